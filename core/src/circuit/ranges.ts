@@ -1,0 +1,32 @@
+/** What a person may enter, per quantity: lowest and highest, both allowed [M]. */
+export interface Range {
+  readonly what: string;
+  readonly unit: 'mm' | 'mL' | '';
+  readonly least: number;
+  readonly most: number;
+}
+
+export const RANGES = {
+  lengthMm: { what: 'length', unit: 'mm', least: 10, most: 15_000 },
+  insideMm: { what: 'inside diameter', unit: 'mm', least: 1, most: 10 },
+  heightMm: { what: 'height above the ground', unit: 'mm', least: 0, most: 3_000 },
+  boreMm: { what: 'bore', unit: 'mm', least: 8, most: 40 },
+  strokeMm: { what: 'stroke', unit: 'mm', least: 4, most: 60 },
+  ratio: { what: 'pedal or lever ratio', unit: '', least: 1, most: 10 },
+  cavityMl: { what: 'cavity', unit: 'mL', least: 0.5, most: 200 },
+  openPathMl: { what: 'open path', unit: 'mL', least: 0.5, most: 60 },
+  pocketsMl: { what: 'closed pockets', unit: 'mL', least: 0, most: 30 },
+  reservoirMl: { what: 'volume', unit: 'mL', least: 1, most: 1_500 },
+  wrenchMm: { what: 'wrench size', unit: 'mm', least: 5, most: 19 },
+} as const satisfies Record<string, Range>;
+
+/**
+ * The sentence for a value outside its range, or null when it is inside. NaN is outside.
+ *
+ * @example rangeFault(RANGES.boreMm, 2) is "bore is 2 mm; it should be between 8 and 40 mm"
+ */
+export function rangeFault(range: Range, value: number): string | null {
+  if (value >= range.least && value <= range.most) return null;
+  const unit = range.unit ? ` ${range.unit}` : '';
+  return `${range.what} is ${value}${unit}; it should be between ${range.least} and ${range.most}${unit}`;
+}

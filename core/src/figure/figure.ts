@@ -1,0 +1,38 @@
+import type { Source } from './source';
+
+/** Units in which core answers. One stored unit per quantity; conversion is the edge's business. */
+export type Unit = 'mm' | 'm' | 'mL' | 'mm²' | '%' | '°C' | 'strokes' | 'times' | 'min' | 's' | 'ratio';
+
+/**
+ * A number that core worked out for a person, with everything needed to doubt it:
+ * what it was computed from, by which rule, how good the source is.
+ */
+export interface Figure {
+  /** What the number is, in the words of the trade. */
+  readonly label: string;
+  /** The number, in `unit`. */
+  readonly value: number;
+  readonly unit: Unit;
+  /** The rule or formula in words. */
+  readonly rule: string;
+  readonly source: Source;
+  /** The figures and entries that it was computed from; empty for an entry. */
+  readonly from: readonly Figure[];
+  /** Half width of the band in which the value is believed to lie, in `unit`. */
+  readonly plusMinus?: number;
+}
+
+/** What a caller gives; `from` may be left out for an entry. */
+export type FigureInput = Omit<Figure, 'from'> & { readonly from?: readonly Figure[] };
+
+/**
+ * Make a figure.
+ *
+ * @throws RangeError when the value is not a finite number: a figure that is not one must never reach a person
+ */
+export function figure(input: FigureInput): Figure {
+  if (!Number.isFinite(input.value)) {
+    throw new RangeError(`${input.label} is ${input.value} ${input.unit}; a figure is a finite number`);
+  }
+  return { from: [], ...input };
+}

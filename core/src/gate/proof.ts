@@ -1,0 +1,22 @@
+import type { VehicleKind } from '../circuit';
+import type { PedalResult } from '../pedal';
+
+/** Things that are looked at besides the pedal, each answered yes or no by a person. */
+export type CheckItem = 'joints dry' | 'bleeder caps' | 'level' | 'reservoir cap' | 'wiped dry' | 'lamps out' | 'wheels';
+
+/** The list by kind of vehicle, in the order of the proof: pedal and joints before the wheels go back on [C]. */
+export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = {
+  car: ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', 'wheels'],
+  motorcycle: ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out'],
+};
+
+/** What was answered so far. Absent means that nobody has looked. */
+export interface Proof {
+  readonly pedal: PedalResult | null;
+  readonly checks: Readonly<Partial<Record<CheckItem, boolean>>>;
+}
+
+export const EMPTY_PROOF: Proof = { pedal: null, checks: {} };
+
+/** The drive's result, after "test drive only" was set by a named person. */
+export type DriveResult = 'good' | 'bad';

@@ -1,0 +1,62 @@
+import type { VehicleKind } from '../circuit';
+import type { Plan } from '../plan';
+import { pedalPasses } from '../pedal';
+import { nextStep, type RunState } from '../run';
+import { PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
+
+/** One reason why the gate is shut, with what it is about. */
+export type GateReason =
+  | { readonly code: 'run not finished' }
+  | { readonly code: 'run ended' }
+  | { readonly code: 'bleeder left'; readonly place: string }
+  | { readonly code: 'pedal not judged' }
+  | { readonly code: 'pedal does not pass'; readonly result: string }
+  | { readonly code: 'not checked'; readonly item: CheckItem }
+  | { readonly code: 'check failed'; readonly item: CheckItem }
+  | { readonly code: 'no test drive' }
+  | { readonly code: 'drive failed' };
+
+export type GateVerdict =
+  /** Something is missing or failed: do not drive. */
+  | 'shut'
+  /** All but the drive has passed: a named person may set "test drive only". */
+  | 'test drive'
+  /** The drive was good as well: a named person may release. */
+  | 'release';
+
+export interface GateAnswer {
+  readonly verdict: GateVerdict;
+  /** Everything that is missing or failed; empty only when the vehicle may be released. */
+  readonly reasons: readonly GateReason[];
+}
+
+/**
+ * Whether a vehicle may be driven or released, with every reason why not. All
+ * reasons of this gate are safety-critical: nobody overrides them.
+ */
+export function releaseGate(plan: Plan, run: RunState, proof: Proof, drive: DriveResult | null): GateAnswer {
+  const reasons = [...runReasons(plan, run), ...proofReasons(plan.layout.vehicleKind, proof)];
+  if (reasons.length > 0) return { verdict: 'shut', reasons };
+  if (drive === 'bad') return { verdict: 'shut', reasons: [{ code: 'drive failed' }] };
+  if (drive === null) return { verdict: 'test drive', reasons: [{ code: 'no test drive' }] };
+  return { verdict: 'release', reasons: [] };
+}
+
+function runReasons(plan: Plan, run: RunState): GateReason[] {
+  if (run.ended) return [{ code: 'run ended' }];
+  const left = run.bleeders
+    .filter((b) => b.left !== null)
+    .map((b): GateReason => ({ code: 'bleeder left', place: plan.stops.find((s) => s.bleeder.id === b.bleederId)!.bleeder.place }));
+  return nextStep(plan, run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
+}
+
+function proofReasons(kind: VehicleKind, proof: Proof): GateReason[] {
+  const reasons: GateReason[] = [];
+  if (proof.pedal === null) reasons.push({ code: 'pedal not judged' });
+  else if (!pedalPasses(proof.pedal)) reasons.push({ code: 'pedal does not pass', result: proof.pedal });
+  for (const item of PROOF_ITEMS[kind]) {
+    if (proof.checks[item] === undefined) reasons.push({ code: 'not checked', item });
+    else if (!proof.checks[item]) reasons.push({ code: 'check failed', item });
+  }
+  return reasons;
+}

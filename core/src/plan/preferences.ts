@@ -1,0 +1,42 @@
+import type { VehicleKind } from '../circuit';
+
+/** House rules that the plan takes; every one is a starting value that a person can change. */
+export interface PlanPreferences {
+  /** New share wanted at the outlet of every bleeder, 0.5 to 0.999. */
+  readonly outletTarget: number;
+  /** Reach, hose and cap at each bleeder, minutes [M]. */
+  readonly minutesPerBleeder: number;
+  /** One closed stroke with two people, seconds [M]. */
+  readonly secondsPerStrokeTwoPeople: number;
+  /** One closed stroke alone at a lever, seconds [M]. */
+  readonly secondsPerStrokeLever: number;
+  /** One top-up, minutes [M]. */
+  readonly minutesPerTopUp: number;
+  /** Where the level stands at the end [C]: full, or midway to leave room for heat. */
+  readonly finalLevel: Readonly<Record<VehicleKind, 'MAX' | 'midway'>>;
+}
+
+const DEFAULTS: PlanPreferences = {
+  outletTarget: 0.98,
+  minutesPerBleeder: 4,
+  secondsPerStrokeTwoPeople: 6,
+  secondsPerStrokeLever: 4,
+  minutesPerTopUp: 1.5,
+  finalLevel: { car: 'MAX', motorcycle: 'midway' },
+};
+
+/**
+ * Fill in what was not said and check once.
+ *
+ * @throws RangeError naming the preference and its range
+ */
+export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPreferences {
+  const preferences = { ...DEFAULTS, ...given };
+  if (!(preferences.outletTarget >= 0.5 && preferences.outletTarget <= 0.999)) {
+    throw new RangeError(`outletTarget is ${preferences.outletTarget}; give a share between 0.5 and 0.999`);
+  }
+  for (const key of ['minutesPerBleeder', 'secondsPerStrokeTwoPeople', 'secondsPerStrokeLever', 'minutesPerTopUp'] as const) {
+    if (!(preferences[key] >= 0 && preferences[key] <= 60)) throw new RangeError(`${key} is ${preferences[key]}; give 0 to 60`);
+  }
+  return preferences;
+}

@@ -1,0 +1,29 @@
+import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
+import type { MasterChamber } from '../circuit';
+
+/**
+ * Fluid that one stroke moves out of one chamber, its circuit open and the
+ * other shut: bore area × the smaller of the bleeding stroke and the chamber's own stroke.
+ *
+ * @example a bore of 20.6 mm and 16 mm of stroke move 5.33 mL
+ */
+export function strokeVolume(chamber: MasterChamber): Figure {
+  const areaMm2 = (Math.PI * chamber.boreMm * chamber.boreMm) / 4;
+  const usedMm = Math.min(chamber.bleedStrokeMm, chamber.fullStrokeMm);
+  const entry = (label: string, value: number) => figure({ label, value, unit: 'mm', rule: 'in the layout', source: MODEL });
+  return figure({
+    label: 'Fluid in one stroke',
+    value: (areaMm2 * usedMm) / 1000,
+    unit: 'mL',
+    rule: 'bore area × the smaller of the bleeding stroke and the chamber’s own stroke',
+    source: ARITHMETIC,
+    from: [
+      figure({
+        label: `Bore area, ${chamber.name.toLowerCase()}`, value: areaMm2, unit: 'mm²', rule: 'πd²/4', source: ARITHMETIC,
+        from: [entry('Bore', chamber.boreMm)],
+      }),
+      entry('Bleeding stroke', chamber.bleedStrokeMm),
+      entry('Chamber’s own stroke', chamber.fullStrokeMm),
+    ],
+  });
+}

@@ -1,0 +1,33 @@
+import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
+import type { ReservoirChamber } from '../circuit';
+
+/**
+ * Level at which the call to top up comes, mL: MIN and a margin of a tenth of
+ * the usable volume, at least 5 mL [M]. Never let it run dry: that is the one
+ * mistake that starts the job over.
+ *
+ * @example MAX 200, MIN 70: 70 + 13 = 83 mL
+ */
+export function topUpLevel(bowl: ReservoirChamber): Figure {
+  const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
+  const margin = figure({
+    label: 'Margin above MIN', value: Math.max(5, (bowl.maxMl - bowl.minMl) / 10), unit: 'mL',
+    rule: 'a tenth of the volume between MIN and MAX, at least 5 mL', source: MODEL,
+    from: [entry('At MAX', bowl.maxMl), entry('At MIN', bowl.minMl)],
+  });
+  return figure({
+    label: 'Top-up level', value: Math.max(bowl.minMl, bowl.airDrawnMl) + margin.value, unit: 'mL',
+    rule: 'the larger of the volumes at MIN and where air is drawn, and the margin', source: ARITHMETIC,
+    from: [entry('At MIN', bowl.minMl), entry('Where air is drawn', bowl.airDrawnMl), margin],
+  });
+}
+
+/**
+ * Strokes that may still be made before the level falls below the top-up level, rounded down, never below 0.
+ *
+ * @param levelMl present volume in the bowl, mL
+ * @param strokeMl fluid in one stroke, mL, above 0
+ */
+export function strokesUntilTopUp(levelMl: number, bowl: ReservoirChamber, strokeMl: number): number {
+  return Math.max(0, Math.floor((levelMl - topUpLevel(bowl).value) / strokeMl + 1e-9));
+}

@@ -1,0 +1,52 @@
+import type { Plan } from '../plan';
+import type { Decision, HaltReason, RunEvent } from './event';
+import type { RunState } from './state';
+
+/** Decisions that are offered on each halt; the first is the usual one. */
+export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
+  'ran dry': ['start again', 'end job'],
+  seized: ['go on', 'leave shut', 'end job'],
+  snapped: ['end job'],
+  'nothing comes': ['go on', 'leave shut', 'end job'],
+  grease: ['leave shut', 'end job'],
+  'other product': ['end job'],
+  leak: ['end job'],
+};
+
+/**
+ * The sentence for an event that cannot belong to this run, or null. It looks
+ * at what the event names, not at whether it came in the best order: what was
+ * done on the car is recorded even where it should not have been done.
+ */
+export function eventFault(plan: Plan, state: RunState, event: RunEvent): string | null {
+  if (state.seenIds.includes(event.id)) return null;
+  if (state.ended && event.kind !== 'undone') return 'The run has ended; nothing can be added to it.';
+  switch (event.kind) {
+    case 'prepared':
+      return plan.preparation.includes(event.step) ? null : `"${event.step}" is not a step of this plan; it should be one of ${plan.preparation.join(', ')}.`;
+    case 'stroke':
+    case 'bubbles':
+    case 'colour':
+    case 'shut':
+      return bleederFault(plan, event.bleederId);
+    case 'topped up':
+      return plan.bowls.some((b) => b.id === event.bowlId) ? null : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${plan.bowls.map((b) => b.id).join(', ')}.`;
+    case 'halted':
+      return event.bleederId === null ? null : bleederFault(plan, event.bleederId);
+    case 'decided': {
+      const halt = state.halts.find((h) => h.eventId === event.haltId);
+      if (!halt) return `There is no halt "${event.haltId}" to decide on.`;
+      const offered = DECISIONS_ON[halt.reason];
+      return offered.includes(event.decision) ? null : `"${event.decision}" is not open after "${halt.reason}"; it should be one of ${offered.join(', ')}.`;
+    }
+    case 'undone':
+      return state.log.some((e) => e.id === event.eventId) ? null : `There is no event "${event.eventId}" in effect to undo.`;
+    default:
+      return event satisfies never;
+  }
+}
+
+function bleederFault(plan: Plan, bleederId: string): string | null {
+  if (plan.stops.some((s) => s.bleeder.id === bleederId)) return null;
+  return `There is no bleeder "${bleederId}" in this plan; it should be one of ${plan.stops.map((s) => s.bleeder.id).join(', ')}.`;
+}

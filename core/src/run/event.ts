@@ -1,0 +1,41 @@
+import type { Colour } from '../fluid';
+import type { PreparationStep } from '../plan';
+
+export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
+export type BubbleReading = (typeof BUBBLE_READINGS)[number];
+
+/** What can stop a run. */
+export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'grease', 'other product', 'leak'] as const;
+export type HaltReason = (typeof HALT_REASONS)[number];
+
+/** What a person may decide on a halt. */
+export const DECISIONS = ['start again', 'go on', 'leave shut', 'end job'] as const;
+export type Decision = (typeof DECISIONS)[number];
+
+/** What every event carries; made on the phone that saw it happen. */
+export interface EventBase {
+  /** Made by the client; the same id always means the same event. */
+  readonly id: string;
+  readonly deviceId: string;
+  /** Counts up on that device from 1. */
+  readonly deviceSeq: number;
+  /** When it happened by that device's clock, milliseconds since 1970. */
+  readonly atMs: number;
+}
+
+/** One entry of a run's append-only log. */
+export type RunEvent = EventBase &
+  (
+    | { readonly kind: 'prepared'; readonly step: PreparationStep }
+    | { readonly kind: 'stroke'; readonly bleederId: string }
+    | { readonly kind: 'bubbles'; readonly bleederId: string; readonly reading: BubbleReading }
+    | { readonly kind: 'colour'; readonly bleederId: string; readonly colour: Colour }
+    | { readonly kind: 'topped up'; readonly bowlId: string }
+    /** Bleeder shut by feel, hose off, cap on. */
+    | { readonly kind: 'shut'; readonly bleederId: string; readonly tightened: 'by feel' }
+    | { readonly kind: 'halted'; readonly reason: HaltReason; readonly bleederId: string | null }
+    | { readonly kind: 'decided'; readonly haltId: string; readonly decision: Decision }
+    | { readonly kind: 'undone'; readonly eventId: string }
+  );
+
+export type RunEventKind = RunEvent['kind'];

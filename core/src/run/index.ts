@@ -1,0 +1,17 @@
+export {
+  BUBBLE_READINGS,
+  DECISIONS,
+  HALT_REASONS,
+  type BubbleReading,
+  type Decision,
+  type EventBase,
+  type HaltReason,
+  type RunEvent,
+  type RunEventKind,
+} from './event';
+export { emptyRun, type BleederState, type Halt, type RunState } from './state';
+export { foldEvent, foldRun } from './fold';
+export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
+export { DECISIONS_ON, eventFault } from './checkEvent';
+export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
+export { planAgainstActual, type ActualRow } from './planAgainstActual';

@@ -1,0 +1,78 @@
+import { COLOURS } from '../fluid';
+import { strokesUntilTopUp, type Plan, type PlanBowl, type PlanStop, type PreparationStep } from '../plan';
+import type { BleederState, Halt, RunState } from './state';
+
+/** What is still missing before a bleeder may be shut. */
+export type Missing = 'strokes' | 'bubbles not read' | 'bubbles in the last three' | 'colour not read' | 'colour not new';
+
+/** The one thing to do next in a run. */
+export type NextStep =
+  | { readonly kind: 'prepare'; readonly step: PreparationStep }
+  | { readonly kind: 'decide'; readonly halt: Halt }
+  | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
+  | { readonly kind: 'stroke'; readonly stop: PlanStop; readonly strokesLeft: number; readonly strokesUntilTopUp: number }
+  | { readonly kind: 'read'; readonly stop: PlanStop; readonly missing: readonly Missing[] }
+  | { readonly kind: 'more strokes'; readonly stop: PlanStop; readonly missing: readonly Missing[]; readonly strokesUntilTopUp: number }
+  | { readonly kind: 'shut'; readonly stop: PlanStop }
+  | { readonly kind: 'last fill'; readonly bowl: PlanBowl; readonly pourMl: number }
+  | { readonly kind: 'finished' }
+  | { readonly kind: 'ended' };
+
+const LAST_STROKES = 3;
+
+/** Work out the next step from the plan and the state reached. */
+export function nextStep(plan: Plan, state: RunState): NextStep {
+  if (state.ended) return { kind: 'ended' };
+  const open = state.halts.find((h) => h.decision === null);
+  if (open) return { kind: 'decide', halt: open };
+  const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
+  if (preparation) return { kind: 'prepare', step: preparation };
+  const stop = currentStop(plan, state);
+  return stop ? atBleeder(plan, state, stop) : lastFill(plan, state);
+}
+
+/** The bleeder in hand: the first of the plan that is neither shut nor left. */
+export function currentStop(plan: Plan, state: RunState): PlanStop | null {
+  const waiting = state.bleeders.find((b) => !b.shut && b.left === null);
+  return waiting ? plan.stops.find((s) => s.bleeder.id === waiting.bleederId)! : null;
+}
+
+/**
+ * What a bleeder lacks: the planned wash-out, three strokes free of bubbles
+ * with a reading at the last of them, and a colour no darker than the new
+ * fluid, seen within the last three strokes. The same from the start counts.
+ */
+export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
+  const missing: Missing[] = [];
+  if (b.strokes < stop.strokes.value) missing.push('strokes');
+  if (b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES) missing.push('bubbles in the last three');
+  else if (!b.bubbles || b.bubbles.atStroke !== b.strokes || b.strokes < Math.min(LAST_STROKES, stop.strokes.value)) missing.push('bubbles not read');
+  const wanted = COLOURS.indexOf(plan.newColour);
+  if (!b.colour || b.strokes - b.colour.atStroke >= LAST_STROKES) missing.push('colour not read');
+  else if (COLOURS.indexOf(b.colour.seen) > wanted) missing.push(b.colour.atStroke === b.strokes ? 'colour not new' : 'colour not read');
+  return missing;
+}
+
+function atBleeder(plan: Plan, state: RunState, stop: PlanStop): NextStep {
+  const b = state.bleeders.find((x) => x.bleederId === stop.bleeder.id)!;
+  const missing = missingAt(plan, stop, b);
+  if (missing.length === 0) return { kind: 'shut', stop };
+  const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
+  const levelMl = state.levelMl[bowl.id]!;
+  const untilTopUp = strokesUntilTopUp(levelMl, bowl, stop.strokeMl.value);
+  const wantsStrokes = missing.some((m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new');
+  if (wantsStrokes && untilTopUp === 0) return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
+  if (missing.includes('strokes')) {
+    return { kind: 'stroke', stop, strokesLeft: stop.strokes.value - b.strokes, strokesUntilTopUp: untilTopUp };
+  }
+  if (wantsStrokes) return { kind: 'more strokes', stop, missing, strokesUntilTopUp: untilTopUp };
+  return { kind: 'read', stop, missing };
+}
+
+function lastFill(plan: Plan, state: RunState): NextStep {
+  for (const bowl of plan.bowls) {
+    const pourMl = bowl.finalLevelMl - state.levelMl[bowl.id]!;
+    if (pourMl > 0.5) return { kind: 'last fill', bowl, pourMl };
+  }
+  return { kind: 'finished' };
+}

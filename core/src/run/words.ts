@@ -1,0 +1,30 @@
+import type { Decision, HaltReason } from './event';
+import type { Missing } from './nextStep';
+
+/** What a halt means and what is safe. */
+export const HALT_WORDS: Readonly<Record<HaltReason, { readonly title: string; readonly say: string }>> = {
+  'ran dry': { title: 'The reservoir ran dry', say: 'Air is in the master and perhaps beyond. Fill up and start again at the first bleeder.' },
+  seized: { title: 'The bleeder is seized', say: 'No force, no heat, no flame: it is hollow and snaps. Penetrant and time, a six-point socket, a little tighter before looser.' },
+  snapped: { title: 'The bleeder snapped', say: 'Renew it or its part off the vehicle. The circuit cannot be proved like this.' },
+  'nothing comes': { title: 'Nothing comes out', say: 'Shut the bleeder. Look for a piston that is not home, a collapsed hose, a blocked bleeder.' },
+  grease: { title: 'Something like grease came', say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.' },
+  'other product': { title: 'Another product came', say: 'Two products that do not mix harm every seal. Stop; nothing more is filled.' },
+  leak: { title: 'A joint or hose leaks', say: 'Find and mend the leak first. The circuit cannot be bled or proved while it loses fluid.' },
+};
+
+/** What a person decides, and what follows. */
+export const DECISION_WORDS: Readonly<Record<Decision, { readonly title: string; readonly follows: string }>> = {
+  'start again': { title: 'Filled up: start again', follows: 'Every bleeder comes once more, from the first.' },
+  'go on': { title: 'It is cured: go on', follows: 'The count goes on where it stood.' },
+  'leave shut': { title: 'Leave this one, do the others', follows: 'The vehicle stays “do not drive”: this job cannot release it.' },
+  'end job': { title: 'End the job unreleased', follows: 'The vehicle stays “do not drive” until a later job releases it.' },
+};
+
+/** What to do about what is missing at a bleeder. */
+export const MISSING_WORDS: Readonly<Record<Missing, string>> = {
+  strokes: 'The planned wash-out is not reached.',
+  'bubbles not read': 'Bubbles in the last three strokes? Tap what you saw.',
+  'bubbles in the last three': 'Bubbles within the last three strokes: go on, three must be free of them.',
+  'colour not read': 'Colour in the hose now? Tap what you saw.',
+  'colour not new': 'Darker than the new fluid: go on, then look again.',
+};

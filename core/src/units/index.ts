@@ -1,0 +1,3 @@
+export { convertVolume, ML_PER, type VolumeUnit } from './volume';
+export { convertLength, MM_PER, type LengthUnit } from './length';
+export { convertTemperature, type TemperatureUnit } from './temperature';

@@ -1,0 +1,6 @@
+export { CircuitFluid } from './circuitFluid';
+export { streamtubes, type Streamtubes } from './streamtubes';
+export { LaminarSegment } from './laminarSegment';
+export { MixedCavity } from './mixedCavity';
+export { lineSegments, type LineSegment } from './segments';
+export { laminarOldInside, laminarVolumesFor, mixedVolumesFor, WASHOUT_SOURCE } from './closedForms';
