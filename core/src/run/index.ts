@@ -15,3 +15,4 @@ export { currentStop, missingAt, nextStep, type Missing, type NextStep } from '.
 export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
 export { planAgainstActual, type ActualRow } from './planAgainstActual';
+export { followCalls, type FollowOptions } from './followCalls';

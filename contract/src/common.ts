@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+export const id = z.uuid({ error: 'An id should be a UUID made by the client or the server.' });
+
+/** A line of text that a person types, trimmed. */
+export const line = (what: string, least: number, most: number) =>
+  z
+    .string({ error: `${what} is missing; give ${least} to ${most} characters.` })
+    .trim()
+    .min(least, `${what} is too short; give ${least} to ${most} characters.`)
+    .max(most, `${what} is too long; give ${least} to ${most} characters.`);
+
+/** One of a closed list of words, with a sentence that names them all. */
+export const oneOf = <const T extends readonly [string, ...string[]]>(what: string, words: T) =>
+  z.enum(words, { error: (issue) => `${what} is ${said(issue.input)}; it should be one of ${words.join(', ')}.` });
+
+export const isoTime = z.iso.datetime({ offset: true }).describe('Moment, ISO 8601 with offset');
+
+function said(input: unknown): string {
+  return input === undefined ? 'missing' : JSON.stringify(input);
+}

@@ -1,0 +1,27 @@
+import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job';
+import { z } from 'zod';
+import { id, isoTime, oneOf } from './common';
+
+/** A job as a list shows it. */
+export const jobSummary = z.object({
+  id,
+  number: z.number().int().describe('Counts up within the workshop'),
+  vehicleId: id,
+  vehicleName: z.string(),
+  vehicleTag: z.string(),
+  vehicleDrive: oneOf('Drive state', DRIVE_STATES),
+  scope: z.literal('routine flush'),
+  stage: oneOf('Stage', JOB_STAGES),
+  openedAt: isoTime,
+  closedAt: isoTime.nullable(),
+});
+export type JobSummary = z.infer<typeof jobSummary>;
+
+/** A page of jobs: open ones first, then closed, newest first. */
+export const jobPage = z.object({ jobs: z.array(jobSummary), next: z.string().nullable().describe('Cursor of the next page') });
+export type JobPage = z.infer<typeof jobPage>;
+
+export const jobQuery = z.strictObject({
+  cursor: z.string().max(200).optional(),
+  limit: z.coerce.number().int().min(1, 'limit should be 1 to 100.').max(100, 'limit should be 1 to 100.').default(30),
+});

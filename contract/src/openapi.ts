@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { driveResult, endJob, fluidEntry, job, newJob, proofEntry } from './job';
+import { jobPage } from './jobSummary';
+import { layout } from './layout';
+import { problem } from './problem';
+import { runEventBatch } from './runEvent';
+import { session, signIn } from './session';
+import { driveState, newVehicle, vehicle, vehicleSummary } from './vehicle';
+
+const appended = z.object({ added: z.number().int(), stage: z.string(), version: z.number().int(), drive: driveState });
+
+const SCHEMAS = {
+  Problem: problem, SignIn: signIn, Session: session, Layout: layout, NewVehicle: newVehicle, Vehicle: vehicle, VehicleList: z.array(vehicleSummary),
+  NewJob: newJob, Job: job, JobPage: jobPage, FluidEntry: fluidEntry, ProofEntry: proofEntry, DriveResult: driveResult, EndJob: endJob,
+  RunEventBatch: runEventBatch, Appended: appended,
+} as const;
+type Name = keyof typeof SCHEMAS;
+
+interface Operation {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  readonly path: string;
+  readonly does: string;
+  readonly takes?: Name;
+  readonly gives?: Name;
+  readonly status?: number;
+  /** Whether the call must name the version it saw by If-Match. */
+  readonly matches?: boolean;
+}
+
+/** Every call of the API; the routes are tested against this list. */
+export const OPERATIONS: readonly Operation[] = [
+  { method: 'get', path: '/health', does: 'Whether the server is ready' },
+  { method: 'post', path: '/session', does: 'Sign in; the cookie is the session', takes: 'SignIn', gives: 'Session', status: 201 },
+  { method: 'get', path: '/session', does: 'Who is signed in', gives: 'Session' },
+  { method: 'delete', path: '/session', does: 'Sign out', status: 204 },
+  { method: 'get', path: '/vehicles', does: 'Every vehicle of the workshop', gives: 'VehicleList' },
+  { method: 'post', path: '/vehicles', does: 'Add a vehicle from a template or with its layout', takes: 'NewVehicle', gives: 'Vehicle', status: 201 },
+  { method: 'get', path: '/vehicles/{id}', does: 'One vehicle with layout and jobs', gives: 'Vehicle' },
+  { method: 'get', path: '/jobs', does: 'A page of jobs: open first, newest first; ?limit, ?cursor', gives: 'JobPage' },
+  { method: 'post', path: '/jobs', does: 'Take a vehicle in', takes: 'NewJob', gives: 'Job', status: 201 },
+  { method: 'get', path: '/jobs/{id}', does: 'A job with everything on it', gives: 'Job' },
+  { method: 'put', path: '/jobs/{id}/fluid', does: 'Read the fluid; makes the plan or stops the job', takes: 'FluidEntry', gives: 'Job', matches: true },
+  { method: 'post', path: '/jobs/{id}/plan/accept', does: 'Accept the plan', gives: 'Job', matches: true },
+  { method: 'post', path: '/jobs/{id}/events', does: 'Add to the log of the run; sending twice changes nothing', takes: 'RunEventBatch', gives: 'Appended' },
+  { method: 'put', path: '/jobs/{id}/proof', does: 'Put down pedal result and checks', takes: 'ProofEntry', gives: 'Job', matches: true },
+  { method: 'post', path: '/jobs/{id}/test-drive', does: 'Set "test drive only"', gives: 'Job', matches: true },
+  { method: 'post', path: '/jobs/{id}/test-drive/result', does: 'Put down the drive’s result', takes: 'DriveResult', gives: 'Job', matches: true },
+  { method: 'post', path: '/jobs/{id}/release', does: 'Release the vehicle', gives: 'Job', matches: true },
+  { method: 'post', path: '/jobs/{id}/end', does: 'End the job unreleased', takes: 'EndJob', gives: 'Job', matches: true },
+];
+
+/** The OpenAPI 3.1 document, from the same schemas that check the wire. */
+export function openApi(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const o of OPERATIONS) {
+    const path = (paths[`/api/v1${o.path}`] ??= {});
+    path[o.method] = {
+      summary: o.does,
+      ...(o.path.includes('{id}') || o.matches ? { parameters: parametersOf(o) } : {}),
+      ...(o.takes ? { requestBody: { required: true, content: { 'application/json': { schema: ref(o.takes) } } } } : {}),
+      responses: {
+        [o.status ?? 200]: { description: 'Done', ...(o.gives ? { content: { 'application/json': { schema: ref(o.gives) } } } : {}) },
+        default: { description: 'Refused', content: { 'application/problem+json': { schema: ref('Problem') } } },
+      },
+    };
+  }
+  const schemas = Object.fromEntries(
+    Object.entries(SCHEMAS).map(([name, schema]) => [name, z.toJSONSchema(schema, { unrepresentable: 'any', io: 'input' })]),
+  );
+  return { openapi: '3.1.0', info: { title: 'Cascade Brook', version: '1' }, paths, components: { schemas } };
+}
+
+const ref = (name: Name): object => ({ $ref: `#/components/schemas/${name}` });
+
+function parametersOf(o: Operation): object[] {
+  const id = { name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } };
+  const match = { name: 'If-Match', in: 'header', required: true, schema: { type: 'string' }, description: 'ETag of the version that was seen' };
+  return [...(o.path.includes('{id}') ? [id] : []), ...(o.matches ? [match] : [])];
+}

@@ -1,0 +1,32 @@
+import { COLOURS } from '@brook/core/fluid';
+import type { PreparationStep } from '@brook/core/plan';
+import { BUBBLE_READINGS, DECISIONS, HALT_REASONS, type RunEvent } from '@brook/core/run';
+import { z } from 'zod';
+import { id, line, oneOf } from './common';
+
+const base = {
+  id,
+  deviceId: id,
+  deviceSeq: z.number().int().min(1, 'deviceSeq should count up from 1.').describe('Counts up on that device'),
+  atMs: z.number().int().min(0).describe('Milliseconds since 1970 by that device’s clock'),
+};
+const elementId = line('Element id', 1, 60);
+const STEPS = ['protect', 'stand', 'bar level', 'read cap', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders'] as const satisfies readonly PreparationStep[];
+
+/** One event of a run. */
+export const runEvent = z.discriminatedUnion('kind', [
+  z.strictObject({ ...base, kind: z.literal('prepared'), step: oneOf('Step', STEPS) }),
+  z.strictObject({ ...base, kind: z.literal('stroke'), bleederId: elementId }),
+  z.strictObject({ ...base, kind: z.literal('bubbles'), bleederId: elementId, reading: oneOf('Bubbles', BUBBLE_READINGS) }),
+  z.strictObject({ ...base, kind: z.literal('colour'), bleederId: elementId, colour: oneOf('Colour', COLOURS) }),
+  z.strictObject({ ...base, kind: z.literal('topped up'), bowlId: elementId }),
+  z.strictObject({ ...base, kind: z.literal('shut'), bleederId: elementId, tightened: z.literal('by feel') }),
+  z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), bleederId: elementId.nullable() }),
+  z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) }),
+  z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
+]) satisfies z.ZodType<RunEvent>;
+
+/** A batch as a phone sends it; sending it twice changes nothing. */
+export const runEventBatch = z.strictObject({
+  events: z.array(runEvent).min(1, 'A batch should hold 1 to 500 events.').max(500, 'A batch should hold 1 to 500 events.'),
+});

@@ -1,0 +1,34 @@
+import { JOB_STAGES } from '@brook/core/job';
+import { layoutTemplates, type TemplateId } from '@brook/core/circuit';
+import { HALT_REASONS } from '@brook/core/run';
+import { z } from 'zod';
+import { fluidEntry } from './job';
+import { line, oneOf } from './common';
+import { role } from './session';
+
+const TEMPLATE_IDS = layoutTemplates.map((t) => t.id) as [TemplateId, ...TemplateId[]];
+
+/** Workshops with people, vehicles and jobs, as the demo and the tests load them into an empty database. */
+export const seed = z.strictObject({
+  workshops: z.array(
+    z.strictObject({
+      name: line('Workshop', 2, 80),
+      timeZone: z.string(),
+      users: z.array(z.strictObject({ login: line('Sign-in name', 2, 60), name: line('Name', 2, 60), password: z.string().min(8), role })).min(1),
+      vehicles: z.array(z.strictObject({ name: line('Name', 2, 60), tag: line('Tag', 1, 20), templateId: oneOf('Template', TEMPLATE_IDS), driverSide: z.enum(['left', 'right', 'middle']) })),
+      jobs: z.array(
+        z.strictObject({
+          vehicleTag: z.string(),
+          daysAgo: z.number().min(0).describe('Days before the loading at which the job was opened'),
+          by: z.string().describe('Sign-in name of the technician'),
+          fluid: fluidEntry.nullable(),
+          reach: z.enum(JOB_STAGES).describe('Stage at which the job stands'),
+          strokes: z.number().int().min(0).optional().describe('For a run that stands half-way: strokes made'),
+          halt: z.enum(HALT_REASONS).optional().describe('What stopped the run, undecided unless the job ended'),
+          endReason: z.string().optional(),
+        }),
+      ),
+    }),
+  ),
+});
+export type Seed = z.infer<typeof seed>;

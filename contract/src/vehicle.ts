@@ -1,0 +1,54 @@
+import { DRIVE_STATES } from '@brook/core/job';
+import { layoutTemplates, type Layout, type TemplateId } from '@brook/core/circuit';
+import { z } from 'zod';
+import { id, isoTime, line, oneOf } from './common';
+import { layout } from './layout';
+import { jobSummary } from './jobSummary';
+
+const TEMPLATE_IDS = layoutTemplates.map((t) => t.id) as [TemplateId, ...TemplateId[]];
+
+/** A new vehicle: from a template, or with a layout of its own. */
+export const newVehicle = z
+  .strictObject({
+    name: line('Name', 2, 60),
+    tag: line('Plate or fleet number', 1, 20),
+    templateId: oneOf('Template', TEMPLATE_IDS).optional(),
+    driverSide: oneOf('Driver’s side', ['left', 'right', 'middle']).optional(),
+    layout: layout.optional(),
+  })
+  .superRefine((v, context) => {
+    if ((v.templateId === undefined) === (v.layout === undefined)) {
+      context.addIssue({ code: 'custom', path: ['templateId'], message: 'Choose a template or give a layout, one of the two.' });
+      return;
+    }
+    const sides = layoutTemplates.find((t) => t.id === v.templateId)?.driverSides;
+    if (sides && v.driverSide !== undefined && !sides.includes(v.driverSide)) {
+      context.addIssue({ code: 'custom', path: ['driverSide'], message: `Driver’s side is ${v.driverSide}; this template has ${sides.join(' or ')}.` });
+    }
+  });
+export type NewVehicle = z.infer<typeof newVehicle>;
+
+export const driveState = z.object({
+  state: oneOf('Drive state', DRIVE_STATES),
+  since: isoTime.nullable(),
+  reason: z.string().nullable().describe('Why, in one sentence; null when free'),
+});
+export type VehicleDriveState = z.infer<typeof driveState>;
+
+export const vehicleSummary = z.object({
+  id,
+  name: z.string(),
+  tag: z.string(),
+  vehicleKind: z.enum(['car', 'motorcycle']),
+  layoutName: z.string(),
+  drive: driveState,
+  openJobId: id.nullable(),
+});
+export type VehicleSummary = z.infer<typeof vehicleSummary>;
+
+export const vehicle = vehicleSummary.extend({
+  layout: z.custom<Layout>().describe('The hydraulic layout; see the layout schema'),
+  jobs: z.array(jobSummary).describe('Newest first'),
+  version: z.number().int(),
+});
+export type Vehicle = z.infer<typeof vehicle>;

@@ -1,0 +1,68 @@
+import type { Plan } from '../plan';
+import type { RunEvent } from './event';
+import { foldEvent } from './fold';
+import { nextStep, type NextStep } from './nextStep';
+import { emptyRun, type RunState } from './state';
+
+/** What is passed in so that the same call gives the same log. */
+export interface FollowOptions {
+  readonly deviceId: string;
+  /** Gives a new id at each call. */
+  readonly nextId: () => string;
+  readonly startMs: number;
+  /** Strokes to make at the most; the log ends before the next one. */
+  readonly strokes?: number | undefined;
+}
+
+/** Seconds that one entry takes in a made-up log [M]. */
+const MS_PER_EVENT = 6_000;
+
+/**
+ * The log of somebody who does just what the run calls for, with clean
+ * readings: for the demo, and for tests of what must always hold. Ends when
+ * the run is finished, needs a decision, or the strokes are used up.
+ */
+export function followCalls(plan: Plan, options: FollowOptions): RunEvent[] {
+  const events: RunEvent[] = [];
+  let state: RunState = emptyRun(plan);
+  let strokesMade = 0;
+  for (;;) {
+    const said = answerTo(plan, nextStep(plan, state));
+    if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity))) return events;
+    if (said.kind === 'stroke') strokesMade++;
+    const event = {
+      id: options.nextId(),
+      deviceId: options.deviceId,
+      deviceSeq: events.length + 1,
+      atMs: options.startMs + events.length * MS_PER_EVENT,
+      ...said,
+    } as RunEvent;
+    events.push(event);
+    state = foldEvent(plan, state, event);
+  }
+}
+
+type Said = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'> : never) : never;
+
+function answerTo(plan: Plan, step: NextStep): Said | null {
+  switch (step.kind) {
+    case 'prepare':
+      return { kind: 'prepared', step: step.step };
+    case 'top up':
+    case 'last fill':
+      return { kind: 'topped up', bowlId: step.bowl.id };
+    case 'stroke':
+    case 'more strokes':
+      return { kind: 'stroke', bleederId: step.stop.bleeder.id };
+    case 'read': {
+      const bleederId = step.stop.bleeder.id;
+      return step.missing.includes('bubbles not read') ? { kind: 'bubbles', bleederId, reading: 'none' } : { kind: 'colour', bleederId, colour: plan.newColour };
+    }
+    case 'shut':
+      return { kind: 'shut', bleederId: step.stop.bleeder.id, tightened: 'by feel' };
+    case 'decide':
+    case 'finished':
+    case 'ended':
+      return null;
+  }
+}

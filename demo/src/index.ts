@@ -1,0 +1,1 @@
+export { DEMO, DEMO_SIGN_IN } from './demo';

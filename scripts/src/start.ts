@@ -1,0 +1,78 @@
+import { DEMO, DEMO_SIGN_IN } from '@brook/demo';
+import { writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { secretFile, startCluster, type Cluster } from './setup/cluster';
+import { leaveDataFolder, takeDataFolder } from './setup/dataLock';
+import { ROOT } from './setup/paths';
+import { giveUp, say } from './setup/say';
+import { startServer, stopServer } from './setup/server';
+import { buildWeb } from './setup/web';
+
+const USAGE = 'npm start -- [--port N] [--host ADDRESS] [--cert FILE --key FILE] [--data DIR] [--fresh]';
+
+const options = readOptions();
+const dataDir = resolve(ROOT, options.data);
+const scheme = options.cert ? 'https' : 'http';
+const address = `${scheme}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${options.port}`;
+
+const other = takeDataFolder(dataDir, address);
+if (other) giveUp(`Cascade Brook already runs on this data, at ${other}. It was left alone; stop it first or give another folder with --data.`);
+process.on('exit', () => leaveDataFolder(dataDir));
+if (!(await portIsFree())) giveUp(`Port ${options.port} is in use by something else; choose another with --port.`);
+
+let cluster: Cluster | null = null;
+let server: Awaited<ReturnType<typeof startServer>> | null = null;
+let stopping = false;
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop(0));
+
+const web = buildWeb();
+cluster = await startCluster({ dir: dataDir, fresh: options.fresh });
+secretFile(join(dataDir, 'session-secret'));
+const seed = join(dataDir, 'demo.json');
+writeFileSync(seed, JSON.stringify(DEMO));
+try {
+  server = await startServer({ ...options, database: cluster.database('brook'), secretFile: join(dataDir, 'session-secret'), web, seed });
+} catch (error) {
+  if (!stopping) {
+    process.stderr.write(`${(error as Error).message}\n`);
+    await stop(1);
+  }
+}
+server?.once('exit', () => void stop(1));
+say(`Cascade Brook is at ${address}`);
+say(`Sign in as ${DEMO_SIGN_IN.login} with ${DEMO_SIGN_IN.password} (demo data, all invented). Ctrl-C stops it.`);
+
+async function stop(code: number): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  if (server) await stopServer(server);
+  cluster?.stop();
+  process.exit(code);
+}
+
+function portIsFree(): Promise<boolean> {
+  return new Promise((answer) => {
+    const probe = createServer();
+    probe.once('error', () => answer(false));
+    probe.listen(options.port, options.host, () => probe.close(() => answer(true)));
+  });
+}
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string', default: '8080' }, host: { type: 'string', default: '127.0.0.1' }, data: { type: 'string', default: '.data' },
+        cert: { type: 'string' }, key: { type: 'string' }, fresh: { type: 'boolean', default: false },
+      },
+    });
+    const port = Number(values.port);
+    if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Error(`--port is ${values.port}; give a number from 1 to 65535`);
+    if ((values.cert === undefined) !== (values.key === undefined)) throw new Error('--cert and --key go together; give both or none');
+    return { ...values, port };
+  } catch (error) {
+    return giveUp(`${(error as Error).message}\n${USAGE}`);
+  }
+}

@@ -1,0 +1,14 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { up as workshopToRun } from './migrations/001-workshop-to-run';
+
+/** Bring the database up to date; each migration runs once, in order, whole or not at all. */
+export async function migrate(db: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    migrations: [{ name: '001-workshop-to-run', up: ({ context }) => workshopToRun(context) }],
+    context: db.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),
+    logger: undefined,
+  });
+  await umzug.up();
+}

@@ -1,0 +1,73 @@
+import type { JobPage, JobSummary } from '@brook/contract';
+import { QueryTypes } from 'sequelize';
+import { Job } from '../db/models';
+import { ProblemError } from '../problems/kinds';
+import type { Actor } from '../session/actor';
+
+interface Place {
+  readonly closed: boolean;
+  readonly openedAt: string;
+  readonly id: string;
+}
+
+interface Row {
+  id: string;
+  number: number;
+  vehicleId: string;
+  vehicleName: string;
+  vehicleTag: string;
+  vehicleDrive: JobSummary['vehicleDrive'];
+  stage: JobSummary['stage'];
+  openedAt: Date;
+  closedAt: Date | null;
+}
+
+/** A page of the workshop's jobs: open before closed, newest first, by keyset over the index `jobs_list`. */
+export async function listJobs(actor: Actor, page: { cursor?: string | undefined; limit: number }): Promise<JobPage> {
+  const after = page.cursor === undefined ? null : readCursor(page.cursor);
+  // Open and closed ones are asked for apart, so that each is one range of the index.
+  const parts = after?.closed ? [true] : [false, true];
+  const jobs: JobSummary[] = [];
+  for (const closed of parts) {
+    const from = after && after.closed === closed ? after : null;
+    if (jobs.length <= page.limit) jobs.push(...(await summaries({ workshopId: actor.workshopId, closed, after: from, limit: page.limit + 1 - jobs.length })));
+  }
+  const shown = jobs.slice(0, page.limit);
+  const last = shown.at(-1);
+  return { jobs: shown, next: jobs.length > page.limit && last ? writeCursor({ closed: last.closedAt !== null, openedAt: last.openedAt, id: last.id }) : null };
+}
+
+/** Jobs as a list shows them, newest first. */
+export async function summaries(of: {
+  workshopId: string;
+  vehicleId?: string;
+  closed?: boolean;
+  after?: Place | null;
+  limit?: number;
+}): Promise<JobSummary[]> {
+  const rows = await Job.sequelize!.query<Row>(
+    `SELECT j.id, j.number, j.vehicle_id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", v.drive_state AS "vehicleDrive",
+            j.stage, j.opened_at AS "openedAt", j.closed_at AS "closedAt"
+       FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+      WHERE j.workshop_id = :workshopId
+        ${of.vehicleId ? 'AND j.vehicle_id = :vehicleId' : ''}
+        ${of.closed === undefined ? '' : 'AND j.closed = :closed'}
+        ${of.after ? 'AND (j.opened_at, j.id) < (CAST(:openedAt AS timestamptz), CAST(:id AS uuid))' : ''}
+      ORDER BY j.opened_at DESC, j.id DESC
+      ${of.limit === undefined ? '' : 'LIMIT :limit'}`,
+    { type: QueryTypes.SELECT, replacements: { ...of, ...of.after } },
+  );
+  return rows.map((r) => ({ ...r, scope: 'routine flush', openedAt: r.openedAt.toISOString(), closedAt: r.closedAt?.toISOString() ?? null }));
+}
+
+const writeCursor = (place: Place): string => Buffer.from(JSON.stringify(place)).toString('base64url');
+
+function readCursor(cursor: string): Place {
+  try {
+    const place = JSON.parse(Buffer.from(cursor, 'base64url').toString()) as Place;
+    if (typeof place.closed === 'boolean' && !Number.isNaN(Date.parse(place.openedAt)) && typeof place.id === 'string') return place;
+  } catch {
+    // Falls through to the sentence below.
+  }
+  throw new ProblemError('invalid', 'This cursor was not made here; take the one that the page before gave.', [{ field: 'cursor', sentence: 'cursor should be the "next" of the page before.' }]);
+}

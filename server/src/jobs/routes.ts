@@ -1,0 +1,54 @@
+import { driveResult, endJob as endJobSchema, fluidEntry, jobQuery, newJob, proofEntry } from '@brook/contract';
+import { Router, type Request, type Response } from 'express';
+import type { Clock } from '../clock';
+import { etag, ifMatch, parse, pathId } from '../http/parse';
+import { actorOf } from '../session/actor';
+import { listJobs } from './list';
+import { acceptPlan, endJob, endTestDrive, enterProof, getJob, openJob, readFluid, releaseJob, setTestDrive } from './service';
+
+export function jobRoutes(clock: Clock): Router {
+  const routes = Router();
+  const answer = async (req: Request, res: Response, id = pathId(req)) => {
+    const job = await getJob(actorOf(req), id);
+    res.set('etag', etag(job.version)).json(job);
+  };
+
+  routes.get('/', async (req, res) => {
+    res.json(await listJobs(actorOf(req), parse(jobQuery, req.query)));
+  });
+  routes.post('/', async (req, res) => {
+    const id = await openJob(actorOf(req), parse(newJob, req.body), clock.now());
+    res.status(201).location(`/api/v1/jobs/${id}`);
+    await answer(req, res, id);
+  });
+  routes.get('/:id', async (req, res) => answer(req, res));
+  routes.put('/:id/fluid', async (req, res) => {
+    await readFluid(actorOf(req), pathId(req), ifMatch(req), parse(fluidEntry, req.body), clock.now());
+    await answer(req, res);
+  });
+  routes.post('/:id/plan/accept', async (req, res) => {
+    await acceptPlan(actorOf(req), pathId(req), ifMatch(req), clock.now());
+    await answer(req, res);
+  });
+  routes.put('/:id/proof', async (req, res) => {
+    await enterProof(actorOf(req), pathId(req), ifMatch(req), parse(proofEntry, req.body), clock.now());
+    await answer(req, res);
+  });
+  routes.post('/:id/test-drive', async (req, res) => {
+    await setTestDrive(actorOf(req), pathId(req), ifMatch(req), clock.now());
+    await answer(req, res);
+  });
+  routes.post('/:id/test-drive/result', async (req, res) => {
+    await endTestDrive(actorOf(req), pathId(req), ifMatch(req), parse(driveResult, req.body).result, clock.now());
+    await answer(req, res);
+  });
+  routes.post('/:id/release', async (req, res) => {
+    await releaseJob(actorOf(req), pathId(req), ifMatch(req), clock.now());
+    await answer(req, res);
+  });
+  routes.post('/:id/end', async (req, res) => {
+    await endJob(actorOf(req), pathId(req), ifMatch(req), parse(endJobSchema, req.body).reason, clock.now());
+    await answer(req, res);
+  });
+  return routes;
+}

@@ -1,0 +1,22 @@
+import { newVehicle } from '@brook/contract';
+import { Router } from 'express';
+import { etag, parse, pathId } from '../http/parse';
+import { actorOf } from '../session/actor';
+import { addVehicle, getVehicle, listVehicles } from './service';
+
+export function vehicleRoutes(): Router {
+  const routes = Router();
+  routes.get('/', async (req, res) => {
+    res.json(await listVehicles(actorOf(req)));
+  });
+  routes.post('/', async (req, res) => {
+    const { id } = await addVehicle(actorOf(req), parse(newVehicle, req.body));
+    const vehicle = await getVehicle(actorOf(req), id);
+    res.status(201).location(`/api/v1/vehicles/${id}`).set('etag', etag(vehicle.version)).json(vehicle);
+  });
+  routes.get('/:id', async (req, res) => {
+    const vehicle = await getVehicle(actorOf(req), pathId(req));
+    res.set('etag', etag(vehicle.version)).json(vehicle);
+  });
+  return routes;
+}

@@ -1,0 +1,63 @@
+import type { NewVehicle, Vehicle as VehicleDto, VehicleDriveState, VehicleSummary } from '@brook/contract';
+import { templateById, type Layout } from '@brook/core/circuit';
+import type { DriveState } from '@brook/core/job';
+import { UniqueConstraintError, type Transaction } from 'sequelize';
+import { v4 as uuid } from 'uuid';
+import { Job, Vehicle } from '../db/models';
+import { summaries } from '../jobs/list';
+import { ProblemError, notFound } from '../problems/kinds';
+import type { Actor } from '../session/actor';
+
+/** Every vehicle of the workshop, by name. */
+export async function listVehicles(actor: Actor): Promise<VehicleSummary[]> {
+  const vehicles = await Vehicle.findAll({ where: { workshopId: actor.workshopId }, order: ['name', 'tag'] });
+  const open = await Job.findAll({ where: { workshopId: actor.workshopId, closed: false }, attributes: ['id', 'vehicleId'] });
+  const openByVehicle = new Map(open.map((j) => [j.vehicleId, j.id]));
+  return vehicles.map((v) => vehicleSummaryOf(v, openByVehicle.get(v.id) ?? null));
+}
+
+/** One vehicle with its layout and its jobs. */
+export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> {
+  const vehicle = await findVehicle(actor, id);
+  const jobs = await summaries({ workshopId: actor.workshopId, vehicleId: id });
+  const open = jobs.find((j) => j.closedAt === null);
+  return { ...vehicleSummaryOf(vehicle, open?.id ?? null), layout: vehicle.layout, jobs, version: vehicle.version };
+}
+
+/** Add a vehicle from a template or with a layout of its own. */
+export async function addVehicle(actor: Pick<Actor, 'workshopId'>, given: NewVehicle, transaction?: Transaction): Promise<Vehicle> {
+  try {
+    return await Vehicle.create({ id: uuid(), workshopId: actor.workshopId, name: given.name, tag: given.tag, layout: layoutOf(given) }, { transaction });
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    const sentence = `${given.tag} is already in this workshop; give each vehicle its own plate or fleet number.`;
+    throw new ProblemError('invalid', sentence, [{ field: 'tag', sentence }]);
+  }
+}
+
+export async function findVehicle(actor: Pick<Actor, 'workshopId'>, id: string, transaction?: Transaction): Promise<Vehicle> {
+  const lock = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
+  const vehicle = await Vehicle.findOne({ where: { id, workshopId: actor.workshopId }, ...lock });
+  if (!vehicle) throw notFound('vehicle');
+  return vehicle;
+}
+
+/** Set whether the vehicle may move; the moment stays that of the first change to that state. */
+export async function setDriveState(vehicle: Vehicle, state: DriveState, reason: string | null, at: Date, transaction: Transaction): Promise<void> {
+  if (vehicle.driveState === state) return;
+  await vehicle.update({ driveState: state, driveSince: state === 'free' ? null : at, driveReason: reason, version: vehicle.version + 1 }, { transaction });
+}
+
+export function driveStateOf(v: Vehicle): VehicleDriveState {
+  return { state: v.driveState, since: v.driveSince?.toISOString() ?? null, reason: v.driveReason };
+}
+
+function vehicleSummaryOf(v: Vehicle, openJobId: string | null): VehicleSummary {
+  return { id: v.id, name: v.name, tag: v.tag, vehicleKind: v.layout.vehicleKind, layoutName: v.layout.name, drive: driveStateOf(v), openJobId };
+}
+
+function layoutOf(given: NewVehicle): Layout {
+  if (given.layout) return given.layout as Layout;
+  const template = templateById(given.templateId!)!;
+  return template.build(given.driverSide ?? template.driverSides[0]!);
+}
