@@ -16,5 +16,4 @@ export { isActuator, validateLayout, type LayoutFault } from './validateLayout';
 export { RANGES, rangeFault, type Range } from './ranges';
 export { nodeVolumeMl, paths, type Path, type PathPoint } from './path';
 export { tubeVolumeMl } from './tubeVolume';
-export { placeWords } from './placeWords';
 export { layoutTemplates, templateById, type LayoutTemplate, type TemplateId } from './templates';

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { Intake } from '../workbench/lazy';
+
+export default function NewJobRoute() {
+  const { vehicle } = useLocalSearchParams<{ vehicle?: string }>();
+  return <Intake vehicleId={vehicle} />;
+}

@@ -1,0 +1,5 @@
+import { SignIn } from '../session/SignIn';
+
+export default function SignInRoute() {
+  return <SignIn />;
+}

@@ -1,0 +1,5 @@
+import { VehicleList } from '../../workbench/lazy';
+
+export default function VehiclesRoute() {
+  return <VehicleList />;
+}

@@ -1,0 +1,5 @@
+import { NewVehicle } from '../../workbench/lazy';
+
+export default function NewVehicleRoute() {
+  return <NewVehicle />;
+}

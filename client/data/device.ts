@@ -1,0 +1,12 @@
+import { v4 as uuid } from 'uuid';
+
+const KEY = 'brook.device';
+
+/** This phone's name in the log, made once and kept. */
+export function deviceId(): string {
+  const kept = localStorage.getItem(KEY);
+  if (kept) return kept;
+  const made = uuid();
+  localStorage.setItem(KEY, made);
+  return made;
+}

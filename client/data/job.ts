@@ -1,0 +1,77 @@
+import type { FluidEntry, Job, NewJob, ProofEntry } from '@brook/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ApiProblem } from './api';
+
+const key = (id: string) => ['job', id] as const;
+
+/** A job with everything on it. */
+export function useJob(id: string) {
+  return useQuery({ queryKey: key(id), queryFn: () => api<Job>(`/jobs/${id}`) });
+}
+
+export function useOpenJob() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (given: NewJob) => api<Job>('/jobs', { method: 'POST', body: given }),
+    onSuccess: (job) => {
+      client.setQueryData(key(job.id), job);
+      forgetLists(client);
+    },
+  });
+}
+
+/** What a person does to a job besides running it. */
+export type JobAct =
+  | { readonly kind: 'read fluid'; readonly entry: FluidEntry }
+  | { readonly kind: 'accept plan' }
+  | { readonly kind: 'enter proof'; readonly proof: ProofEntry }
+  | { readonly kind: 'set test drive' }
+  | { readonly kind: 'end test drive'; readonly result: 'good' | 'bad' }
+  | { readonly kind: 'release' }
+  | { readonly kind: 'end'; readonly reason: string };
+
+/** Send an act with the version that was seen; on a conflict the job is fetched anew and the sentence shown. */
+export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (act: JobAct) => {
+      const version = client.getQueryData<Job>(key(job.id))?.version ?? job.version;
+      const { method, path, body } = call(act);
+      return api<Job>(`/jobs/${job.id}${path}`, { method, body, version });
+    },
+    scope: { id: `job-${job.id}` },
+    onSuccess: (changed) => {
+      client.setQueryData(key(job.id), changed);
+      forgetLists(client);
+    },
+    onError: (error) => {
+      if (error instanceof ApiProblem && error.status === 409) void client.invalidateQueries({ queryKey: key(job.id) });
+    },
+  });
+}
+
+function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unknown } {
+  switch (act.kind) {
+    case 'read fluid':
+      return { method: 'PUT', path: '/fluid', body: act.entry };
+    case 'accept plan':
+      return { method: 'POST', path: '/plan/accept' };
+    case 'enter proof':
+      return { method: 'PUT', path: '/proof', body: act.proof };
+    case 'set test drive':
+      return { method: 'POST', path: '/test-drive' };
+    case 'end test drive':
+      return { method: 'POST', path: '/test-drive/result', body: { result: act.result } };
+    case 'release':
+      return { method: 'POST', path: '/release' };
+    case 'end':
+      return { method: 'POST', path: '/end', body: { reason: act.reason } };
+  }
+}
+
+/** Lists and vehicles show what a job changes. */
+export function forgetLists(client: ReturnType<typeof useQueryClient>): void {
+  void client.invalidateQueries({ queryKey: ['jobs'] });
+  void client.invalidateQueries({ queryKey: ['vehicles'] });
+  void client.invalidateQueries({ queryKey: ['vehicle'] });
+}

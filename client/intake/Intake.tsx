@@ -1,0 +1,104 @@
+import type { VehicleSummary } from '@brook/contract';
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v4 as uuid } from 'uuid';
+import { useOpenJob } from '../data/job';
+import { useVehicles } from '../data/vehicles';
+import { ActionBar } from '../ui/ActionBar';
+import { Choice } from '../ui/Choice';
+import { DriveMark } from '../ui/DriveMark';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Press } from '../ui/Press';
+import { Failed, Loading } from '../ui/States';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+
+/** Take a vehicle in: which one, which system, what is asked. */
+export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined }) {
+  const vehicles = useVehicles();
+  const [picked, setPicked] = useState<string | null>(vehicleId ?? null);
+  const [system, setSystem] = useState<'brakes' | null>(null);
+  const [scope, setScope] = useState<'routine flush' | null>(null);
+  const jobId = useMemo(() => uuid(), []);
+  const openJob = useOpenJob();
+  const vehicle = vehicles.data?.find((v) => v.id === picked) ?? null;
+
+  if (vehicles.isPending) return <Loading what="the vehicles" />;
+  if (vehicles.error) return <Failed error={vehicles.error} again={() => void vehicles.refetch()} />;
+  if (!vehicle) return <PickVehicle vehicles={vehicles.data} onPick={setPicked} />;
+
+  const missing = system === null ? 'Say which system first' : scope === null ? 'Say what is to be done first' : null;
+  const open = () => {
+    if (missing) return;
+    openJob.mutate({ id: jobId, vehicleId: vehicle.id, system: 'brakes', scope: 'routine flush' }, { onSuccess: (job) => router.replace(`/jobs/${job.id}`) });
+  };
+  return (
+    <Page action={<ActionBar label="Open the job" busy={openJob.isPending} waitsFor={missing} onPress={open} side={{ label: 'Other vehicle', onPress: () => setPicked(null) }} />}>
+      <View>
+        <Words size="small" tone="softWords">
+          Intake
+        </Words>
+        <Words size="head" heading={1}>
+          {vehicle.name}
+        </Words>
+        <Words size="small" tone="softWords">
+          {`${vehicle.tag} · ${vehicle.layoutName}`}
+        </Words>
+        <DriveMark state={vehicle.drive.state} />
+      </View>
+      {openJob.error ? <Caution title={openJob.error.message} /> : null}
+      <Choice question="Which system?" options={[{ value: 'brakes', label: 'Brakes' }]} chosen={system} onChoose={setSystem} />
+      <Choice
+        question="What is to be done?"
+        options={[{ value: 'routine flush', label: 'Routine flush', about: 'Old fluid out, new fluid in, at every bleeder; no air expected' }]}
+        chosen={scope}
+        onChoose={setScope}
+        stacked
+      />
+    </Page>
+  );
+}
+
+function PickVehicle({ vehicles, onPick }: { readonly vehicles: readonly VehicleSummary[]; readonly onPick: (id: string) => void }) {
+  return (
+    <Page action={<ActionBar label="Add a vehicle" onPress={() => router.push('/vehicles/new')} side={{ label: 'Back', onPress: () => router.replace('/') }} />}>
+      <View>
+        <Words size="small" tone="softWords">
+          Intake
+        </Words>
+        <Words size="head" heading={1}>
+          Which vehicle?
+        </Words>
+      </View>
+      {vehicles.length === 0 ? <Words>No vehicle yet. Add the one in front of you from a layout.</Words> : null}
+      <View role="list">
+        {vehicles.map((v) => (
+          <View key={v.id} role="listitem" style={styles.item}>
+            <Press role="button" aria-label={v.name} onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))} style={styles.vehicle} pressedStyle={{ backgroundColor: colour.well }}>
+              <View style={styles.between}>
+                <Words strong>{v.name}</Words>
+                <Words tone="softWords" size="small">
+                  {v.tag}
+                </Words>
+              </View>
+              <View style={styles.between}>
+                <Words size="small" tone="softWords">
+                  {v.openJobId ? 'Has an open job: go there' : v.layoutName}
+                </Words>
+                <DriveMark state={v.drive.state} />
+              </View>
+            </Press>
+          </View>
+        ))}
+      </View>
+    </Page>
+  );
+}
+
+const styles = StyleSheet.create({
+  item: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  vehicle: { paddingVertical: SPACE.medium, gap: SPACE.hair },
+  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
+});

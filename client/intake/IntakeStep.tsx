@@ -1,0 +1,25 @@
+import { View } from 'react-native';
+import { JobHead } from '../jobs/JobHead';
+import type { StepProps } from '../jobs/JobScreen';
+import { EndJob } from '../jobs/EndJob';
+import { BackToHand } from '../jobs/BackToHand';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+import { clockTime, shortDate } from '../ui/dates';
+
+/** What was taken in: looked back at from the way. */
+export function IntakeStep({ job, band, onStep }: StepProps) {
+  return (
+    <Page band={band} action={<BackToHand job={job} onStep={onStep} />}>
+      <JobHead job={job} />
+      <View>
+        <Words strong heading={2}>
+          Taken in
+        </Words>
+        <Words>{`${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}, by ${job.openedBy}`}</Words>
+        <Words>{`System: ${job.system}. To do: ${job.scope}.`}</Words>
+      </View>
+      <EndJob job={job} />
+    </Page>
+  );
+}

@@ -1,0 +1,47 @@
+import type { Job } from '@brook/contract';
+import { StyleSheet, View } from 'react-native';
+import { Link } from 'expo-router';
+import { Stop } from '../ui/Notice';
+import { Caution } from '../ui/Notice';
+import { Words } from '../ui/Words';
+import { clockTime, shortDate } from '../ui/dates';
+import { colour, SPACE, TOUCH, WORD } from '../ui/theme';
+
+/** Which vehicle, which job, and whether it may move. */
+export function JobHead({ job }: { readonly job: Job }) {
+  return (
+    <View style={styles.head}>
+      <View style={styles.line}>
+        <Link href="/" style={{ ...WORD.small, color: colour.softWords, minHeight: TOUCH, lineHeight: TOUCH }}>
+          ‹ Jobs
+        </Link>
+        <Words size="small" tone="softWords">
+          {`Job ${job.number} · ${shortDate(job.openedAt)}`}
+        </Words>
+      </View>
+      <Link href={`/vehicles/${job.vehicleId}`}>
+        <Words size="head" heading={1}>
+          {job.vehicleName}
+        </Words>
+      </Link>
+      <Words size="small" tone="softWords">
+        {[job.vehicleTag, 'brakes', job.scope, job.fluid?.verdict.fillGrade].filter(Boolean).join(' · ')}
+      </Words>
+      <DriveNotice job={job} />
+    </View>
+  );
+}
+
+/** "Do not drive" or "Test drive only", with since when and why. */
+export function DriveNotice({ job }: { readonly job: Pick<Job, 'drive'> }) {
+  const { state, since, reason } = job.drive;
+  if (state === 'free') return null;
+  const from = since ? ` Since ${shortDate(since)}, ${clockTime(since)}.` : '';
+  if (state === 'do not drive') return <Stop title="Do not drive">{`${reason ?? ''}${from}`}</Stop>;
+  return <Caution title="Test drive only">{`${reason ?? ''}${from}`}</Caution>;
+}
+
+const styles = StyleSheet.create({
+  head: { gap: SPACE.hair },
+  line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
+});

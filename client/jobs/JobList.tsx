@@ -1,0 +1,130 @@
+import type { JobSummary } from '@brook/contract';
+import { isClosed, NEXT_WORDS } from '@brook/core/job';
+import { Link, router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useJobList } from '../data/jobList';
+import { useSession, useSignOut } from '../data/session';
+import { ActionBar } from '../ui/ActionBar';
+import { DriveMark } from '../ui/DriveMark';
+import { Page } from '../ui/Page';
+import { Press } from '../ui/Press';
+import { Failed, Loading } from '../ui/States';
+import { Words } from '../ui/Words';
+import { dayWords } from '../ui/dayWords';
+import { chooseLight, colour, presentLight, SPACE } from '../ui/theme';
+
+/** Every job of the workshop, where each stands and what is next. */
+export function JobList() {
+  const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useJobList();
+  const session = useSession().data;
+  const jobs = data?.pages.flatMap((p) => p.jobs) ?? [];
+  const open = jobs.filter((j) => !isClosed(j.stage));
+  const closed = jobs.filter((j) => isClosed(j.stage));
+  return (
+    <Page action={<ActionBar label="Take a vehicle in" onPress={() => router.push('/new')} />}>
+      <View style={styles.top}>
+        <View style={styles.title}>
+          <Words size="small" tone="softWords">
+            {session ? `${session.workshop.name} · ${session.user.name}` : ' '}
+          </Words>
+          <Words size="head" heading={1}>
+            Jobs
+          </Words>
+        </View>
+        <Menu />
+      </View>
+      {isPending ? <Loading what="the jobs" /> : null}
+      {error ? <Failed error={error} again={() => void refetch()} /> : null}
+      {data && jobs.length === 0 ? <Words>No job yet. Take a vehicle in: the plan comes by itself once the cap is read.</Words> : null}
+      {open.length > 0 ? <Group title="In hand" jobs={open} /> : null}
+      {closed.length > 0 ? <Group title="Done" jobs={closed} /> : null}
+      {hasNextPage ? (
+        <Press role="button" onPress={() => void fetchNextPage()} style={styles.more}>
+          <Words strong align="center">
+            {isFetchingNextPage ? 'Fetching …' : 'Earlier jobs'}
+          </Words>
+        </Press>
+      ) : null}
+    </Page>
+  );
+}
+
+function Group({ title, jobs }: { readonly title: string; readonly jobs: readonly JobSummary[] }) {
+  return (
+    <View role="list" aria-label={title}>
+      <Words strong heading={2}>
+        {title}
+      </Words>
+      {jobs.map((job) => (
+        <JobLine key={job.id} job={job} />
+      ))}
+    </View>
+  );
+}
+
+/** One job: the vehicle, whether it may move, what is next. */
+function JobLine({ job }: { readonly job: JobSummary }) {
+  return (
+    <View role="listitem" style={styles.item}>
+      <Link href={`/jobs/${job.id}`} asChild>
+        <Press role="link" aria-label={`Job ${job.number}, ${job.vehicleName}. ${NEXT_WORDS[job.stage]}`} style={styles.link} pressedStyle={{ backgroundColor: colour.well }}>
+          <View style={styles.between}>
+            <View style={styles.grow}>
+              <Words strong>{job.vehicleName}</Words>
+            </View>
+            <Words size="small" tone="softWords">
+              {dayWords(job.openedAt)}
+            </Words>
+          </View>
+          <View style={styles.between}>
+            <Words size="small" tone={isClosed(job.stage) ? 'softWords' : 'words'}>
+              {NEXT_WORDS[job.stage]}
+            </Words>
+            <DriveMark state={job.vehicleDrive} />
+          </View>
+        </Press>
+      </Link>
+    </View>
+  );
+}
+
+/** Vehicles, light, sign out: the few things beside the way. */
+function Menu() {
+  const signOut = useSignOut();
+  const [light, setLight] = useState(presentLight);
+  const other = light === 'sun' ? 'pit' : 'sun';
+  const turn = () => {
+    chooseLight(other);
+    setLight(other);
+  };
+  return (
+    <View style={styles.menu}>
+      <MenuItem word="Vehicles" onPress={() => router.push('/vehicles')} />
+      <MenuItem word={other === 'pit' ? 'Pit light' : 'Sunlight'} onPress={turn} />
+      <MenuItem word="Sign out" onPress={() => signOut.mutate(undefined, { onSuccess: () => router.replace('/sign-in') })} />
+    </View>
+  );
+}
+
+function MenuItem({ word, onPress }: { readonly word: string; readonly onPress: () => void }) {
+  return (
+    <Press role="button" onPress={onPress} style={styles.menuItem}>
+      <Words size="small" strong>
+        {word}
+      </Words>
+    </Press>
+  );
+}
+
+const styles = StyleSheet.create({
+  top: { gap: SPACE.hair },
+  title: { gap: SPACE.hair },
+  menu: { flexDirection: 'row', gap: SPACE.wide, borderBottomWidth: 1, borderBottomColor: colour.hairline },
+  menuItem: { paddingRight: SPACE.small },
+  item: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  link: { paddingVertical: SPACE.medium, gap: SPACE.hair },
+  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
+  grow: { flex: 1 },
+  more: { borderWidth: 1, borderColor: colour.edge },
+});

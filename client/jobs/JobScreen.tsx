@@ -1,0 +1,50 @@
+import type { Job } from '@brook/contract';
+import { wayStep, type WayStep } from '@brook/core/job';
+import { useState } from 'react';
+import { useJob } from '../data/job';
+import { FluidStep } from '../fluid/FluidStep';
+import { PlanStep } from '../plan/PlanStep';
+import { ProofStep } from '../proof/ProofStep';
+import { ReleaseStep } from '../proof/ReleaseStep';
+import { IntakeStep } from '../intake/IntakeStep';
+import { RecordView } from '../record/RecordView';
+import { RunStep } from '../run/RunStep';
+import { Failed, Loading } from '../ui/States';
+import { Way } from '../ui/Way';
+
+/** What every step of the job page gets. */
+export interface StepProps {
+  readonly job: Job;
+  /** The way, for the band at the edge. */
+  readonly band: React.ReactNode;
+  /** Show another step. */
+  readonly onStep: (step: WayStep) => void;
+}
+
+/** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
+export function JobScreen({ id }: { readonly id: string }) {
+  const { data: job, error, isPending, refetch } = useJob(id);
+  const [lookedAt, setLookedAt] = useState<{ step: WayStep; stage: Job['stage'] } | null>(null);
+  if (isPending) return <Loading what="the job" />;
+  if (!job) return <Failed error={error ?? new Error('This job cannot be shown.')} again={() => void refetch()} />;
+
+  const here = wayStep(job.stage) ?? 'release';
+  // Once the job moves on, what was looked back at is over.
+  const shown = lookedAt && lookedAt.stage === job.stage ? lookedAt.step : here;
+  const onStep = (step: WayStep) => setLookedAt({ step, stage: job.stage });
+  const props: StepProps = { job, onStep, band: <Way stage={job.stage} shown={shown} onStep={onStep} /> };
+  switch (shown) {
+    case 'intake':
+      return <IntakeStep {...props} />;
+    case 'fluid':
+      return <FluidStep {...props} />;
+    case 'plan':
+      return <PlanStep {...props} />;
+    case 'run':
+      return job.stage === 'run' ? <RunStep {...props} /> : <RecordView {...props} />;
+    case 'proof':
+      return job.stage === 'proof' ? <ProofStep {...props} /> : <RecordView {...props} />;
+    case 'release':
+      return job.stage === 'test drive' ? <ReleaseStep {...props} /> : <RecordView {...props} />;
+  }
+}

@@ -1,0 +1,174 @@
+import type { Job } from '@brook/contract';
+import { capital } from '../ui/capital';
+import { orderWords, refusalWords, type Plan, type PlanStop } from '@brook/core/plan';
+import { sourceWords, PRACTICE } from '@brook/core/figure';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useJobAct } from '../data/job';
+import { BackToHand } from '../jobs/BackToHand';
+import { EndJob } from '../jobs/EndJob';
+import { JobHead } from '../jobs/JobHead';
+import type { StepProps } from '../jobs/JobScreen';
+import { ActionBar } from '../ui/ActionBar';
+import { BrookBox } from '../ui/brook/BrookBox';
+import { FigureRow, FigureValue } from '../ui/FigureValue';
+import { Numeral } from '../ui/Numeral';
+import { Caution, Stop } from '../ui/Notice';
+import { Page, useWideScreen } from '../ui/Page';
+import { Press } from '../ui/Press';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+
+/** The computed plan on one page; every figure opens to its reasons. */
+export function PlanStep({ job, band, onStep }: StepProps) {
+  const act = useJobAct(job);
+  const wide = useWideScreen();
+  const result = job.planResult;
+  if (result?.verdict !== 'planned') {
+    return (
+      <Page band={band} action={<BackToHand job={job} onStep={onStep} />}>
+        <JobHead job={job} />
+        {result ? <Stop title="No plan for this layout">{result.reasons.map(refusalWords).join(' ')}</Stop> : <Words>The plan is made once the fluid is read.</Words>}
+        <EndJob job={job} />
+      </Page>
+    );
+  }
+  const { plan } = result;
+  const first = plan.stops[0]!;
+  const brook = <PlanBrook job={job} plan={plan} height={wide ? 420 : 230} />;
+  return (
+    <Page
+      band={band}
+      beside={<View style={styles.beside}>{brook}</View>}
+      action={
+        job.stage === 'plan' ? (
+          <ActionBar
+            label={`Start at the ${first.bleeder.place}`} busy={act.isPending}
+            onPress={() => act.mutate({ kind: 'accept plan' }, { onSuccess: () => onStep('run') })}
+            side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
+          />
+        ) : (
+          <BackToHand job={job} onStep={onStep} />
+        )
+      }
+    >
+      <JobHead job={job} />
+      <View>
+        <Words size="head" heading={2}>
+          {plan.stops.length === 1 ? 'One bleeder' : 'Farthest first'}
+        </Words>
+        <Words size="small" tone="softWords">{`${capital(plan.method)}. Fill ${plan.fillGrade}.`}</Words>
+      </View>
+      {act.error ? <Caution title={act.error.message} /> : null}
+      {wide ? null : brook}
+      <View>
+        {plan.stops.map((stop, i) => (
+          <StopRow key={stop.bleeder.id} stop={stop} number={i + 1} />
+        ))}
+        <View style={styles.together}>
+          <View style={styles.grow}>
+            <Words strong>Together</Words>
+          </View>
+          <FigureValue figure={plan.totals.bledMl} />
+          <FigureValue figure={plan.totals.strokes} text={plan.totals.strokes.value.toFixed(0)} />
+        </View>
+      </View>
+      <Caution title="Shut before the pedal comes up">Let go while the bleeder is open and air is drawn in at the threads.</Caution>
+      <View>
+        <Words strong heading={2}>
+          Fluid and time
+        </Words>
+        <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" />
+        <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
+        <TakeAlong plan={plan} />
+        <FigureRow figure={plan.totals.topUps} label="Top up" />
+        <FigureRow figure={plan.totals.minutes} label="Hands on" />
+        <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />
+        {plan.totals.pocketsMl.value > 0 ? <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" /> : null}
+      </View>
+      {plan.totals.pocketsMl.value > 0 ? <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it.</Caution> : null}
+      <Words size="small" tone="softWords">
+        Sizes come from the layout’s template until this vehicle was measured. The maker’s procedure wins over this plan wherever there is one.
+      </Words>
+      <EndJob job={job} />
+    </Page>
+  );
+}
+
+/** The brook of a job's plan with its old and new fluid. */
+export function PlanBrook({ job, plan, height }: { readonly job: Job; readonly plan: Plan; readonly height: number }) {
+  return (
+    <BrookBox
+      layout={plan.layout} order={plan.stops.map((s) => s.bleeder.id)} height={height}
+      oldColour={job.fluid?.seen.colour ?? 'brown'} newColour={plan.newColour} caption
+    />
+  );
+}
+
+/** One bleeder: place, path, millilitres, strokes; opens to why it comes here and where to top up. */
+function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: number }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <View style={styles.stop}>
+      <View style={styles.row}>
+        <Press role="button" aria-expanded={open} aria-label={`${number}, ${stop.bleeder.place}: why here?`} onPress={() => setOpen(!open)} style={styles.place}>
+          <View style={styles.placeLine}>
+            <Numeral>{String(number)}</Numeral>
+            <View style={styles.grow}>
+              <Words strong>{capital(stop.bleeder.place)}</Words>
+            </View>
+          </View>
+        </Press>
+        <FigureValue figure={stop.pathLengthM} />
+        <FigureValue figure={stop.bledMl} />
+        <FigureValue figure={stop.strokes} text={`${stop.strokes.value}×`} />
+      </View>
+      {open ? (
+        <View style={styles.why}>
+          <Words>{orderWords(stop.why)}</Words>
+          <Words size="small" tone="softWords">
+            {sourceWords(PRACTICE)}
+          </Words>
+          <Words>{topUpWords(stop)}</Words>
+          <FigureRow figure={stop.neededMl} />
+          <FigureRow figure={stop.strokeMl} />
+          <FigureRow figure={stop.pathVolumeMl} />
+          <FigureRow figure={stop.oldLeftMl} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function topUpWords(stop: PlanStop): string {
+  if (stop.topUps.length === 0) return 'No top-up at this bleeder.';
+  const after = stop.topUps.map((t) => (t.afterStrokes === 0 ? 'before the first stroke' : `after stroke ${t.afterStrokes}`)).join(', ');
+  return `Top up to MAX ${after}.`;
+}
+
+function TakeAlong({ plan }: { readonly plan: Plan }) {
+  const words = plan.containers.containers.map((c) => `${c.count} × ${c.sizeMl} mL`).join(' + ');
+  return (
+    <>
+      <View style={styles.take}>
+        <View style={styles.grow}>
+          <Words>Take along, sealed</Words>
+        </View>
+        <Numeral>{words}</Numeral>
+      </View>
+      <FigureRow figure={plan.containers.leftOverMl} label="Left over" />
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  beside: { padding: SPACE.wide },
+  grow: { flex: 1 },
+  stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
+  place: { flex: 1 },
+  placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
+  why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },
+  together: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, borderTopWidth: 2, borderTopColor: colour.words },
+  take: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, minHeight: 52, borderTopWidth: 1, borderTopColor: colour.hairline },
+});

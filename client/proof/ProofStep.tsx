@@ -1,0 +1,86 @@
+import type { Job, ProofEntry } from '@brook/contract';
+import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem } from '@brook/core/gate';
+import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
+import type { Plan } from '@brook/core/plan';
+import { foldRun } from '@brook/core/run';
+import { sourceWords } from '@brook/core/figure';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { useJobAct } from '../data/job';
+import { EndJob } from '../jobs/EndJob';
+import { JobHead } from '../jobs/JobHead';
+import type { StepProps } from '../jobs/JobScreen';
+import { PlanBrook } from '../plan/PlanStep';
+import { ActionBar } from '../ui/ActionBar';
+import { Choice } from '../ui/Choice';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Loading } from '../ui/States';
+import { Words } from '../ui/Words';
+import { SPACE } from '../ui/theme';
+
+const YES_NO = [{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }] as const;
+
+/** Prove the bleed: pedal or lever by defined words, then what is looked at; the gate says what is missing. */
+export function ProofStep(props: StepProps) {
+  const { planResult } = props.job;
+  return planResult?.verdict === 'planned' ? <Proof {...props} plan={planResult.plan} /> : <Loading what="the plan" />;
+}
+
+function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
+  const act = useJobAct(job);
+  const [proof, setProof] = useState<ProofEntry>({ pedal: job.proof.pedal, checks: job.proof.checks });
+  const run = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
+  const gate = releaseGate(plan, run, proof, null);
+  const items = PROOF_ITEMS[plan.layout.vehicleKind];
+  const enter = (changed: ProofEntry) => {
+    setProof(changed);
+    act.mutate({ kind: 'enter proof', proof: changed });
+  };
+  const failedDrive = lastFailedDrive(job);
+  return (
+    <Page
+      band={band}
+      beside={<View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View>}
+      action={
+        <ActionBar
+          label="Set “test drive only”" busy={act.isPending && gate.verdict === 'test drive'}
+          waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
+          onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
+        />
+      }
+    >
+      <JobHead job={job} />
+      {failedDrive ? <Caution title="The test drive failed">Find out why, put it right, then prove everything again.</Caution> : null}
+      <Choice
+        question={`How is the ${plan.control}?`} why={`Engine off, servo empty: first stroke, pumped, and 30 s under a steady push. ${sourceWords(PEDAL_RESULT_WORDS['firm and high'].source)}; the maker’s limit wins.`}
+        options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}
+        chosen={proof.pedal} onChoose={(pedal) => enter({ ...proof, pedal })} stacked
+        fault={proof.pedal && !pedalPasses(proof.pedal) ? 'Only firm and high passes. Find the cause, bleed again by undoing the last bleeder, or end the job unreleased.' : null}
+      />
+      {items.map((item) => (
+        <Choice
+          key={item} question={`${CHECK_WORDS[item].ask}?`} why={CHECK_WORDS[item].why} options={YES_NO} chosen={answer(proof, item)}
+          onChoose={(value) => enter({ ...proof, checks: { ...proof.checks, [item]: value === 'yes' } })}
+          fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
+        />
+      ))}
+      {act.error ? <Caution title={act.error.message} /> : null}
+      <View>
+        <Words strong heading={2}>
+          {gate.verdict === 'test drive' ? 'All but the drive has passed' : 'The gate waits for'}
+        </Words>
+        {gate.reasons.map((r, i) => (
+          <Words key={i} size="small">{`· ${gateWords(r)}`}</Words>
+        ))}
+      </View>
+      <EndJob job={job} />
+    </Page>
+  );
+}
+
+const answer = (proof: ProofEntry, item: CheckItem): 'yes' | 'no' | null => (proof.checks[item] === undefined ? null : proof.checks[item] ? 'yes' : 'no');
+
+function lastFailedDrive(job: Job): boolean {
+  return job.drives.at(-1)?.result === 'bad';
+}

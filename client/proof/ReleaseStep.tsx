@@ -1,0 +1,46 @@
+import { useJobAct } from '../data/job';
+import { useSession } from '../data/session';
+import { EndJob } from '../jobs/EndJob';
+import { JobHead } from '../jobs/JobHead';
+import type { StepProps } from '../jobs/JobScreen';
+import { ActionBar, PromptBar } from '../ui/ActionBar';
+import { Choice } from '../ui/Choice';
+import { clockTime } from '../ui/dates';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+
+/** The drive and its result, then the release by a named person. */
+export function ReleaseStep({ job, band }: StepProps) {
+  const act = useJobAct(job);
+  const name = useSession().data?.user.name ?? '';
+  const drive = job.drives.at(-1);
+  const good = drive?.result === 'good';
+  return (
+    <Page
+      band={band}
+      action={
+        good ? (
+          <ActionBar label="Release this vehicle" busy={act.isPending} onPress={() => act.mutate({ kind: 'release' })} />
+        ) : (
+          <PromptBar prompt="Drive it, then tap how it was" />
+        )
+      }
+    >
+      <JobHead job={job} />
+      {drive ? <Words size="small" tone="softWords">{`Set by ${drive.setBy} at ${clockTime(drive.at)}.`}</Words> : null}
+      <Caution title="Slow, in a safe place, nobody else on board">First stops at walking pace. Anything odd at the pedal: stop and have it fetched.</Caution>
+      <Choice
+        question="How was the test drive?" stacked chosen={drive?.result ?? null} disabled={good || act.isPending}
+        onChoose={(result) => act.mutate({ kind: 'end test drive', result })}
+        options={[
+          { value: 'good', label: 'Good', about: 'Stops straight, the pedal stays firm and high, no lamp lit' },
+          { value: 'bad', label: 'Not good', about: 'Back to “do not drive”; everything is proved again' },
+        ]}
+      />
+      {good ? <Words>{`Released means: ${name} says that this vehicle may be driven. From then on the record is read-only.`}</Words> : null}
+      {act.error ? <Caution title={act.error.message} /> : null}
+      <EndJob job={job} />
+    </Page>
+  );
+}

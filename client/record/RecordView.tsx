@@ -1,0 +1,156 @@
+import type { Job } from '@brook/contract';
+import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
+import { FLUID_WORDS } from '@brook/core/fluid';
+import { isClosed } from '@brook/core/job';
+import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
+import { DECISION_WORDS, foldRun, HALT_WORDS, planAgainstActual, type RunState } from '@brook/core/run';
+import type { Plan } from '@brook/core/plan';
+import { figure, ARITHMETIC } from '@brook/core/figure';
+import { router } from 'expo-router';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { BackToHand } from '../jobs/BackToHand';
+import { JobHead } from '../jobs/JobHead';
+import type { StepProps } from '../jobs/JobScreen';
+import { PlanBrook } from '../plan/PlanStep';
+import { ActionBar } from '../ui/ActionBar';
+import { capital } from '../ui/capital';
+import { clockTime, shortDate } from '../ui/dates';
+import { FigureRow, FigureValue } from '../ui/FigureValue';
+import { Caution, Stop } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+
+/** The record: what was read, planned, done and proved, by whom. Read-only once the job is closed. */
+export function RecordView({ job, band, onStep }: StepProps) {
+  const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
+  return (
+    <Page
+      band={band}
+      beside={plan ? <View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View> : null}
+      action={isClosed(job.stage) ? <ActionBar label="Back to the jobs" onPress={() => router.replace('/')} /> : <BackToHand job={job} onStep={onStep} />}
+    >
+      <JobHead job={job} />
+      <Outcome job={job} />
+      {job.fluid ? <FluidRecord job={job} /> : null}
+      {plan && job.events.length > 0 ? <RunRecord job={job} plan={plan} /> : null}
+      {plan && job.proof.pedal ? <ProofRecord job={job} plan={plan} /> : null}
+      <Section title="Who did what">
+        <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
+        {job.planAccepted ? <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words> : null}
+        {job.drives.map((d, i) => (
+          <Words key={i} size="small">{`Test drive set by ${d.setBy}, ${clockTime(d.at)}: ${d.result ?? 'no result yet'}`}</Words>
+        ))}
+      </Section>
+    </Page>
+  );
+}
+
+function Outcome({ job }: { readonly job: Job }) {
+  if (job.released) return <Words size="head" heading={2}>{`Released by ${job.released.by}, ${shortDate(job.released.at)}, ${clockTime(job.released.at)}`}</Words>;
+  if (!job.ended) return null;
+  const title = `Ended unreleased by ${job.ended.by}, ${shortDate(job.ended.at)}`;
+  return job.fluid?.verdict.verdict === 'stop' ? <Stop title={title}>{job.ended.reason}</Stop> : <Caution title={title}>{job.ended.reason}</Caution>;
+}
+
+function FluidRecord({ job }: { readonly job: Job }) {
+  const { capGrade, seen, newColour, verdict } = job.fluid!;
+  return (
+    <Section title="Fluid">
+      <Words>{`Cap: ${capGrade}. In the reservoir: ${seen.colour}, ${seen.clarity}. New: ${newColour}.`}</Words>
+      {verdict.reasons.map((r) => (
+        <Words key={r.code} size="small" tone="softWords">
+          {FLUID_WORDS[r.code]}
+        </Words>
+      ))}
+      {verdict.figures.map((f) => (
+        <FigureRow key={f.label} figure={f} />
+      ))}
+    </Section>
+  );
+}
+
+function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
+  const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
+  const rows = planAgainstActual(plan, state);
+  return (
+    <Section title="Plan against done">
+      <View style={styles.header}>
+        <View style={styles.grow} />
+        <Words size="small" tone="softWords">
+          strokes planned · done
+        </Words>
+        <Words size="small" tone="softWords">
+          mL planned · done
+        </Words>
+      </View>
+      {rows.map((row) => (
+        <View key={row.place} style={styles.row}>
+          <View style={styles.grow}>
+            <Words strong>{capital(row.place)}</Words>
+            <Words size="small" tone="softWords">
+              {row.left ? `left: ${row.left}` : row.shut ? `shut by feel · bubbles ${row.bubbles?.reading ?? 'not read'} · ${row.colour?.seen ?? 'colour not read'}` : 'not shut'}
+            </Words>
+          </View>
+          <FigureValue figure={row.plannedStrokes} text={row.plannedStrokes.value.toFixed(0)} />
+          <FigureValue figure={row.strokes} text={row.strokes.value.toFixed(0)} />
+          <FigureValue figure={row.plannedMl} text={row.plannedMl.value.toFixed(0)} />
+          <FigureValue figure={row.bledMl} text={row.bledMl.value.toFixed(0)} />
+        </View>
+      ))}
+      {balance(plan, state).map((f) => (
+        <FigureRow key={f.label} figure={f} />
+      ))}
+      {state.halts.map((h) => (
+        <Words key={h.eventId} size="small">
+          {`${HALT_WORDS[h.reason].title}: ${h.decision ? DECISION_WORDS[h.decision].title : 'not decided'}`}
+        </Words>
+      ))}
+    </Section>
+  );
+}
+
+/** Poured, bled and removed as the run counted them. */
+function balance(plan: Plan, state: RunState) {
+  const counted = (label: string, value: number, rule: string) => figure({ label, value, unit: 'mL', rule, source: ARITHMETIC, from: [plan.totals.pouredMl, plan.totals.bledMl] });
+  return [
+    counted('Poured', state.pouredMl, 'fills and top-ups by the model’s level; not weighed'),
+    counted('Bled', state.bledMl, 'strokes made × fluid in one stroke'),
+    counted('Removed', state.removedMl, 'drawn off the reservoir, from MAX to what cannot be drawn'),
+  ];
+}
+
+function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
+  const pedal = job.proof.pedal!;
+  return (
+    <Section title="Proof">
+      <Words strong>{`${capital(plan.control)}: ${pedal}`}</Words>
+      <Words size="small" tone="softWords">
+        {PEDAL_RESULT_WORDS[pedal].means}
+      </Words>
+      {PROOF_ITEMS[plan.layout.vehicleKind].map((item) => (
+        <Words key={item} size="small">{`${CHECK_WORDS[item].ask}: ${job.proof.checks[item] === undefined ? 'not looked at' : job.proof.checks[item] ? 'yes' : 'no'}`}</Words>
+      ))}
+      {job.proof.by ? <Words size="small" tone="softWords">{`Put down by ${job.proof.by}`}</Words> : null}
+    </Section>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <View style={styles.section}>
+      <Words strong heading={2}>
+        {title}
+      </Words>
+      {children}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  section: { gap: SPACE.hair, borderTopWidth: 1, borderTopColor: colour.edge, paddingTop: SPACE.medium },
+  header: { flexDirection: 'row', gap: SPACE.medium },
+  row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderTopColor: colour.hairline },
+  grow: { flex: 1 },
+});

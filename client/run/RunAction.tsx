@@ -1,0 +1,35 @@
+import { capital } from '../ui/capital';
+import type { NextStep } from '@brook/core/run';
+import type { LiveRun } from '../data/run';
+import { ActionBar, PromptBar } from '../ui/ActionBar';
+
+export interface RunActionProps {
+  readonly step: NextStep;
+  readonly run: LiveRun;
+  readonly onProof: () => void;
+}
+
+/** The one next action of a run, with undo beside it. */
+export function RunAction({ step, run, onProof }: RunActionProps) {
+  const side = { label: 'Undo', onPress: run.undo, disabled: run.state.log.length === 0 };
+  switch (step.kind) {
+    case 'prepare':
+      return <ActionBar label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'} onPress={() => run.say({ kind: 'prepared', step: step.step })} side={side} />;
+    case 'stroke':
+    case 'more strokes':
+      return <ActionBar label="One stroke made" onPress={() => run.say({ kind: 'stroke', bleederId: step.stop.bleeder.id })} side={side} />;
+    case 'top up':
+      return <ActionBar label="Topped up to MAX" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
+    case 'read':
+      return <PromptBar prompt={step.missing.includes('bubbles not read') ? 'Tap the bubbles above' : 'Tap the colour above'} side={side} />;
+    case 'shut':
+      return <ActionBar label={`${capital(step.stop.bleeder.place)}: shut, cap on`} onPress={() => run.say({ kind: 'shut', bleederId: step.stop.bleeder.id, tightened: 'by feel' })} side={side} />;
+    case 'last fill':
+      return <ActionBar label="Filled" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
+    case 'finished':
+      return <ActionBar label="On to the proof" onPress={onProof} side={side} busy={run.waiting > 0} />;
+    case 'decide':
+    case 'ended':
+      return null;
+  }
+}

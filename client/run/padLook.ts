@@ -1,0 +1,59 @@
+import type { Plan } from '@brook/core/plan';
+import { MISSING_WORDS, type NextStep, type RunState } from '@brook/core/run';
+
+/** What the large area of a run shows. */
+export interface PadLook {
+  /** The one number, or none. */
+  readonly number: string | null;
+  readonly under: string | null;
+  /** The one call, in the imperative. */
+  readonly call: string;
+  readonly next: string | null;
+  /** Whether a tap on it counts a stroke. */
+  readonly counts: boolean;
+  /** Whether it must be seen from across the bay. */
+  readonly loud: boolean;
+}
+
+/** Work out what the large area shows from the next step; plain, so that it can be tested without drawing. */
+export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
+  const quiet = { number: null, under: null, next: null, counts: false, loud: false };
+  switch (step.kind) {
+    case 'stroke':
+      return {
+        number: String(step.strokesLeft), under: `${step.strokesLeft === 1 ? 'stroke' : 'strokes'} to go of ${step.stop.strokes.value}`,
+        call: 'Tap for each stroke', next: topUpWords(step.strokesUntilTopUp, step.strokesLeft), counts: true, loud: false,
+      };
+    case 'more strokes': {
+      const made = state.bleeders.find((b) => b.bleederId === step.stop.bleeder.id)!.strokes;
+      return {
+        number: `+${made - step.stop.strokes.value}`, under: 'strokes over the plan', call: MISSING_WORDS[step.missing.includes('bubbles in the last three') ? 'bubbles in the last three' : 'colour not new'],
+        next: `Top-up in ${step.strokesUntilTopUp}`, counts: true, loud: false,
+      };
+    }
+    case 'read':
+      return { ...quiet, call: MISSING_WORDS[step.missing[0]!], loud: true };
+    case 'top up':
+      return {
+        ...quiet, number: String(Math.round(step.pourMl)), under: `mL into the ${step.bowl.name.toLowerCase()}, up to MAX`, call: 'Top up now',
+        next: 'Before the next stroke. Look at the real level: the model can be wrong.', loud: true,
+      };
+    case 'shut':
+      return { ...quiet, call: 'Shut it, hose off, cap on', next: 'By feel; bleeders are hollow and snap. The manual’s torque wins.', loud: true };
+    case 'last fill':
+      return {
+        ...quiet, number: String(Math.round(step.pourMl)), under: `mL into the ${step.bowl.name.toLowerCase()}`,
+        call: plan.layout.vehicleKind === 'car' ? 'Fill to MAX' : 'Fill to midway', next: 'Never above MAX: brakes drag when the fluid has no room.', loud: true,
+      };
+    case 'finished':
+      return { ...quiet, call: 'Every bleeder is through', next: 'Now prove it: pedal, joints, level, cap.' };
+    case 'prepare':
+    case 'decide':
+    case 'ended':
+      return { ...quiet, call: '' };
+  }
+}
+
+function topUpWords(untilTopUp: number, strokesLeft: number): string {
+  return untilTopUp < strokesLeft ? `next top-up in ${untilTopUp}` : 'no top-up before this one is through';
+}

@@ -1,0 +1,13 @@
+import { Redirect, usePathname } from 'expo-router';
+import type { ReactNode } from 'react';
+import { ApiProblem } from '../data/api';
+import { useSession } from '../data/session';
+
+/** Sends to the sign-in whoever is not signed in. Without a connection the page stays: what is on the phone is still good. */
+export function SessionGate({ children }: { readonly children: ReactNode }) {
+  const { error } = useSession();
+  const path = usePathname();
+  const signedOut = error instanceof ApiProblem && error.status === 401;
+  if (signedOut && path !== '/sign-in') return <Redirect href="/sign-in" />;
+  return children;
+}

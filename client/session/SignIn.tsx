@@ -1,0 +1,39 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { ApiProblem } from '../data/api';
+import { useSignIn } from '../data/session';
+import { ActionBar } from '../ui/ActionBar';
+import { Field } from '../ui/Field';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+import { SPACE } from '../ui/theme';
+
+/** Name and password, and what this is for. */
+export function SignIn() {
+  const [login, setLogin] = useState('');
+  const [password, setPassword] = useState('');
+  const signIn = useSignIn();
+  const problem = signIn.error instanceof ApiProblem ? signIn.error : null;
+  const send = () => signIn.mutate({ login, password }, { onSuccess: () => router.replace('/') });
+  return (
+    <Page action={<ActionBar label="Sign in" busy={signIn.isPending} onPress={send} />}>
+      <View style={styles.top}>
+        <Words size="head" heading={1}>
+          Cascade Brook
+        </Words>
+        <Words>Plan the bleed, run the bleed, prove the bleed.</Words>
+      </View>
+      {signIn.error && !problem ? <Caution title={signIn.error.message}>Try again when the server is there.</Caution> : null}
+      {problem && problem.faults.length === 0 ? <Caution title={problem.message} /> : null}
+      <Field label="Sign-in name" value={login} onChange={setLogin} autoCapitalize="none" autoComplete="username" fault={problem?.faultOf('login')} onSubmitEditing={send} />
+      <Field label="Password" value={password} onChange={setPassword} secureTextEntry autoComplete="current-password" fault={problem?.faultOf('password')} onSubmitEditing={send} />
+      <Words size="small" tone="softWords">
+        A workshop aid. It defers to the maker’s service information, local rules and licensed practice; a named person, never the app, says that a vehicle is safe.
+      </Words>
+    </Page>
+  );
+}
+
+const styles = StyleSheet.create({ top: { paddingTop: SPACE.vast, gap: SPACE.small } });

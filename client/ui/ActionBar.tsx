@@ -1,0 +1,77 @@
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Press } from './Press';
+import { colour, SPACE } from './theme';
+import { Words } from './Words';
+
+export interface ActionBarProps {
+  /** The next thing to do, in the imperative. */
+  readonly label: string;
+  readonly onPress: () => void;
+  readonly busy?: boolean;
+  /** What stands in the way; the bar says it instead of acting. */
+  readonly waitsFor?: string | null;
+  /** Smaller one beside it, such as undo. */
+  readonly side?: { readonly label: string; readonly onPress: () => void; readonly disabled?: boolean } | null;
+}
+
+/** The one large action at the bottom of a phone, and one small one beside it. */
+export function ActionBar({ label, onPress, busy, waitsFor, side }: ActionBarProps) {
+  return (
+    <Bar side={side}>
+      <Press
+        role="button"
+        testID="next-action"
+        aria-busy={busy}
+        onPress={busy ? undefined : onPress}
+        style={[styles.action, waitsFor ? styles.waiting : styles.ready]}
+        pressedStyle={waitsFor ? { opacity: 0.7 } : { backgroundColor: colour.actionPressed }}
+      >
+        <Words strong tone={waitsFor ? 'words' : 'onAction'} align="center">
+          {busy ? 'One moment …' : label}
+        </Words>
+        {waitsFor ? (
+          <Words size="small" tone="softWords" align="center">
+            {waitsFor}
+          </Words>
+        ) : null}
+      </Press>
+    </Bar>
+  );
+}
+
+/** The bar without an action of its own, where a choice above is what comes next. */
+export function PromptBar({ prompt, side }: { readonly prompt: string; readonly side?: ActionBarProps['side'] }) {
+  return (
+    <Bar side={side}>
+      <View style={[styles.action, styles.waiting]}>
+        <Words strong align="center">
+          {prompt}
+        </Words>
+      </View>
+    </Bar>
+  );
+}
+
+function Bar({ children, side }: { readonly children: ReactNode; readonly side: ActionBarProps['side'] }) {
+  return (
+    <View style={styles.bar}>
+      {side ? (
+        <Press role="button" aria-disabled={side.disabled} onPress={side.disabled ? undefined : side.onPress} style={styles.side} pressedStyle={{ backgroundColor: colour.well }}>
+          <Words strong tone={side.disabled ? 'softWords' : 'words'} align="center">
+            {side.label}
+          </Words>
+        </Press>
+      ) : null}
+      {children}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', minHeight: 84, borderTopWidth: 1, borderTopColor: colour.edge },
+  side: { width: 104, borderRightWidth: 1, borderRightColor: colour.edge, paddingHorizontal: SPACE.small },
+  action: { flex: 1, paddingHorizontal: SPACE.medium, paddingVertical: SPACE.small, justifyContent: 'center' },
+  ready: { backgroundColor: colour.action },
+  waiting: { backgroundColor: colour.well },
+});

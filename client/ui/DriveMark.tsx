@@ -1,0 +1,24 @@
+import type { DriveState } from '@brook/core/job';
+import { StyleSheet, View } from 'react-native';
+import { StopSign } from './Notice';
+import { colour, SPACE } from './theme';
+import { Words } from './Words';
+
+/** "Do not drive" or "Test drive only" wherever a vehicle is named; nothing when it is free. */
+export function DriveMark({ state }: { readonly state: DriveState }) {
+  if (state === 'free') return null;
+  const stop = state === 'do not drive';
+  return (
+    <View style={[styles.mark, stop ? null : styles.caution]}>
+      {stop ? <StopSign small /> : null}
+      <Words size="small" strong tone={stop ? 'stop' : 'words'}>
+        {stop ? 'Do not drive' : 'Test drive only'}
+      </Words>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  mark: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair, alignSelf: 'flex-start' },
+  caution: { borderLeftWidth: 6, borderLeftColor: colour.words, borderStyle: 'dashed', paddingLeft: SPACE.small },
+});

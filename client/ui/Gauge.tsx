@@ -1,0 +1,57 @@
+import type { PlanBowl } from '@brook/core/plan';
+import type { Colour } from '@brook/core/fluid';
+import { StyleSheet, View } from 'react-native';
+import { Numeral } from './Numeral';
+import { colour, FLUID } from './theme';
+import { Words } from './Words';
+
+export interface GaugeProps {
+  readonly bowl: PlanBowl;
+  readonly levelMl: number;
+  readonly fluid: Colour;
+}
+
+/** The reservoir as the left edge of a run: MAX, MIN, the top-up level and where the model thinks the fluid stands. */
+export function Gauge({ bowl, levelMl, fluid }: GaugeProps) {
+  const share = (ml: number): `${number}%` => `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
+  return (
+    <View style={styles.gauge} role="img" aria-label={`${bowl.name}: ${Math.round(levelMl)} mL by the model; MIN ${bowl.minMl}, top up at ${Math.round(bowl.topUpLevelMl.value)}, MAX ${bowl.maxMl}`}>
+      <Words size="small" tone="softWords" align="center">
+        {bowl.name === 'Reservoir' ? 'mL' : bowl.name}
+      </Words>
+      <Numeral>{String(Math.round(levelMl))}</Numeral>
+      <View style={styles.scale}>
+        <View style={styles.tube}>
+          <View style={[styles.fluid, { height: share(levelMl), backgroundColor: FLUID[fluid] }]} />
+        </View>
+        <Mark at={share(bowl.maxMl)} word="MAX" />
+        <Mark at={share(bowl.topUpLevelMl.value)} word="top" dashed />
+        <Mark at={share(bowl.minMl)} word="MIN" below />
+      </View>
+    </View>
+  );
+}
+
+/** A line across the tube with its word beside it, above or below the line. */
+function Mark({ at, word, below, dashed }: { readonly at: `${number}%`; readonly word: string; readonly below?: boolean; readonly dashed?: boolean }) {
+  return (
+    <View style={[styles.mark, dashed ? styles.dashed : null, { bottom: at }]}>
+      <View style={below ? styles.wordBelow : styles.wordAbove}>
+        <Words size="small" strong={!dashed} align="right">
+          {word}
+        </Words>
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  gauge: { width: 64, alignItems: 'center', paddingVertical: 12, borderRightWidth: 1, borderRightColor: colour.hairline },
+  scale: { flex: 1, width: 60, marginTop: 8 },
+  tube: { position: 'absolute', left: 2, top: 0, bottom: 0, width: 26, borderWidth: 2, borderColor: colour.fluidEdge, borderRadius: 13, overflow: 'hidden', justifyContent: 'flex-end' },
+  fluid: { width: '100%', borderTopWidth: 2, borderTopColor: colour.fluidEdge },
+  mark: { position: 'absolute', left: 0, right: 0, height: 0, borderTopWidth: 2, borderTopColor: colour.edge },
+  dashed: { borderStyle: 'dashed' },
+  wordAbove: { position: 'absolute', right: 0, bottom: 1 },
+  wordBelow: { position: 'absolute', right: 0, top: 1 },
+});

@@ -1,0 +1,55 @@
+import type { ReactNode } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, SPACE, WIDE_FROM } from './theme';
+
+export interface PageProps {
+  readonly children: ReactNode;
+  /** Slim band at the left edge: the way, or the reservoir. */
+  readonly band?: ReactNode;
+  /** Second column on a wide screen; on a phone it is not shown. */
+  readonly beside?: ReactNode;
+  /** The next action, fixed at the bottom. */
+  readonly action?: ReactNode;
+  /** Whether the content fills the height by itself instead of scrolling. */
+  readonly fills?: boolean;
+}
+
+/** A screen: band at the edge, content, the one action at the bottom. */
+export function Page({ children, band, beside, action, fills }: PageProps) {
+  const wide = useWideScreen();
+  const content = fills ? (
+    <View style={styles.filled}>{children}</View>
+  ) : (
+    <ScrollView contentContainerStyle={[styles.scrolled, wide ? styles.scrolledWide : null]}>{children}</ScrollView>
+  );
+  return (
+    <View style={styles.page}>
+      {band}
+      <View style={styles.main} role="main">
+        <View style={styles.columns}>
+          <View style={[styles.column, wide && beside ? styles.columnBeside : wide ? styles.columnAlone : null]}>{content}</View>
+          {wide && beside ? <View style={styles.beside}>{beside}</View> : null}
+        </View>
+        {action}
+      </View>
+    </View>
+  );
+}
+
+/** Whether the screen is wide enough for two columns. */
+export function useWideScreen(): boolean {
+  return useWindowDimensions().width >= WIDE_FROM;
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, flexDirection: 'row', backgroundColor: colour.ground },
+  main: { flex: 1, minWidth: 0 },
+  columns: { flex: 1, flexDirection: 'row', minHeight: 0 },
+  column: { flex: 1, minWidth: 0 },
+  columnBeside: { flex: 4 },
+  columnAlone: { maxWidth: 760 },
+  beside: { flex: 5, borderLeftWidth: 1, borderLeftColor: colour.hairline, minWidth: 0 },
+  filled: { flex: 1, padding: SPACE.medium },
+  scrolled: { padding: SPACE.large, paddingBottom: SPACE.vast, gap: SPACE.large },
+  scrolledWide: { padding: SPACE.wide },
+});

@@ -1,0 +1,68 @@
+import { WAY, wayStep, type JobStage, type WayStep } from '@brook/core/job';
+import { StyleSheet, View } from 'react-native';
+import { capital } from './capital';
+import { Press } from './Press';
+import { colour } from './theme';
+import { Words } from './Words';
+
+export interface WayProps {
+  readonly stage: JobStage;
+  /** The step that is looked at. */
+  readonly shown: WayStep;
+  readonly onStep: (step: WayStep) => void;
+}
+
+/** How full each pool is, 0 to 1: done, in hand, still to come. An ended job stops where it stopped. */
+export function poolFill(stage: JobStage, step: WayStep, reached: WayStep): number {
+  if (stage === 'released') return 1;
+  const here = WAY.indexOf(wayStep(stage) ?? reached);
+  const place = WAY.indexOf(step);
+  if (place < here) return 1;
+  if (place > here || stage === 'ended') return 0;
+  return stage === 'test drive' ? 0.6 : 0.5;
+}
+
+/** The way from intake to release, down the left edge; each step a pool that fills with ink. */
+export function Way({ stage, shown, onStep }: WayProps) {
+  const reachedIndex = stage === 'ended' ? WAY.indexOf(shown) : WAY.indexOf(wayStep(stage)!);
+  return (
+    <View style={styles.band} role="navigation" aria-label="The way of this job">
+      {WAY.map((step, i) => {
+        const fill = poolFill(stage, step, shown);
+        const reachable = stage === 'released' || stage === 'ended' || i <= reachedIndex;
+        return (
+          <View key={step} style={styles.step}>
+            {i > 0 ? <View style={[styles.stream, fill > 0 ? styles.streamFull : null]} /> : null}
+            <Press
+              role="button"
+              aria-label={`${capital(step)}: ${fill === 1 ? 'done' : fill > 0 ? 'in hand' : 'to come'}`}
+              aria-current={step === shown ? 'step' : undefined}
+              aria-disabled={!reachable}
+              onPress={reachable ? () => onStep(step) : undefined}
+              style={styles.press}
+            >
+              <View style={[styles.pool, step === shown ? styles.poolShown : null]}>
+                <View style={[styles.ink, { height: 22 * fill }]} />
+              </View>
+              <Words size="small" strong={step === shown} tone={reachable ? 'words' : 'softWords'} align="center">
+                {capital(step)}
+              </Words>
+            </Press>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+
+const styles = StyleSheet.create({
+  band: { width: 64, borderRightWidth: 1, borderRightColor: colour.hairline, paddingVertical: 8 },
+  step: { flex: 1, alignItems: 'center', maxHeight: 132 },
+  stream: { width: 2, flex: 1, backgroundColor: colour.hairline },
+  streamFull: { width: 4, backgroundColor: colour.words },
+  press: { alignItems: 'center', width: 64 },
+  pool: { width: 28, height: 28, borderRadius: 14, borderWidth: 2, borderColor: colour.edge, padding: 1, overflow: 'hidden', justifyContent: 'flex-end', alignSelf: 'center' },
+  poolShown: { borderColor: colour.words, borderWidth: 3 },
+  ink: { backgroundColor: colour.words, width: 24 },
+});

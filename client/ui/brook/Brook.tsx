@@ -1,0 +1,120 @@
+import type { Layout } from '@brook/core/circuit';
+import type { Colour } from '@brook/core/fluid';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { colour, FLUID, SPACE } from '../theme';
+import { Words } from '../Words';
+import { brookGeometry, MARK_RADIUS, pathData, type DrawnStretch } from './geometry';
+
+export interface BrookProps {
+  readonly layout: Layout;
+  /** Bleeder ids in the order of the plan. */
+  readonly order: readonly string[];
+  readonly width: number;
+  readonly height: number;
+  readonly oldColour: Colour;
+  readonly newColour: Colour;
+  /** New share by element id, 0 to 1; absent means that nothing has moved. */
+  readonly newShares?: ReadonlyMap<string, number>;
+  /** Bleeder in hand. */
+  readonly current?: string | null;
+  readonly done?: readonly string[];
+  /** Whether the line of words under the picture is shown. */
+  readonly caption?: boolean;
+}
+
+const NUMBERS = "'Brook Numerals', sans-serif";
+
+/** The layout as a long profile: along, metres that the fluid runs; up, height above the ground. */
+export function Brook({ layout, order, width, height, oldColour, newColour, newShares, current, done = [], caption }: BrookProps) {
+  const g = useMemo(() => brookGeometry(layout, order, width, height), [layout, order, width, height]);
+  const shareOf = (id: string) => newShares?.get(id) ?? 0;
+  return (
+    <View>
+      <Svg width={width} height={height} role="img" aria-label={describe(layout, order, current ?? null)}>
+        <Line x1={8} x2={width - 8} y1={g.ground} y2={g.ground} stroke={colour.hairline} strokeWidth={1} />
+        {g.metres.map((m) => (
+          <G key={m.metre}>
+            <Line x1={m.x} x2={m.x} y1={g.ground - 3} y2={g.ground + 3} stroke={colour.edge} strokeWidth={1.5} />
+            <SvgText x={m.x} y={height - 4} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor="middle" fill={colour.softWords}>
+              {`${m.metre}${m.metre === 0 ? ' m' : ''}`}
+            </SvgText>
+          </G>
+        ))}
+        {g.bleeders.map((b) => (
+          <Path key={b.id} d={pathData([b.at, { x: b.mark.x, y: b.mark.y - MARK_RADIUS }])} stroke={colour.edge} strokeWidth={1.5} fill="none" />
+        ))}
+        {g.stretches.map((s) => (
+          <Path key={s.stretch.id} d={pathData([s.from, s.to])} stroke={colour.fluidEdge} strokeWidth={casing(s)} strokeLinecap="round" fill="none" />
+        ))}
+        {g.stretches.map((s) => (
+          <Fluid key={s.stretch.id} drawn={s} newShare={shareOf(s.stretch.id)} oldColour={oldColour} newColour={newColour} />
+        ))}
+        {g.nodes.map(({ node, at }) => {
+          if (node.kind === 'modulator') {
+            return <Rect key={node.id} x={at.x - 9} y={at.y - 7} width={18} height={14} fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]} stroke={colour.fluidEdge} strokeWidth={2.5} />;
+          }
+          if (node.kind === 'tee') return <Circle key={node.id} cx={at.x} cy={at.y} r={5} fill={colour.fluidEdge} />;
+          if (node.kind === 'caliper' || node.kind === 'wheel cylinder') {
+            return (
+              <Circle
+                key={node.id} cx={at.x} cy={at.y} r={node.kind === 'caliper' ? 8 : 6}
+                fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]} stroke={colour.fluidEdge} strokeWidth={2.5}
+              />
+            );
+          }
+          return null;
+        })}
+        <Rect x={g.reservoir.x - 15} y={g.reservoir.y - 24} width={30} height={26} rx={7} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />
+        <Rect x={g.reservoir.x - 12} y={g.reservoir.y - 13} width={24} height={12} rx={4} fill={newShares ? FLUID[newColour] : FLUID[oldColour]} />
+        <Line x1={g.reservoir.x} x2={g.reservoir.x} y1={g.reservoir.y + 2} y2={g.reservoir.y + 14} stroke={colour.fluidEdge} strokeWidth={6} />
+        {g.bleeders.map((b) => {
+          const filled = b.id === current;
+          const through = done.includes(b.id);
+          return (
+            <G key={b.id}>
+              <Circle cx={b.mark.x} cy={b.mark.y} r={MARK_RADIUS} fill={filled ? colour.words : colour.ground} stroke={through ? colour.edge : colour.words} strokeWidth={2} />
+              <SvgText x={b.mark.x} y={b.mark.y + 6} fontFamily={NUMBERS} fontSize={17} fontWeight="600" textAnchor="middle" fill={filled ? colour.ground : colour.words}>
+                {through ? '✓' : String(b.number)}
+              </SvgText>
+            </G>
+          );
+        })}
+      </Svg>
+      {caption ? (
+        <View style={{ paddingHorizontal: SPACE.small }}>
+          <Words size="small" tone="softWords">
+            {`Along: metres the fluid runs. Up: height. Dotted: old, ${oldColour}${newShares ? `. Plain: new, ${newColour}` : ''}.`}
+          </Words>
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Old fluid is dotted, new fluid plain, so that the picture does not rest on colour alone; the front stands where the new share says. */
+function Fluid({ drawn, newShare, oldColour, newColour }: { readonly drawn: DrawnStretch; readonly newShare: number; readonly oldColour: Colour; readonly newColour: Colour }) {
+  const front = { x: drawn.from.x + (drawn.to.x - drawn.from.x) * newShare, y: drawn.from.y + (drawn.to.y - drawn.from.y) * newShare };
+  const thick = casing(drawn) - 3;
+  return (
+    <G>
+      {newShare < 0.995 ? (
+        <>
+          <Path d={pathData([front, drawn.to])} stroke={FLUID[oldColour]} strokeWidth={thick} strokeLinecap="round" fill="none" />
+          <Path d={pathData([front, drawn.to])} stroke={oldColour === 'clear' || oldColour === 'straw' ? FLUID.black : FLUID.clear} strokeWidth={1.4} strokeDasharray="0.1 6" strokeLinecap="round" fill="none" />
+        </>
+      ) : null}
+      {newShare > 0.005 ? <Path d={pathData([drawn.from, front])} stroke={FLUID[newColour]} strokeWidth={thick} strokeLinecap="round" fill="none" /> : null}
+    </G>
+  );
+}
+
+/** The second circuit is drawn slimmer, so that two lines side by side are told apart. */
+const casing = (s: DrawnStretch): number => (s.circuit === 0 ? 9 : 7);
+
+function describe(layout: Layout, order: readonly string[], current: string | null): string {
+  const places = order.map((id) => layout.bleeders.find((b) => b.id === id)?.place).filter(Boolean);
+  const now = layout.bleeders.find((b) => b.id === current)?.place;
+  return `The brook of ${layout.name}: bleeders in order ${places.join(', ')}${now ? `; now at ${now}` : ''}`;
+}

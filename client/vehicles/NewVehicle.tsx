@@ -1,0 +1,63 @@
+import type { DriverSide, TemplateId } from '@brook/core/circuit';
+import { layoutTemplates, templateById } from '@brook/core/circuit';
+import { router } from 'expo-router';
+import { Controller, useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { ApiProblem } from '../data/api';
+import { useAddVehicle } from '../data/vehicles';
+import { ActionBar } from '../ui/ActionBar';
+import { Choice } from '../ui/Choice';
+import { Field } from '../ui/Field';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+
+interface Entry {
+  name: string;
+  tag: string;
+  templateId: TemplateId | null;
+  driverSide: DriverSide | null;
+}
+
+/** Add the vehicle in front of you from a layout template. */
+export function NewVehicle() {
+  const { control, handleSubmit, watch, setValue } = useForm<Entry>({ defaultValues: { name: '', tag: '', templateId: null, driverSide: null } });
+  const add = useAddVehicle();
+  const problem = add.error instanceof ApiProblem ? add.error : null;
+  const { templateId, driverSide } = watch();
+  const sides = (templateId && templateById(templateId)?.driverSides) || [];
+  const missing = templateId === null ? 'Choose the layout that is nearest' : sides.length > 1 && driverSide === null ? 'Say where the driver sits' : null;
+  const send = handleSubmit((entry) => {
+    if (missing) return;
+    add.mutate(
+      { name: entry.name, tag: entry.tag, templateId: entry.templateId!, driverSide: entry.driverSide ?? sides[0] },
+      { onSuccess: (vehicle) => router.replace(`/new?vehicle=${vehicle.id}`) },
+    );
+  });
+  return (
+    <Page action={<ActionBar label="Add it and take it in" busy={add.isPending} waitsFor={missing} onPress={() => void send()} side={{ label: 'Back', onPress: () => router.back() }} />}>
+      <View>
+        <Words size="small" tone="softWords">
+          Vehicles
+        </Words>
+        <Words size="head" heading={1}>
+          Add a vehicle
+        </Words>
+      </View>
+      <Controller control={control} name="name" render={({ field }) => <Field label="Name" value={field.value} onChange={field.onChange} onBlur={field.onBlur} fault={problem?.faultOf('name')} />} />
+      <Controller control={control} name="tag" render={({ field }) => <Field label="Plate or fleet number" value={field.value} onChange={field.onChange} onBlur={field.onBlur} autoCapitalize="characters" fault={problem?.faultOf('tag')} />} />
+      <Choice
+        question="Which layout is nearest?" why="Generic, no real model; its sizes are starting values." stacked chosen={templateId}
+        options={layoutTemplates.map((t) => ({ value: t.id, label: t.name, about: t.about }))}
+        onChoose={(id) => {
+          setValue('templateId', id);
+          setValue('driverSide', null);
+        }}
+      />
+      {sides.length > 1 ? (
+        <Choice question="Where does the driver sit?" options={sides.map((s) => ({ value: s, label: `On the ${s}` }))} chosen={driverSide} onChoose={(side) => setValue('driverSide', side)} />
+      ) : null}
+      {add.error && !problem?.faults.length ? <Caution title={add.error.message} /> : null}
+    </Page>
+  );
+}

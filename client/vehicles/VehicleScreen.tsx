@@ -1,0 +1,78 @@
+import { NEXT_WORDS } from '@brook/core/job';
+import { paths } from '@brook/core/circuit';
+import { Link, router } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { useVehicle } from '../data/vehicles';
+import { DriveNotice } from '../jobs/JobHead';
+import { ActionBar } from '../ui/ActionBar';
+import { BrookBox } from '../ui/brook/BrookBox';
+import { dayWords } from '../ui/dayWords';
+import { Page } from '../ui/Page';
+import { Press } from '../ui/Press';
+import { Failed, Loading } from '../ui/States';
+import { Words } from '../ui/Words';
+import { colour, SPACE, TOUCH, WORD } from '../ui/theme';
+
+/** One vehicle: whether it may move, its layout, and every job on it. */
+export function VehicleScreen({ id }: { readonly id: string }) {
+  const { data: vehicle, error, isPending, refetch } = useVehicle(id);
+  if (isPending) return <Loading what="the vehicle" />;
+  if (!vehicle) return <Failed error={error ?? new Error('This vehicle cannot be shown.')} again={() => void refetch()} />;
+  const order = [...paths(vehicle.layout)].sort((a, b) => b.lengthM.value - a.lengthM.value).map((p) => p.bleeder.id);
+  const open = vehicle.openJobId;
+  const fluid = 'amber' as const;
+  return (
+    <Page
+      action={
+        <ActionBar
+          label={open ? 'Go on with its job' : 'Take it in'} side={{ label: 'Vehicles', onPress: () => router.replace('/vehicles') }}
+          onPress={() => router.push(open ? `/jobs/${open}` : `/new?vehicle=${vehicle.id}`)}
+        />
+      }
+      beside={<View style={{ padding: SPACE.wide }}><BrookBox layout={vehicle.layout} order={order} height={420} oldColour={fluid} newColour={fluid} /></View>}
+    >
+      <View>
+        <Link href="/" style={{ ...WORD.small, color: colour.softWords, lineHeight: TOUCH }}>
+          ‹ Jobs
+        </Link>
+        <Words size="head" heading={1}>
+          {vehicle.name}
+        </Words>
+        <Words size="small" tone="softWords">
+          {`${vehicle.tag} · ${vehicle.layoutName}${vehicle.layout.driverSide === 'middle' ? '' : ` · driver on the ${vehicle.layout.driverSide}`}`}
+        </Words>
+      </View>
+      <DriveNotice job={vehicle} />
+      <BrookBox layout={vehicle.layout} order={order} height={220} oldColour={fluid} newColour={fluid} />
+      <View>
+        <Words strong heading={2}>
+          Jobs on it
+        </Words>
+        {vehicle.jobs.length === 0 ? <Words>None yet.</Words> : null}
+        <View role="list">
+          {vehicle.jobs.map((job) => (
+            <View key={job.id} role="listitem" style={styles.item}>
+              <Press role="link" onPress={() => router.push(`/jobs/${job.id}`)} style={styles.job} pressedStyle={{ backgroundColor: colour.well }}>
+                <View style={styles.between}>
+                  <Words strong>{`Job ${job.number}, ${job.scope}`}</Words>
+                  <Words size="small" tone="softWords">
+                    {dayWords(job.openedAt)}
+                  </Words>
+                </View>
+                <Words size="small" tone="softWords">
+                  {NEXT_WORDS[job.stage]}
+                </Words>
+              </Press>
+            </View>
+          ))}
+        </View>
+      </View>
+    </Page>
+  );
+}
+
+const styles = StyleSheet.create({
+  item: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  job: { paddingVertical: SPACE.small },
+  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
+});

@@ -1,0 +1,7 @@
+// Everything behind the first page, as one part that is fetched after it: what
+// two pages share would otherwise go into what every first load brings.
+export { Intake } from '../intake/Intake';
+export { JobScreen } from '../jobs/JobScreen';
+export { NewVehicle } from '../vehicles/NewVehicle';
+export { VehicleList } from '../vehicles/VehicleList';
+export { VehicleScreen } from '../vehicles/VehicleScreen';

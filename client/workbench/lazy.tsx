@@ -1,0 +1,26 @@
+import { lazy, Suspense, type ComponentType } from 'react';
+import { Loading } from '../ui/States';
+
+const load = () => import('./index');
+
+/** Fetch the workbench while the first page is looked at, so that it is here when the connection is not. */
+export function fetchWorkbench(): void {
+  void load();
+}
+
+function part<P extends object>(pick: (all: Awaited<ReturnType<typeof load>>) => ComponentType<P>, what: string): ComponentType<P> {
+  const Part = lazy(async () => ({ default: pick(await load()) }));
+  return function WorkbenchPart(props: P) {
+    return (
+      <Suspense fallback={<Loading what={what} />}>
+        <Part {...props} />
+      </Suspense>
+    );
+  };
+}
+
+export const Intake = part((all) => all.Intake, 'the intake');
+export const JobScreen = part((all) => all.JobScreen, 'the job');
+export const NewVehicle = part((all) => all.NewVehicle, 'the layouts');
+export const VehicleList = part((all) => all.VehicleList, 'the vehicles');
+export const VehicleScreen = part((all) => all.VehicleScreen, 'the vehicle');
