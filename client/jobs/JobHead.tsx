@@ -1,8 +1,7 @@
 import type { Job } from '@brook/contract';
 import { StyleSheet, View } from 'react-native';
 import { Link } from 'expo-router';
-import { Stop } from '../ui/Notice';
-import { Caution } from '../ui/Notice';
+import { Caution, Stop } from '../ui/Notice';
 import { Words } from '../ui/Words';
 import { clockTime, shortDate } from '../ui/dates';
 import { colour, SPACE, TOUCH, WORD } from '../ui/theme';

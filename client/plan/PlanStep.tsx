@@ -62,6 +62,12 @@ export function PlanStep({ job, band, onStep }: StepProps) {
       {act.error ? <Caution title={act.error.message} /> : null}
       {wide ? null : brook}
       <View>
+        <View style={styles.row} aria-hidden>
+          <View style={styles.grow} />
+          <ColumnHead word="path" />
+          <ColumnHead word="mL" />
+          <ColumnHead word="strokes" />
+        </View>
         {plan.stops.map((stop, i) => (
           <StopRow key={stop.bleeder.id} stop={stop} number={i + 1} />
         ))}
@@ -69,8 +75,12 @@ export function PlanStep({ job, band, onStep }: StepProps) {
           <View style={styles.grow}>
             <Words strong>Together</Words>
           </View>
-          <FigureValue figure={plan.totals.bledMl} />
-          <FigureValue figure={plan.totals.strokes} text={plan.totals.strokes.value.toFixed(0)} />
+          <View style={styles.cell}>
+            <FigureValue figure={plan.totals.bledMl} text={plan.totals.bledMl.value.toFixed(0)} />
+          </View>
+          <View style={styles.cell}>
+            <FigureValue figure={plan.totals.strokes} text={plan.totals.strokes.value.toFixed(0)} />
+          </View>
         </View>
       </View>
       <Caution title="Shut before the pedal comes up">Let go while the bleeder is open and air is drawn in at the threads.</Caution>
@@ -92,6 +102,16 @@ export function PlanStep({ job, band, onStep }: StepProps) {
       </Words>
       <EndJob job={job} />
     </Page>
+  );
+}
+
+function ColumnHead({ word }: { readonly word: string }) {
+  return (
+    <View style={styles.cell}>
+      <Words size="small" tone="softWords" align="right">
+        {word}
+      </Words>
+    </View>
   );
 }
 
@@ -119,9 +139,15 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
             </View>
           </View>
         </Press>
-        <FigureValue figure={stop.pathLengthM} />
-        <FigureValue figure={stop.bledMl} />
-        <FigureValue figure={stop.strokes} text={`${stop.strokes.value}×`} />
+        <View style={styles.cell}>
+          <FigureValue figure={stop.pathLengthM} />
+        </View>
+        <View style={styles.cell}>
+          <FigureValue figure={stop.bledMl} text={stop.bledMl.value.toFixed(0)} />
+        </View>
+        <View style={styles.cell}>
+          <FigureValue figure={stop.strokes} text={stop.strokes.value.toFixed(0)} />
+        </View>
       </View>
       {open ? (
         <View style={styles.why}>
@@ -165,10 +191,11 @@ const styles = StyleSheet.create({
   beside: { padding: SPACE.wide },
   grow: { flex: 1 },
   stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
-  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
+  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
+  cell: { width: 56, alignItems: 'flex-end' },
   place: { flex: 1 },
   placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
   why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },
-  together: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, borderTopWidth: 2, borderTopColor: colour.words },
+  together: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair, borderTopWidth: 2, borderTopColor: colour.words },
   take: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, minHeight: 52, borderTopWidth: 1, borderTopColor: colour.hairline },
 });

@@ -3,7 +3,6 @@ import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem } from
 import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { foldRun } from '@brook/core/run';
-import { sourceWords } from '@brook/core/figure';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
@@ -53,7 +52,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <JobHead job={job} />
       {failedDrive ? <Caution title="The test drive failed">Find out why, put it right, then prove everything again.</Caution> : null}
       <Choice
-        question={`How is the ${plan.control}?`} why={`Engine off, servo empty: first stroke, pumped, and 30 s under a steady push. ${sourceWords(PEDAL_RESULT_WORDS['firm and high'].source)}; the maker’s limit wins.`}
+        question={`How is the ${plan.control}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
         options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}
         chosen={proof.pedal} onChoose={(pedal) => enter({ ...proof, pedal })} stacked
         fault={proof.pedal && !pedalPasses(proof.pedal) ? 'Only firm and high passes. Find the cause, bleed again by undoing the last bleeder, or end the job unreleased.' : null}

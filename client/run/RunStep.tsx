@@ -1,5 +1,5 @@
 import { capital } from '../ui/capital';
-import { nextStep, type NextStep, type RunState } from '@brook/core/run';
+import { nextStep, RunFluid, type NextStep, type RunState } from '@brook/core/run';
 import type { Plan, PlanStop } from '@brook/core/plan';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -19,7 +19,6 @@ import { Halted, SomethingWrong } from './Halted';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { RunAction } from './RunAction';
-import { useBrookShares } from './useBrookShares';
 import { padLook } from './padLook';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
@@ -59,7 +58,8 @@ interface BleedingProps {
 }
 
 function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: BleedingProps) {
-  const shares = useBrookShares(plan, run.state);
+  const fluid = useMemo(() => new RunFluid(plan), [plan]);
+  const shares = useMemo(() => fluid.newSharesAfter(run.state.log), [fluid, run.state.log]);
   const bowl = plan.bowls.find((b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)))!;
   const done = run.state.bleeders.filter((b) => b.shut).map((b) => b.bleederId);
   const brook = (
@@ -86,7 +86,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
       <View style={styles.top}>
         <View style={styles.grow}>
           <Words size="small" tone="softWords">
-            {stop ? `${capital(plan.control)} · ${stop.bleeder.wrenchMm} mm · ${stop.bleeder.type === 'screw' ? 'open no further than it moves' : 'a quarter turn'}` : job.vehicleName}
+            {stop ? `${capital(plan.control)} · ${stop.bleeder.wrenchMm} mm · ${stop.bleeder.type === 'screw' ? 'just cracked open' : 'a quarter turn'}` : job.vehicleName}
           </Words>
         </View>
         <Link href="/" style={{ ...WORD.small, color: colour.softWords }}>

@@ -25,7 +25,7 @@ export function Gauge({ bowl, levelMl, fluid }: GaugeProps) {
           <View style={[styles.fluid, { height: share(levelMl), backgroundColor: FLUID[fluid] }]} />
         </View>
         <Mark at={share(bowl.maxMl)} word="MAX" />
-        <Mark at={share(bowl.topUpLevelMl.value)} word="top" dashed />
+        <Mark at={share(bowl.topUpLevelMl.value)} word="fill" dashed />
         <Mark at={share(bowl.minMl)} word="MIN" below />
       </View>
     </View>

@@ -31,8 +31,7 @@ export function Way({ stage, shown, onStep }: WayProps) {
         const fill = poolFill(stage, step, shown);
         const reachable = stage === 'released' || stage === 'ended' || i <= reachedIndex;
         return (
-          <View key={step} style={styles.step}>
-            {i > 0 ? <View style={[styles.stream, fill > 0 ? styles.streamFull : null]} /> : null}
+          <View key={step} style={[styles.step, i === WAY.length - 1 ? styles.mouth : null]}>
             <Press
               role="button"
               aria-label={`${capital(step)}: ${fill === 1 ? 'done' : fill > 0 ? 'in hand' : 'to come'}`}
@@ -48,6 +47,7 @@ export function Way({ stage, shown, onStep }: WayProps) {
                 {capital(step)}
               </Words>
             </Press>
+            {i < WAY.length - 1 ? <View style={[styles.stream, fill === 1 ? styles.streamFull : null]} /> : null}
           </View>
         );
       })}
@@ -58,10 +58,11 @@ export function Way({ stage, shown, onStep }: WayProps) {
 
 const styles = StyleSheet.create({
   band: { width: 64, borderRightWidth: 1, borderRightColor: colour.hairline, paddingVertical: 8 },
-  step: { flex: 1, alignItems: 'center', maxHeight: 132 },
+  step: { flex: 1, alignItems: 'center' },
+  mouth: { flexGrow: 0, flexShrink: 0, flexBasis: 'auto' },
   stream: { width: 2, flex: 1, backgroundColor: colour.hairline },
   streamFull: { width: 4, backgroundColor: colour.words },
-  press: { alignItems: 'center', width: 64 },
+  press: { alignItems: 'center', width: 64, gap: 2 },
   pool: { width: 28, height: 28, borderRadius: 14, borderWidth: 2, borderColor: colour.edge, padding: 1, overflow: 'hidden', justifyContent: 'flex-end', alignSelf: 'center' },
   poolShown: { borderColor: colour.words, borderWidth: 3 },
   ink: { backgroundColor: colour.words, width: 24 },

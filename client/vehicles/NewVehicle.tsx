@@ -1,7 +1,7 @@
 import type { DriverSide, TemplateId } from '@brook/core/circuit';
 import { layoutTemplates, templateById } from '@brook/core/circuit';
 import { router } from 'expo-router';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { ApiProblem } from '../data/api';
 import { useAddVehicle } from '../data/vehicles';
@@ -21,10 +21,11 @@ interface Entry {
 
 /** Add the vehicle in front of you from a layout template. */
 export function NewVehicle() {
-  const { control, handleSubmit, watch, setValue } = useForm<Entry>({ defaultValues: { name: '', tag: '', templateId: null, driverSide: null } });
+  const { control, handleSubmit, setValue } = useForm<Entry>({ defaultValues: { name: '', tag: '', templateId: null, driverSide: null } });
   const add = useAddVehicle();
   const problem = add.error instanceof ApiProblem ? add.error : null;
-  const { templateId, driverSide } = watch();
+  const templateId = useWatch({ control, name: 'templateId' });
+  const driverSide = useWatch({ control, name: 'driverSide' });
   const sides = (templateId && templateById(templateId)?.driverSides) || [];
   const missing = templateId === null ? 'Choose the layout that is nearest' : sides.length > 1 && driverSide === null ? 'Say where the driver sits' : null;
   const send = handleSubmit((entry) => {

@@ -1,5 +1,4 @@
-import type { FillVerdict } from '@brook/core/fluid';
-import { CLARITIES, COLOURS, FOREIGN_SIGNS, GRADES, waterFault, type Grade } from '@brook/core/fluid';
+import { CLARITIES, COLOURS, FOREIGN_SIGNS, GRADES, waterFault, type FillVerdict, type Grade } from '@brook/core/fluid';
 import { PEDAL_RESULTS } from '@brook/core/pedal';
 import type { PlanResult } from '@brook/core/plan';
 import { z } from 'zod';

@@ -16,3 +16,4 @@ export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
 export { planAgainstActual, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';
+export { RunFluid } from './runFluid';

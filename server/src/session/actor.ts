@@ -19,7 +19,6 @@ declare module 'express-session' {
 
 declare global {
   // Express's own way to extend a request.
-  // eslint-disable-next-line @typescript-eslint/no-namespace
   namespace Express {
     interface Request {
       actor?: Actor;

@@ -1,0 +1,46 @@
+import type { Plan } from '../plan';
+import { CircuitFluid } from '../washout';
+import type { RunEvent } from './event';
+
+/**
+ * The fluid in the layout as a run moves it, for the picture: it follows the
+ * log event by event, and only an undo makes it start over. It changes as it
+ * is used; keep one for each run that is shown.
+ */
+export class RunFluid {
+  private fluid: CircuitFluid;
+  private followed: readonly RunEvent[] = [];
+
+  constructor(private readonly plan: Plan) {
+    this.fluid = new CircuitFluid(plan.layout);
+  }
+
+  /** New share by element id after the events of a log, 0 to 1. */
+  newSharesAfter(log: readonly RunEvent[]): ReadonlyMap<string, number> {
+    const goesOn = this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
+    if (!goesOn) {
+      this.fluid = new CircuitFluid(this.plan.layout);
+      this.followed = [];
+    }
+    for (const event of log.slice(this.followed.length)) this.follow(event);
+    this.followed = log;
+    return this.fluid.newShares();
+  }
+
+  private follow(event: RunEvent): void {
+    const { bowls, stops } = this.plan;
+    if (event.kind === 'prepared' && event.step === 'empty reservoir') for (const b of bowls) this.fluid.emptyBowl(b.id);
+    if (event.kind === 'prepared' && event.step === 'fill reservoir') for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
+    if (event.kind === 'decided' && event.decision === 'start again') for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
+    if (event.kind === 'topped up') {
+      const bowl = bowls.find((b) => b.id === event.bowlId);
+      if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
+    }
+    const stop = event.kind === 'stroke' ? stops.find((s) => s.bleeder.id === event.bleederId) : undefined;
+    if (!stop) return;
+    // A stroke made against the call draws only what is there: past that it was air.
+    const bowl = bowls.find((b) => b.id === stop.bowlId)!;
+    const drawnMl = Math.min(stop.strokeMl.value, this.fluid.levelMl(bowl.id) - bowl.airDrawnMl);
+    if (drawnMl > 0) this.fluid.bleed(stop.bleeder.id, drawnMl);
+  }
+}

@@ -1,0 +1,22 @@
+import { defineConfig } from '@playwright/test';
+
+const LAUNCH = {
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+};
+
+/** The built app, served by the real server on a throwaway database; `npm test` starts both and says where. */
+export default defineConfig({
+  testDir: './tests',
+  outputDir: '../.test/browser',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['line'], ['json', { outputFile: '../.test/browser.json' }]],
+  use: { baseURL: process.env.BROOK_URL, launchOptions: LAUNCH, trace: 'off' },
+  projects: [
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

@@ -1,0 +1,24 @@
+const node = (room) => ({
+  displayName: room,
+  rootDir: `${__dirname}/${room}`,
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  testEnvironment: 'node',
+  transform: { '\\.ts$': `${__dirname}/scripts/jest/esbuild.cjs` },
+});
+
+module.exports = {
+  projects: [
+    node('core'),
+    node('contract'),
+    { ...node('server'), testTimeout: 30_000 },
+    node('demo'),
+    {
+      displayName: 'client',
+      preset: 'jest-expo/web',
+      rootDir: `${__dirname}/client`,
+      testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+      testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+      modulePathIgnorePatterns: ['<rootDir>/dist'],
+    },
+  ],
+};
