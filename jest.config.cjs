@@ -7,10 +7,11 @@ const node = (room) => ({
 });
 
 module.exports = {
+  testTimeout: 30_000,
   projects: [
     node('core'),
     node('contract'),
-    { ...node('server'), testTimeout: 30_000 },
+    node('server'),
     node('demo'),
     {
       displayName: 'client',

@@ -64,7 +64,7 @@ export function totalFigures(of: {
   const topUps = figure({
     label: 'Top-ups', value: stops.reduce((total, s) => total + s.topUps.length, 0), unit: 'times',
     rule: 'one whenever the next stroke would take the level below the top-up level', source: ARITHMETIC,
-    from: stops.map((s) => figure({ label: s.bleeder.place, value: s.topUps.length, unit: 'times', rule: 'by the level in the simulation', source: ARITHMETIC })),
+    from: stops.map((s) => figure({ label: s.bleeder.place, value: s.topUps.length, unit: 'times', rule: 'by the level in the simulation', source: MODEL })),
   });
   const removedMl = figure({
     label: 'Removed from the reservoir first', value: of.removedMl, unit: 'mL',
@@ -75,8 +75,8 @@ export function totalFigures(of: {
     ]),
   });
   const finalLevel = figure({
-    label: 'Level at the end', value: of.pouredMl - of.removedMl - bledMl.value, unit: 'mL',
-    rule: `change of the reservoir against the start: it ends at ${preferences.finalLevel[layout.vehicleKind] === 'MAX' ? 'MAX' : 'midway, to leave room for heat'} or where the last stroke left it`,
+    label: 'Change of the reservoir', value: of.pouredMl - of.removedMl - bledMl.value, unit: 'mL',
+    rule: `level at the end less level at the start: it ends at ${preferences.finalLevel[layout.vehicleKind] === 'MAX' ? 'MAX' : 'midway, to leave room for heat'} or where the last stroke left it`,
     source: PRACTICE,
   });
   return {

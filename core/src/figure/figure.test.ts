@@ -1,0 +1,29 @@
+import { ARITHMETIC, ENTRY, figure, figureText, MODEL, PRACTICE, sourceWords } from '.';
+
+test('a figure that is not a finite number never gets made', () => {
+  for (const value of [NaN, Infinity, -Infinity]) {
+    expect(() => figure({ label: 'Fluid', value, unit: 'mL', rule: 'r', source: MODEL })).toThrow(/finite/);
+  }
+});
+
+test('an entry has nothing it was computed from', () => {
+  expect(figure({ label: 'Bore', value: 20, unit: 'mm', rule: 'in the layout', source: ENTRY }).from).toEqual([]);
+});
+
+test.each([
+  [{ value: 201.4, unit: 'mL' }, '201 mL'],
+  [{ value: 5.34, unit: 'mL' }, '5.3 mL'],
+  [{ value: 12, unit: 'mL' }, '12 mL'],
+  [{ value: 5.24, unit: 'm' }, '5.2 m'],
+  [{ value: 39, unit: 'strokes' }, '39 strokes'],
+  [{ value: 1.25, unit: '%' }, '1.3 %'],
+  [{ value: 0.333, unit: 'ratio' }, '0.33'],
+] as const)('%j reads %s', (of, words) => {
+  expect(figureText(of)).toBe(words);
+});
+
+test('every kind of source says how sure it is, and a standard is named', () => {
+  expect(sourceWords({ kind: 'standard', name: 'ISO 4925:2020' })).toBe('Standard: ISO 4925:2020');
+  const others = [PRACTICE, MODEL, ENTRY, ARITHMETIC].map(sourceWords);
+  expect(new Set(others).size).toBe(others.length);
+});

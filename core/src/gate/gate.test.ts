@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { PEDAL_RESULT_WORDS, PEDAL_RESULTS, pedalPasses } from '../pedal';
+import { foldEvent, foldRun, followCalls, type RunEvent } from '../run';
+import { countingIds, planOf } from '../testing';
+import { CHECK_WORDS, EMPTY_PROOF, gateWords, PROOF_ITEMS, releaseGate, type CheckItem, type Proof } from '.';
+
+const PLAN = planOf('hatchback-diagonal');
+const log = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
+const DONE = foldRun(PLAN, log);
+const GOOD: Proof = { pedal: 'firm and high', checks: Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, true])) };
+const codes = (...args: Parameters<typeof releaseGate>) => releaseGate(...args).reasons.map((r) => r.code);
+
+test('nothing measured passes nothing: every missing thing is named', () => {
+  const answer = releaseGate(PLAN, foldRun(PLAN, []), EMPTY_PROOF, null);
+  expect(answer.verdict).toBe('shut');
+  expect(answer.reasons.map((r) => r.code)).toEqual(['run not finished', 'pedal not judged', ...PROOF_ITEMS.car.map(() => 'not checked')]);
+});
+
+test('all good opens the drive first and the release only after a good drive', () => {
+  expect(releaseGate(PLAN, DONE, GOOD, null)).toEqual({ verdict: 'test drive', reasons: [{ code: 'no test drive' }] });
+  expect(releaseGate(PLAN, DONE, GOOD, 'bad')).toEqual({ verdict: 'shut', reasons: [{ code: 'drive failed' }] });
+  expect(releaseGate(PLAN, DONE, GOOD, 'good')).toEqual({ verdict: 'release', reasons: [] });
+});
+
+// Only a firm, high pedal passes: common practice, no source.
+test.each(PEDAL_RESULTS)('pedal "%s"', (pedal) => {
+  expect(pedalPasses(pedal)).toBe(pedal === 'firm and high');
+  expect(codes(PLAN, DONE, { ...GOOD, pedal }, 'good')).toEqual(pedal === 'firm and high' ? [] : ['pedal does not pass']);
+  expect(PEDAL_RESULT_WORDS[pedal].means).not.toBe('');
+});
+
+test('the gate opens only when every answer is yes, whatever was answered', () => {
+  const answers = fc.record(Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, fc.option(fc.boolean(), { nil: undefined })])) as Record<CheckItem, fc.Arbitrary<boolean | undefined>>);
+  fc.assert(
+    fc.property(answers, fc.option(fc.constantFrom(...PEDAL_RESULTS)), fc.constantFrom(null, 'good' as const, 'bad' as const), (given, pedal, drive) => {
+      const checks = Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as Proof['checks'];
+      const answer = releaseGate(PLAN, DONE, { pedal, checks }, drive);
+      const all = pedal === 'firm and high' && PROOF_ITEMS.car.every((i) => checks[i] === true);
+      expect(answer.verdict === 'release').toBe(all && drive === 'good');
+      expect(answer.verdict !== 'shut').toBe(all && drive !== 'bad');
+      expect(answer.reasons.length === 0).toBe(answer.verdict === 'release');
+    }),
+  );
+});
+
+test('one stroke undone shuts the gate again', () => {
+  const last = log.filter((e) => e.kind === 'shut').at(-1)!;
+  const state = foldEvent(PLAN, DONE, { id: 'u', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'undone', eventId: last.id });
+  expect(codes(PLAN, state, GOOD, 'good')).toEqual(['run not finished']);
+});
+
+test('a bleeder that was left cannot be released by this job, and an ended run by none', () => {
+  const halt: RunEvent = { id: 'h', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'halted', reason: 'grease', bleederId: 'left-rear' };
+  const decided = (decision: 'leave shut' | 'end job') => foldRun(PLAN, [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as RunEvent], DONE);
+  expect(codes(PLAN, decided('leave shut'), GOOD, 'good')).toEqual(['bleeder left']);
+  expect(codes(PLAN, decided('end job'), GOOD, 'good')).toEqual(['run ended']);
+});
+
+test('a motorcycle has no wheels to put back', () => {
+  expect(PROOF_ITEMS.motorcycle).not.toContain('wheels');
+});
+
+test('every reason has a sentence', () => {
+  const items = Object.keys(CHECK_WORDS) as CheckItem[];
+  const reasons = [
+    { code: 'run not finished' }, { code: 'run ended' }, { code: 'bleeder left', place: 'left rear' }, { code: 'pedal not judged' }, { code: 'pedal does not pass', result: 'springy' },
+    { code: 'no test drive' }, { code: 'drive failed' }, ...items.flatMap((item) => [{ code: 'not checked', item } as const, { code: 'check failed', item } as const]),
+  ] as const;
+  const sentences = reasons.map(gateWords);
+  expect(new Set(sentences).size).toBe(sentences.length);
+  expect(sentences.every((s) => s.endsWith('.'))).toBe(true);
+});

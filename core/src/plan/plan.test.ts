@@ -1,0 +1,202 @@
+import fc from 'fast-check';
+import { paths, type DriverSide, type Layout } from '../circuit';
+import { figure, MODEL, type Figure } from '../figure';
+import { arbitraryLayout, layoutOf, planOf } from '../testing';
+import { mixedVolumesFor } from '../washout';
+import { orderWords, planBleed, planPaths, planPreferences, refusalWords, strokeVolume, type PlanRequest, type PlanResult } from '.';
+
+const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({ layout, scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'straw', ...more });
+const order = (...args: Parameters<typeof planOf>) => planOf(...args).stops.map((s) => s.bleeder.place);
+const refusals = (result: PlanResult) => (result.verdict === 'refused' ? result.reasons : []);
+
+describe('strokes', () => {
+  // πd²/4 · stroke by hand: 20.6 mm bore is 333.3 mm², times 16 mm is 5.33 mL.
+  test('one stroke is bore area times the smaller stroke', () => {
+    const chamber = layoutOf('hatchback-diagonal').master.chambers.find((c) => c.id === 'secondary')!;
+    expect(strokeVolume(chamber).value).toBeCloseTo(5.333, 3);
+    expect(strokeVolume({ ...chamber, bleedStrokeMm: 8 }).value).toBeCloseTo(5.333 / 2, 3);
+  });
+});
+
+describe('order', () => {
+  // Farthest by the fluid's way first: common practice, no source.
+  test.each<[Parameters<typeof planOf>[0], DriverSide, string[]]>([
+    ['hatchback-diagonal', 'right', ['left rear', 'right rear', 'left front', 'right front']],
+    ['hatchback-diagonal', 'left', ['right rear', 'left rear', 'right front', 'left front']],
+    ['veteran-single', 'right', ['left rear', 'right rear', 'left front', 'right front']],
+    ['motorcycle-front-disc', 'middle', ['front']],
+  ])('%s with the driver %s', (id, side, expected) => {
+    expect(order(id, side)).toEqual(expected);
+  });
+
+  test('the pickup’s driver side mirrors the order of the fronts', () => {
+    const fronts = (side: DriverSide) => order('pickup-front-rear', side).slice(2);
+    expect(fronts('left')).toEqual([...fronts('right')].reverse());
+  });
+
+  test('no path comes after a shorter one, and each says why', () => {
+    fc.assert(
+      fc.property(arbitraryLayout, (layout) => {
+        const result = planBleed(request(layout));
+        if (result.verdict === 'refused') return;
+        const lengths = result.plan.stops.map((s) => Math.round(s.pathLengthM.value * 100));
+        expect(lengths).toEqual([...lengths].sort((a, b) => b - a));
+        for (const s of result.plan.stops) expect(orderWords(s.why)).toMatch(/m|only/);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('of equal paths the side away from the driver comes first, and the words say so', () => {
+    const layout = layoutOf('pickup-front-rear', 'right');
+    const length = (place: string) => paths(layout).find((p) => p.bleeder.place === place)!;
+    const longer = length('left front').lengthM.value > length('right front').lengthM.value ? 'left' : 'right';
+    const differ = Math.round(Math.abs(length('left front').lengthM.value - length('right front').lengthM.value) * 1000);
+    const even: Layout = { ...layout, stretches: layout.stretches.map((s) => (s.id === `${longer}-front-line` ? { ...s, lengthMm: s.lengthMm - differ } : s)) };
+    const stops = planOf(even).stops.filter((s) => s.bleeder.place.endsWith('front'));
+    expect(stops.map((s) => s.bleeder.place)).toEqual(['left front', 'right front']);
+    expect(stops[0]!.why.code).toBe('equal, away from the driver');
+    expect(orderWords(stops[0]!.why)).toContain('away from the driver');
+  });
+});
+
+describe('what must always hold', () => {
+  test('every reachable bleeder appears once', () => {
+    fc.assert(
+      fc.property(arbitraryLayout, (layout) => {
+        const result = planBleed(request(layout));
+        if (result.verdict === 'refused') return;
+        expect(result.plan.stops.map((s) => s.bleeder.id).sort()).toEqual(layout.bleeders.map((b) => b.id).sort());
+        expect(planPaths(result.plan).map((p) => p.bleeder.id)).toEqual(result.plan.stops.map((s) => s.bleeder.id));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('what is poured is what was removed and bled, and the change of the reservoir', () => {
+    fc.assert(
+      fc.property(arbitraryLayout, (layout) => {
+        const result = planBleed(request(layout));
+        if (result.verdict === 'refused') return;
+        const { totals, bowls, stops, containers } = result.plan;
+        expect(totals.bledMl.value).toBeCloseTo(stops.reduce((sum, s) => sum + s.strokes.value * s.strokeMl.value, 0), 6);
+        // The cars of this test end at MAX, where they began.
+        expect(bowls.every((b) => b.finalLevelMl === b.maxMl)).toBe(true);
+        expect(totals.pouredMl.value).toBeCloseTo(totals.removedMl.value + totals.bledMl.value, 6);
+        expect(containers.totalMl).toBeGreaterThanOrEqual(totals.pouredMl.value - 1e-6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('the strokes are enough, and one fewer is not', () => {
+    fc.assert(
+      fc.property(arbitraryLayout, (layout) => {
+        const result = planBleed(request(layout));
+        if (result.verdict === 'refused') return;
+        for (const s of result.plan.stops) {
+          expect(s.strokes.value * s.strokeMl.value).toBeGreaterThanOrEqual(s.neededMl.value - 1e-9);
+          if (s.strokes.value > 0) expect((s.strokes.value - 1) * s.strokeMl.value).toBeLessThanOrEqual(s.neededMl.value + 1e-9);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('the same request gives the same plan, and a plan survives being stored', () => {
+    const plan = planOf('hatchback-diagonal');
+    expect(planOf('hatchback-diagonal')).toEqual(plan);
+    expect(JSON.parse(JSON.stringify(plan))).toEqual(plan);
+  });
+});
+
+describe('amounts', () => {
+  test('a harder target takes more and leaves less', () => {
+    const at = (outletTarget: number) => {
+      const result = planBleed(request(layoutOf('hatchback-diagonal'), { preferences: { outletTarget } }));
+      if (result.verdict === 'refused') throw new Error('refused');
+      return result.plan.totals;
+    };
+    expect(at(0.99).bledMl.value).toBeGreaterThan(at(0.95).bledMl.value);
+    expect(at(0.99).oldLeftMl.value).toBeLessThan(at(0.95).oldLeftMl.value);
+  });
+
+  // A tank behind nothing but a short wide line: the closed form −ln 0.02 volumes bounds it from below (Levenspiel).
+  test('a motorcycle needs at least the volumes that its caliper alone would need', () => {
+    const stop = planOf('motorcycle-front-disc').stops[0]!;
+    expect(stop.neededMl.value).toBeGreaterThan(mixedVolumesFor(0.98) * 15);
+  });
+
+  test('old fluid in closed pockets is said where there is a modulator and nowhere else', () => {
+    expect(planOf('hatchback-diagonal').totals.pocketsMl.value).toBe(10);
+    expect(planOf('pickup-front-rear').totals.pocketsMl.value).toBe(0);
+  });
+
+  test('a car ends at MAX, a motorcycle midway', () => {
+    expect(planOf('veteran-single').bowls[0]!.finalLevelMl).toBe(240);
+    expect(planOf('motorcycle-front-disc').bowls[0]!.finalLevelMl).toBe((32 + 12) / 2);
+  });
+
+  test('minutes follow from their house rules', () => {
+    const { totals, stops, preferences } = planOf('hatchback-diagonal');
+    const byHand = stops.length * preferences.minutesPerBleeder + (totals.strokes.value * preferences.secondsPerStrokeTwoPeople) / 60 + totals.topUps.value * preferences.minutesPerTopUp;
+    expect(totals.minutes.value).toBeCloseTo(byHand, 9);
+  });
+});
+
+describe('every figure says where it comes from', () => {
+  const walk = (f: Figure, visit: (f: Figure) => void): void => {
+    visit(f);
+    f.from.forEach((part) => walk(part, visit));
+  };
+
+  test.each(['hatchback-diagonal', 'pickup-front-rear', 'veteran-single', 'motorcycle-front-disc'] as const)('%s', (id) => {
+    const plan = planOf(id);
+    const all = [...Object.values(plan.totals), plan.containers.leftOverMl, ...plan.bowls.map((b) => b.topUpLevelMl), ...plan.stops.flatMap((s) => [s.pathLengthM, s.pathVolumeMl, s.strokeMl, s.neededMl, s.strokes, s.bledMl, s.oldLeftMl])];
+    for (const top of all) {
+      walk(top, (f) => {
+        expect(f.label).not.toBe('');
+        expect(f.rule).not.toBe('');
+        // Arithmetic is arithmetic on something; only an empty sum may have nothing under it.
+        if (f.source.kind === 'arithmetic' && f.value !== 0 && !f.rule.includes('πd²/4')) expect(f.from.length).toBeGreaterThan(0);
+      });
+    }
+  });
+});
+
+describe('refusals', () => {
+  test('a modulator with a bleeder of its own is refused by name and with the reason', () => {
+    const base = layoutOf('hatchback-diagonal');
+    const layout: Layout = { ...base, bleeders: [...base.bleeders, { id: 'modulator-bleeder', at: 'modulator-primary', place: 'modulator', wrenchMm: 8, type: 'screw' }] };
+    const [reason] = refusals(planBleed(request(layout)));
+    expect(reason).toMatchObject({ code: 'modulator bleeder', element: 'modulator-primary' });
+    expect(refusalWords(reason!)).toContain('two passes');
+  });
+
+  test('a faulty layout is refused with its faults', () => {
+    const base = layoutOf('hatchback-diagonal');
+    const [reason] = refusals(planBleed(request({ ...base, stretches: base.stretches.map((s) => ({ ...s, lengthMm: 40_000 })) })));
+    expect(reason).toMatchObject({ code: 'bad layout' });
+    expect(refusalWords(reason!)).toContain('40000 mm');
+  });
+
+  test('a reservoir too small for one stroke is refused', () => {
+    const base = layoutOf('motorcycle-front-disc');
+    const layout: Layout = { ...base, reservoir: { ...base.reservoir, chambers: [{ id: 'bowl', name: 'Reservoir', maxMl: 8, minMl: 5, airDrawnMl: 2 }] } };
+    expect(refusals(planBleed(request(layout)))).toMatchObject([{ code: 'no stroke before top-up', element: 'bowl' }]);
+  });
+
+  test('a path that would never run new is refused by name', () => {
+    const base = layoutOf('motorcycle-front-disc');
+    const layout: Layout = { ...base, nodes: base.nodes.map((n) => (n.kind === 'caliper' ? { ...n, cavityMl: 200 } : n)), master: { ...base.master, chambers: base.master.chambers.map((c) => ({ ...c, boreMm: 8, bleedStrokeMm: 4 })) } };
+    expect(refusals(planBleed(request(layout)))).toMatchObject([{ code: 'never new', element: 'front' }]);
+  });
+
+  test.each([{ outletTarget: 1 }, { outletTarget: 0.4 }, { minutesPerBleeder: -1 }, { secondsPerStrokeLever: NaN }])('house rule %j is refused', (given) => {
+    expect(() => planPreferences(given)).toThrow(/give/);
+  });
+});
+
+test('a figure made here is one that can be opened', () => {
+  expect(figure({ label: 'x', value: 1, unit: 'mL', rule: 'r', source: MODEL }).from).toEqual([]);
+});

@@ -1,0 +1,265 @@
+import fc from 'fast-check';
+import type { Plan } from '../plan';
+import { arbitraryLayout, countingIds, layoutOf, planOf } from '../testing';
+import { planBleed } from '../plan';
+import { CircuitFluid } from '../washout';
+import {
+  BUBBLE_READINGS, DECISION_WORDS, DECISIONS_ON, emptyRun, eventFault, foldEvent, foldRun, followCalls, HALT_REASONS, HALT_WORDS, missingAt, nextStep, planAgainstActual, RunFluid,
+  type HaltReason, type RunEvent, type RunState,
+} from '.';
+
+const HATCHBACK = planOf('hatchback-diagonal');
+const MOTORCYCLE = planOf('motorcycle-front-disc');
+const follow = (plan: Plan, strokes?: number) => followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
+const base = (id: string) => ({ id, deviceId: 'phone', deviceSeq: 1, atMs: 1000 });
+const at = (state: RunState, bleederId: string) => state.bleeders.find((b) => b.bleederId === bleederId)!;
+
+/** A run whose preparation is through, at the first bleeder. */
+const prepared = (plan: Plan) => foldRun(plan, follow(plan, 0));
+
+/** Any log over a plan: sensible and senseless events, undos and second copies among them. */
+const anyLog = (plan: Plan): fc.Arbitrary<RunEvent[]> => {
+  const bleederId = fc.constantFrom(...plan.stops.map((s) => s.bleeder.id));
+  const kind = fc.oneof(
+    fc.constantFrom(...plan.preparation).map((step) => ({ kind: 'prepared' as const, step })),
+    { weight: 5, arbitrary: bleederId.map((b) => ({ kind: 'stroke' as const, bleederId: b })) },
+    fc.tuple(bleederId, fc.constantFrom(...BUBBLE_READINGS)).map(([b, reading]) => ({ kind: 'bubbles' as const, bleederId: b, reading })),
+    bleederId.map((b) => ({ kind: 'colour' as const, bleederId: b, colour: 'straw' as const })),
+    fc.constantFrom(...plan.bowls).map((b) => ({ kind: 'topped up' as const, bowlId: b.id })),
+    bleederId.map((b) => ({ kind: 'shut' as const, bleederId: b, tightened: 'by feel' as const })),
+    fc.tuple(bleederId, fc.constantFrom(...HALT_REASONS)).map(([b, reason]) => ({ kind: 'halted' as const, reason, bleederId: b })),
+    fc.tuple(fc.nat(30), fc.constantFrom('start again' as const, 'go on' as const, 'leave shut' as const)).map(([n, decision]) => ({ kind: 'decided' as const, haltId: `e${n}`, decision })),
+    fc.nat(30).map((n) => ({ kind: 'undone' as const, eventId: `e${n}` })),
+  );
+  return fc.array(fc.tuple(kind, fc.nat(40)), { maxLength: 40 }).map((drawn) => drawn.map(([said, n], i) => ({ ...base(n < 4 ? `e${n}` : `e${i}`), ...said }) as RunEvent));
+};
+
+describe('the fold', () => {
+  test('any prefix and then the rest gives what all gives', () => {
+    fc.assert(
+      fc.property(anyLog(HATCHBACK), fc.nat(), (log, cut) => {
+        const k = log.length === 0 ? 0 : cut % (log.length + 1);
+        expect(foldRun(HATCHBACK, log.slice(k), foldRun(HATCHBACK, log.slice(0, k)))).toEqual(foldRun(HATCHBACK, log));
+      }),
+    );
+  });
+
+  test('a batch sent twice changes nothing', () => {
+    fc.assert(
+      fc.property(anyLog(HATCHBACK), fc.nat(), (log, from) => {
+        const once = foldRun(HATCHBACK, log);
+        expect(foldRun(HATCHBACK, log.slice(log.length === 0 ? 0 : from % log.length), once)).toEqual(once);
+      }),
+    );
+  });
+
+  test('undoing what was done last gives the state before it, but for what is remembered as seen', () => {
+    fc.assert(
+      fc.property(anyLog(HATCHBACK), (log) => {
+        const before = foldRun(HATCHBACK, log);
+        const { seenIds: _, ...rest } = before;
+        const after = foldRun(HATCHBACK, [{ ...base('new'), kind: 'stroke', bleederId: 'left-rear' }, { ...base('undo'), kind: 'undone', eventId: 'new' }], before);
+        expect(after).toMatchObject(rest);
+        expect(after.seenIds).toEqual(expect.arrayContaining(['new', 'undo']));
+      }),
+    );
+  });
+
+  test('fluid is conserved: start + poured = removed + bled + what stands in the bowls', () => {
+    fc.assert(
+      fc.property(anyLog(HATCHBACK).map((log) => log.filter((e) => e.kind !== 'halted')), (log) => {
+        const s = foldRun(HATCHBACK, log);
+        const start = HATCHBACK.bowls.reduce((sum, b) => sum + b.maxMl, 0);
+        const standing = Object.values(s.levelMl).reduce((sum, ml) => sum + ml, 0);
+        expect(start + s.pouredMl).toBeCloseTo(s.removedMl + s.bledMl + standing, 6);
+      }),
+    );
+  });
+
+  test('an event of another plan changes nothing but what was seen', () => {
+    const state = foldEvent(HATCHBACK, prepared(HATCHBACK), { ...base('x'), kind: 'stroke', bleederId: 'nowhere' });
+    expect(state.bledMl).toBe(0);
+  });
+});
+
+describe('following the calls', () => {
+  test('the level never goes under MIN, on any layout, and the run finishes', () => {
+    fc.assert(
+      fc.property(arbitraryLayout, (layout) => {
+        const result = planBleed({ layout, scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'straw' });
+        if (result.verdict === 'refused') return;
+        const { plan } = result;
+        let state = emptyRun(plan);
+        for (const event of follow(plan)) {
+          state = foldEvent(plan, state, event);
+          if (state.bledMl > 0) for (const b of plan.bowls) expect(state.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
+        }
+        expect(nextStep(plan, state).kind).toBe('finished');
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test.each([HATCHBACK, planOf('pickup-front-rear'), planOf('veteran-single'), MOTORCYCLE])('the plan is met to the stroke: $layout.name', (plan) => {
+    const state = foldRun(plan, follow(plan));
+    expect(planAgainstActual(plan, state).map((r) => r.strokes.value)).toEqual(plan.stops.map((s) => s.strokes.value));
+    expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
+    expect(state.removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
+    expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
+    expect(state.topUps).toBe(plan.totals.topUps.value);
+  });
+
+  test('a run begun later goes on at the same stroke', () => {
+    const state = foldRun(HATCHBACK, follow(HATCHBACK, 17));
+    expect(nextStep(HATCHBACK, state)).toMatchObject({ kind: 'stroke', strokesLeft: HATCHBACK.stops[0]!.strokes.value - 17 });
+  });
+});
+
+describe('the next step', () => {
+  test('preparation comes before any stroke, in the order of the trade', () => {
+    const order = follow(HATCHBACK, 0).map((e) => (e.kind === 'prepared' ? e.step : e.kind));
+    // The servo is emptied before the pedal counts, the reservoir before the first stroke: common practice, no source.
+    expect(order).toEqual(['protect', 'stand', 'read cap', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders']);
+    expect(follow(MOTORCYCLE, 0).map((e) => (e.kind === 'prepared' ? e.step : e.kind))).not.toContain('empty servo');
+  });
+
+  test('the vehicle counts as open from the first step that opens it', () => {
+    const log = follow(HATCHBACK, 0);
+    const opened = log.findIndex((e) => e.kind === 'prepared' && e.step === 'empty reservoir');
+    expect(foldRun(HATCHBACK, log.slice(0, opened)).openedAtMs).toBeNull();
+    expect(foldRun(HATCHBACK, log).openedAtMs).toBe(log[opened]!.atMs);
+  });
+
+  const stop = MOTORCYCLE.stops[0]!;
+  const bleederId = stop.bleeder.id;
+  const afterStrokes = foldRun(MOTORCYCLE, follow(MOTORCYCLE, stop.strokes.value).filter((e) => e.kind === 'prepared' || e.kind === 'topped up' || e.kind === 'stroke'));
+  const then = (...said: object[]) => foldRun(MOTORCYCLE, said.map((s, i) => ({ ...base(`t${i}`), ...s }) as RunEvent), afterStrokes);
+
+  test('planned strokes alone do not shut a bleeder: both readings are asked for', () => {
+    expect(nextStep(MOTORCYCLE, afterStrokes)).toMatchObject({ kind: 'read', missing: ['bubbles not read', 'colour not read'] });
+  });
+
+  test('bubbles ask for three strokes free of them and a reading after the last', () => {
+    const seen = then({ kind: 'colour', bleederId, colour: 'straw' }, { kind: 'bubbles', bleederId, reading: 'some' });
+    expect(missingAt(MOTORCYCLE, stop, at(seen, bleederId))).toEqual(['bubbles in the last three']);
+    const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', bleederId }));
+    const later = then({ kind: 'bubbles', bleederId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes);
+    expect(missingAt(MOTORCYCLE, stop, at(later, bleederId))).toContain('bubbles not read');
+    const read = then({ kind: 'bubbles', bleederId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes, { kind: 'bubbles', bleederId, reading: 'none' }, { kind: 'colour', bleederId, colour: 'straw' });
+    expect(nextStep(MOTORCYCLE, read)).toMatchObject({ kind: 'shut' });
+  });
+
+  test('a colour darker than the new fluid asks for more, a lighter one does not', () => {
+    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', bleederId, colour: 'amber' }), bleederId))).toContain('colour not new');
+    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', bleederId, colour: 'clear' }), bleederId))).not.toContain('colour not new');
+  });
+
+  test('a reading goes stale by strokes made after it', () => {
+    const state = then({ kind: 'bubbles', bleederId, reading: 'none' }, { kind: 'colour', bleederId, colour: 'straw' }, { kind: 'stroke', bleederId });
+    expect(missingAt(MOTORCYCLE, stop, at(state, bleederId))).toEqual(['bubbles not read']);
+  });
+});
+
+describe('halts', () => {
+  const state = foldRun(HATCHBACK, follow(HATCHBACK, 20));
+  const halted = (reason: HaltReason) => foldEvent(HATCHBACK, state, { ...base('h'), kind: 'halted', reason, bleederId: 'left-rear' });
+  const decide = (reason: HaltReason, decision: 'start again' | 'go on' | 'leave shut' | 'end job') => foldEvent(HATCHBACK, halted(reason), { ...base('d'), kind: 'decided', haltId: 'h', decision });
+
+  test.each(HALT_REASONS)('%s stands in the way until somebody decides, by one of the decisions that are open', (reason) => {
+    expect(nextStep(HATCHBACK, halted(reason))).toMatchObject({ kind: 'decide', halt: { reason } });
+    for (const decision of DECISIONS_ON[reason]) {
+      expect(nextStep(HATCHBACK, decide(reason, decision)).kind).not.toBe('decide');
+      expect(DECISION_WORDS[decision].title).not.toBe('');
+    }
+    expect(HALT_WORDS[reason].say).toMatch(/\.$/);
+  });
+
+  test('ran dry: every bleeder comes again, and what was bled still counts as work', () => {
+    const again = decide('ran dry', 'start again');
+    expect(again).toMatchObject({ restarts: 1, levelMl: { bowl: 220 } });
+    expect(at(again, 'left-rear')).toMatchObject({ strokes: 0, earlierStrokes: 20 });
+    expect(planAgainstActual(HATCHBACK, again)[0]!.strokes.value).toBe(20);
+  });
+
+  test('seized and cured: the count goes on where it stood', () => {
+    expect(nextStep(HATCHBACK, decide('seized', 'go on'))).toMatchObject({ kind: 'stroke', strokesLeft: HATCHBACK.stops[0]!.strokes.value - 20 });
+  });
+
+  test('grease: the others may be finished, this one is left', () => {
+    const left = decide('grease', 'leave shut');
+    expect(at(left, 'left-rear').left).toBe('grease');
+    expect(nextStep(HATCHBACK, left)).toMatchObject({ kind: 'stroke', stop: { bleeder: { id: 'right-rear' } } });
+    expect(DECISIONS_ON.grease).not.toContain('go on');
+  });
+
+  test('another product and a leak end the job; nothing more is filled', () => {
+    expect(DECISIONS_ON['other product']).toEqual(['end job']);
+    expect(DECISIONS_ON.leak).toEqual(['end job']);
+    expect(nextStep(HATCHBACK, decide('leak', 'end job')).kind).toBe('ended');
+  });
+
+  test('a halt is decided once', () => {
+    const twice = foldEvent(HATCHBACK, decide('seized', 'go on'), { ...base('d2'), kind: 'decided', haltId: 'h', decision: 'end job' });
+    expect(twice.ended).toBeNull();
+  });
+});
+
+describe('events that cannot belong to the run', () => {
+  const state = foldEvent(HATCHBACK, prepared(HATCHBACK), { ...base('h'), kind: 'halted', reason: 'leak', bleederId: null });
+  const fault = (said: object, on = state) => eventFault(HATCHBACK, on, { ...base('f'), ...said } as RunEvent);
+
+  test.each([
+    [{ kind: 'stroke', bleederId: 'nowhere' }, 'left-rear'],
+    [{ kind: 'topped up', bowlId: 'nowhere' }, 'bowl'],
+    [{ kind: 'prepared', step: 'bar level' }, 'protect'],
+    [{ kind: 'halted', reason: 'leak', bleederId: 'nowhere' }, 'left-rear'],
+    [{ kind: 'decided', haltId: 'nowhere', decision: 'end job' }, 'nowhere'],
+    [{ kind: 'decided', haltId: 'h', decision: 'go on' }, 'end job'],
+    [{ kind: 'undone', eventId: 'nowhere' }, 'nowhere'],
+  ])('%j is refused and the sentence says what would be right', (said, names) => {
+    expect(fault(said)).toContain(names);
+  });
+
+  test('what belongs is let through, a second copy too', () => {
+    expect(fault({ kind: 'stroke', bleederId: 'left-rear' })).toBeNull();
+    expect(fault({ kind: 'halted', reason: 'leak', bleederId: null })).toBeNull();
+    expect(eventFault(HATCHBACK, state, { ...base('h'), kind: 'stroke', bleederId: 'nowhere' })).toBeNull();
+  });
+
+  test('after the end only an undo is let through', () => {
+    const ended = foldEvent(HATCHBACK, state, { ...base('d'), kind: 'decided', haltId: 'h', decision: 'end job' });
+    expect(fault({ kind: 'stroke', bleederId: 'left-rear' }, ended)).toContain('ended');
+    expect(fault({ kind: 'undone', eventId: 'd' }, ended)).toBeNull();
+  });
+});
+
+describe('the fluid that a run has moved', () => {
+  test('it is that of the simulation behind the plan', () => {
+    const shares = new RunFluid(HATCHBACK).newSharesAfter(follow(HATCHBACK));
+    const fluid = new CircuitFluid(layoutOf('hatchback-diagonal'));
+    fluid.emptyBowl('bowl');
+    fluid.fillBowl('bowl', 220);
+    for (const stop of HATCHBACK.stops) {
+      for (let s = 0; s < stop.strokes.value; s++) {
+        for (const t of stop.topUps) if (t.afterStrokes === s) fluid.fillBowl(t.bowlId, 220);
+        fluid.bleed(stop.bleeder.id, stop.strokeMl.value);
+      }
+    }
+    const expected = fluid.newShares();
+    for (const [id, share] of shares) if (id !== 'bowl') expect(share).toBeCloseTo(expected.get(id)!, 9);
+    expect(shares.get('left-rear-caliper')).toBeGreaterThan(0.97);
+  });
+
+  test('following on gives what starting over gives, and an undo goes back', () => {
+    const log = follow(HATCHBACK, 40);
+    const kept = new RunFluid(HATCHBACK);
+    kept.newSharesAfter(log.slice(0, 20));
+    expect([...kept.newSharesAfter(log)]).toEqual([...new RunFluid(HATCHBACK).newSharesAfter(log)]);
+    expect([...kept.newSharesAfter(log.slice(0, -1))]).toEqual([...new RunFluid(HATCHBACK).newSharesAfter(log.slice(0, -1))]);
+  });
+
+  test('strokes against the call never draw more than there is', () => {
+    const log = [...follow(MOTORCYCLE, 0), ...Array.from({ length: 50 }, (_, i) => ({ ...base(`s${i}`), kind: 'stroke', bleederId: 'front' }) as RunEvent)];
+    expect(() => new RunFluid(MOTORCYCLE).newSharesAfter(log)).not.toThrow();
+  });
+});

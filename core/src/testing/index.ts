@@ -1,0 +1,2 @@
+export { arbitraryLayout } from './arbitraryLayout';
+export { countingIds, layoutOf, planOf } from './plans';
