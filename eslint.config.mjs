@@ -17,9 +17,10 @@ export default defineConfig([
   {
     files: ['**/*.{ts,tsx}'],
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-explicit-any': 'error',
       'import/no-unresolved': 'off',
+      'import/no-named-as-default-member': 'off',
     },
   },
 ]);

@@ -187,7 +187,9 @@ export async function changeJob<T>(actor: Actor, id: string, version: number | n
 async function gateMustSay(wanted: GateVerdict, job: Job, transaction: Transaction): Promise<void> {
   if (job.planResult?.verdict !== 'planned') throw refused('There is no plan on this job.');
   const { plan } = job.planResult;
-  const answer = releaseGate(plan, await runStateOf(job, plan, transaction), job.proof, job.drives.at(-1)?.result ?? null);
+  // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
+  const drive = job.stage === 'test drive' ? job.drives.at(-1)!.result : null;
+  const answer = releaseGate(plan, await runStateOf(job, plan, transaction), job.proof, drive);
   if (answer.verdict === wanted) return;
   throw refused(answer.reasons.map(gateWords).join(' '), answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })));
 }

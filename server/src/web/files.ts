@@ -1,6 +1,7 @@
 import express, { Router } from 'express';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { ProblemError } from '../problems/kinds';
 
 /**
  * Serve the built web target. Files that were compressed at build time go out
@@ -10,7 +11,8 @@ export function webFiles(webDir: string): Router {
   const routes = Router();
   routes.use((req, res, next) => {
     if (req.method !== 'GET' && req.method !== 'HEAD') return next();
-    const path = decodeURIComponent(req.path);
+    const path = decoded(req.path);
+    if (path === null) return next(new ProblemError('not-found', 'There is no such address; its % signs do not stand for letters.'));
     const target = path === '/' || !existsSync(join(webDir, path)) ? fallback(path) : path;
     if (!target) return next();
     const brotli = `${target}.br`;
@@ -25,6 +27,15 @@ export function webFiles(webDir: string): Router {
   });
   routes.use(express.static(webDir, { cacheControl: false, setHeaders: keepType }));
   return routes;
+}
+
+/** The path with its % signs read, or null when they cannot be. */
+function decoded(path: string): string | null {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return null;
+  }
 }
 
 /** Any page address opens the app; a missing file is missing. */

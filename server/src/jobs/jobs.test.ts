@@ -1,0 +1,181 @@
+import { job as jobSchema, jobPage } from '@brook/contract';
+import { Job } from '../db/models';
+import { Brook, fullRun, goodProof, SOUND_FLUID, type Caller } from '../testing';
+
+let brook: Brook;
+let tech: Caller;
+beforeEach(async () => {
+  brook = await Brook.start();
+  tech = await brook.signedIn();
+});
+afterEach(() => brook.stop());
+
+test('from intake to release, as the way goes', async () => {
+  let job = await tech.open('H 1');
+  expect(job).toMatchObject({ number: 1, stage: 'fluid', vehicleDrive: 'free', openedBy: 'Tech One' });
+  job = await tech.change(job, 'put', 'fluid', SOUND_FLUID);
+  expect(job).toMatchObject({ stage: 'plan', fluid: { verdict: { verdict: 'fill', fillGrade: 'DOT 4' } }, planResult: { verdict: 'planned' } });
+  job = await tech.change(job, 'post', 'plan/accept');
+  expect(job).toMatchObject({ stage: 'run', planAccepted: { by: 'Tech One' } });
+  const appended = await tech.events(job, fullRun(job)).expect(200);
+  expect(appended.body).toMatchObject({ stage: 'proof', drive: { state: 'do not drive' } });
+  job = await tech.change(job, 'put', 'proof', goodProof('H 1'));
+  job = await tech.change(job, 'post', 'test-drive');
+  expect(job).toMatchObject({ stage: 'test drive', vehicleDrive: 'test drive only' });
+  job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
+  job = await tech.change(job, 'post', 'release');
+  expect(job).toMatchObject({ stage: 'released', vehicleDrive: 'free', released: { by: 'Tech One' } });
+  expect(() => jobSchema.parse(job)).not.toThrow();
+
+  const vehicle = await tech.get(`/vehicles/${job.vehicleId}`).expect(200);
+  expect(vehicle.body.jobs).toMatchObject([{ id: job.id, stage: 'released' }]);
+});
+
+test('a released record is read-only, through the API and in the database itself', async () => {
+  let job = await tech.proved();
+  job = await tech.change(job, 'post', 'test-drive');
+  job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
+  job = await tech.change(job, 'post', 'release');
+  for (const [method, step, body] of [['put', 'proof', goodProof('M 1')], ['post', 'end', { reason: 'changed my mind' }], ['put', 'fluid', SOUND_FLUID]] as const) {
+    const res = await tech.send(method, `/jobs/${job.id}/${step}`, body, job.version).expect(409);
+    expect(res.body.detail).toContain('read-only');
+  }
+  await expect(Job.update({ stage: 'run' }, { where: { id: job.id } })).rejects.toThrow(/only be added to/);
+  await expect(brook.db.query('DELETE FROM run_events')).rejects.toThrow(/only be added to/);
+});
+
+test('the gate lists what is missing and lets nothing past', async () => {
+  const job = await tech.bled();
+  const shut = await tech.send('post', `/jobs/${job.id}/test-drive`, undefined, job.version).expect(409);
+  expect(shut.body.faults.map((f: { field: string }) => f.field)).toContain('pedal not judged');
+  const soft = await tech.change(job, 'put', 'proof', { ...goodProof('M 1'), pedal: 'springy' });
+  const res = await tech.send('post', `/jobs/${job.id}/test-drive`, undefined, soft.version).expect(409);
+  expect(res.body.detail).toContain('Only firm and high passes');
+  await tech.send('post', `/jobs/${job.id}/release`, undefined, soft.version).expect(409);
+  expect(await tech.drive('M 1')).toBe('do not drive');
+});
+
+test('a failed drive means "do not drive" again, and everything is proved anew', async () => {
+  let job = await tech.change(await tech.proved(), 'post', 'test-drive');
+  job = await tech.change(job, 'post', 'test-drive/result', { result: 'bad' });
+  expect(job).toMatchObject({ stage: 'proof', vehicleDrive: 'do not drive', proof: { pedal: null, checks: {} }, drives: [{ result: 'bad', setBy: 'Tech One' }] });
+  job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
+  job = await tech.change(job, 'post', 'test-drive');
+  job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
+  expect((await tech.change(job, 'post', 'release')).drives).toMatchObject([{ result: 'bad' }, { result: 'good' }]);
+});
+
+test.each([
+  [{ foreign: 'purple or beads in water' }, 'Silicone'],
+  [{ foreign: 'oil film, green or red' }, 'Mineral oil'],
+  [{ foreign: 'thick or greasy' }, 'another product'],
+  [{ clarity: 'particles' }, 'Particles'],
+])('fluid with %j ends the job with a stop and the vehicle stays', async (seen, words) => {
+  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, seen: { ...SOUND_FLUID.seen, ...seen } });
+  expect(job).toMatchObject({ stage: 'ended', planResult: null, ended: { reason: expect.stringContaining(words) } });
+  expect(await tech.drive('M 1')).toBe('do not drive');
+});
+
+test('a job can be ended unreleased with its reason; before anything was opened the vehicle stays free', async () => {
+  const job = await tech.change(await tech.open(), 'post', 'end', { reason: 'Wanted back.' });
+  expect(job).toMatchObject({ stage: 'ended', ended: { by: 'Tech One', reason: 'Wanted back.' } });
+  expect(await tech.drive('M 1')).toBe('free');
+});
+
+test('ended after it was opened, the vehicle is "do not drive" until a later job releases it', async () => {
+  const opened = await tech.running();
+  await tech.events(opened, fullRun(opened, 3)).expect(200);
+  await tech.change(opened, 'post', 'end', { reason: 'No more time.' });
+  expect(await tech.drive('M 1')).toBe('do not drive');
+  const later = await tech.open();
+  expect(later.vehicleDrive).toBe('do not drive');
+  let job = await tech.change(await tech.change(later, 'put', 'fluid', SOUND_FLUID), 'post', 'plan/accept');
+  await tech.events(job, fullRun(job)).expect(200);
+  job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
+  job = await tech.change(job, 'post', 'test-drive');
+  job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
+  expect((await tech.change(job, 'post', 'release')).vehicleDrive).toBe('free');
+});
+
+test('a change must name the version it saw, and a stale one saves nothing', async () => {
+  const job = await tech.open();
+  const missing = await tech.send('put', `/jobs/${job.id}/fluid`, SOUND_FLUID).expect(422);
+  expect(missing.body.faults[0].field).toBe('If-Match');
+  await tech.change(job, 'put', 'fluid', SOUND_FLUID);
+  const stale = await tech.send('post', `/jobs/${job.id}/end`, { reason: 'Too late' }, job.version).expect(409);
+  expect(stale.body).toMatchObject({ type: '/problems/conflict' });
+  expect((await tech.job(job.id)).stage).toBe('plan');
+});
+
+test('of two changes at once exactly one goes through', async () => {
+  const job = await tech.open();
+  const other = await brook.signedIn('lead');
+  const answers = await Promise.all([tech, other].map((c) => c.send('post', `/jobs/${job.id}/end`, { reason: 'Both at once' }, job.version)));
+  expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
+});
+
+test('the same new job sent twice is one job; a second open job on a vehicle is refused', async () => {
+  const body = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', vehicleId: await tech.vehicleId('H 1'), system: 'brakes', scope: 'routine flush' };
+  await tech.send('post', '/jobs', body).expect(201);
+  await tech.send('post', '/jobs', body).expect(201);
+  expect(await Job.count()).toBe(1);
+  const second = await tech.send('post', '/jobs', { ...body, id: undefined }).expect(409);
+  expect(second.body.detail).toContain('open job already');
+  await tech.send('post', '/jobs', { ...body, vehicleId: await tech.vehicleId('M 1') }).expect(409);
+});
+
+test.each([
+  [{ capGrade: 'DOT 6' }, 'capGrade', 'DOT 5.1'],
+  [{ capGrade: undefined }, 'capGrade', 'missing'],
+  [{ seen: { ...SOUND_FLUID.seen, waterPercent: 11 } }, 'seen.waterPercent', 'between 0 and 10 %'],
+  [{ seen: { ...SOUND_FLUID.seen, waterPercent: 'wet' } }, 'seen.waterPercent', 'number in %'],
+  [{ seen: { ...SOUND_FLUID.seen, colour: 'blue' } }, 'seen.colour', 'straw'],
+])('fluid %j is refused at its field, and nothing is saved', async (wrong, field, words) => {
+  const job = await tech.open();
+  const res = await tech.send('put', `/jobs/${job.id}/fluid`, { ...SOUND_FLUID, ...wrong }, job.version).expect(422);
+  expect(res.body.faults).toMatchObject([{ field, sentence: expect.stringContaining(words) }]);
+  expect(await tech.job(job.id)).toEqual(job);
+});
+
+test('steps out of order are refused with a sentence', async () => {
+  const job = await tech.open();
+  for (const [method, step, body] of [['post', 'plan/accept', undefined], ['put', 'proof', goodProof('M 1')], ['post', 'test-drive', undefined], ['post', 'test-drive/result', { result: 'good' }], ['post', 'release', undefined]] as const) {
+    const res = await tech.send(method, `/jobs/${job.id}/${step}`, body, job.version).expect(409);
+    expect(res.body.detail).toMatch(/\.$/);
+  }
+  expect((await tech.job(job.id)).stage).toBe('fluid');
+});
+
+test('what is not JSON and what is too large are refused as problems', async () => {
+  const notJson = await tech.agent.post('/api/v1/jobs').set('content-type', 'application/json').send('{').expect(422);
+  expect(notJson.body.detail).toContain('not JSON');
+  const large = await tech.agent.post('/api/v1/jobs').send({ vehicleId: 'x'.repeat(1_100_000) }).expect(422);
+  expect(large.body.detail).toContain('1 MB');
+});
+
+describe('the list', () => {
+  test('open before closed, newest first, each once over all pages', async () => {
+    const vehicles = [];
+    for (let i = 0; i < 7; i++) {
+      vehicles.push((await tech.send('post', '/vehicles', { name: `Car ${i}`, tag: `C ${i}`, templateId: 'hatchback-diagonal', driverSide: 'left' }).expect(201)).body.id as string);
+    }
+    const ids: string[] = [];
+    for (const vehicleId of vehicles) ids.push((await tech.send('post', '/jobs', { vehicleId, system: 'brakes', scope: 'routine flush' })).body.id as string);
+    for (const id of ids.slice(0, 3)) await tech.change(await tech.job(id), 'post', 'end', { reason: 'Not today' });
+    const seen: { id: string; closedAt: string | null }[] = [];
+    let cursor = '';
+    do {
+      const page = jobPage.parse((await tech.get(`/jobs?limit=2${cursor}`).expect(200)).body);
+      seen.push(...page.jobs);
+      cursor = page.next ? `&cursor=${page.next}` : '';
+    } while (cursor);
+    expect(seen.map((j) => j.id).sort()).toEqual([...ids].sort());
+    const closed = seen.map((j) => j.closedAt !== null);
+    expect(closed).toEqual([...closed].sort((a, b) => Number(a) - Number(b)));
+  });
+
+  test.each([['limit=0', 'limit'], ['limit=101', 'limit'], ['limit=x', 'limit'], ['cursor=nonsense', 'cursor']])('%s is refused', async (query, field) => {
+    const res = await tech.get(`/jobs?${query}`).expect(422);
+    expect(res.body.faults[0].field).toBe(field);
+  });
+});

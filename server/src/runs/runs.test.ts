@@ -1,0 +1,104 @@
+import type { RunEvent } from '@brook/core/run';
+import { randomUUID } from 'node:crypto';
+import { RunEventRow } from '../db/models';
+import { Brook, fullRun, type Caller } from '../testing';
+
+let brook: Brook;
+let tech: Caller;
+beforeEach(async () => {
+  brook = await Brook.start();
+  tech = await brook.signedIn();
+});
+afterEach(() => brook.stop());
+
+test('a log sent in pieces, each piece twice and overlapping, is there once and in order', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 12);
+  for (const [from, to] of [[0, 5], [0, 5], [3, 14], [10, log.length]] as const) await tech.events(job, log.slice(from, to)).expect(200);
+  expect((await tech.job(job.id)).events).toEqual(log);
+});
+
+test('two phones sending the same batch at once add it once', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 6);
+  const answers = await Promise.all([tech.events(job, log), tech.events(job, log)]);
+  expect(answers.map((a) => a.body.added as number).sort((a, b) => a - b)).toEqual([0, log.length]);
+  expect(await RunEventRow.count()).toBe(log.length);
+});
+
+test('an id that comes again with other content is refused', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 2);
+  await tech.events(job, log).expect(200);
+  const changed = { ...log[0]!, atMs: log[0]!.atMs + 1 };
+  const res = await tech.events(job, [changed]).expect(409);
+  expect(res.body.type).toBe('/problems/conflict');
+});
+
+test('a batch with one bad event saves none of it', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 2);
+  const bad: RunEvent = { ...log.at(-1)!, id: randomUUID(), deviceSeq: 99, kind: 'stroke', bleederId: 'nowhere' } as RunEvent;
+  const res = await tech.events(job, [...log, bad]).expect(409);
+  expect(res.body.faults).toMatchObject([{ field: `events.${bad.id}`, sentence: expect.stringContaining('front') }]);
+  expect((await tech.job(job.id)).events).toEqual([]);
+});
+
+test('a device’s events come in its own order', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 2);
+  await tech.events(job, log.slice(1, 3)).expect(200);
+  const res = await tech.events(job, log.slice(0, 1)).expect(409);
+  expect(res.body.faults[0].field).toBe('deviceSeq');
+});
+
+test.each([
+  [{ kind: 'stroke' }, 'bleederId'],
+  [{ kind: 'bubbles', bleederId: 'front', reading: 'lots' }, 'reading'],
+  [{ kind: 'stroke', bleederId: 'front', extra: 1 }, 'events'],
+  [{ kind: 'shut', bleederId: 'front', tightened: 'very' }, 'tightened'],
+])('%j is refused before it touches the log', async (said, field) => {
+  const job = await tech.running();
+  const res = await tech.send('post', `/jobs/${job.id}/events`, { events: [{ id: randomUUID(), deviceId: randomUUID(), deviceSeq: 1, atMs: 1, ...said }] }).expect(422);
+  expect(res.body.faults[0].field).toContain(field);
+});
+
+test('no run before the plan is accepted, and none once the vehicle is out or the job is closed', async () => {
+  const opened = await tech.open('H 1');
+  const stroke = { id: randomUUID(), deviceId: randomUUID(), deviceSeq: 1, atMs: 1, kind: 'stroke', bleederId: 'front' } as RunEvent;
+  expect((await tech.events(opened, [stroke]).expect(409)).body.detail).toContain('Accept the plan');
+  const out = await tech.change(await tech.proved(), 'post', 'test-drive');
+  expect((await tech.events(out, [{ ...stroke, deviceSeq: 1000 }]).expect(409)).body.detail).toContain('test drive');
+  const ended = await tech.change(opened, 'post', 'end', { reason: 'Not today' });
+  expect((await tech.events(ended, [stroke]).expect(409)).body.detail).toContain('closed');
+});
+
+test('the vehicle is "do not drive" from the first step that opens it, since that moment', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 0);
+  const opening = log.findIndex((e) => e.kind === 'prepared' && e.step === 'empty reservoir');
+  await tech.events(job, log.slice(0, opening)).expect(200);
+  expect(await tech.drive('M 1')).toBe('free');
+  const res = await tech.events(job, log.slice(opening)).expect(200);
+  expect(res.body.drive).toMatchObject({ state: 'do not drive', since: new Date(log[opening]!.atMs).toISOString() });
+});
+
+test('a decision to end ends the job, and the reason stands on the record', async () => {
+  const job = await tech.running();
+  const log = fullRun(job, 4);
+  const base = { deviceId: log[0]!.deviceId, atMs: log.at(-1)!.atMs };
+  const haltId = randomUUID();
+  await tech.events(job, [
+    ...log,
+    { ...base, id: haltId, deviceSeq: log.length + 1, kind: 'halted', reason: 'grease', bleederId: 'front' },
+    { ...base, id: randomUUID(), deviceSeq: log.length + 2, kind: 'decided', haltId, decision: 'end job' },
+  ]).expect(200);
+  expect(await tech.job(job.id)).toMatchObject({ stage: 'ended', ended: { reason: expect.stringContaining('grease') }, vehicleDrive: 'do not drive' });
+});
+
+test('undoing the last step of a finished run goes back from the proof and forgets its answers', async () => {
+  const job = await tech.proved();
+  const last = job.events.at(-1)!;
+  await tech.events(job, [{ id: randomUUID(), deviceId: last.deviceId, deviceSeq: last.deviceSeq + 1, atMs: last.atMs + 1, kind: 'undone', eventId: last.id }]).expect(200);
+  expect(await tech.job(job.id)).toMatchObject({ stage: 'run', proof: { pedal: null, checks: {} } });
+});

@@ -1,0 +1,173 @@
+import type { FluidEntry, Job, Seed, VehicleSummary } from '@brook/contract';
+import type { Plan } from '@brook/core/plan';
+import { followCalls, type RunEvent } from '@brook/core/run';
+import { randomUUID } from 'node:crypto';
+import { Client, Pool } from 'pg';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import request, { type Agent, type Response } from 'supertest';
+import { createApp } from '../app';
+import { connect } from '../db/connect';
+import { migrate } from '../db/migrate';
+import { loadSeed } from '../seed/load';
+
+export const NOW = new Date('2026-03-10T09:00:00Z');
+
+/** Two workshops, so that one can try to see the other's. */
+export const SEED: Seed = {
+  workshops: [
+    {
+      name: 'First', timeZone: 'Atlantic/Faroe',
+      users: [
+        { login: 'tech', name: 'Tech One', password: 'tech-password', role: 'technician' },
+        { login: 'lead', name: 'Lead One', password: 'lead-password', role: 'lead' },
+      ],
+      vehicles: [
+        { name: 'Hatchback', tag: 'H 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
+        { name: 'Motorcycle', tag: 'M 1', templateId: 'motorcycle-front-disc', driverSide: 'middle' },
+      ],
+      jobs: [],
+    },
+    {
+      name: 'Second', timeZone: 'Atlantic/Faroe',
+      users: [{ login: 'other', name: 'Other Two', password: 'other-password', role: 'lead' }],
+      vehicles: [{ name: 'Runabout', tag: 'H 1', templateId: 'hatchback-diagonal', driverSide: 'left' }],
+      jobs: [],
+    },
+  ],
+};
+
+export const SOUND_FLUID: FluidEntry = { capGrade: 'DOT 4', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: 2 }, newColour: 'clear' };
+
+/** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
+export class Brook {
+  private constructor(
+    readonly db: Sequelize,
+    readonly app: ReturnType<typeof createApp>,
+    private readonly pool: Pool,
+    private readonly name: string,
+  ) {}
+
+  static async start(options: { seed?: Seed; now?: Date; webDir?: string } = {}): Promise<Brook> {
+    const name = `t${randomUUID().replaceAll('-', '')}`;
+    await admin((client) => client.query(`CREATE DATABASE ${name}`));
+    const url = new URL(adminUrl());
+    url.pathname = `/${name}`;
+    const db = connect(url.href);
+    await migrate(db);
+    await loadSeed(options.seed ?? SEED, options.now ?? NOW);
+    const pool = new Pool({ connectionString: url.href, max: 4 });
+    const clock = { now: () => options.now ?? NOW };
+    const app = createApp({ pool, sessionSecret: 'a secret of the tests', clock, log: pino({ level: 'silent' }), secure: false, webDir: options.webDir });
+    return new Brook(db, app, pool, name);
+  }
+
+  async stop(): Promise<void> {
+    await this.pool.end();
+    await this.db.close();
+    await admin((client) => client.query(`DROP DATABASE ${this.name} WITH (FORCE)`));
+  }
+
+  /** Somebody who is signed in and keeps the cookie. */
+  async signedIn(login = 'tech'): Promise<Caller> {
+    const agent = request.agent(this.app);
+    await agent.post('/api/v1/session').send({ login, password: `${login}-password` }).expect(201);
+    return new Caller(agent);
+  }
+}
+
+/** One signed-in person's calls, with the version that was seen last sent along. */
+export class Caller {
+  constructor(readonly agent: Agent) {}
+
+  get(path: string) {
+    return this.agent.get(`/api/v1${path}`);
+  }
+
+  send(method: 'post' | 'put', path: string, body?: object, version?: number) {
+    const call = this.agent[method](`/api/v1${path}`);
+    if (version !== undefined) call.set('if-match', `"${version}"`);
+    return call.send(body);
+  }
+
+  async vehicleId(tag: string): Promise<string> {
+    const list = (await this.get('/vehicles').expect(200)).body as VehicleSummary[];
+    return list.find((v) => v.tag === tag)!.id;
+  }
+
+  async drive(tag: string): Promise<string> {
+    const list = (await this.get('/vehicles').expect(200)).body as VehicleSummary[];
+    return list.find((v) => v.tag === tag)!.drive.state;
+  }
+
+  async open(tag = 'M 1'): Promise<Job> {
+    return (await this.send('post', '/jobs', { vehicleId: await this.vehicleId(tag), system: 'brakes', scope: 'routine flush' }).expect(201)).body as Job;
+  }
+
+  async job(id: string): Promise<Job> {
+    return (await this.get(`/jobs/${id}`).expect(200)).body as Job;
+  }
+
+  /** A change that must go through. */
+  async change(job: Job, method: 'post' | 'put', step: string, body?: object): Promise<Job> {
+    return expectOk(await this.send(method, `/jobs/${job.id}/${step}`, body, (await this.job(job.id)).version));
+  }
+
+  /** A job with its plan accepted. */
+  async running(tag = 'M 1'): Promise<Job> {
+    const read = await this.change(await this.open(tag), 'put', 'fluid', SOUND_FLUID);
+    return this.change(read, 'post', 'plan/accept');
+  }
+
+  events(job: Job, events: readonly RunEvent[]) {
+    return this.send('post', `/jobs/${job.id}/events`, { events });
+  }
+
+  /** A job whose run is through. */
+  async bled(tag = 'M 1'): Promise<Job> {
+    const job = await this.running(tag);
+    await this.events(job, fullRun(job)).expect(200);
+    return this.job(job.id);
+  }
+
+  /** A job whose proof lacks nothing but the drive. */
+  async proved(tag = 'M 1'): Promise<Job> {
+    return this.change(await this.bled(tag), 'put', 'proof', goodProof(tag));
+  }
+}
+
+export function planOfJob(job: Job): Plan {
+  if (job.planResult?.verdict !== 'planned') throw new Error('no plan');
+  return job.planResult.plan;
+}
+
+/** Everything that the run calls for, up to so many strokes. */
+export function fullRun(job: Job, strokes?: number): RunEvent[] {
+  return followCalls(planOfJob(job), { deviceId: randomUUID(), nextId: randomUUID, startMs: NOW.getTime(), strokes });
+}
+
+export function goodProof(tag: string): object {
+  const items = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', ...(tag.startsWith('M') ? [] : ['wheels'])];
+  return { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) };
+}
+
+function expectOk(res: Response): Job {
+  if (res.status !== 200) throw new Error(`${res.status} ${JSON.stringify(res.body)}`);
+  return res.body as Job;
+}
+
+function adminUrl(): string {
+  const url = process.env.BROOK_TEST_DATABASE;
+  if (!url) throw new Error('BROOK_TEST_DATABASE is not set; "npm test -- unit" starts a PostgreSQL and sets it');
+  return url;
+}
+
+async function admin(work: (client: Client) => Promise<unknown>): Promise<void> {
+  const client = new Client({ connectionString: adminUrl() });
+  await client.connect();
+  try {
+    await work(client);
+  } finally {
+    await client.end();
+  }
+}
