@@ -12,8 +12,8 @@ import { Choice, type Option } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution, Stop } from '../ui/Notice';
-import { Page } from '../ui/Page';
-import { FLUID } from '../ui/theme';
+import { Page, useWideScreen } from '../ui/Page';
+import { FLUID, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { draftOf, entryOf, unanswered, waterEntryFault, type FluidDraft } from './entry';
 
@@ -31,6 +31,7 @@ export function FluidStep({ job, band, onStep }: StepProps) {
   const [draft, setDraft] = useState<FluidDraft>(() => draftOf(job.fluid));
   const act = useJobAct(job);
   const open = job.stage === 'fluid' || job.stage === 'plan';
+  const wide = useWideScreen();
   const set = (part: Partial<FluidDraft>) => setDraft((d) => ({ ...d, ...part }));
   const verdict = verdictSoFar(draft);
   const entry = entryOf(draft);
@@ -41,6 +42,11 @@ export function FluidStep({ job, band, onStep }: StepProps) {
   return (
     <Page
       band={band}
+      beside={
+        <View style={{ padding: SPACE.wide }}>
+          {verdict ? <Verdict verdict={verdict} /> : <Words tone="softWords">What may go in stands here once the cap and the old fluid are read.</Words>}
+        </View>
+      }
       action={
         open ? (
           <ActionBar label={verdict?.verdict === 'stop' ? 'Stop: end the job here' : 'Make the plan'} busy={act.isPending} waitsFor={missing} onPress={send} />
@@ -64,7 +70,7 @@ export function FluidStep({ job, band, onStep }: StepProps) {
         <Field label="Water, if you have a meter" value={draft.water} onChange={(water) => set({ water })} unit="%" inputMode="decimal" fault={waterEntryFault(draft.water)} />
       ) : null}
       <Choice question="Colour of the new fluid?" why="At the end the bleeder must run like this." options={COLOUR_OPTIONS} chosen={draft.newColour} onChoose={(newColour) => set({ newColour })} disabled={!open} />
-      {verdict ? <Verdict verdict={verdict} /> : null}
+      {verdict && !wide ? <Verdict verdict={verdict} /> : null}
       {act.error ? <Caution title={act.error.message} /> : null}
       <EndJob job={job} />
     </Page>

@@ -5,7 +5,8 @@ import { StyleSheet, View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { useOpenJob } from '../data/job';
 import { useVehicles } from '../data/vehicles';
-import { ActionBar } from '../ui/ActionBar';
+import { JobsLink } from '../jobs/JobHead';
+import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { DriveMark } from '../ui/DriveMark';
 import { Caution } from '../ui/Notice';
@@ -63,11 +64,9 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
 
 function PickVehicle({ vehicles, onPick }: { readonly vehicles: readonly VehicleSummary[]; readonly onPick: (id: string) => void }) {
   return (
-    <Page action={<ActionBar label="Add a vehicle" onPress={() => router.push('/vehicles/new')} side={{ label: 'Back', onPress: () => router.replace('/') }} />}>
+    <Page action={<PromptBar prompt="Tap the vehicle in front of you" side={{ label: 'Add one', onPress: () => router.push('/vehicles/new') }} />}>
       <View>
-        <Words size="small" tone="softWords">
-          Intake
-        </Words>
+        <JobsLink />
         <Words size="head" heading={1}>
           Which vehicle?
         </Words>

@@ -11,9 +11,7 @@ export function JobHead({ job }: { readonly job: Job }) {
   return (
     <View style={styles.head}>
       <View style={styles.line}>
-        <Link href="/" style={{ ...WORD.small, color: colour.softWords, minHeight: TOUCH, lineHeight: TOUCH }}>
-          ‹ Jobs
-        </Link>
+        <JobsLink />
         <Words size="small" tone="softWords">
           {`Job ${job.number} · ${shortDate(job.openedAt)}`}
         </Words>
@@ -28,6 +26,15 @@ export function JobHead({ job }: { readonly job: Job }) {
       </Words>
       <DriveNotice job={job} />
     </View>
+  );
+}
+
+/** The way back to the list. */
+export function JobsLink() {
+  return (
+    <Link href="/" style={{ ...WORD.small, color: colour.softWords, minHeight: TOUCH, lineHeight: TOUCH }}>
+      ‹ Jobs
+    </Link>
   );
 }
 

@@ -2,12 +2,12 @@ import type { JobSummary } from '@brook/contract';
 import { isClosed, NEXT_WORDS } from '@brook/core/job';
 import { Link, router } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJobList } from '../data/jobList';
 import { useSession, useSignOut } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
 import { DriveMark } from '../ui/DriveMark';
-import { Page } from '../ui/Page';
+import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
@@ -21,8 +21,22 @@ export function JobList() {
   const jobs = data?.pages.flatMap((p) => p.jobs) ?? [];
   const open = jobs.filter((j) => !isClosed(j.stage));
   const closed = jobs.filter((j) => isClosed(j.stage));
+  const wide = useWideScreen();
+  const done =
+    closed.length > 0 || hasNextPage ? (
+      <>
+        {closed.length > 0 ? <Group title="Done" jobs={closed} /> : null}
+        {hasNextPage ? (
+          <Press role="button" onPress={() => void fetchNextPage()} style={styles.more}>
+            <Words strong align="center">
+              {isFetchingNextPage ? 'Fetching …' : 'Earlier jobs'}
+            </Words>
+          </Press>
+        ) : null}
+      </>
+    ) : null;
   return (
-    <Page action={<ActionBar label="Take a vehicle in" onPress={() => router.push('/new')} />}>
+    <Page action={<ActionBar label="Take a vehicle in" onPress={() => router.push('/new')} />} beside={done ? <ScrollView contentContainerStyle={styles.beside}>{done}</ScrollView> : null}>
       <View style={styles.top}>
         <View style={styles.title}>
           <Words size="small" tone="softWords">
@@ -38,14 +52,7 @@ export function JobList() {
       {error ? <Failed error={error} again={() => void refetch()} /> : null}
       {data && jobs.length === 0 ? <Words>No job yet. Take a vehicle in: the plan comes by itself once the cap is read.</Words> : null}
       {open.length > 0 ? <Group title="In hand" jobs={open} /> : null}
-      {closed.length > 0 ? <Group title="Done" jobs={closed} /> : null}
-      {hasNextPage ? (
-        <Press role="button" onPress={() => void fetchNextPage()} style={styles.more}>
-          <Words strong align="center">
-            {isFetchingNextPage ? 'Fetching …' : 'Earlier jobs'}
-          </Words>
-        </Press>
-      ) : null}
+      {wide ? null : done}
     </Page>
   );
 }
@@ -126,5 +133,6 @@ const styles = StyleSheet.create({
   link: { paddingVertical: SPACE.medium, gap: SPACE.hair },
   between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
   grow: { flex: 1 },
+  beside: { padding: SPACE.wide, gap: SPACE.large },
   more: { borderWidth: 1, borderColor: colour.edge },
 });

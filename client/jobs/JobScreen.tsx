@@ -28,11 +28,11 @@ export function JobScreen({ id }: { readonly id: string }) {
   if (isPending) return <Loading what="the job" />;
   if (!job) return <Failed error={error ?? new Error('This job cannot be shown.')} again={() => void refetch()} />;
 
-  const here = wayStep(job.stage) ?? 'release';
+  const reached = reachedStep(job);
   // Once the job moves on, what was looked back at is over.
-  const shown = lookedAt && lookedAt.stage === job.stage ? lookedAt.step : here;
+  const shown = lookedAt && lookedAt.stage === job.stage ? lookedAt.step : job.stage === 'ended' ? 'release' : reached;
   const onStep = (step: WayStep) => setLookedAt({ step, stage: job.stage });
-  const props: StepProps = { job, onStep, band: <Way stage={job.stage} shown={shown} onStep={onStep} /> };
+  const props: StepProps = { job, onStep, band: <Way stage={job.stage} reached={reached} shown={shown} onStep={onStep} /> };
   switch (shown) {
     case 'intake':
       return <IntakeStep {...props} />;
@@ -47,4 +47,12 @@ export function JobScreen({ id }: { readonly id: string }) {
     case 'release':
       return job.stage === 'test drive' ? <ReleaseStep {...props} /> : <RecordView {...props} />;
   }
+}
+
+/** How far the job has come; one that ended stays where it ended. */
+function reachedStep(job: Job): WayStep {
+  const step = wayStep(job.stage);
+  if (step) return step;
+  if (!job.planAccepted) return job.planResult ? 'plan' : 'fluid';
+  return job.drives.length > 0 ? 'release' : job.proof.by ? 'proof' : 'run';
 }

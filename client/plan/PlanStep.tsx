@@ -2,7 +2,8 @@ import type { Job } from '@brook/contract';
 import { capital } from '../ui/capital';
 import { orderWords, refusalWords, type Plan, type PlanStop } from '@brook/core/plan';
 import { sourceWords, PRACTICE } from '@brook/core/figure';
-import { useState } from 'react';
+import { foldRun, RunFluid } from '@brook/core/run';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { BackToHand } from '../jobs/BackToHand';
@@ -115,11 +116,15 @@ function ColumnHead({ word }: { readonly word: string }) {
   );
 }
 
-/** The brook of a job's plan with its old and new fluid. */
+/** The brook of a job with its fluid as the run has moved it so far. */
 export function PlanBrook({ job, plan, height }: { readonly job: Job; readonly plan: Plan; readonly height: number }) {
+  const { state, shares } = useMemo(() => {
+    const run = foldRun(plan, job.events);
+    return { state: run, shares: run.log.length > 0 ? new RunFluid(plan).newSharesAfter(run.log) : undefined };
+  }, [plan, job.events]);
   return (
     <BrookBox
-      layout={plan.layout} order={plan.stops.map((s) => s.bleeder.id)} height={height}
+      layout={plan.layout} order={plan.stops.map((s) => s.bleeder.id)} height={height} newShares={shares} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)}
       oldColour={job.fluid?.seen.colour ?? 'brown'} newColour={plan.newColour} caption
     />
   );
@@ -136,6 +141,7 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
             <Numeral>{String(number)}</Numeral>
             <View style={styles.grow}>
               <Words strong>{capital(stop.bleeder.place)}</Words>
+              {stop.topUps.length > 0 ? <Words size="small">{topUpWords(stop)}</Words> : null}
             </View>
           </View>
         </Press>
@@ -155,7 +161,6 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
           <Words size="small" tone="softWords">
             {sourceWords(PRACTICE)}
           </Words>
-          <Words>{topUpWords(stop)}</Words>
           <FigureRow figure={stop.neededMl} />
           <FigureRow figure={stop.strokeMl} />
           <FigureRow figure={stop.pathVolumeMl} />
@@ -166,23 +171,19 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
   );
 }
 
+/** Where on the way to top up, short enough for a row of the table. */
 function topUpWords(stop: PlanStop): string {
-  if (stop.topUps.length === 0) return 'No top-up at this bleeder.';
-  const after = stop.topUps.map((t) => (t.afterStrokes === 0 ? 'before the first stroke' : `after stroke ${t.afterStrokes}`)).join(', ');
-  return `Top up to MAX ${after}.`;
+  const later = stop.topUps.map((t) => t.afterStrokes).filter((n) => n > 0);
+  const first = later.length < stop.topUps.length ? 'first' : null;
+  return `top up ${[first, later.length > 0 ? `at ${later.join(', ')}` : null].filter(Boolean).join(', then ')}`;
 }
 
 function TakeAlong({ plan }: { readonly plan: Plan }) {
   const words = plan.containers.containers.map((c) => `${c.count} × ${c.sizeMl} mL`).join(' + ');
   return (
     <>
-      <View style={styles.take}>
-        <View style={styles.grow}>
-          <Words>Take along, sealed</Words>
-        </View>
-        <Numeral>{words}</Numeral>
-      </View>
-      <FigureRow figure={plan.containers.leftOverMl} label="Left over" />
+      <FigureRow figure={plan.containers.totalMl} text={words} />
+      <FigureRow figure={plan.containers.leftOverMl} />
     </>
   );
 }
@@ -194,8 +195,7 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
   cell: { width: 56, alignItems: 'flex-end' },
   place: { flex: 1 },
-  placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
+  placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, paddingVertical: SPACE.hair },
   why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },
   together: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair, borderTopWidth: 2, borderTopColor: colour.words },
-  take: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, minHeight: 52, borderTopWidth: 1, borderTopColor: colour.hairline },
 });

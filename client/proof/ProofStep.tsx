@@ -2,10 +2,10 @@ import type { Job, ProofEntry } from '@brook/contract';
 import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem } from '@brook/core/gate';
 import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
-import { foldRun } from '@brook/core/run';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
+import { useRun } from '../data/run';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
@@ -29,8 +29,9 @@ export function ProofStep(props: StepProps) {
 function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
   const [proof, setProof] = useState<ProofEntry>({ pedal: job.proof.pedal, checks: job.proof.checks });
-  const run = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
-  const gate = releaseGate(plan, run, proof, null);
+  const live = useRun(job, plan);
+  const gate = releaseGate(plan, live.state, proof, null);
+  const failed = proof.pedal !== null && !pedalPasses(proof.pedal);
   const items = PROOF_ITEMS[plan.layout.vehicleKind];
   const enter = (changed: ProofEntry) => {
     setProof(changed);
@@ -42,11 +43,15 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       band={band}
       beside={<View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View>}
       action={
-        <ActionBar
-          label="Set “test drive only”" busy={act.isPending && gate.verdict === 'test drive'}
-          waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
-          onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
-        />
+        failed ? (
+          <ActionBar label="Back to the bleed" onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', bleederId: null })} />
+        ) : (
+          <ActionBar
+            label="Set “test drive only”" busy={act.isPending && gate.verdict === 'test drive'}
+            waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
+            onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
+          />
+        )
       }
     >
       <JobHead job={job} />
@@ -55,8 +60,9 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
         question={`How is the ${plan.control}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
         options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}
         chosen={proof.pedal} onChoose={(pedal) => enter({ ...proof, pedal })} stacked
-        fault={proof.pedal && !pedalPasses(proof.pedal) ? 'Only firm and high passes. Find the cause, bleed again by undoing the last bleeder, or end the job unreleased.' : null}
+        fault={failed ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.' : null}
       />
+      {live.refusal ? <Caution title={live.refusal} /> : null}
       {items.map((item) => (
         <Choice
           key={item} question={`${CHECK_WORDS[item].ask}?`} why={CHECK_WORDS[item].why} options={YES_NO} chosen={answer(proof, item)}

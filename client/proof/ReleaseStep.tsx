@@ -3,22 +3,27 @@ import { useSession } from '../data/session';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
+import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { clockTime } from '../ui/dates';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
+import { SPACE } from '../ui/theme';
+import { View } from 'react-native';
 
 /** The drive and its result, then the release by a named person. */
 export function ReleaseStep({ job, band }: StepProps) {
   const act = useJobAct(job);
   const name = useSession().data?.user.name ?? '';
   const drive = job.drives.at(-1);
+  const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
   const good = drive?.result === 'good';
   return (
     <Page
       band={band}
+      beside={plan ? <View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View> : null}
       action={
         good ? (
           <ActionBar label="Release this vehicle" busy={act.isPending} onPress={() => act.mutate({ kind: 'release' })} />

@@ -17,10 +17,9 @@ import { ActionBar } from '../ui/ActionBar';
 import { capital } from '../ui/capital';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
-import { Caution, Stop } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { colour, SPACE, TOUCH } from '../ui/theme';
 
 /** The record: what was read, planned, done and proved, by whom. Read-only once the job is closed. */
 export function RecordView({ job, band, onStep }: StepProps) {
@@ -50,8 +49,12 @@ export function RecordView({ job, band, onStep }: StepProps) {
 function Outcome({ job }: { readonly job: Job }) {
   if (job.released) return <Words size="head" heading={2}>{`Released by ${job.released.by}, ${shortDate(job.released.at)}, ${clockTime(job.released.at)}`}</Words>;
   if (!job.ended) return null;
-  const title = `Ended unreleased by ${job.ended.by}, ${shortDate(job.ended.at)}`;
-  return job.fluid?.verdict.verdict === 'stop' ? <Stop title={title}>{job.ended.reason}</Stop> : <Caution title={title}>{job.ended.reason}</Caution>;
+  return (
+    <View>
+      <Words size="head" heading={2}>{`Ended unreleased by ${job.ended.by}, ${shortDate(job.ended.at)}`}</Words>
+      {job.ended.reason === job.drive.reason ? null : <Words>{job.ended.reason}</Words>}
+    </View>
+  );
 }
 
 function FluidRecord({ job }: { readonly job: Job }) {
@@ -76,14 +79,12 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
   const rows = planAgainstActual(plan, state);
   return (
     <Section title="Plan against done">
-      <View style={styles.header}>
+      <View style={styles.header} aria-hidden>
         <View style={styles.grow} />
-        <Words size="small" tone="softWords">
-          strokes planned · done
-        </Words>
-        <Words size="small" tone="softWords">
-          mL planned · done
-        </Words>
+        <ColumnHead of="strokes" word="plan" />
+        <ColumnHead word="done" />
+        <ColumnHead of="mL" word="plan" />
+        <ColumnHead word="done" />
       </View>
       {rows.map((row) => (
         <View key={row.place} style={styles.row}>
@@ -137,6 +138,19 @@ function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) 
   );
 }
 
+function ColumnHead({ of, word }: { readonly of?: string; readonly word: string }) {
+  return (
+    <View style={styles.column}>
+      <Words size="small" tone="softWords" align="right">
+        {of ?? ' '}
+      </Words>
+      <Words size="small" tone="softWords" align="right">
+        {word}
+      </Words>
+    </View>
+  );
+}
+
 function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
   return (
     <View style={styles.section}>
@@ -150,7 +164,8 @@ function Section({ title, children }: { readonly title: string; readonly childre
 
 const styles = StyleSheet.create({
   section: { gap: SPACE.hair, borderTopWidth: 1, borderTopColor: colour.edge, paddingTop: SPACE.medium },
-  header: { flexDirection: 'row', gap: SPACE.medium },
+  header: { flexDirection: 'row' },
+  column: { width: TOUCH },
   row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderTopColor: colour.hairline },
   grow: { flex: 1 },
 });

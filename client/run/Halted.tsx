@@ -1,12 +1,14 @@
 import type { Job } from '@brook/contract';
-import { DECISION_WORDS, DECISIONS_ON, HALT_REASONS, HALT_WORDS, type Decision, type Halt } from '@brook/core/run';
+import { DECISION_WORDS, DECISIONS_ON, HALT_WORDS, HALTS_AT_BLEEDER, type Decision, type Halt } from '@brook/core/run';
 import type { Plan, PlanStop } from '@brook/core/plan';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
+import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
+import { DriveMark } from '../ui/DriveMark';
 import { Stop } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
@@ -46,13 +48,14 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
         <Words size="small" tone="softWords">
           {`${job.vehicleName}${stop ? ` · ${stop.bleeder.place}` : ''}`}
         </Words>
+        <DriveMark state={job.vehicleDrive} />
         <Words size="head" heading={1}>
           What is wrong?
         </Words>
         <Words tone="softWords">Shut the bleeder first. The run halts until you have decided.</Words>
       </View>
       <View style={styles.list}>
-        {HALT_REASONS.map((reason) => (
+        {HALTS_AT_BLEEDER.map((reason) => (
           <Press
             key={reason} role="button" style={styles.reason} pressedStyle={{ backgroundColor: colour.well }}
             onPress={() => {
@@ -64,6 +67,7 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
           </Press>
         ))}
       </View>
+      <EndJob job={job} />
     </Page>
   );
 }

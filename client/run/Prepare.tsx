@@ -3,6 +3,7 @@ import { PREPARATION_WORDS, type Plan, type PreparationStep } from '@brook/core/
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
+import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
@@ -50,6 +51,7 @@ export function Prepare({ job, plan, run, step, band, action, link }: PreparePro
           </View>
         ))}
       </View>
+      <EndJob job={job} />
     </Page>
   );
 }

@@ -1,20 +1,21 @@
 import { capital } from '../ui/capital';
-import { nextStep, RunFluid, type NextStep, type RunState } from '@brook/core/run';
+import { levelFigure, nextStep, RunFluid, type NextStep, type RunState } from '@brook/core/run';
 import type { Plan, PlanStop } from '@brook/core/plan';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
-import { JobHead } from '../jobs/JobHead';
+import { JobHead, JobsLink } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
 import { BrookBox } from '../ui/brook/BrookBox';
+import { DriveMark } from '../ui/DriveMark';
+import { FigureValue } from '../ui/FigureValue';
 import { Gauge } from '../ui/Gauge';
 import { Numeral } from '../ui/Numeral';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { colour, SPACE, WORD } from '../ui/theme';
-import { Link } from 'expo-router';
+import { colour, SPACE } from '../ui/theme';
 import { Halted, SomethingWrong } from './Halted';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
@@ -71,7 +72,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
   return (
     <Page
       fills
-      band={<Gauge bowl={bowl} levelMl={run.state.levelMl[bowl.id]!} fluid={plan.newColour} />}
+      band={<Gauge bowl={bowl} level={levelFigure(bowl, run.state.levelMl[bowl.id]!, stop)} fluid={plan.newColour} />}
       beside={<View style={styles.beside}><JobHead job={job} />{brook}</View>}
       action={action}
     >
@@ -85,13 +86,16 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
       </View>
       <View style={styles.top}>
         <View style={styles.grow}>
-          <Words size="small" tone="softWords">
-            {stop ? `${capital(plan.control)} · ${stop.bleeder.wrenchMm} mm · ${stop.bleeder.type === 'screw' ? 'just cracked open' : 'a quarter turn'}` : job.vehicleName}
-          </Words>
+          {stop ? (
+            <Words size="small" tone="softWords">
+              {`${stop.bleeder.wrenchMm} mm, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}`}
+            </Words>
+          ) : (
+            <DriveMark state={job.vehicleDrive} />
+          )}
         </View>
-        <Link href="/" style={{ ...WORD.small, color: colour.softWords }}>
-          Jobs
-        </Link>
+        {stop ? <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} /> : null}
+        <JobsLink />
       </View>
       <LinkState run={run} />
       {wide ? null : brook}
@@ -171,7 +175,7 @@ export function stopOf(step: NextStep): PlanStop | null {
 
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide, gap: SPACE.wide },
-  top: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.medium },
+  top: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
   grow: { flex: 1 },
   pad: { flex: 1, minHeight: 210, borderWidth: 1, borderColor: colour.edge, justifyContent: 'center', marginVertical: SPACE.small },
   loud: { borderWidth: 4, borderColor: colour.words },

@@ -23,7 +23,8 @@ export function ActionBar({ label, onPress, busy, waitsFor, side }: ActionBarPro
         role="button"
         testID="next-action"
         aria-busy={busy}
-        onPress={busy ? undefined : onPress}
+        disabled={busy === true || Boolean(waitsFor)}
+        onPress={onPress}
         style={[styles.action, waitsFor ? styles.waiting : styles.ready]}
         pressedStyle={waitsFor ? { opacity: 0.7 } : { backgroundColor: colour.actionPressed }}
       >
@@ -57,7 +58,7 @@ function Bar({ children, side }: { readonly children: ReactNode; readonly side: 
   return (
     <View style={styles.bar}>
       {side ? (
-        <Press role="button" aria-disabled={side.disabled} onPress={side.disabled ? undefined : side.onPress} style={styles.side} pressedStyle={{ backgroundColor: colour.well }}>
+        <Press role="button" disabled={side.disabled} onPress={side.onPress} style={styles.side} pressedStyle={{ backgroundColor: colour.well }}>
           <Words strong tone={side.disabled ? 'softWords' : 'words'} align="center">
             {side.label}
           </Words>

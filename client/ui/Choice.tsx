@@ -49,8 +49,8 @@ export function Choice<T extends string>({ question, why, options, chosen, onCho
             role="radio"
             aria-label={o.label}
             aria-checked={o.value === chosen}
-            aria-disabled={disabled}
-            onPress={disabled ? undefined : () => onChoose(o.value)}
+            disabled={disabled}
+            onPress={() => onChoose(o.value)}
             style={[styles.option, stacked ? styles.optionStacked : null, o.value === chosen ? styles.chosen : null]}
             pressedStyle={{ backgroundColor: colour.well }}
           >

@@ -11,7 +11,7 @@ import { Words } from './Words';
 export interface FigureValueProps {
   readonly figure: Figure;
   /** Shown instead of number and unit, where the unit stands elsewhere. */
-  readonly text?: string;
+  readonly text?: string | undefined;
 }
 
 /** A number that opens to how it came about. */
@@ -31,13 +31,13 @@ export function FigureValue({ figure, text }: FigureValueProps) {
 }
 
 /** A label at the left, its figure at the right. */
-export function FigureRow({ figure, label }: { readonly figure: Figure; readonly label?: string }) {
+export function FigureRow({ figure, label, text }: FigureValueProps & { readonly label?: string }) {
   return (
     <View style={styles.row}>
       <View style={styles.grow}>
         <Words>{label ?? figure.label}</Words>
       </View>
-      <FigureValue figure={figure} />
+      <FigureValue figure={figure} text={text} />
     </View>
   );
 }

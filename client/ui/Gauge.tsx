@@ -1,28 +1,29 @@
+import type { Figure } from '@brook/core/figure';
 import type { PlanBowl } from '@brook/core/plan';
 import type { Colour } from '@brook/core/fluid';
 import { StyleSheet, View } from 'react-native';
-import { Numeral } from './Numeral';
+import { FigureValue } from './FigureValue';
 import { colour, FLUID } from './theme';
 import { Words } from './Words';
 
 export interface GaugeProps {
   readonly bowl: PlanBowl;
-  readonly levelMl: number;
+  readonly level: Figure;
   readonly fluid: Colour;
 }
 
 /** The reservoir as the left edge of a run: MAX, MIN, the top-up level and where the model thinks the fluid stands. */
-export function Gauge({ bowl, levelMl, fluid }: GaugeProps) {
+export function Gauge({ bowl, level, fluid }: GaugeProps) {
   const share = (ml: number): `${number}%` => `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
   return (
-    <View style={styles.gauge} role="img" aria-label={`${bowl.name}: ${Math.round(levelMl)} mL by the model; MIN ${bowl.minMl}, top up at ${Math.round(bowl.topUpLevelMl.value)}, MAX ${bowl.maxMl}`}>
+    <View style={styles.gauge}>
       <Words size="small" tone="softWords" align="center">
         {bowl.name === 'Reservoir' ? 'mL' : bowl.name}
       </Words>
-      <Numeral>{String(Math.round(levelMl))}</Numeral>
-      <View style={styles.scale}>
+      <FigureValue figure={level} text={level.value.toFixed(0)} />
+      <View style={styles.scale} role="img" aria-label={`${bowl.name}: ${level.value.toFixed(0)} mL by the model; MIN ${bowl.minMl}, top up at ${bowl.topUpLevelMl.value.toFixed(0)}, MAX ${bowl.maxMl}`}>
         <View style={styles.tube}>
-          <View style={[styles.fluid, { height: share(levelMl), backgroundColor: FLUID[fluid] }]} />
+          <View style={[styles.fluid, { height: share(level.value), backgroundColor: FLUID[fluid] }]} />
         </View>
         <Mark at={share(bowl.maxMl)} word="MAX" />
         <Mark at={share(bowl.topUpLevelMl.value)} word="fill" dashed />

@@ -1,4 +1,4 @@
-import { WAY, wayStep, type JobStage, type WayStep } from '@brook/core/job';
+import { WAY, type JobStage, type WayStep } from '@brook/core/job';
 import { StyleSheet, View } from 'react-native';
 import { capital } from './capital';
 import { Press } from './Press';
@@ -7,6 +7,8 @@ import { Words } from './Words';
 
 export interface WayProps {
   readonly stage: JobStage;
+  /** How far the job has come; an ended one stays there. */
+  readonly reached: WayStep;
   /** The step that is looked at. */
   readonly shown: WayStep;
   readonly onStep: (step: WayStep) => void;
@@ -15,29 +17,28 @@ export interface WayProps {
 /** How full each pool is, 0 to 1: done, in hand, still to come. An ended job stops where it stopped. */
 export function poolFill(stage: JobStage, step: WayStep, reached: WayStep): number {
   if (stage === 'released') return 1;
-  const here = WAY.indexOf(wayStep(stage) ?? reached);
+  const here = WAY.indexOf(reached);
   const place = WAY.indexOf(step);
   if (place < here) return 1;
-  if (place > here || stage === 'ended') return 0;
+  if (place > here) return 0;
   return stage === 'test drive' ? 0.6 : 0.5;
 }
 
 /** The way from intake to release, down the left edge; each step a pool that fills with ink. */
-export function Way({ stage, shown, onStep }: WayProps) {
-  const reachedIndex = stage === 'ended' ? WAY.indexOf(shown) : WAY.indexOf(wayStep(stage)!);
+export function Way({ stage, reached, shown, onStep }: WayProps) {
   return (
     <View style={styles.band} role="navigation" aria-label="The way of this job">
       {WAY.map((step, i) => {
-        const fill = poolFill(stage, step, shown);
-        const reachable = stage === 'released' || stage === 'ended' || i <= reachedIndex;
+        const fill = poolFill(stage, step, reached);
+        const reachable = i <= WAY.indexOf(reached);
         return (
           <View key={step} style={[styles.step, i === WAY.length - 1 ? styles.mouth : null]}>
             <Press
               role="button"
               aria-label={`${capital(step)}: ${fill === 1 ? 'done' : fill > 0 ? 'in hand' : 'to come'}`}
               aria-current={step === shown ? 'step' : undefined}
-              aria-disabled={!reachable}
-              onPress={reachable ? () => onStep(step) : undefined}
+              disabled={!reachable}
+              onPress={() => onStep(step)}
               style={styles.press}
             >
               <View style={[styles.pool, step === shown ? styles.poolShown : null]}>
@@ -54,7 +55,6 @@ export function Way({ stage, shown, onStep }: WayProps) {
     </View>
   );
 }
-
 
 const styles = StyleSheet.create({
   band: { width: 64, borderRightWidth: 1, borderRightColor: colour.hairline, paddingVertical: 8 },

@@ -1,20 +1,21 @@
 import { NEXT_WORDS } from '@brook/core/job';
 import { paths } from '@brook/core/circuit';
-import { Link, router } from 'expo-router';
+import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useVehicle } from '../data/vehicles';
-import { DriveNotice } from '../jobs/JobHead';
+import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { dayWords } from '../ui/dayWords';
-import { Page } from '../ui/Page';
+import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { colour, SPACE, TOUCH, WORD } from '../ui/theme';
+import { colour, SPACE } from '../ui/theme';
 
 /** One vehicle: whether it may move, its layout, and every job on it. */
 export function VehicleScreen({ id }: { readonly id: string }) {
+  const wide = useWideScreen();
   const { data: vehicle, error, isPending, refetch } = useVehicle(id);
   if (isPending) return <Loading what="the vehicle" />;
   if (!vehicle) return <Failed error={error ?? new Error('This vehicle cannot be shown.')} again={() => void refetch()} />;
@@ -32,9 +33,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
       beside={<View style={{ padding: SPACE.wide }}><BrookBox layout={vehicle.layout} order={order} height={420} oldColour={fluid} newColour={fluid} /></View>}
     >
       <View>
-        <Link href="/" style={{ ...WORD.small, color: colour.softWords, lineHeight: TOUCH }}>
-          ‹ Jobs
-        </Link>
+        <JobsLink />
         <Words size="head" heading={1}>
           {vehicle.name}
         </Words>
@@ -43,7 +42,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         </Words>
       </View>
       <DriveNotice job={vehicle} />
-      <BrookBox layout={vehicle.layout} order={order} height={220} oldColour={fluid} newColour={fluid} />
+      {wide ? null : <BrookBox layout={vehicle.layout} order={order} height={220} oldColour={fluid} newColour={fluid} />}
       <View>
         <Words strong heading={2}>
           Jobs on it

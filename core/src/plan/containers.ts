@@ -3,7 +3,7 @@ import { figure, ARITHMETIC, type Figure } from '../figure';
 /** Containers to take: how many of each size. */
 export interface ContainerPick {
   readonly containers: readonly { readonly sizeMl: number; readonly count: number }[];
-  readonly totalMl: number;
+  readonly totalMl: Figure;
   readonly leftOverMl: Figure;
 }
 
@@ -42,11 +42,15 @@ export function pickContainers(needed: Figure, sizesMl: readonly number[] = CONT
   while (fewest[totalMl] === Infinity) totalMl++;
   const counts = new Map<number, number>();
   for (let v = totalMl; v > 0; v -= last[v]!) counts.set(last[v]!, (counts.get(last[v]!) ?? 0) + 1);
+  const total = figure({
+    label: 'Take along, sealed', value: totalMl, unit: 'mL',
+    rule: `of containers of ${sizesMl.join(', ')} mL those that cover what is poured with the least left over; of equal ones the fewest`, source: ARITHMETIC, from: [needed],
+  });
   return {
     containers: [...counts].map(([sizeMl, count]) => ({ sizeMl, count })).sort((a, b) => b.sizeMl - a.sizeMl),
-    totalMl,
+    totalMl: total,
     leftOverMl: figure({
-      label: 'Left over', value: totalMl - needed.value, unit: 'mL', rule: 'what the containers hold less what is poured', source: ARITHMETIC, from: [needed],
+      label: 'Left over', value: totalMl - needed.value, unit: 'mL', rule: 'what the containers hold less what is poured', source: ARITHMETIC, from: [total, needed],
     }),
   };
 }

@@ -83,7 +83,7 @@ describe('what must always hold', () => {
         // The cars of this test end at MAX, where they began.
         expect(bowls.every((b) => b.finalLevelMl === b.maxMl)).toBe(true);
         expect(totals.pouredMl.value).toBeCloseTo(totals.removedMl.value + totals.bledMl.value, 6);
-        expect(containers.totalMl).toBeGreaterThanOrEqual(totals.pouredMl.value - 1e-6);
+        expect(containers.totalMl.value).toBeGreaterThanOrEqual(totals.pouredMl.value - 1e-6);
       }),
       { numRuns: 40 },
     );
@@ -152,7 +152,7 @@ describe('every figure says where it comes from', () => {
 
   test.each(['hatchback-diagonal', 'pickup-front-rear', 'veteran-single', 'motorcycle-front-disc'] as const)('%s', (id) => {
     const plan = planOf(id);
-    const all = [...Object.values(plan.totals), plan.containers.leftOverMl, ...plan.bowls.map((b) => b.topUpLevelMl), ...plan.stops.flatMap((s) => [s.pathLengthM, s.pathVolumeMl, s.strokeMl, s.neededMl, s.strokes, s.bledMl, s.oldLeftMl])];
+    const all = [...Object.values(plan.totals), plan.containers.totalMl, plan.containers.leftOverMl, ...plan.bowls.map((b) => b.topUpLevelMl), ...plan.stops.flatMap((s) => [s.pathLengthM, s.pathVolumeMl, s.strokeMl, s.neededMl, s.strokes, s.bledMl, s.oldLeftMl])];
     for (const top of all) {
       walk(top, (f) => {
         expect(f.label).not.toBe('');

@@ -11,6 +11,7 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   grease: ['leave shut', 'end job'],
   'other product': ['end job'],
   leak: ['end job'],
+  'pedal not right': ['start again', 'end job'],
 };
 
 /**

@@ -5,8 +5,11 @@ export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
 
 /** What can stop a run. */
-export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'grease', 'other product', 'leak'] as const;
+export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'grease', 'other product', 'leak', 'pedal not right'] as const;
 export type HaltReason = (typeof HALT_REASONS)[number];
+
+/** Those that can be met at a bleeder; the pedal is judged when all of them are shut. */
+export const HALTS_AT_BLEEDER = HALT_REASONS.filter((r) => r !== 'pedal not right');
 
 /** What a person may decide on a halt. */
 export const DECISIONS = ['start again', 'go on', 'leave shut', 'end job'] as const;

@@ -2,6 +2,7 @@ export {
   BUBBLE_READINGS,
   DECISIONS,
   HALT_REASONS,
+  HALTS_AT_BLEEDER,
   type BubbleReading,
   type Decision,
   type EventBase,
@@ -16,4 +17,5 @@ export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
 export { planAgainstActual, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';
+export { levelFigure } from './levelFigure';
 export { RunFluid } from './runFluid';

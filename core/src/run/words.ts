@@ -10,11 +10,12 @@ export const HALT_WORDS: Readonly<Record<HaltReason, { readonly title: string; r
   grease: { title: 'Something like grease came', say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.' },
   'other product': { title: 'Another product came', say: 'Two products that do not mix harm every seal. Stop; nothing more is filled.' },
   leak: { title: 'A joint or hose leaks', say: 'Find and mend the leak first. The circuit cannot be bled or proved while it loses fluid.' },
+  'pedal not right': { title: 'The pedal or lever is not right', say: 'Air may still be inside, or a part is worn. Look for the cause first; then bleed every bleeder again, or end the job.' },
 };
 
 /** What a person decides, and what follows. */
 export const DECISION_WORDS: Readonly<Record<Decision, { readonly title: string; readonly follows: string }>> = {
-  'start again': { title: 'Filled up: start again', follows: 'Every bleeder comes once more, from the first.' },
+  'start again': { title: 'Reservoir filled to MAX: start again', follows: 'Every bleeder comes once more, from the first.' },
   'go on': { title: 'It is cured: go on', follows: 'The count goes on where it stood.' },
   'leave shut': { title: 'Leave this one, do the others', follows: 'The vehicle stays “do not drive”: this job cannot release it.' },
   'end job': { title: 'End the job unreleased', follows: 'The vehicle stays “do not drive” until a later job releases it.' },

@@ -1,0 +1,17 @@
+import { figure, MODEL, type Figure } from '../figure';
+import type { PlanBowl, PlanStop } from '../plan';
+
+/**
+ * Present level of one bowl by the model, mL, for the gauge of a run.
+ *
+ * @param levelMl from the run's state
+ * @param stop bleeder in hand, whose strokes draw from this bowl; null between bleeders
+ */
+export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | null): Figure {
+  const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
+  return figure({
+    label: `${bowl.name}, by the model`, value: levelMl, unit: 'mL',
+    rule: 'at MAX after each fill, less the fluid of every stroke since. Look at the real level: the model can be wrong', source: MODEL,
+    from: [entry('At MAX', bowl.maxMl), entry('At MIN', bowl.minMl), bowl.topUpLevelMl, ...(stop ? [stop.strokeMl] : [])],
+  });
+}

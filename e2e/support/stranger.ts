@@ -1,0 +1,50 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** What somebody who stands at the vehicle sees there; they know nothing of the app. */
+const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
+  [/which system/i, /brakes/i],
+  [/what is to be done/i, /routine flush/i],
+  [/the cap/i, /^DOT 4$/],
+  [/colour in the reservoir/i, /^straw$/],
+  [/clear, hazy/i, /^hazy$/],
+  [/another product/i, /^none/i],
+  [/new fluid/i, /^clear$/],
+  [/bubbles/i, /^none$/],
+  [/colour in the hose/i, /^clear$/],
+  [/how is the brake (pedal|lever)/i, /^firm and high$/],
+  [/test drive/i, /^good$/i],
+  [/\?$/, /^yes$/i],
+];
+
+/**
+ * One move of a stranger on a phone: press the one next action; where it waits
+ * for something, answer the first open question by what is seen on the vehicle.
+ *
+ * @returns what was done, or null when the page went on under the finger and must be looked at again
+ */
+export async function nextMove(page: Page): Promise<string | null> {
+  const action = page.getByTestId('next-action');
+  const open = page.getByTestId('unanswered').first();
+  // Either one or the other is called for, whichever page this is.
+  await expect(action.or(open).first()).toBeVisible();
+  if (await isReady(action)) {
+    const words = (await action.innerText()).trim();
+    return (await pressed(action)) ? words : null;
+  }
+  if ((await open.count()) === 0) return null;
+  const question = (await open.getAttribute('aria-label'))!;
+  const answer = SEEN.find(([asked]) => asked.test(question))![1];
+  return (await pressed(open.getByRole('radio', { name: answer }))) ? `${question} ${answer.source}` : null;
+}
+
+/** Press what was seen, unless it is gone or shut by the time the finger comes down. */
+async function pressed(button: Locator): Promise<boolean> {
+  return button.click({ timeout: 1_500 }).then(
+    () => true,
+    () => false,
+  );
+}
+
+async function isReady(action: Locator): Promise<boolean> {
+  return (await action.count()) > 0 && (await action.getAttribute('aria-disabled')) !== 'true' && (await action.getAttribute('aria-busy')) !== 'true';
+}

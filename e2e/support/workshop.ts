@@ -1,0 +1,98 @@
+import type { FluidEntry, Job, Vehicle } from '@brook/contract';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+
+export const UNA = { login: 'una', password: 'skerrow-demo', name: 'Una Marrick' };
+export const BREK = { login: 'brek', password: 'lunna-demo', name: 'Brek Sandel' };
+
+const AMBER: FluidEntry = { capGrade: 'DOT 4', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: 2 }, newColour: 'clear' };
+
+type Template = 'hatchback-diagonal' | 'pickup-front-rear' | 'veteran-single' | 'motorcycle-front-disc';
+
+/** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
+export class Workshop {
+  constructor(private readonly request: APIRequestContext) {}
+
+  static async signIn(page: Page, who: { login: string; password: string } = UNA): Promise<Workshop> {
+    const res = await page.request.post('/api/v1/session', { data: { login: who.login, password: who.password } });
+    expect(res.status()).toBe(201);
+    return new Workshop(page.request);
+  }
+
+  async vehicle(templateId: Template, driverSide: 'left' | 'right' | 'middle', name = 'Test vehicle'): Promise<Vehicle> {
+    return this.send('POST', '/vehicles', { name, tag: randomUUID().slice(0, 12), templateId, driverSide });
+  }
+
+  async job(vehicle: Vehicle): Promise<Job> {
+    return this.send('POST', '/jobs', { vehicleId: vehicle.id, system: 'brakes', scope: 'routine flush' });
+  }
+
+  /** A job whose plan lies there to be looked at. */
+  async planned(vehicle: Vehicle): Promise<Job> {
+    const job = await this.job(vehicle);
+    return this.send('PUT', `/jobs/${job.id}/fluid`, AMBER, job.version);
+  }
+
+  /** A job that stands at its first stroke, or after so many at the first bleeder. */
+  async running(vehicle: Vehicle, strokes = 0): Promise<Job> {
+    const job = await this.planned(vehicle);
+    const accepted: Job = await this.send('POST', `/jobs/${job.id}/plan/accept`, undefined, job.version);
+    const plan = planOf(accepted);
+    const first = plan.stops[0]!;
+    await this.log(job.id, [
+      ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
+      ...Array.from({ length: strokes }, () => ({ kind: 'stroke', bleederId: first.bleeder.id })),
+    ]);
+    return this.get(job.id);
+  }
+
+  /** A job that waits for its proof. */
+  async bled(vehicle: Vehicle): Promise<Job> {
+    const job = await this.running(vehicle);
+    const plan = planOf(job);
+    const said: object[] = [];
+    for (const stop of plan.stops) {
+      const bleederId = stop.bleeder.id;
+      for (let made = 0; made < stop.strokes.value; made++) {
+        if (stop.topUps.some((t) => t.afterStrokes === made)) said.push({ kind: 'topped up', bowlId: stop.bowlId });
+        said.push({ kind: 'stroke', bleederId });
+      }
+      said.push({ kind: 'bubbles', bleederId, reading: 'none' }, { kind: 'colour', bleederId, colour: 'clear' }, { kind: 'shut', bleederId, tightened: 'by feel' });
+    }
+    said.push(...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id })));
+    await this.log(job.id, said);
+    return this.get(job.id);
+  }
+
+  async released(vehicle: Vehicle): Promise<Job> {
+    let job = await this.bled(vehicle);
+    const items = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', ...(vehicle.vehicleKind === 'car' ? ['wheels'] : [])];
+    job = await this.send('PUT', `/jobs/${job.id}/proof`, { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) }, job.version);
+    job = await this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);
+    job = await this.send('POST', `/jobs/${job.id}/test-drive/result`, { result: 'good' }, job.version);
+    return this.send('POST', `/jobs/${job.id}/release`, undefined, job.version);
+  }
+
+  async get(id: string): Promise<Job> {
+    const res = await this.request.get(`/api/v1/jobs/${id}`);
+    expect(res.status()).toBe(200);
+    return (await res.json()) as Job;
+  }
+
+  private async log(id: string, said: object[]): Promise<void> {
+    const deviceId = randomUUID();
+    const events = said.map((s, i) => ({ id: randomUUID(), deviceId, deviceSeq: i + 1, atMs: Date.now() - 1000 * (said.length - i), ...s }));
+    await this.send('POST', `/jobs/${id}/events`, { events });
+  }
+
+  private async send<T>(method: string, path: string, data?: object, version?: number): Promise<T> {
+    const res = await this.request.fetch(`/api/v1${path}`, { method, ...(data ? { data } : {}), headers: version === undefined ? {} : { 'if-match': `"${version}"` } });
+    expect(res.ok(), `${method} ${path}: ${await res.text()}`).toBe(true);
+    return (await res.json()) as T;
+  }
+}
+
+export function planOf(job: Job) {
+  if (job.planResult?.verdict !== 'planned') throw new Error('no plan');
+  return job.planResult.plan;
+}
