@@ -8,7 +8,7 @@ import { useVehicles } from '../data/vehicles';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
-import { DriveMark } from '../ui/DriveMark';
+import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
@@ -75,7 +75,7 @@ function PickVehicle({ vehicles, onPick }: { readonly vehicles: readonly Vehicle
       <View role="list">
         {vehicles.map((v) => (
           <View key={v.id} role="listitem" style={styles.item}>
-            <Press role="button" aria-label={v.name} onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))} style={styles.vehicle} pressedStyle={{ backgroundColor: colour.well }}>
+            <Press role="button" aria-label={spokenVehicle({ ...v, drive: v.drive.state })} onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))} style={styles.vehicle} pressedStyle={{ backgroundColor: colour.well }}>
               <View style={styles.between}>
                 <Words strong>{v.name}</Words>
                 <Words tone="softWords" size="small">

@@ -16,7 +16,7 @@ export function JobHead({ job }: { readonly job: Job }) {
           {`Job ${job.number} · ${shortDate(job.openedAt)}`}
         </Words>
       </View>
-      <Link href={`/vehicles/${job.vehicleId}`}>
+      <Link href={`/vehicles/${job.vehicleId}`} style={styles.name}>
         <Words size="head" heading={1}>
           {job.vehicleName}
         </Words>
@@ -49,5 +49,6 @@ export function DriveNotice({ job }: { readonly job: Pick<Job, 'drive'> }) {
 
 const styles = StyleSheet.create({
   head: { gap: SPACE.hair },
+  name: { paddingVertical: SPACE.small },
   line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
 });

@@ -6,7 +6,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJobList } from '../data/jobList';
 import { useSession, useSignOut } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
-import { DriveMark } from '../ui/DriveMark';
+import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
@@ -59,13 +59,15 @@ export function JobList() {
 
 function Group({ title, jobs }: { readonly title: string; readonly jobs: readonly JobSummary[] }) {
   return (
-    <View role="list" aria-label={title}>
+    <View>
       <Words strong heading={2}>
         {title}
       </Words>
-      {jobs.map((job) => (
-        <JobLine key={job.id} job={job} />
-      ))}
+      <View role="list" aria-label={title}>
+        {jobs.map((job) => (
+          <JobLine key={job.id} job={job} />
+        ))}
+      </View>
     </View>
   );
 }
@@ -75,7 +77,7 @@ function JobLine({ job }: { readonly job: JobSummary }) {
   return (
     <View role="listitem" style={styles.item}>
       <Link href={`/jobs/${job.id}`} asChild>
-        <Press role="link" aria-label={`Job ${job.number}, ${job.vehicleName}. ${NEXT_WORDS[job.stage]}`} style={styles.link} pressedStyle={{ backgroundColor: colour.well }}>
+        <Press role="link" aria-label={`Job ${job.number}, ${spokenVehicle({ name: job.vehicleName, tag: job.vehicleTag, drive: job.vehicleDrive })}. ${NEXT_WORDS[job.stage]}`} style={styles.link} pressedStyle={{ backgroundColor: colour.well }}>
           <View style={styles.between}>
             <View style={styles.grow}>
               <Words strong>{job.vehicleName}</Words>

@@ -47,9 +47,9 @@ export function FigureSheet({ figure, onClose }: { readonly figure: Figure; read
   const [trail, setTrail] = useState<readonly Figure[]>([figure]);
   const shown = trail[trail.length - 1]!;
   return (
-    <Modal transparent visible animationType="none" onRequestClose={onClose}>
+    <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={`How ${shown.label} came about`}>
       <View style={styles.veil}>
-        <View style={styles.sheet} role="dialog" aria-label={`How ${shown.label} came about`}>
+        <View style={styles.sheet}>
           <ScrollView contentContainerStyle={styles.body}>
             <View>
               <Words size="small" tone="softWords">

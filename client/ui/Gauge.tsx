@@ -16,7 +16,7 @@ export interface GaugeProps {
 export function Gauge({ bowl, level, fluid }: GaugeProps) {
   const share = (ml: number): `${number}%` => `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
   return (
-    <View style={styles.gauge}>
+    <View style={styles.gauge} role="complementary" aria-label="Reservoir">
       <Words size="small" tone="softWords" align="center">
         {bowl.name === 'Reservoir' ? 'mL' : bowl.name}
       </Words>

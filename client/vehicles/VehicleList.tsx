@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useVehicles } from '../data/vehicles';
 import { ActionBar } from '../ui/ActionBar';
-import { DriveMark } from '../ui/DriveMark';
+import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
@@ -23,7 +23,7 @@ export function VehicleList() {
       <View role="list">
         {data?.map((v) => (
           <View key={v.id} role="listitem" style={styles.item}>
-            <Press role="link" aria-label={v.name} onPress={() => router.push(`/vehicles/${v.id}`)} style={styles.link} pressedStyle={{ backgroundColor: colour.well }}>
+            <Press role="link" aria-label={spokenVehicle({ ...v, drive: v.drive.state })} onPress={() => router.push(`/vehicles/${v.id}`)} style={styles.link} pressedStyle={{ backgroundColor: colour.well }}>
               <View style={styles.between}>
                 <Words strong>{v.name}</Words>
                 <Words size="small" tone="softWords">

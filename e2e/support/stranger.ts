@@ -28,11 +28,12 @@ export async function nextMove(page: Page): Promise<string | null> {
   // Either one or the other is called for, whichever page this is.
   await expect(action.or(open).first()).toBeVisible();
   if (await isReady(action)) {
-    const words = (await action.innerText()).trim();
-    return (await pressed(action)) ? words : null;
+    const words = await action.innerText({ timeout: 1_500 }).catch(() => null);
+    return words !== null && (await pressed(action)) ? words.trim() : null;
   }
   if ((await open.count()) === 0) return null;
-  const question = (await open.getAttribute('aria-label'))!;
+  const question = await open.getAttribute('aria-label', { timeout: 1_500 }).catch(() => null);
+  if (question === null) return null;
   const answer = SEEN.find(([asked]) => asked.test(question))![1];
   return (await pressed(open.getByRole('radio', { name: answer }))) ? `${question} ${answer.source}` : null;
 }
@@ -46,5 +47,5 @@ async function pressed(button: Locator): Promise<boolean> {
 }
 
 async function isReady(action: Locator): Promise<boolean> {
-  return (await action.count()) > 0 && (await action.getAttribute('aria-disabled')) !== 'true' && (await action.getAttribute('aria-busy')) !== 'true';
+  return (await action.count()) > 0 && (await action.isEnabled({ timeout: 1_500 }).catch(() => false));
 }

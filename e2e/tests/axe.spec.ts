@@ -1,0 +1,107 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { Workshop } from '../support/workshop';
+
+/** Every screen, with what must be on it before it is looked at. */
+const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Workshop) => Promise<void>])[] = [
+  ['jobs', async (page) => { await page.goto('/'); await page.getByText('In hand').waitFor(); }],
+  ['vehicles', async (page) => { await page.goto('/vehicles'); await page.getByText('Parade car').waitFor(); }],
+  ['new vehicle', async (page) => { await page.goto('/vehicles/new'); await page.getByRole('radio').first().click(); await page.getByText('Where does the driver sit?').waitFor(); }],
+  ['pick a vehicle', async (page) => { await page.goto('/new'); await page.getByText('Parade car').waitFor(); }],
+  ['intake', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/new?vehicle=${v.id}`); await page.getByText('Which system?').waitFor(); }],
+  ['vehicle', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/vehicles/${v.id}`); await page.getByText('Jobs on it').waitFor(); }],
+  ['fluid, stop', async (page, w) => {
+    const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+    await page.goto(`/jobs/${job.id}`);
+    for (const answer of ['DOT 4', 'amber', 'particles', 'Layers']) await page.getByRole('radio', { name: answer, exact: true }).first().click();
+    await page.getByRole('button', { name: /End this job/ }).click();
+    await page.getByText('Stop: nothing is filled').waitFor();
+  }],
+  ['plan', async (page, w) => {
+    const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByRole('button', { name: /why here/ }).first().click();
+  }],
+  ['figure', async (page, w) => {
+    const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByRole('button', { name: /^Hands on/ }).click();
+    await page.getByRole('dialog').waitFor();
+  }],
+  ['preparing', async (page, w) => {
+    const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByTestId('next-action').click();
+    await page.getByText('1 of 7').waitFor();
+  }],
+  ['run', async (page, w) => {
+    const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'), 5);
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByTestId('count-pad').waitFor();
+    await page.getByRole('radio', { name: 'fine' }).click();
+  }],
+  ['something is wrong', async (page, w) => {
+    const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByRole('button', { name: 'Something is wrong' }).click();
+  }],
+  ['halted', async (page, w) => {
+    const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByRole('button', { name: 'Something is wrong' }).click();
+    await page.getByRole('button', { name: 'The bleeder is seized' }).click();
+    await page.getByText('What is decided?').waitFor();
+  }],
+  ['proof', async (page, w) => {
+    const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByRole('radio', { name: 'springy' }).click();
+    await page.getByText(/Only firm and high/).first().waitFor();
+  }],
+  ['record', async (page, w) => {
+    const job = await w.released(await w.vehicle('motorcycle-front-disc', 'middle'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByText('Plan against done').waitFor();
+  }],
+];
+
+for (const light of ['light', 'dark'] as const) {
+  test.describe(`axe finds nothing, ${light}`, () => {
+    test.use({ colorScheme: light });
+
+    test('sign-in', async ({ page }) => {
+      await page.goto('/');
+      await page.getByTestId('next-action').click();
+      await page.getByText('Password is missing; give it.').waitFor();
+      await clean(page);
+    });
+
+    for (const [name, open] of SCREENS) {
+      test(name, async ({ page }) => {
+        await open(page, await Workshop.signIn(page));
+        await clean(page);
+      });
+    }
+  });
+}
+
+async function clean(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.help}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([]);
+}
+
+test('nothing is wider than the screen, and every control is large enough for a glove', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  for (const [name, open] of SCREENS) {
+    await open(page, workshop);
+    const found = await page.evaluate(() => {
+      const small = Array.from(document.querySelectorAll('button, [role=button], [role=radio], [role=link], a, input'))
+        .filter((e) => (e as HTMLElement).offsetParent !== null)
+        .map((e) => ({ words: (e.getAttribute('aria-label') ?? e.textContent ?? '').slice(0, 40), box: e.getBoundingClientRect() }))
+        .filter(({ box }) => box.height < 44 && box.width > 0)
+        .map(({ words, box }) => `${words} ${Math.round(box.height)}`);
+      return { small, wider: document.documentElement.scrollWidth - document.documentElement.clientWidth };
+    });
+    expect(found, name).toEqual({ small: [], wider: 0 });
+  }
+});

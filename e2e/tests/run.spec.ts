@@ -1,0 +1,166 @@
+import { expect, test, type Page } from '@playwright/test';
+import { planOf, Workshop } from '../support/workshop';
+
+const left = (page: Page, n: number) => page.getByTestId('count-pad').getByText(String(n), { exact: true });
+const stroke = (page: Page) => page.getByTestId('next-action').click();
+
+/** A car at its first bleeder, with so many strokes made. */
+async function atTheCar(page: Page, strokes = 0) {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const job = await workshop.running(vehicle, strokes);
+  await page.goto(`/jobs/${job.id}`);
+  const planned = planOf(job).stops[0]!.strokes.value;
+  await expect(left(page, planned - strokes)).toBeVisible();
+  return { workshop, vehicle, job, planned };
+}
+
+test('a reload loses nothing and goes on at the same stroke', async ({ page }) => {
+  const { planned } = await atTheCar(page, 4);
+  for (let i = 0; i < 3; i++) await stroke(page);
+  await expect(left(page, planned - 7)).toBeVisible();
+  await page.reload();
+  await expect(left(page, planned - 7)).toBeVisible();
+});
+
+test('a reload right after the tap that was painted keeps that tap', async ({ page }) => {
+  const { job, planned, workshop } = await atTheCar(page, 4);
+  await page.route('**/events', (route) => route.abort());
+  await stroke(page);
+  await expect(left(page, planned - 5)).toBeVisible();
+  await page.unroute('**/events');
+  await page.reload();
+  await expect(left(page, planned - 5)).toBeVisible();
+  await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length).toBe(5);
+});
+
+test('a lost connection is said, counts on, and arrives once when it is back', async ({ page, context }) => {
+  const { job, planned, workshop } = await atTheCar(page, 2);
+  await context.setOffline(true);
+  for (let i = 0; i < 5; i++) await stroke(page);
+  await expect(left(page, planned - 7)).toBeVisible();
+  await expect(page.getByText(/No connection: 5 kept on this phone/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/No connection/)).toBeHidden();
+  await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length).toBe(7);
+  await page.reload();
+  await expect(left(page, planned - 7)).toBeVisible();
+});
+
+test('an answer that gets lost does not count a stroke twice', async ({ page }) => {
+  const { job, planned, workshop } = await atTheCar(page, 0);
+  let dropped = 0;
+  await page.route('**/events', async (route) => {
+    if (dropped++ > 0) return route.continue();
+    await route.fetch();
+    return route.abort();
+  });
+  await stroke(page);
+  await expect(left(page, planned - 1)).toBeVisible();
+  await expect.poll(() => dropped).toBeGreaterThan(1);
+  expect((await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke')).toHaveLength(1);
+});
+
+test('undo takes back the last tap and no other', async ({ page }) => {
+  const { planned } = await atTheCar(page, 3);
+  await stroke(page);
+  await expect(left(page, planned - 4)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(left(page, planned - 3)).toBeVisible();
+});
+
+test('the large area and the space bar count as well', async ({ page }) => {
+  const { planned } = await atTheCar(page, 0);
+  await page.getByTestId('count-pad').click();
+  await expect(left(page, planned - 1)).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(left(page, planned - 2)).toBeVisible();
+});
+
+test('the call to top up comes before MIN, and strokes are not called for until it is answered', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const probe = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const firstCall = planOf(probe).stops[0]!.topUps[0]!.afterStrokes;
+  await atTheCar(page, firstCall - 1);
+  await stroke(page);
+  await expect(page.getByText('Top up now')).toBeVisible();
+  await expect(page.getByTestId('count-pad')).toHaveCount(0);
+  const gauge = page.getByRole('img', { name: /by the model; MIN/ });
+  const [, level, min] = /(\d+) mL by the model; MIN (\d+)/.exec((await gauge.getAttribute('aria-label'))!)!;
+  expect(Number(level)).toBeGreaterThan(Number(min));
+  await page.getByTestId('next-action').click();
+  await expect(page.getByTestId('count-pad')).toBeVisible();
+  await expect(gauge).toHaveAttribute('aria-label', /: 220 mL/);
+});
+
+test('bubbles within the last three strokes ask for three clean ones', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  await page.goto(`/jobs/${job.id}`);
+  const strokes = planOf(job).stops[0]!.strokes.value;
+  for (let made = 0; made < strokes; ) {
+    const call = page.getByText('Top up now');
+    await expect(left(page, strokes - made).or(call)).toBeVisible();
+    const topUp = await call.isVisible();
+    await stroke(page);
+    if (!topUp) made++;
+    if (topUp) await expect(call).toBeHidden();
+  }
+  await page.getByRole('radiogroup', { name: 'Bubbles' }).getByRole('radio', { name: 'some' }).click();
+  await expect(page.getByText(/three must be free of them/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('radiogroup', { name: 'Bubbles' }).getByRole('radio', { name: 'none' }).click();
+  await page.getByRole('radiogroup', { name: 'Colour in the hose' }).getByRole('radio', { name: 'brown' }).click();
+  await expect(page.getByText(/Darker than the new fluid/)).toBeVisible();
+});
+
+test.describe('halts', () => {
+  const halt = async (page: Page, what: string) => {
+    await page.getByRole('button', { name: 'Something is wrong' }).click();
+    await page.getByRole('button', { name: what }).click();
+    await expect(page.getByText('What is decided?')).toBeVisible();
+    await expect(page.getByTestId('count-pad')).toHaveCount(0);
+  };
+  const decide = async (page: Page, what: RegExp) => {
+    await page.getByRole('radio', { name: what }).click();
+    await page.getByTestId('next-action').click();
+  };
+
+  test('ran dry: every bleeder again, from the first', async ({ page }) => {
+    const { planned } = await atTheCar(page, 9);
+    await halt(page, 'The reservoir ran dry');
+    await decide(page, /start again/);
+    await expect(left(page, planned)).toBeVisible();
+  });
+
+  test('seized: no force, and the decision is asked for until it is made, reload or not', async ({ page }) => {
+    const { job, planned, workshop } = await atTheCar(page, 2);
+    await halt(page, 'The bleeder is seized');
+    await expect(page.getByText(/No force, no heat, no flame/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('What is decided?')).toBeVisible();
+    await decide(page, /It is cured/);
+    await expect(left(page, planned - 2)).toBeVisible();
+    await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'decided').length).toBe(1);
+  });
+
+  test('grease: the others go on, this one is left, and the gate says so', async ({ page }) => {
+    const { job, workshop } = await atTheCar(page, 2);
+    await halt(page, 'Something like grease came');
+    await expect(page.getByText(/hub or axle seal/)).toBeVisible();
+    await decide(page, /do the others/);
+    await expect(page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place })).toBeVisible();
+    await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)!.kind).toBe('decided');
+  });
+
+  test('another product ends the job, and the vehicle stays where it is', async ({ page }) => {
+    const { job, vehicle } = await atTheCar(page, 2);
+    await halt(page, 'Another product came');
+    await decide(page, /End the job/);
+    await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
+    await expect(page.getByText('Do not drive').first()).toBeVisible();
+    await page.goto(`/vehicles/${vehicle.id}`);
+    await expect(page.getByText('Do not drive').first()).toBeVisible();
+    await expect(page.getByText(`Job ${job.number}`)).toBeVisible();
+  });
+});
