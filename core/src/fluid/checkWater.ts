@@ -5,5 +5,6 @@
  */
 export function waterFault(waterPercent: number): string | null {
   if (waterPercent >= 0 && waterPercent <= 10) return null;
+  if (Number.isNaN(waterPercent)) return 'Water is not a number; a reading is between 0 and 10 %.';
   return `Water is ${waterPercent} %; a reading is between 0 and 10 %.`;
 }

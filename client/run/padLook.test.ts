@@ -1,0 +1,47 @@
+import { planBleed, type Plan } from '@brook/core/plan';
+import { templateById } from '@brook/core/circuit';
+import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/run';
+import { padLook } from './padLook';
+
+const result = planBleed({ layout: templateById('motorcycle-front-disc')!.build('middle'), scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'clear' });
+const plan = (result as { plan: Plan }).plan;
+let n = 0;
+const log = followCalls(plan, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 });
+const lookAt = (state: RunState) => padLook(plan, state, nextStep(plan, state));
+/** Looks after every event of a run that does just what is called for. */
+const looks = log.map((_, i) => lookAt(foldRun(plan, log.slice(0, i + 1))));
+
+test('the number counts down to nothing while strokes are called for', () => {
+  const numbers = looks.filter((l) => l.counts).map((l) => Number(l.number));
+  expect(numbers[0]).toBe(plan.stops[0]!.strokes.value);
+  expect(numbers.at(-1)).toBe(1);
+  expect([...numbers].sort((a, b) => b - a)).toEqual(numbers);
+});
+
+test('one stroke left is one stroke', () => {
+  expect(looks.find((l) => l.number === '1' && l.counts)!.under).toMatch(/^stroke to go/);
+});
+
+test('what must be done before the next stroke is loud and does not count', () => {
+  const topUp = looks.find((l) => l.call === 'Top up now')!;
+  expect(topUp).toMatchObject({ counts: false, loud: true });
+  expect(looks.some((l) => l.call.startsWith('Shut it') && l.loud && !l.counts)).toBe(true);
+});
+
+test('the next top-up is said while it lies ahead of the last stroke', () => {
+  expect(looks.some((l) => l.next !== null && /next top-up in \d+/.test(l.next))).toBe(true);
+});
+
+test('a motorcycle is filled midway at the end, and then it is through', () => {
+  expect(padLook(plan, emptyRun(plan), { kind: 'last fill', bowl: plan.bowls[0]!, pourMl: 4.4 })).toMatchObject({ call: 'Fill to midway', number: '4', loud: true });
+  expect(looks.at(-1)!.call).toBe('Every bleeder is through');
+});
+
+test('strokes over the plan are counted up, with the reason', () => {
+  const dark = foldRun(plan, log.map((e) => (e.kind === 'colour' ? { ...e, colour: 'brown' as const } : e)).filter((e) => e.kind !== 'shut'));
+  expect(lookAt(dark)).toMatchObject({ number: '+0', counts: true, call: expect.stringContaining('Darker than the new fluid') });
+});
+
+test('before anything was done there is nothing to count', () => {
+  expect(lookAt(emptyRun(plan))).toMatchObject({ counts: false, number: null });
+});

@@ -1,0 +1,25 @@
+import { ENTRY, figure, MODEL } from '@brook/core/figure';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { FigureRow } from './FigureValue';
+
+const bore = figure({ label: 'Bore', value: 20.6, unit: 'mm', rule: 'in the layout', source: ENTRY });
+const area = figure({ label: 'Bore area', value: 333, unit: 'mm²', rule: 'πd²/4', source: MODEL, from: [bore], plusMinus: 2 });
+
+test('a figure opens to its rule and source, its input opens in turn, and both close again', () => {
+  render(<FigureRow figure={area} />);
+  expect(screen.queryByRole('dialog')).toBeNull();
+  fireEvent.click(screen.getByRole('button', { name: 'Bore area: 333 mm². Why?' }));
+  expect(screen.getByText('Πd²/4.')).toBeTruthy();
+  expect(screen.getByText(/Model or value from memory/)).toBeTruthy();
+  expect(screen.getByText('give or take 2 mm²')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Bore: 21 mm. Why?' }));
+  expect(screen.getByText('Entered for this vehicle or job')).toBeTruthy();
+  fireEvent.click(screen.getByText('Back'));
+  fireEvent.click(screen.getByText('Close'));
+  expect(screen.queryByText('How this came about')).toBeNull();
+});
+
+test('another text keeps the whole figure in what is spoken', () => {
+  render(<FigureRow figure={area} text="333" />);
+  expect(screen.getByRole('button', { name: 'Bore area: 333 mm². Why?' }).textContent).toBe('333');
+});

@@ -1,0 +1,64 @@
+import { templateById } from '@brook/core/circuit';
+import { FLUID_WORDS } from '@brook/core/fluid';
+import { PREPARATION } from '@brook/core/plan';
+import { PROOF_ITEMS } from '@brook/core/gate';
+import { fluidEntry, jobQuery, layout, newJob, newVehicle, proofEntry, runEvent, runEventBatch, signIn } from '.';
+import { OPERATIONS, openApi } from './openapi';
+
+const ID = '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11';
+const sentences = (schema: { safeParse(input: unknown): { success: boolean; error?: { issues: readonly { message: string }[] } } }, input: unknown) => {
+  const result = schema.safeParse(input);
+  return result.success ? [] : result.error!.issues.map((i) => i.message);
+};
+
+describe('every refusal is a sentence that says what would be right', () => {
+  test.each<[string, Parameters<typeof sentences>[0], unknown]>([
+    ['sign-in without a name', signIn, { password: 'x' }],
+    ['a grade that is none', fluidEntry, { capGrade: 'DOT 2', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: null }, newColour: 'clear' }],
+    ['water above what a meter shows', fluidEntry, { capGrade: 'DOT 4', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: 40 }, newColour: 'clear' }],
+    ['a job for no vehicle', newJob, { vehicleId: 'x', system: 'brakes', scope: 'routine flush' }],
+    ['another system', newJob, { vehicleId: ID, system: 'clutch', scope: 'routine flush' }],
+    ['a vehicle with neither template nor layout', newVehicle, { name: 'Car', tag: 'C' }],
+    ['an empty batch', runEventBatch, { events: [] }],
+    ['a limit of none', jobQuery, { limit: 0 }],
+    ['a pedal word that is none', proofEntry, { pedal: 'fine', checks: {} }],
+  ])('%s', (_, schema, input) => {
+    const said = sentences(schema, input);
+    expect(said.length).toBeGreaterThan(0);
+    for (const sentence of said) expect(sentence).toMatch(/(should|give|is|Choose|reading).*\.$/);
+  });
+});
+
+test('spaces around what was typed do not count', () => {
+  expect(newVehicle.parse({ name: '  Post van ', tag: ' PV 1 ', templateId: 'hatchback-diagonal' })).toMatchObject({ name: 'Post van', tag: 'PV 1' });
+});
+
+test('what the contract does not know is refused, not dropped', () => {
+  expect(sentences(signIn, { login: 'una', password: 'x', admin: true })).toHaveLength(1);
+  expect(sentences(runEvent, { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'stroke', bleederId: 'a', by: 'somebody' })).toHaveLength(1);
+});
+
+test('every step and every check of core can be put down', () => {
+  for (const step of new Set(Object.values(PREPARATION).flat())) {
+    expect(runEvent.safeParse({ id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'prepared', step }).success).toBe(true);
+  }
+  for (const item of new Set(Object.values(PROOF_ITEMS).flat())) expect(proofEntry.safeParse({ pedal: null, checks: { [item]: true } }).success).toBe(true);
+});
+
+test('a good layout passes as it is, a bad one names its element in the path', () => {
+  const good = templateById('hatchback-diagonal')!.build('left');
+  expect(layout.parse(good)).toEqual(good);
+  const bad = layout.safeParse({ ...good, bleeders: [{ ...good.bleeders[0]!, wrenchMm: 99 }, ...good.bleeders.slice(1)] });
+  expect(bad.error!.issues[0]!.path).toEqual(['left-front']);
+});
+
+test('the description names each call once, and every schema that it takes or gives', () => {
+  const keys = OPERATIONS.map((o) => `${o.method} ${o.path}`);
+  expect(new Set(keys).size).toBe(keys.length);
+  const document = openApi() as { components: { schemas: Record<string, object> } };
+  for (const o of OPERATIONS) for (const name of [o.takes, o.gives]) if (name) expect(document.components.schemas[name]).toBeDefined();
+});
+
+test('the words of core stay sentences', () => {
+  for (const words of Object.values(FLUID_WORDS)) expect(words).toMatch(/^[A-Z0-9].*\.$/);
+});
