@@ -19,7 +19,7 @@ module.exports = {
       from: { path: '^core/src/([^/]+)/' },
       to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
     },
-    { name: 'core-without-packages', comment: 'core computes; it brings no package along.', severity: 'error', from: { path: '^core/src/', pathNot: ['\\.test\\.ts$', '^core/src/testing/'] }, to: { dependencyTypes: ['npm', 'npm-dev', 'core'] } },
+    { name: 'core-without-packages', comment: 'core computes; it brings no package along.', severity: 'error', from: { path: '^core/src/', pathNot: ['\\.test\\.ts$', '^core/src/testing/'] }, to: { dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'npm-optional', 'npm-bundled', 'npm-no-pkg', 'npm-unknown', 'core'] } },
     { name: 'testing-for-tests', comment: 'What helps the tests stays with the tests.', severity: 'error', from: { path: '/src/', pathNot: ['\\.test\\.ts$', '/testing/'] }, to: { path: '/testing/', pathNot: 'node_modules' } },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: ['^expo-env'] } },
   ],
