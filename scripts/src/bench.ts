@@ -1,0 +1,66 @@
+import { DEMO } from '@brook/demo';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { firstLoad } from './bench/firstLoad';
+import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
+import { planFourWheel } from './bench/planFourWheel';
+import { report } from './bench/report';
+import { secondStart } from './bench/secondStart';
+import { tapToPaint } from './bench/tapToPaint';
+import { launchChromium } from './setup/browser';
+import { freePort, secretFile, startCluster } from './setup/cluster';
+import { ROOT } from './setup/paths';
+import { startServer, stopServer } from './setup/server';
+import { buildWeb, exportWeb } from './setup/web';
+
+const DIR = join(ROOT, '.test', 'bench');
+const undo: (() => unknown)[] = [];
+
+rmSync(DIR, { recursive: true, force: true });
+mkdirSync(DIR, { recursive: true });
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stopAll().then(() => process.exit(1)));
+try {
+  await run();
+} finally {
+  await stopAll();
+}
+
+async function run(): Promise<void> {
+  report(planFourWheel());
+
+  const web = buildWeb();
+  const bareWeb = join(DIR, 'bare');
+  exportWeb(join(ROOT, 'scripts', 'bare'), bareWeb);
+  const cluster = await startCluster({ dir: join(DIR, 'data'), throwaway: true });
+  undo.push(() => cluster.stop());
+  const app = await serve(cluster.database('demo'), web, DEMO);
+  const bare = await serve(cluster.database('bare'), bareWeb, { workshops: [] });
+  const browser = await launchChromium();
+  undo.push(() => browser.close());
+  report(await firstLoad(browser, app, bare));
+  report(await tapToPaint(browser, app));
+
+  const lists = cluster.database('lists');
+  const listServer = await serve(lists, undefined, LIST_SEED);
+  await fillJobLists(lists);
+  report(await jobList(listServer));
+  await stopAll();
+
+  report(await secondStart(join(DIR, 'second-start')));
+}
+
+/** Serve a database with its seed. @returns its address */
+async function serve(database: string, web: string | undefined, seeded: object): Promise<string> {
+  const port = await freePort();
+  const seed = join(DIR, `${port}.json`);
+  writeFileSync(seed, JSON.stringify(seeded));
+  const secret = join(DIR, 'session-secret');
+  secretFile(secret);
+  const server = await startServer({ database, secretFile: secret, port, web, seed });
+  undo.push(() => stopServer(server));
+  return `http://127.0.0.1:${port}`;
+}
+
+async function stopAll(): Promise<void> {
+  while (undo.length > 0) await undo.pop()!();
+}

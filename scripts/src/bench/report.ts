@@ -1,0 +1,22 @@
+/** One benchmark's answer; `limit` is the figure that was asked for. */
+export interface Measured {
+  readonly name: string;
+  readonly unit: 'ms' | 's' | 'ratio';
+  readonly limit: number;
+  /** What each run gave, in `unit`. */
+  readonly runs: readonly number[];
+}
+
+/** One JSON line: the median of the runs with the least and the most of them. */
+export function report({ name, unit, limit, runs }: Measured): void {
+  const line = { name, value: rounded(median(runs)), unit, limit, runs: runs.length, min: rounded(Math.min(...runs)), max: rounded(Math.max(...runs)) };
+  process.stdout.write(`${JSON.stringify(line)}\n`);
+}
+
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}
+
+const rounded = (value: number): number => Number(value.toPrecision(4));
