@@ -99,7 +99,7 @@ export function useRun(job: Job, plan: Plan): LiveRun {
         .then((event) => {
           setLocal((before) => [...before, event]);
           setWaiting((n) => n + 1);
-          void flush();
+          afterPaint(() => void flush());
         })
         .catch(() => {
           setLink('refused');
@@ -125,4 +125,10 @@ function useRunState(plan: Plan, server: readonly RunEvent[], local: readonly Ru
 function lastSeqOf(events: readonly RunEvent[]): number {
   const mine = deviceId();
   return events.reduce((last, e) => (e.deviceId === mine ? Math.max(last, e.deviceSeq) : last), 0);
+}
+
+/** Do what can wait until the frame that shows the tap is out. A hidden page draws no frames. */
+function afterPaint(work: () => void): void {
+  if (document.hidden) work();
+  else requestAnimationFrame(() => setTimeout(work));
 }

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
 import { DECISION_WORDS, DECISIONS_ON, HALT_WORDS, HALTS_AT_BLEEDER, type Decision, type Halt } from '@brook/core/run';
 import type { Plan, PlanStop } from '@brook/core/plan';
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { EndJob } from '../jobs/EndJob';
@@ -40,6 +40,17 @@ export function Halted({ job, plan, run, halt, band }: { readonly job: Job; read
   );
 }
 
+/** The way to say that something went wrong, always at hand during a run. */
+export const SomethingWrongButton = memo(function SomethingWrongButton({ onPress }: { readonly onPress: () => void }) {
+  return (
+    <Press role="button" onPress={onPress} style={styles.wrong} pressedStyle={{ backgroundColor: colour.well }}>
+      <Words size="small" strong align="center">
+        Something is wrong
+      </Words>
+    </Press>
+  );
+});
+
 /** What went wrong, one tap; the run halts on it. */
 export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job: Job; readonly run: LiveRun; readonly stop: PlanStop | null; readonly band: ReactNode; readonly onClose: () => void }) {
   return (
@@ -73,6 +84,7 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
 }
 
 const styles = StyleSheet.create({
+  wrong: { borderWidth: 1, borderStyle: 'dashed', borderColor: colour.edge, marginTop: SPACE.small },
   list: { gap: SPACE.small },
   reason: { borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium },
 });

@@ -1,26 +1,35 @@
-import { COLOURS } from '@brook/core/fluid';
-import type { PlanStop } from '@brook/core/plan';
-import { BUBBLE_READINGS } from '@brook/core/run';
+import { COLOURS, type Colour } from '@brook/core/fluid';
+import { BUBBLE_READINGS, type BubbleReading, type RunState } from '@brook/core/run';
+import { memo } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { Choice } from '../ui/Choice';
 import { FLUID, SPACE } from '../ui/theme';
 
+const BUBBLES = BUBBLE_READINGS.map((r) => ({ value: r, label: r }));
+const IN_HOSE = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));
+
 /** Bubbles and colour, one tap each. An answer counts for the strokes just made; it is asked again after the next ones. */
-export function Readings({ stop, run }: { readonly stop: PlanStop; readonly run: LiveRun }) {
-  const b = run.state.bleeders.find((x) => x.bleederId === stop.bleeder.id)!;
+export function Readings({ bleederId, state, say }: { readonly bleederId: string; readonly state: RunState; readonly say: LiveRun['say'] }) {
+  const b = state.bleeders.find((x) => x.bleederId === bleederId)!;
   const bubbles = b.bubbles && b.bubbles.atStroke === b.strokes ? b.bubbles.reading : null;
   const seen = b.colour && b.strokes - b.colour.atStroke < 3 ? b.colour.seen : null;
+  return <Answers bleederId={bleederId} bubbles={bubbles} seen={seen} say={say} />;
+}
+
+interface AnswersProps {
+  readonly bleederId: string;
+  readonly bubbles: BubbleReading | null;
+  readonly seen: Colour | null;
+  readonly say: LiveRun['say'];
+}
+
+/** Drawn anew only when an answer changes, not at every stroke. */
+const Answers = memo(function Answers({ bleederId, bubbles, seen, say }: AnswersProps) {
   return (
     <View style={{ gap: SPACE.small }}>
-      <Choice
-        compact question="Bubbles" options={BUBBLE_READINGS.map((r) => ({ value: r, label: r }))} chosen={bubbles}
-        onChoose={(reading) => run.say({ kind: 'bubbles', bleederId: stop.bleeder.id, reading })}
-      />
-      <Choice
-        compact question="Colour in the hose" options={COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }))} chosen={seen}
-        onChoose={(colour) => run.say({ kind: 'colour', bleederId: stop.bleeder.id, colour })}
-      />
+      <Choice compact question="Bubbles" options={BUBBLES} chosen={bubbles} onChoose={(reading) => say({ kind: 'bubbles', bleederId, reading })} />
+      <Choice compact question="Colour in the hose" options={IN_HOSE} chosen={seen} onChoose={(colour) => say({ kind: 'colour', bleederId, colour })} />
     </View>
   );
-}
+});

@@ -5,6 +5,8 @@ import type { Measured } from './report';
 const WARM_UP = 3;
 const RUNS = 20;
 const SLOWDOWN = 4;
+/** Nobody pumps faster than twice a second. */
+const BETWEEN_STROKES_MS = 500;
 
 /** From the tap to the frame that shows the stroke, on the phone view with the processor slowed down four times. */
 export async function tapToPaint(browser: Browser, url: string): Promise<Measured> {
@@ -24,8 +26,13 @@ export async function tapToPaint(browser: Browser, url: string): Promise<Measure
         await page.getByTestId('next-action').click();
         await pad.waitFor();
       }
-      const [ms] = await Promise.all([page.evaluate<number>(WATCH_FOR_PAINT), pad.tap()]);
+      const { x, y, width, height } = (await pad.boundingBox())!;
+      // A bare touch: the runner's own checks of what lies under the finger would count as well.
+      await page.evaluate(WATCH_FOR_PAINT);
+      await page.touchscreen.tap(x + width / 2, y + height / 2);
+      const ms = await page.evaluate<number>('window.painted');
       if (tap >= WARM_UP) runs.push(ms);
+      await page.waitForTimeout(BETWEEN_STROKES_MS);
     }
     return { name: 'run.tapToPaint', unit: 'ms', limit: 100, runs };
   } finally {
@@ -37,7 +44,7 @@ export async function tapToPaint(browser: Browser, url: string): Promise<Measure
  * In the page: milliseconds from the next touch to the frame that shows the
  * changed text. As text, because what the TypeScript runner adds to functions is not there in the page.
  */
-const WATCH_FOR_PAINT = `new Promise((resolve) => {
+const WATCH_FOR_PAINT = `void (window.painted = new Promise((resolve) => {
   const watched = document.querySelector('[role=main]');
   const before = watched.textContent;
   let touchedAt = 0;
@@ -53,4 +60,4 @@ const WATCH_FOR_PAINT = `new Promise((resolve) => {
     });
   });
   observer.observe(watched, { subtree: true, childList: true, characterData: true });
-})`;
+}))`;

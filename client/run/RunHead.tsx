@@ -1,0 +1,53 @@
+import type { DriveState } from '@brook/core/job';
+import type { Plan, PlanStop } from '@brook/core/plan';
+import { memo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { JobsLink } from '../jobs/JobHead';
+import { capital } from '../ui/capital';
+import { DriveMark } from '../ui/DriveMark';
+import { FigureValue } from '../ui/FigureValue';
+import { Numeral } from '../ui/Numeral';
+import { Words } from '../ui/Words';
+import { SPACE } from '../ui/theme';
+
+interface RunHeadProps {
+  readonly plan: Plan;
+  /** Bleeder in hand; null when all are through. */
+  readonly stop: PlanStop | null;
+  readonly finished: boolean;
+  readonly drive: DriveState;
+}
+
+/** Where the run stands: which bleeder, which of how many, which wrench. Drawn anew when one of them changes, not at every stroke. */
+export const RunHead = memo(function RunHead({ plan, stop, finished, drive }: RunHeadProps) {
+  return (
+    <View>
+      <View style={styles.line}>
+        <View style={styles.grow}>
+          <Words size="head" heading={1}>
+            {stop ? capital(stop.bleeder.place) : finished ? 'Bleed is through' : 'Last fill'}
+          </Words>
+        </View>
+        {stop ? <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral> : null}
+      </View>
+      <View style={styles.line}>
+        <View style={styles.grow}>
+          {stop ? (
+            <Words size="small" tone="softWords">
+              {`${stop.bleeder.wrenchMm} mm, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}`}
+            </Words>
+          ) : (
+            <DriveMark state={drive} />
+          )}
+        </View>
+        {stop ? <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} /> : null}
+        <JobsLink />
+      </View>
+    </View>
+  );
+});
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
+  grow: { flex: 1 },
+});

@@ -1,0 +1,41 @@
+import type { Job } from '@brook/contract';
+import type { Plan, PlanBowl, PlanStop } from '@brook/core/plan';
+import { levelFigure, RunFluid, type RunState } from '@brook/core/run';
+import { memo, useMemo } from 'react';
+import { BrookBox } from '../ui/brook/BrookBox';
+import { Gauge } from '../ui/Gauge';
+import { useWideScreen } from '../ui/Page';
+
+interface RunBrookProps {
+  readonly job: Job;
+  readonly plan: Plan;
+  readonly state: RunState;
+  readonly current: string | null;
+  readonly height: number;
+}
+
+/** The brook as the run has moved it so far. */
+export const RunBrook = memo(function RunBrook({ job, plan, state, current, height }: RunBrookProps) {
+  const wide = useWideScreen();
+  const fluid = useMemo(() => new RunFluid(plan), [plan]);
+  const shares = useMemo(() => fluid.newSharesAfter(state.log), [fluid, state.log]);
+  const order = useMemo(() => plan.stops.map((s) => s.bleeder.id), [plan]);
+  return (
+    <BrookBox
+      layout={plan.layout} order={order} height={height} oldColour={job.fluid?.seen.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
+      current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)} caption={wide}
+    />
+  );
+});
+
+interface RunGaugeProps {
+  readonly plan: Plan;
+  readonly bowl: PlanBowl;
+  readonly stop: PlanStop | null;
+  readonly state: RunState;
+}
+
+/** The reservoir that the bleeder in hand, or the fill in hand, is about. */
+export const RunGauge = memo(function RunGauge({ plan, bowl, stop, state }: RunGaugeProps) {
+  return <Gauge bowl={bowl} level={levelFigure(bowl, state.levelMl[bowl.id]!, stop)} fluid={plan.newColour} />;
+});
