@@ -1,0 +1,101 @@
+import { DEMO, DEMO_SIGN_IN } from '@brook/demo';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import { launchChromium } from './setup/browser';
+import { freePort, secretFile, startCluster } from './setup/cluster';
+import { ROOT } from './setup/paths';
+import { say } from './setup/say';
+import { startServer, stopServer } from './setup/server';
+import { buildWeb } from './setup/web';
+
+const DIR = join(ROOT, '.test', 'screenshots');
+const PICTURES = join(ROOT, 'docs', 'screenshots');
+/** The demo's dates count from here and the page's clock stands here, so that a picture only changes when its view does. */
+const DAY = '2026-05-12T10:30:00Z';
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+
+interface Picture {
+  readonly name: string;
+  readonly size?: typeof PHONE;
+  readonly dark?: boolean;
+  /** Vehicle tag and stage of the demo's job to open, or a path. */
+  readonly open: string | readonly [tag: string, stage: string];
+  readonly then?: (page: Page) => Promise<void>;
+}
+
+const openFigure = async (page: Page) => {
+  await page.getByRole('button', { name: /^Fluid to bleed: 372 mL/ }).click();
+  await page.getByRole('button', { name: /^Strokes: 62/ }).last().click();
+};
+const readFluid = async (page: Page) => {
+  for (const [question, answer] of [[/cap/, 'DOT 4'], [/reservoir/, 'brown'], [/hazy/, 'clear'], [/another product/, 'None of these']] as const) {
+    await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: answer, exact: true }).click();
+  }
+  await page.getByText('Read the cap: which grade?').scrollIntoViewIfNeeded();
+};
+
+const ALL: readonly Picture[] = [
+  { name: 'jobs', open: '/' },
+  { name: 'fluid', open: ['HP 1', 'fluid'], then: readFluid },
+  { name: 'plan', open: ['HC 7', 'plan'] },
+  { name: 'figure', open: ['HC 7', 'plan'], then: openFigure },
+  { name: 'run', open: ['HC 2', 'run'] },
+  { name: 'run-pit', open: ['HC 2', 'run'], dark: true },
+  { name: 'halted', open: ['MC 2', 'run'] },
+  { name: 'proof', open: ['HC 6', 'proof'] },
+  { name: 'release', open: ['MC 1', 'test drive'] },
+  { name: 'record', open: ['HC 4', 'released'] },
+  { name: 'jobs-wide', size: WIDE, open: '/' },
+  { name: 'plan-wide', size: WIDE, open: ['HC 7', 'plan'] },
+  { name: 'run-wide', size: WIDE, open: ['HC 2', 'run'] },
+];
+
+rmSync(DIR, { recursive: true, force: true });
+mkdirSync(DIR, { recursive: true });
+mkdirSync(PICTURES, { recursive: true });
+const web = buildWeb();
+const cluster = await startCluster({ dir: join(DIR, 'data'), throwaway: true });
+try {
+  const port = await freePort();
+  const seed = join(DIR, 'demo.json');
+  const secret = join(DIR, 'session-secret');
+  writeFileSync(seed, JSON.stringify(DEMO));
+  secretFile(secret);
+  const server = await startServer({ database: cluster.database('demo'), secretFile: secret, port, web, seed, seedDay: DAY });
+  const browser = await launchChromium();
+  try {
+    for (const picture of ALL) await take(browser, `http://127.0.0.1:${port}`, picture);
+  } finally {
+    await browser.close();
+    await stopServer(server);
+  }
+} finally {
+  cluster.stop();
+}
+
+async function take(browser: Browser, url: string, { name, size = PHONE, dark, open, then }: Picture): Promise<void> {
+  const context = await browser.newContext({ viewport: size, colorScheme: dark ? 'dark' : 'light', timezoneId: 'Atlantic/Faroe', locale: 'en-GB', hasTouch: size === PHONE });
+  try {
+    await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
+    const page = await context.newPage();
+    await page.clock.setFixedTime(new Date(DAY));
+    await page.goto(`${url}${typeof open === 'string' ? open : await pathOf(page, url, open)}`);
+    await page.getByTestId('next-action').or(page.getByRole('radiogroup').first()).first().waitFor();
+    await then?.(page);
+    await page.evaluate(() => document.fonts.ready.then(() => undefined));
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: join(PICTURES, `${name}.png`) });
+    say(`docs/screenshots/${name}.png`);
+  } finally {
+    await context.close();
+  }
+}
+
+async function pathOf(page: Page, url: string, [tag, stage]: readonly [string, string]): Promise<string> {
+  const { jobs } = (await (await page.request.get(`${url}/api/v1/jobs?limit=100`)).json()) as { jobs: { id: string; vehicleTag: string; stage: string }[] };
+  const job = jobs.find((j) => j.vehicleTag === tag && j.stage === stage);
+  if (!job) throw new Error(`the demo has no job of ${tag} at ${stage}`);
+  return `/jobs/${job.id}`;
+}
