@@ -1,5 +1,5 @@
 import { DEMO, DEMO_SIGN_IN } from '@brook/demo';
-import { writeFileSync } from 'node:fs';
+import { existsSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -71,6 +71,10 @@ function readOptions() {
     const port = Number(values.port);
     if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Error(`--port is ${values.port}; give a number from 1 to 65535`);
     if ((values.cert === undefined) !== (values.key === undefined)) throw new Error('--cert and --key go together; give both or none');
+    for (const flag of ['cert', 'key'] as const) {
+      const file = values[flag];
+      if (file !== undefined && !existsSync(file)) throw new Error(`--${flag} is ${file}; there is no such file`);
+    }
     return { ...values, port };
   } catch (error) {
     return giveUp(`${(error as Error).message}\n${USAGE}`);
