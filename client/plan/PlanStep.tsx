@@ -10,7 +10,7 @@ import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
-import { ActionBar } from '../ui/ActionBar';
+import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
 import { Numeral } from '../ui/Numeral';
@@ -27,7 +27,16 @@ export function PlanStep({ job, band, onStep }: StepProps) {
   const result = job.planResult;
   if (result?.verdict !== 'planned') {
     return (
-      <Page band={band} action={<BackToHand job={job} onStep={onStep} />}>
+      <Page
+        band={band}
+        action={
+          job.stage === 'plan' ? (
+            <PromptBar prompt="No plan: end this job below" side={{ label: 'Fluid', onPress: () => onStep('fluid') }} />
+          ) : (
+            <BackToHand job={job} onStep={onStep} />
+          )
+        }
+      >
         <JobHead job={job} />
         {result ? <Stop title="No plan for this layout">{result.reasons.map(refusalWords).join(' ')}</Stop> : <Words>The plan is made once the fluid is read.</Words>}
         <EndJob job={job} />

@@ -64,13 +64,31 @@ export class Workshop {
     return this.get(job.id);
   }
 
-  async released(vehicle: Vehicle): Promise<Job> {
+  /** A vehicle with an old modulator that has a bleeder of its own. */
+  async withModulatorBleeder(): Promise<Vehicle> {
+    const { layout } = await this.vehicle('hatchback-diagonal', 'right');
+    const modulator = layout.nodes.find((n) => n.kind === 'modulator')!;
+    const bleeders = [...layout.bleeders, { id: 'modulator-bleeder', at: modulator.id, place: 'modulator', wrenchMm: 8, type: 'screw' }];
+    return this.send('POST', '/vehicles', { name: 'Old ABS', tag: randomUUID().slice(0, 12), layout: { ...layout, bleeders } });
+  }
+
+  /** A job that waits for the drive's result. */
+  async onTestDrive(vehicle: Vehicle): Promise<Job> {
     let job = await this.bled(vehicle);
     const items = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', ...(vehicle.vehicleKind === 'car' ? ['wheels'] : [])];
     job = await this.send('PUT', `/jobs/${job.id}/proof`, { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) }, job.version);
-    job = await this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);
+    return this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);
+  }
+
+  async released(vehicle: Vehicle): Promise<Job> {
+    let job = await this.onTestDrive(vehicle);
     job = await this.send('POST', `/jobs/${job.id}/test-drive/result`, { result: 'good' }, job.version);
     return this.send('POST', `/jobs/${job.id}/release`, undefined, job.version);
+  }
+
+  async ended(vehicle: Vehicle): Promise<Job> {
+    const job = await this.job(vehicle);
+    return this.send('POST', `/jobs/${job.id}/end`, { reason: 'Wanted back before anything was opened.' }, job.version);
   }
 
   async get(id: string): Promise<Job> {

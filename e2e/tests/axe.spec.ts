@@ -58,6 +58,23 @@ const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Wo
     await page.getByRole('radio', { name: 'springy' }).click();
     await page.getByText(/Only firm and high/).first().waitFor();
   }],
+  ['refused plan', async (page, w) => {
+    const job = await w.planned(await w.withModulatorBleeder());
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByText(/two passes/).waitFor();
+  }],
+  ['test drive', async (page, w) => {
+    const job = await w.onTestDrive(await w.vehicle('motorcycle-front-disc', 'middle'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByText('How was the test drive?').waitFor();
+  }],
+  ['ended', async (page, w) => {
+    const job = await w.ended(await w.vehicle('motorcycle-front-disc', 'middle'));
+    await page.goto(`/jobs/${job.id}`);
+    await page.getByText(/Ended unreleased by/).waitFor();
+  }],
+  ['no such job', async (page) => { await page.goto('/jobs/00000000-0000-4000-8000-000000000000'); await page.getByText(/There is no such job/).waitFor(); }],
+  ['no such page', async (page) => { await page.goto('/nowhere'); await page.getByText('There is nothing at this address').waitFor(); }],
   ['record', async (page, w) => {
     const job = await w.released(await w.vehicle('motorcycle-front-disc', 'middle'));
     await page.goto(`/jobs/${job.id}`);

@@ -56,3 +56,11 @@ test('the wash-out names its standard', async ({ page }) => {
   await page.getByRole('button', { name: /^Old fluid left inside: / }).click();
   await expect(page.getByText(/Standard: Danckwerts 1953; Levenspiel/)).toBeVisible();
 });
+
+test('a modulator with a bleeder of its own: no plan, the reason, and nothing that starts a run', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.planned(await workshop.withModulatorBleeder());
+  await page.goto(`/jobs/${job.id}`);
+  await expect(page.getByText(/Modulator, primary circuit has a bleeder of its own/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Start at/ })).toHaveCount(0);
+});
