@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { CLARITIES, COLOURS, condition, CONDITION_VERDICTS, CONDITION_WORDS, FOREIGN_SIGNS, visitBoilingLimit, type ConditionRequest, type ConditionVerdict, type Grade, type Sample } from '.';
+
+const CLEAN: Sample = { point: 'reservoir', colour: 'straw', clarity: 'clear', foreign: 'none', colourExplained: true, dropsInWater: null, water: null, boiling: null, copperPpm: null, pH: null };
+const of = (grade: Grade, ...samples: Partial<Sample>[]): ConditionRequest => ({ grade, isoClass: null, samples: samples.map((s) => ({ ...CLEAN, ...s })) });
+const wet = (percent: number, meterGrade: Grade = 'DOT 4') => ({ water: { percent, meterGrade } });
+const boils = (observedC: number, ambientHpa = 1013) => ({ boiling: { observedC, ambientHpa } });
+
+// 1.5 % and 3 % water, 200 ppm copper, 180 °C for DOT 4: common practice, no source. 155 °C: FMVSS 116 S5.1.2. pH 7: FMVSS 116 S5.1.4.
+test.each<[string, Grade, Partial<Sample>, ConditionVerdict, string]>([
+  ['dry', 'DOT 4', wet(1.4), 'good', 'dry enough'],
+  ['at 1.5 %', 'DOT 4', wet(1.5), 'replace at this visit', 'wet this visit'],
+  ['under 3 %', 'DOT 4', wet(2.99), 'replace at this visit', 'wet this visit'],
+  ['at 3 %', 'DOT 4', wet(3), 'replace now', 'wet now'],
+  ['boiling at 154 °C', 'DOT 4', boils(154), 'replace now', 'boils below wet limit'],
+  ['boiling at 155 °C', 'DOT 4', boils(155), 'replace at this visit', 'boils below visit limit'],
+  ['boiling at 180 °C', 'DOT 4', boils(180), 'good', 'boils well'],
+  ['DOT 3 boiling at 139 °C', 'DOT 3', boils(139), 'replace now', 'boils below wet limit'],
+  ['copper at 200 ppm', 'DOT 4', { ...wet(0.5), copperPpm: 200 }, 'replace at this visit', 'copper'],
+  ['pH 6.9', 'DOT 4', { ...wet(0.5), pH: 6.9 }, 'replace at this visit', 'acid'],
+  ['brown', 'DOT 4', { ...wet(0.5), colour: 'brown' }, 'replace at this visit', 'dark'],
+  ['particles', 'DOT 4', { ...wet(0.5), clarity: 'particles' }, 'replace now', 'particles'],
+  ['greasy', 'DOT 4', { foreign: 'thick or greasy' }, 'stop', 'other product'],
+  ['layers', 'DOT 4', { foreign: 'layers' }, 'stop', 'layers'],
+  ['oil film', 'DOT 4', { foreign: 'oil film, green or red' }, 'stop', 'mineral oil'],
+  ['purple', 'DOT 4', { foreign: 'purple or beads in water' }, 'stop', 'silicone in glycol'],
+  ['drops that part', 'DOT 4', { colourExplained: false, dropsInWater: 'part' }, 'stop', 'drops part'],
+  ['a colour nobody can explain', 'DOT 4', { colourExplained: false }, 'stop', 'water test first'],
+])('%s', (_, grade, sample, verdict, code) => {
+  const answer = condition(of(grade, sample));
+  expect(answer.verdict).toBe(verdict);
+  expect(answer.governing.map((r) => r.code)).toContain(code);
+});
+
+test('drops that dissolve settle a colour that nobody could explain', () => {
+  expect(condition(of('DOT 4', { ...wet(0.5), colourExplained: false, dropsInWater: 'dissolve' })).verdict).toBe('good');
+});
+
+test('colour alone never passes a fluid', () => {
+  for (const colour of ['clear', 'straw', 'amber'] as const) {
+    expect(condition(of('DOT 4', { colour }))).toMatchObject({ verdict: 'not measured', governing: [{ code: 'colour does not pass' }] });
+  }
+  expect(condition(of('DOT 4', { copperPpm: 20, pH: 9 })).verdict).toBe('not measured');
+  expect(condition(of('DOT 4')).verdict).toBe('not measured');
+});
+
+test('the worst point governs', () => {
+  const answer = condition(of('DOT 4', wet(2.6), { point: 'left-rear', ...wet(3.4) }));
+  expect(answer).toMatchObject({ verdict: 'replace now', governing: [{ point: 'left-rear', code: 'wet now' }] });
+  expect(answer.governing[0]!.margin!.value).toBeCloseTo(-0.4, 9);
+});
+
+test('a boiling reading replaces the water reading of its own point, and both are shown', () => {
+  const answer = condition(of('DOT 4', { ...wet(3.5), ...boils(200) }));
+  expect(answer.verdict).toBe('good');
+  expect(answer.reasons.map((r) => r.code)).toEqual(['boils well', 'boiling replaces water']);
+  expect(answer.inputs).toHaveLength(2);
+  expect(condition(of('DOT 4', wet(3.5), { point: 'left-rear', ...boils(200) })).verdict).toBe('replace now');
+});
+
+test('a reading at altitude is corrected before it is judged', () => {
+  // 850 hPa lacks 122 mmHg to 1013 hPa: 176 °C as read is 180.8 °C.
+  expect(condition(of('DOT 4', boils(176))).verdict).toBe('replace at this visit');
+  expect(condition(of('DOT 4', boils(176, 850))).verdict).toBe('good');
+});
+
+test('a conductivity meter says nothing about another grade than it is set to, nor about silicone', () => {
+  expect(condition(of('DOT 4', wet(0.5, 'DOT 3')))).toMatchObject({ verdict: 'not measured' });
+  expect(condition(of('DOT 5', wet(0.5, 'DOT 5'))).reasons.map((r) => r.code)).toContain('meter says nothing');
+});
+
+test('near a limit the reservoir alone does not decide; a bleeder does', () => {
+  const codes = (sample: Partial<Sample>) => condition(of('DOT 4', sample)).reasons.map((r) => r.code);
+  expect(codes(wet(1.3))).toContain('reservoir understates');
+  expect(codes(wet(1.1))).not.toContain('reservoir understates');
+  expect(codes({ point: 'left-rear', ...wet(1.3) })).not.toContain('reservoir understates');
+});
+
+test('the limit of this visit is the trade’s for DOT 4 and the formula’s for the others', () => {
+  expect(visitBoilingLimit('DOT 4', null)).toMatchObject({ value: 180, source: { kind: 'practice' } });
+  // 110 + 150·(70/150)^(1.5/3.7) by hand.
+  expect(visitBoilingLimit('DOT 5.1', null).value).toBeCloseTo(110 + 150 * (70 / 150) ** (1.5 / 3.7), 9);
+  expect(visitBoilingLimit('DOT 4', 'class 6').source.kind).toBe('model');
+});
+
+test('one more bad sample never makes a verdict better', () => {
+  const sample: fc.Arbitrary<Sample> = fc.record({
+    point: fc.constantFrom('reservoir', 'left-rear'), colour: fc.option(fc.constantFrom(...COLOURS)), clarity: fc.option(fc.constantFrom(...CLARITIES)), foreign: fc.option(fc.constantFrom(...FOREIGN_SIGNS)),
+    colourExplained: fc.boolean(), dropsInWater: fc.constantFrom(null, 'dissolve' as const, 'part' as const),
+    water: fc.option(fc.record({ percent: fc.double({ min: 0, max: 10, noNaN: true }), meterGrade: fc.constantFrom<Grade>('DOT 3', 'DOT 4', 'DOT 5') })),
+    boiling: fc.option(fc.record({ observedC: fc.double({ min: 100, max: 300, noNaN: true }), ambientHpa: fc.double({ min: 600, max: 1050, noNaN: true }) })),
+    copperPpm: fc.option(fc.integer({ min: 0, max: 500 })), pH: fc.option(fc.double({ min: 3, max: 12, noNaN: true })),
+  });
+  const rank = (v: ConditionVerdict) => Math.max(CONDITION_VERDICTS.indexOf(v), CONDITION_VERDICTS.indexOf('not measured'));
+  fc.assert(
+    fc.property(fc.constantFrom<Grade>('DOT 3', 'DOT 4', 'DOT 5.1', 'DOT 5', 'mineral oil'), fc.array(sample, { maxLength: 4 }), sample, (grade, samples, one) => {
+      const before = condition({ grade, isoClass: null, samples });
+      const after = condition({ grade, isoClass: null, samples: [...samples, one] });
+      expect(rank(after.verdict)).toBeGreaterThanOrEqual(rank(before.verdict));
+      expect(after.governing.length).toBeGreaterThan(after.verdict === 'good' ? -1 : 0);
+      for (const r of after.reasons) expect(CONDITION_WORDS[r.code]).toMatch(/\.$/);
+    }),
+  );
+});

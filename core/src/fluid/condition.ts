@@ -1,0 +1,183 @@
+import { ENTRY, figure, MODEL, PRACTICE, type Figure, type Source } from '../figure';
+import { boilingPointC, measuredBoilingFigure } from './boiling';
+import { limitsOf } from './compatibility';
+import { CHEMISTRY, type Grade } from './grades';
+import type { IsoClass } from './limits';
+import type { Clarity, Colour, ForeignSign } from './looks';
+
+/** What was seen and measured at one point; null means that nobody looked or measured. */
+export interface Sample {
+  /** 'reservoir' or the id of a bleeder. */
+  readonly point: string;
+  readonly colour: Colour | null;
+  readonly clarity: Clarity | null;
+  readonly foreign: ForeignSign | null;
+  /** Whether the colour can be told from the grade, its age and the dye of the last fill. */
+  readonly colourExplained: boolean;
+  /** A few drops in water: glycol dissolves, silicone and mineral oil part. */
+  readonly dropsInWater: 'dissolve' | 'part' | null;
+  /** Conductivity meter, % by mass, with the grade that was set on it. */
+  readonly water: { readonly percent: number; readonly meterGrade: Grade } | null;
+  /** Boiling tester, °C as read, with the air pressure in the workshop. */
+  readonly boiling: { readonly observedC: number; readonly ambientHpa: number } | null;
+  readonly copperPpm: number | null;
+  readonly pH: number | null;
+}
+
+export interface ConditionRequest {
+  /** What is in the system now. */
+  readonly grade: Grade;
+  readonly isoClass: IsoClass | null;
+  readonly samples: readonly Sample[];
+}
+
+/** From the best to the worst. 'not measured' stands where nothing failed and nothing that can pass was measured. */
+export const CONDITION_VERDICTS = ['good', 'not measured', 'replace at this visit', 'replace now', 'stop'] as const;
+export type ConditionVerdict = (typeof CONDITION_VERDICTS)[number];
+
+export type ConditionCode =
+  | 'other product'
+  | 'layers'
+  | 'silicone in glycol'
+  | 'mineral oil'
+  | 'drops part'
+  | 'water test first'
+  | 'particles'
+  | 'dark'
+  | 'boils below wet limit'
+  | 'boils below visit limit'
+  | 'boils well'
+  | 'wet now'
+  | 'wet this visit'
+  | 'dry enough'
+  | 'copper'
+  | 'acid'
+  | 'meter says nothing'
+  | 'boiling replaces water'
+  | 'reservoir understates'
+  | 'colour does not pass';
+
+/** One finding: at which point, what it asks for, and how far from its limit. */
+export interface ConditionReason {
+  readonly code: ConditionCode;
+  readonly point: string;
+  /** What this finding alone asks for. */
+  readonly asks: ConditionVerdict;
+  readonly source: Source;
+  /** Distance to the limit in the reading's own unit; negative is past it. Null where there is no number. */
+  readonly margin: Figure | null;
+}
+
+export interface ConditionAnswer {
+  readonly verdict: ConditionVerdict;
+  /** The findings that the verdict rests on: the worst point governs. */
+  readonly governing: readonly ConditionReason[];
+  readonly reasons: readonly ConditionReason[];
+  /** Every number that went in. */
+  readonly inputs: readonly Figure[];
+}
+
+/** Limits of the trade [C]. */
+export const WATER_VISIT_PERCENT = 1.5;
+export const WATER_REPLACE_PERCENT = 3;
+export const COPPER_VISIT_PPM = 200;
+/** Lowest pH of a new glycol fluid, FMVSS 116 S5.1.4. */
+export const PH_LEAST = 7;
+/** Within this of a limit a reservoir reading alone does not decide, % [M]. */
+const NEAR_PERCENT = 0.3;
+
+const PH_SOURCE: Source = { kind: 'standard', name: 'FMVSS 116 (49 CFR 571.116), S5.1.4' };
+
+/** What to do about the fluid in a system, from every sample point; the worst governs. */
+export function condition(request: ConditionRequest): ConditionAnswer {
+  const reasons = request.samples.flatMap((s) => [...signs(request, s), ...readings(request, s)]);
+  const measured = reasons.some((r) => r.code === 'boils well' || r.code === 'dry enough' || asksMore(r));
+  const all = measured ? reasons : [...reasons, finding('colour does not pass', 'reservoir', 'not measured', PRACTICE)];
+  const verdict = all.reduce<ConditionVerdict>((worst, r) => (rank(r.asks) > rank(worst) ? r.asks : worst), 'good');
+  return { verdict, governing: all.filter((r) => r.asks === verdict), reasons: all, inputs: request.samples.flatMap(inputsOf) };
+}
+
+/**
+ * Boiling point below which a grade is replaced at this visit, °C: the trade's
+ * 180 °C for DOT 4 [C], else what the formula gives for 1.5 % water [M].
+ */
+export function visitBoilingLimit(grade: Grade, isoClass: IsoClass | null): Figure {
+  if (grade === 'DOT 4' && isoClass === null) {
+    return figure({ label: 'Replace below, at this visit', value: 180, unit: '°C', rule: 'the trade’s limit for DOT 4', source: PRACTICE });
+  }
+  return figure({
+    label: 'Replace below, at this visit', value: boilingPointC(limitsOf(grade, isoClass), WATER_VISIT_PERCENT), unit: '°C',
+    rule: `boiling point of this grade with ${WATER_VISIT_PERCENT} % water, interpolated between its limits`, source: MODEL,
+  });
+}
+
+const rank = (v: ConditionVerdict): number => CONDITION_VERDICTS.indexOf(v);
+const asksMore = (r: ConditionReason): boolean => rank(r.asks) > rank('not measured');
+
+function finding(code: ConditionCode, point: string, asks: ConditionVerdict, source: Source, margin: Figure | null = null): ConditionReason {
+  return { code, point, asks, source, margin };
+}
+
+/** What is seen, felt and smelt. */
+function signs({ grade }: ConditionRequest, s: Sample): ConditionReason[] {
+  const found: ConditionReason[] = [];
+  const add = (code: ConditionCode, asks: ConditionVerdict) => found.push(finding(code, s.point, asks, PRACTICE));
+  const glycol = CHEMISTRY[grade] === 'glycol';
+  if (s.foreign === 'thick or greasy') add('other product', 'stop');
+  if (s.foreign === 'layers') add('layers', 'stop');
+  if (s.foreign === 'oil film, green or red' && CHEMISTRY[grade] !== 'mineral') add('mineral oil', 'stop');
+  if (s.foreign === 'purple or beads in water' && glycol) add('silicone in glycol', 'stop');
+  if (glycol && s.dropsInWater === 'part') add('drops part', 'stop');
+  if (glycol && !s.colourExplained && s.dropsInWater === null) add('water test first', 'stop');
+  if (s.clarity === 'particles') add('particles', 'replace now');
+  if (glycol && (s.colour === 'brown' || s.colour === 'black')) add('dark', 'replace at this visit');
+  return found;
+}
+
+/** What is measured. A valid boiling reading of the same point replaces the water reading. */
+function readings(request: ConditionRequest, s: Sample): ConditionReason[] {
+  const found: ConditionReason[] = [];
+  const glycol = CHEMISTRY[request.grade] === 'glycol';
+  const boils = s.boiling && request.grade !== 'mineral oil' ? boilingFinding(request, s.point, s.boiling) : null;
+  if (boils) found.push(boils);
+  if (s.water && !(glycol && s.water.meterGrade === request.grade)) found.push(finding('meter says nothing', s.point, 'good', PRACTICE));
+  else if (s.water && boils) found.push(finding('boiling replaces water', s.point, 'good', PRACTICE));
+  else if (s.water) found.push(...waterFindings(s.point, s.water.percent));
+  if (glycol && s.copperPpm !== null && s.copperPpm >= COPPER_VISIT_PPM) {
+    found.push(finding('copper', s.point, 'replace at this visit', PRACTICE, marginTo('ppm', COPPER_VISIT_PPM, COPPER_VISIT_PPM - s.copperPpm, PRACTICE)));
+  }
+  if (glycol && s.pH !== null && s.pH < PH_LEAST) found.push(finding('acid', s.point, 'replace at this visit', PH_SOURCE, marginTo('pH', PH_LEAST, s.pH - PH_LEAST, PH_SOURCE)));
+  return found;
+}
+
+function boilingFinding({ grade, isoClass }: ConditionRequest, point: string, read: NonNullable<Sample['boiling']>): ConditionReason {
+  const boils = measuredBoilingFigure(read.observedC, read.ambientHpa).value;
+  const limits = limitsOf(grade, isoClass);
+  if (boils < limits.wetC) return finding('boils below wet limit', point, 'replace now', limits.source, marginTo('°C', limits.wetC, boils - limits.wetC, limits.source));
+  const visit = visitBoilingLimit(grade, isoClass);
+  const margin = marginTo('°C', visit.value, boils - visit.value, visit.source);
+  return boils < visit.value ? finding('boils below visit limit', point, 'replace at this visit', visit.source, margin) : finding('boils well', point, 'good', visit.source, margin);
+}
+
+function waterFindings(point: string, percent: number): ConditionReason[] {
+  const to = (limit: number) => marginTo('%', limit, limit - percent, PRACTICE);
+  const near = point === 'reservoir' && [WATER_VISIT_PERCENT, WATER_REPLACE_PERCENT].some((limit) => limit > percent && limit - percent <= NEAR_PERCENT);
+  const understates = near ? [finding('reservoir understates', point, 'good', PRACTICE)] : [];
+  if (percent >= WATER_REPLACE_PERCENT) return [finding('wet now', point, 'replace now', PRACTICE, to(WATER_REPLACE_PERCENT))];
+  if (percent >= WATER_VISIT_PERCENT) return [finding('wet this visit', point, 'replace at this visit', PRACTICE, to(WATER_VISIT_PERCENT)), ...understates];
+  return [finding('dry enough', point, 'good', PRACTICE, to(WATER_VISIT_PERCENT)), ...understates];
+}
+
+function marginTo(unit: '°C' | '%' | 'ppm' | 'pH', limit: number, value: number, source: Source): Figure {
+  return figure({ label: 'Distance to the limit', value, unit, rule: `to the limit of ${Number(limit.toFixed(1))} ${unit}; below 0 is past it`, source });
+}
+
+function inputsOf(s: Sample): Figure[] {
+  const entry = (label: string, value: number, unit: '%' | 'ppm' | 'pH', rule: string) => figure({ label: `${label}, ${s.point}`, value, unit, rule, source: ENTRY });
+  return [
+    ...(s.water ? [entry('Water', s.water.percent, '%', `read off the meter, set to ${s.water.meterGrade}`)] : []),
+    ...(s.boiling ? [{ ...measuredBoilingFigure(s.boiling.observedC, s.boiling.ambientHpa), label: `Boiling point, ${s.point}` }] : []),
+    ...(s.copperPpm === null ? [] : [entry('Copper', s.copperPpm, 'ppm', 'read off a strip')]),
+    ...(s.pH === null ? [] : [entry('pH', s.pH, 'pH', 'read off a strip')]),
+  ];
+}
