@@ -93,7 +93,7 @@ export function PlanStep({ job, band, onStep }: StepProps) {
           </View>
         </View>
       </View>
-      <Caution title="Shut before the pedal comes up">Let go while the bleeder is open and air is drawn in at the threads.</Caution>
+      <Caution title={plan.control === 'brake lever' ? 'Shut before the lever comes back' : 'Shut before the pedal comes up'}>Let go while the bleeder is open and air is drawn in at the threads.</Caution>
       <View>
         <Words strong heading={2}>
           Fluid and time

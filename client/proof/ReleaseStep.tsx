@@ -19,6 +19,7 @@ export function ReleaseStep({ job, band }: StepProps) {
   const name = useSession().data?.user.name ?? '';
   const drive = job.drives.at(-1);
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
+  const held = plan?.control === 'brake lever' ? 'lever' : 'pedal';
   const good = drive?.result === 'good';
   return (
     <Page
@@ -34,12 +35,12 @@ export function ReleaseStep({ job, band }: StepProps) {
     >
       <JobHead job={job} />
       {drive ? <Words size="small" tone="softWords">{`Set by ${drive.setBy} at ${clockTime(drive.at)}.`}</Words> : null}
-      <Caution title="Slow, in a safe place, nobody else on board">First stops at walking pace. Anything odd at the pedal: stop and have it fetched.</Caution>
+      <Caution title="Slow, in a safe place, nobody else on board">{`First stops at walking pace. Anything odd at the ${held}: stop and have it fetched.`}</Caution>
       <Choice
         question="How was the test drive?" stacked chosen={drive?.result ?? null} disabled={good || act.isPending}
         onChoose={(result) => act.mutate({ kind: 'end test drive', result })}
         options={[
-          { value: 'good', label: 'Good', about: 'Stops straight, the pedal stays firm and high, no lamp lit' },
+          { value: 'good', label: 'Good', about: `Stops straight, the ${held} stays firm and high, no lamp lit` },
           { value: 'bad', label: 'Not good', about: 'Back to “do not drive”; everything is proved again' },
         ]}
       />

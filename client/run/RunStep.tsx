@@ -1,5 +1,5 @@
 import type { Plan, PlanStop } from '@brook/core/plan';
-import { nextStep, type NextStep } from '@brook/core/run';
+import { currentStop, nextStep, type NextStep } from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
@@ -29,7 +29,7 @@ function Run({ job, band, onStep, plan }: StepProps & { readonly plan: Plan }) {
   const [wrong, setWrong] = useState(false);
   const wide = useWideScreen();
   const step = useMemo(() => nextStep(plan, run.state), [plan, run.state]);
-  const stop = stopOf(step);
+  const stop = currentStop(plan, run.state);
   const onWrong = useCallback(() => setWrong(true), []);
   useSpaceBar(run, step, wrong);
   if (!run.ready) return <Loading what="what this phone kept" />;
@@ -70,7 +70,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
       <LinkState run={run} />
       {wide ? null : brook}
       <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', bleederId: stop.bleeder.id }) : undefined} />
-      {stop ? <Readings bleederId={stop.bleeder.id} state={run.state} say={run.say} /> : null}
+      {stop && step.kind !== 'top up' ? <Readings bleederId={stop.bleeder.id} state={run.state} say={run.say} /> : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
     </Page>
   );
@@ -103,11 +103,6 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [bleederId, say]);
-}
-
-/** The bleeder in hand, where the step is at one. */
-export function stopOf(step: NextStep): PlanStop | null {
-  return 'stop' in step ? step.stop : null;
 }
 
 const styles = StyleSheet.create({

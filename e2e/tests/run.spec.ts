@@ -84,6 +84,7 @@ test('the call to top up comes before MIN, and strokes are not called for until 
   await atTheCar(page, firstCall - 1);
   await stroke(page);
   await expect(page.getByText('Top up now')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Left rear' })).toBeVisible();
   await expect(page.getByTestId('count-pad')).toHaveCount(0);
   const gauge = page.getByRole('img', { name: /by the model; MIN/ });
   const [, level, min] = /(\d+) mL by the model; MIN (\d+)/.exec((await gauge.getAttribute('aria-label'))!)!;
