@@ -1,20 +1,19 @@
 import type { VehicleSummary } from '@brook/contract';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { useOpenJob } from '../data/job';
 import { useVehicles } from '../data/vehicles';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
-import { DriveMark, spokenVehicle } from '../ui/DriveMark';
+import { DriveMark } from '../ui/DriveMark';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { VehicleLine } from '../vehicles/VehicleLine';
 
 /** Take a vehicle in: which one, which system, what is asked. */
 export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined }) {
@@ -74,30 +73,12 @@ function PickVehicle({ vehicles, onPick }: { readonly vehicles: readonly Vehicle
       {vehicles.length === 0 ? <Words>No vehicle yet. Add the one in front of you from a layout.</Words> : null}
       <View role="list">
         {vehicles.map((v) => (
-          <View key={v.id} role="listitem" style={styles.item}>
-            <Press role="button" aria-label={spokenVehicle({ ...v, drive: v.drive.state })} onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))} style={styles.vehicle} pressedStyle={{ backgroundColor: colour.well }}>
-              <View style={styles.between}>
-                <Words strong>{v.name}</Words>
-                <Words tone="softWords" size="small">
-                  {v.tag}
-                </Words>
-              </View>
-              <View style={styles.between}>
-                <Words size="small" tone="softWords">
-                  {v.openJobId ? 'Has an open job: go there' : v.layoutName}
-                </Words>
-                <DriveMark state={v.drive.state} />
-              </View>
-            </Press>
-          </View>
+          <VehicleLine
+            key={v.id} vehicle={v} about={v.openJobId ? 'Has an open job: go there' : v.layoutName} role="button"
+            onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))}
+          />
         ))}
       </View>
     </Page>
   );
 }
-
-const styles = StyleSheet.create({
-  item: { borderTopWidth: 1, borderTopColor: colour.hairline },
-  vehicle: { paddingVertical: SPACE.medium, gap: SPACE.hair },
-  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
-});
