@@ -1,5 +1,15 @@
 export { fieldFault, problem, type FieldFault, type Problem } from './problem';
 export { role, ROLES, session, signIn, type Role, type Session, type SignIn } from './session';
+export {
+  compatibilityAnswer,
+  compatibilityRequest,
+  conditionAnswer,
+  conditionRequest,
+  type CompatibilityEntry,
+  type CompatibilityReply,
+  type ConditionEntry,
+  type ConditionReply,
+} from './fluid';
 export { layout } from './layout';
 export { driveState, newVehicle, vehicle, vehicleSummary, type NewVehicle, type Vehicle, type VehicleDriveState, type VehicleSummary } from './vehicle';
 export { jobPage, jobQuery, jobSummary, type JobPage, type JobSummary } from './jobSummary';

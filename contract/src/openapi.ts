@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { compatibilityAnswer, compatibilityRequest, conditionAnswer, conditionRequest } from './fluid';
 import { driveResult, endJob, fluidEntry, job, newJob, proofEntry } from './job';
 import { jobPage } from './jobSummary';
 import { layout } from './layout';
@@ -13,6 +14,7 @@ const SCHEMAS = {
   Problem: problem, SignIn: signIn, Session: session, Layout: layout, NewVehicle: newVehicle, Vehicle: vehicle, VehicleList: z.array(vehicleSummary),
   NewJob: newJob, Job: job, JobPage: jobPage, FluidEntry: fluidEntry, ProofEntry: proofEntry, DriveResult: driveResult, EndJob: endJob,
   RunEventBatch: runEventBatch, Appended: appended,
+  CompatibilityRequest: compatibilityRequest, CompatibilityAnswer: compatibilityAnswer, ConditionRequest: conditionRequest, ConditionAnswer: conditionAnswer,
 } as const;
 type Name = keyof typeof SCHEMAS;
 
@@ -36,6 +38,8 @@ export const OPERATIONS: readonly Operation[] = [
   { method: 'get', path: '/vehicles', does: 'Every vehicle of the workshop', gives: 'VehicleList' },
   { method: 'post', path: '/vehicles', does: 'Add a vehicle from a template or with its layout', takes: 'NewVehicle', gives: 'Vehicle', status: 201 },
   { method: 'get', path: '/vehicles/{id}', does: 'One vehicle with layout and jobs', gives: 'Vehicle' },
+  { method: 'post', path: '/fluid/compatibility', does: 'Whether fluids may go in, and why', takes: 'CompatibilityRequest', gives: 'CompatibilityAnswer' },
+  { method: 'post', path: '/fluid/condition', does: 'What to do about a fluid, from samples of it', takes: 'ConditionRequest', gives: 'ConditionAnswer' },
   { method: 'get', path: '/jobs', does: 'A page of jobs: open first, newest first; ?limit, ?cursor', gives: 'JobPage' },
   { method: 'post', path: '/jobs', does: 'Take a vehicle in', takes: 'NewJob', gives: 'Job', status: 201 },
   { method: 'get', path: '/jobs/{id}', does: 'A job with everything on it', gives: 'Job' },

@@ -8,6 +8,7 @@ import type { Pool } from 'pg';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import type { Clock } from './clock';
+import { fluidRoutes } from './fluid/routes';
 import { jobRoutes } from './jobs/routes';
 import { ProblemError } from './problems/kinds';
 import { problemHandler } from './problems/middleware';
@@ -85,6 +86,7 @@ function api(options: AppOptions): express.Router {
   );
   routes.use('/session', sessionRoutes());
   routes.use('/vehicles', requireActor, vehicleRoutes());
+  routes.use('/fluid', requireActor, fluidRoutes());
   routes.use('/jobs', requireActor, jobRoutes(options.clock), runRoutes(options.clock));
   routes.use((_req, _res) => {
     throw new ProblemError('not-found', 'There is nothing at this address of the API.');
