@@ -38,6 +38,8 @@ export function RecordView({ job, band, onStep }: StepProps) {
       <Section title="Who did what">
         <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
         {job.planAccepted ? <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words> : null}
+        {job.events.length > 0 ? <Words size="small">{`Bled by ${[...new Set(job.authors.map((a) => a.by))].join(', ')}`}</Words> : null}
+        {job.proof.by ? <Words size="small">{`Proved by ${job.proof.by}`}</Words> : null}
         {job.drives.map((d, i) => (
           <Words key={i} size="small">{`Test drive set by ${d.setBy}, ${clockTime(d.at)}: ${d.result ?? 'no result yet'}`}</Words>
         ))}
@@ -105,7 +107,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
       ))}
       {state.halts.map((h) => (
         <Words key={h.eventId} size="small">
-          {`${HALT_WORDS[h.reason].title}: ${h.decision ? DECISION_WORDS[h.decision].title : 'not decided'}`}
+          {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, h.eventId)}` : 'not decided'}`}
         </Words>
       ))}
     </Section>
@@ -133,7 +135,6 @@ function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) 
       {PROOF_ITEMS[plan.layout.vehicleKind].map((item) => (
         <Words key={item} size="small">{`${CHECK_WORDS[item].ask}: ${job.proof.checks[item] === undefined ? 'not looked at' : job.proof.checks[item] ? 'yes' : 'no'}`}</Words>
       ))}
-      {job.proof.by ? <Words size="small" tone="softWords">{`Put down by ${job.proof.by}`}</Words> : null}
     </Section>
   );
 }
@@ -149,6 +150,13 @@ function ColumnHead({ of, word }: { readonly of?: string; readonly word: string 
       </Words>
     </View>
   );
+}
+
+/** Who decided on a halt. */
+function deciderOf(job: Job, haltId: string): string {
+  const index = job.events.findIndex((e) => e.kind === 'decided' && e.haltId === haltId);
+  let before = 0;
+  return job.authors.find((a) => (before += a.count) > index)?.by ?? '';
 }
 
 function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {

@@ -1,3 +1,4 @@
+import type { Figure } from '@brook/core/figure';
 import type { DriveState } from '@brook/core/job';
 import type { Plan, PlanStop } from '@brook/core/plan';
 import { memo } from 'react';
@@ -15,11 +16,13 @@ interface RunHeadProps {
   /** Bleeder in hand; null when all are through. */
   readonly stop: PlanStop | null;
   readonly finished: boolean;
+  /** What is to be poured before anything else, or null. */
+  readonly pour: Figure | null;
   readonly drive: DriveState;
 }
 
 /** Where the run stands: which bleeder, which of how many, which wrench. Drawn anew when one of them changes, not at every stroke. */
-export const RunHead = memo(function RunHead({ plan, stop, finished, drive }: RunHeadProps) {
+export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive }: RunHeadProps) {
   return (
     <View>
       <View style={styles.line}>
@@ -40,7 +43,7 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, drive }: Ru
             <DriveMark state={drive} />
           )}
         </View>
-        {stop ? <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} /> : null}
+        {pour ? <FigureValue figure={pour} /> : stop ? <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} /> : null}
         <JobsLink />
       </View>
     </View>

@@ -1,5 +1,5 @@
 import type { Plan, PlanStop } from '@brook/core/plan';
-import { currentStop, nextStep, type NextStep } from '@brook/core/run';
+import { currentStop, nextStep, pourFigure, type NextStep } from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
@@ -58,6 +58,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
   const bowl = plan.bowls.find((b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)))!;
+  const pour = step.kind === 'top up' ? pourFigure(bowl, run.state.levelMl[bowl.id]!, bowl.maxMl) : step.kind === 'last fill' ? pourFigure(bowl, run.state.levelMl[bowl.id]!, bowl.finalLevelMl) : null;
   const brook = <RunBrook job={job} plan={plan} state={shown} current={stop?.bleeder.id ?? null} height={wide ? 420 : 150} />;
   return (
     <Page
@@ -66,7 +67,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
       beside={<View style={styles.beside}><JobHead job={job} />{brook}</View>}
       action={action}
     >
-      <RunHead plan={plan} stop={stop} finished={step.kind === 'finished'} drive={job.vehicleDrive} />
+      <RunHead plan={plan} stop={stop} finished={step.kind === 'finished'} pour={pour} drive={job.vehicleDrive} />
       <LinkState run={run} />
       {wide ? null : brook}
       <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', bleederId: stop.bleeder.id }) : undefined} />

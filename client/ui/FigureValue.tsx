@@ -117,7 +117,7 @@ const styles = StyleSheet.create({
   dotted: { borderBottomWidth: 2, borderBottomColor: colour.edge, borderStyle: 'dotted' },
   row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderTopColor: colour.hairline, gap: SPACE.medium, minHeight: TOUCH },
   grow: { flex: 1 },
-  veil: { flex: 1, justifyContent: 'flex-end', alignItems: 'center', backgroundColor: 'rgba(13, 19, 17, 0.55)' },
+  veil: { flex: 1, justifyContent: 'flex-end', alignItems: 'center', backgroundColor: colour.veil },
   sheet: { backgroundColor: colour.ground, width: '100%', maxWidth: 640, maxHeight: '88%', borderTopWidth: 3, borderTopColor: colour.words },
   body: { padding: SPACE.large, gap: SPACE.medium },
   amount: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.medium },

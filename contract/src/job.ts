@@ -59,6 +59,7 @@ export const job = jobSummary.extend({
   planResult: z.custom<PlanResult>().nullable().describe('The plan, stored whole, or the reasons why there is none'),
   planAccepted: named.nullable(),
   events: z.array(runEvent).describe('The run’s log, in order'),
+  authors: z.array(z.object({ by: z.string(), count: z.number().int() })).describe('Who put the events down: name and how many in a row, in the order of the log'),
   proof: proofEntry.extend({ by: z.string().nullable() }),
   drives: z.array(named.extend({ result: z.enum(['good', 'bad']).nullable(), setBy: z.string() })).describe('Test drives, oldest first'),
   released: named.nullable(),

@@ -160,6 +160,7 @@ test.describe('halts', () => {
     await decide(page, /End the job/);
     await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
     await expect(page.getByText('Do not drive').first()).toBeVisible();
+    await expect(page.getByText(/Another product came: .*, decided by Una Marrick/)).toBeVisible();
     await page.goto(`/vehicles/${vehicle.id}`);
     await expect(page.getByText('Do not drive').first()).toBeVisible();
     await expect(page.getByText(`Job ${job.number}`)).toBeVisible();

@@ -30,6 +30,7 @@ test('a stranger gets from sign-in to a released car, and finds the record again
   expect(strokes).toBeGreaterThan(100);
   // Under four minutes besides the strokes, at five seconds for reading and tapping each.
   expect(besides * 5).toBeLessThan(240);
+  await expect(page.getByText(`Bled by ${UNA.name}`)).toBeVisible();
   await expect(page.getByText('Do not drive')).toHaveCount(0);
 
   await page.getByRole('link', { name: car }).click();

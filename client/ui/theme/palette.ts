@@ -10,6 +10,7 @@ export const PALETTE = {
   petrolDeep: '#073A44',
   red: '#A3201B',
   pit: '#0D1311',
+  veil: '#0D13118C',
   pitWell: '#161E1B',
   pale: '#DCE5DE',
   paleSoft: '#9DA8A1',

@@ -15,18 +15,20 @@ export type Role =
   | 'onAction'
   /** Stop, and nothing else. */
   | 'stop'
-  | 'fluidEdge';
+  | 'fluidEdge'
+  /** Over the page while something lies on top of it. */
+  | 'veil';
 
 export type Light = 'sun' | 'pit';
 
 export const ROLES: Readonly<Record<Light, Readonly<Record<Role, string>>>> = {
   sun: {
     ground: PALETTE.paper, well: PALETTE.well, words: PALETTE.ink, softWords: PALETTE.inkSoft, hairline: PALETTE.hairline, edge: PALETTE.edge,
-    action: PALETTE.petrol, actionPressed: PALETTE.petrolDeep, onAction: PALETTE.paper, stop: PALETTE.red, fluidEdge: PALETTE.ink,
+    action: PALETTE.petrol, actionPressed: PALETTE.petrolDeep, onAction: PALETTE.paper, stop: PALETTE.red, fluidEdge: PALETTE.ink, veil: PALETTE.veil,
   },
   pit: {
     ground: PALETTE.pit, well: PALETTE.pitWell, words: PALETTE.pale, softWords: PALETTE.paleSoft, hairline: PALETTE.pitLine, edge: PALETTE.pitEdge,
-    action: PALETTE.lagoon, actionPressed: PALETTE.lagoonDeep, onAction: PALETTE.lagoonInk, stop: PALETTE.signal, fluidEdge: PALETTE.pale,
+    action: PALETTE.lagoon, actionPressed: PALETTE.lagoonDeep, onAction: PALETTE.lagoonInk, stop: PALETTE.signal, fluidEdge: PALETTE.pale, veil: PALETTE.veil,
   },
 };
 

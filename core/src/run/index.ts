@@ -17,5 +17,5 @@ export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
 export { planAgainstActual, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';
-export { levelFigure } from './levelFigure';
+export { levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';

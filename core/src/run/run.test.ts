@@ -4,7 +4,7 @@ import { arbitraryLayout, countingIds, layoutOf, planOf } from '../testing';
 import { planBleed } from '../plan';
 import { CircuitFluid } from '../washout';
 import {
-  BUBBLE_READINGS, DECISION_WORDS, DECISIONS_ON, emptyRun, eventFault, foldEvent, foldRun, followCalls, HALT_REASONS, HALT_WORDS, missingAt, nextStep, planAgainstActual, RunFluid,
+  BUBBLE_READINGS, DECISION_WORDS, DECISIONS_ON, emptyRun, eventFault, foldEvent, foldRun, followCalls, HALT_REASONS, HALT_WORDS, levelFigure, missingAt, nextStep, planAgainstActual, pourFigure, RunFluid,
   type HaltReason, type RunEvent, type RunState,
 } from '.';
 
@@ -261,5 +261,28 @@ describe('the fluid that a run has moved', () => {
   test('strokes against the call never draw more than there is', () => {
     const log = [...follow(MOTORCYCLE, 0), ...Array.from({ length: 50 }, (_, i) => ({ ...base(`s${i}`), kind: 'stroke', bleederId: 'front' }) as RunEvent)];
     expect(() => new RunFluid(MOTORCYCLE).newSharesAfter(log)).not.toThrow();
+  });
+});
+
+describe('figures of a run', () => {
+  test('the level names its marks and the stroke that lowers it', () => {
+    const bowl = HATCHBACK.bowls[0]!;
+    const level = levelFigure(bowl, 150, HATCHBACK.stops[0]!);
+    expect(level).toMatchObject({ value: 150, unit: 'mL', source: { kind: 'model' } });
+    expect(level.from.map((f) => f.label)).toEqual(['At MAX', 'At MIN', 'Top-up level', 'Fluid in one stroke']);
+  });
+
+  test('what is to be poured is what the next step asks for', () => {
+    let state = emptyRun(HATCHBACK);
+    let asked = 0;
+    for (const event of follow(HATCHBACK)) {
+      const step = nextStep(HATCHBACK, state);
+      if (step.kind === 'top up') {
+        asked++;
+        expect(pourFigure(step.bowl, state.levelMl[step.bowl.id]!, step.bowl.maxMl).value).toBeCloseTo(step.pourMl, 9);
+      }
+      state = foldEvent(HATCHBACK, state, event);
+    }
+    expect(asked).toBe(HATCHBACK.totals.topUps.value);
   });
 });

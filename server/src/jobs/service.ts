@@ -50,7 +50,7 @@ export async function getJob(actor: Actor, id: string): Promise<JobDto> {
   const job = await Job.findOne({ where: { id, workshopId: actor.workshopId } });
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
-  const rows = await RunEventRow.findAll({ where: { jobId: id }, order: ['position'], attributes: ['event'] });
+  const rows = await RunEventRow.findAll({ where: { jobId: id }, order: ['position'], attributes: ['event', 'by'] });
   return {
     id: job.id,
     number: job.number,
@@ -69,12 +69,24 @@ export async function getJob(actor: Actor, id: string): Promise<JobDto> {
     planResult: job.planResult,
     planAccepted: job.planAccepted,
     events: rows.map((r) => r.event),
+    authors: authorsOf(rows.map((r) => r.by)),
     proof: job.proof,
     drives: job.drives,
     released: job.released,
     ended: job.ended,
     version: job.version,
   };
+}
+
+/** Names in a row, counted. */
+function authorsOf(names: readonly string[]): JobDto['authors'] {
+  const authors: { by: string; count: number }[] = [];
+  for (const by of names) {
+    const last = authors.at(-1);
+    if (last?.by === by) last.count++;
+    else authors.push({ by, count: 1 });
+  }
+  return authors;
 }
 
 /** Read the fluid: on a stop the job ends there, else the plan is made. */

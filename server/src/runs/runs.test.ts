@@ -102,3 +102,12 @@ test('undoing the last step of a finished run goes back from the proof and forge
   await tech.events(job, [{ id: randomUUID(), deviceId: last.deviceId, deviceSeq: last.deviceSeq + 1, atMs: last.atMs + 1, kind: 'undone', eventId: last.id }]).expect(200);
   expect(await tech.job(job.id)).toMatchObject({ stage: 'run', proof: { pedal: null, checks: {} } });
 });
+
+test('who put down which events stands beside the log', async () => {
+  const job = await tech.running();
+  const lead = await brook.signedIn('lead');
+  const log = fullRun(job, 4);
+  await tech.events(job, log.slice(0, 3)).expect(200);
+  await lead.events(job, log.slice(3)).expect(200);
+  expect((await tech.job(job.id)).authors).toEqual([{ by: 'Tech One', count: 3 }, { by: 'Lead One', count: log.length - 3 }]);
+});
