@@ -11,7 +11,7 @@ import { Choice } from '../ui/Choice';
 import { DriveMark } from '../ui/DriveMark';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { Failed, Loading } from '../ui/States';
+import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { VehicleLine } from '../vehicles/VehicleLine';
 
@@ -26,7 +26,7 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
   const vehicle = vehicles.data?.find((v) => v.id === picked) ?? null;
 
   if (vehicles.isPending) return <Loading what="the vehicles" />;
-  if (vehicles.error) return <Failed error={vehicles.error} again={() => void vehicles.refetch()} />;
+  if (vehicles.error) return <FailedPage what="The list of vehicles" error={vehicles.error} again={() => void vehicles.refetch()} />;
   if (!vehicle) return <PickVehicle vehicles={vehicles.data} onPick={setPicked} />;
 
   const missing = system === null ? 'Say which system first' : scope === null ? 'Say what is to be done first' : null;

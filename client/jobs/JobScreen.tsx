@@ -9,7 +9,7 @@ import { ReleaseStep } from '../proof/ReleaseStep';
 import { IntakeStep } from '../intake/IntakeStep';
 import { RecordView } from '../record/RecordView';
 import { RunStep } from '../run/RunStep';
-import { Failed, Loading } from '../ui/States';
+import { FailedPage, Loading } from '../ui/States';
 import { Way } from '../ui/Way';
 
 /** What every step of the job page gets. */
@@ -26,7 +26,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
   const [lookedAt, setLookedAt] = useState<{ step: WayStep; stage: Job['stage'] } | null>(null);
   if (isPending) return <Loading what="the job" />;
-  if (!job) return <Failed error={error ?? new Error('This job cannot be shown.')} again={() => void refetch()} />;
+  if (!job) return <FailedPage what="This job" error={error} again={() => void refetch()} />;
 
   const reached = reachedStep(job);
   // Once the job moves on, what was looked back at is over.

@@ -1,5 +1,8 @@
+import { router } from 'expo-router';
 import { View } from 'react-native';
+import { ActionBar } from './ActionBar';
 import { Caution } from './Notice';
+import { Page } from './Page';
 import { Press } from './Press';
 import { colour, SPACE } from './theme';
 import { Words } from './Words';
@@ -24,5 +27,15 @@ export function Failed({ error, again }: { readonly error: Error; readonly again
         </Press>
       ) : null}
     </View>
+  );
+}
+
+/** A page whose thing cannot be shown, with the way back. */
+export function FailedPage({ what, error, again }: { readonly what: string; readonly error: Error | null; readonly again: () => void }) {
+  return (
+    <Page action={<ActionBar label="To the jobs" onPress={() => router.replace('/')} />}>
+      <Words size="head" heading={1}>{`${what} cannot be shown`}</Words>
+      <Failed error={error ?? new Error('The server gave no answer to it.')} again={again} />
+    </Page>
   );
 }

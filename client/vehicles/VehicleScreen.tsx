@@ -9,7 +9,7 @@ import { BrookBox } from '../ui/brook/BrookBox';
 import { dayWords } from '../ui/dayWords';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
-import { Failed, Loading } from '../ui/States';
+import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 
@@ -18,7 +18,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
   const wide = useWideScreen();
   const { data: vehicle, error, isPending, refetch } = useVehicle(id);
   if (isPending) return <Loading what="the vehicle" />;
-  if (!vehicle) return <Failed error={error ?? new Error('This vehicle cannot be shown.')} again={() => void refetch()} />;
+  if (!vehicle) return <FailedPage what="This vehicle" error={error} again={() => void refetch()} />;
   const order = [...paths(vehicle.layout)].sort((a, b) => b.lengthM.value - a.lengthM.value).map((p) => p.bleeder.id);
   const open = vehicle.openJobId;
   const fluid = 'amber' as const;
