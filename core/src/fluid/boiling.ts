@@ -87,3 +87,16 @@ export function pressureAtAltitudeHpa(altitudeM: number): number {
   if (!(altitudeM >= -400 && altitudeM <= 5000)) throw new RangeError(`altitudeM is ${altitudeM}; give −400 to 5000 m`);
   return 1013.25 * (1 - 2.25577e-5 * altitudeM) ** 5.25588;
 }
+
+/**
+ * A boiling point for 1013 hPa as it is at an altitude: the correction of
+ * FMVSS 116 S6.1 the other way round, in the standard atmosphere.
+ *
+ * @param standardC °C at 1013 hPa
+ * @param altitudeM −400 to 5000 m
+ */
+export function atLocalPressureC(standardC: number, altitudeM: number): number {
+  const lackingMmHg = (STANDARD_PRESSURE_HPA - pressureAtAltitudeHpa(altitudeM)) * MMHG_PER_HPA;
+  const above = standardC - 0.04 * lackingMmHg;
+  return above > 190 ? above : standardC - 0.039 * lackingMmHg;
+}
