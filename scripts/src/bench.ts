@@ -2,6 +2,7 @@ import { DEMO } from '@brook/demo';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { firstLoad } from './bench/firstLoad';
+import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
 import { planFourWheel } from './bench/planFourWheel';
 import { report } from './bench/report';
@@ -27,6 +28,8 @@ try {
 
 async function run(): Promise<void> {
   report(planFourWheel());
+  report(fluidVerdict());
+  report(fluidVapour());
 
   const web = buildWeb();
   const bareWeb = join(DIR, 'bare');

@@ -1,0 +1,3 @@
+export { CLIMATES, monthsUntilPercent, SATURATION_PERCENT, TIME_CONSTANT_MONTHS, waterAfterPercent, type Climate } from './uptake';
+export { fitUptake, type UptakeFit, type WaterMeasurement } from './fitUptake';
+export { forecastMonths, type Forecast } from './forecast';
