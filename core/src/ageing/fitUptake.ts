@@ -20,6 +20,8 @@ export interface UptakeFit {
 const READING_SD_PERCENT = 0.3;
 /** Spread of ln τ between vehicles before any of them was measured [M]: a factor of two covers five in six. */
 const PRIOR_LN_SD = 0.5;
+/** Where the fit is started, in standard deviations of ln τ from what is believed beforehand. */
+const STARTS_LN_SD = [-4, -2, 0, 2, 4];
 /** Marks the row of the data that stands for what is believed beforehand. */
 const PRIOR_ROW = -1;
 
@@ -40,15 +42,18 @@ export function fitUptake(climate: Climate, measurements: readonly WaterMeasurem
   const prior = Math.log(TIME_CONSTANT_MONTHS);
   if (measurements.length === 0) return { climate, tauMonths: TIME_CONSTANT_MONTHS, lnTauSd: PRIOR_LN_SD, measurements: 0 };
   const saturation = SATURATION_PERCENT[climate];
-  const fitted = levenbergMarquardt(
-    { x: [PRIOR_ROW, ...measurements.map((m) => m.months)], y: [prior, ...measurements.map((m) => m.waterPercent)] },
-    ([lnTau]: number[]) => (months: number) => (months === PRIOR_ROW ? lnTau! : saturation * (1 - Math.exp(-months / Math.exp(lnTau!)))),
-    {
-      initialValues: [prior], weights: [1 / PRIOR_LN_SD, ...measurements.map(() => 1 / READING_SD_PERCENT)],
-      centralDifference: true, gradientDifference: 1e-4, errorTolerance: 1e-12, improvementThreshold: 1e-12, maxIterations: 200,
-    },
+  // Readings that contradict each other can make more than one valley, so it is started from several sides.
+  const fits = STARTS_LN_SD.map((sds) =>
+    levenbergMarquardt(
+      { x: [PRIOR_ROW, ...measurements.map((m) => m.months)], y: [prior, ...measurements.map((m) => m.waterPercent)] },
+      ([lnTau]: number[]) => (months: number) => (months === PRIOR_ROW ? lnTau! : saturation * (1 - Math.exp(-months / Math.exp(lnTau!)))),
+      {
+        initialValues: [prior + sds * PRIOR_LN_SD], weights: [1 / PRIOR_LN_SD, ...measurements.map(() => 1 / READING_SD_PERCENT)],
+        centralDifference: true, gradientDifference: 1e-4, errorTolerance: 1e-12, improvementThreshold: 1e-12, maxIterations: 200,
+      },
+    ),
   );
-  const lnTau = fitted.parameterValues[0]!;
+  const lnTau = fits.reduce((best, f) => (f.parameterError < best.parameterError ? f : best)).parameterValues[0]!;
   const tauMonths = Math.exp(lnTau);
   const information = measurements.reduce((sum, m) => {
     const slope = (-saturation * Math.exp(-m.months / tauMonths) * m.months) / tauMonths;
