@@ -2,7 +2,7 @@ import type { Job } from '@brook/contract';
 import { capital } from '../ui/capital';
 import { orderWords, refusalWords, type Plan, type PlanStop } from '@brook/core/plan';
 import { sourceWords, PRACTICE } from '@brook/core/figure';
-import { foldRun, RunFluid } from '@brook/core/run';
+import { foldRun } from '@brook/core/run';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobAct } from '../data/job';
@@ -10,8 +10,8 @@ import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
+import { RunBrook } from '../run/RunPicture';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
-import { BrookBox } from '../ui/brook/BrookBox';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
 import { Numeral } from '../ui/Numeral';
 import { Caution, Stop } from '../ui/Notice';
@@ -125,18 +125,10 @@ function ColumnHead({ word }: { readonly word: string }) {
   );
 }
 
-/** The brook of a job with its fluid as the run has moved it so far. */
+/** The brook of a job with its fluid as the server knows the run. */
 export function PlanBrook({ job, plan, height }: { readonly job: Job; readonly plan: Plan; readonly height: number }) {
-  const { state, shares } = useMemo(() => {
-    const run = foldRun(plan, job.events);
-    return { state: run, shares: run.log.length > 0 ? new RunFluid(plan).newSharesAfter(run.log) : undefined };
-  }, [plan, job.events]);
-  return (
-    <BrookBox
-      layout={plan.layout} order={plan.stops.map((s) => s.bleeder.id)} height={height} newShares={shares} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)}
-      oldColour={job.fluid?.seen.colour ?? 'brown'} newColour={plan.newColour} caption
-    />
-  );
+  const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
+  return <RunBrook job={job} plan={plan} state={state} current={null} height={height} caption />;
 }
 
 /** One bleeder: place, path, millilitres, strokes; opens to why it comes here and where to top up. */

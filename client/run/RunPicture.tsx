@@ -4,7 +4,6 @@ import { levelFigure, RunFluid, type RunState } from '@brook/core/run';
 import { memo, useMemo } from 'react';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { Gauge } from '../ui/Gauge';
-import { useWideScreen } from '../ui/Page';
 
 interface RunBrookProps {
   readonly job: Job;
@@ -12,18 +11,19 @@ interface RunBrookProps {
   readonly state: RunState;
   readonly current: string | null;
   readonly height: number;
+  /** Whether the line of words under the picture is shown. */
+  readonly caption: boolean;
 }
 
 /** The brook as the run has moved it so far. */
-export const RunBrook = memo(function RunBrook({ job, plan, state, current, height }: RunBrookProps) {
-  const wide = useWideScreen();
+export const RunBrook = memo(function RunBrook({ job, plan, state, current, height, caption }: RunBrookProps) {
   const fluid = useMemo(() => new RunFluid(plan), [plan]);
-  const shares = useMemo(() => fluid.newSharesAfter(state.log), [fluid, state.log]);
+  const shares = useMemo(() => (state.log.length > 0 ? fluid.newSharesAfter(state.log) : undefined), [fluid, state.log]);
   const order = useMemo(() => plan.stops.map((s) => s.bleeder.id), [plan]);
   return (
     <BrookBox
       layout={plan.layout} order={order} height={height} oldColour={job.fluid?.seen.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
-      current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)} caption={wide}
+      current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)} caption={caption}
     />
   );
 });

@@ -58,8 +58,8 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
   const bowl = plan.bowls.find((b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)))!;
-  const pour = step.kind === 'top up' ? pourFigure(bowl, run.state.levelMl[bowl.id]!, bowl.maxMl) : step.kind === 'last fill' ? pourFigure(bowl, run.state.levelMl[bowl.id]!, bowl.finalLevelMl) : null;
-  const brook = <RunBrook job={job} plan={plan} state={shown} current={stop?.bleeder.id ?? null} height={wide ? 420 : 150} />;
+  const pour = 'pourMl' in step ? pourFigure(step.bowl, run.state.levelMl[step.bowl.id]!, step.kind === 'top up' ? step.bowl.maxMl : step.bowl.finalLevelMl) : null;
+  const brook = <RunBrook job={job} plan={plan} state={shown} current={stop?.bleeder.id ?? null} height={wide ? 420 : 150} caption={wide} />;
   return (
     <Page
       fills

@@ -38,17 +38,6 @@ export function boilingFigure(limits: FluidLimits, water: Figure): Figure {
 }
 
 /**
- * Water at which a glycol fluid boils at a temperature, % by mass: the inverse of `boilingPointC`.
- *
- * @throws RangeError when the temperature is not above 110 °C or above the dry boiling point
- */
-export function waterAtBoilingPercent(limits: Pick<FluidLimits, 'dryC' | 'wetC'>, boilingC: number): number {
-  if (!(boilingC > FLOOR_C && boilingC <= limits.dryC)) throw new RangeError(`boilingC is ${boilingC}; give above ${FLOOR_C} to ${limits.dryC} °C`);
-  const k = Math.log((limits.dryC - FLOOR_C) / (limits.wetC - FLOOR_C)) / WET_WATER_PERCENT;
-  return Math.log((limits.dryC - FLOOR_C) / (boilingC - FLOOR_C)) / k;
-}
-
-/**
  * A boiling point read at the workshop's pressure, corrected to 1013 hPa.
  * FMVSS 116 S6.1: 0.039 °C for each mmHg from 100 to 190 °C observed, 0.040 above.
  *

@@ -1,6 +1,7 @@
 import { ENTRY, figure, MODEL, PRACTICE, type Figure, type Source } from '../figure';
 import { boilingPointC, measuredBoilingFigure } from './boiling';
 import { limitsOf } from './compatibility';
+import { WATER_NOW_PERCENT, WATER_THIS_VISIT_PERCENT } from './fillVerdict';
 import { CHEMISTRY, type Grade } from './grades';
 import type { IsoClass } from './limits';
 import type { Clarity, Colour, ForeignSign } from './looks';
@@ -77,9 +78,7 @@ export interface ConditionAnswer {
   readonly inputs: readonly Figure[];
 }
 
-/** Limits of the trade [C]. */
-export const WATER_VISIT_PERCENT = 1.5;
-export const WATER_REPLACE_PERCENT = 3;
+/** Copper from which the corrosion inhibitors count as spent, ppm [C]. */
 export const COPPER_VISIT_PPM = 200;
 /** Lowest pH of a new glycol fluid, FMVSS 116 S5.1.4. */
 export const PH_LEAST = 7;
@@ -106,8 +105,8 @@ export function visitBoilingLimit(grade: Grade, isoClass: IsoClass | null): Figu
     return figure({ label: 'Replace below, at this visit', value: 180, unit: '°C', rule: 'the trade’s limit for DOT 4', source: PRACTICE });
   }
   return figure({
-    label: 'Replace below, at this visit', value: boilingPointC(limitsOf(grade, isoClass), WATER_VISIT_PERCENT), unit: '°C',
-    rule: `boiling point of this grade with ${WATER_VISIT_PERCENT} % water, interpolated between its limits`, source: MODEL,
+    label: 'Replace below, at this visit', value: boilingPointC(limitsOf(grade, isoClass), WATER_THIS_VISIT_PERCENT), unit: '°C',
+    rule: `boiling point of this grade with ${WATER_THIS_VISIT_PERCENT} % water, interpolated between its limits`, source: MODEL,
   });
 }
 
@@ -161,11 +160,11 @@ function boilingFinding({ grade, isoClass }: ConditionRequest, point: string, re
 
 function waterFindings(point: string, percent: number): ConditionReason[] {
   const to = (limit: number) => marginTo('%', limit, limit - percent, PRACTICE);
-  const near = point === 'reservoir' && [WATER_VISIT_PERCENT, WATER_REPLACE_PERCENT].some((limit) => limit > percent && limit - percent <= NEAR_PERCENT);
+  const near = point === 'reservoir' && [WATER_THIS_VISIT_PERCENT, WATER_NOW_PERCENT].some((limit) => limit > percent && limit - percent <= NEAR_PERCENT);
   const understates = near ? [finding('reservoir understates', point, 'good', PRACTICE)] : [];
-  if (percent >= WATER_REPLACE_PERCENT) return [finding('wet now', point, 'replace now', PRACTICE, to(WATER_REPLACE_PERCENT))];
-  if (percent >= WATER_VISIT_PERCENT) return [finding('wet this visit', point, 'replace at this visit', PRACTICE, to(WATER_VISIT_PERCENT)), ...understates];
-  return [finding('dry enough', point, 'good', PRACTICE, to(WATER_VISIT_PERCENT)), ...understates];
+  if (percent >= WATER_NOW_PERCENT) return [finding('wet now', point, 'replace now', PRACTICE, to(WATER_NOW_PERCENT))];
+  if (percent >= WATER_THIS_VISIT_PERCENT) return [finding('wet this visit', point, 'replace at this visit', PRACTICE, to(WATER_THIS_VISIT_PERCENT)), ...understates];
+  return [finding('dry enough', point, 'good', PRACTICE, to(WATER_THIS_VISIT_PERCENT)), ...understates];
 }
 
 function marginTo(unit: '°C' | '%' | 'ppm' | 'pH', limit: number, value: number, source: Source): Figure {

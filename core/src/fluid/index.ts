@@ -2,7 +2,7 @@ export { CHEMISTRY, GRADES, type Chemistry, type Grade } from './grades';
 export { CLARITIES, COLOURS, FOREIGN_SIGNS, type Clarity, type Colour, type FluidSeen, type ForeignSign } from './looks';
 export { fillVerdict, WATER_NOW_PERCENT, WATER_THIS_VISIT_PERCENT, type FillVerdict, type FluidReason, type FluidReasonCode } from './fillVerdict';
 export { CLASS_LIMITS, GRADE_LIMITS, WET_WATER_PERCENT, type FluidLimits, type IsoClass } from './limits';
-export { atLocalPressureC, boilingFigure, boilingPointC, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC, waterAtBoilingPercent } from './boiling';
+export { atLocalPressureC, boilingFigure, boilingPointC, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC } from './boiling';
 export { viscosityMm2s } from './viscosity';
 export {
   compatibility,
