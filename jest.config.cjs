@@ -13,6 +13,7 @@ module.exports = {
     node('contract'),
     node('server'),
     node('demo'),
+    node('scripts'),
     {
       displayName: 'client',
       preset: 'jest-expo/web',

@@ -1,0 +1,87 @@
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { ActionBar, PromptBar } from './ActionBar';
+import { Choice } from './Choice';
+import { DriveMark, spokenVehicle } from './DriveMark';
+import { Field } from './Field';
+
+const OPTIONS = [{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No', about: 'It is not' }] as const;
+
+describe('a choice', () => {
+  test('says what is chosen, and gives what is tapped', () => {
+    const onChoose = jest.fn();
+    render(<Choice question="Dry?" options={OPTIONS} chosen="yes" onChoose={onChoose} />);
+    const group = within(screen.getByRole('radiogroup', { name: 'Dry?' }));
+    expect(group.getByRole('radio', { name: 'Yes' }).getAttribute('aria-checked')).toBe('true');
+    expect(group.getByRole('radio', { name: 'No' }).getAttribute('aria-checked')).toBe('false');
+    fireEvent.click(group.getByRole('radio', { name: 'No' }));
+    expect(onChoose).toHaveBeenCalledWith('no');
+  });
+
+  test('is marked as open until it is answered', () => {
+    const { rerender } = render(<Choice question="Dry?" options={OPTIONS} chosen={null} onChoose={jest.fn()} />);
+    expect(screen.getByTestId('unanswered')).toBeTruthy();
+    rerender(<Choice question="Dry?" options={OPTIONS} chosen="no" onChoose={jest.fn()} fault="Put it right." />);
+    expect(screen.queryByTestId('unanswered')).toBeNull();
+    expect(screen.getByText('Put it right.')).toBeTruthy();
+  });
+
+  test('gives nothing while it is shut', () => {
+    const onChoose = jest.fn();
+    render(<Choice question="Dry?" options={OPTIONS} chosen={null} onChoose={onChoose} disabled />);
+    fireEvent.click(screen.getByRole('radio', { name: 'Yes' }));
+    expect(onChoose).not.toHaveBeenCalled();
+  });
+});
+
+describe('the one next action', () => {
+  test('acts when it may', () => {
+    const onPress = jest.fn();
+    render(<ActionBar label="Make the plan" onPress={onPress} />);
+    fireEvent.click(screen.getByTestId('next-action'));
+    expect(onPress).toHaveBeenCalledTimes(1);
+  });
+
+  test.each([{ waitsFor: 'Read the cap first' }, { busy: true }])('does not act while %j, and says why', (state) => {
+    const onPress = jest.fn();
+    render(<ActionBar label="Make the plan" onPress={onPress} {...state} />);
+    const action = screen.getByTestId('next-action');
+    fireEvent.click(action);
+    expect(onPress).not.toHaveBeenCalled();
+    expect(action.textContent).toContain('waitsFor' in state ? 'Read the cap first' : 'One moment');
+  });
+
+  test('undo stands beside it, and is shut when there is nothing to undo', () => {
+    const undo = jest.fn();
+    const { rerender } = render(<PromptBar prompt="Tap the bubbles above" side={{ label: 'Undo', onPress: undo }} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    rerender(<PromptBar prompt="Tap the bubbles above" side={{ label: 'Undo', onPress: undo, disabled: true }} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(undo).toHaveBeenCalledTimes(1);
+    expect(screen.queryByTestId('next-action')).toBeNull();
+  });
+});
+
+describe('whether a vehicle may move', () => {
+  test('is said in words, and nothing is said when it is free', () => {
+    const { container, rerender } = render(<DriveMark state="free" />);
+    expect(container.textContent).toBe('');
+    rerender(<DriveMark state="do not drive" />);
+    expect(container.textContent).toContain('Do not drive');
+    rerender(<DriveMark state="test drive only" />);
+    expect(container.textContent).toContain('Test drive only');
+  });
+
+  test('is spoken with the name', () => {
+    expect(spokenVehicle({ name: 'Post van', tag: 'PV 1', drive: 'do not drive' })).toBe('Post van, PV 1, do not drive');
+    expect(spokenVehicle({ name: 'Post van', tag: 'PV 1', drive: 'free' })).toBe('Post van, PV 1');
+  });
+});
+
+test('a field is found by its label, gives what is typed, and says what is wrong', () => {
+  const onChange = jest.fn();
+  render(<Field label="Water" value="12" onChange={onChange} unit="%" fault="Water is 12 %; a reading is between 0 and 10 %." />);
+  const input = screen.getByLabelText('Water');
+  fireEvent.change(input, { target: { value: '3' } });
+  expect(onChange).toHaveBeenCalledWith('3');
+  expect(screen.getByText(/between 0 and 10 %/)).toBeTruthy();
+});

@@ -1,0 +1,70 @@
+import type { Job, Seed } from '@brook/contract';
+import { migrate } from '../db/migrate';
+import { Brook, SEED, SOUND_FLUID, NOW } from '../testing';
+import { isEmpty, loadSeed } from './load';
+
+type SeedJob = Seed['workshops'][number]['jobs'][number];
+
+const seedWith = (...jobs: Partial<SeedJob>[]): Seed => ({
+  workshops: SEED.workshops.map((w, i) => (i > 0 ? w : { ...w, jobs: jobs.map((j) => ({ vehicleTag: 'M 1', daysAgo: 1, by: 'tech', fluid: SOUND_FLUID, reach: 'released', ...j })) })),
+});
+
+/** The jobs that a seed makes, as the API shows them. */
+async function jobsOf(seed: Seed): Promise<Job[]> {
+  const brook = await Brook.start({ seed });
+  try {
+    const tech = await brook.signedIn();
+    const page = (await tech.get('/jobs').expect(200)).body as { jobs: { id: string }[] };
+    return await Promise.all(page.jobs.map((j) => tech.job(j.id)));
+  } finally {
+    await brook.stop();
+  }
+}
+
+test.each<[SeedJob['reach'], Partial<SeedJob>, Partial<Job>]>([
+  ['fluid', { fluid: null }, { vehicleDrive: 'free', events: [] }],
+  ['plan', {}, { vehicleDrive: 'free', planAccepted: null }],
+  ['run', { strokes: 5 }, { vehicleDrive: 'do not drive' }],
+  ['proof', {}, { vehicleDrive: 'do not drive', released: null }],
+  ['test drive', {}, { vehicleDrive: 'test drive only' }],
+  ['released', {}, { vehicleDrive: 'free', ended: null }],
+])('a job is taken as far as "%s"', async (reach, more, expected) => {
+  const [job] = await jobsOf(seedWith({ reach, ...more }));
+  expect(job).toMatchObject({ stage: reach, openedBy: 'Tech One', ...expected });
+});
+
+test('a run stands at the strokes that the seed says', async () => {
+  const [job] = await jobsOf(seedWith({ reach: 'run', strokes: 5 }));
+  expect(job!.events.filter((e) => e.kind === 'stroke')).toHaveLength(5);
+});
+
+test('a halt waits for its decision, or has ended the job', async () => {
+  const [halted] = await jobsOf(seedWith({ reach: 'run', strokes: 5, halt: 'seized' }));
+  expect(halted!.events.at(-1)).toMatchObject({ kind: 'halted', reason: 'seized', bleederId: 'front' });
+  const [ended] = await jobsOf(seedWith({ reach: 'ended', strokes: 5, halt: 'grease' }));
+  expect(ended).toMatchObject({ stage: 'ended', vehicleDrive: 'do not drive', ended: { reason: expect.stringContaining('grease') } });
+});
+
+test('dates count back from the moment of loading', async () => {
+  const [job] = await jobsOf(seedWith({ daysAgo: 10 }));
+  expect(Date.parse(job!.openedAt)).toBe(NOW.getTime() - 10 * 86_400_000);
+  expect(Date.parse(job!.closedAt!)).toBeGreaterThan(Date.parse(job!.openedAt));
+});
+
+test('a seed that names nobody of its workshop is refused by name', async () => {
+  await expect(jobsOf(seedWith({ by: 'other' }))).rejects.toThrow(/other and M 1/);
+  await expect(jobsOf(seedWith({ vehicleTag: 'nowhere' }))).rejects.toThrow(/tech and nowhere/);
+});
+
+test('a database that holds something is told from an empty one, and migrating again changes nothing', async () => {
+  const brook = await Brook.start({ seed: { workshops: [] } });
+  try {
+    expect(await isEmpty()).toBe(true);
+    await loadSeed(SEED, NOW);
+    await migrate(brook.db);
+    expect(await isEmpty()).toBe(false);
+    await brook.signedIn();
+  } finally {
+    await brook.stop();
+  }
+});
