@@ -107,7 +107,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
       ))}
       {state.halts.map((h) => (
         <Words key={h.eventId} size="small">
-          {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, h.eventId)}` : 'not decided'}`}
+          {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, state, h.eventId)}` : 'not decided'}`}
         </Words>
       ))}
     </Section>
@@ -152,9 +152,10 @@ function ColumnHead({ of, word }: { readonly of?: string; readonly word: string 
   );
 }
 
-/** Who decided on a halt. */
-function deciderOf(job: Job, haltId: string): string {
-  const index = job.events.findIndex((e) => e.kind === 'decided' && e.haltId === haltId);
+/** Who decided on a halt; a decision that was taken back does not count. */
+function deciderOf(job: Job, state: RunState, haltId: string): string {
+  const decided = state.log.find((e) => e.kind === 'decided' && e.haltId === haltId);
+  const index = job.events.findIndex((e) => e.id === decided?.id);
   let before = 0;
   return job.authors.find((a) => (before += a.count) > index)?.by ?? '';
 }
