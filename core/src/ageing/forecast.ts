@@ -29,8 +29,8 @@ export function forecastMonths(fit: UptakeFit, limitPercent: number): Forecast {
       label: `Until ${limitPercent} % water`, value: months, unit: 'months', source: MODEL,
       rule:
         fit.measurements === 0
-          ? 'uptake by climate alone; nothing was measured on this vehicle since its change'
-          : `uptake fitted to ${fit.measurements === 1 ? 'the one measurement' : `${fit.measurements} measurements`} of this vehicle since its change, saturation assumed by climate`,
+          ? 'uptake by climate alone; nothing was measured on this vehicle'
+          : `uptake fitted to ${fit.measurements === 1 ? 'the one measured visit' : `${fit.measurements} measured visits`} of this vehicle, each counted from the change before it; saturation assumed by climate`,
       from: [
         figure({ label: 'Water at saturation', value: SATURATION_PERCENT[fit.climate], unit: '%', rule: `assumed for a ${fit.climate} climate`, source: MODEL }),
         figure({ label: 'Time constant', value: fit.tauMonths, unit: 'months', rule: fit.measurements === 0 ? 'temperate air brings 3 % in two years' : 'fitted', source: MODEL }),

@@ -26,6 +26,19 @@ export function boilingPointC(limits: Pick<FluidLimits, 'dryC' | 'wetC'>, waterP
   return FLOOR_C + (limits.dryC - FLOOR_C) * Math.exp(-k * waterPercent);
 }
 
+/**
+ * Water that would bring a fluid of these limits to a boiling point, % by mass:
+ * the interpolation the other way round. A fluid that boils above its dry limit counts as dry.
+ *
+ * @param boilingC at 1013 hPa
+ * @returns 0 to 10
+ */
+export function waterFromBoilingPercent(limits: Pick<FluidLimits, 'dryC' | 'wetC'>, boilingC: number): number {
+  if (boilingC <= FLOOR_C) return 10;
+  const k = Math.log((limits.dryC - FLOOR_C) / (limits.wetC - FLOOR_C)) / WET_WATER_PERCENT;
+  return Math.min(10, Math.max(0, Math.log((limits.dryC - FLOOR_C) / (boilingC - FLOOR_C)) / k));
+}
+
 /** The same with how it came about. */
 export function boilingFigure(limits: FluidLimits, water: Figure): Figure {
   const limit = (label: string, value: number) => figure({ label, value, unit: '°C', rule: 'limit of the standard', source: limits.source });

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { CLARITIES, COLOURS, condition, CONDITION_VERDICTS, CONDITION_WORDS, FOREIGN_SIGNS, visitBoilingLimit, type ConditionRequest, type ConditionVerdict, type Grade, type Sample } from '.';
+import { CLARITIES, COLOURS, condition, DROPS, DYES, CONDITION_VERDICTS, CONDITION_WORDS, FOREIGN_SIGNS, visitBoilingLimit, type ConditionRequest, type ConditionVerdict, type Grade, type Sample } from '.';
 
-const CLEAN: Sample = { point: 'reservoir', colour: 'straw', clarity: 'clear', foreign: 'none', colourExplained: true, dropsInWater: null, water: null, boiling: null, copperPpm: null, pH: null };
-const of = (grade: Grade, ...samples: Partial<Sample>[]): ConditionRequest => ({ grade, isoClass: null, samples: samples.map((s) => ({ ...CLEAN, ...s })) });
+const CLEAN: Sample = { point: 'reservoir', colour: 'straw', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, practice: false, water: null, boiling: null, copperPpm: null, pH: null };
+const of = (grade: Grade, ...samples: Partial<Sample>[]): ConditionRequest => ({ grade, isoClass: null, lastDye: null, samples: samples.map((s) => ({ ...CLEAN, ...s })) });
 const wet = (percent: number, meterGrade: Grade = 'DOT 4') => ({ water: { percent, meterGrade } });
 const boils = (observedC: number, ambientHpa = 1013) => ({ boiling: { observedC, ambientHpa } });
 
@@ -24,8 +24,14 @@ test.each<[string, Grade, Partial<Sample>, ConditionVerdict, string]>([
   ['layers', 'DOT 4', { foreign: 'layers' }, 'stop', 'layers'],
   ['oil film', 'DOT 4', { foreign: 'oil film, green or red' }, 'stop', 'mineral oil'],
   ['purple', 'DOT 4', { foreign: 'purple or beads in water' }, 'stop', 'silicone in glycol'],
-  ['drops that part', 'DOT 4', { colourExplained: false, dropsInWater: 'part' }, 'stop', 'drops part'],
-  ['a colour nobody can explain', 'DOT 4', { colourExplained: false }, 'stop', 'water test first'],
+  ['drops that part', 'DOT 4', { dye: 'green', dropsInWater: 'part' }, 'stop', 'drops part'],
+  ['a colour nobody can explain', 'DOT 4', { colour: null, dye: 'blue' }, 'test first', 'water test first'],
+  ['silicone that has lost its purple', 'DOT 5', {}, 'test first', 'water test first'],
+  ['drops that dissolve where silicone belongs', 'DOT 5', { dropsInWater: 'dissolve' }, 'stop', 'drops dissolve'],
+  ['drops that part where silicone belongs', 'DOT 5', { dropsInWater: 'part' }, 'not measured', 'colour does not pass'],
+  ['purple where silicone belongs', 'DOT 5', { colour: null, dye: 'purple' }, 'not measured', 'colour does not pass'],
+  ['green where mineral oil belongs', 'mineral oil', { colour: null, dye: 'green' }, 'not measured', 'colour does not pass'],
+  ['amber where mineral oil belongs', 'mineral oil', { colour: 'amber' }, 'test first', 'water test first'],
 ])('%s', (_, grade, sample, verdict, code) => {
   const answer = condition(of(grade, sample));
   expect(answer.verdict).toBe(verdict);
@@ -33,7 +39,18 @@ test.each<[string, Grade, Partial<Sample>, ConditionVerdict, string]>([
 });
 
 test('drops that dissolve settle a colour that nobody could explain', () => {
-  expect(condition(of('DOT 4', { ...wet(0.5), colourExplained: false, dropsInWater: 'dissolve' })).verdict).toBe('good');
+  expect(condition(of('DOT 4', { ...wet(0.5), colour: null, dye: 'blue', dropsInWater: 'dissolve' })).verdict).toBe('good');
+});
+
+test('the dye of the last fill explains its colour, another does not', () => {
+  const blue = (lastDye: 'blue' | 'red') => condition({ ...of('DOT 4', { ...wet(0.5), colour: null, dye: 'blue' }), lastDye }).verdict;
+  expect([blue('blue'), blue('red')]).toEqual(['good', 'test first']);
+});
+
+test('a practice instrument may fail a fluid and never passes it', () => {
+  expect(condition(of('DOT 4', { ...wet(0.2), practice: true }))).toMatchObject({ verdict: 'not measured' });
+  expect(condition(of('DOT 4', { ...boils(240), practice: true }))).toMatchObject({ verdict: 'not measured' });
+  expect(condition(of('DOT 4', { ...wet(3.4), practice: true })).verdict).toBe('replace now');
 });
 
 test('colour alone never passes a fluid', () => {
@@ -86,7 +103,7 @@ test('the limit of this visit is the trade’s for DOT 4 and the formula’s for
 test('one more bad sample never makes a verdict better', () => {
   const sample: fc.Arbitrary<Sample> = fc.record({
     point: fc.constantFrom('reservoir', 'left-rear'), colour: fc.option(fc.constantFrom(...COLOURS)), clarity: fc.option(fc.constantFrom(...CLARITIES)), foreign: fc.option(fc.constantFrom(...FOREIGN_SIGNS)),
-    colourExplained: fc.boolean(), dropsInWater: fc.constantFrom(null, 'dissolve' as const, 'part' as const),
+    dye: fc.option(fc.constantFrom(...DYES)), dropsInWater: fc.option(fc.constantFrom(...DROPS)), practice: fc.boolean(),
     water: fc.option(fc.record({ percent: fc.double({ min: 0, max: 10, noNaN: true }), meterGrade: fc.constantFrom<Grade>('DOT 3', 'DOT 4', 'DOT 5') })),
     boiling: fc.option(fc.record({ observedC: fc.double({ min: 100, max: 300, noNaN: true }), ambientHpa: fc.double({ min: 600, max: 1050, noNaN: true }) })),
     copperPpm: fc.option(fc.integer({ min: 0, max: 500 })), pH: fc.option(fc.double({ min: 3, max: 12, noNaN: true })),
@@ -94,8 +111,8 @@ test('one more bad sample never makes a verdict better', () => {
   const rank = (v: ConditionVerdict) => Math.max(CONDITION_VERDICTS.indexOf(v), CONDITION_VERDICTS.indexOf('not measured'));
   fc.assert(
     fc.property(fc.constantFrom<Grade>('DOT 3', 'DOT 4', 'DOT 5.1', 'DOT 5', 'mineral oil'), fc.array(sample, { maxLength: 4 }), sample, (grade, samples, one) => {
-      const before = condition({ grade, isoClass: null, samples });
-      const after = condition({ grade, isoClass: null, samples: [...samples, one] });
+      const before = condition({ grade, isoClass: null, lastDye: null, samples });
+      const after = condition({ grade, isoClass: null, lastDye: null, samples: [...samples, one] });
       expect(rank(after.verdict)).toBeGreaterThanOrEqual(rank(before.verdict));
       expect(after.governing.length).toBeGreaterThan(after.verdict === 'good' ? -1 : 0);
       for (const r of after.reasons) expect(CONDITION_WORDS[r.code]).toMatch(/\.$/);

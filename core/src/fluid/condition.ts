@@ -1,10 +1,9 @@
 import { ENTRY, figure, MODEL, PRACTICE, type Figure, type Source } from '../figure';
 import { boilingPointC, measuredBoilingFigure } from './boiling';
 import { limitsOf } from './compatibility';
-import { WATER_NOW_PERCENT, WATER_THIS_VISIT_PERCENT } from './fillVerdict';
-import { CHEMISTRY, type Grade } from './grades';
+import { CHEMISTRY, type Chemistry, type Grade } from './grades';
 import type { IsoClass } from './limits';
-import type { Clarity, Colour, ForeignSign } from './looks';
+import type { Clarity, Colour, Drops, Dye, ForeignSign } from './looks';
 
 /** What was seen and measured at one point; null means that nobody looked or measured. */
 export interface Sample {
@@ -13,27 +12,33 @@ export interface Sample {
   readonly colour: Colour | null;
   readonly clarity: Clarity | null;
   readonly foreign: ForeignSign | null;
-  /** Whether the colour can be told from the grade, its age and the dye of the last fill. */
-  readonly colourExplained: boolean;
-  /** A few drops in water: glycol dissolves, silicone and mineral oil part. */
-  readonly dropsInWater: 'dissolve' | 'part' | null;
+  /** A colour off the scale, or null. */
+  readonly dye: Dye | null;
+  readonly dropsInWater: Drops | null;
   /** Conductivity meter, % by mass, with the grade that was set on it. */
   readonly water: { readonly percent: number; readonly meterGrade: Grade } | null;
   /** Boiling tester, °C as read, with the air pressure in the workshop. */
   readonly boiling: { readonly observedC: number; readonly ambientHpa: number } | null;
   readonly copperPpm: number | null;
   readonly pH: number | null;
+  /** Whether water or boiling point came from a practice instrument: it may fail a fluid, never pass it. */
+  readonly practice: boolean;
 }
 
 export interface ConditionRequest {
   /** What is in the system now. */
   readonly grade: Grade;
   readonly isoClass: IsoClass | null;
+  /** Dye of the last fill, as the record says; it explains a colour off the scale. */
+  readonly lastDye: Dye | null;
   readonly samples: readonly Sample[];
 }
 
-/** From the best to the worst. 'not measured' stands where nothing failed and nothing that can pass was measured. */
-export const CONDITION_VERDICTS = ['good', 'not measured', 'replace at this visit', 'replace now', 'stop'] as const;
+/**
+ * From the best to the worst. 'not measured' stands where nothing failed and
+ * nothing that can pass was measured; 'test first' holds until drops were put in water.
+ */
+export const CONDITION_VERDICTS = ['good', 'not measured', 'replace at this visit', 'replace now', 'test first', 'stop'] as const;
 export type ConditionVerdict = (typeof CONDITION_VERDICTS)[number];
 
 export type ConditionCode =
@@ -42,6 +47,7 @@ export type ConditionCode =
   | 'silicone in glycol'
   | 'mineral oil'
   | 'drops part'
+  | 'drops dissolve'
   | 'water test first'
   | 'particles'
   | 'dark'
@@ -54,6 +60,7 @@ export type ConditionCode =
   | 'copper'
   | 'acid'
   | 'meter says nothing'
+  | 'practice reading'
   | 'boiling replaces water'
   | 'reservoir understates'
   | 'colour does not pass';
@@ -78,6 +85,9 @@ export interface ConditionAnswer {
   readonly inputs: readonly Figure[];
 }
 
+/** Water at which the trade replaces at this visit and at once, % by mass [C]. */
+export const WATER_THIS_VISIT_PERCENT = 1.5;
+export const WATER_NOW_PERCENT = 3;
 /** Copper from which the corrosion inhibitors count as spent, ppm [C]. */
 export const COPPER_VISIT_PPM = 200;
 /** Lowest pH of a new glycol fluid, FMVSS 116 S5.1.4. */
@@ -118,19 +128,29 @@ function finding(code: ConditionCode, point: string, asks: ConditionVerdict, sou
 }
 
 /** What is seen, felt and smelt. */
-function signs({ grade }: ConditionRequest, s: Sample): ConditionReason[] {
+function signs({ grade, lastDye }: ConditionRequest, s: Sample): ConditionReason[] {
   const found: ConditionReason[] = [];
   const add = (code: ConditionCode, asks: ConditionVerdict) => found.push(finding(code, s.point, asks, PRACTICE));
-  const glycol = CHEMISTRY[grade] === 'glycol';
+  const chemistry = CHEMISTRY[grade];
+  const glycol = chemistry === 'glycol';
   if (s.foreign === 'thick or greasy') add('other product', 'stop');
   if (s.foreign === 'layers') add('layers', 'stop');
-  if (s.foreign === 'oil film, green or red' && CHEMISTRY[grade] !== 'mineral') add('mineral oil', 'stop');
+  if (s.foreign === 'oil film, green or red' && chemistry !== 'mineral') add('mineral oil', 'stop');
   if (s.foreign === 'purple or beads in water' && glycol) add('silicone in glycol', 'stop');
   if (glycol && s.dropsInWater === 'part') add('drops part', 'stop');
-  if (glycol && !s.colourExplained && s.dropsInWater === null) add('water test first', 'stop');
+  if (!glycol && s.dropsInWater === 'dissolve') add('drops dissolve', 'stop');
+  if (s.dropsInWater === null && !isExplained(chemistry, s, lastDye)) add('water test first', 'test first');
   if (s.clarity === 'particles') add('particles', 'replace now');
   if (glycol && (s.colour === 'brown' || s.colour === 'black')) add('dark', 'replace at this visit');
   return found;
+}
+
+/** Whether the colour can be told from the chemistry and the dye of the last fill. Silicone's purple fades, so its lack proves nothing; something else in its place must be tested. */
+function isExplained(chemistry: Chemistry, s: Sample, lastDye: Dye | null): boolean {
+  if (s.dye !== null && s.dye === lastDye) return true;
+  if (chemistry === 'glycol') return s.dye === null;
+  if (s.colour === null && s.dye === null) return true;
+  return chemistry === 'silicone' ? s.dye === 'purple' || s.foreign === 'purple or beads in water' : s.dye === 'green' || s.foreign === 'oil film, green or red';
 }
 
 /** What is measured. A valid boiling reading of the same point replaces the water reading. */
@@ -139,6 +159,7 @@ function readings(request: ConditionRequest, s: Sample): ConditionReason[] {
   const glycol = CHEMISTRY[request.grade] === 'glycol';
   const boils = s.boiling && request.grade !== 'mineral oil' ? boilingFinding(request, s.point, s.boiling) : null;
   if (boils) found.push(boils);
+  if (s.practice) return [...found, ...(s.water && !boils ? waterFindings(s.point, s.water.percent) : [])].map((r) => (r.asks === 'good' ? finding('practice reading', s.point, 'good', PRACTICE) : r));
   if (s.water && !(glycol && s.water.meterGrade === request.grade)) found.push(finding('meter says nothing', s.point, 'good', PRACTICE));
   else if (s.water && boils) found.push(finding('boiling replaces water', s.point, 'good', PRACTICE));
   else if (s.water) found.push(...waterFindings(s.point, s.water.percent));

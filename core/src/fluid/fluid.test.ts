@@ -1,7 +1,10 @@
-import { CHEMISTRY, fillVerdict, FLUID_WORDS, GRADES, waterFault, type FluidSeen, type Grade } from '.';
+import { CHEMISTRY, fluidVerdict, GRADES, HOLD_WORDS, readingFault, READINGS, VERDICT_WORDS, type FluidRequest, type Grade, type ReadingKind, type Sample } from '.';
 
-const NEW: FluidSeen = { colour: 'straw', clarity: 'clear', foreign: 'none', waterPercent: 0.5 };
-const codes = (cap: Grade, seen: Partial<FluidSeen>) => fillVerdict(cap, { ...NEW, ...seen }).reasons.map((r) => r.code);
+const SAMPLE: Sample = { point: 'reservoir', colour: 'straw', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, water: null, boiling: null, copperPpm: null, pH: null, practice: false };
+const ask = (cap: Grade, more: Partial<FluidRequest> = {}, sample: Partial<Sample> = {}): FluidRequest => ({
+  demands: [{ source: 'cap', grades: [cap], lowViscosity: false }], follow: null, control: 'none', seals: 'ordinary', inSystem: 'unknown', lastDye: null,
+  samples: [{ ...SAMPLE, ...sample }], fill: { grade: cap, isoClass: null }, ...more,
+});
 
 // FMVSS 116 (49 CFR 571.116): DOT 3, 4 and 5.1 are glycol based, DOT 5 is silicone based, by S5.1 and S5.2.2.
 test('DOT 5.1 is glycol and DOT 5 is silicone', () => {
@@ -14,58 +17,50 @@ test('the words tell DOT 5 and DOT 5.1 apart by what they are', () => {
   expect(words('DOT 5.1')).toContain('glycol');
 });
 
-test.each(['DOT 3', 'DOT 4', 'DOT 5.1'] as const)('the fill is the grade on the cap: %s', (cap) => {
-  expect(fillVerdict(cap, NEW)).toMatchObject({ verdict: 'fill', fillGrade: cap });
+test.each(['DOT 3', 'DOT 4', 'DOT 5.1'] as const)('what the cap names may be filled: %s', (cap) => {
+  expect(fluidVerdict(ask(cap))).toMatchObject({ verdict: 'fill', hold: null, fill: { grade: cap, verdict: 'may fill' } });
 });
 
-// What stops a flush: facts of the trade, common practice, no source.
-test.each([
-  ['DOT 4', { foreign: 'purple or beads in water' }, 'silicone in glycol'],
-  ['DOT 4', { foreign: 'oil film, green or red' }, 'mineral in the system'],
-  ['DOT 4', { foreign: 'thick or greasy' }, 'other product'],
-  ['DOT 4', { foreign: 'layers' }, 'layers'],
-  ['DOT 4', { clarity: 'particles' }, 'particles'],
-  ['DOT 5', {}, 'not silicone in silicone'],
-  ['mineral oil', {}, 'mineral cap'],
-] as const)('%s with %j stops the job', (cap, seen, code) => {
-  const answer = fillVerdict(cap, { ...NEW, ...seen });
-  expect(answer).toMatchObject({ verdict: 'stop', fillGrade: null });
-  expect(answer.reasons.map((r) => r.code)).toContain(code);
-  expect(answer.reasons.every((r) => r.weight === 'stop')).toBe(true);
+// What stops a flush and what only waits: facts of the trade, common practice, no source.
+test.each<[string, FluidRequest, 'wait' | 'stop', string]>([
+  ['nobody has read the cap', ask('DOT 4', { demands: [] }), 'wait', 'read the cap'],
+  ['cap and maker cannot both be obeyed', ask('DOT 4', { demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }, { source: 'maker', grades: ['DOT 5'], lowViscosity: false }] }), 'wait', 'demands conflict'],
+  ['a colour nobody can explain', ask('DOT 4', {}, { dye: 'green' }), 'wait', 'water test'],
+  ['nothing is chosen yet', ask('DOT 4', { fill: null }), 'wait', 'choose a fluid'],
+  ['silicone in hand for glycol', ask('DOT 5.1', { fill: { grade: 'DOT 5', isoClass: null } }), 'wait', 'must not fill'],
+  ['greasy fluid', ask('DOT 4', {}, { foreign: 'thick or greasy' }), 'stop', 'condition stops'],
+  ['layers', ask('DOT 4', {}, { foreign: 'layers' }), 'stop', 'condition stops'],
+  ['drops that part', ask('DOT 4', {}, { dropsInWater: 'part' }), 'stop', 'condition stops'],
+  ['silicone was poured into glycol', ask('DOT 4', { inSystem: 'DOT 5' }, { dye: 'purple' }), 'stop', 'wrong chemistry inside'],
+  ['mineral oil was poured into glycol', ask('DOT 4', { inSystem: 'mineral oil' }, { dye: 'green' }), 'stop', 'wrong chemistry inside'],
+])('%s', (_, request, verdict, hold) => expect(fluidVerdict(request)).toMatchObject({ verdict, hold }));
+
+test('particles are replaced now, and the flush goes on', () => {
+  expect(fluidVerdict(ask('DOT 4', {}, { clarity: 'particles' }))).toMatchObject({ verdict: 'fill', condition: { verdict: 'replace now' } });
 });
 
-test('silicone in a silicone system is filled with silicone, and its colour says nothing of age', () => {
-  expect(fillVerdict('DOT 5', { ...NEW, foreign: 'purple or beads in water', colour: 'brown' })).toMatchObject({ verdict: 'fill', fillGrade: 'DOT 5' });
-  expect(codes('DOT 5', { foreign: 'purple or beads in water', colour: 'brown', waterPercent: 4 })).toEqual(['fill as the cap names']);
+test('what it costs is said where what is inside is known', () => {
+  expect(fluidVerdict(ask('DOT 4')).remedy).toBeNull();
+  expect(fluidVerdict(ask('DOT 4', { inSystem: 'DOT 4' })).remedy).toBe('nothing');
+  expect(fluidVerdict(ask('DOT 4', { inSystem: 'DOT 3' })).remedy).toBe('flush with the grade asked for');
+  expect(fluidVerdict(ask('DOT 5.1', { inSystem: 'DOT 5' })).remedy).toBe('strip, new seals, dry system');
 });
 
-test('colour can fail a fluid and never pass it', () => {
-  expect(codes('DOT 4', { colour: 'black' })).toContain('dark');
-  expect(codes('DOT 4', { colour: 'clear', waterPercent: null })).toContain('colour does not pass');
+test('an empty system has no condition, and may be filled', () => {
+  expect(fluidVerdict(ask('DOT 4', { inSystem: 'empty', samples: [] }))).toMatchObject({ verdict: 'fill', condition: null });
 });
 
-// 1.5 % and 3 % water: common practice, no source.
-test.each([
-  [1.4, []],
-  [1.5, ['wet this visit']],
-  [2.9, ['wet this visit']],
-  [3, ['wet now']],
-] as const)('%p %% water', (waterPercent, expected) => {
-  expect(codes('DOT 4', { waterPercent }).filter((c) => c.startsWith('wet'))).toEqual(expected);
+test('a decision on whom to follow ends the wait', () => {
+  const demands = [{ source: 'cap' as const, grades: ['DOT 5' as const], lowViscosity: false }, { source: 'maker' as const, grades: ['DOT 4' as const], lowViscosity: false }];
+  expect(fluidVerdict(ask('DOT 4', { demands, follow: 'maker' }))).toMatchObject({ verdict: 'fill', advice: { minimum: { grade: 'DOT 4' }, conflict: ['cap', 'maker'] } });
 });
 
-test('a water reading comes back as a figure that was entered', () => {
-  expect(fillVerdict('DOT 4', NEW).figures).toMatchObject([{ value: 0.5, unit: '%', source: { kind: 'entry' } }]);
-  expect(fillVerdict('DOT 4', { ...NEW, waterPercent: null }).figures).toEqual([]);
+test.each(Object.keys(READINGS) as ReadingKind[])('%s outside its range is refused with one sentence that says what would be right', (kind) => {
+  const { least, most, label } = READINGS[kind];
+  for (const value of [least - 0.1, most + 0.1, NaN]) expect(readingFault(kind, value)).toMatch(new RegExp(`^${label} is .*between ${least} and ${most}`));
+  for (const value of [least, most]) expect(readingFault(kind, value)).toBeNull();
 });
 
-test.each([-0.1, 10.1, NaN])('%p %% water cannot be read off a meter', (w) => {
-  expect(waterFault(w)).toContain('between 0 and 10 %');
-});
-test.each([0, 3.2, 10])('%p %% water can', (w) => expect(waterFault(w)).toBeNull());
-
-test('every reason has a sentence of its own', () => {
-  const sentences = Object.values(FLUID_WORDS);
-  expect(new Set(sentences).size).toBe(sentences.length);
-  expect(sentences.every((s) => s.endsWith('.'))).toBe(true);
+test('every hold and every verdict has words of its own', () => {
+  for (const words of [Object.values(HOLD_WORDS).map((w) => w.say), Object.values(VERDICT_WORDS)]) expect(new Set(words).size).toBe(words.length);
 });

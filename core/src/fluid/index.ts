@@ -1,8 +1,9 @@
 export { CHEMISTRY, GRADES, type Chemistry, type Grade } from './grades';
-export { CLARITIES, COLOURS, FOREIGN_SIGNS, type Clarity, type Colour, type FluidSeen, type ForeignSign } from './looks';
-export { fillVerdict, WATER_NOW_PERCENT, WATER_THIS_VISIT_PERCENT, type FillVerdict, type FluidReason, type FluidReasonCode } from './fillVerdict';
+export { CLARITIES, COLOURS, DROPS, DYES, FOREIGN_SIGNS, SWATCHES, type Clarity, type Colour, type Drops, type Dye, type ForeignSign } from './looks';
+export { fluidVerdict, type FluidHold, type FluidRequest, type FluidVerdict } from './fluidVerdict';
+export { readingFault, READINGS, type ReadingKind } from './readings';
 export { CLASS_LIMITS, GRADE_LIMITS, WET_WATER_PERCENT, type FluidLimits, type IsoClass } from './limits';
-export { atLocalPressureC, boilingFigure, boilingPointC, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC } from './boiling';
+export { atLocalPressureC, boilingFigure, boilingPointC, waterFromBoilingPercent, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC } from './boiling';
 export { viscosityMm2s } from './viscosity';
 export {
   compatibility,
@@ -24,6 +25,8 @@ export {
   condition,
   CONDITION_VERDICTS,
   visitBoilingLimit,
+  WATER_NOW_PERCENT,
+  WATER_THIS_VISIT_PERCENT,
   type ConditionAnswer,
   type ConditionCode,
   type ConditionReason,
@@ -31,5 +34,4 @@ export {
   type ConditionVerdict,
   type Sample,
 } from './condition';
-export { COMPATIBILITY_WORDS, CONDITION_WORDS, FLUID_WORDS, REMEDY_WORDS } from './words';
-export { waterFault } from './checkWater';
+export { COMPATIBILITY_WORDS, CONDITION_WORDS, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS } from './words';

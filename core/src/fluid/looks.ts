@@ -2,6 +2,13 @@
 export const COLOURS = ['clear', 'straw', 'amber', 'brown', 'black'] as const;
 export type Colour = (typeof COLOURS)[number];
 
+/** What each step looks like in a clear jar against white paper, sRGB [M]. The swatches and the reading of a photo share it. */
+export const SWATCHES: Readonly<Record<Colour, string>> = { clear: '#DCEBE4', straw: '#E6CF6E', amber: '#C5861B', brown: '#6E4318', black: '#2A1C12' };
+
+/** Colours off the scale: a dye of the maker's, or another product. */
+export const DYES = ['blue', 'green', 'red', 'purple'] as const;
+export type Dye = (typeof DYES)[number];
+
 export const CLARITIES = ['clear', 'hazy', 'particles'] as const;
 export type Clarity = (typeof CLARITIES)[number];
 
@@ -9,11 +16,6 @@ export type Clarity = (typeof CLARITIES)[number];
 export const FOREIGN_SIGNS = ['none', 'purple or beads in water', 'oil film, green or red', 'thick or greasy', 'layers'] as const;
 export type ForeignSign = (typeof FOREIGN_SIGNS)[number];
 
-/** What was seen and measured in the reservoir. */
-export interface FluidSeen {
-  readonly colour: Colour;
-  readonly clarity: Clarity;
-  readonly foreign: ForeignSign;
-  /** Water by meter, % by mass, or null when not measured. */
-  readonly waterPercent: number | null;
-}
+/** What a few drops in water do: glycol dissolves, silicone and mineral oil part [C]. */
+export const DROPS = ['dissolve', 'part'] as const;
+export type Drops = (typeof DROPS)[number];

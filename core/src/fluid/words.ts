@@ -1,22 +1,26 @@
 import type { CompatibilityCode, Remedy } from './compatibility';
-import type { ConditionCode } from './condition';
-import type { FluidReasonCode } from './fillVerdict';
+import type { ConditionCode, ConditionVerdict } from './condition';
+import type { FluidHold } from './fluidVerdict';
 
-/** One sentence for every reason of the fluid verdict. */
-export const FLUID_WORDS: Readonly<Record<FluidReasonCode, string>> = {
-  'fill as the cap names': 'Fill the grade that the cap names and no other. The maker’s entry wins over the cap where there is one.',
-  'mineral cap': 'The cap names mineral oil. This plan is for brake fluid only: follow the maker’s procedure, and never pour brake fluid in.',
-  'silicone in glycol': 'Silicone where glycol belongs. The two never mix: water gathers, seals swell, the pedal goes soft. Strip, new seals, dry system.',
-  'mineral in the system': 'Mineral oil in the brakes. Every rubber part has been exposed: strip the system and renew all rubber. Bleeding does not cure it.',
-  'other product': 'Thick or greasy fluid: another product is inside. Find where it came from; bleeding does not cure it.',
-  layers: 'The fluid lies in layers: two products that do not mix. Strip, new seals, dry system.',
-  particles: 'Particles in the fluid: rubber or rust is breaking up. Find the part before any fluid is moved.',
-  'not silicone in silicone': 'The cap names DOT 5 silicone, but what is inside does not look like silicone. Put a few drops in water: silicone parts, glycol dissolves.',
-  dark: 'Dark fluid is old fluid. Flush it, and look under the boots.',
-  hazy: 'Hazy fluid: moisture or fine bubbles. Look at it again after the flush.',
-  'wet now': '3 % water or more: replace now. Do not put it off.',
-  'wet this visit': '1.5 % water or more: replace at this visit.',
-  'colour does not pass': 'No water reading. Colour can fail a fluid but never pass it: clear fluid can be wet.',
+/** What the job waits for or what stops it, in one sentence. */
+export const HOLD_WORDS: Readonly<Record<FluidHold, { readonly title: string; readonly say: string }>> = {
+  'read the cap': { title: 'Read the cap', say: 'Nobody has named a grade. No legend left? Ask the handbook; nothing is filled on a guess.' },
+  'demands conflict': { title: 'Decide whom to follow', say: 'Cap, maker and part cannot all be obeyed. Nothing is filled until a person has decided and written why.' },
+  'water test': { title: 'Put a few drops in water', say: 'Nobody can explain this colour. Glycol dissolves, silicone and mineral oil part; until that is seen, nothing is filled.' },
+  'choose a fluid': { title: 'Choose what goes in', say: 'Take the container in hand and read its label.' },
+  'must not fill': { title: 'Not this one', say: 'What was chosen must not go in. Choose another.' },
+  'wrong chemistry inside': { title: 'Stop: the wrong fluid is inside', say: 'What is in the system does not mix with what is asked for. Flushing does not cure it.' },
+  'condition stops': { title: 'Stop: nothing is filled', say: 'What was seen in the fluid must be cleared first.' },
+};
+
+/** Each verdict on a condition, as a heading. */
+export const VERDICT_WORDS: Readonly<Record<ConditionVerdict, string>> = {
+  good: 'Good',
+  'not measured': 'Not measured: no verdict',
+  'replace at this visit': 'Replace at this visit',
+  'replace now': 'Replace now',
+  'test first': 'Drops in water first',
+  stop: 'Stop',
 };
 
 /** One sentence for every reason of the grade adviser. */
@@ -54,6 +58,7 @@ export const CONDITION_WORDS: Readonly<Record<ConditionCode, string>> = {
   'silicone in glycol': 'Silicone where glycol belongs. The two never mix; strip, new seals, dry system.',
   'mineral oil': 'Mineral oil in the fluid. Every rubber part has been exposed; strip and renew all rubber.',
   'drops part': 'A few drops in water part instead of dissolving: this is not glycol. Find out what it is before anything is filled.',
+  'drops dissolve': 'A few drops dissolve in water: brake fluid where it does not belong. Strip, new seals, dry system.',
   'water test first': 'Nobody can explain this colour. Put a few drops in water first: glycol dissolves, silicone and mineral oil part.',
   particles: 'Particles: rubber or rust is breaking up. Replace now, and look for the part that it comes from.',
   dark: 'Dark fluid is old fluid. It proves age, not a failed part: flush, look under the boots, look again next time.',
@@ -65,6 +70,7 @@ export const CONDITION_WORDS: Readonly<Record<ConditionCode, string>> = {
   'dry enough': 'Under 1.5 % water.',
   copper: '200 ppm of copper or more: the corrosion inhibitors are spent. Replace at this visit.',
   acid: 'pH below 7: below what a new fluid may have. Replace at this visit.',
+  'practice reading': 'A practice instrument proves nothing: this reading can fail a fluid, never pass it.',
   'meter says nothing': 'The conductivity meter counts only for the glycol grade that is set on it; this reading does not count.',
   'boiling replaces water': 'The boiling reading of this point replaces its water reading; both are shown.',
   'reservoir understates': 'Near a limit, and the reservoir is drier than the calipers. A bleeder sample or the boiling tester decides.',

@@ -7,13 +7,13 @@ import { CHECK_WORDS, EMPTY_PROOF, gateWords, PROOF_ITEMS, releaseGate, type Che
 const PLAN = planOf('hatchback-diagonal');
 const log = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
 const DONE = foldRun(PLAN, log);
-const GOOD: Proof = { pedal: 'firm and high', checks: Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, true])) };
+const GOOD: Proof = { pedal: 'firm and high', checks: Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, true])), fluidPutDown: true };
 const codes = (...args: Parameters<typeof releaseGate>) => releaseGate(...args).reasons.map((r) => r.code);
 
 test('nothing measured passes nothing: every missing thing is named', () => {
   const answer = releaseGate(PLAN, foldRun(PLAN, []), EMPTY_PROOF, null);
   expect(answer.verdict).toBe('shut');
-  expect(answer.reasons.map((r) => r.code)).toEqual(['run not finished', 'pedal not judged', ...PROOF_ITEMS.car.map(() => 'not checked')]);
+  expect(answer.reasons.map((r) => r.code)).toEqual(['run not finished', 'pedal not judged', ...PROOF_ITEMS.car.map(() => 'not checked'), 'fluid not put down']);
 });
 
 test('all good opens the drive first and the release only after a good drive', () => {
@@ -32,10 +32,10 @@ test.each(PEDAL_RESULTS)('pedal "%s"', (pedal) => {
 test('the gate opens only when every answer is yes, whatever was answered', () => {
   const answers = fc.record(Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, fc.option(fc.boolean(), { nil: undefined })])) as Record<CheckItem, fc.Arbitrary<boolean | undefined>>);
   fc.assert(
-    fc.property(answers, fc.option(fc.constantFrom(...PEDAL_RESULTS)), fc.constantFrom(null, 'good' as const, 'bad' as const), (given, pedal, drive) => {
+    fc.property(answers, fc.option(fc.constantFrom(...PEDAL_RESULTS)), fc.constantFrom(null, 'good' as const, 'bad' as const), fc.boolean(), (given, pedal, drive, fluidPutDown) => {
       const checks = Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as Proof['checks'];
-      const answer = releaseGate(PLAN, DONE, { pedal, checks }, drive);
-      const all = pedal === 'firm and high' && PROOF_ITEMS.car.every((i) => checks[i] === true);
+      const answer = releaseGate(PLAN, DONE, { pedal, checks, fluidPutDown }, drive);
+      const all = pedal === 'firm and high' && PROOF_ITEMS.car.every((i) => checks[i] === true) && fluidPutDown;
       expect(answer.verdict === 'release').toBe(all && drive === 'good');
       expect(answer.verdict !== 'shut').toBe(all && drive !== 'bad');
       expect(answer.reasons.length === 0).toBe(answer.verdict === 'release');
@@ -64,7 +64,7 @@ test('every reason has a sentence', () => {
   const items = Object.keys(CHECK_WORDS) as CheckItem[];
   const reasons = [
     { code: 'run not finished' }, { code: 'run ended' }, { code: 'bleeder left', place: 'left rear' }, { code: 'pedal not judged' }, { code: 'pedal does not pass', result: 'springy' },
-    { code: 'no test drive' }, { code: 'drive failed' }, ...items.flatMap((item) => [{ code: 'not checked', item } as const, { code: 'check failed', item } as const]),
+    { code: 'no test drive' }, { code: 'fluid not put down' }, { code: 'drive failed' }, ...items.flatMap((item) => [{ code: 'not checked', item } as const, { code: 'check failed', item } as const]),
   ] as const;
   const sentences = reasons.map(gateWords);
   expect(new Set(sentences).size).toBe(sentences.length);

@@ -14,9 +14,11 @@ export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = 
 export interface Proof {
   readonly pedal: PedalResult | null;
   readonly checks: Readonly<Partial<Record<CheckItem, boolean>>>;
+  /** Whether it was put down what was poured out of which container, bled, removed and spilled. */
+  readonly fluidPutDown: boolean;
 }
 
-export const EMPTY_PROOF: Proof = { pedal: null, checks: {} };
+export const EMPTY_PROOF: Proof = { pedal: null, checks: {}, fluidPutDown: false };
 
 /** The drive's result, after "test drive only" was set by a named person. */
 export type DriveResult = 'good' | 'bad';

@@ -13,6 +13,7 @@ export type GateReason =
   | { readonly code: 'pedal does not pass'; readonly result: string }
   | { readonly code: 'not checked'; readonly item: CheckItem }
   | { readonly code: 'check failed'; readonly item: CheckItem }
+  | { readonly code: 'fluid not put down' }
   | { readonly code: 'no test drive' }
   | { readonly code: 'drive failed' };
 
@@ -58,5 +59,6 @@ function proofReasons(kind: VehicleKind, proof: Proof): GateReason[] {
     if (proof.checks[item] === undefined) reasons.push({ code: 'not checked', item });
     else if (!proof.checks[item]) reasons.push({ code: 'check failed', item });
   }
+  if (!proof.fluidPutDown) reasons.push({ code: 'fluid not put down' });
   return reasons;
 }

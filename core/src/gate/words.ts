@@ -29,6 +29,8 @@ export function gateWords(reason: GateReason): string {
       return `Not looked at yet: ${lowerFirst(CHECK_WORDS[reason.item].ask)}.`;
     case 'check failed':
       return `Failed: ${lowerFirst(CHECK_WORDS[reason.item].ask)}. Put it right, then look again.`;
+    case 'fluid not put down':
+      return 'Not put down yet: which container was poured from, and how much.';
     case 'no test drive':
       return 'The test drive is still to come.';
     case 'drive failed':

@@ -12,6 +12,8 @@ export interface FluidMoved {
   readonly removedMl: number;
   readonly spilledMl: number;
   readonly discardedMl: number;
+  /** Of what was discarded, what was caught: that alone becomes waste. */
+  readonly caughtMl: number;
 }
 
 export interface FluidBalance {
@@ -19,19 +21,20 @@ export interface FluidBalance {
   readonly changeOfContentMl: Figure;
   /** Containers: opened = poured + left + discarded. */
   readonly leftMl: Figure;
-  /** Bled + removed + discarded, for the drum. */
+  /** Bled + removed + what was caught of the discarded, for the drum. */
   readonly wasteMl: Figure;
 }
 
 /**
  * What follows from what was moved.
  *
- * @throws RangeError when one of them is negative, or more was poured and discarded than was opened
+ * @throws RangeError when one of them is negative, more was poured and discarded than was opened, or more caught than discarded
  */
 export function fluidBalance(moved: FluidMoved): FluidBalance {
   for (const [word, ml] of Object.entries(moved)) if (!(ml >= 0)) throw new RangeError(`${word} is ${ml}; give 0 mL or more`);
-  const { openedMl, pouredMl, bledMl, removedMl, spilledMl, discardedMl } = moved;
+  const { openedMl, pouredMl, bledMl, removedMl, spilledMl, discardedMl, caughtMl } = moved;
   if (pouredMl + discardedMl > openedMl + 1e-6) throw new RangeError(`${pouredMl} mL poured and ${discardedMl} mL discarded are more than the ${openedMl} mL that were opened`);
+  if (caughtMl > discardedMl) throw new RangeError(`${caughtMl} mL caught are more than the ${discardedMl} mL discarded`);
   const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'put down on the job', source: ENTRY });
   const poured = entry('Poured', pouredMl);
   const bled = entry('Bled', bledMl);
@@ -41,6 +44,6 @@ export function fluidBalance(moved: FluidMoved): FluidBalance {
   return {
     changeOfContentMl: of('Change of content', pouredMl - bledMl - removedMl - spilledMl, 'poured less bled, removed and spilled', [poured, bled, removed, entry('Spilled', spilledMl)]),
     leftMl: of('Left in containers', openedMl - pouredMl - discardedMl, 'opened less poured and discarded', [entry('Opened', openedMl), poured, discarded]),
-    wasteMl: of('Waste', bledMl + removedMl + discardedMl, 'bled, removed and discarded', [bled, removed, discarded]),
+    wasteMl: of('Waste', bledMl + removedMl + caughtMl, 'bled, removed and what was caught of the discarded', [bled, removed, entry('Caught', caughtMl)]),
   };
 }

@@ -1,3 +1,6 @@
 export { admitContainer, OPEN_DAYS, OPEN_RULES, REST_HOURS, type AdmitAnswer, type AdmitCode, type AdmitReason, type OpenRule, type ShelfContainer } from './admit';
 export { pickFromShelf, type ShelfPick } from './pickFromShelf';
+export { sharePoured, type PouredShare } from './sharePoured';
+export { lowStock, type LowStock } from './lowStock';
 export { fluidBalance, type FluidBalance, type FluidMoved } from './fluidBalance';
+export { ADMIT_WORDS } from './words';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { ENTRY, figure } from '../figure';
-import { admitContainer, fluidBalance, pickFromShelf, type ShelfContainer } from '.';
+import { ADMIT_WORDS, admitContainer, fluidBalance, lowStock, pickFromShelf, sharePoured, type ShelfContainer } from '.';
 
 const needed = (value: number) => figure({ label: 'Fluid to pour', value, unit: 'mL', rule: 'given', source: ENTRY });
 const SEALED: ShelfContainer = { id: 'a', grade: 'DOT 4', isoClass: null, batch: 'K-1', sizeMl: 500, leftMl: 500, state: 'sealed', openedDays: null, keptCapped: true, ageDays: 10, restedHours: null };
@@ -74,17 +74,49 @@ describe('balance', () => {
   test('containers and vehicle balance, whatever was moved', () => {
     fc.assert(
       fc.property(ml, ml, ml, ml, ml, ml, (poured, left, bled, removed, spilled, discarded) => {
-        const moved = { openedMl: poured + left + discarded, pouredMl: poured, bledMl: bled, removedMl: removed, spilledMl: spilled, discardedMl: discarded };
+        const moved = { openedMl: poured + left + discarded, pouredMl: poured, bledMl: bled, removedMl: removed, spilledMl: spilled, discardedMl: discarded, caughtMl: discarded / 2 };
         const b = fluidBalance(moved);
         expect(b.changeOfContentMl.value + bled + removed + spilled).toBeCloseTo(poured, 6);
         expect(b.leftMl.value).toBeCloseTo(left, 6);
-        expect(b.wasteMl.value).toBeCloseTo(bled + removed + discarded, 6);
+        expect(b.wasteMl.value).toBeCloseTo(bled + removed + discarded / 2, 6);
       }),
     );
   });
   test('less than nothing, and more than was opened, are refused', () => {
-    const none = { openedMl: 0, pouredMl: 0, bledMl: 0, removedMl: 0, spilledMl: 0, discardedMl: 0 };
+    const none = { openedMl: 0, pouredMl: 0, bledMl: 0, removedMl: 0, spilledMl: 0, discardedMl: 0, caughtMl: 0 };
     expect(() => fluidBalance({ ...none, bledMl: -1 })).toThrow(/bledMl/);
     expect(() => fluidBalance({ ...none, openedMl: 100, pouredMl: 101 })).toThrow(/more than the 100 mL/);
+    expect(() => fluidBalance({ ...none, openedMl: 100, discardedMl: 10, caughtMl: 11 })).toThrow(/more than the 10 mL discarded/);
+  });
+});
+
+describe('what was poured out of which container', () => {
+  const held = fc.array(fc.integer({ min: 1, max: 1000 }), { maxLength: 6 }).map((mls) => mls.map((leftMl, i) => container({ id: `c${i}`, leftMl, state: i % 2 ? 'opened' : 'sealed', openedDays: 1 })));
+  test('nothing is poured out of a container that it does not hold, and all is shared out while there is some', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 5000, noNaN: true }), held, (poured, containers) => {
+        const shares = sharePoured(poured, containers);
+        const total = shares.reduce((sum, s) => sum + s.pouredMl, 0);
+        expect(total).toBeCloseTo(Math.min(poured, containers.reduce((sum, c) => sum + c.leftMl, 0)), 6);
+        for (const s of shares) expect(s.pouredMl).toBeLessThanOrEqual(containers.find((c) => c.id === s.containerId)!.leftMl);
+      }),
+    );
+  });
+  test('opened ones are emptied first', () => {
+    expect(sharePoured(300, [container({ id: 's' }), container({ id: 'o', state: 'opened', leftMl: 200 })])).toEqual([{ containerId: 'o', pouredMl: 200 }, { containerId: 's', pouredMl: 100 }]);
+  });
+});
+
+describe('stock', () => {
+  test('a grade runs low by what may be used of it, not by what stands there', () => {
+    const shelf = [container({ leftMl: 800 }), container({ id: 'b', leftMl: 900, state: 'opened', openedDays: 90 }), container({ id: 'c', grade: 'DOT 5.1', leftMl: 1000 })];
+    expect(lowStock(shelf, '30 days capped', 1000)).toMatchObject([{ grade: 'DOT 4', usableMl: { value: 800 } }]);
+  });
+  test('a grade of which nothing is left is still missed', () => {
+    expect(lowStock([container({ state: 'discarded', leftMl: 0 })], '30 days capped', 500)).toMatchObject([{ usableMl: { value: 0 } }]);
+  });
+  test('every reason has a sentence', () => {
+    const words = Object.values(ADMIT_WORDS);
+    expect(new Set(words).size).toBe(words.length);
   });
 });

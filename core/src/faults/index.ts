@@ -1,0 +1,1 @@
+export { FAULT_ROWS, faultRowsFor, type FaultRow, type FaultSign } from './rows';
