@@ -1,7 +1,8 @@
 import { templateById } from '@brook/core/circuit';
 import { PREPARATION } from '@brook/core/plan';
 import { PROOF_ITEMS } from '@brook/core/gate';
-import { fluidEntry, jobQuery, layout, newJob, newVehicle, proofEntry, runEvent, runEventBatch, signIn } from '.';
+import { DEFAULT_RULES } from '@brook/core/rules';
+import { fluidEntry, fluidUsed, houseRules, jobQuery, layout, newJob, newVehicle, proofEntry, runEvent, runEventBatch, signIn } from '.';
 import { OPERATIONS, openApi } from './openapi';
 
 const ID = '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11';
@@ -10,11 +11,16 @@ const sentences = (schema: { safeParse(input: unknown): { success: boolean; erro
   return result.success ? [] : result.error!.issues.map((i) => i.message);
 };
 
+const ENTRY = { demands: [], control: 'none', seals: 'ordinary', inSystem: 'unknown', samples: [] };
+
 describe('every refusal is a sentence that says what would be right', () => {
   test.each<[string, Parameters<typeof sentences>[0], unknown]>([
     ['sign-in without a name', signIn, { password: 'x' }],
-    ['a grade that is none', fluidEntry, { capGrade: 'DOT 2', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: null }, newColour: 'clear' }],
-    ['water above what a meter shows', fluidEntry, { capGrade: 'DOT 4', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: 40 }, newColour: 'clear' }],
+    ['a grade that is none', fluidEntry, { ...ENTRY, demands: [{ source: 'cap', grades: ['DOT 2'] }] }],
+    ['water above what a meter shows', fluidEntry, { ...ENTRY, samples: [{ point: 'reservoir', water: { percent: 40, meterGrade: 'DOT 4' } }] }],
+    ['a fluid entry without demands and samples', fluidEntry, { control: 'none', seals: 'ordinary', inSystem: 'unknown' }],
+    ['more poured than any container holds', fluidUsed, { containers: [{ containerId: ID, pouredMl: 30_000 }], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 }],
+    ['house rules that nobody has', houseRules, { ...DEFAULT_RULES, climate: 'arctic' }],
     ['a job for no vehicle', newJob, { vehicleId: 'x', system: 'brakes', scope: 'routine flush' }],
     ['another system', newJob, { vehicleId: ID, system: 'clutch', scope: 'routine flush' }],
     ['a vehicle with neither template nor layout', newVehicle, { name: 'Car', tag: 'C' }],

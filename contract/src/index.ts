@@ -11,8 +11,29 @@ export {
   type ConditionReply,
 } from './fluid';
 export { layout } from './layout';
-export { driveState, newVehicle, vehicle, vehicleSummary, type NewVehicle, type Vehicle, type VehicleDriveState, type VehicleSummary } from './vehicle';
+export { driveState, makerEntry, newVehicle, vehicle, vehicleSummary, type MakerEntry, type NewVehicle, type Vehicle, type VehicleDriveState, type VehicleSummary } from './vehicle';
+export { vehicleHistory, type VehicleHistory } from './vehicleHistory';
+export { houseRules, houseRulesRecord, type HouseRulesRecord } from './houseRules';
+export {
+  container,
+  discardContainer,
+  fluidUsed,
+  newContainers,
+  newHandOver,
+  openContainer,
+  recall,
+  recallQuery,
+  shelf,
+  waste,
+  type Container,
+  type FluidUsed,
+  type FluidUsedRecord,
+  type NewContainers,
+  type Recall,
+  type Shelf,
+  type Waste,
+} from './shelf';
 export { jobPage, jobQuery, jobSummary, type JobPage, type JobSummary } from './jobSummary';
-export { driveResult, endJob, fluidEntry, job, newJob, proofEntry, type FluidEntry, type Job, type NewJob, type ProofEntry } from './job';
+export { acceptPlan, driveResult, endJob, fluidEntry, job, newJob, proofEntry, type FluidEntry, type Job, type JobPick, type NewJob, type ProofEntry } from './job';
 export { runEvent, runEventBatch } from './runEvent';
 export { seed, type Seed } from './seed';

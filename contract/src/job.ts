@@ -1,11 +1,16 @@
-import { CLARITIES, COLOURS, FOREIGN_SIGNS, GRADES, waterFault, type FillVerdict, type Grade } from '@brook/core/fluid';
+import { COLOURS, DEMAND_SOURCES, type Dye, type FluidVerdict } from '@brook/core/fluid';
 import { PEDAL_RESULTS } from '@brook/core/pedal';
 import type { PlanResult } from '@brook/core/plan';
+import type { HouseRules } from '@brook/core/rules';
+import type { AdmitReason, ShelfContainer } from '@brook/core/shelf';
+import type { Figure } from '@brook/core/figure';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { jobSummary } from './jobSummary';
 import { runEvent } from './runEvent';
-import { driveState } from './vehicle';
+import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
+import { fluidUsedRecord } from './shelf';
+import { driveState, makerEntry } from './vehicle';
 
 export const newJob = z.strictObject({
   id: id.optional().describe('Made by the client, so that sending twice makes one job'),
@@ -15,27 +20,22 @@ export const newJob = z.strictObject({
 });
 export type NewJob = z.infer<typeof newJob>;
 
-const GRADE_NAMES = GRADES.map((g) => g.grade) as [Grade, ...Grade[]];
-
-/** What was read on the cap and seen in the reservoir. */
+/** What was read on the cap, what is inside, what was seen and measured, and what is to go in. */
 export const fluidEntry = z.strictObject({
-  capGrade: oneOf('Grade on the cap', GRADE_NAMES),
-  seen: z.strictObject({
-    colour: oneOf('Colour', COLOURS),
-    clarity: oneOf('Clarity', CLARITIES),
-    foreign: oneOf('Sign of another product', FOREIGN_SIGNS),
-    waterPercent: z
-      .number({ error: 'Water should be a number in %, or left out.' })
-      .nullable()
-      .superRefine((v, context) => {
-        const fault = v === null ? null : waterFault(v);
-        if (fault) context.addIssue({ code: 'custom', message: fault });
-      })
-      .describe('% by mass, or null when not measured'),
-  }),
-  newColour: oneOf('Colour of the new fluid', COLOURS),
+  demands,
+  follow: z.strictObject({ source: oneOf('Followed source', DEMAND_SOURCES), why: line('Why it is followed', 3, 300) }).nullable().default(null).describe('Decided by a person where the demands cannot all be obeyed'),
+  control,
+  seals,
+  inSystem,
+  samples,
+  fill: z.strictObject({ grade, isoClass, labelRead: grade.nullable().default(null).describe('What a second look at the label read, where the name is a trap') }).nullable().default(null),
+  newColour: oneOf('Colour of the new fluid', COLOURS).nullable().default(null),
+  newDye: dye.describe('Dye of the new fluid, where it has one'),
 });
-export type FluidEntry = z.infer<typeof fluidEntry>;
+export type FluidEntry = z.output<typeof fluidEntry>;
+
+/** Accept the plan; where a picked container needs a second look, it was taken. */
+export const acceptPlan = z.strictObject({ lookedAtOpened: flag('lookedAtOpened').default(false) });
 
 const checkItem = z.enum(['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', 'wheels']);
 
@@ -48,6 +48,11 @@ export type ProofEntry = z.infer<typeof proofEntry>;
 export const driveResult = z.strictObject({ result: oneOf('Result of the drive', ['good', 'bad']) });
 export const endJob = z.strictObject({ reason: line('Reason', 3, 300) });
 
+/** The containers that the shelf gives for a job, each with why it is looked at twice. */
+export type JobPick =
+  | { readonly kind: 'enough'; readonly containers: readonly (ShelfContainer & { readonly reasons: readonly AdmitReason[] })[]; readonly leftOverMl: Figure; readonly lookedBy: string | null }
+  | { readonly kind: 'short'; readonly missingMl: Figure };
+
 const named = z.object({ by: z.string(), at: isoTime });
 
 /** A job with everything on it. */
@@ -55,9 +60,14 @@ export const job = jobSummary.extend({
   system: z.literal('brakes'),
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
-  fluid: fluidEntry.extend({ verdict: z.custom<FillVerdict>() }).nullable(),
+  lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
+  lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
+  makerEntry: makerEntry.nullable(),
+  fluid: fluidEntry.extend({ verdict: z.custom<FluidVerdict>(), lastDye: z.custom<Dye | null>(), rules: z.custom<HouseRules>().describe('The house rules that were in force') }).nullable(),
   planResult: z.custom<PlanResult>().nullable().describe('The plan, stored whole, or the reasons why there is none'),
   planAccepted: named.nullable(),
+  pick: z.custom<JobPick>().nullable().describe('By the shelf of this moment until the plan is accepted, then as accepted'),
+  fluidUsed: fluidUsedRecord.nullable(),
   events: z.array(runEvent).describe('The run’s log, in order'),
   authors: z.array(z.object({ by: z.string(), count: z.number().int() })).describe('Who put the events down: name and how many in a row, in the order of the log'),
   proof: proofEntry.extend({ by: z.string().nullable() }),

@@ -2,9 +2,14 @@ import { JOB_STAGES } from '@brook/core/job';
 import { layoutTemplates, type TemplateId } from '@brook/core/circuit';
 import { HALT_REASONS } from '@brook/core/run';
 import { z } from 'zod';
-import { fluidEntry } from './job';
 import { line, oneOf } from './common';
+import { houseRules } from './houseRules';
+import { fluidEntry } from './job';
 import { role } from './session';
+import { newContainers } from './shelf';
+import { makerEntry } from './vehicle';
+
+const daysAgo = z.number().min(0).describe('Days before the loading');
 
 const TEMPLATE_IDS = layoutTemplates.map((t) => t.id) as [TemplateId, ...TemplateId[]];
 
@@ -15,11 +20,15 @@ export const seed = z.strictObject({
       name: line('Workshop', 2, 80),
       timeZone: z.string(),
       users: z.array(z.strictObject({ login: line('Sign-in name', 2, 60), name: line('Name', 2, 60), password: z.string().min(8), role })).min(1),
-      vehicles: z.array(z.strictObject({ name: line('Name', 2, 60), tag: line('Tag', 1, 20), templateId: oneOf('Template', TEMPLATE_IDS), driverSide: z.enum(['left', 'right', 'middle']) })),
+      houseRules: houseRules.optional(),
+      deliveries: z.array(newContainers.extend({ daysAgo, openedDaysAgo: z.number().int().min(0).nullable().optional().describe('Days before the loading at which it was opened, null when nobody knows') })).default([]),
+      clearOuts: z.array(z.strictObject({ daysAgo, by: z.string() })).default([]).describe('Days on which opened containers that the rule no longer admits are discarded'),
+      handOvers: z.array(z.strictObject({ daysAgo, by: z.string(), toWhom: line('Who took it', 2, 80), document: line('Document', 1, 80) })).default([]),
+      vehicles: z.array(z.strictObject({ name: line('Name', 2, 60), tag: line('Tag', 1, 20), templateId: oneOf('Template', TEMPLATE_IDS), driverSide: z.enum(['left', 'right', 'middle']), makerEntry: makerEntry.optional() })),
       jobs: z.array(
         z.strictObject({
           vehicleTag: z.string(),
-          daysAgo: z.number().min(0).describe('Days before the loading at which the job was opened'),
+          daysAgo: daysAgo.describe('Days before the loading at which the job was opened'),
           by: z.string().describe('Sign-in name of the technician'),
           fluid: fluidEntry.nullable(),
           reach: z.enum(JOB_STAGES).describe('Stage at which the job stands'),
@@ -31,4 +40,4 @@ export const seed = z.strictObject({
     }),
   ),
 });
-export type Seed = z.infer<typeof seed>;
+export type Seed = z.input<typeof seed>;

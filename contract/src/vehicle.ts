@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { layout } from './layout';
 import { jobSummary } from './jobSummary';
+import { flag, grade } from './sample';
 
 const TEMPLATE_IDS = layoutTemplates.map((t) => t.id) as [TemplateId, ...TemplateId[]];
 
@@ -28,6 +29,15 @@ export const newVehicle = z
   });
 export type NewVehicle = z.infer<typeof newVehicle>;
 
+const INTERVAL = 'Interval should be whole months from 1 to 120, or left out.';
+/** What the vehicle's maker asks for, as a person looked it up; it beats cap, forecast and house rule. */
+export const makerEntry = z.strictObject({
+  grades: z.array(grade).max(5).describe('Empty when only the interval was looked up'),
+  lowViscosity: flag('lowViscosity').default(false),
+  intervalMonths: z.number({ error: INTERVAL }).int(INTERVAL).min(1, INTERVAL).max(120, INTERVAL).nullable().default(null).describe('months'),
+});
+export type MakerEntry = z.output<typeof makerEntry>;
+
 export const driveState = z.object({
   state: oneOf('Drive state', DRIVE_STATES),
   since: isoTime.nullable(),
@@ -49,6 +59,7 @@ export type VehicleSummary = z.infer<typeof vehicleSummary>;
 export const vehicle = vehicleSummary.extend({
   layout: z.custom<Layout>().describe('The hydraulic layout; see the layout schema'),
   jobs: z.array(jobSummary).describe('Newest first'),
+  makerEntry: makerEntry.nullable(),
   version: z.number().int(),
 });
 export type Vehicle = z.infer<typeof vehicle>;

@@ -10,6 +10,9 @@ import type { Logger } from 'pino';
 import type { Clock } from './clock';
 import { fluidRoutes } from './fluid/routes';
 import { jobRoutes } from './jobs/routes';
+import { houseRulesRoutes } from './rules/routes';
+import { shelfRoutes } from './shelf/routes';
+import { wasteRoutes } from './waste/routes';
 import { ProblemError } from './problems/kinds';
 import { problemHandler } from './problems/middleware';
 import { runRoutes } from './runs/routes';
@@ -86,6 +89,9 @@ function api(options: AppOptions): express.Router {
   );
   routes.use('/session', sessionRoutes());
   routes.use('/vehicles', requireActor, vehicleRoutes());
+  routes.use('/house-rules', requireActor, houseRulesRoutes());
+  routes.use('/shelf', requireActor, shelfRoutes(options.clock));
+  routes.use('/waste', requireActor, wasteRoutes(options.clock));
   routes.use('/fluid', requireActor, fluidRoutes());
   routes.use('/jobs', requireActor, jobRoutes(options.clock), runRoutes(options.clock));
   routes.use((_req, _res) => {

@@ -1,4 +1,4 @@
-import { seed } from '@brook/contract';
+import type { Seed } from '@brook/contract';
 import { readFileSync } from 'node:fs';
 import { createServer as createHttp } from 'node:http';
 import { createServer as createHttps } from 'node:https';
@@ -33,7 +33,7 @@ async function main(): Promise<void> {
   await migrate(db);
   if (given.seed && (await isEmpty())) {
     const day = given['seed-day'] ? new Date(given['seed-day']) : wallClock.now();
-    await loadSeed(seed.parse(JSON.parse(readFileSync(given.seed, 'utf8'))), day);
+    await loadSeed(JSON.parse(readFileSync(given.seed, 'utf8')) as Seed, day);
   }
   const pool = new Pool({ connectionString: given.database, max: 4 });
   const secure = Boolean(given.cert && given.key);

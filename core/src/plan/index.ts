@@ -12,7 +12,6 @@ export {
   type PlanTotals,
 } from './plan';
 export { farthestFirst, type OrderedPath, type OrderReason } from './bleedOrder';
-export { CONTAINER_SIZES_ML, pickContainers, type ContainerPick } from './containers';
 export { planPreferences, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION, type PreparationStep } from './preparation';
 export { strokeVolume } from './strokeVolume';

@@ -4,7 +4,6 @@ import type { Figure } from '../figure';
 import type { Colour, Grade } from '../fluid';
 import { CircuitFluid } from '../washout';
 import { farthestFirst, type OrderedPath, type OrderReason } from './bleedOrder';
-import { pickContainers, type ContainerPick } from './containers';
 import { PREPARATION, type PreparationStep } from './preparation';
 import { planPreferences, type PlanPreferences } from './preferences';
 import { strokeVolume } from './strokeVolume';
@@ -12,7 +11,7 @@ import { stopFigures, totalFigures } from './planFigures';
 import { topUpLevel } from './topUp';
 
 /** Version of the rules by which a plan was made; stored with it. */
-export const RULES_VERSION = 1;
+export const RULES_VERSION = 2;
 
 export interface PlanRequest {
   readonly layout: Layout;
@@ -76,7 +75,6 @@ export interface Plan {
   readonly bowls: readonly PlanBowl[];
   readonly stops: readonly PlanStop[];
   readonly totals: PlanTotals;
-  readonly containers: ContainerPick;
 }
 
 export interface PlanTotals {
@@ -118,7 +116,7 @@ export interface SimulatedStop {
 /**
  * Plan a routine flush: which bleeders in which order and why, how much fluid
  * and how many strokes at each by simulating the wash-out, where to top up,
- * what to take along, how long.
+ * how long.
  */
 export function planBleed(request: PlanRequest): PlanResult {
   const { layout } = request;
@@ -173,7 +171,6 @@ export function planBleed(request: PlanRequest): PlanResult {
       bowls,
       stops,
       totals,
-      containers: pickContainers(totals.pouredMl),
     },
   };
 }

@@ -1,11 +1,15 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { up as workshopToRun } from './migrations/001-workshop-to-run';
+import { up as fluid } from './migrations/002-fluid';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [{ name: '001-workshop-to-run', up: ({ context }) => workshopToRun(context) }],
+    migrations: [
+      { name: '001-workshop-to-run', up: ({ context }) => workshopToRun(context) },
+      { name: '002-fluid', up: ({ context }) => fluid(context) },
+    ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),
     logger: undefined,

@@ -1,8 +1,9 @@
-import type { FluidEntry, ProofEntry, Role } from '@brook/contract';
+import type { FluidEntry, JobPick, MakerEntry, ProofEntry, Role } from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job';
 import type { Layout } from '@brook/core/circuit';
-import type { FillVerdict } from '@brook/core/fluid';
+import type { Dye, FluidVerdict, Grade, IsoClass } from '@brook/core/fluid';
 import type { PlanResult } from '@brook/core/plan';
+import type { HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
 
@@ -11,6 +12,9 @@ export class Workshop extends Model<InferAttributes<Workshop>, InferCreationAttr
   declare name: string;
   declare timeZone: string;
   declare nextJobNumber: CreationOptional<number>;
+  /** Null until a lead has chosen. */
+  declare houseRules: CreationOptional<HouseRules | null>;
+  declare houseRulesVersion: CreationOptional<number>;
 }
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
@@ -31,6 +35,7 @@ export class Vehicle extends Model<InferAttributes<Vehicle>, InferCreationAttrib
   declare driveState: CreationOptional<DriveState>;
   declare driveSince: CreationOptional<Date | null>;
   declare driveReason: CreationOptional<string | null>;
+  declare makerEntry: CreationOptional<MakerEntry | null>;
   declare version: CreationOptional<number>;
 }
 
@@ -58,8 +63,10 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare openedAt: Date;
   declare openedBy: string;
   declare closedAt: CreationOptional<Date | null>;
-  declare fluid: CreationOptional<(FluidEntry & { verdict: FillVerdict }) | null>;
+  declare fluid: CreationOptional<(FluidEntry & { verdict: FluidVerdict; lastDye: Dye | null; rules: HouseRules }) | null>;
   declare planResult: CreationOptional<PlanResult | null>;
+  /** The containers of the accepted plan. */
+  declare pick: CreationOptional<JobPick | null>;
   declare planAccepted: CreationOptional<Named | null>;
   declare proof: CreationOptional<ProofEntry & { by: string | null }>;
   declare drives: CreationOptional<Drive[]>;
@@ -80,6 +87,61 @@ export class RunEventRow extends Model<InferAttributes<RunEventRow>, InferCreati
   declare event: RunEvent;
 }
 
+export class Container extends Model<InferAttributes<Container>, InferCreationAttributes<Container>> {
+  declare id: string;
+  declare workshopId: string;
+  declare grade: Grade;
+  declare isoClass: IsoClass | null;
+  declare batch: string;
+  declare sizeMl: number;
+  declare state: CreationOptional<'sealed' | 'opened' | 'discarded'>;
+  declare receivedAt: Date;
+  declare travelledAt: CreationOptional<Date | null>;
+  /** Null when sealed, or when nobody knows. */
+  declare openedAt: CreationOptional<Date | null>;
+  declare keptCapped: CreationOptional<boolean>;
+  declare discardedAt: CreationOptional<Date | null>;
+  /** Thrown away with the container; what a job discarded stands with its draw. */
+  declare discardedMl: CreationOptional<number>;
+  declare version: CreationOptional<number>;
+}
+
+export class ContainerDraw extends Model<InferAttributes<ContainerDraw>, InferCreationAttributes<ContainerDraw>> {
+  declare jobId: string;
+  declare containerId: string;
+  declare workshopId: string;
+  declare pouredMl: number;
+  declare discardedMl: number;
+  declare leftMl: number;
+}
+
+/** What left a vehicle through a job, or a container through being discarded. */
+export class FluidMovedRow extends Model<InferAttributes<FluidMovedRow>, InferCreationAttributes<FluidMovedRow>> {
+  declare id: string;
+  declare workshopId: string;
+  declare jobId: CreationOptional<string | null>;
+  declare containerId: CreationOptional<string | null>;
+  declare at: Date;
+  declare by: string;
+  declare bledMl: CreationOptional<number>;
+  declare bledBy: CreationOptional<'strokes' | 'measured'>;
+  declare removedMl: CreationOptional<number>;
+  declare spilledMl: CreationOptional<number>;
+  declare discardedMl: CreationOptional<number>;
+  declare caughtMl: CreationOptional<number>;
+  declare handOverId: CreationOptional<string | null>;
+}
+
+export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttributes<HandOver>> {
+  declare id: string;
+  declare workshopId: string;
+  declare at: Date;
+  declare by: string;
+  declare toWhom: string;
+  declare document: string;
+  declare wasteMl: number;
+}
+
 /** Bind the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
   // A new object each time: Sequelize writes the column's name into what it is given.
@@ -89,19 +151,20 @@ export function defineModels(sequelize: Sequelize): void {
   const time = () => ({ type: DataTypes.DATE, allowNull: false });
   const json = () => ({ type: DataTypes.JSONB });
   const key = () => ({ ...uuid(), primaryKey: true });
-  Workshop.init({ id: key(), name: text(), timeZone: text(), nextJobNumber: { ...whole(), defaultValue: 1 } }, { sequelize, tableName: 'workshops' });
+  const ml = () => ({ type: DataTypes.DOUBLE, allowNull: false, defaultValue: 0 });
+  Workshop.init({ id: key(), name: text(), timeZone: text(), nextJobNumber: { ...whole(), defaultValue: 1 }, houseRules: json(), houseRulesVersion: { ...whole(), defaultValue: 1 } }, { sequelize, tableName: 'workshops' });
   User.init({ id: key(), workshopId: uuid(), login: text(), name: text(), role: text(), passwordHash: text() }, { sequelize, tableName: 'users' });
   Vehicle.init(
     {
       id: key(), workshopId: uuid(), name: text(), tag: text(), layout: json(),
-      driveState: { ...text(), defaultValue: 'free' }, driveSince: DataTypes.DATE, driveReason: DataTypes.TEXT, version: { ...whole(), defaultValue: 1 },
+      driveState: { ...text(), defaultValue: 'free' }, driveSince: DataTypes.DATE, driveReason: DataTypes.TEXT, makerEntry: json(), version: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'vehicles' },
   );
   Job.init(
     {
       id: key(), workshopId: uuid(), vehicleId: uuid(), number: whole(), stage: text(), closed: { type: DataTypes.BOOLEAN, defaultValue: false },
-      openedAt: time(), openedBy: text(), closedAt: DataTypes.DATE, fluid: json(), planResult: json(), planAccepted: json(),
+      openedAt: time(), openedBy: text(), closedAt: DataTypes.DATE, fluid: json(), planResult: json(), planAccepted: json(), pick: json(),
       proof: { ...json(), defaultValue: { pedal: null, checks: {}, by: null } }, drives: { ...json(), defaultValue: [] }, released: json(), ended: json(),
       version: { ...whole(), defaultValue: 1 },
     },
@@ -111,4 +174,23 @@ export function defineModels(sequelize: Sequelize): void {
     { jobId: key(), position: { ...whole(), primaryKey: true }, id: uuid(), workshopId: uuid(), deviceId: uuid(), deviceSeq: whole(), at: time(), by: text(), event: json() },
     { sequelize, tableName: 'run_events' },
   );
+  Container.init(
+    {
+      id: key(), workshopId: uuid(), grade: text(), isoClass: DataTypes.TEXT, batch: text(), sizeMl: whole(), state: { ...text(), defaultValue: 'sealed' }, receivedAt: time(), travelledAt: DataTypes.DATE,
+      openedAt: DataTypes.DATE, keptCapped: { type: DataTypes.BOOLEAN, defaultValue: true }, discardedAt: DataTypes.DATE, discardedMl: ml(), version: { ...whole(), defaultValue: 1 },
+    },
+    { sequelize, tableName: 'containers' },
+  );
+  ContainerDraw.init(
+    { jobId: key(), containerId: { ...uuid(), primaryKey: true }, workshopId: uuid(), pouredMl: ml(), discardedMl: ml(), leftMl: ml() },
+    { sequelize, tableName: 'container_draws' },
+  );
+  FluidMovedRow.init(
+    {
+      id: key(), workshopId: uuid(), jobId: DataTypes.UUID, containerId: DataTypes.UUID, at: time(), by: text(), bledMl: ml(), bledBy: { ...text(), defaultValue: 'measured' }, removedMl: ml(), spilledMl: ml(),
+      discardedMl: ml(), caughtMl: ml(), handOverId: DataTypes.UUID,
+    },
+    { sequelize, tableName: 'fluid_moved' },
+  );
+  HandOver.init({ id: key(), workshopId: uuid(), at: time(), by: text(), toWhom: text(), document: text(), wasteMl: ml() }, { sequelize, tableName: 'hand_overs' });
 }

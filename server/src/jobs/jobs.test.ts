@@ -1,6 +1,6 @@
 import { job as jobSchema, jobPage } from '@brook/contract';
 import { Job } from '../db/models';
-import { Brook, fullRun, goodProof, SOUND_FLUID, type Caller } from '../testing';
+import { Brook, fluidSeen, fullRun, goodProof, SOUND_FLUID, usedFluid, type Caller } from '../testing';
 
 let brook: Brook;
 let tech: Caller;
@@ -14,11 +14,12 @@ test('from intake to release, as the way goes', async () => {
   let job = await tech.open('H 1');
   expect(job).toMatchObject({ number: 1, stage: 'fluid', vehicleDrive: 'free', openedBy: 'Tech One' });
   job = await tech.change(job, 'put', 'fluid', SOUND_FLUID);
-  expect(job).toMatchObject({ stage: 'plan', fluid: { verdict: { verdict: 'fill', fillGrade: 'DOT 4' } }, planResult: { verdict: 'planned' } });
+  expect(job).toMatchObject({ stage: 'plan', fluid: { verdict: { verdict: 'fill', fill: { grade: 'DOT 4' } } }, planResult: { verdict: 'planned' }, pick: { kind: 'enough', lookedBy: null } });
   job = await tech.change(job, 'post', 'plan/accept');
   expect(job).toMatchObject({ stage: 'run', planAccepted: { by: 'Tech One' } });
   const appended = await tech.events(job, fullRun(job)).expect(200);
   expect(appended.body).toMatchObject({ stage: 'proof', drive: { state: 'do not drive' } });
+  job = await tech.change(job, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
   job = await tech.change(job, 'put', 'proof', goodProof('H 1'));
   job = await tech.change(job, 'post', 'test-drive');
   expect(job).toMatchObject({ stage: 'test drive', vehicleDrive: 'test drive only' });
@@ -65,15 +66,26 @@ test('a failed drive means "do not drive" again, and everything is proved anew',
   expect((await tech.change(job, 'post', 'release')).drives).toMatchObject([{ result: 'bad' }, { result: 'good' }]);
 });
 
+// What stops a flush: facts of the trade, common practice, no source.
 test.each([
   [{ foreign: 'purple or beads in water' }, 'Silicone'],
   [{ foreign: 'oil film, green or red' }, 'Mineral oil'],
-  [{ foreign: 'thick or greasy' }, 'another product'],
-  [{ clarity: 'particles' }, 'Particles'],
-])('fluid with %j ends the job with a stop and the vehicle stays', async (seen, words) => {
-  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, seen: { ...SOUND_FLUID.seen, ...seen } });
-  expect(job).toMatchObject({ stage: 'ended', planResult: null, ended: { reason: expect.stringContaining(words) } });
+  [{ foreign: 'thick or greasy' }, 'hub or axle seal'],
+  [{ foreign: 'layers' }, 'layers'],
+  [{ colour: null, dye: 'green', dropsInWater: 'part' }, 'part instead of dissolving'],
+])('fluid with %j ends the job with a stop and the vehicle stays', async (look, words) => {
+  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...fluidSeen(look), fill: null, newColour: null });
+  expect(job).toMatchObject({ stage: 'ended', planResult: null, ended: { reason: expect.stringContaining(words) }, fluid: { verdict: { verdict: 'stop' } } });
   expect(await tech.drive('M 1')).toBe('do not drive');
+});
+
+test('the wrong fluid inside ends the job with what it costs', async () => {
+  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, inSystem: 'DOT 5', fill: null, newColour: null });
+  expect(job).toMatchObject({ stage: 'ended', ended: { reason: expect.stringContaining('Strip the system, renew the seals') }, fluid: { verdict: { remedy: 'strip, new seals, dry system' } } });
+});
+
+test('particles are replaced now: the flush goes on', async () => {
+  expect(await tech.change(await tech.open(), 'put', 'fluid', fluidSeen({ clarity: 'particles' }))).toMatchObject({ stage: 'plan', fluid: { verdict: { condition: { verdict: 'replace now' } } } });
 });
 
 test('a job can be ended unreleased with its reason; before anything was opened the vehicle stays free', async () => {
@@ -89,8 +101,9 @@ test('ended after it was opened, the vehicle is "do not drive" until a later job
   expect(await tech.drive('M 1')).toBe('do not drive');
   const later = await tech.open();
   expect(later.vehicleDrive).toBe('do not drive');
-  let job = await tech.change(await tech.change(later, 'put', 'fluid', SOUND_FLUID), 'post', 'plan/accept');
+  let job = await tech.change(await tech.change(later, 'put', 'fluid', SOUND_FLUID), 'post', 'plan/accept', { lookedAtOpened: true });
   await tech.events(job, fullRun(job)).expect(200);
+  job = await tech.change(job, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
   job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
   job = await tech.change(job, 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
@@ -124,17 +137,34 @@ test('the same new job sent twice is one job; a second open job on a vehicle is 
   await tech.send('post', '/jobs', { ...body, vehicleId: await tech.vehicleId('M 1') }).expect(409);
 });
 
-test.each([
-  [{ capGrade: 'DOT 6' }, 'capGrade', 'DOT 5.1'],
-  [{ capGrade: undefined }, 'capGrade', 'missing'],
-  [{ seen: { ...SOUND_FLUID.seen, waterPercent: 11 } }, 'seen.waterPercent', 'between 0 and 10 %'],
-  [{ seen: { ...SOUND_FLUID.seen, waterPercent: 'wet' } }, 'seen.waterPercent', 'number in %'],
-  [{ seen: { ...SOUND_FLUID.seen, colour: 'blue' } }, 'seen.colour', 'straw'],
+const sampled = (more: object) => fluidSeen(more).samples;
+test.each<[object, string, string]>([
+  [{ demands: [{ source: 'cap', grades: ['DOT 6'] }] }, 'demands.0.grades.0', 'DOT 5.1'],
+  [{ demands: [] }, 'demands', 'Ask the handbook'],
+  [{ demands: [{ source: 'cap', grades: ['DOT 5'] }, { source: 'part', grades: ['DOT 4'] }] }, 'follow', 'decided and written why'],
+  [{ samples: sampled({ water: { percent: 11, meterGrade: 'DOT 4' } }) }, 'samples.0.water.percent', 'between 0 and 10 %'],
+  [{ samples: sampled({ water: { percent: 'wet', meterGrade: 'DOT 4' } }) }, 'samples.0.water.percent', 'number from 0 to 10 %'],
+  [{ samples: sampled({ colour: 'blue' }) }, 'samples.0.colour', 'straw'],
+  [{ samples: sampled({ colour: null, dye: 'blue' }) }, 'samples', 'Glycol dissolves'],
+  [{ samples: [...sampled({}), ...sampled({})] }, 'samples', 'stand once'],
+  [{ samples: sampled({}).map((s) => ({ ...s, point: 'fifth-wheel' })) }, 'samples.0.point', 'reservoir, '],
+  [{ fill: null }, 'fill', 'read its label'],
+  [{ fill: { grade: 'DOT 3', isoClass: null } }, 'fill', 'Below what is asked for'],
+  [{ fill: { grade: 'DOT 5', isoClass: null } }, 'fill', 'never mix'],
+  [{ fill: { grade: 'DOT 5.1', isoClass: null } }, 'fill.labelRead', 'DOT 5 (five) is silicone'],
+  [{ fill: { grade: 'DOT 5.1', isoClass: null, labelRead: 'DOT 5' } }, 'fill.labelRead', 'label once more'],
+  [{ newColour: null }, 'newColour', 'in its container'],
 ])('fluid %j is refused at its field, and nothing is saved', async (wrong, field, words) => {
   const job = await tech.open();
   const res = await tech.send('put', `/jobs/${job.id}/fluid`, { ...SOUND_FLUID, ...wrong }, job.version).expect(422);
   expect(res.body.faults).toMatchObject([{ field, sentence: expect.stringContaining(words) }]);
   expect(await tech.job(job.id)).toEqual(job);
+});
+
+test('whom to follow where two cannot both be obeyed is decided by a person, who says why', async () => {
+  const demands = [{ source: 'cap', grades: ['DOT 5'], lowViscosity: false }, { source: 'part', grades: ['DOT 4'], lowViscosity: false }];
+  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, demands, follow: { source: 'part', why: 'Converted with new seals last year.' } });
+  expect(job).toMatchObject({ stage: 'plan', fluid: { follow: { why: 'Converted with new seals last year.' }, verdict: { advice: { conflict: ['cap', 'part'], minimum: { grade: 'DOT 4' } } } } });
 });
 
 test('steps out of order are refused with a sentence', async () => {

@@ -1,15 +1,18 @@
-import { driveResult, endJob as endJobSchema, fluidEntry, jobQuery, newJob, proofEntry } from '@brook/contract';
+import { acceptPlan as acceptSchema, driveResult, endJob as endJobSchema, fluidEntry, fluidUsed, jobQuery, newJob, proofEntry } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
+import { endJob } from './end';
+import { putFluidUsed } from './fluidUsed';
 import { listJobs } from './list';
-import { acceptPlan, endJob, endTestDrive, enterProof, getJob, openJob, readFluid, releaseJob, setTestDrive } from './service';
+import { readFluid } from './readFluid';
+import { acceptPlan, endTestDrive, enterProof, getJob, openJob, releaseJob, setTestDrive } from './service';
 
 export function jobRoutes(clock: Clock): Router {
   const routes = Router();
   const answer = async (req: Request, res: Response, id = pathId(req)) => {
-    const job = await getJob(actorOf(req), id);
+    const job = await getJob(actorOf(req), id, clock.now());
     res.set('etag', etag(job.version)).json(job);
   };
 
@@ -27,7 +30,11 @@ export function jobRoutes(clock: Clock): Router {
     await answer(req, res);
   });
   routes.post('/:id/plan/accept', async (req, res) => {
-    await acceptPlan(actorOf(req), pathId(req), ifMatch(req), clock.now());
+    await acceptPlan(actorOf(req), pathId(req), ifMatch(req), parse(acceptSchema, req.body ?? {}).lookedAtOpened, clock.now());
+    await answer(req, res);
+  });
+  routes.put('/:id/fluid-used', async (req, res) => {
+    await putFluidUsed(actorOf(req), pathId(req), ifMatch(req), parse(fluidUsed, req.body), clock.now());
     await answer(req, res);
   });
   routes.put('/:id/proof', async (req, res) => {

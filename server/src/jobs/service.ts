@@ -1,24 +1,17 @@
-import type { FluidEntry, Job as JobDto, NewJob, ProofEntry } from '@brook/contract';
-import { fillVerdict, FLUID_WORDS } from '@brook/core/fluid';
+import type { Job as JobDto, NewJob, ProofEntry } from '@brook/contract';
 import { gateWords, releaseGate, type GateVerdict } from '@brook/core/gate';
-import { isClosed } from '@brook/core/job';
-import { planBleed, refusalWords, type Plan } from '@brook/core/plan';
-import { foldRun, type RunState } from '@brook/core/run';
+import { refusalWords } from '@brook/core/plan';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
-import { Job, RunEventRow, User, Vehicle, Workshop } from '../db/models';
+import { FluidMovedRow, Job, RunEventRow, User, Workshop } from '../db/models';
 import { notFound, ProblemError, refused } from '../problems/kinds';
+import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { driveStateOf, findVehicle, setDriveState } from '../vehicles/service';
-
-/** A job locked for a change, with the vehicle it is about. */
-export interface LockedJob {
-  readonly job: Job;
-  readonly vehicle: Vehicle;
-  readonly transaction: Transaction;
-  readonly actor: Actor;
-  readonly at: Date;
-}
+import { fluidUsedOf } from './fluidUsed';
+import { changeJob, named, onlyAt, runStateOf } from './locked';
+import { pickFor } from './pick';
+import { lastFillOf } from './readFluid';
 
 /** Take a vehicle in. Sending the same id again answers with the same job. */
 export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<string> {
@@ -46,11 +39,12 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
 }
 
 /** A job with everything on it. */
-export async function getJob(actor: Actor, id: string): Promise<JobDto> {
+export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto> {
   const job = await Job.findOne({ where: { id, workshopId: actor.workshopId } });
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
   const rows = await RunEventRow.findAll({ where: { jobId: id }, order: ['position'], attributes: ['event', 'by'] });
+  const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
   return {
     id: job.id,
     number: job.number,
@@ -65,9 +59,14 @@ export async function getJob(actor: Actor, id: string): Promise<JobDto> {
     openedBy: job.openedBy,
     closedAt: job.closedAt?.toISOString() ?? null,
     drive: driveStateOf(vehicle),
+    lastDye: job.fluid ? job.fluid.lastDye : (lastFill?.dye ?? null),
+    lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
+    makerEntry: vehicle.makerEntry,
     fluid: job.fluid,
     planResult: job.planResult,
     planAccepted: job.planAccepted,
+    pick: job.stage === 'plan' ? await pickFor(job, await houseRulesOf(actor), at) : job.pick,
+    fluidUsed: await fluidUsedOf(id),
     events: rows.map((r) => r.event),
     authors: authorsOf(rows.map((r) => r.by)),
     proof: job.proof,
@@ -89,30 +88,19 @@ function authorsOf(names: readonly string[]): JobDto['authors'] {
   return authors;
 }
 
-/** Read the fluid: on a stop the job ends there, else the plan is made. */
-export async function readFluid(actor: Actor, id: string, version: number, entry: FluidEntry, at: Date): Promise<void> {
-  await changeJob(actor, id, version, at, async (locked) => {
-    const { job, vehicle } = locked;
-    onlyAt(job, ['fluid', 'plan'], 'The fluid is read before the run; this job is past that.');
-    const verdict = fillVerdict(entry.capGrade, entry.seen);
-    job.set({ fluid: { ...entry, verdict }, planResult: null });
-    if (verdict.verdict === 'stop') {
-      await endLocked(locked, verdict.reasons.map((r) => FLUID_WORDS[r.code]).join(' '), true);
-      return;
-    }
-    job.set({
-      stage: 'plan',
-      planResult: planBleed({ layout: vehicle.layout, scope: 'routine flush', fillGrade: verdict.fillGrade!, newColour: entry.newColour }),
-    });
-  });
-}
-
-/** Accept the plan; from here the run may begin. */
-export async function acceptPlan(actor: Actor, id: string, version: number, at: Date): Promise<void> {
-  await changeJob(actor, id, version, at, async ({ job }) => {
+/** Accept the plan and the containers that the shelf gives for it; from here the run may begin. */
+export async function acceptPlan(actor: Actor, id: string, version: number, lookedAtOpened: boolean, at: Date): Promise<void> {
+  await changeJob(actor, id, version, at, async ({ job, transaction }) => {
     onlyAt(job, ['plan'], 'There is no plan to accept at this point of the job.');
     if (job.planResult?.verdict !== 'planned') throw refused(job.planResult?.reasons.map(refusalWords).join(' ') ?? 'Read the fluid first.');
-    job.set({ stage: 'run', planAccepted: named(actor, at) });
+    const pick = await pickFor(job, await houseRulesOf(actor, transaction), at, transaction);
+    if (pick?.kind !== 'enough') throw refused(`The shelf is ${Math.ceil(pick?.missingMl.value ?? 0)} mL short of ${job.fluid!.fill!.grade} that may be used. Put a container on it first.`);
+    const twice = pick.containers.some((c) => c.reasons.length > 0);
+    if (twice && !lookedAtOpened) {
+      const sentence = 'A container of this pick needs a second look: say that it was taken.';
+      throw new ProblemError('invalid', sentence, [{ field: 'lookedAtOpened', sentence }]);
+    }
+    job.set({ stage: 'run', planAccepted: named(actor, at), pick: { ...pick, lookedBy: twice ? actor.name : null } });
   });
 }
 
@@ -158,59 +146,16 @@ export async function releaseJob(actor: Actor, id: string, version: number, at: 
   });
 }
 
-/** End a job unreleased. What was opened stays "do not drive". */
-export async function endJob(actor: Actor, id: string, version: number, reason: string, at: Date): Promise<void> {
-  await changeJob(actor, id, version, at, (locked) => endLocked(locked, reason, false));
-}
-
-/** End a locked job; on a stop the vehicle becomes "do not drive" even if nothing was opened. */
-export async function endLocked({ job, vehicle, transaction, actor, at }: LockedJob, reason: string, stop: boolean): Promise<void> {
-  job.set({ stage: 'ended', closed: true, closedAt: at, ended: { ...named(actor, at), reason } });
-  if (stop) await setDriveState(vehicle, 'do not drive', reason, at, transaction);
-  else if (vehicle.driveState === 'test drive only') await setDriveState(vehicle, 'do not drive', reason, at, transaction);
-}
-
-/** State of the run by its log. */
-export async function runStateOf(job: Job, plan: Plan, transaction: Transaction): Promise<RunState> {
-  const rows = await RunEventRow.findAll({ where: { jobId: job.id }, order: ['position'], attributes: ['event'], transaction });
-  return foldRun(plan, rows.map((r) => r.event));
-}
-
-/**
- * Lock a job and its vehicle, change both, save together or not at all.
- *
- * @param version what the client last saw; null where the change cannot conflict, as with a log
- */
-export async function changeJob<T>(actor: Actor, id: string, version: number | null, at: Date, change: (locked: LockedJob) => Promise<T>): Promise<T> {
-  return Job.sequelize!.transaction(async (transaction) => {
-    const job = await Job.findOne({ where: { id, workshopId: actor.workshopId }, transaction, lock: transaction.LOCK.UPDATE });
-    if (!job) throw notFound('job');
-    if (version !== null && job.version !== version) {
-      throw new ProblemError('conflict', 'Somebody changed this job meanwhile. Look at it again; what you entered was not saved.');
-    }
-    if (version !== null && isClosed(job.stage)) throw refused('This job is closed; its record is read-only.');
-    const vehicle = await findVehicle(actor, job.vehicleId, transaction);
-    const answer = await change({ job, vehicle, transaction, actor, at });
-    if (job.changed()) await job.set({ version: job.version + 1 }).save({ transaction });
-    return answer;
-  });
-}
-
 async function gateMustSay(wanted: GateVerdict, job: Job, transaction: Transaction): Promise<void> {
   if (job.planResult?.verdict !== 'planned') throw refused('There is no plan on this job.');
   const { plan } = job.planResult;
   // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
   const drive = job.stage === 'test drive' ? job.drives.at(-1)!.result : null;
-  const answer = releaseGate(plan, await runStateOf(job, plan, transaction), job.proof, drive);
+  const fluidPutDown = (await FluidMovedRow.count({ where: { jobId: job.id }, transaction })) > 0;
+  const answer = releaseGate(plan, await runStateOf(job, plan, transaction), { ...job.proof, fluidPutDown }, drive);
   if (answer.verdict === wanted) return;
   throw refused(answer.reasons.map(gateWords).join(' '), answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })));
 }
-
-function onlyAt(job: Job, stages: readonly Job['stage'][], sentence: string): void {
-  if (!stages.includes(job.stage)) throw refused(sentence);
-}
-
-export const named = (actor: Pick<Actor, 'name'>, at: Date): { by: string; at: string } => ({ by: actor.name, at: at.toISOString() });
 
 /** The actor for a user, outside a request. */
 export const actorFor = (user: User): Actor => ({ userId: user.id, name: user.name, role: user.role, workshopId: user.workshopId });

@@ -12,7 +12,7 @@ export function runRoutes(clock: Clock): Router {
   routes.post('/:id/events', async (req, res) => {
     const { events } = parse(runEventBatch, req.body);
     const added = await appendEvents(actorOf(req), pathId(req), events, clock.now());
-    const { stage, version, drive } = await getJob(actorOf(req), pathId(req));
+    const { stage, version, drive } = await getJob(actorOf(req), pathId(req), clock.now());
     res.json({ added, stage, version, drive });
   });
   return routes;

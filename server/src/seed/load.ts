@@ -1,16 +1,24 @@
-import type { Seed } from '@brook/contract';
+import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
+import { PROOF_ITEMS } from '@brook/core/gate';
+import type { Plan } from '@brook/core/plan';
 import type { RunEvent } from '@brook/core/run';
 import { currentStop, followCalls, foldRun } from '@brook/core/run';
+import { sharePoured } from '@brook/core/shelf';
 import { v4 as uuid } from 'uuid';
-import { Job, User, Vehicle, Workshop } from '../db/models';
-import { acceptPlan, actorFor, endJob, endTestDrive, enterProof, getJob, openJob, readFluid, releaseJob, setTestDrive } from '../jobs/service';
+import type { z } from 'zod';
+import { Container, Job, User, Vehicle, Workshop } from '../db/models';
+import { endJob } from '../jobs/end';
+import { putFluidUsed } from '../jobs/fluidUsed';
+import { readFluid } from '../jobs/readFluid';
+import { acceptPlan, actorFor, endTestDrive, enterProof, getJob, openJob, releaseJob, setTestDrive } from '../jobs/service';
 import { appendEvents } from '../runs/service';
 import { hashPassword } from '../session/password';
 import type { Actor } from '../session/actor';
+import { addContainers, discardContainer, getShelf } from '../shelf/service';
 import { addVehicle } from '../vehicles/service';
-import { PROOF_ITEMS } from '@brook/core/gate';
+import { handOverDrum } from '../waste/service';
 
-type SeedWorkshop = Seed['workshops'][number];
+type SeedWorkshop = z.output<typeof seedSchema>['workshops'][number];
 type SeedJob = SeedWorkshop['jobs'][number];
 
 const DAY_MS = 86_400_000;
@@ -26,25 +34,58 @@ export async function isEmpty(): Promise<boolean> {
  *
  * @param now the moment of loading; every date of the seed is relative to it
  */
-export async function loadSeed(seed: Seed, now: Date): Promise<void> {
-  for (const workshop of seed.workshops) await loadWorkshop(workshop, now);
+export async function loadSeed(given: Seed, now: Date): Promise<void> {
+  for (const workshop of seedSchema.parse(given).workshops) await loadWorkshop(workshop, now);
 }
 
 async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
   const workshopId = uuid();
-  await Workshop.create({ id: workshopId, name: given.name, timeZone: given.timeZone });
+  await Workshop.create({ id: workshopId, name: given.name, timeZone: given.timeZone, houseRules: given.houseRules ?? null });
   const actors = new Map<string, Actor>();
   for (const u of given.users) {
     const user = await User.create({ id: uuid(), workshopId, login: u.login.toLowerCase(), name: u.name, role: u.role, passwordHash: await hashPassword(u.password) });
     actors.set(u.login, actorFor(user));
   }
   const vehicles = new Map<string, Vehicle>();
-  for (const v of given.vehicles) vehicles.set(v.tag, await addVehicle({ workshopId }, v));
-  for (const job of [...given.jobs].sort((a, b) => b.daysAgo - a.daysAgo)) {
-    const actor = actors.get(job.by);
-    const vehicle = vehicles.get(job.vehicleTag);
-    if (!actor || !vehicle) throw new RangeError(`the seed names ${job.by} and ${job.vehicleTag}; both should be in the same workshop`);
-    await loadJob(actor, vehicle, job, new Date(now.getTime() - job.daysAgo * DAY_MS));
+  for (const { makerEntry, ...v } of given.vehicles) {
+    const vehicle = await addVehicle({ workshopId }, v);
+    if (makerEntry) await vehicle.update({ makerEntry });
+    vehicles.set(v.tag, vehicle);
+  }
+  const actorNamed = (login: string, about: string): Actor => {
+    const actor = actors.get(login);
+    if (!actor) throw new RangeError(`the seed names ${login} and ${about}; both should be in the same workshop`);
+    return actor;
+  };
+  // One thing after the other, as it happened: a job draws on what stood on the shelf that day.
+  const happened = [
+    ...given.deliveries.map((d) => ({ daysAgo: d.daysAgo, do: (at: Date) => deliver(workshopId, d, at, now) })),
+    ...given.clearOuts.map((c) => ({ daysAgo: c.daysAgo, do: (at: Date) => clearOut(actorNamed(c.by, 'a clear-out'), at) })),
+    ...given.handOvers.map(({ by, daysAgo, ...h }) => ({ daysAgo, do: (at: Date) => handOverDrum(actorNamed(by, h.toWhom), h, at) })),
+    ...given.jobs.map((job) => ({
+      daysAgo: job.daysAgo,
+      do: (at: Date) => {
+        const actor = actorNamed(job.by, job.vehicleTag);
+        const vehicle = vehicles.get(job.vehicleTag);
+        if (!vehicle) throw new RangeError(`the seed names ${job.by} and ${job.vehicleTag}; both should be in the same workshop`);
+        return loadJob(actor, vehicle, job, at);
+      },
+    })),
+  ].sort((a, b) => b.daysAgo - a.daysAgo);
+  for (const event of happened) await event.do(new Date(now.getTime() - event.daysAgo * DAY_MS));
+}
+
+async function deliver(workshopId: string, { daysAgo: _, openedDaysAgo, ...given }: SeedWorkshop['deliveries'][number], at: Date, now: Date): Promise<void> {
+  const rows = await addContainers({ workshopId }, given, at);
+  if (openedDaysAgo === undefined) return;
+  const openedAt = openedDaysAgo === null ? null : new Date(now.getTime() - openedDaysAgo * DAY_MS);
+  await Container.update({ state: 'opened', openedAt }, { where: { id: rows.map((r) => r.id) } });
+}
+
+/** Discard what was opened too long ago. */
+async function clearOut(actor: Actor, at: Date): Promise<void> {
+  for (const c of (await getShelf(actor, at)).containers) {
+    if (c.state === 'opened' && c.admit.verdict === 'refuse') await discardContainer(actor, c.id, c.version, true, at);
   }
 }
 
@@ -59,12 +100,14 @@ async function loadJob(actor: Actor, vehicle: Vehicle, given: SeedJob, openedAt:
   if (given.fluid) await readFluid(actor, id, await version(), given.fluid, at());
   if (given.reach === 'ended' && given.endReason && !given.halt) await endJob(actor, id, await version(), given.endReason, at());
   if (await stageIs()) return;
-  await acceptPlan(actor, id, await version(), at());
-  await appendEvents(actor, id, await seededEvents(actor, id, given, at().getTime()), at());
+  await acceptPlan(actor, id, await version(), true, at());
+  await appendEvents(actor, id, await seededEvents(id, given, at().getTime()), at());
   minutes += 60;
   if (await stageIs()) return;
-  const { planResult } = await getJob(actor, id);
-  const kind = planResult?.verdict === 'planned' ? planResult.plan.layout.vehicleKind : 'car';
+  const done = await Job.findByPk(id, { rejectOnEmpty: true });
+  const plan = plannedOn(done);
+  const kind = plan.layout.vehicleKind;
+  await putFluidUsed(actor, id, await version(), await usedByStrokes(actor, id, plan, at()), at());
   await enterProof(actor, id, await version(), { pedal: 'firm and high', checks: Object.fromEntries(PROOF_ITEMS[kind].map((item) => [item, true])) }, at());
   await setTestDrive(actor, id, await version(), at());
   if (await stageIs()) return;
@@ -72,10 +115,21 @@ async function loadJob(actor: Actor, vehicle: Vehicle, given: SeedJob, openedAt:
   await releaseJob(actor, id, await version(), at());
 }
 
-async function seededEvents(actor: Actor, id: string, given: SeedJob, startMs: number): Promise<RunEvent[]> {
-  const { planResult } = await getJob(actor, id);
-  if (planResult?.verdict !== 'planned') throw new RangeError(`the seed lets ${given.vehicleTag} run, but there is no plan for it`);
-  const { plan } = planResult;
+function plannedOn(job: Job): Plan {
+  if (job.planResult?.verdict !== 'planned') throw new RangeError(`the seed lets job ${job.number} run, but there is no plan for it`);
+  return job.planResult.plan;
+}
+
+/** What the run moved by its count, out of the containers that were picked for it. */
+async function usedByStrokes(actor: Actor, id: string, plan: Plan, at: Date): Promise<FluidUsed> {
+  const { events, pick } = await getJob(actor, id, at);
+  const { pouredMl, bledMl, removedMl } = foldRun(plan, events);
+  const containers = sharePoured(pouredMl, pick?.kind === 'enough' ? pick.containers : []).filter((c) => c.pouredMl > 0);
+  return { containers: containers.map((c) => ({ ...c, discardedMl: 0 })), bledMl, bledBy: 'strokes', removedMl, spilledMl: 0, caught: true };
+}
+
+async function seededEvents(id: string, given: SeedJob, startMs: number): Promise<RunEvent[]> {
+  const plan = plannedOn(await Job.findByPk(id, { rejectOnEmpty: true }));
   const deviceId = uuid();
   const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes });
   if (!given.halt) return events;

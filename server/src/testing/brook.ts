@@ -1,6 +1,7 @@
-import type { FluidEntry, Job, Seed, VehicleSummary } from '@brook/contract';
+import type { FluidEntry, FluidUsed, Job, Seed, VehicleSummary } from '@brook/contract';
 import type { Plan } from '@brook/core/plan';
-import { followCalls, type RunEvent } from '@brook/core/run';
+import { foldRun, followCalls, type RunEvent } from '@brook/core/run';
+import { sharePoured } from '@brook/core/shelf';
 import { randomUUID } from 'node:crypto';
 import { Client, Pool } from 'pg';
 import { pino } from 'pino';
@@ -26,6 +27,7 @@ export const SEED: Seed = {
         { name: 'Hatchback', tag: 'H 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
         { name: 'Motorcycle', tag: 'M 1', templateId: 'motorcycle-front-disc', driverSide: 'middle' },
       ],
+      deliveries: [{ daysAgo: 30, grade: 'DOT 4', isoClass: null, batch: 'A-1', sizeMl: 1000, count: 12, justCarried: false }, { daysAgo: 20, grade: 'DOT 5.1', isoClass: null, batch: 'A-2', sizeMl: 500, count: 2, justCarried: false }],
       jobs: [],
     },
     {
@@ -37,7 +39,19 @@ export const SEED: Seed = {
   ],
 };
 
-export const SOUND_FLUID: FluidEntry = { capGrade: 'DOT 4', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: 2 }, newColour: 'clear' };
+/** What was seen at one point, clean but for what is said. */
+export const seen = (point: string, more: object = {}): FluidEntry['samples'][number] => ({
+  point, colour: 'amber', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, water: null, boiling: null, copperPpm: null, pH: null, practice: false, ...more,
+});
+
+/** A DOT 4 system with old but sound fluid. */
+export const SOUND_FLUID: FluidEntry = {
+  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }], follow: null, control: 'ABS', seals: 'ordinary', inSystem: 'DOT 4',
+  samples: [seen('reservoir', { water: { percent: 2, meterGrade: 'DOT 4' } })], fill: { grade: 'DOT 4', isoClass: null, labelRead: null }, newColour: 'clear', newDye: null,
+};
+
+/** The same with another look at the reservoir. */
+export const fluidSeen = (more: object): FluidEntry => ({ ...SOUND_FLUID, samples: [seen('reservoir', more)] });
 
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
 export class Brook {
@@ -116,7 +130,7 @@ export class Caller {
   /** A job with its plan accepted. */
   async running(tag = 'M 1'): Promise<Job> {
     const read = await this.change(await this.open(tag), 'put', 'fluid', SOUND_FLUID);
-    return this.change(read, 'post', 'plan/accept');
+    return this.change(read, 'post', 'plan/accept', { lookedAtOpened: true });
   }
 
   events(job: Job, events: readonly RunEvent[]) {
@@ -132,7 +146,9 @@ export class Caller {
 
   /** A job whose proof lacks nothing but the drive. */
   async proved(tag = 'M 1'): Promise<Job> {
-    return this.change(await this.bled(tag), 'put', 'proof', goodProof(tag));
+    const job = await this.bled(tag);
+    await this.change(job, 'put', 'fluid-used', usedFluid(job));
+    return this.change(job, 'put', 'proof', goodProof(tag));
   }
 }
 
@@ -144,6 +160,13 @@ export function planOfJob(job: Job): Plan {
 /** Everything that the run calls for, up to so many strokes. */
 export function fullRun(job: Job, strokes?: number): RunEvent[] {
   return followCalls(planOfJob(job), { deviceId: randomUUID(), nextId: randomUUID, startMs: NOW.getTime(), strokes });
+}
+
+/** What the run moved by its count, poured out of the picked containers, opened ones first. */
+export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
+  const { pouredMl, bledMl, removedMl } = foldRun(planOfJob(job), job.events);
+  const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
+  return { containers: sharePoured(pouredMl, picked).map((c) => ({ ...c, discardedMl: 0 })), bledMl, bledBy: 'strokes', removedMl, spilledMl: 0, caught: true, ...more };
 }
 
 export function goodProof(tag: string): object {

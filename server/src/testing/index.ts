@@ -1,1 +1,1 @@
-export { Brook, Caller, fullRun, goodProof, NOW, planOfJob, SEED, SOUND_FLUID } from './brook';
+export { Brook, Caller, fluidSeen, fullRun, goodProof, NOW, planOfJob, SEED, seen, SOUND_FLUID, usedFluid } from './brook';

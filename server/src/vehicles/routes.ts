@@ -1,8 +1,9 @@
-import { newVehicle } from '@brook/contract';
+import { makerEntry, newVehicle } from '@brook/contract';
 import { Router } from 'express';
-import { etag, parse, pathId } from '../http/parse';
+import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
-import { addVehicle, getVehicle, listVehicles } from './service';
+import { vehicleHistoryOf } from './history';
+import { addVehicle, changeMakerEntry, getVehicle, listVehicles } from './service';
 
 export function vehicleRoutes(): Router {
   const routes = Router();
@@ -15,6 +16,14 @@ export function vehicleRoutes(): Router {
     res.status(201).location(`/api/v1/vehicles/${id}`).set('etag', etag(vehicle.version)).json(vehicle);
   });
   routes.get('/:id', async (req, res) => {
+    const vehicle = await getVehicle(actorOf(req), pathId(req));
+    res.set('etag', etag(vehicle.version)).json(vehicle);
+  });
+  routes.get('/:id/history', async (req, res) => {
+    res.json(await vehicleHistoryOf(actorOf(req), pathId(req)));
+  });
+  routes.put('/:id/maker-entry', async (req, res) => {
+    await changeMakerEntry(actorOf(req), pathId(req), ifMatch(req), parse(makerEntry, req.body));
     const vehicle = await getVehicle(actorOf(req), pathId(req));
     res.set('etag', etag(vehicle.version)).json(vehicle);
   });

@@ -1,4 +1,4 @@
-import type { NewVehicle, Vehicle as VehicleDto, VehicleDriveState, VehicleSummary } from '@brook/contract';
+import type { MakerEntry, NewVehicle, Vehicle as VehicleDto, VehicleDriveState, VehicleSummary } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
 import type { DriveState } from '@brook/core/job';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
@@ -21,7 +21,7 @@ export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> 
   const vehicle = await findVehicle(actor, id);
   const jobs = await summaries({ workshopId: actor.workshopId, vehicleId: id });
   const open = jobs.find((j) => j.closedAt === null);
-  return { ...vehicleSummaryOf(vehicle, open?.id ?? null), layout: vehicle.layout, jobs, version: vehicle.version };
+  return { ...vehicleSummaryOf(vehicle, open?.id ?? null), layout: vehicle.layout, jobs, makerEntry: vehicle.makerEntry ?? null, version: vehicle.version };
 }
 
 /** Add a vehicle from a template or with a layout of its own. */
@@ -33,6 +33,15 @@ export async function addVehicle(actor: Pick<Actor, 'workshopId'>, given: NewVeh
     const sentence = `${given.tag} is already in this workshop; give each vehicle its own plate or fleet number.`;
     throw new ProblemError('invalid', sentence, [{ field: 'tag', sentence }]);
   }
+}
+
+/** Put down what the maker asks for. */
+export async function changeMakerEntry(actor: Actor, id: string, version: number, makerEntry: MakerEntry): Promise<void> {
+  await Vehicle.sequelize!.transaction(async (transaction) => {
+    const vehicle = await findVehicle(actor, id, transaction);
+    if (vehicle.version !== version) throw new ProblemError('conflict', 'Somebody changed this vehicle meanwhile. Look at it again; what you entered was not saved.');
+    await vehicle.update({ makerEntry, version: version + 1 }, { transaction });
+  });
 }
 
 export async function findVehicle(actor: Pick<Actor, 'workshopId'>, id: string, transaction?: Transaction): Promise<Vehicle> {

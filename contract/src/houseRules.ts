@@ -1,0 +1,20 @@
+import { RULE_OPTIONS } from '@brook/core/rules';
+import { z } from 'zod';
+import { oneOf } from './common';
+
+const millilitres = (what: string, least: number, most: number) => {
+  const sentence = `${what} should be whole millilitres from ${least} to ${most}.`;
+  return z.number({ error: sentence }).int(sentence).min(least, sentence).max(most, sentence).describe('mL');
+};
+
+/** What a workshop decides for itself; the whole page each time. */
+export const houseRules = z.strictObject({
+  openContainers: oneOf('Opened containers', RULE_OPTIONS.openContainers),
+  intervalCarMonths: oneOf('Interval of cars', RULE_OPTIONS.intervalCarMonths).describe('months'),
+  intervalMotorcycleMonths: oneOf('Interval of motorcycles', RULE_OPTIONS.intervalMotorcycleMonths).describe('months'),
+  climate: oneOf('Climate', RULE_OPTIONS.climate),
+  lowStockMl: millilitres('Low-stock line', 0, 50_000),
+  drumMl: millilitres('Waste drum', 1000, 1_000_000),
+});
+export const houseRulesRecord = z.object({ rules: houseRules, version: z.number().int() });
+export type HouseRulesRecord = z.infer<typeof houseRulesRecord>;

@@ -1,0 +1,105 @@
+import type { LowStock, AdmitAnswer } from '@brook/core/shelf';
+import { z } from 'zod';
+import { id, isoTime, line, oneOf } from './common';
+import { flag, grade, isoClass } from './sample';
+
+const ml = (what: string, most: number) => {
+  const sentence = `${what} should be a number from 0 to ${most} mL.`;
+  return z.number({ error: sentence }).min(0, sentence).max(most, sentence).describe('mL');
+};
+const SIZE = 'Size should be whole millilitres from 50 to 20000.';
+
+/** Containers that came to the shelf, sealed, all of one batch and size. */
+export const newContainers = z.strictObject({
+  grade,
+  isoClass,
+  batch: line('Batch', 1, 40),
+  sizeMl: z.number({ error: SIZE }).int(SIZE).min(50, SIZE).max(20_000, SIZE).describe('mL'),
+  count: z.number({ error: 'Count should be 1 to 48.' }).int('Count should be 1 to 48.').min(1, 'Count should be 1 to 48.').max(48, 'Count should be 1 to 48.'),
+  justCarried: flag('justCarried').describe('Whether they have just travelled; then they rest before they are used'),
+});
+export type NewContainers = z.output<typeof newContainers>;
+
+/** One container as it stands on the shelf now. */
+export const container = z.object({
+  id,
+  grade,
+  isoClass,
+  batch: z.string(),
+  sizeMl: z.number(),
+  leftMl: z.number().describe('Size less what was poured and discarded, mL'),
+  state: oneOf('State', ['sealed', 'opened', 'discarded']),
+  openedDays: z.number().nullable().describe('Null when sealed, or when nobody knows'),
+  keptCapped: z.boolean(),
+  ageDays: z.number(),
+  restedHours: z.number().nullable(),
+  receivedAt: isoTime,
+  openedAt: isoTime.nullable(),
+  discardedAt: isoTime.nullable(),
+  admit: z.custom<AdmitAnswer>().describe('Whether it may be used today, by the house rule'),
+  version: z.number().int(),
+});
+export type Container = z.output<typeof container>;
+
+export const shelf = z.object({
+  containers: z.array(container).describe('Those that are not discarded, oldest first'),
+  low: z.array(z.custom<LowStock>()).describe('Grades of which less than the line may be used'),
+});
+export type Shelf = z.output<typeof shelf>;
+
+/** Open a container that nobody opened through a job, or say that one was found open. */
+export const openContainer = z.strictObject({ openedDaysAgo: z.number().int().min(0, 'Days should be 0 or more, or left out when nobody knows.').max(3650).nullable().default(0), keptCapped: flag('keptCapped').default(true) });
+export const discardContainer = z.strictObject({ caught: flag('caught').describe('Whether its fluid went into the waste drum') });
+
+/** What a job moved: one word for each thing. */
+export const fluidUsed = z.strictObject({
+  containers: z
+    .array(z.strictObject({ containerId: id, pouredMl: ml('Poured', 20_000), discardedMl: ml('Discarded', 20_000).default(0) }))
+    .max(20)
+    .refine((given) => new Set(given.map((c) => c.containerId)).size === given.length, 'Each container should stand once.'),
+  bledMl: ml('Bled', 20_000).describe('Out at bleeders, mL'),
+  bledBy: oneOf('Bled by', ['strokes', 'measured']).describe('Counted by strokes, or measured in the jar'),
+  removedMl: ml('Removed', 20_000).describe('Off the reservoir, mL'),
+  spilledMl: ml('Spilled', 20_000).describe('Lost from the vehicle, mL'),
+  caught: flag('caught').default(true).describe('Whether what was discarded went into the drum'),
+});
+export type FluidUsed = z.output<typeof fluidUsed>;
+
+/** What a job moved, as it stands on its record. */
+export const fluidUsedRecord = z.object({
+  by: z.string(),
+  at: isoTime,
+  containers: z.array(
+    z.object({ containerId: id, grade, isoClass, batch: z.string(), sizeMl: z.number(), pouredMl: z.number(), discardedMl: z.number(), leftMl: z.number().describe('Left in it after this job, mL') }),
+  ),
+  bledMl: z.number(),
+  bledBy: oneOf('Bled by', ['strokes', 'measured']),
+  removedMl: z.number(),
+  spilledMl: z.number(),
+  discardedMl: z.number(),
+  caughtMl: z.number(),
+});
+export type FluidUsedRecord = z.output<typeof fluidUsedRecord>;
+
+export const newHandOver = z.strictObject({
+  toWhom: line('Who took it', 2, 80),
+  document: line('Document', 1, 80).describe('Number of the paper that went with it'),
+});
+
+/** The waste drum: what is in it, and what was handed over. */
+export const waste = z.object({
+  drumMl: z.number().describe('What the drum holds, by the house rule, mL'),
+  wasteMl: z.number().describe('In it now: bled, removed and caught since the last hand-over, mL'),
+  entries: z.array(z.object({ at: isoTime, by: z.string(), jobId: id.nullable(), jobNumber: z.number().nullable(), vehicleName: z.string().nullable(), bledMl: z.number(), removedMl: z.number(), caughtMl: z.number() })).describe('In it now, newest first'),
+  handOvers: z.array(z.object({ id, at: isoTime, by: z.string(), toWhom: z.string(), document: z.string(), wasteMl: z.number() })).describe('Newest first'),
+});
+export type Waste = z.output<typeof waste>;
+
+/** Which vehicles got a batch. */
+export const recall = z.object({
+  batch: z.string(),
+  containers: z.array(z.object({ id, grade, isoClass, batch: z.string(), sizeMl: z.number(), leftMl: z.number(), state: z.string() })),
+  uses: z.array(z.object({ jobId: id, jobNumber: z.number(), at: isoTime, vehicleId: id, vehicleName: z.string(), vehicleTag: z.string(), pouredMl: z.number(), stillInside: z.boolean().describe('Whether no later job filled this vehicle') })).describe('Newest first'),
+});
+export type Recall = z.output<typeof recall>;
+export const recallQuery = z.strictObject({ batch: line('Batch', 1, 40) });

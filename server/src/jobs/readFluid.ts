@@ -1,0 +1,73 @@
+import type { FluidEntry } from '@brook/contract';
+import { CONDITION_WORDS, COMPATIBILITY_WORDS, fluidVerdict, HOLD_WORDS, REMEDY_WORDS, type Dye, type FluidHold, type FluidVerdict, type Grade } from '@brook/core/fluid';
+import { planBleed } from '@brook/core/plan';
+import { Op, type Transaction } from 'sequelize';
+import { Job, type Vehicle } from '../db/models';
+import { ProblemError } from '../problems/kinds';
+import { houseRulesOf } from '../rules/service';
+import type { Actor } from '../session/actor';
+import { endLocked } from './end';
+import { changeJob, onlyAt } from './locked';
+
+/** The last change of a vehicle's fluid that is on record. */
+export interface LastFill {
+  readonly at: Date;
+  readonly grade: Grade;
+  readonly dye: Dye | null;
+}
+
+export async function lastFillOf(vehicleId: string, transaction?: Transaction): Promise<LastFill | null> {
+  const job = await Job.findOne({ where: { vehicleId, released: { [Op.not]: null } }, order: [['closedAt', 'DESC']], attributes: ['closedAt', 'fluid'], transaction });
+  const grade = job?.fluid?.verdict.fill?.grade;
+  return job?.closedAt && grade ? { at: job.closedAt, grade, dye: job.fluid!.newDye } : null;
+}
+
+/** Read the fluid: on a stop the job ends there, while a question is open nothing is saved, else the plan is made. */
+export async function readFluid(actor: Actor, id: string, version: number, given: FluidEntry, at: Date): Promise<void> {
+  await changeJob(actor, id, version, at, async (locked) => {
+    const { job, vehicle, transaction } = locked;
+    onlyAt(job, ['fluid', 'plan'], 'The fluid is read before the run; this job is past that.');
+    const entry = withMaker(given, vehicle);
+    refuseUnknownPoints(entry, vehicle);
+    const lastDye = (await lastFillOf(vehicle.id, transaction))?.dye ?? null;
+    const verdict = fluidVerdict({ ...entry, follow: entry.follow?.source ?? null, lastDye });
+    if (verdict.verdict === 'wait') throw waits(verdict.hold!, verdict);
+    job.set({ fluid: { ...entry, verdict, lastDye, rules: await houseRulesOf(actor, transaction) }, planResult: null });
+    if (verdict.verdict === 'stop') {
+      await endLocked(locked, stopReason(verdict), true);
+      return;
+    }
+    const fill = verdict.fill!;
+    if (fill.secondLook && entry.fill!.labelRead !== fill.grade) throw fault('fill.labelRead', `Read the label once more and put down what it says. ${COMPATIBILITY_WORDS['name trap']}`);
+    if (!entry.newColour) throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
+    job.set({ stage: 'plan', planResult: planBleed({ layout: vehicle.layout, scope: 'routine flush', fillGrade: fill.grade, newColour: entry.newColour }) });
+  });
+}
+
+/** The maker's entry of the vehicle wins over what was typed for the maker. */
+function withMaker(entry: FluidEntry, vehicle: Vehicle): FluidEntry {
+  const maker = vehicle.makerEntry;
+  if (!maker || maker.grades.length === 0) return entry;
+  return { ...entry, demands: [{ source: 'maker', grades: maker.grades, lowViscosity: maker.lowViscosity }, ...entry.demands.filter((d) => d.source !== 'maker')] };
+}
+
+function refuseUnknownPoints(entry: FluidEntry, vehicle: Vehicle): void {
+  const points = ['reservoir', ...vehicle.layout.bleeders.map((b) => b.id)];
+  entry.samples.forEach((s, i) => {
+    if (!points.includes(s.point)) throw fault(`samples.${i}.point`, `Sample point is ${s.point}; it should be one of ${points.join(', ')}.`);
+  });
+}
+
+const FIELD: Readonly<Partial<Record<FluidHold, string>>> = { 'read the cap': 'demands', 'demands conflict': 'follow', 'water test': 'samples', 'choose a fluid': 'fill', 'must not fill': 'fill' };
+
+function waits(hold: FluidHold, verdict: FluidVerdict): ProblemError {
+  const reasons = hold === 'must not fill' ? verdict.fill!.reasons.filter((r) => r.weight === 'stop').map((r) => COMPATIBILITY_WORDS[r.code]) : [];
+  return fault(FIELD[hold] ?? 'body', [HOLD_WORDS[hold].say, ...reasons].join(' '));
+}
+
+function stopReason(verdict: FluidVerdict): string {
+  if (verdict.hold === 'condition stops') return verdict.condition!.governing.map((r) => CONDITION_WORDS[r.code]).join(' ');
+  return [HOLD_WORDS[verdict.hold!].say, verdict.remedy ? REMEDY_WORDS[verdict.remedy] : ''].join(' ').trim();
+}
+
+const fault = (field: string, sentence: string): ProblemError => new ProblemError('invalid', sentence, [{ field, sentence }]);

@@ -1,0 +1,54 @@
+import type { VehicleHistory } from '@brook/contract';
+import { toStandardPressureC, type Grade } from '@brook/core/fluid';
+import { QueryTypes } from 'sequelize';
+import { Job } from '../db/models';
+import { houseRulesOf } from '../rules/service';
+import type { Actor } from '../session/actor';
+import { findVehicle } from './service';
+
+interface Row {
+  readonly id: string;
+  readonly number: number;
+  readonly openedAt: Date;
+  readonly closedAt: Date | null;
+  readonly released: boolean;
+  readonly fluid: Job['fluid'];
+  readonly batches: string[] | null;
+}
+
+/** Every sample and every change of a vehicle, oldest first. Practice readings are no history. */
+export async function vehicleHistoryOf(actor: Actor, id: string): Promise<VehicleHistory> {
+  const vehicle = await findVehicle(actor, id);
+  const rows = await Job.sequelize!.query<Row>(
+    `SELECT j.id, j.number, j.opened_at AS "openedAt", j.closed_at AS "closedAt", j.released IS NOT NULL AS released, j.fluid,
+            (SELECT array_agg(DISTINCT c.batch) FROM container_draws d JOIN containers c ON c.id = d.container_id WHERE d.job_id = j.id AND d.poured_ml > 0) AS batches
+       FROM jobs j WHERE j.vehicle_id = :id AND j.fluid IS NOT NULL ORDER BY j.opened_at`,
+    { type: QueryTypes.SELECT, replacements: { id: vehicle.id } },
+  );
+  return { samples: samplesOf(rows), changes: changesOf(rows), rules: await houseRulesOf(actor), makerEntry: vehicle.makerEntry ?? null };
+}
+
+function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
+  return rows.flatMap((job) => {
+    const { fluid } = job;
+    // What was in the system: as somebody said, else what belongs there.
+    const grade: Grade | null = fluid!.inSystem !== 'unknown' && fluid!.inSystem !== 'empty' ? fluid!.inSystem : (fluid!.verdict.advice.minimum?.grade ?? null);
+    if (!grade) return [];
+    return fluid!.samples
+      .filter((s) => !s.practice)
+      .map((s) => ({
+        jobId: job.id, jobNumber: job.number, atMs: job.openedAt.getTime(), point: s.point, grade,
+        waterPercent: s.water && s.water.meterGrade === grade ? s.water.percent : null,
+        boilingC: s.boiling && toStandardPressureC(s.boiling.observedC, s.boiling.ambientHpa),
+        colour: s.colour, clarity: s.clarity, copperPpm: s.copperPpm, pH: s.pH,
+      }));
+  });
+}
+
+function changesOf(rows: readonly Row[]): VehicleHistory['changes'] {
+  return rows.flatMap((job) =>
+    job.released && job.closedAt && job.fluid!.fill
+      ? [{ jobId: job.id, jobNumber: job.number, atMs: job.closedAt.getTime(), grade: job.fluid!.fill.grade, batches: job.batches ?? [] }]
+      : [],
+  );
+}
