@@ -1,4 +1,4 @@
-import type { FluidEntry, Job, NewJob, ProofEntry } from '@brook/contract';
+import type { FluidEntry, FluidUsed, Job, NewJob, ProofEntry } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiProblem } from './api';
 
@@ -23,7 +23,8 @@ export function useOpenJob() {
 /** What a person does to a job besides running it. */
 export type JobAct =
   | { readonly kind: 'read fluid'; readonly entry: FluidEntry }
-  | { readonly kind: 'accept plan' }
+  | { readonly kind: 'accept plan'; readonly lookedAtOpened: boolean }
+  | { readonly kind: 'fluid used'; readonly used: FluidUsed }
   | { readonly kind: 'enter proof'; readonly proof: ProofEntry }
   | { readonly kind: 'set test drive' }
   | { readonly kind: 'end test drive'; readonly result: 'good' | 'bad' }
@@ -55,7 +56,9 @@ function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unkno
     case 'read fluid':
       return { method: 'PUT', path: '/fluid', body: act.entry };
     case 'accept plan':
-      return { method: 'POST', path: '/plan/accept' };
+      return { method: 'POST', path: '/plan/accept', body: { lookedAtOpened: act.lookedAtOpened } };
+    case 'fluid used':
+      return { method: 'PUT', path: '/fluid-used', body: act.used };
     case 'enter proof':
       return { method: 'PUT', path: '/proof', body: act.proof };
     case 'set test drive':
@@ -73,5 +76,5 @@ function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unkno
 export function forgetLists(client: ReturnType<typeof useQueryClient>): void {
   void client.invalidateQueries({ queryKey: ['jobs'] });
   void client.invalidateQueries({ queryKey: ['vehicles'] });
-  void client.invalidateQueries({ queryKey: ['vehicle'] });
+  for (const key of ['vehicle', 'history', 'shelf', 'waste', 'recall']) void client.invalidateQueries({ queryKey: [key] });
 }

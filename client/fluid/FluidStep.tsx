@@ -1,111 +1,143 @@
-import { CLARITIES, COLOURS, fillVerdict, FLUID_WORDS, GRADES, type FillVerdict, type ForeignSign } from '@brook/core/fluid';
-import { sourceWords } from '@brook/core/figure';
+import type { Job } from '@brook/contract';
+import type { Layout } from '@brook/core/circuit';
+import { HOLD_WORDS, type FluidVerdict } from '@brook/core/fluid';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
+import { useShelf } from '../data/shelf';
+import { useVehicle } from '../data/vehicles';
 import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
 import { ActionBar } from '../ui/ActionBar';
-import { Choice, type Option } from '../ui/Choice';
-import { Field } from '../ui/Field';
-import { FigureRow } from '../ui/FigureValue';
-import { Caution, Stop } from '../ui/Notice';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { shortDate } from '../ui/dates';
+import { More } from '../ui/More';
+import { Caution } from '../ui/Notice';
 import { Page, useWideScreen } from '../ui/Page';
-import { FLUID, SPACE } from '../ui/theme';
+import { Loading } from '../ui/States';
+import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { draftOf, entryOf, unanswered, waterEntryFault, type FluidDraft } from './entry';
+import { CapQuestions } from './CapQuestions';
+import { draftOf, emptySample, entryOf, expectedGrade, readingsOf, unanswered, verdictSoFar, demandsOf, type FluidDraft, type Known, type SampleDraft } from './entry';
+import { FillChoice, fillOptions } from './FillChoice';
+import { ConditionView, MinimumView, StopView } from './FluidVerdictView';
+import { GoodUntil } from './GoodUntil';
+import { COLOUR_OPTIONS, DYE_OPTIONS, SampleLook } from './SampleLook';
+import { SampleReadings } from './SampleReadings';
 
-const COLOUR_OPTIONS = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));
-const FOREIGN_OPTIONS: readonly Option<ForeignSign>[] = [
-  { value: 'none', label: 'None of these' },
-  { value: 'purple or beads in water', label: 'Purple, or beads in water', about: 'Silicone' },
-  { value: 'oil film, green or red', label: 'Oil film, green or red', about: 'Mineral oil' },
-  { value: 'thick or greasy', label: 'Thick or greasy' },
-  { value: 'layers', label: 'Layers' },
-];
+/** Read the cap, look, measure, decide, pick: what may go in, or stop. */
+export function FluidStep(props: StepProps) {
+  const vehicle = useVehicle(props.job.vehicleId);
+  if (!vehicle.data) return <Loading what="the vehicle" />;
+  return <Fluid {...props} layout={vehicle.data.layout} />;
+}
 
-/** Read the cap, look at the old fluid and the new: what may go in, or stop. */
-export function FluidStep({ job, band, onStep }: StepProps) {
-  const [draft, setDraft] = useState<FluidDraft>(() => draftOf(job.fluid));
+function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Layout }) {
+  const known: Known = { maker: job.makerEntry, lastDye: job.lastDye, lastGrade: job.lastFill?.grade ?? null, hasModulator: layout.nodes.some((n) => n.kind === 'modulator') };
+  const [draft, setDraft] = useState<FluidDraft>(() => draftOf(job.fluid, known));
   const act = useJobAct(job);
-  const open = job.stage === 'fluid' || job.stage === 'plan';
   const wide = useWideScreen();
+  const open = job.stage === 'fluid' || job.stage === 'plan';
   const set = (part: Partial<FluidDraft>) => setDraft((d) => ({ ...d, ...part }));
-  const verdict = verdictSoFar(draft);
-  const entry = entryOf(draft);
-  const missing = unanswered(draft);
+  const setSample = (point: string, part: Partial<SampleDraft>) => setDraft((d) => ({ ...d, samples: d.samples.map((s) => (s.point === point ? { ...s, ...part } : s)) }));
+  const verdict = verdictSoFar(draft, known);
+  const missing = unanswered(draft, known);
+  const stops = verdict.verdict === 'stop';
   const send = () => {
+    const entry = entryOf(draft, known);
     if (entry) act.mutate({ kind: 'read fluid', entry }, { onSuccess: () => onStep('plan') });
   };
+  const leaveIn = () => {
+    const readings = readingsOf(draft, known);
+    if (readings) act.mutate({ kind: 'read fluid', entry: readings }, { onSuccess: () => act.mutate({ kind: 'end', reason: 'The fluid is good and stays in; nothing was opened.' }) });
+  };
+  const placeOf = (point: string) => layout.bleeders.find((b) => b.id === point)?.place ?? point;
+  const sampled = draft.samples.filter((s) => s.point !== 'reservoir');
+  const reservoir = draft.samples.find((s) => s.point === 'reservoir');
+  const decided = <Decided job={job} verdict={verdict} looked={hasLooked(draft)} placeOf={placeOf} draft={draft} />;
   return (
     <Page
       band={band}
-      beside={
-        <View style={{ padding: SPACE.wide }}>
-          {verdict ? <Verdict verdict={verdict} /> : <Words tone="softWords">What may go in stands here once the cap and the old fluid are read.</Words>}
-        </View>
-      }
-      action={
-        open ? (
-          <ActionBar label={verdict?.verdict === 'stop' ? 'Stop: end the job here' : 'Make the plan'} busy={act.isPending} waitsFor={missing} onPress={send} />
-        ) : (
-          <BackToHand job={job} onStep={onStep} />
-        )
-      }
+      beside={<View style={{ padding: SPACE.wide }}>{decided}</View>}
+      action={open ? <ActionBar label={stops ? 'Stop: end the job here' : 'Make the plan'} busy={act.isPending} waitsFor={missing} onPress={send} /> : <BackToHand job={job} onStep={onStep} />}
     >
       <JobHead job={job} />
-      <Choice
-        question="Read the cap: which grade?" why="The maker’s word comes before everything. No legend left? Ask the handbook; nothing is filled on a guess."
-        options={GRADES.map((g) => ({ value: g.grade, label: g.words }))} chosen={draft.capGrade} onChoose={(capGrade) => set({ capGrade })} stacked disabled={!open}
+      <CapQuestions
+        draft={draft} verdict={verdict} maker={job.makerEntry} onChange={set} disabled={!open}
+        record={job.lastFill ? `${job.lastFill.grade} since ${shortDate(job.lastFill.at)}, by the record. Was something else poured in? Say it here.` : null}
       />
-      <Choice question="Colour in the reservoir?" options={COLOUR_OPTIONS} chosen={draft.colour} onChoose={(colour) => set({ colour })} disabled={!open} />
-      <Choice question="Clear, hazy, particles?" options={CLARITIES.map((c) => ({ value: c, label: c }))} chosen={draft.clarity} onChoose={(clarity) => set({ clarity })} disabled={!open} />
-      <Choice
-        question="Any sign of another product?" why="Smell it, feel it, put a few drops in water." options={FOREIGN_OPTIONS}
-        chosen={draft.foreign} onChoose={(foreign) => set({ foreign })} stacked disabled={!open}
-      />
-      {open ? (
-        <Field label="Water, if you have a meter" value={draft.water} onChange={(water) => set({ water })} unit="%" inputMode="decimal" fault={waterEntryFault(draft.water)} />
+      {reservoir ? (
+        <>
+          <SampleLook sample={reservoir} place="reservoir" asksDrops={asksDrops(verdict, 'reservoir')} onChange={(part) => setSample('reservoir', part)} disabled={!open} />
+          <More title="Measure it, reservoir" about="Water, boiling point, strips. Without a reading no fluid passes." open={hasReadings(reservoir)}>
+            <SampleReadings sample={reservoir} place="reservoir" grade={expectedGrade(draft, known)} onChange={(part) => setSample('reservoir', part)} />
+          </More>
+        </>
       ) : null}
-      <Choice question="Colour of the new fluid?" why="At the end the bleeder must run like this." options={COLOUR_OPTIONS} chosen={draft.newColour} onChoose={(newColour) => set({ newColour })} disabled={!open} />
-      {verdict && !wide ? <Verdict verdict={verdict} /> : null}
+      {sampled.map((s) => (
+        <More key={s.point} title={`Sample: ${placeOf(s.point)}`} about="The reservoir understates the calipers." open>
+          <SampleReadings sample={s} place={placeOf(s.point)} grade={expectedGrade(draft, known)} onChange={(part) => setSample(s.point, part)} />
+          <SampleLook sample={s} place={placeOf(s.point)} asksDrops={asksDrops(verdict, s.point)} onChange={(part) => setSample(s.point, part)} disabled={!open} />
+          {open ? <Button label="Leave this sample out" onPress={() => set({ samples: draft.samples.filter((other) => other.point !== s.point) })} /> : null}
+        </More>
+      ))}
+      {open ? <AddSample layout={layout} draft={draft} onAdd={(point) => set({ samples: [...draft.samples, emptySample(point)] })} /> : null}
+      {wide ? null : decided}
+      {open && verdict.condition?.verdict === 'good' ? <Button label="It is good: leave it in and end here" onPress={leaveIn} disabled={act.isPending} /> : null}
+      {stops ? null : <Pick draft={draft} known={known} verdict={verdict} onChange={set} disabled={!open} />}
       {act.error ? <Caution title={act.error.message} /> : null}
       <EndJob job={job} />
     </Page>
   );
 }
 
-/** The verdict as soon as cap and reservoir are read, before anything is sent. */
-function verdictSoFar(draft: FluidDraft): FillVerdict | null {
-  const { capGrade, colour, clarity, foreign } = draft;
-  if (!capGrade || !colour || !clarity || !foreign) return null;
-  const water = draft.water.trim() === '' || waterEntryFault(draft.water) ? null : Number(draft.water.replace(',', '.'));
-  return fillVerdict(capGrade, { colour, clarity, foreign, waterPercent: water });
-}
-
-/** What may go in and why, each reason with how sure it is. */
-function Verdict({ verdict }: { readonly verdict: FillVerdict }) {
-  const reasons = verdict.reasons.map((r) => (
-    <View key={r.code}>
-      {r.weight === 'caution' ? <Caution title={FLUID_WORDS[r.code]} /> : <Words>{FLUID_WORDS[r.code]}</Words>}
-      <Words size="small" tone="softWords">
-        {sourceWords(r.source)}
-      </Words>
-    </View>
-  ));
+/** The verdict as it stands, before anything is sent. */
+function Decided({ job, verdict, looked, placeOf, draft }: { readonly job: Job; readonly verdict: FluidVerdict; readonly looked: boolean; readonly placeOf: (point: string) => string; readonly draft: FluidDraft }) {
+  if (verdict.verdict === 'stop') return <StopView verdict={verdict} />;
   return (
-    <View style={{ gap: 12 }} aria-live="polite">
-      {verdict.verdict === 'stop' ? (
-        <Stop title="Stop: nothing is filled">The job ends here on the record, and the vehicle is “do not drive”.</Stop>
-      ) : (
-        <Words size="head" heading={2}>{`Fill ${verdict.fillGrade}`}</Words>
-      )}
-      {reasons}
-      {verdict.figures.map((f) => (
-        <FigureRow key={f.label} figure={f} />
-      ))}
+    <View style={{ gap: SPACE.medium }} aria-live="polite">
+      {verdict.hold === 'water test' ? <Caution title={HOLD_WORDS['water test'].title}>{HOLD_WORDS['water test'].say}</Caution> : null}
+      {verdict.condition && looked ? <ConditionView answer={verdict.condition} placeOf={placeOf} /> : <Words tone="softWords">What to do stands here once the cap is read and the fluid was looked at.</Words>}
+      {verdict.condition && looked && verdict.condition.verdict !== 'stop' ? <GoodUntil job={job} draft={draft} /> : null}
+      <MinimumView verdict={verdict} />
     </View>
   );
 }
+
+/** What goes in: the container in hand, and the new fluid's own colour. */
+function Pick({ draft, known, verdict, onChange, disabled }: { readonly draft: FluidDraft; readonly known: Known; readonly verdict: FluidVerdict; readonly onChange: (part: Partial<FluidDraft>) => void; readonly disabled: boolean }) {
+  const shelf = useShelf();
+  const demands = demandsOf(draft, known);
+  const request = { demands, follow: draft.followWhy.trim() ? draft.follow : null, control: draft.control ?? ('none' as const), seals: draft.seals, inSystem: draft.inSystem };
+  const options = fillOptions(shelf.data ?? { containers: [] }, request, verdict.advice.minimum?.grade ?? null);
+  if (!verdict.advice.minimum) return null;
+  return (
+    <>
+      <FillChoice draft={draft} options={options} judged={verdict.fill} onChange={onChange} disabled={disabled} />
+      <Choice question="Colour of the new fluid?" why="At the end the bleeder must run like this." options={COLOUR_OPTIONS} chosen={draft.newColour} onChoose={(newColour) => onChange({ newColour })} disabled={disabled} />
+      <More title={`The new fluid is ${draft.newDye ? `dyed ${draft.newDye}` : 'not dyed'}`} about="Two dyes in turn show at the next change when the new one has arrived.">
+        <Choice question="Dyed?" compact settled options={DYE_OPTIONS} chosen={draft.newDye ?? 'none'} onChoose={(d) => onChange({ newDye: d === 'none' ? null : d })} disabled={disabled} />
+      </More>
+      {disabled ? null : <Button label="To the shelf" onPress={() => router.push('/shelf')} />}
+    </>
+  );
+}
+
+/** Where else a sample was taken. */
+function AddSample({ layout, draft, onAdd }: { readonly layout: Layout; readonly draft: FluidDraft; readonly onAdd: (point: string) => void }) {
+  const left = layout.bleeders.filter((b) => !draft.samples.some((s) => s.point === b.id));
+  if (left.length === 0) return null;
+  return (
+    <More title="Sample at a bleeder" about="Near a limit, or after a top-up, a bleeder decides.">
+      <Choice question="Where was it taken?" settled stacked options={left.map((b) => ({ value: b.id, label: b.place }))} chosen={null} onChoose={onAdd} />
+    </More>
+  );
+}
+
+const hasLooked = (draft: FluidDraft): boolean => draft.samples.some((s) => s.colour !== null || s.dye !== null || s.foreign !== null || hasReadings(s));
+const hasReadings = (s: SampleDraft): boolean => [s.water, s.boiling, s.copper, s.pH].some((text) => text !== '');
+const asksDrops = (verdict: FluidVerdict, point: string): boolean => verdict.condition?.reasons.some((r) => r.code === 'water test first' && r.point === point) ?? false;

@@ -1,45 +1,197 @@
-import type { FluidEntry } from '@brook/contract';
-import { waterFault, type Clarity, type Colour, type ForeignSign, type Grade } from '@brook/core/fluid';
+import type { FluidEntry, MakerEntry } from '@brook/contract';
+import {
+  CHEMISTRY,
+  fluidVerdict,
+  HOLD_WORDS,
+  pressureAtAltitudeHpa,
+  readingFault,
+  type Clarity,
+  type Colour,
+  type Demand,
+  type DemandSource,
+  type Drops,
+  type Dye,
+  type FluidVerdict,
+  type ForeignSign,
+  type Grade,
+  type IsoClass,
+  type ReadingKind,
+} from '@brook/core/fluid';
 
-/** The entry as it grows, answer by answer; water as it is typed. */
-export interface FluidDraft {
-  readonly capGrade: Grade | null;
+/** One sample point as it is filled in; readings as they are typed. */
+export interface SampleDraft {
+  readonly point: string;
   readonly colour: Colour | null;
+  readonly dye: Dye | null;
   readonly clarity: Clarity | null;
   readonly foreign: ForeignSign | null;
+  readonly dropsInWater: Drops | null;
   readonly water: string;
-  readonly newColour: Colour | null;
+  /** Null until somebody says otherwise: the grade that belongs in the system. */
+  readonly meterGrade: Grade | null;
+  readonly boiling: string;
+  readonly air: string;
+  readonly airBy: 'pressure' | 'altitude';
+  readonly copper: string;
+  readonly pH: string;
+  readonly practice: boolean;
 }
 
-/** What a job holds already, as a draft to go on with. */
-export function draftOf(entry: FluidEntry | null): FluidDraft {
+/** The entry as it grows, answer by answer. */
+export interface FluidDraft {
+  readonly cap: readonly Grade[];
+  readonly capLowViscosity: boolean;
+  readonly part: readonly Grade[];
+  readonly follow: DemandSource | null;
+  readonly followWhy: string;
+  readonly control: FluidEntry['control'] | null;
+  readonly seals: FluidEntry['seals'];
+  readonly inSystem: FluidEntry['inSystem'];
+  readonly samples: readonly SampleDraft[];
+  readonly fill: { readonly grade: Grade; readonly isoClass: IsoClass | null } | null;
+  readonly labelRead: Grade | null;
+  readonly newColour: Colour | null;
+  readonly newDye: Dye | null;
+}
+
+/** What is known of a vehicle before anybody looks. */
+export interface Known {
+  readonly maker: MakerEntry | null;
+  readonly lastDye: Dye | null;
+  readonly lastGrade: Grade | null;
+  /** Whether its layout has a modulator; null while that is not known. */
+  readonly hasModulator: boolean | null;
+}
+
+/** A sample point that nobody has looked at. */
+export function emptySample(point: string): SampleDraft {
+  return { point, colour: null, dye: null, clarity: null, foreign: null, dropsInWater: null, water: '', meterGrade: null, boiling: '', air: '1013', airBy: 'pressure', copper: '', pH: '', practice: false };
+}
+
+/** What a job holds already, as a draft to go on with; what is known stands in it from the start. */
+export function draftOf(entry: FluidEntry | null, known: Known): FluidDraft {
+  const named = (source: DemandSource) => entry?.demands.find((d) => d.source === source);
   return {
-    capGrade: entry?.capGrade ?? null,
-    colour: entry?.seen.colour ?? null,
-    clarity: entry?.seen.clarity ?? null,
-    foreign: entry?.seen.foreign ?? null,
-    water: entry?.seen.waterPercent?.toString() ?? '',
+    cap: named('cap')?.grades ?? [],
+    capLowViscosity: named('cap')?.lowViscosity ?? false,
+    part: named('part')?.grades ?? [],
+    follow: entry?.follow?.source ?? null,
+    followWhy: entry?.follow?.why ?? '',
+    control: entry?.control ?? (known.hasModulator ? 'ABS' : null),
+    seals: entry?.seals ?? 'ordinary',
+    inSystem: entry?.inSystem ?? known.lastGrade ?? 'unknown',
+    samples: entry && entry.samples.length > 0 ? entry.samples.map(sampleDraft) : [emptySample('reservoir')],
+    fill: entry?.fill ? { grade: entry.fill.grade, isoClass: entry.fill.isoClass } : null,
+    labelRead: entry?.fill?.labelRead ?? null,
     newColour: entry?.newColour ?? null,
+    newDye: entry?.newDye ?? null,
   };
 }
 
-/** The sentence for the water field, or null when it is empty or can be right. A comma is a decimal point. */
-export function waterEntryFault(water: string): string | null {
-  return water.trim() === '' ? null : waterFault(Number(water.replace(',', '.')));
+function sampleDraft(s: FluidEntry['samples'][number]): SampleDraft {
+  const text = (value: number | null | undefined) => value?.toString() ?? '';
+  return {
+    ...emptySample(s.point), colour: s.colour, dye: s.dye, clarity: s.clarity, foreign: s.foreign, dropsInWater: s.dropsInWater, water: text(s.water?.percent), meterGrade: s.water?.meterGrade ?? null,
+    boiling: text(s.boiling?.observedC), air: s.boiling ? text(s.boiling.ambientHpa) : '1013', copper: text(s.copperPpm), pH: text(s.pH), practice: s.practice,
+  };
 }
 
-/** What is asked next, or null when all is answered. */
-export function unanswered(draft: FluidDraft): string | null {
-  if (!draft.capGrade) return 'Read the cap first';
-  if (!draft.colour || !draft.clarity || !draft.foreign) return 'Look at the reservoir first';
-  if (waterEntryFault(draft.water)) return 'Put the water reading right first';
+/** A reading as it is typed: a comma is a decimal point. */
+const typed = (text: string): number => Number(text.trim().replace(',', '.') || 'NaN');
+
+/** The sentence for one reading of a sample, or null when it is empty or can be right. */
+export function readingEntryFault(kind: ReadingKind, text: string): string | null {
+  return text.trim() === '' ? null : readingFault(kind, typed(text));
+}
+
+/** Pressure of the air at a sample, hPa; null where what was typed cannot be right. */
+export function ambientHpaOf(s: Pick<SampleDraft, 'air' | 'airBy'>): number | null {
+  const kind = s.airBy === 'pressure' ? 'ambientHpa' : 'altitudeM';
+  if (s.air.trim() === '' || readingFault(kind, typed(s.air))) return null;
+  return s.airBy === 'pressure' ? typed(s.air) : pressureAtAltitudeHpa(typed(s.air));
+}
+
+/** Every reading of a sample that cannot be right, by its field. */
+export function sampleFaults(s: SampleDraft): Partial<Record<'water' | 'boiling' | 'air' | 'copper' | 'pH', string>> {
+  const air = s.boiling.trim() === '' ? null : s.air.trim() === '' ? 'Give the air pressure, or the altitude, of the place.' : readingEntryFault(s.airBy === 'pressure' ? 'ambientHpa' : 'altitudeM', s.air);
+  const all = { water: readingEntryFault('waterPercent', s.water), boiling: readingEntryFault('boilingC', s.boiling), air, copper: readingEntryFault('copperPpm', s.copper), pH: readingEntryFault('pH', s.pH) };
+  return Object.fromEntries(Object.entries(all).filter(([, fault]) => fault !== null)) as ReturnType<typeof sampleFaults>;
+}
+
+/** The grade that a meter is taken to be set to: what is inside, else what the cap names. */
+export function expectedGrade(draft: Pick<FluidDraft, 'inSystem' | 'cap'>, known: Known): Grade {
+  if (draft.inSystem !== 'unknown' && draft.inSystem !== 'empty') return draft.inSystem;
+  return draft.cap[0] ?? known.maker?.grades[0] ?? 'DOT 4';
+}
+
+/** Who asks for what; the maker's entry of the vehicle comes first. */
+export function demandsOf(draft: FluidDraft, known: Known): Demand[] {
+  const maker = known.maker && known.maker.grades.length > 0 ? [{ source: 'maker' as const, grades: known.maker.grades, lowViscosity: known.maker.lowViscosity }] : [];
+  return [
+    ...maker,
+    ...(draft.cap.length > 0 ? [{ source: 'cap' as const, grades: [...draft.cap], lowViscosity: draft.capLowViscosity }] : []),
+    ...(draft.part.length > 0 ? [{ source: 'part' as const, grades: [...draft.part], lowViscosity: false }] : []),
+  ];
+}
+
+function samplesOf(draft: FluidDraft, known: Known): FluidEntry['samples'] {
+  const number = (text: string, faulty: boolean) => (text.trim() === '' || faulty ? null : typed(text));
+  return draft.samples.map((s) => {
+    const faults = sampleFaults(s);
+    const water = number(s.water, Boolean(faults.water));
+    const boiling = number(s.boiling, Boolean(faults.boiling ?? faults.air));
+    return {
+      point: s.point, colour: s.colour, clarity: s.clarity, foreign: s.foreign, dye: s.dye, dropsInWater: s.dropsInWater,
+      water: water === null ? null : { percent: water, meterGrade: s.meterGrade ?? expectedGrade(draft, known) },
+      boiling: boiling === null ? null : { observedC: boiling, ambientHpa: ambientHpaOf(s)! },
+      copperPpm: number(s.copper, Boolean(faults.copper)), pH: number(s.pH, Boolean(faults.pH)), practice: s.practice,
+    };
+  });
+}
+
+/** The verdict on what is there so far. */
+export function verdictSoFar(draft: FluidDraft, known: Known): FluidVerdict {
+  return fluidVerdict({
+    demands: demandsOf(draft, known), follow: draft.followWhy.trim().length >= 3 ? draft.follow : null, control: draft.control ?? 'none', seals: draft.seals, inSystem: draft.inSystem,
+    lastDye: known.lastDye, samples: samplesOf(draft, known), fill: draft.fill,
+  });
+}
+
+/** What is asked next, or null when all is answered. A stop needs nothing more. */
+export function unanswered(draft: FluidDraft, known: Known): string | null {
+  const verdict = verdictSoFar(draft, known);
+  if (draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0)) return 'Put the readings right first';
+  if (verdict.verdict === 'stop') return null;
+  if (verdict.hold === 'read the cap' || verdict.hold === 'demands conflict') return HOLD_WORDS[verdict.hold].title;
+  if (!draft.control) return 'Say whether it has ABS first';
+  const reservoir = draft.samples.find((s) => s.point === 'reservoir');
+  if (draft.inSystem !== 'empty' && (!reservoir || (!reservoir.colour && !reservoir.dye) || !reservoir.clarity || !reservoir.foreign)) return 'Look at the reservoir first';
+  if (verdict.hold) return HOLD_WORDS[verdict.hold].title;
+  if (verdict.fill?.secondLook && draft.labelRead === null) return 'Read the label once more';
+  if (verdict.fill?.secondLook && draft.labelRead !== draft.fill!.grade) return 'That is another fluid: choose again';
   return draft.newColour ? null : 'Look at the new fluid first';
 }
 
 /** The entry, once nothing is unanswered. */
-export function entryOf(draft: FluidDraft): FluidEntry | null {
-  const { capGrade, colour, clarity, foreign, newColour } = draft;
-  if (!capGrade || !colour || !clarity || !foreign || !newColour || unanswered(draft)) return null;
-  const waterPercent = draft.water.trim() === '' ? null : Number(draft.water.replace(',', '.'));
-  return { capGrade, seen: { colour, clarity, foreign, waterPercent }, newColour };
+export function entryOf(draft: FluidDraft, known: Known): FluidEntry | null {
+  return unanswered(draft, known) ? null : assembled(draft, known);
 }
+
+function assembled(draft: FluidDraft, known: Known): FluidEntry {
+  return {
+    demands: demandsOf(draft, known).map((d) => ({ ...d, grades: [...d.grades] })),
+    follow: draft.follow && draft.followWhy.trim() ? { source: draft.follow, why: draft.followWhy.trim() } : null,
+    control: draft.control ?? 'none', seals: draft.seals, inSystem: draft.inSystem, samples: samplesOf(draft, known),
+    fill: draft.fill && { ...draft.fill, labelRead: draft.labelRead }, newColour: draft.newColour, newDye: draft.newDye,
+  };
+}
+
+/** What was only looked at, to be kept without anything going in; null while even that cannot be told. */
+export function readingsOf(draft: FluidDraft, known: Known): FluidEntry | null {
+  const onlyRead = { ...draft, fill: null, labelRead: null, newColour: null, newDye: null };
+  if (verdictSoFar(onlyRead, known).hold !== 'choose a fluid' || draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0)) return null;
+  return assembled(onlyRead, known);
+}
+
+/** Whether a water reading can say anything of what is in the system. */
+export const takesWaterMeter = (grade: Grade): boolean => CHEMISTRY[grade] === 'glycol';

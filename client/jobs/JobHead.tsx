@@ -22,7 +22,7 @@ export function JobHead({ job }: { readonly job: Job }) {
         </Words>
       </Link>
       <Words size="small" tone="softWords">
-        {[job.vehicleTag, 'brakes', job.scope, job.fluid?.verdict.fillGrade].filter(Boolean).join(' · ')}
+        {[job.vehicleTag, 'brakes', job.scope, job.fluid?.verdict.fill?.grade].filter(Boolean).join(' · ')}
       </Words>
       <DriveNotice job={job} />
     </View>

@@ -11,6 +11,7 @@ import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
 import { RunBrook } from '../run/RunPicture';
+import { needsSecondLook, PickedContainers } from './PickedContainers';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
 import { Numeral } from '../ui/Numeral';
@@ -24,6 +25,7 @@ import { colour, SPACE } from '../ui/theme';
 export function PlanStep({ job, band, onStep }: StepProps) {
   const act = useJobAct(job);
   const wide = useWideScreen();
+  const [looked, setLooked] = useState(false);
   const result = job.planResult;
   if (result?.verdict !== 'planned') {
     return (
@@ -53,8 +55,8 @@ export function PlanStep({ job, band, onStep }: StepProps) {
       action={
         job.stage === 'plan' ? (
           <ActionBar
-            label={`Start at the ${first.bleeder.place}`} busy={act.isPending}
-            onPress={() => act.mutate({ kind: 'accept plan' }, { onSuccess: () => onStep('run') })}
+            label={`Start at the ${first.bleeder.place}`} busy={act.isPending} waitsFor={pickWaits(job, looked)}
+            onPress={() => act.mutate({ kind: 'accept plan', lookedAtOpened: looked }, { onSuccess: () => onStep('run') })}
             side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
           />
         ) : (
@@ -100,12 +102,12 @@ export function PlanStep({ job, band, onStep }: StepProps) {
         </Words>
         <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" />
         <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
-        <TakeAlong plan={plan} />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on" />
         <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />
         {plan.totals.pocketsMl.value > 0 ? <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" /> : null}
       </View>
+      <PickedContainers job={job} looked={job.stage === 'plan' ? looked : null} onLooked={setLooked} />
       {plan.totals.pocketsMl.value > 0 ? <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it.</Caution> : null}
       <Words size="small" tone="softWords">
         Sizes come from the layout’s template until this vehicle was measured. The maker’s procedure wins over this plan wherever there is one.
@@ -113,6 +115,12 @@ export function PlanStep({ job, band, onStep }: StepProps) {
       <EndJob job={job} />
     </Page>
   );
+}
+
+/** What the shelf keeps the run waiting for. */
+function pickWaits(job: Job, looked: boolean): string | null {
+  if (job.pick?.kind === 'short') return 'The shelf is short of this fluid';
+  return needsSecondLook(job.pick) && !looked ? 'Look at the opened container twice' : null;
 }
 
 function ColumnHead({ word }: { readonly word: string }) {
@@ -177,16 +185,6 @@ function topUpWords(stop: PlanStop): string {
   const later = stop.topUps.map((t) => t.afterStrokes).filter((n) => n > 0);
   const first = later.length < stop.topUps.length ? 'first' : null;
   return `top up ${[first, later.length > 0 ? `at ${later.join(', ')}` : null].filter(Boolean).join(', then ')}`;
-}
-
-function TakeAlong({ plan }: { readonly plan: Plan }) {
-  const words = plan.containers.containers.map((c) => `${c.count} × ${c.sizeMl} mL`).join(' + ');
-  return (
-    <>
-      <FigureRow figure={plan.containers.totalMl} text={words} />
-      <FigureRow figure={plan.containers.leftOverMl} />
-    </>
-  );
 }
 
 const styles = StyleSheet.create({

@@ -4,8 +4,11 @@ import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/peda
 import type { Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FluidUsedForm } from './FluidUsedForm';
+import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 import { useJobAct } from '../data/job';
 import { useRun } from '../data/run';
+import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
@@ -30,7 +33,13 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
   const [proof, setProof] = useState<ProofEntry>({ pedal: job.proof.pedal, checks: job.proof.checks });
   const live = useRun(job, plan);
-  const gate = releaseGate(plan, live.state, proof, null);
+  const put = useJobAct(job);
+  const [changes, setChanges] = useState<Partial<UsedDraft>>({});
+  const draft: UsedDraft = { ...usedDraftOf(job, live.state), ...changes };
+  const used = usedOf(draft);
+  const fluidPutDown = job.fluidUsed !== null && Object.keys(changes).length === 0;
+  const gate = releaseGate(plan, live.state, { ...proof, fluidPutDown }, null);
+  const waitsForFluid = gate.reasons.every((r) => r.code === 'fluid not put down');
   const failed = proof.pedal !== null && !pedalPasses(proof.pedal);
   const items = PROOF_ITEMS[plan.layout.vehicleKind];
   const enter = (changed: ProofEntry) => {
@@ -45,6 +54,11 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       action={
         failed ? (
           <ActionBar label="Back to the bleed" busy={live.waiting > 0} onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', bleederId: null })} />
+        ) : waitsForFluid ? (
+          <ActionBar
+            label="Put the fluid down" busy={put.isPending} waitsFor={used ? null : 'Put the amounts right first'}
+            onPress={() => used && put.mutate({ kind: 'fluid used', used }, { onSuccess: () => setChanges({}) })}
+          />
         ) : (
           <ActionBar
             label="Set “test drive only”" busy={act.isPending && gate.verdict === 'test drive'}
@@ -62,6 +76,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
         chosen={proof.pedal} onChoose={(pedal) => enter({ ...proof, pedal })} stacked
         fault={failed ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.' : null}
       />
+      {failed ? <FaultList signs={['pedal not right']} /> : null}
       {live.refusal ? <Caution title={live.refusal} /> : null}
       {items.map((item) => (
         <Choice
@@ -70,6 +85,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
         />
       ))}
+      <FluidUsedForm job={job} draft={draft} onChange={(part) => setChanges((c) => ({ ...c, ...part }))} error={put.error} />
       {act.error ? <Caution title={act.error.message} /> : null}
       <View>
         <Words strong heading={2}>

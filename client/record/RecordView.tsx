@@ -1,22 +1,24 @@
 import type { Job } from '@brook/contract';
 import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
-import { FLUID_WORDS } from '@brook/core/fluid';
+import type { FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
 import { DECISION_WORDS, foldRun, HALT_WORDS, planAgainstActual, type RunState } from '@brook/core/run';
 import type { Plan } from '@brook/core/plan';
-import { figure, ARITHMETIC } from '@brook/core/figure';
 import { router } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { BackToHand } from '../jobs/BackToHand';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
+import { FaultList } from '../faults/FaultList';
+import { FluidRecord, UsedRecord } from './FluidRecord';
+import { Section } from './Section';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
 import { capital } from '../ui/capital';
 import { clockTime, shortDate } from '../ui/dates';
-import { FigureRow, FigureValue } from '../ui/FigureValue';
+import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { colour, SPACE, TOUCH } from '../ui/theme';
@@ -33,6 +35,8 @@ export function RecordView({ job, band, onStep }: StepProps) {
       <JobHead job={job} />
       <Outcome job={job} />
       {job.fluid ? <FluidRecord job={job} /> : null}
+      {plan && job.fluidUsed ? <UsedRecord used={job.fluidUsed} /> : null}
+      {job.ended ? <FaultList signs={signsOf(job)} /> : null}
       {plan && job.events.length > 0 ? <RunRecord job={job} plan={plan} /> : null}
       {plan && job.proof.pedal ? <ProofRecord job={job} plan={plan} /> : null}
       <Section title="Who did what">
@@ -59,21 +63,11 @@ function Outcome({ job }: { readonly job: Job }) {
   );
 }
 
-function FluidRecord({ job }: { readonly job: Job }) {
-  const { capGrade, seen, newColour, verdict } = job.fluid!;
-  return (
-    <Section title="Fluid">
-      <Words>{`Cap: ${capGrade}. In the reservoir: ${seen.colour}, ${seen.clarity}. New: ${newColour}.`}</Words>
-      {verdict.reasons.map((r) => (
-        <Words key={r.code} size="small" tone="softWords">
-          {FLUID_WORDS[r.code]}
-        </Words>
-      ))}
-      {verdict.figures.map((f) => (
-        <FigureRow key={f.label} figure={f} />
-      ))}
-    </Section>
-  );
+/** What ended the job, for the fault list. */
+function signsOf(job: Job): FaultSign[] {
+  const verdict = job.fluid?.verdict;
+  if (verdict?.verdict === 'stop') return verdict.hold === 'condition stops' ? verdict.condition!.governing.map((r) => r.code) : [verdict.hold!];
+  return job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
 }
 
 function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
@@ -102,9 +96,6 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
           <FigureValue figure={row.bledMl} text={row.bledMl.value.toFixed(0)} />
         </View>
       ))}
-      {balance(plan, state).map((f) => (
-        <FigureRow key={f.label} figure={f} />
-      ))}
       {state.halts.map((h) => (
         <Words key={h.eventId} size="small">
           {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, state, h.eventId)}` : 'not decided'}`}
@@ -112,16 +103,6 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
       ))}
     </Section>
   );
-}
-
-/** Poured, bled and removed as the run counted them. */
-function balance(plan: Plan, state: RunState) {
-  const counted = (label: string, value: number, rule: string) => figure({ label, value, unit: 'mL', rule, source: ARITHMETIC, from: [plan.totals.pouredMl, plan.totals.bledMl] });
-  return [
-    counted('Poured', state.pouredMl, 'fills and top-ups by the model’s level; not weighed'),
-    counted('Bled', state.bledMl, 'strokes made × fluid in one stroke'),
-    counted('Removed', state.removedMl, 'drawn off the reservoir, from MAX to what cannot be drawn'),
-  ];
 }
 
 function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
@@ -160,19 +141,7 @@ function deciderOf(job: Job, state: RunState, haltId: string): string {
   return job.authors.find((a) => (before += a.count) > index)?.by ?? '';
 }
 
-function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
-  return (
-    <View style={styles.section}>
-      <Words strong heading={2}>
-        {title}
-      </Words>
-      {children}
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
-  section: { gap: SPACE.hair, borderTopWidth: 1, borderTopColor: colour.edge, paddingTop: SPACE.medium },
   header: { flexDirection: 'row' },
   column: { width: TOUCH },
   row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderTopColor: colour.hairline },

@@ -4,6 +4,7 @@ import type { Plan, PlanStop } from '@brook/core/plan';
 import { memo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
+import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
@@ -32,6 +33,7 @@ export function Halted({ job, plan, run, halt, band }: { readonly job: Job; read
     >
       <JobHead job={job} />
       <Stop title={`${HALT_WORDS[halt.reason].title}${place ? `, ${place}` : ''}`}>{HALT_WORDS[halt.reason].say}</Stop>
+      <FaultList signs={[halt.reason]} />
       <Choice
         question="What is decided?" why="The decision stays on the record with your name." stacked chosen={decision} onChoose={setDecision}
         options={DECISIONS_ON[halt.reason].map((d) => ({ value: d, label: DECISION_WORDS[d].title, about: DECISION_WORDS[d].follows }))}

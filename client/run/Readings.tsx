@@ -4,7 +4,8 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { Choice } from '../ui/Choice';
-import { FLUID, SPACE } from '../ui/theme';
+import { SPACE } from '../ui/theme';
+import { FLUID } from '../ui/theme/fluid';
 
 const BUBBLES = BUBBLE_READINGS.map((r) => ({ value: r, label: r }));
 const IN_HOSE = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));

@@ -22,7 +22,7 @@ export const RunBrook = memo(function RunBrook({ job, plan, state, current, heig
   const order = useMemo(() => plan.stops.map((s) => s.bleeder.id), [plan]);
   return (
     <BrookBox
-      layout={plan.layout} order={order} height={height} oldColour={job.fluid?.seen.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
+      layout={plan.layout} order={order} height={height} oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
       current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)} caption={caption}
     />
   );

@@ -26,12 +26,14 @@ export interface ChoiceProps<T extends string> {
   /** Smaller question, as within a run. */
   readonly compact?: boolean;
   readonly disabled?: boolean;
+  /** Whether it counts as answered even with nothing chosen here. */
+  readonly settled?: boolean;
 }
 
 /** A question with a few answers, one tap each. */
-export function Choice<T extends string>({ question, why, options, chosen, onChoose, fault, stacked, compact, disabled }: ChoiceProps<T>) {
+export function Choice<T extends string>({ question, why, options, chosen, onChoose, fault, stacked, compact, disabled, settled }: ChoiceProps<T>) {
   return (
-    <View role="radiogroup" aria-label={question} style={styles.group} testID={chosen === null ? 'unanswered' : 'answered'}>
+    <View role="radiogroup" aria-label={question} style={styles.group} testID={chosen === null && !settled ? 'unanswered' : 'answered'}>
       <View>
         <Words size={compact ? 'small' : 'body'} tone={compact ? 'softWords' : 'words'} strong={!compact}>
           {question}

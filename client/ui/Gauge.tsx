@@ -3,7 +3,8 @@ import type { PlanBowl } from '@brook/core/plan';
 import type { Colour } from '@brook/core/fluid';
 import { StyleSheet, View } from 'react-native';
 import { FigureValue } from './FigureValue';
-import { colour, FLUID } from './theme';
+import { colour } from './theme';
+import { FLUID } from './theme/fluid';
 import { Words } from './Words';
 
 export interface GaugeProps {

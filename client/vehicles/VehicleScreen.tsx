@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { useVehicle } from '../data/vehicles';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { dayWords } from '../ui/dayWords';
 import { Page, useWideScreen } from '../ui/Page';
@@ -43,6 +44,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
       </View>
       <DriveNotice job={vehicle} />
       {wide ? null : <BrookBox layout={vehicle.layout} order={order} height={220} oldColour={fluid} newColour={fluid} />}
+      <Button label="Fluid history and forecast" onPress={() => router.push(`/vehicles/${vehicle.id}/history`)} />
       <View>
         <Words strong heading={2}>
           Jobs on it

@@ -29,3 +29,18 @@ test('jobs name vehicles and people of their own workshop', () => {
     }
   }
 });
+
+test('the shelf holds what has to be decided on: sealed, opened, too old, just carried, and the bottle with the confusing name', () => {
+  const deliveries = DEMO.workshops[0]!.deliveries!;
+  expect(deliveries.some((d) => d.openedDaysAgo !== undefined && d.openedDaysAgo !== null && d.openedDaysAgo > 30)).toBe(true);
+  expect(deliveries.some((d) => d.openedDaysAgo === null)).toBe(true);
+  expect(deliveries.some((d) => d.justCarried && d.daysAgo < 0.5)).toBe(true);
+  expect(deliveries.map((d) => d.grade)).toEqual(expect.arrayContaining(['DOT 3', 'DOT 4', 'DOT 5', 'DOT 5.1']));
+  expect(deliveries.map((d) => d.batch)).toContain('K-117');
+});
+
+test('some vehicle was measured often enough for a chart', () => {
+  const jobs = DEMO.workshops[0]!.jobs;
+  const measured = (tag: string) => jobs.filter((j) => j.vehicleTag === tag && j.fluid?.samples.some((s) => s.water ?? s.boiling)).length;
+  expect(measured('SM 1')).toBeGreaterThanOrEqual(5);
+});

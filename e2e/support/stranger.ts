@@ -5,10 +5,13 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/which system/i, /brakes/i],
   [/what is to be done/i, /routine flush/i],
   [/the cap/i, /^DOT 4$/],
+  [/ABS or stability/i, /^ABS$/],
   [/colour in the reservoir/i, /^straw$/],
   [/clear, hazy/i, /^hazy$/],
   [/another product/i, /^none/i],
+  [/which fluid goes in/i, /^DOT 4$/],
   [/new fluid/i, /^clear$/],
+  [/second look/i, /^yes$/i],
   [/bubbles/i, /^none$/],
   [/colour in the hose/i, /^clear$/],
   [/how is the brake (pedal|lever)/i, /^firm and high$/],
@@ -35,7 +38,7 @@ export async function nextMove(page: Page): Promise<string | null> {
   const question = await open.getAttribute('aria-label', { timeout: 1_500 }).catch(() => null);
   if (question === null) return null;
   const answer = SEEN.find(([asked]) => asked.test(question))![1];
-  return (await pressed(open.getByRole('radio', { name: answer }))) ? `${question} ${answer.source}` : null;
+  return (await pressed(open.getByRole('radio', { name: answer }).or(open.getByRole('checkbox', { name: answer })))) ? `${question} ${answer.source}` : null;
 }
 
 /** Press what was seen, unless it is gone or shut by the time the finger comes down. */

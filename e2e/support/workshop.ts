@@ -1,11 +1,15 @@
-import type { FluidEntry, Job, Vehicle } from '@brook/contract';
+import type { Container, FluidEntry, Job, NewContainers, Vehicle } from '@brook/contract';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 
 export const UNA = { login: 'una', password: 'skerrow-demo', name: 'Una Marrick' };
 export const BREK = { login: 'brek', password: 'lunna-demo', name: 'Brek Sandel' };
 
-const AMBER: FluidEntry = { capGrade: 'DOT 4', seen: { colour: 'amber', clarity: 'clear', foreign: 'none', waterPercent: 2 }, newColour: 'clear' };
+const AMBER: FluidEntry = {
+  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }], follow: null, control: 'ABS', seals: 'ordinary', inSystem: 'DOT 4',
+  samples: [{ point: 'reservoir', colour: 'amber', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, water: { percent: 2, meterGrade: 'DOT 4' }, boiling: null, copperPpm: null, pH: null, practice: false }],
+  fill: { grade: 'DOT 4', isoClass: null, labelRead: null }, newColour: 'clear', newDye: null,
+};
 
 type Template = 'hatchback-diagonal' | 'pickup-front-rear' | 'veteran-single' | 'motorcycle-front-disc';
 
@@ -27,16 +31,23 @@ export class Workshop {
     return this.send('POST', '/jobs', { vehicleId: vehicle.id, system: 'brakes', scope: 'routine flush' });
   }
 
+  /** Sealed containers of DOT 4, enough for any job here. */
+  async shelve(batch = `T-${randomUUID().slice(0, 6)}`, more: Partial<NewContainers> = {}): Promise<Container[]> {
+    return this.send('POST', '/shelf', { grade: 'DOT 4', isoClass: null, batch, sizeMl: 1000, count: 2, justCarried: false, ...more });
+  }
+
   /** A job whose plan lies there to be looked at. */
   async planned(vehicle: Vehicle): Promise<Job> {
     const job = await this.job(vehicle);
+    // Whatever other tests draw at the same time, this one has its own.
+    await this.shelve();
     return this.send('PUT', `/jobs/${job.id}/fluid`, AMBER, job.version);
   }
 
   /** A job that stands at its first stroke, or after so many at the first bleeder. */
   async running(vehicle: Vehicle, strokes = 0): Promise<Job> {
     const job = await this.planned(vehicle);
-    const accepted: Job = await this.send('POST', `/jobs/${job.id}/plan/accept`, undefined, job.version);
+    const accepted: Job = await this.send('POST', `/jobs/${job.id}/plan/accept`, { lookedAtOpened: true }, job.version);
     const plan = planOf(accepted);
     const first = plan.stops[0]!;
     await this.log(job.id, [
@@ -64,6 +75,18 @@ export class Workshop {
     return this.get(job.id);
   }
 
+  /** A bled job with what it moved put down: as planned, out of the picked containers in turn. */
+  async usedUp(job: Job): Promise<Job> {
+    const { totals } = planOf(job);
+    let rest = totals.pouredMl.value;
+    const containers = (job.pick?.kind === 'enough' ? job.pick.containers : []).map((c) => {
+      const pouredMl = Math.min(rest, c.leftMl);
+      rest -= pouredMl;
+      return { containerId: c.id, pouredMl };
+    });
+    return this.send('PUT', `/jobs/${job.id}/fluid-used`, { containers: containers.filter((c) => c.pouredMl > 0), bledMl: totals.bledMl.value, bledBy: 'strokes', removedMl: totals.removedMl.value, spilledMl: 0 }, job.version);
+  }
+
   /** A vehicle with an old modulator that has a bleeder of its own. */
   async withModulatorBleeder(): Promise<Vehicle> {
     const { layout } = await this.vehicle('hatchback-diagonal', 'right');
@@ -74,7 +97,7 @@ export class Workshop {
 
   /** A job that waits for the drive's result. */
   async onTestDrive(vehicle: Vehicle): Promise<Job> {
-    let job = await this.bled(vehicle);
+    let job = await this.usedUp(await this.bled(vehicle));
     const items = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', ...(vehicle.vehicleKind === 'car' ? ['wheels'] : [])];
     job = await this.send('PUT', `/jobs/${job.id}/proof`, { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) }, job.version);
     return this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);

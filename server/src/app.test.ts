@@ -37,6 +37,8 @@ test.each(behindSignIn)('$method $path is there, and shut to strangers', async (
 describe('one workshop cannot see or touch another’s', () => {
   const BODIES: Record<string, object> = {
     FluidEntry: SOUND_FLUID, ProofEntry: { pedal: 'firm and high', checks: {} }, DriveResult: { result: 'good' }, EndJob: { reason: 'Not mine' },
+    MakerEntry: { grades: ['DOT 4'] }, OpenContainer: {}, DiscardContainer: { caught: true },
+    FluidUsed: { containers: [], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 },
   };
 
   test.each(OPERATIONS.filter((o) => o.path.includes('{id}')))('$method $path', async (o) => {
@@ -44,7 +46,8 @@ describe('one workshop cannot see or touch another’s', () => {
     const stranger = await brook.signedIn('other');
     const open = (await owner.get('/jobs')).body.jobs[0] as { id: string } | undefined;
     const job = open ? await owner.job(open.id) : await owner.running('H 1');
-    const id = o.path.startsWith('/vehicles') ? job.vehicleId : job.id;
+    const [container] = (await owner.get('/shelf')).body.containers as { id: string }[];
+    const id = o.path.startsWith('/vehicles') ? job.vehicleId : o.path.startsWith('/shelf') ? container!.id : job.id;
     const body = o.takes === 'RunEventBatch' ? { events: fullRun(job, 1) } : o.takes ? BODIES[o.takes] : undefined;
     const res = await call(stranger.agent, o, id).send(body);
     expect(res.status).toBe(404);

@@ -3,7 +3,8 @@ import type { Colour } from '@brook/core/fluid';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { colour, FLUID, SPACE } from '../theme';
+import { colour, SPACE } from '../theme';
+import { FLUID } from '../theme/fluid';
 import { Words } from '../Words';
 import { brookGeometry, MARK_RADIUS, pathData, type DrawnStretch } from './geometry';
 

@@ -1,3 +1,3 @@
-export { colour, FLUID, ROLES, type Light, type Role } from './roles';
+export { colour, ROLES, type Light, type Role } from './roles';
 export { chooseLight, installTheme, presentLight } from './light';
 export { NUMERAL, SPACE, TOUCH, WIDE_FROM, WORD } from './measures';

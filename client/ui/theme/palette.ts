@@ -20,9 +20,8 @@ export const PALETTE = {
   lagoonDeep: '#A5E3D9',
   lagoonInk: '#08221F',
   signal: '#FF8275',
-  fluidClear: '#DCEBE4',
-  fluidStraw: '#E6CF6E',
-  fluidAmber: '#C5861B',
-  fluidBrown: '#6E4318',
-  fluidBlack: '#2A1C12',
+  dyeBlue: '#3F6E9E',
+  dyeGreen: '#5F8A4C',
+  dyeRed: '#9E4A46',
+  dyePurple: '#7B5A8C',
 } as const;

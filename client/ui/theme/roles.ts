@@ -34,12 +34,3 @@ export const ROLES: Readonly<Record<Light, Readonly<Record<Role, string>>>> = {
 
 /** Role as a style value; what it resolves to follows the light. */
 export const colour = Object.fromEntries(Object.keys(ROLES.sun).map((role) => [role, `var(--${role})`])) as Record<Role, string>;
-
-/** Fluid owns its colours: the same in every light, always with a word or a texture beside them. */
-export const FLUID = {
-  clear: PALETTE.fluidClear,
-  straw: PALETTE.fluidStraw,
-  amber: PALETTE.fluidAmber,
-  brown: PALETTE.fluidBrown,
-  black: PALETTE.fluidBlack,
-} as const;

@@ -18,6 +18,8 @@ test.each([
   [{ value: 39, unit: 'strokes' }, '39 strokes'],
   [{ value: 1.25, unit: '%' }, '1.3 %'],
   [{ value: 0.333, unit: 'ratio' }, '0.33'],
+  [{ value: -0.4, unit: '%' }, '−0.4 %'],
+  [{ value: 6.9, unit: 'pH' }, '6.9'],
 ] as const)('%j reads %s', (of, words) => {
   expect(figureText(of)).toBe(words);
 });

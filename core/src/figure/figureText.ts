@@ -1,6 +1,6 @@
 import type { Figure } from './figure';
 
-const DECIMALS: Partial<Record<Figure['unit'], number>> = { mm: 0, m: 1, 'mm²': 0, '%': 1, min: 0, '°C': 0, ratio: 2 };
+const DECIMALS: Partial<Record<Figure['unit'], number>> = { mm: 0, m: 1, 'mm²': 0, '%': 1, min: 0, '°C': 0, ratio: 2, pH: 1 };
 
 /**
  * Number and unit as a technician reads them. Volumes under 20 mL keep one
@@ -9,10 +9,11 @@ const DECIMALS: Partial<Record<Figure['unit'], number>> = { mm: 0, m: 1, 'mm²':
  * @example figureText of 201.4 mL is "201 mL"; of 5.24 m is "5.2 m"; of 39 strokes is "39 strokes"
  */
 export function figureText(of: Pick<Figure, 'value' | 'unit'>): string {
-  return `${figureNumber(of)}${of.unit === '%' ? ' %' : of.unit === 'ratio' ? '' : ` ${of.unit}`}`;
+  return `${figureNumber(of)}${of.unit === '%' ? ' %' : of.unit === 'ratio' || of.unit === 'pH' ? '' : ` ${of.unit}`}`;
 }
 
 function figureNumber({ value, unit }: Pick<Figure, 'value' | 'unit'>): string {
+  if (value < 0) return `−${figureNumber({ value: -value, unit })}`;
   if (unit === 'mL') return value.toFixed(Math.abs(value) < 20 && !Number.isInteger(value) ? 1 : 0);
   return value.toFixed(DECIMALS[unit] ?? 0);
 }

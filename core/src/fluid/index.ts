@@ -27,6 +27,7 @@ export {
   visitBoilingLimit,
   WATER_NOW_PERCENT,
   WATER_THIS_VISIT_PERCENT,
+  waterLimits,
   type ConditionAnswer,
   type ConditionCode,
   type ConditionReason,

@@ -15,9 +15,15 @@ export interface TwoMasses {
 const DISC_J_KGK = 500;
 const CALIPER_J_KGK = 600;
 
-/** The two masses of a brake by their weights; conductances are starting values [M]. */
+/** Weights of the small car's brake that the conductances are given for, kg [M]. */
+const CAR_DISC_KG = 6;
+const CAR_CALIPER_KG = 5;
+
+/** The two masses of a brake by their weights; conductances are a small car's starting values [M] and follow the surface, weight to the power of two thirds. */
 export function twoMasses(discKg: number, caliperKg: number): TwoMasses {
-  return { discJK: discKg * DISC_J_KGK, caliperJK: caliperKg * CALIPER_J_KGK, betweenWK: 3, discAirWK: 4, discAirWKPerMs: 1.2, caliperAirWK: 1.5 };
+  const disc = (discKg / CAR_DISC_KG) ** (2 / 3);
+  const caliper = (caliperKg / CAR_CALIPER_KG) ** (2 / 3);
+  return { discJK: discKg * DISC_J_KGK, caliperJK: caliperKg * CALIPER_J_KGK, betweenWK: 3 * caliper, discAirWK: 4 * disc, discAirWKPerMs: 1.2 * disc, caliperAirWK: 1.5 * caliper };
 }
 
 /** A stretch of time with one heat and one speed of the air. */

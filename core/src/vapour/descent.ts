@@ -28,6 +28,11 @@ export const SMALL_CAR: DescentVehicle = {
   massKg: 1400, frontShare: 0.7, frontBrakes: 2, discKg: 6, caliperKg: 5, dragAreaM2: 0.65, rollingCoefficient: 0.012, engineShare: 0,
 };
 
+/** Starting values for a motorcycle with its rider and one disc in front [M]. */
+export const SMALL_MOTORCYCLE: DescentVehicle = {
+  massKg: 260, frontShare: 0.75, frontBrakes: 1, discKg: 1.5, caliperKg: 1.2, dragAreaM2: 0.45, rollingCoefficient: 0.015, engineShare: 0,
+};
+
 const GRAVITY_MS2 = 9.80665;
 const AIR_KG_M3 = 1.2;
 

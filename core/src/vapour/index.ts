@@ -1,3 +1,3 @@
-export { brakeHeatW, SMALL_CAR, stopHeatJ, type DescentVehicle, type RoadPiece } from './descent';
+export { brakeHeatW, SMALL_CAR, SMALL_MOTORCYCLE, stopHeatJ, type DescentVehicle, type RoadPiece } from './descent';
 export { simulateHeat, twoMasses, type HeatPhase, type HeatPoint, type HeatRun, type TwoMasses } from './brakeHeat';
 export { vapourMargin, type VapourAnswer, type VapourRequest } from './vapourMargin';

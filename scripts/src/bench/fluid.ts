@@ -8,7 +8,7 @@ const RUNS = 200;
 /** A verdict on four wheels and the reservoir, and the adviser over every grade. */
 export function fluidVerdict(): Measured {
   const sample: Sample = {
-    point: 'reservoir', colour: 'amber', clarity: 'clear', foreign: 'none', colourExplained: true, dropsInWater: null, water: { percent: 2.4, meterGrade: 'DOT 4' },
+    point: 'reservoir', colour: 'amber', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, practice: false, water: { percent: 2.4, meterGrade: 'DOT 4' },
     boiling: { observedC: 182, ambientHpa: 990 }, copperPpm: 120, pH: 8,
   };
   const samples = ['reservoir', 'left-rear', 'right-rear', 'left-front', 'right-front'].map((point) => ({ ...sample, point }));
@@ -17,7 +17,7 @@ export function fluidVerdict(): Measured {
   return {
     name: 'fluid.verdict', unit: 'ms', limit: 5,
     runs: timed(() => {
-      condition({ grade: 'DOT 4', isoClass: null, samples });
+      condition({ grade: 'DOT 4', isoClass: null, lastDye: null, samples });
       compatibility({ demands, follow: null, control: 'ABS', seals: 'ordinary', inSystem: 'DOT 4', candidates });
     }),
   };

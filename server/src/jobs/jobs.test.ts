@@ -148,7 +148,6 @@ test.each<[object, string, string]>([
   [{ samples: sampled({ colour: null, dye: 'blue' }) }, 'samples', 'Glycol dissolves'],
   [{ samples: [...sampled({}), ...sampled({})] }, 'samples', 'stand once'],
   [{ samples: sampled({}).map((s) => ({ ...s, point: 'fifth-wheel' })) }, 'samples.0.point', 'reservoir, '],
-  [{ fill: null }, 'fill', 'read its label'],
   [{ fill: { grade: 'DOT 3', isoClass: null } }, 'fill', 'Below what is asked for'],
   [{ fill: { grade: 'DOT 5', isoClass: null } }, 'fill', 'never mix'],
   [{ fill: { grade: 'DOT 5.1', isoClass: null } }, 'fill.labelRead', 'DOT 5 (five) is silicone'],
@@ -159,6 +158,12 @@ test.each<[object, string, string]>([
   const res = await tech.send('put', `/jobs/${job.id}/fluid`, { ...SOUND_FLUID, ...wrong }, job.version).expect(422);
   expect(res.body.faults).toMatchObject([{ field, sentence: expect.stringContaining(words) }]);
   expect(await tech.job(job.id)).toEqual(job);
+});
+
+test('what was only looked at is kept, with its verdict and without a plan', async () => {
+  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, fill: null, newColour: null });
+  expect(job).toMatchObject({ stage: 'fluid', planResult: null, pick: null, fluid: { verdict: { verdict: 'wait', hold: 'choose a fluid', condition: { verdict: 'replace at this visit' } } } });
+  expect(await tech.change(job, 'put', 'fluid', SOUND_FLUID)).toMatchObject({ stage: 'plan' });
 });
 
 test('whom to follow where two cannot both be obeyed is decided by a person, who says why', async () => {

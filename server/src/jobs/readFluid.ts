@@ -22,7 +22,7 @@ export async function lastFillOf(vehicleId: string, transaction?: Transaction): 
   return job?.closedAt && grade ? { at: job.closedAt, grade, dye: job.fluid!.newDye } : null;
 }
 
-/** Read the fluid: on a stop the job ends there, while a question is open nothing is saved, else the plan is made. */
+/** Read the fluid: on a stop the job ends there, while a question is open nothing is saved; what was only looked at is kept, and once a fluid is chosen the plan is made. */
 export async function readFluid(actor: Actor, id: string, version: number, given: FluidEntry, at: Date): Promise<void> {
   await changeJob(actor, id, version, at, async (locked) => {
     const { job, vehicle, transaction } = locked;
@@ -31,8 +31,10 @@ export async function readFluid(actor: Actor, id: string, version: number, given
     refuseUnknownPoints(entry, vehicle);
     const lastDye = (await lastFillOf(vehicle.id, transaction))?.dye ?? null;
     const verdict = fluidVerdict({ ...entry, follow: entry.follow?.source ?? null, lastDye });
-    if (verdict.verdict === 'wait') throw waits(verdict.hold!, verdict);
-    job.set({ fluid: { ...entry, verdict, lastDye, rules: await houseRulesOf(actor, transaction) }, planResult: null });
+    const onlyRead = verdict.hold === 'choose a fluid';
+    if (verdict.verdict === 'wait' && !onlyRead) throw waits(verdict.hold!, verdict);
+    job.set({ fluid: { ...entry, verdict, lastDye, rules: await houseRulesOf(actor, transaction) }, planResult: null, stage: 'fluid' });
+    if (onlyRead) return;
     if (verdict.verdict === 'stop') {
       await endLocked(locked, stopReason(verdict), true);
       return;
@@ -58,7 +60,7 @@ function refuseUnknownPoints(entry: FluidEntry, vehicle: Vehicle): void {
   });
 }
 
-const FIELD: Readonly<Partial<Record<FluidHold, string>>> = { 'read the cap': 'demands', 'demands conflict': 'follow', 'water test': 'samples', 'choose a fluid': 'fill', 'must not fill': 'fill' };
+const FIELD: Readonly<Partial<Record<FluidHold, string>>> = { 'read the cap': 'demands', 'demands conflict': 'follow', 'water test': 'samples', 'must not fill': 'fill' };
 
 function waits(hold: FluidHold, verdict: FluidVerdict): ProblemError {
   const reasons = hold === 'must not fill' ? verdict.fill!.reasons.filter((r) => r.weight === 'stop').map((r) => COMPATIBILITY_WORDS[r.code]) : [];

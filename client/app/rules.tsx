@@ -1,0 +1,5 @@
+import { HouseRulesScreen } from '../workbench/lazy';
+
+export default function HouseRulesRoute() {
+  return <HouseRulesScreen />;
+}

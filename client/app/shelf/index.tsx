@@ -1,0 +1,5 @@
+import { ShelfScreen } from '../../workbench/lazy';
+
+export default function ShelfRoute() {
+  return <ShelfScreen />;
+}

@@ -1,0 +1,85 @@
+import { ENTRY, figure, type Figure } from '@brook/core/figure';
+import { boilingFigure, CHEMISTRY, limitsOf, readingFault, type Grade } from '@brook/core/fluid';
+import { SMALL_CAR, SMALL_MOTORCYCLE, type DescentVehicle, type RoadPiece, type VapourRequest } from '@brook/core/vapour';
+
+/** The descent and what goes down it, as typed. */
+export interface DescentDraft {
+  readonly lengthKm: string;
+  readonly dropM: string;
+  readonly speedKmh: string;
+  readonly massKg: string;
+  readonly frontPercent: string;
+  readonly altitudeM: string;
+  readonly airC: string;
+  readonly enginePercent: string;
+  readonly waterPercent: string;
+  readonly boilingC: string;
+}
+
+export type DescentField = keyof DescentDraft;
+
+/** What each field may hold, and its unit. Sizes of the vehicle are starting values [M]. */
+export const DESCENT_FIELDS: Readonly<Record<DescentField, { readonly label: string; readonly unit: string; readonly least: number; readonly most: number; readonly why?: string }>> = {
+  lengthKm: { label: 'Length of the descent', unit: 'km', least: 0.2, most: 60 },
+  dropM: { label: 'Drop', unit: 'm', least: 1, most: 4000 },
+  speedKmh: { label: 'Speed', unit: 'km/h', least: 5, most: 130 },
+  massKg: { label: 'Mass, loaded', unit: 'kg', least: 80, most: 7500, why: 'As it will go down the hill: people and load with it.' },
+  frontPercent: { label: 'Braking done by the front', unit: '%', least: 30, most: 100 },
+  altitudeM: { label: 'Altitude at the foot', unit: 'm', least: 0, most: 4500, why: 'Thin air lowers the boiling point.' },
+  airC: { label: 'Air', unit: '°C', least: -30, most: 50 },
+  enginePercent: { label: 'Held by the engine', unit: '%', least: 0, most: 80, why: 'None is the safe side.' },
+  waterPercent: { label: 'Water in the fluid', unit: '%', least: 0, most: 10, why: 'The worst point that was measured.' },
+  boilingC: { label: 'Or its boiling point, measured', unit: '°C', least: 100, most: 350, why: 'At 1013 hPa; it wins over the water.' },
+};
+
+/** Starting values by kind of vehicle [M], with what is known of the fluid. */
+export function descentDraft(kind: 'car' | 'motorcycle', given: { readonly water?: string | undefined; readonly boiling?: string | undefined }): DescentDraft {
+  const v = startingVehicle(kind);
+  return {
+    lengthKm: '8', dropM: '500', speedKmh: '50', massKg: String(v.massKg), frontPercent: String(v.frontShare * 100), altitudeM: '0', airC: '25', enginePercent: '0',
+    waterPercent: given.water ?? '', boilingC: given.boiling ?? '',
+  };
+}
+
+const startingVehicle = (kind: 'car' | 'motorcycle'): DescentVehicle => (kind === 'car' ? SMALL_CAR : SMALL_MOTORCYCLE);
+
+const number = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
+
+/** Every field that cannot be right, in one sentence each. */
+export function descentFaults(draft: DescentDraft): Partial<Record<DescentField, string>> {
+  const faults: Partial<Record<DescentField, string>> = {};
+  for (const field of Object.keys(DESCENT_FIELDS) as DescentField[]) {
+    const { label, unit, least, most } = DESCENT_FIELDS[field];
+    const text = draft[field];
+    if ((field === 'waterPercent' || field === 'boilingC') && text.trim() === '') continue;
+    const value = number(text);
+    if (!(value >= least && value <= most)) faults[field] = `${label} is ${text.trim() || 'missing'}; give ${least} to ${most} ${unit}.`;
+  }
+  if (!faults.dropM && !faults.lengthKm && number(draft.dropM) > number(draft.lengthKm) * 250) faults.dropM = `A drop of ${draft.dropM} m over ${draft.lengthKm} km is steeper than a road; one in four is the most.`;
+  return faults;
+}
+
+/** Boiling point of the fluid: as measured, else estimated from its water; null while neither is known. */
+export function boilingOf(draft: DescentDraft, grade: Grade): Figure | null {
+  const measured = number(draft.boilingC);
+  if (draft.boilingC.trim() !== '' && !readingFault('boilingC', measured)) return figure({ label: 'Boiling point, measured', value: measured, unit: '°C', rule: 'read off a tester, at 1013 hPa', source: ENTRY });
+  const water = number(draft.waterPercent);
+  if (draft.waterPercent.trim() === '' || readingFault('waterPercent', water) || CHEMISTRY[grade] !== 'glycol') return null;
+  return boilingFigure(limitsOf(grade, null), figure({ label: 'Water', value: water, unit: '%', rule: 'the worst point that was measured', source: ENTRY }));
+}
+
+/** The requests to reckon: the descent as given, and the same held at half and one and a half times the speed, for comparison. Null while something is missing. */
+export function vapourRequests(draft: DescentDraft, kind: 'car' | 'motorcycle', grade: Grade): VapourRequest[] | null {
+  const boiling = boilingOf(draft, grade);
+  if (!boiling || Object.keys(descentFaults(draft)).length > 0) return null;
+  const vehicle: DescentVehicle = { ...startingVehicle(kind), massKg: number(draft.massKg), frontShare: number(draft.frontPercent) / 100, engineShare: number(draft.enginePercent) / 100 };
+  const speedMs = number(draft.speedKmh) / 3.6;
+  return [1, 0.5, 1.5].map((times) => ({ vehicle, road: road(draft, Math.min(36, speedMs * times)), airC: number(draft.airC), altitudeM: number(draft.altitudeM), boiling }));
+}
+
+/** The road in pieces of a kilometre or less, all of one slope. */
+function road(draft: DescentDraft, speedMs: number): RoadPiece[] {
+  const lengthM = number(draft.lengthKm) * 1000;
+  const pieces = Math.max(1, Math.ceil(lengthM / 1000));
+  return Array.from({ length: pieces }, () => ({ lengthM: lengthM / pieces, dropM: number(draft.dropM) / pieces, speedMs }));
+}

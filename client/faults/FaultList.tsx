@@ -1,0 +1,35 @@
+import { faultRowsFor, type FaultSign } from '@brook/core/faults';
+import { PRACTICE, sourceWords } from '@brook/core/figure';
+import { StyleSheet, View } from 'react-native';
+import { lowerFirst } from '../ui/capital';
+import { More } from '../ui/More';
+import { colour, SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+/** The rows of the fault list that fit what was met: what is likely, what tells it apart, what to do. Reached from every stop. */
+export function FaultList({ signs, open }: { readonly signs: readonly FaultSign[]; readonly open?: boolean }) {
+  const rows = faultRowsFor(signs);
+  if (rows.length === 0) return null;
+  return (
+    <More title="What it may be" about={`${rows.length === 1 ? 'One row' : `${rows.length} rows`} of the fault list`} open={open}>
+      <View role="list" style={styles.list}>
+        {rows.map((row) => (
+          <View key={row.seen} role="listitem" style={styles.row}>
+            <Words strong>{row.seen}</Words>
+            <Words size="small">{`Likely: ${lowerFirst(row.likely)}.`}</Words>
+            <Words size="small">{`Tell it by: ${lowerFirst(row.tell)}.`}</Words>
+            <Words size="small" strong>{`${row.act}.`}</Words>
+          </View>
+        ))}
+      </View>
+      <Words size="small" tone="softWords">
+        {`${sourceWords(PRACTICE)}. In no order of likelihood.`}
+      </Words>
+    </More>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: SPACE.medium },
+  row: { gap: 2, borderLeftWidth: 3, borderLeftColor: colour.edge, paddingLeft: SPACE.medium },
+});

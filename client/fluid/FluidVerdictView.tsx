@@ -1,0 +1,104 @@
+import { figureText, sourceWords, type Source } from '@brook/core/figure';
+import { COMPATIBILITY_WORDS, CONDITION_WORDS, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS, type CompatibilityReason, type ConditionAnswer, type ConditionReason, type FluidVerdict } from '@brook/core/fluid';
+import { View } from 'react-native';
+import { FaultList } from '../faults/FaultList';
+import { capital, lowerFirst } from '../ui/capital';
+import { FigureRow } from '../ui/FigureValue';
+import { More } from '../ui/More';
+import { Caution, Stop } from '../ui/Notice';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+/** What to do about the fluid inside: the verdict, what governs it, and every reason with its source. */
+export function ConditionView({ answer, placeOf }: { readonly answer: ConditionAnswer; readonly placeOf: (point: string) => string }) {
+  const governs = new Set(answer.governing);
+  const others = answer.reasons.filter((r) => !governs.has(r));
+  return (
+    <View style={{ gap: SPACE.small }}>
+      <Words size="head" heading={2}>
+        {VERDICT_WORDS[answer.verdict]}
+      </Words>
+      {answer.verdict === 'good' ? null : answer.governing.map((r, i) => <Reason key={i} reason={r} place={placeOf(r.point)} weighs={r.asks !== 'not measured'} />)}
+      {answer.verdict === 'good' ? answer.reasons.map((r, i) => <Reason key={i} reason={r} place={placeOf(r.point)} weighs={false} />) : null}
+      {answer.verdict !== 'good' && others.length + answer.inputs.length > 0 ? (
+        <More title="Everything that went in" about={`${others.length + answer.governing.length} findings, ${answer.inputs.length} readings`}>
+          <View>
+            {answer.inputs.map((f, i) => (
+              <FigureRow key={i} figure={{ ...f, label: placed(f.label, placeOf) }} />
+            ))}
+          </View>
+          {others.map((r, i) => (
+            <Reason key={i} reason={r} place={placeOf(r.point)} weighs={false} />
+          ))}
+        </More>
+      ) : null}
+    </View>
+  );
+}
+
+function Reason({ reason, place, weighs }: { readonly reason: ConditionReason; readonly place: string; readonly weighs: boolean }) {
+  const words = `${capital(place)}: ${lowerFirst(CONDITION_WORDS[reason.code])}`;
+  return (
+    <View>
+      {weighs ? <Caution title={words} /> : <Words>{words}</Words>}
+      {reason.margin ? <FigureRow figure={reason.margin} text={`${reason.margin.value > 0 ? '+' : ''}${figureText(reason.margin)}`} /> : null}
+      <SourceLine source={reason.source} />
+    </View>
+  );
+}
+
+/** The least that may go in, by whom, with the limits of its standard. */
+export function MinimumView({ verdict }: { readonly verdict: FluidVerdict }) {
+  const { minimum } = verdict.advice;
+  if (!minimum) return null;
+  return (
+    <More title={`At least ${minimum.grade}${minimum.lowViscosity ? ', low viscosity' : ''}`} about="What is asked for, and its limits">
+      <View>
+        {minimum.figures.map((f) => (
+          <FigureRow key={f.label} figure={f} />
+        ))}
+        {minimum.figures.length === 0 ? <Words>Mineral oil has no boiling limits in these standards.</Words> : null}
+      </View>
+    </More>
+  );
+}
+
+/** Why the fluid that was chosen may go in, or must not. */
+export function FillReasons({ reasons }: { readonly reasons: readonly CompatibilityReason[] }) {
+  return (
+    <View style={{ gap: SPACE.small }} aria-live="polite">
+      {reasons.map((r) => (
+        <View key={r.code}>
+          {r.weight === 'stop' ? <Stop title={COMPATIBILITY_WORDS[r.code]} /> : r.weight === 'caution' ? <Caution title={COMPATIBILITY_WORDS[r.code]} /> : <Words>{COMPATIBILITY_WORDS[r.code]}</Words>}
+          <SourceLine source={r.source} />
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** A stop: what it is, what it costs, and the rows of the fault list that fit. */
+export function StopView({ verdict }: { readonly verdict: FluidVerdict }) {
+  const hold = verdict.hold!;
+  const signs = hold === 'condition stops' ? verdict.condition!.governing.map((r) => r.code) : [hold];
+  return (
+    <View style={{ gap: SPACE.small }}>
+      <Stop title={HOLD_WORDS[hold].title}>{`${HOLD_WORDS[hold].say} The job ends here on the record, and the vehicle is “do not drive”.`}</Stop>
+      {verdict.remedy && verdict.remedy !== 'nothing' ? <Caution title="What it costs">{REMEDY_WORDS[verdict.remedy]}</Caution> : null}
+      <FaultList signs={signs} />
+    </View>
+  );
+}
+
+function SourceLine({ source }: { readonly source: Source }) {
+  return (
+    <Words size="small" tone="softWords">
+      {sourceWords(source)}
+    </Words>
+  );
+}
+
+const placed = (label: string, placeOf: (point: string) => string): string => {
+  const [what, point] = label.split(', ');
+  return point ? `${what}, ${placeOf(point)}` : label;
+};

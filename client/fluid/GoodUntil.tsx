@@ -1,0 +1,72 @@
+import type { Job } from '@brook/contract';
+import { fluidHistory, MONTH_MS, type Forecast } from '@brook/core/ageing';
+import { readingFault, toStandardPressureC } from '@brook/core/fluid';
+import { intervalFor } from '@brook/core/rules';
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { useVehicle, useVehicleHistory } from '../data/vehicles';
+import { Button } from '../ui/Button';
+import { capital } from '../ui/capital';
+import { shortDate } from '../ui/dates';
+import { FigureRow } from '../ui/FigureValue';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { ambientHpaOf, expectedGrade, type FluidDraft } from './entry';
+
+
+/** When the verdict will change, by this vehicle's own readings with today's among them; and the way to the reckoning of a descent. */
+export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: FluidDraft }) {
+  const history = useVehicleHistory(job.vehicleId).data;
+  const vehicle = useVehicle(job.vehicleId).data;
+  if (!history || !vehicle) return null;
+  const grade = expectedGrade(draft, { maker: job.makerEntry, lastDye: job.lastDye, lastGrade: job.lastFill?.grade ?? null, hasModulator: null });
+  const number = (text: string) => Number(text.trim().replace(',', '.') || 'NaN');
+  const today = draft.samples
+    .filter((s) => !s.practice)
+    .map((s) => {
+      const air = ambientHpaOf(s);
+      const water = number(s.water);
+      const boiling = number(s.boiling);
+      return {
+        jobId: job.id, atMs: Date.parse(job.openedAt), point: s.point, grade,
+        waterPercent: readingFault('waterPercent', water) ? null : water, boilingC: air === null || readingFault('boilingC', boiling) ? null : toStandardPressureC(boiling, air),
+      };
+    });
+  const told = fluidHistory({
+    samples: [...history.samples.filter((s) => s.jobId !== job.id), ...today], changes: history.changes, climate: history.rules.climate,
+    interval: intervalFor(vehicle.vehicleKind, history.rules, history.makerEntry?.intervalMonths ?? null),
+  });
+  const worst = [...today].sort((a, b) => (b.waterPercent ?? -1) - (a.waterPercent ?? -1))[0];
+  return (
+    <View>
+      {told.ageing ? (
+        <>
+          <ForecastRow label="Replace at a visit from" forecast={told.ageing.visit} sinceMs={told.ageing.sinceMs} />
+          <ForecastRow label="Replace now from" forecast={told.ageing.now} sinceMs={told.ageing.sinceMs} />
+        </>
+      ) : (
+        <Words size="small" tone="softWords">
+          No change is on record here yet, so nobody can say when the verdict will change.
+        </Words>
+      )}
+      <Button label="Can it wait? Reckon a descent" onPress={() => router.push(`/vehicles/${job.vehicleId}/descent?grade=${encodeURIComponent(grade)}${worst?.boilingC ? `&boiling=${worst.boilingC.toFixed(1)}` : worst?.waterPercent ? `&water=${worst.waterPercent}` : ''}`)} />
+    </View>
+  );
+}
+
+/** A date by the forecast, with its band; it opens to the months it was made of. */
+export function ForecastRow({ label, forecast, sinceMs }: { readonly label: string; readonly forecast: Forecast; readonly sinceMs: number }) {
+  if (forecast.kind === 'not within ten years') return <Words>{`${label}: not within ten years.`}</Words>;
+  const day = (months: number) => shortDate(new Date(sinceMs + months * MONTH_MS).toISOString());
+  const band = `nine in ten from ${day(forecast.earliestMonths)} to ${forecast.latestMonths === null ? 'beyond ten years' : day(forecast.latestMonths)}`;
+  return (
+    <View>
+      <FigureRow figure={forecast.months} label={label} text={day(forecast.months.value)} />
+      <View style={{ paddingBottom: SPACE.small }}>
+        <Words size="small" tone="softWords">
+          {`${capital(band)}.`}
+        </Words>
+      </View>
+    </View>
+  );
+}

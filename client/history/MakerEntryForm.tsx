@@ -1,0 +1,32 @@
+import type { Vehicle } from '@brook/contract';
+import { GRADES, type Grade } from '@brook/core/fluid';
+import { useState } from 'react';
+import { ApiProblem } from '../data/api';
+import { useMakerEntry } from '../data/vehicles';
+import { Button } from '../ui/Button';
+import { Choices } from '../ui/Choices';
+import { Field } from '../ui/Field';
+import { More } from '../ui/More';
+import { Caution } from '../ui/Notice';
+
+const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
+
+/** What the vehicle's maker asks for, as looked up: it beats cap, forecast and house rule. */
+export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
+  const entry = vehicle.makerEntry;
+  const [grades, setGrades] = useState<readonly Grade[]>(entry?.grades ?? []);
+  const [low, setLow] = useState(entry?.lowViscosity ?? false);
+  const [months, setMonths] = useState(entry?.intervalMonths?.toString() ?? '');
+  const save = useMakerEntry(vehicle);
+  const problem = save.error instanceof ApiProblem ? save.error : null;
+  const words = [entry?.grades.join(' or '), entry?.lowViscosity ? 'low viscosity' : null, entry?.intervalMonths ? `every ${entry.intervalMonths} months` : null].filter(Boolean).join(', ');
+  return (
+    <More title="The maker’s word" about={words || 'Nothing entered. It would beat cap, forecast and house rule.'}>
+      <Choices question="The maker asks for" why="From the service information of this very vehicle; nothing is guessed." options={GRADE_OPTIONS} chosen={grades} onChoose={setGrades} mayBeNone />
+      <Choices question="And for low viscosity?" options={[{ value: 'low', label: 'Yes: class 6 or 7' }]} chosen={low ? ['low'] : []} onChoose={(c) => setLow(c.includes('low'))} mayBeNone />
+      <Field label="Interval" why="Leave it empty where the maker gives none." value={months} onChange={setMonths} unit="months" inputMode="numeric" fault={problem?.faultOf('intervalMonths')} />
+      {save.error && !problem?.faults.length ? <Caution title={save.error.message} /> : null}
+      <Button label="Keep the maker’s word" disabled={save.isPending} onPress={() => save.mutate({ grades: [...grades], lowViscosity: low, intervalMonths: months.trim() === '' ? null : Number(months) })} />
+    </More>
+  );
+}

@@ -1,0 +1,48 @@
+import type { VehicleHistory } from '@brook/contract';
+import type { Bleeder } from '@brook/core/circuit';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../ui/Button';
+import { shortDate } from '../ui/dates';
+import { More } from '../ui/More';
+import { Press } from '../ui/Press';
+import { colour, SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+const AT_ONCE = 40;
+
+/** The table behind the chart: every sample, newest first, each with the way to its job. */
+export function ReadingsTable({ samples, points }: { readonly samples: VehicleHistory['samples']; readonly points: readonly Bleeder[] }) {
+  const [shown, setShown] = useState(AT_ONCE);
+  const newest = [...samples].reverse();
+  const placeOf = (point: string) => points.find((b) => b.id === point)?.place ?? point;
+  if (samples.length === 0) return <Words>No sample was taken yet.</Words>;
+  return (
+    <More title="The table behind the chart" about={`${samples.length} samples, newest first`}>
+      <View role="list">
+        {newest.slice(0, shown).map((s, i) => (
+          <View key={`${s.jobId}-${s.point}-${i}`} role="listitem" style={styles.row}>
+            <Press role="link" aria-label={`Job ${s.jobNumber}, ${placeOf(s.point)}`} onPress={() => router.push(`/jobs/${s.jobId}`)} pressedStyle={{ backgroundColor: colour.well }}>
+              <Words strong size="small">{`${shortDate(new Date(s.atMs).toISOString())} · ${placeOf(s.point)}`}</Words>
+              <Words size="small">{readingWords(s)}</Words>
+            </Press>
+          </View>
+        ))}
+      </View>
+      {shown < samples.length ? <Button label="Earlier samples" onPress={() => setShown(shown + 200)} /> : null}
+    </More>
+  );
+}
+
+function readingWords(s: VehicleHistory['samples'][number]): string {
+  return [
+    s.waterPercent === null ? null : `water ${s.waterPercent.toFixed(1)} %`,
+    s.boilingC === null ? null : `boils at ${s.boilingC.toFixed(0)} °C (at 1013 hPa)`,
+    s.copperPpm === null ? null : `copper ${s.copperPpm} ppm`,
+    s.pH === null ? null : `pH ${s.pH}`,
+    s.colour, s.clarity,
+  ].filter(Boolean).join(', ') || 'nothing measured';
+}
+
+const styles = StyleSheet.create({ row: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.hair } });

@@ -1,0 +1,64 @@
+import { StyleSheet, View } from 'react-native';
+import type { Option } from './Choice';
+import { Press } from './Press';
+import { colour, SPACE, TOUCH } from './theme';
+import { Words } from './Words';
+
+export interface ChoicesProps<T extends string> {
+  readonly question: string;
+  /** Why it counts, under the question. */
+  readonly why?: string;
+  readonly options: readonly Option<T>[];
+  readonly chosen: readonly T[];
+  readonly onChoose: (chosen: readonly T[]) => void;
+  readonly disabled?: boolean;
+  /** An answer of none is an answer too. */
+  readonly mayBeNone?: boolean;
+}
+
+/** A question with any number of answers, one tap each to put on or take off. */
+export function Choices<T extends string>({ question, why, options, chosen, onChoose, disabled, mayBeNone }: ChoicesProps<T>) {
+  const toggle = (value: T) => onChoose(chosen.includes(value) ? chosen.filter((v) => v !== value) : [...chosen, value]);
+  return (
+    <View role="group" aria-label={question} style={styles.group} testID={chosen.length === 0 && !mayBeNone ? 'unanswered' : 'answered'}>
+      <View>
+        <Words strong>{question}</Words>
+        {why ? (
+          <Words size="small" tone="softWords">
+            {why}
+          </Words>
+        ) : null}
+      </View>
+      {options.map((o) => {
+        const on = chosen.includes(o.value);
+        return (
+          <Press
+            key={o.value} role="checkbox" aria-label={o.label} aria-checked={on} disabled={disabled} onPress={() => toggle(o.value)}
+            style={[styles.option, on ? styles.chosen : null]} pressedStyle={{ backgroundColor: colour.well }}
+          >
+            <View style={styles.line}>
+              <View style={styles.mark}>{on ? <Words size="small" strong>✓</Words> : null}</View>
+              <View style={styles.text}>
+                <Words strong={on}>{o.label}</Words>
+                {o.about ? (
+                  <Words size="small" tone="softWords">
+                    {o.about}
+                  </Words>
+                ) : null}
+              </View>
+            </View>
+          </Press>
+        );
+      })}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  group: { gap: SPACE.hair },
+  option: { minHeight: TOUCH, borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium, paddingVertical: SPACE.small },
+  chosen: { borderWidth: 3, borderColor: colour.words },
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
+  text: { flex: 1 },
+  mark: { width: 24, height: 24, borderWidth: 2, borderColor: colour.edge, alignItems: 'center', justifyContent: 'center' },
+});
