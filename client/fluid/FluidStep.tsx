@@ -2,9 +2,9 @@ import type { Job } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { HOLD_WORDS, type FluidVerdict } from '@brook/core/fluid';
 import { router } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
+import { useKept } from '../data/kept';
 import { useShelf } from '../data/shelf';
 import { useVehicle } from '../data/vehicles';
 import { BackToHand } from '../jobs/BackToHand';
@@ -38,7 +38,8 @@ export function FluidStep(props: StepProps) {
 
 function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Layout }) {
   const known: Known = { maker: job.makerEntry, lastDye: job.lastDye, lastGrade: job.lastFill?.grade ?? null, hasModulator: layout.nodes.some((n) => n.kind === 'modulator') };
-  const [draft, setDraft] = useState<FluidDraft>(() => draftOf(job.fluid, known));
+  // By version, so that what another phone has sent meanwhile is not hidden by an old draft.
+  const [draft, setDraft, forget] = useKept<FluidDraft>(`fluid-${job.id}-${job.version}`, () => draftOf(job.fluid, known));
   const act = useJobAct(job);
   const wide = useWideScreen();
   const open = job.stage === 'fluid' || job.stage === 'plan';
@@ -49,7 +50,16 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
   const stops = verdict.verdict === 'stop';
   const send = () => {
     const entry = entryOf(draft, known);
-    if (entry) act.mutate({ kind: 'read fluid', entry }, { onSuccess: () => onStep('plan') });
+    if (!entry) return;
+    act.mutate(
+      { kind: 'read fluid', entry },
+      {
+        onSuccess: () => {
+          forget();
+          onStep('plan');
+        },
+      },
+    );
   };
   const leaveIn = () => {
     const readings = readingsOf(draft, known);

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useShelf } from '../data/shelf';
 import { ApiProblem } from '../data/api';
 import { Choice } from '../ui/Choice';
+import { lowerFirst } from '../ui/capital';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
@@ -25,7 +26,7 @@ export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProp
   const faults: Readonly<Record<string, string>> = { ...usedFaults(draft), ...(error instanceof ApiProblem ? Object.fromEntries(error.faults.map((f) => [f.field, f.sentence])) : {}) };
   const used = usedOf(draft);
   const change = (index: number, part: Partial<UsedDraft['containers'][number]>) => onChange({ containers: draft.containers.map((c, i) => (i === index ? { ...c, ...part } : c)) });
-  const summary = draft.containers.filter((c) => Number(c.poured.replace(',', '.')) > 0).map((c) => `${c.poured} mL of ${c.label.split(',')[0]!.toLowerCase()}`).join(', ');
+  const summary = draft.containers.filter((c) => Number(c.poured.replace(',', '.')) > 0).map((c) => `${c.poured} mL of ${lowerFirst(c.label.split(',')[0]!)}`).join(', ');
   const discards = draft.containers.some((c) => Number(c.discarded.replace(',', '.')) > 0);
   return (
     <View style={{ gap: SPACE.small }}>
@@ -39,8 +40,8 @@ export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProp
       <More title="Put it right" about="By container; bled, removed, spilled, discarded" open={Object.keys(faults).length > 0}>
         {draft.containers.map((c, i) => (
           <View key={c.containerId} style={{ gap: SPACE.small }}>
-            <Field label={`Poured, ${c.label.toLowerCase()}`} value={c.poured} onChange={(poured) => change(i, { poured })} unit="mL" inputMode="decimal" fault={faults[`containers.${i}.pouredMl`] ?? faults[`containers.${i}.containerId`]} />
-            <Field label={`Discarded, ${c.label.toLowerCase()}`} why="Lost beside the vehicle." value={c.discarded} onChange={(discarded) => change(i, { discarded })} unit="mL" inputMode="decimal" fault={faults[`containers.${i}.discardedMl`]} />
+            <Field label={`Poured, ${lowerFirst(c.label)}`} value={c.poured} onChange={(poured) => change(i, { poured })} unit="mL" inputMode="decimal" fault={faults[`containers.${i}.pouredMl`] ?? faults[`containers.${i}.containerId`]} />
+            <Field label={`Discarded, ${lowerFirst(c.label)}`} why="Lost beside the vehicle." value={c.discarded} onChange={(discarded) => change(i, { discarded })} unit="mL" inputMode="decimal" fault={faults[`containers.${i}.discardedMl`]} />
           </View>
         ))}
         <OtherContainer draft={draft} job={job} onChange={onChange} />

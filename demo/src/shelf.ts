@@ -7,9 +7,9 @@ const DOT51 = { grade: 'DOT 5.1' as const, isoClass: null, justCarried: true };
 
 /** What the ferry brought in two years: a few large ones, many small ones, so that little is left over. */
 export const deliveries: Delivery[] = [
-  ...[715, 640, 560, 480, 400, 320, 240, 170].flatMap((daysAgo, i): Delivery[] => [
-    { ...DOT4, daysAgo, batch: `K-${101 + i * 2}`, sizeMl: 500, count: 9 },
-    { ...DOT4, daysAgo, batch: `K-${102 + i * 2}`, sizeMl: 250, count: 4 },
+  ...([[715, 9], [640, 5], [560, 4], [480, 3], [400, 2], [320, 2], [240, 3], [170, 2]] as const).flatMap(([daysAgo, count], i): Delivery[] => [
+    { ...DOT4, daysAgo, batch: `K-${101 + i * 2}`, sizeMl: 500, count },
+    { ...DOT4, daysAgo, batch: `K-${102 + i * 2}`, sizeMl: 250, count: 2 },
     { ...DOT51, daysAgo, batch: `N-${41 + i}`, sizeMl: 250, count: 1 },
   ]),
   { ...DOT4, daysAgo: 96, batch: 'K-117', sizeMl: 500, count: 9 },

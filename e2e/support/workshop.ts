@@ -1,4 +1,4 @@
-import type { Container, FluidEntry, Job, NewContainers, Vehicle } from '@brook/contract';
+import type { Container, FluidEntry, Job, NewContainers, Shelf, Vehicle } from '@brook/contract';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 
@@ -42,6 +42,15 @@ export class Workshop {
     // Whatever other tests draw at the same time, this one has its own.
     await this.shelve();
     return this.send('PUT', `/jobs/${job.id}/fluid`, AMBER, job.version);
+  }
+
+  /** A planned job of a grade of which nothing is left on the shelf. */
+  async plannedOn(grade: 'DOT 3' | 'DOT 5.1', vehicle: Vehicle): Promise<Job> {
+    const job = await this.job(vehicle);
+    const { containers } = await this.send<Shelf>('GET', '/shelf');
+    for (const c of containers.filter((s) => s.grade === grade)) await this.send('POST', `/shelf/${c.id}/discard`, { caught: true }, c.version);
+    const entry: FluidEntry = { ...AMBER, demands: [{ source: 'cap', grades: [grade], lowViscosity: false }], inSystem: 'unknown', fill: { grade, isoClass: null, labelRead: grade === 'DOT 5.1' ? grade : null } };
+    return this.send('PUT', `/jobs/${job.id}/fluid`, entry, job.version);
   }
 
   /** A job that stands at its first stroke, or after so many at the first bleeder. */

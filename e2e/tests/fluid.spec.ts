@@ -1,53 +1,113 @@
 import { expect, test, type Page } from '@playwright/test';
+import { answer, LOOKED, SOUND, unfold } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
 async function atTheCap(page: Page) {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  await workshop.shelve();
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const job = await workshop.job(vehicle);
   await page.goto(`/jobs/${job.id}`);
-  return { workshop, job };
+  return { workshop, vehicle, job };
 }
 
-const answer = async (page: Page, answers: Record<string, string>) => {
-  for (const [question, word] of Object.entries(answers)) await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: word, exact: true }).click();
-};
-const SOUND = { 'Read the cap: which grade?': 'DOT 4', 'Colour in the reservoir?': 'amber', 'Clear, hazy, particles?': 'clear', 'Any sign of another product?': 'None of these', 'Colour of the new fluid?': 'clear' };
-
-test('the fill is the grade on the cap, and colour never passes a fluid', async ({ page }) => {
+test('colour never passes a fluid, a reading decides, and both name their source', async ({ page }) => {
   await atTheCap(page);
-  await answer(page, SOUND);
-  await expect(page.getByRole('heading', { name: 'Fill DOT 4' })).toBeVisible();
-  await expect(page.getByText(/Colour can fail a fluid but never pass it/)).toBeVisible();
-  await page.getByLabel('Water, if you have a meter').fill('3,2');
-  await expect(page.getByText(/3 % water or more: replace now/)).toBeVisible();
+  await answer(page, LOOKED);
+  await expect(page.getByRole('heading', { name: 'Not measured: no verdict' })).toBeVisible();
+  await expect(page.getByText(/colour can fail it but never pass it/i)).toBeVisible();
+  await unfold(page, 'Measure it, reservoir');
+  await page.getByLabel('Water, reservoir').fill('3.2');
+  await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
+  await expect(page.getByText('Common practice in the trade; no published source').first()).toBeVisible();
 });
 
-for (const [question, word, says] of [
-  ['Any sign of another product?', 'Purple, or beads in water', /Silicone where glycol belongs/],
-  ['Any sign of another product?', 'Oil film, green or red', /Mineral oil in the brakes/],
-  ['Any sign of another product?', 'Thick or greasy', /another product is inside/],
-  ['Clear, hazy, particles?', 'particles', /Particles in the fluid/],
-  ['Read the cap: which grade?', 'DOT 5 (five, silicone)', /does not look like silicone/],
+// Every verdict that there is, on the screen. 155 °C: FMVSS 116 S5.1.2; the others common practice, no source.
+for (const [field, value, verdict] of [
+  ['Water, reservoir', '0.9', 'Good'],
+  ['Water, reservoir', '1.9', 'Replace at this visit'],
+  ['Boiling point, reservoir', '150', 'Replace now'],
 ] as const) {
-  test(`${word}: a stop that ends the job and keeps the vehicle`, async ({ page }) => {
+  test(`${field} ${value}: ${verdict}`, async ({ page }) => {
+    await atTheCap(page);
+    await answer(page, LOOKED);
+    await unfold(page, 'Measure it, reservoir');
+    await page.getByLabel(field).fill(value);
+    await expect(page.getByRole('heading', { name: verdict, exact: true })).toBeVisible();
+  });
+}
+
+for (const [question, word, says, row] of [
+  ['Any sign of another product, reservoir?', 'Purple, or beads in water', /silicone where glycol belongs/i, /inner seals swollen/],
+  ['Any sign of another product, reservoir?', 'Oil film, green or red', /mineral oil in the fluid/i, /One outer boot/],
+  ['Any sign of another product, reservoir?', 'Thick or greasy', /hub or axle seal may have let lubricant/i, /Thick grease from a bleeder/],
+  ['Any sign of another product, reservoir?', 'Layers', /two products that do not mix/i, /inner seals swollen/],
+] as const) {
+  test(`${word}: a stop that ends the job, keeps the vehicle and shows what it may be`, async ({ page }) => {
     const { workshop, job } = await atTheCap(page);
-    await answer(page, { ...SOUND, [question]: word });
+    await answer(page, { ...LOOKED, [question]: word });
     await expect(page.getByText('Stop: nothing is filled')).toBeVisible();
-    await expect(page.getByText(says).first()).toBeVisible();
-    await expect(page.getByText('Common practice in the trade; no published source').first()).toBeVisible();
     await page.getByRole('button', { name: 'Stop: end the job here' }).click();
     await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
+    await expect(page.getByText(says).first()).toBeVisible();
+    await unfold(page, 'What it may be');
+    await expect(page.getByText(row)).toBeVisible();
     expect((await workshop.get(job.id)).vehicleDrive).toBe('do not drive');
   });
 }
 
+test('a colour that nobody can explain waits for drops in water, and only the drops decide', async ({ page }) => {
+  await atTheCap(page);
+  await answer(page, { ...SOUND, 'Off the scale, reservoir?': 'green' });
+  await expect(page.getByTestId('next-action')).toBeDisabled();
+  await expect(page.getByText('Put a few drops in water').first()).toBeVisible();
+  await answer(page, { 'A few drops in water, reservoir?': 'They dissolve' });
+  await expect(page.getByTestId('next-action')).toBeEnabled();
+  await answer(page, { 'A few drops in water, reservoir?': 'They part' });
+  await expect(page.getByText('Stop: nothing is filled')).toBeVisible();
+});
+
+test('particles are replaced now, and the plan is made', async ({ page }) => {
+  await atTheCap(page);
+  await answer(page, { ...SOUND, 'Clear, hazy, particles, reservoir?': 'particles' });
+  await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  await expect(page.getByText('Farthest first')).toBeVisible();
+});
+
+test('good fluid is left in: the readings stay, nothing was opened', async ({ page }) => {
+  const { workshop, job } = await atTheCap(page);
+  await answer(page, LOOKED);
+  await unfold(page, 'Measure it, reservoir');
+  await page.getByLabel('Water, reservoir').fill('0.8');
+  await page.getByRole('button', { name: 'It is good: leave it in and end here' }).click();
+  await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
+  expect(await workshop.get(job.id)).toMatchObject({ vehicleDrive: 'free', fluid: { samples: [{ water: { percent: 0.8 } }], verdict: { condition: { verdict: 'good' } } } });
+});
+
+test('cap and part that cannot both be obeyed: a person decides and writes why', async ({ page }) => {
+  const { workshop, job } = await atTheCap(page);
+  await answer(page, { ...LOOKED, 'Read the cap: which grade?': 'DOT 5 (five, silicone)' });
+  await unfold(page, 'Old seals, changed parts');
+  await answer(page, { 'A part was changed for another make; its maker asks for': 'DOT 4' });
+  await expect(page.getByText('They cannot all be obeyed')).toBeVisible();
+  await expect(page.getByTestId('next-action')).toBeDisabled();
+  await answer(page, { 'Whom do you follow?': 'The maker of the changed part' });
+  await page.getByLabel('Why?').fill('Converted with new seals, papers in the glovebox.');
+  await answer(page, { 'Which fluid goes in?': 'DOT 4', 'Colour of the new fluid?': 'clear' });
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText('Farthest first')).toBeVisible();
+  expect((await workshop.get(job.id)).fluid!.follow).toEqual({ source: 'part', why: 'Converted with new seals, papers in the glovebox.' });
+});
+
 test('what may not be right is said at its field, and nothing goes out', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, SOUND);
-  await page.getByLabel('Water, if you have a meter').fill('12');
+  await unfold(page, 'Measure it, reservoir');
+  await page.getByLabel('Water, reservoir').fill('12');
   await expect(page.getByText('Water is 12 %; a reading is between 0 and 10 %.')).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
-  expect(await workshop.get(job.id)).toEqual(job);
+  expect((await workshop.get(job.id)).version).toBe(job.version);
 });
 
 test('a job is ended unreleased only with a reason', async ({ page }) => {

@@ -23,6 +23,7 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
     if ((await open.count()) === 0) break;
     await open.getByRole('radio', { name: 'Yes' }).click();
   }
+  await page.getByRole('button', { name: 'Put the fluid down' }).click();
   await expect(page.getByText('All but the drive has passed')).toBeVisible();
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();

@@ -20,6 +20,7 @@ test.each([
   [{ value: 0.333, unit: 'ratio' }, '0.33'],
   [{ value: -0.4, unit: '%' }, '−0.4 %'],
   [{ value: 6.9, unit: 'pH' }, '6.9'],
+  [{ value: -1e-9, unit: 'mL' }, '0.0 mL'],
 ] as const)('%j reads %s', (of, words) => {
   expect(figureText(of)).toBe(words);
 });

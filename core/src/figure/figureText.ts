@@ -13,7 +13,11 @@ export function figureText(of: Pick<Figure, 'value' | 'unit'>): string {
 }
 
 function figureNumber({ value, unit }: Pick<Figure, 'value' | 'unit'>): string {
-  if (value < 0) return `−${figureNumber({ value: -value, unit })}`;
+  if (value < 0) {
+    const size = figureNumber({ value: -value, unit });
+    // What rounds to nothing has no sign.
+    return Number(size) === 0 ? size : `−${size}`;
+  }
   if (unit === 'mL') return value.toFixed(Math.abs(value) < 20 && !Number.isInteger(value) ? 1 : 0);
   return value.toFixed(DECIMALS[unit] ?? 0);
 }

@@ -98,6 +98,7 @@ test.each([
   ['paper that glares', draw(swatch('amber'), [1.4, 1.4, 1.4], [255, 255, 255]), JAR, PAPER, 'white glares'],
   ['hardly any light', draw(swatch('amber'), [0.01, 0.01, 0.01]), JAR, PAPER, 'white too dark'],
   ['a red rag for paper', draw(swatch('amber'), [1, 1, 1], [200, 20, 20]), JAR, PAPER, 'white is not white'],
+  ['the edge of the paper for white', draw(swatch('brown'), [0.9, 0.9, 0.9]), JAR, { x: 90, y: 60 }, 'white not even'],
   ['a tap on the wall of the jar', draw(swatch('brown'), [0.9, 0.9, 0.9]), { x: 90, y: 60 }, PAPER, 'fluid not even'],
 ] as const)('%s is said', (_, picture, fluidAt, whiteAt, fault) => {
   expect(readColour(picture, fluidAt, whiteAt)).toEqual({ kind: 'fault', fault });

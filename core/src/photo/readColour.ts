@@ -15,7 +15,7 @@ export interface Spot {
   readonly y: number;
 }
 
-export type PhotoFault = 'outside' | 'white too dark' | 'white glares' | 'white is not white' | 'fluid not even';
+export type PhotoFault = 'outside' | 'white too dark' | 'white glares' | 'white is not white' | 'white not even' | 'fluid not even';
 
 export type PhotoReading =
   | { readonly kind: 'read'; readonly lab: Lab; readonly fluid: Rgb; readonly white: Rgb; readonly colour: Colour; readonly differences: Readonly<Record<Colour, number>>; readonly sure: boolean }
@@ -48,6 +48,7 @@ export function readColour(picture: Picture, fluidAt: Spot, whiteAt: Spot): Phot
   if (luminance(white.mean) < DARKEST_WHITE) return { kind: 'fault', fault: 'white too dark' };
   const [, a, b] = cielab(white.mean);
   if (Math.hypot(a, b) > MOST_CHROMA) return { kind: 'fault', fault: 'white is not white' };
+  if (white.spread > MOST_SPREAD) return { kind: 'fault', fault: 'white not even' };
   if (fluid.spread > MOST_SPREAD) return { kind: 'fault', fault: 'fluid not even' };
   const lab = cielab(fluid.mean, white.mean);
   const differences = Object.fromEntries(STEPS.map(([colour, step]) => [colour, ciede2000(lab, step)])) as Record<Colour, number>;
