@@ -80,11 +80,13 @@ export function FillReasons({ reasons }: { readonly reasons: readonly Compatibil
 /** A stop: what it is, what it costs, and the rows of the fault list that fit. */
 export function StopView({ verdict }: { readonly verdict: FluidVerdict }) {
   const hold = verdict.hold!;
-  const signs = hold === 'condition stops' ? verdict.condition!.governing.map((r) => r.code) : [hold];
+  const governing = verdict.condition?.governing ?? [];
+  const signs = hold === 'condition stops' ? governing.map((r) => r.code) : [hold];
   return (
     <View style={{ gap: SPACE.small }}>
-      <Stop title={HOLD_WORDS[hold].title}>{`${HOLD_WORDS[hold].say} The job ends here on the record, and the vehicle is “do not drive”.`}</Stop>
-      {verdict.remedy && verdict.remedy !== 'nothing' ? <Caution title="What it costs">{REMEDY_WORDS[verdict.remedy]}</Caution> : null}
+      <Stop title={HOLD_WORDS[hold].title}>{`${hold === 'condition stops' ? governing.map((r) => CONDITION_WORDS[r.code]).join(' ') : HOLD_WORDS[hold].say} The job ends here on the record, and the vehicle is “do not drive”.`}</Stop>
+      {hold === 'wrong chemistry inside' && verdict.remedy ? <Caution title="What it costs">{REMEDY_WORDS[verdict.remedy]}</Caution> : null}
+      {hold === 'condition stops' ? <SourceLine source={governing[0]!.source} /> : null}
       <FaultList signs={signs} />
     </View>
   );

@@ -65,7 +65,7 @@ function History({ vehicle, history }: { readonly vehicle: Vehicle; readonly his
         <Words size="small" tone="softWords">{`${vehicle.tag} · fluid history`}</Words>
       </View>
       {wide ? null : picture}
-      <Due told={told} />
+      <Due told={told} nowMs={nowMs} />
       <View>
         <FigureRow figure={limits.visit} />
         <FigureRow figure={limits.now} />
@@ -79,12 +79,12 @@ function History({ vehicle, history }: { readonly vehicle: Vehicle; readonly his
 
 const BY = { maker: 'By the maker’s interval, as entered here', measurement: 'By this vehicle’s own readings', 'house rule': 'By the house rule; nothing was measured here' } as const;
 
-function Due({ told }: { readonly told: FluidHistory }) {
+function Due({ told, nowMs }: { readonly told: FluidHistory; readonly nowMs: number }) {
   const { next, ageing } = told;
   if (!next) return <Words>No change is on record here yet, so nobody is told a date. The first release starts the count.</Words>;
   return (
     <View>
-      <Words size="head" heading={2}>{next.dueMs === null ? 'Not due within ten years' : `Due ${shortDate(new Date(next.dueMs).toISOString())}`}</Words>
+      <Words size="head" heading={2}>{next.dueMs === null ? 'Not due within ten years' : `${next.dueMs < nowMs ? 'Overdue since' : 'Due'} ${shortDate(new Date(next.dueMs).toISOString())}`}</Words>
       <FigureRow figure={next.months} label={BY[next.by]} />
       {ageing ? (
         <>

@@ -3,6 +3,7 @@ import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { firstLoad } from './bench/firstLoad';
 import { fluidVapour, fluidVerdict } from './bench/fluid';
+import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
 import { planFourWheel } from './bench/planFourWheel';
 import { report } from './bench/report';
@@ -42,6 +43,8 @@ async function run(): Promise<void> {
   undo.push(() => browser.close());
   report(await firstLoad(browser, app, bare));
   report(await tapToPaint(browser, app));
+  await fillHistory(cluster.database('demo'));
+  report(await fluidHistory2000(browser, app));
 
   const lists = cluster.database('lists');
   const listServer = await serve(lists, undefined, LIST_SEED);

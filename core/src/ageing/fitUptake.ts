@@ -20,8 +20,8 @@ export interface UptakeFit {
 const READING_SD_PERCENT = 0.3;
 /** Spread of ln τ between vehicles before any of them was measured [M]: a factor of two covers five in six. */
 const PRIOR_LN_SD = 0.5;
-/** Where the fit is started, in standard deviations of ln τ from what is believed beforehand. */
-const STARTS_LN_SD = [-4, -2, 0, 2, 4];
+/** Where valleys are looked for before the fit, in standard deviations of ln τ from what is believed beforehand. */
+const LOOKED_AT_LN_SD = Array.from({ length: 49 }, (_, i) => (i - 24) / 4);
 /** Marks the row of the data that stands for what is believed beforehand. */
 const PRIOR_ROW = -1;
 
@@ -42,14 +42,14 @@ export function fitUptake(climate: Climate, measurements: readonly WaterMeasurem
   const prior = Math.log(TIME_CONSTANT_MONTHS);
   if (measurements.length === 0) return { climate, tauMonths: TIME_CONSTANT_MONTHS, lnTauSd: PRIOR_LN_SD, measurements: 0 };
   const saturation = SATURATION_PERCENT[climate];
-  // Readings that contradict each other can make more than one valley, so it is started from several sides.
-  const fits = STARTS_LN_SD.map((sds) =>
+  // Readings that contradict each other can make more than one valley, so it is started in each.
+  const fits = valleys(saturation, measurements).map((start) =>
     levenbergMarquardt(
       { x: [PRIOR_ROW, ...measurements.map((m) => m.months)], y: [prior, ...measurements.map((m) => m.waterPercent)] },
       ([lnTau]: number[]) => (months: number) => (months === PRIOR_ROW ? lnTau! : saturation * (1 - Math.exp(-months / Math.exp(lnTau!)))),
       {
-        initialValues: [prior + sds * PRIOR_LN_SD], weights: [1 / PRIOR_LN_SD, ...measurements.map(() => 1 / READING_SD_PERCENT)],
-        centralDifference: true, gradientDifference: 1e-4, errorTolerance: 1e-12, improvementThreshold: 1e-12, maxIterations: 200,
+        initialValues: [start], weights: [1 / PRIOR_LN_SD, ...measurements.map(() => 1 / READING_SD_PERCENT)],
+        centralDifference: true, gradientDifference: 1e-4, errorTolerance: 1e-12, improvementThreshold: 1e-10, maxIterations: 60,
       },
     ),
   );
@@ -60,4 +60,17 @@ export function fitUptake(climate: Climate, measurements: readonly WaterMeasurem
     return sum + (slope / READING_SD_PERCENT) ** 2;
   }, 1 / PRIOR_LN_SD ** 2);
   return { climate, tauMonths, lnTauSd: 1 / Math.sqrt(information), measurements: measurements.length };
+}
+
+/** The values of ln τ on a coarse grid at which the fit is better than at both neighbours. */
+function valleys(saturation: number, measurements: readonly WaterMeasurement[]): number[] {
+  const prior = Math.log(TIME_CONSTANT_MONTHS);
+  const grid = LOOKED_AT_LN_SD.map((sds) => prior + sds * PRIOR_LN_SD);
+  const costs = grid.map((lnTau) =>
+    measurements.reduce(
+      (sum, m) => sum + ((m.waterPercent - saturation * (1 - Math.exp(-m.months / Math.exp(lnTau)))) / READING_SD_PERCENT) ** 2,
+      ((lnTau - prior) / PRIOR_LN_SD) ** 2,
+    ),
+  );
+  return grid.filter((_, i) => costs[i]! <= (costs[i - 1] ?? Infinity) && costs[i]! <= (costs[i + 1] ?? Infinity));
 }

@@ -123,7 +123,7 @@ export function visitBoilingLimit(grade: Grade, isoClass: IsoClass | null): Figu
 /** The trade's limits on water, for a chart. */
 export function waterLimits(): { readonly visit: Figure; readonly now: Figure } {
   const limit = (label: string, value: number) => figure({ label, value, unit: '%', rule: 'the trade’s limit, % by mass', source: PRACTICE });
-  return { visit: limit('Replace at a visit from', WATER_THIS_VISIT_PERCENT), now: limit('Replace now from', WATER_NOW_PERCENT) };
+  return { visit: limit('Limit: replace at a visit', WATER_THIS_VISIT_PERCENT), now: limit('Limit: replace now', WATER_NOW_PERCENT) };
 }
 
 const rank = (v: ConditionVerdict): number => CONDITION_VERDICTS.indexOf(v);

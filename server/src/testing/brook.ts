@@ -53,33 +53,39 @@ export const SOUND_FLUID: FluidEntry = {
 /** The same with another look at the reservoir. */
 export const fluidSeen = (more: object): FluidEntry => ({ ...SOUND_FLUID, samples: [seen('reservoir', more)] });
 
+/** A database of its own in the real PostgreSQL that `npm test` starts, with nothing in it. */
+export async function emptyDatabase(): Promise<{ url: string; drop: () => Promise<unknown> }> {
+  const name = `t${randomUUID().replaceAll('-', '')}`;
+  await admin((client) => client.query(`CREATE DATABASE ${name}`));
+  const url = new URL(adminUrl());
+  url.pathname = `/${name}`;
+  return { url: url.href, drop: () => admin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`)) };
+}
+
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
 export class Brook {
   private constructor(
     readonly db: Sequelize,
     readonly app: ReturnType<typeof createApp>,
     private readonly pool: Pool,
-    private readonly name: string,
+    private readonly drop: () => Promise<unknown>,
   ) {}
 
   static async start(options: { seed?: Seed; now?: Date; webDir?: string } = {}): Promise<Brook> {
-    const name = `t${randomUUID().replaceAll('-', '')}`;
-    await admin((client) => client.query(`CREATE DATABASE ${name}`));
-    const url = new URL(adminUrl());
-    url.pathname = `/${name}`;
-    const db = connect(url.href);
+    const { url, drop } = await emptyDatabase();
+    const db = connect(url);
     await migrate(db);
     await loadSeed(options.seed ?? SEED, options.now ?? NOW);
-    const pool = new Pool({ connectionString: url.href, max: 4 });
+    const pool = new Pool({ connectionString: url, max: 4 });
     const clock = { now: () => options.now ?? NOW };
     const app = createApp({ pool, sessionSecret: 'a secret of the tests', clock, log: pino({ level: 'silent' }), secure: false, webDir: options.webDir });
-    return new Brook(db, app, pool, name);
+    return new Brook(db, app, pool, drop);
   }
 
   async stop(): Promise<void> {
     await this.pool.end();
     await this.db.close();
-    await admin((client) => client.query(`DROP DATABASE ${this.name} WITH (FORCE)`));
+    await this.drop();
   }
 
   /** Somebody who is signed in and keeps the cookie. */
