@@ -39,7 +39,7 @@ export function DescentScreen({ vehicleId, given }: { readonly vehicleId: string
 }
 
 const ASKED_FIRST: readonly DescentField[] = ['lengthKm', 'dropM', 'speedKmh', 'massKg', 'waterPercent', 'boilingC'];
-const ASKED_LATER: readonly DescentField[] = ['frontPercent', 'altitudeM', 'airC', 'enginePercent'];
+const ASKED_LATER: readonly DescentField[] = ['frontPercent', 'discKg', 'caliperKg', 'altitudeM', 'airC', 'enginePercent'];
 
 function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: string; readonly tag: string; readonly kind: 'car' | 'motorcycle'; readonly atFirst: DescentDraft; readonly gradeAtFirst: Grade }) {
   const [draft, setDraft] = useState(atFirst);
@@ -101,7 +101,7 @@ function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: st
       {answers ? <View nativeID="answer">{<Answer answers={answers} />}</View> : null}
       <Choice question="Fluid inside" compact options={GRADES.filter((g) => g.grade !== 'mineral oil').map((g) => ({ value: g.grade, label: g.grade }))} chosen={grade} onChoose={(g) => { setGrade(g); setAnswers(null); }} />
       {ASKED_FIRST.map(field)}
-      <More title="More about the day" about="Brake split, altitude, air, engine" open={ASKED_LATER.some((f) => faults[f])}>
+      <More title="More about vehicle and day" about="Brake split, disc, caliper, altitude, air, engine" open={ASKED_LATER.some((f) => faults[f])}>
         {ASKED_LATER.map(field)}
       </More>
     </Page>

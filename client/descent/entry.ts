@@ -12,6 +12,8 @@ export interface DescentDraft {
   readonly altitudeM: string;
   readonly airC: string;
   readonly enginePercent: string;
+  readonly discKg: string;
+  readonly caliperKg: string;
   readonly waterPercent: string;
   readonly boilingC: string;
 }
@@ -28,6 +30,8 @@ export const DESCENT_FIELDS: Readonly<Record<DescentField, { readonly label: str
   altitudeM: { label: 'Altitude at the foot', unit: 'm', least: 0, most: 4500, why: 'Thin air lowers the boiling point.' },
   airC: { label: 'Air', unit: '°C', least: -30, most: 50 },
   enginePercent: { label: 'Held by the engine', unit: '%', least: 0, most: 80, why: 'None is the safe side.' },
+  discKg: { label: 'One front disc', unit: 'kg', least: 0.4, most: 30, why: 'A starting value until it was weighed.' },
+  caliperKg: { label: 'Its caliper with pads', unit: 'kg', least: 0.4, most: 25, why: 'A starting value until it was weighed.' },
   waterPercent: { label: 'Water in the fluid', unit: '%', least: 0, most: 10, why: 'The worst point that was measured.' },
   boilingC: { label: 'Or its boiling point, measured', unit: '°C', least: 100, most: 350, why: 'At 1013 hPa; it wins over the water.' },
 };
@@ -36,7 +40,7 @@ export const DESCENT_FIELDS: Readonly<Record<DescentField, { readonly label: str
 export function descentDraft(kind: 'car' | 'motorcycle', given: { readonly water?: string | undefined; readonly boiling?: string | undefined }): DescentDraft {
   const v = startingVehicle(kind);
   return {
-    lengthKm: '8', dropM: '500', speedKmh: '50', massKg: String(v.massKg), frontPercent: String(v.frontShare * 100), altitudeM: '0', airC: '25', enginePercent: '0',
+    lengthKm: '8', dropM: '500', speedKmh: '50', massKg: String(v.massKg), frontPercent: String(v.frontShare * 100), altitudeM: '0', airC: '25', enginePercent: '0', discKg: String(v.discKg), caliperKg: String(v.caliperKg),
     waterPercent: given.water ?? '', boilingC: given.boiling ?? '',
   };
 }
@@ -72,7 +76,7 @@ export function boilingOf(draft: DescentDraft, grade: Grade): Figure | null {
 export function vapourRequests(draft: DescentDraft, kind: 'car' | 'motorcycle', grade: Grade): VapourRequest[] | null {
   const boiling = boilingOf(draft, grade);
   if (!boiling || Object.keys(descentFaults(draft)).length > 0) return null;
-  const vehicle: DescentVehicle = { ...startingVehicle(kind), massKg: number(draft.massKg), frontShare: number(draft.frontPercent) / 100, engineShare: number(draft.enginePercent) / 100 };
+  const vehicle: DescentVehicle = { ...startingVehicle(kind), massKg: number(draft.massKg), frontShare: number(draft.frontPercent) / 100, engineShare: number(draft.enginePercent) / 100, discKg: number(draft.discKg), caliperKg: number(draft.caliperKg) };
   const speedMs = number(draft.speedKmh) / 3.6;
   return [1, 0.5, 1.5].map((times) => ({ vehicle, road: road(draft, Math.min(36, speedMs * times)), airC: number(draft.airC), altitudeM: number(draft.altitudeM), boiling }));
 }

@@ -24,7 +24,7 @@ import { Words } from '../ui/Words';
 import { CapQuestions } from './CapQuestions';
 import { draftOf, emptySample, entryOf, expectedGrade, readingsOf, unanswered, verdictSoFar, demandsOf, type FluidDraft, type Known, type SampleDraft } from './entry';
 import { FillChoice, fillOptions } from './FillChoice';
-import { ConditionView, MinimumView, StopView } from './FluidVerdictView';
+import { ConditionView, GradeVerdicts, MinimumView, StopView } from './FluidVerdictView';
 import { GoodUntil } from './GoodUntil';
 import { COLOUR_OPTIONS, DYE_OPTIONS, SampleLook } from './SampleLook';
 import { SampleReadings } from './SampleReadings';
@@ -83,14 +83,16 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
       {reservoir ? (
         <>
           <SampleLook sample={reservoir} place="reservoir" asksDrops={asksDrops(verdict, 'reservoir')} onChange={(part) => setSample('reservoir', part)} disabled={!open} />
-          <More title="Measure it, reservoir" about="Water, boiling point, strips. Without a reading no fluid passes." open={hasReadings(reservoir)}>
-            <SampleReadings sample={reservoir} place="reservoir" grade={expectedGrade(draft, known)} onChange={(part) => setSample('reservoir', part)} />
-          </More>
+          {open ? (
+            <More title="Measure it, reservoir" about="Water, boiling point, strips. Without a reading no fluid passes." open={hasReadings(reservoir)}>
+              <SampleReadings sample={reservoir} place="reservoir" grade={expectedGrade(draft, known)} onChange={(part) => setSample('reservoir', part)} />
+            </More>
+          ) : null}
         </>
       ) : null}
       {sampled.map((s) => (
         <More key={s.point} title={`Sample: ${placeOf(s.point)}`} about="The reservoir understates the calipers." open>
-          <SampleReadings sample={s} place={placeOf(s.point)} grade={expectedGrade(draft, known)} onChange={(part) => setSample(s.point, part)} />
+          {open ? <SampleReadings sample={s} place={placeOf(s.point)} grade={expectedGrade(draft, known)} onChange={(part) => setSample(s.point, part)} /> : null}
           <SampleLook sample={s} place={placeOf(s.point)} asksDrops={asksDrops(verdict, s.point)} onChange={(part) => setSample(s.point, part)} disabled={!open} />
           {open ? <Button label="Leave this sample out" onPress={() => set({ samples: draft.samples.filter((other) => other.point !== s.point) })} /> : null}
         </More>
@@ -128,6 +130,7 @@ function Pick({ draft, known, verdict, onChange, disabled }: { readonly draft: F
   return (
     <>
       <FillChoice draft={draft} options={options} judged={verdict.fill} onChange={onChange} disabled={disabled} />
+      <GradeVerdicts request={request} />
       <Choice question="Colour of the new fluid?" why="At the end the bleeder must run like this." options={COLOUR_OPTIONS} chosen={draft.newColour} onChoose={(newColour) => onChange({ newColour })} disabled={disabled} />
       <More title={`The new fluid is ${draft.newDye ? `dyed ${draft.newDye}` : 'not dyed'}`} about="Two dyes in turn show at the next change when the new one has arrived.">
         <Choice question="Dyed?" compact settled options={DYE_OPTIONS} chosen={draft.newDye ?? 'none'} onChoose={(d) => onChange({ newDye: d === 'none' ? null : d })} disabled={disabled} />

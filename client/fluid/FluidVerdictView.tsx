@@ -1,5 +1,5 @@
-import { figureText, sourceWords, type Source } from '@brook/core/figure';
-import { COMPATIBILITY_WORDS, CONDITION_WORDS, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS, type CompatibilityReason, type ConditionAnswer, type ConditionReason, type FluidVerdict } from '@brook/core/fluid';
+import { figureText, PRACTICE, sourceWords, type Source } from '@brook/core/figure';
+import { compatibility, COMPATIBILITY_WORDS, CONDITION_WORDS, GRADES, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS, type CompatibilityReason, type CompatibilityRequest, type ConditionAnswer, type ConditionReason, type FluidVerdict } from '@brook/core/fluid';
 import { View } from 'react-native';
 import { FaultList } from '../faults/FaultList';
 import { capital, lowerFirst } from '../ui/capital';
@@ -59,6 +59,22 @@ export function MinimumView({ verdict }: { readonly verdict: FluidVerdict }) {
         ))}
         {minimum.figures.length === 0 ? <Words>Mineral oil has no boiling limits in these standards.</Words> : null}
       </View>
+    </More>
+  );
+}
+
+/** Every grade there is, judged for this vehicle: whatever somebody brings along. */
+export function GradeVerdicts({ request }: { readonly request: Omit<CompatibilityRequest, 'candidates'> }) {
+  const candidates = [...GRADES.map((g) => ({ id: g.words, grade: g.grade, isoClass: null })), { id: 'DOT 4, class 6', grade: 'DOT 4' as const, isoClass: 'class 6' as const }];
+  return (
+    <More title="Any other fluid" about="Every grade, judged for this vehicle">
+      {compatibility({ ...request, candidates }).candidates.map((c) => (
+        <View key={c.id}>
+          <Words strong>{`${c.id}: ${c.verdict}`}</Words>
+          <Words size="small">{c.reasons.map((r) => COMPATIBILITY_WORDS[r.code]).join(' ')}</Words>
+        </View>
+      ))}
+      <SourceLine source={PRACTICE} />
     </More>
   );
 }

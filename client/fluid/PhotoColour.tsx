@@ -54,7 +54,7 @@ export function PhotoColour({ place, onTake }: { readonly place: string; readonl
 
   return (
     <View style={styles.box}>
-      <input ref={input} type="file" accept="image/*" capture="environment" hidden aria-label={`Photo, ${place}`} onChange={(e) => choose(e.target.files?.[0])} />
+      <input ref={input} type="file" accept="image/*" hidden aria-label={`Photo, ${place}`} onChange={(e) => choose(e.target.files?.[0])} />
       {chosen ? (
         <>
           <Words strong>{['Tap the fluid.', 'Now tap the white paper beside it.', reading || problem ? '' : 'Reading …'][taps.length]}</Words>

@@ -111,6 +111,7 @@ function Menu() {
     <View style={styles.menu}>
       <MenuItem word="Vehicles" onPress={() => router.push('/vehicles')} />
       <MenuItem word="Shelf" onPress={() => router.push('/shelf')} />
+      <MenuItem word="Rules" onPress={() => router.push('/rules')} />
       <MenuItem word={other === 'pit' ? 'Pit light' : 'Sunlight'} onPress={turn} />
       <MenuItem word="Sign out" onPress={() => signOut.mutate(undefined, { onSuccess: () => router.replace('/sign-in') })} />
     </View>
@@ -130,7 +131,7 @@ function MenuItem({ word, onPress }: { readonly word: string; readonly onPress: 
 const styles = StyleSheet.create({
   top: { gap: SPACE.hair },
   title: { gap: SPACE.hair },
-  menu: { flexDirection: 'row', gap: SPACE.large, borderBottomWidth: 1, borderBottomColor: colour.hairline },
+  menu: { flexDirection: 'row', gap: SPACE.medium, borderBottomWidth: 1, borderBottomColor: colour.hairline },
   menuItem: { paddingRight: SPACE.small },
   item: { borderTopWidth: 1, borderTopColor: colour.hairline },
   link: { paddingVertical: SPACE.medium, gap: SPACE.hair },

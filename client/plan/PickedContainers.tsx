@@ -67,6 +67,7 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
           chosen={looked ? 'yes' : null} onChoose={(answer) => onLooked(answer === 'yes')}
         />
       ) : null}
+      <Words size="small" tone="softWords">{`By the house rule on opened containers: ${pick.openRule}.`}</Words>
       {pick.lookedBy ? <Words size="small" tone="softWords">{`Second look taken by ${pick.lookedBy}.`}</Words> : null}
     </View>
   );

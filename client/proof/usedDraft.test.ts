@@ -5,7 +5,7 @@ import { balanceOf, usedDraftOf, usedFaults, usedOf, type UsedDraft } from './us
 
 const ID = (n: number) => `5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a1${n}`;
 const pick = (...leftMl: number[]): JobPick => ({
-  kind: 'enough', lookedBy: null, leftOverMl: { label: 'Left over', value: 0, unit: 'mL', rule: 'given', source: { kind: 'entry' }, from: [] },
+  kind: 'enough', lookedBy: null, openRule: '30 days capped', leftOverMl: { label: 'Left over', value: 0, unit: 'mL', rule: 'given', source: { kind: 'entry' }, from: [] },
   containers: leftMl.map((left, n) => ({ id: ID(n), grade: 'DOT 4', isoClass: null, batch: `K-${n}`, sizeMl: 500, leftMl: left, state: 'sealed', openedDays: null, keptCapped: true, ageDays: 3, restedHours: null, reasons: [] })),
 });
 const RUN = { pouredMl: 612.34, bledMl: 500.11, removedMl: 90 };

@@ -42,6 +42,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
       <Section title="Who did what">
         <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
         {job.planAccepted ? <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words> : null}
+        {job.pick?.kind === 'enough' && job.pick.lookedBy ? <Words size="small">{`Opened containers looked at twice by ${job.pick.lookedBy}; house rule: ${job.pick.openRule}`}</Words> : null}
         {job.events.length > 0 ? <Words size="small">{`Bled by ${[...new Set(job.authors.map((a) => a.by))].join(', ')}`}</Words> : null}
         {job.proof.by ? <Words size="small">{`Proved by ${job.proof.by}`}</Words> : null}
         {job.drives.map((d, i) => (

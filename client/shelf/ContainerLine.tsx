@@ -1,10 +1,13 @@
 import type { Container } from '@brook/contract';
-import { ADMIT_WORDS } from '@brook/core/shelf';
+import { standardOf } from '@brook/core/fluid';
+import { PRACTICE, sourceWords } from '@brook/core/figure';
+import { ADMIT_WORDS, REST_HOURS } from '@brook/core/shelf';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useContainerAct } from '../data/shelf';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { clockTime, shortDate } from '../ui/dates';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
 import { Press } from '../ui/Press';
@@ -38,8 +41,9 @@ export function ContainerLine({ container: c }: { readonly container: Container 
       </Press>
       {open ? (
         <View style={styles.inside}>
+          <Words size="small" tone="softWords">{`By ${standardOf(c.grade, c.isoClass)}. Came ${shortDate(c.receivedAt)}${c.openedAt ? `, opened ${shortDate(c.openedAt)}` : ''}.`}</Words>
           {c.admit.reasons.map((r) => (
-            <Caution key={r.code} title={ADMIT_WORDS[r.code]} />
+            <Caution key={r.code} title={ADMIT_WORDS[r.code]}>{sourceWords(PRACTICE)}</Caution>
           ))}
           {c.state === 'sealed' ? <OpenedSince onOpen={(openedDaysAgo) => act.mutate({ kind: 'open', openedDaysAgo, keptCapped: true })} /> : null}
           {c.state === 'opened' && c.keptCapped ? <Button label="It was not kept capped" onPress={() => act.mutate({ kind: 'open', openedDaysAgo: c.openedDays, keptCapped: false })} /> : null}
@@ -72,9 +76,15 @@ function Discard({ onDiscard, leftMl }: { readonly onDiscard: (caught: boolean) 
 }
 
 function stateWords(c: Container): string {
-  if (c.state === 'sealed') return c.restedHours !== null && c.restedHours < 48 ? `sealed, carried ${Math.round(c.restedHours)} h ago` : 'sealed';
+  if (c.state === 'sealed') return c.restedHours !== null && c.restedHours < REST_HOURS ? `sealed, rests until ${restsUntil(c.restedHours)}` : 'sealed';
   if (c.openedDays === null) return 'opened, nobody knows when';
   return `opened ${c.openedDays === 0 ? 'today' : c.openedDays === 1 ? 'yesterday' : `${c.openedDays} days ago`}${c.keptCapped ? '' : ', not kept capped'}`;
+}
+
+/** When a container that has travelled may be used. */
+function restsUntil(restedHours: number): string {
+  const until = new Date(Date.now() + (REST_HOURS - restedHours) * 3_600_000).toISOString();
+  return `${shortDate(until) === 'today' ? '' : 'tomorrow, '}${clockTime(until)}`;
 }
 
 const styles = StyleSheet.create({

@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { Press } from './Press';
+import { About, Question } from './Question';
 import { colour, SPACE, TOUCH } from './theme';
 import { Words } from './Words';
 
@@ -34,16 +35,7 @@ export interface ChoiceProps<T extends string> {
 export function Choice<T extends string>({ question, why, options, chosen, onChoose, fault, stacked, compact, disabled, settled }: ChoiceProps<T>) {
   return (
     <View role="radiogroup" aria-label={question} style={styles.group} testID={chosen === null && !settled ? 'unanswered' : 'answered'}>
-      <View>
-        <Words size={compact ? 'small' : 'body'} tone={compact ? 'softWords' : 'words'} strong={!compact}>
-          {question}
-        </Words>
-        {why ? (
-          <Words size="small" tone="softWords">
-            {why}
-          </Words>
-        ) : null}
-      </View>
+      <Question question={question} why={why} compact={compact} />
       <View style={[styles.options, stacked ? styles.stacked : null]}>
         {options.map((o) => (
           <Press
@@ -63,11 +55,7 @@ export function Choice<T extends string>({ question, why, options, chosen, onCho
                 <Words size={compact || o.swatch || options.length > 3 ? (stacked ? 'body' : 'small') : 'body'} strong={o.value === chosen} align={stacked ? 'left' : 'center'}>
                   {o.label}
                 </Words>
-                {o.about ? (
-                  <Words size="small" tone="softWords">
-                    {o.about}
-                  </Words>
-                ) : null}
+                <About about={o.about} />
               </View>
             </View>
           </Press>

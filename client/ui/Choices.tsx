@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import type { Option } from './Choice';
 import { Press } from './Press';
+import { About, Question } from './Question';
 import { colour, SPACE, TOUCH } from './theme';
 import { Words } from './Words';
 
@@ -21,14 +22,7 @@ export function Choices<T extends string>({ question, why, options, chosen, onCh
   const toggle = (value: T) => onChoose(chosen.includes(value) ? chosen.filter((v) => v !== value) : [...chosen, value]);
   return (
     <View role="group" aria-label={question} style={styles.group} testID={chosen.length === 0 && !mayBeNone ? 'unanswered' : 'answered'}>
-      <View>
-        <Words strong>{question}</Words>
-        {why ? (
-          <Words size="small" tone="softWords">
-            {why}
-          </Words>
-        ) : null}
-      </View>
+      <Question question={question} why={why} />
       {options.map((o) => {
         const on = chosen.includes(o.value);
         return (
@@ -40,11 +34,7 @@ export function Choices<T extends string>({ question, why, options, chosen, onCh
               <View style={styles.mark}>{on ? <Words size="small" strong>✓</Words> : null}</View>
               <View style={styles.text}>
                 <Words strong={on}>{o.label}</Words>
-                {o.about ? (
-                  <Words size="small" tone="softWords">
-                    {o.about}
-                  </Words>
-                ) : null}
+                <About about={o.about} />
               </View>
             </View>
           </Press>

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Press } from './Press';
+import { About } from './Question';
 import { colour, SPACE } from './theme';
 import { Words } from './Words';
 
@@ -22,11 +23,7 @@ export function More({ title, about, children, open: openAtFirst = false }: More
         <View style={styles.line}>
           <View style={styles.text}>
             <Words strong>{title}</Words>
-            {about ? (
-              <Words size="small" tone="softWords">
-                {about}
-              </Words>
-            ) : null}
+            <About about={about} />
           </View>
           <Words size="small" strong>
             {open ? 'Less' : 'More'}

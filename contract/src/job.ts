@@ -2,7 +2,7 @@ import { COLOURS, DEMAND_SOURCES, type Dye, type FluidVerdict } from '@brook/cor
 import { PEDAL_RESULTS } from '@brook/core/pedal';
 import type { PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
-import type { AdmitReason, ShelfContainer } from '@brook/core/shelf';
+import type { AdmitReason, OpenRule, ShelfContainer } from '@brook/core/shelf';
 import type { Figure } from '@brook/core/figure';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
@@ -50,7 +50,7 @@ export const endJob = z.strictObject({ reason: line('Reason', 3, 300) });
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
 export type JobPick =
-  | { readonly kind: 'enough'; readonly containers: readonly (ShelfContainer & { readonly reasons: readonly AdmitReason[] })[]; readonly leftOverMl: Figure; readonly lookedBy: string | null }
+  | { readonly kind: 'enough'; readonly containers: readonly (ShelfContainer & { readonly reasons: readonly AdmitReason[] })[]; readonly leftOverMl: Figure; readonly lookedBy: string | null; readonly openRule: OpenRule }
   | { readonly kind: 'short'; readonly missingMl: Figure };
 
 const named = z.object({ by: z.string(), at: isoTime });

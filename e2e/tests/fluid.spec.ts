@@ -85,6 +85,19 @@ test('good fluid is left in: the readings stay, nothing was opened', async ({ pa
   expect(await workshop.get(job.id)).toMatchObject({ vehicleDrive: 'free', fluid: { samples: [{ water: { percent: 0.8 } }], verdict: { condition: { verdict: 'good' } } } });
 });
 
+// Natural rubber and a grade up: common practice, no source.
+test('old seals and a better grade: with caution, and the reason', async ({ page }) => {
+  const { workshop } = await atTheCap(page);
+  await workshop.shelve(undefined, { grade: 'DOT 5.1', sizeMl: 500, count: 1 });
+  await page.reload();
+  await answer(page, LOOKED);
+  await unfold(page, 'Old seals, changed parts');
+  await answer(page, { 'The seals are': 'Natural rubber', 'Which fluid goes in?': /^DOT 5.1/ });
+  await expect(page.getByText(/the seals may be natural rubber. Ask for the maker’s advice/)).toBeVisible();
+  await unfold(page, 'Any other fluid');
+  for (const verdict of ['DOT 3: must not', 'DOT 4: may fill', 'DOT 5.1 (five point one, glycol): with caution', 'Mineral oil: must not']) await expect(page.getByText(verdict)).toBeVisible();
+});
+
 test('cap and part that cannot both be obeyed: a person decides and writes why', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, { ...LOOKED, 'Read the cap: which grade?': 'DOT 5 (five, silicone)' });

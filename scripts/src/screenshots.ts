@@ -20,8 +20,8 @@ interface Picture {
   readonly name: string;
   readonly size?: typeof PHONE;
   readonly dark?: boolean;
-  /** Vehicle tag and stage of the demo's job to open, or a path. */
-  readonly open: string | readonly [tag: string, stage: string];
+  /** A path, vehicle tag and stage of the demo's job to open, or a page of a vehicle. */
+  readonly open: string | readonly [tag: string, stage: string] | { readonly vehicle: string; readonly page: string };
   readonly then?: (page: Page) => Promise<void>;
 }
 
@@ -29,16 +29,38 @@ const openFigure = async (page: Page) => {
   await page.getByRole('button', { name: /^Fluid to bleed: 372 mL/ }).click();
   await page.getByRole('button', { name: /^Strokes: 62/ }).last().click();
 };
-const readFluid = async (page: Page) => {
-  for (const [question, answer] of [[/cap/, 'DOT 4'], [/reservoir/, 'brown'], [/hazy/, 'clear'], [/another product/, 'None of these']] as const) {
-    await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: answer, exact: true }).click();
+const answer = async (page: Page, answers: readonly (readonly [question: RegExp, answer: string | RegExp])[]) => {
+  for (const [question, word] of answers) {
+    const group = page.getByRole('radiogroup', { name: question }).or(page.getByRole('group', { name: question }));
+    await group.getByRole('radio', { name: word, exact: true }).or(group.getByRole('checkbox', { name: word, exact: true })).click();
   }
-  await page.getByText('Read the cap: which grade?').scrollIntoViewIfNeeded();
+};
+const look = (grade: string | RegExp, colour: string) => [[/the cap/, grade], [/Colour in the reservoir/, colour], [/Clear, hazy.*reservoir/, 'clear'], [/another product, reservoir/, 'None of these']] as const;
+const readFluid = async (page: Page) => {
+  await answer(page, look('DOT 4', 'brown'));
+  await page.getByRole('button', { name: 'Measure it, reservoir' }).click();
+  await page.getByLabel('Water, reservoir').fill('2.6');
+  await page.getByRole('button', { name: 'Sample at a bleeder' }).click();
+  await answer(page, [[/Where was it taken/, 'left rear']]);
+  await page.getByLabel('Water, left rear').fill('3.4');
+  await page.getByRole('heading', { name: 'Replace now' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+};
+const wrongBottle = async (page: Page) => {
+  await answer(page, [...look(/^DOT 5.1/, 'amber'), [/Which fluid goes in/, /^DOT 5 \(five/]]);
+  await page.getByText('Which fluid goes in?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
+};
+const reckon = async (page: Page) => {
+  await page.getByLabel('Length of the descent').fill('11');
+  await page.getByLabel('Drop').fill('780');
+  await page.getByLabel('Mass, loaded').fill('2900');
+  await page.getByTestId('next-action').click();
+  await page.getByText(/of margin|would boil/).first().waitFor();
 };
 
 const ALL: readonly Picture[] = [
   { name: 'jobs', open: '/' },
-  { name: 'fluid', open: ['HP 1', 'fluid'], then: readFluid },
+  { name: 'fluid', open: ['SM 1', 'fluid'], then: readFluid },
+  { name: 'wrong-bottle', open: ['HP 1', 'fluid'], then: wrongBottle },
   { name: 'plan', open: ['HC 7', 'plan'] },
   { name: 'figure', open: ['HC 7', 'plan'], then: openFigure },
   { name: 'run', open: ['HC 2', 'run'] },
@@ -47,9 +69,14 @@ const ALL: readonly Picture[] = [
   { name: 'proof', open: ['HC 6', 'proof'] },
   { name: 'release', open: ['MC 1', 'test drive'] },
   { name: 'record', open: ['HC 4', 'released'] },
+  { name: 'shelf', open: '/shelf' },
+  { name: 'history', open: { vehicle: 'SM 1', page: 'history' } },
+  { name: 'descent', open: { vehicle: 'SM 1', page: 'descent' }, then: reckon },
+  { name: 'rules', open: '/rules' },
   { name: 'jobs-wide', size: WIDE, open: '/' },
   { name: 'plan-wide', size: WIDE, open: ['HC 7', 'plan'] },
   { name: 'run-wide', size: WIDE, open: ['HC 2', 'run'] },
+  { name: 'history-wide', size: WIDE, open: { vehicle: 'SM 1', page: 'history' } },
 ];
 
 rmSync(DIR, { recursive: true, force: true });
@@ -81,7 +108,7 @@ async function take(browser: Browser, url: string, { name, size = PHONE, dark, o
     await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
     const page = await context.newPage();
     await page.clock.setFixedTime(new Date(DAY));
-    await page.goto(`${url}${typeof open === 'string' ? open : await pathOf(page, url, open)}`);
+    await page.goto(`${url}${typeof open === 'string' ? open : 'vehicle' in open ? await vehiclePath(page, url, open) : await pathOf(page, url, open)}`);
     await page.getByTestId('next-action').or(page.getByRole('radiogroup').first()).first().waitFor();
     await then?.(page);
     await page.evaluate(() => document.fonts.ready.then(() => undefined));
@@ -98,4 +125,9 @@ async function pathOf(page: Page, url: string, [tag, stage]: readonly [string, s
   const job = jobs.find((j) => j.vehicleTag === tag && j.stage === stage);
   if (!job) throw new Error(`the demo has no job of ${tag} at ${stage}`);
   return `/jobs/${job.id}`;
+}
+
+async function vehiclePath(page: Page, url: string, { vehicle, page: name }: { readonly vehicle: string; readonly page: string }): Promise<string> {
+  const vehicles = (await (await page.request.get(`${url}/api/v1/vehicles`)).json()) as { id: string; tag: string }[];
+  return `/vehicles/${vehicles.find((v) => v.tag === vehicle)!.id}/${name}`;
 }

@@ -75,6 +75,14 @@ test('a boiling reading replaces the water reading of its own point, and both ar
   expect(condition(of('DOT 4', wet(3.5), { point: 'left-rear', ...boils(200) })).verdict).toBe('replace now');
 });
 
+// FMVSS 116 S5.1.2 and S6.2: DOT 4 with the 3.7 % of the humidified reference fluid boils at 155 °C at least.
+test('a water reading brings the boiling point that it stands for, until one is measured', () => {
+  const labels = (sample: Partial<Sample>) => condition(of('DOT 4', sample)).inputs.map((f) => f.label);
+  expect(condition(of('DOT 4', wet(3.7))).inputs[1]).toMatchObject({ label: 'Boiling point by its water, reservoir', value: expect.closeTo(155, 9), source: { kind: 'model' } });
+  expect(labels({ ...wet(3.7), ...boils(160) })).toEqual(['Water, reservoir', 'Boiling point, reservoir']);
+  expect(labels(wet(2, 'DOT 3'))).toEqual(['Water, reservoir']);
+});
+
 test('a reading at altitude is corrected before it is judged', () => {
   // 850 hPa lacks 122 mmHg to 1013 hPa: 176 °C as read is 180.8 °C.
   expect(condition(of('DOT 4', boils(176))).verdict).toBe('replace at this visit');

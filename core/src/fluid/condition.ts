@@ -1,5 +1,5 @@
 import { ENTRY, figure, MODEL, PRACTICE, type Figure, type Source } from '../figure';
-import { boilingPointC, measuredBoilingFigure } from './boiling';
+import { boilingFigure, boilingPointC, measuredBoilingFigure } from './boiling';
 import { limitsOf } from './compatibility';
 import { CHEMISTRY, type Chemistry, type Grade } from './grades';
 import type { IsoClass } from './limits';
@@ -103,7 +103,7 @@ export function condition(request: ConditionRequest): ConditionAnswer {
   const measured = reasons.some((r) => r.code === 'boils well' || r.code === 'dry enough' || asksMore(r));
   const all = measured ? reasons : [...reasons, finding('colour does not pass', 'reservoir', 'not measured', PRACTICE)];
   const verdict = all.reduce<ConditionVerdict>((worst, r) => (rank(r.asks) > rank(worst) ? r.asks : worst), 'good');
-  return { verdict, governing: all.filter((r) => r.asks === verdict), reasons: all, inputs: request.samples.flatMap(inputsOf) };
+  return { verdict, governing: all.filter((r) => r.asks === verdict), reasons: all, inputs: request.samples.flatMap((s) => inputsOf(request, s)) };
 }
 
 /**
@@ -198,10 +198,13 @@ function marginTo(unit: '°C' | '%' | 'ppm' | 'pH', limit: number, value: number
   return figure({ label: 'Distance to the limit', value, unit, rule: `to the limit of ${Number(limit.toFixed(1))} ${unit}; below 0 is past it`, source });
 }
 
-function inputsOf(s: Sample): Figure[] {
+function inputsOf({ grade, isoClass }: ConditionRequest, s: Sample): Figure[] {
   const entry = (label: string, value: number, unit: '%' | 'ppm' | 'pH', rule: string) => figure({ label: `${label}, ${s.point}`, value, unit, rule, source: ENTRY });
+  const water = s.water && entry('Water', s.water.percent, '%', `read off the meter, set to ${s.water.meterGrade}`);
+  const estimates = water && !s.boiling && CHEMISTRY[grade] === 'glycol' && s.water!.meterGrade === grade;
   return [
-    ...(s.water ? [entry('Water', s.water.percent, '%', `read off the meter, set to ${s.water.meterGrade}`)] : []),
+    ...(water ? [water] : []),
+    ...(estimates ? [{ ...boilingFigure(limitsOf(grade, isoClass), water), label: `Boiling point by its water, ${s.point}` }] : []),
     ...(s.boiling ? [{ ...measuredBoilingFigure(s.boiling.observedC, s.boiling.ambientHpa), label: `Boiling point, ${s.point}` }] : []),
     ...(s.copperPpm === null ? [] : [entry('Copper', s.copperPpm, 'ppm', 'read off a strip')]),
     ...(s.pH === null ? [] : [entry('pH', s.pH, 'pH', 'read off a strip')]),

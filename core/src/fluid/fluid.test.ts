@@ -1,4 +1,4 @@
-import { CHEMISTRY, fluidVerdict, GRADES, HOLD_WORDS, readingFault, READINGS, VERDICT_WORDS, type FluidRequest, type Grade, type ReadingKind, type Sample } from '.';
+import { CHEMISTRY, fluidVerdict, GRADES, HOLD_WORDS, readingFault, READINGS, standardOf, VERDICT_WORDS, type FluidRequest, type Grade, type ReadingKind, type Sample } from '.';
 
 const SAMPLE: Sample = { point: 'reservoir', colour: 'straw', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, water: null, boiling: null, copperPpm: null, pH: null, practice: false };
 const ask = (cap: Grade, more: Partial<FluidRequest> = {}, sample: Partial<Sample> = {}): FluidRequest => ({
@@ -9,6 +9,10 @@ const ask = (cap: Grade, more: Partial<FluidRequest> = {}, sample: Partial<Sampl
 // FMVSS 116 (49 CFR 571.116): DOT 3, 4 and 5.1 are glycol based, DOT 5 is silicone based, by S5.1 and S5.2.2.
 test('DOT 5.1 is glycol and DOT 5 is silicone', () => {
   expect([CHEMISTRY['DOT 3'], CHEMISTRY['DOT 4'], CHEMISTRY['DOT 5.1'], CHEMISTRY['DOT 5']]).toEqual(['glycol', 'glycol', 'glycol', 'silicone']);
+});
+
+test('a label belongs to a standard by name', () => {
+  expect([standardOf('DOT 4', null), standardOf('DOT 4', 'class 6'), standardOf('mineral oil', null)]).toEqual(['FMVSS 116, DOT 4', 'ISO 4925, class 6', 'ISO 7308']);
 });
 
 test('the words tell DOT 5 and DOT 5.1 apart by what they are', () => {

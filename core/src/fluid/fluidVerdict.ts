@@ -1,17 +1,11 @@
-import { compatibility, remedyFor, type Candidate, type CandidateVerdict, type CompatibilityAnswer, type Demand, type DemandSource, type Remedy } from './compatibility';
+import { compatibility, remedyFor, type Candidate, type CandidateVerdict, type CompatibilityAnswer, type CompatibilityRequest, type Remedy } from './compatibility';
 import { condition, type ConditionAnswer, type Sample } from './condition';
 import { CHEMISTRY, type Grade } from './grades';
 import type { IsoClass } from './limits';
 import type { Dye } from './looks';
 
 /** Everything that is asked about fluid before a job goes on. */
-export interface FluidRequest {
-  readonly demands: readonly Demand[];
-  /** Which demand a person decided to follow where they cannot all be obeyed. */
-  readonly follow: DemandSource | null;
-  readonly control: 'none' | 'ABS' | 'stability control';
-  readonly seals: 'ordinary' | 'natural rubber';
-  readonly inSystem: Grade | 'unknown' | 'empty';
+export interface FluidRequest extends Omit<CompatibilityRequest, 'candidates'> {
   readonly lastDye: Dye | null;
   readonly samples: readonly Sample[];
   /** What is to be filled, once it is chosen. */

@@ -2,7 +2,7 @@ export { CHEMISTRY, GRADES, type Chemistry, type Grade } from './grades';
 export { CLARITIES, COLOURS, DROPS, DYES, FOREIGN_SIGNS, SWATCHES, type Clarity, type Colour, type Drops, type Dye, type ForeignSign } from './looks';
 export { fluidVerdict, type FluidHold, type FluidRequest, type FluidVerdict } from './fluidVerdict';
 export { readingFault, READINGS, type ReadingKind } from './readings';
-export { CLASS_LIMITS, GRADE_LIMITS, WET_WATER_PERCENT, type FluidLimits, type IsoClass } from './limits';
+export { CLASS_LIMITS, GRADE_LIMITS, standardOf, WET_WATER_PERCENT, type FluidLimits, type IsoClass } from './limits';
 export { atLocalPressureC, boilingFigure, boilingPointC, waterFromBoilingPercent, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC } from './boiling';
 export { viscosityMm2s } from './viscosity';
 export {

@@ -37,5 +37,11 @@ export const CLASS_LIMITS: Readonly<Record<IsoClass, FluidLimits>> = {
   'class 7': limits(260, 180, 750, ISO),
 };
 
+/** The standard that a label's grade or class belongs to, by name. */
+export function standardOf(grade: Grade, isoClass: IsoClass | null): string {
+  if (isoClass) return `ISO 4925, ${isoClass}`;
+  return grade === 'mineral oil' ? 'ISO 7308' : `FMVSS 116, ${grade}`;
+}
+
 /** Water in the reference fluid at which the humidification test of FMVSS 116 S6.2 ends, % by mass. */
 export const WET_WATER_PERCENT = 3.7;

@@ -50,7 +50,7 @@ export function vapourMargin(request: VapourRequest): VapourAnswer {
     source: MODEL,
     from: [
       entry('Length', road.reduce((sum, p) => sum + p.lengthM, 0), 'm'), entry('Drop', road.reduce((sum, p) => sum + p.dropM, 0), 'm'),
-      entry('Speed', last.speedMs * 3.6, 'km/h'), entry('Mass', vehicle.massKg, 'kg'), entry('Air', airC, '°C'),
+      entry('Speed', last.speedMs * 3.6, 'km/h'), entry('Mass', vehicle.massKg, 'kg'), entry('One front disc', vehicle.discKg, 'kg'), entry('Its caliper', vehicle.caliperKg, 'kg'), entry('Air', airC, '°C'),
     ],
   });
   const local = figure({

@@ -14,7 +14,7 @@ test('from intake to release, as the way goes', async () => {
   let job = await tech.open('H 1');
   expect(job).toMatchObject({ number: 1, stage: 'fluid', vehicleDrive: 'free', openedBy: 'Tech One' });
   job = await tech.change(job, 'put', 'fluid', SOUND_FLUID);
-  expect(job).toMatchObject({ stage: 'plan', fluid: { verdict: { verdict: 'fill', fill: { grade: 'DOT 4' } } }, planResult: { verdict: 'planned' }, pick: { kind: 'enough', lookedBy: null } });
+  expect(job).toMatchObject({ stage: 'plan', fluid: { verdict: { verdict: 'fill', fill: { grade: 'DOT 4' } } }, planResult: { verdict: 'planned' }, pick: { kind: 'enough', lookedBy: null, openRule: '30 days capped' } });
   job = await tech.change(job, 'post', 'plan/accept');
   expect(job).toMatchObject({ stage: 'run', planAccepted: { by: 'Tech One' } });
   const appended = await tech.events(job, fullRun(job)).expect(200);

@@ -25,7 +25,7 @@ export async function pickFor(job: Job, rules: HouseRules, at: Date, transaction
     .slice(0, MOST);
   const pick = pickFromShelf(job.planResult.plan.totals.pouredMl, usable);
   if (pick.kind === 'short') return pick;
-  return { ...pick, containers: pick.containers.map((c) => usable.find((u) => u.id === c.id)!), lookedBy: null };
+  return { ...pick, containers: pick.containers.map((c) => usable.find((u) => u.id === c.id)!), lookedBy: null, openRule: rules.openContainers };
 }
 
 async function promisedToOthers(job: Job, transaction?: Transaction): Promise<Set<string>> {
