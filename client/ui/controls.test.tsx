@@ -1,6 +1,9 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { ActionBar, PromptBar } from './ActionBar';
 import { Choice } from './Choice';
+import { Choices } from './Choices';
+import { More } from './More';
+import { Words } from './Words';
 import { DriveMark, spokenVehicle } from './DriveMark';
 import { Field } from './Field';
 
@@ -31,6 +34,35 @@ describe('a choice', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'Yes' }));
     expect(onChoose).not.toHaveBeenCalled();
   });
+});
+
+describe('a question with several answers', () => {
+  test('an answer is put on and taken off by itself', () => {
+    const onChoose = jest.fn();
+    render(<Choices question="Cap?" options={OPTIONS} chosen={['yes']} onChoose={onChoose} />);
+    expect(screen.getByRole('checkbox', { name: 'Yes' }).getAttribute('aria-checked')).toBe('true');
+    fireEvent.click(screen.getByRole('checkbox', { name: 'No' }));
+    expect(onChoose).toHaveBeenLastCalledWith(['yes', 'no']);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Yes' }));
+    expect(onChoose).toHaveBeenLastCalledWith([]);
+  });
+
+  test('is open until something is chosen, unless none is an answer too', () => {
+    const { rerender } = render(<Choices question="Cap?" options={OPTIONS} chosen={[]} onChoose={jest.fn()} />);
+    expect(screen.getByTestId('unanswered')).toBeTruthy();
+    rerender(<Choices question="Cap?" options={OPTIONS} chosen={[]} onChoose={jest.fn()} mayBeNone />);
+    expect(screen.queryByTestId('unanswered')).toBeNull();
+  });
+});
+
+test('what most jobs do not need is one tap away and says whether it is open', () => {
+  render(<More title="Strips" about="Copper and pH"><Words>inside</Words></More>);
+  const head = screen.getByRole('button', { name: 'Strips' });
+  expect(head.getAttribute('aria-expanded')).toBe('false');
+  expect(screen.queryByText('inside')).toBeNull();
+  fireEvent.click(head);
+  expect(head.getAttribute('aria-expanded')).toBe('true');
+  expect(screen.getByText('inside')).toBeTruthy();
 });
 
 describe('the one next action', () => {
