@@ -30,7 +30,7 @@ export function FluidRecord({ job }: { readonly job: Job }) {
       {fluid.samples.map((s) => (
         <Words key={s.point}>{`${capital(placeOf(s.point))}: ${[s.colour ?? s.dye, s.clarity, s.foreign === 'none' ? null : s.foreign, s.dropsInWater && `drops ${s.dropsInWater}`, s.practice ? 'practice reading' : null].filter(Boolean).join(', ')}.`}</Words>
       ))}
-      {fluid.fill ? <Words strong>{`Filled: ${fluid.fill.grade}${fluid.fill.isoClass ? `, ${fluid.fill.isoClass}` : ''}${fluid.newColour ? `, ${fluid.newColour}` : ''}${fluid.newDye ? `, dyed ${fluid.newDye}` : ''}.`}</Words> : null}
+      {fluid.fill ? <Words strong>{`${job.fluidUsed ? 'Filled' : 'Chosen to go in'}: ${fluid.fill.grade}${fluid.fill.isoClass ? `, ${fluid.fill.isoClass}` : ''}${fluid.newColour ? `, ${fluid.newColour}` : ''}${fluid.newDye ? `, dyed ${fluid.newDye}` : ''}.`}</Words> : null}
       {fluid.verdict.condition ? (
         <More title={VERDICT_WORDS[fluid.verdict.condition.verdict]} about="The verdict on the old fluid, with its reasons">
           <ConditionView answer={fluid.verdict.condition} placeOf={placeOf} />

@@ -5,10 +5,7 @@ import { SMALL_CAR, vapourMargin } from '@brook/core/vapour';
 function askFile(path: './descent.worker' | './photo.worker', question: unknown): { kind: string }[] {
   const said: { kind: string }[] = [];
   const post = jest.spyOn(globalThis as unknown as Window, 'postMessage').mockImplementation(((message: { kind: string }) => void said.push(message)) as never);
-  jest.isolateModules(() => {
-    if (path === './descent.worker') require('./descent.worker');
-    else require('./photo.worker');
-  });
+  jest.isolateModules(() => void jest.requireActual(path));
   (globalThis.onmessage as unknown as (event: { data: unknown }) => void)({ data: question });
   post.mockRestore();
   globalThis.onmessage = null;

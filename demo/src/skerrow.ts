@@ -19,7 +19,9 @@ const old: FluidEntry = entry('DOT 3', [wet('reservoir', 3.1, { colour: 'brown',
 /** A flush that went through and was released. */
 const released = (vehicleTag: string, daysAgo: number, fluid: FluidEntry, by = 'una'): SeedJob => ({ vehicleTag, daysAgo, by, fluid, reach: 'released' });
 /** Looked at and measured on the round; nothing was opened. */
-const checked = (vehicleTag: string, daysAgo: number, fluid: FluidEntry, by = 'una'): SeedJob => ({ vehicleTag, daysAgo, by, fluid, reach: 'ended', endReason: 'Measured on the round, nothing opened.' });
+const checked = (vehicleTag: string, daysAgo: number, fluid: FluidEntry, by = 'una'): SeedJob => ({
+  vehicleTag, daysAgo, by, fluid: { ...fluid, fill: null, newColour: null }, reach: 'ended', endReason: 'Measured on the round, nothing opened.',
+});
 
 /** Two years of finished flushes, and of readings in between. */
 const history: SeedJob[] = [

@@ -1,7 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { answer, LOOKED, SOUND, unfold } from '../support/fluid';
-import { nextMove } from '../support/stranger';
 import { Workshop } from '../support/workshop';
 
 /** Every screen, with what must be on it before it is looked at. */
@@ -76,7 +75,12 @@ const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Wo
   ['preparing', async (page, w) => {
     const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
     await page.goto(`/jobs/${job.id}`);
-    while ((await page.getByText('1 of 7').count()) === 0) await nextMove(page);
+    // An opened container of an earlier job may be among those picked; then it is looked at twice.
+    await page.getByTestId('next-action').waitFor();
+    const twice = page.getByRole('radiogroup', { name: 'Second look taken?' });
+    if (await twice.count()) await twice.getByRole('radio', { name: 'Yes' }).click();
+    await page.getByTestId('next-action').click();
+    await page.getByText('1 of 7').waitFor();
   }],
   ['run', async (page, w) => {
     const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'), 5);
@@ -133,8 +137,8 @@ test('sign-in', async ({ page }) => {
   await isSound(page);
 });
 
-/** Screens that have a second column where there is room for one. */
-const TWO_COLUMNS = new Set(['jobs', 'vehicle', 'fluid, stop', 'plan', 'run', 'proof', 'test drive', 'record', 'shelf', 'history', 'descent']);
+/** Screens whose second column holds something of its own. */
+const TWO_COLUMNS = new Set(['jobs', 'plan', 'run', 'shelf', 'history']);
 
 for (const [name, open] of SCREENS) {
   test(name, async ({ page }, info) => {

@@ -27,7 +27,7 @@ test('why a bleeder comes here opens under it, with how sure that is', async ({ 
   await planOnScreen(page, 'hatchback-diagonal', 'right');
   await page.getByRole('button', { name: '1, left rear: why here?' }).click();
   await expect(page.getByText(/Farthest by the fluid’s way: 4.77 m/)).toBeVisible();
-  await expect(page.getByText('Common practice in the trade; no published source')).toBeVisible();
+  await expect(page.getByText('Common practice in the trade; no published source', { exact: true }).first()).toBeVisible();
 });
 
 // Every number on the plan says where it comes from, and so does every number behind it.

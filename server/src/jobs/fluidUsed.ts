@@ -33,6 +33,12 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
   });
 }
 
+/** Take back what was put down, because the bleed goes on: it is put down anew when it is through. What was handed over stays. */
+export async function takeBackFluidUsed({ job, transaction }: LockedJob): Promise<void> {
+  const gone = await FluidMovedRow.destroy({ where: { jobId: job.id, handOverId: null }, transaction });
+  if (gone > 0) await ContainerDraw.destroy({ where: { jobId: job.id }, transaction });
+}
+
 /** What a job moved, as it stands on its record; null before it was put down. */
 export async function fluidUsedOf(jobId: string): Promise<FluidUsedRecord | null> {
   const moved = await FluidMovedRow.findOne({ where: { jobId } });

@@ -15,8 +15,9 @@ const MOST = 200;
 export async function pickFor(job: Job, rules: HouseRules, at: Date, transaction?: Transaction): Promise<JobPick | null> {
   const fill = job.fluid?.fill;
   if (job.planResult?.verdict !== 'planned' || !fill) return null;
-  const promised = await promisedToOthers(job, transaction);
+  // Within a change the containers are locked first: what another job was promised meanwhile is seen after that.
   const held = await heldOf(job.workshopId, { states: ['sealed', 'opened'], exceptJobId: job.id }, transaction);
+  const promised = await promisedToOthers(job, transaction);
   const usable = held
     .map((h) => shelfContainer(h, at))
     .filter((c) => c.grade === fill.grade && c.isoClass === fill.isoClass && !promised.has(c.id))

@@ -4,6 +4,7 @@ import { eventFault, foldEvent, HALT_WORDS, nextStep, type RunEvent, type RunSta
 import { isDeepStrictEqual } from 'node:util';
 import { RunEventRow } from '../db/models';
 import { endLocked } from '../jobs/end';
+import { takeBackFluidUsed } from '../jobs/fluidUsed';
 import { changeJob, runStateOf, type LockedJob } from '../jobs/locked';
 import { ProblemError, refused } from '../problems/kinds';
 import type { Actor } from '../session/actor';
@@ -81,5 +82,7 @@ async function follow(locked: LockedJob, plan: Plan, state: RunState): Promise<v
     return;
   }
   const stage: JobStage = nextStep(plan, state).kind === 'finished' ? 'proof' : 'run';
-  if (stage !== job.stage) job.set({ stage, proof: { pedal: null, checks: {}, by: null } });
+  if (stage === job.stage) return;
+  if (stage === 'run') await takeBackFluidUsed(locked);
+  job.set({ stage, proof: { pedal: null, checks: {}, by: null } });
 }

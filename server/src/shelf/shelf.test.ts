@@ -116,6 +116,31 @@ test('the gate waits for it', async () => {
   expect(shut.body.faults.map((f: { field: string }) => f.field)).toEqual(['fluid not put down']);
 });
 
+test('when the bleed goes on, what was put down is taken back and put down anew', async () => {
+  await start();
+  const job = await tech.bled();
+  await tech.change(job, 'put', 'fluid-used', usedFluid(job));
+  const before = await tech.job(job.id);
+  const halt = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a21', deviceId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a22', deviceSeq: 1, atMs: 0, kind: 'halted' as const, reason: 'pedal not right' as const, bleederId: null };
+  const { bleederId: _, reason: __, ...base } = halt;
+  await tech.events(job, [halt, { ...base, id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23', deviceSeq: 2, kind: 'decided', haltId: halt.id, decision: 'start again' }]).expect(200);
+  expect(before.fluidUsed).not.toBeNull();
+  expect(await tech.job(job.id)).toMatchObject({ stage: 'run', fluidUsed: null });
+  expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBe(3000);
+});
+
+test('two jobs that accept at once are never promised the same container', async () => {
+  await start([delivery('K-117', 1000, 1), delivery('K-118', 1000, 1), delivery('K-119', 1000, 1)]);
+  const jobs = [await tech.change(await tech.open('M 1'), 'put', 'fluid', SOUND_FLUID), await tech.change(await tech.open('H 1'), 'put', 'fluid', SOUND_FLUID)];
+  const answers = await Promise.all(jobs.map((j) => tech.send('post', `/jobs/${j.id}/plan/accept`, {}, j.version)));
+  const promised = answers.flatMap(({ status, body }) => {
+    const { pick } = body as Job;
+    return status === 200 && pick?.kind === 'enough' ? pick.containers.map((c) => c.id) : [];
+  });
+  expect(promised.length).toBeGreaterThan(0);
+  expect(new Set(promised).size).toBe(promised.length);
+});
+
 test('a job that ends half-way is put down by its count, so that the shelf stays right', async () => {
   await start();
   const job = await tech.running();

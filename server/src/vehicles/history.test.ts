@@ -3,7 +3,7 @@ import { vehicleHistory, type Seed } from '@brook/contract';
 import { Brook, SEED, seen, SOUND_FLUID, type Caller } from '../testing';
 
 const visit = (daysAgo: number, samples: object[], reach: 'released' | 'ended' = 'released'): NonNullable<Seed['workshops'][number]['jobs']>[number] => ({
-  vehicleTag: 'M 1', daysAgo, by: 'tech', reach, fluid: { ...SOUND_FLUID, samples: samples as typeof SOUND_FLUID.samples }, ...(reach === 'ended' ? { endReason: 'Looked at only.' } : {}),
+  vehicleTag: 'M 1', daysAgo, by: 'tech', reach, fluid: { ...SOUND_FLUID, samples: samples as typeof SOUND_FLUID.samples, ...(reach === 'ended' ? { fill: null, newColour: null } : {}) }, ...(reach === 'ended' ? { endReason: 'Looked at only.' } : {}),
 });
 const wet = (point: string, percent: number, more: object = {}) => seen(point, { water: { percent, meterGrade: 'DOT 4' }, ...more });
 
