@@ -17,7 +17,7 @@ import { Loading } from '../ui/States';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { askWorker, type Asked } from '../workers/ask';
-import { DESCENT_FIELDS, descentDraft, descentFaults, vapourRequests, type DescentDraft, type DescentField } from './entry';
+import { DESCENT_FIELDS, descentDraft, descentFaults, pieceFaults, vapourRequests, type DescentDraft, type DescentField, type PieceDraft } from './entry';
 import { HeatChart } from './HeatChart';
 
 interface Given {
@@ -100,11 +100,38 @@ function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: st
       {problem ? <Caution title={problem} /> : null}
       {answers ? <View nativeID="answer">{<Answer answers={answers} />}</View> : null}
       <Choice question="Fluid inside" compact options={GRADES.filter((g) => g.grade !== 'mineral oil').map((g) => ({ value: g.grade, label: g.grade }))} chosen={grade} onChoose={(g) => { setGrade(g); setAnswers(null); }} />
-      {ASKED_FIRST.map(field)}
+      {ASKED_FIRST.slice(0, 3).map(field)}
+      {draft.further.map((piece, i) => (
+        <Piece
+          key={i} number={i + 2} piece={piece}
+          onChange={(part) => {
+            setDraft((d) => ({ ...d, further: d.further.map((p, k) => (k === i ? { ...p, ...part } : p)) }));
+            setAnswers(null);
+          }}
+        />
+      ))}
+      <Button label="Add a piece of road" onPress={() => { setDraft((d) => ({ ...d, further: [...d.further, { lengthKm: '2', dropM: '0', speedKmh: d.speedKmh }] })); setAnswers(null); }} />
+      {draft.further.length > 0 ? <Button label="Leave the last piece out" onPress={() => { setDraft((d) => ({ ...d, further: d.further.slice(0, -1) })); setAnswers(null); }} /> : null}
+      {ASKED_FIRST.slice(3).map(field)}
       <More title="More about vehicle and day" about="Brake split, disc, caliper, altitude, air, engine" open={ASKED_LATER.some((f) => faults[f])}>
         {ASKED_LATER.map(field)}
       </More>
     </Page>
+  );
+}
+
+/** One more piece of road: it may be flat or climb. */
+function Piece({ number, piece, onChange }: { readonly number: number; readonly piece: PieceDraft; readonly onChange: (part: Partial<PieceDraft>) => void }) {
+  const faults = pieceFaults(piece);
+  return (
+    <View style={{ gap: SPACE.small }}>
+      {(['lengthKm', 'dropM', 'speedKmh'] as const).map((f) => (
+        <Field
+          key={f} label={`${f === 'lengthKm' ? 'Length' : DESCENT_FIELDS[f].label}, piece ${number}`} unit={DESCENT_FIELDS[f].unit} why={f === 'dropM' ? 'Below 0 where it climbs.' : undefined}
+          value={piece[f]} onChange={(v) => onChange({ [f]: v })} inputMode="decimal" fault={faults[f]}
+        />
+      ))}
+    </View>
   );
 }
 

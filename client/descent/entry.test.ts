@@ -1,6 +1,6 @@
 import { vapourMargin } from '@brook/core/vapour';
 import fc from 'fast-check';
-import { boilingOf, DESCENT_FIELDS, descentDraft, descentFaults, vapourRequests, type DescentField } from './entry';
+import { boilingOf, DESCENT_FIELDS, descentDraft, descentFaults, pieceFaults, vapourRequests, type DescentField } from './entry';
 
 const DRAFT = descentDraft('car', { water: '3,4' });
 
@@ -21,6 +21,27 @@ test.each(Object.keys(DESCENT_FIELDS) as DescentField[])('%s outside its range i
 });
 
 test('a drop that no road has is refused', () => expect(descentFaults({ ...DRAFT, lengthKm: '1', dropM: '400' }).dropM).toMatch(/steeper than a road/));
+
+describe('a road of several pieces', () => {
+  const with2 = (further: ReturnType<typeof descentDraft>['further'][number]) => vapourRequests({ ...DRAFT, further: [further] }, 'car', 'DOT 4');
+  test('is driven in turn: its length and drop are the sum', () => {
+    const [{ road } = { road: [] }] = with2({ lengthKm: '2,5', dropM: '-40', speedKmh: '60' })!;
+    expect(road.reduce((sum, p) => sum + p.lengthM, 0)).toBeCloseTo(10_500, 6);
+    expect(road.reduce((sum, p) => sum + p.dropM, 0)).toBeCloseTo(460, 6);
+  });
+  test('a flat piece behind the hill lets the fluid cool before the stop', () => {
+    const hill = vapourMargin(vapourRequests(DRAFT, 'car', 'DOT 4')![0]!).heat.points.at(-1)!.fluidC;
+    expect(vapourMargin(with2({ lengthKm: '20', dropM: '0', speedKmh: '60' })![0]!).heat.points.at(-1)!.fluidC).toBeLessThan(hill);
+  });
+  test.each([
+    [{ lengthKm: '', dropM: '0', speedKmh: '50' }, 'lengthKm', /missing; give 0.2 to 60 km/],
+    [{ lengthKm: '1', dropM: '-400', speedKmh: '50' }, 'dropM', /steeper than a road/],
+    [{ lengthKm: '1', dropM: '0', speedKmh: '300' }, 'speedKmh', /give 5 to 130 km\/h/],
+  ] as const)('%j is refused at its field', (piece, field, words) => {
+    expect(pieceFaults(piece)).toEqual({ [field]: expect.stringMatching(words) });
+    expect(with2(piece)).toBeNull();
+  });
+});
 
 // FMVSS 116 S5.1.2: DOT 4 with the 3.7 % of the humidified reference fluid boils at 155 °C at least.
 test('a measured boiling point wins over the water, and silicone has no estimate', () => {

@@ -2,11 +2,17 @@ import { ENTRY, figure, type Figure } from '@brook/core/figure';
 import { boilingFigure, CHEMISTRY, limitsOf, readingFault, type Grade } from '@brook/core/fluid';
 import { SMALL_CAR, SMALL_MOTORCYCLE, type DescentVehicle, type RoadPiece, type VapourRequest } from '@brook/core/vapour';
 
-/** The descent and what goes down it, as typed. */
-export interface DescentDraft {
+/** One piece of road of one slope, as typed. */
+export interface PieceDraft {
   readonly lengthKm: string;
   readonly dropM: string;
   readonly speedKmh: string;
+}
+
+/** The descent and what goes down it, as typed. */
+export interface DescentDraft extends PieceDraft {
+  /** Pieces of road after the first. */
+  readonly further: readonly PieceDraft[];
   readonly massKg: string;
   readonly frontPercent: string;
   readonly altitudeM: string;
@@ -18,7 +24,8 @@ export interface DescentDraft {
   readonly boilingC: string;
 }
 
-export type DescentField = keyof DescentDraft;
+export type PieceField = keyof PieceDraft;
+export type DescentField = Exclude<keyof DescentDraft, 'further'>;
 
 /** What each field may hold, and its unit. Sizes of the vehicle are starting values [M]. */
 export const DESCENT_FIELDS: Readonly<Record<DescentField, { readonly label: string; readonly unit: string; readonly least: number; readonly most: number; readonly why?: string }>> = {
@@ -40,7 +47,7 @@ export const DESCENT_FIELDS: Readonly<Record<DescentField, { readonly label: str
 export function descentDraft(kind: 'car' | 'motorcycle', given: { readonly water?: string | undefined; readonly boiling?: string | undefined }): DescentDraft {
   const v = startingVehicle(kind);
   return {
-    lengthKm: '8', dropM: '500', speedKmh: '50', massKg: String(v.massKg), frontPercent: String(v.frontShare * 100), altitudeM: '0', airC: '25', enginePercent: '0', discKg: String(v.discKg), caliperKg: String(v.caliperKg),
+    lengthKm: '8', dropM: '500', speedKmh: '50', massKg: String(v.massKg), frontPercent: String(v.frontShare * 100), altitudeM: '0', further: [], airC: '25', enginePercent: '0', discKg: String(v.discKg), caliperKg: String(v.caliperKg),
     waterPercent: given.water ?? '', boilingC: given.boiling ?? '',
   };
 }
@@ -59,8 +66,24 @@ export function descentFaults(draft: DescentDraft): Partial<Record<DescentField,
     const value = number(text);
     if (!(value >= least && value <= most)) faults[field] = `${label} is ${text.trim() || 'missing'}; give ${least} to ${most} ${unit}.`;
   }
-  if (!faults.dropM && !faults.lengthKm && number(draft.dropM) > number(draft.lengthKm) * 250) faults.dropM = `A drop of ${draft.dropM} m over ${draft.lengthKm} km is steeper than a road; one in four is the most.`;
-  return faults;
+  return { ...faults, ...steep(draft, faults) };
+}
+
+/** Every field of one further piece of road that cannot be right. It may be flat or climb. */
+export function pieceFaults(piece: PieceDraft): Partial<Record<PieceField, string>> {
+  const faults: Partial<Record<PieceField, string>> = {};
+  for (const field of ['lengthKm', 'dropM', 'speedKmh'] as const) {
+    const { label, unit, most } = DESCENT_FIELDS[field];
+    const least = field === 'dropM' ? -most : DESCENT_FIELDS[field].least;
+    const value = number(piece[field]);
+    if (!(value >= least && value <= most)) faults[field] = `${label} is ${piece[field].trim() || 'missing'}; give ${least} to ${most} ${unit}.`;
+  }
+  return { ...faults, ...steep(piece, faults) };
+}
+
+function steep(piece: PieceDraft, faults: Partial<Record<PieceField, string>>): { dropM?: string } {
+  if (faults.dropM || faults.lengthKm || Math.abs(number(piece.dropM)) <= number(piece.lengthKm) * 250) return {};
+  return { dropM: `A drop of ${piece.dropM} m over ${piece.lengthKm} km is steeper than a road; one in four is the most.` };
 }
 
 /** Boiling point of the fluid: as measured, else estimated from its water; null while neither is known. */
@@ -75,15 +98,19 @@ export function boilingOf(draft: DescentDraft, grade: Grade): Figure | null {
 /** The requests to reckon: the descent as given, and the same held at half and one and a half times the speed, for comparison. Null while something is missing. */
 export function vapourRequests(draft: DescentDraft, kind: 'car' | 'motorcycle', grade: Grade): VapourRequest[] | null {
   const boiling = boilingOf(draft, grade);
-  if (!boiling || Object.keys(descentFaults(draft)).length > 0) return null;
+  const faulty = [descentFaults(draft), ...draft.further.map(pieceFaults)].some((f) => Object.keys(f).length > 0);
+  if (!boiling || faulty) return null;
   const vehicle: DescentVehicle = { ...startingVehicle(kind), massKg: number(draft.massKg), frontShare: number(draft.frontPercent) / 100, engineShare: number(draft.enginePercent) / 100, discKg: number(draft.discKg), caliperKg: number(draft.caliperKg) };
-  const speedMs = number(draft.speedKmh) / 3.6;
-  return [1, 0.5, 1.5].map((times) => ({ vehicle, road: road(draft, Math.min(36, speedMs * times)), airC: number(draft.airC), altitudeM: number(draft.altitudeM), boiling }));
+  return [1, 0.5, 1.5].map((times) => ({ vehicle, road: [draft, ...draft.further].flatMap((piece) => road(piece, times)), airC: number(draft.airC), altitudeM: number(draft.altitudeM), boiling }));
 }
 
-/** The road in pieces of a kilometre or less, all of one slope. */
-function road(draft: DescentDraft, speedMs: number): RoadPiece[] {
-  const lengthM = number(draft.lengthKm) * 1000;
-  const pieces = Math.max(1, Math.ceil(lengthM / 1000));
-  return Array.from({ length: pieces }, () => ({ lengthM: lengthM / pieces, dropM: number(draft.dropM) / pieces, speedMs }));
+/** Fastest that a comparison goes, m/s. */
+const FASTEST_MS = 36;
+
+/** One piece of road cut into parts of a kilometre or less, at so many times its speed. */
+function road(piece: PieceDraft, times: number): RoadPiece[] {
+  const lengthM = number(piece.lengthKm) * 1000;
+  const parts = Math.max(1, Math.ceil(lengthM / 1000));
+  const speedMs = Math.min(FASTEST_MS, (number(piece.speedKmh) / 3.6) * times);
+  return Array.from({ length: parts }, () => ({ lengthM: lengthM / parts, dropM: number(piece.dropM) / parts, speedMs }));
 }
