@@ -1,6 +1,7 @@
 import { ENTRY, figure, type Figure } from '@brook/core/figure';
 import { boilingFigure, CHEMISTRY, limitsOf, readingFault, type Grade } from '@brook/core/fluid';
 import { SMALL_CAR, SMALL_MOTORCYCLE, type DescentVehicle, type RoadPiece, type VapourRequest } from '@brook/core/vapour';
+import { typedNumber } from '../ui/typedNumber';
 
 /** One piece of road of one slope, as typed. */
 export interface PieceDraft {
@@ -54,8 +55,6 @@ export function descentDraft(kind: 'car' | 'motorcycle', given: { readonly water
 
 const startingVehicle = (kind: 'car' | 'motorcycle'): DescentVehicle => (kind === 'car' ? SMALL_CAR : SMALL_MOTORCYCLE);
 
-const number = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
-
 /** Every field that cannot be right, in one sentence each. */
 export function descentFaults(draft: DescentDraft): Partial<Record<DescentField, string>> {
   const faults: Partial<Record<DescentField, string>> = {};
@@ -63,7 +62,7 @@ export function descentFaults(draft: DescentDraft): Partial<Record<DescentField,
     const { label, unit, least, most } = DESCENT_FIELDS[field];
     const text = draft[field];
     if ((field === 'waterPercent' || field === 'boilingC') && text.trim() === '') continue;
-    const value = number(text);
+    const value = typedNumber(text);
     if (!(value >= least && value <= most)) faults[field] = `${label} is ${text.trim() || 'missing'}; give ${least} to ${most} ${unit}.`;
   }
   return { ...faults, ...steep(draft, faults) };
@@ -75,22 +74,22 @@ export function pieceFaults(piece: PieceDraft): Partial<Record<PieceField, strin
   for (const field of ['lengthKm', 'dropM', 'speedKmh'] as const) {
     const { label, unit, most } = DESCENT_FIELDS[field];
     const least = field === 'dropM' ? -most : DESCENT_FIELDS[field].least;
-    const value = number(piece[field]);
+    const value = typedNumber(piece[field]);
     if (!(value >= least && value <= most)) faults[field] = `${label} is ${piece[field].trim() || 'missing'}; give ${least} to ${most} ${unit}.`;
   }
   return { ...faults, ...steep(piece, faults) };
 }
 
 function steep(piece: PieceDraft, faults: Partial<Record<PieceField, string>>): { dropM?: string } {
-  if (faults.dropM || faults.lengthKm || Math.abs(number(piece.dropM)) <= number(piece.lengthKm) * 250) return {};
+  if (faults.dropM || faults.lengthKm || Math.abs(typedNumber(piece.dropM)) <= typedNumber(piece.lengthKm) * 250) return {};
   return { dropM: `A drop of ${piece.dropM} m over ${piece.lengthKm} km is steeper than a road; one in four is the most.` };
 }
 
 /** Boiling point of the fluid: as measured, else estimated from its water; null while neither is known. */
 export function boilingOf(draft: DescentDraft, grade: Grade): Figure | null {
-  const measured = number(draft.boilingC);
+  const measured = typedNumber(draft.boilingC);
   if (draft.boilingC.trim() !== '' && !readingFault('boilingC', measured)) return figure({ label: 'Boiling point, measured', value: measured, unit: '°C', rule: 'read off a tester, at 1013 hPa', source: ENTRY });
-  const water = number(draft.waterPercent);
+  const water = typedNumber(draft.waterPercent);
   if (draft.waterPercent.trim() === '' || readingFault('waterPercent', water) || CHEMISTRY[grade] !== 'glycol') return null;
   return boilingFigure(limitsOf(grade, null), figure({ label: 'Water', value: water, unit: '%', rule: 'the worst point that was measured', source: ENTRY }));
 }
@@ -100,8 +99,8 @@ export function vapourRequests(draft: DescentDraft, kind: 'car' | 'motorcycle', 
   const boiling = boilingOf(draft, grade);
   const faulty = [descentFaults(draft), ...draft.further.map(pieceFaults)].some((f) => Object.keys(f).length > 0);
   if (!boiling || faulty) return null;
-  const vehicle: DescentVehicle = { ...startingVehicle(kind), massKg: number(draft.massKg), frontShare: number(draft.frontPercent) / 100, engineShare: number(draft.enginePercent) / 100, discKg: number(draft.discKg), caliperKg: number(draft.caliperKg) };
-  return [1, 0.5, 1.5].map((times) => ({ vehicle, road: [draft, ...draft.further].flatMap((piece) => road(piece, times)), airC: number(draft.airC), altitudeM: number(draft.altitudeM), boiling }));
+  const vehicle: DescentVehicle = { ...startingVehicle(kind), massKg: typedNumber(draft.massKg), frontShare: typedNumber(draft.frontPercent) / 100, engineShare: typedNumber(draft.enginePercent) / 100, discKg: typedNumber(draft.discKg), caliperKg: typedNumber(draft.caliperKg) };
+  return [1, 0.5, 1.5].map((times) => ({ vehicle, road: [draft, ...draft.further].flatMap((piece) => road(piece, times)), airC: typedNumber(draft.airC), altitudeM: typedNumber(draft.altitudeM), boiling }));
 }
 
 /** Fastest that a comparison goes, m/s. */
@@ -109,8 +108,8 @@ const FASTEST_MS = 36;
 
 /** One piece of road cut into parts of a kilometre or less, at so many times its speed. */
 function road(piece: PieceDraft, times: number): RoadPiece[] {
-  const lengthM = number(piece.lengthKm) * 1000;
+  const lengthM = typedNumber(piece.lengthKm) * 1000;
   const parts = Math.max(1, Math.ceil(lengthM / 1000));
-  const speedMs = Math.min(FASTEST_MS, (number(piece.speedKmh) / 3.6) * times);
-  return Array.from({ length: parts }, () => ({ lengthM: lengthM / parts, dropM: number(piece.dropM) / parts, speedMs }));
+  const speedMs = Math.min(FASTEST_MS, (typedNumber(piece.speedKmh) / 3.6) * times);
+  return Array.from({ length: parts }, () => ({ lengthM: lengthM / parts, dropM: typedNumber(piece.dropM) / parts, speedMs }));
 }

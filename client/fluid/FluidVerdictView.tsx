@@ -1,3 +1,4 @@
+import { signsOfFluid } from '@brook/core/faults';
 import { figureText, PRACTICE, sourceWords, type Source } from '@brook/core/figure';
 import { compatibility, COMPATIBILITY_WORDS, CONDITION_WORDS, GRADES, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS, type CompatibilityReason, type CompatibilityRequest, type ConditionAnswer, type ConditionReason, type FluidVerdict } from '@brook/core/fluid';
 import { View } from 'react-native';
@@ -97,13 +98,12 @@ export function FillReasons({ reasons }: { readonly reasons: readonly Compatibil
 export function StopView({ verdict }: { readonly verdict: FluidVerdict }) {
   const hold = verdict.hold!;
   const governing = verdict.condition?.governing ?? [];
-  const signs = hold === 'condition stops' ? governing.map((r) => r.code) : [hold];
   return (
     <View style={{ gap: SPACE.small }}>
       <Stop title={HOLD_WORDS[hold].title}>{`${hold === 'condition stops' ? governing.map((r) => CONDITION_WORDS[r.code]).join(' ') : HOLD_WORDS[hold].say} The job ends here on the record, and the vehicle is “do not drive”.`}</Stop>
       {hold === 'wrong chemistry inside' && verdict.remedy ? <Caution title="What it costs">{REMEDY_WORDS[verdict.remedy]}</Caution> : null}
       {hold === 'condition stops' ? <SourceLine source={governing[0]!.source} /> : null}
-      <FaultList signs={signs} />
+      <FaultList signs={signsOfFluid(verdict)} />
     </View>
   );
 }

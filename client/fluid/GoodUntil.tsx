@@ -1,6 +1,5 @@
 import type { Job } from '@brook/contract';
-import { fluidHistory, MONTH_MS, type Forecast } from '@brook/core/ageing';
-import { readingFault, toStandardPressureC } from '@brook/core/fluid';
+import { fluidHistory, historyReading, MONTH_MS, type Forecast } from '@brook/core/ageing';
 import { intervalFor } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { View } from 'react-native';
@@ -11,7 +10,7 @@ import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { ambientHpaOf, expectedGrade, type FluidDraft } from './entry';
+import { expectedGrade, samplesOf, type FluidDraft } from './entry';
 
 
 /** When the verdict will change, by this vehicle's own readings with today's among them; and the way to the reckoning of a descent. */
@@ -19,19 +18,9 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
   const history = useVehicleHistory(job.vehicleId).data;
   const vehicle = useVehicle(job.vehicleId).data;
   if (!history || !vehicle) return null;
-  const grade = expectedGrade(draft, { maker: job.makerEntry, lastDye: job.lastDye, lastGrade: job.lastFill?.grade ?? null, hasModulator: null });
-  const number = (text: string) => Number(text.trim().replace(',', '.') || 'NaN');
-  const today = draft.samples
-    .filter((s) => !s.practice)
-    .map((s) => {
-      const air = ambientHpaOf(s);
-      const water = number(s.water);
-      const boiling = number(s.boiling);
-      return {
-        jobId: job.id, atMs: Date.parse(job.openedAt), point: s.point, grade,
-        waterPercent: readingFault('waterPercent', water) ? null : water, boilingC: air === null || readingFault('boilingC', boiling) ? null : toStandardPressureC(boiling, air),
-      };
-    });
+  const known = { maker: job.makerEntry, lastDye: job.lastDye, lastGrade: job.lastFill?.grade ?? null, hasModulator: null };
+  const grade = expectedGrade(draft, known);
+  const today = samplesOf(draft, known).map((s) => ({ jobId: job.id, atMs: Date.parse(job.openedAt), point: s.point, grade, ...historyReading(s, grade) }));
   const told = fluidHistory({
     samples: [...history.samples.filter((s) => s.jobId !== job.id), ...today], changes: history.changes, climate: history.rules.climate,
     interval: intervalFor(vehicle.vehicleKind, history.rules, history.makerEntry?.intervalMonths ?? null),

@@ -17,6 +17,7 @@ import {
   type IsoClass,
   type ReadingKind,
 } from '@brook/core/fluid';
+import { typedNumber } from '../ui/typedNumber';
 
 /** One sample point as it is filled in; readings as they are typed. */
 export interface SampleDraft {
@@ -96,19 +97,16 @@ function sampleDraft(s: FluidEntry['samples'][number]): SampleDraft {
   };
 }
 
-/** A reading as it is typed: a comma is a decimal point. */
-const typed = (text: string): number => Number(text.trim().replace(',', '.') || 'NaN');
-
 /** The sentence for one reading of a sample, or null when it is empty or can be right. */
 export function readingEntryFault(kind: ReadingKind, text: string): string | null {
-  return text.trim() === '' ? null : readingFault(kind, typed(text));
+  return text.trim() === '' ? null : readingFault(kind, typedNumber(text));
 }
 
 /** Pressure of the air at a sample, hPa; null where what was typed cannot be right. */
 export function ambientHpaOf(s: Pick<SampleDraft, 'air' | 'airBy'>): number | null {
   const kind = s.airBy === 'pressure' ? 'ambientHpa' : 'altitudeM';
-  if (s.air.trim() === '' || readingFault(kind, typed(s.air))) return null;
-  return s.airBy === 'pressure' ? typed(s.air) : pressureAtAltitudeHpa(typed(s.air));
+  if (s.air.trim() === '' || readingFault(kind, typedNumber(s.air))) return null;
+  return s.airBy === 'pressure' ? typedNumber(s.air) : pressureAtAltitudeHpa(typedNumber(s.air));
 }
 
 /** Every reading of a sample that cannot be right, by its field. */
@@ -134,8 +132,9 @@ export function demandsOf(draft: FluidDraft, known: Known): Demand[] {
   ];
 }
 
-function samplesOf(draft: FluidDraft, known: Known): FluidEntry['samples'] {
-  const number = (text: string, faulty: boolean) => (text.trim() === '' || faulty ? null : typed(text));
+/** The samples as they are sent; a reading that cannot be right counts as not taken. */
+export function samplesOf(draft: FluidDraft, known: Known): FluidEntry['samples'] {
+  const number = (text: string, faulty: boolean) => (text.trim() === '' || faulty ? null : typedNumber(text));
   return draft.samples.map((s) => {
     const faults = sampleFaults(s);
     const water = number(s.water, Boolean(faults.water));

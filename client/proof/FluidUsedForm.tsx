@@ -11,6 +11,7 @@ import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
+import { typedNumber } from '../ui/typedNumber';
 import { balanceOf, usedFaults, usedOf, type UsedDraft } from './usedDraft';
 
 export interface FluidUsedFormProps {
@@ -26,8 +27,8 @@ export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProp
   const faults: Readonly<Record<string, string>> = { ...usedFaults(draft), ...(error instanceof ApiProblem ? Object.fromEntries(error.faults.map((f) => [f.field, f.sentence])) : {}) };
   const used = usedOf(draft);
   const change = (index: number, part: Partial<UsedDraft['containers'][number]>) => onChange({ containers: draft.containers.map((c, i) => (i === index ? { ...c, ...part } : c)) });
-  const summary = draft.containers.filter((c) => Number(c.poured.replace(',', '.')) > 0).map((c) => `${c.poured} mL of ${lowerFirst(c.label.split(',')[0]!)}`).join(', ');
-  const discards = draft.containers.some((c) => Number(c.discarded.replace(',', '.')) > 0);
+  const summary = draft.containers.filter((c) => typedNumber(c.poured) > 0).map((c) => `${c.poured} mL of ${lowerFirst(c.label.split(',')[0]!)}`).join(', ');
+  const discards = draft.containers.some((c) => typedNumber(c.discarded) > 0);
   return (
     <View style={{ gap: SPACE.small }}>
       <Words strong heading={2}>

@@ -1,6 +1,7 @@
 import type { FluidUsed, Job } from '@brook/contract';
 import type { RunState } from '@brook/core/run';
 import { fluidBalance, sharePoured, type FluidBalance } from '@brook/core/shelf';
+import { typedNumber } from '../ui/typedNumber';
 
 /** A container that was poured from, as it is filled in. */
 export interface UsedContainerDraft {
@@ -22,8 +23,8 @@ export interface UsedDraft {
   readonly caught: boolean;
 }
 
-/** Millilitres as they are typed; a comma is a decimal point. */
-const ml = (text: string): number => (text.trim() === '' ? 0 : Number(text.trim().replace(',', '.')));
+/** Millilitres as they are typed; nothing typed is none. */
+const ml = (text: string): number => (text.trim() === '' ? 0 : typedNumber(text));
 const tenth = (value: number): string => String(Math.round(value * 10) / 10);
 
 /** The proposal: what the run counted, poured out of the picked containers, opened ones first. */

@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
-import type { FaultSign } from '@brook/core/faults';
+import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
 import { DECISION_WORDS, foldRun, HALT_WORDS, planAgainstActual, type RunState } from '@brook/core/run';
@@ -66,9 +66,8 @@ function Outcome({ job }: { readonly job: Job }) {
 
 /** What ended the job, for the fault list. */
 function signsOf(job: Job): FaultSign[] {
-  const verdict = job.fluid?.verdict;
-  if (verdict?.verdict === 'stop') return verdict.hold === 'condition stops' ? verdict.condition!.governing.map((r) => r.code) : [verdict.hold!];
-  return job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
+  const stopped = job.fluid ? signsOfFluid(job.fluid.verdict) : [];
+  return stopped.length > 0 ? stopped : job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
 }
 
 function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {

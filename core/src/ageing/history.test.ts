@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { boilingPointC, GRADE_LIMITS } from '../fluid';
-import { fluidHistory, MONTH_MS, uptakeCurve, waterAfterPercent, type HistorySample } from '.';
+import { fluidHistory, historyReading, MONTH_MS, uptakeCurve, waterAfterPercent, type HistorySample } from '.';
 
 const sample = (months: number, waterPercent: number | null, more: Partial<HistorySample> = {}): HistorySample => ({ jobId: `j${months}`, atMs: months * MONTH_MS, point: 'reservoir', grade: 'DOT 4', waterPercent, boilingC: null, ...more });
 const change = (months: number, grade: HistorySample['grade'] = 'DOT 4') => ({ jobId: `j${months}`, atMs: months * MONTH_MS, grade });
@@ -43,6 +43,14 @@ test('a boiling point stands for the water that would bring it, and wins over th
   const boilingC = boilingPointC(GRADE_LIMITS['DOT 4'], 2.2);
   const [point] = of([sample(12, 0.4, { boilingC })], [change(0)]).points;
   expect(point).toMatchObject({ by: 'boiling point', waterPercent: expect.closeTo(2.2, 9) });
+});
+
+// FMVSS 116 S6.1: 0.039 °C for each mmHg up to 190 °C observed; 63 hPa are 47.25 mmHg.
+test('a sample counts by the meter that was set to the grade inside, corrected to 1013 hPa, and not at all by practice', () => {
+  const water = { percent: 2, meterGrade: 'DOT 4' as const };
+  expect(historyReading({ water, boiling: { observedC: 180, ambientHpa: 950 }, practice: false }, 'DOT 4')).toEqual({ waterPercent: 2, boilingC: expect.closeTo(180 + 0.039 * 47.25, 1) });
+  expect(historyReading({ water, boiling: null, practice: false }, 'DOT 3')).toEqual({ waterPercent: null, boilingC: null });
+  expect(historyReading({ water, boiling: { observedC: 180, ambientHpa: 950 }, practice: true }, 'DOT 4')).toEqual({ waterPercent: null, boilingC: null });
 });
 
 test('silicone has no uptake: its date is by interval alone', () => {

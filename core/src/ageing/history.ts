@@ -1,5 +1,5 @@
 import { figure, PRACTICE, type Figure } from '../figure';
-import { CHEMISTRY, limitsOf, WATER_NOW_PERCENT, WATER_THIS_VISIT_PERCENT, waterFromBoilingPercent, type Grade } from '../fluid';
+import { CHEMISTRY, limitsOf, toStandardPressureC, WATER_NOW_PERCENT, WATER_THIS_VISIT_PERCENT, waterFromBoilingPercent, type Grade, type Sample } from '../fluid';
 import { fitUptake, type UptakeFit } from './fitUptake';
 import { forecastMonths, type Forecast } from './forecast';
 import { waterAfterPercent, type Climate } from './uptake';
@@ -50,6 +50,15 @@ export interface FluidHistory {
   readonly ageing: { readonly fit: UptakeFit; readonly sinceMs: number; readonly visit: Forecast; readonly now: Forecast } | null;
   /** Null before a change is on record. */
   readonly next: NextChange | null;
+}
+
+/** What a sample says for the history: water only where the meter was set to the grade inside, boiling point at 1013 hPa; nothing by a practice instrument. */
+export function historyReading(sample: Pick<Sample, 'water' | 'boiling' | 'practice'>, grade: Grade): Pick<HistorySample, 'waterPercent' | 'boilingC'> {
+  const { water, boiling, practice } = sample;
+  return {
+    waterPercent: !practice && water?.meterGrade === grade ? water.percent : null,
+    boilingC: !practice && boiling ? toStandardPressureC(boiling.observedC, boiling.ambientHpa) : null,
+  };
 }
 
 export const MONTH_MS = (365.25 / 12) * 86_400_000;

@@ -1,1 +1,1 @@
-export { FAULT_ROWS, faultRowsFor, type FaultRow, type FaultSign } from './rows';
+export { FAULT_ROWS, faultRowsFor, signsOfFluid, type FaultRow, type FaultSign } from './rows';

@@ -1,4 +1,4 @@
-import type { ConditionCode, FluidHold } from '../fluid';
+import type { ConditionCode, FluidHold, FluidVerdict } from '../fluid';
 import type { HaltReason } from '../run';
 
 /** What can bring a person to the list: a halt of the run, a finding in the fluid, or what stopped the fluid step. */
@@ -41,4 +41,10 @@ export const FAULT_ROWS: readonly FaultRow[] = [
 /** The rows that fit what was met, in the order of the list. */
 export function faultRowsFor(signs: readonly FaultSign[]): FaultRow[] {
   return FAULT_ROWS.filter((row) => row.fits.some((sign) => signs.includes(sign)));
+}
+
+/** What stopped a job at its fluid, for the list: the findings that govern, or the hold itself. Empty where nothing stopped. */
+export function signsOfFluid(verdict: FluidVerdict): FaultSign[] {
+  if (verdict.verdict !== 'stop') return [];
+  return verdict.hold === 'condition stops' ? verdict.condition!.governing.map((r) => r.code) : [verdict.hold!];
 }

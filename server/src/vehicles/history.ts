@@ -1,5 +1,6 @@
 import type { VehicleHistory } from '@brook/contract';
-import { toStandardPressureC, type Grade } from '@brook/core/fluid';
+import { historyReading } from '@brook/core/ageing';
+import type { Grade } from '@brook/core/fluid';
 import { QueryTypes } from 'sequelize';
 import { Job } from '../db/models';
 import { houseRulesOf } from '../rules/service';
@@ -38,8 +39,7 @@ function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
       .filter((s) => !s.practice)
       .map((s) => ({
         jobId: job.id, jobNumber: job.number, atMs: job.openedAt.getTime(), point: s.point, grade,
-        waterPercent: s.water && s.water.meterGrade === grade ? s.water.percent : null,
-        boilingC: s.boiling && toStandardPressureC(s.boiling.observedC, s.boiling.ambientHpa),
+        ...historyReading(s, grade),
         colour: s.colour, clarity: s.clarity, copperPpm: s.copperPpm, pH: s.pH,
       }));
   });
