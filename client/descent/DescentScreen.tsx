@@ -1,4 +1,5 @@
 import { GRADES, type Grade } from '@brook/core/fluid';
+import { worstReading } from '@brook/core/ageing';
 import type { VapourAnswer } from '@brook/core/vapour';
 import { router } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
@@ -31,9 +32,11 @@ export function DescentScreen({ vehicleId, given }: { readonly vehicleId: string
   const vehicle = useVehicle(vehicleId).data;
   const history = useVehicleHistory(vehicleId).data;
   if (!vehicle || !history) return <Loading what="the vehicle" />;
-  const last = history.samples.filter((s) => s.jobId === history.samples.at(-1)?.jobId);
-  const worst = last.reduce<number | null>((w, s) => (s.waterPercent !== null && s.waterPercent > (w ?? -1) ? s.waterPercent : w), null);
-  const known = given.water || given.boiling ? given : { ...given, water: worst?.toString() };
+  // What was read before the last change tells of fluid that is no longer inside.
+  const inside = history.samples.filter((s) => s.atMs > (history.changes.at(-1)?.atMs ?? -Infinity));
+  const last = inside.filter((s) => s.jobId === inside.at(-1)?.jobId);
+  const worst = worstReading(last);
+  const known = given.water || given.boiling ? given : { ...given, water: worst?.waterPercent?.toString(), boiling: worst?.boilingC?.toFixed(1) };
   const grade = (GRADES.find((g) => g.grade === (given.grade ?? history.changes.at(-1)?.grade ?? history.samples.at(-1)?.grade))?.grade ?? 'DOT 4') as Grade;
   return <Descent name={vehicle.name} tag={vehicle.tag} kind={vehicle.vehicleKind} atFirst={descentDraft(vehicle.vehicleKind, known)} gradeAtFirst={grade} />;
 }

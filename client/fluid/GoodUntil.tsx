@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { fluidHistory, historyReading, MONTH_MS, type Forecast } from '@brook/core/ageing';
+import { fluidHistory, historyReading, MONTH_MS, worstReading, type Forecast } from '@brook/core/ageing';
 import { intervalFor } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { View } from 'react-native';
@@ -11,7 +11,6 @@ import { FigureRow } from '../ui/FigureValue';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { expectedGrade, samplesOf, type FluidDraft } from './entry';
-
 
 /** When the verdict will change, by this vehicle's own readings with today's among them; and the way to the reckoning of a descent. */
 export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: FluidDraft }) {
@@ -25,7 +24,7 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
     samples: [...history.samples.filter((s) => s.jobId !== job.id), ...today], changes: history.changes, climate: history.rules.climate,
     interval: intervalFor(vehicle.vehicleKind, history.rules, history.makerEntry?.intervalMonths ?? null),
   });
-  const worst = [...today].sort((a, b) => (b.waterPercent ?? -1) - (a.waterPercent ?? -1))[0];
+  const worst = worstReading(today);
   return (
     <View>
       {told.ageing ? (
@@ -38,10 +37,13 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
           No change is on record here yet, so nobody can say when the verdict will change.
         </Words>
       )}
-      <Button label="Can it wait? Reckon a descent" onPress={() => router.push(`/vehicles/${job.vehicleId}/descent?grade=${encodeURIComponent(grade)}${worst?.boilingC ? `&boiling=${worst.boilingC.toFixed(1)}` : worst?.waterPercent ? `&water=${worst.waterPercent}` : ''}`)} />
+      <Button label="Can it wait? Reckon a descent" onPress={() => router.push(`/vehicles/${job.vehicleId}/descent?grade=${encodeURIComponent(grade)}${readingQuery(worst)}`)} />
     </View>
   );
 }
+
+const readingQuery = (worst: ReturnType<typeof worstReading>): string =>
+  worst === null ? '' : worst.boilingC !== null ? `&boiling=${worst.boilingC.toFixed(1)}` : `&water=${worst.waterPercent}`;
 
 /** A date by the forecast, with its band; it opens to the months it was made of. */
 export function ForecastRow({ label, forecast, sinceMs }: { readonly label: string; readonly forecast: Forecast; readonly sinceMs: number }) {

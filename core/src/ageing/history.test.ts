@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { boilingPointC, GRADE_LIMITS } from '../fluid';
-import { fluidHistory, historyReading, MONTH_MS, uptakeCurve, waterAfterPercent, type HistorySample } from '.';
+import { fluidHistory, historyReading, MONTH_MS, uptakeCurve, waterAfterPercent, worstReading, type HistorySample } from '.';
 
 const sample = (months: number, waterPercent: number | null, more: Partial<HistorySample> = {}): HistorySample => ({ jobId: `j${months}`, atMs: months * MONTH_MS, point: 'reservoir', grade: 'DOT 4', waterPercent, boilingC: null, ...more });
 const change = (months: number, grade: HistorySample['grade'] = 'DOT 4') => ({ jobId: `j${months}`, atMs: months * MONTH_MS, grade });
@@ -51,6 +51,17 @@ test('a sample counts by the meter that was set to the grade inside, corrected t
   expect(historyReading({ water, boiling: { observedC: 180, ambientHpa: 950 }, practice: false }, 'DOT 4')).toEqual({ waterPercent: 2, boilingC: expect.closeTo(180 + 0.039 * 47.25, 1) });
   expect(historyReading({ water, boiling: null, practice: false }, 'DOT 3')).toEqual({ waterPercent: null, boilingC: null });
   expect(historyReading({ water, boiling: { observedC: 180, ambientHpa: 950 }, practice: true }, 'DOT 4')).toEqual({ waterPercent: null, boilingC: null });
+});
+
+test('the sample that boils first is found across meters and testers', () => {
+  const reservoir = sample(1, 2);
+  const boils = (boilingC: number) => sample(1, null, { point: 'left-rear', boilingC });
+  // 2 % water in DOT 4 stands for about 181 °C by the interpolation.
+  expect(worstReading([reservoir, boils(150)])!.point).toBe('left-rear');
+  expect(worstReading([boils(210), reservoir])!.point).toBe('reservoir');
+  expect(worstReading([sample(1, 5, { boilingC: 210 }), reservoir])).toBe(reservoir);
+  expect(worstReading([sample(1, null)])).toBeNull();
+  expect(worstReading([200, 170].map((boilingC) => sample(1, null, { grade: 'DOT 5', boilingC })))!.boilingC).toBe(170);
 });
 
 test('silicone has no uptake: its date is by interval alone', () => {

@@ -88,6 +88,16 @@ export function fluidHistory(given: {
   return { points, ageing, next: nextChange(last.atMs, ageing, given.interval) };
 }
 
+/**
+ * The sample that boils first: of glycol the wettest, where a measured boiling
+ * point stands for the water that would bring it; of silicone the lowest
+ * measured boiling point. Null where nothing tells.
+ */
+export function worstReading<T extends HistorySample>(samples: readonly T[]): T | null {
+  const wetness = (s: T) => (CHEMISTRY[s.grade] === 'glycol' ? (pointOf(s)[0]?.waterPercent ?? null) : s.boilingC === null ? null : -s.boilingC);
+  return samples.reduce<T | null>((worst, s) => (wetness(s) !== null && (worst === null || wetness(s)! > wetness(worst)!) ? s : worst), null);
+}
+
 /** The uptake by the fit with its band, for a chart: months since the change against water, nine in ten within the band. */
 export function uptakeCurve(fit: UptakeFit, untilMonths: number): { readonly months: number; readonly least: number; readonly percent: number; readonly most: number }[] {
   const STEPS = 48;
