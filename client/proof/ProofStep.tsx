@@ -53,7 +53,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       beside={<View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View>}
       action={
         failed ? (
-          <ActionBar label="Back to the bleed" busy={live.waiting > 0} onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', bleederId: null })} />
+          <ActionBar label="Back to the bleed" busy={live.waiting > 0} onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', stopId: null })} />
         ) : waitsForFluid ? (
           <ActionBar
             label="Put the fluid down" busy={put.isPending} waitsFor={used ? null : 'Put the amounts right first'}

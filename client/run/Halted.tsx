@@ -19,7 +19,7 @@ import { colour, SPACE } from '../ui/theme';
 /** The run stands still until somebody has decided. */
 export function Halted({ job, plan, run, halt, band }: { readonly job: Job; readonly plan: Plan; readonly run: LiveRun; readonly halt: Halt; readonly band: ReactNode }) {
   const [decision, setDecision] = useState<Decision | null>(null);
-  const place = plan.stops.find((s) => s.bleeder.id === halt.bleederId)?.bleeder.place;
+  const place = plan.stops.find((s) => s.bleeder.id === halt.stopId)?.bleeder.place;
   return (
     <Page
       band={band}
@@ -72,7 +72,7 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
           <Press
             key={reason} role="button" style={styles.reason} pressedStyle={{ backgroundColor: colour.well }}
             onPress={() => {
-              run.say({ kind: 'halted', reason, bleederId: stop?.bleeder.id ?? null });
+              run.say({ kind: 'halted', reason, stopId: stop?.bleeder.id ?? null });
               onClose();
             }}
           >

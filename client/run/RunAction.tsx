@@ -17,13 +17,13 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return <ActionBar label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'} onPress={() => run.say({ kind: 'prepared', step: step.step })} side={side} />;
     case 'stroke':
     case 'more strokes':
-      return <ActionBar label="One stroke made" onPress={() => run.say({ kind: 'stroke', bleederId: step.stop.bleeder.id })} side={side} />;
+      return <ActionBar label="One stroke made" onPress={() => run.say({ kind: 'stroke', stopId: step.stop.bleeder.id })} side={side} />;
     case 'top up':
       return <ActionBar label="Topped up to MAX" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
     case 'read':
       return <PromptBar prompt={step.missing.includes('bubbles not read') ? 'Tap the bubbles above' : 'Tap the colour above'} side={side} />;
     case 'shut':
-      return <ActionBar label={`${capital(step.stop.bleeder.place)}: shut, cap on`} onPress={() => run.say({ kind: 'shut', bleederId: step.stop.bleeder.id, tightened: 'by feel' })} side={side} />;
+      return <ActionBar label={`${capital(step.stop.bleeder.place)}: shut, cap on`} onPress={() => run.say({ kind: 'shut', stopId: step.stop.bleeder.id, tightened: 'by feel' })} side={side} />;
     case 'last fill':
       return <ActionBar label="Filled" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
     case 'finished':

@@ -23,7 +23,7 @@ export const RunBrook = memo(function RunBrook({ job, plan, state, current, heig
   return (
     <BrookBox
       layout={plan.layout} order={order} height={height} oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
-      current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.bleederId)} caption={caption}
+      current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.stopId)} caption={caption}
     />
   );
 });

@@ -70,8 +70,8 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
       <RunHead plan={plan} stop={stop} finished={step.kind === 'finished'} pour={pour} drive={job.vehicleDrive} />
       <LinkState run={run} />
       {wide ? null : brook}
-      <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', bleederId: stop.bleeder.id }) : undefined} />
-      {stop && step.kind !== 'top up' ? <Readings bleederId={stop.bleeder.id} state={run.state} say={run.say} /> : null}
+      <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', stopId: stop.bleeder.id }) : undefined} />
+      {stop && step.kind !== 'top up' ? <Readings stopId={stop.bleeder.id} state={run.state} say={run.say} /> : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
     </Page>
   );
@@ -91,19 +91,19 @@ function LinkState({ run }: { readonly run: LiveRun }) {
 
 /** Space counts a stroke where a stroke is called for. */
 function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
-  const bleederId = !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.bleeder.id : null;
+  const stopId = !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.bleeder.id : null;
   const { say } = run;
   useEffect(() => {
-    if (!bleederId) return;
+    if (!stopId) return;
     const onKey = (e: KeyboardEvent) => {
       const onControl = e.target instanceof HTMLElement && e.target.closest('[role=radio],[role=button],a,input') !== null && !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
       if (e.code !== 'Space' || e.repeat || onControl) return;
       e.preventDefault();
-      say({ kind: 'stroke', bleederId });
+      say({ kind: 'stroke', stopId });
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [bleederId, say]);
+  }, [stopId, say]);
 }
 
 const styles = StyleSheet.create({

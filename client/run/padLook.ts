@@ -25,7 +25,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         call: 'Tap for each stroke', next: topUpWords(step.strokesUntilTopUp, step.strokesLeft), counts: true, loud: false,
       };
     case 'more strokes': {
-      const made = state.bleeders.find((b) => b.bleederId === step.stop.bleeder.id)!.strokes;
+      const made = state.bleeders.find((b) => b.stopId === step.stop.bleeder.id)!.strokes;
       return {
         number: `+${made - step.stop.strokes.value}`, under: 'strokes over the plan', call: MISSING_WORDS[step.missing.includes('bubbles in the last three') ? 'bubbles in the last three' : 'colour not new'],
         next: `Top-up in ${step.strokesUntilTopUp}`, counts: true, loud: false,

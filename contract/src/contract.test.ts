@@ -40,7 +40,7 @@ test('spaces around what was typed do not count', () => {
 
 test('what the contract does not know is refused, not dropped', () => {
   expect(sentences(signIn, { login: 'una', password: 'x', admin: true })).toHaveLength(1);
-  expect(sentences(runEvent, { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'stroke', bleederId: 'a', by: 'somebody' })).toHaveLength(1);
+  expect(sentences(runEvent, { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'stroke', stopId: 'a', by: 'somebody' })).toHaveLength(1);
 });
 
 test('every step and every check of core can be put down', () => {

@@ -16,12 +16,12 @@ const STEPS = ['protect', 'stand', 'bar level', 'read cap', 'empty servo', 'empt
 /** One event of a run. */
 export const runEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('prepared'), step: oneOf('Step', STEPS) }),
-  z.strictObject({ ...base, kind: z.literal('stroke'), bleederId: elementId }),
-  z.strictObject({ ...base, kind: z.literal('bubbles'), bleederId: elementId, reading: oneOf('Bubbles', BUBBLE_READINGS) }),
-  z.strictObject({ ...base, kind: z.literal('colour'), bleederId: elementId, colour: oneOf('Colour', COLOURS) }),
+  z.strictObject({ ...base, kind: z.literal('stroke'), stopId: elementId }),
+  z.strictObject({ ...base, kind: z.literal('bubbles'), stopId: elementId, reading: oneOf('Bubbles', BUBBLE_READINGS) }),
+  z.strictObject({ ...base, kind: z.literal('colour'), stopId: elementId, colour: oneOf('Colour', COLOURS) }),
   z.strictObject({ ...base, kind: z.literal('topped up'), bowlId: elementId }),
-  z.strictObject({ ...base, kind: z.literal('shut'), bleederId: elementId, tightened: z.literal('by feel') }),
-  z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), bleederId: elementId.nullable() }),
+  z.strictObject({ ...base, kind: z.literal('shut'), stopId: elementId, tightened: z.literal('by feel') }),
+  z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), stopId: elementId.nullable() }),
   z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) }),
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
 ]) satisfies z.ZodType<RunEvent>;

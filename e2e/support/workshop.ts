@@ -61,7 +61,7 @@ export class Workshop {
     const first = plan.stops[0]!;
     await this.log(job.id, [
       ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
-      ...Array.from({ length: strokes }, () => ({ kind: 'stroke', bleederId: first.bleeder.id })),
+      ...Array.from({ length: strokes }, () => ({ kind: 'stroke', stopId: first.bleeder.id })),
     ]);
     return this.get(job.id);
   }
@@ -72,12 +72,12 @@ export class Workshop {
     const plan = planOf(job);
     const said: object[] = [];
     for (const stop of plan.stops) {
-      const bleederId = stop.bleeder.id;
+      const stopId = stop.bleeder.id;
       for (let made = 0; made < stop.strokes.value; made++) {
         if (stop.topUps.some((t) => t.afterStrokes === made)) said.push({ kind: 'topped up', bowlId: stop.bowlId });
-        said.push({ kind: 'stroke', bleederId });
+        said.push({ kind: 'stroke', stopId });
       }
-      said.push({ kind: 'bubbles', bleederId, reading: 'none' }, { kind: 'colour', bleederId, colour: 'clear' }, { kind: 'shut', bleederId, tightened: 'by feel' });
+      said.push({ kind: 'bubbles', stopId, reading: 'none' }, { kind: 'colour', stopId, colour: 'clear' }, { kind: 'shut', stopId, tightened: 'by feel' });
     }
     said.push(...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id })));
     await this.log(job.id, said);

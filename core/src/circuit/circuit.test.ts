@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { arbitraryLayout, layoutOf } from '../testing';
-import { layoutTemplates, paths, RANGES, rangeFault, tubeVolumeMl, validateLayout, type Layout } from '.';
+import { layoutTemplates, paths, RANGES, rangeFault, tubeVolumeMl, validateLayout, type Layout, type MasterChamber } from '.';
 
 describe('tube volume', () => {
   // Geometry: πd²/4 · length. 1 mm bore, 4/π m long holds 1 mL exactly.
@@ -49,7 +49,7 @@ describe('templates', () => {
   });
 
   test('a front/rear split feeds both fronts from one chamber and both rears from the other', () => {
-    const of = new Map(paths(layoutOf('pickup-front-rear')).map((p) => [p.bleeder.place, p.chamber.id]));
+    const of = new Map(paths(layoutOf('estate-front-rear')).map((p) => [p.bleeder.place, p.chamber.id]));
     expect(of.get('left front')).toBe(of.get('right front'));
     expect(of.get('left rear')).toBe(of.get('right rear'));
     expect(of.get('left front')).not.toBe(of.get('left rear'));
@@ -89,6 +89,7 @@ describe('paths', () => {
 describe('validation', () => {
   const base = layoutOf('hatchback-diagonal');
   const stretch = (id: string, change: Partial<Layout['stretches'][number]>): Layout => ({ ...base, stretches: base.stretches.map((s) => (s.id === id ? { ...s, ...change } : s)) });
+  const chambers = (change: (c: MasterChamber) => MasterChamber): Layout => ({ ...base, masters: base.masters.map((m) => ({ ...m, chambers: m.chambers.map(change) })) });
   const codes = (layout: Layout) => validateLayout(layout).map((f) => `${f.code}:${f.element}`);
 
   test('any layout of the arbitrary has no fault', () => {
@@ -102,8 +103,7 @@ describe('validation', () => {
 
   test('a zero bore is refused, in a line and in the master', () => {
     expect(codes(stretch('left-rear-floor', { insideMm: 0 }))).toEqual(['range:left-rear-floor']);
-    const chambers = base.master.chambers.map((c) => (c.id === 'primary' ? { ...c, boreMm: 0 } : c));
-    expect(codes({ ...base, master: { ...base.master, chambers } })).toEqual(['range:primary']);
+    expect(codes(chambers((c) => (c.id === 'primary' ? { ...c, boreMm: 0 } : c)))).toEqual(['range:primary']);
   });
 
   test('a loop is refused once, at the stretch that closes it', () => {
@@ -121,19 +121,50 @@ describe('validation', () => {
   test('names that stand for nothing are refused', () => {
     expect(codes({ ...base, bleeders: [{ ...base.bleeders[0]!, at: 'nowhere' }, ...base.bleeders.slice(1)] })).toContain('missing:left-front');
     expect(codes(stretch('left-rear-floor', { to: 'nowhere' }))).toContain('missing:left-rear-floor');
-    expect(codes({ ...base, master: { ...base.master, chambers: [] } })).toContain('missing:master');
+    expect(codes({ ...base, masters: base.masters.map((m) => ({ ...m, chambers: [] })) })).toContain('missing:master');
+    expect(codes({ ...base, masters: [] })).toContain('missing:masters');
     expect(codes({ ...base, bleeders: [] })).toContain('missing:bleeders');
   });
 
   test('an id used twice and a port used twice are refused', () => {
     expect(codes({ ...base, bleeders: [...base.bleeders, base.bleeders[0]!] })).toContain('duplicate:left-front');
-    const chambers = base.master.chambers.map((c) => ({ ...c, port: 'primary-port' }));
-    expect(codes({ ...base, master: { ...base.master, chambers } })).toContain('duplicate:primary-port');
+    expect(codes(chambers((c) => ({ ...c, port: 'primary-port' })))).toContain('duplicate:primary-port');
   });
 
   test('levels that do not rise are refused', () => {
-    const chambers = base.reservoir.chambers.map((c) => ({ ...c, minMl: c.maxMl }));
-    expect(codes({ ...base, reservoir: { ...base.reservoir, chambers } })).toEqual(['level order:bowl']);
+    expect(codes({ ...base, bowls: base.bowls.map((b) => ({ ...b, minMl: b.maxMl })) })).toEqual(['level order:bowl']);
+    expect(codes(chambers((c) => ({ ...c, outlet: { ...c.outlet, airDrawnMl: 66 } })))).toEqual(['level order:bowl']);
+  });
+
+  // A straight line between two points is the shortest: geometry.
+  test('a line shorter than the height between its ends is refused with all three figures', () => {
+    const faults = validateLayout(stretch('primary-feed', { lengthMm: 100 }));
+    expect(faults).toMatchObject([{ code: 'too short', element: 'primary-feed' }]);
+    expect(faults[0]!.sentence).toContain('differ by 120 mm');
+  });
+
+  test('two bleeders of the same name are refused, because the wrong one would be opened', () => {
+    const twice: Layout = { ...base, bleeders: base.bleeders.map((b) => ({ ...b, place: 'left front' })) };
+    expect(codes(twice)).toEqual(['duplicate:right-front', 'duplicate:left-rear', 'duplicate:right-rear']);
+    expect(codes({ ...twice, bleeders: twice.bleeders.map((b, i) => ({ ...b, which: (['upper', 'lower', 'inner', 'outer'] as const)[i]! })) })).toEqual([]);
+  });
+
+  test('the kind of ABS and the modulators must agree', () => {
+    expect(codes({ ...base, abs: 'none' })).toEqual(['kind:modulator-primary']);
+    expect(codes({ ...layoutOf('veteran-single'), abs: 'four-channel' })).toEqual(['kind:abs']);
+    expect(codes({ ...layoutOf('pickup-rear-abs'), bleeders: layoutOf('pickup-rear-abs').bleeders.filter((b) => b.place !== 'modulator') })).toEqual(['kind:abs']);
+  });
+
+  test('half a differential valve that does not say which end it feeds is refused, and a bowl that feeds nothing', () => {
+    const estate = layoutOf('estate-front-rear');
+    expect(codes({ ...estate, nodes: estate.nodes.map((n) => (n.id === 'differential-front' && n.kind === 'valve' ? { ...n, end: null } : n)) })).toEqual(['kind:differential-front']);
+    expect(codes({ ...base, bowls: [...base.bowls, { ...base.bowls[0]!, id: 'spare' }] })).toContain('orphan:spare');
+  });
+
+  test('a size that is missing is refused, one that nobody need know is not', () => {
+    const { lengthMm: _, ...noLength } = base.stretches[0]!;
+    expect(codes({ ...base, stretches: [noLength as Layout['stretches'][number], ...base.stretches.slice(1)] })).toContain('range:primary-feed');
+    expect(base.bleeders.every((b) => b.fitting.listed.torqueNm === null)).toBe(true);
   });
 
   test('every fault comes at once', () => {

@@ -1,18 +1,31 @@
-export type {
-  Bleeder,
-  Control,
-  DriverSide,
-  Layout,
-  LayoutNode,
-  Master,
-  MasterChamber,
-  Place,
-  Reservoir,
-  ReservoirChamber,
-  Stretch,
-  VehicleKind,
+export {
+  ABS_KINDS,
+  PLACES,
+  SEATS,
+  VALVE_KINDS,
+  WHICH,
+  type AbsKind,
+  type Actuator,
+  type Bleeder,
+  type Bowl,
+  type Control,
+  type DriverSide,
+  type Fitting,
+  type FittingSizes,
+  type Layout,
+  type LayoutNode,
+  type Master,
+  type MasterChamber,
+  type Outlet,
+  type Place,
+  type Stretch,
+  type System,
+  type ValveKind,
+  type VehicleKind,
 } from './layout';
-export { isActuator, validateLayout, type LayoutFault } from './validateLayout';
+export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
+export { validateLayout, type LayoutFault } from './validateLayout';
+export { SIZE_FIELDS, sizedThings, type SizedKind, type SizeField } from './fields';
 export { RANGES, rangeFault, type Range } from './ranges';
 export { nodeVolumeMl, paths, type Path, type PathPoint } from './path';
 export { tubeVolumeMl } from './tubeVolume';

@@ -1,16 +1,19 @@
 /**
- * A hydraulic layout: a rooted graph from the reservoir through the master to
- * every bleeder. Lengths in mm, volumes in mL, heights above the ground in mm,
- * the vehicle standing level. Left and right are the vehicle's, as seen from its seat.
+ * The hydraulic layout of one vehicle: rooted graphs that begin at the ports
+ * of the masters' chambers. Lengths in mm, volumes in mL, heights in mm above
+ * the ground with the vehicle level. Left and right are the vehicle's, as seen
+ * from its seat.
  */
 export interface Layout {
-  readonly version: 1;
+  readonly version: 2;
   readonly name: string;
   readonly vehicleKind: VehicleKind;
   /** Side on which the driver sits; 'middle' on a motorcycle. */
   readonly driverSide: DriverSide;
-  readonly reservoir: Reservoir;
-  readonly master: Master;
+  readonly abs: AbsKind;
+  /** Chambers of the reservoirs. One may feed brakes and clutch, each at its own outlet. */
+  readonly bowls: readonly Bowl[];
+  readonly masters: readonly Master[];
   readonly nodes: readonly LayoutNode[];
   readonly stretches: readonly Stretch[];
   readonly bleeders: readonly Bleeder[];
@@ -18,35 +21,40 @@ export interface Layout {
 
 export type VehicleKind = 'car' | 'motorcycle';
 export type DriverSide = 'left' | 'right' | 'middle';
+export type System = 'brakes' | 'clutch';
 /** What the technician or helper works. */
-export type Control = 'brake pedal' | 'brake lever';
+export type Control = 'brake pedal' | 'brake lever' | 'clutch pedal' | 'clutch lever';
 
-export interface Reservoir {
-  /** Height of the MAX mark. */
-  readonly heightMm: number;
-  readonly chambers: readonly ReservoirChamber[];
-}
+/** What stands between master and wheels, and so what air inside it needs. */
+export const ABS_KINDS = ['none', 'in the open path', 'rear only, own bleeder', 'four-channel', 'motorcycle, two circuits', 'high pressure'] as const;
+export type AbsKind = (typeof ABS_KINDS)[number];
 
-/** One bowl of the reservoir, with its own outlet and marks. */
-export interface ReservoirChamber {
+/** One chamber of a reservoir, with its own marks. */
+export interface Bowl {
   readonly id: string;
   readonly name: string;
+  /** Height of the MAX mark. */
+  readonly heightMm: number;
   readonly maxMl: number;
   readonly minMl: number;
-  /** Volume at which the outlet draws air; also what a syringe cannot reach. */
-  readonly airDrawnMl: number;
+  /** Gauge pressure that the maker allows on it, kPa; null without the maker's word. */
+  readonly makerPressureKpa: number | null;
 }
 
 export interface Master {
+  readonly id: string;
   readonly name: string;
+  readonly system: System;
   readonly control: Control;
   readonly heightMm: number;
   /** Pedal or lever ratio. */
   readonly ratio: number;
+  /** How it lies as fitted. */
+  readonly attitude: 'level' | 'nose up' | 'nose down';
   readonly chambers: readonly MasterChamber[];
 }
 
-/** One pressure chamber of the master: one circuit. */
+/** One pressure chamber of a master: one circuit. */
 export interface MasterChamber {
   readonly id: string;
   readonly name: string;
@@ -54,10 +62,17 @@ export interface MasterChamber {
   readonly fullStrokeMm: number;
   /** Piston travel used for one bleeding stroke. */
   readonly bleedStrokeMm: number;
-  /** Reservoir chamber that feeds it. */
+  /** Bowl that feeds it. */
   readonly fedBy: string;
+  /** Where its outlet lies: volume in the bowl at which it draws air, and how far that level is below MAX. */
+  readonly outlet: Outlet;
   /** The `port` node at which its circuit begins. */
   readonly port: string;
+}
+
+export interface Outlet {
+  readonly airDrawnMl: number;
+  readonly belowMaxMm: number;
 }
 
 interface NodeBase {
@@ -66,6 +81,22 @@ interface NodeBase {
   readonly heightMm: number;
 }
 
+/** Pistons of an actuator and how far the seals draw them back. */
+interface ActuatorBase extends NodeBase {
+  readonly cavityMl: number;
+  readonly pistonMm: number;
+  readonly pistons: number;
+  readonly retractionMm: number;
+}
+
+export type Actuator =
+  | (ActuatorBase & { readonly kind: 'caliper' | 'wheel cylinder' })
+  /** Clutch slave. Holdable: its piston can be held without touching the bore. */
+  | (ActuatorBase & { readonly kind: 'slave'; readonly inGearbox: boolean; readonly holdable: boolean });
+
+export const VALVE_KINDS = ['load', 'metering', 'residual', 'differential', 'delay'] as const;
+export type ValveKind = (typeof VALVE_KINDS)[number];
+
 export type LayoutNode =
   /** Outlet of a master chamber: root of a circuit. */
   | (NodeBase & { readonly kind: 'port' })
@@ -73,10 +104,11 @@ export type LayoutNode =
   | (NodeBase & { readonly kind: 'joint' })
   /** Parts the flow; passes the fluid on unmixed. */
   | (NodeBase & { readonly kind: 'tee' })
+  /** One circuit's passage through a valve. Of a differential valve each half names its end, and whether a button pushes the piston back from there. */
+  | (NodeBase & { readonly kind: 'valve'; readonly valve: ValveKind; readonly end: 'front' | 'rear' | null; readonly button: boolean })
   /** One circuit's passage through an ABS modulator; mixes. */
   | (NodeBase & { readonly kind: 'modulator'; readonly openPathMl: number; readonly pocketsMl: number })
-  /** Caliper or wheel cylinder; mixes. */
-  | (NodeBase & { readonly kind: 'caliper' | 'wheel cylinder'; readonly cavityMl: number });
+  | Actuator;
 
 export interface Stretch {
   readonly id: string;
@@ -86,14 +118,39 @@ export interface Stretch {
   readonly to: string;
   readonly lengthMm: number;
   readonly insideMm: number;
+  /** Volume by which a hose widens, mL per metre at 6.9 MPa (1000 psi); null for a line. */
+  readonly wideningMlPerM: number | null;
+  /** The nut at its downstream end; null where it was not looked at. */
+  readonly nut: Fitting | null;
 }
 
-export type Place = 'left front' | 'right front' | 'left rear' | 'right rear' | 'front' | 'rear' | 'modulator';
+export const PLACES = ['left front', 'right front', 'left rear', 'right rear', 'front', 'rear', 'sidecar', 'master', 'modulator', 'slave'] as const;
+export type Place = (typeof PLACES)[number];
+/** Which of several bleeders on one part. */
+export const WHICH = ['upper', 'lower', 'inner', 'outer', 'left', 'right'] as const;
+export const SEATS = ['not tried', 'free', 'stiff', 'seized'] as const;
 
 export interface Bleeder {
   readonly id: string;
   readonly at: string;
   readonly place: Place;
-  readonly wrenchMm: number;
+  readonly which: (typeof WHICH)[number] | null;
   readonly type: 'screw' | 'quarter turn';
+  /** Whether it sits at the top of its part; if not, the part must be turned to be bled. */
+  readonly atTop: boolean;
+  readonly seat: (typeof SEATS)[number];
+  readonly fitting: Fitting;
+}
+
+/** Sizes of a fitting; null where nobody knows. The torque is the manual's, never a guess. */
+export interface FittingSizes {
+  readonly wrenchMm: number | null;
+  readonly thread: string | null;
+  readonly torqueNm: number | null;
+}
+
+/** As listed, and as found on this vehicle. What was found wins. */
+export interface Fitting {
+  readonly listed: FittingSizes;
+  readonly found: FittingSizes | null;
 }

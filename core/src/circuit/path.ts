@@ -1,5 +1,6 @@
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
-import type { Bleeder, Layout, LayoutNode, MasterChamber, Stretch } from './layout';
+import type { Bleeder, Layout, LayoutNode, Master, MasterChamber, Stretch } from './layout';
+import { bleederName, chambersOf, isActuator } from './names';
 import { tubeVolumeMl } from './tubeVolume';
 
 /** One point that the fluid passes on its way to a bleeder. */
@@ -12,6 +13,7 @@ export interface PathPoint {
 /** The way from the master's port to one bleeder. */
 export interface Path {
   readonly bleeder: Bleeder;
+  readonly master: Master;
   readonly chamber: MasterChamber;
   readonly points: readonly PathPoint[];
   readonly stretches: readonly Stretch[];
@@ -35,17 +37,17 @@ export function paths(layout: Layout): Path[] {
       const stretch = feeding.get(at)!;
       stretches.unshift(stretch);
       at = stretch.from;
-      if (stretches.length > layout.stretches.length) throw new RangeError(`the way to ${bleeder.id} runs in a loop; validate the layout first`);
+      if (stretches.length > layout.stretches.length) throw new RangeError(`the way to ${bleederName(bleeder)} runs in a loop; validate the layout first`);
     }
-    const chamber = layout.master.chambers.find((c) => c.port === at);
-    if (!chamber) throw new RangeError(`${bleeder.id} is not joined to the master; validate the layout first`);
+    const fed = chambersOf(layout).find((c) => c.chamber.port === at);
+    if (!fed) throw new RangeError(`${bleederName(bleeder)} is not joined to the master; validate the layout first`);
     let alongM = 0;
     const points: PathPoint[] = [{ node: nodes.get(at)!, alongM }];
     for (const s of stretches) {
       alongM += s.lengthMm / 1000;
       points.push({ node: nodes.get(s.to)!, alongM });
     }
-    return { bleeder, chamber, points, stretches, lengthM: pathLength(stretches, alongM), volumeMl: pathVolume(stretches, points) };
+    return { bleeder, ...fed, points, stretches, lengthM: pathLength(stretches, alongM), volumeMl: pathVolume(stretches, points) };
   });
 }
 
@@ -89,6 +91,6 @@ function pathVolume(stretches: readonly Stretch[], points: readonly PathPoint[])
 /** What a node holds in the way of the fluid, mL; the closed pockets of a modulator are not in the way. */
 export function nodeVolumeMl(node: LayoutNode): number {
   if (node.kind === 'modulator') return node.openPathMl;
-  return node.kind === 'caliper' || node.kind === 'wheel cylinder' ? node.cavityMl : 0;
+  return isActuator(node) ? node.cavityMl : 0;
 }
 

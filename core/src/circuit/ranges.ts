@@ -1,7 +1,7 @@
 /** What a person may enter, per quantity: lowest and highest, both allowed [M]. */
 export interface Range {
   readonly what: string;
-  readonly unit: 'mm' | 'mL' | '';
+  readonly unit: 'mm' | 'mL' | 'kPa' | 'N·m' | 'mL/m' | '';
   readonly least: number;
   readonly most: number;
 }
@@ -9,15 +9,25 @@ export interface Range {
 export const RANGES = {
   lengthMm: { what: 'length', unit: 'mm', least: 10, most: 15_000 },
   insideMm: { what: 'inside diameter', unit: 'mm', least: 1, most: 10 },
+  wideningMlPerM: { what: 'widening at 6.9 MPa', unit: 'mL/m', least: 0, most: 10 },
   heightMm: { what: 'height above the ground', unit: 'mm', least: 0, most: 3_000 },
   boreMm: { what: 'bore', unit: 'mm', least: 8, most: 40 },
-  strokeMm: { what: 'stroke', unit: 'mm', least: 4, most: 60 },
+  fullStrokeMm: { what: 'full stroke', unit: 'mm', least: 4, most: 60 },
+  bleedStrokeMm: { what: 'stroke in bleeding', unit: 'mm', least: 4, most: 60 },
   ratio: { what: 'pedal or lever ratio', unit: '', least: 1, most: 10 },
   cavityMl: { what: 'cavity', unit: 'mL', least: 0.5, most: 200 },
+  pistonMm: { what: 'piston diameter', unit: 'mm', least: 8, most: 100 },
+  pistons: { what: 'number of pistons', unit: '', least: 1, most: 12 },
+  retractionMm: { what: 'retraction', unit: 'mm', least: 0, most: 5 },
   openPathMl: { what: 'open path', unit: 'mL', least: 0.5, most: 60 },
   pocketsMl: { what: 'closed pockets', unit: 'mL', least: 0, most: 30 },
-  reservoirMl: { what: 'volume', unit: 'mL', least: 1, most: 1_500 },
-  wrenchMm: { what: 'wrench size', unit: 'mm', least: 5, most: 19 },
+  maxMl: { what: 'volume at MAX', unit: 'mL', least: 1, most: 1_500 },
+  minMl: { what: 'volume at MIN', unit: 'mL', least: 0.5, most: 1_500 },
+  airDrawnMl: { what: 'volume where air is drawn', unit: 'mL', least: 0, most: 1_500 },
+  belowMaxMm: { what: 'outlet below MAX', unit: 'mm', least: 1, most: 300 },
+  makerPressureKpa: { what: 'pressure by the maker', unit: 'kPa', least: 0, most: 250 },
+  wrenchMm: { what: 'wrench size', unit: 'mm', least: 5, most: 32 },
+  torqueNm: { what: 'torque', unit: 'N·m', least: 1, most: 200 },
 } as const satisfies Record<string, Range>;
 
 /**

@@ -1,9 +1,11 @@
+import { SIZE_FIELDS, sizedThings, type SizeField } from './fields';
 import type { Layout, LayoutNode } from './layout';
-import { RANGES, rangeFault, type Range } from './ranges';
+import { bleederName, chambersOf, highestOutletMl } from './names';
+import { rangeFault } from './ranges';
 
 /** One thing wrong with a layout, with the element it is wrong at. */
 export interface LayoutFault {
-  readonly code: 'range' | 'duplicate' | 'missing' | 'loop' | 'orphan' | 'blind end' | 'level order';
+  readonly code: 'range' | 'too short' | 'duplicate' | 'missing' | 'kind' | 'loop' | 'orphan' | 'blind end' | 'level order';
   /** Id of the element, or of the part that holds it. */
   readonly element: string;
   /** One sentence that says what came and what would be right. */
@@ -16,90 +18,101 @@ export interface LayoutFault {
  * reachable and every size in range.
  */
 export function validateLayout(layout: Layout): LayoutFault[] {
-  return [...sizeFaults(layout), ...nameFaults(layout), ...graphFaults(layout)];
+  return [...sizeFaults(layout), ...nameFaults(layout), ...kindFaults(layout), ...graphFaults(layout)];
 }
 
 function sizeFaults(layout: Layout): LayoutFault[] {
   const faults: LayoutFault[] = [];
-  const check = (element: string, name: string, range: Range, value: number) => {
-    const fault = rangeFault(range, value);
-    if (fault) faults.push({ code: 'range', element, sentence: `${name}: ${fault}.` });
-  };
-  check('reservoir', 'Reservoir', RANGES.heightMm, layout.reservoir.heightMm);
-  for (const c of layout.reservoir.chambers) {
-    check(c.id, `${c.name} at MAX`, RANGES.reservoirMl, c.maxMl);
-    if (!(c.airDrawnMl >= 0 && c.airDrawnMl < c.minMl && c.minMl < c.maxMl)) {
+  for (const { kind, element, name, holder } of sizedThings(layout)) {
+    for (const field of SIZE_FIELDS[kind] as readonly SizeField[]) {
+      const value = (holder as Record<string, number | null>)[field.key] ?? null;
+      if (value === null && field.optional) continue;
+      const fault = rangeFault(field.range, value ?? NaN);
+      if (fault) faults.push({ code: 'range', element, sentence: `${name}: ${fault}.` });
+    }
+  }
+  for (const b of layout.bowls) {
+    const airDrawnMl = highestOutletMl(layout, b.id);
+    if (!(airDrawnMl < b.minMl && b.minMl < b.maxMl)) {
       faults.push({
         code: 'level order',
-        element: c.id,
-        sentence: `${c.name}: volumes should rise from air drawn over MIN to MAX; they are ${c.airDrawnMl}, ${c.minMl} and ${c.maxMl} mL.`,
+        element: b.id,
+        sentence: `${b.name}: volumes should rise from air drawn over MIN to MAX; they are ${airDrawnMl}, ${b.minMl} and ${b.maxMl} mL.`,
       });
     }
   }
-  check('master', layout.master.name, RANGES.heightMm, layout.master.heightMm);
-  check('master', layout.master.name, RANGES.ratio, layout.master.ratio);
-  for (const c of layout.master.chambers) {
-    check(c.id, c.name, RANGES.boreMm, c.boreMm);
-    check(c.id, `${c.name}, full`, RANGES.strokeMm, c.fullStrokeMm);
-    check(c.id, `${c.name}, in bleeding`, RANGES.strokeMm, c.bleedStrokeMm);
-  }
-  for (const n of layout.nodes) {
-    check(n.id, n.name, RANGES.heightMm, n.heightMm);
-    if (n.kind === 'modulator') {
-      check(n.id, n.name, RANGES.openPathMl, n.openPathMl);
-      check(n.id, n.name, RANGES.pocketsMl, n.pocketsMl);
-    }
-    if (isActuator(n)) check(n.id, n.name, RANGES.cavityMl, n.cavityMl);
-  }
+  const heights = new Map(layout.nodes.map((n) => [n.id, n.heightMm]));
   for (const s of layout.stretches) {
-    check(s.id, s.name, RANGES.lengthMm, s.lengthMm);
-    check(s.id, s.name, RANGES.insideMm, s.insideMm);
+    const climbMm = Math.abs((heights.get(s.from) ?? 0) - (heights.get(s.to) ?? 0));
+    if (heights.has(s.from) && heights.has(s.to) && s.lengthMm < climbMm) {
+      faults.push({ code: 'too short', element: s.id, sentence: `${s.name} is ${s.lengthMm} mm long, but its ends differ by ${climbMm} mm in height; one of the three is wrong.` });
+    }
   }
-  for (const b of layout.bleeders) check(b.id, `Bleeder ${b.place}`, RANGES.wrenchMm, b.wrenchMm);
   return faults;
 }
 
 function nameFaults(layout: Layout): LayoutFault[] {
   const faults: LayoutFault[] = [];
+  const chambers = chambersOf(layout).map(({ chamber }) => chamber);
   const seen = new Set<string>();
-  const all = [
-    ...layout.reservoir.chambers,
-    ...layout.master.chambers,
-    ...layout.nodes,
-    ...layout.stretches,
-    ...layout.bleeders,
-  ];
-  for (const { id } of all) {
-    if (seen.has(id)) {
-      faults.push({ code: 'duplicate', element: id, sentence: `The id "${id}" is used twice; each element needs its own.` });
-    }
+  for (const { id } of [...layout.bowls, ...layout.masters, ...chambers, ...layout.nodes, ...layout.stretches, ...layout.bleeders]) {
+    if (seen.has(id)) faults.push({ code: 'duplicate', element: id, sentence: `The id "${id}" is used twice; each element needs its own.` });
     seen.add(id);
+  }
+  const called = new Set<string>();
+  for (const b of layout.bleeders) {
+    const name = bleederName(b);
+    if (called.has(name)) faults.push({ code: 'duplicate', element: b.id, sentence: `Two bleeders are called "${name}"; say which is which, so that the right one is opened.` });
+    called.add(name);
   }
   const nodeIds = new Set(layout.nodes.map((n) => n.id));
   const missing = (element: string, name: string, what: string, id: string) =>
     faults.push({ code: 'missing', element, sentence: `${name}: there is no ${what} "${id}" in this layout.` });
-  const bowls = new Set(layout.reservoir.chambers.map((c) => c.id));
-  if (layout.master.chambers.length === 0) {
-    faults.push({ code: 'missing', element: 'master', sentence: 'The master has no chamber; give it one or two.' });
+  const bowls = new Set(layout.bowls.map((b) => b.id));
+  if (layout.masters.length === 0) faults.push({ code: 'missing', element: 'masters', sentence: 'The layout has no master; give it at least one.' });
+  for (const m of layout.masters) {
+    if (m.chambers.length === 0) faults.push({ code: 'missing', element: m.id, sentence: `${m.name} has no chamber; give it one or two.` });
   }
-  if (layout.bleeders.length === 0) {
-    faults.push({ code: 'missing', element: 'bleeders', sentence: 'The layout has no bleeder; give it at least one.' });
+  if (layout.bleeders.length === 0) faults.push({ code: 'missing', element: 'bleeders', sentence: 'The layout has no bleeder; give it at least one.' });
+  for (const b of layout.bowls) {
+    if (!chambers.some((c) => c.fedBy === b.id)) faults.push({ code: 'orphan', element: b.id, sentence: `${b.name} feeds no chamber; say which, or take it out.` });
   }
-  for (const c of layout.master.chambers) {
+  for (const c of chambers) {
     if (!bowls.has(c.fedBy)) missing(c.id, c.name, 'reservoir chamber', c.fedBy);
     if (layout.nodes.find((n) => n.id === c.port)?.kind !== 'port') missing(c.id, c.name, 'port', c.port);
   }
   for (const s of layout.stretches) {
     for (const end of [s.from, s.to]) if (!nodeIds.has(end)) missing(s.id, s.name, 'point', end);
   }
-  for (const b of layout.bleeders) if (!nodeIds.has(b.at)) missing(b.id, `Bleeder ${b.place}`, 'part', b.at);
+  for (const b of layout.bleeders) if (!nodeIds.has(b.at)) missing(b.id, `Bleeder ${bleederName(b)}`, 'part', b.at);
+  return faults;
+}
+
+/** What the kind of ABS says must be in the layout, and what its valves must say. */
+function kindFaults(layout: Layout): LayoutFault[] {
+  const faults: LayoutFault[] = [];
+  const modulators = layout.nodes.filter((n) => n.kind === 'modulator');
+  if (layout.abs === 'none' && modulators.length > 0) {
+    faults.push({ code: 'kind', element: modulators[0]!.id, sentence: `${modulators[0]!.name} is in a layout without ABS; say which kind it is, or take it out.` });
+  }
+  if (layout.abs !== 'none' && modulators.length === 0) {
+    faults.push({ code: 'kind', element: 'abs', sentence: `The layout has ABS (${layout.abs}) but no modulator; put it where the fluid meets it.` });
+  }
+  if (layout.abs === 'rear only, own bleeder' && !layout.bleeders.some((b) => modulators.some((m) => m.id === b.at))) {
+    faults.push({ code: 'kind', element: 'abs', sentence: 'This kind of ABS has a bleeder on its modulator; the layout has none there.' });
+  }
+  for (const n of layout.nodes) {
+    if (n.kind === 'valve' && n.valve === 'differential' && n.end === null) {
+      faults.push({ code: 'kind', element: n.id, sentence: `${n.name}: say whether this half of the differential valve feeds the front or the rear.` });
+    }
+  }
   return faults;
 }
 
 function graphFaults(layout: Layout): LayoutFault[] {
   const faults: LayoutFault[] = [];
   const nodes = new Map(layout.nodes.map((n) => [n.id, n]));
-  const roots = layout.master.chambers.map((c) => c.port);
+  const roots = chambersOf(layout).map(({ chamber }) => chamber.port);
   const reached = new Set<string>();
   const waiting = [...roots];
   const looped = new Set<string>();
@@ -133,7 +146,7 @@ function graphFaults(layout: Layout): LayoutFault[] {
   }
   for (const b of layout.bleeders) {
     if (nodes.has(b.at) && !reached.has(b.at)) {
-      faults.push({ code: 'orphan', element: b.id, sentence: `Bleeder ${b.place} cannot be reached from the master; join ${nodes.get(b.at)!.name} with a line.` });
+      faults.push({ code: 'orphan', element: b.id, sentence: `Bleeder ${bleederName(b)} cannot be reached from the master; join ${nodes.get(b.at)!.name} with a line.` });
     }
   }
   return faults;
@@ -141,9 +154,4 @@ function graphFaults(layout: Layout): LayoutFault[] {
 
 function isBlindEnd(node: LayoutNode, layout: Layout): boolean {
   return !layout.stretches.some((s) => s.from === node.id) && !layout.bleeders.some((b) => b.at === node.id);
-}
-
-/** Whether a node is a part that the pressure works on, at the end of a line. */
-export function isActuator(node: LayoutNode): node is Extract<LayoutNode, { cavityMl: number }> {
-  return node.kind === 'caliper' || node.kind === 'wheel cylinder';
 }

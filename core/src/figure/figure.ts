@@ -1,7 +1,7 @@
 import type { Source } from './source';
 
 /** Units in which core answers. One stored unit per quantity; conversion is the edge's business. */
-export type Unit = 'mm' | 'm' | 'mL' | 'mm²' | 'mm²/s' | '%' | '°C' | 'hPa' | 'ppm' | 'pH' | 'kg' | 'km/h' | 'months' | 'days' | 'strokes' | 'times' | 'min' | 's' | 'ratio';
+export type Unit = 'mm' | 'm' | 'mm/s' | 'mL/s' | 'kPa' | 'mL' | 'mm²' | 'mm²/s' | '%' | '°C' | 'hPa' | 'ppm' | 'pH' | 'kg' | 'km/h' | 'months' | 'days' | 'strokes' | 'marks' | 'times' | 'min' | 's' | 'ratio';
 
 /**
  * A number that core worked out for a person, with everything needed to doubt it:

@@ -4,7 +4,7 @@ export { fluidVerdict, type FluidHold, type FluidRequest, type FluidVerdict } fr
 export { readingFault, READINGS, type ReadingKind } from './readings';
 export { CLASS_LIMITS, GRADE_LIMITS, standardOf, WET_WATER_PERCENT, type FluidLimits, type IsoClass } from './limits';
 export { atLocalPressureC, boilingFigure, boilingPointC, waterFromBoilingPercent, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC } from './boiling';
-export { viscosityMm2s } from './viscosity';
+export { fluidViscosity, viscosityMm2s, type ViscosityPair } from './viscosity';
 export {
   compatibility,
   DEMAND_SOURCES,

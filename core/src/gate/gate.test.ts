@@ -50,7 +50,7 @@ test('one stroke undone shuts the gate again', () => {
 });
 
 test('a bleeder that was left cannot be released by this job, and an ended run by none', () => {
-  const halt: RunEvent = { id: 'h', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'halted', reason: 'grease', bleederId: 'left-rear' };
+  const halt: RunEvent = { id: 'h', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'halted', reason: 'grease', stopId: 'left-rear' };
   const decided = (decision: 'leave shut' | 'end job') => foldRun(PLAN, [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as RunEvent], DONE);
   expect(codes(PLAN, decided('leave shut'), GOOD, 'good')).toEqual(['bleeder left']);
   expect(codes(PLAN, decided('end job'), GOOD, 'good')).toEqual(['run ended']);

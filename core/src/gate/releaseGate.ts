@@ -47,7 +47,7 @@ function runReasons(plan: Plan, run: RunState): GateReason[] {
   if (run.ended) return [{ code: 'run ended' }];
   const left = run.bleeders
     .filter((b) => b.left !== null)
-    .map((b): GateReason => ({ code: 'bleeder left', place: plan.stops.find((s) => s.bleeder.id === b.bleederId)!.bleeder.place }));
+    .map((b): GateReason => ({ code: 'bleeder left', place: plan.stops.find((s) => s.id === b.stopId)!.bleeder.place }));
   return nextStep(plan, run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
 }
 

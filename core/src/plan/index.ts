@@ -2,18 +2,23 @@ export {
   planBleed,
   planPaths,
   RULES_VERSION,
+  wrenchMm,
   type Plan,
   type PlanBowl,
+  type PlanMethod,
   type PlannedTopUp,
   type PlanRefusal,
-  type PlanRequest,
   type PlanResult,
+  type PlanScope,
+  type PlanStage,
   type PlanStop,
   type PlanTotals,
+  type StrokeShape,
 } from './plan';
-export { farthestFirst, type OrderedPath, type OrderReason } from './bleedOrder';
-export { planPreferences, type PlanPreferences } from './preferences';
-export { OPENING_STEPS, PREPARATION, type PreparationStep } from './preparation';
-export { strokeVolume } from './strokeVolume';
-export { strokesUntilTopUp, topUpLevel } from './topUp';
-export { orderWords, PREPARATION_WORDS, refusalWords } from './words';
+export { planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './orders';
+export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
+export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
+export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
+export type { PlanRequest } from './request';
+export type { BleedPurpose } from './stages';
+export { PREPARATION_WORDS, refusalWords } from './words';

@@ -1,45 +1,57 @@
 import type { Bleeder, Control, Layout, LayoutFault, Path } from '../circuit';
-import { paths, validateLayout } from '../circuit';
+import { chambersOf, paths, sizesOf, validateLayout } from '../circuit';
 import type { Figure } from '../figure';
-import type { Colour, Grade } from '../fluid';
-import { CircuitFluid } from '../washout';
-import { farthestFirst, type OrderedPath, type OrderReason } from './bleedOrder';
-import { PREPARATION, type PreparationStep } from './preparation';
-import { planPreferences, type PlanPreferences } from './preferences';
-import { strokeVolume } from './strokeVolume';
-import { stopFigures, totalFigures } from './planFigures';
-import { topUpLevel } from './topUp';
+import { fluidViscosity, type Colour, type Grade } from '../fluid';
+import { METHOD_TRAITS, rankMethods, type Means, type Method, type MethodReason, type MethodRow } from '../flow';
+import { bowlSetups, countAt, isFree, MOST_SEARCHED, priceOrder, strokeVolume, type OrderedVisit, type OrderId, type OrderReason, type OrderRefusal, type OrderSetup, type Visit, type VisitPrice } from '../order';
+import { findScope, partnerAdvice, type PartnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
+import { orderVisits, planSetup } from './orders';
+import { materialsFor, type Materials } from './materials';
+import { stageMinutes, stopFigures, totalFigures } from './planFigures';
+import { preparationFor, type PreparationStep } from './preparation';
+import type { PlanPreferences } from './preferences';
+import { planAsked, type PlanAsked, type PlanRequest } from './request';
+import { openIds, stagesFor, type BleedPurpose, type StageDraft } from './stages';
 
 /** Version of the rules by which a plan was made; stored with it. */
-export const RULES_VERSION = 2;
-
-export interface PlanRequest {
-  readonly layout: Layout;
-  readonly scope: 'routine flush';
-  readonly fillGrade: Grade;
-  /** Colour of the new fluid as seen in its container. */
-  readonly newColour: Colour;
-  readonly preferences?: Partial<PlanPreferences>;
-}
+export const RULES_VERSION = 3;
 
 /** A call to top up a bowl before the stroke that follows. */
 export interface PlannedTopUp {
   readonly bowlId: string;
-  /** Strokes made at this bleeder before the call. */
+  /** Strokes made at this stop before the call. */
   readonly afterStrokes: number;
   readonly pouredMl: number;
 }
 
-/** One bleeder in the plan. */
+/** The shape of a stroke, where strokes are made [C]. */
+export type StrokeShape = 'fast push, slow return' | 'slow push' | 'steady';
+
+/**
+ * One opening of one bleeder. Where the flow is steady a "stroke" is one mark
+ * of the jar, or of the syringe: `counted` says which.
+ */
 export interface PlanStop {
+  /** The bleeder's id at its first opening, with a number from the second on. */
+  readonly id: string;
+  readonly stageId: string;
   readonly bleeder: Bleeder;
   readonly chamberId: string;
   readonly bowlId: string;
+  readonly control: Control;
+  readonly method: Method;
+  readonly counted: 'strokes' | 'marks';
+  /** Time of one, s. */
+  readonly secondsPerStroke: number;
+  /** Whether what is counted comes out of the bowl; from below it comes out of the syringe. */
+  readonly fromBowl: boolean;
+  readonly until: Visit['until'];
+  readonly shape: StrokeShape;
   readonly why: OrderReason;
   readonly pathLengthM: Figure;
   readonly pathVolumeMl: Figure;
   readonly strokeMl: Figure;
-  /** Fluid until the outlet is as new as wanted. */
+  /** Fluid until the end of this opening is reached. */
   readonly neededMl: Figure;
   readonly strokes: Figure;
   /** Fluid in the whole strokes. */
@@ -48,6 +60,16 @@ export interface PlanStop {
   readonly oldLeftMl: Figure;
   readonly topUps: readonly PlannedTopUp[];
 }
+
+/** One stage of the plan. Those that open bleeders name their stops in order. */
+export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
+  | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly stopIds: readonly string[] }
+  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly savesMinutes: Figure }
+  | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear'; readonly button: boolean }
+  | { readonly kind: 'tool cycle'; readonly atHand: boolean }
+  | { readonly kind: 'hold point'; readonly partId: string }
+  | { readonly kind: 'injection' | 'tie back' }
+);
 
 /** A bowl of the reservoir as the plan uses it. */
 export interface PlanBowl {
@@ -60,32 +82,52 @@ export interface PlanBowl {
   readonly finalLevelMl: number;
 }
 
+/** What was found out about the scope, as it is stored. */
+export interface PlanScope extends Pick<ScopeFinding, 'bleeders' | 'unmet' | 'drewAir' | 'airInModulator'> {
+  readonly air: readonly string[];
+  readonly advice: readonly PartnerAdvice[];
+}
+
+/** What a method was found to be; the flows in full stand with the one chosen. */
+export type PlanMethod = Omit<MethodRow, 'flows'>;
+
 /** The whole plan, a value: the same request gives the same plan. */
 export interface Plan {
   readonly rulesVersion: number;
-  readonly scope: 'routine flush';
-  readonly school: 'farthest first';
-  readonly method: 'two people, closed strokes' | 'alone, closed strokes at the lever';
-  readonly control: Control;
+  readonly work: WorkDone;
+  readonly scope: PlanScope;
+  readonly order: OrderId;
+  /** Bleeders of the main stage in the order chosen, where every order may be tried; else empty. */
+  readonly searchable: readonly string[];
+  readonly method: Method;
+  readonly methods: readonly PlanMethod[];
+  readonly flows: MethodRow['flows'];
+  readonly means: Means;
   readonly fillGrade: Grade;
   readonly newColour: Colour;
   readonly preferences: PlanPreferences;
   readonly layout: Layout;
   readonly preparation: readonly PreparationStep[];
   readonly bowls: readonly PlanBowl[];
+  readonly stages: readonly PlanStage[];
+  /** Every opening of every stage, in order. */
   readonly stops: readonly PlanStop[];
   readonly totals: PlanTotals;
+  readonly materials: Materials;
 }
 
 export interface PlanTotals {
   readonly bledMl: Figure;
   readonly strokes: Figure;
+  /** Marks of the jar or syringe, where the flow is steady. */
+  readonly marks: Figure;
   readonly topUps: Figure;
   /** Drawn off the reservoir before the first stroke. */
   readonly removedMl: Figure;
   /** Out of containers: refill, top-ups and the last fill. */
   readonly pouredMl: Figure;
   readonly minutes: Figure;
+  readonly waitingMinutes: Figure;
   readonly oldLeftMl: Figure;
   /** Old fluid in closed pockets that no stroke reaches; 0 without a modulator. */
   readonly pocketsMl: Figure;
@@ -93,119 +135,173 @@ export interface PlanTotals {
 
 export type PlanRefusal =
   | { readonly code: 'bad layout'; readonly faults: readonly LayoutFault[] }
-  | { readonly code: 'modulator bleeder'; readonly element: string; readonly name: string }
-  | { readonly code: 'no stroke before top-up'; readonly element: string; readonly name: string }
-  | { readonly code: 'never new'; readonly element: string; readonly name: string };
+  | { readonly code: 'high pressure'; readonly element: string; readonly name: string }
+  | { readonly code: 'nothing in hand' }
+  /** The method chosen, or every method, cannot work here. */
+  | { readonly code: 'method'; readonly method: Method; readonly reasons: readonly MethodReason[] }
+  | { readonly code: 'unknown element'; readonly element: string }
+  | OrderRefusal;
 
 export type PlanResult =
   | { readonly verdict: 'planned'; readonly plan: Plan }
-  | { readonly verdict: 'refused'; readonly reasons: readonly PlanRefusal[] };
-
-/** Strokes at one bleeder beyond which a plan is not one a person would carry out [M]. */
-const MOST_STROKES = 600;
-
-/** What the simulation found at one bleeder; figures are made of it afterwards. */
-export interface SimulatedStop {
-  readonly ordered: OrderedPath;
-  readonly strokeMl: Figure;
-  readonly neededMl: number;
-  readonly strokes: number;
-  readonly topUps: PlannedTopUp[];
-}
+  | { readonly verdict: 'refused'; readonly reasons: readonly PlanRefusal[]; readonly methods: readonly PlanMethod[] };
 
 /**
- * Plan a routine flush: which bleeders in which order and why, how much fluid
- * and how many strokes at each by simulating the wash-out, where to top up,
- * how long.
+ * Plan a bleed: what may hold air and so which bleeders are opened, by which
+ * method, in which order and what another would cost, in which stages, how
+ * much fluid and how many strokes at each by simulating the wash-out, where to
+ * top up, with what, how long.
  */
 export function planBleed(request: PlanRequest): PlanResult {
   const { layout } = request;
   const faults = validateLayout(layout);
-  if (faults.length > 0) return refused({ code: 'bad layout', faults });
-  const preferences = planPreferences(request.preferences);
-  const own = layout.nodes.find((n) => n.kind === 'modulator' && layout.bleeders.some((b) => b.at === n.id));
-  if (own) return refused({ code: 'modulator bleeder', element: own.id, name: own.name });
+  if (faults.length > 0) return refused([], { code: 'bad layout', faults });
+  const asked = planAsked(request);
+  const unknown = unknownElement(layout, asked);
+  if (unknown !== null) return refused([], { code: 'unknown element', element: unknown });
+  if (asked.work.masterIds.length === 0) return refused([], { code: 'nothing in hand' });
 
-  const bowls = layout.reservoir.chambers.map((c): PlanBowl => {
-    const final = preferences.finalLevel[layout.vehicleKind];
-    return { ...c, topUpLevelMl: topUpLevel(c), finalLevelMl: final === 'MAX' ? c.maxMl : (c.maxMl + c.minMl) / 2 };
+  const finding = findScope(layout, asked.work);
+  const open = openIds(finding);
+  const all = paths(layout);
+  const unit = layout.abs === 'high pressure' ? all.filter((p) => open.includes(p.bleeder.id)).flatMap((p) => p.points).find((p) => p.node.kind === 'modulator') : undefined;
+  if (unit) return refused([], { code: 'high pressure', element: unit.node.id, name: unit.node.name });
+
+  const rows = rankMethods({
+    layout, bleederIds: open, air: new Set(finding.air.keys()), empty: emptied(finding), means: asked.means, circumstances: { ...asked.circumstances, preferred: asked.preferences.preferredMethod === 'none' ? null : asked.preferences.preferredMethod },
+    viscosity: fluidViscosity(asked.fillGrade, asked.isoClass, asked.circumstances.temperatureC), strokeMl: (p) => strokeVolume(p.chamber).value,
   });
-  const fluid = new CircuitFluid(layout);
-  let removedMl = 0;
-  let pouredMl = 0;
-  for (const bowl of bowls) {
-    removedMl += fluid.emptyBowl(bowl.id);
-    pouredMl += fluid.fillBowl(bowl.id, bowl.maxMl);
-  }
-  const simulated: SimulatedStop[] = [];
-  for (const ordered of farthestFirst(layout, paths(layout))) {
-    const stop = bleedOne(fluid, ordered, bowls, preferences.outletTarget);
-    if ('code' in stop) return refused(stop);
-    simulated.push(stop);
-    pouredMl += stop.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
-  }
-  for (const bowl of bowls) pouredMl += fluid.fillBowl(bowl.id, bowl.finalLevelMl);
+  const chosen = rows.find((r) => r.method === asked.method) ?? rows[0]!;
+  const methods = rows.map(({ flows: _, ...row }) => row);
+  if (chosen.verdict === 'hopeless' && open.length > 0) return refused(methods, { code: 'method', method: chosen.method, reasons: chosen.reasons.filter((r) => r.weight === 'stops') });
 
-  const stops = simulated.map((s): PlanStop => ({
-    bleeder: s.ordered.path.bleeder,
-    chamberId: s.ordered.path.chamber.id,
-    bowlId: s.ordered.path.chamber.fedBy,
-    why: s.ordered.why,
-    ...stopFigures(s, preferences, fluid.oldOnPathMl(s.ordered.path.bleeder.id)),
-    topUps: s.topUps,
-  }));
-  const totals = totalFigures({ layout, stops, preferences, removedMl, pouredMl, oldLeftMl: fluid.oldInLinesMl() });
+  const setup = planSetup(asked, open, rows);
+  const drafts = stagesFor({ asked, finding, method: chosen.method, ranking: rows, orderOf: (ids, method) => orderVisits(asked, setup, ids, method).visits });
+  const priced = priceOrder(setup, drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : [])));
+  if (priced.verdict === 'refused') return refused(methods, priced.reason);
+
+  const { price } = priced;
+  const { stages, stops } = stagesAndStops({ asked, setup, drafts, priced: price.visits, oldOnPathMl: price.oldOnPathMl, all, air: new Set(finding.air.keys()) });
+  const bowls = bowlsInUse(asked, setup);
+  const main = drafts.find((d) => d.kind === 'bleed' && d.purpose === 'bleed');
+  const changed = [...asked.work.parts.map((p) => p.partId), ...(asked.work.master ? [asked.work.master.masterId] : [])];
   return {
     verdict: 'planned',
     plan: {
-      rulesVersion: RULES_VERSION,
-      scope: request.scope,
-      school: 'farthest first',
-      method: layout.vehicleKind === 'motorcycle' ? 'alone, closed strokes at the lever' : 'two people, closed strokes',
-      control: layout.master.control,
-      fillGrade: request.fillGrade,
-      newColour: request.newColour,
-      preferences,
-      layout,
-      preparation: PREPARATION[layout.vehicleKind],
-      bowls,
-      stops,
-      totals,
+      rulesVersion: RULES_VERSION, work: asked.work, means: asked.means, fillGrade: asked.fillGrade, newColour: asked.newColour, preferences: asked.preferences, layout,
+      scope: { bleeders: finding.bleeders, unmet: finding.unmet, drewAir: finding.drewAir, airInModulator: finding.airInModulator, air: [...finding.air.keys()], advice: partnerAdvice(layout, changed, asked.partnerAges) },
+      order: orderVisits(asked, setup, open, chosen.method).id, searchable: main?.kind === 'bleed' ? searchable(main.visits, main.method) : [],
+      method: chosen.method, methods, flows: chosen.flows,
+      preparation: preparationFor(layout, asked.work, open.length > 0), bowls, stages, stops,
+      totals: totalFigures({
+        layout, bowls, stops, stages, preferences: asked.preferences, oldLeftMl: price.oldLeftMl, removedMl: asked.work.purpose === 'new or dry' ? 0 : price.removedMl,
+        pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),
+      }),
+      materials: materialsFor({ layout, asked, stops, stages }),
     },
   };
 }
 
-function bleedOne(fluid: CircuitFluid, ordered: OrderedPath, bowls: readonly PlanBowl[], target: number): SimulatedStop | PlanRefusal {
-  const { path } = ordered;
-  const strokeMl = strokeVolume(path.chamber);
-  const bowl = bowls.find((b) => b.id === path.chamber.fedBy)!;
-  const place = { element: path.bleeder.id, name: path.bleeder.place };
-  if (bowl.maxMl - strokeMl.value < bowl.topUpLevelMl.value) return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
-  const topUps: PlannedTopUp[] = [];
-  let strokes = 0;
-  let before = fluid.outletNewShare(path.bleeder.id);
-  let after = before;
-  while (after < target) {
-    if (strokes >= MOST_STROKES) return { code: 'never new', ...place };
-    if (fluid.levelMl(bowl.id) - strokeMl.value < bowl.topUpLevelMl.value - 1e-9) {
-      topUps.push({ bowlId: bowl.id, afterStrokes: strokes, pouredMl: fluid.fillBowl(bowl.id, bowl.maxMl) });
-    }
-    before = after;
-    after = fluid.bleed(path.bleeder.id, strokeMl.value);
-    strokes++;
-  }
-  // The outlet passes the target somewhere within the last stroke; between its ends it is taken as straight.
-  const lastPart = strokes === 0 ? 0 : after === before ? 1 : (target - before) / (after - before);
-  const neededMl = strokes === 0 ? 0 : (strokes - 1 + lastPart) * strokeMl.value;
-  return { ordered, strokeMl, neededMl, strokes, topUps };
+/** Elements that ran empty, not only caught a bubble. */
+function emptied(finding: ScopeFinding): ReadonlySet<string> {
+  return new Set([...finding.air].flatMap(([id, cause]) => (cause === 'soft pedal' || cause === 'climbed from the open joint' ? [] : [id])));
 }
 
-function refused(...reasons: PlanRefusal[]): PlanResult {
-  return { verdict: 'refused', reasons };
+/** Bleeders of a stage in its order, where every other order may be tried too. */
+function searchable(visits: readonly OrderedVisit[], method: Method): readonly string[] {
+  const free = isFree(visits) && visits.length > 1 && visits.length <= MOST_SEARCHED && !METHOD_TRAITS[method].reverse;
+  return free ? visits.map((v) => v.visit.bleederId) : [];
 }
 
-/** All paths of a plan in its order, for those who draw it. */
+/** Bowls that feed what is opened or in hand. */
+function bowlsInUse({ layout, work, preferences }: PlanAsked, setup: OrderSetup): PlanBowl[] {
+  const fed = new Set(chambersOf(layout).flatMap(({ master, chamber }) => (work.masterIds.includes(master.id) ? [chamber.fedBy] : [])));
+  return bowlSetups(layout)
+    .filter((b) => fed.has(b.id) || setup.bowls.some((x) => x.id === b.id))
+    .map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl }) => ({
+      id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, finalLevelMl: preferences.finalLevel[layout.vehicleKind] === 'MAX' ? maxMl : (maxMl + minMl) / 2,
+    }));
+}
+
+function refused(methods: readonly PlanMethod[], ...reasons: PlanRefusal[]): PlanResult {
+  return { verdict: 'refused', reasons, methods };
+}
+
+/** What brings the bowls to where they should stand at the end, mL. */
+function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string, number>>): number {
+  return bowls.reduce((sum, b) => sum + Math.max(0, b.finalLevelMl - (levelMl[b.id] ?? b.maxMl)), 0);
+}
+
+/** What comes out of the syringe instead of the bowl, mL. */
+function fromBelowMl(stops: readonly PlanStop[]): number {
+  return stops.reduce((sum, s) => sum + (s.fromBowl ? 0 : s.bledMl.value), 0);
+}
+
+/** The first id in the request that names nothing in this layout. */
+function unknownElement(layout: Layout, { work, makerOrder, leastFluid }: PlanAsked): string | null {
+  const masters = new Set(layout.masters.map((m) => m.id));
+  const parts = new Set([...masters, ...layout.nodes.map((n) => n.id), ...layout.stretches.map((s) => s.id)]);
+  const bleeders = new Set(layout.bleeders.map((b) => b.id));
+  return (
+    [...work.masterIds, ...(work.master ? [work.master.masterId] : [])].find((id) => !masters.has(id)) ??
+    work.parts.map((p) => p.partId).find((id) => !parts.has(id)) ??
+    work.lowest.map((l) => l.bowlId).find((id) => !layout.bowls.some((b) => b.id === id)) ??
+    [...(makerOrder ?? []), ...(leastFluid ?? [])].find((id) => !bleeders.has(id)) ??
+    null
+  );
+}
+
+interface Laid {
+  readonly asked: PlanAsked;
+  readonly setup: OrderSetup;
+  readonly drafts: readonly StageDraft[];
+  readonly priced: readonly VisitPrice[];
+  readonly oldOnPathMl: Readonly<Record<string, number>>;
+  readonly all: readonly Path[];
+  readonly air: ReadonlySet<string>;
+}
+
+/** Give every stage and every opening its id and its figures. */
+function stagesAndStops({ asked, setup, drafts, priced, oldOnPathMl, all, air }: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
+  const stops: PlanStop[] = [];
+  const opened = new Map<string, number>();
+  let next = 0;
+  const stages = drafts.map((draft, i): PlanStage => {
+    const id = `stage-${i + 1}`;
+    if (draft.kind !== 'bleed') return { id, ...draft, ...stageMinutes(asked, draft) } as PlanStage;
+    const of = draft.visits.map((ordered): PlanStop => {
+      const price = priced[next++]!;
+      const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
+      const times = (opened.get(path.bleeder.id) ?? 0) + 1;
+      opened.set(path.bleeder.id, times);
+      const traits = METHOD_TRAITS[draft.method];
+      return {
+        id: times === 1 ? path.bleeder.id : `${path.bleeder.id}-${times}`,
+        stageId: id, bleeder: path.bleeder, chamberId: path.chamber.id, bowlId: path.chamber.fedBy, control: path.master.control, method: draft.method, counted: traits.kind === 'strokes' ? 'strokes' : 'marks', secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
+        fromBowl: !traits.reverse, until: price.visit.until, shape: shapeOf(asked, path, air), why: ordered.why,
+        ...stopFigures({ setup, path, price, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),
+        topUps: price.topUps.map((t) => ({ bowlId: t.bowlId, afterStrokes: t.afterCounts, pouredMl: t.pouredMl })),
+      };
+    });
+    stops.push(...of);
+    return { id, kind: 'bleed', purpose: draft.purpose, method: draft.method, stopIds: of.map((s) => s.id), ...stageMinutes(asked, draft, of) };
+  });
+  return { stages, stops };
+}
+
+/** Fast push and slow return where a stretch falls towards the bleeder, slow where a port is open, steady otherwise [C]. */
+function shapeOf({ preferences, work }: PlanAsked, path: Path, air: ReadonlySet<string>): StrokeShape {
+  if (work.master !== null) return 'slow push';
+  if (preferences.strokeShape === 'steady') return 'steady';
+  const falls = path.stretches.some((s, i) => air.has(s.id) && path.points[i + 1]!.node.heightMm < path.points[i]!.node.heightMm - s.lengthMm / 4);
+  return falls ? 'fast push, slow return' : 'steady';
+}
+
+/** Paths of a plan's stops in its order, each bleeder once, for those who draw it. */
 export function planPaths(plan: Pick<Plan, 'layout' | 'stops'>): Path[] {
   const all = paths(plan.layout);
-  return plan.stops.map((s) => all.find((p) => p.bleeder.id === s.bleeder.id)!);
+  return [...new Set(plan.stops.map((s) => s.bleeder.id))].map((id) => all.find((p) => p.bleeder.id === id)!);
 }
+
+/** Wrench of a stop's bleeder, mm; null where nobody knows. */
+export const wrenchMm = (bleeder: Bleeder): number | null => sizesOf(bleeder.fitting).wrenchMm;

@@ -1,7 +1,8 @@
 import type { VehicleKind } from '../circuit';
+import type { HouseRules } from '../rules';
 
 /** House rules that the plan takes; every one is a starting value that a person can change. */
-export interface PlanPreferences {
+export interface PlanPreferences extends Pick<HouseRules, 'order' | 'pairs' | 'preferredMethod' | 'strokeShape' | 'pumpsBeforeHolding' | 'hoseEnd' | 'benchFill' | 'jointTightness'> {
   /** New share wanted at the outlet of every bleeder, 0.5 to 0.999. */
   readonly outletTarget: number;
   /** Reach, hose and cap at each bleeder, minutes [M]. */
@@ -12,6 +13,8 @@ export interface PlanPreferences {
   readonly secondsPerStrokeLever: number;
   /** One top-up, minutes [M]. */
   readonly minutesPerTopUp: number;
+  /** Fluid from one mark of the jar or syringe to the next, mL, where the flow is steady [M]. */
+  readonly markMl: Readonly<Record<VehicleKind, number>>;
   /** Where the level stands at the end [C]: full, or midway to leave room for heat. */
   readonly finalLevel: Readonly<Record<VehicleKind, 'MAX' | 'midway'>>;
 }
@@ -22,7 +25,16 @@ const DEFAULTS: PlanPreferences = {
   secondsPerStrokeTwoPeople: 6,
   secondsPerStrokeLever: 4,
   minutesPerTopUp: 1.5,
+  markMl: { car: 10, motorcycle: 5 },
   finalLevel: { car: 'MAX', motorcycle: 'midway' },
+  order: 'farthest first',
+  pairs: 'inner first',
+  preferredMethod: 'none',
+  strokeShape: 'by the line',
+  pumpsBeforeHolding: '3',
+  hoseEnd: 'submerged',
+  benchFill: 'back into the reservoir',
+  jointTightness: 'by feel',
 };
 
 /**
@@ -39,4 +51,10 @@ export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPrefe
     if (!(preferences[key] >= 0 && preferences[key] <= 60)) throw new RangeError(`${key} is ${preferences[key]}; give 0 to 60`);
   }
   return preferences;
+}
+
+/** What a workshop's rules say to the plan. */
+export function rulesForPlan(rules: HouseRules): Partial<PlanPreferences> {
+  const { order, pairs, preferredMethod, strokeShape, pumpsBeforeHolding, hoseEnd, benchFill, jointTightness } = rules;
+  return { order, pairs, preferredMethod, strokeShape, pumpsBeforeHolding, hoseEnd, benchFill, jointTightness };
 }

@@ -1,25 +1,37 @@
-import type { VehicleKind } from '../circuit';
+import type { Layout } from '../circuit';
+import type { WorkDone } from '../scope';
 
 /** Steps before the first stroke, in order. */
-export type PreparationStep =
-  | 'protect'
-  | 'stand'
-  | 'bar level'
-  | 'read cap'
-  | 'empty servo'
-  | 'empty reservoir'
-  | 'fill reservoir'
-  | 'crack bleeders';
+export const PREPARATION_STEPS = ['protect', 'stand', 'bar level', 'read cap', 'neutral', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders'] as const;
+export type PreparationStep = (typeof PREPARATION_STEPS)[number];
+
+/** Whether the old fluid is drawn from the reservoir first: for a flush or a master job only [C]. Where a part downstream was changed it is kept full throughout. */
+export function emptiesFirst(work: WorkDone): boolean {
+  return work.purpose === 'routine flush' || work.purpose === 'new or dry' || work.master !== null;
+}
 
 /**
  * What must be done before the first stroke [C]. The reservoir is emptied and
  * refilled before pedal or lever is touched for bleeding; the servo is pumped
  * empty before that, while the old fluid is still in.
+ *
+ * @param opens whether any bleeder is opened
  */
-export const PREPARATION: Readonly<Record<VehicleKind, readonly PreparationStep[]>> = {
-  car: ['protect', 'stand', 'read cap', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders'],
-  motorcycle: ['protect', 'bar level', 'read cap', 'empty reservoir', 'fill reservoir', 'crack bleeders'],
-};
+export function preparationFor(layout: Layout, work: WorkDone, opens: boolean): PreparationStep[] {
+  const systems = new Set(layout.masters.filter((m) => work.masterIds.includes(m.id)).map((m) => m.system));
+  const wanted: Readonly<Record<PreparationStep, boolean>> = {
+    protect: true,
+    stand: layout.vehicleKind === 'car',
+    'bar level': layout.vehicleKind === 'motorcycle',
+    'read cap': true,
+    neutral: systems.has('clutch'),
+    'empty servo': layout.vehicleKind === 'car' && systems.has('brakes'),
+    'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
+    'fill reservoir': true,
+    'crack bleeders': opens,
+  };
+  return PREPARATION_STEPS.filter((s) => wanted[s]);
+}
 
-/** Steps that open the brake: from here on the vehicle must not be driven. */
+/** Steps that open the system: from here on the vehicle must not be driven. */
 export const OPENING_STEPS: readonly PreparationStep[] = ['empty reservoir', 'crack bleeders'];

@@ -1,4 +1,6 @@
 import { CLIMATES, type Climate } from '../ageing';
+import { METHOD_WORDS, METHODS, type Method } from '../flow';
+import { ORDER_SCHOOLS, ORDER_WORDS, type OrderSchool } from '../order';
 import { OPEN_RULES, type OpenRule } from '../shelf';
 
 /** Months between changes on which workshops differ. */
@@ -11,6 +13,16 @@ export interface HouseRules {
   readonly intervalCarMonths: IntervalMonths;
   readonly intervalMotorcycleMonths: IntervalMonths;
   readonly climate: Climate;
+  readonly order: OrderSchool;
+  /** Of two bleeders side by side on one part. */
+  readonly pairs: 'inner first' | 'outer first';
+  readonly preferredMethod: Method | 'none';
+  readonly strokeShape: 'by the line' | 'steady';
+  /** Quick pumps before the pedal or lever is held. */
+  readonly pumpsBeforeHolding: '0' | '3' | '10';
+  readonly hoseEnd: 'submerged' | 'free';
+  readonly benchFill: 'back into the reservoir' | 'into a can';
+  readonly jointTightness: 'by feel' | 'by the manual';
   /** Below this much of a grade that may be used, the shelf says that it runs low. */
   readonly lowStockMl: number;
   /** What the waste drum holds. */
@@ -18,10 +30,13 @@ export interface HouseRules {
 }
 
 /** Rules until a workshop has chosen its own. */
-export const DEFAULT_RULES: HouseRules = { openContainers: '30 days capped', intervalCarMonths: '24', intervalMotorcycleMonths: '12', climate: 'temperate', lowStockMl: 1000, drumMl: 20_000 };
+export const DEFAULT_RULES: HouseRules = {
+  openContainers: '30 days capped', intervalCarMonths: '24', intervalMotorcycleMonths: '12', climate: 'temperate', order: 'farthest first', pairs: 'inner first', preferredMethod: 'none',
+  strokeShape: 'by the line', pumpsBeforeHolding: '3', hoseEnd: 'submerged', benchFill: 'back into the reservoir', jointTightness: 'by feel', lowStockMl: 1000, drumMl: 20_000,
+};
 
 /** Keys that are a choice between schools. */
-export type SchoolKey = 'openContainers' | 'intervalCarMonths' | 'intervalMotorcycleMonths' | 'climate';
+export type SchoolKey = Exclude<keyof HouseRules, 'lowStockMl' | 'drumMl'>;
 
 /** One thing on which workshops differ: the question, and what speaks for each side. All of it common practice, no source. */
 export interface School<K extends SchoolKey = SchoolKey> {
@@ -39,6 +54,13 @@ const interval = (key: 'intervalCarMonths' | 'intervalMotorcycleMonths', questio
   ],
 });
 
+/** Every rule a person may choose from, for checking what comes in. */
+export const RULE_OPTIONS = {
+  openContainers: OPEN_RULES, intervalCarMonths: INTERVAL_MONTHS, intervalMotorcycleMonths: INTERVAL_MONTHS, climate: CLIMATES, order: ORDER_SCHOOLS, pairs: ['inner first', 'outer first'],
+  preferredMethod: ['none', ...METHODS.filter((m) => m !== 'injection')], strokeShape: ['by the line', 'steady'], pumpsBeforeHolding: ['0', '3', '10'], hoseEnd: ['submerged', 'free'],
+  benchFill: ['back into the reservoir', 'into a can'], jointTightness: ['by feel', 'by the manual'],
+} as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
+
 /** Every school of this workshop's page, in its order. */
 export const SCHOOLS: readonly School[] = [
   {
@@ -54,6 +76,54 @@ export const SCHOOLS: readonly School[] = [
     key: 'climate', question: 'How damp is the air here?',
     options: CLIMATES.map((value) => ({ value, label: value, speaksFor: climateWords(value) })),
   },
+  { key: 'order', question: 'In which order, without the maker’s word?', options: ORDER_SCHOOLS.map((value) => ({ value, label: ORDER_WORDS[value].title, speaksFor: ORDER_WORDS[value].speaksFor })) },
+  {
+    key: 'pairs', question: 'Two bleeders side by side on one part?',
+    options: [
+      { value: 'inner first', label: 'Inner first', speaksFor: 'The fluid meets it first; the outer carries out what is left.' },
+      { value: 'outer first', label: 'Outer first', speaksFor: 'The far half is filled before the near one takes the flow.' },
+    ],
+  },
+  {
+    key: 'preferredMethod', question: 'Which method, where several work?',
+    options: RULE_OPTIONS.preferredMethod.map((value) => ({ value, label: value === 'none' ? 'As the plan ranks them' : METHOD_WORDS[value].title, speaksFor: value === 'none' ? 'Each job has its own.' : `${METHOD_WORDS[value].needs}: what is done every day goes wrong least.` })),
+  },
+  {
+    key: 'strokeShape', question: 'The shape of the stroke?',
+    options: [
+      { value: 'by the line', label: 'Fast push where the line falls', speaksFor: 'A fast push carries a bubble down a falling stretch, a slow return leaves it there.' },
+      { value: 'steady', label: 'Steady everywhere', speaksFor: 'One rhythm that a new helper keeps; no fountain at the reservoir.' },
+    ],
+  },
+  {
+    key: 'pumpsBeforeHolding', question: 'Quick pumps before holding?',
+    options: [
+      { value: '0', label: 'None', speaksFor: 'Pumping breaks big bubbles into fine ones.' },
+      { value: '3', label: 'Three', speaksFor: 'Enough to take up the pads where the pedal is still soft.' },
+      { value: '10', label: 'Ten or twelve', speaksFor: 'Builds pressure in a system that was empty.' },
+    ],
+  },
+  {
+    key: 'hoseEnd', question: 'The end of the hose?',
+    options: [
+      { value: 'submerged', label: 'Under the fluid', speaksFor: 'Bubbles are seen, and nothing is drawn back.' },
+      { value: 'free', label: 'Free, with closed strokes', speaksFor: 'Nothing to keep under; the bleeder is shut before the return all the same.' },
+    ],
+  },
+  {
+    key: 'benchFill', question: 'Bench bleeding a master?',
+    options: [
+      { value: 'back into the reservoir', label: 'Hoses back into the reservoir', speaksFor: 'No fluid is lost, and the tube ends are under it.' },
+      { value: 'into a can', label: 'Into a can', speaksFor: 'What was in the new master is not bled twice; it needs more fluid.' },
+    ],
+  },
+  {
+    key: 'jointTightness', question: 'How tight is a bleeder?',
+    options: [
+      { value: 'by feel', label: 'By feel', speaksFor: 'They are hollow and small; a hand knows. It is printed as such, never as a torque.' },
+      { value: 'by the manual', label: 'By the manual’s torque', speaksFor: 'The same every time, where the manual was looked up.' },
+    ],
+  },
 ];
 
 function climateWords(climate: Climate): string {
@@ -65,6 +135,3 @@ export function intervalFor(kind: 'car' | 'motorcycle', rules: HouseRules, maker
   if (makerMonths !== null) return { months: makerMonths, by: 'maker' };
   return { months: Number(kind === 'car' ? rules.intervalCarMonths : rules.intervalMotorcycleMonths), by: 'house rule' };
 }
-
-/** Every rule a person may choose from, for checking what comes in. */
-export const RULE_OPTIONS = { openContainers: OPEN_RULES, intervalCarMonths: INTERVAL_MONTHS, intervalMotorcycleMonths: INTERVAL_MONTHS, climate: CLIMATES } as const;

@@ -1,5 +1,6 @@
 import type { Plan } from '../plan';
 import type { Decision, HaltReason, RunEvent } from './event';
+import { maySkip } from './stages';
 import type { RunState } from './state';
 
 /** Decisions that are offered on each halt; the first is the usual one. */
@@ -29,11 +30,17 @@ export function eventFault(plan: Plan, state: RunState, event: RunEvent): string
     case 'bubbles':
     case 'colour':
     case 'shut':
-      return bleederFault(plan, event.bleederId);
+      return bleederFault(plan, event.stopId);
     case 'topped up':
       return plan.bowls.some((b) => b.id === event.bowlId) ? null : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${plan.bowls.map((b) => b.id).join(', ')}.`;
+    case 'stage done':
+    case 'stage skipped': {
+      const stage = plan.stages.find((s) => s.id === event.stageId && s.kind !== 'bleed');
+      if (!stage) return `There is no stage "${event.stageId}" in this plan that is done by itself.`;
+      return event.kind === 'stage done' || maySkip(stage) ? null : 'This stage cannot be left out.';
+    }
     case 'halted':
-      return event.bleederId === null ? null : bleederFault(plan, event.bleederId);
+      return event.stopId === null ? null : bleederFault(plan, event.stopId);
     case 'decided': {
       const halt = state.halts.find((h) => h.eventId === event.haltId);
       if (!halt) return `There is no halt "${event.haltId}" to decide on.`;
@@ -47,7 +54,7 @@ export function eventFault(plan: Plan, state: RunState, event: RunEvent): string
   }
 }
 
-function bleederFault(plan: Plan, bleederId: string): string | null {
-  if (plan.stops.some((s) => s.bleeder.id === bleederId)) return null;
-  return `There is no bleeder "${bleederId}" in this plan; it should be one of ${plan.stops.map((s) => s.bleeder.id).join(', ')}.`;
+function bleederFault(plan: Plan, stopId: string): string | null {
+  if (plan.stops.some((s) => s.id === stopId)) return null;
+  return `There is no bleeder "${stopId}" in this plan; it should be one of ${plan.stops.map((s) => s.id).join(', ')}.`;
 }

@@ -26,17 +26,21 @@ export interface EventBase {
   readonly atMs: number;
 }
 
-/** One entry of a run's append-only log. */
+/** One entry of a run's append-only log. `stopId` names one opening of a bleeder in the plan. */
 export type RunEvent = EventBase &
   (
     | { readonly kind: 'prepared'; readonly step: PreparationStep }
-    | { readonly kind: 'stroke'; readonly bleederId: string }
-    | { readonly kind: 'bubbles'; readonly bleederId: string; readonly reading: BubbleReading }
-    | { readonly kind: 'colour'; readonly bleederId: string; readonly colour: Colour }
+    | { readonly kind: 'stroke'; readonly stopId: string }
+    | { readonly kind: 'bubbles'; readonly stopId: string; readonly reading: BubbleReading }
+    | { readonly kind: 'colour'; readonly stopId: string; readonly colour: Colour }
     | { readonly kind: 'topped up'; readonly bowlId: string }
     /** Bleeder shut by feel, hose off, cap on. */
-    | { readonly kind: 'shut'; readonly bleederId: string; readonly tightened: 'by feel' }
-    | { readonly kind: 'halted'; readonly reason: HaltReason; readonly bleederId: string | null }
+    | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: 'by feel' }
+    /** A stage that opens no bleeder is through: bench, valve, tool cycle, hold point, lever tied back. */
+    | { readonly kind: 'stage done'; readonly stageId: string }
+    /** Left out by decision, with the reason; it shows at the gate and on the record. */
+    | { readonly kind: 'stage skipped'; readonly stageId: string; readonly reason: string }
+    | { readonly kind: 'halted'; readonly reason: HaltReason; readonly stopId: string | null }
     | { readonly kind: 'decided'; readonly haltId: string; readonly decision: Decision }
     | { readonly kind: 'undone'; readonly eventId: string }
   );

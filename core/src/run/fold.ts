@@ -1,5 +1,5 @@
 import { OPENING_STEPS, type Plan } from '../plan';
-import type { RunEvent } from './event';
+import type { HaltReason, RunEvent } from './event';
 import { emptyRun, freshBleeder, type BleederState, type RunState } from './state';
 
 /**
@@ -31,17 +31,21 @@ function apply(plan: Plan, before: RunState, event: RunEvent): RunState {
     case 'stroke':
       return stroke(plan, state, event);
     case 'bubbles':
-      return atBleeder(state, event.bleederId, (b) => ({
+      return atBleeder(state, event.stopId, (b) => ({
         ...b,
         bubbles: { reading: event.reading, atStroke: b.strokes },
         lastBubblesAtStroke: event.reading === 'none' ? b.lastBubblesAtStroke : b.strokes,
       }));
     case 'colour':
-      return atBleeder(state, event.bleederId, (b) => ({ ...b, colour: { seen: event.colour, atStroke: b.strokes } }));
+      return atBleeder(state, event.stopId, (b) => ({ ...b, colour: { seen: event.colour, atStroke: b.strokes } }));
     case 'topped up':
       return topUp(plan, state, event.bowlId);
     case 'shut':
-      return atBleeder(state, event.bleederId, (b) => ({ ...b, shut: true }));
+      return atBleeder(state, event.stopId, (b) => ({ ...b, shut: true }));
+    case 'stage done':
+      return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
+    case 'stage skipped':
+      return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
     case 'halted':
       return halt(plan, state, event);
     case 'decided':
@@ -69,12 +73,13 @@ function prepare(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: '
 }
 
 function stroke(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'stroke' }>): RunState {
-  const stop = plan.stops.find((s) => s.bleeder.id === event.bleederId);
+  const stop = plan.stops.find((s) => s.id === event.stopId);
   if (!stop) return state;
   const ml = stop.strokeMl.value;
-  const levelMl = { ...state.levelMl, [stop.bowlId]: state.levelMl[stop.bowlId]! - ml };
-  const next = { ...state, levelMl, bledMl: state.bledMl + ml, openedAtMs: state.openedAtMs ?? event.atMs };
-  return atBleeder(next, event.bleederId, (b) => ({ ...b, strokes: b.strokes + 1, bledMl: b.bledMl + ml }));
+  // From below the fluid comes out of the syringe, and the bowl is drawn down as it rises.
+  const levelMl = stop.fromBowl ? { ...state.levelMl, [stop.bowlId]: state.levelMl[stop.bowlId]! - ml } : state.levelMl;
+  const next = { ...state, levelMl, bledMl: state.bledMl + ml, pouredMl: state.pouredMl + (stop.fromBowl ? 0 : ml), openedAtMs: state.openedAtMs ?? event.atMs };
+  return atBleeder(next, event.stopId, (b) => ({ ...b, strokes: b.strokes + 1, bledMl: b.bledMl + ml }));
 }
 
 function topUp(plan: Plan, state: RunState, bowlId: string): RunState {
@@ -90,7 +95,7 @@ function fillTo(state: RunState, bowlId: string, toMl: number): RunState {
 }
 
 function halt(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'halted' }>): RunState {
-  const next = { ...state, halts: [...state.halts, { eventId: event.id, reason: event.reason, bleederId: event.bleederId, decision: null }] };
+  const next = { ...state, halts: [...state.halts, { eventId: event.id, reason: event.reason, stopId: event.stopId, decision: null }] };
   if (event.reason !== 'ran dry') return next;
   // Where it ran dry is not known for every bowl, so all count as drawn down to where air comes in.
   return { ...next, levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, Math.min(b.airDrawnMl, state.levelMl[b.id]!)])) };
@@ -106,7 +111,7 @@ function decide(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'd
     case 'end job':
       return { ...next, ended: halt.reason };
     case 'leave shut':
-      return halt.bleederId === null ? next : atBleeder(next, halt.bleederId, (b) => ({ ...b, left: halt.reason }));
+      return halt.stopId === null ? next : leaveShut(plan, next, halt.stopId, halt.reason);
     case 'start again': {
       // Air may stand anywhere: the reservoir is filled and every bleeder comes again from the first.
       const filled = plan.bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
@@ -121,10 +126,17 @@ function decide(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'd
   }
 }
 
-function startedAgain(b: BleederState): BleederState {
-  return { ...freshBleeder(b.bleederId), earlierStrokes: b.earlierStrokes + b.strokes, earlierBledMl: b.earlierBledMl + b.bledMl };
+/** A bleeder that is left shut is left in every later pass too. */
+function leaveShut(plan: Plan, state: RunState, stopId: string, reason: HaltReason): RunState {
+  const bleederId = plan.stops.find((s) => s.id === stopId)?.bleeder.id;
+  const same = new Set(plan.stops.filter((s) => s.bleeder.id === bleederId).map((s) => s.id));
+  return { ...state, bleeders: state.bleeders.map((b) => (b.stopId === stopId || (same.has(b.stopId) && !b.shut) ? { ...b, left: reason } : b)) };
 }
 
-function atBleeder(state: RunState, bleederId: string, change: (b: BleederState) => BleederState): RunState {
-  return { ...state, bleeders: state.bleeders.map((b) => (b.bleederId === bleederId ? change(b) : b)) };
+function startedAgain(b: BleederState): BleederState {
+  return { ...freshBleeder(b.stopId), earlierStrokes: b.earlierStrokes + b.strokes, earlierBledMl: b.earlierBledMl + b.bledMl };
+}
+
+function atBleeder(state: RunState, stopId: string, change: (b: BleederState) => BleederState): RunState {
+  return { ...state, bleeders: state.bleeders.map((b) => (b.stopId === stopId ? change(b) : b)) };
 }

@@ -53,13 +53,15 @@ function answerTo(plan: Plan, step: NextStep): Said | null {
       return { kind: 'topped up', bowlId: step.bowl.id };
     case 'stroke':
     case 'more strokes':
-      return { kind: 'stroke', bleederId: step.stop.bleeder.id };
+      return { kind: 'stroke', stopId: step.stop.id };
     case 'read': {
-      const bleederId = step.stop.bleeder.id;
-      return step.missing.includes('bubbles not read') ? { kind: 'bubbles', bleederId, reading: 'none' } : { kind: 'colour', bleederId, colour: plan.newColour };
+      const stopId = step.stop.id;
+      return step.missing.includes('bubbles not read') ? { kind: 'bubbles', stopId, reading: 'none' } : { kind: 'colour', stopId, colour: plan.newColour };
     }
     case 'shut':
-      return { kind: 'shut', bleederId: step.stop.bleeder.id, tightened: 'by feel' };
+      return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
+    case 'stage':
+      return { kind: 'stage done', stageId: step.stage.id };
     case 'decide':
     case 'finished':
     case 'ended':

@@ -1,5 +1,7 @@
 import { COLOURS } from '../fluid';
-import { strokesUntilTopUp, type Plan, type PlanBowl, type PlanStop, type PreparationStep } from '../plan';
+import { strokesUntilTopUp } from '../order';
+import type { Plan, PlanBowl, PlanStop, PreparationStep } from '../plan';
+import { isThrough, type OwnStage } from './stages';
 import type { BleederState, Halt, RunState } from './state';
 
 /** What is still missing before a bleeder may be shut. */
@@ -8,6 +10,7 @@ export type Missing = 'strokes' | 'bubbles not read' | 'bubbles in the last thre
 /** The one thing to do next in a run. */
 export type NextStep =
   | { readonly kind: 'prepare'; readonly step: PreparationStep }
+  | { readonly kind: 'stage'; readonly stage: OwnStage }
   | { readonly kind: 'decide'; readonly halt: Halt }
   | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
   | { readonly kind: 'stroke'; readonly stop: PlanStop; readonly strokesLeft: number; readonly strokesUntilTopUp: number }
@@ -25,28 +28,47 @@ export function nextStep(plan: Plan, state: RunState): NextStep {
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
+  // Bench work comes before anything on the vehicle is filled.
+  const bench = plan.stages.find((s): s is OwnStage => s.kind === 'bench' && !isThrough(s, state));
+  if (bench) return { kind: 'stage', stage: bench };
   const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
   if (preparation) return { kind: 'prepare', step: preparation };
-  const stop = currentStop(plan, state);
-  return stop ? atBleeder(plan, state, stop) : lastFill(plan, state);
+  for (const stage of plan.stages) {
+    if (stage.kind !== 'bleed') {
+      if (!isThrough(stage, state)) return { kind: 'stage', stage };
+      continue;
+    }
+    const waiting = state.bleeders.find((b) => isWaiting(b) && stage.stopIds.includes(b.stopId));
+    if (waiting) return atBleeder(plan, state, stopOf(plan, waiting.stopId));
+  }
+  return lastFill(plan, state);
 }
 
-/** The bleeder in hand: the first of the plan that is neither shut nor left. */
+/** The opening in hand: the first of the plan that is neither shut nor left, if its stage has come. */
 export function currentStop(plan: Plan, state: RunState): PlanStop | null {
-  const waiting = state.bleeders.find((b) => !b.shut && b.left === null);
-  return waiting ? plan.stops.find((s) => s.bleeder.id === waiting.bleederId)! : null;
+  const step = nextStep(plan, state);
+  if ('stop' in step) return step.stop;
+  const waiting = state.bleeders.find(isWaiting);
+  return waiting && step.kind !== 'stage' ? stopOf(plan, waiting.stopId) : null;
 }
+
+const isWaiting = (b: BleederState): boolean => !b.shut && b.left === null;
+const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => s.id === stopId)!;
 
 /**
- * What a bleeder lacks: the planned wash-out, three strokes free of bubbles
- * with a reading at the last of them, and a colour no darker than the new
- * fluid, seen within the last three strokes. The same from the start counts.
+ * What an opening lacks: the planned wash-out; at the last opening of its
+ * bleeder three strokes free of bubbles with a reading at the last of them;
+ * where the fluid is renewed a colour no darker than the new fluid, seen within
+ * the last three strokes. The same from the start counts.
  */
 export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
   const missing: Missing[] = [];
   if (b.strokes < stop.strokes.value) missing.push('strokes');
-  if (b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES) missing.push('bubbles in the last three');
-  else if (!b.bubbles || b.bubbles.atStroke !== b.strokes || b.strokes < Math.min(LAST_STROKES, stop.strokes.value)) missing.push('bubbles not read');
+  const last = plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
+  // Bubbles are read where they count; an earlier opening only moves fluid.
+  if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES) missing.push('bubbles in the last three');
+  else if (last && (!b.bubbles || b.bubbles.atStroke !== b.strokes || b.strokes < Math.min(LAST_STROKES, stop.strokes.value))) missing.push('bubbles not read');
+  if (stop.until !== 'new') return missing;
   const wanted = COLOURS.indexOf(plan.newColour);
   if (!b.colour || b.strokes - b.colour.atStroke >= LAST_STROKES) missing.push('colour not read');
   else if (COLOURS.indexOf(b.colour.seen) > wanted) missing.push(b.colour.atStroke === b.strokes ? 'colour not new' : 'colour not read');
@@ -54,12 +76,12 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
 }
 
 function atBleeder(plan: Plan, state: RunState, stop: PlanStop): NextStep {
-  const b = state.bleeders.find((x) => x.bleederId === stop.bleeder.id)!;
+  const b = state.bleeders.find((x) => x.stopId === stop.id)!;
   const missing = missingAt(plan, stop, b);
   if (missing.length === 0) return { kind: 'shut', stop };
   const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
   const levelMl = state.levelMl[bowl.id]!;
-  const untilTopUp = strokesUntilTopUp(levelMl, bowl, stop.strokeMl.value);
+  const untilTopUp = stop.fromBowl ? strokesUntilTopUp(levelMl, bowl, stop.strokeMl.value) : Infinity;
   const wantsStrokes = missing.some((m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new');
   if (wantsStrokes && untilTopUp === 0) return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
   if (missing.includes('strokes')) {

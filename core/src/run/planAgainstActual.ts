@@ -1,12 +1,13 @@
 import { ARITHMETIC, ENTRY, figure, type Figure } from '../figure';
-import type { Place } from '../circuit';
+import { bleederName } from '../circuit';
 import type { Plan } from '../plan';
 import type { HaltReason } from './event';
 import type { BleederState, RunState } from './state';
 
 /** One bleeder: what was planned and what was done. */
 export interface ActualRow {
-  readonly place: Place;
+  readonly stopId: string;
+  readonly place: string;
   readonly plannedStrokes: Figure;
   readonly strokes: Figure;
   readonly plannedMl: Figure;
@@ -20,13 +21,14 @@ export interface ActualRow {
 /** Plan against actual, bleeder by bleeder, in the order of the plan; strokes of earlier rounds are counted in. */
 export function planAgainstActual(plan: Plan, state: RunState): ActualRow[] {
   return plan.stops.map((stop) => {
-    const b = state.bleeders.find((x) => x.bleederId === stop.bleeder.id)!;
+    const b = state.bleeders.find((x) => x.stopId === stop.id)!;
     const strokes = figure({
       label: 'Strokes made', value: b.strokes + b.earlierStrokes, unit: 'strokes',
       rule: b.earlierStrokes > 0 ? `counted by taps; ${b.earlierStrokes} of them before the run was started again` : 'counted by taps', source: ENTRY,
     });
     return {
-      place: stop.bleeder.place,
+      stopId: stop.id,
+      place: bleederName(stop.bleeder),
       plannedStrokes: stop.strokes,
       strokes,
       plannedMl: stop.bledMl,

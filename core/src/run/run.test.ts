@@ -12,22 +12,22 @@ const HATCHBACK = planOf('hatchback-diagonal');
 const MOTORCYCLE = planOf('motorcycle-front-disc');
 const follow = (plan: Plan, strokes?: number) => followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = (id: string) => ({ id, deviceId: 'phone', deviceSeq: 1, atMs: 1000 });
-const at = (state: RunState, bleederId: string) => state.bleeders.find((b) => b.bleederId === bleederId)!;
+const at = (state: RunState, stopId: string) => state.bleeders.find((b) => b.stopId === stopId)!;
 
 /** A run whose preparation is through, at the first bleeder. */
 const prepared = (plan: Plan) => foldRun(plan, follow(plan, 0));
 
 /** Any log over a plan: sensible and senseless events, undos and second copies among them. */
 const anyLog = (plan: Plan): fc.Arbitrary<RunEvent[]> => {
-  const bleederId = fc.constantFrom(...plan.stops.map((s) => s.bleeder.id));
+  const stopId = fc.constantFrom(...plan.stops.map((s) => s.bleeder.id));
   const kind = fc.oneof(
     fc.constantFrom(...plan.preparation).map((step) => ({ kind: 'prepared' as const, step })),
-    { weight: 5, arbitrary: bleederId.map((b) => ({ kind: 'stroke' as const, bleederId: b })) },
-    fc.tuple(bleederId, fc.constantFrom(...BUBBLE_READINGS)).map(([b, reading]) => ({ kind: 'bubbles' as const, bleederId: b, reading })),
-    bleederId.map((b) => ({ kind: 'colour' as const, bleederId: b, colour: 'straw' as const })),
+    { weight: 5, arbitrary: stopId.map((b) => ({ kind: 'stroke' as const, stopId: b })) },
+    fc.tuple(stopId, fc.constantFrom(...BUBBLE_READINGS)).map(([b, reading]) => ({ kind: 'bubbles' as const, stopId: b, reading })),
+    stopId.map((b) => ({ kind: 'colour' as const, stopId: b, colour: 'straw' as const })),
     fc.constantFrom(...plan.bowls).map((b) => ({ kind: 'topped up' as const, bowlId: b.id })),
-    bleederId.map((b) => ({ kind: 'shut' as const, bleederId: b, tightened: 'by feel' as const })),
-    fc.tuple(bleederId, fc.constantFrom(...HALT_REASONS)).map(([b, reason]) => ({ kind: 'halted' as const, reason, bleederId: b })),
+    stopId.map((b) => ({ kind: 'shut' as const, stopId: b, tightened: 'by feel' as const })),
+    fc.tuple(stopId, fc.constantFrom(...HALT_REASONS)).map(([b, reason]) => ({ kind: 'halted' as const, reason, stopId: b })),
     fc.tuple(fc.nat(30), fc.constantFrom('start again' as const, 'go on' as const, 'leave shut' as const)).map(([n, decision]) => ({ kind: 'decided' as const, haltId: `e${n}`, decision })),
     fc.nat(30).map((n) => ({ kind: 'undone' as const, eventId: `e${n}` })),
   );
@@ -58,7 +58,7 @@ describe('the fold', () => {
       fc.property(anyLog(HATCHBACK), (log) => {
         const before = foldRun(HATCHBACK, log);
         const { seenIds: _, ...rest } = before;
-        const after = foldRun(HATCHBACK, [{ ...base('new'), kind: 'stroke', bleederId: 'left-rear' }, { ...base('undo'), kind: 'undone', eventId: 'new' }], before);
+        const after = foldRun(HATCHBACK, [{ ...base('new'), kind: 'stroke', stopId: 'left-rear' }, { ...base('undo'), kind: 'undone', eventId: 'new' }], before);
         expect(after).toMatchObject(rest);
         expect(after.seenIds).toEqual(expect.arrayContaining(['new', 'undo']));
       }),
@@ -77,7 +77,7 @@ describe('the fold', () => {
   });
 
   test('an event of another plan changes nothing but what was seen', () => {
-    const state = foldEvent(HATCHBACK, prepared(HATCHBACK), { ...base('x'), kind: 'stroke', bleederId: 'nowhere' });
+    const state = foldEvent(HATCHBACK, prepared(HATCHBACK), { ...base('x'), kind: 'stroke', stopId: 'nowhere' });
     expect(state.bledMl).toBe(0);
   });
 });
@@ -86,7 +86,7 @@ describe('following the calls', () => {
   test('the level never goes under MIN, on any layout, and the run finishes', () => {
     fc.assert(
       fc.property(arbitraryLayout, (layout) => {
-        const result = planBleed({ layout, scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'straw' });
+        const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw' });
         pre(result.verdict === 'planned');
         const { plan } = result;
         let state = emptyRun(plan);
@@ -100,7 +100,7 @@ describe('following the calls', () => {
     );
   });
 
-  test.each([HATCHBACK, planOf('pickup-front-rear'), planOf('veteran-single'), MOTORCYCLE])('the plan is met to the stroke: $layout.name', (plan) => {
+  test.each([HATCHBACK, planOf('estate-front-rear'), planOf('veteran-single'), MOTORCYCLE])('the plan is met to the stroke: $layout.name', (plan) => {
     const state = foldRun(plan, follow(plan));
     expect(planAgainstActual(plan, state).map((r) => r.strokes.value)).toEqual(plan.stops.map((s) => s.strokes.value));
     expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
@@ -131,7 +131,7 @@ describe('the next step', () => {
   });
 
   const stop = MOTORCYCLE.stops[0]!;
-  const bleederId = stop.bleeder.id;
+  const stopId = stop.bleeder.id;
   const afterStrokes = foldRun(MOTORCYCLE, follow(MOTORCYCLE, stop.strokes.value).filter((e) => e.kind === 'prepared' || e.kind === 'topped up' || e.kind === 'stroke'));
   const then = (...said: object[]) => foldRun(MOTORCYCLE, said.map((s, i) => ({ ...base(`t${i}`), ...s }) as RunEvent), afterStrokes);
 
@@ -140,29 +140,29 @@ describe('the next step', () => {
   });
 
   test('bubbles ask for three strokes free of them and a reading after the last', () => {
-    const seen = then({ kind: 'colour', bleederId, colour: 'straw' }, { kind: 'bubbles', bleederId, reading: 'some' });
-    expect(missingAt(MOTORCYCLE, stop, at(seen, bleederId))).toEqual(['bubbles in the last three']);
-    const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', bleederId }));
-    const later = then({ kind: 'bubbles', bleederId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes);
-    expect(missingAt(MOTORCYCLE, stop, at(later, bleederId))).toContain('bubbles not read');
-    const read = then({ kind: 'bubbles', bleederId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes, { kind: 'bubbles', bleederId, reading: 'none' }, { kind: 'colour', bleederId, colour: 'straw' });
+    const seen = then({ kind: 'colour', stopId, colour: 'straw' }, { kind: 'bubbles', stopId, reading: 'some' });
+    expect(missingAt(MOTORCYCLE, stop, at(seen, stopId))).toEqual(['bubbles in the last three']);
+    const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', stopId }));
+    const later = then({ kind: 'bubbles', stopId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes);
+    expect(missingAt(MOTORCYCLE, stop, at(later, stopId))).toContain('bubbles not read');
+    const read = then({ kind: 'bubbles', stopId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes, { kind: 'bubbles', stopId, reading: 'none' }, { kind: 'colour', stopId, colour: 'straw' });
     expect(nextStep(MOTORCYCLE, read)).toMatchObject({ kind: 'shut' });
   });
 
   test('a colour darker than the new fluid asks for more, a lighter one does not', () => {
-    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', bleederId, colour: 'amber' }), bleederId))).toContain('colour not new');
-    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', bleederId, colour: 'clear' }), bleederId))).not.toContain('colour not new');
+    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'amber' }), stopId))).toContain('colour not new');
+    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'clear' }), stopId))).not.toContain('colour not new');
   });
 
   test('a reading goes stale by strokes made after it', () => {
-    const state = then({ kind: 'bubbles', bleederId, reading: 'none' }, { kind: 'colour', bleederId, colour: 'straw' }, { kind: 'stroke', bleederId });
-    expect(missingAt(MOTORCYCLE, stop, at(state, bleederId))).toEqual(['bubbles not read']);
+    const state = then({ kind: 'bubbles', stopId, reading: 'none' }, { kind: 'colour', stopId, colour: 'straw' }, { kind: 'stroke', stopId });
+    expect(missingAt(MOTORCYCLE, stop, at(state, stopId))).toEqual(['bubbles not read']);
   });
 });
 
 describe('halts', () => {
   const state = foldRun(HATCHBACK, follow(HATCHBACK, 20));
-  const halted = (reason: HaltReason) => foldEvent(HATCHBACK, state, { ...base('h'), kind: 'halted', reason, bleederId: 'left-rear' });
+  const halted = (reason: HaltReason) => foldEvent(HATCHBACK, state, { ...base('h'), kind: 'halted', reason, stopId: 'left-rear' });
   const decide = (reason: HaltReason, decision: 'start again' | 'go on' | 'leave shut' | 'end job') => foldEvent(HATCHBACK, halted(reason), { ...base('d'), kind: 'decided', haltId: 'h', decision });
 
   test.each(HALT_REASONS)('%s stands in the way until somebody decides, by one of the decisions that are open', (reason) => {
@@ -205,14 +205,14 @@ describe('halts', () => {
 });
 
 describe('events that cannot belong to the run', () => {
-  const state = foldEvent(HATCHBACK, prepared(HATCHBACK), { ...base('h'), kind: 'halted', reason: 'leak', bleederId: null });
+  const state = foldEvent(HATCHBACK, prepared(HATCHBACK), { ...base('h'), kind: 'halted', reason: 'leak', stopId: null });
   const fault = (said: object, on = state) => eventFault(HATCHBACK, on, { ...base('f'), ...said } as RunEvent);
 
   test.each([
-    [{ kind: 'stroke', bleederId: 'nowhere' }, 'left-rear'],
+    [{ kind: 'stroke', stopId: 'nowhere' }, 'left-rear'],
     [{ kind: 'topped up', bowlId: 'nowhere' }, 'bowl'],
     [{ kind: 'prepared', step: 'bar level' }, 'protect'],
-    [{ kind: 'halted', reason: 'leak', bleederId: 'nowhere' }, 'left-rear'],
+    [{ kind: 'halted', reason: 'leak', stopId: 'nowhere' }, 'left-rear'],
     [{ kind: 'decided', haltId: 'nowhere', decision: 'end job' }, 'nowhere'],
     [{ kind: 'decided', haltId: 'h', decision: 'go on' }, 'end job'],
     [{ kind: 'undone', eventId: 'nowhere' }, 'nowhere'],
@@ -221,14 +221,14 @@ describe('events that cannot belong to the run', () => {
   });
 
   test('what belongs is let through, a second copy too', () => {
-    expect(fault({ kind: 'stroke', bleederId: 'left-rear' })).toBeNull();
-    expect(fault({ kind: 'halted', reason: 'leak', bleederId: null })).toBeNull();
-    expect(eventFault(HATCHBACK, state, { ...base('h'), kind: 'stroke', bleederId: 'nowhere' })).toBeNull();
+    expect(fault({ kind: 'stroke', stopId: 'left-rear' })).toBeNull();
+    expect(fault({ kind: 'halted', reason: 'leak', stopId: null })).toBeNull();
+    expect(eventFault(HATCHBACK, state, { ...base('h'), kind: 'stroke', stopId: 'nowhere' })).toBeNull();
   });
 
   test('after the end only an undo is let through', () => {
     const ended = foldEvent(HATCHBACK, state, { ...base('d'), kind: 'decided', haltId: 'h', decision: 'end job' });
-    expect(fault({ kind: 'stroke', bleederId: 'left-rear' }, ended)).toContain('ended');
+    expect(fault({ kind: 'stroke', stopId: 'left-rear' }, ended)).toContain('ended');
     expect(fault({ kind: 'undone', eventId: 'd' }, ended)).toBeNull();
   });
 });
@@ -259,7 +259,7 @@ describe('the fluid that a run has moved', () => {
   });
 
   test('strokes against the call never draw more than there is', () => {
-    const log = [...follow(MOTORCYCLE, 0), ...Array.from({ length: 50 }, (_, i) => ({ ...base(`s${i}`), kind: 'stroke', bleederId: 'front' }) as RunEvent)];
+    const log = [...follow(MOTORCYCLE, 0), ...Array.from({ length: 50 }, (_, i) => ({ ...base(`s${i}`), kind: 'stroke', stopId: 'front' }) as RunEvent)];
     expect(() => new RunFluid(MOTORCYCLE).newSharesAfter(log)).not.toThrow();
   });
 });

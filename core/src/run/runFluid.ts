@@ -36,7 +36,7 @@ export class RunFluid {
       const bowl = bowls.find((b) => b.id === event.bowlId);
       if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
     }
-    const stop = event.kind === 'stroke' ? stops.find((s) => s.bleeder.id === event.bleederId) : undefined;
+    const stop = event.kind === 'stroke' ? stops.find((s) => s.id === event.stopId && s.fromBowl) : undefined;
     if (!stop) return;
     // A stroke made against the call draws only what is there: past that it was air.
     const bowl = bowls.find((b) => b.id === stop.bowlId)!;

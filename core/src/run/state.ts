@@ -2,9 +2,9 @@ import type { Plan, PreparationStep } from '../plan';
 import type { Colour } from '../fluid';
 import type { BubbleReading, Decision, HaltReason, RunEvent } from './event';
 
-/** What is known at one bleeder. */
+/** What is known at one opening of a bleeder. */
 export interface BleederState {
-  readonly bleederId: string;
+  readonly stopId: string;
   readonly strokes: number;
   readonly bledMl: number;
   /** Made before the run was started over; they count as work and fluid, not as wash-out. */
@@ -23,13 +23,15 @@ export interface BleederState {
 export interface Halt {
   readonly eventId: string;
   readonly reason: HaltReason;
-  readonly bleederId: string | null;
+  readonly stopId: string | null;
   readonly decision: Decision | null;
 }
 
 /** State of a run: a fold over its log. */
 export interface RunState {
   readonly prepared: readonly PreparationStep[];
+  /** Stages that open no bleeder: through, or left out with the reason. */
+  readonly stages: Readonly<Record<string, { readonly skipped: string | null }>>;
   /** In the order of the plan. */
   readonly bleeders: readonly BleederState[];
   /** Present level by the model, mL, per bowl. */
@@ -54,8 +56,10 @@ export interface RunState {
 export function emptyRun(plan: Plan): RunState {
   return {
     prepared: [],
-    bleeders: plan.stops.map((s) => freshBleeder(s.bleeder.id)),
-    levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, b.maxMl])),
+    bleeders: plan.stops.map((s) => freshBleeder(s.id)),
+    // A new or dry system begins with nothing above its outlets.
+    levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, plan.work.purpose === 'new or dry' ? b.airDrawnMl : b.maxMl])),
+    stages: {},
     removedMl: 0,
     pouredMl: 0,
     bledMl: 0,
@@ -70,9 +74,9 @@ export function emptyRun(plan: Plan): RunState {
 }
 
 /** A bleeder that nothing is known of yet. */
-export function freshBleeder(bleederId: string): BleederState {
+export function freshBleeder(stopId: string): BleederState {
   return {
-    bleederId,
+    stopId,
     strokes: 0,
     bledMl: 0,
     earlierStrokes: 0,

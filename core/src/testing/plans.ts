@@ -10,7 +10,7 @@ export function layoutOf(id: TemplateId, side?: DriverSide): Layout {
 /** The plan of a routine flush of a layout that can be planned. */
 export function planOf(of: TemplateId | Layout, side?: DriverSide): Plan {
   const layout = typeof of === 'string' ? layoutOf(of, side) : of;
-  const result = planBleed({ layout, scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'straw' });
+  const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw' });
   if (result.verdict === 'refused') throw new Error(`refused: ${JSON.stringify(result.reasons)}`);
   return result.plan;
 }

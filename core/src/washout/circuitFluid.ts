@@ -1,5 +1,5 @@
-import { nodeVolumeMl, type Layout } from '../circuit';
-import { LaminarSegment } from './laminarSegment';
+import { chambersOf, highestOutletMl, nodeVolumeMl, type Layout } from '../circuit';
+import { LaminarSegment, type LaminarSnapshot } from './laminarSegment';
 import { MixedCavity } from './mixedCavity';
 import { lineSegments } from './segments';
 import { streamtubes, type Streamtubes } from './streamtubes';
@@ -14,6 +14,13 @@ interface Bowl {
   newShare: number;
   readonly maxMl: number;
   readonly airDrawnMl: number;
+}
+
+/** A moment of the fluid, for going back to it. */
+export interface CircuitSnapshot {
+  readonly bledNewMl: number;
+  readonly bowls: readonly (readonly [levelMl: number, newShare: number])[];
+  readonly parts: readonly (number | LaminarSnapshot)[];
 }
 
 const TUBES: Streamtubes = streamtubes();
@@ -32,13 +39,11 @@ export class CircuitFluid {
   private readonly bowls = new Map<string, Bowl>();
   private readonly chains = new Map<string, { bowl: Bowl; parts: ChainPart[] }>();
   private readonly parts: ChainPart[] = [];
-  private bledNew = 0;
+  private bled = 0;
 
   /** @param layout a layout without faults */
   constructor(layout: Layout) {
-    for (const c of layout.reservoir.chambers) {
-      this.bowls.set(c.id, { levelMl: c.maxMl, newShare: 0, maxMl: c.maxMl, airDrawnMl: c.airDrawnMl });
-    }
+    for (const b of layout.bowls) this.bowls.set(b.id, { levelMl: b.maxMl, newShare: 0, maxMl: b.maxMl, airDrawnMl: highestOutletMl(layout, b.id) });
     this.buildChains(layout);
   }
 
@@ -78,10 +83,14 @@ export class CircuitFluid {
     if (!(volumeMl <= bowl.levelMl - bowl.airDrawnMl + 1e-9)) {
       throw new RangeError(`${volumeMl} mL is more than the reservoir can give; top up first`);
     }
-    const steps = Math.max(1, Math.ceil(volumeMl / STEP_ML));
-    const stepMl = volumeMl / steps;
-    for (let step = 0; step < steps; step++) this.bledNew += stepMl * passChain(parts, bowl.newShare, stepMl);
+    this.push(parts, bowl.newShare, volumeMl);
     bowl.levelMl -= volumeMl;
+    return this.outletNewShare(bleederId);
+  }
+
+  /** Bleed a volume at one bleeder as if the bowl held nothing but new fluid and never fell. @returns new share at the outlet at the end, 0 to 1 */
+  bleedNew(bleederId: string, volumeMl: number): number {
+    this.push(this.chains.get(bleederId)!.parts, 1, volumeMl);
     return this.outletNewShare(bleederId);
   }
 
@@ -106,7 +115,7 @@ export class CircuitFluid {
   newFluidMl(): { lines: number; bowls: number; bled: number } {
     let bowls = 0;
     for (const b of this.bowls.values()) bowls += b.newShare * b.levelMl;
-    return { lines: this.parts.reduce((sum, p) => sum + newMl(p), 0), bowls, bled: this.bledNew };
+    return { lines: this.parts.reduce((sum, p) => sum + newMl(p), 0), bowls, bled: this.bled };
   }
 
   /** New share by element id: stretches, modulators, calipers, master chambers and bowls, 0 to 1. */
@@ -115,6 +124,41 @@ export class CircuitFluid {
     for (const [id, b] of this.bowls) shares.set(id, b.newShare);
     for (const p of this.parts) for (const id of p.ids) shares.set(id, newMl(p) / volumeOf(p));
     return shares;
+  }
+
+  /** What it takes to come back to this moment. */
+  snapshot(): CircuitSnapshot {
+    return {
+      bledNewMl: this.bled,
+      bowls: [...this.bowls.values()].map((b) => [b.levelMl, b.newShare] as const),
+      parts: this.parts.map((p) => (p.kind === 'cavity' ? p.cavity.newShare : p.line.snapshot())),
+    };
+  }
+
+  /** Go back to an earlier moment of this same fluid. */
+  rollback(to: CircuitSnapshot): void {
+    this.bled = to.bledNewMl;
+    [...this.bowls.values()].forEach((b, i) => ([b.levelMl, b.newShare] = to.bowls[i]!));
+    this.parts.forEach((p, i) => {
+      const was = to.parts[i]!;
+      if (p.kind === 'cavity') p.cavity.newShare = was as number;
+      else p.line.rollback(was as LaminarSnapshot);
+    });
+  }
+
+  /** How many parts the ways to two bleeders share; 0 when only the bowl is common, null when not even that. */
+  sharedParts(bleederId: string, otherId: string): number | null {
+    const [a, b] = [this.chains.get(bleederId)!, this.chains.get(otherId)!];
+    if (a.bowl !== b.bowl) return null;
+    let shared = 0;
+    while (shared < a.parts.length && a.parts[shared] === b.parts[shared]) shared++;
+    return shared;
+  }
+
+  private push(parts: readonly ChainPart[], inShare: number, volumeMl: number): void {
+    const steps = Math.max(1, Math.ceil(volumeMl / STEP_ML));
+    const stepMl = volumeMl / steps;
+    for (let step = 0; step < steps; step++) this.bled += stepMl * passChain(parts, inShare, stepMl);
   }
 
   private bowl(id: string): Bowl {
@@ -134,7 +178,8 @@ export class CircuitFluid {
       const held = nodeVolumeMl(n);
       if (held > 0) cavities.set(n.id, add({ kind: 'cavity', ids: [n.id], cavity: new MixedCavity(held) }));
     }
-    for (const c of layout.master.chambers) {
+    const chambers = chambersOf(layout).map(({ chamber }) => chamber);
+    for (const c of chambers) {
       const heldMl = (Math.PI * c.boreMm * c.boreMm * c.fullStrokeMm) / 4 / 1000;
       cavities.set(c.port, add({ kind: 'cavity', ids: [c.id], cavity: new MixedCavity(heldMl) }));
     }
@@ -156,7 +201,7 @@ export class CircuitFluid {
         parts.unshift(lines.get(segment.key)!);
         at = segment.from;
       }
-      const chamber = layout.master.chambers.find((c) => c.port === at)!;
+      const chamber = chambers.find((c) => c.port === at)!;
       this.chains.set(b.id, { bowl: this.bowl(chamber.fedBy), parts });
     }
   }

@@ -1,4 +1,4 @@
-export { CircuitFluid } from './circuitFluid';
+export { CircuitFluid, type CircuitSnapshot } from './circuitFluid';
 export { streamtubes, type Streamtubes } from './streamtubes';
 export { LaminarSegment } from './laminarSegment';
 export { MixedCavity } from './mixedCavity';

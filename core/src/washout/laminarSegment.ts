@@ -1,5 +1,13 @@
 import type { Streamtubes } from './streamtubes';
 
+/** A moment of a segment, for going back to it. */
+export interface LaminarSnapshot {
+  readonly marks: number;
+  readonly leftMl: Float64Array;
+  readonly leavingMark: Uint32Array;
+  readonly outShares: Float64Array;
+}
+
 /**
  * One length of line of one bore, without a branch inside. Fluid moves in
  * plugs along each streamtube: what enters a tube leaves it after the tube's
@@ -13,8 +21,9 @@ export class LaminarSegment {
   private readonly delayMl: Float64Array;
   /** What had passed at the end of each step, mL, from 0 on; the first `marks` entries count. */
   private passedMl: Float64Array = new Float64Array(64);
-  /** New fluid that had entered each tube at those marks, mL; one row when all tubes are fed alike. */
-  private readonly enteredMl: Float64Array[];
+  /** New fluid that had entered each tube at those marks, mL, mark by mark; one entry a mark when all tubes are fed alike. */
+  private enteredMl: Float64Array;
+  private readonly rows: number;
   private marks = 1;
   private readonly leftMl: Float64Array;
   /** The mark before the fluid that now leaves each tube. */
@@ -35,13 +44,14 @@ export class LaminarSegment {
     this.delayMl = tubes.residence.map((theta) => theta * volumeMl);
     this.leftMl = new Float64Array(count);
     this.leavingMark = new Uint32Array(count);
-    this.enteredMl = Array.from({ length: fedAlike ? 1 : count }, () => new Float64Array(64));
+    this.rows = fedAlike ? 1 : count;
+    this.enteredMl = new Float64Array(64 * this.rows);
   }
 
   /** Pass one step of flow through; afterwards `outShares` and the mean tell what left. */
   pass(stepMl: number, inShares: Float64Array | number): number {
     this.enter(stepMl, inShares);
-    const { outShares, delayMl, leftMl, leavingMark, passedMl, fedAlike, enteredMl } = this;
+    const { outShares, delayMl, leftMl, leavingMark, passedMl, rows, enteredMl } = this;
     const { flowShare } = this.tubes;
     const passed = passedMl[this.marks - 1]!;
     const perStep = 1 / stepMl;
@@ -49,11 +59,12 @@ export class LaminarSegment {
     for (let i = 0; i < outShares.length; i++) {
       const leavingMl = passed - delayMl[i]!;
       if (leavingMl <= 0) break; // Tubes are sorted by delay: from here on all still give the old fluid of the start.
-      const entered = enteredMl[fedAlike ? 0 : i]!;
       let k = leavingMark[i]!;
       while (passedMl[k + 1]! < leavingMl) k++;
       leavingMark[i] = k;
-      const left = entered[k]! + ((entered[k + 1]! - entered[k]!) * (leavingMl - passedMl[k]!)) / (passedMl[k + 1]! - passedMl[k]!);
+      const at = k * rows + (rows === 1 ? 0 : i);
+      const from = enteredMl[at]!;
+      const left = from + ((enteredMl[at + rows]! - from) * (leavingMl - passedMl[k]!)) / (passedMl[k + 1]! - passedMl[k]!);
       const share = (left - leftMl[i]!) * perStep;
       leftMl[i] = left;
       outShares[i] = share;
@@ -64,24 +75,38 @@ export class LaminarSegment {
 
   /** New fluid inside, mL. */
   newMl(): number {
+    const { rows, enteredMl, leftMl } = this;
+    const last = (this.marks - 1) * rows;
     let inside = 0;
-    for (let i = 0; i < this.outShares.length; i++) {
-      const entered = this.enteredMl[this.fedAlike ? 0 : i]!;
-      inside += (entered[this.marks - 1]! - this.leftMl[i]!) * this.tubes.flowShare[i]!;
-    }
+    for (let i = 0; i < leftMl.length; i++) inside += (enteredMl[last + (rows === 1 ? 0 : i)]! - leftMl[i]!) * this.tubes.flowShare[i]!;
     return inside;
+  }
+
+  /** What it takes to come back to this moment; entries kept so far are only added to. */
+  snapshot(): LaminarSnapshot {
+    return { marks: this.marks, leftMl: this.leftMl.slice(), leavingMark: this.leavingMark.slice(), outShares: this.outShares.slice() };
+  }
+
+  /** Go back to an earlier moment of this same segment. */
+  rollback(to: LaminarSnapshot): void {
+    this.marks = to.marks;
+    this.leftMl.set(to.leftMl);
+    this.leavingMark.set(to.leavingMark);
+    this.outShares.set(to.outShares);
   }
 
   private enter(stepMl: number, inShares: Float64Array | number): void {
     const mark = this.marks++;
+    const { rows } = this;
     if (mark === this.passedMl.length) {
       this.passedMl = doubled(this.passedMl);
-      this.enteredMl.forEach((row, i) => (this.enteredMl[i] = doubled(row)));
+      this.enteredMl = doubled(this.enteredMl);
     }
-    this.passedMl[mark] = this.passedMl[mark - 1]! + stepMl;
-    this.enteredMl.forEach((row, i) => {
-      row[mark] = row[mark - 1]! + stepMl * (typeof inShares === 'number' ? inShares : inShares[i]!);
-    });
+    const { passedMl, enteredMl } = this;
+    passedMl[mark] = passedMl[mark - 1]! + stepMl;
+    const at = mark * rows;
+    if (typeof inShares === 'number') for (let i = 0; i < rows; i++) enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares;
+    else for (let i = 0; i < rows; i++) enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares[i]!;
   }
 }
 

@@ -12,8 +12,8 @@ export interface LineSegment {
 }
 
 /**
- * Join the stretches of a layout into line segments. Joints, clips and humps
- * in one line do not part it, so the arithmetic does not depend on how finely
+ * Join the stretches of a layout into line segments. Joints, clips, humps
+ * and valves in one line do not part it, so the arithmetic does not depend on how finely
  * the line was drawn; a tee, a part that mixes and a change of bore do.
  */
 export function lineSegments(layout: Layout): LineSegment[] {
@@ -26,7 +26,7 @@ export function lineSegments(layout: Layout): LineSegment[] {
     const next = leaving.get(nodeId) ?? [];
     const kind = kinds.get(nodeId);
     return (
-      (kind === 'joint' || kind === 'tee') &&
+      (kind === 'joint' || kind === 'tee' || kind === 'valve') &&
       !bleederAt.has(nodeId) &&
       next.length === 1 &&
       next[0]!.insideMm === feeding.get(nodeId)?.insideMm

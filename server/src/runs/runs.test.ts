@@ -38,7 +38,7 @@ test('an id that comes again with other content is refused', async () => {
 test('a batch with one bad event saves none of it', async () => {
   const job = await tech.running();
   const log = fullRun(job, 2);
-  const bad: RunEvent = { ...log.at(-1)!, id: randomUUID(), deviceSeq: 99, kind: 'stroke', bleederId: 'nowhere' } as RunEvent;
+  const bad: RunEvent = { ...log.at(-1)!, id: randomUUID(), deviceSeq: 99, kind: 'stroke', stopId: 'nowhere' } as RunEvent;
   const res = await tech.events(job, [...log, bad]).expect(409);
   expect(res.body.faults).toMatchObject([{ field: `events.${bad.id}`, sentence: expect.stringContaining('front') }]);
   expect((await tech.job(job.id)).events).toEqual([]);
@@ -53,10 +53,10 @@ test('a device’s events come in its own order', async () => {
 });
 
 test.each([
-  [{ kind: 'stroke' }, 'bleederId'],
-  [{ kind: 'bubbles', bleederId: 'front', reading: 'lots' }, 'reading'],
-  [{ kind: 'stroke', bleederId: 'front', extra: 1 }, 'events'],
-  [{ kind: 'shut', bleederId: 'front', tightened: 'very' }, 'tightened'],
+  [{ kind: 'stroke' }, 'stopId'],
+  [{ kind: 'bubbles', stopId: 'front', reading: 'lots' }, 'reading'],
+  [{ kind: 'stroke', stopId: 'front', extra: 1 }, 'events'],
+  [{ kind: 'shut', stopId: 'front', tightened: 'very' }, 'tightened'],
 ])('%j is refused before it touches the log', async (said, field) => {
   const job = await tech.running();
   const res = await tech.send('post', `/jobs/${job.id}/events`, { events: [{ id: randomUUID(), deviceId: randomUUID(), deviceSeq: 1, atMs: 1, ...said }] }).expect(422);
@@ -65,7 +65,7 @@ test.each([
 
 test('no run before the plan is accepted, and none once the vehicle is out or the job is closed', async () => {
   const opened = await tech.open('H 1');
-  const stroke = { id: randomUUID(), deviceId: randomUUID(), deviceSeq: 1, atMs: 1, kind: 'stroke', bleederId: 'front' } as RunEvent;
+  const stroke = { id: randomUUID(), deviceId: randomUUID(), deviceSeq: 1, atMs: 1, kind: 'stroke', stopId: 'front' } as RunEvent;
   expect((await tech.events(opened, [stroke]).expect(409)).body.detail).toContain('Accept the plan');
   const out = await tech.change(await tech.proved(), 'post', 'test-drive');
   expect((await tech.events(out, [{ ...stroke, deviceSeq: 1000 }]).expect(409)).body.detail).toContain('test drive');
@@ -90,7 +90,7 @@ test('a decision to end ends the job, and the reason stands on the record', asyn
   const haltId = randomUUID();
   await tech.events(job, [
     ...log,
-    { ...base, id: haltId, deviceSeq: log.length + 1, kind: 'halted', reason: 'grease', bleederId: 'front' },
+    { ...base, id: haltId, deviceSeq: log.length + 1, kind: 'halted', reason: 'grease', stopId: 'front' },
     { ...base, id: randomUUID(), deviceSeq: log.length + 2, kind: 'decided', haltId, decision: 'end job' },
   ]).expect(200);
   expect(await tech.job(job.id)).toMatchObject({ stage: 'ended', ended: { reason: expect.stringContaining('grease') }, vehicleDrive: 'do not drive' });

@@ -134,8 +134,8 @@ async function seededEvents(id: string, given: SeedJob, startMs: number): Promis
   const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes });
   if (!given.halt) return events;
   const base = (offset: number) => ({ id: uuid(), deviceId, deviceSeq: events.length + offset, atMs: startMs + (events.length + offset) * 6_000 });
-  const bleederId = currentStop(plan, foldRun(plan, events))?.bleeder.id ?? null;
-  const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, bleederId };
+  const stopId = currentStop(plan, foldRun(plan, events))?.bleeder.id ?? null;
+  const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, stopId };
   if (given.reach !== 'ended') return [...events, halted];
   return [...events, halted, { ...base(2), kind: 'decided', haltId: halted.id, decision: 'end job' }];
 }

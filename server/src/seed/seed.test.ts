@@ -40,7 +40,7 @@ test('a run stands at the strokes that the seed says', async () => {
 
 test('a halt waits for its decision, or has ended the job', async () => {
   const [halted] = await jobsOf(seedWith({ reach: 'run', strokes: 5, halt: 'seized' }));
-  expect(halted!.events.at(-1)).toMatchObject({ kind: 'halted', reason: 'seized', bleederId: 'front' });
+  expect(halted!.events.at(-1)).toMatchObject({ kind: 'halted', reason: 'seized', stopId: 'front' });
   const [ended] = await jobsOf(seedWith({ reach: 'ended', strokes: 5, halt: 'grease' }));
   expect(ended).toMatchObject({ stage: 'ended', vehicleDrive: 'do not drive', ended: { reason: expect.stringContaining('grease') } });
 });

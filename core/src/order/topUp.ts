@@ -1,5 +1,12 @@
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
-import type { ReservoirChamber } from '../circuit';
+
+/** What is known of a bowl's levels, mL. */
+export interface BowlLevels {
+  readonly maxMl: number;
+  readonly minMl: number;
+  /** Where the highest outlet draws air. */
+  readonly airDrawnMl: number;
+}
 
 /**
  * Level at which the call to top up comes, mL: MIN and a margin of a tenth of
@@ -8,7 +15,7 @@ import type { ReservoirChamber } from '../circuit';
  *
  * @example MAX 200, MIN 70: 70 + 13 = 83 mL
  */
-export function topUpLevel(bowl: ReservoirChamber): Figure {
+export function topUpLevel(bowl: BowlLevels): Figure {
   const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
   const margin = figure({
     label: 'Margin above MIN', value: Math.max(5, (bowl.maxMl - bowl.minMl) / 10), unit: 'mL',
@@ -28,6 +35,6 @@ export function topUpLevel(bowl: ReservoirChamber): Figure {
  * @param levelMl present volume in the bowl, mL
  * @param strokeMl fluid in one stroke, mL, above 0
  */
-export function strokesUntilTopUp(levelMl: number, bowl: ReservoirChamber, strokeMl: number): number {
+export function strokesUntilTopUp(levelMl: number, bowl: BowlLevels, strokeMl: number): number {
   return Math.max(0, Math.floor((levelMl - topUpLevel(bowl).value) / strokeMl + 1e-9));
 }

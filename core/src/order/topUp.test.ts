@@ -1,6 +1,6 @@
 import { strokesUntilTopUp, topUpLevel } from '.';
 
-const bowl = { id: 'bowl', name: 'Reservoir', maxMl: 200, minMl: 70, airDrawnMl: 20 };
+const bowl = { maxMl: 200, minMl: 70, airDrawnMl: 20 };
 
 test('the call comes a tenth of the usable volume above MIN', () => {
   expect(topUpLevel(bowl).value).toBe(83);

@@ -1,0 +1,84 @@
+import type { Path, Stretch } from '../circuit';
+import { figure, MODEL, type Figure } from '../figure';
+import { boreFillingRiseMmS, limitInsideMm, stokesRiseMmS, SURFACE_TENSION_NM } from './bubbles';
+import { velocityMmS } from './hydraulics';
+
+/** What becomes of a bubble that fills the bore of one stretch. */
+export type Carried = 'carried' | 'stuck' | 'rises back';
+
+/** One stretch on the way to a bleeder under one method. */
+export interface StretchVerdict {
+  readonly stretchId: string;
+  readonly name: string;
+  /** Height lost in the direction of the flow, mm; below 0 where it rises. */
+  readonly fallsMm: number;
+  readonly velocityMmS: Figure;
+  readonly riseMmS: Figure;
+  /** Velocity left over after the rise, at the worst of the band, mm/s: the lower, the sooner a bubble stays. */
+  readonly marginMmS: number;
+  readonly verdict: Carried;
+}
+
+/** How the fluid moves: a steady flow, or strokes with a push and a rest. */
+export interface Motion {
+  /** Flow while it moves, mL/s. */
+  readonly flowMlS: number;
+  /** Of closed strokes: the whole stroke and the push in it, s; null for a steady flow. */
+  readonly strokeS: { readonly whole: number; readonly push: number } | null;
+  readonly reverse: boolean;
+}
+
+/** Flow within this of the rise counts as stuck, mm/s [M]. */
+const STUCK_WITHIN_MMS = 1;
+/** A small bubble, as it is seen as "fine", mm. */
+export const FINE_BUBBLE_MM = 0.1;
+
+/**
+ * Will this flow move that bubble? For every stretch on the way: carried,
+ * stuck, or rising back. Where a stretch does not fall in the direction of the
+ * flow, any flow carries. In an inclined tube the rise goes by the sine of the
+ * slope (the vertical part of Bendiksen 1984; its level part is nothing in so
+ * narrow a bore) [M]. The band of the surface tension is carried into the verdict.
+ *
+ * @param viscosityMm2s kinematic viscosity, mm²/s
+ */
+export function transport(path: Pick<Path, 'stretches' | 'points'>, motion: Motion, viscosityMm2s: number): StretchVerdict[] {
+  return path.stretches.map((stretch, i) => {
+    const downMm = path.points[i]!.node.heightMm - path.points[i + 1]!.node.heightMm;
+    return onStretch(stretch, motion.reverse ? -downMm : downMm, motion, viscosityMm2s);
+  });
+}
+
+function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, viscosityMm2s: number): StretchVerdict {
+  const velocity = velocityMmS(motion.flowMlS, stretch.insideMm);
+  const slope = Math.max(0, Math.min(1, fallsMm / stretch.lengthMm));
+  const rise = (surfaceTensionNm: number) => Math.max(boreFillingRiseMmS(stretch.insideMm, viscosityMm2s, surfaceTensionNm), stokesRiseMmS(FINE_BUBBLE_MM, viscosityMm2s)) * slope;
+  const [likely, least, most] = [rise(SURFACE_TENSION_NM.likely), rise(SURFACE_TENSION_NM.high), rise(SURFACE_TENSION_NM.low)];
+  const left = (riseMmS: number): number => {
+    const inPush = velocity - riseMmS;
+    if (!motion.strokeS) return inPush;
+    // Between two pushes the bleeder is shut and the bubble climbs back: what is gained in one whole stroke counts too.
+    const { whole, push } = motion.strokeS;
+    return Math.min(inPush, (velocity * push) / whole - riseMmS);
+  };
+  return {
+    stretchId: stretch.id,
+    name: stretch.name,
+    fallsMm,
+    velocityMmS: figure({
+      label: motion.strokeS ? 'Velocity in the push' : 'Velocity', value: velocity, unit: 'mm/s', rule: `flow ÷ bore area, with ${motion.flowMlS.toFixed(2)} mL/s in ${stretch.insideMm} mm`, source: MODEL,
+    }),
+    riseMmS: figure({
+      label: 'Rise of a bubble here', value: likely, unit: 'mm/s', plusMinus: Math.max(most - likely, likely - least), source: MODEL,
+      rule: `of one that fills the bore: nothing below the limit of Bretherton 1961 (${limitInsideMm().toFixed(2)} mm for brake fluid), above it Viana et al. 2003 from memory; times the slope, ${slope.toFixed(2)}. A fine one climbs by Stokes. The band is that of the surface tension, 0.030 to 0.036 N/m`,
+    }),
+    marginMmS: left(most),
+    verdict: verdictOf(slope, left(most), left(least)),
+  };
+}
+
+function verdictOf(slope: number, worstMmS: number, bestMmS: number): Carried {
+  if (slope === 0) return bestMmS > 0 ? 'carried' : 'stuck';
+  if (worstMmS > STUCK_WITHIN_MMS) return 'carried';
+  return bestMmS < -STUCK_WITHIN_MMS ? 'rises back' : 'stuck';
+}

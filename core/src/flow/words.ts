@@ -1,0 +1,121 @@
+import { bleederName, type Layout } from '../circuit';
+import { figureText } from '../figure';
+import type { Method } from './methods';
+import type { Cure, MethodReason, MethodVerdict } from './rank';
+import type { Carried } from './transport';
+
+/** A method by name, and how the bleeder is handled with it. */
+export const METHOD_WORDS: Readonly<Record<Method, { readonly title: string; readonly needs: string; readonly caution: string }>> = {
+  'two people': { title: 'Two people, closed strokes', needs: 'A helper at the pedal or lever', caution: 'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.' },
+  'alone at the lever': { title: 'Alone, closed strokes at the lever', needs: 'Reach from lever to bleeder', caution: 'Shut before the lever comes back: let go while the bleeder is open and air is drawn in at the threads.' },
+  'alone, bottle': { title: 'Alone, hose and bottle', needs: 'Clear hose, bottle with an inch of fluid and a vent', caution: 'The hose end stays below the fluid: out of it, and every stroke since is void.' },
+  pressure: { title: 'Pressure at the reservoir', needs: 'Pot with a gauge, a cap that seals', caution: 'The lowest pressure that flows, never above what the reservoir bears. Let the pressure off before the cap is opened.' },
+  vacuum: { title: 'Vacuum at the bleeder', needs: 'Hand or air-driven pump', caution: 'Bubbles under vacuum are no measure: air comes past the threads and out of the fluid. Finish with strokes.' },
+  gravity: { title: 'Gravity', needs: 'Time', caution: 'Look at the level at every call: nobody is pumping, and it falls all the same.' },
+  reverse: { title: 'From below, syringe at the bleeder', needs: 'Clean syringe and hose', caution: 'Hold the tube up and push until no air is in it, join and tie it, then open. Shut before the plunger comes back. The reservoir rises: draw it down, cover it, eyes protected.' },
+  injection: { title: 'Injection at the master’s port', needs: 'Small tipped bulb', caution: 'A few millilitres, slowly, with the cap off; the lever at rest.' },
+};
+
+export const METHOD_VERDICT_WORDS: Readonly<Record<MethodVerdict, string>> = { feasible: 'Works here', 'second best': 'Second best', hopeless: 'Cannot work here' };
+
+export const CARRIED_WORDS: Readonly<Record<Carried, string>> = { carried: 'Bubbles are carried', stuck: 'Bubbles stay where they are', 'rises back': 'Bubbles climb back' };
+
+/** A reason in one sentence that names the element and the figure. */
+export function methodReasonWords(layout: Layout, { code, elementId, figure }: MethodReason): string {
+  const name = elementId === null ? '' : elementName(layout, elementId);
+  const number = figure ? figureText(figure) : '';
+  switch (code) {
+    case 'no helper':
+      return 'Nobody to help today.';
+    case 'not a motorcycle':
+      return 'The pedal cannot be reached from the bleeder.';
+    case 'no bottle':
+      return 'No clear hose and bottle at hand.';
+    case 'no pump':
+      return 'No vacuum pump at hand.';
+    case 'no pot':
+      return 'No pressure pot with a sealing cap at hand.';
+    case 'no syringe':
+      return 'No clean syringe at hand.';
+    case 'no maker’s word':
+      return `${name} bears ${number} without the maker’s word: no pressure on it.`;
+    case 'no head':
+      return `Nothing would flow at the ${name}: ${figureText({ value: Math.max(0, -(figure?.value ?? 0)), unit: 'mm' })} of head are missing.`;
+    case 'too slow to carry':
+      return name ? `${name} falls towards the bleeder; at ${number} bubbles stay there.` : 'Too little velocity to carry bubbles.';
+    case 'rises back':
+      return `${name} falls towards the bleeder; bubbles climb back in it at ${number}, faster than the flow.`;
+    case 'axle hangs':
+      return `${name} is shut while the rear axle hangs.`;
+    case 'metering valve':
+      return `${name} shuts the front under pressure or vacuum.`;
+    case 'residual valve':
+      return `${name} holds back what gravity gives.`;
+    case 'dirty fluid':
+      return 'It pushes old fluid and dirt up into the master: only after the old fluid is out.';
+    case 'through a modulator':
+      return `It pushes dirt into the ${name.toLowerCase()}: with care.`;
+    case 'bubbles mislead':
+      return 'Bubbles under vacuum are no measure of air; strokes finish it.';
+    case 'loose threads':
+      return 'Air can come past loose threads while the bleeder stays open.';
+    case 'look at the level':
+      return 'The run stops for a look at the level: nothing refills by itself.';
+    case 'worn master':
+      return 'Long strokes run the seals over a part of the bore that may be corroded: limit the travel with a block.';
+    case 'only for an air lock':
+      return 'Only for a master that takes no fluid at all.';
+    case 'not at the top':
+      return `The bleeder ${name} is not at the top of its part: its air cannot reach it.`;
+    case 'flow not laminar':
+      return `Faster than the law holds in ${name}: the flow is less than computed.`;
+    case 'flow not known':
+      return 'The flow stays unsaid without a data sheet of this fluid.';
+    case 'most velocity':
+      return 'Highest velocity per stroke: it moves stubborn bubbles.';
+    case 'clean and slow':
+      return 'Clean, no mess, hard to get wrong.';
+    case 'one person':
+      return 'One person can do it.';
+    case 'air goes the way it rises':
+      return 'Pushes air the way it rises.';
+    case 'carries':
+      return `Even ${name}, which falls towards the bleeder, is swept at ${number}.`;
+    case 'workshop likes it':
+      return 'The workshop’s own liking.';
+    case 'frees a port':
+      return 'Breaks an air lock that no stroke moves.';
+  }
+}
+
+/** What would change the verdict, as an instruction. */
+export function cureWords(layout: Layout, cure: Cure): string {
+  const name = cure.elementId === null ? '' : elementName(layout, cure.elementId);
+  const then = ` Then: ${METHOD_VERDICT_WORDS[cure.becomes].toLowerCase()}.`;
+  switch (cure.kind) {
+    case 'raise the master’s end':
+      return `Raise the master’s end by ${cure.byMm} mm.${then}`;
+    case 'lower the bleeder':
+      return `Unhook the part and hang its bleeder ${cure.byMm} mm lower.${then}`;
+    case 'raise the bleeder’s end':
+      return `Raise the far end of ${name} by ${cure.byMm} mm, so that it no longer falls.${then}`;
+    case 'load the axle':
+      return `Load the axle or hold the lever of ${name}.${then}`;
+    case 'hold the valve open':
+      return `Hold the stem of ${name} open.${then}`;
+    case 'turn the part':
+      return `Unhook the part and turn it so that the bleeder ${name} is at the top.${then}`;
+    case 'flush downwards first':
+      return `Drop the old fluid downwards first.${then}`;
+    case 'tap':
+      return `Tap along ${name} while it flows: it helps, and cannot be counted on.`;
+    case 'another method':
+      return `Take another: ${METHOD_WORDS[cure.elementId as Method].title.toLowerCase()}.`;
+  }
+}
+
+function elementName(layout: Layout, id: string): string {
+  const bleeder = layout.bleeders.find((b) => b.id === id);
+  if (bleeder) return bleederName(bleeder);
+  return [...layout.nodes, ...layout.stretches, ...layout.bowls].find((e) => e.id === id)?.name ?? id;
+}

@@ -1,0 +1,85 @@
+import { CircuitFluid } from '../washout';
+import { countAt, type OrderSetup } from './setup';
+import { bleedVisit, tooSmall, type OrderRefusal, type Visit, type VisitPrice } from './visit';
+
+/** What one order of visits costs by the simulation. */
+export interface OrderPrice {
+  readonly visits: readonly VisitPrice[];
+  /** Fluid in whole counts, mL. */
+  readonly bledMl: number;
+  /** Fluid before rounding to whole counts, mL. */
+  readonly neededMl: number;
+  readonly counts: number;
+  readonly topUps: number;
+  readonly minutes: number;
+  /** Drawn off the bowls before the first count, mL. */
+  readonly removedMl: number;
+  /** Poured into the bowls up to the last count, mL. */
+  readonly pouredMl: number;
+  /** Old fluid that stays between reservoir and bleeders, mL. */
+  readonly oldLeftMl: number;
+  /** Level in each bowl after the last count, mL. */
+  readonly levelMl: Readonly<Record<string, number>>;
+  /** Old fluid that stays on the way to each bleeder, mL. */
+  readonly oldOnPathMl: Readonly<Record<string, number>>;
+}
+
+export type PricedOrder = { readonly verdict: 'priced'; readonly price: OrderPrice } | { readonly verdict: 'refused'; readonly reason: OrderRefusal };
+
+/**
+ * Price one order: simulate the wash-out along the layout visit by visit,
+ * each as the earlier ones left the shared stretches and the reservoir.
+ */
+export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOrder {
+  for (const visit of order) {
+    const reason = tooSmall(setup, visit);
+    if (reason) return { verdict: 'refused', reason };
+  }
+  const { fluid, removedMl, pouredMl: refillMl } = freshFluid(setup);
+  const visits: VisitPrice[] = [];
+  for (const visit of order) {
+    const priced = bleedVisit(fluid, setup, visit);
+    if ('code' in priced) return { verdict: 'refused', reason: priced };
+    visits.push(priced);
+  }
+  const sum = (of: (v: VisitPrice) => number): number => visits.reduce((total, v) => total + of(v), 0);
+  return {
+    verdict: 'priced',
+    price: {
+      visits,
+      removedMl,
+      bledMl: sum((v) => bledMl(setup, v)),
+      neededMl: sum((v) => v.neededMl),
+      counts: sum((v) => v.counts),
+      topUps: sum((v) => v.topUps.length),
+      minutes: sum((v) => visitMinutes(setup, v)),
+      pouredMl: refillMl + sum((v) => v.topUps.reduce((total, t) => total + t.pouredMl, 0)),
+      levelMl: Object.fromEntries(setup.bowls.map((b) => [b.id, fluid.levelMl(b.id)])),
+      oldLeftMl: fluid.oldInLinesMl(),
+      oldOnPathMl: Object.fromEntries([...setup.bleeders.keys()].map((id) => [id, fluid.oldOnPathMl(id)])),
+    },
+  };
+}
+
+/** The fluid before the first count: the bowls emptied and refilled where that is asked for. */
+export function freshFluid(setup: OrderSetup): { fluid: CircuitFluid; removedMl: number; pouredMl: number } {
+  const fluid = new CircuitFluid(setup.layout);
+  let [removedMl, pouredMl] = [0, 0];
+  if (setup.emptyFirst) {
+    for (const b of setup.bowls) {
+      removedMl += fluid.emptyBowl(b.id);
+      pouredMl += fluid.fillBowl(b.id, b.maxMl);
+    }
+  }
+  return { fluid, removedMl, pouredMl };
+}
+
+/** Fluid of one visit in whole counts, mL. */
+export function bledMl(setup: OrderSetup, { visit, counts }: Pick<VisitPrice, 'visit' | 'counts'>): number {
+  return counts * countAt(setup, visit).countMl.value;
+}
+
+/** Hands-on minutes of one visit: reach, hose and cap, counts, top-ups. */
+export function visitMinutes(setup: OrderSetup, { visit, counts, topUps }: VisitPrice): number {
+  return setup.minutesPerBleeder + (counts * countAt(setup, visit).secondsPerCount) / 60 + topUps.length * setup.minutesPerTopUp;
+}

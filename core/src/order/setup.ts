@@ -1,0 +1,72 @@
+import { highestOutletMl, paths, type Bowl, type Layout, type Path } from '../circuit';
+import type { Figure } from '../figure';
+import type { Method } from '../flow';
+import { topUpLevel, type BowlLevels } from './topUp';
+
+/** What one count moves, a stroke or a mark of the jar, and how long it takes. */
+export interface Count {
+  /** mL */
+  readonly countMl: Figure;
+  readonly secondsPerCount: number;
+}
+
+/** One bleeder as an order is priced. */
+export interface BleederSetup {
+  readonly path: Path;
+  readonly counts: ReadonlyMap<Method, Count>;
+}
+
+export interface BowlSetup extends Bowl, BowlLevels {
+  readonly topUpLevelMl: Figure;
+}
+
+/** Everything that is the same for all orders of one job. */
+export interface OrderSetup {
+  readonly layout: Layout;
+  readonly bowls: readonly BowlSetup[];
+  /** By bleeder id, those in question only. */
+  readonly bleeders: ReadonlyMap<string, BleederSetup>;
+  /** New share wanted at every outlet, 0.5 to 0.999. */
+  readonly target: number;
+  /** Whether the bowls are emptied and refilled with new fluid before the first count. */
+  readonly emptyFirst: boolean;
+  readonly minutesPerBleeder: number;
+  readonly minutesPerTopUp: number;
+}
+
+/** Which bleeders are in question, and how a count of each is made. */
+export interface OrderAsked extends Pick<OrderSetup, 'layout' | 'target' | 'emptyFirst' | 'minutesPerBleeder' | 'minutesPerTopUp'> {
+  readonly bleederIds: readonly string[];
+  /** Methods that are used anywhere in the job. */
+  readonly methods: readonly Method[];
+  readonly countOf: (path: Path, method: Method) => Count;
+}
+
+/**
+ * Prepare a job for pricing its orders.
+ *
+ * @param asked a layout without faults, and the bleeders in question
+ */
+export function orderSetup({ bleederIds, methods, countOf, ...rest }: OrderAsked): OrderSetup {
+  const inQuestion = paths(rest.layout).filter((p) => bleederIds.includes(p.bleeder.id));
+  return {
+    ...rest,
+    bowls: bowlSetups(rest.layout).filter((b) => inQuestion.some((p) => p.chamber.fedBy === b.id)),
+    bleeders: new Map(inQuestion.map((path) => [path.bleeder.id, { path, counts: new Map(methods.map((m) => [m, countOf(path, m)])) }])),
+  };
+}
+
+/** A count at one bleeder by one method. @throws RangeError for a pair that was not prepared */
+export function countAt(setup: OrderSetup, { bleederId, method }: { readonly bleederId: string; readonly method: Method }): Count {
+  const count = setup.bleeders.get(bleederId)?.counts.get(method);
+  if (!count) throw new RangeError(`${bleederId} by ${method} was not prepared`);
+  return count;
+}
+
+/** Every bowl of a layout with the level at which the call to top up comes. */
+export function bowlSetups(layout: Layout): BowlSetup[] {
+  return layout.bowls.map((b) => {
+    const levels = { ...b, airDrawnMl: highestOutletMl(layout, b.id) };
+    return { ...levels, topUpLevelMl: topUpLevel(levels) };
+  });
+}

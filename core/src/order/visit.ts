@@ -1,0 +1,97 @@
+import { bleederName } from '../circuit';
+import type { CircuitFluid } from '../washout';
+import { METHOD_TRAITS, type Method } from '../flow';
+import { countAt, type OrderSetup } from './setup';
+
+/** One opening of one bleeder. */
+export interface Visit {
+  readonly bleederId: string;
+  readonly method: Method;
+  /** 'new': until the outlet is as new as wanted. 'sweep': once the volume of its path, to move air on or to draw fluid in. 'clear': the three counts that must be free of bubbles. */
+  readonly until: 'new' | 'sweep' | 'clear';
+}
+
+/** A call to top up a bowl before the count that follows. */
+export interface VisitTopUp {
+  readonly bowlId: string;
+  /** Counts made in this visit before the call. */
+  readonly afterCounts: number;
+  readonly pouredMl: number;
+}
+
+/** What the simulation found at one visit. */
+export interface VisitPrice {
+  readonly visit: Visit;
+  /** Fluid until its end was reached, before rounding up to whole counts, mL. */
+  readonly neededMl: number;
+  readonly counts: number;
+  readonly topUps: readonly VisitTopUp[];
+}
+
+/** Why an order cannot be carried out. */
+export interface OrderRefusal {
+  readonly code: 'no stroke before top-up' | 'never new';
+  readonly element: string;
+  readonly name: string;
+}
+
+/** Counts at one bleeder beyond which a plan is not one a person would carry out [M]. */
+export const MOST_COUNTS = 600;
+/** Counts at every bleeder that is opened: three free of bubbles are its end sign [M]. */
+export const LEAST_COUNTS = 3;
+const EPSILON_ML = 1e-9;
+
+/** Whether the bowl can give one count at all between MAX and the top-up level. */
+export function tooSmall(setup: OrderSetup, visit: Visit): OrderRefusal | null {
+  if (METHOD_TRAITS[visit.method].reverse) return null;
+  const bowl = bowlOf(setup, visit.bleederId);
+  if (bowl.maxMl - countAt(setup, visit).countMl.value >= bowl.topUpLevelMl.value - EPSILON_ML) return null;
+  return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
+}
+
+/** Make one count, topping up before it where the level asks for it. @returns new share at the outlet, and what was poured */
+export function makeCount(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): { share: number; pouredMl: number } {
+  const bowl = bowlOf(setup, visit.bleederId);
+  const countMl = countAt(setup, visit).countMl.value;
+  const dueMl = fluid.levelMl(bowl.id) - countMl < bowl.topUpLevelMl.value - EPSILON_ML;
+  const pouredMl = dueMl ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0;
+  return { pouredMl, share: fluid.bleed(visit.bleederId, countMl) };
+}
+
+/**
+ * Carry out one visit on the fluid as the earlier ones left it. From below the
+ * new fluid comes out of the syringe and the bowl is drawn down as it rises; of
+ * that the simulation knows the amount and leaves the shares as they were.
+ */
+export function bleedVisit(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): VisitPrice | OrderRefusal {
+  const { path } = setup.bleeders.get(visit.bleederId)!;
+  const countMl = countAt(setup, visit).countMl.value;
+  const sweep = Math.max(LEAST_COUNTS, Math.ceil(path.volumeMl.value / countMl - EPSILON_ML));
+  const least = visit.until === 'sweep' ? sweep : LEAST_COUNTS;
+  if (METHOD_TRAITS[visit.method].reverse) return { visit, neededMl: path.volumeMl.value, counts: sweep, topUps: [] };
+  const topUps: VisitTopUp[] = [];
+  let counts = 0;
+  const shares = [fluid.outletNewShare(visit.bleederId)];
+  while (counts < least || (visit.until === 'new' && shares.at(-1)! < setup.target)) {
+    if (counts >= MOST_COUNTS) return { code: 'never new', element: visit.bleederId, name: bleederName(path.bleeder) };
+    const made = makeCount(fluid, setup, visit);
+    if (made.pouredMl > 0) topUps.push({ bowlId: path.chamber.fedBy, afterCounts: counts, pouredMl: made.pouredMl });
+    shares.push(made.share);
+    counts++;
+  }
+  const neededMl = { sweep: path.volumeMl.value, clear: LEAST_COUNTS * countMl, new: countsUntil(setup.target, shares) * countMl }[visit.until];
+  return { visit, neededMl, counts, topUps };
+}
+
+function bowlOf(setup: OrderSetup, bleederId: string): OrderSetup['bowls'][number] {
+  const { fedBy } = setup.bleeders.get(bleederId)!.path.chamber;
+  return setup.bowls.find((b) => b.id === fedBy)!;
+}
+
+/** Counts until the share at the outlet passed the target, in parts of a count: between the ends of one it is taken as straight. */
+function countsUntil(target: number, shares: readonly number[]): number {
+  const passed = shares.findIndex((share) => share >= target);
+  if (passed <= 0) return 0;
+  const [before, after] = [shares[passed - 1]!, shares[passed]!];
+  return passed - 1 + (after === before ? 1 : (target - before) / (after - before));
+}

@@ -1,0 +1,67 @@
+import type { OrderCost } from './compare';
+import type { OrderId, OrderReason } from './schools';
+import type { OrderRefusal } from './visit';
+
+/** A school by name, and what speaks for it. All of it common practice, no source. */
+export const ORDER_WORDS: Readonly<Record<OrderId, { readonly title: string; readonly speaksFor: string }>> = {
+  maker: { title: 'The maker’s order', speaksFor: 'The maker wins wherever the order was looked up.' },
+  'farthest first': { title: 'Farthest first', speaksFor: 'The longest line is emptied while the master is full of attention, and by the fluid’s way, not by the eye.' },
+  'by circuit': { title: 'Circuit by circuit', speaksFor: 'One circuit is through and shut before the other is touched; a fault has one place.' },
+  'nearest, then inwards': { title: 'Nearest to prime, then farthest inwards', speaksFor: 'The master is fed quickly, and the round ends where it began.' },
+  'nearest first': { title: 'Nearest first', speaksFor: 'Some makers ask for it: the shared line is new before the long ones are opened.' },
+  'least fluid': { title: 'Least fluid', speaksFor: 'Found by trying every order in the model.' },
+};
+
+/** Why a bleeder comes where it does. */
+export function orderWords(why: OrderReason): string {
+  switch (why.code) {
+    case 'only':
+      return 'The only bleeder that must be opened.';
+    case 'farthest':
+      return `Farthest by the fluid’s way: ${why.lengthM.toFixed(2)} m from the master’s port. Old fluid from the long line is out first.`;
+    case 'next farthest':
+      return `${why.lengthM.toFixed(2)} m, next after ${why.before.toFixed(2)} m.`;
+    case 'nearest':
+      return `Nearest by the fluid’s way: ${why.lengthM.toFixed(2)} m from the master’s port.`;
+    case 'next nearest':
+      return `${why.lengthM.toFixed(2)} m, next after ${why.before.toFixed(2)} m.`;
+    case 'equal, away from the driver':
+      return `${why.lengthM.toFixed(2)} m, as long as the next; the side away from the driver goes first.`;
+    case 'same part':
+      return why.setting === 'upper last' ? 'On the same part, and the upper one: last, because air ends there.' : `On the same part; ${why.setting} is this workshop’s rule.`;
+    case 'first of a circuit':
+      return `Farthest of the ${why.circuit.toLowerCase()}: ${why.lengthM.toFixed(2)} m. This circuit is finished before the next.`;
+    case 'primes':
+      return 'Nearest to the master: opened once to fill it and the first line.';
+    case 'closes the round':
+      return 'Nearest once more, to close the round where it began.';
+    case 'master first':
+      return 'On the master, which is new or dry: it can make no pressure until its own air is out.';
+    case 'behind the modulator':
+      return 'First pass, behind the modulator: its bleeder comes only when these are through.';
+    case 'modulator':
+      return 'The modulator’s own bleeder, in the first pass alone.';
+    case 'after the modulator':
+      return 'First pass, after the modulator.';
+    case 'second pass':
+      return 'Second pass: what the modulator let go is carried out. Everything but the modulator is bled twice.';
+    case 'maker':
+      return 'The maker’s order for this vehicle.';
+    case 'least fluid':
+      return 'In this place of the order that needs the least fluid in the model.';
+  }
+}
+
+/** What the chosen order costs against the best, in one sentence. */
+export function costWords(cost: OrderCost, counts: string): string {
+  if (!cost.real) return `No real difference: ${Math.abs(cost.moreMl).toFixed(0)} mL and ${Math.abs(cost.moreCounts)} ${counts} between them.`;
+  const more = cost.moreMl > 0;
+  return `${more ? 'Costs' : 'Saves'} ${Math.abs(cost.moreMl).toFixed(0)} mL (${Math.abs(cost.percent).toFixed(0)} %), ${Math.abs(cost.moreCounts)} ${counts} and ${Math.abs(cost.moreMinutes).toFixed(0)} min.`;
+}
+
+/** Why an order cannot be carried out, and what would help. */
+export function orderRefusalWords(reason: OrderRefusal): string {
+  return reason.code === 'no stroke before top-up'
+    ? `${reason.name} is too small: one stroke would take it from MAX below the top-up level. Use a shorter stroke or another method.`
+    : `The ${reason.name} would not run new within 600 strokes. Check the sizes in the layout.`;
+}

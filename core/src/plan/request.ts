@@ -1,0 +1,43 @@
+import type { Layout } from '../circuit';
+import type { Colour, Grade, IsoClass } from '../fluid';
+import { USUAL_DAY, USUAL_MEANS, type Circumstances, type Means, type Method } from '../flow';
+import type { OrderId } from '../order';
+import { routineFlush, type PartnerAge, type WorkDone } from '../scope';
+import { planPreferences, type PlanPreferences } from './preferences';
+
+/** What a plan is made of. Left out: a routine flush of everything with the usual means, as the workshop and the ranking would choose. */
+export interface PlanRequest {
+  readonly layout: Layout;
+  readonly fillGrade: Grade;
+  readonly isoClass?: IsoClass | null;
+  /** Colour of the new fluid as seen in its container. */
+  readonly newColour: Colour;
+  readonly work?: WorkDone;
+  readonly means?: Means;
+  readonly circumstances?: Omit<Circumstances, 'preferred'>;
+  /** The technician's choice; the best of the ranking when left out. */
+  readonly method?: Method | null;
+  /** The technician's choice; the maker's where it was entered, else the house rule. */
+  readonly order?: OrderId | null;
+  /** Bleeder ids as the maker gives them. */
+  readonly makerOrder?: readonly string[] | null;
+  /** Bleeder ids as a search found them; for the order "least fluid". */
+  readonly leastFluid?: readonly string[] | null;
+  /** Hold after the first of two changed parts of one circuit until the pedal is proved. */
+  readonly holdPoint?: boolean;
+  /** A new or dry master is primed in place instead of on the bench. */
+  readonly primeInPlace?: boolean;
+  readonly partnerAges?: readonly PartnerAge[];
+  readonly preferences?: Partial<PlanPreferences>;
+}
+
+/** A request with everything said. */
+export type PlanAsked = { readonly [K in keyof Required<PlanRequest>]: Exclude<Required<PlanRequest>[K], undefined> } & { readonly preferences: PlanPreferences };
+
+/** Fill in what was left out. @throws RangeError naming a preference outside its range */
+export function planAsked(request: PlanRequest): PlanAsked {
+  return {
+    isoClass: null, work: routineFlush(request.layout.masters.map((m) => m.id)), means: USUAL_MEANS, circumstances: USUAL_DAY, method: null, order: null, makerOrder: null, leastFluid: null,
+    holdPoint: true, primeInPlace: false, partnerAges: [], ...request, preferences: planPreferences(request.preferences),
+  };
+}

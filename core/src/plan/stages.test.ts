@@ -1,0 +1,234 @@
+import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
+import { METHODS, USUAL_DAY, USUAL_MEANS, type Means, type Method } from '../flow';
+import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
+import { layoutOf } from '../testing';
+import { handsOnMinutes, planBleed, planOrders, planSearch, previewPlan, refusalWords, stageTitle, type Plan, type PlanRequest } from '.';
+
+const EVERYTHING: Means = { helper: true, bottle: true, vacuumPump: true, pressurePot: true, syringe: true, selfRefilling: true, scanTool: true };
+const all = (layout: Layout) => layout.masters.map((m) => m.id);
+const after = (layout: Layout, more: Partial<WorkDone>): WorkDone => ({ ...routineFlush(all(layout)), purpose: 'after work', ...more });
+const capped = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true });
+const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: EVERYTHING, ...more });
+const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
+  const result = planBleed(request(layout, more));
+  if (result.verdict === 'refused') throw new Error(result.reasons.map((r) => refusalWords(layout, r)).join(' '));
+  return result.plan;
+};
+const outline = (plan: Plan): string[] => plan.stages.map((s) => (s.kind === 'bleed' ? `${s.purpose} by ${s.method}: ${s.stopIds.map((id) => plan.stops.find((x) => x.id === id)!.bleeder.id).join(', ')}` : s.kind));
+
+// The chains of stages that each kind of work asks for: common practice, no source.
+describe('stages', () => {
+  test('a flush is one stage, until the outlet is new', () => {
+    const plan = planned(layoutOf('hatchback-diagonal'));
+    expect(outline(plan)).toEqual(['bleed by two people: left-rear, right-rear, left-front, right-front']);
+    expect(plan.stops.every((s) => s.until === 'new')).toBe(true);
+  });
+
+  test('the pickup: rear hose renewed, level unseen, one person with a vacuum pump', () => {
+    const pickup = layoutOf('pickup-rear-abs');
+    const plan = planned(pickup, {
+      work: after(pickup, { parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false }] }), means: { ...EVERYTHING, helper: false, pressurePot: false, scanTool: false }, method: 'vacuum',
+    });
+    // Only the rear bowl was not seen, so the front circuit stays shut; the modulator's bleeder comes in the first pass alone.
+    expect(outline(plan)).toEqual([
+      'bleed by vacuum: left-rear, right-rear, modulator, left-rear, right-rear',
+      'finish with strokes by alone, bottle: left-rear, right-rear, modulator',
+    ]);
+    expect(plan.scope.bleeders.filter((b) => !b.open).map((b) => b.bleederId).sort()).toEqual(['left-front', 'right-front']);
+    expect(plan.methods.find((m) => m.method === 'vacuum')!.reasons.map((r) => r.code)).toContain('bubbles mislead');
+    expect(plan.stops.every((s) => s.bowlId === 'rear-bowl')).toBe(true);
+  });
+
+  test('the post van: one corner and nothing else, reservoir kept full', () => {
+    const van = layoutOf('hatchback-diagonal');
+    const plan = planned(van, { work: after(van, { parts: [capped('right-front-caliper')] }) });
+    expect(outline(plan)).toEqual(['bleed by two people: right-front']);
+    expect(plan.preparation).not.toContain('empty reservoir');
+    expect(plan.scope.advice).toMatchObject([{ partnerId: 'left-front-caliper', why: 'axle pair' }]);
+    expect(plan.totals.removedMl.value).toBe(0);
+  });
+
+  test('the dry front: bench, primed by vacuum, strokes, round again in turn, lever tied back', () => {
+    const bike = layoutOf('motorcycle-twin-front-master-bleeder');
+    const plan = planned(bike, { work: { ...routineFlush(all(bike)), purpose: 'new or dry' } });
+    expect(outline(plan)).toEqual([
+      'bench', 'prime by vacuum: left-front, right-front, master-bleeder', 'bleed by alone at the lever: master-bleeder, left-front, right-front, master-bleeder', 'in turn until clear by alone at the lever: left-front, right-front, master-bleeder', 'tie back',
+    ]);
+    expect(outline(planned(bike, { work: { ...routineFlush(all(bike)), purpose: 'new or dry' }, primeInPlace: true }))[0]).toBe('prime by vacuum: left-front, right-front, master-bleeder');
+    expect(plan.totals.waitingMinutes.value).toBeGreaterThan(60);
+    // Every opening has a name of its own.
+    expect(new Set(plan.stops.map((s) => s.id)).size).toBe(plan.stops.length);
+  });
+
+  test('the parade car: with the axle hanging nothing is lost, a driver on either side turns the order round', () => {
+    const order = (side: 'left' | 'right') => planned(layoutOf('veteran-single', side), { circumstances: { ...USUAL_DAY, axleHanging: true } }).stops.map((s) => s.bleeder.id);
+    expect(order('right')).toEqual(['left-rear', 'right-rear', 'left-front', 'right-front']);
+    expect(order('left')).toEqual(['right-rear', 'left-rear', 'right-front', 'left-front']);
+  });
+
+  test('the low take-up: the clutch of a shared reservoir alone, unless the level says otherwise', () => {
+    const van = layoutOf('clutch-concentric');
+    const clutch = (belowMaxMm: number | null) => planned(van, { work: after(van, { masterIds: ['clutch-master'], parts: [capped('slave')], lowest: belowMaxMm === null ? [] : [{ bowlId: 'bowl', belowMaxMm }] }) });
+    expect(outline(clutch(null))).toEqual(['bleed by two people: slave-bleeder']);
+    expect(clutch(null).stops[0]!.control).toBe('clutch pedal');
+    expect(clutch(null).preparation).toContain('neutral');
+    expect(clutch(null).preparation).not.toContain('empty servo');
+    expect(outline(clutch(60))).toEqual([
+      'bleed by two people: left-rear, right-rear, left-front, right-front, slave-bleeder', 'tool cycle', 'again after the tool by two people: left-rear, right-rear, left-front, right-front, slave-bleeder',
+    ]);
+  });
+
+  test('a modulator that was changed: base bleed, tool, base bleed; without a tool the vehicle is handed over', () => {
+    const car = layoutOf('hatchback-diagonal');
+    const plan = planned(car, { work: after(car, { modulatorOpened: true }), means: USUAL_MEANS });
+    expect(outline(plan).map((s) => s.split(' by ')[0])).toEqual(['bleed', 'tool cycle', 'again after the tool']);
+    expect(plan.stages[1]).toMatchObject({ kind: 'tool cycle', atHand: false });
+  });
+
+  test('a master changed with every care opens no wheel, and says which condition fails where one does', () => {
+    const car = layoutOf('hatchback-diagonal');
+    const care: MasterChanged = { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' };
+    const plan = planned(car, { work: after(car, { master: care }) });
+    expect(plan.stops).toEqual([]);
+    expect(plan.totals.bledMl.value).toBe(0);
+    expect(plan.preparation).not.toContain('crack bleeders');
+    const careless = planned(car, { work: after(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }) });
+    expect(careless.stops).toHaveLength(4);
+    expect(careless.stages[0]).toMatchObject({ kind: 'bench', compulsory: true });
+    expect(careless.scope.unmet.map((u) => u.condition)).toEqual(['linesStayedFull', 'bench']);
+    expect(careless.stops[0]!.shape).toBe('slow push');
+  });
+
+  test('two changed parts of one circuit are held apart, unless somebody chooses otherwise', () => {
+    const truck = layoutOf('estate-front-rear');
+    const work = after(truck, { parts: [capped('left-front-caliper'), capped('right-front-hose')] });
+    const plan = planned(truck, { work });
+    expect(outline(plan)).toEqual(['bleed by two people: left-front', 'hold point', 'second part by two people: right-front']);
+    expect(stageTitle(truck, plan.stages[1]!)).toContain('Hose right front');
+    expect(outline(planned(truck, { work, holdPoint: false }))).toEqual(['bleed by two people: left-front, right-front']);
+    expect(outline(planned(truck, { work: after(truck, { parts: [capped('left-front-caliper'), capped('left-rear-cylinder')] }) }))).toHaveLength(1);
+  });
+
+  test('a lost end of a differential valve is centred first, a master that takes no fluid gets it at the port', () => {
+    const estate = layoutOf('estate-front-rear');
+    expect(outline(planned(estate, { work: { ...routineFlush(all(estate)), endLost: 'rear' } }))[0]).toBe('centre the valve');
+    const locked = planned(estate, { method: 'injection', circumstances: { ...USUAL_DAY, takesNoFluid: true } });
+    expect(outline(locked)).toEqual(['injection', `bleed by two people: ${locked.stops.map((s) => s.bleeder.id).join(', ')}`]);
+  });
+
+  test('from below the old fluid goes out downwards first, and what is pushed in is poured too', () => {
+    const bike = layoutOf('motorcycle-clutch-bends');
+    const plan = planned(bike, { method: 'reverse' });
+    expect(outline(plan)).toEqual(['old fluid out by alone at the lever: slave-bleeder', 'bleed by reverse: slave-bleeder']);
+    const below = plan.stops.at(-1)!;
+    expect(below).toMatchObject({ fromBowl: false, counted: 'marks' });
+    expect(plan.totals.pouredMl.value).toBeGreaterThan(below.bledMl.value);
+  });
+});
+
+// With every tool at hand, what each template refuses and at which element. Everything else gives a plan.
+describe('each template, each kind of work, each method', () => {
+  const ALWAYS: Readonly<Record<'car' | 'motorcycle', Partial<Record<Method, string>>>> = {
+    car: { 'alone at the lever': 'not a motorcycle', injection: 'only for an air lock' },
+    motorcycle: { pressure: 'no maker’s word', injection: 'only for an air lock' },
+  };
+  type Kind = 'flush' | 'soft' | 'new' | 'dry' | 'part';
+  const KINDS: readonly Kind[] = ['flush', 'soft', 'new', 'dry', 'part'];
+  const workOf = (layout: Layout, kind: Kind): WorkDone =>
+    ({
+      flush: routineFlush(all(layout)), soft: { ...routineFlush(all(layout)), purpose: 'soft pedal' as const }, new: { ...routineFlush(all(layout)), purpose: 'new or dry' as const },
+      dry: after(layout, { lowest: layout.bowls.map((b) => ({ bowlId: b.id, belowMaxMm: 200 })) }), part: after(layout, { parts: [capped(layout.bleeders[0]!.at)] }),
+    })[kind];
+  const EMPTY: readonly Kind[] = ['new', 'dry'];
+  const SOME: Readonly<Partial<Record<TemplateId, readonly { readonly kinds: readonly Kind[]; readonly method: Method; readonly reason: string }[]>>> = {
+    'hatchback-diagonal': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@left-rear' }],
+    'estate-front-rear': [{ kinds: KINDS, method: 'pressure', reason: 'metering valve@metering' }, { kinds: KINDS, method: 'vacuum', reason: 'metering valve@metering' }],
+    'pickup-rear-abs': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@left-rear' }],
+    'van-four-channel': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@right-rear' }],
+    'clutch-concentric': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@right-rear' }],
+    'veteran-single': [{ kinds: KINDS, method: 'gravity', reason: 'residual valve@residual' }],
+    'sports-coupe': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@slave-bleeder' }],
+    'three-wheeler': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@rear' }],
+    'motorcycle-clutch-bends': [{ kinds: [...EMPTY], method: 'gravity', reason: 'no head@slave-bleeder' }],
+    'motorcycle-linked': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@linked' }],
+    'motorcycle-abs': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@rear' }],
+    'sidecar-outfit': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@sidecar' }],
+  };
+  const built = layoutTemplates.flatMap((t) => KINDS.map((kind) => [t.id, kind] as const));
+
+  test.each(built)('%s, %s', (id, kind) => {
+    const layout = layoutOf(id);
+    for (const method of METHODS) {
+      const result = planBleed(request(layout, { work: workOf(layout, kind), method }));
+      const first = result.verdict === 'refused' ? result.reasons[0]! : null;
+      const said = first?.code === 'method' ? first.reasons.map((r) => (r.elementId ? `${r.code}@${r.elementId}` : r.code)) : first ? [`${first.code}@${'element' in first ? first.element : ''}`] : [];
+      const special = id === 'motorcycle-integral-abs' ? 'high pressure@modulator-front' : (SOME[id]?.find((s) => s.kinds.includes(kind) && s.method === method)?.reason ?? ALWAYS[layout.vehicleKind][method] ?? null);
+      if (special === null) expect(said).toEqual([]);
+      else expect(said.some((s) => s === special || s.startsWith(`${special}@`))).toBe(true);
+      if (first) expect(refusalWords(layout, first)).toMatch(/\.$/);
+      if (result.verdict === 'planned') checkSigned(result.plan, layout);
+    }
+  });
+
+  /** What a technician would look for before signing. */
+  function checkSigned(plan: Plan, layout: Layout): void {
+    const open = plan.scope.bleeders.filter((b) => b.open).map((b) => b.bleederId).sort();
+    expect([...new Set(plan.stops.map((s) => s.bleeder.id))].sort()).toEqual(open);
+    for (const id of open) {
+      const last = plan.stops.filter((s) => s.bleeder.id === id).at(-1)!;
+      expect(last.strokes.value).toBeGreaterThanOrEqual(3);
+      // Bubbles under vacuum are no measure: whatever the chain, strokes come last where anybody can make them.
+      expect(last.method).not.toBe('vacuum');
+    }
+    for (const s of plan.stops) {
+      for (const t of s.topUps) expect(t.pouredMl).toBeGreaterThan(0);
+      expect(s.bledMl.value).toBeCloseTo(s.strokes.value * s.strokeMl.value, 9);
+    }
+    expect(plan.materials.items.some((i) => i.kind === 'wrench')).toBe(true);
+    expect(handsOnMinutes(plan.materials).value).toBeGreaterThan(plan.totals.minutes.value);
+    for (const stage of plan.stages) expect(stageTitle(layout, stage)).not.toBe('');
+  }
+});
+
+describe('orders compared', () => {
+  test('the schools are priced for a flush, cheapest first, and a found order joins them', () => {
+    const layout = layoutOf('van-four-channel');
+    const first = previewPlan(request(layout));
+    expect(first.orders.map((o) => o.id).sort()).toEqual(['by circuit', 'farthest first', 'nearest first', 'nearest, then inwards']);
+    const prices = first.orders.map((o) => ('code' in o.price ? Infinity : o.price.bledMl));
+    expect(prices).toEqual([...prices].sort((a, b) => a - b));
+    expect(first.orders[0]!.cost).toMatchObject({ moreMl: 0, real: false });
+    if (first.result.verdict !== 'planned') throw new Error('refused');
+    const search = planSearch(request(layout), first.result.plan)!;
+    const { order, bledMl, finished } = search.step(10_000);
+    expect(finished).toBe(true);
+    const asked = request(layout, { order: 'least fluid', leastFluid: order });
+    const plan = planned(layout, { order: 'least fluid', leastFluid: order });
+    expect(plan.stops.map((s) => s.bleeder.id)).toEqual(order);
+    expect(plan.totals.bledMl.value).toBeCloseTo(bledMl, 6);
+    expect(planOrders(asked, plan).map((o) => o.id)).toContain('least fluid');
+  });
+
+  test('the maker’s order wins, and one that leaves a bleeder out is not one for this job', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const order = ['right-front', 'left-front', 'right-rear', 'left-rear'];
+    expect(planned(layout, { makerOrder: order })).toMatchObject({ order: 'maker', stops: order.map((id) => ({ id })) });
+    expect(planned(layout, { makerOrder: order.slice(1) }).order).toBe('farthest first');
+    expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe('nearest first');
+    expect(planned(layout, { makerOrder: order, order: 'by circuit' }).order).toBe('by circuit');
+  });
+
+  test('where the fluid is not renewed every order needs the same, and nothing is compared', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    expect(previewPlan(request(layout, { work: { ...routineFlush(all(layout)), purpose: 'soft pedal' } })).orders).toEqual([]);
+  });
+
+  test('an id that names nothing is refused by its name', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const refusedFor = (more: Partial<PlanRequest>) => planBleed(request(layout, more));
+    for (const more of [{ makerOrder: ['nowhere'] }, { leastFluid: ['nowhere'] }, { work: after(layout, { parts: [capped('nowhere')] }) }, { work: routineFlush(['nowhere']) }, { work: after(layout, { lowest: [{ bowlId: 'nowhere', belowMaxMm: 1 }] }) }]) {
+      expect(refusedFor(more)).toMatchObject({ verdict: 'refused', reasons: [{ code: 'unknown element', element: 'nowhere' }] });
+    }
+    expect(refusedFor({ work: routineFlush([]) })).toMatchObject({ reasons: [{ code: 'nothing in hand' }] });
+  });
+});

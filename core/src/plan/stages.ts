@@ -1,0 +1,120 @@
+import { chambersOf, type Layout } from '../circuit';
+import { METHOD_TRAITS, type Method, type MethodRow } from '../flow';
+import type { OrderedVisit } from '../order';
+import { circuitOf, findScope, type ScopeFinding, type WorkDone } from '../scope';
+import type { PlanAsked } from './request';
+
+/** Why bleeders are opened in a stage. */
+export type BleedPurpose = 'bleed' | 'prime' | 'old fluid out' | 'finish with strokes' | 'in turn until clear' | 'again after the tool' | 'second part';
+
+/** One stage of a plan, before its visits are priced. */
+export type StageDraft =
+  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean }
+  | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear' }
+  | { readonly kind: 'injection' }
+  | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly visits: readonly OrderedVisit[] }
+  | { readonly kind: 'tool cycle'; readonly atHand: boolean }
+  | { readonly kind: 'hold point'; readonly partId: string }
+  | { readonly kind: 'tie back' };
+
+/** What the stages are made of. */
+export interface StageInput {
+  readonly asked: PlanAsked;
+  readonly finding: ScopeFinding;
+  /** Method of the main stage, one that can work. */
+  readonly method: Method;
+  readonly ranking: readonly MethodRow[];
+  /** The order chosen, for a set of bleeders. */
+  readonly orderOf: (bleederIds: readonly string[], method: Method) => readonly OrderedVisit[];
+}
+
+/** Methods that open bleeders for strokes; the last pass is one of these wherever one works. */
+const STROKES: readonly Method[] = ['two people', 'alone at the lever', 'alone, bottle'];
+
+/**
+ * Chain the stages of a job: bench, valve, priming, the bleed itself, finishing
+ * strokes, hold point, tool cycle with its second base bleed, rounds, lever
+ * tied back. Whatever the chain, the last pass at every bleeder must be free of bubbles.
+ */
+export function stagesFor(input: StageInput): StageDraft[] {
+  const { asked, finding, method } = input;
+  const open = openIds(finding);
+  const stages: StageDraft[] = [];
+  if (!asked.primeInPlace) for (const masterId of finding.bench) stages.push({ kind: 'bench', masterId, compulsory: true });
+  if (asked.work.endLost) stages.push({ kind: 'centre the valve', endLost: asked.work.endLost });
+  if (method === 'injection') stages.push({ kind: 'injection' });
+  const main = method === 'injection' ? (working(input, STROKES) ?? 'two people') : method;
+  const held = asked.holdPoint ? heldParts(asked.layout, asked.work, finding) : null;
+  if (held) {
+    stages.push(bleed('bleed', main, input.orderOf(held.first, main)), { kind: 'hold point', partId: held.secondPart }, bleed('second part', main, input.orderOf(held.second, main)));
+  } else if (open.length > 0) {
+    stages.push(...mainStages(input, main, open));
+  }
+  if (finding.airInModulator && needsTool(asked.layout)) {
+    const again = working(input, STROKES) ?? main;
+    stages.push({ kind: 'tool cycle', atHand: asked.means.scanTool }, bleed('again after the tool', again, each(input.orderOf(open, again), 'sweep')));
+  }
+  if (asked.layout.vehicleKind === 'motorcycle' && (asked.work.purpose === 'new or dry' || asked.work.purpose === 'soft pedal')) stages.push({ kind: 'tie back' });
+  return stages;
+}
+
+/** The bleed itself, with what goes before and after it. */
+function mainStages(input: StageInput, main: Method, open: readonly string[]): StageDraft[] {
+  const { asked, finding } = input;
+  const air = finding.air.size > 0 || asked.work.purpose === 'soft pedal';
+  const strokes = working(input, STROKES);
+  const empty = asked.work.purpose === 'new or dry';
+  const stages: StageDraft[] = [];
+  const fromBelow = METHOD_TRAITS[main].reverse;
+  if (empty) {
+    const prime = STROKES.includes(main) ? working(input, ['vacuum']) : main;
+    if (prime) stages.push(bleed('prime', prime, each(once(input.orderOf(open, prime)), 'sweep')));
+  }
+  if (fromBelow && !empty) {
+    const down = working(input, [...STROKES, 'pressure', 'vacuum', 'gravity']);
+    if (down) stages.push(bleed('old fluid out', down, input.orderOf(open, down)));
+  }
+  const then = empty && strokes && !STROKES.includes(main) ? strokes : main;
+  if (fromBelow && !empty) stages.push(bleed('bleed', main, each(once(input.orderOf(open, main)), 'sweep')));
+  else stages.push(bleed('bleed', then, input.orderOf(open, then)));
+  if (empty && open.length > 1) stages.push(bleed('in turn until clear', then, each(once(input.orderOf(open, then)), 'clear')));
+  else if (strokes && !STROKES.includes(then) && (air || then === 'vacuum')) stages.push(bleed('finish with strokes', strokes, each(once(input.orderOf(open, strokes)), 'clear')));
+  return stages;
+}
+
+const bleed = (purpose: BleedPurpose, method: Method, visits: readonly OrderedVisit[]): StageDraft => ({ kind: 'bleed', purpose, method, visits });
+
+/** The same bleeders, each once, in the order of their last visit that is not a pass of its own. */
+function once(visits: readonly OrderedVisit[]): OrderedVisit[] {
+  const first = new Map<string, OrderedVisit>();
+  for (const v of visits) if (v.why.code !== 'primes' && v.why.code !== 'master first' && !first.has(v.visit.bleederId)) first.set(v.visit.bleederId, v);
+  return [...first.values()];
+}
+
+const each = (visits: readonly OrderedVisit[], until: OrderedVisit['visit']['until']): OrderedVisit[] => visits.map((v) => ({ ...v, visit: { ...v.visit, until } }));
+
+/** The first of these methods that is not hopeless, the better ranked first. */
+function working({ ranking }: StageInput, of: readonly Method[]): Method | null {
+  return ranking.find((r) => r.verdict !== 'hopeless' && of.includes(r.method))?.method ?? null;
+}
+
+/** Bleeders that a finding opens. */
+export function openIds(finding: ScopeFinding): string[] {
+  return finding.bleeders.filter((b) => b.open).map((b) => b.bleederId);
+}
+
+/** Kinds whose pockets are only reached by the tool. */
+export function needsTool(layout: Layout): boolean {
+  return layout.abs === 'four-channel' || layout.abs === 'motorcycle, two circuits';
+}
+
+/** Two changed parts of one circuit, whose bleeders are opened in two goes; null where there is nothing to hold for. */
+function heldParts(layout: Layout, work: WorkDone, finding: ScopeFinding): { first: string[]; second: string[]; secondPart: string } | null {
+  const [a, b] = work.parts;
+  if (!a || !b || finding.drewAir.length > 0 || finding.airInModulator || work.purpose !== 'after work') return null;
+  const sameCircuit = chambersOf(layout).some(({ chamber }) => [a, b].every((p) => circuitOf(layout, chamber).has(p.partId)));
+  if (!sameCircuit) return null;
+  const first = openIds(findScope(layout, { ...work, parts: [a] }));
+  const second = openIds(findScope(layout, { ...work, parts: work.parts.slice(1) }));
+  return first.length > 0 && second.length > 0 ? { first, second, secondPart: b.partId } : null;
+}

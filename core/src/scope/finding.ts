@@ -1,0 +1,135 @@
+import { chambersOf, isActuator, paths, type Layout, type Path } from '../circuit';
+import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
+import type { MasterChanged, WorkDone } from './work';
+
+/** Why an element may hold air. */
+export type AirCause = 'opened' | 'behind what was opened' | 'climbed from the open joint' | 'drew air at its outlet' | 'master changed' | 'modulator opened' | 'new or dry' | 'soft pedal';
+
+/** Why a bleeder must be opened, or may stay shut. */
+export type BleederWhy =
+  | { readonly code: 'flush' }
+  | { readonly code: 'air'; readonly cause: AirCause; readonly elementId: string }
+  | { readonly code: 'behind a capped joint' | 'not in hand' | 'master changed with care' };
+
+export interface BleederFinding {
+  readonly bleederId: string;
+  readonly open: boolean;
+  readonly why: BleederWhy;
+}
+
+/** A condition that a person was asked for and that does not hold. */
+export type Unmet = keyof Omit<MasterChanged, 'masterId'> | 'cappedAtOnce' | 'keptFull';
+
+/** What follows from what was done. */
+export interface ScopeFinding {
+  /** Elements that may hold air, with the cause. */
+  readonly air: ReadonlyMap<string, AirCause>;
+  /** Every bleeder of the layout. */
+  readonly bleeders: readonly BleederFinding[];
+  /** Conditions that would have kept the scope smaller. */
+  readonly unmet: readonly { readonly partId: string; readonly condition: Unmet }[];
+  /** Masters whose outlet drew air, those not in hand at first included. */
+  readonly drewAir: readonly string[];
+  /** Whether air may be inside a modulator, beyond the reach of a stroke. */
+  readonly airInModulator: boolean;
+  /** Masters that must be bled on the bench, unless they are primed in place: new or dry ones, or changed ones that were not. */
+  readonly bench: readonly string[];
+}
+
+const CARE: readonly Exclude<Unmet, 'cappedAtOnce' | 'keptFull' | 'bench'>[] = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 'modulatorLostNothing', 'heldDown'];
+
+/**
+ * Work out which parts may hold air, which bleeders must be opened and which
+ * may stay shut, by reachability and height.
+ *
+ * @param layout a layout without faults
+ */
+export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
+  const air = new Map<string, AirCause>();
+  const unmet: { partId: string; condition: Unmet }[] = [];
+  const mark = (ids: Iterable<string>, cause: AirCause): void => {
+    for (const id of ids) if (!air.has(id)) air.set(id, cause);
+  };
+  const chambers = chambersOf(layout);
+  const inHand = chambers.filter(({ master }) => work.masterIds.includes(master.id));
+
+  if (work.purpose === 'new or dry') for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'new or dry');
+  const drewAir = chambers.filter(({ chamber }) => work.lowest.some((l) => l.bowlId === chamber.fedBy && l.belowMaxMm >= chamber.outlet.belowMaxMm));
+  for (const { chamber } of drewAir) mark(circuitOf(layout, chamber), 'drew air at its outlet');
+
+  const masterDone = work.master && (inHand.find(({ master }) => master.id === work.master!.masterId)?.master ?? null);
+  const careless = work.master ? missingCare(work.master) : [];
+  if (work.master && masterDone) {
+    for (const condition of careless) unmet.push({ partId: masterDone.id, condition });
+    if (careless.length > 0) for (const chamber of masterDone.chambers) mark(circuitOf(layout, chamber), 'master changed');
+  }
+  if (work.modulatorOpened) {
+    for (const n of layout.nodes.filter((x) => x.kind === 'modulator')) mark(circuitThrough(layout, n.id), 'modulator opened');
+  }
+  for (const part of work.parts) {
+    const chamber = chambers.find(({ chamber: c }) => circuitOf(layout, c).has(part.partId))?.chamber;
+    mark([part.partId], 'opened');
+    mark(behind(layout, part.partId), 'behind what was opened');
+    if (!part.cappedAtOnce) {
+      unmet.push({ partId: part.partId, condition: 'cappedAtOnce' });
+      mark(climbsFrom(layout, jointBefore(layout, part.partId)), 'climbed from the open joint');
+    }
+    // Nobody saw the level: the outlet may have drawn air.
+    if (!part.keptFull && chamber && !work.lowest.some((l) => l.bowlId === chamber.fedBy)) {
+      unmet.push({ partId: part.partId, condition: 'keptFull' });
+      mark(circuitOf(layout, chamber), 'drew air at its outlet');
+    }
+    if (layout.nodes.some((n) => n.id === part.partId && n.kind === 'modulator')) mark(circuitThrough(layout, part.partId), 'modulator opened');
+  }
+  // Last, so that a cause that is known is not hidden by a guess.
+  if (work.purpose === 'soft pedal') for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'soft pedal');
+  const bleeders = paths(layout).map((path): BleederFinding => {
+    const bleederId = path.bleeder.id;
+    const airy = airOn(path, air);
+    if (airy) return { bleederId, open: true, why: { code: 'air', ...airy } };
+    if (!work.masterIds.includes(path.master.id)) return { bleederId, open: false, why: { code: 'not in hand' } };
+    if (work.purpose === 'routine flush') return { bleederId, open: true, why: { code: 'flush' } };
+    return { bleederId, open: false, why: { code: work.master && work.parts.length === 0 ? 'master changed with care' : 'behind a capped joint' } };
+  });
+  return {
+    air,
+    bleeders,
+    unmet,
+    drewAir: [...new Set(drewAir.map(({ master }) => master.id))],
+    airInModulator: layout.nodes.some((n) => n.kind === 'modulator' && mayBeInside(work, air.get(n.id))),
+    bench: work.purpose === 'new or dry' ? work.masterIds : work.master?.bench === 'not done' ? [work.master.masterId] : [],
+  };
+}
+
+/** What is lacking so that a changed master would leave the wheels shut. */
+function missingCare(master: MasterChanged): Unmet[] {
+  return [...CARE.filter((c) => !master[c]), ...(master.bench === 'clean' ? [] : ['bench' as const])];
+}
+
+/** Whether air in a modulator may be beyond the reach of a stroke: where it ran empty, not where a bubble passed. */
+function mayBeInside(work: WorkDone, cause: AirCause | undefined): boolean {
+  if (cause === 'master changed') return !work.master!.modulatorLostNothing;
+  return cause !== undefined && cause !== 'climbed from the open joint' && cause !== 'soft pedal';
+}
+
+/** The first element on a bleeder's way that may hold air. */
+function airOn(path: Path, air: ReadonlyMap<string, AirCause>): { cause: AirCause; elementId: string } | null {
+  for (const id of [path.chamber.id, ...path.points.flatMap((p, i) => [p.node.id, path.stretches[i]?.id ?? ''])]) {
+    const cause = air.get(id);
+    if (cause) return { cause, elementId: id };
+  }
+  return null;
+}
+
+function circuitThrough(layout: Layout, nodeId: string): ReadonlySet<string> {
+  const chamber = chambersOf(layout).find(({ chamber: c }) => circuitOf(layout, c).has(nodeId))?.chamber;
+  return chamber ? circuitOf(layout, chamber) : behind(layout, nodeId);
+}
+
+/** Parts that a person can change: everything but bare joints and ports. */
+export function changeableParts(layout: Layout): { readonly id: string; readonly name: string }[] {
+  return [
+    ...layout.nodes.filter((n) => isActuator(n) || n.kind === 'modulator' || n.kind === 'valve').map(({ id, name }) => ({ id, name })),
+    ...layout.stretches.map(({ id, name }) => ({ id, name })),
+  ];
+}

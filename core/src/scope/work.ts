@@ -1,0 +1,45 @@
+/** Why the vehicle is here. */
+export const PURPOSES = ['routine flush', 'soft pedal', 'after work', 'new or dry'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** A part that was or will be changed or opened: the id of a node, stretch or master, and what a person says about it. */
+export interface PartChanged {
+  readonly partId: string;
+  /** Its line was capped at the joint at once. */
+  readonly cappedAtOnce: boolean;
+  /** The reservoir was kept full throughout. */
+  readonly keptFull: boolean;
+}
+
+/** How a master was changed; every condition is asked, none is assumed. */
+export interface MasterChanged {
+  readonly masterId: string;
+  readonly linesStayedFull: boolean;
+  readonly linesAboveWheels: boolean;
+  readonly nothingElseOpened: boolean;
+  readonly modulatorLostNothing: boolean;
+  /** Held down while the lines were joined, so that releasing draws the last air back up. */
+  readonly heldDown: boolean;
+  readonly bench: 'clean' | 'a few tiny bubbles' | 'not done';
+}
+
+/** What was done to the vehicle, in facts that a person can answer. */
+export interface WorkDone {
+  readonly purpose: Purpose;
+  /** Masters whose systems are in hand. */
+  readonly masterIds: readonly string[];
+  /** In the order in which they are fitted. */
+  readonly parts: readonly PartChanged[];
+  readonly master: MasterChanged | null;
+  /** Lowest level seen in a bowl, mm below MAX with the vehicle level; a bowl that is not named never fell low. */
+  readonly lowest: readonly { readonly bowlId: string; readonly belowMaxMm: number }[];
+  /** The modulator was changed, or lost fluid. */
+  readonly modulatorOpened: boolean;
+  /** End that lost pressure, where the lamp of the differential valve is lit. */
+  readonly endLost: 'front' | 'rear' | null;
+}
+
+/** Nothing was opened: a flush of these systems. */
+export function routineFlush(masterIds: readonly string[]): WorkDone {
+  return { purpose: 'routine flush', masterIds, parts: [], master: null, lowest: [], modulatorOpened: false, endLost: null };
+}
