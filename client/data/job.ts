@@ -1,4 +1,4 @@
-import type { FluidEntry, FluidUsed, Job, NewJob, ProofEntry } from '@brook/contract';
+import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices, ProofEntry } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiProblem } from './api';
 
@@ -23,6 +23,7 @@ export function useOpenJob() {
 /** What a person does to a job besides running it. */
 export type JobAct =
   | { readonly kind: 'read fluid'; readonly entry: FluidEntry }
+  | { readonly kind: 'choose plan'; readonly choices: PlanChoices }
   | { readonly kind: 'accept plan'; readonly lookedAtOpened: boolean }
   | { readonly kind: 'fluid used'; readonly used: FluidUsed }
   | { readonly kind: 'enter proof'; readonly proof: ProofEntry }
@@ -55,6 +56,8 @@ function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unkno
   switch (act.kind) {
     case 'read fluid':
       return { method: 'PUT', path: '/fluid', body: act.entry };
+    case 'choose plan':
+      return { method: 'PUT', path: '/plan/choices', body: act.choices };
     case 'accept plan':
       return { method: 'POST', path: '/plan/accept', body: { lookedAtOpened: act.lookedAtOpened } };
     case 'fluid used':

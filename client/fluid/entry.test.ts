@@ -52,7 +52,7 @@ test('an altitude stands for the pressure of its air', () => {
 });
 
 test('the maker’s entry stands first and what is missing on the cap is no question then', () => {
-  const known = { ...NOTHING, maker: { grades: ['DOT 4' as const], lowViscosity: true, intervalMonths: null } };
+  const known = { ...NOTHING, maker: { grades: ['DOT 4' as const], lowViscosity: true, order: null, intervalMonths: null } };
   expect(demandsOf({ ...FULL, cap: [] }, known)).toEqual([{ source: 'maker', grades: ['DOT 4'], lowViscosity: true }]);
   expect(unanswered({ ...FULL, cap: [] }, known)).toBe('Not this one');
   expect(unanswered({ ...FULL, cap: [], fill: { grade: 'DOT 4', isoClass: 'class 6' } }, known)).toBeNull();

@@ -26,7 +26,7 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
       <Choices question="And for low viscosity?" options={[{ value: 'low', label: 'Yes: class 6 or 7' }]} chosen={low ? ['low'] : []} onChoose={(c) => setLow(c.includes('low'))} mayBeNone />
       <Field label="Interval" why="Leave it empty where the maker gives none." value={months} onChange={setMonths} unit="months" inputMode="numeric" fault={problem?.faultOf('intervalMonths')} />
       {save.error && !problem?.faults.length ? <Caution title={save.error.message} /> : null}
-      <Button label="Keep the maker’s word" disabled={save.isPending} onPress={() => save.mutate({ grades: [...grades], lowViscosity: low, intervalMonths: months.trim() === '' ? null : Number(months) })} />
+      <Button label="Keep the maker’s word" disabled={save.isPending} onPress={() => save.mutate({ grades: [...grades], lowViscosity: low, order: entry?.order ?? null, intervalMonths: months.trim() === '' ? null : Number(months) })} />
     </More>
   );
 }

@@ -1,4 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
+import { PURPOSE_WORDS, PURPOSES, type Purpose } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -7,7 +8,9 @@ import { useOpenJob } from '../data/job';
 import { useVehicles } from '../data/vehicles';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
+import { capital } from '../ui/capital';
 import { Choice } from '../ui/Choice';
+import { Choices } from '../ui/Choices';
 import { DriveMark } from '../ui/DriveMark';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
@@ -19,8 +22,8 @@ import { VehicleLine } from '../vehicles/VehicleLine';
 export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined }) {
   const vehicles = useVehicles();
   const [picked, setPicked] = useState<string | null>(vehicleId ?? null);
-  const [system, setSystem] = useState<'brakes' | null>(null);
-  const [scope, setScope] = useState<'routine flush' | null>(null);
+  const [masterIds, setMasterIds] = useState<readonly string[] | null>(null);
+  const [purpose, setPurpose] = useState<Purpose | null>(null);
   const jobId = useMemo(() => uuid(), []);
   const openJob = useOpenJob();
   const vehicle = vehicles.data?.find((v) => v.id === picked) ?? null;
@@ -29,10 +32,11 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
   if (vehicles.error) return <FailedPage what="The list of vehicles" error={vehicles.error} again={() => void vehicles.refetch()} />;
   if (!vehicle) return <PickVehicle vehicles={vehicles.data} onPick={setPicked} />;
 
-  const missing = system === null ? 'Say which system first' : scope === null ? 'Say what is to be done first' : null;
+  const inHand = masterIds ?? vehicle.masters.map((m) => m.id);
+  const missing = inHand.length === 0 ? 'Say what is in hand first' : purpose === null ? 'Say why it is here first' : null;
   const open = () => {
-    if (missing) return;
-    openJob.mutate({ id: jobId, vehicleId: vehicle.id, system: 'brakes', scope: 'routine flush' }, { onSuccess: (job) => router.replace(`/jobs/${job.id}`) });
+    if (!purpose) return;
+    openJob.mutate({ id: jobId, vehicleId: vehicle.id, purpose, masterIds: [...inHand] }, { onSuccess: (job) => router.replace(`/jobs/${job.id}`) });
   };
   return (
     <Page action={<ActionBar label="Open the job" busy={openJob.isPending} waitsFor={missing} onPress={open} side={{ label: 'Other vehicle', onPress: () => setPicked(null) }} />}>
@@ -49,14 +53,10 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
         <DriveMark state={vehicle.drive.state} />
       </View>
       {openJob.error ? <Caution title={openJob.error.message} /> : null}
-      <Choice question="Which system?" options={[{ value: 'brakes', label: 'Brakes' }]} chosen={system} onChoose={setSystem} />
-      <Choice
-        question="What is to be done?"
-        options={[{ value: 'routine flush', label: 'Routine flush', about: 'Old fluid out, new fluid in, at every bleeder; no air expected' }]}
-        chosen={scope}
-        onChoose={setScope}
-        stacked
-      />
+      {vehicle.masters.length > 1 ? (
+        <Choices question="What is in hand?" options={vehicle.masters.map((m) => ({ value: m.id, label: capital(m.control), about: m.name }))} chosen={inHand} onChoose={setMasterIds} />
+      ) : null}
+      <Choice question="Why is it here?" options={PURPOSES.map((p) => ({ value: p, label: PURPOSE_WORDS[p].title, about: PURPOSE_WORDS[p].about }))} chosen={purpose} onChoose={setPurpose} stacked />
     </Page>
   );
 }

@@ -1,4 +1,6 @@
+import { PURPOSE_WORDS } from '@brook/core/scope';
 import { View } from 'react-native';
+import { lowerFirst } from '../ui/capital';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
 import { EndJob } from '../jobs/EndJob';
@@ -17,7 +19,7 @@ export function IntakeStep({ job, band, onStep }: StepProps) {
           Taken in
         </Words>
         <Words>{`${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}, by ${job.openedBy}`}</Words>
-        <Words>{`System: ${job.system}. To do: ${job.scope}.`}</Words>
+        <Words>{`Why it is here: ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}.`}</Words>
       </View>
       <EndJob job={job} />
     </Page>

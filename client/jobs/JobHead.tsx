@@ -1,6 +1,8 @@
 import type { Job } from '@brook/contract';
+import { PURPOSE_WORDS } from '@brook/core/scope';
 import { StyleSheet, View } from 'react-native';
 import { Link } from 'expo-router';
+import { lowerFirst } from '../ui/capital';
 import { Caution, Stop } from '../ui/Notice';
 import { Words } from '../ui/Words';
 import { clockTime, shortDate } from '../ui/dates';
@@ -22,7 +24,7 @@ export function JobHead({ job }: { readonly job: Job }) {
         </Words>
       </Link>
       <Words size="small" tone="softWords">
-        {[job.vehicleTag, 'brakes', job.scope, job.fluid?.verdict.fill?.grade].filter(Boolean).join(' · ')}
+        {[job.vehicleTag, lowerFirst(PURPOSE_WORDS[job.purpose].title), job.fluid?.verdict.fill?.grade].filter(Boolean).join(' · ')}
       </Words>
       <DriveNotice job={job} />
     </View>

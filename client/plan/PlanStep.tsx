@@ -1,8 +1,10 @@
-import type { Job } from '@brook/contract';
-import { capital } from '../ui/capital';
-import { orderWords, refusalWords, type Plan, type PlanStop } from '@brook/core/plan';
-import { sourceWords, PRACTICE } from '@brook/core/figure';
+import type { Job, PlanChoices } from '@brook/contract';
+import { bleederName } from '@brook/core/circuit';
+import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/flow';
+import { ORDER_WORDS } from '@brook/core/order';
+import { planChanges, refusalWords, type Plan, type PlanResult } from '@brook/core/plan';
 import { foldRun } from '@brook/core/run';
+import { PURPOSE_WORDS, nameOf } from '@brook/core/scope';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobAct } from '../data/job';
@@ -11,43 +13,92 @@ import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
 import { RunBrook } from '../run/RunPicture';
-import { needsSecondLook, PickedContainers } from './PickedContainers';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
-import { FigureRow, FigureValue } from '../ui/FigureValue';
-import { Numeral } from '../ui/Numeral';
+import { FigureRow } from '../ui/FigureValue';
 import { Caution, Stop } from '../ui/Notice';
 import { Page, useWideScreen } from '../ui/Page';
-import { Press } from '../ui/Press';
-import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { ChoiceLine } from './ChoiceLine';
+import { MaterialsList } from './MaterialsList';
+import { MethodPage } from './MethodPage';
+import { OrdersPage } from './OrdersPage';
+import { needsSecondLook, PickedContainers } from './PickedContainers';
+import { ScopeWords } from './ScopeWords';
+import { StageList } from './StageList';
+import { WorkPage } from './WorkPage';
 
-/** The computed plan on one page; every figure opens to its reasons. */
-export function PlanStep({ job, band, onStep }: StepProps) {
+/** The plan as a document, what it was made with, and the way to change each of that. */
+export function PlanStep(props: StepProps) {
+  const { job, band, onStep } = props;
   const act = useJobAct(job);
-  const wide = useWideScreen();
-  const [looked, setLooked] = useState(false);
+  const [page, setPage] = useState<'work' | 'method' | 'order' | null>(null);
+  const [changes, setChanges] = useState<readonly string[]>([]);
   const result = job.planResult;
-  if (result?.verdict !== 'planned') {
+  if (!result) {
     return (
-      <Page
-        band={band}
-        action={
-          job.stage === 'plan' ? (
-            <PromptBar prompt="No plan: end this job below" side={{ label: 'Fluid', onPress: () => onStep('fluid') }} />
-          ) : (
-            <BackToHand job={job} onStep={onStep} />
-          )
-        }
-      >
+      <Page band={band} action={<BackToHand job={job} onStep={onStep} />}>
         <JobHead job={job} />
-        {result ? <Stop title="No plan for this layout">{result.reasons.map(refusalWords).join(' ')}</Stop> : <Words>The plan is made once the fluid is read.</Words>}
+        <Words>The plan is made once the fluid is read.</Words>
         <EndJob job={job} />
       </Page>
     );
   }
-  const { plan } = result;
-  const first = plan.stops[0]!;
+  const choose = (choices: PlanChoices) =>
+    act.mutate({ kind: 'choose plan', choices }, {
+      onSuccess: (after) => {
+        setChanges(changesOf(result, after.planResult));
+        setPage(null);
+      },
+    });
+  const back = () => setPage(null);
+  const open = job.stage === 'plan' ? setPage : null;
+  const made = madeWith(job, result);
+  if (page === 'work') return <WorkPage job={job} busy={act.isPending} onChoose={choose} onBack={back} />;
+  if (page === 'method' && made) return <MethodPage job={job} plan={made} busy={act.isPending} onChoose={choose} onBack={back} />;
+  if (page === 'order' && result.verdict === 'planned') return <OrdersPage job={job} plan={result.plan} busy={act.isPending} onChoose={choose} onBack={back} />;
+  if (result.verdict === 'refused') return <Refused {...props} result={result} open={open} fault={act.error?.message ?? null} />;
+  return <Document {...props} plan={result.plan} open={open} changes={changes} />;
+}
+
+type OpenPage = ((page: 'work' | 'method' | 'order') => void) | null;
+
+function changesOf(before: PlanResult, after: PlanResult | null): readonly string[] {
+  return before.verdict === 'planned' && after?.verdict === 'planned' ? planChanges(before.plan, after.plan) : [];
+}
+
+/** What the ranking needs to know besides the job; a refused plan has no fluid of its own. */
+function madeWith(job: Job, result: PlanResult): Pick<Plan, 'fillGrade' | 'newColour' | 'preferences'> | null {
+  if (result.verdict === 'planned') return result.plan;
+  const fill = job.fluid?.verdict.fill;
+  return fill && job.fluid?.newColour ? { fillGrade: fill.grade, newColour: job.fluid.newColour, preferences: {} as Plan['preferences'] } : null;
+}
+
+function Refused({ job, band, onStep, result, open, fault }: StepProps & { readonly result: Extract<PlanResult, { verdict: 'refused' }>; readonly open: OpenPage; readonly fault: string | null }) {
+  return (
+    <Page band={band} action={open ? <PromptBar prompt="Change what it was made with, or end the job" side={{ label: 'Fluid', onPress: () => onStep('fluid') }} /> : <BackToHand job={job} onStep={onStep} />}>
+      <JobHead job={job} />
+      <Stop title="No plan like this">{result.reasons.map((r) => refusalWords(job.layout, r)).join(' ')}</Stop>
+      {fault ? <Caution title={fault} /> : null}
+      {open ? (
+        <View>
+          <ChoiceLine label="Done" value={PURPOSE_WORDS[job.planChoices.work.purpose].title} onPress={() => open('work')} />
+          {result.methods.length > 0 ? <ChoiceLine label="Method" value={`${result.methods.filter((m) => m.verdict !== 'hopeless').length} of ${result.methods.length} can work`} onPress={() => open('method')} /> : null}
+        </View>
+      ) : null}
+      <EndJob job={job} />
+    </Page>
+  );
+}
+
+function Document({ job, band, onStep, plan, open, changes }: StepProps & { readonly plan: Plan; readonly open: OpenPage; readonly changes: readonly string[] }) {
+  const act = useJobAct(job);
+  const wide = useWideScreen();
+  const [looked, setLooked] = useState(false);
+  const first = plan.stops[0];
   const brook = <PlanBrook job={job} plan={plan} height={wide ? 420 : 230} />;
+  const method = plan.methods.find((m) => m.method === plan.method)!;
+  const parts = plan.work.parts.map((p) => nameOf(plan.layout, p.partId)).join(', ');
   return (
     <Page
       band={band}
@@ -55,7 +106,7 @@ export function PlanStep({ job, band, onStep }: StepProps) {
       action={
         job.stage === 'plan' ? (
           <ActionBar
-            label={`Start at the ${first.bleeder.place}`} busy={act.isPending} waitsFor={pickWaits(job, looked)}
+            label={first ? `Start: ${bleederName(first.bleeder)} first` : 'Start'} busy={act.isPending} waitsFor={pickWaits(job, looked)}
             onPress={() => act.mutate({ kind: 'accept plan', lookedAtOpened: looked }, { onSuccess: () => onStep('run') })}
             side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
           />
@@ -65,42 +116,34 @@ export function PlanStep({ job, band, onStep }: StepProps) {
       }
     >
       <JobHead job={job} />
-      <View>
-        <Words size="head" heading={2}>
-          {plan.stops.length === 1 ? 'One bleeder' : 'Farthest first'}
-        </Words>
-        <Words size="small" tone="softWords">{`${capital(plan.method)}. Fill ${plan.fillGrade}.`}</Words>
-      </View>
       {act.error ? <Caution title={act.error.message} /> : null}
-      {wide ? null : brook}
+      {changes.length > 0 ? (
+        <View role="status" style={styles.changes}>
+          <Words strong>Planned anew</Words>
+          {changes.map((c) => (
+            <Words key={c} size="small">
+              {c}
+            </Words>
+          ))}
+        </View>
+      ) : null}
       <View>
-        <View style={styles.row} aria-hidden>
-          <View style={styles.grow} />
-          <ColumnHead word="path" />
-          <ColumnHead word="mL" />
-          <ColumnHead word="strokes" />
-        </View>
-        {plan.stops.map((stop, i) => (
-          <StopRow key={stop.bleeder.id} stop={stop} number={i + 1} />
-        ))}
-        <View style={styles.together}>
-          <View style={styles.grow}>
-            <Words strong>Together</Words>
-          </View>
-          <View style={styles.cell}>
-            <FigureValue figure={plan.totals.bledMl} text={plan.totals.bledMl.value.toFixed(0)} />
-          </View>
-          <View style={styles.cell}>
-            <FigureValue figure={plan.totals.strokes} text={plan.totals.strokes.value.toFixed(0)} />
-          </View>
-        </View>
+        <ChoiceLine label="Done" value={PURPOSE_WORDS[plan.work.purpose].title} about={parts || undefined} onPress={open ? () => open('work') : undefined} />
+        {plan.stops.length > 0 ? <ChoiceLine label="Method" value={METHOD_WORDS[plan.method].title} about={METHOD_VERDICT_WORDS[method.verdict]} onPress={open ? () => open('method') : undefined} /> : null}
+        {plan.stops.length > 1 ? <ChoiceLine label="Order" value={ORDER_WORDS[plan.order].title} about={open ? 'What the others would cost' : undefined} onPress={open ? () => open('order') : undefined} /> : null}
+        <ChoiceLine label="Fill" value={plan.fillGrade} />
       </View>
-      <Caution title={plan.control === 'brake lever' ? 'Shut before the lever comes back' : 'Shut before the pedal comes up'}>Let go while the bleeder is open and air is drawn in at the threads.</Caution>
+      {wide ? null : brook}
+      <ScopeWords plan={plan} />
+      <StageList plan={plan} />
       <View>
         <Words strong heading={2}>
           Fluid and time
         </Words>
-        <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" />
+        <FigureRow figure={plan.totals.bledMl} label="To bleed" />
+        {plan.totals.strokes.value > 0 ? <FigureRow figure={plan.totals.strokes} label="Strokes in all" /> : null}
+        {plan.totals.marks.value > 0 ? <FigureRow figure={plan.totals.marks} label="Marks in all" /> : null}
+        {plan.totals.removedMl.value > 0 ? <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" /> : null}
         <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on" />
@@ -108,7 +151,8 @@ export function PlanStep({ job, band, onStep }: StepProps) {
         {plan.totals.pocketsMl.value > 0 ? <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" /> : null}
       </View>
       <PickedContainers job={job} looked={job.stage === 'plan' ? looked : null} onLooked={setLooked} />
-      {plan.totals.pocketsMl.value > 0 ? <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it.</Caution> : null}
+      <MaterialsList materials={plan.materials} />
+      {plan.totals.pocketsMl.value > 0 ? <PocketsCaution plan={plan} /> : null}
       <Words size="small" tone="softWords">
         Sizes come from the layout’s template until this vehicle was measured. The maker’s procedure wins over this plan wherever there is one.
       </Words>
@@ -117,20 +161,17 @@ export function PlanStep({ job, band, onStep }: StepProps) {
   );
 }
 
+/** What the closed pockets mean for this job. */
+function PocketsCaution({ plan }: { readonly plan: Plan }) {
+  if (plan.stages.some((s) => s.kind === 'tool cycle')) return <Caution title="Air may be in the ABS pockets">No stroke reaches it. Hard stops are no substitute: it would leave the pockets during the stop.</Caution>;
+  if (plan.scope.airInModulator) return <Caution title="Air in the ABS pockets cannot be reached by hand">Where the maker gives a tool-driven procedure, it comes first.</Caution>;
+  return <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it.</Caution>;
+}
+
 /** What the shelf keeps the run waiting for. */
 function pickWaits(job: Job, looked: boolean): string | null {
   if (job.pick?.kind === 'short') return 'The shelf is short of this fluid';
   return needsSecondLook(job.pick) && !looked ? 'Look at the opened container twice' : null;
-}
-
-function ColumnHead({ word }: { readonly word: string }) {
-  return (
-    <View style={styles.cell}>
-      <Words size="small" tone="softWords" align="right">
-        {word}
-      </Words>
-    </View>
-  );
 }
 
 /** The brook of a job with its fluid as the server knows the run. */
@@ -139,62 +180,7 @@ export function PlanBrook({ job, plan, height }: { readonly job: Job; readonly p
   return <RunBrook job={job} plan={plan} state={state} current={null} height={height} caption />;
 }
 
-/** One bleeder: place, path, millilitres, strokes; opens to why it comes here and where to top up. */
-function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: number }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <View style={styles.stop}>
-      <View style={styles.row}>
-        <Press role="button" aria-expanded={open} aria-label={`${number}, ${stop.bleeder.place}: why here?`} onPress={() => setOpen(!open)} style={styles.place}>
-          <View style={styles.placeLine}>
-            <Numeral>{String(number)}</Numeral>
-            <View style={styles.grow}>
-              <Words strong>{capital(stop.bleeder.place)}</Words>
-              {stop.topUps.length > 0 ? <Words size="small">{topUpWords(stop)}</Words> : null}
-            </View>
-          </View>
-        </Press>
-        <View style={styles.cell}>
-          <FigureValue figure={stop.pathLengthM} />
-        </View>
-        <View style={styles.cell}>
-          <FigureValue figure={stop.bledMl} text={stop.bledMl.value.toFixed(0)} />
-        </View>
-        <View style={styles.cell}>
-          <FigureValue figure={stop.strokes} text={stop.strokes.value.toFixed(0)} />
-        </View>
-      </View>
-      {open ? (
-        <View style={styles.why}>
-          <Words>{orderWords(stop.why)}</Words>
-          <Words size="small" tone="softWords">
-            {sourceWords(PRACTICE)}
-          </Words>
-          <FigureRow figure={stop.neededMl} />
-          <FigureRow figure={stop.strokeMl} />
-          <FigureRow figure={stop.pathVolumeMl} />
-          <FigureRow figure={stop.oldLeftMl} />
-        </View>
-      ) : null}
-    </View>
-  );
-}
-
-/** Where on the way to top up, short enough for a row of the table. */
-function topUpWords(stop: PlanStop): string {
-  const later = stop.topUps.map((t) => t.afterStrokes).filter((n) => n > 0);
-  const first = later.length < stop.topUps.length ? 'first' : null;
-  return `top up ${[first, later.length > 0 ? `at ${later.join(', ')}` : null].filter(Boolean).join(', then ')}`;
-}
-
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide },
-  grow: { flex: 1 },
-  stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
-  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
-  cell: { width: 56, alignItems: 'flex-end' },
-  place: { flex: 1 },
-  placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, paddingVertical: SPACE.hair },
-  why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },
-  together: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair, borderTopWidth: 2, borderTopColor: colour.words },
+  changes: { backgroundColor: colour.well, padding: SPACE.medium, borderLeftWidth: 6, borderLeftColor: colour.words, gap: 2 },
 });

@@ -1,7 +1,7 @@
 import type { Job, ProofEntry } from '@brook/contract';
 import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem } from '@brook/core/gate';
 import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
+import { controlOf, type Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { FluidUsedForm } from './FluidUsedForm';
@@ -71,7 +71,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <JobHead job={job} />
       {failedDrive ? <Caution title="The test drive failed">Find out why, put it right, then prove everything again.</Caution> : null}
       <Choice
-        question={`How is the ${plan.control}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
+        question={`How is the ${controlOf(plan)}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
         options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}
         chosen={proof.pedal} onChoose={(pedal) => enter({ ...proof, pedal })} stacked
         fault={failed ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.' : null}

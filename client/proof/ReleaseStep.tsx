@@ -1,3 +1,4 @@
+import { controlOf } from '@brook/core/plan';
 import { useJobAct } from '../data/job';
 import { useSession } from '../data/session';
 import { EndJob } from '../jobs/EndJob';
@@ -19,7 +20,7 @@ export function ReleaseStep({ job, band }: StepProps) {
   const name = useSession().data?.user.name ?? '';
   const drive = job.drives.at(-1);
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
-  const held = plan?.control === 'brake lever' ? 'lever' : 'pedal';
+  const held = plan && controlOf(plan).endsWith('lever') ? 'lever' : 'pedal';
   const good = drive?.result === 'good';
   return (
     <Page

@@ -4,7 +4,7 @@ import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
 import { DECISION_WORDS, foldRun, HALT_WORDS, planAgainstActual, type RunState } from '@brook/core/run';
-import type { Plan } from '@brook/core/plan';
+import { controlOf, type Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -109,7 +109,7 @@ function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) 
   const pedal = job.proof.pedal!;
   return (
     <Section title="Proof">
-      <Words strong>{`${capital(plan.control)}: ${pedal}`}</Words>
+      <Words strong>{`${capital(controlOf(plan))}: ${pedal}`}</Words>
       <Words size="small" tone="softWords">
         {PEDAL_RESULT_WORDS[pedal].means}
       </Words>

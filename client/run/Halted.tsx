@@ -1,4 +1,5 @@
 import type { Job } from '@brook/contract';
+import { bleederName } from '@brook/core/circuit';
 import { DECISION_WORDS, DECISIONS_ON, HALT_WORDS, HALTS_AT_BLEEDER, type Decision, type Halt } from '@brook/core/run';
 import type { Plan, PlanStop } from '@brook/core/plan';
 import { memo, useState, type ReactNode } from 'react';
@@ -19,7 +20,7 @@ import { colour, SPACE } from '../ui/theme';
 /** The run stands still until somebody has decided. */
 export function Halted({ job, plan, run, halt, band }: { readonly job: Job; readonly plan: Plan; readonly run: LiveRun; readonly halt: Halt; readonly band: ReactNode }) {
   const [decision, setDecision] = useState<Decision | null>(null);
-  const place = plan.stops.find((s) => s.bleeder.id === halt.stopId)?.bleeder.place;
+  const bleeder = plan.stops.find((s) => s.id === halt.stopId)?.bleeder;
   return (
     <Page
       band={band}
@@ -32,7 +33,7 @@ export function Halted({ job, plan, run, halt, band }: { readonly job: Job; read
       }
     >
       <JobHead job={job} />
-      <Stop title={`${HALT_WORDS[halt.reason].title}${place ? `, ${place}` : ''}`}>{HALT_WORDS[halt.reason].say}</Stop>
+      <Stop title={`${HALT_WORDS[halt.reason].title}${bleeder ? `, ${bleederName(bleeder)}` : ''}`}>{HALT_WORDS[halt.reason].say}</Stop>
       <FaultList signs={[halt.reason]} />
       <Choice
         question="What is decided?" why="The decision stays on the record with your name." stacked chosen={decision} onChoose={setDecision}
@@ -59,7 +60,7 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
     <Page band={band} action={<ActionBar label="All is well: go on" onPress={onClose} />}>
       <View>
         <Words size="small" tone="softWords">
-          {`${job.vehicleName}${stop ? ` · ${stop.bleeder.place}` : ''}`}
+          {`${job.vehicleName}${stop ? ` · ${bleederName(stop.bleeder)}` : ''}`}
         </Words>
         <DriveMark state={job.vehicleDrive} />
         <Words size="head" heading={1}>
@@ -72,7 +73,7 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
           <Press
             key={reason} role="button" style={styles.reason} pressedStyle={{ backgroundColor: colour.well }}
             onPress={() => {
-              run.say({ kind: 'halted', reason, stopId: stop?.bleeder.id ?? null });
+              run.say({ kind: 'halted', reason, stopId: stop?.id ?? null });
               onClose();
             }}
           >

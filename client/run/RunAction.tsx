@@ -1,4 +1,5 @@
 import { capital } from '../ui/capital';
+import { bleederName } from '@brook/core/circuit';
 import type { NextStep } from '@brook/core/run';
 import type { LiveRun } from '../data/run';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
@@ -15,15 +16,17 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
   switch (step.kind) {
     case 'prepare':
       return <ActionBar label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'} onPress={() => run.say({ kind: 'prepared', step: step.step })} side={side} />;
+    case 'stage':
+      return <ActionBar label="Done" onPress={() => run.say({ kind: 'stage done', stageId: step.stage.id })} side={side} />;
     case 'stroke':
     case 'more strokes':
-      return <ActionBar label="One stroke made" onPress={() => run.say({ kind: 'stroke', stopId: step.stop.bleeder.id })} side={side} />;
+      return <ActionBar label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'} onPress={() => run.say({ kind: 'stroke', stopId: step.stop.id })} side={side} />;
     case 'top up':
       return <ActionBar label="Topped up to MAX" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
     case 'read':
       return <PromptBar prompt={step.missing.includes('bubbles not read') ? 'Tap the bubbles above' : 'Tap the colour above'} side={side} />;
     case 'shut':
-      return <ActionBar label={`${capital(step.stop.bleeder.place)}: shut, cap on`} onPress={() => run.say({ kind: 'shut', stopId: step.stop.bleeder.id, tightened: 'by feel' })} side={side} />;
+      return <ActionBar label={`${capital(bleederName(step.stop.bleeder))}: shut, cap on`} onPress={() => run.say({ kind: 'shut', stopId: step.stop.id, tightened: 'by feel' })} side={side} />;
     case 'last fill':
       return <ActionBar label="Filled" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
     case 'finished':

@@ -1,6 +1,7 @@
 import type { Figure } from '@brook/core/figure';
 import type { DriveState } from '@brook/core/job';
-import type { Plan, PlanStop } from '@brook/core/plan';
+import { bleederName } from '@brook/core/circuit';
+import { wrenchMm, type Plan, type PlanStop } from '@brook/core/plan';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { JobsLink } from '../jobs/JobHead';
@@ -28,7 +29,7 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive
       <View style={styles.line}>
         <View style={styles.grow}>
           <Words size="head" heading={1}>
-            {stop ? capital(stop.bleeder.place) : finished ? 'Bleed is through' : 'Last fill'}
+            {stop ? capital(bleederName(stop.bleeder)) : finished ? 'Bleed is through' : 'Last fill'}
           </Words>
         </View>
         {stop ? <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral> : null}
@@ -37,7 +38,7 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive
         <View style={styles.grow}>
           {stop ? (
             <Words size="small" tone="softWords">
-              {`${stop.bleeder.wrenchMm} mm, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}`}
+              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}`}
             </Words>
           ) : (
             <DriveMark state={drive} />

@@ -15,15 +15,22 @@ interface RunBrookProps {
   readonly caption: boolean;
 }
 
+/** Bleeders whose last opening is shut. */
+function throughAt(plan: Plan, state: RunState): string[] {
+  const waiting = new Set(state.bleeders.filter((b) => !b.shut).map((b) => b.stopId));
+  const open = new Set(plan.stops.filter((s) => waiting.has(s.id)).map((s) => s.bleeder.id));
+  return plan.stops.map((s) => s.bleeder.id).filter((id) => !open.has(id));
+}
+
 /** The brook as the run has moved it so far. */
 export const RunBrook = memo(function RunBrook({ job, plan, state, current, height, caption }: RunBrookProps) {
   const fluid = useMemo(() => new RunFluid(plan), [plan]);
   const shares = useMemo(() => (state.log.length > 0 ? fluid.newSharesAfter(state.log) : undefined), [fluid, state.log]);
-  const order = useMemo(() => plan.stops.map((s) => s.bleeder.id), [plan]);
+  const order = useMemo(() => [...new Set(plan.stops.map((s) => s.bleeder.id))], [plan]);
   return (
     <BrookBox
       layout={plan.layout} order={order} height={height} oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
-      current={current} done={state.bleeders.filter((b) => b.shut).map((b) => b.stopId)} caption={caption}
+      current={current} done={throughAt(plan, state)} caption={caption}
     />
   );
 });

@@ -11,6 +11,7 @@ import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
+import { OwnStage } from './OwnStage';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { RunAction } from './RunAction';
@@ -37,6 +38,7 @@ function Run({ job, band, onStep, plan }: StepProps & { readonly plan: Plan }) {
   const action = <RunAction step={step} run={run} onProof={() => onStep('proof')} />;
   if (wrong && step.kind !== 'decide') return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />;
   if (step.kind === 'prepare') return <Prepare job={job} plan={plan} run={run} step={step.step} band={band} action={action} link={<LinkState run={run} />} />;
+  if (step.kind === 'stage') return <OwnStage job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
   if (step.kind === 'decide') return <Halted job={job} plan={plan} run={run} halt={step.halt} band={band} />;
   return (
     <Bleeding job={job} plan={plan} run={run} step={step} stop={stop} action={action} wide={wide} onWrong={onWrong} />
@@ -70,8 +72,8 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
       <RunHead plan={plan} stop={stop} finished={step.kind === 'finished'} pour={pour} drive={job.vehicleDrive} />
       <LinkState run={run} />
       {wide ? null : brook}
-      <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', stopId: stop.bleeder.id }) : undefined} />
-      {stop && step.kind !== 'top up' ? <Readings stopId={stop.bleeder.id} state={run.state} say={run.say} /> : null}
+      <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined} />
+      {stop && step.kind !== 'top up' ? <Readings stopId={stop.id} state={run.state} say={run.say} /> : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
     </Page>
   );
@@ -91,7 +93,7 @@ function LinkState({ run }: { readonly run: LiveRun }) {
 
 /** Space counts a stroke where a stroke is called for. */
 function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
-  const stopId = !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.bleeder.id : null;
+  const stopId = !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.id : null;
   const { say } = run;
   useEffect(() => {
     if (!stopId) return;

@@ -3,7 +3,7 @@ import { templateById } from '@brook/core/circuit';
 import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/run';
 import { padLook } from './padLook';
 
-const result = planBleed({ layout: templateById('motorcycle-front-disc')!.build('middle'), scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'clear' });
+const result = planBleed({ layout: templateById('motorcycle-front-disc')!.build('middle'), fillGrade: 'DOT 4', newColour: 'clear' });
 const plan = (result as { plan: Plan }).plan;
 let n = 0;
 const log = followCalls(plan, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 });

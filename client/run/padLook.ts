@@ -1,4 +1,4 @@
-import type { Plan } from '@brook/core/plan';
+import type { Plan, PlanStop } from '@brook/core/plan';
 import { MISSING_WORDS, type NextStep, type RunState } from '@brook/core/run';
 
 /** What the large area of a run shows. */
@@ -21,13 +21,13 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
   switch (step.kind) {
     case 'stroke':
       return {
-        number: String(step.strokesLeft), under: `${step.strokesLeft === 1 ? 'stroke' : 'strokes'} to go of ${step.stop.strokes.value}`,
-        call: 'Tap for each stroke', next: topUpWords(step.strokesUntilTopUp, step.strokesLeft), counts: true, loud: false,
+        number: String(step.strokesLeft), under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.strokes.value}`,
+        call: step.stop.counted === 'strokes' ? 'Tap for each stroke' : `Tap at each mark, every ${step.stop.strokeMl.value} mL`, next: topUpWords(step.strokesUntilTopUp, step.strokesLeft), counts: true, loud: false,
       };
     case 'more strokes': {
-      const made = state.bleeders.find((b) => b.stopId === step.stop.bleeder.id)!.strokes;
+      const made = state.bleeders.find((b) => b.stopId === step.stop.id)!.strokes;
       return {
-        number: `+${made - step.stop.strokes.value}`, under: 'strokes over the plan', call: MISSING_WORDS[step.missing.includes('bubbles in the last three') ? 'bubbles in the last three' : 'colour not new'],
+        number: `+${made - step.stop.strokes.value}`, under: `${counts(step.stop, 2)} over the plan`, call: MISSING_WORDS[step.missing.includes('bubbles in the last three') ? 'bubbles in the last three' : 'colour not new'],
         next: `Top-up in ${step.strokesUntilTopUp}`, counts: true, loud: false,
       };
     }
@@ -48,11 +48,15 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
     case 'finished':
       return { ...quiet, call: 'Every bleeder is through', next: 'Now prove it: pedal, joints, level, cap.' };
     case 'prepare':
+    case 'stage':
     case 'decide':
     case 'ended':
       return { ...quiet, call: '' };
   }
 }
+
+/** What is counted, in the singular where there is one left. */
+const counts = (stop: PlanStop, n: number): string => (n === 1 ? stop.counted.slice(0, -1) : stop.counted);
 
 function topUpWords(untilTopUp: number, strokesLeft: number): string {
   return untilTopUp < strokesLeft ? `next top-up in ${untilTopUp}` : 'no top-up before this one is through';

@@ -1,5 +1,6 @@
 import { NEXT_WORDS } from '@brook/core/job';
 import { paths } from '@brook/core/circuit';
+import { PURPOSE_WORDS } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useVehicle } from '../data/vehicles';
@@ -7,6 +8,7 @@ import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { BrookBox } from '../ui/brook/BrookBox';
+import { lowerFirst } from '../ui/capital';
 import { dayWords } from '../ui/dayWords';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
@@ -55,7 +57,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
             <View key={job.id} role="listitem" style={styles.item}>
               <Press role="link" onPress={() => router.push(`/jobs/${job.id}`)} style={styles.job} pressedStyle={{ backgroundColor: colour.well }}>
                 <View style={styles.between}>
-                  <Words strong>{`Job ${job.number}, ${job.scope}`}</Words>
+                  <Words strong>{`Job ${job.number}, ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}`}</Words>
                   <Words size="small" tone="softWords">
                     {dayWords(job.openedAt)}
                   </Words>

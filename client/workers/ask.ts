@@ -1,5 +1,5 @@
-/** What a worker says back. */
-export type WorkerAnswer<T> = { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'done'; readonly value: T } | { readonly kind: 'failed'; readonly sentence: string };
+/** What a worker says back; with its progress it may say what it has so far. */
+export type WorkerAnswer<T, P = undefined> = { readonly kind: 'progress'; readonly share: number; readonly soFar?: P } | { readonly kind: 'done'; readonly value: T } | { readonly kind: 'failed'; readonly sentence: string };
 
 export interface Asked<T> {
   readonly answer: Promise<T>;
@@ -11,13 +11,13 @@ export interface Asked<T> {
  * Ask one thing of a worker of its own and end it afterwards.
  *
  * @param make starts the worker; its file stands where it is used, so that the bundler finds it
- * @param onProgress share of the work that is done, 0 to 1
+ * @param onProgress share of the work that is done, 0 to 1, and what there is so far
  */
-export function askWorker<T>(make: () => Worker, question: unknown, onProgress: (share: number) => void = () => undefined): Asked<T> {
+export function askWorker<T, P = undefined>(make: () => Worker, question: unknown, onProgress: (share: number, soFar?: P) => void = () => undefined): Asked<T> {
   const worker = make();
   const answer = new Promise<T>((resolve, reject) => {
-    worker.onmessage = ({ data }: MessageEvent<WorkerAnswer<T>>) => {
-      if (data.kind === 'progress') return onProgress(data.share);
+    worker.onmessage = ({ data }: MessageEvent<WorkerAnswer<T, P>>) => {
+      if (data.kind === 'progress') return onProgress(data.share, data.soFar);
       worker.terminate();
       if (data.kind === 'done') resolve(data.value);
       else reject(new Error(data.sentence));

@@ -1,8 +1,9 @@
-import { templateById } from '@brook/core/circuit';
-import { PREPARATION } from '@brook/core/plan';
+import { layoutTemplates, templateById } from '@brook/core/circuit';
+import Ajv2020 from 'ajv/dist/2020';
+import { PREPARATION_STEPS } from '@brook/core/plan';
 import { PROOF_ITEMS } from '@brook/core/gate';
 import { DEFAULT_RULES } from '@brook/core/rules';
-import { fluidEntry, fluidUsed, houseRules, jobQuery, layout, newJob, newVehicle, proofEntry, runEvent, runEventBatch, signIn } from '.';
+import { fluidEntry, fluidUsed, houseRules, jobQuery, layout, newJob, layoutJsonSchema, newVehicle, planChoices, proofEntry, runEvent, runEventBatch, signIn, workDone } from '.';
 import { OPERATIONS, openApi } from './openapi';
 
 const ID = '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11';
@@ -21,8 +22,11 @@ describe('every refusal is a sentence that says what would be right', () => {
     ['a fluid entry without demands and samples', fluidEntry, { control: 'none', seals: 'ordinary', inSystem: 'unknown' }],
     ['more poured than any container holds', fluidUsed, { containers: [{ containerId: ID, pouredMl: 30_000 }], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 }],
     ['house rules that nobody has', houseRules, { ...DEFAULT_RULES, climate: 'arctic' }],
-    ['a job for no vehicle', newJob, { vehicleId: 'x', system: 'brakes', scope: 'routine flush' }],
-    ['another system', newJob, { vehicleId: ID, system: 'clutch', scope: 'routine flush' }],
+    ['a job for no vehicle', newJob, { vehicleId: 'x' }],
+    ['a purpose that is none', newJob, { vehicleId: ID, purpose: 'a wash' }],
+    ['work that leaves a condition open', workDone, { purpose: 'after work', masterIds: ['master'], parts: [{ partId: 'x', cappedAtOnce: true }] }],
+    ['nothing in hand', workDone, { purpose: 'routine flush', masterIds: [] }],
+    ['a workshop at the pole', planChoices, { work: { purpose: 'routine flush', masterIds: ['m'] }, circumstances: { temperatureC: -60, axleHanging: false, masterWorn: false, dirty: false, takesNoFluid: false } }],
     ['a vehicle with neither template nor layout', newVehicle, { name: 'Car', tag: 'C' }],
     ['an empty batch', runEventBatch, { events: [] }],
     ['a limit of none', jobQuery, { limit: 0 }],
@@ -44,16 +48,16 @@ test('what the contract does not know is refused, not dropped', () => {
 });
 
 test('every step and every check of core can be put down', () => {
-  for (const step of new Set(Object.values(PREPARATION).flat())) {
+  for (const step of PREPARATION_STEPS) {
     expect(runEvent.safeParse({ id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'prepared', step }).success).toBe(true);
   }
   for (const item of new Set(Object.values(PROOF_ITEMS).flat())) expect(proofEntry.safeParse({ pedal: null, checks: { [item]: true } }).success).toBe(true);
 });
 
-test('a good layout passes as it is, a bad one names its element in the path', () => {
+test('every template passes as it is, a bad layout names its element in the path', () => {
+  for (const t of layoutTemplates) for (const side of t.driverSides) expect(layout.parse(t.build(side))).toEqual(t.build(side));
   const good = templateById('hatchback-diagonal')!.build('left');
-  expect(layout.parse(good)).toEqual(good);
-  const bad = layout.safeParse({ ...good, bleeders: [{ ...good.bleeders[0]!, wrenchMm: 99 }, ...good.bleeders.slice(1)] });
+  const bad = layout.safeParse({ ...good, bleeders: [{ ...good.bleeders[0]!, fitting: { listed: { wrenchMm: 99, thread: null, torqueNm: null }, found: null } }, ...good.bleeders.slice(1)] });
   expect(bad.error!.issues[0]!.path).toEqual(['left-front']);
 });
 
@@ -62,4 +66,15 @@ test('the description names each call once, and every schema that it takes or gi
   expect(new Set(keys).size).toBe(keys.length);
   const document = openApi() as { components: { schemas: Record<string, object> } };
   for (const o of OPERATIONS) for (const name of [o.takes, o.gives]) if (name) expect(document.components.schemas[name]).toBeDefined();
+});
+
+// JSON Schema 2020-12, checked by Ajv.
+test('the published schema of a layout takes every template and refuses what the contract refuses', () => {
+  const check = new Ajv2020({ strict: false }).compile(layoutJsonSchema());
+  for (const t of layoutTemplates) expect(check(JSON.parse(JSON.stringify(t.build(t.driverSides[0]!))))).toBe(true);
+  const good = templateById('three-wheeler')!.build('left');
+  for (const bad of [{ ...good, version: 1 }, { ...good, colour: 'red' }, { ...good, masters: [{}] }, { ...good, abs: 'magic' }]) {
+    expect(check(bad)).toBe(false);
+    expect(layout.safeParse(bad).success).toBe(false);
+  }
 });

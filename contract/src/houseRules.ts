@@ -1,4 +1,4 @@
-import { RULE_OPTIONS } from '@brook/core/rules';
+import { RULE_OPTIONS, type HouseRules } from '@brook/core/rules';
 import { z } from 'zod';
 import { oneOf } from './common';
 
@@ -13,6 +13,14 @@ export const houseRules = z.strictObject({
   intervalCarMonths: oneOf('Interval of cars', RULE_OPTIONS.intervalCarMonths).describe('months'),
   intervalMotorcycleMonths: oneOf('Interval of motorcycles', RULE_OPTIONS.intervalMotorcycleMonths).describe('months'),
   climate: oneOf('Climate', RULE_OPTIONS.climate),
+  order: oneOf('Order', RULE_OPTIONS.order),
+  pairs: oneOf('Two bleeders on one part', RULE_OPTIONS.pairs),
+  preferredMethod: oneOf('Method', RULE_OPTIONS.preferredMethod as unknown as readonly [HouseRules['preferredMethod'], ...HouseRules['preferredMethod'][]]),
+  strokeShape: oneOf('Stroke', RULE_OPTIONS.strokeShape),
+  pumpsBeforeHolding: oneOf('Pumps before holding', RULE_OPTIONS.pumpsBeforeHolding),
+  hoseEnd: oneOf('End of the hose', RULE_OPTIONS.hoseEnd),
+  benchFill: oneOf('Bench bleeding', RULE_OPTIONS.benchFill),
+  jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
   lowStockMl: millilitres('Low-stock line', 0, 50_000),
   drumMl: millilitres('Waste drum', 1000, 1_000_000),
 });

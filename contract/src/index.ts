@@ -10,7 +10,8 @@ export {
   type ConditionEntry,
   type ConditionReply,
 } from './fluid';
-export { layout } from './layout';
+export { layout, layoutJsonSchema } from './layout';
+export { planChoices, planPreview, planPreviewRequest, workDone, type PlanChoices, type PlanPreviewRequest } from './plan';
 export { driveState, makerEntry, newVehicle, vehicle, vehicleSummary, type MakerEntry, type NewVehicle, type Vehicle, type VehicleDriveState, type VehicleSummary } from './vehicle';
 export { vehicleHistory, type VehicleHistory } from './vehicleHistory';
 export { houseRules, houseRulesRecord, type HouseRulesRecord } from './houseRules';

@@ -1,12 +1,15 @@
+import type { Layout } from '@brook/core/circuit';
 import { COLOURS, DEMAND_SOURCES, type Dye, type FluidVerdict } from '@brook/core/fluid';
 import { PEDAL_RESULTS } from '@brook/core/pedal';
 import type { PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
+import { PURPOSES } from '@brook/core/scope';
 import type { AdmitReason, OpenRule, ShelfContainer } from '@brook/core/shelf';
 import type { Figure } from '@brook/core/figure';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { jobSummary } from './jobSummary';
+import { planChoices } from './plan';
 import { runEvent } from './runEvent';
 import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
 import { fluidUsedRecord } from './shelf';
@@ -15,10 +18,10 @@ import { driveState, makerEntry } from './vehicle';
 export const newJob = z.strictObject({
   id: id.optional().describe('Made by the client, so that sending twice makes one job'),
   vehicleId: id,
-  system: z.literal('brakes', { error: 'System should be brakes.' }),
-  scope: z.literal('routine flush', { error: 'Scope should be routine flush.' }),
+  purpose: oneOf('Purpose', PURPOSES).default('routine flush'),
+  masterIds: z.array(line('Master', 1, 60)).min(1, 'Nothing is in hand; give at least one master, or leave it out for all.').optional().describe('Masters whose systems are in hand; all when left out'),
 });
-export type NewJob = z.infer<typeof newJob>;
+export type NewJob = z.input<typeof newJob>;
 
 /** What was read on the cap, what is inside, what was seen and measured, and what is to go in. */
 export const fluidEntry = z.strictObject({
@@ -57,13 +60,14 @@ const named = z.object({ by: z.string(), at: isoTime });
 
 /** A job with everything on it. */
 export const job = jobSummary.extend({
-  system: z.literal('brakes'),
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
   lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
   makerEntry: makerEntry.nullable(),
   fluid: fluidEntry.extend({ verdict: z.custom<FluidVerdict>(), lastDye: z.custom<Dye | null>(), rules: z.custom<HouseRules>().describe('The house rules that were in force') }).nullable(),
+  layout: z.custom<Layout>().describe('The layout of the vehicle as it is now'),
+  planChoices: planChoices.describe('What was said and chosen for the plan'),
   planResult: z.custom<PlanResult>().nullable().describe('The plan, stored whole, or the reasons why there is none'),
   planAccepted: named.nullable(),
   pick: z.custom<JobPick>().nullable().describe('By the shelf of this moment until the plan is accepted, then as accepted'),

@@ -1,4 +1,5 @@
 import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job';
+import { PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { id, isoTime, oneOf } from './common';
 
@@ -10,7 +11,7 @@ export const jobSummary = z.object({
   vehicleName: z.string(),
   vehicleTag: z.string(),
   vehicleDrive: oneOf('Drive state', DRIVE_STATES),
-  scope: z.literal('routine flush'),
+  purpose: oneOf('Purpose', PURPOSES),
   stage: oneOf('Stage', JOB_STAGES),
   openedAt: isoTime,
   closedAt: isoTime.nullable(),

@@ -1,62 +1,72 @@
-import { validateLayout, type Layout } from '@brook/core/circuit';
+import { ABS_KINDS, PLACES, SEATS, validateLayout, VALVE_KINDS, WHICH, type Layout } from '@brook/core/circuit';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 
 const elementId = line('Element id', 1, 60);
 const name = line('Element name', 1, 80);
 const number = (what: string) => z.number({ error: `${what} is missing; give a number.` });
+const yes = (what: string) => z.boolean({ error: `${what} should be true or false.` });
 const heightMm = number('Height above the ground').describe('mm above the ground, vehicle level');
 const base = { id: elementId, name, heightMm };
+const actuator = {
+  ...base, cavityMl: number('Cavity').describe('mL'), pistonMm: number('Piston diameter').describe('mm'), pistons: number('Number of pistons'), retractionMm: number('Retraction').describe('mm'),
+};
+
+const sizes = z.strictObject({
+  wrenchMm: number('Wrench size').nullable().describe('mm'),
+  thread: line('Thread', 1, 30).nullable(),
+  torqueNm: number('Torque').nullable().describe('N·m, by the manual; never a guess'),
+});
+const fitting = z.strictObject({ listed: sizes, found: sizes.nullable().describe('As found on this vehicle; it wins') });
 
 const node = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('port'), ...base }),
   z.strictObject({ kind: z.literal('joint'), ...base }),
   z.strictObject({ kind: z.literal('tee'), ...base }),
+  z.strictObject({ kind: z.literal('valve'), ...base, valve: oneOf('Valve', VALVE_KINDS), end: oneOf('End', ['front', 'rear']).nullable(), button: yes('Button') }),
   z.strictObject({ kind: z.literal('modulator'), ...base, openPathMl: number('Open path').describe('mL'), pocketsMl: number('Closed pockets').describe('mL') }),
-  z.strictObject({ kind: z.literal('caliper'), ...base, cavityMl: number('Cavity').describe('mL') }),
-  z.strictObject({ kind: z.literal('wheel cylinder'), ...base, cavityMl: number('Cavity').describe('mL') }),
+  z.strictObject({ kind: z.literal('caliper'), ...actuator }),
+  z.strictObject({ kind: z.literal('wheel cylinder'), ...actuator }),
+  z.strictObject({ kind: z.literal('slave'), ...actuator, inGearbox: yes('Inside the gearbox'), holdable: yes('Holdable') }),
 ]);
 
+const chamber = z.strictObject({
+  id: elementId, name, boreMm: number('Bore').describe('mm'), fullStrokeMm: number('Full stroke').describe('mm'), bleedStrokeMm: number('Bleeding stroke').describe('mm'), fedBy: elementId,
+  outlet: z.strictObject({ airDrawnMl: number('Volume where air is drawn').describe('mL in the bowl'), belowMaxMm: number('Outlet below MAX').describe('mm') }),
+  port: elementId,
+});
+
 const shape = z.strictObject({
-  version: z.literal(1),
+  version: z.literal(2),
   name: line('Layout name', 1, 80),
   vehicleKind: oneOf('Vehicle kind', ['car', 'motorcycle']),
   driverSide: oneOf('Driver’s side', ['left', 'right', 'middle']),
-  reservoir: z.strictObject({
-    heightMm,
-    chambers: z
-      .array(z.strictObject({ id: elementId, name, maxMl: number('Volume at MAX').describe('mL'), minMl: number('Volume at MIN').describe('mL'), airDrawnMl: number('Volume where air is drawn').describe('mL') }))
-      .min(1, 'The reservoir has no chamber; give it at least one.')
-      .max(4),
-  }),
-  master: z.strictObject({
-    name,
-    control: oneOf('Control', ['brake pedal', 'brake lever']),
-    heightMm,
-    ratio: number('Pedal or lever ratio'),
-    chambers: z
-      .array(
-        z.strictObject({
-          id: elementId, name, boreMm: number('Bore').describe('mm'), fullStrokeMm: number('Full stroke').describe('mm'),
-          bleedStrokeMm: number('Bleeding stroke').describe('mm'), fedBy: elementId, port: elementId,
-        }),
-      )
-      .max(4),
-  }),
+  abs: oneOf('Kind of ABS', ABS_KINDS),
+  bowls: z
+    .array(z.strictObject({ id: elementId, name, heightMm, maxMl: number('Volume at MAX').describe('mL'), minMl: number('Volume at MIN').describe('mL'), makerPressureKpa: number('Pressure by the maker').nullable().describe('kPa; null without the maker’s word') }))
+    .min(1, 'The reservoir has no chamber; give it at least one.')
+    .max(8),
+  masters: z
+    .array(
+      z.strictObject({
+        id: elementId, name, system: oneOf('System', ['brakes', 'clutch']), control: oneOf('Control', ['brake pedal', 'brake lever', 'clutch pedal', 'clutch lever']), heightMm, ratio: number('Pedal or lever ratio'),
+        attitude: oneOf('Attitude', ['level', 'nose up', 'nose down']), chambers: z.array(chamber).max(4),
+      }),
+    )
+    .max(6),
   nodes: z.array(node).max(200),
   stretches: z
     .array(
       z.strictObject({
-        id: elementId, name, kind: oneOf('Kind of stretch', ['line', 'hose']), from: elementId, to: elementId,
-        lengthMm: number('Length').describe('mm'), insideMm: number('Inside diameter').describe('mm'),
+        id: elementId, name, kind: oneOf('Kind of stretch', ['line', 'hose']), from: elementId, to: elementId, lengthMm: number('Length').describe('mm'), insideMm: number('Inside diameter').describe('mm'),
+        wideningMlPerM: number('Widening').nullable().describe('mL per metre at 6.9 MPa'), nut: fitting.nullable(),
       }),
     )
     .max(200),
   bleeders: z
     .array(
       z.strictObject({
-        id: elementId, at: elementId, place: oneOf('Place', ['left front', 'right front', 'left rear', 'right rear', 'front', 'rear', 'modulator']),
-        wrenchMm: number('Wrench size').describe('mm'), type: oneOf('Kind of bleeder', ['screw', 'quarter turn']),
+        id: elementId, at: elementId, place: oneOf('Place', PLACES), which: oneOf('Which', WHICH).nullable(), type: oneOf('Kind of bleeder', ['screw', 'quarter turn']), atTop: yes('At the top'), seat: oneOf('Seat', SEATS), fitting,
       }),
     )
     .max(40),
@@ -68,3 +78,8 @@ export const layout = shape.superRefine((value, context) => {
     context.addIssue({ code: 'custom', message: fault.sentence, path: [fault.element] });
   }
 });
+
+/** The published schema of a layout file, JSON Schema 2020-12. What it cannot say, that every bleeder is reachable and every size in range, is checked on reading. */
+export function layoutJsonSchema(): object {
+  return { ...z.toJSONSchema(shape, { io: 'input' }), title: 'Hydraulic layout of a vehicle' };
+}

@@ -4,6 +4,7 @@ import { houseRules, houseRulesRecord } from './houseRules';
 import { acceptPlan, driveResult, endJob, fluidEntry, job, newJob, proofEntry } from './job';
 import { jobPage } from './jobSummary';
 import { layout } from './layout';
+import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { problem } from './problem';
 import { runEventBatch } from './runEvent';
 import { session, signIn } from './session';
@@ -18,7 +19,7 @@ const SCHEMAS = {
   NewJob: newJob, Job: job, JobPage: jobPage, FluidEntry: fluidEntry, AcceptPlan: acceptPlan, ProofEntry: proofEntry, DriveResult: driveResult, EndJob: endJob,
   RunEventBatch: runEventBatch, Appended: appended,
   CompatibilityRequest: compatibilityRequest, CompatibilityAnswer: compatibilityAnswer, ConditionRequest: conditionRequest, ConditionAnswer: conditionAnswer,
-  HouseRules: houseRules, HouseRulesRecord: houseRulesRecord, MakerEntry: makerEntry, VehicleHistory: vehicleHistory,
+  PlanChoices: planChoices, PlanPreviewRequest: planPreviewRequest, PlanPreview: planPreview, HouseRules: houseRules, HouseRulesRecord: houseRulesRecord, MakerEntry: makerEntry, VehicleHistory: vehicleHistory,
   NewContainers: newContainers, Container: container, ContainerList: z.array(container), OpenContainer: openContainer, DiscardContainer: discardContainer, Shelf: shelf,
   FluidUsed: fluidUsed, Waste: waste, NewHandOver: newHandOver, Recall: recall,
 } as const;
@@ -45,6 +46,7 @@ export const OPERATIONS: readonly Operation[] = [
   { method: 'post', path: '/vehicles', does: 'Add a vehicle from a template or with its layout', takes: 'NewVehicle', gives: 'Vehicle', status: 201 },
   { method: 'get', path: '/vehicles/{id}', does: 'One vehicle with layout and jobs', gives: 'Vehicle' },
   { method: 'get', path: '/vehicles/{id}/history', does: 'Samples, changes and batches of a vehicle', gives: 'VehicleHistory' },
+  { method: 'put', path: '/vehicles/{id}/layout', does: 'Save the layout of a vehicle as it was measured', takes: 'Layout', gives: 'Vehicle', matches: true },
   { method: 'put', path: '/vehicles/{id}/maker-entry', does: 'Put down what the maker asks for', takes: 'MakerEntry', gives: 'Vehicle', matches: true },
   { method: 'get', path: '/house-rules', does: 'What this workshop decided for itself', gives: 'HouseRulesRecord' },
   { method: 'put', path: '/house-rules', does: 'Change the house rules; for a lead', takes: 'HouseRules', gives: 'HouseRulesRecord', matches: true },
@@ -57,10 +59,13 @@ export const OPERATIONS: readonly Operation[] = [
   { method: 'post', path: '/waste/hand-overs', does: 'Hand the drum over', takes: 'NewHandOver', gives: 'Waste', status: 201 },
   { method: 'post', path: '/fluid/compatibility', does: 'Whether fluids may go in, and why', takes: 'CompatibilityRequest', gives: 'CompatibilityAnswer' },
   { method: 'post', path: '/fluid/condition', does: 'What to do about a fluid, from samples of it', takes: 'ConditionRequest', gives: 'ConditionAnswer' },
+  { method: 'post', path: '/plans/preview', does: 'What if: a whole plan with every order priced', takes: 'PlanPreviewRequest', gives: 'PlanPreview' },
+  { method: 'get', path: '/layout.schema.json', does: 'The JSON Schema of a layout file' },
   { method: 'get', path: '/jobs', does: 'A page of jobs: open first, newest first; ?limit, ?cursor', gives: 'JobPage' },
   { method: 'post', path: '/jobs', does: 'Take a vehicle in', takes: 'NewJob', gives: 'Job', status: 201 },
   { method: 'get', path: '/jobs/{id}', does: 'A job with everything on it', gives: 'Job' },
   { method: 'put', path: '/jobs/{id}/fluid', does: 'Read the fluid; makes the plan, stops the job, or says what it waits for', takes: 'FluidEntry', gives: 'Job', matches: true },
+  { method: 'put', path: '/jobs/{id}/plan/choices', does: 'Say what was done and choose for the plan; it is made anew', takes: 'PlanChoices', gives: 'Job', matches: true },
   { method: 'post', path: '/jobs/{id}/plan/accept', does: 'Accept the plan and its containers', takes: 'AcceptPlan', gives: 'Job', matches: true },
   { method: 'post', path: '/jobs/{id}/events', does: 'Add to the log of the run; sending twice changes nothing', takes: 'RunEventBatch', gives: 'Appended' },
   { method: 'put', path: '/jobs/{id}/fluid-used', does: 'Put down what was poured out of which container, bled, removed and spilled', takes: 'FluidUsed', gives: 'Job', matches: true },

@@ -1,5 +1,5 @@
 import { COLOURS } from '@brook/core/fluid';
-import type { PreparationStep } from '@brook/core/plan';
+import { PREPARATION_STEPS } from '@brook/core/plan';
 import { BUBBLE_READINGS, DECISIONS, HALT_REASONS, type RunEvent } from '@brook/core/run';
 import { z } from 'zod';
 import { id, line, oneOf } from './common';
@@ -11,16 +11,17 @@ const base = {
   atMs: z.number().int().min(0).describe('Milliseconds since 1970 by that device’s clock'),
 };
 const elementId = line('Element id', 1, 60);
-const STEPS = ['protect', 'stand', 'bar level', 'read cap', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders'] as const satisfies readonly PreparationStep[];
 
 /** One event of a run. */
 export const runEvent = z.discriminatedUnion('kind', [
-  z.strictObject({ ...base, kind: z.literal('prepared'), step: oneOf('Step', STEPS) }),
+  z.strictObject({ ...base, kind: z.literal('prepared'), step: oneOf('Step', PREPARATION_STEPS) }),
   z.strictObject({ ...base, kind: z.literal('stroke'), stopId: elementId }),
   z.strictObject({ ...base, kind: z.literal('bubbles'), stopId: elementId, reading: oneOf('Bubbles', BUBBLE_READINGS) }),
   z.strictObject({ ...base, kind: z.literal('colour'), stopId: elementId, colour: oneOf('Colour', COLOURS) }),
   z.strictObject({ ...base, kind: z.literal('topped up'), bowlId: elementId }),
   z.strictObject({ ...base, kind: z.literal('shut'), stopId: elementId, tightened: z.literal('by feel') }),
+  z.strictObject({ ...base, kind: z.literal('stage done'), stageId: elementId }),
+  z.strictObject({ ...base, kind: z.literal('stage skipped'), stageId: elementId, reason: line('Reason', 3, 300) }),
   z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), stopId: elementId.nullable() }),
   z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) }),
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),

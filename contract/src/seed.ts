@@ -1,10 +1,12 @@
 import { JOB_STAGES } from '@brook/core/job';
 import { layoutTemplates, type TemplateId } from '@brook/core/circuit';
 import { HALT_REASONS } from '@brook/core/run';
+import { PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 import { houseRules } from './houseRules';
 import { fluidEntry } from './job';
+import { planChoices } from './plan';
 import { role } from './session';
 import { newContainers } from './shelf';
 import { makerEntry } from './vehicle';
@@ -20,7 +22,7 @@ export const seed = z.strictObject({
       name: line('Workshop', 2, 80),
       timeZone: z.string(),
       users: z.array(z.strictObject({ login: line('Sign-in name', 2, 60), name: line('Name', 2, 60), password: z.string().min(8), role })).min(1),
-      houseRules: houseRules.optional(),
+      houseRules: houseRules.partial().optional(),
       deliveries: z.array(newContainers.extend({ daysAgo, openedDaysAgo: z.number().int().min(0).nullable().optional().describe('Days before the loading at which it was opened, null when nobody knows') })).default([]),
       clearOuts: z.array(z.strictObject({ daysAgo, by: z.string() })).default([]).describe('Days on which opened containers that the rule no longer admits are discarded'),
       handOvers: z.array(z.strictObject({ daysAgo, by: z.string(), toWhom: line('Who took it', 2, 80), document: line('Document', 1, 80) })).default([]),
@@ -30,6 +32,8 @@ export const seed = z.strictObject({
           vehicleTag: z.string(),
           daysAgo: daysAgo.describe('Days before the loading at which the job was opened'),
           by: z.string().describe('Sign-in name of the technician'),
+          purpose: oneOf('Purpose', PURPOSES).optional(),
+          choices: planChoices.partial({ work: true }).optional(),
           fluid: fluidEntry.nullable(),
           reach: z.enum(JOB_STAGES).describe('Stage at which the job stands'),
           strokes: z.number().int().min(0).optional().describe('For a run that stands half-way: strokes made'),

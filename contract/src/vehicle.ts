@@ -34,6 +34,7 @@ const INTERVAL = 'Interval should be whole months from 1 to 120, or left out.';
 export const makerEntry = z.strictObject({
   grades: z.array(grade).max(5).describe('Empty when only the interval was looked up'),
   lowViscosity: flag('lowViscosity').default(false),
+  order: z.array(line('Bleeder', 1, 60)).min(1).max(40).nullable().default(null).describe('Bleeder ids in the maker’s order; null when it was not looked up'),
   intervalMonths: z.number({ error: INTERVAL }).int(INTERVAL).min(1, INTERVAL).max(120, INTERVAL).nullable().default(null).describe('months'),
 });
 export type MakerEntry = z.output<typeof makerEntry>;
@@ -51,6 +52,7 @@ export const vehicleSummary = z.object({
   tag: z.string(),
   vehicleKind: z.enum(['car', 'motorcycle']),
   layoutName: z.string(),
+  masters: z.array(z.object({ id: z.string(), name: z.string(), control: z.string() })).describe('What can be taken in hand'),
   drive: driveState,
   openJobId: id.nullable(),
 });

@@ -66,7 +66,7 @@ export const skerrow: Workshop = {
     ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ name: `Home-care hatchback ${n}`, tag: `HC ${n}`, templateId: 'hatchback-diagonal' as const, driverSide: n === 8 ? ('left' as const) : ('right' as const) })),
     { name: 'School minibus', tag: 'SM 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
     { name: 'Post van', tag: 'PV 1', templateId: 'hatchback-diagonal', driverSide: 'right', makerEntry: { grades: ['DOT 4'], lowViscosity: false, intervalMonths: 36 } },
-    { name: 'Harbour pickup', tag: 'HP 1', templateId: 'pickup-front-rear', driverSide: 'right' },
+    { name: 'Harbour pickup', tag: 'HP 1', templateId: 'pickup-rear-abs', driverSide: 'right' },
     { name: 'Parade car', tag: 'PC 1', templateId: 'veteran-single', driverSide: 'right' },
     ...[1, 2, 3].map((n) => ({ name: `Courier motorcycle ${n}`, tag: `MC ${n}`, templateId: 'motorcycle-front-disc' as const, driverSide: 'middle' as const })),
   ],

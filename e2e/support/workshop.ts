@@ -28,7 +28,7 @@ export class Workshop {
   }
 
   async job(vehicle: Vehicle): Promise<Job> {
-    return this.send('POST', '/jobs', { vehicleId: vehicle.id, system: 'brakes', scope: 'routine flush' });
+    return this.send('POST', '/jobs', { vehicleId: vehicle.id });
   }
 
   /** Sealed containers of DOT 4, enough for any job here. */

@@ -1,5 +1,6 @@
 import { problem } from '@brook/contract';
 import { OPERATIONS, openApi } from '@brook/contract/openapi';
+import { templateById } from '@brook/core/circuit';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -26,7 +27,8 @@ const call = (agent: ReturnType<typeof request.agent>, o: (typeof OPERATIONS)[nu
   const made = agent[o.method](`/api/v1${o.path.replace('{id}', id)}`);
   return o.matches ? made.set('if-match', '"1"') : made;
 };
-const behindSignIn = OPERATIONS.filter((o) => !o.path.startsWith('/health') && !o.path.startsWith('/session'));
+// The schema of a layout file is published: anybody may read it.
+const behindSignIn = OPERATIONS.filter((o) => !['/health', '/session', '/layout.schema.json'].includes(o.path));
 
 test.each(behindSignIn)('$method $path is there, and shut to strangers', async (o) => {
   const res = await call(request.agent(brook.app), o).send(o.takes ? {} : undefined);
@@ -37,7 +39,7 @@ test.each(behindSignIn)('$method $path is there, and shut to strangers', async (
 describe('one workshop cannot see or touch another’s', () => {
   const BODIES: Record<string, object> = {
     FluidEntry: SOUND_FLUID, ProofEntry: { pedal: 'firm and high', checks: {} }, DriveResult: { result: 'good' }, EndJob: { reason: 'Not mine' },
-    MakerEntry: { grades: ['DOT 4'] }, OpenContainer: {}, DiscardContainer: { caught: true },
+    MakerEntry: { grades: ['DOT 4'] }, Layout: templateById('hatchback-diagonal')!.build('left'), PlanChoices: { work: { purpose: 'routine flush', masterIds: ['master'] } }, OpenContainer: {}, DiscardContainer: { caught: true },
     FluidUsed: { containers: [], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 },
   };
 
@@ -59,7 +61,7 @@ describe('one workshop cannot see or touch another’s', () => {
     const owner = await brook.signedIn('tech');
     expect((await stranger.get('/vehicles')).body).toMatchObject([{ name: 'Runabout' }]);
     expect((await stranger.get('/jobs')).body.jobs).toEqual([]);
-    await stranger.send('post', '/jobs', { vehicleId: await owner.vehicleId('M 1'), system: 'brakes', scope: 'routine flush' }).expect(404);
+    await stranger.send('post', '/jobs', { vehicleId: await owner.vehicleId('M 1') }).expect(404);
   });
 });
 

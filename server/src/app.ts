@@ -1,3 +1,4 @@
+import { layoutJsonSchema } from '@brook/contract';
 import { openApi } from '@brook/contract/openapi';
 import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
@@ -10,6 +11,7 @@ import type { Logger } from 'pino';
 import type { Clock } from './clock';
 import { fluidRoutes } from './fluid/routes';
 import { jobRoutes } from './jobs/routes';
+import { planRoutes } from './plans/routes';
 import { houseRulesRoutes } from './rules/routes';
 import { shelfRoutes } from './shelf/routes';
 import { wasteRoutes } from './waste/routes';
@@ -89,6 +91,10 @@ function api(options: AppOptions): express.Router {
   );
   routes.use('/session', sessionRoutes());
   routes.use('/vehicles', requireActor, vehicleRoutes());
+  routes.get('/layout.schema.json', (_req, res) => {
+    res.json(layoutJsonSchema());
+  });
+  routes.use('/plans', requireActor, planRoutes());
   routes.use('/house-rules', requireActor, houseRulesRoutes());
   routes.use('/shelf', requireActor, shelfRoutes(options.clock));
   routes.use('/waste', requireActor, wasteRoutes(options.clock));

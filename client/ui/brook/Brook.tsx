@@ -1,4 +1,4 @@
-import type { Layout } from '@brook/core/circuit';
+import { bleederName, isActuator, type Layout } from '@brook/core/circuit';
 import type { Colour } from '@brook/core/fluid';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -21,6 +21,8 @@ export interface BrookProps {
   /** Bleeder in hand. */
   readonly current?: string | null;
   readonly done?: readonly string[];
+  /** A stretch that is marked: the one that decides. */
+  readonly marked?: string | null;
   /** Whether the line of words under the picture is shown. */
   readonly caption?: boolean;
 }
@@ -28,7 +30,7 @@ export interface BrookProps {
 const NUMBERS = "'Brook Numerals', sans-serif";
 
 /** The layout as a long profile: along, metres that the fluid runs; up, height above the ground. */
-export function Brook({ layout, order, width, height, oldColour, newColour, newShares, current, done = [], caption }: BrookProps) {
+export function Brook({ layout, order, width, height, oldColour, newColour, newShares, current, done = [], marked, caption }: BrookProps) {
   const g = useMemo(() => brookGeometry(layout, order, width, height), [layout, order, width, height]);
   const shareOf = (id: string) => newShares?.get(id) ?? 0;
   return (
@@ -56,20 +58,31 @@ export function Brook({ layout, order, width, height, oldColour, newColour, newS
           if (node.kind === 'modulator') {
             return <Rect key={node.id} x={at.x - 9} y={at.y - 7} width={18} height={14} fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]} stroke={colour.fluidEdge} strokeWidth={2.5} />;
           }
+          if (node.kind === 'valve') {
+            return <Path key={node.id} d={`M${at.x - 8} ${at.y - 7}L${at.x + 8} ${at.y + 7}L${at.x + 8} ${at.y - 7}L${at.x - 8} ${at.y + 7}Z`} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />;
+          }
           if (node.kind === 'tee') return <Circle key={node.id} cx={at.x} cy={at.y} r={5} fill={colour.fluidEdge} />;
-          if (node.kind === 'caliper' || node.kind === 'wheel cylinder') {
+          if (isActuator(node)) {
             return (
               <Circle
-                key={node.id} cx={at.x} cy={at.y} r={node.kind === 'caliper' ? 8 : 6}
+                key={node.id} cx={at.x} cy={at.y} r={node.kind === 'wheel cylinder' ? 6 : 8}
                 fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]} stroke={colour.fluidEdge} strokeWidth={2.5}
               />
             );
           }
           return null;
         })}
-        <Rect x={g.reservoir.x - 15} y={g.reservoir.y - 24} width={30} height={26} rx={7} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />
-        <Rect x={g.reservoir.x - 12} y={g.reservoir.y - 13} width={24} height={12} rx={4} fill={newShares ? FLUID[newColour] : FLUID[oldColour]} />
-        <Line x1={g.reservoir.x} x2={g.reservoir.x} y1={g.reservoir.y + 2} y2={g.reservoir.y + 14} stroke={colour.fluidEdge} strokeWidth={6} />
+        {g.reservoirs.map(({ at, bowls }) => (
+          <G key={at.y}>
+            <Line x1={at.x} x2={at.x} y1={at.y} y2={at.y + 12} stroke={colour.fluidEdge} strokeWidth={6} />
+            <Rect x={at.x - 15} y={at.y - 24} width={30} height={26} rx={7} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />
+            <Rect x={at.x - 12} y={at.y - 13} width={24} height={12} rx={4} fill={newShares ? FLUID[newColour] : FLUID[oldColour]} />
+            {bowls > 1 ? <Line x1={at.x} x2={at.x} y1={at.y - 22} y2={at.y} stroke={colour.fluidEdge} strokeWidth={2} /> : null}
+          </G>
+        ))}
+        {g.stretches.filter((s) => s.stretch.id === marked).map((s) => (
+          <Decides key={s.stretch.id} drawn={s} />
+        ))}
         {g.bleeders.map((b) => {
           const filled = b.id === current;
           const through = done.includes(b.id);
@@ -111,11 +124,29 @@ function Fluid({ drawn, newShare, oldColour, newColour }: { readonly drawn: Draw
   );
 }
 
-/** The second circuit is drawn slimmer, so that two lines side by side are told apart. */
-const casing = (s: DrawnStretch): number => (s.circuit === 0 ? 9 : 7);
+/** Marks the stretch that decides: an ink bar along it with feet, and the word. */
+function Decides({ drawn: { from, to } }: { readonly drawn: DrawnStretch }) {
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const away = { x: ((to.y - from.y) / length) * 13, y: (-(to.x - from.x) / length) * 13 };
+  const [a, b] = [{ x: from.x + away.x, y: from.y + away.y }, { x: to.x + away.x, y: to.y + away.y }];
+  const foot = (p: { x: number; y: number }) => pathData([{ x: p.x - away.x * 0.4, y: p.y - away.y * 0.4 }, p]);
+  return (
+    <G>
+      <Path d={`${foot(a)}${pathData([a, b])}${foot(b)}`} stroke={colour.words} strokeWidth={3} fill="none" />
+      <SvgText x={(a.x + b.x) / 2 + away.x * 0.8} y={(a.y + b.y) / 2 + away.y * 0.8} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor={away.x < 0 ? 'end' : 'start'} fill={colour.words}>
+        decides
+      </SvgText>
+    </G>
+  );
+}
+
+/** Circuits differ in width, so that two lines side by side are told apart. */
+const WIDTHS = [9, 7, 8, 6];
+const casing = (s: DrawnStretch): number => WIDTHS[s.circuit % WIDTHS.length]!;
 
 function describe(layout: Layout, order: readonly string[], current: string | null): string {
-  const places = order.map((id) => layout.bleeders.find((b) => b.id === id)?.place).filter(Boolean);
-  const now = layout.bleeders.find((b) => b.id === current)?.place;
+  const called = new Map(layout.bleeders.map((b) => [b.id, bleederName(b)]));
+  const places = order.flatMap((id) => called.get(id) ?? []);
+  const now = current && called.get(current);
   return `The brook of ${layout.name}: bleeders in order ${places.join(', ')}${now ? `; now at ${now}` : ''}`;
 }

@@ -1,4 +1,4 @@
-import { paths, type Layout, type LayoutNode, type Place, type Stretch } from '@brook/core/circuit';
+import { bleederName, chambersOf, paths, type Layout, type LayoutNode, type Stretch } from '@brook/core/circuit';
 
 export interface Point {
   readonly x: number;
@@ -16,7 +16,7 @@ export interface DrawnStretch {
 
 export interface DrawnBleeder {
   readonly id: string;
-  readonly place: Place;
+  readonly name: string;
   /** Where the fluid leaves. */
   readonly at: Point;
   /** Where the number stands, moved aside when two would touch. */
@@ -30,7 +30,8 @@ export interface BrookGeometry {
   readonly stretches: readonly DrawnStretch[];
   readonly nodes: readonly { readonly node: LayoutNode; readonly at: Point }[];
   readonly bleeders: readonly DrawnBleeder[];
-  readonly reservoir: Point;
+  /** One for each height at which bowls stand; side by side where several do. */
+  readonly reservoirs: readonly { readonly at: Point; readonly bowls: number }[];
   readonly ground: number;
   readonly metres: readonly { readonly metre: number; readonly x: number }[];
 }
@@ -51,13 +52,13 @@ export function brookGeometry(layout: Layout, order: readonly string[], width: n
   const along = new Map<string, number>();
   const circuitOf = new Map<string, number>();
   for (const path of all) {
-    const circuit = layout.master.chambers.findIndex((c) => c.id === path.chamber.id);
+    const circuit = chambersOf(layout).findIndex((c) => c.chamber.id === path.chamber.id);
     for (const p of path.points) along.set(p.node.id, p.alongM);
     for (const s of path.stretches) circuitOf.set(s.id, circuit);
   }
   const longest = Math.max(...along.values(), 0.1);
   const x = (metres: number) => EDGE.left + (metres / longest) * (width - EDGE.left - EDGE.right);
-  const heights = layout.nodes.map((n) => n.heightMm);
+  const heights = [...layout.nodes, ...layout.bowls].map((n) => n.heightMm);
   const low = Math.min(...heights);
   const high = Math.max(...heights, low + 1);
   const y = (mm: number) => height - EDGE.bottom - ((mm - low) / (high - low)) * (height - EDGE.top - EDGE.bottom);
@@ -69,10 +70,10 @@ export function brookGeometry(layout: Layout, order: readonly string[], width: n
     stretches: layout.stretches.map((stretch) => ({ stretch, from: at.get(stretch.from)!, to: at.get(stretch.to)!, circuit: circuitOf.get(stretch.id) ?? 0 })),
     nodes: layout.nodes.map((node) => ({ node, at: at.get(node.id)! })),
     bleeders: placeMarks(
-      all.map(({ bleeder }) => ({ id: bleeder.id, place: bleeder.place, at: at.get(bleeder.at)!, number: numberOf(order, bleeder.id) })),
+      all.map(({ bleeder }) => ({ id: bleeder.id, name: bleederName(bleeder), at: at.get(bleeder.at)!, number: numberOf(order, bleeder.id) })),
       height,
     ),
-    reservoir: { x: x(0), y: y(high) - 14 },
+    reservoirs: [...new Set(layout.bowls.map((b) => b.heightMm))].map((mm) => ({ at: { x: x(0), y: y(mm) }, bowls: layout.bowls.filter((b) => b.heightMm === mm).length })),
     ground: height - 22,
     metres: Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({ metre: i * step, x: x(i * step) })),
   };

@@ -1,5 +1,6 @@
 export {
   planBleed,
+  controlOf,
   planPaths,
   RULES_VERSION,
   wrenchMm,
@@ -15,10 +16,12 @@ export {
   type PlanTotals,
   type StrokeShape,
 } from './plan';
-export { planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './orders';
+export { planChanges } from './changes';
+export { planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
 export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
 export type { PlanRequest } from './request';
 export type { BleedPurpose } from './stages';
+export { stageWords, type StageWords } from './stageWords';
 export { PREPARATION_WORDS, refusalWords } from './words';

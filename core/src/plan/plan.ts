@@ -303,5 +303,10 @@ export function planPaths(plan: Pick<Plan, 'layout' | 'stops'>): Path[] {
   return [...new Set(plan.stops.map((s) => s.bleeder.id))].map((id) => all.find((p) => p.bleeder.id === id)!);
 }
 
+/** The control that the proof is about: of the first master in hand. */
+export function controlOf(plan: Pick<Plan, 'layout' | 'work'>): Control {
+  return (plan.layout.masters.find((m) => plan.work.masterIds.includes(m.id)) ?? plan.layout.masters[0]!).control;
+}
+
 /** Wrench of a stop's bleeder, mm; null where nobody knows. */
 export const wrenchMm = (bleeder: Bleeder): number | null => sizesOf(bleeder.fitting).wrenchMm;

@@ -8,7 +8,7 @@ const RUNS = 200;
 /** A plan for a four-wheel car, in core alone. */
 export function planFourWheel(): Measured {
   const layout = templateById('hatchback-diagonal')!.build('right');
-  const plan = () => planBleed({ layout, scope: 'routine flush', fillGrade: 'DOT 4', newColour: 'clear' });
+  const plan = () => planBleed({ layout, fillGrade: 'DOT 4', newColour: 'clear' });
   for (let i = 0; i < WARM_UP; i++) plan();
   const runs = Array.from({ length: RUNS }, () => {
     const start = performance.now();

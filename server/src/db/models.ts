@@ -1,4 +1,4 @@
-import type { FluidEntry, JobPick, MakerEntry, ProofEntry, Role } from '@brook/contract';
+import type { FluidEntry, JobPick, MakerEntry, ProofEntry, Role, PlanChoices } from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job';
 import type { Layout } from '@brook/core/circuit';
 import type { Dye, FluidVerdict, Grade, IsoClass } from '@brook/core/fluid';
@@ -64,6 +64,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare openedBy: string;
   declare closedAt: CreationOptional<Date | null>;
   declare fluid: CreationOptional<(FluidEntry & { verdict: FluidVerdict; lastDye: Dye | null; rules: HouseRules }) | null>;
+  /** What was said and chosen for the plan; null until somebody did. */
+  declare planChoices: CreationOptional<PlanChoices | null>;
   declare planResult: CreationOptional<PlanResult | null>;
   /** The containers of the accepted plan. */
   declare pick: CreationOptional<JobPick | null>;
@@ -164,7 +166,7 @@ export function defineModels(sequelize: Sequelize): void {
   Job.init(
     {
       id: key(), workshopId: uuid(), vehicleId: uuid(), number: whole(), stage: text(), closed: { type: DataTypes.BOOLEAN, defaultValue: false },
-      openedAt: time(), openedBy: text(), closedAt: DataTypes.DATE, fluid: json(), planResult: json(), planAccepted: json(), pick: json(),
+      openedAt: time(), openedBy: text(), closedAt: DataTypes.DATE, fluid: json(), planChoices: json(), planResult: json(), planAccepted: json(), pick: json(),
       proof: { ...json(), defaultValue: { pedal: null, checks: {}, by: null } }, drives: { ...json(), defaultValue: [] }, released: json(), ended: json(),
       version: { ...whole(), defaultValue: 1 },
     },

@@ -128,7 +128,7 @@ test('of two changes at once exactly one goes through', async () => {
 });
 
 test('the same new job sent twice is one job; a second open job on a vehicle is refused', async () => {
-  const body = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', vehicleId: await tech.vehicleId('H 1'), system: 'brakes', scope: 'routine flush' };
+  const body = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', vehicleId: await tech.vehicleId('H 1') };
   await tech.send('post', '/jobs', body).expect(201);
   await tech.send('post', '/jobs', body).expect(201);
   expect(await Job.count()).toBe(1);
@@ -195,7 +195,7 @@ describe('the list', () => {
       vehicles.push((await tech.send('post', '/vehicles', { name: `Car ${i}`, tag: `C ${i}`, templateId: 'hatchback-diagonal', driverSide: 'left' }).expect(201)).body.id as string);
     }
     const ids: string[] = [];
-    for (const vehicleId of vehicles) ids.push((await tech.send('post', '/jobs', { vehicleId, system: 'brakes', scope: 'routine flush' })).body.id as string);
+    for (const vehicleId of vehicles) ids.push((await tech.send('post', '/jobs', { vehicleId })).body.id as string);
     for (const id of ids.slice(0, 3)) await tech.change(await tech.job(id), 'post', 'end', { reason: 'Not today' });
     const seen: { id: string; closedAt: string | null }[] = [];
     let cursor = '';

@@ -18,6 +18,7 @@ interface Row {
   vehicleTag: string;
   vehicleDrive: JobSummary['vehicleDrive'];
   stage: JobSummary['stage'];
+  purpose: JobSummary['purpose'];
   openedAt: Date;
   closedAt: Date | null;
 }
@@ -47,7 +48,7 @@ export async function summaries(of: {
 }): Promise<JobSummary[]> {
   const rows = await Job.sequelize!.query<Row>(
     `SELECT j.id, j.number, j.vehicle_id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", v.drive_state AS "vehicleDrive",
-            j.stage, j.opened_at AS "openedAt", j.closed_at AS "closedAt"
+            j.stage, COALESCE(j.plan_choices #>> '{work,purpose}', 'routine flush') AS purpose, j.opened_at AS "openedAt", j.closed_at AS "closedAt"
        FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
       WHERE j.workshop_id = :workshopId
         ${of.vehicleId ? 'AND j.vehicle_id = :vehicleId' : ''}
@@ -57,7 +58,7 @@ export async function summaries(of: {
       ${of.limit === undefined ? '' : 'LIMIT :limit'}`,
     { type: QueryTypes.SELECT, replacements: { ...of, ...of.after } },
   );
-  return rows.map((r) => ({ ...r, scope: 'routine flush', openedAt: r.openedAt.toISOString(), closedAt: r.closedAt?.toISOString() ?? null }));
+  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString(), closedAt: r.closedAt?.toISOString() ?? null }));
 }
 
 const writeCursor = (place: Place): string => Buffer.from(JSON.stringify(place)).toString('base64url');

@@ -1,9 +1,9 @@
 import type { FluidEntry } from '@brook/contract';
 import { CONDITION_WORDS, COMPATIBILITY_WORDS, fluidVerdict, HOLD_WORDS, REMEDY_WORDS, type Dye, type FluidHold, type FluidVerdict, type Grade } from '@brook/core/fluid';
-import { planBleed } from '@brook/core/plan';
 import { Op, type Transaction } from 'sequelize';
 import { Job, type Vehicle } from '../db/models';
 import { ProblemError } from '../problems/kinds';
+import { planFor, usualChoices } from '../plans/planFor';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { endLocked } from './end';
@@ -33,7 +33,8 @@ export async function readFluid(actor: Actor, id: string, version: number, given
     const verdict = fluidVerdict({ ...entry, follow: entry.follow?.source ?? null, lastDye });
     const onlyRead = verdict.hold === 'choose a fluid';
     if (verdict.verdict === 'wait' && !onlyRead) throw waits(verdict.hold!, verdict);
-    job.set({ fluid: { ...entry, verdict, lastDye, rules: await houseRulesOf(actor, transaction) }, planResult: null, stage: 'fluid' });
+    const rules = await houseRulesOf(actor, transaction);
+    job.set({ fluid: { ...entry, verdict, lastDye, rules }, planResult: null, stage: 'fluid' });
     if (onlyRead) return;
     if (verdict.verdict === 'stop') {
       await endLocked(locked, stopReason(verdict), true);
@@ -42,7 +43,7 @@ export async function readFluid(actor: Actor, id: string, version: number, given
     const fill = verdict.fill!;
     if (fill.secondLook && entry.fill!.labelRead !== fill.grade) throw fault('fill.labelRead', `Read the label once more and put down what it says. ${COMPATIBILITY_WORDS['name trap']}`);
     if (!entry.newColour) throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
-    job.set({ stage: 'plan', planResult: planBleed({ layout: vehicle.layout, scope: 'routine flush', fillGrade: fill.grade, newColour: entry.newColour }) });
+    job.set({ stage: 'plan', planResult: planFor(vehicle, job.planChoices ?? usualChoices(vehicle.layout), { grade: fill.grade, isoClass: entry.fill!.isoClass }, entry.newColour, rules) });
   });
 }
 

@@ -1,8 +1,9 @@
-import { acceptPlan as acceptSchema, driveResult, endJob as endJobSchema, fluidEntry, fluidUsed, jobQuery, newJob, proofEntry } from '@brook/contract';
+import { acceptPlan as acceptSchema, driveResult, endJob as endJobSchema, fluidEntry, fluidUsed, jobQuery, newJob, planChoices, proofEntry } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
+import { choosePlan } from './choices';
 import { endJob } from './end';
 import { putFluidUsed } from './fluidUsed';
 import { listJobs } from './list';
@@ -27,6 +28,10 @@ export function jobRoutes(clock: Clock): Router {
   routes.get('/:id', async (req, res) => answer(req, res));
   routes.put('/:id/fluid', async (req, res) => {
     await readFluid(actorOf(req), pathId(req), ifMatch(req), parse(fluidEntry, req.body), clock.now());
+    await answer(req, res);
+  });
+  routes.put('/:id/plan/choices', async (req, res) => {
+    await choosePlan(actorOf(req), pathId(req), ifMatch(req), parse(planChoices, req.body), clock.now());
     await answer(req, res);
   });
   routes.post('/:id/plan/accept', async (req, res) => {

@@ -1,9 +1,11 @@
 import type { Job as JobDto, NewJob, ProofEntry } from '@brook/contract';
 import { gateWords, releaseGate, type GateVerdict } from '@brook/core/gate';
+import type { Layout } from '@brook/core/circuit';
 import { refusalWords } from '@brook/core/plan';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { FluidMovedRow, Job, RunEventRow, User, Workshop } from '../db/models';
+import { usualChoices } from '../plans/planFor';
 import { notFound, ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
@@ -26,7 +28,7 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
       const vehicle = await findVehicle(actor, given.vehicleId, transaction);
       const workshop = await Workshop.findByPk(actor.workshopId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
       await Job.create(
-        { id, workshopId: actor.workshopId, vehicleId: vehicle.id, number: workshop.nextJobNumber, stage: 'fluid', openedAt: at, openedBy: actor.name },
+        { id, workshopId: actor.workshopId, vehicleId: vehicle.id, number: workshop.nextJobNumber, stage: 'fluid', openedAt: at, openedBy: actor.name, planChoices: usualChoices(vehicle.layout, given.purpose, given.masterIds && knownMasters(vehicle.layout, given.masterIds)) },
         { transaction },
       );
       await workshop.update({ nextJobNumber: workshop.nextJobNumber + 1 }, { transaction });
@@ -38,12 +40,20 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
   return id;
 }
 
+function knownMasters(layout: Layout, masterIds: readonly string[]): readonly string[] {
+  const unknown = masterIds.find((id) => !layout.masters.some((m) => m.id === id));
+  if (unknown === undefined) return masterIds;
+  const sentence = `There is no master "${unknown}" in this layout; it has ${layout.masters.map((m) => m.id).join(', ')}.`;
+  throw new ProblemError('invalid', sentence, [{ field: 'masterIds', sentence }]);
+}
+
 /** A job with everything on it. */
 export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto> {
   const job = await Job.findOne({ where: { id, workshopId: actor.workshopId } });
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
   const rows = await RunEventRow.findAll({ where: { jobId: id }, order: ['position'], attributes: ['event', 'by'] });
+  const choices = job.planChoices ?? usualChoices(vehicle.layout);
   const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
   return {
     id: job.id,
@@ -52,8 +62,9 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     vehicleName: vehicle.name,
     vehicleTag: vehicle.tag,
     vehicleDrive: vehicle.driveState,
-    system: 'brakes',
-    scope: 'routine flush',
+    purpose: choices.work.purpose,
+    layout: vehicle.layout,
+    planChoices: choices,
     stage: job.stage,
     openedAt: job.openedAt.toISOString(),
     openedBy: job.openedBy,
@@ -90,9 +101,9 @@ function authorsOf(names: readonly string[]): JobDto['authors'] {
 
 /** Accept the plan and the containers that the shelf gives for it; from here the run may begin. */
 export async function acceptPlan(actor: Actor, id: string, version: number, lookedAtOpened: boolean, at: Date): Promise<void> {
-  await changeJob(actor, id, version, at, async ({ job, transaction }) => {
+  await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
     onlyAt(job, ['plan'], 'There is no plan to accept at this point of the job.');
-    if (job.planResult?.verdict !== 'planned') throw refused(job.planResult?.reasons.map(refusalWords).join(' ') ?? 'Read the fluid first.');
+    if (job.planResult?.verdict !== 'planned') throw refused(job.planResult?.reasons.map((r) => refusalWords(vehicle.layout, r)).join(' ') ?? 'Read the fluid first.');
     const pick = await pickFor(job, await houseRulesOf(actor, transaction), at, transaction);
     if (pick?.kind !== 'enough') throw refused(`The shelf is ${Math.ceil(pick?.missingMl.value ?? 0)} mL short of ${job.fluid!.fill!.grade} that may be used. Put a container on it first.`);
     const twice = pick.containers.some((c) => c.reasons.length > 0);

@@ -8,13 +8,16 @@ import type { Actor } from '../session/actor';
 /** The rules of a workshop that are in force now. */
 export async function houseRulesOf(actor: Pick<Actor, 'workshopId'>, transaction?: Transaction): Promise<HouseRules> {
   const workshop = await Workshop.findByPk(actor.workshopId, { transaction, rejectOnEmpty: true });
-  return workshop.houseRules ?? DEFAULT_RULES;
+  return rulesOf(workshop);
 }
+
+/** A rule that the workshop has not chosen, or that came later, is the usual one. */
+const rulesOf = (workshop: Workshop): HouseRules => ({ ...DEFAULT_RULES, ...workshop.houseRules });
 
 /** The whole page, with its version. */
 export async function getHouseRules(actor: Actor): Promise<HouseRulesRecord> {
   const workshop = await Workshop.findByPk(actor.workshopId, { rejectOnEmpty: true });
-  return { rules: workshop.houseRules ?? DEFAULT_RULES, version: workshop.houseRulesVersion };
+  return { rules: rulesOf(workshop), version: workshop.houseRulesVersion };
 }
 
 /** Change the page. What was decided by the old rules keeps them. */

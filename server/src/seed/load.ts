@@ -1,16 +1,19 @@
 import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
 import { PROOF_ITEMS } from '@brook/core/gate';
 import type { Plan } from '@brook/core/plan';
+import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
 import { currentStop, followCalls, foldRun } from '@brook/core/run';
 import { sharePoured } from '@brook/core/shelf';
 import { v4 as uuid } from 'uuid';
 import type { z } from 'zod';
 import { Container, Job, User, Vehicle, Workshop } from '../db/models';
+import { choosePlan } from '../jobs/choices';
 import { endJob } from '../jobs/end';
 import { putFluidUsed } from '../jobs/fluidUsed';
 import { readFluid } from '../jobs/readFluid';
 import { acceptPlan, actorFor, endTestDrive, enterProof, getJob, openJob, releaseJob, setTestDrive } from '../jobs/service';
+import { usualChoices } from '../plans/planFor';
 import { appendEvents } from '../runs/service';
 import { hashPassword } from '../session/password';
 import type { Actor } from '../session/actor';
@@ -40,7 +43,7 @@ export async function loadSeed(given: Seed, now: Date): Promise<void> {
 
 async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
   const workshopId = uuid();
-  await Workshop.create({ id: workshopId, name: given.name, timeZone: given.timeZone, houseRules: given.houseRules ?? null });
+  await Workshop.create({ id: workshopId, name: given.name, timeZone: given.timeZone, houseRules: given.houseRules ? { ...DEFAULT_RULES, ...given.houseRules } as HouseRules : null });
   const actors = new Map<string, Actor>();
   for (const u of given.users) {
     const user = await User.create({ id: uuid(), workshopId, login: u.login.toLowerCase(), name: u.name, role: u.role, passwordHash: await hashPassword(u.password) });
@@ -93,10 +96,14 @@ async function clearOut(actor: Actor, at: Date): Promise<void> {
 async function loadJob(actor: Actor, vehicle: Vehicle, given: SeedJob, openedAt: Date): Promise<void> {
   let minutes = 0;
   const at = () => new Date(openedAt.getTime() + 60_000 * (minutes += 2));
-  const id = await openJob(actor, { vehicleId: vehicle.id, system: 'brakes', scope: 'routine flush' }, openedAt);
+  const id = await openJob(actor, { vehicleId: vehicle.id, ...(given.purpose ? { purpose: given.purpose } : {}) }, openedAt);
   const version = async () => (await Job.findByPk(id, { rejectOnEmpty: true })).version;
   const stageIs = async () => (await Job.findByPk(id, { rejectOnEmpty: true })).stage === given.reach;
 
+  if (given.choices) {
+    const { work, ...choices } = given.choices;
+    await choosePlan(actor, id, await version(), { ...usualChoices(vehicle.layout, given.purpose), ...choices, ...(work ? { work } : {}) }, at());
+  }
   if (given.fluid) await readFluid(actor, id, await version(), given.fluid, at());
   if (given.reach === 'ended' && given.endReason && !given.halt) await endJob(actor, id, await version(), given.endReason, at());
   if (await stageIs()) return;
@@ -134,7 +141,7 @@ async function seededEvents(id: string, given: SeedJob, startMs: number): Promis
   const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes });
   if (!given.halt) return events;
   const base = (offset: number) => ({ id: uuid(), deviceId, deviceSeq: events.length + offset, atMs: startMs + (events.length + offset) * 6_000 });
-  const stopId = currentStop(plan, foldRun(plan, events))?.bleeder.id ?? null;
+  const stopId = currentStop(plan, foldRun(plan, events))?.id ?? null;
   const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, stopId };
   if (given.reach !== 'ended') return [...events, halted];
   return [...events, halted, { ...base(2), kind: 'decided', haltId: halted.id, decision: 'end job' }];

@@ -121,7 +121,7 @@ export class Caller {
   }
 
   async open(tag = 'M 1'): Promise<Job> {
-    return (await this.send('post', '/jobs', { vehicleId: await this.vehicleId(tag), system: 'brakes', scope: 'routine flush' }).expect(201)).body as Job;
+    return (await this.send('post', '/jobs', { vehicleId: await this.vehicleId(tag) }).expect(201)).body as Job;
   }
 
   async job(id: string): Promise<Job> {

@@ -1,9 +1,10 @@
-import { makerEntry, newVehicle } from '@brook/contract';
+import { layout, makerEntry, newVehicle } from '@brook/contract';
+import type { Layout } from '@brook/core/circuit';
 import { Router } from 'express';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
 import { vehicleHistoryOf } from './history';
-import { addVehicle, changeMakerEntry, getVehicle, listVehicles } from './service';
+import { addVehicle, changeLayout, changeMakerEntry, getVehicle, listVehicles } from './service';
 
 export function vehicleRoutes(): Router {
   const routes = Router();
@@ -21,6 +22,11 @@ export function vehicleRoutes(): Router {
   });
   routes.get('/:id/history', async (req, res) => {
     res.json(await vehicleHistoryOf(actorOf(req), pathId(req)));
+  });
+  routes.put('/:id/layout', async (req, res) => {
+    await changeLayout(actorOf(req), pathId(req), ifMatch(req), parse(layout, req.body) as Layout);
+    const vehicle = await getVehicle(actorOf(req), pathId(req));
+    res.set('etag', etag(vehicle.version)).json(vehicle);
   });
   routes.put('/:id/maker-entry', async (req, res) => {
     await changeMakerEntry(actorOf(req), pathId(req), ifMatch(req), parse(makerEntry, req.body));

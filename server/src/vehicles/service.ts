@@ -1,11 +1,14 @@
 import type { MakerEntry, NewVehicle, Vehicle as VehicleDto, VehicleDriveState, VehicleSummary } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
 import type { DriveState } from '@brook/core/job';
+import type { HouseRules } from '@brook/core/rules';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { Job, Vehicle } from '../db/models';
 import { summaries } from '../jobs/list';
-import { ProblemError, notFound } from '../problems/kinds';
+import { planFor, unknownBleeder, usualChoices } from '../plans/planFor';
+import { ProblemError, notFound, refused } from '../problems/kinds';
+import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 
 /** Every vehicle of the workshop, by name. */
@@ -37,11 +40,38 @@ export async function addVehicle(actor: Pick<Actor, 'workshopId'>, given: NewVeh
 
 /** Put down what the maker asks for. */
 export async function changeMakerEntry(actor: Actor, id: string, version: number, makerEntry: MakerEntry): Promise<void> {
+  await changeVehicle(actor, id, version, async (vehicle, transaction) => {
+    const fault = makerEntry.order && unknownBleeder(vehicle.layout, makerEntry.order);
+    if (fault) throw new ProblemError('invalid', fault, [{ field: 'order', sentence: fault }]);
+    await vehicle.update({ makerEntry, version: version + 1 }, { transaction });
+  });
+}
+
+/** Save the layout as it was measured. A plan that still waits is made anew; one that is being carried out stays as it is. */
+export async function changeLayout(actor: Actor, id: string, version: number, layout: Layout): Promise<void> {
+  await changeVehicle(actor, id, version, async (vehicle, transaction) => {
+    const job = await Job.findOne({ where: { vehicleId: id, closed: false }, transaction, lock: transaction.LOCK.UPDATE });
+    if (job && job.stage !== 'fluid' && job.stage !== 'plan') throw refused('This vehicle is being bled by the layout that it has; change it when the job is through.');
+    await vehicle.update({ layout, version: version + 1 }, { transaction });
+    if (job) await planAnew(job, vehicle, await houseRulesOf(actor, transaction), transaction);
+  });
+}
+
+async function changeVehicle(actor: Actor, id: string, version: number, change: (vehicle: Vehicle, transaction: Transaction) => Promise<void>): Promise<void> {
   await Vehicle.sequelize!.transaction(async (transaction) => {
     const vehicle = await findVehicle(actor, id, transaction);
     if (vehicle.version !== version) throw new ProblemError('conflict', 'Somebody changed this vehicle meanwhile. Look at it again; what you entered was not saved.');
-    await vehicle.update({ makerEntry, version: version + 1 }, { transaction });
+    await change(vehicle, transaction);
   });
+}
+
+/** What was said of elements that are gone is said no more; the plan, where there is one, is made anew. */
+async function planAnew(job: Job, vehicle: Vehicle, rules: HouseRules, transaction: Transaction): Promise<void> {
+  const purpose = job.planChoices?.work.purpose;
+  const planChoices = usualChoices(vehicle.layout, purpose === 'after work' ? 'routine flush' : purpose);
+  const fill = job.fluid?.verdict.fill;
+  const planResult = job.stage === 'plan' && fill && job.fluid!.newColour ? planFor(vehicle, planChoices, { grade: fill.grade, isoClass: job.fluid!.fill!.isoClass }, job.fluid!.newColour, rules) : job.planResult;
+  await job.update({ planChoices, planResult, version: job.version + 1 }, { transaction });
 }
 
 export async function findVehicle(actor: Pick<Actor, 'workshopId'>, id: string, transaction?: Transaction): Promise<Vehicle> {
@@ -62,7 +92,7 @@ export function driveStateOf(v: Vehicle): VehicleDriveState {
 }
 
 function vehicleSummaryOf(v: Vehicle, openJobId: string | null): VehicleSummary {
-  return { id: v.id, name: v.name, tag: v.tag, vehicleKind: v.layout.vehicleKind, layoutName: v.layout.name, drive: driveStateOf(v), openJobId };
+  return { id: v.id, name: v.name, tag: v.tag, vehicleKind: v.layout.vehicleKind, layoutName: v.layout.name, masters: v.layout.masters.map(({ id, name, control }) => ({ id, name, control })), drive: driveStateOf(v), openJobId };
 }
 
 function layoutOf(given: NewVehicle): Layout {

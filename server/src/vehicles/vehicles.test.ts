@@ -1,7 +1,7 @@
 import { vehicle as vehicleSchema } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
 import { Vehicle } from '../db/models';
-import { Brook, SOUND_FLUID, type Caller } from '../testing';
+import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
 
 let brook: Brook;
 let tech: Caller;
@@ -39,7 +39,7 @@ test.each<[string, object, string]>([
   ['no name', { tag: 'X', templateId: 'hatchback-diagonal' }, 'name'],
   ['neither template nor layout', { name: 'Car', tag: 'X' }, 'templateId'],
   ['a template that is not there', { name: 'Car', tag: 'X', templateId: 'hovercraft' }, 'templateId'],
-  ['a side that the template has not', { name: 'Car', tag: 'X', templateId: 'veteran-single', driverSide: 'left' }, 'driverSide'],
+  ['a side that the template has not', { name: 'Car', tag: 'X', templateId: 'sidecar-outfit', driverSide: 'left' }, 'driverSide'],
 ])('%s is refused at its field', async (_, body, field) => {
   expect((await faults(body)).map((f) => f.field)).toContain(field);
 });
@@ -63,12 +63,46 @@ describe('layouts are refused with the element named', () => {
   });
 });
 
-test('a modulator with a bleeder of its own: the vehicle is kept, its plan is refused with the reason, and no run begins', async () => {
-  const layout: Layout = { ...hatchback, bleeders: [...hatchback.bleeders, { id: 'modulator', at: 'modulator-primary', place: 'modulator', wrenchMm: 8, type: 'screw' }] };
-  const { id: vehicleId } = (await add({ name: 'Old ABS', tag: 'ABS 1', layout }).expect(201)).body;
-  const opened = (await tech.send('post', '/jobs', { vehicleId, system: 'brakes', scope: 'routine flush' }).expect(201)).body;
+test('a unit under high pressure: the vehicle is kept, its plan is refused by name, and no run begins', async () => {
+  const { id: vehicleId } = (await add({ name: 'Tourer', tag: 'ABS 1', templateId: 'motorcycle-integral-abs' }).expect(201)).body;
+  const opened = (await tech.send('post', '/jobs', { vehicleId }).expect(201)).body;
   const job = await tech.change(opened, 'put', 'fluid', SOUND_FLUID);
-  expect(job.planResult).toMatchObject({ verdict: 'refused', reasons: [{ code: 'modulator bleeder', element: 'modulator-primary' }] });
+  expect(job.planResult).toMatchObject({ verdict: 'refused', reasons: [{ code: 'high pressure', element: 'modulator-front' }] });
   const res = await tech.send('post', `/jobs/${job.id}/plan/accept`, undefined, job.version).expect(409);
-  expect(res.body.detail).toContain('two passes');
+  expect(res.body.detail).toContain('under high pressure');
+});
+
+describe('the layout as it was measured', () => {
+  test('is saved, and a plan that waits is made anew by it', async () => {
+    const vehicleId = await tech.vehicleId('H 1');
+    const vehicle = (await tech.get(`/vehicles/${vehicleId}`)).body;
+    const job = await tech.change(await tech.open('H 1'), 'put', 'fluid', SOUND_FLUID);
+    const longer: Layout = { ...hatchback, stretches: hatchback.stretches.map((s) => (s.id === 'left-rear-floor' ? { ...s, lengthMm: s.lengthMm + 1500 } : s)) };
+    await tech.send('put', `/vehicles/${vehicleId}/layout`, longer, vehicle.version).expect(200);
+    const again = await tech.job(job.id);
+    expect(planOfJob(again).stops[0]!.bledMl.value).toBeGreaterThan(planOfJob(job).stops[0]!.bledMl.value);
+    expect(again.version).toBe(job.version + 1);
+    await tech.send('put', `/vehicles/${vehicleId}/layout`, longer, vehicle.version).expect(409);
+    await tech.change(again, 'post', 'plan/accept', { lookedAtOpened: true });
+    const res = await tech.send('put', `/vehicles/${vehicleId}/layout`, hatchback, vehicle.version + 1).expect(409);
+    expect(res.body.detail).toContain('when the job is through');
+  });
+
+  test('one with a fault is refused with the element, and nothing is saved', async () => {
+    const vehicleId = await tech.vehicleId('M 1');
+    const { layout, version } = (await tech.get(`/vehicles/${vehicleId}`)).body as { layout: Layout; version: number };
+    const res = await tech.send('put', `/vehicles/${vehicleId}/layout`, { ...layout, bleeders: [] }, version).expect(422);
+    expect(res.body.faults[0]).toMatchObject({ field: 'bleeders' });
+    expect((await tech.get(`/vehicles/${vehicleId}`)).body.layout).toEqual(layout);
+  });
+
+  test('a maker’s order names bleeders of this layout, and wins', async () => {
+    const { id: vehicleId, version } = (await add({ name: 'Other', tag: 'H 7', templateId: 'hatchback-diagonal', driverSide: 'right' }).expect(201)).body;
+    const order = ['right-front', 'left-front', 'right-rear', 'left-rear'];
+    const bad = await tech.send('put', `/vehicles/${vehicleId}/maker-entry`, { grades: [], order: ['nowhere'] }, version).expect(422);
+    expect(bad.body.faults[0]).toMatchObject({ field: 'order', sentence: expect.stringContaining('left-front (left front)') });
+    await tech.send('put', `/vehicles/${vehicleId}/maker-entry`, { grades: [], order }, version).expect(200);
+    const job = await tech.change(await tech.open('H 7'), 'put', 'fluid', SOUND_FLUID);
+    expect(planOfJob(job)).toMatchObject({ order: 'maker', stops: order.map((id) => ({ id })) });
+  });
 });

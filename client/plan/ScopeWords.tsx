@@ -1,0 +1,48 @@
+import { bleederName } from '@brook/core/circuit';
+import type { Plan } from '@brook/core/plan';
+import { adviceWords, bleederWords, nameOf, UNMET_WORDS } from '@brook/core/scope';
+import { StyleSheet, View } from 'react-native';
+import { capital } from '../ui/capital';
+import { More } from '../ui/More';
+import { Caution } from '../ui/Notice';
+import { colour, SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+/** Which bleeders are opened and which may stay shut, each with the reason; what was not done with care; what wears together. */
+export function ScopeWords({ plan }: { readonly plan: Plan }) {
+  const { scope, layout } = plan;
+  if (plan.work.purpose === 'routine flush' && scope.bleeders.every((b) => b.open)) return null;
+  const shut = scope.bleeders.filter((b) => !b.open).length;
+  return (
+    <View style={styles.scope}>
+      {scope.unmet.map((u) => (
+        <Caution key={`${u.partId}-${u.condition}`} title={UNMET_WORDS[u.condition]}>{nameOf(layout, u.partId)}</Caution>
+      ))}
+      {scope.bleeders.every((b) => !b.open) ? <Words>No bleeder need be opened. Any softness afterwards brings the whole bleed, without argument.</Words> : null}
+      <More title="What is opened, and why" about={shut === 0 ? 'Every bleeder' : `${scope.bleeders.length - shut} of ${scope.bleeders.length} bleeders`}>
+        <View role="list">
+          {scope.bleeders.map((b) => (
+            <View key={b.bleederId} role="listitem" style={styles.line}>
+              <Words strong>{`${capital(bleederName(layout.bleeders.find((x) => x.id === b.bleederId)!))}: ${b.open ? 'open' : 'stays shut'}`}</Words>
+              <Words size="small">{bleederWords(layout, b)}</Words>
+            </View>
+          ))}
+        </View>
+      </More>
+      {scope.advice.map((a) => (
+        <View key={a.partnerId} style={styles.advice}>
+          <Words size="small" strong>
+            Advice, common practice
+          </Words>
+          <Words>{adviceWords(a)}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  scope: { gap: SPACE.small },
+  line: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small },
+  advice: { borderLeftWidth: 3, borderLeftColor: colour.edge, paddingLeft: SPACE.medium },
+});

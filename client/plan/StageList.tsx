@@ -1,0 +1,171 @@
+import { bleederName } from '@brook/core/circuit';
+import { PRACTICE, sourceWords } from '@brook/core/figure';
+import { METHOD_WORDS } from '@brook/core/flow';
+import { orderWords } from '@brook/core/order';
+import { stageTitle, stageWords, type Plan, type PlanStage, type PlanStop } from '@brook/core/plan';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { capital } from '../ui/capital';
+import { FigureRow, FigureValue } from '../ui/FigureValue';
+import { Caution } from '../ui/Notice';
+import { Numeral } from '../ui/Numeral';
+import { Press } from '../ui/Press';
+import { colour, SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+/** The plan step by step: every stage, every opening, each with its figures and the caution that counts there. */
+export function StageList({ plan }: { readonly plan: Plan }) {
+  return (
+    <View style={styles.stages}>
+      {plan.stages.map((stage, i) => (
+        <Stage key={stage.id} plan={plan} stage={stage} number={i + 1} alone={plan.stages.length === 1} />
+      ))}
+    </View>
+  );
+}
+
+function Stage({ plan, stage, number, alone }: { readonly plan: Plan; readonly stage: PlanStage; readonly number: number; readonly alone: boolean }) {
+  if (stage.kind !== 'bleed') return <OwnStage plan={plan} stage={stage} number={number} />;
+  const stops = stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!);
+  const counted = stops[0]?.counted ?? 'strokes';
+  const words = METHOD_WORDS[stage.method];
+  return (
+    <View>
+      {alone ? null : <StageHead number={number} title={stageTitle(plan.layout, stage)} about={words.title} minutes={stage} />}
+      <View style={styles.row} aria-hidden>
+        <View style={styles.grow} />
+        <ColumnHead word="path" />
+        <ColumnHead word="mL" />
+        <ColumnHead word={counted} />
+      </View>
+      {stops.map((stop, i) => (
+        <StopRow key={stop.id} stop={stop} number={i + 1} />
+      ))}
+      {number === 1 || plan.stages.findIndex((s) => s.kind === 'bleed' && s.method === stage.method) === number - 1 ? <Caution title={words.caution} /> : null}
+    </View>
+  );
+}
+
+function StageHead({ number, title, about, minutes }: { readonly number: number; readonly title: string; readonly about: string | null; readonly minutes: PlanStage }) {
+  return (
+    <View style={styles.head}>
+      <Numeral>{String(number)}</Numeral>
+      <View style={styles.grow}>
+        <Words strong heading={2}>
+          {title}
+        </Words>
+        {about ? (
+          <Words size="small" tone="softWords">
+            {about}
+          </Words>
+        ) : null}
+      </View>
+      <FigureValue figure={minutes.minutes} />
+    </View>
+  );
+}
+
+function OwnStage({ plan, stage, number }: { readonly plan: Plan; readonly stage: Exclude<PlanStage, { kind: 'bleed' }>; readonly number: number }) {
+  const [open, setOpen] = useState(false);
+  const words = stageWords(plan, stage);
+  return (
+    <View>
+      <StageHead number={number} title={stageTitle(plan.layout, stage)} about={stage.kind === 'tool cycle' && !stage.atHand ? 'No scan tool at hand: hand the vehicle over' : null} minutes={stage} />
+      <Press role="button" aria-expanded={open} aria-label={`${stageTitle(plan.layout, stage)}: how?`} onPress={() => setOpen(!open)}>
+        <Words size="small" strong>
+          {open ? 'Less' : 'How, and why'}
+        </Words>
+      </Press>
+      {open ? (
+        <View style={styles.why}>
+          <Words>{words.why}</Words>
+          {words.steps.map((s) => (
+            <Words key={s} size="small">{`· ${s}`}</Words>
+          ))}
+          {stage.kind === 'bench' ? <FigureRow figure={stage.savesMinutes} /> : null}
+          <Words size="small" tone="softWords">
+            {sourceWords(PRACTICE)}
+          </Words>
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function ColumnHead({ word }: { readonly word: string }) {
+  return (
+    <View style={styles.cell}>
+      <Words size="small" tone="softWords" align="right">
+        {word}
+      </Words>
+    </View>
+  );
+}
+
+/** One opening: place, path, millilitres, count; opens to why it comes here, how, and where to top up. */
+function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: number }) {
+  const [open, setOpen] = useState(false);
+  const name = bleederName(stop.bleeder);
+  return (
+    <View style={styles.stop}>
+      <View style={styles.row}>
+        <Press role="button" aria-expanded={open} aria-label={`${number}, ${name}: why here?`} onPress={() => setOpen(!open)} style={styles.place}>
+          <View style={styles.placeLine}>
+            <Numeral>{String(number)}</Numeral>
+            <View style={styles.grow}>
+              <Words strong>{capital(name)}</Words>
+              {stop.topUps.length > 0 ? <Words size="small">{topUpWords(stop)}</Words> : null}
+            </View>
+          </View>
+        </Press>
+        <View style={styles.cell}>
+          <FigureValue figure={stop.pathLengthM} />
+        </View>
+        <View style={styles.cell}>
+          <FigureValue figure={stop.bledMl} text={stop.bledMl.value.toFixed(0)} />
+        </View>
+        <View style={styles.cell}>
+          <FigureValue figure={stop.strokes} text={stop.strokes.value.toFixed(0)} />
+        </View>
+      </View>
+      {open ? (
+        <View style={styles.why}>
+          <Words>{orderWords(stop.why)}</Words>
+          <Words size="small">{howWords(stop)}</Words>
+          <Words size="small" tone="softWords">
+            {sourceWords(PRACTICE)}
+          </Words>
+          <FigureRow figure={stop.neededMl} />
+          <FigureRow figure={stop.strokeMl} />
+          <FigureRow figure={stop.pathVolumeMl} />
+          <FigureRow figure={stop.oldLeftMl} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Which control, how the stroke goes, how long. */
+function howWords(stop: PlanStop): string {
+  const until = { new: 'Until it runs new and clear.', sweep: 'The volume of its path once.', clear: 'The three that must be clear.' }[stop.until];
+  return stop.counted === 'strokes' ? `${capital(stop.control)}: ${stop.shape}. ${until}` : `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. ${until}`;
+}
+
+/** Where on the way to top up, short enough for a row of the table. */
+function topUpWords(stop: PlanStop): string {
+  const later = stop.topUps.map((t) => t.afterStrokes).filter((n) => n > 0);
+  const first = later.length < stop.topUps.length ? 'first' : null;
+  return `top up ${[first, later.length > 0 ? `at ${later.join(', ')}` : null].filter(Boolean).join(', then ')}`;
+}
+
+const styles = StyleSheet.create({
+  stages: { gap: SPACE.large },
+  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.small },
+  grow: { flex: 1 },
+  stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
+  cell: { width: 56, alignItems: 'flex-end' },
+  place: { flex: 1 },
+  placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, paddingVertical: SPACE.hair },
+  why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },
+});

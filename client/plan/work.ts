@@ -1,0 +1,81 @@
+import type { PlanChoices } from '@brook/contract';
+import type { Layout } from '@brook/core/circuit';
+import type { MasterChanged, Purpose } from '@brook/core/scope';
+import { typedNumber } from '../ui/typedNumber';
+
+export type YesNo = 'yes' | 'no';
+export interface PartDraft {
+  readonly partId: string;
+  readonly cappedAtOnce: YesNo | null;
+  readonly keptFull: YesNo | null;
+}
+export type MasterDraft = { readonly masterId: string; readonly bench: MasterChanged['bench'] | null } & { readonly [K in Exclude<keyof MasterChanged, 'masterId' | 'bench'>]: YesNo | null };
+
+/** What was done, half-filled. */
+export interface WorkDraft {
+  readonly purpose: Purpose;
+  readonly masterIds: readonly string[];
+  readonly parts: readonly PartDraft[];
+  readonly holdPoint: YesNo;
+  readonly masterChanged: MasterDraft | null;
+  readonly primeInPlace: 'bench' | 'in place';
+  /** As typed, per bowl. */
+  readonly lowest: Readonly<Record<string, string>>;
+  readonly modulatorOpened: YesNo;
+  readonly endLost: 'no' | 'front' | 'rear';
+  /** Months as typed, per partner. */
+  readonly ages: Readonly<Record<string, string>>;
+}
+
+const said = (yes: boolean): YesNo => (yes ? 'yes' : 'no');
+const CONDITIONS = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 'modulatorLostNothing', 'heldDown'] as const;
+
+/** The form as it was answered last. */
+export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanChoices): WorkDraft {
+  const { master } = work;
+  return {
+    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), endLost: work.endLost ?? 'no',
+    parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull) })),
+    masterChanged: master && { masterId: master.masterId, bench: master.bench, ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
+    lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
+    ages: Object.fromEntries(partnerAges.flatMap((a) => (a.months === null ? [] : [[a.partId, String(a.months)]]))),
+  };
+}
+
+/** What is missing or cannot be right, by what it is about. */
+export function workFaults(layout: Layout, draft: WorkDraft): Record<string, string> {
+  const faults: Record<string, string> = {};
+  if (draft.masterIds.length === 0) faults.masters = 'Say what is in hand';
+  for (const [bowlId, mm] of Object.entries(draft.lowest)) {
+    const value = typedNumber(mm);
+    if (mm.trim() !== '' && !(value >= 0 && value <= 300)) faults[bowlId] = `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give 0 to 300 mm below MAX`;
+  }
+  if (draft.purpose !== 'after work') return faults;
+  if (draft.parts.length === 0 && !draft.masterChanged && draft.modulatorOpened === 'no' && Object.values(draft.lowest).every((mm) => mm.trim() === '')) faults.parts = 'Name what was changed';
+  if (draft.parts.some((p) => p.cappedAtOnce === null || p.keptFull === null)) faults.conditions = 'Answer for every part: capped, and kept full';
+  if (draft.masterChanged && (draft.masterChanged.bench === null || CONDITIONS.some((c) => draft.masterChanged![c] === null))) faults.master = 'Answer every condition of the master';
+  return faults;
+}
+
+/** The choices with what was answered; what belongs to another purpose is not sent. */
+export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): PlanChoices {
+  const after = draft.purpose === 'after work';
+  const flush = draft.purpose === 'routine flush';
+  const master = after ? draft.masterChanged : null;
+  return {
+    ...before,
+    // Another scope may ask for another method and order; they are chosen anew.
+    method: draft.purpose === before.work.purpose ? before.method : null,
+    order: before.order === 'least fluid' ? null : before.order,
+    leastFluid: null,
+    holdPoint: draft.holdPoint === 'yes',
+    primeInPlace: draft.primeInPlace === 'in place',
+    partnerAges: Object.entries(draft.ages).map(([partId, months]) => ({ partId, months: Number.isFinite(typedNumber(months)) ? typedNumber(months) : null })),
+    work: {
+      purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes',
+      parts: after ? draft.parts.map((p) => ({ partId: p.partId, cappedAtOnce: p.cappedAtOnce === 'yes', keptFull: p.keptFull === 'yes' })) : [],
+      master: master && { masterId: master.masterId, bench: master.bench!, ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<(typeof CONDITIONS)[number], boolean>) },
+      lowest: flush ? [] : layout.bowls.flatMap((b) => (Number.isFinite(typedNumber(draft.lowest[b.id] ?? '')) ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }] : [])),
+    },
+  };
+}

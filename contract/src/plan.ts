@@ -1,0 +1,69 @@
+import type { Layout } from '@brook/core/circuit';
+import { COLOURS } from '@brook/core/fluid';
+import { METHODS, USUAL_DAY, USUAL_MEANS } from '@brook/core/flow';
+import { ORDER_SCHOOLS } from '@brook/core/order';
+import type { PlanPreview } from '@brook/core/plan';
+import { PURPOSES } from '@brook/core/scope';
+import { z } from 'zod';
+import { line, oneOf } from './common';
+import { layout } from './layout';
+import { flag, grade, isoClass } from './sample';
+
+const elementId = line('Element id', 1, 60);
+const answered = (what: string) => z.boolean({ error: `${what} is not answered; give true or false.` });
+const BELOW = 'Lowest level should be millimetres below MAX, from 0 to 300.';
+
+/** What was done to the vehicle, in facts. */
+export const workDone = z.strictObject({
+  purpose: oneOf('Purpose', PURPOSES),
+  masterIds: z.array(elementId).min(1, 'Nothing is in hand; give at least one master.').max(6),
+  parts: z.array(z.strictObject({ partId: elementId, cappedAtOnce: answered('Whether the joint was capped at once'), keptFull: answered('Whether the reservoir was kept full') })).max(20).default([]),
+  master: z
+    .strictObject({
+      masterId: elementId, linesStayedFull: answered('Whether the lines stayed full'), linesAboveWheels: answered('Whether the lines lie above the wheels'), nothingElseOpened: answered('Whether nothing else was opened'),
+      modulatorLostNothing: answered('Whether the modulator lost nothing'), heldDown: answered('Whether it was held down'), bench: oneOf('End of the bench run', ['clean', 'a few tiny bubbles', 'not done']),
+    })
+    .nullable()
+    .default(null),
+  lowest: z.array(z.strictObject({ bowlId: elementId, belowMaxMm: z.number({ error: BELOW }).min(0, BELOW).max(300, BELOW) })).max(8).default([]).describe('Lowest level seen, per bowl'),
+  modulatorOpened: flag('modulatorOpened').default(false),
+  endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
+});
+
+const TEMPERATURE = 'Temperature should be from −30 to 50 °C.';
+const means = z.strictObject({
+  helper: flag('helper'), bottle: flag('bottle'), vacuumPump: flag('vacuumPump'), pressurePot: flag('pressurePot'), syringe: flag('syringe'), selfRefilling: flag('selfRefilling'), scanTool: flag('scanTool'),
+});
+const circumstances = z.strictObject({
+  temperatureC: z.number({ error: TEMPERATURE }).min(-30, TEMPERATURE).max(50, TEMPERATURE).describe('°C in the workshop'),
+  axleHanging: flag('axleHanging'), masterWorn: flag('masterWorn'), dirty: flag('dirty'), takesNoFluid: flag('takesNoFluid'),
+});
+const { preferred: _, ...USUAL } = USUAL_DAY;
+
+/** What a technician says and chooses for a plan; left out, the workshop and the ranking choose. */
+export const planChoices = z.strictObject({
+  work: workDone,
+  means: means.default(USUAL_MEANS),
+  circumstances: circumstances.default(USUAL),
+  method: oneOf('Method', METHODS).nullable().default(null),
+  order: oneOf('Order', [...ORDER_SCHOOLS, 'maker', 'least fluid']).nullable().default(null),
+  leastFluid: z.array(elementId).max(8).nullable().default(null).describe('The order that a search found'),
+  holdPoint: flag('holdPoint').default(true),
+  primeInPlace: flag('primeInPlace').default(false),
+  partnerAges: z.array(z.strictObject({ partId: elementId, months: z.number({ error: 'Months should be 0 to 600, or null.' }).min(0).max(600).nullable() })).max(20).default([]),
+});
+export type PlanChoices = z.output<typeof planChoices>;
+
+/** What if: everything that a plan is made of. */
+export const planPreviewRequest = planChoices.extend({
+  layout,
+  work: workDone.optional().describe('A routine flush of everything when left out'),
+  fillGrade: grade,
+  isoClass,
+  newColour: oneOf('Colour of the new fluid', COLOURS),
+  makerOrder: z.array(elementId).max(40).nullable().default(null),
+  preferences: z.strictObject({ outletTarget: z.number({ error: 'outletTarget should be a share from 0.5 to 0.999.' }).min(0.5, 'outletTarget should be a share from 0.5 to 0.999.').max(0.999, 'outletTarget should be a share from 0.5 to 0.999.').optional() }).default({}),
+});
+export type PlanPreviewRequest = Omit<z.output<typeof planPreviewRequest>, 'layout'> & { readonly layout: Layout };
+
+export const planPreview = z.object({ result: z.custom<PlanPreview['result']>().describe('The plan, or the reasons why there is none'), orders: z.custom<PlanPreview['orders']>().describe('Every order priced, cheapest first') });

@@ -1,0 +1,68 @@
+import type { Method } from '../flow';
+import { compareOrders, leastFluidRow, orderCost, OrderSearch, type OrderCost, type OrderId, type OrderPrice, type OrderRefusal, type OrderRow, type OrderSetup } from '../order';
+import { planSetup, settingsOf, visitsOf } from './orders';
+import { planBleed, type Plan, type PlanResult } from './plan';
+import { planAsked, type PlanAsked, type PlanRequest } from './request';
+
+/** One order compared: what it would cost for the main stage of the plan. */
+export interface PlanOrder {
+  readonly id: OrderId;
+  /** Bleeder ids in order, as often as they are opened. */
+  readonly places: readonly string[];
+  readonly price: Pick<OrderPrice, 'bledMl' | 'neededMl' | 'counts' | 'topUps' | 'minutes' | 'oldLeftMl'> | OrderRefusal;
+  /** Of choosing this one against the cheapest; null where it cannot be carried out. */
+  readonly cost: OrderCost | null;
+}
+
+/** A plan with every school priced beside it, the maker's order and one that a search found among them. */
+export interface PlanPreview {
+  readonly result: PlanResult;
+  /** Cheapest first; empty where the plan is refused, or where the fluid is not renewed and so every order needs the same. */
+  readonly orders: readonly PlanOrder[];
+}
+
+/** What if: the whole plan and its comparison, for any client to ask. */
+export function previewPlan(request: PlanRequest): PlanPreview {
+  const result = planBleed(request);
+  return { result, orders: result.verdict === 'planned' ? planOrders(request, result.plan) : [] };
+}
+
+/** Price every order of the main stage of a plan. */
+export function planOrders(request: PlanRequest, plan: Plan): PlanOrder[] {
+  const main = mainOf(plan);
+  if (!main || plan.work.purpose !== 'routine flush') return [];
+  const asked = planAsked(request);
+  const setup = setupOf(asked, plan, main);
+  const rows: OrderRow[] = compareOrders(setup, settingsOf(asked, main.method), asked.makerOrder);
+  const found = asked.leastFluid && visitsOf(asked, setup, 'least fluid', main.method) ? [leastFluidRow(setup, asked.leastFluid, main.method)] : [];
+  return withCosts([...rows, ...found]);
+}
+
+/** The search for the order of least fluid of a plan, to be gone through in steps. @returns null where the order is not free */
+export function planSearch(request: PlanRequest, plan: Plan): OrderSearch | null {
+  const main = mainOf(plan);
+  if (!main || plan.searchable.length === 0) return null;
+  return new OrderSearch(setupOf(planAsked(request), plan, main), plan.searchable, main.method);
+}
+
+function mainOf(plan: Plan): { readonly method: Method; readonly bleederIds: readonly string[] } | null {
+  const stage = plan.stages.find((s) => s.kind === 'bleed' && s.purpose === 'bleed');
+  if (stage?.kind !== 'bleed') return null;
+  return { method: stage.method, bleederIds: [...new Set(stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id))] };
+}
+
+function setupOf(asked: PlanAsked, plan: Plan, main: { readonly method: Method; readonly bleederIds: readonly string[] }): OrderSetup {
+  return planSetup(asked, main.bleederIds, [{ ...plan.methods.find((m) => m.method === main.method)!, flows: main.method === plan.method ? plan.flows : [] }]);
+}
+
+function withCosts(rows: readonly OrderRow[]): PlanOrder[] {
+  const prices = rows.flatMap((r) => ('code' in r.priced ? [] : [r.priced]));
+  const cheapest = prices.reduce<OrderPrice | null>((least, p) => (least === null || p.bledMl < least.bledMl || (p.bledMl === least.bledMl && p.minutes < least.minutes) ? p : least), null);
+  const orders = rows.map(({ id, visits, priced }): PlanOrder => {
+    const places = visits.map((v) => v.visit.bleederId);
+    if ('code' in priced || !cheapest) return { id, places, price: priced, cost: null };
+    const { bledMl, neededMl, counts, topUps, minutes, oldLeftMl } = priced;
+    return { id, places, price: { bledMl, neededMl, counts, topUps, minutes, oldLeftMl }, cost: orderCost(priced, cheapest) };
+  });
+  return orders.sort((a, b) => ('code' in a.price ? Infinity : a.price.bledMl) - ('code' in b.price ? Infinity : b.price.bledMl));
+}

@@ -1,0 +1,52 @@
+import { nameOf } from '../scope';
+import type { Plan, PlanStage } from './plan';
+
+/** What to do in a stage that opens no bleeder, step by step, and the reason that counts there. All of it common practice, no source. */
+export interface StageWords {
+  readonly steps: readonly string[];
+  readonly why: string;
+}
+
+/** Words for a stage that opens no bleeder. */
+export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed' }>): StageWords {
+  switch (stage.kind) {
+    case 'bench': {
+      const master = plan.layout.masters.find((m) => m.id === stage.masterId)!;
+      const lies = master.chambers.length > 1 ? 'level' : 'with its outlet nose up';
+      return {
+        steps: [
+          `In soft jaws, ${lies}, never nose down.`,
+          plan.preferences.benchFill === 'into a can' ? 'Hoses from the ports into a can; fill below the brim.' : 'Hoses from the ports back under the fluid; fill below the brim.',
+          'Slow full strokes, slow returns. A bubble that goes out and comes back asks for a few fast ones.',
+          'Every chamber: no bubbles, level steady, piston firm. Go on for a minute after the last bubble.',
+          'The piston comes fully home. Cap the ports on the way to the vehicle.',
+        ],
+        why: 'A dry master makes no pressure, and its air would be pushed through the whole car.',
+      };
+    }
+    case 'centre the valve':
+      return {
+        steps: [
+          'The loss is repaired first. No pressure in the system.',
+          `The piston lies towards the ${stage.endLost} end, which lost pressure: push it back from that port with a blunt pin, one step.`,
+          ...(stage.button ? [`Or by the button at the ${stage.endLost} end.`] : []),
+          `Or open a bleeder at the ${stage.endLost === 'front' ? 'rear' : 'front'}, which still flows, and push slowly; this often fails.`,
+          'The lamp goes out. Keep a pinning tool on it while bleeding hard.',
+        ],
+        why: 'The valve is never removed or bypassed: the warning would be lost, and where the block also proportions, the rear locks.',
+      };
+    case 'tool cycle':
+      return {
+        steps: stage.atHand
+          ? ['Battery charged, ignition on, parking brake off where the tool asks for it.', 'Wheel by wheel: the tool runs the pump and opens the valves, somebody holds the pedal.', 'Let the pump cool when the tool says so.', 'No fault code is left.']
+          : ['No scan tool today: hand the vehicle to somebody who has one.', 'It stays “do not drive” until then.'],
+        why: 'Air in the closed pockets cannot be reached by hand; a hard stop would let it out while braking.',
+      };
+    case 'hold point':
+      return { steps: ['Pedal or lever: firm, high, and it holds.', `Only then open the circuit for ${nameOf(plan.layout, stage.partId)}.`], why: 'With both open at once a fault would have two possible authors.' };
+    case 'injection':
+      return { steps: ['Cap off, lever or pedal at rest.', 'A few millilitres at the port, slowly, until the level moves.', 'A few slow strokes: the level falls when the master takes fluid.'], why: 'An air lock at the port takes no stroke; a push of fluid breaks it.' };
+    case 'tie back':
+      return { steps: ['Measure where the lever bites.', 'Tie it back to the bar, upright, cap on, over night.', 'Measure the bite again in the morning.'], why: 'Fine bubbles find their way up. A drop of the bite tells a leak, or air that moved.' };
+  }
+}
