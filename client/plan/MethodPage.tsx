@@ -4,8 +4,8 @@ import { planBleed, type Plan, type PlanMethod } from '@brook/core/plan';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { BrookBox } from '../ui/brook/BrookBox';
-import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
@@ -47,11 +47,12 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
   const best = methods[0] ?? null;
   const chosen = methods.find((m) => m.method === choices.method) ?? best;
   const looked = methods.find((m) => m.method === open) ?? chosen;
+  const order = result.verdict === 'planned' ? [...new Set(result.plan.stops.map((s) => s.bleeder.id))] : [looked?.deciding?.bleederId ?? ''];
   const temperatureC = typedNumber(degrees);
   const cold = temperatureC >= -30 && temperatureC <= 50 ? null : 'Give −30 to 50 °C.';
   const setDay = (more: Partial<PlanChoices['circumstances']>) => setChoices((c) => ({ ...c, circumstances: { ...c.circumstances, ...more } }));
   const brook = looked?.deciding ? (
-    <BrookBox layout={job.layout} order={[looked.deciding.bleederId]} height={wide ? 420 : 200} oldColour="amber" newColour="amber" marked={looked.deciding.stretchId} />
+    <BrookBox layout={job.layout} order={order} height={wide ? 420 : 200} oldColour="amber" newColour="amber" marked={looked.deciding.stretchId} />
   ) : null;
   return (
     <Page
@@ -154,9 +155,7 @@ function MethodLine({ job, row, chosen, open, onOpen, onUse }: MethodLineProps) 
               <Words>{cureWords(job.layout, c)}</Words>
             </View>
           ))}
-          {row.verdict === 'hopeless' ? null : (
-            <Choice question="" options={[{ value: 'use', label: chosen ? 'Chosen' : 'Take this one' }]} chosen={chosen ? 'use' : null} onChoose={onUse} settled />
-          )}
+          {row.verdict === 'hopeless' || chosen ? null : <Button label="Take this one" spoken={`Take ${words.title}`} onPress={onUse} />}
         </View>
       ) : null}
     </View>

@@ -1,11 +1,12 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import { costWords, orderRefusalWords, ORDER_WORDS, type OrderId, type SearchState } from '@brook/core/order';
-import type { Plan, PlanOrder } from '@brook/core/plan';
+import { orderFigures, type Plan, type PlanOrder } from '@brook/core/plan';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
+import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
 import { Page } from '../ui/Page';
@@ -64,6 +65,13 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
           ))}
         </View>
       </View>
+      {row && !('code' in row.price) ? (
+        <View>
+          {orderFigures(row.price, counts).map((f) => (
+            <FigureRow key={f.label} figure={f} />
+          ))}
+        </View>
+      ) : null}
       <Search search={search} waiting={orders.length === 0} free={plan.searchable.length > 0} onCancel={cancel} />
       <Words size="small" tone="softWords">
         Simulated along this layout: lines laminar, cavities mixed, shared stretches as the earlier bleeders left them, the reservoir topped up in batches. Good to 2.5 % each; between orders most of that cancels.
@@ -131,7 +139,8 @@ function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
       </View>
       {'code' in price ? <Words size="small">{orderRefusalWords(price)}</Words> : (
         <View style={styles.track}>
-          <View style={[styles.bar, { width: `${(100 * price.bledMl) / most}%` }]} />
+          <View style={[styles.needed, { width: `${(100 * (price.bledMl - order.cost!.moreMl)) / most}%` }]} />
+          <View style={[styles.bar, { width: `${(100 * order.cost!.moreMl) / most}%` }]} />
         </View>
       )}
       <Words size="small" tone="softWords">
@@ -164,7 +173,8 @@ const styles = StyleSheet.create({
   cell: { width: 48, alignItems: 'flex-end' },
   order: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small, paddingHorizontal: SPACE.small, gap: SPACE.hair },
   chosen: { borderWidth: 3, borderColor: colour.words },
-  track: { height: 8, backgroundColor: colour.well },
-  bar: { height: 8, backgroundColor: colour.words },
+  track: { height: 10, backgroundColor: colour.well, flexDirection: 'row' },
+  needed: { height: 10, backgroundColor: colour.edge },
+  bar: { height: 10, backgroundColor: colour.words },
   search: { gap: SPACE.small },
 });

@@ -82,7 +82,7 @@ function Refused({ job, band, onStep, result, open, fault }: StepProps & { reado
       {fault ? <Caution title={fault} /> : null}
       {open ? (
         <View>
-          <ChoiceLine label="Done" value={PURPOSE_WORDS[job.planChoices.work.purpose].title} onPress={() => open('work')} />
+          <ChoiceLine label="Work" value={PURPOSE_WORDS[job.planChoices.work.purpose].title} onPress={() => open('work')} />
           {result.methods.length > 0 ? <ChoiceLine label="Method" value={`${result.methods.filter((m) => m.verdict !== 'hopeless').length} of ${result.methods.length} can work`} onPress={() => open('method')} /> : null}
         </View>
       ) : null}
@@ -128,7 +128,7 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
         </View>
       ) : null}
       <View>
-        <ChoiceLine label="Done" value={PURPOSE_WORDS[plan.work.purpose].title} about={parts || undefined} onPress={open ? () => open('work') : undefined} />
+        <ChoiceLine label="Work" value={PURPOSE_WORDS[plan.work.purpose].title} about={parts || undefined} onPress={open ? () => open('work') : undefined} />
         {plan.stops.length > 0 ? <ChoiceLine label="Method" value={METHOD_WORDS[plan.method].title} about={METHOD_VERDICT_WORDS[method.verdict]} onPress={open ? () => open('method') : undefined} /> : null}
         {plan.stops.length > 1 ? <ChoiceLine label="Order" value={ORDER_WORDS[plan.order].title} about={open ? 'What the others would cost' : undefined} onPress={open ? () => open('order') : undefined} /> : null}
         <ChoiceLine label="Fill" value={plan.fillGrade} />

@@ -42,8 +42,16 @@ const today: SeedJob[] = [
   { vehicleTag: 'MC 2', daysAgo: 0.2, by: 'ode', fluid: MOTORCYCLE(1.8), reach: 'run', strokes: 12, halt: 'nothing comes' },
   { vehicleTag: 'HC 6', daysAgo: 0.3, by: 'ode', fluid: HATCHBACK(2.6), reach: 'proof' },
   { vehicleTag: 'MC 1', daysAgo: 0.4, by: 'una', fluid: MOTORCYCLE(1.9), reach: 'test drive' },
+  {
+    vehicleTag: 'HP 1', daysAgo: 0.1, by: 'ode', fluid: HATCHBACK(1.6), reach: 'plan', purpose: 'after work',
+    choices: {
+      work: { purpose: 'after work', masterIds: ['master'], parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false }] }, method: 'vacuum',
+      means: { helper: false, bottle: true, vacuumPump: true, pressurePot: false, syringe: true, selfRefilling: false, scanTool: false },
+    },
+  },
+  { vehicleTag: 'RS 1', daysAgo: 0.25, by: 'una', fluid: MOTORCYCLE(1.4), reach: 'plan', purpose: 'after work', choices: { work: { purpose: 'after work', masterIds: ['rear-master'], parts: [{ partId: 'hump-up', cappedAtOnce: true, keptFull: true }] } } },
   { vehicleTag: 'SM 1', daysAgo: 0.45, by: 'una', fluid: null, reach: 'fluid' },
-  { vehicleTag: 'HP 1', daysAgo: 1.2, by: 'una', fluid: null, reach: 'fluid' },
+  { vehicleTag: 'FV 1', daysAgo: 1.2, by: 'una', fluid: null, reach: 'fluid', purpose: 'soft pedal' },
   { vehicleTag: 'HC 8', daysAgo: 3, by: 'ode', fluid: oily, reach: 'ended' },
   { vehicleTag: 'PC 1', daysAgo: 6, by: 'una', fluid: old, reach: 'ended', strokes: 14, halt: 'grease' },
   { vehicleTag: 'HC 1', daysAgo: 9, by: 'una', fluid: unmeasured, reach: 'ended', endReason: 'Wanted back for the evening round before anything was opened.' },
@@ -65,10 +73,12 @@ export const skerrow: Workshop = {
   vehicles: [
     ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ name: `Home-care hatchback ${n}`, tag: `HC ${n}`, templateId: 'hatchback-diagonal' as const, driverSide: n === 8 ? ('left' as const) : ('right' as const) })),
     { name: 'School minibus', tag: 'SM 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
-    { name: 'Post van', tag: 'PV 1', templateId: 'hatchback-diagonal', driverSide: 'right', makerEntry: { grades: ['DOT 4'], lowViscosity: false, intervalMonths: 36 } },
+    { name: 'Post van', tag: 'PV 1', templateId: 'van-four-channel', driverSide: 'right', makerEntry: { grades: ['DOT 4'], lowViscosity: false, intervalMonths: 36 } },
     { name: 'Harbour pickup', tag: 'HP 1', templateId: 'pickup-rear-abs', driverSide: 'right' },
     { name: 'Parade car', tag: 'PC 1', templateId: 'veteran-single', driverSide: 'right' },
-    ...[1, 2, 3].map((n) => ({ name: `Courier motorcycle ${n}`, tag: `MC ${n}`, templateId: 'motorcycle-front-disc' as const, driverSide: 'middle' as const })),
+    { name: 'Ferry van', tag: 'FV 1', templateId: 'clutch-concentric', driverSide: 'right' },
+    { name: 'Rescue sidecar outfit', tag: 'RS 1', templateId: 'sidecar-outfit', driverSide: 'middle' },
+    ...[1, 2, 3].map((n) => ({ name: `Courier motorcycle ${n}`, tag: `MC ${n}`, templateId: n === 2 ? ('motorcycle-twin-front-master-bleeder' as const) : ('motorcycle-front-disc' as const), driverSide: 'middle' as const })),
   ],
   jobs: [...history, ...today],
 };

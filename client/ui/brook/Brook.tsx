@@ -72,9 +72,9 @@ export function Brook({ layout, order, width, height, oldColour, newColour, newS
           }
           return null;
         })}
-        {g.reservoirs.map(({ at, bowls }) => (
+        {g.reservoirs.map(({ at, bowls, feedsDownTo }) => (
           <G key={at.y}>
-            <Line x1={at.x} x2={at.x} y1={at.y} y2={at.y + 12} stroke={colour.fluidEdge} strokeWidth={6} />
+            <Line x1={at.x} x2={at.x} y1={at.y} y2={feedsDownTo} stroke={colour.fluidEdge} strokeWidth={4} />
             <Rect x={at.x - 15} y={at.y - 24} width={30} height={26} rx={7} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />
             <Rect x={at.x - 12} y={at.y - 13} width={24} height={12} rx={4} fill={newShares ? FLUID[newColour] : FLUID[oldColour]} />
             {bowls > 1 ? <Line x1={at.x} x2={at.x} y1={at.y - 22} y2={at.y} stroke={colour.fluidEdge} strokeWidth={2} /> : null}
@@ -86,11 +86,12 @@ export function Brook({ layout, order, width, height, oldColour, newColour, newS
         {g.bleeders.map((b) => {
           const filled = b.id === current;
           const through = done.includes(b.id);
+          const quiet = through || b.number === null;
           return (
             <G key={b.id}>
-              <Circle cx={b.mark.x} cy={b.mark.y} r={MARK_RADIUS} fill={filled ? colour.words : colour.ground} stroke={through ? colour.edge : colour.words} strokeWidth={2} />
+              <Circle cx={b.mark.x} cy={b.mark.y} r={MARK_RADIUS} fill={filled ? colour.words : colour.ground} stroke={quiet ? colour.edge : colour.words} strokeWidth={2} />
               <SvgText x={b.mark.x} y={b.mark.y + 6} fontFamily={NUMBERS} fontSize={17} fontWeight="600" textAnchor="middle" fill={filled ? colour.ground : colour.words}>
-                {through ? '✓' : String(b.number)}
+                {through && b.number !== null ? '✓' : (b.number ?? '–')}
               </SvgText>
             </G>
           );
@@ -133,9 +134,14 @@ function Decides({ drawn: { from, to } }: { readonly drawn: DrawnStretch }) {
   return (
     <G>
       <Path d={`${foot(a)}${pathData([a, b])}${foot(b)}`} stroke={colour.words} strokeWidth={3} fill="none" />
-      <SvgText x={(a.x + b.x) / 2 + away.x * 0.8} y={(a.y + b.y) / 2 + away.y * 0.8} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor={away.x < 0 ? 'end' : 'start'} fill={colour.words}>
-        decides
-      </SvgText>
+      {(['halo', 'word'] as const).map((layer) => (
+        <SvgText
+          key={layer} x={(a.x + b.x) / 2 + away.x * 0.6} y={(a.y + b.y) / 2 + away.y * 0.6} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor={away.x < 0 ? 'end' : 'start'}
+          fill={layer === 'halo' ? 'none' : colour.words} stroke={layer === 'halo' ? colour.ground : 'none'} strokeWidth={5}
+        >
+          decides
+        </SvgText>
+      ))}
     </G>
   );
 }

@@ -21,7 +21,8 @@ export interface DrawnBleeder {
   readonly at: Point;
   /** Where the number stands, moved aside when two would touch. */
   readonly mark: Point;
-  readonly number: number;
+  /** Place in the order; null for one that is not opened. */
+  readonly number: number | null;
 }
 
 export interface BrookGeometry {
@@ -31,7 +32,7 @@ export interface BrookGeometry {
   readonly nodes: readonly { readonly node: LayoutNode; readonly at: Point }[];
   readonly bleeders: readonly DrawnBleeder[];
   /** One for each height at which bowls stand; side by side where several do. */
-  readonly reservoirs: readonly { readonly at: Point; readonly bowls: number }[];
+  readonly reservoirs: readonly { readonly at: Point; readonly bowls: number; /** Where its lowest master stands. */ readonly feedsDownTo: number }[];
   readonly ground: number;
   readonly metres: readonly { readonly metre: number; readonly x: number }[];
 }
@@ -45,7 +46,7 @@ const MARK_APART = MARK_RADIUS * 2 + 3;
  * Lay a layout out as a long profile: along, metres that the fluid runs from
  * the master's port; up, height above the ground, to scale of its own.
  *
- * @param order bleeder ids in the order of the plan; others are numbered after them
+ * @param order bleeder ids in the order of the plan; others have no number
  */
 export function brookGeometry(layout: Layout, order: readonly string[], width: number, height: number): BrookGeometry {
   const all = paths(layout);
@@ -73,7 +74,11 @@ export function brookGeometry(layout: Layout, order: readonly string[], width: n
       all.map(({ bleeder }) => ({ id: bleeder.id, name: bleederName(bleeder), at: at.get(bleeder.at)!, number: numberOf(order, bleeder.id) })),
       height,
     ),
-    reservoirs: [...new Set(layout.bowls.map((b) => b.heightMm))].map((mm) => ({ at: { x: x(0), y: y(mm) }, bowls: layout.bowls.filter((b) => b.heightMm === mm).length })),
+    reservoirs: [...new Set(layout.bowls.map((b) => b.heightMm))].map((mm) => {
+      const bowls = layout.bowls.filter((b) => b.heightMm === mm);
+      const ports = chambersOf(layout).filter(({ chamber }) => bowls.some((b) => b.id === chamber.fedBy)).map(({ chamber }) => at.get(chamber.port)!.y);
+      return { at: { x: x(0), y: y(mm) }, bowls: bowls.length, feedsDownTo: Math.max(y(mm) + 12, ...ports) };
+    }),
     ground: height - 22,
     metres: Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({ metre: i * step, x: x(i * step) })),
   };
@@ -87,7 +92,7 @@ export function pathData(points: readonly Point[]): string {
 /** Put the numbers in one row below the lines, each as near under its bleeder as the others allow. */
 function placeMarks(bleeders: readonly Omit<DrawnBleeder, 'mark'>[], height: number): DrawnBleeder[] {
   const row = height - EDGE.bottom + MARK_RADIUS + 6;
-  const sorted = [...bleeders].sort((a, b) => a.at.x - b.at.x || a.number - b.number);
+  const sorted = [...bleeders].sort((a, b) => a.at.x - b.at.x || (a.number ?? Infinity) - (b.number ?? Infinity));
   const xs = sorted.map((b) => b.at.x);
   for (let pass = 0; pass < 20; pass++) {
     for (let i = 1; i < xs.length; i++) {
@@ -101,7 +106,7 @@ function placeMarks(bleeders: readonly Omit<DrawnBleeder, 'mark'>[], height: num
   return sorted.map((b, i) => ({ ...b, mark: { x: xs[i]!, y: row } }));
 }
 
-function numberOf(order: readonly string[], id: string): number {
+function numberOf(order: readonly string[], id: string): number | null {
   const place = order.indexOf(id);
-  return place >= 0 ? place + 1 : order.length + 1;
+  return place >= 0 ? place + 1 : null;
 }

@@ -227,7 +227,7 @@ function curesFor(question: MethodQuestion, method: Method, ways: readonly Path[
   if (deciding && deciding.verdict !== 'carried' && question.viscosity) {
     const byMm = Math.ceil(deciding.fallsMm);
     if (method !== 'gravity') cures.push({ kind: 'raise the bleeder’s end', elementId: deciding.stretchId, byMm, becomes: without('rises back', 'too slow to carry') });
-    cures.push({ kind: 'tap', elementId: deciding.stretchId, byMm: null, becomes: verdictOf(reasons) });
+    if (airless.length === 0) cures.push({ kind: 'tap', elementId: deciding.stretchId, byMm: null, becomes: verdictOf(reasons) });
   }
   return cures;
 }

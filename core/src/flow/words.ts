@@ -7,7 +7,7 @@ import type { Carried } from './transport';
 /** A method by name, and how the bleeder is handled with it. */
 export const METHOD_WORDS: Readonly<Record<Method, { readonly title: string; readonly needs: string; readonly caution: string }>> = {
   'two people': { title: 'Two people, closed strokes', needs: 'A helper at the pedal or lever', caution: 'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.' },
-  'alone at the lever': { title: 'Alone, closed strokes at the lever', needs: 'Reach from lever to bleeder', caution: 'Shut before the lever comes back: let go while the bleeder is open and air is drawn in at the threads.' },
+  'alone at the lever': { title: 'Alone, closed strokes at the lever', needs: 'Reach from lever to bleeder', caution: 'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.' },
   'alone, bottle': { title: 'Alone, hose and bottle', needs: 'Clear hose, bottle with an inch of fluid and a vent', caution: 'The hose end stays below the fluid: out of it, and every stroke since is void.' },
   pressure: { title: 'Pressure at the reservoir', needs: 'Pot with a gauge, a cap that seals', caution: 'The lowest pressure that flows, never above what the reservoir bears. Let the pressure off before the cap is opened.' },
   vacuum: { title: 'Vacuum at the bleeder', needs: 'Hand or air-driven pump', caution: 'Bubbles under vacuum are no measure: air comes past the threads and out of the fluid. Finish with strokes.' },

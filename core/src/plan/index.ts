@@ -17,7 +17,7 @@ export {
   type StrokeShape,
 } from './plan';
 export { planChanges } from './changes';
-export { planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
+export { orderFigures, planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
 export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';

@@ -1,7 +1,9 @@
+import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
 import type { Method } from '../flow';
 import { compareOrders, leastFluidRow, orderCost, OrderSearch, type OrderCost, type OrderId, type OrderPrice, type OrderRefusal, type OrderRow, type OrderSetup } from '../order';
 import { planSetup, settingsOf, visitsOf } from './orders';
 import { planBleed, type Plan, type PlanResult } from './plan';
+import { WASHOUT_SOURCE } from '../washout';
 import { planAsked, type PlanAsked, type PlanRequest } from './request';
 
 /** One order compared: what it would cost for the main stage of the plan. */
@@ -36,6 +38,18 @@ export function planOrders(request: PlanRequest, plan: Plan): PlanOrder[] {
   const rows: OrderRow[] = compareOrders(setup, settingsOf(asked, main.method), asked.makerOrder);
   const found = asked.leastFluid && visitsOf(asked, setup, 'least fluid', main.method) ? [leastFluidRow(setup, asked.leastFluid, main.method)] : [];
   return withCosts([...rows, ...found]);
+}
+
+/** The price of one order as figures that open to how they came about. */
+export function orderFigures(price: Exclude<PlanOrder['price'], OrderRefusal>, counted: 'strokes' | 'marks'): Figure[] {
+  const needed = figure({ label: 'Needed before rounding up', value: price.neededMl, unit: 'mL', rule: 'simulated for this order: lines laminar, cavities mixed, shared stretches as the earlier bleeders left them, reservoir topped up in batches', source: WASHOUT_SOURCE, plusMinus: price.neededMl * 0.025 });
+  const counts = figure({ label: counted === 'strokes' ? 'Strokes in this order' : 'Marks in this order', value: price.counts, unit: counted, rule: 'whole ones at every bleeder, three at least', source: ARITHMETIC, from: [needed] });
+  return [
+    figure({ label: 'To bleed in this order', value: price.bledMl, unit: 'mL', rule: `${counted} × fluid in one, summed over the bleeders`, source: ARITHMETIC, from: [counts, needed] }),
+    counts,
+    figure({ label: 'Hands on in this order', value: price.minutes, unit: 'min', rule: 'openings, strokes or marks, and top-ups, each times its house rule', source: MODEL, from: [counts, figure({ label: 'Top-ups', value: price.topUps, unit: 'times', rule: 'by the level in the simulation', source: MODEL })] }),
+    figure({ label: 'Old fluid left inside in this order', value: price.oldLeftMl, unit: 'mL', rule: 'what the simulation leaves between reservoir and bleeders', source: WASHOUT_SOURCE }),
+  ];
 }
 
 /** The search for the order of least fluid of a plan, to be gone through in steps. @returns null where the order is not free */
