@@ -1,4 +1,5 @@
 import type { MakerEntry, NewVehicle, Vehicle, VehicleHistory, VehicleSummary } from '@brook/contract';
+import type { Layout } from '@brook/core/circuit';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './api';
 
@@ -23,10 +24,19 @@ export function useVehicleHistory(id: string) {
   return useQuery({ queryKey: ['history', id], queryFn: () => api<VehicleHistory>(`/vehicles/${id}/history`) });
 }
 
+/** Save a layout; jobs that wait for their plan get a new one. */
+export function useSaveLayout(vehicle: Pick<Vehicle, 'id' | 'version'>) {
+  return useVehicleChange<Layout>(vehicle, 'layout');
+}
+
 export function useMakerEntry(vehicle: Pick<Vehicle, 'id' | 'version'>) {
+  return useVehicleChange<MakerEntry>(vehicle, 'maker-entry');
+}
+
+function useVehicleChange<T>(vehicle: Pick<Vehicle, 'id' | 'version'>, what: 'layout' | 'maker-entry') {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (entry: MakerEntry) => api<Vehicle>(`/vehicles/${vehicle.id}/maker-entry`, { method: 'PUT', body: entry, version: vehicle.version }),
+    mutationFn: (body: T) => api<Vehicle>(`/vehicles/${vehicle.id}/${what}`, { method: 'PUT', body, version: vehicle.version }),
     onSuccess: (changed) => {
       client.setQueryData(['vehicle', vehicle.id], changed);
       void client.invalidateQueries({ queryKey: ['history', vehicle.id] });

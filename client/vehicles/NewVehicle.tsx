@@ -1,4 +1,4 @@
-import type { DriverSide, TemplateId } from '@brook/core/circuit';
+import type { DriverSide, TemplateId, VehicleKind } from '@brook/core/circuit';
 import { layoutTemplates, templateById } from '@brook/core/circuit';
 import { router } from 'expo-router';
 import { Controller, useForm, useWatch } from 'react-hook-form';
@@ -15,19 +15,21 @@ import { Words } from '../ui/Words';
 interface Entry {
   name: string;
   tag: string;
+  kind: VehicleKind | null;
   templateId: TemplateId | null;
   driverSide: DriverSide | null;
 }
 
 /** Add the vehicle in front of you from a layout template. */
 export function NewVehicle() {
-  const { control, handleSubmit, setValue } = useForm<Entry>({ defaultValues: { name: '', tag: '', templateId: null, driverSide: null } });
+  const { control, handleSubmit, setValue } = useForm<Entry>({ defaultValues: { name: '', tag: '', kind: null, templateId: null, driverSide: null } });
   const add = useAddVehicle();
   const problem = add.error instanceof ApiProblem ? add.error : null;
+  const kind = useWatch({ control, name: 'kind' });
   const templateId = useWatch({ control, name: 'templateId' });
   const driverSide = useWatch({ control, name: 'driverSide' });
   const sides = (templateId && templateById(templateId)?.driverSides) || [];
-  const missing = templateId === null ? 'Choose the layout that is nearest' : sides.length > 1 && driverSide === null ? 'Say where the driver sits' : null;
+  const missing = kind === null ? 'Say what it is' : templateId === null ? 'Choose the layout that is nearest' : sides.length > 1 && driverSide === null ? 'Say where the driver sits' : null;
   const send = handleSubmit((entry) => {
     if (missing) return;
     add.mutate(
@@ -48,13 +50,23 @@ export function NewVehicle() {
       <Controller control={control} name="name" render={({ field }) => <Field label="Name" value={field.value} onChange={field.onChange} onBlur={field.onBlur} fault={problem?.faultOf('name')} />} />
       <Controller control={control} name="tag" render={({ field }) => <Field label="Plate or fleet number" value={field.value} onChange={field.onChange} onBlur={field.onBlur} autoCapitalize="characters" fault={problem?.faultOf('tag')} />} />
       <Choice
-        question="Which layout is nearest?" why="Generic, no real model; its sizes are starting values." stacked chosen={templateId}
-        options={layoutTemplates.map((t) => ({ value: t.id, label: t.name, about: t.about }))}
-        onChoose={(id) => {
-          setValue('templateId', id);
+        question="What is it?" options={[{ value: 'car', label: 'Car or van' }, { value: 'motorcycle', label: 'Motorcycle' }]} chosen={kind}
+        onChoose={(k) => {
+          setValue('kind', k);
+          setValue('templateId', null);
           setValue('driverSide', null);
         }}
       />
+      {kind === null ? null : (
+        <Choice
+          question="Which layout is nearest?" why="Generic, no real model; its sizes are starting values. None fits? Take the nearest; every part of it can be changed, or read from a file, on the vehicle’s page." stacked chosen={templateId}
+          options={layoutTemplates.filter((t) => t.vehicleKind === kind).map((t) => ({ value: t.id, label: t.name, about: t.about }))}
+          onChoose={(id) => {
+            setValue('templateId', id);
+            setValue('driverSide', null);
+          }}
+        />
+      )}
       {sides.length > 1 ? (
         <Choice question="Where does the driver sit?" options={sides.map((s) => ({ value: s, label: `On the ${s}` }))} chosen={driverSide} onChoose={(side) => setValue('driverSide', side)} />
       ) : null}

@@ -46,6 +46,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
       </View>
       <DriveNotice job={vehicle} />
       {wide ? null : <BrookBox layout={vehicle.layout} order={order} height={220} oldColour={fluid} newColour={fluid} />}
+      <Button label="Measure and change the layout" onPress={() => router.push(`/vehicles/${vehicle.id}/layout`)} />
       <Button label="Fluid history and forecast" onPress={() => router.push(`/vehicles/${vehicle.id}/history`)} />
       <View>
         <Words strong heading={2}>

@@ -10,4 +10,5 @@ export { AddContainers } from '../shelf/AddContainers';
 export { RecallScreen } from '../shelf/RecallScreen';
 export { HouseRulesScreen } from '../rules/HouseRulesScreen';
 export { HistoryScreen } from '../history/HistoryScreen';
+export { LayoutScreen } from '../layout/LayoutScreen';
 export { DescentScreen } from '../descent/DescentScreen';

@@ -30,3 +30,4 @@ export const RecallScreen = part((all) => all.RecallScreen, 'the shelf');
 export const HouseRulesScreen = part((all) => all.HouseRulesScreen, 'the house rules');
 export const HistoryScreen = part((all) => all.HistoryScreen, 'the history');
 export const DescentScreen = part((all) => all.DescentScreen, 'the descent');
+export const LayoutScreen = part((all) => all.LayoutScreen, 'the layout');

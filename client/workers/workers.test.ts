@@ -1,8 +1,10 @@
+import { templateById } from '@brook/core/circuit';
 import { ENTRY, figure } from '@brook/core/figure';
+import { planBleed, planOrders } from '@brook/core/plan';
 import { SMALL_CAR, vapourMargin } from '@brook/core/vapour';
 
 /** Load a worker's file as the browser would, and give it one question. @returns everything that it posted */
-function askFile(path: './descent.worker' | './photo.worker', question: unknown): { kind: string }[] {
+function askFile(path: './descent.worker' | './orders.worker' | './photo.worker', question: unknown): { kind: string }[] {
   const said: { kind: string }[] = [];
   const post = jest.spyOn(globalThis as unknown as Window, 'postMessage').mockImplementation(((message: { kind: string }) => void said.push(message)) as never);
   jest.isolateModules(() => void jest.requireActual(path));
@@ -29,4 +31,24 @@ test('a photo is answered with a reading or with what was wrong', () => {
   const picture = { width: 100, height: 100, data: new Uint8ClampedArray(40_000).fill(200) };
   expect(askFile('./photo.worker', { picture, fluidAt: { x: 30, y: 50 }, whiteAt: { x: 70, y: 50 } })).toMatchObject([{ kind: 'done', value: { kind: 'read', colour: 'clear' } }]);
   expect(askFile('./photo.worker', { picture, fluidAt: { x: 0, y: 0 }, whiteAt: { x: 70, y: 50 } })).toMatchObject([{ kind: 'done', value: { kind: 'fault', fault: 'outside' } }]);
+});
+
+test('the orders: every school at once, progress with a proven gap, then the best among them', () => {
+  const request = { layout: templateById('clutch-concentric')!.build('left'), fillGrade: 'DOT 4' as const, newColour: 'clear' as const };
+  const said = askFile('./orders.worker', request) as unknown as { kind: string; soFar?: { orders?: { id: string }[]; search?: { gapMl: number; decided: number } }; value?: { orders: { id: string; price: { bledMl: number } }[]; search: { finished: boolean; inAll: number; bledMl: number } } }[];
+  const planned = planBleed(request);
+  if (planned.verdict === 'refused') throw new Error('refused');
+  expect(said[0]!.soFar!.orders).toEqual(planOrders(request, planned.plan));
+  const gaps = said.slice(1, -1).map((s) => s.soFar!.search!.gapMl);
+  expect(gaps.every((g) => g >= 0)).toBe(true);
+  const { value } = said.at(-1)!;
+  expect(value!.search).toMatchObject({ finished: true, inAll: 120 });
+  expect(value!.orders[0]!.price.bledMl).toBeLessThanOrEqual(value!.search.bledMl + 1e-9);
+  expect(value!.orders.map((o) => o.id)).toContain('least fluid');
+});
+
+test('a job whose order is not free is priced and not searched; a refused one is empty', () => {
+  const single = { layout: templateById('motorcycle-front-disc')!.build('middle'), fillGrade: 'DOT 4' as const, newColour: 'clear' as const };
+  expect(askFile('./orders.worker', single).at(-1)).toMatchObject({ kind: 'done', value: { orders: [{ id: 'farthest first' }], search: null } });
+  expect(askFile('./orders.worker', { ...single, layout: { ...single.layout, bleeders: [] } })).toEqual([{ kind: 'done', value: { orders: [], search: null } }]);
 });

@@ -11,7 +11,7 @@ const AMBER: FluidEntry = {
   fill: { grade: 'DOT 4', isoClass: null, labelRead: null }, newColour: 'clear', newDye: null,
 };
 
-type Template = 'hatchback-diagonal' | 'pickup-front-rear' | 'veteran-single' | 'motorcycle-front-disc';
+type Template = 'hatchback-diagonal' | 'three-wheeler' | 'estate-front-rear' | 'van-four-channel' | 'veteran-single' | 'motorcycle-front-disc' | 'motorcycle-integral-abs' | 'sidecar-outfit';
 
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
 export class Workshop {
@@ -96,14 +96,6 @@ export class Workshop {
     return this.send('PUT', `/jobs/${job.id}/fluid-used`, { containers: containers.filter((c) => c.pouredMl > 0), bledMl: totals.bledMl.value, bledBy: 'strokes', removedMl: totals.removedMl.value, spilledMl: 0 }, job.version);
   }
 
-  /** A vehicle with an old modulator that has a bleeder of its own. */
-  async withModulatorBleeder(): Promise<Vehicle> {
-    const { layout } = await this.vehicle('hatchback-diagonal', 'right');
-    const modulator = layout.nodes.find((n) => n.kind === 'modulator')!;
-    const bleeders = [...layout.bleeders, { id: 'modulator-bleeder', at: modulator.id, place: 'modulator', wrenchMm: 8, type: 'screw' }];
-    return this.send('POST', '/vehicles', { name: 'Old ABS', tag: randomUUID().slice(0, 12), layout: { ...layout, bleeders } });
-  }
-
   /** A job that waits for the drive's result. */
   async onTestDrive(vehicle: Vehicle): Promise<Job> {
     let job = await this.usedUp(await this.bled(vehicle));
@@ -121,6 +113,11 @@ export class Workshop {
   async ended(vehicle: Vehicle): Promise<Job> {
     const job = await this.job(vehicle);
     return this.send('POST', `/jobs/${job.id}/end`, { reason: 'Wanted back before anything was opened.' }, job.version);
+  }
+
+  /** A vehicle as it stands now. */
+  async saved(vehicle: Pick<Vehicle, 'id'>): Promise<Vehicle> {
+    return this.send('GET', `/vehicles/${vehicle.id}`);
   }
 
   async get(id: string): Promise<Job> {

@@ -7,9 +7,13 @@ import { Workshop } from '../support/workshop';
 const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Workshop) => Promise<void>])[] = [
   ['jobs', async (page) => { await page.goto('/'); await page.getByText('In hand').waitFor(); }],
   ['vehicles', async (page) => { await page.goto('/vehicles'); await page.getByText('Parade car').waitFor(); }],
-  ['new vehicle', async (page) => { await page.goto('/vehicles/new'); await page.getByRole('radio').first().click(); await page.getByText('Where does the driver sit?').waitFor(); }],
+  ['new vehicle', async (page) => { await page.goto('/vehicles/new'); await page.getByRole('radio').first().click(); await page.getByRole('radio', { name: /^Hatchback, diagonal/ }).click(); await page.getByText('Where does the driver sit?').waitFor(); }],
   ['pick a vehicle', async (page) => { await page.goto('/new'); await page.getByText('Parade car').waitFor(); }],
-  ['intake', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/new?vehicle=${v.id}`); await page.getByText('Which system?').waitFor(); }],
+  ['intake', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/new?vehicle=${v.id}`); await page.getByText('Why is it here?').waitFor(); }],
+  ['layout', async (page, w) => { const v = await w.vehicle('three-wheeler', 'left'); await page.goto(`/vehicles/${v.id}/layout`); await page.getByRole('button', { name: 'Rear hose', exact: true }).click(); await page.getByText('Put something into this line').waitFor(); }],
+  ['what was done', async (page, w) => { const j = await w.planned(await w.vehicle('estate-front-rear', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Work:/ }).click(); await page.getByRole('radio', { name: 'A part was changed' }).click(); await page.getByText('Which part?').waitFor(); }],
+  ['methods', async (page, w) => { const j = await w.planned(await w.vehicle('estate-front-rear', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Method:/ }).click(); await page.getByRole('button', { name: /^Vacuum/ }).click(); await page.getByText('What would help').first().waitFor(); }],
+  ['orders', async (page, w) => { const j = await w.planned(await w.vehicle('van-four-channel', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Order:/ }).click(); await page.getByText(/All 24 orders decided/).waitFor(); }],
   ['vehicle', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/vehicles/${v.id}`); await page.getByText('Jobs on it').waitFor(); }],
   ['fluid, stop', async (page, w) => {
     const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
@@ -107,7 +111,7 @@ const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Wo
     await page.getByText(/Only firm and high/).first().waitFor();
   }],
   ['refused plan', async (page, w) => {
-    const job = await w.planned(await w.withModulatorBleeder());
+    const job = await w.planned(await w.vehicle('motorcycle-integral-abs', 'middle'));
     await page.goto(`/jobs/${job.id}`);
     await page.getByText(/two passes/).waitFor();
   }],

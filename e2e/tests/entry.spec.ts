@@ -45,17 +45,19 @@ test.describe('a new vehicle', () => {
   test('from a template, straight into its intake', async ({ page }) => {
     await page.getByLabel('Name').fill('Dairy van');
     await page.getByLabel('Plate or fleet number').fill(randomUUID().slice(0, 12));
-    await page.getByRole('radio', { name: /^Hatchback/ }).click();
+    await page.getByRole('radio', { name: 'Car or van' }).click();
+    await page.getByRole('radio', { name: /^Hatchback, diagonal/ }).click();
     await expect(page.getByText('Say where the driver sits')).toBeVisible();
     await page.getByRole('radio', { name: 'On the left' }).click();
     await page.getByTestId('next-action').click();
     await expect(page.getByRole('heading', { name: 'Dairy van' })).toBeVisible();
-    await expect(page.getByText('Which system?')).toBeVisible();
+    await expect(page.getByText('Why is it here?')).toBeVisible();
   });
 
   test('each field is refused with a sentence, and what was typed stays', async ({ page }) => {
     await page.getByLabel('Plate or fleet number').fill('HC 1');
-    await page.getByRole('radio', { name: /^Veteran/ }).click();
+    await page.getByRole('radio', { name: 'Motorcycle' }).click();
+    await page.getByRole('radio', { name: /^Sidecar outfit/ }).click();
     await page.getByTestId('next-action').click();
     await expect(page.getByText('Name is too short; give 2 to 60 characters.')).toBeVisible();
     await page.getByLabel('Name').fill('Second of its kind');

@@ -5,7 +5,7 @@ import { firstLoad } from './bench/firstLoad';
 import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
-import { planFourWheel } from './bench/planFourWheel';
+import { planFourWheel, planSchools, planSearch8 } from './bench/plan';
 import { report } from './bench/report';
 import { secondStart } from './bench/secondStart';
 import { tapToPaint } from './bench/tapToPaint';
@@ -29,6 +29,8 @@ try {
 
 async function run(): Promise<void> {
   report(planFourWheel());
+  report(planSchools());
+  report(planSearch8());
   report(fluidVerdict());
   report(fluidVapour());
 

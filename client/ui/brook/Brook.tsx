@@ -21,8 +21,9 @@ export interface BrookProps {
   /** Bleeder in hand. */
   readonly current?: string | null;
   readonly done?: readonly string[];
-  /** A stretch that is marked: the one that decides. */
+  /** A stretch that is marked, and as what. */
   readonly marked?: string | null;
+  readonly markedAs?: 'decides' | 'here';
   /** Whether the line of words under the picture is shown. */
   readonly caption?: boolean;
 }
@@ -30,7 +31,7 @@ export interface BrookProps {
 const NUMBERS = "'Brook Numerals', sans-serif";
 
 /** The layout as a long profile: along, metres that the fluid runs; up, height above the ground. */
-export function Brook({ layout, order, width, height, oldColour, newColour, newShares, current, done = [], marked, caption }: BrookProps) {
+export function Brook({ layout, order, width, height, oldColour, newColour, newShares, current, done = [], marked, markedAs = 'decides', caption }: BrookProps) {
   const g = useMemo(() => brookGeometry(layout, order, width, height), [layout, order, width, height]);
   const shareOf = (id: string) => newShares?.get(id) ?? 0;
   return (
@@ -81,7 +82,7 @@ export function Brook({ layout, order, width, height, oldColour, newColour, newS
           </G>
         ))}
         {g.stretches.filter((s) => s.stretch.id === marked).map((s) => (
-          <Decides key={s.stretch.id} drawn={s} />
+          <Marked key={s.stretch.id} drawn={s} word={markedAs} />
         ))}
         {g.bleeders.map((b) => {
           const filled = b.id === current;
@@ -125,8 +126,8 @@ function Fluid({ drawn, newShare, oldColour, newColour }: { readonly drawn: Draw
   );
 }
 
-/** Marks the stretch that decides: an ink bar along it with feet, and the word. */
-function Decides({ drawn: { from, to } }: { readonly drawn: DrawnStretch }) {
+/** Marks one stretch: an ink bar along it with feet, and the word. */
+function Marked({ drawn: { from, to }, word }: { readonly drawn: DrawnStretch; readonly word: string }) {
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
   const away = { x: ((to.y - from.y) / length) * 13, y: (-(to.x - from.x) / length) * 13 };
   const [a, b] = [{ x: from.x + away.x, y: from.y + away.y }, { x: to.x + away.x, y: to.y + away.y }];
@@ -139,7 +140,7 @@ function Decides({ drawn: { from, to } }: { readonly drawn: DrawnStretch }) {
           key={layer} x={(a.x + b.x) / 2 + away.x * 0.6} y={(a.y + b.y) / 2 + away.y * 0.6} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor={away.x < 0 ? 'end' : 'start'}
           fill={layer === 'halo' ? 'none' : colour.words} stroke={layer === 'halo' ? colour.ground : 'none'} strokeWidth={5}
         >
-          decides
+          {word}
         </SvgText>
       ))}
     </G>

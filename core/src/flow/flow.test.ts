@@ -4,7 +4,7 @@ import { fluidViscosity, GRADES } from '../fluid';
 import { strokeVolume } from '../order';
 import { arbitraryLayout, layoutOf } from '../testing';
 import {
-  bondNumber, boreFillingRiseMmS, BRETHERTON_LIMIT, columnPa, cureWords, decidingStretch, limitInsideMm, METHOD_VERDICT_WORDS, METHOD_WORDS, methodReasonWords, METHODS, rankMethods, reynolds, steadyFlowMlS, stokesRiseMmS, transport, tubeResistance,
+  bondNumber, boreFillingRiseMmS, BRETHERTON_LIMIT, columnPa, cureWords, decidingStretch, limitInsideMm, METHOD_VERDICT_WORDS, METHOD_WORDS, methodReasonWords, METHODS, rankMethods, reynolds, risesAt, steadyFlowMlS, stokesRiseMmS, transport, tubeResistance,
   USUAL_DAY, USUAL_MEANS, velocityMmS, vianaFroude, type Means, type Method, type MethodQuestion, type MethodRow,
 } from '.';
 
@@ -100,35 +100,35 @@ describe('will this flow move that bubble', () => {
   const sidecar = paths(outfit).find((p) => p.bleeder.id === 'sidecar')!;
 
   test('a level or rising stretch is swept by any flow, a falling one by enough of it', () => {
-    const slow = transport(sidecar, { flowMlS: 0.001, strokeS: null, reverse: false }, 15);
+    const slow = transport(sidecar, { flowMlS: 0.001, strokeS: null, reverse: false }, risesAt(15));
     for (const s of slow) if (s.fallsMm <= 0) expect(s.verdict).toBe('carried');
     expect(slow.find((s) => s.stretchId === 'hump-down')!.verdict).not.toBe('carried');
-    expect(transport(sidecar, { flowMlS: 2, strokeS: null, reverse: false }, 15).every((s) => s.verdict === 'carried')).toBe(true);
+    expect(transport(sidecar, { flowMlS: 2, strokeS: null, reverse: false }, risesAt(15)).every((s) => s.verdict === 'carried')).toBe(true);
   });
 
   test('from below the other stretches fall', () => {
-    const down = transport(sidecar, { flowMlS: 1, strokeS: null, reverse: false }, 15);
-    const up = transport(sidecar, { flowMlS: 1, strokeS: null, reverse: true }, 15);
+    const down = transport(sidecar, { flowMlS: 1, strokeS: null, reverse: false }, risesAt(15));
+    const up = transport(sidecar, { flowMlS: 1, strokeS: null, reverse: true }, risesAt(15));
     down.forEach((s, i) => expect(up[i]!.fallsMm).toBe(-s.fallsMm || 0));
   });
 
   test('in a wide falling line a long bubble climbs back against a trickle', () => {
     const truck = paths(layoutOf('clutch-nose-up'))[0]!;
-    const fall = transport(truck, { flowMlS: 0.02, strokeS: null, reverse: false }, 8).find((s) => s.stretchId === 'fall')!;
+    const fall = transport(truck, { flowMlS: 0.02, strokeS: null, reverse: false }, risesAt(8)).find((s) => s.stretchId === 'fall')!;
     expect(fall.verdict).toBe('rises back');
     expect(fall.riseMmS.plusMinus).toBeGreaterThan(0);
   });
 
   test('the rest between strokes counts against them', () => {
     const truck = paths(layoutOf('clutch-nose-up'))[0]!;
-    const of = (whole: number) => transport(truck, { flowMlS: 5, strokeS: { whole, push: 1.5 }, reverse: false }, 8).find((s) => s.stretchId === 'fall')!.marginMmS;
+    const of = (whole: number) => transport(truck, { flowMlS: 5, strokeS: { whole, push: 1.5 }, reverse: false }, risesAt(8)).find((s) => s.stretchId === 'fall')!.marginMmS;
     expect(of(6)).toBeLessThan(of(1.5));
   });
 
   test('the deciding stretch is truly the worst one', () => {
     fc.assert(
       fc.property(arbitraryLayout, fc.double({ min: 0.01, max: 5, noNaN: true }), (layout, flowMlS) => {
-        const flows = paths(layout).map((p) => ({ bleederId: p.bleeder.id, flowMlS: null, headMm: { label: 'h', value: 1, unit: 'mm' as const, rule: 'r', source: { kind: 'model' as const }, from: [] }, stretches: transport(p, { flowMlS, strokeS: null, reverse: false }, 15) }));
+        const flows = paths(layout).map((p) => ({ bleederId: p.bleeder.id, flowMlS: null, headMm: { label: 'h', value: 1, unit: 'mm' as const, rule: 'r', source: { kind: 'model' as const }, from: [] }, stretches: transport(p, { flowMlS, strokeS: null, reverse: false }, risesAt(15)) }));
         const worst = decidingStretch(flows);
         const falling = flows.flatMap((f) => f.stretches).filter((s) => s.fallsMm > 0);
         if (falling.length === 0) expect(worst).toBeNull();

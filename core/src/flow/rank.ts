@@ -2,7 +2,7 @@ import { chambersOf, paths, type Layout, type Path } from '../circuit';
 import { figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { columnPa, LAMINAR_REYNOLDS, reynolds, steadyFlowMlS } from './hydraulics';
 import { METHOD_TRAITS, METHODS, MOST_PRESSURE_KPA, type Circumstances, type Means, type Method, type MethodTraits } from './methods';
-import { transport, type Motion, type StretchVerdict } from './transport';
+import { risesAt, transport, type Motion, type Rise, type StretchVerdict } from './transport';
 
 export type MethodVerdict = 'feasible' | 'second best' | 'hopeless';
 
@@ -66,11 +66,17 @@ export interface MethodQuestion {
   readonly strokeMl: (path: Path) => number;
 }
 
+interface Question extends MethodQuestion {
+  readonly riseIn: ((insideMm: number) => Rise) | null;
+}
+
 const ORDER: readonly MethodVerdict[] = ['feasible', 'second best', 'hopeless'];
 
 /** Rank every method for a job: feasible first, then second best, then hopeless, each with its reasons. */
-export function rankMethods(question: MethodQuestion): MethodRow[] {
-  const rows = METHODS.map((method) => judge(question, method));
+export function rankMethods(asked: MethodQuestion): MethodRow[] {
+  const question: Question = { ...asked, riseIn: asked.viscosity && risesAt(asked.viscosity.value) };
+  const ways = paths(question.layout).filter((p) => question.bleederIds.includes(p.bleeder.id));
+  const rows = METHODS.map((method) => judge(question, method, ways));
   const sorted = [...rows].sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) || liked(question, b) - liked(question, a) || place(question, a) - place(question, b));
   const best = sorted[0]!;
   if (best.verdict === 'hopeless') return sorted;
@@ -89,8 +95,7 @@ interface Moved {
 }
 const AS_IT_STANDS: Moved = { masterUpMm: 0, bleederUpMm: 0 };
 
-function judge(question: MethodQuestion, method: Method): MethodRow {
-  const ways = paths(question.layout).filter((p) => question.bleederIds.includes(p.bleeder.id));
+function judge(question: Question, method: Method, ways: readonly Path[]): MethodRow {
   const flows = ways.map((path) => flowTo(question, method, path, AS_IT_STANDS));
   const reasons = [...meansReasons(question, method, ways), ...valveReasons(question, method, ways), ...flowReasons(question, method, ways, flows), ...natureReasons(question, method, ways)];
   const verdict = verdictOf(reasons);
@@ -206,7 +211,7 @@ function natureReasons({ layout, means, circumstances, air, bleederIds }: Method
   return reasons;
 }
 
-function curesFor(question: MethodQuestion, method: Method, ways: readonly Path[], flows: readonly BleederFlow[], reasons: readonly MethodReason[]): Cure[] {
+function curesFor(question: Question, method: Method, ways: readonly Path[], flows: readonly BleederFlow[], reasons: readonly MethodReason[]): Cure[] {
   const without = (...codes: MethodReason['code'][]): MethodVerdict => verdictOf(reasons.filter((r) => !codes.includes(r.code)));
   const cures: Cure[] = [];
   for (const r of reasons) {
@@ -233,13 +238,13 @@ function curesFor(question: MethodQuestion, method: Method, ways: readonly Path[
 }
 
 /** The verdict with one end moved. */
-function verdictMoved(question: MethodQuestion, method: Method, ways: readonly Path[], moved: Moved): MethodVerdict {
+function verdictMoved(question: Question, method: Method, ways: readonly Path[], moved: Moved): MethodVerdict {
   const flows = ways.map((path) => flowTo(question, method, path, moved));
   return verdictOf([...meansReasons(question, method, ways), ...valveReasons(question, method, ways), ...flowReasons(question, method, ways, flows), ...natureReasons(question, method, ways)]);
 }
 
 /** Head, flow and every stretch on the way to one bleeder. */
-function flowTo(question: MethodQuestion, method: Method, path: Path, moved: Moved): BleederFlow {
+function flowTo(question: Question, method: Method, path: Path, moved: Moved): BleederFlow {
   const traits = METHOD_TRAITS[method];
   const headMm = headFigure(question, path, moved);
   const motion = motionOf(question, traits, path, headMm.value);
@@ -247,7 +252,7 @@ function flowTo(question: MethodQuestion, method: Method, path: Path, moved: Mov
     bleederId: path.bleeder.id,
     headMm,
     flowMlS: motion && figure({ label: traits.strokeS ? 'Flow in the push' : 'Flow', value: motion.flowMlS, unit: 'mL/s', ...flowRule(traits, question, headMm) }),
-    stretches: motion && question.viscosity ? transport(path, motion, question.viscosity.value) : [],
+    stretches: motion && question.riseIn ? transport(path, motion, question.riseIn) : [],
   };
 }
 

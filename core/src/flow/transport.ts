@@ -40,20 +40,44 @@ export const FINE_BUBBLE_MM = 0.1;
  * slope (the vertical part of Bendiksen 1984; its level part is nothing in so
  * narrow a bore) [M]. The band of the surface tension is carried into the verdict.
  *
- * @param viscosityMm2s kinematic viscosity, mm²/s
+ * @param riseIn rise in each bore, as `risesAt` gives it for a viscosity
  */
-export function transport(path: Pick<Path, 'stretches' | 'points'>, motion: Motion, viscosityMm2s: number): StretchVerdict[] {
+export function transport(path: Pick<Path, 'stretches' | 'points'>, motion: Motion, riseIn: (insideMm: number) => Rise): StretchVerdict[] {
   return path.stretches.map((stretch, i) => {
     const downMm = path.points[i]!.node.heightMm - path.points[i + 1]!.node.heightMm;
-    return onStretch(stretch, motion.reverse ? -downMm : downMm, motion, viscosityMm2s);
+    return onStretch(stretch, motion.reverse ? -downMm : downMm, motion, riseIn(stretch.insideMm));
   });
 }
 
-function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, viscosityMm2s: number): StretchVerdict {
+/** Rise in a vertical bore, mm/s, over the band of the surface tension. */
+export interface Rise {
+  readonly likely: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/**
+ * Rise of a bubble by bore, worked out once for each.
+ *
+ * @param viscosityMm2s kinematic viscosity, mm²/s
+ */
+export function risesAt(viscosityMm2s: number): (insideMm: number) => Rise {
+  const fine = stokesRiseMmS(FINE_BUBBLE_MM, viscosityMm2s);
+  const known = new Map<number, Rise>();
+  return (insideMm) => {
+    const before = known.get(insideMm);
+    if (before) return before;
+    const at = (surfaceTensionNm: number) => Math.max(boreFillingRiseMmS(insideMm, viscosityMm2s, surfaceTensionNm), fine);
+    const rise = { likely: at(SURFACE_TENSION_NM.likely), least: at(SURFACE_TENSION_NM.high), most: at(SURFACE_TENSION_NM.low) };
+    known.set(insideMm, rise);
+    return rise;
+  };
+}
+
+function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, rise: Rise): StretchVerdict {
   const velocity = velocityMmS(motion.flowMlS, stretch.insideMm);
   const slope = Math.max(0, Math.min(1, fallsMm / stretch.lengthMm));
-  const rise = (surfaceTensionNm: number) => Math.max(boreFillingRiseMmS(stretch.insideMm, viscosityMm2s, surfaceTensionNm), stokesRiseMmS(FINE_BUBBLE_MM, viscosityMm2s)) * slope;
-  const [likely, least, most] = [rise(SURFACE_TENSION_NM.likely), rise(SURFACE_TENSION_NM.high), rise(SURFACE_TENSION_NM.low)];
+  const [likely, least, most] = [rise.likely * slope, rise.least * slope, rise.most * slope];
   const left = (riseMmS: number): number => {
     const inPush = velocity - riseMmS;
     if (!motion.strokeS) return inPush;

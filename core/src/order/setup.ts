@@ -13,7 +13,7 @@ export interface Count {
 /** One bleeder as an order is priced. */
 export interface BleederSetup {
   readonly path: Path;
-  readonly counts: ReadonlyMap<Method, Count>;
+  readonly countBy: (method: Method) => Count;
 }
 
 export interface BowlSetup extends Bowl, BowlLevels {
@@ -37,8 +37,6 @@ export interface OrderSetup {
 /** Which bleeders are in question, and how a count of each is made. */
 export interface OrderAsked extends Pick<OrderSetup, 'layout' | 'target' | 'emptyFirst' | 'minutesPerBleeder' | 'minutesPerTopUp'> {
   readonly bleederIds: readonly string[];
-  /** Methods that are used anywhere in the job. */
-  readonly methods: readonly Method[];
   readonly countOf: (path: Path, method: Method) => Count;
 }
 
@@ -47,20 +45,32 @@ export interface OrderAsked extends Pick<OrderSetup, 'layout' | 'target' | 'empt
  *
  * @param asked a layout without faults, and the bleeders in question
  */
-export function orderSetup({ bleederIds, methods, countOf, ...rest }: OrderAsked): OrderSetup {
+export function orderSetup({ bleederIds, countOf, ...rest }: OrderAsked): OrderSetup {
   const inQuestion = paths(rest.layout).filter((p) => bleederIds.includes(p.bleeder.id));
   return {
     ...rest,
     bowls: bowlSetups(rest.layout).filter((b) => inQuestion.some((p) => p.chamber.fedBy === b.id)),
-    bleeders: new Map(inQuestion.map((path) => [path.bleeder.id, { path, counts: new Map(methods.map((m) => [m, countOf(path, m)])) }])),
+    bleeders: new Map(inQuestion.map((path) => [path.bleeder.id, { path, countBy: remembered((method: Method) => countOf(path, method)) }])),
   };
 }
 
-/** A count at one bleeder by one method. @throws RangeError for a pair that was not prepared */
+/** A count at one bleeder by one method. @throws RangeError for a bleeder that is not in question */
 export function countAt(setup: OrderSetup, { bleederId, method }: { readonly bleederId: string; readonly method: Method }): Count {
-  const count = setup.bleeders.get(bleederId)?.counts.get(method);
-  if (!count) throw new RangeError(`${bleederId} by ${method} was not prepared`);
-  return count;
+  const bleeder = setup.bleeders.get(bleederId);
+  if (!bleeder) throw new RangeError(`${bleederId} is not in question`);
+  return bleeder.countBy(method);
+}
+
+/** The same answer for the same question, worked out once. */
+function remembered<Q, A>(work: (question: Q) => A): (question: Q) => A {
+  const known = new Map<Q, A>();
+  return (question) => {
+    const before = known.get(question);
+    if (before !== undefined) return before;
+    const answer = work(question);
+    known.set(question, answer);
+    return answer;
+  };
 }
 
 /** Every bowl of a layout with the level at which the call to top up comes. */

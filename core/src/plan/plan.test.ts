@@ -96,7 +96,8 @@ describe('what must always hold', () => {
         pre(result.verdict === 'planned');
         for (const s of result.plan.stops) {
           expect(s.strokes.value * s.strokeMl.value).toBeGreaterThanOrEqual(s.neededMl.value - 1e-9);
-          if (s.strokes.value > 0) expect((s.strokes.value - 1) * s.strokeMl.value).toBeLessThanOrEqual(s.neededMl.value + 1e-9);
+          // Three must be clear at every bleeder, whatever the wash-out needs.
+          if (s.strokes.value > 3) expect((s.strokes.value - 1) * s.strokeMl.value).toBeLessThanOrEqual(s.neededMl.value + 1e-9);
         }
       }),
       { numRuns: 40 },

@@ -60,11 +60,13 @@ export class LaminarSegment {
       const leavingMl = passed - delayMl[i]!;
       if (leavingMl <= 0) break; // Tubes are sorted by delay: from here on all still give the old fluid of the start.
       let k = leavingMark[i]!;
-      while (passedMl[k + 1]! < leavingMl) k++;
+      let upTo = passedMl[k + 1]!;
+      while (upTo < leavingMl) upTo = passedMl[++k + 1]!;
       leavingMark[i] = k;
-      const at = k * rows + (rows === 1 ? 0 : i);
+      const at = rows === 1 ? k : k * rows + i;
       const from = enteredMl[at]!;
-      const left = from + ((enteredMl[at + rows]! - from) * (leavingMl - passedMl[k]!)) / (passedMl[k + 1]! - passedMl[k]!);
+      const since = passedMl[k]!;
+      const left = from + ((enteredMl[at + rows]! - from) * (leavingMl - since)) / (upTo - since);
       const share = (left - leftMl[i]!) * perStep;
       leftMl[i] = left;
       outShares[i] = share;

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { LayoutScreen } from '../../../workbench/lazy';
+
+export default function LayoutRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <LayoutScreen vehicleId={id} />;
+}
