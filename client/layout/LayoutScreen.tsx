@@ -83,6 +83,7 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
                 </View>
               </View>
             </Press>
+            {open === row.id ? faults.filter((f) => f.element === row.id).map((f) => <Caution key={f.sentence} title={f.sentence} />) : null}
             {open === row.id ? <ElementForm layout={layout} row={row} change={draft.change} made={made} /> : null}
           </View>
         ))}

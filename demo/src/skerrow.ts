@@ -76,6 +76,7 @@ export const skerrow: Workshop = {
     { name: 'Post van', tag: 'PV 1', templateId: 'van-four-channel', driverSide: 'right', makerEntry: { grades: ['DOT 4'], lowViscosity: false, intervalMonths: 36 } },
     { name: 'Harbour pickup', tag: 'HP 1', templateId: 'pickup-rear-abs', driverSide: 'right' },
     { name: 'Parade car', tag: 'PC 1', templateId: 'veteran-single', driverSide: 'right' },
+    { name: 'Beach three-wheeler', tag: 'TW 1', templateId: 'three-wheeler', driverSide: 'right' },
     { name: 'Ferry van', tag: 'FV 1', templateId: 'clutch-concentric', driverSide: 'right' },
     { name: 'Rescue sidecar outfit', tag: 'RS 1', templateId: 'sidecar-outfit', driverSide: 'middle' },
     ...[1, 2, 3].map((n) => ({ name: `Courier motorcycle ${n}`, tag: `MC ${n}`, templateId: n === 2 ? ('motorcycle-twin-front-master-bleeder' as const) : ('motorcycle-front-disc' as const), driverSide: 'middle' as const })),

@@ -19,15 +19,27 @@ const WIDE = { width: 1280, height: 800 };
 interface Picture {
   readonly name: string;
   readonly size?: typeof PHONE;
-  readonly dark?: boolean;
   /** A path, vehicle tag and stage of the demo's job to open, or a page of a vehicle. */
   readonly open: string | readonly [tag: string, stage: string] | { readonly vehicle: string; readonly page: string };
   readonly then?: (page: Page) => Promise<void>;
 }
 
-const openFigure = async (page: Page) => {
-  await page.getByRole('button', { name: /^Fluid to bleed: 372 mL/ }).click();
-  await page.getByRole('button', { name: /^Strokes: 62/ }).last().click();
+const methods = async (page: Page) => {
+  await page.getByRole('button', { name: /^Method:/ }).click();
+  await page.getByRole('button', { name: /^Gravity/ }).click();
+  await page.getByRole('button', { name: /^Gravity/ }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+};
+const orders = async (page: Page) => {
+  await page.getByRole('button', { name: /^Order:/ }).click();
+  await page.getByText(/orders decided/).waitFor();
+};
+const editLine = async (page: Page) => {
+  await page.getByRole('button', { name: 'Line up the tunnel', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Length' }).fill('100');
+  await page.getByRole('textbox', { name: 'Length' }).blur();
+};
+const stages = async (page: Page) => {
+  await page.getByRole('heading', { name: 'Bleed' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
 const answer = async (page: Page, answers: readonly (readonly [question: RegExp, answer: string | RegExp])[]) => {
   for (const [question, word] of answers) {
@@ -60,11 +72,13 @@ const reckon = async (page: Page) => {
 const ALL: readonly Picture[] = [
   { name: 'jobs', open: '/' },
   { name: 'fluid', open: ['SM 1', 'fluid'], then: readFluid },
-  { name: 'wrong-bottle', open: ['HP 1', 'fluid'], then: wrongBottle },
+  { name: 'wrong-bottle', open: ['FV 1', 'fluid'], then: wrongBottle },
   { name: 'plan', open: ['HC 7', 'plan'] },
-  { name: 'figure', open: ['HC 7', 'plan'], then: openFigure },
+  { name: 'orders', open: ['HC 7', 'plan'], then: orders },
+  { name: 'methods', open: ['RS 1', 'plan'], then: methods },
+  { name: 'stages', open: ['HP 1', 'plan'], then: stages },
+  { name: 'layout', open: { vehicle: 'TW 1', page: 'layout' }, then: editLine },
   { name: 'run', open: ['HC 2', 'run'] },
-  { name: 'run-pit', open: ['HC 2', 'run'], dark: true },
   { name: 'halted', open: ['MC 2', 'run'] },
   { name: 'proof', open: ['HC 6', 'proof'] },
   { name: 'release', open: ['MC 1', 'test drive'] },
@@ -73,10 +87,8 @@ const ALL: readonly Picture[] = [
   { name: 'history', open: { vehicle: 'SM 1', page: 'history' } },
   { name: 'descent', open: { vehicle: 'SM 1', page: 'descent' }, then: reckon },
   { name: 'rules', open: '/rules' },
-  { name: 'jobs-wide', size: WIDE, open: '/' },
   { name: 'plan-wide', size: WIDE, open: ['HC 7', 'plan'] },
   { name: 'run-wide', size: WIDE, open: ['HC 2', 'run'] },
-  { name: 'history-wide', size: WIDE, open: { vehicle: 'SM 1', page: 'history' } },
 ];
 
 rmSync(DIR, { recursive: true, force: true });
@@ -102,8 +114,8 @@ try {
   cluster.stop();
 }
 
-async function take(browser: Browser, url: string, { name, size = PHONE, dark, open, then }: Picture): Promise<void> {
-  const context = await browser.newContext({ viewport: size, colorScheme: dark ? 'dark' : 'light', timezoneId: 'Atlantic/Faroe', locale: 'en-GB', hasTouch: size === PHONE });
+async function take(browser: Browser, url: string, { name, size = PHONE, open, then }: Picture): Promise<void> {
+  const context = await browser.newContext({ viewport: size, timezoneId: 'Atlantic/Faroe', locale: 'en-GB', hasTouch: size === PHONE });
   try {
     await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
     const page = await context.newPage();
