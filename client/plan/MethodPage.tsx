@@ -16,6 +16,7 @@ import { typedNumber } from '../ui/typedNumber';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { planRequestOf } from './request';
+import { PageHead } from './Table';
 
 export interface MethodPageProps {
   readonly job: Job;
@@ -64,14 +65,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
         />
       }
     >
-      <View>
-        <Words size="small" tone="softWords">
-          {job.vehicleName}
-        </Words>
-        <Words size="head" heading={1}>
-          Which method?
-        </Words>
-      </View>
+      <PageHead vehicle={job.vehicleName} question="Which method?" />
       <More title="At hand today" about={MEANS.filter((m) => choices.means[m.value]).map((m) => m.label.toLowerCase()).join(', ') || 'nothing but time'}>
         <Choices
           question="What is at hand?" options={MEANS} chosen={MEANS.filter((m) => choices.means[m.value]).map((m) => m.value)} mayBeNone

@@ -16,6 +16,7 @@ import { Words } from '../ui/Words';
 import { askWorker, type Asked } from '../workers/ask';
 import type { OrdersAnswer, OrdersSoFar } from '../workers/orders.worker';
 import { planRequestOf } from './request';
+import { Cell, ColumnHead, PageHead } from './Table';
 
 export interface OrdersPageProps {
   readonly job: Job;
@@ -41,23 +42,16 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
         />
       }
     >
-      <View>
-        <Words size="small" tone="softWords">
-          {job.vehicleName}
-        </Words>
-        <Words size="head" heading={1}>
-          In which order?
-        </Words>
-        {row?.cost ? <Words>{costWords(row.cost, counts)}</Words> : null}
-      </View>
+      <PageHead vehicle={job.vehicleName} question="In which order?" />
+      {row?.cost ? <Words>{costWords(row.cost, counts)}</Words> : null}
       {problem ? <Caution title={problem} /> : null}
       <View>
         <View style={styles.row} aria-hidden>
           <View style={styles.grow} />
-          <ColumnHead word="mL" />
-          <ColumnHead word={counts} />
-          <ColumnHead word="min" />
-          <ColumnHead word="old left" />
+          <ColumnHead word="mL" width={48} />
+          <ColumnHead word={counts} width={48} />
+          <ColumnHead word="min" width={48} />
+          <ColumnHead word="old left" width={48} />
         </View>
         <View role="radiogroup" aria-label="Orders">
           {orders.map((o) => (
@@ -99,16 +93,6 @@ function useOrders(job: Job, plan: Plan): { orders: readonly PlanOrder[]; search
   return { orders, search, problem, cancel: () => asked.current?.cancel() };
 }
 
-function ColumnHead({ word }: { readonly word: string }) {
-  return (
-    <View style={styles.cell}>
-      <Words size="small" tone="softWords" align="right">
-        {word}
-      </Words>
-    </View>
-  );
-}
-
 interface OrderLineProps {
   readonly plan: Plan;
   readonly order: PlanOrder;
@@ -132,9 +116,9 @@ function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
           <Words strong={chosen}>{words.title}</Words>
         </View>
         {'code' in price ? null : [price.bledMl.toFixed(0), String(price.counts), price.minutes.toFixed(0), price.oldLeftMl.toFixed(1)].map((v, i) => (
-          <View key={i} style={styles.cell}>
+          <Cell key={i} width={48}>
             <Numeral>{v}</Numeral>
-          </View>
+          </Cell>
         ))}
       </View>
       {'code' in price ? <Words size="small">{orderRefusalWords(price)}</Words> : (
@@ -170,7 +154,6 @@ function Search({ search, waiting, free, onCancel }: { readonly search: SearchSt
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
   grow: { flex: 1 },
-  cell: { width: 48, alignItems: 'flex-end' },
   order: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small, paddingHorizontal: SPACE.small, gap: SPACE.hair },
   chosen: { borderWidth: 3, borderColor: colour.words },
   track: { height: 10, backgroundColor: colour.well, flexDirection: 'row' },

@@ -12,6 +12,7 @@ import { Numeral } from '../ui/Numeral';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { Cell, ColumnHead } from './Table';
 
 /** The plan step by step: every stage, every opening, each with its figures and the caution that counts there. */
 export function StageList({ plan }: { readonly plan: Plan }) {
@@ -92,16 +93,6 @@ function OwnStage({ plan, stage, number }: { readonly plan: Plan; readonly stage
   );
 }
 
-function ColumnHead({ word }: { readonly word: string }) {
-  return (
-    <View style={styles.cell}>
-      <Words size="small" tone="softWords" align="right">
-        {word}
-      </Words>
-    </View>
-  );
-}
-
 /** One opening: place, path, millilitres, count; opens to why it comes here, how, and where to top up. */
 function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: number }) {
   const [open, setOpen] = useState(false);
@@ -118,15 +109,15 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
             </View>
           </View>
         </Press>
-        <View style={styles.cell}>
+        <Cell>
           <FigureValue figure={stop.pathLengthM} />
-        </View>
-        <View style={styles.cell}>
+        </Cell>
+        <Cell>
           <FigureValue figure={stop.bledMl} text={stop.bledMl.value.toFixed(0)} />
-        </View>
-        <View style={styles.cell}>
+        </Cell>
+        <Cell>
           <FigureValue figure={stop.strokes} text={stop.strokes.value.toFixed(0)} />
-        </View>
+        </Cell>
       </View>
       {open ? (
         <View style={styles.why}>
@@ -164,7 +155,6 @@ const styles = StyleSheet.create({
   grow: { flex: 1 },
   stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
-  cell: { width: 56, alignItems: 'flex-end' },
   place: { flex: 1 },
   placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, paddingVertical: SPACE.hair },
   why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },

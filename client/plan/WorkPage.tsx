@@ -12,6 +12,7 @@ import { More } from '../ui/More';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { workDraft, workFaults, workOf, type PartDraft, type WorkDraft, type YesNo } from './work';
+import { PageHead } from './Table';
 
 export interface WorkPageProps {
   readonly job: Job;
@@ -39,14 +40,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
         />
       }
     >
-      <View>
-        <Words size="small" tone="softWords">
-          {job.vehicleName}
-        </Words>
-        <Words size="head" heading={1}>
-          What was done?
-        </Words>
-      </View>
+      <PageHead vehicle={job.vehicleName} question="What was done?" />
       <Choice question="Why is it here?" options={PURPOSES.map((p) => ({ value: p, label: PURPOSE_WORDS[p].title, about: PURPOSE_WORDS[p].about }))} chosen={draft.purpose} onChoose={(purpose) => set({ purpose })} stacked />
       {layout.masters.length > 1 ? (
         <Choices question="What is in hand?" options={layout.masters.map((m) => ({ value: m.id, label: capital(m.control), about: m.name }))} chosen={draft.masterIds} onChoose={(masterIds) => set({ masterIds })} />
