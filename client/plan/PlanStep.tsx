@@ -145,6 +145,7 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
         {plan.totals.marks.value > 0 ? <FigureRow figure={plan.totals.marks} label="Marks in all" /> : null}
         {plan.totals.removedMl.value > 0 ? <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" /> : null}
         <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
+        <FigureRow figure={plan.totals.fillings} />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on" />
         <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />

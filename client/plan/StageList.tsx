@@ -1,6 +1,6 @@
 import { bleederName } from '@brook/core/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { METHOD_WORDS } from '@brook/core/flow';
+import { METHOD_TRAITS, METHOD_WORDS } from '@brook/core/flow';
 import { orderWords } from '@brook/core/order';
 import { stageTitle, stageWords, type Plan, type PlanStage, type PlanStop } from '@brook/core/plan';
 import { useState } from 'react';
@@ -40,7 +40,7 @@ function Stage({ plan, stage, number, alone }: { readonly plan: Plan; readonly s
         <ColumnHead word={counted} />
       </View>
       {stops.map((stop, i) => (
-        <StopRow key={stop.id} stop={stop} number={i + 1} />
+        <StopRow key={stop.id} plan={plan} stop={stop} number={i + 1} />
       ))}
       {number === 1 || plan.stages.findIndex((s) => s.kind === 'bleed' && s.method === stage.method) === number - 1 ? <Caution title={words.caution} /> : null}
     </View>
@@ -94,7 +94,7 @@ function OwnStage({ plan, stage, number }: { readonly plan: Plan; readonly stage
 }
 
 /** One opening: place, path, millilitres, count; opens to why it comes here, how, and where to top up. */
-function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: number }) {
+function StopRow({ plan, stop, number }: { readonly plan: Plan; readonly stop: PlanStop; readonly number: number }) {
   const [open, setOpen] = useState(false);
   const name = bleederName(stop.bleeder);
   return (
@@ -122,12 +122,13 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
       {open ? (
         <View style={styles.why}>
           <Words>{orderWords(stop.why)}</Words>
-          <Words size="small">{howWords(stop)}</Words>
+          <Words size="small">{howWords(plan, stop)}</Words>
           <Words size="small" tone="softWords">
             {sourceWords(PRACTICE)}
           </Words>
           <FigureRow figure={stop.neededMl} />
           <FigureRow figure={stop.strokeMl} />
+          <FigureRow figure={stop.jarMl} />
           <FigureRow figure={stop.pathVolumeMl} />
           <FigureRow figure={stop.oldLeftMl} />
         </View>
@@ -137,9 +138,13 @@ function StopRow({ stop, number }: { readonly stop: PlanStop; readonly number: n
 }
 
 /** Which control, how the stroke goes, how long. */
-function howWords(stop: PlanStop): string {
+function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
   const until = { new: 'Until it runs new and clear.', sweep: 'The volume of its path once.', clear: 'The three that must be clear.' }[stop.until];
-  return stop.counted === 'strokes' ? `${capital(stop.control)}: ${stop.shape}. ${until}` : `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. ${until}`;
+  const pumps = { 0: '', 3: ' Three quick pumps before holding.', 10: ' Ten or twelve quick pumps before holding.' }[preferences.pumpsBeforeHolding];
+  const hose = METHOD_TRAITS[stop.method].open === 'first movement' && preferences.hoseEnd === 'free' ? ' Hose end free.' : ' Hose end under the fluid.';
+  const open = stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
+  if (stop.counted === 'strokes') return `${capital(stop.control)}: ${stop.shape}.${layout.vehicleKind === 'car' || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
+  return `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. Opened ${open}. ${until}`;
 }
 
 /** Where on the way to top up, short enough for a row of the table. */

@@ -91,6 +91,7 @@ function Changed({ layout, draft, set }: PartProps) {
           <Choice compact question="Reservoir kept full throughout?" options={YES_NO} chosen={p.keptFull} onChoose={(keptFull) => put(p.partId, { keptFull })} />
         </View>
       ))}
+      {draft.parts.length > 0 ? <Choice compact question="Was anything else opened?" options={YES_NO} chosen={draft.elseOpened} onChoose={(elseOpened) => set({ elseOpened })} /> : null}
       {draft.parts.length > 1 ? (
         <Choice
           question="Two parts of one circuit?" why="Held apart, a fault has one possible author." chosen={draft.holdPoint} onChoose={(holdPoint) => set({ holdPoint })}

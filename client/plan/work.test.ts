@@ -28,6 +28,8 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   ['a flush needs no more', {}, null],
   ['nothing in hand', { masterIds: [] }, /in hand/],
   ['work without a part', { purpose: 'after work' }, /Name what was changed/],
+  ['a part named, the rest not asked', { purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes' }] }, /anything else was opened/],
+  ['something else, not named', { purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes' }], elseOpened: 'yes' }, /Name what else/],
   ['a part with an open question', { purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: null }] }, /capped, and kept full/],
   ['a master with an open question', { purpose: 'after work', masterChanged: { ...MASTER, bench: null } }, /every condition/],
   ['a level that cannot be', { purpose: 'soft pedal', lowest: { bowl: '900' } }, /Reservoir: give 0 to 300 mm/],

@@ -17,6 +17,8 @@ export interface WorkDraft {
   readonly masterIds: readonly string[];
   readonly parts: readonly PartDraft[];
   readonly holdPoint: YesNo;
+  /** Whether anything besides the parts named was opened. */
+  readonly elseOpened: YesNo | null;
   readonly masterChanged: MasterDraft | null;
   readonly primeInPlace: 'bench' | 'in place';
   /** As typed, per bowl. */
@@ -34,7 +36,7 @@ const CONDITIONS = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 
 export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanChoices): WorkDraft {
   const { master } = work;
   return {
-    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), endLost: work.endLost ?? 'no',
+    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), endLost: work.endLost ?? 'no',
     parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull) })),
     masterChanged: master && { masterId: master.masterId, bench: master.bench, ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
@@ -53,6 +55,8 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
   if (draft.purpose !== 'after work') return faults;
   if (draft.parts.length === 0 && !draft.masterChanged && draft.modulatorOpened === 'no' && Object.values(draft.lowest).every((mm) => mm.trim() === '')) faults.parts = 'Name what was changed';
   if (draft.parts.some((p) => p.cappedAtOnce === null || p.keptFull === null)) faults.conditions = 'Answer for every part: capped, and kept full';
+  if (draft.parts.length > 0 && draft.elseOpened === null) faults.else = 'Say whether anything else was opened';
+  if (draft.elseOpened === 'yes') faults.else = 'Name what else was opened, then answer no';
   if (draft.masterChanged && (draft.masterChanged.bench === null || CONDITIONS.some((c) => draft.masterChanged![c] === null))) faults.master = 'Answer every condition of the master';
   return faults;
 }

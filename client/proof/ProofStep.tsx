@@ -20,6 +20,7 @@ import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
+import { SkippedStages } from '../run/SkippedStages';
 
 const YES_NO = [{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }] as const;
 
@@ -70,6 +71,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
     >
       <JobHead job={job} />
       {failedDrive ? <Caution title="The test drive failed">Find out why, put it right, then prove everything again.</Caution> : null}
+      <SkippedStages plan={plan} state={live.state} />
       <Choice
         question={`How is the ${controlOf(plan)}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
         options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}

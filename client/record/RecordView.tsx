@@ -22,6 +22,7 @@ import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { colour, SPACE, TOUCH } from '../ui/theme';
+import { SkippedStages } from '../run/SkippedStages';
 
 /** The record: what was read, planned, done and proved, by whom. Read-only once the job is closed. */
 export function RecordView({ job, band, onStep }: StepProps) {
@@ -83,11 +84,11 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
         <ColumnHead word="done" />
       </View>
       {rows.map((row) => (
-        <View key={row.place} style={styles.row}>
+        <View key={row.stopId} style={styles.row}>
           <View style={styles.grow}>
             <Words strong>{capital(row.place)}</Words>
             <Words size="small" tone="softWords">
-              {row.left ? `left: ${row.left}` : row.shut ? `shut by feel · bubbles ${row.bubbles?.reading ?? 'not read'} · ${row.colour?.seen ?? 'colour not read'}` : 'not shut'}
+              {row.left ? `left: ${row.left}` : row.shut ? ['shut by feel', row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen].filter(Boolean).join(' · ') : 'not shut'}
             </Words>
           </View>
           <FigureValue figure={row.plannedStrokes} text={row.plannedStrokes.value.toFixed(0)} />
@@ -96,6 +97,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
           <FigureValue figure={row.bledMl} text={row.bledMl.value.toFixed(0)} />
         </View>
       ))}
+      <SkippedStages plan={plan} state={state} />
       {state.halts.map((h) => (
         <Words key={h.eventId} size="small">
           {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, state, h.eventId)}` : 'not decided'}`}

@@ -39,7 +39,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         next: 'Before the next stroke. Look at the real level: the model can be wrong.', loud: true,
       };
     case 'shut':
-      return { ...quiet, call: 'Shut it, hose off, cap on', next: 'By feel; bleeders are hollow and snap. The manual’s torque wins.', loud: true };
+      return { ...quiet, call: 'Shut it, hose off, cap on', next: plan.preferences.jointTightness === 'by feel' ? 'By feel; bleeders are hollow and snap. The manual’s torque wins.' : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.', loud: true };
     case 'last fill':
       return {
         ...quiet, number: String(Math.round(step.pourMl)), under: `mL into the ${step.bowl.name.toLowerCase()}`,

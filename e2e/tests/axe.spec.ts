@@ -142,7 +142,7 @@ test('sign-in', async ({ page }) => {
 });
 
 /** Screens whose second column holds something of its own. */
-const TWO_COLUMNS = new Set(['jobs', 'plan', 'run', 'shelf', 'history']);
+const TWO_COLUMNS = new Set(['jobs', 'plan', 'run', 'shelf', 'history', 'layout', 'methods']);
 
 for (const [name, open] of SCREENS) {
   test(name, async ({ page }, info) => {

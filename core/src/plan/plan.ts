@@ -56,6 +56,8 @@ export interface PlanStop {
   readonly strokes: Figure;
   /** Fluid in the whole strokes. */
   readonly bledMl: Figure;
+  /** Where the jar stands after this opening, when it was not emptied. */
+  readonly jarMl: Figure;
   /** Old fluid that stays on this path when the plan is through. */
   readonly oldLeftMl: Figure;
   readonly topUps: readonly PlannedTopUp[];
@@ -126,6 +128,8 @@ export interface PlanTotals {
   readonly removedMl: Figure;
   /** Out of containers: refill, top-ups and the last fill. */
   readonly pouredMl: Figure;
+  /** The same in fillings of the reservoir, which a technician sees. */
+  readonly fillings: Figure;
   readonly minutes: Figure;
   readonly waitingMinutes: Figure;
   readonly oldLeftMl: Figure;
@@ -266,11 +270,13 @@ function stagesAndStops({ asked, setup, drafts, priced, oldOnPathMl, all, air }:
   const stops: PlanStop[] = [];
   const opened = new Map<string, number>();
   let next = 0;
+  let inJarMl = 0;
   const stages = drafts.map((draft, i): PlanStage => {
     const id = `stage-${i + 1}`;
     if (draft.kind !== 'bleed') return { id, ...draft, ...stageMinutes(asked, draft) } as PlanStage;
     const of = draft.visits.map((ordered): PlanStop => {
       const price = priced[next++]!;
+      inJarMl += price.counts * countAt(setup, price.visit).countMl.value;
       const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
       const times = (opened.get(path.bleeder.id) ?? 0) + 1;
       opened.set(path.bleeder.id, times);
@@ -279,7 +285,7 @@ function stagesAndStops({ asked, setup, drafts, priced, oldOnPathMl, all, air }:
         id: times === 1 ? path.bleeder.id : `${path.bleeder.id}-${times}`,
         stageId: id, bleeder: path.bleeder, chamberId: path.chamber.id, bowlId: path.chamber.fedBy, control: path.master.control, method: draft.method, counted: traits.kind === 'strokes' ? 'strokes' : 'marks', secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
         fromBowl: !traits.reverse, until: price.visit.until, shape: shapeOf(asked, path, air), why: ordered.why,
-        ...stopFigures({ setup, path, price, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),
+        ...stopFigures({ setup, path, price, inJarMl, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),
         topUps: price.topUps.map((t) => ({ bowlId: t.bowlId, afterStrokes: t.afterCounts, pouredMl: t.pouredMl })),
       };
     });

@@ -17,7 +17,7 @@ const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
 const leaf = (of: Figure, label = of.label): Figure => ({ ...of, label, rule: `${of.rule}; opens in its own row`, from: [] });
 
 /** Figures of one opening from what the simulation found there. */
-export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPrice; preferences: PlanPreferences; oldLeftMl: number }): Pick<PlanStop, 'pathLengthM' | 'pathVolumeMl' | 'strokeMl' | 'neededMl' | 'strokes' | 'bledMl' | 'oldLeftMl'> {
+export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPrice; inJarMl: number; preferences: PlanPreferences; oldLeftMl: number }): Pick<PlanStop, 'pathLengthM' | 'pathVolumeMl' | 'strokeMl' | 'neededMl' | 'strokes' | 'bledMl' | 'jarMl' | 'oldLeftMl'> {
   const { path, price, preferences } = of;
   const { until } = price.visit;
   const strokeMl = countAt(of.setup, price.visit).countMl;
@@ -44,6 +44,7 @@ export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPri
     bledMl: figure({
       label: 'Fluid to bleed', value: price.counts * strokeMl.value, unit: 'mL', rule: `${unit} × fluid in one`, source: ARITHMETIC, from: [strokes, strokeMl],
     }),
+    jarMl: figure({ label: 'Jar stands at afterwards', value: of.inJarMl, unit: 'mL', rule: 'what was bled so far, if the jar is not emptied between the bleeders', source: ARITHMETIC, from: [strokes, strokeMl].map((f) => leaf(f)) }),
     oldLeftMl: figure({
       label: 'Old fluid left on this path', value: of.oldLeftMl, unit: 'mL',
       rule: 'what the simulation leaves along the walls of the lines and in the cavities when every bleeder is through; the outlet looks new before the inside is',
@@ -139,6 +140,10 @@ export function totalFigures(of: {
     removedMl,
     pouredMl: figure({
       label: 'Fluid to pour', value: of.pouredMl, unit: 'mL', rule: 'removed + bled + change of the reservoir', source: ARITHMETIC, from: [removedMl, bledMl, finalLevel],
+    }),
+    fillings: figure({
+      label: 'In fillings of the reservoir', value: of.pouredMl / Math.max(1, bowls.reduce((all, b) => all + b.maxMl, 0)), unit: 'ratio', rule: 'fluid to pour ÷ what the reservoir holds at MAX, all chambers in use', source: ARITHMETIC,
+      from: bowls.map((b) => figure({ label: `${b.name} at MAX`, value: b.maxMl, unit: 'mL', rule: 'in the layout', source: MODEL })),
     }),
     minutes: figure({ label: 'Hands on', value: sum(stages.map((s) => s.minutes)), unit: 'min', rule: 'sum over the stages', source: MODEL, from: stages.map((s) => leaf(s.minutes, s.kind)) }),
     waitingMinutes: figure({ label: 'Waiting', value: sum(waiting), unit: 'min', rule: 'what goes by without hands', source: PRACTICE, from: waiting }),

@@ -15,7 +15,7 @@ export { foldEvent, foldRun } from './fold';
 export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
 export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
-export { maySkip, type OwnStage } from './stages';
+export { maySkip, skippedStages, type OwnStage } from './stages';
 export { planAgainstActual, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';
 export { levelFigure, pourFigure } from './levelFigure';

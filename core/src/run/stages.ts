@@ -1,4 +1,4 @@
-import type { PlanStage } from '../plan';
+import { stageTitle, type Plan, type PlanStage } from '../plan';
 import type { RunState } from './state';
 
 /** A stage that opens no bleeder. */
@@ -12,4 +12,12 @@ export function maySkip(stage: PlanStage): boolean {
 /** Whether a stage that opens no bleeder is through or was left out. */
 export function isThrough(stage: PlanStage, state: RunState): boolean {
   return stage.id in state.stages;
+}
+
+/** Stages that were left out by decision, with the reason: they show at the gate and on the record. */
+export function skippedStages(plan: Plan, state: RunState): { readonly title: string; readonly reason: string }[] {
+  return plan.stages.flatMap((stage) => {
+    const reason = state.stages[stage.id]?.skipped;
+    return reason ? [{ title: stageTitle(plan.layout, stage), reason }] : [];
+  });
 }
