@@ -1,6 +1,6 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { CARRIED_WORDS, cureWords, METHOD_VERDICT_WORDS, METHOD_WORDS, methodReasonWords, type Means, type Method } from '@brook/core/flow';
-import { planBleed, type Plan, type PlanMethod } from '@brook/core/plan';
+import { planBleed, type PlanMethod } from '@brook/core/plan';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
@@ -15,12 +15,12 @@ import { Press } from '../ui/Press';
 import { typedNumber } from '../ui/typedNumber';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { planRequestOf } from './request';
+import { planRequestOf, type PlanBasis } from './request';
 import { PageHead } from './Table';
 
 export interface MethodPageProps {
   readonly job: Job;
-  readonly plan: Pick<Plan, 'fillGrade' | 'newColour' | 'preferences'>;
+  readonly plan: PlanBasis;
   readonly busy: boolean;
   readonly onChoose: (choices: PlanChoices) => void;
   readonly onBack: () => void;

@@ -24,6 +24,7 @@ import { MaterialsList } from './MaterialsList';
 import { MethodPage } from './MethodPage';
 import { OrdersPage } from './OrdersPage';
 import { needsSecondLook, PickedContainers } from './PickedContainers';
+import type { PlanBasis } from './request';
 import { ScopeWords } from './ScopeWords';
 import { StageList } from './StageList';
 import { WorkPage } from './WorkPage';
@@ -68,10 +69,10 @@ function changesOf(before: PlanResult, after: PlanResult | null): readonly strin
 }
 
 /** What the ranking needs to know besides the job; a refused plan has no fluid of its own. */
-function madeWith(job: Job, result: PlanResult): Pick<Plan, 'fillGrade' | 'newColour' | 'preferences'> | null {
+function madeWith(job: Job, result: PlanResult): PlanBasis | null {
   if (result.verdict === 'planned') return result.plan;
   const fill = job.fluid?.verdict.fill;
-  return fill && job.fluid?.newColour ? { fillGrade: fill.grade, newColour: job.fluid.newColour, preferences: {} as Plan['preferences'] } : null;
+  return fill && job.fluid?.newColour ? { fillGrade: fill.grade, newColour: job.fluid.newColour } : null;
 }
 
 function Refused({ job, band, onStep, result, open, fault }: StepProps & { readonly result: Extract<PlanResult, { verdict: 'refused' }>; readonly open: OpenPage; readonly fault: string | null }) {

@@ -11,18 +11,20 @@ const base = {
   atMs: z.number().int().min(0).describe('Milliseconds since 1970 by that device’s clock'),
 };
 const elementId = line('Element id', 1, 60);
+/** An element's id, with a number behind it from the second opening on. */
+const stopId = line('Opening', 1, 70);
 
 /** One event of a run. */
 export const runEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('prepared'), step: oneOf('Step', PREPARATION_STEPS) }),
-  z.strictObject({ ...base, kind: z.literal('stroke'), stopId: elementId }),
-  z.strictObject({ ...base, kind: z.literal('bubbles'), stopId: elementId, reading: oneOf('Bubbles', BUBBLE_READINGS) }),
-  z.strictObject({ ...base, kind: z.literal('colour'), stopId: elementId, colour: oneOf('Colour', COLOURS) }),
+  z.strictObject({ ...base, kind: z.literal('stroke'), stopId }),
+  z.strictObject({ ...base, kind: z.literal('bubbles'), stopId, reading: oneOf('Bubbles', BUBBLE_READINGS) }),
+  z.strictObject({ ...base, kind: z.literal('colour'), stopId, colour: oneOf('Colour', COLOURS) }),
   z.strictObject({ ...base, kind: z.literal('topped up'), bowlId: elementId }),
-  z.strictObject({ ...base, kind: z.literal('shut'), stopId: elementId, tightened: z.literal('by feel') }),
+  z.strictObject({ ...base, kind: z.literal('shut'), stopId, tightened: z.literal('by feel') }),
   z.strictObject({ ...base, kind: z.literal('stage done'), stageId: elementId }),
   z.strictObject({ ...base, kind: z.literal('stage skipped'), stageId: elementId, reason: line('Reason', 3, 300) }),
-  z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), stopId: elementId.nullable() }),
+  z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), stopId: stopId.nullable() }),
   z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) }),
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
 ]) satisfies z.ZodType<RunEvent>;

@@ -113,7 +113,7 @@ const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Wo
   ['refused plan', async (page, w) => {
     const job = await w.planned(await w.vehicle('motorcycle-integral-abs', 'middle'));
     await page.goto(`/jobs/${job.id}`);
-    await page.getByText(/two passes/).waitFor();
+    await page.getByText(/works under high pressure/).waitFor();
   }],
   ['test drive', async (page, w) => {
     const job = await w.onTestDrive(await w.vehicle('motorcycle-front-disc', 'middle'));

@@ -144,7 +144,7 @@ describe('prices', () => {
           expect(need(cut, b.id)).toBe(need(layout, b.id));
         }
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 
@@ -181,7 +181,7 @@ describe('the best order', () => {
         expect(priced(setup, found.order.map(once)).bledMl).toBeCloseTo(found.bledMl, 9);
         expect(found).toMatchObject({ decided: all.length, inAll: all.length, gapMl: 0 });
       }),
-      { numRuns: 30 },
+      { numRuns: 15 },
     );
   }, 120_000);
 
@@ -196,7 +196,7 @@ describe('the best order', () => {
         const best = seek(setup, layout.bleeders.map((b) => b.id));
         for (const a of answers) if (a.verdict === 'priced') expect(best.bledMl).toBeLessThanOrEqual(a.price.bledMl + 1e-9);
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   }, 120_000);
 

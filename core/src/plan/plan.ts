@@ -282,7 +282,7 @@ function stagesAndStops({ asked, setup, drafts, priced, oldOnPathMl, all, air }:
       opened.set(path.bleeder.id, times);
       const traits = METHOD_TRAITS[draft.method];
       return {
-        id: times === 1 ? path.bleeder.id : `${path.bleeder.id}-${times}`,
+        id: times === 1 ? path.bleeder.id : `${path.bleeder.id}#${times}`,
         stageId: id, bleeder: path.bleeder, chamberId: path.chamber.id, bowlId: path.chamber.fedBy, control: path.master.control, method: draft.method, counted: traits.kind === 'strokes' ? 'strokes' : 'marks', secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
         fromBowl: !traits.reverse, until: price.visit.until, shape: shapeOf(asked, path, air), why: ordered.why,
         ...stopFigures({ setup, path, price, inJarMl, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),

@@ -59,8 +59,9 @@ export function planSearch(request: PlanRequest, plan: Plan): OrderSearch | null
   return new OrderSearch(setupOf(planAsked(request), plan, main), plan.searchable, main.method);
 }
 
+/** The stage that renews the fluid: its order is the one that is compared. */
 function mainOf(plan: Plan): { readonly method: Method; readonly bleederIds: readonly string[] } | null {
-  const stage = plan.stages.find((s) => s.kind === 'bleed' && s.purpose === 'bleed');
+  const stage = plan.stages.find((s) => s.kind === 'bleed' && plan.stops.some((x) => x.stageId === s.id && x.until === 'new'));
   if (stage?.kind !== 'bleed') return null;
   return { method: stage.method, bleederIds: [...new Set(stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id))] };
 }

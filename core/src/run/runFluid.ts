@@ -12,19 +12,26 @@ export class RunFluid {
   private followed: readonly RunEvent[] = [];
 
   constructor(private readonly plan: Plan) {
-    this.fluid = new CircuitFluid(plan.layout);
+    this.fluid = this.atFirst();
   }
 
   /** New share by element id after the events of a log, 0 to 1. */
   newSharesAfter(log: readonly RunEvent[]): ReadonlyMap<string, number> {
     const goesOn = this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
     if (!goesOn) {
-      this.fluid = new CircuitFluid(this.plan.layout);
+      this.fluid = this.atFirst();
       this.followed = [];
     }
     for (const event of log.slice(this.followed.length)) this.follow(event);
     this.followed = log;
     return this.fluid.newShares();
+  }
+
+  /** Before the first event: old fluid everywhere, in a new or dry system nothing above the outlets. */
+  private atFirst(): CircuitFluid {
+    const fluid = new CircuitFluid(this.plan.layout);
+    if (this.plan.work.purpose === 'new or dry') for (const b of this.plan.bowls) fluid.emptyBowl(b.id);
+    return fluid;
   }
 
   private follow(event: RunEvent): void {
