@@ -189,8 +189,10 @@ describe('the best order', () => {
     fc.assert(
       fc.property(small, (layout) => {
         const setup = setupOf(layout);
-        const rows = ORDER_SCHOOLS.flatMap((s) => schoolOrder(setup, s, SETTINGS) ?? []).length > 0 ? ORDER_SCHOOLS.map((s) => schoolOrder(setup, s, SETTINGS)) : [];
-        const free = rows.filter((r) => r !== null && isFree(r)).map((r) => r!.map((v) => v.visit));
+        const free = ORDER_SCHOOLS.flatMap((s) => {
+          const visits = schoolOrder(setup, s, SETTINGS);
+          return visits && isFree(visits) ? [visits.map((v) => v.visit)] : [];
+        });
         const answers = free.map((r) => priceOrder(setup, r));
         pre(answers.length > 0 && answers.every((a) => a.verdict === 'priced'));
         const best = seek(setup, layout.bleeders.map((b) => b.id));

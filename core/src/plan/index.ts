@@ -1,7 +1,6 @@
 export {
   planBleed,
   controlOf,
-  planPaths,
   RULES_VERSION,
   wrenchMm,
   type Plan,

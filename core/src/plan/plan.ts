@@ -303,12 +303,6 @@ function shapeOf({ preferences, work }: PlanAsked, path: Path, air: ReadonlySet<
   return falls ? 'fast push, slow return' : 'steady';
 }
 
-/** Paths of a plan's stops in its order, each bleeder once, for those who draw it. */
-export function planPaths(plan: Pick<Plan, 'layout' | 'stops'>): Path[] {
-  const all = paths(plan.layout);
-  return [...new Set(plan.stops.map((s) => s.bleeder.id))].map((id) => all.find((p) => p.bleeder.id === id)!);
-}
-
 /** The control that the proof is about: of the first master in hand. */
 export function controlOf(plan: Pick<Plan, 'layout' | 'work'>): Control {
   return (plan.layout.masters.find((m) => plan.work.masterIds.includes(m.id)) ?? plan.layout.masters[0]!).control;
