@@ -1,7 +1,7 @@
 import type { Job, VehicleDriveState } from '@brook/contract';
 import type { JobStage } from '@brook/core/job';
 import type { Plan } from '@brook/core/plan';
-import { foldRun, type RunEvent, type RunState } from '@brook/core/run';
+import { foldEvent, foldRun, type RunEvent, type RunState } from '@brook/core/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
@@ -116,10 +116,23 @@ export function useRun(job: Job, plan: Plan): LiveRun {
   return { state, waiting, link, refusal, ready, say, undo };
 }
 
-/** Fold the server's log and what this phone added; both only change when an event comes. */
+/** Fold the server's log and what this phone added; a tap folds that tap alone. */
 function useRunState(plan: Plan, server: readonly RunEvent[], local: readonly RunEvent[]): RunState {
-  const base = useMemo(() => foldRun(plan, server), [plan, server]);
-  return useMemo(() => foldRun(plan, local, base), [plan, local, base]);
+  const log = useMemo(() => new FoldedLog(foldRun(plan, server)), [plan, server]);
+  return useMemo(() => log.with(local), [log, local]);
+}
+
+/** A state with events on top of it that only grow in number. */
+class FoldedLog {
+  private folded = 0;
+
+  constructor(private state: RunState) {}
+
+  with(events: readonly RunEvent[]): RunState {
+    for (const event of events.slice(this.folded)) this.state = foldEvent(this.state, event);
+    this.folded = Math.max(this.folded, events.length);
+    return this.state;
+  }
 }
 
 function lastSeqOf(events: readonly RunEvent[]): number {

@@ -179,7 +179,7 @@ function pickWaits(job: Job, looked: boolean): string | null {
 /** The brook of a job with its fluid as the server knows the run. */
 export function PlanBrook({ job, plan, height }: { readonly job: Job; readonly plan: Plan; readonly height: number }) {
   const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
-  return <RunBrook job={job} plan={plan} state={state} current={null} height={height} caption />;
+  return <RunBrook job={job} state={state} current={null} height={height} caption />;
 }
 
 const styles = StyleSheet.create({

@@ -56,6 +56,9 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
       {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose !== 'routine flush' ? (
         <Choice question="Was the modulator opened, or did it lose fluid?" options={YES_NO} chosen={draft.modulatorOpened} onChoose={(modulatorOpened) => set({ modulatorOpened })} />
       ) : null}
+      {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose === 'soft pedal' ? (
+        <Choice question="Bled already, every wheel clean, and still soft?" why="Then air may stand in the modulator, where no stroke reaches it." options={YES_NO} chosen={draft.stillSoft} onChoose={(stillSoft) => set({ stillSoft })} />
+      ) : null}
       {layout.nodes.some((n) => n.kind === 'valve' && n.valve === 'differential') ? (
         <Choice
           question="Is the lamp of the differential valve lit?" why="It lies towards the end that lost pressure; only what can work there is offered." chosen={draft.endLost} onChoose={(endLost) => set({ endLost })}

@@ -17,7 +17,7 @@ test('what was answered comes back as it was answered', () => {
   const answered: PlanChoices = {
     ...CHOICES, order: null, leastFluid: null, partnerAges: [{ partId: 'slave', months: 30 }],
     work: {
-      purpose: 'after work', masterIds: ['clutch-master'], parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false }], lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }], modulatorOpened: false, endLost: null,
+      purpose: 'after work', masterIds: ['clutch-master'], parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false }], lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }], modulatorOpened: false, airInModulator: false, endLost: null,
       master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: false, modulatorLostNothing: true, heldDown: true, bench: 'a few tiny bubbles' },
     },
   };

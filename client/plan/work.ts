@@ -24,6 +24,8 @@ export interface WorkDraft {
   /** As typed, per bowl. */
   readonly lowest: Readonly<Record<string, string>>;
   readonly modulatorOpened: YesNo;
+  /** Still soft after a whole bleed that ended clean. */
+  readonly stillSoft: YesNo;
   readonly endLost: 'no' | 'front' | 'rear';
   /** Months as typed, per partner. */
   readonly ages: Readonly<Record<string, string>>;
@@ -36,7 +38,7 @@ const CONDITIONS = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 
 export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanChoices): WorkDraft {
   const { master } = work;
   return {
-    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), endLost: work.endLost ?? 'no',
+    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), stillSoft: said(work.airInModulator), endLost: work.endLost ?? 'no',
     parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull) })),
     masterChanged: master && { masterId: master.masterId, bench: master.bench, ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
@@ -76,7 +78,7 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
     primeInPlace: draft.primeInPlace === 'in place',
     partnerAges: Object.entries(draft.ages).map(([partId, months]) => ({ partId, months: Number.isFinite(typedNumber(months)) ? typedNumber(months) : null })),
     work: {
-      purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes',
+      purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes', airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes',
       parts: after ? draft.parts.map((p) => ({ partId: p.partId, cappedAtOnce: p.cappedAtOnce === 'yes', keptFull: p.keptFull === 'yes' })) : [],
       master: master && { masterId: master.masterId, bench: master.bench!, ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<(typeof CONDITIONS)[number], boolean>) },
       lowest: flush ? [] : layout.bowls.flatMap((b) => (Number.isFinite(typedNumber(draft.lowest[b.id] ?? '')) ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }] : [])),

@@ -39,7 +39,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const draft: UsedDraft = { ...usedDraftOf(job, live.state), ...changes };
   const used = usedOf(draft);
   const fluidPutDown = job.fluidUsed !== null && Object.keys(changes).length === 0;
-  const gate = releaseGate(plan, live.state, { ...proof, fluidPutDown }, null);
+  const gate = releaseGate(live.state, { ...proof, fluidPutDown }, null);
   const waitsForFluid = gate.reasons.every((r) => r.code === 'fluid not put down');
   const failed = proof.pedal !== null && !pedalPasses(proof.pedal);
   const items = PROOF_ITEMS[plan.layout.vehicleKind];
@@ -71,7 +71,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
     >
       <JobHead job={job} />
       {failedDrive ? <Caution title="The test drive failed">Find out why, put it right, then prove everything again.</Caution> : null}
-      <SkippedStages plan={plan} state={live.state} />
+      <SkippedStages state={live.state} />
       <Choice
         question={`How is the ${controlOf(plan)}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
         options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}

@@ -3,7 +3,7 @@ import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
-import { DECISION_WORDS, foldRun, HALT_WORDS, planAgainstActual, type RunState } from '@brook/core/run';
+import { DECISION_WORDS, foldRun, HALT_WORDS, planAgainstActual, type ActualRow, type RunState } from '@brook/core/run';
 import { controlOf, type Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
 import { useMemo } from 'react';
@@ -16,7 +16,7 @@ import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
-import { capital } from '../ui/capital';
+import { capital, lowerFirst } from '../ui/capital';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
@@ -73,7 +73,7 @@ function signsOf(job: Job): FaultSign[] {
 
 function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
   const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
-  const rows = planAgainstActual(plan, state);
+  const legs = planAgainstActual(state);
   return (
     <Section title="Plan against done">
       <View style={styles.header} aria-hidden>
@@ -83,27 +83,39 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
         <ColumnHead of="mL" word="plan" />
         <ColumnHead word="done" />
       </View>
-      {rows.map((row) => (
-        <View key={row.stopId} style={styles.row}>
-          <View style={styles.grow}>
-            <Words strong>{capital(row.place)}</Words>
-            <Words size="small" tone="softWords">
-              {row.left ? `left: ${row.left}` : row.shut ? ['shut by feel', row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen].filter(Boolean).join(' · ') : 'not shut'}
-            </Words>
-          </View>
-          <FigureValue figure={row.plannedStrokes} text={row.plannedStrokes.value.toFixed(0)} />
-          <FigureValue figure={row.strokes} text={row.strokes.value.toFixed(0)} />
-          <FigureValue figure={row.plannedMl} text={row.plannedMl.value.toFixed(0)} />
-          <FigureValue figure={row.bledMl} text={row.bledMl.value.toFixed(0)} />
+      {legs.map((leg, i) => (
+        <View key={i}>
+          {leg.rows.map((row) => (
+            <RowRecord key={row.stopId} row={row} />
+          ))}
+          {leg.endedBy ? <Words size="small" strong>{`Planned anew from here: ${lowerFirst(HALT_WORDS[leg.endedBy].title)}`}</Words> : null}
         </View>
       ))}
-      <SkippedStages plan={plan} state={state} />
+      <SkippedStages state={state} />
       {state.halts.map((h) => (
         <Words key={h.eventId} size="small">
           {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, state, h.eventId)}` : 'not decided'}`}
         </Words>
       ))}
     </Section>
+  );
+}
+
+function RowRecord({ row }: { readonly row: ActualRow }) {
+  const seen = ['shut by feel', row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen].filter(Boolean).join(' · ');
+  return (
+    <View style={styles.row}>
+      <View style={styles.grow}>
+        <Words strong>{capital(row.place)}</Words>
+        <Words size="small" tone="softWords">
+          {row.left ? `left: ${row.left}` : row.shut ? seen : 'not shut'}
+        </Words>
+      </View>
+      <FigureValue figure={row.plannedStrokes} text={row.plannedStrokes.value.toFixed(0)} />
+      <FigureValue figure={row.strokes} text={row.strokes.value.toFixed(0)} />
+      <FigureValue figure={row.plannedMl} text={row.plannedMl.value.toFixed(0)} />
+      <FigureValue figure={row.bledMl} text={row.bledMl.value.toFixed(0)} />
+    </View>
   );
 }
 

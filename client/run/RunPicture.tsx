@@ -1,13 +1,12 @@
 import type { Job } from '@brook/contract';
 import type { Plan, PlanBowl, PlanStop } from '@brook/core/plan';
-import { levelFigure, RunFluid, type RunState } from '@brook/core/run';
+import { firstPlanOf, levelFigure, RunFluid, type RunState } from '@brook/core/run';
 import { memo, useMemo } from 'react';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { Gauge } from '../ui/Gauge';
 
 interface RunBrookProps {
   readonly job: Job;
-  readonly plan: Plan;
   readonly state: RunState;
   readonly current: string | null;
   readonly height: number;
@@ -15,22 +14,24 @@ interface RunBrookProps {
   readonly caption: boolean;
 }
 
-/** Bleeders whose last opening is shut. */
-function throughAt(plan: Plan, state: RunState): string[] {
-  const waiting = new Set(state.bleeders.filter((b) => !b.shut).map((b) => b.stopId));
-  const open = new Set(plan.stops.filter((s) => waiting.has(s.id)).map((s) => s.bleeder.id));
-  return plan.stops.map((s) => s.bleeder.id).filter((id) => !open.has(id));
+/** Bleeders whose last opening is shut, under this plan or one before it. */
+function throughAt(state: RunState): string[] {
+  const shutBy = ({ plan, bleeders }: Pick<RunState, 'plan' | 'bleeders'>, shut: boolean) => plan.stops.filter((s) => bleeders.find((b) => b.stopId === s.id)!.shut === shut).map((s) => s.bleeder.id);
+  const waiting = new Set(shutBy(state, false));
+  return [...new Set([...state.past, state].flatMap((leg) => shutBy(leg, true)))].filter((id) => !waiting.has(id));
 }
 
 /** The brook as the run has moved it so far. */
-export const RunBrook = memo(function RunBrook({ job, plan, state, current, height, caption }: RunBrookProps) {
-  const fluid = useMemo(() => new RunFluid(plan), [plan]);
-  const shares = useMemo(() => (state.log.length > 0 ? fluid.newSharesAfter(state.log) : undefined), [fluid, state.log]);
+export const RunBrook = memo(function RunBrook({ job, state, current, height, caption }: RunBrookProps) {
+  const { plan } = state;
+  const accepted = firstPlanOf(state);
+  const fluid = useMemo(() => new RunFluid(accepted), [accepted]);
+  const shares = useMemo(() => (state.log.length > 0 ? fluid.after(state.log).newShares() : undefined), [fluid, state.log]);
   const order = useMemo(() => [...new Set(plan.stops.map((s) => s.bleeder.id))], [plan]);
   return (
     <BrookBox
       layout={plan.layout} order={order} height={height} oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
-      current={current} done={throughAt(plan, state)} caption={caption}
+      current={current} done={throughAt(state)} caption={caption}
     />
   );
 });

@@ -22,15 +22,16 @@ import { RunBrook, RunGauge } from './RunPicture';
 export function RunStep(props: StepProps) {
   const { job } = props;
   if (job.planResult?.verdict !== 'planned') return <Loading what="the plan" />;
-  return <Run {...props} plan={job.planResult.plan} />;
+  return <Run {...props} accepted={job.planResult.plan} />;
 }
 
-function Run({ job, band, onStep, plan }: StepProps & { readonly plan: Plan }) {
-  const run = useRun(job, plan);
+function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: Plan }) {
+  const run = useRun(job, accepted);
+  const { plan } = run.state;
   const [wrong, setWrong] = useState(false);
   const wide = useWideScreen();
-  const step = useMemo(() => nextStep(plan, run.state), [plan, run.state]);
-  const stop = currentStop(plan, run.state);
+  const step = useMemo(() => nextStep(run.state), [run.state]);
+  const stop = currentStop(run.state);
   const onWrong = useCallback(() => setWrong(true), []);
   useSpaceBar(run, step, wrong);
   if (!run.ready) return <Loading what="what this phone kept" />;
@@ -39,7 +40,7 @@ function Run({ job, band, onStep, plan }: StepProps & { readonly plan: Plan }) {
   if (wrong && step.kind !== 'decide') return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />;
   if (step.kind === 'prepare') return <Prepare job={job} plan={plan} run={run} step={step.step} band={band} action={action} link={<LinkState run={run} />} />;
   if (step.kind === 'stage') return <OwnStage job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
-  if (step.kind === 'decide') return <Halted job={job} plan={plan} run={run} halt={step.halt} band={band} />;
+  if (step.kind === 'decide') return <Halted job={job} run={run} halt={step.halt} band={band} />;
   return (
     <Bleeding job={job} plan={plan} run={run} step={step} stop={stop} action={action} wide={wide} onWrong={onWrong} />
   );
@@ -61,7 +62,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
   const shown = useDeferredValue(run.state);
   const bowl = plan.bowls.find((b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)))!;
   const pour = 'pourMl' in step ? pourFigure(step.bowl, run.state.levelMl[step.bowl.id]!, step.kind === 'top up' ? step.bowl.maxMl : step.bowl.finalLevelMl) : null;
-  const brook = <RunBrook job={job} plan={plan} state={shown} current={stop?.bleeder.id ?? null} height={wide ? 420 : 150} caption={wide} />;
+  const brook = <RunBrook job={job} state={shown} current={stop?.bleeder.id ?? null} height={wide ? 420 : 150} caption={wide} />;
   return (
     <Page
       fills

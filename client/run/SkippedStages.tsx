@@ -1,12 +1,11 @@
-import type { Plan } from '@brook/core/plan';
 import { skippedStages, type RunState } from '@brook/core/run';
 import { Caution } from '../ui/Notice';
 
 /** What was left out of the plan by decision: the test at the pedal or lever carries the burden. */
-export function SkippedStages({ plan, state }: { readonly plan: Plan; readonly state: RunState }) {
+export function SkippedStages({ state }: { readonly state: RunState }) {
   return (
     <>
-      {skippedStages(plan, state).map((s) => (
+      {skippedStages(state).map((s) => (
         <Caution key={s.title} title={`Left out by decision: ${s.title}`}>{s.reason}</Caution>
       ))}
     </>

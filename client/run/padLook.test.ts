@@ -7,7 +7,7 @@ const result = planBleed({ layout: templateById('motorcycle-front-disc')!.build(
 const plan = (result as { plan: Plan }).plan;
 let n = 0;
 const log = followCalls(plan, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 });
-const lookAt = (state: RunState) => padLook(plan, state, nextStep(plan, state));
+const lookAt = (state: RunState) => padLook(plan, state, nextStep(state));
 /** Looks after every event of a run that does just what is called for. */
 const looks = log.map((_, i) => lookAt(foldRun(plan, log.slice(0, i + 1))));
 

@@ -10,7 +10,7 @@ import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { jobSummary } from './jobSummary';
 import { planChoices } from './plan';
-import { runEvent } from './runEvent';
+import { storedRunEvent } from './runEvent';
 import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
 import { fluidUsedRecord } from './shelf';
 import { driveState, makerEntry } from './vehicle';
@@ -72,7 +72,7 @@ export const job = jobSummary.extend({
   planAccepted: named.nullable(),
   pick: z.custom<JobPick>().nullable().describe('By the shelf of this moment until the plan is accepted, then as accepted'),
   fluidUsed: fluidUsedRecord.nullable(),
-  events: z.array(runEvent).describe('The run’s log, in order'),
+  events: z.array(storedRunEvent).describe('The run’s log, in order'),
   authors: z.array(z.object({ by: z.string(), count: z.number().int() })).describe('Who put the events down: name and how many in a row, in the order of the log'),
   proof: proofEntry.extend({ by: z.string().nullable() }),
   drives: z.array(named.extend({ result: z.enum(['good', 'bad']).nullable(), setBy: z.string() })).describe('Test drives, oldest first'),

@@ -27,6 +27,7 @@ export const workDone = z.strictObject({
     .default(null),
   lowest: z.array(z.strictObject({ bowlId: elementId, belowMaxMm: z.number({ error: BELOW }).min(0, BELOW).max(300, BELOW) })).max(8).default([]).describe('Lowest level seen, per bowl'),
   modulatorOpened: flag('modulatorOpened').default(false),
+  airInModulator: flag('airInModulator').default(false).describe('Still soft after a whole bleed that ended clean'),
   endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
 });
 

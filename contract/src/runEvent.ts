@@ -1,5 +1,5 @@
 import { COLOURS } from '@brook/core/fluid';
-import { PREPARATION_STEPS } from '@brook/core/plan';
+import { PREPARATION_STEPS, type Plan } from '@brook/core/plan';
 import { BUBBLE_READINGS, DECISIONS, HALT_REASONS, type RunEvent } from '@brook/core/run';
 import { z } from 'zod';
 import { id, line, oneOf } from './common';
@@ -14,7 +14,9 @@ const elementId = line('Element id', 1, 60);
 /** An element's id, with a number behind it from the second opening on. */
 const stopId = line('Opening', 1, 70);
 
-/** One event of a run. */
+const decided = z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) });
+
+/** One event of a run, as a phone sends it. */
 export const runEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('prepared'), step: oneOf('Step', PREPARATION_STEPS) }),
   z.strictObject({ ...base, kind: z.literal('stroke'), stopId }),
@@ -25,9 +27,12 @@ export const runEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('stage done'), stageId: elementId }),
   z.strictObject({ ...base, kind: z.literal('stage skipped'), stageId: elementId, reason: line('Reason', 3, 300) }),
   z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), stopId: stopId.nullable() }),
-  z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) }),
+  decided,
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
 ]) satisfies z.ZodType<RunEvent>;
+
+/** One event as the log keeps it: a decision with the plan of the rest that followed. */
+export const storedRunEvent = z.union([runEvent, decided.extend({ plan: z.custom<Plan | null>().describe('The plan of the rest; null where the plan stayed') })]);
 
 /** A batch as a phone sends it; sending it twice changes nothing. */
 export const runEventBatch = z.strictObject({

@@ -8,7 +8,7 @@ test('a soft pedal does not pass, and the next action leads back to the bleed', 
   await page.getByRole('radio', { name: 'springy' }).click();
   await expect(page.getByText(/Only firm and high passes/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Back to the bleed' }).click();
-  await page.getByRole('radio', { name: /start again/ }).click();
+  await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
   await page.getByTestId('next-action').click();
   await expect(page.getByTestId('count-pad')).toBeVisible();
 });

@@ -127,11 +127,27 @@ test.describe('halts', () => {
     await page.getByTestId('next-action').click();
   };
 
-  test('ran dry: every bleeder again, from the first', async ({ page }) => {
-    const { planned } = await atTheCar(page, 9);
+  test('ran dry: what follows is shown before it is decided, then the rest goes by the new plan, reload or not', async ({ page }) => {
+    const { job, workshop } = await atTheCar(page, 9);
     await halt(page, 'The reservoir ran dry');
-    await decide(page, /start again/);
-    await expect(left(page, planned)).toBeVisible();
+    await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
+    await expect(page.getByText('Then, from here')).toBeVisible();
+    await expect(page.getByText(/Still to bleed, before \d+/)).toBeVisible();
+    await page.getByTestId('next-action').click();
+    await page.getByRole('button', { name: 'Filled to MAX' }).click();
+    await expect(page.getByTestId('count-pad')).toBeVisible();
+    const decided = () => workshop.get(job.id).then((j) => j.events.flatMap((e) => ('plan' in e ? [e.plan] : [])));
+    await expect.poll(async () => (await decided()).length).toBe(1);
+    const [plan] = await decided();
+    await page.reload();
+    await expect(left(page, plan!.stops[0]!.strokes.value)).toBeVisible();
+  });
+
+  test('seized: with penetrant on it, it comes again at the end', async ({ page }) => {
+    const { job } = await atTheCar(page, 2);
+    await halt(page, 'The bleeder is seized');
+    await decide(page, /do the others first/);
+    await expect(page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place })).toBeVisible();
   });
 
   test('seized: no force, and the decision is asked for until it is made, reload or not', async ({ page }) => {

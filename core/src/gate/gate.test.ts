@@ -11,21 +11,21 @@ const GOOD: Proof = { pedal: 'firm and high', checks: Object.fromEntries(PROOF_I
 const codes = (...args: Parameters<typeof releaseGate>) => releaseGate(...args).reasons.map((r) => r.code);
 
 test('nothing measured passes nothing: every missing thing is named', () => {
-  const answer = releaseGate(PLAN, foldRun(PLAN, []), EMPTY_PROOF, null);
+  const answer = releaseGate(foldRun(PLAN, []), EMPTY_PROOF, null);
   expect(answer.verdict).toBe('shut');
   expect(answer.reasons.map((r) => r.code)).toEqual(['run not finished', 'pedal not judged', ...PROOF_ITEMS.car.map(() => 'not checked'), 'fluid not put down']);
 });
 
 test('all good opens the drive first and the release only after a good drive', () => {
-  expect(releaseGate(PLAN, DONE, GOOD, null)).toEqual({ verdict: 'test drive', reasons: [{ code: 'no test drive' }] });
-  expect(releaseGate(PLAN, DONE, GOOD, 'bad')).toEqual({ verdict: 'shut', reasons: [{ code: 'drive failed' }] });
-  expect(releaseGate(PLAN, DONE, GOOD, 'good')).toEqual({ verdict: 'release', reasons: [] });
+  expect(releaseGate(DONE, GOOD, null)).toEqual({ verdict: 'test drive', reasons: [{ code: 'no test drive' }] });
+  expect(releaseGate(DONE, GOOD, 'bad')).toEqual({ verdict: 'shut', reasons: [{ code: 'drive failed' }] });
+  expect(releaseGate(DONE, GOOD, 'good')).toEqual({ verdict: 'release', reasons: [] });
 });
 
 // Only a firm, high pedal passes: common practice, no source.
 test.each(PEDAL_RESULTS)('pedal "%s"', (pedal) => {
   expect(pedalPasses(pedal)).toBe(pedal === 'firm and high');
-  expect(codes(PLAN, DONE, { ...GOOD, pedal }, 'good')).toEqual(pedal === 'firm and high' ? [] : ['pedal does not pass']);
+  expect(codes(DONE, { ...GOOD, pedal }, 'good')).toEqual(pedal === 'firm and high' ? [] : ['pedal does not pass']);
   expect(PEDAL_RESULT_WORDS[pedal].means).not.toBe('');
 });
 
@@ -34,7 +34,7 @@ test('the gate opens only when every answer is yes, whatever was answered', () =
   fc.assert(
     fc.property(answers, fc.option(fc.constantFrom(...PEDAL_RESULTS)), fc.constantFrom(null, 'good' as const, 'bad' as const), fc.boolean(), (given, pedal, drive, fluidPutDown) => {
       const checks = Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as Proof['checks'];
-      const answer = releaseGate(PLAN, DONE, { pedal, checks, fluidPutDown }, drive);
+      const answer = releaseGate(DONE, { pedal, checks, fluidPutDown }, drive);
       const all = pedal === 'firm and high' && PROOF_ITEMS.car.every((i) => checks[i] === true) && fluidPutDown;
       expect(answer.verdict === 'release').toBe(all && drive === 'good');
       expect(answer.verdict !== 'shut').toBe(all && drive !== 'bad');
@@ -45,15 +45,15 @@ test('the gate opens only when every answer is yes, whatever was answered', () =
 
 test('one stroke undone shuts the gate again', () => {
   const last = log.filter((e) => e.kind === 'shut').at(-1)!;
-  const state = foldEvent(PLAN, DONE, { id: 'u', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'undone', eventId: last.id });
-  expect(codes(PLAN, state, GOOD, 'good')).toEqual(['run not finished']);
+  const state = foldEvent(DONE, { id: 'u', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'undone', eventId: last.id });
+  expect(codes(state, GOOD, 'good')).toEqual(['run not finished']);
 });
 
 test('a bleeder that was left cannot be released by this job, and an ended run by none', () => {
   const halt: RunEvent = { id: 'h', deviceId: 'phone', deviceSeq: 1, atMs: 0, kind: 'halted', reason: 'grease', stopId: 'left-rear' };
   const decided = (decision: 'leave shut' | 'end job') => foldRun(PLAN, [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as RunEvent], DONE);
-  expect(codes(PLAN, decided('leave shut'), GOOD, 'good')).toEqual(['bleeder left']);
-  expect(codes(PLAN, decided('end job'), GOOD, 'good')).toEqual(['run ended']);
+  expect(codes(decided('leave shut'), GOOD, 'good')).toEqual(['bleeder left']);
+  expect(codes(decided('end job'), GOOD, 'good')).toEqual(['run ended']);
 });
 
 test('a motorcycle has no wheels to put back', () => {

@@ -1,5 +1,4 @@
 import type { VehicleKind } from '../circuit';
-import type { Plan } from '../plan';
 import { pedalPasses } from '../pedal';
 import { nextStep, type RunState } from '../run';
 import { PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
@@ -35,20 +34,18 @@ export interface GateAnswer {
  * Whether a vehicle may be driven or released, with every reason why not. All
  * reasons of this gate are safety-critical: nobody overrides them.
  */
-export function releaseGate(plan: Plan, run: RunState, proof: Proof, drive: DriveResult | null): GateAnswer {
-  const reasons = [...runReasons(plan, run), ...proofReasons(plan.layout.vehicleKind, proof)];
+export function releaseGate(run: RunState, proof: Proof, drive: DriveResult | null): GateAnswer {
+  const reasons = [...runReasons(run), ...proofReasons(run.plan.layout.vehicleKind, proof)];
   if (reasons.length > 0) return { verdict: 'shut', reasons };
   if (drive === 'bad') return { verdict: 'shut', reasons: [{ code: 'drive failed' }] };
   if (drive === null) return { verdict: 'test drive', reasons: [{ code: 'no test drive' }] };
   return { verdict: 'release', reasons: [] };
 }
 
-function runReasons(plan: Plan, run: RunState): GateReason[] {
+function runReasons(run: RunState): GateReason[] {
   if (run.ended) return [{ code: 'run ended' }];
-  const left = run.bleeders
-    .filter((b) => b.left !== null)
-    .map((b): GateReason => ({ code: 'bleeder left', place: plan.stops.find((s) => s.id === b.stopId)!.bleeder.place }));
-  return nextStep(plan, run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
+  const left = run.plan.layout.bleeders.filter((b) => b.id in run.leftShut).map((b): GateReason => ({ code: 'bleeder left', place: b.place }));
+  return nextStep(run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
 }
 
 function proofReasons(kind: VehicleKind, proof: Proof): GateReason[] {

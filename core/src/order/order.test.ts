@@ -8,7 +8,7 @@ const METHOD = 'two people';
 const SETTINGS: OrderSettings = { pairs: 'inner first', primeMaster: false, method: METHOD };
 const setupOf = (layout: Layout, more: Partial<OrderSetup> = {}): OrderSetup => ({
   ...orderSetup({
-    layout, target: 0.98, emptyFirst: true, minutesPerBleeder: 4, minutesPerTopUp: 1.5, bleederIds: layout.bleeders.map((b) => b.id), 
+    layout, target: 0.98, emptyFirst: true, reached: null, minutesPerBleeder: 4, minutesPerTopUp: 1.5, bleederIds: layout.bleeders.map((b) => b.id), 
     countOf: (path) => ({ countMl: strokeVolume(path.chamber), secondsPerCount: 6 }),
   }),
   ...more,

@@ -61,11 +61,13 @@ export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOr
   };
 }
 
-/** The fluid before the first count: the bowls emptied and refilled where that is asked for. */
+/** The fluid before the first count: as a run left it, or old with the bowls emptied and refilled where that is asked for. */
 export function freshFluid(setup: OrderSetup): { fluid: CircuitFluid; removedMl: number; pouredMl: number } {
-  const fluid = new CircuitFluid(setup.layout);
+  const fluid = setup.reached ? setup.reached.fluid.copy() : new CircuitFluid(setup.layout);
   let [removedMl, pouredMl] = [0, 0];
-  if (setup.emptyFirst) {
+  if (setup.reached) {
+    if (setup.reached.fillFirst) for (const b of setup.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
+  } else if (setup.emptyFirst) {
     for (const b of setup.bowls) {
       removedMl += fluid.emptyBowl(b.id);
       pouredMl += fluid.fillBowl(b.id, b.maxMl);

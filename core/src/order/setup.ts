@@ -1,6 +1,7 @@
 import { highestOutletMl, paths, type Bowl, type Layout, type Path } from '../circuit';
 import type { Figure } from '../figure';
 import type { Method } from '../flow';
+import type { CircuitFluid } from '../washout';
 import { topUpLevel, type BowlLevels } from './topUp';
 
 /** What one count moves, a stroke or a mark of the jar, and how long it takes. */
@@ -20,6 +21,14 @@ export interface BowlSetup extends Bowl, BowlLevels {
   readonly topUpLevelMl: Figure;
 }
 
+/** The fluid as a run has moved it so far. */
+export interface Reached {
+  /** Priced on copies; never changed. */
+  readonly fluid: CircuitFluid;
+  /** Whether every bowl is filled to MAX before the next count. */
+  readonly fillFirst: boolean;
+}
+
 /** Everything that is the same for all orders of one job. */
 export interface OrderSetup {
   readonly layout: Layout;
@@ -30,12 +39,14 @@ export interface OrderSetup {
   readonly target: number;
   /** Whether the bowls are emptied and refilled with new fluid before the first count. */
   readonly emptyFirst: boolean;
+  /** Where a run stands from which the rest is priced; null for old fluid everywhere and every bowl at MAX. */
+  readonly reached: Reached | null;
   readonly minutesPerBleeder: number;
   readonly minutesPerTopUp: number;
 }
 
 /** Which bleeders are in question, and how a count of each is made. */
-export interface OrderAsked extends Pick<OrderSetup, 'layout' | 'target' | 'emptyFirst' | 'minutesPerBleeder' | 'minutesPerTopUp'> {
+export interface OrderAsked extends Pick<OrderSetup, 'layout' | 'target' | 'emptyFirst' | 'reached' | 'minutesPerBleeder' | 'minutesPerTopUp'> {
   readonly bleederIds: readonly string[];
   readonly countOf: (path: Path, method: Method) => Count;
 }

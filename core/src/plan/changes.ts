@@ -4,8 +4,8 @@ import { ORDER_WORDS } from '../order';
 import { stageTitle } from './materials';
 import type { Plan } from './plan';
 
-/** What is different between two plans of one job, in short sentences; empty when nothing that a person would notice is. */
-export function planChanges(before: Plan, after: Plan): string[] {
+/** What is different between two plans of one job besides the amounts: bleeders, method, order, stages, in short sentences. */
+export function shapeChanges(before: Plan, after: Plan): string[] {
   const said: string[] = [];
   const opened = (plan: Plan) => plan.scope.bleeders.filter((b) => b.open).map((b) => called(plan.layout, b.bleederId));
   const [was, is] = [opened(before), opened(after)];
@@ -19,6 +19,12 @@ export function planChanges(before: Plan, after: Plan): string[] {
   const [more, fewer] = [has.filter((t) => !had.includes(t)), had.filter((t) => !has.includes(t))];
   if (more.length > 0) said.push(`New stages: ${more.join('; ')}.`);
   if (fewer.length > 0) said.push(`Left out: ${fewer.join('; ')}.`);
+  return said;
+}
+
+/** What is different between two plans of one job, in short sentences; empty when nothing that a person would notice is. */
+export function planChanges(before: Plan, after: Plan): string[] {
+  const said = shapeChanges(before, after);
   const differ = (what: string, unit: string, a: number, b: number) => {
     if (Math.round(a) !== Math.round(b)) said.push(`${what}: ${Math.round(b)} ${unit}, before ${Math.round(a)}.`);
   };

@@ -15,12 +15,12 @@ export {
   type PlanTotals,
   type StrokeShape,
 } from './plan';
-export { planChanges } from './changes';
+export { planChanges, shapeChanges } from './changes';
 export { orderFigures, planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
 export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
-export type { PlanRequest } from './request';
-export type { BleedPurpose } from './stages';
+export type { PlanReached, PlanRequest, PlanWishes } from './request';
+export type { BleedPurpose, StageDraft } from './draft';
 export { stageWords, type StageWords } from './stageWords';
 export { PREPARATION_WORDS, refusalWords } from './words';

@@ -8,7 +8,7 @@ import type { PlanAsked } from './request';
 export function planSetup(asked: PlanAsked, bleederIds: readonly string[], rows: readonly MethodRow[]): OrderSetup {
   const flows = new Map(rows.map((r) => [r.method, new Map(r.flows.map((f) => [f.bleederId, f.flowMlS]))]));
   return orderSetup({
-    layout: asked.layout, bleederIds, target: asked.preferences.outletTarget, emptyFirst: emptiesFirst(asked.work),
+    layout: asked.layout, bleederIds, target: asked.preferences.outletTarget, emptyFirst: emptiesFirst(asked.work), reached: asked.reached,
     minutesPerBleeder: asked.preferences.minutesPerBleeder, minutesPerTopUp: asked.preferences.minutesPerTopUp,
     countOf: (path, method) => countFor(asked, path, method, flows.get(method)!.get(path.bleeder.id) ?? null),
   });

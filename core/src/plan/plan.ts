@@ -10,11 +10,12 @@ import { materialsFor, type Materials } from './materials';
 import { stageMinutes, stopFigures, totalFigures } from './planFigures';
 import { preparationFor, type PreparationStep } from './preparation';
 import type { PlanPreferences } from './preferences';
-import { planAsked, type PlanAsked, type PlanRequest } from './request';
-import { openIds, stagesFor, type BleedPurpose, type StageDraft } from './stages';
+import { planAsked, wishesOf, type PlanAsked, type PlanRequest, type PlanWishes } from './request';
+import type { BleedPurpose, StageDraft } from './draft';
+import { openIds, stagesFor } from './stages';
 
 /** Version of the rules by which a plan was made; stored with it. */
-export const RULES_VERSION = 3;
+export const RULES_VERSION = 4;
 
 /** A call to top up a bowl before the stroke that follows. */
 export interface PlannedTopUp {
@@ -108,6 +109,8 @@ export interface Plan {
   readonly fillGrade: Grade;
   readonly newColour: Colour;
   readonly preferences: PlanPreferences;
+  /** Plans of version 3 did not keep them. */
+  readonly wishes?: PlanWishes;
   readonly layout: Layout;
   readonly preparation: readonly PreparationStep[];
   readonly bowls: readonly PlanBowl[];
@@ -166,7 +169,7 @@ export function planBleed(request: PlanRequest): PlanResult {
   if (asked.work.masterIds.length === 0) return refused([], { code: 'nothing in hand' });
 
   const finding = findScope(layout, asked.work);
-  const open = openIds(finding);
+  const open = openIds(finding).filter((id) => !asked.reached?.leftShut.includes(id));
   const all = paths(layout);
   const unit = layout.abs === 'high pressure' ? all.filter((p) => open.includes(p.bleeder.id)).flatMap((p) => p.points).find((p) => p.node.kind === 'modulator') : undefined;
   if (unit) return refused([], { code: 'high pressure', element: unit.node.id, name: unit.node.name });
@@ -180,7 +183,7 @@ export function planBleed(request: PlanRequest): PlanResult {
   if (chosen.verdict === 'hopeless' && open.length > 0) return refused(methods, { code: 'method', method: chosen.method, reasons: chosen.reasons.filter((r) => r.weight === 'stops') });
 
   const setup = planSetup(asked, open, rows);
-  const drafts = stagesFor({ asked, finding, method: chosen.method, ranking: rows, orderOf: (ids, method) => orderVisits(asked, setup, ids, method).visits });
+  const drafts = asked.reached?.rest ?? stagesFor({ asked, finding, open, method: chosen.method, ranking: rows, orderOf: (ids, method) => orderVisits(asked, setup, ids, method).visits });
   const priced = priceOrder(setup, drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : [])));
   if (priced.verdict === 'refused') return refused(methods, priced.reason);
 
@@ -192,11 +195,11 @@ export function planBleed(request: PlanRequest): PlanResult {
   return {
     verdict: 'planned',
     plan: {
-      rulesVersion: RULES_VERSION, work: asked.work, means: asked.means, fillGrade: asked.fillGrade, newColour: asked.newColour, preferences: asked.preferences, layout,
+      rulesVersion: RULES_VERSION, work: asked.work, means: asked.means, fillGrade: asked.fillGrade, newColour: asked.newColour, preferences: asked.preferences, wishes: wishesOf(asked), layout,
       scope: { bleeders: finding.bleeders, unmet: finding.unmet, drewAir: finding.drewAir, airInModulator: finding.airInModulator, air: [...finding.air.keys()], advice: partnerAdvice(layout, changed, asked.partnerAges) },
       order: orderVisits(asked, setup, open, chosen.method).id, searchable: main?.kind === 'bleed' ? searchable(main.visits, main.method) : [],
       method: chosen.method, methods, flows: chosen.flows,
-      preparation: preparationFor(layout, asked.work, open.length > 0), bowls, stages, stops,
+      preparation: preparationFor(layout, asked.work, open, asked.reached), bowls, stages, stops,
       totals: totalFigures({
         layout, bowls, stops, stages, preferences: asked.preferences, oldLeftMl: price.oldLeftMl, removedMl: asked.work.purpose === 'new or dry' ? 0 : price.removedMl,
         pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),
@@ -208,7 +211,7 @@ export function planBleed(request: PlanRequest): PlanResult {
 
 /** Elements that ran empty, not only caught a bubble. */
 function emptied(finding: ScopeFinding): ReadonlySet<string> {
-  return new Set([...finding.air].flatMap(([id, cause]) => (cause === 'soft pedal' || cause === 'climbed from the open joint' ? [] : [id])));
+  return new Set([...finding.air].flatMap(([id, cause]) => (cause === 'soft pedal' || cause === 'air in the modulator' || cause === 'climbed from the open joint' ? [] : [id])));
 }
 
 /** Bleeders of a stage in its order, where every other order may be tried too. */

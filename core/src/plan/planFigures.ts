@@ -5,7 +5,7 @@ import { WASHOUT_SOURCE } from '../washout';
 import type { PlanBowl, PlanStage, PlanStop, PlanTotals } from './plan';
 import type { PlanPreferences } from './preferences';
 import type { PlanAsked } from './request';
-import type { StageDraft } from './stages';
+import type { StageDraft } from './draft';
 
 const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
   new: 'simulated along the path: lines laminar (new at the outlet is 1 − 1/(4θ²) after θ line volumes, nothing before ½), master chamber, modulator and caliper mixed (1 − e^−θ), shared stretches as the earlier bleeders left them, reservoir topped up in batches. Bends and pulsed strokes mix, so this is an upper bound.',

@@ -10,14 +10,24 @@ export function emptiesFirst(work: WorkDone): boolean {
   return work.purpose === 'routine flush' || work.purpose === 'new or dry' || work.master !== null;
 }
 
+/** What a run prepared already when the rest of it is planned anew. */
+export interface PreparedBefore {
+  readonly prepared: readonly PreparationStep[];
+  /** Bleeders that were cracked and nipped shut. */
+  readonly cracked: readonly string[];
+  /** Whether every bowl is filled to MAX before the next count. */
+  readonly fillFirst: boolean;
+}
+
 /**
  * What must be done before the first stroke [C]. The reservoir is emptied and
  * refilled before pedal or lever is touched for bleeding; the servo is pumped
  * empty before that, while the old fluid is still in.
  *
- * @param opens whether any bleeder is opened
+ * @param open ids of the bleeders that are opened
+ * @param reached where a run stands; what was prepared holds, and the bowls are filled only where they must be
  */
-export function preparationFor(layout: Layout, work: WorkDone, opens: boolean): PreparationStep[] {
+export function preparationFor(layout: Layout, work: WorkDone, open: readonly string[], reached: PreparedBefore | null): PreparationStep[] {
   const systems = new Set(layout.masters.filter((m) => work.masterIds.includes(m.id)).map((m) => m.system));
   const wanted: Readonly<Record<PreparationStep, boolean>> = {
     protect: true,
@@ -28,9 +38,12 @@ export function preparationFor(layout: Layout, work: WorkDone, opens: boolean): 
     'empty servo': layout.vehicleKind === 'car' && systems.has('brakes'),
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
     'fill reservoir': true,
-    'crack bleeders': opens,
+    'crack bleeders': open.length > 0,
   };
-  return PREPARATION_STEPS.filter((s) => wanted[s]);
+  const steps = PREPARATION_STEPS.filter((s) => wanted[s]);
+  if (!reached) return steps;
+  const stillWanted: Partial<Record<PreparationStep, boolean>> = { 'empty reservoir': false, 'fill reservoir': reached.fillFirst, 'crack bleeders': !open.every((id) => reached.cracked.includes(id)) };
+  return steps.filter((s) => stillWanted[s] ?? !reached.prepared.includes(s));
 }
 
 /** Steps that open the system: from here on the vehicle must not be driven. */

@@ -1,9 +1,19 @@
 import type { Layout } from '../circuit';
 import type { Colour, Grade, IsoClass } from '../fluid';
 import { USUAL_DAY, USUAL_MEANS, type Circumstances, type Means, type Method } from '../flow';
-import type { OrderId } from '../order';
+import type { OrderId, Reached } from '../order';
 import { routineFlush, type PartnerAge, type WorkDone } from '../scope';
 import { planPreferences, type PlanPreferences } from './preferences';
+import type { PreparedBefore } from './preparation';
+import type { StageDraft } from './draft';
+
+/** Where a run stands when the rest of it is planned anew. */
+export interface PlanReached extends Reached, PreparedBefore {
+  /** Bleeders that are left shut by decision. */
+  readonly leftShut: readonly string[];
+  /** What is still to do of the plan in force; null where the scope itself is found anew. */
+  readonly rest: readonly StageDraft[] | null;
+}
 
 /** What a plan is made of. Left out: a routine flush of everything with the usual means, as the workshop and the ranking would choose. */
 export interface PlanRequest {
@@ -29,6 +39,15 @@ export interface PlanRequest {
   readonly primeInPlace?: boolean;
   readonly partnerAges?: readonly PartnerAge[];
   readonly preferences?: Partial<PlanPreferences>;
+  readonly reached?: PlanReached | null;
+}
+
+/** What a plan was asked for beyond what it shows, so that the rest can be planned anew by the same wishes. */
+export type PlanWishes = Pick<PlanRequest, 'isoClass' | 'circumstances' | 'method' | 'order' | 'makerOrder' | 'leastFluid' | 'holdPoint' | 'partnerAges'>;
+
+/** The wishes of a request. */
+export function wishesOf({ isoClass, circumstances, method, order, makerOrder, leastFluid, holdPoint, partnerAges }: PlanAsked): PlanWishes {
+  return { isoClass, circumstances, method, order, makerOrder, leastFluid, holdPoint, partnerAges };
 }
 
 /** A request with everything said. */
@@ -38,6 +57,6 @@ export type PlanAsked = { readonly [K in keyof Required<PlanRequest>]: Exclude<R
 export function planAsked(request: PlanRequest): PlanAsked {
   return {
     isoClass: null, work: routineFlush(request.layout.masters.map((m) => m.id)), means: USUAL_MEANS, circumstances: USUAL_DAY, method: null, order: null, makerOrder: null, leastFluid: null,
-    holdPoint: true, primeInPlace: false, partnerAges: [], ...request, preferences: planPreferences(request.preferences),
+    holdPoint: true, primeInPlace: false, partnerAges: [], reached: null, ...request, preferences: planPreferences(request.preferences),
   };
 }

@@ -2,25 +2,15 @@ import { chambersOf, type Layout } from '../circuit';
 import { METHOD_TRAITS, type Method, type MethodRow } from '../flow';
 import type { OrderedVisit } from '../order';
 import { circuitOf, findScope, type ScopeFinding, type WorkDone } from '../scope';
+import type { BleedPurpose, StageDraft } from './draft';
 import type { PlanAsked } from './request';
-
-/** Why bleeders are opened in a stage. */
-export type BleedPurpose = 'bleed' | 'prime' | 'old fluid out' | 'finish with strokes' | 'in turn until clear' | 'again after the tool' | 'second part';
-
-/** One stage of a plan, before its visits are priced. */
-export type StageDraft =
-  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean }
-  | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear' }
-  | { readonly kind: 'injection' }
-  | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly visits: readonly OrderedVisit[] }
-  | { readonly kind: 'tool cycle'; readonly atHand: boolean }
-  | { readonly kind: 'hold point'; readonly partId: string }
-  | { readonly kind: 'tie back' };
 
 /** What the stages are made of. */
 export interface StageInput {
   readonly asked: PlanAsked;
   readonly finding: ScopeFinding;
+  /** Ids of the bleeders to open. */
+  readonly open: readonly string[];
   /** Method of the main stage, one that can work. */
   readonly method: Method;
   readonly ranking: readonly MethodRow[];
@@ -37,8 +27,7 @@ const STROKES: readonly Method[] = ['two people', 'alone at the lever', 'alone, 
  * tied back. Whatever the chain, the last pass at every bleeder must be free of bubbles.
  */
 export function stagesFor(input: StageInput): StageDraft[] {
-  const { asked, finding, method } = input;
-  const open = openIds(finding);
+  const { asked, finding, open, method } = input;
   const stages: StageDraft[] = [];
   if (!asked.primeInPlace) for (const masterId of finding.bench) stages.push({ kind: 'bench', masterId, compulsory: true });
   if (asked.work.endLost) stages.push({ kind: 'centre the valve', endLost: asked.work.endLost });

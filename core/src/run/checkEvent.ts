@@ -1,18 +1,20 @@
-import type { Plan } from '../plan';
+import { refusalWords, type Plan } from '../plan';
 import type { Decision, HaltReason, RunEvent } from './event';
+import { planOnward } from './onward';
 import { maySkip } from './stages';
 import type { RunState } from './state';
 
 /** Decisions that are offered on each halt; the first is the usual one. */
 export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
-  'ran dry': ['start again', 'end job'],
-  seized: ['go on', 'leave shut', 'end job'],
+  'ran dry': ['plan anew', 'end job'],
+  seized: ['do it last', 'go on', 'leave shut', 'end job'],
   snapped: ['end job'],
   'nothing comes': ['go on', 'leave shut', 'end job'],
+  'air never ends': ['go on', 'plan anew', 'end job'],
   grease: ['leave shut', 'end job'],
   'other product': ['end job'],
   leak: ['end job'],
-  'pedal not right': ['start again', 'end job'],
+  'pedal not right': ['plan anew', 'end job'],
 };
 
 /**
@@ -20,7 +22,8 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
  * at what the event names, not at whether it came in the best order: what was
  * done on the car is recorded even where it should not have been done.
  */
-export function eventFault(plan: Plan, state: RunState, event: RunEvent): string | null {
+export function eventFault(state: RunState, event: RunEvent): string | null {
+  const { plan } = state;
   if (state.seenIds.includes(event.id)) return null;
   if (state.ended && event.kind !== 'undone') return 'The run has ended; nothing can be added to it.';
   switch (event.kind) {
@@ -45,7 +48,10 @@ export function eventFault(plan: Plan, state: RunState, event: RunEvent): string
       const halt = state.halts.find((h) => h.eventId === event.haltId);
       if (!halt) return `There is no halt "${event.haltId}" to decide on.`;
       const offered = DECISIONS_ON[halt.reason];
-      return offered.includes(event.decision) ? null : `"${event.decision}" is not open after "${halt.reason}"; it should be one of ${offered.join(', ')}.`;
+      if (!offered.includes(event.decision)) return `"${event.decision}" is not open after "${halt.reason}"; it should be one of ${offered.join(', ')}.`;
+      if (event.decision === 'go on' || event.decision === 'end job' || halt.decision !== null) return null;
+      const onward = planOnward(state, halt, event.decision);
+      return onward.verdict === 'planned' ? null : `The rest cannot be planned like this. ${onward.reasons.map((r) => refusalWords(plan.layout, r)).join(' ')}`;
     }
     case 'undone':
       return state.log.some((e) => e.id === event.eventId) ? null : `There is no event "${event.eventId}" in effect to undo.`;

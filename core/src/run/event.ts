@@ -1,19 +1,22 @@
 import type { Colour } from '../fluid';
-import type { PreparationStep } from '../plan';
+import type { Plan, PreparationStep } from '../plan';
 
 export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
 
 /** What can stop a run. */
-export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'grease', 'other product', 'leak', 'pedal not right'] as const;
+export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'air never ends', 'grease', 'other product', 'leak', 'pedal not right'] as const;
 export type HaltReason = (typeof HALT_REASONS)[number];
 
 /** Those that can be met at a bleeder; the pedal is judged when all of them are shut. */
 export const HALTS_AT_BLEEDER = HALT_REASONS.filter((r) => r !== 'pedal not right');
 
 /** What a person may decide on a halt. */
-export const DECISIONS = ['start again', 'go on', 'leave shut', 'end job'] as const;
+export const DECISIONS = ['plan anew', 'go on', 'do it last', 'leave shut', 'end job'] as const;
 export type Decision = (typeof DECISIONS)[number];
+
+/** Decisions after which the rest is planned anew from the state reached. */
+export type Onward = Exclude<Decision, 'go on' | 'end job'>;
 
 /** What every event carries; made on the phone that saw it happen. */
 export interface EventBase {
@@ -41,7 +44,9 @@ export type RunEvent = EventBase &
     /** Left out by decision, with the reason; it shows at the gate and on the record. */
     | { readonly kind: 'stage skipped'; readonly stageId: string; readonly reason: string }
     | { readonly kind: 'halted'; readonly reason: HaltReason; readonly stopId: string | null }
-    | { readonly kind: 'decided'; readonly haltId: string; readonly decision: Decision }
+    | { readonly kind: 'decided'; readonly haltId: string; readonly decision: Decision;
+        /** As it is stored: the plan of the rest that followed, null where the plan stayed. The phone that decides leaves it out. */
+        readonly plan?: Plan | null }
     | { readonly kind: 'undone'; readonly eventId: string }
   );
 

@@ -1,35 +1,40 @@
 import { OPENING_STEPS, type Plan } from '../plan';
+import { bowlsRunDry } from './dry';
 import type { HaltReason, RunEvent } from './event';
-import { emptyRun, freshBleeder, type BleederState, type RunState } from './state';
+import { planOnward } from './onward';
+import { emptyRun, firstPlanOf, freshBleeder, isWaiting, type BleederState, type RunState } from './state';
 
 /**
  * State of a run from its log, in log order. The same everywhere: phone,
  * server, record. An id that was seen before changes nothing; undo names the
  * id that it undoes.
+ *
+ * @param plan the one that was accepted
  */
 export function foldRun(plan: Plan, events: readonly RunEvent[], from: RunState = emptyRun(plan)): RunState {
-  return events.reduce((state, event) => foldEvent(plan, state, event), from);
+  return events.reduce(foldEvent, from);
 }
 
 /** One event on top of a state. */
-export function foldEvent(plan: Plan, state: RunState, event: RunEvent): RunState {
+export function foldEvent(state: RunState, event: RunEvent): RunState {
   if (state.seenIds.includes(event.id)) return state;
   const seenIds = [...state.seenIds, event.id];
   if (event.kind === 'undone') {
     const kept = state.log.filter((e) => e.id !== event.eventId);
     if (kept.length === state.log.length) return { ...state, seenIds };
-    return { ...kept.reduce((s, e) => apply(plan, s, e), emptyRun(plan)), seenIds };
+    return { ...kept.reduce(apply, emptyRun(firstPlanOf(state))), seenIds };
   }
-  return { ...apply(plan, state, event), seenIds };
+  return { ...apply(state, event), seenIds };
 }
 
-function apply(plan: Plan, before: RunState, event: RunEvent): RunState {
-  const state = { ...before, log: [...before.log, event] };
+function apply(before: RunState, event: RunEvent): RunState {
+  if (event.kind === 'decided') return decide(before, event);
+  const state = logged(before, event);
   switch (event.kind) {
     case 'prepared':
-      return prepare(plan, state, event);
+      return prepare(state, event);
     case 'stroke':
-      return stroke(plan, state, event);
+      return stroke(state, event);
     case 'bubbles':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -39,7 +44,7 @@ function apply(plan: Plan, before: RunState, event: RunEvent): RunState {
     case 'colour':
       return atBleeder(state, event.stopId, (b) => ({ ...b, colour: { seen: event.colour, atStroke: b.strokes } }));
     case 'topped up':
-      return topUp(plan, state, event.bowlId);
+      return topUp(state, event.bowlId);
     case 'shut':
       return atBleeder(state, event.stopId, (b) => ({ ...b, shut: true }));
     case 'stage done':
@@ -47,9 +52,7 @@ function apply(plan: Plan, before: RunState, event: RunEvent): RunState {
     case 'stage skipped':
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
     case 'halted':
-      return halt(plan, state, event);
-    case 'decided':
-      return decide(plan, state, event);
+      return halt(state, event);
     case 'undone':
       return state;
     default:
@@ -57,23 +60,24 @@ function apply(plan: Plan, before: RunState, event: RunEvent): RunState {
   }
 }
 
-function prepare(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'prepared' }>): RunState {
+function prepare(state: RunState, event: Extract<RunEvent, { kind: 'prepared' }>): RunState {
   if (state.prepared.includes(event.step)) return state;
+  const { bowls } = state.plan;
   const next = {
     ...state,
     prepared: [...state.prepared, event.step],
     openedAtMs: state.openedAtMs ?? (OPENING_STEPS.includes(event.step) ? event.atMs : null),
   };
   if (event.step === 'empty reservoir') {
-    const removed = plan.bowls.reduce((sum, b) => sum + state.levelMl[b.id]! - b.airDrawnMl, 0);
-    return { ...next, removedMl: state.removedMl + removed, levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, b.airDrawnMl])) };
+    const removed = bowls.reduce((sum, b) => sum + state.levelMl[b.id]! - b.airDrawnMl, 0);
+    return { ...next, removedMl: state.removedMl + removed, levelMl: Object.fromEntries(bowls.map((b) => [b.id, b.airDrawnMl])) };
   }
-  if (event.step === 'fill reservoir') return plan.bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
+  if (event.step === 'fill reservoir') return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
   return next;
 }
 
-function stroke(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'stroke' }>): RunState {
-  const stop = plan.stops.find((s) => s.id === event.stopId);
+function stroke(state: RunState, event: Extract<RunEvent, { kind: 'stroke' }>): RunState {
+  const stop = state.plan.stops.find((s) => s.id === event.stopId);
   if (!stop) return state;
   const ml = stop.strokeMl.value;
   // From below the fluid comes out of the syringe, and the bowl is drawn down as it rises.
@@ -82,10 +86,10 @@ function stroke(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 's
   return atBleeder(next, event.stopId, (b) => ({ ...b, strokes: b.strokes + 1, bledMl: b.bledMl + ml }));
 }
 
-function topUp(plan: Plan, state: RunState, bowlId: string): RunState {
-  const bowl = plan.bowls.find((b) => b.id === bowlId);
+function topUp(state: RunState, bowlId: string): RunState {
+  const bowl = state.plan.bowls.find((b) => b.id === bowlId);
   if (!bowl) return state;
-  const everyShut = state.bleeders.every((b) => b.shut || b.left !== null);
+  const everyShut = state.bleeders.every((b) => !isWaiting(state, b));
   return { ...fillTo(state, bowlId, everyShut ? bowl.finalLevelMl : bowl.maxMl), topUps: state.topUps + (everyShut ? 0 : 1) };
 }
 
@@ -94,48 +98,51 @@ function fillTo(state: RunState, bowlId: string, toMl: number): RunState {
   return { ...state, pouredMl: state.pouredMl + poured, levelMl: { ...state.levelMl, [bowlId]: state.levelMl[bowlId]! + poured } };
 }
 
-function halt(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'halted' }>): RunState {
+function halt(state: RunState, event: Extract<RunEvent, { kind: 'halted' }>): RunState {
   const next = { ...state, halts: [...state.halts, { eventId: event.id, reason: event.reason, stopId: event.stopId, decision: null }] };
   if (event.reason !== 'ran dry') return next;
-  // Where it ran dry is not known for every bowl, so all count as drawn down to where air comes in.
-  return { ...next, levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, Math.min(b.airDrawnMl, state.levelMl[b.id]!)])) };
+  const dry = new Set(bowlsRunDry(state.plan, event.stopId));
+  const levels = state.plan.bowls.map((b) => [b.id, dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!]);
+  return { ...next, levelMl: { ...state.levelMl, ...Object.fromEntries(levels) } };
 }
 
-function decide(plan: Plan, state: RunState, event: Extract<RunEvent, { kind: 'decided' }>): RunState {
+function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>): RunState {
   const halt = state.halts.find((h) => h.eventId === event.haltId);
-  if (!halt || halt.decision !== null) return state;
-  const next = { ...state, halts: state.halts.map((h) => (h === halt ? { ...h, decision: event.decision } : h)) };
+  if (!halt || halt.decision !== null) return logged(state, { ...event, plan: null });
+  const decided = { ...state, halts: state.halts.map((h) => (h === halt ? { ...h, decision: event.decision } : h)) };
   switch (event.decision) {
     case 'go on':
-      return next;
+      return logged(decided, { ...event, plan: null });
     case 'end job':
-      return { ...next, ended: halt.reason };
+      return { ...logged(decided, { ...event, plan: null }), ended: halt.reason };
+    case 'plan anew':
     case 'leave shut':
-      return halt.stopId === null ? next : leaveShut(plan, next, halt.stopId, halt.reason);
-    case 'start again': {
-      // Air may stand anywhere: the reservoir is filled and every bleeder comes again from the first.
-      const filled = plan.bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
-      return {
-        ...filled,
-        restarts: state.restarts + 1,
-        bleeders: state.bleeders.map((b) => (b.left ? b : startedAgain(b))),
-      };
+    case 'do it last': {
+      const onward = event.plan === undefined ? planOnward(decided, halt, event.decision) : null;
+      // Where the rest cannot be planned like this, nothing is decided.
+      if (onward?.verdict === 'refused') return logged(state, { ...event, plan: null });
+      const plan = onward ? onward.plan : (event.plan ?? null);
+      const bleederId = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
+      const left = event.decision === 'leave shut' && bleederId !== undefined ? { ...decided, leftShut: { ...decided.leftShut, [bleederId]: halt.reason } } : decided;
+      const next = logged(left, { ...event, plan });
+      return plan ? takeUp(next, plan, halt.reason) : next;
     }
     default:
       return event.decision satisfies never;
   }
 }
 
-/** A bleeder that is left shut is left in every later pass too. */
-function leaveShut(plan: Plan, state: RunState, stopId: string, reason: HaltReason): RunState {
-  const bleederId = plan.stops.find((s) => s.id === stopId)?.bleeder.id;
-  const same = new Set(plan.stops.filter((s) => s.bleeder.id === bleederId).map((s) => s.id));
-  return { ...state, bleeders: state.bleeders.map((b) => (b.stopId === stopId || (same.has(b.stopId) && !b.shut) ? { ...b, left: reason } : b)) };
+/** From here on the rest goes by another plan; what was done under the one before stays beside it. */
+function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
+  const { stages, bleeders } = state;
+  return {
+    ...state, plan, stages: {}, bleeders: plan.stops.map((s) => freshBleeder(s.id)), past: [...state.past, { plan: state.plan, stages, bleeders, because }],
+    prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
+    levelMl: { ...Object.fromEntries(plan.bowls.map((b) => [b.id, b.maxMl])), ...state.levelMl },
+  };
 }
 
-function startedAgain(b: BleederState): BleederState {
-  return { ...freshBleeder(b.stopId), earlierStrokes: b.earlierStrokes + b.strokes, earlierBledMl: b.earlierBledMl + b.bledMl };
-}
+const logged = (state: RunState, event: RunEvent): RunState => ({ ...state, log: [...state.log, event] });
 
 function atBleeder(state: RunState, stopId: string, change: (b: BleederState) => BleederState): RunState {
   return { ...state, bleeders: state.bleeders.map((b) => (b.stopId === stopId ? change(b) : b)) };

@@ -21,13 +21,15 @@ const MS_PER_EVENT = 6_000;
  * The log of somebody who does just what the run calls for, with clean
  * readings: for the demo, and for tests of what must always hold. Ends when
  * the run is finished, needs a decision, or the strokes are used up.
+ *
+ * @param from where the run stands; its beginning when left out
  */
-export function followCalls(plan: Plan, options: FollowOptions): RunEvent[] {
+export function followCalls(plan: Plan, options: FollowOptions, from: RunState = emptyRun(plan)): RunEvent[] {
   const events: RunEvent[] = [];
-  let state: RunState = emptyRun(plan);
+  let state = from;
   let strokesMade = 0;
   for (;;) {
-    const said = answerTo(plan, nextStep(plan, state));
+    const said = answerTo(state.plan, nextStep(state));
     if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity))) return events;
     if (said.kind === 'stroke') strokesMade++;
     const event = {
@@ -38,7 +40,7 @@ export function followCalls(plan: Plan, options: FollowOptions): RunEvent[] {
       ...said,
     } as RunEvent;
     events.push(event);
-    state = foldEvent(plan, state, event);
+    state = foldEvent(state, event);
   }
 }
 

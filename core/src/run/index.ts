@@ -7,16 +7,18 @@ export {
   type Decision,
   type EventBase,
   type HaltReason,
+  type Onward,
   type RunEvent,
   type RunEventKind,
 } from './event';
-export { emptyRun, type BleederState, type Halt, type RunState } from './state';
+export { emptyRun, firstPlanOf, type BleederState, type Halt, type RunLeg, type RunState } from './state';
 export { foldEvent, foldRun } from './fold';
 export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
 export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
 export { maySkip, skippedStages, type OwnStage } from './stages';
-export { planAgainstActual, type ActualRow } from './planAgainstActual';
+export { planOnward, whatFollows } from './onward';
+export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';
 export { levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';

@@ -2,7 +2,7 @@ import { COLOURS } from '../fluid';
 import { strokesUntilTopUp } from '../order';
 import type { Plan, PlanBowl, PlanStop, PreparationStep } from '../plan';
 import { isThrough, type OwnStage } from './stages';
-import type { BleederState, Halt, RunState } from './state';
+import { isWaiting, type BleederState, type Halt, type RunState } from './state';
 
 /** What is still missing before a bleeder may be shut. */
 export type Missing = 'strokes' | 'bubbles not read' | 'bubbles in the last three' | 'colour not read' | 'colour not new';
@@ -23,8 +23,9 @@ export type NextStep =
 
 const LAST_STROKES = 3;
 
-/** Work out the next step from the plan and the state reached. */
-export function nextStep(plan: Plan, state: RunState): NextStep {
+/** Work out the next step from the plan in force and the state reached. */
+export function nextStep(state: RunState): NextStep {
+  const { plan } = state;
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
@@ -38,21 +39,20 @@ export function nextStep(plan: Plan, state: RunState): NextStep {
       if (!isThrough(stage, state)) return { kind: 'stage', stage };
       continue;
     }
-    const waiting = state.bleeders.find((b) => isWaiting(b) && stage.stopIds.includes(b.stopId));
-    if (waiting) return atBleeder(plan, state, stopOf(plan, waiting.stopId));
+    const waiting = state.bleeders.find((b) => isWaiting(state, b) && stage.stopIds.includes(b.stopId));
+    if (waiting) return atBleeder(state, stopOf(plan, waiting.stopId));
   }
-  return lastFill(plan, state);
+  return lastFill(state);
 }
 
 /** The opening in hand: the first of the plan that is neither shut nor left, if its stage has come. */
-export function currentStop(plan: Plan, state: RunState): PlanStop | null {
-  const step = nextStep(plan, state);
+export function currentStop(state: RunState): PlanStop | null {
+  const step = nextStep(state);
   if ('stop' in step) return step.stop;
-  const waiting = state.bleeders.find(isWaiting);
-  return waiting && step.kind !== 'stage' ? stopOf(plan, waiting.stopId) : null;
+  const waiting = state.bleeders.find((b) => isWaiting(state, b));
+  return waiting && step.kind !== 'stage' ? stopOf(state.plan, waiting.stopId) : null;
 }
 
-const isWaiting = (b: BleederState): boolean => !b.shut && b.left === null;
 const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => s.id === stopId)!;
 
 /**
@@ -75,7 +75,8 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
   return missing;
 }
 
-function atBleeder(plan: Plan, state: RunState, stop: PlanStop): NextStep {
+function atBleeder(state: RunState, stop: PlanStop): NextStep {
+  const { plan } = state;
   const b = state.bleeders.find((x) => x.stopId === stop.id)!;
   const missing = missingAt(plan, stop, b);
   if (missing.length === 0) return { kind: 'shut', stop };
@@ -91,8 +92,8 @@ function atBleeder(plan: Plan, state: RunState, stop: PlanStop): NextStep {
   return { kind: 'read', stop, missing };
 }
 
-function lastFill(plan: Plan, state: RunState): NextStep {
-  for (const bowl of plan.bowls) {
+function lastFill(state: RunState): NextStep {
+  for (const bowl of state.plan.bowls) {
     const pourMl = bowl.finalLevelMl - state.levelMl[bowl.id]!;
     if (pourMl > 0.5) return { kind: 'last fill', bowl, pourMl };
   }

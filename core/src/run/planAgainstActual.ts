@@ -18,14 +18,26 @@ export interface ActualRow {
   readonly left: HaltReason | null;
 }
 
-/** Plan against actual, bleeder by bleeder, in the order of the plan; strokes of earlier rounds are counted in. */
-export function planAgainstActual(plan: Plan, state: RunState): ActualRow[] {
+/** One plan of a run and what was done by it. */
+export interface ActualLeg {
+  /** What brought the next plan; null for the plan in force. */
+  readonly endedBy: HaltReason | null;
+  readonly rows: readonly ActualRow[];
+}
+
+/** Plan against actual, opening by opening, plan by plan; of a plan that did not last only what was begun or left. */
+export function planAgainstActual(state: RunState): ActualLeg[] {
+  const begun = (row: ActualRow) => row.shut || row.left !== null || row.strokes.value > 0;
+  return [
+    ...state.past.map((leg): ActualLeg => ({ endedBy: leg.because, rows: rowsOf(leg.plan, leg.bleeders, state.leftShut).filter(begun) })),
+    { endedBy: null, rows: rowsOf(state.plan, state.bleeders, state.leftShut) },
+  ];
+}
+
+function rowsOf(plan: Plan, bleeders: readonly BleederState[], leftShut: RunState['leftShut']): ActualRow[] {
   return plan.stops.map((stop) => {
-    const b = state.bleeders.find((x) => x.stopId === stop.id)!;
-    const strokes = figure({
-      label: 'Strokes made', value: b.strokes + b.earlierStrokes, unit: 'strokes',
-      rule: b.earlierStrokes > 0 ? `counted by taps; ${b.earlierStrokes} of them before the run was started again` : 'counted by taps', source: ENTRY,
-    });
+    const b = bleeders.find((x) => x.stopId === stop.id)!;
+    const strokes = figure({ label: 'Strokes made', value: b.strokes, unit: 'strokes', rule: 'counted by taps', source: ENTRY });
     return {
       stopId: stop.id,
       place: bleederName(stop.bleeder),
@@ -33,12 +45,12 @@ export function planAgainstActual(plan: Plan, state: RunState): ActualRow[] {
       strokes,
       plannedMl: stop.bledMl,
       bledMl: figure({
-        label: 'Bled', value: b.bledMl + b.earlierBledMl, unit: 'mL', rule: 'strokes made × fluid in one stroke; not measured in a jar', source: ARITHMETIC, from: [strokes, stop.strokeMl],
+        label: 'Bled', value: b.bledMl, unit: 'mL', rule: 'strokes made × fluid in one stroke; not measured in a jar', source: ARITHMETIC, from: [strokes, stop.strokeMl],
       }),
       bubbles: b.bubbles,
       colour: b.colour,
       shut: b.shut,
-      left: b.left,
+      left: b.shut ? null : (leftShut[stop.bleeder.id] ?? null),
     };
   });
 }

@@ -1,4 +1,4 @@
-import { stageTitle, type Plan, type PlanStage } from '../plan';
+import { stageTitle, type PlanStage } from '../plan';
 import type { RunState } from './state';
 
 /** A stage that opens no bleeder. */
@@ -14,10 +14,12 @@ export function isThrough(stage: PlanStage, state: RunState): boolean {
   return stage.id in state.stages;
 }
 
-/** Stages that were left out by decision, with the reason: they show at the gate and on the record. */
-export function skippedStages(plan: Plan, state: RunState): { readonly title: string; readonly reason: string }[] {
-  return plan.stages.flatMap((stage) => {
-    const reason = state.stages[stage.id]?.skipped;
-    return reason ? [{ title: stageTitle(plan.layout, stage), reason }] : [];
-  });
+/** Stages that were left out by decision under any plan of the run, with the reason: they show at the gate and on the record. */
+export function skippedStages(state: RunState): { readonly title: string; readonly reason: string }[] {
+  return [...state.past, state].flatMap(({ plan, stages }) =>
+    plan.stages.flatMap((stage) => {
+      const reason = stages[stage.id]?.skipped;
+      return reason ? [{ title: stageTitle(plan.layout, stage), reason }] : [];
+    }),
+  );
 }

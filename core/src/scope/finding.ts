@@ -3,7 +3,7 @@ import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
 import type { MasterChanged, WorkDone } from './work';
 
 /** Why an element may hold air. */
-export type AirCause = 'opened' | 'behind what was opened' | 'climbed from the open joint' | 'drew air at its outlet' | 'master changed' | 'modulator opened' | 'new or dry' | 'soft pedal';
+export type AirCause = 'opened' | 'behind what was opened' | 'climbed from the open joint' | 'drew air at its outlet' | 'master changed' | 'modulator opened' | 'air in the modulator' | 'new or dry' | 'soft pedal';
 
 /** Why a bleeder must be opened, or may stay shut. */
 export type BleederWhy =
@@ -63,8 +63,9 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     for (const condition of careless) unmet.push({ partId: masterDone.id, condition });
     if (careless.length > 0) for (const chamber of masterDone.chambers) mark(circuitOf(layout, chamber), 'master changed');
   }
-  if (work.modulatorOpened) {
-    for (const n of layout.nodes.filter((x) => x.kind === 'modulator')) mark(circuitThrough(layout, n.id), 'modulator opened');
+  for (const n of layout.nodes.filter((x) => x.kind === 'modulator')) {
+    if (work.modulatorOpened) mark(circuitThrough(layout, n.id), 'modulator opened');
+    if (work.airInModulator) mark(circuitThrough(layout, n.id), 'air in the modulator');
   }
   for (const part of work.parts) {
     const chamber = chambers.find(({ chamber: c }) => circuitOf(layout, c).has(part.partId))?.chamber;

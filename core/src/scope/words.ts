@@ -17,6 +17,7 @@ const CAUSE: Readonly<Record<AirCause, string>> = {
   'drew air at its outlet': 'drew air: the level fell to its outlet, or nobody saw it',
   'master changed': 'hangs on a master that was changed',
   'modulator opened': 'hangs on a modulator that was opened or lost fluid',
+  'air in the modulator': 'hangs on a modulator that may hold air in its pockets',
   'new or dry': 'is new or dry',
   'soft pedal': 'may hold the air that makes it soft',
 };

@@ -35,11 +35,13 @@ export interface WorkDone {
   readonly lowest: readonly { readonly bowlId: string; readonly belowMaxMm: number }[];
   /** The modulator was changed, or lost fluid. */
   readonly modulatorOpened: boolean;
+  /** Still soft after a whole bleed that ended clean, or air that never ends: it may stand in the modulator. */
+  readonly airInModulator: boolean;
   /** End that lost pressure, where the lamp of the differential valve is lit. */
   readonly endLost: 'front' | 'rear' | null;
 }
 
 /** Nothing was opened: a flush of these systems. */
 export function routineFlush(masterIds: readonly string[]): WorkDone {
-  return { purpose: 'routine flush', masterIds, parts: [], master: null, lowest: [], modulatorOpened: false, endLost: null };
+  return { purpose: 'routine flush', masterIds, parts: [], master: null, lowest: [], modulatorOpened: false, airInModulator: false, endLost: null };
 }

@@ -42,7 +42,7 @@ export class CircuitFluid {
   private bled = 0;
 
   /** @param layout a layout without faults */
-  constructor(layout: Layout) {
+  constructor(private readonly layout: Layout) {
     for (const b of layout.bowls) this.bowls.set(b.id, { levelMl: b.maxMl, newShare: 0, maxMl: b.maxMl, airDrawnMl: highestOutletMl(layout, b.id) });
     this.buildChains(layout);
   }
@@ -144,6 +144,17 @@ export class CircuitFluid {
       if (p.kind === 'cavity') p.cavity.newShare = was as number;
       else p.line.rollback(was as LaminarSnapshot);
     });
+  }
+
+  /** The same fluid once more, to go on from here without changing this one. */
+  copy(): CircuitFluid {
+    const copy = new CircuitFluid(this.layout);
+    copy.rollback(this.snapshot());
+    copy.parts.forEach((part, i) => {
+      const was = this.parts[i]!;
+      if (part.kind === 'line' && was.kind === 'line') part.line.become(was.line);
+    });
+    return copy;
   }
 
   /** How many parts the ways to two bleeders share; 0 when only the bowl is common, null when not even that. */

@@ -97,6 +97,13 @@ export class LaminarSegment {
     this.outShares.set(to.outShares);
   }
 
+  /** Become what another segment of the same volume and tubes is now. */
+  become(other: LaminarSegment): void {
+    this.rollback(other.snapshot());
+    this.passedMl = other.passedMl.slice();
+    this.enteredMl = other.enteredMl.slice();
+  }
+
   private enter(stepMl: number, inShares: Float64Array | number): void {
     const mark = this.marks++;
     const { rows } = this;

@@ -156,6 +156,21 @@ describe('the fluid of a circuit', () => {
     );
   });
 
+  test('a copy goes on by itself and like the one it was made of', () => {
+    const fluid = new CircuitFluid(layoutOf('estate-front-rear'));
+    for (const { id, maxMl } of layoutOf('estate-front-rear').bowls) {
+      fluid.emptyBowl(id);
+      fluid.fillBowl(id, maxMl);
+    }
+    fluid.bleed('left-rear', 40);
+    const copy = fluid.copy();
+    const before = fluid.newShares();
+    const onCopy = copy.bleed('right-rear', 25);
+    expect(fluid.newShares()).toEqual(before);
+    expect(fluid.bleed('right-rear', 25)).toBe(onCopy);
+    expect(copy.newShares()).toEqual(fluid.newShares());
+  });
+
   test('cutting a line by joints changes nothing', () => {
     const whole = layoutOf('hatchback-diagonal');
     const cut: Layout = {

@@ -3,6 +3,7 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { up as workshopToRun } from './migrations/001-workshop-to-run';
 import { up as fluid } from './migrations/002-fluid';
 import { up as plan } from './migrations/003-plan';
+import { up as onward } from './migrations/004-onward';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -11,6 +12,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '001-workshop-to-run', up: ({ context }) => workshopToRun(context) },
       { name: '002-fluid', up: ({ context }) => fluid(context) },
       { name: '003-plan', up: ({ context }) => plan(context) },
+      { name: '004-onward', up: ({ context }) => onward(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

@@ -163,7 +163,7 @@ async function gateMustSay(wanted: GateVerdict, job: Job, transaction: Transacti
   // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
   const drive = job.stage === 'test drive' ? job.drives.at(-1)!.result : null;
   const fluidPutDown = (await FluidMovedRow.count({ where: { jobId: job.id }, transaction })) > 0;
-  const answer = releaseGate(plan, await runStateOf(job, plan, transaction), { ...job.proof, fluidPutDown }, drive);
+  const answer = releaseGate(await runStateOf(job, plan, transaction), { ...job.proof, fluidPutDown }, drive);
   if (answer.verdict === wanted) return;
   throw refused(answer.reasons.map(gateWords).join(' '), answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })));
 }

@@ -1,7 +1,7 @@
-import type { RunEvent } from '@brook/core/run';
+import { foldRun, followCalls, type RunEvent } from '@brook/core/run';
 import { randomUUID } from 'node:crypto';
 import { RunEventRow } from '../db/models';
-import { Brook, fullRun, type Caller } from '../testing';
+import { Brook, fullRun, planOfJob, type Caller } from '../testing';
 
 let brook: Brook;
 let tech: Caller;
@@ -94,6 +94,43 @@ test('a decision to end ends the job, and the reason stands on the record', asyn
     { ...base, id: randomUUID(), deviceSeq: log.length + 2, kind: 'decided', haltId, decision: 'end job' },
   ]).expect(200);
   expect(await tech.job(job.id)).toMatchObject({ stage: 'ended', ended: { reason: expect.stringContaining('grease') }, vehicleDrive: 'do not drive' });
+});
+
+describe('a decision that plans the rest anew', () => {
+  /** A run that went dry at its first bleeder, and the decision on it. */
+  const ranDry = async () => {
+    const job = await tech.running('H 1');
+    const log = fullRun(job, 6);
+    const base = { deviceId: log[0]!.deviceId, atMs: log.at(-1)!.atMs };
+    const halt = { ...base, id: randomUUID(), deviceSeq: log.length + 1, kind: 'halted', reason: 'ran dry', stopId: planOfJob(job).stops[0]!.id } as RunEvent;
+    const decided = { ...base, id: randomUUID(), deviceSeq: log.length + 2, kind: 'decided', haltId: halt.id, decision: 'plan anew' } as RunEvent;
+    return { job, log: [...log, halt, decided], decided };
+  };
+
+  test('is kept with the plan that followed, and sending it again changes nothing', async () => {
+    const { job, log, decided } = await ranDry();
+    await tech.events(job, log).expect(200);
+    const kept = (await tech.job(job.id)).events.at(-1)!;
+    expect(kept).toMatchObject({ ...decided, plan: { work: { lowest: [{ bowlId: 'bowl' }] } } });
+    expect((await tech.events(job, log).expect(200)).body.added).toBe(0);
+    // The phone folded it without the stored plan; both stand at the same step.
+    expect(foldRun(planOfJob(job), log)).toEqual(foldRun(planOfJob(job), (await tech.job(job.id)).events));
+  });
+
+  test('goes on by the new plan to the proof', async () => {
+    const { job, log } = await ranDry();
+    await tech.events(job, log).expect(200);
+    const state = foldRun(planOfJob(job), log);
+    const rest = followCalls(state.plan, { deviceId: randomUUID(), nextId: randomUUID, startMs: log.at(-1)!.atMs }, state);
+    expect((await tech.events(job, rest).expect(200)).body.stage).toBe('proof');
+  });
+
+  test('brings no plan of its own', async () => {
+    const { job, log, decided } = await ranDry();
+    const res = await tech.send('post', `/jobs/${job.id}/events`, { events: [...log.slice(0, -1), { ...decided, plan: planOfJob(job) }] }).expect(422);
+    expect(res.body.faults).toHaveLength(1);
+    expect((await tech.job(job.id)).events).toEqual([]);
+  });
 });
 
 test('undoing the last step of a finished run goes back from the proof and forgets its answers', async () => {

@@ -22,15 +22,25 @@ export async function appendEvents(actor: Actor, jobId: string, events: readonly
     if (fresh.length === 0) return 0;
     const plan = openPlan(locked);
     let state = await runStateOf(locked.job, plan, locked.transaction);
+    // A decision is kept with the plan that followed, so that the record does not depend on later rules.
+    const kept: RunEvent[] = [];
     for (const event of fresh) {
-      const fault = eventFault(plan, state, event);
+      const fault = eventFault(state, event);
       if (fault) throw refused(fault, [{ field: `events.${event.id}`, sentence: fault }]);
-      state = foldEvent(plan, state, event);
+      state = foldEvent(state, event);
+      kept.push(event.kind === 'decided' ? state.log.at(-1)! : event);
     }
-    await store(locked, fresh);
-    await follow(locked, plan, state);
+    await store(locked, kept);
+    await follow(locked, state);
     return fresh.length;
   });
+}
+
+/** An event without what was added when it was kept. */
+function asSent(event: RunEvent): RunEvent {
+  if (event.kind !== 'decided') return event;
+  const { plan: _, ...sent } = event;
+  return sent;
 }
 
 async function newOnes({ job, transaction }: LockedJob, events: readonly RunEvent[]): Promise<RunEvent[]> {
@@ -40,7 +50,7 @@ async function newOnes({ job, transaction }: LockedJob, events: readonly RunEven
   for (const event of events) {
     const before = byId.get(event.id);
     if (!before) fresh.push(event);
-    else if (!isDeepStrictEqual(before, event)) throw new ProblemError('conflict', `The id ${event.id} stands for another event already; an event keeps its content.`);
+    else if (!isDeepStrictEqual(asSent(before), event)) throw new ProblemError('conflict', `The id ${event.id} stands for another event already; an event keeps its content.`);
     byId.set(event.id, event);
   }
   return fresh;
@@ -74,14 +84,14 @@ async function store({ job, transaction, actor }: LockedJob, fresh: readonly Run
 }
 
 /** Bring the job's stage and the vehicle's drive state after the run. */
-async function follow(locked: LockedJob, plan: Plan, state: RunState): Promise<void> {
+async function follow(locked: LockedJob, state: RunState): Promise<void> {
   const { job, vehicle, transaction } = locked;
   if (state.openedAtMs !== null) await setDriveState(vehicle, 'do not drive', 'The brakes are open and not yet released.', new Date(state.openedAtMs), transaction);
   if (state.ended) {
     await endLocked(locked, `${HALT_WORDS[state.ended].title}. ${HALT_WORDS[state.ended].say}`, true);
     return;
   }
-  const stage: JobStage = nextStep(plan, state).kind === 'finished' ? 'proof' : 'run';
+  const stage: JobStage = nextStep(state).kind === 'finished' ? 'proof' : 'run';
   if (stage === job.stage) return;
   if (stage === 'run') await takeBackFluidUsed(locked);
   job.set({ stage, proof: { pedal: null, checks: {}, by: null } });

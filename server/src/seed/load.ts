@@ -141,7 +141,7 @@ async function seededEvents(id: string, given: SeedJob, startMs: number): Promis
   const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes });
   if (!given.halt) return events;
   const base = (offset: number) => ({ id: uuid(), deviceId, deviceSeq: events.length + offset, atMs: startMs + (events.length + offset) * 6_000 });
-  const stopId = currentStop(plan, foldRun(plan, events))?.id ?? null;
+  const stopId = currentStop(foldRun(plan, events))?.id ?? null;
   const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, stopId };
   if (given.reach !== 'ended') return [...events, halted];
   return [...events, halted, { ...base(2), kind: 'decided', haltId: halted.id, decision: 'end job' }];

@@ -123,7 +123,7 @@ test('when the bleed goes on, what was put down is taken back and put down anew'
   const before = await tech.job(job.id);
   const halt = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a21', deviceId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a22', deviceSeq: 1, atMs: 0, kind: 'halted' as const, reason: 'pedal not right' as const, stopId: null };
   const { stopId: _, reason: __, ...base } = halt;
-  await tech.events(job, [halt, { ...base, id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23', deviceSeq: 2, kind: 'decided', haltId: halt.id, decision: 'start again' }]).expect(200);
+  await tech.events(job, [halt, { ...base, id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23', deviceSeq: 2, kind: 'decided', haltId: halt.id, decision: 'plan anew' }]).expect(200);
   expect(before.fluidUsed).not.toBeNull();
   expect(await tech.job(job.id)).toMatchObject({ stage: 'run', fluidUsed: null });
   expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBe(3000);

@@ -7,6 +7,7 @@ import { connect } from '../connect';
 import { up as workshopToRun } from './001-workshop-to-run';
 import { up as fluid } from './002-fluid';
 import { up as plan } from './003-plan';
+import { up as onward } from './004-onward';
 
 let db: Sequelize;
 let drop: () => Promise<unknown>;
@@ -34,7 +35,7 @@ const FIRST = {
   bleeders: [{ id: 'front', at: 'front-caliper', place: 'front', wrenchMm: 8, type: 'screw' }],
 };
 
-test('layouts, plans and logs of the first rules are lifted; the plan keeps its figures and its log still folds', async () => {
+test('layouts, plans and logs of the first rules are lifted; the plan keeps its figures and its log still folds, decisions included', async () => {
   // A plan of those rules had one stage and one opening of each bleeder, by the bleeder's id.
   const made = planBleed({ layout: templateById('motorcycle-front-disc')!.build('middle'), fillGrade: 'DOT 4', newColour: 'clear' });
   if (made.verdict === 'refused') throw new Error('refused');
@@ -64,6 +65,18 @@ test('layouts, plans and logs of the first rules are lifted; the plan keeps its 
   expect(row!.event).toEqual({ id: ID, deviceId: ID, deviceSeq: 1, atMs: 1, kind: 'stroke', stopId: 'front' });
   let n = 0;
   const log = followCalls(lifted, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 });
-  expect(nextStep(lifted, foldRun(lifted, log)).kind).toBe('finished');
+  expect(nextStep(foldRun(lifted, log)).kind).toBe('finished');
+
+  // Decisions of a log that began over by the same plan keep that plan; all others keep that it stayed.
+  const decide = (position: number, eventId: string, decision: string) =>
+    db.query(`INSERT INTO run_events (job_id, position, id, workshop_id, device_id, device_seq, at, by, event) VALUES ('${ID}', :position, :eventId, '${ID}', '${ID}', :position, now(), 'Una', CAST(:event AS jsonb))`, {
+      replacements: { position, eventId, event: JSON.stringify({ id: eventId, deviceId: ID, deviceSeq: position, atMs: 1, kind: 'decided', haltId: ID, decision }) },
+    });
+  await decide(2, '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a12', 'start again');
+  await decide(3, '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a13', 'leave shut');
+  await onward(db.getQueryInterface());
+  const kept = await db.query<{ event: { decision: string; plan: unknown } }>(`SELECT event FROM run_events WHERE position > 1 ORDER BY position`, { type: QueryTypes.SELECT });
+  expect(kept.map((k) => k.event)).toMatchObject([{ decision: 'plan anew', plan: lifted }, { decision: 'leave shut', plan: null }]);
+  await expect(db.query("DELETE FROM run_events")).rejects.toThrow();
   await expect(db.query("UPDATE jobs SET stage = 'run'")).rejects.toThrow(/only be added to/);
 });
