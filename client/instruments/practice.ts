@@ -1,4 +1,5 @@
 import { standIn, type Instrument, type InstrumentKind } from '@brook/core/instrument';
+import { standInTool, type ScanTool } from '@brook/core/scanTool';
 
 /** Ways in which a practice instrument may behave, so that each can be met before it counts. */
 export const PRACTICE_WAYS = ['well', 'out of range', 'low battery', 'lost half-way'] as const;
@@ -14,6 +15,28 @@ export function practiceInstrument(kind: InstrumentKind, way: PracticeWay): Inst
     batteryPercent: way === 'low battery' ? 6 : 82,
     ...(way === 'lost half-way' ? { lostAfterMs: 1_400 } : {}),
     random: Math.random,
+    now: () => performance.now(),
+    wait: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
+  });
+}
+
+/** Ways in which a practice scan tool may behave. */
+export const PRACTICE_TOOL_WAYS = ['well', 'battery low', 'stops half-way', 'a code stays', 'lost half-way'] as const;
+export type PracticeToolWay = (typeof PRACTICE_TOOL_WAYS)[number];
+
+/** How much faster than life a practice tool runs its steps; the pump cools by the clock of the run all the same. */
+const PRACTICE_SPEED = 10;
+
+/** A scan tool that only stands in for one, by this phone's clock. */
+export function practiceTool(way: PracticeToolWay): ScanTool {
+  return standInTool({
+    batteryV: way === 'battery low' ? 11.3 : 12.6,
+    ignition: 'on',
+    codes: [],
+    ...(way === 'a code stays' ? { codeAfter: 'Valve of one wheel: no answer (practice)' } : {}),
+    ...(way === 'stops half-way' ? { abortsAfter: 3 } : {}),
+    ...(way === 'lost half-way' ? { lostAfterMs: 6_000 } : {}),
+    speed: PRACTICE_SPEED,
     now: () => performance.now(),
     wait: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
   });

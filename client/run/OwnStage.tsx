@@ -1,20 +1,18 @@
 import type { Job } from '@brook/contract';
 import { stageTitle, stageWords, type Plan } from '@brook/core/plan';
 import { maySkip, type OwnStage as Stage } from '@brook/core/run';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
-import { Button } from '../ui/Button';
-import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
-import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
+import { SkipStage } from './SkipStage';
 
 export interface OwnStageProps {
   readonly job: Job;
@@ -53,20 +51,9 @@ export function OwnStage({ job, plan, run, stage, band, action, link }: OwnStage
         <FigureRow figure={stage.minutes} />
         {stage.kind === 'bench' ? <FigureRow figure={stage.savesMinutes} /> : null}
       </View>
-      {maySkip(stage) ? <Skip run={run} stageId={stage.id} /> : null}
+      {maySkip(stage) ? <SkipStage run={run} stageId={stage.id} /> : null}
       <EndJob job={job} />
     </Page>
-  );
-}
-
-/** Leaving a stage out is a decision with a reason; it stays on the record. */
-function Skip({ run, stageId }: { readonly run: LiveRun; readonly stageId: string }) {
-  const [reason, setReason] = useState('');
-  return (
-    <More title="Leave this out" about="By decision: it shows at the gate, and the pedal test carries the burden">
-      <Field label="Reason" value={reason} onChange={setReason} maxLength={300} />
-      <Button label="Leave it out" disabled={reason.trim().length < 3} onPress={() => run.say({ kind: 'stage skipped', stageId, reason: reason.trim() })} />
-    </More>
   );
 }
 

@@ -45,6 +45,9 @@ test('spaces around what was typed do not count', () => {
 test('what the contract does not know is refused, not dropped', () => {
   expect(sentences(signIn, { login: 'una', password: 'x', admin: true })).toHaveLength(1);
   expect(sentences(runEvent, { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'stroke', stopId: 'a', by: 'somebody' })).toHaveLength(1);
+  const checked = { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'tool checked', stageId: 'stage-2', by: 'by hand', check: { batteryV: 12.4, ignition: 'on', codes: [] } };
+  expect(sentences(runEvent, checked)).toEqual([]);
+  expect(sentences(runEvent, { ...checked, check: { ...checked.check, batteryV: 120 } })).toEqual(['Battery should be 0 to 30 V.']);
 });
 
 test('every step and every check of core can be put down', () => {

@@ -1,6 +1,6 @@
 import { COLOURS } from '@brook/core/fluid';
 import { PREPARATION_STEPS, type Plan } from '@brook/core/plan';
-import { BUBBLE_READINGS, DECISIONS, HALT_REASONS, type RunEvent } from '@brook/core/run';
+import { BUBBLE_READINGS, DECISIONS, HALT_REASONS, TOOL_WITNESSES, type RunEvent } from '@brook/core/run';
 import { z } from 'zod';
 import { id, line, oneOf } from './common';
 
@@ -14,6 +14,12 @@ const elementId = line('Element id', 1, 60);
 /** An element's id, with a number behind it from the second opening on. */
 const stopId = line('Opening', 1, 70);
 
+const toolWitness = oneOf('Witness', TOOL_WITNESSES);
+const VOLTAGE = 'Battery should be 0 to 30 V.';
+const toolCheck = z.strictObject({
+  batteryV: z.number({ error: VOLTAGE }).min(0, VOLTAGE).max(30, VOLTAGE).describe('V, ignition on'), ignition: oneOf('Ignition', ['off', 'on', 'engine running']),
+  codes: z.array(line('Fault code', 1, 80)).max(40).describe('As the tool words them; empty when there is none'),
+});
 const decided = z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) });
 
 /** One event of a run, as a phone sends it. */
@@ -26,6 +32,10 @@ export const runEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('shut'), stopId, tightened: z.literal('by feel') }),
   z.strictObject({ ...base, kind: z.literal('stage done'), stageId: elementId }),
   z.strictObject({ ...base, kind: z.literal('stage skipped'), stageId: elementId, reason: line('Reason', 3, 300) }),
+  z.strictObject({ ...base, kind: z.literal('tool checked'), stageId: elementId, by: toolWitness, check: toolCheck }),
+  z.strictObject({
+    ...base, kind: z.literal('tool step'), stageId: elementId, stepId: line('Step', 1, 80), by: toolWitness, done: z.boolean({ error: 'Whether the step was done is not said; give true or false.' }), why: line('Why it stopped', 1, 120).nullable(),
+  }),
   z.strictObject({ ...base, kind: z.literal('halted'), reason: oneOf('Reason', HALT_REASONS), stopId: stopId.nullable() }),
   decided,
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),

@@ -11,6 +11,7 @@ const AMBER: FluidEntry = {
   fill: { grade: 'DOT 4', isoClass: null, labelRead: null }, newColour: 'clear', newDye: null,
 };
 
+type Plan = ReturnType<typeof planOf>;
 type Template = 'hatchback-diagonal' | 'three-wheeler' | 'estate-front-rear' | 'van-four-channel' | 'veteran-single' | 'motorcycle-front-disc' | 'motorcycle-integral-abs' | 'sidecar-outfit';
 
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
@@ -66,21 +67,37 @@ export class Workshop {
     return this.get(job.id);
   }
 
+  /** A job that stands before its tool cycle: the modulator was changed, the base bleed is through. */
+  async atTool(vehicle: Vehicle): Promise<Job> {
+    const planned = await this.planned(vehicle);
+    const { planChoices } = planned;
+    const chosen: Job = await this.send('PUT', `/jobs/${planned.id}/plan/choices`, { ...planChoices, means: { ...planChoices.means, scanTool: true }, work: { ...planChoices.work, purpose: 'after work', modulatorOpened: true } }, planned.version);
+    const accepted: Job = await this.send('POST', `/jobs/${planned.id}/plan/accept`, { lookedAtOpened: true }, chosen.version);
+    const plan = planOf(accepted);
+    const tool = plan.stages.findIndex((s) => s.kind === 'tool cycle');
+    const before = plan.stages.slice(0, tool).flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []));
+    await this.log(accepted.id, [
+      ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
+      ...before.flatMap((id) => this.openingOf(plan.stops.find((s) => s.id === id)!)),
+    ]);
+    return this.get(accepted.id);
+  }
+
+  /** Everything that one opening calls for. */
+  private openingOf(stop: Plan['stops'][number]): object[] {
+    const said: object[] = [];
+    for (let made = 0; made < stop.strokes.value; made++) {
+      if (stop.topUps.some((t) => t.afterStrokes === made)) said.push({ kind: 'topped up', bowlId: stop.bowlId });
+      said.push({ kind: 'stroke', stopId: stop.id });
+    }
+    return [...said, { kind: 'bubbles', stopId: stop.id, reading: 'none' }, { kind: 'colour', stopId: stop.id, colour: 'clear' }, { kind: 'shut', stopId: stop.id, tightened: 'by feel' }];
+  }
+
   /** A job that waits for its proof. */
   async bled(vehicle: Vehicle): Promise<Job> {
     const job = await this.running(vehicle);
     const plan = planOf(job);
-    const said: object[] = [];
-    for (const stop of plan.stops) {
-      const stopId = stop.bleeder.id;
-      for (let made = 0; made < stop.strokes.value; made++) {
-        if (stop.topUps.some((t) => t.afterStrokes === made)) said.push({ kind: 'topped up', bowlId: stop.bowlId });
-        said.push({ kind: 'stroke', stopId });
-      }
-      said.push({ kind: 'bubbles', stopId, reading: 'none' }, { kind: 'colour', stopId, colour: 'clear' }, { kind: 'shut', stopId, tightened: 'by feel' });
-    }
-    said.push(...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id })));
-    await this.log(job.id, said);
+    await this.log(job.id, [...plan.stops.flatMap((stop) => this.openingOf(stop)), ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id }))]);
     return this.get(job.id);
   }
 

@@ -18,7 +18,9 @@ export interface FaultRow {
 export const FAULT_ROWS: readonly FaultRow[] = [
   { seen: 'Springy, travels far, better when pumped', likely: 'Air in the lines', tell: 'Travel under a light and a firm push; bubbles at the bleeders', act: 'Bleed by plan', fits: ['pedal not right', 'ran dry'] },
   { seen: 'Springy again days after a good bleed', likely: 'Fine bubbles in fluid that was shaken or just carried', tell: 'When the containers came and how they stood', act: 'Rest the fluid, bleed again', fits: ['pedal not right'] },
-  { seen: 'Endless bubbles with pedal strokes', likely: 'Bleeder opened too far, or a joint that draws air', tell: 'Open less; a hiss under vacuum, a wet joint', act: 'A little less open; mend the joint', fits: ['leak'] },
+  { seen: 'Endless bubbles with pedal strokes', likely: 'Bleeder opened too far, or a joint that draws air', tell: 'Open less; a hiss under vacuum, a wet joint', act: 'A little less open; mend the joint', fits: ['leak', 'air never ends'] },
+  { seen: 'Endless bubbles under vacuum, good pedal', likely: 'Air past the bleeder’s threads', tell: 'Shut it a little; use strokes instead', act: 'Do not chase it; judge by strokes', fits: ['air never ends'] },
+  { seen: 'Soft after work on the ABS, wheels clean', likely: 'Air inside the modulator', tell: 'A tool-driven cycle brings it out', act: 'Tool cycle, then the base bleed again', fits: ['air never ends', 'pedal not right'] },
   { seen: 'Nothing comes out', likely: 'Master piston not home, its port covered: rod too long, dry or swollen seal, debris', tell: 'Push the piston back from the slave side; free play at the rod', act: 'Restore the play; bench-bleed', fits: ['nothing comes'] },
   { seen: 'Level never moves while pumping, no bubbles', likely: 'Air lock in the master', tell: 'Inject fluid at the port: if it moves, look elsewhere', act: 'Bleed the master first', fits: ['nothing comes', 'ran dry'] },
   { seen: 'One wheel trickles, or stays on', likely: 'Collapsed hose', tell: 'Opening its bleeder frees it', act: 'Renew the hose', fits: ['nothing comes', 'seized'] },

@@ -1,6 +1,7 @@
 import { bleederName, type Layout, type Path } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { countAt, type OrderSetup, type VisitPrice } from '../order';
+import { cycleMinutes, toolSteps } from '../scanTool';
 import { WASHOUT_SOURCE } from '../washout';
 import type { PlanBowl, PlanStage, PlanStop, PlanTotals } from './plan';
 import type { PlanPreferences } from './preferences';
@@ -54,10 +55,9 @@ export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPri
 }
 
 /** Hands-on minutes of a stage that opens no bleeder [M], and what bench work is expected to save. */
-const STAGE_MINUTES: Readonly<Record<Exclude<StageDraft['kind'], 'bleed'>, { minutes: number; plusMinus?: number; rule: string }>> = {
+const STAGE_MINUTES: Readonly<Record<Exclude<StageDraft['kind'], 'bleed' | 'tool cycle'>, { minutes: number; plusMinus?: number; rule: string }>> = {
   bench: { minutes: 15, plusMinus: 12, rule: 'five to thirty minutes: the chamber nearer the pushrod takes longest' },
   'centre the valve': { minutes: 15, rule: 'one end opened, the piston pushed back, the lamp looked at' },
-  'tool cycle': { minutes: 20, rule: 'wheel by wheel, with the pump’s pauses to cool' },
   'hold point': { minutes: 5, rule: 'pedal or lever measured and judged before the next part is opened' },
   injection: { minutes: 5, rule: 'a few millilitres, then a look at the level' },
   'tie back': { minutes: 2, rule: 'hands on; it stays tied over night' },
@@ -70,6 +70,7 @@ const BENCH_SAVES_MINUTES = 20;
 /** Minutes of a stage; those of a stage that opens bleeders from its visits. */
 export function stageMinutes({ layout, preferences }: PlanAsked, draft: StageDraft, stops: readonly PlanStop[] = []): { minutes: Figure; savesMinutes?: Figure; button?: boolean } {
   if (draft.kind === 'bleed') return { minutes: bleedMinutes(preferences, stops) };
+  if (draft.kind === 'tool cycle') return { minutes: cycleMinutes(toolSteps(layout, layout.bleeders.map((b) => b.id))) };
   const { minutes, ...rest } = STAGE_MINUTES[draft.kind];
   const own = figure({ label: 'Hands on', value: minutes, unit: 'min', source: MODEL, ...rest });
   if (draft.kind === 'bench') {

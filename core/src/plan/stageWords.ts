@@ -1,3 +1,4 @@
+import { LEAST_BATTERY_V } from '../scanTool';
 import { nameOf } from '../scope';
 import type { Plan, PlanStage } from './plan';
 
@@ -38,7 +39,7 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
     case 'tool cycle':
       return {
         steps: stage.atHand
-          ? ['Battery charged, ignition on, parking brake off where the tool asks for it.', 'Wheel by wheel: the tool runs the pump and opens the valves, somebody holds the pedal.', 'Let the pump cool when the tool says so.', 'No fault code is left.']
+          ? [`Battery at ${LEAST_BATTERY_V} V or more, ignition on, engine off, no fault code: read first.`, 'Wheel by wheel: valves, then the pump, while somebody holds the pedal or lever.', 'After every run the pump cools; the tool’s own limits win.', 'At the end the codes are read once more.']
           : ['No scan tool today: hand the vehicle to somebody who has one.', 'It stays “do not drive” until then.'],
         why: 'Air in the closed pockets cannot be reached by hand; a hard stop would let it out while braking.',
       };

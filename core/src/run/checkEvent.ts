@@ -1,7 +1,7 @@
 import { refusalWords, type Plan } from '../plan';
 import type { Decision, HaltReason, RunEvent } from './event';
 import { planOnward } from './onward';
-import { maySkip } from './stages';
+import { maySkip, toolStepsOf } from './stages';
 import type { RunState } from './state';
 
 /** Decisions that are offered on each halt; the first is the usual one. */
@@ -10,6 +10,7 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   seized: ['do it last', 'go on', 'leave shut', 'end job'],
   snapped: ['end job'],
   'nothing comes': ['go on', 'leave shut', 'end job'],
+  'tool stopped': ['go on', 'end job'],
   'air never ends': ['go on', 'plan anew', 'end job'],
   grease: ['leave shut', 'end job'],
   'other product': ['end job'],
@@ -40,7 +41,15 @@ export function eventFault(state: RunState, event: RunEvent): string | null {
     case 'stage skipped': {
       const stage = plan.stages.find((s) => s.id === event.stageId && s.kind !== 'bleed');
       if (!stage) return `There is no stage "${event.stageId}" in this plan that is done by itself.`;
+      if (event.kind === 'stage done' && stage.kind === 'tool cycle' && stage.atHand) return 'A tool cycle is through when each of its steps is; put those down.';
       return event.kind === 'stage done' || maySkip(stage) ? null : 'This stage cannot be left out.';
+    }
+    case 'tool checked':
+    case 'tool step': {
+      if (!plan.stages.some((s) => s.id === event.stageId && s.kind === 'tool cycle')) return `There is no tool cycle "${event.stageId}" in this plan.`;
+      if (event.kind === 'tool checked') return null;
+      const steps = toolStepsOf(plan, event.stageId);
+      return steps.some((s) => s.id === event.stepId) ? null : `There is no step "${event.stepId}" in this cycle; it should be one of ${steps.map((s) => s.id).join(', ')}.`;
     }
     case 'halted':
       return event.stopId === null ? null : bleederFault(plan, event.stopId);

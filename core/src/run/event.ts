@@ -1,15 +1,20 @@
 import type { Colour } from '../fluid';
 import type { Plan, PreparationStep } from '../plan';
+import type { ToolCheck } from '../scanTool';
 
 export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
 
 /** What can stop a run. */
-export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'air never ends', 'grease', 'other product', 'leak', 'pedal not right'] as const;
+export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'air never ends', 'tool stopped', 'grease', 'other product', 'leak', 'pedal not right'] as const;
 export type HaltReason = (typeof HALT_REASONS)[number];
 
-/** Those that can be met at a bleeder; the pedal is judged when all of them are shut. */
-export const HALTS_AT_BLEEDER = HALT_REASONS.filter((r) => r !== 'pedal not right');
+/** Those that can be met at a bleeder; the pedal is judged when all of them are shut, and a tool's stop follows from what it says. */
+export const HALTS_AT_BLEEDER = HALT_REASONS.filter((r) => r !== 'pedal not right' && r !== 'tool stopped');
+
+/** Who says what a scan tool did: somebody reading it off, the tool itself, or a stand-in for practice. */
+export const TOOL_WITNESSES = ['by hand', 'tool', 'practice'] as const;
+export type ToolWitness = (typeof TOOL_WITNESSES)[number];
 
 /** What a person may decide on a halt. */
 export const DECISIONS = ['plan anew', 'go on', 'do it last', 'leave shut', 'end job'] as const;
@@ -43,6 +48,10 @@ export type RunEvent = EventBase &
     | { readonly kind: 'stage done'; readonly stageId: string }
     /** Left out by decision, with the reason; it shows at the gate and on the record. */
     | { readonly kind: 'stage skipped'; readonly stageId: string; readonly reason: string }
+    /** Preconditions and fault codes, before the tool does anything and at the end. What does not hold halts the run. */
+    | { readonly kind: 'tool checked'; readonly stageId: string; readonly by: ToolWitness; readonly check: ToolCheck }
+    /** One step of a tool cycle; one that was aborted halts the run. */
+    | { readonly kind: 'tool step'; readonly stageId: string; readonly stepId: string; readonly by: ToolWitness; readonly done: boolean; readonly why: string | null }
     | { readonly kind: 'halted'; readonly reason: HaltReason; readonly stopId: string | null }
     | { readonly kind: 'decided'; readonly haltId: string; readonly decision: Decision;
         /** As it is stored: the plan of the rest that followed, null where the plan stayed. The phone that decides leaves it out. */

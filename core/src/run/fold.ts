@@ -1,8 +1,9 @@
 import { OPENING_STEPS, type Plan } from '../plan';
+import { toolUnmet } from '../scanTool';
 import { bowlsRunDry } from './dry';
 import type { HaltReason, RunEvent } from './event';
 import { planOnward } from './onward';
-import { emptyRun, firstPlanOf, freshBleeder, isWaiting, type BleederState, type RunState } from './state';
+import { emptyRun, firstPlanOf, freshBleeder, isWaiting, type BleederState, type RunState, type ToolRecord } from './state';
 
 /**
  * State of a run from its log, in log order. The same everywhere: phone,
@@ -51,6 +52,14 @@ function apply(before: RunState, event: RunEvent): RunState {
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
     case 'stage skipped':
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
+    case 'tool checked': {
+      const next = toolSaid(state, event.stageId, { kind: 'checked', check: event.check, by: event.by });
+      return toolUnmet(event.check).length > 0 ? halt(next, { id: event.id, reason: 'tool stopped', stopId: null }) : next;
+    }
+    case 'tool step': {
+      const next = toolSaid(state, event.stageId, { kind: 'step', stepId: event.stepId, done: event.done, atMs: event.atMs, by: event.by });
+      return event.done ? next : halt(next, { id: event.id, reason: 'tool stopped', stopId: null });
+    }
     case 'halted':
       return halt(state, event);
     case 'undone':
@@ -98,7 +107,9 @@ function fillTo(state: RunState, bowlId: string, toMl: number): RunState {
   return { ...state, pouredMl: state.pouredMl + poured, levelMl: { ...state.levelMl, [bowlId]: state.levelMl[bowlId]! + poured } };
 }
 
-function halt(state: RunState, event: Extract<RunEvent, { kind: 'halted' }>): RunState {
+const toolSaid = (state: RunState, stageId: string, said: ToolRecord): RunState => ({ ...state, tools: { ...state.tools, [stageId]: [...(state.tools[stageId] ?? []), said] } });
+
+function halt(state: RunState, event: Pick<Extract<RunEvent, { kind: 'halted' }>, 'id' | 'reason' | 'stopId'>): RunState {
   const next = { ...state, halts: [...state.halts, { eventId: event.id, reason: event.reason, stopId: event.stopId, decision: null }] };
   if (event.reason !== 'ran dry') return next;
   const dry = new Set(bowlsRunDry(state.plan, event.stopId));
@@ -134,9 +145,9 @@ function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>):
 
 /** From here on the rest goes by another plan; what was done under the one before stays beside it. */
 function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
-  const { stages, bleeders } = state;
+  const { stages, tools, bleeders } = state;
   return {
-    ...state, plan, stages: {}, bleeders: plan.stops.map((s) => freshBleeder(s.id)), past: [...state.past, { plan: state.plan, stages, bleeders, because }],
+    ...state, plan, stages: {}, tools: {}, bleeders: plan.stops.map((s) => freshBleeder(s.id)), past: [...state.past, { plan: state.plan, stages, tools, bleeders, because }],
     prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
     levelMl: { ...Object.fromEntries(plan.bowls.map((b) => [b.id, b.maxMl])), ...state.levelMl },
   };

@@ -1,7 +1,9 @@
 import type { Plan } from '../plan';
+import { LEAST_BATTERY_V, type ToolNext } from '../scanTool';
 import type { RunEvent } from './event';
 import { foldEvent } from './fold';
 import { nextStep, type NextStep } from './nextStep';
+import { toolNext } from './stages';
 import { emptyRun, type RunState } from './state';
 
 /** What is passed in so that the same call gives the same log. */
@@ -29,7 +31,7 @@ export function followCalls(plan: Plan, options: FollowOptions, from: RunState =
   let state = from;
   let strokesMade = 0;
   for (;;) {
-    const said = answerTo(state.plan, nextStep(state));
+    const said = answerTo(state, nextStep(state));
     if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity))) return events;
     if (said.kind === 'stroke') strokesMade++;
     const event = {
@@ -46,7 +48,7 @@ export function followCalls(plan: Plan, options: FollowOptions, from: RunState =
 
 type Said = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'> : never) : never;
 
-function answerTo(plan: Plan, step: NextStep): Said | null {
+function answerTo(state: RunState, step: NextStep): Said | null {
   switch (step.kind) {
     case 'prepare':
       return { kind: 'prepared', step: step.step };
@@ -58,15 +60,21 @@ function answerTo(plan: Plan, step: NextStep): Said | null {
       return { kind: 'stroke', stopId: step.stop.id };
     case 'read': {
       const stopId = step.stop.id;
-      return step.missing.includes('bubbles not read') ? { kind: 'bubbles', stopId, reading: 'none' } : { kind: 'colour', stopId, colour: plan.newColour };
+      return step.missing.includes('bubbles not read') ? { kind: 'bubbles', stopId, reading: 'none' } : { kind: 'colour', stopId, colour: state.plan.newColour };
     }
     case 'shut':
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'stage':
-      return { kind: 'stage done', stageId: step.stage.id };
+      return step.stage.kind === 'tool cycle' && step.stage.atHand ? withTool(step.stage.id, toolNext(state, step.stage.id)) : { kind: 'stage done', stageId: step.stage.id };
     case 'decide':
     case 'finished':
     case 'ended':
       return null;
   }
+}
+
+/** A tool read off by hand: everything met, every step done, no code left. */
+function withTool(stageId: string, next: ToolNext): Said {
+  if (next.kind === 'step') return { kind: 'tool step', stageId, stepId: next.step.id, by: 'by hand', done: true, why: null };
+  return { kind: 'tool checked', stageId, by: 'by hand', check: { batteryV: LEAST_BATTERY_V + 0.6, ignition: 'on', codes: [] } };
 }

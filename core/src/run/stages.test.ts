@@ -3,7 +3,7 @@ import { USUAL_MEANS } from '../flow';
 import { planBleed, planChanges, stageTitle, stageWords, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
 import { countingIds, layoutOf, planOf } from '../testing';
-import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, planAgainstActual, RunFluid, skippedStages, type RunEvent } from '.';
+import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, planAgainstActual, RunFluid, skippedStages, toolLines, toolNext, toolStepsOf, type RunEvent } from '.';
 
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
   const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: { ...USUAL_MEANS, vacuumPump: true, scanTool: true }, ...more });
@@ -51,7 +51,7 @@ test('bubbles are asked for at the last opening alone, colour only where the flu
 test('a tool cycle waits for the base bleed, and is left out only with a reason that stays', () => {
   const tool = modulator.stages.find((s) => s.kind === 'tool cycle')!;
   const events = log(modulator);
-  const before = events.slice(0, events.findIndex((e) => e.kind === 'stage done' && e.stageId === tool.id));
+  const before = events.slice(0, events.findIndex((e) => e.kind === 'tool checked'));
   const state = foldRun(modulator, before);
   expect(nextStep(state)).toMatchObject({ kind: 'stage', stage: { id: tool.id } });
   expect(currentStop(state)).toBeNull();
@@ -60,6 +60,61 @@ test('a tool cycle waits for the base bleed, and is left out only with a reason 
   const after = foldRun(modulator, [skipped], state);
   expect(skippedStages(after)).toEqual([{ title: stageTitle(hatchback, tool), reason: 'Tool is out on the ferry' }]);
   expect(nextStep(after)).toMatchObject({ kind: 'stroke' });
+});
+
+describe('a tool cycle in the run', () => {
+  const tool = modulator.stages.find((s) => s.kind === 'tool cycle')!;
+  const events = log(modulator);
+  const from = events.findIndex((e) => e.kind === 'tool checked');
+  const atTool = foldRun(modulator, events.slice(0, from));
+  const checked = (id: string, more: object = {}): RunEvent => ({ ...base, id, kind: 'tool checked', stageId: tool.id, by: 'by hand', check: { batteryV: 12.5, ignition: 'on', codes: [], ...more } });
+  const step = (id: string, stepId: string, done: boolean, by: 'by hand' | 'practice' = 'by hand'): RunEvent => ({ ...base, id, kind: 'tool step', stageId: tool.id, stepId, by, done, why: done ? null : 'Let go' });
+  const first = toolStepsOf(modulator, tool.id)[0]!;
+
+  test('goes wheel by wheel in the order of the bleed that follows, and ends with the codes', () => {
+    const said = events.slice(from).flatMap((e) => (e.kind === 'tool step' ? [e.stepId] : e.kind === 'tool checked' ? ['check'] : []));
+    const after = modulator.stops.filter((s) => s.stageId === modulator.stages[modulator.stages.indexOf(tool) + 1]!.id).map((s) => s.bleeder.id);
+    expect(said).toEqual(['check', ...after.flatMap((id) => [`${id}:valves`, `${id}:pump`]), 'check']);
+  });
+
+  test('a precondition that is not met halts the run; decided, the check comes again', () => {
+    const halted = foldRun(modulator, [checked('c', { batteryV: 11.4 })], atTool);
+    expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'tool stopped' } });
+    const decided = foldRun(modulator, [{ ...base, id: 'd', kind: 'decided', haltId: 'c', decision: 'go on' }], halted);
+    expect(nextStep(decided)).toMatchObject({ kind: 'stage', stage: { id: tool.id } });
+    expect(toolNext(decided, tool.id)).toEqual({ kind: 'check', when: 'before' });
+  });
+
+  test('a step that was aborted halts it too, and undoing it takes the halt back', () => {
+    const aborted = foldRun(modulator, [checked('c'), step('s', first.id, false)], atTool);
+    expect(nextStep(aborted)).toMatchObject({ kind: 'decide', halt: { reason: 'tool stopped' } });
+    const undone = foldRun(modulator, [{ ...base, id: 'u', kind: 'undone', eventId: 's' }], aborted);
+    expect(toolNext(undone, tool.id)).toMatchObject({ kind: 'step', step: first });
+    expect(nextStep(undone).kind).toBe('stage');
+  });
+
+  test('the record says how it went, in one line', () => {
+    const log2 = [checked('c1'), step('s1', first.id, false), { ...base, id: 'd', kind: 'decided', haltId: 's1', decision: 'go on' } as RunEvent, checked('c2'), step('s2', first.id, true)];
+    const count = toolStepsOf(modulator, tool.id).length;
+    expect(toolLines(foldRun(modulator, log2, atTool))).toEqual([`Tool cycle, read off by hand: 1 of ${count} steps done, stopped 1 times; battery 12.5 V; codes at the last reading: none.`]);
+    expect(toolLines(atTool)).toEqual([]);
+  });
+
+  test('what was only practised counts as left out: it shows at the gate', () => {
+    const practised = foldRun(modulator, events.slice(from).map((e) => (e.kind === 'tool step' || e.kind === 'tool checked' ? { ...e, by: 'practice' as const } : e)), atTool);
+    expect(nextStep(practised).kind).toBe('finished');
+    expect(skippedStages(practised)).toEqual([{ title: stageTitle(hatchback, tool), reason: expect.stringContaining('Only practised') }]);
+    expect(skippedStages(foldRun(modulator, events))).toEqual([]);
+  });
+
+  test('it is not simply called done, and a step or stage of another plan is refused', () => {
+    expect(eventFault(atTool, { ...base, kind: 'stage done', stageId: tool.id })).toContain('each of its steps');
+    expect(eventFault(atTool, step('x', 'nowhere:pump', true))).toContain(first.id);
+    expect(eventFault(atTool, { ...checked('x'), stageId: 'stage-1' } as RunEvent)).toContain('no tool cycle');
+    // Handed over to somebody who has a tool: then it is done when it comes back.
+    const away = planned(hatchback, { means: USUAL_MEANS, work: { ...routineFlush(['master']), purpose: 'after work', modulatorOpened: true } });
+    expect(eventFault(foldRun(away, []), { ...base, kind: 'stage done', stageId: away.stages.find((s) => s.kind === 'tool cycle')!.id })).toBeNull();
+  });
 });
 
 test('what must not be left out, and what is no stage, is refused', () => {

@@ -1,5 +1,7 @@
-import { stageTitle, type PlanStage } from '../plan';
+import { stageTitle, type Plan, type PlanStage } from '../plan';
+import { nextInCycle, toolSteps, type ToolNext, type ToolStep } from '../scanTool';
 import type { RunState } from './state';
+import { TOOL_WITNESS_WORDS } from './words';
 
 /** A stage that opens no bleeder. */
 export type OwnStage = Exclude<PlanStage, { kind: 'bleed' }>;
@@ -9,17 +11,45 @@ export function maySkip(stage: PlanStage): boolean {
   return stage.kind === 'tool cycle' || stage.kind === 'tie back' || (stage.kind === 'bench' && !stage.compulsory);
 }
 
-/** Whether a stage that opens no bleeder is through or was left out. */
-export function isThrough(stage: PlanStage, state: RunState): boolean {
-  return stage.id in state.stages;
+/** The steps of a tool cycle by its plan: wheel by wheel, in the order of the bleed that follows. */
+export function toolStepsOf(plan: Plan, stageId: string): ToolStep[] {
+  const after = plan.stages.slice(plan.stages.findIndex((s) => s.id === stageId) + 1).flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []));
+  return toolSteps(plan.layout, after.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id));
 }
 
-/** Stages that were left out by decision under any plan of the run, with the reason: they show at the gate and on the record. */
+/** Where the tool cycle of a stage stands. */
+export function toolNext({ plan, tools }: Pick<RunState, 'plan' | 'tools'>, stageId: string): ToolNext {
+  return nextInCycle(toolStepsOf(plan, stageId), tools[stageId] ?? []);
+}
+
+/** Whether a stage that opens no bleeder is through or was left out. */
+export function isThrough(stage: PlanStage, state: RunState): boolean {
+  return stage.id in state.stages || (stage.kind === 'tool cycle' && toolNext(state, stage.id).kind === 'through');
+}
+
+/** Stages that were left out by decision under any plan of the run, or only practised, with the reason: they show at the gate and on the record. */
 export function skippedStages(state: RunState): { readonly title: string; readonly reason: string }[] {
-  return [...state.past, state].flatMap(({ plan, stages }) =>
+  return [...state.past, state].flatMap(({ plan, stages, tools }) =>
     plan.stages.flatMap((stage) => {
+      const title = stageTitle(plan.layout, stage);
       const reason = stages[stage.id]?.skipped;
-      return reason ? [{ title: stageTitle(plan.layout, stage), reason }] : [];
+      if (reason) return [{ title, reason }];
+      return tools[stage.id]?.some((t) => t.by === 'practice') ? [{ title, reason: 'Only practised with a stand-in: nothing was done on this vehicle.' }] : [];
+    }),
+  );
+}
+
+/** What a scan tool said and did, one line for each cycle of the run, for the record. */
+export function toolLines(state: RunState): string[] {
+  return [...state.past, state].flatMap((leg) =>
+    Object.entries(leg.tools).map(([stageId, said]) => {
+      const steps = toolStepsOf(leg.plan, stageId);
+      const done = steps.filter((s) => said.some((t) => t.kind === 'step' && t.done && t.stepId === s.id)).length;
+      const stopped = said.filter((t) => t.kind === 'step' && !t.done).length;
+      const checks = said.flatMap((t) => (t.kind === 'checked' ? [t.check] : []));
+      const codes = checks.at(-1)?.codes ?? [];
+      const by = [...new Set(said.map((t) => TOOL_WITNESS_WORDS[t.by]))].join(', ');
+      return `Tool cycle, ${by}: ${done} of ${steps.length} steps done${stopped > 0 ? `, stopped ${stopped} times` : ''}; battery ${checks[0]?.batteryV.toFixed(1) ?? '–'} V; codes at the last reading: ${codes.length === 0 ? 'none' : codes.join(', ')}.`;
     }),
   );
 }

@@ -1,6 +1,7 @@
 import type { Plan, PreparationStep } from '../plan';
 import type { Colour } from '../fluid';
-import type { BubbleReading, Decision, HaltReason, RunEvent } from './event';
+import type { ToolEntry } from '../scanTool';
+import type { BubbleReading, Decision, HaltReason, RunEvent, ToolWitness } from './event';
 
 /** What is known at one opening of a bleeder. */
 export interface BleederState {
@@ -22,10 +23,14 @@ export interface Halt {
   readonly decision: Decision | null;
 }
 
+/** An entry of a tool cycle and who says so. */
+export type ToolRecord = ToolEntry & { readonly by: ToolWitness };
+
 /** What was reached under one plan before the rest was planned anew. */
 export interface RunLeg {
   readonly plan: Plan;
   readonly stages: RunState['stages'];
+  readonly tools: RunState['tools'];
   readonly bleeders: readonly BleederState[];
   readonly because: HaltReason;
 }
@@ -43,6 +48,8 @@ export interface RunState {
   readonly bleeders: readonly BleederState[];
   /** By bleeder id: left shut by decision. It was not bled and the vehicle cannot be released. */
   readonly leftShut: Readonly<Record<string, HaltReason>>;
+  /** What a scan tool said and did, by stage. */
+  readonly tools: Readonly<Record<string, readonly ToolRecord[]>>;
   /** Present level by the model, mL, per bowl. */
   readonly levelMl: Readonly<Record<string, number>>;
   readonly removedMl: number;
@@ -70,6 +77,7 @@ export function emptyRun(plan: Plan): RunState {
     levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, plan.work.purpose === 'new or dry' ? b.airDrawnMl : b.maxMl])),
     leftShut: {},
     stages: {},
+    tools: {},
     removedMl: 0,
     pouredMl: 0,
     bledMl: 0,

@@ -1,4 +1,4 @@
-import type { Decision, HaltReason } from './event';
+import type { Decision, HaltReason, ToolWitness } from './event';
 import type { Missing } from './nextStep';
 
 /** What a halt means and what is safe. */
@@ -8,6 +8,7 @@ export const HALT_WORDS: Readonly<Record<HaltReason, { readonly title: string; r
   snapped: { title: 'The bleeder snapped', say: 'Renew it or its part off the vehicle. The circuit cannot be proved like this.' },
   'nothing comes': { title: 'Nothing comes out', say: 'Shut the bleeder. Look for a piston that is not home, a collapsed hose, a blocked bleeder.' },
   'air never ends': { title: 'Air that never ends', say: 'Shut it. Open less, look for a wet joint or loose threads: air comes in past them. If all is dry and tight, the modulator may give it off.' },
+  'tool stopped': { title: 'The scan tool stopped', say: 'A precondition is not met, a step was aborted or a fault code stands. Put that right first; then the check is read again.' },
   grease: { title: 'Something like grease came', say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.' },
   'other product': { title: 'Another product came', say: 'Two products that do not mix harm every seal. Stop; nothing more is filled.' },
   leak: { title: 'A joint or hose leaks', say: 'Find and mend the leak first. The circuit cannot be bled or proved while it loses fluid.' },
@@ -22,6 +23,9 @@ export const DECISION_WORDS: Readonly<Record<Decision, { readonly title: string;
   'leave shut': { title: 'Leave this one, do the others', follows: 'The vehicle stays “do not drive”: this job cannot release it.' },
   'end job': { title: 'End the job unreleased', follows: 'The vehicle stays “do not drive” until a later job releases it.' },
 };
+
+/** Who says what a scan tool did. */
+export const TOOL_WITNESS_WORDS: Readonly<Record<ToolWitness, string>> = { 'by hand': 'read off by hand', tool: 'by the tool', practice: 'practised with a stand-in' };
 
 /** What to do about what is missing at a bleeder. */
 export const MISSING_WORDS: Readonly<Record<Missing, string>> = {
