@@ -79,7 +79,7 @@ interface PartProps {
 function Changed({ layout, draft, set }: PartProps) {
   const masters = layout.masters.filter((m) => draft.masterIds.includes(m.id));
   const choose = (ids: readonly string[]) =>
-    set({ parts: ids.map((partId) => draft.parts.find((p) => p.partId === partId) ?? { partId, cappedAtOnce: null, keptFull: null }) });
+    set({ parts: ids.map((partId) => draft.parts.find((p) => p.partId === partId) ?? { partId, cappedAtOnce: null, keptFull: null, newPart: null }) });
   const put = (partId: string, more: Partial<PartDraft>) => set({ parts: draft.parts.map((p) => (p.partId === partId ? { ...p, ...more } : p)) });
   const advice = partnerAdvice(layout, [...draft.parts.map((p) => p.partId), ...(draft.masterChanged ? [draft.masterChanged.masterId] : [])], []);
   return (
@@ -90,6 +90,7 @@ function Changed({ layout, draft, set }: PartProps) {
       {draft.parts.map((p) => (
         <View key={p.partId} style={{ gap: 8 }}>
           <Words strong>{nameOf(layout, p.partId)}</Words>
+          <Choice compact question="A new part?" options={[{ value: 'yes', label: 'New' }, { value: 'no', label: 'The old one back' }]} chosen={p.newPart} onChoose={(newPart) => put(p.partId, { newPart })} />
           <Choice compact question="Line capped at the joint at once?" options={YES_NO} chosen={p.cappedAtOnce} onChoose={(cappedAtOnce) => put(p.partId, { cappedAtOnce })} />
           <Choice compact question="Reservoir kept full throughout?" options={YES_NO} chosen={p.keptFull} onChoose={(keptFull) => put(p.partId, { keptFull })} />
         </View>

@@ -12,6 +12,7 @@ import { colour, SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { OwnStage } from './OwnStage';
+import { PartStage } from './PartStage';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { RunAction } from './RunAction';
@@ -40,6 +41,7 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
   const action = <RunAction step={step} run={run} onProof={() => onStep('proof')} />;
   if (wrong && step.kind !== 'decide') return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />;
   if (step.kind === 'prepare') return <Prepare job={job} plan={plan} run={run} step={step.step} band={band} action={action} link={<LinkState run={run} />} />;
+  if (step.kind === 'stage' && step.stage.kind === 'right part') return <PartStage key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
   if (step.kind === 'stage' && step.stage.kind === 'tool cycle' && step.stage.atHand) return <ToolStage job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
   if (step.kind === 'stage') return <OwnStage job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
   if (step.kind === 'decide') return <Halted job={job} run={run} halt={step.halt} band={band} />;

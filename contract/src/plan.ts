@@ -17,7 +17,7 @@ const BELOW = 'Lowest level should be millimetres below MAX, from 0 to 300.';
 export const workDone = z.strictObject({
   purpose: oneOf('Purpose', PURPOSES),
   masterIds: z.array(elementId).min(1, 'Nothing is in hand; give at least one master.').max(6),
-  parts: z.array(z.strictObject({ partId: elementId, cappedAtOnce: answered('Whether the joint was capped at once'), keptFull: answered('Whether the reservoir was kept full') })).max(20).default([]),
+  parts: z.array(z.strictObject({ partId: elementId, cappedAtOnce: answered('Whether the joint was capped at once'), keptFull: answered('Whether the reservoir was kept full'), newPart: flag('newPart').default(true).describe('Whether the part is new, not the old one put back') })).max(20).default([]),
   master: z
     .strictObject({
       masterId: elementId, linesStayedFull: answered('Whether the lines stayed full'), linesAboveWheels: answered('Whether the lines lie above the wheels'), nothingElseOpened: answered('Whether nothing else was opened'),

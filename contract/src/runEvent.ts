@@ -1,4 +1,5 @@
 import { COLOURS } from '@brook/core/fluid';
+import { PIECE_STATES } from '@brook/core/part';
 import { PREPARATION_STEPS, type Plan } from '@brook/core/plan';
 import { BUBBLE_READINGS, DECISIONS, HALT_REASONS, TOOL_WITNESSES, type RunEvent } from '@brook/core/run';
 import { z } from 'zod';
@@ -14,11 +15,12 @@ const elementId = line('Element id', 1, 60);
 /** An element's id, with a number behind it from the second opening on. */
 const stopId = line('Opening', 1, 70);
 
+const PIECES = 'Number of a piece should be 1 to 40.';
 const toolWitness = oneOf('Witness', TOOL_WITNESSES);
 const VOLTAGE = 'Battery should be 0 to 30 V.';
 const toolCheck = z.strictObject({
   batteryV: z.number({ error: VOLTAGE }).min(0, VOLTAGE).max(30, VOLTAGE).describe('V, ignition on'), ignition: oneOf('Ignition', ['off', 'on', 'engine running']),
-  codes: z.array(line('Fault code', 1, 80)).max(40).describe('As the tool words them; empty when there is none'),
+  codes: z.array(line('Fault code', 1, 80)).max(40).readonly().describe('As the tool words them; empty when there is none'),
 });
 const decided = z.strictObject({ ...base, kind: z.literal('decided'), haltId: id, decision: oneOf('Decision', DECISIONS) });
 
@@ -32,6 +34,11 @@ export const runEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('shut'), stopId, tightened: z.literal('by feel') }),
   z.strictObject({ ...base, kind: z.literal('stage done'), stageId: elementId }),
   z.strictObject({ ...base, kind: z.literal('stage skipped'), stageId: elementId, reason: line('Reason', 3, 300) }),
+  z.strictObject({
+    ...base, kind: z.literal('part compared'), stageId: elementId,
+    found: z.record(z.string().max(80), z.union([z.number(), z.string().max(60), z.boolean()])).describe('What was found, by what is compared'),
+    pieces: z.array(z.strictObject({ what: line('Piece', 1, 80), count: z.number({ error: PIECES }).int(PIECES).min(1, PIECES).max(40, PIECES), comes: oneOf('How it comes', ['new', 'moves across']), state: oneOf('State of the count', PIECE_STATES) })).max(40).readonly(),
+  }),
   z.strictObject({ ...base, kind: z.literal('tool checked'), stageId: elementId, by: toolWitness, check: toolCheck }),
   z.strictObject({
     ...base, kind: z.literal('tool step'), stageId: elementId, stepId: line('Step', 1, 80), by: toolWitness, done: z.boolean({ error: 'Whether the step was done is not said; give true or false.' }), why: line('Why it stopped', 1, 120).nullable(),

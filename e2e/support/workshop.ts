@@ -67,12 +67,17 @@ export class Workshop {
     return this.get(job.id);
   }
 
-  /** A job that stands before its tool cycle: the modulator was changed, the base bleed is through. */
-  async atTool(vehicle: Vehicle): Promise<Job> {
+  /** A job after work, its plan accepted; a scan tool is at hand. */
+  async afterWork(vehicle: Vehicle, work: Partial<Job['planChoices']['work']>): Promise<Job> {
     const planned = await this.planned(vehicle);
     const { planChoices } = planned;
-    const chosen: Job = await this.send('PUT', `/jobs/${planned.id}/plan/choices`, { ...planChoices, means: { ...planChoices.means, scanTool: true }, work: { ...planChoices.work, purpose: 'after work', modulatorOpened: true } }, planned.version);
-    const accepted: Job = await this.send('POST', `/jobs/${planned.id}/plan/accept`, { lookedAtOpened: true }, chosen.version);
+    const chosen: Job = await this.send('PUT', `/jobs/${planned.id}/plan/choices`, { ...planChoices, means: { ...planChoices.means, scanTool: true }, work: { ...planChoices.work, purpose: 'after work', ...work } }, planned.version);
+    return this.send('POST', `/jobs/${planned.id}/plan/accept`, { lookedAtOpened: true }, chosen.version);
+  }
+
+  /** A job that stands before its tool cycle: the modulator was changed, the base bleed is through. */
+  async atTool(vehicle: Vehicle): Promise<Job> {
+    const accepted = await this.afterWork(vehicle, { modulatorOpened: true });
     const plan = planOf(accepted);
     const tool = plan.stages.findIndex((s) => s.kind === 'tool cycle');
     const before = plan.stages.slice(0, tool).flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []));

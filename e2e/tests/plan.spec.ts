@@ -82,6 +82,7 @@ test('over the hump: gravity fails by its millimetres, what cures it, and the st
   await page.getByRole('button', { name: /^Work: Renew the fluid/ }).click();
   await page.getByRole('radio', { name: 'A part was changed' }).click();
   await page.getByRole('checkbox', { name: 'Sidecar line, up over the frame' }).click();
+  await page.getByRole('radiogroup', { name: 'A new part?' }).getByRole('radio', { name: 'New' }).click();
   for (const question of ['Line capped at the joint at once?', 'Reservoir kept full throughout?']) await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).click();
   await page.getByRole('radiogroup', { name: 'Was anything else opened?' }).getByRole('radio', { name: 'No' }).click();
   await page.getByRole('button', { name: 'Plan by this' }).click();

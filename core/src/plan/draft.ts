@@ -6,6 +6,7 @@ export type BleedPurpose = 'bleed' | 'prime' | 'old fluid out' | 'finish with st
 
 /** One stage of a plan, before its visits are priced. */
 export type StageDraft =
+  | { readonly kind: 'right part'; readonly partId: string }
   | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean }
   | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear' }
   | { readonly kind: 'injection' }

@@ -1,6 +1,7 @@
 import { bleederName, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
+import { usualPieces } from '../part';
 import { nameOf } from '../scope';
 import type { PlanStage, PlanStop } from './plan';
 import type { PlanAsked } from './request';
@@ -55,6 +56,7 @@ export function materialsFor(of: { layout: Layout; asked: PlanAsked; stops: read
       ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady') ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }] : []),
       ...(stages.some((s) => s.kind === 'bench') ? [{ kind: 'kit' as const, what: asked.preferences.benchFill === 'into a can' ? 'Soft jaws, hoses into a can' : 'Soft jaws, hoses from the ports back into the reservoir', for: 'the master on the bench' }] : []),
       ...(stages.some((s) => s.kind === 'tool cycle') ? [{ kind: 'tool' as const, what: 'Scan tool that cycles this modulator', for: 'between the two base bleeds' }] : []),
+      ...stages.flatMap((s) => (s.kind === 'right part' ? usualPieces(layout, s.partId).filter((p) => p.comes === 'new').map((p): Material => ({ kind: 'kit', what: `${p.count} × ${p.what.charAt(0).toLowerCase()}${p.what.slice(1)}, new`, for: nameOf(layout, s.partId) })) : [])),
       ...asked.work.parts.map((p): Material => ({ kind: 'cap', what: 'Plug and cap of the line’s size', for: nameOf(layout, p.partId) })),
       ...stops.map((s) => s.bleeder).filter((b, i, all) => all.findIndex((x) => x.id === b.id) === i).map((b): Material => ({ kind: 'cap', what: 'Bleeder cap', for: bleederName(b) })),
       { kind: 'protection', what: 'Glasses, nitrile gloves, cover for the paint, water', for: null },
@@ -103,6 +105,8 @@ function timeline({ layout, stops, stages }: { layout: Layout; stops: readonly P
 /** What a stage is called, where one line must do. */
 export function stageTitle(layout: Layout, stage: PlanStage): string {
   switch (stage.kind) {
+    case 'right part':
+      return `Compare the new part: ${nameOf(layout, stage.partId)}`;
     case 'bench':
       return `${nameOf(layout, stage.masterId)} on the bench`;
     case 'centre the valve':

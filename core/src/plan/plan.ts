@@ -70,6 +70,7 @@ export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
   | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly savesMinutes: Figure }
   | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear'; readonly button: boolean }
   | { readonly kind: 'tool cycle'; readonly atHand: boolean }
+  | { readonly kind: 'right part'; readonly partId: string }
   | { readonly kind: 'hold point'; readonly partId: string }
   | { readonly kind: 'injection' | 'tie back' }
 );

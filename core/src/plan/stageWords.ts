@@ -11,6 +11,11 @@ export interface StageWords {
 /** Words for a stage that opens no bleeder. */
 export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed' }>): StageWords {
   switch (stage.kind) {
+    case 'right part':
+      return {
+        steps: ['Old and new side by side: bore, ports, threads, rod, connector.', 'Threads are started by hand, with slight resistance and no force.', 'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.'],
+        why: 'A part that nearly fits is found out now, or when it is full and leaks.',
+      };
     case 'bench': {
       const master = plan.layout.masters.find((m) => m.id === stage.masterId)!;
       const lies = master.chambers.length > 1 ? 'level' : 'with its outlet nose up';
@@ -18,6 +23,7 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
         steps: [
           `In soft jaws, ${lies}, never nose down.`,
           plan.preferences.benchFill === 'into a can' ? 'Hoses from the ports into a can; fill below the brim.' : 'Hoses from the ports back under the fluid; fill below the brim.',
+          'Bench fittings of the right thread, started by hand with slight resistance; clear tubes, no seep.',
           'Slow full strokes, slow returns. A bubble that goes out and comes back asks for a few fast ones.',
           'Every chamber: no bubbles, level steady, piston firm. Go on for a minute after the last bubble.',
           'The piston comes fully home. Cap the ports on the way to the vehicle.',

@@ -7,7 +7,7 @@ import { handsOnMinutes, planBleed, planOrders, planSearch, previewPlan, refusal
 const EVERYTHING: Means = { helper: true, bottle: true, vacuumPump: true, pressurePot: true, syringe: true, selfRefilling: true, scanTool: true };
 const all = (layout: Layout) => layout.masters.map((m) => m.id);
 const after = (layout: Layout, more: Partial<WorkDone>): WorkDone => ({ ...routineFlush(all(layout)), purpose: 'after work', ...more });
-const capped = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true });
+const capped = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true, newPart: false });
 const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: EVERYTHING, ...more });
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
   const result = planBleed(request(layout, more));
@@ -31,6 +31,7 @@ describe('stages', () => {
     });
     // Only the rear bowl was not seen, so the front circuit stays shut; the modulator's bleeder comes in the first pass alone.
     expect(outline(plan)).toEqual([
+      'right part',
       'bleed by vacuum: left-rear, right-rear, modulator, left-rear, right-rear',
       'finish with strokes by alone, bottle: left-rear, right-rear, modulator',
     ]);
@@ -94,9 +95,19 @@ describe('stages', () => {
     expect(plan.preparation).not.toContain('crack bleeders');
     const careless = planned(car, { work: after(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }) });
     expect(careless.stops).toHaveLength(4);
-    expect(careless.stages[0]).toMatchObject({ kind: 'bench', compulsory: true });
+    expect(careless.stages.map((s) => s.kind)).toEqual(['right part', 'bench', 'bleed']);
+    expect(careless.stages[1]).toMatchObject({ kind: 'bench', compulsory: true });
     expect(careless.scope.unmet.map((u) => u.condition)).toEqual(['linesStayedFull', 'bench']);
     expect(careless.stops[0]!.shape).toBe('slow push');
+  });
+
+  test('new parts are compared before anything is filled, an old one that goes back is not', () => {
+    const car = layoutOf('hatchback-diagonal');
+    const parts = [{ ...capped('left-front-caliper'), newPart: true }, capped('right-rear-hose'), { partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true }];
+    const plan = planned(car, { work: after(car, { parts }), holdPoint: false });
+    expect(plan.stages.flatMap((s) => (s.kind === 'right part' ? [s.partId] : []))).toEqual(['left-front-caliper', 'left-rear-caliper']);
+    expect(plan.stages.slice(0, 2).map((s) => s.kind)).toEqual(['right part', 'right part']);
+    expect(plan.materials.items.filter((m) => m.kind === 'kit' && m.what.includes('sealing washer'))).toHaveLength(2);
   });
 
   test('two changed parts of one circuit are held apart, unless somebody chooses otherwise', () => {

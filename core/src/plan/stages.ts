@@ -22,13 +22,14 @@ export interface StageInput {
 const STROKES: readonly Method[] = ['two people', 'alone at the lever', 'alone, bottle'];
 
 /**
- * Chain the stages of a job: bench, valve, priming, the bleed itself, finishing
+ * Chain the stages of a job: the right part, bench, valve, priming, the bleed itself, finishing
  * strokes, hold point, tool cycle with its second base bleed, rounds, lever
  * tied back. Whatever the chain, the last pass at every bleeder must be free of bubbles.
  */
 export function stagesFor(input: StageInput): StageDraft[] {
   const { asked, finding, open, method } = input;
   const stages: StageDraft[] = [];
+  if (!asked.reached) for (const partId of newParts(asked.work)) stages.push({ kind: 'right part', partId });
   if (!asked.primeInPlace) for (const masterId of finding.bench) stages.push({ kind: 'bench', masterId, compulsory: true });
   if (asked.work.endLost) stages.push({ kind: 'centre the valve', endLost: asked.work.endLost });
   if (method === 'injection') stages.push({ kind: 'injection' });
@@ -45,6 +46,12 @@ export function stagesFor(input: StageInput): StageDraft[] {
   }
   if (asked.layout.vehicleKind === 'motorcycle' && (asked.work.purpose === 'new or dry' || asked.work.purpose === 'soft pedal')) stages.push({ kind: 'tie back' });
   return stages;
+}
+
+/** Parts that come new, the master among them: each is compared before anything is filled. */
+function newParts({ purpose, parts, master }: WorkDone): string[] {
+  if (purpose !== 'after work') return [];
+  return [...(master ? [master.masterId] : []), ...parts.filter((p) => p.newPart !== false).map((p) => p.partId)];
 }
 
 /** The bleed itself, with what goes before and after it. */

@@ -3,6 +3,7 @@ import { toolUnmet } from '../scanTool';
 import { bowlsRunDry } from './dry';
 import type { HaltReason, RunEvent } from './event';
 import { planOnward } from './onward';
+import { partFaultsOf } from './stages';
 import { emptyRun, firstPlanOf, freshBleeder, isWaiting, type BleederState, type RunState, type ToolRecord } from './state';
 
 /**
@@ -52,6 +53,8 @@ function apply(before: RunState, event: RunEvent): RunState {
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
     case 'stage skipped':
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
+    case 'part compared':
+      return partFaultsOf(state.plan, event).length > 0 ? halt(state, { id: event.id, reason: 'wrong part', stopId: null }) : { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
     case 'tool checked': {
       const next = toolSaid(state, event.stageId, { kind: 'checked', check: event.check, by: event.by });
       return toolUnmet(event.check).length > 0 ? halt(next, { id: event.id, reason: 'tool stopped', stopId: null }) : next;

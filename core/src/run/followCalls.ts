@@ -1,3 +1,4 @@
+import { partNeeds, usualPieces } from '../part';
 import type { Plan } from '../plan';
 import { LEAST_BATTERY_V, type ToolNext } from '../scanTool';
 import type { RunEvent } from './event';
@@ -65,6 +66,7 @@ function answerTo(state: RunState, step: NextStep): Said | null {
     case 'shut':
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'stage':
+      if (step.stage.kind === 'right part') return asNeeded(state.plan, step.stage.id, step.stage.partId);
       return step.stage.kind === 'tool cycle' && step.stage.atHand ? withTool(step.stage.id, toolNext(state, step.stage.id)) : { kind: 'stage done', stageId: step.stage.id };
     case 'decide':
     case 'finished':
@@ -77,4 +79,10 @@ function answerTo(state: RunState, step: NextStep): Said | null {
 function withTool(stageId: string, next: ToolNext): Said {
   if (next.kind === 'step') return { kind: 'tool step', stageId, stepId: next.step.id, by: 'by hand', done: true, why: null };
   return { kind: 'tool checked', stageId, by: 'by hand', check: { batteryV: LEAST_BATTERY_V + 0.6, ignition: 'on', codes: [] } };
+}
+
+/** A part that is what the layout says, with the usual pieces all right. */
+function asNeeded({ layout }: Plan, stageId: string, partId: string): Said {
+  const found = Object.fromEntries(partNeeds(layout, partId).map((n) => [n.id, n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true]));
+  return { kind: 'part compared', stageId, found, pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })) };
 }

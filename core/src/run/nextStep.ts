@@ -29,8 +29,8 @@ export function nextStep(state: RunState): NextStep {
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
-  // Bench work comes before anything on the vehicle is filled.
-  const bench = plan.stages.find((s): s is OwnStage => s.kind === 'bench' && !isThrough(s, state));
+  // The right part and bench work come before anything on the vehicle is filled.
+  const bench = plan.stages.find((s): s is OwnStage => (s.kind === 'right part' || s.kind === 'bench') && !isThrough(s, state));
   if (bench) return { kind: 'stage', stage: bench };
   const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
   if (preparation) return { kind: 'prepare', step: preparation };

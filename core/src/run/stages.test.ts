@@ -3,7 +3,7 @@ import { USUAL_MEANS } from '../flow';
 import { planBleed, planChanges, stageTitle, stageWords, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
 import { countingIds, layoutOf, planOf } from '../testing';
-import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, planAgainstActual, RunFluid, skippedStages, toolLines, toolNext, toolStepsOf, type RunEvent } from '.';
+import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, partLines, planAgainstActual, RunFluid, skippedStages, toolLines, toolNext, toolStepsOf, type RunEvent } from '.';
 
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
   const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: { ...USUAL_MEANS, vacuumPump: true, scanTool: true }, ...more });
@@ -60,6 +60,44 @@ test('a tool cycle waits for the base bleed, and is left out only with a reason 
   const after = foldRun(modulator, [skipped], state);
   expect(skippedStages(after)).toEqual([{ title: stageTitle(hatchback, tool), reason: 'Tool is out on the ferry' }]);
   expect(nextStep(after)).toMatchObject({ kind: 'stroke' });
+});
+
+describe('a new part in the run', () => {
+  const plan = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }] } });
+  const state = foldRun(plan, []);
+  const { stage } = nextStep(state) as { stage: { id: string; kind: string; partId: string } };
+  const [fits] = log(plan) as Extract<RunEvent, { kind: 'part compared' }>[];
+
+  test('comes before anything else, and is through only when it fits', () => {
+    expect(stage).toMatchObject({ kind: 'right part', partId: 'left-front-caliper' });
+    expect(nextStep(foldRun(plan, [fits!]))).toMatchObject({ kind: 'prepare' });
+    expect(eventFault(state, { ...base, kind: 'stage done', stageId: stage.id })).toContain('compared');
+    expect(eventFault(state, { ...fits!, stageId: 'stage-9' })).toContain('no part to compare');
+  });
+
+  test.each<[string, object]>([
+    ['a bore that differs', { found: { ...fits!.found, piston: 57.2 } }],
+    ['a washer left over', { pieces: fits!.pieces.map((p, i) => (i === 0 ? { ...p, state: 'left over' } : p)) }],
+    ['something nobody compared', { found: {} }],
+  ])('%s halts the run; decided, it is compared again', (_, wrong) => {
+    const halted = foldRun(plan, [{ ...fits!, ...wrong } as RunEvent]);
+    expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'wrong part' } });
+    const again = foldRun(plan, [{ ...base, id: 'd', kind: 'decided', haltId: fits!.id, decision: 'go on' }], halted);
+    expect(nextStep(again)).toMatchObject({ kind: 'stage', stage: { id: stage.id } });
+    expect(nextStep(foldRun(plan, [{ ...fits!, id: 'second' }], again)).kind).toBe('prepare');
+  });
+
+  test('the record says what was found', () => {
+    expect(partLines(foldRun(plan, [fits!]))).toEqual([expect.stringMatching(/fits, \d+ pieces counted/)]);
+    expect(partLines(foldRun(plan, [{ ...fits!, found: { ...fits!.found, piston: 57.2 } }]))).toEqual([expect.stringContaining('57.2 was found')]);
+  });
+
+  test('is not compared again when the rest is planned anew', () => {
+    const events = log(plan);
+    const atBleeder = foldRun(plan, events.slice(0, events.findIndex((e) => e.kind === 'stroke') + 2));
+    const dry = foldRun(plan, [{ ...base, id: 'h', kind: 'halted', reason: 'ran dry', stopId: 'left-front' }, { ...base, id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' }], atBleeder);
+    expect(dry.plan.stages.map((s) => s.kind)).not.toContain('right part');
+  });
 });
 
 describe('a tool cycle in the run', () => {
@@ -152,7 +190,7 @@ describe('what changed between two plans', () => {
   test('nothing, when nothing did', () => expect(planChanges(planOf(hatchback), planOf(hatchback))).toEqual([]));
 
   test('bleeders, method, order, stages and amounts, each in a sentence', () => {
-    const corner = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }] }, method: 'vacuum' });
+    const corner = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }] }, method: 'vacuum' });
     const said = planChanges(planned(hatchback), corner).join(' ');
     for (const part of ['May stay shut now:', 'Method: Vacuum at the bleeder, before Two people', 'New stages: Finish with strokes', 'To bleed: 86 mL, before', 'Hands on:']) expect(said).toContain(part);
     expect(planChanges(corner, planned(hatchback)).join(' ')).toContain('Now opened too:');

@@ -1,6 +1,8 @@
 import { stageTitle, type Plan, type PlanStage } from '../plan';
+import { partFaults, partNeeds } from '../part';
 import { nextInCycle, toolSteps, type ToolNext, type ToolStep } from '../scanTool';
-import type { RunState } from './state';
+import type { RunEvent } from './event';
+import { firstPlanOf, type RunState } from './state';
 import { TOOL_WITNESS_WORDS } from './words';
 
 /** A stage that opens no bleeder. */
@@ -8,7 +10,7 @@ export type OwnStage = Exclude<PlanStage, { kind: 'bleed' }>;
 
 /** Whether a stage may be left out by a recorded decision: a compulsory bench run, a lost valve and a hold point may not. */
 export function maySkip(stage: PlanStage): boolean {
-  return stage.kind === 'tool cycle' || stage.kind === 'tie back' || (stage.kind === 'bench' && !stage.compulsory);
+  return stage.kind === 'right part' || stage.kind === 'tool cycle' || stage.kind === 'tie back' || (stage.kind === 'bench' && !stage.compulsory);
 }
 
 /** The steps of a tool cycle by its plan: wheel by wheel, in the order of the bleed that follows. */
@@ -52,4 +54,22 @@ export function toolLines(state: RunState): string[] {
       return `Tool cycle, ${by}: ${done} of ${steps.length} steps done${stopped > 0 ? `, stopped ${stopped} times` : ''}; battery ${checks[0]?.batteryV.toFixed(1) ?? '–'} V; codes at the last reading: ${codes.length === 0 ? 'none' : codes.join(', ')}.`;
     }),
   );
+}
+
+/** What is wrong with a new part as it was put down, in sentences; empty when it may be filled. */
+export function partFaultsOf(plan: Plan, { stageId, found, pieces }: Pick<Extract<RunEvent, { kind: 'part compared' }>, 'stageId' | 'found' | 'pieces'>): string[] {
+  const stage = plan.stages.find((s) => s.id === stageId);
+  return stage?.kind === 'right part' ? partFaults(partNeeds(plan.layout, stage.partId), found, pieces) : [];
+}
+
+/** What was found on each new part of a run, one line a comparison, for the record. */
+export function partLines(state: RunState): string[] {
+  const plan = firstPlanOf(state);
+  return state.log.flatMap((e) => {
+    const stage = e.kind === 'part compared' ? plan.stages.find((s) => s.id === e.stageId) : undefined;
+    if (e.kind !== 'part compared' || !stage) return [];
+    const faults = partFaultsOf(plan, e);
+    const pieces = e.pieces.reduce((sum, p) => sum + p.count, 0);
+    return [`${stageTitle(plan.layout, stage)}: ${faults.length === 0 ? `fits, ${pieces} pieces counted` : faults.join(' ')}${faults.length === 0 ? '.' : ''}`];
+  });
 }

@@ -9,6 +9,7 @@ export const HALT_WORDS: Readonly<Record<HaltReason, { readonly title: string; r
   'nothing comes': { title: 'Nothing comes out', say: 'Shut the bleeder. Look for a piston that is not home, a collapsed hose, a blocked bleeder.' },
   'air never ends': { title: 'Air that never ends', say: 'Shut it. Open less, look for a wet joint or loose threads: air comes in past them. If all is dry and tight, the modulator may give it off.' },
   'tool stopped': { title: 'The scan tool stopped', say: 'A precondition is not met, a step was aborted or a fault code stands. Put that right first; then the check is read again.' },
+  'wrong part': { title: 'This part does not fit', say: 'Do not fill it and do not make it fit. Get the right one, or set its pieces right; then it is compared again.' },
   grease: { title: 'Something like grease came', say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.' },
   'other product': { title: 'Another product came', say: 'Two products that do not mix harm every seal. Stop; nothing more is filled.' },
   leak: { title: 'A joint or hose leaks', say: 'Find and mend the leak first. The circuit cannot be bled or proved while it loses fluid.' },

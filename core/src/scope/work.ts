@@ -9,6 +9,8 @@ export interface PartChanged {
   readonly cappedAtOnce: boolean;
   /** The reservoir was kept full throughout. */
   readonly keptFull: boolean;
+  /** A new part, to be compared before it is filled; false where the old one goes back. Left out: new. */
+  readonly newPart?: boolean;
 }
 
 /** How a master was changed; every condition is asked, none is assumed. */
