@@ -1,4 +1,4 @@
-import { ABS_KINDS, addBleeder, addEnd, ENDS, INSERTS, insertInto, isActuator, moveInto, PLACES, rangeFault, removeElement, SEATS, setOption, setSize, SIZE_FIELDS, VALVE_KINDS, WHICH, type Edited, type Layout, type SizeField, type SizedKind } from '@brook/core/circuit';
+import { ABS_KINDS, addBleeder, addBowl, addChamber, addEnd, CONTROLS, ENDS, INSERTS, insertInto, isActuator, moveInto, PLACES, rangeFault, removeElement, SEATS, setFeed, setOption, setSize, setThread, SIZE_FIELDS, sizesOf, VALVE_KINDS, WHICH, type Edited, type Layout, type SizeField, type SizedKind } from '@brook/core/circuit';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
@@ -30,6 +30,7 @@ export function ElementForm({ layout, row, change, made }: ElementFormProps) {
           return <SizeInput key={`${kind}-${field.key}-${value}`} field={field} kind={kind} value={value} onValue={(v) => change(setSize(layout, { kind, element: row.id }, field.key, v))} />;
         }),
       )}
+      {row.what === 'bleeder' || row.what === 'stretch' ? <ThreadInput key={`thread-${threadOf(layout, row.id)}`} thread={threadOf(layout, row.id)} onThread={(thread) => change(setThread(layout, row.id, thread))} /> : null}
       <Structure layout={layout} row={row} change={change} made={made} />
     </View>
   );
@@ -54,6 +55,17 @@ function SizeInput({ field, kind, value, onValue }: { readonly field: SizeField;
   return <Field label={label} unit={field.range.unit || undefined} inputMode="decimal" value={text} onChange={setText} onBlur={leave} fault={fault ? `${capital(fault)}.` : null} />;
 }
 
+function threadOf(layout: Layout, id: string): string {
+  const fitting = layout.bleeders.find((b) => b.id === id)?.fitting ?? layout.stretches.find((s) => s.id === id)?.nut ?? null;
+  return (fitting && sizesOf(fitting).thread) ?? '';
+}
+
+/** The thread as read off; a new part is compared with it. */
+function ThreadInput({ thread, onThread }: { readonly thread: string; readonly onThread: (thread: string | null) => void }) {
+  const [text, setText] = useState(thread);
+  return <Field label="Thread, as found" value={text} onChange={setText} maxLength={40} onBlur={() => text.trim() !== thread && onThread(text.trim() === '' ? null : text.trim())} />;
+}
+
 const words = <T extends string>(list: readonly T[]) => list.map((value) => ({ value, label: capital(value) }));
 
 function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row' | 'change'>) {
@@ -62,6 +74,7 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
   const bleeder = layout.bleeders.find((b) => b.id === row.id);
   const master = layout.masters.find((m) => m.id === row.id);
   const stretch = layout.stretches.find((s) => s.id === row.id);
+  const chamber = layout.masters.flatMap((m) => m.chambers).find((c) => c.id === row.id);
   const yesNo = (question: string, key: string, value: boolean) => (
     <Choice key={key} compact question={question} options={[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }]} chosen={value ? 'yes' : 'no'} onChoose={(v) => put({ [key]: v === 'yes' })} />
   );
@@ -73,6 +86,8 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
       {node?.kind === 'valve' && node.valve === 'differential' ? yesNo('A button that pushes the piston back here?', 'button', node.button) : null}
       {node?.kind === 'slave' ? [yesNo('Inside the gearbox?', 'inGearbox', node.inGearbox), yesNo('Can its piston be held without touching the bore?', 'holdable', node.holdable)] : null}
       {node?.kind === 'modulator' ? <Choice compact question="Which kind of ABS?" stacked options={words(ABS_KINDS.filter((k) => k !== 'none'))} chosen={layout.abs === 'none' ? null : layout.abs} onChoose={(abs) => change({ ...layout, abs })} /> : null}
+      {master ? <Choice compact question="What works it?" stacked options={words(CONTROLS)} chosen={master.control} onChoose={(control) => put({ control, system: control.startsWith('clutch') ? 'clutch' : 'brakes' })} /> : null}
+      {chamber && layout.bowls.length > 1 ? <Choice compact question="Which reservoir feeds it?" why="Trace the line; never by size or place." stacked options={layout.bowls.map((b) => ({ value: b.id, label: b.name }))} chosen={chamber.fedBy} onChoose={(bowlId) => change(setFeed(layout, chamber.id, bowlId))} /> : null}
       {master ? <Choice compact question="How does it lie?" options={words(['level', 'nose up', 'nose down'] as const)} chosen={master.attitude} onChoose={(attitude) => put({ attitude })} /> : null}
       {bleeder ? (
         <>
@@ -93,7 +108,9 @@ const INSERT_WORDS = { joint: 'A hump, bend or joint', tee: 'A tee', valve: 'A v
 function Structure({ layout, row, change, made }: ElementFormProps) {
   const node = layout.nodes.find((n) => n.id === row.id);
   const movable = node && ['modulator', 'valve', 'joint'].includes(node.kind) && layout.stretches.filter((s) => s.from === node.id).length === 1;
-  const mayGo = row.what !== 'chamber' && row.what !== 'bowl' && node?.kind !== 'port' && !(row.what === 'master' && layout.masters.length === 1);
+  const owner = layout.masters.find((m) => m.chambers.some((c) => c.id === row.id));
+  const sharesBowl = owner && layout.masters.flatMap((m) => m.chambers).filter((c) => c.fedBy === owner.chambers.find((x) => x.id === row.id)!.fedBy).length > 1;
+  const mayGo = !(owner && owner.chambers.length === 1) && row.what !== 'bowl' && node?.kind !== 'port' && !(row.what === 'master' && layout.masters.length === 1);
   return (
     <>
       {row.what === 'stretch' ? (
@@ -109,6 +126,8 @@ function Structure({ layout, row, change, made }: ElementFormProps) {
           <Button label="A bleeder here" onPress={() => made(addBleeder(layout, row.id))} />
         </More>
       ) : null}
+      {row.what === 'master' ? <Button label="Add a chamber with its own circuit" onPress={() => made(addChamber(layout, row.id))} /> : null}
+      {sharesBowl ? <Button label="Give it a reservoir chamber of its own" onPress={() => made(addBowl(layout, row.id))} /> : null}
       {movable ? (
         <More title="Move it into another line">
           {layout.stretches.filter((s) => s.from !== node.id && s.to !== node.id).map((s) => (

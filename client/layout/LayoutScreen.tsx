@@ -1,5 +1,5 @@
 import type { Vehicle } from '@brook/contract';
-import { addMaster, mirrored, paths, type Edited } from '@brook/core/circuit';
+import { addMaster, blankLayout, mirrored, paths, type Edited } from '@brook/core/circuit';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -88,10 +88,11 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
           </View>
         ))}
       </View>
-      <More title="The whole layout" about="Hand of drive, another master, files">
+      <More title="The whole layout" about="Hand of drive, another master, from nothing, files">
         {layout.driverSide === 'middle' ? null : <Button label={`Driver on the ${layout.driverSide === 'left' ? 'right' : 'left'}: exchange the sides`} onPress={() => draft.change(mirrored(layout))} />}
         <Button label="Add a brake master" onPress={() => made(addMaster(layout, 'brakes'))} />
         <Button label="Add a clutch master" onPress={() => made(addMaster(layout, 'clutch'))} />
+        <Button label="Begin from nothing: one master, one wheel" onPress={() => draft.change(blankLayout(layout))} />
         <Files draft={draft} />
       </More>
     </Page>

@@ -27,7 +27,7 @@ export function outline(layout: Layout): OutlineRow[] {
     const out = layout.stretches.filter((s) => s.from === nodeId);
     for (const s of out) {
       const deeper = out.length > 1 ? depth + 1 : depth;
-      rows.push({ id: s.id, depth: deeper, what: 'stretch', title: s.name, about: `${s.kind}, ${short(s.kind, s)}`, sizes: [{ kind: s.kind, holder: s }, ...(s.nut ? [{ kind: 'fitting' as const, holder: s.nut.found ?? s.nut.listed }] : [])] });
+      rows.push({ id: s.id, depth: deeper, what: 'stretch', title: s.name, about: `${s.kind}, ${short(s.kind, s)}`, sizes: [{ kind: s.kind, holder: s }, { kind: 'fitting', holder: s.nut ? (s.nut.found ?? s.nut.listed) : {} }] });
       walk(s.to, deeper);
     }
   };

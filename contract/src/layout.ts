@@ -1,4 +1,4 @@
-import { ABS_KINDS, PLACES, SEATS, validateLayout, VALVE_KINDS, WHICH, type Layout } from '@brook/core/circuit';
+import { ABS_KINDS, CONTROLS, PLACES, SEATS, validateLayout, VALVE_KINDS, WHICH, type Layout } from '@brook/core/circuit';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 
@@ -49,7 +49,7 @@ const shape = z.strictObject({
   masters: z
     .array(
       z.strictObject({
-        id: elementId, name, system: oneOf('System', ['brakes', 'clutch']), control: oneOf('Control', ['brake pedal', 'brake lever', 'clutch pedal', 'clutch lever']), heightMm, ratio: number('Pedal or lever ratio'),
+        id: elementId, name, system: oneOf('System', ['brakes', 'clutch']), control: oneOf('Control', CONTROLS), heightMm, ratio: number('Pedal or lever ratio'),
         attitude: oneOf('Attitude', ['level', 'nose up', 'nose down']), chambers: z.array(chamber).max(4),
       }),
     )

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { arbitraryLayout, layoutOf } from '../testing';
-import { addBleeder, addEnd, addMaster, ENDS, INSERTS, insertInto, layoutTemplates, mirrored, moveInto, paths, removeElement, setOption, setSize, SIZE_FIELDS, sizedThings, sizesOf, validateLayout, type Layout } from '.';
+import { addBleeder, addBowl, addChamber, addEnd, addMaster, blankLayout, ENDS, INSERTS, insertInto, layoutTemplates, mirrored, moveInto, paths, removeElement, setFeed, setOption, setSize, setThread, SIZE_FIELDS, sizedThings, sizesOf, validateLayout, type Layout } from '.';
 
 const total = (layout: Layout) => layout.stretches.reduce((sum, s) => sum + s.lengthMm, 0);
 const hatchback = layoutOf('hatchback-diagonal');
@@ -109,6 +109,34 @@ test('a master comes with all that makes it good, and goes with all that it alon
   const rest = removeElement(van, 'clutch-master');
   expect(rest.bowls).toHaveLength(1);
   expect(validateLayout(rest)).toEqual([]);
+});
+
+test('a drawing may begin with nothing but a master, a line and a wheel, and grows from there', () => {
+  for (const [vehicleKind, driverSide] of [['car', 'right'], ['motorcycle', 'middle']] as const) {
+    const blank = blankLayout({ name: 'From a drawing', vehicleKind, driverSide });
+    expect(validateLayout(blank)).toEqual([]);
+    expect([blank.bowls, blank.masters, blank.bleeders].map((l) => l.length)).toEqual([1, 1, 1]);
+    const tandem = addChamber(blank, blank.masters[0]!.id);
+    expect(validateLayout(tandem.layout)).toEqual([]);
+    expect(paths(tandem.layout)).toHaveLength(2);
+    expect(removeElement(tandem.layout, tandem.element)).toEqual(blank);
+  }
+});
+
+test('chambers share a bowl or have their own, and one that feeds nothing goes', () => {
+  const tandem = addChamber(blankLayout({ name: 'x', vehicleKind: 'car', driverSide: 'left' }), 'master-1');
+  const divided = addBowl(tandem.layout, tandem.element);
+  expect(divided.layout.bowls).toHaveLength(2);
+  expect(validateLayout(divided.layout)).toEqual([]);
+  expect(setFeed(divided.layout, tandem.element, 'bowl-1')).toEqual(tandem.layout);
+});
+
+test('a thread that was found wins over the listed one, at a bleeder and at a nut that nobody had looked at', () => {
+  const at = setThread(setThread(hatchback, 'left-front', 'M10×1'), 'left-rear-floor', 'M12×1');
+  expect(sizesOf(at.bleeders.find((b) => b.id === 'left-front')!.fitting).thread).toBe('M10×1');
+  expect(sizesOf(at.stretches.find((s) => s.id === 'left-rear-floor')!.nut!).thread).toBe('M12×1');
+  expect(validateLayout(at)).toEqual([]);
+  expect(sizesOf(setThread(at, 'left-front', null).bleeders.find((b) => b.id === 'left-front')!.fitting).thread).toBeNull();
 });
 
 test('a second bleeder on a part gets a name of its own', () => {

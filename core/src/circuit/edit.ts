@@ -52,6 +52,15 @@ const NO_SIZES: FittingSizes = { wrenchMm: null, thread: null, torqueNm: null };
 const UNKNOWN: Fitting = { listed: NO_SIZES, found: null };
 const found = (fitting: Fitting, more: Partial<FittingSizes>): Fitting => ({ ...fitting, found: { ...(fitting.found ?? NO_SIZES), ...more } });
 
+/** Put down the thread of a fitting as found on this vehicle: of a bleeder, or of the nut at the end of a stretch. */
+export function setThread(layout: Layout, element: string, thread: string | null): Layout {
+  return {
+    ...layout,
+    bleeders: layout.bleeders.map((b): Bleeder => (b.id === element ? { ...b, fitting: found(b.fitting, { thread }) } : b)),
+    stretches: layout.stretches.map((s): Stretch => (s.id === element ? { ...s, nut: found(s.nut ?? UNKNOWN, { thread }) } : s)),
+  };
+}
+
 /** Change what is not a size: a name, which valve, which bleeder, how a master lies. */
 export function setOption(layout: Layout, element: string, more: Readonly<Record<string, string | boolean | null>>): Layout {
   const put = <T extends { readonly id: string }>(list: readonly T[]): T[] => list.map((e) => (e.id === element ? { ...e, ...more } : e));
@@ -95,6 +104,32 @@ export function addBleeder(layout: Layout, nodeId: string, place?: Bleeder['plac
   return { element: nodeId, layout: { ...layout, bleeders: [...layout.bleeders, bleeder(freeId(layout, 'bleeder'), nodeId, usual, 10, { which })] } };
 }
 
+/** A layout to begin a drawing with: one master, one line, one part with its bleeder. */
+export function blankLayout({ name, vehicleKind, driverSide }: Pick<Layout, 'name' | 'vehicleKind' | 'driverSide'>): Layout {
+  return addMaster({ version: 2, name, vehicleKind, driverSide, abs: 'none', bowls: [], masters: [], nodes: [], stretches: [], bleeders: [] }, 'brakes').layout;
+}
+
+/** Let another bowl feed a chamber; one that feeds nothing any more goes. */
+export function setFeed(layout: Layout, chamberId: string, bowlId: string): Layout {
+  return withoutIdleBowls(setOption(layout, chamberId, { fedBy: bowlId }));
+}
+
+/** A bowl of its own for a chamber that shared one. Sizes are those of the one it shared, until somebody measures. */
+export function addBowl(layout: Layout, chamberId: string): Edited {
+  const shared = layout.bowls.find((b) => b.id === chambersOf(layout).find(({ chamber: c }) => c.id === chamberId)?.chamber.fedBy)!;
+  const id = freeId(layout, 'bowl');
+  return { element: id, layout: setOption({ ...layout, bowls: [...layout.bowls, { ...shared, id, name: 'New reservoir chamber' }] }, chamberId, { fedBy: id }) };
+}
+
+/** A second chamber in a master, with a line and a part of its own; its sizes are those of the first. */
+export function addChamber(layout: Layout, masterId: string): Edited {
+  const first = layout.masters.find((m) => m.id === masterId)!.chambers[0]!;
+  const [id, portId] = [freeId(layout, 'chamber'), freeId(layout, 'port')];
+  const more: MasterChamber = { ...first, id, name: 'New chamber', port: portId };
+  const base: Layout = { ...layout, masters: layout.masters.map((m) => (m.id === masterId ? { ...m, chambers: [...m.chambers, more] } : m)), nodes: [...layout.nodes, port(portId, 'Outlet of the new chamber', heightOf(layout, first.port))] };
+  return { element: id, layout: addEnd(base, portId, layout.masters.find((m) => m.id === masterId)!.system === 'clutch' ? 'slave' : 'caliper').layout };
+}
+
 /** A new master with a bowl, one chamber, a line and a part of its own. */
 export function addMaster(layout: Layout, system: Master['system']): Edited {
   const car = layout.vehicleKind === 'car';
@@ -126,7 +161,12 @@ export function removeElement(layout: Layout, id: string): Layout {
   const taken = layout.masters.find((m) => m.id === id);
   if (taken) {
     const rest = taken.chambers.reduce<Layout>((l, c) => withoutSubtree(l, c.port), { ...layout, masters: layout.masters.filter((m) => m !== taken) });
-    return tidy({ ...rest, bowls: rest.bowls.filter((b) => chambersOf(rest).some(({ chamber: c }) => c.fedBy === b.id)) });
+    return tidy(withoutIdleBowls(rest));
+  }
+  const owner = layout.masters.find((m) => m.chambers.some((c) => c.id === id));
+  if (owner) {
+    const rest = withoutSubtree(layout, owner.chambers.find((c) => c.id === id)!.port);
+    return tidy(withoutIdleBowls({ ...rest, masters: rest.masters.map((m) => (m.id === owner.id ? { ...m, chambers: m.chambers.filter((c) => c.id !== id) } : m)) }));
   }
   const stretch = layout.stretches.find((s) => s.id === id);
   return tidy(withoutSubtree(layout, stretch ? stretch.to : id));
@@ -169,6 +209,11 @@ function withoutSubtree(layout: Layout, nodeId: string): Layout {
     for (const s of layout.stretches) if (gone.has(s.from)) gone.add(s.to);
   }
   return { ...layout, nodes: layout.nodes.filter((n) => !gone.has(n.id)), stretches: layout.stretches.filter((s) => !gone.has(s.to) && !gone.has(s.from)), bleeders: layout.bleeders.filter((b) => !gone.has(b.at)) };
+}
+
+/** Bowls that feed nothing any more go. */
+function withoutIdleBowls(layout: Layout): Layout {
+  return { ...layout, bowls: layout.bowls.filter((b) => chambersOf(layout).some(({ chamber: c }) => c.fedBy === b.id)) };
 }
 
 /** Without a modulator there is no ABS to speak of. */

@@ -23,7 +23,8 @@ export type VehicleKind = 'car' | 'motorcycle';
 export type DriverSide = 'left' | 'right' | 'middle';
 export type System = 'brakes' | 'clutch';
 /** What the technician or helper works. */
-export type Control = 'brake pedal' | 'brake lever' | 'clutch pedal' | 'clutch lever';
+export const CONTROLS = ['brake pedal', 'brake lever', 'clutch pedal', 'clutch lever'] as const;
+export type Control = (typeof CONTROLS)[number];
 
 /** What stands between master and wheels, and so what air inside it needs. */
 export const ABS_KINDS = ['none', 'in the open path', 'rear only, own bleeder', 'four-channel', 'motorcycle, two circuits', 'high pressure'] as const;

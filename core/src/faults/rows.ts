@@ -37,6 +37,8 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   { seen: 'Takes up close to the floor or bar', likely: 'Air, wrong rod length, worn line', tell: 'Pump test; rod play', act: 'By what the test shows', fits: ['pedal not right'] },
   { seen: 'Hard pedal, poor braking', likely: 'Servo or pads, not air', tell: 'Engine test', act: 'Not this job', fits: ['pedal not right'] },
   { seen: 'Needs bleeding again after lying over winter', likely: 'Fluid left through the master or a joint', tell: 'A wet servo; the level', act: 'Find where it left', fits: ['ran dry', 'leak'] },
+  { seen: 'The scan tool refuses or breaks off', likely: 'Weak battery, ignition or pedal let go, a hot pump, a code in the unit', tell: 'Battery under load; the code in its own words', act: 'Put it right, then read the check again; never clear a code unread', fits: ['tool stopped'] },
+  { seen: 'A new part does not sit, plug in or seal', likely: 'Another variant, or a piece doubled or left behind', tell: 'Old and new side by side; the count of pieces', act: 'Get the right one; never make it fit', fits: ['wrong part'] },
   { seen: 'Rusty parts inside a failed master', likely: 'Water in old fluid', tell: 'The history of changes', act: 'Change by time; a cause seen only in a dismantled part stays a guess', fits: ['wet now', 'boils below wet limit', 'acid', 'copper'] },
 ];
 

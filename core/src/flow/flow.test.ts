@@ -194,6 +194,16 @@ describe('which method', () => {
     expect(row(silicone, 'gravity').reasons.map((r) => r.code)).toContain('flow not known');
   });
 
+  test('a lever master that lies tilted is cured by turning the lever, and only where air may be', () => {
+    const bike = layoutOf('motorcycle-front-disc');
+    const tilted = { ...bike, masters: bike.masters.map((m) => ({ ...m, attitude: 'nose up' as const })) };
+    // The lever is turned level on the bar to give air a way up: common practice, no source.
+    const at = (layout: Layout, air: ReadonlySet<string>) => row(rankMethods(question(layout, { air })), 'alone at the lever');
+    expect(at(tilted, everywhere(tilted))).toMatchObject({ verdict: 'second best', cures: [{ kind: 'turn the lever', becomes: 'feasible' }] });
+    expect(at(bike, everywhere(bike)).verdict).toBe('feasible');
+    expect(at(tilted, new Set()).verdict).toBe('feasible');
+  });
+
   test('a bleeder that is not at the top of its part is cured by turning the part', () => {
     const base = layoutOf('motorcycle-front-disc');
     const layout: Layout = { ...base, bleeders: base.bleeders.map((b) => ({ ...b, atTop: false })) };

@@ -11,7 +11,7 @@ export interface MethodReason {
   readonly weight: 'for' | 'against' | 'stops';
   readonly code:
     | 'no helper' | 'not a motorcycle' | 'no bottle' | 'no pump' | 'no pot' | 'no syringe' | 'no maker’s word' | 'no head' | 'too slow to carry' | 'rises back' | 'axle hangs' | 'metering valve' | 'residual valve' | 'dirty fluid'
-    | 'through a modulator' | 'bubbles mislead' | 'loose threads' | 'look at the level' | 'worn master' | 'only for an air lock' | 'not at the top' | 'flow not laminar' | 'flow not known'
+    | 'through a modulator' | 'bubbles mislead' | 'loose threads' | 'look at the level' | 'worn master' | 'only for an air lock' | 'not at the top' | 'lever not level' | 'flow not laminar' | 'flow not known'
     | 'most velocity' | 'clean and slow' | 'one person' | 'air goes the way it rises' | 'carries' | 'workshop likes it' | 'frees a port';
   readonly elementId: string | null;
   /** A figure that belongs to it: millimetres that are missing, velocity, pressure. */
@@ -20,7 +20,7 @@ export interface MethodReason {
 
 /** What would change the verdict, and by how much. */
 export interface Cure {
-  readonly kind: 'raise the master’s end' | 'raise the bleeder’s end' | 'lower the bleeder' | 'load the axle' | 'hold the valve open' | 'turn the part' | 'flush downwards first' | 'tap' | 'another method';
+  readonly kind: 'raise the master’s end' | 'raise the bleeder’s end' | 'lower the bleeder' | 'load the axle' | 'hold the valve open' | 'turn the part' | 'turn the lever' | 'flush downwards first' | 'tap' | 'another method';
   readonly elementId: string | null;
   readonly byMm: number | null;
   readonly becomes: MethodVerdict;
@@ -207,6 +207,8 @@ function natureReasons({ layout, means, circumstances, air, bleederIds }: Method
   if (traits.kind === 'steady' && !traits.reverse && !means.selfRefilling && !means.helper && method !== 'injection') reasons.push(reason('for', 'look at the level'));
   if (hasAir) {
     for (const b of layout.bleeders.filter((x) => bleederIds.includes(x.id) && !x.atTop)) reasons.push(reason('against', 'not at the top', b.id));
+    // On a lever that lies tilted the last air stands in the high end of the master, away from its port [C].
+    for (const m of new Set(ways.map((p) => p.master))) if (m.control.includes('lever') && m.attitude !== 'level') reasons.push(reason('against', 'lever not level', m.id));
   }
   return reasons;
 }
@@ -218,6 +220,7 @@ function curesFor(question: Question, method: Method, ways: readonly Path[], flo
     if (r.code === 'axle hangs') cures.push({ kind: 'load the axle', elementId: r.elementId, byMm: null, becomes: without('axle hangs') });
     if (r.code === 'metering valve') cures.push({ kind: 'hold the valve open', elementId: r.elementId, byMm: null, becomes: without('metering valve') });
     if (r.code === 'not at the top') cures.push({ kind: 'turn the part', elementId: r.elementId, byMm: null, becomes: without('not at the top') });
+    if (r.code === 'lever not level') cures.push({ kind: 'turn the lever', elementId: r.elementId, byMm: null, becomes: without('lever not level') });
     if (r.code === 'dirty fluid') cures.push({ kind: 'flush downwards first', elementId: null, byMm: null, becomes: without('dirty fluid') });
   }
   const airless = flows.filter((f) => method === 'gravity' && f.headMm.value <= 0);

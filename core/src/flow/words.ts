@@ -67,6 +67,8 @@ export function methodReasonWords(layout: Layout, { code, elementId, figure }: M
       return 'Only for a master that takes no fluid at all.';
     case 'not at the top':
       return `The bleeder ${name} is not at the top of its part: its air cannot reach it.`;
+    case 'lever not level':
+      return `${name} does not lie level: the last air stands in its high end.`;
     case 'flow not laminar':
       return `Faster than the law holds in ${name}: the flow is less than computed.`;
     case 'flow not known':
@@ -105,6 +107,8 @@ export function cureWords(layout: Layout, cure: Cure): string {
       return `Hold the stem of ${name} open.${then}`;
     case 'turn the part':
       return `Unhook the part and turn it so that the bleeder ${name} is at the top.${then}`;
+    case 'turn the lever':
+      return `Loosen the clamp and turn the lever until ${name} lies level, or turn the bars; flick it through its first millimetres.${then}`;
     case 'flush downwards first':
       return `Drop the old fluid downwards first.${then}`;
     case 'tap':
@@ -117,5 +121,5 @@ export function cureWords(layout: Layout, cure: Cure): string {
 function elementName(layout: Layout, id: string): string {
   const bleeder = layout.bleeders.find((b) => b.id === id);
   if (bleeder) return bleederName(bleeder);
-  return [...layout.nodes, ...layout.stretches, ...layout.bowls].find((e) => e.id === id)?.name ?? id;
+  return [...layout.nodes, ...layout.stretches, ...layout.bowls, ...layout.masters].find((e) => e.id === id)?.name ?? id;
 }
