@@ -1,8 +1,8 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import { costWords, orderRefusalWords, ORDER_WORDS, type OrderId, type SearchState } from '@brook/core/order';
-import { orderFigures, type Plan, type PlanOrder } from '@brook/core/plan';
-import { useEffect, useRef, useState } from 'react';
+import { notEmptiedFirst, orderFigures, type Plan, type PlanOrder } from '@brook/core/plan';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
@@ -32,6 +32,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
   const [picked, setPicked] = useState<OrderId>(plan.order);
   const row = orders.find((o) => o.id === picked) ?? null;
   const counts = plan.stops[0]?.counted ?? 'strokes';
+  const notEmptied = useMemo(() => notEmptiedFirst(planRequestOf(job, plan), plan, picked), [job, plan, picked]);
   const most = Math.max(1, ...orders.map((o) => ('code' in o.price ? 0 : o.price.bledMl)));
   return (
     <Page
@@ -64,6 +65,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
           {orderFigures(row.price, counts).map((f) => (
             <FigureRow key={f.label} figure={f} />
           ))}
+          {notEmptied ? <FigureRow figure={notEmptied} /> : null}
         </View>
       ) : null}
       <Search search={search} waiting={orders.length === 0} free={plan.searchable.length > 0} onCancel={cancel} />

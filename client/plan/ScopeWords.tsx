@@ -1,8 +1,10 @@
 import { bleederName } from '@brook/core/circuit';
-import type { Plan } from '@brook/core/plan';
-import { adviceWords, bleederWords, nameOf, UNMET_WORDS } from '@brook/core/scope';
+import { partnerWays, type Plan } from '@brook/core/plan';
+import { adviceWords, bleederWords, nameOf, UNMET_WORDS, type PartnerAdvice } from '@brook/core/scope';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { capital } from '../ui/capital';
+import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { colour, SPACE } from '../ui/theme';
@@ -35,9 +37,22 @@ export function ScopeWords({ plan }: { readonly plan: Plan }) {
             Advice, common practice
           </Words>
           <Words>{adviceWords(a)}</Words>
+          <BothWays plan={plan} advice={a} />
         </View>
       ))}
     </View>
+  );
+}
+
+/** The minutes of both ways, so that the advice can be weighed. */
+function BothWays({ plan, advice }: { readonly plan: Plan; readonly advice: PartnerAdvice }) {
+  const ways = useMemo(() => partnerWays(plan, advice), [plan, advice]);
+  if (!ways) return null;
+  return (
+    <>
+      <FigureRow figure={ways.sameJob} label="More minutes in this job" />
+      <FigureRow figure={ways.later} label="As a job of its own, later" />
+    </>
   );
 }
 

@@ -129,6 +129,7 @@ function StopRow({ plan, stop, number }: { readonly plan: Plan; readonly stop: P
           <FigureRow figure={stop.neededMl} />
           <FigureRow figure={stop.strokeMl} />
           <FigureRow figure={stop.jarMl} />
+          {stop.outOfBottlesMl ? <FigureRow figure={stop.outOfBottlesMl} /> : null}
           <FigureRow figure={stop.pathVolumeMl} />
           <FigureRow figure={stop.oldLeftMl} />
         </View>

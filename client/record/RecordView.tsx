@@ -3,7 +3,7 @@ import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
-import { DECISION_WORDS, foldRun, HALT_WORDS, partLines, planAgainstActual, toolLines, type ActualRow, type RunState } from '@brook/core/run';
+import { DECISION_WORDS, foldRun, HALT_WORDS, partLines, planAgainstActual, slaveLines, toolLines, type ActualRow, type RunState } from '@brook/core/run';
 import { controlOf, type Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
 import { useMemo } from 'react';
@@ -91,7 +91,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
           {leg.endedBy ? <Words size="small" strong>{`Planned anew from here: ${lowerFirst(HALT_WORDS[leg.endedBy].title)}`}</Words> : null}
         </View>
       ))}
-      {[...partLines(state), ...toolLines(state)].map((line) => (
+      {[...partLines(state), ...toolLines(state), ...slaveLines(state)].map((line) => (
         <Words key={line} size="small">
           {line}
         </Words>

@@ -8,10 +8,10 @@ import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
-import { Numeral } from '../ui/Numeral';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
+import { NumberedSteps } from './NumberedSteps';
 import { SkipStage } from './SkipStage';
 
 export interface OwnStageProps {
@@ -36,18 +36,7 @@ export function OwnStage({ job, plan, run, stage, band, action, link }: OwnStage
           {stageTitle(plan.layout, stage)}
         </Words>
         <Caution title={words.why} />
-        <View role="list">
-          {words.steps.map((s, i) => (
-            <View key={s} role="listitem" style={styles.line}>
-              <View style={styles.number}>
-                <Numeral>{String(i + 1)}</Numeral>
-              </View>
-              <View style={styles.grow}>
-                <Words>{s}</Words>
-              </View>
-            </View>
-          ))}
-        </View>
+        <NumberedSteps steps={words.steps} />
         <FigureRow figure={stage.minutes} />
         {stage.kind === 'bench' ? <FigureRow figure={stage.savesMinutes} /> : null}
       </View>
@@ -59,7 +48,4 @@ export function OwnStage({ job, plan, run, stage, band, action, link }: OwnStage
 
 const styles = StyleSheet.create({
   step: { gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.medium },
-  line: { flexDirection: 'row', gap: SPACE.medium, paddingVertical: SPACE.small, borderTopWidth: 1, borderTopColor: colour.hairline },
-  number: { width: 28 },
-  grow: { flex: 1 },
 });

@@ -18,6 +18,7 @@ import { Readings } from './Readings';
 import { RunAction } from './RunAction';
 import { RunHead } from './RunHead';
 import { RunBrook, RunGauge } from './RunPicture';
+import { SlaveStage } from './SlaveStage';
 import { ToolStage } from './ToolStage';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
@@ -42,6 +43,7 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
   if (wrong && step.kind !== 'decide') return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />;
   if (step.kind === 'prepare') return <Prepare job={job} plan={plan} run={run} step={step.step} band={band} action={action} link={<LinkState run={run} />} />;
   if (step.kind === 'stage' && step.stage.kind === 'right part') return <PartStage key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
+  if (step.kind === 'stage' && step.stage.kind === 'slave test') return <SlaveStage key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
   if (step.kind === 'stage' && step.stage.kind === 'tool cycle' && step.stage.atHand) return <ToolStage job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
   if (step.kind === 'stage') return <OwnStage job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
   if (step.kind === 'decide') return <Halted job={job} run={run} halt={step.halt} band={band} />;

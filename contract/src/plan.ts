@@ -67,4 +67,4 @@ export const planPreviewRequest = planChoices.extend({
 });
 export type PlanPreviewRequest = Omit<z.output<typeof planPreviewRequest>, 'layout'> & { readonly layout: Layout };
 
-export const planPreview = z.object({ result: z.custom<PlanPreview['result']>().describe('The plan, or the reasons why there is none'), orders: z.custom<PlanPreview['orders']>().describe('Every order priced, cheapest first') });
+export const planPreview = z.object({ result: z.custom<PlanPreview['result']>().describe('The plan, or the reasons why there is none'), orders: z.custom<PlanPreview['orders']>().describe('Every order priced, cheapest first'), notEmptied: z.custom<PlanPreview['notEmptied']>().describe('What leaving the old fluid in the reservoir would cost, mL more') });

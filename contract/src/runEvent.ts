@@ -15,6 +15,7 @@ const elementId = line('Element id', 1, 60);
 /** An element's id, with a number behind it from the second opening on. */
 const stopId = line('Opening', 1, 70);
 
+const READING = 'Reading should be 0 to 300 mm.';
 const PIECES = 'Number of a piece should be 1 to 40.';
 const toolWitness = oneOf('Witness', TOOL_WITNESSES);
 const VOLTAGE = 'Battery should be 0 to 30 V.';
@@ -39,6 +40,7 @@ export const runEvent = z.discriminatedUnion('kind', [
     found: z.record(z.string().max(80), z.union([z.number(), z.string().max(60), z.boolean()])).describe('What was found, by what is compared'),
     pieces: z.array(z.strictObject({ what: line('Piece', 1, 80), count: z.number({ error: PIECES }).int(PIECES).min(1, PIECES).max(40, PIECES), comes: oneOf('How it comes', ['new', 'moves across']), state: oneOf('State of the count', PIECE_STATES) })).max(40).readonly(),
   }),
+  z.strictObject({ ...base, kind: z.literal('slave tested'), stageId: elementId, mm: z.number({ error: READING }).min(0, READING).max(300, READING), reverse: oneOf('Reverse', ['clean', 'grates']).nullable() }),
   z.strictObject({ ...base, kind: z.literal('tool checked'), stageId: elementId, by: toolWitness, check: toolCheck }),
   z.strictObject({
     ...base, kind: z.literal('tool step'), stageId: elementId, stepId: line('Step', 1, 80), by: toolWitness, done: z.boolean({ error: 'Whether the step was done is not said; give true or false.' }), why: line('Why it stopped', 1, 120).nullable(),

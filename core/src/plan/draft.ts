@@ -1,3 +1,4 @@
+import type { SlaveTest } from '../clutch';
 import type { Method } from '../flow';
 import type { OrderedVisit } from '../order';
 
@@ -13,4 +14,5 @@ export type StageDraft =
   | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly visits: readonly OrderedVisit[] }
   | { readonly kind: 'tool cycle'; readonly atHand: boolean }
   | { readonly kind: 'hold point'; readonly partId: string }
+  | ({ readonly kind: 'slave test' } & SlaveTest)
   | { readonly kind: 'tie back' };

@@ -16,8 +16,9 @@ export {
   type StrokeShape,
 } from './plan';
 export { planChanges, shapeChanges } from './changes';
-export { orderFigures, planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
+export { notEmptiedFirst, orderFigures, planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
 export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
+export { partnerWays, type PartnerWays } from './partnerWays';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
 export type { PlanReached, PlanRequest, PlanWishes } from './request';

@@ -1,4 +1,4 @@
-import { bleederName, sizesOf, type Layout } from '../circuit';
+import { bleederName, paths, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { usualPieces } from '../part';
@@ -102,13 +102,22 @@ function timeline({ layout, stops, stages }: { layout: Layout; stops: readonly P
   ];
 }
 
+/** Whether the whole set of a clutch can lie on the bench: its slave is outside. */
+export function clutchSet(layout: Layout, masterId: string): boolean {
+  const master = layout.masters.find((m) => m.id === masterId);
+  const slaves = paths(layout).flatMap((p) => (p.master.id === masterId ? [p.points.at(-1)!.node] : []));
+  return master?.system === 'clutch' && slaves.every((n) => n.kind === 'slave' && !n.inGearbox);
+}
+
 /** What a stage is called, where one line must do. */
 export function stageTitle(layout: Layout, stage: PlanStage): string {
   switch (stage.kind) {
     case 'right part':
       return `Compare the new part: ${nameOf(layout, stage.partId)}`;
+    case 'slave test':
+      return { blocked: 'Prove the clutch: slave blocked', travel: 'Prove the clutch: travel of the slave', 'take-up': 'Prove the clutch: take-up and reverse' }[stage.way];
     case 'bench':
-      return `${nameOf(layout, stage.masterId)} on the bench`;
+      return clutchSet(layout, stage.masterId) ? 'Clutch set on the bench' : `${nameOf(layout, stage.masterId)} on the bench`;
     case 'centre the valve':
       return 'Push the piston of the differential valve back';
     case 'tool cycle':

@@ -1,5 +1,6 @@
 import type { Bleeder, Control, Layout, LayoutFault, Path } from '../circuit';
 import { chambersOf, paths, sizesOf, validateLayout } from '../circuit';
+import type { SlaveTest } from '../clutch';
 import type { Figure } from '../figure';
 import { fluidViscosity, type Colour, type Grade } from '../fluid';
 import { METHOD_TRAITS, rankMethods, type Means, type Method, type MethodReason, type MethodRow } from '../flow';
@@ -59,6 +60,8 @@ export interface PlanStop {
   readonly bledMl: Figure;
   /** Where the jar stands after this opening, when it was not emptied. */
   readonly jarMl: Figure;
+  /** What has come out of the bottles by the end of this opening; plans of version 3 do not say. */
+  readonly outOfBottlesMl?: Figure;
   /** Old fluid that stays on this path when the plan is through. */
   readonly oldLeftMl: Figure;
   readonly topUps: readonly PlannedTopUp[];
@@ -72,6 +75,7 @@ export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
   | { readonly kind: 'tool cycle'; readonly atHand: boolean }
   | { readonly kind: 'right part'; readonly partId: string }
   | { readonly kind: 'hold point'; readonly partId: string }
+  | ({ readonly kind: 'slave test' } & SlaveTest)
   | { readonly kind: 'injection' | 'tie back' }
 );
 
@@ -189,7 +193,7 @@ export function planBleed(request: PlanRequest): PlanResult {
   if (priced.verdict === 'refused') return refused(methods, priced.reason);
 
   const { price } = priced;
-  const { stages, stops } = stagesAndStops({ asked, setup, drafts, priced: price.visits, oldOnPathMl: price.oldOnPathMl, all, air: new Set(finding.air.keys()) });
+  const { stages, stops } = stagesAndStops({ asked, setup, drafts, priced: price.visits, firstFillMl: price.pouredMl - price.visits.reduce((sum, v) => sum + topUpsMl(v), 0), oldOnPathMl: price.oldOnPathMl, all, air: new Set(finding.air.keys()) });
   const bowls = bowlsInUse(asked, setup);
   const main = drafts.find((d) => d.kind === 'bleed' && d.purpose === 'bleed');
   const changed = [...asked.work.parts.map((p) => p.partId), ...(asked.work.master ? [asked.work.master.masterId] : [])];
@@ -264,32 +268,36 @@ interface Laid {
   readonly setup: OrderSetup;
   readonly drafts: readonly StageDraft[];
   readonly priced: readonly VisitPrice[];
+  /** Poured before the first count. */
+  readonly firstFillMl: number;
   readonly oldOnPathMl: Readonly<Record<string, number>>;
   readonly all: readonly Path[];
   readonly air: ReadonlySet<string>;
 }
 
 /** Give every stage and every opening its id and its figures. */
-function stagesAndStops({ asked, setup, drafts, priced, oldOnPathMl, all, air }: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
+function stagesAndStops({ asked, setup, drafts, priced, firstFillMl, oldOnPathMl, all, air }: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
   const stops: PlanStop[] = [];
   const opened = new Map<string, number>();
   let next = 0;
   let inJarMl = 0;
+  let outOfBottlesMl = firstFillMl;
   const stages = drafts.map((draft, i): PlanStage => {
     const id = `stage-${i + 1}`;
     if (draft.kind !== 'bleed') return { id, ...draft, ...stageMinutes(asked, draft) } as PlanStage;
     const of = draft.visits.map((ordered): PlanStop => {
       const price = priced[next++]!;
       inJarMl += price.counts * countAt(setup, price.visit).countMl.value;
+      const traits = METHOD_TRAITS[draft.method];
+      outOfBottlesMl += topUpsMl(price) + (traits.reverse ? price.counts * countAt(setup, price.visit).countMl.value : 0);
       const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
       const times = (opened.get(path.bleeder.id) ?? 0) + 1;
       opened.set(path.bleeder.id, times);
-      const traits = METHOD_TRAITS[draft.method];
       return {
         id: times === 1 ? path.bleeder.id : `${path.bleeder.id}#${times}`,
         stageId: id, bleeder: path.bleeder, chamberId: path.chamber.id, bowlId: path.chamber.fedBy, control: path.master.control, method: draft.method, counted: traits.kind === 'strokes' ? 'strokes' : 'marks', secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
         fromBowl: !traits.reverse, until: price.visit.until, shape: shapeOf(asked, path, air), why: ordered.why,
-        ...stopFigures({ setup, path, price, inJarMl, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),
+        ...stopFigures({ setup, path, price, inJarMl, outOfBottlesMl, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),
         topUps: price.topUps.map((t) => ({ bowlId: t.bowlId, afterStrokes: t.afterCounts, pouredMl: t.pouredMl })),
       };
     });
@@ -298,6 +306,8 @@ function stagesAndStops({ asked, setup, drafts, priced, oldOnPathMl, all, air }:
   });
   return { stages, stops };
 }
+
+const topUpsMl = (v: VisitPrice): number => v.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
 
 /** Fast push and slow return where a stretch falls towards the bleeder, slow where a port is open, steady otherwise [C]. */
 function shapeOf({ preferences, work }: PlanAsked, path: Path, air: ReadonlySet<string>): StrokeShape {

@@ -18,7 +18,7 @@ const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
 const leaf = (of: Figure, label = of.label): Figure => ({ ...of, label, rule: `${of.rule}; opens in its own row`, from: [] });
 
 /** Figures of one opening from what the simulation found there. */
-export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPrice; inJarMl: number; preferences: PlanPreferences; oldLeftMl: number }): Pick<PlanStop, 'pathLengthM' | 'pathVolumeMl' | 'strokeMl' | 'neededMl' | 'strokes' | 'bledMl' | 'jarMl' | 'oldLeftMl'> {
+export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPrice; inJarMl: number; outOfBottlesMl: number; preferences: PlanPreferences; oldLeftMl: number }): Pick<PlanStop, 'pathLengthM' | 'pathVolumeMl' | 'strokeMl' | 'neededMl' | 'strokes' | 'bledMl' | 'jarMl' | 'outOfBottlesMl' | 'oldLeftMl'> {
   const { path, price, preferences } = of;
   const { until } = price.visit;
   const strokeMl = countAt(of.setup, price.visit).countMl;
@@ -46,6 +46,7 @@ export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPri
       label: 'Fluid to bleed', value: price.counts * strokeMl.value, unit: 'mL', rule: `${unit} × fluid in one`, source: ARITHMETIC, from: [strokes, strokeMl],
     }),
     jarMl: figure({ label: 'Jar stands at afterwards', value: of.inJarMl, unit: 'mL', rule: 'what was bled so far, if the jar is not emptied between the bleeders', source: ARITHMETIC, from: [strokes, strokeMl].map((f) => leaf(f)) }),
+    outOfBottlesMl: figure({ label: 'Out of the bottles by then', value: of.outOfBottlesMl, unit: 'mL', rule: 'the first fill and every top-up so far; what a bottle held less this is its mark', source: MODEL }),
     oldLeftMl: figure({
       label: 'Old fluid left on this path', value: of.oldLeftMl, unit: 'mL',
       rule: 'what the simulation leaves along the walls of the lines and in the cavities when every bleeder is through; the outlet looks new before the inside is',
@@ -60,6 +61,7 @@ const STAGE_MINUTES: Readonly<Record<Exclude<StageDraft['kind'], 'bleed' | 'tool
   'right part': { minutes: 5, rule: 'held beside the old one, bore and threads measured, pieces counted' },
   'centre the valve': { minutes: 15, rule: 'one end opened, the piston pushed back, the lamp looked at' },
   'hold point': { minutes: 5, rule: 'pedal or lever measured and judged before the next part is opened' },
+  'slave test': { minutes: 5, rule: 'one push, one measurement' },
   injection: { minutes: 5, rule: 'a few millilitres, then a look at the level' },
   'tie back': { minutes: 2, rule: 'hands on; it stays tied over night' },
 };

@@ -1,6 +1,6 @@
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
 import type { Method } from '../flow';
-import { compareOrders, leastFluidRow, orderCost, OrderSearch, type OrderCost, type OrderId, type OrderPrice, type OrderRefusal, type OrderRow, type OrderSetup } from '../order';
+import { compareOrders, leastFluidRow, orderCost, OrderSearch, priceOrder, type OrderCost, type OrderId, type OrderPrice, type OrderRefusal, type OrderRow, type OrderSetup } from '../order';
 import { planSetup, settingsOf, visitsOf } from './orders';
 import { planBleed, type Plan, type PlanResult } from './plan';
 import { WASHOUT_SOURCE } from '../washout';
@@ -21,12 +21,15 @@ export interface PlanPreview {
   readonly result: PlanResult;
   /** Cheapest first; empty where the plan is refused, or where the fluid is not renewed and so every order needs the same. */
   readonly orders: readonly PlanOrder[];
+  /** What leaving the old fluid in the reservoir would cost in the order of the plan. */
+  readonly notEmptied: Figure | null;
 }
 
 /** What if: the whole plan and its comparison, for any client to ask. */
 export function previewPlan(request: PlanRequest): PlanPreview {
   const result = planBleed(request);
-  return { result, orders: result.verdict === 'planned' ? planOrders(request, result.plan) : [] };
+  if (result.verdict === 'refused') return { result, orders: [], notEmptied: null };
+  return { result, orders: planOrders(request, result.plan), notEmptied: notEmptiedFirst(request, result.plan) };
 }
 
 /** Price every order of the main stage of a plan. */
@@ -38,6 +41,26 @@ export function planOrders(request: PlanRequest, plan: Plan): PlanOrder[] {
   const rows: OrderRow[] = compareOrders(setup, settingsOf(asked, main.method), asked.makerOrder);
   const found = asked.leastFluid && visitsOf(asked, setup, 'least fluid', main.method) ? [leastFluidRow(setup, asked.leastFluid, main.method)] : [];
   return withCosts([...rows, ...found]);
+}
+
+/**
+ * What an order would need if the old fluid were not drawn off the reservoir
+ * first. @returns null where it is not drawn off anyway, where the fluid is not
+ * renewed, or where the order cannot be carried out
+ */
+export function notEmptiedFirst(request: PlanRequest, plan: Plan, id: OrderId = plan.order): Figure | null {
+  const main = mainOf(plan);
+  if (!main || plan.work.purpose !== 'routine flush') return null;
+  const asked = planAsked(request);
+  const setup = setupOf(asked, plan, main);
+  const visits = visitsOf(asked, setup, id, main.method);
+  const [emptied, not] = [true, false].map((emptyFirst) => visits && priceOrder({ ...setup, emptyFirst }, visits.map((v) => v.visit)));
+  if (emptied?.verdict !== 'priced' || not?.verdict !== 'priced') return null;
+  const bled = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'whole counts at every bleeder, by the simulation', source: WASHOUT_SOURCE });
+  return figure({
+    label: 'More to bleed if it is not emptied first', value: not.price.bledMl - emptied.price.bledMl, unit: 'mL', rule: 'to bleed with the old fluid left in the reservoir less with it drawn off', source: WASHOUT_SOURCE,
+    from: [bled('Not emptied first', not.price.bledMl), bled('Emptied first', emptied.price.bledMl), figure({ label: 'Drawn off the reservoir', value: emptied.price.removedMl, unit: 'mL', rule: 'down to what a syringe cannot reach', source: MODEL })],
+  });
 }
 
 /** The price of one order as figures that open to how they came about. */

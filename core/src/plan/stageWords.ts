@@ -1,5 +1,6 @@
 import { LEAST_BATTERY_V } from '../scanTool';
 import { nameOf } from '../scope';
+import { clutchSet } from './materials';
 import type { Plan, PlanStage } from './plan';
 
 /** What to do in a stage that opens no bleeder, step by step, and the reason that counts there. All of it common practice, no source. */
@@ -18,6 +19,17 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
       };
     case 'bench': {
       const master = plan.layout.masters.find((m) => m.id === stage.masterId)!;
+      if (clutchSet(plan.layout, master.id)) {
+        return {
+          steps: [
+            'Master, line and slave joined on the bench: the line points up all the way, the master nose up.',
+            'Reservoir half full before the piston of the slave is pushed back: that drives the last bubbles up.',
+            'Slow full strokes, slow returns, until no bubble has come for a minute and the piston comes fully home.',
+            'It goes onto the vehicle as it is: nothing is parted again.',
+          ],
+          why: 'A set that is bled on the bench goes in full; in the vehicle its line rises and falls.',
+        };
+      }
       const lies = master.chambers.length > 1 ? 'level' : 'with its outlet nose up';
       return {
         steps: [
@@ -51,6 +63,21 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
       };
     case 'hold point':
       return { steps: ['Pedal or lever: firm, high, and it holds.', `Only then open the circuit for ${nameOf(plan.layout, stage.partId)}.`], why: 'With both open at once a fault would have two possible authors.' };
+    case 'slave test':
+      return {
+        blocked: {
+          steps: ['Hold the piston of the slave at its flange or collar; nothing touches its bore.', 'Push the master as far as it goes and measure the travel of its rod.', 'Under 3.2 mm (1/8 in) it is bled.'],
+          why: 'Fluid does not give, air does. Never block a piston that can only be held in its bore.',
+        },
+        travel: {
+          steps: ['Somebody works the pedal or lever fully, slowly.', 'Measure how far the rod of the slave moves.', 'In neutral, parking brake on. Reverse goes in without grating.'],
+          why: 'This piston cannot be held without harm to its bore; its travel in place tells.',
+        },
+        'take-up': {
+          steps: ['Measure the height above the floor at which it takes up.', 'Engine running, parking brake on, pedal down: wait ten seconds, then reverse. It goes in without grating.', 'The height counts for next time; reverse is what proves it today.'],
+          why: 'The slave sits inside the gearbox and cannot be seen or held.',
+        },
+      }[stage.way];
     case 'injection':
       return { steps: ['Cap off, lever or pedal at rest.', 'A few millilitres at the port, slowly, until the level moves.', 'A few slow strokes: the level falls when the master takes fluid.'], why: 'An air lock at the port takes no stroke; a push of fluid breaks it.' };
     case 'tie back':

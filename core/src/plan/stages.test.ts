@@ -2,7 +2,7 @@ import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
 import { METHODS, USUAL_DAY, USUAL_MEANS, type Means, type Method } from '../flow';
 import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
 import { layoutOf } from '../testing';
-import { handsOnMinutes, planBleed, planOrders, planSearch, previewPlan, refusalWords, stageTitle, type Plan, type PlanRequest } from '.';
+import { handsOnMinutes, partnerWays, planBleed, planOrders, planSearch, previewPlan, refusalWords, stageTitle, type Plan, type PlanRequest } from '.';
 
 const EVERYTHING: Means = { helper: true, bottle: true, vacuumPump: true, pressurePot: true, syringe: true, selfRefilling: true, scanTool: true };
 const all = (layout: Layout) => layout.masters.map((m) => m.id);
@@ -70,12 +70,14 @@ describe('stages', () => {
   test('the low take-up: the clutch of a shared reservoir alone, unless the level says otherwise', () => {
     const van = layoutOf('clutch-concentric');
     const clutch = (belowMaxMm: number | null) => planned(van, { work: after(van, { masterIds: ['clutch-master'], parts: [capped('slave')], lowest: belowMaxMm === null ? [] : [{ bowlId: 'bowl', belowMaxMm }] }) });
-    expect(outline(clutch(null))).toEqual(['bleed by two people: slave-bleeder']);
+    expect(outline(clutch(null))).toEqual(['bleed by two people: slave-bleeder', 'slave test']);
+    // Inside the gearbox it can neither be held nor seen: common practice, no source.
+    expect(clutch(null).stages.at(-1)).toMatchObject({ way: 'take-up', limitMm: null });
     expect(clutch(null).stops[0]!.control).toBe('clutch pedal');
     expect(clutch(null).preparation).toContain('neutral');
     expect(clutch(null).preparation).not.toContain('empty servo');
     expect(outline(clutch(60))).toEqual([
-      'bleed by two people: left-rear, right-rear, left-front, right-front, slave-bleeder', 'tool cycle', 'again after the tool by two people: left-rear, right-rear, left-front, right-front, slave-bleeder',
+      'bleed by two people: left-rear, right-rear, left-front, right-front, slave-bleeder', 'tool cycle', 'again after the tool by two people: left-rear, right-rear, left-front, right-front, slave-bleeder', 'slave test',
     ]);
   });
 
@@ -108,6 +110,23 @@ describe('stages', () => {
     expect(plan.stages.flatMap((s) => (s.kind === 'right part' ? [s.partId] : []))).toEqual(['left-front-caliper', 'left-rear-caliper']);
     expect(plan.stages.slice(0, 2).map((s) => s.kind)).toEqual(['right part', 'right part']);
     expect(plan.materials.items.filter((m) => m.kind === 'kit' && m.what.includes('sealing washer'))).toHaveLength(2);
+  });
+
+  test('a partner costs its fitting and a little more bleeding now, its fitting and a whole bleed later', () => {
+    const cases = [
+      planned(layoutOf('hatchback-diagonal'), { work: after(layoutOf('hatchback-diagonal'), { parts: [capped('right-front-caliper')] }) }),
+      planned(layoutOf('clutch-external'), { work: after(layoutOf('clutch-external'), { parts: [capped('slave')] }) }),
+    ];
+    for (const plan of cases) {
+      expect(plan.scope.advice).toHaveLength(1);
+      const ways = partnerWays(plan, plan.scope.advice[0]!)!;
+      expect(ways.sameJob.value).toBeLessThan(ways.later.value);
+      expect(ways.sameJob.from[0]).toEqual(ways.later.from[0]);
+    }
+    // What is inside the gearbox takes the gearbox out: common practice, no source.
+    const van = layoutOf('clutch-concentric');
+    const clutch = planned(van, { work: after(van, { masterIds: ['clutch-master'], master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' } }) });
+    expect(partnerWays(clutch, clutch.scope.advice[0]!)!.sameJob.value).toBeGreaterThan(300);
   });
 
   test('two changed parts of one circuit are held apart, unless somebody chooses otherwise', () => {
@@ -231,7 +250,11 @@ describe('orders compared', () => {
 
   test('where the fluid is not renewed every order needs the same, and nothing is compared', () => {
     const layout = layoutOf('hatchback-diagonal');
-    expect(previewPlan(request(layout, { work: { ...routineFlush(all(layout)), purpose: 'soft pedal' } })).orders).toEqual([]);
+    expect(previewPlan(request(layout, { work: { ...routineFlush(all(layout)), purpose: 'soft pedal' } }))).toMatchObject({ orders: [], notEmptied: null });
+    // Old fluid that is drawn off need not be bled out: more than none, and no more than was left in.
+    const { notEmptied } = previewPlan(request(layout));
+    expect(notEmptied!.value).toBeGreaterThan(0);
+    expect(notEmptied!.from.map((f) => f.label)).toEqual(['Not emptied first', 'Emptied first', 'Drawn off the reservoir']);
   });
 
   test('an id that names nothing is refused by its name', () => {

@@ -1,4 +1,5 @@
 import { chambersOf, type Layout } from '../circuit';
+import { slaveTests } from '../clutch';
 import { METHOD_TRAITS, type Method, type MethodRow } from '../flow';
 import type { OrderedVisit } from '../order';
 import { circuitOf, findScope, type ScopeFinding, type WorkDone } from '../scope';
@@ -23,8 +24,8 @@ const STROKES: readonly Method[] = ['two people', 'alone at the lever', 'alone, 
 
 /**
  * Chain the stages of a job: the right part, bench, valve, priming, the bleed itself, finishing
- * strokes, hold point, tool cycle with its second base bleed, rounds, lever
- * tied back. Whatever the chain, the last pass at every bleeder must be free of bubbles.
+ * strokes, hold point, tool cycle with its second base bleed, rounds, clutch
+ * proved, lever tied back. Whatever the chain, the last pass at every bleeder must be free of bubbles.
  */
 export function stagesFor(input: StageInput): StageDraft[] {
   const { asked, finding, open, method } = input;
@@ -44,6 +45,8 @@ export function stagesFor(input: StageInput): StageDraft[] {
     const again = working(input, STROKES) ?? main;
     stages.push({ kind: 'tool cycle', atHand: asked.means.scanTool }, bleed('again after the tool', again, each(input.orderOf(open, again), 'sweep')));
   }
+  // Fluid that is only renewed lets no air in; everything else is proved.
+  if (asked.work.purpose !== 'routine flush') for (const test of slaveTests(asked.layout, open)) stages.push({ kind: 'slave test', ...test });
   if (asked.layout.vehicleKind === 'motorcycle' && (asked.work.purpose === 'new or dry' || asked.work.purpose === 'soft pedal')) stages.push({ kind: 'tie back' });
   return stages;
 }

@@ -42,12 +42,15 @@ export function eventFault(state: RunState, event: RunEvent): string | null {
     case 'stage skipped': {
       const stage = plan.stages.find((s) => s.id === event.stageId && s.kind !== 'bleed');
       if (!stage) return `There is no stage "${event.stageId}" in this plan that is done by itself.`;
+      if (event.kind === 'stage done' && stage.kind === 'slave test') return 'A clutch is proved by what is measured; put the reading down.';
       if (event.kind === 'stage done' && stage.kind === 'right part') return 'A new part is through when it was compared and its pieces counted; put that down.';
       if (event.kind === 'stage done' && stage.kind === 'tool cycle' && stage.atHand) return 'A tool cycle is through when each of its steps is; put those down.';
       return event.kind === 'stage done' || maySkip(stage) ? null : 'This stage cannot be left out.';
     }
     case 'part compared':
       return plan.stages.some((s) => s.id === event.stageId && s.kind === 'right part') ? null : `There is no part to compare in "${event.stageId}" of this plan.`;
+    case 'slave tested':
+      return plan.stages.some((s) => s.id === event.stageId && s.kind === 'slave test') ? null : `There is no test of a slave in "${event.stageId}" of this plan.`;
     case 'tool checked':
     case 'tool step': {
       if (!plan.stages.some((s) => s.id === event.stageId && s.kind === 'tool cycle')) return `There is no tool cycle "${event.stageId}" in this plan.`;

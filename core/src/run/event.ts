@@ -1,5 +1,6 @@
 import type { Colour } from '../fluid';
 import type { Plan, PreparationStep } from '../plan';
+import type { SlaveReading } from '../clutch';
 import type { CountedPiece, Found } from '../part';
 import type { ToolCheck } from '../scanTool';
 
@@ -51,6 +52,8 @@ export type RunEvent = EventBase &
     | { readonly kind: 'stage skipped'; readonly stageId: string; readonly reason: string }
     /** A new part beside what the vehicle needs, and its pieces counted; what does not fit halts the run. */
     | { readonly kind: 'part compared'; readonly stageId: string; readonly found: Readonly<Record<string, Found>>; readonly pieces: readonly CountedPiece[] }
+    /** What proved a clutch, or did not: that halts the run. */
+    | ({ readonly kind: 'slave tested'; readonly stageId: string } & SlaveReading)
     /** Preconditions and fault codes, before the tool does anything and at the end. What does not hold halts the run. */
     | { readonly kind: 'tool checked'; readonly stageId: string; readonly by: ToolWitness; readonly check: ToolCheck }
     /** One step of a tool cycle; one that was aborted halts the run. */

@@ -1,3 +1,4 @@
+import { slavePasses } from '../clutch';
 import { OPENING_STEPS, type Plan } from '../plan';
 import { toolUnmet } from '../scanTool';
 import { bowlsRunDry } from './dry';
@@ -55,6 +56,11 @@ function apply(before: RunState, event: RunEvent): RunState {
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
     case 'part compared':
       return partFaultsOf(state.plan, event).length > 0 ? halt(state, { id: event.id, reason: 'wrong part', stopId: null }) : { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
+    case 'slave tested': {
+      const test = state.plan.stages.find((s) => s.id === event.stageId);
+      if (test?.kind !== 'slave test') return state;
+      return slavePasses(test, event) ? { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } } : halt(state, { id: event.id, reason: 'pedal not right', stopId: null });
+    }
     case 'tool checked': {
       const next = toolSaid(state, event.stageId, { kind: 'checked', check: event.check, by: event.by });
       return toolUnmet(event.check).length > 0 ? halt(next, { id: event.id, reason: 'tool stopped', stopId: null }) : next;

@@ -66,6 +66,7 @@ function answerTo(state: RunState, step: NextStep): Said | null {
     case 'shut':
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'stage':
+      if (step.stage.kind === 'slave test') return { kind: 'slave tested', stageId: step.stage.id, mm: step.stage.way === 'blocked' ? step.stage.limitMm!.value / 2 : (step.stage.limitMm?.value ?? 60), reverse: step.stage.way === 'blocked' ? null : 'clean' };
       if (step.stage.kind === 'right part') return asNeeded(state.plan, step.stage.id, step.stage.partId);
       return step.stage.kind === 'tool cycle' && step.stage.atHand ? withTool(step.stage.id, toolNext(state, step.stage.id)) : { kind: 'stage done', stageId: step.stage.id };
     case 'decide':

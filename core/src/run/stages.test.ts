@@ -3,7 +3,7 @@ import { USUAL_MEANS } from '../flow';
 import { planBleed, planChanges, stageTitle, stageWords, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
 import { countingIds, layoutOf, planOf } from '../testing';
-import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, partLines, planAgainstActual, RunFluid, skippedStages, toolLines, toolNext, toolStepsOf, type RunEvent } from '.';
+import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, partLines, planAgainstActual, RunFluid, skippedStages, slaveLines, toolLines, toolNext, toolStepsOf, type RunEvent } from '.';
 
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
   const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: { ...USUAL_MEANS, vacuumPump: true, scanTool: true }, ...more });
@@ -28,6 +28,12 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
   expect(planAgainstActual(state)[0]!.rows.every((r) => r.strokes.value >= r.plannedStrokes.value)).toBe(true);
   // Bench work comes before anything on the vehicle is filled.
   expect(events.findIndex((e) => e.kind === 'stage done')).toBeLessThan(events.findIndex((e) => e.kind === 'prepared'));
+  // The bottles stand where the plan says after each opening.
+  let poured = foldRun(plan, []);
+  for (const event of events) {
+    poured = foldRun(plan, [event], poured);
+    if (event.kind === 'shut') expect(poured.pouredMl).toBeCloseTo(plan.stops.find((s) => s.id === event.stopId)!.outOfBottlesMl!.value, 6);
+  }
   // What the plan says is poured is what such a run pours.
   expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
 });
@@ -97,6 +103,30 @@ describe('a new part in the run', () => {
     const atBleeder = foldRun(plan, events.slice(0, events.findIndex((e) => e.kind === 'stroke') + 2));
     const dry = foldRun(plan, [{ ...base, id: 'h', kind: 'halted', reason: 'ran dry', stopId: 'left-front' }, { ...base, id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' }], atBleeder);
     expect(dry.plan.stages.map((s) => s.kind)).not.toContain('right part');
+  });
+});
+
+describe('a clutch that is proved', () => {
+  const plan = planned(layoutOf('clutch-external'), { work: { ...routineFlush(all(layoutOf('clutch-external'))), purpose: 'soft pedal' } });
+  const events = log(plan);
+  const tested = events.find((e) => e.kind === 'slave tested') as Extract<RunEvent, { kind: 'slave tested' }>;
+  const before = foldRun(plan, events.slice(0, events.indexOf(tested)));
+
+  test('by the reading and by nothing else', () => {
+    expect(nextStep(before)).toMatchObject({ kind: 'stage', stage: { kind: 'slave test' } });
+    expect(eventFault(before, { ...base, kind: 'stage done', stageId: tested.stageId })).toContain('what is measured');
+    expect(eventFault(before, { ...tested, id: 'x', stageId: 'stage-99' })).toContain('no test of a slave');
+    expect(nextStep(foldRun(plan, events)).kind).toBe('finished');
+    expect(slaveLines(foldRun(plan, events))).toEqual([expect.stringMatching(/Prove the clutch.* mm.*, passes\.$/)]);
+  });
+
+  test('a reading that does not pass halts the run, and the rest is planned anew', () => {
+    const bad = { ...tested, mm: tested.mm === 1.6 ? 9 : 0.5 };
+    const halted = foldRun(plan, [bad], before);
+    expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'pedal not right' } });
+    const anew = foldRun(plan, [{ ...base, id: 'd', kind: 'decided', haltId: bad.id, decision: 'plan anew' }], halted);
+    expect(anew.plan.stages.at(-1)!.kind).toBe('slave test');
+    expect(slaveLines(anew)).toEqual([expect.stringContaining('does not pass')]);
   });
 });
 

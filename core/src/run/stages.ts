@@ -1,4 +1,5 @@
 import { stageTitle, type Plan, type PlanStage } from '../plan';
+import { slavePasses } from '../clutch';
 import { partFaults, partNeeds } from '../part';
 import { nextInCycle, toolSteps, type ToolNext, type ToolStep } from '../scanTool';
 import type { RunEvent } from './event';
@@ -10,7 +11,7 @@ export type OwnStage = Exclude<PlanStage, { kind: 'bleed' }>;
 
 /** Whether a stage may be left out by a recorded decision: a compulsory bench run, a lost valve and a hold point may not. */
 export function maySkip(stage: PlanStage): boolean {
-  return stage.kind === 'right part' || stage.kind === 'tool cycle' || stage.kind === 'tie back' || (stage.kind === 'bench' && !stage.compulsory);
+  return stage.kind === 'right part' || stage.kind === 'slave test' || stage.kind === 'tool cycle' || stage.kind === 'tie back' || (stage.kind === 'bench' && !stage.compulsory);
 }
 
 /** The steps of a tool cycle by its plan: wheel by wheel, in the order of the bleed that follows. */
@@ -60,6 +61,18 @@ export function toolLines(state: RunState): string[] {
 export function partFaultsOf(plan: Plan, { stageId, found, pieces }: Pick<Extract<RunEvent, { kind: 'part compared' }>, 'stageId' | 'found' | 'pieces'>): string[] {
   const stage = plan.stages.find((s) => s.id === stageId);
   return stage?.kind === 'right part' ? partFaults(partNeeds(plan.layout, stage.partId), found, pieces) : [];
+}
+
+/** What was measured to prove a clutch, one line a reading, for the record. */
+export function slaveLines(state: RunState): string[] {
+  const legs = [...state.past, state];
+  return state.log.flatMap((e) => {
+    if (e.kind !== 'slave tested') return [];
+    const stage = legs.flatMap((l) => l.plan.stages).find((s) => s.id === e.stageId && s.kind === 'slave test');
+    if (stage?.kind !== 'slave test') return [];
+    const what = { blocked: 'rod travel', travel: 'slave travel', 'take-up': 'takes up at' }[stage.way];
+    return [`${stageTitle(state.plan.layout, stage)}: ${what} ${e.mm} mm${e.reverse ? `, reverse ${e.reverse}` : ''}, ${slavePasses(stage, e) ? 'passes' : 'does not pass'}.`];
+  });
 }
 
 /** What was found on each new part of a run, one line a comparison, for the record. */

@@ -1,0 +1,51 @@
+import { layoutTemplates, type Layout } from '../circuit';
+import { layoutOf } from '../testing';
+import { slavePasses, slaveTests, type SlaveTest } from '.';
+
+const external = layoutOf('clutch-external');
+const all = (layout: Layout) => layout.bleeders.map((b) => b.id);
+const slaveOf = (layout: Layout) => layout.nodes.find((n) => n.kind === 'slave')!;
+const withSlave = (more: object): Layout => ({ ...external, nodes: external.nodes.map((n) => (n.kind === 'slave' ? { ...n, ...more } : n)) });
+const testOf = (layout: Layout): SlaveTest => slaveTests(layout, all(layout))[0]!;
+
+// Which way proves which slave, and 1/8 in with the slave blocked: common practice, no source.
+test('the blocked slave only where its piston can be held, the travel where it can be seen, else take-up and reverse', () => {
+  expect(testOf(withSlave({ holdable: true, inGearbox: false })).way).toBe('blocked');
+  expect(testOf(withSlave({ holdable: false, inGearbox: false })).way).toBe('travel');
+  expect(testOf(withSlave({ holdable: false, inGearbox: true })).way).toBe('take-up');
+});
+
+test('a clutch has a test, brakes have none, and a bleeder that stays shut brings none', () => {
+  for (const t of layoutTemplates) {
+    const layout = layoutOf(t.id);
+    expect(slaveTests(layout, all(layout))).toHaveLength(layout.nodes.filter((n) => n.kind === 'slave' && layout.bleeders.some((b) => b.at === n.id)).length);
+    expect(slaveTests(layout, [])).toEqual([]);
+  }
+});
+
+test('blocked: under an eighth of an inch it is bled', () => {
+  const blocked = testOf(withSlave({ holdable: true }));
+  expect(blocked.limitMm!.value).toBeCloseTo(25.4 / 8, 1);
+  expect(slavePasses(blocked, { mm: 3.1, reverse: null })).toBe(true);
+  expect(slavePasses(blocked, { mm: 3.2, reverse: null })).toBe(false);
+});
+
+test('travel: what the master pushes out moves the slave by the squares of the diameters', () => {
+  const layout = withSlave({ holdable: false, inGearbox: false, pistonMm: 22.2, pistons: 1 });
+  const { boreMm, fullStrokeMm } = layout.masters[0]!.chambers[0]!;
+  // Pascal's principle: volumes are equal, d²·s = D²·S.
+  const travel = ((boreMm / 22.2) ** 2) * fullStrokeMm;
+  const inPlace = testOf(layout);
+  expect(inPlace.limitMm!.value).toBeCloseTo(0.85 * travel, 9);
+  expect(slavePasses(inPlace, { mm: travel, reverse: 'clean' })).toBe(true);
+  expect(slavePasses(inPlace, { mm: travel * 0.6, reverse: 'clean' })).toBe(false);
+  expect(slavePasses(inPlace, { mm: travel, reverse: 'grates' })).toBe(false);
+});
+
+test('take-up: a height alone proves nothing', () => {
+  const inside = testOf(withSlave({ holdable: false, inGearbox: true }));
+  expect(inside).toMatchObject({ slaveId: slaveOf(external).id, limitMm: null });
+  expect(slavePasses(inside, { mm: 60, reverse: null })).toBe(false);
+  expect(slavePasses(inside, { mm: 60, reverse: 'grates' })).toBe(false);
+  expect(slavePasses(inside, { mm: 60, reverse: 'clean' })).toBe(true);
+});

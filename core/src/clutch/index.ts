@@ -1,0 +1,1 @@
+export { slavePasses, slaveTests, type SlaveReading, type SlaveTest, type SlaveWay } from './slaveTest';

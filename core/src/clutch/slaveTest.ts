@@ -1,0 +1,67 @@
+import { isActuator, paths, type Layout, type LayoutNode } from '../circuit';
+import { figure, MODEL, PRACTICE, type Figure } from '../figure';
+
+/**
+ * How a clutch is proved to be free of air. 'blocked': the slave's piston is
+ * held and the master pushed; only where it can be held without touching its
+ * bore. 'travel': the slave's travel is measured in place. 'take-up': the slave
+ * cannot be seen, so the height of the take-up and the reverse gear tell.
+ */
+export type SlaveWay = 'blocked' | 'travel' | 'take-up';
+
+export interface SlaveTest {
+  readonly slaveId: string;
+  readonly way: SlaveWay;
+  /** What the reading is held against: rod travel at the most, slave travel at the least; null where the layout knows no limit. */
+  readonly limitMm: Figure | null;
+}
+
+/** What somebody measured, and how reverse went in where that tells. */
+export interface SlaveReading {
+  readonly mm: number;
+  readonly reverse: 'clean' | 'grates' | null;
+}
+
+/** Rod travel of the master with the slave blocked, under which it is bled: 1/8 in [C]. */
+const BLOCKED_ROD_MM = 3.2;
+/** Share of the travel by volume that a slave free of air shows; the rest is widening of hoses and seals [M]. */
+const LEAST_TRAVEL_SHARE = 0.85;
+
+/** The tests for the slaves behind some bleeders, each once. */
+export function slaveTests(layout: Layout, bleederIds: readonly string[]): SlaveTest[] {
+  const slaves = layout.nodes.filter(isSlave).filter((n) => layout.bleeders.some((b) => b.at === n.id && bleederIds.includes(b.id)));
+  return slaves.map((slave) => {
+    const way: SlaveWay = slave.holdable ? 'blocked' : slave.inGearbox ? 'take-up' : 'travel';
+    return { slaveId: slave.id, way, limitMm: limitFor(layout, slave, way) };
+  });
+}
+
+/** Whether a reading proves the clutch; a take-up height alone proves nothing without reverse going in clean. */
+export function slavePasses(test: SlaveTest, { mm, reverse }: SlaveReading): boolean {
+  switch (test.way) {
+    case 'blocked':
+      return mm < test.limitMm!.value;
+    case 'travel':
+      return mm >= test.limitMm!.value && reverse === 'clean';
+    case 'take-up':
+      return reverse === 'clean';
+  }
+}
+
+type Slave = Extract<LayoutNode, { kind: 'slave' }>;
+const isSlave = (n: LayoutNode): n is Slave => isActuator(n) && n.kind === 'slave';
+
+function limitFor(layout: Layout, slave: Slave, way: SlaveWay): Figure | null {
+  if (way === 'take-up') return null;
+  if (way === 'blocked') return figure({ label: 'Rod travel, less than', value: BLOCKED_ROD_MM, unit: 'mm', rule: '1/8 in: fluid hardly gives, air does', source: PRACTICE });
+  const { chamber } = paths(layout).find((p) => p.points.at(-1)!.node.id === slave.id)!;
+  const byVolume = figure({
+    label: 'Slave travel by volume', value: (chamber.boreMm ** 2 * chamber.fullStrokeMm) / (slave.pistonMm ** 2 * slave.pistons), unit: 'mm',
+    rule: 'what the master pushes out in its full stroke ÷ area of the slave’s piston: d² · stroke ÷ D²', source: MODEL,
+    from: [
+      figure({ label: 'Bore of the master', value: chamber.boreMm, unit: 'mm', rule: 'in the layout', source: MODEL }), figure({ label: 'Full stroke', value: chamber.fullStrokeMm, unit: 'mm', rule: 'in the layout', source: MODEL }),
+      figure({ label: 'Piston of the slave', value: slave.pistonMm, unit: 'mm', rule: 'in the layout', source: MODEL }),
+    ],
+  });
+  return figure({ label: 'Slave travel, at least', value: byVolume.value * LEAST_TRAVEL_SHARE, unit: 'mm', rule: `${LEAST_TRAVEL_SHARE * 100} % of it: hoses and seals give a little. The maker’s figure wins`, source: MODEL, from: [byVolume] });
+}
