@@ -107,7 +107,7 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
       action={
         job.stage === 'plan' ? (
           <ActionBar
-            label={first ? `Start: ${bleederName(first.bleeder)} first` : 'Start'} busy={act.isPending} waitsFor={pickWaits(job, looked)}
+            label={first && plan.stages[0]?.kind === 'bleed' ? `Start: ${bleederName(first.bleeder)} first` : 'Start'} busy={act.isPending} waitsFor={pickWaits(job, looked)}
             onPress={() => act.mutate({ kind: 'accept plan', lookedAtOpened: looked }, { onSuccess: () => onStep('run') })}
             side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
           />

@@ -1,5 +1,6 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
+import { linesOf } from '@brook/core/plan';
 import { changeableParts, nameOf, partnerAdvice, PURPOSE_WORDS, PURPOSES, type MasterChanged } from '@brook/core/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -104,10 +105,10 @@ function Changed({ layout, draft, set }: PartProps) {
       ) : null}
       <Choice
         question="Was a master changed?" stacked chosen={draft.masterChanged?.masterId ?? 'none'}
-        onChoose={(id) => set({ masterChanged: id === 'none' ? null : { masterId: id, linesStayedFull: null, linesAboveWheels: null, nothingElseOpened: null, modulatorLostNothing: null, heldDown: null, bench: null } })}
+        onChoose={(id) => set({ masterChanged: id === 'none' ? null : { masterId: id, linesStayedFull: null, linesAboveWheels: null, nothingElseOpened: null, modulatorLostNothing: null, heldDown: null, bench: null, linesOver: [] } })}
         options={[{ value: 'none', label: 'No' }, ...masters.map((m) => ({ value: m.id, label: m.name }))]}
       />
-      {draft.masterChanged ? <MasterConditions draft={draft} set={set} /> : null}
+      {draft.masterChanged ? <MasterConditions layout={layout} draft={draft} set={set} /> : null}
       {advice.map((a) => (
         <Field
           key={a.partnerId} label={`${a.partnerName}: renewed how long ago?`} why="It wears together with what was changed. Leave it empty when nobody knows." unit="months" inputMode="numeric"
@@ -118,7 +119,7 @@ function Changed({ layout, draft, set }: PartProps) {
   );
 }
 
-const CONDITIONS: readonly { readonly key: Exclude<keyof MasterChanged, 'masterId' | 'bench'>; readonly question: string }[] = [
+const CONDITIONS: readonly { readonly key: Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>; readonly question: string }[] = [
   { key: 'linesStayedFull', question: 'Did the lines stay full?' },
   { key: 'linesAboveWheels', question: 'Do they all lie above the wheels?' },
   { key: 'nothingElseOpened', question: 'Was nothing else opened or renewed?' },
@@ -126,14 +127,21 @@ const CONDITIONS: readonly { readonly key: Exclude<keyof MasterChanged, 'masterI
   { key: 'heldDown', question: 'Was the pedal or lever held down while the lines were joined?' },
 ];
 
-function MasterConditions({ draft, set }: Pick<PartProps, 'draft' | 'set'>) {
+function MasterConditions({ layout, draft, set }: PartProps) {
   const master = draft.masterChanged!;
+  const lines = linesOf(layout, master.masterId);
   const put = (more: Partial<typeof master>) => set({ masterChanged: { ...master, ...more } });
   return (
     <View style={{ gap: 12 }}>
       {CONDITIONS.map((c) => (
         <Choice key={c.key} compact question={c.question} options={YES_NO} chosen={master[c.key]} onChoose={(value: YesNo) => put({ [c.key]: value })} />
       ))}
+      {lines.length > 1 ? (
+        <Choices
+          question="Do its lines cross?" why="Then they cannot move one by one. Tap them from the top down; none where they do not." mayBeNone options={lines.map((l) => ({ value: l.id, label: l.name }))}
+          chosen={master.linesOver} onChoose={(linesOver) => put({ linesOver })}
+        />
+      ) : null}
       <Choice
         question="How did the bench run end?" stacked chosen={master.bench} onChoose={(bench) => put({ bench })}
         options={[{ value: 'clean', label: 'Clean' }, { value: 'a few tiny bubbles', label: 'A few tiny bubbles', about: 'Not enough where no wheel is opened' }, { value: 'not done', label: 'Not done' }]}

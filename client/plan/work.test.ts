@@ -5,20 +5,20 @@ import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 
 const layout = templateById('clutch-concentric')!.build('right');
 const CHOICES: PlanChoices = {
-  work: { ...routineFlush(['master', 'clutch-master']), masterIds: ['master', 'clutch-master'], parts: [], lowest: [] },
+  work: { ...routineFlush(['master', 'clutch-master']), masterIds: ['master', 'clutch-master'], parts: [], master: null, lowest: [] },
   means: { helper: true, bottle: true, vacuumPump: false, pressurePot: false, syringe: true, selfRefilling: false, scanTool: false },
   circumstances: { temperatureC: 20, axleHanging: false, masterWorn: false, dirty: false, takesNoFluid: false },
   method: 'two people', order: 'least fluid', leastFluid: ['left-rear'], holdPoint: true, primeInPlace: false, partnerAges: [],
 };
 const draft = (more: Partial<WorkDraft> = {}): WorkDraft => ({ ...workDraft(CHOICES), ...more });
-const MASTER = { masterId: 'master', linesStayedFull: 'yes', linesAboveWheels: 'yes', nothingElseOpened: 'yes', modulatorLostNothing: 'no', heldDown: 'yes', bench: 'clean' } as const;
+const MASTER = { masterId: 'master', linesStayedFull: 'yes', linesAboveWheels: 'yes', nothingElseOpened: 'yes', modulatorLostNothing: 'no', heldDown: 'yes', bench: 'clean', linesOver: [] } as const;
 
 test('what was answered comes back as it was answered', () => {
   const answered: PlanChoices = {
     ...CHOICES, order: null, leastFluid: null, partnerAges: [{ partId: 'slave', months: 30 }],
     work: {
       purpose: 'after work', masterIds: ['clutch-master'], parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }], lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }], modulatorOpened: false, airInModulator: false, endLost: null,
-      master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: false, modulatorLostNothing: true, heldDown: true, bench: 'a few tiny bubbles' },
+      master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: false, modulatorLostNothing: true, heldDown: true, bench: 'a few tiny bubbles', linesOver: [] },
     },
   };
   expect(workOf(layout, workDraft(answered), answered)).toEqual(answered);

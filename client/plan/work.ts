@@ -10,7 +10,7 @@ export interface PartDraft {
   readonly keptFull: YesNo | null;
   readonly newPart: YesNo | null;
 }
-export type MasterDraft = { readonly masterId: string; readonly bench: MasterChanged['bench'] | null } & { readonly [K in Exclude<keyof MasterChanged, 'masterId' | 'bench'>]: YesNo | null };
+export type MasterDraft = { readonly masterId: string; readonly bench: MasterChanged['bench'] | null; readonly linesOver: readonly string[] } & { readonly [K in Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>]: YesNo | null };
 
 /** What was done, half-filled. */
 export interface WorkDraft {
@@ -41,7 +41,7 @@ export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanCh
   return {
     purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), stillSoft: said(work.airInModulator), endLost: work.endLost ?? 'no',
     parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull), newPart: said(p.newPart) })),
-    masterChanged: master && { masterId: master.masterId, bench: master.bench, ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
+    masterChanged: master && { masterId: master.masterId, bench: master.bench, linesOver: master.linesOver ?? [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
     ages: Object.fromEntries(partnerAges.flatMap((a) => (a.months === null ? [] : [[a.partId, String(a.months)]]))),
   };
@@ -60,6 +60,7 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
   if (draft.parts.some((p) => p.cappedAtOnce === null || p.keptFull === null || p.newPart === null)) faults.conditions = 'Answer for every part: new, capped, and kept full';
   if (draft.parts.length > 0 && draft.elseOpened === null) faults.else = 'Say whether anything else was opened';
   if (draft.elseOpened === 'yes') faults.else = 'Name what else was opened, then answer no';
+  if (draft.masterChanged?.linesOver.length === 1) faults.lines = 'Name the line under it too';
   if (draft.masterChanged && (draft.masterChanged.bench === null || CONDITIONS.some((c) => draft.masterChanged![c] === null))) faults.master = 'Answer every condition of the master';
   return faults;
 }
@@ -81,7 +82,7 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
     work: {
       purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes', airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes',
       parts: after ? draft.parts.map((p) => ({ partId: p.partId, cappedAtOnce: p.cappedAtOnce === 'yes', keptFull: p.keptFull === 'yes', newPart: p.newPart === 'yes' })) : [],
-      master: master && { masterId: master.masterId, bench: master.bench!, ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<(typeof CONDITIONS)[number], boolean>) },
+      master: master && { masterId: master.masterId, bench: master.bench!, linesOver: master.linesOver.length > 1 ? [...master.linesOver] : [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<(typeof CONDITIONS)[number], boolean>) },
       lowest: flush ? [] : layout.bowls.flatMap((b) => (Number.isFinite(typedNumber(draft.lowest[b.id] ?? '')) ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }] : [])),
     },
   };

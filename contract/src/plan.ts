@@ -6,6 +6,7 @@ import type { PlanPreview } from '@brook/core/plan';
 import { PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { line, oneOf } from './common';
+import { houseRules } from './houseRules';
 import { layout } from './layout';
 import { flag, grade, isoClass } from './sample';
 
@@ -22,6 +23,7 @@ export const workDone = z.strictObject({
     .strictObject({
       masterId: elementId, linesStayedFull: answered('Whether the lines stayed full'), linesAboveWheels: answered('Whether the lines lie above the wheels'), nothingElseOpened: answered('Whether nothing else was opened'),
       modulatorLostNothing: answered('Whether the modulator lost nothing'), heldDown: answered('Whether it was held down'), bench: oneOf('End of the bench run', ['clean', 'a few tiny bubbles', 'not done']),
+      linesOver: z.array(elementId).max(8).default([]).describe('Its lines that cross, from the top down'),
     })
     .nullable()
     .default(null),
@@ -55,6 +57,9 @@ export const planChoices = z.strictObject({
 });
 export type PlanChoices = z.output<typeof planChoices>;
 
+const TARGET = 'outletTarget should be a share from 0.5 to 0.999.';
+const planRules = houseRules.pick({ order: true, pairs: true, preferredMethod: true, strokeShape: true, pumpsBeforeHolding: true, hoseEnd: true, benchFill: true, jointTightness: true });
+
 /** What if: everything that a plan is made of. */
 export const planPreviewRequest = planChoices.extend({
   layout,
@@ -63,7 +68,7 @@ export const planPreviewRequest = planChoices.extend({
   isoClass,
   newColour: oneOf('Colour of the new fluid', COLOURS),
   makerOrder: z.array(elementId).max(40).nullable().default(null),
-  preferences: z.strictObject({ outletTarget: z.number({ error: 'outletTarget should be a share from 0.5 to 0.999.' }).min(0.5, 'outletTarget should be a share from 0.5 to 0.999.').max(0.999, 'outletTarget should be a share from 0.5 to 0.999.').optional() }).default({}),
+  preferences: planRules.partial().extend({ outletTarget: z.number({ error: TARGET }).min(0.5, TARGET).max(0.999, TARGET).optional() }).default({}).describe('What is left out is the workshop’s'),
 });
 export type PlanPreviewRequest = Omit<z.output<typeof planPreviewRequest>, 'layout'> & { readonly layout: Layout };
 

@@ -9,6 +9,7 @@ export type BleedPurpose = 'bleed' | 'prime' | 'old fluid out' | 'finish with st
 export type StageDraft =
   | { readonly kind: 'right part'; readonly partId: string }
   | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean }
+  | { readonly kind: 'join lines'; readonly masterId: string }
   | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear' }
   | { readonly kind: 'injection' }
   | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly visits: readonly OrderedVisit[] }

@@ -7,6 +7,7 @@ import { METHOD_TRAITS, rankMethods, type Means, type Method, type MethodReason,
 import { bowlSetups, countAt, isFree, MOST_SEARCHED, priceOrder, strokeVolume, type OrderedVisit, type OrderId, type OrderReason, type OrderRefusal, type OrderSetup, type Visit, type VisitPrice } from '../order';
 import { findScope, partnerAdvice, type PartnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
 import { orderVisits, planSetup } from './orders';
+import { linesOf } from './joining';
 import { materialsFor, type Materials } from './materials';
 import { stageMinutes, stopFigures, totalFigures } from './planFigures';
 import { preparationFor, type PreparationStep } from './preparation';
@@ -71,6 +72,7 @@ export interface PlanStop {
 export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
   | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly stopIds: readonly string[] }
   | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly savesMinutes: Figure }
+  | { readonly kind: 'join lines'; readonly masterId: string }
   | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear'; readonly button: boolean }
   | { readonly kind: 'tool cycle'; readonly atHand: boolean }
   | { readonly kind: 'right part'; readonly partId: string }
@@ -257,6 +259,7 @@ function unknownElement(layout: Layout, { work, makerOrder, leastFluid }: PlanAs
   return (
     [...work.masterIds, ...(work.master ? [work.master.masterId] : [])].find((id) => !masters.has(id)) ??
     work.parts.map((p) => p.partId).find((id) => !parts.has(id)) ??
+    (work.master?.linesOver ?? []).find((id) => !linesOf(layout, work.master!.masterId).some((l) => l.id === id)) ??
     work.lowest.map((l) => l.bowlId).find((id) => !layout.bowls.some((b) => b.id === id)) ??
     [...(makerOrder ?? []), ...(leastFluid ?? [])].find((id) => !bleeders.has(id)) ??
     null

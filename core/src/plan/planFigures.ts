@@ -59,6 +59,7 @@ export function stopFigures(of: { setup: OrderSetup; path: Path; price: VisitPri
 const STAGE_MINUTES: Readonly<Record<Exclude<StageDraft['kind'], 'bleed' | 'tool cycle'>, { minutes: number; plusMinus?: number; rule: string }>> = {
   bench: { minutes: 15, plusMinus: 12, rule: 'five to thirty minutes: the chamber nearer the pushrod takes longest' },
   'right part': { minutes: 5, rule: 'held beside the old one, bore and threads measured, pieces counted' },
+  'join lines': { minutes: 15, rule: 'each line off, capped and on again' },
   'centre the valve': { minutes: 15, rule: 'one end opened, the piston pushed back, the lamp looked at' },
   'hold point': { minutes: 5, rule: 'pedal or lever measured and judged before the next part is opened' },
   'slave test': { minutes: 5, rule: 'one push, one measurement' },

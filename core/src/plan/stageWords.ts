@@ -1,5 +1,6 @@
 import { LEAST_BATTERY_V } from '../scanTool';
 import { nameOf } from '../scope';
+import { joiningSteps } from './joining';
 import { clutchSet } from './materials';
 import type { Plan, PlanStage } from './plan';
 
@@ -14,7 +15,7 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
   switch (stage.kind) {
     case 'right part':
       return {
-        steps: ['Old and new side by side: bore, ports, threads, rod, connector.', 'Threads are started by hand, with slight resistance and no force.', 'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.'],
+        steps: ['Before the old one is unbolted: crack its bleeder and line nut while the body is still held, with a second wrench where the fitting would turn.', 'Old and new side by side: bore, ports, threads, rod, connector.', 'Threads are started by hand, with slight resistance and no force.', 'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.'],
         why: 'A part that nearly fits is found out now, or when it is full and leaks.',
       };
     case 'bench': {
@@ -43,14 +44,17 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
         why: 'A dry master makes no pressure, and its air would be pushed through the whole car.',
       };
     }
+    case 'join lines':
+      return { steps: joiningSteps(plan.layout, stage.masterId, plan.work.master?.linesOver ?? []), why: 'An open port or line end takes in dirt and air, and drains what hangs above it.' };
     case 'centre the valve':
       return {
         steps: [
           'The loss is repaired first. No pressure in the system.',
           `The piston lies towards the ${stage.endLost} end, which lost pressure: push it back from that port with a blunt pin, one step.`,
           ...(stage.button ? [`Or by the button at the ${stage.endLost} end.`] : []),
+          'Or through the hole of its switch, while the groove can still be reached.',
           `Or open a bleeder at the ${stage.endLost === 'front' ? 'rear' : 'front'}, which still flows, and push slowly; this often fails.`,
-          'The lamp goes out. Keep a pinning tool on it while bleeding hard.',
+          'The lamp goes out. Keep a pinning tool on it while bleeding hard. A trickle is evidence of it, not proof: not every one shuts the flow off.',
         ],
         why: 'The valve is never removed or bypassed: the warning would be lost, and where the block also proportions, the rear locks.',
       };

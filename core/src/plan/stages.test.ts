@@ -2,7 +2,7 @@ import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
 import { METHODS, USUAL_DAY, USUAL_MEANS, type Means, type Method } from '../flow';
 import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
 import { layoutOf } from '../testing';
-import { handsOnMinutes, partnerWays, planBleed, planOrders, planSearch, previewPlan, refusalWords, stageTitle, type Plan, type PlanRequest } from '.';
+import { handsOnMinutes, linesOf, partnerWays, planBleed, planOrders, planSearch, previewPlan, refusalWords, stageTitle, stageWords, type Plan, type PlanRequest } from '.';
 
 const EVERYTHING: Means = { helper: true, bottle: true, vacuumPump: true, pressurePot: true, syringe: true, selfRefilling: true, scanTool: true };
 const all = (layout: Layout) => layout.masters.map((m) => m.id);
@@ -97,7 +97,7 @@ describe('stages', () => {
     expect(plan.preparation).not.toContain('crack bleeders');
     const careless = planned(car, { work: after(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }) });
     expect(careless.stops).toHaveLength(4);
-    expect(careless.stages.map((s) => s.kind)).toEqual(['right part', 'bench', 'bleed']);
+    expect(careless.stages.map((s) => s.kind)).toEqual(['right part', 'bench', 'join lines', 'bleed']);
     expect(careless.stages[1]).toMatchObject({ kind: 'bench', compulsory: true });
     expect(careless.scope.unmet.map((u) => u.condition)).toEqual(['linesStayedFull', 'bench']);
     expect(careless.stops[0]!.shape).toBe('slow push');
@@ -110,6 +110,33 @@ describe('stages', () => {
     expect(plan.stages.flatMap((s) => (s.kind === 'right part' ? [s.partId] : []))).toEqual(['left-front-caliper', 'left-rear-caliper']);
     expect(plan.stages.slice(0, 2).map((s) => s.kind)).toEqual(['right part', 'right part']);
     expect(plan.materials.items.filter((m) => m.kind === 'kit' && m.what.includes('sealing washer'))).toHaveLength(2);
+  });
+
+  test('lines of a new master move one by one, and lines that cross by a sequence that leaves nothing open', () => {
+    const car = layoutOf('hatchback-diagonal');
+    const care: MasterChanged = { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' };
+    const lines = linesOf(car, 'master');
+    const steps = (linesOver: readonly string[]) => {
+      const plan = planned(car, { work: after(car, { master: { ...care, linesOver } }) });
+      return stageWords(plan, plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1]).steps;
+    };
+    expect(lines.length).toBeGreaterThan(1);
+    expect(steps([]).join(' ')).toContain('Never two open at once');
+    for (const order of [lines, [...lines].reverse()]) {
+      const said = steps(order.map((l) => l.id));
+      const at = (l: { name: string }, what: string) => said.findIndex((s) => s.startsWith(`${l.name} ${what}`));
+      // Off from the top down, on from the bottom up; every one is capped before the next is touched. Common practice, no source.
+      const off = order.map((l) => at(l, 'off: cap'));
+      const on = order.map((l) => at(l, 'on:'));
+      expect(off).toEqual([...off].sort((a, b) => a - b));
+      expect(on).toEqual([...on].sort((a, b) => b - a));
+      expect(Math.min(...on)).toBeGreaterThan(Math.max(...off));
+    }
+    expect(planBleed({ layout: car, fillGrade: 'DOT 4', newColour: 'straw', work: after(car, { master: { ...care, linesOver: ['left-rear-floor'] } }) })).toMatchObject({ verdict: 'refused', reasons: [{ code: 'unknown element' }] });
+    // A reservoir that feeds the clutch too must not drain meanwhile.
+    const shared = layoutOf('clutch-concentric');
+    const plan = planned(shared, { work: after(shared, { masterIds: ['clutch-master'], master: { ...care, masterId: 'clutch-master' } }) });
+    expect(stageWords(plan, plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1]).steps.join(' ')).toContain('hung up');
   });
 
   test('a partner costs its fitting and a little more bleeding now, its fitting and a whole bleed later', () => {

@@ -32,6 +32,7 @@ export function stagesFor(input: StageInput): StageDraft[] {
   const stages: StageDraft[] = [];
   if (!asked.reached) for (const partId of newParts(asked.work)) stages.push({ kind: 'right part', partId });
   if (!asked.primeInPlace) for (const masterId of finding.bench) stages.push({ kind: 'bench', masterId, compulsory: true });
+  if (!asked.reached && asked.work.purpose === 'after work' && asked.work.master) stages.push({ kind: 'join lines', masterId: asked.work.master.masterId });
   if (asked.work.endLost) stages.push({ kind: 'centre the valve', endLost: asked.work.endLost });
   if (method === 'injection') stages.push({ kind: 'injection' });
   const main = method === 'injection' ? (working(input, STROKES) ?? 'two people') : method;

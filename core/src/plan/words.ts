@@ -9,7 +9,7 @@ export const PREPARATION_WORDS: Readonly<Record<PreparationStep, { readonly titl
   protect: { title: 'Glasses and gloves on, paint covered', why: 'Fluid squirts metres and lifts paint. Keep people and animals away; water at hand.' },
   stand: { title: 'On stands, wheels chocked', why: 'Never rely on a jack. Level, so that the reservoir reads true.' },
   'bar level': { title: 'Upright, lever turned level on the bar', why: 'A lean bike lies about its level, and air needs a way up.' },
-  'read cap': { title: 'Clean round the cap, read it once more', why: 'The grade on the cap is the one that goes in. The wrong one ruins the system.' },
+  'read cap': { title: 'Clean round the cap, read it once more', why: 'The grade on the cap is the one that goes in. The wrong one ruins the system. Look at the diaphragm: folded in, not perished.' },
   neutral: { title: 'Gearbox in neutral, parking brake on', why: 'With the clutch pedal worked, the engine must not be able to move the vehicle.' },
   'empty servo': { title: 'Engine off, pump the pedal until it is hard', why: 'A full servo helps at the first strokes and not at the last.' },
   'empty reservoir': { title: 'Draw the old fluid off with a clean syringe', why: 'Down to the outlets, not below, from every chamber. Never pour it back. From here on: do not drive.' },

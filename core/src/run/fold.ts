@@ -50,8 +50,11 @@ function apply(before: RunState, event: RunEvent): RunState {
       return topUp(state, event.bowlId);
     case 'shut':
       return atBleeder(state, event.stopId, (b) => ({ ...b, shut: true }));
-    case 'stage done':
-      return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
+    case 'stage done': {
+      // Lines that come off open the system as a bleeder does.
+      const opens = state.plan.stages.some((s) => s.id === event.stageId && s.kind === 'join lines');
+      return { ...state, openedAtMs: state.openedAtMs ?? (opens ? event.atMs : null), stages: { ...state.stages, [event.stageId]: { skipped: null } } };
+    }
     case 'stage skipped':
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
     case 'part compared':

@@ -1,6 +1,6 @@
 import { COLOURS } from '../fluid';
 import { strokesUntilTopUp } from '../order';
-import type { Plan, PlanBowl, PlanStop, PreparationStep } from '../plan';
+import type { Plan, PlanBowl, PlanStage, PlanStop, PreparationStep } from '../plan';
 import { isThrough, type OwnStage } from './stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
 
@@ -22,6 +22,7 @@ export type NextStep =
   | { readonly kind: 'ended' };
 
 const LAST_STROKES = 3;
+const BEFORE_FILLING: readonly PlanStage['kind'][] = ['right part', 'bench', 'join lines'];
 
 /** Work out the next step from the plan in force and the state reached. */
 export function nextStep(state: RunState): NextStep {
@@ -29,8 +30,8 @@ export function nextStep(state: RunState): NextStep {
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
-  // The right part and bench work come before anything on the vehicle is filled.
-  const bench = plan.stages.find((s): s is OwnStage => (s.kind === 'right part' || s.kind === 'bench') && !isThrough(s, state));
+  // The right part, bench work and the joining of its lines come before anything on the vehicle is filled.
+  const bench = plan.stages.find((s): s is OwnStage => BEFORE_FILLING.includes(s.kind) && !isThrough(s, state));
   if (bench) return { kind: 'stage', stage: bench };
   const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
   if (preparation) return { kind: 'prepare', step: preparation };

@@ -106,6 +106,16 @@ describe('a new part in the run', () => {
   });
 });
 
+test('joining the lines opens the system: from then on it must not be driven', () => {
+  const plan = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', master: { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' } } });
+  const events = log(plan);
+  const joined = events.findIndex((e) => e.kind === 'stage done' && plan.stages.some((s) => s.id === e.stageId && s.kind === 'join lines'));
+  expect(joined).toBeGreaterThan(-1);
+  expect(foldRun(plan, events.slice(0, joined)).openedAtMs).toBeNull();
+  expect(foldRun(plan, events.slice(0, joined + 1)).openedAtMs).toBe(events[joined]!.atMs);
+  expect(nextStep(foldRun(plan, events)).kind).toBe('finished');
+});
+
 describe('a clutch that is proved', () => {
   const plan = planned(layoutOf('clutch-external'), { work: { ...routineFlush(all(layoutOf('clutch-external'))), purpose: 'soft pedal' } });
   const events = log(plan);

@@ -18,7 +18,7 @@ export interface BleederFinding {
 }
 
 /** A condition that a person was asked for and that does not hold. */
-export type Unmet = keyof Omit<MasterChanged, 'masterId'> | 'cappedAtOnce' | 'keptFull';
+export type Unmet = keyof Omit<MasterChanged, 'masterId' | 'linesOver'> | 'cappedAtOnce' | 'keptFull';
 
 /** What follows from what was done. */
 export interface ScopeFinding {

@@ -23,6 +23,8 @@ export interface MasterChanged {
   /** Held down while the lines were joined, so that releasing draws the last air back up. */
   readonly heldDown: boolean;
   readonly bench: 'clean' | 'a few tiny bubbles' | 'not done';
+  /** Its lines that cross, from the one that lies on top; left out or empty: they do not. */
+  readonly linesOver?: readonly string[];
 }
 
 /** What was done to the vehicle, in facts that a person can answer. */

@@ -32,6 +32,15 @@ describe('what if', () => {
     expect((await tech.get('/jobs')).body.jobs).toEqual([]);
   });
 
+  test('the house rules hold where nothing is asked for, and what is asked for wins', async () => {
+    const layout = templateById('van-four-channel')!.build('left');
+    const order = async (preferences: object) => (await ask({ layout, preferences }).expect(200)).body.result.plan.order as string;
+    expect(await order({})).toBe('farthest first');
+    expect(await order({ order: 'nearest first' })).toBe('nearest first');
+    const res = await ask({ layout, preferences: { strokeShape: 'wild' } }).expect(422);
+    expect(res.body.faults[0].field).toBe('preferences.strokeShape');
+  });
+
   test('bad input names its field', async () => {
     const layout = templateById('van-four-channel')!.build('left');
     for (const [body, field] of [[{ layout: { ...layout, bleeders: [] } }, 'layout.bleeders'], [{ layout, method: 'magic' }, 'method'], [{ layout, work: { purpose: 'routine flush', masterIds: [] } }, 'work.masterIds'], [{}, 'layout']] as const) {

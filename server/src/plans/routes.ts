@@ -10,8 +10,8 @@ export function planRoutes(): Router {
   routes.post('/preview', async (req, res) => {
     const { work, preferences, ...asked } = parse(planPreviewRequest, req.body) as PlanPreviewRequest;
     const rules = rulesForPlan(await houseRulesOf(actorOf(req)));
-    const { outletTarget } = preferences;
-    res.json(previewPlan({ ...asked, ...(work ? { work } : {}), preferences: { ...rules, ...(outletTarget === undefined ? {} : { outletTarget }) } }));
+    const own = Object.fromEntries(Object.entries(preferences).filter(([, value]) => value !== undefined));
+    res.json(previewPlan({ ...asked, ...(work ? { work } : {}), preferences: { ...rules, ...own } }));
   });
   return routes;
 }
