@@ -12,7 +12,7 @@ const AMBER: FluidEntry = {
 };
 
 type Plan = ReturnType<typeof planOf>;
-type Template = 'hatchback-diagonal' | 'three-wheeler' | 'estate-front-rear' | 'van-four-channel' | 'veteran-single' | 'motorcycle-front-disc' | 'motorcycle-integral-abs' | 'sidecar-outfit';
+type Template = 'hatchback-diagonal' | 'three-wheeler' | 'estate-front-rear' | 'van-four-channel' | 'veteran-single' | 'motorcycle-front-disc' | 'motorcycle-integral-abs' | 'sidecar-outfit' | 'clutch-external';
 
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
 export class Workshop {
@@ -77,10 +77,20 @@ export class Workshop {
 
   /** A job that stands before its tool cycle: the modulator was changed, the base bleed is through. */
   async atTool(vehicle: Vehicle): Promise<Job> {
-    const accepted = await this.afterWork(vehicle, { modulatorOpened: true });
+    return this.bledUpTo('tool cycle', await this.afterWork(vehicle, { modulatorOpened: true }));
+  }
+
+  /** A clutch whose old slave went back, bled and to be proved. */
+  async atSlaveTest(vehicle: Vehicle): Promise<Job> {
+    const parts = [{ partId: 'slave', cappedAtOnce: true, keptFull: true, newPart: false }];
+    return this.bledUpTo('slave test', await this.afterWork(vehicle, { masterIds: ['clutch-master'], parts }));
+  }
+
+  /** Everything that is called for before the first stage of a kind. */
+  private async bledUpTo(kind: Plan['stages'][number]['kind'], accepted: Job): Promise<Job> {
     const plan = planOf(accepted);
-    const tool = plan.stages.findIndex((s) => s.kind === 'tool cycle');
-    const before = plan.stages.slice(0, tool).flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []));
+    const at = plan.stages.findIndex((s) => s.kind === kind);
+    const before = plan.stages.slice(0, at).flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []));
     await this.log(accepted.id, [
       ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
       ...before.flatMap((id) => this.openingOf(plan.stops.find((s) => s.id === id)!)),

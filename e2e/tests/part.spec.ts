@@ -30,3 +30,19 @@ test('a caliper of another size is refused before anything is filled; the right 
   await expect(page.getByText('1 of')).toBeVisible();
   await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'part compared').length).toBe(2);
 });
+
+test('a clutch is proved by what is measured: too much travel of the rod leads back to the bleed', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.atSlaveTest(await workshop.vehicle('clutch-external', 'right', 'Hatchback with its slave back'));
+  await page.goto(`/jobs/${job.id}`);
+  await expect(page.getByRole('heading', { name: /Prove the clutch/ })).toBeVisible();
+  await expect(next(page)).toBeDisabled();
+  await page.getByRole('textbox', { name: 'Travel of the master’s rod' }).fill('6');
+  await page.getByRole('button', { name: 'It does not pass: put that down' }).click();
+  await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
+  await expect(page.getByText('Then, from here')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('textbox', { name: 'Travel of the master’s rod' }).fill('2,5');
+  await page.getByRole('button', { name: 'Put this down' }).click();
+  await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)).toMatchObject({ kind: 'slave tested', mm: 2.5 });
+});

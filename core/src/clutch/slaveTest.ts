@@ -48,6 +48,13 @@ export function slavePasses(test: SlaveTest, { mm, reverse }: SlaveReading): boo
   }
 }
 
+/** Whether the whole set of a clutch can lie on the bench: its slave is outside. */
+export function clutchSet(layout: Layout, masterId: string): boolean {
+  const master = layout.masters.find((m) => m.id === masterId);
+  const slaves = paths(layout).flatMap((p) => (p.master.id === masterId ? [p.points.at(-1)!.node] : []));
+  return master?.system === 'clutch' && slaves.every((n) => n.kind === 'slave' && !n.inGearbox);
+}
+
 type Slave = Extract<LayoutNode, { kind: 'slave' }>;
 const isSlave = (n: LayoutNode): n is Slave => isActuator(n) && n.kind === 'slave';
 

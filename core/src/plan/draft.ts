@@ -8,7 +8,8 @@ export type BleedPurpose = 'bleed' | 'prime' | 'old fluid out' | 'finish with st
 /** One stage of a plan, before its visits are priced. */
 export type StageDraft =
   | { readonly kind: 'right part'; readonly partId: string }
-  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean }
+  /** `set`: master, line and slave of a clutch lie on the bench as one. */
+  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly set: boolean }
   | { readonly kind: 'join lines'; readonly masterId: string }
   | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear' }
   | { readonly kind: 'injection' }

@@ -1,4 +1,4 @@
-import { bleederName, paths, sizesOf, type Layout } from '../circuit';
+import { bleederName, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { usualPieces } from '../part';
@@ -104,13 +104,6 @@ function timeline({ layout, stops, stages }: { layout: Layout; stops: readonly P
   ];
 }
 
-/** Whether the whole set of a clutch can lie on the bench: its slave is outside. */
-export function clutchSet(layout: Layout, masterId: string): boolean {
-  const master = layout.masters.find((m) => m.id === masterId);
-  const slaves = paths(layout).flatMap((p) => (p.master.id === masterId ? [p.points.at(-1)!.node] : []));
-  return master?.system === 'clutch' && slaves.every((n) => n.kind === 'slave' && !n.inGearbox);
-}
-
 /** What a stage is called, where one line must do. */
 export function stageTitle(layout: Layout, stage: PlanStage): string {
   switch (stage.kind) {
@@ -119,7 +112,7 @@ export function stageTitle(layout: Layout, stage: PlanStage): string {
     case 'slave test':
       return { blocked: 'Prove the clutch: slave blocked', travel: 'Prove the clutch: travel of the slave', 'take-up': 'Prove the clutch: take-up and reverse' }[stage.way];
     case 'bench':
-      return clutchSet(layout, stage.masterId) ? 'Clutch set on the bench' : `${nameOf(layout, stage.masterId)} on the bench`;
+      return stage.set ? 'Clutch set on the bench' : `${nameOf(layout, stage.masterId)} on the bench`;
     case 'join lines':
       return `Join the lines to ${nameOf(layout, stage.masterId)}`;
     case 'centre the valve':

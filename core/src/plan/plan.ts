@@ -71,7 +71,7 @@ export interface PlanStop {
 /** One stage of the plan. Those that open bleeders name their stops in order. */
 export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
   | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly stopIds: readonly string[] }
-  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly savesMinutes: Figure }
+  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly set: boolean; readonly savesMinutes: Figure }
   | { readonly kind: 'join lines'; readonly masterId: string }
   | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear'; readonly button: boolean }
   | { readonly kind: 'tool cycle'; readonly atHand: boolean }

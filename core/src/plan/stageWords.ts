@@ -1,7 +1,6 @@
 import { LEAST_BATTERY_V } from '../scanTool';
 import { nameOf } from '../scope';
 import { joiningSteps } from './joining';
-import { clutchSet } from './materials';
 import type { Plan, PlanStage } from './plan';
 
 /** What to do in a stage that opens no bleeder, step by step, and the reason that counts there. All of it common practice, no source. */
@@ -20,7 +19,7 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
       };
     case 'bench': {
       const master = plan.layout.masters.find((m) => m.id === stage.masterId)!;
-      if (clutchSet(plan.layout, master.id)) {
+      if (stage.set) {
         return {
           steps: [
             'Master, line and slave joined on the bench: the line points up all the way, the master nose up.',

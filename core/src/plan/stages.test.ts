@@ -139,6 +139,17 @@ describe('stages', () => {
     expect(stageWords(plan, plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1]).steps.join(' ')).toContain('hung up');
   });
 
+  test('a new clutch whose slave is outside lies on the bench as one set, one with its slave in the gearbox does not', () => {
+    const set = (id: TemplateId, masterId: string) => {
+      const layout = layoutOf(id);
+      const plan = planned(layout, { work: { ...routineFlush([masterId]), purpose: 'new or dry' } });
+      return plan.stages.flatMap((s) => (s.kind === 'bench' ? [s.set] : []));
+    };
+    expect(set('clutch-external', 'clutch-master')).toEqual([true]);
+    expect(set('clutch-concentric', 'clutch-master')).toEqual([false]);
+    expect(set('clutch-concentric', 'master')).toEqual([false]);
+  });
+
   test('a partner costs its fitting and a little more bleeding now, its fitting and a whole bleed later', () => {
     const cases = [
       planned(layoutOf('hatchback-diagonal'), { work: after(layoutOf('hatchback-diagonal'), { parts: [capped('right-front-caliper')] }) }),

@@ -1,5 +1,5 @@
 import { chambersOf, type Layout } from '../circuit';
-import { slaveTests } from '../clutch';
+import { clutchSet, slaveTests } from '../clutch';
 import { METHOD_TRAITS, type Method, type MethodRow } from '../flow';
 import type { OrderedVisit } from '../order';
 import { circuitOf, findScope, type ScopeFinding, type WorkDone } from '../scope';
@@ -31,7 +31,7 @@ export function stagesFor(input: StageInput): StageDraft[] {
   const { asked, finding, open, method } = input;
   const stages: StageDraft[] = [];
   if (!asked.reached) for (const partId of newParts(asked.work)) stages.push({ kind: 'right part', partId });
-  if (!asked.primeInPlace) for (const masterId of finding.bench) stages.push({ kind: 'bench', masterId, compulsory: true });
+  if (!asked.primeInPlace) for (const masterId of finding.bench) stages.push({ kind: 'bench', masterId, compulsory: true, set: asked.work.purpose === 'new or dry' && clutchSet(asked.layout, masterId) });
   if (!asked.reached && asked.work.purpose === 'after work' && asked.work.master) stages.push({ kind: 'join lines', masterId: asked.work.master.masterId });
   if (asked.work.endLost) stages.push({ kind: 'centre the valve', endLost: asked.work.endLost });
   if (method === 'injection') stages.push({ kind: 'injection' });
