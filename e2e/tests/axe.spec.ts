@@ -14,6 +14,21 @@ const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Wo
   ['what was done', async (page, w) => { const j = await w.planned(await w.vehicle('estate-front-rear', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Work:/ }).click(); await page.getByRole('radio', { name: 'A part was changed' }).click(); await page.getByText('Which part?').waitFor(); }],
   ['methods', async (page, w) => { const j = await w.planned(await w.vehicle('estate-front-rear', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Method:/ }).click(); await page.getByRole('button', { name: /^Vacuum/ }).click(); await page.getByText('What would help').first().waitFor(); }],
   ['orders', async (page, w) => { const j = await w.planned(await w.vehicle('van-four-channel', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Order:/ }).click(); await page.getByText(/All 24 orders decided/).waitFor(); }],
+  ['new part', async (page, w) => {
+    const j = await w.afterWork(await w.vehicle('hatchback-diagonal', 'right'), { parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true }] });
+    await page.goto(`/jobs/${j.id}`);
+    await page.getByRole('textbox', { name: 'Piston diameter' }).fill('57');
+    await unfold(page, 'Other pieces');
+  }],
+  ['tool cycle', async (page, w) => { const j = await w.atTool(await w.vehicle('van-four-channel', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('radio', { name: 'Stand-in, practice' }).click(); await page.getByText('Practice: it reaches no vehicle').waitFor(); }],
+  ['halted', async (page, w) => {
+    const j = await w.running(await w.vehicle('van-four-channel', 'right'), 5);
+    await page.goto(`/jobs/${j.id}`);
+    await page.getByRole('button', { name: 'Something is wrong' }).click();
+    await page.getByRole('button', { name: 'The reservoir ran dry' }).click();
+    await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
+    await page.getByText('Then, from here').waitFor();
+  }],
   ['vehicle', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/vehicles/${v.id}`); await page.getByText('Jobs on it').waitFor(); }],
   ['fluid, stop', async (page, w) => {
     const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
@@ -96,13 +111,6 @@ const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Wo
     const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
     await page.goto(`/jobs/${job.id}`);
     await page.getByRole('button', { name: 'Something is wrong' }).click();
-  }],
-  ['halted', async (page, w) => {
-    const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByRole('button', { name: 'Something is wrong' }).click();
-    await page.getByRole('button', { name: 'The bleeder is seized' }).click();
-    await page.getByText('What is decided?').waitFor();
   }],
   ['proof', async (page, w) => {
     const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
