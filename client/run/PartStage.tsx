@@ -1,10 +1,7 @@
-import type { PlanStage } from '@brook/core/plan';
-import { stageTitle, stageWords } from '@brook/core/plan';
 import { compareNeed, partFaults, partNeeds, PIECE_STATE_WORDS, usualPieces, type Found, type PartNeed, type Piece, type PieceState } from '@brook/core/part';
+import { stageWords, type PlanStage } from '@brook/core/plan';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { EndJob } from '../jobs/EndJob';
-import { JobHead } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { capital, lowerFirst } from '../ui/capital';
@@ -14,19 +11,18 @@ import { Field } from '../ui/Field';
 import { FigureValue } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
-import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { SPACE } from '../ui/theme';
 import { typedNumber } from '../ui/typedNumber';
-import type { OwnStageProps } from './OwnStage';
-import { SkipStage } from './SkipStage';
+import { StageFrame, undoOf, type StageProps } from './StageFrame';
 
-export interface PartStageProps extends Omit<OwnStageProps, 'stage' | 'action'> {
+export interface PartStageProps extends StageProps {
   readonly stage: Extract<PlanStage, { kind: 'right part' }>;
 }
 
 /** A new part beside what the vehicle needs, then its pieces counted, before anything is filled. Nothing is taken as compared that nobody compared. */
-export function PartStage({ job, plan, run, stage, band, link }: PartStageProps) {
+export function PartStage({ stage, ...rest }: PartStageProps) {
+  const { plan } = rest;
   const needs = partNeeds(plan.layout, stage.partId);
   const [typed, setTyped] = useState<Readonly<Record<string, string | boolean>>>({});
   const usual = usualPieces(plan.layout, stage.partId);
@@ -40,40 +36,30 @@ export function PartStage({ job, plan, run, stage, band, link }: PartStageProps)
   const counted = pieces.flatMap((p) => (states[p.what] === undefined ? [] : [{ ...p, state: states[p.what]! }]));
   const faults = open || uncounted ? [] : partFaults(needs, found, counted);
   return (
-    <Page
-      band={band}
+    <StageFrame
+      {...rest} stage={stage}
       action={
         <ActionBar
           label={faults.length > 0 ? 'It does not fit: put that down' : 'It fits: put that down'} waitsFor={open ? `Compare: ${lowerFirst(open.label)}` : uncounted ? `Count: ${lowerFirst(uncounted.what)}` : null}
-          onPress={() => run.say({ kind: 'part compared', stageId: stage.id, found, pieces: counted })}
-          side={{ label: 'Undo', onPress: run.undo, disabled: run.state.log.length === 0 }}
+          onPress={() => rest.run.say({ kind: 'part compared', stageId: stage.id, found, pieces: counted })} side={undoOf(rest.run)}
         />
       }
     >
-      <JobHead job={job} />
-      {link}
-      <View style={styles.step}>
-        <Words size="head" heading={2}>
-          {stageTitle(plan.layout, stage)}
-        </Words>
-        <Caution title={stageWords(plan, stage).why}>Start every thread by hand: slight resistance, no force.</Caution>
-        <Words strong heading={3}>
-          On the new part
-        </Words>
-        {needs.map((need) => (
-          <Need key={need.id} need={need} value={typed[need.id]} found={found[need.id]} onChange={(value) => setTyped({ ...typed, [need.id]: value })} />
-        ))}
-        <Words strong heading={3}>
-          Pieces, counted
-        </Words>
-        {pieces.map((p) => (
-          <Counted key={p.what} piece={p} state={states[p.what] ?? null} onState={(state) => setStates({ ...states, [p.what]: state })} />
-        ))}
-        <OtherPieces usual={usual} without={without} onWithout={setWithout} onAdd={(p) => setOthers([...others.filter((x) => x.what !== p.what), p])} />
-      </View>
-      <SkipStage run={run} stageId={stage.id} />
-      <EndJob job={job} />
-    </Page>
+      <Caution title={stageWords(plan, stage).why}>Start every thread by hand: slight resistance, no force.</Caution>
+      <Words strong heading={3}>
+        On the new part
+      </Words>
+      {needs.map((need) => (
+        <Need key={need.id} need={need} value={typed[need.id]} found={found[need.id]} onChange={(value) => setTyped({ ...typed, [need.id]: value })} />
+      ))}
+      <Words strong heading={3}>
+        Pieces, counted
+      </Words>
+      {pieces.map((p) => (
+        <Counted key={p.what} piece={p} state={states[p.what] ?? null} onState={(state) => setStates({ ...states, [p.what]: state })} />
+      ))}
+      <OtherPieces usual={usual} without={without} onWithout={setWithout} onAdd={(p) => setOthers([...others.filter((x) => x.what !== p.what), p])} />
+    </StageFrame>
   );
 }
 
@@ -165,7 +151,6 @@ function OtherPieces({ usual, without, onWithout, onAdd }: OtherPiecesProps) {
 }
 
 const styles = StyleSheet.create({
-  step: { gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.medium },
   need: { flexDirection: 'row', gap: SPACE.medium, alignItems: 'flex-end' },
   wanted: { width: 72, alignItems: 'flex-end' },
   grow: { flex: 1 },

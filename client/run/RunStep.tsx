@@ -1,6 +1,6 @@
 import type { Plan, PlanStop } from '@brook/core/plan';
-import { currentStop, nextStep, pourFigure, type NextStep } from '@brook/core/run';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { currentStop, nextStep, pourFigure, type NextStep, type OwnStage as Stage } from '@brook/core/run';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
@@ -19,6 +19,7 @@ import { RunAction } from './RunAction';
 import { RunHead } from './RunHead';
 import { RunBrook, RunGauge } from './RunPicture';
 import { SlaveStage } from './SlaveStage';
+import type { StageProps } from './StageFrame';
 import { ToolStage } from './ToolStage';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
@@ -42,14 +43,19 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
   const action = <RunAction step={step} run={run} onProof={() => onStep('proof')} />;
   if (wrong && step.kind !== 'decide') return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />;
   if (step.kind === 'prepare') return <Prepare job={job} plan={plan} run={run} step={step.step} band={band} action={action} link={<LinkState run={run} />} />;
-  if (step.kind === 'stage' && step.stage.kind === 'right part') return <PartStage key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
-  if (step.kind === 'stage' && step.stage.kind === 'slave test') return <SlaveStage key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
-  if (step.kind === 'stage' && step.stage.kind === 'tool cycle' && step.stage.atHand) return <ToolStage job={job} plan={plan} run={run} stage={step.stage} band={band} link={<LinkState run={run} />} />;
-  if (step.kind === 'stage') return <OwnStage job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
+  if (step.kind === 'stage') return <StageStep key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
   if (step.kind === 'decide') return <Halted job={job} run={run} halt={step.halt} band={band} />;
   return (
     <Bleeding job={job} plan={plan} run={run} step={step} stop={stop} action={action} wide={wide} onWrong={onWrong} />
   );
+}
+
+/** A stage that opens no bleeder; some are through only by what is put down there. */
+function StageStep({ stage, action, ...rest }: StageProps & { readonly stage: Stage; readonly action: ReactNode }) {
+  if (stage.kind === 'right part') return <PartStage {...rest} stage={stage} />;
+  if (stage.kind === 'slave test') return <SlaveStage {...rest} stage={stage} />;
+  if (stage.kind === 'tool cycle' && stage.atHand) return <ToolStage {...rest} stage={stage} />;
+  return <OwnStage {...rest} stage={stage} action={action} />;
 }
 
 interface BleedingProps {
@@ -58,7 +64,7 @@ interface BleedingProps {
   readonly run: LiveRun;
   readonly step: NextStep;
   readonly stop: PlanStop | null;
-  readonly action: React.ReactNode;
+  readonly action: ReactNode;
   readonly wide: boolean;
   readonly onWrong: () => void;
 }

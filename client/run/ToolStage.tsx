@@ -1,4 +1,4 @@
-import { controlOf, stageTitle, stageWords, type PlanStage } from '@brook/core/plan';
+import { controlOf, stageWords, type PlanStage } from '@brook/core/plan';
 import { toolNext, type ToolWitness } from '@brook/core/run';
 import { TOOL_UNMET_WORDS, toolStepWords, toolUnmet, type ToolCheck, type ToolNext, type ToolStep } from '@brook/core/scanTool';
 import { useState, type ReactNode } from 'react';
@@ -6,8 +6,6 @@ import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { PRACTICE_TOOL_WAYS, practiceTool, type PracticeToolWay } from '../instruments/practice';
 import { useScanTool, type ToolLink } from '../instruments/useScanTool';
-import { EndJob } from '../jobs/EndJob';
-import { JobHead } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { capital } from '../ui/capital';
 import { Button } from '../ui/Button';
@@ -16,20 +14,19 @@ import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
-import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { typedNumber } from '../ui/typedNumber';
 import { useNow } from '../ui/useNow';
-import type { OwnStageProps } from './OwnStage';
-import { SkipStage } from './SkipStage';
+import { StageFrame, undoOf, type StageProps } from './StageFrame';
 
-export interface ToolStageProps extends Omit<OwnStageProps, 'stage' | 'action'> {
+export interface ToolStageProps extends StageProps {
   readonly stage: Extract<PlanStage, { kind: 'tool cycle' }>;
 }
 
 /** The tool-driven cycle: check, wheel by wheel with the pump's pauses, codes once more; read off by hand or practised with a stand-in. */
-export function ToolStage({ job, plan, run, stage, band, link }: ToolStageProps) {
+export function ToolStage({ stage, ...rest }: ToolStageProps) {
+  const { plan, run } = rest;
   const [by, setBy] = useState<Exclude<ToolWitness, 'tool'>>('by hand');
   const [way, setWay] = useState<PracticeToolWay>('well');
   const tool = useScanTool();
@@ -56,19 +53,10 @@ export function ToolStage({ job, plan, run, stage, band, link }: ToolStageProps)
     </>
   );
   const frame = (action: ReactNode, body: ReactNode) => (
-    <Page band={band} action={action}>
-      <JobHead job={job} />
-      {link}
-      <View style={styles.step}>
-        <Words size="head" heading={2}>
-          {stageTitle(plan.layout, stage)}
-        </Words>
-        {body}
-        {choice}
-      </View>
-      <SkipStage run={run} stageId={stage.id} />
-      <EndJob job={job} />
-    </Page>
+    <StageFrame {...rest} stage={stage} action={action}>
+      {body}
+      {choice}
+    </StageFrame>
   );
   if (next.kind === 'step') return <Step {...common} next={next} words={toolStepWords(plan.layout, next.step, controlOf(plan))} onConnect={() => tool.connect(practiceTool(way), put)} frame={frame} />;
   const when = next.kind === 'check' ? next.when : 'after';
@@ -92,7 +80,6 @@ interface Common {
   readonly frame: Frame;
 }
 
-const undoOf = (run: LiveRun) => ({ label: 'Undo', onPress: run.undo, disabled: run.state.log.length === 0 });
 const IGNITION = [{ value: 'on', label: 'On' }, { value: 'off', label: 'Off' }, { value: 'engine running', label: 'Engine runs' }] as const;
 
 /** Battery, ignition and codes as somebody reads them off; nothing is assumed. */
@@ -177,7 +164,6 @@ function Stopped({ step, onStopped }: { readonly step: ToolStep; readonly onStop
 }
 
 const styles = StyleSheet.create({
-  step: { gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.medium },
   pad: { borderWidth: 1, borderColor: colour.edge, padding: SPACE.medium, gap: SPACE.small, alignItems: 'center' },
   loud: { borderWidth: 4, borderColor: colour.words },
 });

@@ -37,6 +37,7 @@ export const seed = z.strictObject({
           fluid: fluidEntry.nullable(),
           reach: z.enum(JOB_STAGES).describe('Stage at which the job stands'),
           strokes: z.number().int().min(0).optional().describe('For a run that stands half-way: strokes made'),
+          before: z.enum(['right part', 'tool cycle']).optional().describe('For a run that stands before a stage of this kind'),
           halt: z.enum(HALT_REASONS).optional().describe('What stopped the run, undecided unless the job ended'),
           endReason: z.string().optional(),
         }),

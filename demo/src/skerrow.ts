@@ -49,6 +49,13 @@ const today: SeedJob[] = [
       means: { helper: false, bottle: true, vacuumPump: true, pressurePot: false, syringe: true, selfRefilling: false, scanTool: false },
     },
   },
+  {
+    vehicleTag: 'PV 1', daysAgo: 0.35, by: 'ode', fluid: HATCHBACK(1.2), reach: 'run', purpose: 'after work', before: 'tool cycle',
+    choices: {
+      work: { purpose: 'after work', masterIds: ['master'], modulatorOpened: true },
+      means: { helper: true, bottle: true, vacuumPump: true, pressurePot: false, syringe: true, selfRefilling: false, scanTool: true },
+    },
+  },
   { vehicleTag: 'RS 1', daysAgo: 0.25, by: 'una', fluid: MOTORCYCLE(1.4), reach: 'plan', purpose: 'after work', choices: { work: { purpose: 'after work', masterIds: ['rear-master'], parts: [{ partId: 'hump-up', cappedAtOnce: true, keptFull: true }] } } },
   { vehicleTag: 'SM 1', daysAgo: 0.45, by: 'una', fluid: null, reach: 'fluid' },
   { vehicleTag: 'FV 1', daysAgo: 1.2, by: 'una', fluid: null, reach: 'fluid', purpose: 'soft pedal' },

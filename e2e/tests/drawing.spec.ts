@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { Workshop } from '../support/workshop';
+import { planOf, Workshop } from '../support/workshop';
 
 // Walk 11: a three-wheeler that nobody has seen, typed in from a pencil sketch.
 test('from a drawing: faults named by their element, a plan as good as a template’s, out to a file and in again the same', async ({ page }) => {
@@ -60,4 +60,46 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   const job = await workshop.planned(other);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('button', { name: '1, rear: why here?' })).toBeVisible();
+});
+
+test('from nothing: a master, a tee, two fronts and a rear line over a tunnel with a load valve, drawn piece by piece and planned', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('three-wheeler', 'left', 'Nobody has seen it');
+  await page.goto(`/vehicles/${vehicle.id}/layout`);
+  const open = (name: string) => page.getByRole('button', { name, exact: true }).click();
+  const type = async (label: string, value: string) => {
+    await page.getByRole('textbox', { name: label, exact: true }).fill(value);
+    await page.getByRole('textbox', { name: label, exact: true }).blur();
+  };
+  await open('The whole layout');
+  await open('Begin from nothing: one master, one wheel');
+  await open('New caliper');
+  await type('Name', 'Left front caliper');
+  await open('Line to new caliper');
+  await open('Put something into this line');
+  await open('A tee');
+  await open('Hang something on this point');
+  await open('A line to a caliper');
+  await type('Name', 'Right front caliper');
+  await open('New tee');
+  await open('Hang something on this point');
+  await open('A line to a wheel cylinder');
+  await type('Name', 'Rear cylinder');
+  await open('Line to new wheel cylinder');
+  await type('Length', '2900');
+  await open('Put something into this line');
+  await open('A hump, bend or joint');
+  await type('Name', 'Tunnel');
+  await type('Height above the ground', '650');
+  await open('Line to new wheel cylinder, behind it');
+  await open('Put something into this line');
+  await open('A valve');
+  await page.getByTestId('next-action').click();
+  await expect(page.getByRole('heading', { name: vehicle.name })).toBeVisible();
+  const { layout } = await workshop.saved(vehicle);
+  expect([layout.bleeders.length, layout.nodes.filter((n) => n.kind === 'valve').length]).toEqual([3, 1]);
+  const job = await workshop.planned(vehicle);
+  expect(planOf(job).stops).toHaveLength(3);
+  // The rear line is the longest: it comes first.
+  expect(planOf(job).stops[0]!.bleeder.at).toBe(layout.nodes.find((n) => n.name === 'Rear cylinder')!.id);
 });

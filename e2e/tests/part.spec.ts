@@ -5,6 +5,7 @@ const next = (page: Page) => page.getByTestId('next-action');
 
 /** Everything as the old one, every piece right; what is measured is left to the test. */
 async function sideBySide(page: Page) {
+  await expect(page.getByText('Pieces, counted')).toBeVisible();
   for (const same of await page.getByRole('radio', { name: 'As the old one' }).all()) await same.click();
   for (const counted of ['Pistons: 1 needed', 'Bleeders: 1 needed']) await page.getByRole('radiogroup', { name: counted }).getByRole('radio', { name: '1', exact: true }).click();
   for (const name of ['Fitted, old off', 'Moved across']) for (const right of await page.getByRole('radio', { name }).all()) await right.click();

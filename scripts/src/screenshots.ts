@@ -61,6 +61,16 @@ const wrongBottle = async (page: Page) => {
   await answer(page, [...look(/^DOT 5.1/, 'amber'), [/Which fluid goes in/, /^DOT 5 \(five/]]);
   await page.getByText('Which fluid goes in?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
+const decide = async (page: Page) => {
+  await page.getByRole('radio', { name: /do the others/ }).last().click();
+  await page.getByText('What is decided?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
+};
+const firstStep = async (page: Page) => {
+  await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill('12.5');
+  await answer(page, [[/^Ignition$/, 'On'], [/fault code/, 'None']]);
+  await page.getByTestId('next-action').click();
+  await page.getByText('1 of 8').waitFor();
+};
 const reckon = async (page: Page) => {
   await page.getByLabel('Length of the descent').fill('11');
   await page.getByLabel('Drop').fill('780');
@@ -79,7 +89,8 @@ const ALL: readonly Picture[] = [
   { name: 'stages', open: ['HP 1', 'plan'], then: stages },
   { name: 'layout', open: { vehicle: 'TW 1', page: 'layout' }, then: editLine },
   { name: 'run', open: ['HC 2', 'run'] },
-  { name: 'halted', open: ['MC 2', 'run'] },
+  { name: 'halted', open: ['MC 2', 'run'], then: decide },
+  { name: 'tool', open: ['PV 1', 'run'], then: firstStep },
   { name: 'proof', open: ['HC 6', 'proof'] },
   { name: 'release', open: ['MC 1', 'test drive'] },
   { name: 'record', open: ['HC 4', 'released'] },
@@ -88,7 +99,6 @@ const ALL: readonly Picture[] = [
   { name: 'descent', open: { vehicle: 'SM 1', page: 'descent' }, then: reckon },
   { name: 'rules', open: '/rules' },
   { name: 'plan-wide', size: WIDE, open: ['HC 7', 'plan'] },
-  { name: 'run-wide', size: WIDE, open: ['HC 2', 'run'] },
 ];
 
 rmSync(DIR, { recursive: true, force: true });

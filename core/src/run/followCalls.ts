@@ -4,7 +4,7 @@ import { LEAST_BATTERY_V, type ToolNext } from '../scanTool';
 import type { RunEvent } from './event';
 import { foldEvent } from './fold';
 import { nextStep, type NextStep } from './nextStep';
-import { toolNext } from './stages';
+import { toolNext, type OwnStage } from './stages';
 import { emptyRun, type RunState } from './state';
 
 /** What is passed in so that the same call gives the same log. */
@@ -15,6 +15,8 @@ export interface FollowOptions {
   readonly startMs: number;
   /** Strokes to make at the most; the log ends before the next one. */
   readonly strokes?: number | undefined;
+  /** The log ends before the first stage of this kind. */
+  readonly until?: OwnStage['kind'] | undefined;
 }
 
 /** Seconds that one entry takes in a made-up log [M]. */
@@ -32,7 +34,9 @@ export function followCalls(plan: Plan, options: FollowOptions, from: RunState =
   let state = from;
   let strokesMade = 0;
   for (;;) {
-    const said = answerTo(state, nextStep(state));
+    const step = nextStep(state);
+    if (step.kind === 'stage' && step.stage.kind === options.until) return events;
+    const said = answerTo(state, step);
     if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity))) return events;
     if (said.kind === 'stroke') strokesMade++;
     const event = {

@@ -138,7 +138,7 @@ async function usedByStrokes(actor: Actor, id: string, plan: Plan, at: Date): Pr
 async function seededEvents(id: string, given: SeedJob, startMs: number): Promise<RunEvent[]> {
   const plan = plannedOn(await Job.findByPk(id, { rejectOnEmpty: true }));
   const deviceId = uuid();
-  const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes });
+  const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes, until: given.before });
   if (!given.halt) return events;
   const base = (offset: number) => ({ id: uuid(), deviceId, deviceSeq: events.length + offset, atMs: startMs + (events.length + offset) * 6_000 });
   const stopId = currentStop(foldRun(plan, events))?.id ?? null;

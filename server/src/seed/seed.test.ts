@@ -39,6 +39,9 @@ test('a run stands at the strokes that the seed says', async () => {
 });
 
 test('a halt waits for its decision, or has ended the job', async () => {
+  const choices = { work: { purpose: 'after work' as const, masterIds: ['master'], parts: [{ partId: 'front-caliper', cappedAtOnce: true, keptFull: true }] } };
+  const [before] = await jobsOf(seedWith({ reach: 'run', purpose: 'after work', choices, before: 'right part' }));
+  expect(before).toMatchObject({ stage: 'run', events: [] });
   const [halted] = await jobsOf(seedWith({ reach: 'run', strokes: 5, halt: 'seized' }));
   expect(halted!.events.at(-1)).toMatchObject({ kind: 'halted', reason: 'seized', stopId: 'front' });
   const [ended] = await jobsOf(seedWith({ reach: 'ended', strokes: 5, halt: 'grease' }));
