@@ -25,7 +25,7 @@ import { MethodPage } from './MethodPage';
 import { OrdersPage } from './OrdersPage';
 import { needsSecondLook, PickedContainers } from './PickedContainers';
 import type { PlanBasis } from './request';
-import { ScopeWords } from './ScopeWords';
+import { LeftBefore, ScopeWords } from './ScopeWords';
 import { StageList } from './StageList';
 import { WorkPage } from './WorkPage';
 
@@ -135,6 +135,7 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
         <ChoiceLine label="Fill" value={plan.fillGrade} />
       </View>
       {wide ? null : brook}
+      <LeftBefore job={job} />
       <ScopeWords plan={plan} />
       <StageList plan={plan} />
       <View>
@@ -150,7 +151,7 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on" />
         <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />
-        {plan.totals.pocketsMl.value > 0 ? <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" /> : null}
+        {plan.totals.pocketsMl.value > 0 && !hasToolCycle(plan) ? <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" /> : null}
       </View>
       <PickedContainers job={job} looked={job.stage === 'plan' ? looked : null} onLooked={setLooked} />
       <MaterialsList materials={plan.materials} />
@@ -163,11 +164,14 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
   );
 }
 
+const hasToolCycle = (plan: Plan): boolean => plan.stages.some((s) => s.kind === 'tool cycle');
+
 /** What the closed pockets mean for this job. */
 function PocketsCaution({ plan }: { readonly plan: Plan }) {
-  if (plan.stages.some((s) => s.kind === 'tool cycle')) return <Caution title="Air may be in the ABS pockets">No stroke reaches it. Hard stops are no substitute: it would leave the pockets during the stop.</Caution>;
+  if (hasToolCycle(plan) && plan.work.purpose === 'routine flush') return <Caution title="The tool renews the ABS pockets">What comes out of them is old: the base bleed after it carries it away.</Caution>;
+  if (hasToolCycle(plan)) return <Caution title="Air may be in the ABS pockets">No stroke reaches it. Hard stops are no substitute: it would leave the pockets during the stop.</Caution>;
   if (plan.scope.airInModulator) return <Caution title="Air in the ABS pockets cannot be reached by hand">Where the maker gives a tool-driven procedure, it comes first.</Caution>;
-  return <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it.</Caution>;
+  return <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it. Hard stops are no way round it: they are for a lead to decide, in a job of their own, on a proved pedal, where the maker is not against it, on private ground, slowly, with nobody else on board.</Caution>;
 }
 
 /** What the shelf keeps the run waiting for. */

@@ -1,9 +1,11 @@
+import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import { partnerWays, type Plan } from '@brook/core/plan';
 import { adviceWords, bleederWords, nameOf, UNMET_WORDS, type PartnerAdvice } from '@brook/core/scope';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { capital } from '../ui/capital';
+import { capital, lowerFirst } from '../ui/capital';
+import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
@@ -41,6 +43,17 @@ export function ScopeWords({ plan }: { readonly plan: Plan }) {
         </View>
       ))}
     </View>
+  );
+}
+
+/** What the last job advised and left, for this one to take up. */
+export function LeftBefore({ job }: { readonly job: Job }) {
+  return (
+    <>
+      {job.notDone.map((n) => (
+        <Caution key={n.what} title={`Left at the job of ${shortDate(n.at)}: ${lowerFirst(n.what)}`}>{n.advise === 'next clutch job' ? 'Put down for the next clutch job: weigh it now.' : 'It wears together with what was renewed then.'}</Caution>
+      ))}
+    </>
   );
 }
 

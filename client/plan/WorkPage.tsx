@@ -1,6 +1,6 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
-import { linesOf } from '@brook/core/plan';
+import { linesOf, needsTool } from '@brook/core/plan';
 import { changeableParts, nameOf, partnerAdvice, PURPOSE_WORDS, PURPOSES, type MasterChanged } from '@brook/core/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -13,6 +13,7 @@ import { More } from '../ui/More';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { workDraft, workFaults, workOf, type PartDraft, type WorkDraft, type YesNo } from './work';
+import { LeftBefore } from './ScopeWords';
 import { PageHead } from './Table';
 
 export interface WorkPageProps {
@@ -42,6 +43,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
       }
     >
       <PageHead vehicle={job.vehicleName} question="What was done?" />
+      <LeftBefore job={job} />
       <Choice question="Why is it here?" options={PURPOSES.map((p) => ({ value: p, label: PURPOSE_WORDS[p].title, about: PURPOSE_WORDS[p].about }))} chosen={draft.purpose} onChoose={(purpose) => set({ purpose })} stacked />
       {layout.masters.length > 1 ? (
         <Choices question="What is in hand?" options={layout.masters.map((m) => ({ value: m.id, label: capital(m.control), about: m.name }))} chosen={draft.masterIds} onChoose={(masterIds) => set({ masterIds })} />
@@ -59,6 +61,9 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
       ) : null}
       {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose === 'soft pedal' ? (
         <Choice question="Bled already, every wheel clean, and still soft?" why="Then air may stand in the modulator, where no stroke reaches it." options={YES_NO} chosen={draft.stillSoft} onChoose={(stillSoft) => set({ stillSoft })} />
+      ) : null}
+      {needsTool(layout) && draft.purpose === 'routine flush' ? (
+        <Choice question="Renew the fluid in the ABS pockets too?" why="Only a tool-driven cycle reaches it; a routine flush does not need it." options={[{ value: 'no', label: 'Leave it' }, { value: 'yes', label: 'With the tool' }]} chosen={draft.renewPockets} onChoose={(renewPockets) => set({ renewPockets })} />
       ) : null}
       {layout.nodes.some((n) => n.kind === 'valve' && n.valve === 'differential') ? (
         <Choice

@@ -5,7 +5,7 @@ import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 
 const layout = templateById('clutch-concentric')!.build('right');
 const CHOICES: PlanChoices = {
-  work: { ...routineFlush(['master', 'clutch-master']), masterIds: ['master', 'clutch-master'], parts: [], master: null, lowest: [] },
+  work: { ...routineFlush(['master', 'clutch-master']), masterIds: ['master', 'clutch-master'], parts: [], master: null, lowest: [], renewPockets: false },
   means: { helper: true, bottle: true, vacuumPump: false, pressurePot: false, syringe: true, selfRefilling: false, scanTool: false },
   circumstances: { temperatureC: 20, axleHanging: false, masterWorn: false, dirty: false, takesNoFluid: false },
   method: 'two people', order: 'least fluid', leastFluid: ['left-rear'], holdPoint: true, primeInPlace: false, partnerAges: [],
@@ -17,7 +17,7 @@ test('what was answered comes back as it was answered', () => {
   const answered: PlanChoices = {
     ...CHOICES, order: null, leastFluid: null, partnerAges: [{ partId: 'slave', months: 30 }],
     work: {
-      purpose: 'after work', masterIds: ['clutch-master'], parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }], lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }], modulatorOpened: false, airInModulator: false, endLost: null,
+      purpose: 'after work', masterIds: ['clutch-master'], parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }], lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }], modulatorOpened: false, airInModulator: false, renewPockets: false, endLost: null,
       master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: false, modulatorLostNothing: true, heldDown: true, bench: 'a few tiny bubbles', linesOver: [] },
     },
   };

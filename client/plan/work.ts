@@ -27,6 +27,7 @@ export interface WorkDraft {
   readonly modulatorOpened: YesNo;
   /** Still soft after a whole bleed that ended clean. */
   readonly stillSoft: YesNo;
+  readonly renewPockets: YesNo;
   readonly endLost: 'no' | 'front' | 'rear';
   /** Months as typed, per partner. */
   readonly ages: Readonly<Record<string, string>>;
@@ -39,7 +40,7 @@ const CONDITIONS = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 
 export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanChoices): WorkDraft {
   const { master } = work;
   return {
-    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), stillSoft: said(work.airInModulator), endLost: work.endLost ?? 'no',
+    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), stillSoft: said(work.airInModulator), renewPockets: said(work.renewPockets), endLost: work.endLost ?? 'no',
     parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull), newPart: said(p.newPart) })),
     masterChanged: master && { masterId: master.masterId, bench: master.bench, linesOver: master.linesOver ?? [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
@@ -80,7 +81,7 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
     primeInPlace: draft.primeInPlace === 'in place',
     partnerAges: Object.entries(draft.ages).map(([partId, months]) => ({ partId, months: Number.isFinite(typedNumber(months)) ? typedNumber(months) : null })),
     work: {
-      purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes', airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes',
+      purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes', airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes', renewPockets: flush && draft.renewPockets === 'yes',
       parts: after ? draft.parts.map((p) => ({ partId: p.partId, cappedAtOnce: p.cappedAtOnce === 'yes', keptFull: p.keptFull === 'yes', newPart: p.newPart === 'yes' })) : [],
       master: master && { masterId: master.masterId, bench: master.bench!, linesOver: master.linesOver.length > 1 ? [...master.linesOver] : [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<(typeof CONDITIONS)[number], boolean>) },
       lowest: flush ? [] : layout.bowls.flatMap((b) => (Number.isFinite(typedNumber(draft.lowest[b.id] ?? '')) ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }] : [])),

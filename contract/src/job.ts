@@ -63,6 +63,7 @@ export const job = jobSummary.extend({
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
   lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
+  notDone: z.array(z.object({ what: z.string(), advise: z.enum(['same job', 'next clutch job']), at: isoTime })).describe('Partners that the last released job advised to renew and left'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
   makerEntry: makerEntry.nullable(),
   fluid: fluidEntry.extend({ verdict: z.custom<FluidVerdict>(), lastDye: z.custom<Dye | null>(), rules: z.custom<HouseRules>().describe('The house rules that were in force') }).nullable(),

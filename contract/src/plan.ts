@@ -30,6 +30,7 @@ export const workDone = z.strictObject({
   lowest: z.array(z.strictObject({ bowlId: elementId, belowMaxMm: z.number({ error: BELOW }).min(0, BELOW).max(300, BELOW) })).max(8).default([]).describe('Lowest level seen, per bowl'),
   modulatorOpened: flag('modulatorOpened').default(false),
   airInModulator: flag('airInModulator').default(false).describe('Still soft after a whole bleed that ended clean'),
+  renewPockets: flag('renewPockets').default(false).describe('On a flush: the closed pockets of the modulator too, by the tool'),
   endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
 });
 

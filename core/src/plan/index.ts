@@ -19,6 +19,7 @@ export { planChanges, shapeChanges } from './changes';
 export { notEmptiedFirst, orderFigures, planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
 export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
 export { linesOf } from './joining';
+export { needsTool } from './stages';
 export { partnerWays, type PartnerWays } from './partnerWays';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';

@@ -88,6 +88,16 @@ describe('stages', () => {
     expect(plan.stages[1]).toMatchObject({ kind: 'tool cycle', atHand: false });
   });
 
+  test('a flush renews the pockets only when that is wanted, by the tool and a base bleed after it', () => {
+    const van = layoutOf('van-four-channel');
+    const flush = (renewPockets: boolean) => outline(planned(van, { work: { ...routineFlush(all(van)), renewPockets } })).map((s) => s.split(' by ')[0]);
+    expect(flush(false)).toEqual(['bleed']);
+    expect(flush(true)).toEqual(['bleed', 'tool cycle', 'again after the tool']);
+    // Where no tool is made for it, there is nothing to choose.
+    const estate = layoutOf('estate-front-rear');
+    expect(outline(planned(estate, { work: { ...routineFlush(all(estate)), renewPockets: true } }))).toHaveLength(1);
+  });
+
   test('a master changed with every care opens no wheel, and says which condition fails where one does', () => {
     const car = layoutOf('hatchback-diagonal');
     const care: MasterChanged = { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' };

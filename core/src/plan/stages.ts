@@ -42,7 +42,8 @@ export function stagesFor(input: StageInput): StageDraft[] {
   } else if (open.length > 0) {
     stages.push(...mainStages(input, main, open));
   }
-  if (finding.airInModulator && needsTool(asked.layout)) {
+  const pockets = asked.work.purpose === 'routine flush' && asked.work.renewPockets === true;
+  if ((finding.airInModulator || pockets) && needsTool(asked.layout)) {
     const again = working(input, STROKES) ?? main;
     stages.push({ kind: 'tool cycle', atHand: asked.means.scanTool }, bleed('again after the tool', again, each(input.orderOf(open, again), 'sweep')));
   }

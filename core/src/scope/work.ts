@@ -41,6 +41,8 @@ export interface WorkDone {
   readonly modulatorOpened: boolean;
   /** Still soft after a whole bleed that ended clean, or air that never ends: it may stand in the modulator. */
   readonly airInModulator: boolean;
+  /** On a flush: the fluid of the modulator's closed pockets is renewed too, by the tool. */
+  readonly renewPockets?: boolean;
   /** End that lost pressure, where the lamp of the differential valve is lit. */
   readonly endLost: 'front' | 'rear' | null;
 }

@@ -1,26 +1,13 @@
 import type { FluidEntry } from '@brook/contract';
-import { CONDITION_WORDS, COMPATIBILITY_WORDS, fluidVerdict, HOLD_WORDS, REMEDY_WORDS, type Dye, type FluidHold, type FluidVerdict, type Grade } from '@brook/core/fluid';
-import { Op, type Transaction } from 'sequelize';
-import { Job, type Vehicle } from '../db/models';
+import { CONDITION_WORDS, COMPATIBILITY_WORDS, fluidVerdict, HOLD_WORDS, REMEDY_WORDS, type FluidHold, type FluidVerdict } from '@brook/core/fluid';
+import type { Vehicle } from '../db/models';
 import { ProblemError } from '../problems/kinds';
 import { planFor, usualChoices } from '../plans/planFor';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
+import { lastFillOf } from './before';
 import { endLocked } from './end';
 import { changeJob, onlyAt } from './locked';
-
-/** The last change of a vehicle's fluid that is on record. */
-export interface LastFill {
-  readonly at: Date;
-  readonly grade: Grade;
-  readonly dye: Dye | null;
-}
-
-export async function lastFillOf(vehicleId: string, transaction?: Transaction): Promise<LastFill | null> {
-  const job = await Job.findOne({ where: { vehicleId, released: { [Op.not]: null } }, order: [['closedAt', 'DESC']], attributes: ['closedAt', 'fluid'], transaction });
-  const grade = job?.fluid?.verdict.fill?.grade;
-  return job?.closedAt && grade ? { at: job.closedAt, grade, dye: job.fluid!.newDye } : null;
-}
 
 /** Read the fluid: on a stop the job ends there, while a question is open nothing is saved; what was only looked at is kept, and once a fluid is chosen the plan is made. */
 export async function readFluid(actor: Actor, id: string, version: number, given: FluidEntry, at: Date): Promise<void> {

@@ -10,10 +10,10 @@ import { notFound, ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { driveStateOf, findVehicle, setDriveState } from '../vehicles/service';
+import { lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
 import { changeJob, named, onlyAt, runStateOf } from './locked';
 import { pickFor } from './pick';
-import { lastFillOf } from './readFluid';
 
 /** Take a vehicle in. Sending the same id again answers with the same job. */
 export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<string> {
@@ -71,6 +71,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     closedAt: job.closedAt?.toISOString() ?? null,
     drive: driveStateOf(vehicle),
     lastDye: job.fluid ? job.fluid.lastDye : (lastFill?.dye ?? null),
+    notDone: job.closed ? [] : await notDoneBefore(vehicle.id),
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
     makerEntry: vehicle.makerEntry,
     fluid: job.fluid,

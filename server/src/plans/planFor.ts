@@ -13,7 +13,7 @@ export function usualChoices(layout: Layout, purpose: Purpose = 'routine flush',
   const { preferred: _, ...circumstances } = USUAL_DAY;
   const work = { ...routineFlush(masterIds), purpose };
   return {
-    work: { ...work, masterIds: [...work.masterIds], parts: [], master: null, lowest: [] }, means: { ...USUAL_MEANS }, circumstances, method: null, order: null, leastFluid: null, holdPoint: true, primeInPlace: false, partnerAges: [],
+    work: { ...work, masterIds: [...work.masterIds], parts: [], master: null, lowest: [], renewPockets: false }, means: { ...USUAL_MEANS }, circumstances, method: null, order: null, leastFluid: null, holdPoint: true, primeInPlace: false, partnerAges: [],
   };
 }
 

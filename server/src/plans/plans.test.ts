@@ -1,6 +1,6 @@
 import { layoutTemplates, templateById } from '@brook/core/circuit';
 import { routineFlush } from '@brook/core/scope';
-import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
+import { Brook, fullRun, goodProof, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../testing';
 
 let brook: Brook;
 let tech: Caller;
@@ -60,7 +60,9 @@ describe('choices of a job', () => {
     expect(planOfJob(chosen)).toMatchObject({ method: 'gravity', order: 'nearest first' });
     expect(chosen.planChoices).toMatchObject(CHOICES);
     // Read again, the fluid does not undo what was chosen.
-    expect(planOfJob(await tech.change(chosen, 'put', 'fluid', SOUND_FLUID))).toMatchObject({ method: 'gravity' });
+    const again = await tech.change(chosen, 'put', 'fluid', SOUND_FLUID);
+    expect(planOfJob(again)).toMatchObject({ method: 'gravity' });
+    await tech.change(again, 'post', 'end', { reason: 'Wanted elsewhere' });
   });
 
   test('before the fluid is read they wait for it; after the run has begun they are closed', async () => {
@@ -84,6 +86,22 @@ describe('choices of a job', () => {
     const { jobs } = (await tech.get('/jobs')).body as { jobs: { id: string; purpose: string }[] };
     expect(jobs.find((j) => j.id === job.id)!.purpose).toBe('soft pedal');
   });
+});
+
+test('a partner that a job advised to renew and left stands on the next one', async () => {
+  const parts = [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }];
+  const job = await tech.change(await tech.open('H 1'), 'put', 'plan/choices', { work: { ...FLUSH, purpose: 'after work', parts } });
+  expect(job.notDone).toEqual([]);
+  const read = await tech.change(job, 'put', 'fluid', SOUND_FLUID);
+  const running = await tech.change(read, 'post', 'plan/accept', { lookedAtOpened: true });
+  await tech.events(running, fullRun(running)).expect(200);
+  await tech.change(running, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
+  await tech.change(running, 'put', 'proof', goodProof('H 1'));
+  await tech.change(running, 'post', 'test-drive');
+  await tech.change(running, 'post', 'test-drive/result', { result: 'good' });
+  const released = await tech.change(running, 'post', 'release');
+  expect(released.notDone).toEqual([]);
+  expect((await tech.open('H 1')).notDone).toEqual([{ what: 'Caliper right front', advise: 'same job', at: released.closedAt }]);
 });
 
 test('the schema of a layout file is published', async () => {
