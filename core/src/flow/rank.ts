@@ -109,8 +109,10 @@ function verdictOf(reasons: readonly MethodReason[]): MethodVerdict {
 
 /** The stretch with the least velocity left over, of those that fall; null where none does. */
 export function decidingStretch(flows: readonly BleederFlow[]): DecidingStretch | null {
-  const falling = flows.flatMap((f) => f.stretches.filter((s) => s.fallsMm > 0).map((s) => ({ ...s, bleederId: f.bleederId })));
-  return falling.length === 0 ? null : falling.reduce((worst, s) => (s.marginMmS < worst.marginMmS ? s : worst));
+  const falling = flows.flatMap(({ bleederId, stretches }) => stretches.filter((s) => s.fallsMm > 0).map((stretch) => ({ bleederId, stretch })));
+  if (falling.length === 0) return null;
+  const worst = falling.reduce((a, b) => (b.stretch.marginMmS < a.stretch.marginMmS ? b : a));
+  return { ...worst.stretch, bleederId: worst.bleederId };
 }
 
 const reason = (weight: MethodReason['weight'], code: MethodReason['code'], elementId: string | null = null, of: Figure | null = null): MethodReason => ({ weight, code, elementId, figure: of });

@@ -89,13 +89,18 @@ function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, rise: Rise
     stretchId: stretch.id,
     name: stretch.name,
     fallsMm,
-    velocityMmS: figure({
-      label: motion.strokeS ? 'Velocity in the push' : 'Velocity', value: velocity, unit: 'mm/s', rule: `flow ÷ bore area, with ${motion.flowMlS.toFixed(2)} mL/s in ${stretch.insideMm} mm`, source: MODEL,
-    }),
-    riseMmS: figure({
-      label: 'Rise of a bubble here', value: likely, unit: 'mm/s', plusMinus: Math.max(most - likely, likely - least), source: MODEL,
-      rule: `of one that fills the bore: nothing below the limit of Bretherton 1961 (${limitInsideMm().toFixed(2)} mm for brake fluid), above it Viana et al. 2003 from memory; times the slope, ${slope.toFixed(2)}. A fine one climbs by Stokes. The band is that of the surface tension, 0.030 to 0.036 N/m`,
-    }),
+    // Worded only where they are looked at: a ranking weighs hundreds of stretches and shows a few.
+    get velocityMmS() {
+      return figure({
+        label: motion.strokeS ? 'Velocity in the push' : 'Velocity', value: velocity, unit: 'mm/s', rule: `flow ÷ bore area, with ${motion.flowMlS.toFixed(2)} mL/s in ${stretch.insideMm} mm`, source: MODEL,
+      });
+    },
+    get riseMmS() {
+      return figure({
+        label: 'Rise of a bubble here', value: likely, unit: 'mm/s', plusMinus: Math.max(most - likely, likely - least), source: MODEL,
+        rule: `of one that fills the bore: nothing below the limit of Bretherton 1961 (${limitInsideMm().toFixed(2)} mm for brake fluid), above it Viana et al. 2003 from memory; times the slope, ${slope.toFixed(2)}. A fine one climbs by Stokes. The band is that of the surface tension, 0.030 to 0.036 N/m`,
+      });
+    },
     marginMmS: left(most),
     verdict: verdictOf(slope, left(most), left(least)),
   };
