@@ -92,7 +92,7 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
         {layout.driverSide === 'middle' ? null : <Button label={`Driver on the ${layout.driverSide === 'left' ? 'right' : 'left'}: exchange the sides`} onPress={() => draft.change(mirrored(layout))} />}
         <Button label="Add a brake master" onPress={() => made(addMaster(layout, 'brakes'))} />
         <Button label="Add a clutch master" onPress={() => made(addMaster(layout, 'clutch'))} />
-        <Button label="Begin from nothing: one master, one wheel" onPress={() => draft.change(blankLayout(layout))} />
+        <Button label="Begin from nothing: one master, one wheel" onPress={() => draft.change(blankLayout({ ...layout, name: 'From a drawing' }))} />
         <Files draft={draft} />
       </More>
     </Page>

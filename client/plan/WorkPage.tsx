@@ -147,6 +147,7 @@ function MasterConditions({ layout, draft, set }: PartProps) {
           chosen={master.linesOver} onChoose={(linesOver) => put({ linesOver })}
         />
       ) : null}
+      {master.linesOver.length > 1 ? <Words size="small">{`From the top down: ${master.linesOver.map((id) => nameOf(layout, id)).join(', ')}.`}</Words> : null}
       <Choice
         question="How did the bench run end?" stacked chosen={master.bench} onChoose={(bench) => put({ bench })}
         options={[{ value: 'clean', label: 'Clean' }, { value: 'a few tiny bubbles', label: 'A few tiny bubbles', about: 'Not enough where no wheel is opened' }, { value: 'not done', label: 'Not done' }]}

@@ -18,7 +18,7 @@ export { foldEvent, foldRun } from './fold';
 export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
 export { DECISIONS_ON, eventFault } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
-export { maySkip, partFaultsOf, partLines, skippedStages, slaveLines, toolLines, toolNext, toolStepsOf, type OwnStage } from './stages';
+export { maySkip, partLines, skippedStages, slaveLines, toolLines, toolNext, toolStepsOf, type OwnStage } from './stages';
 export { planOnward, whatFollows } from './onward';
 export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';
