@@ -151,6 +151,8 @@ export type PlanRefusal =
   | { readonly code: 'bad layout'; readonly faults: readonly LayoutFault[] }
   | { readonly code: 'high pressure'; readonly element: string; readonly name: string }
   | { readonly code: 'nothing in hand' }
+  /** Work was done, and nobody said on what. */
+  | { readonly code: 'nothing named' }
   /** The method chosen, or every method, cannot work here. */
   | { readonly code: 'method'; readonly method: Method; readonly reasons: readonly MethodReason[] }
   | { readonly code: 'unknown element'; readonly element: string }
@@ -174,6 +176,7 @@ export function planBleed(request: PlanRequest): PlanResult {
   const unknown = unknownElement(layout, asked);
   if (unknown !== null) return refused([], { code: 'unknown element', element: unknown });
   if (asked.work.masterIds.length === 0) return refused([], { code: 'nothing in hand' });
+  if (namesNothing(asked.work)) return refused([], { code: 'nothing named' });
 
   const finding = findScope(layout, asked.work);
   const open = openIds(finding).filter((id) => !asked.reached?.leftShut.includes(id));
@@ -214,6 +217,11 @@ export function planBleed(request: PlanRequest): PlanResult {
       materials: materialsFor({ layout, asked, stops, stages }),
     },
   };
+}
+
+/** Whether work was done of which nothing is known: then nobody can say which bleeders may stay shut. */
+function namesNothing({ purpose, parts, master, modulatorOpened, airInModulator, lowest }: WorkDone): boolean {
+  return purpose === 'after work' && parts.length === 0 && master === null && !modulatorOpened && !airInModulator && lowest.length === 0;
 }
 
 /** Elements that ran empty, not only caught a bubble. */

@@ -113,6 +113,13 @@ describe('stages', () => {
     expect(careless.stops[0]!.shape).toBe('slow push');
   });
 
+  test('work on which nobody said anything is not planned: what may stay shut is not known', () => {
+    const car = layoutOf('hatchback-diagonal');
+    const result = planBleed({ layout: car, fillGrade: 'DOT 4', newColour: 'straw', work: after(car, {}) });
+    expect(result).toMatchObject({ verdict: 'refused', reasons: [{ code: 'nothing named' }] });
+    expect(result.verdict === 'refused' && refusalWords(car, result.reasons[0]!)).toContain('Name what was changed');
+  });
+
   test('new parts are compared before anything is filled, an old one that goes back is not', () => {
     const car = layoutOf('hatchback-diagonal');
     const parts = [{ ...capped('left-front-caliper'), newPart: true }, capped('right-rear-hose'), { partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true }];

@@ -26,6 +26,8 @@ export function refusalWords(layout: Layout, refusal: PlanRefusal): string {
       return `${refusal.name} works under high pressure: depressurise it by the maker’s procedure first, never open a line before. This is licensed work; the plan leaves it to the maker’s procedure.`;
     case 'nothing in hand':
       return 'Nothing is in hand; choose the brakes, the clutch or both.';
+    case 'nothing named':
+      return 'Name what was changed; before that nobody can say which bleeders may stay shut.';
     case 'unknown element':
       return `There is no "${refusal.element}" in this layout.`;
     case 'method':
