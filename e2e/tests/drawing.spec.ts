@@ -1,17 +1,24 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { planOf, Workshop } from '../support/workshop';
+
+/** What a hand does in the editor: open an element or press a button, type a size and leave the field. */
+function pencil(page: Page) {
+  return {
+    open: (name: string) => page.getByRole('button', { name, exact: true }).click(),
+    type: async (label: string, value: string) => {
+      await page.getByRole('textbox', { name: label, exact: true }).fill(value);
+      await page.getByRole('textbox', { name: label, exact: true }).blur();
+    },
+  };
+}
 
 // Walk 11: a three-wheeler that nobody has seen, typed in from a pencil sketch.
 test('from a drawing: faults named by their element, a plan as good as a template’s, out to a file and in again the same', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('three-wheeler', 'left');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
-  const open = (name: string) => page.getByRole('button', { name, exact: true }).click();
-  const type = async (label: string, value: string) => {
-    await page.getByRole('textbox', { name: label, exact: true }).fill(value);
-    await page.getByRole('textbox', { name: label, exact: true }).blur();
-  };
+  const { open, type } = pencil(page);
 
   // The sketch says 26 m where 2.6 is meant, and a tunnel that climbs higher than its line is long.
   await open('Line up the tunnel');
@@ -66,11 +73,7 @@ test('from nothing: a master, a tee, two fronts and a rear line over a tunnel wi
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('three-wheeler', 'left', 'Nobody has seen it');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
-  const open = (name: string) => page.getByRole('button', { name, exact: true }).click();
-  const type = async (label: string, value: string) => {
-    await page.getByRole('textbox', { name: label, exact: true }).fill(value);
-    await page.getByRole('textbox', { name: label, exact: true }).blur();
-  };
+  const { open, type } = pencil(page);
   await open('The whole layout');
   await open('Begin from nothing: one master, one wheel');
   await open('New caliper');
