@@ -67,6 +67,17 @@ test('put down or left, it is disconnected and what it still says is not heard',
   expect(other.tool.downs).toBe(1);
 });
 
+test('a tool that was put down does not make the next one look idle', async () => {
+  const { tool, hook } = await connected();
+  act(() => hook.result.current.run(STEP, () => undefined));
+  const other = byHand();
+  act(() => hook.result.current.connect(other, () => undefined));
+  await waitFor(() => expect(hook.result.current.link).toBe('on'));
+  act(() => hook.result.current.run(STEP, () => undefined));
+  await act(async () => tool.end({ done: true }));
+  expect(hook.result.current.busy).toBe(true);
+});
+
 test.each(PRACTICE_TOOL_WAYS)('a practice tool that goes "%s" says of itself that it is practice', (way) => {
   expect(practiceTool(way).practice).toBe(true);
 });

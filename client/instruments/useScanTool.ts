@@ -34,7 +34,8 @@ export function useScanTool(): ToolLink {
       setLink('lost');
       setProblem(error instanceof Error ? error.message : 'The scan tool does not answer. Put down by hand what it shows.');
     } finally {
-      setBusy(false);
+      // Another tool may be at something by now.
+      if (current.current === tool || current.current === null) setBusy(false);
     }
   }, []);
 

@@ -41,7 +41,7 @@ export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanCh
   const { master } = work;
   return {
     purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), stillSoft: said(work.airInModulator), renewPockets: said(work.renewPockets), endLost: work.endLost ?? 'no',
-    parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull), newPart: said(p.newPart) })),
+    parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull), newPart: said(p.newPart !== false) })),
     masterChanged: master && { masterId: master.masterId, bench: master.bench, linesOver: master.linesOver ?? [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
     ages: Object.fromEntries(partnerAges.flatMap((a) => (a.months === null ? [] : [[a.partId, String(a.months)]]))),

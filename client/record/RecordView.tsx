@@ -91,8 +91,8 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
           {leg.endedBy ? <Words size="small" strong>{`Planned anew from here: ${lowerFirst(HALT_WORDS[leg.endedBy].title)}`}</Words> : null}
         </View>
       ))}
-      {[...partLines(state), ...toolLines(state), ...slaveLines(state)].map((line) => (
-        <Words key={line} size="small">
+      {[...partLines(state), ...toolLines(state), ...slaveLines(state)].map((line, i) => (
+        <Words key={i} size="small">
           {line}
         </Words>
       ))}

@@ -1,6 +1,7 @@
 import { stageWords } from '@brook/core/plan';
 import type { OwnStage as Stage } from '@brook/core/run';
 import type { ReactNode } from 'react';
+import { Button } from '../ui/Button';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
 import { NumberedSteps } from './NumberedSteps';
@@ -14,6 +15,7 @@ export function OwnStage({ stage, action, ...rest }: StageProps & { readonly sta
       <Caution title={words.why} />
       <NumberedSteps steps={words.steps} />
       <FigureRow figure={stage.minutes} />
+      {stage.kind === 'hold point' ? <Button label="It is not right" onPress={() => rest.run.say({ kind: 'halted', reason: 'pedal not right', stopId: null })} /> : null}
       {stage.kind === 'bench' ? <FigureRow figure={stage.savesMinutes} /> : null}
     </StageFrame>
   );

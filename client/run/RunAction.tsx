@@ -18,7 +18,7 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return <ActionBar label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'} onPress={() => run.say({ kind: 'prepared', step: step.step })} side={side} />;
     case 'stage':
       // Without a tool here the vehicle goes to somebody who has one: only then is it through.
-      return <ActionBar label={step.stage.kind === 'tool cycle' ? 'It was cycled, and is back' : 'Done'} onPress={() => run.say({ kind: 'stage done', stageId: step.stage.id })} side={side} />;
+      return <ActionBar label={step.stage.kind === 'tool cycle' ? 'It was cycled, and is back' : step.stage.kind === 'hold point' ? 'Firm, high, and it holds' : 'Done'} onPress={() => run.say({ kind: 'stage done', stageId: step.stage.id })} side={side} />;
     case 'stroke':
     case 'more strokes':
       return <ActionBar label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'} onPress={() => run.say({ kind: 'stroke', stopId: step.stop.id })} side={side} />;

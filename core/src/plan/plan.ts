@@ -1,6 +1,5 @@
 import type { Bleeder, Control, Layout, LayoutFault, Path } from '../circuit';
 import { chambersOf, paths, sizesOf, validateLayout } from '../circuit';
-import type { SlaveTest } from '../clutch';
 import type { Figure } from '../figure';
 import { fluidViscosity, type Colour, type Grade } from '../fluid';
 import { METHOD_TRAITS, rankMethods, type Means, type Method, type MethodReason, type MethodRow } from '../flow';
@@ -71,14 +70,9 @@ export interface PlanStop {
 /** One stage of the plan. Those that open bleeders name their stops in order. */
 export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
   | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly stopIds: readonly string[] }
-  | { readonly kind: 'bench'; readonly masterId: string; readonly compulsory: boolean; readonly set: boolean; readonly savesMinutes: Figure }
-  | { readonly kind: 'join lines'; readonly masterId: string }
-  | { readonly kind: 'centre the valve'; readonly endLost: 'front' | 'rear'; readonly button: boolean }
-  | { readonly kind: 'tool cycle'; readonly atHand: boolean }
-  | { readonly kind: 'right part'; readonly partId: string }
-  | { readonly kind: 'hold point'; readonly partId: string }
-  | ({ readonly kind: 'slave test' } & SlaveTest)
-  | { readonly kind: 'injection' | 'tie back' }
+  | (Extract<StageDraft, { kind: 'bench' }> & { readonly savesMinutes: Figure })
+  | (Extract<StageDraft, { kind: 'centre the valve' }> & { readonly button: boolean })
+  | Exclude<StageDraft, { kind: 'bleed' | 'bench' | 'centre the valve' }>
 );
 
 /** A bowl of the reservoir as the plan uses it. */

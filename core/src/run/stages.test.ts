@@ -140,6 +140,20 @@ describe('a clutch that is proved', () => {
   });
 });
 
+test('a hold point at which the pedal is not right leads back to the bleed, before the second part is opened', () => {
+  const estate = layoutOf('estate-front-rear');
+  const old = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true, newPart: false });
+  const plan = planned(estate, { work: { ...routineFlush(all(estate)), purpose: 'after work', parts: [old('left-front-caliper'), old('right-front-hose')] } });
+  const held = foldRun(plan, followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, until: 'hold point' }));
+  expect(nextStep(held)).toMatchObject({ kind: 'stage', stage: { kind: 'hold point' } });
+  const soft: RunEvent = { ...base, id: 'soft', kind: 'halted', reason: 'pedal not right', stopId: null };
+  expect(eventFault(held, soft)).toBeNull();
+  const anew = foldRun(plan, [soft, { ...base, id: 'd', kind: 'decided', haltId: 'soft', decision: 'plan anew' }], held);
+  // Nobody knows where the air is: every bleeder, and no second author beside it.
+  expect(new Set(anew.plan.stops.map((s) => s.bleeder.id)).size).toBe(estate.bleeders.length);
+  expect(nextStep(anew).kind).not.toBe('finished');
+});
+
 describe('a tool cycle in the run', () => {
   const tool = modulator.stages.find((s) => s.kind === 'tool cycle')!;
   const events = log(modulator);
