@@ -1,7 +1,7 @@
 import { faultRowsFor, type FaultSign } from '@brook/core/faults';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { StyleSheet, View } from 'react-native';
-import { lowerFirst } from '../ui/capital';
+import { lowerFirst } from '@brook/core/text';
 import { More } from '../ui/More';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';

@@ -3,7 +3,7 @@ import { figureText, PRACTICE, sourceWords, type Source } from '@brook/core/figu
 import { compatibility, COMPATIBILITY_WORDS, CONDITION_WORDS, GRADES, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS, type CompatibilityReason, type CompatibilityRequest, type ConditionAnswer, type ConditionReason, type FluidVerdict } from '@brook/core/fluid';
 import { View } from 'react-native';
 import { FaultList } from '../faults/FaultList';
-import { capital, lowerFirst } from '../ui/capital';
+import { capital, lowerFirst } from '@brook/core/text';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Caution, Stop } from '../ui/Notice';

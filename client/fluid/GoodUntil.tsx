@@ -5,7 +5,7 @@ import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
 import { Button } from '../ui/Button';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { SPACE } from '../ui/theme';

@@ -6,7 +6,7 @@ import { ApiProblem } from '../data/api';
 import { useMakerEntry } from '../data/vehicles';
 import { Button } from '../ui/Button';
 import { Choices } from '../ui/Choices';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';

@@ -8,7 +8,7 @@ import { useOpenJob } from '../data/job';
 import { useVehicles } from '../data/vehicles';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { DriveMark } from '../ui/DriveMark';

@@ -1,6 +1,6 @@
 import { PURPOSE_WORDS } from '@brook/core/scope';
 import { View } from 'react-native';
-import { lowerFirst } from '../ui/capital';
+import { lowerFirst } from '@brook/core/text';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/JobScreen';
 import { EndJob } from '../jobs/EndJob';

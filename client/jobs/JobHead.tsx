@@ -2,7 +2,7 @@ import type { Job } from '@brook/contract';
 import { PURPOSE_WORDS } from '@brook/core/scope';
 import { StyleSheet, View } from 'react-native';
 import { Link } from 'expo-router';
-import { lowerFirst } from '../ui/capital';
+import { lowerFirst } from '@brook/core/text';
 import { Caution, Stop } from '../ui/Notice';
 import { Words } from '../ui/Words';
 import { clockTime, shortDate } from '../ui/dates';

@@ -2,7 +2,7 @@ import { ABS_KINDS, addBleeder, addBowl, addChamber, addEnd, CONTROLS, ENDS, INS
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';

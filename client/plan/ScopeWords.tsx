@@ -4,7 +4,7 @@ import { partnerWays, type Plan } from '@brook/core/plan';
 import { adviceWords, bleederWords, nameOf, UNMET_WORDS, type PartnerAdvice } from '@brook/core/scope';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { capital, lowerFirst } from '../ui/capital';
+import { capital, lowerFirst } from '@brook/core/text';
 import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

@@ -5,7 +5,7 @@ import { orderWords } from '@brook/core/order';
 import { stageTitle, stageWords, type Plan, type PlanStage, type PlanStop } from '@brook/core/plan';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';

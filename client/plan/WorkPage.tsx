@@ -5,7 +5,7 @@ import { changeableParts, nameOf, partnerAdvice, PURPOSE_WORDS, PURPOSES, type M
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useShelf } from '../data/shelf';
 import { ApiProblem } from '../data/api';
 import { Choice } from '../ui/Choice';
-import { lowerFirst } from '../ui/capital';
+import { lowerFirst } from '@brook/core/text';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

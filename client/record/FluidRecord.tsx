@@ -6,7 +6,7 @@ import { fluidBalance } from '@brook/core/shelf';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { ConditionView, FillReasons, MinimumView } from '../fluid/FluidVerdictView';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

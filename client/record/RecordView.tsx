@@ -16,7 +16,7 @@ import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
-import { capital, lowerFirst } from '../ui/capital';
+import { capital, lowerFirst } from '@brook/core/text';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';

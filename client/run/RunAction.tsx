@@ -1,4 +1,4 @@
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { bleederName } from '@brook/core/circuit';
 import type { NextStep } from '@brook/core/run';
 import type { LiveRun } from '../data/run';

@@ -5,7 +5,7 @@ import { wrenchMm, type Plan, type PlanStop } from '@brook/core/plan';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { JobsLink } from '../jobs/JobHead';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { DriveMark } from '../ui/DriveMark';
 import { FigureValue } from '../ui/FigureValue';
 import { Numeral } from '../ui/Numeral';

@@ -7,7 +7,7 @@ import type { LiveRun } from '../data/run';
 import { PRACTICE_TOOL_WAYS, practiceTool, type PracticeToolWay } from '../instruments/practice';
 import { useScanTool, type ToolLink } from '../instruments/useScanTool';
 import { ActionBar } from '../ui/ActionBar';
-import { capital } from '../ui/capital';
+import { capital } from '@brook/core/text';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';

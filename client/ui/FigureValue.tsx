@@ -2,7 +2,7 @@ import type { Figure } from '@brook/core/figure';
 import { figureText, sourceWords } from '@brook/core/figure';
 import { useState } from 'react';
 import { Modal, ScrollView, StyleSheet, View } from 'react-native';
-import { capital } from './capital';
+import { capital } from '@brook/core/text';
 import { Numeral } from './Numeral';
 import { Press } from './Press';
 import { colour, SPACE, TOUCH } from './theme';

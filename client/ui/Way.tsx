@@ -1,6 +1,6 @@
 import { WAY, type JobStage, type WayStep } from '@brook/core/job';
 import { StyleSheet, View } from 'react-native';
-import { capital } from './capital';
+import { capital } from '@brook/core/text';
 import { Press } from './Press';
 import { colour } from './theme';
 import { Words } from './Words';

@@ -1,4 +1,4 @@
-import { capital } from './capital';
+import { capital } from '@brook/core/text';
 import { clockTime, shortDate } from './dates';
 import { dayWords } from './dayWords';
 

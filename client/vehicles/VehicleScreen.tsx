@@ -8,7 +8,7 @@ import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { BrookBox } from '../ui/brook/BrookBox';
-import { lowerFirst } from '../ui/capital';
+import { lowerFirst } from '@brook/core/text';
 import { dayWords } from '../ui/dayWords';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';

@@ -1,5 +1,6 @@
 import type { CheckItem } from './proof';
 import type { GateReason } from './releaseGate';
+import { lowerFirst } from '../text';
 
 /** What is asked, and why it counts. */
 export const CHECK_WORDS: Readonly<Record<CheckItem, { readonly ask: string; readonly why: string }>> = {
@@ -37,5 +38,3 @@ export function gateWords(reason: GateReason): string {
       return 'The test drive failed. Do not drive: find out why, then prove it again.';
   }
 }
-
-const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

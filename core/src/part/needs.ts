@@ -1,5 +1,6 @@
-import { isActuator, sizesOf, type Fitting, type Layout, type LayoutNode, type Master, type Stretch } from '../circuit';
+import { isActuator, paths, sizesOf, type Fitting, type Layout, type LayoutNode, type Master, type Stretch } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
+import { lowerFirst } from '../text';
 
 /**
  * One thing in which a new part must agree with what the vehicle needs. A
@@ -36,9 +37,9 @@ function masterNeeds(layout: Layout, master: Master): PartNeed[] {
   const ports = new Set(master.chambers.map((c) => c.port));
   const leaving = layout.stretches.filter((s) => ports.has(s.from));
   return [
-    ...master.chambers.map((c) => bore(`${c.id}:bore`, master.chambers.length > 1 ? `Bore, ${lower(c.name)}` : 'Bore', c.boreMm)),
+    ...master.chambers.map((c) => bore(`${c.id}:bore`, master.chambers.length > 1 ? `Bore, ${lowerFirst(c.name)}` : 'Bore', c.boreMm)),
     count('ports', 'Ports for lines', leaving.length),
-    ...leaving.flatMap((s) => thread(`${s.id}:thread`, `Thread of the port for the ${lower(s.name)}`, null)),
+    ...leaving.flatMap((s) => thread(`${s.id}:thread`, `Thread of the port for the ${lowerFirst(s.name)}`, null)),
     asOld('brakes', `Made for ${endsOf(layout, master)}`, 'A master for other brakes has another stroke, or a residual valve in its ports.'),
     asOld('rod', 'Rod length and seat', 'A rod too long covers the port: the brake drags and cannot be bled.'),
     asOld('connector', 'Level switch, connector, adapter', 'What does not plug in is found now, not when it is full.'),
@@ -48,7 +49,7 @@ function masterNeeds(layout: Layout, master: Master): PartNeed[] {
 function nodeNeeds(layout: Layout, node: LayoutNode): PartNeed[] {
   const before = layout.stretches.filter((s) => s.to === node.id);
   const after = layout.stretches.filter((s) => s.from === node.id);
-  const threads = before.flatMap((s) => thread(`${s.id}:thread`, `Thread for the ${lower(s.name)}`, s.nut));
+  const threads = before.flatMap((s) => thread(`${s.id}:thread`, `Thread for the ${lowerFirst(s.name)}`, s.nut));
   if (isActuator(node)) {
     const bleeders = layout.bleeders.filter((b) => b.at === node.id);
     return [
@@ -78,7 +79,6 @@ function stretchNeeds(stretch: Stretch): PartNeed[] {
   ];
 }
 
-const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 const inLayout = (label: string, value: number, unit: 'mm' | 'times'): Figure => figure({ label, value, unit, rule: 'in the layout of this vehicle', source: MODEL });
 const bore = (id: string, label: string, mm: number): PartNeed => ({ id, label, kind: 'number', needed: inLayout(label, mm, 'mm'), tolerance: BORE_TOLERANCE_MM });
 const count = (id: string, label: string, n: number): PartNeed => ({ id, label, kind: 'number', needed: inLayout(label, n, 'times'), tolerance: 0 });
@@ -93,14 +93,11 @@ function thread(id: string, label: string, fitting: Fitting | null): PartNeed[] 
 /** Kinds of brake behind a master, as a person says them. */
 function endsOf(layout: Layout, master: Master): string {
   if (master.system === 'clutch') return 'a clutch';
-  const reached = new Set(master.chambers.map((c) => c.port));
-  for (let grew = true; grew; ) {
-    const more = layout.stretches.filter((s) => reached.has(s.from) && !reached.has(s.to));
-    for (const s of more) reached.add(s.to);
-    grew = more.length > 0;
-  }
-  const kindOf = (end: 'front' | 'rear') =>
-    [...new Set(layout.bleeders.filter((b) => b.place.includes(end)).flatMap((b) => layout.nodes.filter((n) => n.id === b.at && reached.has(n.id)).map((n) => (n.kind === 'caliper' ? 'discs' : n.kind === 'wheel cylinder' ? 'drums' : ''))))].filter(Boolean).join(' and ');
-  const ends = (['front', 'rear'] as const).flatMap((end) => (kindOf(end) ? [`${kindOf(end)} at the ${end}`] : []));
+  const ways = paths(layout).filter((p) => p.master.id === master.id);
+  const ends = (['front', 'rear'] as const).flatMap((end) => {
+    const parts = ways.filter((p) => p.bleeder.place.includes(end)).map((p) => p.points.at(-1)!.node.kind);
+    const kinds = [...(parts.includes('caliper') ? ['discs'] : []), ...(parts.includes('wheel cylinder') ? ['drums'] : [])];
+    return kinds.length > 0 ? [`${kinds.join(' and ')} at the ${end}`] : [];
+  });
   return ends.join(', ') || 'these brakes';
 }

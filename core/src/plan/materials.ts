@@ -3,6 +3,7 @@ import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { usualPieces } from '../part';
 import { nameOf } from '../scope';
+import { lowerFirst } from '../text';
 import { linesOf } from './joining';
 import type { PlanStage, PlanStop } from './plan';
 import type { PlanAsked } from './request';
@@ -57,7 +58,7 @@ export function materialsFor(of: { layout: Layout; asked: PlanAsked; stops: read
       ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady') ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }] : []),
       ...(stages.some((s) => s.kind === 'bench') ? [{ kind: 'kit' as const, what: asked.preferences.benchFill === 'into a can' ? 'Soft jaws, hoses into a can' : 'Soft jaws, hoses from the ports back into the reservoir', for: 'the master on the bench' }] : []),
       ...(stages.some((s) => s.kind === 'tool cycle') ? [{ kind: 'tool' as const, what: 'Scan tool that cycles this modulator', for: 'between the two base bleeds' }] : []),
-      ...stages.flatMap((s) => (s.kind === 'right part' ? usualPieces(layout, s.partId).filter((p) => p.comes === 'new').map((p): Material => ({ kind: 'kit', what: `${p.count} × ${p.what.charAt(0).toLowerCase()}${p.what.slice(1)}, new`, for: nameOf(layout, s.partId) })) : [])),
+      ...stages.flatMap((s) => (s.kind === 'right part' ? usualPieces(layout, s.partId).filter((p) => p.comes === 'new').map((p): Material => ({ kind: 'kit', what: `${p.count} × ${lowerFirst(p.what)}, new`, for: nameOf(layout, s.partId) })) : [])),
       ...stages.flatMap((s) => (s.kind === 'join lines' ? linesOf(layout, s.masterId).map((l): Material => ({ kind: 'cap', what: 'Cap for the line, plug for its port', for: l.name })) : [])),
       ...asked.work.parts.map((p): Material => ({ kind: 'cap', what: 'Plug and cap of the line’s size', for: nameOf(layout, p.partId) })),
       ...stops.map((s) => s.bleeder).filter((b, i, all) => all.findIndex((x) => x.id === b.id) === i).map((b): Material => ({ kind: 'cap', what: 'Bleeder cap', for: bleederName(b) })),

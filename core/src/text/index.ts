@@ -1,0 +1,1 @@
+export { capital, lowerFirst } from './capital';
