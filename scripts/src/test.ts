@@ -15,7 +15,7 @@ interface Count {
   skipped: number;
 }
 
-const PARTS = ['types', 'lint', 'arrows', 'unit', 'browser'] as const;
+const PARTS = ['format', 'types', 'lint', 'arrows', 'unit', 'browser'] as const;
 type Part = (typeof PARTS)[number];
 
 const TEST_DIR = join(ROOT, '.test');
@@ -24,6 +24,7 @@ const total: Count = { passed: 0, failed: 0, skipped: 0 };
 
 rmSync(TEST_DIR, { recursive: true, force: true });
 mkdirSync(TEST_DIR, { recursive: true });
+if (parts.includes('format')) add(check('format', 'prettier', '--check', '--log-level', 'warn', '.'));
 if (parts.includes('types')) add(check('types', 'tsc', '-b'));
 if (parts.includes('lint')) add(check('lint', 'eslint', '--max-warnings', '0', '.'));
 if (parts.includes('arrows')) {
