@@ -1,5 +1,13 @@
 /** Arrows between the rooms: who may import whom. */
-const rooms = { core: [], contract: ['core'], server: ['core', 'contract'], client: ['core', 'contract'], e2e: ['contract'], demo: ['contract'], scripts: ['core', 'contract', 'demo'] };
+const rooms = {
+  core: [],
+  contract: ['core'],
+  server: ['core', 'contract'],
+  client: ['core', 'contract'],
+  e2e: ['contract'],
+  demo: ['contract'],
+  scripts: ['core', 'contract', 'demo'],
+};
 const all = Object.keys(rooms);
 
 module.exports = {
@@ -9,9 +17,17 @@ module.exports = {
       comment: `${room} may import ${rooms[room].join(', ') || 'nothing of ours'}.`,
       severity: 'error',
       from: { path: `^${room}/` },
-      to: { path: `^(${all.filter((other) => other !== room && !rooms[room].includes(other)).join('|')})/`, pathNot: 'node_modules' },
+      to: {
+        path: `^(${all.filter((other) => other !== room && !rooms[room].includes(other)).join('|')})/`,
+        pathNot: 'node_modules',
+      },
     })),
-    { name: 'no-cycle', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-cycle',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     {
       name: 'core-by-its-front-doors',
       comment: 'Another folder of core is entered by its index only.',
@@ -24,16 +40,43 @@ module.exports = {
       comment: 'core computes; the only packages that it brings along compute as well.',
       severity: 'error',
       from: { path: '^core/src/', pathNot: ['\\.test\\.ts$', '^core/src/testing/'] },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'npm-optional', 'npm-bundled', 'npm-no-pkg', 'npm-unknown', 'core'], pathNot: 'node_modules/ml-levenberg-marquardt/' },
+      to: {
+        dependencyTypes: [
+          'npm',
+          'npm-dev',
+          'npm-peer',
+          'npm-optional',
+          'npm-bundled',
+          'npm-no-pkg',
+          'npm-unknown',
+          'core',
+        ],
+        pathNot: 'node_modules/ml-levenberg-marquardt/',
+      },
     },
-    { name: 'testing-for-tests', comment: 'What helps the tests stays with the tests.', severity: 'error', from: { path: '/src/', pathNot: ['\\.test\\.ts$', '/testing/'] }, to: { path: '/testing/', pathNot: 'node_modules' } },
-    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: ['^expo-env'] } },
+    {
+      name: 'testing-for-tests',
+      comment: 'What helps the tests stays with the tests.',
+      severity: 'error',
+      from: { path: '/src/', pathNot: ['\\.test\\.ts$', '/testing/'] },
+      to: { path: '/testing/', pathNot: 'node_modules' },
+    },
+    {
+      name: 'no-unresolved',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: ['^expo-env'] },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)(dist|\\.expo|public)/|babel\\.config\\.js|metro\\.config\\.js' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.jsx', '.json', '.mjs'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.jsx', '.json', '.mjs'],
+    },
   },
 };

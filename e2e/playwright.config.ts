@@ -2,7 +2,15 @@ import { defineConfig } from '@playwright/test';
 
 const LAUNCH = {
   executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 };
 
 /** The built app, served by the real server on a throwaway database; `npm test` starts both and says where. */
@@ -18,6 +26,10 @@ export default defineConfig({
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
     // Forms, words and the run are the same on every width; what a second column changes is looked at again.
-    { name: 'wide', testMatch: /(stranger|axe)\.spec/, use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'wide',
+      testMatch: /(stranger|axe)\.spec/,
+      use: { viewport: { width: 1280, height: 800 } },
+    },
   ],
 });

@@ -11,16 +11,27 @@ const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const [script, ...rest] = process.argv.slice(2);
 
 installPackages();
-const child = spawn(process.execPath, ['--import', 'tsx', join('scripts', 'src', `${script}.ts`), ...rest], { cwd: root, stdio: 'inherit' });
+const child = spawn(
+  process.execPath,
+  ['--import', 'tsx', join('scripts', 'src', `${script}.ts`), ...rest],
+  { cwd: root, stdio: 'inherit' },
+);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
-child.on('exit', (code, signal) => process.exit(code ?? 128 + (constants.signals[signal ?? 'SIGTERM'] ?? 0)));
+child.on('exit', (code, signal) =>
+  process.exit(code ?? 128 + (constants.signals[signal ?? 'SIGTERM'] ?? 0)),
+);
 
 function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   const stamp = join(root, 'node_modules', '.installed-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   process.stderr.write('Installing npm packages …\n');
-  const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 2, 2] });
+  const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 2, 2],
+  });
   if (done.status !== 0) {
     process.stderr.write('The npm packages could not be installed; see the lines above.\n');
     process.exit(1);

@@ -1,11 +1,18 @@
 import { api, ApiProblem, Offline } from './api';
 
 const answerWith = (status: number, body: unknown) => {
-  globalThis.fetch = jest.fn(async () => ({ status, ok: status < 400, json: async () => body })) as unknown as typeof fetch;
+  globalThis.fetch = jest.fn(async () => ({
+    status,
+    ok: status < 400,
+    json: async () => body,
+  })) as unknown as typeof fetch;
 };
 
 test('a refusal carries its sentence and the sentence of each field', async () => {
-  answerWith(422, { detail: 'Two things are wrong.', faults: [{ field: 'tag', sentence: 'Tag is missing.' }] });
+  answerWith(422, {
+    detail: 'Two things are wrong.',
+    faults: [{ field: 'tag', sentence: 'Tag is missing.' }],
+  });
   const error = await api('/vehicles', { method: 'POST', body: {} }).catch((e: unknown) => e);
   expect(error).toBeInstanceOf(ApiProblem);
   expect((error as ApiProblem).message).toBe('Two things are wrong.');
@@ -14,17 +21,28 @@ test('a refusal carries its sentence and the sentence of each field', async () =
 });
 
 test('an answer that is not a problem document still gives a sentence', async () => {
-  globalThis.fetch = jest.fn(async () => ({ status: 502, ok: false, json: async () => { throw new SyntaxError('not JSON'); } })) as unknown as typeof fetch;
+  globalThis.fetch = jest.fn(async () => ({
+    status: 502,
+    ok: false,
+    json: async () => {
+      throw new SyntaxError('not JSON');
+    },
+  })) as unknown as typeof fetch;
   await expect(api('/jobs')).rejects.toThrow('The server answered 502.');
 });
 
 test('no connection is told apart from a refusal', async () => {
-  globalThis.fetch = jest.fn(async () => { throw new TypeError('failed to fetch'); }) as unknown as typeof fetch;
+  globalThis.fetch = jest.fn(async () => {
+    throw new TypeError('failed to fetch');
+  }) as unknown as typeof fetch;
   await expect(api('/jobs')).rejects.toBeInstanceOf(Offline);
 });
 
 test('a change names the version that was seen', async () => {
   answerWith(200, { ok: true });
   await api('/jobs/1/release', { method: 'POST', version: 7 });
-  expect(globalThis.fetch).toHaveBeenCalledWith('/api/v1/jobs/1/release', expect.objectContaining({ method: 'POST', headers: { 'if-match': '"7"' } }));
+  expect(globalThis.fetch).toHaveBeenCalledWith(
+    '/api/v1/jobs/1/release',
+    expect.objectContaining({ method: 'POST', headers: { 'if-match': '"7"' } }),
+  );
 });

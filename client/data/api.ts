@@ -35,13 +35,21 @@ interface Options {
  *
  * @throws ApiProblem when it refuses, Offline when it cannot be reached
  */
-export async function api<T>(path: string, { method = 'GET', body, version }: Options = {}): Promise<T> {
+export async function api<T>(
+  path: string,
+  { method = 'GET', body, version }: Options = {},
+): Promise<T> {
   const headers: Record<string, string> = {};
   if (body !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
   let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, { method, headers, body: body === undefined ? undefined : JSON.stringify(body), credentials: 'same-origin' });
+    response = await fetch(`/api/v1${path}`, {
+      method,
+      headers,
+      body: body === undefined ? undefined : JSON.stringify(body),
+      credentials: 'same-origin',
+    });
   } catch {
     throw new Offline();
   }
@@ -49,5 +57,9 @@ export async function api<T>(path: string, { method = 'GET', body, version }: Op
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;
   const problem = answer as Partial<Problem> | null;
-  throw new ApiProblem(response.status, problem?.detail ?? `The server answered ${response.status}.`, problem?.faults ?? []);
+  throw new ApiProblem(
+    response.status,
+    problem?.detail ?? `The server answered ${response.status}.`,
+    problem?.faults ?? [],
+  );
 }

@@ -6,13 +6,21 @@ import { forgetShelf } from './shelf';
 
 /** What the workshop decided for itself. */
 export function useHouseRules() {
-  return useQuery({ queryKey: ['house-rules'], queryFn: () => api<HouseRulesRecord>('/house-rules') });
+  return useQuery({
+    queryKey: ['house-rules'],
+    queryFn: () => api<HouseRulesRecord>('/house-rules'),
+  });
 }
 
 export function useChangeHouseRules() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ rules, version }: HouseRulesRecord) => api<HouseRulesRecord>('/house-rules', { method: 'PUT', body: rules satisfies HouseRules, version }),
+    mutationFn: ({ rules, version }: HouseRulesRecord) =>
+      api<HouseRulesRecord>('/house-rules', {
+        method: 'PUT',
+        body: rules satisfies HouseRules,
+        version,
+      }),
     onSuccess: (page) => {
       client.setQueryData(['house-rules'], page);
       forgetShelf(client);

@@ -47,7 +47,8 @@ export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
       forgetLists(client);
     },
     onError: (error) => {
-      if (error instanceof ApiProblem && error.status === 409) void client.invalidateQueries({ queryKey: key(job.id) });
+      if (error instanceof ApiProblem && error.status === 409)
+        void client.invalidateQueries({ queryKey: key(job.id) });
     },
   });
 }
@@ -79,5 +80,6 @@ function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unkno
 export function forgetLists(client: ReturnType<typeof useQueryClient>): void {
   void client.invalidateQueries({ queryKey: ['jobs'] });
   void client.invalidateQueries({ queryKey: ['vehicles'] });
-  for (const key of ['vehicle', 'history', 'shelf', 'waste', 'recall']) void client.invalidateQueries({ queryKey: [key] });
+  for (const key of ['vehicle', 'history', 'shelf', 'waste', 'recall'])
+    void client.invalidateQueries({ queryKey: [key] });
 }

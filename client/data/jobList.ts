@@ -6,7 +6,8 @@ import { api } from './api';
 export function useJobList() {
   return useInfiniteQuery({
     queryKey: ['jobs'],
-    queryFn: ({ pageParam }) => api<JobPage>(`/jobs?limit=30${pageParam ? `&cursor=${pageParam}` : ''}`),
+    queryFn: ({ pageParam }) =>
+      api<JobPage>(`/jobs?limit=30${pageParam ? `&cursor=${pageParam}` : ''}`),
     initialPageParam: null as string | null,
     getNextPageParam: (page) => page.next,
   });

@@ -7,7 +7,10 @@ import { useCallback, useState } from 'react';
  * @param key what it is about; `atFirst` must be plain data
  * @returns the entry, how to change it, and how to forget it once it was sent
  */
-export function useKept<T>(key: string, atFirst: () => T): [value: T, change: (next: (before: T) => T) => void, forget: () => void] {
+export function useKept<T>(
+  key: string,
+  atFirst: () => T,
+): [value: T, change: (next: (before: T) => T) => void, forget: () => void] {
   const name = `kept-${key}`;
   const [value, setValue] = useState<T>(() => read<T>(name) ?? atFirst());
   const change = useCallback(

@@ -3,7 +3,16 @@ import 'fake-indexeddb/auto';
 import type { RunEvent } from '@brook/core/run';
 import { confirm, enqueue, outboxOf } from './outbox';
 
-const stroke = (id: string) => (deviceSeq: number): RunEvent => ({ id, deviceId: 'phone', deviceSeq, atMs: 0, kind: 'stroke', stopId: 'front' });
+const stroke =
+  (id: string) =>
+  (deviceSeq: number): RunEvent => ({
+    id,
+    deviceId: 'phone',
+    deviceSeq,
+    atMs: 0,
+    kind: 'stroke',
+    stopId: 'front',
+  });
 
 test('events wait in the order of the taps, numbered without a gap', async () => {
   await Promise.all(['a', 'b', 'c'].map((id) => enqueue('order', 0, stroke(id))));

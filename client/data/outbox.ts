@@ -22,7 +22,11 @@ export async function outboxOf(jobId: string): Promise<Outbox> {
  * @param seqFloor highest number that the server is known to have from this device
  * @returns the event as it was kept
  */
-export async function enqueue(jobId: string, seqFloor: number, make: (deviceSeq: number) => RunEvent): Promise<RunEvent> {
+export async function enqueue(
+  jobId: string,
+  seqFloor: number,
+  make: (deviceSeq: number) => RunEvent,
+): Promise<RunEvent> {
   let kept: RunEvent | null = null;
   await update<Outbox>(key(jobId), (before = EMPTY) => {
     const lastSeq = Math.max(before.lastSeq, seqFloor) + 1;
@@ -34,5 +38,8 @@ export async function enqueue(jobId: string, seqFloor: number, make: (deviceSeq:
 
 /** Take out what the server has confirmed. */
 export function confirm(jobId: string, ids: ReadonlySet<string>): Promise<void> {
-  return update<Outbox>(key(jobId), (before = EMPTY) => ({ ...before, waiting: before.waiting.filter((e) => !ids.has(e.id)) }));
+  return update<Outbox>(key(jobId), (before = EMPTY) => ({
+    ...before,
+    waiting: before.waiting.filter((e) => !ids.has(e.id)),
+  }));
 }

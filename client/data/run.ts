@@ -11,7 +11,11 @@ import { forgetLists } from './job';
 import { confirm, enqueue, outboxOf } from './outbox';
 
 /** What happened, without what the log adds by itself. */
-export type Happening = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'> : never) : never;
+export type Happening = RunEvent extends infer E
+  ? E extends RunEvent
+    ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'>
+    : never
+  : never;
 
 export interface LiveRun {
   readonly state: RunState;
@@ -54,14 +58,23 @@ export function useRun(job: Job, plan: Plan): LiveRun {
         const events = (await outboxOf(job.id)).waiting;
         setWaiting(events.length);
         if (events.length === 0) break;
-        const answer = await api<Appended>(`/jobs/${job.id}/events`, { method: 'POST', body: { events: events.slice(0, 500) } });
+        const answer = await api<Appended>(`/jobs/${job.id}/events`, {
+          method: 'POST',
+          body: { events: events.slice(0, 500) },
+        });
         await confirm(job.id, new Set(events.slice(0, 500).map((e) => e.id)));
         setLink('up');
         setRefusal(null);
         const known = client.getQueryData<Job>(['job', job.id]);
-        if (known && known.stage !== answer.stage) void client.invalidateQueries({ queryKey: ['job', job.id] });
+        if (known && known.stage !== answer.stage)
+          void client.invalidateQueries({ queryKey: ['job', job.id] });
         if (known && (known.stage !== answer.stage || known.drive.state !== answer.drive.state)) {
-          client.setQueryData<Job>(['job', job.id], { ...known, version: answer.version, drive: answer.drive, vehicleDrive: answer.drive.state });
+          client.setQueryData<Job>(['job', job.id], {
+            ...known,
+            version: answer.version,
+            drive: answer.drive,
+            vehicleDrive: answer.drive.state,
+          });
           forgetLists(client);
         }
       }
@@ -117,7 +130,11 @@ export function useRun(job: Job, plan: Plan): LiveRun {
 }
 
 /** Fold the server's log and what this phone added; a tap folds that tap alone. */
-function useRunState(plan: Plan, server: readonly RunEvent[], local: readonly RunEvent[]): RunState {
+function useRunState(
+  plan: Plan,
+  server: readonly RunEvent[],
+  local: readonly RunEvent[],
+): RunState {
   const log = useMemo(() => new FoldedLog(foldRun(plan, server)), [plan, server]);
   return useMemo(() => log.with(local), [log, local]);
 }

@@ -4,7 +4,11 @@ import { api } from './api';
 
 /** Who is signed in; fails with status 401 when nobody is. */
 export function useSession() {
-  return useQuery({ queryKey: ['session'], queryFn: () => api<Session>('/session'), staleTime: 60_000 });
+  return useQuery({
+    queryKey: ['session'],
+    queryFn: () => api<Session>('/session'),
+    staleTime: 60_000,
+  });
 }
 
 export function useSignIn() {
@@ -17,5 +21,8 @@ export function useSignIn() {
 
 export function useSignOut() {
   const client = useQueryClient();
-  return useMutation({ mutationFn: () => api<void>('/session', { method: 'DELETE' }), onSuccess: () => client.clear() });
+  return useMutation({
+    mutationFn: () => api<void>('/session', { method: 'DELETE' }),
+    onSuccess: () => client.clear(),
+  });
 }

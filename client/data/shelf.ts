@@ -10,7 +10,8 @@ export function useShelf() {
 export function useAddContainers() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (given: NewContainers) => api<Container[]>('/shelf', { method: 'POST', body: given }),
+    mutationFn: (given: NewContainers) =>
+      api<Container[]>('/shelf', { method: 'POST', body: given }),
     onSuccess: () => forgetShelf(client),
   });
 }
@@ -23,14 +24,23 @@ export type ContainerAct =
 export function useContainerAct(container: Pick<Container, 'id' | 'version'>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ kind, ...body }: ContainerAct) => api<Container>(`/shelf/${container.id}/${kind}`, { method: 'POST', body, version: container.version }),
+    mutationFn: ({ kind, ...body }: ContainerAct) =>
+      api<Container>(`/shelf/${container.id}/${kind}`, {
+        method: 'POST',
+        body,
+        version: container.version,
+      }),
     onSettled: () => forgetShelf(client),
   });
 }
 
 /** Which vehicles got a batch; asked once there is something to ask for. */
 export function useRecall(batch: string) {
-  return useQuery({ queryKey: ['recall', batch], queryFn: () => api<Recall>(`/shelf/recall?batch=${encodeURIComponent(batch)}`), enabled: batch !== '' });
+  return useQuery({
+    queryKey: ['recall', batch],
+    queryFn: () => api<Recall>(`/shelf/recall?batch=${encodeURIComponent(batch)}`),
+    enabled: batch !== '',
+  });
 }
 
 /** The waste drum. */
@@ -41,12 +51,14 @@ export function useWaste() {
 export function useHandOver() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (given: { toWhom: string; document: string }) => api<Waste>('/waste/hand-overs', { method: 'POST', body: given }),
+    mutationFn: (given: { toWhom: string; document: string }) =>
+      api<Waste>('/waste/hand-overs', { method: 'POST', body: given }),
     onSuccess: (waste) => client.setQueryData(['waste'], waste),
   });
 }
 
 /** Shelf and drum show what a job or a person moves; plans show what the shelf gives. */
 export function forgetShelf(client: ReturnType<typeof useQueryClient>): void {
-  for (const key of ['shelf', 'waste', 'recall', 'job']) void client.invalidateQueries({ queryKey: [key] });
+  for (const key of ['shelf', 'waste', 'recall', 'job'])
+    void client.invalidateQueries({ queryKey: [key] });
 }

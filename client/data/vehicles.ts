@@ -1,4 +1,10 @@
-import type { MakerEntry, NewVehicle, Vehicle, VehicleHistory, VehicleSummary } from '@brook/contract';
+import type {
+  MakerEntry,
+  NewVehicle,
+  Vehicle,
+  VehicleHistory,
+  VehicleSummary,
+} from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './api';
@@ -21,7 +27,10 @@ export function useAddVehicle() {
 
 /** Samples, changes and batches of a vehicle. */
 export function useVehicleHistory(id: string) {
-  return useQuery({ queryKey: ['history', id], queryFn: () => api<VehicleHistory>(`/vehicles/${id}/history`) });
+  return useQuery({
+    queryKey: ['history', id],
+    queryFn: () => api<VehicleHistory>(`/vehicles/${id}/history`),
+  });
 }
 
 /** Save a layout; jobs that wait for their plan get a new one. */
@@ -33,10 +42,18 @@ export function useMakerEntry(vehicle: Pick<Vehicle, 'id' | 'version'>) {
   return useVehicleChange<MakerEntry>(vehicle, 'maker-entry');
 }
 
-function useVehicleChange<T>(vehicle: Pick<Vehicle, 'id' | 'version'>, what: 'layout' | 'maker-entry') {
+function useVehicleChange<T>(
+  vehicle: Pick<Vehicle, 'id' | 'version'>,
+  what: 'layout' | 'maker-entry',
+) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: T) => api<Vehicle>(`/vehicles/${vehicle.id}/${what}`, { method: 'PUT', body, version: vehicle.version }),
+    mutationFn: (body: T) =>
+      api<Vehicle>(`/vehicles/${vehicle.id}/${what}`, {
+        method: 'PUT',
+        body,
+        version: vehicle.version,
+      }),
     onSuccess: (changed) => {
       client.setQueryData(['vehicle', vehicle.id], changed);
       void client.invalidateQueries({ queryKey: ['history', vehicle.id] });

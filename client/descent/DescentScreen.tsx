@@ -18,7 +18,16 @@ import { Loading } from '../ui/States';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { askWorker, type Asked } from '../workers/ask';
-import { DESCENT_FIELDS, descentDraft, descentFaults, pieceFaults, vapourRequests, type DescentDraft, type DescentField, type PieceDraft } from './entry';
+import {
+  DESCENT_FIELDS,
+  descentDraft,
+  descentFaults,
+  pieceFaults,
+  vapourRequests,
+  type DescentDraft,
+  type DescentField,
+  type PieceDraft,
+} from './entry';
 import { HeatChart } from './HeatChart';
 
 interface Given {
@@ -28,23 +37,71 @@ interface Given {
 }
 
 /** "Can this wait until after the hill holiday?": the margin to boiling on a descent, with everything that it assumes. */
-export function DescentScreen({ vehicleId, given }: { readonly vehicleId: string; readonly given: Given }) {
+export function DescentScreen({
+  vehicleId,
+  given,
+}: {
+  readonly vehicleId: string;
+  readonly given: Given;
+}) {
   const vehicle = useVehicle(vehicleId).data;
   const history = useVehicleHistory(vehicleId).data;
   if (!vehicle || !history) return <Loading what="the vehicle" />;
   // What was read before the last change tells of fluid that is no longer inside.
-  const inside = history.samples.filter((s) => s.atMs > (history.changes.at(-1)?.atMs ?? -Infinity));
+  const inside = history.samples.filter(
+    (s) => s.atMs > (history.changes.at(-1)?.atMs ?? -Infinity),
+  );
   const last = inside.filter((s) => s.jobId === inside.at(-1)?.jobId);
   const worst = worstReading(last);
-  const known = given.water || given.boiling ? given : { ...given, water: worst?.waterPercent?.toString(), boiling: worst?.boilingC?.toFixed(1) };
-  const grade = (GRADES.find((g) => g.grade === (given.grade ?? history.changes.at(-1)?.grade ?? history.samples.at(-1)?.grade))?.grade ?? 'DOT 4') as Grade;
-  return <Descent name={vehicle.name} tag={vehicle.tag} kind={vehicle.vehicleKind} atFirst={descentDraft(vehicle.vehicleKind, known)} gradeAtFirst={grade} />;
+  const known =
+    given.water || given.boiling
+      ? given
+      : { ...given, water: worst?.waterPercent?.toString(), boiling: worst?.boilingC?.toFixed(1) };
+  const grade = (GRADES.find(
+    (g) =>
+      g.grade === (given.grade ?? history.changes.at(-1)?.grade ?? history.samples.at(-1)?.grade),
+  )?.grade ?? 'DOT 4') as Grade;
+  return (
+    <Descent
+      name={vehicle.name}
+      tag={vehicle.tag}
+      kind={vehicle.vehicleKind}
+      atFirst={descentDraft(vehicle.vehicleKind, known)}
+      gradeAtFirst={grade}
+    />
+  );
 }
 
-const ASKED_FIRST: readonly DescentField[] = ['lengthKm', 'dropM', 'speedKmh', 'massKg', 'waterPercent', 'boilingC'];
-const ASKED_LATER: readonly DescentField[] = ['frontPercent', 'discKg', 'caliperKg', 'altitudeM', 'airC', 'enginePercent'];
+const ASKED_FIRST: readonly DescentField[] = [
+  'lengthKm',
+  'dropM',
+  'speedKmh',
+  'massKg',
+  'waterPercent',
+  'boilingC',
+];
+const ASKED_LATER: readonly DescentField[] = [
+  'frontPercent',
+  'discKg',
+  'caliperKg',
+  'altitudeM',
+  'airC',
+  'enginePercent',
+];
 
-function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: string; readonly tag: string; readonly kind: 'car' | 'motorcycle'; readonly atFirst: DescentDraft; readonly gradeAtFirst: Grade }) {
+function Descent({
+  name,
+  tag,
+  kind,
+  atFirst,
+  gradeAtFirst,
+}: {
+  readonly name: string;
+  readonly tag: string;
+  readonly kind: 'car' | 'motorcycle';
+  readonly atFirst: DescentDraft;
+  readonly gradeAtFirst: Grade;
+}) {
   const [draft, setDraft] = useState(atFirst);
   const [grade, setGrade] = useState(gradeAtFirst);
   const [answers, setAnswers] = useState<readonly VapourAnswer[] | null>(null);
@@ -68,7 +125,11 @@ function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: st
     cancel();
     setProblem(null);
     setShare(0);
-    const question = askWorker<VapourAnswer[]>(() => new Worker(new URL('../workers/descent.worker', import.meta.url)), requests, setShare);
+    const question = askWorker<VapourAnswer[]>(
+      () => new Worker(new URL('../workers/descent.worker', import.meta.url)),
+      requests,
+      setShare,
+    );
     asked.current = question;
     try {
       setAnswers(await question.answer);
@@ -79,12 +140,45 @@ function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: st
   };
   const field = (f: DescentField) => {
     const { label, unit, why } = DESCENT_FIELDS[f];
-    return <Field key={f} label={label} why={why} unit={unit} value={draft[f]} onChange={(v) => set(f, v)} inputMode="decimal" fault={faults[f]} />;
+    return (
+      <Field
+        key={f}
+        label={label}
+        why={why}
+        unit={unit}
+        value={draft[f]}
+        onChange={(v) => set(f, v)}
+        inputMode="decimal"
+        fault={faults[f]}
+      />
+    );
   };
   return (
     <Page
-      beside={<View style={{ padding: SPACE.wide }}>{answers ? <Answer answers={answers} wide /> : <Words tone="softWords">The margin stands here once it is reckoned.</Words>}</View>}
-      action={<ActionBar label="Reckon it" busy={share !== null} waitsFor={requests ? null : Object.keys(faults).length > 0 ? 'Put the entries right first' : 'Say how wet the fluid is, or where it boils'} onPress={() => void reckon()} side={{ label: 'Back', onPress: () => router.back() }} />}
+      beside={
+        <View style={{ padding: SPACE.wide }}>
+          {answers ? (
+            <Answer answers={answers} wide />
+          ) : (
+            <Words tone="softWords">The margin stands here once it is reckoned.</Words>
+          )}
+        </View>
+      }
+      action={
+        <ActionBar
+          label="Reckon it"
+          busy={share !== null}
+          waitsFor={
+            requests
+              ? null
+              : Object.keys(faults).length > 0
+                ? 'Put the entries right first'
+                : 'Say how wet the fluid is, or where it boils'
+          }
+          onPress={() => void reckon()}
+          side={{ label: 'Back', onPress: () => router.back() }}
+        />
+      }
     >
       <View>
         <JobsLink />
@@ -93,30 +187,74 @@ function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: st
         </Words>
         <Words size="small" tone="softWords">{`${name} · ${tag}`}</Words>
       </View>
-      <Caution title="It never softens a verdict">A model of one long descent, to see how near the fluid comes to boiling. What the verdict says about this fluid stays as it is.</Caution>
+      <Caution title="It never softens a verdict">
+        A model of one long descent, to see how near the fluid comes to boiling. What the verdict
+        says about this fluid stays as it is.
+      </Caution>
       {share === null ? null : (
         <View style={{ gap: SPACE.small }}>
-          <Words strong accessibilityLiveRegion="polite">{`Reckoning, ${Math.round(share * 100)} % …`}</Words>
+          <Words
+            strong
+            accessibilityLiveRegion="polite"
+          >{`Reckoning, ${Math.round(share * 100)} % …`}</Words>
           <Button label="Stop reckoning" onPress={cancel} />
         </View>
       )}
       {problem ? <Caution title={problem} /> : null}
       {answers ? <View nativeID="answer">{<Answer answers={answers} />}</View> : null}
-      <Choice question="Fluid inside" compact options={GRADES.filter((g) => g.grade !== 'mineral oil').map((g) => ({ value: g.grade, label: g.grade }))} chosen={grade} onChoose={(g) => { setGrade(g); setAnswers(null); }} />
+      <Choice
+        question="Fluid inside"
+        compact
+        options={GRADES.filter((g) => g.grade !== 'mineral oil').map((g) => ({
+          value: g.grade,
+          label: g.grade,
+        }))}
+        chosen={grade}
+        onChoose={(g) => {
+          setGrade(g);
+          setAnswers(null);
+        }}
+      />
       {ASKED_FIRST.slice(0, 3).map(field)}
       {draft.further.map((piece, i) => (
         <Piece
-          key={i} number={i + 2} piece={piece}
+          key={i}
+          number={i + 2}
+          piece={piece}
           onChange={(part) => {
-            setDraft((d) => ({ ...d, further: d.further.map((p, k) => (k === i ? { ...p, ...part } : p)) }));
+            setDraft((d) => ({
+              ...d,
+              further: d.further.map((p, k) => (k === i ? { ...p, ...part } : p)),
+            }));
             setAnswers(null);
           }}
         />
       ))}
-      <Button label="Add a piece of road" onPress={() => { setDraft((d) => ({ ...d, further: [...d.further, { lengthKm: '2', dropM: '0', speedKmh: d.speedKmh }] })); setAnswers(null); }} />
-      {draft.further.length > 0 ? <Button label="Leave the last piece out" onPress={() => { setDraft((d) => ({ ...d, further: d.further.slice(0, -1) })); setAnswers(null); }} /> : null}
+      <Button
+        label="Add a piece of road"
+        onPress={() => {
+          setDraft((d) => ({
+            ...d,
+            further: [...d.further, { lengthKm: '2', dropM: '0', speedKmh: d.speedKmh }],
+          }));
+          setAnswers(null);
+        }}
+      />
+      {draft.further.length > 0 ? (
+        <Button
+          label="Leave the last piece out"
+          onPress={() => {
+            setDraft((d) => ({ ...d, further: d.further.slice(0, -1) }));
+            setAnswers(null);
+          }}
+        />
+      ) : null}
       {ASKED_FIRST.slice(3).map(field)}
-      <More title="More about vehicle and day" about="Brake split, disc, caliper, altitude, air, engine" open={ASKED_LATER.some((f) => faults[f])}>
+      <More
+        title="More about vehicle and day"
+        about="Brake split, disc, caliper, altitude, air, engine"
+        open={ASKED_LATER.some((f) => faults[f])}
+      >
         {ASKED_LATER.map(field)}
       </More>
     </Page>
@@ -124,14 +262,28 @@ function Descent({ name, tag, kind, atFirst, gradeAtFirst }: { readonly name: st
 }
 
 /** One more piece of road: it may be flat or climb. */
-function Piece({ number, piece, onChange }: { readonly number: number; readonly piece: PieceDraft; readonly onChange: (part: Partial<PieceDraft>) => void }) {
+function Piece({
+  number,
+  piece,
+  onChange,
+}: {
+  readonly number: number;
+  readonly piece: PieceDraft;
+  readonly onChange: (part: Partial<PieceDraft>) => void;
+}) {
   const faults = pieceFaults(piece);
   return (
     <View style={{ gap: SPACE.small }}>
       {(['lengthKm', 'dropM', 'speedKmh'] as const).map((f) => (
         <Field
-          key={f} label={`${f === 'lengthKm' ? 'Length' : DESCENT_FIELDS[f].label}, piece ${number}`} unit={DESCENT_FIELDS[f].unit} why={f === 'dropM' ? 'Below 0 where it climbs.' : undefined}
-          value={piece[f]} onChange={(v) => onChange({ [f]: v })} inputMode="decimal" fault={faults[f]}
+          key={f}
+          label={`${f === 'lengthKm' ? 'Length' : DESCENT_FIELDS[f].label}, piece ${number}`}
+          unit={DESCENT_FIELDS[f].unit}
+          why={f === 'dropM' ? 'Below 0 where it climbs.' : undefined}
+          value={piece[f]}
+          onChange={(v) => onChange({ [f]: v })}
+          inputMode="decimal"
+          fault={faults[f]}
         />
       ))}
     </View>
@@ -139,14 +291,28 @@ function Piece({ number, piece, onChange }: { readonly number: number; readonly 
 }
 
 /** The margin, the peak, the curve, and what another speed would do. */
-function Answer({ answers, wide }: { readonly answers: readonly VapourAnswer[]; readonly wide?: boolean }) {
+function Answer({
+  answers,
+  wide,
+}: {
+  readonly answers: readonly VapourAnswer[];
+  readonly wide?: boolean;
+}) {
   const [now, slower, faster] = answers;
   if (!now) return null;
   const margin = now.margin.value;
   return (
     <View style={{ gap: SPACE.small }} aria-live="polite">
-      <Words size="head" heading={2}>{margin <= 0 ? 'The fluid would boil' : `${Math.round(margin)} °C of margin`}</Words>
-      {margin <= 0 ? <Caution title="The pedal would go to the floor">Do not drive this descent on this fluid.</Caution> : margin < 30 ? <Caution title="Thin">The model is not good to so little. Change the fluid first.</Caution> : null}
+      <Words size="head" heading={2}>
+        {margin <= 0 ? 'The fluid would boil' : `${Math.round(margin)} °C of margin`}
+      </Words>
+      {margin <= 0 ? (
+        <Caution title="The pedal would go to the floor">
+          Do not drive this descent on this fluid.
+        </Caution>
+      ) : margin < 30 ? (
+        <Caution title="Thin">The model is not good to so little. Change the fluid first.</Caution>
+      ) : null}
       <FigureRow figure={now.margin} />
       <FigureRow figure={now.peakFluid} />
       <HeatChart heat={now.heat} boilingC={now.margin.from[0]!.value} width={wide ? 560 : 344} />

@@ -9,37 +9,106 @@ const HEIGHT = 190;
 const POINTS = 160;
 
 /** Disc and fluid over the descent and the quarter of an hour after it, with the boiling point drawn in. */
-export function HeatChart({ heat, boilingC, width }: { readonly heat: HeatRun; readonly boilingC: number; readonly width: number }) {
+export function HeatChart({
+  heat,
+  boilingC,
+  width,
+}: {
+  readonly heat: HeatRun;
+  readonly boilingC: number;
+  readonly width: number;
+}) {
   const until = heat.points.at(-1)!.seconds;
   const most = Math.max(boilingC, heat.peak.fluidC, ...heat.points.map((p) => p.discC)) * 1.08;
   const x = (s: number) => EDGE.left + (s / until) * (width - EDGE.left - EDGE.right);
   const y = (c: number) => EDGE.top + (1 - c / most) * (HEIGHT - EDGE.top - EDGE.bottom);
   const every = Math.max(1, Math.floor(heat.points.length / POINTS));
   const thin = heat.points.filter((_, i) => i % every === 0);
-  const line = (of: (p: HeatRun['points'][number]) => number) => `M${thin.map((p) => `${x(p.seconds).toFixed(1)},${y(of(p)).toFixed(1)}`).join('L')}`;
+  const line = (of: (p: HeatRun['points'][number]) => number) =>
+    `M${thin.map((p) => `${x(p.seconds).toFixed(1)},${y(of(p)).toFixed(1)}`).join('L')}`;
   return (
-    <Svg width={width} height={HEIGHT} role="img" aria-label={`Disc and fluid over ${Math.round(until / 60)} minutes; the fluid is hottest at ${Math.round(heat.peak.fluidC)} °C, it boils at ${Math.round(boilingC)} °C`}>
-      {[0, 100, 200, 300, 400, 500, 600].filter((c) => c < most).map((c) => (
-        <SvgText key={c} x={EDGE.left - 6} y={y(c) + 5} textAnchor="end" fill={colour.softWords} {...LABEL}>
-          {String(c)}
-        </SvgText>
-      ))}
-      {[0, 100, 200, 300, 400, 500, 600].filter((c) => c < most).map((c) => (
-        <Line key={c} x1={EDGE.left} x2={width - EDGE.right} y1={y(c)} y2={y(c)} stroke={colour.hairline} strokeWidth={1} />
-      ))}
-      <Path d={line((p) => p.discC)} fill="none" stroke={colour.edge} strokeWidth={2} strokeDasharray="6 4" />
+    <Svg
+      width={width}
+      height={HEIGHT}
+      role="img"
+      aria-label={`Disc and fluid over ${Math.round(until / 60)} minutes; the fluid is hottest at ${Math.round(heat.peak.fluidC)} °C, it boils at ${Math.round(boilingC)} °C`}
+    >
+      {[0, 100, 200, 300, 400, 500, 600]
+        .filter((c) => c < most)
+        .map((c) => (
+          <SvgText
+            key={c}
+            x={EDGE.left - 6}
+            y={y(c) + 5}
+            textAnchor="end"
+            fill={colour.softWords}
+            {...LABEL}
+          >
+            {String(c)}
+          </SvgText>
+        ))}
+      {[0, 100, 200, 300, 400, 500, 600]
+        .filter((c) => c < most)
+        .map((c) => (
+          <Line
+            key={c}
+            x1={EDGE.left}
+            x2={width - EDGE.right}
+            y1={y(c)}
+            y2={y(c)}
+            stroke={colour.hairline}
+            strokeWidth={1}
+          />
+        ))}
+      <Path
+        d={line((p) => p.discC)}
+        fill="none"
+        stroke={colour.edge}
+        strokeWidth={2}
+        strokeDasharray="6 4"
+      />
       <Path d={line((p) => p.fluidC)} fill="none" stroke={colour.words} strokeWidth={3} />
-      <Line x1={EDGE.left} x2={width - EDGE.right} y1={y(boilingC)} y2={y(boilingC)} stroke={colour.words} strokeWidth={1.5} />
-      <SvgText x={width - EDGE.right} y={y(boilingC) - 4} textAnchor="end" fill={colour.words} {...LABEL}>
+      <Line
+        x1={EDGE.left}
+        x2={width - EDGE.right}
+        y1={y(boilingC)}
+        y2={y(boilingC)}
+        stroke={colour.words}
+        strokeWidth={1.5}
+      />
+      <SvgText
+        x={width - EDGE.right}
+        y={y(boilingC) - 4}
+        textAnchor="end"
+        fill={colour.words}
+        {...LABEL}
+      >
         {`boils at ${Math.round(boilingC)}`}
       </SvgText>
-      <SvgText x={x(heat.peak.seconds)} y={y(heat.peak.fluidC) + 18} textAnchor="middle" fill={colour.words} {...LABEL}>
+      <SvgText
+        x={x(heat.peak.seconds)}
+        y={y(heat.peak.fluidC) + 18}
+        textAnchor="middle"
+        fill={colour.words}
+        {...LABEL}
+      >
         fluid
       </SvgText>
-      <SvgText x={EDGE.left + 6} y={y(heat.points[Math.floor(heat.points.length / 6)]!.discC) - 6} fill={colour.softWords} {...LABEL}>
+      <SvgText
+        x={EDGE.left + 6}
+        y={y(heat.points[Math.floor(heat.points.length / 6)]!.discC) - 6}
+        fill={colour.softWords}
+        {...LABEL}
+      >
         disc
       </SvgText>
-      <SvgText x={width - EDGE.right} y={HEIGHT - 6} textAnchor="end" fill={colour.softWords} {...LABEL}>
+      <SvgText
+        x={width - EDGE.right}
+        y={HEIGHT - 6}
+        textAnchor="end"
+        fill={colour.softWords}
+        {...LABEL}
+      >
         {`${Math.round(until / 60)} min`}
       </SvgText>
     </Svg>

@@ -7,11 +7,21 @@ import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 
 /** The rows of the fault list that fit what was met: what is likely, what tells it apart, what to do. Reached from every stop. */
-export function FaultList({ signs, open }: { readonly signs: readonly FaultSign[]; readonly open?: boolean }) {
+export function FaultList({
+  signs,
+  open,
+}: {
+  readonly signs: readonly FaultSign[];
+  readonly open?: boolean;
+}) {
   const rows = faultRowsFor(signs);
   if (rows.length === 0) return null;
   return (
-    <More title="What it may be" about={`${rows.length === 1 ? 'One row' : `${rows.length} rows`} of the fault list`} open={open}>
+    <More
+      title="What it may be"
+      about={`${rows.length === 1 ? 'One row' : `${rows.length} rows`} of the fault list`}
+      open={open}
+    >
       <View role="list" style={styles.list}>
         {rows.map((row) => (
           <View key={row.seen} role="listitem" style={styles.row}>

@@ -1,5 +1,11 @@
 import type { MakerEntry } from '@brook/contract';
-import { CHEMISTRY, GRADES, type DemandSource, type FluidVerdict, type Grade } from '@brook/core/fluid';
+import {
+  CHEMISTRY,
+  GRADES,
+  type DemandSource,
+  type FluidVerdict,
+  type Grade,
+} from '@brook/core/fluid';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';
@@ -9,10 +15,25 @@ import { Words } from '../ui/Words';
 import type { FluidDraft } from './entry';
 
 const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
-const CONTROL_OPTIONS = [{ value: 'none', label: 'Neither' }, { value: 'ABS', label: 'ABS' }, { value: 'stability control', label: 'Stability control' }] as const;
-const SEAL_OPTIONS = [{ value: 'ordinary', label: 'Ordinary' }, { value: 'natural rubber', label: 'Natural rubber' }] as const;
-const INSIDE_OPTIONS = [{ value: 'unknown', label: 'Nobody knows' }, ...GRADE_OPTIONS, { value: 'empty', label: 'Nothing: it is dry' }] as const;
-const SOURCE_WORDS: Readonly<Record<DemandSource, string>> = { maker: 'The vehicle’s maker', cap: 'The cap', part: 'The maker of the changed part' };
+const CONTROL_OPTIONS = [
+  { value: 'none', label: 'Neither' },
+  { value: 'ABS', label: 'ABS' },
+  { value: 'stability control', label: 'Stability control' },
+] as const;
+const SEAL_OPTIONS = [
+  { value: 'ordinary', label: 'Ordinary' },
+  { value: 'natural rubber', label: 'Natural rubber' },
+] as const;
+const INSIDE_OPTIONS = [
+  { value: 'unknown', label: 'Nobody knows' },
+  ...GRADE_OPTIONS,
+  { value: 'empty', label: 'Nothing: it is dry' },
+] as const;
+const SOURCE_WORDS: Readonly<Record<DemandSource, string>> = {
+  maker: 'The vehicle’s maker',
+  cap: 'The cap',
+  part: 'The maker of the changed part',
+};
 
 export interface CapQuestionsProps {
   readonly draft: FluidDraft;
@@ -25,37 +46,106 @@ export interface CapQuestionsProps {
 }
 
 /** Who asks for which fluid, and what is inside by the record. */
-export function CapQuestions({ draft, verdict, maker, record, onChange, disabled }: CapQuestionsProps) {
+export function CapQuestions({
+  draft,
+  verdict,
+  maker,
+  record,
+  onChange,
+  disabled,
+}: CapQuestionsProps) {
   const names = maker && maker.grades.length > 0;
   const glycol = draft.cap.some((g) => CHEMISTRY[g] === 'glycol');
   return (
     <>
-      {names ? <Words>{`The maker asks for ${maker.grades.join(' or ')}${maker.lowViscosity ? ', low viscosity (class 6 or 7)' : ''}, by this vehicle’s entry. It wins over every rule here.`}</Words> : null}
+      {names ? (
+        <Words>{`The maker asks for ${maker.grades.join(' or ')}${maker.lowViscosity ? ', low viscosity (class 6 or 7)' : ''}, by this vehicle’s entry. It wins over every rule here.`}</Words>
+      ) : null}
       <Choices
-        question="Read the cap: which grade?" why="It may name more than one. No legend left? Ask the handbook; nothing is filled on a guess." options={GRADE_OPTIONS} chosen={draft.cap}
-        onChoose={(cap) => onChange({ cap: cap as Grade[] })} disabled={disabled} mayBeNone={Boolean(names)}
+        question="Read the cap: which grade?"
+        why="It may name more than one. No legend left? Ask the handbook; nothing is filled on a guess."
+        options={GRADE_OPTIONS}
+        chosen={draft.cap}
+        onChoose={(cap) => onChange({ cap: cap as Grade[] })}
+        disabled={disabled}
+        mayBeNone={Boolean(names)}
       />
       {glycol ? (
         <Choices
-          question="Does it ask for low viscosity?" why="“Class 6”, “class 7” or “LV” on cap or in the handbook." options={[{ value: 'low', label: 'Yes, low viscosity' }]} chosen={draft.capLowViscosity ? ['low'] : []}
-          onChoose={(chosen) => onChange({ capLowViscosity: chosen.includes('low') })} disabled={disabled} mayBeNone
+          question="Does it ask for low viscosity?"
+          why="“Class 6”, “class 7” or “LV” on cap or in the handbook."
+          options={[{ value: 'low', label: 'Yes, low viscosity' }]}
+          chosen={draft.capLowViscosity ? ['low'] : []}
+          onChoose={(chosen) => onChange({ capLowViscosity: chosen.includes('low') })}
+          disabled={disabled}
+          mayBeNone
         />
       ) : null}
-      <Choice question="ABS or stability control?" options={CONTROL_OPTIONS} chosen={draft.control} onChoose={(control) => onChange({ control })} disabled={disabled} />
-      <More title={`Inside now: ${draft.inSystem === 'unknown' ? 'nobody knows' : draft.inSystem}`} about={record ?? 'Nothing on record. Was something else poured in? Say it here.'} open={draft.inSystem !== 'unknown' && record === null}>
-        <Choice question="What is in the system now?" options={INSIDE_OPTIONS} chosen={draft.inSystem} onChoose={(inSystem) => onChange({ inSystem })} stacked disabled={disabled} />
+      <Choice
+        question="ABS or stability control?"
+        options={CONTROL_OPTIONS}
+        chosen={draft.control}
+        onChoose={(control) => onChange({ control })}
+        disabled={disabled}
+      />
+      <More
+        title={`Inside now: ${draft.inSystem === 'unknown' ? 'nobody knows' : draft.inSystem}`}
+        about={record ?? 'Nothing on record. Was something else poured in? Say it here.'}
+        open={draft.inSystem !== 'unknown' && record === null}
+      >
+        <Choice
+          question="What is in the system now?"
+          options={INSIDE_OPTIONS}
+          chosen={draft.inSystem}
+          onChoose={(inSystem) => onChange({ inSystem })}
+          stacked
+          disabled={disabled}
+        />
       </More>
-      <More title="Old seals, changed parts" about={[draft.seals === 'ordinary' ? 'Ordinary seals' : 'Natural rubber', draft.part.length > 0 ? `part asks for ${draft.part.join(', ')}` : 'no other word on the grade'].join(' · ')}>
-        <Choice question="The seals are" options={SEAL_OPTIONS} chosen={draft.seals} onChoose={(seals) => onChange({ seals })} disabled={disabled} />
-        <Choices question="A part was changed for another make; its maker asks for" options={GRADE_OPTIONS} chosen={draft.part} onChoose={(part) => onChange({ part: part as Grade[] })} disabled={disabled} mayBeNone />
+      <More
+        title="Old seals, changed parts"
+        about={[
+          draft.seals === 'ordinary' ? 'Ordinary seals' : 'Natural rubber',
+          draft.part.length > 0
+            ? `part asks for ${draft.part.join(', ')}`
+            : 'no other word on the grade',
+        ].join(' · ')}
+      >
+        <Choice
+          question="The seals are"
+          options={SEAL_OPTIONS}
+          chosen={draft.seals}
+          onChoose={(seals) => onChange({ seals })}
+          disabled={disabled}
+        />
+        <Choices
+          question="A part was changed for another make; its maker asks for"
+          options={GRADE_OPTIONS}
+          chosen={draft.part}
+          onChoose={(part) => onChange({ part: part as Grade[] })}
+          disabled={disabled}
+          mayBeNone
+        />
       </More>
       {verdict.advice.conflict.length > 0 ? (
         <>
-          <Caution title="They cannot all be obeyed">Nothing is filled until a person has decided whom to follow, and written why.</Caution>
+          <Caution title="They cannot all be obeyed">
+            Nothing is filled until a person has decided whom to follow, and written why.
+          </Caution>
           <Choice
-            question="Whom do you follow?" stacked options={verdict.advice.conflict.map((s) => ({ value: s, label: SOURCE_WORDS[s] }))} chosen={draft.follow} onChoose={(follow) => onChange({ follow })} disabled={disabled}
+            question="Whom do you follow?"
+            stacked
+            options={verdict.advice.conflict.map((s) => ({ value: s, label: SOURCE_WORDS[s] }))}
+            chosen={draft.follow}
+            onChoose={(follow) => onChange({ follow })}
+            disabled={disabled}
           />
-          <Field label="Why?" value={draft.followWhy} onChange={(followWhy) => onChange({ followWhy })} maxLength={300} />
+          <Field
+            label="Why?"
+            value={draft.followWhy}
+            onChange={(followWhy) => onChange({ followWhy })}
+            maxLength={300}
+          />
         </>
       ) : null}
     </>

@@ -1,6 +1,19 @@
 import { signsOfFluid } from '@brook/core/faults';
 import { figureText, PRACTICE, sourceWords, type Source } from '@brook/core/figure';
-import { compatibility, COMPATIBILITY_WORDS, CONDITION_WORDS, GRADES, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS, type CompatibilityReason, type CompatibilityRequest, type ConditionAnswer, type ConditionReason, type FluidVerdict } from '@brook/core/fluid';
+import {
+  compatibility,
+  COMPATIBILITY_WORDS,
+  CONDITION_WORDS,
+  GRADES,
+  HOLD_WORDS,
+  REMEDY_WORDS,
+  VERDICT_WORDS,
+  type CompatibilityReason,
+  type CompatibilityRequest,
+  type ConditionAnswer,
+  type ConditionReason,
+  type FluidVerdict,
+} from '@brook/core/fluid';
 import { View } from 'react-native';
 import { FaultList } from '../faults/FaultList';
 import { capital, lowerFirst } from '@brook/core/text';
@@ -11,7 +24,13 @@ import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 
 /** What to do about the fluid inside: the verdict, what governs it, and every reason with its source. */
-export function ConditionView({ answer, placeOf }: { readonly answer: ConditionAnswer; readonly placeOf: (point: string) => string }) {
+export function ConditionView({
+  answer,
+  placeOf,
+}: {
+  readonly answer: ConditionAnswer;
+  readonly placeOf: (point: string) => string;
+}) {
   const governs = new Set(answer.governing);
   const others = answer.reasons.filter((r) => !governs.has(r));
   return (
@@ -19,10 +38,26 @@ export function ConditionView({ answer, placeOf }: { readonly answer: ConditionA
       <Words size="head" heading={2}>
         {VERDICT_WORDS[answer.verdict]}
       </Words>
-      {answer.verdict === 'good' ? null : answer.governing.map((r, i) => <Reason key={i} reason={r} place={placeOf(r.point)} weighs={r.asks !== 'not measured'} />)}
-      {answer.verdict === 'good' ? answer.reasons.map((r, i) => <Reason key={i} reason={r} place={placeOf(r.point)} weighs={false} />) : null}
+      {answer.verdict === 'good'
+        ? null
+        : answer.governing.map((r, i) => (
+            <Reason
+              key={i}
+              reason={r}
+              place={placeOf(r.point)}
+              weighs={r.asks !== 'not measured'}
+            />
+          ))}
+      {answer.verdict === 'good'
+        ? answer.reasons.map((r, i) => (
+            <Reason key={i} reason={r} place={placeOf(r.point)} weighs={false} />
+          ))
+        : null}
       {answer.verdict !== 'good' && others.length + answer.inputs.length > 0 ? (
-        <More title="Everything that went in" about={`${others.length + answer.governing.length} findings, ${answer.inputs.length} readings`}>
+        <More
+          title="Everything that went in"
+          about={`${others.length + answer.governing.length} findings, ${answer.inputs.length} readings`}
+        >
           <View>
             {answer.inputs.map((f, i) => (
               <FigureRow key={i} figure={{ ...f, label: placed(f.label, placeOf) }} />
@@ -37,12 +72,25 @@ export function ConditionView({ answer, placeOf }: { readonly answer: ConditionA
   );
 }
 
-function Reason({ reason, place, weighs }: { readonly reason: ConditionReason; readonly place: string; readonly weighs: boolean }) {
+function Reason({
+  reason,
+  place,
+  weighs,
+}: {
+  readonly reason: ConditionReason;
+  readonly place: string;
+  readonly weighs: boolean;
+}) {
   const words = `${capital(place)}: ${lowerFirst(CONDITION_WORDS[reason.code])}`;
   return (
     <View>
       {weighs ? <Caution title={words} /> : <Words>{words}</Words>}
-      {reason.margin ? <FigureRow figure={reason.margin} text={`${reason.margin.value > 0 ? '+' : ''}${figureText(reason.margin)}`} /> : null}
+      {reason.margin ? (
+        <FigureRow
+          figure={reason.margin}
+          text={`${reason.margin.value > 0 ? '+' : ''}${figureText(reason.margin)}`}
+        />
+      ) : null}
       <SourceLine source={reason.source} />
     </View>
   );
@@ -53,20 +101,32 @@ export function MinimumView({ verdict }: { readonly verdict: FluidVerdict }) {
   const { minimum } = verdict.advice;
   if (!minimum) return null;
   return (
-    <More title={`At least ${minimum.grade}${minimum.lowViscosity ? ', low viscosity' : ''}`} about="What is asked for, and its limits">
+    <More
+      title={`At least ${minimum.grade}${minimum.lowViscosity ? ', low viscosity' : ''}`}
+      about="What is asked for, and its limits"
+    >
       <View>
         {minimum.figures.map((f) => (
           <FigureRow key={f.label} figure={f} />
         ))}
-        {minimum.figures.length === 0 ? <Words>Mineral oil has no boiling limits in these standards.</Words> : null}
+        {minimum.figures.length === 0 ? (
+          <Words>Mineral oil has no boiling limits in these standards.</Words>
+        ) : null}
       </View>
     </More>
   );
 }
 
 /** Every grade there is, judged for this vehicle: whatever somebody brings along. */
-export function GradeVerdicts({ request }: { readonly request: Omit<CompatibilityRequest, 'candidates'> }) {
-  const candidates = [...GRADES.map((g) => ({ id: g.words, grade: g.grade, isoClass: null })), { id: 'DOT 4, class 6', grade: 'DOT 4' as const, isoClass: 'class 6' as const }];
+export function GradeVerdicts({
+  request,
+}: {
+  readonly request: Omit<CompatibilityRequest, 'candidates'>;
+}) {
+  const candidates = [
+    ...GRADES.map((g) => ({ id: g.words, grade: g.grade, isoClass: null })),
+    { id: 'DOT 4, class 6', grade: 'DOT 4' as const, isoClass: 'class 6' as const },
+  ];
   return (
     <More title="Any other fluid" about="Every grade, judged for this vehicle">
       {compatibility({ ...request, candidates }).candidates.map((c) => (
@@ -86,7 +146,13 @@ export function FillReasons({ reasons }: { readonly reasons: readonly Compatibil
     <View style={{ gap: SPACE.small }} aria-live="polite">
       {reasons.map((r) => (
         <View key={r.code}>
-          {r.weight === 'stop' ? <Stop title={COMPATIBILITY_WORDS[r.code]} /> : r.weight === 'caution' ? <Caution title={COMPATIBILITY_WORDS[r.code]} /> : <Words>{COMPATIBILITY_WORDS[r.code]}</Words>}
+          {r.weight === 'stop' ? (
+            <Stop title={COMPATIBILITY_WORDS[r.code]} />
+          ) : r.weight === 'caution' ? (
+            <Caution title={COMPATIBILITY_WORDS[r.code]} />
+          ) : (
+            <Words>{COMPATIBILITY_WORDS[r.code]}</Words>
+          )}
           <SourceLine source={r.source} />
         </View>
       ))}
@@ -100,8 +166,12 @@ export function StopView({ verdict }: { readonly verdict: FluidVerdict }) {
   const governing = verdict.condition?.governing ?? [];
   return (
     <View style={{ gap: SPACE.small }}>
-      <Stop title={HOLD_WORDS[hold].title}>{`${hold === 'condition stops' ? governing.map((r) => CONDITION_WORDS[r.code]).join(' ') : HOLD_WORDS[hold].say} The job ends here on the record, and the vehicle is “do not drive”.`}</Stop>
-      {hold === 'wrong chemistry inside' && verdict.remedy ? <Caution title="What it costs">{REMEDY_WORDS[verdict.remedy]}</Caution> : null}
+      <Stop
+        title={HOLD_WORDS[hold].title}
+      >{`${hold === 'condition stops' ? governing.map((r) => CONDITION_WORDS[r.code]).join(' ') : HOLD_WORDS[hold].say} The job ends here on the record, and the vehicle is “do not drive”.`}</Stop>
+      {hold === 'wrong chemistry inside' && verdict.remedy ? (
+        <Caution title="What it costs">{REMEDY_WORDS[verdict.remedy]}</Caution>
+      ) : null}
       {hold === 'condition stops' ? <SourceLine source={governing[0]!.source} /> : null}
       <FaultList signs={signsOfFluid(verdict)} />
     </View>

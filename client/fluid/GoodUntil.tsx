@@ -1,5 +1,11 @@
 import type { Job } from '@brook/contract';
-import { fluidHistory, historyReading, MONTH_MS, worstReading, type Forecast } from '@brook/core/ageing';
+import {
+  fluidHistory,
+  historyReading,
+  MONTH_MS,
+  worstReading,
+  type Forecast,
+} from '@brook/core/ageing';
 import { intervalFor } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { View } from 'react-native';
@@ -17,37 +23,82 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
   const history = useVehicleHistory(job.vehicleId).data;
   const vehicle = useVehicle(job.vehicleId).data;
   if (!history || !vehicle) return null;
-  const known = { maker: job.makerEntry, lastDye: job.lastDye, lastGrade: job.lastFill?.grade ?? null, hasModulator: null };
+  const known = {
+    maker: job.makerEntry,
+    lastDye: job.lastDye,
+    lastGrade: job.lastFill?.grade ?? null,
+    hasModulator: null,
+  };
   const grade = expectedGrade(draft, known);
-  const today = samplesOf(draft, known).map((s) => ({ jobId: job.id, atMs: Date.parse(job.openedAt), point: s.point, grade, ...historyReading(s, grade) }));
+  const today = samplesOf(draft, known).map((s) => ({
+    jobId: job.id,
+    atMs: Date.parse(job.openedAt),
+    point: s.point,
+    grade,
+    ...historyReading(s, grade),
+  }));
   const told = fluidHistory({
-    samples: [...history.samples.filter((s) => s.jobId !== job.id), ...today], changes: history.changes, climate: history.rules.climate,
-    interval: intervalFor(vehicle.vehicleKind, history.rules, history.makerEntry?.intervalMonths ?? null),
+    samples: [...history.samples.filter((s) => s.jobId !== job.id), ...today],
+    changes: history.changes,
+    climate: history.rules.climate,
+    interval: intervalFor(
+      vehicle.vehicleKind,
+      history.rules,
+      history.makerEntry?.intervalMonths ?? null,
+    ),
   });
   const worst = worstReading(today);
   return (
     <View>
       {told.ageing ? (
         <>
-          <ForecastRow label="Replace at a visit from" forecast={told.ageing.visit} sinceMs={told.ageing.sinceMs} />
-          <ForecastRow label="Replace now from" forecast={told.ageing.now} sinceMs={told.ageing.sinceMs} />
+          <ForecastRow
+            label="Replace at a visit from"
+            forecast={told.ageing.visit}
+            sinceMs={told.ageing.sinceMs}
+          />
+          <ForecastRow
+            label="Replace now from"
+            forecast={told.ageing.now}
+            sinceMs={told.ageing.sinceMs}
+          />
         </>
       ) : (
         <Words size="small" tone="softWords">
           No change is on record here yet, so nobody can say when the verdict will change.
         </Words>
       )}
-      <Button label="Can it wait? Reckon a descent" onPress={() => router.push(`/vehicles/${job.vehicleId}/descent?grade=${encodeURIComponent(grade)}${readingQuery(worst)}`)} />
+      <Button
+        label="Can it wait? Reckon a descent"
+        onPress={() =>
+          router.push(
+            `/vehicles/${job.vehicleId}/descent?grade=${encodeURIComponent(grade)}${readingQuery(worst)}`,
+          )
+        }
+      />
     </View>
   );
 }
 
 const readingQuery = (worst: ReturnType<typeof worstReading>): string =>
-  worst === null ? '' : worst.boilingC !== null ? `&boiling=${worst.boilingC.toFixed(1)}` : `&water=${worst.waterPercent}`;
+  worst === null
+    ? ''
+    : worst.boilingC !== null
+      ? `&boiling=${worst.boilingC.toFixed(1)}`
+      : `&water=${worst.waterPercent}`;
 
 /** A date by the forecast, with its band; it opens to the months it was made of. */
-export function ForecastRow({ label, forecast, sinceMs }: { readonly label: string; readonly forecast: Forecast; readonly sinceMs: number }) {
-  if (forecast.kind === 'not within ten years') return <Words>{`${label}: not within ten years.`}</Words>;
+export function ForecastRow({
+  label,
+  forecast,
+  sinceMs,
+}: {
+  readonly label: string;
+  readonly forecast: Forecast;
+  readonly sinceMs: number;
+}) {
+  if (forecast.kind === 'not within ten years')
+    return <Words>{`${label}: not within ten years.`}</Words>;
   const day = (months: number) => shortDate(new Date(sinceMs + months * MONTH_MS).toISOString());
   const band = `nine in ten from ${day(forecast.earliestMonths)} to ${forecast.latestMonths === null ? 'beyond ten years' : day(forecast.latestMonths)}`;
   return (

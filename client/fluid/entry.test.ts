@@ -1,30 +1,82 @@
 import { fluidEntry } from '@brook/contract';
-import { ambientHpaOf, demandsOf, draftOf, emptySample, entryOf, readingEntryFault, readingsOf, sampleFaults, unanswered, verdictSoFar, type FluidDraft, type Known, type SampleDraft } from './entry';
+import {
+  ambientHpaOf,
+  demandsOf,
+  draftOf,
+  emptySample,
+  entryOf,
+  readingEntryFault,
+  readingsOf,
+  sampleFaults,
+  unanswered,
+  verdictSoFar,
+  type FluidDraft,
+  type Known,
+  type SampleDraft,
+} from './entry';
 
 const NOTHING: Known = { maker: null, lastDye: null, lastGrade: null, hasModulator: true };
-const LOOKED: SampleDraft = { ...emptySample('reservoir'), colour: 'amber', clarity: 'clear', foreign: 'none' };
-const FULL: FluidDraft = { ...draftOf(null, NOTHING), cap: ['DOT 4'], samples: [LOOKED], fill: { grade: 'DOT 4', isoClass: null }, newColour: 'clear' };
-const sampled = (more: Partial<SampleDraft>): FluidDraft => ({ ...FULL, samples: [{ ...LOOKED, ...more }] });
+const LOOKED: SampleDraft = {
+  ...emptySample('reservoir'),
+  colour: 'amber',
+  clarity: 'clear',
+  foreign: 'none',
+};
+const FULL: FluidDraft = {
+  ...draftOf(null, NOTHING),
+  cap: ['DOT 4'],
+  samples: [LOOKED],
+  fill: { grade: 'DOT 4', isoClass: null },
+  newColour: 'clear',
+};
+const sampled = (more: Partial<SampleDraft>): FluidDraft => ({
+  ...FULL,
+  samples: [{ ...LOOKED, ...more }],
+});
 
 test('asks in the order in which a technician meets it: the cap, the look, what goes in, its colour', () => {
   const asked: (string | null)[] = [];
   let draft = draftOf(null, NOTHING);
-  for (const part of [{ cap: ['DOT 4'] }, { samples: [LOOKED] }, { fill: FULL.fill }, { newColour: 'clear' }] as const) {
+  for (const part of [
+    { cap: ['DOT 4'] },
+    { samples: [LOOKED] },
+    { fill: FULL.fill },
+    { newColour: 'clear' },
+  ] as const) {
     asked.push(unanswered(draft, NOTHING));
     draft = { ...draft, ...part } as FluidDraft;
   }
-  expect(asked).toEqual(['Read the cap', 'Look at the reservoir first', 'Choose what goes in', 'Look at the new fluid first']);
+  expect(asked).toEqual([
+    'Read the cap',
+    'Look at the reservoir first',
+    'Choose what goes in',
+    'Look at the new fluid first',
+  ]);
   expect(unanswered(draft, NOTHING)).toBeNull();
 });
 
 test('a layout without a modulator says nothing of stability control: it is asked', () => {
-  expect(unanswered({ ...FULL, control: draftOf(null, { ...NOTHING, hasModulator: false }).control }, NOTHING)).toBe('Say whether it has ABS first');
+  expect(
+    unanswered(
+      { ...FULL, control: draftOf(null, { ...NOTHING, hasModulator: false }).control },
+      NOTHING,
+    ),
+  ).toBe('Say whether it has ABS first');
 });
 
 test('a full draft is an entry that the contract takes, and comes back the same', () => {
-  const entry = entryOf({ ...sampled({ water: '2,5', boiling: '178', air: '980', copper: '150', pH: '8' }), newDye: 'blue' }, NOTHING)!;
+  const entry = entryOf(
+    {
+      ...sampled({ water: '2,5', boiling: '178', air: '980', copper: '150', pH: '8' }),
+      newDye: 'blue',
+    },
+    NOTHING,
+  )!;
   expect(fluidEntry.parse(entry)).toEqual(entry);
-  expect(entry.samples[0]).toMatchObject({ water: { percent: 2.5, meterGrade: 'DOT 4' }, boiling: { observedC: 178, ambientHpa: 980 } });
+  expect(entry.samples[0]).toMatchObject({
+    water: { percent: 2.5, meterGrade: 'DOT 4' },
+    boiling: { observedC: 178, ambientHpa: 980 },
+  });
   expect(entryOf(draftOf(entry, NOTHING), NOTHING)).toEqual(entry);
 });
 
@@ -43,7 +95,9 @@ test.each<[Partial<SampleDraft>, string, RegExp]>([
   expect(unanswered(sampled(more), NOTHING)).toBe('Put the readings right first');
   expect(entryOf(sampled(more), NOTHING)).toBeNull();
 });
-test.each(['', ' ', '0', '3,2', '10'])('water "%s" is taken', (water) => expect(readingEntryFault('waterPercent', water)).toBeNull());
+test.each(['', ' ', '0', '3,2', '10'])('water "%s" is taken', (water) =>
+  expect(readingEntryFault('waterPercent', water)).toBeNull(),
+);
 
 // ISO 2533:1975: 898.7 hPa at 1000 m.
 test('an altitude stands for the pressure of its air', () => {
@@ -52,10 +106,17 @@ test('an altitude stands for the pressure of its air', () => {
 });
 
 test('the maker’s entry stands first and what is missing on the cap is no question then', () => {
-  const known = { ...NOTHING, maker: { grades: ['DOT 4' as const], lowViscosity: true, order: null, intervalMonths: null } };
-  expect(demandsOf({ ...FULL, cap: [] }, known)).toEqual([{ source: 'maker', grades: ['DOT 4'], lowViscosity: true }]);
+  const known = {
+    ...NOTHING,
+    maker: { grades: ['DOT 4' as const], lowViscosity: true, order: null, intervalMonths: null },
+  };
+  expect(demandsOf({ ...FULL, cap: [] }, known)).toEqual([
+    { source: 'maker', grades: ['DOT 4'], lowViscosity: true },
+  ]);
   expect(unanswered({ ...FULL, cap: [] }, known)).toBe('Not this one');
-  expect(unanswered({ ...FULL, cap: [], fill: { grade: 'DOT 4', isoClass: 'class 6' } }, known)).toBeNull();
+  expect(
+    unanswered({ ...FULL, cap: [], fill: { grade: 'DOT 4', isoClass: 'class 6' } }, known),
+  ).toBeNull();
 });
 
 test('what the last fill was stands in the draft', () => {
@@ -63,21 +124,39 @@ test('what the last fill was stands in the draft', () => {
 });
 
 test('the name trap asks for a second look, and another reading of the label is no yes', () => {
-  const draft: FluidDraft = { ...FULL, cap: ['DOT 5.1'], fill: { grade: 'DOT 5.1', isoClass: null } };
+  const draft: FluidDraft = {
+    ...FULL,
+    cap: ['DOT 5.1'],
+    fill: { grade: 'DOT 5.1', isoClass: null },
+  };
   expect(unanswered(draft, NOTHING)).toBe('Read the label once more');
-  expect(unanswered({ ...draft, labelRead: 'DOT 5' }, NOTHING)).toBe('That is another fluid: choose again');
+  expect(unanswered({ ...draft, labelRead: 'DOT 5' }, NOTHING)).toBe(
+    'That is another fluid: choose again',
+  );
   expect(unanswered({ ...draft, labelRead: 'DOT 5.1' }, NOTHING)).toBeNull();
 });
 
 test('a stop needs nothing more; a colour that nobody can explain waits for drops in water', () => {
-  expect(unanswered({ ...sampled({ foreign: 'layers' }), fill: null, newColour: null }, NOTHING)).toBeNull();
-  expect(unanswered(sampled({ colour: null, dye: 'green' }), NOTHING)).toBe('Put a few drops in water');
-  expect(unanswered(sampled({ colour: null, dye: 'green', dropsInWater: 'dissolve' }), NOTHING)).toBeNull();
-  expect(unanswered(sampled({ colour: null, dye: 'blue' }), { ...NOTHING, lastDye: 'blue' })).toBeNull();
+  expect(
+    unanswered({ ...sampled({ foreign: 'layers' }), fill: null, newColour: null }, NOTHING),
+  ).toBeNull();
+  expect(unanswered(sampled({ colour: null, dye: 'green' }), NOTHING)).toBe(
+    'Put a few drops in water',
+  );
+  expect(
+    unanswered(sampled({ colour: null, dye: 'green', dropsInWater: 'dissolve' }), NOTHING),
+  ).toBeNull();
+  expect(
+    unanswered(sampled({ colour: null, dye: 'blue' }), { ...NOTHING, lastDye: 'blue' }),
+  ).toBeNull();
 });
 
 test('what was only looked at is kept without a fluid, unless a question is open', () => {
-  expect(readingsOf(sampled({ water: '0.8' }), NOTHING)).toMatchObject({ fill: null, newColour: null, samples: [{ water: { percent: 0.8 } }] });
+  expect(readingsOf(sampled({ water: '0.8' }), NOTHING)).toMatchObject({
+    fill: null,
+    newColour: null,
+    samples: [{ water: { percent: 0.8 } }],
+  });
   expect(readingsOf(sampled({ water: '80' }), NOTHING)).toBeNull();
   expect(readingsOf({ ...FULL, cap: [] }, NOTHING)).toBeNull();
 });
@@ -85,5 +164,7 @@ test('what was only looked at is kept without a fluid, unless a question is open
 test('whom to follow counts only with a reason', () => {
   const conflict: FluidDraft = { ...FULL, cap: ['DOT 5'], part: ['DOT 4'], follow: 'part' };
   expect(verdictSoFar(conflict, NOTHING).hold).toBe('demands conflict');
-  expect(verdictSoFar({ ...conflict, followWhy: 'Converted last year' }, NOTHING).verdict).toBe('fill');
+  expect(verdictSoFar({ ...conflict, followWhy: 'Converted last year' }, NOTHING).verdict).toBe(
+    'fill',
+  );
 });

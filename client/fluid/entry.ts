@@ -66,7 +66,22 @@ export interface Known {
 
 /** A sample point that nobody has looked at. */
 export function emptySample(point: string): SampleDraft {
-  return { point, colour: null, dye: null, clarity: null, foreign: null, dropsInWater: null, water: '', meterGrade: null, boiling: '', air: '1013', airBy: 'pressure', copper: '', pH: '', practice: false };
+  return {
+    point,
+    colour: null,
+    dye: null,
+    clarity: null,
+    foreign: null,
+    dropsInWater: null,
+    water: '',
+    meterGrade: null,
+    boiling: '',
+    air: '1013',
+    airBy: 'pressure',
+    copper: '',
+    pH: '',
+    practice: false,
+  };
 }
 
 /** What a job holds already, as a draft to go on with; what is known stands in it from the start. */
@@ -81,7 +96,10 @@ export function draftOf(entry: FluidEntry | null, known: Known): FluidDraft {
     control: entry?.control ?? (known.hasModulator ? 'ABS' : null),
     seals: entry?.seals ?? 'ordinary',
     inSystem: entry?.inSystem ?? known.lastGrade ?? 'unknown',
-    samples: entry && entry.samples.length > 0 ? entry.samples.map(sampleDraft) : [emptySample('reservoir')],
+    samples:
+      entry && entry.samples.length > 0
+        ? entry.samples.map(sampleDraft)
+        : [emptySample('reservoir')],
     fill: entry?.fill ? { grade: entry.fill.grade, isoClass: entry.fill.isoClass } : null,
     labelRead: entry?.fill?.labelRead ?? null,
     newColour: entry?.newColour ?? null,
@@ -92,8 +110,19 @@ export function draftOf(entry: FluidEntry | null, known: Known): FluidDraft {
 function sampleDraft(s: FluidEntry['samples'][number]): SampleDraft {
   const text = (value: number | null | undefined) => value?.toString() ?? '';
   return {
-    ...emptySample(s.point), colour: s.colour, dye: s.dye, clarity: s.clarity, foreign: s.foreign, dropsInWater: s.dropsInWater, water: text(s.water?.percent), meterGrade: s.water?.meterGrade ?? null,
-    boiling: text(s.boiling?.observedC), air: s.boiling ? text(s.boiling.ambientHpa) : '1013', copper: text(s.copperPpm), pH: text(s.pH), practice: s.practice,
+    ...emptySample(s.point),
+    colour: s.colour,
+    dye: s.dye,
+    clarity: s.clarity,
+    foreign: s.foreign,
+    dropsInWater: s.dropsInWater,
+    water: text(s.water?.percent),
+    meterGrade: s.water?.meterGrade ?? null,
+    boiling: text(s.boiling?.observedC),
+    air: s.boiling ? text(s.boiling.ambientHpa) : '1013',
+    copper: text(s.copperPpm),
+    pH: text(s.pH),
+    practice: s.practice,
   };
 }
 
@@ -110,10 +139,25 @@ export function ambientHpaOf(s: Pick<SampleDraft, 'air' | 'airBy'>): number | nu
 }
 
 /** Every reading of a sample that cannot be right, by its field. */
-export function sampleFaults(s: SampleDraft): Partial<Record<'water' | 'boiling' | 'air' | 'copper' | 'pH', string>> {
-  const air = s.boiling.trim() === '' ? null : s.air.trim() === '' ? 'Give the air pressure, or the altitude, of the place.' : readingEntryFault(s.airBy === 'pressure' ? 'ambientHpa' : 'altitudeM', s.air);
-  const all = { water: readingEntryFault('waterPercent', s.water), boiling: readingEntryFault('boilingC', s.boiling), air, copper: readingEntryFault('copperPpm', s.copper), pH: readingEntryFault('pH', s.pH) };
-  return Object.fromEntries(Object.entries(all).filter(([, fault]) => fault !== null)) as ReturnType<typeof sampleFaults>;
+export function sampleFaults(
+  s: SampleDraft,
+): Partial<Record<'water' | 'boiling' | 'air' | 'copper' | 'pH', string>> {
+  const air =
+    s.boiling.trim() === ''
+      ? null
+      : s.air.trim() === ''
+        ? 'Give the air pressure, or the altitude, of the place.'
+        : readingEntryFault(s.airBy === 'pressure' ? 'ambientHpa' : 'altitudeM', s.air);
+  const all = {
+    water: readingEntryFault('waterPercent', s.water),
+    boiling: readingEntryFault('boilingC', s.boiling),
+    air,
+    copper: readingEntryFault('copperPpm', s.copper),
+    pH: readingEntryFault('pH', s.pH),
+  };
+  return Object.fromEntries(
+    Object.entries(all).filter(([, fault]) => fault !== null),
+  ) as ReturnType<typeof sampleFaults>;
 }
 
 /** The grade that a meter is taken to be set to: what is inside, else what the cap names. */
@@ -124,26 +168,50 @@ export function expectedGrade(draft: Pick<FluidDraft, 'inSystem' | 'cap'>, known
 
 /** Who asks for what; the maker's entry of the vehicle comes first. */
 export function demandsOf(draft: FluidDraft, known: Known): Demand[] {
-  const maker = known.maker && known.maker.grades.length > 0 ? [{ source: 'maker' as const, grades: known.maker.grades, lowViscosity: known.maker.lowViscosity }] : [];
+  const maker =
+    known.maker && known.maker.grades.length > 0
+      ? [
+          {
+            source: 'maker' as const,
+            grades: known.maker.grades,
+            lowViscosity: known.maker.lowViscosity,
+          },
+        ]
+      : [];
   return [
     ...maker,
-    ...(draft.cap.length > 0 ? [{ source: 'cap' as const, grades: [...draft.cap], lowViscosity: draft.capLowViscosity }] : []),
-    ...(draft.part.length > 0 ? [{ source: 'part' as const, grades: [...draft.part], lowViscosity: false }] : []),
+    ...(draft.cap.length > 0
+      ? [{ source: 'cap' as const, grades: [...draft.cap], lowViscosity: draft.capLowViscosity }]
+      : []),
+    ...(draft.part.length > 0
+      ? [{ source: 'part' as const, grades: [...draft.part], lowViscosity: false }]
+      : []),
   ];
 }
 
 /** The samples as they are sent; a reading that cannot be right counts as not taken. */
 export function samplesOf(draft: FluidDraft, known: Known): FluidEntry['samples'] {
-  const number = (text: string, faulty: boolean) => (text.trim() === '' || faulty ? null : typedNumber(text));
+  const number = (text: string, faulty: boolean) =>
+    text.trim() === '' || faulty ? null : typedNumber(text);
   return draft.samples.map((s) => {
     const faults = sampleFaults(s);
     const water = number(s.water, Boolean(faults.water));
     const boiling = number(s.boiling, Boolean(faults.boiling ?? faults.air));
     return {
-      point: s.point, colour: s.colour, clarity: s.clarity, foreign: s.foreign, dye: s.dye, dropsInWater: s.dropsInWater,
-      water: water === null ? null : { percent: water, meterGrade: s.meterGrade ?? expectedGrade(draft, known) },
+      point: s.point,
+      colour: s.colour,
+      clarity: s.clarity,
+      foreign: s.foreign,
+      dye: s.dye,
+      dropsInWater: s.dropsInWater,
+      water:
+        water === null
+          ? null
+          : { percent: water, meterGrade: s.meterGrade ?? expectedGrade(draft, known) },
       boiling: boiling === null ? null : { observedC: boiling, ambientHpa: ambientHpaOf(s)! },
-      copperPpm: number(s.copper, Boolean(faults.copper)), pH: number(s.pH, Boolean(faults.pH)), practice: s.practice,
+      copperPpm: number(s.copper, Boolean(faults.copper)),
+      pH: number(s.pH, Boolean(faults.pH)),
+      practice: s.practice,
     };
   });
 }
@@ -151,23 +219,39 @@ export function samplesOf(draft: FluidDraft, known: Known): FluidEntry['samples'
 /** The verdict on what is there so far. */
 export function verdictSoFar(draft: FluidDraft, known: Known): FluidVerdict {
   return fluidVerdict({
-    demands: demandsOf(draft, known), follow: draft.followWhy.trim().length >= 3 ? draft.follow : null, control: draft.control ?? 'none', seals: draft.seals, inSystem: draft.inSystem,
-    lastDye: known.lastDye, samples: samplesOf(draft, known), fill: draft.fill,
+    demands: demandsOf(draft, known),
+    follow: draft.followWhy.trim().length >= 3 ? draft.follow : null,
+    control: draft.control ?? 'none',
+    seals: draft.seals,
+    inSystem: draft.inSystem,
+    lastDye: known.lastDye,
+    samples: samplesOf(draft, known),
+    fill: draft.fill,
   });
 }
 
 /** What is asked next, or null when all is answered. A stop needs nothing more. */
 export function unanswered(draft: FluidDraft, known: Known): string | null {
   const verdict = verdictSoFar(draft, known);
-  if (draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0)) return 'Put the readings right first';
+  if (draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0))
+    return 'Put the readings right first';
   if (verdict.verdict === 'stop') return null;
-  if (verdict.hold === 'read the cap' || verdict.hold === 'demands conflict') return HOLD_WORDS[verdict.hold].title;
+  if (verdict.hold === 'read the cap' || verdict.hold === 'demands conflict')
+    return HOLD_WORDS[verdict.hold].title;
   if (!draft.control) return 'Say whether it has ABS first';
   const reservoir = draft.samples.find((s) => s.point === 'reservoir');
-  if (draft.inSystem !== 'empty' && (!reservoir || (!reservoir.colour && !reservoir.dye) || !reservoir.clarity || !reservoir.foreign)) return 'Look at the reservoir first';
+  if (
+    draft.inSystem !== 'empty' &&
+    (!reservoir ||
+      (!reservoir.colour && !reservoir.dye) ||
+      !reservoir.clarity ||
+      !reservoir.foreign)
+  )
+    return 'Look at the reservoir first';
   if (verdict.hold) return HOLD_WORDS[verdict.hold].title;
   if (verdict.fill?.secondLook && draft.labelRead === null) return 'Read the label once more';
-  if (verdict.fill?.secondLook && draft.labelRead !== draft.fill!.grade) return 'That is another fluid: choose again';
+  if (verdict.fill?.secondLook && draft.labelRead !== draft.fill!.grade)
+    return 'That is another fluid: choose again';
   return draft.newColour ? null : 'Look at the new fluid first';
 }
 
@@ -179,16 +263,28 @@ export function entryOf(draft: FluidDraft, known: Known): FluidEntry | null {
 function assembled(draft: FluidDraft, known: Known): FluidEntry {
   return {
     demands: demandsOf(draft, known).map((d) => ({ ...d, grades: [...d.grades] })),
-    follow: draft.follow && draft.followWhy.trim() ? { source: draft.follow, why: draft.followWhy.trim() } : null,
-    control: draft.control ?? 'none', seals: draft.seals, inSystem: draft.inSystem, samples: samplesOf(draft, known),
-    fill: draft.fill && { ...draft.fill, labelRead: draft.labelRead }, newColour: draft.newColour, newDye: draft.newDye,
+    follow:
+      draft.follow && draft.followWhy.trim()
+        ? { source: draft.follow, why: draft.followWhy.trim() }
+        : null,
+    control: draft.control ?? 'none',
+    seals: draft.seals,
+    inSystem: draft.inSystem,
+    samples: samplesOf(draft, known),
+    fill: draft.fill && { ...draft.fill, labelRead: draft.labelRead },
+    newColour: draft.newColour,
+    newDye: draft.newDye,
   };
 }
 
 /** What was only looked at, to be kept without anything going in; null while even that cannot be told. */
 export function readingsOf(draft: FluidDraft, known: Known): FluidEntry | null {
   const onlyRead = { ...draft, fill: null, labelRead: null, newColour: null, newDye: null };
-  if (verdictSoFar(onlyRead, known).hold !== 'choose a fluid' || draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0)) return null;
+  if (
+    verdictSoFar(onlyRead, known).hold !== 'choose a fluid' ||
+    draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0)
+  )
+    return null;
   return assembled(onlyRead, known);
 }
 

@@ -8,7 +8,9 @@ const LONGEST_PX = 1200;
  *
  * @throws Error with one sentence when the file holds no picture that this browser can show
  */
-export async function pixelsOf(file: Blob): Promise<Picture & { readonly data: Uint8ClampedArray }> {
+export async function pixelsOf(
+  file: Blob,
+): Promise<Picture & { readonly data: Uint8ClampedArray }> {
   const bitmap = await createImageBitmap(file).catch(() => {
     throw new Error('That file is no picture that can be shown here. Take a JPEG or PNG.');
   });

@@ -27,35 +27,66 @@ export function HistoryScreen({ vehicleId }: { readonly vehicleId: string }) {
   const vehicle = useVehicle(vehicleId);
   const history = useVehicleHistory(vehicleId);
   const error = vehicle.error ?? history.error;
-  if (error) return <FailedPage what="This history" error={error} again={() => void history.refetch()} />;
+  if (error)
+    return <FailedPage what="This history" error={error} again={() => void history.refetch()} />;
   if (!vehicle.data || !history.data) return <Loading what="the history" />;
   return <History vehicle={vehicle.data} history={history.data} />;
 }
 
-function History({ vehicle, history }: { readonly vehicle: Vehicle; readonly history: VehicleHistory }) {
+function History({
+  vehicle,
+  history,
+}: {
+  readonly vehicle: Vehicle;
+  readonly history: VehicleHistory;
+}) {
   const wide = useWideScreen();
   const [nowMs] = useState(() => Date.now());
   const told = useMemo(
-    () => fluidHistory({ samples: history.samples, changes: history.changes, climate: history.rules.climate, interval: intervalFor(vehicle.vehicleKind, history.rules, history.makerEntry?.intervalMonths ?? null) }),
+    () =>
+      fluidHistory({
+        samples: history.samples,
+        changes: history.changes,
+        climate: history.rules.climate,
+        interval: intervalFor(
+          vehicle.vehicleKind,
+          history.rules,
+          history.makerEntry?.intervalMonths ?? null,
+        ),
+      }),
     [history, vehicle.vehicleKind],
   );
-  const chart = useMemo(() => historyChart(told, history.changes, nowMs, wide ? 620 : 344, wide ? 360 : 240), [told, history.changes, nowMs, wide]);
+  const chart = useMemo(
+    () => historyChart(told, history.changes, nowMs, wide ? 620 : 344, wide ? 360 : 240),
+    [told, history.changes, nowMs, wide],
+  );
   const limits = waterLimits();
   const picture = (
     <View style={{ gap: SPACE.small }}>
       <Words strong heading={2}>
         Water, %
       </Words>
-      <ChartView chart={chart} limits={{ visit: limits.visit.value, now: limits.now.value }} about={`Water over time, ${told.points.length} readings, ${history.changes.length} changes`} />
+      <ChartView
+        chart={chart}
+        limits={{ visit: limits.visit.value, now: limits.now.value }}
+        about={`Water over time, ${told.points.length} readings, ${history.changes.length} changes`}
+      />
       <Words size="small" tone="softWords">
-        Ring: reservoir. Square: a bleeder. Triangle: by boiling point. Diamond: a change. The band: nine in ten would lie in it.
+        Ring: reservoir. Square: a bleeder. Triangle: by boiling point. Diamond: a change. The band:
+        nine in ten would lie in it.
       </Words>
     </View>
   );
   return (
     <Page
       beside={<View style={{ padding: SPACE.wide }}>{picture}</View>}
-      action={<ActionBar label="Can it wait? Reckon a descent" onPress={() => router.push(`/vehicles/${vehicle.id}/descent`)} side={{ label: 'Vehicle', onPress: () => router.replace(`/vehicles/${vehicle.id}`) }} />}
+      action={
+        <ActionBar
+          label="Can it wait? Reckon a descent"
+          onPress={() => router.push(`/vehicles/${vehicle.id}/descent`)}
+          side={{ label: 'Vehicle', onPress: () => router.replace(`/vehicles/${vehicle.id}`) }}
+        />
+      }
     >
       <View>
         <JobsLink />
@@ -77,18 +108,36 @@ function History({ vehicle, history }: { readonly vehicle: Vehicle; readonly his
   );
 }
 
-const BY = { maker: 'By the maker’s interval, as entered here', measurement: 'By this vehicle’s own readings', 'house rule': 'By the house rule; nothing was measured here' } as const;
+const BY = {
+  maker: 'By the maker’s interval, as entered here',
+  measurement: 'By this vehicle’s own readings',
+  'house rule': 'By the house rule; nothing was measured here',
+} as const;
 
 function Due({ told, nowMs }: { readonly told: FluidHistory; readonly nowMs: number }) {
   const { next, ageing } = told;
-  if (!next) return <Words>No change is on record here yet, so nobody is told a date. The first release starts the count.</Words>;
+  if (!next)
+    return (
+      <Words>
+        No change is on record here yet, so nobody is told a date. The first release starts the
+        count.
+      </Words>
+    );
   return (
     <View>
-      <Words size="head" heading={2}>{next.dueMs === null ? 'Not due within ten years' : `${next.dueMs < nowMs ? 'Overdue since' : 'Due'} ${shortDate(new Date(next.dueMs).toISOString())}`}</Words>
+      <Words size="head" heading={2}>
+        {next.dueMs === null
+          ? 'Not due within ten years'
+          : `${next.dueMs < nowMs ? 'Overdue since' : 'Due'} ${shortDate(new Date(next.dueMs).toISOString())}`}
+      </Words>
       <FigureRow figure={next.months} label={BY[next.by]} />
       {ageing ? (
         <>
-          <ForecastRow label="Replace at a visit from" forecast={ageing.visit} sinceMs={ageing.sinceMs} />
+          <ForecastRow
+            label="Replace at a visit from"
+            forecast={ageing.visit}
+            sinceMs={ageing.sinceMs}
+          />
           <ForecastRow label="Replace now from" forecast={ageing.now} sinceMs={ageing.sinceMs} />
         </>
       ) : null}
@@ -105,9 +154,17 @@ function Changes({ history }: { readonly history: VehicleHistory }) {
       <View role="list">
         {[...history.changes].reverse().map((c) => (
           <View key={c.jobId} role="listitem" style={styles.item}>
-            <Press role="link" aria-label={`Job ${c.jobNumber}`} onPress={() => router.push(`/jobs/${c.jobId}`)} pressedStyle={{ backgroundColor: colour.well }}>
+            <Press
+              role="link"
+              aria-label={`Job ${c.jobNumber}`}
+              onPress={() => router.push(`/jobs/${c.jobId}`)}
+              pressedStyle={{ backgroundColor: colour.well }}
+            >
               <Words strong>{`${shortDate(new Date(c.atMs).toISOString())}: ${c.grade}`}</Words>
-              <Words size="small" tone="softWords">{`Job ${c.jobNumber}${c.batches.length > 0 ? ` · batch ${c.batches.join(', ')}` : ''}`}</Words>
+              <Words
+                size="small"
+                tone="softWords"
+              >{`Job ${c.jobNumber}${c.batches.length > 0 ? ` · batch ${c.batches.join(', ')}` : ''}`}</Words>
             </Press>
           </View>
         ))}
@@ -116,7 +173,11 @@ function Changes({ history }: { readonly history: VehicleHistory }) {
       {history.changes.some((c) => c.batches.length > 0) ? (
         <More title="Who else got these batches?" about="One search for each">
           {[...new Set(history.changes.flatMap((c) => c.batches))].map((batch) => (
-            <Press key={batch} role="link" onPress={() => router.push(`/recall?batch=${encodeURIComponent(batch)}`)}>
+            <Press
+              key={batch}
+              role="link"
+              onPress={() => router.push(`/recall?batch=${encodeURIComponent(batch)}`)}
+            >
               <Words strong>{`Batch ${batch}`}</Words>
             </Press>
           ))}

@@ -22,27 +22,88 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
   const [order, setOrder] = useState<readonly string[]>(entry?.order ?? []);
   const save = useMakerEntry(vehicle);
   const problem = save.error instanceof ApiProblem ? save.error : null;
-  const words = [entry?.grades.join(' or '), entry?.lowViscosity ? 'low viscosity' : null, entry?.intervalMonths ? `every ${entry.intervalMonths} months` : null, entry?.order ? 'its own order' : null].filter(Boolean).join(', ');
+  const words = [
+    entry?.grades.join(' or '),
+    entry?.lowViscosity ? 'low viscosity' : null,
+    entry?.intervalMonths ? `every ${entry.intervalMonths} months` : null,
+    entry?.order ? 'its own order' : null,
+  ]
+    .filter(Boolean)
+    .join(', ');
   return (
-    <More title="The maker’s word" about={words || 'Nothing entered. It would beat cap, forecast and house rule.'}>
-      <Choices question="The maker asks for" why="From the service information of this very vehicle; nothing is guessed." options={GRADE_OPTIONS} chosen={grades} onChoose={setGrades} mayBeNone />
-      <Choices question="And for low viscosity?" options={[{ value: 'low', label: 'Yes: class 6 or 7' }]} chosen={low ? ['low'] : []} onChoose={(c) => setLow(c.includes('low'))} mayBeNone />
-      <Field label="Interval" why="Leave it empty where the maker gives none." value={months} onChange={setMonths} unit="months" inputMode="numeric" fault={problem?.faultOf('intervalMonths')} />
+    <More
+      title="The maker’s word"
+      about={words || 'Nothing entered. It would beat cap, forecast and house rule.'}
+    >
+      <Choices
+        question="The maker asks for"
+        why="From the service information of this very vehicle; nothing is guessed."
+        options={GRADE_OPTIONS}
+        chosen={grades}
+        onChoose={setGrades}
+        mayBeNone
+      />
+      <Choices
+        question="And for low viscosity?"
+        options={[{ value: 'low', label: 'Yes: class 6 or 7' }]}
+        chosen={low ? ['low'] : []}
+        onChoose={(c) => setLow(c.includes('low'))}
+        mayBeNone
+      />
+      <Field
+        label="Interval"
+        why="Leave it empty where the maker gives none."
+        value={months}
+        onChange={setMonths}
+        unit="months"
+        inputMode="numeric"
+        fault={problem?.faultOf('intervalMonths')}
+      />
       <MakerOrder layout={vehicle.layout} order={order} onOrder={setOrder} />
       {save.error && !problem?.faults.length ? <Caution title={save.error.message} /> : null}
-      <Button label="Keep the maker’s word" disabled={save.isPending} onPress={() => save.mutate({ grades: [...grades], lowViscosity: low, order: order.length > 0 ? [...order] : null, intervalMonths: months.trim() === '' ? null : Number(months) })} />
+      <Button
+        label="Keep the maker’s word"
+        disabled={save.isPending}
+        onPress={() =>
+          save.mutate({
+            grades: [...grades],
+            lowViscosity: low,
+            order: order.length > 0 ? [...order] : null,
+            intervalMonths: months.trim() === '' ? null : Number(months),
+          })
+        }
+      />
     </More>
   );
 }
 
 /** The maker's order of bleeders: tapped in that order, taken back by another tap. */
-function MakerOrder({ layout, order, onOrder }: { readonly layout: Layout; readonly order: readonly string[]; readonly onOrder: (order: readonly string[]) => void }) {
+function MakerOrder({
+  layout,
+  order,
+  onOrder,
+}: {
+  readonly layout: Layout;
+  readonly order: readonly string[];
+  readonly onOrder: (order: readonly string[]) => void;
+}) {
   const called = (id: string) => bleederName(layout.bleeders.find((b) => b.id === id)!);
   const known = order.filter((id) => layout.bleeders.some((b) => b.id === id));
   return (
     <Choices
-      question="The maker’s order" why={known.length > 0 ? known.map(called).join(' › ') : 'Tap the bleeders in the order of the service information. It wins over every school.'} mayBeNone
-      options={layout.bleeders.map((b) => ({ value: b.id, label: `${known.includes(b.id) ? `${known.indexOf(b.id) + 1} · ` : ''}${capital(bleederName(b))}` }))} chosen={known} onChoose={onOrder}
+      question="The maker’s order"
+      why={
+        known.length > 0
+          ? known.map(called).join(' › ')
+          : 'Tap the bleeders in the order of the service information. It wins over every school.'
+      }
+      mayBeNone
+      options={layout.bleeders.map((b) => ({
+        value: b.id,
+        label: `${known.includes(b.id) ? `${known.indexOf(b.id) + 1} · ` : ''}${capital(bleederName(b))}`,
+      }))}
+      chosen={known}
+      onChoose={onOrder}
     />
   );
 }

@@ -13,7 +13,13 @@ import { Words } from '../ui/Words';
 const AT_ONCE = 40;
 
 /** The table behind the chart: every sample, newest first, each with the way to its job. */
-export function ReadingsTable({ samples, points }: { readonly samples: VehicleHistory['samples']; readonly points: readonly Bleeder[] }) {
+export function ReadingsTable({
+  samples,
+  points,
+}: {
+  readonly samples: VehicleHistory['samples'];
+  readonly points: readonly Bleeder[];
+}) {
   const [shown, setShown] = useState(AT_ONCE);
   const newest = [...samples].reverse();
   const placeOf = (point: string) => points.find((b) => b.id === point)?.place ?? point;
@@ -23,26 +29,43 @@ export function ReadingsTable({ samples, points }: { readonly samples: VehicleHi
       <View role="list">
         {newest.slice(0, shown).map((s, i) => (
           <View key={`${s.jobId}-${s.point}-${i}`} role="listitem" style={styles.row}>
-            <Press role="link" aria-label={`Job ${s.jobNumber}, ${placeOf(s.point)}`} onPress={() => router.push(`/jobs/${s.jobId}`)} pressedStyle={{ backgroundColor: colour.well }}>
-              <Words strong size="small">{`${shortDate(new Date(s.atMs).toISOString())} · ${placeOf(s.point)}`}</Words>
+            <Press
+              role="link"
+              aria-label={`Job ${s.jobNumber}, ${placeOf(s.point)}`}
+              onPress={() => router.push(`/jobs/${s.jobId}`)}
+              pressedStyle={{ backgroundColor: colour.well }}
+            >
+              <Words
+                strong
+                size="small"
+              >{`${shortDate(new Date(s.atMs).toISOString())} · ${placeOf(s.point)}`}</Words>
               <Words size="small">{readingWords(s)}</Words>
             </Press>
           </View>
         ))}
       </View>
-      {shown < samples.length ? <Button label="Earlier samples" onPress={() => setShown(shown + 200)} /> : null}
+      {shown < samples.length ? (
+        <Button label="Earlier samples" onPress={() => setShown(shown + 200)} />
+      ) : null}
     </More>
   );
 }
 
 function readingWords(s: VehicleHistory['samples'][number]): string {
-  return [
-    s.waterPercent === null ? null : `water ${s.waterPercent.toFixed(1)} %`,
-    s.boilingC === null ? null : `boils at ${s.boilingC.toFixed(0)} °C (at 1013 hPa)`,
-    s.copperPpm === null ? null : `copper ${s.copperPpm} ppm`,
-    s.pH === null ? null : `pH ${s.pH}`,
-    s.colour, s.clarity,
-  ].filter(Boolean).join(', ') || 'nothing measured';
+  return (
+    [
+      s.waterPercent === null ? null : `water ${s.waterPercent.toFixed(1)} %`,
+      s.boilingC === null ? null : `boils at ${s.boilingC.toFixed(0)} °C (at 1013 hPa)`,
+      s.copperPpm === null ? null : `copper ${s.copperPpm} ppm`,
+      s.pH === null ? null : `pH ${s.pH}`,
+      s.colour,
+      s.clarity,
+    ]
+      .filter(Boolean)
+      .join(', ') || 'nothing measured'
+  );
 }
 
-const styles = StyleSheet.create({ row: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.hair } });
+const styles = StyleSheet.create({
+  row: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.hair },
+});

@@ -6,21 +6,47 @@ import { ForecastRow } from '../fluid/GoodUntil';
 import { ReadingsTable } from './ReadingsTable';
 
 const SINCE = Date.UTC(2024, 0, 1);
-const sample = (n: number, more: Partial<VehicleHistory['samples'][number]> = {}): VehicleHistory['samples'][number] => ({
-  jobId: `job-${n}`, jobNumber: n, atMs: SINCE + n * MONTH_MS, point: 'reservoir', grade: 'DOT 4', waterPercent: 2, boilingC: null, colour: 'amber', clarity: 'clear', copperPpm: null, pH: null, ...more,
+const sample = (
+  n: number,
+  more: Partial<VehicleHistory['samples'][number]> = {},
+): VehicleHistory['samples'][number] => ({
+  jobId: `job-${n}`,
+  jobNumber: n,
+  atMs: SINCE + n * MONTH_MS,
+  point: 'reservoir',
+  grade: 'DOT 4',
+  waterPercent: 2,
+  boilingC: null,
+  colour: 'amber',
+  clarity: 'clear',
+  copperPpm: null,
+  pH: null,
+  ...more,
 });
 
 describe('a forecast', () => {
   test('gives the day, its band, and opens to the months and what they rest on', () => {
     // Two years to 3 % in temperate air: common practice, no source.
-    render(<ForecastRow label="Replace now from" forecast={forecastMonths(fitUptake('temperate', []), 3)} sinceMs={SINCE} />);
+    render(
+      <ForecastRow
+        label="Replace now from"
+        forecast={forecastMonths(fitUptake('temperate', []), 3)}
+        sinceMs={SINCE}
+      />,
+    );
     fireEvent.click(screen.getByRole('button', { name: 'Until 3 % water: 24 months. Why?' }));
     expect(screen.getByText(/nothing was measured on this vehicle/)).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Water at saturation: 5.0 %. Why?' })).toBeTruthy();
     expect(screen.getByText(/^Nine in ten from .* to /)).toBeTruthy();
   });
   test('may be that it is not within ten years', () => {
-    render(<ForecastRow label="Replace now from" forecast={{ kind: 'not within ten years' }} sinceMs={SINCE} />);
+    render(
+      <ForecastRow
+        label="Replace now from"
+        forecast={{ kind: 'not within ten years' }}
+        sinceMs={SINCE}
+      />,
+    );
     expect(screen.getByText('Replace now from: not within ten years.')).toBeTruthy();
   });
 });
@@ -33,13 +59,27 @@ test('the limits of the chart are the trade’s, and say so', () => {
 
 describe('the table behind the chart', () => {
   const open = (samples: VehicleHistory['samples']) => {
-    render(<ReadingsTable samples={samples} points={[{ id: 'left-rear', at: 'x', place: 'left rear', wrenchMm: 9, type: 'screw' }]} />);
-    if (samples.length > 0) fireEvent.click(screen.getByRole('button', { name: 'The table behind the chart' }));
+    render(
+      <ReadingsTable
+        samples={samples}
+        points={[{ id: 'left-rear', at: 'x', place: 'left rear', wrenchMm: 9, type: 'screw' }]}
+      />,
+    );
+    if (samples.length > 0)
+      fireEvent.click(screen.getByRole('button', { name: 'The table behind the chart' }));
   };
   test('holds every sample, newest first, with the way to its job', () => {
-    open([sample(1), sample(2, { point: 'left-rear', waterPercent: null, boilingC: 181.6, copperPpm: 150, pH: 8 })]);
-    expect(screen.getAllByRole('link').map((l) => l.getAttribute('aria-label'))).toEqual(['Job 2, left rear', 'Job 1, reservoir']);
-    expect(screen.getByText('boils at 182 °C (at 1013 hPa), copper 150 ppm, pH 8, amber, clear')).toBeTruthy();
+    open([
+      sample(1),
+      sample(2, { point: 'left-rear', waterPercent: null, boilingC: 181.6, copperPpm: 150, pH: 8 }),
+    ]);
+    expect(screen.getAllByRole('link').map((l) => l.getAttribute('aria-label'))).toEqual([
+      'Job 2, left rear',
+      'Job 1, reservoir',
+    ]);
+    expect(
+      screen.getByText('boils at 182 °C (at 1013 hPa), copper 150 ppm, pH 8, amber, clear'),
+    ).toBeTruthy();
   });
   test('shows what is earlier when it is asked for', () => {
     open(Array.from({ length: 100 }, (_, n) => sample(n)));

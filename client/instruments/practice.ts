@@ -5,7 +5,10 @@ import { standInTool, type ScanTool } from '@brook/core/scanTool';
 export const PRACTICE_WAYS = ['well', 'out of range', 'low battery', 'lost half-way'] as const;
 export type PracticeWay = (typeof PRACTICE_WAYS)[number];
 
-const SETTLES_AT: Readonly<Record<InstrumentKind, { well: number; outside: number }>> = { 'water meter': { well: 2.6, outside: 9 }, 'boiling tester': { well: 172, outside: 340 } };
+const SETTLES_AT: Readonly<Record<InstrumentKind, { well: number; outside: number }>> = {
+  'water meter': { well: 2.6, outside: 9 },
+  'boiling tester': { well: 172, outside: 340 },
+};
 
 /** An instrument that only stands in for one, by this phone's clock. Real ones take its place as they come. */
 export function practiceInstrument(kind: InstrumentKind, way: PracticeWay): Instrument {
@@ -21,7 +24,13 @@ export function practiceInstrument(kind: InstrumentKind, way: PracticeWay): Inst
 }
 
 /** Ways in which a practice scan tool may behave. */
-export const PRACTICE_TOOL_WAYS = ['well', 'battery low', 'stops half-way', 'a code stays', 'lost half-way'] as const;
+export const PRACTICE_TOOL_WAYS = [
+  'well',
+  'battery low',
+  'stops half-way',
+  'a code stays',
+  'lost half-way',
+] as const;
 export type PracticeToolWay = (typeof PRACTICE_TOOL_WAYS)[number];
 
 /** How much faster than life a practice tool runs its steps; the pump cools by the clock of the run all the same. */

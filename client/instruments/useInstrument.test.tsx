@@ -7,7 +7,9 @@ import { useInstrument } from './useInstrument';
 function byHand(): Instrument & { give: (reading: RawReading | Error) => void; downs: number } {
   const waiting: { resolve: (reading: RawReading) => void; reject: (error: Error) => void }[] = [];
   return {
-    kind: 'water meter', practice: false, downs: 0,
+    kind: 'water meter',
+    practice: false,
+    downs: 0,
     connect: async () => undefined,
     read: () => new Promise((resolve, reject) => waiting.push({ resolve, reject })),
     disconnect() {
@@ -20,7 +22,12 @@ function byHand(): Instrument & { give: (reading: RawReading | Error) => void; d
     },
   };
 }
-const reading = (value: number): RawReading => ({ atMs: 0, value, outOfRange: false, batteryPercent: 70 });
+const reading = (value: number): RawReading => ({
+  atMs: 0,
+  value,
+  outOfRange: false,
+  batteryPercent: 70,
+});
 
 async function connected() {
   const instrument = byHand();
@@ -36,7 +43,12 @@ test('from connecting to a steady value', async () => {
   for (const value of [1, 2, 2.4, 2.5, 2.5, 2.5, 2.5]) {
     await act(async () => instrument.give(reading(value)));
   }
-  await waitFor(() => expect(hook.result.current.state).toMatchObject({ phase: 'steady', value: expect.closeTo(2.48, 2) }));
+  await waitFor(() =>
+    expect(hook.result.current.state).toMatchObject({
+      phase: 'steady',
+      value: expect.closeTo(2.48, 2),
+    }),
+  );
   expect(hook.result.current.batteryPercent).toBe(70);
 });
 
@@ -44,9 +56,21 @@ test('a lost link is told in its sentence, keeps no value, and connecting again 
   const { instrument, hook } = await connected();
   await act(async () => instrument.give(reading(2.5)));
   await act(async () => instrument.give(new InstrumentLost()));
-  await waitFor(() => expect(hook.result.current).toMatchObject({ link: 'lost', state: null, problem: expect.stringContaining('out of reach') }));
+  await waitFor(() =>
+    expect(hook.result.current).toMatchObject({
+      link: 'lost',
+      state: null,
+      problem: expect.stringContaining('out of reach'),
+    }),
+  );
   act(() => hook.result.current.connect(byHand()));
-  await waitFor(() => expect(hook.result.current).toMatchObject({ link: 'on', problem: null, state: { phase: 'waiting' } }));
+  await waitFor(() =>
+    expect(hook.result.current).toMatchObject({
+      link: 'on',
+      problem: null,
+      state: { phase: 'waiting' },
+    }),
+  );
 });
 
 test('put down, it is disconnected and whatever it still says is not heard', async () => {
@@ -63,6 +87,12 @@ test('a page that is left puts its instrument down', async () => {
   expect(instrument.downs).toBe(1);
 });
 
-test.each(PRACTICE_WAYS)('a practice instrument that goes "%s" says of itself that it is practice', (way) => {
-  expect(practiceInstrument('boiling tester', way)).toMatchObject({ kind: 'boiling tester', practice: true });
-});
+test.each(PRACTICE_WAYS)(
+  'a practice instrument that goes "%s" says of itself that it is practice',
+  (way) => {
+    expect(practiceInstrument('boiling tester', way)).toMatchObject({
+      kind: 'boiling tester',
+      practice: true,
+    });
+  },
+);

@@ -1,4 +1,9 @@
-import { instrumentState, type Instrument, type InstrumentState, type RawReading } from '@brook/core/instrument';
+import {
+  instrumentState,
+  type Instrument,
+  type InstrumentState,
+  type RawReading,
+} from '@brook/core/instrument';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 export interface InstrumentLink {
@@ -52,11 +57,22 @@ export function useInstrument(): InstrumentLink {
         current.current = null;
         setLink('lost');
         setReadings([]);
-        setProblem(error instanceof Error ? error.message : 'The instrument does not answer. Type the reading instead.');
+        setProblem(
+          error instanceof Error
+            ? error.message
+            : 'The instrument does not answer. Type the reading instead.',
+        );
       }
     }
   }, []);
 
   useEffect(() => () => current.current?.disconnect(), []);
-  return { link, state: kind && link === 'on' ? instrumentState(kind, readings) : null, batteryPercent: readings.at(-1)?.batteryPercent ?? null, problem, connect, disconnect };
+  return {
+    link,
+    state: kind && link === 'on' ? instrumentState(kind, readings) : null,
+    batteryPercent: readings.at(-1)?.batteryPercent ?? null,
+    problem,
+    connect,
+    disconnect,
+  };
 }

@@ -10,7 +10,8 @@ const STEP = { id: 'left-rear:valves', bleederId: 'left-rear', act: 'valves' as 
 function byHand(): ScanTool & { end: (outcome: ToolOutcome | Error) => void; downs: number } {
   let ends: { resolve: (o: ToolOutcome) => void; reject: (e: Error) => void } | null = null;
   return {
-    practice: false, downs: 0,
+    practice: false,
+    downs: 0,
     connect: async () => undefined,
     check: async () => CHECK,
     run: () => new Promise((resolve, reject) => (ends = { resolve, reject })),
@@ -50,7 +51,11 @@ test('a lost link is said in its sentence and no step counts as done', async () 
   const outcomes: ToolOutcome[] = [];
   act(() => hook.result.current.run(STEP, (o) => outcomes.push(o)));
   await act(async () => tool.end(new ToolLost()));
-  expect(hook.result.current).toMatchObject({ link: 'lost', busy: false, problem: expect.stringContaining('connect again') });
+  expect(hook.result.current).toMatchObject({
+    link: 'lost',
+    busy: false,
+    problem: expect.stringContaining('connect again'),
+  });
   expect(outcomes).toEqual([]);
 });
 
@@ -78,6 +83,9 @@ test('a tool that was put down does not make the next one look idle', async () =
   expect(hook.result.current.busy).toBe(true);
 });
 
-test.each(PRACTICE_TOOL_WAYS)('a practice tool that goes "%s" says of itself that it is practice', (way) => {
-  expect(practiceTool(way).practice).toBe(true);
-});
+test.each(PRACTICE_TOOL_WAYS)(
+  'a practice tool that goes "%s" says of itself that it is practice',
+  (way) => {
+    expect(practiceTool(way).practice).toBe(true);
+  },
+);

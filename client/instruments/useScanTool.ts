@@ -22,22 +22,29 @@ export function useScanTool(): ToolLink {
   const current = useRef<ScanTool | null>(null);
 
   /** Ask the tool for something; what a tool says that was put down meanwhile is not heard. */
-  const ask = useCallback(async <T,>(tool: ScanTool, what: () => Promise<T>, onAnswer: (answer: T) => void) => {
-    const here = () => current.current === tool;
-    setBusy(true);
-    try {
-      const answer = await what();
-      if (here()) onAnswer(answer);
-    } catch (error) {
-      if (!here()) return;
-      current.current = null;
-      setLink('lost');
-      setProblem(error instanceof Error ? error.message : 'The scan tool does not answer. Put down by hand what it shows.');
-    } finally {
-      // Another tool may be at something by now.
-      if (current.current === tool || current.current === null) setBusy(false);
-    }
-  }, []);
+  const ask = useCallback(
+    async <T>(tool: ScanTool, what: () => Promise<T>, onAnswer: (answer: T) => void) => {
+      const here = () => current.current === tool;
+      setBusy(true);
+      try {
+        const answer = await what();
+        if (here()) onAnswer(answer);
+      } catch (error) {
+        if (!here()) return;
+        current.current = null;
+        setLink('lost');
+        setProblem(
+          error instanceof Error
+            ? error.message
+            : 'The scan tool does not answer. Put down by hand what it shows.',
+        );
+      } finally {
+        // Another tool may be at something by now.
+        if (current.current === tool || current.current === null) setBusy(false);
+      }
+    },
+    [],
+  );
 
   const connect = useCallback<ToolLink['connect']>(
     (tool, onCheck) => {
@@ -45,13 +52,17 @@ export function useScanTool(): ToolLink {
       current.current = tool;
       setProblem(null);
       setLink('connecting');
-      void ask(tool, async () => {
-        await tool.connect();
-        return tool.check();
-      }, (check) => {
-        setLink('on');
-        onCheck(check);
-      });
+      void ask(
+        tool,
+        async () => {
+          await tool.connect();
+          return tool.check();
+        },
+        (check) => {
+          setLink('on');
+          onCheck(check);
+        },
+      );
     },
     [ask],
   );

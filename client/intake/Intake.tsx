@@ -29,17 +29,42 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
   const vehicle = vehicles.data?.find((v) => v.id === picked) ?? null;
 
   if (vehicles.isPending) return <Loading what="the vehicles" />;
-  if (vehicles.error) return <FailedPage what="The list of vehicles" error={vehicles.error} again={() => void vehicles.refetch()} />;
+  if (vehicles.error)
+    return (
+      <FailedPage
+        what="The list of vehicles"
+        error={vehicles.error}
+        again={() => void vehicles.refetch()}
+      />
+    );
   if (!vehicle) return <PickVehicle vehicles={vehicles.data} onPick={setPicked} />;
 
   const inHand = masterIds ?? vehicle.masters.map((m) => m.id);
-  const missing = inHand.length === 0 ? 'Say what is in hand first' : purpose === null ? 'Say why it is here first' : null;
+  const missing =
+    inHand.length === 0
+      ? 'Say what is in hand first'
+      : purpose === null
+        ? 'Say why it is here first'
+        : null;
   const open = () => {
     if (!purpose) return;
-    openJob.mutate({ id: jobId, vehicleId: vehicle.id, purpose, masterIds: [...inHand] }, { onSuccess: (job) => router.replace(`/jobs/${job.id}`) });
+    openJob.mutate(
+      { id: jobId, vehicleId: vehicle.id, purpose, masterIds: [...inHand] },
+      { onSuccess: (job) => router.replace(`/jobs/${job.id}`) },
+    );
   };
   return (
-    <Page action={<ActionBar label="Open the job" busy={openJob.isPending} waitsFor={missing} onPress={open} side={{ label: 'Other vehicle', onPress: () => setPicked(null) }} />}>
+    <Page
+      action={
+        <ActionBar
+          label="Open the job"
+          busy={openJob.isPending}
+          waitsFor={missing}
+          onPress={open}
+          side={{ label: 'Other vehicle', onPress: () => setPicked(null) }}
+        />
+      }
+    >
       <View>
         <Words size="small" tone="softWords">
           Intake
@@ -54,27 +79,64 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
       </View>
       {openJob.error ? <Caution title={openJob.error.message} /> : null}
       {vehicle.masters.length > 1 ? (
-        <Choices question="What is in hand?" options={vehicle.masters.map((m) => ({ value: m.id, label: capital(m.control), about: m.name }))} chosen={inHand} onChoose={setMasterIds} />
+        <Choices
+          question="What is in hand?"
+          options={vehicle.masters.map((m) => ({
+            value: m.id,
+            label: capital(m.control),
+            about: m.name,
+          }))}
+          chosen={inHand}
+          onChoose={setMasterIds}
+        />
       ) : null}
-      <Choice question="Why is it here?" options={PURPOSES.map((p) => ({ value: p, label: PURPOSE_WORDS[p].title, about: PURPOSE_WORDS[p].about }))} chosen={purpose} onChoose={setPurpose} stacked />
+      <Choice
+        question="Why is it here?"
+        options={PURPOSES.map((p) => ({
+          value: p,
+          label: PURPOSE_WORDS[p].title,
+          about: PURPOSE_WORDS[p].about,
+        }))}
+        chosen={purpose}
+        onChoose={setPurpose}
+        stacked
+      />
     </Page>
   );
 }
 
-function PickVehicle({ vehicles, onPick }: { readonly vehicles: readonly VehicleSummary[]; readonly onPick: (id: string) => void }) {
+function PickVehicle({
+  vehicles,
+  onPick,
+}: {
+  readonly vehicles: readonly VehicleSummary[];
+  readonly onPick: (id: string) => void;
+}) {
   return (
-    <Page action={<PromptBar prompt="Tap the vehicle in front of you" side={{ label: 'Add one', onPress: () => router.push('/vehicles/new') }} />}>
+    <Page
+      action={
+        <PromptBar
+          prompt="Tap the vehicle in front of you"
+          side={{ label: 'Add one', onPress: () => router.push('/vehicles/new') }}
+        />
+      }
+    >
       <View>
         <JobsLink />
         <Words size="head" heading={1}>
           Which vehicle?
         </Words>
       </View>
-      {vehicles.length === 0 ? <Words>No vehicle yet. Add the one in front of you from a layout.</Words> : null}
+      {vehicles.length === 0 ? (
+        <Words>No vehicle yet. Add the one in front of you from a layout.</Words>
+      ) : null}
       <View role="list">
         {vehicles.map((v) => (
           <VehicleLine
-            key={v.id} vehicle={v} about={v.openJobId ? 'Has an open job: go there' : v.layoutName} role="button"
+            key={v.id}
+            vehicle={v}
+            about={v.openJobId ? 'Has an open job: go there' : v.layoutName}
+            role="button"
             onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))}
           />
         ))}

@@ -24,17 +24,31 @@ export function EndJob({ job }: { readonly job: Job }) {
       </Press>
     );
   }
-  const fault = act.error instanceof ApiProblem ? (act.error.faultOf('reason') ?? act.error.message) : act.error?.message;
+  const fault =
+    act.error instanceof ApiProblem
+      ? (act.error.faultOf('reason') ?? act.error.message)
+      : act.error?.message;
   return (
     <View style={styles.box}>
-      <Field label="Why does it end here?" why="It stays on the record. A vehicle that was opened stays “do not drive”." value={reason} onChange={setReason} maxLength={300} fault={fault ?? null} />
+      <Field
+        label="Why does it end here?"
+        why="It stays on the record. A vehicle that was opened stays “do not drive”."
+        value={reason}
+        onChange={setReason}
+        maxLength={300}
+        fault={fault ?? null}
+      />
       <View style={styles.line}>
         <Press role="button" onPress={() => setAsking(false)} style={styles.button}>
           <Words strong align="center">
             Keep the job
           </Words>
         </Press>
-        <Press role="button" onPress={() => act.mutate({ kind: 'end', reason })} style={styles.button}>
+        <Press
+          role="button"
+          onPress={() => act.mutate({ kind: 'end', reason })}
+          style={styles.button}
+        >
           <Words strong align="center">
             End it
           </Words>
@@ -46,7 +60,12 @@ export function EndJob({ job }: { readonly job: Job }) {
 
 const styles = StyleSheet.create({
   quiet: { alignSelf: 'flex-start' },
-  box: { gap: SPACE.medium, borderTopWidth: 1, borderTopColor: colour.hairline, paddingTop: SPACE.medium },
+  box: {
+    gap: SPACE.medium,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+    paddingTop: SPACE.medium,
+  },
   line: { flexDirection: 'row', gap: SPACE.small },
   button: { flex: 1, borderWidth: 1, borderColor: colour.edge },
 });

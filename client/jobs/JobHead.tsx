@@ -24,7 +24,13 @@ export function JobHead({ job }: { readonly job: Job }) {
         </Words>
       </Link>
       <Words size="small" tone="softWords">
-        {[job.vehicleTag, lowerFirst(PURPOSE_WORDS[job.purpose].title), job.fluid?.verdict.fill?.grade].filter(Boolean).join(' · ')}
+        {[
+          job.vehicleTag,
+          lowerFirst(PURPOSE_WORDS[job.purpose].title),
+          job.fluid?.verdict.fill?.grade,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
       </Words>
       <DriveNotice job={job} />
     </View>
@@ -34,7 +40,10 @@ export function JobHead({ job }: { readonly job: Job }) {
 /** The way back to the list. */
 export function JobsLink() {
   return (
-    <Link href="/" style={{ ...WORD.small, color: colour.softWords, minHeight: TOUCH, lineHeight: TOUCH }}>
+    <Link
+      href="/"
+      style={{ ...WORD.small, color: colour.softWords, minHeight: TOUCH, lineHeight: TOUCH }}
+    >
       ‹ Jobs
     </Link>
   );

@@ -16,7 +16,8 @@ import { chooseLight, colour, presentLight, SPACE } from '../ui/theme';
 
 /** Every job of the workshop, where each stands and what is next. */
 export function JobList() {
-  const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useJobList();
+  const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } =
+    useJobList();
   const session = useSession().data;
   const jobs = data?.pages.flatMap((p) => p.jobs) ?? [];
   const open = jobs.filter((j) => !isClosed(j.stage));
@@ -36,7 +37,10 @@ export function JobList() {
       </>
     ) : null;
   return (
-    <Page action={<ActionBar label="Take a vehicle in" onPress={() => router.push('/new')} />} beside={done ? <ScrollView contentContainerStyle={styles.beside}>{done}</ScrollView> : null}>
+    <Page
+      action={<ActionBar label="Take a vehicle in" onPress={() => router.push('/new')} />}
+      beside={done ? <ScrollView contentContainerStyle={styles.beside}>{done}</ScrollView> : null}
+    >
       <View style={styles.top}>
         <View style={styles.title}>
           <Words size="small" tone="softWords">
@@ -50,7 +54,9 @@ export function JobList() {
       </View>
       {isPending ? <Loading what="the jobs" /> : null}
       {error ? <Failed error={error} again={() => void refetch()} /> : null}
-      {data && jobs.length === 0 ? <Words>No job yet. Take a vehicle in: the plan comes by itself once the cap is read.</Words> : null}
+      {data && jobs.length === 0 ? (
+        <Words>No job yet. Take a vehicle in: the plan comes by itself once the cap is read.</Words>
+      ) : null}
       {open.length > 0 ? <Group title="In hand" jobs={open} /> : null}
       {wide ? null : done}
     </Page>
@@ -77,7 +83,12 @@ function JobLine({ job }: { readonly job: JobSummary }) {
   return (
     <View role="listitem" style={styles.item}>
       <Link href={`/jobs/${job.id}`} asChild>
-        <Press role="link" aria-label={`Job ${job.number}, ${spokenVehicle({ name: job.vehicleName, tag: job.vehicleTag, drive: job.vehicleDrive })}. ${NEXT_WORDS[job.stage]}`} style={styles.link} pressedStyle={{ backgroundColor: colour.well }}>
+        <Press
+          role="link"
+          aria-label={`Job ${job.number}, ${spokenVehicle({ name: job.vehicleName, tag: job.vehicleTag, drive: job.vehicleDrive })}. ${NEXT_WORDS[job.stage]}`}
+          style={styles.link}
+          pressedStyle={{ backgroundColor: colour.well }}
+        >
           <View style={styles.between}>
             <View style={styles.grow}>
               <Words strong>{job.vehicleName}</Words>
@@ -113,7 +124,10 @@ function Menu() {
       <MenuItem word="Shelf" onPress={() => router.push('/shelf')} />
       <MenuItem word="Rules" onPress={() => router.push('/rules')} />
       <MenuItem word={other === 'pit' ? 'Pit light' : 'Sunlight'} onPress={turn} />
-      <MenuItem word="Sign out" onPress={() => signOut.mutate(undefined, { onSuccess: () => router.replace('/sign-in') })} />
+      <MenuItem
+        word="Sign out"
+        onPress={() => signOut.mutate(undefined, { onSuccess: () => router.replace('/sign-in') })}
+      />
     </View>
   );
 }
@@ -131,11 +145,21 @@ function MenuItem({ word, onPress }: { readonly word: string; readonly onPress: 
 const styles = StyleSheet.create({
   top: { gap: SPACE.hair },
   title: { gap: SPACE.hair },
-  menu: { flexDirection: 'row', gap: SPACE.medium, borderBottomWidth: 1, borderBottomColor: colour.hairline },
+  menu: {
+    flexDirection: 'row',
+    gap: SPACE.medium,
+    borderBottomWidth: 1,
+    borderBottomColor: colour.hairline,
+  },
   menuItem: { paddingRight: SPACE.small },
   item: { borderTopWidth: 1, borderTopColor: colour.hairline },
   link: { paddingVertical: SPACE.medium, gap: SPACE.hair },
-  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
+  between: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: SPACE.medium,
+  },
   grow: { flex: 1 },
   beside: { padding: SPACE.wide, gap: SPACE.large },
   more: { borderWidth: 1, borderColor: colour.edge },

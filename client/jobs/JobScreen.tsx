@@ -30,9 +30,18 @@ export function JobScreen({ id }: { readonly id: string }) {
 
   const reached = reachedStep(job);
   // Once the job moves on, what was looked back at is over.
-  const shown = lookedAt && lookedAt.stage === job.stage ? lookedAt.step : job.stage === 'ended' ? 'release' : reached;
+  const shown =
+    lookedAt && lookedAt.stage === job.stage
+      ? lookedAt.step
+      : job.stage === 'ended'
+        ? 'release'
+        : reached;
   const onStep = (step: WayStep) => setLookedAt({ step, stage: job.stage });
-  const props: StepProps = { job, onStep, band: <Way stage={job.stage} reached={reached} shown={shown} onStep={onStep} /> };
+  const props: StepProps = {
+    job,
+    onStep,
+    band: <Way stage={job.stage} reached={reached} shown={shown} onStep={onStep} />,
+  };
   switch (shown) {
     case 'intake':
       return <IntakeStep {...props} />;

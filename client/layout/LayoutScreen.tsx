@@ -48,9 +48,23 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
       beside={<View style={styles.beside}>{brook}</View>}
       action={
         <ActionBar
-          label="Save the layout" busy={save.isPending} waitsFor={faults.length > 0 ? `${faults.length} ${faults.length === 1 ? 'thing is' : 'things are'} to be put right` : draft.changed ? null : 'Nothing changed yet'}
-          onPress={() => save.mutate(layout, { onSuccess: () => router.replace(`/vehicles/${vehicle.id}`) })}
-          side={draft.undo ? { label: 'Undo', onPress: draft.undo } : { label: 'Back', onPress: () => router.replace(`/vehicles/${vehicle.id}`) }}
+          label="Save the layout"
+          busy={save.isPending}
+          waitsFor={
+            faults.length > 0
+              ? `${faults.length} ${faults.length === 1 ? 'thing is' : 'things are'} to be put right`
+              : draft.changed
+                ? null
+                : 'Nothing changed yet'
+          }
+          onPress={() =>
+            save.mutate(layout, { onSuccess: () => router.replace(`/vehicles/${vehicle.id}`) })
+          }
+          side={
+            draft.undo
+              ? { label: 'Undo', onPress: draft.undo }
+              : { label: 'Back', onPress: () => router.replace(`/vehicles/${vehicle.id}`) }
+          }
         />
       }
     >
@@ -63,18 +77,36 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
       </View>
       {save.error ? <Caution title={save.error.message} /> : null}
       {faults.slice(0, MOST_FAULTS).map((f) => (
-        <Press key={`${f.element}-${f.code}-${f.sentence}`} role="button" aria-label={`Go to: ${f.sentence}`} onPress={() => setOpen(f.element)}>
+        <Press
+          key={`${f.element}-${f.code}-${f.sentence}`}
+          role="button"
+          aria-label={`Go to: ${f.sentence}`}
+          onPress={() => setOpen(f.element)}
+        >
           <Caution title={f.sentence} />
         </Press>
       ))}
-      {faults.length > MOST_FAULTS ? <Words size="small">{`and ${faults.length - MOST_FAULTS} more`}</Words> : null}
+      {faults.length > MOST_FAULTS ? (
+        <Words size="small">{`and ${faults.length - MOST_FAULTS} more`}</Words>
+      ) : null}
       {wide ? null : brook}
       <View role="list">
         {rows.map((row) => (
           <View key={row.id} role="listitem" style={[styles.item, { paddingLeft: row.depth * 10 }]}>
-            <Press role="button" aria-expanded={open === row.id} aria-label={row.title} onPress={() => setOpen(open === row.id ? null : row.id)} pressedStyle={{ backgroundColor: colour.well }}>
+            <Press
+              role="button"
+              aria-expanded={open === row.id}
+              aria-label={row.title}
+              onPress={() => setOpen(open === row.id ? null : row.id)}
+              pressedStyle={{ backgroundColor: colour.well }}
+            >
               <View style={styles.row}>
-                <View style={[styles.mark, faults.some((f) => f.element === row.id) ? styles.faulty : null]} />
+                <View
+                  style={[
+                    styles.mark,
+                    faults.some((f) => f.element === row.id) ? styles.faulty : null,
+                  ]}
+                />
                 <View style={styles.grow}>
                   <Words strong={open === row.id}>{row.title}</Words>
                   <Words size="small" tone="softWords">
@@ -83,16 +115,30 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
                 </View>
               </View>
             </Press>
-            {open === row.id ? faults.filter((f) => f.element === row.id).map((f) => <Caution key={f.sentence} title={f.sentence} />) : null}
-            {open === row.id ? <ElementForm layout={layout} row={row} change={draft.change} made={made} /> : null}
+            {open === row.id
+              ? faults
+                  .filter((f) => f.element === row.id)
+                  .map((f) => <Caution key={f.sentence} title={f.sentence} />)
+              : null}
+            {open === row.id ? (
+              <ElementForm layout={layout} row={row} change={draft.change} made={made} />
+            ) : null}
           </View>
         ))}
       </View>
       <More title="The whole layout" about="Hand of drive, another master, from nothing, files">
-        {layout.driverSide === 'middle' ? null : <Button label={`Driver on the ${layout.driverSide === 'left' ? 'right' : 'left'}: exchange the sides`} onPress={() => draft.change(mirrored(layout))} />}
+        {layout.driverSide === 'middle' ? null : (
+          <Button
+            label={`Driver on the ${layout.driverSide === 'left' ? 'right' : 'left'}: exchange the sides`}
+            onPress={() => draft.change(mirrored(layout))}
+          />
+        )}
         <Button label="Add a brake master" onPress={() => made(addMaster(layout, 'brakes'))} />
         <Button label="Add a clutch master" onPress={() => made(addMaster(layout, 'clutch'))} />
-        <Button label="Begin from nothing: one master, one wheel" onPress={() => draft.change(blankLayout({ ...layout, name: 'From a drawing' }))} />
+        <Button
+          label="Begin from nothing: one master, one wheel"
+          onPress={() => draft.change(blankLayout({ ...layout, name: 'From a drawing' }))}
+        />
         <Files draft={draft} />
       </More>
     </Page>
@@ -100,12 +146,34 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
 }
 
 /** The draft as the brook shows it, as long as it can be followed from the master. */
-function DraftBrook({ draft, open, height }: { readonly draft: LayoutDraft; readonly open: string | null; readonly height: number }) {
+function DraftBrook({
+  draft,
+  open,
+  height,
+}: {
+  readonly draft: LayoutDraft;
+  readonly open: string | null;
+  readonly height: number;
+}) {
   const { layout, faults } = draft;
-  if (faults.some((f) => f.code === 'orphan' || f.code === 'loop' || f.code === 'missing')) return <Words tone="softWords">The picture comes back when every part is joined.</Words>;
-  const order = [...paths(layout)].sort((a, b) => b.lengthM.value - a.lengthM.value).map((p) => p.bleeder.id);
+  if (faults.some((f) => f.code === 'orphan' || f.code === 'loop' || f.code === 'missing'))
+    return <Words tone="softWords">The picture comes back when every part is joined.</Words>;
+  const order = [...paths(layout)]
+    .sort((a, b) => b.lengthM.value - a.lengthM.value)
+    .map((p) => p.bleeder.id);
   const at = layout.bleeders.find((b) => b.id === open || b.at === open)?.id ?? null;
-  return <BrookBox layout={layout} order={order} height={height} oldColour="amber" newColour="amber" current={at} marked={open} markedAs="here" />;
+  return (
+    <BrookBox
+      layout={layout}
+      order={order}
+      height={height}
+      oldColour="amber"
+      newColour="amber"
+      current={at}
+      marked={open}
+      markedAs="here"
+    />
+  );
 }
 
 /** Keep the layout as a file, or take one from a file. */
@@ -136,7 +204,9 @@ function Files({ draft }: { readonly draft: LayoutDraft }) {
     <>
       <Button label="Keep it as a file" onPress={keep} />
       <Button label="Take one from a file" onPress={choose} />
-      {faults.length > 0 ? <Caution title="This file was not taken">{faults.slice(0, MOST_FAULTS).join(' ')}</Caution> : null}
+      {faults.length > 0 ? (
+        <Caution title="This file was not taken">{faults.slice(0, MOST_FAULTS).join(' ')}</Caution>
+      ) : null}
     </>
   );
 }

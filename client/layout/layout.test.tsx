@@ -4,12 +4,22 @@ import { layoutFile, readLayoutFile } from './layoutFile';
 import { outline } from './outline';
 import { useLayoutDraft } from './useLayoutDraft';
 
-test.each(layoutTemplates.map((t) => [t.id, t.build(t.driverSides[0]!)] as const))('the outline of %s names every element once, in the order in which the fluid meets it', (_, layout) => {
-  const ids = outline(layout).map((r) => r.id);
-  const all = [...layout.bowls, ...layout.masters, ...layout.masters.flatMap((m) => m.chambers), ...layout.nodes, ...layout.stretches, ...layout.bleeders].map((e) => e.id);
-  expect([...ids].sort()).toEqual([...all].sort());
-  for (const s of layout.stretches) expect(ids.indexOf(s.from)).toBeLessThan(ids.indexOf(s.to));
-});
+test.each(layoutTemplates.map((t) => [t.id, t.build(t.driverSides[0]!)] as const))(
+  'the outline of %s names every element once, in the order in which the fluid meets it',
+  (_, layout) => {
+    const ids = outline(layout).map((r) => r.id);
+    const all = [
+      ...layout.bowls,
+      ...layout.masters,
+      ...layout.masters.flatMap((m) => m.chambers),
+      ...layout.nodes,
+      ...layout.stretches,
+      ...layout.bleeders,
+    ].map((e) => e.id);
+    expect([...ids].sort()).toEqual([...all].sort());
+    for (const s of layout.stretches) expect(ids.indexOf(s.from)).toBeLessThan(ids.indexOf(s.to));
+  },
+);
 
 test('a layout goes out to a file and comes in the same; what is no layout says why', () => {
   for (const t of layoutTemplates) {
@@ -25,7 +35,14 @@ test('a layout goes out to a file and comes in the same; what is no layout says 
   };
   expect(sentences('not json')).toContain('should be JSON');
   expect(sentences(JSON.stringify({ ...good, bleeders: [] }))).toContain('has no bleeder');
-  expect(sentences(JSON.stringify({ ...good, stretches: good.stretches.map((s) => ({ ...s, lengthMm: 'long' })) }))).toContain('stretches › 0 › lengthMm: Length is missing; give a number.');
+  expect(
+    sentences(
+      JSON.stringify({
+        ...good,
+        stretches: good.stretches.map((s) => ({ ...s, lengthMm: 'long' })),
+      }),
+    ),
+  ).toContain('stretches › 0 › lengthMm: Length is missing; give a number.');
 });
 
 test('every change can be undone, back to where it began', () => {

@@ -15,5 +15,11 @@ export function useLayoutDraft(first: Layout): LayoutDraft {
   const layout = steps.at(-1)!;
   const faults = useMemo(() => validateLayout(layout), [layout]);
   const change = useCallback((edited: Layout) => setSteps((s) => [...s, edited]), []);
-  return { layout, faults, changed: steps.length > 1, change, undo: steps.length > 1 ? () => setSteps((s) => s.slice(0, -1)) : null };
+  return {
+    layout,
+    faults,
+    changed: steps.length > 1,
+    change,
+    undo: steps.length > 1 ? () => setSteps((s) => s.slice(0, -1)) : null,
+  };
 }

@@ -30,7 +30,13 @@ export function ChoiceLine({ label, value, about, onPress }: ChoiceLineProps) {
   );
   if (!onPress) return <View style={styles.row}>{body}</View>;
   return (
-    <Press role="button" aria-label={`${label}: ${value}. Change`} onPress={onPress} style={styles.row} pressedStyle={{ backgroundColor: colour.well }}>
+    <Press
+      role="button"
+      aria-label={`${label}: ${value}. Change`}
+      onPress={onPress}
+      style={styles.row}
+      pressedStyle={{ backgroundColor: colour.well }}
+    >
       {body}
     </Press>
   );

@@ -25,7 +25,10 @@ export function MaterialsList({ materials }: { readonly materials: Materials }) 
           ))}
         </View>
       </More>
-      <More title="How the time goes" about={early > 0 ? `${early} things begin the day before` : 'All of it today'}>
+      <More
+        title="How the time goes"
+        about={early > 0 ? `${early} things begin the day before` : 'All of it today'}
+      >
         <View>
           {timeline.map((t) => (
             <View key={t.what} style={styles.piece}>
@@ -37,7 +40,12 @@ export function MaterialsList({ materials }: { readonly materials: Materials }) 
               </View>
               <View>
                 <FigureValue figure={t.handsOn} />
-                {t.waiting ? <FigureValue figure={t.waiting} text={`then ${Math.round(t.waiting.value / 60)} h`} /> : null}
+                {t.waiting ? (
+                  <FigureValue
+                    figure={t.waiting}
+                    text={`then ${Math.round(t.waiting.value / 60)} h`}
+                  />
+                ) : null}
               </View>
             </View>
           ))}
@@ -50,6 +58,13 @@ export function MaterialsList({ materials }: { readonly materials: Materials }) 
 
 const styles = StyleSheet.create({
   line: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small },
-  piece: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.hair },
+  piece: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.medium,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+    paddingVertical: SPACE.hair,
+  },
   grow: { flex: 1 },
 });

@@ -1,6 +1,12 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
-import { costWords, orderRefusalWords, ORDER_WORDS, type OrderId, type SearchState } from '@brook/core/order';
+import {
+  costWords,
+  orderRefusalWords,
+  ORDER_WORDS,
+  type OrderId,
+  type SearchState,
+} from '@brook/core/order';
 import { notEmptiedFirst, orderFigures, type Plan, type PlanOrder } from '@brook/core/plan';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -32,14 +38,26 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
   const [picked, setPicked] = useState<OrderId>(plan.order);
   const row = orders.find((o) => o.id === picked) ?? null;
   const counts = plan.stops[0]?.counted ?? 'strokes';
-  const notEmptied = useMemo(() => notEmptiedFirst(planRequestOf(job, plan), plan, picked), [job, plan, picked]);
+  const notEmptied = useMemo(
+    () => notEmptiedFirst(planRequestOf(job, plan), plan, picked),
+    [job, plan, picked],
+  );
   const most = Math.max(1, ...orders.map((o) => ('code' in o.price ? 0 : o.price.bledMl)));
   return (
     <Page
       action={
         <ActionBar
-          label={`Follow: ${ORDER_WORDS[picked].title}`} busy={busy} waitsFor={row && 'code' in row.price ? 'This order cannot be carried out' : null}
-          onPress={() => onChoose({ ...job.planChoices, order: picked, leastFluid: picked === 'least fluid' ? [...row!.places] : null })} side={{ label: 'Back', onPress: onBack }}
+          label={`Follow: ${ORDER_WORDS[picked].title}`}
+          busy={busy}
+          waitsFor={row && 'code' in row.price ? 'This order cannot be carried out' : null}
+          onPress={() =>
+            onChoose({
+              ...job.planChoices,
+              order: picked,
+              leastFluid: picked === 'least fluid' ? [...row!.places] : null,
+            })
+          }
+          side={{ label: 'Back', onPress: onBack }}
         />
       }
     >
@@ -56,7 +74,14 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
         </View>
         <View role="radiogroup" aria-label="Orders">
           {orders.map((o) => (
-            <OrderLine key={o.id} plan={plan} order={o} most={most} chosen={o.id === picked} onPick={() => setPicked(o.id)} />
+            <OrderLine
+              key={o.id}
+              plan={plan}
+              order={o}
+              most={most}
+              chosen={o.id === picked}
+              onPick={() => setPicked(o.id)}
+            />
           ))}
         </View>
       </View>
@@ -68,28 +93,50 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
           {notEmptied ? <FigureRow figure={notEmptied} /> : null}
         </View>
       ) : null}
-      <Search search={search} waiting={orders.length === 0} free={plan.searchable.length > 0} onCancel={cancel} />
+      <Search
+        search={search}
+        waiting={orders.length === 0}
+        free={plan.searchable.length > 0}
+        onCancel={cancel}
+      />
       <Words size="small" tone="softWords">
-        Simulated along this layout: lines laminar, cavities mixed, shared stretches as the earlier bleeders left them, the reservoir topped up in batches. Good to 2.5 % each; between orders most of that cancels.
+        Simulated along this layout: lines laminar, cavities mixed, shared stretches as the earlier
+        bleeders left them, the reservoir topped up in batches. Good to 2.5 % each; between orders
+        most of that cancels.
       </Words>
     </Page>
   );
 }
 
-function useOrders(job: Job, plan: Plan): { orders: readonly PlanOrder[]; search: SearchState | null; problem: string | null; cancel: () => void } {
+function useOrders(
+  job: Job,
+  plan: Plan,
+): {
+  orders: readonly PlanOrder[];
+  search: SearchState | null;
+  problem: string | null;
+  cancel: () => void;
+} {
   const [orders, setOrders] = useState<readonly PlanOrder[]>([]);
   const [search, setSearch] = useState<SearchState | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const asked = useRef<Asked<OrdersAnswer> | null>(null);
   useEffect(() => {
-    asked.current = askWorker<OrdersAnswer, OrdersSoFar>(() => new Worker(new URL('../workers/orders.worker', import.meta.url)), planRequestOf(job, plan), (_, soFar) => {
-      if (soFar?.orders) setOrders(soFar.orders);
-      if (soFar?.search) setSearch(soFar.search);
-    });
-    asked.current.answer.then((answer) => {
-      setOrders(answer.orders);
-      setSearch(answer.search);
-    }, (error: Error) => setProblem(error.message));
+    asked.current = askWorker<OrdersAnswer, OrdersSoFar>(
+      () => new Worker(new URL('../workers/orders.worker', import.meta.url)),
+      planRequestOf(job, plan),
+      (_, soFar) => {
+        if (soFar?.orders) setOrders(soFar.orders);
+        if (soFar?.search) setSearch(soFar.search);
+      },
+    );
+    asked.current.answer.then(
+      (answer) => {
+        setOrders(answer.orders);
+        setSearch(answer.search);
+      },
+      (error: Error) => setProblem(error.message),
+    );
     return () => asked.current?.cancel();
   }, [job, plan]);
   return { orders, search, problem, cancel: () => asked.current?.cancel() };
@@ -107,25 +154,45 @@ interface OrderLineProps {
 function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
   const { price } = order;
   const words = ORDER_WORDS[order.id];
-  const places = order.places.map((id) => bleederName(plan.layout.bleeders.find((b) => b.id === id)!)).join(' › ');
+  const places = order.places
+    .map((id) => bleederName(plan.layout.bleeders.find((b) => b.id === id)!))
+    .join(' › ');
   return (
     <Press
-      role="radio" aria-checked={chosen} aria-label={`${words.title}: ${'code' in price ? orderRefusalWords(price) : `${price.bledMl.toFixed(0)} millilitres, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`} onPress={onPick}
-      style={[styles.order, chosen ? styles.chosen : null]} pressedStyle={{ backgroundColor: colour.well }}
+      role="radio"
+      aria-checked={chosen}
+      aria-label={`${words.title}: ${'code' in price ? orderRefusalWords(price) : `${price.bledMl.toFixed(0)} millilitres, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`}
+      onPress={onPick}
+      style={[styles.order, chosen ? styles.chosen : null]}
+      pressedStyle={{ backgroundColor: colour.well }}
     >
       <View style={styles.row}>
         <View style={styles.grow}>
           <Words strong={chosen}>{words.title}</Words>
         </View>
-        {'code' in price ? null : [price.bledMl.toFixed(0), String(price.counts), price.minutes.toFixed(0), price.oldLeftMl.toFixed(1)].map((v, i) => (
-          <Cell key={i} width={48}>
-            <Numeral>{v}</Numeral>
-          </Cell>
-        ))}
+        {'code' in price
+          ? null
+          : [
+              price.bledMl.toFixed(0),
+              String(price.counts),
+              price.minutes.toFixed(0),
+              price.oldLeftMl.toFixed(1),
+            ].map((v, i) => (
+              <Cell key={i} width={48}>
+                <Numeral>{v}</Numeral>
+              </Cell>
+            ))}
       </View>
-      {'code' in price ? <Words size="small">{orderRefusalWords(price)}</Words> : (
+      {'code' in price ? (
+        <Words size="small">{orderRefusalWords(price)}</Words>
+      ) : (
         <View style={styles.track}>
-          <View style={[styles.needed, { width: `${(100 * (price.bledMl - order.cost!.moreMl)) / most}%` }]} />
+          <View
+            style={[
+              styles.needed,
+              { width: `${(100 * (price.bledMl - order.cost!.moreMl)) / most}%` },
+            ]}
+          />
           <View style={[styles.bar, { width: `${(100 * order.cost!.moreMl) / most}%` }]} />
         </View>
       )}
@@ -137,11 +204,31 @@ function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
 }
 
 /** How far the search for the best order is; stopped, it says how much could still be saved at most. */
-function Search({ search, waiting, free, onCancel }: { readonly search: SearchState | null; readonly waiting: boolean; readonly free: boolean; readonly onCancel: () => void }) {
+function Search({
+  search,
+  waiting,
+  free,
+  onCancel,
+}: {
+  readonly search: SearchState | null;
+  readonly waiting: boolean;
+  readonly free: boolean;
+  readonly onCancel: () => void;
+}) {
   if (waiting) return <Words>Pricing the schools …</Words>;
-  if (!free) return <Words size="small">The order is not free here: one bleeder, or passes that the modulator asks for.</Words>;
+  if (!free)
+    return (
+      <Words size="small">
+        The order is not free here: one bleeder, or passes that the modulator asks for.
+      </Words>
+    );
   if (!search) return <Words>Trying every order …</Words>;
-  if (search.finished) return <Words strong>{`All ${search.inAll} orders decided: none needs less than ${search.bledMl.toFixed(0)} mL.`}</Words>;
+  if (search.finished)
+    return (
+      <Words
+        strong
+      >{`All ${search.inAll} orders decided: none needs less than ${search.bledMl.toFixed(0)} mL.`}</Words>
+    );
   return (
     <View style={styles.search}>
       <Words>{`Trying every order: ${search.decided} of ${search.inAll} decided. Best so far ${search.bledMl.toFixed(0)} mL; no order can save more than ${search.gapMl.toFixed(0)} mL on it.`}</Words>
@@ -156,7 +243,13 @@ function Search({ search, waiting, free, onCancel }: { readonly search: SearchSt
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
   grow: { flex: 1 },
-  order: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small, paddingHorizontal: SPACE.small, gap: SPACE.hair },
+  order: {
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+    paddingVertical: SPACE.small,
+    paddingHorizontal: SPACE.small,
+    gap: SPACE.hair,
+  },
   chosen: { borderWidth: 3, borderColor: colour.words },
   track: { height: 10, backgroundColor: colour.well, flexDirection: 'row' },
   needed: { height: 10, backgroundColor: colour.edge },

@@ -33,9 +33,18 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
         <Words strong heading={2}>
           Take along
         </Words>
-        <Caution title={`The shelf is ${Math.ceil(pick.missingMl.value)} mL short`}>{`Of ${job.fluid?.fill?.grade ?? 'this fluid'} that may be used today and is not promised to another job. Without enough of it the reservoir runs dry half-way.`}</Caution>
+        <Caution
+          title={`The shelf is ${Math.ceil(pick.missingMl.value)} mL short`}
+        >{`Of ${job.fluid?.fill?.grade ?? 'this fluid'} that may be used today and is not promised to another job. Without enough of it the reservoir runs dry half-way.`}</Caution>
         <FigureRow figure={pick.missingMl} />
-        <Button label="Put a container on the shelf" onPress={() => router.push(`/shelf/add?job=${job.id}&grade=${encodeURIComponent(job.fluid?.fill?.grade ?? '')}`)} />
+        <Button
+          label="Put a container on the shelf"
+          onPress={() =>
+            router.push(
+              `/shelf/add?job=${job.id}&grade=${encodeURIComponent(job.fluid?.fill?.grade ?? '')}`,
+            )
+          }
+        />
       </View>
     );
   }
@@ -49,7 +58,10 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
           <View key={c.id} role="listitem" style={styles.row}>
             <View style={styles.grow}>
               <Words strong>{`Batch ${c.batch}`}</Words>
-              <Words size="small" tone="softWords">{`${c.state === 'sealed' ? 'sealed' : `opened ${c.openedDays === 0 ? 'today' : `${c.openedDays} days ago`}`} · ${c.sizeMl} mL container`}</Words>
+              <Words
+                size="small"
+                tone="softWords"
+              >{`${c.state === 'sealed' ? 'sealed' : `opened ${c.openedDays === 0 ? 'today' : `${c.openedDays} days ago`}`} · ${c.sizeMl} mL container`}</Words>
               {c.reasons.map((r) => (
                 <Words key={r.code} size="small">
                   {ADMIT_WORDS[r.code]}
@@ -63,12 +75,23 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
       <FigureRow figure={pick.leftOverMl} />
       {looked !== null && needsSecondLook(pick) ? (
         <Choice
-          question="Second look taken?" why={`Date on it, smell, clear to the eye; rested. It stays on the record with your name. ${sourceWords(PRACTICE)}.`} options={[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'Not yet' }]}
-          chosen={looked ? 'yes' : null} onChoose={(answer) => onLooked(answer === 'yes')}
+          question="Second look taken?"
+          why={`Date on it, smell, clear to the eye; rested. It stays on the record with your name. ${sourceWords(PRACTICE)}.`}
+          options={[
+            { value: 'yes', label: 'Yes' },
+            { value: 'no', label: 'Not yet' },
+          ]}
+          chosen={looked ? 'yes' : null}
+          onChoose={(answer) => onLooked(answer === 'yes')}
         />
       ) : null}
-      <Words size="small" tone="softWords">{`By the house rule on opened containers: ${pick.openRule}.`}</Words>
-      {pick.lookedBy ? <Words size="small" tone="softWords">{`Second look taken by ${pick.lookedBy}.`}</Words> : null}
+      <Words
+        size="small"
+        tone="softWords"
+      >{`By the house rule on opened containers: ${pick.openRule}.`}</Words>
+      {pick.lookedBy ? (
+        <Words size="small" tone="softWords">{`Second look taken by ${pick.lookedBy}.`}</Words>
+      ) : null}
     </View>
   );
 }
@@ -76,5 +99,12 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
 const styles = StyleSheet.create({
   group: { gap: SPACE.small },
   grow: { flex: 1 },
-  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, borderTopWidth: 1, borderTopColor: colour.hairline, minHeight: TOUCH },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.medium,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+    minHeight: TOUCH,
+  },
 });

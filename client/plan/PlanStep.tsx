@@ -46,45 +46,101 @@ export function PlanStep(props: StepProps) {
     );
   }
   const choose = (choices: PlanChoices) =>
-    act.mutate({ kind: 'choose plan', choices }, {
-      onSuccess: (after) => {
-        setChanges(changesOf(result, after.planResult));
-        setPage(null);
+    act.mutate(
+      { kind: 'choose plan', choices },
+      {
+        onSuccess: (after) => {
+          setChanges(changesOf(result, after.planResult));
+          setPage(null);
+        },
       },
-    });
+    );
   const back = () => setPage(null);
   const open = job.stage === 'plan' ? setPage : null;
   const made = madeWith(job, result);
-  if (page === 'work') return <WorkPage job={job} busy={act.isPending} onChoose={choose} onBack={back} />;
-  if (page === 'method' && made) return <MethodPage job={job} plan={made} busy={act.isPending} onChoose={choose} onBack={back} />;
-  if (page === 'order' && result.verdict === 'planned') return <OrdersPage job={job} plan={result.plan} busy={act.isPending} onChoose={choose} onBack={back} />;
-  if (result.verdict === 'refused') return <Refused {...props} result={result} open={open} fault={act.error?.message ?? null} />;
+  if (page === 'work')
+    return <WorkPage job={job} busy={act.isPending} onChoose={choose} onBack={back} />;
+  if (page === 'method' && made)
+    return (
+      <MethodPage job={job} plan={made} busy={act.isPending} onChoose={choose} onBack={back} />
+    );
+  if (page === 'order' && result.verdict === 'planned')
+    return (
+      <OrdersPage
+        job={job}
+        plan={result.plan}
+        busy={act.isPending}
+        onChoose={choose}
+        onBack={back}
+      />
+    );
+  if (result.verdict === 'refused')
+    return <Refused {...props} result={result} open={open} fault={act.error?.message ?? null} />;
   return <Document {...props} plan={result.plan} open={open} changes={changes} />;
 }
 
 type OpenPage = ((page: 'work' | 'method' | 'order') => void) | null;
 
 function changesOf(before: PlanResult, after: PlanResult | null): readonly string[] {
-  return before.verdict === 'planned' && after?.verdict === 'planned' ? planChanges(before.plan, after.plan) : [];
+  return before.verdict === 'planned' && after?.verdict === 'planned'
+    ? planChanges(before.plan, after.plan)
+    : [];
 }
 
 /** What the ranking needs to know besides the job; a refused plan has no fluid of its own. */
 function madeWith(job: Job, result: PlanResult): PlanBasis | null {
   if (result.verdict === 'planned') return result.plan;
   const fill = job.fluid?.verdict.fill;
-  return fill && job.fluid?.newColour ? { fillGrade: fill.grade, newColour: job.fluid.newColour } : null;
+  return fill && job.fluid?.newColour
+    ? { fillGrade: fill.grade, newColour: job.fluid.newColour }
+    : null;
 }
 
-function Refused({ job, band, onStep, result, open, fault }: StepProps & { readonly result: Extract<PlanResult, { verdict: 'refused' }>; readonly open: OpenPage; readonly fault: string | null }) {
+function Refused({
+  job,
+  band,
+  onStep,
+  result,
+  open,
+  fault,
+}: StepProps & {
+  readonly result: Extract<PlanResult, { verdict: 'refused' }>;
+  readonly open: OpenPage;
+  readonly fault: string | null;
+}) {
   return (
-    <Page band={band} action={open ? <PromptBar prompt="Change what it was made with, or end the job" side={{ label: 'Fluid', onPress: () => onStep('fluid') }} /> : <BackToHand job={job} onStep={onStep} />}>
+    <Page
+      band={band}
+      action={
+        open ? (
+          <PromptBar
+            prompt="Change what it was made with, or end the job"
+            side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
+          />
+        ) : (
+          <BackToHand job={job} onStep={onStep} />
+        )
+      }
+    >
       <JobHead job={job} />
-      <Stop title="No plan like this">{result.reasons.map((r) => refusalWords(job.layout, r)).join(' ')}</Stop>
+      <Stop title="No plan like this">
+        {result.reasons.map((r) => refusalWords(job.layout, r)).join(' ')}
+      </Stop>
       {fault ? <Caution title={fault} /> : null}
       {open ? (
         <View>
-          <ChoiceLine label="Work" value={PURPOSE_WORDS[job.planChoices.work.purpose].title} onPress={() => open('work')} />
-          {result.methods.length > 0 ? <ChoiceLine label="Method" value={`${result.methods.filter((m) => m.verdict !== 'hopeless').length} of ${result.methods.length} can work`} onPress={() => open('method')} /> : null}
+          <ChoiceLine
+            label="Work"
+            value={PURPOSE_WORDS[job.planChoices.work.purpose].title}
+            onPress={() => open('work')}
+          />
+          {result.methods.length > 0 ? (
+            <ChoiceLine
+              label="Method"
+              value={`${result.methods.filter((m) => m.verdict !== 'hopeless').length} of ${result.methods.length} can work`}
+              onPress={() => open('method')}
+            />
+          ) : null}
         </View>
       ) : null}
       <EndJob job={job} />
@@ -92,7 +148,18 @@ function Refused({ job, band, onStep, result, open, fault }: StepProps & { reado
   );
 }
 
-function Document({ job, band, onStep, plan, open, changes }: StepProps & { readonly plan: Plan; readonly open: OpenPage; readonly changes: readonly string[] }) {
+function Document({
+  job,
+  band,
+  onStep,
+  plan,
+  open,
+  changes,
+}: StepProps & {
+  readonly plan: Plan;
+  readonly open: OpenPage;
+  readonly changes: readonly string[];
+}) {
   const act = useJobAct(job);
   const wide = useWideScreen();
   const [looked, setLooked] = useState(false);
@@ -107,8 +174,19 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
       action={
         job.stage === 'plan' ? (
           <ActionBar
-            label={first && plan.stages[0]?.kind === 'bleed' ? `Start: ${bleederName(first.bleeder)} first` : 'Start'} busy={act.isPending} waitsFor={pickWaits(job, looked)}
-            onPress={() => act.mutate({ kind: 'accept plan', lookedAtOpened: looked }, { onSuccess: () => onStep('run') })}
+            label={
+              first && plan.stages[0]?.kind === 'bleed'
+                ? `Start: ${bleederName(first.bleeder)} first`
+                : 'Start'
+            }
+            busy={act.isPending}
+            waitsFor={pickWaits(job, looked)}
+            onPress={() =>
+              act.mutate(
+                { kind: 'accept plan', lookedAtOpened: looked },
+                { onSuccess: () => onStep('run') },
+              )
+            }
             side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
           />
         ) : (
@@ -129,9 +207,28 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
         </View>
       ) : null}
       <View>
-        <ChoiceLine label="Work" value={PURPOSE_WORDS[plan.work.purpose].title} about={parts || undefined} onPress={open ? () => open('work') : undefined} />
-        {plan.stops.length > 0 ? <ChoiceLine label="Method" value={METHOD_WORDS[plan.method].title} about={METHOD_VERDICT_WORDS[method.verdict]} onPress={open ? () => open('method') : undefined} /> : null}
-        {plan.stops.length > 1 ? <ChoiceLine label="Order" value={ORDER_WORDS[plan.order].title} about={open ? 'What the others would cost' : undefined} onPress={open ? () => open('order') : undefined} /> : null}
+        <ChoiceLine
+          label="Work"
+          value={PURPOSE_WORDS[plan.work.purpose].title}
+          about={parts || undefined}
+          onPress={open ? () => open('work') : undefined}
+        />
+        {plan.stops.length > 0 ? (
+          <ChoiceLine
+            label="Method"
+            value={METHOD_WORDS[plan.method].title}
+            about={METHOD_VERDICT_WORDS[method.verdict]}
+            onPress={open ? () => open('method') : undefined}
+          />
+        ) : null}
+        {plan.stops.length > 1 ? (
+          <ChoiceLine
+            label="Order"
+            value={ORDER_WORDS[plan.order].title}
+            about={open ? 'What the others would cost' : undefined}
+            onPress={open ? () => open('order') : undefined}
+          />
+        ) : null}
         <ChoiceLine label="Fill" value={plan.fillGrade} />
       </View>
       {wide ? null : brook}
@@ -143,21 +240,34 @@ function Document({ job, band, onStep, plan, open, changes }: StepProps & { read
           Fluid and time
         </Words>
         <FigureRow figure={plan.totals.bledMl} label="To bleed" />
-        {plan.totals.strokes.value > 0 ? <FigureRow figure={plan.totals.strokes} label="Strokes in all" /> : null}
-        {plan.totals.marks.value > 0 ? <FigureRow figure={plan.totals.marks} label="Marks in all" /> : null}
-        {plan.totals.removedMl.value > 0 ? <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" /> : null}
+        {plan.totals.strokes.value > 0 ? (
+          <FigureRow figure={plan.totals.strokes} label="Strokes in all" />
+        ) : null}
+        {plan.totals.marks.value > 0 ? (
+          <FigureRow figure={plan.totals.marks} label="Marks in all" />
+        ) : null}
+        {plan.totals.removedMl.value > 0 ? (
+          <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" />
+        ) : null}
         <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
         <FigureRow figure={plan.totals.fillings} />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on" />
         <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />
-        {plan.totals.pocketsMl.value > 0 && !hasToolCycle(plan) ? <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" /> : null}
+        {plan.totals.pocketsMl.value > 0 && !hasToolCycle(plan) ? (
+          <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" />
+        ) : null}
       </View>
-      <PickedContainers job={job} looked={job.stage === 'plan' ? looked : null} onLooked={setLooked} />
+      <PickedContainers
+        job={job}
+        looked={job.stage === 'plan' ? looked : null}
+        onLooked={setLooked}
+      />
       <MaterialsList materials={plan.materials} />
       {plan.totals.pocketsMl.value > 0 ? <PocketsCaution plan={plan} /> : null}
       <Words size="small" tone="softWords">
-        Sizes come from the layout’s template until this vehicle was measured. The maker’s procedure wins over this plan wherever there is one.
+        Sizes come from the layout’s template until this vehicle was measured. The maker’s procedure
+        wins over this plan wherever there is one.
       </Words>
       <EndJob job={job} />
     </Page>
@@ -168,10 +278,33 @@ const hasToolCycle = (plan: Plan): boolean => plan.stages.some((s) => s.kind ===
 
 /** What the closed pockets mean for this job. */
 function PocketsCaution({ plan }: { readonly plan: Plan }) {
-  if (hasToolCycle(plan) && plan.work.purpose === 'routine flush') return <Caution title="The tool renews the ABS pockets">What comes out of them is old: the base bleed after it carries it away.</Caution>;
-  if (hasToolCycle(plan)) return <Caution title="Air may be in the ABS pockets">No stroke reaches it. Hard stops are no substitute: it would leave the pockets during the stop.</Caution>;
-  if (plan.scope.airInModulator) return <Caution title="Air in the ABS pockets cannot be reached by hand">Where the maker gives a tool-driven procedure, it comes first.</Caution>;
-  return <Caution title="The ABS pockets keep their old fluid">No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it. Hard stops are no way round it: they are for a lead to decide, in a job of their own, on a proved pedal, where the maker is not against it, on private ground, slowly, with nobody else on board.</Caution>;
+  if (hasToolCycle(plan) && plan.work.purpose === 'routine flush')
+    return (
+      <Caution title="The tool renews the ABS pockets">
+        What comes out of them is old: the base bleed after it carries it away.
+      </Caution>
+    );
+  if (hasToolCycle(plan))
+    return (
+      <Caution title="Air may be in the ABS pockets">
+        No stroke reaches it. Hard stops are no substitute: it would leave the pockets during the
+        stop.
+      </Caution>
+    );
+  if (plan.scope.airInModulator)
+    return (
+      <Caution title="Air in the ABS pockets cannot be reached by hand">
+        Where the maker gives a tool-driven procedure, it comes first.
+      </Caution>
+    );
+  return (
+    <Caution title="The ABS pockets keep their old fluid">
+      No stroke reaches them; only a tool-driven cycle does. A routine flush does not need it. Hard
+      stops are no way round it: they are for a lead to decide, in a job of their own, on a proved
+      pedal, where the maker is not against it, on private ground, slowly, with nobody else on
+      board.
+    </Caution>
+  );
 }
 
 /** What the shelf keeps the run waiting for. */
@@ -181,12 +314,26 @@ function pickWaits(job: Job, looked: boolean): string | null {
 }
 
 /** The brook of a job with its fluid as the server knows the run. */
-export function PlanBrook({ job, plan, height }: { readonly job: Job; readonly plan: Plan; readonly height: number }) {
+export function PlanBrook({
+  job,
+  plan,
+  height,
+}: {
+  readonly job: Job;
+  readonly plan: Plan;
+  readonly height: number;
+}) {
   const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
   return <RunBrook job={job} state={state} current={null} height={height} caption />;
 }
 
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide },
-  changes: { backgroundColor: colour.well, padding: SPACE.medium, borderLeftWidth: 6, borderLeftColor: colour.words, gap: 2 },
+  changes: {
+    backgroundColor: colour.well,
+    padding: SPACE.medium,
+    borderLeftWidth: 6,
+    borderLeftColor: colour.words,
+    gap: 2,
+  },
 });

@@ -1,7 +1,13 @@
 import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import { partnerWays, type Plan } from '@brook/core/plan';
-import { adviceWords, bleederWords, nameOf, UNMET_WORDS, type PartnerAdvice } from '@brook/core/scope';
+import {
+  adviceWords,
+  bleederWords,
+  nameOf,
+  UNMET_WORDS,
+  type PartnerAdvice,
+} from '@brook/core/scope';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { capital, lowerFirst } from '@brook/core/text';
@@ -20,14 +26,30 @@ export function ScopeWords({ plan }: { readonly plan: Plan }) {
   return (
     <View style={styles.scope}>
       {scope.unmet.map((u) => (
-        <Caution key={`${u.partId}-${u.condition}`} title={UNMET_WORDS[u.condition]}>{nameOf(layout, u.partId)}</Caution>
+        <Caution key={`${u.partId}-${u.condition}`} title={UNMET_WORDS[u.condition]}>
+          {nameOf(layout, u.partId)}
+        </Caution>
       ))}
-      {scope.bleeders.every((b) => !b.open) ? <Words>No bleeder need be opened. Any softness afterwards brings the whole bleed, without argument.</Words> : null}
-      <More title="What is opened, and why" about={shut === 0 ? 'Every bleeder' : `${scope.bleeders.length - shut} of ${scope.bleeders.length} bleeders`}>
+      {scope.bleeders.every((b) => !b.open) ? (
+        <Words>
+          No bleeder need be opened. Any softness afterwards brings the whole bleed, without
+          argument.
+        </Words>
+      ) : null}
+      <More
+        title="What is opened, and why"
+        about={
+          shut === 0
+            ? 'Every bleeder'
+            : `${scope.bleeders.length - shut} of ${scope.bleeders.length} bleeders`
+        }
+      >
         <View role="list">
           {scope.bleeders.map((b) => (
             <View key={b.bleederId} role="listitem" style={styles.line}>
-              <Words strong>{`${capital(bleederName(layout.bleeders.find((x) => x.id === b.bleederId)!))}: ${b.open ? 'open' : 'stays shut'}`}</Words>
+              <Words
+                strong
+              >{`${capital(bleederName(layout.bleeders.find((x) => x.id === b.bleederId)!))}: ${b.open ? 'open' : 'stays shut'}`}</Words>
               <Words size="small">{bleederWords(layout, b)}</Words>
             </View>
           ))}
@@ -51,7 +73,14 @@ export function LeftBefore({ job }: { readonly job: Job }) {
   return (
     <>
       {job.notDone.map((n) => (
-        <Caution key={n.what} title={`Left at the job of ${shortDate(n.at)}: ${lowerFirst(n.what)}`}>{n.advise === 'next clutch job' ? 'Put down for the next clutch job: weigh it now.' : 'It wears together with what was renewed then.'}</Caution>
+        <Caution
+          key={n.what}
+          title={`Left at the job of ${shortDate(n.at)}: ${lowerFirst(n.what)}`}
+        >
+          {n.advise === 'next clutch job'
+            ? 'Put down for the next clutch job: weigh it now.'
+            : 'It wears together with what was renewed then.'}
+        </Caution>
       ))}
     </>
   );

@@ -19,20 +19,43 @@ export function StageList({ plan }: { readonly plan: Plan }) {
   return (
     <View style={styles.stages}>
       {plan.stages.map((stage, i) => (
-        <Stage key={stage.id} plan={plan} stage={stage} number={i + 1} alone={plan.stages.length === 1} />
+        <Stage
+          key={stage.id}
+          plan={plan}
+          stage={stage}
+          number={i + 1}
+          alone={plan.stages.length === 1}
+        />
       ))}
     </View>
   );
 }
 
-function Stage({ plan, stage, number, alone }: { readonly plan: Plan; readonly stage: PlanStage; readonly number: number; readonly alone: boolean }) {
+function Stage({
+  plan,
+  stage,
+  number,
+  alone,
+}: {
+  readonly plan: Plan;
+  readonly stage: PlanStage;
+  readonly number: number;
+  readonly alone: boolean;
+}) {
   if (stage.kind !== 'bleed') return <OwnStage plan={plan} stage={stage} number={number} />;
   const stops = stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!);
   const counted = stops[0]?.counted ?? 'strokes';
   const words = METHOD_WORDS[stage.method];
   return (
     <View>
-      {alone ? null : <StageHead number={number} title={stageTitle(plan.layout, stage)} about={words.title} minutes={stage} />}
+      {alone ? null : (
+        <StageHead
+          number={number}
+          title={stageTitle(plan.layout, stage)}
+          about={words.title}
+          minutes={stage}
+        />
+      )}
       <View style={styles.row} aria-hidden>
         <View style={styles.grow} />
         <ColumnHead word="path" />
@@ -42,12 +65,26 @@ function Stage({ plan, stage, number, alone }: { readonly plan: Plan; readonly s
       {stops.map((stop, i) => (
         <StopRow key={stop.id} plan={plan} stop={stop} number={i + 1} />
       ))}
-      {number === 1 || plan.stages.findIndex((s) => s.kind === 'bleed' && s.method === stage.method) === number - 1 ? <Caution title={words.caution} /> : null}
+      {number === 1 ||
+      plan.stages.findIndex((s) => s.kind === 'bleed' && s.method === stage.method) ===
+        number - 1 ? (
+        <Caution title={words.caution} />
+      ) : null}
     </View>
   );
 }
 
-function StageHead({ number, title, about, minutes }: { readonly number: number; readonly title: string; readonly about: string | null; readonly minutes: PlanStage }) {
+function StageHead({
+  number,
+  title,
+  about,
+  minutes,
+}: {
+  readonly number: number;
+  readonly title: string;
+  readonly about: string | null;
+  readonly minutes: PlanStage;
+}) {
   return (
     <View style={styles.head}>
       <Numeral>{String(number)}</Numeral>
@@ -66,13 +103,35 @@ function StageHead({ number, title, about, minutes }: { readonly number: number;
   );
 }
 
-function OwnStage({ plan, stage, number }: { readonly plan: Plan; readonly stage: Exclude<PlanStage, { kind: 'bleed' }>; readonly number: number }) {
+function OwnStage({
+  plan,
+  stage,
+  number,
+}: {
+  readonly plan: Plan;
+  readonly stage: Exclude<PlanStage, { kind: 'bleed' }>;
+  readonly number: number;
+}) {
   const [open, setOpen] = useState(false);
   const words = stageWords(plan, stage);
   return (
     <View>
-      <StageHead number={number} title={stageTitle(plan.layout, stage)} about={stage.kind === 'tool cycle' && !stage.atHand ? 'No scan tool at hand: hand the vehicle over' : null} minutes={stage} />
-      <Press role="button" aria-expanded={open} aria-label={`${stageTitle(plan.layout, stage)}: how?`} onPress={() => setOpen(!open)}>
+      <StageHead
+        number={number}
+        title={stageTitle(plan.layout, stage)}
+        about={
+          stage.kind === 'tool cycle' && !stage.atHand
+            ? 'No scan tool at hand: hand the vehicle over'
+            : null
+        }
+        minutes={stage}
+      />
+      <Press
+        role="button"
+        aria-expanded={open}
+        aria-label={`${stageTitle(plan.layout, stage)}: how?`}
+        onPress={() => setOpen(!open)}
+      >
         <Words size="small" strong>
           {open ? 'Less' : 'How, and why'}
         </Words>
@@ -94,13 +153,27 @@ function OwnStage({ plan, stage, number }: { readonly plan: Plan; readonly stage
 }
 
 /** One opening: place, path, millilitres, count; opens to why it comes here, how, and where to top up. */
-function StopRow({ plan, stop, number }: { readonly plan: Plan; readonly stop: PlanStop; readonly number: number }) {
+function StopRow({
+  plan,
+  stop,
+  number,
+}: {
+  readonly plan: Plan;
+  readonly stop: PlanStop;
+  readonly number: number;
+}) {
   const [open, setOpen] = useState(false);
   const name = bleederName(stop.bleeder);
   return (
     <View style={styles.stop}>
       <View style={styles.row}>
-        <Press role="button" aria-expanded={open} aria-label={`${number}, ${name}: why here?`} onPress={() => setOpen(!open)} style={styles.place}>
+        <Press
+          role="button"
+          aria-expanded={open}
+          aria-label={`${number}, ${name}: why here?`}
+          onPress={() => setOpen(!open)}
+          style={styles.place}
+        >
           <View style={styles.placeLine}>
             <Numeral>{String(number)}</Numeral>
             <View style={styles.grow}>
@@ -140,11 +213,24 @@ function StopRow({ plan, stop, number }: { readonly plan: Plan; readonly stop: P
 
 /** Which control, how the stroke goes, how long. */
 function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
-  const until = { new: 'Until it runs new and clear.', sweep: 'The volume of its path once.', clear: 'The three that must be clear.' }[stop.until];
-  const pumps = { 0: '', 3: ' Three quick pumps before holding.', 10: ' Ten or twelve quick pumps before holding.' }[preferences.pumpsBeforeHolding];
-  const hose = METHOD_TRAITS[stop.method].open === 'first movement' && preferences.hoseEnd === 'free' ? ' Hose end free.' : ' Hose end under the fluid.';
-  const open = stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
-  if (stop.counted === 'strokes') return `${capital(stop.control)}: ${stop.shape}.${layout.vehicleKind === 'car' || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
+  const until = {
+    new: 'Until it runs new and clear.',
+    sweep: 'The volume of its path once.',
+    clear: 'The three that must be clear.',
+  }[stop.until];
+  const pumps = {
+    0: '',
+    3: ' Three quick pumps before holding.',
+    10: ' Ten or twelve quick pumps before holding.',
+  }[preferences.pumpsBeforeHolding];
+  const hose =
+    METHOD_TRAITS[stop.method].open === 'first movement' && preferences.hoseEnd === 'free'
+      ? ' Hose end free.'
+      : ' Hose end under the fluid.';
+  const open =
+    stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
+  if (stop.counted === 'strokes')
+    return `${capital(stop.control)}: ${stop.shape}.${layout.vehicleKind === 'car' || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
   return `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. Opened ${open}. ${until}`;
 }
 
@@ -157,11 +243,29 @@ function topUpWords(stop: PlanStop): string {
 
 const styles = StyleSheet.create({
   stages: { gap: SPACE.large },
-  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.small },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.medium,
+    borderTopWidth: 2,
+    borderTopColor: colour.words,
+    paddingTop: SPACE.small,
+  },
   grow: { flex: 1 },
   stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
   place: { flex: 1 },
-  placeLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small, paddingVertical: SPACE.hair },
-  why: { gap: SPACE.small, paddingBottom: SPACE.medium, paddingLeft: SPACE.large, borderLeftWidth: 3, borderLeftColor: colour.edge },
+  placeLine: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.small,
+    paddingVertical: SPACE.hair,
+  },
+  why: {
+    gap: SPACE.small,
+    paddingBottom: SPACE.medium,
+    paddingLeft: SPACE.large,
+    borderLeftWidth: 3,
+    borderLeftColor: colour.edge,
+  },
 });

@@ -3,7 +3,13 @@ import { StyleSheet, View } from 'react-native';
 import { Words } from '../ui/Words';
 
 /** One cell of a table of figures. @param width px, the same for a whole column */
-export function Cell({ children, width = 56 }: { readonly children: ReactNode; readonly width?: number }) {
+export function Cell({
+  children,
+  width = 56,
+}: {
+  readonly children: ReactNode;
+  readonly width?: number;
+}) {
   return <View style={[styles.cell, { width }]}>{children}</View>;
 }
 
@@ -19,7 +25,13 @@ export function ColumnHead({ word, width }: { readonly word: string; readonly wi
 }
 
 /** Which vehicle, and what is asked on this page of its plan. */
-export function PageHead({ vehicle, question }: { readonly vehicle: string; readonly question: string }) {
+export function PageHead({
+  vehicle,
+  question,
+}: {
+  readonly vehicle: string;
+  readonly question: string;
+}) {
   return (
     <View>
       <Words size="small" tone="softWords">

@@ -1,7 +1,14 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
 import { linesOf, needsTool } from '@brook/core/plan';
-import { changeableParts, nameOf, partnerAdvice, PURPOSE_WORDS, PURPOSES, type MasterChanged } from '@brook/core/scope';
+import {
+  changeableParts,
+  nameOf,
+  partnerAdvice,
+  PURPOSE_WORDS,
+  PURPOSES,
+  type MasterChanged,
+} from '@brook/core/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
@@ -23,7 +30,10 @@ export interface WorkPageProps {
   readonly onBack: () => void;
 }
 
-const YES_NO = [{ value: 'yes' as const, label: 'Yes' }, { value: 'no' as const, label: 'No' }];
+const YES_NO = [
+  { value: 'yes' as const, label: 'Yes' },
+  { value: 'no' as const, label: 'No' },
+];
 
 /** What was done to the vehicle, asked in facts; what must be opened follows from it. */
 export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
@@ -37,38 +47,94 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
     <Page
       action={
         <ActionBar
-          label="Plan by this" busy={busy} waitsFor={first} onPress={() => onChoose(workOf(layout, draft, planChoices))}
+          label="Plan by this"
+          busy={busy}
+          waitsFor={first}
+          onPress={() => onChoose(workOf(layout, draft, planChoices))}
           side={{ label: 'Back', onPress: onBack }}
         />
       }
     >
       <PageHead vehicle={job.vehicleName} question="What was done?" />
       <LeftBefore job={job} />
-      <Choice question="Why is it here?" options={PURPOSES.map((p) => ({ value: p, label: PURPOSE_WORDS[p].title, about: PURPOSE_WORDS[p].about }))} chosen={draft.purpose} onChoose={(purpose) => set({ purpose })} stacked />
+      <Choice
+        question="Why is it here?"
+        options={PURPOSES.map((p) => ({
+          value: p,
+          label: PURPOSE_WORDS[p].title,
+          about: PURPOSE_WORDS[p].about,
+        }))}
+        chosen={draft.purpose}
+        onChoose={(purpose) => set({ purpose })}
+        stacked
+      />
       {layout.masters.length > 1 ? (
-        <Choices question="What is in hand?" options={layout.masters.map((m) => ({ value: m.id, label: capital(m.control), about: m.name }))} chosen={draft.masterIds} onChoose={(masterIds) => set({ masterIds })} />
+        <Choices
+          question="What is in hand?"
+          options={layout.masters.map((m) => ({
+            value: m.id,
+            label: capital(m.control),
+            about: m.name,
+          }))}
+          chosen={draft.masterIds}
+          onChoose={(masterIds) => set({ masterIds })}
+        />
       ) : null}
       {after ? <Changed layout={layout} draft={draft} set={set} /> : null}
       {draft.purpose === 'new or dry' || draft.masterChanged?.bench === 'not done' ? (
         <Choice
-          question="The master?" chosen={draft.primeInPlace} onChoose={(primeInPlace) => set({ primeInPlace })}
-          options={[{ value: 'bench', label: 'On the bench first' }, { value: 'in place', label: 'Primed in place' }]}
+          question="The master?"
+          chosen={draft.primeInPlace}
+          onChoose={(primeInPlace) => set({ primeInPlace })}
+          options={[
+            { value: 'bench', label: 'On the bench first' },
+            { value: 'in place', label: 'Primed in place' },
+          ]}
         />
       ) : null}
-      {draft.purpose === 'routine flush' ? null : <Levels layout={layout} draft={draft} set={set} faults={faults} />}
+      {draft.purpose === 'routine flush' ? null : (
+        <Levels layout={layout} draft={draft} set={set} faults={faults} />
+      )}
       {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose !== 'routine flush' ? (
-        <Choice question="Was the modulator opened, or did it lose fluid?" options={YES_NO} chosen={draft.modulatorOpened} onChoose={(modulatorOpened) => set({ modulatorOpened })} />
+        <Choice
+          question="Was the modulator opened, or did it lose fluid?"
+          options={YES_NO}
+          chosen={draft.modulatorOpened}
+          onChoose={(modulatorOpened) => set({ modulatorOpened })}
+        />
       ) : null}
       {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose === 'soft pedal' ? (
-        <Choice question="Bled already, every wheel clean, and still soft?" why="Then air may stand in the modulator, where no stroke reaches it." options={YES_NO} chosen={draft.stillSoft} onChoose={(stillSoft) => set({ stillSoft })} />
+        <Choice
+          question="Bled already, every wheel clean, and still soft?"
+          why="Then air may stand in the modulator, where no stroke reaches it."
+          options={YES_NO}
+          chosen={draft.stillSoft}
+          onChoose={(stillSoft) => set({ stillSoft })}
+        />
       ) : null}
       {needsTool(layout) && draft.purpose === 'routine flush' ? (
-        <Choice question="Renew the fluid in the ABS pockets too?" why="Only a tool-driven cycle reaches it; a routine flush does not need it." options={[{ value: 'no', label: 'Leave it' }, { value: 'yes', label: 'With the tool' }]} chosen={draft.renewPockets} onChoose={(renewPockets) => set({ renewPockets })} />
+        <Choice
+          question="Renew the fluid in the ABS pockets too?"
+          why="Only a tool-driven cycle reaches it; a routine flush does not need it."
+          options={[
+            { value: 'no', label: 'Leave it' },
+            { value: 'yes', label: 'With the tool' },
+          ]}
+          chosen={draft.renewPockets}
+          onChoose={(renewPockets) => set({ renewPockets })}
+        />
       ) : null}
       {layout.nodes.some((n) => n.kind === 'valve' && n.valve === 'differential') ? (
         <Choice
-          question="Is the lamp of the differential valve lit?" why="It lies towards the end that lost pressure; only what can work there is offered." chosen={draft.endLost} onChoose={(endLost) => set({ endLost })}
-          options={[{ value: 'no', label: 'No' }, { value: 'front', label: 'Front lost' }, { value: 'rear', label: 'Rear lost' }]}
+          question="Is the lamp of the differential valve lit?"
+          why="It lies towards the end that lost pressure; only what can work there is offered."
+          chosen={draft.endLost}
+          onChoose={(endLost) => set({ endLost })}
+          options={[
+            { value: 'no', label: 'No' },
+            { value: 'front', label: 'Front lost' },
+            { value: 'rear', label: 'Rear lost' },
+          ]}
         />
       ) : null}
     </Page>
@@ -85,46 +151,138 @@ interface PartProps {
 function Changed({ layout, draft, set }: PartProps) {
   const masters = layout.masters.filter((m) => draft.masterIds.includes(m.id));
   const choose = (ids: readonly string[]) =>
-    set({ parts: ids.map((partId) => draft.parts.find((p) => p.partId === partId) ?? { partId, cappedAtOnce: null, keptFull: null, newPart: null }) });
-  const put = (partId: string, more: Partial<PartDraft>) => set({ parts: draft.parts.map((p) => (p.partId === partId ? { ...p, ...more } : p)) });
-  const advice = partnerAdvice(layout, [...draft.parts.map((p) => p.partId), ...(draft.masterChanged ? [draft.masterChanged.masterId] : [])], []);
+    set({
+      parts: ids.map(
+        (partId) =>
+          draft.parts.find((p) => p.partId === partId) ?? {
+            partId,
+            cappedAtOnce: null,
+            keptFull: null,
+            newPart: null,
+          },
+      ),
+    });
+  const put = (partId: string, more: Partial<PartDraft>) =>
+    set({ parts: draft.parts.map((p) => (p.partId === partId ? { ...p, ...more } : p)) });
+  const advice = partnerAdvice(
+    layout,
+    [
+      ...draft.parts.map((p) => p.partId),
+      ...(draft.masterChanged ? [draft.masterChanged.masterId] : []),
+    ],
+    [],
+  );
   return (
     <View style={{ gap: 16 }}>
-      <More title="Which part?" about={draft.parts.map((p) => nameOf(layout, p.partId)).join(', ') || 'None named yet'} open={draft.parts.length === 0 && draft.masterChanged === null}>
-        <Choices question="Changed or opened, in the order of fitting" options={changeableParts(layout).map((p) => ({ value: p.id, label: p.name }))} chosen={draft.parts.map((p) => p.partId)} onChoose={choose} mayBeNone />
+      <More
+        title="Which part?"
+        about={draft.parts.map((p) => nameOf(layout, p.partId)).join(', ') || 'None named yet'}
+        open={draft.parts.length === 0 && draft.masterChanged === null}
+      >
+        <Choices
+          question="Changed or opened, in the order of fitting"
+          options={changeableParts(layout).map((p) => ({ value: p.id, label: p.name }))}
+          chosen={draft.parts.map((p) => p.partId)}
+          onChoose={choose}
+          mayBeNone
+        />
       </More>
       {draft.parts.map((p) => (
         <View key={p.partId} style={{ gap: 8 }}>
           <Words strong>{nameOf(layout, p.partId)}</Words>
-          <Choice compact question="A new part?" options={[{ value: 'yes', label: 'New' }, { value: 'no', label: 'The old one back' }]} chosen={p.newPart} onChoose={(newPart) => put(p.partId, { newPart })} />
-          <Choice compact question="Line capped at the joint at once?" options={YES_NO} chosen={p.cappedAtOnce} onChoose={(cappedAtOnce) => put(p.partId, { cappedAtOnce })} />
-          <Choice compact question="Reservoir kept full throughout?" options={YES_NO} chosen={p.keptFull} onChoose={(keptFull) => put(p.partId, { keptFull })} />
+          <Choice
+            compact
+            question="A new part?"
+            options={[
+              { value: 'yes', label: 'New' },
+              { value: 'no', label: 'The old one back' },
+            ]}
+            chosen={p.newPart}
+            onChoose={(newPart) => put(p.partId, { newPart })}
+          />
+          <Choice
+            compact
+            question="Line capped at the joint at once?"
+            options={YES_NO}
+            chosen={p.cappedAtOnce}
+            onChoose={(cappedAtOnce) => put(p.partId, { cappedAtOnce })}
+          />
+          <Choice
+            compact
+            question="Reservoir kept full throughout?"
+            options={YES_NO}
+            chosen={p.keptFull}
+            onChoose={(keptFull) => put(p.partId, { keptFull })}
+          />
         </View>
       ))}
-      {draft.parts.length > 0 ? <Choice compact question="Was anything else opened?" options={YES_NO} chosen={draft.elseOpened} onChoose={(elseOpened) => set({ elseOpened })} /> : null}
+      {draft.parts.length > 0 ? (
+        <Choice
+          compact
+          question="Was anything else opened?"
+          options={YES_NO}
+          chosen={draft.elseOpened}
+          onChoose={(elseOpened) => set({ elseOpened })}
+        />
+      ) : null}
       {draft.parts.length > 1 ? (
         <Choice
-          question="Two parts of one circuit?" why="Held apart, a fault has one possible author." chosen={draft.holdPoint} onChoose={(holdPoint) => set({ holdPoint })}
-          options={[{ value: 'yes', label: 'Prove the first, then the next' }, { value: 'no', label: 'Both at once' }]}
+          question="Two parts of one circuit?"
+          why="Held apart, a fault has one possible author."
+          chosen={draft.holdPoint}
+          onChoose={(holdPoint) => set({ holdPoint })}
+          options={[
+            { value: 'yes', label: 'Prove the first, then the next' },
+            { value: 'no', label: 'Both at once' },
+          ]}
         />
       ) : null}
       <Choice
-        question="Was a master changed?" stacked chosen={draft.masterChanged?.masterId ?? 'none'}
-        onChoose={(id) => set({ masterChanged: id === 'none' ? null : { masterId: id, linesStayedFull: null, linesAboveWheels: null, nothingElseOpened: null, modulatorLostNothing: null, heldDown: null, bench: null, linesOver: [] } })}
-        options={[{ value: 'none', label: 'No' }, ...masters.map((m) => ({ value: m.id, label: m.name }))]}
+        question="Was a master changed?"
+        stacked
+        chosen={draft.masterChanged?.masterId ?? 'none'}
+        onChoose={(id) =>
+          set({
+            masterChanged:
+              id === 'none'
+                ? null
+                : {
+                    masterId: id,
+                    linesStayedFull: null,
+                    linesAboveWheels: null,
+                    nothingElseOpened: null,
+                    modulatorLostNothing: null,
+                    heldDown: null,
+                    bench: null,
+                    linesOver: [],
+                  },
+          })
+        }
+        options={[
+          { value: 'none', label: 'No' },
+          ...masters.map((m) => ({ value: m.id, label: m.name })),
+        ]}
       />
       {draft.masterChanged ? <MasterConditions layout={layout} draft={draft} set={set} /> : null}
       {advice.map((a) => (
         <Field
-          key={a.partnerId} label={`${a.partnerName}: renewed how long ago?`} why="It wears together with what was changed. Leave it empty when nobody knows." unit="months" inputMode="numeric"
-          value={draft.ages[a.partnerId] ?? ''} onChange={(months) => set({ ages: { ...draft.ages, [a.partnerId]: months } })}
+          key={a.partnerId}
+          label={`${a.partnerName}: renewed how long ago?`}
+          why="It wears together with what was changed. Leave it empty when nobody knows."
+          unit="months"
+          inputMode="numeric"
+          value={draft.ages[a.partnerId] ?? ''}
+          onChange={(months) => set({ ages: { ...draft.ages, [a.partnerId]: months } })}
         />
       ))}
     </View>
   );
 }
 
-const CONDITIONS: readonly { readonly key: Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>; readonly question: string }[] = [
+const CONDITIONS: readonly {
+  readonly key: Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>;
+  readonly question: string;
+}[] = [
   { key: 'linesStayedFull', question: 'Did the lines stay full?' },
   { key: 'linesAboveWheels', question: 'Do they all lie above the wheels?' },
   { key: 'nothingElseOpened', question: 'Was nothing else opened or renewed?' },
@@ -139,34 +297,73 @@ function MasterConditions({ layout, draft, set }: PartProps) {
   return (
     <View style={{ gap: 12 }}>
       {CONDITIONS.map((c) => (
-        <Choice key={c.key} compact question={c.question} options={YES_NO} chosen={master[c.key]} onChoose={(value: YesNo) => put({ [c.key]: value })} />
+        <Choice
+          key={c.key}
+          compact
+          question={c.question}
+          options={YES_NO}
+          chosen={master[c.key]}
+          onChoose={(value: YesNo) => put({ [c.key]: value })}
+        />
       ))}
       {lines.length > 1 ? (
         <Choices
-          question="Do its lines cross?" why="Then they cannot move one by one. Tap them from the top down; none where they do not." mayBeNone options={lines.map((l) => ({ value: l.id, label: l.name }))}
-          chosen={master.linesOver} onChoose={(linesOver) => put({ linesOver })}
+          question="Do its lines cross?"
+          why="Then they cannot move one by one. Tap them from the top down; none where they do not."
+          mayBeNone
+          options={lines.map((l) => ({ value: l.id, label: l.name }))}
+          chosen={master.linesOver}
+          onChoose={(linesOver) => put({ linesOver })}
         />
       ) : null}
-      {master.linesOver.length > 1 ? <Words size="small">{`From the top down: ${master.linesOver.map((id) => nameOf(layout, id)).join(', ')}.`}</Words> : null}
+      {master.linesOver.length > 1 ? (
+        <Words size="small">{`From the top down: ${master.linesOver.map((id) => nameOf(layout, id)).join(', ')}.`}</Words>
+      ) : null}
       <Choice
-        question="How did the bench run end?" stacked chosen={master.bench} onChoose={(bench) => put({ bench })}
-        options={[{ value: 'clean', label: 'Clean' }, { value: 'a few tiny bubbles', label: 'A few tiny bubbles', about: 'Not enough where no wheel is opened' }, { value: 'not done', label: 'Not done' }]}
+        question="How did the bench run end?"
+        stacked
+        chosen={master.bench}
+        onChoose={(bench) => put({ bench })}
+        options={[
+          { value: 'clean', label: 'Clean' },
+          {
+            value: 'a few tiny bubbles',
+            label: 'A few tiny bubbles',
+            about: 'Not enough where no wheel is opened',
+          },
+          { value: 'not done', label: 'Not done' },
+        ]}
       />
     </View>
   );
 }
 
 /** The lowest level seen decides which system drew air: each outlet has its own height. */
-function Levels({ layout, draft, set, faults }: PartProps & { readonly faults: Readonly<Record<string, string>> }) {
+function Levels({
+  layout,
+  draft,
+  set,
+  faults,
+}: PartProps & { readonly faults: Readonly<Record<string, string>> }) {
   return (
     <>
       {layout.bowls.map((b) => {
-        const outlets = chambersOf(layout).filter(({ chamber }) => chamber.fedBy === b.id).map(({ master, chamber }) => `${chamber.outlet.belowMaxMm} mm (${master.name.toLowerCase()})`);
+        const outlets = chambersOf(layout)
+          .filter(({ chamber }) => chamber.fedBy === b.id)
+          .map(
+            ({ master, chamber }) =>
+              `${chamber.outlet.belowMaxMm} mm (${master.name.toLowerCase()})`,
+          );
         return (
           <Field
-            key={b.id} label={`${b.name}: lowest level seen`} unit="mm below MAX" inputMode="numeric" fault={faults[b.id]}
+            key={b.id}
+            label={`${b.name}: lowest level seen`}
+            unit="mm below MAX"
+            inputMode="numeric"
+            fault={faults[b.id]}
             why={`Vehicle level. Leave it empty if it never fell below MIN. Air is drawn at ${[...new Set(outlets)].join(', ')} below MAX.`}
-            value={draft.lowest[b.id] ?? ''} onChange={(mm) => set({ lowest: { ...draft.lowest, [b.id]: mm } })}
+            value={draft.lowest[b.id] ?? ''}
+            onChange={(mm) => set({ lowest: { ...draft.lowest, [b.id]: mm } })}
           />
         );
       })}

@@ -5,8 +5,18 @@ import type { PlanRequest } from '@brook/core/plan';
 export type PlanBasis = Pick<PlanRequest, 'fillGrade' | 'newColour' | 'preferences'>;
 
 /** What the plan of a job is made of, as the server made it, with other choices where they are given. */
-export function planRequestOf(job: Job, plan: PlanBasis, choices: Job['planChoices'] = job.planChoices): PlanRequest {
+export function planRequestOf(
+  job: Job,
+  plan: PlanBasis,
+  choices: Job['planChoices'] = job.planChoices,
+): PlanRequest {
   return {
-    ...choices, layout: job.layout, fillGrade: plan.fillGrade, isoClass: job.fluid?.fill?.isoClass ?? null, newColour: plan.newColour, makerOrder: job.makerEntry?.order ?? null, ...(plan.preferences ? { preferences: plan.preferences } : {}),
+    ...choices,
+    layout: job.layout,
+    fillGrade: plan.fillGrade,
+    isoClass: job.fluid?.fill?.isoClass ?? null,
+    newColour: plan.newColour,
+    makerOrder: job.makerEntry?.order ?? null,
+    ...(plan.preferences ? { preferences: plan.preferences } : {}),
   };
 }

@@ -5,20 +5,74 @@ import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 
 const layout = templateById('clutch-concentric')!.build('right');
 const CHOICES: PlanChoices = {
-  work: { ...routineFlush(['master', 'clutch-master']), masterIds: ['master', 'clutch-master'], parts: [], master: null, lowest: [], renewPockets: false },
-  means: { helper: true, bottle: true, vacuumPump: false, pressurePot: false, syringe: true, selfRefilling: false, scanTool: false },
-  circumstances: { temperatureC: 20, axleHanging: false, masterWorn: false, dirty: false, takesNoFluid: false },
-  method: 'two people', order: 'least fluid', leastFluid: ['left-rear'], holdPoint: true, primeInPlace: false, partnerAges: [],
+  work: {
+    ...routineFlush(['master', 'clutch-master']),
+    masterIds: ['master', 'clutch-master'],
+    parts: [],
+    master: null,
+    lowest: [],
+    renewPockets: false,
+  },
+  means: {
+    helper: true,
+    bottle: true,
+    vacuumPump: false,
+    pressurePot: false,
+    syringe: true,
+    selfRefilling: false,
+    scanTool: false,
+  },
+  circumstances: {
+    temperatureC: 20,
+    axleHanging: false,
+    masterWorn: false,
+    dirty: false,
+    takesNoFluid: false,
+  },
+  method: 'two people',
+  order: 'least fluid',
+  leastFluid: ['left-rear'],
+  holdPoint: true,
+  primeInPlace: false,
+  partnerAges: [],
 };
 const draft = (more: Partial<WorkDraft> = {}): WorkDraft => ({ ...workDraft(CHOICES), ...more });
-const MASTER = { masterId: 'master', linesStayedFull: 'yes', linesAboveWheels: 'yes', nothingElseOpened: 'yes', modulatorLostNothing: 'no', heldDown: 'yes', bench: 'clean', linesOver: [] } as const;
+const MASTER = {
+  masterId: 'master',
+  linesStayedFull: 'yes',
+  linesAboveWheels: 'yes',
+  nothingElseOpened: 'yes',
+  modulatorLostNothing: 'no',
+  heldDown: 'yes',
+  bench: 'clean',
+  linesOver: [],
+} as const;
 
 test('what was answered comes back as it was answered', () => {
   const answered: PlanChoices = {
-    ...CHOICES, order: null, leastFluid: null, partnerAges: [{ partId: 'slave', months: 30 }],
+    ...CHOICES,
+    order: null,
+    leastFluid: null,
+    partnerAges: [{ partId: 'slave', months: 30 }],
     work: {
-      purpose: 'after work', masterIds: ['clutch-master'], parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }], lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }], modulatorOpened: false, airInModulator: false, renewPockets: false, endLost: null,
-      master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: false, modulatorLostNothing: true, heldDown: true, bench: 'a few tiny bubbles', linesOver: [] },
+      purpose: 'after work',
+      masterIds: ['clutch-master'],
+      parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }],
+      lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }],
+      modulatorOpened: false,
+      airInModulator: false,
+      renewPockets: false,
+      endLost: null,
+      master: {
+        masterId: 'clutch-master',
+        linesStayedFull: true,
+        linesAboveWheels: true,
+        nothingElseOpened: false,
+        modulatorLostNothing: true,
+        heldDown: true,
+        bench: 'a few tiny bubbles',
+        linesOver: [],
+      },
     },
   };
   expect(workOf(layout, workDraft(answered), answered)).toEqual(answered);
@@ -28,11 +82,41 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   ['a flush needs no more', {}, null],
   ['nothing in hand', { masterIds: [] }, /in hand/],
   ['work without a part', { purpose: 'after work' }, /Name what was changed/],
-  ['a part named, the rest not asked', { purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }] }, /anything else was opened/],
-  ['something else, not named', { purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }], elseOpened: 'yes' }, /Name what else/],
-  ['a part with an open question', { purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: null, newPart: 'yes' }] }, /new, capped, and kept full/],
-  ['a master with an open question', { purpose: 'after work', masterChanged: { ...MASTER, bench: null } }, /every condition/],
-  ['a level that cannot be', { purpose: 'soft pedal', lowest: { bowl: '900' } }, /Reservoir: give 0 to 300 mm/],
+  [
+    'a part named, the rest not asked',
+    {
+      purpose: 'after work',
+      parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
+    },
+    /anything else was opened/,
+  ],
+  [
+    'something else, not named',
+    {
+      purpose: 'after work',
+      parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
+      elseOpened: 'yes',
+    },
+    /Name what else/,
+  ],
+  [
+    'a part with an open question',
+    {
+      purpose: 'after work',
+      parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: null, newPart: 'yes' }],
+    },
+    /new, capped, and kept full/,
+  ],
+  [
+    'a master with an open question',
+    { purpose: 'after work', masterChanged: { ...MASTER, bench: null } },
+    /every condition/,
+  ],
+  [
+    'a level that cannot be',
+    { purpose: 'soft pedal', lowest: { bowl: '900' } },
+    /Reservoir: give 0 to 300 mm/,
+  ],
   ['a level alone is enough', { purpose: 'after work', lowest: { bowl: '60' } }, null],
 ])('%s', (_, more, sentence) => {
   const faults = Object.values(workFaults(layout, draft(more)));
@@ -41,7 +125,21 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
 });
 
 test('another purpose drops what belonged to the last one, and the method is chosen anew', () => {
-  const full = draft({ purpose: 'after work', parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }], masterChanged: MASTER, lowest: { bowl: '40' }, modulatorOpened: 'yes' });
-  expect(workOf(layout, full, CHOICES)).toMatchObject({ method: null, order: null, leastFluid: null, work: { master: { modulatorLostNothing: false }, lowest: [{ belowMaxMm: 40 }] } });
-  expect(workOf(layout, { ...full, purpose: 'routine flush' }, CHOICES)).toMatchObject({ method: 'two people', work: { parts: [], master: null, lowest: [], modulatorOpened: false } });
+  const full = draft({
+    purpose: 'after work',
+    parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
+    masterChanged: MASTER,
+    lowest: { bowl: '40' },
+    modulatorOpened: 'yes',
+  });
+  expect(workOf(layout, full, CHOICES)).toMatchObject({
+    method: null,
+    order: null,
+    leastFluid: null,
+    work: { master: { modulatorLostNothing: false }, lowest: [{ belowMaxMm: 40 }] },
+  });
+  expect(workOf(layout, { ...full, purpose: 'routine flush' }, CHOICES)).toMatchObject({
+    method: 'two people',
+    work: { parts: [], master: null, lowest: [], modulatorOpened: false },
+  });
 });

@@ -10,7 +10,13 @@ export interface PartDraft {
   readonly keptFull: YesNo | null;
   readonly newPart: YesNo | null;
 }
-export type MasterDraft = { readonly masterId: string; readonly bench: MasterChanged['bench'] | null; readonly linesOver: readonly string[] } & { readonly [K in Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>]: YesNo | null };
+export type MasterDraft = {
+  readonly masterId: string;
+  readonly bench: MasterChanged['bench'] | null;
+  readonly linesOver: readonly string[];
+} & {
+  readonly [K in Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>]: YesNo | null;
+};
 
 /** What was done, half-filled. */
 export interface WorkDraft {
@@ -34,17 +40,46 @@ export interface WorkDraft {
 }
 
 const said = (yes: boolean): YesNo => (yes ? 'yes' : 'no');
-const CONDITIONS = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 'modulatorLostNothing', 'heldDown'] as const;
+const CONDITIONS = [
+  'linesStayedFull',
+  'linesAboveWheels',
+  'nothingElseOpened',
+  'modulatorLostNothing',
+  'heldDown',
+] as const;
 
 /** The form as it was answered last. */
 export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanChoices): WorkDraft {
   const { master } = work;
   return {
-    purpose: work.purpose, masterIds: work.masterIds, holdPoint: said(holdPoint), elseOpened: work.parts.length > 0 ? 'no' : null, primeInPlace: primeInPlace ? 'in place' : 'bench', modulatorOpened: said(work.modulatorOpened), stillSoft: said(work.airInModulator), renewPockets: said(work.renewPockets), endLost: work.endLost ?? 'no',
-    parts: work.parts.map((p) => ({ partId: p.partId, cappedAtOnce: said(p.cappedAtOnce), keptFull: said(p.keptFull), newPart: said(p.newPart !== false) })),
-    masterChanged: master && { masterId: master.masterId, bench: master.bench, linesOver: master.linesOver ?? [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<(typeof CONDITIONS)[number], YesNo>) },
+    purpose: work.purpose,
+    masterIds: work.masterIds,
+    holdPoint: said(holdPoint),
+    elseOpened: work.parts.length > 0 ? 'no' : null,
+    primeInPlace: primeInPlace ? 'in place' : 'bench',
+    modulatorOpened: said(work.modulatorOpened),
+    stillSoft: said(work.airInModulator),
+    renewPockets: said(work.renewPockets),
+    endLost: work.endLost ?? 'no',
+    parts: work.parts.map((p) => ({
+      partId: p.partId,
+      cappedAtOnce: said(p.cappedAtOnce),
+      keptFull: said(p.keptFull),
+      newPart: said(p.newPart !== false),
+    })),
+    masterChanged: master && {
+      masterId: master.masterId,
+      bench: master.bench,
+      linesOver: master.linesOver ?? [],
+      ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<
+        (typeof CONDITIONS)[number],
+        YesNo
+      >),
+    },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
-    ages: Object.fromEntries(partnerAges.flatMap((a) => (a.months === null ? [] : [[a.partId, String(a.months)]]))),
+    ages: Object.fromEntries(
+      partnerAges.flatMap((a) => (a.months === null ? [] : [[a.partId, String(a.months)]])),
+    ),
   };
 }
 
@@ -54,15 +89,29 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
   if (draft.masterIds.length === 0) faults.masters = 'Say what is in hand';
   for (const [bowlId, mm] of Object.entries(draft.lowest)) {
     const value = typedNumber(mm);
-    if (mm.trim() !== '' && !(value >= 0 && value <= 300)) faults[bowlId] = `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give 0 to 300 mm below MAX`;
+    if (mm.trim() !== '' && !(value >= 0 && value <= 300))
+      faults[bowlId] =
+        `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give 0 to 300 mm below MAX`;
   }
   if (draft.purpose !== 'after work') return faults;
-  if (draft.parts.length === 0 && !draft.masterChanged && draft.modulatorOpened === 'no' && Object.values(draft.lowest).every((mm) => mm.trim() === '')) faults.parts = 'Name what was changed';
-  if (draft.parts.some((p) => p.cappedAtOnce === null || p.keptFull === null || p.newPart === null)) faults.conditions = 'Answer for every part: new, capped, and kept full';
-  if (draft.parts.length > 0 && draft.elseOpened === null) faults.else = 'Say whether anything else was opened';
+  if (
+    draft.parts.length === 0 &&
+    !draft.masterChanged &&
+    draft.modulatorOpened === 'no' &&
+    Object.values(draft.lowest).every((mm) => mm.trim() === '')
+  )
+    faults.parts = 'Name what was changed';
+  if (draft.parts.some((p) => p.cappedAtOnce === null || p.keptFull === null || p.newPart === null))
+    faults.conditions = 'Answer for every part: new, capped, and kept full';
+  if (draft.parts.length > 0 && draft.elseOpened === null)
+    faults.else = 'Say whether anything else was opened';
   if (draft.elseOpened === 'yes') faults.else = 'Name what else was opened, then answer no';
   if (draft.masterChanged?.linesOver.length === 1) faults.lines = 'Name the line under it too';
-  if (draft.masterChanged && (draft.masterChanged.bench === null || CONDITIONS.some((c) => draft.masterChanged![c] === null))) faults.master = 'Answer every condition of the master';
+  if (
+    draft.masterChanged &&
+    (draft.masterChanged.bench === null || CONDITIONS.some((c) => draft.masterChanged![c] === null))
+  )
+    faults.master = 'Answer every condition of the master';
   return faults;
 }
 
@@ -79,12 +128,41 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
     leastFluid: null,
     holdPoint: draft.holdPoint === 'yes',
     primeInPlace: draft.primeInPlace === 'in place',
-    partnerAges: Object.entries(draft.ages).map(([partId, months]) => ({ partId, months: Number.isFinite(typedNumber(months)) ? typedNumber(months) : null })),
+    partnerAges: Object.entries(draft.ages).map(([partId, months]) => ({
+      partId,
+      months: Number.isFinite(typedNumber(months)) ? typedNumber(months) : null,
+    })),
     work: {
-      purpose: draft.purpose, masterIds: [...draft.masterIds], endLost: draft.endLost === 'no' ? null : draft.endLost, modulatorOpened: !flush && draft.modulatorOpened === 'yes', airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes', renewPockets: flush && draft.renewPockets === 'yes',
-      parts: after ? draft.parts.map((p) => ({ partId: p.partId, cappedAtOnce: p.cappedAtOnce === 'yes', keptFull: p.keptFull === 'yes', newPart: p.newPart === 'yes' })) : [],
-      master: master && { masterId: master.masterId, bench: master.bench!, linesOver: master.linesOver.length > 1 ? [...master.linesOver] : [], ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<(typeof CONDITIONS)[number], boolean>) },
-      lowest: flush ? [] : layout.bowls.flatMap((b) => (Number.isFinite(typedNumber(draft.lowest[b.id] ?? '')) ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }] : [])),
+      purpose: draft.purpose,
+      masterIds: [...draft.masterIds],
+      endLost: draft.endLost === 'no' ? null : draft.endLost,
+      modulatorOpened: !flush && draft.modulatorOpened === 'yes',
+      airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes',
+      renewPockets: flush && draft.renewPockets === 'yes',
+      parts: after
+        ? draft.parts.map((p) => ({
+            partId: p.partId,
+            cappedAtOnce: p.cappedAtOnce === 'yes',
+            keptFull: p.keptFull === 'yes',
+            newPart: p.newPart === 'yes',
+          }))
+        : [],
+      master: master && {
+        masterId: master.masterId,
+        bench: master.bench!,
+        linesOver: master.linesOver.length > 1 ? [...master.linesOver] : [],
+        ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<
+          (typeof CONDITIONS)[number],
+          boolean
+        >),
+      },
+      lowest: flush
+        ? []
+        : layout.bowls.flatMap((b) =>
+            Number.isFinite(typedNumber(draft.lowest[b.id] ?? ''))
+              ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }]
+              : [],
+          ),
     },
   };
 }

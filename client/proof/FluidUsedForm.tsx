@@ -24,10 +24,19 @@ export interface FluidUsedFormProps {
 
 /** What was poured out of which container, bled, removed and spilled: proposed by the count, put right by who measured. */
 export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProps) {
-  const faults: Readonly<Record<string, string>> = { ...usedFaults(draft), ...(error instanceof ApiProblem ? Object.fromEntries(error.faults.map((f) => [f.field, f.sentence])) : {}) };
+  const faults: Readonly<Record<string, string>> = {
+    ...usedFaults(draft),
+    ...(error instanceof ApiProblem
+      ? Object.fromEntries(error.faults.map((f) => [f.field, f.sentence]))
+      : {}),
+  };
   const used = usedOf(draft);
-  const change = (index: number, part: Partial<UsedDraft['containers'][number]>) => onChange({ containers: draft.containers.map((c, i) => (i === index ? { ...c, ...part } : c)) });
-  const summary = draft.containers.filter((c) => typedNumber(c.poured) > 0).map((c) => `${c.poured} mL of ${lowerFirst(c.label.split(',')[0]!)}`).join(', ');
+  const change = (index: number, part: Partial<UsedDraft['containers'][number]>) =>
+    onChange({ containers: draft.containers.map((c, i) => (i === index ? { ...c, ...part } : c)) });
+  const summary = draft.containers
+    .filter((c) => typedNumber(c.poured) > 0)
+    .map((c) => `${c.poured} mL of ${lowerFirst(c.label.split(',')[0]!)}`)
+    .join(', ');
   const discards = draft.containers.some((c) => typedNumber(c.discarded) > 0);
   return (
     <View style={{ gap: SPACE.small }}>
@@ -36,30 +45,94 @@ export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProp
       </Words>
       <Words>{`Poured: ${summary || 'nothing'}. Bled: ${draft.bled} mL. Removed: ${draft.removed} mL.`}</Words>
       <Words size="small" tone="softWords">
-        {job.fluidUsed ? `Put down by ${job.fluidUsed.by}.` : 'By the count of the run, until somebody measures. Put it right where you know better.'}
+        {job.fluidUsed
+          ? `Put down by ${job.fluidUsed.by}.`
+          : 'By the count of the run, until somebody measures. Put it right where you know better.'}
       </Words>
-      <More title="Put it right" about="By container; bled, removed, spilled, discarded" open={Object.keys(faults).length > 0}>
+      <More
+        title="Put it right"
+        about="By container; bled, removed, spilled, discarded"
+        open={Object.keys(faults).length > 0}
+      >
         {draft.containers.map((c, i) => (
           <View key={c.containerId} style={{ gap: SPACE.small }}>
-            <Field label={`Poured, ${lowerFirst(c.label)}`} value={c.poured} onChange={(poured) => change(i, { poured })} unit="mL" inputMode="decimal" fault={faults[`containers.${i}.pouredMl`] ?? faults[`containers.${i}.containerId`]} />
-            <Field label={`Discarded, ${lowerFirst(c.label)}`} why="Lost beside the vehicle." value={c.discarded} onChange={(discarded) => change(i, { discarded })} unit="mL" inputMode="decimal" fault={faults[`containers.${i}.discardedMl`]} />
+            <Field
+              label={`Poured, ${lowerFirst(c.label)}`}
+              value={c.poured}
+              onChange={(poured) => change(i, { poured })}
+              unit="mL"
+              inputMode="decimal"
+              fault={faults[`containers.${i}.pouredMl`] ?? faults[`containers.${i}.containerId`]}
+            />
+            <Field
+              label={`Discarded, ${lowerFirst(c.label)}`}
+              why="Lost beside the vehicle."
+              value={c.discarded}
+              onChange={(discarded) => change(i, { discarded })}
+              unit="mL"
+              inputMode="decimal"
+              fault={faults[`containers.${i}.discardedMl`]}
+            />
           </View>
         ))}
         <OtherContainer draft={draft} job={job} onChange={onChange} />
-        <Field label="Bled, out at the bleeders" value={draft.bled} onChange={(bled) => onChange({ bled, measured: true })} unit="mL" inputMode="decimal" fault={faults.bledMl} />
-        <Field label="Removed, off the reservoir" value={draft.removed} onChange={(removed) => onChange({ removed })} unit="mL" inputMode="decimal" fault={faults.removedMl} />
-        <Field label="Spilled, lost from the vehicle" value={draft.spilled} onChange={(spilled) => onChange({ spilled })} unit="mL" inputMode="decimal" fault={faults.spilledMl} />
+        <Field
+          label="Bled, out at the bleeders"
+          value={draft.bled}
+          onChange={(bled) => onChange({ bled, measured: true })}
+          unit="mL"
+          inputMode="decimal"
+          fault={faults.bledMl}
+        />
+        <Field
+          label="Removed, off the reservoir"
+          value={draft.removed}
+          onChange={(removed) => onChange({ removed })}
+          unit="mL"
+          inputMode="decimal"
+          fault={faults.removedMl}
+        />
+        <Field
+          label="Spilled, lost from the vehicle"
+          value={draft.spilled}
+          onChange={(spilled) => onChange({ spilled })}
+          unit="mL"
+          inputMode="decimal"
+          fault={faults.spilledMl}
+        />
         {discards ? (
-          <Choice question="Was the discarded fluid caught?" why="What was caught goes into the waste drum." options={[{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }]} chosen={draft.caught ? 'yes' : 'no'} onChoose={(a) => onChange({ caught: a === 'yes' })} />
+          <Choice
+            question="Was the discarded fluid caught?"
+            why="What was caught goes into the waste drum."
+            options={[
+              { value: 'yes', label: 'Yes' },
+              { value: 'no', label: 'No' },
+            ]}
+            chosen={draft.caught ? 'yes' : 'no'}
+            onChoose={(a) => onChange({ caught: a === 'yes' })}
+          />
         ) : null}
       </More>
-      {used ? <Balance used={used} heldMl={(id) => draft.containers.find((c) => c.containerId === id)?.heldMl ?? 0} /> : null}
-      {error && !(error instanceof ApiProblem && error.faults.length > 0) ? <Caution title={error.message} /> : null}
+      {used ? (
+        <Balance
+          used={used}
+          heldMl={(id) => draft.containers.find((c) => c.containerId === id)?.heldMl ?? 0}
+        />
+      ) : null}
+      {error && !(error instanceof ApiProblem && error.faults.length > 0) ? (
+        <Caution title={error.message} />
+      ) : null}
     </View>
   );
 }
 
-function Balance({ used, heldMl }: { readonly used: NonNullable<ReturnType<typeof usedOf>>; readonly heldMl: (id: string) => number }) {
+function Balance({
+  used,
+  heldMl,
+}: {
+  readonly used: NonNullable<ReturnType<typeof usedOf>>;
+  readonly heldMl: (id: string) => number;
+}) {
   const balance = balanceOf(used, heldMl);
   return (
     <View>
@@ -71,19 +144,62 @@ function Balance({ used, heldMl }: { readonly used: NonNullable<ReturnType<typeo
 }
 
 /** A container that was poured from and is not among those that were picked. */
-function OtherContainer({ draft, job, onChange }: { readonly draft: UsedDraft; readonly job: Job; readonly onChange: (part: Partial<UsedDraft>) => void }) {
+function OtherContainer({
+  draft,
+  job,
+  onChange,
+}: {
+  readonly draft: UsedDraft;
+  readonly job: Job;
+  readonly onChange: (part: Partial<UsedDraft>) => void;
+}) {
   const [asking, setAsking] = useState(false);
   const shelf = useShelf();
   const fill = job.fluid?.fill;
-  const others = (shelf.data?.containers ?? []).filter((c) => c.grade === fill?.grade && c.isoClass === fill?.isoClass && c.admit.verdict !== 'refuse' && !draft.containers.some((d) => d.containerId === c.id));
+  const others = (shelf.data?.containers ?? []).filter(
+    (c) =>
+      c.grade === fill?.grade &&
+      c.isoClass === fill?.isoClass &&
+      c.admit.verdict !== 'refuse' &&
+      !draft.containers.some((d) => d.containerId === c.id),
+  );
   if (others.length === 0) return null;
-  if (!asking) return <Choice question="Poured from another one too?" compact settled options={[{ value: 'yes', label: 'Yes: choose it' }]} chosen={null} onChoose={() => setAsking(true)} />;
+  if (!asking)
+    return (
+      <Choice
+        question="Poured from another one too?"
+        compact
+        settled
+        options={[{ value: 'yes', label: 'Yes: choose it' }]}
+        chosen={null}
+        onChoose={() => setAsking(true)}
+      />
+    );
   return (
     <Choice
-      question="Which one?" stacked settled options={others.map((c) => ({ value: c.id, label: `Batch ${c.batch}`, about: `${Math.round(c.leftMl)} of ${c.sizeMl} mL, ${c.state}` }))} chosen={null}
+      question="Which one?"
+      stacked
+      settled
+      options={others.map((c) => ({
+        value: c.id,
+        label: `Batch ${c.batch}`,
+        about: `${Math.round(c.leftMl)} of ${c.sizeMl} mL, ${c.state}`,
+      }))}
+      chosen={null}
       onChoose={(id) => {
         const c = others.find((o) => o.id === id)!;
-        onChange({ containers: [...draft.containers, { containerId: id, label: `Batch ${c.batch}, ${c.sizeMl} mL`, heldMl: c.leftMl, poured: '0', discarded: '0' }] });
+        onChange({
+          containers: [
+            ...draft.containers,
+            {
+              containerId: id,
+              label: `Batch ${c.batch}, ${c.sizeMl} mL`,
+              heldMl: c.leftMl,
+              poured: '0',
+              discarded: '0',
+            },
+          ],
+        });
         setAsking(false);
       }}
     />

@@ -22,17 +22,27 @@ import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { SkippedStages } from '../run/SkippedStages';
 
-const YES_NO = [{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No' }] as const;
+const YES_NO = [
+  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: 'No' },
+] as const;
 
 /** Prove the bleed: pedal or lever by defined words, then what is looked at; the gate says what is missing. */
 export function ProofStep(props: StepProps) {
   const { planResult } = props.job;
-  return planResult?.verdict === 'planned' ? <Proof {...props} plan={planResult.plan} /> : <Loading what="the plan" />;
+  return planResult?.verdict === 'planned' ? (
+    <Proof {...props} plan={planResult.plan} />
+  ) : (
+    <Loading what="the plan" />
+  );
 }
 
 function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
-  const [proof, setProof] = useState<ProofEntry>({ pedal: job.proof.pedal, checks: job.proof.checks });
+  const [proof, setProof] = useState<ProofEntry>({
+    pedal: job.proof.pedal,
+    checks: job.proof.checks,
+  });
   const live = useRun(job, plan);
   const put = useJobAct(job);
   const [changes, setChanges] = useState<Partial<UsedDraft>>({});
@@ -51,18 +61,31 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   return (
     <Page
       band={band}
-      beside={<View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View>}
+      beside={
+        <View style={{ padding: SPACE.wide }}>
+          <PlanBrook job={job} plan={plan} height={420} />
+        </View>
+      }
       action={
         failed ? (
-          <ActionBar label="Back to the bleed" busy={live.waiting > 0} onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', stopId: null })} />
+          <ActionBar
+            label="Back to the bleed"
+            busy={live.waiting > 0}
+            onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', stopId: null })}
+          />
         ) : waitsForFluid ? (
           <ActionBar
-            label="Put the fluid down" busy={put.isPending} waitsFor={used ? null : 'Put the amounts right first'}
-            onPress={() => used && put.mutate({ kind: 'fluid used', used }, { onSuccess: () => setChanges({}) })}
+            label="Put the fluid down"
+            busy={put.isPending}
+            waitsFor={used ? null : 'Put the amounts right first'}
+            onPress={() =>
+              used && put.mutate({ kind: 'fluid used', used }, { onSuccess: () => setChanges({}) })
+            }
           />
         ) : (
           <ActionBar
-            label="Set “test drive only”" busy={act.isPending && gate.verdict === 'test drive'}
+            label="Set “test drive only”"
+            busy={act.isPending && gate.verdict === 'test drive'}
             waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
             onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
           />
@@ -70,24 +93,50 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       }
     >
       <JobHead job={job} />
-      {failedDrive ? <Caution title="The test drive failed">Find out why, put it right, then prove everything again.</Caution> : null}
+      {failedDrive ? (
+        <Caution title="The test drive failed">
+          Find out why, put it right, then prove everything again.
+        </Caution>
+      ) : null}
       <SkippedStages state={live.state} />
       <Choice
-        question={`How is the ${controlOf(plan)}?`} why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
-        options={PEDAL_RESULTS.map((r) => ({ value: r, label: r, about: PEDAL_RESULT_WORDS[r].means }))}
-        chosen={proof.pedal} onChoose={(pedal) => enter({ ...proof, pedal })} stacked
-        fault={failed ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.' : null}
+        question={`How is the ${controlOf(plan)}?`}
+        why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
+        options={PEDAL_RESULTS.map((r) => ({
+          value: r,
+          label: r,
+          about: PEDAL_RESULT_WORDS[r].means,
+        }))}
+        chosen={proof.pedal}
+        onChoose={(pedal) => enter({ ...proof, pedal })}
+        stacked
+        fault={
+          failed
+            ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.'
+            : null
+        }
       />
       {failed ? <FaultList signs={['pedal not right']} /> : null}
       {live.refusal ? <Caution title={live.refusal} /> : null}
       {items.map((item) => (
         <Choice
-          key={item} question={`${CHECK_WORDS[item].ask}?`} why={CHECK_WORDS[item].why} options={YES_NO} chosen={answer(proof, item)}
-          onChoose={(value) => enter({ ...proof, checks: { ...proof.checks, [item]: value === 'yes' } })}
+          key={item}
+          question={`${CHECK_WORDS[item].ask}?`}
+          why={CHECK_WORDS[item].why}
+          options={YES_NO}
+          chosen={answer(proof, item)}
+          onChoose={(value) =>
+            enter({ ...proof, checks: { ...proof.checks, [item]: value === 'yes' } })
+          }
           fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
         />
       ))}
-      <FluidUsedForm job={job} draft={draft} onChange={(part) => setChanges((c) => ({ ...c, ...part }))} error={put.error} />
+      <FluidUsedForm
+        job={job}
+        draft={draft}
+        onChange={(part) => setChanges((c) => ({ ...c, ...part }))}
+        error={put.error}
+      />
       {act.error ? <Caution title={act.error.message} /> : null}
       <View>
         <Words strong heading={2}>
@@ -102,7 +151,8 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   );
 }
 
-const answer = (proof: ProofEntry, item: CheckItem): 'yes' | 'no' | null => (proof.checks[item] === undefined ? null : proof.checks[item] ? 'yes' : 'no');
+const answer = (proof: ProofEntry, item: CheckItem): 'yes' | 'no' | null =>
+  proof.checks[item] === undefined ? null : proof.checks[item] ? 'yes' : 'no';
 
 function lastFailedDrive(job: Job): boolean {
   return job.drives.at(-1)?.result === 'bad';

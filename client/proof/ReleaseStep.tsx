@@ -25,27 +25,55 @@ export function ReleaseStep({ job, band }: StepProps) {
   return (
     <Page
       band={band}
-      beside={plan ? <View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View> : null}
+      beside={
+        plan ? (
+          <View style={{ padding: SPACE.wide }}>
+            <PlanBrook job={job} plan={plan} height={420} />
+          </View>
+        ) : null
+      }
       action={
         good ? (
-          <ActionBar label="Release this vehicle" busy={act.isPending} onPress={() => act.mutate({ kind: 'release' })} />
+          <ActionBar
+            label="Release this vehicle"
+            busy={act.isPending}
+            onPress={() => act.mutate({ kind: 'release' })}
+          />
         ) : (
           <PromptBar prompt="Drive it, then tap how it was" />
         )
       }
     >
       <JobHead job={job} />
-      {drive ? <Words size="small" tone="softWords">{`Set by ${drive.setBy} at ${clockTime(drive.at)}.`}</Words> : null}
+      {drive ? (
+        <Words
+          size="small"
+          tone="softWords"
+        >{`Set by ${drive.setBy} at ${clockTime(drive.at)}.`}</Words>
+      ) : null}
       <Caution title="Slow, in a safe place, nobody else on board">{`First stops at walking pace. Anything odd at the ${held}: stop and have it fetched.`}</Caution>
       <Choice
-        question="How was the test drive?" stacked chosen={drive?.result ?? null} disabled={good || act.isPending}
+        question="How was the test drive?"
+        stacked
+        chosen={drive?.result ?? null}
+        disabled={good || act.isPending}
         onChoose={(result) => act.mutate({ kind: 'end test drive', result })}
         options={[
-          { value: 'good', label: 'Good', about: `Stops straight, the ${held} stays firm and high, no lamp lit` },
-          { value: 'bad', label: 'Not good', about: 'Back to “do not drive”; everything is proved again' },
+          {
+            value: 'good',
+            label: 'Good',
+            about: `Stops straight, the ${held} stays firm and high, no lamp lit`,
+          },
+          {
+            value: 'bad',
+            label: 'Not good',
+            about: 'Back to “do not drive”; everything is proved again',
+          },
         ]}
       />
-      {good ? <Words>{`Released means: ${name} says that this vehicle may be driven. From then on the record is read-only.`}</Words> : null}
+      {good ? (
+        <Words>{`Released means: ${name} says that this vehicle may be driven. From then on the record is read-only.`}</Words>
+      ) : null}
       {act.error ? <Caution title={act.error.message} /> : null}
       <EndJob job={job} />
     </Page>

@@ -5,16 +5,45 @@ import { balanceOf, usedDraftOf, usedFaults, usedOf, type UsedDraft } from './us
 
 const ID = (n: number) => `5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a1${n}`;
 const pick = (...leftMl: number[]): JobPick => ({
-  kind: 'enough', lookedBy: null, openRule: '30 days capped', leftOverMl: { label: 'Left over', value: 0, unit: 'mL', rule: 'given', source: { kind: 'entry' }, from: [] },
-  containers: leftMl.map((left, n) => ({ id: ID(n), grade: 'DOT 4', isoClass: null, batch: `K-${n}`, sizeMl: 500, leftMl: left, state: 'sealed', openedDays: null, keptCapped: true, ageDays: 3, restedHours: null, reasons: [] })),
+  kind: 'enough',
+  lookedBy: null,
+  openRule: '30 days capped',
+  leftOverMl: {
+    label: 'Left over',
+    value: 0,
+    unit: 'mL',
+    rule: 'given',
+    source: { kind: 'entry' },
+    from: [],
+  },
+  containers: leftMl.map((left, n) => ({
+    id: ID(n),
+    grade: 'DOT 4',
+    isoClass: null,
+    batch: `K-${n}`,
+    sizeMl: 500,
+    leftMl: left,
+    state: 'sealed',
+    openedDays: null,
+    keptCapped: true,
+    ageDays: 3,
+    restedHours: null,
+    reasons: [],
+  })),
 });
 const RUN = { pouredMl: 612.34, bledMl: 500.11, removedMl: 90 };
-const proposed = (...leftMl: number[]) => usedDraftOf({ pick: pick(...leftMl), fluidUsed: null }, RUN);
+const proposed = (...leftMl: number[]) =>
+  usedDraftOf({ pick: pick(...leftMl), fluidUsed: null }, RUN);
 
 test('what the run counted stands there as a proposal, and is not called measured', () => {
   const draft = proposed(500, 250);
   expect(draft.containers.map((c) => c.poured)).toEqual(['500', '112.3']);
-  expect(usedOf(draft)).toMatchObject({ bledMl: 500.1, bledBy: 'strokes', removedMl: 90, spilledMl: 0 });
+  expect(usedOf(draft)).toMatchObject({
+    bledMl: 500.1,
+    bledBy: 'strokes',
+    removedMl: 90,
+    spilledMl: 0,
+  });
   expect(fluidUsed.safeParse(usedOf(draft)).success).toBe(true);
 });
 
@@ -26,8 +55,20 @@ test.each<[Partial<UsedDraft>, string, RegExp]>([
   [{ bled: '-1' }, 'bledMl', /give 0 to 20,000 mL/],
   [{ spilled: 'some' }, 'spilledMl', /Spilled is some/],
   [{ removed: '30000' }, 'removedMl', /20,000/],
-  [{ containers: [{ containerId: ID(0), label: 'K', heldMl: 500, poured: '501', discarded: '0' }] }, 'containers.0.pouredMl', /held 500 mL; 501 mL cannot/],
-  [{ containers: [{ containerId: ID(0), label: 'K', heldMl: 500, poured: '480', discarded: '30' }] }, 'containers.0.pouredMl', /510 mL cannot/],
+  [
+    {
+      containers: [{ containerId: ID(0), label: 'K', heldMl: 500, poured: '501', discarded: '0' }],
+    },
+    'containers.0.pouredMl',
+    /held 500 mL; 501 mL cannot/,
+  ],
+  [
+    {
+      containers: [{ containerId: ID(0), label: 'K', heldMl: 500, poured: '480', discarded: '30' }],
+    },
+    'containers.0.pouredMl',
+    /510 mL cannot/,
+  ],
 ])('%j is refused at its field', (more, field, words) => {
   const draft = { ...proposed(500, 250), ...more };
   expect(usedFaults(draft)).toMatchObject({ [field]: expect.stringMatching(words) });
@@ -35,13 +76,22 @@ test.each<[Partial<UsedDraft>, string, RegExp]>([
 });
 
 test('whatever was poured, no container gives more than it held, and the balance agrees', () => {
-  const held = fc.array(fc.double({ min: 1, max: 1000, noNaN: true }), { minLength: 1, maxLength: 4 });
+  const held = fc.array(fc.double({ min: 1, max: 1000, noNaN: true }), {
+    minLength: 1,
+    maxLength: 4,
+  });
   fc.assert(
     fc.property(held, fc.double({ min: 0, max: 4000, noNaN: true }), (leftMl, pouredMl) => {
       const draft = usedDraftOf({ pick: pick(...leftMl), fluidUsed: null }, { ...RUN, pouredMl });
       const used = usedOf(draft)!;
-      for (const c of used.containers) expect(c.pouredMl).toBeLessThanOrEqual(draft.containers.find((d) => d.containerId === c.containerId)!.heldMl);
-      const balance = balanceOf(used, (id) => draft.containers.find((d) => d.containerId === id)!.heldMl);
+      for (const c of used.containers)
+        expect(c.pouredMl).toBeLessThanOrEqual(
+          draft.containers.find((d) => d.containerId === c.containerId)!.heldMl,
+        );
+      const balance = balanceOf(
+        used,
+        (id) => draft.containers.find((d) => d.containerId === id)!.heldMl,
+      );
       const poured = used.containers.reduce((sum, c) => sum + c.pouredMl, 0);
       expect(balance.changeOfContentMl.value).toBeCloseTo(poured - used.bledMl - used.removedMl, 6);
       expect(balance.wasteMl.value).toBeCloseTo(used.bledMl + used.removedMl, 6);

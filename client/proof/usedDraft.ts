@@ -28,20 +28,43 @@ const ml = (text: string): number => (text.trim() === '' ? 0 : typedNumber(text)
 const tenth = (value: number): string => String(Math.round(value * 10) / 10);
 
 /** The proposal: what the run counted, poured out of the picked containers, opened ones first. */
-export function usedDraftOf(job: Pick<Job, 'pick' | 'fluidUsed'>, run: Pick<RunState, 'pouredMl' | 'bledMl' | 'removedMl'>): UsedDraft {
+export function usedDraftOf(
+  job: Pick<Job, 'pick' | 'fluidUsed'>,
+  run: Pick<RunState, 'pouredMl' | 'bledMl' | 'removedMl'>,
+): UsedDraft {
   const { fluidUsed } = job;
   if (fluidUsed) {
     const { containers, bledMl, bledBy, removedMl, spilledMl, discardedMl, caughtMl } = fluidUsed;
     return {
-      containers: containers.map((c) => ({ containerId: c.containerId, label: `Batch ${c.batch}, ${c.sizeMl} mL`, heldMl: c.pouredMl + c.discardedMl + c.leftMl, poured: tenth(c.pouredMl), discarded: tenth(c.discardedMl) })),
-      bled: tenth(bledMl), measured: bledBy === 'measured', removed: tenth(removedMl), spilled: tenth(spilledMl), caught: discardedMl === 0 || caughtMl > 0,
+      containers: containers.map((c) => ({
+        containerId: c.containerId,
+        label: `Batch ${c.batch}, ${c.sizeMl} mL`,
+        heldMl: c.pouredMl + c.discardedMl + c.leftMl,
+        poured: tenth(c.pouredMl),
+        discarded: tenth(c.discardedMl),
+      })),
+      bled: tenth(bledMl),
+      measured: bledBy === 'measured',
+      removed: tenth(removedMl),
+      spilled: tenth(spilledMl),
+      caught: discardedMl === 0 || caughtMl > 0,
     };
   }
   const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
   const shares = new Map(sharePoured(run.pouredMl, picked).map((s) => [s.containerId, s.pouredMl]));
   return {
-    containers: picked.map((c) => ({ containerId: c.id, label: `Batch ${c.batch}, ${c.sizeMl} mL`, heldMl: c.leftMl, poured: tenth(Math.min(shares.get(c.id)!, c.leftMl)), discarded: '0' })),
-    bled: tenth(run.bledMl), measured: false, removed: tenth(run.removedMl), spilled: '0', caught: true,
+    containers: picked.map((c) => ({
+      containerId: c.id,
+      label: `Batch ${c.batch}, ${c.sizeMl} mL`,
+      heldMl: c.leftMl,
+      poured: tenth(Math.min(shares.get(c.id)!, c.leftMl)),
+      discarded: '0',
+    })),
+    bled: tenth(run.bledMl),
+    measured: false,
+    removed: tenth(run.removedMl),
+    spilled: '0',
+    caught: true,
   };
 }
 
@@ -49,13 +72,16 @@ export function usedDraftOf(job: Pick<Job, 'pick' | 'fluidUsed'>, run: Pick<RunS
 export function usedFaults(draft: UsedDraft): Readonly<Record<string, string>> {
   const faults: Record<string, string> = {};
   const check = (field: string, word: string, text: string) => {
-    if (!(ml(text) >= 0 && ml(text) <= 20_000)) faults[field] = `${word} is ${text}; give 0 to 20,000 mL.`;
+    if (!(ml(text) >= 0 && ml(text) <= 20_000))
+      faults[field] = `${word} is ${text}; give 0 to 20,000 mL.`;
   };
   draft.containers.forEach((c, i) => {
     check(`containers.${i}.pouredMl`, 'Poured', c.poured);
     check(`containers.${i}.discardedMl`, 'Discarded', c.discarded);
     const taken = ml(c.poured) + ml(c.discarded);
-    if (taken > c.heldMl + 0.05) faults[`containers.${i}.pouredMl`] = `It held ${tenth(c.heldMl)} mL; ${tenth(taken)} mL cannot have come out of it.`;
+    if (taken > c.heldMl + 0.05)
+      faults[`containers.${i}.pouredMl`] =
+        `It held ${tenth(c.heldMl)} mL; ${tenth(taken)} mL cannot have come out of it.`;
   });
   check('bledMl', 'Bled', draft.bled);
   check('removedMl', 'Removed', draft.removed);
@@ -68,16 +94,36 @@ export function usedOf(draft: UsedDraft): FluidUsed | null {
   if (Object.keys(usedFaults(draft)).length > 0) return null;
   return {
     containers: draft.containers
-      .map((c) => ({ containerId: c.containerId, pouredMl: Math.min(ml(c.poured), c.heldMl - ml(c.discarded)), discardedMl: ml(c.discarded) }))
+      .map((c) => ({
+        containerId: c.containerId,
+        pouredMl: Math.min(ml(c.poured), c.heldMl - ml(c.discarded)),
+        discardedMl: ml(c.discarded),
+      }))
       .filter((c) => c.pouredMl + c.discardedMl > 0),
-    bledMl: ml(draft.bled), bledBy: draft.measured ? 'measured' : 'strokes', removedMl: ml(draft.removed), spilledMl: ml(draft.spilled), caught: draft.caught,
+    bledMl: ml(draft.bled),
+    bledBy: draft.measured ? 'measured' : 'strokes',
+    removedMl: ml(draft.removed),
+    spilledMl: ml(draft.spilled),
+    caught: draft.caught,
   };
 }
 
 /** The balance of what was put down: containers, vehicle, waste. */
 export function balanceOf(used: FluidUsed, heldMl: (containerId: string) => number): FluidBalance {
-  const sum = (of: (c: FluidUsed['containers'][number]) => number) => used.containers.reduce((total, c) => total + of(c), 0);
+  const sum = (of: (c: FluidUsed['containers'][number]) => number) =>
+    used.containers.reduce((total, c) => total + of(c), 0);
   const discardedMl = sum((c) => c.discardedMl);
   const pouredMl = sum((c) => c.pouredMl);
-  return fluidBalance({ openedMl: Math.max(pouredMl + discardedMl, sum((c) => heldMl(c.containerId))), pouredMl, bledMl: used.bledMl, removedMl: used.removedMl, spilledMl: used.spilledMl, discardedMl, caughtMl: used.caught ? discardedMl : 0 });
+  return fluidBalance({
+    openedMl: Math.max(
+      pouredMl + discardedMl,
+      sum((c) => heldMl(c.containerId)),
+    ),
+    pouredMl,
+    bledMl: used.bledMl,
+    removedMl: used.removedMl,
+    spilledMl: used.spilledMl,
+    discardedMl,
+    caughtMl: used.caught ? discardedMl : 0,
+  });
 }

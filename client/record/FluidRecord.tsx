@@ -24,15 +24,28 @@ export function FluidRecord({ job }: { readonly job: Job }) {
   return (
     <Section title="Fluid">
       {fluid.demands.map((d) => (
-        <Words key={d.source}>{`${WHO[d.source]}: ${d.grades.join(' or ')}${d.lowViscosity ? ', low viscosity' : ''}.`}</Words>
+        <Words
+          key={d.source}
+        >{`${WHO[d.source]}: ${d.grades.join(' or ')}${d.lowViscosity ? ', low viscosity' : ''}.`}</Words>
       ))}
-      {fluid.follow ? <Words>{`Followed: ${WHO[fluid.follow.source].toLowerCase()}. ${fluid.follow.why}`}</Words> : null}
+      {fluid.follow ? (
+        <Words>{`Followed: ${WHO[fluid.follow.source].toLowerCase()}. ${fluid.follow.why}`}</Words>
+      ) : null}
       {fluid.samples.map((s) => (
-        <Words key={s.point}>{`${capital(placeOf(s.point))}: ${[s.colour ?? s.dye, s.clarity, s.foreign === 'none' ? null : s.foreign, s.dropsInWater && `drops ${s.dropsInWater}`, s.practice ? 'practice reading' : null].filter(Boolean).join(', ')}.`}</Words>
+        <Words
+          key={s.point}
+        >{`${capital(placeOf(s.point))}: ${[s.colour ?? s.dye, s.clarity, s.foreign === 'none' ? null : s.foreign, s.dropsInWater && `drops ${s.dropsInWater}`, s.practice ? 'practice reading' : null].filter(Boolean).join(', ')}.`}</Words>
       ))}
-      {fluid.fill ? <Words strong>{`${job.fluidUsed ? 'Filled' : 'Chosen to go in'}: ${fluid.fill.grade}${fluid.fill.isoClass ? `, ${fluid.fill.isoClass}` : ''}${fluid.newColour ? `, ${fluid.newColour}` : ''}${fluid.newDye ? `, dyed ${fluid.newDye}` : ''}.`}</Words> : null}
+      {fluid.fill ? (
+        <Words
+          strong
+        >{`${job.fluidUsed ? 'Filled' : 'Chosen to go in'}: ${fluid.fill.grade}${fluid.fill.isoClass ? `, ${fluid.fill.isoClass}` : ''}${fluid.newColour ? `, ${fluid.newColour}` : ''}${fluid.newDye ? `, dyed ${fluid.newDye}` : ''}.`}</Words>
+      ) : null}
       {fluid.verdict.condition ? (
-        <More title={VERDICT_WORDS[fluid.verdict.condition.verdict]} about="The verdict on the old fluid, with its reasons">
+        <More
+          title={VERDICT_WORDS[fluid.verdict.condition.verdict]}
+          about="The verdict on the old fluid, with its reasons"
+        >
           <ConditionView answer={fluid.verdict.condition} placeOf={placeOf} />
         </More>
       ) : null}
@@ -44,7 +57,10 @@ export function FluidRecord({ job }: { readonly job: Job }) {
       ) : null}
       <More title="House rules in force" about="As they stood when the fluid was read">
         {SCHOOLS.map((s) => (
-          <Words key={s.key} size="small">{`${s.question} ${s.options.find((o) => o.value === fluid.rules[s.key])?.label ?? fluid.rules[s.key]}`}</Words>
+          <Words
+            key={s.key}
+            size="small"
+          >{`${s.question} ${s.options.find((o) => o.value === fluid.rules[s.key])?.label ?? fluid.rules[s.key]}`}</Words>
         ))}
       </More>
     </Section>
@@ -54,25 +70,74 @@ export function FluidRecord({ job }: { readonly job: Job }) {
 /** Which containers were poured from, and where all of it went. */
 export function UsedRecord({ used }: { readonly used: FluidUsedRecord }) {
   const pouredMl = used.containers.reduce((sum, c) => sum + c.pouredMl, 0);
-  const openedMl = used.containers.reduce((sum, c) => sum + c.pouredMl + c.discardedMl + c.leftMl, 0);
-  const balance = fluidBalance({ openedMl, pouredMl, bledMl: used.bledMl, removedMl: used.removedMl, spilledMl: used.spilledMl, discardedMl: used.discardedMl, caughtMl: used.caughtMl });
-  const entered = (label: string, value: number, rule: string) => figure({ label, value, unit: 'mL', rule, source: ENTRY });
-  const poured = used.containers.map((c) => figure({ label: `Batch ${c.batch}, ${c.grade}`, value: c.pouredMl, unit: 'mL', rule: `poured out of a container of ${c.sizeMl} mL; ${Math.round(c.leftMl)} mL were left in it`, source: ENTRY }));
+  const openedMl = used.containers.reduce(
+    (sum, c) => sum + c.pouredMl + c.discardedMl + c.leftMl,
+    0,
+  );
+  const balance = fluidBalance({
+    openedMl,
+    pouredMl,
+    bledMl: used.bledMl,
+    removedMl: used.removedMl,
+    spilledMl: used.spilledMl,
+    discardedMl: used.discardedMl,
+    caughtMl: used.caughtMl,
+  });
+  const entered = (label: string, value: number, rule: string) =>
+    figure({ label, value, unit: 'mL', rule, source: ENTRY });
+  const poured = used.containers.map((c) =>
+    figure({
+      label: `Batch ${c.batch}, ${c.grade}`,
+      value: c.pouredMl,
+      unit: 'mL',
+      rule: `poured out of a container of ${c.sizeMl} mL; ${Math.round(c.leftMl)} mL were left in it`,
+      source: ENTRY,
+    }),
+  );
   return (
     <Section title="Filled from">
-      <Words size="small" tone="softWords">{`Put down by ${used.by}, ${shortDate(used.at)}, ${clockTime(used.at)}`}</Words>
+      <Words
+        size="small"
+        tone="softWords"
+      >{`Put down by ${used.by}, ${shortDate(used.at)}, ${clockTime(used.at)}`}</Words>
       <View>
         {poured.map((f, i) => (
           <FigureRow key={i} figure={f} />
         ))}
-        <FigureRow figure={figure({ label: 'Poured', value: pouredMl, unit: 'mL', rule: 'sum over the containers', source: ARITHMETIC, from: poured })} />
-        <FigureRow figure={entered('Bled', used.bledMl, used.bledBy === 'strokes' ? 'strokes made × fluid in one stroke; not measured in a jar' : 'measured in the jar')} />
+        <FigureRow
+          figure={figure({
+            label: 'Poured',
+            value: pouredMl,
+            unit: 'mL',
+            rule: 'sum over the containers',
+            source: ARITHMETIC,
+            from: poured,
+          })}
+        />
+        <FigureRow
+          figure={entered(
+            'Bled',
+            used.bledMl,
+            used.bledBy === 'strokes'
+              ? 'strokes made × fluid in one stroke; not measured in a jar'
+              : 'measured in the jar',
+          )}
+        />
         <FigureRow figure={entered('Removed', used.removedMl, 'drawn off the reservoir')} />
-        {used.spilledMl > 0 ? <FigureRow figure={entered('Spilled', used.spilledMl, 'lost from the vehicle')} /> : null}
+        {used.spilledMl > 0 ? (
+          <FigureRow figure={entered('Spilled', used.spilledMl, 'lost from the vehicle')} />
+        ) : null}
         <FigureRow figure={balance.changeOfContentMl} label="More inside than before" />
         <FigureRow figure={balance.wasteMl} label="Into the waste drum" />
       </View>
-      {used.containers[0] ? <Button label={`Who else got batch ${used.containers[0].batch}?`} onPress={() => router.push(`/recall?batch=${encodeURIComponent(used.containers[0]!.batch)}`)} /> : null}
+      {used.containers[0] ? (
+        <Button
+          label={`Who else got batch ${used.containers[0].batch}?`}
+          onPress={() =>
+            router.push(`/recall?batch=${encodeURIComponent(used.containers[0]!.batch)}`)
+          }
+        />
+      ) : null}
     </Section>
   );
 }

@@ -3,7 +3,17 @@ import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
-import { DECISION_WORDS, foldRun, HALT_WORDS, partLines, planAgainstActual, slaveLines, toolLines, type ActualRow, type RunState } from '@brook/core/run';
+import {
+  DECISION_WORDS,
+  foldRun,
+  HALT_WORDS,
+  partLines,
+  planAgainstActual,
+  slaveLines,
+  toolLines,
+  type ActualRow,
+  type RunState,
+} from '@brook/core/run';
 import { controlOf, type Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
 import { useMemo } from 'react';
@@ -30,8 +40,20 @@ export function RecordView({ job, band, onStep }: StepProps) {
   return (
     <Page
       band={band}
-      beside={plan ? <View style={{ padding: SPACE.wide }}><PlanBrook job={job} plan={plan} height={420} /></View> : null}
-      action={isClosed(job.stage) ? <ActionBar label="Back to the jobs" onPress={() => router.replace('/')} /> : <BackToHand job={job} onStep={onStep} />}
+      beside={
+        plan ? (
+          <View style={{ padding: SPACE.wide }}>
+            <PlanBrook job={job} plan={plan} height={420} />
+          </View>
+        ) : null
+      }
+      action={
+        isClosed(job.stage) ? (
+          <ActionBar label="Back to the jobs" onPress={() => router.replace('/')} />
+        ) : (
+          <BackToHand job={job} onStep={onStep} />
+        )
+      }
     >
       <JobHead job={job} />
       <Outcome job={job} />
@@ -42,12 +64,21 @@ export function RecordView({ job, band, onStep }: StepProps) {
       {plan && job.proof.pedal ? <ProofRecord job={job} plan={plan} /> : null}
       <Section title="Who did what">
         <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
-        {job.planAccepted ? <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words> : null}
-        {job.pick?.kind === 'enough' && job.pick.lookedBy ? <Words size="small">{`Opened containers looked at twice by ${job.pick.lookedBy}; house rule: ${job.pick.openRule}`}</Words> : null}
-        {job.events.length > 0 ? <Words size="small">{`Bled by ${[...new Set(job.authors.map((a) => a.by))].join(', ')}`}</Words> : null}
+        {job.planAccepted ? (
+          <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words>
+        ) : null}
+        {job.pick?.kind === 'enough' && job.pick.lookedBy ? (
+          <Words size="small">{`Opened containers looked at twice by ${job.pick.lookedBy}; house rule: ${job.pick.openRule}`}</Words>
+        ) : null}
+        {job.events.length > 0 ? (
+          <Words size="small">{`Bled by ${[...new Set(job.authors.map((a) => a.by))].join(', ')}`}</Words>
+        ) : null}
         {job.proof.by ? <Words size="small">{`Proved by ${job.proof.by}`}</Words> : null}
         {job.drives.map((d, i) => (
-          <Words key={i} size="small">{`Test drive set by ${d.setBy}, ${clockTime(d.at)}: ${d.result ?? 'no result yet'}`}</Words>
+          <Words
+            key={i}
+            size="small"
+          >{`Test drive set by ${d.setBy}, ${clockTime(d.at)}: ${d.result ?? 'no result yet'}`}</Words>
         ))}
       </Section>
     </Page>
@@ -55,11 +86,20 @@ export function RecordView({ job, band, onStep }: StepProps) {
 }
 
 function Outcome({ job }: { readonly job: Job }) {
-  if (job.released) return <Words size="head" heading={2}>{`Released by ${job.released.by}, ${shortDate(job.released.at)}, ${clockTime(job.released.at)}`}</Words>;
+  if (job.released)
+    return (
+      <Words
+        size="head"
+        heading={2}
+      >{`Released by ${job.released.by}, ${shortDate(job.released.at)}, ${clockTime(job.released.at)}`}</Words>
+    );
   if (!job.ended) return null;
   return (
     <View>
-      <Words size="head" heading={2}>{`Ended unreleased by ${job.ended.by}, ${shortDate(job.ended.at)}`}</Words>
+      <Words
+        size="head"
+        heading={2}
+      >{`Ended unreleased by ${job.ended.by}, ${shortDate(job.ended.at)}`}</Words>
       {job.ended.reason === job.drive.reason ? null : <Words>{job.ended.reason}</Words>}
     </View>
   );
@@ -68,7 +108,9 @@ function Outcome({ job }: { readonly job: Job }) {
 /** What ended the job, for the fault list. */
 function signsOf(job: Job): FaultSign[] {
   const stopped = job.fluid ? signsOfFluid(job.fluid.verdict) : [];
-  return stopped.length > 0 ? stopped : job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
+  return stopped.length > 0
+    ? stopped
+    : job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
 }
 
 function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
@@ -88,7 +130,12 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
           {leg.rows.map((row) => (
             <RowRecord key={row.stopId} row={row} />
           ))}
-          {leg.endedBy ? <Words size="small" strong>{`Planned anew from here: ${lowerFirst(HALT_WORDS[leg.endedBy].title)}`}</Words> : null}
+          {leg.endedBy ? (
+            <Words
+              size="small"
+              strong
+            >{`Planned anew from here: ${lowerFirst(HALT_WORDS[leg.endedBy].title)}`}</Words>
+          ) : null}
         </View>
       ))}
       {[...partLines(state), ...toolLines(state), ...slaveLines(state)].map((line, i) => (
@@ -107,7 +154,9 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
 }
 
 function RowRecord({ row }: { readonly row: ActualRow }) {
-  const seen = ['shut by feel', row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen].filter(Boolean).join(' · ');
+  const seen = ['shut by feel', row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <View style={styles.row}>
       <View style={styles.grow}>
@@ -133,7 +182,10 @@ function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) 
         {PEDAL_RESULT_WORDS[pedal].means}
       </Words>
       {PROOF_ITEMS[plan.layout.vehicleKind].map((item) => (
-        <Words key={item} size="small">{`${CHECK_WORDS[item].ask}: ${job.proof.checks[item] === undefined ? 'not looked at' : job.proof.checks[item] ? 'yes' : 'no'}`}</Words>
+        <Words
+          key={item}
+          size="small"
+        >{`${CHECK_WORDS[item].ask}: ${job.proof.checks[item] === undefined ? 'not looked at' : job.proof.checks[item] ? 'yes' : 'no'}`}</Words>
       ))}
     </Section>
   );
@@ -163,6 +215,11 @@ function deciderOf(job: Job, state: RunState, haltId: string): string {
 const styles = StyleSheet.create({
   header: { flexDirection: 'row' },
   column: { width: TOUCH },
-  row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderTopColor: colour.hairline },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+  },
   grow: { flex: 1 },
 });

@@ -4,7 +4,13 @@ import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 
 /** One part of a record, under its heading. */
-export function Section({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+export function Section({
+  title,
+  children,
+}: {
+  readonly title: string;
+  readonly children: ReactNode;
+}) {
   return (
     <View style={styles.section}>
       <Words strong heading={2}>
@@ -15,4 +21,11 @@ export function Section({ title, children }: { readonly title: string; readonly 
   );
 }
 
-const styles = StyleSheet.create({ section: { gap: SPACE.hair, borderTopWidth: 1, borderTopColor: colour.edge, paddingTop: SPACE.medium } });
+const styles = StyleSheet.create({
+  section: {
+    gap: SPACE.hair,
+    borderTopWidth: 1,
+    borderTopColor: colour.edge,
+    paddingTop: SPACE.medium,
+  },
+});

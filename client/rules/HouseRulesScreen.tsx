@@ -22,19 +22,31 @@ export function HouseRulesScreen() {
   const [changes, setChanges] = useState<Partial<Record<keyof HouseRules, string>>>({});
   const change = useChangeHouseRules();
   if (isPending) return <Loading what="the house rules" />;
-  if (!data) return <FailedPage what="The page of house rules" error={error} again={() => void refetch()} />;
+  if (!data)
+    return <FailedPage what="The page of house rules" error={error} again={() => void refetch()} />;
   const shown = { ...data.rules, ...changes };
   const problem = change.error instanceof ApiProblem ? change.error : null;
-  const set = (part: Partial<Record<keyof HouseRules, string>>) => setChanges((c) => ({ ...c, ...part }));
+  const set = (part: Partial<Record<keyof HouseRules, string>>) =>
+    setChanges((c) => ({ ...c, ...part }));
   const send = () => {
-    const rules = { ...shown, lowStockMl: Number(shown.lowStockMl), drumMl: Number(shown.drumMl) } as HouseRules;
+    const rules = {
+      ...shown,
+      lowStockMl: Number(shown.lowStockMl),
+      drumMl: Number(shown.drumMl),
+    } as HouseRules;
     change.mutate({ rules, version: data.version }, { onSuccess: () => setChanges({}) });
   };
   return (
     <Page
       action={
         lead ? (
-          <ActionBar label="Keep these rules" busy={change.isPending} waitsFor={Object.keys(changes).length > 0 ? null : 'Nothing is changed'} onPress={send} side={{ label: 'Back', onPress: () => router.back() }} />
+          <ActionBar
+            label="Keep these rules"
+            busy={change.isPending}
+            waitsFor={Object.keys(changes).length > 0 ? null : 'Nothing is changed'}
+            onPress={send}
+            side={{ label: 'Back', onPress: () => router.back() }}
+          />
         ) : (
           <ActionBar label="Back" onPress={() => router.back()} />
         )
@@ -46,18 +58,46 @@ export function HouseRulesScreen() {
           House rules
         </Words>
         <Words>{`Where workshops differ, with what speaks for each side. The maker’s word wins over all of them.${lead ? '' : ' A lead of the workshop changes them.'}`}</Words>
-        <Words size="small" tone="softWords">{`${sourceWords(PRACTICE)}. Each verdict, plan and record keeps the rules that were in force.`}</Words>
+        <Words
+          size="small"
+          tone="softWords"
+        >{`${sourceWords(PRACTICE)}. Each verdict, plan and record keeps the rules that were in force.`}</Words>
       </View>
       {SCHOOLS.map((school) => (
         <Choice
-          key={school.key} question={school.question} stacked disabled={!lead} options={school.options.map((o) => ({ value: o.value as string, label: o.label, about: o.speaksFor }))} chosen={shown[school.key] as string}
-          onChoose={(value) => set({ [school.key]: value })} fault={problem?.faultOf(school.key)}
+          key={school.key}
+          question={school.question}
+          stacked
+          disabled={!lead}
+          options={school.options.map((o) => ({
+            value: o.value as string,
+            label: o.label,
+            about: o.speaksFor,
+          }))}
+          chosen={shown[school.key] as string}
+          onChoose={(value) => set({ [school.key]: value })}
+          fault={problem?.faultOf(school.key)}
         />
       ))}
       {lead ? (
         <>
-          <Field label="Shelf runs low below" why="Of a grade that may be used today." value={String(shown.lowStockMl)} onChange={(lowStockMl) => set({ lowStockMl })} unit="mL" inputMode="numeric" fault={problem?.faultOf('lowStockMl')} />
-          <Field label="The waste drum holds" value={String(shown.drumMl)} onChange={(drumMl) => set({ drumMl })} unit="mL" inputMode="numeric" fault={problem?.faultOf('drumMl')} />
+          <Field
+            label="Shelf runs low below"
+            why="Of a grade that may be used today."
+            value={String(shown.lowStockMl)}
+            onChange={(lowStockMl) => set({ lowStockMl })}
+            unit="mL"
+            inputMode="numeric"
+            fault={problem?.faultOf('lowStockMl')}
+          />
+          <Field
+            label="The waste drum holds"
+            value={String(shown.drumMl)}
+            onChange={(drumMl) => set({ drumMl })}
+            unit="mL"
+            inputMode="numeric"
+            fault={problem?.faultOf('drumMl')}
+          />
         </>
       ) : (
         <Words>{`Shelf runs low below ${data.rules.lowStockMl} mL. The waste drum holds ${data.rules.drumMl} mL.`}</Words>

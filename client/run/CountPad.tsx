@@ -8,14 +8,22 @@ import { colour, SPACE } from '../ui/theme';
 import { padLook } from './padLook';
 
 /** The large area: one number, one word; the whole of it counts a stroke. */
-export function CountPad({ plan, state, step, onStroke }: { readonly plan: Plan; readonly state: RunState; readonly step: NextStep; readonly onStroke: (() => void) | undefined }) {
+export function CountPad({
+  plan,
+  state,
+  step,
+  onStroke,
+}: {
+  readonly plan: Plan;
+  readonly state: RunState;
+  readonly step: NextStep;
+  readonly onStroke: (() => void) | undefined;
+}) {
   const look = padLook(plan, state, step);
   const body = (
     <View style={styles.padBody}>
       {look.number !== null ? <Numeral size="giant">{look.number}</Numeral> : null}
-      {look.under ? (
-        <Words align="center">{look.under}</Words>
-      ) : null}
+      {look.under ? <Words align="center">{look.under}</Words> : null}
       <Words size="head" align="center" accessibilityLiveRegion="polite">
         {look.call}
       </Words>
@@ -26,16 +34,31 @@ export function CountPad({ plan, state, step, onStroke }: { readonly plan: Plan;
       ) : null}
     </View>
   );
-  if (!look.counts || !onStroke) return <View style={[styles.pad, look.loud ? styles.loud : null]}>{body}</View>;
+  if (!look.counts || !onStroke)
+    return <View style={[styles.pad, look.loud ? styles.loud : null]}>{body}</View>;
   return (
-    <Press role="button" aria-label="Count a stroke" testID="count-pad" onPress={onStroke} style={styles.pad} pressedStyle={{ backgroundColor: colour.well }}>
+    <Press
+      role="button"
+      aria-label="Count a stroke"
+      testID="count-pad"
+      onPress={onStroke}
+      style={styles.pad}
+      pressedStyle={{ backgroundColor: colour.well }}
+    >
       {body}
     </Press>
   );
 }
 
 const styles = StyleSheet.create({
-  pad: { flex: 1, minHeight: 210, borderWidth: 1, borderColor: colour.edge, justifyContent: 'center', marginVertical: SPACE.small },
+  pad: {
+    flex: 1,
+    minHeight: 210,
+    borderWidth: 1,
+    borderColor: colour.edge,
+    justifyContent: 'center',
+    marginVertical: SPACE.small,
+  },
   loud: { borderWidth: 4, borderColor: colour.words },
   padBody: { alignItems: 'center', gap: SPACE.hair, padding: SPACE.small },
 });

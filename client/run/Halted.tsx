@@ -1,7 +1,15 @@
 import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import { stageTitle, type Plan, type PlanStop } from '@brook/core/plan';
-import { DECISION_WORDS, DECISIONS_ON, HALT_WORDS, HALTS_AT_BLEEDER, whatFollows, type Decision, type Halt } from '@brook/core/run';
+import {
+  DECISION_WORDS,
+  DECISIONS_ON,
+  HALT_WORDS,
+  HALTS_AT_BLEEDER,
+  whatFollows,
+  type Decision,
+  type Halt,
+} from '@brook/core/run';
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
@@ -19,39 +27,92 @@ import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 
 /** The run stands still until somebody has decided. What a decision would bring is shown before it is put down. */
-export function Halted({ job, run, halt, band }: { readonly job: Job; readonly run: LiveRun; readonly halt: Halt; readonly band: ReactNode }) {
+export function Halted({
+  job,
+  run,
+  halt,
+  band,
+}: {
+  readonly job: Job;
+  readonly run: LiveRun;
+  readonly halt: Halt;
+  readonly band: ReactNode;
+}) {
   const [decision, setDecision] = useState<Decision | null>(null);
   const bleeder = run.state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder;
-  const follows = useMemo(() => (decision === null || decision === 'go on' || decision === 'end job' ? null : whatFollows(run.state, halt, decision)), [run.state, halt, decision]);
+  const follows = useMemo(
+    () =>
+      decision === null || decision === 'go on' || decision === 'end job'
+        ? null
+        : whatFollows(run.state, halt, decision),
+    [run.state, halt, decision],
+  );
   const refused = follows !== null && 'refusals' in follows;
   return (
     <Page
       band={band}
       action={
         <ActionBar
-          label="Put this decision down" waitsFor={!decision ? 'Choose what is done about it' : refused ? 'This cannot be done; choose another' : null}
-          onPress={() => decision && !refused && run.say({ kind: 'decided', haltId: halt.eventId, decision })}
+          label="Put this decision down"
+          waitsFor={
+            !decision
+              ? 'Choose what is done about it'
+              : refused
+                ? 'This cannot be done; choose another'
+                : null
+          }
+          onPress={() =>
+            decision && !refused && run.say({ kind: 'decided', haltId: halt.eventId, decision })
+          }
           side={{ label: 'Undo', onPress: run.undo }}
         />
       }
     >
       <JobHead job={job} />
-      <Stop title={`${HALT_WORDS[halt.reason].title}${bleeder ? `, ${bleederName(bleeder)}` : ''}`}>{HALT_WORDS[halt.reason].say}</Stop>
+      <Stop title={`${HALT_WORDS[halt.reason].title}${bleeder ? `, ${bleederName(bleeder)}` : ''}`}>
+        {HALT_WORDS[halt.reason].say}
+      </Stop>
       <Choice
-        question="What is decided?" why="The decision stays on the record with your name." stacked chosen={decision} onChoose={setDecision}
-        options={DECISIONS_ON[halt.reason].map((d) => ({ value: d, label: DECISION_WORDS[d].title, about: DECISION_WORDS[d].follows }))}
+        question="What is decided?"
+        why="The decision stays on the record with your name."
+        stacked
+        chosen={decision}
+        onChoose={setDecision}
+        options={DECISIONS_ON[halt.reason].map((d) => ({
+          value: d,
+          label: DECISION_WORDS[d].title,
+          about: DECISION_WORDS[d].follows,
+        }))}
       />
-      {refused ? <Caution title="The rest cannot be planned like this">{follows.refusals.join(' ')}</Caution> : null}
-      {follows && !refused ? <Follows job={job} pouredMl={run.state.pouredMl} {...follows} /> : null}
+      {refused ? (
+        <Caution title="The rest cannot be planned like this">{follows.refusals.join(' ')}</Caution>
+      ) : null}
+      {follows && !refused ? (
+        <Follows job={job} pouredMl={run.state.pouredMl} {...follows} />
+      ) : null}
       <FaultList signs={[halt.reason]} />
     </Page>
   );
 }
 
 /** The rest of the run as it would be: its stages, what is different, what it takes. */
-function Follows({ job, pouredMl, plan, before, changes }: { readonly job: Job; readonly pouredMl: number; readonly plan: Plan; readonly before: Plan | null; readonly changes: readonly string[] }) {
-  const label = (what: string, key: 'bledMl' | 'pouredMl' | 'minutes') => (before ? `${what}, before ${Math.round(before.totals[key].value)}` : what);
-  const heldMl = job.pick?.kind === 'enough' ? job.pick.containers.reduce((sum, c) => sum + c.leftMl, 0) : 0;
+function Follows({
+  job,
+  pouredMl,
+  plan,
+  before,
+  changes,
+}: {
+  readonly job: Job;
+  readonly pouredMl: number;
+  readonly plan: Plan;
+  readonly before: Plan | null;
+  readonly changes: readonly string[];
+}) {
+  const label = (what: string, key: 'bledMl' | 'pouredMl' | 'minutes') =>
+    before ? `${what}, before ${Math.round(before.totals[key].value)}` : what;
+  const heldMl =
+    job.pick?.kind === 'enough' ? job.pick.containers.reduce((sum, c) => sum + c.leftMl, 0) : 0;
   const shortMl = Math.ceil(pouredMl + plan.totals.pouredMl.value - heldMl);
   return (
     <View role="status" style={styles.follows}>
@@ -59,7 +120,9 @@ function Follows({ job, pouredMl, plan, before, changes }: { readonly job: Job; 
         Then, from here
       </Words>
       {plan.stages.map((s) => (
-        <Words key={s.id}>{`${stageTitle(plan.layout, s)}${s.kind === 'bleed' ? `: ${s.stopIds.map((id) => bleederName(plan.stops.find((x) => x.id === id)!.bleeder)).join(', ')}` : ''}`}</Words>
+        <Words
+          key={s.id}
+        >{`${stageTitle(plan.layout, s)}${s.kind === 'bleed' ? `: ${s.stopIds.map((id) => bleederName(plan.stops.find((x) => x.id === id)!.bleeder)).join(', ')}` : ''}`}</Words>
       ))}
       {changes.map((c) => (
         <Words key={c} size="small" tone="softWords">
@@ -69,15 +132,29 @@ function Follows({ job, pouredMl, plan, before, changes }: { readonly job: Job; 
       <FigureRow figure={plan.totals.bledMl} label={label('Still to bleed', 'bledMl')} />
       <FigureRow figure={plan.totals.pouredMl} label={label('Still to pour', 'pouredMl')} />
       <FigureRow figure={plan.totals.minutes} label={label('Hands on from here', 'minutes')} />
-      {shortMl > 0 ? <Caution title={`Fetch ${shortMl} mL more of ${plan.fillGrade}`}>The containers picked for this job do not hold enough. Put the other one down with the fluid at the end.</Caution> : null}
+      {shortMl > 0 ? (
+        <Caution title={`Fetch ${shortMl} mL more of ${plan.fillGrade}`}>
+          The containers picked for this job do not hold enough. Put the other one down with the
+          fluid at the end.
+        </Caution>
+      ) : null}
     </View>
   );
 }
 
 /** The way to say that something went wrong, always at hand during a run. */
-export const SomethingWrongButton = memo(function SomethingWrongButton({ onPress }: { readonly onPress: () => void }) {
+export const SomethingWrongButton = memo(function SomethingWrongButton({
+  onPress,
+}: {
+  readonly onPress: () => void;
+}) {
   return (
-    <Press role="button" onPress={onPress} style={styles.wrong} pressedStyle={{ backgroundColor: colour.well }}>
+    <Press
+      role="button"
+      onPress={onPress}
+      style={styles.wrong}
+      pressedStyle={{ backgroundColor: colour.well }}
+    >
       <Words size="small" strong align="center">
         Something is wrong
       </Words>
@@ -86,7 +163,19 @@ export const SomethingWrongButton = memo(function SomethingWrongButton({ onPress
 });
 
 /** What went wrong, one tap; the run halts on it. */
-export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job: Job; readonly run: LiveRun; readonly stop: PlanStop | null; readonly band: ReactNode; readonly onClose: () => void }) {
+export function SomethingWrong({
+  job,
+  run,
+  stop,
+  band,
+  onClose,
+}: {
+  readonly job: Job;
+  readonly run: LiveRun;
+  readonly stop: PlanStop | null;
+  readonly band: ReactNode;
+  readonly onClose: () => void;
+}) {
   return (
     <Page band={band} action={<ActionBar label="All is well: go on" onPress={onClose} />}>
       <View>
@@ -97,12 +186,17 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
         <Words size="head" heading={1}>
           What is wrong?
         </Words>
-        <Words tone="softWords">Shut the bleeder first. The run halts until you have decided.</Words>
+        <Words tone="softWords">
+          Shut the bleeder first. The run halts until you have decided.
+        </Words>
       </View>
       <View style={styles.list}>
         {HALTS_AT_BLEEDER.map((reason) => (
           <Press
-            key={reason} role="button" style={styles.reason} pressedStyle={{ backgroundColor: colour.well }}
+            key={reason}
+            role="button"
+            style={styles.reason}
+            pressedStyle={{ backgroundColor: colour.well }}
             onPress={() => {
               run.say({ kind: 'halted', reason, stopId: stop?.id ?? null });
               onClose();
@@ -118,8 +212,19 @@ export function SomethingWrong({ job, run, stop, band, onClose }: { readonly job
 }
 
 const styles = StyleSheet.create({
-  follows: { backgroundColor: colour.well, padding: SPACE.medium, borderLeftWidth: 6, borderLeftColor: colour.words, gap: SPACE.hair },
-  wrong: { borderWidth: 1, borderStyle: 'dashed', borderColor: colour.edge, marginTop: SPACE.small },
+  follows: {
+    backgroundColor: colour.well,
+    padding: SPACE.medium,
+    borderLeftWidth: 6,
+    borderLeftColor: colour.words,
+    gap: SPACE.hair,
+  },
+  wrong: {
+    borderWidth: 1,
+    borderStyle: 'dashed',
+    borderColor: colour.edge,
+    marginTop: SPACE.small,
+  },
   list: { gap: SPACE.small },
   reason: { borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium },
 });

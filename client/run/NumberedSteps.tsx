@@ -22,7 +22,13 @@ export function NumberedSteps({ steps }: { readonly steps: readonly string[] }) 
 }
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', gap: SPACE.medium, paddingVertical: SPACE.small, borderTopWidth: 1, borderTopColor: colour.hairline },
+  line: {
+    flexDirection: 'row',
+    gap: SPACE.medium,
+    paddingVertical: SPACE.small,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+  },
   number: { width: 28 },
   grow: { flex: 1 },
 });

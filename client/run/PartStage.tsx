@@ -1,4 +1,14 @@
-import { compareNeed, partFaults, partNeeds, PIECE_STATE_WORDS, usualPieces, type Found, type PartNeed, type Piece, type PieceState } from '@brook/core/part';
+import {
+  compareNeed,
+  partFaults,
+  partNeeds,
+  PIECE_STATE_WORDS,
+  usualPieces,
+  type Found,
+  type PartNeed,
+  type Piece,
+  type PieceState,
+} from '@brook/core/part';
 import { stageWords, type PlanStage } from '@brook/core/plan';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -30,35 +40,68 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
   const [without, setWithout] = useState<readonly string[]>([]);
   const pieces = [...usual.filter((p) => !without.includes(p.what)), ...others];
   const [states, setStates] = useState<Readonly<Record<string, PieceState>>>({});
-  const found = Object.fromEntries(needs.flatMap((n) => (typed[n.id] === undefined ? [] : [[n.id, foundOf(n, typed[n.id]!)]])));
+  const found = Object.fromEntries(
+    needs.flatMap((n) => (typed[n.id] === undefined ? [] : [[n.id, foundOf(n, typed[n.id]!)]])),
+  );
   const open = needs.find((n) => compareNeed(n, found[n.id]) === 'not compared');
   const uncounted = pieces.find((p) => states[p.what] === undefined);
-  const counted = pieces.flatMap((p) => (states[p.what] === undefined ? [] : [{ ...p, state: states[p.what]! }]));
+  const counted = pieces.flatMap((p) =>
+    states[p.what] === undefined ? [] : [{ ...p, state: states[p.what]! }],
+  );
   const faults = open || uncounted ? [] : partFaults(needs, found, counted);
   return (
     <StageFrame
-      {...rest} stage={stage}
+      {...rest}
+      stage={stage}
       action={
         <ActionBar
-          label={faults.length > 0 ? 'It does not fit: put that down' : 'It fits: put that down'} waitsFor={open ? `Compare: ${lowerFirst(open.label)}` : uncounted ? `Count: ${lowerFirst(uncounted.what)}` : null}
-          onPress={() => rest.run.say({ kind: 'part compared', stageId: stage.id, found, pieces: counted })} side={undoOf(rest.run)}
+          label={faults.length > 0 ? 'It does not fit: put that down' : 'It fits: put that down'}
+          waitsFor={
+            open
+              ? `Compare: ${lowerFirst(open.label)}`
+              : uncounted
+                ? `Count: ${lowerFirst(uncounted.what)}`
+                : null
+          }
+          onPress={() =>
+            rest.run.say({ kind: 'part compared', stageId: stage.id, found, pieces: counted })
+          }
+          side={undoOf(rest.run)}
         />
       }
     >
-      <Caution title={stageWords(plan, stage).why}>Start every thread by hand: slight resistance, no force.</Caution>
+      <Caution title={stageWords(plan, stage).why}>
+        Start every thread by hand: slight resistance, no force.
+      </Caution>
       <Words strong heading={3}>
         On the new part
       </Words>
       {needs.map((need) => (
-        <Need key={need.id} need={need} value={typed[need.id]} found={found[need.id]} onChange={(value) => setTyped({ ...typed, [need.id]: value })} />
+        <Need
+          key={need.id}
+          need={need}
+          value={typed[need.id]}
+          found={found[need.id]}
+          onChange={(value) => setTyped({ ...typed, [need.id]: value })}
+        />
       ))}
       <Words strong heading={3}>
         Pieces, counted
       </Words>
       {pieces.map((p) => (
-        <Counted key={p.what} piece={p} state={states[p.what] ?? null} onState={(state) => setStates({ ...states, [p.what]: state })} />
+        <Counted
+          key={p.what}
+          piece={p}
+          state={states[p.what] ?? null}
+          onState={(state) => setStates({ ...states, [p.what]: state })}
+        />
       ))}
-      <OtherPieces usual={usual} without={without} onWithout={setWithout} onAdd={(p) => setOthers([...others.filter((x) => x.what !== p.what), p])} />
+      <OtherPieces
+        usual={usual}
+        without={without}
+        onWithout={setWithout}
+        onAdd={(p) => setOthers([...others.filter((x) => x.what !== p.what), p])}
+      />
     </StageFrame>
   );
 }
@@ -68,38 +111,91 @@ function foundOf(need: PartNeed, value: string | boolean): Found {
 }
 
 /** One thing in which old and new must agree. */
-function Need({ need, value, found, onChange }: { readonly need: PartNeed; readonly value: string | boolean | undefined; readonly found: Found | undefined; readonly onChange: (value: string | boolean) => void }) {
+function Need({
+  need,
+  value,
+  found,
+  onChange,
+}: {
+  readonly need: PartNeed;
+  readonly value: string | boolean | undefined;
+  readonly found: Found | undefined;
+  readonly onChange: (value: string | boolean) => void;
+}) {
   if (need.kind === 'as the old one') {
-    return <Choice question={need.label} why={need.why} options={[{ value: 'yes', label: 'As the old one' }, { value: 'no', label: 'Not so' }]} chosen={value === undefined ? null : value ? 'yes' : 'no'} onChoose={(a) => onChange(a === 'yes')} fault={value === false ? 'This one must not be fitted.' : null} />;
+    return (
+      <Choice
+        question={need.label}
+        why={need.why}
+        options={[
+          { value: 'yes', label: 'As the old one' },
+          { value: 'no', label: 'Not so' },
+        ]}
+        chosen={value === undefined ? null : value ? 'yes' : 'no'}
+        onChoose={(a) => onChange(a === 'yes')}
+        fault={value === false ? 'This one must not be fitted.' : null}
+      />
+    );
   }
   if (need.kind === 'number' && need.tolerance === 0) {
     const wanted = need.needed.value;
     return (
       <Choice
-        question={`${need.label}: ${wanted} needed`} options={[wanted - 1, wanted, wanted + 1].filter((n) => n > 0).map((n) => ({ value: String(n), label: String(n) }))} chosen={typeof value === 'string' ? value : null} onChoose={onChange}
-        fault={compareNeed(need, found) === 'differs' ? `${wanted} needed; this one must not be fitted.` : null}
+        question={`${need.label}: ${wanted} needed`}
+        options={[wanted - 1, wanted, wanted + 1]
+          .filter((n) => n > 0)
+          .map((n) => ({ value: String(n), label: String(n) }))}
+        chosen={typeof value === 'string' ? value : null}
+        onChoose={onChange}
+        fault={
+          compareNeed(need, found) === 'differs'
+            ? `${wanted} needed; this one must not be fitted.`
+            : null
+        }
       />
     );
   }
-  const wanted = need.kind === 'number' ? `${need.needed.value}${need.needed.unit === 'mm' ? ' mm' : ''}` : need.needed;
+  const wanted =
+    need.kind === 'number'
+      ? `${need.needed.value}${need.needed.unit === 'mm' ? ' mm' : ''}`
+      : need.needed;
   const differs = compareNeed(need, found) === 'differs';
   return (
     <View style={styles.need}>
       <View style={styles.grow}>
-        <Field label={need.label} value={typeof value === 'string' ? value : ''} onChange={onChange} unit={need.kind === 'number' && need.needed.unit === 'mm' ? 'mm' : undefined} inputMode={need.kind === 'number' ? 'decimal' : 'text'} fault={differs ? `${wanted} is needed; this one must not be fitted.` : null} />
+        <Field
+          label={need.label}
+          value={typeof value === 'string' ? value : ''}
+          onChange={onChange}
+          unit={need.kind === 'number' && need.needed.unit === 'mm' ? 'mm' : undefined}
+          inputMode={need.kind === 'number' ? 'decimal' : 'text'}
+          fault={differs ? `${wanted} is needed; this one must not be fitted.` : null}
+        />
       </View>
       <View style={styles.wanted}>
         <Words size="small" tone="softWords">
           needed
         </Words>
-        {need.kind === 'number' ? <FigureValue figure={need.needed} text={String(need.needed.value)} /> : <Words strong>{need.needed}</Words>}
+        {need.kind === 'number' ? (
+          <FigureValue figure={need.needed} text={String(need.needed.value)} />
+        ) : (
+          <Words strong>{need.needed}</Words>
+        )}
       </View>
     </View>
   );
 }
 
 /** One kind of piece: fitted as counted, or what is wrong with the count. */
-function Counted({ piece, state, onState }: { readonly piece: Piece; readonly state: PieceState | null; readonly onState: (state: PieceState) => void }) {
+function Counted({
+  piece,
+  state,
+  onState,
+}: {
+  readonly piece: Piece;
+  readonly state: PieceState | null;
+  readonly onState: (state: PieceState) => void;
+}) {
   const across = piece.comes === 'moves across';
   const options: { value: PieceState; label: string }[] = [
     { value: 'right', label: across ? 'Moved across' : 'Fitted, old off' },
@@ -109,7 +205,11 @@ function Counted({ piece, state, onState }: { readonly piece: Piece; readonly st
   ];
   return (
     <Choice
-      question={`${piece.count} × ${lowerFirst(piece.what)}, ${piece.comes}`} compact options={options} chosen={state} onChoose={onState}
+      question={`${piece.count} × ${lowerFirst(piece.what)}, ${piece.comes}`}
+      compact
+      options={options}
+      chosen={state}
+      onChoose={onState}
       fault={state && state !== 'right' ? `${capital(PIECE_STATE_WORDS[state])}.` : null}
     />
   );
@@ -128,16 +228,45 @@ function OtherPieces({ usual, without, onWithout, onAdd }: OtherPiecesProps) {
   const [count, setCount] = useState('');
   const [comes, setComes] = useState<Piece['comes'] | null>(null);
   const n = typedNumber(count);
-  const ready = what.trim().length > 0 && Number.isInteger(n) && n >= 1 && n <= 40 && comes !== null;
+  const ready =
+    what.trim().length > 0 && Number.isInteger(n) && n >= 1 && n <= 40 && comes !== null;
   return (
-    <More title="Other pieces" about="Seal by size and place, plate, insert, screw, switch; or one that this part has not">
+    <More
+      title="Other pieces"
+      about="Seal by size and place, plate, insert, screw, switch; or one that this part has not"
+    >
       <View style={{ gap: SPACE.small }}>
-        <Choices question="Not on this part" options={usual.map((p) => ({ value: p.what, label: p.what }))} chosen={without} onChoose={onWithout} mayBeNone />
+        <Choices
+          question="Not on this part"
+          options={usual.map((p) => ({ value: p.what, label: p.what }))}
+          chosen={without}
+          onChoose={onWithout}
+          mayBeNone
+        />
         <Field label="Which, and where" value={what} onChange={setWhat} maxLength={80} />
-        <Field label="How many" inputMode="numeric" value={count} onChange={setCount} fault={count !== '' && !(Number.isInteger(n) && n >= 1 && n <= 40) ? 'Give 1 to 40' : null} />
-        <Choice compact question="How does it come?" options={[{ value: 'new', label: 'New' }, { value: 'moves across', label: 'Moves across' }]} chosen={comes} onChoose={setComes} settled />
+        <Field
+          label="How many"
+          inputMode="numeric"
+          value={count}
+          onChange={setCount}
+          fault={
+            count !== '' && !(Number.isInteger(n) && n >= 1 && n <= 40) ? 'Give 1 to 40' : null
+          }
+        />
+        <Choice
+          compact
+          question="How does it come?"
+          options={[
+            { value: 'new', label: 'New' },
+            { value: 'moves across', label: 'Moves across' },
+          ]}
+          chosen={comes}
+          onChoose={setComes}
+          settled
+        />
         <Button
-          label="Put it on the list" disabled={!ready}
+          label="Put it on the list"
+          disabled={!ready}
           onPress={() => {
             onAdd({ what: what.trim(), count: n, comes: comes! });
             setWhat('');

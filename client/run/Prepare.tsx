@@ -37,14 +37,20 @@ export function Prepare({ job, plan, run, step, band, action, link }: PreparePro
         </Words>
         <Caution title={words.why} />
         {step === 'read cap' ? <Words strong>{`It should say ${plan.fillGrade}.`}</Words> : null}
-        {step === 'empty reservoir' ? <FigureRow figure={plan.totals.removedMl} label="About this much comes out" /> : null}
+        {step === 'empty reservoir' ? (
+          <FigureRow figure={plan.totals.removedMl} label="About this much comes out" />
+        ) : null}
       </View>
       <View role="list" aria-label="Preparing">
         {plan.preparation.map((s) => (
           <View key={s} role="listitem" style={styles.line}>
             <View style={[styles.tick, run.state.prepared.includes(s) ? styles.ticked : null]} />
             <View style={styles.grow}>
-              <Words size="small" strong={s === step} tone={run.state.prepared.includes(s) || s === step ? 'words' : 'softWords'}>
+              <Words
+                size="small"
+                strong={s === step}
+                tone={run.state.prepared.includes(s) || s === step ? 'words' : 'softWords'}
+              >
                 {PREPARATION_WORDS[s].title}
               </Words>
             </View>
@@ -57,8 +63,20 @@ export function Prepare({ job, plan, run, step, band, action, link }: PreparePro
 }
 
 const styles = StyleSheet.create({
-  step: { gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.medium },
-  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium, paddingVertical: SPACE.small, borderTopWidth: 1, borderTopColor: colour.hairline },
+  step: {
+    gap: SPACE.medium,
+    borderTopWidth: 2,
+    borderTopColor: colour.words,
+    paddingTop: SPACE.medium,
+  },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.medium,
+    paddingVertical: SPACE.small,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+  },
   tick: { width: 14, height: 14, borderWidth: 2, borderColor: colour.edge },
   ticked: { backgroundColor: colour.words, borderColor: colour.words },
   grow: { flex: 1 },

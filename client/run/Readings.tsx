@@ -11,7 +11,15 @@ const BUBBLES = BUBBLE_READINGS.map((r) => ({ value: r, label: r }));
 const IN_HOSE = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));
 
 /** Bubbles and colour, one tap each. An answer counts for the strokes just made; it is asked again after the next ones. */
-export function Readings({ stopId, state, say }: { readonly stopId: string; readonly state: RunState; readonly say: LiveRun['say'] }) {
+export function Readings({
+  stopId,
+  state,
+  say,
+}: {
+  readonly stopId: string;
+  readonly state: RunState;
+  readonly say: LiveRun['say'];
+}) {
   const b = state.bleeders.find((x) => x.stopId === stopId)!;
   const bubbles = b.bubbles && b.bubbles.atStroke === b.strokes ? b.bubbles.reading : null;
   const seen = b.colour && b.strokes - b.colour.atStroke < 3 ? b.colour.seen : null;
@@ -29,8 +37,20 @@ interface AnswersProps {
 const Answers = memo(function Answers({ stopId, bubbles, seen, say }: AnswersProps) {
   return (
     <View style={{ gap: SPACE.small }}>
-      <Choice compact question="Bubbles" options={BUBBLES} chosen={bubbles} onChoose={(reading) => say({ kind: 'bubbles', stopId, reading })} />
-      <Choice compact question="Colour in the hose" options={IN_HOSE} chosen={seen} onChoose={(colour) => say({ kind: 'colour', stopId, colour })} />
+      <Choice
+        compact
+        question="Bubbles"
+        options={BUBBLES}
+        chosen={bubbles}
+        onChoose={(reading) => say({ kind: 'bubbles', stopId, reading })}
+      />
+      <Choice
+        compact
+        question="Colour in the hose"
+        options={IN_HOSE}
+        chosen={seen}
+        onChoose={(colour) => say({ kind: 'colour', stopId, colour })}
+      />
     </View>
   );
 });

@@ -15,23 +15,76 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
   const side = { label: 'Undo', onPress: run.undo, disabled: run.state.log.length === 0 };
   switch (step.kind) {
     case 'prepare':
-      return <ActionBar label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'} onPress={() => run.say({ kind: 'prepared', step: step.step })} side={side} />;
+      return (
+        <ActionBar
+          label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'}
+          onPress={() => run.say({ kind: 'prepared', step: step.step })}
+          side={side}
+        />
+      );
     case 'stage':
       // Without a tool here the vehicle goes to somebody who has one: only then is it through.
-      return <ActionBar label={step.stage.kind === 'tool cycle' ? 'It was cycled, and is back' : step.stage.kind === 'hold point' ? 'Firm, high, and it holds' : 'Done'} onPress={() => run.say({ kind: 'stage done', stageId: step.stage.id })} side={side} />;
+      return (
+        <ActionBar
+          label={
+            step.stage.kind === 'tool cycle'
+              ? 'It was cycled, and is back'
+              : step.stage.kind === 'hold point'
+                ? 'Firm, high, and it holds'
+                : 'Done'
+          }
+          onPress={() => run.say({ kind: 'stage done', stageId: step.stage.id })}
+          side={side}
+        />
+      );
     case 'stroke':
     case 'more strokes':
-      return <ActionBar label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'} onPress={() => run.say({ kind: 'stroke', stopId: step.stop.id })} side={side} />;
+      return (
+        <ActionBar
+          label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
+          onPress={() => run.say({ kind: 'stroke', stopId: step.stop.id })}
+          side={side}
+        />
+      );
     case 'top up':
-      return <ActionBar label="Topped up to MAX" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
+      return (
+        <ActionBar
+          label="Topped up to MAX"
+          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })}
+          side={side}
+        />
+      );
     case 'read':
-      return <PromptBar prompt={step.missing.includes('bubbles not read') ? 'Tap the bubbles above' : 'Tap the colour above'} side={side} />;
+      return (
+        <PromptBar
+          prompt={
+            step.missing.includes('bubbles not read')
+              ? 'Tap the bubbles above'
+              : 'Tap the colour above'
+          }
+          side={side}
+        />
+      );
     case 'shut':
-      return <ActionBar label={`${capital(bleederName(step.stop.bleeder))}: shut, cap on`} onPress={() => run.say({ kind: 'shut', stopId: step.stop.id, tightened: 'by feel' })} side={side} />;
+      return (
+        <ActionBar
+          label={`${capital(bleederName(step.stop.bleeder))}: shut, cap on`}
+          onPress={() => run.say({ kind: 'shut', stopId: step.stop.id, tightened: 'by feel' })}
+          side={side}
+        />
+      );
     case 'last fill':
-      return <ActionBar label="Filled" onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })} side={side} />;
+      return (
+        <ActionBar
+          label="Filled"
+          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })}
+          side={side}
+        />
+      );
     case 'finished':
-      return <ActionBar label="On to the proof" onPress={onProof} side={side} busy={run.waiting > 0} />;
+      return (
+        <ActionBar label="On to the proof" onPress={onProof} side={side} busy={run.waiting > 0} />
+      );
     case 'decide':
     case 'ended':
       return null;

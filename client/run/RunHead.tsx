@@ -29,10 +29,16 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive
       <View style={styles.line}>
         <View style={styles.grow}>
           <Words size="head" heading={1}>
-            {stop ? capital(bleederName(stop.bleeder)) : finished ? 'Bleed is through' : 'Last fill'}
+            {stop
+              ? capital(bleederName(stop.bleeder))
+              : finished
+                ? 'Bleed is through'
+                : 'Last fill'}
           </Words>
         </View>
-        {stop ? <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral> : null}
+        {stop ? (
+          <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral>
+        ) : null}
       </View>
       <View style={styles.line}>
         <View style={styles.grow}>
@@ -44,7 +50,11 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive
             <DriveMark state={drive} />
           )}
         </View>
-        {pour ? <FigureValue figure={pour} /> : stop ? <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} /> : null}
+        {pour ? (
+          <FigureValue figure={pour} />
+        ) : stop ? (
+          <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} />
+        ) : null}
         <JobsLink />
       </View>
     </View>

@@ -16,22 +16,43 @@ interface RunBrookProps {
 
 /** Bleeders whose last opening is shut, under this plan or one before it. */
 function throughAt(state: RunState): string[] {
-  const shutBy = ({ plan, bleeders }: Pick<RunState, 'plan' | 'bleeders'>, shut: boolean) => plan.stops.filter((s) => bleeders.find((b) => b.stopId === s.id)!.shut === shut).map((s) => s.bleeder.id);
+  const shutBy = ({ plan, bleeders }: Pick<RunState, 'plan' | 'bleeders'>, shut: boolean) =>
+    plan.stops
+      .filter((s) => bleeders.find((b) => b.stopId === s.id)!.shut === shut)
+      .map((s) => s.bleeder.id);
   const waiting = new Set(shutBy(state, false));
-  return [...new Set([...state.past, state].flatMap((leg) => shutBy(leg, true)))].filter((id) => !waiting.has(id));
+  return [...new Set([...state.past, state].flatMap((leg) => shutBy(leg, true)))].filter(
+    (id) => !waiting.has(id),
+  );
 }
 
 /** The brook as the run has moved it so far. */
-export const RunBrook = memo(function RunBrook({ job, state, current, height, caption }: RunBrookProps) {
+export const RunBrook = memo(function RunBrook({
+  job,
+  state,
+  current,
+  height,
+  caption,
+}: RunBrookProps) {
   const { plan } = state;
   const accepted = firstPlanOf(state);
   const fluid = useMemo(() => new RunFluid(accepted), [accepted]);
-  const shares = useMemo(() => (state.log.length > 0 ? fluid.after(state.log).newShares() : undefined), [fluid, state.log]);
+  const shares = useMemo(
+    () => (state.log.length > 0 ? fluid.after(state.log).newShares() : undefined),
+    [fluid, state.log],
+  );
   const order = useMemo(() => [...new Set(plan.stops.map((s) => s.bleeder.id))], [plan]);
   return (
     <BrookBox
-      layout={plan.layout} order={order} height={height} oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'} newColour={plan.newColour} newShares={shares}
-      current={current} done={throughAt(state)} caption={caption}
+      layout={plan.layout}
+      order={order}
+      height={height}
+      oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'}
+      newColour={plan.newColour}
+      newShares={shares}
+      current={current}
+      done={throughAt(state)}
+      caption={caption}
     />
   );
 });
@@ -45,5 +66,11 @@ interface RunGaugeProps {
 
 /** The reservoir that the bleeder in hand, or the fill in hand, is about. */
 export const RunGauge = memo(function RunGauge({ plan, bowl, stop, state }: RunGaugeProps) {
-  return <Gauge bowl={bowl} level={levelFigure(bowl, state.levelMl[bowl.id]!, stop)} fluid={plan.newColour} />;
+  return (
+    <Gauge
+      bowl={bowl}
+      level={levelFigure(bowl, state.levelMl[bowl.id]!, stop)}
+      fluid={plan.newColour}
+    />
+  );
 });

@@ -1,5 +1,11 @@
 import type { Plan, PlanStop } from '@brook/core/plan';
-import { currentStop, nextStep, pourFigure, type NextStep, type OwnStage as Stage } from '@brook/core/run';
+import {
+  currentStop,
+  nextStep,
+  pourFigure,
+  type NextStep,
+  type OwnStage as Stage,
+} from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
@@ -41,17 +47,56 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
   if (!run.ready) return <Loading what="what this phone kept" />;
 
   const action = <RunAction step={step} run={run} onProof={() => onStep('proof')} />;
-  if (wrong && step.kind !== 'decide') return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />;
-  if (step.kind === 'prepare') return <Prepare job={job} plan={plan} run={run} step={step.step} band={band} action={action} link={<LinkState run={run} />} />;
-  if (step.kind === 'stage') return <StageStep key={`${step.stage.id}-${run.state.halts.length}`} job={job} plan={plan} run={run} stage={step.stage} band={band} action={action} link={<LinkState run={run} />} />;
+  if (wrong && step.kind !== 'decide')
+    return (
+      <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />
+    );
+  if (step.kind === 'prepare')
+    return (
+      <Prepare
+        job={job}
+        plan={plan}
+        run={run}
+        step={step.step}
+        band={band}
+        action={action}
+        link={<LinkState run={run} />}
+      />
+    );
+  if (step.kind === 'stage')
+    return (
+      <StageStep
+        key={`${step.stage.id}-${run.state.halts.length}`}
+        job={job}
+        plan={plan}
+        run={run}
+        stage={step.stage}
+        band={band}
+        action={action}
+        link={<LinkState run={run} />}
+      />
+    );
   if (step.kind === 'decide') return <Halted job={job} run={run} halt={step.halt} band={band} />;
   return (
-    <Bleeding job={job} plan={plan} run={run} step={step} stop={stop} action={action} wide={wide} onWrong={onWrong} />
+    <Bleeding
+      job={job}
+      plan={plan}
+      run={run}
+      step={step}
+      stop={stop}
+      action={action}
+      wide={wide}
+      onWrong={onWrong}
+    />
   );
 }
 
 /** A stage that opens no bleeder; some are through only by what is put down there. */
-function StageStep({ stage, action, ...rest }: StageProps & { readonly stage: Stage; readonly action: ReactNode }) {
+function StageStep({
+  stage,
+  action,
+  ...rest
+}: StageProps & { readonly stage: Stage; readonly action: ReactNode }) {
   if (stage.kind === 'right part') return <PartStage {...rest} stage={stage} />;
   if (stage.kind === 'slave test') return <SlaveStage {...rest} stage={stage} />;
   if (stage.kind === 'tool cycle' && stage.atHand) return <ToolStage {...rest} stage={stage} />;
@@ -72,21 +117,56 @@ interface BleedingProps {
 function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: BleedingProps) {
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
-  const bowl = plan.bowls.find((b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)))!;
-  const pour = 'pourMl' in step ? pourFigure(step.bowl, run.state.levelMl[step.bowl.id]!, step.kind === 'top up' ? step.bowl.maxMl : step.bowl.finalLevelMl) : null;
-  const brook = <RunBrook job={job} state={shown} current={stop?.bleeder.id ?? null} height={wide ? 420 : 150} caption={wide} />;
+  const bowl = plan.bowls.find(
+    (b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)),
+  )!;
+  const pour =
+    'pourMl' in step
+      ? pourFigure(
+          step.bowl,
+          run.state.levelMl[step.bowl.id]!,
+          step.kind === 'top up' ? step.bowl.maxMl : step.bowl.finalLevelMl,
+        )
+      : null;
+  const brook = (
+    <RunBrook
+      job={job}
+      state={shown}
+      current={stop?.bleeder.id ?? null}
+      height={wide ? 420 : 150}
+      caption={wide}
+    />
+  );
   return (
     <Page
       fills
       band={<RunGauge plan={plan} bowl={bowl} stop={stop} state={shown} />}
-      beside={<View style={styles.beside}><JobHead job={job} />{brook}</View>}
+      beside={
+        <View style={styles.beside}>
+          <JobHead job={job} />
+          {brook}
+        </View>
+      }
       action={action}
     >
-      <RunHead plan={plan} stop={stop} finished={step.kind === 'finished'} pour={pour} drive={job.vehicleDrive} />
+      <RunHead
+        plan={plan}
+        stop={stop}
+        finished={step.kind === 'finished'}
+        pour={pour}
+        drive={job.vehicleDrive}
+      />
       <LinkState run={run} />
       {wide ? null : brook}
-      <CountPad plan={plan} state={run.state} step={step} onStroke={stop ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined} />
-      {stop && step.kind !== 'top up' ? <Readings stopId={stop.id} state={run.state} say={run.say} /> : null}
+      <CountPad
+        plan={plan}
+        state={run.state}
+        step={step}
+        onStroke={stop ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined}
+      />
+      {stop && step.kind !== 'top up' ? (
+        <Readings stopId={stop.id} state={run.state} say={run.say} />
+      ) : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
     </Page>
   );
@@ -98,7 +178,9 @@ function LinkState({ run }: { readonly run: LiveRun }) {
   return (
     <View role="status" style={styles.link}>
       <Words size="small" strong>
-        {run.link === 'down' ? `No connection: ${run.waiting} kept on this phone, sent by itself later.` : run.refusal}
+        {run.link === 'down'
+          ? `No connection: ${run.waiting} kept on this phone, sent by itself later.`
+          : run.refusal}
       </Words>
     </View>
   );
@@ -106,12 +188,16 @@ function LinkState({ run }: { readonly run: LiveRun }) {
 
 /** Space counts a stroke where a stroke is called for. */
 function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
-  const stopId = !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.id : null;
+  const stopId =
+    !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.id : null;
   const { say } = run;
   useEffect(() => {
     if (!stopId) return;
     const onKey = (e: KeyboardEvent) => {
-      const onControl = e.target instanceof HTMLElement && e.target.closest('[role=radio],[role=button],a,input') !== null && !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
+      const onControl =
+        e.target instanceof HTMLElement &&
+        e.target.closest('[role=radio],[role=button],a,input') !== null &&
+        !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
       if (e.code !== 'Space' || e.repeat || onControl) return;
       e.preventDefault();
       say({ kind: 'stroke', stopId });
@@ -123,5 +209,10 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
 
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide, gap: SPACE.wide },
-  link: { backgroundColor: colour.well, padding: SPACE.small, borderLeftWidth: 6, borderLeftColor: colour.words },
+  link: {
+    backgroundColor: colour.well,
+    padding: SPACE.small,
+    borderLeftWidth: 6,
+    borderLeftColor: colour.words,
+  },
 });

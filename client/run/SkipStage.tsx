@@ -8,9 +8,16 @@ import { More } from '../ui/More';
 export function SkipStage({ run, stageId }: { readonly run: LiveRun; readonly stageId: string }) {
   const [reason, setReason] = useState('');
   return (
-    <More title="Leave this out" about="By decision: it shows at the gate, and the pedal test carries the burden">
+    <More
+      title="Leave this out"
+      about="By decision: it shows at the gate, and the pedal test carries the burden"
+    >
       <Field label="Reason" value={reason} onChange={setReason} maxLength={300} />
-      <Button label="Leave it out" disabled={reason.trim().length < 3} onPress={() => run.say({ kind: 'stage skipped', stageId, reason: reason.trim() })} />
+      <Button
+        label="Leave it out"
+        disabled={reason.trim().length < 3}
+        onPress={() => run.say({ kind: 'stage skipped', stageId, reason: reason.trim() })}
+      />
     </More>
   );
 }

@@ -6,7 +6,9 @@ export function SkippedStages({ state }: { readonly state: RunState }) {
   return (
     <>
       {skippedStages(state).map((s) => (
-        <Caution key={s.title} title={`Left out by decision: ${s.title}`}>{s.reason}</Caution>
+        <Caution key={s.title} title={`Left out by decision: ${s.title}`}>
+          {s.reason}
+        </Caution>
       ))}
     </>
   );

@@ -14,7 +14,11 @@ export interface SlaveStageProps extends StageProps {
   readonly stage: Extract<PlanStage, { kind: 'slave test' }>;
 }
 
-const MEASURED = { blocked: 'Travel of the master’s rod', travel: 'Travel of the slave', 'take-up': 'Takes up at, above the floor' } as const;
+const MEASURED = {
+  blocked: 'Travel of the master’s rod',
+  travel: 'Travel of the slave',
+  'take-up': 'Takes up at, above the floor',
+} as const;
 
 /** What proves a clutch: one measurement, and reverse where that tells. It passes by what was measured and by nothing else. */
 export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
@@ -23,14 +27,21 @@ export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
   const mm = typedNumber(typed);
   const inRange = mm >= 0 && mm <= 300;
   const asked = stage.way !== 'blocked';
-  const waitsFor = !inRange ? 'Measure first' : asked && reverse === null ? 'Say how reverse goes in' : null;
+  const waitsFor = !inRange
+    ? 'Measure first'
+    : asked && reverse === null
+      ? 'Say how reverse goes in'
+      : null;
   const passes = waitsFor === null && slavePasses(stage, { mm, reverse });
   return (
     <StageFrame
-      {...rest} stage={stage}
+      {...rest}
+      stage={stage}
       action={
         <ActionBar
-          label={waitsFor === null && !passes ? 'It does not pass: put that down' : 'Put this down'} waitsFor={waitsFor} side={undoOf(rest.run)}
+          label={waitsFor === null && !passes ? 'It does not pass: put that down' : 'Put this down'}
+          waitsFor={waitsFor}
+          side={undoOf(rest.run)}
           onPress={() => rest.run.say({ kind: 'slave tested', stageId: stage.id, mm, reverse })}
         />
       }
@@ -38,8 +49,25 @@ export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
       <Caution title={stageWords(rest.plan, stage).why} />
       <NumberedSteps steps={stageWords(rest.plan, stage).steps} />
       {stage.limitMm ? <FigureRow figure={stage.limitMm} /> : null}
-      <Field label={MEASURED[stage.way]} unit="mm" inputMode="decimal" value={typed} onChange={setTyped} fault={typed.trim() !== '' && !inRange ? 'Give 0 to 300 mm.' : null} />
-      {asked ? <Choice question="Reverse gear" options={[{ value: 'clean', label: 'Goes in clean' }, { value: 'grates', label: 'Grates' }]} chosen={reverse} onChoose={setReverse} /> : null}
+      <Field
+        label={MEASURED[stage.way]}
+        unit="mm"
+        inputMode="decimal"
+        value={typed}
+        onChange={setTyped}
+        fault={typed.trim() !== '' && !inRange ? 'Give 0 to 300 mm.' : null}
+      />
+      {asked ? (
+        <Choice
+          question="Reverse gear"
+          options={[
+            { value: 'clean', label: 'Goes in clean' },
+            { value: 'grates', label: 'Grates' },
+          ]}
+          chosen={reverse}
+          onChoose={setReverse}
+        />
+      ) : null}
     </StageFrame>
   );
 }

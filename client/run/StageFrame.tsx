@@ -27,7 +27,16 @@ export interface StageFrameProps extends StageProps {
 }
 
 /** A stage by itself: its name, what it asks for, and the way to leave it out where that may be. */
-export function StageFrame({ job, plan, run, stage, band, link, action, children }: StageFrameProps) {
+export function StageFrame({
+  job,
+  plan,
+  run,
+  stage,
+  band,
+  link,
+  action,
+  children,
+}: StageFrameProps) {
   return (
     <Page band={band} action={action}>
       <JobHead job={job} />
@@ -45,6 +54,17 @@ export function StageFrame({ job, plan, run, stage, band, link, action, children
 }
 
 /** Taking the last step back, beside the next action of a stage. */
-export const undoOf = (run: LiveRun) => ({ label: 'Undo', onPress: run.undo, disabled: run.state.log.length === 0 });
+export const undoOf = (run: LiveRun) => ({
+  label: 'Undo',
+  onPress: run.undo,
+  disabled: run.state.log.length === 0,
+});
 
-const styles = StyleSheet.create({ step: { gap: SPACE.medium, borderTopWidth: 2, borderTopColor: colour.words, paddingTop: SPACE.medium } });
+const styles = StyleSheet.create({
+  step: {
+    gap: SPACE.medium,
+    borderTopWidth: 2,
+    borderTopColor: colour.words,
+    paddingTop: SPACE.medium,
+  },
+});

@@ -1,6 +1,13 @@
 import { controlOf, stageWords, type PlanStage } from '@brook/core/plan';
 import { toolNext, type ToolWitness } from '@brook/core/run';
-import { TOOL_UNMET_WORDS, toolStepWords, toolUnmet, type ToolCheck, type ToolNext, type ToolStep } from '@brook/core/scanTool';
+import {
+  TOOL_UNMET_WORDS,
+  toolStepWords,
+  toolUnmet,
+  type ToolCheck,
+  type ToolNext,
+  type ToolStep,
+} from '@brook/core/scanTool';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
@@ -36,8 +43,13 @@ export function ToolStage({ stage, ...rest }: ToolStageProps) {
   const choice = (
     <>
       <Choice
-        compact question="Who drives the tool?" chosen={by}
-        options={[{ value: 'by hand', label: 'I do, by hand' }, { value: 'practice', label: 'Stand-in, practice' }]}
+        compact
+        question="Who drives the tool?"
+        chosen={by}
+        options={[
+          { value: 'by hand', label: 'I do, by hand' },
+          { value: 'practice', label: 'Stand-in, practice' },
+        ]}
         onChoose={(who) => {
           tool.disconnect();
           setBy(who);
@@ -45,8 +57,19 @@ export function ToolStage({ stage, ...rest }: ToolStageProps) {
       />
       {by === 'practice' ? (
         <>
-          <Caution title="Practice: it reaches no vehicle">What is done with the stand-in counts as left out, and shows at the gate.</Caution>
-          {tool.link === 'off' || tool.link === 'lost' ? <Choice compact question="How should it behave?" stacked options={PRACTICE_TOOL_WAYS.map((w) => ({ value: w, label: w }))} chosen={way} onChoose={setWay} /> : null}
+          <Caution title="Practice: it reaches no vehicle">
+            What is done with the stand-in counts as left out, and shows at the gate.
+          </Caution>
+          {tool.link === 'off' || tool.link === 'lost' ? (
+            <Choice
+              compact
+              question="How should it behave?"
+              stacked
+              options={PRACTICE_TOOL_WAYS.map((w) => ({ value: w, label: w }))}
+              chosen={way}
+              onChoose={setWay}
+            />
+          ) : null}
         </>
       ) : null}
       {tool.problem ? <Caution title={tool.problem} /> : null}
@@ -58,16 +81,38 @@ export function ToolStage({ stage, ...rest }: ToolStageProps) {
       {choice}
     </StageFrame>
   );
-  if (next.kind === 'step') return <Step {...common} next={next} words={toolStepWords(plan.layout, next.step, controlOf(plan))} onConnect={() => tool.connect(practiceTool(way), put)} frame={frame} />;
+  if (next.kind === 'step')
+    return (
+      <Step
+        {...common}
+        next={next}
+        words={toolStepWords(plan.layout, next.step, controlOf(plan))}
+        onConnect={() => tool.connect(practiceTool(way), put)}
+        frame={frame}
+      />
+    );
   const when = next.kind === 'check' ? next.when : 'after';
-  const about = when === 'before' ? <Caution title={stageWords(plan, stage).why} /> : <Words>Every wheel is through. The codes are read once more.</Words>;
+  const about =
+    when === 'before' ? (
+      <Caution title={stageWords(plan, stage).why} />
+    ) : (
+      <Words>Every wheel is through. The codes are read once more.</Words>
+    );
   if (by === 'practice') {
     const on = tool.link === 'on';
     return frame(
-      <ActionBar label={on ? 'Read battery and codes' : 'Connect the stand-in'} busy={tool.busy} onPress={() => (on ? tool.check(put) : tool.connect(practiceTool(way), put))} side={undoOf(run)} />, about,
+      <ActionBar
+        label={on ? 'Read battery and codes' : 'Connect the stand-in'}
+        busy={tool.busy}
+        onPress={() => (on ? tool.check(put) : tool.connect(practiceTool(way), put))}
+        side={undoOf(run)}
+      />,
+      about,
     );
   }
-  return <CheckByHand key={`${when}-${run.state.log.length}`} {...common} about={about} frame={frame} />;
+  return (
+    <CheckByHand key={`${when}-${run.state.log.length}`} {...common} about={about} frame={frame} />
+  );
 }
 
 type Frame = (action: ReactNode, body: ReactNode) => ReactNode;
@@ -80,7 +125,11 @@ interface Common {
   readonly frame: Frame;
 }
 
-const IGNITION = [{ value: 'on', label: 'On' }, { value: 'off', label: 'Off' }, { value: 'engine running', label: 'Engine runs' }] as const;
+const IGNITION = [
+  { value: 'on', label: 'On' },
+  { value: 'off', label: 'Off' },
+  { value: 'engine running', label: 'Engine runs' },
+] as const;
 
 /** Battery, ignition and codes as somebody reads them off; nothing is assumed. */
 function CheckByHand({ run, put, about, frame }: Common & { readonly about: ReactNode }) {
@@ -89,18 +138,68 @@ function CheckByHand({ run, put, about, frame }: Common & { readonly about: Reac
   const [anyCode, setAnyCode] = useState<'yes' | 'no' | null>(null);
   const [codes, setCodes] = useState('');
   const batteryV = typedNumber(battery);
-  const typed = codes.split(',').map((c) => c.trim()).filter(Boolean);
-  const batteryFault = battery.trim() !== '' && !(batteryV >= 0 && batteryV <= 30) ? 'Give 0 to 30 V' : null;
-  const waitsFor = !(batteryV >= 0 && batteryV <= 30) ? 'Battery voltage' : ignition === null ? 'Say how the ignition is' : anyCode === null ? 'Say whether a code stands' : anyCode === 'yes' && typed.length === 0 ? 'Put the code down' : null;
-  const check: ToolCheck | null = waitsFor === null ? { batteryV, ignition: ignition!, codes: anyCode === 'yes' ? typed : [] } : null;
+  const typed = codes
+    .split(',')
+    .map((c) => c.trim())
+    .filter(Boolean);
+  const batteryFault =
+    battery.trim() !== '' && !(batteryV >= 0 && batteryV <= 30) ? 'Give 0 to 30 V' : null;
+  const waitsFor = !(batteryV >= 0 && batteryV <= 30)
+    ? 'Battery voltage'
+    : ignition === null
+      ? 'Say how the ignition is'
+      : anyCode === null
+        ? 'Say whether a code stands'
+        : anyCode === 'yes' && typed.length === 0
+          ? 'Put the code down'
+          : null;
+  const check: ToolCheck | null =
+    waitsFor === null
+      ? { batteryV, ignition: ignition!, codes: anyCode === 'yes' ? typed : [] }
+      : null;
   return frame(
-    <ActionBar label="Put this down" waitsFor={waitsFor} onPress={() => check && put(check)} side={undoOf(run)} />,
+    <ActionBar
+      label="Put this down"
+      waitsFor={waitsFor}
+      onPress={() => check && put(check)}
+      side={undoOf(run)}
+    />,
     <>
       {about}
-      <Field label="Battery, ignition on" unit="V" inputMode="decimal" value={battery} onChange={setBattery} fault={batteryFault} />
-      <Choice compact question="Ignition" options={IGNITION} chosen={ignition} onChoose={setIgnition} />
-      <Choice compact question="Does a fault code stand?" options={[{ value: 'no', label: 'None' }, { value: 'yes', label: 'Yes' }]} chosen={anyCode} onChoose={setAnyCode} />
-      {anyCode === 'yes' ? <Field label="Codes as the tool words them" why="Several: with commas between them." value={codes} onChange={setCodes} maxLength={400} /> : null}
+      <Field
+        label="Battery, ignition on"
+        unit="V"
+        inputMode="decimal"
+        value={battery}
+        onChange={setBattery}
+        fault={batteryFault}
+      />
+      <Choice
+        compact
+        question="Ignition"
+        options={IGNITION}
+        chosen={ignition}
+        onChoose={setIgnition}
+      />
+      <Choice
+        compact
+        question="Does a fault code stand?"
+        options={[
+          { value: 'no', label: 'None' },
+          { value: 'yes', label: 'Yes' },
+        ]}
+        chosen={anyCode}
+        onChoose={setAnyCode}
+      />
+      {anyCode === 'yes' ? (
+        <Field
+          label="Codes as the tool words them"
+          why="Several: with commas between them."
+          value={codes}
+          onChange={setCodes}
+          maxLength={400}
+        />
+      ) : null}
       {check ? toolUnmet(check).map((u) => <Caution key={u} title={TOOL_UNMET_WORDS[u]} />) : null}
     </>,
   );
@@ -115,16 +214,30 @@ interface StepProps extends Common {
 /** One step of one wheel; while the pump cools the seconds stand there instead of the call. */
 function Step({ run, stage, by, tool, next, words, onConnect, frame }: StepProps) {
   const nowMs = useNow(next.notBeforeMs !== null);
-  const coolsS = next.notBeforeMs === null ? 0 : Math.max(0, Math.ceil((next.notBeforeMs - nowMs) / 1000));
+  const coolsS =
+    next.notBeforeMs === null ? 0 : Math.max(0, Math.ceil((next.notBeforeMs - nowMs) / 1000));
   const cools = next.step.act === 'pump' && coolsS > 0;
-  const say = (done: boolean, why: string | null) => run.say({ kind: 'tool step', stageId: stage.id, stepId: next.step.id, by, done, why });
+  const say = (done: boolean, why: string | null) =>
+    run.say({ kind: 'tool step', stageId: stage.id, stepId: next.step.id, by, done, why });
   const action =
     by === 'practice' && tool.link !== 'on' ? (
-      <ActionBar label="Connect the stand-in" busy={tool.busy} onPress={onConnect} side={undoOf(run)} />
+      <ActionBar
+        label="Connect the stand-in"
+        busy={tool.busy}
+        onPress={onConnect}
+        side={undoOf(run)}
+      />
     ) : (
       <ActionBar
-        label={by === 'practice' ? 'Run this step' : 'The tool says done'} busy={tool.busy} waitsFor={cools ? `The pump cools: ${coolsS} s` : null} side={undoOf(run)}
-        onPress={() => (by === 'practice' ? tool.run(next.step, (o) => say(o.done, o.done ? null : o.why)) : say(true, null))}
+        label={by === 'practice' ? 'Run this step' : 'The tool says done'}
+        busy={tool.busy}
+        waitsFor={cools ? `The pump cools: ${coolsS} s` : null}
+        side={undoOf(run)}
+        onPress={() =>
+          by === 'practice'
+            ? tool.run(next.step, (o) => say(o.done, o.done ? null : o.why))
+            : say(true, null)
+        }
       />
     );
   return frame(
@@ -148,12 +261,27 @@ function Step({ run, stage, by, tool, next, words, onConnect, frame }: StepProps
   );
 }
 
-const WHY_STOPPED = ['Pedal or lever let go', 'Battery low', 'Pump hot', 'The tool does not say'] as const;
+const WHY_STOPPED = [
+  'Pedal or lever let go',
+  'Battery low',
+  'Pump hot',
+  'The tool does not say',
+] as const;
 
 /** The tool broke a step off: why, one tap; the run halts on it. */
-function Stopped({ step, onStopped }: { readonly step: ToolStep; readonly onStopped: (why: string) => void }) {
+function Stopped({
+  step,
+  onStopped,
+}: {
+  readonly step: ToolStep;
+  readonly onStopped: (why: string) => void;
+}) {
   return (
-    <More key={step.id} title="The tool stopped" about="The run halts; the check is read again before the step is repeated">
+    <More
+      key={step.id}
+      title="The tool stopped"
+      about="The run halts; the check is read again before the step is repeated"
+    >
       <View style={{ gap: SPACE.small }}>
         {WHY_STOPPED.map((why) => (
           <Button key={why} label={why} onPress={() => onStopped(why)} />
@@ -164,6 +292,12 @@ function Stopped({ step, onStopped }: { readonly step: ToolStep; readonly onStop
 }
 
 const styles = StyleSheet.create({
-  pad: { borderWidth: 1, borderColor: colour.edge, padding: SPACE.medium, gap: SPACE.small, alignItems: 'center' },
+  pad: {
+    borderWidth: 1,
+    borderColor: colour.edge,
+    padding: SPACE.medium,
+    gap: SPACE.small,
+    alignItems: 'center',
+  },
   loud: { borderWidth: 4, borderColor: colour.words },
 });

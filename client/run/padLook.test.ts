@@ -3,7 +3,11 @@ import { templateById } from '@brook/core/circuit';
 import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/run';
 import { padLook } from './padLook';
 
-const result = planBleed({ layout: templateById('motorcycle-front-disc')!.build('middle'), fillGrade: 'DOT 4', newColour: 'clear' });
+const result = planBleed({
+  layout: templateById('motorcycle-front-disc')!.build('middle'),
+  fillGrade: 'DOT 4',
+  newColour: 'clear',
+});
 const plan = (result as { plan: Plan }).plan;
 let n = 0;
 const log = followCalls(plan, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 });
@@ -33,13 +37,24 @@ test('the next top-up is said while it lies ahead of the last stroke', () => {
 });
 
 test('a motorcycle is filled midway at the end, and then it is through', () => {
-  expect(padLook(plan, emptyRun(plan), { kind: 'last fill', bowl: plan.bowls[0]!, pourMl: 4.4 })).toMatchObject({ call: 'Fill to midway', number: '4', loud: true });
+  expect(
+    padLook(plan, emptyRun(plan), { kind: 'last fill', bowl: plan.bowls[0]!, pourMl: 4.4 }),
+  ).toMatchObject({ call: 'Fill to midway', number: '4', loud: true });
   expect(looks.at(-1)!.call).toBe('Every bleeder is through');
 });
 
 test('strokes over the plan are counted up, with the reason', () => {
-  const dark = foldRun(plan, log.map((e) => (e.kind === 'colour' ? { ...e, colour: 'brown' as const } : e)).filter((e) => e.kind !== 'shut'));
-  expect(lookAt(dark)).toMatchObject({ number: '+0', counts: true, call: expect.stringContaining('Darker than the new fluid') });
+  const dark = foldRun(
+    plan,
+    log
+      .map((e) => (e.kind === 'colour' ? { ...e, colour: 'brown' as const } : e))
+      .filter((e) => e.kind !== 'shut'),
+  );
+  expect(lookAt(dark)).toMatchObject({
+    number: '+0',
+    counts: true,
+    call: expect.stringContaining('Darker than the new fluid'),
+  });
 });
 
 test('before anything was done there is nothing to count', () => {

@@ -21,32 +21,67 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
   switch (step.kind) {
     case 'stroke':
       return {
-        number: String(step.strokesLeft), under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.strokes.value}`,
-        call: step.stop.counted === 'strokes' ? 'Tap for each stroke' : `Tap at each mark, every ${step.stop.strokeMl.value} mL`, next: topUpWords(step.strokesUntilTopUp, step.strokesLeft), counts: true, loud: false,
+        number: String(step.strokesLeft),
+        under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.strokes.value}`,
+        call:
+          step.stop.counted === 'strokes'
+            ? 'Tap for each stroke'
+            : `Tap at each mark, every ${step.stop.strokeMl.value} mL`,
+        next: topUpWords(step.strokesUntilTopUp, step.strokesLeft),
+        counts: true,
+        loud: false,
       };
     case 'more strokes': {
       const made = state.bleeders.find((b) => b.stopId === step.stop.id)!.strokes;
       return {
-        number: `+${made - step.stop.strokes.value}`, under: `${counts(step.stop, 2)} over the plan`, call: MISSING_WORDS[step.missing.includes('bubbles in the last three') ? 'bubbles in the last three' : 'colour not new'],
-        next: `Top-up in ${step.strokesUntilTopUp}`, counts: true, loud: false,
+        number: `+${made - step.stop.strokes.value}`,
+        under: `${counts(step.stop, 2)} over the plan`,
+        call: MISSING_WORDS[
+          step.missing.includes('bubbles in the last three')
+            ? 'bubbles in the last three'
+            : 'colour not new'
+        ],
+        next: `Top-up in ${step.strokesUntilTopUp}`,
+        counts: true,
+        loud: false,
       };
     }
     case 'read':
       return { ...quiet, call: MISSING_WORDS[step.missing[0]!], loud: true };
     case 'top up':
       return {
-        ...quiet, number: String(Math.round(step.pourMl)), under: `mL into the ${step.bowl.name.toLowerCase()}, up to MAX`, call: 'Top up now',
-        next: 'Before the next stroke. Look at the real level: the model can be wrong.', loud: true,
+        ...quiet,
+        number: String(Math.round(step.pourMl)),
+        under: `mL into the ${step.bowl.name.toLowerCase()}, up to MAX`,
+        call: 'Top up now',
+        next: 'Before the next stroke. Look at the real level: the model can be wrong.',
+        loud: true,
       };
     case 'shut':
-      return { ...quiet, call: 'Shut it, hose off, cap on', next: plan.preferences.jointTightness === 'by feel' ? 'By feel; bleeders are hollow and snap. The manual’s torque wins.' : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.', loud: true };
+      return {
+        ...quiet,
+        call: 'Shut it, hose off, cap on',
+        next:
+          plan.preferences.jointTightness === 'by feel'
+            ? 'By feel; bleeders are hollow and snap. The manual’s torque wins.'
+            : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.',
+        loud: true,
+      };
     case 'last fill':
       return {
-        ...quiet, number: String(Math.round(step.pourMl)), under: `mL into the ${step.bowl.name.toLowerCase()}`,
-        call: plan.layout.vehicleKind === 'car' ? 'Fill to MAX' : 'Fill to midway', next: 'Never above MAX: brakes drag when the fluid has no room.', loud: true,
+        ...quiet,
+        number: String(Math.round(step.pourMl)),
+        under: `mL into the ${step.bowl.name.toLowerCase()}`,
+        call: plan.layout.vehicleKind === 'car' ? 'Fill to MAX' : 'Fill to midway',
+        next: 'Never above MAX: brakes drag when the fluid has no room.',
+        loud: true,
       };
     case 'finished':
-      return { ...quiet, call: 'Every bleeder is through', next: 'Now prove it: pedal, joints, level, cap.' };
+      return {
+        ...quiet,
+        call: 'Every bleeder is through',
+        next: 'Now prove it: pedal, joints, level, cap.',
+      };
     case 'prepare':
     case 'stage':
     case 'decide':
@@ -56,8 +91,11 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
 }
 
 /** What is counted, in the singular where there is one left. */
-const counts = (stop: PlanStop, n: number): string => (n === 1 ? stop.counted.slice(0, -1) : stop.counted);
+const counts = (stop: PlanStop, n: number): string =>
+  n === 1 ? stop.counted.slice(0, -1) : stop.counted;
 
 function topUpWords(untilTopUp: number, strokesLeft: number): string {
-  return untilTopUp < strokesLeft ? `next top-up in ${untilTopUp}` : 'no top-up before this one is through';
+  return untilTopUp < strokesLeft
+    ? `next top-up in ${untilTopUp}`
+    : 'no top-up before this one is through';
 }

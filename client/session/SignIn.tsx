@@ -25,12 +25,31 @@ export function SignIn() {
         </Words>
         <Words>Plan the bleed, run the bleed, prove the bleed.</Words>
       </View>
-      {signIn.error && !problem ? <Caution title={signIn.error.message}>Try again when the server is there.</Caution> : null}
+      {signIn.error && !problem ? (
+        <Caution title={signIn.error.message}>Try again when the server is there.</Caution>
+      ) : null}
       {problem && problem.faults.length === 0 ? <Caution title={problem.message} /> : null}
-      <Field label="Sign-in name" value={login} onChange={setLogin} autoCapitalize="none" autoComplete="username" fault={problem?.faultOf('login')} onSubmitEditing={send} />
-      <Field label="Password" value={password} onChange={setPassword} secureTextEntry autoComplete="current-password" fault={problem?.faultOf('password')} onSubmitEditing={send} />
+      <Field
+        label="Sign-in name"
+        value={login}
+        onChange={setLogin}
+        autoCapitalize="none"
+        autoComplete="username"
+        fault={problem?.faultOf('login')}
+        onSubmitEditing={send}
+      />
+      <Field
+        label="Password"
+        value={password}
+        onChange={setPassword}
+        secureTextEntry
+        autoComplete="current-password"
+        fault={problem?.faultOf('password')}
+        onSubmitEditing={send}
+      />
       <Words size="small" tone="softWords">
-        A workshop aid. It defers to the maker’s service information, local rules and licensed practice; a named person, never the app, says that a vehicle is safe.
+        A workshop aid. It defers to the maker’s service information, local rules and licensed
+        practice; a named person, never the app, says that a vehicle is safe.
       </Words>
     </Page>
   );

@@ -23,22 +23,57 @@ interface Entry {
 const SIZES = ['250', '500', '1000'];
 
 /** Put containers on the shelf as they come: what stands on the label. */
-export function AddContainers({ grade, jobId }: { readonly grade?: string | undefined; readonly jobId?: string | undefined }) {
+export function AddContainers({
+  grade,
+  jobId,
+}: {
+  readonly grade?: string | undefined;
+  readonly jobId?: string | undefined;
+}) {
   const { control, handleSubmit, setValue } = useForm<Entry>({
-    defaultValues: { grade: GRADES.find((g) => g.grade === grade)?.grade ?? null, isoClass: 'none', batch: '', sizeMl: '500', count: '1', justCarried: null },
+    defaultValues: {
+      grade: GRADES.find((g) => g.grade === grade)?.grade ?? null,
+      isoClass: 'none',
+      batch: '',
+      sizeMl: '500',
+      count: '1',
+      justCarried: null,
+    },
   });
   const entry = useWatch({ control }) as Entry;
   const add = useAddContainers();
   const problem = add.error instanceof ApiProblem ? add.error : null;
-  const missing = entry.grade === null ? 'Say which fluid first' : entry.justCarried === null ? 'Say whether it was just carried' : null;
+  const missing =
+    entry.grade === null
+      ? 'Say which fluid first'
+      : entry.justCarried === null
+        ? 'Say whether it was just carried'
+        : null;
   const send = handleSubmit(({ isoClass, sizeMl, count, justCarried, ...e }) =>
     add.mutate(
-      { ...e, grade: e.grade!, isoClass: isoClass === 'none' ? null : isoClass, sizeMl: Number(sizeMl), count: Number(count), justCarried: justCarried === 'yes' },
+      {
+        ...e,
+        grade: e.grade!,
+        isoClass: isoClass === 'none' ? null : isoClass,
+        sizeMl: Number(sizeMl),
+        count: Number(count),
+        justCarried: justCarried === 'yes',
+      },
       { onSuccess: () => (jobId ? router.replace(`/jobs/${jobId}`) : router.replace('/shelf')) },
     ),
   );
   return (
-    <Page action={<ActionBar label="Put on the shelf" busy={add.isPending} waitsFor={missing} onPress={() => void send()} side={{ label: 'Back', onPress: () => router.back() }} />}>
+    <Page
+      action={
+        <ActionBar
+          label="Put on the shelf"
+          busy={add.isPending}
+          waitsFor={missing}
+          onPress={() => void send()}
+          side={{ label: 'Back', onPress: () => router.back() }}
+        />
+      }
+    >
       <View>
         <Words size="small" tone="softWords">
           Fluid shelf
@@ -47,18 +82,88 @@ export function AddContainers({ grade, jobId }: { readonly grade?: string | unde
           New containers
         </Words>
       </View>
-      <Choice question="Which fluid?" options={GRADES.map((g) => ({ value: g.grade, label: g.words }))} chosen={entry.grade} onChoose={(g) => setValue('grade', g)} stacked />
-      {entry.grade === 'DOT 5' ? <Caution title="DOT 5 is silicone">It never goes where DOT 3, 4 or 5.1 belongs. Stand it apart from them.</Caution> : null}
       <Choice
-        question="Does the label name class 6 or 7?" why="Low viscosity, ISO 4925:2020." settled options={[{ value: 'none', label: 'Neither' }, { value: 'class 6', label: 'Class 6' }, { value: 'class 7', label: 'Class 7' }]} chosen={entry.isoClass}
+        question="Which fluid?"
+        options={GRADES.map((g) => ({ value: g.grade, label: g.words }))}
+        chosen={entry.grade}
+        onChoose={(g) => setValue('grade', g)}
+        stacked
+      />
+      {entry.grade === 'DOT 5' ? (
+        <Caution title="DOT 5 is silicone">
+          It never goes where DOT 3, 4 or 5.1 belongs. Stand it apart from them.
+        </Caution>
+      ) : null}
+      <Choice
+        question="Does the label name class 6 or 7?"
+        why="Low viscosity, ISO 4925:2020."
+        settled
+        options={[
+          { value: 'none', label: 'Neither' },
+          { value: 'class 6', label: 'Class 6' },
+          { value: 'class 7', label: 'Class 7' },
+        ]}
+        chosen={entry.isoClass}
         onChoose={(c) => setValue('isoClass', c)}
       />
-      <Controller control={control} name="batch" render={({ field }) => <Field label="Batch" why="As printed; by it a recall finds the vehicles." value={field.value} onChange={field.onChange} onBlur={field.onBlur} autoCapitalize="characters" fault={problem?.faultOf('batch')} />} />
-      <Choice question="Size" compact settled options={SIZES.map((s) => ({ value: s, label: `${s} mL` }))} chosen={SIZES.includes(entry.sizeMl) ? entry.sizeMl : null} onChoose={(s) => setValue('sizeMl', s)} />
-      <Controller control={control} name="sizeMl" render={({ field }) => <Field label="Or another size" value={field.value} onChange={field.onChange} unit="mL" inputMode="numeric" fault={problem?.faultOf('sizeMl')} />} />
-      <Controller control={control} name="count" render={({ field }) => <Field label="How many" value={field.value} onChange={field.onChange} inputMode="numeric" fault={problem?.faultOf('count')} />} />
+      <Controller
+        control={control}
+        name="batch"
+        render={({ field }) => (
+          <Field
+            label="Batch"
+            why="As printed; by it a recall finds the vehicles."
+            value={field.value}
+            onChange={field.onChange}
+            onBlur={field.onBlur}
+            autoCapitalize="characters"
+            fault={problem?.faultOf('batch')}
+          />
+        )}
+      />
       <Choice
-        question="Just off a journey?" why="Fine bubbles: it stands overnight before it is used. Never shake it." options={[{ value: 'yes', label: 'Yes, today' }, { value: 'no', label: 'No, it has rested' }]} chosen={entry.justCarried}
+        question="Size"
+        compact
+        settled
+        options={SIZES.map((s) => ({ value: s, label: `${s} mL` }))}
+        chosen={SIZES.includes(entry.sizeMl) ? entry.sizeMl : null}
+        onChoose={(s) => setValue('sizeMl', s)}
+      />
+      <Controller
+        control={control}
+        name="sizeMl"
+        render={({ field }) => (
+          <Field
+            label="Or another size"
+            value={field.value}
+            onChange={field.onChange}
+            unit="mL"
+            inputMode="numeric"
+            fault={problem?.faultOf('sizeMl')}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="count"
+        render={({ field }) => (
+          <Field
+            label="How many"
+            value={field.value}
+            onChange={field.onChange}
+            inputMode="numeric"
+            fault={problem?.faultOf('count')}
+          />
+        )}
+      />
+      <Choice
+        question="Just off a journey?"
+        why="Fine bubbles: it stands overnight before it is used. Never shake it."
+        options={[
+          { value: 'yes', label: 'Yes, today' },
+          { value: 'no', label: 'No, it has rested' },
+        ]}
+        chosen={entry.justCarried}
         onChoose={(a) => setValue('justCarried', a)}
       />
       {add.error && !problem?.faults.length ? <Caution title={add.error.message} /> : null}

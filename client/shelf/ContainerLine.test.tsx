@@ -5,8 +5,21 @@ import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { ContainerLine } from './ContainerLine';
 
 const base: Omit<Container, 'admit'> = {
-  id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', grade: 'DOT 4', isoClass: null, batch: 'K-117', sizeMl: 500, leftMl: 500, state: 'sealed', openedDays: null, keptCapped: true, ageDays: 4, restedHours: null,
-  receivedAt: '2026-01-01T09:00:00Z', openedAt: null, discardedAt: null, version: 3,
+  id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11',
+  grade: 'DOT 4',
+  isoClass: null,
+  batch: 'K-117',
+  sizeMl: 500,
+  leftMl: 500,
+  state: 'sealed',
+  openedDays: null,
+  keptCapped: true,
+  ageDays: 4,
+  restedHours: null,
+  receivedAt: '2026-01-01T09:00:00Z',
+  openedAt: null,
+  discardedAt: null,
+  version: 3,
 };
 
 function show(more: Partial<Container>): void {
@@ -32,11 +45,36 @@ beforeEach(() => {
 // 30 days, a night of rest, an unknown date counts as too old: common practice, no source.
 test.each<[string, Partial<Container>, RegExp, RegExp | null]>([
   ['sealed', {}, /500 of 500 mL, sealed, may be used/, null],
-  ['opened yesterday', { state: 'opened', openedDays: 1, leftMl: 212 }, /212 of 500 mL, opened yesterday, with a second look/, /look at the date on it/],
-  ['opened for too long', { state: 'opened', openedDays: 44 }, /opened 44 days ago, must not be used/, /longer than this workshop allows/],
-  ['nobody knows when', { state: 'opened', openedDays: null }, /nobody knows when, must not be used/, /counts as too old/],
-  ['left without its cap', { state: 'opened', openedDays: 2, keptCapped: false }, /not kept capped, must not be used/, /has taken up water/],
-  ['just carried', { restedHours: 2 }, /rests until .*\d\d:\d\d, with a second look/, /Never shake it/],
+  [
+    'opened yesterday',
+    { state: 'opened', openedDays: 1, leftMl: 212 },
+    /212 of 500 mL, opened yesterday, with a second look/,
+    /look at the date on it/,
+  ],
+  [
+    'opened for too long',
+    { state: 'opened', openedDays: 44 },
+    /opened 44 days ago, must not be used/,
+    /longer than this workshop allows/,
+  ],
+  [
+    'nobody knows when',
+    { state: 'opened', openedDays: null },
+    /nobody knows when, must not be used/,
+    /counts as too old/,
+  ],
+  [
+    'left without its cap',
+    { state: 'opened', openedDays: 2, keptCapped: false },
+    /not kept capped, must not be used/,
+    /has taken up water/,
+  ],
+  [
+    'just carried',
+    { restedHours: 2 },
+    /rests until .*\d\d:\d\d, with a second look/,
+    /Never shake it/,
+  ],
 ])('%s', (_, more, spoken, reason) => {
   show(more);
   expect(screen.getByRole('button', { name: spoken })).toBeTruthy();
@@ -50,8 +88,16 @@ test.each<[string, Partial<Container>, RegExp, RegExp | null]>([
 test('a sealed one is said to be open since a time, by the version that was seen', async () => {
   show({});
   fireEvent.click(screen.getByRole('radio', { name: 'nobody knows' }));
-  await waitFor(() => expect(sent[0]).toMatchObject({ url: `/api/v1/shelf/${base.id}/open`, init: { method: 'POST', headers: { 'if-match': '"3"' } } }));
-  expect(JSON.parse(sent[0]!.init.body as string)).toEqual({ openedDaysAgo: null, keptCapped: true });
+  await waitFor(() =>
+    expect(sent[0]).toMatchObject({
+      url: `/api/v1/shelf/${base.id}/open`,
+      init: { method: 'POST', headers: { 'if-match': '"3"' } },
+    }),
+  );
+  expect(JSON.parse(sent[0]!.init.body as string)).toEqual({
+    openedDaysAgo: null,
+    keptCapped: true,
+  });
 });
 
 test('discarding asks first where the fluid goes', async () => {

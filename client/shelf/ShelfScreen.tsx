@@ -21,8 +21,18 @@ export function ShelfScreen() {
   const wide = useWideScreen();
   return (
     <Page
-      action={<ActionBar label="Put containers on the shelf" onPress={() => router.push('/shelf/add')} side={{ label: 'Batch', onPress: () => router.push('/recall') }} />}
-      beside={<View style={{ padding: SPACE.wide }}><WasteDrum /></View>}
+      action={
+        <ActionBar
+          label="Put containers on the shelf"
+          onPress={() => router.push('/shelf/add')}
+          side={{ label: 'Batch', onPress: () => router.push('/recall') }}
+        />
+      }
+      beside={
+        <View style={{ padding: SPACE.wide }}>
+          <WasteDrum />
+        </View>
+      }
     >
       <View>
         <JobsLink />
@@ -49,13 +59,24 @@ function Stock({ shelf }: { readonly shelf: Shelf }) {
     <>
       {shelf.low.length > 0 ? (
         <View>
-          <Caution title={`Runs low: ${shelf.low.map((l) => l.isoClass ?? l.grade).join(', ')}`}>Less may be used than the house rule’s line. Order before the next ferry.</Caution>
+          <Caution title={`Runs low: ${shelf.low.map((l) => l.isoClass ?? l.grade).join(', ')}`}>
+            Less may be used than the house rule’s line. Order before the next ferry.
+          </Caution>
           {shelf.low.map((l) => (
-            <FigureRow key={`${l.grade} ${l.isoClass ?? ''}`} figure={l.usableMl} label={capital(l.usableMl.label)} />
+            <FigureRow
+              key={`${l.grade} ${l.isoClass ?? ''}`}
+              figure={l.usableMl}
+              label={capital(l.usableMl.label)}
+            />
           ))}
         </View>
       ) : null}
-      {groups.size === 0 ? <Words>Nothing on the shelf yet. Put the containers on it as they come: grade, size and batch stand on the label.</Words> : null}
+      {groups.size === 0 ? (
+        <Words>
+          Nothing on the shelf yet. Put the containers on it as they come: grade, size and batch
+          stand on the label.
+        </Words>
+      ) : null}
       {[...groups].map(([name, containers]) => (
         <View key={name}>
           <Words strong heading={2}>

@@ -23,24 +23,55 @@ export function WasteDrum() {
   if (!waste) return null;
   const share = waste.wasteMl / waste.drumMl;
   const total = figure({
-    label: 'In the waste drum', value: waste.wasteMl, unit: 'mL', rule: 'bled, removed and caught since the last hand-over', source: ARITHMETIC,
-    from: waste.entries.slice(0, 40).map((e) => figure({ label: e.jobNumber ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}` : 'A discarded container', value: e.bledMl + e.removedMl + e.caughtMl, unit: 'mL', rule: `put down by ${e.by}, ${shortDate(e.at)}`, source: { kind: 'entry' } })),
+    label: 'In the waste drum',
+    value: waste.wasteMl,
+    unit: 'mL',
+    rule: 'bled, removed and caught since the last hand-over',
+    source: ARITHMETIC,
+    from: waste.entries
+      .slice(0, 40)
+      .map((e) =>
+        figure({
+          label: e.jobNumber
+            ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}`
+            : 'A discarded container',
+          value: e.bledMl + e.removedMl + e.caughtMl,
+          unit: 'mL',
+          rule: `put down by ${e.by}, ${shortDate(e.at)}`,
+          source: { kind: 'entry' },
+        }),
+      ),
   });
   return (
     <View style={styles.group}>
       <Words strong heading={2}>
         Waste drum
       </Words>
-      <View style={styles.tube} role="img" aria-label={`${(waste.wasteMl / 1000).toFixed(1)} of ${(waste.drumMl / 1000).toFixed(0)} litres`}>
+      <View
+        style={styles.tube}
+        role="img"
+        aria-label={`${(waste.wasteMl / 1000).toFixed(1)} of ${(waste.drumMl / 1000).toFixed(0)} litres`}
+      >
         <View style={[styles.full, { width: `${Math.min(100, share * 100)}%` }]} />
       </View>
-      <FigureRow figure={total} text={`${(waste.wasteMl / 1000).toFixed(1)} of ${(waste.drumMl / 1000).toFixed(0)} L`} />
-      {share >= NEARLY_FULL ? <Caution title="Nearly full">Have it fetched. Never down a drain; rags and gloves too.</Caution> : null}
+      <FigureRow
+        figure={total}
+        text={`${(waste.wasteMl / 1000).toFixed(1)} of ${(waste.drumMl / 1000).toFixed(0)} L`}
+      />
+      {share >= NEARLY_FULL ? (
+        <Caution title="Nearly full">
+          Have it fetched. Never down a drain; rags and gloves too.
+        </Caution>
+      ) : null}
       <More title="What went in" about={`${waste.entries.length} since the last hand-over`}>
         <View role="list">
           {waste.entries.map((e, i) => (
             <View key={i} role="listitem">
-              <Press role={e.jobId ? 'link' : undefined} onPress={() => e.jobId && router.push(`/jobs/${e.jobId}`)} style={styles.row}>
+              <Press
+                role={e.jobId ? 'link' : undefined}
+                onPress={() => e.jobId && router.push(`/jobs/${e.jobId}`)}
+                style={styles.row}
+              >
                 <Words size="small">{`${shortDate(e.at)} · ${e.jobNumber ? `job ${e.jobNumber}, ${e.vehicleName}` : 'discarded container'} · ${Math.round(e.bledMl + e.removedMl + e.caughtMl)} mL`}</Words>
               </Press>
             </View>
@@ -49,9 +80,15 @@ export function WasteDrum() {
       </More>
       <HandOver empty={waste.wasteMl <= 0} />
       {waste.handOvers.length > 0 ? (
-        <More title="Handed over" about={`${waste.handOvers.length} so far, last ${shortDate(waste.handOvers[0]!.at)}`}>
+        <More
+          title="Handed over"
+          about={`${waste.handOvers.length} so far, last ${shortDate(waste.handOvers[0]!.at)}`}
+        >
           {waste.handOvers.map((h) => (
-            <Words key={h.id} size="small">{`${shortDate(h.at)}: ${(h.wasteMl / 1000).toFixed(1)} L to ${h.toWhom}, paper ${h.document}, by ${h.by}`}</Words>
+            <Words
+              key={h.id}
+              size="small"
+            >{`${shortDate(h.at)}: ${(h.wasteMl / 1000).toFixed(1)} L to ${h.toWhom}, paper ${h.document}, by ${h.by}`}</Words>
           ))}
         </More>
       ) : null}
@@ -65,13 +102,27 @@ function HandOver({ empty }: { readonly empty: boolean }) {
   const [document, setDocument] = useState('');
   const hand = useHandOver();
   const problem = hand.error instanceof ApiProblem ? hand.error : null;
-  if (!asking) return <Button label="Hand the drum over …" disabled={empty} onPress={() => setAsking(true)} />;
+  if (!asking)
+    return <Button label="Hand the drum over …" disabled={empty} onPress={() => setAsking(true)} />;
   return (
     <View style={styles.group}>
-      <Field label="Who takes it?" value={toWhom} onChange={setToWhom} fault={problem?.faultOf('toWhom')} />
-      <Field label="Number of the paper" value={document} onChange={setDocument} fault={problem?.faultOf('document')} />
+      <Field
+        label="Who takes it?"
+        value={toWhom}
+        onChange={setToWhom}
+        fault={problem?.faultOf('toWhom')}
+      />
+      <Field
+        label="Number of the paper"
+        value={document}
+        onChange={setDocument}
+        fault={problem?.faultOf('document')}
+      />
       {hand.error && !problem?.faults.length ? <Caution title={hand.error.message} /> : null}
-      <Button label="Hand it over" onPress={() => hand.mutate({ toWhom, document }, { onSuccess: () => setAsking(false) })} />
+      <Button
+        label="Hand it over"
+        onPress={() => hand.mutate({ toWhom, document }, { onSuccess: () => setAsking(false) })}
+      />
       <Button label="Keep it here" onPress={() => setAsking(false)} />
     </View>
   );
@@ -79,7 +130,13 @@ function HandOver({ empty }: { readonly empty: boolean }) {
 
 const styles = StyleSheet.create({
   group: { gap: SPACE.small },
-  tube: { height: 26, borderWidth: 2, borderColor: colour.fluidEdge, borderRadius: 13, overflow: 'hidden' },
+  tube: {
+    height: 26,
+    borderWidth: 2,
+    borderColor: colour.fluidEdge,
+    borderRadius: 13,
+    overflow: 'hidden',
+  },
   full: { height: '100%', backgroundColor: colour.words },
   row: { borderTopWidth: 1, borderTopColor: colour.hairline },
 });

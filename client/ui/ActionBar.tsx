@@ -12,7 +12,11 @@ export interface ActionBarProps {
   /** What stands in the way; the bar says it instead of acting. */
   readonly waitsFor?: string | null;
   /** Smaller one beside it, such as undo. */
-  readonly side?: { readonly label: string; readonly onPress: () => void; readonly disabled?: boolean } | null;
+  readonly side?: {
+    readonly label: string;
+    readonly onPress: () => void;
+    readonly disabled?: boolean;
+  } | null;
 }
 
 /** The one large action at the bottom of a phone, and one small one beside it. */
@@ -42,7 +46,13 @@ export function ActionBar({ label, onPress, busy, waitsFor, side }: ActionBarPro
 }
 
 /** The bar without an action of its own, where a choice above is what comes next. */
-export function PromptBar({ prompt, side }: { readonly prompt: string; readonly side?: ActionBarProps['side'] }) {
+export function PromptBar({
+  prompt,
+  side,
+}: {
+  readonly prompt: string;
+  readonly side?: ActionBarProps['side'];
+}) {
   return (
     <Bar side={side}>
       <View style={[styles.action, styles.waiting]}>
@@ -54,11 +64,23 @@ export function PromptBar({ prompt, side }: { readonly prompt: string; readonly 
   );
 }
 
-function Bar({ children, side }: { readonly children: ReactNode; readonly side: ActionBarProps['side'] }) {
+function Bar({
+  children,
+  side,
+}: {
+  readonly children: ReactNode;
+  readonly side: ActionBarProps['side'];
+}) {
   return (
     <View style={styles.bar}>
       {side ? (
-        <Press role="button" disabled={side.disabled} onPress={side.onPress} style={styles.side} pressedStyle={{ backgroundColor: colour.well }}>
+        <Press
+          role="button"
+          disabled={side.disabled}
+          onPress={side.onPress}
+          style={styles.side}
+          pressedStyle={{ backgroundColor: colour.well }}
+        >
           <Words strong tone={side.disabled ? 'softWords' : 'words'} align="center">
             {side.label}
           </Words>
@@ -71,8 +93,18 @@ function Bar({ children, side }: { readonly children: ReactNode; readonly side: 
 
 const styles = StyleSheet.create({
   bar: { flexDirection: 'row', minHeight: 84, borderTopWidth: 1, borderTopColor: colour.edge },
-  side: { width: 104, borderRightWidth: 1, borderRightColor: colour.edge, paddingHorizontal: SPACE.small },
-  action: { flex: 1, paddingHorizontal: SPACE.medium, paddingVertical: SPACE.small, justifyContent: 'center' },
+  side: {
+    width: 104,
+    borderRightWidth: 1,
+    borderRightColor: colour.edge,
+    paddingHorizontal: SPACE.small,
+  },
+  action: {
+    flex: 1,
+    paddingHorizontal: SPACE.medium,
+    paddingVertical: SPACE.small,
+    justifyContent: 'center',
+  },
   ready: { backgroundColor: colour.action },
   waiting: { backgroundColor: colour.well },
 });

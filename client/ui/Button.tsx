@@ -14,7 +14,14 @@ export interface ButtonProps {
 /** Something that can be done beside the next action: an outline, no colour of its own. */
 export function Button({ label, onPress, disabled, spoken }: ButtonProps) {
   return (
-    <Press role="button" aria-label={spoken ?? label} disabled={disabled} onPress={onPress} style={styles.button} pressedStyle={{ backgroundColor: colour.well }}>
+    <Press
+      role="button"
+      aria-label={spoken ?? label}
+      disabled={disabled}
+      onPress={onPress}
+      style={styles.button}
+      pressedStyle={{ backgroundColor: colour.well }}
+    >
       <Words strong align="center" tone={disabled ? 'softWords' : 'words'}>
         {label}
       </Words>
@@ -22,4 +29,6 @@ export function Button({ label, onPress, disabled, spoken }: ButtonProps) {
   );
 }
 
-const styles = StyleSheet.create({ button: { borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium } });
+const styles = StyleSheet.create({
+  button: { borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium },
+});

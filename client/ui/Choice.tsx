@@ -32,9 +32,25 @@ export interface ChoiceProps<T extends string> {
 }
 
 /** A question with a few answers, one tap each. */
-export function Choice<T extends string>({ question, why, options, chosen, onChoose, fault, stacked, compact, disabled, settled }: ChoiceProps<T>) {
+export function Choice<T extends string>({
+  question,
+  why,
+  options,
+  chosen,
+  onChoose,
+  fault,
+  stacked,
+  compact,
+  disabled,
+  settled,
+}: ChoiceProps<T>) {
   return (
-    <View role="radiogroup" aria-label={question} style={styles.group} testID={chosen === null && !settled ? 'unanswered' : 'answered'}>
+    <View
+      role="radiogroup"
+      aria-label={question}
+      style={styles.group}
+      testID={chosen === null && !settled ? 'unanswered' : 'answered'}
+    >
       <Question question={question} why={why} compact={compact} />
       <View style={[styles.options, stacked ? styles.stacked : null]}>
         {options.map((o) => (
@@ -45,14 +61,30 @@ export function Choice<T extends string>({ question, why, options, chosen, onCho
             aria-checked={o.value === chosen}
             disabled={disabled}
             onPress={() => onChoose(o.value)}
-            style={[styles.option, stacked ? styles.optionStacked : null, o.value === chosen ? styles.chosen : null]}
+            style={[
+              styles.option,
+              stacked ? styles.optionStacked : null,
+              o.value === chosen ? styles.chosen : null,
+            ]}
             pressedStyle={{ backgroundColor: colour.well }}
           >
             <View style={stacked ? styles.line : styles.tile}>
-              {stacked ? <View style={[styles.mark, o.value === chosen ? styles.markChosen : null]} /> : null}
+              {stacked ? (
+                <View style={[styles.mark, o.value === chosen ? styles.markChosen : null]} />
+              ) : null}
               {o.swatch ? <View style={[styles.swatch, { backgroundColor: o.swatch }]} /> : null}
               <View style={stacked ? styles.text : null}>
-                <Words size={compact || o.swatch || options.length > 3 ? (stacked ? 'body' : 'small') : 'body'} strong={o.value === chosen} align={stacked ? 'left' : 'center'}>
+                <Words
+                  size={
+                    compact || o.swatch || options.length > 3
+                      ? stacked
+                        ? 'body'
+                        : 'small'
+                      : 'body'
+                  }
+                  strong={o.value === chosen}
+                  align={stacked ? 'left' : 'center'}
+                >
                   {o.label}
                 </Words>
                 <About about={o.about} />
@@ -74,13 +106,32 @@ const styles = StyleSheet.create({
   group: { gap: SPACE.small },
   options: { flexDirection: 'row', gap: SPACE.hair },
   stacked: { flexDirection: 'column' },
-  option: { flex: 1, minHeight: TOUCH, borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.hair, alignItems: 'center' },
-  optionStacked: { alignItems: 'stretch', paddingHorizontal: SPACE.medium, paddingVertical: SPACE.small, flexBasis: 'auto', flexGrow: 0 },
+  option: {
+    flex: 1,
+    minHeight: TOUCH,
+    borderWidth: 1,
+    borderColor: colour.edge,
+    paddingHorizontal: SPACE.hair,
+    alignItems: 'center',
+  },
+  optionStacked: {
+    alignItems: 'stretch',
+    paddingHorizontal: SPACE.medium,
+    paddingVertical: SPACE.small,
+    flexBasis: 'auto',
+    flexGrow: 0,
+  },
   chosen: { borderWidth: 3, borderColor: colour.words },
   tile: { alignItems: 'center', gap: 2, paddingVertical: SPACE.hair },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
   text: { flex: 1 },
   mark: { width: 18, height: 18, borderWidth: 2, borderColor: colour.edge },
   markChosen: { borderColor: colour.words, backgroundColor: colour.words },
-  swatch: { width: 22, height: 22, borderRadius: 11, borderWidth: 1.5, borderColor: colour.fluidEdge },
+  swatch: {
+    width: 22,
+    height: 22,
+    borderRadius: 11,
+    borderWidth: 1.5,
+    borderColor: colour.fluidEdge,
+  },
 });

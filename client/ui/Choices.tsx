@@ -18,20 +18,46 @@ export interface ChoicesProps<T extends string> {
 }
 
 /** A question with any number of answers, one tap each to put on or take off. */
-export function Choices<T extends string>({ question, why, options, chosen, onChoose, disabled, mayBeNone }: ChoicesProps<T>) {
-  const toggle = (value: T) => onChoose(chosen.includes(value) ? chosen.filter((v) => v !== value) : [...chosen, value]);
+export function Choices<T extends string>({
+  question,
+  why,
+  options,
+  chosen,
+  onChoose,
+  disabled,
+  mayBeNone,
+}: ChoicesProps<T>) {
+  const toggle = (value: T) =>
+    onChoose(chosen.includes(value) ? chosen.filter((v) => v !== value) : [...chosen, value]);
   return (
-    <View role="group" aria-label={question} style={styles.group} testID={chosen.length === 0 && !mayBeNone ? 'unanswered' : 'answered'}>
+    <View
+      role="group"
+      aria-label={question}
+      style={styles.group}
+      testID={chosen.length === 0 && !mayBeNone ? 'unanswered' : 'answered'}
+    >
       <Question question={question} why={why} />
       {options.map((o) => {
         const on = chosen.includes(o.value);
         return (
           <Press
-            key={o.value} role="checkbox" aria-label={o.label} aria-checked={on} disabled={disabled} onPress={() => toggle(o.value)}
-            style={[styles.option, on ? styles.chosen : null]} pressedStyle={{ backgroundColor: colour.well }}
+            key={o.value}
+            role="checkbox"
+            aria-label={o.label}
+            aria-checked={on}
+            disabled={disabled}
+            onPress={() => toggle(o.value)}
+            style={[styles.option, on ? styles.chosen : null]}
+            pressedStyle={{ backgroundColor: colour.well }}
           >
             <View style={styles.line}>
-              <View style={styles.mark}>{on ? <Words size="small" strong>✓</Words> : null}</View>
+              <View style={styles.mark}>
+                {on ? (
+                  <Words size="small" strong>
+                    ✓
+                  </Words>
+                ) : null}
+              </View>
               <View style={styles.text}>
                 <Words strong={on}>{o.label}</Words>
                 <About about={o.about} />
@@ -46,9 +72,22 @@ export function Choices<T extends string>({ question, why, options, chosen, onCh
 
 const styles = StyleSheet.create({
   group: { gap: SPACE.hair },
-  option: { minHeight: TOUCH, borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium, paddingVertical: SPACE.small },
+  option: {
+    minHeight: TOUCH,
+    borderWidth: 1,
+    borderColor: colour.edge,
+    paddingHorizontal: SPACE.medium,
+    paddingVertical: SPACE.small,
+  },
   chosen: { borderWidth: 3, borderColor: colour.words },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
   text: { flex: 1 },
-  mark: { width: 24, height: 24, borderWidth: 2, borderColor: colour.edge, alignItems: 'center', justifyContent: 'center' },
+  mark: {
+    width: 24,
+    height: 24,
+    borderWidth: 2,
+    borderColor: colour.edge,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
 });

@@ -19,11 +19,20 @@ export function DriveMark({ state }: { readonly state: DriveState }) {
 }
 
 /** A vehicle's name as it is spoken: with its tag, and whether it may move. */
-export function spokenVehicle(of: { readonly name: string; readonly tag: string; readonly drive: DriveState }): string {
+export function spokenVehicle(of: {
+  readonly name: string;
+  readonly tag: string;
+  readonly drive: DriveState;
+}): string {
   return [of.name, of.tag, of.drive === 'free' ? null : of.drive].filter(Boolean).join(', ');
 }
 
 const styles = StyleSheet.create({
   mark: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair, alignSelf: 'flex-start' },
-  caution: { borderLeftWidth: 6, borderLeftColor: colour.words, borderStyle: 'dashed', paddingLeft: SPACE.small },
+  caution: {
+    borderLeftWidth: 6,
+    borderLeftColor: colour.words,
+    borderStyle: 'dashed',
+    paddingLeft: SPACE.small,
+  },
 });

@@ -3,7 +3,17 @@ import { StyleSheet, TextInput, View, type TextInputProps } from 'react-native';
 import { colour, SPACE, TOUCH, WORD } from './theme';
 import { Words } from './Words';
 
-export interface FieldProps extends Pick<TextInputProps, 'secureTextEntry' | 'autoComplete' | 'autoCapitalize' | 'inputMode' | 'onSubmitEditing' | 'onBlur' | 'maxLength'> {
+export interface FieldProps
+  extends Pick<
+    TextInputProps,
+    | 'secureTextEntry'
+    | 'autoComplete'
+    | 'autoCapitalize'
+    | 'inputMode'
+    | 'onSubmitEditing'
+    | 'onBlur'
+    | 'maxLength'
+  > {
   readonly label: string;
   readonly why?: string;
   readonly value: string;
@@ -49,6 +59,16 @@ export function Field({ label, why, value, onChange, unit, fault, ...input }: Fi
 const styles = StyleSheet.create({
   field: { gap: SPACE.hair },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
-  input: { ...WORD.body, flex: 1, minWidth: 0, minHeight: TOUCH, color: colour.words, borderWidth: 1, borderColor: colour.edge, backgroundColor: colour.ground, paddingHorizontal: SPACE.medium },
+  input: {
+    ...WORD.body,
+    flex: 1,
+    minWidth: 0,
+    minHeight: TOUCH,
+    color: colour.words,
+    borderWidth: 1,
+    borderColor: colour.edge,
+    backgroundColor: colour.ground,
+    paddingHorizontal: SPACE.medium,
+  },
   faulty: { borderWidth: 3, borderColor: colour.stop },
 });

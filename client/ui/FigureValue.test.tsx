@@ -2,8 +2,22 @@ import { ENTRY, figure, MODEL } from '@brook/core/figure';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { FigureRow } from './FigureValue';
 
-const bore = figure({ label: 'Bore', value: 20.6, unit: 'mm', rule: 'in the layout', source: ENTRY });
-const area = figure({ label: 'Bore area', value: 333, unit: 'mm²', rule: 'πd²/4', source: MODEL, from: [bore], plusMinus: 2 });
+const bore = figure({
+  label: 'Bore',
+  value: 20.6,
+  unit: 'mm',
+  rule: 'in the layout',
+  source: ENTRY,
+});
+const area = figure({
+  label: 'Bore area',
+  value: 333,
+  unit: 'mm²',
+  rule: 'πd²/4',
+  source: MODEL,
+  from: [bore],
+  plusMinus: 2,
+});
 
 test('a figure opens to its rule and source, its input opens in turn, and both close again', () => {
   render(<FigureRow figure={area} />);

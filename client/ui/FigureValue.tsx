@@ -20,7 +20,12 @@ export function FigureValue({ figure, text }: FigureValueProps) {
   const shown = text ?? figureText(figure);
   return (
     <>
-      <Press role="button" aria-label={`${figure.label}: ${figureText(figure)}. Why?`} onPress={() => setOpen(true)} style={styles.value}>
+      <Press
+        role="button"
+        aria-label={`${figure.label}: ${figureText(figure)}. Why?`}
+        onPress={() => setOpen(true)}
+        style={styles.value}
+      >
         <View style={styles.dotted}>
           <Numeral>{shown}</Numeral>
         </View>
@@ -43,17 +48,34 @@ export function FigureRow({ figure, label, text }: FigureValueProps & { readonly
 }
 
 /** Rule, source and inputs of a figure; an input that has inputs opens in turn. */
-export function FigureSheet({ figure, onClose }: { readonly figure: Figure; readonly onClose: () => void }) {
+export function FigureSheet({
+  figure,
+  onClose,
+}: {
+  readonly figure: Figure;
+  readonly onClose: () => void;
+}) {
   const [trail, setTrail] = useState<readonly Figure[]>([figure]);
   const shown = trail[trail.length - 1]!;
   return (
-    <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={`How ${shown.label} came about`}>
+    <Modal
+      transparent
+      visible
+      animationType="none"
+      onRequestClose={onClose}
+      aria-label={`How ${shown.label} came about`}
+    >
       <View style={styles.veil}>
         <View style={styles.sheet}>
           <ScrollView contentContainerStyle={styles.body}>
             <View>
               <Words size="small" tone="softWords">
-                {trail.length > 1 ? trail.slice(0, -1).map((f) => f.label).join(' › ') : 'How this came about'}
+                {trail.length > 1
+                  ? trail
+                      .slice(0, -1)
+                      .map((f) => f.label)
+                      .join(' › ')
+                  : 'How this came about'}
               </Words>
               <Words size="head" heading={2}>
                 {shown.label}
@@ -61,7 +83,9 @@ export function FigureSheet({ figure, onClose }: { readonly figure: Figure; read
             </View>
             <View style={styles.amount}>
               <Numeral>{figureText(shown)}</Numeral>
-              {shown.plusMinus ? <Words tone="softWords">{`give or take ${figureText({ value: shown.plusMinus, unit: shown.unit })}`}</Words> : null}
+              {shown.plusMinus ? (
+                <Words tone="softWords">{`give or take ${figureText({ value: shown.plusMinus, unit: shown.unit })}`}</Words>
+              ) : null}
             </View>
             <Words>{sentence(shown.rule)}</Words>
             <View style={styles.source}>
@@ -75,7 +99,13 @@ export function FigureSheet({ figure, onClose }: { readonly figure: Figure; read
                   From
                 </Words>
                 {shown.from.map((f, i) => (
-                  <Press key={`${f.label}-${i}`} role="button" aria-label={`${f.label}: ${figureText(f)}. Why?`} onPress={() => setTrail([...trail, f])} style={styles.row}>
+                  <Press
+                    key={`${f.label}-${i}`}
+                    role="button"
+                    aria-label={`${f.label}: ${figureText(f)}. Why?`}
+                    onPress={() => setTrail([...trail, f])}
+                    style={styles.row}
+                  >
                     <View style={styles.grow}>
                       <Words>{f.label}</Words>
                       {f.from.length === 0 ? (
@@ -92,7 +122,11 @@ export function FigureSheet({ figure, onClose }: { readonly figure: Figure; read
           </ScrollView>
           <View style={styles.bar}>
             {trail.length > 1 ? (
-              <Press role="button" onPress={() => setTrail(trail.slice(0, -1))} style={styles.button}>
+              <Press
+                role="button"
+                onPress={() => setTrail(trail.slice(0, -1))}
+                style={styles.button}
+              >
                 <Words strong align="center">
                   Back
                 </Words>
@@ -115,10 +149,24 @@ const sentence = (rule: string): string => `${capital(rule)}${/[.!?]$/.test(rule
 const styles = StyleSheet.create({
   value: { alignItems: 'flex-end', minWidth: TOUCH },
   dotted: { borderBottomWidth: 2, borderBottomColor: colour.edge, borderStyle: 'dotted' },
-  row: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderTopColor: colour.hairline, gap: SPACE.medium, minHeight: TOUCH },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+    gap: SPACE.medium,
+    minHeight: TOUCH,
+  },
   grow: { flex: 1 },
   veil: { flex: 1, justifyContent: 'flex-end', alignItems: 'center', backgroundColor: colour.veil },
-  sheet: { backgroundColor: colour.ground, width: '100%', maxWidth: 640, maxHeight: '88%', borderTopWidth: 3, borderTopColor: colour.words },
+  sheet: {
+    backgroundColor: colour.ground,
+    width: '100%',
+    maxWidth: 640,
+    maxHeight: '88%',
+    borderTopWidth: 3,
+    borderTopColor: colour.words,
+  },
   body: { padding: SPACE.large, gap: SPACE.medium },
   amount: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.medium },
   source: { borderLeftWidth: 3, borderLeftColor: colour.edge, paddingLeft: SPACE.medium },

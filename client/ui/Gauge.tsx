@@ -15,16 +15,23 @@ export interface GaugeProps {
 
 /** The reservoir as the left edge of a run: MAX, MIN, the top-up level and where the model thinks the fluid stands. */
 export function Gauge({ bowl, level, fluid }: GaugeProps) {
-  const share = (ml: number): `${number}%` => `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
+  const share = (ml: number): `${number}%` =>
+    `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
   return (
     <View style={styles.gauge} role="complementary" aria-label="Reservoir">
       <Words size="small" tone="softWords" align="center">
         {bowl.name === 'Reservoir' ? 'mL' : bowl.name}
       </Words>
       <FigureValue figure={level} text={level.value.toFixed(0)} />
-      <View style={styles.scale} role="img" aria-label={`${bowl.name}: ${level.value.toFixed(0)} mL by the model; MIN ${bowl.minMl}, top up at ${bowl.topUpLevelMl.value.toFixed(0)}, MAX ${bowl.maxMl}`}>
+      <View
+        style={styles.scale}
+        role="img"
+        aria-label={`${bowl.name}: ${level.value.toFixed(0)} mL by the model; MIN ${bowl.minMl}, top up at ${bowl.topUpLevelMl.value.toFixed(0)}, MAX ${bowl.maxMl}`}
+      >
         <View style={styles.tube}>
-          <View style={[styles.fluid, { height: share(level.value), backgroundColor: FLUID[fluid] }]} />
+          <View
+            style={[styles.fluid, { height: share(level.value), backgroundColor: FLUID[fluid] }]}
+          />
         </View>
         <Mark at={share(bowl.maxMl)} word="MAX" />
         <Mark at={share(bowl.topUpLevelMl.value)} word="fill" dashed />
@@ -35,7 +42,17 @@ export function Gauge({ bowl, level, fluid }: GaugeProps) {
 }
 
 /** A line across the tube with its word beside it, above or below the line. */
-function Mark({ at, word, below, dashed }: { readonly at: `${number}%`; readonly word: string; readonly below?: boolean; readonly dashed?: boolean }) {
+function Mark({
+  at,
+  word,
+  below,
+  dashed,
+}: {
+  readonly at: `${number}%`;
+  readonly word: string;
+  readonly below?: boolean;
+  readonly dashed?: boolean;
+}) {
   return (
     <View style={[styles.mark, dashed ? styles.dashed : null, { bottom: at }]}>
       <View style={below ? styles.wordBelow : styles.wordAbove}>
@@ -48,11 +65,35 @@ function Mark({ at, word, below, dashed }: { readonly at: `${number}%`; readonly
 }
 
 const styles = StyleSheet.create({
-  gauge: { width: 64, alignItems: 'center', paddingVertical: 12, borderRightWidth: 1, borderRightColor: colour.hairline },
+  gauge: {
+    width: 64,
+    alignItems: 'center',
+    paddingVertical: 12,
+    borderRightWidth: 1,
+    borderRightColor: colour.hairline,
+  },
   scale: { flex: 1, width: 60, marginTop: 8 },
-  tube: { position: 'absolute', left: 2, top: 0, bottom: 0, width: 26, borderWidth: 2, borderColor: colour.fluidEdge, borderRadius: 13, overflow: 'hidden', justifyContent: 'flex-end' },
+  tube: {
+    position: 'absolute',
+    left: 2,
+    top: 0,
+    bottom: 0,
+    width: 26,
+    borderWidth: 2,
+    borderColor: colour.fluidEdge,
+    borderRadius: 13,
+    overflow: 'hidden',
+    justifyContent: 'flex-end',
+  },
   fluid: { width: '100%', borderTopWidth: 2, borderTopColor: colour.fluidEdge },
-  mark: { position: 'absolute', left: 0, right: 0, height: 0, borderTopWidth: 2, borderTopColor: colour.edge },
+  mark: {
+    position: 'absolute',
+    left: 0,
+    right: 0,
+    height: 0,
+    borderTopWidth: 2,
+    borderTopColor: colour.edge,
+  },
   dashed: { borderStyle: 'dashed' },
   wordAbove: { position: 'absolute', right: 0, bottom: 1 },
   wordBelow: { position: 'absolute', right: 0, top: 1 },

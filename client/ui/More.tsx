@@ -19,7 +19,13 @@ export function More({ title, about, children, open: openAtFirst = false }: More
   const [open, setOpen] = useState(openAtFirst);
   return (
     <View style={styles.more}>
-      <Press role="button" aria-expanded={open} aria-label={title} onPress={() => setOpen(!open)} pressedStyle={{ backgroundColor: colour.well }}>
+      <Press
+        role="button"
+        aria-expanded={open}
+        aria-label={title}
+        onPress={() => setOpen(!open)}
+        pressedStyle={{ backgroundColor: colour.well }}
+      >
         <View style={styles.line}>
           <View style={styles.text}>
             <Words strong>{title}</Words>

@@ -4,7 +4,13 @@ import { colour, SPACE } from './theme';
 import { Words } from './Words';
 
 /** A caution: a striped edge, the word and the reason. */
-export function Caution({ title, children }: { readonly title: string; readonly children?: ReactNode }) {
+export function Caution({
+  title,
+  children,
+}: {
+  readonly title: string;
+  readonly children?: ReactNode;
+}) {
   return (
     <View style={styles.caution} role="note">
       <View style={styles.stripes} />
@@ -21,7 +27,13 @@ export function Caution({ title, children }: { readonly title: string; readonly 
 }
 
 /** Stop, and why: the only thing that is red. */
-export function Stop({ title, children }: { readonly title: string; readonly children?: ReactNode }) {
+export function Stop({
+  title,
+  children,
+}: {
+  readonly title: string;
+  readonly children?: ReactNode;
+}) {
   return (
     <View style={styles.stop} role="alert">
       <StopSign />
@@ -52,9 +64,22 @@ const styles = StyleSheet.create({
     // @ts-expect-error a web-only style: the stripes of a caution
     backgroundImage: 'repeating-linear-gradient(135deg, var(--words) 0 5px, var(--well) 5px 10px)',
   },
-  stop: { flexDirection: 'row', gap: SPACE.medium, borderWidth: 2, borderColor: colour.stop, padding: SPACE.medium },
+  stop: {
+    flexDirection: 'row',
+    gap: SPACE.medium,
+    borderWidth: 2,
+    borderColor: colour.stop,
+    padding: SPACE.medium,
+  },
   text: { flex: 1, gap: 2 },
   cautionText: { flex: 1, gap: 2, paddingVertical: SPACE.small, paddingHorizontal: SPACE.medium },
-  sign: { borderWidth: 2.5, borderColor: colour.stop, alignItems: 'center', justifyContent: 'center', transform: [{ rotate: '45deg' }], margin: 4 },
+  sign: {
+    borderWidth: 2.5,
+    borderColor: colour.stop,
+    alignItems: 'center',
+    justifyContent: 'center',
+    transform: [{ rotate: '45deg' }],
+    margin: 4,
+  },
   bar: { backgroundColor: colour.stop, transform: [{ rotate: '-45deg' }] },
 });

@@ -20,14 +20,23 @@ export function Page({ children, band, beside, action, fills }: PageProps) {
   const content = fills ? (
     <View style={styles.filled}>{children}</View>
   ) : (
-    <ScrollView contentContainerStyle={[styles.scrolled, wide ? styles.scrolledWide : null]}>{children}</ScrollView>
+    <ScrollView contentContainerStyle={[styles.scrolled, wide ? styles.scrolledWide : null]}>
+      {children}
+    </ScrollView>
   );
   return (
     <View style={styles.page}>
       {band}
       <View style={styles.main} role="main">
         <View style={styles.columns}>
-          <View style={[styles.column, wide && beside ? styles.columnBeside : wide ? styles.columnAlone : null]}>{content}</View>
+          <View
+            style={[
+              styles.column,
+              wide && beside ? styles.columnBeside : wide ? styles.columnAlone : null,
+            ]}
+          >
+            {content}
+          </View>
           {wide && beside ? <View style={styles.beside}>{beside}</View> : null}
         </View>
         {action}

@@ -12,7 +12,14 @@ export interface PressProps extends Omit<PressableProps, 'style' | 'children'> {
 /** Anything that can be touched: never smaller than a wet glove needs. */
 export function Press({ children, style, pressedStyle, ...rest }: PressProps) {
   return (
-    <Pressable {...rest} style={({ pressed }) => [{ minHeight: TOUCH, justifyContent: 'center' }, style, pressed ? (pressedStyle ?? { opacity: 0.6 }) : null]}>
+    <Pressable
+      {...rest}
+      style={({ pressed }) => [
+        { minHeight: TOUCH, justifyContent: 'center' },
+        style,
+        pressed ? (pressedStyle ?? { opacity: 0.6 }) : null,
+      ]}
+    >
       {children}
     </Pressable>
   );

@@ -2,10 +2,22 @@ import { View } from 'react-native';
 import { Words } from './Words';
 
 /** What is asked, and under it why it counts. */
-export function Question({ question, why, compact }: { readonly question: string; readonly why?: string | undefined; readonly compact?: boolean | undefined }) {
+export function Question({
+  question,
+  why,
+  compact,
+}: {
+  readonly question: string;
+  readonly why?: string | undefined;
+  readonly compact?: boolean | undefined;
+}) {
   return (
     <View>
-      <Words size={compact ? 'small' : 'body'} tone={compact ? 'softWords' : 'words'} strong={!compact}>
+      <Words
+        size={compact ? 'small' : 'body'}
+        tone={compact ? 'softWords' : 'words'}
+        strong={!compact}
+      >
         {question}
       </Words>
       <About about={why} />

@@ -22,7 +22,11 @@ export function Failed({ error, again }: { readonly error: Error; readonly again
     <View style={{ padding: SPACE.large, gap: SPACE.medium }} role="alert">
       <Caution title={error.message}>Nothing was lost.</Caution>
       {again ? (
-        <Press role="button" onPress={again} style={{ borderWidth: 1, borderColor: colour.edge, alignItems: 'center' }}>
+        <Press
+          role="button"
+          onPress={again}
+          style={{ borderWidth: 1, borderColor: colour.edge, alignItems: 'center' }}
+        >
           <Words strong>Try again</Words>
         </Press>
       ) : null}
@@ -31,7 +35,15 @@ export function Failed({ error, again }: { readonly error: Error; readonly again
 }
 
 /** A page whose thing cannot be shown, with the way back. */
-export function FailedPage({ what, error, again }: { readonly what: string; readonly error: Error | null; readonly again: () => void }) {
+export function FailedPage({
+  what,
+  error,
+  again,
+}: {
+  readonly what: string;
+  readonly error: Error | null;
+  readonly again: () => void;
+}) {
   return (
     <Page action={<ActionBar label="To the jobs" onPress={() => router.replace('/')} />}>
       <Words size="head" heading={1}>{`${what} cannot be shown`}</Words>

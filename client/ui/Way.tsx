@@ -44,11 +44,18 @@ export function Way({ stage, reached, shown, onStep }: WayProps) {
               <View style={[styles.pool, step === shown ? styles.poolShown : null]}>
                 <View style={[styles.ink, { height: 22 * fill }]} />
               </View>
-              <Words size="small" strong={step === shown} tone={reachable ? 'words' : 'softWords'} align="center">
+              <Words
+                size="small"
+                strong={step === shown}
+                tone={reachable ? 'words' : 'softWords'}
+                align="center"
+              >
                 {capital(step)}
               </Words>
             </Press>
-            {i < WAY.length - 1 ? <View style={[styles.stream, fill === 1 ? styles.streamFull : null]} /> : null}
+            {i < WAY.length - 1 ? (
+              <View style={[styles.stream, fill === 1 ? styles.streamFull : null]} />
+            ) : null}
           </View>
         );
       })}
@@ -63,7 +70,17 @@ const styles = StyleSheet.create({
   stream: { width: 2, flex: 1, backgroundColor: colour.hairline },
   streamFull: { width: 4, backgroundColor: colour.words },
   press: { alignItems: 'center', width: 64, gap: 2 },
-  pool: { width: 28, height: 28, borderRadius: 14, borderWidth: 2, borderColor: colour.edge, padding: 1, overflow: 'hidden', justifyContent: 'flex-end', alignSelf: 'center' },
+  pool: {
+    width: 28,
+    height: 28,
+    borderRadius: 14,
+    borderWidth: 2,
+    borderColor: colour.edge,
+    padding: 1,
+    overflow: 'hidden',
+    justifyContent: 'flex-end',
+    alignSelf: 'center',
+  },
   poolShown: { borderColor: colour.words, borderWidth: 3 },
   ink: { backgroundColor: colour.words, width: 24 },
 });

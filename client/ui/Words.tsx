@@ -2,7 +2,8 @@ import type { ReactNode } from 'react';
 import { Text, type TextProps, type TextStyle } from 'react-native';
 import { colour, WORD, type Role } from './theme';
 
-export interface WordsProps extends Pick<TextProps, 'numberOfLines' | 'accessibilityLiveRegion' | 'nativeID' | 'testID'> {
+export interface WordsProps
+  extends Pick<TextProps, 'numberOfLines' | 'accessibilityLiveRegion' | 'nativeID' | 'testID'> {
   readonly children: ReactNode;
   /** One of the three sizes; body when left out. */
   readonly size?: keyof typeof WORD;
@@ -14,12 +15,24 @@ export interface WordsProps extends Pick<TextProps, 'numberOfLines' | 'accessibi
 }
 
 /** Words in one of the three sizes. */
-export function Words({ children, size = 'body', tone = 'words', strong, heading, align, ...rest }: WordsProps) {
+export function Words({
+  children,
+  size = 'body',
+  tone = 'words',
+  strong,
+  heading,
+  align,
+  ...rest
+}: WordsProps) {
   return (
     <Text
       {...rest}
       {...(heading ? { role: 'heading' as const, 'aria-level': heading } : {})}
-      style={[WORD[size], { color: colour[tone], textAlign: align }, strong ? { fontWeight: '700' } : null]}
+      style={[
+        WORD[size],
+        { color: colour[tone], textAlign: align },
+        strong ? { fontWeight: '700' } : null,
+      ]}
     >
       {children}
     </Text>

@@ -7,7 +7,10 @@ import { Words } from './Words';
 import { DriveMark, spokenVehicle } from './DriveMark';
 import { Field } from './Field';
 
-const OPTIONS = [{ value: 'yes', label: 'Yes' }, { value: 'no', label: 'No', about: 'It is not' }] as const;
+const OPTIONS = [
+  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: 'No', about: 'It is not' },
+] as const;
 
 describe('a choice', () => {
   test('says what is chosen, and gives what is tapped', () => {
@@ -21,9 +24,19 @@ describe('a choice', () => {
   });
 
   test('is marked as open until it is answered', () => {
-    const { rerender } = render(<Choice question="Dry?" options={OPTIONS} chosen={null} onChoose={jest.fn()} />);
+    const { rerender } = render(
+      <Choice question="Dry?" options={OPTIONS} chosen={null} onChoose={jest.fn()} />,
+    );
     expect(screen.getByTestId('unanswered')).toBeTruthy();
-    rerender(<Choice question="Dry?" options={OPTIONS} chosen="no" onChoose={jest.fn()} fault="Put it right." />);
+    rerender(
+      <Choice
+        question="Dry?"
+        options={OPTIONS}
+        chosen="no"
+        onChoose={jest.fn()}
+        fault="Put it right."
+      />,
+    );
     expect(screen.queryByTestId('unanswered')).toBeNull();
     expect(screen.getByText('Put it right.')).toBeTruthy();
   });
@@ -48,15 +61,23 @@ describe('a question with several answers', () => {
   });
 
   test('is open until something is chosen, unless none is an answer too', () => {
-    const { rerender } = render(<Choices question="Cap?" options={OPTIONS} chosen={[]} onChoose={jest.fn()} />);
+    const { rerender } = render(
+      <Choices question="Cap?" options={OPTIONS} chosen={[]} onChoose={jest.fn()} />,
+    );
     expect(screen.getByTestId('unanswered')).toBeTruthy();
-    rerender(<Choices question="Cap?" options={OPTIONS} chosen={[]} onChoose={jest.fn()} mayBeNone />);
+    rerender(
+      <Choices question="Cap?" options={OPTIONS} chosen={[]} onChoose={jest.fn()} mayBeNone />,
+    );
     expect(screen.queryByTestId('unanswered')).toBeNull();
   });
 });
 
 test('what most jobs do not need is one tap away and says whether it is open', () => {
-  render(<More title="Strips" about="Copper and pH"><Words>inside</Words></More>);
+  render(
+    <More title="Strips" about="Copper and pH">
+      <Words>inside</Words>
+    </More>,
+  );
   const head = screen.getByRole('button', { name: 'Strips' });
   expect(head.getAttribute('aria-expanded')).toBe('false');
   expect(screen.queryByText('inside')).toBeNull();
@@ -73,20 +94,32 @@ describe('the one next action', () => {
     expect(onPress).toHaveBeenCalledTimes(1);
   });
 
-  test.each([{ waitsFor: 'Read the cap first' }, { busy: true }])('does not act while %j, and says why', (state) => {
-    const onPress = jest.fn();
-    render(<ActionBar label="Make the plan" onPress={onPress} {...state} />);
-    const action = screen.getByTestId('next-action');
-    fireEvent.click(action);
-    expect(onPress).not.toHaveBeenCalled();
-    expect(action.textContent).toContain('waitsFor' in state ? 'Read the cap first' : 'One moment');
-  });
+  test.each([{ waitsFor: 'Read the cap first' }, { busy: true }])(
+    'does not act while %j, and says why',
+    (state) => {
+      const onPress = jest.fn();
+      render(<ActionBar label="Make the plan" onPress={onPress} {...state} />);
+      const action = screen.getByTestId('next-action');
+      fireEvent.click(action);
+      expect(onPress).not.toHaveBeenCalled();
+      expect(action.textContent).toContain(
+        'waitsFor' in state ? 'Read the cap first' : 'One moment',
+      );
+    },
+  );
 
   test('undo stands beside it, and is shut when there is nothing to undo', () => {
     const undo = jest.fn();
-    const { rerender } = render(<PromptBar prompt="Tap the bubbles above" side={{ label: 'Undo', onPress: undo }} />);
+    const { rerender } = render(
+      <PromptBar prompt="Tap the bubbles above" side={{ label: 'Undo', onPress: undo }} />,
+    );
     fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
-    rerender(<PromptBar prompt="Tap the bubbles above" side={{ label: 'Undo', onPress: undo, disabled: true }} />);
+    rerender(
+      <PromptBar
+        prompt="Tap the bubbles above"
+        side={{ label: 'Undo', onPress: undo, disabled: true }}
+      />,
+    );
     fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
     expect(undo).toHaveBeenCalledTimes(1);
     expect(screen.queryByTestId('next-action')).toBeNull();
@@ -104,14 +137,24 @@ describe('whether a vehicle may move', () => {
   });
 
   test('is spoken with the name', () => {
-    expect(spokenVehicle({ name: 'Post van', tag: 'PV 1', drive: 'do not drive' })).toBe('Post van, PV 1, do not drive');
+    expect(spokenVehicle({ name: 'Post van', tag: 'PV 1', drive: 'do not drive' })).toBe(
+      'Post van, PV 1, do not drive',
+    );
     expect(spokenVehicle({ name: 'Post van', tag: 'PV 1', drive: 'free' })).toBe('Post van, PV 1');
   });
 });
 
 test('a field is found by its label, gives what is typed, and says what is wrong', () => {
   const onChange = jest.fn();
-  render(<Field label="Water" value="12" onChange={onChange} unit="%" fault="Water is 12 %; a reading is between 0 and 10 %." />);
+  render(
+    <Field
+      label="Water"
+      value="12"
+      onChange={onChange}
+      unit="%"
+      fault="Water is 12 %; a reading is between 0 and 10 %."
+    />,
+  );
   const input = screen.getByLabelText('Water');
   fireEvent.change(input, { target: { value: '3' } });
   expect(onChange).toHaveBeenCalledWith('3');

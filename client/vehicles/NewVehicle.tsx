@@ -22,23 +22,47 @@ interface Entry {
 
 /** Add the vehicle in front of you from a layout template. */
 export function NewVehicle() {
-  const { control, handleSubmit, setValue } = useForm<Entry>({ defaultValues: { name: '', tag: '', kind: null, templateId: null, driverSide: null } });
+  const { control, handleSubmit, setValue } = useForm<Entry>({
+    defaultValues: { name: '', tag: '', kind: null, templateId: null, driverSide: null },
+  });
   const add = useAddVehicle();
   const problem = add.error instanceof ApiProblem ? add.error : null;
   const kind = useWatch({ control, name: 'kind' });
   const templateId = useWatch({ control, name: 'templateId' });
   const driverSide = useWatch({ control, name: 'driverSide' });
   const sides = (templateId && templateById(templateId)?.driverSides) || [];
-  const missing = kind === null ? 'Say what it is' : templateId === null ? 'Choose the layout that is nearest' : sides.length > 1 && driverSide === null ? 'Say where the driver sits' : null;
+  const missing =
+    kind === null
+      ? 'Say what it is'
+      : templateId === null
+        ? 'Choose the layout that is nearest'
+        : sides.length > 1 && driverSide === null
+          ? 'Say where the driver sits'
+          : null;
   const send = handleSubmit((entry) => {
     if (missing) return;
     add.mutate(
-      { name: entry.name, tag: entry.tag, templateId: entry.templateId!, driverSide: entry.driverSide ?? sides[0] },
+      {
+        name: entry.name,
+        tag: entry.tag,
+        templateId: entry.templateId!,
+        driverSide: entry.driverSide ?? sides[0],
+      },
       { onSuccess: (vehicle) => router.replace(`/new?vehicle=${vehicle.id}`) },
     );
   });
   return (
-    <Page action={<ActionBar label="Add it and take it in" busy={add.isPending} waitsFor={missing} onPress={() => void send()} side={{ label: 'Back', onPress: () => router.back() }} />}>
+    <Page
+      action={
+        <ActionBar
+          label="Add it and take it in"
+          busy={add.isPending}
+          waitsFor={missing}
+          onPress={() => void send()}
+          side={{ label: 'Back', onPress: () => router.back() }}
+        />
+      }
+    >
       <View>
         <Words size="small" tone="softWords">
           Vehicles
@@ -47,10 +71,40 @@ export function NewVehicle() {
           Add a vehicle
         </Words>
       </View>
-      <Controller control={control} name="name" render={({ field }) => <Field label="Name" value={field.value} onChange={field.onChange} onBlur={field.onBlur} fault={problem?.faultOf('name')} />} />
-      <Controller control={control} name="tag" render={({ field }) => <Field label="Plate or fleet number" value={field.value} onChange={field.onChange} onBlur={field.onBlur} autoCapitalize="characters" fault={problem?.faultOf('tag')} />} />
+      <Controller
+        control={control}
+        name="name"
+        render={({ field }) => (
+          <Field
+            label="Name"
+            value={field.value}
+            onChange={field.onChange}
+            onBlur={field.onBlur}
+            fault={problem?.faultOf('name')}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="tag"
+        render={({ field }) => (
+          <Field
+            label="Plate or fleet number"
+            value={field.value}
+            onChange={field.onChange}
+            onBlur={field.onBlur}
+            autoCapitalize="characters"
+            fault={problem?.faultOf('tag')}
+          />
+        )}
+      />
       <Choice
-        question="What is it?" options={[{ value: 'car', label: 'Car or van' }, { value: 'motorcycle', label: 'Motorcycle' }]} chosen={kind}
+        question="What is it?"
+        options={[
+          { value: 'car', label: 'Car or van' },
+          { value: 'motorcycle', label: 'Motorcycle' },
+        ]}
+        chosen={kind}
         onChoose={(k) => {
           setValue('kind', k);
           setValue('templateId', null);
@@ -59,8 +113,13 @@ export function NewVehicle() {
       />
       {kind === null ? null : (
         <Choice
-          question="Which layout is nearest?" why="Generic, no real model; its sizes are starting values. None fits? Take the nearest; every part of it can be changed, or read from a file, on the vehicle’s page." stacked chosen={templateId}
-          options={layoutTemplates.filter((t) => t.vehicleKind === kind).map((t) => ({ value: t.id, label: t.name, about: t.about }))}
+          question="Which layout is nearest?"
+          why="Generic, no real model; its sizes are starting values. None fits? Take the nearest; every part of it can be changed, or read from a file, on the vehicle’s page."
+          stacked
+          chosen={templateId}
+          options={layoutTemplates
+            .filter((t) => t.vehicleKind === kind)
+            .map((t) => ({ value: t.id, label: t.name, about: t.about }))}
           onChoose={(id) => {
             setValue('templateId', id);
             setValue('driverSide', null);
@@ -68,7 +127,12 @@ export function NewVehicle() {
         />
       )}
       {sides.length > 1 ? (
-        <Choice question="Where does the driver sit?" options={sides.map((s) => ({ value: s, label: `On the ${s}` }))} chosen={driverSide} onChoose={(side) => setValue('driverSide', side)} />
+        <Choice
+          question="Where does the driver sit?"
+          options={sides.map((s) => ({ value: s, label: `On the ${s}` }))}
+          chosen={driverSide}
+          onChoose={(side) => setValue('driverSide', side)}
+        />
       ) : null}
       {add.error && !problem?.faults.length ? <Caution title={add.error.message} /> : null}
     </Page>

@@ -18,7 +18,13 @@ export interface VehicleLineProps {
 export function VehicleLine({ vehicle, about, role, onPress }: VehicleLineProps) {
   return (
     <View role="listitem" style={styles.item}>
-      <Press role={role} aria-label={spokenVehicle({ ...vehicle, drive: vehicle.drive.state })} onPress={onPress} style={styles.press} pressedStyle={{ backgroundColor: colour.well }}>
+      <Press
+        role={role}
+        aria-label={spokenVehicle({ ...vehicle, drive: vehicle.drive.state })}
+        onPress={onPress}
+        style={styles.press}
+        pressedStyle={{ backgroundColor: colour.well }}
+      >
         <View style={styles.between}>
           <Words strong>{vehicle.name}</Words>
           <Words size="small" tone="softWords">
@@ -39,5 +45,10 @@ export function VehicleLine({ vehicle, about, role, onPress }: VehicleLineProps)
 const styles = StyleSheet.create({
   item: { borderTopWidth: 1, borderTopColor: colour.hairline },
   press: { paddingVertical: SPACE.medium, gap: SPACE.hair },
-  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
+  between: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: SPACE.medium,
+  },
 });

@@ -11,16 +11,32 @@ import { VehicleLine } from './VehicleLine';
 export function VehicleList() {
   const { data, error, isPending, refetch } = useVehicles();
   return (
-    <Page action={<ActionBar label="Add a vehicle" onPress={() => router.push('/vehicles/new')} side={{ label: 'Jobs', onPress: () => router.replace('/') }} />}>
+    <Page
+      action={
+        <ActionBar
+          label="Add a vehicle"
+          onPress={() => router.push('/vehicles/new')}
+          side={{ label: 'Jobs', onPress: () => router.replace('/') }}
+        />
+      }
+    >
       <Words size="head" heading={1}>
         Vehicles
       </Words>
       {isPending ? <Loading what="the vehicles" /> : null}
       {error ? <Failed error={error} again={() => void refetch()} /> : null}
-      {data?.length === 0 ? <Words>No vehicle yet. Add the one in front of you from a layout.</Words> : null}
+      {data?.length === 0 ? (
+        <Words>No vehicle yet. Add the one in front of you from a layout.</Words>
+      ) : null}
       <View role="list">
         {data?.map((v) => (
-          <VehicleLine key={v.id} vehicle={v} about={v.layoutName} role="link" onPress={() => router.push(`/vehicles/${v.id}`)} />
+          <VehicleLine
+            key={v.id}
+            vehicle={v}
+            about={v.layoutName}
+            role="link"
+            onPress={() => router.push(`/vehicles/${v.id}`)}
+          />
         ))}
       </View>
     </Page>

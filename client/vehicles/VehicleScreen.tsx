@@ -21,19 +21,33 @@ export function VehicleScreen({ id }: { readonly id: string }) {
   const wide = useWideScreen();
   const { data: vehicle, error, isPending, refetch } = useVehicle(id);
   if (isPending) return <Loading what="the vehicle" />;
-  if (!vehicle) return <FailedPage what="This vehicle" error={error} again={() => void refetch()} />;
-  const order = [...paths(vehicle.layout)].sort((a, b) => b.lengthM.value - a.lengthM.value).map((p) => p.bleeder.id);
+  if (!vehicle)
+    return <FailedPage what="This vehicle" error={error} again={() => void refetch()} />;
+  const order = [...paths(vehicle.layout)]
+    .sort((a, b) => b.lengthM.value - a.lengthM.value)
+    .map((p) => p.bleeder.id);
   const open = vehicle.openJobId;
   const fluid = 'amber' as const;
   return (
     <Page
       action={
         <ActionBar
-          label={open ? 'Go on with its job' : 'Take it in'} side={{ label: 'Vehicles', onPress: () => router.replace('/vehicles') }}
+          label={open ? 'Go on with its job' : 'Take it in'}
+          side={{ label: 'Vehicles', onPress: () => router.replace('/vehicles') }}
           onPress={() => router.push(open ? `/jobs/${open}` : `/new?vehicle=${vehicle.id}`)}
         />
       }
-      beside={<View style={{ padding: SPACE.wide }}><BrookBox layout={vehicle.layout} order={order} height={420} oldColour={fluid} newColour={fluid} /></View>}
+      beside={
+        <View style={{ padding: SPACE.wide }}>
+          <BrookBox
+            layout={vehicle.layout}
+            order={order}
+            height={420}
+            oldColour={fluid}
+            newColour={fluid}
+          />
+        </View>
+      }
     >
       <View>
         <JobsLink />
@@ -45,9 +59,23 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         </Words>
       </View>
       <DriveNotice job={vehicle} />
-      {wide ? null : <BrookBox layout={vehicle.layout} order={order} height={220} oldColour={fluid} newColour={fluid} />}
-      <Button label="Measure and change the layout" onPress={() => router.push(`/vehicles/${vehicle.id}/layout`)} />
-      <Button label="Fluid history and forecast" onPress={() => router.push(`/vehicles/${vehicle.id}/history`)} />
+      {wide ? null : (
+        <BrookBox
+          layout={vehicle.layout}
+          order={order}
+          height={220}
+          oldColour={fluid}
+          newColour={fluid}
+        />
+      )}
+      <Button
+        label="Measure and change the layout"
+        onPress={() => router.push(`/vehicles/${vehicle.id}/layout`)}
+      />
+      <Button
+        label="Fluid history and forecast"
+        onPress={() => router.push(`/vehicles/${vehicle.id}/history`)}
+      />
       <View>
         <Words strong heading={2}>
           Jobs on it
@@ -56,9 +84,16 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         <View role="list">
           {vehicle.jobs.map((job) => (
             <View key={job.id} role="listitem" style={styles.item}>
-              <Press role="link" onPress={() => router.push(`/jobs/${job.id}`)} style={styles.job} pressedStyle={{ backgroundColor: colour.well }}>
+              <Press
+                role="link"
+                onPress={() => router.push(`/jobs/${job.id}`)}
+                style={styles.job}
+                pressedStyle={{ backgroundColor: colour.well }}
+              >
                 <View style={styles.between}>
-                  <Words strong>{`Job ${job.number}, ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}`}</Words>
+                  <Words
+                    strong
+                  >{`Job ${job.number}, ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}`}</Words>
                   <Words size="small" tone="softWords">
                     {dayWords(job.openedAt)}
                   </Words>
@@ -78,5 +113,10 @@ export function VehicleScreen({ id }: { readonly id: string }) {
 const styles = StyleSheet.create({
   item: { borderTopWidth: 1, borderTopColor: colour.hairline },
   job: { paddingVertical: SPACE.small },
-  between: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: SPACE.medium },
+  between: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: SPACE.medium,
+  },
 });

@@ -8,7 +8,10 @@ export function fetchWorkbench(): void {
   void load();
 }
 
-function part<P extends object>(pick: (all: Awaited<ReturnType<typeof load>>) => ComponentType<P>, what: string): ComponentType<P> {
+function part<P extends object>(
+  pick: (all: Awaited<ReturnType<typeof load>>) => ComponentType<P>,
+  what: string,
+): ComponentType<P> {
   const Part = lazy(async () => ({ default: pick(await load()) }));
   return function WorkbenchPart(props: P) {
     return (

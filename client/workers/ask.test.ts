@@ -18,7 +18,10 @@ class FakeWorker {
 }
 const ask = (onProgress?: (share: number) => void) => {
   const worker = new FakeWorker();
-  return { worker, asked: askWorker<number>(() => worker as unknown as Worker, { length: 3 }, onProgress) };
+  return {
+    worker,
+    asked: askWorker<number>(() => worker as unknown as Worker, { length: 3 }, onProgress),
+  };
 };
 
 test('the question goes out, progress is told, the answer comes once and the worker ends', async () => {

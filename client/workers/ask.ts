@@ -1,5 +1,8 @@
 /** What a worker says back; with its progress it may say what it has so far. */
-export type WorkerAnswer<T, P = undefined> = { readonly kind: 'progress'; readonly share: number; readonly soFar?: P } | { readonly kind: 'done'; readonly value: T } | { readonly kind: 'failed'; readonly sentence: string };
+export type WorkerAnswer<T, P = undefined> =
+  | { readonly kind: 'progress'; readonly share: number; readonly soFar?: P }
+  | { readonly kind: 'done'; readonly value: T }
+  | { readonly kind: 'failed'; readonly sentence: string };
 
 export interface Asked<T> {
   readonly answer: Promise<T>;
@@ -13,7 +16,11 @@ export interface Asked<T> {
  * @param make starts the worker; its file stands where it is used, so that the bundler finds it
  * @param onProgress share of the work that is done, 0 to 1, and what there is so far
  */
-export function askWorker<T, P = undefined>(make: () => Worker, question: unknown, onProgress: (share: number, soFar?: P) => void = () => undefined): Asked<T> {
+export function askWorker<T, P = undefined>(
+  make: () => Worker,
+  question: unknown,
+  onProgress: (share: number, soFar?: P) => void = () => undefined,
+): Asked<T> {
   const worker = make();
   const answer = new Promise<T>((resolve, reject) => {
     worker.onmessage = ({ data }: MessageEvent<WorkerAnswer<T, P>>) => {

@@ -1,4 +1,10 @@
-import { planBleed, planOrders, planSearch, type PlanOrder, type PlanRequest } from '@brook/core/plan';
+import {
+  planBleed,
+  planOrders,
+  planSearch,
+  type PlanOrder,
+  type PlanRequest,
+} from '@brook/core/plan';
 import type { SearchState } from '@brook/core/order';
 import type { WorkerAnswer } from './ask';
 
@@ -22,7 +28,8 @@ const STEP = 400;
 self.onmessage = ({ data: request }: MessageEvent<PlanRequest>) => {
   const say = (answer: WorkerAnswer<OrdersAnswer, OrdersSoFar>) => self.postMessage(answer);
   const result = planBleed(request);
-  if (result.verdict === 'refused') return say({ kind: 'done', value: { orders: [], search: null } });
+  if (result.verdict === 'refused')
+    return say({ kind: 'done', value: { orders: [], search: null } });
   const { plan } = result;
   const orders = planOrders(request, plan);
   say({ kind: 'progress', share: 0, soFar: { orders } });
@@ -33,5 +40,8 @@ self.onmessage = ({ data: request }: MessageEvent<PlanRequest>) => {
     state = search.step(STEP);
     say({ kind: 'progress', share: state.decided / state.inAll, soFar: { search: state } });
   }
-  say({ kind: 'done', value: { orders: planOrders({ ...request, leastFluid: state.order }, plan), search: state } });
+  say({
+    kind: 'done',
+    value: { orders: planOrders({ ...request, leastFluid: state.order }, plan), search: state },
+  });
 };

@@ -12,7 +12,9 @@ export const line = (what: string, least: number, most: number) =>
 
 /** One of a closed list of words, with a sentence that names them all. */
 export const oneOf = <const T extends readonly [string, ...string[]]>(what: string, words: T) =>
-  z.enum(words, { error: (issue) => `${what} is ${said(issue.input)}; it should be one of ${words.join(', ')}.` });
+  z.enum(words, {
+    error: (issue) => `${what} is ${said(issue.input)}; it should be one of ${words.join(', ')}.`,
+  });
 
 export const isoTime = z.iso.datetime({ offset: true }).describe('Moment, ISO 8601 with offset');
 

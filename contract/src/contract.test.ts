@@ -3,11 +3,34 @@ import Ajv2020 from 'ajv/dist/2020';
 import { PREPARATION_STEPS } from '@brook/core/plan';
 import { PROOF_ITEMS } from '@brook/core/gate';
 import { DEFAULT_RULES } from '@brook/core/rules';
-import { fluidEntry, fluidUsed, houseRules, jobQuery, layout, newJob, layoutJsonSchema, newVehicle, planChoices, proofEntry, runEvent, runEventBatch, signIn, workDone } from '.';
+import {
+  fluidEntry,
+  fluidUsed,
+  houseRules,
+  jobQuery,
+  layout,
+  newJob,
+  layoutJsonSchema,
+  newVehicle,
+  planChoices,
+  proofEntry,
+  runEvent,
+  runEventBatch,
+  signIn,
+  workDone,
+} from '.';
 import { OPERATIONS, openApi } from './openapi';
 
 const ID = '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11';
-const sentences = (schema: { safeParse(input: unknown): { success: boolean; error?: { issues: readonly { message: string }[] } } }, input: unknown) => {
+const sentences = (
+  schema: {
+    safeParse(input: unknown): {
+      success: boolean;
+      error?: { issues: readonly { message: string }[] };
+    };
+  },
+  input: unknown,
+) => {
   const result = schema.safeParse(input);
   return result.success ? [] : result.error!.issues.map((i) => i.message);
 };
@@ -17,16 +40,59 @@ const ENTRY = { demands: [], control: 'none', seals: 'ordinary', inSystem: 'unkn
 describe('every refusal is a sentence that says what would be right', () => {
   test.each<[string, Parameters<typeof sentences>[0], unknown]>([
     ['sign-in without a name', signIn, { password: 'x' }],
-    ['a grade that is none', fluidEntry, { ...ENTRY, demands: [{ source: 'cap', grades: ['DOT 2'] }] }],
-    ['water above what a meter shows', fluidEntry, { ...ENTRY, samples: [{ point: 'reservoir', water: { percent: 40, meterGrade: 'DOT 4' } }] }],
-    ['a fluid entry without demands and samples', fluidEntry, { control: 'none', seals: 'ordinary', inSystem: 'unknown' }],
-    ['more poured than any container holds', fluidUsed, { containers: [{ containerId: ID, pouredMl: 30_000 }], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 }],
+    [
+      'a grade that is none',
+      fluidEntry,
+      { ...ENTRY, demands: [{ source: 'cap', grades: ['DOT 2'] }] },
+    ],
+    [
+      'water above what a meter shows',
+      fluidEntry,
+      { ...ENTRY, samples: [{ point: 'reservoir', water: { percent: 40, meterGrade: 'DOT 4' } }] },
+    ],
+    [
+      'a fluid entry without demands and samples',
+      fluidEntry,
+      { control: 'none', seals: 'ordinary', inSystem: 'unknown' },
+    ],
+    [
+      'more poured than any container holds',
+      fluidUsed,
+      {
+        containers: [{ containerId: ID, pouredMl: 30_000 }],
+        bledMl: 0,
+        bledBy: 'strokes',
+        removedMl: 0,
+        spilledMl: 0,
+      },
+    ],
     ['house rules that nobody has', houseRules, { ...DEFAULT_RULES, climate: 'arctic' }],
     ['a job for no vehicle', newJob, { vehicleId: 'x' }],
     ['a purpose that is none', newJob, { vehicleId: ID, purpose: 'a wash' }],
-    ['work that leaves a condition open', workDone, { purpose: 'after work', masterIds: ['master'], parts: [{ partId: 'x', cappedAtOnce: true }] }],
+    [
+      'work that leaves a condition open',
+      workDone,
+      {
+        purpose: 'after work',
+        masterIds: ['master'],
+        parts: [{ partId: 'x', cappedAtOnce: true }],
+      },
+    ],
     ['nothing in hand', workDone, { purpose: 'routine flush', masterIds: [] }],
-    ['a workshop at the pole', planChoices, { work: { purpose: 'routine flush', masterIds: ['m'] }, circumstances: { temperatureC: -60, axleHanging: false, masterWorn: false, dirty: false, takesNoFluid: false } }],
+    [
+      'a workshop at the pole',
+      planChoices,
+      {
+        work: { purpose: 'routine flush', masterIds: ['m'] },
+        circumstances: {
+          temperatureC: -60,
+          axleHanging: false,
+          masterWorn: false,
+          dirty: false,
+          takesNoFluid: false,
+        },
+      },
+    ],
     ['a vehicle with neither template nor layout', newVehicle, { name: 'Car', tag: 'C' }],
     ['an empty batch', runEventBatch, { events: [] }],
     ['a limit of none', jobQuery, { limit: 0 }],
@@ -39,28 +105,65 @@ describe('every refusal is a sentence that says what would be right', () => {
 });
 
 test('spaces around what was typed do not count', () => {
-  expect(newVehicle.parse({ name: '  Post van ', tag: ' PV 1 ', templateId: 'hatchback-diagonal' })).toMatchObject({ name: 'Post van', tag: 'PV 1' });
+  expect(
+    newVehicle.parse({ name: '  Post van ', tag: ' PV 1 ', templateId: 'hatchback-diagonal' }),
+  ).toMatchObject({ name: 'Post van', tag: 'PV 1' });
 });
 
 test('what the contract does not know is refused, not dropped', () => {
   expect(sentences(signIn, { login: 'una', password: 'x', admin: true })).toHaveLength(1);
-  expect(sentences(runEvent, { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'stroke', stopId: 'a', by: 'somebody' })).toHaveLength(1);
-  const checked = { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'tool checked', stageId: 'stage-2', by: 'by hand', check: { batteryV: 12.4, ignition: 'on', codes: [] } };
+  expect(
+    sentences(runEvent, {
+      id: ID,
+      deviceId: ID,
+      deviceSeq: 1,
+      atMs: 0,
+      kind: 'stroke',
+      stopId: 'a',
+      by: 'somebody',
+    }),
+  ).toHaveLength(1);
+  const checked = {
+    id: ID,
+    deviceId: ID,
+    deviceSeq: 1,
+    atMs: 0,
+    kind: 'tool checked',
+    stageId: 'stage-2',
+    by: 'by hand',
+    check: { batteryV: 12.4, ignition: 'on', codes: [] },
+  };
   expect(sentences(runEvent, checked)).toEqual([]);
-  expect(sentences(runEvent, { ...checked, check: { ...checked.check, batteryV: 120 } })).toEqual(['Battery should be 0 to 30 V.']);
+  expect(sentences(runEvent, { ...checked, check: { ...checked.check, batteryV: 120 } })).toEqual([
+    'Battery should be 0 to 30 V.',
+  ]);
 });
 
 test('every step and every check of core can be put down', () => {
   for (const step of PREPARATION_STEPS) {
-    expect(runEvent.safeParse({ id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'prepared', step }).success).toBe(true);
+    expect(
+      runEvent.safeParse({ id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'prepared', step })
+        .success,
+    ).toBe(true);
   }
-  for (const item of new Set(Object.values(PROOF_ITEMS).flat())) expect(proofEntry.safeParse({ pedal: null, checks: { [item]: true } }).success).toBe(true);
+  for (const item of new Set(Object.values(PROOF_ITEMS).flat()))
+    expect(proofEntry.safeParse({ pedal: null, checks: { [item]: true } }).success).toBe(true);
 });
 
 test('every template passes as it is, a bad layout names its element in the path', () => {
-  for (const t of layoutTemplates) for (const side of t.driverSides) expect(layout.parse(t.build(side))).toEqual(t.build(side));
+  for (const t of layoutTemplates)
+    for (const side of t.driverSides) expect(layout.parse(t.build(side))).toEqual(t.build(side));
   const good = templateById('hatchback-diagonal')!.build('left');
-  const bad = layout.safeParse({ ...good, bleeders: [{ ...good.bleeders[0]!, fitting: { listed: { wrenchMm: 99, thread: null, torqueNm: null }, found: null } }, ...good.bleeders.slice(1)] });
+  const bad = layout.safeParse({
+    ...good,
+    bleeders: [
+      {
+        ...good.bleeders[0]!,
+        fitting: { listed: { wrenchMm: 99, thread: null, torqueNm: null }, found: null },
+      },
+      ...good.bleeders.slice(1),
+    ],
+  });
   expect(bad.error!.issues[0]!.path).toEqual(['left-front']);
 });
 
@@ -68,15 +171,23 @@ test('the description names each call once, and every schema that it takes or gi
   const keys = OPERATIONS.map((o) => `${o.method} ${o.path}`);
   expect(new Set(keys).size).toBe(keys.length);
   const document = openApi() as { components: { schemas: Record<string, object> } };
-  for (const o of OPERATIONS) for (const name of [o.takes, o.gives]) if (name) expect(document.components.schemas[name]).toBeDefined();
+  for (const o of OPERATIONS)
+    for (const name of [o.takes, o.gives])
+      if (name) expect(document.components.schemas[name]).toBeDefined();
 });
 
 // JSON Schema 2020-12, checked by Ajv.
 test('the published schema of a layout takes every template and refuses what the contract refuses', () => {
   const check = new Ajv2020({ strict: false }).compile(layoutJsonSchema());
-  for (const t of layoutTemplates) expect(check(JSON.parse(JSON.stringify(t.build(t.driverSides[0]!))))).toBe(true);
+  for (const t of layoutTemplates)
+    expect(check(JSON.parse(JSON.stringify(t.build(t.driverSides[0]!))))).toBe(true);
   const good = templateById('three-wheeler')!.build('left');
-  for (const bad of [{ ...good, version: 1 }, { ...good, colour: 'red' }, { ...good, masters: [{}] }, { ...good, abs: 'magic' }]) {
+  for (const bad of [
+    { ...good, version: 1 },
+    { ...good, colour: 'red' },
+    { ...good, masters: [{}] },
+    { ...good, abs: 'magic' },
+  ]) {
     expect(check(bad)).toBe(false);
     expect(layout.safeParse(bad).success).toBe(false);
   }

@@ -1,4 +1,9 @@
-import { DEMAND_SOURCES, type CompatibilityAnswer, type ConditionAnswer, type Remedy } from '@brook/core/fluid';
+import {
+  DEMAND_SOURCES,
+  type CompatibilityAnswer,
+  type ConditionAnswer,
+  type Remedy,
+} from '@brook/core/fluid';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 import { control, demands, dye, grade, inSystem, isoClass, samples, seals } from './sample';
@@ -6,18 +11,27 @@ import { control, demands, dye, grade, inSystem, isoClass, samples, seals } from
 /** Ask whether fluids may go in. */
 export const compatibilityRequest = z.strictObject({
   demands,
-  follow: oneOf('Followed source', DEMAND_SOURCES).nullable().default(null).describe('Decided by a person where the demands cannot all be obeyed'),
+  follow: oneOf('Followed source', DEMAND_SOURCES)
+    .nullable()
+    .default(null)
+    .describe('Decided by a person where the demands cannot all be obeyed'),
   control,
   seals,
   inSystem,
-  candidates: z.array(z.strictObject({ id: line('Candidate id', 1, 60), grade, isoClass })).min(1, 'Give at least one candidate.').max(100),
+  candidates: z
+    .array(z.strictObject({ id: line('Candidate id', 1, 60), grade, isoClass }))
+    .min(1, 'Give at least one candidate.')
+    .max(100),
 });
 export type CompatibilityEntry = z.output<typeof compatibilityRequest>;
 
 /** The adviser's answer, each reason with its sentence, each candidate with what it costs if it is in already. */
 export const compatibilityAnswer = z.custom<
   Omit<CompatibilityAnswer, 'candidates'> & {
-    readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & { readonly sentences: readonly string[]; readonly remedy: { readonly code: Remedy; readonly sentence: string } | null })[];
+    readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {
+      readonly sentences: readonly string[];
+      readonly remedy: { readonly code: Remedy; readonly sentence: string } | null;
+    })[];
   }
 >();
 export type CompatibilityReply = z.output<typeof compatibilityAnswer>;
@@ -32,5 +46,7 @@ export const conditionRequest = z.strictObject({
 export type ConditionEntry = z.output<typeof conditionRequest>;
 
 /** The verdict with every reason and its sentence. */
-export const conditionAnswer = z.custom<ConditionAnswer & { readonly sentences: readonly string[] }>();
+export const conditionAnswer = z.custom<
+  ConditionAnswer & { readonly sentences: readonly string[] }
+>();
 export type ConditionReply = z.output<typeof conditionAnswer>;

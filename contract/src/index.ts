@@ -11,8 +11,26 @@ export {
   type ConditionReply,
 } from './fluid';
 export { layout, layoutJsonSchema } from './layout';
-export { planChoices, planPreview, planPreviewRequest, workDone, type PlanChoices, type PlanPreviewRequest } from './plan';
-export { driveState, makerEntry, newVehicle, vehicle, vehicleSummary, type MakerEntry, type NewVehicle, type Vehicle, type VehicleDriveState, type VehicleSummary } from './vehicle';
+export {
+  planChoices,
+  planPreview,
+  planPreviewRequest,
+  workDone,
+  type PlanChoices,
+  type PlanPreviewRequest,
+} from './plan';
+export {
+  driveState,
+  makerEntry,
+  newVehicle,
+  vehicle,
+  vehicleSummary,
+  type MakerEntry,
+  type NewVehicle,
+  type Vehicle,
+  type VehicleDriveState,
+  type VehicleSummary,
+} from './vehicle';
 export { vehicleHistory, type VehicleHistory } from './vehicleHistory';
 export { houseRules, houseRulesRecord, type HouseRulesRecord } from './houseRules';
 export {
@@ -35,6 +53,19 @@ export {
   type Waste,
 } from './shelf';
 export { jobPage, jobQuery, jobSummary, type JobPage, type JobSummary } from './jobSummary';
-export { acceptPlan, driveResult, endJob, fluidEntry, job, newJob, proofEntry, type FluidEntry, type Job, type JobPick, type NewJob, type ProofEntry } from './job';
+export {
+  acceptPlan,
+  driveResult,
+  endJob,
+  fluidEntry,
+  job,
+  newJob,
+  proofEntry,
+  type FluidEntry,
+  type Job,
+  type JobPick,
+  type NewJob,
+  type ProofEntry,
+} from './job';
 export { runEvent, runEventBatch } from './runEvent';
 export { seed, type Seed } from './seed';

@@ -19,19 +19,40 @@ export const newJob = z.strictObject({
   id: id.optional().describe('Made by the client, so that sending twice makes one job'),
   vehicleId: id,
   purpose: oneOf('Purpose', PURPOSES).default('routine flush'),
-  masterIds: z.array(line('Master', 1, 60)).min(1, 'Nothing is in hand; give at least one master, or leave it out for all.').optional().describe('Masters whose systems are in hand; all when left out'),
+  masterIds: z
+    .array(line('Master', 1, 60))
+    .min(1, 'Nothing is in hand; give at least one master, or leave it out for all.')
+    .optional()
+    .describe('Masters whose systems are in hand; all when left out'),
 });
 export type NewJob = z.input<typeof newJob>;
 
 /** What was read on the cap, what is inside, what was seen and measured, and what is to go in. */
 export const fluidEntry = z.strictObject({
   demands,
-  follow: z.strictObject({ source: oneOf('Followed source', DEMAND_SOURCES), why: line('Why it is followed', 3, 300) }).nullable().default(null).describe('Decided by a person where the demands cannot all be obeyed'),
+  follow: z
+    .strictObject({
+      source: oneOf('Followed source', DEMAND_SOURCES),
+      why: line('Why it is followed', 3, 300),
+    })
+    .nullable()
+    .default(null)
+    .describe('Decided by a person where the demands cannot all be obeyed'),
   control,
   seals,
   inSystem,
   samples,
-  fill: z.strictObject({ grade, isoClass, labelRead: grade.nullable().default(null).describe('What a second look at the label read, where the name is a trap') }).nullable().default(null),
+  fill: z
+    .strictObject({
+      grade,
+      isoClass,
+      labelRead: grade
+        .nullable()
+        .default(null)
+        .describe('What a second look at the label read, where the name is a trap'),
+    })
+    .nullable()
+    .default(null),
   newColour: oneOf('Colour of the new fluid', COLOURS).nullable().default(null),
   newDye: dye.describe('Dye of the new fluid, where it has one'),
 });
@@ -40,7 +61,15 @@ export type FluidEntry = z.output<typeof fluidEntry>;
 /** Accept the plan; where a picked container needs a second look, it was taken. */
 export const acceptPlan = z.strictObject({ lookedAtOpened: flag('lookedAtOpened').default(false) });
 
-const checkItem = z.enum(['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', 'wheels']);
+const checkItem = z.enum([
+  'joints dry',
+  'bleeder caps',
+  'level',
+  'reservoir cap',
+  'wiped dry',
+  'lamps out',
+  'wheels',
+]);
 
 export const proofEntry = z.strictObject({
   pedal: oneOf('Result at the pedal or lever', PEDAL_RESULTS).nullable(),
@@ -48,12 +77,22 @@ export const proofEntry = z.strictObject({
 });
 export type ProofEntry = z.infer<typeof proofEntry>;
 
-export const driveResult = z.strictObject({ result: oneOf('Result of the drive', ['good', 'bad']) });
+export const driveResult = z.strictObject({
+  result: oneOf('Result of the drive', ['good', 'bad']),
+});
 export const endJob = z.strictObject({ reason: line('Reason', 3, 300) });
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
 export type JobPick =
-  | { readonly kind: 'enough'; readonly containers: readonly (ShelfContainer & { readonly reasons: readonly AdmitReason[] })[]; readonly leftOverMl: Figure; readonly lookedBy: string | null; readonly openRule: OpenRule }
+  | {
+      readonly kind: 'enough';
+      readonly containers: readonly (ShelfContainer & {
+        readonly reasons: readonly AdmitReason[];
+      })[];
+      readonly leftOverMl: Figure;
+      readonly lookedBy: string | null;
+      readonly openRule: OpenRule;
+    }
   | { readonly kind: 'short'; readonly missingMl: Figure };
 
 const named = z.object({ by: z.string(), at: isoTime });
@@ -63,20 +102,40 @@ export const job = jobSummary.extend({
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
   lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
-  notDone: z.array(z.object({ what: z.string(), advise: z.enum(['same job', 'next clutch job']), at: isoTime })).describe('Partners that the last released job advised to renew and left'),
+  notDone: z
+    .array(
+      z.object({ what: z.string(), advise: z.enum(['same job', 'next clutch job']), at: isoTime }),
+    )
+    .describe('Partners that the last released job advised to renew and left'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
   makerEntry: makerEntry.nullable(),
-  fluid: fluidEntry.extend({ verdict: z.custom<FluidVerdict>(), lastDye: z.custom<Dye | null>(), rules: z.custom<HouseRules>().describe('The house rules that were in force') }).nullable(),
+  fluid: fluidEntry
+    .extend({
+      verdict: z.custom<FluidVerdict>(),
+      lastDye: z.custom<Dye | null>(),
+      rules: z.custom<HouseRules>().describe('The house rules that were in force'),
+    })
+    .nullable(),
   layout: z.custom<Layout>().describe('The layout of the vehicle as it is now'),
   planChoices: planChoices.describe('What was said and chosen for the plan'),
-  planResult: z.custom<PlanResult>().nullable().describe('The plan, stored whole, or the reasons why there is none'),
+  planResult: z
+    .custom<PlanResult>()
+    .nullable()
+    .describe('The plan, stored whole, or the reasons why there is none'),
   planAccepted: named.nullable(),
-  pick: z.custom<JobPick>().nullable().describe('By the shelf of this moment until the plan is accepted, then as accepted'),
+  pick: z
+    .custom<JobPick>()
+    .nullable()
+    .describe('By the shelf of this moment until the plan is accepted, then as accepted'),
   fluidUsed: fluidUsedRecord.nullable(),
   events: z.array(storedRunEvent).describe('The run’s log, in order'),
-  authors: z.array(z.object({ by: z.string(), count: z.number().int() })).describe('Who put the events down: name and how many in a row, in the order of the log'),
+  authors: z
+    .array(z.object({ by: z.string(), count: z.number().int() }))
+    .describe('Who put the events down: name and how many in a row, in the order of the log'),
   proof: proofEntry.extend({ by: z.string().nullable() }),
-  drives: z.array(named.extend({ result: z.enum(['good', 'bad']).nullable(), setBy: z.string() })).describe('Test drives, oldest first'),
+  drives: z
+    .array(named.extend({ result: z.enum(['good', 'bad']).nullable(), setBy: z.string() }))
+    .describe('Test drives, oldest first'),
   released: named.nullable(),
   ended: named.extend({ reason: z.string() }).nullable(),
   version: z.number().int(),

@@ -19,10 +19,18 @@ export const jobSummary = z.object({
 export type JobSummary = z.infer<typeof jobSummary>;
 
 /** A page of jobs: open ones first, then closed, newest first. */
-export const jobPage = z.object({ jobs: z.array(jobSummary), next: z.string().nullable().describe('Cursor of the next page') });
+export const jobPage = z.object({
+  jobs: z.array(jobSummary),
+  next: z.string().nullable().describe('Cursor of the next page'),
+});
 export type JobPage = z.infer<typeof jobPage>;
 
 export const jobQuery = z.strictObject({
   cursor: z.string().max(200).optional(),
-  limit: z.coerce.number().int().min(1, 'limit should be 1 to 100.').max(100, 'limit should be 1 to 100.').default(30),
+  limit: z.coerce
+    .number()
+    .int()
+    .min(1, 'limit should be 1 to 100.')
+    .max(100, 'limit should be 1 to 100.')
+    .default(30),
 });

@@ -1,4 +1,13 @@
-import { ABS_KINDS, CONTROLS, PLACES, SEATS, validateLayout, VALVE_KINDS, WHICH, type Layout } from '@brook/core/circuit';
+import {
+  ABS_KINDS,
+  CONTROLS,
+  PLACES,
+  SEATS,
+  validateLayout,
+  VALVE_KINDS,
+  WHICH,
+  type Layout,
+} from '@brook/core/circuit';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 
@@ -9,7 +18,11 @@ const yes = (what: string) => z.boolean({ error: `${what} should be true or fals
 const heightMm = number('Height above the ground').describe('mm above the ground, vehicle level');
 const base = { id: elementId, name, heightMm };
 const actuator = {
-  ...base, cavityMl: number('Cavity').describe('mL'), pistonMm: number('Piston diameter').describe('mm'), pistons: number('Number of pistons'), retractionMm: number('Retraction').describe('mm'),
+  ...base,
+  cavityMl: number('Cavity').describe('mL'),
+  pistonMm: number('Piston diameter').describe('mm'),
+  pistons: number('Number of pistons'),
+  retractionMm: number('Retraction').describe('mm'),
 };
 
 const sizes = z.strictObject({
@@ -17,22 +30,49 @@ const sizes = z.strictObject({
   thread: line('Thread', 1, 30).nullable(),
   torqueNm: number('Torque').nullable().describe('N·m, by the manual; never a guess'),
 });
-const fitting = z.strictObject({ listed: sizes, found: sizes.nullable().describe('As found on this vehicle; it wins') });
+const fitting = z.strictObject({
+  listed: sizes,
+  found: sizes.nullable().describe('As found on this vehicle; it wins'),
+});
 
 const node = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('port'), ...base }),
   z.strictObject({ kind: z.literal('joint'), ...base }),
   z.strictObject({ kind: z.literal('tee'), ...base }),
-  z.strictObject({ kind: z.literal('valve'), ...base, valve: oneOf('Valve', VALVE_KINDS), end: oneOf('End', ['front', 'rear']).nullable(), button: yes('Button') }),
-  z.strictObject({ kind: z.literal('modulator'), ...base, openPathMl: number('Open path').describe('mL'), pocketsMl: number('Closed pockets').describe('mL') }),
+  z.strictObject({
+    kind: z.literal('valve'),
+    ...base,
+    valve: oneOf('Valve', VALVE_KINDS),
+    end: oneOf('End', ['front', 'rear']).nullable(),
+    button: yes('Button'),
+  }),
+  z.strictObject({
+    kind: z.literal('modulator'),
+    ...base,
+    openPathMl: number('Open path').describe('mL'),
+    pocketsMl: number('Closed pockets').describe('mL'),
+  }),
   z.strictObject({ kind: z.literal('caliper'), ...actuator }),
   z.strictObject({ kind: z.literal('wheel cylinder'), ...actuator }),
-  z.strictObject({ kind: z.literal('slave'), ...actuator, inGearbox: yes('Inside the gearbox'), holdable: yes('Holdable') }),
+  z.strictObject({
+    kind: z.literal('slave'),
+    ...actuator,
+    inGearbox: yes('Inside the gearbox'),
+    holdable: yes('Holdable'),
+  }),
 ]);
 
 const chamber = z.strictObject({
-  id: elementId, name, boreMm: number('Bore').describe('mm'), fullStrokeMm: number('Full stroke').describe('mm'), bleedStrokeMm: number('Bleeding stroke').describe('mm'), fedBy: elementId,
-  outlet: z.strictObject({ airDrawnMl: number('Volume where air is drawn').describe('mL in the bowl'), belowMaxMm: number('Outlet below MAX').describe('mm') }),
+  id: elementId,
+  name,
+  boreMm: number('Bore').describe('mm'),
+  fullStrokeMm: number('Full stroke').describe('mm'),
+  bleedStrokeMm: number('Bleeding stroke').describe('mm'),
+  fedBy: elementId,
+  outlet: z.strictObject({
+    airDrawnMl: number('Volume where air is drawn').describe('mL in the bowl'),
+    belowMaxMm: number('Outlet below MAX').describe('mm'),
+  }),
   port: elementId,
 });
 
@@ -43,14 +83,31 @@ const shape = z.strictObject({
   driverSide: oneOf('Driver’s side', ['left', 'right', 'middle']),
   abs: oneOf('Kind of ABS', ABS_KINDS),
   bowls: z
-    .array(z.strictObject({ id: elementId, name, heightMm, maxMl: number('Volume at MAX').describe('mL'), minMl: number('Volume at MIN').describe('mL'), makerPressureKpa: number('Pressure by the maker').nullable().describe('kPa; null without the maker’s word') }))
+    .array(
+      z.strictObject({
+        id: elementId,
+        name,
+        heightMm,
+        maxMl: number('Volume at MAX').describe('mL'),
+        minMl: number('Volume at MIN').describe('mL'),
+        makerPressureKpa: number('Pressure by the maker')
+          .nullable()
+          .describe('kPa; null without the maker’s word'),
+      }),
+    )
     .min(1, 'The reservoir has no chamber; give it at least one.')
     .max(8),
   masters: z
     .array(
       z.strictObject({
-        id: elementId, name, system: oneOf('System', ['brakes', 'clutch']), control: oneOf('Control', CONTROLS), heightMm, ratio: number('Pedal or lever ratio'),
-        attitude: oneOf('Attitude', ['level', 'nose up', 'nose down']), chambers: z.array(chamber).max(4),
+        id: elementId,
+        name,
+        system: oneOf('System', ['brakes', 'clutch']),
+        control: oneOf('Control', CONTROLS),
+        heightMm,
+        ratio: number('Pedal or lever ratio'),
+        attitude: oneOf('Attitude', ['level', 'nose up', 'nose down']),
+        chambers: z.array(chamber).max(4),
       }),
     )
     .max(6),
@@ -58,15 +115,29 @@ const shape = z.strictObject({
   stretches: z
     .array(
       z.strictObject({
-        id: elementId, name, kind: oneOf('Kind of stretch', ['line', 'hose']), from: elementId, to: elementId, lengthMm: number('Length').describe('mm'), insideMm: number('Inside diameter').describe('mm'),
-        wideningMlPerM: number('Widening').nullable().describe('mL per metre at 6.9 MPa'), nut: fitting.nullable(),
+        id: elementId,
+        name,
+        kind: oneOf('Kind of stretch', ['line', 'hose']),
+        from: elementId,
+        to: elementId,
+        lengthMm: number('Length').describe('mm'),
+        insideMm: number('Inside diameter').describe('mm'),
+        wideningMlPerM: number('Widening').nullable().describe('mL per metre at 6.9 MPa'),
+        nut: fitting.nullable(),
       }),
     )
     .max(200),
   bleeders: z
     .array(
       z.strictObject({
-        id: elementId, at: elementId, place: oneOf('Place', PLACES), which: oneOf('Which', WHICH).nullable(), type: oneOf('Kind of bleeder', ['screw', 'quarter turn']), atTop: yes('At the top'), seat: oneOf('Seat', SEATS), fitting,
+        id: elementId,
+        at: elementId,
+        place: oneOf('Place', PLACES),
+        which: oneOf('Which', WHICH).nullable(),
+        type: oneOf('Kind of bleeder', ['screw', 'quarter turn']),
+        atTop: yes('At the top'),
+        seat: oneOf('Seat', SEATS),
+        fitting,
       }),
     )
     .max(40),

@@ -1,5 +1,10 @@
 import { z } from 'zod';
-import { compatibilityAnswer, compatibilityRequest, conditionAnswer, conditionRequest } from './fluid';
+import {
+  compatibilityAnswer,
+  compatibilityRequest,
+  conditionAnswer,
+  conditionRequest,
+} from './fluid';
 import { houseRules, houseRulesRecord } from './houseRules';
 import { acceptPlan, driveResult, endJob, fluidEntry, job, newJob, proofEntry } from './job';
 import { jobPage } from './jobSummary';
@@ -8,20 +13,66 @@ import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { problem } from './problem';
 import { runEventBatch } from './runEvent';
 import { session, signIn } from './session';
-import { container, discardContainer, fluidUsed, newContainers, newHandOver, openContainer, recall, shelf, waste } from './shelf';
+import {
+  container,
+  discardContainer,
+  fluidUsed,
+  newContainers,
+  newHandOver,
+  openContainer,
+  recall,
+  shelf,
+  waste,
+} from './shelf';
 import { driveState, makerEntry, newVehicle, vehicle, vehicleSummary } from './vehicle';
 import { vehicleHistory } from './vehicleHistory';
 
-const appended = z.object({ added: z.number().int(), stage: z.string(), version: z.number().int(), drive: driveState });
+const appended = z.object({
+  added: z.number().int(),
+  stage: z.string(),
+  version: z.number().int(),
+  drive: driveState,
+});
 
 const SCHEMAS = {
-  Problem: problem, SignIn: signIn, Session: session, Layout: layout, NewVehicle: newVehicle, Vehicle: vehicle, VehicleList: z.array(vehicleSummary),
-  NewJob: newJob, Job: job, JobPage: jobPage, FluidEntry: fluidEntry, AcceptPlan: acceptPlan, ProofEntry: proofEntry, DriveResult: driveResult, EndJob: endJob,
-  RunEventBatch: runEventBatch, Appended: appended,
-  CompatibilityRequest: compatibilityRequest, CompatibilityAnswer: compatibilityAnswer, ConditionRequest: conditionRequest, ConditionAnswer: conditionAnswer,
-  PlanChoices: planChoices, PlanPreviewRequest: planPreviewRequest, PlanPreview: planPreview, HouseRules: houseRules, HouseRulesRecord: houseRulesRecord, MakerEntry: makerEntry, VehicleHistory: vehicleHistory,
-  NewContainers: newContainers, Container: container, ContainerList: z.array(container), OpenContainer: openContainer, DiscardContainer: discardContainer, Shelf: shelf,
-  FluidUsed: fluidUsed, Waste: waste, NewHandOver: newHandOver, Recall: recall,
+  Problem: problem,
+  SignIn: signIn,
+  Session: session,
+  Layout: layout,
+  NewVehicle: newVehicle,
+  Vehicle: vehicle,
+  VehicleList: z.array(vehicleSummary),
+  NewJob: newJob,
+  Job: job,
+  JobPage: jobPage,
+  FluidEntry: fluidEntry,
+  AcceptPlan: acceptPlan,
+  ProofEntry: proofEntry,
+  DriveResult: driveResult,
+  EndJob: endJob,
+  RunEventBatch: runEventBatch,
+  Appended: appended,
+  CompatibilityRequest: compatibilityRequest,
+  CompatibilityAnswer: compatibilityAnswer,
+  ConditionRequest: conditionRequest,
+  ConditionAnswer: conditionAnswer,
+  PlanChoices: planChoices,
+  PlanPreviewRequest: planPreviewRequest,
+  PlanPreview: planPreview,
+  HouseRules: houseRules,
+  HouseRulesRecord: houseRulesRecord,
+  MakerEntry: makerEntry,
+  VehicleHistory: vehicleHistory,
+  NewContainers: newContainers,
+  Container: container,
+  ContainerList: z.array(container),
+  OpenContainer: openContainer,
+  DiscardContainer: discardContainer,
+  Shelf: shelf,
+  FluidUsed: fluidUsed,
+  Waste: waste,
+  NewHandOver: newHandOver,
+  Recall: recall,
 } as const;
 type Name = keyof typeof SCHEMAS;
 
@@ -39,41 +90,226 @@ interface Operation {
 /** Every call of the API; the routes are tested against this list. */
 export const OPERATIONS: readonly Operation[] = [
   { method: 'get', path: '/health', does: 'Whether the server is ready' },
-  { method: 'post', path: '/session', does: 'Sign in; the cookie is the session', takes: 'SignIn', gives: 'Session', status: 201 },
+  {
+    method: 'post',
+    path: '/session',
+    does: 'Sign in; the cookie is the session',
+    takes: 'SignIn',
+    gives: 'Session',
+    status: 201,
+  },
   { method: 'get', path: '/session', does: 'Who is signed in', gives: 'Session' },
   { method: 'delete', path: '/session', does: 'Sign out', status: 204 },
   { method: 'get', path: '/vehicles', does: 'Every vehicle of the workshop', gives: 'VehicleList' },
-  { method: 'post', path: '/vehicles', does: 'Add a vehicle from a template or with its layout', takes: 'NewVehicle', gives: 'Vehicle', status: 201 },
-  { method: 'get', path: '/vehicles/{id}', does: 'One vehicle with layout and jobs', gives: 'Vehicle' },
-  { method: 'get', path: '/vehicles/{id}/history', does: 'Samples, changes and batches of a vehicle', gives: 'VehicleHistory' },
-  { method: 'put', path: '/vehicles/{id}/layout', does: 'Save the layout of a vehicle as it was measured', takes: 'Layout', gives: 'Vehicle', matches: true },
-  { method: 'put', path: '/vehicles/{id}/maker-entry', does: 'Put down what the maker asks for', takes: 'MakerEntry', gives: 'Vehicle', matches: true },
-  { method: 'get', path: '/house-rules', does: 'What this workshop decided for itself', gives: 'HouseRulesRecord' },
-  { method: 'put', path: '/house-rules', does: 'Change the house rules; for a lead', takes: 'HouseRules', gives: 'HouseRulesRecord', matches: true },
-  { method: 'get', path: '/shelf', does: 'Containers, what may be used today, what runs low', gives: 'Shelf' },
-  { method: 'post', path: '/shelf', does: 'Put containers on the shelf', takes: 'NewContainers', gives: 'ContainerList', status: 201 },
-  { method: 'post', path: '/shelf/{id}/open', does: 'Say that a container is open', takes: 'OpenContainer', gives: 'Container', matches: true },
-  { method: 'post', path: '/shelf/{id}/discard', does: 'Discard a container', takes: 'DiscardContainer', gives: 'Container', matches: true },
-  { method: 'get', path: '/shelf/recall', does: 'Which vehicles got a batch; ?batch', gives: 'Recall' },
+  {
+    method: 'post',
+    path: '/vehicles',
+    does: 'Add a vehicle from a template or with its layout',
+    takes: 'NewVehicle',
+    gives: 'Vehicle',
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}',
+    does: 'One vehicle with layout and jobs',
+    gives: 'Vehicle',
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}/history',
+    does: 'Samples, changes and batches of a vehicle',
+    gives: 'VehicleHistory',
+  },
+  {
+    method: 'put',
+    path: '/vehicles/{id}/layout',
+    does: 'Save the layout of a vehicle as it was measured',
+    takes: 'Layout',
+    gives: 'Vehicle',
+    matches: true,
+  },
+  {
+    method: 'put',
+    path: '/vehicles/{id}/maker-entry',
+    does: 'Put down what the maker asks for',
+    takes: 'MakerEntry',
+    gives: 'Vehicle',
+    matches: true,
+  },
+  {
+    method: 'get',
+    path: '/house-rules',
+    does: 'What this workshop decided for itself',
+    gives: 'HouseRulesRecord',
+  },
+  {
+    method: 'put',
+    path: '/house-rules',
+    does: 'Change the house rules; for a lead',
+    takes: 'HouseRules',
+    gives: 'HouseRulesRecord',
+    matches: true,
+  },
+  {
+    method: 'get',
+    path: '/shelf',
+    does: 'Containers, what may be used today, what runs low',
+    gives: 'Shelf',
+  },
+  {
+    method: 'post',
+    path: '/shelf',
+    does: 'Put containers on the shelf',
+    takes: 'NewContainers',
+    gives: 'ContainerList',
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/shelf/{id}/open',
+    does: 'Say that a container is open',
+    takes: 'OpenContainer',
+    gives: 'Container',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/shelf/{id}/discard',
+    does: 'Discard a container',
+    takes: 'DiscardContainer',
+    gives: 'Container',
+    matches: true,
+  },
+  {
+    method: 'get',
+    path: '/shelf/recall',
+    does: 'Which vehicles got a batch; ?batch',
+    gives: 'Recall',
+  },
   { method: 'get', path: '/waste', does: 'The waste drum and its hand-overs', gives: 'Waste' },
-  { method: 'post', path: '/waste/hand-overs', does: 'Hand the drum over', takes: 'NewHandOver', gives: 'Waste', status: 201 },
-  { method: 'post', path: '/fluid/compatibility', does: 'Whether fluids may go in, and why', takes: 'CompatibilityRequest', gives: 'CompatibilityAnswer' },
-  { method: 'post', path: '/fluid/condition', does: 'What to do about a fluid, from samples of it', takes: 'ConditionRequest', gives: 'ConditionAnswer' },
-  { method: 'post', path: '/plans/preview', does: 'What if: a whole plan with every order priced', takes: 'PlanPreviewRequest', gives: 'PlanPreview' },
+  {
+    method: 'post',
+    path: '/waste/hand-overs',
+    does: 'Hand the drum over',
+    takes: 'NewHandOver',
+    gives: 'Waste',
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/fluid/compatibility',
+    does: 'Whether fluids may go in, and why',
+    takes: 'CompatibilityRequest',
+    gives: 'CompatibilityAnswer',
+  },
+  {
+    method: 'post',
+    path: '/fluid/condition',
+    does: 'What to do about a fluid, from samples of it',
+    takes: 'ConditionRequest',
+    gives: 'ConditionAnswer',
+  },
+  {
+    method: 'post',
+    path: '/plans/preview',
+    does: 'What if: a whole plan with every order priced',
+    takes: 'PlanPreviewRequest',
+    gives: 'PlanPreview',
+  },
   { method: 'get', path: '/layout.schema.json', does: 'The JSON Schema of a layout file' },
-  { method: 'get', path: '/jobs', does: 'A page of jobs: open first, newest first; ?limit, ?cursor', gives: 'JobPage' },
-  { method: 'post', path: '/jobs', does: 'Take a vehicle in', takes: 'NewJob', gives: 'Job', status: 201 },
+  {
+    method: 'get',
+    path: '/jobs',
+    does: 'A page of jobs: open first, newest first; ?limit, ?cursor',
+    gives: 'JobPage',
+  },
+  {
+    method: 'post',
+    path: '/jobs',
+    does: 'Take a vehicle in',
+    takes: 'NewJob',
+    gives: 'Job',
+    status: 201,
+  },
   { method: 'get', path: '/jobs/{id}', does: 'A job with everything on it', gives: 'Job' },
-  { method: 'put', path: '/jobs/{id}/fluid', does: 'Read the fluid; makes the plan, stops the job, or says what it waits for', takes: 'FluidEntry', gives: 'Job', matches: true },
-  { method: 'put', path: '/jobs/{id}/plan/choices', does: 'Say what was done and choose for the plan; it is made anew', takes: 'PlanChoices', gives: 'Job', matches: true },
-  { method: 'post', path: '/jobs/{id}/plan/accept', does: 'Accept the plan and its containers', takes: 'AcceptPlan', gives: 'Job', matches: true },
-  { method: 'post', path: '/jobs/{id}/events', does: 'Add to the log of the run; sending twice changes nothing', takes: 'RunEventBatch', gives: 'Appended' },
-  { method: 'put', path: '/jobs/{id}/fluid-used', does: 'Put down what was poured out of which container, bled, removed and spilled', takes: 'FluidUsed', gives: 'Job', matches: true },
-  { method: 'put', path: '/jobs/{id}/proof', does: 'Put down pedal result and checks', takes: 'ProofEntry', gives: 'Job', matches: true },
-  { method: 'post', path: '/jobs/{id}/test-drive', does: 'Set "test drive only"', gives: 'Job', matches: true },
-  { method: 'post', path: '/jobs/{id}/test-drive/result', does: 'Put down the drive’s result', takes: 'DriveResult', gives: 'Job', matches: true },
-  { method: 'post', path: '/jobs/{id}/release', does: 'Release the vehicle', gives: 'Job', matches: true },
-  { method: 'post', path: '/jobs/{id}/end', does: 'End the job unreleased', takes: 'EndJob', gives: 'Job', matches: true },
+  {
+    method: 'put',
+    path: '/jobs/{id}/fluid',
+    does: 'Read the fluid; makes the plan, stops the job, or says what it waits for',
+    takes: 'FluidEntry',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/plan/choices',
+    does: 'Say what was done and choose for the plan; it is made anew',
+    takes: 'PlanChoices',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/plan/accept',
+    does: 'Accept the plan and its containers',
+    takes: 'AcceptPlan',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/events',
+    does: 'Add to the log of the run; sending twice changes nothing',
+    takes: 'RunEventBatch',
+    gives: 'Appended',
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/fluid-used',
+    does: 'Put down what was poured out of which container, bled, removed and spilled',
+    takes: 'FluidUsed',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/proof',
+    does: 'Put down pedal result and checks',
+    takes: 'ProofEntry',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/test-drive',
+    does: 'Set "test drive only"',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/test-drive/result',
+    does: 'Put down the drive’s result',
+    takes: 'DriveResult',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/release',
+    does: 'Release the vehicle',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/end',
+    does: 'End the job unreleased',
+    takes: 'EndJob',
+    gives: 'Job',
+    matches: true,
+  },
 ];
 
 /** The OpenAPI 3.1 document, from the same schemas that check the wire. */
@@ -84,23 +320,50 @@ export function openApi(): object {
     path[o.method] = {
       summary: o.does,
       ...(o.path.includes('{id}') || o.matches ? { parameters: parametersOf(o) } : {}),
-      ...(o.takes ? { requestBody: { required: true, content: { 'application/json': { schema: ref(o.takes) } } } } : {}),
+      ...(o.takes
+        ? {
+            requestBody: {
+              required: true,
+              content: { 'application/json': { schema: ref(o.takes) } },
+            },
+          }
+        : {}),
       responses: {
-        [o.status ?? 200]: { description: 'Done', ...(o.gives ? { content: { 'application/json': { schema: ref(o.gives) } } } : {}) },
-        default: { description: 'Refused', content: { 'application/problem+json': { schema: ref('Problem') } } },
+        [o.status ?? 200]: {
+          description: 'Done',
+          ...(o.gives ? { content: { 'application/json': { schema: ref(o.gives) } } } : {}),
+        },
+        default: {
+          description: 'Refused',
+          content: { 'application/problem+json': { schema: ref('Problem') } },
+        },
       },
     };
   }
   const schemas = Object.fromEntries(
-    Object.entries(SCHEMAS).map(([name, schema]) => [name, z.toJSONSchema(schema, { unrepresentable: 'any', io: 'input' })]),
+    Object.entries(SCHEMAS).map(([name, schema]) => [
+      name,
+      z.toJSONSchema(schema, { unrepresentable: 'any', io: 'input' }),
+    ]),
   );
-  return { openapi: '3.1.0', info: { title: 'Cascade Brook', version: '1' }, paths, components: { schemas } };
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Cascade Brook', version: '1' },
+    paths,
+    components: { schemas },
+  };
 }
 
 const ref = (name: Name): object => ({ $ref: `#/components/schemas/${name}` });
 
 function parametersOf(o: Operation): object[] {
   const id = { name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } };
-  const match = { name: 'If-Match', in: 'header', required: true, schema: { type: 'string' }, description: 'ETag of the version that was seen' };
+  const match = {
+    name: 'If-Match',
+    in: 'header',
+    required: true,
+    schema: { type: 'string' },
+    description: 'ETag of the version that was seen',
+  };
   return [...(o.path.includes('{id}') ? [id] : []), ...(o.matches ? [match] : [])];
 }

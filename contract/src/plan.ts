@@ -11,36 +11,84 @@ import { layout } from './layout';
 import { flag, grade, isoClass } from './sample';
 
 const elementId = line('Element id', 1, 60);
-const answered = (what: string) => z.boolean({ error: `${what} is not answered; give true or false.` });
+const answered = (what: string) =>
+  z.boolean({ error: `${what} is not answered; give true or false.` });
 const BELOW = 'Lowest level should be millimetres below MAX, from 0 to 300.';
 
 /** What was done to the vehicle, in facts. */
 export const workDone = z.strictObject({
   purpose: oneOf('Purpose', PURPOSES),
   masterIds: z.array(elementId).min(1, 'Nothing is in hand; give at least one master.').max(6),
-  parts: z.array(z.strictObject({ partId: elementId, cappedAtOnce: answered('Whether the joint was capped at once'), keptFull: answered('Whether the reservoir was kept full'), newPart: flag('newPart').default(true).describe('Whether the part is new, not the old one put back') })).max(20).default([]),
+  parts: z
+    .array(
+      z.strictObject({
+        partId: elementId,
+        cappedAtOnce: answered('Whether the joint was capped at once'),
+        keptFull: answered('Whether the reservoir was kept full'),
+        newPart: flag('newPart')
+          .default(true)
+          .describe('Whether the part is new, not the old one put back'),
+      }),
+    )
+    .max(20)
+    .default([]),
   master: z
     .strictObject({
-      masterId: elementId, linesStayedFull: answered('Whether the lines stayed full'), linesAboveWheels: answered('Whether the lines lie above the wheels'), nothingElseOpened: answered('Whether nothing else was opened'),
-      modulatorLostNothing: answered('Whether the modulator lost nothing'), heldDown: answered('Whether it was held down'), bench: oneOf('End of the bench run', ['clean', 'a few tiny bubbles', 'not done']),
-      linesOver: z.array(elementId).max(8).default([]).describe('Its lines that cross, from the top down'),
+      masterId: elementId,
+      linesStayedFull: answered('Whether the lines stayed full'),
+      linesAboveWheels: answered('Whether the lines lie above the wheels'),
+      nothingElseOpened: answered('Whether nothing else was opened'),
+      modulatorLostNothing: answered('Whether the modulator lost nothing'),
+      heldDown: answered('Whether it was held down'),
+      bench: oneOf('End of the bench run', ['clean', 'a few tiny bubbles', 'not done']),
+      linesOver: z
+        .array(elementId)
+        .max(8)
+        .default([])
+        .describe('Its lines that cross, from the top down'),
     })
     .nullable()
     .default(null),
-  lowest: z.array(z.strictObject({ bowlId: elementId, belowMaxMm: z.number({ error: BELOW }).min(0, BELOW).max(300, BELOW) })).max(8).default([]).describe('Lowest level seen, per bowl'),
+  lowest: z
+    .array(
+      z.strictObject({
+        bowlId: elementId,
+        belowMaxMm: z.number({ error: BELOW }).min(0, BELOW).max(300, BELOW),
+      }),
+    )
+    .max(8)
+    .default([])
+    .describe('Lowest level seen, per bowl'),
   modulatorOpened: flag('modulatorOpened').default(false),
-  airInModulator: flag('airInModulator').default(false).describe('Still soft after a whole bleed that ended clean'),
-  renewPockets: flag('renewPockets').default(false).describe('On a flush: the closed pockets of the modulator too, by the tool'),
+  airInModulator: flag('airInModulator')
+    .default(false)
+    .describe('Still soft after a whole bleed that ended clean'),
+  renewPockets: flag('renewPockets')
+    .default(false)
+    .describe('On a flush: the closed pockets of the modulator too, by the tool'),
   endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
 });
 
 const TEMPERATURE = 'Temperature should be from −30 to 50 °C.';
 const means = z.strictObject({
-  helper: flag('helper'), bottle: flag('bottle'), vacuumPump: flag('vacuumPump'), pressurePot: flag('pressurePot'), syringe: flag('syringe'), selfRefilling: flag('selfRefilling'), scanTool: flag('scanTool'),
+  helper: flag('helper'),
+  bottle: flag('bottle'),
+  vacuumPump: flag('vacuumPump'),
+  pressurePot: flag('pressurePot'),
+  syringe: flag('syringe'),
+  selfRefilling: flag('selfRefilling'),
+  scanTool: flag('scanTool'),
 });
 const circumstances = z.strictObject({
-  temperatureC: z.number({ error: TEMPERATURE }).min(-30, TEMPERATURE).max(50, TEMPERATURE).describe('°C in the workshop'),
-  axleHanging: flag('axleHanging'), masterWorn: flag('masterWorn'), dirty: flag('dirty'), takesNoFluid: flag('takesNoFluid'),
+  temperatureC: z
+    .number({ error: TEMPERATURE })
+    .min(-30, TEMPERATURE)
+    .max(50, TEMPERATURE)
+    .describe('°C in the workshop'),
+  axleHanging: flag('axleHanging'),
+  masterWorn: flag('masterWorn'),
+  dirty: flag('dirty'),
+  takesNoFluid: flag('takesNoFluid'),
 });
 const { preferred: _, ...USUAL } = USUAL_DAY;
 
@@ -50,16 +98,44 @@ export const planChoices = z.strictObject({
   means: means.default(USUAL_MEANS),
   circumstances: circumstances.default(USUAL),
   method: oneOf('Method', METHODS).nullable().default(null),
-  order: oneOf('Order', [...ORDER_SCHOOLS, 'maker', 'least fluid']).nullable().default(null),
-  leastFluid: z.array(elementId).max(8).nullable().default(null).describe('The order that a search found'),
+  order: oneOf('Order', [...ORDER_SCHOOLS, 'maker', 'least fluid'])
+    .nullable()
+    .default(null),
+  leastFluid: z
+    .array(elementId)
+    .max(8)
+    .nullable()
+    .default(null)
+    .describe('The order that a search found'),
   holdPoint: flag('holdPoint').default(true),
   primeInPlace: flag('primeInPlace').default(false),
-  partnerAges: z.array(z.strictObject({ partId: elementId, months: z.number({ error: 'Months should be 0 to 600, or null.' }).min(0).max(600).nullable() })).max(20).default([]),
+  partnerAges: z
+    .array(
+      z.strictObject({
+        partId: elementId,
+        months: z
+          .number({ error: 'Months should be 0 to 600, or null.' })
+          .min(0)
+          .max(600)
+          .nullable(),
+      }),
+    )
+    .max(20)
+    .default([]),
 });
 export type PlanChoices = z.output<typeof planChoices>;
 
 const TARGET = 'outletTarget should be a share from 0.5 to 0.999.';
-const planRules = houseRules.pick({ order: true, pairs: true, preferredMethod: true, strokeShape: true, pumpsBeforeHolding: true, hoseEnd: true, benchFill: true, jointTightness: true });
+const planRules = houseRules.pick({
+  order: true,
+  pairs: true,
+  preferredMethod: true,
+  strokeShape: true,
+  pumpsBeforeHolding: true,
+  hoseEnd: true,
+  benchFill: true,
+  jointTightness: true,
+});
 
 /** What if: everything that a plan is made of. */
 export const planPreviewRequest = planChoices.extend({
@@ -69,8 +145,22 @@ export const planPreviewRequest = planChoices.extend({
   isoClass,
   newColour: oneOf('Colour of the new fluid', COLOURS),
   makerOrder: z.array(elementId).max(40).nullable().default(null),
-  preferences: planRules.partial().extend({ outletTarget: z.number({ error: TARGET }).min(0.5, TARGET).max(0.999, TARGET).optional() }).default({}).describe('What is left out is the workshop’s'),
+  preferences: planRules
+    .partial()
+    .extend({
+      outletTarget: z.number({ error: TARGET }).min(0.5, TARGET).max(0.999, TARGET).optional(),
+    })
+    .default({})
+    .describe('What is left out is the workshop’s'),
 });
-export type PlanPreviewRequest = Omit<z.output<typeof planPreviewRequest>, 'layout'> & { readonly layout: Layout };
+export type PlanPreviewRequest = Omit<z.output<typeof planPreviewRequest>, 'layout'> & {
+  readonly layout: Layout;
+};
 
-export const planPreview = z.object({ result: z.custom<PlanPreview['result']>().describe('The plan, or the reasons why there is none'), orders: z.custom<PlanPreview['orders']>().describe('Every order priced, cheapest first'), notEmptied: z.custom<PlanPreview['notEmptied']>().describe('What leaving the old fluid in the reservoir would cost, mL more') });
+export const planPreview = z.object({
+  result: z.custom<PlanPreview['result']>().describe('The plan, or the reasons why there is none'),
+  orders: z.custom<PlanPreview['orders']>().describe('Every order priced, cheapest first'),
+  notEmptied: z
+    .custom<PlanPreview['notEmptied']>()
+    .describe('What leaving the old fluid in the reservoir would cost, mL more'),
+});

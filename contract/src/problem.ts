@@ -9,7 +9,11 @@ export type FieldFault = z.infer<typeof fieldFault>;
 
 /** RFC 9457 problem document. */
 export const problem = z.object({
-  type: z.string().describe('/problems/ and one of: invalid, signed-out, forbidden, not-found, conflict, refused, too-many, failed'),
+  type: z
+    .string()
+    .describe(
+      '/problems/ and one of: invalid, signed-out, forbidden, not-found, conflict, refused, too-many, failed',
+    ),
   title: z.string(),
   status: z.number().int(),
   detail: z.string().describe('One sentence for a person'),

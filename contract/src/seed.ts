@@ -21,12 +21,54 @@ export const seed = z.strictObject({
     z.strictObject({
       name: line('Workshop', 2, 80),
       timeZone: z.string(),
-      users: z.array(z.strictObject({ login: line('Sign-in name', 2, 60), name: line('Name', 2, 60), password: z.string().min(8), role })).min(1),
+      users: z
+        .array(
+          z.strictObject({
+            login: line('Sign-in name', 2, 60),
+            name: line('Name', 2, 60),
+            password: z.string().min(8),
+            role,
+          }),
+        )
+        .min(1),
       houseRules: houseRules.partial().optional(),
-      deliveries: z.array(newContainers.extend({ daysAgo, openedDaysAgo: z.number().int().min(0).nullable().optional().describe('Days before the loading at which it was opened, null when nobody knows') })).default([]),
-      clearOuts: z.array(z.strictObject({ daysAgo, by: z.string() })).default([]).describe('Days on which opened containers that the rule no longer admits are discarded'),
-      handOvers: z.array(z.strictObject({ daysAgo, by: z.string(), toWhom: line('Who took it', 2, 80), document: line('Document', 1, 80) })).default([]),
-      vehicles: z.array(z.strictObject({ name: line('Name', 2, 60), tag: line('Tag', 1, 20), templateId: oneOf('Template', TEMPLATE_IDS), driverSide: z.enum(['left', 'right', 'middle']), makerEntry: makerEntry.optional() })),
+      deliveries: z
+        .array(
+          newContainers.extend({
+            daysAgo,
+            openedDaysAgo: z
+              .number()
+              .int()
+              .min(0)
+              .nullable()
+              .optional()
+              .describe('Days before the loading at which it was opened, null when nobody knows'),
+          }),
+        )
+        .default([]),
+      clearOuts: z
+        .array(z.strictObject({ daysAgo, by: z.string() }))
+        .default([])
+        .describe('Days on which opened containers that the rule no longer admits are discarded'),
+      handOvers: z
+        .array(
+          z.strictObject({
+            daysAgo,
+            by: z.string(),
+            toWhom: line('Who took it', 2, 80),
+            document: line('Document', 1, 80),
+          }),
+        )
+        .default([]),
+      vehicles: z.array(
+        z.strictObject({
+          name: line('Name', 2, 60),
+          tag: line('Tag', 1, 20),
+          templateId: oneOf('Template', TEMPLATE_IDS),
+          driverSide: z.enum(['left', 'right', 'middle']),
+          makerEntry: makerEntry.optional(),
+        }),
+      ),
       jobs: z.array(
         z.strictObject({
           vehicleTag: z.string(),
@@ -36,9 +78,20 @@ export const seed = z.strictObject({
           choices: planChoices.partial({ work: true }).optional(),
           fluid: fluidEntry.nullable(),
           reach: z.enum(JOB_STAGES).describe('Stage at which the job stands'),
-          strokes: z.number().int().min(0).optional().describe('For a run that stands half-way: strokes made'),
-          before: z.enum(['right part', 'tool cycle']).optional().describe('For a run that stands before a stage of this kind'),
-          halt: z.enum(HALT_REASONS).optional().describe('What stopped the run, undecided unless the job ended'),
+          strokes: z
+            .number()
+            .int()
+            .min(0)
+            .optional()
+            .describe('For a run that stands half-way: strokes made'),
+          before: z
+            .enum(['right part', 'tool cycle'])
+            .optional()
+            .describe('For a run that stands before a stage of this kind'),
+          halt: z
+            .enum(HALT_REASONS)
+            .optional()
+            .describe('What stopped the run, undecided unless the job ended'),
           endReason: z.string().optional(),
         }),
       ),

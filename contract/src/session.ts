@@ -7,7 +7,10 @@ export type Role = z.infer<typeof role>;
 
 export const signIn = z.strictObject({
   login: line('Sign-in name', 2, 60),
-  password: z.string({ error: 'Password is missing; give it.' }).min(1, 'Password is missing; give it.').max(200, 'Password is too long; 200 characters at most.'),
+  password: z
+    .string({ error: 'Password is missing; give it.' })
+    .min(1, 'Password is missing; give it.')
+    .max(200, 'Password is too long; 200 characters at most.'),
 });
 export type SignIn = z.infer<typeof signIn>;
 

@@ -15,8 +15,14 @@ export const newContainers = z.strictObject({
   isoClass,
   batch: line('Batch', 1, 40),
   sizeMl: z.number({ error: SIZE }).int(SIZE).min(50, SIZE).max(20_000, SIZE).describe('mL'),
-  count: z.number({ error: 'Count should be 1 to 48.' }).int('Count should be 1 to 48.').min(1, 'Count should be 1 to 48.').max(48, 'Count should be 1 to 48.'),
-  justCarried: flag('justCarried').describe('Whether they have just travelled; then they rest before they are used'),
+  count: z
+    .number({ error: 'Count should be 1 to 48.' })
+    .int('Count should be 1 to 48.')
+    .min(1, 'Count should be 1 to 48.')
+    .max(48, 'Count should be 1 to 48.'),
+  justCarried: flag('justCarried').describe(
+    'Whether they have just travelled; then they rest before they are used',
+  ),
 });
 export type NewContainers = z.output<typeof newContainers>;
 
@@ -48,17 +54,39 @@ export const shelf = z.object({
 export type Shelf = z.output<typeof shelf>;
 
 /** Open a container that nobody opened through a job, or say that one was found open. */
-export const openContainer = z.strictObject({ openedDaysAgo: z.number().int().min(0, 'Days should be 0 or more, or left out when nobody knows.').max(3650).nullable().default(0), keptCapped: flag('keptCapped').default(true) });
-export const discardContainer = z.strictObject({ caught: flag('caught').describe('Whether its fluid went into the waste drum') });
+export const openContainer = z.strictObject({
+  openedDaysAgo: z
+    .number()
+    .int()
+    .min(0, 'Days should be 0 or more, or left out when nobody knows.')
+    .max(3650)
+    .nullable()
+    .default(0),
+  keptCapped: flag('keptCapped').default(true),
+});
+export const discardContainer = z.strictObject({
+  caught: flag('caught').describe('Whether its fluid went into the waste drum'),
+});
 
 /** What a job moved: one word for each thing. */
 export const fluidUsed = z.strictObject({
   containers: z
-    .array(z.strictObject({ containerId: id, pouredMl: ml('Poured', 20_000), discardedMl: ml('Discarded', 20_000).default(0) }))
+    .array(
+      z.strictObject({
+        containerId: id,
+        pouredMl: ml('Poured', 20_000),
+        discardedMl: ml('Discarded', 20_000).default(0),
+      }),
+    )
     .max(20)
-    .refine((given) => new Set(given.map((c) => c.containerId)).size === given.length, 'Each container should stand once.'),
+    .refine(
+      (given) => new Set(given.map((c) => c.containerId)).size === given.length,
+      'Each container should stand once.',
+    ),
   bledMl: ml('Bled', 20_000).describe('Out at bleeders, mL'),
-  bledBy: oneOf('Bled by', ['strokes', 'measured']).describe('Counted by strokes, or measured in the jar'),
+  bledBy: oneOf('Bled by', ['strokes', 'measured']).describe(
+    'Counted by strokes, or measured in the jar',
+  ),
   removedMl: ml('Removed', 20_000).describe('Off the reservoir, mL'),
   spilledMl: ml('Spilled', 20_000).describe('Lost from the vehicle, mL'),
   caught: flag('caught').default(true).describe('Whether what was discarded went into the drum'),
@@ -70,7 +98,16 @@ export const fluidUsedRecord = z.object({
   by: z.string(),
   at: isoTime,
   containers: z.array(
-    z.object({ containerId: id, grade, isoClass, batch: z.string(), sizeMl: z.number(), pouredMl: z.number(), discardedMl: z.number(), leftMl: z.number().describe('Left in it after this job, mL') }),
+    z.object({
+      containerId: id,
+      grade,
+      isoClass,
+      batch: z.string(),
+      sizeMl: z.number(),
+      pouredMl: z.number(),
+      discardedMl: z.number(),
+      leftMl: z.number().describe('Left in it after this job, mL'),
+    }),
   ),
   bledMl: z.number(),
   bledBy: oneOf('Bled by', ['strokes', 'measured']),
@@ -90,16 +127,63 @@ export const newHandOver = z.strictObject({
 export const waste = z.object({
   drumMl: z.number().describe('What the drum holds, by the house rule, mL'),
   wasteMl: z.number().describe('In it now: bled, removed and caught since the last hand-over, mL'),
-  entries: z.array(z.object({ at: isoTime, by: z.string(), jobId: id.nullable(), jobNumber: z.number().nullable(), vehicleName: z.string().nullable(), bledMl: z.number(), removedMl: z.number(), caughtMl: z.number() })).describe('In it now, newest first'),
-  handOvers: z.array(z.object({ id, at: isoTime, by: z.string(), toWhom: z.string(), document: z.string(), wasteMl: z.number() })).describe('Newest first'),
+  entries: z
+    .array(
+      z.object({
+        at: isoTime,
+        by: z.string(),
+        jobId: id.nullable(),
+        jobNumber: z.number().nullable(),
+        vehicleName: z.string().nullable(),
+        bledMl: z.number(),
+        removedMl: z.number(),
+        caughtMl: z.number(),
+      }),
+    )
+    .describe('In it now, newest first'),
+  handOvers: z
+    .array(
+      z.object({
+        id,
+        at: isoTime,
+        by: z.string(),
+        toWhom: z.string(),
+        document: z.string(),
+        wasteMl: z.number(),
+      }),
+    )
+    .describe('Newest first'),
 });
 export type Waste = z.output<typeof waste>;
 
 /** Which vehicles got a batch. */
 export const recall = z.object({
   batch: z.string(),
-  containers: z.array(z.object({ id, grade, isoClass, batch: z.string(), sizeMl: z.number(), leftMl: z.number(), state: z.string() })),
-  uses: z.array(z.object({ jobId: id, jobNumber: z.number(), at: isoTime, vehicleId: id, vehicleName: z.string(), vehicleTag: z.string(), pouredMl: z.number(), stillInside: z.boolean().describe('Whether no later job filled this vehicle') })).describe('Newest first'),
+  containers: z.array(
+    z.object({
+      id,
+      grade,
+      isoClass,
+      batch: z.string(),
+      sizeMl: z.number(),
+      leftMl: z.number(),
+      state: z.string(),
+    }),
+  ),
+  uses: z
+    .array(
+      z.object({
+        jobId: id,
+        jobNumber: z.number(),
+        at: isoTime,
+        vehicleId: id,
+        vehicleName: z.string(),
+        vehicleTag: z.string(),
+        pouredMl: z.number(),
+        stillInside: z.boolean().describe('Whether no later job filled this vehicle'),
+      }),
+    )
+    .describe('Newest first'),
 });
 export type Recall = z.output<typeof recall>;
 export const recallQuery = z.strictObject({ batch: line('Batch', 1, 40) });

@@ -19,12 +19,20 @@ export const newVehicle = z
   })
   .superRefine((v, context) => {
     if ((v.templateId === undefined) === (v.layout === undefined)) {
-      context.addIssue({ code: 'custom', path: ['templateId'], message: 'Choose a template or give a layout, one of the two.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['templateId'],
+        message: 'Choose a template or give a layout, one of the two.',
+      });
       return;
     }
     const sides = layoutTemplates.find((t) => t.id === v.templateId)?.driverSides;
     if (sides && v.driverSide !== undefined && !sides.includes(v.driverSide)) {
-      context.addIssue({ code: 'custom', path: ['driverSide'], message: `Driver’s side is ${v.driverSide}; this template has ${sides.join(' or ')}.` });
+      context.addIssue({
+        code: 'custom',
+        path: ['driverSide'],
+        message: `Driver’s side is ${v.driverSide}; this template has ${sides.join(' or ')}.`,
+      });
     }
   });
 export type NewVehicle = z.infer<typeof newVehicle>;
@@ -34,8 +42,21 @@ const INTERVAL = 'Interval should be whole months from 1 to 120, or left out.';
 export const makerEntry = z.strictObject({
   grades: z.array(grade).max(5).describe('Empty when only the interval was looked up'),
   lowViscosity: flag('lowViscosity').default(false),
-  order: z.array(line('Bleeder', 1, 60)).min(1).max(40).nullable().default(null).describe('Bleeder ids in the maker’s order; null when it was not looked up'),
-  intervalMonths: z.number({ error: INTERVAL }).int(INTERVAL).min(1, INTERVAL).max(120, INTERVAL).nullable().default(null).describe('months'),
+  order: z
+    .array(line('Bleeder', 1, 60))
+    .min(1)
+    .max(40)
+    .nullable()
+    .default(null)
+    .describe('Bleeder ids in the maker’s order; null when it was not looked up'),
+  intervalMonths: z
+    .number({ error: INTERVAL })
+    .int(INTERVAL)
+    .min(1, INTERVAL)
+    .max(120, INTERVAL)
+    .nullable()
+    .default(null)
+    .describe('months'),
 });
 export type MakerEntry = z.output<typeof makerEntry>;
 
@@ -52,7 +73,9 @@ export const vehicleSummary = z.object({
   tag: z.string(),
   vehicleKind: z.enum(['car', 'motorcycle']),
   layoutName: z.string(),
-  masters: z.array(z.object({ id: z.string(), name: z.string(), control: z.string() })).describe('What can be taken in hand'),
+  masters: z
+    .array(z.object({ id: z.string(), name: z.string(), control: z.string() }))
+    .describe('What can be taken in hand'),
   drive: driveState,
   openJobId: id.nullable(),
 });

@@ -6,8 +6,21 @@ import { makerEntry } from './vehicle';
 
 /** Every sample and every change of a vehicle, for chart, table and forecast. */
 export const vehicleHistory = z.object({
-  samples: z.array(z.custom<HistorySample & Pick<Sample, 'colour' | 'clarity' | 'copperPpm' | 'pH'> & { readonly jobNumber: number }>()).describe('Oldest first; readings of practice instruments are left out'),
-  changes: z.array(z.custom<HistoryChange & { readonly jobNumber: number; readonly batches: readonly string[] }>()).describe('Oldest first'),
+  samples: z
+    .array(
+      z.custom<
+        HistorySample &
+          Pick<Sample, 'colour' | 'clarity' | 'copperPpm' | 'pH'> & { readonly jobNumber: number }
+      >(),
+    )
+    .describe('Oldest first; readings of practice instruments are left out'),
+  changes: z
+    .array(
+      z.custom<
+        HistoryChange & { readonly jobNumber: number; readonly batches: readonly string[] }
+      >(),
+    )
+    .describe('Oldest first'),
   rules: z.custom<HouseRules>(),
   makerEntry: makerEntry.nullable(),
 });

@@ -5,6 +5,8 @@ export const lunna: Seed['workshops'][number] = {
   name: 'Lunna boatyard garage',
   timeZone: 'Atlantic/Faroe',
   users: [{ login: 'brek', name: 'Brek Sandel', password: 'lunna-demo', role: 'lead' }],
-  vehicles: [{ name: 'Yard runabout', tag: 'LUN 1', templateId: 'hatchback-diagonal', driverSide: 'left' }],
+  vehicles: [
+    { name: 'Yard runabout', tag: 'LUN 1', templateId: 'hatchback-diagonal', driverSide: 'left' },
+  ],
   jobs: [],
 };

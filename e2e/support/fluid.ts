@@ -3,19 +3,30 @@ import type { Page } from '@playwright/test';
 /** Answer questions of the fluid step by what is seen: question to answer, one tap each. */
 export async function answer(page: Page, answers: Record<string, string | RegExp>): Promise<void> {
   for (const [question, word] of Object.entries(answers)) {
-    const group = page.getByRole('radiogroup', { name: question }).or(page.getByRole('group', { name: question }));
-    const option = (role: 'radio' | 'checkbox') => group.getByRole(role, { name: word, exact: typeof word === 'string' });
+    const group = page
+      .getByRole('radiogroup', { name: question })
+      .or(page.getByRole('group', { name: question }));
+    const option = (role: 'radio' | 'checkbox') =>
+      group.getByRole(role, { name: word, exact: typeof word === 'string' });
     await option('radio').or(option('checkbox')).click();
   }
 }
 
 /** Sound fluid in a DOT 4 system, up to the choice of what goes in. */
 export const LOOKED = {
-  'Read the cap: which grade?': 'DOT 4', 'Colour in the reservoir?': 'amber', 'Clear, hazy, particles, reservoir?': 'clear', 'Any sign of another product, reservoir?': 'None of these',
+  'Read the cap: which grade?': 'DOT 4',
+  'Colour in the reservoir?': 'amber',
+  'Clear, hazy, particles, reservoir?': 'clear',
+  'Any sign of another product, reservoir?': 'None of these',
 } as const;
 
 /** The same with DOT 4 chosen and its colour seen. */
-export const SOUND = { ...LOOKED, 'Which fluid goes in?': 'DOT 4', 'Colour of the new fluid?': 'clear' } as const;
+export const SOUND = {
+  ...LOOKED,
+  'Which fluid goes in?': 'DOT 4',
+  'Colour of the new fluid?': 'clear',
+} as const;
 
 /** Something behind a "More". */
-export const unfold = (page: Page, title: string): Promise<void> => page.getByRole('button', { name: title, exact: true }).click();
+export const unfold = (page: Page, title: string): Promise<void> =>
+  page.getByRole('button', { name: title, exact: true }).click();

@@ -37,7 +37,11 @@ export async function nextMove(page: Page): Promise<string | null> {
   const question = await open.getAttribute('aria-label', { timeout: 1_500 }).catch(() => null);
   if (question === null) return null;
   const answer = SEEN.find(([asked]) => asked.test(question))![1];
-  return (await pressed(open.getByRole('radio', { name: answer }).or(open.getByRole('checkbox', { name: answer })))) ? `${question} ${answer.source}` : null;
+  return (await pressed(
+    open.getByRole('radio', { name: answer }).or(open.getByRole('checkbox', { name: answer })),
+  ))
+    ? `${question} ${answer.source}`
+    : null;
 }
 
 /** Press what was seen, unless it is gone or shut by the time the finger comes down. */
@@ -49,5 +53,7 @@ async function pressed(button: Locator): Promise<boolean> {
 }
 
 async function isReady(action: Locator): Promise<boolean> {
-  return (await action.count()) > 0 && (await action.isEnabled({ timeout: 1_500 }).catch(() => false));
+  return (
+    (await action.count()) > 0 && (await action.isEnabled({ timeout: 1_500 }).catch(() => false))
+  );
 }

@@ -6,26 +6,69 @@ export const UNA = { login: 'una', password: 'skerrow-demo', name: 'Una Marrick'
 export const BREK = { login: 'brek', password: 'lunna-demo', name: 'Brek Sandel' };
 
 const AMBER: FluidEntry = {
-  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }], follow: null, control: 'ABS', seals: 'ordinary', inSystem: 'DOT 4',
-  samples: [{ point: 'reservoir', colour: 'amber', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, water: { percent: 2, meterGrade: 'DOT 4' }, boiling: null, copperPpm: null, pH: null, practice: false }],
-  fill: { grade: 'DOT 4', isoClass: null, labelRead: null }, newColour: 'clear', newDye: null,
+  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
+  follow: null,
+  control: 'ABS',
+  seals: 'ordinary',
+  inSystem: 'DOT 4',
+  samples: [
+    {
+      point: 'reservoir',
+      colour: 'amber',
+      clarity: 'clear',
+      foreign: 'none',
+      dye: null,
+      dropsInWater: null,
+      water: { percent: 2, meterGrade: 'DOT 4' },
+      boiling: null,
+      copperPpm: null,
+      pH: null,
+      practice: false,
+    },
+  ],
+  fill: { grade: 'DOT 4', isoClass: null, labelRead: null },
+  newColour: 'clear',
+  newDye: null,
 };
 
 type Plan = ReturnType<typeof planOf>;
-type Template = 'hatchback-diagonal' | 'three-wheeler' | 'estate-front-rear' | 'van-four-channel' | 'veteran-single' | 'motorcycle-front-disc' | 'motorcycle-integral-abs' | 'sidecar-outfit' | 'clutch-external';
+type Template =
+  | 'hatchback-diagonal'
+  | 'three-wheeler'
+  | 'estate-front-rear'
+  | 'van-four-channel'
+  | 'veteran-single'
+  | 'motorcycle-front-disc'
+  | 'motorcycle-integral-abs'
+  | 'sidecar-outfit'
+  | 'clutch-external';
 
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
 export class Workshop {
   constructor(private readonly request: APIRequestContext) {}
 
-  static async signIn(page: Page, who: { login: string; password: string } = UNA): Promise<Workshop> {
-    const res = await page.request.post('/api/v1/session', { data: { login: who.login, password: who.password } });
+  static async signIn(
+    page: Page,
+    who: { login: string; password: string } = UNA,
+  ): Promise<Workshop> {
+    const res = await page.request.post('/api/v1/session', {
+      data: { login: who.login, password: who.password },
+    });
     expect(res.status()).toBe(201);
     return new Workshop(page.request);
   }
 
-  async vehicle(templateId: Template, driverSide: 'left' | 'right' | 'middle', name = 'Test vehicle'): Promise<Vehicle> {
-    return this.send('POST', '/vehicles', { name, tag: randomUUID().slice(0, 12), templateId, driverSide });
+  async vehicle(
+    templateId: Template,
+    driverSide: 'left' | 'right' | 'middle',
+    name = 'Test vehicle',
+  ): Promise<Vehicle> {
+    return this.send('POST', '/vehicles', {
+      name,
+      tag: randomUUID().slice(0, 12),
+      templateId,
+      driverSide,
+    });
   }
 
   async job(vehicle: Vehicle): Promise<Job> {
@@ -33,8 +76,19 @@ export class Workshop {
   }
 
   /** Sealed containers of DOT 4, enough for any job here. */
-  async shelve(batch = `T-${randomUUID().slice(0, 6)}`, more: Partial<NewContainers> = {}): Promise<Container[]> {
-    return this.send('POST', '/shelf', { grade: 'DOT 4', isoClass: null, batch, sizeMl: 1000, count: 2, justCarried: false, ...more });
+  async shelve(
+    batch = `T-${randomUUID().slice(0, 6)}`,
+    more: Partial<NewContainers> = {},
+  ): Promise<Container[]> {
+    return this.send('POST', '/shelf', {
+      grade: 'DOT 4',
+      isoClass: null,
+      batch,
+      sizeMl: 1000,
+      count: 2,
+      justCarried: false,
+      ...more,
+    });
   }
 
   /** A job whose plan lies there to be looked at. */
@@ -49,15 +103,26 @@ export class Workshop {
   async plannedOn(grade: 'DOT 3' | 'DOT 5.1', vehicle: Vehicle): Promise<Job> {
     const job = await this.job(vehicle);
     const { containers } = await this.send<Shelf>('GET', '/shelf');
-    for (const c of containers.filter((s) => s.grade === grade)) await this.send('POST', `/shelf/${c.id}/discard`, { caught: true }, c.version);
-    const entry: FluidEntry = { ...AMBER, demands: [{ source: 'cap', grades: [grade], lowViscosity: false }], inSystem: 'unknown', fill: { grade, isoClass: null, labelRead: grade === 'DOT 5.1' ? grade : null } };
+    for (const c of containers.filter((s) => s.grade === grade))
+      await this.send('POST', `/shelf/${c.id}/discard`, { caught: true }, c.version);
+    const entry: FluidEntry = {
+      ...AMBER,
+      demands: [{ source: 'cap', grades: [grade], lowViscosity: false }],
+      inSystem: 'unknown',
+      fill: { grade, isoClass: null, labelRead: grade === 'DOT 5.1' ? grade : null },
+    };
     return this.send('PUT', `/jobs/${job.id}/fluid`, entry, job.version);
   }
 
   /** A job that stands at its first stroke, or after so many at the first bleeder. */
   async running(vehicle: Vehicle, strokes = 0): Promise<Job> {
     const job = await this.planned(vehicle);
-    const accepted: Job = await this.send('POST', `/jobs/${job.id}/plan/accept`, { lookedAtOpened: true }, job.version);
+    const accepted: Job = await this.send(
+      'POST',
+      `/jobs/${job.id}/plan/accept`,
+      { lookedAtOpened: true },
+      job.version,
+    );
     const plan = planOf(accepted);
     const first = plan.stops[0]!;
     await this.log(job.id, [
@@ -71,8 +136,22 @@ export class Workshop {
   async afterWork(vehicle: Vehicle, work: Partial<Job['planChoices']['work']>): Promise<Job> {
     const planned = await this.planned(vehicle);
     const { planChoices } = planned;
-    const chosen: Job = await this.send('PUT', `/jobs/${planned.id}/plan/choices`, { ...planChoices, means: { ...planChoices.means, scanTool: true }, work: { ...planChoices.work, purpose: 'after work', ...work } }, planned.version);
-    return this.send('POST', `/jobs/${planned.id}/plan/accept`, { lookedAtOpened: true }, chosen.version);
+    const chosen: Job = await this.send(
+      'PUT',
+      `/jobs/${planned.id}/plan/choices`,
+      {
+        ...planChoices,
+        means: { ...planChoices.means, scanTool: true },
+        work: { ...planChoices.work, purpose: 'after work', ...work },
+      },
+      planned.version,
+    );
+    return this.send(
+      'POST',
+      `/jobs/${planned.id}/plan/accept`,
+      { lookedAtOpened: true },
+      chosen.version,
+    );
   }
 
   /** A job that stands before its tool cycle: the modulator was changed, the base bleed is through. */
@@ -83,7 +162,10 @@ export class Workshop {
   /** A clutch whose old slave went back, bled and to be proved. */
   async atSlaveTest(vehicle: Vehicle): Promise<Job> {
     const parts = [{ partId: 'slave', cappedAtOnce: true, keptFull: true, newPart: false }];
-    return this.bledUpTo('slave test', await this.afterWork(vehicle, { masterIds: ['clutch-master'], parts }));
+    return this.bledUpTo(
+      'slave test',
+      await this.afterWork(vehicle, { masterIds: ['clutch-master'], parts }),
+    );
   }
 
   /** Everything that is called for before the first stage of a kind. */
@@ -102,17 +184,26 @@ export class Workshop {
   private openingOf(stop: Plan['stops'][number]): object[] {
     const said: object[] = [];
     for (let made = 0; made < stop.strokes.value; made++) {
-      if (stop.topUps.some((t) => t.afterStrokes === made)) said.push({ kind: 'topped up', bowlId: stop.bowlId });
+      if (stop.topUps.some((t) => t.afterStrokes === made))
+        said.push({ kind: 'topped up', bowlId: stop.bowlId });
       said.push({ kind: 'stroke', stopId: stop.id });
     }
-    return [...said, { kind: 'bubbles', stopId: stop.id, reading: 'none' }, { kind: 'colour', stopId: stop.id, colour: 'clear' }, { kind: 'shut', stopId: stop.id, tightened: 'by feel' }];
+    return [
+      ...said,
+      { kind: 'bubbles', stopId: stop.id, reading: 'none' },
+      { kind: 'colour', stopId: stop.id, colour: 'clear' },
+      { kind: 'shut', stopId: stop.id, tightened: 'by feel' },
+    ];
   }
 
   /** A job that waits for its proof. */
   async bled(vehicle: Vehicle): Promise<Job> {
     const job = await this.running(vehicle);
     const plan = planOf(job);
-    await this.log(job.id, [...plan.stops.flatMap((stop) => this.openingOf(stop)), ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id }))]);
+    await this.log(job.id, [
+      ...plan.stops.flatMap((stop) => this.openingOf(stop)),
+      ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id })),
+    ]);
     return this.get(job.id);
   }
 
@@ -125,26 +216,60 @@ export class Workshop {
       rest -= pouredMl;
       return { containerId: c.id, pouredMl };
     });
-    return this.send('PUT', `/jobs/${job.id}/fluid-used`, { containers: containers.filter((c) => c.pouredMl > 0), bledMl: totals.bledMl.value, bledBy: 'strokes', removedMl: totals.removedMl.value, spilledMl: 0 }, job.version);
+    return this.send(
+      'PUT',
+      `/jobs/${job.id}/fluid-used`,
+      {
+        containers: containers.filter((c) => c.pouredMl > 0),
+        bledMl: totals.bledMl.value,
+        bledBy: 'strokes',
+        removedMl: totals.removedMl.value,
+        spilledMl: 0,
+      },
+      job.version,
+    );
   }
 
   /** A job that waits for the drive's result. */
   async onTestDrive(vehicle: Vehicle): Promise<Job> {
     let job = await this.usedUp(await this.bled(vehicle));
-    const items = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', ...(vehicle.vehicleKind === 'car' ? ['wheels'] : [])];
-    job = await this.send('PUT', `/jobs/${job.id}/proof`, { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) }, job.version);
+    const items = [
+      'joints dry',
+      'bleeder caps',
+      'level',
+      'reservoir cap',
+      'wiped dry',
+      'lamps out',
+      ...(vehicle.vehicleKind === 'car' ? ['wheels'] : []),
+    ];
+    job = await this.send(
+      'PUT',
+      `/jobs/${job.id}/proof`,
+      { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) },
+      job.version,
+    );
     return this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);
   }
 
   async released(vehicle: Vehicle): Promise<Job> {
     let job = await this.onTestDrive(vehicle);
-    job = await this.send('POST', `/jobs/${job.id}/test-drive/result`, { result: 'good' }, job.version);
+    job = await this.send(
+      'POST',
+      `/jobs/${job.id}/test-drive/result`,
+      { result: 'good' },
+      job.version,
+    );
     return this.send('POST', `/jobs/${job.id}/release`, undefined, job.version);
   }
 
   async ended(vehicle: Vehicle): Promise<Job> {
     const job = await this.job(vehicle);
-    return this.send('POST', `/jobs/${job.id}/end`, { reason: 'Wanted back before anything was opened.' }, job.version);
+    return this.send(
+      'POST',
+      `/jobs/${job.id}/end`,
+      { reason: 'Wanted back before anything was opened.' },
+      job.version,
+    );
   }
 
   /** A vehicle as it stands now. */
@@ -160,12 +285,22 @@ export class Workshop {
 
   private async log(id: string, said: object[]): Promise<void> {
     const deviceId = randomUUID();
-    const events = said.map((s, i) => ({ id: randomUUID(), deviceId, deviceSeq: i + 1, atMs: Date.now() - 1000 * (said.length - i), ...s }));
+    const events = said.map((s, i) => ({
+      id: randomUUID(),
+      deviceId,
+      deviceSeq: i + 1,
+      atMs: Date.now() - 1000 * (said.length - i),
+      ...s,
+    }));
     await this.send('POST', `/jobs/${id}/events`, { events });
   }
 
   private async send<T>(method: string, path: string, data?: object, version?: number): Promise<T> {
-    const res = await this.request.fetch(`/api/v1${path}`, { method, ...(data ? { data } : {}), headers: version === undefined ? {} : { 'if-match': `"${version}"` } });
+    const res = await this.request.fetch(`/api/v1${path}`, {
+      method,
+      ...(data ? { data } : {}),
+      headers: version === undefined ? {} : { 'if-match': `"${version}"` },
+    });
     expect(res.ok(), `${method} ${path}: ${await res.text()}`).toBe(true);
     return (await res.json()) as T;
   }

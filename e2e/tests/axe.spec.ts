@@ -4,142 +4,344 @@ import { answer, LOOKED, SOUND, unfold } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
 /** Every screen, with what must be on it before it is looked at. */
-const SCREENS: readonly (readonly [name: string, open: (page: Page, workshop: Workshop) => Promise<void>])[] = [
-  ['jobs', async (page) => { await page.goto('/'); await page.getByText('In hand').waitFor(); }],
-  ['vehicles', async (page) => { await page.goto('/vehicles'); await page.getByText('Parade car').waitFor(); }],
-  ['new vehicle', async (page) => { await page.goto('/vehicles/new'); await page.getByRole('radio').first().click(); await page.getByRole('radio', { name: /^Hatchback, diagonal/ }).click(); await page.getByText('Where does the driver sit?').waitFor(); }],
-  ['pick a vehicle', async (page) => { await page.goto('/new'); await page.getByText('Parade car').waitFor(); }],
-  ['intake', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/new?vehicle=${v.id}`); await page.getByText('Why is it here?').waitFor(); }],
-  ['layout', async (page, w) => { const v = await w.vehicle('three-wheeler', 'left'); await page.goto(`/vehicles/${v.id}/layout`); await page.getByRole('button', { name: 'Rear hose', exact: true }).click(); await page.getByText('Put something into this line').waitFor(); }],
-  ['what was done', async (page, w) => { const j = await w.planned(await w.vehicle('estate-front-rear', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Work:/ }).click(); await page.getByRole('radio', { name: 'A part was changed' }).click(); await page.getByText('Which part?').waitFor(); }],
-  ['methods', async (page, w) => { const j = await w.planned(await w.vehicle('estate-front-rear', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Method:/ }).click(); await page.getByRole('button', { name: /^Vacuum/ }).click(); await page.getByText('What would help').first().waitFor(); }],
-  ['orders', async (page, w) => { const j = await w.planned(await w.vehicle('van-four-channel', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('button', { name: /^Order:/ }).click(); await page.getByText(/All 24 orders decided/).waitFor(); }],
-  ['new part', async (page, w) => {
-    const j = await w.afterWork(await w.vehicle('hatchback-diagonal', 'right'), { parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true }] });
-    await page.goto(`/jobs/${j.id}`);
-    await page.getByRole('textbox', { name: 'Piston diameter' }).fill('57');
-    await unfold(page, 'Other pieces');
-  }],
-  ['tool cycle', async (page, w) => { const j = await w.atTool(await w.vehicle('van-four-channel', 'right')); await page.goto(`/jobs/${j.id}`); await page.getByRole('radio', { name: 'Stand-in, practice' }).click(); await page.getByText('Practice: it reaches no vehicle').waitFor(); }],
-  ['halted', async (page, w) => {
-    const j = await w.running(await w.vehicle('van-four-channel', 'right'), 5);
-    await page.goto(`/jobs/${j.id}`);
-    await page.getByRole('button', { name: 'Something is wrong' }).click();
-    await page.getByRole('button', { name: 'The reservoir ran dry' }).click();
-    await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
-    await page.getByText('Then, from here').waitFor();
-  }],
-  ['vehicle', async (page, w) => { const v = await w.vehicle('veteran-single', 'right'); await page.goto(`/vehicles/${v.id}`); await page.getByText('Jobs on it').waitFor(); }],
-  ['fluid, stop', async (page, w) => {
-    const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
-    await page.goto(`/jobs/${job.id}`);
-    await answer(page, { ...LOOKED, 'Any sign of another product, reservoir?': 'Layers' });
-    await unfold(page, 'What it may be');
-    await page.getByRole('button', { name: /End this job/ }).click();
-    await page.getByText('Stop: nothing is filled').waitFor();
-  }],
-  ['fluid, everything unfolded', async (page, w) => {
-    const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
-    await w.shelve();
-    await page.goto(`/jobs/${job.id}`);
-    await answer(page, { ...SOUND, 'Off the scale, reservoir?': 'blue' });
-    for (const title of ['Measure it, reservoir', 'Old seals, changed parts', 'Inside now: nobody knows', 'Sample at a bleeder', 'Strips, reservoir', 'The new fluid is not dyed', 'At least DOT 4']) await unfold(page, title);
-    await answer(page, { 'Where was it taken?': 'left rear' });
-    await page.getByLabel('Water, left rear').fill('11');
-    await page.getByLabel('Boiling point, reservoir').fill('182');
-    await page.getByRole('button', { name: 'Practise with a water meter, left rear' }).click();
-    await page.getByText('A practice instrument').waitFor();
-  }],
-  ['wrong bottle', async (page, w) => {
-    await w.shelve(undefined, { grade: 'DOT 5', sizeMl: 500, count: 1 });
-    const job = await w.job(await w.vehicle('motorcycle-front-disc', 'middle'));
-    await page.goto(`/jobs/${job.id}`);
-    await answer(page, { ...LOOKED, 'Which fluid goes in?': /^DOT 5 \(five/ });
-    await page.getByText(/never mix/).first().waitFor();
-  }],
-  ['shelf', async (page, w) => {
-    const [c] = await w.shelve();
-    await page.goto('/shelf');
-    await page.getByRole('button', { name: new RegExp(`^Batch ${c!.batch}`) }).first().click();
-    await page.getByRole('button', { name: 'Discard it …' }).click();
-    await unfold(page, 'What went in');
-  }],
-  ['new containers', async (page) => { await page.goto('/shelf/add?grade=DOT%205'); await page.getByText('DOT 5 is silicone').waitFor(); }],
-  ['recall', async (page) => { await page.goto('/recall?batch=K-117'); await page.getByText(/got batch/).waitFor(); }],
-  ['house rules', async (page) => { await page.goto('/rules'); await page.getByText('An opened container?').waitFor(); }],
-  ['history', async (page, w) => {
-    const v = await w.vehicle('motorcycle-front-disc', 'middle');
-    await w.released(v);
-    await page.goto(`/vehicles/${v.id}/history`);
-    for (const title of ['The table behind the chart', 'The maker’s word', 'Who else got these batches?']) await unfold(page, title);
-  }],
-  ['descent', async (page, w) => {
-    const v = await w.vehicle('hatchback-diagonal', 'right');
-    await page.goto(`/vehicles/${v.id}/descent`);
-    await page.getByLabel('Water in the fluid').fill('3.4');
-    await page.getByTestId('next-action').click();
-    await page.getByText(/of margin|would boil/).first().waitFor();
-  }],
-  ['plan', async (page, w) => {
-    const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByRole('button', { name: /why here/ }).first().click();
-  }],
-  ['figure', async (page, w) => {
-    const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByRole('button', { name: /^Hands on/ }).click();
-    await page.getByRole('dialog').waitFor();
-  }],
-  ['preparing', async (page, w) => {
-    const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
-    await page.goto(`/jobs/${job.id}`);
-    // An opened container of an earlier job may be among those picked; then it is looked at twice.
-    await page.getByTestId('next-action').waitFor();
-    const twice = page.getByRole('radiogroup', { name: 'Second look taken?' });
-    if (await twice.count()) await twice.getByRole('radio', { name: 'Yes' }).click();
-    await page.getByTestId('next-action').click();
-    await page.getByText('1 of 7').waitFor();
-  }],
-  ['run', async (page, w) => {
-    const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'), 5);
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByTestId('count-pad').waitFor();
-    await page.getByRole('radio', { name: 'fine' }).click();
-  }],
-  ['something is wrong', async (page, w) => {
-    const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByRole('button', { name: 'Something is wrong' }).click();
-  }],
-  ['proof', async (page, w) => {
-    const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByRole('radio', { name: 'springy' }).click();
-    await page.getByText(/Only firm and high/).first().waitFor();
-  }],
-  ['refused plan', async (page, w) => {
-    const job = await w.planned(await w.vehicle('motorcycle-integral-abs', 'middle'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByText(/works under high pressure/).waitFor();
-  }],
-  ['test drive', async (page, w) => {
-    const job = await w.onTestDrive(await w.vehicle('motorcycle-front-disc', 'middle'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByText('How was the test drive?').waitFor();
-  }],
-  ['ended', async (page, w) => {
-    const job = await w.ended(await w.vehicle('motorcycle-front-disc', 'middle'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByText(/Ended unreleased by/).waitFor();
-  }],
-  ['no such job', async (page) => { await page.goto('/jobs/00000000-0000-4000-8000-000000000000'); await page.getByText(/There is no such job/).waitFor(); }],
-  ['no such page', async (page) => { await page.goto('/nowhere'); await page.getByText('There is nothing at this address').waitFor(); }],
-  ['record', async (page, w) => {
-    const job = await w.released(await w.vehicle('motorcycle-front-disc', 'middle'));
-    await page.goto(`/jobs/${job.id}`);
-    await page.getByText('Plan against done').waitFor();
-  }],
+const SCREENS: readonly (readonly [
+  name: string,
+  open: (page: Page, workshop: Workshop) => Promise<void>,
+])[] = [
+  [
+    'jobs',
+    async (page) => {
+      await page.goto('/');
+      await page.getByText('In hand').waitFor();
+    },
+  ],
+  [
+    'vehicles',
+    async (page) => {
+      await page.goto('/vehicles');
+      await page.getByText('Parade car').waitFor();
+    },
+  ],
+  [
+    'new vehicle',
+    async (page) => {
+      await page.goto('/vehicles/new');
+      await page.getByRole('radio').first().click();
+      await page.getByRole('radio', { name: /^Hatchback, diagonal/ }).click();
+      await page.getByText('Where does the driver sit?').waitFor();
+    },
+  ],
+  [
+    'pick a vehicle',
+    async (page) => {
+      await page.goto('/new');
+      await page.getByText('Parade car').waitFor();
+    },
+  ],
+  [
+    'intake',
+    async (page, w) => {
+      const v = await w.vehicle('veteran-single', 'right');
+      await page.goto(`/new?vehicle=${v.id}`);
+      await page.getByText('Why is it here?').waitFor();
+    },
+  ],
+  [
+    'layout',
+    async (page, w) => {
+      const v = await w.vehicle('three-wheeler', 'left');
+      await page.goto(`/vehicles/${v.id}/layout`);
+      await page.getByRole('button', { name: 'Rear hose', exact: true }).click();
+      await page.getByText('Put something into this line').waitFor();
+    },
+  ],
+  [
+    'what was done',
+    async (page, w) => {
+      const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));
+      await page.goto(`/jobs/${j.id}`);
+      await page.getByRole('button', { name: /^Work:/ }).click();
+      await page.getByRole('radio', { name: 'A part was changed' }).click();
+      await page.getByText('Which part?').waitFor();
+    },
+  ],
+  [
+    'methods',
+    async (page, w) => {
+      const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));
+      await page.goto(`/jobs/${j.id}`);
+      await page.getByRole('button', { name: /^Method:/ }).click();
+      await page.getByRole('button', { name: /^Vacuum/ }).click();
+      await page.getByText('What would help').first().waitFor();
+    },
+  ],
+  [
+    'orders',
+    async (page, w) => {
+      const j = await w.planned(await w.vehicle('van-four-channel', 'right'));
+      await page.goto(`/jobs/${j.id}`);
+      await page.getByRole('button', { name: /^Order:/ }).click();
+      await page.getByText(/All 24 orders decided/).waitFor();
+    },
+  ],
+  [
+    'new part',
+    async (page, w) => {
+      const j = await w.afterWork(await w.vehicle('hatchback-diagonal', 'right'), {
+        parts: [
+          { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true },
+        ],
+      });
+      await page.goto(`/jobs/${j.id}`);
+      await page.getByRole('textbox', { name: 'Piston diameter' }).fill('57');
+      await unfold(page, 'Other pieces');
+    },
+  ],
+  [
+    'tool cycle',
+    async (page, w) => {
+      const j = await w.atTool(await w.vehicle('van-four-channel', 'right'));
+      await page.goto(`/jobs/${j.id}`);
+      await page.getByRole('radio', { name: 'Stand-in, practice' }).click();
+      await page.getByText('Practice: it reaches no vehicle').waitFor();
+    },
+  ],
+  [
+    'halted',
+    async (page, w) => {
+      const j = await w.running(await w.vehicle('van-four-channel', 'right'), 5);
+      await page.goto(`/jobs/${j.id}`);
+      await page.getByRole('button', { name: 'Something is wrong' }).click();
+      await page.getByRole('button', { name: 'The reservoir ran dry' }).click();
+      await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
+      await page.getByText('Then, from here').waitFor();
+    },
+  ],
+  [
+    'vehicle',
+    async (page, w) => {
+      const v = await w.vehicle('veteran-single', 'right');
+      await page.goto(`/vehicles/${v.id}`);
+      await page.getByText('Jobs on it').waitFor();
+    },
+  ],
+  [
+    'fluid, stop',
+    async (page, w) => {
+      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      await page.goto(`/jobs/${job.id}`);
+      await answer(page, { ...LOOKED, 'Any sign of another product, reservoir?': 'Layers' });
+      await unfold(page, 'What it may be');
+      await page.getByRole('button', { name: /End this job/ }).click();
+      await page.getByText('Stop: nothing is filled').waitFor();
+    },
+  ],
+  [
+    'fluid, everything unfolded',
+    async (page, w) => {
+      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      await w.shelve();
+      await page.goto(`/jobs/${job.id}`);
+      await answer(page, { ...SOUND, 'Off the scale, reservoir?': 'blue' });
+      for (const title of [
+        'Measure it, reservoir',
+        'Old seals, changed parts',
+        'Inside now: nobody knows',
+        'Sample at a bleeder',
+        'Strips, reservoir',
+        'The new fluid is not dyed',
+        'At least DOT 4',
+      ])
+        await unfold(page, title);
+      await answer(page, { 'Where was it taken?': 'left rear' });
+      await page.getByLabel('Water, left rear').fill('11');
+      await page.getByLabel('Boiling point, reservoir').fill('182');
+      await page.getByRole('button', { name: 'Practise with a water meter, left rear' }).click();
+      await page.getByText('A practice instrument').waitFor();
+    },
+  ],
+  [
+    'wrong bottle',
+    async (page, w) => {
+      await w.shelve(undefined, { grade: 'DOT 5', sizeMl: 500, count: 1 });
+      const job = await w.job(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await answer(page, { ...LOOKED, 'Which fluid goes in?': /^DOT 5 \(five/ });
+      await page
+        .getByText(/never mix/)
+        .first()
+        .waitFor();
+    },
+  ],
+  [
+    'shelf',
+    async (page, w) => {
+      const [c] = await w.shelve();
+      await page.goto('/shelf');
+      await page
+        .getByRole('button', { name: new RegExp(`^Batch ${c!.batch}`) })
+        .first()
+        .click();
+      await page.getByRole('button', { name: 'Discard it …' }).click();
+      await unfold(page, 'What went in');
+    },
+  ],
+  [
+    'new containers',
+    async (page) => {
+      await page.goto('/shelf/add?grade=DOT%205');
+      await page.getByText('DOT 5 is silicone').waitFor();
+    },
+  ],
+  [
+    'recall',
+    async (page) => {
+      await page.goto('/recall?batch=K-117');
+      await page.getByText(/got batch/).waitFor();
+    },
+  ],
+  [
+    'house rules',
+    async (page) => {
+      await page.goto('/rules');
+      await page.getByText('An opened container?').waitFor();
+    },
+  ],
+  [
+    'history',
+    async (page, w) => {
+      const v = await w.vehicle('motorcycle-front-disc', 'middle');
+      await w.released(v);
+      await page.goto(`/vehicles/${v.id}/history`);
+      for (const title of [
+        'The table behind the chart',
+        'The maker’s word',
+        'Who else got these batches?',
+      ])
+        await unfold(page, title);
+    },
+  ],
+  [
+    'descent',
+    async (page, w) => {
+      const v = await w.vehicle('hatchback-diagonal', 'right');
+      await page.goto(`/vehicles/${v.id}/descent`);
+      await page.getByLabel('Water in the fluid').fill('3.4');
+      await page.getByTestId('next-action').click();
+      await page
+        .getByText(/of margin|would boil/)
+        .first()
+        .waitFor();
+    },
+  ],
+  [
+    'plan',
+    async (page, w) => {
+      const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+      await page.goto(`/jobs/${job.id}`);
+      await page
+        .getByRole('button', { name: /why here/ })
+        .first()
+        .click();
+    },
+  ],
+  [
+    'figure',
+    async (page, w) => {
+      const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByRole('button', { name: /^Hands on/ }).click();
+      await page.getByRole('dialog').waitFor();
+    },
+  ],
+  [
+    'preparing',
+    async (page, w) => {
+      const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+      await page.goto(`/jobs/${job.id}`);
+      // An opened container of an earlier job may be among those picked; then it is looked at twice.
+      await page.getByTestId('next-action').waitFor();
+      const twice = page.getByRole('radiogroup', { name: 'Second look taken?' });
+      if (await twice.count()) await twice.getByRole('radio', { name: 'Yes' }).click();
+      await page.getByTestId('next-action').click();
+      await page.getByText('1 of 7').waitFor();
+    },
+  ],
+  [
+    'run',
+    async (page, w) => {
+      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'), 5);
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByTestId('count-pad').waitFor();
+      await page.getByRole('radio', { name: 'fine' }).click();
+    },
+  ],
+  [
+    'something is wrong',
+    async (page, w) => {
+      const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByRole('button', { name: 'Something is wrong' }).click();
+    },
+  ],
+  [
+    'proof',
+    async (page, w) => {
+      const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByRole('radio', { name: 'springy' }).click();
+      await page
+        .getByText(/Only firm and high/)
+        .first()
+        .waitFor();
+    },
+  ],
+  [
+    'refused plan',
+    async (page, w) => {
+      const job = await w.planned(await w.vehicle('motorcycle-integral-abs', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByText(/works under high pressure/).waitFor();
+    },
+  ],
+  [
+    'test drive',
+    async (page, w) => {
+      const job = await w.onTestDrive(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByText('How was the test drive?').waitFor();
+    },
+  ],
+  [
+    'ended',
+    async (page, w) => {
+      const job = await w.ended(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByText(/Ended unreleased by/).waitFor();
+    },
+  ],
+  [
+    'no such job',
+    async (page) => {
+      await page.goto('/jobs/00000000-0000-4000-8000-000000000000');
+      await page.getByText(/There is no such job/).waitFor();
+    },
+  ],
+  [
+    'no such page',
+    async (page) => {
+      await page.goto('/nowhere');
+      await page.getByText('There is nothing at this address').waitFor();
+    },
+  ],
+  [
+    'record',
+    async (page, w) => {
+      const job = await w.released(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByText('Plan against done').waitFor();
+    },
+  ],
 ];
 
 test('sign-in', async ({ page }) => {
@@ -154,7 +356,10 @@ const TWO_COLUMNS = new Set(['jobs', 'plan', 'run', 'shelf', 'history', 'layout'
 
 for (const [name, open] of SCREENS) {
   test(name, async ({ page }, info) => {
-    test.skip(info.project.name === 'wide' && !TWO_COLUMNS.has(name), 'one column looks the same on every width');
+    test.skip(
+      info.project.name === 'wide' && !TWO_COLUMNS.has(name),
+      'one column looks the same on every width',
+    );
     await open(page, await Workshop.signIn(page));
     await isSound(page);
   });
@@ -166,18 +371,34 @@ async function isSound(page: Page): Promise<void> {
   expect(await misfits(page)).toEqual({ small: [], wider: 0 });
   // Only colours change with the light.
   await page.emulateMedia({ colorScheme: 'dark' });
-  expect(findings(await new AxeBuilder({ page }).withRules(['color-contrast']).analyze())).toEqual([]);
+  expect(findings(await new AxeBuilder({ page }).withRules(['color-contrast']).analyze())).toEqual(
+    [],
+  );
 }
 
 const findings = ({ violations }: Awaited<ReturnType<AxeBuilder['analyze']>>) =>
-  violations.map((v) => `${v.id}: ${v.help}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`);
+  violations.map(
+    (v) =>
+      `${v.id}: ${v.help}: ${v.nodes
+        .map((n) => n.target.join(' '))
+        .slice(0, 4)
+        .join(' | ')}`,
+  );
 
 const misfits = (page: Page) =>
   page.evaluate(() => {
-    const small = Array.from(document.querySelectorAll('button, [role=button], [role=radio], [role=link], a, input'))
+    const small = Array.from(
+      document.querySelectorAll('button, [role=button], [role=radio], [role=link], a, input'),
+    )
       .filter((e) => (e as HTMLElement).offsetParent !== null)
-      .map((e) => ({ words: (e.getAttribute('aria-label') ?? e.textContent ?? '').slice(0, 40), box: e.getBoundingClientRect() }))
+      .map((e) => ({
+        words: (e.getAttribute('aria-label') ?? e.textContent ?? '').slice(0, 40),
+        box: e.getBoundingClientRect(),
+      }))
       .filter(({ box }) => box.height < 44 && box.width > 0)
       .map(({ words, box }) => `${words} ${Math.round(box.height)}`);
-    return { small, wider: document.documentElement.scrollWidth - document.documentElement.clientWidth };
+    return {
+      small,
+      wider: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    };
   });

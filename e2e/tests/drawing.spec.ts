@@ -14,7 +14,9 @@ function pencil(page: Page) {
 }
 
 // Walk 11: a three-wheeler that nobody has seen, typed in from a pencil sketch.
-test('from a drawing: faults named by their element, a plan as good as a template’s, out to a file and in again the same', async ({ page }) => {
+test('from a drawing: faults named by their element, a plan as good as a template’s, out to a file and in again the same', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('three-wheeler', 'left');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
@@ -23,9 +25,17 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   // The sketch says 26 m where 2.6 is meant, and a tunnel that climbs higher than its line is long.
   await open('Line up the tunnel');
   await type('Length', '26000');
-  await expect(page.getByRole('button', { name: 'Go to: Line up the tunnel: length is 26000 mm; it should be between 10 and 15000 mm.' })).toBeVisible();
+  await expect(
+    page.getByRole('button', {
+      name: 'Go to: Line up the tunnel: length is 26000 mm; it should be between 10 and 15000 mm.',
+    }),
+  ).toBeVisible();
   await type('Length', '100');
-  await expect(page.getByRole('button', { name: /Go to: Line up the tunnel is 100 mm long, but its ends differ by 130 mm in height/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', {
+      name: /Go to: Line up the tunnel is 100 mm long, but its ends differ by 130 mm in height/,
+    }),
+  ).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
   await type('Length', '2600');
   await expect(page.getByTestId('next-action')).toBeEnabled();
@@ -39,7 +49,9 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   await page.getByRole('button', { name: 'A line to a wheel cylinder' }).click();
   await expect(page.getByRole('button', { name: 'New wheel cylinder', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'New wheel cylinder', exact: true })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'New wheel cylinder', exact: true })).toHaveCount(
+    0,
+  );
 
   await open('The whole layout');
   const [download] = await Promise.all([page.waitForEvent('download'), open('Keep it as a file')]);
@@ -53,8 +65,15 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   await page.goto(`/vehicles/${other.id}/layout`);
   await open('The whole layout');
   const give = async (text: string) => {
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), open('Take one from a file')]);
-    await chooser.setFiles({ name: 'a.layout.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      open('Take one from a file'),
+    ]);
+    await chooser.setFiles({
+      name: 'a.layout.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(text),
+    });
   };
   await give('{"version": 1}');
   await expect(page.getByText('This file was not taken')).toBeVisible();
@@ -69,7 +88,9 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   await expect(page.getByRole('button', { name: '1, rear: why here?' })).toBeVisible();
 });
 
-test('from nothing: a master, a tee, two fronts and a rear line over a tunnel with a load valve, drawn piece by piece and planned', async ({ page }) => {
+test('from nothing: a master, a tee, two fronts and a rear line over a tunnel with a load valve, drawn piece by piece and planned', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('three-wheeler', 'left', 'Nobody has seen it');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
@@ -100,9 +121,13 @@ test('from nothing: a master, a tee, two fronts and a rear line over a tunnel wi
   await page.getByTestId('next-action').click();
   await expect(page.getByRole('heading', { name: vehicle.name })).toBeVisible();
   const { layout } = await workshop.saved(vehicle);
-  expect([layout.bleeders.length, layout.nodes.filter((n) => n.kind === 'valve').length]).toEqual([3, 1]);
+  expect([layout.bleeders.length, layout.nodes.filter((n) => n.kind === 'valve').length]).toEqual([
+    3, 1,
+  ]);
   const job = await workshop.planned(vehicle);
   expect(planOf(job).stops).toHaveLength(3);
   // The rear line is the longest: it comes first.
-  expect(planOf(job).stops[0]!.bleeder.at).toBe(layout.nodes.find((n) => n.name === 'Rear cylinder')!.id);
+  expect(planOf(job).stops[0]!.bleeder.at).toBe(
+    layout.nodes.find((n) => n.name === 'Rear cylinder')!.id,
+  );
 });

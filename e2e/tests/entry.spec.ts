@@ -15,7 +15,9 @@ test.describe('sign-in', () => {
   test('what is missing is said at its field', async ({ page }) => {
     await page.goto('/');
     await page.getByTestId('next-action').click();
-    await expect(page.getByText('Sign-in name is too short; give 2 to 60 characters.')).toBeVisible();
+    await expect(
+      page.getByText('Sign-in name is too short; give 2 to 60 characters.'),
+    ).toBeVisible();
     await expect(page.getByText('Password is missing; give it.')).toBeVisible();
   });
 
@@ -62,7 +64,11 @@ test.describe('a new vehicle', () => {
     await expect(page.getByText('Name is too short; give 2 to 60 characters.')).toBeVisible();
     await page.getByLabel('Name').fill('Second of its kind');
     await page.getByTestId('next-action').click();
-    await expect(page.getByText('HC 1 is already in this workshop; give each vehicle its own plate or fleet number.')).toBeVisible();
+    await expect(
+      page.getByText(
+        'HC 1 is already in this workshop; give each vehicle its own plate or fleet number.',
+      ),
+    ).toBeVisible();
     await expect(page.getByLabel('Name')).toHaveValue('Second of its kind');
   });
 });

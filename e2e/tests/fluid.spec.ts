@@ -11,7 +11,9 @@ async function atTheCap(page: Page) {
   return { workshop, vehicle, job };
 }
 
-test('colour never passes a fluid, a reading decides, and both name their source', async ({ page }) => {
+test('colour never passes a fluid, a reading decides, and both name their source', async ({
+  page,
+}) => {
   await atTheCap(page);
   await answer(page, LOOKED);
   await expect(page.getByRole('heading', { name: 'Not measured: no verdict' })).toBeVisible();
@@ -19,7 +21,9 @@ test('colour never passes a fluid, a reading decides, and both name their source
   await unfold(page, 'Measure it, reservoir');
   await page.getByLabel('Water, reservoir').fill('3.2');
   await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
-  await expect(page.getByText('Common practice in the trade; no published source').first()).toBeVisible();
+  await expect(
+    page.getByText('Common practice in the trade; no published source').first(),
+  ).toBeVisible();
 });
 
 // Every verdict that there is, on the screen. 155 °C: FMVSS 116 S5.1.2; the others common practice, no source.
@@ -38,12 +42,34 @@ for (const [field, value, verdict] of [
 }
 
 for (const [question, word, says, row] of [
-  ['Any sign of another product, reservoir?', 'Purple, or beads in water', /silicone where glycol belongs/i, /inner seals swollen/],
-  ['Any sign of another product, reservoir?', 'Oil film, green or red', /mineral oil in the fluid/i, /One outer boot/],
-  ['Any sign of another product, reservoir?', 'Thick or greasy', /hub or axle seal may have let lubricant/i, /Thick grease from a bleeder/],
-  ['Any sign of another product, reservoir?', 'Layers', /two products that do not mix/i, /inner seals swollen/],
+  [
+    'Any sign of another product, reservoir?',
+    'Purple, or beads in water',
+    /silicone where glycol belongs/i,
+    /inner seals swollen/,
+  ],
+  [
+    'Any sign of another product, reservoir?',
+    'Oil film, green or red',
+    /mineral oil in the fluid/i,
+    /One outer boot/,
+  ],
+  [
+    'Any sign of another product, reservoir?',
+    'Thick or greasy',
+    /hub or axle seal may have let lubricant/i,
+    /Thick grease from a bleeder/,
+  ],
+  [
+    'Any sign of another product, reservoir?',
+    'Layers',
+    /two products that do not mix/i,
+    /inner seals swollen/,
+  ],
 ] as const) {
-  test(`${word}: a stop that ends the job, keeps the vehicle and shows what it may be`, async ({ page }) => {
+  test(`${word}: a stop that ends the job, keeps the vehicle and shows what it may be`, async ({
+    page,
+  }) => {
     const { workshop, job } = await atTheCap(page);
     await answer(page, { ...LOOKED, [question]: word });
     await expect(page.getByText('Stop: nothing is filled')).toBeVisible();
@@ -56,7 +82,9 @@ for (const [question, word, says, row] of [
   });
 }
 
-test('a colour that nobody can explain waits for drops in water, and only the drops decide', async ({ page }) => {
+test('a colour that nobody can explain waits for drops in water, and only the drops decide', async ({
+  page,
+}) => {
   await atTheCap(page);
   await answer(page, { ...SOUND, 'Off the scale, reservoir?': 'green' });
   await expect(page.getByTestId('next-action')).toBeDisabled();
@@ -82,7 +110,10 @@ test('good fluid is left in: the readings stay, nothing was opened', async ({ pa
   await page.getByLabel('Water, reservoir').fill('0.8');
   await page.getByRole('button', { name: 'It is good: leave it in and end here' }).click();
   await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
-  expect(await workshop.get(job.id)).toMatchObject({ vehicleDrive: 'free', fluid: { samples: [{ water: { percent: 0.8 } }], verdict: { condition: { verdict: 'good' } } } });
+  expect(await workshop.get(job.id)).toMatchObject({
+    vehicleDrive: 'free',
+    fluid: { samples: [{ water: { percent: 0.8 } }], verdict: { condition: { verdict: 'good' } } },
+  });
 });
 
 // Natural rubber and a grade up: common practice, no source.
@@ -93,12 +124,22 @@ test('old seals and a better grade: with caution, and the reason', async ({ page
   await answer(page, LOOKED);
   await unfold(page, 'Old seals, changed parts');
   await answer(page, { 'The seals are': 'Natural rubber', 'Which fluid goes in?': /^DOT 5.1/ });
-  await expect(page.getByText(/the seals may be natural rubber. Ask for the maker’s advice/)).toBeVisible();
+  await expect(
+    page.getByText(/the seals may be natural rubber. Ask for the maker’s advice/),
+  ).toBeVisible();
   await unfold(page, 'Any other fluid');
-  for (const verdict of ['DOT 3: must not', 'DOT 4: may fill', 'DOT 5.1 (five point one, glycol): with caution', 'Mineral oil: must not']) await expect(page.getByText(verdict)).toBeVisible();
+  for (const verdict of [
+    'DOT 3: must not',
+    'DOT 4: may fill',
+    'DOT 5.1 (five point one, glycol): with caution',
+    'Mineral oil: must not',
+  ])
+    await expect(page.getByText(verdict)).toBeVisible();
 });
 
-test('cap and part that cannot both be obeyed: a person decides and writes why', async ({ page }) => {
+test('cap and part that cannot both be obeyed: a person decides and writes why', async ({
+  page,
+}) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, { ...LOOKED, 'Read the cap: which grade?': 'DOT 5 (five, silicone)' });
   await unfold(page, 'Old seals, changed parts');
@@ -110,7 +151,10 @@ test('cap and part that cannot both be obeyed: a person decides and writes why',
   await answer(page, { 'Which fluid goes in?': 'DOT 4', 'Colour of the new fluid?': 'clear' });
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Farthest first')).toBeVisible();
-  expect((await workshop.get(job.id)).fluid!.follow).toEqual({ source: 'part', why: 'Converted with new seals, papers in the glovebox.' });
+  expect((await workshop.get(job.id)).fluid!.follow).toEqual({
+    source: 'part',
+    why: 'Converted with new seals, papers in the glovebox.',
+  });
 });
 
 test('what may not be right is said at its field, and nothing goes out', async ({ page }) => {

@@ -10,7 +10,9 @@ async function atTheReading(page: Page) {
   await unfold(page, 'Measure it, reservoir');
 }
 
-test('a practice meter connects, settles and is taken; its reading may fail the fluid and says that it is practice', async ({ page }) => {
+test('a practice meter connects, settles and is taken; its reading may fail the fluid and says that it is practice', async ({
+  page,
+}) => {
   await atTheReading(page);
   await page.getByRole('button', { name: 'Practise with a water meter, reservoir' }).click();
   await expect(page.getByText('A practice instrument')).toBeVisible();
@@ -51,7 +53,9 @@ async function drawnPhoto(page: Page): Promise<Buffer> {
       const channels = rgb.map((c, i) => {
         const v = c / 255;
         const linear = (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4) * lamp[i]!;
-        return Math.round(255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055));
+        return Math.round(
+          255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055),
+        );
       });
       return `rgb(${channels.join(',')})`;
     };
@@ -59,18 +63,26 @@ async function drawnPhoto(page: Page): Promise<Buffer> {
     context.fillRect(0, 0, 800, 600);
     context.fillStyle = lit([0xc5, 0x86, 0x1b]);
     context.fillRect(100, 100, 250, 400);
-    const blob = await new Promise<Blob>((resolve) => canvas.toBlob((b) => resolve(b!), 'image/png'));
+    const blob = await new Promise<Blob>((resolve) =>
+      canvas.toBlob((b) => resolve(b!), 'image/png'),
+    );
     return Array.from(new Uint8Array(await blob.arrayBuffer()));
   });
   return Buffer.from(bytes);
 }
 
-test('the colour is read off a photo by two taps, freed of the lamp, and a person confirms it', async ({ page }) => {
+test('the colour is read off a photo by two taps, freed of the lamp, and a person confirms it', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
-  await page.getByRole('button', { name: 'Read the colour in the reservoir off a photo' }).waitFor();
-  await page.getByLabel('Photo, reservoir').setInputFiles({ name: 'sample.png', mimeType: 'image/png', buffer: await drawnPhoto(page) });
+  await page
+    .getByRole('button', { name: 'Read the colour in the reservoir off a photo' })
+    .waitFor();
+  await page
+    .getByLabel('Photo, reservoir')
+    .setInputFiles({ name: 'sample.png', mimeType: 'image/png', buffer: await drawnPhoto(page) });
   const photo = page.getByAltText('The sample against white paper');
   const tap = async (x: number, y: number) => {
     const box = (await photo.boundingBox())!;
@@ -85,5 +97,9 @@ test('the colour is read off a photo by two taps, freed of the lamp, and a perso
   await tap(0.75, 0.5);
   await expect(page.getByText(/Nearest: amber/)).toBeVisible();
   await page.getByRole('button', { name: 'Yes, it is amber' }).click();
-  await expect(page.getByRole('radiogroup', { name: 'Colour in the reservoir?' }).getByRole('radio', { name: 'amber' })).toBeChecked();
+  await expect(
+    page
+      .getByRole('radiogroup', { name: 'Colour in the reservoir?' })
+      .getByRole('radio', { name: 'amber' }),
+  ).toBeChecked();
 });

@@ -5,7 +5,9 @@ import { nextMove } from '../support/stranger';
 import { Workshop } from '../support/workshop';
 
 // Walk 2: the school minibus before the summer outing over the pass.
-test('brown minibus: the worst point governs, the descent is reckoned, the containers leave least over, and the batch finds it again', async ({ page }) => {
+test('brown minibus: the worst point governs, the descent is reckoned, the containers leave least over, and the batch finds it again', async ({
+  page,
+}) => {
   test.setTimeout(240_000);
   const workshop = await Workshop.signIn(page);
   const batch = `W-${randomUUID().slice(0, 5).toUpperCase()}`;
@@ -14,7 +16,12 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await workshop.shelve(batch, { sizeMl: 250, count: 6 });
   await page.goto(`/jobs/${job.id}`);
 
-  await answer(page, { 'Read the cap: which grade?': 'DOT 4', 'Colour in the reservoir?': 'brown', 'Clear, hazy, particles, reservoir?': 'clear', 'Any sign of another product, reservoir?': 'None of these' });
+  await answer(page, {
+    'Read the cap: which grade?': 'DOT 4',
+    'Colour in the reservoir?': 'brown',
+    'Clear, hazy, particles, reservoir?': 'clear',
+    'Any sign of another product, reservoir?': 'None of these',
+  });
   await unfold(page, 'Measure it, reservoir');
   await page.getByLabel('Water, reservoir').fill('2.6');
   await unfold(page, 'Strips, reservoir');
@@ -37,9 +44,18 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await page.getByTestId('next-action').click();
   const margin = page.getByRole('heading', { name: /of margin|would boil/ }).first();
   await expect(margin).toBeVisible();
-  await page.getByRole('button', { name: /^Margin to boiling/ }).first().click();
-  await expect(page.getByRole('dialog').getByText('Model or value from memory; a starting value, not a measurement')).toBeVisible();
-  await expect(page.getByRole('dialog').getByRole('button', { name: /^Boiling point there/ })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Margin to boiling/ })
+    .first()
+    .click();
+  await expect(
+    page
+      .getByRole('dialog')
+      .getByText('Model or value from memory; a starting value, not a measurement'),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('dialog').getByRole('button', { name: /^Boiling point there/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByLabel('Mass, loaded').fill('9000');
   await expect(page.getByText('Mass, loaded is 9000; give 80 to 7500 kg.')).toBeVisible();
@@ -53,7 +69,11 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   const { pick } = await workshop.get(job.id);
   if (pick?.kind !== 'enough') throw new Error('the shelf is short');
   await expect(page.getByText(`Batch ${pick.containers[0]!.batch}`).first()).toBeVisible();
-  await expect(page.getByRole('button', { name: new RegExp(`^Left over: ${Math.round(pick.leftOverMl.value)}`) })).toBeVisible();
+  await expect(
+    page.getByRole('button', {
+      name: new RegExp(`^Left over: ${Math.round(pick.leftOverMl.value)}`),
+    }),
+  ).toBeVisible();
 
   const moves: string[] = [];
   while (!/^release/i.test(moves.at(-1) ?? '')) {
@@ -64,13 +84,21 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await expect(page.getByRole('heading', { name: 'Filled from' })).toBeVisible();
   const { fluidUsed } = await workshop.get(job.id);
   const used = fluidUsed!.containers[0]!;
-  await expect(page.getByRole('button', { name: new RegExp(`^Batch ${used.batch}, DOT 4: ${Math.round(used.pouredMl)} mL`) }).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('button', {
+        name: new RegExp(`^Batch ${used.batch}, DOT 4: ${Math.round(used.pouredMl)} mL`),
+      })
+      .first(),
+  ).toBeVisible();
 
   // Three months later: who got this batch, in one search.
   await page.goto('/recall');
   await page.getByLabel('Batch').fill(used.batch.toLowerCase());
   await page.getByTestId('next-action').click();
-  await expect(page.getByRole('link', { name: `Minibus on test, job ${job.number}` })).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: `Minibus on test, job ${job.number}` }),
+  ).toBeVisible();
   await page.goto(`/vehicles/${vehicle.id}/history`);
   await expect(page.getByTestId('history-chart')).toBeVisible();
   await expect(page.getByText(`batch ${used.batch}`, { exact: false }).first()).toBeVisible();

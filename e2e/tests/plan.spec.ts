@@ -8,7 +8,12 @@ async function planOnScreen(page: Page, ...vehicle: Parameters<Workshop['vehicle
   await expect(page.getByTestId('next-action')).toBeVisible();
 }
 
-const order = (page: Page) => page.getByRole('button', { name: /why here\?$/ }).evaluateAll((rows) => rows.map((r) => /\d, (.*): why/.exec(r.getAttribute('aria-label')!)![1]));
+const order = (page: Page) =>
+  page
+    .getByRole('button', { name: /why here\?$/ })
+    .evaluateAll((rows) =>
+      rows.map((r) => /\d, (.*): why/.exec(r.getAttribute('aria-label')!)![1]),
+    );
 
 test('left- and right-hand drive give different orders, farthest first', async ({ page }) => {
   await planOnScreen(page, 'hatchback-diagonal', 'right');
@@ -27,17 +32,22 @@ test('why a bleeder comes here opens under it, with how sure that is', async ({ 
   await planOnScreen(page, 'hatchback-diagonal', 'right');
   await page.getByRole('button', { name: '1, left rear: why here?' }).click();
   await expect(page.getByText(/Farthest by the fluid’s way: 4.77 m/)).toBeVisible();
-  await expect(page.getByText('Common practice in the trade; no published source', { exact: true }).first()).toBeVisible();
+  await expect(
+    page.getByText('Common practice in the trade; no published source', { exact: true }).first(),
+  ).toBeVisible();
 });
 
 // Every number on the plan says where it comes from, and so does every number behind it.
 test('every figure opens to its rule and its source, down to the entries', async ({ page }) => {
   test.setTimeout(180_000);
   await planOnScreen(page, 'estate-front-rear', 'right');
-  for (const row of await page.getByRole('button', { name: /why here\?$/ }).all()) await row.click();
+  for (const row of await page.getByRole('button', { name: /why here\?$/ }).all())
+    await row.click();
   const figures = await page.getByRole('button', { name: /\. Why\?$/ }).all();
   expect(figures.length).toBeGreaterThan(30);
-  const source = page.getByRole('dialog').getByText(/^(Standard: |Common practice|Model or value|Entered for|Arithmetic on)/);
+  const source = page
+    .getByRole('dialog')
+    .getByText(/^(Standard: |Common practice|Model or value|Entered for|Arithmetic on)/);
   for (const figure of figures) {
     await figure.click();
     await expect(source).toBeVisible();
@@ -57,7 +67,9 @@ test('the wash-out names its standard', async ({ page }) => {
   await expect(page.getByText(/Standard: Danckwerts 1953; Levenspiel/)).toBeVisible();
 });
 
-test('a unit under high pressure: no plan, the reason, and nothing that starts a run', async ({ page }) => {
+test('a unit under high pressure: no plan, the reason, and nothing that starts a run', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.planned(await workshop.vehicle('motorcycle-integral-abs', 'middle'));
   await page.goto(`/jobs/${job.id}`);
@@ -65,11 +77,20 @@ test('a unit under high pressure: no plan, the reason, and nothing that starts a
   await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);
 });
 
-test('the schools are priced, every order is decided, and the chosen one is followed', async ({ page }) => {
+test('the schools are priced, every order is decided, and the chosen one is followed', async ({
+  page,
+}) => {
   await planOnScreen(page, 'hatchback-diagonal', 'right');
   await page.getByRole('button', { name: /^Order: Farthest first/ }).click();
   await expect(page.getByText(/All 24 orders decided/)).toBeVisible();
-  for (const school of ['Farthest first', 'Circuit by circuit', 'Nearest first', 'Nearest to prime', 'Least fluid']) await expect(page.getByRole('radio', { name: new RegExp(`^${school}`) })).toBeVisible();
+  for (const school of [
+    'Farthest first',
+    'Circuit by circuit',
+    'Nearest first',
+    'Nearest to prime',
+    'Least fluid',
+  ])
+    await expect(page.getByRole('radio', { name: new RegExp(`^${school}`) })).toBeVisible();
   await page.getByRole('radio', { name: /^Least fluid/ }).click();
   await page.getByRole('button', { name: 'Follow: Least fluid' }).click();
   await expect(page.getByText('Order: Least fluid, before Farthest first.')).toBeVisible();
@@ -77,21 +98,39 @@ test('the schools are priced, every order is decided, and the chosen one is foll
 });
 
 // Walk 7: a new line to the sidecar wheel climbs over the frame and falls again.
-test('over the hump: gravity fails by its millimetres, what cures it, and the stretch that decides', async ({ page }) => {
+test('over the hump: gravity fails by its millimetres, what cures it, and the stretch that decides', async ({
+  page,
+}) => {
   await planOnScreen(page, 'sidecar-outfit', 'middle');
   await page.getByRole('button', { name: /^Work: Renew the fluid/ }).click();
   await page.getByRole('radio', { name: 'A part was changed' }).click();
   await page.getByRole('checkbox', { name: 'Sidecar line, up over the frame' }).click();
-  await page.getByRole('radiogroup', { name: 'A new part?' }).getByRole('radio', { name: 'New' }).click();
-  for (const question of ['Line capped at the joint at once?', 'Reservoir kept full throughout?']) await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).click();
-  await page.getByRole('radiogroup', { name: 'Was anything else opened?' }).getByRole('radio', { name: 'No' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'A new part?' })
+    .getByRole('radio', { name: 'New' })
+    .click();
+  for (const question of ['Line capped at the joint at once?', 'Reservoir kept full throughout?'])
+    await page
+      .getByRole('radiogroup', { name: question })
+      .getByRole('radio', { name: 'Yes' })
+      .click();
+  await page
+    .getByRole('radiogroup', { name: 'Was anything else opened?' })
+    .getByRole('radio', { name: 'No' })
+    .click();
   await page.getByRole('button', { name: 'Plan by this' }).click();
   await expect(page.getByText('May stay shut now: front; rear.')).toBeVisible();
   expect(await order(page)).toEqual(['sidecar']);
   await page.getByRole('button', { name: /^Method:/ }).click();
   await page.getByRole('button', { name: 'Gravity: Cannot work here' }).click();
   await expect(page.getByText('150 mm of head are missing').first()).toBeVisible();
-  await expect(page.getByText('Raise the master’s end by 151 mm. Then: second best.')).toBeVisible();
+  await expect(
+    page.getByText('Raise the master’s end by 151 mm. Then: second best.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Alone, closed strokes at the lever/ }).click();
-  await expect(page.getByRole('heading', { name: 'The stretch that decides: Sidecar line, down to the floor' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', {
+      name: 'The stretch that decides: Sidecar line, down to the floor',
+    }),
+  ).toBeVisible();
 });

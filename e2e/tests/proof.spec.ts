@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { UNA, Workshop } from '../support/workshop';
 
-test('a soft pedal does not pass, and the next action leads back to the bleed', async ({ page }) => {
+test('a soft pedal does not pass, and the next action leads back to the bleed', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
@@ -37,12 +39,17 @@ test('a "no" keeps the gate shut and says what to do', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  await page.getByRole('radiogroup', { name: /Joints and bleeders dry/ }).getByRole('radio', { name: 'No' }).click();
+  await page
+    .getByRole('radiogroup', { name: /Joints and bleeders dry/ })
+    .getByRole('radio', { name: 'No' })
+    .click();
   await expect(page.getByText(/Put it right, then look again/).first()).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
 });
 
-test('the record is found from its vehicle, with plan against done, and nothing on it can be changed', async ({ page }) => {
+test('the record is found from its vehicle, with plan against done, and nothing on it can be changed', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'left', 'Record car');
   const job = await workshop.released(vehicle);

@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 import { planOf, Workshop } from '../support/workshop';
 
-const left = (page: Page, n: number) => page.getByTestId('count-pad').getByText(String(n), { exact: true });
+const left = (page: Page, n: number) =>
+  page.getByTestId('count-pad').getByText(String(n), { exact: true });
 const stroke = (page: Page) => page.getByTestId('next-action').click();
 
 /** A car at its first bleeder, with so many strokes made. */
@@ -31,10 +32,15 @@ test('a reload right after the tap that was painted keeps that tap', async ({ pa
   await page.unroute('**/events');
   await page.reload();
   await expect(left(page, planned - 5)).toBeVisible();
-  await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length).toBe(5);
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .toBe(5);
 });
 
-test('a lost connection is said, counts on, and arrives once when it is back', async ({ page, context }) => {
+test('a lost connection is said, counts on, and arrives once when it is back', async ({
+  page,
+  context,
+}) => {
   const { job, planned, workshop } = await atTheCar(page, 2);
   await context.setOffline(true);
   for (let i = 0; i < 5; i++) await stroke(page);
@@ -42,7 +48,9 @@ test('a lost connection is said, counts on, and arrives once when it is back', a
   await expect(page.getByText(/No connection: 5 kept on this phone/)).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/No connection/)).toBeHidden();
-  await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length).toBe(7);
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .toBe(7);
   await page.reload();
   await expect(left(page, planned - 7)).toBeVisible();
 });
@@ -77,7 +85,9 @@ test('the large area and the space bar count as well', async ({ page }) => {
   await expect(left(page, planned - 2)).toBeVisible();
 });
 
-test('the call to top up comes before MIN, and strokes are not called for until it is answered', async ({ page }) => {
+test('the call to top up comes before MIN, and strokes are not called for until it is answered', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const probe = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
   const firstCall = planOf(probe).stops[0]!.topUps[0]!.afterStrokes;
@@ -87,7 +97,9 @@ test('the call to top up comes before MIN, and strokes are not called for until 
   await expect(page.getByRole('heading', { name: 'Left rear' })).toBeVisible();
   await expect(page.getByTestId('count-pad')).toHaveCount(0);
   const gauge = page.getByRole('img', { name: /by the model; MIN/ });
-  const [, level, min] = /(\d+) mL by the model; MIN (\d+)/.exec((await gauge.getAttribute('aria-label'))!)!;
+  const [, level, min] = /(\d+) mL by the model; MIN (\d+)/.exec(
+    (await gauge.getAttribute('aria-label'))!,
+  )!;
   expect(Number(level)).toBeGreaterThan(Number(min));
   await page.getByTestId('next-action').click();
   await expect(page.getByTestId('count-pad')).toBeVisible();
@@ -107,11 +119,20 @@ test('bubbles within the last three strokes ask for three clean ones', async ({ 
     if (!topUp) made++;
     if (topUp) await expect(call).toBeHidden();
   }
-  await page.getByRole('radiogroup', { name: 'Bubbles' }).getByRole('radio', { name: 'some' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Bubbles' })
+    .getByRole('radio', { name: 'some' })
+    .click();
   await expect(page.getByText(/three must be free of them/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('radiogroup', { name: 'Bubbles' }).getByRole('radio', { name: 'none' }).click();
-  await page.getByRole('radiogroup', { name: 'Colour in the hose' }).getByRole('radio', { name: 'brown' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Bubbles' })
+    .getByRole('radio', { name: 'none' })
+    .click();
+  await page
+    .getByRole('radiogroup', { name: 'Colour in the hose' })
+    .getByRole('radio', { name: 'brown' })
+    .click();
   await expect(page.getByText(/Darker than the new fluid/)).toBeVisible();
 });
 
@@ -127,7 +148,9 @@ test.describe('halts', () => {
     await page.getByTestId('next-action').click();
   };
 
-  test('ran dry: what follows is shown before it is decided, then the rest goes by the new plan, reload or not', async ({ page }) => {
+  test('ran dry: what follows is shown before it is decided, then the rest goes by the new plan, reload or not', async ({
+    page,
+  }) => {
     const { job, workshop } = await atTheCar(page, 9);
     await halt(page, 'The reservoir ran dry');
     await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
@@ -136,7 +159,8 @@ test.describe('halts', () => {
     await page.getByTestId('next-action').click();
     await page.getByRole('button', { name: 'Filled to MAX' }).click();
     await expect(page.getByTestId('count-pad')).toBeVisible();
-    const decided = () => workshop.get(job.id).then((j) => j.events.flatMap((e) => ('plan' in e ? [e.plan] : [])));
+    const decided = () =>
+      workshop.get(job.id).then((j) => j.events.flatMap((e) => ('plan' in e ? [e.plan] : [])));
     await expect.poll(async () => (await decided()).length).toBe(1);
     const [plan] = await decided();
     await page.reload();
@@ -147,10 +171,14 @@ test.describe('halts', () => {
     const { job } = await atTheCar(page, 2);
     await halt(page, 'The bleeder is seized');
     await decide(page, /do the others first/);
-    await expect(page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place })).toBeVisible();
+    await expect(
+      page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place }),
+    ).toBeVisible();
   });
 
-  test('seized: no force, and the decision is asked for until it is made, reload or not', async ({ page }) => {
+  test('seized: no force, and the decision is asked for until it is made, reload or not', async ({
+    page,
+  }) => {
     const { job, planned, workshop } = await atTheCar(page, 2);
     await halt(page, 'The bleeder is seized');
     await expect(page.getByText(/No force, no heat, no flame/)).toBeVisible();
@@ -158,7 +186,11 @@ test.describe('halts', () => {
     await expect(page.getByText('What is decided?')).toBeVisible();
     await decide(page, /It is cured/);
     await expect(left(page, planned - 2)).toBeVisible();
-    await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'decided').length).toBe(1);
+    await expect
+      .poll(
+        async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'decided').length,
+      )
+      .toBe(1);
   });
 
   test('grease: the others go on, this one is left, and the gate says so', async ({ page }) => {
@@ -166,7 +198,9 @@ test.describe('halts', () => {
     await halt(page, 'Something like grease came');
     await expect(page.getByText(/hub or axle seal/)).toBeVisible();
     await decide(page, /do the others/);
-    await expect(page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place })).toBeVisible();
+    await expect(
+      page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place }),
+    ).toBeVisible();
     await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)!.kind).toBe('decided');
   });
 

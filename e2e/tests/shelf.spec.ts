@@ -5,7 +5,9 @@ import { UNA, Workshop } from '../support/workshop';
 
 const newBatch = () => `X-${randomUUID().slice(0, 5).toUpperCase()}`;
 
-test('containers are put on the shelf as they come; what cannot be right is said at its field', async ({ page }) => {
+test('containers are put on the shelf as they come; what cannot be right is said at its field', async ({
+  page,
+}) => {
   await Workshop.signIn(page);
   const batch = newBatch();
   await page.goto('/shelf/add');
@@ -22,7 +24,9 @@ test('containers are put on the shelf as they come; what cannot be right is said
   await expect(page.getByText(/Let it stand overnight, 12 h. Never shake it/)).toBeVisible();
 });
 
-test('a container that is open for too long must not be used; discarded, it goes into the drum', async ({ page }) => {
+test('a container that is open for too long must not be used; discarded, it goes into the drum', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const batch = newBatch();
   await workshop.shelve(batch, { sizeMl: 500, count: 1 });
@@ -37,7 +41,9 @@ test('a container that is open for too long must not be used; discarded, it goes
   await expect(page.getByText(/discarded container · 500 mL/).first()).toBeVisible();
 });
 
-test('a shelf that is short stops the run before it starts, and leads to the way out', async ({ page }) => {
+test('a shelf that is short stops the run before it starts, and leads to the way out', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.plannedOn('DOT 3', await workshop.vehicle('veteran-single', 'right'));
   await page.goto(`/jobs/${job.id}`);
@@ -52,26 +58,40 @@ test('a shelf that is short stops the run before it starts, and leads to the way
   await expect(page.getByText(/mL short/)).toHaveCount(0);
 });
 
-test('what was moved is put right where it was measured, and cannot be more than a container held', async ({ page }) => {
+test('what was moved is put right where it was measured, and cannot be more than a container held', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await unfold(page, 'Put it right');
   const poured = page.getByLabel(/^Poured, batch/).first();
   await poured.fill('99999');
-  await expect(page.getByText(/give 0 to 20,000 mL|cannot have come out of it/).first()).toBeVisible();
+  await expect(
+    page.getByText(/give 0 to 20,000 mL|cannot have come out of it/).first(),
+  ).toBeVisible();
   await poured.fill('120');
   await page.getByLabel('Bled, out at the bleeders').fill('70');
   await page.getByLabel('Spilled, lost from the vehicle').fill('5');
-  await expect(page.getByRole('button', { name: /^Into the waste drum|^Waste: / }).first()).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Into the waste drum|^Waste: / }).first(),
+  ).toBeVisible();
   await page.getByRole('radio', { name: 'firm and high' }).click();
-  for (const yes of await page.getByRole('radio', { name: 'Yes', exact: true }).all()) await yes.click();
+  for (const yes of await page.getByRole('radio', { name: 'Yes', exact: true }).all())
+    await yes.click();
   await page.getByRole('button', { name: 'Put the fluid down' }).click();
   await expect(page.getByRole('button', { name: 'Set “test drive only”' })).toBeEnabled();
-  expect((await workshop.get(job.id)).fluidUsed).toMatchObject({ bledMl: 70, bledBy: 'measured', spilledMl: 5, containers: [{ pouredMl: 120 }] });
+  expect((await workshop.get(job.id)).fluidUsed).toMatchObject({
+    bledMl: 70,
+    bledBy: 'measured',
+    spilledMl: 5,
+    containers: [{ pouredMl: 120 }],
+  });
 });
 
-test('house rules show what speaks for each side; a lead changes them, a technician reads', async ({ page }) => {
+test('house rules show what speaks for each side; a lead changes them, a technician reads', async ({
+  page,
+}) => {
   await Workshop.signIn(page, UNA);
   await page.goto('/rules');
   await expect(page.getByText(/Nobody knows how long the cap was off/)).toBeVisible();
@@ -84,7 +104,9 @@ test('house rules show what speaks for each side; a lead changes them, a technic
   await page.getByRole('radio', { name: 'Today or not at all' }).click();
   await page.getByLabel('The waste drum holds').fill('10');
   await page.getByTestId('next-action').click();
-  await expect(page.getByText('Waste drum should be whole millilitres from 1000 to 1000000.')).toBeVisible();
+  await expect(
+    page.getByText('Waste drum should be whole millilitres from 1000 to 1000000.'),
+  ).toBeVisible();
   await page.getByLabel('The waste drum holds').fill('10000');
   await page.getByTestId('next-action').click();
   await expect(page.getByTestId('next-action')).toContainText('Nothing is changed');
@@ -92,7 +114,9 @@ test('house rules show what speaks for each side; a lead changes them, a technic
   await expect(page.getByRole('radio', { name: 'Today or not at all' })).toBeChecked();
 });
 
-test('the maker’s word is put down once, beats the house rule, and stands on the next job', async ({ page }) => {
+test('the maker’s word is put down once, beats the house rule, and stands on the next job', async ({
+  page,
+}) => {
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
   await workshop.released(vehicle);
@@ -101,7 +125,9 @@ test('the maker’s word is put down once, beats the house rule, and stands on t
   await unfold(page, 'The maker’s word');
   await page.getByRole('textbox', { name: 'Interval' }).fill('0');
   await page.getByRole('button', { name: 'Keep the maker’s word' }).click();
-  await expect(page.getByText('Interval should be whole months from 1 to 120, or left out.')).toBeVisible();
+  await expect(
+    page.getByText('Interval should be whole months from 1 to 120, or left out.'),
+  ).toBeVisible();
   await page.getByRole('textbox', { name: 'Interval' }).fill('36');
   await answer(page, { 'The maker asks for': 'DOT 4' });
   await page.getByRole('button', { name: 'Keep the maker’s word' }).click();
@@ -119,7 +145,12 @@ test('a long reckoning can be stopped, and the page answers meanwhile', async ({
   await page.getByLabel('Length of the descent').fill('25');
   // A worker that never answers: the stop must work all the same.
   await page.evaluate(() => {
-    class Silent extends EventTarget { onmessage = null; onerror = null; postMessage() {} terminate() {} }
+    class Silent extends EventTarget {
+      onmessage = null;
+      onerror = null;
+      postMessage() {}
+      terminate() {}
+    }
     Object.assign(window, { Worker: Silent });
   });
   await page.getByTestId('next-action').click();

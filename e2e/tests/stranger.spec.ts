@@ -3,7 +3,9 @@ import { nextMove } from '../support/stranger';
 import { UNA } from '../support/workshop';
 
 // Walk 1, by somebody who follows only the visible prompts and the one next action.
-test('a stranger gets from sign-in to a released car, and finds the record again', async ({ page }, info) => {
+test('a stranger gets from sign-in to a released car, and finds the record again', async ({
+  page,
+}, info) => {
   test.setTimeout(180_000);
   const car = info.project.name === 'phone' ? 'Home-care hatchback 3' : 'Home-care hatchback 4';
   await page.goto('/');
@@ -34,6 +36,9 @@ test('a stranger gets from sign-in to a released car, and finds the record again
   await expect(page.getByText('Do not drive')).toHaveCount(0);
 
   await page.getByRole('link', { name: car }).click();
-  await page.getByRole('link', { name: /Released/ }).first().click();
+  await page
+    .getByRole('link', { name: /Released/ })
+    .first()
+    .click();
   await expect(released).toBeVisible();
 });

@@ -5,7 +5,9 @@ import { Workshop } from '../support/workshop';
 async function atTheTool(page: Page) {
   await page.clock.install();
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.atTool(await workshop.vehicle('van-four-channel', 'right', 'Van with a new modulator'));
+  const job = await workshop.atTool(
+    await workshop.vehicle('van-four-channel', 'right', 'Van with a new modulator'),
+  );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: /Cycle the modulator/ })).toBeVisible();
   return { job, workshop };
@@ -15,11 +17,19 @@ const next = (page: Page) => page.getByTestId('next-action');
 
 async function readOff(page: Page, volts: string, code: 'None' | 'Yes' = 'None') {
   await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill(volts);
-  await page.getByRole('radiogroup', { name: 'Ignition' }).getByRole('radio', { name: 'On' }).click();
-  await page.getByRole('radiogroup', { name: 'Does a fault code stand?' }).getByRole('radio', { name: code }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Ignition' })
+    .getByRole('radio', { name: 'On' })
+    .click();
+  await page
+    .getByRole('radiogroup', { name: 'Does a fault code stand?' })
+    .getByRole('radio', { name: code })
+    .click();
 }
 
-test('a weak battery halts the run; charged, the cycle goes wheel by wheel and the pump cools between', async ({ page }) => {
+test('a weak battery halts the run; charged, the cycle goes wheel by wheel and the pump cools between', async ({
+  page,
+}) => {
   const { job, workshop } = await atTheTool(page);
   await readOff(page, '11,4');
   await expect(page.getByText(/battery should have 12 V/)).toBeVisible();
@@ -44,10 +54,17 @@ test('a weak battery halts the run; charged, the cycle goes wheel by wheel and t
   await readOff(page, '12.4');
   await next(page).click();
   await expect(page.getByTestId('count-pad')).toBeVisible();
-  await expect.poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'tool step' && e.done).length).toBe(8);
+  await expect
+    .poll(
+      async () =>
+        (await workshop.get(job.id)).events.filter((e) => e.kind === 'tool step' && e.done).length,
+    )
+    .toBe(8);
 });
 
-test('the stand-in says that it is practice, and what it did counts as left out', async ({ page }) => {
+test('the stand-in says that it is practice, and what it did counts as left out', async ({
+  page,
+}) => {
   const { job, workshop } = await atTheTool(page);
   await page.getByRole('radio', { name: 'Stand-in, practice' }).click();
   await expect(page.getByText('Practice: it reaches no vehicle')).toBeVisible();
@@ -57,5 +74,7 @@ test('the stand-in says that it is practice, and what it did counts as left out'
   await next(page).click();
   await page.clock.runFor(3_000);
   await expect(page.getByText('2 of 8')).toBeVisible();
-  await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)).toMatchObject({ kind: 'tool step', by: 'practice', done: true });
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.at(-1))
+    .toMatchObject({ kind: 'tool step', by: 'practice', done: true });
 });

@@ -3,7 +3,13 @@ const { transformSync } = require('esbuild');
 
 module.exports = {
   process(text, file) {
-    const { code } = transformSync(text, { loader: 'ts', format: 'cjs', target: 'node20', sourcemap: 'inline', sourcefile: file });
+    const { code } = transformSync(text, {
+      loader: 'ts',
+      format: 'cjs',
+      target: 'node20',
+      sourcemap: 'inline',
+      sourcefile: file,
+    });
     return { code };
   },
 };

@@ -20,7 +20,8 @@ const undo: (() => unknown)[] = [];
 
 rmSync(DIR, { recursive: true, force: true });
 mkdirSync(DIR, { recursive: true });
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stopAll().then(() => process.exit(1)));
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.once(signal, () => void stopAll().then(() => process.exit(1)));
 try {
   await run();
 } finally {

@@ -20,14 +20,19 @@ interface Picture {
   readonly name: string;
   readonly size?: typeof PHONE;
   /** A path, vehicle tag and stage of the demo's job to open, or a page of a vehicle. */
-  readonly open: string | readonly [tag: string, stage: string] | { readonly vehicle: string; readonly page: string };
+  readonly open:
+    | string
+    | readonly [tag: string, stage: string]
+    | { readonly vehicle: string; readonly page: string };
   readonly then?: (page: Page) => Promise<void>;
 }
 
 const methods = async (page: Page) => {
   await page.getByRole('button', { name: /^Method:/ }).click();
   await page.getByRole('button', { name: /^Gravity/ }).click();
-  await page.getByRole('button', { name: /^Gravity/ }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await page
+    .getByRole('button', { name: /^Gravity/ })
+    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
 const orders = async (page: Page) => {
   await page.getByRole('button', { name: /^Order:/ }).click();
@@ -39,15 +44,31 @@ const editLine = async (page: Page) => {
   await page.getByRole('textbox', { name: 'Length' }).blur();
 };
 const stages = async (page: Page) => {
-  await page.getByRole('heading', { name: 'Bleed' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await page
+    .getByRole('heading', { name: 'Bleed' })
+    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
-const answer = async (page: Page, answers: readonly (readonly [question: RegExp, answer: string | RegExp])[]) => {
+const answer = async (
+  page: Page,
+  answers: readonly (readonly [question: RegExp, answer: string | RegExp])[],
+) => {
   for (const [question, word] of answers) {
-    const group = page.getByRole('radiogroup', { name: question }).or(page.getByRole('group', { name: question }));
-    await group.getByRole('radio', { name: word, exact: true }).or(group.getByRole('checkbox', { name: word, exact: true })).click();
+    const group = page
+      .getByRole('radiogroup', { name: question })
+      .or(page.getByRole('group', { name: question }));
+    await group
+      .getByRole('radio', { name: word, exact: true })
+      .or(group.getByRole('checkbox', { name: word, exact: true }))
+      .click();
   }
 };
-const look = (grade: string | RegExp, colour: string) => [[/the cap/, grade], [/Colour in the reservoir/, colour], [/Clear, hazy.*reservoir/, 'clear'], [/another product, reservoir/, 'None of these']] as const;
+const look = (grade: string | RegExp, colour: string) =>
+  [
+    [/the cap/, grade],
+    [/Colour in the reservoir/, colour],
+    [/Clear, hazy.*reservoir/, 'clear'],
+    [/another product, reservoir/, 'None of these'],
+  ] as const;
 const readFluid = async (page: Page) => {
   await answer(page, look('DOT 4', 'brown'));
   await page.getByRole('button', { name: 'Measure it, reservoir' }).click();
@@ -55,19 +76,29 @@ const readFluid = async (page: Page) => {
   await page.getByRole('button', { name: 'Sample at a bleeder' }).click();
   await answer(page, [[/Where was it taken/, 'left rear']]);
   await page.getByLabel('Water, left rear').fill('3.4');
-  await page.getByRole('heading', { name: 'Replace now' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await page
+    .getByRole('heading', { name: 'Replace now' })
+    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
 const wrongBottle = async (page: Page) => {
   await answer(page, [...look(/^DOT 5.1/, 'amber'), [/Which fluid goes in/, /^DOT 5 \(five/]]);
-  await page.getByText('Which fluid goes in?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await page
+    .getByText('Which fluid goes in?')
+    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
 const decide = async (page: Page) => {
-  await page.getByRole('radio', { name: /do the others/ }).last().click();
+  await page
+    .getByRole('radio', { name: /do the others/ })
+    .last()
+    .click();
   await page.getByText('What is decided?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
 const firstStep = async (page: Page) => {
   await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill('12.5');
-  await answer(page, [[/^Ignition$/, 'On'], [/fault code/, 'None']]);
+  await answer(page, [
+    [/^Ignition$/, 'On'],
+    [/fault code/, 'None'],
+  ]);
   await page.getByTestId('next-action').click();
   await page.getByText('1 of 8').waitFor();
 };
@@ -76,7 +107,10 @@ const reckon = async (page: Page) => {
   await page.getByLabel('Drop').fill('780');
   await page.getByLabel('Mass, loaded').fill('2900');
   await page.getByTestId('next-action').click();
-  await page.getByText(/of margin|would boil/).first().waitFor();
+  await page
+    .getByText(/of margin|would boil/)
+    .first()
+    .waitFor();
 };
 
 const ALL: readonly Picture[] = [
@@ -112,7 +146,14 @@ try {
   const secret = join(DIR, 'session-secret');
   writeFileSync(seed, JSON.stringify(DEMO));
   secretFile(secret);
-  const server = await startServer({ database: cluster.database('demo'), secretFile: secret, port, web, seed, seedDay: DAY });
+  const server = await startServer({
+    database: cluster.database('demo'),
+    secretFile: secret,
+    port,
+    web,
+    seed,
+    seedDay: DAY,
+  });
   const browser = await launchChromium();
   try {
     for (const picture of ALL) await take(browser, `http://127.0.0.1:${port}`, picture);
@@ -124,14 +165,29 @@ try {
   cluster.stop();
 }
 
-async function take(browser: Browser, url: string, { name, size = PHONE, open, then }: Picture): Promise<void> {
-  const context = await browser.newContext({ viewport: size, timezoneId: 'Atlantic/Faroe', locale: 'en-GB', hasTouch: size === PHONE });
+async function take(
+  browser: Browser,
+  url: string,
+  { name, size = PHONE, open, then }: Picture,
+): Promise<void> {
+  const context = await browser.newContext({
+    viewport: size,
+    timezoneId: 'Atlantic/Faroe',
+    locale: 'en-GB',
+    hasTouch: size === PHONE,
+  });
   try {
     await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
     const page = await context.newPage();
     await page.clock.setFixedTime(new Date(DAY));
-    await page.goto(`${url}${typeof open === 'string' ? open : 'vehicle' in open ? await vehiclePath(page, url, open) : await pathOf(page, url, open)}`);
-    await page.getByTestId('next-action').or(page.getByRole('radiogroup').first()).first().waitFor();
+    await page.goto(
+      `${url}${typeof open === 'string' ? open : 'vehicle' in open ? await vehiclePath(page, url, open) : await pathOf(page, url, open)}`,
+    );
+    await page
+      .getByTestId('next-action')
+      .or(page.getByRole('radiogroup').first())
+      .first()
+      .waitFor();
     await then?.(page);
     await page.evaluate(() => document.fonts.ready.then(() => undefined));
     await page.waitForTimeout(400);
@@ -142,14 +198,27 @@ async function take(browser: Browser, url: string, { name, size = PHONE, open, t
   }
 }
 
-async function pathOf(page: Page, url: string, [tag, stage]: readonly [string, string]): Promise<string> {
-  const { jobs } = (await (await page.request.get(`${url}/api/v1/jobs?limit=100`)).json()) as { jobs: { id: string; vehicleTag: string; stage: string }[] };
+async function pathOf(
+  page: Page,
+  url: string,
+  [tag, stage]: readonly [string, string],
+): Promise<string> {
+  const { jobs } = (await (await page.request.get(`${url}/api/v1/jobs?limit=100`)).json()) as {
+    jobs: { id: string; vehicleTag: string; stage: string }[];
+  };
   const job = jobs.find((j) => j.vehicleTag === tag && j.stage === stage);
   if (!job) throw new Error(`the demo has no job of ${tag} at ${stage}`);
   return `/jobs/${job.id}`;
 }
 
-async function vehiclePath(page: Page, url: string, { vehicle, page: name }: { readonly vehicle: string; readonly page: string }): Promise<string> {
-  const vehicles = (await (await page.request.get(`${url}/api/v1/vehicles`)).json()) as { id: string; tag: string }[];
+async function vehiclePath(
+  page: Page,
+  url: string,
+  { vehicle, page: name }: { readonly vehicle: string; readonly page: string },
+): Promise<string> {
+  const vehicles = (await (await page.request.get(`${url}/api/v1/vehicles`)).json()) as {
+    id: string;
+    tag: string;
+  }[];
   return `/vehicles/${vehicles.find((v) => v.tag === vehicle)!.id}/${name}`;
 }

@@ -10,7 +10,8 @@ import { giveUp, say } from './setup/say';
 import { startServer, stopServer } from './setup/server';
 import { buildWeb } from './setup/web';
 
-const USAGE = 'npm start -- [--port N] [--host ADDRESS] [--cert FILE --key FILE] [--data DIR] [--fresh]';
+const USAGE =
+  'npm start -- [--port N] [--host ADDRESS] [--cert FILE --key FILE] [--data DIR] [--fresh]';
 
 const options = readOptions();
 const dataDir = resolve(ROOT, options.data);
@@ -18,9 +19,13 @@ const scheme = options.cert ? 'https' : 'http';
 const address = `${scheme}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${options.port}`;
 
 const other = takeDataFolder(dataDir, address);
-if (other) giveUp(`Cascade Brook already runs on this data, at ${other}. It was left alone; stop it first or give another folder with --data.`);
+if (other)
+  giveUp(
+    `Cascade Brook already runs on this data, at ${other}. It was left alone; stop it first or give another folder with --data.`,
+  );
 process.on('exit', () => leaveDataFolder(dataDir));
-if (!(await portIsFree())) giveUp(`Port ${options.port} is in use by something else; choose another with --port.`);
+if (!(await portIsFree()))
+  giveUp(`Port ${options.port} is in use by something else; choose another with --port.`);
 
 let cluster: Cluster | null = null;
 let server: Awaited<ReturnType<typeof startServer>> | null = null;
@@ -33,7 +38,13 @@ secretFile(join(dataDir, 'session-secret'));
 const seed = join(dataDir, 'demo.json');
 writeFileSync(seed, JSON.stringify(DEMO));
 try {
-  server = await startServer({ ...options, database: cluster.database('brook'), secretFile: join(dataDir, 'session-secret'), web, seed });
+  server = await startServer({
+    ...options,
+    database: cluster.database('brook'),
+    secretFile: join(dataDir, 'session-secret'),
+    web,
+    seed,
+  });
 } catch (error) {
   if (!stopping) {
     process.stderr.write(`${(error as Error).message}\n`);
@@ -42,7 +53,9 @@ try {
 }
 server?.once('exit', () => void stop(1));
 say(`Cascade Brook is at ${address}`);
-say(`Sign in as ${DEMO_SIGN_IN.login} with ${DEMO_SIGN_IN.password} (demo data, all invented). Ctrl-C stops it.`);
+say(
+  `Sign in as ${DEMO_SIGN_IN.login} with ${DEMO_SIGN_IN.password} (demo data, all invented). Ctrl-C stops it.`,
+);
 
 async function stop(code: number): Promise<void> {
   if (stopping) return;
@@ -64,16 +77,23 @@ function readOptions() {
   try {
     const { values } = parseArgs({
       options: {
-        port: { type: 'string', default: '8080' }, host: { type: 'string', default: '127.0.0.1' }, data: { type: 'string', default: '.data' },
-        cert: { type: 'string' }, key: { type: 'string' }, fresh: { type: 'boolean', default: false },
+        port: { type: 'string', default: '8080' },
+        host: { type: 'string', default: '127.0.0.1' },
+        data: { type: 'string', default: '.data' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        fresh: { type: 'boolean', default: false },
       },
     });
     const port = Number(values.port);
-    if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Error(`--port is ${values.port}; give a number from 1 to 65535`);
-    if ((values.cert === undefined) !== (values.key === undefined)) throw new Error('--cert and --key go together; give both or none');
+    if (!Number.isInteger(port) || port < 1 || port > 65_535)
+      throw new Error(`--port is ${values.port}; give a number from 1 to 65535`);
+    if ((values.cert === undefined) !== (values.key === undefined))
+      throw new Error('--cert and --key go together; give both or none');
     for (const flag of ['cert', 'key'] as const) {
       const file = values[flag];
-      if (file !== undefined && !existsSync(file)) throw new Error(`--${flag} is ${file}; there is no such file`);
+      if (file !== undefined && !existsSync(file))
+        throw new Error(`--${flag} is ${file}; there is no such file`);
     }
     return { ...values, port };
   } catch (error) {

@@ -24,11 +24,26 @@ const total: Count = { passed: 0, failed: 0, skipped: 0 };
 
 rmSync(TEST_DIR, { recursive: true, force: true });
 mkdirSync(TEST_DIR, { recursive: true });
-if (parts.includes('format')) add(check('format', 'prettier', '--check', '--log-level', 'warn', '.'));
+if (parts.includes('format'))
+  add(check('format', 'prettier', '--check', '--log-level', 'warn', '.'));
 if (parts.includes('types')) add(check('types', 'tsc', '-b'));
 if (parts.includes('lint')) add(check('lint', 'eslint', '--max-warnings', '0', '.'));
 if (parts.includes('arrows')) {
-  add(check('arrows', 'depcruise', '--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'client', 'demo/src', 'e2e', 'scripts/src'));
+  add(
+    check(
+      'arrows',
+      'depcruise',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core/src',
+      'contract/src',
+      'server/src',
+      'client',
+      'demo/src',
+      'e2e',
+      'scripts/src',
+    ),
+  );
 }
 if (parts.includes('unit') || parts.includes('browser')) await withDatabase();
 say(`${total.passed} passed, ${total.failed} failed, ${total.skipped} skipped`);
@@ -53,16 +68,25 @@ async function withDatabase(): Promise<void> {
 /** One of the checks that pass or fail as a whole. */
 function check(name: Part, program: string, ...args: string[]): Count {
   say(`── ${name}`);
-  const done = spawnSync(join(ROOT, 'node_modules', '.bin', program), args, { cwd: ROOT, stdio: 'inherit' });
+  const done = spawnSync(join(ROOT, 'node_modules', '.bin', program), args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+  });
   return { passed: done.status === 0 ? 1 : 0, failed: done.status === 0 ? 0 : 1, skipped: 0 };
 }
 
 function unit(database: string): Count {
   say('── unit and server tests');
   const report = join(TEST_DIR, 'unit.json');
-  const done = spawnSync(join(ROOT, 'node_modules', '.bin', 'jest'), ['--json', `--outputFile=${report}`, ...rest], {
-    cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, BROOK_TEST_DATABASE: database, EXPO_NO_TELEMETRY: '1', TZ: 'UTC' },
-  });
+  const done = spawnSync(
+    join(ROOT, 'node_modules', '.bin', 'jest'),
+    ['--json', `--outputFile=${report}`, ...rest],
+    {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, BROOK_TEST_DATABASE: database, EXPO_NO_TELEMETRY: '1', TZ: 'UTC' },
+    },
+  );
   return readReport(report, done.status, (json) => ({
     passed: json.numPassedTests as number,
     // A file that cannot be run holds no test that fails, but it has failed all the same.
@@ -79,12 +103,24 @@ async function browser(database: string): Promise<Count> {
   const seed = join(TEST_DIR, 'demo.json');
   writeFileSync(seed, JSON.stringify(DEMO));
   secretFile(join(TEST_DIR, 'session-secret'));
-  const server = await startServer({ database, secretFile: join(TEST_DIR, 'session-secret'), port, web, seed });
+  const server = await startServer({
+    database,
+    secretFile: join(TEST_DIR, 'session-secret'),
+    port,
+    web,
+    seed,
+  });
   try {
     const report = join(TEST_DIR, 'browser.json');
-    const done = spawnSync(join(ROOT, 'node_modules', '.bin', 'playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...rest], {
-      cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, BROOK_URL: `http://127.0.0.1:${port}`, TZ: 'UTC' },
-    });
+    const done = spawnSync(
+      join(ROOT, 'node_modules', '.bin', 'playwright'),
+      ['test', '--config', 'e2e/playwright.config.ts', ...rest],
+      {
+        cwd: ROOT,
+        stdio: ['ignore', 'inherit', 'inherit'],
+        env: { ...process.env, BROOK_URL: `http://127.0.0.1:${port}`, TZ: 'UTC' },
+      },
+    );
     return readReport(report, done.status, (json) => {
       const { expected, unexpected, flaky, skipped } = json.stats as Record<string, number>;
       return { passed: expected! + flaky!, failed: unexpected!, skipped: skipped! };
@@ -95,7 +131,11 @@ async function browser(database: string): Promise<Count> {
 }
 
 /** Counts of a report; a runner that failed without a failed test counts as one failure. */
-function readReport(path: string, status: number | null, read: (json: Record<string, unknown>) => Count): Count {
+function readReport(
+  path: string,
+  status: number | null,
+  read: (json: Record<string, unknown>) => Count,
+): Count {
   try {
     const count = read(JSON.parse(readFileSync(path, 'utf8')) as Record<string, unknown>);
     return status !== 0 && count.failed === 0 ? { ...count, failed: 1 } : count;
@@ -117,5 +157,8 @@ function readArguments(): { parts: readonly Part[]; rest: string[] } {
   const names = split >= 0 ? given.slice(0, split) : given;
   const unknown = names.find((n) => !(PARTS as readonly string[]).includes(n));
   if (unknown) giveUp(`There is no part "${unknown}"; npm test -- takes ${PARTS.join(', ')}.`);
-  return { parts: names.length > 0 ? (names as Part[]) : PARTS, rest: split >= 0 ? given.slice(split + 1) : [] };
+  return {
+    parts: names.length > 0 ? (names as Part[]) : PARTS,
+    rest: split >= 0 ? given.slice(split + 1) : [],
+  };
 }

@@ -28,7 +28,9 @@ const call = (agent: ReturnType<typeof request.agent>, o: (typeof OPERATIONS)[nu
   return o.matches ? made.set('if-match', '"1"') : made;
 };
 // The schema of a layout file is published: anybody may read it.
-const behindSignIn = OPERATIONS.filter((o) => !['/health', '/session', '/layout.schema.json'].includes(o.path));
+const behindSignIn = OPERATIONS.filter(
+  (o) => !['/health', '/session', '/layout.schema.json'].includes(o.path),
+);
 
 test.each(behindSignIn)('$method $path is there, and shut to strangers', async (o) => {
   const res = await call(request.agent(brook.app), o).send(o.takes ? {} : undefined);
@@ -38,8 +40,15 @@ test.each(behindSignIn)('$method $path is there, and shut to strangers', async (
 
 describe('one workshop cannot see or touch another’s', () => {
   const BODIES: Record<string, object> = {
-    FluidEntry: SOUND_FLUID, ProofEntry: { pedal: 'firm and high', checks: {} }, DriveResult: { result: 'good' }, EndJob: { reason: 'Not mine' },
-    MakerEntry: { grades: ['DOT 4'] }, Layout: templateById('hatchback-diagonal')!.build('left'), PlanChoices: { work: { purpose: 'routine flush', masterIds: ['master'] } }, OpenContainer: {}, DiscardContainer: { caught: true },
+    FluidEntry: SOUND_FLUID,
+    ProofEntry: { pedal: 'firm and high', checks: {} },
+    DriveResult: { result: 'good' },
+    EndJob: { reason: 'Not mine' },
+    MakerEntry: { grades: ['DOT 4'] },
+    Layout: templateById('hatchback-diagonal')!.build('left'),
+    PlanChoices: { work: { purpose: 'routine flush', masterIds: ['master'] } },
+    OpenContainer: {},
+    DiscardContainer: { caught: true },
     FluidUsed: { containers: [], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 },
   };
 
@@ -49,8 +58,17 @@ describe('one workshop cannot see or touch another’s', () => {
     const open = (await owner.get('/jobs')).body.jobs[0] as { id: string } | undefined;
     const job = open ? await owner.job(open.id) : await owner.running('H 1');
     const [container] = (await owner.get('/shelf')).body.containers as { id: string }[];
-    const id = o.path.startsWith('/vehicles') ? job.vehicleId : o.path.startsWith('/shelf') ? container!.id : job.id;
-    const body = o.takes === 'RunEventBatch' ? { events: fullRun(job, 1) } : o.takes ? BODIES[o.takes] : undefined;
+    const id = o.path.startsWith('/vehicles')
+      ? job.vehicleId
+      : o.path.startsWith('/shelf')
+        ? container!.id
+        : job.id;
+    const body =
+      o.takes === 'RunEventBatch'
+        ? { events: fullRun(job, 1) }
+        : o.takes
+          ? BODIES[o.takes]
+          : undefined;
     const res = await call(stranger.agent, o, id).send(body);
     expect(res.status).toBe(404);
     expect(await owner.job(job.id)).toEqual(job);
@@ -69,7 +87,8 @@ test('the API describes itself, and every reference in it leads somewhere', asyn
   const res = await request(brook.app).get('/api/v1/openapi.json').expect(200);
   expect(res.body).toEqual(JSON.parse(JSON.stringify(openApi())));
   const names = Object.keys(res.body.components.schemas);
-  for (const [, name] of JSON.stringify(res.body.paths).matchAll(/#\/components\/schemas\/(\w+)/g)) expect(names).toContain(name);
+  for (const [, name] of JSON.stringify(res.body.paths).matchAll(/#\/components\/schemas\/(\w+)/g))
+    expect(names).toContain(name);
 });
 
 test('an address that is not there is said so, in the API as a problem', async () => {
@@ -85,9 +104,19 @@ describe('the web target', () => {
   });
 
   test('what was compressed at build time goes out as it is, with its own type, for ever', async () => {
-    const res = await request(brook.app).get('/js/app-0123456789abcdef.js').set('accept-encoding', 'br').expect(200);
-    expect(res.headers).toMatchObject({ 'content-encoding': 'br', 'content-type': 'text/javascript; charset=utf-8', 'cache-control': expect.stringContaining('immutable') });
-    const plain = await request(brook.app).get('/js/app-0123456789abcdef.js').set('accept-encoding', 'identity').expect(200);
+    const res = await request(brook.app)
+      .get('/js/app-0123456789abcdef.js')
+      .set('accept-encoding', 'br')
+      .expect(200);
+    expect(res.headers).toMatchObject({
+      'content-encoding': 'br',
+      'content-type': 'text/javascript; charset=utf-8',
+      'cache-control': expect.stringContaining('immutable'),
+    });
+    const plain = await request(brook.app)
+      .get('/js/app-0123456789abcdef.js')
+      .set('accept-encoding', 'identity')
+      .expect(200);
     expect(plain.headers['content-encoding']).toBeUndefined();
     expect(plain.text).toBe('run()');
   });

@@ -47,8 +47,16 @@ export function createApp(options: AppOptions): Express {
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'],
-          fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], frameAncestors: ["'none'"],
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          frameAncestors: ["'none'"],
         },
       },
       strictTransportSecurity: options.secure,
@@ -86,7 +94,12 @@ function api(options: AppOptions): express.Router {
       resave: false,
       saveUninitialized: false,
       rolling: true,
-      cookie: { httpOnly: true, sameSite: 'strict', secure: options.secure, maxAge: SESSION_HOURS * 3_600_000 },
+      cookie: {
+        httpOnly: true,
+        sameSite: 'strict',
+        secure: options.secure,
+        maxAge: SESSION_HOURS * 3_600_000,
+      },
     }),
   );
   routes.use('/session', sessionRoutes());

@@ -27,7 +27,8 @@ const { values: given } = parseArgs({
 
 /** Migrate, load the seed into an empty database, serve; one line on standard output when ready. */
 async function main(): Promise<void> {
-  if (!given.database || !given['secret-file']) throw new Error('--database and --secret-file are needed');
+  if (!given.database || !given['secret-file'])
+    throw new Error('--database and --secret-file are needed');
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, destination(2));
   const db = connect(given.database);
   await migrate(db);
@@ -37,8 +38,17 @@ async function main(): Promise<void> {
   }
   const pool = new Pool({ connectionString: given.database, max: 4 });
   const secure = Boolean(given.cert && given.key);
-  const app = createApp({ pool, sessionSecret: readFileSync(given['secret-file'], 'utf8').trim(), clock: wallClock, log, webDir: given.web, secure });
-  const server = secure ? createHttps({ cert: readFileSync(given.cert!), key: readFileSync(given.key!) }, app) : createHttp(app);
+  const app = createApp({
+    pool,
+    sessionSecret: readFileSync(given['secret-file'], 'utf8').trim(),
+    clock: wallClock,
+    log,
+    webDir: given.web,
+    secure,
+  });
+  const server = secure
+    ? createHttps({ cert: readFileSync(given.cert!), key: readFileSync(given.key!) }, app)
+    : createHttp(app);
   server.once('error', (error) => {
     log.fatal({ err: error }, 'cannot listen');
     process.exit(1);
@@ -49,7 +59,9 @@ async function main(): Promise<void> {
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    server.close(() => void Promise.allSettled([pool.end(), db.close()]).then(() => process.exit(0)));
+    server.close(
+      () => void Promise.allSettled([pool.end(), db.close()]).then(() => process.exit(0)),
+    );
     server.closeAllConnections();
   };
   process.on('SIGINT', stop);
@@ -57,6 +69,8 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.stderr.write(
+    `${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+  );
   process.exit(1);
 });

@@ -31,43 +31,130 @@ export interface BrookProps {
 const NUMBERS = "'Brook Numerals', sans-serif";
 
 /** The layout as a long profile: along, metres that the fluid runs; up, height above the ground. */
-export function Brook({ layout, order, width, height, oldColour, newColour, newShares, current, done = [], marked, markedAs = 'decides', caption }: BrookProps) {
-  const g = useMemo(() => brookGeometry(layout, order, width, height), [layout, order, width, height]);
+export function Brook({
+  layout,
+  order,
+  width,
+  height,
+  oldColour,
+  newColour,
+  newShares,
+  current,
+  done = [],
+  marked,
+  markedAs = 'decides',
+  caption,
+}: BrookProps) {
+  const g = useMemo(
+    () => brookGeometry(layout, order, width, height),
+    [layout, order, width, height],
+  );
   const shareOf = (id: string) => newShares?.get(id) ?? 0;
   return (
     <View>
-      <Svg width={width} height={height} role="img" aria-label={describe(layout, order, current ?? null)}>
-        <Line x1={8} x2={width - 8} y1={g.ground} y2={g.ground} stroke={colour.hairline} strokeWidth={1} />
+      <Svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={describe(layout, order, current ?? null)}
+      >
+        <Line
+          x1={8}
+          x2={width - 8}
+          y1={g.ground}
+          y2={g.ground}
+          stroke={colour.hairline}
+          strokeWidth={1}
+        />
         {g.metres.map((m) => (
           <G key={m.metre}>
-            <Line x1={m.x} x2={m.x} y1={g.ground - 3} y2={g.ground + 3} stroke={colour.edge} strokeWidth={1.5} />
-            <SvgText x={m.x} y={height - 4} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor="middle" fill={colour.softWords}>
+            <Line
+              x1={m.x}
+              x2={m.x}
+              y1={g.ground - 3}
+              y2={g.ground + 3}
+              stroke={colour.edge}
+              strokeWidth={1.5}
+            />
+            <SvgText
+              x={m.x}
+              y={height - 4}
+              fontFamily={NUMBERS}
+              fontSize={15}
+              fontWeight="600"
+              textAnchor="middle"
+              fill={colour.softWords}
+            >
               {`${m.metre}${m.metre === 0 ? ' m' : ''}`}
             </SvgText>
           </G>
         ))}
         {g.bleeders.map((b) => (
-          <Path key={b.id} d={pathData([b.at, { x: b.mark.x, y: b.mark.y - MARK_RADIUS }])} stroke={colour.edge} strokeWidth={1.5} fill="none" />
+          <Path
+            key={b.id}
+            d={pathData([b.at, { x: b.mark.x, y: b.mark.y - MARK_RADIUS }])}
+            stroke={colour.edge}
+            strokeWidth={1.5}
+            fill="none"
+          />
         ))}
         {g.stretches.map((s) => (
-          <Path key={s.stretch.id} d={pathData([s.from, s.to])} stroke={colour.fluidEdge} strokeWidth={casing(s)} strokeLinecap="round" fill="none" />
+          <Path
+            key={s.stretch.id}
+            d={pathData([s.from, s.to])}
+            stroke={colour.fluidEdge}
+            strokeWidth={casing(s)}
+            strokeLinecap="round"
+            fill="none"
+          />
         ))}
         {g.stretches.map((s) => (
-          <Fluid key={s.stretch.id} drawn={s} newShare={shareOf(s.stretch.id)} oldColour={oldColour} newColour={newColour} />
+          <Fluid
+            key={s.stretch.id}
+            drawn={s}
+            newShare={shareOf(s.stretch.id)}
+            oldColour={oldColour}
+            newColour={newColour}
+          />
         ))}
         {g.nodes.map(({ node, at }) => {
           if (node.kind === 'modulator') {
-            return <Rect key={node.id} x={at.x - 9} y={at.y - 7} width={18} height={14} fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]} stroke={colour.fluidEdge} strokeWidth={2.5} />;
+            return (
+              <Rect
+                key={node.id}
+                x={at.x - 9}
+                y={at.y - 7}
+                width={18}
+                height={14}
+                fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]}
+                stroke={colour.fluidEdge}
+                strokeWidth={2.5}
+              />
+            );
           }
           if (node.kind === 'valve') {
-            return <Path key={node.id} d={`M${at.x - 8} ${at.y - 7}L${at.x + 8} ${at.y + 7}L${at.x + 8} ${at.y - 7}L${at.x - 8} ${at.y + 7}Z`} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />;
+            return (
+              <Path
+                key={node.id}
+                d={`M${at.x - 8} ${at.y - 7}L${at.x + 8} ${at.y + 7}L${at.x + 8} ${at.y - 7}L${at.x - 8} ${at.y + 7}Z`}
+                fill={colour.ground}
+                stroke={colour.fluidEdge}
+                strokeWidth={2}
+              />
+            );
           }
-          if (node.kind === 'tee') return <Circle key={node.id} cx={at.x} cy={at.y} r={5} fill={colour.fluidEdge} />;
+          if (node.kind === 'tee')
+            return <Circle key={node.id} cx={at.x} cy={at.y} r={5} fill={colour.fluidEdge} />;
           if (isActuator(node)) {
             return (
               <Circle
-                key={node.id} cx={at.x} cy={at.y} r={node.kind === 'wheel cylinder' ? 6 : 8}
-                fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]} stroke={colour.fluidEdge} strokeWidth={2.5}
+                key={node.id}
+                cx={at.x}
+                cy={at.y}
+                r={node.kind === 'wheel cylinder' ? 6 : 8}
+                fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]}
+                stroke={colour.fluidEdge}
+                strokeWidth={2.5}
               />
             );
           }
@@ -75,23 +162,72 @@ export function Brook({ layout, order, width, height, oldColour, newColour, newS
         })}
         {g.reservoirs.map(({ at, bowls, feedsDownTo }) => (
           <G key={at.y}>
-            <Line x1={at.x} x2={at.x} y1={at.y} y2={feedsDownTo} stroke={colour.fluidEdge} strokeWidth={4} />
-            <Rect x={at.x - 15} y={at.y - 24} width={30} height={26} rx={7} fill={colour.ground} stroke={colour.fluidEdge} strokeWidth={2} />
-            <Rect x={at.x - 12} y={at.y - 13} width={24} height={12} rx={4} fill={newShares ? FLUID[newColour] : FLUID[oldColour]} />
-            {bowls > 1 ? <Line x1={at.x} x2={at.x} y1={at.y - 22} y2={at.y} stroke={colour.fluidEdge} strokeWidth={2} /> : null}
+            <Line
+              x1={at.x}
+              x2={at.x}
+              y1={at.y}
+              y2={feedsDownTo}
+              stroke={colour.fluidEdge}
+              strokeWidth={4}
+            />
+            <Rect
+              x={at.x - 15}
+              y={at.y - 24}
+              width={30}
+              height={26}
+              rx={7}
+              fill={colour.ground}
+              stroke={colour.fluidEdge}
+              strokeWidth={2}
+            />
+            <Rect
+              x={at.x - 12}
+              y={at.y - 13}
+              width={24}
+              height={12}
+              rx={4}
+              fill={newShares ? FLUID[newColour] : FLUID[oldColour]}
+            />
+            {bowls > 1 ? (
+              <Line
+                x1={at.x}
+                x2={at.x}
+                y1={at.y - 22}
+                y2={at.y}
+                stroke={colour.fluidEdge}
+                strokeWidth={2}
+              />
+            ) : null}
           </G>
         ))}
-        {g.stretches.filter((s) => s.stretch.id === marked).map((s) => (
-          <Marked key={s.stretch.id} drawn={s} word={markedAs} />
-        ))}
+        {g.stretches
+          .filter((s) => s.stretch.id === marked)
+          .map((s) => (
+            <Marked key={s.stretch.id} drawn={s} word={markedAs} />
+          ))}
         {g.bleeders.map((b) => {
           const filled = b.id === current;
           const through = done.includes(b.id);
           const quiet = through || b.number === null;
           return (
             <G key={b.id}>
-              <Circle cx={b.mark.x} cy={b.mark.y} r={MARK_RADIUS} fill={filled ? colour.words : colour.ground} stroke={quiet ? colour.edge : colour.words} strokeWidth={2} />
-              <SvgText x={b.mark.x} y={b.mark.y + 6} fontFamily={NUMBERS} fontSize={17} fontWeight="600" textAnchor="middle" fill={filled ? colour.ground : colour.words}>
+              <Circle
+                cx={b.mark.x}
+                cy={b.mark.y}
+                r={MARK_RADIUS}
+                fill={filled ? colour.words : colour.ground}
+                stroke={quiet ? colour.edge : colour.words}
+                strokeWidth={2}
+              />
+              <SvgText
+                x={b.mark.x}
+                y={b.mark.y + 6}
+                fontFamily={NUMBERS}
+                fontSize={17}
+                fontWeight="600"
+                textAnchor="middle"
+                fill={filled ? colour.ground : colour.words}
+              >
                 {through && b.number !== null ? '✓' : (b.number ?? '–')}
               </SvgText>
             </G>
@@ -110,35 +246,92 @@ export function Brook({ layout, order, width, height, oldColour, newColour, newS
 }
 
 /** Old fluid is dotted, new fluid plain, so that the picture does not rest on colour alone; the front stands where the new share says. */
-function Fluid({ drawn, newShare, oldColour, newColour }: { readonly drawn: DrawnStretch; readonly newShare: number; readonly oldColour: Colour; readonly newColour: Colour }) {
-  const front = { x: drawn.from.x + (drawn.to.x - drawn.from.x) * newShare, y: drawn.from.y + (drawn.to.y - drawn.from.y) * newShare };
+function Fluid({
+  drawn,
+  newShare,
+  oldColour,
+  newColour,
+}: {
+  readonly drawn: DrawnStretch;
+  readonly newShare: number;
+  readonly oldColour: Colour;
+  readonly newColour: Colour;
+}) {
+  const front = {
+    x: drawn.from.x + (drawn.to.x - drawn.from.x) * newShare,
+    y: drawn.from.y + (drawn.to.y - drawn.from.y) * newShare,
+  };
   const thick = casing(drawn) - 3;
   return (
     <G>
       {newShare < 0.995 ? (
         <>
-          <Path d={pathData([front, drawn.to])} stroke={FLUID[oldColour]} strokeWidth={thick} strokeLinecap="round" fill="none" />
-          <Path d={pathData([front, drawn.to])} stroke={oldColour === 'clear' || oldColour === 'straw' ? FLUID.black : FLUID.clear} strokeWidth={1.4} strokeDasharray="0.1 6" strokeLinecap="round" fill="none" />
+          <Path
+            d={pathData([front, drawn.to])}
+            stroke={FLUID[oldColour]}
+            strokeWidth={thick}
+            strokeLinecap="round"
+            fill="none"
+          />
+          <Path
+            d={pathData([front, drawn.to])}
+            stroke={oldColour === 'clear' || oldColour === 'straw' ? FLUID.black : FLUID.clear}
+            strokeWidth={1.4}
+            strokeDasharray="0.1 6"
+            strokeLinecap="round"
+            fill="none"
+          />
         </>
       ) : null}
-      {newShare > 0.005 ? <Path d={pathData([drawn.from, front])} stroke={FLUID[newColour]} strokeWidth={thick} strokeLinecap="round" fill="none" /> : null}
+      {newShare > 0.005 ? (
+        <Path
+          d={pathData([drawn.from, front])}
+          stroke={FLUID[newColour]}
+          strokeWidth={thick}
+          strokeLinecap="round"
+          fill="none"
+        />
+      ) : null}
     </G>
   );
 }
 
 /** Marks one stretch: an ink bar along it with feet, and the word. */
-function Marked({ drawn: { from, to }, word }: { readonly drawn: DrawnStretch; readonly word: string }) {
+function Marked({
+  drawn: { from, to },
+  word,
+}: {
+  readonly drawn: DrawnStretch;
+  readonly word: string;
+}) {
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
   const away = { x: ((to.y - from.y) / length) * 13, y: (-(to.x - from.x) / length) * 13 };
-  const [a, b] = [{ x: from.x + away.x, y: from.y + away.y }, { x: to.x + away.x, y: to.y + away.y }];
-  const foot = (p: { x: number; y: number }) => pathData([{ x: p.x - away.x * 0.4, y: p.y - away.y * 0.4 }, p]);
+  const [a, b] = [
+    { x: from.x + away.x, y: from.y + away.y },
+    { x: to.x + away.x, y: to.y + away.y },
+  ];
+  const foot = (p: { x: number; y: number }) =>
+    pathData([{ x: p.x - away.x * 0.4, y: p.y - away.y * 0.4 }, p]);
   return (
     <G>
-      <Path d={`${foot(a)}${pathData([a, b])}${foot(b)}`} stroke={colour.words} strokeWidth={3} fill="none" />
+      <Path
+        d={`${foot(a)}${pathData([a, b])}${foot(b)}`}
+        stroke={colour.words}
+        strokeWidth={3}
+        fill="none"
+      />
       {(['halo', 'word'] as const).map((layer) => (
         <SvgText
-          key={layer} x={(a.x + b.x) / 2 + away.x * 0.6} y={(a.y + b.y) / 2 + away.y * 0.6} fontFamily={NUMBERS} fontSize={15} fontWeight="600" textAnchor={away.x < 0 ? 'end' : 'start'}
-          fill={layer === 'halo' ? 'none' : colour.words} stroke={layer === 'halo' ? colour.ground : 'none'} strokeWidth={5}
+          key={layer}
+          x={(a.x + b.x) / 2 + away.x * 0.6}
+          y={(a.y + b.y) / 2 + away.y * 0.6}
+          fontFamily={NUMBERS}
+          fontSize={15}
+          fontWeight="600"
+          textAnchor={away.x < 0 ? 'end' : 'start'}
+          fill={layer === 'halo' ? 'none' : colour.words}
+          stroke={layer === 'halo' ? colour.ground : 'none'}
+          strokeWidth={5}
         >
           {word}
         </SvgText>

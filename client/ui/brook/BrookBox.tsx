@@ -6,7 +6,10 @@ import { Brook, type BrookProps } from './Brook';
 export function BrookBox(props: Omit<BrookProps, 'width'>) {
   const [width, setWidth] = useState(0);
   return (
-    <View onLayout={(e) => setWidth(Math.floor(e.nativeEvent.layout.width))} style={{ minHeight: props.height }}>
+    <View
+      onLayout={(e) => setWidth(Math.floor(e.nativeEvent.layout.width))}
+      style={{ minHeight: props.height }}
+    >
       {width > 0 ? <Brook {...props} width={width} /> : null}
     </View>
   );

@@ -1,4 +1,11 @@
-import { bleederName, chambersOf, paths, type Layout, type LayoutNode, type Stretch } from '@brook/core/circuit';
+import {
+  bleederName,
+  chambersOf,
+  paths,
+  type Layout,
+  type LayoutNode,
+  type Stretch,
+} from '@brook/core/circuit';
 
 export interface Point {
   readonly x: number;
@@ -32,7 +39,11 @@ export interface BrookGeometry {
   readonly nodes: readonly { readonly node: LayoutNode; readonly at: Point }[];
   readonly bleeders: readonly DrawnBleeder[];
   /** One for each height at which bowls stand; side by side where several do. */
-  readonly reservoirs: readonly { readonly at: Point; readonly bowls: number; /** Where its lowest master stands. */ readonly feedsDownTo: number }[];
+  readonly reservoirs: readonly {
+    readonly at: Point;
+    readonly bowls: number;
+    /** Where its lowest master stands. */ readonly feedsDownTo: number;
+  }[];
   readonly ground: number;
   readonly metres: readonly { readonly metre: number; readonly x: number }[];
 }
@@ -48,7 +59,12 @@ const MARK_APART = MARK_RADIUS * 2 + 3;
  *
  * @param order bleeder ids in the order of the plan; others have no number
  */
-export function brookGeometry(layout: Layout, order: readonly string[], width: number, height: number): BrookGeometry {
+export function brookGeometry(
+  layout: Layout,
+  order: readonly string[],
+  width: number,
+  height: number,
+): BrookGeometry {
   const all = paths(layout);
   const along = new Map<string, number>();
   const circuitOf = new Map<string, number>();
@@ -62,25 +78,47 @@ export function brookGeometry(layout: Layout, order: readonly string[], width: n
   const heights = [...layout.nodes, ...layout.bowls].map((n) => n.heightMm);
   const low = Math.min(...heights);
   const high = Math.max(...heights, low + 1);
-  const y = (mm: number) => height - EDGE.bottom - ((mm - low) / (high - low)) * (height - EDGE.top - EDGE.bottom);
-  const at = new Map(layout.nodes.map((n) => [n.id, { x: x(along.get(n.id) ?? 0), y: y(n.heightMm) }]));
+  const y = (mm: number) =>
+    height - EDGE.bottom - ((mm - low) / (high - low)) * (height - EDGE.top - EDGE.bottom);
+  const at = new Map(
+    layout.nodes.map((n) => [n.id, { x: x(along.get(n.id) ?? 0), y: y(n.heightMm) }]),
+  );
   const step = longest > 3 ? 1 : longest > 1.2 ? 0.5 : 0.25;
   return {
     width,
     height,
-    stretches: layout.stretches.map((stretch) => ({ stretch, from: at.get(stretch.from)!, to: at.get(stretch.to)!, circuit: circuitOf.get(stretch.id) ?? 0 })),
+    stretches: layout.stretches.map((stretch) => ({
+      stretch,
+      from: at.get(stretch.from)!,
+      to: at.get(stretch.to)!,
+      circuit: circuitOf.get(stretch.id) ?? 0,
+    })),
     nodes: layout.nodes.map((node) => ({ node, at: at.get(node.id)! })),
     bleeders: placeMarks(
-      all.map(({ bleeder }) => ({ id: bleeder.id, name: bleederName(bleeder), at: at.get(bleeder.at)!, number: numberOf(order, bleeder.id) })),
+      all.map(({ bleeder }) => ({
+        id: bleeder.id,
+        name: bleederName(bleeder),
+        at: at.get(bleeder.at)!,
+        number: numberOf(order, bleeder.id),
+      })),
       height,
     ),
     reservoirs: [...new Set(layout.bowls.map((b) => b.heightMm))].map((mm) => {
       const bowls = layout.bowls.filter((b) => b.heightMm === mm);
-      const ports = chambersOf(layout).filter(({ chamber }) => bowls.some((b) => b.id === chamber.fedBy)).map(({ chamber }) => at.get(chamber.port)!.y);
-      return { at: { x: x(0), y: y(mm) }, bowls: bowls.length, feedsDownTo: Math.max(y(mm) + 12, ...ports) };
+      const ports = chambersOf(layout)
+        .filter(({ chamber }) => bowls.some((b) => b.id === chamber.fedBy))
+        .map(({ chamber }) => at.get(chamber.port)!.y);
+      return {
+        at: { x: x(0), y: y(mm) },
+        bowls: bowls.length,
+        feedsDownTo: Math.max(y(mm) + 12, ...ports),
+      };
     }),
     ground: height - 22,
-    metres: Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({ metre: i * step, x: x(i * step) })),
+    metres: Array.from({ length: Math.floor(longest / step) + 1 }, (_, i) => ({
+      metre: i * step,
+      x: x(i * step),
+    })),
   };
 }
 
@@ -90,9 +128,14 @@ export function pathData(points: readonly Point[]): string {
 }
 
 /** Put the numbers in one row below the lines, each as near under its bleeder as the others allow. */
-function placeMarks(bleeders: readonly Omit<DrawnBleeder, 'mark'>[], height: number): DrawnBleeder[] {
+function placeMarks(
+  bleeders: readonly Omit<DrawnBleeder, 'mark'>[],
+  height: number,
+): DrawnBleeder[] {
   const row = height - EDGE.bottom + MARK_RADIUS + 6;
-  const sorted = [...bleeders].sort((a, b) => a.at.x - b.at.x || (a.number ?? Infinity) - (b.number ?? Infinity));
+  const sorted = [...bleeders].sort(
+    (a, b) => a.at.x - b.at.x || (a.number ?? Infinity) - (b.number ?? Infinity),
+  );
   const xs = sorted.map((b) => b.at.x);
   for (let pass = 0; pass < 20; pass++) {
     for (let i = 1; i < xs.length; i++) {

@@ -10,7 +10,9 @@ export function chosenLight(): Light | null {
 
 /** The light that is shown now. */
 export function presentLight(): Light {
-  return chosenLight() ?? (window.matchMedia('(prefers-color-scheme: dark)').matches ? 'pit' : 'sun');
+  return (
+    chosenLight() ?? (window.matchMedia('(prefers-color-scheme: dark)').matches ? 'pit' : 'sun')
+  );
 }
 
 /** Choose sunlight or the dark pit; kept on this phone. */
@@ -22,7 +24,10 @@ export function chooseLight(light: Light): void {
 /** Put the roles of both lights into the page. Called once, before the first paint. */
 export function installTheme(): void {
   const sheet = document.createElement('style');
-  const variables = (light: Light) => Object.entries(ROLES[light]).map(([role, value]) => `--${role}:${value};`).join('');
+  const variables = (light: Light) =>
+    Object.entries(ROLES[light])
+      .map(([role, value]) => `--${role}:${value};`)
+      .join('');
   sheet.textContent = [
     `:root{color-scheme:light;${variables('sun')}}`,
     `@media (prefers-color-scheme: dark){:root:not([data-light]){color-scheme:dark;${variables('pit')}}}`,

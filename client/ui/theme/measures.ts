@@ -21,6 +21,18 @@ export const WORD = {
 
 /** Two for numerals, tabular. */
 export const NUMERAL = {
-  row: { fontFamily: NUMERALS, fontSize: 24, lineHeight: 28, fontWeight: '600', fontVariant: ['tabular-nums'] },
-  giant: { fontFamily: NUMERALS, fontSize: 176, lineHeight: 160, fontWeight: '600', fontVariant: ['tabular-nums'] },
+  row: {
+    fontFamily: NUMERALS,
+    fontSize: 24,
+    lineHeight: 28,
+    fontWeight: '600',
+    fontVariant: ['tabular-nums'],
+  },
+  giant: {
+    fontFamily: NUMERALS,
+    fontSize: 176,
+    lineHeight: 160,
+    fontWeight: '600',
+    fontVariant: ['tabular-nums'],
+  },
 } as const satisfies Record<string, TextStyle>;

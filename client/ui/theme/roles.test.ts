@@ -21,9 +21,15 @@ describe.each(['sun', 'pit'] as const)('%s', (light) => {
   const of = (role: Role) => ROLES[light][role];
   // 1.4.6 (AAA) for what is read at arm's length; 1.4.3 (AA) for the quiet words.
   test.each<[Role, Role, number]>([
-    ['words', 'ground', 7], ['words', 'well', 7], ['onAction', 'action', 7], ['stop', 'ground', 4.5], ['softWords', 'ground', 4.5], ['softWords', 'well', 4.5],
+    ['words', 'ground', 7],
+    ['words', 'well', 7],
+    ['onAction', 'action', 7],
+    ['stop', 'ground', 4.5],
+    ['softWords', 'ground', 4.5],
+    ['softWords', 'well', 4.5],
     // 1.4.11: borders of what can be touched, and the outline of the fluid.
-    ['edge', 'ground', 3], ['fluidEdge', 'ground', 3],
+    ['edge', 'ground', 3],
+    ['fluidEdge', 'ground', 3],
   ])('%s on %s is at least %p to 1', (front, back, least) => {
     expect(contrast(of(front), of(back))).toBeGreaterThanOrEqual(least);
   });

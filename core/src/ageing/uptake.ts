@@ -3,7 +3,11 @@ export const CLIMATES = ['dry', 'temperate', 'humid'] as const;
 export type Climate = (typeof CLIMATES)[number];
 
 /** Water that a glycol fluid ends at, % by mass [M]. */
-export const SATURATION_PERCENT: Readonly<Record<Climate, number>> = { dry: 3.5, temperate: 5, humid: 7 };
+export const SATURATION_PERCENT: Readonly<Record<Climate, number>> = {
+  dry: 3.5,
+  temperate: 5,
+  humid: 7,
+};
 
 /** Time constant of the uptake, months: temperate air brings 3 % in 24 months [C for the pair, M for the law]. */
 export const TIME_CONSTANT_MONTHS = -24 / Math.log(1 - 3 / SATURATION_PERCENT.temperate);
@@ -15,7 +19,11 @@ export const TIME_CONSTANT_MONTHS = -24 / Math.log(1 - 3 / SATURATION_PERCENT.te
  * @throws RangeError when months is negative or the time constant not above 0
  * @example temperate, after 24 months: 3 %
  */
-export function waterAfterPercent(months: number, climate: Climate, tauMonths = TIME_CONSTANT_MONTHS): number {
+export function waterAfterPercent(
+  months: number,
+  climate: Climate,
+  tauMonths = TIME_CONSTANT_MONTHS,
+): number {
   check(months, tauMonths);
   return SATURATION_PERCENT[climate] * (1 - Math.exp(-months / tauMonths));
 }
@@ -25,7 +33,11 @@ export function waterAfterPercent(months: number, climate: Climate, tauMonths = 
  *
  * @param waterPercent 0 or more
  */
-export function monthsUntilPercent(waterPercent: number, climate: Climate, tauMonths = TIME_CONSTANT_MONTHS): number | null {
+export function monthsUntilPercent(
+  waterPercent: number,
+  climate: Climate,
+  tauMonths = TIME_CONSTANT_MONTHS,
+): number | null {
   check(waterPercent, tauMonths);
   const share = waterPercent / SATURATION_PERCENT[climate];
   return share < 1 ? -tauMonths * Math.log(1 - share) : null;

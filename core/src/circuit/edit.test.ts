@@ -1,6 +1,30 @@
 import fc from 'fast-check';
 import { arbitraryLayout, layoutOf } from '../testing';
-import { addBleeder, addBowl, addChamber, addEnd, addMaster, blankLayout, ENDS, INSERTS, insertInto, layoutTemplates, mirrored, moveInto, paths, removeElement, setFeed, setOption, setSize, setThread, SIZE_FIELDS, sizedThings, sizesOf, validateLayout, type Layout } from '.';
+import {
+  addBleeder,
+  addBowl,
+  addChamber,
+  addEnd,
+  addMaster,
+  blankLayout,
+  ENDS,
+  INSERTS,
+  insertInto,
+  layoutTemplates,
+  mirrored,
+  moveInto,
+  paths,
+  removeElement,
+  setFeed,
+  setOption,
+  setSize,
+  setThread,
+  SIZE_FIELDS,
+  sizedThings,
+  sizesOf,
+  validateLayout,
+  type Layout,
+} from '.';
 
 const total = (layout: Layout) => layout.stretches.reduce((sum, s) => sum + s.lengthMm, 0);
 const hatchback = layoutOf('hatchback-diagonal');
@@ -10,13 +34,17 @@ describe('what must hold after any edit of a good layout', () => {
 
   test('a point put into a line leaves it as long, and taken out again gives the same layout', () => {
     fc.assert(
-      fc.property(picked, fc.constantFrom('joint' as const, 'valve' as const), ([layout, pick], kind) => {
-        const stretch = layout.stretches[pick % layout.stretches.length]!;
-        const made = insertInto(layout, stretch.id, kind);
-        expect(validateLayout(made.layout).filter((f) => f.code !== 'too short')).toEqual([]);
-        expect(total(made.layout)).toBe(total(layout));
-        expect(removeElement(made.layout, made.element)).toEqual(layout);
-      }),
+      fc.property(
+        picked,
+        fc.constantFrom('joint' as const, 'valve' as const),
+        ([layout, pick], kind) => {
+          const stretch = layout.stretches[pick % layout.stretches.length]!;
+          const made = insertInto(layout, stretch.id, kind);
+          expect(validateLayout(made.layout).filter((f) => f.code !== 'too short')).toEqual([]);
+          expect(total(made.layout)).toBe(total(layout));
+          expect(removeElement(made.layout, made.element)).toEqual(layout);
+        },
+      ),
     );
   });
 
@@ -35,10 +63,19 @@ describe('what must hold after any edit of a good layout', () => {
   test('whatever is taken out, nothing hangs in the air', () => {
     fc.assert(
       fc.property(picked, ([layout, pick]) => {
-        const things = [...layout.nodes.filter((n) => n.kind !== 'port'), ...layout.stretches, ...layout.bleeders];
+        const things = [
+          ...layout.nodes.filter((n) => n.kind !== 'port'),
+          ...layout.stretches,
+          ...layout.bleeders,
+        ];
         const rest = removeElement(layout, things[pick % things.length]!.id);
-        expect(validateLayout(rest).filter((f) => ['orphan', 'loop', 'duplicate'].includes(f.code))).toEqual([]);
-        const [nodes, ends] = [new Set(rest.nodes.map((n) => n.id)), [...rest.stretches.flatMap((s) => [s.from, s.to]), ...rest.bleeders.map((b) => b.at)]];
+        expect(
+          validateLayout(rest).filter((f) => ['orphan', 'loop', 'duplicate'].includes(f.code)),
+        ).toEqual([]);
+        const [nodes, ends] = [
+          new Set(rest.nodes.map((n) => n.id)),
+          [...rest.stretches.flatMap((s) => [s.from, s.to]), ...rest.bleeders.map((b) => b.at)],
+        ];
         expect(ends.filter((e) => !nodes.has(e))).toEqual([]);
       }),
     );
@@ -54,7 +91,8 @@ describe('what must hold after any edit of a good layout', () => {
 });
 
 test('mirroring exchanges the sides, so that the order turns round by itself', () => {
-  const far = (layout: Layout) => [...paths(layout)].sort((a, b) => b.lengthM.value - a.lengthM.value)[0]!.bleeder.place;
+  const far = (layout: Layout) =>
+    [...paths(layout)].sort((a, b) => b.lengthM.value - a.lengthM.value)[0]!.bleeder.place;
   expect(far(hatchback)).toBe('left rear');
   expect(far(mirrored(hatchback))).toBe('right rear');
   expect(mirrored(hatchback).driverSide).toBe('left');
@@ -66,7 +104,9 @@ test('every size of every kind of thing can be set, and is what the checks then 
     for (const thing of sizedThings(layout)) {
       for (const field of SIZE_FIELDS[thing.kind]) {
         const changed = setSize(layout, thing, field.key, -1);
-        expect(validateLayout(changed).some((f) => f.element === thing.element && f.code === 'range')).toBe(true);
+        expect(
+          validateLayout(changed).some((f) => f.element === thing.element && f.code === 'range'),
+        ).toBe(true);
       }
     }
   }
@@ -85,7 +125,8 @@ test('the modulator is moved with its bleeder, and the line that it leaves is wh
   expect(validateLayout(moved)).toEqual([]);
   expect(total(moved)).toBe(total(pickup));
   expect(moved.bleeders.find((b) => b.place === 'modulator')!.at).toBe('rear-modulator');
-  const before = (layout: Layout) => paths(layout).find((p) => p.bleeder.place === 'modulator')!.lengthM.value;
+  const before = (layout: Layout) =>
+    paths(layout).find((p) => p.bleeder.place === 'modulator')!.lengthM.value;
   expect(before(moved)).toBeGreaterThan(before(pickup));
 });
 
@@ -112,7 +153,10 @@ test('a master comes with all that makes it good, and goes with all that it alon
 });
 
 test('a drawing may begin with nothing but a master, a line and a wheel, and grows from there', () => {
-  for (const [vehicleKind, driverSide] of [['car', 'right'], ['motorcycle', 'middle']] as const) {
+  for (const [vehicleKind, driverSide] of [
+    ['car', 'right'],
+    ['motorcycle', 'middle'],
+  ] as const) {
     const blank = blankLayout({ name: 'From a drawing', vehicleKind, driverSide });
     expect(validateLayout(blank)).toEqual([]);
     expect([blank.bowls, blank.masters, blank.bleeders].map((l) => l.length)).toEqual([1, 1, 1]);
@@ -124,7 +168,10 @@ test('a drawing may begin with nothing but a master, a line and a wheel, and gro
 });
 
 test('chambers share a bowl or have their own, and one that feeds nothing goes', () => {
-  const tandem = addChamber(blankLayout({ name: 'x', vehicleKind: 'car', driverSide: 'left' }), 'master-1');
+  const tandem = addChamber(
+    blankLayout({ name: 'x', vehicleKind: 'car', driverSide: 'left' }),
+    'master-1',
+  );
   const divided = addBowl(tandem.layout, tandem.element);
   expect(divided.layout.bowls).toHaveLength(2);
   expect(validateLayout(divided.layout)).toEqual([]);
@@ -136,7 +183,10 @@ test('a thread that was found wins over the listed one, at a bleeder and at a nu
   expect(sizesOf(at.bleeders.find((b) => b.id === 'left-front')!.fitting).thread).toBe('M10×1');
   expect(sizesOf(at.stretches.find((s) => s.id === 'left-rear-floor')!.nut!).thread).toBe('M12×1');
   expect(validateLayout(at)).toEqual([]);
-  expect(sizesOf(setThread(at, 'left-front', null).bleeders.find((b) => b.id === 'left-front')!.fitting).thread).toBeNull();
+  expect(
+    sizesOf(setThread(at, 'left-front', null).bleeders.find((b) => b.id === 'left-front')!.fitting)
+      .thread,
+  ).toBeNull();
 });
 
 test('a second bleeder on a part gets a name of its own', () => {

@@ -1,6 +1,30 @@
-import type { Bleeder, Fitting, FittingSizes, Layout, LayoutNode, Master, MasterChamber, Stretch } from './layout';
+import type {
+  Bleeder,
+  Fitting,
+  FittingSizes,
+  Layout,
+  LayoutNode,
+  Master,
+  MasterChamber,
+  Stretch,
+} from './layout';
 import { chambersOf, isActuator } from './names';
-import { bleeder, bowl, caliper, chamber, cylinder, joint, line, LINE_6_35_INSIDE_MM, master, modulator, port, slave, tee, valve } from './templates/parts';
+import {
+  bleeder,
+  bowl,
+  caliper,
+  chamber,
+  cylinder,
+  joint,
+  line,
+  LINE_6_35_INSIDE_MM,
+  master,
+  modulator,
+  port,
+  slave,
+  tee,
+  valve,
+} from './templates/parts';
 import type { SizedKind } from './fields';
 
 /** Kinds of point that can be put into a line, and those that can end one. */
@@ -23,25 +47,49 @@ const NEW_LINE_MM = 500;
  *
  * @param of which kind of thing, and the id of its element
  */
-export function setSize(layout: Layout, of: { readonly kind: SizedKind; readonly element: string }, key: string, value: number | null): Layout {
-  const put = <T extends { readonly id: string }>(list: readonly T[]): T[] => list.map((e) => (e.id === of.element ? { ...e, [key]: value } : e));
+export function setSize(
+  layout: Layout,
+  of: { readonly kind: SizedKind; readonly element: string },
+  key: string,
+  value: number | null,
+): Layout {
+  const put = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
+    list.map((e) => (e.id === of.element ? { ...e, [key]: value } : e));
   switch (of.kind) {
     case 'bowl':
       return { ...layout, bowls: put(layout.bowls) };
     case 'master':
       return { ...layout, masters: put(layout.masters) };
     case 'chamber':
-      return { ...layout, masters: layout.masters.map((m) => ({ ...m, chambers: put(m.chambers) })) };
+      return {
+        ...layout,
+        masters: layout.masters.map((m) => ({ ...m, chambers: put(m.chambers) })),
+      };
     case 'outlet':
-      return { ...layout, masters: layout.masters.map((m) => ({ ...m, chambers: m.chambers.map((c): MasterChamber => (c.id === of.element ? { ...c, outlet: { ...c.outlet, [key]: value } } : c)) })) };
+      return {
+        ...layout,
+        masters: layout.masters.map((m) => ({
+          ...m,
+          chambers: m.chambers.map(
+            (c): MasterChamber =>
+              c.id === of.element ? { ...c, outlet: { ...c.outlet, [key]: value } } : c,
+          ),
+        })),
+      };
     case 'line':
     case 'hose':
       return { ...layout, stretches: put(layout.stretches) };
     case 'fitting':
       return {
         ...layout,
-        bleeders: layout.bleeders.map((b): Bleeder => (b.id === of.element ? { ...b, fitting: found(b.fitting, { [key]: value }) } : b)),
-        stretches: layout.stretches.map((s): Stretch => (s.id === of.element ? { ...s, nut: found(s.nut ?? UNKNOWN, { [key]: value }) } : s)),
+        bleeders: layout.bleeders.map(
+          (b): Bleeder =>
+            b.id === of.element ? { ...b, fitting: found(b.fitting, { [key]: value }) } : b,
+        ),
+        stretches: layout.stretches.map(
+          (s): Stretch =>
+            s.id === of.element ? { ...s, nut: found(s.nut ?? UNKNOWN, { [key]: value }) } : s,
+        ),
       };
     default:
       return { ...layout, nodes: put(layout.nodes) };
@@ -50,22 +98,39 @@ export function setSize(layout: Layout, of: { readonly kind: SizedKind; readonly
 
 const NO_SIZES: FittingSizes = { wrenchMm: null, thread: null, torqueNm: null };
 const UNKNOWN: Fitting = { listed: NO_SIZES, found: null };
-const found = (fitting: Fitting, more: Partial<FittingSizes>): Fitting => ({ ...fitting, found: { ...(fitting.found ?? NO_SIZES), ...more } });
+const found = (fitting: Fitting, more: Partial<FittingSizes>): Fitting => ({
+  ...fitting,
+  found: { ...(fitting.found ?? NO_SIZES), ...more },
+});
 
 /** Put down the thread of a fitting as found on this vehicle: of a bleeder, or of the nut at the end of a stretch. */
 export function setThread(layout: Layout, element: string, thread: string | null): Layout {
   return {
     ...layout,
-    bleeders: layout.bleeders.map((b): Bleeder => (b.id === element ? { ...b, fitting: found(b.fitting, { thread }) } : b)),
-    stretches: layout.stretches.map((s): Stretch => (s.id === element ? { ...s, nut: found(s.nut ?? UNKNOWN, { thread }) } : s)),
+    bleeders: layout.bleeders.map(
+      (b): Bleeder => (b.id === element ? { ...b, fitting: found(b.fitting, { thread }) } : b),
+    ),
+    stretches: layout.stretches.map(
+      (s): Stretch => (s.id === element ? { ...s, nut: found(s.nut ?? UNKNOWN, { thread }) } : s),
+    ),
   };
 }
 
 /** Change what is not a size: a name, which valve, which bleeder, how a master lies. */
-export function setOption(layout: Layout, element: string, more: Readonly<Record<string, string | boolean | null>>): Layout {
-  const put = <T extends { readonly id: string }>(list: readonly T[]): T[] => list.map((e) => (e.id === element ? { ...e, ...more } : e));
+export function setOption(
+  layout: Layout,
+  element: string,
+  more: Readonly<Record<string, string | boolean | null>>,
+): Layout {
+  const put = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
+    list.map((e) => (e.id === element ? { ...e, ...more } : e));
   return {
-    ...layout, bowls: put(layout.bowls), nodes: put(layout.nodes), stretches: put(layout.stretches), bleeders: put(layout.bleeders), masters: put(layout.masters).map((m) => ({ ...m, chambers: put(m.chambers) })),
+    ...layout,
+    bowls: put(layout.bowls),
+    nodes: put(layout.nodes),
+    stretches: put(layout.stretches),
+    bleeders: put(layout.bleeders),
+    masters: put(layout.masters).map((m) => ({ ...m, chambers: put(m.chambers) })),
   };
 }
 
@@ -76,13 +141,31 @@ export function insertInto(layout: Layout, stretchId: string, kind: Insert): Edi
   const id = freeId(layout, kind);
   const half = Math.round(stretch.lengthMm / 2);
   const node: LayoutNode = {
-    joint: () => joint(id, 'New joint', heightMm), tee: () => tee(id, 'New tee', heightMm), valve: () => valve(id, 'New valve', heightMm, 'load'), modulator: () => modulator(id, 'New modulator', heightMm, 8, 3),
+    joint: () => joint(id, 'New joint', heightMm),
+    tee: () => tee(id, 'New tee', heightMm),
+    valve: () => valve(id, 'New valve', heightMm, 'load'),
+    modulator: () => modulator(id, 'New modulator', heightMm, 8, 3),
   }[kind]();
   return {
     element: id,
     layout: {
-      ...layout, abs: kind === 'modulator' && layout.abs === 'none' ? 'in the open path' : layout.abs, nodes: [...layout.nodes, node],
-      stretches: layout.stretches.flatMap((s) => (s === stretch ? [{ ...s, to: id, lengthMm: half }, { ...s, id: freeId(layout, 'line'), name: `${s.name}, behind it`, from: id, lengthMm: s.lengthMm - half }] : [s])),
+      ...layout,
+      abs: kind === 'modulator' && layout.abs === 'none' ? 'in the open path' : layout.abs,
+      nodes: [...layout.nodes, node],
+      stretches: layout.stretches.flatMap((s) =>
+        s === stretch
+          ? [
+              { ...s, to: id, lengthMm: half },
+              {
+                ...s,
+                id: freeId(layout, 'line'),
+                name: `${s.name}, behind it`,
+                from: id,
+                lengthMm: s.lengthMm - half,
+              },
+            ]
+          : [s],
+      ),
     },
   };
 }
@@ -91,22 +174,85 @@ export function insertInto(layout: Layout, stretchId: string, kind: Insert): Edi
 export function addEnd(layout: Layout, nodeId: string, kind: End): Edited {
   const id = freeId(layout, kind.replace(' ', '-'));
   const heightMm = Math.max(200, heightOf(layout, nodeId) - 200);
-  const node: LayoutNode = { caliper: () => caliper(id, 'New caliper', heightMm, 30, 48), 'wheel cylinder': () => cylinder(id, 'New wheel cylinder', heightMm, 6), slave: () => slave(id, 'New slave', heightMm, 10, 20, { inGearbox: false, holdable: true }) }[kind]();
-  const stretch = line(freeId(layout, 'line'), `Line to ${node.name.toLowerCase()}`, nodeId, id, NEW_LINE_MM + Math.abs(heightMm - heightOf(layout, nodeId)), kind === 'slave' ? LINE_6_35_INSIDE_MM : undefined);
-  return addBleeder({ ...layout, nodes: [...layout.nodes, node], stretches: [...layout.stretches, stretch] }, id, kind === 'slave' ? 'slave' : undefined);
+  const node: LayoutNode = {
+    caliper: () => caliper(id, 'New caliper', heightMm, 30, 48),
+    'wheel cylinder': () => cylinder(id, 'New wheel cylinder', heightMm, 6),
+    slave: () => slave(id, 'New slave', heightMm, 10, 20, { inGearbox: false, holdable: true }),
+  }[kind]();
+  const stretch = line(
+    freeId(layout, 'line'),
+    `Line to ${node.name.toLowerCase()}`,
+    nodeId,
+    id,
+    NEW_LINE_MM + Math.abs(heightMm - heightOf(layout, nodeId)),
+    kind === 'slave' ? LINE_6_35_INSIDE_MM : undefined,
+  );
+  return addBleeder(
+    { ...layout, nodes: [...layout.nodes, node], stretches: [...layout.stretches, stretch] },
+    id,
+    kind === 'slave' ? 'slave' : undefined,
+  );
 }
 
 /** A bleeder on a point. Its place is the first that no other has, until a person says which it is. */
 export function addBleeder(layout: Layout, nodeId: string, place?: Bleeder['place']): Edited {
   const node = layout.nodes.find((n) => n.id === nodeId)!;
-  const usual: Bleeder['place'] = place ?? (node.kind === 'port' ? 'master' : node.kind === 'modulator' ? 'modulator' : (['left front', 'right front', 'left rear', 'right rear', 'front', 'rear', 'sidecar', 'slave'] as const).find((p) => !layout.bleeders.some((b) => b.place === p)) ?? 'front');
-  const which = layout.bleeders.some((b) => b.place === usual && b.which === null) ? (['outer', 'inner', 'upper', 'lower', 'left', 'right'] as const).find((w) => !layout.bleeders.some((b) => b.place === usual && b.which === w))! : null;
-  return { element: nodeId, layout: { ...layout, bleeders: [...layout.bleeders, bleeder(freeId(layout, 'bleeder'), nodeId, usual, 10, { which })] } };
+  const usual: Bleeder['place'] =
+    place ??
+    (node.kind === 'port'
+      ? 'master'
+      : node.kind === 'modulator'
+        ? 'modulator'
+        : ((
+            [
+              'left front',
+              'right front',
+              'left rear',
+              'right rear',
+              'front',
+              'rear',
+              'sidecar',
+              'slave',
+            ] as const
+          ).find((p) => !layout.bleeders.some((b) => b.place === p)) ?? 'front'));
+  const which = layout.bleeders.some((b) => b.place === usual && b.which === null)
+    ? (['outer', 'inner', 'upper', 'lower', 'left', 'right'] as const).find(
+        (w) => !layout.bleeders.some((b) => b.place === usual && b.which === w),
+      )!
+    : null;
+  return {
+    element: nodeId,
+    layout: {
+      ...layout,
+      bleeders: [
+        ...layout.bleeders,
+        bleeder(freeId(layout, 'bleeder'), nodeId, usual, 10, { which }),
+      ],
+    },
+  };
 }
 
 /** A layout to begin a drawing with: one master, one line, one part with its bleeder. */
-export function blankLayout({ name, vehicleKind, driverSide }: Pick<Layout, 'name' | 'vehicleKind' | 'driverSide'>): Layout {
-  return addMaster({ version: 2, name, vehicleKind, driverSide, abs: 'none', bowls: [], masters: [], nodes: [], stretches: [], bleeders: [] }, 'brakes').layout;
+export function blankLayout({
+  name,
+  vehicleKind,
+  driverSide,
+}: Pick<Layout, 'name' | 'vehicleKind' | 'driverSide'>): Layout {
+  return addMaster(
+    {
+      version: 2,
+      name,
+      vehicleKind,
+      driverSide,
+      abs: 'none',
+      bowls: [],
+      masters: [],
+      nodes: [],
+      stretches: [],
+      bleeders: [],
+    },
+    'brakes',
+  ).layout;
 }
 
 /** Let another bowl feed a chamber; one that feeds nothing any more goes. */
@@ -116,9 +262,18 @@ export function setFeed(layout: Layout, chamberId: string, bowlId: string): Layo
 
 /** A bowl of its own for a chamber that shared one. Sizes are those of the one it shared, until somebody measures. */
 export function addBowl(layout: Layout, chamberId: string): Edited {
-  const shared = layout.bowls.find((b) => b.id === chambersOf(layout).find(({ chamber: c }) => c.id === chamberId)?.chamber.fedBy)!;
+  const shared = layout.bowls.find(
+    (b) => b.id === chambersOf(layout).find(({ chamber: c }) => c.id === chamberId)?.chamber.fedBy,
+  )!;
   const id = freeId(layout, 'bowl');
-  return { element: id, layout: setOption({ ...layout, bowls: [...layout.bowls, { ...shared, id, name: 'New reservoir chamber' }] }, chamberId, { fedBy: id }) };
+  return {
+    element: id,
+    layout: setOption(
+      { ...layout, bowls: [...layout.bowls, { ...shared, id, name: 'New reservoir chamber' }] },
+      chamberId,
+      { fedBy: id },
+    ),
+  };
 }
 
 /** A second chamber in a master, with a line and a part of its own; its sizes are those of the first. */
@@ -126,22 +281,70 @@ export function addChamber(layout: Layout, masterId: string): Edited {
   const first = layout.masters.find((m) => m.id === masterId)!.chambers[0]!;
   const [id, portId] = [freeId(layout, 'chamber'), freeId(layout, 'port')];
   const more: MasterChamber = { ...first, id, name: 'New chamber', port: portId };
-  const base: Layout = { ...layout, masters: layout.masters.map((m) => (m.id === masterId ? { ...m, chambers: [...m.chambers, more] } : m)), nodes: [...layout.nodes, port(portId, 'Outlet of the new chamber', heightOf(layout, first.port))] };
-  return { element: id, layout: addEnd(base, portId, layout.masters.find((m) => m.id === masterId)!.system === 'clutch' ? 'slave' : 'caliper').layout };
+  const base: Layout = {
+    ...layout,
+    masters: layout.masters.map((m) =>
+      m.id === masterId ? { ...m, chambers: [...m.chambers, more] } : m,
+    ),
+    nodes: [
+      ...layout.nodes,
+      port(portId, 'Outlet of the new chamber', heightOf(layout, first.port)),
+    ],
+  };
+  return {
+    element: id,
+    layout: addEnd(
+      base,
+      portId,
+      layout.masters.find((m) => m.id === masterId)!.system === 'clutch' ? 'slave' : 'caliper',
+    ).layout,
+  };
 }
 
 /** A new master with a bowl, one chamber, a line and a part of its own. */
 export function addMaster(layout: Layout, system: Master['system']): Edited {
   const car = layout.vehicleKind === 'car';
-  const [id, bowlId, portId] = [freeId(layout, 'master'), freeId(layout, 'bowl'), freeId(layout, 'port')];
-  const control = system === 'clutch' ? (car ? 'clutch pedal' : 'clutch lever') : car ? 'brake pedal' : 'brake lever';
+  const [id, bowlId, portId] = [
+    freeId(layout, 'master'),
+    freeId(layout, 'bowl'),
+    freeId(layout, 'port'),
+  ];
+  const control =
+    system === 'clutch'
+      ? car
+        ? 'clutch pedal'
+        : 'clutch lever'
+      : car
+        ? 'brake pedal'
+        : 'brake lever';
   const base: Layout = {
     ...layout,
-    bowls: [...layout.bowls, car ? bowl(bowlId, 'New reservoir', 900, 180, 70) : bowl(bowlId, 'New reservoir', 1050, 32, 12)],
-    masters: [...layout.masters, master(id, 'New master', control, car ? 820 : 1020, car ? 4.5 : 6, [chamber(freeId(layout, 'chamber'), 'New chamber', car ? 20.6 : 14, car ? { full: 32, bleed: 22 } : { full: 14, bleed: 10 }, bowlId, portId, { airDrawnMl: car ? 20 : 5, belowMaxMm: car ? 45 : 18 })])],
+    bowls: [
+      ...layout.bowls,
+      car
+        ? bowl(bowlId, 'New reservoir', 900, 180, 70)
+        : bowl(bowlId, 'New reservoir', 1050, 32, 12),
+    ],
+    masters: [
+      ...layout.masters,
+      master(id, 'New master', control, car ? 820 : 1020, car ? 4.5 : 6, [
+        chamber(
+          freeId(layout, 'chamber'),
+          'New chamber',
+          car ? 20.6 : 14,
+          car ? { full: 32, bleed: 22 } : { full: 14, bleed: 10 },
+          bowlId,
+          portId,
+          { airDrawnMl: car ? 20 : 5, belowMaxMm: car ? 45 : 18 },
+        ),
+      ]),
+    ],
     nodes: [...layout.nodes, port(portId, 'Outlet of the new master', car ? 800 : 1010)],
   };
-  return { element: id, layout: addEnd(base, portId, system === 'clutch' ? 'slave' : 'caliper').layout };
+  return {
+    element: id,
+    layout: addEnd(base, portId, system === 'clutch' ? 'slave' : 'caliper').layout,
+  };
 }
 
 /**
@@ -149,24 +352,47 @@ export function addMaster(layout: Layout, system: Master['system']): Edited {
  * anything else takes with it what it alone feeds.
  */
 export function removeElement(layout: Layout, id: string): Layout {
-  if (layout.bleeders.some((b) => b.id === id)) return { ...layout, bleeders: layout.bleeders.filter((b) => b.id !== id) };
+  if (layout.bleeders.some((b) => b.id === id))
+    return { ...layout, bleeders: layout.bleeders.filter((b) => b.id !== id) };
   const node = layout.nodes.find((n) => n.id === id);
-  const [into, out] = [layout.stretches.filter((s) => s.to === id), layout.stretches.filter((s) => s.from === id)];
+  const [into, out] = [
+    layout.stretches.filter((s) => s.to === id),
+    layout.stretches.filter((s) => s.from === id),
+  ];
   if (node && !isActuator(node) && into.length === 1 && out.length === 1) {
-    const joined: Stretch = { ...into[0]!, to: out[0]!.to, lengthMm: into[0]!.lengthMm + out[0]!.lengthMm };
+    const joined: Stretch = {
+      ...into[0]!,
+      to: out[0]!.to,
+      lengthMm: into[0]!.lengthMm + out[0]!.lengthMm,
+    };
     return tidy({
-      ...layout, nodes: layout.nodes.filter((n) => n.id !== id), bleeders: layout.bleeders.filter((b) => b.at !== id), stretches: layout.stretches.flatMap((s) => (s === into[0] ? [joined] : s === out[0] ? [] : [s])),
+      ...layout,
+      nodes: layout.nodes.filter((n) => n.id !== id),
+      bleeders: layout.bleeders.filter((b) => b.at !== id),
+      stretches: layout.stretches.flatMap((s) =>
+        s === into[0] ? [joined] : s === out[0] ? [] : [s],
+      ),
     });
   }
   const taken = layout.masters.find((m) => m.id === id);
   if (taken) {
-    const rest = taken.chambers.reduce<Layout>((l, c) => withoutSubtree(l, c.port), { ...layout, masters: layout.masters.filter((m) => m !== taken) });
+    const rest = taken.chambers.reduce<Layout>((l, c) => withoutSubtree(l, c.port), {
+      ...layout,
+      masters: layout.masters.filter((m) => m !== taken),
+    });
     return tidy(withoutIdleBowls(rest));
   }
   const owner = layout.masters.find((m) => m.chambers.some((c) => c.id === id));
   if (owner) {
     const rest = withoutSubtree(layout, owner.chambers.find((c) => c.id === id)!.port);
-    return tidy(withoutIdleBowls({ ...rest, masters: rest.masters.map((m) => (m.id === owner.id ? { ...m, chambers: m.chambers.filter((c) => c.id !== id) } : m)) }));
+    return tidy(
+      withoutIdleBowls({
+        ...rest,
+        masters: rest.masters.map((m) =>
+          m.id === owner.id ? { ...m, chambers: m.chambers.filter((c) => c.id !== id) } : m,
+        ),
+      }),
+    );
   }
   const stretch = layout.stretches.find((s) => s.id === id);
   return tidy(withoutSubtree(layout, stretch ? stretch.to : id));
@@ -178,15 +404,24 @@ export function moveInto(layout: Layout, nodeId: string, stretchId: string): Edi
   const bleeders = layout.bleeders.filter((b) => b.at === nodeId);
   const without = removeElement(layout, nodeId);
   // The line that it was cut from may have taken over the one that is meant.
-  const target = without.stretches.find((s) => s.id === stretchId) ?? without.stretches.find((s) => s.id === layout.stretches.find((x) => x.to === nodeId)?.id)!;
+  const target =
+    without.stretches.find((s) => s.id === stretchId) ??
+    without.stretches.find((s) => s.id === layout.stretches.find((x) => x.to === nodeId)?.id)!;
   const made = insertInto(without, target.id, 'joint');
   const rename = (id: string) => (id === made.element ? nodeId : id);
   return {
     element: nodeId,
     layout: {
-      ...made.layout, abs: layout.abs,
-      nodes: made.layout.nodes.map((n) => (n.id === made.element ? { ...node, heightMm: n.heightMm } : n)),
-      stretches: made.layout.stretches.map((s) => ({ ...s, from: rename(s.from), to: rename(s.to) })),
+      ...made.layout,
+      abs: layout.abs,
+      nodes: made.layout.nodes.map((n) =>
+        n.id === made.element ? { ...node, heightMm: n.heightMm } : n,
+      ),
+      stretches: made.layout.stretches.map((s) => ({
+        ...s,
+        from: rename(s.from),
+        to: rename(s.to),
+      })),
       bleeders: [...made.layout.bleeders, ...bleeders],
     },
   };
@@ -194,11 +429,23 @@ export function moveInto(layout: Layout, nodeId: string, stretchId: string): Edi
 
 /** The same layout with left and right exchanged, for the driver on the other side. */
 export function mirrored(layout: Layout): Layout {
-  const swap = (words: string): string => words.replace(/\b(left|right)\b/gi, (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side);
-  const named = <T extends { readonly name: string }>(list: readonly T[]): T[] => list.map((e) => ({ ...e, name: swap(e.name) }));
+  const swap = (words: string): string =>
+    words.replace(
+      /\b(left|right)\b/gi,
+      (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side,
+    );
+  const named = <T extends { readonly name: string }>(list: readonly T[]): T[] =>
+    list.map((e) => ({ ...e, name: swap(e.name) }));
   return {
-    ...layout, driverSide: swap(layout.driverSide) as Layout['driverSide'], nodes: named(layout.nodes), stretches: named(layout.stretches),
-    bleeders: layout.bleeders.map((b) => ({ ...b, place: swap(b.place) as Bleeder['place'], which: b.which && (swap(b.which) as Bleeder['which']) })),
+    ...layout,
+    driverSide: swap(layout.driverSide) as Layout['driverSide'],
+    nodes: named(layout.nodes),
+    stretches: named(layout.stretches),
+    bleeders: layout.bleeders.map((b) => ({
+      ...b,
+      place: swap(b.place) as Bleeder['place'],
+      which: b.which && (swap(b.which) as Bleeder['which']),
+    })),
   };
 }
 
@@ -208,12 +455,22 @@ function withoutSubtree(layout: Layout, nodeId: string): Layout {
     before = gone.size;
     for (const s of layout.stretches) if (gone.has(s.from)) gone.add(s.to);
   }
-  return { ...layout, nodes: layout.nodes.filter((n) => !gone.has(n.id)), stretches: layout.stretches.filter((s) => !gone.has(s.to) && !gone.has(s.from)), bleeders: layout.bleeders.filter((b) => !gone.has(b.at)) };
+  return {
+    ...layout,
+    nodes: layout.nodes.filter((n) => !gone.has(n.id)),
+    stretches: layout.stretches.filter((s) => !gone.has(s.to) && !gone.has(s.from)),
+    bleeders: layout.bleeders.filter((b) => !gone.has(b.at)),
+  };
 }
 
 /** Bowls that feed nothing any more go. */
 function withoutIdleBowls(layout: Layout): Layout {
-  return { ...layout, bowls: layout.bowls.filter((b) => chambersOf(layout).some(({ chamber: c }) => c.fedBy === b.id)) };
+  return {
+    ...layout,
+    bowls: layout.bowls.filter((b) =>
+      chambersOf(layout).some(({ chamber: c }) => c.fedBy === b.id),
+    ),
+  };
 }
 
 /** Without a modulator there is no ABS to speak of. */
@@ -221,11 +478,21 @@ function tidy(layout: Layout): Layout {
   return layout.nodes.some((n) => n.kind === 'modulator') ? layout : { ...layout, abs: 'none' };
 }
 
-const heightOf = (layout: Layout, nodeId: string): number => layout.nodes.find((n) => n.id === nodeId)!.heightMm;
+const heightOf = (layout: Layout, nodeId: string): number =>
+  layout.nodes.find((n) => n.id === nodeId)!.heightMm;
 
 /** An id that nothing in the layout has, by counting up; the same layout gives the same id. */
 function freeId(layout: Layout, kind: string): string {
-  const taken = new Set([...layout.bowls, ...layout.masters, ...chambersOf(layout).map(({ chamber: c }) => c), ...layout.nodes, ...layout.stretches, ...layout.bleeders].map((e) => e.id));
+  const taken = new Set(
+    [
+      ...layout.bowls,
+      ...layout.masters,
+      ...chambersOf(layout).map(({ chamber: c }) => c),
+      ...layout.nodes,
+      ...layout.stretches,
+      ...layout.bleeders,
+    ].map((e) => e.id),
+  );
   let n = 1;
   while (taken.has(`${kind}-${n}`)) n++;
   return `${kind}-${n}`;

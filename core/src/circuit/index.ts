@@ -30,5 +30,25 @@ export { SIZE_FIELDS, sizedThings, type SizedKind, type SizeField } from './fiel
 export { RANGES, rangeFault, type Range } from './ranges';
 export { nodeVolumeMl, paths, type Path, type PathPoint } from './path';
 export { tubeVolumeMl } from './tubeVolume';
-export { addBleeder, addBowl, addChamber, addEnd, addMaster, blankLayout, ENDS, INSERTS, insertInto, mirrored, moveInto, removeElement, setFeed, setOption, setSize, setThread, type Edited, type End, type Insert } from './edit';
+export {
+  addBleeder,
+  addBowl,
+  addChamber,
+  addEnd,
+  addMaster,
+  blankLayout,
+  ENDS,
+  INSERTS,
+  insertInto,
+  mirrored,
+  moveInto,
+  removeElement,
+  setFeed,
+  setOption,
+  setSize,
+  setThread,
+  type Edited,
+  type End,
+  type Insert,
+} from './edit';
 export { layoutTemplates, templateById, type LayoutTemplate, type TemplateId } from './templates';

@@ -27,7 +27,14 @@ export const CONTROLS = ['brake pedal', 'brake lever', 'clutch pedal', 'clutch l
 export type Control = (typeof CONTROLS)[number];
 
 /** What stands between master and wheels, and so what air inside it needs. */
-export const ABS_KINDS = ['none', 'in the open path', 'rear only, own bleeder', 'four-channel', 'motorcycle, two circuits', 'high pressure'] as const;
+export const ABS_KINDS = [
+  'none',
+  'in the open path',
+  'rear only, own bleeder',
+  'four-channel',
+  'motorcycle, two circuits',
+  'high pressure',
+] as const;
 export type AbsKind = (typeof ABS_KINDS)[number];
 
 /** One chamber of a reservoir, with its own marks. */
@@ -93,7 +100,11 @@ interface ActuatorBase extends NodeBase {
 export type Actuator =
   | (ActuatorBase & { readonly kind: 'caliper' | 'wheel cylinder' })
   /** Clutch slave. Holdable: its piston can be held without touching the bore. */
-  | (ActuatorBase & { readonly kind: 'slave'; readonly inGearbox: boolean; readonly holdable: boolean });
+  | (ActuatorBase & {
+      readonly kind: 'slave';
+      readonly inGearbox: boolean;
+      readonly holdable: boolean;
+    });
 
 export const VALVE_KINDS = ['load', 'metering', 'residual', 'differential', 'delay'] as const;
 export type ValveKind = (typeof VALVE_KINDS)[number];
@@ -106,9 +117,18 @@ export type LayoutNode =
   /** Parts the flow; passes the fluid on unmixed. */
   | (NodeBase & { readonly kind: 'tee' })
   /** One circuit's passage through a valve. Of a differential valve each half names its end, and whether a button pushes the piston back from there. */
-  | (NodeBase & { readonly kind: 'valve'; readonly valve: ValveKind; readonly end: 'front' | 'rear' | null; readonly button: boolean })
+  | (NodeBase & {
+      readonly kind: 'valve';
+      readonly valve: ValveKind;
+      readonly end: 'front' | 'rear' | null;
+      readonly button: boolean;
+    })
   /** One circuit's passage through an ABS modulator; mixes. */
-  | (NodeBase & { readonly kind: 'modulator'; readonly openPathMl: number; readonly pocketsMl: number })
+  | (NodeBase & {
+      readonly kind: 'modulator';
+      readonly openPathMl: number;
+      readonly pocketsMl: number;
+    })
   | Actuator;
 
 export interface Stretch {
@@ -125,7 +145,18 @@ export interface Stretch {
   readonly nut: Fitting | null;
 }
 
-export const PLACES = ['left front', 'right front', 'left rear', 'right rear', 'front', 'rear', 'sidecar', 'master', 'modulator', 'slave'] as const;
+export const PLACES = [
+  'left front',
+  'right front',
+  'left rear',
+  'right rear',
+  'front',
+  'rear',
+  'sidecar',
+  'master',
+  'modulator',
+  'slave',
+] as const;
 export type Place = (typeof PLACES)[number];
 /** Which of several bleeders on one part. */
 export const WHICH = ['upper', 'lower', 'inner', 'outer', 'left', 'right'] as const;

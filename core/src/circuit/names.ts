@@ -1,4 +1,13 @@
-import type { Bleeder, Fitting, FittingSizes, Layout, LayoutNode, Master, MasterChamber, Actuator } from './layout';
+import type {
+  Bleeder,
+  Fitting,
+  FittingSizes,
+  Layout,
+  LayoutNode,
+  Master,
+  MasterChamber,
+  Actuator,
+} from './layout';
 
 /**
  * A bleeder as a technician calls it.
@@ -12,12 +21,20 @@ export function bleederName(bleeder: Pick<Bleeder, 'place' | 'which'>): string {
 /** Sizes by what was found on this vehicle, else as listed. */
 export function sizesOf(fitting: Fitting): FittingSizes {
   const { listed, found } = fitting;
-  return { wrenchMm: found?.wrenchMm ?? listed.wrenchMm, thread: found?.thread ?? listed.thread, torqueNm: found?.torqueNm ?? listed.torqueNm };
+  return {
+    wrenchMm: found?.wrenchMm ?? listed.wrenchMm,
+    thread: found?.thread ?? listed.thread,
+    torqueNm: found?.torqueNm ?? listed.torqueNm,
+  };
 }
 
 /** Every chamber with the master that it belongs to. */
-export function chambersOf(layout: Pick<Layout, 'masters'>): { readonly master: Master; readonly chamber: MasterChamber }[] {
-  return layout.masters.flatMap((master) => master.chambers.map((chamber) => ({ master, chamber })));
+export function chambersOf(
+  layout: Pick<Layout, 'masters'>,
+): { readonly master: Master; readonly chamber: MasterChamber }[] {
+  return layout.masters.flatMap((master) =>
+    master.chambers.map((chamber) => ({ master, chamber })),
+  );
 }
 
 /** Whether a node is a part that the pressure works on, at the end of a line. */
@@ -27,5 +44,10 @@ export function isActuator(node: LayoutNode): node is Actuator {
 
 /** Volume in a bowl at which the highest of its outlets draws air, mL: a syringe stops there too, whichever system is in hand. */
 export function highestOutletMl(layout: Pick<Layout, 'masters'>, bowlId: string): number {
-  return Math.max(0, ...chambersOf(layout).flatMap(({ chamber }) => (chamber.fedBy === bowlId ? [chamber.outlet.airDrawnMl] : [])));
+  return Math.max(
+    0,
+    ...chambersOf(layout).flatMap(({ chamber }) =>
+      chamber.fedBy === bowlId ? [chamber.outlet.airDrawnMl] : [],
+    ),
+  );
 }

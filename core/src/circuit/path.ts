@@ -37,17 +37,30 @@ export function paths(layout: Layout): Path[] {
       const stretch = feeding.get(at)!;
       stretches.unshift(stretch);
       at = stretch.from;
-      if (stretches.length > layout.stretches.length) throw new RangeError(`the way to ${bleederName(bleeder)} runs in a loop; validate the layout first`);
+      if (stretches.length > layout.stretches.length)
+        throw new RangeError(
+          `the way to ${bleederName(bleeder)} runs in a loop; validate the layout first`,
+        );
     }
     const fed = chambersOf(layout).find((c) => c.chamber.port === at);
-    if (!fed) throw new RangeError(`${bleederName(bleeder)} is not joined to the master; validate the layout first`);
+    if (!fed)
+      throw new RangeError(
+        `${bleederName(bleeder)} is not joined to the master; validate the layout first`,
+      );
     let alongM = 0;
     const points: PathPoint[] = [{ node: nodes.get(at)!, alongM }];
     for (const s of stretches) {
       alongM += s.lengthMm / 1000;
       points.push({ node: nodes.get(s.to)!, alongM });
     }
-    return { bleeder, ...fed, points, stretches, lengthM: pathLength(stretches, alongM), volumeMl: pathVolume(stretches, points) };
+    return {
+      bleeder,
+      ...fed,
+      points,
+      stretches,
+      lengthM: pathLength(stretches, alongM),
+      volumeMl: pathVolume(stretches, points),
+    };
   });
 }
 
@@ -58,7 +71,15 @@ function pathLength(stretches: readonly Stretch[], alongM: number): Figure {
     unit: 'm',
     rule: 'sum of the lengths of the stretches on the way',
     source: ARITHMETIC,
-    from: stretches.map((s) => figure({ label: s.name, value: s.lengthMm / 1000, unit: 'm', rule: 'length in the layout', source: MODEL })),
+    from: stretches.map((s) =>
+      figure({
+        label: s.name,
+        value: s.lengthMm / 1000,
+        unit: 'm',
+        rule: 'length in the layout',
+        source: MODEL,
+      }),
+    ),
   });
 }
 
@@ -75,7 +96,17 @@ function pathVolume(stretches: readonly Stretch[], points: readonly PathPoint[])
     ),
     ...points.flatMap(({ node }) => {
       const held = nodeVolumeMl(node);
-      return held > 0 ? [figure({ label: node.name, value: held, unit: 'mL', rule: 'cavity in the layout', source: MODEL })] : [];
+      return held > 0
+        ? [
+            figure({
+              label: node.name,
+              value: held,
+              unit: 'mL',
+              rule: 'cavity in the layout',
+              source: MODEL,
+            }),
+          ]
+        : [];
     }),
   ];
   return figure({
@@ -93,4 +124,3 @@ export function nodeVolumeMl(node: LayoutNode): number {
   if (node.kind === 'modulator') return node.openPathMl;
   return isActuator(node) ? node.cavityMl : 0;
 }
-

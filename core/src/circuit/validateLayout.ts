@@ -5,7 +5,16 @@ import { rangeFault } from './ranges';
 
 /** One thing wrong with a layout, with the element it is wrong at. */
 export interface LayoutFault {
-  readonly code: 'range' | 'too short' | 'duplicate' | 'missing' | 'kind' | 'loop' | 'orphan' | 'blind end' | 'level order';
+  readonly code:
+    | 'range'
+    | 'too short'
+    | 'duplicate'
+    | 'missing'
+    | 'kind'
+    | 'loop'
+    | 'orphan'
+    | 'blind end'
+    | 'level order';
   /** Id of the element, or of the part that holds it. */
   readonly element: string;
   /** One sentence that says what came and what would be right. */
@@ -18,7 +27,12 @@ export interface LayoutFault {
  * reachable and every size in range.
  */
 export function validateLayout(layout: Layout): LayoutFault[] {
-  return [...sizeFaults(layout), ...nameFaults(layout), ...kindFaults(layout), ...graphFaults(layout)];
+  return [
+    ...sizeFaults(layout),
+    ...nameFaults(layout),
+    ...kindFaults(layout),
+    ...graphFaults(layout),
+  ];
 }
 
 function sizeFaults(layout: Layout): LayoutFault[] {
@@ -45,7 +59,11 @@ function sizeFaults(layout: Layout): LayoutFault[] {
   for (const s of layout.stretches) {
     const climbMm = Math.abs((heights.get(s.from) ?? 0) - (heights.get(s.to) ?? 0));
     if (heights.has(s.from) && heights.has(s.to) && s.lengthMm < climbMm) {
-      faults.push({ code: 'too short', element: s.id, sentence: `${s.name} is ${s.lengthMm} mm long, but its ends differ by ${climbMm} mm in height; one of the three is wrong.` });
+      faults.push({
+        code: 'too short',
+        element: s.id,
+        sentence: `${s.name} is ${s.lengthMm} mm long, but its ends differ by ${climbMm} mm in height; one of the three is wrong.`,
+      });
     }
   }
   return faults;
@@ -55,36 +73,79 @@ function nameFaults(layout: Layout): LayoutFault[] {
   const faults: LayoutFault[] = [];
   const chambers = chambersOf(layout).map(({ chamber }) => chamber);
   const seen = new Set<string>();
-  for (const { id } of [...layout.bowls, ...layout.masters, ...chambers, ...layout.nodes, ...layout.stretches, ...layout.bleeders]) {
-    if (seen.has(id)) faults.push({ code: 'duplicate', element: id, sentence: `The id "${id}" is used twice; each element needs its own.` });
+  for (const { id } of [
+    ...layout.bowls,
+    ...layout.masters,
+    ...chambers,
+    ...layout.nodes,
+    ...layout.stretches,
+    ...layout.bleeders,
+  ]) {
+    if (seen.has(id))
+      faults.push({
+        code: 'duplicate',
+        element: id,
+        sentence: `The id "${id}" is used twice; each element needs its own.`,
+      });
     seen.add(id);
   }
   const called = new Set<string>();
   for (const b of layout.bleeders) {
     const name = bleederName(b);
-    if (called.has(name)) faults.push({ code: 'duplicate', element: b.id, sentence: `Two bleeders are called "${name}"; say which is which, so that the right one is opened.` });
+    if (called.has(name))
+      faults.push({
+        code: 'duplicate',
+        element: b.id,
+        sentence: `Two bleeders are called "${name}"; say which is which, so that the right one is opened.`,
+      });
     called.add(name);
   }
   const nodeIds = new Set(layout.nodes.map((n) => n.id));
   const missing = (element: string, name: string, what: string, id: string) =>
-    faults.push({ code: 'missing', element, sentence: `${name}: there is no ${what} "${id}" in this layout.` });
+    faults.push({
+      code: 'missing',
+      element,
+      sentence: `${name}: there is no ${what} "${id}" in this layout.`,
+    });
   const bowls = new Set(layout.bowls.map((b) => b.id));
-  if (layout.masters.length === 0) faults.push({ code: 'missing', element: 'masters', sentence: 'The layout has no master; give it at least one.' });
+  if (layout.masters.length === 0)
+    faults.push({
+      code: 'missing',
+      element: 'masters',
+      sentence: 'The layout has no master; give it at least one.',
+    });
   for (const m of layout.masters) {
-    if (m.chambers.length === 0) faults.push({ code: 'missing', element: m.id, sentence: `${m.name} has no chamber; give it one or two.` });
+    if (m.chambers.length === 0)
+      faults.push({
+        code: 'missing',
+        element: m.id,
+        sentence: `${m.name} has no chamber; give it one or two.`,
+      });
   }
-  if (layout.bleeders.length === 0) faults.push({ code: 'missing', element: 'bleeders', sentence: 'The layout has no bleeder; give it at least one.' });
+  if (layout.bleeders.length === 0)
+    faults.push({
+      code: 'missing',
+      element: 'bleeders',
+      sentence: 'The layout has no bleeder; give it at least one.',
+    });
   for (const b of layout.bowls) {
-    if (!chambers.some((c) => c.fedBy === b.id)) faults.push({ code: 'orphan', element: b.id, sentence: `${b.name} feeds no chamber; say which, or take it out.` });
+    if (!chambers.some((c) => c.fedBy === b.id))
+      faults.push({
+        code: 'orphan',
+        element: b.id,
+        sentence: `${b.name} feeds no chamber; say which, or take it out.`,
+      });
   }
   for (const c of chambers) {
     if (!bowls.has(c.fedBy)) missing(c.id, c.name, 'reservoir chamber', c.fedBy);
-    if (layout.nodes.find((n) => n.id === c.port)?.kind !== 'port') missing(c.id, c.name, 'port', c.port);
+    if (layout.nodes.find((n) => n.id === c.port)?.kind !== 'port')
+      missing(c.id, c.name, 'port', c.port);
   }
   for (const s of layout.stretches) {
     for (const end of [s.from, s.to]) if (!nodeIds.has(end)) missing(s.id, s.name, 'point', end);
   }
-  for (const b of layout.bleeders) if (!nodeIds.has(b.at)) missing(b.id, `Bleeder ${bleederName(b)}`, 'part', b.at);
+  for (const b of layout.bleeders)
+    if (!nodeIds.has(b.at)) missing(b.id, `Bleeder ${bleederName(b)}`, 'part', b.at);
   return faults;
 }
 
@@ -93,17 +154,36 @@ function kindFaults(layout: Layout): LayoutFault[] {
   const faults: LayoutFault[] = [];
   const modulators = layout.nodes.filter((n) => n.kind === 'modulator');
   if (layout.abs === 'none' && modulators.length > 0) {
-    faults.push({ code: 'kind', element: modulators[0]!.id, sentence: `${modulators[0]!.name} is in a layout without ABS; say which kind it is, or take it out.` });
+    faults.push({
+      code: 'kind',
+      element: modulators[0]!.id,
+      sentence: `${modulators[0]!.name} is in a layout without ABS; say which kind it is, or take it out.`,
+    });
   }
   if (layout.abs !== 'none' && modulators.length === 0) {
-    faults.push({ code: 'kind', element: 'abs', sentence: `The layout has ABS (${layout.abs}) but no modulator; put it where the fluid meets it.` });
+    faults.push({
+      code: 'kind',
+      element: 'abs',
+      sentence: `The layout has ABS (${layout.abs}) but no modulator; put it where the fluid meets it.`,
+    });
   }
-  if (layout.abs === 'rear only, own bleeder' && !layout.bleeders.some((b) => modulators.some((m) => m.id === b.at))) {
-    faults.push({ code: 'kind', element: 'abs', sentence: 'This kind of ABS has a bleeder on its modulator; the layout has none there.' });
+  if (
+    layout.abs === 'rear only, own bleeder' &&
+    !layout.bleeders.some((b) => modulators.some((m) => m.id === b.at))
+  ) {
+    faults.push({
+      code: 'kind',
+      element: 'abs',
+      sentence: 'This kind of ABS has a bleeder on its modulator; the layout has none there.',
+    });
   }
   for (const n of layout.nodes) {
     if (n.kind === 'valve' && n.valve === 'differential' && n.end === null) {
-      faults.push({ code: 'kind', element: n.id, sentence: `${n.name}: say whether this half of the differential valve feeds the front or the rear.` });
+      faults.push({
+        code: 'kind',
+        element: n.id,
+        sentence: `${n.name}: say whether this half of the differential valve feeds the front or the rear.`,
+      });
     }
   }
   return faults;
@@ -118,7 +198,11 @@ function graphFaults(layout: Layout): LayoutFault[] {
   const looped = new Set<string>();
   for (const port of roots) {
     if (reached.has(port)) {
-      faults.push({ code: 'duplicate', element: port, sentence: `The port "${port}" belongs to two chambers; each chamber needs its own.` });
+      faults.push({
+        code: 'duplicate',
+        element: port,
+        sentence: `The port "${port}" belongs to two chambers; each chamber needs its own.`,
+      });
     }
     reached.add(port);
   }
@@ -128,7 +212,11 @@ function graphFaults(layout: Layout): LayoutFault[] {
       if (reached.has(s.to)) {
         if (!looped.has(s.to)) {
           const name = nodes.get(s.to)?.name ?? s.to;
-          faults.push({ code: 'loop', element: s.id, sentence: `${s.name} closes a loop at ${name}; every point should be fed by one stretch only.` });
+          faults.push({
+            code: 'loop',
+            element: s.id,
+            sentence: `${s.name} closes a loop at ${name}; every point should be fed by one stretch only.`,
+          });
         }
         looped.add(s.to);
         continue;
@@ -139,19 +227,34 @@ function graphFaults(layout: Layout): LayoutFault[] {
   }
   for (const n of layout.nodes) {
     if (!reached.has(n.id)) {
-      faults.push({ code: 'orphan', element: n.id, sentence: `${n.name} cannot be reached from the master; join it with a line or take it out.` });
+      faults.push({
+        code: 'orphan',
+        element: n.id,
+        sentence: `${n.name} cannot be reached from the master; join it with a line or take it out.`,
+      });
     } else if (isBlindEnd(n, layout)) {
-      faults.push({ code: 'blind end', element: n.id, sentence: `${n.name} ends without a bleeder; nothing could be flushed there.` });
+      faults.push({
+        code: 'blind end',
+        element: n.id,
+        sentence: `${n.name} ends without a bleeder; nothing could be flushed there.`,
+      });
     }
   }
   for (const b of layout.bleeders) {
     if (nodes.has(b.at) && !reached.has(b.at)) {
-      faults.push({ code: 'orphan', element: b.id, sentence: `Bleeder ${bleederName(b)} cannot be reached from the master; join ${nodes.get(b.at)!.name} with a line.` });
+      faults.push({
+        code: 'orphan',
+        element: b.id,
+        sentence: `Bleeder ${bleederName(b)} cannot be reached from the master; join ${nodes.get(b.at)!.name} with a line.`,
+      });
     }
   }
   return faults;
 }
 
 function isBlindEnd(node: LayoutNode, layout: Layout): boolean {
-  return !layout.stretches.some((s) => s.from === node.id) && !layout.bleeders.some((b) => b.at === node.id);
+  return (
+    !layout.stretches.some((s) => s.from === node.id) &&
+    !layout.bleeders.some((b) => b.at === node.id)
+  );
 }

@@ -5,7 +5,10 @@ import { slavePasses, slaveTests, type SlaveTest } from '.';
 const external = layoutOf('clutch-external');
 const all = (layout: Layout) => layout.bleeders.map((b) => b.id);
 const slaveOf = (layout: Layout) => layout.nodes.find((n) => n.kind === 'slave')!;
-const withSlave = (more: object): Layout => ({ ...external, nodes: external.nodes.map((n) => (n.kind === 'slave' ? { ...n, ...more } : n)) });
+const withSlave = (more: object): Layout => ({
+  ...external,
+  nodes: external.nodes.map((n) => (n.kind === 'slave' ? { ...n, ...more } : n)),
+});
 const testOf = (layout: Layout): SlaveTest => slaveTests(layout, all(layout))[0]!;
 
 // Which way proves which slave, and 1/8 in with the slave blocked: common practice, no source.
@@ -18,7 +21,10 @@ test('the blocked slave only where its piston can be held, the travel where it c
 test('a clutch has a test, brakes have none, and a bleeder that stays shut brings none', () => {
   for (const t of layoutTemplates) {
     const layout = layoutOf(t.id);
-    expect(slaveTests(layout, all(layout))).toHaveLength(layout.nodes.filter((n) => n.kind === 'slave' && layout.bleeders.some((b) => b.at === n.id)).length);
+    expect(slaveTests(layout, all(layout))).toHaveLength(
+      layout.nodes.filter((n) => n.kind === 'slave' && layout.bleeders.some((b) => b.at === n.id))
+        .length,
+    );
     expect(slaveTests(layout, [])).toEqual([]);
   }
 });
@@ -34,7 +40,7 @@ test('travel: what the master pushes out moves the slave by the squares of the d
   const layout = withSlave({ holdable: false, inGearbox: false, pistonMm: 22.2, pistons: 1 });
   const { boreMm, fullStrokeMm } = layout.masters[0]!.chambers[0]!;
   // Pascal's principle: volumes are equal, d²·s = D²·S.
-  const travel = ((boreMm / 22.2) ** 2) * fullStrokeMm;
+  const travel = (boreMm / 22.2) ** 2 * fullStrokeMm;
   const inPlace = testOf(layout);
   expect(inPlace.limitMm!.value).toBeCloseTo(0.85 * travel, 9);
   expect(slavePasses(inPlace, { mm: travel, reverse: 'clean' })).toBe(true);

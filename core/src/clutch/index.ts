@@ -1,1 +1,8 @@
-export { clutchSet, slavePasses, slaveTests, type SlaveReading, type SlaveTest, type SlaveWay } from './slaveTest';
+export {
+  clutchSet,
+  slavePasses,
+  slaveTests,
+  type SlaveReading,
+  type SlaveTest,
+  type SlaveWay,
+} from './slaveTest';

@@ -29,7 +29,9 @@ const LEAST_TRAVEL_SHARE = 0.85;
 
 /** The tests for the slaves behind some bleeders, each once. */
 export function slaveTests(layout: Layout, bleederIds: readonly string[]): SlaveTest[] {
-  const slaves = layout.nodes.filter(isSlave).filter((n) => layout.bleeders.some((b) => b.at === n.id && bleederIds.includes(b.id)));
+  const slaves = layout.nodes
+    .filter(isSlave)
+    .filter((n) => layout.bleeders.some((b) => b.at === n.id && bleederIds.includes(b.id)));
   return slaves.map((slave) => {
     const way: SlaveWay = slave.holdable ? 'blocked' : slave.inGearbox ? 'take-up' : 'travel';
     return { slaveId: slave.id, way, limitMm: limitFor(layout, slave, way) };
@@ -51,7 +53,9 @@ export function slavePasses(test: SlaveTest, { mm, reverse }: SlaveReading): boo
 /** Whether the whole set of a clutch can lie on the bench: its slave is outside. */
 export function clutchSet(layout: Layout, masterId: string): boolean {
   const master = layout.masters.find((m) => m.id === masterId);
-  const slaves = paths(layout).flatMap((p) => (p.master.id === masterId ? [p.points.at(-1)!.node] : []));
+  const slaves = paths(layout).flatMap((p) =>
+    p.master.id === masterId ? [p.points.at(-1)!.node] : [],
+  );
   return master?.system === 'clutch' && slaves.every((n) => n.kind === 'slave' && !n.inGearbox);
 }
 
@@ -60,15 +64,51 @@ const isSlave = (n: LayoutNode): n is Slave => isActuator(n) && n.kind === 'slav
 
 function limitFor(layout: Layout, slave: Slave, way: SlaveWay): Figure | null {
   if (way === 'take-up') return null;
-  if (way === 'blocked') return figure({ label: 'Rod travel, less than', value: BLOCKED_ROD_MM, unit: 'mm', rule: '1/8 in: fluid hardly gives, air does', source: PRACTICE });
+  if (way === 'blocked')
+    return figure({
+      label: 'Rod travel, less than',
+      value: BLOCKED_ROD_MM,
+      unit: 'mm',
+      rule: '1/8 in: fluid hardly gives, air does',
+      source: PRACTICE,
+    });
   const { chamber } = paths(layout).find((p) => p.points.at(-1)!.node.id === slave.id)!;
   const byVolume = figure({
-    label: 'Slave travel by volume', value: (chamber.boreMm ** 2 * chamber.fullStrokeMm) / (slave.pistonMm ** 2 * slave.pistons), unit: 'mm',
-    rule: 'what the master pushes out in its full stroke ÷ area of the slave’s piston: d² · stroke ÷ D²', source: MODEL,
+    label: 'Slave travel by volume',
+    value: (chamber.boreMm ** 2 * chamber.fullStrokeMm) / (slave.pistonMm ** 2 * slave.pistons),
+    unit: 'mm',
+    rule: 'what the master pushes out in its full stroke ÷ area of the slave’s piston: d² · stroke ÷ D²',
+    source: MODEL,
     from: [
-      figure({ label: 'Bore of the master', value: chamber.boreMm, unit: 'mm', rule: 'in the layout', source: MODEL }), figure({ label: 'Full stroke', value: chamber.fullStrokeMm, unit: 'mm', rule: 'in the layout', source: MODEL }),
-      figure({ label: 'Piston of the slave', value: slave.pistonMm, unit: 'mm', rule: 'in the layout', source: MODEL }),
+      figure({
+        label: 'Bore of the master',
+        value: chamber.boreMm,
+        unit: 'mm',
+        rule: 'in the layout',
+        source: MODEL,
+      }),
+      figure({
+        label: 'Full stroke',
+        value: chamber.fullStrokeMm,
+        unit: 'mm',
+        rule: 'in the layout',
+        source: MODEL,
+      }),
+      figure({
+        label: 'Piston of the slave',
+        value: slave.pistonMm,
+        unit: 'mm',
+        rule: 'in the layout',
+        source: MODEL,
+      }),
     ],
   });
-  return figure({ label: 'Slave travel, at least', value: byVolume.value * LEAST_TRAVEL_SHARE, unit: 'mm', rule: `${LEAST_TRAVEL_SHARE * 100} % of it: hoses and seals give a little. The maker’s figure wins`, source: MODEL, from: [byVolume] });
+  return figure({
+    label: 'Slave travel, at least',
+    value: byVolume.value * LEAST_TRAVEL_SHARE,
+    unit: 'mm',
+    rule: `${LEAST_TRAVEL_SHARE * 100} % of it: hoses and seals give a little. The maker’s figure wins`,
+    source: MODEL,
+    from: [byVolume],
+  });
 }

@@ -2,12 +2,16 @@ import { ARITHMETIC, ENTRY, figure, figureText, MODEL, PRACTICE, sourceWords } f
 
 test('a figure that is not a finite number never gets made', () => {
   for (const value of [NaN, Infinity, -Infinity]) {
-    expect(() => figure({ label: 'Fluid', value, unit: 'mL', rule: 'r', source: MODEL })).toThrow(/finite/);
+    expect(() => figure({ label: 'Fluid', value, unit: 'mL', rule: 'r', source: MODEL })).toThrow(
+      /finite/,
+    );
   }
 });
 
 test('an entry has nothing it was computed from', () => {
-  expect(figure({ label: 'Bore', value: 20, unit: 'mm', rule: 'in the layout', source: ENTRY }).from).toEqual([]);
+  expect(
+    figure({ label: 'Bore', value: 20, unit: 'mm', rule: 'in the layout', source: ENTRY }).from,
+  ).toEqual([]);
 });
 
 test.each([

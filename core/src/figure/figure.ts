@@ -1,7 +1,30 @@
 import type { Source } from './source';
 
 /** Units in which core answers. One stored unit per quantity; conversion is the edge's business. */
-export type Unit = 'mm' | 'm' | 'mm/s' | 'mL/s' | 'kPa' | 'mL' | 'mm²' | 'mm²/s' | '%' | '°C' | 'hPa' | 'ppm' | 'pH' | 'kg' | 'km/h' | 'months' | 'days' | 'strokes' | 'marks' | 'times' | 'min' | 's' | 'ratio';
+export type Unit =
+  | 'mm'
+  | 'm'
+  | 'mm/s'
+  | 'mL/s'
+  | 'kPa'
+  | 'mL'
+  | 'mm²'
+  | 'mm²/s'
+  | '%'
+  | '°C'
+  | 'hPa'
+  | 'ppm'
+  | 'pH'
+  | 'kg'
+  | 'km/h'
+  | 'months'
+  | 'days'
+  | 'strokes'
+  | 'marks'
+  | 'times'
+  | 'min'
+  | 's'
+  | 'ratio';
 
 /**
  * A number that core worked out for a person, with everything needed to doubt it:
@@ -32,7 +55,9 @@ export type FigureInput = Omit<Figure, 'from'> & { readonly from?: readonly Figu
  */
 export function figure(input: FigureInput): Figure {
   if (!Number.isFinite(input.value)) {
-    throw new RangeError(`${input.label} is ${input.value} ${input.unit}; a figure is a finite number`);
+    throw new RangeError(
+      `${input.label} is ${input.value} ${input.unit}; a figure is a finite number`,
+    );
   }
   return { from: [], ...input };
 }

@@ -1,6 +1,18 @@
 import type { Figure } from './figure';
 
-const DECIMALS: Partial<Record<Figure['unit'], number>> = { mm: 0, m: 1, 'mm²': 0, 'mm²/s': 1, 'mm/s': 1, 'mL/s': 2, '%': 1, min: 0, '°C': 0, ratio: 2, pH: 1 };
+const DECIMALS: Partial<Record<Figure['unit'], number>> = {
+  mm: 0,
+  m: 1,
+  'mm²': 0,
+  'mm²/s': 1,
+  'mm/s': 1,
+  'mL/s': 2,
+  '%': 1,
+  min: 0,
+  '°C': 0,
+  ratio: 2,
+  pH: 1,
+};
 
 /**
  * Number and unit as a technician reads them. Volumes under 20 mL keep one

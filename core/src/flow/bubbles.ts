@@ -15,7 +15,10 @@ export const BRETHERTON_LIMIT = 0.842;
  * @param surfaceTensionNm N/m, above 0
  * @example bondNumber(3.35) is 0.876
  */
-export function bondNumber(insideMm: number, surfaceTensionNm: number = SURFACE_TENSION_NM.likely): number {
+export function bondNumber(
+  insideMm: number,
+  surfaceTensionNm: number = SURFACE_TENSION_NM.likely,
+): number {
   const radiusM = insideMm / 2000;
   return (DENSITY_KGM3 * GRAVITY_MS2 * radiusM * radiusM) / surfaceTensionNm;
 }
@@ -35,19 +38,30 @@ export function limitInsideMm(surfaceTensionNm: number = SURFACE_TENSION_NM.like
  * @param insideMm 1 to 10 mm
  * @param viscosityMm2s above 0
  */
-export function boreFillingRiseMmS(insideMm: number, viscosityMm2s: number, surfaceTensionNm: number = SURFACE_TENSION_NM.likely): number {
+export function boreFillingRiseMmS(
+  insideMm: number,
+  viscosityMm2s: number,
+  surfaceTensionNm: number = SURFACE_TENSION_NM.likely,
+): number {
   if (bondNumber(insideMm, surfaceTensionNm) <= BRETHERTON_LIMIT) return 0;
   const atLimit = limitInsideMm(surfaceTensionNm);
-  const froude = vianaFroude(insideMm, viscosityMm2s, surfaceTensionNm) - vianaFroude(atLimit, viscosityMm2s, surfaceTensionNm);
+  const froude =
+    vianaFroude(insideMm, viscosityMm2s, surfaceTensionNm) -
+    vianaFroude(atLimit, viscosityMm2s, surfaceTensionNm);
   return Math.max(0, froude) * Math.sqrt((GRAVITY_MS2 * insideMm) / 1000) * 1000;
 }
 
 /** Froude number U/√(gD) of Viana et al. 2003, one formula over all buoyancy Reynolds numbers. */
-export function vianaFroude(insideMm: number, viscosityMm2s: number, surfaceTensionNm: number = SURFACE_TENSION_NM.likely): number {
+export function vianaFroude(
+  insideMm: number,
+  viscosityMm2s: number,
+  surfaceTensionNm: number = SURFACE_TENSION_NM.likely,
+): number {
   const diameterM = insideMm / 1000;
   const eotvos = (DENSITY_KGM3 * GRAVITY_MS2 * diameterM * diameterM) / surfaceTensionNm;
   const reynolds = Math.sqrt(diameterM ** 3 * GRAVITY_MS2) / (viscosityMm2s * 1e-6);
-  const joined = (x: number, a: number, b: number, c: number, d: number): number => a / (1 + (x / b) ** c) ** d;
+  const joined = (x: number, a: number, b: number, c: number, d: number): number =>
+    a / (1 + (x / b) ** c) ** d;
   const large = joined(eotvos, 0.34, 14.793, -3.06, 0.58);
   const bend = joined(eotvos, 31.08, 29.868, -1.96, -0.49);
   const slope = joined(eotvos, -1.45, 24.867, -9.93, -0.094);

@@ -28,13 +28,23 @@ export function tubeResistance(lengthMm: number, insideMm: number, viscosityMm2s
  *
  * @param pressurePa over the whole path, head included
  */
-export function steadyFlowMlS(path: Pick<Path, 'stretches'>, pressurePa: number, viscosityMm2s: number): number {
+export function steadyFlowMlS(
+  path: Pick<Path, 'stretches'>,
+  pressurePa: number,
+  viscosityMm2s: number,
+): number {
   if (!(pressurePa > 0)) return 0;
-  const resistance = path.stretches.reduce((sum, s) => sum + tubeResistance(s.lengthMm, s.insideMm, viscosityMm2s), 0);
+  const resistance = path.stretches.reduce(
+    (sum, s) => sum + tubeResistance(s.lengthMm, s.insideMm, viscosityMm2s),
+    0,
+  );
   const orificeM2 = CRACKED_BLEEDER.discharge * (Math.PI / 4) * (CRACKED_BLEEDER.mm / 1000) ** 2;
   const square = DENSITY_KGM3 / (2 * orificeM2 * orificeM2);
   // square·Q² + resistance·Q − pressure = 0, in the form that keeps its digits when one term is small.
-  return (1e6 * 2 * pressurePa) / (resistance + Math.sqrt(resistance * resistance + 4 * square * pressurePa));
+  return (
+    (1e6 * 2 * pressurePa) /
+    (resistance + Math.sqrt(resistance * resistance + 4 * square * pressurePa))
+  );
 }
 
 /** Mean velocity of a flow in a bore, mm/s. */

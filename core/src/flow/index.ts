@@ -1,6 +1,53 @@
-export { BRETHERTON_LIMIT, boreFillingRiseMmS, bondNumber, limitInsideMm, stokesRiseMmS, vianaFroude } from './bubbles';
-export { columnPa, LAMINAR_REYNOLDS, reynolds, steadyFlowMlS, tubeResistance, velocityMmS } from './hydraulics';
-export { METHOD_TRAITS, METHODS, USUAL_DAY, USUAL_MEANS, type Circumstances, type Means, type Method, type MethodKind, type MethodTraits } from './methods';
-export { decidingStretch, rankMethods, type BleederFlow, type Cure, type DecidingStretch, type MethodQuestion, type MethodReason, type MethodRow, type MethodVerdict } from './rank';
-export { risesAt, transport, type Carried, type Motion, type Rise, type StretchVerdict } from './transport';
-export { CARRIED_WORDS, cureWords, METHOD_VERDICT_WORDS, METHOD_WORDS, methodReasonWords } from './words';
+export {
+  BRETHERTON_LIMIT,
+  boreFillingRiseMmS,
+  bondNumber,
+  limitInsideMm,
+  stokesRiseMmS,
+  vianaFroude,
+} from './bubbles';
+export {
+  columnPa,
+  LAMINAR_REYNOLDS,
+  reynolds,
+  steadyFlowMlS,
+  tubeResistance,
+  velocityMmS,
+} from './hydraulics';
+export {
+  METHOD_TRAITS,
+  METHODS,
+  USUAL_DAY,
+  USUAL_MEANS,
+  type Circumstances,
+  type Means,
+  type Method,
+  type MethodKind,
+  type MethodTraits,
+} from './methods';
+export {
+  decidingStretch,
+  rankMethods,
+  type BleederFlow,
+  type Cure,
+  type DecidingStretch,
+  type MethodQuestion,
+  type MethodReason,
+  type MethodRow,
+  type MethodVerdict,
+} from './rank';
+export {
+  risesAt,
+  transport,
+  type Carried,
+  type Motion,
+  type Rise,
+  type StretchVerdict,
+} from './transport';
+export {
+  CARRIED_WORDS,
+  cureWords,
+  METHOD_VERDICT_WORDS,
+  METHOD_WORDS,
+  methodReasonWords,
+} from './words';

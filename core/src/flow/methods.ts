@@ -1,5 +1,14 @@
 /** How fluid is moved through one bleeder after another. */
-export const METHODS = ['two people', 'alone at the lever', 'alone, bottle', 'pressure', 'vacuum', 'gravity', 'reverse', 'injection'] as const;
+export const METHODS = [
+  'two people',
+  'alone at the lever',
+  'alone, bottle',
+  'pressure',
+  'vacuum',
+  'gravity',
+  'reverse',
+  'injection',
+] as const;
 export type Method = (typeof METHODS)[number];
 
 /** What is at hand today. */
@@ -15,7 +24,15 @@ export interface Means {
 }
 
 /** What a workshop has until somebody says otherwise. */
-export const USUAL_MEANS: Means = { helper: true, bottle: true, vacuumPump: false, pressurePot: false, syringe: true, selfRefilling: false, scanTool: false };
+export const USUAL_MEANS: Means = {
+  helper: true,
+  bottle: true,
+  vacuumPump: false,
+  pressurePot: false,
+  syringe: true,
+  selfRefilling: false,
+  scanTool: false,
+};
 
 /** What is true of the vehicle and the day. */
 export interface Circumstances {
@@ -32,7 +49,14 @@ export interface Circumstances {
   readonly preferred: Method | null;
 }
 
-export const USUAL_DAY: Circumstances = { temperatureC: 20, axleHanging: false, masterWorn: false, dirty: false, takesNoFluid: false, preferred: null };
+export const USUAL_DAY: Circumstances = {
+  temperatureC: 20,
+  axleHanging: false,
+  masterWorn: false,
+  dirty: false,
+  takesNoFluid: false,
+  preferred: null,
+};
 
 /** How a count is made: strokes with the moment of the push, or a steady flow watched at the jar. */
 export type MethodKind = 'strokes' | 'steady';
@@ -54,9 +78,24 @@ export interface MethodTraits {
 
 /** What each method is by nature. A quarter-turn bleeder is opened a quarter with any of them. */
 export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
-  'two people': { kind: 'strokes', reverse: false, strokeS: { whole: 6, push: 1.5 }, open: 'first movement' },
-  'alone at the lever': { kind: 'strokes', reverse: false, strokeS: { whole: 4, push: 1.5 }, open: 'first movement' },
-  'alone, bottle': { kind: 'strokes', reverse: false, strokeS: { whole: 6, push: 3 }, open: 'up to one turn' },
+  'two people': {
+    kind: 'strokes',
+    reverse: false,
+    strokeS: { whole: 6, push: 1.5 },
+    open: 'first movement',
+  },
+  'alone at the lever': {
+    kind: 'strokes',
+    reverse: false,
+    strokeS: { whole: 4, push: 1.5 },
+    open: 'first movement',
+  },
+  'alone, bottle': {
+    kind: 'strokes',
+    reverse: false,
+    strokeS: { whole: 6, push: 3 },
+    open: 'up to one turn',
+  },
   pressure: { kind: 'steady', reverse: false, drivenKpa: 70, usualMlS: 3, open: 'up to one turn' },
   vacuum: { kind: 'steady', reverse: false, drivenKpa: 60, usualMlS: 2, open: 'first movement' },
   gravity: { kind: 'steady', reverse: false, drivenKpa: 0, usualMlS: 0.4, open: 'up to one turn' },

@@ -42,7 +42,11 @@ export const FINE_BUBBLE_MM = 0.1;
  *
  * @param riseIn rise in each bore, as `risesAt` gives it for a viscosity
  */
-export function transport(path: Pick<Path, 'stretches' | 'points'>, motion: Motion, riseIn: (insideMm: number) => Rise): StretchVerdict[] {
+export function transport(
+  path: Pick<Path, 'stretches' | 'points'>,
+  motion: Motion,
+  riseIn: (insideMm: number) => Rise,
+): StretchVerdict[] {
   return path.stretches.map((stretch, i) => {
     const downMm = path.points[i]!.node.heightMm - path.points[i + 1]!.node.heightMm;
     return onStretch(stretch, motion.reverse ? -downMm : downMm, motion, riseIn(stretch.insideMm));
@@ -67,8 +71,13 @@ export function risesAt(viscosityMm2s: number): (insideMm: number) => Rise {
   return (insideMm) => {
     const before = known.get(insideMm);
     if (before) return before;
-    const at = (surfaceTensionNm: number) => Math.max(boreFillingRiseMmS(insideMm, viscosityMm2s, surfaceTensionNm), fine);
-    const rise = { likely: at(SURFACE_TENSION_NM.likely), least: at(SURFACE_TENSION_NM.high), most: at(SURFACE_TENSION_NM.low) };
+    const at = (surfaceTensionNm: number) =>
+      Math.max(boreFillingRiseMmS(insideMm, viscosityMm2s, surfaceTensionNm), fine);
+    const rise = {
+      likely: at(SURFACE_TENSION_NM.likely),
+      least: at(SURFACE_TENSION_NM.high),
+      most: at(SURFACE_TENSION_NM.low),
+    };
     known.set(insideMm, rise);
     return rise;
   };
@@ -92,12 +101,20 @@ function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, rise: Rise
     // Worded only where they are looked at: a ranking weighs hundreds of stretches and shows a few.
     get velocityMmS() {
       return figure({
-        label: motion.strokeS ? 'Velocity in the push' : 'Velocity', value: velocity, unit: 'mm/s', rule: `flow ÷ bore area, with ${motion.flowMlS.toFixed(2)} mL/s in ${stretch.insideMm} mm`, source: MODEL,
+        label: motion.strokeS ? 'Velocity in the push' : 'Velocity',
+        value: velocity,
+        unit: 'mm/s',
+        rule: `flow ÷ bore area, with ${motion.flowMlS.toFixed(2)} mL/s in ${stretch.insideMm} mm`,
+        source: MODEL,
       });
     },
     get riseMmS() {
       return figure({
-        label: 'Rise of a bubble here', value: likely, unit: 'mm/s', plusMinus: Math.max(most - likely, likely - least), source: MODEL,
+        label: 'Rise of a bubble here',
+        value: likely,
+        unit: 'mm/s',
+        plusMinus: Math.max(most - likely, likely - least),
+        source: MODEL,
         rule: `of one that fills the bore: nothing below the limit of Bretherton 1961 (${limitInsideMm().toFixed(2)} mm for brake fluid), above it Viana et al. 2003 from memory; times the slope, ${slope.toFixed(2)}. A fine one climbs by Stokes. The band is that of the surface tension, 0.030 to 0.036 N/m`,
       });
     },

@@ -5,23 +5,73 @@ import type { Cure, MethodReason, MethodVerdict } from './rank';
 import type { Carried } from './transport';
 
 /** A method by name, and how the bleeder is handled with it. */
-export const METHOD_WORDS: Readonly<Record<Method, { readonly title: string; readonly needs: string; readonly caution: string }>> = {
-  'two people': { title: 'Two people, closed strokes', needs: 'A helper at the pedal or lever', caution: 'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.' },
-  'alone at the lever': { title: 'Alone, closed strokes at the lever', needs: 'Reach from lever to bleeder', caution: 'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.' },
-  'alone, bottle': { title: 'Alone, hose and bottle', needs: 'Clear hose, bottle with an inch of fluid and a vent', caution: 'The hose end stays below the fluid: out of it, and every stroke since is void.' },
-  pressure: { title: 'Pressure at the reservoir', needs: 'Pot with a gauge, a cap that seals', caution: 'The lowest pressure that flows, never above what the reservoir bears. Let the pressure off before the cap is opened.' },
-  vacuum: { title: 'Vacuum at the bleeder', needs: 'Hand or air-driven pump', caution: 'Bubbles under vacuum are no measure: air comes past the threads and out of the fluid. Finish with strokes.' },
-  gravity: { title: 'Gravity', needs: 'Time', caution: 'Look at the level at every call: nobody is pumping, and it falls all the same.' },
-  reverse: { title: 'From below, syringe at the bleeder', needs: 'Clean syringe and hose', caution: 'Hold the tube up and push until no air is in it, join and tie it, then open. Shut before the plunger comes back. The reservoir rises: draw it down, cover it, eyes protected.' },
-  injection: { title: 'Injection at the master’s port', needs: 'Small tipped bulb', caution: 'A few millilitres, slowly, with the cap off; the lever at rest.' },
+export const METHOD_WORDS: Readonly<
+  Record<Method, { readonly title: string; readonly needs: string; readonly caution: string }>
+> = {
+  'two people': {
+    title: 'Two people, closed strokes',
+    needs: 'A helper at the pedal or lever',
+    caution:
+      'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.',
+  },
+  'alone at the lever': {
+    title: 'Alone, closed strokes at the lever',
+    needs: 'Reach from lever to bleeder',
+    caution:
+      'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.',
+  },
+  'alone, bottle': {
+    title: 'Alone, hose and bottle',
+    needs: 'Clear hose, bottle with an inch of fluid and a vent',
+    caution: 'The hose end stays below the fluid: out of it, and every stroke since is void.',
+  },
+  pressure: {
+    title: 'Pressure at the reservoir',
+    needs: 'Pot with a gauge, a cap that seals',
+    caution:
+      'The lowest pressure that flows, never above what the reservoir bears. Let the pressure off before the cap is opened.',
+  },
+  vacuum: {
+    title: 'Vacuum at the bleeder',
+    needs: 'Hand or air-driven pump',
+    caution:
+      'Bubbles under vacuum are no measure: air comes past the threads and out of the fluid. Finish with strokes.',
+  },
+  gravity: {
+    title: 'Gravity',
+    needs: 'Time',
+    caution: 'Look at the level at every call: nobody is pumping, and it falls all the same.',
+  },
+  reverse: {
+    title: 'From below, syringe at the bleeder',
+    needs: 'Clean syringe and hose',
+    caution:
+      'Hold the tube up and push until no air is in it, join and tie it, then open. Shut before the plunger comes back. The reservoir rises: draw it down, cover it, eyes protected.',
+  },
+  injection: {
+    title: 'Injection at the master’s port',
+    needs: 'Small tipped bulb',
+    caution: 'A few millilitres, slowly, with the cap off; the lever at rest.',
+  },
 };
 
-export const METHOD_VERDICT_WORDS: Readonly<Record<MethodVerdict, string>> = { feasible: 'Works here', 'second best': 'Second best', hopeless: 'Cannot work here' };
+export const METHOD_VERDICT_WORDS: Readonly<Record<MethodVerdict, string>> = {
+  feasible: 'Works here',
+  'second best': 'Second best',
+  hopeless: 'Cannot work here',
+};
 
-export const CARRIED_WORDS: Readonly<Record<Carried, string>> = { carried: 'Bubbles are carried', stuck: 'Bubbles stay where they are', 'rises back': 'Bubbles climb back' };
+export const CARRIED_WORDS: Readonly<Record<Carried, string>> = {
+  carried: 'Bubbles are carried',
+  stuck: 'Bubbles stay where they are',
+  'rises back': 'Bubbles climb back',
+};
 
 /** A reason in one sentence that names the element and the figure. */
-export function methodReasonWords(layout: Layout, { code, elementId, figure }: MethodReason): string {
+export function methodReasonWords(
+  layout: Layout,
+  { code, elementId, figure }: MethodReason,
+): string {
   const name = elementId === null ? '' : elementName(layout, elementId);
   const number = figure ? figureText(figure) : '';
   switch (code) {
@@ -42,7 +92,9 @@ export function methodReasonWords(layout: Layout, { code, elementId, figure }: M
     case 'no head':
       return `Nothing would flow at the ${name}: ${figureText({ value: Math.max(0, -(figure?.value ?? 0)), unit: 'mm' })} of head are missing.`;
     case 'too slow to carry':
-      return name ? `${name} falls towards the bleeder; at ${number} bubbles stay there.` : 'Too little velocity to carry bubbles.';
+      return name
+        ? `${name} falls towards the bleeder; at ${number} bubbles stay there.`
+        : 'Too little velocity to carry bubbles.';
     case 'rises back':
       return `${name} falls towards the bleeder; bubbles climb back in it at ${number}, faster than the flow.`;
     case 'axle hangs':
@@ -121,5 +173,9 @@ export function cureWords(layout: Layout, cure: Cure): string {
 function elementName(layout: Layout, id: string): string {
   const bleeder = layout.bleeders.find((b) => b.id === id);
   if (bleeder) return bleederName(bleeder);
-  return [...layout.nodes, ...layout.stretches, ...layout.bowls, ...layout.masters].find((e) => e.id === id)?.name ?? id;
+  return (
+    [...layout.nodes, ...layout.stretches, ...layout.bowls, ...layout.masters].find(
+      (e) => e.id === id,
+    )?.name ?? id
+  );
 }

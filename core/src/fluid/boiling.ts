@@ -20,8 +20,12 @@ export const STANDARD_PRESSURE_HPA = 1013;
  * @throws RangeError outside that range
  * @example DOT 4 at 1.5 % is 190.6 °C
  */
-export function boilingPointC(limits: Pick<FluidLimits, 'dryC' | 'wetC'>, waterPercent: number): number {
-  if (!(waterPercent >= 0 && waterPercent <= 10)) throw new RangeError(`waterPercent is ${waterPercent}; give 0 to 10`);
+export function boilingPointC(
+  limits: Pick<FluidLimits, 'dryC' | 'wetC'>,
+  waterPercent: number,
+): number {
+  if (!(waterPercent >= 0 && waterPercent <= 10))
+    throw new RangeError(`waterPercent is ${waterPercent}; give 0 to 10`);
   const k = Math.log((limits.dryC - FLOOR_C) / (limits.wetC - FLOOR_C)) / WET_WATER_PERCENT;
   return FLOOR_C + (limits.dryC - FLOOR_C) * Math.exp(-k * waterPercent);
 }
@@ -33,7 +37,10 @@ export function boilingPointC(limits: Pick<FluidLimits, 'dryC' | 'wetC'>, waterP
  * @param boilingC at 1013 hPa
  * @returns 0 to 10
  */
-export function waterFromBoilingPercent(limits: Pick<FluidLimits, 'dryC' | 'wetC'>, boilingC: number): number {
+export function waterFromBoilingPercent(
+  limits: Pick<FluidLimits, 'dryC' | 'wetC'>,
+  boilingC: number,
+): number {
   if (boilingC <= FLOOR_C) return 10;
   const k = Math.log((limits.dryC - FLOOR_C) / (limits.wetC - FLOOR_C)) / WET_WATER_PERCENT;
   return Math.min(10, Math.max(0, Math.log((limits.dryC - FLOOR_C) / (boilingC - FLOOR_C)) / k));
@@ -41,12 +48,19 @@ export function waterFromBoilingPercent(limits: Pick<FluidLimits, 'dryC' | 'wetC
 
 /** The same with how it came about. */
 export function boilingFigure(limits: FluidLimits, water: Figure): Figure {
-  const limit = (label: string, value: number) => figure({ label, value, unit: '°C', rule: 'limit of the standard', source: limits.source });
+  const limit = (label: string, value: number) =>
+    figure({ label, value, unit: '°C', rule: 'limit of the standard', source: limits.source });
   return figure({
-    label: 'Boiling point, estimated from water', value: boilingPointC(limits, water.value), unit: '°C',
+    label: 'Boiling point, estimated from water',
+    value: boilingPointC(limits, water.value),
+    unit: '°C',
     rule: `interpolated between the standard’s dry and wet boiling points, wet taken as ${WET_WATER_PERCENT} % water${water.value > WET_WATER_PERCENT ? '; above that it is an extrapolation' : ''}. A measured boiling point wins`,
     source: MODEL,
-    from: [water, limit('Dry boiling point, at least', limits.dryC), limit('Wet boiling point, at least', limits.wetC)],
+    from: [
+      water,
+      limit('Dry boiling point, at least', limits.dryC),
+      limit('Wet boiling point, at least', limits.wetC),
+    ],
   });
 }
 
@@ -59,8 +73,10 @@ export function boilingFigure(limits: FluidLimits, water: Figure): Figure {
  * @throws RangeError outside those ranges
  */
 export function toStandardPressureC(observedC: number, ambientHpa: number): number {
-  if (!(observedC >= 100 && observedC <= 350)) throw new RangeError(`observedC is ${observedC}; give 100 to 350 °C`);
-  if (!(ambientHpa >= 500 && ambientHpa <= 1100)) throw new RangeError(`ambientHpa is ${ambientHpa}; give 500 to 1100 hPa`);
+  if (!(observedC >= 100 && observedC <= 350))
+    throw new RangeError(`observedC is ${observedC}; give 100 to 350 °C`);
+  if (!(ambientHpa >= 500 && ambientHpa <= 1100))
+    throw new RangeError(`ambientHpa is ${ambientHpa}; give 500 to 1100 hPa`);
   const perMmHg = observedC > 190 ? 0.04 : 0.039;
   return observedC + perMmHg * (STANDARD_PRESSURE_HPA - ambientHpa) * MMHG_PER_HPA;
 }
@@ -68,12 +84,26 @@ export function toStandardPressureC(observedC: number, ambientHpa: number): numb
 /** The same with how it came about. */
 export function measuredBoilingFigure(observedC: number, ambientHpa: number): Figure {
   return figure({
-    label: 'Boiling point, measured', value: toStandardPressureC(observedC, ambientHpa), unit: '°C',
+    label: 'Boiling point, measured',
+    value: toStandardPressureC(observedC, ambientHpa),
+    unit: '°C',
     rule: `as read, ${observedC > 190 ? '0.040' : '0.039'} °C for each mmHg that the air lacks to ${STANDARD_PRESSURE_HPA} hPa added`,
     source: { kind: 'standard', name: 'FMVSS 116 (49 CFR 571.116), S6.1' },
     from: [
-      figure({ label: 'As read', value: observedC, unit: '°C', rule: 'read off the tester', source: ENTRY }),
-      figure({ label: 'Air pressure', value: ambientHpa, unit: 'hPa', rule: 'read off a barometer in the workshop, not reduced to sea level', source: ENTRY }),
+      figure({
+        label: 'As read',
+        value: observedC,
+        unit: '°C',
+        rule: 'read off the tester',
+        source: ENTRY,
+      }),
+      figure({
+        label: 'Air pressure',
+        value: ambientHpa,
+        unit: 'hPa',
+        rule: 'read off a barometer in the workshop, not reduced to sea level',
+        source: ENTRY,
+      }),
     ],
   });
 }
@@ -86,7 +116,8 @@ export function measuredBoilingFigure(observedC: number, ambientHpa: number): Fi
  * @throws RangeError outside that range
  */
 export function pressureAtAltitudeHpa(altitudeM: number): number {
-  if (!(altitudeM >= -400 && altitudeM <= 5000)) throw new RangeError(`altitudeM is ${altitudeM}; give −400 to 5000 m`);
+  if (!(altitudeM >= -400 && altitudeM <= 5000))
+    throw new RangeError(`altitudeM is ${altitudeM}; give −400 to 5000 m`);
   return 1013.25 * (1 - 2.25577e-5 * altitudeM) ** 5.25588;
 }
 

@@ -68,7 +68,11 @@ export interface CandidateVerdict {
 
 export interface CompatibilityAnswer {
   /** The least that may go in, or null when nobody has named a grade or they conflict. */
-  readonly minimum: { readonly grade: Grade; readonly lowViscosity: boolean; readonly figures: readonly Figure[] } | null;
+  readonly minimum: {
+    readonly grade: Grade;
+    readonly lowViscosity: boolean;
+    readonly figures: readonly Figure[];
+  } | null;
   /** Sources that cannot all be obeyed; empty when they can. */
   readonly conflict: readonly DemandSource[];
   readonly candidates: readonly CandidateVerdict[];
@@ -87,7 +91,8 @@ const GLYCOL_ORDER: readonly Grade[] = ['DOT 3', 'DOT 4', 'DOT 5.1'];
  */
 export function compatibility(request: CompatibilityRequest): CompatibilityAnswer {
   const conflict = conflictOf(request.demands);
-  const followed = request.follow === null ? undefined : request.demands.find((d) => d.source === request.follow);
+  const followed =
+    request.follow === null ? undefined : request.demands.find((d) => d.source === request.follow);
   const governing = conflict.length === 0 ? request.demands : followed ? [followed] : [];
   const minimum = minimumOf(governing);
   return {
@@ -105,27 +110,54 @@ interface Minimum {
 /** Demands conflict when no chemistry satisfies them all. */
 function conflictOf(demands: readonly Demand[]): DemandSource[] {
   const chemistries: readonly Chemistry[] = ['glycol', 'silicone', 'mineral'];
-  const agreed = chemistries.some((c) => demands.every((d) => d.grades.some((g) => CHEMISTRY[g] === c)));
+  const agreed = chemistries.some((c) =>
+    demands.every((d) => d.grades.some((g) => CHEMISTRY[g] === c)),
+  );
   return agreed ? [] : demands.map((d) => d.source);
 }
 
 /** The highest of what each asks at least, in the chemistry that all allow. */
 function minimumOf(demands: readonly Demand[]): Minimum | null {
   if (demands.length === 0) return null;
-  const chemistry = (['glycol', 'silicone', 'mineral'] as const).find((c) => demands.every((d) => d.grades.some((g) => CHEMISTRY[g] === c)))!;
-  const least = demands.map((d) => [...d.grades].filter((g) => CHEMISTRY[g] === chemistry).sort(byRank)[0]!);
+  const chemistry = (['glycol', 'silicone', 'mineral'] as const).find((c) =>
+    demands.every((d) => d.grades.some((g) => CHEMISTRY[g] === c)),
+  )!;
+  const least = demands.map(
+    (d) => [...d.grades].filter((g) => CHEMISTRY[g] === chemistry).sort(byRank)[0]!,
+  );
   return { grade: least.sort(byRank).at(-1)!, lowViscosity: demands.some((d) => d.lowViscosity) };
 }
 
 const byRank = (a: Grade, b: Grade): number => GLYCOL_ORDER.indexOf(a) - GLYCOL_ORDER.indexOf(b);
 
-function judge(candidate: Candidate, request: CompatibilityRequest, minimum: Minimum | null, conflict: boolean): CandidateVerdict {
-  const reasons = minimum ? judgeAgainst(candidate, request, minimum) : [stop(conflict ? 'demands conflict' : 'read the cap')];
-  const verdict = reasons.some((r) => r.weight === 'stop') ? 'must not' : reasons.some((r) => r.weight === 'caution') ? 'with caution' : 'may fill';
-  return { id: candidate.id, grade: candidate.grade, verdict, reasons, secondLook: candidate.grade === 'DOT 5' || candidate.grade === 'DOT 5.1' };
+function judge(
+  candidate: Candidate,
+  request: CompatibilityRequest,
+  minimum: Minimum | null,
+  conflict: boolean,
+): CandidateVerdict {
+  const reasons = minimum
+    ? judgeAgainst(candidate, request, minimum)
+    : [stop(conflict ? 'demands conflict' : 'read the cap')];
+  const verdict = reasons.some((r) => r.weight === 'stop')
+    ? 'must not'
+    : reasons.some((r) => r.weight === 'caution')
+      ? 'with caution'
+      : 'may fill';
+  return {
+    id: candidate.id,
+    grade: candidate.grade,
+    verdict,
+    reasons,
+    secondLook: candidate.grade === 'DOT 5' || candidate.grade === 'DOT 5.1',
+  };
 }
 
-function judgeAgainst(candidate: Candidate, request: CompatibilityRequest, minimum: Minimum): CompatibilityReason[] {
+function judgeAgainst(
+  candidate: Candidate,
+  request: CompatibilityRequest,
+  minimum: Minimum,
+): CompatibilityReason[] {
   const reasons: CompatibilityReason[] = [];
   const asked = CHEMISTRY[minimum.grade];
   const given = CHEMISTRY[candidate.grade];
@@ -134,28 +166,41 @@ function judgeAgainst(candidate: Candidate, request: CompatibilityRequest, minim
   if (given === 'silicone' && request.control !== 'none') reasons.push(stop('silicone with ABS'));
   if (request.inSystem !== 'unknown' && request.inSystem !== 'empty') {
     if (CHEMISTRY[request.inSystem] !== given) reasons.push(stop('system holds another chemistry'));
-    else if (given === 'glycol' && byRank(request.inSystem, minimum.grade) < 0) reasons.push(caution('system holds a lower grade'));
+    else if (given === 'glycol' && byRank(request.inSystem, minimum.grade) < 0)
+      reasons.push(caution('system holds a lower grade'));
   }
   if (given !== asked) return reasons;
   const named = request.demands.some((d) => d.grades.includes(candidate.grade));
-  if (given === 'glycol' && byRank(candidate.grade, minimum.grade) < 0) reasons.push(stop('below what is asked'));
+  if (given === 'glycol' && byRank(candidate.grade, minimum.grade) < 0)
+    reasons.push(stop('below what is asked'));
   else if (named) reasons.push(note('named'));
-  else if (given === 'glycol') reasons.push(request.seals === 'natural rubber' ? caution('goes up, natural rubber') : note('goes up'));
+  else if (given === 'glycol')
+    reasons.push(
+      request.seals === 'natural rubber' ? caution('goes up, natural rubber') : note('goes up'),
+    );
   if (given === 'glycol') reasons.push(...thickness(candidate, request, minimum));
   return reasons;
 }
 
-function thickness(candidate: Candidate, request: CompatibilityRequest, minimum: Minimum): CompatibilityReason[] {
+function thickness(
+  candidate: Candidate,
+  request: CompatibilityRequest,
+  minimum: Minimum,
+): CompatibilityReason[] {
   const known = limitsOf(candidate.grade, candidate.isoClass);
   if (known.viscosityAtMinus40Mm2s <= LOW_VISCOSITY_MM2S) return [];
-  if (minimum.lowViscosity) return [{ code: 'too thick', weight: 'stop', source: CLASS_LIMITS['class 6'].source }];
+  if (minimum.lowViscosity)
+    return [{ code: 'too thick', weight: 'stop', source: CLASS_LIMITS['class 6'].source }];
   return request.control === 'stability control' ? [caution('ask for thickness')] : [];
 }
 
 /** Limits that a fluid is known to keep: those of its class where it has one, else of its grade. */
 export function limitsOf(grade: Grade, isoClass: IsoClass | null): FluidLimits {
   if (isoClass) return CLASS_LIMITS[isoClass];
-  if (grade === 'mineral oil') throw new RangeError('mineral oil has no limits in FMVSS 116 or ISO 4925; ask for a brake fluid grade');
+  if (grade === 'mineral oil')
+    throw new RangeError(
+      'mineral oil has no limits in FMVSS 116 or ISO 4925; ask for a brake fluid grade',
+    );
   return GRADE_LIMITS[grade];
 }
 
@@ -173,7 +218,8 @@ function minimumFigures({ grade, lowViscosity }: Minimum): Figure[] {
   if (grade === 'mineral oil') return [];
   const limits = GRADE_LIMITS[grade];
   const thin = lowViscosity ? CLASS_LIMITS['class 6'] : limits;
-  const of = (label: string, value: number, unit: '°C' | 'mm²/s', source: Source) => figure({ label, value, unit, rule: 'limit of the standard for the grade asked for', source });
+  const of = (label: string, value: number, unit: '°C' | 'mm²/s', source: Source) =>
+    figure({ label, value, unit, rule: 'limit of the standard for the grade asked for', source });
   return [
     of('Dry boiling point, at least', limits.dryC, '°C', limits.source),
     of('Wet boiling point, at least', limits.wetC, '°C', limits.source),
@@ -181,19 +227,45 @@ function minimumFigures({ grade, lowViscosity }: Minimum): Figure[] {
   ];
 }
 
-const stop = (code: CompatibilityCode): CompatibilityReason => ({ code, weight: 'stop', source: PRACTICE });
-const caution = (code: CompatibilityCode): CompatibilityReason => ({ code, weight: 'caution', source: PRACTICE });
-const note = (code: CompatibilityCode): CompatibilityReason => ({ code, weight: 'note', source: PRACTICE });
+const stop = (code: CompatibilityCode): CompatibilityReason => ({
+  code,
+  weight: 'stop',
+  source: PRACTICE,
+});
+const caution = (code: CompatibilityCode): CompatibilityReason => ({
+  code,
+  weight: 'caution',
+  source: PRACTICE,
+});
+const note = (code: CompatibilityCode): CompatibilityReason => ({
+  code,
+  weight: 'note',
+  source: PRACTICE,
+});
 
 /** What it costs to put right a fluid that is in already, from the least to the most. */
-export type Remedy = 'nothing' | 'flush with the grade asked for' | 'strip, new seals, dry system' | 'strip, all rubber renewed';
+export type Remedy =
+  | 'nothing'
+  | 'flush with the grade asked for'
+  | 'strip, new seals, dry system'
+  | 'strip, all rubber renewed';
 
 /** What to do when a fluid has been poured in where another was asked for. */
-export function remedyFor(poured: Candidate, request: Omit<CompatibilityRequest, 'candidates' | 'inSystem'>): Remedy | null {
-  const { minimum, candidates } = compatibility({ ...request, inSystem: 'unknown', candidates: [poured] });
+export function remedyFor(
+  poured: Candidate,
+  request: Omit<CompatibilityRequest, 'candidates' | 'inSystem'>,
+): Remedy | null {
+  const { minimum, candidates } = compatibility({
+    ...request,
+    inSystem: 'unknown',
+    candidates: [poured],
+  });
   if (!minimum) return null;
   const given = CHEMISTRY[poured.grade];
   const asked = CHEMISTRY[minimum.grade];
-  if (given !== asked) return given === 'mineral' || asked === 'mineral' ? 'strip, all rubber renewed' : 'strip, new seals, dry system';
+  if (given !== asked)
+    return given === 'mineral' || asked === 'mineral'
+      ? 'strip, all rubber renewed'
+      : 'strip, new seals, dry system';
   return candidates[0]!.verdict === 'must not' ? 'flush with the grade asked for' : 'nothing';
 }

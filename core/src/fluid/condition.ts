@@ -38,7 +38,14 @@ export interface ConditionRequest {
  * From the best to the worst. 'not measured' stands where nothing failed and
  * nothing that can pass was measured; 'test first' holds until drops were put in water.
  */
-export const CONDITION_VERDICTS = ['good', 'not measured', 'replace at this visit', 'replace now', 'test first', 'stop'] as const;
+export const CONDITION_VERDICTS = [
+  'good',
+  'not measured',
+  'replace at this visit',
+  'replace now',
+  'test first',
+  'stop',
+] as const;
 export type ConditionVerdict = (typeof CONDITION_VERDICTS)[number];
 
 export type ConditionCode =
@@ -100,10 +107,22 @@ const PH_SOURCE: Source = { kind: 'standard', name: 'FMVSS 116 (49 CFR 571.116),
 /** What to do about the fluid in a system, from every sample point; the worst governs. */
 export function condition(request: ConditionRequest): ConditionAnswer {
   const reasons = request.samples.flatMap((s) => [...signs(request, s), ...readings(request, s)]);
-  const measured = reasons.some((r) => r.code === 'boils well' || r.code === 'dry enough' || asksMore(r));
-  const all = measured ? reasons : [...reasons, finding('colour does not pass', 'reservoir', 'not measured', PRACTICE)];
-  const verdict = all.reduce<ConditionVerdict>((worst, r) => (rank(r.asks) > rank(worst) ? r.asks : worst), 'good');
-  return { verdict, governing: all.filter((r) => r.asks === verdict), reasons: all, inputs: request.samples.flatMap((s) => inputsOf(request, s)) };
+  const measured = reasons.some(
+    (r) => r.code === 'boils well' || r.code === 'dry enough' || asksMore(r),
+  );
+  const all = measured
+    ? reasons
+    : [...reasons, finding('colour does not pass', 'reservoir', 'not measured', PRACTICE)];
+  const verdict = all.reduce<ConditionVerdict>(
+    (worst, r) => (rank(r.asks) > rank(worst) ? r.asks : worst),
+    'good',
+  );
+  return {
+    verdict,
+    governing: all.filter((r) => r.asks === verdict),
+    reasons: all,
+    inputs: request.samples.flatMap((s) => inputsOf(request, s)),
+  };
 }
 
 /**
@@ -112,31 +131,51 @@ export function condition(request: ConditionRequest): ConditionAnswer {
  */
 export function visitBoilingLimit(grade: Grade, isoClass: IsoClass | null): Figure {
   if (grade === 'DOT 4' && isoClass === null) {
-    return figure({ label: 'Replace below, at this visit', value: 180, unit: '°C', rule: 'the trade’s limit for DOT 4', source: PRACTICE });
+    return figure({
+      label: 'Replace below, at this visit',
+      value: 180,
+      unit: '°C',
+      rule: 'the trade’s limit for DOT 4',
+      source: PRACTICE,
+    });
   }
   return figure({
-    label: 'Replace below, at this visit', value: boilingPointC(limitsOf(grade, isoClass), WATER_THIS_VISIT_PERCENT), unit: '°C',
-    rule: `boiling point of this grade with ${WATER_THIS_VISIT_PERCENT} % water, interpolated between its limits`, source: MODEL,
+    label: 'Replace below, at this visit',
+    value: boilingPointC(limitsOf(grade, isoClass), WATER_THIS_VISIT_PERCENT),
+    unit: '°C',
+    rule: `boiling point of this grade with ${WATER_THIS_VISIT_PERCENT} % water, interpolated between its limits`,
+    source: MODEL,
   });
 }
 
 /** The trade's limits on water, for a chart. */
 export function waterLimits(): { readonly visit: Figure; readonly now: Figure } {
-  const limit = (label: string, value: number) => figure({ label, value, unit: '%', rule: 'the trade’s limit, % by mass', source: PRACTICE });
-  return { visit: limit('Limit: replace at a visit', WATER_THIS_VISIT_PERCENT), now: limit('Limit: replace now', WATER_NOW_PERCENT) };
+  const limit = (label: string, value: number) =>
+    figure({ label, value, unit: '%', rule: 'the trade’s limit, % by mass', source: PRACTICE });
+  return {
+    visit: limit('Limit: replace at a visit', WATER_THIS_VISIT_PERCENT),
+    now: limit('Limit: replace now', WATER_NOW_PERCENT),
+  };
 }
 
 const rank = (v: ConditionVerdict): number => CONDITION_VERDICTS.indexOf(v);
 const asksMore = (r: ConditionReason): boolean => rank(r.asks) > rank('not measured');
 
-function finding(code: ConditionCode, point: string, asks: ConditionVerdict, source: Source, margin: Figure | null = null): ConditionReason {
+function finding(
+  code: ConditionCode,
+  point: string,
+  asks: ConditionVerdict,
+  source: Source,
+  margin: Figure | null = null,
+): ConditionReason {
   return { code, point, asks, source, margin };
 }
 
 /** What is seen, felt and smelt. */
 function signs({ grade, lastDye }: ConditionRequest, s: Sample): ConditionReason[] {
   const found: ConditionReason[] = [];
-  const add = (code: ConditionCode, asks: ConditionVerdict) => found.push(finding(code, s.point, asks, PRACTICE));
+  const add = (code: ConditionCode, asks: ConditionVerdict) =>
+    found.push(finding(code, s.point, asks, PRACTICE));
   const chemistry = CHEMISTRY[grade];
   const glycol = chemistry === 'glycol';
   if (s.foreign === 'thick or greasy') add('other product', 'stop');
@@ -145,9 +184,11 @@ function signs({ grade, lastDye }: ConditionRequest, s: Sample): ConditionReason
   if (s.foreign === 'purple or beads in water' && glycol) add('silicone in glycol', 'stop');
   if (glycol && s.dropsInWater === 'part') add('drops part', 'stop');
   if (!glycol && s.dropsInWater === 'dissolve') add('drops dissolve', 'stop');
-  if (s.dropsInWater === null && !isExplained(chemistry, s, lastDye)) add('water test first', 'test first');
+  if (s.dropsInWater === null && !isExplained(chemistry, s, lastDye))
+    add('water test first', 'test first');
   if (s.clarity === 'particles') add('particles', 'replace now');
-  if (glycol && (s.colour === 'brown' || s.colour === 'black')) add('dark', 'replace at this visit');
+  if (glycol && (s.colour === 'brown' || s.colour === 'black'))
+    add('dark', 'replace at this visit');
   return found;
 }
 
@@ -156,56 +197,143 @@ function isExplained(chemistry: Chemistry, s: Sample, lastDye: Dye | null): bool
   if (s.dye !== null && s.dye === lastDye) return true;
   if (chemistry === 'glycol') return s.dye === null;
   if (s.colour === null && s.dye === null) return true;
-  return chemistry === 'silicone' ? s.dye === 'purple' || s.foreign === 'purple or beads in water' : s.dye === 'green' || s.foreign === 'oil film, green or red';
+  return chemistry === 'silicone'
+    ? s.dye === 'purple' || s.foreign === 'purple or beads in water'
+    : s.dye === 'green' || s.foreign === 'oil film, green or red';
 }
 
 /** What is measured. A valid boiling reading of the same point replaces the water reading. */
 function readings(request: ConditionRequest, s: Sample): ConditionReason[] {
   const found: ConditionReason[] = [];
   const glycol = CHEMISTRY[request.grade] === 'glycol';
-  const boils = s.boiling && request.grade !== 'mineral oil' ? boilingFinding(request, s.point, s.boiling) : null;
+  const boils =
+    s.boiling && request.grade !== 'mineral oil'
+      ? boilingFinding(request, s.point, s.boiling)
+      : null;
   if (boils) found.push(boils);
-  if (s.practice) return [...found, ...(s.water && !boils ? waterFindings(s.point, s.water.percent) : [])].map((r) => (r.asks === 'good' ? finding('practice reading', s.point, 'good', PRACTICE) : r));
-  if (s.water && !(glycol && s.water.meterGrade === request.grade)) found.push(finding('meter says nothing', s.point, 'good', PRACTICE));
-  else if (s.water && boils) found.push(finding('boiling replaces water', s.point, 'good', PRACTICE));
+  if (s.practice)
+    return [...found, ...(s.water && !boils ? waterFindings(s.point, s.water.percent) : [])].map(
+      (r) => (r.asks === 'good' ? finding('practice reading', s.point, 'good', PRACTICE) : r),
+    );
+  if (s.water && !(glycol && s.water.meterGrade === request.grade))
+    found.push(finding('meter says nothing', s.point, 'good', PRACTICE));
+  else if (s.water && boils)
+    found.push(finding('boiling replaces water', s.point, 'good', PRACTICE));
   else if (s.water) found.push(...waterFindings(s.point, s.water.percent));
   if (glycol && s.copperPpm !== null && s.copperPpm >= COPPER_VISIT_PPM) {
-    found.push(finding('copper', s.point, 'replace at this visit', PRACTICE, marginTo('ppm', COPPER_VISIT_PPM, COPPER_VISIT_PPM - s.copperPpm, PRACTICE)));
+    found.push(
+      finding(
+        'copper',
+        s.point,
+        'replace at this visit',
+        PRACTICE,
+        marginTo('ppm', COPPER_VISIT_PPM, COPPER_VISIT_PPM - s.copperPpm, PRACTICE),
+      ),
+    );
   }
-  if (glycol && s.pH !== null && s.pH < PH_LEAST) found.push(finding('acid', s.point, 'replace at this visit', PH_SOURCE, marginTo('pH', PH_LEAST, s.pH - PH_LEAST, PH_SOURCE)));
+  if (glycol && s.pH !== null && s.pH < PH_LEAST)
+    found.push(
+      finding(
+        'acid',
+        s.point,
+        'replace at this visit',
+        PH_SOURCE,
+        marginTo('pH', PH_LEAST, s.pH - PH_LEAST, PH_SOURCE),
+      ),
+    );
   return found;
 }
 
-function boilingFinding({ grade, isoClass }: ConditionRequest, point: string, read: NonNullable<Sample['boiling']>): ConditionReason {
+function boilingFinding(
+  { grade, isoClass }: ConditionRequest,
+  point: string,
+  read: NonNullable<Sample['boiling']>,
+): ConditionReason {
   const boils = measuredBoilingFigure(read.observedC, read.ambientHpa).value;
   const limits = limitsOf(grade, isoClass);
-  if (boils < limits.wetC) return finding('boils below wet limit', point, 'replace now', limits.source, marginTo('°C', limits.wetC, boils - limits.wetC, limits.source));
+  if (boils < limits.wetC)
+    return finding(
+      'boils below wet limit',
+      point,
+      'replace now',
+      limits.source,
+      marginTo('°C', limits.wetC, boils - limits.wetC, limits.source),
+    );
   const visit = visitBoilingLimit(grade, isoClass);
   const margin = marginTo('°C', visit.value, boils - visit.value, visit.source);
-  return boils < visit.value ? finding('boils below visit limit', point, 'replace at this visit', visit.source, margin) : finding('boils well', point, 'good', visit.source, margin);
+  return boils < visit.value
+    ? finding('boils below visit limit', point, 'replace at this visit', visit.source, margin)
+    : finding('boils well', point, 'good', visit.source, margin);
 }
 
 function waterFindings(point: string, percent: number): ConditionReason[] {
   const to = (limit: number) => marginTo('%', limit, limit - percent, PRACTICE);
-  const near = point === 'reservoir' && [WATER_THIS_VISIT_PERCENT, WATER_NOW_PERCENT].some((limit) => limit > percent && limit - percent <= NEAR_PERCENT);
+  const near =
+    point === 'reservoir' &&
+    [WATER_THIS_VISIT_PERCENT, WATER_NOW_PERCENT].some(
+      (limit) => limit > percent && limit - percent <= NEAR_PERCENT,
+    );
   const understates = near ? [finding('reservoir understates', point, 'good', PRACTICE)] : [];
-  if (percent >= WATER_NOW_PERCENT) return [finding('wet now', point, 'replace now', PRACTICE, to(WATER_NOW_PERCENT))];
-  if (percent >= WATER_THIS_VISIT_PERCENT) return [finding('wet this visit', point, 'replace at this visit', PRACTICE, to(WATER_THIS_VISIT_PERCENT)), ...understates];
-  return [finding('dry enough', point, 'good', PRACTICE, to(WATER_THIS_VISIT_PERCENT)), ...understates];
+  if (percent >= WATER_NOW_PERCENT)
+    return [finding('wet now', point, 'replace now', PRACTICE, to(WATER_NOW_PERCENT))];
+  if (percent >= WATER_THIS_VISIT_PERCENT)
+    return [
+      finding(
+        'wet this visit',
+        point,
+        'replace at this visit',
+        PRACTICE,
+        to(WATER_THIS_VISIT_PERCENT),
+      ),
+      ...understates,
+    ];
+  return [
+    finding('dry enough', point, 'good', PRACTICE, to(WATER_THIS_VISIT_PERCENT)),
+    ...understates,
+  ];
 }
 
-function marginTo(unit: '°C' | '%' | 'ppm' | 'pH', limit: number, value: number, source: Source): Figure {
-  return figure({ label: 'Distance to the limit', value, unit, rule: `to the limit of ${Number(limit.toFixed(1))} ${unit}; below 0 is past it`, source });
+function marginTo(
+  unit: '°C' | '%' | 'ppm' | 'pH',
+  limit: number,
+  value: number,
+  source: Source,
+): Figure {
+  return figure({
+    label: 'Distance to the limit',
+    value,
+    unit,
+    rule: `to the limit of ${Number(limit.toFixed(1))} ${unit}; below 0 is past it`,
+    source,
+  });
 }
 
 function inputsOf({ grade, isoClass }: ConditionRequest, s: Sample): Figure[] {
-  const entry = (label: string, value: number, unit: '%' | 'ppm' | 'pH', rule: string) => figure({ label: `${label}, ${s.point}`, value, unit, rule, source: ENTRY });
-  const water = s.water && entry('Water', s.water.percent, '%', `read off the meter, set to ${s.water.meterGrade}`);
-  const estimates = water && !s.boiling && CHEMISTRY[grade] === 'glycol' && s.water!.meterGrade === grade;
+  const entry = (label: string, value: number, unit: '%' | 'ppm' | 'pH', rule: string) =>
+    figure({ label: `${label}, ${s.point}`, value, unit, rule, source: ENTRY });
+  const water =
+    s.water &&
+    entry('Water', s.water.percent, '%', `read off the meter, set to ${s.water.meterGrade}`);
+  const estimates =
+    water && !s.boiling && CHEMISTRY[grade] === 'glycol' && s.water!.meterGrade === grade;
   return [
     ...(water ? [water] : []),
-    ...(estimates ? [{ ...boilingFigure(limitsOf(grade, isoClass), water), label: `Boiling point by its water, ${s.point}` }] : []),
-    ...(s.boiling ? [{ ...measuredBoilingFigure(s.boiling.observedC, s.boiling.ambientHpa), label: `Boiling point, ${s.point}` }] : []),
+    ...(estimates
+      ? [
+          {
+            ...boilingFigure(limitsOf(grade, isoClass), water),
+            label: `Boiling point by its water, ${s.point}`,
+          },
+        ]
+      : []),
+    ...(s.boiling
+      ? [
+          {
+            ...measuredBoilingFigure(s.boiling.observedC, s.boiling.ambientHpa),
+            label: `Boiling point, ${s.point}`,
+          },
+        ]
+      : []),
     ...(s.copperPpm === null ? [] : [entry('Copper', s.copperPpm, 'ppm', 'read off a strip')]),
     ...(s.pH === null ? [] : [entry('pH', s.pH, 'pH', 'read off a strip')]),
   ];

@@ -1,4 +1,12 @@
-import { compatibility, remedyFor, type Candidate, type CandidateVerdict, type CompatibilityAnswer, type CompatibilityRequest, type Remedy } from './compatibility';
+import {
+  compatibility,
+  remedyFor,
+  type Candidate,
+  type CandidateVerdict,
+  type CompatibilityAnswer,
+  type CompatibilityRequest,
+  type Remedy,
+} from './compatibility';
 import { condition, type ConditionAnswer, type Sample } from './condition';
 import { CHEMISTRY, type Grade } from './grades';
 import type { IsoClass } from './limits';
@@ -46,15 +54,24 @@ export function fluidVerdict(request: FluidRequest): FluidVerdict {
   const { minimum, conflict, candidates: judged } = compatibility({ ...request, candidates });
   const known = inSystem !== 'unknown' && inSystem !== 'empty' ? inSystem : null;
   const grade = known ?? minimum?.grade ?? null;
-  const state = grade && inSystem !== 'empty' ? condition({ grade, isoClass: null, lastDye, samples }) : null;
+  const state =
+    grade && inSystem !== 'empty' ? condition({ grade, isoClass: null, lastDye, samples }) : null;
   const chosen = judged[0] ?? null;
   const remedy = known ? remedyFor({ id: 'inside', grade: known, isoClass: null }, request) : null;
   const hold = holdOf();
-  return { verdict: hold === null ? 'fill' : STOPS.includes(hold) ? 'stop' : 'wait', hold, advice: { minimum, conflict }, fill: chosen, condition: state, remedy };
+  return {
+    verdict: hold === null ? 'fill' : STOPS.includes(hold) ? 'stop' : 'wait',
+    hold,
+    advice: { minimum, conflict },
+    fill: chosen,
+    condition: state,
+    remedy,
+  };
 
   function holdOf(): FluidHold | null {
     if (state?.verdict === 'stop') return 'condition stops';
-    if (known && minimum && CHEMISTRY[known] !== CHEMISTRY[minimum.grade]) return 'wrong chemistry inside';
+    if (known && minimum && CHEMISTRY[known] !== CHEMISTRY[minimum.grade])
+      return 'wrong chemistry inside';
     if (!minimum) return conflict.length > 0 ? 'demands conflict' : 'read the cap';
     if (state?.verdict === 'test first') return 'water test';
     if (!chosen) return 'choose a fluid';

@@ -1,9 +1,37 @@
 export { CHEMISTRY, GRADES, type Chemistry, type Grade } from './grades';
-export { CLARITIES, COLOURS, DROPS, DYES, FOREIGN_SIGNS, SWATCHES, type Clarity, type Colour, type Drops, type Dye, type ForeignSign } from './looks';
+export {
+  CLARITIES,
+  COLOURS,
+  DROPS,
+  DYES,
+  FOREIGN_SIGNS,
+  SWATCHES,
+  type Clarity,
+  type Colour,
+  type Drops,
+  type Dye,
+  type ForeignSign,
+} from './looks';
 export { fluidVerdict, type FluidHold, type FluidRequest, type FluidVerdict } from './fluidVerdict';
 export { readingFault, READINGS, type ReadingKind } from './readings';
-export { CLASS_LIMITS, GRADE_LIMITS, standardOf, WET_WATER_PERCENT, type FluidLimits, type IsoClass } from './limits';
-export { atLocalPressureC, boilingFigure, boilingPointC, waterFromBoilingPercent, measuredBoilingFigure, pressureAtAltitudeHpa, STANDARD_PRESSURE_HPA, toStandardPressureC } from './boiling';
+export {
+  CLASS_LIMITS,
+  GRADE_LIMITS,
+  standardOf,
+  WET_WATER_PERCENT,
+  type FluidLimits,
+  type IsoClass,
+} from './limits';
+export {
+  atLocalPressureC,
+  boilingFigure,
+  boilingPointC,
+  waterFromBoilingPercent,
+  measuredBoilingFigure,
+  pressureAtAltitudeHpa,
+  STANDARD_PRESSURE_HPA,
+  toStandardPressureC,
+} from './boiling';
 export { fluidViscosity, viscosityMm2s, type ViscosityPair } from './viscosity';
 export {
   compatibility,
@@ -35,4 +63,10 @@ export {
   type ConditionVerdict,
   type Sample,
 } from './condition';
-export { COMPATIBILITY_WORDS, CONDITION_WORDS, HOLD_WORDS, REMEDY_WORDS, VERDICT_WORDS } from './words';
+export {
+  COMPATIBILITY_WORDS,
+  CONDITION_WORDS,
+  HOLD_WORDS,
+  REMEDY_WORDS,
+  VERDICT_WORDS,
+} from './words';

@@ -16,8 +16,17 @@ export interface FluidLimits {
 const FMVSS: Source = { kind: 'standard', name: 'FMVSS 116 (49 CFR 571.116), S5.1.1 to S5.1.3' };
 const ISO: Source = { kind: 'standard', name: 'ISO 4925:2020, table 1' };
 
-const limits = (dryC: number, wetC: number, viscosityAtMinus40Mm2s: number, source: Source): FluidLimits => ({
-  dryC, wetC, viscosityAtMinus40Mm2s, viscosityAt100Mm2s: 1.5, source,
+const limits = (
+  dryC: number,
+  wetC: number,
+  viscosityAtMinus40Mm2s: number,
+  source: Source,
+): FluidLimits => ({
+  dryC,
+  wetC,
+  viscosityAtMinus40Mm2s,
+  viscosityAt100Mm2s: 1.5,
+  source,
 });
 
 /** Limits of the grades; mineral oil has none in these standards. */

@@ -18,5 +18,7 @@ export function readingFault(kind: ReadingKind, value: number): string | null {
   const { label, unit, least, most } = READINGS[kind];
   if (value >= least && value <= most) return null;
   const between = `a reading is between ${least} and ${most}${unit ? ` ${unit}` : ''}.`;
-  return Number.isNaN(value) ? `${label} is not a number; ${between}` : `${label} is ${value}${unit ? ` ${unit}` : ''}; ${between}`;
+  return Number.isNaN(value)
+    ? `${label} is not a number; ${between}`
+    : `${label} is ${value}${unit ? ` ${unit}` : ''}; ${between}`;
 }

@@ -16,14 +16,15 @@ export type ViscosityPair = Pick<FluidLimits, 'viscosityAtMinus40Mm2s' | 'viscos
  * @throws RangeError outside that range
  */
 export function viscosityMm2s(pair: ViscosityPair, temperatureC: number): number {
-  if (!(temperatureC >= -50 && temperatureC <= 150)) throw new RangeError(`temperatureC is ${temperatureC}; give −50 to 150 °C`);
+  if (!(temperatureC >= -50 && temperatureC <= 150))
+    throw new RangeError(`temperatureC is ${temperatureC}; give −50 to 150 °C`);
   const walther = (mm2s: number) => Math.log10(Math.log10(mm2s + 0.7));
   const cold = Math.log10(KELVIN - 40);
   const hot = Math.log10(KELVIN + 100);
   const atCold = walther(pair.viscosityAtMinus40Mm2s);
   const atHot = walther(pair.viscosityAt100Mm2s);
   const slope = (atCold - atHot) / (hot - cold);
-  return 10 ** 10 ** (atHot + slope * (hot - Math.log10(KELVIN + temperatureC))) - 0.7;
+  return 10 ** (10 ** (atHot + slope * (hot - Math.log10(KELVIN + temperatureC)))) - 0.7;
 }
 
 /** A typical fluid lies inside its limits: 1300 mm²/s where 1800 are allowed, 2.1 where 1.5 are asked [M]. */
@@ -38,16 +39,46 @@ const TYPICAL = { atMinus40: 1300 / 1800, at100: 2.1 / 1.5 };
  * @returns null for silicone and mineral oil without a data sheet: their limits say nothing useful
  * @throws RangeError outside −50 to 150 °C
  */
-export function fluidViscosity(grade: Grade, isoClass: IsoClass | null, temperatureC: number, sheet: ViscosityPair | null = null): Figure | null {
+export function fluidViscosity(
+  grade: Grade,
+  isoClass: IsoClass | null,
+  temperatureC: number,
+  sheet: ViscosityPair | null = null,
+): Figure | null {
   const label = `Viscosity at ${temperatureC} °C`;
-  if (sheet) return figure({ label, value: viscosityMm2s(sheet, temperatureC), unit: 'mm²/s', rule: 'Walther’s equation (the form of ASTM D341) through the two values of the data sheet', source: MODEL });
+  if (sheet)
+    return figure({
+      label,
+      value: viscosityMm2s(sheet, temperatureC),
+      unit: 'mm²/s',
+      rule: 'Walther’s equation (the form of ASTM D341) through the two values of the data sheet',
+      source: MODEL,
+    });
   if (CHEMISTRY[grade] !== 'glycol' || grade === 'mineral oil') return null;
   const limits = isoClass ? CLASS_LIMITS[isoClass] : GRADE_LIMITS[grade];
-  const typical = viscosityMm2s({ viscosityAtMinus40Mm2s: limits.viscosityAtMinus40Mm2s * TYPICAL.atMinus40, viscosityAt100Mm2s: limits.viscosityAt100Mm2s * TYPICAL.at100 }, temperatureC);
+  const typical = viscosityMm2s(
+    {
+      viscosityAtMinus40Mm2s: limits.viscosityAtMinus40Mm2s * TYPICAL.atMinus40,
+      viscosityAt100Mm2s: limits.viscosityAt100Mm2s * TYPICAL.at100,
+    },
+    temperatureC,
+  );
   const atLimits = viscosityMm2s(limits, temperatureC);
   return figure({
-    label, value: typical, unit: 'mm²/s', plusMinus: Math.abs(typical - atLimits), source: MODEL,
+    label,
+    value: typical,
+    unit: 'mm²/s',
+    plusMinus: Math.abs(typical - atLimits),
+    source: MODEL,
     rule: 'Walther’s equation (the form of ASTM D341) for a typical fluid inside its limits; made for petroleum, so a model here. A data sheet would say it better',
-    from: [figure({ label: `Through the limits of ${isoClass ?? grade} themselves`, value: atLimits, unit: 'mm²/s', rule: 'one-sided limits: a flow computed from them is too high', source: limits.source })],
+    from: [
+      figure({
+        label: `Through the limits of ${isoClass ?? grade} themselves`,
+        value: atLimits,
+        unit: 'mm²/s',
+        rule: 'one-sided limits: a flow computed from them is too high',
+        source: limits.source,
+      }),
+    ],
   });
 }

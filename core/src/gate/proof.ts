@@ -2,7 +2,14 @@ import type { VehicleKind } from '../circuit';
 import type { PedalResult } from '../pedal';
 
 /** Things that are looked at besides the pedal, each answered yes or no by a person. */
-export type CheckItem = 'joints dry' | 'bleeder caps' | 'level' | 'reservoir cap' | 'wiped dry' | 'lamps out' | 'wheels';
+export type CheckItem =
+  | 'joints dry'
+  | 'bleeder caps'
+  | 'level'
+  | 'reservoir cap'
+  | 'wiped dry'
+  | 'lamps out'
+  | 'wheels';
 
 /** The list by kind of vehicle, in the order of the proof: pedal and joints before the wheels go back on [C]. */
 export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = {

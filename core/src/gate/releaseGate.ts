@@ -44,14 +44,17 @@ export function releaseGate(run: RunState, proof: Proof, drive: DriveResult | nu
 
 function runReasons(run: RunState): GateReason[] {
   if (run.ended) return [{ code: 'run ended' }];
-  const left = run.plan.layout.bleeders.filter((b) => b.id in run.leftShut).map((b): GateReason => ({ code: 'bleeder left', place: b.place }));
+  const left = run.plan.layout.bleeders
+    .filter((b) => b.id in run.leftShut)
+    .map((b): GateReason => ({ code: 'bleeder left', place: b.place }));
   return nextStep(run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
 }
 
 function proofReasons(kind: VehicleKind, proof: Proof): GateReason[] {
   const reasons: GateReason[] = [];
   if (proof.pedal === null) reasons.push({ code: 'pedal not judged' });
-  else if (!pedalPasses(proof.pedal)) reasons.push({ code: 'pedal does not pass', result: proof.pedal });
+  else if (!pedalPasses(proof.pedal))
+    reasons.push({ code: 'pedal does not pass', result: proof.pedal });
   for (const item of PROOF_ITEMS[kind]) {
     if (proof.checks[item] === undefined) reasons.push({ code: 'not checked', item });
     else if (!proof.checks[item]) reasons.push({ code: 'check failed', item });

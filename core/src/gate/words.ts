@@ -3,14 +3,37 @@ import type { GateReason } from './releaseGate';
 import { lowerFirst } from '../text';
 
 /** What is asked, and why it counts. */
-export const CHECK_WORDS: Readonly<Record<CheckItem, { readonly ask: string; readonly why: string }>> = {
-  'joints dry': { ask: 'Joints and bleeders dry under a firm push', why: 'Hold the pressure and look at every joint that was touched.' },
-  'bleeder caps': { ask: 'Caps on every bleeder', why: 'Dirt in the bore seizes the bleeder next time.' },
-  level: { ask: 'Level between MIN and MAX, standing level', why: 'Never above MAX: brakes drag when the fluid has no room.' },
-  'reservoir cap': { ask: 'Diaphragm folded in, cap tight', why: 'A perished or trapped diaphragm lets water and dirt in.' },
-  'wiped dry': { ask: 'Discs, tyres, pedals and soles wiped dry', why: 'A wetted pad or lining is renewed, not wiped.' },
-  'lamps out': { ask: 'Brake warning lamps out, engine running', why: 'Level switch, pressure difference and ABS speak here.' },
-  wheels: { ask: 'Wheels on, nuts to the manual’s torque', why: 'Look the value up; the app does not know it.' },
+export const CHECK_WORDS: Readonly<
+  Record<CheckItem, { readonly ask: string; readonly why: string }>
+> = {
+  'joints dry': {
+    ask: 'Joints and bleeders dry under a firm push',
+    why: 'Hold the pressure and look at every joint that was touched.',
+  },
+  'bleeder caps': {
+    ask: 'Caps on every bleeder',
+    why: 'Dirt in the bore seizes the bleeder next time.',
+  },
+  level: {
+    ask: 'Level between MIN and MAX, standing level',
+    why: 'Never above MAX: brakes drag when the fluid has no room.',
+  },
+  'reservoir cap': {
+    ask: 'Diaphragm folded in, cap tight',
+    why: 'A perished or trapped diaphragm lets water and dirt in.',
+  },
+  'wiped dry': {
+    ask: 'Discs, tyres, pedals and soles wiped dry',
+    why: 'A wetted pad or lining is renewed, not wiped.',
+  },
+  'lamps out': {
+    ask: 'Brake warning lamps out, engine running',
+    why: 'Level switch, pressure difference and ABS speak here.',
+  },
+  wheels: {
+    ask: 'Wheels on, nuts to the manual’s torque',
+    why: 'Look the value up; the app does not know it.',
+  },
 };
 
 /** One sentence for each thing that keeps the gate shut. */

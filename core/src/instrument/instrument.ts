@@ -31,7 +31,9 @@ export interface Instrument {
 /** The link to an instrument is gone. */
 export class InstrumentLost extends Error {
   constructor() {
-    super('The instrument is out of reach. Hold it near the phone and connect again, or type the reading.');
+    super(
+      'The instrument is out of reach. Hold it near the phone and connect again, or type the reading.',
+    );
   }
 }
 
@@ -47,21 +49,40 @@ export interface InstrumentState {
 
 /** So many readings must agree, within so much [M]. */
 const STEADY_READINGS = 5;
-const STEADY_WITHIN: Readonly<Record<InstrumentKind, number>> = { 'water meter': 0.15, 'boiling tester': 2 };
+const STEADY_WITHIN: Readonly<Record<InstrumentKind, number>> = {
+  'water meter': 0.15,
+  'boiling tester': 2,
+};
 /** Below this an instrument's readings drift and are not taken, % [M]. */
 const LEAST_BATTERY_PERCENT = 10;
 
 /** What the readings so far amount to: a value is only offered once the last few agree. */
-export function instrumentState(kind: InstrumentKind, readings: readonly RawReading[]): InstrumentState {
+export function instrumentState(
+  kind: InstrumentKind,
+  readings: readonly RawReading[],
+): InstrumentState {
   const last = readings.at(-1);
   if (!last) return { phase: 'waiting', value: null, plusMinus: null };
-  if (last.batteryPercent < LEAST_BATTERY_PERCENT) return { phase: 'low battery', value: null, plusMinus: null };
-  if (last.value !== null && (last.outOfRange || readingFault(kind === 'water meter' ? 'waterPercent' : 'boilingC', last.value))) return { phase: 'out of range', value: null, plusMinus: null };
+  if (last.batteryPercent < LEAST_BATTERY_PERCENT)
+    return { phase: 'low battery', value: null, plusMinus: null };
+  if (
+    last.value !== null &&
+    (last.outOfRange ||
+      readingFault(kind === 'water meter' ? 'waterPercent' : 'boilingC', last.value))
+  )
+    return { phase: 'out of range', value: null, plusMinus: null };
   if (last.value === null) return { phase: 'waiting', value: null, plusMinus: null };
-  const values = readings.slice(-STEADY_READINGS).flatMap((r) => (r.value === null || r.outOfRange ? [] : [r.value]));
+  const values = readings
+    .slice(-STEADY_READINGS)
+    .flatMap((r) => (r.value === null || r.outOfRange ? [] : [r.value]));
   const spread = Math.max(...values) - Math.min(...values);
-  if (values.length < STEADY_READINGS || spread > STEADY_WITHIN[kind]) return { phase: 'settling', value: last.value, plusMinus: null };
-  return { phase: 'steady', value: values.reduce((sum, v) => sum + v, 0) / values.length, plusMinus: spread / 2 };
+  if (values.length < STEADY_READINGS || spread > STEADY_WITHIN[kind])
+    return { phase: 'settling', value: last.value, plusMinus: null };
+  return {
+    phase: 'steady',
+    value: values.reduce((sum, v) => sum + v, 0) / values.length,
+    plusMinus: spread / 2,
+  };
 }
 
 /** What to do in each phase, in one short sentence. */
@@ -70,5 +91,6 @@ export const INSTRUMENT_WORDS: Readonly<Record<InstrumentPhase, string>> = {
   settling: 'Hold it still.',
   steady: 'Steady: take it.',
   'out of range': 'Out of range. Wipe the probe, look at the grade that is set, try again.',
-  'low battery': 'Low battery: its readings drift and are not taken. Charge it, or type a reading from another.',
+  'low battery':
+    'Low battery: its readings drift and are not taken. Charge it, or type a reading from another.',
 };

@@ -1,4 +1,9 @@
-import { InstrumentLost, type Instrument, type InstrumentKind, type RawReading } from './instrument';
+import {
+  InstrumentLost,
+  type Instrument,
+  type InstrumentKind,
+  type RawReading,
+} from './instrument';
 
 /** How a stand-in behaves. */
 export interface StandInScript {
@@ -17,7 +22,19 @@ export interface StandInScript {
 }
 
 /** How each kind settles: from where, how fast, with how much noise, between which ends [M]. */
-const BEHAVIOUR: Readonly<Record<InstrumentKind, { readonly start: number; readonly tauMs: number; readonly noise: number; readonly least: number; readonly most: number; readonly dryMs: number }>> = {
+const BEHAVIOUR: Readonly<
+  Record<
+    InstrumentKind,
+    {
+      readonly start: number;
+      readonly tauMs: number;
+      readonly noise: number;
+      readonly least: number;
+      readonly most: number;
+      readonly dryMs: number;
+    }
+  >
+> = {
   'water meter': { start: 0, tauMs: 600, noise: 0.04, least: 0, most: 6, dryMs: 400 },
   'boiling tester': { start: 25, tauMs: 900, noise: 0.5, least: 100, most: 300, dryMs: 800 },
 };
@@ -44,11 +61,20 @@ export function standIn(script: StandInScript): Instrument {
         since = null;
         throw new InstrumentLost();
       }
-      if (atMs < dryMs) return { atMs, value: null, outOfRange: false, batteryPercent: script.batteryPercent };
-      const value = script.settlesAt + (start - script.settlesAt) * Math.exp(-(atMs - dryMs) / tauMs) + (script.random() - 0.5) * 2 * noise;
+      if (atMs < dryMs)
+        return { atMs, value: null, outOfRange: false, batteryPercent: script.batteryPercent };
+      const value =
+        script.settlesAt +
+        (start - script.settlesAt) * Math.exp(-(atMs - dryMs) / tauMs) +
+        (script.random() - 0.5) * 2 * noise;
       const settled = atMs - dryMs > 4 * tauMs;
       const outOfRange = settled && (script.settlesAt < least || script.settlesAt > most);
-      return { atMs, value: Math.max(script.kind === 'boiling tester' && !settled ? 100 : least, value), outOfRange, batteryPercent: script.batteryPercent };
+      return {
+        atMs,
+        value: Math.max(script.kind === 'boiling tester' && !settled ? 100 : least, value),
+        outOfRange,
+        batteryPercent: script.batteryPercent,
+      };
     },
     disconnect() {
       since = null;

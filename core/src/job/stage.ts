@@ -1,5 +1,13 @@
 /** Where a job stands on the way. The last two are ends. */
-export const JOB_STAGES = ['fluid', 'plan', 'run', 'proof', 'test drive', 'released', 'ended'] as const;
+export const JOB_STAGES = [
+  'fluid',
+  'plan',
+  'run',
+  'proof',
+  'test drive',
+  'released',
+  'ended',
+] as const;
 export type JobStage = (typeof JOB_STAGES)[number];
 
 /** The pools of the way, in order; intake is done when the job exists. */

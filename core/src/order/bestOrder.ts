@@ -2,7 +2,14 @@ import type { CircuitFluid, CircuitSnapshot } from '../washout';
 import { bledMl, freshFluid, priceOrder, visitMinutes } from './price';
 import type { Method } from '../flow';
 import { countAt, type OrderSetup } from './setup';
-import { bleedVisit, LEAST_COUNTS, makeCount, MOST_COUNTS, type Visit, type VisitPrice } from './visit';
+import {
+  bleedVisit,
+  LEAST_COUNTS,
+  makeCount,
+  MOST_COUNTS,
+  type Visit,
+  type VisitPrice,
+} from './visit';
 
 /** Bleeders up to which every order is decided, 8! = 40 320 of them. */
 export const MOST_SEARCHED = 8;
@@ -67,16 +74,27 @@ export class OrderSearch {
     start: readonly string[],
     private readonly method: Method,
   ) {
-    if (start.length > MOST_SEARCHED) throw new RangeError(`${start.length} bleeders are too many to decide every order; up to ${MOST_SEARCHED} can be`);
-    const priced = priceOrder(setup, start.map((id) => this.once(id)));
-    if (priced.verdict === 'refused') throw new RangeError(`${priced.reason.name}: ${priced.reason.code}`);
+    if (start.length > MOST_SEARCHED)
+      throw new RangeError(
+        `${start.length} bleeders are too many to decide every order; up to ${MOST_SEARCHED} can be`,
+      );
+    const priced = priceOrder(
+      setup,
+      start.map((id) => this.once(id)),
+    );
+    if (priced.verdict === 'refused')
+      throw new RangeError(`${priced.reason.name}: ${priced.reason.code}`);
     this.best = { order: start, bledMl: priced.price.bledMl, minutes: priced.price.minutes };
     this.inAll = factorial(start.length);
     this.fluid = freshFluid(setup).fluid;
     const volumeOf = (bleederId: string) => countAt(setup, { bleederId, method }).countMl.value;
     const volumes = [...new Set(start.map(volumeOf))];
     this.countClass = new Map(start.map((id) => [id, volumes.indexOf(volumeOf(id))]));
-    for (const id of start) this.shared.set(id, new Map(start.filter((o) => o !== id).map((o) => [o, this.fluid.sharedParts(id, o)])));
+    for (const id of start)
+      this.shared.set(
+        id,
+        new Map(start.filter((o) => o !== id).map((o) => [o, this.fluid.sharedParts(id, o)])),
+      );
     for (const id of start) this.atLeast.set(id, this.leastAt(id));
     this.stack.push({ rest: start, next: 0, bledMl: 0, minutes: 0 });
   }
@@ -89,7 +107,15 @@ export class OrderSearch {
 
   state(): SearchState {
     const { order, bledMl: least, minutes } = this.best;
-    return { finished: this.stack.length === 0, decided: this.decided, inAll: this.inAll, order, bledMl: least, minutes, gapMl: this.gapMl() };
+    return {
+      finished: this.stack.length === 0,
+      decided: this.decided,
+      inAll: this.inAll,
+      order,
+      bledMl: least,
+      minutes,
+      gapMl: this.gapMl(),
+    };
   }
 
   private advance(): void {
@@ -102,14 +128,18 @@ export class OrderSearch {
     const id = frame.rest[frame.next++]!;
     const rest = frame.rest.filter((o) => o !== id);
     const visit = this.visitNow(id);
-    const so = { bledMl: frame.bledMl + bledMl(this.setup, visit), minutes: frame.minutes + visitMinutes(this.setup, visit) };
+    const so = {
+      bledMl: frame.bledMl + bledMl(this.setup, visit),
+      minutes: frame.minutes + visitMinutes(this.setup, visit),
+    };
     if (rest.length > 0 && this.canBeBetter(so, rest)) {
       this.path.push(visit);
       this.stack.push({ rest, next: 0, ...so });
       return;
     }
     this.decided += factorial(rest.length);
-    if (rest.length === 0 && isBetter(so, this.best)) this.best = { order: [...this.path.map((p) => p.visit.bleederId), id], ...so };
+    if (rest.length === 0 && isBetter(so, this.best))
+      this.best = { order: [...this.path.map((p) => p.visit.bleederId), id], ...so };
   }
 
   /** Whether an order that begins like this may still beat the best. */
@@ -117,7 +147,10 @@ export class OrderSearch {
     return isBetter(this.bound(so, rest), this.best);
   }
 
-  private bound(so: { bledMl: number; minutes: number }, rest: readonly string[]): { bledMl: number; minutes: number } {
+  private bound(
+    so: { bledMl: number; minutes: number },
+    rest: readonly string[],
+  ): { bledMl: number; minutes: number } {
     let { bledMl: ml, minutes } = so;
     for (const id of rest) {
       const least = this.atLeast.get(id)!;
@@ -130,7 +163,8 @@ export class OrderSearch {
   private gapMl(): number {
     let lowest = this.best.bledMl;
     for (const frame of this.stack) {
-      if (frame.next < frame.rest.length) lowest = Math.min(lowest, this.bound(frame, frame.rest).bledMl);
+      if (frame.next < frame.rest.length)
+        lowest = Math.min(lowest, this.bound(frame, frame.rest).bledMl);
     }
     return this.best.bledMl - lowest;
   }
@@ -172,7 +206,12 @@ export class OrderSearch {
   /** Bring the fluid to where the path stands, going back as little as possible. */
   private catchUp(): void {
     let same = 0;
-    while (same < this.applied.length && same < this.path.length && this.applied[same] === this.path[same]) same++;
+    while (
+      same < this.applied.length &&
+      same < this.path.length &&
+      this.applied[same] === this.path[same]
+    )
+      same++;
     if (same < this.applied.length) {
       this.fluid.rollback(this.snapshots[same]!);
       this.applied.length = same;
@@ -187,10 +226,18 @@ export class OrderSearch {
   /** The least that a bleeder can need in any order that is better than the best known. */
   private leastAt(id: string): { bledMl: number; minutes: number } {
     const { fluid } = freshFluid(this.setup);
-    const depths = [...this.shared.get(id)!].flatMap(([other, parts]) => (parts ? [{ other, parts }] : []));
-    for (const { other } of depths.sort((a, b) => a.parts - b.parts).filter((d, i, all) => all[i - 1]?.parts !== d.parts)) fluid.bleedNew(other, this.best.bledMl);
+    const depths = [...this.shared.get(id)!].flatMap(([other, parts]) =>
+      parts ? [{ other, parts }] : [],
+    );
+    for (const { other } of depths
+      .sort((a, b) => a.parts - b.parts)
+      .filter((d, i, all) => all[i - 1]?.parts !== d.parts))
+      fluid.bleedNew(other, this.best.bledMl);
     let counts = 0;
-    while (counts < LEAST_COUNTS || (fluid.outletNewShare(id) < this.setup.target && counts < MOST_COUNTS)) {
+    while (
+      counts < LEAST_COUNTS ||
+      (fluid.outletNewShare(id) < this.setup.target && counts < MOST_COUNTS)
+    ) {
       fluid.bleedNew(id, countAt(this.setup, this.once(id)).countMl.value);
       counts++;
     }
@@ -204,7 +251,10 @@ export class OrderSearch {
 }
 
 /** Less fluid, or as much in fewer minutes. */
-function isBetter(a: { bledMl: number; minutes: number }, than: { bledMl: number; minutes: number }): boolean {
+function isBetter(
+  a: { bledMl: number; minutes: number },
+  than: { bledMl: number; minutes: number },
+): boolean {
   if (Math.abs(a.bledMl - than.bledMl) > SAME_ML) return a.bledMl < than.bledMl;
   return a.minutes < than.minutes - SAME_ML;
 }

@@ -1,6 +1,13 @@
 import type { Method } from '../flow';
 import { priceOrder, type OrderPrice } from './price';
-import { givenOrder, ORDER_SCHOOLS, schoolOrder, type OrderedVisit, type OrderId, type OrderSettings } from './schools';
+import {
+  givenOrder,
+  ORDER_SCHOOLS,
+  schoolOrder,
+  type OrderedVisit,
+  type OrderId,
+  type OrderSettings,
+} from './schools';
 import type { OrderSetup } from './setup';
 import type { OrderRefusal } from './visit';
 
@@ -16,10 +23,15 @@ export interface OrderRow {
  *
  * @param makerOrder bleeder ids as the maker gives them; those not in question are left out
  */
-export function compareOrders(setup: OrderSetup, settings: OrderSettings, makerOrder: readonly string[] | null): OrderRow[] {
+export function compareOrders(
+  setup: OrderSetup,
+  settings: OrderSettings,
+  makerOrder: readonly string[] | null,
+): OrderRow[] {
   const rows: { id: OrderId; visits: OrderedVisit[] }[] = [];
   const maker = makerOrder?.filter((id) => setup.bleeders.has(id)) ?? [];
-  if (maker.length > 0) rows.push({ id: 'maker', visits: givenOrder(maker, 'maker', settings.method) });
+  if (maker.length > 0)
+    rows.push({ id: 'maker', visits: givenOrder(maker, 'maker', settings.method) });
   for (const id of ORDER_SCHOOLS) {
     const visits = schoolOrder(setup, id, settings);
     if (visits) rows.push({ id, visits });
@@ -28,13 +40,20 @@ export function compareOrders(setup: OrderSetup, settings: OrderSettings, makerO
 }
 
 /** The row of an order that a search found. */
-export function leastFluidRow(setup: OrderSetup, bleederIds: readonly string[], method: Method): OrderRow {
+export function leastFluidRow(
+  setup: OrderSetup,
+  bleederIds: readonly string[],
+  method: Method,
+): OrderRow {
   const visits = givenOrder(bleederIds, 'least fluid', method);
   return { id: 'least fluid', visits, priced: priced(setup, visits) };
 }
 
 function priced(setup: OrderSetup, visits: readonly OrderedVisit[]): OrderPrice | OrderRefusal {
-  const answer = priceOrder(setup, visits.map((v) => v.visit));
+  const answer = priceOrder(
+    setup,
+    visits.map((v) => v.visit),
+  );
   return answer.verdict === 'priced' ? answer.price : answer.reason;
 }
 
@@ -56,5 +75,11 @@ const REAL_SHARE = 0.01;
 export function orderCost(chosen: OrderPrice, other: OrderPrice): OrderCost {
   const moreMl = chosen.bledMl - other.bledMl;
   const moreCounts = chosen.counts - other.counts;
-  return { moreMl, moreCounts, moreMinutes: chosen.minutes - other.minutes, percent: (100 * moreMl) / other.bledMl, real: Math.abs(moreMl) > REAL_SHARE * other.bledMl && Math.abs(moreCounts) > 1 };
+  return {
+    moreMl,
+    moreCounts,
+    moreMinutes: chosen.minutes - other.minutes,
+    percent: (100 * moreMl) / other.bledMl,
+    real: Math.abs(moreMl) > REAL_SHARE * other.bledMl && Math.abs(moreCounts) > 1,
+  };
 }

@@ -1,8 +1,29 @@
 export { MOST_SEARCHED, OrderSearch, type SearchState } from './bestOrder';
 export { compareOrders, leastFluidRow, orderCost, type OrderCost, type OrderRow } from './compare';
 export { priceOrder, visitMinutes, type OrderPrice, type PricedOrder } from './price';
-export { farthestFirst, givenOrder, isFree, ORDER_SCHOOLS, schoolOrder, type OrderedVisit, type OrderId, type OrderReason, type OrderSchool, type OrderSettings } from './schools';
-export { bowlSetups, countAt, orderSetup, type BleederSetup, type BowlSetup, type Count, type OrderAsked, type OrderSetup, type Reached } from './setup';
+export {
+  farthestFirst,
+  givenOrder,
+  isFree,
+  ORDER_SCHOOLS,
+  schoolOrder,
+  type OrderedVisit,
+  type OrderId,
+  type OrderReason,
+  type OrderSchool,
+  type OrderSettings,
+} from './schools';
+export {
+  bowlSetups,
+  countAt,
+  orderSetup,
+  type BleederSetup,
+  type BowlSetup,
+  type Count,
+  type OrderAsked,
+  type OrderSetup,
+  type Reached,
+} from './setup';
 export { strokeVolume } from './strokeVolume';
 export { strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
 export type { OrderRefusal, Visit, VisitPrice, VisitTopUp } from './visit';

@@ -2,13 +2,37 @@ import fc, { pre } from 'fast-check';
 import type { Layout } from '../circuit';
 import { arbitraryLayout, layoutOf } from '../testing';
 import { CircuitFluid, laminarVolumesFor } from '../washout';
-import { compareOrders, costWords, givenOrder, orderCost, orderSetup, ORDER_SCHOOLS, ORDER_WORDS, orderWords, OrderSearch, priceOrder, schoolOrder, strokeVolume, isFree, type OrderPrice, type OrderSettings, type OrderSetup, type Visit } from '.';
+import {
+  compareOrders,
+  costWords,
+  givenOrder,
+  orderCost,
+  orderSetup,
+  ORDER_SCHOOLS,
+  ORDER_WORDS,
+  orderWords,
+  OrderSearch,
+  priceOrder,
+  schoolOrder,
+  strokeVolume,
+  isFree,
+  type OrderPrice,
+  type OrderSettings,
+  type OrderSetup,
+  type Visit,
+} from '.';
 
 const METHOD = 'two people';
 const SETTINGS: OrderSettings = { pairs: 'inner first', primeMaster: false, method: METHOD };
 const setupOf = (layout: Layout, more: Partial<OrderSetup> = {}): OrderSetup => ({
   ...orderSetup({
-    layout, target: 0.98, emptyFirst: true, reached: null, minutesPerBleeder: 4, minutesPerTopUp: 1.5, bleederIds: layout.bleeders.map((b) => b.id), 
+    layout,
+    target: 0.98,
+    emptyFirst: true,
+    reached: null,
+    minutesPerBleeder: 4,
+    minutesPerTopUp: 1.5,
+    bleederIds: layout.bleeders.map((b) => b.id),
     countOf: (path) => ({ countMl: strokeVolume(path.chamber), secondsPerCount: 6 }),
   }),
   ...more,
@@ -19,8 +43,14 @@ const priced = (setup: OrderSetup, order: readonly Visit[]): OrderPrice => {
   if (answer.verdict === 'refused') throw new Error(answer.reason.code);
   return answer.price;
 };
-const ids = (layout: Layout, school: (typeof ORDER_SCHOOLS)[number], settings = SETTINGS) => schoolOrder(setupOf(layout), school, settings)?.map((v) => v.visit.bleederId) ?? null;
-const permutations = <T>(items: readonly T[]): T[][] => (items.length === 0 ? [[]] : items.flatMap((item) => permutations(items.filter((x) => x !== item)).map((rest) => [item, ...rest])));
+const ids = (layout: Layout, school: (typeof ORDER_SCHOOLS)[number], settings = SETTINGS) =>
+  schoolOrder(setupOf(layout), school, settings)?.map((v) => v.visit.bleederId) ?? null;
+const permutations = <T>(items: readonly T[]): T[][] =>
+  items.length === 0
+    ? [[]]
+    : items.flatMap((item) =>
+        permutations(items.filter((x) => x !== item)).map((rest) => [item, ...rest]),
+      );
 const seek = (setup: OrderSetup, start: readonly string[]) => {
   const search = new OrderSearch(setup, start, METHOD);
   let state = search.step(50);
@@ -34,7 +64,10 @@ describe('schools', () => {
     ['farthest first', ['left-rear', 'right-rear', 'left-front', 'right-front']],
     ['nearest first', ['right-front', 'left-front', 'right-rear', 'left-rear']],
     ['by circuit', ['left-rear', 'right-front', 'right-rear', 'left-front']],
-    ['nearest, then inwards', ['right-front', 'left-rear', 'right-rear', 'left-front', 'right-front']],
+    [
+      'nearest, then inwards',
+      ['right-front', 'left-rear', 'right-rear', 'left-front', 'right-front'],
+    ],
   ] as const)('%s', (school, order) => {
     expect(ids(layoutOf('hatchback-diagonal'), school)).toEqual(order);
   });
@@ -43,23 +76,51 @@ describe('schools', () => {
     const layout = layoutOf('motorcycle-twin-front-master-bleeder');
     expect(ids(layout, 'farthest first')!.at(-1)).toBe('master-bleeder');
     const dry = schoolOrder(setupOf(layout), 'farthest first', { ...SETTINGS, primeMaster: true })!;
-    expect(dry.map((v) => v.visit.bleederId)).toEqual(['master-bleeder', 'left-front', 'right-front', 'master-bleeder']);
+    expect(dry.map((v) => v.visit.bleederId)).toEqual([
+      'master-bleeder',
+      'left-front',
+      'right-front',
+      'master-bleeder',
+    ]);
     expect(dry[0]!.visit.until).toBe('sweep');
   });
 
   // Rears, modulator, fronts; then everything but the modulator once more: common practice, no source.
   test('rear-only ABS with its own bleeder is bled in two passes, the modulator in the first alone', () => {
     const visits = schoolOrder(setupOf(layoutOf('pickup-rear-abs')), 'farthest first', SETTINGS)!;
-    expect(visits.map((v) => v.visit.bleederId)).toEqual(['left-rear', 'right-rear', 'modulator', 'left-front', 'right-front', 'left-rear', 'right-rear', 'left-front', 'right-front']);
-    expect(visits.slice(5).every((v) => v.visit.until === 'sweep' && v.why.code === 'second pass')).toBe(true);
+    expect(visits.map((v) => v.visit.bleederId)).toEqual([
+      'left-rear',
+      'right-rear',
+      'modulator',
+      'left-front',
+      'right-front',
+      'left-rear',
+      'right-rear',
+      'left-front',
+      'right-front',
+    ]);
+    expect(
+      visits.slice(5).every((v) => v.visit.until === 'sweep' && v.why.code === 'second pass'),
+    ).toBe(true);
     expect(isFree(visits)).toBe(false);
   });
 
   test('of several bleeders on one part the upper is last, inner or outer first by setting', () => {
     const base = layoutOf('motorcycle-front-disc');
-    const three: Layout = { ...base, bleeders: (['upper', 'outer', 'inner'] as const).map((which) => ({ ...base.bleeders[0]!, id: which, which })) };
+    const three: Layout = {
+      ...base,
+      bleeders: (['upper', 'outer', 'inner'] as const).map((which) => ({
+        ...base.bleeders[0]!,
+        id: which,
+        which,
+      })),
+    };
     expect(ids(three, 'farthest first')).toEqual(['inner', 'outer', 'upper']);
-    expect(ids(three, 'farthest first', { ...SETTINGS, pairs: 'outer first' })).toEqual(['outer', 'inner', 'upper']);
+    expect(ids(three, 'farthest first', { ...SETTINGS, pairs: 'outer first' })).toEqual([
+      'outer',
+      'inner',
+      'upper',
+    ]);
     expect(ids(three, 'nearest first')!.at(-1)).toBe('upper');
   });
 
@@ -75,14 +136,18 @@ describe('schools', () => {
         for (const school of ORDER_SCHOOLS) {
           const visits = schoolOrder(setup, school, SETTINGS);
           if (!visits) continue;
-          const renewed = visits.filter((v) => v.visit.until === 'new').map((v) => v.visit.bleederId);
+          const renewed = visits
+            .filter((v) => v.visit.until === 'new')
+            .map((v) => v.visit.bleederId);
           expect([...renewed].sort()).toEqual(layout.bleeders.map((b) => b.id).sort());
           for (const v of visits) expect(orderWords(v.why)).toMatch(/\.$/);
         }
       }),
       { numRuns: 40 },
     );
-    expect(new Set(ORDER_SCHOOLS.map((s) => ORDER_WORDS[s].speaksFor)).size).toBe(ORDER_SCHOOLS.length);
+    expect(new Set(ORDER_SCHOOLS.map((s) => ORDER_WORDS[s].speaksFor)).size).toBe(
+      ORDER_SCHOOLS.length,
+    );
   });
 });
 
@@ -95,7 +160,10 @@ describe('prices', () => {
       bowls: [{ ...base.bowls[0]!, maxMl: 1400, minMl: 6 }],
       nodes: base.nodes.map((n) => (n.kind === 'caliper' ? { ...n, cavityMl: 0.5 } : n)),
       stretches: base.stretches.map((s) => ({ ...s, lengthMm: 7500 })),
-      masters: base.masters.map((m) => ({ ...m, chambers: m.chambers.map((c) => ({ ...c, outlet: { ...c.outlet, airDrawnMl: 0 } })) })),
+      masters: base.masters.map((m) => ({
+        ...m,
+        chambers: m.chambers.map((c) => ({ ...c, outlet: { ...c.outlet, airDrawnMl: 0 } })),
+      })),
     };
     const volumeMl = (2 * Math.PI * 3.2 * 3.2 * 7500) / 4 / 1000;
     const price = priced(setupOf(line), [once('front')]);
@@ -108,7 +176,10 @@ describe('prices', () => {
     fc.assert(
       fc.property(arbitraryLayout, fc.boolean(), (layout, emptyFirst) => {
         const setup = setupOf(layout, { emptyFirst });
-        const answer = priceOrder(setup, layout.bleeders.map((b) => once(b.id)));
+        const answer = priceOrder(
+          setup,
+          layout.bleeders.map((b) => once(b.id)),
+        );
         pre(answer.verdict === 'priced');
         const { pouredMl, removedMl, bledMl, levelMl } = answer.price;
         const start = setup.bowls.reduce((sum, b) => sum + b.maxMl, 0);
@@ -130,34 +201,78 @@ describe('prices', () => {
       return ml;
     };
     fc.assert(
-      fc.property(arbitraryLayout, fc.nat(), fc.integer({ min: 1, max: 2000 }), (layout, pick, moreMm) => {
-        const stretch = layout.stretches[pick % layout.stretches.length]!;
-        const longer: Layout = { ...layout, stretches: layout.stretches.map((s) => (s === stretch ? { ...s, lengthMm: s.lengthMm + moreMm } : s)) };
-        const half = Math.floor(stretch.lengthMm / 2);
-        const cut: Layout = {
-          ...layout,
-          nodes: [...layout.nodes, { kind: 'joint', id: 'clip', name: 'Clip', heightMm: 500 }],
-          stretches: layout.stretches.flatMap((s) => (s === stretch ? [{ ...s, to: 'clip', lengthMm: half }, { ...s, id: 'rest', from: 'clip', lengthMm: s.lengthMm - half }] : [s])),
-        };
-        for (const b of layout.bleeders.slice(0, 2)) {
-          expect(need(longer, b.id)).toBeGreaterThanOrEqual(need(layout, b.id));
-          expect(need(cut, b.id)).toBe(need(layout, b.id));
-        }
-      }),
+      fc.property(
+        arbitraryLayout,
+        fc.nat(),
+        fc.integer({ min: 1, max: 2000 }),
+        (layout, pick, moreMm) => {
+          const stretch = layout.stretches[pick % layout.stretches.length]!;
+          const longer: Layout = {
+            ...layout,
+            stretches: layout.stretches.map((s) =>
+              s === stretch ? { ...s, lengthMm: s.lengthMm + moreMm } : s,
+            ),
+          };
+          const half = Math.floor(stretch.lengthMm / 2);
+          const cut: Layout = {
+            ...layout,
+            nodes: [...layout.nodes, { kind: 'joint', id: 'clip', name: 'Clip', heightMm: 500 }],
+            stretches: layout.stretches.flatMap((s) =>
+              s === stretch
+                ? [
+                    { ...s, to: 'clip', lengthMm: half },
+                    { ...s, id: 'rest', from: 'clip', lengthMm: s.lengthMm - half },
+                  ]
+                : [s],
+            ),
+          };
+          for (const b of layout.bleeders.slice(0, 2)) {
+            expect(need(longer, b.id)).toBeGreaterThanOrEqual(need(layout, b.id));
+            expect(need(cut, b.id)).toBe(need(layout, b.id));
+          }
+        },
+      ),
       { numRuns: 12 },
     );
   });
 
   test('a difference is real only beyond a hundredth and one count, and the sentence says so', () => {
-    const price = (bledMl: number, counts: number): OrderPrice => ({ visits: [], bledMl, neededMl: bledMl, counts, topUps: 0, minutes: counts / 10, removedMl: 0, pouredMl: 0, oldLeftMl: 0, levelMl: {}, oldOnPathMl: {} });
-    expect(costWords(orderCost(price(600, 110), price(599.2, 110)), 'strokes')).toContain('No real difference');
-    expect(costWords(orderCost(price(650, 120), price(600, 110)), 'strokes')).toBe('Costs 50 mL (8 %), 10 strokes and 1 min.');
-    expect(costWords(orderCost(price(600, 110), price(650, 120)), 'strokes')).toContain('Saves 50 mL');
+    const price = (bledMl: number, counts: number): OrderPrice => ({
+      visits: [],
+      bledMl,
+      neededMl: bledMl,
+      counts,
+      topUps: 0,
+      minutes: counts / 10,
+      removedMl: 0,
+      pouredMl: 0,
+      oldLeftMl: 0,
+      levelMl: {},
+      oldOnPathMl: {},
+    });
+    expect(costWords(orderCost(price(600, 110), price(599.2, 110)), 'strokes')).toContain(
+      'No real difference',
+    );
+    expect(costWords(orderCost(price(650, 120), price(600, 110)), 'strokes')).toBe(
+      'Costs 50 mL (8 %), 10 strokes and 1 min.',
+    );
+    expect(costWords(orderCost(price(600, 110), price(650, 120)), 'strokes')).toContain(
+      'Saves 50 mL',
+    );
   });
 
   test('the maker’s order is priced beside the schools, without the bleeders that are not in question', () => {
-    const rows = compareOrders(setupOf(layoutOf('hatchback-diagonal')), SETTINGS, ['right-front', 'left-front', 'left-rear', 'right-rear', 'elsewhere']);
-    expect(rows[0]).toMatchObject({ id: 'maker', visits: givenOrder(['right-front', 'left-front', 'left-rear', 'right-rear'], 'maker', METHOD) });
+    const rows = compareOrders(setupOf(layoutOf('hatchback-diagonal')), SETTINGS, [
+      'right-front',
+      'left-front',
+      'left-rear',
+      'right-rear',
+      'elsewhere',
+    ]);
+    expect(rows[0]).toMatchObject({
+      id: 'maker',
+      visits: givenOrder(['right-front', 'left-front', 'left-rear', 'right-rear'], 'maker', METHOD),
+    });
     expect(rows).toHaveLength(1 + ORDER_SCHOOLS.length);
   });
 });
@@ -174,7 +289,9 @@ describe('the best order', () => {
         pre(answers.every((a) => a.verdict === 'priced'));
         const prices = answers.map((a) => (a as { price: OrderPrice }).price);
         const least = Math.min(...prices.map((p) => p.bledMl));
-        const fewest = Math.min(...prices.filter((p) => p.bledMl < least + 1e-9).map((p) => p.minutes));
+        const fewest = Math.min(
+          ...prices.filter((p) => p.bledMl < least + 1e-9).map((p) => p.minutes),
+        );
         const found = seek(setup, all[pick % all.length]!);
         expect(found.bledMl).toBeCloseTo(least, 9);
         expect(found.minutes).toBeCloseTo(fewest, 9);
@@ -195,8 +312,13 @@ describe('the best order', () => {
         });
         const answers = free.map((r) => priceOrder(setup, r));
         pre(answers.length > 0 && answers.every((a) => a.verdict === 'priced'));
-        const best = seek(setup, layout.bleeders.map((b) => b.id));
-        for (const a of answers) if (a.verdict === 'priced') expect(best.bledMl).toBeLessThanOrEqual(a.price.bledMl + 1e-9);
+        const best = seek(
+          setup,
+          layout.bleeders.map((b) => b.id),
+        );
+        for (const a of answers)
+          if (a.verdict === 'priced')
+            expect(best.bledMl).toBeLessThanOrEqual(a.price.bledMl + 1e-9);
       }),
       { numRuns: 12 },
     );
@@ -215,7 +337,17 @@ describe('the best order', () => {
 
   test('nine bleeders are too many to be certain, and it says so', () => {
     const base = layoutOf('motorcycle-front-disc');
-    const many: Layout = { ...base, bleeders: Array.from({ length: 9 }, (_, i) => ({ ...base.bleeders[0]!, id: `b${i}` })) };
-    expect(() => new OrderSearch(setupOf(many), many.bleeders.map((b) => b.id), METHOD)).toThrow(/up to 8/);
+    const many: Layout = {
+      ...base,
+      bleeders: Array.from({ length: 9 }, (_, i) => ({ ...base.bleeders[0]!, id: `b${i}` })),
+    };
+    expect(
+      () =>
+        new OrderSearch(
+          setupOf(many),
+          many.bleeders.map((b) => b.id),
+          METHOD,
+        ),
+    ).toThrow(/up to 8/);
   });
 });

@@ -24,7 +24,9 @@ export interface OrderPrice {
   readonly oldOnPathMl: Readonly<Record<string, number>>;
 }
 
-export type PricedOrder = { readonly verdict: 'priced'; readonly price: OrderPrice } | { readonly verdict: 'refused'; readonly reason: OrderRefusal };
+export type PricedOrder =
+  | { readonly verdict: 'priced'; readonly price: OrderPrice }
+  | { readonly verdict: 'refused'; readonly reason: OrderRefusal };
 
 /**
  * Price one order: simulate the wash-out along the layout visit by visit,
@@ -42,7 +44,8 @@ export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOr
     if ('code' in priced) return { verdict: 'refused', reason: priced };
     visits.push(priced);
   }
-  const sum = (of: (v: VisitPrice) => number): number => visits.reduce((total, v) => total + of(v), 0);
+  const sum = (of: (v: VisitPrice) => number): number =>
+    visits.reduce((total, v) => total + of(v), 0);
   return {
     verdict: 'priced',
     price: {
@@ -56,17 +59,24 @@ export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOr
       pouredMl: refillMl + sum((v) => v.topUps.reduce((total, t) => total + t.pouredMl, 0)),
       levelMl: Object.fromEntries(setup.bowls.map((b) => [b.id, fluid.levelMl(b.id)])),
       oldLeftMl: fluid.oldInLinesMl(),
-      oldOnPathMl: Object.fromEntries([...setup.bleeders.keys()].map((id) => [id, fluid.oldOnPathMl(id)])),
+      oldOnPathMl: Object.fromEntries(
+        [...setup.bleeders.keys()].map((id) => [id, fluid.oldOnPathMl(id)]),
+      ),
     },
   };
 }
 
 /** The fluid before the first count: as a run left it, or old with the bowls emptied and refilled where that is asked for. */
-export function freshFluid(setup: OrderSetup): { fluid: CircuitFluid; removedMl: number; pouredMl: number } {
+export function freshFluid(setup: OrderSetup): {
+  fluid: CircuitFluid;
+  removedMl: number;
+  pouredMl: number;
+} {
   const fluid = setup.reached ? setup.reached.fluid.copy() : new CircuitFluid(setup.layout);
   let [removedMl, pouredMl] = [0, 0];
   if (setup.reached) {
-    if (setup.reached.fillFirst) for (const b of setup.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
+    if (setup.reached.fillFirst)
+      for (const b of setup.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
   } else if (setup.emptyFirst) {
     for (const b of setup.bowls) {
       removedMl += fluid.emptyBowl(b.id);
@@ -77,11 +87,18 @@ export function freshFluid(setup: OrderSetup): { fluid: CircuitFluid; removedMl:
 }
 
 /** Fluid of one visit in whole counts, mL. */
-export function bledMl(setup: OrderSetup, { visit, counts }: Pick<VisitPrice, 'visit' | 'counts'>): number {
+export function bledMl(
+  setup: OrderSetup,
+  { visit, counts }: Pick<VisitPrice, 'visit' | 'counts'>,
+): number {
   return counts * countAt(setup, visit).countMl.value;
 }
 
 /** Hands-on minutes of one visit: reach, hose and cap, counts, top-ups. */
 export function visitMinutes(setup: OrderSetup, { visit, counts, topUps }: VisitPrice): number {
-  return setup.minutesPerBleeder + (counts * countAt(setup, visit).secondsPerCount) / 60 + topUps.length * setup.minutesPerTopUp;
+  return (
+    setup.minutesPerBleeder +
+    (counts * countAt(setup, visit).secondsPerCount) / 60 +
+    topUps.length * setup.minutesPerTopUp
+  );
 }

@@ -46,7 +46,11 @@ export interface OrderSetup {
 }
 
 /** Which bleeders are in question, and how a count of each is made. */
-export interface OrderAsked extends Pick<OrderSetup, 'layout' | 'target' | 'emptyFirst' | 'reached' | 'minutesPerBleeder' | 'minutesPerTopUp'> {
+export interface OrderAsked
+  extends Pick<
+    OrderSetup,
+    'layout' | 'target' | 'emptyFirst' | 'reached' | 'minutesPerBleeder' | 'minutesPerTopUp'
+  > {
   readonly bleederIds: readonly string[];
   readonly countOf: (path: Path, method: Method) => Count;
 }
@@ -61,12 +65,20 @@ export function orderSetup({ bleederIds, countOf, ...rest }: OrderAsked): OrderS
   return {
     ...rest,
     bowls: bowlSetups(rest.layout).filter((b) => inQuestion.some((p) => p.chamber.fedBy === b.id)),
-    bleeders: new Map(inQuestion.map((path) => [path.bleeder.id, { path, countBy: remembered((method: Method) => countOf(path, method)) }])),
+    bleeders: new Map(
+      inQuestion.map((path) => [
+        path.bleeder.id,
+        { path, countBy: remembered((method: Method) => countOf(path, method)) },
+      ]),
+    ),
   };
 }
 
 /** A count at one bleeder by one method. @throws RangeError for a bleeder that is not in question */
-export function countAt(setup: OrderSetup, { bleederId, method }: { readonly bleederId: string; readonly method: Method }): Count {
+export function countAt(
+  setup: OrderSetup,
+  { bleederId, method }: { readonly bleederId: string; readonly method: Method },
+): Count {
   const bleeder = setup.bleeders.get(bleederId);
   if (!bleeder) throw new RangeError(`${bleederId} is not in question`);
   return bleeder.countBy(method);

@@ -10,7 +10,8 @@ import type { MasterChamber } from '../circuit';
 export function strokeVolume(chamber: MasterChamber): Figure {
   const areaMm2 = (Math.PI * chamber.boreMm * chamber.boreMm) / 4;
   const usedMm = Math.min(chamber.bleedStrokeMm, chamber.fullStrokeMm);
-  const entry = (label: string, value: number) => figure({ label, value, unit: 'mm', rule: 'in the layout', source: MODEL });
+  const entry = (label: string, value: number) =>
+    figure({ label, value, unit: 'mm', rule: 'in the layout', source: MODEL });
   return figure({
     label: 'Fluid in one stroke',
     value: (areaMm2 * usedMm) / 1000,
@@ -19,7 +20,11 @@ export function strokeVolume(chamber: MasterChamber): Figure {
     source: ARITHMETIC,
     from: [
       figure({
-        label: `Bore area, ${chamber.name.toLowerCase()}`, value: areaMm2, unit: 'mm²', rule: 'πd²/4', source: ARITHMETIC,
+        label: `Bore area, ${chamber.name.toLowerCase()}`,
+        value: areaMm2,
+        unit: 'mm²',
+        rule: 'πd²/4',
+        source: ARITHMETIC,
         from: [entry('Bore', chamber.boreMm)],
       }),
       entry('Bleeding stroke', chamber.bleedStrokeMm),

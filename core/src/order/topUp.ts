@@ -16,15 +16,22 @@ export interface BowlLevels {
  * @example MAX 200, MIN 70: 70 + 13 = 83 mL
  */
 export function topUpLevel(bowl: BowlLevels): Figure {
-  const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
+  const entry = (label: string, value: number) =>
+    figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
   const margin = figure({
-    label: 'Margin above MIN', value: Math.max(5, (bowl.maxMl - bowl.minMl) / 10), unit: 'mL',
-    rule: 'a tenth of the volume between MIN and MAX, at least 5 mL', source: MODEL,
+    label: 'Margin above MIN',
+    value: Math.max(5, (bowl.maxMl - bowl.minMl) / 10),
+    unit: 'mL',
+    rule: 'a tenth of the volume between MIN and MAX, at least 5 mL',
+    source: MODEL,
     from: [entry('At MAX', bowl.maxMl), entry('At MIN', bowl.minMl)],
   });
   return figure({
-    label: 'Top-up level', value: Math.max(bowl.minMl, bowl.airDrawnMl) + margin.value, unit: 'mL',
-    rule: 'the larger of the volumes at MIN and where air is drawn, and the margin', source: ARITHMETIC,
+    label: 'Top-up level',
+    value: Math.max(bowl.minMl, bowl.airDrawnMl) + margin.value,
+    unit: 'mL',
+    rule: 'the larger of the volumes at MIN and where air is drawn, and the margin',
+    source: ARITHMETIC,
     from: [entry('At MIN', bowl.minMl), entry('Where air is drawn', bowl.airDrawnMl), margin],
   });
 }

@@ -45,12 +45,17 @@ const EPSILON_ML = 1e-9;
 export function tooSmall(setup: OrderSetup, visit: Visit): OrderRefusal | null {
   if (METHOD_TRAITS[visit.method].reverse) return null;
   const bowl = bowlOf(setup, visit.bleederId);
-  if (bowl.maxMl - countAt(setup, visit).countMl.value >= bowl.topUpLevelMl.value - EPSILON_ML) return null;
+  if (bowl.maxMl - countAt(setup, visit).countMl.value >= bowl.topUpLevelMl.value - EPSILON_ML)
+    return null;
   return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
 }
 
 /** Make one count, topping up before it where the level asks for it. @returns new share at the outlet, and what was poured */
-export function makeCount(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): { share: number; pouredMl: number } {
+export function makeCount(
+  fluid: CircuitFluid,
+  setup: OrderSetup,
+  visit: Visit,
+): { share: number; pouredMl: number } {
   const bowl = bowlOf(setup, visit.bleederId);
   const countMl = countAt(setup, visit).countMl.value;
   const dueMl = fluid.levelMl(bowl.id) - countMl < bowl.topUpLevelMl.value - EPSILON_ML;
@@ -63,23 +68,34 @@ export function makeCount(fluid: CircuitFluid, setup: OrderSetup, visit: Visit):
  * new fluid comes out of the syringe and the bowl is drawn down as it rises; of
  * that the simulation knows the amount and leaves the shares as they were.
  */
-export function bleedVisit(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): VisitPrice | OrderRefusal {
+export function bleedVisit(
+  fluid: CircuitFluid,
+  setup: OrderSetup,
+  visit: Visit,
+): VisitPrice | OrderRefusal {
   const { path } = setup.bleeders.get(visit.bleederId)!;
   const countMl = countAt(setup, visit).countMl.value;
   const sweep = Math.max(LEAST_COUNTS, Math.ceil(path.volumeMl.value / countMl - EPSILON_ML));
   const least = visit.until === 'sweep' ? sweep : LEAST_COUNTS;
-  if (METHOD_TRAITS[visit.method].reverse) return { visit, neededMl: path.volumeMl.value, counts: sweep, topUps: [] };
+  if (METHOD_TRAITS[visit.method].reverse)
+    return { visit, neededMl: path.volumeMl.value, counts: sweep, topUps: [] };
   const topUps: VisitTopUp[] = [];
   let counts = 0;
   const shares = [fluid.outletNewShare(visit.bleederId)];
   while (counts < least || (visit.until === 'new' && shares.at(-1)! < setup.target)) {
-    if (counts >= MOST_COUNTS) return { code: 'never new', element: visit.bleederId, name: bleederName(path.bleeder) };
+    if (counts >= MOST_COUNTS)
+      return { code: 'never new', element: visit.bleederId, name: bleederName(path.bleeder) };
     const made = makeCount(fluid, setup, visit);
-    if (made.pouredMl > 0) topUps.push({ bowlId: path.chamber.fedBy, afterCounts: counts, pouredMl: made.pouredMl });
+    if (made.pouredMl > 0)
+      topUps.push({ bowlId: path.chamber.fedBy, afterCounts: counts, pouredMl: made.pouredMl });
     shares.push(made.share);
     counts++;
   }
-  const neededMl = { sweep: path.volumeMl.value, clear: LEAST_COUNTS * countMl, new: countsUntil(setup.target, shares) * countMl }[visit.until];
+  const neededMl = {
+    sweep: path.volumeMl.value,
+    clear: LEAST_COUNTS * countMl,
+    new: countsUntil(setup.target, shares) * countMl,
+  }[visit.until];
   return { visit, neededMl, counts, topUps };
 }
 

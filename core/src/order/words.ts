@@ -3,12 +3,31 @@ import type { OrderId, OrderReason } from './schools';
 import type { OrderRefusal } from './visit';
 
 /** A school by name, and what speaks for it. All of it common practice, no source. */
-export const ORDER_WORDS: Readonly<Record<OrderId, { readonly title: string; readonly speaksFor: string }>> = {
-  maker: { title: 'The maker’s order', speaksFor: 'The maker wins wherever the order was looked up.' },
-  'farthest first': { title: 'Farthest first', speaksFor: 'The longest line is emptied while the master is full of attention, and by the fluid’s way, not by the eye.' },
-  'by circuit': { title: 'Circuit by circuit', speaksFor: 'One circuit is through and shut before the other is touched; a fault has one place.' },
-  'nearest, then inwards': { title: 'Nearest to prime, then farthest inwards', speaksFor: 'The master is fed quickly, and the round ends where it began.' },
-  'nearest first': { title: 'Nearest first', speaksFor: 'Some makers ask for it: the shared line is new before the long ones are opened.' },
+export const ORDER_WORDS: Readonly<
+  Record<OrderId, { readonly title: string; readonly speaksFor: string }>
+> = {
+  maker: {
+    title: 'The maker’s order',
+    speaksFor: 'The maker wins wherever the order was looked up.',
+  },
+  'farthest first': {
+    title: 'Farthest first',
+    speaksFor:
+      'The longest line is emptied while the master is full of attention, and by the fluid’s way, not by the eye.',
+  },
+  'by circuit': {
+    title: 'Circuit by circuit',
+    speaksFor:
+      'One circuit is through and shut before the other is touched; a fault has one place.',
+  },
+  'nearest, then inwards': {
+    title: 'Nearest to prime, then farthest inwards',
+    speaksFor: 'The master is fed quickly, and the round ends where it began.',
+  },
+  'nearest first': {
+    title: 'Nearest first',
+    speaksFor: 'Some makers ask for it: the shared line is new before the long ones are opened.',
+  },
   'least fluid': { title: 'Least fluid', speaksFor: 'Found by trying every order in the model.' },
 };
 
@@ -28,7 +47,9 @@ export function orderWords(why: OrderReason): string {
     case 'equal, away from the driver':
       return `${why.lengthM.toFixed(2)} m, as long as the next; the side away from the driver goes first.`;
     case 'same part':
-      return why.setting === 'upper last' ? 'On the same part, and the upper one: last, because air ends there.' : `On the same part; ${why.setting} is this workshop’s rule.`;
+      return why.setting === 'upper last'
+        ? 'On the same part, and the upper one: last, because air ends there.'
+        : `On the same part; ${why.setting} is this workshop’s rule.`;
     case 'first of a circuit':
       return `Farthest of the ${why.circuit.toLowerCase()}: ${why.lengthM.toFixed(2)} m. This circuit is finished before the next.`;
     case 'primes':
@@ -54,7 +75,8 @@ export function orderWords(why: OrderReason): string {
 
 /** What the chosen order costs against the best, in one sentence. */
 export function costWords(cost: OrderCost, counts: string): string {
-  if (!cost.real) return `No real difference: ${Math.abs(cost.moreMl).toFixed(0)} mL and ${Math.abs(cost.moreCounts)} ${counts} between them.`;
+  if (!cost.real)
+    return `No real difference: ${Math.abs(cost.moreMl).toFixed(0)} mL and ${Math.abs(cost.moreCounts)} ${counts} between them.`;
   const more = cost.moreMl > 0;
   return `${more ? 'Costs' : 'Saves'} ${Math.abs(cost.moreMl).toFixed(0)} mL (${Math.abs(cost.percent).toFixed(0)} %), ${Math.abs(cost.moreCounts)} ${counts} and ${Math.abs(cost.moreMinutes).toFixed(0)} min.`;
 }

@@ -7,12 +7,22 @@ export type NeedVerdict = 'fits' | 'differs' | 'not compared';
 
 /** One need against what was found. */
 export function compareNeed(need: PartNeed, found: Found | undefined): NeedVerdict {
-  if (found === undefined || (typeof found === 'number' && !Number.isFinite(found)) || (typeof found === 'string' && found.trim() === '')) return 'not compared';
+  if (
+    found === undefined ||
+    (typeof found === 'number' && !Number.isFinite(found)) ||
+    (typeof found === 'string' && found.trim() === '')
+  )
+    return 'not compared';
   switch (need.kind) {
     case 'number':
-      return typeof found === 'number' && Math.abs(found - need.needed.value) <= need.tolerance + 1e-9 ? 'fits' : 'differs';
+      return typeof found === 'number' &&
+        Math.abs(found - need.needed.value) <= need.tolerance + 1e-9
+        ? 'fits'
+        : 'differs';
     case 'thread':
-      return typeof found === 'string' && sameThread(found) === sameThread(need.needed) ? 'fits' : 'differs';
+      return typeof found === 'string' && sameThread(found) === sameThread(need.needed)
+        ? 'fits'
+        : 'differs';
     case 'as the old one':
       return found === true ? 'fits' : 'differs';
   }
@@ -20,7 +30,13 @@ export function compareNeed(need: PartNeed, found: Found | undefined): NeedVerdi
 
 /** A thread as it is written by anybody: M10×1, m10 x 1.0 and M10X1 are one. */
 function sameThread(text: string): string {
-  return text.toLowerCase().replace(/\s+/g, '').replace(/[×*]/g, 'x').replace(/,/g, '.').replace(/(\.\d*?)0+(?!\d)/g, '$1').replace(/\.(?!\d)/g, '');
+  return text
+    .toLowerCase()
+    .replace(/\s+/g, '')
+    .replace(/[×*]/g, 'x')
+    .replace(/,/g, '.')
+    .replace(/(\.\d*?)0+(?!\d)/g, '$1')
+    .replace(/\.(?!\d)/g, '');
 }
 
 /** A piece that goes with a changed part. Common practice, no source: which there are is seen on the part itself. */
@@ -37,16 +53,27 @@ export type PieceState = (typeof PIECE_STATES)[number];
 export type CountedPiece = Piece & { readonly state: PieceState };
 
 /** What is wrong with a part that was compared and its pieces counted, in sentences; empty when it may be filled. */
-export function partFaults(needs: readonly PartNeed[], found: Readonly<Record<string, Found>>, pieces: readonly CountedPiece[]): string[] {
+export function partFaults(
+  needs: readonly PartNeed[],
+  found: Readonly<Record<string, Found>>,
+  pieces: readonly CountedPiece[],
+): string[] {
   return [
     ...needs.flatMap((need) => {
       const verdict = compareNeed(need, found[need.id]);
       if (verdict === 'fits') return [];
       if (verdict === 'not compared') return [`${need.label}: not compared yet.`];
-      const wanted = need.kind === 'number' ? `${trimmed(need.needed.value)}${need.needed.unit === 'mm' ? ' mm' : ''} is needed, ${trimmed(Number(found[need.id]))} was found` : need.kind === 'thread' ? `${need.needed} is needed, ${String(found[need.id])} was found` : 'not as the old one';
+      const wanted =
+        need.kind === 'number'
+          ? `${trimmed(need.needed.value)}${need.needed.unit === 'mm' ? ' mm' : ''} is needed, ${trimmed(Number(found[need.id]))} was found`
+          : need.kind === 'thread'
+            ? `${need.needed} is needed, ${String(found[need.id])} was found`
+            : 'not as the old one';
       return [`${need.label}: ${wanted}.`];
     }),
-    ...pieces.filter((p) => p.state !== 'right').map((p) => `${p.what}: ${PIECE_STATE_WORDS[p.state]}.`),
+    ...pieces
+      .filter((p) => p.state !== 'right')
+      .map((p) => `${p.what}: ${PIECE_STATE_WORDS[p.state]}.`),
   ];
 }
 

@@ -1,3 +1,13 @@
-export { compareNeed, partFaults, PIECE_STATE_WORDS, PIECE_STATES, type CountedPiece, type Found, type NeedVerdict, type Piece, type PieceState } from './compare';
+export {
+  compareNeed,
+  partFaults,
+  PIECE_STATE_WORDS,
+  PIECE_STATES,
+  type CountedPiece,
+  type Found,
+  type NeedVerdict,
+  type Piece,
+  type PieceState,
+} from './compare';
 export { partNeeds, type PartNeed } from './needs';
 export { usualPieces } from './pieces';

@@ -1,4 +1,13 @@
-import { isActuator, paths, sizesOf, type Fitting, type Layout, type LayoutNode, type Master, type Stretch } from '../circuit';
+import {
+  isActuator,
+  paths,
+  sizesOf,
+  type Fitting,
+  type Layout,
+  type LayoutNode,
+  type Master,
+  type Stretch,
+} from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import { lowerFirst } from '../text';
 
@@ -37,19 +46,41 @@ function masterNeeds(layout: Layout, master: Master): PartNeed[] {
   const ports = new Set(master.chambers.map((c) => c.port));
   const leaving = layout.stretches.filter((s) => ports.has(s.from));
   return [
-    ...master.chambers.map((c) => bore(`${c.id}:bore`, master.chambers.length > 1 ? `Bore, ${lowerFirst(c.name)}` : 'Bore', c.boreMm)),
+    ...master.chambers.map((c) =>
+      bore(
+        `${c.id}:bore`,
+        master.chambers.length > 1 ? `Bore, ${lowerFirst(c.name)}` : 'Bore',
+        c.boreMm,
+      ),
+    ),
     count('ports', 'Ports for lines', leaving.length),
-    ...leaving.flatMap((s) => thread(`${s.id}:thread`, `Thread of the port for the ${lowerFirst(s.name)}`, null)),
-    asOld('brakes', `Made for ${endsOf(layout, master)}`, 'A master for other brakes has another stroke, or a residual valve in its ports.'),
-    asOld('rod', 'Rod length and seat', 'A rod too long covers the port: the brake drags and cannot be bled.'),
-    asOld('connector', 'Level switch, connector, adapter', 'What does not plug in is found now, not when it is full.'),
+    ...leaving.flatMap((s) =>
+      thread(`${s.id}:thread`, `Thread of the port for the ${lowerFirst(s.name)}`, null),
+    ),
+    asOld(
+      'brakes',
+      `Made for ${endsOf(layout, master)}`,
+      'A master for other brakes has another stroke, or a residual valve in its ports.',
+    ),
+    asOld(
+      'rod',
+      'Rod length and seat',
+      'A rod too long covers the port: the brake drags and cannot be bled.',
+    ),
+    asOld(
+      'connector',
+      'Level switch, connector, adapter',
+      'What does not plug in is found now, not when it is full.',
+    ),
   ];
 }
 
 function nodeNeeds(layout: Layout, node: LayoutNode): PartNeed[] {
   const before = layout.stretches.filter((s) => s.to === node.id);
   const after = layout.stretches.filter((s) => s.from === node.id);
-  const threads = before.flatMap((s) => thread(`${s.id}:thread`, `Thread for the ${lowerFirst(s.name)}`, s.nut));
+  const threads = before.flatMap((s) =>
+    thread(`${s.id}:thread`, `Thread for the ${lowerFirst(s.name)}`, s.nut),
+  );
   if (isActuator(node)) {
     const bleeders = layout.bleeders.filter((b) => b.at === node.id);
     return [
@@ -57,37 +88,105 @@ function nodeNeeds(layout: Layout, node: LayoutNode): PartNeed[] {
       count('pistons', 'Pistons', node.pistons),
       ...threads,
       count('bleeders', 'Bleeders', bleeders.length),
-      ...bleeders.flatMap((b) => thread(`${b.id}:thread`, `Thread of the bleeder${bleeders.length > 1 ? `, ${b.which ?? b.place}` : ''}`, b.fitting)),
-      asOld('side', 'Side and mounting', node.kind === 'slave' ? 'Flange, rod and travel as before.' : 'On the wrong side the bleeder is not at the top, and air stays.'),
+      ...bleeders.flatMap((b) =>
+        thread(
+          `${b.id}:thread`,
+          `Thread of the bleeder${bleeders.length > 1 ? `, ${b.which ?? b.place}` : ''}`,
+          b.fitting,
+        ),
+      ),
+      asOld(
+        'side',
+        'Side and mounting',
+        node.kind === 'slave'
+          ? 'Flange, rod and travel as before.'
+          : 'On the wrong side the bleeder is not at the top, and air stays.',
+      ),
     ];
   }
   return [
     count('ports', 'Ports for lines', before.length + after.length),
     ...threads,
-    ...(node.kind === 'valve' ? [asOld('valve', `Kind: ${node.valve} valve${node.end ? `, ${node.end} half` : ''}`, 'Another kind holds or cuts pressure where it must not.')] : []),
-    asOld('unit', 'Number on the unit, connector, bracket', 'Units that look alike are coded to other vehicles.'),
+    ...(node.kind === 'valve'
+      ? [
+          asOld(
+            'valve',
+            `Kind: ${node.valve} valve${node.end ? `, ${node.end} half` : ''}`,
+            'Another kind holds or cuts pressure where it must not.',
+          ),
+        ]
+      : []),
+    asOld(
+      'unit',
+      'Number on the unit, connector, bracket',
+      'Units that look alike are coded to other vehicles.',
+    ),
   ];
 }
 
 function stretchNeeds(stretch: Stretch): PartNeed[] {
   const { lengthMm } = stretch;
   return [
-    { id: 'length', label: 'Length', kind: 'number', needed: inLayout('Length', lengthMm, 'mm'), tolerance: lengthMm * LENGTH_TOLERANCE },
+    {
+      id: 'length',
+      label: 'Length',
+      kind: 'number',
+      needed: inLayout('Length', lengthMm, 'mm'),
+      tolerance: lengthMm * LENGTH_TOLERANCE,
+    },
     ...thread('nut', 'Thread of its end', stretch.nut),
-    asOld('ends', 'Both ends: flare, banjo or male, and their angle', 'A flare of another shape leaks under pressure, whatever it is tightened to.'),
-    ...(stretch.kind === 'hose' ? [asOld('run', 'Reaches at full lock and full droop, not twisted', 'A short or twisted hose tears where nobody looks.')] : []),
+    asOld(
+      'ends',
+      'Both ends: flare, banjo or male, and their angle',
+      'A flare of another shape leaks under pressure, whatever it is tightened to.',
+    ),
+    ...(stretch.kind === 'hose'
+      ? [
+          asOld(
+            'run',
+            'Reaches at full lock and full droop, not twisted',
+            'A short or twisted hose tears where nobody looks.',
+          ),
+        ]
+      : []),
   ];
 }
 
-const inLayout = (label: string, value: number, unit: 'mm' | 'times'): Figure => figure({ label, value, unit, rule: 'in the layout of this vehicle', source: MODEL });
-const bore = (id: string, label: string, mm: number): PartNeed => ({ id, label, kind: 'number', needed: inLayout(label, mm, 'mm'), tolerance: BORE_TOLERANCE_MM });
-const count = (id: string, label: string, n: number): PartNeed => ({ id, label, kind: 'number', needed: inLayout(label, n, 'times'), tolerance: 0 });
-const asOld = (id: string, label: string, why: string): PartNeed => ({ id, label, kind: 'as the old one', why });
+const inLayout = (label: string, value: number, unit: 'mm' | 'times'): Figure =>
+  figure({ label, value, unit, rule: 'in the layout of this vehicle', source: MODEL });
+const bore = (id: string, label: string, mm: number): PartNeed => ({
+  id,
+  label,
+  kind: 'number',
+  needed: inLayout(label, mm, 'mm'),
+  tolerance: BORE_TOLERANCE_MM,
+});
+const count = (id: string, label: string, n: number): PartNeed => ({
+  id,
+  label,
+  kind: 'number',
+  needed: inLayout(label, n, 'times'),
+  tolerance: 0,
+});
+const asOld = (id: string, label: string, why: string): PartNeed => ({
+  id,
+  label,
+  kind: 'as the old one',
+  why,
+});
 
 /** The thread where somebody knows it; otherwise it is held beside the old one. */
 function thread(id: string, label: string, fitting: Fitting | null): PartNeed[] {
   const needed = fitting && sizesOf(fitting).thread;
-  return [needed ? { id, label, kind: 'thread', needed } : asOld(id, label, 'Nobody put the thread down: two that nearly fit strip the first time they are tightened.')];
+  return [
+    needed
+      ? { id, label, kind: 'thread', needed }
+      : asOld(
+          id,
+          label,
+          'Nobody put the thread down: two that nearly fit strip the first time they are tightened.',
+        ),
+  ];
 }
 
 /** Kinds of brake behind a master, as a person says them. */
@@ -95,8 +194,13 @@ function endsOf(layout: Layout, master: Master): string {
   if (master.system === 'clutch') return 'a clutch';
   const ways = paths(layout).filter((p) => p.master.id === master.id);
   const ends = (['front', 'rear'] as const).flatMap((end) => {
-    const parts = ways.filter((p) => p.bleeder.place.includes(end)).map((p) => p.points.at(-1)!.node.kind);
-    const kinds = [...(parts.includes('caliper') ? ['discs'] : []), ...(parts.includes('wheel cylinder') ? ['drums'] : [])];
+    const parts = ways
+      .filter((p) => p.bleeder.place.includes(end))
+      .map((p) => p.points.at(-1)!.node.kind);
+    const kinds = [
+      ...(parts.includes('caliper') ? ['discs'] : []),
+      ...(parts.includes('wheel cylinder') ? ['drums'] : []),
+    ];
     return kinds.length > 0 ? [`${kinds.join(' and ')} at the ${end}`] : [];
   });
   return ends.join(', ') || 'these brakes';

@@ -11,21 +11,52 @@ export function usualPieces(layout: Layout, partId: string): Piece[] {
   if (master) {
     const bowls = new Set(master.chambers.map((c) => c.fedBy)).size;
     return [
-      { what: 'Seal between the reservoir and the master', count: master.chambers.length, comes: 'new' },
-      ...(layout.vehicleKind === 'car' && master.system === 'brakes' ? [{ what: 'Seal between the master and the servo', count: 1, comes: 'new' as const }] : []),
+      {
+        what: 'Seal between the reservoir and the master',
+        count: master.chambers.length,
+        comes: 'new',
+      },
+      ...(layout.vehicleKind === 'car' && master.system === 'brakes'
+        ? [{ what: 'Seal between the master and the servo', count: 1, comes: 'new' as const }]
+        : []),
       { what: 'Reservoir with its cap and diaphragm', count: bowls, comes: 'moves across' },
-      { what: master.control.includes('lever') ? 'Lamp switch' : 'Level switch', count: 1, comes: 'moves across' },
+      {
+        what: master.control.includes('lever') ? 'Lamp switch' : 'Level switch',
+        count: 1,
+        comes: 'moves across',
+      },
     ];
   }
   const stretch = layout.stretches.find((s) => s.id === partId);
-  if (stretch) return stretch.kind === 'hose' ? [{ what: 'Sealing washer at the banjo or end', count: 2, comes: 'new' }, { what: 'Clip that holds the hose', count: 1, comes: 'moves across' }] : [{ what: 'Nut on each end', count: 2, comes: 'new' }];
+  if (stretch)
+    return stretch.kind === 'hose'
+      ? [
+          { what: 'Sealing washer at the banjo or end', count: 2, comes: 'new' },
+          { what: 'Clip that holds the hose', count: 1, comes: 'moves across' },
+        ]
+      : [{ what: 'Nut on each end', count: 2, comes: 'new' }];
   const node = layout.nodes.find((n) => n.id === partId);
   if (!node) return [];
-  if (!isActuator(node)) return [{ what: 'Plug out of each port', count: layout.stretches.filter((s) => s.from === partId || s.to === partId).length, comes: 'new' }];
-  const bleeders = { what: 'Bleeder with its cap', count: layout.bleeders.filter((b) => b.at === partId).length, comes: 'new' as const };
+  if (!isActuator(node))
+    return [
+      {
+        what: 'Plug out of each port',
+        count: layout.stretches.filter((s) => s.from === partId || s.to === partId).length,
+        comes: 'new',
+      },
+    ];
+  const bleeders = {
+    what: 'Bleeder with its cap',
+    count: layout.bleeders.filter((b) => b.at === partId).length,
+    comes: 'new' as const,
+  };
   switch (node.kind) {
     case 'caliper':
-      return [{ what: 'Sealing washer at the hose', count: 2, comes: 'new' }, bleeders, { what: 'Pad, with its plate or spring', count: 2, comes: 'moves across' }];
+      return [
+        { what: 'Sealing washer at the hose', count: 2, comes: 'new' },
+        bleeders,
+        { what: 'Pad, with its plate or spring', count: 2, comes: 'moves across' },
+      ];
     case 'wheel cylinder':
       return [bleeders, { what: 'Boot', count: node.pistons, comes: 'new' }];
     case 'slave':

@@ -1,1 +1,7 @@
-export { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses, type PedalResult, type PedalResultWords } from './resultWords';
+export {
+  PEDAL_RESULTS,
+  PEDAL_RESULT_WORDS,
+  pedalPasses,
+  type PedalResult,
+  type PedalResultWords,
+} from './resultWords';

@@ -20,12 +20,20 @@ export function ciede2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab): number {
   const dH = 2 * Math.sqrt(ca * cb) * sin(turn / 2);
   const l = (l1 + l2) / 2;
   const c = (ca + cb) / 2;
-  const h = grey ? ha + hb : Math.abs(ha - hb) <= 180 ? (ha + hb) / 2 : ha + hb < 360 ? (ha + hb + 360) / 2 : (ha + hb - 360) / 2;
-  const t = 1 - 0.17 * cos(h - 30) + 0.24 * cos(2 * h) + 0.32 * cos(3 * h + 6) - 0.2 * cos(4 * h - 63);
+  const h = grey
+    ? ha + hb
+    : Math.abs(ha - hb) <= 180
+      ? (ha + hb) / 2
+      : ha + hb < 360
+        ? (ha + hb + 360) / 2
+        : (ha + hb - 360) / 2;
+  const t =
+    1 - 0.17 * cos(h - 30) + 0.24 * cos(2 * h) + 0.32 * cos(3 * h + 6) - 0.2 * cos(4 * h - 63);
   const sl = 1 + (0.015 * (l - 50) ** 2) / Math.sqrt(20 + (l - 50) ** 2);
   const sc = 1 + 0.045 * c;
   const sh = 1 + 0.015 * c * t;
-  const rotation = -sin(60 * Math.exp(-(((h - 275) / 25) ** 2))) * 2 * Math.sqrt(c ** 7 / (c ** 7 + 25 ** 7));
+  const rotation =
+    -sin(60 * Math.exp(-(((h - 275) / 25) ** 2))) * 2 * Math.sqrt(c ** 7 / (c ** 7 + 25 ** 7));
   const [x, y, z] = [(l2 - l1) / sl, (cb - ca) / sc, dH / sh];
   return Math.sqrt(x * x + y * y + z * z + rotation * y * z);
 }

@@ -38,10 +38,15 @@ type Matrix = readonly [Triple, Triple, Triple];
  */
 export function cielab(rgb: Rgb, white: Rgb = [255, 255, 255]): Lab {
   const whiteCones = times(BRADFORD, xyz(white));
-  if (!whiteCones.every((c) => c > 0)) throw new RangeError(`white is ${white.join(', ')}; give a white with some light in it`);
+  if (!whiteCones.every((c) => c > 0))
+    throw new RangeError(`white is ${white.join(', ')}; give a white with some light in it`);
   const d65 = times(BRADFORD, WHITE);
-  const cones = times(BRADFORD, xyz(rgb)).map((c, i) => (c / whiteCones[i]!) * d65[i]!) as unknown as Triple;
-  const [x, y, z] = times(BRADFORD_BACK, cones).map((v, i) => root(v / WHITE[i]!)) as unknown as Triple;
+  const cones = times(BRADFORD, xyz(rgb)).map(
+    (c, i) => (c / whiteCones[i]!) * d65[i]!,
+  ) as unknown as Triple;
+  const [x, y, z] = times(BRADFORD_BACK, cones).map((v, i) =>
+    root(v / WHITE[i]!),
+  ) as unknown as Triple;
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
 }
 
@@ -57,7 +62,9 @@ function xyz(rgb: Rgb): Triple {
   return times(TO_XYZ, linear);
 }
 
-const times = (m: Matrix, v: Triple): Triple => m.map((row) => row[0] * v[0] + row[1] * v[1] + row[2] * v[2]) as unknown as Triple;
+const times = (m: Matrix, v: Triple): Triple =>
+  m.map((row) => row[0] * v[0] + row[1] * v[1] + row[2] * v[2]) as unknown as Triple;
 
 /** The cube root of CIE 15, straight below (6/29)³. */
-const root = (t: number): number => (t > (6 / 29) ** 3 ? Math.cbrt(t) : t / (3 * (6 / 29) ** 2) + 4 / 29);
+const root = (t: number): number =>
+  t > (6 / 29) ** 3 ? Math.cbrt(t) : t / (3 * (6 / 29) ** 2) + 4 / 29;

@@ -5,7 +5,11 @@ import { cielab, ciede2000, PHOTO_WORDS, readColour, type Lab, type Picture, typ
 
 const channel = fc.integer({ min: 0, max: 255 });
 const rgb: fc.Arbitrary<Rgb> = fc.tuple(channel, channel, channel);
-const lab: fc.Arbitrary<Lab> = fc.tuple(fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true }));
+const lab: fc.Arbitrary<Lab> = fc.tuple(
+  fc.double({ min: 0, max: 100, noNaN: true }),
+  fc.double({ min: -100, max: 100, noNaN: true }),
+  fc.double({ min: -100, max: 100, noNaN: true }),
+);
 
 // Reference library: culori 4, its CIELAB of white D65.
 test('CIELAB agrees with a reference library', () => {
@@ -22,7 +26,11 @@ test('CIELAB agrees with a reference library', () => {
 test('CIEDE2000 agrees with a reference library', () => {
   const reference = differenceCiede2000();
   const named = ([l, a, b]: Lab) => ({ mode: 'lab65' as const, l, a, b });
-  fc.assert(fc.property(lab, lab, (p, q) => expect(ciede2000(p, q)).toBeCloseTo(reference(named(p), named(q)), 6)));
+  fc.assert(
+    fc.property(lab, lab, (p, q) =>
+      expect(ciede2000(p, q)).toBeCloseTo(reference(named(p), named(q)), 6),
+    ),
+  );
 });
 
 // Sharma, Wu and Dalal 2005, table 1, pairs 1 to 8.
@@ -35,10 +43,22 @@ test.each<[Lab, Lab, number]>([
   [[50, -0.9009, -85.5211], [50, 0, -82.7485], 1],
   [[50, 0, 0], [50, -1, 2], 2.3669],
   [[50, -1, 2], [50, 0, 0], 2.3669],
-])('%j and %j differ by %p', (p, q, difference) => expect(ciede2000(p, q)).toBeCloseTo(difference, 4));
+])('%j and %j differ by %p', (p, q, difference) =>
+  expect(ciede2000(p, q)).toBeCloseTo(difference, 4),
+);
 
 test('white is white in every light', () => {
-  fc.assert(fc.property(fc.tuple(fc.integer({ min: 60, max: 255 }), fc.integer({ min: 60, max: 255 }), fc.integer({ min: 60, max: 255 })), (white) => cielab(white, white).forEach((v, i) => expect(v).toBeCloseTo(i === 0 ? 100 : 0, 3))));
+  fc.assert(
+    fc.property(
+      fc.tuple(
+        fc.integer({ min: 60, max: 255 }),
+        fc.integer({ min: 60, max: 255 }),
+        fc.integer({ min: 60, max: 255 }),
+      ),
+      (white) =>
+        cielab(white, white).forEach((v, i) => expect(v).toBeCloseTo(i === 0 ? 100 : 0, 3)),
+    ),
+  );
 });
 test('what is no colour, and a white without light, are refused', () => {
   expect(() => cielab([256, 0, 0])).toThrow(/0 to 255/);
@@ -56,14 +76,18 @@ function draw(fluid: Rgb, light: Light, paper: Rgb = [244, 244, 244]): Picture {
     const inJar = i % width > 30 && i % width < 90;
     (inJar ? fluid : paper).forEach((c, k) => {
       grain = (grain * 48271) % 2147483647;
-      const linear = (c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4) * light[k]!;
-      data[i * 4 + k] = 255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055) + (grain / 2147483647 - 0.5) * 4;
+      const linear =
+        (c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4) * light[k]!;
+      data[i * 4 + k] =
+        255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055) +
+        (grain / 2147483647 - 0.5) * 4;
     });
     data[i * 4 + 3] = 255;
   }
   return { width, height, data };
 }
-const swatch = (c: Colour): Rgb => [1, 3, 5].map((i) => parseInt(SWATCHES[c].slice(i, i + 2), 16)) as unknown as Rgb;
+const swatch = (c: Colour): Rgb =>
+  [1, 3, 5].map((i) => parseInt(SWATCHES[c].slice(i, i + 2), 16)) as unknown as Rgb;
 const JAR = { x: 60, y: 60 };
 const PAPER = { x: 150, y: 60 };
 
@@ -85,21 +109,50 @@ test('without the white the warm lamp would have aged the fluid', () => {
   const raw = readColour(picture, JAR, PAPER);
   if (raw.kind !== 'read') throw new Error('not read');
   const unbalanced = cielab(raw.fluid);
-  expect(ciede2000(unbalanced, cielab(swatch('straw')))).toBeLessThan(ciede2000(unbalanced, cielab(swatch('clear'))));
+  expect(ciede2000(unbalanced, cielab(swatch('straw')))).toBeLessThan(
+    ciede2000(unbalanced, cielab(swatch('clear'))),
+  );
 });
 
 test('half-way between two steps it proposes one and is not sure', () => {
   const between = swatch('straw').map((c, i) => (c + swatch('amber')[i]!) / 2) as unknown as Rgb;
-  expect(readColour(draw(between, [0.9, 0.9, 0.9]), JAR, PAPER)).toMatchObject({ kind: 'read', sure: false });
+  expect(readColour(draw(between, [0.9, 0.9, 0.9]), JAR, PAPER)).toMatchObject({
+    kind: 'read',
+    sure: false,
+  });
 });
 
 test.each([
   ['a tap at the edge', draw(swatch('amber'), [1, 1, 1]), { x: 0, y: 60 }, PAPER, 'outside'],
-  ['paper that glares', draw(swatch('amber'), [1.4, 1.4, 1.4], [255, 255, 255]), JAR, PAPER, 'white glares'],
+  [
+    'paper that glares',
+    draw(swatch('amber'), [1.4, 1.4, 1.4], [255, 255, 255]),
+    JAR,
+    PAPER,
+    'white glares',
+  ],
   ['hardly any light', draw(swatch('amber'), [0.01, 0.01, 0.01]), JAR, PAPER, 'white too dark'],
-  ['a red rag for paper', draw(swatch('amber'), [1, 1, 1], [200, 20, 20]), JAR, PAPER, 'white is not white'],
-  ['the edge of the paper for white', draw(swatch('brown'), [0.9, 0.9, 0.9]), JAR, { x: 90, y: 60 }, 'white not even'],
-  ['a tap on the wall of the jar', draw(swatch('brown'), [0.9, 0.9, 0.9]), { x: 90, y: 60 }, PAPER, 'fluid not even'],
+  [
+    'a red rag for paper',
+    draw(swatch('amber'), [1, 1, 1], [200, 20, 20]),
+    JAR,
+    PAPER,
+    'white is not white',
+  ],
+  [
+    'the edge of the paper for white',
+    draw(swatch('brown'), [0.9, 0.9, 0.9]),
+    JAR,
+    { x: 90, y: 60 },
+    'white not even',
+  ],
+  [
+    'a tap on the wall of the jar',
+    draw(swatch('brown'), [0.9, 0.9, 0.9]),
+    { x: 90, y: 60 },
+    PAPER,
+    'fluid not even',
+  ],
 ] as const)('%s is said', (_, picture, fluidAt, whiteAt, fault) => {
   expect(readColour(picture, fluidAt, whiteAt)).toEqual({ kind: 'fault', fault });
   expect(PHOTO_WORDS[fault]).toMatch(/\.$/);

@@ -15,10 +15,24 @@ export interface Spot {
   readonly y: number;
 }
 
-export type PhotoFault = 'outside' | 'white too dark' | 'white glares' | 'white is not white' | 'white not even' | 'fluid not even';
+export type PhotoFault =
+  | 'outside'
+  | 'white too dark'
+  | 'white glares'
+  | 'white is not white'
+  | 'white not even'
+  | 'fluid not even';
 
 export type PhotoReading =
-  | { readonly kind: 'read'; readonly lab: Lab; readonly fluid: Rgb; readonly white: Rgb; readonly colour: Colour; readonly differences: Readonly<Record<Colour, number>>; readonly sure: boolean }
+  | {
+      readonly kind: 'read';
+      readonly lab: Lab;
+      readonly fluid: Rgb;
+      readonly white: Rgb;
+      readonly colour: Colour;
+      readonly differences: Readonly<Record<Colour, number>>;
+      readonly sure: boolean;
+    }
   | { readonly kind: 'fault'; readonly fault: PhotoFault };
 
 /** Half the side of the square that is averaged, as a share of the picture's shorter side [M]. */
@@ -33,7 +47,10 @@ const MOST_SPREAD = 12;
 /** Two steps nearer to each other than this, by CIEDE2000, are for the eye to decide [M]. */
 const SURE_BY = 6;
 
-const STEPS: readonly (readonly [Colour, Lab])[] = COLOURS.map((c) => [c, cielab(hex(SWATCHES[c]))]);
+const STEPS: readonly (readonly [Colour, Lab])[] = COLOURS.map((c) => [
+  c,
+  cielab(hex(SWATCHES[c])),
+]);
 
 /**
  * Read the colour of a fluid off a photo against white paper: both patches
@@ -51,13 +68,26 @@ export function readColour(picture: Picture, fluidAt: Spot, whiteAt: Spot): Phot
   if (white.spread > MOST_SPREAD) return { kind: 'fault', fault: 'white not even' };
   if (fluid.spread > MOST_SPREAD) return { kind: 'fault', fault: 'fluid not even' };
   const lab = cielab(fluid.mean, white.mean);
-  const differences = Object.fromEntries(STEPS.map(([colour, step]) => [colour, ciede2000(lab, step)])) as Record<Colour, number>;
+  const differences = Object.fromEntries(
+    STEPS.map(([colour, step]) => [colour, ciede2000(lab, step)]),
+  ) as Record<Colour, number>;
   const nearest = [...COLOURS].sort((p, q) => differences[p] - differences[q]);
-  return { kind: 'read', lab, fluid: fluid.mean, white: white.mean, colour: nearest[0]!, differences, sure: differences[nearest[1]!] - differences[nearest[0]!] > SURE_BY };
+  return {
+    kind: 'read',
+    lab,
+    fluid: fluid.mean,
+    white: white.mean,
+    colour: nearest[0]!,
+    differences,
+    sure: differences[nearest[1]!] - differences[nearest[0]!] > SURE_BY,
+  };
 }
 
 /** Mean of sRGB over a square, and how uneven it is: standard deviation of L*. */
-function patch({ width, height, data }: Picture, { x, y }: Spot): { mean: Rgb; spread: number } | null {
+function patch(
+  { width, height, data }: Picture,
+  { x, y }: Spot,
+): { mean: Rgb; spread: number } | null {
   const half = Math.max(1, Math.round(Math.min(width, height) * PATCH_SHARE));
   const [cx, cy] = [Math.round(x), Math.round(y)];
   if (!(cx - half >= 0 && cy - half >= 0 && cx + half < width && cy + half < height)) return null;
@@ -73,7 +103,10 @@ function patch({ width, height, data }: Picture, { x, y }: Spot): { mean: Rgb; s
   }
   const mean = sum.map((s) => s / lightness.length) as unknown as Rgb;
   const middle = lightness.reduce((s, l) => s + l, 0) / lightness.length;
-  return { mean, spread: Math.sqrt(lightness.reduce((s, l) => s + (l - middle) ** 2, 0) / lightness.length) };
+  return {
+    mean,
+    spread: Math.sqrt(lightness.reduce((s, l) => s + (l - middle) ** 2, 0) / lightness.length),
+  };
 }
 
 function hex(colour: string): Rgb {

@@ -7,13 +7,20 @@ import type { Plan } from './plan';
 /** What is different between two plans of one job besides the amounts: bleeders, method, order, stages, in short sentences. */
 export function shapeChanges(before: Plan, after: Plan): string[] {
   const said: string[] = [];
-  const opened = (plan: Plan) => plan.scope.bleeders.filter((b) => b.open).map((b) => called(plan.layout, b.bleederId));
+  const opened = (plan: Plan) =>
+    plan.scope.bleeders.filter((b) => b.open).map((b) => called(plan.layout, b.bleederId));
   const [was, is] = [opened(before), opened(after)];
   const [added, gone] = [is.filter((b) => !was.includes(b)), was.filter((b) => !is.includes(b))];
   if (added.length > 0) said.push(`Now opened too: ${added.join('; ')}.`);
   if (gone.length > 0) said.push(`May stay shut now: ${gone.join('; ')}.`);
-  if (before.method !== after.method) said.push(`Method: ${METHOD_WORDS[after.method].title}, before ${METHOD_WORDS[before.method].title}.`);
-  if (before.order !== after.order) said.push(`Order: ${ORDER_WORDS[after.order].title}, before ${ORDER_WORDS[before.order].title}.`);
+  if (before.method !== after.method)
+    said.push(
+      `Method: ${METHOD_WORDS[after.method].title}, before ${METHOD_WORDS[before.method].title}.`,
+    );
+  if (before.order !== after.order)
+    said.push(
+      `Order: ${ORDER_WORDS[after.order].title}, before ${ORDER_WORDS[before.order].title}.`,
+    );
   const titles = (plan: Plan) => plan.stages.map((s) => stageTitle(plan.layout, s));
   const [had, has] = [titles(before), titles(after)];
   const [more, fewer] = [has.filter((t) => !had.includes(t)), had.filter((t) => !has.includes(t))];
@@ -26,7 +33,8 @@ export function shapeChanges(before: Plan, after: Plan): string[] {
 export function planChanges(before: Plan, after: Plan): string[] {
   const said = shapeChanges(before, after);
   const differ = (what: string, unit: string, a: number, b: number) => {
-    if (Math.round(a) !== Math.round(b)) said.push(`${what}: ${Math.round(b)} ${unit}, before ${Math.round(a)}.`);
+    if (Math.round(a) !== Math.round(b))
+      said.push(`${what}: ${Math.round(b)} ${unit}, before ${Math.round(a)}.`);
   };
   differ('To bleed', 'mL', before.totals.bledMl.value, after.totals.bledMl.value);
   differ('To pour', 'mL', before.totals.pouredMl.value, after.totals.pouredMl.value);

@@ -16,8 +16,22 @@ export {
   type StrokeShape,
 } from './plan';
 export { planChanges, shapeChanges } from './changes';
-export { notEmptiedFirst, orderFigures, planOrders, planSearch, previewPlan, type PlanOrder, type PlanPreview } from './preview';
-export { handsOnMinutes, stageTitle, type Material, type Materials, type TimelinePiece } from './materials';
+export {
+  notEmptiedFirst,
+  orderFigures,
+  planOrders,
+  planSearch,
+  previewPlan,
+  type PlanOrder,
+  type PlanPreview,
+} from './preview';
+export {
+  handsOnMinutes,
+  stageTitle,
+  type Material,
+  type Materials,
+  type TimelinePiece,
+} from './materials';
 export { linesOf } from './joining';
 export { needsTool } from './stages';
 export { partnerWays, type PartnerWays } from './partnerWays';

@@ -4,7 +4,9 @@ import type { Layout, Stretch } from '../circuit';
 export function linesOf(layout: Layout, masterId: string): Stretch[] {
   const ports = layout.masters.find((m) => m.id === masterId)?.chambers.map((c) => c.port) ?? [];
   const heightOf = (id: string) => layout.nodes.find((n) => n.id === id)?.heightMm ?? 0;
-  return layout.stretches.filter((s) => ports.includes(s.from)).sort((a, b) => heightOf(b.from) - heightOf(a.from));
+  return layout.stretches
+    .filter((s) => ports.includes(s.from))
+    .sort((a, b) => heightOf(b.from) - heightOf(a.from));
 }
 
 /**
@@ -17,11 +19,19 @@ export function joiningSteps(layout: Layout, masterId: string, over: readonly st
   const lines = linesOf(layout, masterId);
   const crossing = over.flatMap((id) => lines.filter((l) => l.id === id));
   const master = layout.masters.find((m) => m.id === masterId)!;
-  const shared = layout.masters.some((m) => m !== master && m.chambers.some((c) => master.chambers.some((x) => x.fedBy === c.fedBy)));
+  const shared = layout.masters.some(
+    (m) => m !== master && m.chambers.some((c) => master.chambers.some((x) => x.fedBy === c.fedBy)),
+  );
   return [
     'Paint covered, plugs and caps at hand; the old fluid is drawn off first.',
-    ...(shared ? ['The reservoir feeds another system too: its hoses come off high and are hung up, so that they do not drain.'] : []),
-    ...(crossing.length < 2 ? oneByOne(lines) : crossed([...crossing, ...lines.filter((l) => !crossing.includes(l))])),
+    ...(shared
+      ? [
+          'The reservoir feeds another system too: its hoses come off high and are hung up, so that they do not drain.',
+        ]
+      : []),
+    ...(crossing.length < 2
+      ? oneByOne(lines)
+      : crossed([...crossing, ...lines.filter((l) => !crossing.includes(l))])),
     `Hold the ${master.control} down while the lines are joined; let up at the end, and the last air goes back up into the master.`,
     'Every nut starts by hand; a second wrench where the fitting would turn.',
   ];
@@ -29,8 +39,15 @@ export function joiningSteps(layout: Layout, masterId: string, over: readonly st
 
 function oneByOne(lines: readonly Stretch[]): string[] {
   return [
-    ...lines.map((l, i) => `${l.name}: off, cap it at once, and onto its port of the new master${i < lines.length - 1 ? '; only then the next' : ''}.`),
-    ...(lines.length > 1 ? ['Never two open at once. The upper one is joined first, the lower as soon as fluid comes at it: that carries the air out.'] : []),
+    ...lines.map(
+      (l, i) =>
+        `${l.name}: off, cap it at once, and onto its port of the new master${i < lines.length - 1 ? '; only then the next' : ''}.`,
+    ),
+    ...(lines.length > 1
+      ? [
+          'Never two open at once. The upper one is joined first, the lower as soon as fluid comes at it: that carries the air out.',
+        ]
+      : []),
   ];
 }
 

@@ -37,7 +37,10 @@ const KIT: Readonly<Partial<Record<Method, readonly string[]>>> = {
   vacuum: ['Vacuum pump with its jar', 'Clear hose that grips the bleeder'],
   pressure: ['Pressure pot with a gauge that reads', 'Cap that seals on this reservoir'],
   gravity: ['Clear hose and jar'],
-  reverse: ['Clean syringe and hose, and a tie for it', 'Second syringe to draw the reservoir down'],
+  reverse: [
+    'Clean syringe and hose, and a tie for it',
+    'Second syringe to draw the reservoir down',
+  ],
   injection: ['Small tipped bulb'],
 };
 
@@ -48,21 +51,85 @@ const REST_MINUTES = 60;
 const PREPARING_MINUTES = 15;
 
 /** Tools by the sizes of this layout, hoses and kit by the methods, caps by the open joints, and the timeline. */
-export function materialsFor(of: { layout: Layout; asked: PlanAsked; stops: readonly PlanStop[]; stages: readonly PlanStage[] }): Materials {
+export function materialsFor(of: {
+  layout: Layout;
+  asked: PlanAsked;
+  stops: readonly PlanStop[];
+  stages: readonly PlanStage[];
+}): Materials {
   const { layout, asked, stops, stages } = of;
   const methods = [...new Set(stops.map((s) => s.method))];
   return {
     items: [
       ...wrenches(layout, asked, stops),
-      ...methods.flatMap((m) => KIT[m] ?? []).filter((what, i, all) => all.indexOf(what) === i).map((what): Material => ({ kind: 'kit', what, for: null })),
-      ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady') ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }] : []),
-      ...(stages.some((s) => s.kind === 'bench') ? [{ kind: 'kit' as const, what: asked.preferences.benchFill === 'into a can' ? 'Soft jaws, hoses into a can' : 'Soft jaws, hoses from the ports back into the reservoir', for: 'the master on the bench' }] : []),
-      ...(stages.some((s) => s.kind === 'tool cycle') ? [{ kind: 'tool' as const, what: 'Scan tool that cycles this modulator', for: 'between the two base bleeds' }] : []),
-      ...stages.flatMap((s) => (s.kind === 'right part' ? usualPieces(layout, s.partId).filter((p) => p.comes === 'new').map((p): Material => ({ kind: 'kit', what: `${p.count} × ${lowerFirst(p.what)}, new`, for: nameOf(layout, s.partId) })) : [])),
-      ...stages.flatMap((s) => (s.kind === 'join lines' ? linesOf(layout, s.masterId).map((l): Material => ({ kind: 'cap', what: 'Cap for the line, plug for its port', for: l.name })) : [])),
-      ...asked.work.parts.map((p): Material => ({ kind: 'cap', what: 'Plug and cap of the line’s size', for: nameOf(layout, p.partId) })),
-      ...stops.map((s) => s.bleeder).filter((b, i, all) => all.findIndex((x) => x.id === b.id) === i).map((b): Material => ({ kind: 'cap', what: 'Bleeder cap', for: bleederName(b) })),
-      { kind: 'protection', what: 'Glasses, nitrile gloves, cover for the paint, water', for: null },
+      ...methods
+        .flatMap((m) => KIT[m] ?? [])
+        .filter((what, i, all) => all.indexOf(what) === i)
+        .map((what): Material => ({ kind: 'kit', what, for: null })),
+      ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady')
+        ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }]
+        : []),
+      ...(stages.some((s) => s.kind === 'bench')
+        ? [
+            {
+              kind: 'kit' as const,
+              what:
+                asked.preferences.benchFill === 'into a can'
+                  ? 'Soft jaws, hoses into a can'
+                  : 'Soft jaws, hoses from the ports back into the reservoir',
+              for: 'the master on the bench',
+            },
+          ]
+        : []),
+      ...(stages.some((s) => s.kind === 'tool cycle')
+        ? [
+            {
+              kind: 'tool' as const,
+              what: 'Scan tool that cycles this modulator',
+              for: 'between the two base bleeds',
+            },
+          ]
+        : []),
+      ...stages.flatMap((s) =>
+        s.kind === 'right part'
+          ? usualPieces(layout, s.partId)
+              .filter((p) => p.comes === 'new')
+              .map(
+                (p): Material => ({
+                  kind: 'kit',
+                  what: `${p.count} × ${lowerFirst(p.what)}, new`,
+                  for: nameOf(layout, s.partId),
+                }),
+              )
+          : [],
+      ),
+      ...stages.flatMap((s) =>
+        s.kind === 'join lines'
+          ? linesOf(layout, s.masterId).map(
+              (l): Material => ({
+                kind: 'cap',
+                what: 'Cap for the line, plug for its port',
+                for: l.name,
+              }),
+            )
+          : [],
+      ),
+      ...asked.work.parts.map(
+        (p): Material => ({
+          kind: 'cap',
+          what: 'Plug and cap of the line’s size',
+          for: nameOf(layout, p.partId),
+        }),
+      ),
+      ...stops
+        .map((s) => s.bleeder)
+        .filter((b, i, all) => all.findIndex((x) => x.id === b.id) === i)
+        .map((b): Material => ({ kind: 'cap', what: 'Bleeder cap', for: bleederName(b) })),
+      {
+        kind: 'protection',
+        what: 'Glasses, nitrile gloves, cover for the paint, water',
+        for: null,
+      },
     ],
     timeline: timeline(of),
   };
@@ -74,34 +141,91 @@ function wrenches(layout: Layout, asked: PlanAsked, stops: readonly PlanStop[]):
   const add = (key: string, what: string) => fits.set(key, (fits.get(key) ?? new Set()).add(what));
   for (const { bleeder } of stops) {
     const { wrenchMm } = sizesOf(bleeder.fitting);
-    add(wrenchMm === null ? 'Wrench for the bleeder, size not known: look' : `${wrenchMm} mm six-point or flare-nut wrench`, bleederName(bleeder));
+    add(
+      wrenchMm === null
+        ? 'Wrench for the bleeder, size not known: look'
+        : `${wrenchMm} mm six-point or flare-nut wrench`,
+      bleederName(bleeder),
+    );
   }
   const touched = new Set(asked.work.parts.map((p) => p.partId));
   for (const s of layout.stretches) {
     if (!touched.has(s.id) && !touched.has(s.to)) continue;
     const size = s.nut && sizesOf(s.nut).wrenchMm;
-    add(size ? `${size} mm flare-nut wrench, and one to hold against` : 'Flare-nut wrench, size not known: look', s.name);
+    add(
+      size
+        ? `${size} mm flare-nut wrench, and one to hold against`
+        : 'Flare-nut wrench, size not known: look',
+      s.name,
+    );
   }
   return [...fits].map(([what, where]) => ({ kind: 'wrench', what, for: [...where].join(', ') }));
 }
 
-function timeline({ layout, stops, stages }: { layout: Layout; stops: readonly PlanStop[]; stages: readonly PlanStage[] }): TimelinePiece[] {
-  const min = (label: string, value: number, rule: string, source = MODEL): Figure => figure({ label, value, unit: 'min', rule, source });
-  const stiff = stops.map((s) => s.bleeder).filter((b, i, all) => b.seat !== 'free' && all.findIndex((x) => x.id === b.id) === i);
-  const before: TimelinePiece[] = stiff.length === 0 ? [] : [
-    {
-      when: 'the day before', what: `Penetrant on the bleeders ${stiff.map(bleederName).join('; ')}`, handsOn: min('Hands on', stiff.length, 'a minute each'),
-      waiting: min('Waiting', OVER_NIGHT_MINUTES, 'over night; fifteen minutes are the least', PRACTICE),
-    },
-  ];
+function timeline({
+  layout,
+  stops,
+  stages,
+}: {
+  layout: Layout;
+  stops: readonly PlanStop[];
+  stages: readonly PlanStage[];
+}): TimelinePiece[] {
+  const min = (label: string, value: number, rule: string, source = MODEL): Figure =>
+    figure({ label, value, unit: 'min', rule, source });
+  const stiff = stops
+    .map((s) => s.bleeder)
+    .filter((b, i, all) => b.seat !== 'free' && all.findIndex((x) => x.id === b.id) === i);
+  const before: TimelinePiece[] =
+    stiff.length === 0
+      ? []
+      : [
+          {
+            when: 'the day before',
+            what: `Penetrant on the bleeders ${stiff.map(bleederName).join('; ')}`,
+            handsOn: min('Hands on', stiff.length, 'a minute each'),
+            waiting: min(
+              'Waiting',
+              OVER_NIGHT_MINUTES,
+              'over night; fifteen minutes are the least',
+              PRACTICE,
+            ),
+          },
+        ];
   return [
     ...before,
-    { when: 'the day before', what: 'New fluid off the van and at rest', handsOn: min('Hands on', 1, 'put it on the shelf'), waiting: min('Waiting', REST_MINUTES, 'fine bubbles rise by Stokes; never shake it') },
-    { when: 'today', what: 'Prepare', handsOn: min('Hands on', PREPARING_MINUTES, 'stands, cap, servo, reservoir, bleeders cracked'), waiting: null },
-    ...stages.map((s): TimelinePiece => ({
-      when: s.kind === 'tie back' ? 'over night' : 'today', what: stageTitle(layout, s), handsOn: s.minutes,
-      waiting: s.kind === 'tie back' ? min('Waiting', OVER_NIGHT_MINUTES, 'over night; a drop of the bite point tells a leak or air that moved', PRACTICE) : null,
-    })),
+    {
+      when: 'the day before',
+      what: 'New fluid off the van and at rest',
+      handsOn: min('Hands on', 1, 'put it on the shelf'),
+      waiting: min('Waiting', REST_MINUTES, 'fine bubbles rise by Stokes; never shake it'),
+    },
+    {
+      when: 'today',
+      what: 'Prepare',
+      handsOn: min(
+        'Hands on',
+        PREPARING_MINUTES,
+        'stands, cap, servo, reservoir, bleeders cracked',
+      ),
+      waiting: null,
+    },
+    ...stages.map(
+      (s): TimelinePiece => ({
+        when: s.kind === 'tie back' ? 'over night' : 'today',
+        what: stageTitle(layout, s),
+        handsOn: s.minutes,
+        waiting:
+          s.kind === 'tie back'
+            ? min(
+                'Waiting',
+                OVER_NIGHT_MINUTES,
+                'over night; a drop of the bite point tells a leak or air that moved',
+                PRACTICE,
+              )
+            : null,
+      }),
+    ),
   ];
 }
 
@@ -111,9 +235,15 @@ export function stageTitle(layout: Layout, stage: PlanStage): string {
     case 'right part':
       return `Compare the new part: ${nameOf(layout, stage.partId)}`;
     case 'slave test':
-      return { blocked: 'Prove the clutch: slave blocked', travel: 'Prove the clutch: travel of the slave', 'take-up': 'Prove the clutch: take-up and reverse' }[stage.way];
+      return {
+        blocked: 'Prove the clutch: slave blocked',
+        travel: 'Prove the clutch: travel of the slave',
+        'take-up': 'Prove the clutch: take-up and reverse',
+      }[stage.way];
     case 'bench':
-      return stage.set ? 'Clutch set on the bench' : `${nameOf(layout, stage.masterId)} on the bench`;
+      return stage.set
+        ? 'Clutch set on the bench'
+        : `${nameOf(layout, stage.masterId)} on the bench`;
     case 'join lines':
       return `Join the lines to ${nameOf(layout, stage.masterId)}`;
     case 'centre the valve':
@@ -128,13 +258,25 @@ export function stageTitle(layout: Layout, stage: PlanStage): string {
       return 'Tie the lever back';
     case 'bleed':
       return {
-        bleed: 'Bleed', prime: 'Prime', 'old fluid out': 'Old fluid out, downwards', 'finish with strokes': 'Finish with strokes', 'in turn until clear': 'Round again, in turn until clear',
-        'again after the tool': 'Base bleed again', 'second part': 'Bleed for the second part',
+        bleed: 'Bleed',
+        prime: 'Prime',
+        'old fluid out': 'Old fluid out, downwards',
+        'finish with strokes': 'Finish with strokes',
+        'in turn until clear': 'Round again, in turn until clear',
+        'again after the tool': 'Base bleed again',
+        'second part': 'Bleed for the second part',
       }[stage.purpose];
   }
 }
 
 /** Minutes in all, hands-on. */
 export function handsOnMinutes(materials: Materials): Figure {
-  return figure({ label: 'Hands on, preparing included', value: materials.timeline.reduce((sum, t) => sum + t.handsOn.value, 0), unit: 'min', rule: 'sum over the timeline', source: ARITHMETIC, from: materials.timeline.map((t) => ({ ...t.handsOn, label: t.what })) });
+  return figure({
+    label: 'Hands on, preparing included',
+    value: materials.timeline.reduce((sum, t) => sum + t.handsOn.value, 0),
+    unit: 'min',
+    rule: 'sum over the timeline',
+    source: ARITHMETIC,
+    from: materials.timeline.map((t) => ({ ...t.handsOn, label: t.what })),
+  });
 }

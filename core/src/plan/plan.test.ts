@@ -6,14 +6,22 @@ import { mixedVolumesFor } from '../washout';
 import { orderWords, strokeVolume } from '../order';
 import { planBleed, planPreferences, refusalWords, type PlanRequest, type PlanResult } from '.';
 
-const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({ layout, fillGrade: 'DOT 4', newColour: 'straw', ...more });
-const order = (...args: Parameters<typeof planOf>) => planOf(...args).stops.map((s) => s.bleeder.place);
+const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({
+  layout,
+  fillGrade: 'DOT 4',
+  newColour: 'straw',
+  ...more,
+});
+const order = (...args: Parameters<typeof planOf>) =>
+  planOf(...args).stops.map((s) => s.bleeder.place);
 const refusals = (result: PlanResult) => (result.verdict === 'refused' ? result.reasons : []);
 
 describe('strokes', () => {
   // πd²/4 · stroke by hand: 20.6 mm bore is 333.3 mm², times 16 mm is 5.33 mL.
   test('one stroke is bore area times the smaller stroke', () => {
-    const chamber = layoutOf('hatchback-diagonal').masters[0]!.chambers.find((c) => c.id === 'secondary')!;
+    const chamber = layoutOf('hatchback-diagonal').masters[0]!.chambers.find(
+      (c) => c.id === 'secondary',
+    )!;
     expect(strokeVolume(chamber).value).toBeCloseTo(5.333, 3);
     expect(strokeVolume({ ...chamber, bleedStrokeMm: 8 }).value).toBeCloseTo(5.333 / 2, 3);
   });
@@ -51,9 +59,17 @@ describe('order', () => {
   test('of equal paths the side away from the driver comes first, and the words say so', () => {
     const layout = layoutOf('estate-front-rear', 'right');
     const length = (place: string) => paths(layout).find((p) => p.bleeder.place === place)!;
-    const longer = length('left front').lengthM.value > length('right front').lengthM.value ? 'left' : 'right';
-    const differ = Math.round(Math.abs(length('left front').lengthM.value - length('right front').lengthM.value) * 1000);
-    const even: Layout = { ...layout, stretches: layout.stretches.map((s) => (s.id === `${longer}-front-line` ? { ...s, lengthMm: s.lengthMm - differ } : s)) };
+    const longer =
+      length('left front').lengthM.value > length('right front').lengthM.value ? 'left' : 'right';
+    const differ = Math.round(
+      Math.abs(length('left front').lengthM.value - length('right front').lengthM.value) * 1000,
+    );
+    const even: Layout = {
+      ...layout,
+      stretches: layout.stretches.map((s) =>
+        s.id === `${longer}-front-line` ? { ...s, lengthMm: s.lengthMm - differ } : s,
+      ),
+    };
     const stops = planOf(even).stops.filter((s) => s.bleeder.place.endsWith('front'));
     expect(stops.map((s) => s.bleeder.place)).toEqual(['left front', 'right front']);
     expect(stops[0]!.why.code).toBe('equal, away from the driver');
@@ -67,7 +83,9 @@ describe('what must always hold', () => {
       fc.property(arbitraryLayout, (layout) => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
-        expect(result.plan.stops.map((s) => s.bleeder.id).sort()).toEqual(layout.bleeders.map((b) => b.id).sort());
+        expect(result.plan.stops.map((s) => s.bleeder.id).sort()).toEqual(
+          layout.bleeders.map((b) => b.id).sort(),
+        );
       }),
       { numRuns: 40 },
     );
@@ -79,7 +97,10 @@ describe('what must always hold', () => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
         const { totals, bowls, stops } = result.plan;
-        expect(totals.bledMl.value).toBeCloseTo(stops.reduce((sum, s) => sum + s.strokes.value * s.strokeMl.value, 0), 6);
+        expect(totals.bledMl.value).toBeCloseTo(
+          stops.reduce((sum, s) => sum + s.strokes.value * s.strokeMl.value, 0),
+          6,
+        );
         // The cars of this test end at MAX, where they began.
         expect(bowls.every((b) => b.finalLevelMl === b.maxMl)).toBe(true);
         expect(totals.pouredMl.value).toBeCloseTo(totals.removedMl.value + totals.bledMl.value, 6);
@@ -94,9 +115,14 @@ describe('what must always hold', () => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
         for (const s of result.plan.stops) {
-          expect(s.strokes.value * s.strokeMl.value).toBeGreaterThanOrEqual(s.neededMl.value - 1e-9);
+          expect(s.strokes.value * s.strokeMl.value).toBeGreaterThanOrEqual(
+            s.neededMl.value - 1e-9,
+          );
           // Three must be clear at every bleeder, whatever the wash-out needs.
-          if (s.strokes.value > 3) expect((s.strokes.value - 1) * s.strokeMl.value).toBeLessThanOrEqual(s.neededMl.value + 1e-9);
+          if (s.strokes.value > 3)
+            expect((s.strokes.value - 1) * s.strokeMl.value).toBeLessThanOrEqual(
+              s.neededMl.value + 1e-9,
+            );
         }
       }),
       { numRuns: 40 },
@@ -113,7 +139,9 @@ describe('what must always hold', () => {
 describe('amounts', () => {
   test('a harder target takes more and leaves less', () => {
     const at = (outletTarget: number) => {
-      const result = planBleed(request(layoutOf('hatchback-diagonal'), { preferences: { outletTarget } }));
+      const result = planBleed(
+        request(layoutOf('hatchback-diagonal'), { preferences: { outletTarget } }),
+      );
       if (result.verdict === 'refused') throw new Error('refused');
       return result.plan.totals;
     };
@@ -139,7 +167,10 @@ describe('amounts', () => {
 
   test('minutes follow from their house rules', () => {
     const { totals, stops, preferences } = planOf('hatchback-diagonal');
-    const byHand = stops.length * preferences.minutesPerBleeder + (totals.strokes.value * preferences.secondsPerStrokeTwoPeople) / 60 + totals.topUps.value * preferences.minutesPerTopUp;
+    const byHand =
+      stops.length * preferences.minutesPerBleeder +
+      (totals.strokes.value * preferences.secondsPerStrokeTwoPeople) / 60 +
+      totals.topUps.value * preferences.minutesPerTopUp;
     expect(totals.minutes.value).toBeCloseTo(byHand, 9);
   });
 });
@@ -150,15 +181,38 @@ describe('every figure says where it comes from', () => {
     f.from.forEach((part) => walk(part, visit));
   };
 
-  test.each(['hatchback-diagonal', 'estate-front-rear', 'veteran-single', 'motorcycle-front-disc'] as const)('%s', (id) => {
+  test.each([
+    'hatchback-diagonal',
+    'estate-front-rear',
+    'veteran-single',
+    'motorcycle-front-disc',
+  ] as const)('%s', (id) => {
     const plan = planOf(id);
-    const all = [...Object.values(plan.totals), ...plan.bowls.map((b) => b.topUpLevelMl), ...plan.stops.flatMap((s) => [s.pathLengthM, s.pathVolumeMl, s.strokeMl, s.neededMl, s.strokes, s.bledMl, s.oldLeftMl])];
+    const all = [
+      ...Object.values(plan.totals),
+      ...plan.bowls.map((b) => b.topUpLevelMl),
+      ...plan.stops.flatMap((s) => [
+        s.pathLengthM,
+        s.pathVolumeMl,
+        s.strokeMl,
+        s.neededMl,
+        s.strokes,
+        s.bledMl,
+        s.oldLeftMl,
+      ]),
+    ];
     for (const top of all) {
       walk(top, (f) => {
         expect(f.label).not.toBe('');
         expect(f.rule).not.toBe('');
         // Arithmetic is arithmetic on something; only an empty sum may have nothing under it.
-        if (f.source.kind === 'arithmetic' && f.value !== 0 && !f.rule.includes('πd²/4') && !f.rule.endsWith('opens in its own row')) expect(f.from.length).toBeGreaterThan(0);
+        if (
+          f.source.kind === 'arithmetic' &&
+          f.value !== 0 &&
+          !f.rule.includes('πd²/4') &&
+          !f.rule.endsWith('opens in its own row')
+        )
+          expect(f.from.length).toBeGreaterThan(0);
       });
     }
   });
@@ -167,7 +221,11 @@ describe('every figure says where it comes from', () => {
 describe('refusals', () => {
   test('a faulty layout is refused with its faults', () => {
     const base = layoutOf('hatchback-diagonal');
-    const [reason] = refusals(planBleed(request({ ...base, stretches: base.stretches.map((s) => ({ ...s, lengthMm: 40_000 })) })));
+    const [reason] = refusals(
+      planBleed(
+        request({ ...base, stretches: base.stretches.map((s) => ({ ...s, lengthMm: 40_000 })) }),
+      ),
+    );
     expect(reason).toMatchObject({ code: 'bad layout' });
     expect(refusalWords(base, reason!)).toContain('40000 mm');
   });
@@ -175,16 +233,32 @@ describe('refusals', () => {
   test('a reservoir too small for one stroke is refused', () => {
     const base = layoutOf('motorcycle-front-disc');
     const layout: Layout = { ...base, bowls: [{ ...base.bowls[0]!, maxMl: 11, minMl: 6 }] };
-    expect(refusals(planBleed(request(layout)))).toMatchObject([{ code: 'no stroke before top-up', element: 'bowl' }]);
+    expect(refusals(planBleed(request(layout)))).toMatchObject([
+      { code: 'no stroke before top-up', element: 'bowl' },
+    ]);
   });
 
   test('a path that would never run new is refused by name', () => {
     const base = layoutOf('motorcycle-front-disc');
-    const layout: Layout = { ...base, nodes: base.nodes.map((n) => (n.kind === 'caliper' ? { ...n, cavityMl: 200 } : n)), masters: base.masters.map((m) => ({ ...m, chambers: m.chambers.map((c) => ({ ...c, boreMm: 8, bleedStrokeMm: 4 })) })) };
-    expect(refusals(planBleed(request(layout)))).toMatchObject([{ code: 'never new', element: 'front' }]);
+    const layout: Layout = {
+      ...base,
+      nodes: base.nodes.map((n) => (n.kind === 'caliper' ? { ...n, cavityMl: 200 } : n)),
+      masters: base.masters.map((m) => ({
+        ...m,
+        chambers: m.chambers.map((c) => ({ ...c, boreMm: 8, bleedStrokeMm: 4 })),
+      })),
+    };
+    expect(refusals(planBleed(request(layout)))).toMatchObject([
+      { code: 'never new', element: 'front' },
+    ]);
   });
 
-  test.each([{ outletTarget: 1 }, { outletTarget: 0.4 }, { minutesPerBleeder: -1 }, { secondsPerStrokeLever: NaN }])('house rule %j is refused', (given) => {
+  test.each([
+    { outletTarget: 1 },
+    { outletTarget: 0.4 },
+    { minutesPerBleeder: -1 },
+    { secondsPerStrokeLever: NaN },
+  ])('house rule %j is refused', (given) => {
     expect(() => planPreferences(given)).toThrow(/give/);
   });
 });

@@ -2,9 +2,36 @@ import type { Bleeder, Control, Layout, LayoutFault, Path } from '../circuit';
 import { chambersOf, paths, sizesOf, validateLayout } from '../circuit';
 import type { Figure } from '../figure';
 import { fluidViscosity, type Colour, type Grade } from '../fluid';
-import { METHOD_TRAITS, rankMethods, type Means, type Method, type MethodReason, type MethodRow } from '../flow';
-import { bowlSetups, countAt, isFree, MOST_SEARCHED, priceOrder, strokeVolume, type OrderedVisit, type OrderId, type OrderReason, type OrderRefusal, type OrderSetup, type Visit, type VisitPrice } from '../order';
-import { findScope, partnerAdvice, type PartnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
+import {
+  METHOD_TRAITS,
+  rankMethods,
+  type Means,
+  type Method,
+  type MethodReason,
+  type MethodRow,
+} from '../flow';
+import {
+  bowlSetups,
+  countAt,
+  isFree,
+  MOST_SEARCHED,
+  priceOrder,
+  strokeVolume,
+  type OrderedVisit,
+  type OrderId,
+  type OrderReason,
+  type OrderRefusal,
+  type OrderSetup,
+  type Visit,
+  type VisitPrice,
+} from '../order';
+import {
+  findScope,
+  partnerAdvice,
+  type PartnerAdvice,
+  type ScopeFinding,
+  type WorkDone,
+} from '../scope';
 import { orderVisits, planSetup } from './orders';
 import { linesOf } from './joining';
 import { materialsFor, type Materials } from './materials';
@@ -69,7 +96,12 @@ export interface PlanStop {
 
 /** One stage of the plan. Those that open bleeders name their stops in order. */
 export type PlanStage = { readonly id: string; readonly minutes: Figure } & (
-  | { readonly kind: 'bleed'; readonly purpose: BleedPurpose; readonly method: Method; readonly stopIds: readonly string[] }
+  | {
+      readonly kind: 'bleed';
+      readonly purpose: BleedPurpose;
+      readonly method: Method;
+      readonly stopIds: readonly string[];
+    }
   | (Extract<StageDraft, { kind: 'bench' }> & { readonly savesMinutes: Figure })
   | (Extract<StageDraft, { kind: 'centre the valve' }> & { readonly button: boolean })
   | Exclude<StageDraft, { kind: 'bleed' | 'bench' | 'centre the valve' }>
@@ -87,7 +119,8 @@ export interface PlanBowl {
 }
 
 /** What was found out about the scope, as it is stored. */
-export interface PlanScope extends Pick<ScopeFinding, 'bleeders' | 'unmet' | 'drewAir' | 'airInModulator'> {
+export interface PlanScope
+  extends Pick<ScopeFinding, 'bleeders' | 'unmet' | 'drewAir' | 'airInModulator'> {
   readonly air: readonly string[];
   readonly advice: readonly PartnerAdvice[];
 }
@@ -154,7 +187,11 @@ export type PlanRefusal =
 
 export type PlanResult =
   | { readonly verdict: 'planned'; readonly plan: Plan }
-  | { readonly verdict: 'refused'; readonly reasons: readonly PlanRefusal[]; readonly methods: readonly PlanMethod[] };
+  | {
+      readonly verdict: 'refused';
+      readonly reasons: readonly PlanRefusal[];
+      readonly methods: readonly PlanMethod[];
+    };
 
 /**
  * Plan a bleed: what may hold air and so which bleeders are opened, by which
@@ -175,37 +212,109 @@ export function planBleed(request: PlanRequest): PlanResult {
   const finding = findScope(layout, asked.work);
   const open = openIds(finding).filter((id) => !asked.reached?.leftShut.includes(id));
   const all = paths(layout);
-  const unit = layout.abs === 'high pressure' ? all.filter((p) => open.includes(p.bleeder.id)).flatMap((p) => p.points).find((p) => p.node.kind === 'modulator') : undefined;
-  if (unit) return refused([], { code: 'high pressure', element: unit.node.id, name: unit.node.name });
+  const unit =
+    layout.abs === 'high pressure'
+      ? all
+          .filter((p) => open.includes(p.bleeder.id))
+          .flatMap((p) => p.points)
+          .find((p) => p.node.kind === 'modulator')
+      : undefined;
+  if (unit)
+    return refused([], { code: 'high pressure', element: unit.node.id, name: unit.node.name });
 
   const rows = rankMethods({
-    layout, bleederIds: open, air: new Set(finding.air.keys()), empty: emptied(finding), means: asked.means, circumstances: { ...asked.circumstances, preferred: asked.preferences.preferredMethod === 'none' ? null : asked.preferences.preferredMethod },
-    viscosity: fluidViscosity(asked.fillGrade, asked.isoClass, asked.circumstances.temperatureC), strokeMl: (p) => strokeVolume(p.chamber).value,
+    layout,
+    bleederIds: open,
+    air: new Set(finding.air.keys()),
+    empty: emptied(finding),
+    means: asked.means,
+    circumstances: {
+      ...asked.circumstances,
+      preferred:
+        asked.preferences.preferredMethod === 'none' ? null : asked.preferences.preferredMethod,
+    },
+    viscosity: fluidViscosity(asked.fillGrade, asked.isoClass, asked.circumstances.temperatureC),
+    strokeMl: (p) => strokeVolume(p.chamber).value,
   });
   const chosen = rows.find((r) => r.method === asked.method) ?? rows[0]!;
   const methods = rows.map(({ flows: _, ...row }) => row);
-  if (chosen.verdict === 'hopeless' && open.length > 0) return refused(methods, { code: 'method', method: chosen.method, reasons: chosen.reasons.filter((r) => r.weight === 'stops') });
+  if (chosen.verdict === 'hopeless' && open.length > 0)
+    return refused(methods, {
+      code: 'method',
+      method: chosen.method,
+      reasons: chosen.reasons.filter((r) => r.weight === 'stops'),
+    });
 
   const setup = planSetup(asked, open, rows);
-  const drafts = asked.reached?.rest ?? stagesFor({ asked, finding, open, method: chosen.method, ranking: rows, orderOf: (ids, method) => orderVisits(asked, setup, ids, method).visits });
-  const priced = priceOrder(setup, drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : [])));
+  const drafts =
+    asked.reached?.rest ??
+    stagesFor({
+      asked,
+      finding,
+      open,
+      method: chosen.method,
+      ranking: rows,
+      orderOf: (ids, method) => orderVisits(asked, setup, ids, method).visits,
+    });
+  const priced = priceOrder(
+    setup,
+    drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : [])),
+  );
   if (priced.verdict === 'refused') return refused(methods, priced.reason);
 
   const { price } = priced;
-  const { stages, stops } = stagesAndStops({ asked, setup, drafts, priced: price.visits, firstFillMl: price.pouredMl - price.visits.reduce((sum, v) => sum + topUpsMl(v), 0), oldOnPathMl: price.oldOnPathMl, all, air: new Set(finding.air.keys()) });
+  const { stages, stops } = stagesAndStops({
+    asked,
+    setup,
+    drafts,
+    priced: price.visits,
+    firstFillMl: price.pouredMl - price.visits.reduce((sum, v) => sum + topUpsMl(v), 0),
+    oldOnPathMl: price.oldOnPathMl,
+    all,
+    air: new Set(finding.air.keys()),
+  });
   const bowls = bowlsInUse(asked, setup);
   const main = drafts.find((d) => d.kind === 'bleed' && d.purpose === 'bleed');
-  const changed = [...asked.work.parts.map((p) => p.partId), ...(asked.work.master ? [asked.work.master.masterId] : [])];
+  const changed = [
+    ...asked.work.parts.map((p) => p.partId),
+    ...(asked.work.master ? [asked.work.master.masterId] : []),
+  ];
   return {
     verdict: 'planned',
     plan: {
-      rulesVersion: RULES_VERSION, work: asked.work, means: asked.means, fillGrade: asked.fillGrade, newColour: asked.newColour, preferences: asked.preferences, wishes: wishesOf(asked), layout,
-      scope: { bleeders: finding.bleeders, unmet: finding.unmet, drewAir: finding.drewAir, airInModulator: finding.airInModulator, air: [...finding.air.keys()], advice: partnerAdvice(layout, changed, asked.partnerAges) },
-      order: orderVisits(asked, setup, open, chosen.method).id, searchable: main?.kind === 'bleed' ? searchable(main.visits, main.method) : [],
-      method: chosen.method, methods, flows: chosen.flows,
-      preparation: preparationFor(layout, asked.work, open, asked.reached), bowls, stages, stops,
+      rulesVersion: RULES_VERSION,
+      work: asked.work,
+      means: asked.means,
+      fillGrade: asked.fillGrade,
+      newColour: asked.newColour,
+      preferences: asked.preferences,
+      wishes: wishesOf(asked),
+      layout,
+      scope: {
+        bleeders: finding.bleeders,
+        unmet: finding.unmet,
+        drewAir: finding.drewAir,
+        airInModulator: finding.airInModulator,
+        air: [...finding.air.keys()],
+        advice: partnerAdvice(layout, changed, asked.partnerAges),
+      },
+      order: orderVisits(asked, setup, open, chosen.method).id,
+      searchable: main?.kind === 'bleed' ? searchable(main.visits, main.method) : [],
+      method: chosen.method,
+      methods,
+      flows: chosen.flows,
+      preparation: preparationFor(layout, asked.work, open, asked.reached),
+      bowls,
+      stages,
+      stops,
       totals: totalFigures({
-        layout, bowls, stops, stages, preferences: asked.preferences, oldLeftMl: price.oldLeftMl, removedMl: asked.work.purpose === 'new or dry' ? 0 : price.removedMl,
+        layout,
+        bowls,
+        stops,
+        stages,
+        preferences: asked.preferences,
+        oldLeftMl: price.oldLeftMl,
+        removedMl: asked.work.purpose === 'new or dry' ? 0 : price.removedMl,
         pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),
       }),
       materials: materialsFor({ layout, asked, stops, stages }),
@@ -214,28 +323,65 @@ export function planBleed(request: PlanRequest): PlanResult {
 }
 
 /** Whether work was done of which nothing is known: then nobody can say which bleeders may stay shut. */
-function namesNothing({ purpose, parts, master, modulatorOpened, airInModulator, lowest }: WorkDone): boolean {
-  return purpose === 'after work' && parts.length === 0 && master === null && !modulatorOpened && !airInModulator && lowest.length === 0;
+function namesNothing({
+  purpose,
+  parts,
+  master,
+  modulatorOpened,
+  airInModulator,
+  lowest,
+}: WorkDone): boolean {
+  return (
+    purpose === 'after work' &&
+    parts.length === 0 &&
+    master === null &&
+    !modulatorOpened &&
+    !airInModulator &&
+    lowest.length === 0
+  );
 }
 
 /** Elements that ran empty, not only caught a bubble. */
 function emptied(finding: ScopeFinding): ReadonlySet<string> {
-  return new Set([...finding.air].flatMap(([id, cause]) => (cause === 'soft pedal' || cause === 'air in the modulator' || cause === 'climbed from the open joint' ? [] : [id])));
+  return new Set(
+    [...finding.air].flatMap(([id, cause]) =>
+      cause === 'soft pedal' ||
+      cause === 'air in the modulator' ||
+      cause === 'climbed from the open joint'
+        ? []
+        : [id],
+    ),
+  );
 }
 
 /** Bleeders of a stage in its order, where every other order may be tried too. */
 function searchable(visits: readonly OrderedVisit[], method: Method): readonly string[] {
-  const free = isFree(visits) && visits.length > 1 && visits.length <= MOST_SEARCHED && !METHOD_TRAITS[method].reverse;
+  const free =
+    isFree(visits) &&
+    visits.length > 1 &&
+    visits.length <= MOST_SEARCHED &&
+    !METHOD_TRAITS[method].reverse;
   return free ? visits.map((v) => v.visit.bleederId) : [];
 }
 
 /** Bowls that feed what is opened or in hand. */
 function bowlsInUse({ layout, work, preferences }: PlanAsked, setup: OrderSetup): PlanBowl[] {
-  const fed = new Set(chambersOf(layout).flatMap(({ master, chamber }) => (work.masterIds.includes(master.id) ? [chamber.fedBy] : [])));
+  const fed = new Set(
+    chambersOf(layout).flatMap(({ master, chamber }) =>
+      work.masterIds.includes(master.id) ? [chamber.fedBy] : [],
+    ),
+  );
   return bowlSetups(layout)
     .filter((b) => fed.has(b.id) || setup.bowls.some((x) => x.id === b.id))
     .map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl }) => ({
-      id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, finalLevelMl: preferences.finalLevel[layout.vehicleKind] === 'MAX' ? maxMl : (maxMl + minMl) / 2,
+      id,
+      name,
+      maxMl,
+      minMl,
+      airDrawnMl,
+      topUpLevelMl,
+      finalLevelMl:
+        preferences.finalLevel[layout.vehicleKind] === 'MAX' ? maxMl : (maxMl + minMl) / 2,
     }));
 }
 
@@ -245,7 +391,10 @@ function refused(methods: readonly PlanMethod[], ...reasons: PlanRefusal[]): Pla
 
 /** What brings the bowls to where they should stand at the end, mL. */
 function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string, number>>): number {
-  return bowls.reduce((sum, b) => sum + Math.max(0, b.finalLevelMl - (levelMl[b.id] ?? b.maxMl)), 0);
+  return bowls.reduce(
+    (sum, b) => sum + Math.max(0, b.finalLevelMl - (levelMl[b.id] ?? b.maxMl)),
+    0,
+  );
 }
 
 /** What comes out of the syringe instead of the bowl, mL. */
@@ -254,14 +403,25 @@ function fromBelowMl(stops: readonly PlanStop[]): number {
 }
 
 /** The first id in the request that names nothing in this layout. */
-function unknownElement(layout: Layout, { work, makerOrder, leastFluid }: PlanAsked): string | null {
+function unknownElement(
+  layout: Layout,
+  { work, makerOrder, leastFluid }: PlanAsked,
+): string | null {
   const masters = new Set(layout.masters.map((m) => m.id));
-  const parts = new Set([...masters, ...layout.nodes.map((n) => n.id), ...layout.stretches.map((s) => s.id)]);
+  const parts = new Set([
+    ...masters,
+    ...layout.nodes.map((n) => n.id),
+    ...layout.stretches.map((s) => s.id),
+  ]);
   const bleeders = new Set(layout.bleeders.map((b) => b.id));
   return (
-    [...work.masterIds, ...(work.master ? [work.master.masterId] : [])].find((id) => !masters.has(id)) ??
+    [...work.masterIds, ...(work.master ? [work.master.masterId] : [])].find(
+      (id) => !masters.has(id),
+    ) ??
     work.parts.map((p) => p.partId).find((id) => !parts.has(id)) ??
-    (work.master?.linesOver ?? []).find((id) => !linesOf(layout, work.master!.masterId).some((l) => l.id === id)) ??
+    (work.master?.linesOver ?? []).find(
+      (id) => !linesOf(layout, work.master!.masterId).some((l) => l.id === id),
+    ) ??
     work.lowest.map((l) => l.bowlId).find((id) => !layout.bowls.some((b) => b.id === id)) ??
     [...(makerOrder ?? []), ...(leastFluid ?? [])].find((id) => !bleeders.has(id)) ??
     null
@@ -281,7 +441,16 @@ interface Laid {
 }
 
 /** Give every stage and every opening its id and its figures. */
-function stagesAndStops({ asked, setup, drafts, priced, firstFillMl, oldOnPathMl, all, air }: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
+function stagesAndStops({
+  asked,
+  setup,
+  drafts,
+  priced,
+  firstFillMl,
+  oldOnPathMl,
+  all,
+  air,
+}: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
   const stops: PlanStop[] = [];
   const opened = new Map<string, number>();
   let next = 0;
@@ -294,20 +463,51 @@ function stagesAndStops({ asked, setup, drafts, priced, firstFillMl, oldOnPathMl
       const price = priced[next++]!;
       inJarMl += price.counts * countAt(setup, price.visit).countMl.value;
       const traits = METHOD_TRAITS[draft.method];
-      outOfBottlesMl += topUpsMl(price) + (traits.reverse ? price.counts * countAt(setup, price.visit).countMl.value : 0);
+      outOfBottlesMl +=
+        topUpsMl(price) +
+        (traits.reverse ? price.counts * countAt(setup, price.visit).countMl.value : 0);
       const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
       const times = (opened.get(path.bleeder.id) ?? 0) + 1;
       opened.set(path.bleeder.id, times);
       return {
         id: times === 1 ? path.bleeder.id : `${path.bleeder.id}#${times}`,
-        stageId: id, bleeder: path.bleeder, chamberId: path.chamber.id, bowlId: path.chamber.fedBy, control: path.master.control, method: draft.method, counted: traits.kind === 'strokes' ? 'strokes' : 'marks', secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
-        fromBowl: !traits.reverse, until: price.visit.until, shape: shapeOf(asked, path, air), why: ordered.why,
-        ...stopFigures({ setup, path, price, inJarMl, outOfBottlesMl, preferences: asked.preferences, oldLeftMl: oldOnPathMl[path.bleeder.id]! }),
-        topUps: price.topUps.map((t) => ({ bowlId: t.bowlId, afterStrokes: t.afterCounts, pouredMl: t.pouredMl })),
+        stageId: id,
+        bleeder: path.bleeder,
+        chamberId: path.chamber.id,
+        bowlId: path.chamber.fedBy,
+        control: path.master.control,
+        method: draft.method,
+        counted: traits.kind === 'strokes' ? 'strokes' : 'marks',
+        secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
+        fromBowl: !traits.reverse,
+        until: price.visit.until,
+        shape: shapeOf(asked, path, air),
+        why: ordered.why,
+        ...stopFigures({
+          setup,
+          path,
+          price,
+          inJarMl,
+          outOfBottlesMl,
+          preferences: asked.preferences,
+          oldLeftMl: oldOnPathMl[path.bleeder.id]!,
+        }),
+        topUps: price.topUps.map((t) => ({
+          bowlId: t.bowlId,
+          afterStrokes: t.afterCounts,
+          pouredMl: t.pouredMl,
+        })),
       };
     });
     stops.push(...of);
-    return { id, kind: 'bleed', purpose: draft.purpose, method: draft.method, stopIds: of.map((s) => s.id), ...stageMinutes(asked, draft, of) };
+    return {
+      id,
+      kind: 'bleed',
+      purpose: draft.purpose,
+      method: draft.method,
+      stopIds: of.map((s) => s.id),
+      ...stageMinutes(asked, draft, of),
+    };
   });
   return { stages, stops };
 }
@@ -315,16 +515,26 @@ function stagesAndStops({ asked, setup, drafts, priced, firstFillMl, oldOnPathMl
 const topUpsMl = (v: VisitPrice): number => v.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
 
 /** Fast push and slow return where a stretch falls towards the bleeder, slow where a port is open, steady otherwise [C]. */
-function shapeOf({ preferences, work }: PlanAsked, path: Path, air: ReadonlySet<string>): StrokeShape {
+function shapeOf(
+  { preferences, work }: PlanAsked,
+  path: Path,
+  air: ReadonlySet<string>,
+): StrokeShape {
   if (work.master !== null) return 'slow push';
   if (preferences.strokeShape === 'steady') return 'steady';
-  const falls = path.stretches.some((s, i) => air.has(s.id) && path.points[i + 1]!.node.heightMm < path.points[i]!.node.heightMm - s.lengthMm / 4);
+  const falls = path.stretches.some(
+    (s, i) =>
+      air.has(s.id) &&
+      path.points[i + 1]!.node.heightMm < path.points[i]!.node.heightMm - s.lengthMm / 4,
+  );
   return falls ? 'fast push, slow return' : 'steady';
 }
 
 /** The control that the proof is about: of the first master in hand. */
 export function controlOf(plan: Pick<Plan, 'layout' | 'work'>): Control {
-  return (plan.layout.masters.find((m) => plan.work.masterIds.includes(m.id)) ?? plan.layout.masters[0]!).control;
+  return (
+    plan.layout.masters.find((m) => plan.work.masterIds.includes(m.id)) ?? plan.layout.masters[0]!
+  ).control;
 }
 
 /** Wrench of a stop's bleeder, mm; null where nobody knows. */

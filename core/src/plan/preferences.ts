@@ -2,7 +2,18 @@ import type { VehicleKind } from '../circuit';
 import type { HouseRules } from '../rules';
 
 /** House rules that the plan takes; every one is a starting value that a person can change. */
-export interface PlanPreferences extends Pick<HouseRules, 'order' | 'pairs' | 'preferredMethod' | 'strokeShape' | 'pumpsBeforeHolding' | 'hoseEnd' | 'benchFill' | 'jointTightness'> {
+export interface PlanPreferences
+  extends Pick<
+    HouseRules,
+    | 'order'
+    | 'pairs'
+    | 'preferredMethod'
+    | 'strokeShape'
+    | 'pumpsBeforeHolding'
+    | 'hoseEnd'
+    | 'benchFill'
+    | 'jointTightness'
+  > {
   /** New share wanted at the outlet of every bleeder, 0.5 to 0.999. */
   readonly outletTarget: number;
   /** Reach, hose and cap at each bleeder, minutes [M]. */
@@ -45,16 +56,42 @@ const DEFAULTS: PlanPreferences = {
 export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPreferences {
   const preferences = { ...DEFAULTS, ...given };
   if (!(preferences.outletTarget >= 0.5 && preferences.outletTarget <= 0.999)) {
-    throw new RangeError(`outletTarget is ${preferences.outletTarget}; give a share between 0.5 and 0.999`);
+    throw new RangeError(
+      `outletTarget is ${preferences.outletTarget}; give a share between 0.5 and 0.999`,
+    );
   }
-  for (const key of ['minutesPerBleeder', 'secondsPerStrokeTwoPeople', 'secondsPerStrokeLever', 'minutesPerTopUp'] as const) {
-    if (!(preferences[key] >= 0 && preferences[key] <= 60)) throw new RangeError(`${key} is ${preferences[key]}; give 0 to 60`);
+  for (const key of [
+    'minutesPerBleeder',
+    'secondsPerStrokeTwoPeople',
+    'secondsPerStrokeLever',
+    'minutesPerTopUp',
+  ] as const) {
+    if (!(preferences[key] >= 0 && preferences[key] <= 60))
+      throw new RangeError(`${key} is ${preferences[key]}; give 0 to 60`);
   }
   return preferences;
 }
 
 /** What a workshop's rules say to the plan. */
 export function rulesForPlan(rules: HouseRules): Partial<PlanPreferences> {
-  const { order, pairs, preferredMethod, strokeShape, pumpsBeforeHolding, hoseEnd, benchFill, jointTightness } = rules;
-  return { order, pairs, preferredMethod, strokeShape, pumpsBeforeHolding, hoseEnd, benchFill, jointTightness };
+  const {
+    order,
+    pairs,
+    preferredMethod,
+    strokeShape,
+    pumpsBeforeHolding,
+    hoseEnd,
+    benchFill,
+    jointTightness,
+  } = rules;
+  return {
+    order,
+    pairs,
+    preferredMethod,
+    strokeShape,
+    pumpsBeforeHolding,
+    hoseEnd,
+    benchFill,
+    jointTightness,
+  };
 }

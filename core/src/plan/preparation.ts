@@ -2,7 +2,17 @@ import type { Layout } from '../circuit';
 import type { WorkDone } from '../scope';
 
 /** Steps before the first stroke, in order. */
-export const PREPARATION_STEPS = ['protect', 'stand', 'bar level', 'read cap', 'neutral', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders'] as const;
+export const PREPARATION_STEPS = [
+  'protect',
+  'stand',
+  'bar level',
+  'read cap',
+  'neutral',
+  'empty servo',
+  'empty reservoir',
+  'fill reservoir',
+  'crack bleeders',
+] as const;
 export type PreparationStep = (typeof PREPARATION_STEPS)[number];
 
 /** Whether the old fluid is drawn from the reservoir first: for a flush or a master job only [C]. Where a part downstream was changed it is kept full throughout. */
@@ -27,8 +37,15 @@ export interface PreparedBefore {
  * @param open ids of the bleeders that are opened
  * @param reached where a run stands; what was prepared holds, and the bowls are filled only where they must be
  */
-export function preparationFor(layout: Layout, work: WorkDone, open: readonly string[], reached: PreparedBefore | null): PreparationStep[] {
-  const systems = new Set(layout.masters.filter((m) => work.masterIds.includes(m.id)).map((m) => m.system));
+export function preparationFor(
+  layout: Layout,
+  work: WorkDone,
+  open: readonly string[],
+  reached: PreparedBefore | null,
+): PreparationStep[] {
+  const systems = new Set(
+    layout.masters.filter((m) => work.masterIds.includes(m.id)).map((m) => m.system),
+  );
   const wanted: Readonly<Record<PreparationStep, boolean>> = {
     protect: true,
     stand: layout.vehicleKind === 'car',
@@ -42,7 +59,11 @@ export function preparationFor(layout: Layout, work: WorkDone, open: readonly st
   };
   const steps = PREPARATION_STEPS.filter((s) => wanted[s]);
   if (!reached) return steps;
-  const stillWanted: Partial<Record<PreparationStep, boolean>> = { 'empty reservoir': false, 'fill reservoir': reached.fillFirst, 'crack bleeders': !open.every((id) => reached.cracked.includes(id)) };
+  const stillWanted: Partial<Record<PreparationStep, boolean>> = {
+    'empty reservoir': false,
+    'fill reservoir': reached.fillFirst,
+    'crack bleeders': !open.every((id) => reached.cracked.includes(id)),
+  };
   return steps.filter((s) => stillWanted[s] ?? !reached.prepared.includes(s));
 }
 

@@ -1,6 +1,18 @@
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
 import type { Method } from '../flow';
-import { compareOrders, leastFluidRow, orderCost, OrderSearch, priceOrder, type OrderCost, type OrderId, type OrderPrice, type OrderRefusal, type OrderRow, type OrderSetup } from '../order';
+import {
+  compareOrders,
+  leastFluidRow,
+  orderCost,
+  OrderSearch,
+  priceOrder,
+  type OrderCost,
+  type OrderId,
+  type OrderPrice,
+  type OrderRefusal,
+  type OrderRow,
+  type OrderSetup,
+} from '../order';
 import { planSetup, settingsOf, visitsOf } from './orders';
 import { planBleed, type Plan, type PlanResult } from './plan';
 import { WASHOUT_SOURCE } from '../washout';
@@ -11,7 +23,9 @@ export interface PlanOrder {
   readonly id: OrderId;
   /** Bleeder ids in order, as often as they are opened. */
   readonly places: readonly string[];
-  readonly price: Pick<OrderPrice, 'bledMl' | 'neededMl' | 'counts' | 'topUps' | 'minutes' | 'oldLeftMl'> | OrderRefusal;
+  readonly price:
+    | Pick<OrderPrice, 'bledMl' | 'neededMl' | 'counts' | 'topUps' | 'minutes' | 'oldLeftMl'>
+    | OrderRefusal;
   /** Of choosing this one against the cheapest; null where it cannot be carried out. */
   readonly cost: OrderCost | null;
 }
@@ -29,7 +43,11 @@ export interface PlanPreview {
 export function previewPlan(request: PlanRequest): PlanPreview {
   const result = planBleed(request);
   if (result.verdict === 'refused') return { result, orders: [], notEmptied: null };
-  return { result, orders: planOrders(request, result.plan), notEmptied: notEmptiedFirst(request, result.plan) };
+  return {
+    result,
+    orders: planOrders(request, result.plan),
+    notEmptied: notEmptiedFirst(request, result.plan),
+  };
 }
 
 /** Price every order of the main stage of a plan. */
@@ -39,7 +57,10 @@ export function planOrders(request: PlanRequest, plan: Plan): PlanOrder[] {
   const asked = planAsked(request);
   const setup = setupOf(asked, plan, main);
   const rows: OrderRow[] = compareOrders(setup, settingsOf(asked, main.method), asked.makerOrder);
-  const found = asked.leastFluid && visitsOf(asked, setup, 'least fluid', main.method) ? [leastFluidRow(setup, asked.leastFluid, main.method)] : [];
+  const found =
+    asked.leastFluid && visitsOf(asked, setup, 'least fluid', main.method)
+      ? [leastFluidRow(setup, asked.leastFluid, main.method)]
+      : [];
   return withCosts([...rows, ...found]);
 }
 
@@ -48,30 +69,108 @@ export function planOrders(request: PlanRequest, plan: Plan): PlanOrder[] {
  * first. @returns null where it is not drawn off anyway, where the fluid is not
  * renewed, or where the order cannot be carried out
  */
-export function notEmptiedFirst(request: PlanRequest, plan: Plan, id: OrderId = plan.order): Figure | null {
+export function notEmptiedFirst(
+  request: PlanRequest,
+  plan: Plan,
+  id: OrderId = plan.order,
+): Figure | null {
   const main = mainOf(plan);
   if (!main || plan.work.purpose !== 'routine flush') return null;
   const asked = planAsked(request);
   const setup = setupOf(asked, plan, main);
   const visits = visitsOf(asked, setup, id, main.method);
-  const [emptied, not] = [true, false].map((emptyFirst) => visits && priceOrder({ ...setup, emptyFirst }, visits.map((v) => v.visit)));
+  const [emptied, not] = [true, false].map(
+    (emptyFirst) =>
+      visits &&
+      priceOrder(
+        { ...setup, emptyFirst },
+        visits.map((v) => v.visit),
+      ),
+  );
   if (emptied?.verdict !== 'priced' || not?.verdict !== 'priced') return null;
-  const bled = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'whole counts at every bleeder, by the simulation', source: WASHOUT_SOURCE });
+  const bled = (label: string, value: number) =>
+    figure({
+      label,
+      value,
+      unit: 'mL',
+      rule: 'whole counts at every bleeder, by the simulation',
+      source: WASHOUT_SOURCE,
+    });
   return figure({
-    label: 'More to bleed if it is not emptied first', value: not.price.bledMl - emptied.price.bledMl, unit: 'mL', rule: 'to bleed with the old fluid left in the reservoir less with it drawn off', source: WASHOUT_SOURCE,
-    from: [bled('Not emptied first', not.price.bledMl), bled('Emptied first', emptied.price.bledMl), figure({ label: 'Drawn off the reservoir', value: emptied.price.removedMl, unit: 'mL', rule: 'down to what a syringe cannot reach', source: MODEL })],
+    label: 'More to bleed if it is not emptied first',
+    value: not.price.bledMl - emptied.price.bledMl,
+    unit: 'mL',
+    rule: 'to bleed with the old fluid left in the reservoir less with it drawn off',
+    source: WASHOUT_SOURCE,
+    from: [
+      bled('Not emptied first', not.price.bledMl),
+      bled('Emptied first', emptied.price.bledMl),
+      figure({
+        label: 'Drawn off the reservoir',
+        value: emptied.price.removedMl,
+        unit: 'mL',
+        rule: 'down to what a syringe cannot reach',
+        source: MODEL,
+      }),
+    ],
   });
 }
 
 /** The price of one order as figures that open to how they came about. */
-export function orderFigures(price: Exclude<PlanOrder['price'], OrderRefusal>, counted: 'strokes' | 'marks'): Figure[] {
-  const needed = figure({ label: 'Needed before rounding up', value: price.neededMl, unit: 'mL', rule: 'simulated for this order: lines laminar, cavities mixed, shared stretches as the earlier bleeders left them, reservoir topped up in batches', source: WASHOUT_SOURCE, plusMinus: price.neededMl * 0.025 });
-  const counts = figure({ label: counted === 'strokes' ? 'Strokes in this order' : 'Marks in this order', value: price.counts, unit: counted, rule: 'whole ones at every bleeder, three at least', source: ARITHMETIC, from: [needed] });
+export function orderFigures(
+  price: Exclude<PlanOrder['price'], OrderRefusal>,
+  counted: 'strokes' | 'marks',
+): Figure[] {
+  const needed = figure({
+    label: 'Needed before rounding up',
+    value: price.neededMl,
+    unit: 'mL',
+    rule: 'simulated for this order: lines laminar, cavities mixed, shared stretches as the earlier bleeders left them, reservoir topped up in batches',
+    source: WASHOUT_SOURCE,
+    plusMinus: price.neededMl * 0.025,
+  });
+  const counts = figure({
+    label: counted === 'strokes' ? 'Strokes in this order' : 'Marks in this order',
+    value: price.counts,
+    unit: counted,
+    rule: 'whole ones at every bleeder, three at least',
+    source: ARITHMETIC,
+    from: [needed],
+  });
   return [
-    figure({ label: 'To bleed in this order', value: price.bledMl, unit: 'mL', rule: `${counted} × fluid in one, summed over the bleeders`, source: ARITHMETIC, from: [counts, needed] }),
+    figure({
+      label: 'To bleed in this order',
+      value: price.bledMl,
+      unit: 'mL',
+      rule: `${counted} × fluid in one, summed over the bleeders`,
+      source: ARITHMETIC,
+      from: [counts, needed],
+    }),
     counts,
-    figure({ label: 'Hands on in this order', value: price.minutes, unit: 'min', rule: 'openings, strokes or marks, and top-ups, each times its house rule', source: MODEL, from: [counts, figure({ label: 'Top-ups', value: price.topUps, unit: 'times', rule: 'by the level in the simulation', source: MODEL })] }),
-    figure({ label: 'Old fluid left inside in this order', value: price.oldLeftMl, unit: 'mL', rule: 'what the simulation leaves between reservoir and bleeders', source: WASHOUT_SOURCE }),
+    figure({
+      label: 'Hands on in this order',
+      value: price.minutes,
+      unit: 'min',
+      rule: 'openings, strokes or marks, and top-ups, each times its house rule',
+      source: MODEL,
+      from: [
+        counts,
+        figure({
+          label: 'Top-ups',
+          value: price.topUps,
+          unit: 'times',
+          rule: 'by the level in the simulation',
+          source: MODEL,
+        }),
+      ],
+    }),
+    figure({
+      label: 'Old fluid left inside in this order',
+      value: price.oldLeftMl,
+      unit: 'mL',
+      rule: 'what the simulation leaves between reservoir and bleeders',
+      source: WASHOUT_SOURCE,
+    }),
   ];
 }
 
@@ -83,24 +182,59 @@ export function planSearch(request: PlanRequest, plan: Plan): OrderSearch | null
 }
 
 /** The stage that renews the fluid: its order is the one that is compared. */
-function mainOf(plan: Plan): { readonly method: Method; readonly bleederIds: readonly string[] } | null {
-  const stage = plan.stages.find((s) => s.kind === 'bleed' && plan.stops.some((x) => x.stageId === s.id && x.until === 'new'));
+function mainOf(
+  plan: Plan,
+): { readonly method: Method; readonly bleederIds: readonly string[] } | null {
+  const stage = plan.stages.find(
+    (s) => s.kind === 'bleed' && plan.stops.some((x) => x.stageId === s.id && x.until === 'new'),
+  );
   if (stage?.kind !== 'bleed') return null;
-  return { method: stage.method, bleederIds: [...new Set(stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id))] };
+  return {
+    method: stage.method,
+    bleederIds: [
+      ...new Set(stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id)),
+    ],
+  };
 }
 
-function setupOf(asked: PlanAsked, plan: Plan, main: { readonly method: Method; readonly bleederIds: readonly string[] }): OrderSetup {
-  return planSetup(asked, main.bleederIds, [{ ...plan.methods.find((m) => m.method === main.method)!, flows: main.method === plan.method ? plan.flows : [] }]);
+function setupOf(
+  asked: PlanAsked,
+  plan: Plan,
+  main: { readonly method: Method; readonly bleederIds: readonly string[] },
+): OrderSetup {
+  return planSetup(asked, main.bleederIds, [
+    {
+      ...plan.methods.find((m) => m.method === main.method)!,
+      flows: main.method === plan.method ? plan.flows : [],
+    },
+  ]);
 }
 
 function withCosts(rows: readonly OrderRow[]): PlanOrder[] {
   const prices = rows.flatMap((r) => ('code' in r.priced ? [] : [r.priced]));
-  const cheapest = prices.reduce<OrderPrice | null>((least, p) => (least === null || p.bledMl < least.bledMl || (p.bledMl === least.bledMl && p.minutes < least.minutes) ? p : least), null);
+  const cheapest = prices.reduce<OrderPrice | null>(
+    (least, p) =>
+      least === null ||
+      p.bledMl < least.bledMl ||
+      (p.bledMl === least.bledMl && p.minutes < least.minutes)
+        ? p
+        : least,
+    null,
+  );
   const orders = rows.map(({ id, visits, priced }): PlanOrder => {
     const places = visits.map((v) => v.visit.bleederId);
     if ('code' in priced || !cheapest) return { id, places, price: priced, cost: null };
     const { bledMl, neededMl, counts, topUps, minutes, oldLeftMl } = priced;
-    return { id, places, price: { bledMl, neededMl, counts, topUps, minutes, oldLeftMl }, cost: orderCost(priced, cheapest) };
+    return {
+      id,
+      places,
+      price: { bledMl, neededMl, counts, topUps, minutes, oldLeftMl },
+      cost: orderCost(priced, cheapest),
+    };
   });
-  return orders.sort((a, b) => ('code' in a.price ? Infinity : a.price.bledMl) - ('code' in b.price ? Infinity : b.price.bledMl));
+  return orders.sort(
+    (a, b) =>
+      ('code' in a.price ? Infinity : a.price.bledMl) -
+      ('code' in b.price ? Infinity : b.price.bledMl),
+  );
 }

@@ -43,20 +43,53 @@ export interface PlanRequest {
 }
 
 /** What a plan was asked for beyond what it shows, so that the rest can be planned anew by the same wishes. */
-export type PlanWishes = Pick<PlanRequest, 'isoClass' | 'circumstances' | 'method' | 'order' | 'makerOrder' | 'leastFluid' | 'holdPoint' | 'partnerAges'>;
+export type PlanWishes = Pick<
+  PlanRequest,
+  | 'isoClass'
+  | 'circumstances'
+  | 'method'
+  | 'order'
+  | 'makerOrder'
+  | 'leastFluid'
+  | 'holdPoint'
+  | 'partnerAges'
+>;
 
 /** The wishes of a request. */
-export function wishesOf({ isoClass, circumstances, method, order, makerOrder, leastFluid, holdPoint, partnerAges }: PlanAsked): PlanWishes {
+export function wishesOf({
+  isoClass,
+  circumstances,
+  method,
+  order,
+  makerOrder,
+  leastFluid,
+  holdPoint,
+  partnerAges,
+}: PlanAsked): PlanWishes {
   return { isoClass, circumstances, method, order, makerOrder, leastFluid, holdPoint, partnerAges };
 }
 
 /** A request with everything said. */
-export type PlanAsked = { readonly [K in keyof Required<PlanRequest>]: Exclude<Required<PlanRequest>[K], undefined> } & { readonly preferences: PlanPreferences };
+export type PlanAsked = {
+  readonly [K in keyof Required<PlanRequest>]: Exclude<Required<PlanRequest>[K], undefined>;
+} & { readonly preferences: PlanPreferences };
 
 /** Fill in what was left out. @throws RangeError naming a preference outside its range */
 export function planAsked(request: PlanRequest): PlanAsked {
   return {
-    isoClass: null, work: routineFlush(request.layout.masters.map((m) => m.id)), means: USUAL_MEANS, circumstances: USUAL_DAY, method: null, order: null, makerOrder: null, leastFluid: null,
-    holdPoint: true, primeInPlace: false, partnerAges: [], reached: null, ...request, preferences: planPreferences(request.preferences),
+    isoClass: null,
+    work: routineFlush(request.layout.masters.map((m) => m.id)),
+    means: USUAL_MEANS,
+    circumstances: USUAL_DAY,
+    method: null,
+    order: null,
+    makerOrder: null,
+    leastFluid: null,
+    holdPoint: true,
+    primeInPlace: false,
+    partnerAges: [],
+    reached: null,
+    ...request,
+    preferences: planPreferences(request.preferences),
   };
 }

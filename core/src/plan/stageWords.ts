@@ -14,7 +14,12 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
   switch (stage.kind) {
     case 'right part':
       return {
-        steps: ['Before the old one is unbolted: crack its bleeder and line nut while the body is still held, with a second wrench where the fitting would turn.', 'Old and new side by side: bore, ports, threads, rod, connector.', 'Threads are started by hand, with slight resistance and no force.', 'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.'],
+        steps: [
+          'Before the old one is unbolted: crack its bleeder and line nut while the body is still held, with a second wrench where the fitting would turn.',
+          'Old and new side by side: bore, ports, threads, rod, connector.',
+          'Threads are started by hand, with slight resistance and no force.',
+          'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.',
+        ],
         why: 'A part that nearly fits is found out now, or when it is full and leaks.',
       };
     case 'bench': {
@@ -34,7 +39,9 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
       return {
         steps: [
           `In soft jaws, ${lies}, never nose down.`,
-          plan.preferences.benchFill === 'into a can' ? 'Hoses from the ports into a can; fill below the brim.' : 'Hoses from the ports back under the fluid; fill below the brim.',
+          plan.preferences.benchFill === 'into a can'
+            ? 'Hoses from the ports into a can; fill below the brim.'
+            : 'Hoses from the ports back under the fluid; fill below the brim.',
           'Bench fittings of the right thread, started by hand with slight resistance; clear tubes, no seep.',
           'Slow full strokes, slow returns. A bubble that goes out and comes back asks for a few fast ones.',
           'Every chamber: no bubbles, level steady, piston firm. Go on for a minute after the last bubble.',
@@ -44,7 +51,10 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
       };
     }
     case 'join lines':
-      return { steps: joiningSteps(plan.layout, stage.masterId, plan.work.master?.linesOver ?? []), why: 'An open port or line end takes in dirt and air, and drains what hangs above it.' };
+      return {
+        steps: joiningSteps(plan.layout, stage.masterId, plan.work.master?.linesOver ?? []),
+        why: 'An open port or line end takes in dirt and air, and drains what hangs above it.',
+      };
     case 'centre the valve':
       return {
         steps: [
@@ -60,30 +70,70 @@ export function stageWords(plan: Plan, stage: Exclude<PlanStage, { kind: 'bleed'
     case 'tool cycle':
       return {
         steps: stage.atHand
-          ? [`Battery at ${LEAST_BATTERY_V} V or more, ignition on, engine off, no fault code: read first.`, 'Wheel by wheel: valves, then the pump, while somebody holds the pedal or lever.', 'After every run the pump cools; the tool’s own limits win.', 'At the end the codes are read once more.']
-          : ['No scan tool today: hand the vehicle to somebody who has one.', 'It stays “do not drive” until then.'],
+          ? [
+              `Battery at ${LEAST_BATTERY_V} V or more, ignition on, engine off, no fault code: read first.`,
+              'Wheel by wheel: valves, then the pump, while somebody holds the pedal or lever.',
+              'After every run the pump cools; the tool’s own limits win.',
+              'At the end the codes are read once more.',
+            ]
+          : [
+              'No scan tool today: hand the vehicle to somebody who has one.',
+              'It stays “do not drive” until then.',
+            ],
         why: 'Air in the closed pockets cannot be reached by hand; a hard stop would let it out while braking.',
       };
     case 'hold point':
-      return { steps: ['Pedal or lever: firm, high, and it holds.', `Only then open the circuit for ${nameOf(plan.layout, stage.partId)}.`], why: 'With both open at once a fault would have two possible authors.' };
+      return {
+        steps: [
+          'Pedal or lever: firm, high, and it holds.',
+          `Only then open the circuit for ${nameOf(plan.layout, stage.partId)}.`,
+        ],
+        why: 'With both open at once a fault would have two possible authors.',
+      };
     case 'slave test':
       return {
         blocked: {
-          steps: ['Hold the piston of the slave at its flange or collar; nothing touches its bore.', 'Push the master as far as it goes and measure the travel of its rod.', 'Under 3.2 mm (1/8 in) it is bled.'],
+          steps: [
+            'Hold the piston of the slave at its flange or collar; nothing touches its bore.',
+            'Push the master as far as it goes and measure the travel of its rod.',
+            'Under 3.2 mm (1/8 in) it is bled.',
+          ],
           why: 'Fluid does not give, air does. Never block a piston that can only be held in its bore.',
         },
         travel: {
-          steps: ['Somebody works the pedal or lever fully, slowly.', 'Measure how far the rod of the slave moves.', 'In neutral, parking brake on. Reverse goes in without grating.'],
+          steps: [
+            'Somebody works the pedal or lever fully, slowly.',
+            'Measure how far the rod of the slave moves.',
+            'In neutral, parking brake on. Reverse goes in without grating.',
+          ],
           why: 'This piston cannot be held without harm to its bore; its travel in place tells.',
         },
         'take-up': {
-          steps: ['Measure the height above the floor at which it takes up.', 'Engine running, parking brake on, pedal down: wait ten seconds, then reverse. It goes in without grating.', 'The height counts for next time; reverse is what proves it today.'],
+          steps: [
+            'Measure the height above the floor at which it takes up.',
+            'Engine running, parking brake on, pedal down: wait ten seconds, then reverse. It goes in without grating.',
+            'The height counts for next time; reverse is what proves it today.',
+          ],
           why: 'The slave sits inside the gearbox and cannot be seen or held.',
         },
       }[stage.way];
     case 'injection':
-      return { steps: ['Cap off, lever or pedal at rest.', 'A few millilitres at the port, slowly, until the level moves.', 'A few slow strokes: the level falls when the master takes fluid.'], why: 'An air lock at the port takes no stroke; a push of fluid breaks it.' };
+      return {
+        steps: [
+          'Cap off, lever or pedal at rest.',
+          'A few millilitres at the port, slowly, until the level moves.',
+          'A few slow strokes: the level falls when the master takes fluid.',
+        ],
+        why: 'An air lock at the port takes no stroke; a push of fluid breaks it.',
+      };
     case 'tie back':
-      return { steps: ['Measure where the lever bites.', 'Tie it back to the bar, upright, cap on, over night.', 'Measure the bite again in the morning.'], why: 'Fine bubbles find their way up. A drop of the bite tells a leak, or air that moved.' };
+      return {
+        steps: [
+          'Measure where the lever bites.',
+          'Tie it back to the bar, upright, cap on, over night.',
+          'Measure the bite again in the morning.',
+        ],
+        why: 'Fine bubbles find their way up. A drop of the bite tells a leak, or air that moved.',
+      };
   }
 }

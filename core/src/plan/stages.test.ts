@@ -2,32 +2,75 @@ import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
 import { METHODS, USUAL_DAY, USUAL_MEANS, type Means, type Method } from '../flow';
 import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
 import { layoutOf } from '../testing';
-import { handsOnMinutes, linesOf, partnerWays, planBleed, planOrders, planSearch, previewPlan, refusalWords, stageTitle, stageWords, type Plan, type PlanRequest } from '.';
+import {
+  handsOnMinutes,
+  linesOf,
+  partnerWays,
+  planBleed,
+  planOrders,
+  planSearch,
+  previewPlan,
+  refusalWords,
+  stageTitle,
+  stageWords,
+  type Plan,
+  type PlanRequest,
+} from '.';
 
-const EVERYTHING: Means = { helper: true, bottle: true, vacuumPump: true, pressurePot: true, syringe: true, selfRefilling: true, scanTool: true };
+const EVERYTHING: Means = {
+  helper: true,
+  bottle: true,
+  vacuumPump: true,
+  pressurePot: true,
+  syringe: true,
+  selfRefilling: true,
+  scanTool: true,
+};
 const all = (layout: Layout) => layout.masters.map((m) => m.id);
-const after = (layout: Layout, more: Partial<WorkDone>): WorkDone => ({ ...routineFlush(all(layout)), purpose: 'after work', ...more });
+const after = (layout: Layout, more: Partial<WorkDone>): WorkDone => ({
+  ...routineFlush(all(layout)),
+  purpose: 'after work',
+  ...more,
+});
 const capped = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true, newPart: false });
-const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: EVERYTHING, ...more });
+const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({
+  layout,
+  fillGrade: 'DOT 4',
+  newColour: 'straw',
+  means: EVERYTHING,
+  ...more,
+});
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
   const result = planBleed(request(layout, more));
-  if (result.verdict === 'refused') throw new Error(result.reasons.map((r) => refusalWords(layout, r)).join(' '));
+  if (result.verdict === 'refused')
+    throw new Error(result.reasons.map((r) => refusalWords(layout, r)).join(' '));
   return result.plan;
 };
-const outline = (plan: Plan): string[] => plan.stages.map((s) => (s.kind === 'bleed' ? `${s.purpose} by ${s.method}: ${s.stopIds.map((id) => plan.stops.find((x) => x.id === id)!.bleeder.id).join(', ')}` : s.kind));
+const outline = (plan: Plan): string[] =>
+  plan.stages.map((s) =>
+    s.kind === 'bleed'
+      ? `${s.purpose} by ${s.method}: ${s.stopIds.map((id) => plan.stops.find((x) => x.id === id)!.bleeder.id).join(', ')}`
+      : s.kind,
+  );
 
 // The chains of stages that each kind of work asks for: common practice, no source.
 describe('stages', () => {
   test('a flush is one stage, until the outlet is new', () => {
     const plan = planned(layoutOf('hatchback-diagonal'));
-    expect(outline(plan)).toEqual(['bleed by two people: left-rear, right-rear, left-front, right-front']);
+    expect(outline(plan)).toEqual([
+      'bleed by two people: left-rear, right-rear, left-front, right-front',
+    ]);
     expect(plan.stops.every((s) => s.until === 'new')).toBe(true);
   });
 
   test('the pickup: rear hose renewed, level unseen, one person with a vacuum pump', () => {
     const pickup = layoutOf('pickup-rear-abs');
     const plan = planned(pickup, {
-      work: after(pickup, { parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false }] }), means: { ...EVERYTHING, helper: false, pressurePot: false, scanTool: false }, method: 'vacuum',
+      work: after(pickup, {
+        parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false }],
+      }),
+      means: { ...EVERYTHING, helper: false, pressurePot: false, scanTool: false },
+      method: 'vacuum',
     });
     // Only the rear bowl was not seen, so the front circuit stays shut; the modulator's bleeder comes in the first pass alone.
     expect(outline(plan)).toEqual([
@@ -35,8 +78,15 @@ describe('stages', () => {
       'bleed by vacuum: left-rear, right-rear, modulator, left-rear, right-rear',
       'finish with strokes by alone, bottle: left-rear, right-rear, modulator',
     ]);
-    expect(plan.scope.bleeders.filter((b) => !b.open).map((b) => b.bleederId).sort()).toEqual(['left-front', 'right-front']);
-    expect(plan.methods.find((m) => m.method === 'vacuum')!.reasons.map((r) => r.code)).toContain('bubbles mislead');
+    expect(
+      plan.scope.bleeders
+        .filter((b) => !b.open)
+        .map((b) => b.bleederId)
+        .sort(),
+    ).toEqual(['left-front', 'right-front']);
+    expect(plan.methods.find((m) => m.method === 'vacuum')!.reasons.map((r) => r.code)).toContain(
+      'bubbles mislead',
+    );
     expect(plan.stops.every((s) => s.bowlId === 'rear-bowl')).toBe(true);
   });
 
@@ -45,7 +95,9 @@ describe('stages', () => {
     const plan = planned(van, { work: after(van, { parts: [capped('right-front-caliper')] }) });
     expect(outline(plan)).toEqual(['bleed by two people: right-front']);
     expect(plan.preparation).not.toContain('empty reservoir');
-    expect(plan.scope.advice).toMatchObject([{ partnerId: 'left-front-caliper', why: 'axle pair' }]);
+    expect(plan.scope.advice).toMatchObject([
+      { partnerId: 'left-front-caliper', why: 'axle pair' },
+    ]);
     expect(plan.totals.removedMl.value).toBe(0);
   });
 
@@ -53,23 +105,44 @@ describe('stages', () => {
     const bike = layoutOf('motorcycle-twin-front-master-bleeder');
     const plan = planned(bike, { work: { ...routineFlush(all(bike)), purpose: 'new or dry' } });
     expect(outline(plan)).toEqual([
-      'bench', 'prime by vacuum: left-front, right-front, master-bleeder', 'bleed by alone at the lever: master-bleeder, left-front, right-front, master-bleeder', 'in turn until clear by alone at the lever: left-front, right-front, master-bleeder', 'tie back',
+      'bench',
+      'prime by vacuum: left-front, right-front, master-bleeder',
+      'bleed by alone at the lever: master-bleeder, left-front, right-front, master-bleeder',
+      'in turn until clear by alone at the lever: left-front, right-front, master-bleeder',
+      'tie back',
     ]);
-    expect(outline(planned(bike, { work: { ...routineFlush(all(bike)), purpose: 'new or dry' }, primeInPlace: true }))[0]).toBe('prime by vacuum: left-front, right-front, master-bleeder');
+    expect(
+      outline(
+        planned(bike, {
+          work: { ...routineFlush(all(bike)), purpose: 'new or dry' },
+          primeInPlace: true,
+        }),
+      )[0],
+    ).toBe('prime by vacuum: left-front, right-front, master-bleeder');
     expect(plan.totals.waitingMinutes.value).toBeGreaterThan(60);
     // Every opening has a name of its own.
     expect(new Set(plan.stops.map((s) => s.id)).size).toBe(plan.stops.length);
   });
 
   test('the parade car: with the axle hanging nothing is lost, a driver on either side turns the order round', () => {
-    const order = (side: 'left' | 'right') => planned(layoutOf('veteran-single', side), { circumstances: { ...USUAL_DAY, axleHanging: true } }).stops.map((s) => s.bleeder.id);
+    const order = (side: 'left' | 'right') =>
+      planned(layoutOf('veteran-single', side), {
+        circumstances: { ...USUAL_DAY, axleHanging: true },
+      }).stops.map((s) => s.bleeder.id);
     expect(order('right')).toEqual(['left-rear', 'right-rear', 'left-front', 'right-front']);
     expect(order('left')).toEqual(['right-rear', 'left-rear', 'right-front', 'left-front']);
   });
 
   test('the low take-up: the clutch of a shared reservoir alone, unless the level says otherwise', () => {
     const van = layoutOf('clutch-concentric');
-    const clutch = (belowMaxMm: number | null) => planned(van, { work: after(van, { masterIds: ['clutch-master'], parts: [capped('slave')], lowest: belowMaxMm === null ? [] : [{ bowlId: 'bowl', belowMaxMm }] }) });
+    const clutch = (belowMaxMm: number | null) =>
+      planned(van, {
+        work: after(van, {
+          masterIds: ['clutch-master'],
+          parts: [capped('slave')],
+          lowest: belowMaxMm === null ? [] : [{ bowlId: 'bowl', belowMaxMm }],
+        }),
+      });
     expect(outline(clutch(null))).toEqual(['bleed by two people: slave-bleeder', 'slave test']);
     // Inside the gearbox it can neither be held nor seen: common practice, no source.
     expect(clutch(null).stages.at(-1)).toMatchObject({ way: 'take-up', limitMm: null });
@@ -77,37 +150,64 @@ describe('stages', () => {
     expect(clutch(null).preparation).toContain('neutral');
     expect(clutch(null).preparation).not.toContain('empty servo');
     expect(outline(clutch(60))).toEqual([
-      'bleed by two people: left-rear, right-rear, left-front, right-front, slave-bleeder', 'tool cycle', 'again after the tool by two people: left-rear, right-rear, left-front, right-front, slave-bleeder', 'slave test',
+      'bleed by two people: left-rear, right-rear, left-front, right-front, slave-bleeder',
+      'tool cycle',
+      'again after the tool by two people: left-rear, right-rear, left-front, right-front, slave-bleeder',
+      'slave test',
     ]);
   });
 
   test('a modulator that was changed: base bleed, tool, base bleed; without a tool the vehicle is handed over', () => {
     const car = layoutOf('hatchback-diagonal');
     const plan = planned(car, { work: after(car, { modulatorOpened: true }), means: USUAL_MEANS });
-    expect(outline(plan).map((s) => s.split(' by ')[0])).toEqual(['bleed', 'tool cycle', 'again after the tool']);
+    expect(outline(plan).map((s) => s.split(' by ')[0])).toEqual([
+      'bleed',
+      'tool cycle',
+      'again after the tool',
+    ]);
     expect(plan.stages[1]).toMatchObject({ kind: 'tool cycle', atHand: false });
   });
 
   test('a flush renews the pockets only when that is wanted, by the tool and a base bleed after it', () => {
     const van = layoutOf('van-four-channel');
-    const flush = (renewPockets: boolean) => outline(planned(van, { work: { ...routineFlush(all(van)), renewPockets } })).map((s) => s.split(' by ')[0]);
+    const flush = (renewPockets: boolean) =>
+      outline(planned(van, { work: { ...routineFlush(all(van)), renewPockets } })).map(
+        (s) => s.split(' by ')[0],
+      );
     expect(flush(false)).toEqual(['bleed']);
     expect(flush(true)).toEqual(['bleed', 'tool cycle', 'again after the tool']);
     // Where no tool is made for it, there is nothing to choose.
     const estate = layoutOf('estate-front-rear');
-    expect(outline(planned(estate, { work: { ...routineFlush(all(estate)), renewPockets: true } }))).toHaveLength(1);
+    expect(
+      outline(planned(estate, { work: { ...routineFlush(all(estate)), renewPockets: true } })),
+    ).toHaveLength(1);
   });
 
   test('a master changed with every care opens no wheel, and says which condition fails where one does', () => {
     const car = layoutOf('hatchback-diagonal');
-    const care: MasterChanged = { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' };
+    const care: MasterChanged = {
+      masterId: 'master',
+      linesStayedFull: true,
+      linesAboveWheels: true,
+      nothingElseOpened: true,
+      modulatorLostNothing: true,
+      heldDown: true,
+      bench: 'clean',
+    };
     const plan = planned(car, { work: after(car, { master: care }) });
     expect(plan.stops).toEqual([]);
     expect(plan.totals.bledMl.value).toBe(0);
     expect(plan.preparation).not.toContain('crack bleeders');
-    const careless = planned(car, { work: after(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }) });
+    const careless = planned(car, {
+      work: after(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }),
+    });
     expect(careless.stops).toHaveLength(4);
-    expect(careless.stages.map((s) => s.kind)).toEqual(['right part', 'bench', 'join lines', 'bleed']);
+    expect(careless.stages.map((s) => s.kind)).toEqual([
+      'right part',
+      'bench',
+      'join lines',
+      'bleed',
+    ]);
     expect(careless.stages[1]).toMatchObject({ kind: 'bench', compulsory: true });
     expect(careless.scope.unmet.map((u) => u.condition)).toEqual(['linesStayedFull', 'bench']);
     expect(careless.stops[0]!.shape).toBe('slow push');
@@ -115,33 +215,61 @@ describe('stages', () => {
 
   test('work on which nobody said anything is not planned: what may stay shut is not known', () => {
     const car = layoutOf('hatchback-diagonal');
-    const result = planBleed({ layout: car, fillGrade: 'DOT 4', newColour: 'straw', work: after(car, {}) });
+    const result = planBleed({
+      layout: car,
+      fillGrade: 'DOT 4',
+      newColour: 'straw',
+      work: after(car, {}),
+    });
     expect(result).toMatchObject({ verdict: 'refused', reasons: [{ code: 'nothing named' }] });
-    expect(result.verdict === 'refused' && refusalWords(car, result.reasons[0]!)).toContain('Name what was changed');
+    expect(result.verdict === 'refused' && refusalWords(car, result.reasons[0]!)).toContain(
+      'Name what was changed',
+    );
   });
 
   test('new parts are compared before anything is filled, an old one that goes back is not', () => {
     const car = layoutOf('hatchback-diagonal');
-    const parts = [{ ...capped('left-front-caliper'), newPart: true }, capped('right-rear-hose'), { partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true }];
+    const parts = [
+      { ...capped('left-front-caliper'), newPart: true },
+      capped('right-rear-hose'),
+      { partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true },
+    ];
     const plan = planned(car, { work: after(car, { parts }), holdPoint: false });
-    expect(plan.stages.flatMap((s) => (s.kind === 'right part' ? [s.partId] : []))).toEqual(['left-front-caliper', 'left-rear-caliper']);
+    expect(plan.stages.flatMap((s) => (s.kind === 'right part' ? [s.partId] : []))).toEqual([
+      'left-front-caliper',
+      'left-rear-caliper',
+    ]);
     expect(plan.stages.slice(0, 2).map((s) => s.kind)).toEqual(['right part', 'right part']);
-    expect(plan.materials.items.filter((m) => m.kind === 'kit' && m.what.includes('sealing washer'))).toHaveLength(2);
+    expect(
+      plan.materials.items.filter((m) => m.kind === 'kit' && m.what.includes('sealing washer')),
+    ).toHaveLength(2);
   });
 
   test('lines of a new master move one by one, and lines that cross by a sequence that leaves nothing open', () => {
     const car = layoutOf('hatchback-diagonal');
-    const care: MasterChanged = { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' };
+    const care: MasterChanged = {
+      masterId: 'master',
+      linesStayedFull: true,
+      linesAboveWheels: true,
+      nothingElseOpened: true,
+      modulatorLostNothing: true,
+      heldDown: true,
+      bench: 'clean',
+    };
     const lines = linesOf(car, 'master');
     const steps = (linesOver: readonly string[]) => {
       const plan = planned(car, { work: after(car, { master: { ...care, linesOver } }) });
-      return stageWords(plan, plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1]).steps;
+      return stageWords(
+        plan,
+        plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1],
+      ).steps;
     };
     expect(lines.length).toBeGreaterThan(1);
     expect(steps([]).join(' ')).toContain('Never two open at once');
     for (const order of [lines, [...lines].reverse()]) {
       const said = steps(order.map((l) => l.id));
-      const at = (l: { name: string }, what: string) => said.findIndex((s) => s.startsWith(`${l.name} ${what}`));
+      const at = (l: { name: string }, what: string) =>
+        said.findIndex((s) => s.startsWith(`${l.name} ${what}`));
       // Off from the top down, on from the bottom up; every one is capped before the next is touched. Common practice, no source.
       const off = order.map((l) => at(l, 'off: cap'));
       const on = order.map((l) => at(l, 'on:'));
@@ -149,17 +277,36 @@ describe('stages', () => {
       expect(on).toEqual([...on].sort((a, b) => b - a));
       expect(Math.min(...on)).toBeGreaterThan(Math.max(...off));
     }
-    expect(planBleed({ layout: car, fillGrade: 'DOT 4', newColour: 'straw', work: after(car, { master: { ...care, linesOver: ['left-rear-floor'] } }) })).toMatchObject({ verdict: 'refused', reasons: [{ code: 'unknown element' }] });
+    expect(
+      planBleed({
+        layout: car,
+        fillGrade: 'DOT 4',
+        newColour: 'straw',
+        work: after(car, { master: { ...care, linesOver: ['left-rear-floor'] } }),
+      }),
+    ).toMatchObject({ verdict: 'refused', reasons: [{ code: 'unknown element' }] });
     // A reservoir that feeds the clutch too must not drain meanwhile.
     const shared = layoutOf('clutch-concentric');
-    const plan = planned(shared, { work: after(shared, { masterIds: ['clutch-master'], master: { ...care, masterId: 'clutch-master' } }) });
-    expect(stageWords(plan, plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1]).steps.join(' ')).toContain('hung up');
+    const plan = planned(shared, {
+      work: after(shared, {
+        masterIds: ['clutch-master'],
+        master: { ...care, masterId: 'clutch-master' },
+      }),
+    });
+    expect(
+      stageWords(
+        plan,
+        plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1],
+      ).steps.join(' '),
+    ).toContain('hung up');
   });
 
   test('a new clutch whose slave is outside lies on the bench as one set, one with its slave in the gearbox does not', () => {
     const set = (id: TemplateId, masterId: string) => {
       const layout = layoutOf(id);
-      const plan = planned(layout, { work: { ...routineFlush([masterId]), purpose: 'new or dry' } });
+      const plan = planned(layout, {
+        work: { ...routineFlush([masterId]), purpose: 'new or dry' },
+      });
       return plan.stages.flatMap((s) => (s.kind === 'bench' ? [s.set] : []));
     };
     expect(set('clutch-external', 'clutch-master')).toEqual([true]);
@@ -169,8 +316,12 @@ describe('stages', () => {
 
   test('a partner costs its fitting and a little more bleeding now, its fitting and a whole bleed later', () => {
     const cases = [
-      planned(layoutOf('hatchback-diagonal'), { work: after(layoutOf('hatchback-diagonal'), { parts: [capped('right-front-caliper')] }) }),
-      planned(layoutOf('clutch-external'), { work: after(layoutOf('clutch-external'), { parts: [capped('slave')] }) }),
+      planned(layoutOf('hatchback-diagonal'), {
+        work: after(layoutOf('hatchback-diagonal'), { parts: [capped('right-front-caliper')] }),
+      }),
+      planned(layoutOf('clutch-external'), {
+        work: after(layoutOf('clutch-external'), { parts: [capped('slave')] }),
+      }),
     ];
     for (const plan of cases) {
       expect(plan.scope.advice).toHaveLength(1);
@@ -180,31 +331,71 @@ describe('stages', () => {
     }
     // What is inside the gearbox takes the gearbox out: common practice, no source.
     const van = layoutOf('clutch-concentric');
-    const clutch = planned(van, { work: after(van, { masterIds: ['clutch-master'], master: { masterId: 'clutch-master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' } }) });
+    const clutch = planned(van, {
+      work: after(van, {
+        masterIds: ['clutch-master'],
+        master: {
+          masterId: 'clutch-master',
+          linesStayedFull: true,
+          linesAboveWheels: true,
+          nothingElseOpened: true,
+          modulatorLostNothing: true,
+          heldDown: true,
+          bench: 'clean',
+        },
+      }),
+    });
     expect(partnerWays(clutch, clutch.scope.advice[0]!)!.sameJob.value).toBeGreaterThan(300);
   });
 
   test('two changed parts of one circuit are held apart, unless somebody chooses otherwise', () => {
     const truck = layoutOf('estate-front-rear');
-    const work = after(truck, { parts: [capped('left-front-caliper'), capped('right-front-hose')] });
+    const work = after(truck, {
+      parts: [capped('left-front-caliper'), capped('right-front-hose')],
+    });
     const plan = planned(truck, { work });
-    expect(outline(plan)).toEqual(['bleed by two people: left-front', 'hold point', 'second part by two people: right-front']);
+    expect(outline(plan)).toEqual([
+      'bleed by two people: left-front',
+      'hold point',
+      'second part by two people: right-front',
+    ]);
     expect(stageTitle(truck, plan.stages[1]!)).toContain('Hose right front');
-    expect(outline(planned(truck, { work, holdPoint: false }))).toEqual(['bleed by two people: left-front, right-front']);
-    expect(outline(planned(truck, { work: after(truck, { parts: [capped('left-front-caliper'), capped('left-rear-cylinder')] }) }))).toHaveLength(1);
+    expect(outline(planned(truck, { work, holdPoint: false }))).toEqual([
+      'bleed by two people: left-front, right-front',
+    ]);
+    expect(
+      outline(
+        planned(truck, {
+          work: after(truck, {
+            parts: [capped('left-front-caliper'), capped('left-rear-cylinder')],
+          }),
+        }),
+      ),
+    ).toHaveLength(1);
   });
 
   test('a lost end of a differential valve is centred first, a master that takes no fluid gets it at the port', () => {
     const estate = layoutOf('estate-front-rear');
-    expect(outline(planned(estate, { work: { ...routineFlush(all(estate)), endLost: 'rear' } }))[0]).toBe('centre the valve');
-    const locked = planned(estate, { method: 'injection', circumstances: { ...USUAL_DAY, takesNoFluid: true } });
-    expect(outline(locked)).toEqual(['injection', `bleed by two people: ${locked.stops.map((s) => s.bleeder.id).join(', ')}`]);
+    expect(
+      outline(planned(estate, { work: { ...routineFlush(all(estate)), endLost: 'rear' } }))[0],
+    ).toBe('centre the valve');
+    const locked = planned(estate, {
+      method: 'injection',
+      circumstances: { ...USUAL_DAY, takesNoFluid: true },
+    });
+    expect(outline(locked)).toEqual([
+      'injection',
+      `bleed by two people: ${locked.stops.map((s) => s.bleeder.id).join(', ')}`,
+    ]);
   });
 
   test('from below the old fluid goes out downwards first, and what is pushed in is poured too', () => {
     const bike = layoutOf('motorcycle-clutch-bends');
     const plan = planned(bike, { method: 'reverse' });
-    expect(outline(plan)).toEqual(['old fluid out by alone at the lever: slave-bleeder', 'bleed by reverse: slave-bleeder']);
+    expect(outline(plan)).toEqual([
+      'old fluid out by alone at the lever: slave-bleeder',
+      'bleed by reverse: slave-bleeder',
+    ]);
     const below = plan.stops.at(-1)!;
     expect(below).toMatchObject({ fromBowl: false, counted: 'marks' });
     expect(plan.totals.pouredMl.value).toBeGreaterThan(below.bledMl.value);
@@ -221,20 +412,39 @@ describe('each template, each kind of work, each method', () => {
   const KINDS: readonly Kind[] = ['flush', 'soft', 'new', 'dry', 'part'];
   const workOf = (layout: Layout, kind: Kind): WorkDone =>
     ({
-      flush: routineFlush(all(layout)), soft: { ...routineFlush(all(layout)), purpose: 'soft pedal' as const }, new: { ...routineFlush(all(layout)), purpose: 'new or dry' as const },
-      dry: after(layout, { lowest: layout.bowls.map((b) => ({ bowlId: b.id, belowMaxMm: 200 })) }), part: after(layout, { parts: [capped(layout.bleeders[0]!.at)] }),
+      flush: routineFlush(all(layout)),
+      soft: { ...routineFlush(all(layout)), purpose: 'soft pedal' as const },
+      new: { ...routineFlush(all(layout)), purpose: 'new or dry' as const },
+      dry: after(layout, { lowest: layout.bowls.map((b) => ({ bowlId: b.id, belowMaxMm: 200 })) }),
+      part: after(layout, { parts: [capped(layout.bleeders[0]!.at)] }),
     })[kind];
   const EMPTY: readonly Kind[] = ['new', 'dry'];
-  const SOME: Readonly<Partial<Record<TemplateId, readonly { readonly kinds: readonly Kind[]; readonly method: Method; readonly reason: string }[]>>> = {
+  const SOME: Readonly<
+    Partial<
+      Record<
+        TemplateId,
+        readonly {
+          readonly kinds: readonly Kind[];
+          readonly method: Method;
+          readonly reason: string;
+        }[]
+      >
+    >
+  > = {
     'hatchback-diagonal': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@left-rear' }],
-    'estate-front-rear': [{ kinds: KINDS, method: 'pressure', reason: 'metering valve@metering' }, { kinds: KINDS, method: 'vacuum', reason: 'metering valve@metering' }],
+    'estate-front-rear': [
+      { kinds: KINDS, method: 'pressure', reason: 'metering valve@metering' },
+      { kinds: KINDS, method: 'vacuum', reason: 'metering valve@metering' },
+    ],
     'pickup-rear-abs': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@left-rear' }],
     'van-four-channel': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@right-rear' }],
     'clutch-concentric': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@right-rear' }],
     'veteran-single': [{ kinds: KINDS, method: 'gravity', reason: 'residual valve@residual' }],
     'sports-coupe': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@slave-bleeder' }],
     'three-wheeler': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@rear' }],
-    'motorcycle-clutch-bends': [{ kinds: [...EMPTY], method: 'gravity', reason: 'no head@slave-bleeder' }],
+    'motorcycle-clutch-bends': [
+      { kinds: [...EMPTY], method: 'gravity', reason: 'no head@slave-bleeder' },
+    ],
     'motorcycle-linked': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@linked' }],
     'motorcycle-abs': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@rear' }],
     'sidecar-outfit': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@sidecar' }],
@@ -246,8 +456,18 @@ describe('each template, each kind of work, each method', () => {
     for (const method of METHODS) {
       const result = planBleed(request(layout, { work: workOf(layout, kind), method }));
       const first = result.verdict === 'refused' ? result.reasons[0]! : null;
-      const said = first?.code === 'method' ? first.reasons.map((r) => (r.elementId ? `${r.code}@${r.elementId}` : r.code)) : first ? [`${first.code}@${'element' in first ? first.element : ''}`] : [];
-      const special = id === 'motorcycle-integral-abs' ? 'high pressure@modulator-front' : (SOME[id]?.find((s) => s.kinds.includes(kind) && s.method === method)?.reason ?? ALWAYS[layout.vehicleKind][method] ?? null);
+      const said =
+        first?.code === 'method'
+          ? first.reasons.map((r) => (r.elementId ? `${r.code}@${r.elementId}` : r.code))
+          : first
+            ? [`${first.code}@${'element' in first ? first.element : ''}`]
+            : [];
+      const special =
+        id === 'motorcycle-integral-abs'
+          ? 'high pressure@modulator-front'
+          : (SOME[id]?.find((s) => s.kinds.includes(kind) && s.method === method)?.reason ??
+            ALWAYS[layout.vehicleKind][method] ??
+            null);
       if (special === null) expect(said).toEqual([]);
       else expect(said.some((s) => s === special || s.startsWith(`${special}@`))).toBe(true);
       if (first) expect(refusalWords(layout, first)).toMatch(/\.$/);
@@ -257,7 +477,10 @@ describe('each template, each kind of work, each method', () => {
 
   /** What a technician would look for before signing. */
   function checkSigned(plan: Plan, layout: Layout): void {
-    const open = plan.scope.bleeders.filter((b) => b.open).map((b) => b.bleederId).sort();
+    const open = plan.scope.bleeders
+      .filter((b) => b.open)
+      .map((b) => b.bleederId)
+      .sort();
     expect([...new Set(plan.stops.map((s) => s.bleeder.id))].sort()).toEqual(open);
     for (const id of open) {
       const last = plan.stops.filter((s) => s.bleeder.id === id).at(-1)!;
@@ -279,7 +502,12 @@ describe('orders compared', () => {
   test('the schools are priced for a flush, cheapest first, and a found order joins them', () => {
     const layout = layoutOf('van-four-channel');
     const first = previewPlan(request(layout));
-    expect(first.orders.map((o) => o.id).sort()).toEqual(['by circuit', 'farthest first', 'nearest first', 'nearest, then inwards']);
+    expect(first.orders.map((o) => o.id).sort()).toEqual([
+      'by circuit',
+      'farthest first',
+      'nearest first',
+      'nearest, then inwards',
+    ]);
     const prices = first.orders.map((o) => ('code' in o.price ? Infinity : o.price.bledMl));
     expect(prices).toEqual([...prices].sort((a, b) => a - b));
     expect(first.orders[0]!.cost).toMatchObject({ moreMl: 0, real: false });
@@ -297,27 +525,51 @@ describe('orders compared', () => {
   test('the maker’s order wins, and one that leaves a bleeder out is not one for this job', () => {
     const layout = layoutOf('hatchback-diagonal');
     const order = ['right-front', 'left-front', 'right-rear', 'left-rear'];
-    expect(planned(layout, { makerOrder: order })).toMatchObject({ order: 'maker', stops: order.map((id) => ({ id })) });
+    expect(planned(layout, { makerOrder: order })).toMatchObject({
+      order: 'maker',
+      stops: order.map((id) => ({ id })),
+    });
     expect(planned(layout, { makerOrder: order.slice(1) }).order).toBe('farthest first');
-    expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe('nearest first');
+    expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe(
+      'nearest first',
+    );
     expect(planned(layout, { makerOrder: order, order: 'by circuit' }).order).toBe('by circuit');
   });
 
   test('where the fluid is not renewed every order needs the same, and nothing is compared', () => {
     const layout = layoutOf('hatchback-diagonal');
-    expect(previewPlan(request(layout, { work: { ...routineFlush(all(layout)), purpose: 'soft pedal' } }))).toMatchObject({ orders: [], notEmptied: null });
+    expect(
+      previewPlan(
+        request(layout, { work: { ...routineFlush(all(layout)), purpose: 'soft pedal' } }),
+      ),
+    ).toMatchObject({ orders: [], notEmptied: null });
     // Old fluid that is drawn off need not be bled out: more than none, and no more than was left in.
     const { notEmptied } = previewPlan(request(layout));
     expect(notEmptied!.value).toBeGreaterThan(0);
-    expect(notEmptied!.from.map((f) => f.label)).toEqual(['Not emptied first', 'Emptied first', 'Drawn off the reservoir']);
+    expect(notEmptied!.from.map((f) => f.label)).toEqual([
+      'Not emptied first',
+      'Emptied first',
+      'Drawn off the reservoir',
+    ]);
   });
 
   test('an id that names nothing is refused by its name', () => {
     const layout = layoutOf('hatchback-diagonal');
     const refusedFor = (more: Partial<PlanRequest>) => planBleed(request(layout, more));
-    for (const more of [{ makerOrder: ['nowhere'] }, { leastFluid: ['nowhere'] }, { work: after(layout, { parts: [capped('nowhere')] }) }, { work: routineFlush(['nowhere']) }, { work: after(layout, { lowest: [{ bowlId: 'nowhere', belowMaxMm: 1 }] }) }]) {
-      expect(refusedFor(more)).toMatchObject({ verdict: 'refused', reasons: [{ code: 'unknown element', element: 'nowhere' }] });
+    for (const more of [
+      { makerOrder: ['nowhere'] },
+      { leastFluid: ['nowhere'] },
+      { work: after(layout, { parts: [capped('nowhere')] }) },
+      { work: routineFlush(['nowhere']) },
+      { work: after(layout, { lowest: [{ bowlId: 'nowhere', belowMaxMm: 1 }] }) },
+    ]) {
+      expect(refusedFor(more)).toMatchObject({
+        verdict: 'refused',
+        reasons: [{ code: 'unknown element', element: 'nowhere' }],
+      });
     }
-    expect(refusedFor({ work: routineFlush([]) })).toMatchObject({ reasons: [{ code: 'nothing in hand' }] });
+    expect(refusedFor({ work: routineFlush([]) })).toMatchObject({
+      reasons: [{ code: 'nothing in hand' }],
+    });
   });
 });

@@ -5,16 +5,45 @@ import type { Layout } from '../circuit';
 import type { PreparationStep } from './preparation';
 
 /** What to do, and the reason that counts at that step. */
-export const PREPARATION_WORDS: Readonly<Record<PreparationStep, { readonly title: string; readonly why: string }>> = {
-  protect: { title: 'Glasses and gloves on, paint covered', why: 'Fluid squirts metres and lifts paint. Keep people and animals away; water at hand.' },
-  stand: { title: 'On stands, wheels chocked', why: 'Never rely on a jack. Level, so that the reservoir reads true.' },
-  'bar level': { title: 'Upright, lever turned level on the bar', why: 'A lean bike lies about its level, and air needs a way up.' },
-  'read cap': { title: 'Clean round the cap, read it once more', why: 'The grade on the cap is the one that goes in. The wrong one ruins the system. Look at the diaphragm: folded in, not perished.' },
-  neutral: { title: 'Gearbox in neutral, parking brake on', why: 'With the clutch pedal worked, the engine must not be able to move the vehicle.' },
-  'empty servo': { title: 'Engine off, pump the pedal until it is hard', why: 'A full servo helps at the first strokes and not at the last.' },
-  'empty reservoir': { title: 'Draw the old fluid off with a clean syringe', why: 'Down to the outlets, not below, from every chamber. Never pour it back. From here on: do not drive.' },
-  'fill reservoir': { title: 'Fill to MAX with new, rested fluid', why: 'Before pedal or lever is touched. Cap resting on, not screwed. Never shake the container: fine bubbles come out days later.' },
-  'crack bleeders': { title: 'Crack each bleeder, nip it shut again', why: 'One that does not move: no force, no heat. Flare-nut or six-point wrench; they are hollow and snap.' },
+export const PREPARATION_WORDS: Readonly<
+  Record<PreparationStep, { readonly title: string; readonly why: string }>
+> = {
+  protect: {
+    title: 'Glasses and gloves on, paint covered',
+    why: 'Fluid squirts metres and lifts paint. Keep people and animals away; water at hand.',
+  },
+  stand: {
+    title: 'On stands, wheels chocked',
+    why: 'Never rely on a jack. Level, so that the reservoir reads true.',
+  },
+  'bar level': {
+    title: 'Upright, lever turned level on the bar',
+    why: 'A lean bike lies about its level, and air needs a way up.',
+  },
+  'read cap': {
+    title: 'Clean round the cap, read it once more',
+    why: 'The grade on the cap is the one that goes in. The wrong one ruins the system. Look at the diaphragm: folded in, not perished.',
+  },
+  neutral: {
+    title: 'Gearbox in neutral, parking brake on',
+    why: 'With the clutch pedal worked, the engine must not be able to move the vehicle.',
+  },
+  'empty servo': {
+    title: 'Engine off, pump the pedal until it is hard',
+    why: 'A full servo helps at the first strokes and not at the last.',
+  },
+  'empty reservoir': {
+    title: 'Draw the old fluid off with a clean syringe',
+    why: 'Down to the outlets, not below, from every chamber. Never pour it back. From here on: do not drive.',
+  },
+  'fill reservoir': {
+    title: 'Fill to MAX with new, rested fluid',
+    why: 'Before pedal or lever is touched. Cap resting on, not screwed. Never shake the container: fine bubbles come out days later.',
+  },
+  'crack bleeders': {
+    title: 'Crack each bleeder, nip it shut again',
+    why: 'One that does not move: no force, no heat. Flare-nut or six-point wrench; they are hollow and snap.',
+  },
 };
 
 /** One sentence for a refused plan: what is in the way, by its name, and what would be right. */

@@ -31,8 +31,20 @@ export interface HouseRules {
 
 /** Rules until a workshop has chosen its own. */
 export const DEFAULT_RULES: HouseRules = {
-  openContainers: '30 days capped', intervalCarMonths: '24', intervalMotorcycleMonths: '12', climate: 'temperate', order: 'farthest first', pairs: 'inner first', preferredMethod: 'none',
-  strokeShape: 'by the line', pumpsBeforeHolding: '3', hoseEnd: 'submerged', benchFill: 'back into the reservoir', jointTightness: 'by feel', lowStockMl: 1000, drumMl: 20_000,
+  openContainers: '30 days capped',
+  intervalCarMonths: '24',
+  intervalMotorcycleMonths: '12',
+  climate: 'temperate',
+  order: 'farthest first',
+  pairs: 'inner first',
+  preferredMethod: 'none',
+  strokeShape: 'by the line',
+  pumpsBeforeHolding: '3',
+  hoseEnd: 'submerged',
+  benchFill: 'back into the reservoir',
+  jointTightness: 'by feel',
+  lowStockMl: 1000,
+  drumMl: 20_000,
 };
 
 /** Keys that are a choice between schools. */
@@ -42,96 +54,223 @@ export type SchoolKey = Exclude<keyof HouseRules, 'lowStockMl' | 'drumMl'>;
 export interface School<K extends SchoolKey = SchoolKey> {
   readonly key: K;
   readonly question: string;
-  readonly options: readonly { readonly value: HouseRules[K]; readonly label: string; readonly speaksFor: string }[];
+  readonly options: readonly {
+    readonly value: HouseRules[K];
+    readonly label: string;
+    readonly speaksFor: string;
+  }[];
 }
 
-const interval = (key: 'intervalCarMonths' | 'intervalMotorcycleMonths', question: string): School => ({
-  key, question,
+const interval = (
+  key: 'intervalCarMonths' | 'intervalMotorcycleMonths',
+  question: string,
+): School => ({
+  key,
+  question,
   options: [
-    { value: '12', label: 'Every 12 months', speaksFor: 'Hard use, damp air and small reservoirs: what boils on a hill is never old. Costs a flush more every other year.' },
-    { value: '18', label: 'Every 18 months', speaksFor: 'Between the two: each change falls in another season, so that a wet one is met in time.' },
-    { value: '24', label: 'Every 24 months', speaksFor: 'What most fluid bears in temperate air, and the fewest bleeders opened. Relies on a measurement in between.' },
+    {
+      value: '12',
+      label: 'Every 12 months',
+      speaksFor:
+        'Hard use, damp air and small reservoirs: what boils on a hill is never old. Costs a flush more every other year.',
+    },
+    {
+      value: '18',
+      label: 'Every 18 months',
+      speaksFor:
+        'Between the two: each change falls in another season, so that a wet one is met in time.',
+    },
+    {
+      value: '24',
+      label: 'Every 24 months',
+      speaksFor:
+        'What most fluid bears in temperate air, and the fewest bleeders opened. Relies on a measurement in between.',
+    },
   ],
 });
 
 /** Every rule a person may choose from, for checking what comes in. */
 export const RULE_OPTIONS = {
-  openContainers: OPEN_RULES, intervalCarMonths: INTERVAL_MONTHS, intervalMotorcycleMonths: INTERVAL_MONTHS, climate: CLIMATES, order: ORDER_SCHOOLS, pairs: ['inner first', 'outer first'],
-  preferredMethod: ['none', ...METHODS.filter((m) => m !== 'injection')], strokeShape: ['by the line', 'steady'], pumpsBeforeHolding: ['0', '3', '10'], hoseEnd: ['submerged', 'free'],
-  benchFill: ['back into the reservoir', 'into a can'], jointTightness: ['by feel', 'by the manual'],
+  openContainers: OPEN_RULES,
+  intervalCarMonths: INTERVAL_MONTHS,
+  intervalMotorcycleMonths: INTERVAL_MONTHS,
+  climate: CLIMATES,
+  order: ORDER_SCHOOLS,
+  pairs: ['inner first', 'outer first'],
+  preferredMethod: ['none', ...METHODS.filter((m) => m !== 'injection')],
+  strokeShape: ['by the line', 'steady'],
+  pumpsBeforeHolding: ['0', '3', '10'],
+  hoseEnd: ['submerged', 'free'],
+  benchFill: ['back into the reservoir', 'into a can'],
+  jointTightness: ['by feel', 'by the manual'],
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
 
 /** Every school of this workshop's page, in its order. */
 export const SCHOOLS: readonly School[] = [
   {
-    key: 'openContainers', question: 'An opened container?',
+    key: 'openContainers',
+    question: 'An opened container?',
     options: [
-      { value: 'today only', label: 'Today or not at all', speaksFor: 'Nobody knows how long the cap was off. The rest of a small container costs less than a soft pedal.' },
-      { value: '30 days capped', label: 'Up to 30 days, kept capped', speaksFor: 'A capped container takes up little in a month, and less is thrown away. It needs the date on it, and a second look.' },
+      {
+        value: 'today only',
+        label: 'Today or not at all',
+        speaksFor:
+          'Nobody knows how long the cap was off. The rest of a small container costs less than a soft pedal.',
+      },
+      {
+        value: '30 days capped',
+        label: 'Up to 30 days, kept capped',
+        speaksFor:
+          'A capped container takes up little in a month, and less is thrown away. It needs the date on it, and a second look.',
+      },
     ],
   },
   interval('intervalCarMonths', 'Cars: how often at least?'),
   interval('intervalMotorcycleMonths', 'Motorcycles: how often at least?'),
   {
-    key: 'climate', question: 'How damp is the air here?',
+    key: 'climate',
+    question: 'How damp is the air here?',
     options: CLIMATES.map((value) => ({ value, label: value, speaksFor: climateWords(value) })),
   },
-  { key: 'order', question: 'In which order, without the maker’s word?', options: ORDER_SCHOOLS.map((value) => ({ value, label: ORDER_WORDS[value].title, speaksFor: ORDER_WORDS[value].speaksFor })) },
   {
-    key: 'pairs', question: 'Two bleeders side by side on one part?',
+    key: 'order',
+    question: 'In which order, without the maker’s word?',
+    options: ORDER_SCHOOLS.map((value) => ({
+      value,
+      label: ORDER_WORDS[value].title,
+      speaksFor: ORDER_WORDS[value].speaksFor,
+    })),
+  },
+  {
+    key: 'pairs',
+    question: 'Two bleeders side by side on one part?',
     options: [
-      { value: 'inner first', label: 'Inner first', speaksFor: 'The fluid meets it first; the outer carries out what is left.' },
-      { value: 'outer first', label: 'Outer first', speaksFor: 'The far half is filled before the near one takes the flow.' },
+      {
+        value: 'inner first',
+        label: 'Inner first',
+        speaksFor: 'The fluid meets it first; the outer carries out what is left.',
+      },
+      {
+        value: 'outer first',
+        label: 'Outer first',
+        speaksFor: 'The far half is filled before the near one takes the flow.',
+      },
     ],
   },
   {
-    key: 'preferredMethod', question: 'Which method, where several work?',
-    options: RULE_OPTIONS.preferredMethod.map((value) => ({ value, label: value === 'none' ? 'As the plan ranks them' : METHOD_WORDS[value].title, speaksFor: value === 'none' ? 'Each job has its own.' : `${METHOD_WORDS[value].needs}: what is done every day goes wrong least.` })),
+    key: 'preferredMethod',
+    question: 'Which method, where several work?',
+    options: RULE_OPTIONS.preferredMethod.map((value) => ({
+      value,
+      label: value === 'none' ? 'As the plan ranks them' : METHOD_WORDS[value].title,
+      speaksFor:
+        value === 'none'
+          ? 'Each job has its own.'
+          : `${METHOD_WORDS[value].needs}: what is done every day goes wrong least.`,
+    })),
   },
   {
-    key: 'strokeShape', question: 'The shape of the stroke?',
+    key: 'strokeShape',
+    question: 'The shape of the stroke?',
     options: [
-      { value: 'by the line', label: 'Fast push where the line falls', speaksFor: 'A fast push carries a bubble down a falling stretch, a slow return leaves it there.' },
-      { value: 'steady', label: 'Steady everywhere', speaksFor: 'One rhythm that a new helper keeps; no fountain at the reservoir.' },
+      {
+        value: 'by the line',
+        label: 'Fast push where the line falls',
+        speaksFor:
+          'A fast push carries a bubble down a falling stretch, a slow return leaves it there.',
+      },
+      {
+        value: 'steady',
+        label: 'Steady everywhere',
+        speaksFor: 'One rhythm that a new helper keeps; no fountain at the reservoir.',
+      },
     ],
   },
   {
-    key: 'pumpsBeforeHolding', question: 'Quick pumps before holding?',
+    key: 'pumpsBeforeHolding',
+    question: 'Quick pumps before holding?',
     options: [
       { value: '0', label: 'None', speaksFor: 'Pumping breaks big bubbles into fine ones.' },
-      { value: '3', label: 'Three', speaksFor: 'Enough to take up the pads where the pedal is still soft.' },
-      { value: '10', label: 'Ten or twelve', speaksFor: 'Builds pressure in a system that was empty.' },
+      {
+        value: '3',
+        label: 'Three',
+        speaksFor: 'Enough to take up the pads where the pedal is still soft.',
+      },
+      {
+        value: '10',
+        label: 'Ten or twelve',
+        speaksFor: 'Builds pressure in a system that was empty.',
+      },
     ],
   },
   {
-    key: 'hoseEnd', question: 'The end of the hose?',
+    key: 'hoseEnd',
+    question: 'The end of the hose?',
     options: [
-      { value: 'submerged', label: 'Under the fluid', speaksFor: 'Bubbles are seen, and nothing is drawn back.' },
-      { value: 'free', label: 'Free, with closed strokes', speaksFor: 'Nothing to keep under; the bleeder is shut before the return all the same.' },
+      {
+        value: 'submerged',
+        label: 'Under the fluid',
+        speaksFor: 'Bubbles are seen, and nothing is drawn back.',
+      },
+      {
+        value: 'free',
+        label: 'Free, with closed strokes',
+        speaksFor: 'Nothing to keep under; the bleeder is shut before the return all the same.',
+      },
     ],
   },
   {
-    key: 'benchFill', question: 'Bench bleeding a master?',
+    key: 'benchFill',
+    question: 'Bench bleeding a master?',
     options: [
-      { value: 'back into the reservoir', label: 'Hoses back into the reservoir', speaksFor: 'No fluid is lost, and the tube ends are under it.' },
-      { value: 'into a can', label: 'Into a can', speaksFor: 'What was in the new master is not bled twice; it needs more fluid.' },
+      {
+        value: 'back into the reservoir',
+        label: 'Hoses back into the reservoir',
+        speaksFor: 'No fluid is lost, and the tube ends are under it.',
+      },
+      {
+        value: 'into a can',
+        label: 'Into a can',
+        speaksFor: 'What was in the new master is not bled twice; it needs more fluid.',
+      },
     ],
   },
   {
-    key: 'jointTightness', question: 'How tight is a bleeder?',
+    key: 'jointTightness',
+    question: 'How tight is a bleeder?',
     options: [
-      { value: 'by feel', label: 'By feel', speaksFor: 'They are hollow and small; a hand knows. It is printed as such, never as a torque.' },
-      { value: 'by the manual', label: 'By the manual’s torque', speaksFor: 'The same every time, where the manual was looked up.' },
+      {
+        value: 'by feel',
+        label: 'By feel',
+        speaksFor:
+          'They are hollow and small; a hand knows. It is printed as such, never as a torque.',
+      },
+      {
+        value: 'by the manual',
+        label: 'By the manual’s torque',
+        speaksFor: 'The same every time, where the manual was looked up.',
+      },
     ],
   },
 ];
 
 function climateWords(climate: Climate): string {
-  return { dry: 'Inland and heated sheds: fluid ends at less water.', temperate: 'What the two years of the trade are meant for.', humid: 'Coast, fog, washed every day: fluid ends at more water, and sooner past a limit.' }[climate];
+  return {
+    dry: 'Inland and heated sheds: fluid ends at less water.',
+    temperate: 'What the two years of the trade are meant for.',
+    humid: 'Coast, fog, washed every day: fluid ends at more water, and sooner past a limit.',
+  }[climate];
 }
 
 /** Months between changes for a vehicle: the maker's interval where it was entered, else the house rule. */
-export function intervalFor(kind: 'car' | 'motorcycle', rules: HouseRules, makerMonths: number | null): { readonly months: number; readonly by: 'maker' | 'house rule' } {
+export function intervalFor(
+  kind: 'car' | 'motorcycle',
+  rules: HouseRules,
+  makerMonths: number | null,
+): { readonly months: number; readonly by: 'maker' | 'house rule' } {
   if (makerMonths !== null) return { months: makerMonths, by: 'maker' };
-  return { months: Number(kind === 'car' ? rules.intervalCarMonths : rules.intervalMotorcycleMonths), by: 'house rule' };
+  return {
+    months: Number(kind === 'car' ? rules.intervalCarMonths : rules.intervalMotorcycleMonths),
+    by: 'house rule',
+  };
 }

@@ -1,1 +1,9 @@
-export { DEFAULT_RULES, intervalFor, RULE_OPTIONS, SCHOOLS, type HouseRules, type School, type SchoolKey } from './houseRules';
+export {
+  DEFAULT_RULES,
+  intervalFor,
+  RULE_OPTIONS,
+  SCHOOLS,
+  type HouseRules,
+  type School,
+  type SchoolKey,
+} from './houseRules';

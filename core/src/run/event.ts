@@ -8,11 +8,25 @@ export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
 
 /** What can stop a run. */
-export const HALT_REASONS = ['ran dry', 'seized', 'snapped', 'nothing comes', 'air never ends', 'tool stopped', 'wrong part', 'grease', 'other product', 'leak', 'pedal not right'] as const;
+export const HALT_REASONS = [
+  'ran dry',
+  'seized',
+  'snapped',
+  'nothing comes',
+  'air never ends',
+  'tool stopped',
+  'wrong part',
+  'grease',
+  'other product',
+  'leak',
+  'pedal not right',
+] as const;
 export type HaltReason = (typeof HALT_REASONS)[number];
 
 /** Those that can be met at a bleeder; the pedal is judged when all of them are shut, a tool's stop and a wrong part follow from what is put down. */
-export const HALTS_AT_BLEEDER = HALT_REASONS.filter((r) => r !== 'pedal not right' && r !== 'tool stopped' && r !== 'wrong part');
+export const HALTS_AT_BLEEDER = HALT_REASONS.filter(
+  (r) => r !== 'pedal not right' && r !== 'tool stopped' && r !== 'wrong part',
+);
 
 /** Who says what a scan tool did: somebody reading it off, the tool itself, or a stand-in for practice. */
 export const TOOL_WITNESSES = ['by hand', 'tool', 'practice'] as const;
@@ -51,17 +65,38 @@ export type RunEvent = EventBase &
     /** Left out by decision, with the reason; it shows at the gate and on the record. */
     | { readonly kind: 'stage skipped'; readonly stageId: string; readonly reason: string }
     /** A new part beside what the vehicle needs, and its pieces counted; what does not fit halts the run. */
-    | { readonly kind: 'part compared'; readonly stageId: string; readonly found: Readonly<Record<string, Found>>; readonly pieces: readonly CountedPiece[] }
+    | {
+        readonly kind: 'part compared';
+        readonly stageId: string;
+        readonly found: Readonly<Record<string, Found>>;
+        readonly pieces: readonly CountedPiece[];
+      }
     /** What proved a clutch, or did not: that halts the run. */
     | ({ readonly kind: 'slave tested'; readonly stageId: string } & SlaveReading)
     /** Preconditions and fault codes, before the tool does anything and at the end. What does not hold halts the run. */
-    | { readonly kind: 'tool checked'; readonly stageId: string; readonly by: ToolWitness; readonly check: ToolCheck }
+    | {
+        readonly kind: 'tool checked';
+        readonly stageId: string;
+        readonly by: ToolWitness;
+        readonly check: ToolCheck;
+      }
     /** One step of a tool cycle; one that was aborted halts the run. */
-    | { readonly kind: 'tool step'; readonly stageId: string; readonly stepId: string; readonly by: ToolWitness; readonly done: boolean; readonly why: string | null }
+    | {
+        readonly kind: 'tool step';
+        readonly stageId: string;
+        readonly stepId: string;
+        readonly by: ToolWitness;
+        readonly done: boolean;
+        readonly why: string | null;
+      }
     | { readonly kind: 'halted'; readonly reason: HaltReason; readonly stopId: string | null }
-    | { readonly kind: 'decided'; readonly haltId: string; readonly decision: Decision;
+    | {
+        readonly kind: 'decided';
+        readonly haltId: string;
+        readonly decision: Decision;
         /** As it is stored: the plan of the rest that followed, null where the plan stayed. The phone that decides leaves it out. */
-        readonly plan?: Plan | null }
+        readonly plan?: Plan | null;
+      }
     | { readonly kind: 'undone'; readonly eventId: string }
   );
 

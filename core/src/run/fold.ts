@@ -5,7 +5,15 @@ import { bowlsRunDry } from './dry';
 import type { HaltReason, RunEvent } from './event';
 import { planOnward } from './onward';
 import { partFaultsOf } from './stages';
-import { emptyRun, firstPlanOf, freshBleeder, isWaiting, type BleederState, type RunState, type ToolRecord } from './state';
+import {
+  emptyRun,
+  firstPlanOf,
+  freshBleeder,
+  isWaiting,
+  type BleederState,
+  type RunState,
+  type ToolRecord,
+} from './state';
 
 /**
  * State of a run from its log, in log order. The same everywhere: phone,
@@ -14,7 +22,11 @@ import { emptyRun, firstPlanOf, freshBleeder, isWaiting, type BleederState, type
  *
  * @param plan the one that was accepted
  */
-export function foldRun(plan: Plan, events: readonly RunEvent[], from: RunState = emptyRun(plan)): RunState {
+export function foldRun(
+  plan: Plan,
+  events: readonly RunEvent[],
+  from: RunState = emptyRun(plan),
+): RunState {
   return events.reduce(foldEvent, from);
 }
 
@@ -45,31 +57,56 @@ function apply(before: RunState, event: RunEvent): RunState {
         lastBubblesAtStroke: event.reading === 'none' ? b.lastBubblesAtStroke : b.strokes,
       }));
     case 'colour':
-      return atBleeder(state, event.stopId, (b) => ({ ...b, colour: { seen: event.colour, atStroke: b.strokes } }));
+      return atBleeder(state, event.stopId, (b) => ({
+        ...b,
+        colour: { seen: event.colour, atStroke: b.strokes },
+      }));
     case 'topped up':
       return topUp(state, event.bowlId);
     case 'shut':
       return atBleeder(state, event.stopId, (b) => ({ ...b, shut: true }));
     case 'stage done': {
       // Lines that come off open the system as a bleeder does.
-      const opens = state.plan.stages.some((s) => s.id === event.stageId && s.kind === 'join lines');
-      return { ...state, openedAtMs: state.openedAtMs ?? (opens ? event.atMs : null), stages: { ...state.stages, [event.stageId]: { skipped: null } } };
+      const opens = state.plan.stages.some(
+        (s) => s.id === event.stageId && s.kind === 'join lines',
+      );
+      return {
+        ...state,
+        openedAtMs: state.openedAtMs ?? (opens ? event.atMs : null),
+        stages: { ...state.stages, [event.stageId]: { skipped: null } },
+      };
     }
     case 'stage skipped':
       return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
     case 'part compared':
-      return partFaultsOf(state.plan, event).length > 0 ? halt(state, { id: event.id, reason: 'wrong part', stopId: null }) : { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
+      return partFaultsOf(state.plan, event).length > 0
+        ? halt(state, { id: event.id, reason: 'wrong part', stopId: null })
+        : { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
     case 'slave tested': {
       const test = state.plan.stages.find((s) => s.id === event.stageId);
       if (test?.kind !== 'slave test') return state;
-      return slavePasses(test, event) ? { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } } : halt(state, { id: event.id, reason: 'pedal not right', stopId: null });
+      return slavePasses(test, event)
+        ? { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } }
+        : halt(state, { id: event.id, reason: 'pedal not right', stopId: null });
     }
     case 'tool checked': {
-      const next = toolSaid(state, event.stageId, { kind: 'checked', check: event.check, by: event.by });
-      return toolUnmet(event.check).length > 0 ? halt(next, { id: event.id, reason: 'tool stopped', stopId: null }) : next;
+      const next = toolSaid(state, event.stageId, {
+        kind: 'checked',
+        check: event.check,
+        by: event.by,
+      });
+      return toolUnmet(event.check).length > 0
+        ? halt(next, { id: event.id, reason: 'tool stopped', stopId: null })
+        : next;
     }
     case 'tool step': {
-      const next = toolSaid(state, event.stageId, { kind: 'step', stepId: event.stepId, done: event.done, atMs: event.atMs, by: event.by });
+      const next = toolSaid(state, event.stageId, {
+        kind: 'step',
+        stepId: event.stepId,
+        done: event.done,
+        atMs: event.atMs,
+        by: event.by,
+      });
       return event.done ? next : halt(next, { id: event.id, reason: 'tool stopped', stopId: null });
     }
     case 'halted':
@@ -91,9 +128,14 @@ function prepare(state: RunState, event: Extract<RunEvent, { kind: 'prepared' }>
   };
   if (event.step === 'empty reservoir') {
     const removed = bowls.reduce((sum, b) => sum + state.levelMl[b.id]! - b.airDrawnMl, 0);
-    return { ...next, removedMl: state.removedMl + removed, levelMl: Object.fromEntries(bowls.map((b) => [b.id, b.airDrawnMl])) };
+    return {
+      ...next,
+      removedMl: state.removedMl + removed,
+      levelMl: Object.fromEntries(bowls.map((b) => [b.id, b.airDrawnMl])),
+    };
   }
-  if (event.step === 'fill reservoir') return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
+  if (event.step === 'fill reservoir')
+    return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
   return next;
 }
 
@@ -102,37 +144,74 @@ function stroke(state: RunState, event: Extract<RunEvent, { kind: 'stroke' }>): 
   if (!stop) return state;
   const ml = stop.strokeMl.value;
   // From below the fluid comes out of the syringe, and the bowl is drawn down as it rises.
-  const levelMl = stop.fromBowl ? { ...state.levelMl, [stop.bowlId]: state.levelMl[stop.bowlId]! - ml } : state.levelMl;
-  const next = { ...state, levelMl, bledMl: state.bledMl + ml, pouredMl: state.pouredMl + (stop.fromBowl ? 0 : ml), openedAtMs: state.openedAtMs ?? event.atMs };
-  return atBleeder(next, event.stopId, (b) => ({ ...b, strokes: b.strokes + 1, bledMl: b.bledMl + ml }));
+  const levelMl = stop.fromBowl
+    ? { ...state.levelMl, [stop.bowlId]: state.levelMl[stop.bowlId]! - ml }
+    : state.levelMl;
+  const next = {
+    ...state,
+    levelMl,
+    bledMl: state.bledMl + ml,
+    pouredMl: state.pouredMl + (stop.fromBowl ? 0 : ml),
+    openedAtMs: state.openedAtMs ?? event.atMs,
+  };
+  return atBleeder(next, event.stopId, (b) => ({
+    ...b,
+    strokes: b.strokes + 1,
+    bledMl: b.bledMl + ml,
+  }));
 }
 
 function topUp(state: RunState, bowlId: string): RunState {
   const bowl = state.plan.bowls.find((b) => b.id === bowlId);
   if (!bowl) return state;
   const everyShut = state.bleeders.every((b) => !isWaiting(state, b));
-  return { ...fillTo(state, bowlId, everyShut ? bowl.finalLevelMl : bowl.maxMl), topUps: state.topUps + (everyShut ? 0 : 1) };
+  return {
+    ...fillTo(state, bowlId, everyShut ? bowl.finalLevelMl : bowl.maxMl),
+    topUps: state.topUps + (everyShut ? 0 : 1),
+  };
 }
 
 function fillTo(state: RunState, bowlId: string, toMl: number): RunState {
   const poured = Math.max(0, toMl - state.levelMl[bowlId]!);
-  return { ...state, pouredMl: state.pouredMl + poured, levelMl: { ...state.levelMl, [bowlId]: state.levelMl[bowlId]! + poured } };
+  return {
+    ...state,
+    pouredMl: state.pouredMl + poured,
+    levelMl: { ...state.levelMl, [bowlId]: state.levelMl[bowlId]! + poured },
+  };
 }
 
-const toolSaid = (state: RunState, stageId: string, said: ToolRecord): RunState => ({ ...state, tools: { ...state.tools, [stageId]: [...(state.tools[stageId] ?? []), said] } });
+const toolSaid = (state: RunState, stageId: string, said: ToolRecord): RunState => ({
+  ...state,
+  tools: { ...state.tools, [stageId]: [...(state.tools[stageId] ?? []), said] },
+});
 
-function halt(state: RunState, event: Pick<Extract<RunEvent, { kind: 'halted' }>, 'id' | 'reason' | 'stopId'>): RunState {
-  const next = { ...state, halts: [...state.halts, { eventId: event.id, reason: event.reason, stopId: event.stopId, decision: null }] };
+function halt(
+  state: RunState,
+  event: Pick<Extract<RunEvent, { kind: 'halted' }>, 'id' | 'reason' | 'stopId'>,
+): RunState {
+  const next = {
+    ...state,
+    halts: [
+      ...state.halts,
+      { eventId: event.id, reason: event.reason, stopId: event.stopId, decision: null },
+    ],
+  };
   if (event.reason !== 'ran dry') return next;
   const dry = new Set(bowlsRunDry(state.plan, event.stopId));
-  const levels = state.plan.bowls.map((b) => [b.id, dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!]);
+  const levels = state.plan.bowls.map((b) => [
+    b.id,
+    dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
+  ]);
   return { ...next, levelMl: { ...state.levelMl, ...Object.fromEntries(levels) } };
 }
 
 function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>): RunState {
   const halt = state.halts.find((h) => h.eventId === event.haltId);
   if (!halt || halt.decision !== null) return logged(state, { ...event, plan: null });
-  const decided = { ...state, halts: state.halts.map((h) => (h === halt ? { ...h, decision: event.decision } : h)) };
+  const decided = {
+    ...state,
+    halts: state.halts.map((h) => (h === halt ? { ...h, decision: event.decision } : h)),
+  };
   switch (event.decision) {
     case 'go on':
       return logged(decided, { ...event, plan: null });
@@ -146,7 +225,10 @@ function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>):
       if (onward?.verdict === 'refused') return logged(state, { ...event, plan: null });
       const plan = onward ? onward.plan : (event.plan ?? null);
       const bleederId = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
-      const left = event.decision === 'leave shut' && bleederId !== undefined ? { ...decided, leftShut: { ...decided.leftShut, [bleederId]: halt.reason } } : decided;
+      const left =
+        event.decision === 'leave shut' && bleederId !== undefined
+          ? { ...decided, leftShut: { ...decided.leftShut, [bleederId]: halt.reason } }
+          : decided;
       const next = logged(left, { ...event, plan });
       return plan ? takeUp(next, plan, halt.reason) : next;
     }
@@ -159,14 +241,26 @@ function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>):
 function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
   const { stages, tools, bleeders } = state;
   return {
-    ...state, plan, stages: {}, tools: {}, bleeders: plan.stops.map((s) => freshBleeder(s.id)), past: [...state.past, { plan: state.plan, stages, tools, bleeders, because }],
+    ...state,
+    plan,
+    stages: {},
+    tools: {},
+    bleeders: plan.stops.map((s) => freshBleeder(s.id)),
+    past: [...state.past, { plan: state.plan, stages, tools, bleeders, because }],
     prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
     levelMl: { ...Object.fromEntries(plan.bowls.map((b) => [b.id, b.maxMl])), ...state.levelMl },
   };
 }
 
-const logged = (state: RunState, event: RunEvent): RunState => ({ ...state, log: [...state.log, event] });
+const logged = (state: RunState, event: RunEvent): RunState => ({
+  ...state,
+  log: [...state.log, event],
+});
 
-function atBleeder(state: RunState, stopId: string, change: (b: BleederState) => BleederState): RunState {
+function atBleeder(
+  state: RunState,
+  stopId: string,
+  change: (b: BleederState) => BleederState,
+): RunState {
   return { ...state, bleeders: state.bleeders.map((b) => (b.stopId === stopId ? change(b) : b)) };
 }

@@ -29,7 +29,11 @@ const MS_PER_EVENT = 6_000;
  *
  * @param from where the run stands; its beginning when left out
  */
-export function followCalls(plan: Plan, options: FollowOptions, from: RunState = emptyRun(plan)): RunEvent[] {
+export function followCalls(
+  plan: Plan,
+  options: FollowOptions,
+  from: RunState = emptyRun(plan),
+): RunEvent[] {
   const events: RunEvent[] = [];
   let state = from;
   let strokesMade = 0;
@@ -37,7 +41,8 @@ export function followCalls(plan: Plan, options: FollowOptions, from: RunState =
     const step = nextStep(state);
     if (step.kind === 'stage' && step.stage.kind === options.until) return events;
     const said = answerTo(state, step);
-    if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity))) return events;
+    if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity)))
+      return events;
     if (said.kind === 'stroke') strokesMade++;
     const event = {
       id: options.nextId(),
@@ -51,7 +56,11 @@ export function followCalls(plan: Plan, options: FollowOptions, from: RunState =
   }
 }
 
-type Said = RunEvent extends infer E ? (E extends RunEvent ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'> : never) : never;
+type Said = RunEvent extends infer E
+  ? E extends RunEvent
+    ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'>
+    : never
+  : never;
 
 function answerTo(state: RunState, step: NextStep): Said | null {
   switch (step.kind) {
@@ -65,14 +74,28 @@ function answerTo(state: RunState, step: NextStep): Said | null {
       return { kind: 'stroke', stopId: step.stop.id };
     case 'read': {
       const stopId = step.stop.id;
-      return step.missing.includes('bubbles not read') ? { kind: 'bubbles', stopId, reading: 'none' } : { kind: 'colour', stopId, colour: state.plan.newColour };
+      return step.missing.includes('bubbles not read')
+        ? { kind: 'bubbles', stopId, reading: 'none' }
+        : { kind: 'colour', stopId, colour: state.plan.newColour };
     }
     case 'shut':
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'stage':
-      if (step.stage.kind === 'slave test') return { kind: 'slave tested', stageId: step.stage.id, mm: step.stage.way === 'blocked' ? step.stage.limitMm!.value / 2 : (step.stage.limitMm?.value ?? 60), reverse: step.stage.way === 'blocked' ? null : 'clean' };
-      if (step.stage.kind === 'right part') return asNeeded(state.plan, step.stage.id, step.stage.partId);
-      return step.stage.kind === 'tool cycle' && step.stage.atHand ? withTool(step.stage.id, toolNext(state, step.stage.id)) : { kind: 'stage done', stageId: step.stage.id };
+      if (step.stage.kind === 'slave test')
+        return {
+          kind: 'slave tested',
+          stageId: step.stage.id,
+          mm:
+            step.stage.way === 'blocked'
+              ? step.stage.limitMm!.value / 2
+              : (step.stage.limitMm?.value ?? 60),
+          reverse: step.stage.way === 'blocked' ? null : 'clean',
+        };
+      if (step.stage.kind === 'right part')
+        return asNeeded(state.plan, step.stage.id, step.stage.partId);
+      return step.stage.kind === 'tool cycle' && step.stage.atHand
+        ? withTool(step.stage.id, toolNext(state, step.stage.id))
+        : { kind: 'stage done', stageId: step.stage.id };
     case 'decide':
     case 'finished':
     case 'ended':
@@ -82,12 +105,35 @@ function answerTo(state: RunState, step: NextStep): Said | null {
 
 /** A tool read off by hand: everything met, every step done, no code left. */
 function withTool(stageId: string, next: ToolNext): Said {
-  if (next.kind === 'step') return { kind: 'tool step', stageId, stepId: next.step.id, by: 'by hand', done: true, why: null };
-  return { kind: 'tool checked', stageId, by: 'by hand', check: { batteryV: LEAST_BATTERY_V + 0.6, ignition: 'on', codes: [] } };
+  if (next.kind === 'step')
+    return {
+      kind: 'tool step',
+      stageId,
+      stepId: next.step.id,
+      by: 'by hand',
+      done: true,
+      why: null,
+    };
+  return {
+    kind: 'tool checked',
+    stageId,
+    by: 'by hand',
+    check: { batteryV: LEAST_BATTERY_V + 0.6, ignition: 'on', codes: [] },
+  };
 }
 
 /** A part that is what the layout says, with the usual pieces all right. */
 function asNeeded({ layout }: Plan, stageId: string, partId: string): Said {
-  const found = Object.fromEntries(partNeeds(layout, partId).map((n) => [n.id, n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true]));
-  return { kind: 'part compared', stageId, found, pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })) };
+  const found = Object.fromEntries(
+    partNeeds(layout, partId).map((n) => [
+      n.id,
+      n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true,
+    ]),
+  );
+  return {
+    kind: 'part compared',
+    stageId,
+    found,
+    pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })),
+  };
 }

@@ -13,7 +13,15 @@ export {
   type RunEventKind,
   type ToolWitness,
 } from './event';
-export { emptyRun, firstPlanOf, type BleederState, type Halt, type RunLeg, type RunState, type ToolRecord } from './state';
+export {
+  emptyRun,
+  firstPlanOf,
+  type BleederState,
+  type Halt,
+  type RunLeg,
+  type RunState,
+  type ToolRecord,
+} from './state';
 export { foldEvent, foldRun } from './fold';
 export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
 export { DECISIONS_ON, eventFault } from './checkEvent';

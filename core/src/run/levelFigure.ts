@@ -8,18 +8,43 @@ import type { PlanBowl, PlanStop } from '../plan';
  * @param stop bleeder in hand, whose strokes draw from this bowl; null between bleeders
  */
 export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | null): Figure {
-  const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
+  const entry = (label: string, value: number) =>
+    figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
   return figure({
-    label: `${bowl.name}, by the model`, value: levelMl, unit: 'mL',
-    rule: 'at MAX after each fill, less the fluid of every stroke since. Look at the real level: the model can be wrong', source: MODEL,
-    from: [entry('At MAX', bowl.maxMl), entry('At MIN', bowl.minMl), bowl.topUpLevelMl, ...(stop ? [stop.strokeMl] : [])],
+    label: `${bowl.name}, by the model`,
+    value: levelMl,
+    unit: 'mL',
+    rule: 'at MAX after each fill, less the fluid of every stroke since. Look at the real level: the model can be wrong',
+    source: MODEL,
+    from: [
+      entry('At MAX', bowl.maxMl),
+      entry('At MIN', bowl.minMl),
+      bowl.topUpLevelMl,
+      ...(stop ? [stop.strokeMl] : []),
+    ],
   });
 }
 
 /** What a top-up or the last fill takes, mL: from the present level by the model up to where it should stand. */
 export function pourFigure(bowl: PlanBowl, levelMl: number, toMl: number): Figure {
   return figure({
-    label: 'To pour', value: toMl - levelMl, unit: 'mL', rule: 'level wanted less present level', source: ARITHMETIC,
-    from: [figure({ label: 'Level wanted', value: toMl, unit: 'mL', rule: toMl === bowl.maxMl ? 'the MAX mark, in the layout' : 'midway between MIN and MAX, to leave room for heat', source: MODEL }), levelFigure(bowl, levelMl, null)],
+    label: 'To pour',
+    value: toMl - levelMl,
+    unit: 'mL',
+    rule: 'level wanted less present level',
+    source: ARITHMETIC,
+    from: [
+      figure({
+        label: 'Level wanted',
+        value: toMl,
+        unit: 'mL',
+        rule:
+          toMl === bowl.maxMl
+            ? 'the MAX mark, in the layout'
+            : 'midway between MIN and MAX, to leave room for heat',
+        source: MODEL,
+      }),
+      levelFigure(bowl, levelMl, null),
+    ],
   });
 }

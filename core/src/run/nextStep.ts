@@ -5,7 +5,12 @@ import { isThrough, type OwnStage } from './stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
 
 /** What is still missing before a bleeder may be shut. */
-export type Missing = 'strokes' | 'bubbles not read' | 'bubbles in the last three' | 'colour not read' | 'colour not new';
+export type Missing =
+  | 'strokes'
+  | 'bubbles not read'
+  | 'bubbles in the last three'
+  | 'colour not read'
+  | 'colour not new';
 
 /** The one thing to do next in a run. */
 export type NextStep =
@@ -13,9 +18,19 @@ export type NextStep =
   | { readonly kind: 'stage'; readonly stage: OwnStage }
   | { readonly kind: 'decide'; readonly halt: Halt }
   | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
-  | { readonly kind: 'stroke'; readonly stop: PlanStop; readonly strokesLeft: number; readonly strokesUntilTopUp: number }
+  | {
+      readonly kind: 'stroke';
+      readonly stop: PlanStop;
+      readonly strokesLeft: number;
+      readonly strokesUntilTopUp: number;
+    }
   | { readonly kind: 'read'; readonly stop: PlanStop; readonly missing: readonly Missing[] }
-  | { readonly kind: 'more strokes'; readonly stop: PlanStop; readonly missing: readonly Missing[]; readonly strokesUntilTopUp: number }
+  | {
+      readonly kind: 'more strokes';
+      readonly stop: PlanStop;
+      readonly missing: readonly Missing[];
+      readonly strokesUntilTopUp: number;
+    }
   | { readonly kind: 'shut'; readonly stop: PlanStop }
   | { readonly kind: 'last fill'; readonly bowl: PlanBowl; readonly pourMl: number }
   | { readonly kind: 'finished' }
@@ -31,7 +46,9 @@ export function nextStep(state: RunState): NextStep {
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
   // The right part, bench work and the joining of its lines come before anything on the vehicle is filled.
-  const bench = plan.stages.find((s): s is OwnStage => BEFORE_FILLING.includes(s.kind) && !isThrough(s, state));
+  const bench = plan.stages.find(
+    (s): s is OwnStage => BEFORE_FILLING.includes(s.kind) && !isThrough(s, state),
+  );
   if (bench) return { kind: 'stage', stage: bench };
   const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
   if (preparation) return { kind: 'prepare', step: preparation };
@@ -40,7 +57,9 @@ export function nextStep(state: RunState): NextStep {
       if (!isThrough(stage, state)) return { kind: 'stage', stage };
       continue;
     }
-    const waiting = state.bleeders.find((b) => isWaiting(state, b) && stage.stopIds.includes(b.stopId));
+    const waiting = state.bleeders.find(
+      (b) => isWaiting(state, b) && stage.stopIds.includes(b.stopId),
+    );
     if (waiting) return atBleeder(state, stopOf(plan, waiting.stopId));
   }
   return lastFill(state);
@@ -67,12 +86,20 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
   if (b.strokes < stop.strokes.value) missing.push('strokes');
   const last = plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
   // Bubbles are read where they count; an earlier opening only moves fluid.
-  if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES) missing.push('bubbles in the last three');
-  else if (last && (!b.bubbles || b.bubbles.atStroke !== b.strokes || b.strokes < Math.min(LAST_STROKES, stop.strokes.value))) missing.push('bubbles not read');
+  if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES)
+    missing.push('bubbles in the last three');
+  else if (
+    last &&
+    (!b.bubbles ||
+      b.bubbles.atStroke !== b.strokes ||
+      b.strokes < Math.min(LAST_STROKES, stop.strokes.value))
+  )
+    missing.push('bubbles not read');
   if (stop.until !== 'new') return missing;
   const wanted = COLOURS.indexOf(plan.newColour);
   if (!b.colour || b.strokes - b.colour.atStroke >= LAST_STROKES) missing.push('colour not read');
-  else if (COLOURS.indexOf(b.colour.seen) > wanted) missing.push(b.colour.atStroke === b.strokes ? 'colour not new' : 'colour not read');
+  else if (COLOURS.indexOf(b.colour.seen) > wanted)
+    missing.push(b.colour.atStroke === b.strokes ? 'colour not new' : 'colour not read');
   return missing;
 }
 
@@ -83,11 +110,21 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   if (missing.length === 0) return { kind: 'shut', stop };
   const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
   const levelMl = state.levelMl[bowl.id]!;
-  const untilTopUp = stop.fromBowl ? strokesUntilTopUp(levelMl, bowl, stop.strokeMl.value) : Infinity;
-  const wantsStrokes = missing.some((m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new');
-  if (wantsStrokes && untilTopUp === 0) return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
+  const untilTopUp = stop.fromBowl
+    ? strokesUntilTopUp(levelMl, bowl, stop.strokeMl.value)
+    : Infinity;
+  const wantsStrokes = missing.some(
+    (m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new',
+  );
+  if (wantsStrokes && untilTopUp === 0)
+    return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
   if (missing.includes('strokes')) {
-    return { kind: 'stroke', stop, strokesLeft: stop.strokes.value - b.strokes, strokesUntilTopUp: untilTopUp };
+    return {
+      kind: 'stroke',
+      stop,
+      strokesLeft: stop.strokes.value - b.strokes,
+      strokesUntilTopUp: untilTopUp,
+    };
   }
   if (wantsStrokes) return { kind: 'more strokes', stop, missing, strokesUntilTopUp: untilTopUp };
   return { kind: 'read', stop, missing };

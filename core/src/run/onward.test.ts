@@ -3,29 +3,73 @@ import { USUAL_MEANS } from '../flow';
 import { planBleed, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
 import { arbitraryLayout, countingIds, layoutOf } from '../testing';
-import { eventFault, foldEvent, foldRun, followCalls, nextStep, planAgainstActual, planOnward, RunFluid, whatFollows, type Decision, type HaltReason, type RunEvent, type RunState } from '.';
+import {
+  eventFault,
+  foldEvent,
+  foldRun,
+  followCalls,
+  nextStep,
+  planAgainstActual,
+  planOnward,
+  RunFluid,
+  whatFollows,
+  type Decision,
+  type HaltReason,
+  type RunEvent,
+  type RunState,
+} from '.';
 
 const planned = (request: Partial<PlanRequest> & Pick<PlanRequest, 'layout'>): Plan => {
-  const result = planBleed({ fillGrade: 'DOT 4', newColour: 'straw', means: { ...USUAL_MEANS, scanTool: true, vacuumPump: true }, ...request });
+  const result = planBleed({
+    fillGrade: 'DOT 4',
+    newColour: 'straw',
+    means: { ...USUAL_MEANS, scanTool: true, vacuumPump: true },
+    ...request,
+  });
   if (result.verdict === 'refused') throw new Error(JSON.stringify(result.reasons));
   return result.plan;
 };
-const follow = (plan: Plan, strokes?: number) => followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
+const follow = (plan: Plan, strokes?: number) =>
+  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = { deviceId: 'phone', deviceSeq: 1, atMs: 0 };
-const halted = (reason: HaltReason, stopId: string | null): RunEvent => ({ ...base, id: `h-${reason}`, kind: 'halted', reason, stopId });
-const decided = (reason: HaltReason, decision: Decision): RunEvent => ({ ...base, id: `d-${reason}`, kind: 'decided', haltId: `h-${reason}`, decision });
+const halted = (reason: HaltReason, stopId: string | null): RunEvent => ({
+  ...base,
+  id: `h-${reason}`,
+  kind: 'halted',
+  reason,
+  stopId,
+});
+const decided = (reason: HaltReason, decision: Decision): RunEvent => ({
+  ...base,
+  id: `d-${reason}`,
+  kind: 'decided',
+  haltId: `h-${reason}`,
+  decision,
+});
 /** A run that meets a surprise at the bleeder in hand, and what somebody decides. */
-const meet = (state: RunState, reason: HaltReason, decision: Decision, stopId = state.plan.stops[0]?.id ?? null) => foldRun(state.plan, [halted(reason, stopId), decided(reason, decision)], state);
+const meet = (
+  state: RunState,
+  reason: HaltReason,
+  decision: Decision,
+  stopId = state.plan.stops[0]?.id ?? null,
+) => foldRun(state.plan, [halted(reason, stopId), decided(reason, decision)], state);
 /** The rest of a run by the calls. */
 const finish = (state: RunState) => {
   let n = 0;
-  return followCalls(state.plan, { deviceId: 'other', nextId: () => `after-${++n}`, startMs: 0 }, state).reduce(foldEvent, state);
+  return followCalls(
+    state.plan,
+    { deviceId: 'other', nextId: () => `after-${++n}`, startMs: 0 },
+    state,
+  ).reduce(foldEvent, state);
 };
 /** Events up to and with the shutting of so many bleeders. */
 const shutAfter = (plan: Plan, bleeders: number) => {
   const log = follow(plan);
   const at = log.flatMap((e, i) => (e.kind === 'shut' ? [i] : []));
-  return log.slice(0, bleeders === 0 ? log.findIndex((e) => e.kind === 'stroke') : at[bleeders - 1]! + 1);
+  return log.slice(
+    0,
+    bleeders === 0 ? log.findIndex((e) => e.kind === 'stroke') : at[bleeders - 1]! + 1,
+  );
 };
 
 const VAN = planned({ layout: layoutOf('van-four-channel') });
@@ -41,8 +85,14 @@ describe('the rest as it was', () => {
         const inHand = plan.stops[shut]!;
         // The last one first moved to the end stays where it is.
         const last = plan.stops.at(-1)!;
-        const again = planOnward(state, { eventId: 'h', reason: 'seized', stopId: last.id, decision: null }, 'do it last');
-        expect(again.verdict === 'planned' && counts(again.plan)).toEqual(counts(plan).slice(plan.stops.indexOf(inHand)));
+        const again = planOnward(
+          state,
+          { eventId: 'h', reason: 'seized', stopId: last.id, decision: null },
+          'do it last',
+        );
+        expect(again.verdict === 'planned' && counts(again.plan)).toEqual(
+          counts(plan).slice(plan.stops.indexOf(inHand)),
+        );
       }
     }
   });
@@ -54,7 +104,10 @@ describe('one bleeder that does not move', () => {
 
   test('done last: the others come first, and it is still there at the end', () => {
     const after = meet(state, 'seized', 'do it last', stuck.id);
-    expect(opens(after.plan)).toEqual([...VAN.stops.slice(2).map((s) => s.bleeder.id), stuck.bleeder.id]);
+    expect(opens(after.plan)).toEqual([
+      ...VAN.stops.slice(2).map((s) => s.bleeder.id),
+      stuck.bleeder.id,
+    ]);
     expect(after.leftShut).toEqual({});
     expect(nextStep(after)).toMatchObject({ kind: 'stroke', stop: { id: VAN.stops[2]!.id } });
     expect(nextStep(finish(after)).kind).toBe('finished');
@@ -64,7 +117,10 @@ describe('one bleeder that does not move', () => {
     const after = meet(state, 'seized', 'leave shut', stuck.id);
     expect(opens(after.plan)).toEqual(VAN.stops.slice(2).map((s) => s.bleeder.id));
     const legs = planAgainstActual(finish(after));
-    expect(legs.map((l) => [l.endedBy, l.rows.map((r) => r.stopId)])).toEqual([['seized', [VAN.stops[0]!.id, stuck.id]], [null, opens(after.plan)]]);
+    expect(legs.map((l) => [l.endedBy, l.rows.map((r) => r.stopId)])).toEqual([
+      ['seized', [VAN.stops[0]!.id, stuck.id]],
+      [null, opens(after.plan)],
+    ]);
     expect(legs[0]!.rows.map((r) => r.left)).toEqual([null, 'seized']);
   });
 
@@ -90,7 +146,9 @@ describe('ran dry', () => {
   const after = foldEvent(state, decided('ran dry', 'plan anew'));
 
   test('what drew air is worked out: everything behind that outlet, the modulator by the tool, the reservoir filled first', () => {
-    expect(after.plan.work.lowest).toEqual([{ bowlId: VAN.stops[1]!.bowlId, belowMaxMm: expect.any(Number) as number }]);
+    expect(after.plan.work.lowest).toEqual([
+      { bowlId: VAN.stops[1]!.bowlId, belowMaxMm: expect.any(Number) as number },
+    ]);
     expect(after.plan.scope.bleeders.every((b) => b.open)).toBe(true);
     // Air in a four-channel modulator: base bleed, cycle by the tool, base bleed again. Common practice, no source.
     expect(after.plan.stages.map((s) => s.kind)).toEqual(['bleed', 'tool cycle', 'bleed']);
@@ -101,11 +159,16 @@ describe('ran dry', () => {
 
   test('it is priced from the fluid that stands in the lines: the bleeder that was through needs less than at first', () => {
     const [first] = VAN.stops;
-    expect(after.plan.stops.find((s) => s.bleeder.id === first!.bleeder.id)!.neededMl.value).toBeLessThan(first!.neededMl.value);
+    expect(
+      after.plan.stops.find((s) => s.bleeder.id === first!.bleeder.id)!.neededMl.value,
+    ).toBeLessThan(first!.neededMl.value);
   });
 
   test('what the new plan says is poured is what is poured from there on', () => {
-    expect(finish(after).pouredMl - after.pouredMl).toBeCloseTo(after.plan.totals.pouredMl.value, 6);
+    expect(finish(after).pouredMl - after.pouredMl).toBeCloseTo(
+      after.plan.totals.pouredMl.value,
+      6,
+    );
   });
 
   test('on a shared reservoir the clutch draws air at its own outlet and leaves the brakes alone', () => {
@@ -113,7 +176,9 @@ describe('ran dry', () => {
     const clutch = layout.masters.find((m) => m.system === 'clutch')!;
     const plan = planned({ layout, work: routineFlush([clutch.id]) });
     const dry = meet(foldRun(plan, shutAfter(plan, 0)), 'ran dry', 'plan anew');
-    const brakes = layout.masters.filter((m) => m.system === 'brakes').flatMap((m) => m.chambers.map((c) => c.outlet.belowMaxMm));
+    const brakes = layout.masters
+      .filter((m) => m.system === 'brakes')
+      .flatMap((m) => m.chambers.map((c) => c.outlet.belowMaxMm));
     expect(Math.min(...brakes, Infinity)).toBeGreaterThan(dry.plan.work.lowest[0]!.belowMaxMm);
     expect(new Set(dry.plan.stops.map((s) => s.control))).toEqual(new Set([clutch.control]));
   });
@@ -129,10 +194,21 @@ describe('a pedal that is not right after the whole plan', () => {
   });
 
   test('after one corner only, the rest is opened too', () => {
-    const corner = planned({ layout: layoutOf('hatchback-diagonal'), work: { ...routineFlush(['master']), purpose: 'after work', parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }] } });
+    const corner = planned({
+      layout: layoutOf('hatchback-diagonal'),
+      work: {
+        ...routineFlush(['master']),
+        purpose: 'after work',
+        parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }],
+      },
+    });
     expect(opens(corner)).toEqual(['left-front']);
     const done = foldRun(corner, follow(corner));
-    const answer = whatFollows(done, { eventId: 'h', reason: 'pedal not right', stopId: null, decision: null }, 'plan anew');
+    const answer = whatFollows(
+      done,
+      { eventId: 'h', reason: 'pedal not right', stopId: null, decision: null },
+      'plan anew',
+    );
     if ('refusals' in answer) throw new Error(answer.refusals.join());
     expect(new Set(opens(answer.plan)).size).toBe(4);
     // They were not cracked yet.
@@ -148,7 +224,11 @@ describe('a pedal that is not right after the whole plan', () => {
 });
 
 describe('the log', () => {
-  const log = [...shutAfter(VAN, 1), halted('ran dry', VAN.stops[1]!.id), decided('ran dry', 'plan anew')];
+  const log = [
+    ...shutAfter(VAN, 1),
+    halted('ran dry', VAN.stops[1]!.id),
+    decided('ran dry', 'plan anew'),
+  ];
   const state = foldRun(VAN, log);
 
   test('keeps the plan that followed: a stored log gives the same state without planning again', () => {
@@ -166,17 +246,36 @@ describe('the log', () => {
   });
 
   test('where no method is left the decision is refused in words, and the run stays halted', () => {
-    const plan = { ...VAN, means: { helper: false, bottle: false, vacuumPump: false, pressurePot: false, syringe: false, selfRefilling: false, scanTool: false } };
+    const plan = {
+      ...VAN,
+      means: {
+        helper: false,
+        bottle: false,
+        vacuumPump: false,
+        pressurePot: false,
+        syringe: false,
+        selfRefilling: false,
+        scanTool: false,
+      },
+    };
     const dry = foldRun(plan, [...shutAfter(plan, 1), halted('ran dry', plan.stops[1]!.id)]);
     const answer = whatFollows(dry, dry.halts[0]!, 'plan anew');
     expect(answer).toEqual({ refusals: [expect.stringContaining('Nobody to help')] });
     expect(eventFault(dry, decided('ran dry', 'plan anew'))).toContain('cannot be planned');
-    expect(nextStep(foldEvent(dry, decided('ran dry', 'plan anew')))).toMatchObject({ kind: 'decide', halt: { reason: 'ran dry' } });
+    expect(nextStep(foldEvent(dry, decided('ran dry', 'plan anew')))).toMatchObject({
+      kind: 'decide',
+      halt: { reason: 'ran dry' },
+    });
   });
 });
 
 test('on any layout and at any bleeder: the rest can be carried out, fluid is conserved, no bleeder left shut is asked for', () => {
-  const surprise = fc.constantFrom<[HaltReason, Decision]>(['ran dry', 'plan anew'], ['seized', 'do it last'], ['seized', 'leave shut'], ['air never ends', 'plan anew']);
+  const surprise = fc.constantFrom<[HaltReason, Decision]>(
+    ['ran dry', 'plan anew'],
+    ['seized', 'do it last'],
+    ['seized', 'leave shut'],
+    ['air never ends', 'plan anew'],
+  );
   fc.assert(
     fc.property(arbitraryLayout, fc.nat(), surprise, (layout, n, [reason, decision]) => {
       const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw' });
@@ -188,11 +287,15 @@ test('on any layout and at any bleeder: the rest can be carried out, fluid is co
       pre(eventFault(halt, decided(reason, decision)) === null);
       const after = finish(foldEvent(halt, decided(reason, decision)));
       expect(nextStep(after).kind).toBe('finished');
-      if (decision === 'leave shut') expect(opens(after.plan)).not.toContain(plan.stops[k]!.bleeder.id);
+      if (decision === 'leave shut')
+        expect(opens(after.plan)).not.toContain(plan.stops[k]!.bleeder.id);
       // What was lost to the air is not fluid: the level falls at the halt, and from there on nothing is lost or made.
       const standing = (s: RunState) => s.plan.bowls.reduce((sum, b) => sum + s.levelMl[b.id]!, 0);
       const begun = foldEvent(halt, decided(reason, decision));
-      expect(standing(begun) + after.pouredMl - begun.pouredMl).toBeCloseTo(standing(after) + after.bledMl - begun.bledMl, 6);
+      expect(standing(begun) + after.pouredMl - begun.pouredMl).toBeCloseTo(
+        standing(after) + after.bledMl - begun.bledMl,
+        6,
+      );
       // The picture follows the same log without complaint, to the same levels.
       const fluid = new RunFluid(plan).after(after.log);
       for (const share of fluid.newShares().values()) expect(share).toBeGreaterThanOrEqual(0);

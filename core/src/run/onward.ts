@@ -1,5 +1,14 @@
 import { chambersOf } from '../circuit';
-import { planBleed, refusalWords, shapeChanges, type Plan, type PlanReached, type PlanResult, type PlanStage, type StageDraft } from '../plan';
+import {
+  planBleed,
+  refusalWords,
+  shapeChanges,
+  type Plan,
+  type PlanReached,
+  type PlanResult,
+  type PlanStage,
+  type StageDraft,
+} from '../plan';
 import type { WorkDone } from '../scope';
 import { bowlsRunDry } from './dry';
 import type { Onward } from './event';
@@ -18,7 +27,11 @@ export function planOnward(state: RunState, halt: Halt, decision: Onward): PlanR
   const inHand = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
   switch (decision) {
     case 'plan anew':
-      return anew(state, workAfter(state.plan, halt), reachedBy(state, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }));
+      return anew(
+        state,
+        workAfter(state.plan, halt),
+        reachedBy(state, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }),
+      );
     case 'leave shut':
       return restBy(state, inHand === undefined ? leftShut : [...leftShut, inHand]);
     case 'do it last':
@@ -29,9 +42,16 @@ export function planOnward(state: RunState, halt: Halt, decision: Onward): PlanR
 }
 
 /** What a decision would bring, for a person to read before deciding: the plan of the rest, the rest as it was, and what is different; or why there is none. */
-export function whatFollows(state: RunState, halt: Halt, decision: Onward): { readonly plan: Plan; readonly before: Plan | null; readonly changes: readonly string[] } | { readonly refusals: readonly string[] } {
+export function whatFollows(
+  state: RunState,
+  halt: Halt,
+  decision: Onward,
+):
+  | { readonly plan: Plan; readonly before: Plan | null; readonly changes: readonly string[] }
+  | { readonly refusals: readonly string[] } {
   const after = planOnward(state, halt, decision);
-  if (after.verdict === 'refused') return { refusals: after.reasons.map((r) => refusalWords(state.plan.layout, r)) };
+  if (after.verdict === 'refused')
+    return { refusals: after.reasons.map((r) => refusalWords(state.plan.layout, r)) };
   const asItWas = restBy(state, Object.keys(state.leftShut));
   const before = asItWas.verdict === 'planned' ? asItWas.plan : null;
   return { plan: after.plan, before, changes: before ? shapeChanges(before, after.plan) : [] };
@@ -42,7 +62,16 @@ function workAfter(plan: Plan, { reason, stopId }: Halt): WorkDone {
   const { work } = plan;
   switch (reason) {
     case 'ran dry':
-      return { ...work, lowest: [...work.lowest.filter((l) => !bowlsRunDry(plan, stopId).includes(l.bowlId)), ...bowlsRunDry(plan, stopId).map((bowlId) => ({ bowlId, belowMaxMm: outletInUseMm(plan, bowlId, stopId) }))] };
+      return {
+        ...work,
+        lowest: [
+          ...work.lowest.filter((l) => !bowlsRunDry(plan, stopId).includes(l.bowlId)),
+          ...bowlsRunDry(plan, stopId).map((bowlId) => ({
+            bowlId,
+            belowMaxMm: outletInUseMm(plan, bowlId, stopId),
+          })),
+        ],
+      };
     case 'pedal not right':
       return { ...work, purpose: 'soft pedal', airInModulator: true };
     case 'air never ends':
@@ -55,42 +84,91 @@ function workAfter(plan: Plan, { reason, stopId }: Halt): WorkDone {
 /** Depth of the outlet through which a bowl ran dry: that of the bleeder in hand, else the deepest. */
 function outletInUseMm(plan: Plan, bowlId: string, stopId: string | null): number {
   const chamberId = plan.stops.find((s) => s.id === stopId)?.chamberId;
-  const fed = chambersOf(plan.layout).map((c) => c.chamber).filter((c) => c.fedBy === bowlId);
-  return Math.max(...fed.filter((c) => chamberId === undefined || c.id === chamberId).map((c) => c.outlet.belowMaxMm));
+  const fed = chambersOf(plan.layout)
+    .map((c) => c.chamber)
+    .filter((c) => c.fedBy === bowlId);
+  return Math.max(
+    ...fed
+      .filter((c) => chamberId === undefined || c.id === chamberId)
+      .map((c) => c.outlet.belowMaxMm),
+  );
 }
 
 function anew(state: RunState, work: WorkDone, reached: PlanReached): PlanResult {
   const { layout, fillGrade, newColour, means, preferences, wishes } = state.plan;
   // On the vehicle it is primed in place: the bench is behind it.
-  const request = { layout, fillGrade, newColour, means, preferences, ...wishes, work, primeInPlace: true, reached };
+  const request = {
+    layout,
+    fillGrade,
+    newColour,
+    means,
+    preferences,
+    ...wishes,
+    work,
+    primeInPlace: true,
+    reached,
+  };
   const result = planBleed(request);
   // A method that was chosen for the first plan may be hopeless for what came to pass.
-  return result.verdict === 'refused' && wishes?.method ? planBleed({ ...request, method: null }) : result;
+  return result.verdict === 'refused' && wishes?.method
+    ? planBleed({ ...request, method: null })
+    : result;
 }
 
 function restBy(state: RunState, leftShut: readonly string[], last?: string): PlanResult {
   const { plan } = state;
   return planBleed({
-    layout: plan.layout, fillGrade: plan.fillGrade, newColour: plan.newColour, means: plan.means, preferences: plan.preferences, ...plan.wishes, work: plan.work, method: plan.method,
+    layout: plan.layout,
+    fillGrade: plan.fillGrade,
+    newColour: plan.newColour,
+    means: plan.means,
+    preferences: plan.preferences,
+    ...plan.wishes,
+    work: plan.work,
+    method: plan.method,
     reached: reachedBy(state, { leftShut, rest: restOf(state, leftShut, last), fillFirst: false }),
   });
 }
 
-function reachedBy(state: RunState, more: Pick<PlanReached, 'leftShut' | 'rest' | 'fillFirst'>): PlanReached {
+function reachedBy(
+  state: RunState,
+  more: Pick<PlanReached, 'leftShut' | 'rest' | 'fillFirst'>,
+): PlanReached {
   const fluid = new RunFluid(firstPlanOf(state));
   return {
-    ...more, fluid: fluid.after(state.log), prepared: state.prepared,
-    cracked: [...state.past.map((leg) => leg.plan), state.plan].flatMap((p) => p.stops.map((s) => s.bleeder.id)),
+    ...more,
+    fluid: fluid.after(state.log),
+    prepared: state.prepared,
+    cracked: [...state.past.map((leg) => leg.plan), state.plan].flatMap((p) =>
+      p.stops.map((s) => s.bleeder.id),
+    ),
   };
 }
 
 /** What is still to do of the plan in force, one bleeder moved to the end of its stage where it waits for the penetrant. */
-function restOf(state: RunState, leftShut: readonly string[], last: string | undefined): StageDraft[] {
+function restOf(
+  state: RunState,
+  leftShut: readonly string[],
+  last: string | undefined,
+): StageDraft[] {
   return state.plan.stages.flatMap((stage): StageDraft[] => {
     if (stage.kind !== 'bleed') return isThrough(stage, state) ? [] : [draftOf(stage)];
-    const waiting = state.plan.stops.filter((s) => s.stageId === stage.id && !leftShut.includes(s.bleeder.id) && !state.bleeders.find((b) => b.stopId === s.id)!.shut);
-    const visits = [...waiting.filter((s) => s.bleeder.id !== last), ...waiting.filter((s) => s.bleeder.id === last)].map((s) => ({ visit: { bleederId: s.bleeder.id, method: s.method, until: s.until }, why: s.why }));
-    return visits.length === 0 ? [] : [{ kind: 'bleed', purpose: stage.purpose, method: stage.method, visits }];
+    const waiting = state.plan.stops.filter(
+      (s) =>
+        s.stageId === stage.id &&
+        !leftShut.includes(s.bleeder.id) &&
+        !state.bleeders.find((b) => b.stopId === s.id)!.shut,
+    );
+    const visits = [
+      ...waiting.filter((s) => s.bleeder.id !== last),
+      ...waiting.filter((s) => s.bleeder.id === last),
+    ].map((s) => ({
+      visit: { bleederId: s.bleeder.id, method: s.method, until: s.until },
+      why: s.why,
+    }));
+    return visits.length === 0
+      ? []
+      : [{ kind: 'bleed', purpose: stage.purpose, method: stage.method, visits }];
   });
 }
 

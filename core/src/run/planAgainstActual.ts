@@ -29,15 +29,30 @@ export interface ActualLeg {
 export function planAgainstActual(state: RunState): ActualLeg[] {
   const begun = (row: ActualRow) => row.shut || row.left !== null || row.strokes.value > 0;
   return [
-    ...state.past.map((leg): ActualLeg => ({ endedBy: leg.because, rows: rowsOf(leg.plan, leg.bleeders, state.leftShut).filter(begun) })),
+    ...state.past.map(
+      (leg): ActualLeg => ({
+        endedBy: leg.because,
+        rows: rowsOf(leg.plan, leg.bleeders, state.leftShut).filter(begun),
+      }),
+    ),
     { endedBy: null, rows: rowsOf(state.plan, state.bleeders, state.leftShut) },
   ];
 }
 
-function rowsOf(plan: Plan, bleeders: readonly BleederState[], leftShut: RunState['leftShut']): ActualRow[] {
+function rowsOf(
+  plan: Plan,
+  bleeders: readonly BleederState[],
+  leftShut: RunState['leftShut'],
+): ActualRow[] {
   return plan.stops.map((stop) => {
     const b = bleeders.find((x) => x.stopId === stop.id)!;
-    const strokes = figure({ label: 'Strokes made', value: b.strokes, unit: 'strokes', rule: 'counted by taps', source: ENTRY });
+    const strokes = figure({
+      label: 'Strokes made',
+      value: b.strokes,
+      unit: 'strokes',
+      rule: 'counted by taps',
+      source: ENTRY,
+    });
     return {
       stopId: stop.id,
       place: bleederName(stop.bleeder),
@@ -45,7 +60,12 @@ function rowsOf(plan: Plan, bleeders: readonly BleederState[], leftShut: RunStat
       strokes,
       plannedMl: stop.bledMl,
       bledMl: figure({
-        label: 'Bled', value: b.bledMl, unit: 'mL', rule: 'strokes made × fluid in one stroke; not measured in a jar', source: ARITHMETIC, from: [strokes, stop.strokeMl],
+        label: 'Bled',
+        value: b.bledMl,
+        unit: 'mL',
+        rule: 'strokes made × fluid in one stroke; not measured in a jar',
+        source: ARITHMETIC,
+        from: [strokes, stop.strokeMl],
       }),
       bubbles: b.bubbles,
       colour: b.colour,

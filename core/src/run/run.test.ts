@@ -4,13 +4,32 @@ import { arbitraryLayout, countingIds, layoutOf, planOf } from '../testing';
 import { planBleed } from '../plan';
 import { CircuitFluid } from '../washout';
 import {
-  BUBBLE_READINGS, DECISION_WORDS, DECISIONS_ON, emptyRun, eventFault, foldEvent, foldRun, followCalls, HALT_REASONS, HALT_WORDS, levelFigure, missingAt, nextStep, planAgainstActual, pourFigure, RunFluid,
-  type Decision, type HaltReason, type RunEvent, type RunState,
+  BUBBLE_READINGS,
+  DECISION_WORDS,
+  DECISIONS_ON,
+  emptyRun,
+  eventFault,
+  foldEvent,
+  foldRun,
+  followCalls,
+  HALT_REASONS,
+  HALT_WORDS,
+  levelFigure,
+  missingAt,
+  nextStep,
+  planAgainstActual,
+  pourFigure,
+  RunFluid,
+  type Decision,
+  type HaltReason,
+  type RunEvent,
+  type RunState,
 } from '.';
 
 const HATCHBACK = planOf('hatchback-diagonal');
 const MOTORCYCLE = planOf('motorcycle-front-disc');
-const follow = (plan: Plan, strokes?: number) => followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
+const follow = (plan: Plan, strokes?: number) =>
+  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = (id: string) => ({ id, deviceId: 'phone', deviceSeq: 1, atMs: 1000 });
 const at = (state: RunState, stopId: string) => state.bleeders.find((b) => b.stopId === stopId)!;
 
@@ -23,15 +42,28 @@ const anyLog = (plan: Plan): fc.Arbitrary<RunEvent[]> => {
   const kind = fc.oneof(
     fc.constantFrom(...plan.preparation).map((step) => ({ kind: 'prepared' as const, step })),
     { weight: 5, arbitrary: stopId.map((b) => ({ kind: 'stroke' as const, stopId: b })) },
-    fc.tuple(stopId, fc.constantFrom(...BUBBLE_READINGS)).map(([b, reading]) => ({ kind: 'bubbles' as const, stopId: b, reading })),
+    fc
+      .tuple(stopId, fc.constantFrom(...BUBBLE_READINGS))
+      .map(([b, reading]) => ({ kind: 'bubbles' as const, stopId: b, reading })),
     stopId.map((b) => ({ kind: 'colour' as const, stopId: b, colour: 'straw' as const })),
     fc.constantFrom(...plan.bowls).map((b) => ({ kind: 'topped up' as const, bowlId: b.id })),
     stopId.map((b) => ({ kind: 'shut' as const, stopId: b, tightened: 'by feel' as const })),
-    fc.tuple(stopId, fc.constantFrom(...HALT_REASONS)).map(([b, reason]) => ({ kind: 'halted' as const, reason, stopId: b })),
-    fc.tuple(fc.nat(30), fc.constantFrom('plan anew' as const, 'go on' as const, 'leave shut' as const)).map(([n, decision]) => ({ kind: 'decided' as const, haltId: `e${n}`, decision })),
+    fc
+      .tuple(stopId, fc.constantFrom(...HALT_REASONS))
+      .map(([b, reason]) => ({ kind: 'halted' as const, reason, stopId: b })),
+    fc
+      .tuple(
+        fc.nat(30),
+        fc.constantFrom('plan anew' as const, 'go on' as const, 'leave shut' as const),
+      )
+      .map(([n, decision]) => ({ kind: 'decided' as const, haltId: `e${n}`, decision })),
     fc.nat(30).map((n) => ({ kind: 'undone' as const, eventId: `e${n}` })),
   );
-  return fc.array(fc.tuple(kind, fc.nat(40)), { maxLength: 40 }).map((drawn) => drawn.map(([said, n], i) => ({ ...base(n < 4 ? `e${n}` : `e${i}`), ...said }) as RunEvent));
+  return fc
+    .array(fc.tuple(kind, fc.nat(40)), { maxLength: 40 })
+    .map((drawn) =>
+      drawn.map(([said, n], i) => ({ ...base(n < 4 ? `e${n}` : `e${i}`), ...said }) as RunEvent),
+    );
 };
 
 describe('the fold', () => {
@@ -39,7 +71,9 @@ describe('the fold', () => {
     fc.assert(
       fc.property(anyLog(HATCHBACK), fc.nat(), (log, cut) => {
         const k = log.length === 0 ? 0 : cut % (log.length + 1);
-        expect(foldRun(HATCHBACK, log.slice(k), foldRun(HATCHBACK, log.slice(0, k)))).toEqual(foldRun(HATCHBACK, log));
+        expect(foldRun(HATCHBACK, log.slice(k), foldRun(HATCHBACK, log.slice(0, k)))).toEqual(
+          foldRun(HATCHBACK, log),
+        );
       }),
     );
   });
@@ -48,7 +82,9 @@ describe('the fold', () => {
     fc.assert(
       fc.property(anyLog(HATCHBACK), fc.nat(), (log, from) => {
         const once = foldRun(HATCHBACK, log);
-        expect(foldRun(HATCHBACK, log.slice(log.length === 0 ? 0 : from % log.length), once)).toEqual(once);
+        expect(
+          foldRun(HATCHBACK, log.slice(log.length === 0 ? 0 : from % log.length), once),
+        ).toEqual(once);
       }),
     );
   });
@@ -58,7 +94,14 @@ describe('the fold', () => {
       fc.property(anyLog(HATCHBACK), (log) => {
         const before = foldRun(HATCHBACK, log);
         const { seenIds: _, ...rest } = before;
-        const after = foldRun(HATCHBACK, [{ ...base('new'), kind: 'stroke', stopId: 'left-rear' }, { ...base('undo'), kind: 'undone', eventId: 'new' }], before);
+        const after = foldRun(
+          HATCHBACK,
+          [
+            { ...base('new'), kind: 'stroke', stopId: 'left-rear' },
+            { ...base('undo'), kind: 'undone', eventId: 'new' },
+          ],
+          before,
+        );
         expect(after).toMatchObject(rest);
         expect(after.seenIds).toEqual(expect.arrayContaining(['new', 'undo']));
       }),
@@ -67,17 +110,24 @@ describe('the fold', () => {
 
   test('fluid is conserved: start + poured = removed + bled + what stands in the bowls', () => {
     fc.assert(
-      fc.property(anyLog(HATCHBACK).map((log) => log.filter((e) => e.kind !== 'halted')), (log) => {
-        const s = foldRun(HATCHBACK, log);
-        const start = HATCHBACK.bowls.reduce((sum, b) => sum + b.maxMl, 0);
-        const standing = Object.values(s.levelMl).reduce((sum, ml) => sum + ml, 0);
-        expect(start + s.pouredMl).toBeCloseTo(s.removedMl + s.bledMl + standing, 6);
-      }),
+      fc.property(
+        anyLog(HATCHBACK).map((log) => log.filter((e) => e.kind !== 'halted')),
+        (log) => {
+          const s = foldRun(HATCHBACK, log);
+          const start = HATCHBACK.bowls.reduce((sum, b) => sum + b.maxMl, 0);
+          const standing = Object.values(s.levelMl).reduce((sum, ml) => sum + ml, 0);
+          expect(start + s.pouredMl).toBeCloseTo(s.removedMl + s.bledMl + standing, 6);
+        },
+      ),
     );
   });
 
   test('an event of another plan changes nothing but what was seen', () => {
-    const state = foldEvent(prepared(HATCHBACK), { ...base('x'), kind: 'stroke', stopId: 'nowhere' });
+    const state = foldEvent(prepared(HATCHBACK), {
+      ...base('x'),
+      kind: 'stroke',
+      stopId: 'nowhere',
+    });
     expect(state.bledMl).toBe(0);
   });
 });
@@ -92,7 +142,9 @@ describe('following the calls', () => {
         let state = emptyRun(plan);
         for (const event of follow(plan)) {
           state = foldEvent(state, event);
-          if (state.bledMl > 0) for (const b of plan.bowls) expect(state.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
+          if (state.bledMl > 0)
+            for (const b of plan.bowls)
+              expect(state.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
         }
         expect(nextStep(state).kind).toBe('finished');
       }),
@@ -100,18 +152,26 @@ describe('following the calls', () => {
     );
   });
 
-  test.each([HATCHBACK, planOf('estate-front-rear'), planOf('veteran-single'), MOTORCYCLE])('the plan is met to the stroke: $layout.name', (plan) => {
-    const state = foldRun(plan, follow(plan));
-    expect(planAgainstActual(state)[0]!.rows.map((r) => r.strokes.value)).toEqual(plan.stops.map((s) => s.strokes.value));
-    expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
-    expect(state.removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
-    expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
-    expect(state.topUps).toBe(plan.totals.topUps.value);
-  });
+  test.each([HATCHBACK, planOf('estate-front-rear'), planOf('veteran-single'), MOTORCYCLE])(
+    'the plan is met to the stroke: $layout.name',
+    (plan) => {
+      const state = foldRun(plan, follow(plan));
+      expect(planAgainstActual(state)[0]!.rows.map((r) => r.strokes.value)).toEqual(
+        plan.stops.map((s) => s.strokes.value),
+      );
+      expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
+      expect(state.removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
+      expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
+      expect(state.topUps).toBe(plan.totals.topUps.value);
+    },
+  );
 
   test('a run begun later goes on at the same stroke', () => {
     const state = foldRun(HATCHBACK, follow(HATCHBACK, 17));
-    expect(nextStep(state)).toMatchObject({ kind: 'stroke', strokesLeft: HATCHBACK.stops[0]!.strokes.value - 17 });
+    expect(nextStep(state)).toMatchObject({
+      kind: 'stroke',
+      strokesLeft: HATCHBACK.stops[0]!.strokes.value - 17,
+    });
   });
 });
 
@@ -119,8 +179,18 @@ describe('the next step', () => {
   test('preparation comes before any stroke, in the order of the trade', () => {
     const order = follow(HATCHBACK, 0).map((e) => (e.kind === 'prepared' ? e.step : e.kind));
     // The servo is emptied before the pedal counts, the reservoir before the first stroke: common practice, no source.
-    expect(order).toEqual(['protect', 'stand', 'read cap', 'empty servo', 'empty reservoir', 'fill reservoir', 'crack bleeders']);
-    expect(follow(MOTORCYCLE, 0).map((e) => (e.kind === 'prepared' ? e.step : e.kind))).not.toContain('empty servo');
+    expect(order).toEqual([
+      'protect',
+      'stand',
+      'read cap',
+      'empty servo',
+      'empty reservoir',
+      'fill reservoir',
+      'crack bleeders',
+    ]);
+    expect(
+      follow(MOTORCYCLE, 0).map((e) => (e.kind === 'prepared' ? e.step : e.kind)),
+    ).not.toContain('empty servo');
   });
 
   test('the vehicle counts as open from the first step that opens it', () => {
@@ -132,56 +202,101 @@ describe('the next step', () => {
 
   const stop = MOTORCYCLE.stops[0]!;
   const stopId = stop.bleeder.id;
-  const afterStrokes = foldRun(MOTORCYCLE, follow(MOTORCYCLE, stop.strokes.value).filter((e) => e.kind === 'prepared' || e.kind === 'topped up' || e.kind === 'stroke'));
-  const then = (...said: object[]) => foldRun(MOTORCYCLE, said.map((s, i) => ({ ...base(`t${i}`), ...s }) as RunEvent), afterStrokes);
+  const afterStrokes = foldRun(
+    MOTORCYCLE,
+    follow(MOTORCYCLE, stop.strokes.value).filter(
+      (e) => e.kind === 'prepared' || e.kind === 'topped up' || e.kind === 'stroke',
+    ),
+  );
+  const then = (...said: object[]) =>
+    foldRun(
+      MOTORCYCLE,
+      said.map((s, i) => ({ ...base(`t${i}`), ...s }) as RunEvent),
+      afterStrokes,
+    );
 
   test('planned strokes alone do not shut a bleeder: both readings are asked for', () => {
-    expect(nextStep(afterStrokes)).toMatchObject({ kind: 'read', missing: ['bubbles not read', 'colour not read'] });
+    expect(nextStep(afterStrokes)).toMatchObject({
+      kind: 'read',
+      missing: ['bubbles not read', 'colour not read'],
+    });
   });
 
   test('bubbles ask for three strokes free of them and a reading after the last', () => {
-    const seen = then({ kind: 'colour', stopId, colour: 'straw' }, { kind: 'bubbles', stopId, reading: 'some' });
+    const seen = then(
+      { kind: 'colour', stopId, colour: 'straw' },
+      { kind: 'bubbles', stopId, reading: 'some' },
+    );
     expect(missingAt(MOTORCYCLE, stop, at(seen, stopId))).toEqual(['bubbles in the last three']);
     const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', stopId }));
-    const later = then({ kind: 'bubbles', stopId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes);
+    const later = then(
+      { kind: 'bubbles', stopId, reading: 'some' },
+      { kind: 'topped up', bowlId: 'bowl' },
+      ...strokes,
+    );
     expect(missingAt(MOTORCYCLE, stop, at(later, stopId))).toContain('bubbles not read');
-    const read = then({ kind: 'bubbles', stopId, reading: 'some' }, { kind: 'topped up', bowlId: 'bowl' }, ...strokes, { kind: 'bubbles', stopId, reading: 'none' }, { kind: 'colour', stopId, colour: 'straw' });
+    const read = then(
+      { kind: 'bubbles', stopId, reading: 'some' },
+      { kind: 'topped up', bowlId: 'bowl' },
+      ...strokes,
+      { kind: 'bubbles', stopId, reading: 'none' },
+      { kind: 'colour', stopId, colour: 'straw' },
+    );
     expect(nextStep(read)).toMatchObject({ kind: 'shut' });
   });
 
   test('a colour darker than the new fluid asks for more, a lighter one does not', () => {
-    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'amber' }), stopId))).toContain('colour not new');
-    expect(missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'clear' }), stopId))).not.toContain('colour not new');
+    expect(
+      missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'amber' }), stopId)),
+    ).toContain('colour not new');
+    expect(
+      missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'clear' }), stopId)),
+    ).not.toContain('colour not new');
   });
 
   test('a reading goes stale by strokes made after it', () => {
-    const state = then({ kind: 'bubbles', stopId, reading: 'none' }, { kind: 'colour', stopId, colour: 'straw' }, { kind: 'stroke', stopId });
+    const state = then(
+      { kind: 'bubbles', stopId, reading: 'none' },
+      { kind: 'colour', stopId, colour: 'straw' },
+      { kind: 'stroke', stopId },
+    );
     expect(missingAt(MOTORCYCLE, stop, at(state, stopId))).toEqual(['bubbles not read']);
   });
 });
 
 describe('halts', () => {
   const state = foldRun(HATCHBACK, follow(HATCHBACK, 20));
-  const halted = (reason: HaltReason) => foldEvent(state, { ...base('h'), kind: 'halted', reason, stopId: 'left-rear' });
-  const decide = (reason: HaltReason, decision: Decision) => foldEvent(halted(reason), { ...base('d'), kind: 'decided', haltId: 'h', decision });
+  const halted = (reason: HaltReason) =>
+    foldEvent(state, { ...base('h'), kind: 'halted', reason, stopId: 'left-rear' });
+  const decide = (reason: HaltReason, decision: Decision) =>
+    foldEvent(halted(reason), { ...base('d'), kind: 'decided', haltId: 'h', decision });
 
-  test.each(HALT_REASONS)('%s stands in the way until somebody decides, by one of the decisions that are open', (reason) => {
-    expect(nextStep(halted(reason))).toMatchObject({ kind: 'decide', halt: { reason } });
-    for (const decision of DECISIONS_ON[reason]) {
-      expect(nextStep(decide(reason, decision)).kind).not.toBe('decide');
-      expect(DECISION_WORDS[decision].title).not.toBe('');
-    }
-    expect(HALT_WORDS[reason].say).toMatch(/\.$/);
-  });
+  test.each(HALT_REASONS)(
+    '%s stands in the way until somebody decides, by one of the decisions that are open',
+    (reason) => {
+      expect(nextStep(halted(reason))).toMatchObject({ kind: 'decide', halt: { reason } });
+      for (const decision of DECISIONS_ON[reason]) {
+        expect(nextStep(decide(reason, decision)).kind).not.toBe('decide');
+        expect(DECISION_WORDS[decision].title).not.toBe('');
+      }
+      expect(HALT_WORDS[reason].say).toMatch(/\.$/);
+    },
+  );
 
   test('seized and cured: the count goes on where it stood', () => {
-    expect(nextStep(decide('seized', 'go on'))).toMatchObject({ kind: 'stroke', strokesLeft: HATCHBACK.stops[0]!.strokes.value - 20 });
+    expect(nextStep(decide('seized', 'go on'))).toMatchObject({
+      kind: 'stroke',
+      strokesLeft: HATCHBACK.stops[0]!.strokes.value - 20,
+    });
   });
 
   test('grease: the others may be finished, this one is left', () => {
     const left = decide('grease', 'leave shut');
     expect(left.leftShut).toEqual({ 'left-rear': 'grease' });
-    expect(nextStep(left)).toMatchObject({ kind: 'stroke', stop: { bleeder: { id: 'right-rear' } } });
+    expect(nextStep(left)).toMatchObject({
+      kind: 'stroke',
+      stop: { bleeder: { id: 'right-rear' } },
+    });
     expect(DECISIONS_ON.grease).not.toContain('go on');
   });
 
@@ -192,13 +307,23 @@ describe('halts', () => {
   });
 
   test('a halt is decided once', () => {
-    const twice = foldEvent(decide('seized', 'go on'), { ...base('d2'), kind: 'decided', haltId: 'h', decision: 'end job' });
+    const twice = foldEvent(decide('seized', 'go on'), {
+      ...base('d2'),
+      kind: 'decided',
+      haltId: 'h',
+      decision: 'end job',
+    });
     expect(twice.ended).toBeNull();
   });
 });
 
 describe('events that cannot belong to the run', () => {
-  const state = foldEvent(prepared(HATCHBACK), { ...base('h'), kind: 'halted', reason: 'leak', stopId: null });
+  const state = foldEvent(prepared(HATCHBACK), {
+    ...base('h'),
+    kind: 'halted',
+    reason: 'leak',
+    stopId: null,
+  });
   const fault = (said: object, on = state) => eventFault(on, { ...base('f'), ...said } as RunEvent);
 
   test.each([
@@ -220,7 +345,12 @@ describe('events that cannot belong to the run', () => {
   });
 
   test('after the end only an undo is let through', () => {
-    const ended = foldEvent(state, { ...base('d'), kind: 'decided', haltId: 'h', decision: 'end job' });
+    const ended = foldEvent(state, {
+      ...base('d'),
+      kind: 'decided',
+      haltId: 'h',
+      decision: 'end job',
+    });
     expect(fault({ kind: 'stroke', stopId: 'left-rear' }, ended)).toContain('ended');
     expect(fault({ kind: 'undone', eventId: 'd' }, ended)).toBeNull();
   });
@@ -239,7 +369,8 @@ describe('the fluid that a run has moved', () => {
       }
     }
     const expected = fluid.newShares();
-    for (const [id, share] of shares) if (id !== 'bowl') expect(share).toBeCloseTo(expected.get(id)!, 9);
+    for (const [id, share] of shares)
+      if (id !== 'bowl') expect(share).toBeCloseTo(expected.get(id)!, 9);
     expect(shares.get('left-rear-caliper')).toBeGreaterThan(0.97);
   });
 
@@ -247,12 +378,22 @@ describe('the fluid that a run has moved', () => {
     const log = follow(HATCHBACK, 40);
     const kept = new RunFluid(HATCHBACK);
     kept.after(log.slice(0, 20));
-    expect([...kept.after(log).newShares()]).toEqual([...new RunFluid(HATCHBACK).after(log).newShares()]);
-    expect([...kept.after(log.slice(0, -1)).newShares()]).toEqual([...new RunFluid(HATCHBACK).after(log.slice(0, -1)).newShares()]);
+    expect([...kept.after(log).newShares()]).toEqual([
+      ...new RunFluid(HATCHBACK).after(log).newShares(),
+    ]);
+    expect([...kept.after(log.slice(0, -1)).newShares()]).toEqual([
+      ...new RunFluid(HATCHBACK).after(log.slice(0, -1)).newShares(),
+    ]);
   });
 
   test('strokes against the call never draw more than there is', () => {
-    const log = [...follow(MOTORCYCLE, 0), ...Array.from({ length: 50 }, (_, i) => ({ ...base(`s${i}`), kind: 'stroke', stopId: 'front' }) as RunEvent)];
+    const log = [
+      ...follow(MOTORCYCLE, 0),
+      ...Array.from(
+        { length: 50 },
+        (_, i) => ({ ...base(`s${i}`), kind: 'stroke', stopId: 'front' }) as RunEvent,
+      ),
+    ];
     expect(() => new RunFluid(MOTORCYCLE).after(log)).not.toThrow();
   });
 });
@@ -262,7 +403,12 @@ describe('figures of a run', () => {
     const bowl = HATCHBACK.bowls[0]!;
     const level = levelFigure(bowl, 150, HATCHBACK.stops[0]!);
     expect(level).toMatchObject({ value: 150, unit: 'mL', source: { kind: 'model' } });
-    expect(level.from.map((f) => f.label)).toEqual(['At MAX', 'At MIN', 'Top-up level', 'Fluid in one stroke']);
+    expect(level.from.map((f) => f.label)).toEqual([
+      'At MAX',
+      'At MIN',
+      'Top-up level',
+      'Fluid in one stroke',
+    ]);
   });
 
   test('what is to be poured is what the next step asks for', () => {
@@ -272,7 +418,9 @@ describe('figures of a run', () => {
       const step = nextStep(state);
       if (step.kind === 'top up') {
         asked++;
-        expect(pourFigure(step.bowl, state.levelMl[step.bowl.id]!, step.bowl.maxMl).value).toBeCloseTo(step.pourMl, 9);
+        expect(
+          pourFigure(step.bowl, state.levelMl[step.bowl.id]!, step.bowl.maxMl).value,
+        ).toBeCloseTo(step.pourMl, 9);
       }
       state = foldEvent(state, event);
     }

@@ -21,7 +21,8 @@ export class RunFluid {
 
   /** The fluid after the events of a log, as a state's log has them: with the plan that each decision brought. */
   after(log: readonly RunEvent[]): CircuitFluid {
-    const goesOn = this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
+    const goesOn =
+      this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
     if (!goesOn) {
       this.fluid = this.atFirst();
       this.inForce = this.accepted;
@@ -35,21 +36,26 @@ export class RunFluid {
   /** Before the first event: old fluid everywhere, in a new or dry system nothing above the outlets. */
   private atFirst(): CircuitFluid {
     const fluid = new CircuitFluid(this.accepted.layout);
-    if (this.accepted.work.purpose === 'new or dry') for (const b of this.accepted.bowls) fluid.emptyBowl(b.id);
+    if (this.accepted.work.purpose === 'new or dry')
+      for (const b of this.accepted.bowls) fluid.emptyBowl(b.id);
     return fluid;
   }
 
   private follow(event: RunEvent): void {
     const { bowls, stops } = this.inForce;
-    if (event.kind === 'prepared' && event.step === 'empty reservoir') for (const b of bowls) this.fluid.emptyBowl(b.id);
-    if (event.kind === 'prepared' && event.step === 'fill reservoir') for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
+    if (event.kind === 'prepared' && event.step === 'empty reservoir')
+      for (const b of bowls) this.fluid.emptyBowl(b.id);
+    if (event.kind === 'prepared' && event.step === 'fill reservoir')
+      for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
     if (event.kind === 'decided' && event.plan) this.inForce = event.plan;
-    if (event.kind === 'halted' && event.reason === 'ran dry') for (const id of bowlsRunDry(this.inForce, event.stopId)) this.fluid.emptyBowl(id);
+    if (event.kind === 'halted' && event.reason === 'ran dry')
+      for (const id of bowlsRunDry(this.inForce, event.stopId)) this.fluid.emptyBowl(id);
     if (event.kind === 'topped up') {
       const bowl = bowls.find((b) => b.id === event.bowlId);
       if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
     }
-    const stop = event.kind === 'stroke' ? stops.find((s) => s.id === event.stopId && s.fromBowl) : undefined;
+    const stop =
+      event.kind === 'stroke' ? stops.find((s) => s.id === event.stopId && s.fromBowl) : undefined;
     if (!stop) return;
     // A stroke made against the call draws only what is there: past that it was air.
     const bowl = bowls.find((b) => b.id === stop.bowlId)!;

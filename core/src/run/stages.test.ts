@@ -1,42 +1,86 @@
 import { layoutTemplates, type Layout } from '../circuit';
 import { USUAL_MEANS } from '../flow';
-import { planBleed, planChanges, stageTitle, stageWords, type Plan, type PlanRequest } from '../plan';
+import {
+  planBleed,
+  planChanges,
+  stageTitle,
+  stageWords,
+  type Plan,
+  type PlanRequest,
+} from '../plan';
 import { routineFlush } from '../scope';
 import { countingIds, layoutOf, planOf } from '../testing';
-import { currentStop, eventFault, foldRun, followCalls, maySkip, nextStep, partLines, planAgainstActual, RunFluid, skippedStages, slaveLines, toolLines, toolNext, toolStepsOf, type RunEvent } from '.';
+import {
+  currentStop,
+  eventFault,
+  foldRun,
+  followCalls,
+  maySkip,
+  nextStep,
+  partLines,
+  planAgainstActual,
+  RunFluid,
+  skippedStages,
+  slaveLines,
+  toolLines,
+  toolNext,
+  toolStepsOf,
+  type RunEvent,
+} from '.';
 
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
-  const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw', means: { ...USUAL_MEANS, vacuumPump: true, scanTool: true }, ...more });
+  const result = planBleed({
+    layout,
+    fillGrade: 'DOT 4',
+    newColour: 'straw',
+    means: { ...USUAL_MEANS, vacuumPump: true, scanTool: true },
+    ...more,
+  });
   if (result.verdict === 'refused') throw new Error(JSON.stringify(result.reasons));
   return result.plan;
 };
 const all = (layout: Layout) => layout.masters.map((m) => m.id);
-const dry = (layout: Layout) => planned(layout, { work: { ...routineFlush(all(layout)), purpose: 'new or dry' } });
-const log = (plan: Plan) => followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
+const dry = (layout: Layout) =>
+  planned(layout, { work: { ...routineFlush(all(layout)), purpose: 'new or dry' } });
+const log = (plan: Plan) =>
+  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
 const twin = layoutOf('motorcycle-twin-front-master-bleeder');
 const hatchback = layoutOf('hatchback-diagonal');
-const modulator = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', modulatorOpened: true } });
+const modulator = planned(hatchback, {
+  work: { ...routineFlush(['master']), purpose: 'after work', modulatorOpened: true },
+});
 const base = { id: 'x', deviceId: 'phone', deviceSeq: 99, atMs: 0 };
 
-test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map((t) => t.id))('a new or dry %s can be carried out from the bench to the last fill, each stage and each opening in turn', (id) => {
-  const plan = dry(layoutOf(id));
-  const events = log(plan);
-  const state = foldRun(plan, events);
-  expect(nextStep(state).kind).toBe('finished');
-  const shut = events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : []));
-  expect(shut).toEqual(plan.stops.map((s) => s.id));
-  expect(planAgainstActual(state)[0]!.rows.every((r) => r.strokes.value >= r.plannedStrokes.value)).toBe(true);
-  // Bench work comes before anything on the vehicle is filled.
-  expect(events.findIndex((e) => e.kind === 'stage done')).toBeLessThan(events.findIndex((e) => e.kind === 'prepared'));
-  // The bottles stand where the plan says after each opening.
-  let poured = foldRun(plan, []);
-  for (const event of events) {
-    poured = foldRun(plan, [event], poured);
-    if (event.kind === 'shut') expect(poured.pouredMl).toBeCloseTo(plan.stops.find((s) => s.id === event.stopId)!.outOfBottlesMl!.value, 6);
-  }
-  // What the plan says is poured is what such a run pours.
-  expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
-});
+test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map((t) => t.id))(
+  'a new or dry %s can be carried out from the bench to the last fill, each stage and each opening in turn',
+  (id) => {
+    const plan = dry(layoutOf(id));
+    const events = log(plan);
+    const state = foldRun(plan, events);
+    expect(nextStep(state).kind).toBe('finished');
+    const shut = events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : []));
+    expect(shut).toEqual(plan.stops.map((s) => s.id));
+    expect(
+      planAgainstActual(state)[0]!.rows.every((r) => r.strokes.value >= r.plannedStrokes.value),
+    ).toBe(true);
+    // Bench work comes before anything on the vehicle is filled.
+    expect(events.findIndex((e) => e.kind === 'stage done')).toBeLessThan(
+      events.findIndex((e) => e.kind === 'prepared'),
+    );
+    // The bottles stand where the plan says after each opening.
+    let poured = foldRun(plan, []);
+    for (const event of events) {
+      poured = foldRun(plan, [event], poured);
+      if (event.kind === 'shut')
+        expect(poured.pouredMl).toBeCloseTo(
+          plan.stops.find((s) => s.id === event.stopId)!.outOfBottlesMl!.value,
+          6,
+        );
+    }
+    // What the plan says is poured is what such a run pours.
+    expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
+  },
+);
 
 test('what is pushed in from below comes out of the syringe, and the bowl does not fall for it', () => {
   const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
@@ -49,7 +93,8 @@ test('what is pushed in from below comes out of the syringe, and the bowl does n
 
 test('bubbles are asked for at the last opening alone, colour only where the fluid is renewed', () => {
   const events = log(planned(layoutOf('veteran-single'), { method: 'vacuum' }));
-  const at = (kind: RunEvent['kind']) => events.flatMap((e) => (e.kind === kind && 'stopId' in e ? [e.stopId] : []));
+  const at = (kind: RunEvent['kind']) =>
+    events.flatMap((e) => (e.kind === kind && 'stopId' in e ? [e.stopId] : []));
   expect(at('colour').every((id) => !id!.includes('#'))).toBe(true);
   expect(at('bubbles').every((id) => id!.endsWith('#2'))).toBe(true);
 });
@@ -57,19 +102,35 @@ test('bubbles are asked for at the last opening alone, colour only where the flu
 test('a tool cycle waits for the base bleed, and is left out only with a reason that stays', () => {
   const tool = modulator.stages.find((s) => s.kind === 'tool cycle')!;
   const events = log(modulator);
-  const before = events.slice(0, events.findIndex((e) => e.kind === 'tool checked'));
+  const before = events.slice(
+    0,
+    events.findIndex((e) => e.kind === 'tool checked'),
+  );
   const state = foldRun(modulator, before);
   expect(nextStep(state)).toMatchObject({ kind: 'stage', stage: { id: tool.id } });
   expect(currentStop(state)).toBeNull();
-  const skipped: RunEvent = { ...base, kind: 'stage skipped', stageId: tool.id, reason: 'Tool is out on the ferry' };
+  const skipped: RunEvent = {
+    ...base,
+    kind: 'stage skipped',
+    stageId: tool.id,
+    reason: 'Tool is out on the ferry',
+  };
   expect(eventFault(state, skipped)).toBeNull();
   const after = foldRun(modulator, [skipped], state);
-  expect(skippedStages(after)).toEqual([{ title: stageTitle(hatchback, tool), reason: 'Tool is out on the ferry' }]);
+  expect(skippedStages(after)).toEqual([
+    { title: stageTitle(hatchback, tool), reason: 'Tool is out on the ferry' },
+  ]);
   expect(nextStep(after)).toMatchObject({ kind: 'stroke' });
 });
 
 describe('a new part in the run', () => {
-  const plan = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }] } });
+  const plan = planned(hatchback, {
+    work: {
+      ...routineFlush(['master']),
+      purpose: 'after work',
+      parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }],
+    },
+  });
   const state = foldRun(plan, []);
   const { stage } = nextStep(state) as { stage: { id: string; kind: string; partId: string } };
   const [fits] = log(plan) as Extract<RunEvent, { kind: 'part compared' }>[];
@@ -77,39 +138,80 @@ describe('a new part in the run', () => {
   test('comes before anything else, and is through only when it fits', () => {
     expect(stage).toMatchObject({ kind: 'right part', partId: 'left-front-caliper' });
     expect(nextStep(foldRun(plan, [fits!]))).toMatchObject({ kind: 'prepare' });
-    expect(eventFault(state, { ...base, kind: 'stage done', stageId: stage.id })).toContain('compared');
+    expect(eventFault(state, { ...base, kind: 'stage done', stageId: stage.id })).toContain(
+      'compared',
+    );
     expect(eventFault(state, { ...fits!, stageId: 'stage-9' })).toContain('no part to compare');
   });
 
   test.each<[string, object]>([
     ['a bore that differs', { found: { ...fits!.found, piston: 57.2 } }],
-    ['a washer left over', { pieces: fits!.pieces.map((p, i) => (i === 0 ? { ...p, state: 'left over' } : p)) }],
+    [
+      'a washer left over',
+      { pieces: fits!.pieces.map((p, i) => (i === 0 ? { ...p, state: 'left over' } : p)) },
+    ],
     ['something nobody compared', { found: {} }],
   ])('%s halts the run; decided, it is compared again', (_, wrong) => {
     const halted = foldRun(plan, [{ ...fits!, ...wrong } as RunEvent]);
     expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'wrong part' } });
-    const again = foldRun(plan, [{ ...base, id: 'd', kind: 'decided', haltId: fits!.id, decision: 'go on' }], halted);
+    const again = foldRun(
+      plan,
+      [{ ...base, id: 'd', kind: 'decided', haltId: fits!.id, decision: 'go on' }],
+      halted,
+    );
     expect(nextStep(again)).toMatchObject({ kind: 'stage', stage: { id: stage.id } });
     expect(nextStep(foldRun(plan, [{ ...fits!, id: 'second' }], again)).kind).toBe('prepare');
   });
 
   test('the record says what was found', () => {
-    expect(partLines(foldRun(plan, [fits!]))).toEqual([expect.stringMatching(/fits, \d+ pieces counted/)]);
-    expect(partLines(foldRun(plan, [{ ...fits!, found: { ...fits!.found, piston: 57.2 } }]))).toEqual([expect.stringContaining('57.2 was found')]);
+    expect(partLines(foldRun(plan, [fits!]))).toEqual([
+      expect.stringMatching(/fits, \d+ pieces counted/),
+    ]);
+    expect(
+      partLines(foldRun(plan, [{ ...fits!, found: { ...fits!.found, piston: 57.2 } }])),
+    ).toEqual([expect.stringContaining('57.2 was found')]);
   });
 
   test('is not compared again when the rest is planned anew', () => {
     const events = log(plan);
-    const atBleeder = foldRun(plan, events.slice(0, events.findIndex((e) => e.kind === 'stroke') + 2));
-    const dry = foldRun(plan, [{ ...base, id: 'h', kind: 'halted', reason: 'ran dry', stopId: 'left-front' }, { ...base, id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' }], atBleeder);
+    const atBleeder = foldRun(
+      plan,
+      events.slice(0, events.findIndex((e) => e.kind === 'stroke') + 2),
+    );
+    const dry = foldRun(
+      plan,
+      [
+        { ...base, id: 'h', kind: 'halted', reason: 'ran dry', stopId: 'left-front' },
+        { ...base, id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' },
+      ],
+      atBleeder,
+    );
     expect(dry.plan.stages.map((s) => s.kind)).not.toContain('right part');
   });
 });
 
 test('joining the lines opens the system: from then on it must not be driven', () => {
-  const plan = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', master: { masterId: 'master', linesStayedFull: true, linesAboveWheels: true, nothingElseOpened: true, modulatorLostNothing: true, heldDown: true, bench: 'clean' } } });
+  const plan = planned(hatchback, {
+    work: {
+      ...routineFlush(['master']),
+      purpose: 'after work',
+      master: {
+        masterId: 'master',
+        linesStayedFull: true,
+        linesAboveWheels: true,
+        nothingElseOpened: true,
+        modulatorLostNothing: true,
+        heldDown: true,
+        bench: 'clean',
+      },
+    },
+  });
   const events = log(plan);
-  const joined = events.findIndex((e) => e.kind === 'stage done' && plan.stages.some((s) => s.id === e.stageId && s.kind === 'join lines'));
+  const joined = events.findIndex(
+    (e) =>
+      e.kind === 'stage done' &&
+      plan.stages.some((s) => s.id === e.stageId && s.kind === 'join lines'),
+  );
   expect(joined).toBeGreaterThan(-1);
   expect(foldRun(plan, events.slice(0, joined)).openedAtMs).toBeNull();
   expect(foldRun(plan, events.slice(0, joined + 1)).openedAtMs).toBe(events[joined]!.atMs);
@@ -117,24 +219,39 @@ test('joining the lines opens the system: from then on it must not be driven', (
 });
 
 describe('a clutch that is proved', () => {
-  const plan = planned(layoutOf('clutch-external'), { work: { ...routineFlush(all(layoutOf('clutch-external'))), purpose: 'soft pedal' } });
+  const plan = planned(layoutOf('clutch-external'), {
+    work: { ...routineFlush(all(layoutOf('clutch-external'))), purpose: 'soft pedal' },
+  });
   const events = log(plan);
-  const tested = events.find((e) => e.kind === 'slave tested') as Extract<RunEvent, { kind: 'slave tested' }>;
+  const tested = events.find((e) => e.kind === 'slave tested') as Extract<
+    RunEvent,
+    { kind: 'slave tested' }
+  >;
   const before = foldRun(plan, events.slice(0, events.indexOf(tested)));
 
   test('by the reading and by nothing else', () => {
     expect(nextStep(before)).toMatchObject({ kind: 'stage', stage: { kind: 'slave test' } });
-    expect(eventFault(before, { ...base, kind: 'stage done', stageId: tested.stageId })).toContain('what is measured');
-    expect(eventFault(before, { ...tested, id: 'x', stageId: 'stage-99' })).toContain('no test of a slave');
+    expect(eventFault(before, { ...base, kind: 'stage done', stageId: tested.stageId })).toContain(
+      'what is measured',
+    );
+    expect(eventFault(before, { ...tested, id: 'x', stageId: 'stage-99' })).toContain(
+      'no test of a slave',
+    );
     expect(nextStep(foldRun(plan, events)).kind).toBe('finished');
-    expect(slaveLines(foldRun(plan, events))).toEqual([expect.stringMatching(/Prove the clutch.* mm.*, passes\.$/)]);
+    expect(slaveLines(foldRun(plan, events))).toEqual([
+      expect.stringMatching(/Prove the clutch.* mm.*, passes\.$/),
+    ]);
   });
 
   test('a reading that does not pass halts the run, and the rest is planned anew', () => {
     const bad = { ...tested, mm: tested.mm === 1.6 ? 9 : 0.5 };
     const halted = foldRun(plan, [bad], before);
     expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'pedal not right' } });
-    const anew = foldRun(plan, [{ ...base, id: 'd', kind: 'decided', haltId: bad.id, decision: 'plan anew' }], halted);
+    const anew = foldRun(
+      plan,
+      [{ ...base, id: 'd', kind: 'decided', haltId: bad.id, decision: 'plan anew' }],
+      halted,
+    );
     expect(anew.plan.stages.at(-1)!.kind).toBe('slave test');
     expect(slaveLines(anew)).toEqual([expect.stringContaining('does not pass')]);
   });
@@ -143,12 +260,36 @@ describe('a clutch that is proved', () => {
 test('a hold point at which the pedal is not right leads back to the bleed, before the second part is opened', () => {
   const estate = layoutOf('estate-front-rear');
   const old = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true, newPart: false });
-  const plan = planned(estate, { work: { ...routineFlush(all(estate)), purpose: 'after work', parts: [old('left-front-caliper'), old('right-front-hose')] } });
-  const held = foldRun(plan, followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, until: 'hold point' }));
+  const plan = planned(estate, {
+    work: {
+      ...routineFlush(all(estate)),
+      purpose: 'after work',
+      parts: [old('left-front-caliper'), old('right-front-hose')],
+    },
+  });
+  const held = foldRun(
+    plan,
+    followCalls(plan, {
+      deviceId: 'phone',
+      nextId: countingIds(),
+      startMs: 0,
+      until: 'hold point',
+    }),
+  );
   expect(nextStep(held)).toMatchObject({ kind: 'stage', stage: { kind: 'hold point' } });
-  const soft: RunEvent = { ...base, id: 'soft', kind: 'halted', reason: 'pedal not right', stopId: null };
+  const soft: RunEvent = {
+    ...base,
+    id: 'soft',
+    kind: 'halted',
+    reason: 'pedal not right',
+    stopId: null,
+  };
   expect(eventFault(held, soft)).toBeNull();
-  const anew = foldRun(plan, [soft, { ...base, id: 'd', kind: 'decided', haltId: 'soft', decision: 'plan anew' }], held);
+  const anew = foldRun(
+    plan,
+    [soft, { ...base, id: 'd', kind: 'decided', haltId: 'soft', decision: 'plan anew' }],
+    held,
+  );
   // Nobody knows where the air is: every bleeder, and no second author beside it.
   expect(new Set(anew.plan.stops.map((s) => s.bleeder.id)).size).toBe(estate.bleeders.length);
   expect(nextStep(anew).kind).not.toBe('finished');
@@ -159,20 +300,55 @@ describe('a tool cycle in the run', () => {
   const events = log(modulator);
   const from = events.findIndex((e) => e.kind === 'tool checked');
   const atTool = foldRun(modulator, events.slice(0, from));
-  const checked = (id: string, more: object = {}): RunEvent => ({ ...base, id, kind: 'tool checked', stageId: tool.id, by: 'by hand', check: { batteryV: 12.5, ignition: 'on', codes: [], ...more } });
-  const step = (id: string, stepId: string, done: boolean, by: 'by hand' | 'practice' = 'by hand'): RunEvent => ({ ...base, id, kind: 'tool step', stageId: tool.id, stepId, by, done, why: done ? null : 'Let go' });
+  const checked = (id: string, more: object = {}): RunEvent => ({
+    ...base,
+    id,
+    kind: 'tool checked',
+    stageId: tool.id,
+    by: 'by hand',
+    check: { batteryV: 12.5, ignition: 'on', codes: [], ...more },
+  });
+  const step = (
+    id: string,
+    stepId: string,
+    done: boolean,
+    by: 'by hand' | 'practice' = 'by hand',
+  ): RunEvent => ({
+    ...base,
+    id,
+    kind: 'tool step',
+    stageId: tool.id,
+    stepId,
+    by,
+    done,
+    why: done ? null : 'Let go',
+  });
   const first = toolStepsOf(modulator, tool.id)[0]!;
 
   test('goes wheel by wheel in the order of the bleed that follows, and ends with the codes', () => {
-    const said = events.slice(from).flatMap((e) => (e.kind === 'tool step' ? [e.stepId] : e.kind === 'tool checked' ? ['check'] : []));
-    const after = modulator.stops.filter((s) => s.stageId === modulator.stages[modulator.stages.indexOf(tool) + 1]!.id).map((s) => s.bleeder.id);
-    expect(said).toEqual(['check', ...after.flatMap((id) => [`${id}:valves`, `${id}:pump`]), 'check']);
+    const said = events
+      .slice(from)
+      .flatMap((e) =>
+        e.kind === 'tool step' ? [e.stepId] : e.kind === 'tool checked' ? ['check'] : [],
+      );
+    const after = modulator.stops
+      .filter((s) => s.stageId === modulator.stages[modulator.stages.indexOf(tool) + 1]!.id)
+      .map((s) => s.bleeder.id);
+    expect(said).toEqual([
+      'check',
+      ...after.flatMap((id) => [`${id}:valves`, `${id}:pump`]),
+      'check',
+    ]);
   });
 
   test('a precondition that is not met halts the run; decided, the check comes again', () => {
     const halted = foldRun(modulator, [checked('c', { batteryV: 11.4 })], atTool);
     expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'tool stopped' } });
-    const decided = foldRun(modulator, [{ ...base, id: 'd', kind: 'decided', haltId: 'c', decision: 'go on' }], halted);
+    const decided = foldRun(
+      modulator,
+      [{ ...base, id: 'd', kind: 'decided', haltId: 'c', decision: 'go on' }],
+      halted,
+    );
     expect(nextStep(decided)).toMatchObject({ kind: 'stage', stage: { id: tool.id } });
     expect(toolNext(decided, tool.id)).toEqual({ kind: 'check', when: 'before' });
   });
@@ -180,32 +356,69 @@ describe('a tool cycle in the run', () => {
   test('a step that was aborted halts it too, and undoing it takes the halt back', () => {
     const aborted = foldRun(modulator, [checked('c'), step('s', first.id, false)], atTool);
     expect(nextStep(aborted)).toMatchObject({ kind: 'decide', halt: { reason: 'tool stopped' } });
-    const undone = foldRun(modulator, [{ ...base, id: 'u', kind: 'undone', eventId: 's' }], aborted);
+    const undone = foldRun(
+      modulator,
+      [{ ...base, id: 'u', kind: 'undone', eventId: 's' }],
+      aborted,
+    );
     expect(toolNext(undone, tool.id)).toMatchObject({ kind: 'step', step: first });
     expect(nextStep(undone).kind).toBe('stage');
   });
 
   test('the record says how it went, in one line', () => {
-    const log2 = [checked('c1'), step('s1', first.id, false), { ...base, id: 'd', kind: 'decided', haltId: 's1', decision: 'go on' } as RunEvent, checked('c2'), step('s2', first.id, true)];
+    const log2 = [
+      checked('c1'),
+      step('s1', first.id, false),
+      { ...base, id: 'd', kind: 'decided', haltId: 's1', decision: 'go on' } as RunEvent,
+      checked('c2'),
+      step('s2', first.id, true),
+    ];
     const count = toolStepsOf(modulator, tool.id).length;
-    expect(toolLines(foldRun(modulator, log2, atTool))).toEqual([`Tool cycle, read off by hand: 1 of ${count} steps done, stopped 1 times; battery 12.5 V; codes at the last reading: none.`]);
+    expect(toolLines(foldRun(modulator, log2, atTool))).toEqual([
+      `Tool cycle, read off by hand: 1 of ${count} steps done, stopped 1 times; battery 12.5 V; codes at the last reading: none.`,
+    ]);
     expect(toolLines(atTool)).toEqual([]);
   });
 
   test('what was only practised counts as left out: it shows at the gate', () => {
-    const practised = foldRun(modulator, events.slice(from).map((e) => (e.kind === 'tool step' || e.kind === 'tool checked' ? { ...e, by: 'practice' as const } : e)), atTool);
+    const practised = foldRun(
+      modulator,
+      events
+        .slice(from)
+        .map((e) =>
+          e.kind === 'tool step' || e.kind === 'tool checked'
+            ? { ...e, by: 'practice' as const }
+            : e,
+        ),
+      atTool,
+    );
     expect(nextStep(practised).kind).toBe('finished');
-    expect(skippedStages(practised)).toEqual([{ title: stageTitle(hatchback, tool), reason: expect.stringContaining('Only practised') }]);
+    expect(skippedStages(practised)).toEqual([
+      { title: stageTitle(hatchback, tool), reason: expect.stringContaining('Only practised') },
+    ]);
     expect(skippedStages(foldRun(modulator, events))).toEqual([]);
   });
 
   test('it is not simply called done, and a step or stage of another plan is refused', () => {
-    expect(eventFault(atTool, { ...base, kind: 'stage done', stageId: tool.id })).toContain('each of its steps');
+    expect(eventFault(atTool, { ...base, kind: 'stage done', stageId: tool.id })).toContain(
+      'each of its steps',
+    );
     expect(eventFault(atTool, step('x', 'nowhere:pump', true))).toContain(first.id);
-    expect(eventFault(atTool, { ...checked('x'), stageId: 'stage-1' } as RunEvent)).toContain('no tool cycle');
+    expect(eventFault(atTool, { ...checked('x'), stageId: 'stage-1' } as RunEvent)).toContain(
+      'no tool cycle',
+    );
     // Handed over to somebody who has a tool: then it is done when it comes back.
-    const away = planned(hatchback, { means: USUAL_MEANS, work: { ...routineFlush(['master']), purpose: 'after work', modulatorOpened: true } });
-    expect(eventFault(foldRun(away, []), { ...base, kind: 'stage done', stageId: away.stages.find((s) => s.kind === 'tool cycle')!.id })).toBeNull();
+    const away = planned(hatchback, {
+      means: USUAL_MEANS,
+      work: { ...routineFlush(['master']), purpose: 'after work', modulatorOpened: true },
+    });
+    expect(
+      eventFault(foldRun(away, []), {
+        ...base,
+        kind: 'stage done',
+        stageId: away.stages.find((s) => s.kind === 'tool cycle')!.id,
+      }),
+    ).toBeNull();
   });
 });
 
@@ -214,8 +427,11 @@ test('what must not be left out, and what is no stage, is refused', () => {
   const bench = plan.stages.find((s) => s.kind === 'bench')!;
   const state = foldRun(plan, []);
   expect(maySkip(bench)).toBe(false);
-  expect(eventFault(state, { ...base, kind: 'stage skipped', stageId: bench.id, reason: 'In a hurry' })).toContain('cannot be left out');
-  for (const stageId of ['nowhere', plan.stages.find((s) => s.kind === 'bleed')!.id]) expect(eventFault(state, { ...base, kind: 'stage done', stageId })).toContain('no stage');
+  expect(
+    eventFault(state, { ...base, kind: 'stage skipped', stageId: bench.id, reason: 'In a hurry' }),
+  ).toContain('cannot be left out');
+  for (const stageId of ['nowhere', plan.stages.find((s) => s.kind === 'bleed')!.id])
+    expect(eventFault(state, { ...base, kind: 'stage done', stageId })).toContain('no stage');
 });
 
 test('every stage that opens no bleeder says what to do and why', () => {
@@ -230,7 +446,9 @@ test('every stage that opens no bleeder says what to do and why', () => {
     }
   }
   // The valve's piston lies towards the end that lost pressure; the other end still flows: common practice, no source.
-  expect(stageWords(lost, lost.stages[0] as Parameters<typeof stageWords>[1]).steps.join(' ')).toMatch(/towards the rear end.*bleeder at the front/);
+  expect(
+    stageWords(lost, lost.stages[0] as Parameters<typeof stageWords>[1]).steps.join(' '),
+  ).toMatch(/towards the rear end.*bleeder at the front/);
 });
 
 test('a dry system begins with nothing above its outlets, in the levels and in the picture', () => {
@@ -241,13 +459,32 @@ test('a dry system begins with nothing above its outlets, in the levels and in t
 });
 
 describe('what changed between two plans', () => {
-  test('nothing, when nothing did', () => expect(planChanges(planOf(hatchback), planOf(hatchback))).toEqual([]));
+  test('nothing, when nothing did', () =>
+    expect(planChanges(planOf(hatchback), planOf(hatchback))).toEqual([]));
 
   test('bleeders, method, order, stages and amounts, each in a sentence', () => {
-    const corner = planned(hatchback, { work: { ...routineFlush(['master']), purpose: 'after work', parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }] }, method: 'vacuum' });
+    const corner = planned(hatchback, {
+      work: {
+        ...routineFlush(['master']),
+        purpose: 'after work',
+        parts: [
+          { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false },
+        ],
+      },
+      method: 'vacuum',
+    });
     const said = planChanges(planned(hatchback), corner).join(' ');
-    for (const part of ['May stay shut now:', 'Method: Vacuum at the bleeder, before Two people', 'New stages: Finish with strokes', 'To bleed: 86 mL, before', 'Hands on:']) expect(said).toContain(part);
+    for (const part of [
+      'May stay shut now:',
+      'Method: Vacuum at the bleeder, before Two people',
+      'New stages: Finish with strokes',
+      'To bleed: 86 mL, before',
+      'Hands on:',
+    ])
+      expect(said).toContain(part);
     expect(planChanges(corner, planned(hatchback)).join(' ')).toContain('Now opened too:');
-    expect(planChanges(planned(hatchback), planned(hatchback, { order: 'nearest first' })).join(' ')).toContain('Order: Nearest first, before Farthest first.');
+    expect(
+      planChanges(planned(hatchback), planned(hatchback, { order: 'nearest first' })).join(' '),
+    ).toContain('Order: Nearest first, before Farthest first.');
   });
 });

@@ -74,7 +74,9 @@ export function emptyRun(plan: Plan): RunState {
     prepared: [],
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
     // A new or dry system begins with nothing above its outlets.
-    levelMl: Object.fromEntries(plan.bowls.map((b) => [b.id, plan.work.purpose === 'new or dry' ? b.airDrawnMl : b.maxMl])),
+    levelMl: Object.fromEntries(
+      plan.bowls.map((b) => [b.id, plan.work.purpose === 'new or dry' ? b.airDrawnMl : b.maxMl]),
+    ),
     leftShut: {},
     stages: {},
     tools: {},

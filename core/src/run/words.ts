@@ -2,37 +2,91 @@ import type { Decision, HaltReason, ToolWitness } from './event';
 import type { Missing } from './nextStep';
 
 /** What a halt means and what is safe. */
-export const HALT_WORDS: Readonly<Record<HaltReason, { readonly title: string; readonly say: string }>> = {
-  'ran dry': { title: 'The reservoir ran dry', say: 'Air is in the master and perhaps beyond. Shut the bleeder, fill up, do not pump.' },
-  seized: { title: 'The bleeder is seized', say: 'No force, no heat, no flame: it is hollow and snaps. Penetrant and time, a six-point socket, a little tighter before looser.' },
-  snapped: { title: 'The bleeder snapped', say: 'Renew it or its part off the vehicle. The circuit cannot be proved like this.' },
-  'nothing comes': { title: 'Nothing comes out', say: 'Shut the bleeder. Look for a piston that is not home, a collapsed hose, a blocked bleeder.' },
-  'air never ends': { title: 'Air that never ends', say: 'Shut it. Open less, look for a wet joint or loose threads: air comes in past them. If all is dry and tight, the modulator may give it off.' },
-  'tool stopped': { title: 'The scan tool stopped', say: 'A precondition is not met, a step was aborted or a fault code stands. Put that right first; then the check is read again.' },
-  'wrong part': { title: 'This part does not fit', say: 'Do not fill it and do not make it fit. Get the right one, or set its pieces right; then it is compared again.' },
-  grease: { title: 'Something like grease came', say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.' },
-  'other product': { title: 'Another product came', say: 'Two products that do not mix harm every seal. Stop; nothing more is filled.' },
-  leak: { title: 'A joint or hose leaks', say: 'Find and mend the leak first. The circuit cannot be bled or proved while it loses fluid.' },
-  'pedal not right': { title: 'The pedal or lever is not right', say: 'Air may still be inside, or a part is worn. Look for the cause first; then the rest is planned anew, or the job ends.' },
+export const HALT_WORDS: Readonly<
+  Record<HaltReason, { readonly title: string; readonly say: string }>
+> = {
+  'ran dry': {
+    title: 'The reservoir ran dry',
+    say: 'Air is in the master and perhaps beyond. Shut the bleeder, fill up, do not pump.',
+  },
+  seized: {
+    title: 'The bleeder is seized',
+    say: 'No force, no heat, no flame: it is hollow and snaps. Penetrant and time, a six-point socket, a little tighter before looser.',
+  },
+  snapped: {
+    title: 'The bleeder snapped',
+    say: 'Renew it or its part off the vehicle. The circuit cannot be proved like this.',
+  },
+  'nothing comes': {
+    title: 'Nothing comes out',
+    say: 'Shut the bleeder. Look for a piston that is not home, a collapsed hose, a blocked bleeder.',
+  },
+  'air never ends': {
+    title: 'Air that never ends',
+    say: 'Shut it. Open less, look for a wet joint or loose threads: air comes in past them. If all is dry and tight, the modulator may give it off.',
+  },
+  'tool stopped': {
+    title: 'The scan tool stopped',
+    say: 'A precondition is not met, a step was aborted or a fault code stands. Put that right first; then the check is read again.',
+  },
+  'wrong part': {
+    title: 'This part does not fit',
+    say: 'Do not fill it and do not make it fit. Get the right one, or set its pieces right; then it is compared again.',
+  },
+  grease: {
+    title: 'Something like grease came',
+    say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.',
+  },
+  'other product': {
+    title: 'Another product came',
+    say: 'Two products that do not mix harm every seal. Stop; nothing more is filled.',
+  },
+  leak: {
+    title: 'A joint or hose leaks',
+    say: 'Find and mend the leak first. The circuit cannot be bled or proved while it loses fluid.',
+  },
+  'pedal not right': {
+    title: 'The pedal or lever is not right',
+    say: 'Air may still be inside, or a part is worn. Look for the cause first; then the rest is planned anew, or the job ends.',
+  },
 };
 
 /** What a person decides, and what follows. */
-export const DECISION_WORDS: Readonly<Record<Decision, { readonly title: string; readonly follows: string }>> = {
-  'plan anew': { title: 'Plan the rest anew', follows: 'What must be opened is worked out again, with the fluid as it stands now.' },
+export const DECISION_WORDS: Readonly<
+  Record<Decision, { readonly title: string; readonly follows: string }>
+> = {
+  'plan anew': {
+    title: 'Plan the rest anew',
+    follows: 'What must be opened is worked out again, with the fluid as it stands now.',
+  },
   'go on': { title: 'It is cured: go on', follows: 'The count goes on where it stood.' },
-  'do it last': { title: 'Penetrant on it, do the others first', follows: 'It comes again at the end; a quarter of an hour helps more than force.' },
-  'leave shut': { title: 'Leave this one, do the others', follows: 'The vehicle stays “do not drive”: this job cannot release it.' },
-  'end job': { title: 'End the job unreleased', follows: 'The vehicle stays “do not drive” until a later job releases it.' },
+  'do it last': {
+    title: 'Penetrant on it, do the others first',
+    follows: 'It comes again at the end; a quarter of an hour helps more than force.',
+  },
+  'leave shut': {
+    title: 'Leave this one, do the others',
+    follows: 'The vehicle stays “do not drive”: this job cannot release it.',
+  },
+  'end job': {
+    title: 'End the job unreleased',
+    follows: 'The vehicle stays “do not drive” until a later job releases it.',
+  },
 };
 
 /** Who says what a scan tool did. */
-export const TOOL_WITNESS_WORDS: Readonly<Record<ToolWitness, string>> = { 'by hand': 'read off by hand', tool: 'by the tool', practice: 'practised with a stand-in' };
+export const TOOL_WITNESS_WORDS: Readonly<Record<ToolWitness, string>> = {
+  'by hand': 'read off by hand',
+  tool: 'by the tool',
+  practice: 'practised with a stand-in',
+};
 
 /** What to do about what is missing at a bleeder. */
 export const MISSING_WORDS: Readonly<Record<Missing, string>> = {
   strokes: 'The planned wash-out is not reached.',
   'bubbles not read': 'Bubbles in the last three strokes? Tap what you saw.',
-  'bubbles in the last three': 'Bubbles within the last three strokes: go on, three must be free of them.',
+  'bubbles in the last three':
+    'Bubbles within the last three strokes: go on, three must be free of them.',
   'colour not read': 'Colour in the hose now? Tap what you saw.',
   'colour not new': 'Darker than the new fluid: go on, then look again.',
 };

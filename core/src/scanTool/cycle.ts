@@ -22,13 +22,26 @@ export interface ToolCheck {
 export type ToolUnmet = 'battery low' | 'ignition not on' | 'fault codes';
 
 /** What was said and done in one tool stage so far, in order. */
-export type ToolEntry = { readonly kind: 'checked'; readonly check: ToolCheck } | { readonly kind: 'step'; readonly stepId: string; readonly done: boolean; readonly atMs: number };
+export type ToolEntry =
+  | { readonly kind: 'checked'; readonly check: ToolCheck }
+  | {
+      readonly kind: 'step';
+      readonly stepId: string;
+      readonly done: boolean;
+      readonly atMs: number;
+    };
 
 /** The one thing to do next with the tool. */
 export type ToolNext =
   | { readonly kind: 'check'; readonly when: 'before' | 'after' }
   /** `notBeforeMs`: moment until which the pump cools, by the clock of the phone that ran it. */
-  | { readonly kind: 'step'; readonly step: ToolStep; readonly number: number; readonly of: number; readonly notBeforeMs: number | null }
+  | {
+      readonly kind: 'step';
+      readonly step: ToolStep;
+      readonly number: number;
+      readonly of: number;
+      readonly notBeforeMs: number | null;
+    }
   | { readonly kind: 'through' };
 
 /** Least battery voltage at which a cycle is begun, V: below it pump and valves do less than they say [M]. */
@@ -38,11 +51,24 @@ const PUMP_S = 5;
 const COOL_S = 60;
 
 /** How long each part of a cycle takes, s. Starting values; the limits that the tool itself states win. */
-export function cycleTimes(): { readonly valvesS: Figure; readonly pumpS: Figure; readonly coolS: Figure } {
-  const time = (label: string, value: number, rule: string) => figure({ label, value, unit: 's', rule, source: MODEL });
+export function cycleTimes(): {
+  readonly valvesS: Figure;
+  readonly pumpS: Figure;
+  readonly coolS: Figure;
+} {
+  const time = (label: string, value: number, rule: string) =>
+    figure({ label, value, unit: 's', rule, source: MODEL });
   return {
-    valvesS: time('Valves of one wheel', VALVES_S, 'opened and shut in turn while the pedal or lever is held'),
-    pumpS: time('Pump run of one wheel', PUMP_S, 'short, because the pump is made for stops and not for running on'),
+    valvesS: time(
+      'Valves of one wheel',
+      VALVES_S,
+      'opened and shut in turn while the pedal or lever is held',
+    ),
+    pumpS: time(
+      'Pump run of one wheel',
+      PUMP_S,
+      'short, because the pump is made for stops and not for running on',
+    ),
     coolS: time('Pump cools', COOL_S, 'after every run; the limit that the tool states wins'),
   };
 }
@@ -54,9 +80,18 @@ export function cycleTimes(): { readonly valvesS: Figure; readonly pumpS: Figure
  */
 export function toolSteps(layout: Layout, order: readonly string[]): ToolStep[] {
   const behind = new Set(
-    paths(layout).flatMap(({ bleeder, points }) => (points.some((p) => p.node.kind === 'modulator' && p.node.id !== bleeder.at) ? [bleeder.id] : [])),
+    paths(layout).flatMap(({ bleeder, points }) =>
+      points.some((p) => p.node.kind === 'modulator' && p.node.id !== bleeder.at)
+        ? [bleeder.id]
+        : [],
+    ),
   );
-  return [...new Set(order)].filter((id) => behind.has(id)).flatMap((bleederId): ToolStep[] => [{ id: `${bleederId}:valves`, bleederId, act: 'valves' }, { id: `${bleederId}:pump`, bleederId, act: 'pump' }]);
+  return [...new Set(order)]
+    .filter((id) => behind.has(id))
+    .flatMap((bleederId): ToolStep[] => [
+      { id: `${bleederId}:valves`, bleederId, act: 'valves' },
+      { id: `${bleederId}:pump`, bleederId, act: 'pump' },
+    ]);
 }
 
 /** Preconditions that do not hold; codes alone stand in the way after the cycle too. */
@@ -79,15 +114,26 @@ export function nextInCycle(steps: readonly ToolStep[], entries: readonly ToolEn
   const last = entries.at(-1);
   const lastCheck = entries.flatMap((e) => (e.kind === 'checked' ? [e.check] : [])).at(-1);
   const checked = lastCheck !== undefined && toolUnmet(lastCheck).length === 0;
-  if (!waiting) return last?.kind === 'checked' && checked ? { kind: 'through' } : { kind: 'check', when: 'after' };
+  if (!waiting)
+    return last?.kind === 'checked' && checked
+      ? { kind: 'through' }
+      : { kind: 'check', when: 'after' };
   if (!checked || (last?.kind === 'step' && !last.done)) return { kind: 'check', when: 'before' };
-  return { kind: 'step', step: waiting, number: steps.indexOf(waiting) + 1, of: steps.length, notBeforeMs: cooledAt(steps, entries) };
+  return {
+    kind: 'step',
+    step: waiting,
+    number: steps.indexOf(waiting) + 1,
+    of: steps.length,
+    notBeforeMs: cooledAt(steps, entries),
+  };
 }
 
 /** When the pump has cooled after its last run, aborted ones included; null before the first. */
 function cooledAt(steps: readonly ToolStep[], entries: readonly ToolEntry[]): number | null {
   const pump = new Set(steps.filter((s) => s.act === 'pump').map((s) => s.id));
-  const ranAtMs = entries.flatMap((e) => (e.kind === 'step' && pump.has(e.stepId) ? [e.atMs] : [])).at(-1);
+  const ranAtMs = entries
+    .flatMap((e) => (e.kind === 'step' && pump.has(e.stepId) ? [e.atMs] : []))
+    .at(-1);
   return ranAtMs === undefined ? null : ranAtMs + COOL_S * 1000;
 }
 
@@ -95,9 +141,21 @@ function cooledAt(steps: readonly ToolStep[], entries: readonly ToolEntry[]): nu
 export function cycleMinutes(steps: readonly ToolStep[]): Figure {
   const { valvesS, pumpS, coolS } = cycleTimes();
   const wheels = steps.length / 2;
-  const setUp = figure({ label: 'Connecting and checking', value: 10, unit: 'min', rule: 'session, battery, codes before and after', source: MODEL });
+  const setUp = figure({
+    label: 'Connecting and checking',
+    value: 10,
+    unit: 'min',
+    rule: 'session, battery, codes before and after',
+    source: MODEL,
+  });
   return figure({
-    label: 'Hands on', value: setUp.value + (wheels * (valvesS.value + pumpS.value) + Math.max(0, wheels - 1) * coolS.value) / 60, unit: 'min',
-    rule: `${wheels} wheels × (valves + pump), a pause to cool between them`, source: MODEL, from: [setUp, valvesS, pumpS, coolS],
+    label: 'Hands on',
+    value:
+      setUp.value +
+      (wheels * (valvesS.value + pumpS.value) + Math.max(0, wheels - 1) * coolS.value) / 60,
+    unit: 'min',
+    rule: `${wheels} wheels × (valves + pump), a pause to cool between them`,
+    source: MODEL,
+    from: [setUp, valvesS, pumpS, coolS],
   });
 }

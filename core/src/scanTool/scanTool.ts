@@ -21,6 +21,8 @@ export interface ScanTool {
 /** The link to the tool is gone, or no session was opened. */
 export class ToolLost extends Error {
   constructor() {
-    super('The scan tool is out of reach. Look at its plug and connect again, or put down by hand what it shows.');
+    super(
+      'The scan tool is out of reach. Look at its plug and connect again, or put down by hand what it shows.',
+    );
   }
 }

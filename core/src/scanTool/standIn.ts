@@ -33,10 +33,19 @@ export function standInTool(script: ToolScript): ScanTool {
   let pumpRanAt: number | null = null;
   let steps = 0;
   const alive = () => {
-    if (since !== null && script.lostAfterMs !== undefined && script.now() - since >= script.lostAfterMs) since = null;
+    if (
+      since !== null &&
+      script.lostAfterMs !== undefined &&
+      script.now() - since >= script.lostAfterMs
+    )
+      since = null;
     if (since === null) throw new ToolLost();
   };
-  const state = (): ToolCheck => ({ batteryV, ignition: script.ignition, codes: steps > 0 && script.codeAfter !== undefined ? [script.codeAfter] : script.codes });
+  const state = (): ToolCheck => ({
+    batteryV,
+    ignition: script.ignition,
+    codes: steps > 0 && script.codeAfter !== undefined ? [script.codeAfter] : script.codes,
+  });
 
   return {
     practice: true,
@@ -51,11 +60,21 @@ export function standInTool(script: ToolScript): ScanTool {
     },
     async run(step: ToolStep): Promise<ToolOutcome> {
       alive();
-      if (toolUnmet({ ...state(), codes: [] }).length > 0) return { done: false, why: batteryV < LEAST_BATTERY_V ? 'Battery low' : 'Ignition is not on' };
-      if (step.act === 'pump' && pumpRanAt !== null && (script.now() - pumpRanAt) * script.speed < coolS.value * 1000) return { done: false, why: 'Pump hot: let it cool' };
+      if (toolUnmet({ ...state(), codes: [] }).length > 0)
+        return {
+          done: false,
+          why: batteryV < LEAST_BATTERY_V ? 'Battery low' : 'Ignition is not on',
+        };
+      if (
+        step.act === 'pump' &&
+        pumpRanAt !== null &&
+        (script.now() - pumpRanAt) * script.speed < coolS.value * 1000
+      )
+        return { done: false, why: 'Pump hot: let it cool' };
       await script.wait(((step.act === 'pump' ? pumpS : valvesS).value * 1000) / script.speed);
       alive();
-      if (steps++ === script.abortsAfter) return { done: false, why: 'Stopped: the pedal or lever was let go' };
+      if (steps++ === script.abortsAfter)
+        return { done: false, why: 'Stopped: the pedal or lever was let go' };
       if (step.act === 'pump') {
         pumpRanAt = script.now();
         batteryV -= RUN_TAKES_V;

@@ -3,7 +3,16 @@ import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
 import type { MasterChanged, WorkDone } from './work';
 
 /** Why an element may hold air. */
-export type AirCause = 'opened' | 'behind what was opened' | 'climbed from the open joint' | 'drew air at its outlet' | 'master changed' | 'modulator opened' | 'air in the modulator' | 'new or dry' | 'soft pedal';
+export type AirCause =
+  | 'opened'
+  | 'behind what was opened'
+  | 'climbed from the open joint'
+  | 'drew air at its outlet'
+  | 'master changed'
+  | 'modulator opened'
+  | 'air in the modulator'
+  | 'new or dry'
+  | 'soft pedal';
 
 /** Why a bleeder must be opened, or may stay shut. */
 export type BleederWhy =
@@ -18,7 +27,10 @@ export interface BleederFinding {
 }
 
 /** A condition that a person was asked for and that does not hold. */
-export type Unmet = keyof Omit<MasterChanged, 'masterId' | 'linesOver'> | 'cappedAtOnce' | 'keptFull';
+export type Unmet =
+  | keyof Omit<MasterChanged, 'masterId' | 'linesOver'>
+  | 'cappedAtOnce'
+  | 'keptFull';
 
 /** What follows from what was done. */
 export interface ScopeFinding {
@@ -36,7 +48,13 @@ export interface ScopeFinding {
   readonly bench: readonly string[];
 }
 
-const CARE: readonly Exclude<Unmet, 'cappedAtOnce' | 'keptFull' | 'bench'>[] = ['linesStayedFull', 'linesAboveWheels', 'nothingElseOpened', 'modulatorLostNothing', 'heldDown'];
+const CARE: readonly Exclude<Unmet, 'cappedAtOnce' | 'keptFull' | 'bench'>[] = [
+  'linesStayedFull',
+  'linesAboveWheels',
+  'nothingElseOpened',
+  'modulatorLostNothing',
+  'heldDown',
+];
 
 /**
  * Work out which parts may hold air, which bleeders must be opened and which
@@ -53,22 +71,32 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
   const chambers = chambersOf(layout);
   const inHand = chambers.filter(({ master }) => work.masterIds.includes(master.id));
 
-  if (work.purpose === 'new or dry') for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'new or dry');
-  const drewAir = chambers.filter(({ chamber }) => work.lowest.some((l) => l.bowlId === chamber.fedBy && l.belowMaxMm >= chamber.outlet.belowMaxMm));
+  if (work.purpose === 'new or dry')
+    for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'new or dry');
+  const drewAir = chambers.filter(({ chamber }) =>
+    work.lowest.some(
+      (l) => l.bowlId === chamber.fedBy && l.belowMaxMm >= chamber.outlet.belowMaxMm,
+    ),
+  );
   for (const { chamber } of drewAir) mark(circuitOf(layout, chamber), 'drew air at its outlet');
 
-  const masterDone = work.master && (inHand.find(({ master }) => master.id === work.master!.masterId)?.master ?? null);
+  const masterDone =
+    work.master &&
+    (inHand.find(({ master }) => master.id === work.master!.masterId)?.master ?? null);
   const careless = work.master ? missingCare(work.master) : [];
   if (work.master && masterDone) {
     for (const condition of careless) unmet.push({ partId: masterDone.id, condition });
-    if (careless.length > 0) for (const chamber of masterDone.chambers) mark(circuitOf(layout, chamber), 'master changed');
+    if (careless.length > 0)
+      for (const chamber of masterDone.chambers) mark(circuitOf(layout, chamber), 'master changed');
   }
   for (const n of layout.nodes.filter((x) => x.kind === 'modulator')) {
     if (work.modulatorOpened) mark(circuitThrough(layout, n.id), 'modulator opened');
     if (work.airInModulator) mark(circuitThrough(layout, n.id), 'air in the modulator');
   }
   for (const part of work.parts) {
-    const chamber = chambers.find(({ chamber: c }) => circuitOf(layout, c).has(part.partId))?.chamber;
+    const chamber = chambers.find(({ chamber: c }) =>
+      circuitOf(layout, c).has(part.partId),
+    )?.chamber;
     mark([part.partId], 'opened');
     mark(behind(layout, part.partId), 'behind what was opened');
     if (!part.cappedAtOnce) {
@@ -80,31 +108,53 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
       unmet.push({ partId: part.partId, condition: 'keptFull' });
       mark(circuitOf(layout, chamber), 'drew air at its outlet');
     }
-    if (layout.nodes.some((n) => n.id === part.partId && n.kind === 'modulator')) mark(circuitThrough(layout, part.partId), 'modulator opened');
+    if (layout.nodes.some((n) => n.id === part.partId && n.kind === 'modulator'))
+      mark(circuitThrough(layout, part.partId), 'modulator opened');
   }
   // Last, so that a cause that is known is not hidden by a guess.
-  if (work.purpose === 'soft pedal') for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'soft pedal');
+  if (work.purpose === 'soft pedal')
+    for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'soft pedal');
   const bleeders = paths(layout).map((path): BleederFinding => {
     const bleederId = path.bleeder.id;
     const airy = airOn(path, air);
     if (airy) return { bleederId, open: true, why: { code: 'air', ...airy } };
-    if (!work.masterIds.includes(path.master.id)) return { bleederId, open: false, why: { code: 'not in hand' } };
+    if (!work.masterIds.includes(path.master.id))
+      return { bleederId, open: false, why: { code: 'not in hand' } };
     if (work.purpose === 'routine flush') return { bleederId, open: true, why: { code: 'flush' } };
-    return { bleederId, open: false, why: { code: work.master && work.parts.length === 0 ? 'master changed with care' : 'behind a capped joint' } };
+    return {
+      bleederId,
+      open: false,
+      why: {
+        code:
+          work.master && work.parts.length === 0
+            ? 'master changed with care'
+            : 'behind a capped joint',
+      },
+    };
   });
   return {
     air,
     bleeders,
     unmet,
     drewAir: [...new Set(drewAir.map(({ master }) => master.id))],
-    airInModulator: layout.nodes.some((n) => n.kind === 'modulator' && mayBeInside(work, air.get(n.id))),
-    bench: work.purpose === 'new or dry' ? work.masterIds : work.master?.bench === 'not done' ? [work.master.masterId] : [],
+    airInModulator: layout.nodes.some(
+      (n) => n.kind === 'modulator' && mayBeInside(work, air.get(n.id)),
+    ),
+    bench:
+      work.purpose === 'new or dry'
+        ? work.masterIds
+        : work.master?.bench === 'not done'
+          ? [work.master.masterId]
+          : [],
   };
 }
 
 /** What is lacking so that a changed master would leave the wheels shut. */
 function missingCare(master: MasterChanged): Unmet[] {
-  return [...CARE.filter((c) => !master[c]), ...(master.bench === 'clean' ? [] : ['bench' as const])];
+  return [
+    ...CARE.filter((c) => !master[c]),
+    ...(master.bench === 'clean' ? [] : ['bench' as const]),
+  ];
 }
 
 /** Whether air in a modulator may be beyond the reach of a stroke: where it ran empty, not where a bubble passed. */
@@ -114,8 +164,14 @@ function mayBeInside(work: WorkDone, cause: AirCause | undefined): boolean {
 }
 
 /** The first element on a bleeder's way that may hold air. */
-function airOn(path: Path, air: ReadonlyMap<string, AirCause>): { cause: AirCause; elementId: string } | null {
-  for (const id of [path.chamber.id, ...path.points.flatMap((p, i) => [p.node.id, path.stretches[i]?.id ?? ''])]) {
+function airOn(
+  path: Path,
+  air: ReadonlyMap<string, AirCause>,
+): { cause: AirCause; elementId: string } | null {
+  for (const id of [
+    path.chamber.id,
+    ...path.points.flatMap((p, i) => [p.node.id, path.stretches[i]?.id ?? '']),
+  ]) {
     const cause = air.get(id);
     if (cause) return { cause, elementId: id };
   }
@@ -123,14 +179,18 @@ function airOn(path: Path, air: ReadonlyMap<string, AirCause>): { cause: AirCaus
 }
 
 function circuitThrough(layout: Layout, nodeId: string): ReadonlySet<string> {
-  const chamber = chambersOf(layout).find(({ chamber: c }) => circuitOf(layout, c).has(nodeId))?.chamber;
+  const chamber = chambersOf(layout).find(({ chamber: c }) =>
+    circuitOf(layout, c).has(nodeId),
+  )?.chamber;
   return chamber ? circuitOf(layout, chamber) : behind(layout, nodeId);
 }
 
 /** Parts that a person can change: everything but bare joints and ports. */
 export function changeableParts(layout: Layout): { readonly id: string; readonly name: string }[] {
   return [
-    ...layout.nodes.filter((n) => isActuator(n) || n.kind === 'modulator' || n.kind === 'valve').map(({ id, name }) => ({ id, name })),
+    ...layout.nodes
+      .filter((n) => isActuator(n) || n.kind === 'modulator' || n.kind === 'valve')
+      .map(({ id, name }) => ({ id, name })),
     ...layout.stretches.map(({ id, name }) => ({ id, name })),
   ];
 }

@@ -17,7 +17,10 @@ export function behind(layout: Layout, partId: string): ReadonlySet<string> {
 }
 
 /** Everything of one chamber's circuit, its port and itself included. */
-export function circuitOf(layout: Layout, chamber: { readonly id: string; readonly port: string }): ReadonlySet<string> {
+export function circuitOf(
+  layout: Layout,
+  chamber: { readonly id: string; readonly port: string },
+): ReadonlySet<string> {
   return new Set([chamber.id, ...behind(layout, chamber.port)]);
 }
 
@@ -36,7 +39,8 @@ export function climbsFrom(layout: Layout, from: string): ReadonlySet<string> {
     const at = waiting.pop()!;
     for (const s of layout.stretches) {
       const next = s.from === at ? s.to : s.to === at ? s.from : null;
-      if (next === null || reached.has(s.id) || nodes.get(next)!.heightMm < nodes.get(at)!.heightMm) continue;
+      if (next === null || reached.has(s.id) || nodes.get(next)!.heightMm < nodes.get(at)!.heightMm)
+        continue;
       reached.add(s.id);
       if (!reached.has(next)) {
         reached.add(next);

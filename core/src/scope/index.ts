@@ -1,5 +1,20 @@
-export { changeableParts, findScope, type AirCause, type BleederFinding, type BleederWhy, type ScopeFinding, type Unmet } from './finding';
+export {
+  changeableParts,
+  findScope,
+  type AirCause,
+  type BleederFinding,
+  type BleederWhy,
+  type ScopeFinding,
+  type Unmet,
+} from './finding';
 export { behind, circuitOf } from './graph';
 export { partnerAdvice, type PartnerAdvice, type PartnerAge } from './partners';
-export { PURPOSES, routineFlush, type MasterChanged, type PartChanged, type Purpose, type WorkDone } from './work';
+export {
+  PURPOSES,
+  routineFlush,
+  type MasterChanged,
+  type PartChanged,
+  type Purpose,
+  type WorkDone,
+} from './work';
 export { adviceWords, bleederWords, nameOf, PURPOSE_WORDS, UNMET_WORDS } from './words';

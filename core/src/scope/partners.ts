@@ -27,8 +27,16 @@ const LATELY_MONTHS = 24;
  *
  * @param changed ids of changed parts and masters
  */
-export function partnerAdvice(layout: Layout, changed: readonly string[], ages: readonly PartnerAge[]): PartnerAdvice[] {
-  return changed.flatMap((changedId) => partnersOf(layout, changedId).filter((p) => !changed.includes(p.id)).map((p) => adviceOn(changedId, p, ages)));
+export function partnerAdvice(
+  layout: Layout,
+  changed: readonly string[],
+  ages: readonly PartnerAge[],
+): PartnerAdvice[] {
+  return changed.flatMap((changedId) =>
+    partnersOf(layout, changedId)
+      .filter((p) => !changed.includes(p.id))
+      .map((p) => adviceOn(changedId, p, ages)),
+  );
 }
 
 interface Partner {
@@ -41,26 +49,44 @@ interface Partner {
 function partnersOf(layout: Layout, changedId: string): Partner[] {
   const actuators = layout.nodes.filter(isActuator);
   const node = actuators.find((n) => n.id === changedId);
-  if (node && node.kind !== 'slave') return actuators.filter((o) => isPair(layout, node, o)).map((o) => ({ id: o.id, name: o.name, inGearbox: false, axle: true }));
+  if (node && node.kind !== 'slave')
+    return actuators
+      .filter((o) => isPair(layout, node, o))
+      .map((o) => ({ id: o.id, name: o.name, inGearbox: false, axle: true }));
   const clutch = layout.masters.filter((m) => m.system === 'clutch');
-  if (node) return clutch.filter((m) => m.chambers.some((c) => circuitOf(layout, c).has(node.id))).map((m) => ({ id: m.id, name: m.name, inGearbox: false, axle: false }));
+  if (node)
+    return clutch
+      .filter((m) => m.chambers.some((c) => circuitOf(layout, c).has(node.id)))
+      .map((m) => ({ id: m.id, name: m.name, inGearbox: false, axle: false }));
   const master = clutch.find((m) => m.id === changedId);
   if (!master) return [];
-  const reached = chambersOf({ masters: [master] }).map(({ chamber }) => circuitOf(layout, chamber));
-  return actuators.flatMap((n) => (n.kind === 'slave' && reached.some((r) => r.has(n.id)) ? [{ id: n.id, name: n.name, inGearbox: n.inGearbox, axle: false }] : []));
+  const reached = chambersOf({ masters: [master] }).map(({ chamber }) =>
+    circuitOf(layout, chamber),
+  );
+  return actuators.flatMap((n) =>
+    n.kind === 'slave' && reached.some((r) => r.has(n.id))
+      ? [{ id: n.id, name: n.name, inGearbox: n.inGearbox, axle: false }]
+      : [],
+  );
 }
 
 /** Left and right of one axle. */
 function isPair(layout: Layout, a: Actuator, b: Actuator): boolean {
   const placeOf = (n: Actuator) => layout.bleeders.find((x) => x.at === n.id)?.place ?? '';
   const [left, right] = [placeOf(a), placeOf(b)];
-  return a.id !== b.id && left !== right && left.includes(' ') && left.split(' ')[1] === right.split(' ')[1];
+  return (
+    a.id !== b.id &&
+    left !== right &&
+    left.includes(' ') &&
+    left.split(' ')[1] === right.split(' ')[1]
+  );
 }
 
 function adviceOn(changedId: string, partner: Partner, ages: readonly PartnerAge[]): PartnerAdvice {
   const base = { changedId, partnerId: partner.id, partnerName: partner.name };
   const months = ages.find((a) => a.partId === partner.id)?.months ?? null;
-  if (months !== null && months < LATELY_MONTHS) return { ...base, advise: 'leave it', why: 'lately renewed' };
+  if (months !== null && months < LATELY_MONTHS)
+    return { ...base, advise: 'leave it', why: 'lately renewed' };
   if (partner.inGearbox) return { ...base, advise: 'next clutch job', why: 'inside the gearbox' };
   return { ...base, advise: 'same job', why: partner.axle ? 'axle pair' : 'old and outside' };
 }

@@ -3,7 +3,9 @@ import type { AirCause, BleederFinding, Unmet } from './finding';
 import type { PartnerAdvice } from './partners';
 import type { Purpose } from './work';
 
-export const PURPOSE_WORDS: Readonly<Record<Purpose, { readonly title: string; readonly about: string }>> = {
+export const PURPOSE_WORDS: Readonly<
+  Record<Purpose, { readonly title: string; readonly about: string }>
+> = {
   'routine flush': { title: 'Renew the fluid', about: 'Nothing was opened, no air expected' },
   'soft pedal': { title: 'Pedal or lever is soft', about: 'Air somewhere: every bleeder' },
   'after work': { title: 'A part was changed', about: 'Only what may hold air is opened' },
@@ -25,7 +27,8 @@ const CAUSE: Readonly<Record<AirCause, string>> = {
 /** What was asked for and does not hold, as a sentence about what follows. */
 export const UNMET_WORDS: Readonly<Record<Unmet, string>> = {
   cappedAtOnce: 'The joint was not capped at once: air can climb in the lines above it.',
-  keptFull: 'The reservoir was not kept full, and nobody saw the lowest level: the outlet may have drawn air.',
+  keptFull:
+    'The reservoir was not kept full, and nobody saw the lowest level: the outlet may have drawn air.',
   linesStayedFull: 'The lines did not stay full.',
   linesAboveWheels: 'The lines do not all lie above the wheels.',
   nothingElseOpened: 'Something else was opened too.',
@@ -58,7 +61,11 @@ const ADVICE: Readonly<Record<PartnerAdvice['why'], string>> = {
 
 /** Advice on a partner: what, and why. */
 export function adviceWords(advice: PartnerAdvice): string {
-  const does = { 'same job': 'Renew it in this job', 'leave it': 'Leave it', 'next clutch job': 'Leave it for now' }[advice.advise];
+  const does = {
+    'same job': 'Renew it in this job',
+    'leave it': 'Leave it',
+    'next clutch job': 'Leave it for now',
+  }[advice.advise];
   return `${advice.partnerName}: ${does.toLowerCase()}, because ${ADVICE[advice.why]}.`;
 }
 
@@ -66,6 +73,7 @@ export function adviceWords(advice: PartnerAdvice): string {
 export function nameOf(layout: Layout, id: string): string {
   const chamber = chambersOf(layout).find((c) => c.chamber.id === id || c.master.id === id);
   if (chamber) return chamber.master.id === id ? chamber.master.name : chamber.chamber.name;
-  return [...layout.nodes, ...layout.stretches, ...layout.bowls].find((e) => e.id === id)?.name ?? id;
+  return (
+    [...layout.nodes, ...layout.stretches, ...layout.bowls].find((e) => e.id === id)?.name ?? id
+  );
 }
-

@@ -49,5 +49,14 @@ export interface WorkDone {
 
 /** Nothing was opened: a flush of these systems. */
 export function routineFlush(masterIds: readonly string[]): WorkDone {
-  return { purpose: 'routine flush', masterIds, parts: [], master: null, lowest: [], modulatorOpened: false, airInModulator: false, endLost: null };
+  return {
+    purpose: 'routine flush',
+    masterIds,
+    parts: [],
+    master: null,
+    lowest: [],
+    modulatorOpened: false,
+    airInModulator: false,
+    endLost: null,
+  };
 }

@@ -23,11 +23,21 @@ export const OPEN_RULES = ['today only', '30 days capped'] as const;
 export type OpenRule = (typeof OPEN_RULES)[number];
 
 /** How long an opened container may be kept by each school, days. */
-export const OPEN_DAYS: Readonly<Record<OpenRule, number>> = { 'today only': 0, '30 days capped': 30 };
+export const OPEN_DAYS: Readonly<Record<OpenRule, number>> = {
+  'today only': 0,
+  '30 days capped': 30,
+};
 /** Rest after a journey: overnight [C]. */
 export const REST_HOURS = 12;
 
-export type AdmitCode = 'discarded' | 'empty' | 'opened too long' | 'opening date unknown' | 'not kept capped' | 'opened' | 'still resting';
+export type AdmitCode =
+  | 'discarded'
+  | 'empty'
+  | 'opened too long'
+  | 'opening date unknown'
+  | 'not kept capped'
+  | 'opened'
+  | 'still resting';
 
 export interface AdmitReason {
   readonly code: AdmitCode;
@@ -45,8 +55,13 @@ export function admitContainer(c: ShelfContainer, rule: OpenRule): AdmitAnswer {
   if (c.state === 'discarded') reasons.push({ code: 'discarded', weight: 'stop' });
   if (c.leftMl <= 0) reasons.push({ code: 'empty', weight: 'stop' });
   if (c.state === 'opened') reasons.push(openReason(c, rule));
-  if (c.restedHours !== null && c.restedHours < REST_HOURS) reasons.push({ code: 'still resting', weight: 'caution' });
-  const verdict = reasons.some((r) => r.weight === 'stop') ? 'refuse' : reasons.length > 0 ? 'with caution' : 'take';
+  if (c.restedHours !== null && c.restedHours < REST_HOURS)
+    reasons.push({ code: 'still resting', weight: 'caution' });
+  const verdict = reasons.some((r) => r.weight === 'stop')
+    ? 'refuse'
+    : reasons.length > 0
+      ? 'with caution'
+      : 'take';
   return { verdict, reasons };
 }
 
@@ -54,5 +69,7 @@ function openReason(c: ShelfContainer, rule: OpenRule): AdmitReason {
   // An opening date that nobody knows counts as too old.
   if (c.openedDays === null) return { code: 'opening date unknown', weight: 'stop' };
   if (c.openedDays > OPEN_DAYS[rule]) return { code: 'opened too long', weight: 'stop' };
-  return c.keptCapped ? { code: 'opened', weight: 'caution' } : { code: 'not kept capped', weight: 'stop' };
+  return c.keptCapped
+    ? { code: 'opened', weight: 'caution' }
+    : { code: 'not kept capped', weight: 'stop' };
 }

@@ -31,19 +31,41 @@ export interface FluidBalance {
  * @throws RangeError when one of them is negative, more was poured and discarded than was opened, or more caught than discarded
  */
 export function fluidBalance(moved: FluidMoved): FluidBalance {
-  for (const [word, ml] of Object.entries(moved)) if (!(ml >= 0)) throw new RangeError(`${word} is ${ml}; give 0 mL or more`);
+  for (const [word, ml] of Object.entries(moved))
+    if (!(ml >= 0)) throw new RangeError(`${word} is ${ml}; give 0 mL or more`);
   const { openedMl, pouredMl, bledMl, removedMl, spilledMl, discardedMl, caughtMl } = moved;
-  if (pouredMl + discardedMl > openedMl + 1e-6) throw new RangeError(`${pouredMl} mL poured and ${discardedMl} mL discarded are more than the ${openedMl} mL that were opened`);
-  if (caughtMl > discardedMl) throw new RangeError(`${caughtMl} mL caught are more than the ${discardedMl} mL discarded`);
-  const entry = (label: string, value: number) => figure({ label, value, unit: 'mL', rule: 'put down on the job', source: ENTRY });
+  if (pouredMl + discardedMl > openedMl + 1e-6)
+    throw new RangeError(
+      `${pouredMl} mL poured and ${discardedMl} mL discarded are more than the ${openedMl} mL that were opened`,
+    );
+  if (caughtMl > discardedMl)
+    throw new RangeError(`${caughtMl} mL caught are more than the ${discardedMl} mL discarded`);
+  const entry = (label: string, value: number) =>
+    figure({ label, value, unit: 'mL', rule: 'put down on the job', source: ENTRY });
   const poured = entry('Poured', pouredMl);
   const bled = entry('Bled', bledMl);
   const removed = entry('Removed', removedMl);
   const discarded = entry('Discarded', discardedMl);
-  const of = (label: string, value: number, rule: string, from: readonly Figure[]) => figure({ label, value, unit: 'mL', rule, source: ARITHMETIC, from });
+  const of = (label: string, value: number, rule: string, from: readonly Figure[]) =>
+    figure({ label, value, unit: 'mL', rule, source: ARITHMETIC, from });
   return {
-    changeOfContentMl: of('Change of content', pouredMl - bledMl - removedMl - spilledMl, 'poured less bled, removed and spilled', [poured, bled, removed, entry('Spilled', spilledMl)]),
-    leftMl: of('Left in containers', openedMl - pouredMl - discardedMl, 'opened less poured and discarded', [entry('Opened', openedMl), poured, discarded]),
-    wasteMl: of('Waste', bledMl + removedMl + caughtMl, 'bled, removed and what was caught of the discarded', [bled, removed, entry('Caught', caughtMl)]),
+    changeOfContentMl: of(
+      'Change of content',
+      pouredMl - bledMl - removedMl - spilledMl,
+      'poured less bled, removed and spilled',
+      [poured, bled, removed, entry('Spilled', spilledMl)],
+    ),
+    leftMl: of(
+      'Left in containers',
+      openedMl - pouredMl - discardedMl,
+      'opened less poured and discarded',
+      [entry('Opened', openedMl), poured, discarded],
+    ),
+    wasteMl: of(
+      'Waste',
+      bledMl + removedMl + caughtMl,
+      'bled, removed and what was caught of the discarded',
+      [bled, removed, entry('Caught', caughtMl)],
+    ),
   };
 }

@@ -1,4 +1,14 @@
-export { admitContainer, OPEN_DAYS, OPEN_RULES, REST_HOURS, type AdmitAnswer, type AdmitCode, type AdmitReason, type OpenRule, type ShelfContainer } from './admit';
+export {
+  admitContainer,
+  OPEN_DAYS,
+  OPEN_RULES,
+  REST_HOURS,
+  type AdmitAnswer,
+  type AdmitCode,
+  type AdmitReason,
+  type OpenRule,
+  type ShelfContainer,
+} from './admit';
 export { pickFromShelf, type ShelfPick } from './pickFromShelf';
 export { sharePoured, type PouredShare } from './sharePoured';
 export { lowStock, type LowStock } from './lowStock';

@@ -2,7 +2,11 @@ import { ARITHMETIC, ENTRY, figure, type Figure } from '../figure';
 import type { ShelfContainer } from './admit';
 
 export type ShelfPick =
-  | { readonly kind: 'enough'; readonly containers: readonly ShelfContainer[]; readonly leftOverMl: Figure }
+  | {
+      readonly kind: 'enough';
+      readonly containers: readonly ShelfContainer[];
+      readonly leftOverMl: Figure;
+    }
   | { readonly kind: 'short'; readonly missingMl: Figure };
 
 /**
@@ -16,19 +20,38 @@ export type ShelfPick =
  * @throws RangeError outside those ranges
  */
 export function pickFromShelf(needed: Figure, admitted: readonly ShelfContainer[]): ShelfPick {
-  if (!(needed.value >= 0 && needed.value <= 20_000)) throw new RangeError(`needed is ${needed.value} mL; give 0 to 20,000 mL`);
-  if (admitted.length > 200) throw new RangeError(`there are ${admitted.length} containers; give at most 200`);
+  if (!(needed.value >= 0 && needed.value <= 20_000))
+    throw new RangeError(`needed is ${needed.value} mL; give 0 to 20,000 mL`);
+  if (admitted.length > 200)
+    throw new RangeError(`there are ${admitted.length} containers; give at most 200`);
   const target = Math.ceil(needed.value - 1e-9);
   const onShelf = admitted.reduce((sum, c) => sum + Math.floor(c.leftMl), 0);
   if (onShelf < target) {
-    return { kind: 'short', missingMl: figure({ label: 'Missing on the shelf', value: target - onShelf, unit: 'mL', rule: 'what is needed less what may be used', source: ARITHMETIC, from: [needed, ...admitted.map(leftIn)] }) };
+    return {
+      kind: 'short',
+      missingMl: figure({
+        label: 'Missing on the shelf',
+        value: target - onShelf,
+        unit: 'mL',
+        rule: 'what is needed less what may be used',
+        source: ARITHMETIC,
+        from: [needed, ...admitted.map(leftIn)],
+      }),
+    };
   }
   const containers = leastLeftOver(target, admitted);
   const total = containers.reduce((sum, c) => sum + c.leftMl, 0);
   return {
     kind: 'enough',
     containers,
-    leftOverMl: figure({ label: 'Left over', value: total - needed.value, unit: 'mL', rule: 'what the containers hold less what is poured', source: ARITHMETIC, from: [needed, ...containers.map(leftIn)] }),
+    leftOverMl: figure({
+      label: 'Left over',
+      value: total - needed.value,
+      unit: 'mL',
+      rule: 'what the containers hold less what is poured',
+      source: ARITHMETIC,
+      from: [needed, ...containers.map(leftIn)],
+    }),
   };
 }
 
@@ -51,7 +74,12 @@ function leastLeftOver(target: number, admitted: readonly ShelfContainer[]): She
       const from = best[v];
       // What covers the target already only gets worse by one more.
       if (!from || v >= target) continue;
-      const made: Best = { count: from.count + 1, ageDays: from.ageDays + c.ageDays, last: c, before: from };
+      const made: Best = {
+        count: from.count + 1,
+        ageDays: from.ageDays + c.ageDays,
+        last: c,
+        before: from,
+      };
       if (isBetter(made, best[v + ml])) best[v + ml] = made;
     }
   }
@@ -66,4 +94,11 @@ function isBetter(made: Best, known: Best | undefined): boolean {
   return made.count < known.count || (made.count === known.count && made.ageDays > known.ageDays);
 }
 
-const leftIn = (c: ShelfContainer): Figure => figure({ label: `${c.grade}, batch ${c.batch}`, value: c.leftMl, unit: 'mL', rule: 'left in it by the shelf', source: ENTRY });
+const leftIn = (c: ShelfContainer): Figure =>
+  figure({
+    label: `${c.grade}, batch ${c.batch}`,
+    value: c.leftMl,
+    unit: 'mL',
+    rule: 'left in it by the shelf',
+    source: ENTRY,
+  });

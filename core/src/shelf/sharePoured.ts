@@ -13,9 +13,14 @@ export interface PouredShare {
  *
  * @param pouredMl 0 or more
  */
-export function sharePoured(pouredMl: number, containers: readonly Pick<ShelfContainer, 'id' | 'state' | 'leftMl'>[]): PouredShare[] {
+export function sharePoured(
+  pouredMl: number,
+  containers: readonly Pick<ShelfContainer, 'id' | 'state' | 'leftMl'>[],
+): PouredShare[] {
   if (!(pouredMl >= 0)) throw new RangeError(`pouredMl is ${pouredMl}; give 0 mL or more`);
-  const inOrder = [...containers].sort((a, b) => Number(b.state === 'opened') - Number(a.state === 'opened'));
+  const inOrder = [...containers].sort(
+    (a, b) => Number(b.state === 'opened') - Number(a.state === 'opened'),
+  );
   let rest = pouredMl;
   return inOrder.map((c) => {
     const share = Math.min(rest, c.leftMl);

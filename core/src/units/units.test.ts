@@ -1,13 +1,25 @@
 import fc from 'fast-check';
 import Qty from 'js-quantities';
-import { convertLength, convertTemperature, convertVolume, type LengthUnit, type VolumeUnit } from '.';
+import {
+  convertLength,
+  convertTemperature,
+  convertVolume,
+  type LengthUnit,
+  type VolumeUnit,
+} from '.';
 
 // Reference library: js-quantities. Its fluid ounce is the US one; the imperial one is built from the gallon of 4.54609 L (Weights and Measures Act 1985).
-const VOLUME: Record<VolumeUnit, string | null> = { mL: 'ml', L: 'l', flOzUs: 'floz', flOzImp: null };
+const VOLUME: Record<VolumeUnit, string | null> = {
+  mL: 'ml',
+  L: 'l',
+  flOzUs: 'floz',
+  flOzImp: null,
+};
 const LENGTH: Record<LengthUnit, string> = { mm: 'mm', m: 'm', in: 'in', ft: 'ft' };
 const amount = fc.double({ min: 0.001, max: 1e6, noNaN: true });
 
-const close = (actual: number, expected: number) => expect(Math.abs(actual - expected)).toBeLessThanOrEqual(1e-6 * Math.abs(expected) + 1e-9);
+const close = (actual: number, expected: number) =>
+  expect(Math.abs(actual - expected)).toBeLessThanOrEqual(1e-6 * Math.abs(expected) + 1e-9);
 
 test('volumes agree with the reference library', () => {
   const known = (Object.keys(VOLUME) as VolumeUnit[]).filter((u) => VOLUME[u] !== null);
@@ -41,7 +53,11 @@ test('temperatures agree with the reference library', () => {
 });
 
 test('there and back gives the same', () => {
-  fc.assert(fc.property(amount, (v) => close(convertTemperature(convertTemperature(v, '°C', '°F'), '°F', '°C'), v)));
+  fc.assert(
+    fc.property(amount, (v) =>
+      close(convertTemperature(convertTemperature(v, '°C', '°F'), '°F', '°C'), v),
+    ),
+  );
   expect(convertTemperature(212, '°F', '°C')).toBe(100);
   expect(convertTemperature(37, '°C', '°C')).toBe(37);
 });

@@ -23,7 +23,14 @@ const CAR_CALIPER_KG = 5;
 export function twoMasses(discKg: number, caliperKg: number): TwoMasses {
   const disc = (discKg / CAR_DISC_KG) ** (2 / 3);
   const caliper = (caliperKg / CAR_CALIPER_KG) ** (2 / 3);
-  return { discJK: discKg * DISC_J_KGK, caliperJK: caliperKg * CALIPER_J_KGK, betweenWK: 3 * caliper, discAirWK: 4 * disc, discAirWKPerMs: 1.2 * disc, caliperAirWK: 1.5 * caliper };
+  return {
+    discJK: discKg * DISC_J_KGK,
+    caliperJK: caliperKg * CALIPER_J_KGK,
+    betweenWK: 3 * caliper,
+    discAirWK: 4 * disc,
+    discAirWKPerMs: 1.2 * disc,
+    caliperAirWK: 1.5 * caliper,
+  };
 }
 
 /** A stretch of time with one heat and one speed of the air. */
@@ -58,9 +65,14 @@ const STEP_S = 1;
  * @param startC of both, and of the air
  * @throws RangeError when the phases last longer than 6 h
  */
-export function simulateHeat(masses: TwoMasses, phases: readonly HeatPhase[], startC: number): HeatRun {
+export function simulateHeat(
+  masses: TwoMasses,
+  phases: readonly HeatPhase[],
+  startC: number,
+): HeatRun {
   const total = phases.reduce((sum, p) => sum + p.seconds, 0);
-  if (!(total > 0 && total <= 21_600)) throw new RangeError(`the phases last ${total} s; give above 0 to 21,600 s`);
+  if (!(total > 0 && total <= 21_600))
+    throw new RangeError(`the phases last ${total} s; give above 0 to 21,600 s`);
   let state: State = { disc: 0, caliper: 0, shedJ: 0 };
   let seconds = 0;
   let inJ = 0;
@@ -96,15 +108,24 @@ function slope({ disc, caliper }: State, m: TwoMasses, heatW: number, discAirWK:
   const across = m.betweenWK * (disc - caliper);
   const offDisc = discAirWK * disc;
   const offCaliper = m.caliperAirWK * caliper;
-  return { disc: (heatW - across - offDisc) / m.discJK, caliper: (across - offCaliper) / m.caliperJK, shedJ: offDisc + offCaliper };
+  return {
+    disc: (heatW - across - offDisc) / m.discJK,
+    caliper: (across - offCaliper) / m.caliperJK,
+    shedJ: offDisc + offCaliper,
+  };
 }
 
 function rungeKutta(s: State, h: number, f: (s: State) => State): State {
-  const along = (d: State, by: number): State => ({ disc: s.disc + d.disc * by, caliper: s.caliper + d.caliper * by, shedJ: s.shedJ + d.shedJ * by });
+  const along = (d: State, by: number): State => ({
+    disc: s.disc + d.disc * by,
+    caliper: s.caliper + d.caliper * by,
+    shedJ: s.shedJ + d.shedJ * by,
+  });
   const k1 = f(s);
   const k2 = f(along(k1, h / 2));
   const k3 = f(along(k2, h / 2));
   const k4 = f(along(k3, h));
-  const mean = (key: keyof State) => s[key] + (h / 6) * (k1[key] + 2 * k2[key] + 2 * k3[key] + k4[key]);
+  const mean = (key: keyof State) =>
+    s[key] + (h / 6) * (k1[key] + 2 * k2[key] + 2 * k3[key] + k4[key]);
   return { disc: mean('disc'), caliper: mean('caliper'), shedJ: mean('shedJ') };
 }

@@ -25,12 +25,26 @@ export interface DescentVehicle {
 
 /** Starting values for a small car [M]. */
 export const SMALL_CAR: DescentVehicle = {
-  massKg: 1400, frontShare: 0.7, frontBrakes: 2, discKg: 6, caliperKg: 5, dragAreaM2: 0.65, rollingCoefficient: 0.012, engineShare: 0,
+  massKg: 1400,
+  frontShare: 0.7,
+  frontBrakes: 2,
+  discKg: 6,
+  caliperKg: 5,
+  dragAreaM2: 0.65,
+  rollingCoefficient: 0.012,
+  engineShare: 0,
 };
 
 /** Starting values for a motorcycle with its rider and one disc in front [M]. */
 export const SMALL_MOTORCYCLE: DescentVehicle = {
-  massKg: 260, frontShare: 0.75, frontBrakes: 1, discKg: 1.5, caliperKg: 1.2, dragAreaM2: 0.45, rollingCoefficient: 0.015, engineShare: 0,
+  massKg: 260,
+  frontShare: 0.75,
+  frontBrakes: 1,
+  discKg: 1.5,
+  caliperKg: 1.2,
+  dragAreaM2: 0.45,
+  rollingCoefficient: 0.015,
+  engineShare: 0,
 };
 
 const GRAVITY_MS2 = 9.80665;
@@ -43,13 +57,23 @@ const AIR_KG_M3 = 1.2;
  * @throws RangeError when the piece is steeper than it is long or not driven
  */
 export function brakeHeatW(vehicle: DescentVehicle, piece: RoadPiece): number {
-  if (!(piece.lengthM > 0 && Math.abs(piece.dropM) < piece.lengthM)) throw new RangeError(`the road drops ${piece.dropM} m over ${piece.lengthM} m; give a drop smaller than the length`);
-  if (!(piece.speedMs > 0 && piece.speedMs <= 70)) throw new RangeError(`speedMs is ${piece.speedMs}; give above 0 to 70 m/s`);
+  if (!(piece.lengthM > 0 && Math.abs(piece.dropM) < piece.lengthM))
+    throw new RangeError(
+      `the road drops ${piece.dropM} m over ${piece.lengthM} m; give a drop smaller than the length`,
+    );
+  if (!(piece.speedMs > 0 && piece.speedMs <= 70))
+    throw new RangeError(`speedMs is ${piece.speedMs}; give above 0 to 70 m/s`);
   const sine = piece.dropM / piece.lengthM;
   const cosine = Math.sqrt(1 - sine * sine);
   const weight = vehicle.massKg * GRAVITY_MS2;
-  const force = weight * sine - 0.5 * AIR_KG_M3 * vehicle.dragAreaM2 * piece.speedMs ** 2 - vehicle.rollingCoefficient * weight * cosine;
-  return (Math.max(0, force * piece.speedMs) * (1 - vehicle.engineShare) * vehicle.frontShare) / vehicle.frontBrakes;
+  const force =
+    weight * sine -
+    0.5 * AIR_KG_M3 * vehicle.dragAreaM2 * piece.speedMs ** 2 -
+    vehicle.rollingCoefficient * weight * cosine;
+  return (
+    (Math.max(0, force * piece.speedMs) * (1 - vehicle.engineShare) * vehicle.frontShare) /
+    vehicle.frontBrakes
+  );
 }
 
 /** Heat of the stop at the end that one front brake takes, J: what the vehicle has in motion, and no help from drag. */

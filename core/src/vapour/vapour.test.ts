@@ -1,36 +1,73 @@
 import fc from 'fast-check';
 import { ENTRY, figure } from '../figure';
 import { atLocalPressureC, toStandardPressureC, pressureAtAltitudeHpa } from '../fluid';
-import { brakeHeatW, simulateHeat, SMALL_CAR, stopHeatJ, twoMasses, vapourMargin, type HeatPhase, type TwoMasses } from '.';
+import {
+  brakeHeatW,
+  simulateHeat,
+  SMALL_CAR,
+  stopHeatJ,
+  twoMasses,
+  vapourMargin,
+  type HeatPhase,
+  type TwoMasses,
+} from '.';
 
-const boiling = (value: number) => figure({ label: 'Boiling point', value, unit: '°C', rule: 'measured', source: ENTRY });
+const boiling = (value: number) =>
+  figure({ label: 'Boiling point', value, unit: '°C', rule: 'measured', source: ENTRY });
 const hill = (more: Partial<Parameters<typeof vapourMargin>[0]> = {}) =>
-  vapourMargin({ vehicle: SMALL_CAR, road: [{ lengthM: 8000, dropM: 560, speedMs: 14 }], airC: 20, altitudeM: 0, boiling: boiling(180), ...more });
+  vapourMargin({
+    vehicle: SMALL_CAR,
+    road: [{ lengthM: 8000, dropM: 560, speedMs: 14 }],
+    airC: 20,
+    altitudeM: 0,
+    boiling: boiling(180),
+    ...more,
+  });
 
 describe('heat into one brake', () => {
   // By hand: 1400·9.80665·0.07·14 = 13,455 W down the slope; drag ½·1.2·0.65·14³ = 1070 W; rolling 0.012·13,729·0.99755·14 = 2301 W; 70 % on two brakes.
   test('is what the slope gives less drag and rolling', () => {
-    expect(brakeHeatW(SMALL_CAR, { lengthM: 8000, dropM: 560, speedMs: 14 })).toBeCloseTo(((13_455 - 1070 - 2301) * 0.7) / 2, -1);
+    expect(brakeHeatW(SMALL_CAR, { lengthM: 8000, dropM: 560, speedMs: 14 })).toBeCloseTo(
+      ((13_455 - 1070 - 2301) * 0.7) / 2,
+      -1,
+    );
   });
   test('is none uphill, and less with the engine’s help', () => {
     expect(brakeHeatW(SMALL_CAR, { lengthM: 1000, dropM: -30, speedMs: 14 })).toBe(0);
     const road = { lengthM: 1000, dropM: 80, speedMs: 14 };
-    expect(brakeHeatW({ ...SMALL_CAR, engineShare: 0.4 }, road)).toBeCloseTo(0.6 * brakeHeatW(SMALL_CAR, road), 9);
+    expect(brakeHeatW({ ...SMALL_CAR, engineShare: 0.4 }, road)).toBeCloseTo(
+      0.6 * brakeHeatW(SMALL_CAR, road),
+      9,
+    );
   });
-  test('of a stop is what the vehicle has in motion', () => expect(stopHeatJ(SMALL_CAR, 20)).toBe((0.5 * 1400 * 400 * 0.7) / 2));
-  test.each([[{ lengthM: 100, dropM: 100, speedMs: 10 }, /drops/], [{ lengthM: 0, dropM: 0, speedMs: 10 }, /drops/], [{ lengthM: 100, dropM: 5, speedMs: 0 }, /speedMs/]])('%j is refused', (piece, words) => {
+  test('of a stop is what the vehicle has in motion', () =>
+    expect(stopHeatJ(SMALL_CAR, 20)).toBe((0.5 * 1400 * 400 * 0.7) / 2));
+  test.each([
+    [{ lengthM: 100, dropM: 100, speedMs: 10 }, /drops/],
+    [{ lengthM: 0, dropM: 0, speedMs: 10 }, /drops/],
+    [{ lengthM: 100, dropM: 5, speedMs: 0 }, /speedMs/],
+  ])('%j is refused', (piece, words) => {
     expect(() => brakeHeatW(SMALL_CAR, piece)).toThrow(words);
   });
 });
 
 describe('two masses', () => {
-  const phases = fc.array(fc.record<HeatPhase>({ seconds: fc.double({ min: 1, max: 1200, noNaN: true }), heatW: fc.double({ min: 0, max: 20_000, noNaN: true }), speedMs: fc.double({ min: 0, max: 40, noNaN: true }) }), { minLength: 1, maxLength: 6 });
+  const phases = fc.array(
+    fc.record<HeatPhase>({
+      seconds: fc.double({ min: 1, max: 1200, noNaN: true }),
+      heatW: fc.double({ min: 0, max: 20_000, noNaN: true }),
+      speedMs: fc.double({ min: 0, max: 40, noNaN: true }),
+    }),
+    { minLength: 1, maxLength: 6 },
+  );
 
   test('energy balance: heat in is heat stored and heat shed', () => {
     fc.assert(
       fc.property(phases, (given) => {
         const run = simulateHeat(twoMasses(6, 5), given, 20);
-        expect(Math.abs(run.inJ - run.storedJ - run.shedJ)).toBeLessThanOrEqual(1e-6 * Math.max(1, run.inJ));
+        expect(Math.abs(run.inJ - run.storedJ - run.shedJ)).toBeLessThanOrEqual(
+          1e-6 * Math.max(1, run.inJ),
+        );
       }),
       { numRuns: 40 },
     );
@@ -51,7 +88,14 @@ describe('two masses', () => {
 
   // One mass that sheds to the air: ΔT = P/hA·(1 − e^(−hA·t/C)), the textbook lumped capacity (Incropera, Fundamentals of Heat and Mass Transfer).
   test('without a way to the caliper the disc follows the closed form', () => {
-    const alone: TwoMasses = { discJK: 3000, caliperJK: 3000, betweenWK: 0, discAirWK: 10, discAirWKPerMs: 0, caliperAirWK: 1 };
+    const alone: TwoMasses = {
+      discJK: 3000,
+      caliperJK: 3000,
+      betweenWK: 0,
+      discAirWK: 10,
+      discAirWKPerMs: 0,
+      caliperAirWK: 1,
+    };
     const run = simulateHeat(alone, [{ seconds: 600, heatW: 2000, speedMs: 0 }], 20);
     expect(run.points.at(-1)!.discC).toBeCloseTo(20 + 200 * (1 - Math.exp(-2)), 6);
     expect(run.points.at(-1)!.fluidC).toBe(20);
@@ -59,14 +103,28 @@ describe('two masses', () => {
 
   // Steady state of the two-node network: P = hA_d·ΔT_d + hA_c·ΔT_c and G·(ΔT_d − ΔT_c) = hA_c·ΔT_c.
   test('after hours of the same heat it stands where the network balances', () => {
-    const m: TwoMasses = { discJK: 300, caliperJK: 300, betweenWK: 3, discAirWK: 10, discAirWKPerMs: 0, caliperAirWK: 1.5 };
-    const { discC, fluidC } = simulateHeat(m, [{ seconds: 10_000, heatW: 1000, speedMs: 0 }], 0).points.at(-1)!;
+    const m: TwoMasses = {
+      discJK: 300,
+      caliperJK: 300,
+      betweenWK: 3,
+      discAirWK: 10,
+      discAirWKPerMs: 0,
+      caliperAirWK: 1.5,
+    };
+    const { discC, fluidC } = simulateHeat(
+      m,
+      [{ seconds: 10_000, heatW: 1000, speedMs: 0 }],
+      0,
+    ).points.at(-1)!;
     const disc = 1000 / (10 + (1.5 * 3) / 4.5);
     expect(discC).toBeCloseTo(disc, 6);
     expect(fluidC).toBeCloseTo((disc * 3) / 4.5, 6);
   });
 
-  test('more than six hours are refused', () => expect(() => simulateHeat(twoMasses(6, 5), [{ seconds: 30_000, heatW: 0, speedMs: 0 }], 20)).toThrow(/21,600/));
+  test('more than six hours are refused', () =>
+    expect(() =>
+      simulateHeat(twoMasses(6, 5), [{ seconds: 30_000, heatW: 0, speedMs: 0 }], 20),
+    ).toThrow(/21,600/));
 });
 
 describe('margin', () => {
@@ -80,15 +138,23 @@ describe('margin', () => {
   test('a heavier vehicle, a longer hill and wetter fluid each leave less', () => {
     const margin = hill().margin.value;
     expect(hill({ vehicle: { ...SMALL_CAR, massKg: 1900 } }).margin.value).toBeLessThan(margin);
-    expect(hill({ road: [{ lengthM: 16_000, dropM: 1120, speedMs: 14 }] }).margin.value).toBeLessThan(margin);
+    expect(
+      hill({ road: [{ lengthM: 16_000, dropM: 1120, speedMs: 14 }] }).margin.value,
+    ).toBeLessThan(margin);
     expect(hill({ boiling: boiling(160) }).margin.value).toBeCloseTo(margin - 20, 9);
   });
   test('thin air lowers the boiling point once, the way the standard raises it', () => {
-    for (const c of [165, 185, 230]) expect(toStandardPressureC(atLocalPressureC(c, 1500), pressureAtAltitudeHpa(1500))).toBeCloseTo(c, 0);
+    for (const c of [165, 185, 230])
+      expect(
+        toStandardPressureC(atLocalPressureC(c, 1500), pressureAtAltitudeHpa(1500)),
+      ).toBeCloseTo(c, 0);
     expect(hill({ altitudeM: 1500 }).margin.value).toBeLessThan(hill().margin.value);
   });
   test('it opens to what it rests on, and a road without a piece is refused', () => {
-    expect(hill().margin.from.map((f) => f.label)).toEqual(['Boiling point there', 'Hottest fluid']);
+    expect(hill().margin.from.map((f) => f.label)).toEqual([
+      'Boiling point there',
+      'Hottest fluid',
+    ]);
     expect(() => hill({ road: [] })).toThrow(/at least one/);
   });
 });

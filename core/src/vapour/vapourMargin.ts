@@ -38,26 +38,58 @@ export function vapourMargin(request: VapourRequest): VapourAnswer {
   if (!last) throw new RangeError('the road has no piece; give at least one');
   const stopS = last.speedMs / STOP_MS2;
   const phases: HeatPhase[] = [
-    ...road.map((p) => ({ seconds: p.lengthM / p.speedMs, heatW: brakeHeatW(vehicle, p), speedMs: p.speedMs })),
+    ...road.map((p) => ({
+      seconds: p.lengthM / p.speedMs,
+      heatW: brakeHeatW(vehicle, p),
+      speedMs: p.speedMs,
+    })),
     { seconds: stopS, heatW: stopHeatJ(vehicle, last.speedMs) / stopS, speedMs: last.speedMs / 2 },
     { seconds: STANDING_S, heatW: 0, speedMs: 0 },
   ];
   const heat = simulateHeat(twoMasses(vehicle.discKg, vehicle.caliperKg), phases, airC);
-  const entry = (label: string, value: number, unit: 'm' | '°C' | 'kg' | 'km/h') => figure({ label, value, unit, rule: 'entered', source: ENTRY });
+  const entry = (label: string, value: number, unit: 'm' | '°C' | 'kg' | 'km/h') =>
+    figure({ label, value, unit, rule: 'entered', source: ENTRY });
   const peakFluid = figure({
-    label: 'Hottest fluid', value: heat.peak.fluidC, unit: '°C',
+    label: 'Hottest fluid',
+    value: heat.peak.fluidC,
+    unit: '°C',
     rule: `two masses, disc and caliper with fluid; the fluid is hottest ${Math.round(heat.peak.seconds / 60)} min after the start, at the stop or while standing`,
     source: MODEL,
     from: [
-      entry('Length', road.reduce((sum, p) => sum + p.lengthM, 0), 'm'), entry('Drop', road.reduce((sum, p) => sum + p.dropM, 0), 'm'),
-      entry('Speed', last.speedMs * 3.6, 'km/h'), entry('Mass', vehicle.massKg, 'kg'), entry('One front disc', vehicle.discKg, 'kg'), entry('Its caliper', vehicle.caliperKg, 'kg'), entry('Air', airC, '°C'),
+      entry(
+        'Length',
+        road.reduce((sum, p) => sum + p.lengthM, 0),
+        'm',
+      ),
+      entry(
+        'Drop',
+        road.reduce((sum, p) => sum + p.dropM, 0),
+        'm',
+      ),
+      entry('Speed', last.speedMs * 3.6, 'km/h'),
+      entry('Mass', vehicle.massKg, 'kg'),
+      entry('One front disc', vehicle.discKg, 'kg'),
+      entry('Its caliper', vehicle.caliperKg, 'kg'),
+      entry('Air', airC, '°C'),
     ],
   });
   const local = figure({
-    label: 'Boiling point there', value: atLocalPressureC(boiling.value, altitudeM), unit: '°C', rule: 'lowered for the thinner air', source: MODEL, from: [boiling, entry('Altitude', altitudeM, 'm')],
+    label: 'Boiling point there',
+    value: atLocalPressureC(boiling.value, altitudeM),
+    unit: '°C',
+    rule: 'lowered for the thinner air',
+    source: MODEL,
+    from: [boiling, entry('Altitude', altitudeM, 'm')],
   });
   return {
-    margin: figure({ label: 'Margin to boiling', value: local.value - peakFluid.value, unit: '°C', rule: 'boiling point there less the hottest fluid', source: MODEL, from: [local, peakFluid] }),
+    margin: figure({
+      label: 'Margin to boiling',
+      value: local.value - peakFluid.value,
+      unit: '°C',
+      rule: 'boiling point there less the hottest fluid',
+      source: MODEL,
+      from: [local, peakFluid],
+    }),
     peakFluid,
     heat,
   };

@@ -43,7 +43,13 @@ export class CircuitFluid {
 
   /** @param layout a layout without faults */
   constructor(private readonly layout: Layout) {
-    for (const b of layout.bowls) this.bowls.set(b.id, { levelMl: b.maxMl, newShare: 0, maxMl: b.maxMl, airDrawnMl: highestOutletMl(layout, b.id) });
+    for (const b of layout.bowls)
+      this.bowls.set(b.id, {
+        levelMl: b.maxMl,
+        newShare: 0,
+        maxMl: b.maxMl,
+        airDrawnMl: highestOutletMl(layout, b.id),
+      });
     this.buildChains(layout);
   }
 
@@ -169,7 +175,8 @@ export class CircuitFluid {
   private push(parts: readonly ChainPart[], inShare: number, volumeMl: number): void {
     const steps = Math.max(1, Math.ceil(volumeMl / STEP_ML));
     const stepMl = volumeMl / steps;
-    for (let step = 0; step < steps; step++) this.bled += stepMl * passChain(parts, inShare, stepMl);
+    for (let step = 0; step < steps; step++)
+      this.bled += stepMl * passChain(parts, inShare, stepMl);
   }
 
   private bowl(id: string): Bowl {
@@ -187,7 +194,8 @@ export class CircuitFluid {
     };
     for (const n of layout.nodes) {
       const held = nodeVolumeMl(n);
-      if (held > 0) cavities.set(n.id, add({ kind: 'cavity', ids: [n.id], cavity: new MixedCavity(held) }));
+      if (held > 0)
+        cavities.set(n.id, add({ kind: 'cavity', ids: [n.id], cavity: new MixedCavity(held) }));
     }
     const chambers = chambersOf(layout).map(({ chamber }) => chamber);
     for (const c of chambers) {
@@ -199,7 +207,14 @@ export class CircuitFluid {
     for (const s of segments) {
       // A tee of the same bore passes the streams on as they come; all else feeds the bore alike.
       const fedAlike = cavities.has(s.from) || feeding.get(s.from)?.insideMm !== s.insideMm;
-      lines.set(s.key, add({ kind: 'line', ids: s.stretchIds, line: new LaminarSegment(s.volumeMl, TUBES, fedAlike) }));
+      lines.set(
+        s.key,
+        add({
+          kind: 'line',
+          ids: s.stretchIds,
+          line: new LaminarSegment(s.volumeMl, TUBES, fedAlike),
+        }),
+      );
     }
     for (const b of layout.bleeders) {
       const parts: ChainPart[] = [];

@@ -1,7 +1,10 @@
 import type { Source } from '../figure';
 
 /** Where both wash-out laws come from. */
-export const WASHOUT_SOURCE: Source = { kind: 'standard', name: 'Danckwerts 1953; Levenspiel, Chemical Reaction Engineering' };
+export const WASHOUT_SOURCE: Source = {
+  kind: 'standard',
+  name: 'Danckwerts 1953; Levenspiel, Chemical Reaction Engineering',
+};
 
 /**
  * Line volumes of new fluid until the outlet of a laminar line carries `newShare`: 1/(2√(1 − newShare)).

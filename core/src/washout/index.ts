@@ -3,4 +3,9 @@ export { streamtubes, type Streamtubes } from './streamtubes';
 export { LaminarSegment } from './laminarSegment';
 export { MixedCavity } from './mixedCavity';
 export { lineSegments, type LineSegment } from './segments';
-export { laminarOldInside, laminarVolumesFor, mixedVolumesFor, WASHOUT_SOURCE } from './closedForms';
+export {
+  laminarOldInside,
+  laminarVolumesFor,
+  mixedVolumesFor,
+  WASHOUT_SOURCE,
+} from './closedForms';

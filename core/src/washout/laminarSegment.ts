@@ -80,13 +80,19 @@ export class LaminarSegment {
     const { rows, enteredMl, leftMl } = this;
     const last = (this.marks - 1) * rows;
     let inside = 0;
-    for (let i = 0; i < leftMl.length; i++) inside += (enteredMl[last + (rows === 1 ? 0 : i)]! - leftMl[i]!) * this.tubes.flowShare[i]!;
+    for (let i = 0; i < leftMl.length; i++)
+      inside += (enteredMl[last + (rows === 1 ? 0 : i)]! - leftMl[i]!) * this.tubes.flowShare[i]!;
     return inside;
   }
 
   /** What it takes to come back to this moment; entries kept so far are only added to. */
   snapshot(): LaminarSnapshot {
-    return { marks: this.marks, leftMl: this.leftMl.slice(), leavingMark: this.leavingMark.slice(), outShares: this.outShares.slice() };
+    return {
+      marks: this.marks,
+      leftMl: this.leftMl.slice(),
+      leavingMark: this.leavingMark.slice(),
+      outShares: this.outShares.slice(),
+    };
   }
 
   /** Go back to an earlier moment of this same segment. */
@@ -114,8 +120,12 @@ export class LaminarSegment {
     const { passedMl, enteredMl } = this;
     passedMl[mark] = passedMl[mark - 1]! + stepMl;
     const at = mark * rows;
-    if (typeof inShares === 'number') for (let i = 0; i < rows; i++) enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares;
-    else for (let i = 0; i < rows; i++) enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares[i]!;
+    if (typeof inShares === 'number')
+      for (let i = 0; i < rows; i++)
+        enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares;
+    else
+      for (let i = 0; i < rows; i++)
+        enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares[i]!;
   }
 }
 

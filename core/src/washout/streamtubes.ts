@@ -25,7 +25,8 @@ const FIRST_BREAKTHROUGH = 0.5;
  */
 export function streamtubes(ratio = 1.05, lastTheta = 12.5): Streamtubes {
   if (!(ratio > 1)) throw new RangeError(`ratio is ${ratio}; give a value above 1`);
-  if (!(lastTheta > FIRST_BREAKTHROUGH)) throw new RangeError(`lastTheta is ${lastTheta}; give a value above 0.5`);
+  if (!(lastTheta > FIRST_BREAKTHROUGH))
+    throw new RangeError(`lastTheta is ${lastTheta}; give a value above 0.5`);
   const edges: number[] = [];
   for (let theta = FIRST_BREAKTHROUGH; theta < lastTheta; theta *= ratio) edges.push(theta);
   const flowShare = new Float64Array(edges.length);

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { highestOutletMl, paths, type Layout } from '../circuit';
 import { arbitraryLayout, layoutOf } from '../testing';
-import { CircuitFluid, LaminarSegment, laminarOldInside, laminarVolumesFor, lineSegments, MixedCavity, mixedVolumesFor, streamtubes } from '.';
+import {
+  CircuitFluid,
+  LaminarSegment,
+  laminarOldInside,
+  laminarVolumesFor,
+  lineSegments,
+  MixedCavity,
+  mixedVolumesFor,
+  streamtubes,
+} from '.';
 
 // Danckwerts 1953 (Chem. Eng. Sci. 2, 1–13); Levenspiel, Chemical Reaction Engineering:
 // laminar flow without diffusion F(θ) = 1 − 1/(4θ²), θ ≥ ½; one mixed tank F(θ) = 1 − e^−θ.
@@ -58,7 +67,9 @@ describe('one laminar line against its closed form', () => {
   test.each([0.75, 1, 2, 3.5355, 6])('after %p line volumes', (volumes) => {
     const { out, oldInside } = outAfter(volumes, 0.05);
     // Tubes 5 % apart: within 2.5 % of the place, so within 5 % of the old share at the outlet.
-    expect(Math.abs(1 - out - 1 / (4 * volumes * volumes))).toBeLessThan(0.06 / (4 * volumes * volumes) + 1e-3);
+    expect(Math.abs(1 - out - 1 / (4 * volumes * volumes))).toBeLessThan(
+      0.06 / (4 * volumes * volumes) + 1e-3,
+    );
     expect(Math.abs(oldInside - laminarOldInside(volumes))).toBeLessThan(0.002);
   });
 
@@ -98,23 +109,30 @@ const bowlOf = (layout: Layout, bleederId: string): Layout['bowls'][number] => {
 describe('the fluid of a circuit', () => {
   test('volume is conserved: poured new fluid is in the lines, in the bowls or bled', () => {
     fc.assert(
-      fc.property(arbitraryLayout, fc.array(fc.tuple(fc.nat(), fc.double({ min: 0.5, max: 30, noNaN: true })), { maxLength: 25 }), (layout, draws) => {
-        const fluid = new CircuitFluid(layout);
-        let poured = 0;
-        for (const c of layout.bowls) {
-          fluid.emptyBowl(c.id);
-          poured += fluid.fillBowl(c.id, c.maxMl);
-        }
-        for (const [pick, ml] of draws) {
-          const bleeder = layout.bleeders[pick % layout.bleeders.length]!;
-          const bowl = bowlOf(layout, bleeder.id);
-          const airDrawnMl = highestOutletMl(layout, bowl.id);
-          if (fluid.levelMl(bowl.id) - ml < airDrawnMl) poured += fluid.fillBowl(bowl.id, bowl.maxMl);
-          fluid.bleed(bleeder.id, Math.min(ml, fluid.levelMl(bowl.id) - airDrawnMl));
-        }
-        const { lines, bowls, bled } = fluid.newFluidMl();
-        expect(lines + bowls + bled).toBeCloseTo(poured, 6);
-      }),
+      fc.property(
+        arbitraryLayout,
+        fc.array(fc.tuple(fc.nat(), fc.double({ min: 0.5, max: 30, noNaN: true })), {
+          maxLength: 25,
+        }),
+        (layout, draws) => {
+          const fluid = new CircuitFluid(layout);
+          let poured = 0;
+          for (const c of layout.bowls) {
+            fluid.emptyBowl(c.id);
+            poured += fluid.fillBowl(c.id, c.maxMl);
+          }
+          for (const [pick, ml] of draws) {
+            const bleeder = layout.bleeders[pick % layout.bleeders.length]!;
+            const bowl = bowlOf(layout, bleeder.id);
+            const airDrawnMl = highestOutletMl(layout, bowl.id);
+            if (fluid.levelMl(bowl.id) - ml < airDrawnMl)
+              poured += fluid.fillBowl(bowl.id, bowl.maxMl);
+            fluid.bleed(bleeder.id, Math.min(ml, fluid.levelMl(bowl.id) - airDrawnMl));
+          }
+          const { lines, bowls, bled } = fluid.newFluidMl();
+          expect(lines + bowls + bled).toBeCloseTo(poured, 6);
+        },
+      ),
     );
   });
 
@@ -125,7 +143,10 @@ describe('the fluid of a circuit', () => {
         for (const c of layout.bowls) {
           fluid.emptyBowl(c.id);
           fluid.fillBowl(c.id, c.maxMl);
-          fluid.bleed(layout.bleeders.find((b) => bowlOf(layout, b.id).id === c.id)!.id, (c.maxMl - highestOutletMl(layout, c.id)) / 2);
+          fluid.bleed(
+            layout.bleeders.find((b) => bowlOf(layout, b.id).id === c.id)!.id,
+            (c.maxMl - highestOutletMl(layout, c.id)) / 2,
+          );
         }
         for (const share of fluid.newShares().values()) {
           expect(share).toBeGreaterThanOrEqual(-1e-12);
@@ -137,21 +158,25 @@ describe('the fluid of a circuit', () => {
 
   test('going back to a moment and on again gives what going on alone gives', () => {
     fc.assert(
-      fc.property(arbitraryLayout, fc.array(fc.nat(), { minLength: 3, maxLength: 8 }), (layout, picks) => {
-        const [twice, once] = [new CircuitFluid(layout), new CircuitFluid(layout)];
-        const bleed = (fluid: CircuitFluid, pick: number) => {
-          const { id } = layout.bleeders[pick % layout.bleeders.length]!;
-          fluid.fillBowl(bowlOf(layout, id).id, bowlOf(layout, id).maxMl);
-          return fluid.bleed(id, 12);
-        };
-        const half = Math.floor(picks.length / 2);
-        picks.slice(0, half).forEach((p) => [twice, once].forEach((f) => bleed(f, p)));
-        const then = twice.snapshot();
-        picks.forEach((p) => bleed(twice, p));
-        twice.rollback(then);
-        for (const p of picks.slice(half)) expect(bleed(twice, p)).toBe(bleed(once, p));
-        expect(twice.newFluidMl()).toEqual(once.newFluidMl());
-      }),
+      fc.property(
+        arbitraryLayout,
+        fc.array(fc.nat(), { minLength: 3, maxLength: 8 }),
+        (layout, picks) => {
+          const [twice, once] = [new CircuitFluid(layout), new CircuitFluid(layout)];
+          const bleed = (fluid: CircuitFluid, pick: number) => {
+            const { id } = layout.bleeders[pick % layout.bleeders.length]!;
+            fluid.fillBowl(bowlOf(layout, id).id, bowlOf(layout, id).maxMl);
+            return fluid.bleed(id, 12);
+          };
+          const half = Math.floor(picks.length / 2);
+          picks.slice(0, half).forEach((p) => [twice, once].forEach((f) => bleed(f, p)));
+          const then = twice.snapshot();
+          picks.forEach((p) => bleed(twice, p));
+          twice.rollback(then);
+          for (const p of picks.slice(half)) expect(bleed(twice, p)).toBe(bleed(once, p));
+          expect(twice.newFluidMl()).toEqual(once.newFluidMl());
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -177,7 +202,12 @@ describe('the fluid of a circuit', () => {
       ...whole,
       nodes: [...whole.nodes, { kind: 'joint', id: 'clip', name: 'Clip', heightMm: 280 }],
       stretches: whole.stretches.flatMap((s) =>
-        s.id === 'left-rear-floor' ? [{ ...s, to: 'clip', lengthMm: 1000 }, { ...s, id: 'rest', from: 'clip', lengthMm: s.lengthMm - 1000 }] : [s],
+        s.id === 'left-rear-floor'
+          ? [
+              { ...s, to: 'clip', lengthMm: 1000 },
+              { ...s, id: 'rest', from: 'clip', lengthMm: s.lengthMm - 1000 },
+            ]
+          : [s],
       ),
     };
     const newShare = (layout: Layout) => {
@@ -192,7 +222,10 @@ describe('the fluid of a circuit', () => {
 
   test('a change of bore parts a line', () => {
     const whole = layoutOf('motorcycle-front-disc');
-    const wide: Layout = { ...whole, stretches: whole.stretches.map((s) => (s.id === 'lower-hose' ? { ...s, insideMm: 5 } : s)) };
+    const wide: Layout = {
+      ...whole,
+      stretches: whole.stretches.map((s) => (s.id === 'lower-hose' ? { ...s, insideMm: 5 } : s)),
+    };
     expect(lineSegments(whole)).toHaveLength(1);
     expect(lineSegments(wide)).toHaveLength(2);
   });

@@ -9,7 +9,11 @@ const RUNS = 3;
  * of the API included, over those of a bare page; both compressed the same way
  * and served by the same server.
  */
-export async function firstLoad(browser: Browser, appUrl: string, bareUrl: string): Promise<Measured> {
+export async function firstLoad(
+  browser: Browser,
+  appUrl: string,
+  bareUrl: string,
+): Promise<Measured> {
   const runs: number[] = [];
   for (let i = 0; i < RUNS; i++) {
     const ours = await transferred(browser, appUrl, 'Take a vehicle in', true);
@@ -19,7 +23,12 @@ export async function firstLoad(browser: Browser, appUrl: string, bareUrl: strin
   return { name: 'web.firstLoad.ratio', unit: 'ratio', limit: 1.4, runs };
 }
 
-async function transferred(browser: Browser, url: string, shown: string, signIn: boolean): Promise<number> {
+async function transferred(
+  browser: Browser,
+  url: string,
+  shown: string,
+  signIn: boolean,
+): Promise<number> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   try {
     if (signIn) await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });

@@ -32,13 +32,24 @@ export async function fillHistory(database: string): Promise<void> {
 
 /** From the answer of the server to the frame that shows the chart of 2,000 samples, with fit, band and limits, on the phone view. */
 export async function fluidHistory2000(browser: Browser, url: string): Promise<Measured> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
   try {
     await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
-    const vehicles = (await (await context.request.get(`${url}/api/v1/vehicles`)).json()) as { id: string; tag: string }[];
+    const vehicles = (await (await context.request.get(`${url}/api/v1/vehicles`)).json()) as {
+      id: string;
+      tag: string;
+    }[];
     const id = vehicles.find((v) => v.tag === TAG)!.id;
-    const { samples } = (await (await context.request.get(`${url}/api/v1/vehicles/${id}/history`)).json()) as { samples: unknown[] };
-    if (samples.length < VISITS * SAMPLES_A_VISIT) throw new Error(`the history holds ${samples.length} samples where ${VISITS * SAMPLES_A_VISIT} are asked for`);
+    const { samples } = (await (
+      await context.request.get(`${url}/api/v1/vehicles/${id}/history`)
+    ).json()) as { samples: unknown[] };
+    if (samples.length < VISITS * SAMPLES_A_VISIT)
+      throw new Error(
+        `the history holds ${samples.length} samples where ${VISITS * SAMPLES_A_VISIT} are asked for`,
+      );
     const page = await context.newPage();
     await page.addInitScript(WATCH_FOR_CHART);
     const runs: number[] = [];

@@ -10,7 +10,14 @@ const RUNS = 5;
 const workshop = (name: string): Seed['workshops'][number] => ({
   name,
   timeZone: 'UTC',
-  users: [{ login: name, name: `Technician of ${name}`, password: 'for the bench only', role: 'technician' }],
+  users: [
+    {
+      login: name,
+      name: `Technician of ${name}`,
+      password: 'for the bench only',
+      role: 'technician',
+    },
+  ],
   vehicles: [],
   jobs: [],
 });
@@ -23,7 +30,10 @@ export async function fillJobLists(database: string): Promise<void> {
   const client = new Client({ connectionString: database });
   await client.connect();
   try {
-    for (const [name, count] of [['few', FEW], ['many', MANY]] as const) {
+    for (const [name, count] of [
+      ['few', FEW],
+      ['many', MANY],
+    ] as const) {
       await client.query(
         `WITH made AS (
            INSERT INTO vehicles (id, workshop_id, name, tag, layout)
@@ -62,7 +72,11 @@ export async function jobList(url: string): Promise<Measured> {
 }
 
 async function cookieOf(url: string, login: string): Promise<string> {
-  const res = await fetch(`${url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ login, password: 'for the bench only' }) });
+  const res = await fetch(`${url}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ login, password: 'for the bench only' }),
+  });
   if (!res.ok) throw new Error(`the bench could not sign in: ${await res.text()}`);
   return res.headers.getSetCookie()[0]!.split(';')[0]!;
 }

@@ -7,30 +7,52 @@ const RUNS = 200;
 const HATCHBACK = templateById('hatchback-diagonal')!.build('right');
 const VAN = templateById('van-four-channel')!.build('right');
 /** A four-channel car with two bleeders on every caliper: 40 320 orders. */
-const EIGHT: Layout = { ...VAN, bleeders: VAN.bleeders.flatMap((b) => [{ ...b, which: 'inner' as const }, { ...b, id: `${b.id}-outer`, which: 'outer' as const }]) };
+const EIGHT: Layout = {
+  ...VAN,
+  bleeders: VAN.bleeders.flatMap((b) => [
+    { ...b, which: 'inner' as const },
+    { ...b, id: `${b.id}-outer`, which: 'outer' as const },
+  ]),
+};
 const FLUID = { fillGrade: 'DOT 4', newColour: 'clear' } as const;
 
 /** A plan for a four-wheel car, in core alone. */
 export function planFourWheel(): Measured {
-  return { name: 'plan.fourWheel', unit: 'ms', limit: 5, runs: timed(RUNS, () => planBleed({ layout: HATCHBACK, ...FLUID })) };
+  return {
+    name: 'plan.fourWheel',
+    unit: 'ms',
+    limit: 5,
+    runs: timed(RUNS, () => planBleed({ layout: HATCHBACK, ...FLUID })),
+  };
 }
 
 /** The preview of a four-channel car with every school priced, in core alone. */
 export function planSchools(): Measured {
-  return { name: 'plan.schools', unit: 'ms', limit: 50, runs: timed(60, () => previewPlan({ layout: VAN, ...FLUID })) };
+  return {
+    name: 'plan.schools',
+    unit: 'ms',
+    limit: 50,
+    runs: timed(60, () => previewPlan({ layout: VAN, ...FLUID })),
+  };
 }
 
 /** The certain best over eight bleeders, from the first school to the last order decided, as the worker does it. */
 export function planSearch8(): Measured {
   const request = { layout: EIGHT, ...FLUID };
   const result = planBleed(request);
-  if (result.verdict === 'refused') throw new Error('the layout of this measurement should be planned');
+  if (result.verdict === 'refused')
+    throw new Error('the layout of this measurement should be planned');
   const search = () => {
     const going = planSearch(request, result.plan)!;
     while (!going.step(400).finished);
   };
   search();
-  return { name: 'plan.search8', unit: 'ms', limit: 2000, runs: Array.from({ length: 5 }, () => once(search)) };
+  return {
+    name: 'plan.search8',
+    unit: 'ms',
+    limit: 2000,
+    runs: Array.from({ length: 5 }, () => once(search)),
+  };
 }
 
 function timed(times: number, work: () => unknown): number[] {

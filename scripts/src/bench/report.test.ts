@@ -8,10 +8,20 @@ test('the median is the middle one, or half-way between the middle two', () => {
 
 test('a line is JSON with the median, the limit that was asked for, and the range', () => {
   const written: string[] = [];
-  const write = jest.spyOn(process.stdout, 'write').mockImplementation((text) => written.push(String(text)) > 0);
+  const write = jest
+    .spyOn(process.stdout, 'write')
+    .mockImplementation((text) => written.push(String(text)) > 0);
   report({ name: 'plan.fourWheel', unit: 'ms', limit: 5, runs: [2.34567, 1, 9] });
   write.mockRestore();
   expect(written).toHaveLength(1);
   expect(written[0]!.endsWith('\n')).toBe(true);
-  expect(JSON.parse(written[0]!)).toEqual({ name: 'plan.fourWheel', value: 2.346, unit: 'ms', limit: 5, runs: 3, min: 1, max: 9 });
+  expect(JSON.parse(written[0]!)).toEqual({
+    name: 'plan.fourWheel',
+    value: 2.346,
+    unit: 'ms',
+    limit: 5,
+    runs: 3,
+    min: 1,
+    max: 9,
+  });
 });

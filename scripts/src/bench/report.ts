@@ -9,7 +9,15 @@ export interface Measured {
 
 /** One JSON line: the median of the runs with the least and the most of them. */
 export function report({ name, unit, limit, runs }: Measured): void {
-  const line = { name, value: rounded(median(runs)), unit, limit, runs: runs.length, min: rounded(Math.min(...runs)), max: rounded(Math.max(...runs)) };
+  const line = {
+    name,
+    value: rounded(median(runs)),
+    unit,
+    limit,
+    runs: runs.length,
+    min: rounded(Math.min(...runs)),
+    max: rounded(Math.max(...runs)),
+  };
   process.stdout.write(`${JSON.stringify(line)}\n`);
 }
 

@@ -16,7 +16,11 @@ export async function secondStart(dataDir: string): Promise<Measured> {
 
 async function startOnce(dataDir: string): Promise<number> {
   const start = performance.now();
-  const child = spawn('npm', ['start', '--', '--data', dataDir, '--port', String(await freePort())], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], detached: true });
+  const child = spawn(
+    'npm',
+    ['start', '--', '--data', dataDir, '--port', String(await freePort())],
+    { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], detached: true },
+  );
   const ended = once(child, 'exit');
   try {
     await new Promise<void>((ready, failed) => {

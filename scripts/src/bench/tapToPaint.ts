@@ -10,15 +10,24 @@ const BETWEEN_STROKES_MS = 500;
 
 /** From the tap to the frame that shows the stroke, on the phone view with the processor slowed down four times. */
 export async function tapToPaint(browser: Browser, url: string): Promise<Measured> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
   try {
     await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
-    const { jobs } = (await (await context.request.get(`${url}/api/v1/jobs?limit=100`)).json()) as { jobs: { id: string; vehicleTag: string; stage: string }[] };
+    const { jobs } = (await (await context.request.get(`${url}/api/v1/jobs?limit=100`)).json()) as {
+      jobs: { id: string; vehicleTag: string; stage: string }[];
+    };
     const page = await context.newPage();
-    await page.goto(`${url}/jobs/${jobs.find((j) => j.vehicleTag === 'HC 2' && j.stage === 'run')!.id}`);
+    await page.goto(
+      `${url}/jobs/${jobs.find((j) => j.vehicleTag === 'HC 2' && j.stage === 'run')!.id}`,
+    );
     const pad = page.getByTestId('count-pad');
     await pad.waitFor();
-    await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
+    await (
+      await context.newCDPSession(page)
+    ).send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
     const runs: number[] = [];
     // The demo's next top-up is 15 strokes away; it is answered when it is called for, and not measured.
     for (let tap = 0; runs.length < RUNS; tap++) {

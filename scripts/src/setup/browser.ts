@@ -5,6 +5,14 @@ import { chromiumProgram } from './debian';
 export function launchChromium(): Promise<Browser> {
   return chromium.launch({
     executablePath: chromiumProgram(),
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
 }

@@ -11,14 +11,19 @@ export function postgresPrograms(): string {
     // Without this Debian's package would make and start a cluster of its own, which nobody asked for.
     installDebian('postgresql', 'postgresql', { PG_CREATECLUSTER: 'no' });
   }
-  return newestPostgres() ?? giveUp(`PostgreSQL was installed, but its programs are not under ${POSTGRES_HOME}.`);
+  return (
+    newestPostgres() ??
+    giveUp(`PostgreSQL was installed, but its programs are not under ${POSTGRES_HOME}.`)
+  );
 }
 
 /** Chromium for the browser tests and the pictures. */
 export function chromiumProgram(): string {
   const program = '/usr/bin/chromium';
   if (!existsSync(program)) installDebian('Chromium', 'chromium');
-  return existsSync(program) ? program : giveUp(`Chromium was installed, but it is not at ${program}.`);
+  return existsSync(program)
+    ? program
+    : giveUp(`Chromium was installed, but it is not at ${program}.`);
 }
 
 function newestPostgres(): string | null {
@@ -29,19 +34,33 @@ function newestPostgres(): string | null {
   return versions[0] ? join(POSTGRES_HOME, versions[0], 'bin') : null;
 }
 
-function installDebian(name: string, debianPackage: string, env: Record<string, string> = {}): void {
+function installDebian(
+  name: string,
+  debianPackage: string,
+  env: Record<string, string> = {},
+): void {
   const asRoot = process.getuid?.() === 0;
   const sudo = asRoot ? [] : ['sudo', '-n'];
   if (!asRoot && spawnSync('sudo', ['-n', 'true']).status !== 0) {
-    giveUp(`${name} is missing. Run: sudo apt-get update && sudo apt-get install -y ${debianPackage}`);
+    giveUp(
+      `${name} is missing. Run: sudo apt-get update && sudo apt-get install -y ${debianPackage}`,
+    );
   }
   say(`Installing ${name} from Debian’s packages …`);
   const run = (...words: string[]) => {
-    const [program, ...rest] = [...sudo, 'env', 'DEBIAN_FRONTEND=noninteractive', ...Object.entries(env).map(([k, v]) => `${k}=${v}`), ...words];
+    const [program, ...rest] = [
+      ...sudo,
+      'env',
+      'DEBIAN_FRONTEND=noninteractive',
+      ...Object.entries(env).map(([k, v]) => `${k}=${v}`),
+      ...words,
+    ];
     return spawnSync(program!, rest, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
   };
   run('apt-get', 'update', '-qq');
   if (!run('apt-get', 'install', '-y', '-qq', '--no-install-recommends', debianPackage)) {
-    giveUp(`${name} could not be installed. Run: sudo apt-get update && sudo apt-get install -y ${debianPackage}`);
+    giveUp(
+      `${name} could not be installed. Run: sudo apt-get update && sudo apt-get install -y ${debianPackage}`,
+    );
   }
 }

@@ -18,16 +18,29 @@ export interface ServerOptions {
 /** The server as a process of its own. Resolves when it is ready; rejects when it ends before. */
 export function startServer(options: ServerOptions): Promise<ChildProcess> {
   const flags: [string, string | undefined][] = [
-    ['--database', options.database], ['--secret-file', options.secretFile], ['--port', String(options.port)], ['--host', options.host],
-    ['--cert', options.cert], ['--key', options.key], ['--web', options.web], ['--seed', options.seed], ['--seed-day', options.seedDay],
+    ['--database', options.database],
+    ['--secret-file', options.secretFile],
+    ['--port', String(options.port)],
+    ['--host', options.host],
+    ['--cert', options.cert],
+    ['--key', options.key],
+    ['--web', options.web],
+    ['--seed', options.seed],
+    ['--seed-day', options.seedDay],
   ];
   const args = flags.flatMap(([flag, value]) => (value === undefined ? [] : [flag, value]));
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'src', 'main.ts'), ...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'], detached: true });
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', join(ROOT, 'server', 'src', 'main.ts'), ...args],
+    { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'], detached: true },
+  );
   return new Promise((resolve, reject) => {
     child.stdout!.on('data', (chunk: Buffer) => {
       if (chunk.toString().includes('ready')) resolve(child);
     });
-    child.once('exit', (code) => reject(new Error(`the server ended with code ${code} before it was ready`)));
+    child.once('exit', (code) =>
+      reject(new Error(`the server ended with code ${code} before it was ready`)),
+    );
   });
 }
 

@@ -1,6 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, extname, join, relative } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
@@ -8,9 +17,20 @@ import { ROOT, WEB_DIST } from './paths';
 import { giveUp, say } from './say';
 
 /** Environment around the Expo CLI: nothing is fetched, nothing is reported. */
-export const EXPO_ENV = { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+export const EXPO_ENV = {
+  EXPO_OFFLINE: '1',
+  EXPO_NO_TELEMETRY: '1',
+  CI: '1',
+  NODE_ENV: 'production',
+};
 
-const SOURCES = ['client', 'core/src', 'contract/src', 'package-lock.json', 'scripts/src/setup/web.ts'];
+const SOURCES = [
+  'client',
+  'core/src',
+  'contract/src',
+  'package-lock.json',
+  'scripts/src/setup/web.ts',
+];
 const FONTS = [
   '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
   '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff2',
@@ -31,10 +51,18 @@ export function buildWeb(): string {
 
 /** Run Expo's export of one app and compress what it made. */
 export function exportWeb(appDir: string, outDir: string): void {
-  const done = spawnSync('npx', ['--no-install', 'expo', 'export', '-p', 'web', '--output-dir', outDir], {
-    cwd: appDir, env: { ...process.env, ...EXPO_ENV }, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  if (done.status !== 0) giveUp(`The web target could not be built.\n${done.stdout}\n${done.stderr}`);
+  const done = spawnSync(
+    'npx',
+    ['--no-install', 'expo', 'export', '-p', 'web', '--output-dir', outDir],
+    {
+      cwd: appDir,
+      env: { ...process.env, ...EXPO_ENV },
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
+  if (done.status !== 0)
+    giveUp(`The web target could not be built.\n${done.stdout}\n${done.stderr}`);
   compress(outDir);
 }
 
@@ -43,7 +71,15 @@ function compress(dir: string): void {
   for (const file of filesBelow(dir)) {
     if (!['.js', '.css', '.html', '.svg', '.json'].includes(extname(file))) continue;
     const text = readFileSync(file);
-    writeFileSync(`${file}.br`, brotliCompressSync(text, { params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: text.length } }));
+    writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(text, {
+        params: {
+          [constants.BROTLI_PARAM_QUALITY]: 11,
+          [constants.BROTLI_PARAM_SIZE_HINT]: text.length,
+        },
+      }),
+    );
   }
 }
 
@@ -64,7 +100,8 @@ function fingerprint(): string {
   for (const source of SOURCES) {
     const path = join(ROOT, source);
     const files = statSync(path).isDirectory() ? filesBelow(path) : [path];
-    for (const file of files) hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
+    for (const file of files)
+      hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   }
   return hash.digest('hex');
 }
@@ -73,7 +110,14 @@ const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts']);
 
 function filesBelow(dir: string): string[] {
   return readdirSync(dir, { withFileTypes: true })
-    .filter((entry) => !SKIPPED.has(entry.name) && !/\.(test\.tsx?|tsbuildinfo|br)$/.test(entry.name) && entry.name !== 'expo-env.d.ts')
+    .filter(
+      (entry) =>
+        !SKIPPED.has(entry.name) &&
+        !/\.(test\.tsx?|tsbuildinfo|br)$/.test(entry.name) &&
+        entry.name !== 'expo-env.d.ts',
+    )
     .sort((a, b) => (a.name < b.name ? -1 : 1))
-    .flatMap((entry) => (entry.isDirectory() ? filesBelow(join(dir, entry.name)) : [join(dir, entry.name)]));
+    .flatMap((entry) =>
+      entry.isDirectory() ? filesBelow(join(dir, entry.name)) : [join(dir, entry.name)],
+    );
 }

@@ -3,7 +3,12 @@ import { defineModels } from './models';
 
 /** Open a database with its models. */
 export function connect(url: string): Sequelize {
-  const db = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 10 }, define: { underscored: true, timestamps: false } });
+  const db = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: 10 },
+    define: { underscored: true, timestamps: false },
+  });
   defineModels(db);
   return db;
 }

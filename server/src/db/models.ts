@@ -1,11 +1,25 @@
-import type { FluidEntry, JobPick, MakerEntry, ProofEntry, Role, PlanChoices } from '@brook/contract';
+import type {
+  FluidEntry,
+  JobPick,
+  MakerEntry,
+  ProofEntry,
+  Role,
+  PlanChoices,
+} from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job';
 import type { Layout } from '@brook/core/circuit';
 import type { Dye, FluidVerdict, Grade, IsoClass } from '@brook/core/fluid';
 import type { PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
 
 export class Workshop extends Model<InferAttributes<Workshop>, InferCreationAttributes<Workshop>> {
   declare id: string;
@@ -63,7 +77,9 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare openedAt: Date;
   declare openedBy: string;
   declare closedAt: CreationOptional<Date | null>;
-  declare fluid: CreationOptional<(FluidEntry & { verdict: FluidVerdict; lastDye: Dye | null; rules: HouseRules }) | null>;
+  declare fluid: CreationOptional<
+    (FluidEntry & { verdict: FluidVerdict; lastDye: Dye | null; rules: HouseRules }) | null
+  >;
   /** What was said and chosen for the plan; null until somebody did. */
   declare planChoices: CreationOptional<PlanChoices | null>;
   declare planResult: CreationOptional<PlanResult | null>;
@@ -77,7 +93,10 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare version: CreationOptional<number>;
 }
 
-export class RunEventRow extends Model<InferAttributes<RunEventRow>, InferCreationAttributes<RunEventRow>> {
+export class RunEventRow extends Model<
+  InferAttributes<RunEventRow>,
+  InferCreationAttributes<RunEventRow>
+> {
   declare jobId: string;
   declare position: number;
   declare id: string;
@@ -89,7 +108,10 @@ export class RunEventRow extends Model<InferAttributes<RunEventRow>, InferCreati
   declare event: RunEvent;
 }
 
-export class Container extends Model<InferAttributes<Container>, InferCreationAttributes<Container>> {
+export class Container extends Model<
+  InferAttributes<Container>,
+  InferCreationAttributes<Container>
+> {
   declare id: string;
   declare workshopId: string;
   declare grade: Grade;
@@ -108,7 +130,10 @@ export class Container extends Model<InferAttributes<Container>, InferCreationAt
   declare version: CreationOptional<number>;
 }
 
-export class ContainerDraw extends Model<InferAttributes<ContainerDraw>, InferCreationAttributes<ContainerDraw>> {
+export class ContainerDraw extends Model<
+  InferAttributes<ContainerDraw>,
+  InferCreationAttributes<ContainerDraw>
+> {
   declare jobId: string;
   declare containerId: string;
   declare workshopId: string;
@@ -118,7 +143,10 @@ export class ContainerDraw extends Model<InferAttributes<ContainerDraw>, InferCr
 }
 
 /** What left a vehicle through a job, or a container through being discarded. */
-export class FluidMovedRow extends Model<InferAttributes<FluidMovedRow>, InferCreationAttributes<FluidMovedRow>> {
+export class FluidMovedRow extends Model<
+  InferAttributes<FluidMovedRow>,
+  InferCreationAttributes<FluidMovedRow>
+> {
   declare id: string;
   declare workshopId: string;
   declare jobId: CreationOptional<string | null>;
@@ -154,45 +182,139 @@ export function defineModels(sequelize: Sequelize): void {
   const json = () => ({ type: DataTypes.JSONB });
   const key = () => ({ ...uuid(), primaryKey: true });
   const ml = () => ({ type: DataTypes.DOUBLE, allowNull: false, defaultValue: 0 });
-  Workshop.init({ id: key(), name: text(), timeZone: text(), nextJobNumber: { ...whole(), defaultValue: 1 }, houseRules: json(), houseRulesVersion: { ...whole(), defaultValue: 1 } }, { sequelize, tableName: 'workshops' });
-  User.init({ id: key(), workshopId: uuid(), login: text(), name: text(), role: text(), passwordHash: text() }, { sequelize, tableName: 'users' });
+  Workshop.init(
+    {
+      id: key(),
+      name: text(),
+      timeZone: text(),
+      nextJobNumber: { ...whole(), defaultValue: 1 },
+      houseRules: json(),
+      houseRulesVersion: { ...whole(), defaultValue: 1 },
+    },
+    { sequelize, tableName: 'workshops' },
+  );
+  User.init(
+    {
+      id: key(),
+      workshopId: uuid(),
+      login: text(),
+      name: text(),
+      role: text(),
+      passwordHash: text(),
+    },
+    { sequelize, tableName: 'users' },
+  );
   Vehicle.init(
     {
-      id: key(), workshopId: uuid(), name: text(), tag: text(), layout: json(),
-      driveState: { ...text(), defaultValue: 'free' }, driveSince: DataTypes.DATE, driveReason: DataTypes.TEXT, makerEntry: json(), version: { ...whole(), defaultValue: 1 },
+      id: key(),
+      workshopId: uuid(),
+      name: text(),
+      tag: text(),
+      layout: json(),
+      driveState: { ...text(), defaultValue: 'free' },
+      driveSince: DataTypes.DATE,
+      driveReason: DataTypes.TEXT,
+      makerEntry: json(),
+      version: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'vehicles' },
   );
   Job.init(
     {
-      id: key(), workshopId: uuid(), vehicleId: uuid(), number: whole(), stage: text(), closed: { type: DataTypes.BOOLEAN, defaultValue: false },
-      openedAt: time(), openedBy: text(), closedAt: DataTypes.DATE, fluid: json(), planChoices: json(), planResult: json(), planAccepted: json(), pick: json(),
-      proof: { ...json(), defaultValue: { pedal: null, checks: {}, by: null } }, drives: { ...json(), defaultValue: [] }, released: json(), ended: json(),
+      id: key(),
+      workshopId: uuid(),
+      vehicleId: uuid(),
+      number: whole(),
+      stage: text(),
+      closed: { type: DataTypes.BOOLEAN, defaultValue: false },
+      openedAt: time(),
+      openedBy: text(),
+      closedAt: DataTypes.DATE,
+      fluid: json(),
+      planChoices: json(),
+      planResult: json(),
+      planAccepted: json(),
+      pick: json(),
+      proof: { ...json(), defaultValue: { pedal: null, checks: {}, by: null } },
+      drives: { ...json(), defaultValue: [] },
+      released: json(),
+      ended: json(),
       version: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'jobs' },
   );
   RunEventRow.init(
-    { jobId: key(), position: { ...whole(), primaryKey: true }, id: uuid(), workshopId: uuid(), deviceId: uuid(), deviceSeq: whole(), at: time(), by: text(), event: json() },
+    {
+      jobId: key(),
+      position: { ...whole(), primaryKey: true },
+      id: uuid(),
+      workshopId: uuid(),
+      deviceId: uuid(),
+      deviceSeq: whole(),
+      at: time(),
+      by: text(),
+      event: json(),
+    },
     { sequelize, tableName: 'run_events' },
   );
   Container.init(
     {
-      id: key(), workshopId: uuid(), grade: text(), isoClass: DataTypes.TEXT, batch: text(), sizeMl: whole(), state: { ...text(), defaultValue: 'sealed' }, receivedAt: time(), travelledAt: DataTypes.DATE,
-      openedAt: DataTypes.DATE, keptCapped: { type: DataTypes.BOOLEAN, defaultValue: true }, discardedAt: DataTypes.DATE, discardedMl: ml(), version: { ...whole(), defaultValue: 1 },
+      id: key(),
+      workshopId: uuid(),
+      grade: text(),
+      isoClass: DataTypes.TEXT,
+      batch: text(),
+      sizeMl: whole(),
+      state: { ...text(), defaultValue: 'sealed' },
+      receivedAt: time(),
+      travelledAt: DataTypes.DATE,
+      openedAt: DataTypes.DATE,
+      keptCapped: { type: DataTypes.BOOLEAN, defaultValue: true },
+      discardedAt: DataTypes.DATE,
+      discardedMl: ml(),
+      version: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'containers' },
   );
   ContainerDraw.init(
-    { jobId: key(), containerId: { ...uuid(), primaryKey: true }, workshopId: uuid(), pouredMl: ml(), discardedMl: ml(), leftMl: ml() },
+    {
+      jobId: key(),
+      containerId: { ...uuid(), primaryKey: true },
+      workshopId: uuid(),
+      pouredMl: ml(),
+      discardedMl: ml(),
+      leftMl: ml(),
+    },
     { sequelize, tableName: 'container_draws' },
   );
   FluidMovedRow.init(
     {
-      id: key(), workshopId: uuid(), jobId: DataTypes.UUID, containerId: DataTypes.UUID, at: time(), by: text(), bledMl: ml(), bledBy: { ...text(), defaultValue: 'measured' }, removedMl: ml(), spilledMl: ml(),
-      discardedMl: ml(), caughtMl: ml(), handOverId: DataTypes.UUID,
+      id: key(),
+      workshopId: uuid(),
+      jobId: DataTypes.UUID,
+      containerId: DataTypes.UUID,
+      at: time(),
+      by: text(),
+      bledMl: ml(),
+      bledBy: { ...text(), defaultValue: 'measured' },
+      removedMl: ml(),
+      spilledMl: ml(),
+      discardedMl: ml(),
+      caughtMl: ml(),
+      handOverId: DataTypes.UUID,
     },
     { sequelize, tableName: 'fluid_moved' },
   );
-  HandOver.init({ id: key(), workshopId: uuid(), at: time(), by: text(), toWhom: text(), document: text(), wasteMl: ml() }, { sequelize, tableName: 'hand_overs' });
+  HandOver.init(
+    {
+      id: key(),
+      workshopId: uuid(),
+      at: time(),
+      by: text(),
+      toWhom: text(),
+      document: text(),
+      wasteMl: ml(),
+    },
+    { sequelize, tableName: 'hand_overs' },
+  );
 }

@@ -1,5 +1,19 @@
-import { compatibilityRequest, conditionRequest, type CompatibilityEntry, type CompatibilityReply, type ConditionEntry, type ConditionReply } from '@brook/contract';
-import { compatibility, COMPATIBILITY_WORDS, condition, CONDITION_WORDS, REMEDY_WORDS, remedyFor } from '@brook/core/fluid';
+import {
+  compatibilityRequest,
+  conditionRequest,
+  type CompatibilityEntry,
+  type CompatibilityReply,
+  type ConditionEntry,
+  type ConditionReply,
+} from '@brook/contract';
+import {
+  compatibility,
+  COMPATIBILITY_WORDS,
+  condition,
+  CONDITION_WORDS,
+  REMEDY_WORDS,
+  remedyFor,
+} from '@brook/core/fluid';
 import { Router } from 'express';
 import { parse } from '../http/parse';
 
@@ -21,7 +35,11 @@ function advise(entry: CompatibilityEntry): CompatibilityReply {
     ...answer,
     candidates: answer.candidates.map((c, i) => {
       const code = remedyFor(entry.candidates[i]!, entry);
-      return { ...c, sentences: c.reasons.map((r) => COMPATIBILITY_WORDS[r.code]), remedy: code && { code, sentence: REMEDY_WORDS[code] } };
+      return {
+        ...c,
+        sentences: c.reasons.map((r) => COMPATIBILITY_WORDS[r.code]),
+        remedy: code && { code, sentence: REMEDY_WORDS[code] },
+      };
     }),
   };
 }

@@ -11,16 +11,30 @@ export interface LastFill {
 }
 
 /** What it was filled with last. */
-export async function lastFillOf(vehicleId: string, transaction?: Transaction): Promise<LastFill | null> {
-  const job = await Job.findOne({ where: { vehicleId, released: { [Op.not]: null } }, order: [['closedAt', 'DESC']], attributes: ['closedAt', 'fluid'], transaction });
+export async function lastFillOf(
+  vehicleId: string,
+  transaction?: Transaction,
+): Promise<LastFill | null> {
+  const job = await Job.findOne({
+    where: { vehicleId, released: { [Op.not]: null } },
+    order: [['closedAt', 'DESC']],
+    attributes: ['closedAt', 'fluid'],
+    transaction,
+  });
   const grade = job?.fluid?.verdict.fill?.grade;
   return job?.closedAt && grade ? { at: job.closedAt, grade, dye: job.fluid!.newDye } : null;
 }
 
 /** Partners that wear together with what the last released job changed, and that it left: for the next one to take up. */
 export async function notDoneBefore(vehicleId: string): Promise<JobDto['notDone']> {
-  const job = await Job.findOne({ where: { vehicleId, released: { [Op.not]: null } }, order: [['closedAt', 'DESC']], attributes: ['closedAt', 'planResult'] });
+  const job = await Job.findOne({
+    where: { vehicleId, released: { [Op.not]: null } },
+    order: [['closedAt', 'DESC']],
+    attributes: ['closedAt', 'planResult'],
+  });
   if (!job?.closedAt || job.planResult?.verdict !== 'planned') return [];
   const at = job.closedAt.toISOString();
-  return job.planResult.plan.scope.advice.flatMap(({ partnerName, advise }) => (advise === 'leave it' ? [] : [{ what: partnerName, advise, at }]));
+  return job.planResult.plan.scope.advice.flatMap(({ partnerName, advise }) =>
+    advise === 'leave it' ? [] : [{ what: partnerName, advise, at }],
+  );
 }

@@ -4,7 +4,13 @@ import { settleByStrokes } from './fluidUsed';
 import { changeJob, named, type LockedJob } from './locked';
 
 /** End a job unreleased. What was opened stays "do not drive". */
-export async function endJob(actor: Actor, id: string, version: number, reason: string, at: Date): Promise<void> {
+export async function endJob(
+  actor: Actor,
+  id: string,
+  version: number,
+  reason: string,
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, (locked) => endLocked(locked, reason, false));
 }
 
@@ -16,5 +22,6 @@ export async function endLocked(locked: LockedJob, reason: string, stop: boolean
   const { job, vehicle, transaction, actor, at } = locked;
   await settleByStrokes(locked);
   job.set({ stage: 'ended', closed: true, closedAt: at, ended: { ...named(actor, at), reason } });
-  if (stop || vehicle.driveState === 'test drive only') await setDriveState(vehicle, 'do not drive', reason, at, transaction);
+  if (stop || vehicle.driveState === 'test drive only')
+    await setDriveState(vehicle, 'do not drive', reason, at, transaction);
 }

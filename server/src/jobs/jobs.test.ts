@@ -1,6 +1,14 @@
 import { job as jobSchema, jobPage } from '@brook/contract';
 import { Job } from '../db/models';
-import { Brook, fluidSeen, fullRun, goodProof, SOUND_FLUID, usedFluid, type Caller } from '../testing';
+import {
+  Brook,
+  fluidSeen,
+  fullRun,
+  goodProof,
+  SOUND_FLUID,
+  usedFluid,
+  type Caller,
+} from '../testing';
 
 let brook: Brook;
 let tech: Caller;
@@ -12,9 +20,19 @@ afterEach(() => brook.stop());
 
 test('from intake to release, as the way goes', async () => {
   let job = await tech.open('H 1');
-  expect(job).toMatchObject({ number: 1, stage: 'fluid', vehicleDrive: 'free', openedBy: 'Tech One' });
+  expect(job).toMatchObject({
+    number: 1,
+    stage: 'fluid',
+    vehicleDrive: 'free',
+    openedBy: 'Tech One',
+  });
   job = await tech.change(job, 'put', 'fluid', SOUND_FLUID);
-  expect(job).toMatchObject({ stage: 'plan', fluid: { verdict: { verdict: 'fill', fill: { grade: 'DOT 4' } } }, planResult: { verdict: 'planned' }, pick: { kind: 'enough', lookedBy: null, openRule: '30 days capped' } });
+  expect(job).toMatchObject({
+    stage: 'plan',
+    fluid: { verdict: { verdict: 'fill', fill: { grade: 'DOT 4' } } },
+    planResult: { verdict: 'planned' },
+    pick: { kind: 'enough', lookedBy: null, openRule: '30 days capped' },
+  });
   job = await tech.change(job, 'post', 'plan/accept');
   expect(job).toMatchObject({ stage: 'run', planAccepted: { by: 'Tech One' } });
   const appended = await tech.events(job, fullRun(job)).expect(200);
@@ -25,7 +43,11 @@ test('from intake to release, as the way goes', async () => {
   expect(job).toMatchObject({ stage: 'test drive', vehicleDrive: 'test drive only' });
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
   job = await tech.change(job, 'post', 'release');
-  expect(job).toMatchObject({ stage: 'released', vehicleDrive: 'free', released: { by: 'Tech One' } });
+  expect(job).toMatchObject({
+    stage: 'released',
+    vehicleDrive: 'free',
+    released: { by: 'Tech One' },
+  });
   expect(() => jobSchema.parse(job)).not.toThrow();
 
   const vehicle = await tech.get(`/vehicles/${job.vehicleId}`).expect(200);
@@ -37,20 +59,30 @@ test('a released record is read-only, through the API and in the database itself
   job = await tech.change(job, 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
   job = await tech.change(job, 'post', 'release');
-  for (const [method, step, body] of [['put', 'proof', goodProof('M 1')], ['post', 'end', { reason: 'changed my mind' }], ['put', 'fluid', SOUND_FLUID]] as const) {
+  for (const [method, step, body] of [
+    ['put', 'proof', goodProof('M 1')],
+    ['post', 'end', { reason: 'changed my mind' }],
+    ['put', 'fluid', SOUND_FLUID],
+  ] as const) {
     const res = await tech.send(method, `/jobs/${job.id}/${step}`, body, job.version).expect(409);
     expect(res.body.detail).toContain('read-only');
   }
-  await expect(Job.update({ stage: 'run' }, { where: { id: job.id } })).rejects.toThrow(/only be added to/);
+  await expect(Job.update({ stage: 'run' }, { where: { id: job.id } })).rejects.toThrow(
+    /only be added to/,
+  );
   await expect(brook.db.query('DELETE FROM run_events')).rejects.toThrow(/only be added to/);
 });
 
 test('the gate lists what is missing and lets nothing past', async () => {
   const job = await tech.bled();
-  const shut = await tech.send('post', `/jobs/${job.id}/test-drive`, undefined, job.version).expect(409);
+  const shut = await tech
+    .send('post', `/jobs/${job.id}/test-drive`, undefined, job.version)
+    .expect(409);
   expect(shut.body.faults.map((f: { field: string }) => f.field)).toContain('pedal not judged');
   const soft = await tech.change(job, 'put', 'proof', { ...goodProof('M 1'), pedal: 'springy' });
-  const res = await tech.send('post', `/jobs/${job.id}/test-drive`, undefined, soft.version).expect(409);
+  const res = await tech
+    .send('post', `/jobs/${job.id}/test-drive`, undefined, soft.version)
+    .expect(409);
   expect(res.body.detail).toContain('Only firm and high passes');
   await tech.send('post', `/jobs/${job.id}/release`, undefined, soft.version).expect(409);
   expect(await tech.drive('M 1')).toBe('do not drive');
@@ -59,11 +91,19 @@ test('the gate lists what is missing and lets nothing past', async () => {
 test('a failed drive means "do not drive" again, and everything is proved anew', async () => {
   let job = await tech.change(await tech.proved(), 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'bad' });
-  expect(job).toMatchObject({ stage: 'proof', vehicleDrive: 'do not drive', proof: { pedal: null, checks: {} }, drives: [{ result: 'bad', setBy: 'Tech One' }] });
+  expect(job).toMatchObject({
+    stage: 'proof',
+    vehicleDrive: 'do not drive',
+    proof: { pedal: null, checks: {} },
+    drives: [{ result: 'bad', setBy: 'Tech One' }],
+  });
   job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
   job = await tech.change(job, 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
-  expect((await tech.change(job, 'post', 'release')).drives).toMatchObject([{ result: 'bad' }, { result: 'good' }]);
+  expect((await tech.change(job, 'post', 'release')).drives).toMatchObject([
+    { result: 'bad' },
+    { result: 'good' },
+  ]);
 });
 
 // What stops a flush: facts of the trade, common practice, no source.
@@ -74,18 +114,38 @@ test.each([
   [{ foreign: 'layers' }, 'layers'],
   [{ colour: null, dye: 'green', dropsInWater: 'part' }, 'part instead of dissolving'],
 ])('fluid with %j ends the job with a stop and the vehicle stays', async (look, words) => {
-  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...fluidSeen(look), fill: null, newColour: null });
-  expect(job).toMatchObject({ stage: 'ended', planResult: null, ended: { reason: expect.stringContaining(words) }, fluid: { verdict: { verdict: 'stop' } } });
+  const job = await tech.change(await tech.open(), 'put', 'fluid', {
+    ...fluidSeen(look),
+    fill: null,
+    newColour: null,
+  });
+  expect(job).toMatchObject({
+    stage: 'ended',
+    planResult: null,
+    ended: { reason: expect.stringContaining(words) },
+    fluid: { verdict: { verdict: 'stop' } },
+  });
   expect(await tech.drive('M 1')).toBe('do not drive');
 });
 
 test('the wrong fluid inside ends the job with what it costs', async () => {
-  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, inSystem: 'DOT 5', fill: null, newColour: null });
-  expect(job).toMatchObject({ stage: 'ended', ended: { reason: expect.stringContaining('Strip the system, renew the seals') }, fluid: { verdict: { remedy: 'strip, new seals, dry system' } } });
+  const job = await tech.change(await tech.open(), 'put', 'fluid', {
+    ...SOUND_FLUID,
+    inSystem: 'DOT 5',
+    fill: null,
+    newColour: null,
+  });
+  expect(job).toMatchObject({
+    stage: 'ended',
+    ended: { reason: expect.stringContaining('Strip the system, renew the seals') },
+    fluid: { verdict: { remedy: 'strip, new seals, dry system' } },
+  });
 });
 
 test('particles are replaced now: the flush goes on', async () => {
-  expect(await tech.change(await tech.open(), 'put', 'fluid', fluidSeen({ clarity: 'particles' }))).toMatchObject({ stage: 'plan', fluid: { verdict: { condition: { verdict: 'replace now' } } } });
+  expect(
+    await tech.change(await tech.open(), 'put', 'fluid', fluidSeen({ clarity: 'particles' })),
+  ).toMatchObject({ stage: 'plan', fluid: { verdict: { condition: { verdict: 'replace now' } } } });
 });
 
 test('a job can be ended unreleased with its reason; before anything was opened the vehicle stays free', async () => {
@@ -101,7 +161,12 @@ test('ended after it was opened, the vehicle is "do not drive" until a later job
   expect(await tech.drive('M 1')).toBe('do not drive');
   const later = await tech.open();
   expect(later.vehicleDrive).toBe('do not drive');
-  let job = await tech.change(await tech.change(later, 'put', 'fluid', SOUND_FLUID), 'post', 'plan/accept', { lookedAtOpened: true });
+  let job = await tech.change(
+    await tech.change(later, 'put', 'fluid', SOUND_FLUID),
+    'post',
+    'plan/accept',
+    { lookedAtOpened: true },
+  );
   await tech.events(job, fullRun(job)).expect(200);
   job = await tech.change(job, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
   job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
@@ -115,7 +180,9 @@ test('a change must name the version it saw, and a stale one saves nothing', asy
   const missing = await tech.send('put', `/jobs/${job.id}/fluid`, SOUND_FLUID).expect(422);
   expect(missing.body.faults[0].field).toBe('If-Match');
   await tech.change(job, 'put', 'fluid', SOUND_FLUID);
-  const stale = await tech.send('post', `/jobs/${job.id}/end`, { reason: 'Too late' }, job.version).expect(409);
+  const stale = await tech
+    .send('post', `/jobs/${job.id}/end`, { reason: 'Too late' }, job.version)
+    .expect(409);
   expect(stale.body).toMatchObject({ type: '/problems/conflict' });
   expect((await tech.job(job.id)).stage).toBe('plan');
 });
@@ -123,12 +190,19 @@ test('a change must name the version it saw, and a stale one saves nothing', asy
 test('of two changes at once exactly one goes through', async () => {
   const job = await tech.open();
   const other = await brook.signedIn('lead');
-  const answers = await Promise.all([tech, other].map((c) => c.send('post', `/jobs/${job.id}/end`, { reason: 'Both at once' }, job.version)));
+  const answers = await Promise.all(
+    [tech, other].map((c) =>
+      c.send('post', `/jobs/${job.id}/end`, { reason: 'Both at once' }, job.version),
+    ),
+  );
   expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
 });
 
 test('the same new job sent twice is one job; a second open job on a vehicle is refused', async () => {
-  const body = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', vehicleId: await tech.vehicleId('H 1') };
+  const body = {
+    id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11',
+    vehicleId: await tech.vehicleId('H 1'),
+  };
   await tech.send('post', '/jobs', body).expect(201);
   await tech.send('post', '/jobs', body).expect(201);
   expect(await Job.count()).toBe(1);
@@ -141,40 +215,101 @@ const sampled = (more: object) => fluidSeen(more).samples;
 test.each<[object, string, string]>([
   [{ demands: [{ source: 'cap', grades: ['DOT 6'] }] }, 'demands.0.grades.0', 'DOT 5.1'],
   [{ demands: [] }, 'demands', 'Ask the handbook'],
-  [{ demands: [{ source: 'cap', grades: ['DOT 5'] }, { source: 'part', grades: ['DOT 4'] }] }, 'follow', 'decided and written why'],
-  [{ samples: sampled({ water: { percent: 11, meterGrade: 'DOT 4' } }) }, 'samples.0.water.percent', 'between 0 and 10 %'],
-  [{ samples: sampled({ water: { percent: 'wet', meterGrade: 'DOT 4' } }) }, 'samples.0.water.percent', 'number from 0 to 10 %'],
+  [
+    {
+      demands: [
+        { source: 'cap', grades: ['DOT 5'] },
+        { source: 'part', grades: ['DOT 4'] },
+      ],
+    },
+    'follow',
+    'decided and written why',
+  ],
+  [
+    { samples: sampled({ water: { percent: 11, meterGrade: 'DOT 4' } }) },
+    'samples.0.water.percent',
+    'between 0 and 10 %',
+  ],
+  [
+    { samples: sampled({ water: { percent: 'wet', meterGrade: 'DOT 4' } }) },
+    'samples.0.water.percent',
+    'number from 0 to 10 %',
+  ],
   [{ samples: sampled({ colour: 'blue' }) }, 'samples.0.colour', 'straw'],
   [{ samples: sampled({ colour: null, dye: 'blue' }) }, 'samples', 'Glycol dissolves'],
   [{ samples: [...sampled({}), ...sampled({})] }, 'samples', 'stand once'],
-  [{ samples: sampled({}).map((s) => ({ ...s, point: 'fifth-wheel' })) }, 'samples.0.point', 'reservoir, '],
+  [
+    { samples: sampled({}).map((s) => ({ ...s, point: 'fifth-wheel' })) },
+    'samples.0.point',
+    'reservoir, ',
+  ],
   [{ fill: { grade: 'DOT 3', isoClass: null } }, 'fill', 'Below what is asked for'],
   [{ fill: { grade: 'DOT 5', isoClass: null } }, 'fill', 'never mix'],
   [{ fill: { grade: 'DOT 5.1', isoClass: null } }, 'fill.labelRead', 'DOT 5 (five) is silicone'],
-  [{ fill: { grade: 'DOT 5.1', isoClass: null, labelRead: 'DOT 5' } }, 'fill.labelRead', 'label once more'],
+  [
+    { fill: { grade: 'DOT 5.1', isoClass: null, labelRead: 'DOT 5' } },
+    'fill.labelRead',
+    'label once more',
+  ],
   [{ newColour: null }, 'newColour', 'in its container'],
 ])('fluid %j is refused at its field, and nothing is saved', async (wrong, field, words) => {
   const job = await tech.open();
-  const res = await tech.send('put', `/jobs/${job.id}/fluid`, { ...SOUND_FLUID, ...wrong }, job.version).expect(422);
+  const res = await tech
+    .send('put', `/jobs/${job.id}/fluid`, { ...SOUND_FLUID, ...wrong }, job.version)
+    .expect(422);
   expect(res.body.faults).toMatchObject([{ field, sentence: expect.stringContaining(words) }]);
   expect(await tech.job(job.id)).toEqual(job);
 });
 
 test('what was only looked at is kept, with its verdict and without a plan', async () => {
-  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, fill: null, newColour: null });
-  expect(job).toMatchObject({ stage: 'fluid', planResult: null, pick: null, fluid: { verdict: { verdict: 'wait', hold: 'choose a fluid', condition: { verdict: 'replace at this visit' } } } });
+  const job = await tech.change(await tech.open(), 'put', 'fluid', {
+    ...SOUND_FLUID,
+    fill: null,
+    newColour: null,
+  });
+  expect(job).toMatchObject({
+    stage: 'fluid',
+    planResult: null,
+    pick: null,
+    fluid: {
+      verdict: {
+        verdict: 'wait',
+        hold: 'choose a fluid',
+        condition: { verdict: 'replace at this visit' },
+      },
+    },
+  });
   expect(await tech.change(job, 'put', 'fluid', SOUND_FLUID)).toMatchObject({ stage: 'plan' });
 });
 
 test('whom to follow where two cannot both be obeyed is decided by a person, who says why', async () => {
-  const demands = [{ source: 'cap', grades: ['DOT 5'], lowViscosity: false }, { source: 'part', grades: ['DOT 4'], lowViscosity: false }];
-  const job = await tech.change(await tech.open(), 'put', 'fluid', { ...SOUND_FLUID, demands, follow: { source: 'part', why: 'Converted with new seals last year.' } });
-  expect(job).toMatchObject({ stage: 'plan', fluid: { follow: { why: 'Converted with new seals last year.' }, verdict: { advice: { conflict: ['cap', 'part'], minimum: { grade: 'DOT 4' } } } } });
+  const demands = [
+    { source: 'cap', grades: ['DOT 5'], lowViscosity: false },
+    { source: 'part', grades: ['DOT 4'], lowViscosity: false },
+  ];
+  const job = await tech.change(await tech.open(), 'put', 'fluid', {
+    ...SOUND_FLUID,
+    demands,
+    follow: { source: 'part', why: 'Converted with new seals last year.' },
+  });
+  expect(job).toMatchObject({
+    stage: 'plan',
+    fluid: {
+      follow: { why: 'Converted with new seals last year.' },
+      verdict: { advice: { conflict: ['cap', 'part'], minimum: { grade: 'DOT 4' } } },
+    },
+  });
 });
 
 test('steps out of order are refused with a sentence', async () => {
   const job = await tech.open();
-  for (const [method, step, body] of [['post', 'plan/accept', undefined], ['put', 'proof', goodProof('M 1')], ['post', 'test-drive', undefined], ['post', 'test-drive/result', { result: 'good' }], ['post', 'release', undefined]] as const) {
+  for (const [method, step, body] of [
+    ['post', 'plan/accept', undefined],
+    ['put', 'proof', goodProof('M 1')],
+    ['post', 'test-drive', undefined],
+    ['post', 'test-drive/result', { result: 'good' }],
+    ['post', 'release', undefined],
+  ] as const) {
     const res = await tech.send(method, `/jobs/${job.id}/${step}`, body, job.version).expect(409);
     expect(res.body.detail).toMatch(/\.$/);
   }
@@ -182,9 +317,16 @@ test('steps out of order are refused with a sentence', async () => {
 });
 
 test('what is not JSON and what is too large are refused as problems', async () => {
-  const notJson = await tech.agent.post('/api/v1/jobs').set('content-type', 'application/json').send('{').expect(422);
+  const notJson = await tech.agent
+    .post('/api/v1/jobs')
+    .set('content-type', 'application/json')
+    .send('{')
+    .expect(422);
   expect(notJson.body.detail).toContain('not JSON');
-  const large = await tech.agent.post('/api/v1/jobs').send({ vehicleId: 'x'.repeat(1_100_000) }).expect(422);
+  const large = await tech.agent
+    .post('/api/v1/jobs')
+    .send({ vehicleId: 'x'.repeat(1_100_000) })
+    .expect(422);
   expect(large.body.detail).toContain('1 MB');
 });
 
@@ -192,11 +334,24 @@ describe('the list', () => {
   test('open before closed, newest first, each once over all pages', async () => {
     const vehicles = [];
     for (let i = 0; i < 7; i++) {
-      vehicles.push((await tech.send('post', '/vehicles', { name: `Car ${i}`, tag: `C ${i}`, templateId: 'hatchback-diagonal', driverSide: 'left' }).expect(201)).body.id as string);
+      vehicles.push(
+        (
+          await tech
+            .send('post', '/vehicles', {
+              name: `Car ${i}`,
+              tag: `C ${i}`,
+              templateId: 'hatchback-diagonal',
+              driverSide: 'left',
+            })
+            .expect(201)
+        ).body.id as string,
+      );
     }
     const ids: string[] = [];
-    for (const vehicleId of vehicles) ids.push((await tech.send('post', '/jobs', { vehicleId })).body.id as string);
-    for (const id of ids.slice(0, 3)) await tech.change(await tech.job(id), 'post', 'end', { reason: 'Not today' });
+    for (const vehicleId of vehicles)
+      ids.push((await tech.send('post', '/jobs', { vehicleId })).body.id as string);
+    for (const id of ids.slice(0, 3))
+      await tech.change(await tech.job(id), 'post', 'end', { reason: 'Not today' });
     const seen: { id: string; closedAt: string | null }[] = [];
     let cursor = '';
     do {
@@ -209,7 +364,12 @@ describe('the list', () => {
     expect(closed).toEqual([...closed].sort((a, b) => Number(a) - Number(b)));
   });
 
-  test.each([['limit=0', 'limit'], ['limit=101', 'limit'], ['limit=x', 'limit'], ['cursor=nonsense', 'cursor']])('%s is refused', async (query, field) => {
+  test.each([
+    ['limit=0', 'limit'],
+    ['limit=101', 'limit'],
+    ['limit=x', 'limit'],
+    ['cursor=nonsense', 'cursor'],
+  ])('%s is refused', async (query, field) => {
     const res = await tech.get(`/jobs?${query}`).expect(422);
     expect(res.body.faults[0].field).toBe(field);
   });

@@ -24,18 +24,35 @@ interface Row {
 }
 
 /** A page of the workshop's jobs: open before closed, newest first, by keyset over the index `jobs_list`. */
-export async function listJobs(actor: Actor, page: { cursor?: string | undefined; limit: number }): Promise<JobPage> {
+export async function listJobs(
+  actor: Actor,
+  page: { cursor?: string | undefined; limit: number },
+): Promise<JobPage> {
   const after = page.cursor === undefined ? null : readCursor(page.cursor);
   // Open and closed ones are asked for apart, so that each is one range of the index.
   const parts = after?.closed ? [true] : [false, true];
   const jobs: JobSummary[] = [];
   for (const closed of parts) {
     const from = after && after.closed === closed ? after : null;
-    if (jobs.length <= page.limit) jobs.push(...(await summaries({ workshopId: actor.workshopId, closed, after: from, limit: page.limit + 1 - jobs.length })));
+    if (jobs.length <= page.limit)
+      jobs.push(
+        ...(await summaries({
+          workshopId: actor.workshopId,
+          closed,
+          after: from,
+          limit: page.limit + 1 - jobs.length,
+        })),
+      );
   }
   const shown = jobs.slice(0, page.limit);
   const last = shown.at(-1);
-  return { jobs: shown, next: jobs.length > page.limit && last ? writeCursor({ closed: last.closedAt !== null, openedAt: last.openedAt, id: last.id }) : null };
+  return {
+    jobs: shown,
+    next:
+      jobs.length > page.limit && last
+        ? writeCursor({ closed: last.closedAt !== null, openedAt: last.openedAt, id: last.id })
+        : null,
+  };
 }
 
 /** Jobs as a list shows them, newest first. */
@@ -58,17 +75,31 @@ export async function summaries(of: {
       ${of.limit === undefined ? '' : 'LIMIT :limit'}`,
     { type: QueryTypes.SELECT, replacements: { ...of, ...of.after } },
   );
-  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString(), closedAt: r.closedAt?.toISOString() ?? null }));
+  return rows.map((r) => ({
+    ...r,
+    openedAt: r.openedAt.toISOString(),
+    closedAt: r.closedAt?.toISOString() ?? null,
+  }));
 }
 
-const writeCursor = (place: Place): string => Buffer.from(JSON.stringify(place)).toString('base64url');
+const writeCursor = (place: Place): string =>
+  Buffer.from(JSON.stringify(place)).toString('base64url');
 
 function readCursor(cursor: string): Place {
   try {
     const place = JSON.parse(Buffer.from(cursor, 'base64url').toString()) as Place;
-    if (typeof place.closed === 'boolean' && !Number.isNaN(Date.parse(place.openedAt)) && typeof place.id === 'string') return place;
+    if (
+      typeof place.closed === 'boolean' &&
+      !Number.isNaN(Date.parse(place.openedAt)) &&
+      typeof place.id === 'string'
+    )
+      return place;
   } catch {
     // Falls through to the sentence below.
   }
-  throw new ProblemError('invalid', 'This cursor was not made here; take the one that the page before gave.', [{ field: 'cursor', sentence: 'cursor should be the "next" of the page before.' }]);
+  throw new ProblemError(
+    'invalid',
+    'This cursor was not made here; take the one that the page before gave.',
+    [{ field: 'cursor', sentence: 'cursor should be the "next" of the page before.' }],
+  );
 }

@@ -12,11 +12,20 @@ const MOST = 200;
  * The containers that the shelf gives for a planned job: of the fluid that was
  * chosen, admitted by the house rule, not promised to another job in hand.
  */
-export async function pickFor(job: Job, rules: HouseRules, at: Date, transaction?: Transaction): Promise<JobPick | null> {
+export async function pickFor(
+  job: Job,
+  rules: HouseRules,
+  at: Date,
+  transaction?: Transaction,
+): Promise<JobPick | null> {
   const fill = job.fluid?.fill;
   if (job.planResult?.verdict !== 'planned' || !fill) return null;
   // Within a change the containers are locked first: what another job was promised meanwhile is seen after that.
-  const held = await heldOf(job.workshopId, { states: ['sealed', 'opened'], exceptJobId: job.id }, transaction);
+  const held = await heldOf(
+    job.workshopId,
+    { states: ['sealed', 'opened'], exceptJobId: job.id },
+    transaction,
+  );
   const promised = await promisedToOthers(job, transaction);
   const usable = held
     .map((h) => shelfContainer(h, at))
@@ -26,7 +35,12 @@ export async function pickFor(job: Job, rules: HouseRules, at: Date, transaction
     .slice(0, MOST);
   const pick = pickFromShelf(job.planResult.plan.totals.pouredMl, usable);
   if (pick.kind === 'short') return pick;
-  return { ...pick, containers: pick.containers.map((c) => usable.find((u) => u.id === c.id)!), lookedBy: null, openRule: rules.openContainers };
+  return {
+    ...pick,
+    containers: pick.containers.map((c) => usable.find((u) => u.id === c.id)!),
+    lookedBy: null,
+    openRule: rules.openContainers,
+  };
 }
 
 async function promisedToOthers(job: Job, transaction?: Transaction): Promise<Set<string>> {
@@ -34,7 +48,11 @@ async function promisedToOthers(job: Job, transaction?: Transaction): Promise<Se
     `SELECT c.value ->> 'id' AS id FROM jobs j CROSS JOIN LATERAL jsonb_array_elements(j.pick -> 'containers') c
       WHERE j.workshop_id = :workshopId AND NOT j.closed AND j.id <> :jobId AND j.pick IS NOT NULL
         AND NOT EXISTS (SELECT 1 FROM fluid_moved m WHERE m.job_id = j.id)`,
-    { type: QueryTypes.SELECT, replacements: { workshopId: job.workshopId, jobId: job.id }, transaction },
+    {
+      type: QueryTypes.SELECT,
+      replacements: { workshopId: job.workshopId, jobId: job.id },
+      transaction,
+    },
   );
   return new Set(rows.map((r) => r.id));
 }

@@ -1,5 +1,13 @@
 import type { FluidEntry } from '@brook/contract';
-import { CONDITION_WORDS, COMPATIBILITY_WORDS, fluidVerdict, HOLD_WORDS, REMEDY_WORDS, type FluidHold, type FluidVerdict } from '@brook/core/fluid';
+import {
+  CONDITION_WORDS,
+  COMPATIBILITY_WORDS,
+  fluidVerdict,
+  HOLD_WORDS,
+  REMEDY_WORDS,
+  type FluidHold,
+  type FluidVerdict,
+} from '@brook/core/fluid';
 import type { Vehicle } from '../db/models';
 import { ProblemError } from '../problems/kinds';
 import { planFor, usualChoices } from '../plans/planFor';
@@ -10,7 +18,13 @@ import { endLocked } from './end';
 import { changeJob, onlyAt } from './locked';
 
 /** Read the fluid: on a stop the job ends there, while a question is open nothing is saved; what was only looked at is kept, and once a fluid is chosen the plan is made. */
-export async function readFluid(actor: Actor, id: string, version: number, given: FluidEntry, at: Date): Promise<void> {
+export async function readFluid(
+  actor: Actor,
+  id: string,
+  version: number,
+  given: FluidEntry,
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, async (locked) => {
     const { job, vehicle, transaction } = locked;
     onlyAt(job, ['fluid', 'plan'], 'The fluid is read before the run; this job is past that.');
@@ -28,9 +42,23 @@ export async function readFluid(actor: Actor, id: string, version: number, given
       return;
     }
     const fill = verdict.fill!;
-    if (fill.secondLook && entry.fill!.labelRead !== fill.grade) throw fault('fill.labelRead', `Read the label once more and put down what it says. ${COMPATIBILITY_WORDS['name trap']}`);
-    if (!entry.newColour) throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
-    job.set({ stage: 'plan', planResult: planFor(vehicle, job.planChoices ?? usualChoices(vehicle.layout), { grade: fill.grade, isoClass: entry.fill!.isoClass }, entry.newColour, rules) });
+    if (fill.secondLook && entry.fill!.labelRead !== fill.grade)
+      throw fault(
+        'fill.labelRead',
+        `Read the label once more and put down what it says. ${COMPATIBILITY_WORDS['name trap']}`,
+      );
+    if (!entry.newColour)
+      throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
+    job.set({
+      stage: 'plan',
+      planResult: planFor(
+        vehicle,
+        job.planChoices ?? usualChoices(vehicle.layout),
+        { grade: fill.grade, isoClass: entry.fill!.isoClass },
+        entry.newColour,
+        rules,
+      ),
+    });
   });
 }
 
@@ -38,26 +66,50 @@ export async function readFluid(actor: Actor, id: string, version: number, given
 function withMaker(entry: FluidEntry, vehicle: Vehicle): FluidEntry {
   const maker = vehicle.makerEntry;
   if (!maker || maker.grades.length === 0) return entry;
-  return { ...entry, demands: [{ source: 'maker', grades: maker.grades, lowViscosity: maker.lowViscosity }, ...entry.demands.filter((d) => d.source !== 'maker')] };
+  return {
+    ...entry,
+    demands: [
+      { source: 'maker', grades: maker.grades, lowViscosity: maker.lowViscosity },
+      ...entry.demands.filter((d) => d.source !== 'maker'),
+    ],
+  };
 }
 
 function refuseUnknownPoints(entry: FluidEntry, vehicle: Vehicle): void {
   const points = ['reservoir', ...vehicle.layout.bleeders.map((b) => b.id)];
   entry.samples.forEach((s, i) => {
-    if (!points.includes(s.point)) throw fault(`samples.${i}.point`, `Sample point is ${s.point}; it should be one of ${points.join(', ')}.`);
+    if (!points.includes(s.point))
+      throw fault(
+        `samples.${i}.point`,
+        `Sample point is ${s.point}; it should be one of ${points.join(', ')}.`,
+      );
   });
 }
 
-const FIELD: Readonly<Partial<Record<FluidHold, string>>> = { 'read the cap': 'demands', 'demands conflict': 'follow', 'water test': 'samples', 'must not fill': 'fill' };
+const FIELD: Readonly<Partial<Record<FluidHold, string>>> = {
+  'read the cap': 'demands',
+  'demands conflict': 'follow',
+  'water test': 'samples',
+  'must not fill': 'fill',
+};
 
 function waits(hold: FluidHold, verdict: FluidVerdict): ProblemError {
-  const reasons = hold === 'must not fill' ? verdict.fill!.reasons.filter((r) => r.weight === 'stop').map((r) => COMPATIBILITY_WORDS[r.code]) : [];
+  const reasons =
+    hold === 'must not fill'
+      ? verdict
+          .fill!.reasons.filter((r) => r.weight === 'stop')
+          .map((r) => COMPATIBILITY_WORDS[r.code])
+      : [];
   return fault(FIELD[hold] ?? 'body', [HOLD_WORDS[hold].say, ...reasons].join(' '));
 }
 
 function stopReason(verdict: FluidVerdict): string {
-  if (verdict.hold === 'condition stops') return verdict.condition!.governing.map((r) => CONDITION_WORDS[r.code]).join(' ');
-  return [HOLD_WORDS[verdict.hold!].say, verdict.remedy ? REMEDY_WORDS[verdict.remedy] : ''].join(' ').trim();
+  if (verdict.hold === 'condition stops')
+    return verdict.condition!.governing.map((r) => CONDITION_WORDS[r.code]).join(' ');
+  return [HOLD_WORDS[verdict.hold!].say, verdict.remedy ? REMEDY_WORDS[verdict.remedy] : '']
+    .join(' ')
+    .trim();
 }
 
-const fault = (field: string, sentence: string): ProblemError => new ProblemError('invalid', sentence, [{ field, sentence }]);
+const fault = (field: string, sentence: string): ProblemError =>
+  new ProblemError('invalid', sentence, [{ field, sentence }]);

@@ -1,4 +1,14 @@
-import { acceptPlan as acceptSchema, driveResult, endJob as endJobSchema, fluidEntry, fluidUsed, jobQuery, newJob, planChoices, proofEntry } from '@brook/contract';
+import {
+  acceptPlan as acceptSchema,
+  driveResult,
+  endJob as endJobSchema,
+  fluidEntry,
+  fluidUsed,
+  jobQuery,
+  newJob,
+  planChoices,
+  proofEntry,
+} from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
@@ -8,7 +18,15 @@ import { endJob } from './end';
 import { putFluidUsed } from './fluidUsed';
 import { listJobs } from './list';
 import { readFluid } from './readFluid';
-import { acceptPlan, endTestDrive, enterProof, getJob, openJob, releaseJob, setTestDrive } from './service';
+import {
+  acceptPlan,
+  endTestDrive,
+  enterProof,
+  getJob,
+  openJob,
+  releaseJob,
+  setTestDrive,
+} from './service';
 
 export function jobRoutes(clock: Clock): Router {
   const routes = Router();
@@ -27,23 +45,53 @@ export function jobRoutes(clock: Clock): Router {
   });
   routes.get('/:id', async (req, res) => answer(req, res));
   routes.put('/:id/fluid', async (req, res) => {
-    await readFluid(actorOf(req), pathId(req), ifMatch(req), parse(fluidEntry, req.body), clock.now());
+    await readFluid(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(fluidEntry, req.body),
+      clock.now(),
+    );
     await answer(req, res);
   });
   routes.put('/:id/plan/choices', async (req, res) => {
-    await choosePlan(actorOf(req), pathId(req), ifMatch(req), parse(planChoices, req.body), clock.now());
+    await choosePlan(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(planChoices, req.body),
+      clock.now(),
+    );
     await answer(req, res);
   });
   routes.post('/:id/plan/accept', async (req, res) => {
-    await acceptPlan(actorOf(req), pathId(req), ifMatch(req), parse(acceptSchema, req.body ?? {}).lookedAtOpened, clock.now());
+    await acceptPlan(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(acceptSchema, req.body ?? {}).lookedAtOpened,
+      clock.now(),
+    );
     await answer(req, res);
   });
   routes.put('/:id/fluid-used', async (req, res) => {
-    await putFluidUsed(actorOf(req), pathId(req), ifMatch(req), parse(fluidUsed, req.body), clock.now());
+    await putFluidUsed(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(fluidUsed, req.body),
+      clock.now(),
+    );
     await answer(req, res);
   });
   routes.put('/:id/proof', async (req, res) => {
-    await enterProof(actorOf(req), pathId(req), ifMatch(req), parse(proofEntry, req.body), clock.now());
+    await enterProof(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(proofEntry, req.body),
+      clock.now(),
+    );
     await answer(req, res);
   });
   routes.post('/:id/test-drive', async (req, res) => {
@@ -51,7 +99,13 @@ export function jobRoutes(clock: Clock): Router {
     await answer(req, res);
   });
   routes.post('/:id/test-drive/result', async (req, res) => {
-    await endTestDrive(actorOf(req), pathId(req), ifMatch(req), parse(driveResult, req.body).result, clock.now());
+    await endTestDrive(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(driveResult, req.body).result,
+      clock.now(),
+    );
     await answer(req, res);
   });
   routes.post('/:id/release', async (req, res) => {
@@ -59,7 +113,13 @@ export function jobRoutes(clock: Clock): Router {
     await answer(req, res);
   });
   routes.post('/:id/end', async (req, res) => {
-    await endJob(actorOf(req), pathId(req), ifMatch(req), parse(endJobSchema, req.body).reason, clock.now());
+    await endJob(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(endJobSchema, req.body).reason,
+      clock.now(),
+    );
     await answer(req, res);
   });
   return routes;

@@ -20,21 +20,40 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
   const id = given.id ?? uuid();
   const known = await Job.findByPk(id);
   if (known) {
-    if (known.workshopId !== actor.workshopId || known.vehicleId !== given.vehicleId) throw new ProblemError('conflict', 'This job id belongs to another job; make a new one.');
+    if (known.workshopId !== actor.workshopId || known.vehicleId !== given.vehicleId)
+      throw new ProblemError('conflict', 'This job id belongs to another job; make a new one.');
     return id;
   }
   try {
     await Job.sequelize!.transaction(async (transaction) => {
       const vehicle = await findVehicle(actor, given.vehicleId, transaction);
-      const workshop = await Workshop.findByPk(actor.workshopId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
+      const workshop = await Workshop.findByPk(actor.workshopId, {
+        transaction,
+        lock: transaction.LOCK.UPDATE,
+        rejectOnEmpty: true,
+      });
       await Job.create(
-        { id, workshopId: actor.workshopId, vehicleId: vehicle.id, number: workshop.nextJobNumber, stage: 'fluid', openedAt: at, openedBy: actor.name, planChoices: usualChoices(vehicle.layout, given.purpose, given.masterIds && knownMasters(vehicle.layout, given.masterIds)) },
+        {
+          id,
+          workshopId: actor.workshopId,
+          vehicleId: vehicle.id,
+          number: workshop.nextJobNumber,
+          stage: 'fluid',
+          openedAt: at,
+          openedBy: actor.name,
+          planChoices: usualChoices(
+            vehicle.layout,
+            given.purpose,
+            given.masterIds && knownMasters(vehicle.layout, given.masterIds),
+          ),
+        },
         { transaction },
       );
       await workshop.update({ nextJobNumber: workshop.nextJobNumber + 1 }, { transaction });
     });
   } catch (error) {
-    if (error instanceof UniqueConstraintError) throw refused('This vehicle has an open job already; go on with that one or end it first.');
+    if (error instanceof UniqueConstraintError)
+      throw refused('This vehicle has an open job already; go on with that one or end it first.');
     throw error;
   }
   return id;
@@ -52,7 +71,11 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
   const job = await Job.findOne({ where: { id, workshopId: actor.workshopId } });
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
-  const rows = await RunEventRow.findAll({ where: { jobId: id }, order: ['position'], attributes: ['event', 'by'] });
+  const rows = await RunEventRow.findAll({
+    where: { jobId: id },
+    order: ['position'],
+    attributes: ['event', 'by'],
+  });
   const choices = job.planChoices ?? usualChoices(vehicle.layout);
   const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
   return {
@@ -101,23 +124,46 @@ function authorsOf(names: readonly string[]): JobDto['authors'] {
 }
 
 /** Accept the plan and the containers that the shelf gives for it; from here the run may begin. */
-export async function acceptPlan(actor: Actor, id: string, version: number, lookedAtOpened: boolean, at: Date): Promise<void> {
+export async function acceptPlan(
+  actor: Actor,
+  id: string,
+  version: number,
+  lookedAtOpened: boolean,
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
     onlyAt(job, ['plan'], 'There is no plan to accept at this point of the job.');
-    if (job.planResult?.verdict !== 'planned') throw refused(job.planResult?.reasons.map((r) => refusalWords(vehicle.layout, r)).join(' ') ?? 'Read the fluid first.');
+    if (job.planResult?.verdict !== 'planned')
+      throw refused(
+        job.planResult?.reasons.map((r) => refusalWords(vehicle.layout, r)).join(' ') ??
+          'Read the fluid first.',
+      );
     const pick = await pickFor(job, await houseRulesOf(actor, transaction), at, transaction);
-    if (pick?.kind !== 'enough') throw refused(`The shelf is ${Math.ceil(pick?.missingMl.value ?? 0)} mL short of ${job.fluid!.fill!.grade} that may be used. Put a container on it first.`);
+    if (pick?.kind !== 'enough')
+      throw refused(
+        `The shelf is ${Math.ceil(pick?.missingMl.value ?? 0)} mL short of ${job.fluid!.fill!.grade} that may be used. Put a container on it first.`,
+      );
     const twice = pick.containers.some((c) => c.reasons.length > 0);
     if (twice && !lookedAtOpened) {
       const sentence = 'A container of this pick needs a second look: say that it was taken.';
       throw new ProblemError('invalid', sentence, [{ field: 'lookedAtOpened', sentence }]);
     }
-    job.set({ stage: 'run', planAccepted: named(actor, at), pick: { ...pick, lookedBy: twice ? actor.name : null } });
+    job.set({
+      stage: 'run',
+      planAccepted: named(actor, at),
+      pick: { ...pick, lookedBy: twice ? actor.name : null },
+    });
   });
 }
 
 /** Put down what was looked at; the whole list each time. */
-export async function enterProof(actor: Actor, id: string, version: number, proof: ProofEntry, at: Date): Promise<void> {
+export async function enterProof(
+  actor: Actor,
+  id: string,
+  version: number,
+  proof: ProofEntry,
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, async ({ job }) => {
     onlyAt(job, ['proof'], 'The proof comes after the run and before the test drive.');
     job.set({ proof: { ...proof, by: actor.name } });
@@ -125,18 +171,38 @@ export async function enterProof(actor: Actor, id: string, version: number, proo
 }
 
 /** Set "test drive only"; the gate must have nothing left but the drive. */
-export async function setTestDrive(actor: Actor, id: string, version: number, at: Date): Promise<void> {
+export async function setTestDrive(
+  actor: Actor,
+  id: string,
+  version: number,
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, async (locked) => {
     const { job, vehicle, transaction } = locked;
     onlyAt(job, ['proof'], 'A test drive is set when run and proof are through.');
     await gateMustSay('test drive', job, transaction);
-    job.set({ stage: 'test drive', drives: [...job.drives, { setBy: actor.name, ...named(actor, at), result: null }] });
-    await setDriveState(vehicle, 'test drive only', 'Slow, in a safe place, nobody else on board.', at, transaction);
+    job.set({
+      stage: 'test drive',
+      drives: [...job.drives, { setBy: actor.name, ...named(actor, at), result: null }],
+    });
+    await setDriveState(
+      vehicle,
+      'test drive only',
+      'Slow, in a safe place, nobody else on board.',
+      at,
+      transaction,
+    );
   });
 }
 
 /** The drive's result. A bad one returns to "do not drive", and everything is proved again. */
-export async function endTestDrive(actor: Actor, id: string, version: number, result: 'good' | 'bad', at: Date): Promise<void> {
+export async function endTestDrive(
+  actor: Actor,
+  id: string,
+  version: number,
+  result: 'good' | 'bad',
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
     onlyAt(job, ['test drive'], 'No test drive was set for this vehicle.');
     const drive = job.drives.at(-1)!;
@@ -149,7 +215,12 @@ export async function endTestDrive(actor: Actor, id: string, version: number, re
 }
 
 /** Release the vehicle; from here the record is read-only. */
-export async function releaseJob(actor: Actor, id: string, version: number, at: Date): Promise<void> {
+export async function releaseJob(
+  actor: Actor,
+  id: string,
+  version: number,
+  at: Date,
+): Promise<void> {
   await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
     onlyAt(job, ['test drive'], 'A vehicle is released after its test drive.');
     await gateMustSay('release', job, transaction);
@@ -164,10 +235,22 @@ async function gateMustSay(wanted: GateVerdict, job: Job, transaction: Transacti
   // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
   const drive = job.stage === 'test drive' ? job.drives.at(-1)!.result : null;
   const fluidPutDown = (await FluidMovedRow.count({ where: { jobId: job.id }, transaction })) > 0;
-  const answer = releaseGate(await runStateOf(job, plan, transaction), { ...job.proof, fluidPutDown }, drive);
+  const answer = releaseGate(
+    await runStateOf(job, plan, transaction),
+    { ...job.proof, fluidPutDown },
+    drive,
+  );
   if (answer.verdict === wanted) return;
-  throw refused(answer.reasons.map(gateWords).join(' '), answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })));
+  throw refused(
+    answer.reasons.map(gateWords).join(' '),
+    answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })),
+  );
 }
 
 /** The actor for a user, outside a request. */
-export const actorFor = (user: User): Actor => ({ userId: user.id, name: user.name, role: user.role, workshopId: user.workshopId });
+export const actorFor = (user: User): Actor => ({
+  userId: user.id,
+  name: user.name,
+  role: user.role,
+  workshopId: user.workshopId,
+});

@@ -24,5 +24,7 @@ export class ProblemError extends Error {
   }
 }
 
-export const notFound = (what: string): ProblemError => new ProblemError('not-found', `There is no such ${what} in this workshop.`);
-export const refused = (detail: string, faults: readonly FieldFault[] = []): ProblemError => new ProblemError('refused', detail, faults);
+export const notFound = (what: string): ProblemError =>
+  new ProblemError('not-found', `There is no such ${what} in this workshop.`);
+export const refused = (detail: string, faults: readonly FieldFault[] = []): ProblemError =>
+  new ProblemError('refused', detail, faults);

@@ -17,7 +17,10 @@ export const problemHandler: ErrorRequestHandler = (error, req, res, next) => {
   const body = bodyProblem(error);
   if (body) return sendProblem(res, body);
   req.log?.error({ err: error }, 'request failed');
-  sendProblem(res, new ProblemError('failed', 'The server could not do this. Nothing was saved; try again.'));
+  sendProblem(
+    res,
+    new ProblemError('failed', 'The server could not do this. Nothing was saved; try again.'),
+  );
 };
 
 /** Errors of the JSON reader, told by their `type` property. */

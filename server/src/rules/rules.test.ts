@@ -12,10 +12,16 @@ beforeEach(async () => {
 afterEach(() => brook.stop());
 
 test('a workshop starts with the common rules; a lead changes them, a technician does not', async () => {
-  expect((await tech.get('/house-rules').expect(200)).body).toEqual({ rules: DEFAULT_RULES, version: 1 });
+  expect((await tech.get('/house-rules').expect(200)).body).toEqual({
+    rules: DEFAULT_RULES,
+    version: 1,
+  });
   const strict = { ...DEFAULT_RULES, openContainers: 'today only' };
   await tech.send('put', '/house-rules', strict, 1).expect(403);
-  expect((await lead.send('put', '/house-rules', strict, 1).expect(200)).body).toEqual({ rules: strict, version: 2 });
+  expect((await lead.send('put', '/house-rules', strict, 1).expect(200)).body).toEqual({
+    rules: strict,
+    version: 2,
+  });
   await lead.send('put', '/house-rules', DEFAULT_RULES, 1).expect(409);
   const other = await brook.signedIn('other');
   expect((await other.get('/house-rules')).body.rules).toEqual(DEFAULT_RULES);
@@ -33,14 +39,25 @@ test.each([
 
 test('a verdict keeps the rules that were in force when it was given', async () => {
   const job = await tech.change(await tech.open(), 'put', 'fluid', SOUND_FLUID);
-  await lead.send('put', '/house-rules', { ...DEFAULT_RULES, openContainers: 'today only' }, 1).expect(200);
+  await lead
+    .send('put', '/house-rules', { ...DEFAULT_RULES, openContainers: 'today only' }, 1)
+    .expect(200);
   expect((await tech.job(job.id)).fluid!.rules).toEqual(DEFAULT_RULES);
 });
 
 test('a stricter rule refuses what the other school would still take', async () => {
-  const [c] = (await tech.get('/shelf').expect(200)).body.containers as { id: string; version: number }[];
-  await tech.send('post', `/shelf/${c!.id}/open`, { openedDaysAgo: 3, keptCapped: true }, c!.version).expect(200);
-  await lead.send('put', '/house-rules', { ...DEFAULT_RULES, openContainers: 'today only' }, 1).expect(200);
-  const found = ((await tech.get('/shelf')).body.containers as { id: string; admit: object }[]).find((s) => s.id === c!.id);
+  const [c] = (await tech.get('/shelf').expect(200)).body.containers as {
+    id: string;
+    version: number;
+  }[];
+  await tech
+    .send('post', `/shelf/${c!.id}/open`, { openedDaysAgo: 3, keptCapped: true }, c!.version)
+    .expect(200);
+  await lead
+    .send('put', '/house-rules', { ...DEFAULT_RULES, openContainers: 'today only' }, 1)
+    .expect(200);
+  const found = (
+    (await tech.get('/shelf')).body.containers as { id: string; admit: object }[]
+  ).find((s) => s.id === c!.id);
   expect(found!.admit).toMatchObject({ verdict: 'refuse', reasons: [{ code: 'opened too long' }] });
 });

@@ -6,7 +6,10 @@ import { ProblemError } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 
 /** The rules of a workshop that are in force now. */
-export async function houseRulesOf(actor: Pick<Actor, 'workshopId'>, transaction?: Transaction): Promise<HouseRules> {
+export async function houseRulesOf(
+  actor: Pick<Actor, 'workshopId'>,
+  transaction?: Transaction,
+): Promise<HouseRules> {
   const workshop = await Workshop.findByPk(actor.workshopId, { transaction, rejectOnEmpty: true });
   return rulesOf(workshop);
 }
@@ -21,11 +24,24 @@ export async function getHouseRules(actor: Actor): Promise<HouseRulesRecord> {
 }
 
 /** Change the page. What was decided by the old rules keeps them. */
-export async function changeHouseRules(actor: Actor, version: number, rules: HouseRules): Promise<void> {
-  if (actor.role !== 'lead') throw new ProblemError('forbidden', 'House rules are changed by a lead of the workshop.');
+export async function changeHouseRules(
+  actor: Actor,
+  version: number,
+  rules: HouseRules,
+): Promise<void> {
+  if (actor.role !== 'lead')
+    throw new ProblemError('forbidden', 'House rules are changed by a lead of the workshop.');
   await Workshop.sequelize!.transaction(async (transaction) => {
-    const workshop = await Workshop.findByPk(actor.workshopId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
-    if (workshop.houseRulesVersion !== version) throw new ProblemError('conflict', 'Somebody changed the house rules meanwhile. Look at them again; what you entered was not saved.');
+    const workshop = await Workshop.findByPk(actor.workshopId, {
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+      rejectOnEmpty: true,
+    });
+    if (workshop.houseRulesVersion !== version)
+      throw new ProblemError(
+        'conflict',
+        'Somebody changed the house rules meanwhile. Look at them again; what you entered was not saved.',
+      );
     await workshop.update({ houseRules: rules, houseRulesVersion: version + 1 }, { transaction });
   });
 }

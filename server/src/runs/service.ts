@@ -1,6 +1,13 @@
 import { isClosed, type JobStage } from '@brook/core/job';
 import type { Plan } from '@brook/core/plan';
-import { eventFault, foldEvent, HALT_WORDS, nextStep, type RunEvent, type RunState } from '@brook/core/run';
+import {
+  eventFault,
+  foldEvent,
+  HALT_WORDS,
+  nextStep,
+  type RunEvent,
+  type RunState,
+} from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
 import { RunEventRow } from '../db/models';
 import { endLocked } from '../jobs/end';
@@ -16,7 +23,12 @@ import { setDriveState } from '../vehicles/service';
  *
  * @returns how many were new
  */
-export async function appendEvents(actor: Actor, jobId: string, events: readonly RunEvent[], at: Date): Promise<number> {
+export async function appendEvents(
+  actor: Actor,
+  jobId: string,
+  events: readonly RunEvent[],
+  at: Date,
+): Promise<number> {
   return changeJob(actor, jobId, null, at, async (locked) => {
     const fresh = await newOnes(locked, events);
     if (fresh.length === 0) return 0;
@@ -43,14 +55,24 @@ function asSent(event: RunEvent): RunEvent {
   return sent;
 }
 
-async function newOnes({ job, transaction }: LockedJob, events: readonly RunEvent[]): Promise<RunEvent[]> {
-  const known = await RunEventRow.findAll({ where: { jobId: job.id, id: events.map((e) => e.id) }, transaction });
+async function newOnes(
+  { job, transaction }: LockedJob,
+  events: readonly RunEvent[],
+): Promise<RunEvent[]> {
+  const known = await RunEventRow.findAll({
+    where: { jobId: job.id, id: events.map((e) => e.id) },
+    transaction,
+  });
   const byId = new Map(known.map((r) => [r.id, r.event]));
   const fresh: RunEvent[] = [];
   for (const event of events) {
     const before = byId.get(event.id);
     if (!before) fresh.push(event);
-    else if (!isDeepStrictEqual(asSent(before), event)) throw new ProblemError('conflict', `The id ${event.id} stands for another event already; an event keeps its content.`);
+    else if (!isDeepStrictEqual(asSent(before), event))
+      throw new ProblemError(
+        'conflict',
+        `The id ${event.id} stands for another event already; an event keeps its content.`,
+      );
     byId.set(event.id, event);
   }
   return fresh;
@@ -58,16 +80,30 @@ async function newOnes({ job, transaction }: LockedJob, events: readonly RunEven
 
 function openPlan({ job }: LockedJob): Plan {
   if (isClosed(job.stage)) throw refused('This job is closed; nothing can be added to its run.');
-  if (!job.planAccepted || job.planResult?.verdict !== 'planned') throw refused('Accept the plan first; then the run may begin.');
-  if (job.stage === 'test drive') throw refused('The vehicle is out for its test drive; nothing can be added to its run.');
+  if (!job.planAccepted || job.planResult?.verdict !== 'planned')
+    throw refused('Accept the plan first; then the run may begin.');
+  if (job.stage === 'test drive')
+    throw refused('The vehicle is out for its test drive; nothing can be added to its run.');
   return job.planResult.plan;
 }
 
-async function store({ job, transaction, actor }: LockedJob, fresh: readonly RunEvent[]): Promise<void> {
-  const last = ((await RunEventRow.max('position', { where: { jobId: job.id }, transaction })) as number | null) ?? 0;
+async function store(
+  { job, transaction, actor }: LockedJob,
+  fresh: readonly RunEvent[],
+): Promise<void> {
+  const last =
+    ((await RunEventRow.max('position', { where: { jobId: job.id }, transaction })) as
+      | number
+      | null) ?? 0;
   const lastSeq = new Map<string, number>();
   for (const event of fresh) {
-    const before = lastSeq.get(event.deviceId) ?? ((await RunEventRow.max('deviceSeq', { where: { jobId: job.id, deviceId: event.deviceId }, transaction })) as number | null) ?? 0;
+    const before =
+      lastSeq.get(event.deviceId) ??
+      ((await RunEventRow.max('deviceSeq', {
+        where: { jobId: job.id, deviceId: event.deviceId },
+        transaction,
+      })) as number | null) ??
+      0;
     if (event.deviceSeq <= before) {
       const sentence = `deviceSeq is ${event.deviceSeq}; after ${before} it should be larger. Send the events of a device in order.`;
       throw refused(sentence, [{ field: 'deviceSeq', sentence }]);
@@ -76,8 +112,15 @@ async function store({ job, transaction, actor }: LockedJob, fresh: readonly Run
   }
   await RunEventRow.bulkCreate(
     fresh.map((event, i) => ({
-      jobId: job.id, position: last + 1 + i, id: event.id, workshopId: job.workshopId, deviceId: event.deviceId,
-      deviceSeq: event.deviceSeq, at: new Date(event.atMs), by: actor.name, event,
+      jobId: job.id,
+      position: last + 1 + i,
+      id: event.id,
+      workshopId: job.workshopId,
+      deviceId: event.deviceId,
+      deviceSeq: event.deviceSeq,
+      at: new Date(event.atMs),
+      by: actor.name,
+      event,
     })),
     { transaction },
   );
@@ -86,9 +129,20 @@ async function store({ job, transaction, actor }: LockedJob, fresh: readonly Run
 /** Bring the job's stage and the vehicle's drive state after the run. */
 async function follow(locked: LockedJob, state: RunState): Promise<void> {
   const { job, vehicle, transaction } = locked;
-  if (state.openedAtMs !== null) await setDriveState(vehicle, 'do not drive', 'The brakes are open and not yet released.', new Date(state.openedAtMs), transaction);
+  if (state.openedAtMs !== null)
+    await setDriveState(
+      vehicle,
+      'do not drive',
+      'The brakes are open and not yet released.',
+      new Date(state.openedAtMs),
+      transaction,
+    );
   if (state.ended) {
-    await endLocked(locked, `${HALT_WORDS[state.ended].title}. ${HALT_WORDS[state.ended].say}`, true);
+    await endLocked(
+      locked,
+      `${HALT_WORDS[state.ended].title}. ${HALT_WORDS[state.ended].say}`,
+      true,
+    );
     return;
   }
   const stage: JobStage = nextStep(state).kind === 'finished' ? 'proof' : 'run';

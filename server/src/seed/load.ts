@@ -12,7 +12,16 @@ import { choosePlan } from '../jobs/choices';
 import { endJob } from '../jobs/end';
 import { putFluidUsed } from '../jobs/fluidUsed';
 import { readFluid } from '../jobs/readFluid';
-import { acceptPlan, actorFor, endTestDrive, enterProof, getJob, openJob, releaseJob, setTestDrive } from '../jobs/service';
+import {
+  acceptPlan,
+  actorFor,
+  endTestDrive,
+  enterProof,
+  getJob,
+  openJob,
+  releaseJob,
+  setTestDrive,
+} from '../jobs/service';
 import { usualChoices } from '../plans/planFor';
 import { appendEvents } from '../runs/service';
 import { hashPassword } from '../session/password';
@@ -43,10 +52,22 @@ export async function loadSeed(given: Seed, now: Date): Promise<void> {
 
 async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
   const workshopId = uuid();
-  await Workshop.create({ id: workshopId, name: given.name, timeZone: given.timeZone, houseRules: given.houseRules ? { ...DEFAULT_RULES, ...given.houseRules } as HouseRules : null });
+  await Workshop.create({
+    id: workshopId,
+    name: given.name,
+    timeZone: given.timeZone,
+    houseRules: given.houseRules ? ({ ...DEFAULT_RULES, ...given.houseRules } as HouseRules) : null,
+  });
   const actors = new Map<string, Actor>();
   for (const u of given.users) {
-    const user = await User.create({ id: uuid(), workshopId, login: u.login.toLowerCase(), name: u.name, role: u.role, passwordHash: await hashPassword(u.password) });
+    const user = await User.create({
+      id: uuid(),
+      workshopId,
+      login: u.login.toLowerCase(),
+      name: u.name,
+      role: u.role,
+      passwordHash: await hashPassword(u.password),
+    });
     actors.set(u.login, actorFor(user));
   }
   const vehicles = new Map<string, Vehicle>();
@@ -57,20 +78,35 @@ async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
   }
   const actorNamed = (login: string, about: string): Actor => {
     const actor = actors.get(login);
-    if (!actor) throw new RangeError(`the seed names ${login} and ${about}; both should be in the same workshop`);
+    if (!actor)
+      throw new RangeError(
+        `the seed names ${login} and ${about}; both should be in the same workshop`,
+      );
     return actor;
   };
   // One thing after the other, as it happened: a job draws on what stood on the shelf that day.
   const happened = [
-    ...given.deliveries.map((d) => ({ daysAgo: d.daysAgo, do: (at: Date) => deliver(workshopId, d, at, now) })),
-    ...given.clearOuts.map((c) => ({ daysAgo: c.daysAgo, do: (at: Date) => clearOut(actorNamed(c.by, 'a clear-out'), at) })),
-    ...given.handOvers.map(({ by, daysAgo, ...h }) => ({ daysAgo, do: (at: Date) => handOverDrum(actorNamed(by, h.toWhom), h, at) })),
+    ...given.deliveries.map((d) => ({
+      daysAgo: d.daysAgo,
+      do: (at: Date) => deliver(workshopId, d, at, now),
+    })),
+    ...given.clearOuts.map((c) => ({
+      daysAgo: c.daysAgo,
+      do: (at: Date) => clearOut(actorNamed(c.by, 'a clear-out'), at),
+    })),
+    ...given.handOvers.map(({ by, daysAgo, ...h }) => ({
+      daysAgo,
+      do: (at: Date) => handOverDrum(actorNamed(by, h.toWhom), h, at),
+    })),
     ...given.jobs.map((job) => ({
       daysAgo: job.daysAgo,
       do: (at: Date) => {
         const actor = actorNamed(job.by, job.vehicleTag);
         const vehicle = vehicles.get(job.vehicleTag);
-        if (!vehicle) throw new RangeError(`the seed names ${job.by} and ${job.vehicleTag}; both should be in the same workshop`);
+        if (!vehicle)
+          throw new RangeError(
+            `the seed names ${job.by} and ${job.vehicleTag}; both should be in the same workshop`,
+          );
         return loadJob(actor, vehicle, job, at);
       },
     })),
@@ -78,7 +114,12 @@ async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
   for (const event of happened) await event.do(new Date(now.getTime() - event.daysAgo * DAY_MS));
 }
 
-async function deliver(workshopId: string, { daysAgo: _, openedDaysAgo, ...given }: SeedWorkshop['deliveries'][number], at: Date, now: Date): Promise<void> {
+async function deliver(
+  workshopId: string,
+  { daysAgo: _, openedDaysAgo, ...given }: SeedWorkshop['deliveries'][number],
+  at: Date,
+  now: Date,
+): Promise<void> {
   const rows = await addContainers({ workshopId }, given, at);
   if (openedDaysAgo === undefined) return;
   const openedAt = openedDaysAgo === null ? null : new Date(now.getTime() - openedDaysAgo * DAY_MS);
@@ -88,24 +129,42 @@ async function deliver(workshopId: string, { daysAgo: _, openedDaysAgo, ...given
 /** Discard what was opened too long ago. */
 async function clearOut(actor: Actor, at: Date): Promise<void> {
   for (const c of (await getShelf(actor, at)).containers) {
-    if (c.state === 'opened' && c.admit.verdict === 'refuse') await discardContainer(actor, c.id, c.version, true, at);
+    if (c.state === 'opened' && c.admit.verdict === 'refuse')
+      await discardContainer(actor, c.id, c.version, true, at);
   }
 }
 
 /** Take one job as far along the way as the seed says. */
-async function loadJob(actor: Actor, vehicle: Vehicle, given: SeedJob, openedAt: Date): Promise<void> {
+async function loadJob(
+  actor: Actor,
+  vehicle: Vehicle,
+  given: SeedJob,
+  openedAt: Date,
+): Promise<void> {
   let minutes = 0;
   const at = () => new Date(openedAt.getTime() + 60_000 * (minutes += 2));
-  const id = await openJob(actor, { vehicleId: vehicle.id, ...(given.purpose ? { purpose: given.purpose } : {}) }, openedAt);
+  const id = await openJob(
+    actor,
+    { vehicleId: vehicle.id, ...(given.purpose ? { purpose: given.purpose } : {}) },
+    openedAt,
+  );
   const version = async () => (await Job.findByPk(id, { rejectOnEmpty: true })).version;
-  const stageIs = async () => (await Job.findByPk(id, { rejectOnEmpty: true })).stage === given.reach;
+  const stageIs = async () =>
+    (await Job.findByPk(id, { rejectOnEmpty: true })).stage === given.reach;
 
   if (given.choices) {
     const { work, ...choices } = given.choices;
-    await choosePlan(actor, id, await version(), { ...usualChoices(vehicle.layout, given.purpose), ...choices, ...(work ? { work } : {}) }, at());
+    await choosePlan(
+      actor,
+      id,
+      await version(),
+      { ...usualChoices(vehicle.layout, given.purpose), ...choices, ...(work ? { work } : {}) },
+      at(),
+    );
   }
   if (given.fluid) await readFluid(actor, id, await version(), given.fluid, at());
-  if (given.reach === 'ended' && given.endReason && !given.halt) await endJob(actor, id, await version(), given.endReason, at());
+  if (given.reach === 'ended' && given.endReason && !given.halt)
+    await endJob(actor, id, await version(), given.endReason, at());
   if (await stageIs()) return;
   await acceptPlan(actor, id, await version(), true, at());
   await appendEvents(actor, id, await seededEvents(id, given, at().getTime()), at());
@@ -115,7 +174,16 @@ async function loadJob(actor: Actor, vehicle: Vehicle, given: SeedJob, openedAt:
   const plan = plannedOn(done);
   const kind = plan.layout.vehicleKind;
   await putFluidUsed(actor, id, await version(), await usedByStrokes(actor, id, plan, at()), at());
-  await enterProof(actor, id, await version(), { pedal: 'firm and high', checks: Object.fromEntries(PROOF_ITEMS[kind].map((item) => [item, true])) }, at());
+  await enterProof(
+    actor,
+    id,
+    await version(),
+    {
+      pedal: 'firm and high',
+      checks: Object.fromEntries(PROOF_ITEMS[kind].map((item) => [item, true])),
+    },
+    at(),
+  );
   await setTestDrive(actor, id, await version(), at());
   if (await stageIs()) return;
   await endTestDrive(actor, id, await version(), 'good', at());
@@ -123,7 +191,8 @@ async function loadJob(actor: Actor, vehicle: Vehicle, given: SeedJob, openedAt:
 }
 
 function plannedOn(job: Job): Plan {
-  if (job.planResult?.verdict !== 'planned') throw new RangeError(`the seed lets job ${job.number} run, but there is no plan for it`);
+  if (job.planResult?.verdict !== 'planned')
+    throw new RangeError(`the seed lets job ${job.number} run, but there is no plan for it`);
   return job.planResult.plan;
 }
 
@@ -131,18 +200,42 @@ function plannedOn(job: Job): Plan {
 async function usedByStrokes(actor: Actor, id: string, plan: Plan, at: Date): Promise<FluidUsed> {
   const { events, pick } = await getJob(actor, id, at);
   const { pouredMl, bledMl, removedMl } = foldRun(plan, events);
-  const containers = sharePoured(pouredMl, pick?.kind === 'enough' ? pick.containers : []).filter((c) => c.pouredMl > 0);
-  return { containers: containers.map((c) => ({ ...c, discardedMl: 0 })), bledMl, bledBy: 'strokes', removedMl, spilledMl: 0, caught: true };
+  const containers = sharePoured(pouredMl, pick?.kind === 'enough' ? pick.containers : []).filter(
+    (c) => c.pouredMl > 0,
+  );
+  return {
+    containers: containers.map((c) => ({ ...c, discardedMl: 0 })),
+    bledMl,
+    bledBy: 'strokes',
+    removedMl,
+    spilledMl: 0,
+    caught: true,
+  };
 }
 
 async function seededEvents(id: string, given: SeedJob, startMs: number): Promise<RunEvent[]> {
   const plan = plannedOn(await Job.findByPk(id, { rejectOnEmpty: true }));
   const deviceId = uuid();
-  const events = followCalls(plan, { deviceId, nextId: uuid, startMs, strokes: given.strokes, until: given.before });
+  const events = followCalls(plan, {
+    deviceId,
+    nextId: uuid,
+    startMs,
+    strokes: given.strokes,
+    until: given.before,
+  });
   if (!given.halt) return events;
-  const base = (offset: number) => ({ id: uuid(), deviceId, deviceSeq: events.length + offset, atMs: startMs + (events.length + offset) * 6_000 });
+  const base = (offset: number) => ({
+    id: uuid(),
+    deviceId,
+    deviceSeq: events.length + offset,
+    atMs: startMs + (events.length + offset) * 6_000,
+  });
   const stopId = currentStop(foldRun(plan, events))?.id ?? null;
   const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, stopId };
   if (given.reach !== 'ended') return [...events, halted];
-  return [...events, halted, { ...base(2), kind: 'decided', haltId: halted.id, decision: 'end job' }];
+  return [
+    ...events,
+    halted,
+    { ...base(2), kind: 'decided', haltId: halted.id, decision: 'end job' },
+  ];
 }

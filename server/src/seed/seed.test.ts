@@ -6,7 +6,21 @@ import { isEmpty, loadSeed } from './load';
 type SeedJob = Seed['workshops'][number]['jobs'][number];
 
 const seedWith = (...jobs: Partial<SeedJob>[]): Seed => ({
-  workshops: SEED.workshops.map((w, i) => (i > 0 ? w : { ...w, jobs: jobs.map((j) => ({ vehicleTag: 'M 1', daysAgo: 1, by: 'tech', fluid: SOUND_FLUID, reach: 'released', ...j })) })),
+  workshops: SEED.workshops.map((w, i) =>
+    i > 0
+      ? w
+      : {
+          ...w,
+          jobs: jobs.map((j) => ({
+            vehicleTag: 'M 1',
+            daysAgo: 1,
+            by: 'tech',
+            fluid: SOUND_FLUID,
+            reach: 'released',
+            ...j,
+          })),
+        },
+  ),
 });
 
 /** The jobs that a seed makes, as the API shows them. */
@@ -39,13 +53,29 @@ test('a run stands at the strokes that the seed says', async () => {
 });
 
 test('a halt waits for its decision, or has ended the job', async () => {
-  const choices = { work: { purpose: 'after work' as const, masterIds: ['master'], parts: [{ partId: 'front-caliper', cappedAtOnce: true, keptFull: true }] } };
-  const [before] = await jobsOf(seedWith({ reach: 'run', purpose: 'after work', choices, before: 'right part' }));
+  const choices = {
+    work: {
+      purpose: 'after work' as const,
+      masterIds: ['master'],
+      parts: [{ partId: 'front-caliper', cappedAtOnce: true, keptFull: true }],
+    },
+  };
+  const [before] = await jobsOf(
+    seedWith({ reach: 'run', purpose: 'after work', choices, before: 'right part' }),
+  );
   expect(before).toMatchObject({ stage: 'run', events: [] });
   const [halted] = await jobsOf(seedWith({ reach: 'run', strokes: 5, halt: 'seized' }));
-  expect(halted!.events.at(-1)).toMatchObject({ kind: 'halted', reason: 'seized', stopId: 'front' });
+  expect(halted!.events.at(-1)).toMatchObject({
+    kind: 'halted',
+    reason: 'seized',
+    stopId: 'front',
+  });
   const [ended] = await jobsOf(seedWith({ reach: 'ended', strokes: 5, halt: 'grease' }));
-  expect(ended).toMatchObject({ stage: 'ended', vehicleDrive: 'do not drive', ended: { reason: expect.stringContaining('grease') } });
+  expect(ended).toMatchObject({
+    stage: 'ended',
+    vehicleDrive: 'do not drive',
+    ended: { reason: expect.stringContaining('grease') },
+  });
 });
 
 test('dates count back from the moment of loading', async () => {

@@ -43,5 +43,8 @@ export function actorOf(req: Request): Actor {
 /** The session as the client sees it. */
 export async function sessionOf(user: User): Promise<Session> {
   const workshop = await Workshop.findByPk(user.workshopId, { rejectOnEmpty: true });
-  return { user: { id: user.id, name: user.name, role: user.role }, workshop: { id: workshop.id, name: workshop.name, timeZone: workshop.timeZone } };
+  return {
+    user: { id: user.id, name: user.name, role: user.role },
+    workshop: { id: workshop.id, name: workshop.name, timeZone: workshop.timeZone },
+  };
 }

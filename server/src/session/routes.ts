@@ -18,7 +18,10 @@ export function sessionRoutes(): Router {
     limit: TRIES,
     skipSuccessfulRequests: true,
     handler: () => {
-      throw new ProblemError('too-many', 'Too many wrong tries from here. Wait a quarter of an hour.');
+      throw new ProblemError(
+        'too-many',
+        'Too many wrong tries from here. Wait a quarter of an hour.',
+      );
     },
   });
 
@@ -27,7 +30,9 @@ export function sessionRoutes(): Router {
     const user = await User.findOne({ where: { login: login.toLowerCase() } });
     const matches = await passwordMatches(user?.passwordHash ?? (await decoyHash), password);
     if (!user || !matches) throw new ProblemError('signed-out', 'Name or password is not right.');
-    await new Promise<void>((resolve, reject) => req.session.regenerate((error) => (error ? reject(error) : resolve())));
+    await new Promise<void>((resolve, reject) =>
+      req.session.regenerate((error) => (error ? reject(error) : resolve())),
+    );
     req.session.userId = user.id;
     res.status(201).json(await sessionOf(user));
   });
@@ -39,7 +44,9 @@ export function sessionRoutes(): Router {
   });
 
   routes.delete('/', async (req, res) => {
-    await new Promise<void>((resolve, reject) => req.session.destroy((error) => (error ? reject(error) : resolve())));
+    await new Promise<void>((resolve, reject) =>
+      req.session.destroy((error) => (error ? reject(error) : resolve())),
+    );
     res.clearCookie('brook.sid').status(204).end();
   });
   return routes;

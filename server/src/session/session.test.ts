@@ -12,7 +12,10 @@ const signIn = (body: object) => request(brook.app).post('/api/v1/session').send
 
 test('signing in keeps a cookie that scripts of the page cannot read and other sites do not send', async () => {
   const res = await signIn({ login: 'Tech', password: 'tech-password' }).expect(201);
-  expect(res.body).toMatchObject({ user: { name: 'Tech One', role: 'technician' }, workshop: { name: 'First' } });
+  expect(res.body).toMatchObject({
+    user: { name: 'Tech One', role: 'technician' },
+    workshop: { name: 'First' },
+  });
   const cookie = res.get('set-cookie')![0]!;
   expect(cookie).toContain('HttpOnly');
   expect(cookie).toContain('SameSite=Strict');
@@ -41,7 +44,11 @@ test('a wrong password and an unknown name get the same answer', async () => {
 
 test('what is missing is named at its field', async () => {
   const res = await signIn({ login: 'tech' }).expect(422);
-  expect(res.body).toMatchObject({ type: '/problems/invalid', status: 422, faults: [{ field: 'password', sentence: 'Password is missing; give it.' }] });
+  expect(res.body).toMatchObject({
+    type: '/problems/invalid',
+    status: 422,
+    faults: [{ field: 'password', sentence: 'Password is missing; give it.' }],
+  });
 });
 
 test('health answers before anybody has signed in', async () => {
@@ -50,7 +57,11 @@ test('health answers before anybody has signed in', async () => {
 
 test('too many wrong tries are stopped, with a sentence', async () => {
   let last = await signIn({ login: 'tech', password: 'no' });
-  for (let i = 0; i < 25 && last.status === 401; i++) last = await signIn({ login: 'tech', password: 'no' });
+  for (let i = 0; i < 25 && last.status === 401; i++)
+    last = await signIn({ login: 'tech', password: 'no' });
   expect(last.status).toBe(429);
-  expect(last.body).toMatchObject({ type: '/problems/too-many', detail: expect.stringContaining('quarter of an hour') });
+  expect(last.body).toMatchObject({
+    type: '/problems/too-many',
+    detail: expect.stringContaining('quarter of an hour'),
+  });
 });

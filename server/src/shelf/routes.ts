@@ -1,4 +1,9 @@
-import { discardContainer as discardSchema, newContainers, openContainer as openSchema, recallQuery } from '@brook/contract';
+import {
+  discardContainer as discardSchema,
+  newContainers,
+  openContainer as openSchema,
+  recallQuery,
+} from '@brook/contract';
 import { Router } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
@@ -16,17 +21,33 @@ export function shelfRoutes(clock: Clock): Router {
   routes.post('/', async (req, res) => {
     const rows = await addContainers(actorOf(req), parse(newContainers, req.body), clock.now());
     const { openContainers } = await houseRulesOf(actorOf(req));
-    res.status(201).json(rows.map((row) => containerDto({ row, leftMl: row.sizeMl }, clock.now(), openContainers)));
+    res
+      .status(201)
+      .json(
+        rows.map((row) => containerDto({ row, leftMl: row.sizeMl }, clock.now(), openContainers)),
+      );
   });
   routes.get('/recall', async (req, res) => {
     res.json(await recallBatch(actorOf(req), parse(recallQuery, req.query).batch));
   });
   routes.post('/:id/open', async (req, res) => {
-    const changed = await openContainer(actorOf(req), pathId(req), ifMatch(req), parse(openSchema, req.body), clock.now());
+    const changed = await openContainer(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(openSchema, req.body),
+      clock.now(),
+    );
     res.set('etag', etag(changed.version)).json(changed);
   });
   routes.post('/:id/discard', async (req, res) => {
-    const changed = await discardContainer(actorOf(req), pathId(req), ifMatch(req), parse(discardSchema, req.body).caught, clock.now());
+    const changed = await discardContainer(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(discardSchema, req.body).caught,
+      clock.now(),
+    );
     res.set('etag', etag(changed.version)).json(changed);
   });
   return routes;

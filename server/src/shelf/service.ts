@@ -13,41 +13,100 @@ export async function getShelf(actor: Actor, at: Date): Promise<Shelf> {
   const rules = await houseRulesOf(actor);
   const held = await heldOf(actor.workshopId, {});
   const standing = held.filter((h) => h.row.state !== 'discarded' && h.leftMl > 0);
-  return { containers: standing.map((h) => containerDto(h, at, rules.openContainers)), low: lowStock(held.map((h) => shelfContainer(h, at)), rules.openContainers, rules.lowStockMl) };
+  return {
+    containers: standing.map((h) => containerDto(h, at, rules.openContainers)),
+    low: lowStock(
+      held.map((h) => shelfContainer(h, at)),
+      rules.openContainers,
+      rules.lowStockMl,
+    ),
+  };
 }
 
 /** Put sealed containers of one batch on the shelf. */
-export async function addContainers(actor: Pick<Actor, 'workshopId'>, given: NewContainers, at: Date, transaction?: Transaction): Promise<Container[]> {
+export async function addContainers(
+  actor: Pick<Actor, 'workshopId'>,
+  given: NewContainers,
+  at: Date,
+  transaction?: Transaction,
+): Promise<Container[]> {
   const { count, justCarried, ...what } = given;
   return Container.bulkCreate(
-    Array.from({ length: count }, () => ({ ...what, id: uuid(), workshopId: actor.workshopId, receivedAt: at, travelledAt: justCarried ? at : null })),
+    Array.from({ length: count }, () => ({
+      ...what,
+      id: uuid(),
+      workshopId: actor.workshopId,
+      receivedAt: at,
+      travelledAt: justCarried ? at : null,
+    })),
     { transaction },
   );
 }
 
 /** Say that a container is open, since when, and how it was kept. */
-export async function openContainer(actor: Actor, id: string, version: number, given: { openedDaysAgo: number | null; keptCapped: boolean }, at: Date): Promise<ContainerDto> {
+export async function openContainer(
+  actor: Actor,
+  id: string,
+  version: number,
+  given: { openedDaysAgo: number | null; keptCapped: boolean },
+  at: Date,
+): Promise<ContainerDto> {
   return changeContainer(actor, id, version, at, async ({ row }) => {
-    if (row.state === 'discarded') throw refused('This container was discarded; it cannot be opened.');
-    row.set({ state: 'opened', keptCapped: given.keptCapped, openedAt: given.openedDaysAgo === null ? null : new Date(at.getTime() - given.openedDaysAgo * 86_400_000) });
+    if (row.state === 'discarded')
+      throw refused('This container was discarded; it cannot be opened.');
+    row.set({
+      state: 'opened',
+      keptCapped: given.keptCapped,
+      openedAt:
+        given.openedDaysAgo === null
+          ? null
+          : new Date(at.getTime() - given.openedDaysAgo * 86_400_000),
+    });
   });
 }
 
 /** Discard a container with what is left in it. */
-export async function discardContainer(actor: Actor, id: string, version: number, caught: boolean, at: Date): Promise<ContainerDto> {
+export async function discardContainer(
+  actor: Actor,
+  id: string,
+  version: number,
+  caught: boolean,
+  at: Date,
+): Promise<ContainerDto> {
   return changeContainer(actor, id, version, at, async ({ row, leftMl }, transaction) => {
     if (row.state === 'discarded') throw refused('This container was discarded already.');
     row.set({ state: 'discarded', discardedAt: at, discardedMl: leftMl });
-    await FluidMovedRow.create({ id: uuid(), workshopId: actor.workshopId, containerId: id, at, by: actor.name, discardedMl: leftMl, caughtMl: caught ? leftMl : 0 }, { transaction });
+    await FluidMovedRow.create(
+      {
+        id: uuid(),
+        workshopId: actor.workshopId,
+        containerId: id,
+        at,
+        by: actor.name,
+        discardedMl: leftMl,
+        caughtMl: caught ? leftMl : 0,
+      },
+      { transaction },
+    );
   });
 }
 
-async function changeContainer(actor: Actor, id: string, version: number, at: Date, change: (held: Held, transaction: Transaction) => Promise<void>): Promise<ContainerDto> {
+async function changeContainer(
+  actor: Actor,
+  id: string,
+  version: number,
+  at: Date,
+  change: (held: Held, transaction: Transaction) => Promise<void>,
+): Promise<ContainerDto> {
   const rules = await houseRulesOf(actor);
   await Container.sequelize!.transaction(async (transaction) => {
     const [held] = await heldOf(actor.workshopId, { ids: [id] }, transaction);
     if (!held) throw notFound('container');
-    if (held.row.version !== version) throw new ProblemError('conflict', 'Somebody changed this container meanwhile. Look at it again; what you entered was not saved.');
+    if (held.row.version !== version)
+      throw new ProblemError(
+        'conflict',
+        'Somebody changed this container meanwhile. Look at it again; what you entered was not saved.',
+      );
     await change(held, transaction);
     await held.row.set({ version: version + 1 }).save({ transaction });
   });
@@ -57,7 +116,9 @@ async function changeContainer(actor: Actor, id: string, version: number, at: Da
 
 /** Which vehicles got a batch, newest first. */
 export async function recallBatch(actor: Actor, batch: string): Promise<Recall> {
-  const held = (await heldOf(actor.workshopId, {})).filter((h) => h.row.batch.toLowerCase() === batch.toLowerCase());
+  const held = (await heldOf(actor.workshopId, {})).filter(
+    (h) => h.row.batch.toLowerCase() === batch.toLowerCase(),
+  );
   const uses = await Container.sequelize!.query<Omit<Recall['uses'][number], 'at'> & { at: Date }>(
     `SELECT j.id AS "jobId", j.number AS "jobNumber", m.at, v.id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", SUM(d.poured_ml) AS "pouredMl",
             NOT EXISTS (SELECT 1 FROM fluid_moved l JOIN jobs lj ON lj.id = l.job_id WHERE lj.vehicle_id = v.id AND l.at > m.at AND lj.released IS NOT NULL) AS "stillInside"
@@ -68,7 +129,15 @@ export async function recallBatch(actor: Actor, batch: string): Promise<Recall> 
   );
   return {
     batch,
-    containers: held.map(({ row, leftMl }) => ({ id: row.id, grade: row.grade, isoClass: row.isoClass, batch: row.batch, sizeMl: row.sizeMl, leftMl, state: row.state })),
+    containers: held.map(({ row, leftMl }) => ({
+      id: row.id,
+      grade: row.grade,
+      isoClass: row.isoClass,
+      batch: row.batch,
+      sizeMl: row.sizeMl,
+      leftMl,
+      state: row.state,
+    })),
     uses: uses.map((u) => ({ ...u, at: u.at.toISOString() })),
   };
 }

@@ -1,8 +1,27 @@
-import { recall as recallSchema, shelf as shelfSchema, waste as wasteSchema, type Container, type Job, type Seed, type Shelf } from '@brook/contract';
+import {
+  recall as recallSchema,
+  shelf as shelfSchema,
+  waste as wasteSchema,
+  type Container,
+  type Job,
+  type Seed,
+  type Shelf,
+} from '@brook/contract';
 import { Brook, fullRun, goodProof, SEED, SOUND_FLUID, usedFluid, type Caller } from '../testing';
 
-const seed = (deliveries: Seed['workshops'][number]['deliveries']): Seed => ({ workshops: SEED.workshops.map((w, i) => (i === 0 ? { ...w, deliveries } : w)) });
-const delivery = (batch: string, sizeMl: number, count: number, more: object = {}) => ({ daysAgo: 30, grade: 'DOT 4' as const, isoClass: null, batch, sizeMl, count, justCarried: false, ...more });
+const seed = (deliveries: Seed['workshops'][number]['deliveries']): Seed => ({
+  workshops: SEED.workshops.map((w, i) => (i === 0 ? { ...w, deliveries } : w)),
+});
+const delivery = (batch: string, sizeMl: number, count: number, more: object = {}) => ({
+  daysAgo: 30,
+  grade: 'DOT 4' as const,
+  isoClass: null,
+  batch,
+  sizeMl,
+  count,
+  justCarried: false,
+  ...more,
+});
 
 let brook: Brook;
 let tech: Caller;
@@ -12,8 +31,10 @@ const start = async (deliveries = [delivery('K-117', 250, 4), delivery('K-118', 
 };
 afterEach(() => brook.stop());
 
-const shelf = async (): Promise<Shelf> => shelfSchema.parse((await tech.get('/shelf').expect(200)).body) as Shelf;
-const leftOf = async (batch: string) => (await shelf()).containers.filter((c) => c.batch === batch).reduce((sum, c) => sum + c.leftMl, 0);
+const shelf = async (): Promise<Shelf> =>
+  shelfSchema.parse((await tech.get('/shelf').expect(200)).body) as Shelf;
+const leftOf = async (batch: string) =>
+  (await shelf()).containers.filter((c) => c.batch === batch).reduce((sum, c) => sum + c.leftMl, 0);
 /** A released job on a vehicle. */
 async function released(tag = 'M 1'): Promise<Job> {
   let job = await tech.change(await tech.proved(tag), 'post', 'test-drive');
@@ -28,7 +49,10 @@ test('a released job shows what it was filled from, and the shelf agrees to the 
   const used = job.fluidUsed!;
   const poured = used.containers.reduce((sum, c) => sum + c.pouredMl, 0);
   expect(poured).toBeGreaterThan(0);
-  expect((await shelf()).containers.reduce((sum, c) => sum + c.leftMl, 0)).toBeCloseTo(before - poured, 6);
+  expect((await shelf()).containers.reduce((sum, c) => sum + c.leftMl, 0)).toBeCloseTo(
+    before - poured,
+    6,
+  );
   for (const c of used.containers) {
     const standing = (await shelf()).containers.find((s) => s.id === c.containerId);
     expect(standing?.leftMl ?? 0).toBeCloseTo(c.leftMl, 6);
@@ -41,7 +65,7 @@ test('putting it down again replaces it; nothing is drawn twice', async () => {
   const job = await tech.bled();
   const all = { ...usedFluid(job), bledMl: 5 };
   await tech.change(job, 'put', 'fluid-used', all);
-  const once = await leftOf('K-117') + (await leftOf('K-118'));
+  const once = (await leftOf('K-117')) + (await leftOf('K-118'));
   await tech.change(job, 'put', 'fluid-used', all);
   expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBeCloseTo(once, 6);
   const none = await tech.change(job, 'put', 'fluid-used', { ...all, containers: [] });
@@ -55,7 +79,8 @@ test('the plan picks what leaves least over, and what one job was promised no ot
   const promised = first.pick!.kind === 'enough' ? first.pick!.containers.map((c) => c.id) : [];
   expect(promised).not.toEqual([]);
   const second = await tech.change(await tech.open('H 1'), 'put', 'fluid', SOUND_FLUID);
-  if (second.pick!.kind === 'enough') expect(second.pick!.containers.some((c) => promised.includes(c.id))).toBe(false);
+  if (second.pick!.kind === 'enough')
+    expect(second.pick!.containers.some((c) => promised.includes(c.id))).toBe(false);
   else expect(second.pick!.missingMl.value).toBeGreaterThan(0);
 });
 
@@ -65,54 +90,100 @@ test('a shelf that is short says by how much, and the run does not start', async
   expect(job.pick).toMatchObject({ kind: 'short' });
   const res = await tech.send('post', `/jobs/${job.id}/plan/accept`, {}, job.version).expect(409);
   expect(res.body.detail).toMatch(/short of DOT 4/);
-  await tech.send('post', '/shelf', { grade: 'DOT 4', isoClass: null, batch: 'K-119', sizeMl: 1000, count: 2, justCarried: false }).expect(201);
+  await tech
+    .send('post', '/shelf', {
+      grade: 'DOT 4',
+      isoClass: null,
+      batch: 'K-119',
+      sizeMl: 1000,
+      count: 2,
+      justCarried: false,
+    })
+    .expect(201);
   await tech.change(job, 'post', 'plan/accept');
 });
 
 test('an opened container is picked with a second look that stays on the record', async () => {
   await start([delivery('K-117', 1000, 1, { openedDaysAgo: 5 })]);
   const job = await tech.change(await tech.open(), 'put', 'fluid', SOUND_FLUID);
-  const refused = await tech.send('post', `/jobs/${job.id}/plan/accept`, {}, job.version).expect(422);
+  const refused = await tech
+    .send('post', `/jobs/${job.id}/plan/accept`, {}, job.version)
+    .expect(422);
   expect(refused.body.faults[0].field).toBe('lookedAtOpened');
-  expect((await tech.change(job, 'post', 'plan/accept', { lookedAtOpened: true })).pick).toMatchObject({ lookedBy: 'Tech One', containers: [{ reasons: [{ code: 'opened' }] }] });
+  expect(
+    (await tech.change(job, 'post', 'plan/accept', { lookedAtOpened: true })).pick,
+  ).toMatchObject({ lookedBy: 'Tech One', containers: [{ reasons: [{ code: 'opened' }] }] });
 });
 
 // Open at most 30 days, a date that nobody knows counts as too old: common practice, no source.
-test.each([[31, 'short'], [null, 'short'], [30, 'enough']])('a container opened %p days ago: %s', async (openedDaysAgo, kind) => {
+test.each([
+  [31, 'short'],
+  [null, 'short'],
+  [30, 'enough'],
+])('a container opened %p days ago: %s', async (openedDaysAgo, kind) => {
   await start([delivery('K-117', 1000, 2, { openedDaysAgo })]);
   expect((await tech.change(await tech.open(), 'put', 'fluid', SOUND_FLUID)).pick!.kind).toBe(kind);
 });
 
 describe('what cannot have been poured is refused at its container', () => {
-  const put = async (change: (containers: readonly Container[]) => object[], field: string, words: RegExp) => {
+  const put = async (
+    change: (containers: readonly Container[]) => object[],
+    field: string,
+    words: RegExp,
+  ) => {
     const job = await tech.bled();
-    const res = await tech.send('put', `/jobs/${job.id}/fluid-used`, { ...usedFluid(job), containers: change((await shelf()).containers) }, job.version).expect(422);
+    const res = await tech
+      .send(
+        'put',
+        `/jobs/${job.id}/fluid-used`,
+        { ...usedFluid(job), containers: change((await shelf()).containers) },
+        job.version,
+      )
+      .expect(422);
     expect(res.body.faults).toContainEqual({ field, sentence: expect.stringMatching(words) });
     expect((await tech.job(job.id)).fluidUsed).toBeNull();
   };
   const of = (c: Container, pouredMl: number) => ({ containerId: c.id, pouredMl, discardedMl: 0 });
   test('more than it holds', async () => {
     await start();
-    await put((all) => [of(all.find((c) => c.batch === 'K-117')!, 251)], 'containers.0.pouredMl', /holds 250 mL; 251 mL cannot/);
+    await put(
+      (all) => [of(all.find((c) => c.batch === 'K-117')!, 251)],
+      'containers.0.pouredMl',
+      /holds 250 mL; 251 mL cannot/,
+    );
   });
   test('of another chemistry, whatever stands on the shelf', async () => {
     await start([delivery('K-117', 1000, 2), delivery('S-5', 500, 1, { grade: 'DOT 5' })]);
-    await put((all) => [of(all.find((c) => c.batch === 'S-5')!, 100)], 'containers.0.containerId', /Silicone and glycol never mix/);
+    await put(
+      (all) => [of(all.find((c) => c.batch === 'S-5')!, 100)],
+      'containers.0.containerId',
+      /Silicone and glycol never mix/,
+    );
   });
   test('open for too long', async () => {
     await start([delivery('K-117', 1000, 2), delivery('K-1', 500, 1, { openedDaysAgo: 60 })]);
-    await put((all) => [of(all.find((c) => c.batch === 'K-1')!, 100)], 'containers.0.containerId', /longer than this workshop allows/);
+    await put(
+      (all) => [of(all.find((c) => c.batch === 'K-1')!, 100)],
+      'containers.0.containerId',
+      /longer than this workshop allows/,
+    );
   });
   test('of another workshop', async () => {
     await start();
-    await put(() => [{ containerId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', pouredMl: 1, discardedMl: 0 }], 'containers.0.containerId', /no such container/);
+    await put(
+      () => [{ containerId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11', pouredMl: 1, discardedMl: 0 }],
+      'containers.0.containerId',
+      /no such container/,
+    );
   });
 });
 
 test('the gate waits for it', async () => {
   await start();
   const job = await tech.change(await tech.bled(), 'put', 'proof', goodProof('M 1'));
-  const shut = await tech.send('post', `/jobs/${job.id}/test-drive`, undefined, job.version).expect(409);
+  const shut = await tech
+    .send('post', `/jobs/${job.id}/test-drive`, undefined, job.version)
+    .expect(409);
   expect(shut.body.faults.map((f: { field: string }) => f.field)).toEqual(['fluid not put down']);
 });
 
@@ -121,9 +192,29 @@ test('when the bleed goes on, what was put down is taken back and put down anew'
   const job = await tech.bled();
   await tech.change(job, 'put', 'fluid-used', usedFluid(job));
   const before = await tech.job(job.id);
-  const halt = { id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a21', deviceId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a22', deviceSeq: 1, atMs: 0, kind: 'halted' as const, reason: 'pedal not right' as const, stopId: null };
+  const halt = {
+    id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a21',
+    deviceId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a22',
+    deviceSeq: 1,
+    atMs: 0,
+    kind: 'halted' as const,
+    reason: 'pedal not right' as const,
+    stopId: null,
+  };
   const { stopId: _, reason: __, ...base } = halt;
-  await tech.events(job, [halt, { ...base, id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23', deviceSeq: 2, kind: 'decided', haltId: halt.id, decision: 'plan anew' }]).expect(200);
+  await tech
+    .events(job, [
+      halt,
+      {
+        ...base,
+        id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23',
+        deviceSeq: 2,
+        kind: 'decided',
+        haltId: halt.id,
+        decision: 'plan anew',
+      },
+    ])
+    .expect(200);
   expect(before.fluidUsed).not.toBeNull();
   expect(await tech.job(job.id)).toMatchObject({ stage: 'run', fluidUsed: null });
   expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBe(3000);
@@ -131,8 +222,13 @@ test('when the bleed goes on, what was put down is taken back and put down anew'
 
 test('two jobs that accept at once are never promised the same container', async () => {
   await start([delivery('K-117', 1000, 1), delivery('K-118', 1000, 1), delivery('K-119', 1000, 1)]);
-  const jobs = [await tech.change(await tech.open('M 1'), 'put', 'fluid', SOUND_FLUID), await tech.change(await tech.open('H 1'), 'put', 'fluid', SOUND_FLUID)];
-  const answers = await Promise.all(jobs.map((j) => tech.send('post', `/jobs/${j.id}/plan/accept`, {}, j.version)));
+  const jobs = [
+    await tech.change(await tech.open('M 1'), 'put', 'fluid', SOUND_FLUID),
+    await tech.change(await tech.open('H 1'), 'put', 'fluid', SOUND_FLUID),
+  ];
+  const answers = await Promise.all(
+    jobs.map((j) => tech.send('post', `/jobs/${j.id}/plan/accept`, {}, j.version)),
+  );
   const promised = answers.flatMap(({ status, body }) => {
     const { pick } = body as Job;
     return status === 200 && pick?.kind === 'enough' ? pick.containers.map((c) => c.id) : [];
@@ -149,7 +245,10 @@ test('a job that ends half-way is put down by its count, so that the shelf stays
   const used = ended.fluidUsed!;
   expect(used).toMatchObject({ bledBy: 'strokes', by: 'Tech One' });
   expect(used.bledMl).toBeGreaterThan(0);
-  expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBeCloseTo(3000 - used.containers.reduce((sum, c) => sum + c.pouredMl, 0), 6);
+  expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBeCloseTo(
+    3000 - used.containers.reduce((sum, c) => sum + c.pouredMl, 0),
+    6,
+  );
 });
 
 test('the shelf runs low by what may be used', async () => {
@@ -161,13 +260,24 @@ test('a container is opened and discarded once, by the version that was seen', a
   await start();
   const [c] = (await shelf()).containers;
   await tech.send('post', `/shelf/${c!.id}/open`, {}).expect(422);
-  const opened = await tech.send('post', `/shelf/${c!.id}/open`, { openedDaysAgo: 3, keptCapped: true }, c!.version).expect(200);
-  expect(opened.body).toMatchObject({ state: 'opened', openedDays: 3, admit: { verdict: 'with caution' } });
+  const opened = await tech
+    .send('post', `/shelf/${c!.id}/open`, { openedDaysAgo: 3, keptCapped: true }, c!.version)
+    .expect(200);
+  expect(opened.body).toMatchObject({
+    state: 'opened',
+    openedDays: 3,
+    admit: { verdict: 'with caution' },
+  });
   await tech.send('post', `/shelf/${c!.id}/discard`, { caught: true }, c!.version).expect(409);
-  await tech.send('post', `/shelf/${c!.id}/discard`, { caught: true }, opened.body.version).expect(200);
+  await tech
+    .send('post', `/shelf/${c!.id}/discard`, { caught: true }, opened.body.version)
+    .expect(200);
   expect((await shelf()).containers.map((s) => s.id)).not.toContain(c!.id);
   const waste = wasteSchema.parse((await tech.get('/waste').expect(200)).body);
-  expect(waste).toMatchObject({ wasteMl: c!.leftMl, entries: [{ caughtMl: c!.leftMl, jobId: null }] });
+  expect(waste).toMatchObject({
+    wasteMl: c!.leftMl,
+    entries: [{ caughtMl: c!.leftMl, jobId: null }],
+  });
 });
 
 test('the drum holds what was bled, removed and caught, until it is handed over', async () => {
@@ -175,13 +285,29 @@ test('the drum holds what was bled, removed and caught, until it is handed over'
   await tech.send('post', '/waste/hand-overs', { toWhom: 'Ferry', document: 'W 1' }).expect(409);
   const job = await tech.bled();
   const used = usedFluid(job);
-  const withLoss = { ...used, spilledMl: 12, containers: used.containers.map((c, i) => (i === 0 ? { ...c, pouredMl: c.pouredMl - 20, discardedMl: 20 } : c)) };
+  const withLoss = {
+    ...used,
+    spilledMl: 12,
+    containers: used.containers.map((c, i) =>
+      i === 0 ? { ...c, pouredMl: c.pouredMl - 20, discardedMl: 20 } : c,
+    ),
+  };
   await tech.change(job, 'put', 'fluid-used', withLoss);
   const { wasteMl } = wasteSchema.parse((await tech.get('/waste').expect(200)).body);
   expect(wasteMl).toBeCloseTo(used.bledMl + used.removedMl + 20, 6);
-  const handed = await tech.send('post', '/waste/hand-overs', { toWhom: 'Harbour collection', document: 'W 2' }).expect(201);
-  expect(handed.body).toMatchObject({ wasteMl: 0, entries: [], handOvers: [{ toWhom: 'Harbour collection', by: 'Tech One', wasteMl: expect.closeTo(wasteMl, 6) }] });
-  const again = await tech.send('put', `/jobs/${job.id}/fluid-used`, used, (await tech.job(job.id)).version).expect(409);
+  const handed = await tech
+    .send('post', '/waste/hand-overs', { toWhom: 'Harbour collection', document: 'W 2' })
+    .expect(201);
+  expect(handed.body).toMatchObject({
+    wasteMl: 0,
+    entries: [],
+    handOvers: [
+      { toWhom: 'Harbour collection', by: 'Tech One', wasteMl: expect.closeTo(wasteMl, 6) },
+    ],
+  });
+  const again = await tech
+    .send('put', `/jobs/${job.id}/fluid-used`, used, (await tech.job(job.id)).version)
+    .expect(409);
   expect(again.body.detail).toContain('handed over already');
   await expect(brook.db.query('DELETE FROM hand_overs')).rejects.toThrow(/only be added to/);
 });
@@ -191,11 +317,20 @@ test('who got the batch, in one search, and nobody else’s', async () => {
   const job = await released('M 1');
   const found = recallSchema.parse((await tech.get('/shelf/recall?batch=k-117').expect(200)).body);
   expect(found.uses).toMatchObject([{ jobId: job.id, vehicleTag: 'M 1', stillInside: true }]);
-  expect(found.uses[0]!.pouredMl).toBeCloseTo(job.fluidUsed!.containers.reduce((sum, c) => sum + c.pouredMl, 0), 6);
-  expect(recallSchema.parse((await tech.get('/shelf/recall?batch=K-999')).body)).toMatchObject({ containers: [], uses: [] });
+  expect(found.uses[0]!.pouredMl).toBeCloseTo(
+    job.fluidUsed!.containers.reduce((sum, c) => sum + c.pouredMl, 0),
+    6,
+  );
+  expect(recallSchema.parse((await tech.get('/shelf/recall?batch=K-999')).body)).toMatchObject({
+    containers: [],
+    uses: [],
+  });
   await tech.get('/shelf/recall?batch=').expect(422);
   const other = await brook.signedIn('other');
-  expect((await other.get('/shelf/recall?batch=K-117')).body).toMatchObject({ containers: [], uses: [] });
+  expect((await other.get('/shelf/recall?batch=K-117')).body).toMatchObject({
+    containers: [],
+    uses: [],
+  });
   expect((await other.get('/shelf')).body.containers).toEqual([]);
 });
 
@@ -206,6 +341,16 @@ test.each([
   [{ grade: 'DOT 6' }, 'grade', /DOT 5.1/],
 ])('containers with %j are refused', async (wrong, field, words) => {
   await start();
-  const res = await tech.send('post', '/shelf', { grade: 'DOT 4', isoClass: null, batch: 'K', sizeMl: 500, count: 1, justCarried: false, ...wrong }).expect(422);
+  const res = await tech
+    .send('post', '/shelf', {
+      grade: 'DOT 4',
+      isoClass: null,
+      batch: 'K',
+      sizeMl: 500,
+      count: 1,
+      justCarried: false,
+      ...wrong,
+    })
+    .expect(422);
   expect(res.body.faults).toContainEqual({ field, sentence: expect.stringMatching(words) });
 });

@@ -18,22 +18,50 @@ export const NOW = new Date('2026-03-10T09:00:00Z');
 export const SEED: Seed = {
   workshops: [
     {
-      name: 'First', timeZone: 'Atlantic/Faroe',
+      name: 'First',
+      timeZone: 'Atlantic/Faroe',
       users: [
         { login: 'tech', name: 'Tech One', password: 'tech-password', role: 'technician' },
         { login: 'lead', name: 'Lead One', password: 'lead-password', role: 'lead' },
       ],
       vehicles: [
         { name: 'Hatchback', tag: 'H 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
-        { name: 'Motorcycle', tag: 'M 1', templateId: 'motorcycle-front-disc', driverSide: 'middle' },
+        {
+          name: 'Motorcycle',
+          tag: 'M 1',
+          templateId: 'motorcycle-front-disc',
+          driverSide: 'middle',
+        },
       ],
-      deliveries: [{ daysAgo: 30, grade: 'DOT 4', isoClass: null, batch: 'A-1', sizeMl: 1000, count: 12, justCarried: false }, { daysAgo: 20, grade: 'DOT 5.1', isoClass: null, batch: 'A-2', sizeMl: 500, count: 2, justCarried: false }],
+      deliveries: [
+        {
+          daysAgo: 30,
+          grade: 'DOT 4',
+          isoClass: null,
+          batch: 'A-1',
+          sizeMl: 1000,
+          count: 12,
+          justCarried: false,
+        },
+        {
+          daysAgo: 20,
+          grade: 'DOT 5.1',
+          isoClass: null,
+          batch: 'A-2',
+          sizeMl: 500,
+          count: 2,
+          justCarried: false,
+        },
+      ],
       jobs: [],
     },
     {
-      name: 'Second', timeZone: 'Atlantic/Faroe',
+      name: 'Second',
+      timeZone: 'Atlantic/Faroe',
       users: [{ login: 'other', name: 'Other Two', password: 'other-password', role: 'lead' }],
-      vehicles: [{ name: 'Runabout', tag: 'H 1', templateId: 'hatchback-diagonal', driverSide: 'left' }],
+      vehicles: [
+        { name: 'Runabout', tag: 'H 1', templateId: 'hatchback-diagonal', driverSide: 'left' },
+      ],
       jobs: [],
     },
   ],
@@ -41,17 +69,38 @@ export const SEED: Seed = {
 
 /** What was seen at one point, clean but for what is said. */
 export const seen = (point: string, more: object = {}): FluidEntry['samples'][number] => ({
-  point, colour: 'amber', clarity: 'clear', foreign: 'none', dye: null, dropsInWater: null, water: null, boiling: null, copperPpm: null, pH: null, practice: false, ...more,
+  point,
+  colour: 'amber',
+  clarity: 'clear',
+  foreign: 'none',
+  dye: null,
+  dropsInWater: null,
+  water: null,
+  boiling: null,
+  copperPpm: null,
+  pH: null,
+  practice: false,
+  ...more,
 });
 
 /** A DOT 4 system with old but sound fluid. */
 export const SOUND_FLUID: FluidEntry = {
-  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }], follow: null, control: 'ABS', seals: 'ordinary', inSystem: 'DOT 4',
-  samples: [seen('reservoir', { water: { percent: 2, meterGrade: 'DOT 4' } })], fill: { grade: 'DOT 4', isoClass: null, labelRead: null }, newColour: 'clear', newDye: null,
+  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
+  follow: null,
+  control: 'ABS',
+  seals: 'ordinary',
+  inSystem: 'DOT 4',
+  samples: [seen('reservoir', { water: { percent: 2, meterGrade: 'DOT 4' } })],
+  fill: { grade: 'DOT 4', isoClass: null, labelRead: null },
+  newColour: 'clear',
+  newDye: null,
 };
 
 /** The same with another look at the reservoir. */
-export const fluidSeen = (more: object): FluidEntry => ({ ...SOUND_FLUID, samples: [seen('reservoir', more)] });
+export const fluidSeen = (more: object): FluidEntry => ({
+  ...SOUND_FLUID,
+  samples: [seen('reservoir', more)],
+});
 
 /** A database of its own in the real PostgreSQL that `npm test` starts, with nothing in it. */
 export async function emptyDatabase(): Promise<{ url: string; drop: () => Promise<unknown> }> {
@@ -59,7 +108,10 @@ export async function emptyDatabase(): Promise<{ url: string; drop: () => Promis
   await admin((client) => client.query(`CREATE DATABASE ${name}`));
   const url = new URL(adminUrl());
   url.pathname = `/${name}`;
-  return { url: url.href, drop: () => admin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`)) };
+  return {
+    url: url.href,
+    drop: () => admin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`)),
+  };
 }
 
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
@@ -78,7 +130,14 @@ export class Brook {
     await loadSeed(options.seed ?? SEED, options.now ?? NOW);
     const pool = new Pool({ connectionString: url, max: 4 });
     const clock = { now: () => options.now ?? NOW };
-    const app = createApp({ pool, sessionSecret: 'a secret of the tests', clock, log: pino({ level: 'silent' }), secure: false, webDir: options.webDir });
+    const app = createApp({
+      pool,
+      sessionSecret: 'a secret of the tests',
+      clock,
+      log: pino({ level: 'silent' }),
+      secure: false,
+      webDir: options.webDir,
+    });
     return new Brook(db, app, pool, drop);
   }
 
@@ -91,7 +150,10 @@ export class Brook {
   /** Somebody who is signed in and keeps the cookie. */
   async signedIn(login = 'tech'): Promise<Caller> {
     const agent = request.agent(this.app);
-    await agent.post('/api/v1/session').send({ login, password: `${login}-password` }).expect(201);
+    await agent
+      .post('/api/v1/session')
+      .send({ login, password: `${login}-password` })
+      .expect(201);
     return new Caller(agent);
   }
 }
@@ -121,7 +183,8 @@ export class Caller {
   }
 
   async open(tag = 'M 1'): Promise<Job> {
-    return (await this.send('post', '/jobs', { vehicleId: await this.vehicleId(tag) }).expect(201)).body as Job;
+    return (await this.send('post', '/jobs', { vehicleId: await this.vehicleId(tag) }).expect(201))
+      .body as Job;
   }
 
   async job(id: string): Promise<Job> {
@@ -130,7 +193,9 @@ export class Caller {
 
   /** A change that must go through. */
   async change(job: Job, method: 'post' | 'put', step: string, body?: object): Promise<Job> {
-    return expectOk(await this.send(method, `/jobs/${job.id}/${step}`, body, (await this.job(job.id)).version));
+    return expectOk(
+      await this.send(method, `/jobs/${job.id}/${step}`, body, (await this.job(job.id)).version),
+    );
   }
 
   /** A job with its plan accepted. */
@@ -165,18 +230,39 @@ export function planOfJob(job: Job): Plan {
 
 /** Everything that the run calls for, up to so many strokes. */
 export function fullRun(job: Job, strokes?: number): RunEvent[] {
-  return followCalls(planOfJob(job), { deviceId: randomUUID(), nextId: randomUUID, startMs: NOW.getTime(), strokes });
+  return followCalls(planOfJob(job), {
+    deviceId: randomUUID(),
+    nextId: randomUUID,
+    startMs: NOW.getTime(),
+    strokes,
+  });
 }
 
 /** What the run moved by its count, poured out of the picked containers, opened ones first. */
 export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
   const { pouredMl, bledMl, removedMl } = foldRun(planOfJob(job), job.events);
   const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
-  return { containers: sharePoured(pouredMl, picked).map((c) => ({ ...c, discardedMl: 0 })), bledMl, bledBy: 'strokes', removedMl, spilledMl: 0, caught: true, ...more };
+  return {
+    containers: sharePoured(pouredMl, picked).map((c) => ({ ...c, discardedMl: 0 })),
+    bledMl,
+    bledBy: 'strokes',
+    removedMl,
+    spilledMl: 0,
+    caught: true,
+    ...more,
+  };
 }
 
 export function goodProof(tag: string): object {
-  const items = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', ...(tag.startsWith('M') ? [] : ['wheels'])];
+  const items = [
+    'joints dry',
+    'bleeder caps',
+    'level',
+    'reservoir cap',
+    'wiped dry',
+    'lamps out',
+    ...(tag.startsWith('M') ? [] : ['wheels']),
+  ];
   return { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) };
 }
 
@@ -187,7 +273,10 @@ function expectOk(res: Response): Job {
 
 function adminUrl(): string {
   const url = process.env.BROOK_TEST_DATABASE;
-  if (!url) throw new Error('BROOK_TEST_DATABASE is not set; "npm test -- unit" starts a PostgreSQL and sets it');
+  if (!url)
+    throw new Error(
+      'BROOK_TEST_DATABASE is not set; "npm test -- unit" starts a PostgreSQL and sets it',
+    );
   return url;
 }
 

@@ -26,21 +26,36 @@ export async function vehicleHistoryOf(actor: Actor, id: string): Promise<Vehicl
        FROM jobs j WHERE j.vehicle_id = :id AND j.fluid IS NOT NULL ORDER BY j.opened_at`,
     { type: QueryTypes.SELECT, replacements: { id: vehicle.id } },
   );
-  return { samples: samplesOf(rows), changes: changesOf(rows), rules: await houseRulesOf(actor), makerEntry: vehicle.makerEntry ?? null };
+  return {
+    samples: samplesOf(rows),
+    changes: changesOf(rows),
+    rules: await houseRulesOf(actor),
+    makerEntry: vehicle.makerEntry ?? null,
+  };
 }
 
 function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
   return rows.flatMap((job) => {
     const { fluid } = job;
     // What was in the system: as somebody said, else what belongs there.
-    const grade: Grade | null = fluid!.inSystem !== 'unknown' && fluid!.inSystem !== 'empty' ? fluid!.inSystem : (fluid!.verdict.advice.minimum?.grade ?? null);
+    const grade: Grade | null =
+      fluid!.inSystem !== 'unknown' && fluid!.inSystem !== 'empty'
+        ? fluid!.inSystem
+        : (fluid!.verdict.advice.minimum?.grade ?? null);
     if (!grade) return [];
     return fluid!.samples
       .filter((s) => !s.practice)
       .map((s) => ({
-        jobId: job.id, jobNumber: job.number, atMs: job.openedAt.getTime(), point: s.point, grade,
+        jobId: job.id,
+        jobNumber: job.number,
+        atMs: job.openedAt.getTime(),
+        point: s.point,
+        grade,
         ...historyReading(s, grade),
-        colour: s.colour, clarity: s.clarity, copperPpm: s.copperPpm, pH: s.pH,
+        colour: s.colour,
+        clarity: s.clarity,
+        copperPpm: s.copperPpm,
+        pH: s.pH,
       }));
   });
 }
@@ -48,7 +63,15 @@ function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
 function changesOf(rows: readonly Row[]): VehicleHistory['changes'] {
   return rows.flatMap((job) =>
     job.released && job.closedAt && job.fluid!.fill
-      ? [{ jobId: job.id, jobNumber: job.number, atMs: job.closedAt.getTime(), grade: job.fluid!.fill.grade, batches: job.batches ?? [] }]
+      ? [
+          {
+            jobId: job.id,
+            jobNumber: job.number,
+            atMs: job.closedAt.getTime(),
+            grade: job.fluid!.fill.grade,
+            batches: job.batches ?? [],
+          },
+        ]
       : [],
   );
 }

@@ -14,7 +14,11 @@ export function vehicleRoutes(): Router {
   routes.post('/', async (req, res) => {
     const { id } = await addVehicle(actorOf(req), parse(newVehicle, req.body));
     const vehicle = await getVehicle(actorOf(req), id);
-    res.status(201).location(`/api/v1/vehicles/${id}`).set('etag', etag(vehicle.version)).json(vehicle);
+    res
+      .status(201)
+      .location(`/api/v1/vehicles/${id}`)
+      .set('etag', etag(vehicle.version))
+      .json(vehicle);
   });
   routes.get('/:id', async (req, res) => {
     const vehicle = await getVehicle(actorOf(req), pathId(req));

@@ -21,8 +21,17 @@ const faults = async (body: object) => {
 };
 
 test('from a template, with the driver on the side that was said', async () => {
-  const res = await add({ name: 'Post van', tag: 'PV 1', templateId: 'hatchback-diagonal', driverSide: 'left' }).expect(201);
-  expect(vehicleSchema.parse(res.body)).toMatchObject({ layout: { driverSide: 'left' }, drive: { state: 'free' }, jobs: [] });
+  const res = await add({
+    name: 'Post van',
+    tag: 'PV 1',
+    templateId: 'hatchback-diagonal',
+    driverSide: 'left',
+  }).expect(201);
+  expect(vehicleSchema.parse(res.body)).toMatchObject({
+    layout: { driverSide: 'left' },
+    drive: { state: 'free' },
+    jobs: [],
+  });
   expect(res.get('location')).toBe(`/api/v1/vehicles/${res.body.id}`);
 });
 
@@ -32,43 +41,112 @@ test('with a layout of its own', async () => {
 });
 
 test('a plate that is there already is refused at its field', async () => {
-  expect(await faults({ name: 'Twin', tag: 'H 1', templateId: 'hatchback-diagonal' })).toMatchObject([{ field: 'tag' }]);
+  expect(
+    await faults({ name: 'Twin', tag: 'H 1', templateId: 'hatchback-diagonal' }),
+  ).toMatchObject([{ field: 'tag' }]);
 });
 
 test.each<[string, object, string]>([
   ['no name', { tag: 'X', templateId: 'hatchback-diagonal' }, 'name'],
   ['neither template nor layout', { name: 'Car', tag: 'X' }, 'templateId'],
-  ['a template that is not there', { name: 'Car', tag: 'X', templateId: 'hovercraft' }, 'templateId'],
-  ['a side that the template has not', { name: 'Car', tag: 'X', templateId: 'sidecar-outfit', driverSide: 'left' }, 'driverSide'],
+  [
+    'a template that is not there',
+    { name: 'Car', tag: 'X', templateId: 'hovercraft' },
+    'templateId',
+  ],
+  [
+    'a side that the template has not',
+    { name: 'Car', tag: 'X', templateId: 'sidecar-outfit', driverSide: 'left' },
+    'driverSide',
+  ],
 ])('%s is refused at its field', async (_, body, field) => {
   expect((await faults(body)).map((f) => f.field)).toContain(field);
 });
 
 describe('layouts are refused with the element named', () => {
   const broken: [string, Layout, string, RegExp][] = [
-    ['a loop', { ...hatchback, stretches: [...hatchback.stretches, { ...hatchback.stretches[0]!, id: 'across', name: 'Line across', from: 'left-front-bracket', to: 'modulator-secondary' }] }, 'across', /loop at Modulator, secondary/],
-    ['an orphan bleeder', { ...hatchback, stretches: hatchback.stretches.filter((s) => s.id !== 'left-rear-hose') }, 'left-rear', /cannot be reached/],
-    ['a zero bore', { ...hatchback, stretches: hatchback.stretches.map((s) => (s.id === 'primary-feed' ? { ...s, insideMm: 0 } : s)) }, 'primary-feed', /between 1 and 10 mm/],
-    ['a 40 m line', { ...hatchback, stretches: hatchback.stretches.map((s) => (s.id === 'left-rear-floor' ? { ...s, lengthMm: 40_000 } : s)) }, 'left-rear-floor', /between 10 and 15000 mm/],
+    [
+      'a loop',
+      {
+        ...hatchback,
+        stretches: [
+          ...hatchback.stretches,
+          {
+            ...hatchback.stretches[0]!,
+            id: 'across',
+            name: 'Line across',
+            from: 'left-front-bracket',
+            to: 'modulator-secondary',
+          },
+        ],
+      },
+      'across',
+      /loop at Modulator, secondary/,
+    ],
+    [
+      'an orphan bleeder',
+      { ...hatchback, stretches: hatchback.stretches.filter((s) => s.id !== 'left-rear-hose') },
+      'left-rear',
+      /cannot be reached/,
+    ],
+    [
+      'a zero bore',
+      {
+        ...hatchback,
+        stretches: hatchback.stretches.map((s) =>
+          s.id === 'primary-feed' ? { ...s, insideMm: 0 } : s,
+        ),
+      },
+      'primary-feed',
+      /between 1 and 10 mm/,
+    ],
+    [
+      'a 40 m line',
+      {
+        ...hatchback,
+        stretches: hatchback.stretches.map((s) =>
+          s.id === 'left-rear-floor' ? { ...s, lengthMm: 40_000 } : s,
+        ),
+      },
+      'left-rear-floor',
+      /between 10 and 15000 mm/,
+    ],
   ];
 
   test.each(broken)('%s', async (_, layout, element, words) => {
-    const found = (await faults({ name: 'Car', tag: 'X', layout })).find((f) => f.field === `layout.${element}`);
+    const found = (await faults({ name: 'Car', tag: 'X', layout })).find(
+      (f) => f.field === `layout.${element}`,
+    );
     expect(found!.sentence).toMatch(words);
   });
 
   test('a length that is no number', async () => {
-    const layout = { ...hatchback, stretches: [{ ...hatchback.stretches[0]!, lengthMm: 'long' }, ...hatchback.stretches.slice(1)] };
-    expect((await faults({ name: 'Car', tag: 'X', layout }))[0]!.field).toBe('layout.stretches.0.lengthMm');
+    const layout = {
+      ...hatchback,
+      stretches: [
+        { ...hatchback.stretches[0]!, lengthMm: 'long' },
+        ...hatchback.stretches.slice(1),
+      ],
+    };
+    expect((await faults({ name: 'Car', tag: 'X', layout }))[0]!.field).toBe(
+      'layout.stretches.0.lengthMm',
+    );
   });
 });
 
 test('a unit under high pressure: the vehicle is kept, its plan is refused by name, and no run begins', async () => {
-  const { id: vehicleId } = (await add({ name: 'Tourer', tag: 'ABS 1', templateId: 'motorcycle-integral-abs' }).expect(201)).body;
+  const { id: vehicleId } = (
+    await add({ name: 'Tourer', tag: 'ABS 1', templateId: 'motorcycle-integral-abs' }).expect(201)
+  ).body;
   const opened = (await tech.send('post', '/jobs', { vehicleId }).expect(201)).body;
   const job = await tech.change(opened, 'put', 'fluid', SOUND_FLUID);
-  expect(job.planResult).toMatchObject({ verdict: 'refused', reasons: [{ code: 'high pressure', element: 'modulator-front' }] });
-  const res = await tech.send('post', `/jobs/${job.id}/plan/accept`, undefined, job.version).expect(409);
+  expect(job.planResult).toMatchObject({
+    verdict: 'refused',
+    reasons: [{ code: 'high pressure', element: 'modulator-front' }],
+  });
+  const res = await tech
+    .send('post', `/jobs/${job.id}/plan/accept`, undefined, job.version)
+    .expect(409);
   expect(res.body.detail).toContain('under high pressure');
 });
 
@@ -77,31 +155,64 @@ describe('the layout as it was measured', () => {
     const vehicleId = await tech.vehicleId('H 1');
     const vehicle = (await tech.get(`/vehicles/${vehicleId}`)).body;
     const job = await tech.change(await tech.open('H 1'), 'put', 'fluid', SOUND_FLUID);
-    const longer: Layout = { ...hatchback, stretches: hatchback.stretches.map((s) => (s.id === 'left-rear-floor' ? { ...s, lengthMm: s.lengthMm + 1500 } : s)) };
+    const longer: Layout = {
+      ...hatchback,
+      stretches: hatchback.stretches.map((s) =>
+        s.id === 'left-rear-floor' ? { ...s, lengthMm: s.lengthMm + 1500 } : s,
+      ),
+    };
     await tech.send('put', `/vehicles/${vehicleId}/layout`, longer, vehicle.version).expect(200);
     const again = await tech.job(job.id);
-    expect(planOfJob(again).stops[0]!.bledMl.value).toBeGreaterThan(planOfJob(job).stops[0]!.bledMl.value);
+    expect(planOfJob(again).stops[0]!.bledMl.value).toBeGreaterThan(
+      planOfJob(job).stops[0]!.bledMl.value,
+    );
     expect(again.version).toBe(job.version + 1);
     await tech.send('put', `/vehicles/${vehicleId}/layout`, longer, vehicle.version).expect(409);
     await tech.change(again, 'post', 'plan/accept', { lookedAtOpened: true });
-    const res = await tech.send('put', `/vehicles/${vehicleId}/layout`, hatchback, vehicle.version + 1).expect(409);
+    const res = await tech
+      .send('put', `/vehicles/${vehicleId}/layout`, hatchback, vehicle.version + 1)
+      .expect(409);
     expect(res.body.detail).toContain('when the job is through');
   });
 
   test('one with a fault is refused with the element, and nothing is saved', async () => {
     const vehicleId = await tech.vehicleId('M 1');
-    const { layout, version } = (await tech.get(`/vehicles/${vehicleId}`)).body as { layout: Layout; version: number };
-    const res = await tech.send('put', `/vehicles/${vehicleId}/layout`, { ...layout, bleeders: [] }, version).expect(422);
+    const { layout, version } = (await tech.get(`/vehicles/${vehicleId}`)).body as {
+      layout: Layout;
+      version: number;
+    };
+    const res = await tech
+      .send('put', `/vehicles/${vehicleId}/layout`, { ...layout, bleeders: [] }, version)
+      .expect(422);
     expect(res.body.faults[0]).toMatchObject({ field: 'bleeders' });
     expect((await tech.get(`/vehicles/${vehicleId}`)).body.layout).toEqual(layout);
   });
 
   test('a maker’s order names bleeders of this layout, and wins', async () => {
-    const { id: vehicleId, version } = (await add({ name: 'Other', tag: 'H 7', templateId: 'hatchback-diagonal', driverSide: 'right' }).expect(201)).body;
+    const { id: vehicleId, version } = (
+      await add({
+        name: 'Other',
+        tag: 'H 7',
+        templateId: 'hatchback-diagonal',
+        driverSide: 'right',
+      }).expect(201)
+    ).body;
     const order = ['right-front', 'left-front', 'right-rear', 'left-rear'];
-    const bad = await tech.send('put', `/vehicles/${vehicleId}/maker-entry`, { grades: [], order: ['nowhere'] }, version).expect(422);
-    expect(bad.body.faults[0]).toMatchObject({ field: 'order', sentence: expect.stringContaining('left-front (left front)') });
-    await tech.send('put', `/vehicles/${vehicleId}/maker-entry`, { grades: [], order }, version).expect(200);
+    const bad = await tech
+      .send(
+        'put',
+        `/vehicles/${vehicleId}/maker-entry`,
+        { grades: [], order: ['nowhere'] },
+        version,
+      )
+      .expect(422);
+    expect(bad.body.faults[0]).toMatchObject({
+      field: 'order',
+      sentence: expect.stringContaining('left-front (left front)'),
+    });
+    await tech
+      .send('put', `/vehicles/${vehicleId}/maker-entry`, { grades: [], order }, version)
+      .expect(200);
     const job = await tech.change(await tech.open('H 7'), 'put', 'fluid', SOUND_FLUID);
     expect(planOfJob(job)).toMatchObject({ order: 'maker', stops: order.map((id) => ({ id })) });
   });

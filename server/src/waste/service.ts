@@ -10,30 +10,55 @@ import type { Actor } from '../session/actor';
 export async function getWaste(actor: Actor): Promise<Waste> {
   const { drumMl } = await houseRulesOf(actor);
   const entries = await entriesOf(actor);
-  const handOvers = await HandOver.findAll({ where: { workshopId: actor.workshopId }, order: [['at', 'DESC']] });
+  const handOvers = await HandOver.findAll({
+    where: { workshopId: actor.workshopId },
+    order: [['at', 'DESC']],
+  });
   return {
     drumMl,
     wasteMl: totalOf(entries),
     entries: entries.map((e) => ({ ...e, at: e.at.toISOString() })),
-    handOvers: handOvers.map((h) => ({ id: h.id, at: h.at.toISOString(), by: h.by, toWhom: h.toWhom, document: h.document, wasteMl: h.wasteMl })),
+    handOvers: handOvers.map((h) => ({
+      id: h.id,
+      at: h.at.toISOString(),
+      by: h.by,
+      toWhom: h.toWhom,
+      document: h.document,
+      wasteMl: h.wasteMl,
+    })),
   };
 }
 
 /** Hand the whole drum over; the record can only be added to. */
-export async function handOverDrum(actor: Actor, given: { toWhom: string; document: string }, at: Date): Promise<void> {
+export async function handOverDrum(
+  actor: Actor,
+  given: { toWhom: string; document: string },
+  at: Date,
+): Promise<void> {
   await HandOver.sequelize!.transaction(async (transaction) => {
-    const rows = await FluidMovedRow.findAll({ where: { workshopId: actor.workshopId, handOverId: null }, transaction, lock: transaction.LOCK.UPDATE });
+    const rows = await FluidMovedRow.findAll({
+      where: { workshopId: actor.workshopId, handOverId: null },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    });
     const wasteMl = totalOf(rows);
     if (wasteMl <= 0) throw refused('The drum is empty; there is nothing to hand over.');
     const id = uuid();
-    await HandOver.create({ id, workshopId: actor.workshopId, at, by: actor.name, ...given, wasteMl }, { transaction });
-    await FluidMovedRow.update({ handOverId: id }, { where: { id: rows.map((r) => r.id) }, transaction });
+    await HandOver.create(
+      { id, workshopId: actor.workshopId, at, by: actor.name, ...given, wasteMl },
+      { transaction },
+    );
+    await FluidMovedRow.update(
+      { handOverId: id },
+      { where: { id: rows.map((r) => r.id) }, transaction },
+    );
   });
 }
 
 type Entry = Omit<Waste['entries'][number], 'at'> & { at: Date };
 
-const totalOf = (entries: readonly Pick<Entry, 'bledMl' | 'removedMl' | 'caughtMl'>[]): number => entries.reduce((sum, e) => sum + e.bledMl + e.removedMl + e.caughtMl, 0);
+const totalOf = (entries: readonly Pick<Entry, 'bledMl' | 'removedMl' | 'caughtMl'>[]): number =>
+  entries.reduce((sum, e) => sum + e.bledMl + e.removedMl + e.caughtMl, 0);
 
 function entriesOf(actor: Actor): Promise<Entry[]> {
   return HandOver.sequelize!.query<Entry>(

@@ -12,7 +12,13 @@ export function webFiles(webDir: string): Router {
   routes.use((req, res, next) => {
     if (req.method !== 'GET' && req.method !== 'HEAD') return next();
     const path = decoded(req.path);
-    if (path === null) return next(new ProblemError('not-found', 'There is no such address; its % signs do not stand for letters.'));
+    if (path === null)
+      return next(
+        new ProblemError(
+          'not-found',
+          'There is no such address; its % signs do not stand for letters.',
+        ),
+      );
     const target = path === '/' || !existsSync(join(webDir, path)) ? fallback(path) : path;
     if (!target) return next();
     const brotli = `${target}.br`;
@@ -22,7 +28,10 @@ export function webFiles(webDir: string): Router {
     } else {
       req.url = target;
     }
-    res.set('cache-control', /-[0-9a-f]{16,}\./.test(target) ? 'public, max-age=31536000, immutable' : 'no-cache');
+    res.set(
+      'cache-control',
+      /-[0-9a-f]{16,}\./.test(target) ? 'public, max-age=31536000, immutable' : 'no-cache',
+    );
     next();
   });
   routes.use(express.static(webDir, { cacheControl: false, setHeaders: keepType }));
@@ -44,9 +53,16 @@ function fallback(path: string): string | null {
 }
 
 /** A compressed file keeps the type of what it holds. */
-function keepType(res: { getHeader(name: string): unknown; setHeader(name: string, value: string): unknown }, path: string): void {
+function keepType(
+  res: { getHeader(name: string): unknown; setHeader(name: string, value: string): unknown },
+  path: string,
+): void {
   const inner = path.endsWith('.br') ? path.slice(0, -3) : null;
-  if (inner) res.setHeader('content-type', TYPES[inner.slice(inner.lastIndexOf('.') + 1)] ?? 'application/octet-stream');
+  if (inner)
+    res.setHeader(
+      'content-type',
+      TYPES[inner.slice(inner.lastIndexOf('.') + 1)] ?? 'application/octet-stream',
+    );
 }
 
 const TYPES: Readonly<Record<string, string>> = {

@@ -1,5 +1,19 @@
 import type { DriverSide, Layout, LayoutNode, Stretch } from '../layout';
-import { bleeder, bowl, caliper, car, chamber, hose, joint, line, master, modulator, otherSide, port, type Side } from './parts';
+import {
+  bleeder,
+  bowl,
+  caliper,
+  car,
+  chamber,
+  hose,
+  joint,
+  line,
+  master,
+  modulator,
+  otherSide,
+  port,
+  type Side,
+} from './parts';
 
 /**
  * Hatchback with a diagonal split and a four-channel modulator with stability
@@ -9,15 +23,42 @@ import { bleeder, bowl, caliper, car, chamber, hose, joint, line, master, modula
 export function hatchbackDiagonal(driverSide: DriverSide): Layout {
   const near = driverSide === 'left' ? 'left' : 'right';
   const far = otherSide(near);
-  const wheelHose = (side: Side, end: string, lengthMm: number): Stretch => hose(`${side}-${end}-hose`, `Hose ${side} ${end}`, `${side}-${end}-bracket`, `${side}-${end}-caliper`, lengthMm);
+  const wheelHose = (side: Side, end: string, lengthMm: number): Stretch =>
+    hose(
+      `${side}-${end}-hose`,
+      `Hose ${side} ${end}`,
+      `${side}-${end}-bracket`,
+      `${side}-${end}-caliper`,
+      lengthMm,
+    );
   const corner = (side: Side, end: 'front' | 'rear', bracketMm: number): LayoutNode[] => [
     joint(`${side}-${end}-bracket`, `Bracket ${side} ${end}`, bracketMm),
-    end === 'front' ? caliper(`${side}-front-caliper`, `Caliper ${side} front`, 330, 38, 54) : caliper(`${side}-rear-caliper`, `Caliper ${side} rear`, 310, 20, 34),
+    end === 'front'
+      ? caliper(`${side}-front-caliper`, `Caliper ${side} front`, 330, 38, 54)
+      : caliper(`${side}-rear-caliper`, `Caliper ${side} rear`, 310, 20, 34),
   ];
   const rearRun = (side: Side, across: number): Stretch[] => [
-    line(`${side}-rear-down`, `Line ${side} rear, down the bulkhead`, modulatorOf(side, 'rear', near), `${side}-rear-sill`, 650),
-    line(`${side}-rear-floor`, `Line ${side} rear, under the floor`, `${side}-rear-sill`, `${side}-rear-axle`, 2450),
-    line(`${side}-rear-across`, `Line ${side} rear, over the axle`, `${side}-rear-axle`, `${side}-rear-bracket`, across),
+    line(
+      `${side}-rear-down`,
+      `Line ${side} rear, down the bulkhead`,
+      modulatorOf(side, 'rear', near),
+      `${side}-rear-sill`,
+      650,
+    ),
+    line(
+      `${side}-rear-floor`,
+      `Line ${side} rear, under the floor`,
+      `${side}-rear-sill`,
+      `${side}-rear-axle`,
+      2450,
+    ),
+    line(
+      `${side}-rear-across`,
+      `Line ${side} rear, over the axle`,
+      `${side}-rear-axle`,
+      `${side}-rear-bracket`,
+      across,
+    ),
     wheelHose(side, 'rear', 290),
   ];
   const rearPoints = (side: Side): LayoutNode[] => [
@@ -29,29 +70,77 @@ export function hatchbackDiagonal(driverSide: DriverSide): Layout {
     bowls: [bowl('bowl', 'Reservoir', 900, 220, 65)],
     masters: [
       master('master', 'Master', 'brake pedal', 820, 4, [
-        chamber('primary', 'Primary chamber', 20.6, { full: 18, bleed: 24 }, 'bowl', 'primary-port', outlet),
-        chamber('secondary', 'Secondary chamber', 20.6, { full: 16, bleed: 24 }, 'bowl', 'secondary-port', outlet),
+        chamber(
+          'primary',
+          'Primary chamber',
+          20.6,
+          { full: 18, bleed: 24 },
+          'bowl',
+          'primary-port',
+          outlet,
+        ),
+        chamber(
+          'secondary',
+          'Secondary chamber',
+          20.6,
+          { full: 16, bleed: 24 },
+          'bowl',
+          'secondary-port',
+          outlet,
+        ),
       ]),
     ],
     nodes: [
-      port('primary-port', 'Primary port', 800), port('secondary-port', 'Secondary port', 800),
-      modulator('modulator-primary', 'Modulator, primary circuit', 680, 7, 5), modulator('modulator-secondary', 'Modulator, secondary circuit', 680, 7, 5),
-      ...corner(near, 'front', 560), ...corner(far, 'front', 560),
-      ...rearPoints(near), ...corner(near, 'rear', 400),
-      ...rearPoints(far), ...corner(far, 'rear', 420),
+      port('primary-port', 'Primary port', 800),
+      port('secondary-port', 'Secondary port', 800),
+      modulator('modulator-primary', 'Modulator, primary circuit', 680, 7, 5),
+      modulator('modulator-secondary', 'Modulator, secondary circuit', 680, 7, 5),
+      ...corner(near, 'front', 560),
+      ...corner(far, 'front', 560),
+      ...rearPoints(near),
+      ...corner(near, 'rear', 400),
+      ...rearPoints(far),
+      ...corner(far, 'rear', 420),
     ],
     stretches: [
-      line('primary-feed', 'Line master to modulator, primary', 'primary-port', 'modulator-primary', 320),
-      line('secondary-feed', 'Line master to modulator, secondary', 'secondary-port', 'modulator-secondary', 280),
-      line(`${near}-front-line`, `Line ${near} front`, modulatorOf(near, 'front', near), `${near}-front-bracket`, 520),
+      line(
+        'primary-feed',
+        'Line master to modulator, primary',
+        'primary-port',
+        'modulator-primary',
+        320,
+      ),
+      line(
+        'secondary-feed',
+        'Line master to modulator, secondary',
+        'secondary-port',
+        'modulator-secondary',
+        280,
+      ),
+      line(
+        `${near}-front-line`,
+        `Line ${near} front`,
+        modulatorOf(near, 'front', near),
+        `${near}-front-bracket`,
+        520,
+      ),
       wheelHose(near, 'front', 400),
-      line(`${far}-front-line`, `Line ${far} front, across the bulkhead`, modulatorOf(far, 'front', near), `${far}-front-bracket`, 1580),
+      line(
+        `${far}-front-line`,
+        `Line ${far} front, across the bulkhead`,
+        modulatorOf(far, 'front', near),
+        `${far}-front-bracket`,
+        1580,
+      ),
       wheelHose(far, 'front', 400),
-      ...rearRun(near, 260), ...rearRun(far, 1060),
+      ...rearRun(near, 260),
+      ...rearRun(far, 1060),
     ],
     bleeders: [
-      bleeder('left-front', 'left-front-caliper', 'left front', 10), bleeder('right-front', 'right-front-caliper', 'right front', 10),
-      bleeder('left-rear', 'left-rear-caliper', 'left rear', 8), bleeder('right-rear', 'right-rear-caliper', 'right rear', 8),
+      bleeder('left-front', 'left-front-caliper', 'left front', 10),
+      bleeder('right-front', 'right-front-caliper', 'right front', 10),
+      bleeder('left-rear', 'left-rear-caliper', 'left rear', 8),
+      bleeder('right-rear', 'right-rear-caliper', 'right rear', 8),
     ],
   });
 }
