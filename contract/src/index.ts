@@ -60,12 +60,20 @@ export {
   fluidEntry,
   job,
   newJob,
-  proofEntry,
   type FluidEntry,
   type Job,
   type JobPick,
   type NewJob,
-  type ProofEntry,
 } from './job';
-export { runEvent, runEventBatch } from './runEvent';
+export {
+  appended,
+  eventAnswer,
+  eventBatch,
+  jobEvent,
+  keptEvent,
+  vehicleEvent,
+  vehicleEventBatch,
+  type Appended,
+  type EventAnswer,
+} from './jobEvent';
 export { seed, type Seed } from './seed';

@@ -1,16 +1,15 @@
 import type { Layout } from '@brook/core/circuit';
 import { COLOURS, DEMAND_SOURCES, type Dye, type FluidVerdict } from '@brook/core/fluid';
-import { PEDAL_RESULTS } from '@brook/core/pedal';
 import type { PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import { PURPOSES } from '@brook/core/scope';
-import type { AdmitReason, OpenRule, ShelfContainer } from '@brook/core/shelf';
+import type { AcceptedPick, FluidRead } from '@brook/core/log';
 import type { Figure } from '@brook/core/figure';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { jobSummary } from './jobSummary';
 import { planChoices } from './plan';
-import { storedRunEvent } from './runEvent';
+import { keptEvent } from './jobEvent';
 import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
 import { fluidUsedRecord } from './shelf';
 import { driveState, makerEntry } from './vehicle';
@@ -61,22 +60,6 @@ export type FluidEntry = z.output<typeof fluidEntry>;
 /** Accept the plan; where a picked container needs a second look, it was taken. */
 export const acceptPlan = z.strictObject({ lookedAtOpened: flag('lookedAtOpened').default(false) });
 
-const checkItem = z.enum([
-  'joints dry',
-  'bleeder caps',
-  'level',
-  'reservoir cap',
-  'wiped dry',
-  'lamps out',
-  'wheels',
-]);
-
-export const proofEntry = z.strictObject({
-  pedal: oneOf('Result at the pedal or lever', PEDAL_RESULTS).nullable(),
-  checks: z.partialRecord(checkItem, z.boolean()),
-});
-export type ProofEntry = z.infer<typeof proofEntry>;
-
 export const driveResult = z.strictObject({
   result: oneOf('Result of the drive', ['good', 'bad']),
 });
@@ -84,15 +67,7 @@ export const endJob = z.strictObject({ reason: line('Reason', 3, 300) });
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
 export type JobPick =
-  | {
-      readonly kind: 'enough';
-      readonly containers: readonly (ShelfContainer & {
-        readonly reasons: readonly AdmitReason[];
-      })[];
-      readonly leftOverMl: Figure;
-      readonly lookedBy: string | null;
-      readonly openRule: OpenRule;
-    }
+  | ({ readonly kind: 'enough' } & AcceptedPick)
   | { readonly kind: 'short'; readonly missingMl: Figure };
 
 const named = z.object({ by: z.string(), at: isoTime });
@@ -109,13 +84,10 @@ export const job = jobSummary.extend({
     .describe('Partners that the last released job advised to renew and left'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
   makerEntry: makerEntry.nullable(),
-  fluid: fluidEntry
-    .extend({
-      verdict: z.custom<FluidVerdict>(),
-      lastDye: z.custom<Dye | null>(),
-      rules: z.custom<HouseRules>().describe('The house rules that were in force'),
-    })
-    .nullable(),
+  fluid: z
+    .custom<FluidRead>()
+    .nullable()
+    .describe('What was read and seen, with the verdict and the house rules that were in force'),
   layout: z.custom<Layout>().describe('The layout of the vehicle as it is now'),
   planChoices: planChoices.describe('What was said and chosen for the plan'),
   planResult: z
@@ -128,11 +100,10 @@ export const job = jobSummary.extend({
     .nullable()
     .describe('By the shelf of this moment until the plan is accepted, then as accepted'),
   fluidUsed: fluidUsedRecord.nullable(),
-  events: z.array(storedRunEvent).describe('The run’s log, in order'),
-  authors: z
-    .array(z.object({ by: z.string(), count: z.number().int() }))
-    .describe('Who put the events down: name and how many in a row, in the order of the log'),
-  proof: proofEntry.extend({ by: z.string().nullable() }),
+  events: z.array(keptEvent).describe('The job’s log, in order; positions count from 1'),
+  additions: z
+    .array(keptEvent)
+    .describe('What arrived after the job was closed, kept beside its record'),
   drives: z
     .array(named.extend({ result: z.enum(['good', 'bad']).nullable(), setBy: z.string() }))
     .describe('Test drives, oldest first'),

@@ -6,12 +6,12 @@ import {
   conditionRequest,
 } from './fluid';
 import { houseRules, houseRulesRecord } from './houseRules';
-import { acceptPlan, driveResult, endJob, fluidEntry, job, newJob, proofEntry } from './job';
+import { acceptPlan, driveResult, endJob, fluidEntry, job, newJob } from './job';
+import { appended, eventBatch, jobEvent, vehicleEvent, vehicleEventBatch } from './jobEvent';
 import { jobPage } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { problem } from './problem';
-import { runEventBatch } from './runEvent';
 import { session, signIn } from './session';
 import {
   container,
@@ -24,15 +24,8 @@ import {
   shelf,
   waste,
 } from './shelf';
-import { driveState, makerEntry, newVehicle, vehicle, vehicleSummary } from './vehicle';
+import { makerEntry, newVehicle, vehicle, vehicleSummary } from './vehicle';
 import { vehicleHistory } from './vehicleHistory';
-
-const appended = z.object({
-  added: z.number().int(),
-  stage: z.string(),
-  version: z.number().int(),
-  drive: driveState,
-});
 
 const SCHEMAS = {
   Problem: problem,
@@ -47,10 +40,12 @@ const SCHEMAS = {
   JobPage: jobPage,
   FluidEntry: fluidEntry,
   AcceptPlan: acceptPlan,
-  ProofEntry: proofEntry,
   DriveResult: driveResult,
   EndJob: endJob,
-  RunEventBatch: runEventBatch,
+  JobEvent: jobEvent,
+  EventBatch: eventBatch,
+  VehicleEvent: vehicleEvent,
+  VehicleEventBatch: vehicleEventBatch,
   Appended: appended,
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
@@ -261,7 +256,7 @@ export const OPERATIONS: readonly Operation[] = [
     method: 'post',
     path: '/jobs/{id}/events',
     does: 'Add to the log of the run; sending twice changes nothing',
-    takes: 'RunEventBatch',
+    takes: 'EventBatch',
     gives: 'Appended',
   },
   {
@@ -269,14 +264,6 @@ export const OPERATIONS: readonly Operation[] = [
     path: '/jobs/{id}/fluid-used',
     does: 'Put down what was poured out of which container, bled, removed and spilled',
     takes: 'FluidUsed',
-    gives: 'Job',
-    matches: true,
-  },
-  {
-    method: 'put',
-    path: '/jobs/{id}/proof',
-    does: 'Put down pedal result and checks',
-    takes: 'ProofEntry',
     gives: 'Job',
     matches: true,
   },

@@ -2,6 +2,7 @@ import { JOB_STAGES } from '@brook/core/job';
 import { layoutTemplates, type TemplateId } from '@brook/core/circuit';
 import { HALT_REASONS } from '@brook/core/run';
 import { PURPOSES } from '@brook/core/scope';
+import { OWN_STAGE_KINDS } from '@brook/core/stages';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 import { houseRules } from './houseRules';
@@ -85,7 +86,7 @@ export const seed = z.strictObject({
             .optional()
             .describe('For a run that stands half-way: strokes made'),
           before: z
-            .enum(['right part', 'tool cycle'])
+            .enum(OWN_STAGE_KINDS)
             .optional()
             .describe('For a run that stands before a stage of this kind'),
           halt: z

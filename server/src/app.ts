@@ -17,7 +17,7 @@ import { shelfRoutes } from './shelf/routes';
 import { wasteRoutes } from './waste/routes';
 import { ProblemError } from './problems/kinds';
 import { problemHandler } from './problems/middleware';
-import { runRoutes } from './runs/routes';
+import { jobLogRoutes, vehicleLogRoutes } from './log/routes';
 import { requireActor } from './session/actor';
 import { sessionRoutes } from './session/routes';
 import { vehicleRoutes } from './vehicles/routes';
@@ -103,7 +103,7 @@ function api(options: AppOptions): express.Router {
     }),
   );
   routes.use('/session', sessionRoutes());
-  routes.use('/vehicles', requireActor, vehicleRoutes());
+  routes.use('/vehicles', requireActor, vehicleRoutes(), vehicleLogRoutes(options.clock));
   routes.get('/layout.schema.json', (_req, res) => {
     res.json(layoutJsonSchema());
   });
@@ -112,7 +112,7 @@ function api(options: AppOptions): express.Router {
   routes.use('/shelf', requireActor, shelfRoutes(options.clock));
   routes.use('/waste', requireActor, wasteRoutes(options.clock));
   routes.use('/fluid', requireActor, fluidRoutes());
-  routes.use('/jobs', requireActor, jobRoutes(options.clock), runRoutes(options.clock));
+  routes.use('/jobs', requireActor, jobRoutes(options.clock), jobLogRoutes(options.clock));
   routes.use((_req, _res) => {
     throw new ProblemError('not-found', 'There is nothing at this address of the API.');
   });

@@ -8,7 +8,7 @@ import { destination, pino } from 'pino';
 import { createApp } from './app';
 import { wallClock } from './clock';
 import { connect } from './db/connect';
-import { migrate } from './db/migrate';
+import { prepareDatabase } from './db/prepare';
 import { isEmpty, loadSeed } from './seed/load';
 
 const { values: given } = parseArgs({
@@ -31,7 +31,7 @@ async function main(): Promise<void> {
     throw new Error('--database and --secret-file are needed');
   const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, destination(2));
   const db = connect(given.database);
-  await migrate(db);
+  await prepareDatabase(db);
   if (given.seed && (await isEmpty())) {
     const day = given['seed-day'] ? new Date(given['seed-day']) : wallClock.now();
     await loadSeed(JSON.parse(readFileSync(given.seed, 'utf8')) as Seed, day);

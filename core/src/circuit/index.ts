@@ -52,3 +52,4 @@ export {
   type Insert,
 } from './edit';
 export { layoutTemplates, templateById, type LayoutTemplate, type TemplateId } from './templates';
+export { liftLayout, type FirstLayout } from './lift';

@@ -61,3 +61,11 @@ export function figure(input: FigureInput): Figure {
   }
   return { from: [], ...input };
 }
+
+/** A figure that opens in a row of its own, as a part of another: copies of its parts in every figure would only be in the way. */
+export const leafFigure = (of: Figure, label = of.label): Figure => ({
+  ...of,
+  label,
+  rule: `${of.rule}; opens in its own row`,
+  from: [],
+});

@@ -1,3 +1,3 @@
-export { figure, type Figure, type FigureInput, type Unit } from './figure';
+export { figure, leafFigure, type Figure, type FigureInput, type Unit } from './figure';
 export { ARITHMETIC, ENTRY, MODEL, PRACTICE, sourceWords, type Source } from './source';
 export { figureText } from './figureText';

@@ -2,14 +2,16 @@ import type { VehicleKind } from '../circuit';
 import type { PedalResult } from '../pedal';
 
 /** Things that are looked at besides the pedal, each answered yes or no by a person. */
-export type CheckItem =
-  | 'joints dry'
-  | 'bleeder caps'
-  | 'level'
-  | 'reservoir cap'
-  | 'wiped dry'
-  | 'lamps out'
-  | 'wheels';
+export const CHECK_ITEMS = [
+  'joints dry',
+  'bleeder caps',
+  'level',
+  'reservoir cap',
+  'wiped dry',
+  'lamps out',
+  'wheels',
+] as const;
+export type CheckItem = (typeof CHECK_ITEMS)[number];
 
 /** The list by kind of vehicle, in the order of the proof: pedal and joints before the wheels go back on [C]. */
 export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = {

@@ -45,7 +45,7 @@ export function releaseGate(run: RunState, proof: Proof, drive: DriveResult | nu
 function runReasons(run: RunState): GateReason[] {
   if (run.ended) return [{ code: 'run ended' }];
   const left = run.plan.layout.bleeders
-    .filter((b) => b.id in run.leftShut)
+    .filter((b) => run.leftShut.has(b.id))
     .map((b): GateReason => ({ code: 'bleeder left', place: b.place }));
   return nextStep(run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
 }

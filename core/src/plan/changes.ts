@@ -1,8 +1,8 @@
 import { bleederName, type Layout } from '../circuit';
 import { METHOD_WORDS } from '../flow';
 import { ORDER_WORDS } from '../order';
-import { stageTitle } from './materials';
-import type { Plan } from './plan';
+import { stageTitle } from '../stages';
+import type { Plan } from './shape';
 
 /** What is different between two plans of one job besides the amounts: bleeders, method, order, stages, in short sentences. */
 export function shapeChanges(before: Plan, after: Plan): string[] {

@@ -1,20 +1,13 @@
-export {
-  planBleed,
-  controlOf,
-  RULES_VERSION,
-  wrenchMm,
-  type Plan,
-  type PlanBowl,
-  type PlanMethod,
-  type PlannedTopUp,
-  type PlanRefusal,
-  type PlanResult,
-  type PlanScope,
-  type PlanStage,
-  type PlanStop,
-  type PlanTotals,
-  type StrokeShape,
-} from './plan';
+export { planBleed, controlOf, RULES_VERSION, wrenchMm } from './plan';
+export type {
+  Plan,
+  PlanBowl,
+  PlanMethod,
+  PlanRefusal,
+  PlanResult,
+  PlanScope,
+  PlanTotals,
+} from './shape';
 export { planChanges, shapeChanges } from './changes';
 export {
   notEmptiedFirst,
@@ -25,19 +18,10 @@ export {
   type PlanOrder,
   type PlanPreview,
 } from './preview';
-export {
-  handsOnMinutes,
-  stageTitle,
-  type Material,
-  type Materials,
-  type TimelinePiece,
-} from './materials';
-export { linesOf } from './joining';
-export { needsTool } from './stages';
+export { handsOnMinutes, type Materials, type TimelinePiece } from './materials';
 export { partnerWays, type PartnerWays } from './partnerWays';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
-export type { PlanReached, PlanRequest, PlanWishes } from './request';
-export type { BleedPurpose, StageDraft } from './draft';
-export { stageWords, type StageWords } from './stageWords';
+export { FIRST_PLAN, type PlanReached, type PlanRequest, type PlanWishes } from './request';
 export { PREPARATION_WORDS, refusalWords } from './words';
+export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';

@@ -1,20 +1,16 @@
 import { bleederName, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
-import { usualPieces } from '../part';
 import { nameOf } from '../scope';
-import { lowerFirst } from '../text';
-import { linesOf } from './joining';
-import type { PlanStage, PlanStop } from './plan';
+import {
+  stageMaterials,
+  stageTitle,
+  stageWaiting,
+  type Material,
+  type PlanStage,
+  type PlanStop,
+} from '../stages';
 import type { PlanAsked } from './request';
-
-/** One thing to lay out before the start. */
-export interface Material {
-  readonly kind: 'wrench' | 'tool' | 'kit' | 'cap' | 'protection';
-  readonly what: string;
-  /** What it is for, or null where it speaks for itself. */
-  readonly for: string | null;
-}
 
 /** One piece of the day: hands-on and waiting minutes. */
 export interface TimelinePiece {
@@ -69,51 +65,7 @@ export function materialsFor(of: {
       ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady')
         ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }]
         : []),
-      ...(stages.some((s) => s.kind === 'bench')
-        ? [
-            {
-              kind: 'kit' as const,
-              what:
-                asked.preferences.benchFill === 'into a can'
-                  ? 'Soft jaws, hoses into a can'
-                  : 'Soft jaws, hoses from the ports back into the reservoir',
-              for: 'the master on the bench',
-            },
-          ]
-        : []),
-      ...(stages.some((s) => s.kind === 'tool cycle')
-        ? [
-            {
-              kind: 'tool' as const,
-              what: 'Scan tool that cycles this modulator',
-              for: 'between the two base bleeds',
-            },
-          ]
-        : []),
-      ...stages.flatMap((s) =>
-        s.kind === 'right part'
-          ? usualPieces(layout, s.partId)
-              .filter((p) => p.comes === 'new')
-              .map(
-                (p): Material => ({
-                  kind: 'kit',
-                  what: `${p.count} × ${lowerFirst(p.what)}, new`,
-                  for: nameOf(layout, s.partId),
-                }),
-              )
-          : [],
-      ),
-      ...stages.flatMap((s) =>
-        s.kind === 'join lines'
-          ? linesOf(layout, s.masterId).map(
-              (l): Material => ({
-                kind: 'cap',
-                what: 'Cap for the line, plug for its port',
-                for: l.name,
-              }),
-            )
-          : [],
-      ),
+      ...distinct(stages.flatMap((s) => stageMaterials(asked, s))),
       ...asked.work.parts.map(
         (p): Material => ({
           kind: 'cap',
@@ -210,63 +162,21 @@ function timeline({
       ),
       waiting: null,
     },
-    ...stages.map(
-      (s): TimelinePiece => ({
-        when: s.kind === 'tie back' ? 'over night' : 'today',
+    ...stages.map((s): TimelinePiece => {
+      const waiting = stageWaiting(s);
+      return {
+        when: waiting ? 'over night' : 'today',
         what: stageTitle(layout, s),
         handsOn: s.minutes,
-        waiting:
-          s.kind === 'tie back'
-            ? min(
-                'Waiting',
-                OVER_NIGHT_MINUTES,
-                'over night; a drop of the bite point tells a leak or air that moved',
-                PRACTICE,
-              )
-            : null,
-      }),
-    ),
+        waiting: waiting && { ...waiting, label: 'Waiting' },
+      };
+    }),
   ];
 }
 
-/** What a stage is called, where one line must do. */
-export function stageTitle(layout: Layout, stage: PlanStage): string {
-  switch (stage.kind) {
-    case 'right part':
-      return `Compare the new part: ${nameOf(layout, stage.partId)}`;
-    case 'slave test':
-      return {
-        blocked: 'Prove the clutch: slave blocked',
-        travel: 'Prove the clutch: travel of the slave',
-        'take-up': 'Prove the clutch: take-up and reverse',
-      }[stage.way];
-    case 'bench':
-      return stage.set
-        ? 'Clutch set on the bench'
-        : `${nameOf(layout, stage.masterId)} on the bench`;
-    case 'join lines':
-      return `Join the lines to ${nameOf(layout, stage.masterId)}`;
-    case 'centre the valve':
-      return 'Push the piston of the differential valve back';
-    case 'tool cycle':
-      return 'Cycle the modulator with the scan tool';
-    case 'hold point':
-      return `Hold: prove the pedal before ${nameOf(layout, stage.partId)} is opened`;
-    case 'injection':
-      return 'Inject fluid at the master’s port';
-    case 'tie back':
-      return 'Tie the lever back';
-    case 'bleed':
-      return {
-        bleed: 'Bleed',
-        prime: 'Prime',
-        'old fluid out': 'Old fluid out, downwards',
-        'finish with strokes': 'Finish with strokes',
-        'in turn until clear': 'Round again, in turn until clear',
-        'again after the tool': 'Base bleed again',
-        'second part': 'Bleed for the second part',
-      }[stage.purpose];
-  }
+/** Each thing once, where several stages ask for the same. */
+function distinct(items: readonly Material[]): Material[] {
+  return items.filter((m, i) => items.findIndex((x) => x.what === m.what && x.for === m.for) === i);
 }
 
 /** Minutes in all, hands-on. */

@@ -1,7 +1,8 @@
 import type { Layout } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import type { PartnerAdvice, WorkDone } from '../scope';
-import { planBleed, type Plan } from './plan';
+import { planBleed } from './plan';
+import type { Plan } from './shape';
 
 /** Hands-on minutes of a partner by both ways. */
 export interface PartnerWays {

@@ -1,12 +1,11 @@
 import { bleederName, type Layout, type Path } from '../circuit';
-import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
+import { ARITHMETIC, figure, leafFigure, MODEL, PRACTICE, type Figure } from '../figure';
 import { countAt, type OrderSetup, type VisitPrice } from '../order';
-import { cycleMinutes, toolSteps } from '../scanTool';
+import { METHOD_TRAITS } from '../flow';
+import { stageTitle, stageWaiting, type PlanStage, type PlanStop } from '../stages';
 import { WASHOUT_SOURCE } from '../washout';
-import type { PlanBowl, PlanStage, PlanStop, PlanTotals } from './plan';
+import type { PlanBowl, PlanTotals } from './shape';
 import type { PlanPreferences } from './preferences';
-import type { PlanAsked } from './request';
-import type { StageDraft } from './draft';
 
 const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
   new: 'simulated along the path: lines laminar (new at the outlet is 1 − 1/(4θ²) after θ line volumes, nothing before ½), master chamber, modulator and caliper mixed (1 − e^−θ), shared stretches as the earlier bleeders left them, reservoir topped up in batches. Bends and pulsed strokes mix, so this is an upper bound.',
@@ -14,14 +13,6 @@ const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
     'the volume of the path once, so that what stands anywhere on the way has reached the bleeder',
   clear: 'three strokes or marks that must be free of bubbles',
 };
-
-/** A figure that opens in a row of its own, as a part of another: copies of its parts in every figure would only be in the way. */
-const leaf = (of: Figure, label = of.label): Figure => ({
-  ...of,
-  label,
-  rule: `${of.rule}; opens in its own row`,
-  from: [],
-});
 
 /** Figures of one opening from what the simulation found there. */
 export function stopFigures(of: {
@@ -47,8 +38,8 @@ export function stopFigures(of: {
   const { path, price, preferences } = of;
   const { until } = price.visit;
   const strokeMl = countAt(of.setup, price.visit).countMl;
-  const unit = strokeMl.label === 'Fluid in one stroke' ? 'strokes' : 'marks';
-  const pathVolumeMl = leaf(path.volumeMl);
+  const unit = METHOD_TRAITS[price.visit.method].kind === 'strokes' ? 'strokes' : 'marks';
+  const pathVolumeMl = leafFigure(path.volumeMl);
   const target = figure({
     label: 'Wanted new at the outlet',
     value: preferences.outletTarget * 100,
@@ -94,7 +85,7 @@ export function stopFigures(of: {
       unit: 'mL',
       rule: 'what was bled so far, if the jar is not emptied between the bleeders',
       source: ARITHMETIC,
-      from: [strokes, strokeMl].map((f) => leaf(f)),
+      from: [strokes, strokeMl].map((f) => leafFigure(f)),
     }),
     outOfBottlesMl: figure({
       label: 'Out of the bottles by then',
@@ -112,114 +103,6 @@ export function stopFigures(of: {
       from: [pathVolumeMl],
     }),
   };
-}
-
-/** Hands-on minutes of a stage that opens no bleeder [M], and what bench work is expected to save. */
-const STAGE_MINUTES: Readonly<
-  Record<
-    Exclude<StageDraft['kind'], 'bleed' | 'tool cycle'>,
-    { minutes: number; plusMinus?: number; rule: string }
-  >
-> = {
-  bench: {
-    minutes: 15,
-    plusMinus: 12,
-    rule: 'five to thirty minutes: the chamber nearer the pushrod takes longest',
-  },
-  'right part': {
-    minutes: 5,
-    rule: 'held beside the old one, bore and threads measured, pieces counted',
-  },
-  'join lines': { minutes: 15, rule: 'each line off, capped and on again' },
-  'centre the valve': {
-    minutes: 15,
-    rule: 'one end opened, the piston pushed back, the lamp looked at',
-  },
-  'hold point': {
-    minutes: 5,
-    rule: 'pedal or lever measured and judged before the next part is opened',
-  },
-  'slave test': { minutes: 5, rule: 'one push, one measurement' },
-  injection: { minutes: 5, rule: 'a few millilitres, then a look at the level' },
-  'tie back': { minutes: 2, rule: 'hands on; it stays tied over night' },
-};
-/** A lever stays tied back over night, minutes [C]. */
-const TIED_BACK_MINUTES = 10 * 60;
-/** What a bench-bled master is expected to save at the wheels, minutes [M]. */
-const BENCH_SAVES_MINUTES = 20;
-
-/** Minutes of a stage; those of a stage that opens bleeders from its visits. */
-export function stageMinutes(
-  { layout, preferences }: PlanAsked,
-  draft: StageDraft,
-  stops: readonly PlanStop[] = [],
-): { minutes: Figure; savesMinutes?: Figure; button?: boolean } {
-  if (draft.kind === 'bleed') return { minutes: bleedMinutes(preferences, stops) };
-  if (draft.kind === 'tool cycle')
-    return {
-      minutes: cycleMinutes(
-        toolSteps(
-          layout,
-          layout.bleeders.map((b) => b.id),
-        ),
-      ),
-    };
-  const { minutes, ...rest } = STAGE_MINUTES[draft.kind];
-  const own = figure({ label: 'Hands on', value: minutes, unit: 'min', source: MODEL, ...rest });
-  if (draft.kind === 'bench') {
-    return {
-      minutes: own,
-      savesMinutes: figure({
-        label: 'Expected to save at the wheels',
-        value: BENCH_SAVES_MINUTES,
-        unit: 'min',
-        plusMinus: 15,
-        rule: 'air that never reaches the lines need not be carried through them',
-        source: MODEL,
-      }),
-    };
-  }
-  // A button, where there is one, serves one end only.
-  if (draft.kind === 'centre the valve')
-    return {
-      minutes: own,
-      button: layout.nodes.some(
-        (n) =>
-          n.kind === 'valve' && n.valve === 'differential' && n.end === draft.endLost && n.button,
-      ),
-    };
-  return { minutes: own };
-}
-
-function bleedMinutes(preferences: PlanPreferences, stops: readonly PlanStop[]): Figure {
-  const rule = (label: string, value: number, unit: 's' | 'min') =>
-    figure({ label, value, unit, rule: 'house rule', source: MODEL });
-  const topUps = stops.reduce((sum, s) => sum + s.topUps.length, 0);
-  const seconds = stops.map((s) =>
-    figure({
-      label: bleederName(s.bleeder),
-      value: s.strokes.value * s.secondsPerStroke,
-      unit: 's',
-      rule: `${s.strokes.value} × ${s.secondsPerStroke.toFixed(1)} s`,
-      source: ARITHMETIC,
-      from: [leaf(s.strokes)],
-    }),
-  );
-  return figure({
-    label: 'Hands on',
-    value:
-      stops.length * preferences.minutesPerBleeder +
-      seconds.reduce((sum, s) => sum + s.value, 0) / 60 +
-      topUps * preferences.minutesPerTopUp,
-    unit: 'min',
-    rule: 'openings, strokes or marks, and top-ups, each times its minutes',
-    source: MODEL,
-    from: [
-      rule('Each opening: reach, hose, cap', preferences.minutesPerBleeder, 'min'),
-      rule('Each top-up', preferences.minutesPerTopUp, 'min'),
-      ...seconds,
-    ],
-  });
 }
 
 /** Figures of the whole job. */
@@ -241,12 +124,12 @@ export function totalFigures(of: {
     unit: 'mL',
     rule: 'sum over the openings',
     source: ARITHMETIC,
-    from: stops.map((s) => leaf(s.bledMl, bleederName(s.bleeder))),
+    from: stops.map((s) => leafFigure(s.bledMl, bleederName(s.bleeder))),
   });
   const counted = (label: string, unit: 'strokes' | 'marks') => {
     const those = stops
       .filter((s) => s.counted === unit)
-      .map((s) => leaf(s.strokes, bleederName(s.bleeder)));
+      .map((s) => leafFigure(s.strokes, bleederName(s.bleeder)));
     return figure({
       label,
       value: sum(those),
@@ -303,17 +186,7 @@ export function totalFigures(of: {
     rule: `level at the end less level at the start: it ends at ${preferences.finalLevel[layout.vehicleKind] === 'MAX' ? 'MAX' : 'midway, to leave room for heat'} or where the last stroke left it`,
     source: PRACTICE,
   });
-  const waiting = stages
-    .filter((s) => s.kind === 'tie back')
-    .map(() =>
-      figure({
-        label: 'Lever tied back',
-        value: TIED_BACK_MINUTES,
-        unit: 'min',
-        rule: 'over night',
-        source: PRACTICE,
-      }),
-    );
+  const waiting = stages.flatMap((s) => stageWaiting(s) ?? []);
   return {
     bledMl,
     strokes,
@@ -355,7 +228,7 @@ export function totalFigures(of: {
       unit: 'min',
       rule: 'sum over the stages',
       source: MODEL,
-      from: stages.map((s) => leaf(s.minutes, s.kind)),
+      from: stages.map((s) => leafFigure(s.minutes, stageTitle(layout, s))),
     }),
     waitingMinutes: figure({
       label: 'Waiting',
@@ -371,7 +244,7 @@ export function totalFigures(of: {
       unit: 'mL',
       rule: 'sum of what stays between reservoir and bleeders, each part counted once',
       source: WASHOUT_SOURCE,
-      from: stops.map((s) => leaf(s.oldLeftMl, bleederName(s.bleeder))),
+      from: stops.map((s) => leafFigure(s.oldLeftMl, bleederName(s.bleeder))),
     }),
     pocketsMl: pocketsFigure(layout),
   };

@@ -14,7 +14,8 @@ import {
   type OrderSetup,
 } from '../order';
 import { planSetup, settingsOf, visitsOf } from './orders';
-import { planBleed, type Plan, type PlanResult } from './plan';
+import { planBleed } from './plan';
+import type { Plan, PlanResult } from './shape';
 import { WASHOUT_SOURCE } from '../washout';
 import { planAsked, type PlanAsked, type PlanRequest } from './request';
 

@@ -5,7 +5,7 @@ import type { OrderId, Reached } from '../order';
 import { routineFlush, type PartnerAge, type WorkDone } from '../scope';
 import { planPreferences, type PlanPreferences } from './preferences';
 import type { PreparedBefore } from './preparation';
-import type { StageDraft } from './draft';
+import type { StageDraft } from '../stages';
 
 /** Where a run stands when the rest of it is planned anew. */
 export interface PlanReached extends Reached, PreparedBefore {
@@ -14,6 +14,9 @@ export interface PlanReached extends Reached, PreparedBefore {
   /** What is still to do of the plan in force; null where the scope itself is found anew. */
   readonly rest: readonly StageDraft[] | null;
 }
+
+/** Id of the plan that a job begins with; a later one has the id of the decision that made it. */
+export const FIRST_PLAN = 'plan';
 
 /** What a plan is made of. Left out: a routine flush of everything with the usual means, as the workshop and the ranking would choose. */
 export interface PlanRequest {
@@ -40,6 +43,8 @@ export interface PlanRequest {
   readonly partnerAges?: readonly PartnerAge[];
   readonly preferences?: Partial<PlanPreferences>;
   readonly reached?: PlanReached | null;
+  /** Means one plan for the whole job. */
+  readonly planId?: string;
 }
 
 /** What a plan was asked for beyond what it shows, so that the rest can be planned anew by the same wishes. */
@@ -89,6 +94,7 @@ export function planAsked(request: PlanRequest): PlanAsked {
     primeInPlace: false,
     partnerAges: [],
     reached: null,
+    planId: FIRST_PLAN,
     ...request,
     preferences: planPreferences(request.preferences),
   };

@@ -1,4 +1,4 @@
-import type { PlanRefusal } from './plan';
+import type { PlanRefusal } from './shape';
 import { METHOD_WORDS, methodReasonWords } from '../flow';
 import { orderRefusalWords } from '../order';
 import type { Layout } from '../circuit';

@@ -1,7 +1,7 @@
 import { refusalWords, type Plan } from '../plan';
+import { stageFault, type OwnStage, type StageEvent } from '../stages';
 import type { Decision, HaltReason, RunEvent } from './event';
 import { planOnward } from './onward';
-import { maySkip, toolStepsOf } from './stages';
 import type { RunState } from './state';
 
 /** Decisions that are offered on each halt; the first is the usual one. */
@@ -19,88 +19,109 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   'pedal not right': ['plan anew', 'end job'],
 };
 
+/** What an event of a run may name: everything that was ever there, taken back or not. */
+export interface KnownInRun {
+  /** Every plan of the job so far. */
+  readonly plans: readonly Plan[];
+  /** Whether there is an event of that id, of that kind where one is asked for. */
+  readonly has: (eventId: string, kind?: RunEvent['kind']) => boolean;
+}
+
 /**
- * The sentence for an event that cannot belong to this run, or null. It looks
- * at what the event names, not at whether it came in the best order: what was
- * done on the car is recorded even where it should not have been done.
+ * The sentence for an event that names what was never there, or null. It does
+ * not ask whether it came in the best order: what was done on the vehicle is
+ * kept even where it should not have been done.
  */
-export function eventFault(state: RunState, event: RunEvent): string | null {
-  const { plan } = state;
-  if (state.seenIds.includes(event.id)) return null;
-  if (state.ended && event.kind !== 'undone')
-    return 'The run has ended; nothing can be added to it.';
+export function runEventFault(known: KnownInRun, event: RunEvent): string | null {
+  const { plans, has } = known;
+  if (event.planId !== null && !plans.some((p) => p.id === event.planId))
+    return `There is no plan "${event.planId}" on this job; it should be one of ${plans.map((p) => p.id).join(', ')}.`;
   switch (event.kind) {
-    case 'prepared':
-      return plan.preparation.includes(event.step)
+    case 'prepared': {
+      const steps = [...new Set(plans.flatMap((p) => p.preparation))];
+      return steps.includes(event.step)
         ? null
-        : `"${event.step}" is not a step of this plan; it should be one of ${plan.preparation.join(', ')}.`;
+        : `"${event.step}" is not a step of this plan; it should be one of ${steps.join(', ')}.`;
+    }
     case 'stroke':
     case 'bubbles':
     case 'colour':
+    case 'bleeder opened':
     case 'shut':
-      return bleederFault(plan, event.stopId);
-    case 'topped up':
-      return plan.bowls.some((b) => b.id === event.bowlId)
+      return bleederFault(plans, event.stopId);
+    case 'topped up': {
+      const bowls = [...new Set(plans.flatMap((p) => p.bowls.map((b) => b.id)))];
+      return bowls.includes(event.bowlId)
         ? null
-        : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${plan.bowls.map((b) => b.id).join(', ')}.`;
-    case 'stage done':
-    case 'stage skipped': {
-      const stage = plan.stages.find((s) => s.id === event.stageId && s.kind !== 'bleed');
-      if (!stage)
-        return `There is no stage "${event.stageId}" in this plan that is done by itself.`;
-      if (event.kind === 'stage done' && stage.kind === 'slave test')
-        return 'A clutch is proved by what is measured; put the reading down.';
-      if (event.kind === 'stage done' && stage.kind === 'right part')
-        return 'A new part is through when it was compared and its pieces counted; put that down.';
-      if (event.kind === 'stage done' && stage.kind === 'tool cycle' && stage.atHand)
-        return 'A tool cycle is through when each of its steps is; put those down.';
-      return event.kind === 'stage done' || maySkip(stage)
-        ? null
-        : 'This stage cannot be left out.';
-    }
-    case 'part compared':
-      return plan.stages.some((s) => s.id === event.stageId && s.kind === 'right part')
-        ? null
-        : `There is no part to compare in "${event.stageId}" of this plan.`;
-    case 'slave tested':
-      return plan.stages.some((s) => s.id === event.stageId && s.kind === 'slave test')
-        ? null
-        : `There is no test of a slave in "${event.stageId}" of this plan.`;
-    case 'tool checked':
-    case 'tool step': {
-      if (!plan.stages.some((s) => s.id === event.stageId && s.kind === 'tool cycle'))
-        return `There is no tool cycle "${event.stageId}" in this plan.`;
-      if (event.kind === 'tool checked') return null;
-      const steps = toolStepsOf(plan, event.stageId);
-      return steps.some((s) => s.id === event.stepId)
-        ? null
-        : `There is no step "${event.stepId}" in this cycle; it should be one of ${steps.map((s) => s.id).join(', ')}.`;
+        : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${bowls.join(', ')}.`;
     }
     case 'halted':
-      return event.stopId === null ? null : bleederFault(plan, event.stopId);
-    case 'decided': {
-      const halt = state.halts.find((h) => h.eventId === event.haltId);
-      if (!halt) return `There is no halt "${event.haltId}" to decide on.`;
-      const offered = DECISIONS_ON[halt.reason];
-      if (!offered.includes(event.decision))
-        return `"${event.decision}" is not open after "${halt.reason}"; it should be one of ${offered.join(', ')}.`;
-      if (event.decision === 'go on' || event.decision === 'end job' || halt.decision !== null)
-        return null;
-      const onward = planOnward(state, halt, event.decision);
-      return onward.verdict === 'planned'
+      return event.stopId === null ? null : bleederFault(plans, event.stopId);
+    case 'decided':
+      return has(event.haltId) ? null : `There is no halt "${event.haltId}" to decide on.`;
+    case 'mended':
+      return event.haltId === null || has(event.haltId)
         ? null
-        : `The rest cannot be planned like this. ${onward.reasons.map((r) => refusalWords(plan.layout, r)).join(' ')}`;
+        : `There is no halt "${event.haltId}" that could have been mended.`;
+    case 'strokes judged': {
+      const unknown = event.eventIds.find((id) => !has(id, 'stroke'));
+      return unknown === undefined ? null : `There is no stroke "${unknown}" to judge.`;
     }
-    case 'undone':
-      return state.log.some((e) => e.id === event.eventId)
-        ? null
-        : `There is no event "${event.eventId}" in effect to undo.`;
+    case 'size found':
+    case 'taken off':
+      return elementFault(plans, event.elementId);
+    case 'counting':
+    case 'note':
+      return null;
     default:
-      return event satisfies never;
+      return stageEventFault(plans, event);
   }
 }
 
-function bleederFault(plan: Plan, stopId: string): string | null {
-  if (plan.stops.some((s) => s.id === stopId)) return null;
-  return `There is no bleeder "${stopId}" in this plan; it should be one of ${plan.stops.map((s) => s.id).join(', ')}.`;
+/** The sentence for a decision that is not open on its halt as the run stands, or null. */
+export function decisionFault(
+  state: RunState,
+  event: Extract<RunEvent, { readonly kind: 'decided' }>,
+): string | null {
+  const halt = state.halts.find((h) => h.eventId === event.haltId);
+  // A halt that was taken back meanwhile, or was decided on already: the decision is kept and changes nothing.
+  if (!halt || halt.decision !== null) return null;
+  const offered = DECISIONS_ON[halt.reason];
+  if (!offered.includes(event.decision))
+    return `"${event.decision}" is not open after "${halt.reason}"; it should be one of ${offered.join(', ')}.`;
+  if (event.decision === 'go on' || event.decision === 'end job') return null;
+  const onward = planOnward(state, halt, event.decision, event.id);
+  if (onward.verdict === 'planned') return null;
+  const why = onward.reasons.map((r) => refusalWords(state.plan.layout, r)).join(' ');
+  return `The rest cannot be planned like this. ${why}`;
+}
+
+function bleederFault(plans: readonly Plan[], stopId: string): string | null {
+  const stops = plans.flatMap((p) => p.stops.map((s) => s.id));
+  return stops.includes(stopId)
+    ? null
+    : `There is no bleeder "${stopId}" in this plan; it should be one of ${stops.join(', ')}.`;
+}
+
+function elementFault(plans: readonly Plan[], elementId: string): string | null {
+  const known = plans.some(({ layout }) =>
+    [
+      ...layout.bowls,
+      ...layout.masters,
+      ...layout.nodes,
+      ...layout.stretches,
+      ...layout.bleeders,
+    ].some((e) => e.id === elementId),
+  );
+  return known ? null : `There is no element "${elementId}" in the layout of this plan.`;
+}
+
+function stageEventFault(plans: readonly Plan[], event: StageEvent): string | null {
+  for (const plan of plans) {
+    const stage = plan.stages.find(
+      (s): s is OwnStage => s.id === event.stageId && s.kind !== 'bleed',
+    );
+    if (stage) return stageFault(plan, stage, event);
+  }
+  return `There is no stage "${event.stageId}" in this plan that is done by itself.`;
 }

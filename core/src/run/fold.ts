@@ -1,55 +1,54 @@
-import { slavePasses } from '../clutch';
 import { OPENING_STEPS, type Plan } from '../plan';
-import { toolUnmet } from '../scanTool';
+import { afterSaying, stageOpens, type OwnStage, type StageHalt } from '../stages';
+import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
-import type { HaltReason, RunEvent } from './event';
+import type { HaltReason, Kept, RunEvent } from './event';
 import { planOnward } from './onward';
-import { partFaultsOf } from './stages';
 import {
   emptyRun,
-  firstPlanOf,
   freshBleeder,
   isWaiting,
+  plansOf,
   type BleederState,
+  type RunLeg,
   type RunState,
-  type ToolRecord,
 } from './state';
 
+type Of<K extends RunEvent['kind']> = Kept<Extract<RunEvent, { readonly kind: K }>>;
+
 /**
- * State of a run from its log, in log order. The same everywhere: phone,
- * server, record. An id that was seen before changes nothing; undo names the
- * id that it undoes.
+ * State of a run from the events in effect, in log order: undos are resolved
+ * before. The same everywhere: phone, server, record.
  *
  * @param plan the one that was accepted
  */
-export function foldRun(
-  plan: Plan,
-  events: readonly RunEvent[],
-  from: RunState = emptyRun(plan),
-): RunState {
-  return events.reduce(foldEvent, from);
+export function foldRun(plan: Plan, events: readonly Kept<RunEvent>[]): RunState {
+  // One list grows with the fold: copying it at each event would cost the square of its length.
+  const log: Kept<RunEvent>[] = [];
+  return events.reduce<RunState>((state, event) => apply(state, event, log), {
+    ...emptyRun(plan),
+    log,
+  });
 }
 
-/** One event on top of a state. */
-export function foldEvent(state: RunState, event: RunEvent): RunState {
-  if (state.seenIds.includes(event.id)) return state;
-  const seenIds = [...state.seenIds, event.id];
-  if (event.kind === 'undone') {
-    const kept = state.log.filter((e) => e.id !== event.eventId);
-    if (kept.length === state.log.length) return { ...state, seenIds };
-    return { ...kept.reduce(apply, emptyRun(firstPlanOf(state))), seenIds };
-  }
-  return { ...apply(state, event), seenIds };
+/** One event on top of a state that nobody else goes on from. */
+export function foldEvent(state: RunState, event: Kept<RunEvent>): RunState {
+  const log = [...state.log];
+  return apply({ ...state, log }, event, log);
 }
 
-function apply(before: RunState, event: RunEvent): RunState {
-  if (event.kind === 'decided') return decide(before, event);
-  const state = logged(before, event);
+function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): RunState {
+  if (event.kind === 'decided') return decide(state, event, log);
+  log.push(event);
   switch (event.kind) {
     case 'prepared':
       return prepare(state, event);
+    case 'counting':
+      return { ...state, counting: { deviceId: event.deviceId, way: event.way } };
     case 'stroke':
-      return stroke(state, event);
+      return counted(state, event);
+    case 'strokes judged':
+      return judge(state, event, log);
     case 'bubbles':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -61,71 +60,42 @@ function apply(before: RunState, event: RunEvent): RunState {
         ...b,
         colour: { seen: event.colour, atStroke: b.strokes },
       }));
+    case 'bleeder opened':
+      return atBleeder(opened(state, event.atMs), event.stopId, (b) => ({
+        ...b,
+        openedTurns: event.turns,
+      }));
     case 'topped up':
       return topUp(state, event.bowlId);
     case 'shut':
-      return atBleeder(state, event.stopId, (b) => ({ ...b, shut: true }));
-    case 'stage done': {
-      // Lines that come off open the system as a bleeder does.
-      const opens = state.plan.stages.some(
-        (s) => s.id === event.stageId && s.kind === 'join lines',
-      );
-      return {
-        ...state,
-        openedAtMs: state.openedAtMs ?? (opens ? event.atMs : null),
-        stages: { ...state.stages, [event.stageId]: { skipped: null } },
-      };
-    }
-    case 'stage skipped':
-      return { ...state, stages: { ...state.stages, [event.stageId]: { skipped: event.reason } } };
-    case 'part compared':
-      return partFaultsOf(state.plan, event).length > 0
-        ? halt(state, { id: event.id, reason: 'wrong part', stopId: null })
-        : { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } };
-    case 'slave tested': {
-      const test = state.plan.stages.find((s) => s.id === event.stageId);
-      if (test?.kind !== 'slave test') return state;
-      return slavePasses(test, event)
-        ? { ...state, stages: { ...state.stages, [event.stageId]: { skipped: null } } }
-        : halt(state, { id: event.id, reason: 'pedal not right', stopId: null });
-    }
-    case 'tool checked': {
-      const next = toolSaid(state, event.stageId, {
-        kind: 'checked',
-        check: event.check,
-        by: event.by,
-      });
-      return toolUnmet(event.check).length > 0
-        ? halt(next, { id: event.id, reason: 'tool stopped', stopId: null })
-        : next;
-    }
-    case 'tool step': {
-      const next = toolSaid(state, event.stageId, {
-        kind: 'step',
-        stepId: event.stepId,
-        done: event.done,
-        atMs: event.atMs,
-        by: event.by,
-      });
-      return event.done ? next : halt(next, { id: event.id, reason: 'tool stopped', stopId: null });
-    }
+      return atBleeder(state, event.stopId, (b) => ({
+        ...b,
+        shut: true,
+        tightened: event.tightened,
+      }));
     case 'halted':
-      return halt(state, event);
-    case 'undone':
+      return halt(state, event.id, event.reason, event.stopId);
+    case 'taken off':
+      return opened(state, event.atMs);
+    case 'mended':
+    case 'size found':
+    case 'note':
       return state;
     default:
-      return event satisfies never;
+      return atStage(state, event);
   }
 }
 
-function prepare(state: RunState, event: Extract<RunEvent, { kind: 'prepared' }>): RunState {
-  if (state.prepared.includes(event.step)) return state;
+/** From the first opening on the vehicle must not be driven. */
+const opened = (state: RunState, atMs: number): RunState =>
+  state.openedAtMs === null ? { ...state, openedAtMs: atMs } : state;
+
+function prepare(before: RunState, event: Of<'prepared'>): RunState {
+  const state = OPENING_STEPS.includes(event.step) ? opened(before, event.atMs) : before;
+  // What was prepared under a plan before says nothing about what the present one asks for anew.
+  if (state.prepared.includes(event.step) || isOfPast(state, event.planId)) return state;
   const { bowls } = state.plan;
-  const next = {
-    ...state,
-    prepared: [...state.prepared, event.step],
-    openedAtMs: state.openedAtMs ?? (OPENING_STEPS.includes(event.step) ? event.atMs : null),
-  };
+  const next = { ...state, prepared: [...state.prepared, event.step] };
   if (event.step === 'empty reservoir') {
     const removed = bowls.reduce((sum, b) => sum + state.levelMl[b.id]! - b.airDrawnMl, 0);
     return {
@@ -139,9 +109,41 @@ function prepare(state: RunState, event: Extract<RunEvent, { kind: 'prepared' }>
   return next;
 }
 
-function stroke(state: RunState, event: Extract<RunEvent, { kind: 'stroke' }>): RunState {
-  const stop = state.plan.stops.find((s) => s.id === event.stopId);
-  if (!stop) return state;
+const isOfPast = (state: RunState, planId: string | null): boolean =>
+  state.past.some((leg) => leg.plan.id === planId);
+
+/** A stroke of the source that counts; one of another source is kept and asked about. */
+function counted(state: RunState, event: Of<'stroke'>): RunState {
+  const { counting } = state;
+  if (!countsItself(counting, event)) {
+    const { id: eventId, stopId, deviceId, person, atMs } = event;
+    return { ...state, asked: [...state.asked, { eventId, stopId, deviceId, person, atMs }] };
+  }
+  const first = counting ?? { deviceId: event.deviceId, way: 'tap' as const };
+  return stroke({ ...state, counting: first }, event);
+}
+
+/** What another source counted: strokes of their own are made now, the same ones are dropped. */
+function judge(
+  before: RunState,
+  { eventIds, count }: Of<'strokes judged'>,
+  log: readonly Kept<RunEvent>[],
+): RunState {
+  const judged = before.asked.filter((a) => eventIds.includes(a.eventId));
+  const state = { ...before, asked: before.asked.filter((a) => !judged.includes(a)) };
+  if (!count) return state;
+  return judged.reduce<RunState>((s, { eventId }) => {
+    const event = log.find((e) => e.id === eventId);
+    return event?.kind === 'stroke' ? stroke(s, event) : s;
+  }, state);
+}
+
+function stroke(before: RunState, event: Of<'stroke'>): RunState {
+  const stop = plansOf(before)
+    .flatMap((p) => p.stops)
+    .find((s) => s.id === event.stopId);
+  if (!stop) return before;
+  const state = opened(before, event.atMs);
   const ml = stop.strokeMl.value;
   // From below the fluid comes out of the syringe, and the bowl is drawn down as it rises.
   const levelMl = stop.fromBowl
@@ -152,7 +154,6 @@ function stroke(state: RunState, event: Extract<RunEvent, { kind: 'stroke' }>): 
     levelMl,
     bledMl: state.bledMl + ml,
     pouredMl: state.pouredMl + (stop.fromBowl ? 0 : ml),
-    openedAtMs: state.openedAtMs ?? event.atMs,
   };
   return atBleeder(next, event.stopId, (b) => ({
     ...b,
@@ -180,24 +181,41 @@ function fillTo(state: RunState, bowlId: string, toMl: number): RunState {
   };
 }
 
-const toolSaid = (state: RunState, stageId: string, said: ToolRecord): RunState => ({
-  ...state,
-  tools: { ...state.tools, [stageId]: [...(state.tools[stageId] ?? []), said] },
-});
+/** Something said in a stage that opens no bleeder, under the plan to which that stage belongs. */
+function atStage(
+  state: RunState,
+  event: Kept<Extract<RunEvent, { readonly stageId: string }>>,
+): RunState {
+  const legs: readonly Pick<RunLeg, 'plan' | 'stages'>[] = [state, ...state.past];
+  for (const leg of legs) {
+    const stage = leg.plan.stages.find(
+      (s): s is OwnStage => s.id === event.stageId && s.kind !== 'bleed',
+    );
+    if (!stage) continue;
+    const after = afterSaying(leg.plan, stage, leg.stages[stage.id], event);
+    const stages = { ...leg.stages, [stage.id]: after.state };
+    const next =
+      leg === state
+        ? { ...state, stages }
+        : { ...state, past: state.past.map((l) => (l === leg ? { ...l, stages } : l)) };
+    const through = event.kind === 'stage done' && stageOpens(stage);
+    return halted(through ? opened(next, event.atMs) : next, event.id, after.halt);
+  }
+  return state;
+}
+
+const halted = (state: RunState, eventId: string, reason: StageHalt | null): RunState =>
+  reason ? halt(state, eventId, reason, null) : state;
 
 function halt(
   state: RunState,
-  event: Pick<Extract<RunEvent, { kind: 'halted' }>, 'id' | 'reason' | 'stopId'>,
+  eventId: string,
+  reason: HaltReason,
+  stopId: string | null,
 ): RunState {
-  const next = {
-    ...state,
-    halts: [
-      ...state.halts,
-      { eventId: event.id, reason: event.reason, stopId: event.stopId, decision: null },
-    ],
-  };
-  if (event.reason !== 'ran dry') return next;
-  const dry = new Set(bowlsRunDry(state.plan, event.stopId));
+  const next = { ...state, halts: [...state.halts, { eventId, reason, stopId, decision: null }] };
+  if (reason !== 'ran dry') return next;
+  const dry = new Set(bowlsRunDry(state.plan, stopId));
   const levels = state.plan.bowls.map((b) => [
     b.id,
     dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
@@ -205,32 +223,40 @@ function halt(
   return { ...next, levelMl: { ...state.levelMl, ...Object.fromEntries(levels) } };
 }
 
-function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>): RunState {
+function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): RunState {
+  const stays = (next: RunState): RunState => {
+    log.push({ ...event, plan: null });
+    return next;
+  };
   const halt = state.halts.find((h) => h.eventId === event.haltId);
-  if (!halt || halt.decision !== null) return logged(state, { ...event, plan: null });
+  // The first decision on a halt counts; another one is kept and changes nothing.
+  if (!halt || halt.decision !== null) return stays(state);
   const decided = {
     ...state,
     halts: state.halts.map((h) => (h === halt ? { ...h, decision: event.decision } : h)),
   };
   switch (event.decision) {
     case 'go on':
-      return logged(decided, { ...event, plan: null });
+      return stays(decided);
     case 'end job':
-      return { ...logged(decided, { ...event, plan: null }), ended: halt.reason };
+      return stays({ ...decided, ended: halt.reason });
     case 'plan anew':
     case 'leave shut':
     case 'do it last': {
-      const onward = event.plan === undefined ? planOnward(decided, halt, event.decision) : null;
+      const onward =
+        event.plan === undefined ? planOnward(decided, halt, event.decision, event.id) : null;
       // Where the rest cannot be planned like this, nothing is decided.
-      if (onward?.verdict === 'refused') return logged(state, { ...event, plan: null });
+      if (onward?.verdict === 'refused') return stays(state);
       const plan = onward ? onward.plan : (event.plan ?? null);
-      const bleederId = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
+      log.push({ ...event, plan });
+      const bleederId = plansOf(state)
+        .flatMap((p) => p.stops)
+        .find((s) => s.id === halt.stopId)?.bleeder.id;
       const left =
         event.decision === 'leave shut' && bleederId !== undefined
-          ? { ...decided, leftShut: { ...decided.leftShut, [bleederId]: halt.reason } }
+          ? { ...decided, leftShut: new Map([...decided.leftShut, [bleederId, halt.reason]]) }
           : decided;
-      const next = logged(left, { ...event, plan });
-      return plan ? takeUp(next, plan, halt.reason) : next;
+      return plan ? takeUp(left, plan, halt.reason) : left;
     }
     default:
       return event.decision satisfies never;
@@ -239,28 +265,35 @@ function decide(state: RunState, event: Extract<RunEvent, { kind: 'decided' }>):
 
 /** From here on the rest goes by another plan; what was done under the one before stays beside it. */
 function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
-  const { stages, tools, bleeders } = state;
+  const { stages, bleeders } = state;
   return {
     ...state,
     plan,
     stages: {},
-    tools: {},
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
-    past: [...state.past, { plan: state.plan, stages, tools, bleeders, because }],
+    past: [...state.past, { plan: state.plan, stages, bleeders, because }],
     prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
+    // A bowl that first comes in now begins at MAX; the others stand where the run left them.
     levelMl: { ...Object.fromEntries(plan.bowls.map((b) => [b.id, b.maxMl])), ...state.levelMl },
   };
 }
 
-const logged = (state: RunState, event: RunEvent): RunState => ({
-  ...state,
-  log: [...state.log, event],
-});
-
+/** Change one opening, under whatever plan it was made. */
 function atBleeder(
   state: RunState,
   stopId: string,
   change: (b: BleederState) => BleederState,
 ): RunState {
-  return { ...state, bleeders: state.bleeders.map((b) => (b.stopId === stopId ? change(b) : b)) };
+  const changed = (bleeders: readonly BleederState[]) =>
+    bleeders.map((b) => (b.stopId === stopId ? change(b) : b));
+  if (state.bleeders.some((b) => b.stopId === stopId))
+    return { ...state, bleeders: changed(state.bleeders) };
+  return {
+    ...state,
+    past: state.past.map((leg) =>
+      leg.bleeders.some((b) => b.stopId === stopId)
+        ? { ...leg, bleeders: changed(leg.bleeders) }
+        : leg,
+    ),
+  };
 }

@@ -1,11 +1,9 @@
-import { partNeeds, usualPieces } from '../part';
-import type { Plan } from '../plan';
-import { LEAST_BATTERY_V, type ToolNext } from '../scanTool';
-import type { RunEvent } from './event';
+import type { RunEvent, RunHappening } from './event';
 import { foldEvent } from './fold';
 import { nextStep, type NextStep } from './nextStep';
-import { toolNext, type OwnStage } from './stages';
+import { usualSaying, type OwnStage } from '../stages';
 import { emptyRun, type RunState } from './state';
+import type { Plan } from '../plan';
 
 /** What is passed in so that the same call gives the same log. */
 export interface FollowOptions {
@@ -13,6 +11,8 @@ export interface FollowOptions {
   /** Gives a new id at each call. */
   readonly nextId: () => string;
   readonly startMs: number;
+  /** Number of the last event of that device; 0 when left out. */
+  readonly lastSeq?: number | undefined;
   /** Strokes to make at the most; the log ends before the next one. */
   readonly strokes?: number | undefined;
   /** The log ends before the first stage of this kind. */
@@ -44,31 +44,26 @@ export function followCalls(
     if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity)))
       return events;
     if (said.kind === 'stroke') strokesMade++;
-    const event = {
+    const event: RunEvent = {
       id: options.nextId(),
       deviceId: options.deviceId,
-      deviceSeq: events.length + 1,
+      deviceSeq: (options.lastSeq ?? 0) + events.length + 1,
       atMs: options.startMs + events.length * MS_PER_EVENT,
+      planId: state.plan.id,
       ...said,
-    } as RunEvent;
+    };
     events.push(event);
-    state = foldEvent(state, event);
+    state = foldEvent(state, { ...event, person: '' });
   }
 }
 
-type Said = RunEvent extends infer E
-  ? E extends RunEvent
-    ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs'>
-    : never
-  : never;
-
-function answerTo(state: RunState, step: NextStep): Said | null {
+function answerTo(state: RunState, step: NextStep): RunHappening | null {
   switch (step.kind) {
     case 'prepare':
       return { kind: 'prepared', step: step.step };
     case 'top up':
     case 'last fill':
-      return { kind: 'topped up', bowlId: step.bowl.id };
+      return { kind: 'topped up', bowlId: step.bowl.id, containerId: null };
     case 'stroke':
     case 'more strokes':
       return { kind: 'stroke', stopId: step.stop.id };
@@ -81,59 +76,10 @@ function answerTo(state: RunState, step: NextStep): Said | null {
     case 'shut':
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'stage':
-      if (step.stage.kind === 'slave test')
-        return {
-          kind: 'slave tested',
-          stageId: step.stage.id,
-          mm:
-            step.stage.way === 'blocked'
-              ? step.stage.limitMm!.value / 2
-              : (step.stage.limitMm?.value ?? 60),
-          reverse: step.stage.way === 'blocked' ? null : 'clean',
-        };
-      if (step.stage.kind === 'right part')
-        return asNeeded(state.plan, step.stage.id, step.stage.partId);
-      return step.stage.kind === 'tool cycle' && step.stage.atHand
-        ? withTool(step.stage.id, toolNext(state, step.stage.id))
-        : { kind: 'stage done', stageId: step.stage.id };
+      return usualSaying(state.plan, step.stage, state.stages[step.stage.id]);
     case 'decide':
     case 'finished':
     case 'ended':
       return null;
   }
-}
-
-/** A tool read off by hand: everything met, every step done, no code left. */
-function withTool(stageId: string, next: ToolNext): Said {
-  if (next.kind === 'step')
-    return {
-      kind: 'tool step',
-      stageId,
-      stepId: next.step.id,
-      by: 'by hand',
-      done: true,
-      why: null,
-    };
-  return {
-    kind: 'tool checked',
-    stageId,
-    by: 'by hand',
-    check: { batteryV: LEAST_BATTERY_V + 0.6, ignition: 'on', codes: [] },
-  };
-}
-
-/** A part that is what the layout says, with the usual pieces all right. */
-function asNeeded({ layout }: Plan, stageId: string, partId: string): Said {
-  const found = Object.fromEntries(
-    partNeeds(layout, partId).map((n) => [
-      n.id,
-      n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true,
-    ]),
-  );
-  return {
-    kind: 'part compared',
-    stageId,
-    found,
-    pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })),
-  };
 }

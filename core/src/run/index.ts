@@ -1,33 +1,37 @@
 export {
   BUBBLE_READINGS,
+  COUNT_WAYS,
   DECISIONS,
   HALT_REASONS,
   HALTS_AT_BLEEDER,
-  TOOL_WITNESSES,
   type BubbleReading,
+  type CountWay,
   type Decision,
   type EventBase,
   type HaltReason,
+  type Kept,
   type Onward,
   type RunEvent,
-  type RunEventKind,
-  type ToolWitness,
+  type RunHappening,
+  type Tightened,
+  type Undone,
 } from './event';
 export {
   emptyRun,
   firstPlanOf,
+  plansOf,
+  type AskedStroke,
   type BleederState,
+  type Counting,
   type Halt,
   type RunLeg,
   type RunState,
-  type ToolRecord,
 } from './state';
 export { foldEvent, foldRun } from './fold';
 export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
-export { DECISIONS_ON, eventFault } from './checkEvent';
+export { decisionFault, DECISIONS_ON, runEventFault, type KnownInRun } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
-export { partLines, slaveLines, toolLines } from './recordLines';
-export { maySkip, skippedStages, toolNext, toolStepsOf, type OwnStage } from './stages';
+export { skippedStages, stageLines } from './leftOut';
 export { planOnward, whatFollows } from './onward';
 export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';

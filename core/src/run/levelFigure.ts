@@ -1,5 +1,6 @@
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
-import type { PlanBowl, PlanStop } from '../plan';
+import type { PlanBowl } from '../plan';
+import type { PlanStop } from '../stages';
 
 /**
  * Present level of one bowl by the model, mL, for the gauge of a run.

@@ -1,7 +1,7 @@
 import { COLOURS } from '../fluid';
 import { strokesUntilTopUp } from '../order';
-import type { Plan, PlanBowl, PlanStage, PlanStop, PreparationStep } from '../plan';
-import { isThrough, type OwnStage } from './stages';
+import type { Plan, PlanBowl, PreparationStep } from '../plan';
+import { isBeforeFilling, isStageThrough, type OwnStage, type PlanStop } from '../stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
 
 /** What is still missing before a bleeder may be shut. */
@@ -37,7 +37,6 @@ export type NextStep =
   | { readonly kind: 'ended' };
 
 const LAST_STROKES = 3;
-const BEFORE_FILLING: readonly PlanStage['kind'][] = ['right part', 'bench', 'join lines'];
 
 /** Work out the next step from the plan in force and the state reached. */
 export function nextStep(state: RunState): NextStep {
@@ -46,15 +45,13 @@ export function nextStep(state: RunState): NextStep {
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
   // The right part, bench work and the joining of its lines come before anything on the vehicle is filled.
-  const bench = plan.stages.find(
-    (s): s is OwnStage => BEFORE_FILLING.includes(s.kind) && !isThrough(s, state),
-  );
+  const bench = plan.stages.find((s): s is OwnStage => isBeforeFilling(s) && !isThrough(state, s));
   if (bench) return { kind: 'stage', stage: bench };
   const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
   if (preparation) return { kind: 'prepare', step: preparation };
   for (const stage of plan.stages) {
     if (stage.kind !== 'bleed') {
-      if (!isThrough(stage, state)) return { kind: 'stage', stage };
+      if (!isThrough(state, stage)) return { kind: 'stage', stage };
       continue;
     }
     const waiting = state.bleeders.find(
@@ -72,6 +69,9 @@ export function currentStop(state: RunState): PlanStop | null {
   const waiting = state.bleeders.find((b) => isWaiting(state, b));
   return waiting && step.kind !== 'stage' ? stopOf(state.plan, waiting.stopId) : null;
 }
+
+const isThrough = (state: RunState, stage: OwnStage): boolean =>
+  isStageThrough(state.plan, stage, state.stages[stage.id]);
 
 const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => s.id === stopId)!;
 

@@ -6,36 +6,42 @@ import {
   type Plan,
   type PlanReached,
   type PlanResult,
-  type PlanStage,
-  type StageDraft,
 } from '../plan';
 import type { WorkDone } from '../scope';
+import { draftOf, isStageThrough, type StageDraft } from '../stages';
 import { bowlsRunDry } from './dry';
 import type { Onward } from './event';
 import { RunFluid } from './runFluid';
-import { isThrough } from './stages';
-import { firstPlanOf, type Halt, type RunState } from './state';
+import { firstPlanOf, plansOf, type Halt, type RunState } from './state';
 
 /**
  * Plan the rest of a run anew from the state reached: the fluid as it stands
  * in the lines, what was prepared, what is left shut. Where air came in, or may
  * be inside the modulator, the scope is found anew; where one bleeder cannot be
  * opened, the others go on with what is still to do.
+ *
+ * @param planId of the plan that follows: the id of the decision
  */
-export function planOnward(state: RunState, halt: Halt, decision: Onward): PlanResult {
-  const leftShut = Object.keys(state.leftShut);
+export function planOnward(
+  state: RunState,
+  halt: Halt,
+  decision: Onward,
+  planId: string,
+): PlanResult {
+  const leftShut = [...state.leftShut.keys()];
   const inHand = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
   switch (decision) {
     case 'plan anew':
       return anew(
         state,
+        planId,
         workAfter(state.plan, halt),
         reachedBy(state, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }),
       );
     case 'leave shut':
-      return restBy(state, inHand === undefined ? leftShut : [...leftShut, inHand]);
+      return restBy(state, planId, inHand === undefined ? leftShut : [...leftShut, inHand]);
     case 'do it last':
-      return restBy(state, leftShut, inHand);
+      return restBy(state, planId, leftShut, inHand);
     default:
       return decision satisfies never;
   }
@@ -49,10 +55,10 @@ export function whatFollows(
 ):
   | { readonly plan: Plan; readonly before: Plan | null; readonly changes: readonly string[] }
   | { readonly refusals: readonly string[] } {
-  const after = planOnward(state, halt, decision);
+  const after = planOnward(state, halt, decision, 'looked at');
   if (after.verdict === 'refused')
     return { refusals: after.reasons.map((r) => refusalWords(state.plan.layout, r)) };
-  const asItWas = restBy(state, Object.keys(state.leftShut));
+  const asItWas = restBy(state, 'looked at', [...state.leftShut.keys()]);
   const before = asItWas.verdict === 'planned' ? asItWas.plan : null;
   return { plan: after.plan, before, changes: before ? shapeChanges(before, after.plan) : [] };
 }
@@ -94,7 +100,7 @@ function outletInUseMm(plan: Plan, bowlId: string, stopId: string | null): numbe
   );
 }
 
-function anew(state: RunState, work: WorkDone, reached: PlanReached): PlanResult {
+function anew(state: RunState, planId: string, work: WorkDone, reached: PlanReached): PlanResult {
   const { layout, fillGrade, newColour, means, preferences, wishes } = state.plan;
   // On the vehicle it is primed in place: the bench is behind it.
   const request = {
@@ -104,6 +110,7 @@ function anew(state: RunState, work: WorkDone, reached: PlanReached): PlanResult
     means,
     preferences,
     ...wishes,
+    planId,
     work,
     primeInPlace: true,
     reached,
@@ -115,18 +122,28 @@ function anew(state: RunState, work: WorkDone, reached: PlanReached): PlanResult
     : result;
 }
 
-function restBy(state: RunState, leftShut: readonly string[], last?: string): PlanResult {
-  const { plan } = state;
+function restBy(
+  state: RunState,
+  planId: string,
+  leftShut: readonly string[],
+  last?: string,
+): PlanResult {
+  const { layout, fillGrade, newColour, means, preferences, wishes, work, method } = state.plan;
   return planBleed({
-    layout: plan.layout,
-    fillGrade: plan.fillGrade,
-    newColour: plan.newColour,
-    means: plan.means,
-    preferences: plan.preferences,
-    ...plan.wishes,
-    work: plan.work,
-    method: plan.method,
-    reached: reachedBy(state, { leftShut, rest: restOf(state, leftShut, last), fillFirst: false }),
+    layout,
+    fillGrade,
+    newColour,
+    means,
+    preferences,
+    ...wishes,
+    planId,
+    work,
+    method,
+    reached: reachedBy(state, {
+      leftShut,
+      rest: restOf(state, leftShut, last),
+      fillFirst: false,
+    }),
   });
 }
 
@@ -139,9 +156,7 @@ function reachedBy(
     ...more,
     fluid: fluid.after(state.log),
     prepared: state.prepared,
-    cracked: [...state.past.map((leg) => leg.plan), state.plan].flatMap((p) =>
-      p.stops.map((s) => s.bleeder.id),
-    ),
+    cracked: plansOf(state).flatMap((p) => p.stops.map((s) => s.bleeder.id)),
   };
 }
 
@@ -151,18 +166,23 @@ function restOf(
   leftShut: readonly string[],
   last: string | undefined,
 ): StageDraft[] {
-  return state.plan.stages.flatMap((stage): StageDraft[] => {
-    if (stage.kind !== 'bleed') return isThrough(stage, state) ? [] : [draftOf(stage)];
-    const waiting = state.plan.stops.filter(
+  const { plan } = state;
+  return plan.stages.flatMap((stage): StageDraft[] => {
+    if (stage.kind !== 'bleed') {
+      const through = isStageThrough(plan, stage, state.stages[stage.id]);
+      return through ? [] : [draftOf(stage, plan)];
+    }
+    const waiting = plan.stops.filter(
       (s) =>
         s.stageId === stage.id &&
         !leftShut.includes(s.bleeder.id) &&
         !state.bleeders.find((b) => b.stopId === s.id)!.shut,
     );
-    const visits = [
+    const inOrder = [
       ...waiting.filter((s) => s.bleeder.id !== last),
       ...waiting.filter((s) => s.bleeder.id === last),
-    ].map((s) => ({
+    ];
+    const visits = inOrder.map((s) => ({
       visit: { bleederId: s.bleeder.id, method: s.method, until: s.until },
       why: s.why,
     }));
@@ -170,9 +190,4 @@ function restOf(
       ? []
       : [{ kind: 'bleed', purpose: stage.purpose, method: stage.method, visits }];
   });
-}
-
-function draftOf(stage: Exclude<PlanStage, { kind: 'bleed' }>): StageDraft {
-  const { id: _, minutes: __, ...draft } = stage;
-  return draft;
 }

@@ -70,7 +70,7 @@ function rowsOf(
       bubbles: b.bubbles,
       colour: b.colour,
       shut: b.shut,
-      left: b.shut ? null : (leftShut[stop.bleeder.id] ?? null),
+      left: b.shut ? null : (leftShut.get(stop.bleeder.id) ?? null),
     };
   });
 }

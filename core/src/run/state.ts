@@ -1,7 +1,15 @@
 import type { Plan, PreparationStep } from '../plan';
 import type { Colour } from '../fluid';
-import type { ToolEntry } from '../scanTool';
-import type { BubbleReading, Decision, HaltReason, RunEvent, ToolWitness } from './event';
+import type { StageState } from '../stages';
+import type {
+  BubbleReading,
+  CountWay,
+  Decision,
+  HaltReason,
+  Kept,
+  RunEvent,
+  Tightened,
+} from './event';
 
 /** What is known at one opening of a bleeder. */
 export interface BleederState {
@@ -13,7 +21,10 @@ export interface BleederState {
   /** Count of strokes at which bubbles were last seen; 0 when never. */
   readonly lastBubblesAtStroke: number;
   readonly colour: { readonly seen: Colour; readonly atStroke: number } | null;
+  /** How far it was opened, turns; null where nobody said. */
+  readonly openedTurns: number | null;
   readonly shut: boolean;
+  readonly tightened: Tightened | null;
 }
 
 export interface Halt {
@@ -23,14 +34,25 @@ export interface Halt {
   readonly decision: Decision | null;
 }
 
-/** An entry of a tool cycle and who says so. */
-export type ToolRecord = ToolEntry & { readonly by: ToolWitness };
+/** Who counts: one source at a time. */
+export interface Counting {
+  readonly deviceId: string;
+  readonly way: CountWay;
+}
+
+/** A stroke that another source counted: it counts when somebody says so. */
+export interface AskedStroke {
+  readonly eventId: string;
+  readonly stopId: string;
+  readonly deviceId: string;
+  readonly person: string;
+  readonly atMs: number;
+}
 
 /** What was reached under one plan before the rest was planned anew. */
 export interface RunLeg {
   readonly plan: Plan;
   readonly stages: RunState['stages'];
-  readonly tools: RunState['tools'];
   readonly bleeders: readonly BleederState[];
   readonly because: HaltReason;
 }
@@ -42,14 +64,12 @@ export interface RunState {
   /** The plans before it, with what was reached. */
   readonly past: readonly RunLeg[];
   readonly prepared: readonly PreparationStep[];
-  /** Stages that open no bleeder: through, or left out with the reason. */
-  readonly stages: Readonly<Record<string, { readonly skipped: string | null }>>;
+  /** By stage id: where the stages stand that open no bleeder. */
+  readonly stages: Readonly<Record<string, StageState>>;
   /** In the order of the plan in force. */
   readonly bleeders: readonly BleederState[];
-  /** By bleeder id: left shut by decision. It was not bled and the vehicle cannot be released. */
-  readonly leftShut: Readonly<Record<string, HaltReason>>;
-  /** What a scan tool said and did, by stage. */
-  readonly tools: Readonly<Record<string, readonly ToolRecord[]>>;
+  /** Bleeders left shut by decision. They were not bled and the vehicle cannot be released. */
+  readonly leftShut: ReadonlyMap<string, HaltReason>;
   /** Present level by the model, mL, per bowl. */
   readonly levelMl: Readonly<Record<string, number>>;
   readonly removedMl: number;
@@ -60,10 +80,12 @@ export interface RunState {
   readonly ended: HaltReason | null;
   /** Moment at which the brake was first opened: from here on "do not drive". */
   readonly openedAtMs: number | null;
-  /** Events in effect, in log order; what undo works on. */
-  readonly log: readonly RunEvent[];
-  /** Ids ever seen, undone ones and undos included: a second copy changes nothing. */
-  readonly seenIds: readonly string[];
+  /** Null until somebody counts. */
+  readonly counting: Counting | null;
+  /** Strokes of another source that nobody has judged yet. */
+  readonly asked: readonly AskedStroke[];
+  /** Events in effect, in log order, decisions with the plan that followed. */
+  readonly log: readonly Kept<RunEvent>[];
 }
 
 /** State before the first event: reservoir at MAX with old fluid, every bleeder shut. */
@@ -77,9 +99,8 @@ export function emptyRun(plan: Plan): RunState {
     levelMl: Object.fromEntries(
       plan.bowls.map((b) => [b.id, plan.work.purpose === 'new or dry' ? b.airDrawnMl : b.maxMl]),
     ),
-    leftShut: {},
+    leftShut: new Map(),
     stages: {},
-    tools: {},
     removedMl: 0,
     pouredMl: 0,
     bledMl: 0,
@@ -87,20 +108,26 @@ export function emptyRun(plan: Plan): RunState {
     halts: [],
     ended: null,
     openedAtMs: null,
+    counting: null,
+    asked: [],
     log: [],
-    seenIds: [],
   };
 }
 
 /** Whether an opening is still to be done: neither shut, nor of a bleeder that is left shut. */
 export function isWaiting(state: RunState, b: BleederState): boolean {
   const bleederId = state.plan.stops.find((s) => s.id === b.stopId)?.bleeder.id;
-  return !b.shut && (bleederId === undefined || !(bleederId in state.leftShut));
+  return !b.shut && (bleederId === undefined || !state.leftShut.has(bleederId));
 }
 
 /** The plan that was accepted. */
-export function firstPlanOf(state: RunState): Plan {
+export function firstPlanOf(state: Pick<RunState, 'plan' | 'past'>): Plan {
   return state.past[0]?.plan ?? state.plan;
+}
+
+/** Every plan of a run, in the order in which they came into force. */
+export function plansOf(state: Pick<RunState, 'plan' | 'past'>): Plan[] {
+  return [...state.past.map((leg) => leg.plan), state.plan];
 }
 
 /** A bleeder that nothing is known of yet. */
@@ -112,6 +139,8 @@ export function freshBleeder(stopId: string): BleederState {
     bubbles: null,
     lastBubblesAtStroke: 0,
     colour: null,
+    openedTurns: null,
     shut: false,
+    tightened: null,
   };
 }

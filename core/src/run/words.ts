@@ -1,4 +1,4 @@
-import type { Decision, HaltReason, ToolWitness } from './event';
+import type { Decision, HaltReason } from './event';
 import type { Missing } from './nextStep';
 
 /** What a halt means and what is safe. */
@@ -72,13 +72,6 @@ export const DECISION_WORDS: Readonly<
     title: 'End the job unreleased',
     follows: 'The vehicle stays “do not drive” until a later job releases it.',
   },
-};
-
-/** Who says what a scan tool did. */
-export const TOOL_WITNESS_WORDS: Readonly<Record<ToolWitness, string>> = {
-  'by hand': 'read off by hand',
-  tool: 'by the tool',
-  practice: 'practised with a stand-in',
 };
 
 /** What to do about what is missing at a bleeder. */

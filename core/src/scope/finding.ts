@@ -194,3 +194,8 @@ export function changeableParts(layout: Layout): { readonly id: string; readonly
     ...layout.stretches.map(({ id, name }) => ({ id, name })),
   ];
 }
+
+/** Ids of the bleeders that a finding opens. */
+export function openedBy(finding: Pick<ScopeFinding, 'bleeders'>): string[] {
+  return finding.bleeders.filter((b) => b.open).map((b) => b.bleederId);
+}

@@ -1,6 +1,7 @@
 export {
   changeableParts,
   findScope,
+  openedBy,
   type AirCause,
   type BleederFinding,
   type BleederWhy,

@@ -70,16 +70,14 @@ export const arbitraryLayout: fc.Arbitrary<Layout> = fc
       vehicleKind: 'car',
       driverSide,
       abs: nodes.some((n) => n.kind === 'modulator') ? 'in the open path' : 'none',
-      bowls: circuits
-        .slice(0, sharedBowl ? 1 : 2)
-        .map((d, c) => ({
-          id: `c${c}-bowl`,
-          name: `Reservoir ${c + 1}`,
-          heightMm: 900,
-          maxMl: d.maxMl,
-          minMl: Math.round(d.maxMl / 3),
-          makerPressureKpa: null,
-        })),
+      bowls: circuits.slice(0, sharedBowl ? 1 : 2).map((d, c) => ({
+        id: `c${c}-bowl`,
+        name: `Reservoir ${c + 1}`,
+        heightMm: 900,
+        maxMl: d.maxMl,
+        minMl: Math.round(d.maxMl / 3),
+        makerPressureKpa: null,
+      })),
       masters: [
         {
           id: 'master',

@@ -4,6 +4,7 @@ import { up as workshopToRun } from './migrations/001-workshop-to-run';
 import { up as fluid } from './migrations/002-fluid';
 import { up as plan } from './migrations/003-plan';
 import { up as onward } from './migrations/004-onward';
+import { up as oneLog } from './migrations/005-one-log';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -13,6 +14,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '002-fluid', up: ({ context }) => fluid(context) },
       { name: '003-plan', up: ({ context }) => plan(context) },
       { name: '004-onward', up: ({ context }) => onward(context) },
+      { name: '005-one-log', up: ({ context }) => oneLog(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

@@ -1,17 +1,18 @@
-import type {
-  FluidEntry,
-  JobPick,
-  MakerEntry,
-  ProofEntry,
-  Role,
-  PlanChoices,
-} from '@brook/contract';
+import type { MakerEntry, PlanChoices, Role } from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job';
-import type { Layout } from '@brook/core/circuit';
-import type { Dye, FluidVerdict, Grade, IsoClass } from '@brook/core/fluid';
-import type { PlanResult } from '@brook/core/plan';
+import { liftLayout, type Layout } from '@brook/core/circuit';
+import type { Grade, IsoClass } from '@brook/core/fluid';
+import {
+  liftFluidRead,
+  liftJobEvent,
+  type AcceptedPick,
+  type DriveEffect,
+  type FluidRead,
+  type JobEvent,
+  type VehicleEvent,
+} from '@brook/core/log';
+import { liftPlanResult, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
-import type { RunEvent } from '@brook/core/run';
 import {
   DataTypes,
   Model,
@@ -59,14 +60,6 @@ export interface Named {
   readonly at: string;
 }
 
-/** One test drive, from "test drive only" to its result. */
-export interface Drive {
-  readonly setBy: string;
-  readonly by: string;
-  readonly at: string;
-  readonly result: 'good' | 'bad' | null;
-}
-
 export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
   declare id: string;
   declare workshopId: string;
@@ -77,35 +70,68 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare openedAt: Date;
   declare openedBy: string;
   declare closedAt: CreationOptional<Date | null>;
-  declare fluid: CreationOptional<
-    (FluidEntry & { verdict: FluidVerdict; lastDye: Dye | null; rules: HouseRules }) | null
-  >;
+  /** The columns from here on are written from the fold of the log, so that lists can ask for them. */
+  declare fluid: CreationOptional<FluidRead | null>;
   /** What was said and chosen for the plan; null until somebody did. */
   declare planChoices: CreationOptional<PlanChoices | null>;
   declare planResult: CreationOptional<PlanResult | null>;
   /** The containers of the accepted plan. */
-  declare pick: CreationOptional<JobPick | null>;
+  declare pick: CreationOptional<({ readonly kind: 'enough' } & AcceptedPick) | null>;
   declare planAccepted: CreationOptional<Named | null>;
-  declare proof: CreationOptional<ProofEntry & { by: string | null }>;
-  declare drives: CreationOptional<Drive[]>;
   declare released: CreationOptional<Named | null>;
   declare ended: CreationOptional<(Named & { reason: string }) | null>;
   declare version: CreationOptional<number>;
 }
 
-export class RunEventRow extends Model<
-  InferAttributes<RunEventRow>,
-  InferCreationAttributes<RunEventRow>
-> {
-  declare jobId: string;
+/** One event of a log. The position is given by the server; the order of the log goes by it. */
+class LogRow<E> extends Model {
   declare position: number;
   declare id: string;
   declare workshopId: string;
   declare deviceId: string;
   declare deviceSeq: number;
   declare at: Date;
-  declare by: string;
-  declare event: RunEvent;
+  declare receivedAt: Date;
+  declare person: string;
+  declare event: E;
+}
+
+/** One event of a job's log. */
+export class JobEventRow extends LogRow<JobEvent> {
+  declare jobId: string;
+}
+
+/** What arrived after a job was closed, kept beside its record. */
+export class JobAdditionRow extends LogRow<JobEvent> {
+  declare jobId: string;
+}
+
+/** One event of a vehicle's own log: what is said of it outside any job. */
+export class VehicleEventRow extends LogRow<VehicleEvent> {
+  declare vehicleId: string;
+}
+
+/** What is known of a phone that works on a job: up to where everything is settled. */
+export class JobDevice extends Model<
+  InferAttributes<JobDevice>,
+  InferCreationAttributes<JobDevice>
+> {
+  declare jobId: string;
+  declare deviceId: string;
+  declare workshopId: string;
+  declare person: string;
+  declare lowestWaiting: number;
+  declare highestSeq: number;
+  declare seenAt: Date;
+}
+
+/** What a job says about whether its vehicle may move: written from the fold of its log. */
+export class JobDrive extends Model<InferAttributes<JobDrive>, InferCreationAttributes<JobDrive>> {
+  declare jobId: string;
+  declare vehicleId: string;
+  declare openedAt: Date;
+  declare closedBy: 'released' | 'ended' | null;
+  declare effect: DriveEffect | null;
 }
 
 export class Container extends Model<
@@ -172,6 +198,15 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   declare wasteMl: number;
 }
 
+/** A stored value that is read in the shape of today, whatever version wrote it. */
+const lifted = <S, T>(column: string, lift: (stored: S) => T) => ({
+  type: DataTypes.JSONB,
+  get(this: Model): T | null {
+    const stored = this.getDataValue(column) as S | null | undefined;
+    return stored === null || stored === undefined ? null : lift(stored);
+  },
+});
+
 /** Bind the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
   // A new object each time: Sequelize writes the column's name into what it is given.
@@ -210,7 +245,7 @@ export function defineModels(sequelize: Sequelize): void {
       workshopId: uuid(),
       name: text(),
       tag: text(),
-      layout: json(),
+      layout: lifted('layout', liftLayout),
       driveState: { ...text(), defaultValue: 'free' },
       driveSince: DataTypes.DATE,
       driveReason: DataTypes.TEXT,
@@ -230,32 +265,56 @@ export function defineModels(sequelize: Sequelize): void {
       openedAt: time(),
       openedBy: text(),
       closedAt: DataTypes.DATE,
-      fluid: json(),
+      fluid: lifted('fluid', liftFluidRead),
       planChoices: json(),
-      planResult: json(),
+      planResult: lifted('planResult', liftPlanResult),
       planAccepted: json(),
       pick: json(),
-      proof: { ...json(), defaultValue: { pedal: null, checks: {}, by: null } },
-      drives: { ...json(), defaultValue: [] },
       released: json(),
       ended: json(),
       version: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'jobs' },
   );
-  RunEventRow.init(
+  // Events of a closed job's log are never written again; nor is any other.
+  const log = () => ({
+    position: { ...whole(), primaryKey: true },
+    id: uuid(),
+    workshopId: uuid(),
+    deviceId: uuid(),
+    deviceSeq: whole(),
+    at: time(),
+    receivedAt: time(),
+    person: text(),
+  });
+  const jobEvent = () => lifted('event', liftJobEvent);
+  JobEventRow.init(
+    { jobId: key(), ...log(), event: jobEvent() },
+    { sequelize, tableName: 'job_events' },
+  );
+  JobAdditionRow.init(
+    { jobId: key(), ...log(), event: jobEvent() },
+    { sequelize, tableName: 'job_additions' },
+  );
+  VehicleEventRow.init(
+    { vehicleId: key(), ...log(), event: json() },
+    { sequelize, tableName: 'vehicle_events' },
+  );
+  JobDevice.init(
     {
       jobId: key(),
-      position: { ...whole(), primaryKey: true },
-      id: uuid(),
+      deviceId: { ...uuid(), primaryKey: true },
       workshopId: uuid(),
-      deviceId: uuid(),
-      deviceSeq: whole(),
-      at: time(),
-      by: text(),
-      event: json(),
+      person: text(),
+      lowestWaiting: whole(),
+      highestSeq: whole(),
+      seenAt: time(),
     },
-    { sequelize, tableName: 'run_events' },
+    { sequelize, tableName: 'job_devices' },
+  );
+  JobDrive.init(
+    { jobId: key(), vehicleId: uuid(), openedAt: time(), closedBy: DataTypes.TEXT, effect: json() },
+    { sequelize, tableName: 'job_drives' },
   );
   Container.init(
     {

@@ -1,7 +1,7 @@
 import type { Actor } from '../session/actor';
-import { setDriveState } from '../vehicles/service';
+import { appendDesk } from '../log/append';
 import { settleByStrokes } from './fluidUsed';
-import { changeJob, named, type LockedJob } from './locked';
+import { changeJob, type LockedJob } from './locked';
 
 /** End a job unreleased. What was opened stays "do not drive". */
 export async function endJob(
@@ -16,12 +16,9 @@ export async function endJob(
 
 /**
  * End a locked job; on a stop the vehicle becomes "do not drive" even if nothing
- * was opened. What the run moved and nobody put down is put down by the count.
+ * was opened. What the run moved and nobody recorded is recorded by the count.
  */
 export async function endLocked(locked: LockedJob, reason: string, stop: boolean): Promise<void> {
-  const { job, vehicle, transaction, actor, at } = locked;
   await settleByStrokes(locked);
-  job.set({ stage: 'ended', closed: true, closedAt: at, ended: { ...named(actor, at), reason } });
-  if (stop || vehicle.driveState === 'test drive only')
-    await setDriveState(vehicle, 'do not drive', reason, at, transaction);
+  await appendDesk(locked, { kind: 'ended', reason, stop });
 }

@@ -7,9 +7,10 @@ import { ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { heldOf, shelfContainer } from '../shelf/containers';
-import { changeJob, onlyAt, runStateOf, type LockedJob } from './locked';
+import { appendDesk } from '../log/append';
+import { changeJob, onlyAt, type LockedJob } from './locked';
 
-/** Put down what a job moved; putting it down again replaces what was there. */
+/** Record what a job moved; recording it again replaces what was there. */
 export async function putFluidUsed(
   actor: Actor,
   id: string,
@@ -21,45 +22,41 @@ export async function putFluidUsed(
     onlyAt(
       locked.job,
       ['proof'],
-      'What was used is put down when the run is through and before the test drive.',
+      'What was used is recorded when the run is through and before the test drive.',
     );
     await refuseWrongContainers(locked, given);
     await settle(locked, given);
     // So that the job's version moves with what hangs on it.
-    locked.job.changed('proof', true);
+    locked.job.changed('stage', true);
   });
 }
 
-/** What the run moved by its own count, where nobody has put it down: so that the shelf is right when a job ends half-way. */
+/** What the run moved by its own count, where nobody has recorded it: so that the shelf is right when a job ends half-way. */
 export async function settleByStrokes(locked: LockedJob): Promise<void> {
-  const { job, transaction, actor, at } = locked;
-  if (job.planResult?.verdict !== 'planned' || job.pick?.kind !== 'enough') return;
-  const state = await runStateOf(job, job.planResult.plan, transaction);
-  if (
-    state.pouredMl + state.removedMl + state.bledMl === 0 ||
-    (await FluidMovedRow.findOne({ where: { jobId: job.id }, transaction }))
-  )
-    return;
+  const { actor, at, state, transaction } = locked;
+  const { run, accepted, fluidUsed } = state;
+  if (!run || !accepted?.pick || fluidUsed) return;
+  if (run.pouredMl + run.removedMl + run.bledMl === 0) return;
   const held = await heldOf(
     actor.workshopId,
-    { ids: job.pick.containers.map((c) => c.id), exceptJobId: job.id },
+    { ids: accepted.pick.containers.map((c) => c.id), exceptJobId: locked.job.id },
     transaction,
   );
   const containers = sharePoured(
-    state.pouredMl,
+    run.pouredMl,
     held.map((h) => shelfContainer(h, at)),
   ).filter((c) => c.pouredMl > 0);
   await settle(locked, {
     containers: containers.map((c) => ({ ...c, discardedMl: 0 })),
-    bledMl: state.bledMl,
+    bledMl: run.bledMl,
     bledBy: 'strokes',
-    removedMl: state.removedMl,
+    removedMl: run.removedMl,
     spilledMl: 0,
     caught: true,
   });
 }
 
-/** Take back what was put down, because the bleed goes on: it is put down anew when it is through. What was handed over stays. */
+/** Take back what was recorded, because the bleed goes on: it is recorded anew when it is through. What was handed over stays. */
 export async function takeBackFluidUsed({ job, transaction }: LockedJob): Promise<void> {
   const gone = await FluidMovedRow.destroy({
     where: { jobId: job.id, handOverId: null },
@@ -68,10 +65,13 @@ export async function takeBackFluidUsed({ job, transaction }: LockedJob): Promis
   if (gone > 0) await ContainerDraw.destroy({ where: { jobId: job.id }, transaction });
 }
 
-/** What a job moved, as it stands on its record; null before it was put down. */
+/** What a job moved, as it stands on its record; null before it was recorded. */
 export async function fluidUsedOf(jobId: string): Promise<FluidUsedRecord | null> {
-  const moved = await FluidMovedRow.findOne({ where: { jobId } });
+  const rows = await FluidMovedRow.findAll({ where: { jobId }, order: ['at'] });
+  const moved = rows.at(-1);
   if (!moved) return null;
+  const sum = (of: 'bledMl' | 'removedMl' | 'spilledMl' | 'discardedMl' | 'caughtMl') =>
+    rows.reduce((all, r) => all + r[of], 0);
   const draws = await ContainerDraw.findAll({ where: { jobId } });
   const containers = new Map(
     (await Container.findAll({ where: { id: draws.map((d) => d.containerId) } })).map((c) => [
@@ -82,12 +82,12 @@ export async function fluidUsedOf(jobId: string): Promise<FluidUsedRecord | null
   return {
     by: moved.by,
     at: moved.at.toISOString(),
-    bledMl: moved.bledMl,
+    bledMl: sum('bledMl'),
     bledBy: moved.bledBy,
-    removedMl: moved.removedMl,
-    spilledMl: moved.spilledMl,
-    discardedMl: moved.discardedMl,
-    caughtMl: moved.caughtMl,
+    removedMl: sum('removedMl'),
+    spilledMl: sum('spilledMl'),
+    discardedMl: sum('discardedMl'),
+    caughtMl: sum('caughtMl'),
     containers: draws.map((d) => {
       const c = containers.get(d.containerId)!;
       return {
@@ -104,30 +104,28 @@ export async function fluidUsedOf(jobId: string): Promise<FluidUsedRecord | null
   };
 }
 
-async function settle({ job, transaction, actor, at }: LockedJob, given: FluidUsed): Promise<void> {
-  const before = await FluidMovedRow.findOne({
+/** Bring shelf and drum to what a job moved, and put it into the log. */
+async function settle(locked: LockedJob, given: FluidUsed): Promise<void> {
+  const { job, transaction, actor, at } = locked;
+  const rows = await FluidMovedRow.findAll({
     where: { jobId: job.id },
     transaction,
     lock: transaction.LOCK.UPDATE,
   });
-  if (before?.handOverId)
-    throw refused(
-      'The waste of this job was handed over already; what it moved can no longer be changed.',
-    );
   const held = await heldOf(
     actor.workshopId,
     { ids: given.containers.map((c) => c.containerId), exceptJobId: job.id },
     transaction,
   );
   const left = new Map(held.map((h) => [h.row.id, h.leftMl]));
-  const discardedMl = given.containers.reduce((sum, c) => sum + c.discardedMl, 0);
   await ContainerDraw.destroy({ where: { jobId: job.id }, transaction });
   await ContainerDraw.bulkCreate(
     given.containers.map((c) => ({
       ...c,
       jobId: job.id,
       workshopId: actor.workshopId,
-      leftMl: left.get(c.containerId)! - c.pouredMl - c.discardedMl,
+      // What was taken is checked against what was left to a millionth: rounding must not leave less than nothing.
+      leftMl: Math.max(0, left.get(c.containerId)! - c.pouredMl - c.discardedMl),
     })),
     { transaction },
   );
@@ -136,22 +134,48 @@ async function settle({ job, transaction, actor, at }: LockedJob, given: FluidUs
       await row
         .set({ state: 'opened', openedAt: at, keptCapped: true, version: row.version + 1 })
         .save({ transaction });
-  const moved = {
-    at,
-    by: actor.name,
+  const moved = beyondHandedOver(
+    given,
+    rows.filter((r) => r.handOverId),
+  );
+  const record = { at, by: actor.name, bledBy: given.bledBy, ...moved };
+  const open = rows.find((r) => !r.handOverId);
+  if (open) await open.update(record, { transaction });
+  else
+    await FluidMovedRow.create(
+      { id: uuid(), workshopId: job.workshopId, jobId: job.id, ...record },
+      { transaction },
+    );
+  await appendDesk(locked, { kind: 'fluid used', used: given });
+}
+
+type Moved = Pick<FluidMovedRow, 'bledMl' | 'removedMl' | 'spilledMl' | 'discardedMl' | 'caughtMl'>;
+
+/** What a job moved besides what left with the drum already. */
+function beyondHandedOver(given: FluidUsed, handed: readonly Moved[]): Moved {
+  const discardedMl = given.containers.reduce((sum, c) => sum + c.discardedMl, 0);
+  const all: Moved = {
     bledMl: given.bledMl,
-    bledBy: given.bledBy,
     removedMl: given.removedMl,
     spilledMl: given.spilledMl,
     discardedMl,
     caughtMl: given.caught ? discardedMl : 0,
   };
-  if (before) await before.update(moved, { transaction });
-  else
-    await FluidMovedRow.create(
-      { id: uuid(), workshopId: job.workshopId, jobId: job.id, ...moved },
-      { transaction },
-    );
+  const rest = (of: keyof Moved): number => {
+    const gone = handed.reduce((sum, r) => sum + r[of], 0);
+    if (gone > all[of] + 1e-6)
+      throw refused(
+        `${Math.round(gone)} mL of this job were handed over with the drum already; it cannot have been less.`,
+      );
+    return Math.max(0, all[of] - gone);
+  };
+  return {
+    bledMl: rest('bledMl'),
+    removedMl: rest('removedMl'),
+    spilledMl: rest('spilledMl'),
+    discardedMl: rest('discardedMl'),
+    caughtMl: Math.min(rest('caughtMl'), rest('discardedMl')),
+  };
 }
 
 /** Every container that this job could not have been filled from, at its field. */

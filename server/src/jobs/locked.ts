@@ -1,8 +1,8 @@
 import { isClosed } from '@brook/core/job';
-import type { Plan } from '@brook/core/plan';
-import { foldRun, type RunState } from '@brook/core/run';
+import type { JobState } from '@brook/core/log';
 import type { Transaction } from 'sequelize';
-import { Job, RunEventRow, type Vehicle } from '../db/models';
+import { Job, type Vehicle } from '../db/models';
+import { jobStateOf } from '../log/stored';
 import { notFound, ProblemError, refused } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 import { findVehicle } from '../vehicles/service';
@@ -14,10 +14,12 @@ export interface LockedJob {
   readonly transaction: Transaction;
   readonly actor: Actor;
   readonly at: Date;
+  /** By its log; it moves with what is appended. */
+  state: JobState;
 }
 
 /**
- * Lock a job and its vehicle, change both, save together or not at all.
+ * Lock a vehicle and its job, change both, save together or not at all.
  *
  * @param version what the client last saw; null where the change cannot conflict, as with a log
  */
@@ -29,12 +31,15 @@ export async function changeJob<T>(
   change: (locked: LockedJob) => Promise<T>,
 ): Promise<T> {
   return Job.sequelize!.transaction(async (transaction) => {
-    const job = await Job.findOne({
+    // One order of locks everywhere: first the vehicle, then its job.
+    const found = await Job.findOne({
       where: { id, workshopId: actor.workshopId },
+      attributes: ['vehicleId'],
       transaction,
-      lock: transaction.LOCK.UPDATE,
     });
-    if (!job) throw notFound('job');
+    if (!found) throw notFound('job');
+    const vehicle = await findVehicle(actor, found.vehicleId, transaction);
+    const job = (await Job.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))!;
     if (version !== null && job.version !== version) {
       throw new ProblemError(
         'conflict',
@@ -43,8 +48,8 @@ export async function changeJob<T>(
     }
     if (version !== null && isClosed(job.stage))
       throw refused('This job is closed; its record is read-only.');
-    const vehicle = await findVehicle(actor, job.vehicleId, transaction);
-    const answer = await change({ job, vehicle, transaction, actor, at });
+    const state = await jobStateOf(id, transaction);
+    const answer = await change({ job, vehicle, transaction, actor, at, state });
     if (job.changed()) await job.set({ version: job.version + 1 }).save({ transaction });
     return answer;
   });
@@ -53,24 +58,6 @@ export async function changeJob<T>(
 /** Refuse what belongs to another stage of the way. */
 export function onlyAt(job: Job, stages: readonly Job['stage'][], sentence: string): void {
   if (!stages.includes(job.stage)) throw refused(sentence);
-}
-
-/** State of the run by its log. */
-export async function runStateOf(
-  job: Job,
-  plan: Plan,
-  transaction?: Transaction,
-): Promise<RunState> {
-  const rows = await RunEventRow.findAll({
-    where: { jobId: job.id },
-    order: ['position'],
-    attributes: ['event'],
-    transaction,
-  });
-  return foldRun(
-    plan,
-    rows.map((r) => r.event),
-  );
 }
 
 /** A person and a moment for the record. */

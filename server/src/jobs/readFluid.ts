@@ -15,6 +15,8 @@ import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { lastFillOf } from './before';
 import { endLocked } from './end';
+import { FLUID_READ_VERSION } from '@brook/core/log';
+import { appendDesk } from '../log/append';
 import { changeJob, onlyAt } from './locked';
 
 /** Read the fluid: on a stop the job ends there, while a question is open nothing is saved; what was only looked at is kept, and once a fluid is chosen the plan is made. */
@@ -35,7 +37,11 @@ export async function readFluid(
     const onlyRead = verdict.hold === 'choose a fluid';
     if (verdict.verdict === 'wait' && !onlyRead) throw waits(verdict.hold!, verdict);
     const rules = await houseRulesOf(actor, transaction);
-    job.set({ fluid: { ...entry, verdict, lastDye, rules }, planResult: null, stage: 'fluid' });
+    job.set({ planResult: null });
+    await appendDesk(locked, {
+      kind: 'fluid read',
+      read: { version: FLUID_READ_VERSION, ...entry, verdict, lastDye, rules },
+    });
     if (onlyRead) return;
     if (verdict.verdict === 'stop') {
       await endLocked(locked, stopReason(verdict), true);
@@ -45,12 +51,11 @@ export async function readFluid(
     if (fill.secondLook && entry.fill!.labelRead !== fill.grade)
       throw fault(
         'fill.labelRead',
-        `Read the label once more and put down what it says. ${COMPATIBILITY_WORDS['name trap']}`,
+        `Read the label once more and say what it says. ${COMPATIBILITY_WORDS['name trap']}`,
       );
     if (!entry.newColour)
       throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
     job.set({
-      stage: 'plan',
       planResult: planFor(
         vehicle,
         job.planChoices ?? usualChoices(vehicle.layout),

@@ -7,7 +7,6 @@ import {
   jobQuery,
   newJob,
   planChoices,
-  proofEntry,
 } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Clock } from '../clock';
@@ -18,15 +17,7 @@ import { endJob } from './end';
 import { putFluidUsed } from './fluidUsed';
 import { listJobs } from './list';
 import { readFluid } from './readFluid';
-import {
-  acceptPlan,
-  endTestDrive,
-  enterProof,
-  getJob,
-  openJob,
-  releaseJob,
-  setTestDrive,
-} from './service';
+import { acceptPlan, endTestDrive, getJob, openJob, releaseJob, setTestDrive } from './service';
 
 export function jobRoutes(clock: Clock): Router {
   const routes = Router();
@@ -80,16 +71,6 @@ export function jobRoutes(clock: Clock): Router {
       pathId(req),
       ifMatch(req),
       parse(fluidUsed, req.body),
-      clock.now(),
-    );
-    await answer(req, res);
-  });
-  routes.put('/:id/proof', async (req, res) => {
-    await enterProof(
-      actorOf(req),
-      pathId(req),
-      ifMatch(req),
-      parse(proofEntry, req.body),
       clock.now(),
     );
     await answer(req, res);

@@ -1,18 +1,21 @@
-import type { Job as JobDto, NewJob, ProofEntry } from '@brook/contract';
-import { gateWords, releaseGate, type GateVerdict } from '@brook/core/gate';
+import type { Job as JobDto, NewJob } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
+import { gateWords, releaseGate, type GateVerdict } from '@brook/core/gate';
+import { driveInForce, foldJob, proofOf, type JobState } from '@brook/core/log';
 import { refusalWords } from '@brook/core/plan';
-import { UniqueConstraintError, type Transaction } from 'sequelize';
+import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
-import { FluidMovedRow, Job, RunEventRow, User, Workshop } from '../db/models';
+import { Job, Workshop } from '../db/models';
+import { appendDesk } from '../log/append';
+import { additionsOf, logOf, onWire } from '../log/stored';
 import { usualChoices } from '../plans/planFor';
 import { notFound, ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
-import { driveStateOf, findVehicle, setDriveState } from '../vehicles/service';
+import { driveStateOf, findVehicle } from '../vehicles/service';
 import { lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
-import { changeJob, named, onlyAt, runStateOf } from './locked';
+import { changeJob, onlyAt } from './locked';
 import { pickFor } from './pick';
 
 /** Take a vehicle in. Sending the same id again answers with the same job. */
@@ -71,11 +74,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
   const job = await Job.findOne({ where: { id, workshopId: actor.workshopId } });
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
-  const rows = await RunEventRow.findAll({
-    where: { jobId: id },
-    order: ['position'],
-    attributes: ['event', 'by'],
-  });
+  const log = await logOf(id);
   const choices = job.planChoices ?? usualChoices(vehicle.layout);
   const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
   return {
@@ -102,25 +101,23 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     planAccepted: job.planAccepted,
     pick: job.stage === 'plan' ? await pickFor(job, await houseRulesOf(actor), at) : job.pick,
     fluidUsed: await fluidUsedOf(id),
-    events: rows.map((r) => r.event),
-    authors: authorsOf(rows.map((r) => r.by)),
-    proof: job.proof,
-    drives: job.drives,
+    events: log.map(onWire),
+    additions: await additionsOf(id),
+    drives: drivesOf(foldJob(log)),
     released: job.released,
     ended: job.ended,
     version: job.version,
   };
 }
 
-/** Names in a row, counted. */
-function authorsOf(names: readonly string[]): JobDto['authors'] {
-  const authors: { by: string; count: number }[] = [];
-  for (const by of names) {
-    const last = authors.at(-1);
-    if (last?.by === by) last.count++;
-    else authors.push({ by, count: 1 });
-  }
-  return authors;
+/** Test drives as they go over the wire, oldest first. */
+function drivesOf({ drives }: JobState): JobDto['drives'] {
+  return drives.map(({ setBy, setAtMs, result }) => ({
+    setBy,
+    by: result?.person ?? setBy,
+    at: new Date(result?.atMs ?? setAtMs).toISOString(),
+    result: result?.result ?? null,
+  }));
 }
 
 /** Accept the plan and the containers that the shelf gives for it; from here the run may begin. */
@@ -131,7 +128,8 @@ export async function acceptPlan(
   lookedAtOpened: boolean,
   at: Date,
 ): Promise<void> {
-  await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
+  await changeJob(actor, id, version, at, async (locked) => {
+    const { job, vehicle, transaction } = locked;
     onlyAt(job, ['plan'], 'There is no plan to accept at this point of the job.');
     if (job.planResult?.verdict !== 'planned')
       throw refused(
@@ -148,25 +146,12 @@ export async function acceptPlan(
       const sentence = 'A container of this pick needs a second look: say that it was taken.';
       throw new ProblemError('invalid', sentence, [{ field: 'lookedAtOpened', sentence }]);
     }
-    job.set({
-      stage: 'run',
-      planAccepted: named(actor, at),
-      pick: { ...pick, lookedBy: twice ? actor.name : null },
+    const { containers, leftOverMl, openRule } = pick;
+    await appendDesk(locked, {
+      kind: 'plan accepted',
+      plan: job.planResult.plan,
+      pick: { containers, leftOverMl, openRule, lookedBy: twice ? actor.name : null },
     });
-  });
-}
-
-/** Put down what was looked at; the whole list each time. */
-export async function enterProof(
-  actor: Actor,
-  id: string,
-  version: number,
-  proof: ProofEntry,
-  at: Date,
-): Promise<void> {
-  await changeJob(actor, id, version, at, async ({ job }) => {
-    onlyAt(job, ['proof'], 'The proof comes after the run and before the test drive.');
-    job.set({ proof: { ...proof, by: actor.name } });
   });
 }
 
@@ -178,20 +163,9 @@ export async function setTestDrive(
   at: Date,
 ): Promise<void> {
   await changeJob(actor, id, version, at, async (locked) => {
-    const { job, vehicle, transaction } = locked;
-    onlyAt(job, ['proof'], 'A test drive is set when run and proof are through.');
-    await gateMustSay('test drive', job, transaction);
-    job.set({
-      stage: 'test drive',
-      drives: [...job.drives, { setBy: actor.name, ...named(actor, at), result: null }],
-    });
-    await setDriveState(
-      vehicle,
-      'test drive only',
-      'Slow, in a safe place, nobody else on board.',
-      at,
-      transaction,
-    );
+    onlyAt(locked.job, ['proof'], 'A test drive is set when run and proof are through.');
+    gateMustSay('test drive', locked.state);
+    await appendDesk(locked, { kind: 'drive set' });
   });
 }
 
@@ -203,14 +177,11 @@ export async function endTestDrive(
   result: 'good' | 'bad',
   at: Date,
 ): Promise<void> {
-  await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
-    onlyAt(job, ['test drive'], 'No test drive was set for this vehicle.');
-    const drive = job.drives.at(-1)!;
-    if (drive.result !== null) throw refused('The result of this drive is down already.');
-    job.set({ drives: [...job.drives.slice(0, -1), { ...drive, ...named(actor, at), result }] });
-    if (result === 'good') return;
-    job.set({ stage: 'proof', proof: { pedal: null, checks: {}, by: null } });
-    await setDriveState(vehicle, 'do not drive', 'The test drive failed.', at, transaction);
+  await changeJob(actor, id, version, at, async (locked) => {
+    onlyAt(locked.job, ['test drive'], 'No test drive was set for this vehicle.');
+    if (locked.state.drives.at(-1)!.result !== null)
+      throw refused('The result of this drive is recorded already.');
+    await appendDesk(locked, { kind: 'drive ended', result });
   });
 }
 
@@ -221,36 +192,21 @@ export async function releaseJob(
   version: number,
   at: Date,
 ): Promise<void> {
-  await changeJob(actor, id, version, at, async ({ job, vehicle, transaction }) => {
-    onlyAt(job, ['test drive'], 'A vehicle is released after its test drive.');
-    await gateMustSay('release', job, transaction);
-    job.set({ stage: 'released', closed: true, closedAt: at, released: named(actor, at) });
-    await setDriveState(vehicle, 'free', null, at, transaction);
+  await changeJob(actor, id, version, at, async (locked) => {
+    onlyAt(locked.job, ['test drive'], 'A vehicle is released after its test drive.');
+    gateMustSay('release', locked.state);
+    await appendDesk(locked, { kind: 'released' });
   });
 }
 
-async function gateMustSay(wanted: GateVerdict, job: Job, transaction: Transaction): Promise<void> {
-  if (job.planResult?.verdict !== 'planned') throw refused('There is no plan on this job.');
-  const { plan } = job.planResult;
+function gateMustSay(wanted: GateVerdict, state: JobState): void {
+  if (!state.run) throw refused('There is no plan on this job.');
   // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
-  const drive = job.stage === 'test drive' ? job.drives.at(-1)!.result : null;
-  const fluidPutDown = (await FluidMovedRow.count({ where: { jobId: job.id }, transaction })) > 0;
-  const answer = releaseGate(
-    await runStateOf(job, plan, transaction),
-    { ...job.proof, fluidPutDown },
-    drive,
-  );
+  const drive = driveInForce(state)?.result?.result ?? null;
+  const answer = releaseGate(state.run, proofOf(state), drive);
   if (answer.verdict === wanted) return;
   throw refused(
     answer.reasons.map(gateWords).join(' '),
     answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })),
   );
 }
-
-/** The actor for a user, outside a request. */
-export const actorFor = (user: User): Actor => ({
-  userId: user.id,
-  name: user.name,
-  role: user.role,
-  workshopId: user.workshopId,
-});

@@ -1,5 +1,5 @@
 import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
-import { PROOF_ITEMS } from '@brook/core/gate';
+import { followProof, type JobEvent } from '@brook/core/log';
 import type { Plan } from '@brook/core/plan';
 import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
@@ -14,18 +14,17 @@ import { putFluidUsed } from '../jobs/fluidUsed';
 import { readFluid } from '../jobs/readFluid';
 import {
   acceptPlan,
-  actorFor,
   endTestDrive,
-  enterProof,
   getJob,
   openJob,
   releaseJob,
   setTestDrive,
 } from '../jobs/service';
 import { usualChoices } from '../plans/planFor';
-import { appendEvents } from '../runs/service';
+import { takeBatch } from '../log/batch';
+import { jobStateOf } from '../log/stored';
 import { hashPassword } from '../session/password';
-import type { Actor } from '../session/actor';
+import { actorFor, type Actor } from '../session/actor';
 import { addContainers, discardContainer, getShelf } from '../shelf/service';
 import { addVehicle } from '../vehicles/service';
 import { handOverDrum } from '../waste/service';
@@ -167,23 +166,16 @@ async function loadJob(
     await endJob(actor, id, await version(), given.endReason, at());
   if (await stageIs()) return;
   await acceptPlan(actor, id, await version(), true, at());
-  await appendEvents(actor, id, await seededEvents(id, given, at().getTime()), at());
+  const deviceId = uuid();
+  const run = await seededEvents(id, given, deviceId, at().getTime());
+  await say(actor, id, run, at());
   minutes += 60;
   if (await stageIs()) return;
   const done = await Job.findByPk(id, { rejectOnEmpty: true });
   const plan = plannedOn(done);
-  const kind = plan.layout.vehicleKind;
-  await putFluidUsed(actor, id, await version(), await usedByStrokes(actor, id, plan, at()), at());
-  await enterProof(
-    actor,
-    id,
-    await version(),
-    {
-      pedal: 'firm and high',
-      checks: Object.fromEntries(PROOF_ITEMS[kind].map((item) => [item, true])),
-    },
-    at(),
-  );
+  await putFluidUsed(actor, id, await version(), await usedByStrokes(actor, id, at()), at());
+  const answered = { deviceId, nextId: uuid, startMs: at().getTime(), lastSeq: run.length };
+  await say(actor, id, followProof(plan, answered), at());
   await setTestDrive(actor, id, await version(), at());
   if (await stageIs()) return;
   await endTestDrive(actor, id, await version(), 'good', at());
@@ -196,10 +188,18 @@ function plannedOn(job: Job): Plan {
   return job.planResult.plan;
 }
 
+/** Put events into a job's log as a phone would. @throws RangeError where one is refused */
+async function say(actor: Actor, id: string, events: readonly JobEvent[], at: Date): Promise<void> {
+  const batch = { events, lowestWaiting: events.length + 1, since: 0 };
+  const { answers } = await takeBatch(actor, id, batch, at);
+  const refused = answers.find((a) => a.result === 'refused');
+  if (refused) throw new RangeError(`the seed says what is refused: ${refused.sentence}`);
+}
+
 /** What the run moved by its count, out of the containers that were picked for it. */
-async function usedByStrokes(actor: Actor, id: string, plan: Plan, at: Date): Promise<FluidUsed> {
-  const { events, pick } = await getJob(actor, id, at);
-  const { pouredMl, bledMl, removedMl } = foldRun(plan, events);
+async function usedByStrokes(actor: Actor, id: string, at: Date): Promise<FluidUsed> {
+  const { pick } = await getJob(actor, id, at);
+  const { pouredMl, bledMl, removedMl } = (await jobStateOf(id)).run!;
   const containers = sharePoured(pouredMl, pick?.kind === 'enough' ? pick.containers : []).filter(
     (c) => c.pouredMl > 0,
   );
@@ -213,9 +213,13 @@ async function usedByStrokes(actor: Actor, id: string, plan: Plan, at: Date): Pr
   };
 }
 
-async function seededEvents(id: string, given: SeedJob, startMs: number): Promise<RunEvent[]> {
+async function seededEvents(
+  id: string,
+  given: SeedJob,
+  deviceId: string,
+  startMs: number,
+): Promise<RunEvent[]> {
   const plan = plannedOn(await Job.findByPk(id, { rejectOnEmpty: true }));
-  const deviceId = uuid();
   const events = followCalls(plan, {
     deviceId,
     nextId: uuid,
@@ -229,8 +233,13 @@ async function seededEvents(id: string, given: SeedJob, startMs: number): Promis
     deviceId,
     deviceSeq: events.length + offset,
     atMs: startMs + (events.length + offset) * 6_000,
+    planId: plan.id,
   });
-  const stopId = currentStop(foldRun(plan, events))?.id ?? null;
+  const state = foldRun(
+    plan,
+    events.map((e) => ({ ...e, person: '' })),
+  );
+  const stopId = currentStop(state)?.id ?? null;
   const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, stopId };
   if (given.reach !== 'ended') return [...events, halted];
   return [

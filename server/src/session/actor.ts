@@ -9,6 +9,8 @@ export interface Actor {
   readonly name: string;
   readonly role: Role;
   readonly workshopId: string;
+  /** The phone or computer in hand, as it names itself. */
+  readonly deviceId: string;
 }
 
 declare module 'express-session' {
@@ -30,9 +32,20 @@ declare global {
 export const requireActor: RequestHandler = async (req, _res, next) => {
   const user = req.session.userId ? await User.findByPk(req.session.userId) : null;
   if (!user) throw new ProblemError('signed-out', 'Sign in to go on.');
-  req.actor = { userId: user.id, name: user.name, role: user.role, workshopId: user.workshopId };
+  req.actor = actorFor(user, req.get('brook-device'));
   next();
 };
+
+/** A device that did not name itself. */
+export const NO_DEVICE = '00000000-0000-0000-0000-000000000000';
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+
+/** The actor for a user, with the device that the request named. */
+export function actorFor(user: User, device?: string): Actor {
+  const deviceId = device !== undefined && UUID.test(device) ? device : NO_DEVICE;
+  const { id: userId, name, role, workshopId } = user;
+  return { userId, name, role, workshopId, deviceId };
+}
 
 /** The actor that `requireActor` has put there. */
 export function actorOf(req: Request): Actor {

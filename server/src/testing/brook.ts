@@ -1,15 +1,18 @@
-import type { FluidEntry, FluidUsed, Job, Seed, VehicleSummary } from '@brook/contract';
+import type { Appended, FluidEntry, FluidUsed, Job, Seed, VehicleSummary } from '@brook/contract';
 import type { Plan } from '@brook/core/plan';
-import { foldRun, followCalls, type RunEvent } from '@brook/core/run';
+import { foldJob, followProof, type JobEvent, type JobState } from '@brook/core/log';
+import { followCalls, type RunEvent } from '@brook/core/run';
 import { sharePoured } from '@brook/core/shelf';
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import { Client, Pool } from 'pg';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request, { type Agent, type Response } from 'supertest';
 import { createApp } from '../app';
 import { connect } from '../db/connect';
-import { migrate } from '../db/migrate';
+import { prepareDatabase } from '../db/prepare';
 import { loadSeed } from '../seed/load';
 
 export const NOW = new Date('2026-03-10T09:00:00Z');
@@ -114,6 +117,17 @@ export async function emptyDatabase(): Promise<{ url: string; drop: () => Promis
   };
 }
 
+/** Load a dump, packed by gzip, into an empty database. */
+async function loadDump(url: string, path: string): Promise<void> {
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  try {
+    await client.query(gunzipSync(readFileSync(path)).toString());
+  } finally {
+    await client.end();
+  }
+}
+
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
 export class Brook {
   private constructor(
@@ -123,11 +137,14 @@ export class Brook {
     private readonly drop: () => Promise<unknown>,
   ) {}
 
-  static async start(options: { seed?: Seed; now?: Date; webDir?: string } = {}): Promise<Brook> {
+  static async start(
+    options: { seed?: Seed; now?: Date; webDir?: string; dump?: string } = {},
+  ): Promise<Brook> {
     const { url, drop } = await emptyDatabase();
+    if (options.dump) await loadDump(url, options.dump);
     const db = connect(url);
-    await migrate(db);
-    await loadSeed(options.seed ?? SEED, options.now ?? NOW);
+    await prepareDatabase(db);
+    if (!options.dump) await loadSeed(options.seed ?? SEED, options.now ?? NOW);
     const pool = new Pool({ connectionString: url, max: 4 });
     const clock = { now: () => options.now ?? NOW };
     const app = createApp({
@@ -148,12 +165,9 @@ export class Brook {
   }
 
   /** Somebody who is signed in and keeps the cookie. */
-  async signedIn(login = 'tech'): Promise<Caller> {
+  async signedIn(login = 'tech', password = `${login}-password`): Promise<Caller> {
     const agent = request.agent(this.app);
-    await agent
-      .post('/api/v1/session')
-      .send({ login, password: `${login}-password` })
-      .expect(201);
+    await agent.post('/api/v1/session').send({ login, password }).expect(201);
     return new Caller(agent);
   }
 }
@@ -204,14 +218,31 @@ export class Caller {
     return this.change(read, 'post', 'plan/accept', { lookedAtOpened: true });
   }
 
-  events(job: Job, events: readonly RunEvent[]) {
-    return this.send('post', `/jobs/${job.id}/events`, { events });
+  /** Events as one phone sends them. */
+  events(job: Pick<Job, 'id'>, events: readonly unknown[], more: object = {}) {
+    return this.send('post', `/jobs/${job.id}/events`, {
+      events,
+      lowestWaiting: 1,
+      since: 0,
+      ...more,
+    });
+  }
+
+  /** Events that must all be taken. */
+  async say(job: Pick<Job, 'id'>, events: readonly unknown[]): Promise<Appended> {
+    for (let i = 0; ; i += 500) {
+      const { body } = await this.events(job, events.slice(i, i + 500)).expect(200);
+      const { answers } = body as Appended;
+      const refused = answers.find((a) => a.result === 'refused');
+      if (refused) throw new Error(refused.sentence!);
+      if (i + 500 >= events.length) return body as Appended;
+    }
   }
 
   /** A job whose run is through. */
   async bled(tag = 'M 1'): Promise<Job> {
     const job = await this.running(tag);
-    await this.events(job, fullRun(job)).expect(200);
+    await this.say(job, fullRun(job));
     return this.job(job.id);
   }
 
@@ -219,7 +250,8 @@ export class Caller {
   async proved(tag = 'M 1'): Promise<Job> {
     const job = await this.bled(tag);
     await this.change(job, 'put', 'fluid-used', usedFluid(job));
-    return this.change(job, 'put', 'proof', goodProof(tag));
+    await this.say(job, goodProof(job));
+    return this.job(job.id);
   }
 }
 
@@ -240,7 +272,7 @@ export function fullRun(job: Job, strokes?: number): RunEvent[] {
 
 /** What the run moved by its count, poured out of the picked containers, opened ones first. */
 export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
-  const { pouredMl, bledMl, removedMl } = foldRun(planOfJob(job), job.events);
+  const { pouredMl, bledMl, removedMl } = stateOfJob(job).run!;
   const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
   return {
     containers: sharePoured(pouredMl, picked).map((c) => ({ ...c, discardedMl: 0 })),
@@ -253,17 +285,22 @@ export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
   };
 }
 
-export function goodProof(tag: string): object {
-  const items = [
-    'joints dry',
-    'bleeder caps',
-    'level',
-    'reservoir cap',
-    'wiped dry',
-    'lamps out',
-    ...(tag.startsWith('M') ? [] : ['wheels']),
-  ];
-  return { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) };
+/** The answers of somebody who finds everything right. */
+export function goodProof(job: Job): JobEvent[] {
+  return followProof(planOfJob(job), {
+    deviceId: randomUUID(),
+    nextId: randomUUID,
+    startMs: NOW.getTime(),
+  });
+}
+
+/** State of a job as a phone folds it: the accepted plan stands on the job, not in the event. */
+export function stateOfJob(job: Job): JobState {
+  return foldJob(
+    job.events.map((e) =>
+      e.kind === 'plan accepted' ? { ...e, plan: planOfJob(job), pick: null } : e,
+    ),
+  );
 }
 
 function expectOk(res: Response): Job {

@@ -10,5 +10,6 @@ export {
   SEED,
   seen,
   SOUND_FLUID,
+  stateOfJob,
   usedFluid,
 } from './brook';

@@ -1,6 +1,7 @@
 import type { VehicleHistory } from '@brook/contract';
 import { historyReading } from '@brook/core/ageing';
 import type { Grade } from '@brook/core/fluid';
+import { liftFluidRead, type StoredFluidRead } from '@brook/core/log';
 import { QueryTypes } from 'sequelize';
 import { Job } from '../db/models';
 import { houseRulesOf } from '../rules/service';
@@ -20,12 +21,13 @@ interface Row {
 /** Every sample and every change of a vehicle, oldest first. Practice readings are no history. */
 export async function vehicleHistoryOf(actor: Actor, id: string): Promise<VehicleHistory> {
   const vehicle = await findVehicle(actor, id);
-  const rows = await Job.sequelize!.query<Row>(
+  const stored = await Job.sequelize!.query<Omit<Row, 'fluid'> & { fluid: StoredFluidRead }>(
     `SELECT j.id, j.number, j.opened_at AS "openedAt", j.closed_at AS "closedAt", j.released IS NOT NULL AS released, j.fluid,
             (SELECT array_agg(DISTINCT c.batch) FROM container_draws d JOIN containers c ON c.id = d.container_id WHERE d.job_id = j.id AND d.poured_ml > 0) AS batches
        FROM jobs j WHERE j.vehicle_id = :id AND j.fluid IS NOT NULL ORDER BY j.opened_at`,
     { type: QueryTypes.SELECT, replacements: { id: vehicle.id } },
   );
+  const rows = stored.map((r): Row => ({ ...r, fluid: liftFluidRead(r.fluid) }));
   return {
     samples: samplesOf(rows),
     changes: changesOf(rows),

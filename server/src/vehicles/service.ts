@@ -6,7 +6,6 @@ import type {
   VehicleSummary,
 } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
-import type { DriveState } from '@brook/core/job';
 import type { HouseRules } from '@brook/core/rules';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
@@ -157,26 +156,6 @@ export async function findVehicle(
   const vehicle = await Vehicle.findOne({ where: { id, workshopId: actor.workshopId }, ...lock });
   if (!vehicle) throw notFound('vehicle');
   return vehicle;
-}
-
-/** Set whether the vehicle may move; the moment stays that of the first change to that state. */
-export async function setDriveState(
-  vehicle: Vehicle,
-  state: DriveState,
-  reason: string | null,
-  at: Date,
-  transaction: Transaction,
-): Promise<void> {
-  if (vehicle.driveState === state) return;
-  await vehicle.update(
-    {
-      driveState: state,
-      driveSince: state === 'free' ? null : at,
-      driveReason: reason,
-      version: vehicle.version + 1,
-    },
-    { transaction },
-  );
 }
 
 export function driveStateOf(v: Vehicle): VehicleDriveState {

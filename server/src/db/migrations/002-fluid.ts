@@ -1,14 +1,6 @@
-import {
-  fluidVerdict,
-  type Clarity,
-  type Colour,
-  type ForeignSign,
-  type Grade,
-} from '@brook/core/fluid';
-import { DEFAULT_RULES } from '@brook/core/rules';
-import { QueryTypes, type QueryInterface } from 'sequelize';
+import type { QueryInterface } from 'sequelize';
 
-/** Shelf, house rules and the fluid of each job: poured out of a container, bled, removed, spilled, discarded. */
+/** Shelf, house rules and the fluid of each job: poured out of a container, bled, removed, spilled, discarded. What was stored before is lifted on reading. */
 export async function up(queries: QueryInterface): Promise<void> {
   await queries.sequelize.query(`
     ALTER TABLE workshops ADD COLUMN house_rules jsonb, ADD COLUMN house_rules_version integer NOT NULL DEFAULT 1;
@@ -71,69 +63,4 @@ export async function up(queries: QueryInterface): Promise<void> {
     CREATE TRIGGER hand_overs_append_only BEFORE UPDATE OR DELETE ON hand_overs
       FOR EACH ROW EXECUTE FUNCTION refuse_change();
   `);
-  await liftFluid(queries);
-}
-
-/** A fluid entry as the first rules stored it. */
-interface FirstEntry {
-  readonly capGrade: Grade;
-  readonly seen: {
-    readonly colour: Colour;
-    readonly clarity: Clarity;
-    readonly foreign: ForeignSign;
-    readonly waterPercent: number | null;
-  };
-  readonly newColour: Colour;
-  readonly verdict: { readonly fillGrade: Grade | null };
-}
-
-/** Entries of the first rules in the shape of today, closed jobs included. */
-async function liftFluid(queries: QueryInterface): Promise<void> {
-  const rows = await queries.sequelize.query<{ id: string; fluid: FirstEntry }>(
-    'SELECT id, fluid FROM jobs WHERE fluid IS NOT NULL',
-    { type: QueryTypes.SELECT },
-  );
-  if (rows.length === 0) return;
-  await queries.sequelize.query('ALTER TABLE jobs DISABLE TRIGGER jobs_released_read_only');
-  for (const { id, fluid } of rows) {
-    await queries.sequelize.query('UPDATE jobs SET fluid = CAST(:fluid AS jsonb) WHERE id = :id', {
-      replacements: { id, fluid: JSON.stringify(lifted(fluid)) },
-    });
-  }
-  await queries.sequelize.query('ALTER TABLE jobs ENABLE TRIGGER jobs_released_read_only');
-}
-
-function lifted({ capGrade, seen, newColour, verdict }: FirstEntry): object {
-  const entry = {
-    demands: [{ source: 'cap' as const, grades: [capGrade], lowViscosity: false }],
-    follow: null,
-    control: 'none' as const,
-    seals: 'ordinary' as const,
-    inSystem: 'unknown' as const,
-    newColour,
-    newDye: null,
-    samples: [
-      {
-        point: 'reservoir',
-        colour: seen.colour,
-        clarity: seen.clarity,
-        foreign: seen.foreign,
-        dye: null,
-        dropsInWater: null,
-        copperPpm: null,
-        pH: null,
-        boiling: null,
-        practice: false,
-        water:
-          seen.waterPercent === null ? null : { percent: seen.waterPercent, meterGrade: capGrade },
-      },
-    ],
-    fill: verdict.fillGrade && { grade: verdict.fillGrade, isoClass: null, labelRead: null },
-  };
-  return {
-    ...entry,
-    lastDye: null,
-    rules: DEFAULT_RULES,
-    verdict: fluidVerdict({ ...entry, lastDye: null }),
-  };
 }

@@ -1,0 +1,181 @@
+import { COLOURS } from '@brook/core/fluid';
+import { CHECK_ITEMS } from '@brook/core/gate';
+import { JOB_STAGES } from '@brook/core/job';
+import type { JobEvent, PhoneHappening, VehicleEvent } from '@brook/core/log';
+import { PEDAL_RESULTS } from '@brook/core/pedal';
+import { PREPARATION_STEPS } from '@brook/core/plan';
+import {
+  BUBBLE_READINGS,
+  COUNT_WAYS,
+  DECISIONS,
+  HALT_REASONS,
+  type EventBase,
+  type Kept,
+} from '@brook/core/run';
+import { z } from 'zod';
+import { id, line, oneOf } from './common';
+import { stageEvents } from './stageEvent';
+import { driveState } from './vehicle';
+
+const SEQ = 'deviceSeq should be a whole number that counts up from 1.';
+const base = {
+  id,
+  deviceId: id,
+  deviceSeq: z
+    .number({ error: SEQ })
+    .int(SEQ)
+    .min(1, SEQ)
+    .max(2_000_000_000, SEQ)
+    .describe('Counts up on that device'),
+  atMs: z
+    .number({ error: 'atMs should be whole milliseconds since 1970.' })
+    .int('atMs should be whole milliseconds since 1970.')
+    .min(0)
+    .describe('Milliseconds since 1970 by that device’s clock'),
+  planId: line('Plan', 1, 60)
+    .nullable()
+    .describe('The plan under which it was made; null before there was one'),
+};
+const elementId = line('Element id', 1, 60);
+/** An element's id, with a number behind it from the second opening on, and the plan's own id from the second plan on. */
+const stopId = line('Opening', 1, 140);
+const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
+const TURNS = 'Turns should be 0 to 3.';
+
+const happenings = [
+  z.strictObject({ kind: z.literal('prepared'), step: oneOf('Step', PREPARATION_STEPS) }),
+  z.strictObject({ kind: z.literal('counting'), way: oneOf('Way of counting', COUNT_WAYS) }),
+  z.strictObject({ kind: z.literal('stroke'), stopId }),
+  z.strictObject({
+    kind: z.literal('strokes judged'),
+    eventIds: z.array(id).min(1).max(500).readonly(),
+    count: z.boolean({ error: 'Whether these strokes count is not said; give true or false.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('bubbles'),
+    stopId,
+    reading: oneOf('Bubbles', BUBBLE_READINGS),
+  }),
+  z.strictObject({ kind: z.literal('colour'), stopId, colour: oneOf('Colour', COLOURS) }),
+  z.strictObject({
+    kind: z.literal('bleeder opened'),
+    stopId,
+    turns: z.number({ error: TURNS }).min(0, TURNS).max(3, TURNS).describe('turns'),
+  }),
+  z.strictObject({
+    kind: z.literal('topped up'),
+    bowlId: elementId,
+    containerId: id.nullable().describe('Out of which container, where somebody said so'),
+  }),
+  z.strictObject({
+    kind: z.literal('shut'),
+    stopId,
+    tightened: z.union(
+      [
+        z.literal('by feel'),
+        z.strictObject({ torqueNm: z.number().min(0.5, TORQUE).max(400, TORQUE).describe('N·m') }),
+      ],
+      { error: TORQUE },
+    ),
+  }),
+  ...stageEvents,
+  z.strictObject({
+    kind: z.literal('halted'),
+    reason: oneOf('Reason', HALT_REASONS),
+    stopId: stopId.nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('decided'),
+    haltId: id,
+    decision: oneOf('Decision', DECISIONS),
+  }),
+  z.strictObject({
+    kind: z.literal('mended'),
+    haltId: id.nullable(),
+    where: line('Where', 2, 120),
+    how: line('What was done', 3, 300),
+  }),
+  z.strictObject({
+    kind: z.literal('size found'),
+    elementId,
+    size: line('Size', 1, 40),
+    value: z.union([z.number(), z.string().max(60)]),
+  }),
+  z.strictObject({ kind: z.literal('taken off'), elementId }),
+  z.strictObject({ kind: z.literal('note'), text: line('Note', 1, 1000) }),
+  z.strictObject({
+    kind: z.literal('pedal judged'),
+    masterId: elementId.nullable(),
+    result: oneOf('Result at the pedal or lever', PEDAL_RESULTS),
+  }),
+  z.strictObject({
+    kind: z.literal('checked'),
+    item: oneOf('Item of the proof', CHECK_ITEMS),
+    passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
+  }),
+  z.strictObject({ kind: z.literal('undone'), eventId: id }),
+] as const;
+
+type Said = z.output<(typeof happenings)[number]>;
+type Same<A, B> = A extends B ? (B extends A ? true : never) : never;
+// What core knows and what is on the wire is the same; a kind that one of them lacks does not compile.
+const COVERED: Same<Said['kind'], PhoneHappening['kind']> = true;
+void COVERED;
+
+/** One event of a job's log, as a phone sends it. */
+export const jobEvent = z.discriminatedUnion(
+  'kind',
+  happenings.map((h) => z.strictObject({ ...base, ...h.shape })) as unknown as [
+    z.ZodObject<{ kind: z.ZodLiteral<PhoneHappening['kind']> }>,
+  ],
+) as unknown as z.ZodType<EventBase & PhoneHappening>;
+
+/** One event as the log keeps it: with the person behind it and, after a decision, the plan of the rest that followed. */
+export const keptEvent = z
+  .custom<Kept<JobEvent>>((e) => typeof e === 'object' && e !== null && 'kind' in e)
+  .describe('An event of the log with the person behind it');
+
+const BATCH = 'A batch should hold 1 to 500 events.';
+/** A batch as a phone sends it; sending it twice changes nothing. */
+export const eventBatch = z.strictObject({
+  events: z
+    .array(z.unknown())
+    .min(1, BATCH)
+    .max(500, BATCH)
+    .describe('Each a JobEvent, answered by itself'),
+  lowestWaiting: z
+    .number()
+    .int()
+    .min(1)
+    .describe('Lowest number that still waits on this device: whatever is below is settled'),
+  since: z.number().int().min(0).describe('Position in the log up to which this device knows it'),
+});
+
+/** What became of one event of a batch. */
+export const eventAnswer = z.object({
+  id: z.string().nullable().describe('Null where the event had none'),
+  result: z.enum(['new', 'known', 'added after the end', 'refused']),
+  sentence: z.string().nullable().describe('Why it was refused'),
+});
+export type EventAnswer = z.infer<typeof eventAnswer>;
+
+/** What a batch came to: every event answered, and what changed, not the whole job. */
+export const appended = z.object({
+  answers: z.array(eventAnswer).describe('In the order of the batch'),
+  events: z.array(keptEvent).describe('What the log holds behind the position that was known'),
+  position: z.number().int().describe('Position of the last event of the log'),
+  stage: z.enum(JOB_STAGES),
+  version: z.number().int(),
+  drive: driveState,
+});
+export type Appended = z.infer<typeof appended>;
+
+/** One event of a vehicle's own log, as a phone sends it. */
+export const vehicleEvent = z.discriminatedUnion('kind', [
+  z.strictObject({ ...base, kind: z.literal('marked'), reason: line('Reason', 3, 300) }),
+  z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
+]) satisfies z.ZodType<VehicleEvent>;
+
+export const vehicleEventBatch = z.strictObject({
+  events: z.array(z.unknown()).min(1, BATCH).max(500, BATCH).describe('Each a VehicleEvent'),
+});

@@ -1,0 +1,84 @@
+import { PIECE_STATES } from '@brook/core/part';
+import { TOOL_WITNESSES, type StageEvent } from '@brook/core/stages';
+import { z } from 'zod';
+import { line, oneOf } from './common';
+
+/** A stage's id; that of a later plan carries the plan's own. */
+const stageId = line('Stage', 1, 120);
+
+const stageDone = z.strictObject({ kind: z.literal('stage done'), stageId });
+const stageSkipped = z.strictObject({
+  kind: z.literal('stage skipped'),
+  stageId,
+  reason: line('Reason', 3, 300),
+});
+
+const PIECES = 'Number of a piece should be 1 to 40.';
+const partCompared = z.strictObject({
+  kind: z.literal('part compared'),
+  stageId,
+  found: z
+    .record(z.string().max(80), z.union([z.number(), z.string().max(60), z.boolean()]))
+    .describe('What was found, by what is compared'),
+  pieces: z
+    .array(
+      z.strictObject({
+        what: line('Piece', 1, 80),
+        count: z.number({ error: PIECES }).int(PIECES).min(1, PIECES).max(40, PIECES),
+        comes: oneOf('How it comes', ['new', 'moves across']),
+        state: oneOf('State of the count', PIECE_STATES),
+      }),
+    )
+    .max(40)
+    .readonly(),
+});
+
+const READING = 'Reading should be 0 to 300 mm.';
+const slaveTested = z.strictObject({
+  kind: z.literal('slave tested'),
+  stageId,
+  mm: z.number({ error: READING }).min(0, READING).max(300, READING),
+  reverse: oneOf('Reverse', ['clean', 'grates']).nullable(),
+});
+
+const toolWitness = oneOf('Witness', TOOL_WITNESSES);
+const VOLTAGE = 'Battery should be 0 to 30 V.';
+const toolChecked = z.strictObject({
+  kind: z.literal('tool checked'),
+  stageId,
+  by: toolWitness,
+  check: z.strictObject({
+    batteryV: z
+      .number({ error: VOLTAGE })
+      .min(0, VOLTAGE)
+      .max(30, VOLTAGE)
+      .describe('V, ignition on'),
+    ignition: oneOf('Ignition', ['off', 'on', 'engine running']),
+    codes: z
+      .array(line('Fault code', 1, 80))
+      .max(40)
+      .readonly()
+      .describe('As the tool words them; empty when there is none'),
+  }),
+});
+const toolStep = z.strictObject({
+  kind: z.literal('tool step'),
+  stageId,
+  stepId: line('Step', 1, 80),
+  by: toolWitness,
+  done: z.boolean({ error: 'Whether the step was done is not said; give true or false.' }),
+  why: line('Why it stopped', 1, 120).nullable(),
+});
+
+/** What is said in the stages that open no bleeder, one schema a kind. */
+export const stageEvents = [
+  stageDone,
+  stageSkipped,
+  partCompared,
+  slaveTested,
+  toolChecked,
+  toolStep,
+] as const;
+
+// Every schema is of an event that core knows.
+stageEvents satisfies readonly z.ZodType<StageEvent>[];

@@ -1,0 +1,63 @@
+import type { Plan } from '../plan';
+import { decisionFault, runEventFault, type RunEvent } from '../run';
+import { isOfRun, isPhoneEvent, type JobEvent } from './event';
+import type { JobState } from './state';
+
+/** How far a phone's clock may be off before its events are not believed, ms: a day either way. */
+const BELIEVED_MS = 86_400_000;
+
+/** Between which moments a job's events can have happened, by the server's clock. */
+export interface Believable {
+  readonly openedAtMs: number;
+  readonly nowMs: number;
+}
+
+/**
+ * The sentence for an event that cannot belong to this job, or null. Refused
+ * are unknown ids and times beyond belief; what was done on the vehicle is kept
+ * in whatever order it arrives.
+ */
+export function jobEventFault(
+  job: JobState,
+  event: JobEvent,
+  { openedAtMs, nowMs }: Believable,
+): string | null {
+  if (event.atMs < openedAtMs - BELIEVED_MS || event.atMs > nowMs + BELIEVED_MS)
+    return 'The time of this event cannot be right: it should lie between the start of the job and now. Set the clock of this phone.';
+  const find = (id: string) => job.log.find((e) => e.id === id);
+  if (event.kind === 'undone') {
+    const target = find(event.eventId);
+    if (!target) return `There is no event "${event.eventId}" to undo.`;
+    return isPhoneEvent(target)
+      ? null
+      : 'This was decided at the desk; it is not taken back by undo.';
+  }
+  if (!job.accepted) return 'Accept the plan first; then the run may begin.';
+  const plans = plansEver(job);
+  if (event.kind === 'pedal judged')
+    return event.masterId === null ||
+      plans.some((p) => p.layout.masters.some((m) => m.id === event.masterId))
+      ? null
+      : `There is no master "${event.masterId}" in the layout of this plan.`;
+  if (!isOfRun(event)) return null;
+  const has = (id: string, kind?: RunEvent['kind']) => {
+    const found = find(id);
+    return found !== undefined && (kind === undefined || found.kind === kind);
+  };
+  const fault = runEventFault({ plans, has }, event as RunEvent);
+  if (fault !== null || event.kind !== 'decided' || !job.run) return fault;
+  return decisionFault(job.run, event);
+}
+
+/** Whether an event changes nothing because what it takes back is taken back already. */
+export function isSuperfluous(job: JobState, event: JobEvent): boolean {
+  return event.kind === 'undone' && job.undone.has(event.eventId);
+}
+
+/** Every plan that the job ever had, those of decisions that were taken back among them. */
+function plansEver(job: JobState): Plan[] {
+  return [
+    ...(job.accepted ? [job.accepted.plan] : []),
+    ...job.log.flatMap((e) => (e.kind === 'decided' && e.plan ? [e.plan] : [])),
+  ];
+}

@@ -1,0 +1,96 @@
+import type { DriveState } from '../job';
+import type { Kept } from '../run';
+import type { VehicleEvent } from './event';
+import { driveInForce, type JobState } from './state';
+import { undoneIds } from './undo';
+
+/** What a job or a mark says about whether its vehicle may move. */
+export interface DriveEffect {
+  readonly state: DriveState;
+  /** Since when, milliseconds since 1970; null where it is free. */
+  readonly sinceMs: number | null;
+  readonly reason: string | null;
+}
+
+export const FREE: DriveEffect = { state: 'free', sinceMs: null, reason: null };
+
+/** What a job says about its vehicle; null where it touched nothing. */
+export function driveEffectOf(job: JobState): DriveEffect | null {
+  if (job.released) return FREE;
+  const openedAtMs = job.run?.openedAtMs ?? null;
+  if (job.ended) {
+    if (openedAtMs !== null) return open(openedAtMs);
+    return job.ended.stop ? doNotDrive(job.ended.atMs, job.ended.reason) : null;
+  }
+  const drive = driveInForce(job);
+  if (drive)
+    return {
+      state: 'test drive only',
+      sinceMs: drive.setAtMs,
+      reason: 'Slow, in a safe place, nobody else on board.',
+    };
+  const failed = job.drives.at(-1)?.result;
+  if (failed?.result === 'bad') return doNotDrive(failed.atMs, 'The test drive failed.');
+  return openedAtMs === null ? null : open(openedAtMs);
+}
+
+/** What a log of additions says: what was done after a release opened the vehicle again. */
+export function driveEffectOfAdditions(
+  additions: readonly { readonly kind: string; readonly atMs: number }[],
+): DriveEffect | null {
+  const first = additions.find((e) => OPENS.includes(e.kind));
+  return first
+    ? doNotDrive(
+        first.atMs,
+        'Something was done on it after its job was closed. Look before it is driven.',
+      )
+    : null;
+}
+
+const OPENS: readonly string[] = [
+  'stroke',
+  'bleeder opened',
+  'taken off',
+  'halted',
+  'stage done',
+  'shut',
+];
+
+/** The marks of a vehicle's own log that hold, in order. */
+export function marksOf(
+  log: readonly Kept<VehicleEvent>[],
+): Kept<Extract<VehicleEvent, { readonly kind: 'marked' }>>[] {
+  const undone = undoneIds(log);
+  return log.flatMap((e) => (e.kind === 'marked' && !undone.has(e.id) ? [e] : []));
+}
+
+/** What a vehicle's jobs and marks say, jobs in the order in which they were taken in. */
+export interface DriveFacts {
+  readonly jobs: readonly {
+    readonly openedAtMs: number;
+    readonly released: boolean;
+    readonly effect: DriveEffect | null;
+  }[];
+  readonly marks: readonly { readonly atMs: number; readonly reason: string }[];
+}
+
+/**
+ * Whether a vehicle may move. The moment stays that of the first change to a
+ * state. A mark holds until a job releases the vehicle that was taken in after
+ * it: whoever took it in has seen the mark.
+ */
+export function vehicleDrive({ jobs, marks }: DriveFacts): DriveEffect {
+  const byJobs = jobs.reduce<DriveEffect>(
+    (now, { effect }) => (effect === null || effect.state === now.state ? now : effect),
+    FREE,
+  );
+  const mark = marks.find((m) => !jobs.some((j) => j.released && j.openedAtMs >= m.atMs));
+  return mark && byJobs.state !== 'do not drive' ? doNotDrive(mark.atMs, mark.reason) : byJobs;
+}
+
+const open = (atMs: number): DriveEffect =>
+  doNotDrive(atMs, 'The brakes are open and not yet released.');
+
+function doNotDrive(sinceMs: number, reason: string): DriveEffect {
+  return { state: 'do not drive', sinceMs, reason };
+}

@@ -1,0 +1,114 @@
+import type { Figure } from '../figure';
+import type { Colour, Dye, FluidRequest, FluidVerdict, Grade, IsoClass } from '../fluid';
+import type { CheckItem, DriveResult } from '../gate';
+import type { PedalResult } from '../pedal';
+import type { Plan } from '../plan';
+import type { HouseRules } from '../rules';
+import type { EventBase, RunHappening, Undone } from '../run';
+import type { AdmitReason, OpenRule, ShelfContainer } from '../shelf';
+
+/** What is judged and looked at in the proof, each by itself. */
+export type ProofHappening =
+  /** The result at one control, named by its master; null where an old record did not say which. */
+  | {
+      readonly kind: 'pedal judged';
+      readonly masterId: string | null;
+      readonly result: PedalResult;
+    }
+  | { readonly kind: 'checked'; readonly item: CheckItem; readonly passes: boolean };
+
+/** Everything that a phone may say by itself, without reception; it is kept in whatever order it arrives. */
+export type PhoneHappening = RunHappening | ProofHappening | Undone;
+
+/** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
+export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
+  /** Of the shape in which it is stored. */
+  readonly version: number;
+  readonly follow: {
+    readonly source: NonNullable<FluidRequest['follow']>;
+    readonly why: string;
+  } | null;
+  readonly fill: {
+    readonly grade: Grade;
+    readonly isoClass: IsoClass | null;
+    /** What a second look at the label read, where the name is a trap. */
+    readonly labelRead: Grade | null;
+  } | null;
+  readonly newColour: Colour | null;
+  readonly newDye: Dye | null;
+  readonly verdict: FluidVerdict;
+  readonly rules: HouseRules;
+}
+
+/** The containers with which a plan was accepted, each with why it is looked at twice. */
+export interface AcceptedPick {
+  readonly containers: readonly (ShelfContainer & { readonly reasons: readonly AdmitReason[] })[];
+  readonly leftOverMl: Figure;
+  /** Who took the second look, where one was needed. */
+  readonly lookedBy: string | null;
+  readonly openRule: OpenRule;
+}
+
+/** What a job moved: what came out of which container, what left the vehicle. */
+export interface FluidUsedEntry {
+  readonly containers: readonly {
+    readonly containerId: string;
+    readonly pouredMl: number;
+    readonly discardedMl: number;
+  }[];
+  readonly bledMl: number;
+  readonly bledBy: 'strokes' | 'measured';
+  readonly removedMl: number;
+  readonly spilledMl: number;
+  /** Whether what was discarded went into the waste drum. */
+  readonly caught: boolean;
+}
+
+/** What a person does with the server's answer: it checks first, then puts the event into the log. */
+export type DeskHappening =
+  | { readonly kind: 'fluid read'; readonly read: FluidRead }
+  | { readonly kind: 'plan accepted'; readonly plan: Plan; readonly pick: AcceptedPick | null }
+  | { readonly kind: 'fluid used'; readonly used: FluidUsedEntry }
+  /** "Test drive only" was set. */
+  | { readonly kind: 'drive set' }
+  | { readonly kind: 'drive ended'; readonly result: DriveResult }
+  | { readonly kind: 'released' }
+  /** Ended unreleased; on a stop the vehicle must not be driven even if nothing was opened. */
+  | { readonly kind: 'ended'; readonly reason: string; readonly stop: boolean };
+
+/** One event of a job's log. */
+export type JobEvent = EventBase & (PhoneHappening | DeskHappening);
+export type JobEventKind = JobEvent['kind'];
+
+/** What can be said of a vehicle outside any job. */
+export type VehicleHappening =
+  /** Marked by hand, as in the yard: it must not be driven. */
+  { readonly kind: 'marked'; readonly reason: string } | Undone;
+
+/** One event of a vehicle's own log. */
+export type VehicleEvent = EventBase & VehicleHappening;
+
+const DESK = [
+  'fluid read',
+  'plan accepted',
+  'fluid used',
+  'drive set',
+  'drive ended',
+  'released',
+  'ended',
+] as const satisfies readonly DeskHappening['kind'][];
+const NOT_OF_THE_RUN = [...DESK, 'pedal judged', 'checked', 'undone'] as const;
+
+/** Whether an event belongs to the run. */
+export function isOfRun<E extends { readonly kind: JobEventKind }>(
+  event: E,
+): event is Exclude<E, { readonly kind: (typeof NOT_OF_THE_RUN)[number] }> {
+  return !(NOT_OF_THE_RUN as readonly string[]).includes(event.kind);
+}
+
+/** Whether an event is one that a phone says by itself, and so one that it may take back. */
+export function isPhoneEvent<E extends { readonly kind: JobEventKind }>(
+  event: E,
+): event is Exclude<E, { readonly kind: DeskHappening['kind'] }> {
+  return !(DESK as readonly string[]).includes(event.kind);
+}

@@ -1,0 +1,39 @@
+export {
+  isOfRun,
+  isPhoneEvent,
+  type AcceptedPick,
+  type DeskHappening,
+  type FluidRead,
+  type FluidUsedEntry,
+  type JobEvent,
+  type JobEventKind,
+  type PhoneHappening,
+  type ProofHappening,
+  type VehicleEvent,
+  type VehicleHappening,
+} from './event';
+export { liftJobEvent } from './liftEvent';
+export { FLUID_READ_VERSION, liftFluidRead, type StoredFluidRead } from './liftFluidRead';
+export { undoneIds } from './undo';
+export { NO_PROOF, type Answered, type ProofItem, type ProofState, type Voided } from './proof';
+export {
+  driveInForce,
+  NEW_JOB,
+  proofOf,
+  stageOf,
+  type JobState,
+  type KeptOf,
+  type TestDrive,
+} from './state';
+export { addToJob, foldJob } from './fold';
+export { followProof } from './followProof';
+export { isSuperfluous, jobEventFault, type Believable } from './checkEvent';
+export {
+  driveEffectOf,
+  driveEffectOfAdditions,
+  FREE,
+  marksOf,
+  vehicleDrive,
+  type DriveEffect,
+  type DriveFacts,
+} from './driveState';

@@ -1,0 +1,118 @@
+import type { Path } from '../circuit';
+import { METHOD_TRAITS } from '../flow';
+import { countAt, type OrderSetup, type VisitPrice } from '../order';
+import {
+  bleedMinutes,
+  ownStage,
+  type PlanStage,
+  type PlanStop,
+  type StageDraft,
+  type StrokeShape,
+} from '../stages';
+import { stopFigures } from './planFigures';
+import { FIRST_PLAN, type PlanAsked } from './request';
+
+/** What the stages are laid out from. */
+interface Laid {
+  readonly asked: PlanAsked;
+  readonly setup: OrderSetup;
+  readonly drafts: readonly StageDraft[];
+  readonly priced: readonly VisitPrice[];
+  /** Poured before the first count. */
+  readonly firstFillMl: number;
+  readonly oldOnPathMl: Readonly<Record<string, number>>;
+  readonly all: readonly Path[];
+  readonly air: ReadonlySet<string>;
+}
+
+/** Give every stage and every opening its id and its figures. */
+export function layStages({
+  asked,
+  setup,
+  drafts,
+  priced,
+  firstFillMl,
+  oldOnPathMl,
+  all,
+  air,
+}: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
+  const stops: PlanStop[] = [];
+  const ofPlan = asked.planId === FIRST_PLAN ? '' : `@${asked.planId}`;
+  const opened = new Map<string, number>();
+  let next = 0;
+  let inJarMl = 0;
+  let outOfBottlesMl = firstFillMl;
+  const stages = drafts.map((draft, i): PlanStage => {
+    const id = `stage-${i + 1}${ofPlan}`;
+    if (draft.kind !== 'bleed') return ownStage(id, draft, asked.layout, asked.preferences);
+    const of = draft.visits.map((ordered): PlanStop => {
+      const price = priced[next++]!;
+      inJarMl += price.counts * countAt(setup, price.visit).countMl.value;
+      const traits = METHOD_TRAITS[draft.method];
+      outOfBottlesMl +=
+        topUpsMl(price) +
+        (traits.reverse ? price.counts * countAt(setup, price.visit).countMl.value : 0);
+      const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
+      const times = (opened.get(path.bleeder.id) ?? 0) + 1;
+      opened.set(path.bleeder.id, times);
+      return {
+        id: `${path.bleeder.id}${times === 1 ? '' : `#${times}`}${ofPlan}`,
+        stageId: id,
+        bleeder: path.bleeder,
+        chamberId: path.chamber.id,
+        bowlId: path.chamber.fedBy,
+        control: path.master.control,
+        method: draft.method,
+        counted: traits.kind === 'strokes' ? 'strokes' : 'marks',
+        secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
+        fromBowl: !traits.reverse,
+        until: price.visit.until,
+        shape: shapeOf(asked, path, air),
+        why: ordered.why,
+        ...stopFigures({
+          setup,
+          path,
+          price,
+          inJarMl,
+          outOfBottlesMl,
+          preferences: asked.preferences,
+          oldLeftMl: oldOnPathMl[path.bleeder.id]!,
+        }),
+        topUps: price.topUps.map((t) => ({
+          bowlId: t.bowlId,
+          afterStrokes: t.afterCounts,
+          pouredMl: t.pouredMl,
+        })),
+      };
+    });
+    stops.push(...of);
+    return {
+      id,
+      kind: 'bleed',
+      purpose: draft.purpose,
+      method: draft.method,
+      stopIds: of.map((s) => s.id),
+      minutes: bleedMinutes(asked.preferences, of),
+    };
+  });
+  return { stages, stops };
+}
+
+/** What the top-ups of a visit pour, mL. */
+export const topUpsMl = (v: VisitPrice): number => v.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
+
+/** Fast push and slow return where a stretch falls towards the bleeder, slow where a port is open, steady otherwise [C]. */
+function shapeOf(
+  { preferences, work }: PlanAsked,
+  path: Path,
+  air: ReadonlySet<string>,
+): StrokeShape {
+  if (work.master !== null) return 'slow push';
+  if (preferences.strokeShape === 'steady') return 'steady';
+  const falls = path.stretches.some(
+    (s, i) =>
+      air.has(s.id) &&
+      path.points[i + 1]!.node.heightMm < path.points[i]!.node.heightMm - s.lengthMm / 4,
+  );
+  return falls ? 'fast push, slow return' : 'steady';
+}

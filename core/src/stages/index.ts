@@ -1,0 +1,50 @@
+export type { Said, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
+export { bleedMinutes, type BleedStage } from './bleed';
+export type { BleedPurpose } from './bleedDrafts';
+export { linesOf } from './joining';
+export type { StageWords } from './kind';
+export {
+  afterSaying,
+  draftOf,
+  draftStages,
+  isBeforeFilling,
+  isStageThrough,
+  leftOut,
+  maySkip,
+  OWN_STAGE_KINDS,
+  ownStage,
+  stageFault,
+  stageMaterials,
+  stageOpens,
+  stageRecordLines,
+  stageTitle,
+  stageWaiting,
+  stageWords,
+  usualSaying,
+} from './kinds';
+export type { Material } from './material';
+export { partFaultsOf, type PartCompared } from './rightPart';
+export type { SlaveTested } from './slaveTest';
+export {
+  UNTOUCHED,
+  type OwnDraft,
+  type OwnStage,
+  type OwnStageOf,
+  type PlanStage,
+  type StageDraft,
+  type StageEvent,
+  type StageSaying,
+  type StageState,
+  type StageTap,
+} from './stage';
+export type { PlanStop, PlannedTopUp, StrokeShape } from './stop';
+export {
+  needsTool,
+  TOOL_WITNESSES,
+  TOOL_WITNESS_WORDS,
+  toolNext,
+  toolStepsOf,
+  type ToolChecked,
+  type ToolStepped,
+  type ToolWitness,
+} from './toolCycle';

@@ -1,0 +1,103 @@
+import type { StageHead, StagePlan } from './base';
+import { partFaults, partNeeds, usualPieces, type CountedPiece, type Found } from '../part';
+import { nameOf } from '../scope';
+import { lowerFirst } from '../text';
+import type { WorkDone } from '../scope';
+import { handsOn } from './handsOn';
+import type { OwnStageKind } from './kind';
+
+/** A new part beside what the vehicle needs, before anything is filled. */
+export interface RightPartDraft {
+  readonly kind: 'right part';
+  readonly partId: string;
+}
+
+/** A new part held beside what the vehicle needs, and its pieces counted; what does not fit halts the run. */
+export interface PartCompared {
+  readonly kind: 'part compared';
+  readonly stageId: string;
+  readonly found: Readonly<Record<string, Found>>;
+  readonly pieces: readonly CountedPiece[];
+}
+
+export type RightPartStage = StageHead & RightPartDraft;
+
+export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompared> = {
+  kind: 'right part',
+  beforeFilling: true,
+  opens: false,
+  waiting: null,
+  drafts: ({ work, underWay }) =>
+    underWay ? [] : newParts(work).map((partId) => ({ kind: 'right part', partId })),
+  figures: () => ({
+    minutes: handsOn(5, 'held beside the old one, bore and threads measured, pieces counted'),
+  }),
+  title: (layout, { partId }) => `Compare the new part: ${nameOf(layout, partId)}`,
+  words: () => ({
+    steps: [
+      'Before the old one is unbolted: crack its bleeder and line nut while the body is still held, with a second wrench where the fitting would turn.',
+      'Old and new side by side: bore, ports, threads, rod, connector.',
+      'Threads are started by hand, with slight resistance and no force.',
+      'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.',
+    ],
+    why: 'A part that nearly fits is found out now, or when it is full and leaks.',
+  }),
+  materials: ({ layout }, { partId }) =>
+    usualPieces(layout, partId)
+      .filter((p) => p.comes === 'new')
+      .map((p) => ({
+        kind: 'kit',
+        what: `${p.count} × ${lowerFirst(p.what)}, new`,
+        for: nameOf(layout, partId),
+      })),
+  maySkip: () => true,
+  notByTap: () => 'A new part is through when it was compared and its pieces counted; record that.',
+  sayings: {
+    'part compared': {
+      fault: () => null,
+      halts: (plan, stage, event) =>
+        partFaultsOf(plan, stage, event).length > 0 ? 'wrong part' : null,
+    },
+  },
+  isThrough: (plan, stage, said) =>
+    said.some((event) => partFaultsOf(plan, stage, event).length === 0),
+  usual: ({ layout }, { id, partId }) => ({
+    kind: 'part compared',
+    stageId: id,
+    found: Object.fromEntries(
+      partNeeds(layout, partId).map((n) => [
+        n.id,
+        n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true,
+      ]),
+    ),
+    pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })),
+  }),
+  practised: () => false,
+  recordLines: (plan, stage, said) =>
+    said.map((event) => {
+      const faults = partFaultsOf(plan, stage, event);
+      const pieces = event.pieces.reduce((sum, p) => sum + p.count, 0);
+      const title = rightPart.title(plan.layout, stage);
+      return faults.length === 0
+        ? `${title}: fits, ${pieces} pieces counted.`
+        : `${title}: ${faults.join(' ')}`;
+    }),
+};
+
+/** What is wrong with a new part as it was found, in sentences; empty when it may be filled. */
+export function partFaultsOf(
+  { layout }: Pick<StagePlan, 'layout'>,
+  { partId }: Pick<RightPartStage, 'partId'>,
+  { found, pieces }: Pick<PartCompared, 'found' | 'pieces'>,
+): string[] {
+  return partFaults(partNeeds(layout, partId), found, pieces);
+}
+
+/** Parts that come new, the master among them: each is compared before anything is filled. */
+function newParts({ purpose, parts, master }: WorkDone): string[] {
+  if (purpose !== 'after work') return [];
+  return [
+    ...(master ? [master.masterId] : []),
+    ...parts.filter((p) => p.newPart !== false).map((p) => p.partId),
+  ];
+}

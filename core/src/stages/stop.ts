@@ -1,0 +1,53 @@
+import type { Bleeder, Control } from '../circuit';
+import type { Figure } from '../figure';
+import type { Method } from '../flow';
+import type { OrderReason, Visit } from '../order';
+
+/** The shape of a stroke, where strokes are made [C]. */
+export type StrokeShape = 'fast push, slow return' | 'slow push' | 'steady';
+
+/** A call to top up a bowl before the stroke that follows. */
+export interface PlannedTopUp {
+  readonly bowlId: string;
+  /** Strokes made at this stop before the call. */
+  readonly afterStrokes: number;
+  readonly pouredMl: number;
+}
+
+/**
+ * One opening of one bleeder. Where the flow is steady a "stroke" is one mark
+ * of the jar, or of the syringe: `counted` says which.
+ */
+export interface PlanStop {
+  /** Means one opening for the whole job, whatever plan is in force. */
+  readonly id: string;
+  readonly stageId: string;
+  readonly bleeder: Bleeder;
+  readonly chamberId: string;
+  readonly bowlId: string;
+  readonly control: Control;
+  readonly method: Method;
+  readonly counted: 'strokes' | 'marks';
+  /** Time of one, s. */
+  readonly secondsPerStroke: number;
+  /** Whether what is counted comes out of the bowl; from below it comes out of the syringe. */
+  readonly fromBowl: boolean;
+  readonly until: Visit['until'];
+  readonly shape: StrokeShape;
+  readonly why: OrderReason;
+  readonly pathLengthM: Figure;
+  readonly pathVolumeMl: Figure;
+  readonly strokeMl: Figure;
+  /** Fluid until the end of this opening is reached. */
+  readonly neededMl: Figure;
+  readonly strokes: Figure;
+  /** Fluid in the whole strokes. */
+  readonly bledMl: Figure;
+  /** Where the jar stands after this opening, when it was not emptied. */
+  readonly jarMl: Figure;
+  /** What has come out of the bottles by the end of this opening; plans of version 3 do not say. */
+  readonly outOfBottlesMl?: Figure;
+  /** Old fluid that stays on this path when the plan is through. */
+  readonly oldLeftMl: Figure;
+  readonly topUps: readonly PlannedTopUp[];
+}

@@ -1,0 +1,45 @@
+import type { StageHead } from './base';
+import { figure, PRACTICE } from '../figure';
+import { handsOn } from './handsOn';
+import { BY_TAP, type OwnStageKind } from './kind';
+
+/** The lever stays tied back over night. */
+export interface TieBackDraft {
+  readonly kind: 'tie back';
+}
+
+/** A lever stays tied back over night, minutes [C]. */
+const TIED_BACK_MINUTES = 10 * 60;
+
+export type TieBackStage = StageHead & TieBackDraft;
+
+export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
+  ...BY_TAP,
+  kind: 'tie back',
+  beforeFilling: false,
+  opens: false,
+  waiting: figure({
+    label: 'Lever tied back',
+    value: TIED_BACK_MINUTES,
+    unit: 'min',
+    rule: 'over night; a drop of the bite point tells a leak or air that moved',
+    source: PRACTICE,
+  }),
+  drafts: ({ layout, work }) =>
+    layout.vehicleKind === 'motorcycle' &&
+    (work.purpose === 'new or dry' || work.purpose === 'soft pedal')
+      ? [{ kind: 'tie back' }]
+      : [],
+  figures: () => ({ minutes: handsOn(2, 'hands on; it stays tied over night') }),
+  title: () => 'Tie the lever back',
+  words: () => ({
+    steps: [
+      'Measure where the lever bites.',
+      'Tie it back to the bar, upright, cap on, over night.',
+      'Measure the bite again in the morning.',
+    ],
+    why: 'Fine bubbles find their way up. A drop of the bite tells a leak, or air that moved.',
+  }),
+  materials: () => [],
+  maySkip: () => true,
+};

@@ -1,0 +1,185 @@
+import type { Job } from '@brook/contract';
+import { releaseGate } from '@brook/core/gate';
+import { driveInForce, proofOf, stageOf } from '@brook/core/log';
+import { nextStep, skippedStages, type RunState } from '@brook/core/run';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { liftJobs } from '../lift/liftJobs';
+import { Brook, stateOfJob, type Caller } from '../testing';
+
+/**
+ * A database as it stood after migration 004, with the demo and jobs half-way,
+ * and what each of its jobs said then, worked out by the code of that day.
+ */
+const DUMP = join(__dirname, 'fixtures', 'after-004.sql.gz');
+
+interface Fact {
+  readonly login: 'una' | 'tech' | 'brek';
+  readonly number: number;
+  readonly id: string;
+  readonly stage: string;
+  readonly drive: string;
+  readonly ended: string | null;
+  readonly released: string | null;
+  readonly events: number;
+  readonly authors: readonly { readonly by: string; readonly count: number }[];
+  readonly proof: { readonly pedal: string | null; readonly checks: Record<string, boolean> };
+  readonly drives: readonly (string | null)[];
+  readonly fluidUsed: {
+    readonly pouredMl: number;
+    readonly bledMl: number;
+    readonly removedMl: number;
+    readonly by: string;
+  } | null;
+  readonly verdict: string | null;
+  readonly run: {
+    readonly next: string;
+    readonly stop: string | null;
+    readonly pouredMl: number;
+    readonly bledMl: number;
+    readonly removedMl: number;
+    readonly topUps: number;
+    readonly levelMl: Record<string, number>;
+    readonly strokes: readonly (readonly (readonly [number, boolean])[])[];
+    readonly halts: readonly (readonly [string, string | null])[];
+    readonly leftShut: Record<string, string>;
+    readonly skipped: readonly object[];
+    readonly prepared: readonly string[];
+    readonly gate: readonly string[];
+  } | null;
+}
+
+const FACTS = JSON.parse(
+  readFileSync(join(__dirname, 'fixtures', 'after-004.facts.json'), 'utf8'),
+) as Fact[];
+const PASSWORDS = { una: 'skerrow-demo', tech: 'tech-password', brek: 'lunna-demo' };
+
+let brook: Brook;
+const callers = new Map<string, Caller>();
+beforeAll(async () => {
+  brook = await Brook.start({ dump: DUMP });
+  for (const login of ['una', 'tech'] as const)
+    callers.set(login, await brook.signedIn(login, PASSWORDS[login]));
+});
+afterAll(() => brook.stop());
+
+test('the facts cover every stage, and a run in each way of going on', () => {
+  expect(FACTS).toHaveLength(72);
+  expect(new Set(FACTS.map((f) => f.stage))).toEqual(
+    new Set(['fluid', 'plan', 'run', 'proof', 'test drive', 'released', 'ended']),
+  );
+  expect(new Set(FACTS.flatMap((f) => f.run?.halts.map(([, decision]) => decision) ?? []))).toEqual(
+    new Set(['plan anew', 'do it last', 'leave shut', 'go on', 'end job', null]),
+  );
+});
+
+test.each(FACTS.map((f) => [`${f.login} ${f.number}, ${f.stage}`, f] as const))(
+  'job of %s says what it said before',
+  async (_, fact) => {
+    const job = (await callers.get(fact.login)!.get(`/jobs/${fact.id}`).expect(200)).body as Job;
+    const state = stateOfJob(job);
+    expect(stageOf(state)).toBe(fact.stage);
+    expect([job.stage, job.drive.state]).toEqual([fact.stage, fact.drive]);
+    expect(job.ended?.reason ?? null).toBe(fact.ended);
+    expect(job.released?.by ?? null).toBe(fact.released);
+    expect(job.fluid?.verdict.verdict ?? null).toBe(fact.verdict);
+    expect(job.drives.map((d) => d.result)).toEqual(fact.drives);
+    const proof = proofOf(state);
+    expect(proof).toMatchObject({ pedal: fact.proof.pedal ?? null, checks: fact.proof.checks });
+    if (fact.fluidUsed) {
+      expect(job.fluidUsed).toMatchObject({ by: fact.fluidUsed.by, bledMl: fact.fluidUsed.bledMl });
+      expect(state.fluidUsed!.used).toMatchObject({ removedMl: fact.fluidUsed.removedMl });
+    } else expect(job.fluidUsed).toBe(null);
+    if (!fact.run) {
+      expect(state.run === null).toBe(true);
+      return;
+    }
+    const run = state.accepted ? state.run! : null;
+    // A plan that nobody accepted has no run; its facts were those of one that had not begun.
+    if (!run) {
+      expect(fact.events).toBe(0);
+      return;
+    }
+    expect(runFacts(run)).toEqual(runFacts(fact.run));
+    const gate = releaseGate(run, proof, driveInForce(state)?.result?.result ?? null);
+    const failed = state.drives.at(-1)?.result?.result === 'bad';
+    if (!failed) expect([gate.verdict, ...gate.reasons.map((r) => r.code)]).toEqual(fact.run.gate);
+  },
+);
+
+test('the log of each run is there whole, each event with the person behind it and the plan it was made under', async () => {
+  for (const fact of FACTS.filter((f) => f.events > 0)) {
+    const job = (await callers.get(fact.login)!.get(`/jobs/${fact.id}`)).body as Job;
+    const ofRun = job.events.filter((e) => e.deviceSeq > 0);
+    expect(ofRun.length).toBe(fact.events);
+    const people = fact.authors.flatMap((a) => Array<string>(a.count).fill(a.by));
+    expect(ofRun.map((e) => e.person)).toEqual(people);
+    expect(ofRun.every((e) => e.planId !== null)).toBe(true);
+  }
+});
+
+test('openings of a later plan are named apart from those of the first', async () => {
+  const fact = FACTS.find((f) => f.run && f.run.strokes.length > 1)!;
+  const job = (await callers.get(fact.login)!.get(`/jobs/${fact.id}`)).body as Job;
+  const { run } = stateOfJob(job);
+  const ids = [...run!.past, run!].flatMap((leg) => leg.bleeders.map((b) => b.stopId));
+  expect(new Set(ids).size).toBe(ids.length);
+});
+
+test('the vehicles say what they said, and so does the fold of their jobs', async () => {
+  const rows = await brook.db.query<{ id: string; state: string }>(
+    'SELECT j.id, v.drive_state AS state FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id',
+    { type: QueryTypes.SELECT },
+  );
+  const said = new Map(rows.map((r) => [r.id, r.state]));
+  for (const fact of FACTS) expect(said.get(fact.id)).toBe(fact.drive);
+});
+
+test('lifting once more changes nothing', async () => {
+  const count = async () =>
+    (
+      await brook.db.query<{ n: string }>('SELECT count(*) AS n FROM job_events', {
+        type: QueryTypes.SELECT,
+      })
+    )[0]!.n;
+  const before = await count();
+  expect(await liftJobs(brook.db)).toBe(0);
+  expect(await count()).toBe(before);
+});
+
+test('closed jobs that were lifted stay closed: nothing goes into their log any more', async () => {
+  const fact = FACTS.find((f) => f.stage === 'released')!;
+  await expect(
+    brook.db.query(
+      `INSERT INTO job_events SELECT job_id, position + 1000, gen_random_uuid(), workshop_id, device_id, device_seq, at, received_at, person, event
+         FROM job_events WHERE job_id = '${fact.id}' LIMIT 1`,
+    ),
+  ).rejects.toThrow(/beside it/);
+  await expect(brook.db.query('DELETE FROM job_events')).rejects.toThrow(/only be added to/);
+});
+
+type Comparable = Pick<
+  RunState,
+  'pouredMl' | 'bledMl' | 'removedMl' | 'topUps' | 'levelMl' | 'prepared'
+>;
+
+/** What is compared of a run, as it is folded today and as it was worked out then. */
+function runFacts(run: RunState | NonNullable<Fact['run']>) {
+  const { pouredMl, bledMl, removedMl, topUps, levelMl, prepared }: Comparable = run;
+  const same = { pouredMl, bledMl, removedMl, topUps, levelMl, prepared };
+  if ('next' in run) {
+    const { next, stop, strokes, halts, leftShut, skipped } = run;
+    return { ...same, next, stop, strokes, halts, leftShut, skipped };
+  }
+  const next = nextStep(run);
+  return {
+    ...same,
+    next: next.kind,
+    stop: 'stop' in next ? next.stop.bleeder.id : null,
+    strokes: [...run.past, run].map((leg) => leg.bleeders.map((b) => [b.strokes, b.shut])),
+    halts: run.halts.map((h) => [h.reason, h.decision]),
+    leftShut: Object.fromEntries(run.leftShut),
+    skipped: skippedStages(run),
+  };
+}

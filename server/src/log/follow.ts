@@ -1,0 +1,53 @@
+import { isClosed } from '@brook/core/job';
+import { driveEffectOf, stageOf, type JobEvent, type JobState } from '@brook/core/log';
+import type { Kept } from '@brook/core/run';
+import { takeBackFluidUsed } from '../jobs/fluidUsed';
+import { named, type LockedJob } from '../jobs/locked';
+import { driveAfterJob } from './drive';
+
+/**
+ * Bring what is written from the fold after the log: the columns that lists ask
+ * for, what the job says of its vehicle, and the shelf where what was recorded
+ * no longer holds. Within the transaction of the events.
+ */
+export async function followLog(
+  locked: LockedJob,
+  before: JobState,
+  events: readonly Kept<JobEvent>[],
+): Promise<void> {
+  const { job, state } = locked;
+  const stage = stageOf(state);
+  job.set({ stage, closed: isClosed(stage) });
+  for (const event of events) followEvent(job, event);
+  if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(locked);
+  await driveAfterJob(
+    locked,
+    driveEffectOf(state),
+    stage === 'released' || stage === 'ended' ? stage : null,
+  );
+}
+
+function followEvent(job: LockedJob['job'], event: Kept<JobEvent>): void {
+  const at = new Date(event.atMs);
+  const who = named({ name: event.person }, at);
+  switch (event.kind) {
+    case 'fluid read':
+      job.set({ fluid: event.read });
+      return;
+    case 'plan accepted':
+      job.set({
+        planResult: { verdict: 'planned', plan: event.plan },
+        planAccepted: who,
+        pick: event.pick && { kind: 'enough', ...event.pick },
+      });
+      return;
+    case 'released':
+      job.set({ closedAt: at, released: who });
+      return;
+    case 'ended':
+      job.set({ closedAt: at, ended: { ...who, reason: event.reason } });
+      return;
+    default:
+      return;
+  }
+}

@@ -1,0 +1,28 @@
+import { eventBatch, vehicleEventBatch } from '@brook/contract';
+import { Router } from 'express';
+import type { Clock } from '../clock';
+import { parse, pathId } from '../http/parse';
+import { actorOf } from '../session/actor';
+import { takeBatch } from './batch';
+import { takeVehicleBatch } from './vehicleBatch';
+
+/** The log of a job. */
+export function jobLogRoutes(clock: Clock): Router {
+  const routes = Router();
+  routes.post('/:id/events', async (req, res) => {
+    const batch = parse(eventBatch, req.body);
+    res.json(await takeBatch(actorOf(req), pathId(req), batch, clock.now()));
+  });
+  return routes;
+}
+
+/** The own log of a vehicle. */
+export function vehicleLogRoutes(clock: Clock): Router {
+  const routes = Router();
+  routes.post('/:id/events', async (req, res) => {
+    const { events } = parse(vehicleEventBatch, req.body);
+    const answers = await takeVehicleBatch(actorOf(req), pathId(req), events, clock.now());
+    res.json({ answers });
+  });
+  return routes;
+}
