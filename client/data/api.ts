@@ -1,4 +1,5 @@
 import type { FieldFault, Problem } from '@brook/contract';
+import { deviceId } from './device';
 
 /** A refusal by the server, with one sentence for a person and the fields at fault. */
 export class ApiProblem extends Error {
@@ -39,7 +40,7 @@ export async function api<T>(
   path: string,
   { method = 'GET', body, version }: Options = {},
 ): Promise<T> {
-  const headers: Record<string, string> = {};
+  const headers: Record<string, string> = { 'brook-device': deviceId() };
   if (body !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
   let response: Response;

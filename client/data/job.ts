@@ -1,4 +1,4 @@
-import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices, ProofEntry } from '@brook/contract';
+import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiProblem } from './api';
 
@@ -26,7 +26,6 @@ export type JobAct =
   | { readonly kind: 'choose plan'; readonly choices: PlanChoices }
   | { readonly kind: 'accept plan'; readonly lookedAtOpened: boolean }
   | { readonly kind: 'fluid used'; readonly used: FluidUsed }
-  | { readonly kind: 'enter proof'; readonly proof: ProofEntry }
   | { readonly kind: 'set test drive' }
   | { readonly kind: 'end test drive'; readonly result: 'good' | 'bad' }
   | { readonly kind: 'release' }
@@ -63,8 +62,6 @@ function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unkno
       return { method: 'POST', path: '/plan/accept', body: { lookedAtOpened: act.lookedAtOpened } };
     case 'fluid used':
       return { method: 'PUT', path: '/fluid-used', body: act.used };
-    case 'enter proof':
-      return { method: 'PUT', path: '/proof', body: act.proof };
     case 'set test drive':
       return { method: 'POST', path: '/test-drive' };
     case 'end test drive':

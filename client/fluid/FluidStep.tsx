@@ -10,7 +10,7 @@ import { useVehicle } from '../data/vehicles';
 import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';

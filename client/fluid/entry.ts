@@ -1,4 +1,5 @@
 import type { FluidEntry, MakerEntry } from '@brook/contract';
+import type { FluidRead } from '@brook/core/log';
 import {
   CHEMISTRY,
   fluidVerdict,
@@ -85,12 +86,12 @@ export function emptySample(point: string): SampleDraft {
 }
 
 /** What a job holds already, as a draft to go on with; what is known stands in it from the start. */
-export function draftOf(entry: FluidEntry | null, known: Known): FluidDraft {
+export function draftOf(entry: FluidRead | null, known: Known): FluidDraft {
   const named = (source: DemandSource) => entry?.demands.find((d) => d.source === source);
   return {
-    cap: named('cap')?.grades ?? [],
+    cap: [...(named('cap')?.grades ?? [])],
     capLowViscosity: named('cap')?.lowViscosity ?? false,
-    part: named('part')?.grades ?? [],
+    part: [...(named('part')?.grades ?? [])],
     follow: entry?.follow?.source ?? null,
     followWhy: entry?.follow?.why ?? '',
     control: entry?.control ?? (known.hasModulator ? 'ABS' : null),
@@ -107,7 +108,7 @@ export function draftOf(entry: FluidEntry | null, known: Known): FluidDraft {
   };
 }
 
-function sampleDraft(s: FluidEntry['samples'][number]): SampleDraft {
+function sampleDraft(s: FluidRead['samples'][number]): SampleDraft {
   const text = (value: number | null | undefined) => value?.toString() ?? '';
   return {
     ...emptySample(s.point),

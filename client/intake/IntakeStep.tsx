@@ -2,7 +2,7 @@ import { PURPOSE_WORDS } from '@brook/core/scope';
 import { View } from 'react-native';
 import { lowerFirst } from '@brook/core/text';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
 import { EndJob } from '../jobs/EndJob';
 import { BackToHand } from '../jobs/BackToHand';
 import { Page } from '../ui/Page';

@@ -11,15 +11,7 @@ import { RecordView } from '../record/RecordView';
 import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
 import { Way } from '../ui/Way';
-
-/** What every step of the job page gets. */
-export interface StepProps {
-  readonly job: Job;
-  /** The way, for the band at the edge. */
-  readonly band: React.ReactNode;
-  /** Show another step. */
-  readonly onStep: (step: WayStep) => void;
-}
+import type { StepProps } from './step';
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
 export function JobScreen({ id }: { readonly id: string }) {
@@ -63,5 +55,6 @@ function reachedStep(job: Job): WayStep {
   const step = wayStep(job.stage);
   if (step) return step;
   if (!job.planAccepted) return job.planResult ? 'plan' : 'fluid';
-  return job.drives.length > 0 ? 'release' : job.proof.by ? 'proof' : 'run';
+  const proved = job.events.some((e) => e.kind === 'pedal judged' || e.kind === 'checked');
+  return job.drives.length > 0 ? 'release' : proved ? 'proof' : 'run';
 }

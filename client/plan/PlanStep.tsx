@@ -3,7 +3,8 @@ import { bleederName } from '@brook/core/circuit';
 import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/flow';
 import { ORDER_WORDS } from '@brook/core/order';
 import { planChanges, refusalWords, type Plan, type PlanResult } from '@brook/core/plan';
-import { foldRun } from '@brook/core/run';
+import { emptyRun } from '@brook/core/run';
+import { useFolded } from '../data/jobFold';
 import { PURPOSE_WORDS, nameOf } from '@brook/core/scope';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -11,7 +12,7 @@ import { useJobAct } from '../data/job';
 import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
 import { RunBrook } from '../run/RunPicture';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { FigureRow } from '../ui/FigureValue';
@@ -323,7 +324,8 @@ export function PlanBrook({
   readonly plan: Plan;
   readonly height: number;
 }) {
-  const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
+  const { run } = useFolded(job);
+  const state = useMemo(() => run ?? emptyRun(plan), [run, plan]);
   return <RunBrook job={job} state={state} current={null} height={height} caption />;
 }
 

@@ -1,8 +1,9 @@
+import { stageTitle, stageWords, type PlanStage, type PlanStop } from '@brook/core/stages';
 import { bleederName } from '@brook/core/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { METHOD_TRAITS, METHOD_WORDS } from '@brook/core/flow';
 import { orderWords } from '@brook/core/order';
-import { stageTitle, stageWords, type Plan, type PlanStage, type PlanStop } from '@brook/core/plan';
+import { type Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { capital } from '@brook/core/text';

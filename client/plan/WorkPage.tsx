@@ -1,6 +1,7 @@
+import { linesOf, needsTool } from '@brook/core/stages';
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
-import { linesOf, needsTool } from '@brook/core/plan';
+
 import {
   changeableParts,
   nameOf,

@@ -1,5 +1,16 @@
-import type { Job, ProofEntry } from '@brook/contract';
-import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem } from '@brook/core/gate';
+import type { Job } from '@brook/contract';
+import { proofOf, type ProofState, type Voided } from '@brook/core/log';
+import {
+  CHECK_WORDS,
+  gateWords,
+  PROOF_ITEMS,
+  releaseGate,
+  type CheckItem,
+  type Proof,
+} from '@brook/core/gate';
+import { lowerFirst } from '@brook/core/text';
+import { RunNotices } from '../run/RunNotices';
+import { clockTime } from '../ui/dates';
 import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
 import { controlOf, type Plan } from '@brook/core/plan';
 import { useState } from 'react';
@@ -11,7 +22,7 @@ import { useRun } from '../data/run';
 import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
@@ -31,32 +42,27 @@ const YES_NO = [
 export function ProofStep(props: StepProps) {
   const { planResult } = props.job;
   return planResult?.verdict === 'planned' ? (
-    <Proof {...props} plan={planResult.plan} />
+    <ProofPage {...props} plan={planResult.plan} />
   ) : (
     <Loading what="the plan" />
   );
 }
 
-function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
+function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
-  const [proof, setProof] = useState<ProofEntry>({
-    pedal: job.proof.pedal,
-    checks: job.proof.checks,
-  });
   const live = useRun(job, plan);
   const put = useJobAct(job);
   const [changes, setChanges] = useState<Partial<UsedDraft>>({});
+  if (!live.ready) return <Loading what="what this phone kept" />;
   const draft: UsedDraft = { ...usedDraftOf(job, live.state), ...changes };
   const used = usedOf(draft);
-  const fluidPutDown = job.fluidUsed !== null && Object.keys(changes).length === 0;
+  const proof = proofOf(live.job);
+  const fluidPutDown = proof.fluidPutDown && Object.keys(changes).length === 0;
   const gate = releaseGate(live.state, { ...proof, fluidPutDown }, null);
   const waitsForFluid = gate.reasons.every((r) => r.code === 'fluid not put down');
   const failed = proof.pedal !== null && !pedalPasses(proof.pedal);
   const items = PROOF_ITEMS[plan.layout.vehicleKind];
-  const enter = (changed: ProofEntry) => {
-    setProof(changed);
-    act.mutate({ kind: 'enter proof', proof: changed });
-  };
+  const masterId = plan.work.masterIds[0] ?? null;
   const failedDrive = lastFailedDrive(job);
   return (
     <Page
@@ -85,7 +91,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
         ) : (
           <ActionBar
             label="Set “test drive only”"
-            busy={act.isPending && gate.verdict === 'test drive'}
+            busy={act.isPending || (live.waiting > 0 && gate.verdict === 'test drive')}
             waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
             onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
           />
@@ -98,6 +104,8 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           Find out why, put it right, then prove everything again.
         </Caution>
       ) : null}
+      <RunNotices run={live} />
+      <VoidedAnswers proof={live.job.proof} plan={plan} />
       <SkippedStages state={live.state} />
       <Choice
         question={`How is the ${controlOf(plan)}?`}
@@ -108,7 +116,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           about: PEDAL_RESULT_WORDS[r].means,
         }))}
         chosen={proof.pedal}
-        onChoose={(pedal) => enter({ ...proof, pedal })}
+        onChoose={(result) => live.say({ kind: 'pedal judged', masterId, result })}
         stacked
         fault={
           failed
@@ -117,7 +125,6 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
         }
       />
       {failed ? <FaultList signs={['pedal not right']} /> : null}
-      {live.refusal ? <Caution title={live.refusal} /> : null}
       {items.map((item) => (
         <Choice
           key={item}
@@ -125,9 +132,7 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           why={CHECK_WORDS[item].why}
           options={YES_NO}
           chosen={answer(proof, item)}
-          onChoose={(value) =>
-            enter({ ...proof, checks: { ...proof.checks, [item]: value === 'yes' } })
-          }
+          onChoose={(value) => live.say({ kind: 'checked', item, passes: value === 'yes' })}
           fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
         />
       ))}
@@ -151,7 +156,36 @@ function Proof({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   );
 }
 
-const answer = (proof: ProofEntry, item: CheckItem): 'yes' | 'no' | null =>
+/** Answers that no longer hold: whose doing it was, when, and what is asked again. */
+function VoidedAnswers({ proof, plan }: { readonly proof: ProofState; readonly plan: Plan }) {
+  return (
+    <>
+      {proof.voided.map((v) => (
+        <Caution key={v.because.eventId} title={voidedWords(v)}>
+          {`Asked again: ${v.items.map((i) => (i === 'pedal' ? controlOf(plan) : lowerFirst(CHECK_WORDS[i].ask))).join('; ')}.`}
+        </Caution>
+      ))}
+    </>
+  );
+}
+
+function voidedWords({ because }: Voided): string {
+  const what = VOIDED_BY[because.kind] ?? 'Something was done';
+  return `${what} after the proof, by ${because.person}, ${clockTime(because.atMs)}`;
+}
+
+const VOIDED_BY: Readonly<Partial<Record<Voided['because']['kind'], string>>> = {
+  stroke: 'A stroke was made',
+  undone: 'A step was taken back',
+  'topped up': 'Fluid was filled up',
+  shut: 'A bleeder was shut',
+  halted: 'The run was halted',
+  decided: 'It was decided on a halt',
+  'part compared': 'A part was compared',
+  'drive ended': 'The test drive failed',
+};
+
+const answer = (proof: Proof, item: CheckItem): 'yes' | 'no' | null =>
   proof.checks[item] === undefined ? null : proof.checks[item] ? 'yes' : 'no';
 
 function lastFailedDrive(job: Job): boolean {

@@ -3,7 +3,7 @@ import { useJobAct } from '../data/job';
 import { useSession } from '../data/session';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';

@@ -2,25 +2,25 @@ import type { Job } from '@brook/contract';
 import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
+import { isOfRun, type JobEvent, type JobState, type ProofState } from '@brook/core/log';
 import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
 import {
   DECISION_WORDS,
-  foldRun,
   HALT_WORDS,
-  partLines,
   planAgainstActual,
-  slaveLines,
-  toolLines,
+  stageLines,
   type ActualRow,
+  type Kept,
   type RunState,
 } from '@brook/core/run';
+import { useFolded } from '../data/jobFold';
+import { eventWords } from '../run/eventWords';
 import { controlOf, type Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
-import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { BackToHand } from '../jobs/BackToHand';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
 import { FaultList } from '../faults/FaultList';
 import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
@@ -37,6 +37,9 @@ import { SkippedStages } from '../run/SkippedStages';
 /** The record: what was read, planned, done and proved, by whom. Read-only once the job is closed. */
 export function RecordView({ job, band, onStep }: StepProps) {
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
+  const state = useFolded(job);
+  const bled = peopleOf(state, isOfRun);
+  const proved = peopleOf(state, (e) => e.kind === 'pedal judged' || e.kind === 'checked');
   return (
     <Page
       band={band}
@@ -60,8 +63,9 @@ export function RecordView({ job, band, onStep }: StepProps) {
       {job.fluid ? <FluidRecord job={job} /> : null}
       {plan && job.fluidUsed ? <UsedRecord used={job.fluidUsed} /> : null}
       {job.ended ? <FaultList signs={signsOf(job)} /> : null}
-      {plan && job.events.length > 0 ? <RunRecord job={job} plan={plan} /> : null}
-      {plan && job.proof.pedal ? <ProofRecord job={job} plan={plan} /> : null}
+      {state.run && state.run.log.length > 0 ? <RunRecord state={state.run} /> : null}
+      {plan && state.proof.pedal ? <ProofRecord proof={state.proof} plan={plan} /> : null}
+      <Additions job={job} />
       <Section title="Who did what">
         <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
         {job.planAccepted ? (
@@ -70,10 +74,8 @@ export function RecordView({ job, band, onStep }: StepProps) {
         {job.pick?.kind === 'enough' && job.pick.lookedBy ? (
           <Words size="small">{`Opened containers looked at twice by ${job.pick.lookedBy}; house rule: ${job.pick.openRule}`}</Words>
         ) : null}
-        {job.events.length > 0 ? (
-          <Words size="small">{`Bled by ${[...new Set(job.authors.map((a) => a.by))].join(', ')}`}</Words>
-        ) : null}
-        {job.proof.by ? <Words size="small">{`Proved by ${job.proof.by}`}</Words> : null}
+        {bled ? <Words size="small">{`Bled by ${bled}`}</Words> : null}
+        {proved ? <Words size="small">{`Proved by ${proved}`}</Words> : null}
         {job.drives.map((d, i) => (
           <Words
             key={i}
@@ -113,8 +115,7 @@ function signsOf(job: Job): FaultSign[] {
     : job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
 }
 
-function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
-  const state = useMemo(() => foldRun(plan, job.events), [plan, job.events]);
+function RunRecord({ state }: { readonly state: RunState }) {
   const legs = planAgainstActual(state);
   return (
     <Section title="Plan against done">
@@ -138,7 +139,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
           ) : null}
         </View>
       ))}
-      {[...partLines(state), ...toolLines(state), ...slaveLines(state)].map((line, i) => (
+      {[...stageLines(state), ...noteLines(state)].map((line, i) => (
         <Words key={i} size="small">
           {line}
         </Words>
@@ -146,7 +147,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
       <SkippedStages state={state} />
       {state.halts.map((h) => (
         <Words key={h.eventId} size="small">
-          {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(job, state, h.eventId)}` : 'not decided'}`}
+          {`${HALT_WORDS[h.reason].title}: ${h.decision ? `${DECISION_WORDS[h.decision].title}, decided by ${deciderOf(state, h.eventId)}` : 'not decided'}`}
         </Words>
       ))}
     </Section>
@@ -154,7 +155,7 @@ function RunRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
 }
 
 function RowRecord({ row }: { readonly row: ActualRow }) {
-  const seen = ['shut by feel', row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen]
+  const seen = [tightWords(row), row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen]
     .filter(Boolean)
     .join(' · ');
   return (
@@ -173,19 +174,38 @@ function RowRecord({ row }: { readonly row: ActualRow }) {
   );
 }
 
-function ProofRecord({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
-  const pedal = job.proof.pedal!;
+const tightWords = ({ tightened }: ActualRow): string =>
+  tightened === null || tightened === 'by feel'
+    ? 'shut by feel'
+    : `shut to ${tightened.torqueNm} N·m`;
+
+function ProofRecord({ proof, plan }: { readonly proof: ProofState; readonly plan: Plan }) {
+  const { result } = proof.pedal!;
   return (
     <Section title="Proof">
-      <Words strong>{`${capital(controlOf(plan))}: ${pedal}`}</Words>
+      <Words strong>{`${capital(controlOf(plan))}: ${result}`}</Words>
       <Words size="small" tone="softWords">
-        {PEDAL_RESULT_WORDS[pedal].means}
+        {PEDAL_RESULT_WORDS[result].means}
       </Words>
-      {PROOF_ITEMS[plan.layout.vehicleKind].map((item) => (
-        <Words
-          key={item}
-          size="small"
-        >{`${CHECK_WORDS[item].ask}: ${job.proof.checks[item] === undefined ? 'not looked at' : job.proof.checks[item] ? 'yes' : 'no'}`}</Words>
+      {PROOF_ITEMS[plan.layout.vehicleKind].map((item) => {
+        const answer = proof.checks[item];
+        const said = !answer ? 'not looked at' : answer.passes ? 'yes' : 'no';
+        return <Words key={item} size="small">{`${CHECK_WORDS[item].ask}: ${said}`}</Words>;
+      })}
+    </Section>
+  );
+}
+
+/** What arrived after the job was closed: kept beside its record, and said. */
+function Additions({ job }: { readonly job: Job }) {
+  const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
+  if (job.additions.length === 0) return null;
+  return (
+    <Section title="Arrived after the end">
+      {job.additions.map((e) => (
+        <Words key={e.id} size="small">
+          {`${capital(eventWords(plan ? [plan] : [], e))}, by ${e.person}, ${clockTime(e.atMs)}`}
+        </Words>
       ))}
     </Section>
   );
@@ -205,11 +225,23 @@ function ColumnHead({ of, word }: { readonly of?: string; readonly word: string 
 }
 
 /** Who decided on a halt; a decision that was taken back does not count. */
-function deciderOf(job: Job, state: RunState, haltId: string): string {
-  const decided = state.log.find((e) => e.kind === 'decided' && e.haltId === haltId);
-  const index = job.events.findIndex((e) => e.id === decided?.id);
-  let before = 0;
-  return job.authors.find((a) => (before += a.count) > index)?.by ?? '';
+function deciderOf({ log }: RunState, haltId: string): string {
+  return log.find((e) => e.kind === 'decided' && e.haltId === haltId)?.person ?? '';
+}
+
+/** Notes, and what was mended. */
+function noteLines({ log }: RunState): string[] {
+  return log.flatMap((e) => {
+    if (e.kind === 'note') return [`${e.text} (${e.person}, ${clockTime(e.atMs)})`];
+    return e.kind === 'mended' ? [`Mended, ${e.where}: ${e.how} (${e.person})`] : [];
+  });
+}
+
+/** The people behind some events in effect, in the order in which they came. */
+function peopleOf({ log, undone }: JobState, of: (e: Kept<JobEvent>) => boolean): string {
+  return [...new Set(log.flatMap((e) => (of(e) && !undone.has(e.id) ? [e.person] : [])))].join(
+    ', ',
+  );
 }
 
 const styles = StyleSheet.create({

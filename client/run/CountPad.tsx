@@ -12,11 +12,14 @@ export function CountPad({
   plan,
   state,
   step,
+  otherCounts,
   onStroke,
 }: {
   readonly plan: Plan;
   readonly state: RunState;
   readonly step: NextStep;
+  /** Who counts, where it is another phone. */
+  readonly otherCounts: string | null;
   readonly onStroke: (() => void) | undefined;
 }) {
   const look = padLook(plan, state, step);
@@ -25,7 +28,7 @@ export function CountPad({
       {look.number !== null ? <Numeral size="giant">{look.number}</Numeral> : null}
       {look.under ? <Words align="center">{look.under}</Words> : null}
       <Words size="head" align="center" accessibilityLiveRegion="polite">
-        {look.call}
+        {look.counts && otherCounts ? `${otherCounts} counts` : look.call}
       </Words>
       {look.next ? (
         <Words size="small" tone="softWords" align="center">

@@ -1,6 +1,7 @@
+import { stageTitle, type PlanStop } from '@brook/core/stages';
 import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
-import { stageTitle, type Plan, type PlanStop } from '@brook/core/plan';
+import { type Plan } from '@brook/core/plan';
 import {
   DECISION_WORDS,
   DECISIONS_ON,

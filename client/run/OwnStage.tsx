@@ -1,5 +1,4 @@
-import { stageWords } from '@brook/core/plan';
-import type { OwnStage as Stage } from '@brook/core/run';
+import { stageWords, type OwnStage as Stage } from '@brook/core/stages';
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { FigureRow } from '../ui/FigureValue';

@@ -1,3 +1,5 @@
+import { stageWords, type PartCompared, type PlanStage } from '@brook/core/stages';
+import type { LiveRun } from '../data/run';
 import {
   compareNeed,
   partFaults,
@@ -9,7 +11,7 @@ import {
   type Piece,
   type PieceState,
 } from '@brook/core/part';
-import { stageWords, type PlanStage } from '@brook/core/plan';
+
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
@@ -34,12 +36,22 @@ export interface PartStageProps extends StageProps {
 export function PartStage({ stage, ...rest }: PartStageProps) {
   const { plan } = rest;
   const needs = partNeeds(plan.layout, stage.partId);
-  const [typed, setTyped] = useState<Readonly<Record<string, string | boolean>>>({});
+  // What was compared before stands there again: only what changed is answered anew.
+  const before = lastCompared(rest.run, stage.id);
+  const [typed, setTyped] = useState<Readonly<Record<string, string | boolean>>>(() =>
+    typedOf(before?.found ?? {}),
+  );
   const usual = usualPieces(plan.layout, stage.partId);
-  const [others, setOthers] = useState<readonly Piece[]>([]);
-  const [without, setWithout] = useState<readonly string[]>([]);
+  const [others, setOthers] = useState<readonly Piece[]>(
+    () => before?.pieces.filter((p) => !usual.some((u) => u.what === p.what)) ?? [],
+  );
+  const [without, setWithout] = useState<readonly string[]>(() =>
+    before ? usual.map((u) => u.what).filter((w) => !before.pieces.some((p) => p.what === w)) : [],
+  );
   const pieces = [...usual.filter((p) => !without.includes(p.what)), ...others];
-  const [states, setStates] = useState<Readonly<Record<string, PieceState>>>({});
+  const [states, setStates] = useState<Readonly<Record<string, PieceState>>>(() =>
+    Object.fromEntries(before?.pieces.map((p) => [p.what, p.state]) ?? []),
+  );
   const found = Object.fromEntries(
     needs.flatMap((n) => (typed[n.id] === undefined ? [] : [[n.id, foundOf(n, typed[n.id]!)]])),
   );
@@ -105,6 +117,18 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
     </StageFrame>
   );
 }
+
+/** The last comparison of this stage, right or wrong. */
+const lastCompared = (run: LiveRun, stageId: string): PartCompared | null =>
+  (run.state.stages[stageId]?.said ?? [])
+    .flatMap((e) => (e.kind === 'part compared' ? [e] : []))
+    .at(-1) ?? null;
+
+/** What was found, as it is typed. */
+const typedOf = (found: Readonly<Record<string, Found>>): Record<string, string | boolean> =>
+  Object.fromEntries(
+    Object.entries(found).map(([id, v]) => [id, typeof v === 'number' ? String(v) : v]),
+  );
 
 function foundOf(need: PartNeed, value: string | boolean): Found {
   return need.kind === 'number' && typeof value === 'string' ? typedNumber(value) : value;

@@ -12,7 +12,11 @@ export interface RunActionProps {
 
 /** The one next action of a run, with undo beside it. */
 export function RunAction({ step, run, onProof }: RunActionProps) {
-  const side = { label: 'Undo', onPress: run.undo, disabled: run.state.log.length === 0 };
+  const side = {
+    label: 'Undo',
+    onPress: run.undo,
+    disabled: run.state.log.length === 0 && run.waiting === 0,
+  };
   switch (step.kind) {
     case 'prepare':
       return (
@@ -39,6 +43,14 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       );
     case 'stroke':
     case 'more strokes':
+      if (!run.counts)
+        return (
+          <ActionBar
+            label="Count on this phone"
+            onPress={() => run.say({ kind: 'counting', way: 'tap' })}
+            side={side}
+          />
+        );
       return (
         <ActionBar
           label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
@@ -50,7 +62,7 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return (
         <ActionBar
           label="Topped up to MAX"
-          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })}
+          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId: null })}
           side={side}
         />
       );
@@ -77,7 +89,7 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return (
         <ActionBar
           label="Filled"
-          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id })}
+          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId: null })}
           side={side}
         />
       );

@@ -1,7 +1,8 @@
+import { type PlanStop } from '@brook/core/stages';
 import type { Figure } from '@brook/core/figure';
 import type { DriveState } from '@brook/core/job';
 import { bleederName } from '@brook/core/circuit';
-import { wrenchMm, type Plan, type PlanStop } from '@brook/core/plan';
+import { wrenchMm, type Plan } from '@brook/core/plan';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { JobsLink } from '../jobs/JobHead';

@@ -1,5 +1,6 @@
+import { type PlanStop } from '@brook/core/stages';
 import type { Job } from '@brook/contract';
-import type { Plan, PlanBowl, PlanStop } from '@brook/core/plan';
+import type { Plan, PlanBowl } from '@brook/core/plan';
 import { firstPlanOf, levelFigure, RunFluid, type RunState } from '@brook/core/run';
 import { memo, useMemo } from 'react';
 import { BrookBox } from '../ui/brook/BrookBox';

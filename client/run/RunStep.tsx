@@ -1,32 +1,26 @@
-import type { Plan, PlanStop } from '@brook/core/plan';
-import {
-  currentStop,
-  nextStep,
-  pourFigure,
-  type NextStep,
-  type OwnStage as Stage,
-} from '@brook/core/run';
+import { type PlanStop, type OwnStage as Stage } from '@brook/core/stages';
+import type { Plan } from '@brook/core/plan';
+import { currentStop, nextStep, pourFigure, type NextStep } from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
-import type { StepProps } from '../jobs/JobScreen';
+import type { StepProps } from '../jobs/step';
+import { router } from 'expo-router';
+import { ActionBar } from '../ui/ActionBar';
 import { Page, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
-import { OwnStage } from './OwnStage';
-import { PartStage } from './PartStage';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { RunAction } from './RunAction';
 import { RunHead } from './RunHead';
+import { RunNotices } from './RunNotices';
 import { RunBrook, RunGauge } from './RunPicture';
-import { SlaveStage } from './SlaveStage';
-import type { StageProps } from './StageFrame';
-import { ToolStage } from './ToolStage';
+import { StageStep } from './StageStep';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
 export function RunStep(props: StepProps) {
@@ -60,7 +54,7 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
         step={step.step}
         band={band}
         action={action}
-        link={<LinkState run={run} />}
+        link={<RunNotices run={run} />}
       />
     );
   if (step.kind === 'stage')
@@ -73,9 +67,10 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
         stage={step.stage}
         band={band}
         action={action}
-        link={<LinkState run={run} />}
+        link={<RunNotices run={run} />}
       />
     );
+  if (step.kind === 'ended') return <Ended job={job} run={run} band={band} />;
   if (step.kind === 'decide') return <Halted job={job} run={run} halt={step.halt} band={band} />;
   return (
     <Bleeding
@@ -91,16 +86,27 @@ function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: P
   );
 }
 
-/** A stage that opens no bleeder; some are through only by what is put down there. */
-function StageStep({
-  stage,
-  action,
-  ...rest
-}: StageProps & { readonly stage: Stage; readonly action: ReactNode }) {
-  if (stage.kind === 'right part') return <PartStage {...rest} stage={stage} />;
-  if (stage.kind === 'slave test') return <SlaveStage {...rest} stage={stage} />;
-  if (stage.kind === 'tool cycle' && stage.atHand) return <ToolStage {...rest} stage={stage} />;
-  return <OwnStage {...rest} stage={stage} action={action} />;
+/** The run was ended by a decision; where the server does not know it yet, it is kept here and sent later. */
+function Ended({ job, run, band }: Pick<StepProps, 'job' | 'band'> & { readonly run: LiveRun }) {
+  return (
+    <Page
+      band={band}
+      action={
+        <ActionBar
+          label="Back to the jobs"
+          onPress={() => router.replace('/')}
+          side={{ label: 'Undo', onPress: run.undo, disabled: run.waiting === 0 }}
+        />
+      }
+    >
+      <JobHead job={job} />
+      <RunNotices run={run} />
+      <Words size="head" heading={2}>
+        The job ends here, unreleased
+      </Words>
+      <Words>Do not drive this vehicle. A later job must finish it.</Words>
+    </Page>
+  );
 }
 
 interface BleedingProps {
@@ -156,13 +162,16 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
         pour={pour}
         drive={job.vehicleDrive}
       />
-      <LinkState run={run} />
+      <RunNotices run={run} />
       {wide ? null : brook}
       <CountPad
         plan={plan}
         state={run.state}
         step={step}
-        onStroke={stop ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined}
+        otherCounts={run.counts ? null : counterOf(run)}
+        onStroke={
+          stop && run.counts ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined
+        }
       />
       {stop && step.kind !== 'top up' ? (
         <Readings stopId={stop.id} state={run.state} say={run.say} />
@@ -172,24 +181,18 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
   );
 }
 
-/** Whether what was tapped has reached the server. */
-function LinkState({ run }: { readonly run: LiveRun }) {
-  if (run.link === 'up') return null;
-  return (
-    <View role="status" style={styles.link}>
-      <Words size="small" strong>
-        {run.link === 'down'
-          ? `No connection: ${run.waiting} kept on this phone, sent by itself later.`
-          : run.refusal}
-      </Words>
-    </View>
-  );
+/** Who counts, where it is not this phone. */
+function counterOf({ job, state }: LiveRun): string {
+  const device = state.counting?.deviceId;
+  return job.log.filter((e) => e.deviceId === device).at(-1)?.person ?? 'Another phone';
 }
 
 /** Space counts a stroke where a stroke is called for. */
 function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
   const stopId =
-    !off && (step.kind === 'stroke' || step.kind === 'more strokes') ? step.stop.id : null;
+    !off && run.counts && (step.kind === 'stroke' || step.kind === 'more strokes')
+      ? step.stop.id
+      : null;
   const { say } = run;
   useEffect(() => {
     if (!stopId) return;
@@ -209,10 +212,4 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
 
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide, gap: SPACE.wide },
-  link: {
-    backgroundColor: colour.well,
-    padding: SPACE.small,
-    borderLeftWidth: 6,
-    borderLeftColor: colour.words,
-  },
 });

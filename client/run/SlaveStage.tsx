@@ -1,5 +1,6 @@
+import { stageWords, type PlanStage } from '@brook/core/stages';
 import { slavePasses } from '@brook/core/clutch';
-import { stageWords, type PlanStage } from '@brook/core/plan';
+
 import { useState } from 'react';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';

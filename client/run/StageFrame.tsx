@@ -1,6 +1,7 @@
+import { stageTitle, maySkip, type OwnStage } from '@brook/core/stages';
 import type { Job } from '@brook/contract';
-import { stageTitle, type Plan } from '@brook/core/plan';
-import { maySkip, type OwnStage } from '@brook/core/run';
+import { type Plan } from '@brook/core/plan';
+
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';

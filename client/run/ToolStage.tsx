@@ -1,5 +1,6 @@
-import { controlOf, stageWords, type PlanStage } from '@brook/core/plan';
-import { toolNext, type ToolWitness } from '@brook/core/run';
+import { stageWords, type PlanStage, toolNext, type ToolWitness } from '@brook/core/stages';
+import { controlOf } from '@brook/core/plan';
+
 import {
   TOOL_UNMET_WORDS,
   toolStepWords,
@@ -25,6 +26,7 @@ import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { typedNumber } from '../ui/typedNumber';
 import { useNow } from '../ui/useNow';
+import { OwnStage } from './OwnStage';
 import { StageFrame, undoOf, type StageProps } from './StageFrame';
 
 export interface ToolStageProps extends StageProps {
@@ -32,12 +34,16 @@ export interface ToolStageProps extends StageProps {
 }
 
 /** The tool-driven cycle: check, wheel by wheel with the pump's pauses, codes once more; read off by hand or practised with a stand-in. */
-export function ToolStage({ stage, ...rest }: ToolStageProps) {
+export function ToolStage({ action, ...props }: ToolStageProps & { readonly action: ReactNode }) {
+  return props.stage.atHand ? <AtHand {...props} /> : <OwnStage {...props} action={action} />;
+}
+
+function AtHand({ stage, ...rest }: ToolStageProps) {
   const { plan, run } = rest;
   const [by, setBy] = useState<Exclude<ToolWitness, 'tool'>>('by hand');
   const [way, setWay] = useState<PracticeToolWay>('well');
   const tool = useScanTool();
-  const next = toolNext(run.state, stage.id);
+  const next = toolNext(plan, stage, saidIn(run, stage.id));
   const put = (check: ToolCheck) => run.say({ kind: 'tool checked', stageId: stage.id, by, check });
   const common = { run, stage, by, tool, put };
   const choice = (
@@ -114,6 +120,12 @@ export function ToolStage({ stage, ...rest }: ToolStageProps) {
     <CheckByHand key={`${when}-${run.state.log.length}`} {...common} about={about} frame={frame} />
   );
 }
+
+/** What was said in a stage of the tool so far. */
+const saidIn = (run: LiveRun, stageId: string) =>
+  (run.state.stages[stageId]?.said ?? []).flatMap((e) =>
+    e.kind === 'tool checked' || e.kind === 'tool step' ? [e] : [],
+  );
 
 type Frame = (action: ReactNode, body: ReactNode) => ReactNode;
 interface Common {

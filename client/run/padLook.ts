@@ -1,4 +1,5 @@
-import type { Plan, PlanStop } from '@brook/core/plan';
+import { type PlanStop } from '@brook/core/stages';
+import type { Plan } from '@brook/core/plan';
 import { MISSING_WORDS, type NextStep, type RunState } from '@brook/core/run';
 
 /** What the large area of a run shows. */

@@ -28,19 +28,15 @@ export function WasteDrum() {
     unit: 'mL',
     rule: 'bled, removed and caught since the last hand-over',
     source: ARITHMETIC,
-    from: waste.entries
-      .slice(0, 40)
-      .map((e) =>
-        figure({
-          label: e.jobNumber
-            ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}`
-            : 'A discarded container',
-          value: e.bledMl + e.removedMl + e.caughtMl,
-          unit: 'mL',
-          rule: `put down by ${e.by}, ${shortDate(e.at)}`,
-          source: { kind: 'entry' },
-        }),
-      ),
+    from: waste.entries.slice(0, 40).map((e) =>
+      figure({
+        label: e.jobNumber ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}` : 'A discarded container',
+        value: e.bledMl + e.removedMl + e.caughtMl,
+        unit: 'mL',
+        rule: `put down by ${e.by}, ${shortDate(e.at)}`,
+        source: { kind: 'entry' },
+      }),
+    ),
   });
   return (
     <View style={styles.group}>

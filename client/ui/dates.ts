@@ -9,6 +9,6 @@ export function shortDate(iso: string): string {
 }
 
 /** Time of day. @example "08:31" */
-export function clockTime(iso: string): string {
-  return format(new Date(iso), 'HH:mm');
+export function clockTime(at: string | number): string {
+  return format(new Date(at), 'HH:mm');
 }

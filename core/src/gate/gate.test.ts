@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { PEDAL_RESULT_WORDS, PEDAL_RESULTS, pedalPasses } from '../pedal';
-import { foldEvent, foldRun, followCalls, type RunEvent } from '../run';
-import { countingIds, planOf } from '../testing';
+import { followCalls } from '../run';
+import { after, countingIds, planOf, runOf, type Said } from '../testing';
 import {
   CHECK_WORDS,
   EMPTY_PROOF,
@@ -14,7 +14,7 @@ import {
 
 const PLAN = planOf('hatchback-diagonal');
 const log = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
-const DONE = foldRun(PLAN, log);
+const DONE = runOf(PLAN, log);
 const GOOD: Proof = {
   pedal: 'firm and high',
   checks: Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, true])),
@@ -24,7 +24,7 @@ const codes = (...args: Parameters<typeof releaseGate>) =>
   releaseGate(...args).reasons.map((r) => r.code);
 
 test('nothing measured passes nothing: every missing thing is named', () => {
-  const answer = releaseGate(foldRun(PLAN, []), EMPTY_PROOF, null);
+  const answer = releaseGate(runOf(PLAN, []), EMPTY_PROOF, null);
   expect(answer.verdict).toBe('shut');
   expect(answer.reasons.map((r) => r.code)).toEqual([
     'run not finished',
@@ -86,7 +86,7 @@ test('the gate opens only when every answer is yes, whatever was answered', () =
 
 test('one stroke undone shuts the gate again', () => {
   const last = log.filter((e) => e.kind === 'shut').at(-1)!;
-  const state = foldEvent(DONE, {
+  const state = after(DONE, {
     id: 'u',
     deviceId: 'phone',
     deviceSeq: 1,
@@ -98,7 +98,7 @@ test('one stroke undone shuts the gate again', () => {
 });
 
 test('a bleeder that was left cannot be released by this job, and an ended run by none', () => {
-  const halt: RunEvent = {
+  const halt: Said = {
     id: 'h',
     deviceId: 'phone',
     deviceSeq: 1,
@@ -108,11 +108,7 @@ test('a bleeder that was left cannot be released by this job, and an ended run b
     stopId: 'left-rear',
   };
   const decided = (decision: 'leave shut' | 'end job') =>
-    foldRun(
-      PLAN,
-      [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as RunEvent],
-      DONE,
-    );
+    runOf(PLAN, [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as Said], DONE);
   expect(codes(decided('leave shut'), GOOD, 'good')).toEqual(['bleeder left']);
   expect(codes(decided('end job'), GOOD, 'good')).toEqual(['run ended']);
 });

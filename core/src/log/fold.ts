@@ -2,7 +2,7 @@ import { foldEvent, foldRun, type Kept, type RunEvent } from '../run';
 import { isOfRun, type JobEvent } from './event';
 import { proofAfter, touches } from './proof';
 import { NEW_JOB, type JobState } from './state';
-import { undoneIds } from './undo';
+import { takenBackIn, undoneIds, type TakenBack } from './undo';
 
 /**
  * State of a job from its log, in log order. The same everywhere: phone,
@@ -11,11 +11,10 @@ import { undoneIds } from './undo';
  */
 export function foldJob(log: readonly Kept<JobEvent>[]): JobState {
   const undone = undoneIds(log);
-  const byId = new Map(log.map((e) => [e.id, e]));
-  const find = (id: string) => byId.get(id);
+  const takenBack = takenBackIn(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   const ofRun = inEffect.filter(isOfRun) as Kept<RunEvent>[];
-  const state = inEffect.reduce((job, event) => atDesk(job, event, find), NEW_JOB);
+  const state = inEffect.reduce((job, event) => atDesk(job, event, takenBack), NEW_JOB);
   return {
     ...state,
     log,
@@ -36,7 +35,7 @@ export function addToJob(job: JobState, given: Kept<JobEvent>): JobState {
       ? (foldEvent(job.run, given).log.at(-1) as Kept<JobEvent>)
       : given;
   const log = [...job.log, event];
-  const next = atDesk(job, event, (id) => log.find((e) => e.id === id));
+  const next = atDesk(job, event, () => undefined);
   const run = next.run && isOfRun(event) ? foldEvent(next.run, event as Kept<RunEvent>) : next.run;
   return { ...next, log, run };
 }
@@ -45,10 +44,10 @@ export function addToJob(job: JobState, given: Kept<JobEvent>): JobState {
 function atDesk(
   before: JobState,
   event: Kept<JobEvent>,
-  find: (id: string) => Kept<JobEvent> | undefined,
+  takenBack: TakenBack<Kept<JobEvent>>,
 ): JobState {
-  const proof = proofAfter(before.proof, event, find);
-  const job = afterTouch(before, event, find, proof);
+  const proof = proofAfter(before.proof, event, takenBack);
+  const job = afterTouch(before, event, takenBack, proof);
   switch (event.kind) {
     case 'fluid read':
       return { ...job, fluid: event };
@@ -93,13 +92,13 @@ const MOVES_FLUID: readonly JobEvent['kind'][] = [
 function afterTouch(
   job: JobState,
   event: Kept<JobEvent>,
-  find: (id: string) => Kept<JobEvent> | undefined,
+  takenBack: TakenBack<Kept<JobEvent>>,
   proof: JobState['proof'],
 ): JobState {
-  const done = event.kind === 'undone' ? find(event.eventId) : event;
+  const done = event.kind === 'undone' ? takenBack(event) : event;
   const moved = done !== undefined && MOVES_FLUID.includes(done.kind);
   const ofDrive = event.kind === 'drive ended';
-  const touched = !ofDrive && touches(event, find) !== 'nothing';
+  const touched = !ofDrive && touches(event, takenBack) !== 'nothing';
   return {
     ...job,
     proof,

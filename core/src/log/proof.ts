@@ -2,6 +2,7 @@ import type { CheckItem } from '../gate';
 import type { PedalResult } from '../pedal';
 import type { Kept } from '../run';
 import type { JobEvent, JobEventKind } from './event';
+import type { TakenBack } from './undo';
 
 /** Who answered, and when. */
 export interface Answered {
@@ -75,21 +76,18 @@ const TOUCHES: Readonly<Record<JobEventKind, Touches>> = {
 const OF_THE_LEVEL: readonly ProofItem[] = ['level', 'reservoir cap'];
 
 /** What an event makes void, an undo by what it takes back. */
-export function touches(
-  event: Kept<JobEvent>,
-  find: (id: string) => Kept<JobEvent> | undefined,
-): Touches {
+export function touches(event: Kept<JobEvent>, takenBack: TakenBack<Kept<JobEvent>>): Touches {
   if (event.kind === 'drive ended') return event.result === 'bad' ? 'all' : 'nothing';
   if (event.kind !== 'undone') return TOUCHES[event.kind];
-  const target = find(event.eventId);
-  return target ? touches(target, find) : 'nothing';
+  const target = takenBack(event);
+  return target ? touches(target, takenBack) : 'nothing';
 }
 
 /** A proof after one event: an answer is taken up, or answers given before it are void. */
 export function proofAfter(
   proof: ProofState,
   event: Kept<JobEvent>,
-  find: (id: string) => Kept<JobEvent> | undefined,
+  takenBack: TakenBack<Kept<JobEvent>>,
 ): ProofState {
   const answered: Answered = { eventId: event.id, person: event.person, atMs: event.atMs };
   if (event.kind === 'pedal judged')
@@ -101,7 +99,7 @@ export function proofAfter(
       checks: { ...next.checks, [event.item]: { ...answered, passes: event.passes } },
     };
   }
-  const touched = touches(event, find);
+  const touched = touches(event, takenBack);
   if (touched === 'nothing') return proof;
   const given: ProofItem[] = [
     ...(proof.pedal ? (['pedal'] as const) : []),

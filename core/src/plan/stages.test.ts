@@ -1,18 +1,16 @@
 import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
 import { METHODS, USUAL_DAY, USUAL_MEANS, type Means, type Method } from '../flow';
 import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
+import { linesOf, stageTitle, stageWords } from '../stages';
 import { layoutOf } from '../testing';
 import {
   handsOnMinutes,
-  linesOf,
   partnerWays,
   planBleed,
   planOrders,
   planSearch,
   previewPlan,
   refusalWords,
-  stageTitle,
-  stageWords,
   type Plan,
   type PlanRequest,
 } from '.';

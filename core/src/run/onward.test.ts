@@ -2,11 +2,16 @@ import fc, { pre } from 'fast-check';
 import { USUAL_MEANS } from '../flow';
 import { planBleed, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
-import { arbitraryLayout, countingIds, layoutOf } from '../testing';
 import {
+  after as later,
+  arbitraryLayout,
+  countingIds,
   eventFault,
-  foldEvent,
-  foldRun,
+  layoutOf,
+  runOf,
+  type Said,
+} from '../testing';
+import {
   followCalls,
   nextStep,
   planAgainstActual,
@@ -32,14 +37,14 @@ const planned = (request: Partial<PlanRequest> & Pick<PlanRequest, 'layout'>): P
 const follow = (plan: Plan, strokes?: number) =>
   followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = { deviceId: 'phone', deviceSeq: 1, atMs: 0 };
-const halted = (reason: HaltReason, stopId: string | null): RunEvent => ({
+const halted = (reason: HaltReason, stopId: string | null): Said => ({
   ...base,
   id: `h-${reason}`,
   kind: 'halted',
   reason,
   stopId,
 });
-const decided = (reason: HaltReason, decision: Decision): RunEvent => ({
+const decided = (reason: HaltReason, decision: Decision): Said => ({
   ...base,
   id: `d-${reason}`,
   kind: 'decided',
@@ -52,15 +57,16 @@ const meet = (
   reason: HaltReason,
   decision: Decision,
   stopId = state.plan.stops[0]?.id ?? null,
-) => foldRun(state.plan, [halted(reason, stopId), decided(reason, decision)], state);
+) => runOf(state.plan, [halted(reason, stopId), decided(reason, decision)], state);
 /** The rest of a run by the calls. */
 const finish = (state: RunState) => {
   let n = 0;
-  return followCalls(
+  const rest = followCalls(
     state.plan,
-    { deviceId: 'other', nextId: () => `after-${++n}`, startMs: 0 },
+    { deviceId: 'phone', nextId: () => `after-${++n}`, startMs: 0 },
     state,
-  ).reduce(foldEvent, state);
+  );
+  return later(state, ...rest);
 };
 /** Events up to and with the shutting of so many bleeders. */
 const shutAfter = (plan: Plan, bleeders: number) => {
@@ -81,7 +87,7 @@ describe('the rest as it was', () => {
   test('planned again from any bleeder on, it is the plan that was made at the start: the same simulation, carried on', () => {
     for (const plan of [VAN, COUPE]) {
       for (const shut of [0, 1, 2, 3]) {
-        const state = foldRun(plan, shutAfter(plan, shut));
+        const state = runOf(plan, shutAfter(plan, shut));
         const inHand = plan.stops[shut]!;
         // The last one first moved to the end stays where it is.
         const last = plan.stops.at(-1)!;
@@ -89,6 +95,7 @@ describe('the rest as it was', () => {
           state,
           { eventId: 'h', reason: 'seized', stopId: last.id, decision: null },
           'do it last',
+          'd',
         );
         expect(again.verdict === 'planned' && counts(again.plan)).toEqual(
           counts(plan).slice(plan.stops.indexOf(inHand)),
@@ -99,7 +106,7 @@ describe('the rest as it was', () => {
 });
 
 describe('one bleeder that does not move', () => {
-  const state = foldRun(VAN, shutAfter(VAN, 1));
+  const state = runOf(VAN, shutAfter(VAN, 1));
   const stuck = VAN.stops[1]!;
 
   test('done last: the others come first, and it is still there at the end', () => {
@@ -108,8 +115,13 @@ describe('one bleeder that does not move', () => {
       ...VAN.stops.slice(2).map((s) => s.bleeder.id),
       stuck.bleeder.id,
     ]);
-    expect(after.leftShut).toEqual({});
-    expect(nextStep(after)).toMatchObject({ kind: 'stroke', stop: { id: VAN.stops[2]!.id } });
+    expect(after.leftShut).toEqual(new Map());
+    expect(nextStep(after)).toMatchObject({
+      kind: 'stroke',
+      stop: { bleeder: { id: VAN.stops[2]!.bleeder.id } },
+    });
+    // An opening of another plan is another opening: a late tap cannot be taken for it.
+    expect(after.plan.stops.map((s) => s.id)).not.toContain(VAN.stops[2]!.id);
     expect(nextStep(finish(after)).kind).toBe('finished');
   });
 
@@ -119,13 +131,13 @@ describe('one bleeder that does not move', () => {
     const legs = planAgainstActual(finish(after));
     expect(legs.map((l) => [l.endedBy, l.rows.map((r) => r.stopId)])).toEqual([
       ['seized', [VAN.stops[0]!.id, stuck.id]],
-      [null, opens(after.plan)],
+      [null, opens(after.plan).map((id) => `${id}@d-seized`)],
     ]);
     expect(legs[0]!.rows.map((r) => r.left)).toEqual([null, 'seized']);
   });
 
   test('the last of all left shut: only the last fill remains', () => {
-    const almost = foldRun(VAN, shutAfter(VAN, VAN.stops.length - 1));
+    const almost = runOf(VAN, shutAfter(VAN, VAN.stops.length - 1));
     const after = meet(almost, 'grease', 'leave shut', VAN.stops.at(-1)!.id);
     expect(after.plan.stops).toEqual([]);
     expect(['last fill', 'finished']).toContain(nextStep(after).kind);
@@ -135,15 +147,15 @@ describe('one bleeder that does not move', () => {
   test('what is shared with it stays older, so the others never need less for it', () => {
     // Two rears behind one line: with the first left out, the second has the whole shared line to renew.
     const [first, second] = COUPE.stops;
-    const after = meet(foldRun(COUPE, shutAfter(COUPE, 0)), 'seized', 'leave shut', first!.id);
+    const after = meet(runOf(COUPE, shutAfter(COUPE, 0)), 'seized', 'leave shut', first!.id);
     const alone = after.plan.stops.find((s) => s.bleeder.id === second!.bleeder.id)!;
     expect(alone.neededMl.value).toBeGreaterThan(second!.neededMl.value);
   });
 });
 
 describe('ran dry', () => {
-  const state = foldRun(VAN, [...shutAfter(VAN, 1), halted('ran dry', VAN.stops[1]!.id)]);
-  const after = foldEvent(state, decided('ran dry', 'plan anew'));
+  const state = runOf(VAN, [...shutAfter(VAN, 1), halted('ran dry', VAN.stops[1]!.id)]);
+  const after = later(state, decided('ran dry', 'plan anew'));
 
   test('what drew air is worked out: everything behind that outlet, the modulator by the tool, the reservoir filled first', () => {
     expect(after.plan.work.lowest).toEqual([
@@ -175,7 +187,7 @@ describe('ran dry', () => {
     const layout = layoutOf('clutch-concentric');
     const clutch = layout.masters.find((m) => m.system === 'clutch')!;
     const plan = planned({ layout, work: routineFlush([clutch.id]) });
-    const dry = meet(foldRun(plan, shutAfter(plan, 0)), 'ran dry', 'plan anew');
+    const dry = meet(runOf(plan, shutAfter(plan, 0)), 'ran dry', 'plan anew');
     const brakes = layout.masters
       .filter((m) => m.system === 'brakes')
       .flatMap((m) => m.chambers.map((c) => c.outlet.belowMaxMm));
@@ -186,7 +198,7 @@ describe('ran dry', () => {
 
 describe('a pedal that is not right after the whole plan', () => {
   test('air may be in the modulator: every bleeder, the tool, every bleeder again', () => {
-    const after = meet(foldRun(VAN, follow(VAN)), 'pedal not right', 'plan anew', null as never);
+    const after = meet(runOf(VAN, follow(VAN)), 'pedal not right', 'plan anew', null as never);
     expect(after.plan.work).toMatchObject({ purpose: 'soft pedal', airInModulator: true });
     expect(after.plan.stages.map((s) => s.kind)).toContain('tool cycle');
     expect(after.past).toHaveLength(1);
@@ -203,7 +215,7 @@ describe('a pedal that is not right after the whole plan', () => {
       },
     });
     expect(opens(corner)).toEqual(['left-front']);
-    const done = foldRun(corner, follow(corner));
+    const done = runOf(corner, follow(corner));
     const answer = whatFollows(
       done,
       { eventId: 'h', reason: 'pedal not right', stopId: null, decision: null },
@@ -217,7 +229,7 @@ describe('a pedal that is not right after the whole plan', () => {
   });
 
   test('air that never ends brings the tool as well, and the fluid is still renewed', () => {
-    const after = meet(foldRun(VAN, shutAfter(VAN, 0)), 'air never ends', 'plan anew');
+    const after = meet(runOf(VAN, shutAfter(VAN, 0)), 'air never ends', 'plan anew');
     expect(after.plan.stages.map((s) => s.kind)).toEqual(['bleed', 'tool cycle', 'bleed']);
     expect(after.plan.stops.some((s) => s.until === 'new')).toBe(true);
   });
@@ -229,18 +241,18 @@ describe('the log', () => {
     halted('ran dry', VAN.stops[1]!.id),
     decided('ran dry', 'plan anew'),
   ];
-  const state = foldRun(VAN, log);
+  const state = runOf(VAN, log);
 
   test('keeps the plan that followed: a stored log gives the same state without planning again', () => {
     const stored = state.log.at(-1)!;
-    expect(stored).toMatchObject({ kind: 'decided', plan: { rulesVersion: 4 } });
+    expect(stored).toMatchObject({ kind: 'decided', plan: { rulesVersion: 5, id: 'd-ran dry' } });
     const marked: RunEvent = { ...stored, plan: { ...state.plan, rulesVersion: 99 } } as RunEvent;
-    expect(foldRun(VAN, [...log.slice(0, -1), marked]).plan.rulesVersion).toBe(99);
-    expect(foldRun(VAN, state.log)).toEqual(state);
+    expect(runOf(VAN, [...log.slice(0, -1), marked]).plan.rulesVersion).toBe(99);
+    expect(runOf(VAN, state.log)).toEqual(state);
   });
 
   test('undoing the decision brings the plan before it back', () => {
-    const undone = foldEvent(state, { ...base, id: 'u', kind: 'undone', eventId: 'd-ran dry' });
+    const undone = later(state, { ...base, id: 'u', kind: 'undone', eventId: 'd-ran dry' });
     expect(undone.plan).toBe(VAN);
     expect(nextStep(undone)).toMatchObject({ kind: 'decide', halt: { reason: 'ran dry' } });
   });
@@ -258,11 +270,11 @@ describe('the log', () => {
         scanTool: false,
       },
     };
-    const dry = foldRun(plan, [...shutAfter(plan, 1), halted('ran dry', plan.stops[1]!.id)]);
+    const dry = runOf(plan, [...shutAfter(plan, 1), halted('ran dry', plan.stops[1]!.id)]);
     const answer = whatFollows(dry, dry.halts[0]!, 'plan anew');
     expect(answer).toEqual({ refusals: [expect.stringContaining('Nobody to help')] });
     expect(eventFault(dry, decided('ran dry', 'plan anew'))).toContain('cannot be planned');
-    expect(nextStep(foldEvent(dry, decided('ran dry', 'plan anew')))).toMatchObject({
+    expect(nextStep(later(dry, decided('ran dry', 'plan anew')))).toMatchObject({
       kind: 'decide',
       halt: { reason: 'ran dry' },
     });
@@ -282,16 +294,16 @@ test('on any layout and at any bleeder: the rest can be carried out, fluid is co
       pre(result.verdict === 'planned' && result.plan.stops.length > 0);
       const { plan } = result as { plan: Plan };
       const k = n % plan.stops.length;
-      const before = foldRun(plan, shutAfter(plan, k));
-      const halt = foldEvent(before, halted(reason, plan.stops[k]!.id));
+      const before = runOf(plan, shutAfter(plan, k));
+      const halt = later(before, halted(reason, plan.stops[k]!.id));
       pre(eventFault(halt, decided(reason, decision)) === null);
-      const after = finish(foldEvent(halt, decided(reason, decision)));
+      const after = finish(later(halt, decided(reason, decision)));
       expect(nextStep(after).kind).toBe('finished');
       if (decision === 'leave shut')
         expect(opens(after.plan)).not.toContain(plan.stops[k]!.bleeder.id);
       // What was lost to the air is not fluid: the level falls at the halt, and from there on nothing is lost or made.
       const standing = (s: RunState) => s.plan.bowls.reduce((sum, b) => sum + s.levelMl[b.id]!, 0);
-      const begun = foldEvent(halt, decided(reason, decision));
+      const begun = later(halt, decided(reason, decision));
       expect(standing(begun) + after.pouredMl - begun.pouredMl).toBeCloseTo(
         standing(after) + after.bledMl - begun.bledMl,
         6,

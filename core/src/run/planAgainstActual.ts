@@ -15,6 +15,7 @@ export interface ActualRow {
   readonly bubbles: BleederState['bubbles'];
   readonly colour: BleederState['colour'];
   readonly shut: boolean;
+  readonly tightened: BleederState['tightened'];
   readonly left: HaltReason | null;
 }
 
@@ -70,6 +71,7 @@ function rowsOf(
       bubbles: b.bubbles,
       colour: b.colour,
       shut: b.shut,
+      tightened: b.tightened,
       left: b.shut ? null : (leftShut.get(stop.bleeder.id) ?? null),
     };
   });

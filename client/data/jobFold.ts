@@ -1,0 +1,43 @@
+import type { Job } from '@brook/contract';
+import { addToJob, foldJob, type JobEvent, type JobState } from '@brook/core/log';
+import type { Plan } from '@brook/core/plan';
+import type { Kept } from '@brook/core/run';
+import { useMemo } from 'react';
+
+/** The log of a job as it came, its accepted plan put back where the log holds it: over the wire it goes once. */
+export function logOf(job: Pick<Job, 'events' | 'planResult'>): Kept<JobEvent>[] {
+  const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
+  return job.events.map((e) => withPlan(e, plan));
+}
+
+function withPlan(event: Kept<JobEvent>, plan: Plan | null): Kept<JobEvent> {
+  return event.kind === 'plan accepted' && plan ? { ...event, plan, pick: null } : event;
+}
+
+/**
+ * A job's state that follows its log: what only comes behind is folded by
+ * itself, anything else folds the whole log anew. It changes as it is used;
+ * keep one for each job that is shown.
+ */
+export class FollowedJob {
+  private ids: readonly string[] = [];
+  private state: JobState = foldJob([]);
+
+  after(log: readonly Kept<JobEvent>[]): JobState {
+    const goesOn =
+      this.ids.length > 0 &&
+      this.ids.length <= log.length &&
+      this.ids.every((id, i) => log[i]!.id === id);
+    const fresh = log.slice(this.ids.length);
+    if (!goesOn || fresh.filter((e) => e.kind === 'undone').length > 1) this.state = foldJob(log);
+    else for (const event of fresh) this.state = addToJob(this.state, event);
+    this.ids = log.map((e) => e.id);
+    return this.state;
+  }
+}
+
+/** The state of a job as the server knows it, for what is only shown. */
+export function useFolded(job: Pick<Job, 'events' | 'planResult'>): JobState {
+  const { events, planResult } = job;
+  return useMemo(() => foldJob(logOf({ events, planResult })), [events, planResult]);
+}

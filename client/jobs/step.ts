@@ -1,0 +1,12 @@
+import type { Job } from '@brook/contract';
+import type { WayStep } from '@brook/core/job';
+import type { ReactNode } from 'react';
+
+/** What every step of the job page gets. */
+export interface StepProps {
+  readonly job: Job;
+  /** The way, for the band at the edge. */
+  readonly band: ReactNode;
+  /** Show another step. */
+  readonly onStep: (step: WayStep) => void;
+}

@@ -1,0 +1,30 @@
+import type { OwnStage as Stage } from '@brook/core/stages';
+import type { ComponentType, ReactNode } from 'react';
+import { OwnStage } from './OwnStage';
+import { PartStage } from './PartStage';
+import { SlaveStage } from './SlaveStage';
+import type { StageProps } from './StageFrame';
+import { ToolStage } from './ToolStage';
+
+type Screen<S> = ComponentType<StageProps & { readonly stage: S; readonly action: ReactNode }>;
+
+/** The screen of each kind of stage that opens no bleeder; a kind without one does not compile. */
+const SCREENS: { readonly [K in Stage['kind']]: Screen<Extract<Stage, { readonly kind: K }>> } = {
+  'right part': PartStage,
+  bench: OwnStage,
+  'join lines': OwnStage,
+  'centre the valve': OwnStage,
+  injection: OwnStage,
+  'hold point': OwnStage,
+  'tool cycle': ToolStage,
+  'slave test': SlaveStage,
+  'tie back': OwnStage,
+};
+
+/** A stage that opens no bleeder, on its own screen. */
+export function StageStep(
+  props: StageProps & { readonly stage: Stage; readonly action: ReactNode },
+) {
+  const Screen = SCREENS[props.stage.kind] as Screen<Stage>;
+  return <Screen {...props} />;
+}

@@ -1,0 +1,63 @@
+import { bleederName } from '@brook/core/circuit';
+import { CHECK_WORDS } from '@brook/core/gate';
+import type { PhoneHappening } from '@brook/core/log';
+import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
+import { HALT_WORDS } from '@brook/core/run';
+import { stageTitle } from '@brook/core/stages';
+import { lowerFirst } from '@brook/core/text';
+
+/** What an event was, in a few words, for a person who is asked about it. */
+export function eventWords(
+  plans: readonly Plan[],
+  event: PhoneHappening | { readonly kind: string },
+): string {
+  const said = event as PhoneHappening;
+  const at = (stopId: string): string => {
+    const stop = plans.flatMap((p) => p.stops).find((s) => s.id === stopId);
+    return stop ? bleederName(stop.bleeder) : 'a bleeder that is not in the plan';
+  };
+  switch (said.kind) {
+    case 'prepared':
+      return lowerFirst(PREPARATION_WORDS[said.step].title);
+    case 'counting':
+      return 'counting on this phone';
+    case 'stroke':
+      return `a stroke, ${at(said.stopId)}`;
+    case 'strokes judged':
+      return said.count ? 'strokes of another phone counted' : 'strokes of another phone dropped';
+    case 'bubbles':
+      return `bubbles ${said.reading}, ${at(said.stopId)}`;
+    case 'colour':
+      return `colour ${said.colour}, ${at(said.stopId)}`;
+    case 'bleeder opened':
+      return `opened ${said.turns} turns, ${at(said.stopId)}`;
+    case 'topped up':
+      return 'a top-up';
+    case 'shut':
+      return `shut, ${at(said.stopId)}`;
+    case 'halted':
+      return `a halt: ${lowerFirst(HALT_WORDS[said.reason].title)}`;
+    case 'decided':
+      return `a decision: ${said.decision}`;
+    case 'mended':
+      return `mended: ${said.where}`;
+    case 'size found':
+      return `a size found: ${said.size} ${said.value}`;
+    case 'taken off':
+      return 'a part taken off';
+    case 'note':
+      return `a note: ${said.text.slice(0, 60)}`;
+    case 'pedal judged':
+      return `pedal or lever: ${said.result}`;
+    case 'checked':
+      return `${lowerFirst(CHECK_WORDS[said.item].ask)}: ${said.passes ? 'yes' : 'no'}`;
+    case 'undone':
+      return 'an undo';
+    default: {
+      const stage = plans
+        .flatMap((p) => p.stages.map((s) => ({ s, p })))
+        .find(({ s }) => s.id === said.stageId);
+      return stage ? lowerFirst(stageTitle(stage.p.layout, stage.s)) : 'a stage of the plan';
+    }
+  }
+}

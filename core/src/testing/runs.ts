@@ -1,0 +1,59 @@
+import {
+  foldJob,
+  jobEventFault,
+  type DeskHappening,
+  type JobEvent,
+  type JobState,
+  type PhoneHappening,
+} from '../log';
+import type { Plan } from '../plan';
+import { firstPlanOf, type EventBase, type Kept, type RunState } from '../run';
+
+/** An event as a test says it: what every event carries may be left out. */
+export type Said = Partial<EventBase> & { readonly person?: string } & (
+    | PhoneHappening
+    | DeskHappening
+  );
+
+let unnamed = 0;
+
+/** An event with everything that the log keeps of it. */
+export function kept(said: Said): Kept<JobEvent> {
+  return {
+    id: `unnamed-${++unnamed}`,
+    deviceId: 'phone',
+    deviceSeq: 1,
+    atMs: 0,
+    planId: null,
+    person: 'Una',
+    ...said,
+  } as Kept<JobEvent>;
+}
+
+/** The log of a job that begins with the acceptance of a plan; a second copy of an event is not in it. */
+export function logFrom(plan: Plan, events: readonly Said[]): Kept<JobEvent>[] {
+  const accepted = kept({ id: 'accepted', kind: 'plan accepted', plan, pick: null });
+  const seen = new Set<string>();
+  return [accepted, ...events.map(kept)].filter((e) => !seen.has(e.id) && seen.add(e.id));
+}
+
+/** State of a job that begins with the acceptance of a plan. */
+export function jobOf(plan: Plan, events: readonly Said[]): JobState {
+  return foldJob(logFrom(plan, events));
+}
+
+/** State of a run by its events, undos among them. @param from where it stands already */
+export function runOf(plan: Plan, events: readonly Said[], from?: RunState): RunState {
+  return jobOf(from ? firstPlanOf(from) : plan, [...(from?.log ?? []), ...events]).run!;
+}
+
+/** A run some events later. */
+export function after(from: RunState, ...events: readonly Said[]): RunState {
+  return runOf(from.plan, events, from);
+}
+
+/** Why an event cannot belong to a run, or null. */
+export function eventFault(on: RunState, event: Said): string | null {
+  const job = jobOf(firstPlanOf(on), on.log);
+  return jobEventFault(job, kept(event), { openedAtMs: 0, nowMs: 0 });
+}
