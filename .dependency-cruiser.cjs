@@ -26,7 +26,7 @@ module.exports = {
       name: 'no-cycle',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     {
       name: 'core-by-its-front-doors',

@@ -43,6 +43,9 @@ test('a change names the version that was seen', async () => {
   await api('/jobs/1/release', { method: 'POST', version: 7 });
   expect(globalThis.fetch).toHaveBeenCalledWith(
     '/api/v1/jobs/1/release',
-    expect.objectContaining({ method: 'POST', headers: { 'if-match': '"7"' } }),
+    expect.objectContaining({
+      method: 'POST',
+      headers: expect.objectContaining({ 'if-match': '"7"' }),
+    }),
   );
 });

@@ -62,15 +62,21 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
   const flush = useSender(job.id, keep, setLink, setRefusal);
 
   useEffect(() => {
-    void keep().then(flush);
+    let here = true;
+    void outboxOf(job.id).then((kept) => {
+      if (!here) return;
+      setBox(kept);
+      void flush();
+    });
     const again = () => void flush();
     const timer = setInterval(again, RETRY_MS);
     window.addEventListener('online', again);
     return () => {
+      here = false;
       clearInterval(timer);
       window.removeEventListener('online', again);
     };
-  }, [keep, flush]);
+  }, [job.id, flush]);
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
   const planId = state.run?.plan.id ?? accepted.id;

@@ -1,3 +1,4 @@
+import type { FluidRead } from '@brook/core/log';
 import { fluidEntry } from '@brook/contract';
 import {
   ambientHpaOf,
@@ -77,8 +78,14 @@ test('a full draft is an entry that the contract takes, and comes back the same'
     water: { percent: 2.5, meterGrade: 'DOT 4' },
     boiling: { observedC: 178, ambientHpa: 980 },
   });
-  expect(entryOf(draftOf(entry, NOTHING), NOTHING)).toEqual(entry);
+  expect(entryOf(draftOf({ ...entry, ...JUDGED }, NOTHING), NOTHING)).toEqual(entry);
 });
+
+/** What the server adds when it keeps an entry; the draft takes nothing from it. */
+const JUDGED = { version: 3, lastDye: null, verdict: {}, rules: {} } as unknown as Pick<
+  FluidRead,
+  'version' | 'lastDye' | 'verdict' | 'rules'
+>;
 
 test.each<[Partial<SampleDraft>, string, RegExp]>([
   [{ water: '12' }, 'water', /between 0 and 10 %/],

@@ -1,4 +1,4 @@
-import { type PlanStop, type OwnStage as Stage } from '@brook/core/stages';
+import type { PlanStop } from '@brook/core/stages';
 import type { Plan } from '@brook/core/plan';
 import { currentStop, nextStep, pourFigure, type NextStep } from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
@@ -11,7 +11,7 @@ import { ActionBar } from '../ui/ActionBar';
 import { Page, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { Prepare } from './Prepare';

@@ -10,7 +10,9 @@ const result = planBleed({
 });
 const plan = (result as { plan: Plan }).plan;
 let n = 0;
-const log = followCalls(plan, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 });
+const log = followCalls(plan, { deviceId: 'phone', nextId: () => `e${++n}`, startMs: 0 }).map(
+  (e) => ({ ...e, person: 'Una' }),
+);
 const lookAt = (state: RunState) => padLook(plan, state, nextStep(state));
 /** Looks after every event of a run that does just what is called for. */
 const looks = log.map((_, i) => lookAt(foldRun(plan, log.slice(0, i + 1))));

@@ -6,22 +6,22 @@ import { DEFAULT_RULES } from '@brook/core/rules';
 import {
   fluidEntry,
   fluidUsed,
+  eventBatch,
   houseRules,
+  jobEvent,
   jobQuery,
   layout,
   newJob,
   layoutJsonSchema,
   newVehicle,
   planChoices,
-  proofEntry,
-  runEvent,
-  runEventBatch,
   signIn,
   workDone,
 } from '.';
 import { OPERATIONS, openApi } from './openapi';
 
 const ID = '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11';
+const EVENT = { id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, planId: null };
 const sentences = (
   schema: {
     safeParse(input: unknown): {
@@ -94,9 +94,13 @@ describe('every refusal is a sentence that says what would be right', () => {
       },
     ],
     ['a vehicle with neither template nor layout', newVehicle, { name: 'Car', tag: 'C' }],
-    ['an empty batch', runEventBatch, { events: [] }],
+    ['an empty batch', eventBatch, { events: [], lowestWaiting: 1, since: 0 }],
     ['a limit of none', jobQuery, { limit: 0 }],
-    ['a pedal word that is none', proofEntry, { pedal: 'fine', checks: {} }],
+    [
+      'a pedal word that is none',
+      jobEvent,
+      { ...EVENT, kind: 'pedal judged', masterId: null, result: 'fine' },
+    ],
   ])('%s', (_, schema, input) => {
     const said = sentences(schema, input);
     expect(said.length).toBeGreaterThan(0);
@@ -113,41 +117,34 @@ test('spaces around what was typed do not count', () => {
 test('what the contract does not know is refused, not dropped', () => {
   expect(sentences(signIn, { login: 'una', password: 'x', admin: true })).toHaveLength(1);
   expect(
-    sentences(runEvent, {
-      id: ID,
-      deviceId: ID,
-      deviceSeq: 1,
-      atMs: 0,
+    sentences(jobEvent, {
+      ...EVENT,
       kind: 'stroke',
       stopId: 'a',
       by: 'somebody',
     }),
   ).toHaveLength(1);
   const checked = {
-    id: ID,
-    deviceId: ID,
-    deviceSeq: 1,
-    atMs: 0,
+    ...EVENT,
     kind: 'tool checked',
     stageId: 'stage-2',
     by: 'by hand',
     check: { batteryV: 12.4, ignition: 'on', codes: [] },
   };
-  expect(sentences(runEvent, checked)).toEqual([]);
-  expect(sentences(runEvent, { ...checked, check: { ...checked.check, batteryV: 120 } })).toEqual([
+  expect(sentences(jobEvent, checked)).toEqual([]);
+  expect(sentences(jobEvent, { ...checked, check: { ...checked.check, batteryV: 120 } })).toEqual([
     'Battery should be 0 to 30 V.',
   ]);
 });
 
 test('every step and every check of core can be put down', () => {
   for (const step of PREPARATION_STEPS) {
-    expect(
-      runEvent.safeParse({ id: ID, deviceId: ID, deviceSeq: 1, atMs: 0, kind: 'prepared', step })
-        .success,
-    ).toBe(true);
+    expect(jobEvent.safeParse({ ...EVENT, kind: 'prepared', step }).success).toBe(true);
   }
   for (const item of new Set(Object.values(PROOF_ITEMS).flat()))
-    expect(proofEntry.safeParse({ pedal: null, checks: { [item]: true } }).success).toBe(true);
+    expect(jobEvent.safeParse({ ...EVENT, kind: 'checked', item, passes: true }).success).toBe(
+      true,
+    );
 });
 
 test('every template passes as it is, a bad layout names its element in the path', () => {

@@ -1,7 +1,6 @@
 import type { Layout } from '@brook/core/circuit';
-import { COLOURS, DEMAND_SOURCES, type Dye, type FluidVerdict } from '@brook/core/fluid';
+import { COLOURS, DEMAND_SOURCES, type Dye } from '@brook/core/fluid';
 import type { PlanResult } from '@brook/core/plan';
-import type { HouseRules } from '@brook/core/rules';
 import { PURPOSES } from '@brook/core/scope';
 import type { AcceptedPick, FluidRead } from '@brook/core/log';
 import type { Figure } from '@brook/core/figure';

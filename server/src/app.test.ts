@@ -64,8 +64,8 @@ describe('one workshop cannot see or touch another’s', () => {
         ? container!.id
         : job.id;
     const body =
-      o.takes === 'RunEventBatch'
-        ? { events: fullRun(job, 1) }
+      o.takes === 'EventBatch' || o.takes === 'VehicleEventBatch'
+        ? { events: fullRun(job, 1), lowestWaiting: 1, since: 0 }
         : o.takes
           ? BODIES[o.takes]
           : undefined;

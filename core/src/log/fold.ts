@@ -81,28 +81,18 @@ function atDesk(
   }
 }
 
-const MOVES_FLUID: readonly JobEvent['kind'][] = [
-  'prepared',
-  'stroke',
-  'strokes judged',
-  'topped up',
-];
-
-/** What was done to the vehicle makes a test drive void that was set before, and what moves fluid what was recorded of it. */
+/** What was done to the vehicle makes a test drive void that was set before, and what was recorded of its fluid. */
 function afterTouch(
   job: JobState,
   event: Kept<JobEvent>,
   takenBack: TakenBack<Kept<JobEvent>>,
   proof: JobState['proof'],
 ): JobState {
-  const done = event.kind === 'undone' ? takenBack(event) : event;
-  const moved = done !== undefined && MOVES_FLUID.includes(done.kind);
-  const ofDrive = event.kind === 'drive ended';
-  const touched = !ofDrive && touches(event, takenBack) !== 'nothing';
+  const touched = event.kind !== 'drive ended' && touches(event, takenBack) !== 'nothing';
   return {
     ...job,
     proof,
-    fluidUsed: moved ? null : job.fluidUsed,
+    fluidUsed: touched ? null : job.fluidUsed,
     drives:
       touched && job.drives.some((d) => !d.void)
         ? job.drives.map((d) => ({ ...d, void: true }))

@@ -181,7 +181,7 @@ describe('a proof counts for what was there when it was made', () => {
     expect(proof.voided[0]!.items).toContain('pedal');
   });
 
-  test('what moves fluid makes void what was recorded of it; what moves none does not', () => {
+  test('what goes on makes void what was recorded of the fluid; a note does not', () => {
     const used: Said = {
       id: 'f',
       kind: 'fluid used',

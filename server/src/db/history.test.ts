@@ -159,14 +159,9 @@ test('closed jobs that were lifted stay closed: nothing goes into their log any 
   await expect(brook.db.query('DELETE FROM job_events')).rejects.toThrow(/only be added to/);
 });
 
-type Comparable = Pick<
-  RunState,
-  'pouredMl' | 'bledMl' | 'removedMl' | 'topUps' | 'levelMl' | 'prepared'
->;
-
 /** What is compared of a run, as it is folded today and as it was worked out then. */
 function runFacts(run: RunState | NonNullable<Fact['run']>) {
-  const { pouredMl, bledMl, removedMl, topUps, levelMl, prepared }: Comparable = run;
+  const { pouredMl, bledMl, removedMl, topUps, levelMl, prepared } = run;
   const same = { pouredMl, bledMl, removedMl, topUps, levelMl, prepared };
   if ('next' in run) {
     const { next, stop, strokes, halts, leftShut, skipped } = run;

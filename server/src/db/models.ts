@@ -129,6 +129,8 @@ export class JobDevice extends Model<
 export class JobDrive extends Model<InferAttributes<JobDrive>, InferCreationAttributes<JobDrive>> {
   declare jobId: string;
   declare vehicleId: string;
+  /** Of the job: jobs of a vehicle count up in the order in which they were taken in. */
+  declare number: number;
   declare openedAt: Date;
   declare closedBy: 'released' | 'ended' | null;
   declare effect: DriveEffect | null;
@@ -313,7 +315,14 @@ export function defineModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'job_devices' },
   );
   JobDrive.init(
-    { jobId: key(), vehicleId: uuid(), openedAt: time(), closedBy: DataTypes.TEXT, effect: json() },
+    {
+      jobId: key(),
+      vehicleId: uuid(),
+      number: whole(),
+      openedAt: time(),
+      closedBy: DataTypes.TEXT,
+      effect: json(),
+    },
     { sequelize, tableName: 'job_drives' },
   );
   Container.init(

@@ -56,15 +56,6 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
   });
 }
 
-/** Take back what was recorded, because the bleed goes on: it is recorded anew when it is through. What was handed over stays. */
-export async function takeBackFluidUsed({ job, transaction }: LockedJob): Promise<void> {
-  const gone = await FluidMovedRow.destroy({
-    where: { jobId: job.id, handOverId: null },
-    transaction,
-  });
-  if (gone > 0) await ContainerDraw.destroy({ where: { jobId: job.id }, transaction });
-}
-
 /** What a job moved, as it stands on its record; null before it was recorded. */
 export async function fluidUsedOf(jobId: string): Promise<FluidUsedRecord | null> {
   const rows = await FluidMovedRow.findAll({ where: { jobId }, order: ['at'] });

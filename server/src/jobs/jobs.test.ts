@@ -1,11 +1,12 @@
+import { proofOf } from '@brook/core/log';
 import { job as jobSchema, jobPage } from '@brook/contract';
 import { Job } from '../db/models';
 import {
   Brook,
   fluidSeen,
   fullRun,
-  goodProof,
   SOUND_FLUID,
+  stateOfJob,
   usedFluid,
   type Caller,
 } from '../testing';
@@ -38,7 +39,7 @@ test('from intake to release, as the way goes', async () => {
   const appended = await tech.events(job, fullRun(job)).expect(200);
   expect(appended.body).toMatchObject({ stage: 'proof', drive: { state: 'do not drive' } });
   job = await tech.change(job, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
-  job = await tech.change(job, 'put', 'proof', goodProof('H 1'));
+  job = await tech.prove(job);
   job = await tech.change(job, 'post', 'test-drive');
   expect(job).toMatchObject({ stage: 'test drive', vehicleDrive: 'test drive only' });
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
@@ -60,7 +61,6 @@ test('a released record is read-only, through the API and in the database itself
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
   job = await tech.change(job, 'post', 'release');
   for (const [method, step, body] of [
-    ['put', 'proof', goodProof('M 1')],
     ['post', 'end', { reason: 'changed my mind' }],
     ['put', 'fluid', SOUND_FLUID],
   ] as const) {
@@ -70,7 +70,7 @@ test('a released record is read-only, through the API and in the database itself
   await expect(Job.update({ stage: 'run' }, { where: { id: job.id } })).rejects.toThrow(
     /only be added to/,
   );
-  await expect(brook.db.query('DELETE FROM run_events')).rejects.toThrow(/only be added to/);
+  await expect(brook.db.query('DELETE FROM job_events')).rejects.toThrow(/only be added to/);
 });
 
 test('the gate lists what is missing and lets nothing past', async () => {
@@ -79,7 +79,7 @@ test('the gate lists what is missing and lets nothing past', async () => {
     .send('post', `/jobs/${job.id}/test-drive`, undefined, job.version)
     .expect(409);
   expect(shut.body.faults.map((f: { field: string }) => f.field)).toContain('pedal not judged');
-  const soft = await tech.change(job, 'put', 'proof', { ...goodProof('M 1'), pedal: 'springy' });
+  const soft = await tech.prove(job, 'springy');
   const res = await tech
     .send('post', `/jobs/${job.id}/test-drive`, undefined, soft.version)
     .expect(409);
@@ -94,10 +94,10 @@ test('a failed drive means "do not drive" again, and everything is proved anew',
   expect(job).toMatchObject({
     stage: 'proof',
     vehicleDrive: 'do not drive',
-    proof: { pedal: null, checks: {} },
     drives: [{ result: 'bad', setBy: 'Tech One' }],
   });
-  job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
+  expect(proofOf(stateOfJob(job))).toMatchObject({ pedal: null, checks: {} });
+  job = await tech.prove(job);
   job = await tech.change(job, 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
   expect((await tech.change(job, 'post', 'release')).drives).toMatchObject([
@@ -169,7 +169,7 @@ test('ended after it was opened, the vehicle is "do not drive" until a later job
   );
   await tech.events(job, fullRun(job)).expect(200);
   job = await tech.change(job, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
-  job = await tech.change(job, 'put', 'proof', goodProof('M 1'));
+  job = await tech.prove(job);
   job = await tech.change(job, 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
   expect((await tech.change(job, 'post', 'release')).vehicleDrive).toBe('free');
@@ -305,7 +305,6 @@ test('steps out of order are refused with a sentence', async () => {
   const job = await tech.open();
   for (const [method, step, body] of [
     ['post', 'plan/accept', undefined],
-    ['put', 'proof', goodProof('M 1')],
     ['post', 'test-drive', undefined],
     ['post', 'test-drive/result', { result: 'good' }],
     ['post', 'release', undefined],

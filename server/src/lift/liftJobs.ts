@@ -44,7 +44,14 @@ async function liftOne(db: Sequelize, id: string, transaction: Transaction): Pro
   const closedBy = stage === 'released' || stage === 'ended' ? stage : null;
   if (effect || closedBy)
     await JobDrive.create(
-      { jobId: id, vehicleId: old.vehicleId, openedAt: old.openedAt, closedBy, effect },
+      {
+        jobId: id,
+        vehicleId: old.vehicleId,
+        number: old.number,
+        openedAt: old.openedAt,
+        closedBy,
+        effect,
+      },
       { transaction },
     );
   const vehicle = await Vehicle.findByPk(old.vehicleId, {
@@ -66,13 +73,19 @@ async function readOld(
   db: Sequelize,
   id: string,
   transaction: Transaction,
-): Promise<OldJob & { readonly workshopId: string; readonly vehicleId: string }> {
+): Promise<
+  OldJob & { readonly workshopId: string; readonly vehicleId: string; readonly number: number }
+> {
   const select = <T extends object>(sql: string) =>
     db.query<T>(sql, { type: QueryTypes.SELECT, replacements: { id }, transaction });
   const [job] = await select<
-    Omit<OldJob, 'run' | 'moved' | 'draws'> & { workshopId: string; vehicleId: string }
+    Omit<OldJob, 'run' | 'moved' | 'draws'> & {
+      workshopId: string;
+      vehicleId: string;
+      number: number;
+    }
   >(
-    `SELECT id, workshop_id AS "workshopId", vehicle_id AS "vehicleId", stage, opened_at AS "openedAt", opened_by AS "openedBy",
+    `SELECT id, number, workshop_id AS "workshopId", vehicle_id AS "vehicleId", stage, opened_at AS "openedAt", opened_by AS "openedBy",
             closed_at AS "closedAt", fluid, plan_result AS "planResult", plan_accepted AS "planAccepted", pick, proof, drives, released, ended
        FROM jobs WHERE id = :id`,
   );

@@ -15,7 +15,14 @@ export async function driveAfterJob(
   if (known && known.closedBy === closedBy && isDeepStrictEqual(known.effect, effect)) return;
   if (!known && effect === null && closedBy === null) return;
   await JobDrive.upsert(
-    { jobId: job.id, vehicleId: vehicle.id, openedAt: job.openedAt, closedBy, effect },
+    {
+      jobId: job.id,
+      vehicleId: vehicle.id,
+      number: job.number,
+      openedAt: job.openedAt,
+      closedBy,
+      effect,
+    },
     { transaction },
   );
   await projectDrive(vehicle, transaction);
@@ -25,7 +32,7 @@ export async function driveAfterJob(
 export async function driveOf(vehicle: Vehicle, transaction?: Transaction): Promise<DriveEffect> {
   const jobs = await JobDrive.findAll({
     where: { vehicleId: vehicle.id },
-    order: ['openedAt', 'jobId'],
+    order: ['number'],
     transaction,
   });
   return vehicleDrive({

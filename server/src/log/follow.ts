@@ -1,7 +1,7 @@
 import { isClosed } from '@brook/core/job';
 import { driveEffectOf, stageOf, type JobEvent, type JobState } from '@brook/core/log';
 import type { Kept } from '@brook/core/run';
-import { takeBackFluidUsed } from '../jobs/fluidUsed';
+import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
 import { driveAfterJob } from './drive';
 
@@ -19,7 +19,7 @@ export async function followLog(
   const stage = stageOf(state);
   job.set({ stage, closed: isClosed(stage) });
   for (const event of events) followEvent(job, event);
-  if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(locked);
+  if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
   await driveAfterJob(
     locked,
     driveEffectOf(state),

@@ -1,14 +1,6 @@
 import { layoutTemplates, templateById } from '@brook/core/circuit';
 import { routineFlush } from '@brook/core/scope';
-import {
-  Brook,
-  fullRun,
-  goodProof,
-  planOfJob,
-  SOUND_FLUID,
-  usedFluid,
-  type Caller,
-} from '../testing';
+import { Brook, fullRun, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../testing';
 
 let brook: Brook;
 let tech: Caller;
@@ -153,7 +145,7 @@ test('a partner that a job advised to renew and left stands on the next one', as
   const running = await tech.change(read, 'post', 'plan/accept', { lookedAtOpened: true });
   await tech.events(running, fullRun(running)).expect(200);
   await tech.change(running, 'put', 'fluid-used', usedFluid(await tech.job(job.id)));
-  await tech.change(running, 'put', 'proof', goodProof('H 1'));
+  await tech.prove(running);
   await tech.change(running, 'post', 'test-drive');
   await tech.change(running, 'post', 'test-drive/result', { result: 'good' });
   const released = await tech.change(running, 'post', 'release');

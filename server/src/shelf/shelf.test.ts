@@ -7,7 +7,7 @@ import {
   type Seed,
   type Shelf,
 } from '@brook/contract';
-import { Brook, fullRun, goodProof, SEED, SOUND_FLUID, usedFluid, type Caller } from '../testing';
+import { Brook, fullRun, NOW, SEED, SOUND_FLUID, usedFluid, type Caller } from '../testing';
 
 const seed = (deliveries: Seed['workshops'][number]['deliveries']): Seed => ({
   workshops: SEED.workshops.map((w, i) => (i === 0 ? { ...w, deliveries } : w)),
@@ -180,7 +180,7 @@ describe('what cannot have been poured is refused at its container', () => {
 
 test('the gate waits for it', async () => {
   await start();
-  const job = await tech.change(await tech.bled(), 'put', 'proof', goodProof('M 1'));
+  const job = await tech.prove(await tech.bled());
   const shut = await tech
     .send('post', `/jobs/${job.id}/test-drive`, undefined, job.version)
     .expect(409);
@@ -196,25 +196,24 @@ test('when the bleed goes on, what was put down is taken back and put down anew'
     id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a21',
     deviceId: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a22',
     deviceSeq: 1,
-    atMs: 0,
+    atMs: NOW.getTime(),
+    planId: null,
     kind: 'halted' as const,
     reason: 'pedal not right' as const,
     stopId: null,
   };
   const { stopId: _, reason: __, ...base } = halt;
-  await tech
-    .events(job, [
-      halt,
-      {
-        ...base,
-        id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23',
-        deviceSeq: 2,
-        kind: 'decided',
-        haltId: halt.id,
-        decision: 'plan anew',
-      },
-    ])
-    .expect(200);
+  await tech.say(job, [
+    halt,
+    {
+      ...base,
+      id: '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a23',
+      deviceSeq: 2,
+      kind: 'decided',
+      haltId: halt.id,
+      decision: 'plan anew',
+    },
+  ]);
   expect(before.fluidUsed).not.toBeNull();
   expect(await tech.job(job.id)).toMatchObject({ stage: 'run', fluidUsed: null });
   expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBe(3000);
@@ -308,7 +307,7 @@ test('the drum holds what was bled, removed and caught, until it is handed over'
   const again = await tech
     .send('put', `/jobs/${job.id}/fluid-used`, used, (await tech.job(job.id)).version)
     .expect(409);
-  expect(again.body.detail).toContain('handed over already');
+  expect(again.body.detail).toContain('handed over with the drum already');
   await expect(brook.db.query('DELETE FROM hand_overs')).rejects.toThrow(/only be added to/);
 });
 

@@ -1,4 +1,5 @@
 import type { Appended, FluidEntry, FluidUsed, Job, Seed, VehicleSummary } from '@brook/contract';
+import type { PedalResult } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { foldJob, followProof, type JobEvent, type JobState } from '@brook/core/log';
 import { followCalls, type RunEvent } from '@brook/core/run';
@@ -246,12 +247,21 @@ export class Caller {
     return this.job(job.id);
   }
 
+  /** Every item of the proof answered, the result at the pedal as given. */
+  async prove(job: Pick<Job, 'id'>, result: PedalResult = 'firm and high'): Promise<Job> {
+    const answers = goodProof(await this.job(job.id));
+    await this.say(
+      job,
+      answers.map((a) => (a.kind === 'pedal judged' ? { ...a, result } : a)),
+    );
+    return this.job(job.id);
+  }
+
   /** A job whose proof lacks nothing but the drive. */
   async proved(tag = 'M 1'): Promise<Job> {
     const job = await this.bled(tag);
     await this.change(job, 'put', 'fluid-used', usedFluid(job));
-    await this.say(job, goodProof(job));
-    return this.job(job.id);
+    return this.prove(job);
   }
 }
 

@@ -67,11 +67,12 @@ export async function up({ sequelize }: QueryInterface): Promise<void> {
     CREATE TABLE job_drives (
       job_id uuid PRIMARY KEY REFERENCES jobs,
       vehicle_id uuid NOT NULL REFERENCES vehicles,
+      number integer NOT NULL,
       opened_at timestamptz NOT NULL,
       closed_by text CHECK (closed_by IN ('released', 'ended')),
       effect jsonb
     );
-    CREATE INDEX job_drives_vehicle ON job_drives (vehicle_id, opened_at);
+    CREATE INDEX job_drives_vehicle ON job_drives (vehicle_id, number);
     CREATE TABLE job_lifts (
       job_id uuid PRIMARY KEY REFERENCES jobs,
       version integer NOT NULL,
