@@ -1,4 +1,12 @@
-import type { Container, FluidEntry, Job, NewContainers, Shelf, Vehicle } from '@brook/contract';
+import type {
+  Appended,
+  Container,
+  FluidEntry,
+  Job,
+  NewContainers,
+  Shelf,
+  Vehicle,
+} from '@brook/contract';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 
@@ -45,7 +53,15 @@ type Template =
 
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
 export class Workshop {
-  constructor(private readonly request: APIRequestContext) {}
+  /** The number of the last event of each job that was said through this one. */
+  private readonly lastSeq = new Map<string, number>();
+
+  private constructor(
+    private readonly request: APIRequestContext,
+    readonly deviceId: string,
+  ) {}
+
+  /** Sign a page in. What is prepared through the API counts as tapped on that page's phone, so that it goes on counting there. */
 
   static async signIn(
     page: Page,
@@ -55,7 +71,9 @@ export class Workshop {
       data: { login: who.login, password: who.password },
     });
     expect(res.status()).toBe(201);
-    return new Workshop(page.request);
+    const deviceId = randomUUID();
+    await page.addInitScript((id) => localStorage.setItem('brook.device', id), deviceId);
+    return new Workshop(page.request, deviceId);
   }
 
   async vehicle(
@@ -185,7 +203,7 @@ export class Workshop {
     const said: object[] = [];
     for (let made = 0; made < stop.strokes.value; made++) {
       if (stop.topUps.some((t) => t.afterStrokes === made))
-        said.push({ kind: 'topped up', bowlId: stop.bowlId });
+        said.push({ kind: 'topped up', bowlId: stop.bowlId, containerId: null });
       said.push({ kind: 'stroke', stopId: stop.id });
     }
     return [
@@ -202,7 +220,7 @@ export class Workshop {
     const plan = planOf(job);
     await this.log(job.id, [
       ...plan.stops.flatMap((stop) => this.openingOf(stop)),
-      ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id })),
+      ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id, containerId: null })),
     ]);
     return this.get(job.id);
   }
@@ -242,12 +260,11 @@ export class Workshop {
       'lamps out',
       ...(vehicle.vehicleKind === 'car' ? ['wheels'] : []),
     ];
-    job = await this.send(
-      'PUT',
-      `/jobs/${job.id}/proof`,
-      { pedal: 'firm and high', checks: Object.fromEntries(items.map((i) => [i, true])) },
-      job.version,
-    );
+    await this.log(job.id, [
+      { kind: 'pedal judged', masterId: null, result: 'firm and high' },
+      ...items.map((item) => ({ kind: 'checked', item, passes: true })),
+    ]);
+    job = await this.get(job.id);
     return this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);
   }
 
@@ -283,16 +300,24 @@ export class Workshop {
     return (await res.json()) as Job;
   }
 
-  private async log(id: string, said: object[]): Promise<void> {
-    const deviceId = randomUUID();
+  /** Put events into a job's log, in their order, as this phone. */
+  async log(id: string, said: readonly object[]): Promise<void> {
+    const before = this.lastSeq.get(id) ?? 0;
+    this.lastSeq.set(id, before + said.length);
     const events = said.map((s, i) => ({
       id: randomUUID(),
-      deviceId,
-      deviceSeq: i + 1,
+      deviceId: this.deviceId,
+      deviceSeq: before + i + 1,
       atMs: Date.now() - 1000 * (said.length - i),
+      planId: null,
       ...s,
     }));
-    await this.send('POST', `/jobs/${id}/events`, { events });
+    const { answers } = await this.send<Appended>('POST', `/jobs/${id}/events`, {
+      events,
+      lowestWaiting: before + said.length + 1,
+      since: 0,
+    });
+    expect(answers.filter((a) => a.result === 'refused')).toEqual([]);
   }
 
   private async send<T>(method: string, path: string, data?: object, version?: number): Promise<T> {
