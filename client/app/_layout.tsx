@@ -1,7 +1,10 @@
 import { QueryClientProvider } from '@tanstack/react-query';
-import { Slot } from 'expo-router';
+import { Slot, usePathname } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
 import { queryClient } from '../data/queryClient';
 import { SessionGate } from '../session/SessionGate';
+import { Boundary } from '../ui/Boundary';
+import { SlowNotice } from '../ui/SlowNotice';
 import { installTheme } from '../ui/theme';
 
 installTheme();
@@ -9,9 +12,16 @@ installTheme();
 export default function Layout() {
   return (
     <QueryClientProvider client={queryClient}>
-      <SessionGate>
-        <Slot />
-      </SessionGate>
+      <SlowNotice />
+      <View style={styles.page}>
+        <Boundary page={usePathname()}>
+          <SessionGate>
+            <Slot />
+          </SessionGate>
+        </Boundary>
+      </View>
     </QueryClientProvider>
   );
 }
+
+const styles = StyleSheet.create({ page: { flex: 1, minHeight: 0 } });

@@ -1,4 +1,4 @@
-import { api, ApiProblem, Offline } from './api';
+import { api, ApiProblem, Offline, slowness } from './api';
 
 const answerWith = (status: number, body: unknown) => {
   globalThis.fetch = jest.fn(async () => ({
@@ -48,4 +48,43 @@ test('a change names the version that was seen', async () => {
       headers: expect.objectContaining({ 'if-match': '"7"' }),
     }),
   );
+});
+
+describe('a server that hangs', () => {
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+
+  /** A fetch that answers after so long, or is given up before. */
+  const answersAfter = (ms: number) => {
+    globalThis.fetch = jest.fn(
+      (_path: string, { signal }: RequestInit) =>
+        new Promise((resolve, reject) => {
+          setTimeout(() => resolve({ status: 200, ok: true, json: async () => 'late' }), ms);
+          signal!.addEventListener('abort', () => reject(new Error('aborted')));
+        }),
+    ) as unknown as typeof fetch;
+  };
+
+  test('is said after four seconds, not before, and no more once it answered', async () => {
+    answersAfter(6_000);
+    const said: boolean[] = [];
+    const stop = slowness.subscribe(() => said.push(slowness.isSlow()));
+    const asked = api('/jobs');
+    await jest.advanceTimersByTimeAsync(3_999);
+    expect(slowness.isSlow()).toBe(false);
+    await jest.advanceTimersByTimeAsync(1);
+    expect(slowness.isSlow()).toBe(true);
+    await jest.advanceTimersByTimeAsync(2_000);
+    expect(await asked).toBe('late');
+    expect(said).toEqual([true, false]);
+    stop();
+  });
+
+  test('is given up after twenty, as if it could not be reached', async () => {
+    answersAfter(60_000);
+    const asked = api('/jobs').catch((e: unknown) => e);
+    await jest.advanceTimersByTimeAsync(20_000);
+    expect(await asked).toBeInstanceOf(Offline);
+    expect(slowness.isSlow()).toBe(false);
+  });
 });

@@ -17,6 +17,28 @@ export class ApiProblem extends Error {
   }
 }
 
+/** After how long a server that does not answer is said to be slow, and given up, ms. */
+const SLOW_AFTER_MS = 4_000;
+const GIVE_UP_AFTER_MS = 20_000;
+
+/** Questions that wait for longer than a person would. */
+let slow = 0;
+const listeners = new Set<() => void>();
+
+/** Whether a question waits for longer than a person would, for a store that React listens to. */
+export const slowness = {
+  subscribe(listener: () => void): () => void {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+  isSlow: (): boolean => slow > 0,
+};
+
+function countSlow(by: 1 | -1): void {
+  slow += by;
+  for (const listener of listeners) listener();
+}
+
 /** The server could not be reached; what was sent may be sent again. */
 export class Offline extends Error {
   constructor() {
@@ -44,15 +66,27 @@ export async function api<T>(
   if (body !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
   let response: Response;
+  let late = false;
+  const watch = setTimeout(() => {
+    late = true;
+    countSlow(1);
+  }, SLOW_AFTER_MS);
+  const abort = new AbortController();
+  const end = setTimeout(() => abort.abort(), GIVE_UP_AFTER_MS);
   try {
     response = await fetch(`/api/v1${path}`, {
       method,
       headers,
       body: body === undefined ? undefined : JSON.stringify(body),
       credentials: 'same-origin',
+      signal: abort.signal,
     });
   } catch {
     throw new Offline();
+  } finally {
+    clearTimeout(watch);
+    clearTimeout(end);
+    if (late) countSlow(-1);
   }
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => null);

@@ -31,14 +31,17 @@ export type JobAct =
   | { readonly kind: 'release' }
   | { readonly kind: 'end'; readonly reason: string };
 
-/** Send an act with the version that was seen; on a conflict the job is fetched anew and the sentence shown. */
+/**
+ * Send an act with the version that its page shows, or that its draft was built
+ * on: never with a newer one that nobody has seen. On a conflict the job is
+ * fetched anew, and the page shows both.
+ */
 export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (act: JobAct) => {
-      const version = client.getQueryData<Job>(key(job.id))?.version ?? job.version;
-      const { method, path, body } = call(act);
-      return api<Job>(`/jobs/${job.id}${path}`, { method, body, version });
+    mutationFn: ({ builtOn = job.version, ...act }: JobAct & { readonly builtOn?: number }) => {
+      const { method, path, body } = call(act as JobAct);
+      return api<Job>(`/jobs/${job.id}${path}`, { method, body, version: builtOn });
     },
     scope: { id: `job-${job.id}` },
     onSuccess: (changed) => {

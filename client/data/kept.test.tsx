@@ -2,7 +2,7 @@ import { act, renderHook } from '@testing-library/react';
 import { useKept } from './kept';
 
 beforeEach(() => sessionStorage.clear());
-const kept = (key = 'fluid-1') => renderHook(() => useKept(key, () => ({ water: '' })));
+const kept = (key = 'fluid-1') => renderHook(() => useKept(key, 1, () => ({ water: '' })));
 
 test('a half-filled entry is there again when its page comes back, each under its own key', () => {
   const first = kept();
@@ -29,4 +29,11 @@ test('what cannot be read back counts as nothing kept, and a full store loses no
   act(() => result.current[1](() => ({ water: '1' })));
   expect(result.current[0]).toEqual({ water: '1' });
   full.mockRestore();
+});
+
+test('an entry that was kept in another shape is set aside, not read and not lost', () => {
+  const old = JSON.stringify({ shape: 0, value: { wasser: '3' } });
+  sessionStorage.setItem('kept-fluid-1', old);
+  expect(kept().result.current[0]).toEqual({ water: '' });
+  expect(sessionStorage.getItem('kept-fluid-1-aside')).toBe(old);
 });

@@ -5,33 +5,41 @@ import { useCallback, useState } from 'react';
  * or the page is loaded anew, until it was sent.
  *
  * @param key what it is about; `atFirst` must be plain data
+ * @param shape version of its shape: one that was kept in another is set aside and not read
  * @returns the entry, how to change it, and how to forget it once it was sent
  */
 export function useKept<T>(
   key: string,
+  shape: number,
   atFirst: () => T,
 ): [value: T, change: (next: (before: T) => T) => void, forget: () => void] {
   const name = `kept-${key}`;
-  const [value, setValue] = useState<T>(() => read<T>(name) ?? atFirst());
+  const [value, setValue] = useState<T>(() => read<T>(name, shape) ?? atFirst());
   const change = useCallback(
     (next: (before: T) => T) =>
       setValue((before) => {
         const after = next(before);
-        write(name, JSON.stringify(after));
+        write(name, JSON.stringify({ shape, value: after }));
         return after;
       }),
-    [name],
+    [name, shape],
   );
   const forget = useCallback(() => sessionStorage.removeItem(name), [name]);
   return [value, change, forget];
 }
 
-function read<T>(name: string): T | null {
+function read<T>(name: string, shape: number): T | null {
+  const text = sessionStorage.getItem(name);
+  if (text === null) return null;
   try {
-    return JSON.parse(sessionStorage.getItem(name) ?? 'null') as T | null;
+    const kept = JSON.parse(text) as { readonly shape?: number; readonly value?: T };
+    if (kept.shape === shape && kept.value !== undefined) return kept.value;
   } catch {
-    return null;
+    // Falls through: what cannot be read is set aside.
   }
+  write(`${name}-aside`, text);
+  sessionStorage.removeItem(name);
+  return null;
 }
 
 function write(name: string, text: string): void {

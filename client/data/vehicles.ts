@@ -59,6 +59,7 @@ function useVehicleChange<T>(
       void client.invalidateQueries({ queryKey: ['history', vehicle.id] });
       void client.invalidateQueries({ queryKey: ['job'] });
     },
+    // On a conflict the vehicle is fetched anew; the page shows both.
     onError: () => client.invalidateQueries({ queryKey: ['vehicle', vehicle.id] }),
   });
 }

@@ -21,6 +21,8 @@ import { Page, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { ConflictPage } from '../forms/ConflictPage';
+import { broughtTo, withTheirs, type Built } from '../forms/threeWay';
 import { CapQuestions } from './CapQuestions';
 import {
   draftOf,
@@ -35,11 +37,15 @@ import {
   type Known,
   type SampleDraft,
 } from './entry';
+import { FIELD_LABELS, fieldWords } from './fieldWords';
 import { FillChoice, fillOptions } from './FillChoice';
 import { ConditionView, GradeVerdicts, MinimumView, StopView } from './FluidVerdictView';
 import { GoodUntil } from './GoodUntil';
 import { COLOUR_OPTIONS, DYE_OPTIONS, SampleLook } from './SampleLook';
 import { SampleReadings } from './SampleReadings';
+
+/** Version of the shape in which a half-filled fluid step is kept on the phone. */
+const DRAFT_SHAPE = 2;
 
 /** Read the cap, look, measure, decide, pick: what may go in, or stop. */
 export function FluidStep(props: StepProps) {
@@ -55,10 +61,24 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
     lastGrade: job.lastFill?.grade ?? null,
     hasModulator: layout.nodes.some((n) => n.kind === 'modulator'),
   };
-  // By version, so that what another phone has sent meanwhile is not hidden by an old draft.
-  const [draft, setDraft, forget] = useKept<FluidDraft>(`fluid-${job.id}-${job.version}`, () =>
-    draftOf(job.fluid, known),
+  const theirs = draftOf(job.fluid, known);
+  const [kept, setKept, forget] = useKept<Built<FluidDraft>>(
+    `fluid-${job.id}`,
+    DRAFT_SHAPE,
+    () => ({
+      version: job.version,
+      base: theirs,
+      draft: theirs,
+    }),
   );
+  // What somebody else sent meanwhile is taken up; what both changed is decided by a person.
+  const { built, conflicts } = broughtTo(kept, job.version, theirs);
+  const { draft } = built;
+  const setDraft = (next: (before: FluidDraft) => FluidDraft) =>
+    setKept((k) => {
+      const now = broughtTo(k, job.version, theirs).built;
+      return { ...now, draft: next(now.draft) };
+    });
   const act = useJobAct(job);
   const wide = useWideScreen();
   const open = job.stage === 'fluid' || job.stage === 'plan';
@@ -68,6 +88,20 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
       ...d,
       samples: d.samples.map((s) => (s.point === point ? { ...s, ...part } : s)),
     }));
+  if (open && conflicts.length > 0)
+    return (
+      <ConflictPage
+        head={<JobHead job={job} />}
+        band={band}
+        conflicts={conflicts.map((key) => ({
+          key,
+          label: FIELD_LABELS[key],
+          mine: fieldWords(draft, key),
+          theirs: fieldWords(theirs, key),
+        }))}
+        onDecide={(keys) => setKept(() => withTheirs(built, keys))}
+      />
+    );
   const verdict = verdictSoFar(draft, known);
   const missing = unanswered(draft, known);
   const stops = verdict.verdict === 'stop';
@@ -75,7 +109,7 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
     const entry = entryOf(draft, known);
     if (!entry) return;
     act.mutate(
-      { kind: 'read fluid', entry },
+      { kind: 'read fluid', entry, builtOn: built.version },
       {
         onSuccess: () => {
           forget();
@@ -88,10 +122,11 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
     const readings = readingsOf(draft, known);
     if (readings)
       act.mutate(
-        { kind: 'read fluid', entry: readings },
+        { kind: 'read fluid', entry: readings, builtOn: built.version },
         {
-          onSuccess: () =>
+          onSuccess: (read) =>
             act.mutate({
+              builtOn: read.version,
               kind: 'end',
               reason: 'The fluid is good and stays in; nothing was opened.',
             }),

@@ -20,7 +20,9 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
   const [low, setLow] = useState(entry?.lowViscosity ?? false);
   const [months, setMonths] = useState(entry?.intervalMonths?.toString() ?? '');
   const [order, setOrder] = useState<readonly string[]>(entry?.order ?? []);
-  const save = useMakerEntry(vehicle);
+  // What was opened: a colleague's entry since then is a conflict, not to be written over.
+  const [builtOn, setBuiltOn] = useState(vehicle.version);
+  const save = useMakerEntry({ id: vehicle.id, version: builtOn });
   const problem = save.error instanceof ApiProblem ? save.error : null;
   const words = [
     entry?.grades.join(' or '),
@@ -35,6 +37,24 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
       title="The maker’s word"
       about={words || 'Nothing entered. It would beat cap, forecast and house rule.'}
     >
+      {vehicle.version !== builtOn && save.isError ? (
+        <>
+          <Caution title="Somebody changed this vehicle meanwhile">
+            {`The maker’s word stands as: ${words || 'nothing entered'}. Yours is still below.`}
+          </Caution>
+          <Button label="Go on with mine" onPress={() => setBuiltOn(vehicle.version)} />
+          <Button
+            label="Take theirs"
+            onPress={() => {
+              setGrades(entry?.grades ?? []);
+              setLow(entry?.lowViscosity ?? false);
+              setMonths(entry?.intervalMonths?.toString() ?? '');
+              setOrder(entry?.order ?? []);
+              setBuiltOn(vehicle.version);
+            }}
+          />
+        </>
+      ) : null}
       <Choices
         question="The maker asks for"
         why="From the service information of this very vehicle; nothing is guessed."
@@ -65,12 +85,15 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
         label="Keep the maker’s word"
         disabled={save.isPending}
         onPress={() =>
-          save.mutate({
-            grades: [...grades],
-            lowViscosity: low,
-            order: order.length > 0 ? [...order] : null,
-            intervalMonths: months.trim() === '' ? null : Number(months),
-          })
+          save.mutate(
+            {
+              grades: [...grades],
+              lowViscosity: low,
+              order: order.length > 0 ? [...order] : null,
+              intervalMonths: months.trim() === '' ? null : Number(months),
+            },
+            { onSuccess: (changed) => setBuiltOn(changed.version) },
+          )
         }
       />
     </More>

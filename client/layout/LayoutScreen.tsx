@@ -15,7 +15,10 @@ import { Press } from '../ui/Press';
 import { FailedPage, Loading } from '../ui/States';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { ConflictPage } from '../forms/ConflictPage';
+import { broughtTo, withTheirs } from '../forms/threeWay';
 import { ElementForm } from './ElementForm';
+import { byElement, elementLabel, elementWords, layoutOf } from './layoutConflict';
 import { layoutFile, readLayoutFile } from './layoutFile';
 import { outline } from './outline';
 import { useLayoutDraft, type LayoutDraft } from './useLayoutDraft';
@@ -33,10 +36,40 @@ const MOST_FAULTS = 4;
 
 function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
   const draft = useLayoutDraft(vehicle.layout);
+  // What was opened, not what a colleague saved since: the draft was built on that.
+  const [builtOn, setBuiltOn] = useState(vehicle);
   const [open, setOpen] = useState<string | null>(null);
-  const save = useSaveLayout(vehicle);
+  const save = useSaveLayout(builtOn);
   const wide = useWideScreen();
   const { layout, faults } = draft;
+  const theirs = byElement(vehicle.layout);
+  const { built, conflicts } = broughtTo(
+    { version: builtOn.version, base: byElement(builtOn.layout), draft: byElement(layout) },
+    vehicle.version,
+    theirs,
+  );
+  if (draft.changed && built.version !== builtOn.version) {
+    const goOn = (keys: readonly string[]) => {
+      draft.change(layoutOf(withTheirs(built, keys).draft));
+      setBuiltOn(vehicle);
+    };
+    return (
+      <ConflictPage
+        head={
+          <Words size="head" heading={1}>
+            Layout
+          </Words>
+        }
+        conflicts={conflicts.map((key) => ({
+          key,
+          label: elementLabel(key, built.draft, theirs),
+          mine: elementWords(built.draft[key], theirs[key]),
+          theirs: elementWords(theirs[key], built.draft[key]),
+        }))}
+        onDecide={goOn}
+      />
+    );
+  }
   const rows = outline(layout);
   const made = (edited: Edited) => {
     draft.change(edited.layout);

@@ -2,6 +2,7 @@ import type { Plan } from '@brook/core/plan';
 import type { NextStep, RunState } from '@brook/core/run';
 import { StyleSheet, View } from 'react-native';
 import { Numeral } from '../ui/Numeral';
+import { useShortScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
@@ -23,12 +24,15 @@ export function CountPad({
   readonly onStroke: (() => void) | undefined;
 }) {
   const look = padLook(plan, state, step);
+  const short = useShortScreen();
   const body = (
     <View style={styles.padBody}>
-      {look.number !== null ? <Numeral size="giant">{look.number}</Numeral> : null}
+      {look.number !== null ? (
+        <Numeral size={short ? 'large' : 'giant'}>{look.number}</Numeral>
+      ) : null}
       {look.under ? <Words align="center">{look.under}</Words> : null}
       <Words size="head" align="center" accessibilityLiveRegion="polite">
-        {look.counts && otherCounts ? `${otherCounts} counts` : look.call}
+        {look.counts && otherCounts ? `${otherCounts} counts, on another phone` : look.call}
       </Words>
       {look.next ? (
         <Words size="small" tone="softWords" align="center">
@@ -38,14 +42,18 @@ export function CountPad({
     </View>
   );
   if (!look.counts || !onStroke)
-    return <View style={[styles.pad, look.loud ? styles.loud : null]}>{body}</View>;
+    return (
+      <View style={[styles.pad, short ? styles.short : null, look.loud ? styles.loud : null]}>
+        {body}
+      </View>
+    );
   return (
     <Press
       role="button"
       aria-label="Count a stroke"
       testID="count-pad"
       onPress={onStroke}
-      style={styles.pad}
+      style={[styles.pad, short ? styles.short : null]}
       pressedStyle={{ backgroundColor: colour.well }}
     >
       {body}
@@ -62,6 +70,7 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     marginVertical: SPACE.small,
   },
+  short: { minHeight: 150 },
   loud: { borderWidth: 4, borderColor: colour.words },
   padBody: { alignItems: 'center', gap: SPACE.hair, padding: SPACE.small },
 });

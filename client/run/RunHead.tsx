@@ -11,7 +11,7 @@ import { DriveMark } from '../ui/DriveMark';
 import { FigureValue } from '../ui/FigureValue';
 import { Numeral } from '../ui/Numeral';
 import { Words } from '../ui/Words';
-import { SPACE } from '../ui/theme';
+import { MIN_CONTENT, SPACE } from '../ui/theme';
 
 interface RunHeadProps {
   readonly plan: Plan;
@@ -63,6 +63,6 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive
 });
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
-  grow: { flex: 1 },
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.medium },
+  grow: { flex: 1, minWidth: MIN_CONTENT },
 });

@@ -8,7 +8,7 @@ import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { router } from 'expo-router';
 import { ActionBar } from '../ui/ActionBar';
-import { Page, useWideScreen } from '../ui/Page';
+import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
@@ -123,6 +123,7 @@ interface BleedingProps {
 function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: BleedingProps) {
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
+  const short = useShortScreen();
   const bowl = plan.bowls.find(
     (b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)),
   )!;
@@ -163,7 +164,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
         drive={job.vehicleDrive}
       />
       <RunNotices run={run} />
-      {wide ? null : brook}
+      {wide || short ? null : brook}
       <CountPad
         plan={plan}
         state={run.state}

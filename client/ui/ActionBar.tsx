@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useShortScreen } from './Page';
 import { Press } from './Press';
-import { colour, SPACE } from './theme';
+import { colour, MIN_CONTENT, SPACE } from './theme';
 import { Words } from './Words';
 
 export interface ActionBarProps {
@@ -72,7 +73,7 @@ function Bar({
   readonly side: ActionBarProps['side'];
 }) {
   return (
-    <View style={styles.bar}>
+    <View style={[styles.bar, useShortScreen() ? styles.shortBar : null]}>
       {side ? (
         <Press
           role="button"
@@ -93,14 +94,19 @@ function Bar({
 
 const styles = StyleSheet.create({
   bar: { flexDirection: 'row', minHeight: 84, borderTopWidth: 1, borderTopColor: colour.edge },
+  shortBar: { minHeight: 64 },
   side: {
-    width: 104,
+    flexBasis: 104,
+    flexGrow: 0,
+    flexShrink: 1,
+    minWidth: MIN_CONTENT,
     borderRightWidth: 1,
     borderRightColor: colour.edge,
     paddingHorizontal: SPACE.small,
   },
   action: {
     flex: 1,
+    minWidth: MIN_CONTENT,
     paddingHorizontal: SPACE.medium,
     paddingVertical: SPACE.small,
     justifyContent: 'center',

@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { Press } from './Press';
 import { About, Question } from './Question';
-import { colour, SPACE, TOUCH } from './theme';
+import { colour, MIN_CONTENT, SPACE, TOUCH } from './theme';
 import { Words } from './Words';
 
 export interface Option<T extends string> {
@@ -104,10 +104,14 @@ export function Choice<T extends string>({
 
 const styles = StyleSheet.create({
   group: { gap: SPACE.small },
-  options: { flexDirection: 'row', gap: SPACE.hair },
-  stacked: { flexDirection: 'column' },
+  // Side by side while a word fits; with a larger font, or on a narrow screen, in a second row.
+  options: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.hair },
+  stacked: { flexDirection: 'column', flexWrap: 'nowrap' },
   option: {
-    flex: 1,
+    flexGrow: 1,
+    flexShrink: 1,
+    flexBasis: 0,
+    minWidth: MIN_CONTENT,
     minHeight: TOUCH,
     borderWidth: 1,
     borderColor: colour.edge,

@@ -3,6 +3,7 @@ import type { PlanBowl } from '@brook/core/plan';
 import type { Colour } from '@brook/core/fluid';
 import { StyleSheet, View } from 'react-native';
 import { FigureValue } from './FigureValue';
+import { useNarrowScreen } from './Page';
 import { colour } from './theme';
 import { FLUID } from './theme/fluid';
 import { Words } from './Words';
@@ -18,7 +19,11 @@ export function Gauge({ bowl, level, fluid }: GaugeProps) {
   const share = (ml: number): `${number}%` =>
     `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
   return (
-    <View style={styles.gauge} role="complementary" aria-label="Reservoir">
+    <View
+      style={[styles.gauge, useNarrowScreen() ? styles.narrow : null]}
+      role="complementary"
+      aria-label="Reservoir"
+    >
       <Words size="small" tone="softWords" align="center">
         {bowl.name === 'Reservoir' ? 'mL' : bowl.name}
       </Words>
@@ -72,6 +77,8 @@ const styles = StyleSheet.create({
     borderRightWidth: 1,
     borderRightColor: colour.hairline,
   },
+  // Its marks reach into the words beside it, which leave room there.
+  narrow: { width: 48 },
   scale: { flex: 1, width: 60, marginTop: 8 },
   tube: {
     position: 'absolute',

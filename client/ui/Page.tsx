@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, SPACE, WIDE_FROM } from './theme';
+import { colour, NARROW_UNDER, SHORT_UNDER, SPACE, WIDE_FROM } from './theme';
 
 export interface PageProps {
   readonly children: ReactNode;
@@ -18,7 +18,7 @@ export interface PageProps {
 export function Page({ children, band, beside, action, fills }: PageProps) {
   const wide = useWideScreen();
   const content = fills ? (
-    <View style={styles.filled}>{children}</View>
+    <ScrollView contentContainerStyle={styles.filled}>{children}</ScrollView>
   ) : (
     <ScrollView contentContainerStyle={[styles.scrolled, wide ? styles.scrolledWide : null]}>
       {children}
@@ -50,6 +50,16 @@ export function useWideScreen(): boolean {
   return useWindowDimensions().width >= WIDE_FROM;
 }
 
+/** Whether the screen is so short that what only pleases must give way. */
+export function useShortScreen(): boolean {
+  return useWindowDimensions().height < SHORT_UNDER;
+}
+
+/** Whether the screen is so narrow that the band at the edge must give way. */
+export function useNarrowScreen(): boolean {
+  return useWindowDimensions().width < NARROW_UNDER;
+}
+
 const styles = StyleSheet.create({
   page: { flex: 1, flexDirection: 'row', backgroundColor: colour.ground },
   main: { flex: 1, minWidth: 0 },
@@ -58,7 +68,8 @@ const styles = StyleSheet.create({
   columnBeside: { flex: 4 },
   columnAlone: { maxWidth: 760 },
   beside: { flex: 5, borderLeftWidth: 1, borderLeftColor: colour.hairline, minWidth: 0 },
-  filled: { flex: 1, padding: SPACE.medium },
+  // As high as the screen leaves; where that is too little it scrolls.
+  filled: { flexGrow: 1, padding: SPACE.medium },
   scrolled: { padding: SPACE.large, paddingBottom: SPACE.vast, gap: SPACE.large },
   scrolledWide: { padding: SPACE.wide },
 });

@@ -1,6 +1,7 @@
 import { WAY, type JobStage, type WayStep } from '@brook/core/job';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { capital } from '@brook/core/text';
+import { useNarrowScreen } from './Page';
 import { Press } from './Press';
 import { colour } from './theme';
 import { Words } from './Words';
@@ -26,8 +27,14 @@ export function poolFill(stage: JobStage, step: WayStep, reached: WayStep): numb
 
 /** The way from intake to release, down the left edge; each step a pool that fills with ink. */
 export function Way({ stage, reached, shown, onStep }: WayProps) {
+  const narrow = useNarrowScreen();
   return (
-    <View style={styles.band} role="navigation" aria-label="The way of this job">
+    <ScrollView
+      style={[styles.band, narrow ? styles.narrow : null]}
+      contentContainerStyle={styles.steps}
+      role="navigation"
+      aria-label="The way of this job"
+    >
       {WAY.map((step, i) => {
         const fill = poolFill(stage, step, reached);
         const reachable = i <= WAY.indexOf(reached);
@@ -44,14 +51,16 @@ export function Way({ stage, reached, shown, onStep }: WayProps) {
               <View style={[styles.pool, step === shown ? styles.poolShown : null]}>
                 <View style={[styles.ink, { height: 22 * fill }]} />
               </View>
-              <Words
-                size="small"
-                strong={step === shown}
-                tone={reachable ? 'words' : 'softWords'}
-                align="center"
-              >
-                {capital(step)}
-              </Words>
+              {narrow ? null : (
+                <Words
+                  size="small"
+                  strong={step === shown}
+                  tone={reachable ? 'words' : 'softWords'}
+                  align="center"
+                >
+                  {capital(step)}
+                </Words>
+              )}
             </Press>
             {i < WAY.length - 1 ? (
               <View style={[styles.stream, fill === 1 ? styles.streamFull : null]} />
@@ -59,17 +68,25 @@ export function Way({ stage, reached, shown, onStep }: WayProps) {
           </View>
         );
       })}
-    </View>
+    </ScrollView>
   );
 }
 
 const styles = StyleSheet.create({
-  band: { width: 64, borderRightWidth: 1, borderRightColor: colour.hairline, paddingVertical: 8 },
+  band: {
+    flexGrow: 0,
+    flexShrink: 0,
+    width: 64,
+    borderRightWidth: 1,
+    borderRightColor: colour.hairline,
+  },
+  narrow: { width: 44 },
+  steps: { flexGrow: 1, paddingVertical: 8 },
   step: { flex: 1, alignItems: 'center' },
   mouth: { flexGrow: 0, flexShrink: 0, flexBasis: 'auto' },
   stream: { width: 2, flex: 1, backgroundColor: colour.hairline },
   streamFull: { width: 4, backgroundColor: colour.words },
-  press: { alignItems: 'center', width: 64, gap: 2 },
+  press: { alignItems: 'center', width: '100%', gap: 2 },
   pool: {
     width: 28,
     height: 28,

@@ -1,23 +1,36 @@
-import { lazy, Suspense, type ComponentType } from 'react';
+import { usePathname } from 'expo-router';
+import { lazy, Suspense, useState, type ComponentType } from 'react';
+import { Boundary } from '../ui/Boundary';
 import { Loading } from '../ui/States';
 
 const load = () => import('./index');
+type All = Awaited<ReturnType<typeof load>>;
 
 /** Fetch the workbench while the first page is looked at, so that it is here when the connection is not. */
 export function fetchWorkbench(): void {
-  void load();
+  // Where it does not come now, the page that needs it says so and fetches it again.
+  load().catch(() => undefined);
 }
 
 function part<P extends object>(
-  pick: (all: Awaited<ReturnType<typeof load>>) => ComponentType<P>,
+  pick: (all: All) => ComponentType<P>,
   what: string,
 ): ComponentType<P> {
-  const Part = lazy(async () => ({ default: pick(await load()) }));
+  const fetched = () => lazy(async () => ({ default: pick(await load()) }));
+  // A lazy part that failed stays failed: trying again takes a new one.
+  let current = fetched();
   return function WorkbenchPart(props: P) {
+    const [Part, setPart] = useState(() => current);
+    const again = () => {
+      current = fetched();
+      setPart(() => current);
+    };
     return (
-      <Suspense fallback={<Loading what={what} />}>
-        <Part {...props} />
-      </Suspense>
+      <Boundary page={usePathname()} onAgain={again}>
+        <Suspense fallback={<Loading what={what} />}>
+          <Part {...props} />
+        </Suspense>
+      </Boundary>
     );
   };
 }

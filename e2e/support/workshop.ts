@@ -51,6 +51,9 @@ type Template =
   | 'sidecar-outfit'
   | 'clutch-external';
 
+/** The phone that each page is. */
+const devices = new WeakMap<Page, string>();
+
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
 export class Workshop {
   /** The number of the last event of each job that was said through this one. */
@@ -73,7 +76,14 @@ export class Workshop {
     expect(res.status()).toBe(201);
     const deviceId = randomUUID();
     await page.addInitScript((id) => localStorage.setItem('brook.device', id), deviceId);
+    devices.set(page, deviceId);
     return new Workshop(page.request, deviceId);
+  }
+
+  /** For a page that is signed in already. */
+  static async signedIn(page: Page): Promise<Workshop> {
+    const deviceId = devices.get(page);
+    return deviceId ? new Workshop(page.request, deviceId) : Workshop.signIn(page);
   }
 
   async vehicle(
@@ -216,9 +226,15 @@ export class Workshop {
 
   /** A job that waits for its proof. */
   async bled(vehicle: Vehicle): Promise<Job> {
-    const job = await this.running(vehicle);
+    return this.bleed(await this.running(vehicle));
+  }
+
+  /** Everything that is called for on a job whose plan was accepted, by the plan. */
+  async bleed(job: Job): Promise<Job> {
     const plan = planOf(job);
+    const prepared = job.events.some((e) => e.kind === 'prepared');
     await this.log(job.id, [
+      ...(prepared ? [] : plan.preparation.map((step) => ({ kind: 'prepared', step }))),
       ...plan.stops.flatMap((stop) => this.openingOf(stop)),
       ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id, containerId: null })),
     ]);
@@ -287,6 +303,21 @@ export class Workshop {
       { reason: 'Wanted back before anything was opened.' },
       job.version,
     );
+  }
+
+  /** Read the fluid of a job as it stands, with another colour in the reservoir. */
+  async readFluid(
+    job: Pick<Job, 'id'>,
+    colour: FluidEntry['samples'][number]['colour'],
+  ): Promise<Job> {
+    const { version } = await this.get(job.id);
+    const samples = AMBER.samples.map((s) => ({ ...s, colour }));
+    return this.send('PUT', `/jobs/${job.id}/fluid`, { ...AMBER, samples }, version);
+  }
+
+  async saveLayout(vehicle: Pick<Vehicle, 'id'>, layout: Vehicle['layout']): Promise<Vehicle> {
+    const { version } = await this.saved(vehicle);
+    return this.send('PUT', `/vehicles/${vehicle.id}/layout`, layout, version);
   }
 
   /** A vehicle as it stands now. */

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContextOptions, type Page } from '@playwright/test';
 import { answer, LOOKED, SOUND, unfold } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
@@ -344,6 +344,23 @@ const SCREENS: readonly (readonly [
   ],
 ];
 
+/**
+ * One page for all screens of a worker: what is looked at is the screen, not
+ * how it was reached, and a page of its own for each takes longer than the look.
+ */
+const test = base.extend<object, { shared: Page }>({
+  shared: [
+    async ({ browser }, use, { project }) => {
+      const context = await browser.newContext(project.use as BrowserContextOptions);
+      const page = await context.newPage();
+      await Workshop.signIn(page);
+      await use(page);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+});
+
 test('sign-in', async ({ page }) => {
   await page.goto('/');
   await page.getByTestId('next-action').click();
@@ -355,12 +372,13 @@ test('sign-in', async ({ page }) => {
 const TWO_COLUMNS = new Set(['jobs', 'plan', 'run', 'shelf', 'history', 'layout', 'methods']);
 
 for (const [name, open] of SCREENS) {
-  test(name, async ({ page }, info) => {
+  test(name, async ({ shared: page }, info) => {
     test.skip(
       info.project.name === 'wide' && !TWO_COLUMNS.has(name),
       'one column looks the same on every width',
     );
-    await open(page, await Workshop.signIn(page));
+    await page.emulateMedia({ colorScheme: 'light' });
+    await open(page, await Workshop.signedIn(page));
     await isSound(page);
   });
 }

@@ -53,6 +53,8 @@ async function main(): Promise<void> {
     log.fatal({ err: error }, 'cannot listen');
     process.exit(1);
   });
+  // Longer than any proxy or client keeps a connection, so that it is never shut under a request.
+  server.keepAliveTimeout = 75_000;
   server.listen(Number(given.port), given.host, () => process.stdout.write('ready\n'));
 
   let stopping = false;

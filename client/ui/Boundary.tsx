@@ -1,0 +1,57 @@
+import { router } from 'expo-router';
+import { Component, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { Button } from './Button';
+import { Caution } from './Notice';
+import { SPACE } from './theme';
+import { Words } from './Words';
+
+interface BoundaryProps {
+  readonly children: ReactNode;
+  /** Changes with the page: another page is tried afresh. */
+  readonly page: string;
+  /** What to do before it is tried again, such as fetching a part anew. */
+  readonly onAgain?: () => void;
+}
+
+/** Where a screen cannot be drawn: what happened, that nothing is lost, and the way on and back. */
+export class Boundary extends Component<BoundaryProps, { readonly error: Error | null }> {
+  override state = { error: null as Error | null };
+
+  static getDerivedStateFromError(error: Error) {
+    return { error };
+  }
+
+  override componentDidUpdate(before: BoundaryProps) {
+    if (before.page !== this.props.page && this.state.error) this.setState({ error: null });
+  }
+
+  private readonly again = () => {
+    this.props.onAgain?.();
+    this.setState({ error: null });
+  };
+
+  override render() {
+    const { error } = this.state;
+    if (!error) return this.props.children;
+    const missing = isMissingPart(error);
+    return (
+      <View style={{ padding: SPACE.large, gap: SPACE.medium }} role="alert">
+        <Words size="head" heading={1}>
+          {missing ? 'A part of the app could not be fetched' : 'This page cannot be shown'}
+        </Words>
+        <Caution title={missing ? 'The connection broke off.' : error.message}>
+          What was tapped is kept on this phone; nothing is lost.
+        </Caution>
+        <Button label="Try again" onPress={this.again} />
+        <Button label="To the jobs" onPress={() => router.replace('/')} />
+        <Button label="Load the page anew" onPress={() => window.location.reload()} />
+      </View>
+    );
+  }
+}
+
+/** Whether a part of the program did not come, as when the connection breaks off. */
+function isMissingPart(error: Error): boolean {
+  return /loading module|chunk|dynamically imported|Failed to fetch|import/i.test(error.message);
+}

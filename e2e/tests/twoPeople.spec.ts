@@ -1,0 +1,79 @@
+import { expect, test } from '@playwright/test';
+import { answer, LOOKED } from '../support/fluid';
+import { Workshop } from '../support/workshop';
+
+test('a form that a colleague changed meanwhile shows both, field by field, and nothing is written over unseen', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  await workshop.shelve();
+  await page.goto(`/jobs/${job.id}`);
+  await answer(page, { ...LOOKED, 'Colour in the reservoir?': 'straw' });
+  await answer(page, { 'Which fluid goes in?': 'DOT 4', 'Colour of the new fluid?': 'clear' });
+
+  const other = await (await browser.newContext()).newPage();
+  const colleague = await Workshop.signIn(other);
+  await colleague.readFluid(job, 'brown');
+
+  // Sent as it was built: the server says that somebody was there first, and both stand side by side.
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText('Somebody changed the same meanwhile')).toBeVisible();
+  const seen = page.getByRole('radiogroup', { name: 'Seen and measured' });
+  await expect(seen.getByText(/straw/)).toBeVisible();
+  await expect(seen.getByText(/brown.*water 2 %/)).toBeVisible();
+  const stored = async () => (await workshop.get(job.id)).fluid!.samples[0]!.colour;
+  expect(await stored()).toBe('brown');
+  for (const group of await page.getByRole('radiogroup').all())
+    await group.getByRole('radio', { name: 'Yours' }).click();
+  await page.getByTestId('next-action').click();
+  await page.getByTestId('next-action').click();
+  await expect.poll(stored).toBe('straw');
+  await other.context().close();
+});
+
+test('a layout that a colleague measured meanwhile is not written over: what both measured is asked about', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle');
+  await page.goto(`/vehicles/${vehicle.id}/layout`);
+  const line = vehicle.layout.stretches[0]!;
+  await page
+    .getByRole('button', { name: new RegExp(line.name) })
+    .first()
+    .click();
+  const length = page.getByLabel('Length', { exact: true });
+  await length.fill('1234');
+  await length.blur();
+
+  const other = await (await browser.newContext()).newPage();
+  const colleague = await Workshop.signIn(other);
+  await colleague.saveLayout(vehicle, {
+    ...vehicle.layout,
+    stretches: [{ ...line, lengthMm: 1300 }, ...vehicle.layout.stretches.slice(1)],
+  });
+  await page.getByRole('button', { name: 'Save the layout' }).click();
+  const asked = page.getByRole('radiogroup', { name: line.name });
+  await expect(asked.getByText('lengthMm 1234')).toBeVisible();
+  await expect(asked.getByText('lengthMm 1300')).toBeVisible();
+  expect((await workshop.saved(vehicle)).layout.stretches[0]!.lengthMm).toBe(1300);
+  await asked.getByRole('radio', { name: 'Theirs' }).click();
+  await page.getByTestId('next-action').click();
+  await expect(page.getByRole('button', { name: 'Save the layout' })).toBeVisible();
+  await other.context().close();
+});
+
+test('a part of the app that cannot be fetched is said and fetched again', async ({ page }) => {
+  await Workshop.signIn(page);
+  await page.route(/workbench|index-[0-9a-f]+\.js/, (route) =>
+    /entry/.test(route.request().url()) ? route.continue() : route.abort(),
+  );
+  await page.goto('/vehicles');
+  await expect(page.getByText('A part of the app could not be fetched')).toBeVisible();
+  await page.unroute(/workbench|index-[0-9a-f]+\.js/);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('Parade car')).toBeVisible();
+});
