@@ -115,6 +115,8 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
           forget();
           onStep('plan');
         },
+        // A colleague may have taken the job on meanwhile: what both read is looked at here first.
+        onError: () => onStep('fluid', 'hold'),
       },
     );
   };

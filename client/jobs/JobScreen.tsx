@@ -16,19 +16,22 @@ import type { StepProps } from './step';
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
 export function JobScreen({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
-  const [lookedAt, setLookedAt] = useState<{ step: WayStep; stage: Job['stage'] } | null>(null);
+  const [lookedAt, setLookedAt] = useState<{ step: WayStep; stage: Job['stage'] | null } | null>(
+    null,
+  );
   if (isPending) return <Loading what="the job" />;
   if (!job) return <FailedPage what="This job" error={error} again={() => void refetch()} />;
 
   const reached = reachedStep(job);
   // Once the job moves on, what was looked back at is over.
   const shown =
-    lookedAt && lookedAt.stage === job.stage
+    lookedAt && (lookedAt.stage === null || lookedAt.stage === job.stage)
       ? lookedAt.step
       : job.stage === 'ended'
         ? 'release'
         : reached;
-  const onStep = (step: WayStep) => setLookedAt({ step, stage: job.stage });
+  const onStep: StepProps['onStep'] = (step, hold) =>
+    setLookedAt({ step, stage: hold ? null : job.stage });
   const props: StepProps = {
     job,
     onStep,

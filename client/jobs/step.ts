@@ -7,6 +7,6 @@ export interface StepProps {
   readonly job: Job;
   /** The way, for the band at the edge. */
   readonly band: ReactNode;
-  /** Show another step. */
-  readonly onStep: (step: WayStep) => void;
+  /** Show another step; held, it stays when the job moves on meanwhile. */
+  readonly onStep: (step: WayStep, hold?: 'hold') => void;
 }

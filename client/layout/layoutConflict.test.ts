@@ -42,7 +42,7 @@ test('the same line measured twice is asked about, in its own name and words', (
   const key = `stretches:${line!.id}`;
   expect(conflicts).toEqual([key]);
   expect(elementLabel(key, built.draft, theirs)).toBe(line!.name);
-  expect(elementWords(built.draft[key], theirs[key])).toBe('lengthMm 1234');
-  expect(elementWords(theirs[key], built.draft[key])).toBe('lengthMm 1300');
+  expect(elementWords(built.draft[key], theirs[key])).toBe('length 1234 mm');
+  expect(elementWords(theirs[key], built.draft[key])).toBe('length 1300 mm');
   expect(elementWords(undefined, theirs[key])).toBe('taken out');
 });

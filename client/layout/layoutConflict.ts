@@ -1,4 +1,4 @@
-import type { Layout } from '@brook/core/circuit';
+import { RANGES, type Layout } from '@brook/core/circuit';
 
 const LISTS = ['bowls', 'masters', 'nodes', 'stretches', 'bleeders'] as const;
 
@@ -45,8 +45,20 @@ export function elementWords(element: unknown, other: unknown): string {
   const differs = Object.keys(mine).filter(
     (k) => JSON.stringify(mine[k]) !== JSON.stringify(theirs[k]),
   );
-  return differs.map((k) => `${k} ${plain(mine[k])}`).join(', ') || 'as before';
+  return differs.map((k) => `${called(k)}${plain(mine[k])}${unitOf(k)}`).join(', ') || 'as before';
 }
+
+/** A size in the words of the trade; what is no size speaks by its value. */
+const sizeOf = (key: string) =>
+  Object.hasOwn(RANGES, key) ? RANGES[key as keyof typeof RANGES] : null;
+const called = (key: string): string => {
+  const size = sizeOf(key);
+  return size ? `${size.what} ` : '';
+};
+const unitOf = (key: string): string => {
+  const unit = sizeOf(key)?.unit;
+  return unit ? ` ${unit}` : '';
+};
 
 function plain(value: unknown): string {
   if (value === null || value === undefined) return 'not known';

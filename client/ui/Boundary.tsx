@@ -27,6 +27,12 @@ export class Boundary extends Component<BoundaryProps, { readonly error: Error |
   }
 
   private readonly again = () => {
+    const { error } = this.state;
+    // Where nobody here can fetch the part again, the browser can: what was tapped is kept.
+    if (error && isMissingPart(error) && !this.props.onAgain) {
+      window.location.reload();
+      return;
+    }
     this.props.onAgain?.();
     this.setState({ error: null });
   };

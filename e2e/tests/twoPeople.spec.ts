@@ -57,8 +57,8 @@ test('a layout that a colleague measured meanwhile is not written over: what bot
   });
   await page.getByRole('button', { name: 'Save the layout' }).click();
   const asked = page.getByRole('radiogroup', { name: line.name });
-  await expect(asked.getByText('lengthMm 1234')).toBeVisible();
-  await expect(asked.getByText('lengthMm 1300')).toBeVisible();
+  await expect(asked.getByText('length 1234 mm')).toBeVisible();
+  await expect(asked.getByText('length 1300 mm')).toBeVisible();
   expect((await workshop.saved(vehicle)).layout.stretches[0]!.lengthMm).toBe(1300);
   await asked.getByRole('radio', { name: 'Theirs' }).click();
   await page.getByTestId('next-action').click();
