@@ -1,3 +1,4 @@
+import { type VehicleKind } from '@brook/core/circuit';
 import { GRADES, type Grade } from '@brook/core/fluid';
 import { worstReading } from '@brook/core/ageing';
 import type { VapourAnswer } from '@brook/core/vapour';
@@ -98,7 +99,7 @@ function Descent({
 }: {
   readonly name: string;
   readonly tag: string;
-  readonly kind: 'car' | 'motorcycle';
+  readonly kind: VehicleKind;
   readonly atFirst: DescentDraft;
   readonly gradeAtFirst: Grade;
 }) {

@@ -1,3 +1,4 @@
+import { VEHICLE_TRAITS, type VehicleKind } from '@brook/core/circuit';
 import { ENTRY, figure, type Figure } from '@brook/core/figure';
 import { boilingFigure, CHEMISTRY, limitsOf, readingFault, type Grade } from '@brook/core/fluid';
 import {
@@ -105,7 +106,7 @@ export const DESCENT_FIELDS: Readonly<
 
 /** Starting values by kind of vehicle [M], with what is known of the fluid. */
 export function descentDraft(
-  kind: 'car' | 'motorcycle',
+  kind: VehicleKind,
   given: { readonly water?: string | undefined; readonly boiling?: string | undefined },
 ): DescentDraft {
   const v = startingVehicle(kind);
@@ -126,8 +127,8 @@ export function descentDraft(
   };
 }
 
-const startingVehicle = (kind: 'car' | 'motorcycle'): DescentVehicle =>
-  kind === 'car' ? SMALL_CAR : SMALL_MOTORCYCLE;
+const startingVehicle = (kind: VehicleKind): DescentVehicle =>
+  VEHICLE_TRAITS[kind].bar ? SMALL_MOTORCYCLE : SMALL_CAR;
 
 /** Every field that cannot be right, in one sentence each. */
 export function descentFaults(draft: DescentDraft): Partial<Record<DescentField, string>> {
@@ -202,7 +203,7 @@ export function boilingOf(draft: DescentDraft, grade: Grade): Figure | null {
 /** The requests to reckon: the descent as given, and the same held at half and one and a half times the speed, for comparison. Null while something is missing. */
 export function vapourRequests(
   draft: DescentDraft,
-  kind: 'car' | 'motorcycle',
+  kind: VehicleKind,
   grade: Grade,
 ): VapourRequest[] | null {
   const boiling = boilingOf(draft, grade);

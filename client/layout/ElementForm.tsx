@@ -26,6 +26,7 @@ import {
   type Layout,
   type SizeField,
   type SizedKind,
+  CONTROL_TRAITS,
 } from '@brook/core/circuit';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -246,9 +247,7 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
           stacked
           options={words(CONTROLS)}
           chosen={master.control}
-          onChoose={(control) =>
-            put({ control, system: control.startsWith('clutch') ? 'clutch' : 'brakes' })
-          }
+          onChoose={(control) => put({ control, system: CONTROL_TRAITS[control].system })}
         />
       ) : null}
       {chamber && layout.bowls.length > 1 ? (

@@ -1,5 +1,5 @@
 import { stageTitle, stageWords, type PlanStage, type PlanStop } from '@brook/core/stages';
-import { bleederName } from '@brook/core/circuit';
+import { bleederName, VEHICLE_TRAITS } from '@brook/core/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { METHOD_TRAITS, METHOD_WORDS } from '@brook/core/flow';
 import { orderWords } from '@brook/core/order';
@@ -231,7 +231,7 @@ function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
   const open =
     stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
   if (stop.counted === 'strokes')
-    return `${capital(stop.control)}: ${stop.shape}.${layout.vehicleKind === 'car' || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
+    return `${capital(stop.control)}: ${stop.shape}.${!VEHICLE_TRAITS[layout.vehicleKind].bar || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
   return `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. Opened ${open}. ${until}`;
 }
 

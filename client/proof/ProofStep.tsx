@@ -1,3 +1,4 @@
+import { VEHICLE_TRAITS } from '@brook/core/circuit';
 import type { Job } from '@brook/contract';
 import { proofOf, type ProofState, type Voided } from '@brook/core/log';
 import {
@@ -109,7 +110,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <SkippedStages state={live.state} />
       <Choice
         question={`How is the ${controlOf(plan)}?`}
-        why={`${plan.layout.vehicleKind === 'car' ? 'Engine off, servo empty' : 'On its stand'}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
+        why={`${measuredHow(plan)}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
         options={PEDAL_RESULTS.map((r) => ({
           value: r,
           label: r,
@@ -154,6 +155,13 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <EndJob job={job} />
     </Page>
   );
+}
+
+/** In which state pedal or lever is judged. */
+function measuredHow({ layout }: Plan): string {
+  const { servo, bar, engine } = VEHICLE_TRAITS[layout.vehicleKind];
+  if (servo) return 'Engine off, servo empty';
+  return bar ? 'On its stand' : engine ? 'Engine off' : 'Standing level';
 }
 
 /** Answers that no longer hold: whose doing it was, when, and what is asked again. */

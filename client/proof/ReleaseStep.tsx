@@ -1,3 +1,4 @@
+import { CONTROL_TRAITS } from '@brook/core/circuit';
 import { controlOf } from '@brook/core/plan';
 import { useJobAct } from '../data/job';
 import { useSession } from '../data/session';
@@ -20,7 +21,7 @@ export function ReleaseStep({ job, band }: StepProps) {
   const name = useSession().data?.user.name ?? '';
   const drive = job.drives.at(-1);
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
-  const held = plan && controlOf(plan).endsWith('lever') ? 'lever' : 'pedal';
+  const held = plan ? CONTROL_TRAITS[controlOf(plan)].held : 'pedal';
   const good = drive?.result === 'good';
   return (
     <Page

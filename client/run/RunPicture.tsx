@@ -72,6 +72,7 @@ export const RunGauge = memo(function RunGauge({ plan, bowl, stop, state }: RunG
       bowl={bowl}
       level={levelFigure(bowl, state.levelMl[bowl.id]!, stop)}
       fluid={plan.newColour}
+      alone={plan.bowls.length === 1}
     />
   );
 });

@@ -73,7 +73,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         ...quiet,
         number: String(Math.round(step.pourMl)),
         under: `mL into the ${step.bowl.name.toLowerCase()}`,
-        call: plan.layout.vehicleKind === 'car' ? 'Fill to MAX' : 'Fill to midway',
+        call: step.bowl.finalLevelMl >= step.bowl.maxMl ? 'Fill to MAX' : 'Fill to midway',
         next: 'Never above MAX: brakes drag when the fluid has no room.',
         loud: true,
       };

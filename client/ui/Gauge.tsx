@@ -12,10 +12,12 @@ export interface GaugeProps {
   readonly bowl: PlanBowl;
   readonly level: Figure;
   readonly fluid: Colour;
+  /** Whether it is the only chamber in use: then its name says nothing. */
+  readonly alone: boolean;
 }
 
 /** The reservoir as the left edge of a run: MAX, MIN, the top-up level and where the model thinks the fluid stands. */
-export function Gauge({ bowl, level, fluid }: GaugeProps) {
+export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
   const share = (ml: number): `${number}%` =>
     `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
   return (
@@ -25,7 +27,7 @@ export function Gauge({ bowl, level, fluid }: GaugeProps) {
       aria-label="Reservoir"
     >
       <Words size="small" tone="softWords" align="center">
-        {bowl.name === 'Reservoir' ? 'mL' : bowl.name}
+        {alone ? 'mL' : bowl.name}
       </Words>
       <FigureValue figure={level} text={level.value.toFixed(0)} />
       <View

@@ -1,5 +1,5 @@
 import type { DriverSide, TemplateId, VehicleKind } from '@brook/core/circuit';
-import { layoutTemplates, templateById } from '@brook/core/circuit';
+import { layoutTemplates, templateById, VEHICLE_KINDS, VEHICLE_TRAITS } from '@brook/core/circuit';
 import { router } from 'expo-router';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
@@ -19,6 +19,11 @@ interface Entry {
   templateId: TemplateId | null;
   driverSide: DriverSide | null;
 }
+
+/** Kinds for which there is a template to start from. */
+const KINDS = VEHICLE_KINDS.filter((kind) =>
+  layoutTemplates.some((t) => t.vehicleKind === kind),
+).map((value) => ({ value, label: VEHICLE_TRAITS[value].title }));
 
 /** Add the vehicle in front of you from a layout template. */
 export function NewVehicle() {
@@ -100,10 +105,7 @@ export function NewVehicle() {
       />
       <Choice
         question="What is it?"
-        options={[
-          { value: 'car', label: 'Car or van' },
-          { value: 'motorcycle', label: 'Motorcycle' },
-        ]}
+        options={KINDS}
         chosen={kind}
         onChoose={(k) => {
           setValue('kind', k);

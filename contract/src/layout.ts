@@ -7,6 +7,7 @@ import {
   VALVE_KINDS,
   WHICH,
   type Layout,
+  VEHICLE_KINDS,
 } from '@brook/core/circuit';
 import { z } from 'zod';
 import { line, oneOf } from './common';
@@ -79,7 +80,7 @@ const chamber = z.strictObject({
 const shape = z.strictObject({
   version: z.literal(2),
   name: line('Layout name', 1, 80),
-  vehicleKind: oneOf('Vehicle kind', ['car', 'motorcycle']),
+  vehicleKind: oneOf('Vehicle kind', VEHICLE_KINDS),
   driverSide: oneOf('Driver’s side', ['left', 'right', 'middle']),
   abs: oneOf('Kind of ABS', ABS_KINDS),
   bowls: z

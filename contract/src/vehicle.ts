@@ -1,5 +1,5 @@
 import { DRIVE_STATES } from '@brook/core/job';
-import { layoutTemplates, type Layout, type TemplateId } from '@brook/core/circuit';
+import { layoutTemplates, type Layout, type TemplateId, VEHICLE_KINDS } from '@brook/core/circuit';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { layout } from './layout';
@@ -71,7 +71,7 @@ export const vehicleSummary = z.object({
   id,
   name: z.string(),
   tag: z.string(),
-  vehicleKind: z.enum(['car', 'motorcycle']),
+  vehicleKind: z.enum(VEHICLE_KINDS),
   layoutName: z.string(),
   masters: z
     .array(z.object({ id: z.string(), name: z.string(), control: z.string() }))

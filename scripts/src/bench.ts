@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { firstLoad } from './bench/firstLoad';
 import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
+import { foldUndos } from './bench/foldUndos';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
 import { planFourWheel, planSchools, planSearch8 } from './bench/plan';
 import { report } from './bench/report';
@@ -29,6 +30,7 @@ try {
 }
 
 async function run(): Promise<void> {
+  report(foldUndos());
   report(planFourWheel());
   report(planSchools());
   report(planSearch8());

@@ -93,6 +93,10 @@ const decide = async (page: Page) => {
     .click();
   await page.getByText('What is decided?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
+const takeOver = async (page: Page) => {
+  await page.getByRole('button', { name: 'Count on this phone' }).click();
+  await page.getByText('One stroke made').waitFor();
+};
 const firstStep = async (page: Page) => {
   await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill('12.5');
   await answer(page, [
@@ -122,7 +126,7 @@ const ALL: readonly Picture[] = [
   { name: 'methods', open: ['RS 1', 'plan'], then: methods },
   { name: 'stages', open: ['HP 1', 'plan'], then: stages },
   { name: 'layout', open: { vehicle: 'TW 1', page: 'layout' }, then: editLine },
-  { name: 'run', open: ['HC 2', 'run'] },
+  { name: 'run', open: ['HC 2', 'run'], then: takeOver },
   { name: 'halted', open: ['MC 2', 'run'], then: decide },
   { name: 'tool', open: ['PV 1', 'run'], then: firstStep },
   { name: 'proof', open: ['HC 6', 'proof'] },

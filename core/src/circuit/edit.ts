@@ -1,3 +1,4 @@
+import { VEHICLE_TRAITS } from './kinds';
 import type {
   Bleeder,
   Fitting,
@@ -303,7 +304,7 @@ export function addChamber(layout: Layout, masterId: string): Edited {
 
 /** A new master with a bowl, one chamber, a line and a part of its own. */
 export function addMaster(layout: Layout, system: Master['system']): Edited {
-  const car = layout.vehicleKind === 'car';
+  const car = !VEHICLE_TRAITS[layout.vehicleKind].bar;
   const [id, bowlId, portId] = [
     freeId(layout, 'master'),
     freeId(layout, 'bowl'),

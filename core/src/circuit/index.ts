@@ -1,15 +1,14 @@
 export {
   ABS_KINDS,
-  CONTROLS,
   PLACES,
   SEATS,
+  SIDE_OF_PLACE,
   VALVE_KINDS,
   WHICH,
   type AbsKind,
   type Actuator,
   type Bleeder,
   type Bowl,
-  type Control,
   type DriverSide,
   type Fitting,
   type FittingSizes,
@@ -22,8 +21,17 @@ export {
   type Stretch,
   type System,
   type ValveKind,
-  type VehicleKind,
 } from './layout';
+export {
+  CONTROL_TRAITS,
+  CONTROLS,
+  VEHICLE_KINDS,
+  VEHICLE_TRAITS,
+  type Control,
+  type ControlTraits,
+  type VehicleKind,
+  type VehicleTraits,
+} from './kinds';
 export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
 export { validateLayout, type LayoutFault } from './validateLayout';
 export { SIZE_FIELDS, sizedThings, type SizedKind, type SizeField } from './fields';

@@ -1,3 +1,5 @@
+import type { Control, VehicleKind } from './kinds';
+
 /**
  * The hydraulic layout of one vehicle: rooted graphs that begin at the ports
  * of the masters' chambers. Lengths in mm, volumes in mL, heights in mm above
@@ -19,13 +21,8 @@ export interface Layout {
   readonly bleeders: readonly Bleeder[];
 }
 
-export type VehicleKind = 'car' | 'motorcycle';
 export type DriverSide = 'left' | 'right' | 'middle';
 export type System = 'brakes' | 'clutch';
-/** What the technician or helper works. */
-export const CONTROLS = ['brake pedal', 'brake lever', 'clutch pedal', 'clutch lever'] as const;
-export type Control = (typeof CONTROLS)[number];
-
 /** What stands between master and wheels, and so what air inside it needs. */
 export const ABS_KINDS = [
   'none',
@@ -158,6 +155,21 @@ export const PLACES = [
   'slave',
 ] as const;
 export type Place = (typeof PLACES)[number];
+
+/** On which side of the vehicle a place lies; null where it lies on none. */
+export const SIDE_OF_PLACE: Readonly<Record<Place, 'left' | 'right' | null>> = {
+  'left front': 'left',
+  'right front': 'right',
+  'left rear': 'left',
+  'right rear': 'right',
+  front: null,
+  rear: null,
+  sidecar: null,
+  master: null,
+  modulator: null,
+  slave: null,
+};
+
 /** Which of several bleeders on one part. */
 export const WHICH = ['upper', 'lower', 'inner', 'outer', 'left', 'right'] as const;
 export const SEATS = ['not tried', 'free', 'stiff', 'seized'] as const;

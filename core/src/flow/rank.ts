@@ -1,4 +1,4 @@
-import { chambersOf, paths, type Layout, type Path } from '../circuit';
+import { chambersOf, paths, type Layout, type Path, VEHICLE_TRAITS } from '../circuit';
 import { figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { columnPa, LAMINAR_REYNOLDS, reynolds, steadyFlowMlS } from './hydraulics';
 import {
@@ -147,7 +147,7 @@ export function rankMethods(asked: MethodQuestion): MethodRow[] {
 
 /** In the order in which they are usually best; on a motorcycle one person reaches lever and bleeder. */
 const place = ({ layout }: MethodQuestion, { method }: MethodRow): number =>
-  layout.vehicleKind === 'motorcycle' && method === 'alone at the lever'
+  VEHICLE_TRAITS[layout.vehicleKind].bar && method === 'alone at the lever'
     ? -1
     : METHODS.indexOf(method);
 const liked = ({ circumstances }: MethodQuestion, row: MethodRow): number =>
@@ -207,12 +207,12 @@ function meansReasons(
   method: Method,
   ways: readonly Path[],
 ): MethodReason[] {
-  const bike = layout.vehicleKind === 'motorcycle';
+  const { bar } = VEHICLE_TRAITS[layout.vehicleKind];
   switch (method) {
     case 'two people':
       return means.helper ? [] : [reason('stops', 'no helper')];
     case 'alone at the lever':
-      return bike ? [] : [reason('stops', 'not a motorcycle')];
+      return bar ? [] : [reason('stops', 'not a motorcycle')];
     case 'alone, bottle':
       return means.bottle ? [] : [reason('stops', 'no bottle')];
     case 'vacuum':
@@ -245,7 +245,7 @@ function meansReasons(
 
 /** Pressure that a reservoir may be put under, kPa: the maker's word, else common practice on a car and none on a motorcycle. */
 function pressureAllowedKpa(layout: Layout, makerKpa: number | null): number {
-  return makerKpa ?? (layout.vehicleKind === 'car' ? MOST_PRESSURE_KPA : 0);
+  return makerKpa ?? (VEHICLE_TRAITS[layout.vehicleKind].bar ? 0 : MOST_PRESSURE_KPA);
 }
 
 function pressureFigure(layout: Layout, makerKpa: number | null): Figure {

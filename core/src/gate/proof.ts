@@ -13,10 +13,22 @@ export const CHECK_ITEMS = [
 ] as const;
 export type CheckItem = (typeof CHECK_ITEMS)[number];
 
+const EVERY_VEHICLE: readonly CheckItem[] = [
+  'joints dry',
+  'bleeder caps',
+  'level',
+  'reservoir cap',
+  'wiped dry',
+];
+
 /** The list by kind of vehicle, in the order of the proof: pedal and joints before the wheels go back on [C]. */
 export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = {
-  car: ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out', 'wheels'],
-  motorcycle: ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry', 'lamps out'],
+  car: [...EVERY_VEHICLE, 'lamps out', 'wheels'],
+  motorcycle: [...EVERY_VEHICLE, 'lamps out'],
+  'three-wheeler': [...EVERY_VEHICLE, 'lamps out', 'wheels'],
+  quad: [...EVERY_VEHICLE, 'lamps out', 'wheels'],
+  // Without an engine of its own there is no lamp that an engine must run for.
+  trailer: [...EVERY_VEHICLE, 'wheels'],
 };
 
 /** What was answered so far. Absent means that nobody has looked. */

@@ -1,4 +1,4 @@
-import type { Layout, Path } from '../circuit';
+import { SIDE_OF_PLACE, type Layout, type Path } from '../circuit';
 import type { Method } from '../flow';
 import type { OrderSetup } from './setup';
 import type { Visit } from './visit';
@@ -285,7 +285,7 @@ function ownBleeders({ layout, bleeders }: OrderSetup): ReadonlySet<string> {
 const centimetres = (path: Path): number => Math.round(path.lengthM.value * 100);
 
 function nearDriver(layout: Layout, path: Path): number {
-  return layout.driverSide !== 'middle' && path.bleeder.place.startsWith(layout.driverSide) ? 1 : 0;
+  return SIDE_OF_PLACE[path.bleeder.place] === layout.driverSide ? 1 : 0;
 }
 
 /** Whether every order of these visits may be tried: each bleeder once, in any order. */

@@ -1,4 +1,4 @@
-import { isActuator, type Layout } from '../circuit';
+import { isActuator, type Layout, CONTROL_TRAITS, VEHICLE_TRAITS } from '../circuit';
 import type { Piece } from './compare';
 
 /**
@@ -16,12 +16,12 @@ export function usualPieces(layout: Layout, partId: string): Piece[] {
         count: master.chambers.length,
         comes: 'new',
       },
-      ...(layout.vehicleKind === 'car' && master.system === 'brakes'
+      ...(VEHICLE_TRAITS[layout.vehicleKind].servo && master.system === 'brakes'
         ? [{ what: 'Seal between the master and the servo', count: 1, comes: 'new' as const }]
         : []),
       { what: 'Reservoir with its cap and diaphragm', count: bowls, comes: 'moves across' },
       {
-        what: master.control.includes('lever') ? 'Lamp switch' : 'Level switch',
+        what: CONTROL_TRAITS[master.control].held === 'lever' ? 'Lamp switch' : 'Level switch',
         count: 1,
         comes: 'moves across',
       },

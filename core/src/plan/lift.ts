@@ -1,4 +1,4 @@
-import { liftLayout, paths, type FirstLayout, type Layout } from '../circuit';
+import { liftLayout, paths, type FirstLayout, type Layout, VEHICLE_TRAITS } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import { USUAL_MEANS } from '../flow';
 import { routineFlush } from '../scope';
@@ -64,7 +64,7 @@ const STAGE = 'stage-1';
 
 function fromFirst(first: FirstPlan): Omit<Plan, 'id'> {
   const layout = liftLayout(first.layout);
-  const method = layout.vehicleKind === 'motorcycle' ? 'alone at the lever' : 'two people';
+  const method = VEHICLE_TRAITS[layout.vehicleKind].bar ? 'alone at the lever' : 'two people';
   const preferences = planPreferences();
   const secondsPerStroke =
     method === 'two people'

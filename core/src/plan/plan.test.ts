@@ -1,7 +1,9 @@
+import { EMPTY_PROOF, releaseGate } from '../gate';
+import { followCalls, nextStep } from '../run';
 import fc, { pre } from 'fast-check';
 import { paths, type DriverSide, type Layout } from '../circuit';
 import type { Figure } from '../figure';
-import { arbitraryLayout, layoutOf, planOf } from '../testing';
+import { arbitraryLayout, countingIds, layoutOf, planOf, runOf } from '../testing';
 import { mixedVolumesFor } from '../washout';
 import { orderWords, strokeVolume } from '../order';
 import { planBleed, planPreferences, refusalWords, type PlanRequest, type PlanResult } from '.';
@@ -261,4 +263,24 @@ describe('refusals', () => {
   ])('house rule %j is refused', (given) => {
     expect(() => planPreferences(given)).toThrow(/give/);
   });
+});
+
+test('names decide nothing: a bleeder called "constructor" and a bowl called "Reservoir" are planned like any other', () => {
+  const layout = layoutOf('motorcycle-front-disc');
+  const odd = {
+    ...layout,
+    bleeders: layout.bleeders.map((b) => ({ ...b, id: 'constructor' })),
+    bowls: layout.bowls.map((b) => ({ ...b, name: 'Fluid in one stroke' })),
+  };
+  const plan = planOf(odd);
+  expect(plan.stops.map((s) => s.strokes.value)).toEqual(
+    planOf(layout).stops.map((s) => s.strokes.value),
+  );
+  const log = followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
+  const run = runOf(plan, log);
+  expect(nextStep(run).kind).toBe('finished');
+  // Nobody left it shut: the gate has nothing to say about it.
+  expect(releaseGate(run, EMPTY_PROOF, null).reasons.map((r) => r.code)).not.toContain(
+    'bleeder left',
+  );
 });

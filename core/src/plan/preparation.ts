@@ -1,4 +1,4 @@
-import type { Layout } from '../circuit';
+import { VEHICLE_TRAITS, type Layout } from '../circuit';
 import type { WorkDone } from '../scope';
 
 /** Steps before the first stroke, in order. */
@@ -46,13 +46,14 @@ export function preparationFor(
   const systems = new Set(
     layout.masters.filter((m) => work.masterIds.includes(m.id)).map((m) => m.system),
   );
+  const traits = VEHICLE_TRAITS[layout.vehicleKind];
   const wanted: Readonly<Record<PreparationStep, boolean>> = {
     protect: true,
-    stand: layout.vehicleKind === 'car',
-    'bar level': layout.vehicleKind === 'motorcycle',
+    stand: traits.onStands,
+    'bar level': traits.bar,
     'read cap': true,
     neutral: systems.has('clutch'),
-    'empty servo': layout.vehicleKind === 'car' && systems.has('brakes'),
+    'empty servo': traits.servo && systems.has('brakes'),
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
     'fill reservoir': true,
     'crack bleeders': open.length > 0,

@@ -402,10 +402,11 @@ describe('stages', () => {
 
 // With every tool at hand, what each template refuses and at which element. Everything else gives a plan.
 describe('each template, each kind of work, each method', () => {
-  const ALWAYS: Readonly<Record<'car' | 'motorcycle', Partial<Record<Method, string>>>> = {
-    car: { 'alone at the lever': 'not a motorcycle', injection: 'only for an air lock' },
-    motorcycle: { pressure: 'no maker’s word', injection: 'only for an air lock' },
-  };
+  const ALWAYS: Readonly<Partial<Record<Layout['vehicleKind'], Partial<Record<Method, string>>>>> =
+    {
+      car: { 'alone at the lever': 'not a motorcycle', injection: 'only for an air lock' },
+      motorcycle: { pressure: 'no maker’s word', injection: 'only for an air lock' },
+    };
   type Kind = 'flush' | 'soft' | 'new' | 'dry' | 'part';
   const KINDS: readonly Kind[] = ['flush', 'soft', 'new', 'dry', 'part'];
   const workOf = (layout: Layout, kind: Kind): WorkDone =>
@@ -464,7 +465,7 @@ describe('each template, each kind of work, each method', () => {
         id === 'motorcycle-integral-abs'
           ? 'high pressure@modulator-front'
           : (SOME[id]?.find((s) => s.kinds.includes(kind) && s.method === method)?.reason ??
-            ALWAYS[layout.vehicleKind][method] ??
+            ALWAYS[layout.vehicleKind]?.[method] ??
             null);
       if (special === null) expect(said).toEqual([]);
       else expect(said.some((s) => s === special || s.startsWith(`${special}@`))).toBe(true);

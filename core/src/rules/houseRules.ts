@@ -1,3 +1,4 @@
+import { VEHICLE_TRAITS, type VehicleKind } from '../circuit';
 import { CLIMATES, type Climate } from '../ageing';
 import { METHOD_WORDS, METHODS, type Method } from '../flow';
 import { ORDER_SCHOOLS, ORDER_WORDS, type OrderSchool } from '../order';
@@ -264,13 +265,17 @@ function climateWords(climate: Climate): string {
 
 /** Months between changes for a vehicle: the maker's interval where it was entered, else the house rule. */
 export function intervalFor(
-  kind: 'car' | 'motorcycle',
+  kind: VehicleKind,
   rules: HouseRules,
   makerMonths: number | null,
 ): { readonly months: number; readonly by: 'maker' | 'house rule' } {
   if (makerMonths !== null) return { months: makerMonths, by: 'maker' };
   return {
-    months: Number(kind === 'car' ? rules.intervalCarMonths : rules.intervalMotorcycleMonths),
+    months: Number(
+      VEHICLE_TRAITS[kind].interval === 'car'
+        ? rules.intervalCarMonths
+        : rules.intervalMotorcycleMonths,
+    ),
     by: 'house rule',
   };
 }

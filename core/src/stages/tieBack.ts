@@ -1,3 +1,4 @@
+import { VEHICLE_TRAITS } from '../circuit';
 import type { StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
 import { handsOn } from './handsOn';
@@ -26,7 +27,7 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
     source: PRACTICE,
   }),
   drafts: ({ layout, work }) =>
-    layout.vehicleKind === 'motorcycle' &&
+    VEHICLE_TRAITS[layout.vehicleKind].bar &&
     (work.purpose === 'new or dry' || work.purpose === 'soft pedal')
       ? [{ kind: 'tie back' }]
       : [],

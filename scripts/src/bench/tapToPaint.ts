@@ -24,6 +24,8 @@ export async function tapToPaint(browser: Browser, url: string): Promise<Measure
       `${url}/jobs/${jobs.find((j) => j.vehicleTag === 'HC 2' && j.stage === 'run')!.id}`,
     );
     const pad = page.getByTestId('count-pad');
+    // The demo's run was counted on another phone; this one goes on.
+    await page.getByRole('button', { name: 'Count on this phone' }).click();
     await pad.waitFor();
     await (
       await context.newCDPSession(page)

@@ -1,4 +1,5 @@
-import type { DriverSide, Layout, VehicleKind } from '../layout';
+import type { VehicleKind } from '../kinds';
+import type { DriverSide, Layout } from '../layout';
 import {
   clutchConcentricShared,
   clutchExternalSlave,

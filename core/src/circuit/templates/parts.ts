@@ -1,8 +1,8 @@
+import { CONTROL_TRAITS, type Control } from '../kinds';
 import type {
   AbsKind,
   Bleeder,
   Bowl,
-  Control,
   Fitting,
   Layout,
   LayoutNode,
@@ -204,7 +204,7 @@ export const master = (
 ): Master => ({
   id,
   name,
-  system: control.startsWith('clutch') ? 'clutch' : 'brakes',
+  system: CONTROL_TRAITS[control].system,
   control,
   heightMm,
   ratio,

@@ -1,0 +1,72 @@
+import { PROOF_ITEMS } from '../gate';
+import { planBleed } from '../plan';
+import { DEFAULT_RULES, intervalFor } from '../rules';
+import { layoutOf } from '../testing';
+import {
+  CONTROL_TRAITS,
+  CONTROLS,
+  PLACES,
+  SIDE_OF_PLACE,
+  VEHICLE_KINDS,
+  VEHICLE_TRAITS,
+  type VehicleKind,
+} from '.';
+
+const preparationOf = (vehicleKind: VehicleKind) => {
+  const layout = { ...layoutOf('hatchback-diagonal'), vehicleKind };
+  const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw' });
+  if (result.verdict === 'refused') throw new Error(JSON.stringify(result.reasons));
+  return result.plan.preparation;
+};
+
+// What each kind is like: facts of the trade, common practice, no source.
+test.each<[VehicleKind, { stand: boolean; bar: boolean; servo: boolean; lamps: boolean }]>([
+  ['car', { stand: true, bar: false, servo: true, lamps: true }],
+  ['motorcycle', { stand: false, bar: true, servo: false, lamps: true }],
+  ['three-wheeler', { stand: true, bar: false, servo: false, lamps: true }],
+  ['quad', { stand: true, bar: true, servo: false, lamps: true }],
+  ['trailer', { stand: true, bar: false, servo: false, lamps: false }],
+])('%s: what is prepared and what is proved', (kind, { stand, bar, servo, lamps }) => {
+  const steps = preparationOf(kind);
+  expect(steps.includes('stand')).toBe(stand);
+  expect(steps.includes('bar level')).toBe(bar);
+  expect(steps.includes('empty servo')).toBe(servo);
+  expect(PROOF_ITEMS[kind].includes('lamps out')).toBe(lamps);
+  expect(PROOF_ITEMS[kind]).toContain('joints dry');
+  expect(VEHICLE_TRAITS[kind].title).not.toBe('');
+});
+
+test('a motorcycle and a quad go by the shorter interval, all others by that of cars', () => {
+  const months = VEHICLE_KINDS.map((kind) => [
+    kind,
+    intervalFor(
+      kind,
+      { ...DEFAULT_RULES, intervalCarMonths: '24', intervalMotorcycleMonths: '12' },
+      null,
+    ).months,
+  ]);
+  expect(Object.fromEntries(months)).toEqual({
+    car: 24,
+    motorcycle: 12,
+    'three-wheeler': 24,
+    quad: 12,
+    trailer: 24,
+  });
+});
+
+test('only the clutch’s own controls are of the clutch, and each says what is held', () => {
+  expect(CONTROLS.filter((c) => CONTROL_TRAITS[c].system === 'clutch')).toEqual([
+    'clutch pedal',
+    'clutch lever',
+  ]);
+  expect(CONTROL_TRAITS['foot brake'].held).toBe('pedal');
+  expect(CONTROL_TRAITS['hydraulic parking brake'].held).toBe('lever');
+  expect(CONTROL_TRAITS['overrun coupling'].held).toBe('coupling');
+});
+
+test('the side of a place stands in a table: left and right of the vehicle, none for what lies in the middle', () => {
+  const of = (side: 'left' | 'right' | null) => PLACES.filter((p) => SIDE_OF_PLACE[p] === side);
+  expect(of('left')).toEqual(['left front', 'left rear']);
+  expect(of('right')).toEqual(['right front', 'right rear']);
+  expect(of(null)).toEqual(['front', 'rear', 'sidecar', 'master', 'modulator', 'slave']);
+});
