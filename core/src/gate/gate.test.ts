@@ -137,3 +137,16 @@ test('every reason has a sentence', () => {
   expect(new Set(sentences).size).toBe(sentences.length);
   expect(sentences.every((s) => s.endsWith('.'))).toBe(true);
 });
+
+// Common practice, no published source: what somebody looks at after a bleed, by what the vehicle has.
+test('what is looked at goes by the kind of vehicle', () => {
+  const everywhere = ['joints dry', 'bleeder caps', 'level', 'reservoir cap', 'wiped dry'];
+  const withEngine = [...everywhere, 'lamps out'];
+  expect(PROOF_ITEMS).toEqual({
+    car: [...withEngine, 'wheels'],
+    motorcycle: withEngine,
+    'three-wheeler': [...withEngine, 'wheels'],
+    quad: [...withEngine, 'wheels'],
+    trailer: [...everywhere, 'wheels'],
+  });
+});

@@ -25,7 +25,7 @@ interface Laid {
   readonly air: ReadonlySet<string>;
 }
 
-/** Give every stage and every opening its id and its figures. */
+/** Give every stage and every opening its id and its figures. The ids of a later plan carry its own, so that each means one thing for the whole job. */
 export function layStages({
   asked,
   setup,

@@ -1,0 +1,38 @@
+import { execFileSync } from 'node:child_process';
+import { byNumbers } from './mutants/numbers';
+import { byStryker } from './mutants/stryker';
+import { ROOT } from './setup/paths';
+
+const LIMIT_PERCENT = 85;
+
+/** What the tests of a folder miss: one JSON line a folder, and behind it where a change went unnoticed. */
+for (const folder of foldersOf(process.argv.slice(2))) {
+  const parts = [await byStryker(folder), byNumbers(ROOT, folder)];
+  const caught = parts.reduce((sum, p) => sum + p.caught, 0);
+  const all = parts.reduce((sum, p) => sum + p.all, 0);
+  const value = all === 0 ? 100 : Math.round((1000 * caught) / all) / 10;
+  process.stdout.write(
+    `${JSON.stringify({ name: `mutants.${folder}`, value, unit: '%', limit: LIMIT_PERCENT, caught, of: all })}\n`,
+  );
+  for (const line of parts.flatMap((p) => p.unnoticed)) process.stderr.write(`  ${line}\n`);
+}
+
+/** Folders by name; without one those of the files that were changed and not yet committed. */
+function foldersOf(given: readonly string[]): string[] {
+  const named = given.filter((a) => a !== '--');
+  if (named.length > 0) return [...named];
+  const changed = execFileSync('git', ['diff', '--name-only', 'HEAD'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+  });
+  const folders = changed
+    .split('\n')
+    .filter((f) => /^(core\/src|contract\/src|client)\/.+\.tsx?$/.test(f))
+    .map((f) =>
+      f
+        .split('/')
+        .slice(0, f.startsWith('client/') ? 2 : 3)
+        .join('/'),
+    );
+  return [...new Set(folders)];
+}
