@@ -1,5 +1,8 @@
+import { useLocalSearchParams } from 'expo-router';
 import { SignIn } from '../session/SignIn';
+import { pageAfterSignIn } from '../session/pageAfterSignIn';
 
 export default function SignInRoute() {
-  return <SignIn />;
+  const { to } = useLocalSearchParams<{ to?: string }>();
+  return <SignIn to={pageAfterSignIn(to)} />;
 }

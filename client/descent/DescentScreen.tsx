@@ -18,6 +18,7 @@ import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { usePageTitle } from '../ui/usePageTitle';
 import { askWorker, type Asked } from '../workers/ask';
 import {
   DESCENT_FIELDS,
@@ -46,6 +47,7 @@ export function DescentScreen({
   readonly given: Given;
 }) {
   const vehicle = useVehicle(vehicleId).data;
+  usePageTitle('Can it wait?', vehicle?.name);
   const history = useVehicleHistory(vehicleId).data;
   if (!vehicle || !history) return <Loading what="the vehicle" />;
   // What was read before the last change tells of fluid that is no longer inside.

@@ -21,10 +21,12 @@ import { ChartView } from './ChartView';
 import { historyChart } from './chart';
 import { MakerEntryForm } from './MakerEntryForm';
 import { ReadingsTable } from './ReadingsTable';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** A vehicle's fluid over the years: readings, changes, batches, and when it is due. */
 export function HistoryScreen({ vehicleId }: { readonly vehicleId: string }) {
   const vehicle = useVehicle(vehicleId);
+  usePageTitle('History', vehicle.data?.name);
   const history = useVehicleHistory(vehicleId);
   const error = vehicle.error ?? history.error;
   if (error)

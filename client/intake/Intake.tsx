@@ -17,11 +17,13 @@ import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { VehicleLine } from '../vehicles/VehicleLine';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** Take a vehicle in: which one, which system, what is asked. */
 export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined }) {
   const vehicles = useVehicles();
   const [picked, setPicked] = useState<string | null>(vehicleId ?? null);
+  usePageTitle('New job');
   const [masterIds, setMasterIds] = useState<readonly string[] | null>(null);
   const [purpose, setPurpose] = useState<Purpose | null>(null);
   const jobId = useMemo(() => uuid(), []);

@@ -13,9 +13,11 @@ import { Failed, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { dayWords } from '../ui/dayWords';
 import { chooseLight, colour, presentLight, SPACE } from '../ui/theme';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** Every job of the workshop, where each stands and what is next. */
 export function JobList() {
+  usePageTitle('Jobs');
   const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } =
     useJobList();
   const session = useSession().data;

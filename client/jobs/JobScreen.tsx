@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { wayStep, type WayStep } from '@brook/core/job';
-import { useState } from 'react';
+import { capital } from '@brook/core/text';
 import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
 import { PlanStep } from '../plan/PlanStep';
@@ -11,31 +11,26 @@ import { RecordView } from '../record/RecordView';
 import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
 import { Way } from '../ui/Way';
+import { usePageTitle } from '../ui/usePageTitle';
+import { useJobPages, type JobAddress } from './jobAddress';
 import type { StepProps } from './step';
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
 export function JobScreen({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
-  const [lookedAt, setLookedAt] = useState<{ step: WayStep; stage: Job['stage'] | null } | null>(
-    null,
-  );
+  const pages = useJobPages(id);
+  const shown = job && shownStep(job, pages);
+  usePageTitle(shown && capital(shown), job?.vehicleName, job && `Job ${job.number}`);
   if (isPending) return <Loading what="the job" />;
-  if (!job) return <FailedPage what="This job" error={error} again={() => void refetch()} />;
+  if (!job || !shown)
+    return <FailedPage what="This job" error={error} again={() => void refetch()} />;
 
-  const reached = reachedStep(job);
-  // Once the job moves on, what was looked back at is over.
-  const shown =
-    lookedAt && (lookedAt.stage === null || lookedAt.stage === job.stage)
-      ? lookedAt.step
-      : job.stage === 'ended'
-        ? 'release'
-        : reached;
-  const onStep: StepProps['onStep'] = (step, hold) =>
-    setLookedAt({ step, stage: hold ? null : job.stage });
+  const onStep: StepProps['onStep'] = (step, hold) => pages.look(step, hold ? null : job.stage);
   const props: StepProps = {
     job,
     onStep,
-    band: <Way stage={job.stage} reached={reached} shown={shown} onStep={onStep} />,
+    pages,
+    band: <Way stage={job.stage} reached={reachedStep(job)} shown={shown} onStep={onStep} />,
   };
   switch (shown) {
     case 'intake':
@@ -51,6 +46,12 @@ export function JobScreen({ id }: { readonly id: string }) {
     case 'release':
       return job.stage === 'test drive' ? <ReleaseStep {...props} /> : <RecordView {...props} />;
   }
+}
+
+/** The step in hand, or the one that is looked back at until the job moves on. */
+function shownStep(job: Job, { step, at }: JobAddress): WayStep {
+  if (step && (at === null || at === job.stage)) return step;
+  return job.stage === 'ended' ? 'release' : reachedStep(job);
 }
 
 /** How far the job has come; one that ended stays where it ended. */

@@ -22,10 +22,12 @@ import { byElement, elementLabel, elementWords, layoutOf } from './layoutConflic
 import { layoutFile, readLayoutFile } from './layoutFile';
 import { outline } from './outline';
 import { useLayoutDraft, type LayoutDraft } from './useLayoutDraft';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** The layout of one vehicle, to be measured and changed. */
 export function LayoutScreen({ vehicleId }: { readonly vehicleId: string }) {
   const { data: vehicle, error, isPending, refetch } = useVehicle(vehicleId);
+  usePageTitle('Layout', vehicle?.name);
   if (isPending) return <Loading what="the layout" />;
   if (!vehicle) return <FailedPage what="This layout" error={error} again={() => void refetch()} />;
   return <LayoutEditor vehicle={vehicle} />;

@@ -6,6 +6,7 @@ import { planChanges, refusalWords, type Plan, type PlanResult } from '@brook/co
 import { emptyRun } from '@brook/core/run';
 import { useFolded } from '../data/jobFold';
 import { PURPOSE_WORDS, nameOf } from '@brook/core/scope';
+import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobAct } from '../data/job';
@@ -32,10 +33,10 @@ import { WorkPage } from './WorkPage';
 
 /** The plan as a document, what it was made with, and the way to change each of that. */
 export function PlanStep(props: StepProps) {
-  const { job, band, onStep } = props;
+  const { job, band, onStep, pages } = props;
   const act = useJobAct(job);
-  const [page, setPage] = useState<'work' | 'method' | 'order' | null>(null);
-  const [changes, setChanges] = useState<readonly string[]>([]);
+  const { page, openPage, closePage: back } = pages;
+  const [changes, setChanges] = useKeptChanges(job.id);
   const result = job.planResult;
   if (!result) {
     return (
@@ -52,20 +53,19 @@ export function PlanStep(props: StepProps) {
       {
         onSuccess: (after) => {
           setChanges(changesOf(result, after.planResult));
-          setPage(null);
+          back();
         },
       },
     );
-  const back = () => setPage(null);
-  const open = job.stage === 'plan' ? setPage : null;
+  const open = job.stage === 'plan' ? openPage : null;
   const made = madeWith(job, result);
-  if (page === 'work')
+  if (open && page === 'work')
     return <WorkPage job={job} busy={act.isPending} onChoose={choose} onBack={back} />;
-  if (page === 'method' && made)
+  if (open && page === 'method' && made)
     return (
       <MethodPage job={job} plan={made} busy={act.isPending} onChoose={choose} onBack={back} />
     );
-  if (page === 'order' && result.verdict === 'planned')
+  if (open && page === 'order' && result.verdict === 'planned')
     return (
       <OrdersPage
         job={job}
@@ -81,6 +81,16 @@ export function PlanStep(props: StepProps) {
 }
 
 type OpenPage = ((page: 'work' | 'method' | 'order') => void) | null;
+
+/** What the last choice changed. Kept beside the page, which is another one while the choice is made. */
+function useKeptChanges(jobId: string) {
+  const client = useQueryClient();
+  const key = ['plan changes', jobId];
+  return [
+    client.getQueryData<readonly string[]>(key) ?? [],
+    (changes: readonly string[]) => void client.setQueryData(key, changes),
+  ] as const;
+}
 
 function changesOf(before: PlanResult, after: PlanResult | null): readonly string[] {
   return before.verdict === 'planned' && after?.verdict === 'planned'

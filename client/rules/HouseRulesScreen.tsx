@@ -14,9 +14,11 @@ import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** Everything on which workshops differ, with what speaks for each side; a lead chooses. */
 export function HouseRulesScreen() {
+  usePageTitle('House rules');
   const { data, error, isPending, refetch } = useHouseRules();
   const lead = useSession().data?.user.role === 'lead';
   const [changes, setChanges] = useState<Partial<Record<keyof HouseRules, string>>>({});

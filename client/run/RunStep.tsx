@@ -1,7 +1,7 @@
 import type { PlanStop } from '@brook/core/stages';
 import type { Plan } from '@brook/core/plan';
 import { currentStop, nextStep, pourFigure, type NextStep } from '@brook/core/run';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
@@ -29,22 +29,20 @@ export function RunStep(props: StepProps) {
   return <Run {...props} accepted={job.planResult.plan} />;
 }
 
-function Run({ job, band, onStep, accepted }: StepProps & { readonly accepted: Plan }) {
+function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly accepted: Plan }) {
   const run = useRun(job, accepted);
   const { plan } = run.state;
-  const [wrong, setWrong] = useState(false);
+  const wrong = pages.page === 'wrong';
+  const onWrong = useCallback(() => pages.openPage('wrong'), [pages]);
   const wide = useWideScreen();
   const step = useMemo(() => nextStep(run.state), [run.state]);
   const stop = currentStop(run.state);
-  const onWrong = useCallback(() => setWrong(true), []);
   useSpaceBar(run, step, wrong);
   if (!run.ready) return <Loading what="what this phone kept" />;
 
   const action = <RunAction step={step} run={run} onProof={() => onStep('proof')} />;
   if (wrong && step.kind !== 'decide')
-    return (
-      <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={() => setWrong(false)} />
-    );
+    return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
   if (step.kind === 'prepare')
     return (
       <Prepare

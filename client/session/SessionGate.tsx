@@ -3,11 +3,14 @@ import type { ReactNode } from 'react';
 import { ApiProblem } from '../data/api';
 import { useSession } from '../data/session';
 
-/** Sends to the sign-in whoever is not signed in. Without a connection the page stays: what is on the phone is still good. */
+/** Sends to the sign-in whoever is not signed in, and says where they wanted to go. Without a connection the page stays: what is on the phone is still good. */
 export function SessionGate({ children }: { readonly children: ReactNode }) {
   const { error } = useSession();
   const path = usePathname();
   const signedOut = error instanceof ApiProblem && error.status === 401;
-  if (signedOut && path !== '/sign-in') return <Redirect href="/sign-in" />;
+  if (signedOut && path !== '/sign-in') {
+    const { pathname, search } = window.location;
+    return <Redirect href={{ pathname: '/sign-in', params: { to: pathname + search } }} />;
+  }
   return children;
 }

@@ -1,4 +1,4 @@
-import { router } from 'expo-router';
+import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
@@ -8,15 +8,17 @@ import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
+import { usePageTitle } from '../ui/usePageTitle';
 import { SPACE } from '../ui/theme';
 
-/** Name and password, and what this is for. */
-export function SignIn() {
+/** Name and password, and what this is for; then on to the page that was asked for. */
+export function SignIn({ to }: { readonly to: Href }) {
+  usePageTitle('Sign in');
   const [login, setLogin] = useState('');
   const [password, setPassword] = useState('');
   const signIn = useSignIn();
   const problem = signIn.error instanceof ApiProblem ? signIn.error : null;
-  const send = () => signIn.mutate({ login, password }, { onSuccess: () => router.replace('/') });
+  const send = () => signIn.mutate({ login, password }, { onSuccess: () => router.replace(to) });
   return (
     <Page action={<ActionBar label="Sign in" busy={signIn.isPending} onPress={send} />}>
       <View style={styles.top}>

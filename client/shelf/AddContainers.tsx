@@ -10,6 +10,7 @@ import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
+import { usePageTitle } from '../ui/usePageTitle';
 
 interface Entry {
   grade: Grade | null;
@@ -30,6 +31,7 @@ export function AddContainers({
   readonly grade?: string | undefined;
   readonly jobId?: string | undefined;
 }) {
+  usePageTitle('New containers');
   const { control, handleSubmit, setValue } = useForm<Entry>({
     defaultValues: {
       grade: GRADES.find((g) => g.grade === grade)?.grade ?? null,

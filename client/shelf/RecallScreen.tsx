@@ -13,9 +13,11 @@ import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** Which vehicles got a batch: one search. */
 export function RecallScreen({ batch: asked }: { readonly batch?: string | undefined }) {
+  usePageTitle('Which vehicles got it?');
   const [typed, setTyped] = useState(asked ?? '');
   const [batch, setBatch] = useState(asked ?? '');
   const { data, error, isFetching } = useRecall(batch);

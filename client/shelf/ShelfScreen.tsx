@@ -14,9 +14,11 @@ import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { ContainerLine } from './ContainerLine';
 import { WasteDrum } from './WasteDrum';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** The fluid shelf: what may be used today, what runs low, and the waste drum. */
 export function ShelfScreen() {
+  usePageTitle('Fluid shelf');
   const { data, error, isPending, refetch } = useShelf();
   const wide = useWideScreen();
   return (

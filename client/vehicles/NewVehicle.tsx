@@ -11,6 +11,7 @@ import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
+import { usePageTitle } from '../ui/usePageTitle';
 
 interface Entry {
   name: string;
@@ -27,6 +28,7 @@ const KINDS = VEHICLE_KINDS.filter((kind) =>
 
 /** Add the vehicle in front of you from a layout template. */
 export function NewVehicle() {
+  usePageTitle('Add a vehicle');
   const { control, handleSubmit, setValue } = useForm<Entry>({
     defaultValues: { name: '', tag: '', kind: null, templateId: null, driverSide: null },
   });

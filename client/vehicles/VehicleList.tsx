@@ -6,9 +6,11 @@ import { Page } from '../ui/Page';
 import { Failed, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { VehicleLine } from './VehicleLine';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** Every vehicle of the workshop. */
 export function VehicleList() {
+  usePageTitle('Vehicles');
   const { data, error, isPending, refetch } = useVehicles();
   return (
     <Page

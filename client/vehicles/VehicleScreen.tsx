@@ -15,11 +15,13 @@ import { Press } from '../ui/Press';
 import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** One vehicle: whether it may move, its layout, and every job on it. */
 export function VehicleScreen({ id }: { readonly id: string }) {
   const wide = useWideScreen();
   const { data: vehicle, error, isPending, refetch } = useVehicle(id);
+  usePageTitle(vehicle?.name);
   if (isPending) return <Loading what="the vehicle" />;
   if (!vehicle)
     return <FailedPage what="This vehicle" error={error} again={() => void refetch()} />;

@@ -30,6 +30,19 @@ test.describe('sign-in', () => {
     await expect(page.getByLabel('Password')).toBeVisible();
   });
 
+  test('a link followed signed out leads there after the sign-in, under its own title', async ({
+    page,
+  }) => {
+    await page.goto('/recall?batch=B-7');
+    await expect(page).toHaveTitle('Sign in · Cascade Brook');
+    await page.getByLabel('Sign-in name').fill(UNA.login);
+    await page.getByLabel('Password').fill(UNA.password);
+    await page.getByTestId('next-action').click();
+    await expect(page.getByRole('heading', { name: 'Which vehicles got it?' })).toBeVisible();
+    await expect(page).toHaveURL(/\/recall\?batch=B-7$/);
+    await expect(page).toHaveTitle('Which vehicles got it? · Cascade Brook');
+  });
+
   test('the other workshop sees its own vehicles and no others', async ({ page }) => {
     await Workshop.signIn(page, BREK);
     await page.goto('/vehicles');

@@ -85,6 +85,21 @@ test('the large area and the space bar count as well', async ({ page }) => {
   await expect(left(page, planned - 2)).toBeVisible();
 });
 
+test('a held key counts once', async ({ page }) => {
+  const { planned } = await atTheCar(page, 0);
+  const hold = async (on: string, key: string) => {
+    await page.getByTestId(on).focus();
+    for (let i = 0; i < 8; i++) await page.keyboard.down(key);
+    await page.keyboard.up(key);
+  };
+  await hold('next-action', 'Enter');
+  await expect(left(page, planned - 1)).toBeVisible();
+  await hold('count-pad', 'Enter');
+  await expect(left(page, planned - 2)).toBeVisible();
+  await hold('count-pad', 'Space');
+  await expect(left(page, planned - 3)).toBeVisible();
+});
+
 test('the call to top up comes before MIN, and strokes are not called for until it is answered', async ({
   page,
 }) => {
