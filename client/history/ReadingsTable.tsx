@@ -18,7 +18,7 @@ export function ReadingsTable({
   points,
 }: {
   readonly samples: VehicleHistory['samples'];
-  readonly points: readonly Bleeder[];
+  readonly points: readonly Pick<Bleeder, 'id' | 'place'>[];
 }) {
   const [shown, setShown] = useState(AT_ONCE);
   const newest = [...samples].reverse();

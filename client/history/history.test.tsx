@@ -59,12 +59,7 @@ test('the limits of the chart are the trade’s, and say so', () => {
 
 describe('the table behind the chart', () => {
   const open = (samples: VehicleHistory['samples']) => {
-    render(
-      <ReadingsTable
-        samples={samples}
-        points={[{ id: 'left-rear', at: 'x', place: 'left rear', wrenchMm: 9, type: 'screw' }]}
-      />,
-    );
+    render(<ReadingsTable samples={samples} points={[{ id: 'left-rear', place: 'left rear' }]} />);
     if (samples.length > 0)
       fireEvent.click(screen.getByRole('button', { name: 'The table behind the chart' }));
   };

@@ -26,7 +26,8 @@ rmSync(TEST_DIR, { recursive: true, force: true });
 mkdirSync(TEST_DIR, { recursive: true });
 if (parts.includes('format'))
   add(check('format', 'prettier', '--check', '--log-level', 'warn', '.'));
-if (parts.includes('types')) add(check('types', 'tsc', '-b'));
+// Rooms read each other's sources: none is up to date by its own files alone.
+if (parts.includes('types')) add(check('types', 'tsc', '-b', '--force'));
 if (parts.includes('lint')) add(check('lint', 'eslint', '--max-warnings', '0', '.'));
 if (parts.includes('arrows')) {
   add(

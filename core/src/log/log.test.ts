@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { PROOF_ITEMS } from '../gate';
+import { sayingTouches } from '../stages';
 import { followCalls, type CountWay } from '../run';
 import { countingIds, jobOf, kept, logFrom, planOf, type Said } from '../testing';
 import {
@@ -119,6 +120,16 @@ describe('a proof counts for what was there when it was made', () => {
       fluidPutDown: false,
     });
     expect(job.proof.voided).toEqual([]);
+  });
+
+  // Common practice, no source: what only reads leaves the vehicle as it was proved.
+  test.each([
+    ['part compared', true],
+    ['slave tested', true],
+    ['tool step', true],
+    ['tool checked', false],
+  ] as const)('"%s" in a stage touches the vehicle: %s', (kind, touched) => {
+    expect(sayingTouches(kind)).toBe(touched);
   });
 
   // Whose it was and when is said: a stroke made before the proof may arrive after it.

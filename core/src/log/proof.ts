@@ -1,6 +1,7 @@
 import type { CheckItem } from '../gate';
 import type { PedalResult } from '../pedal';
 import type { Kept } from '../run';
+import { sayingTouches, type StageSaying } from '../stages';
 import type { JobEvent, JobEventKind } from './event';
 import type { TakenBack } from './undo';
 
@@ -38,7 +39,7 @@ type Touches = 'all' | 'level' | 'nothing';
  * A stroke, a part, a shut bleeder touch everything; fluid poured touches the
  * level; what is only seen or written touches nothing.
  */
-const TOUCHES: Readonly<Record<JobEventKind, Touches>> = {
+const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touches>> = {
   prepared: 'all',
   counting: 'nothing',
   stroke: 'all',
@@ -50,10 +51,6 @@ const TOUCHES: Readonly<Record<JobEventKind, Touches>> = {
   shut: 'all',
   'stage done': 'all',
   'stage skipped': 'all',
-  'part compared': 'all',
-  'slave tested': 'all',
-  'tool checked': 'nothing',
-  'tool step': 'all',
   halted: 'all',
   decided: 'all',
   mended: 'all',
@@ -75,12 +72,20 @@ const TOUCHES: Readonly<Record<JobEventKind, Touches>> = {
 
 const OF_THE_LEVEL: readonly ProofItem[] = ['level', 'reservoir cap'];
 
-/** What an event makes void, an undo by what it takes back. */
+/** What an event makes void, an undo by what it takes back, what is said in a stage by its rule there. */
 export function touches(event: Kept<JobEvent>, takenBack: TakenBack<Kept<JobEvent>>): Touches {
   if (event.kind === 'drive ended') return event.result === 'bad' ? 'all' : 'nothing';
-  if (event.kind !== 'undone') return TOUCHES[event.kind];
-  const target = takenBack(event);
-  return target ? touches(target, takenBack) : 'nothing';
+  if (event.kind === 'undone') {
+    const target = takenBack(event);
+    return target ? touches(target, takenBack) : 'nothing';
+  }
+  const { kind } = event;
+  if (isListed(kind)) return TOUCHES[kind];
+  return sayingTouches(kind) ? 'all' : 'nothing';
+}
+
+function isListed(kind: JobEventKind): kind is keyof typeof TOUCHES {
+  return Object.hasOwn(TOUCHES, kind);
 }
 
 /** A proof after one event: an answer is taken up, or answers given before it are void. */

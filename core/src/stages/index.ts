@@ -13,6 +13,7 @@ export {
   maySkip,
   OWN_STAGE_KINDS,
   ownStage,
+  sayingTouches,
   stageFault,
   stageMaterials,
   stageOpens,

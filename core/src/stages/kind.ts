@@ -26,8 +26,10 @@ export interface StageKind<D, S, F = never> {
   readonly materials: (plan: Pick<StagePlan, 'layout' | 'preferences'>, stage: S) => Material[];
 }
 
-/** What a saying does: the sentence where it cannot belong here, and what it stops the run for. */
+/** What a saying does: whether it touches the vehicle, the sentence where it cannot belong here, and what it stops the run for. */
 export interface SayingRule<S, E> {
+  /** What was touched is proved anew; what is only read and written down is not. */
+  readonly touches: boolean;
   readonly fault: (plan: StagePlan, stage: S, event: E) => string | null;
   readonly halts: (plan: StagePlan, stage: S, event: E) => StageHalt | null;
 }

@@ -123,6 +123,11 @@ export function stageOpens(stage: OwnStage): boolean {
   return own(stage).opens;
 }
 
+/** Whether a saying touches the vehicle, so that what was answered for the proof before it no longer holds. */
+export function sayingTouches(kind: StageSaying['kind']): boolean {
+  return OWN_STAGE_KINDS.some((k) => rulesOf({ kind: k })[kind]?.touches);
+}
+
 /** The sentence for an event that cannot belong to a stage, or null. */
 export function stageFault(plan: StagePlan, stage: OwnStage, event: StageEvent): string | null {
   switch (event.kind) {
@@ -205,8 +210,12 @@ function ruleFor(
   stage: OwnStage,
   event: StageSaying,
 ): SayingRule<OwnStage, StageSaying> | undefined {
-  const { sayings } = own(stage) as unknown as {
-    readonly sayings: Readonly<Record<string, SayingRule<OwnStage, StageSaying>>>;
-  };
-  return Object.hasOwn(sayings, event.kind) ? sayings[event.kind] : undefined;
+  const rules = rulesOf(stage);
+  return Object.hasOwn(rules, event.kind) ? rules[event.kind] : undefined;
+}
+
+type Rules = Readonly<Partial<Record<string, SayingRule<OwnStage, StageSaying>>>>;
+
+function rulesOf(stage: Pick<OwnStage, 'kind'>): Rules {
+  return own(stage).sayings as unknown as Rules;
 }

@@ -54,6 +54,7 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
   notByTap: () => 'A new part is through when it was compared and its pieces counted; record that.',
   sayings: {
     'part compared': {
+      touches: true,
       fault: () => null,
       halts: (plan, stage, event) =>
         partFaultsOf(plan, stage, event).length > 0 ? 'wrong part' : null,

@@ -76,6 +76,7 @@ export const slaveTest: OwnStageKind<SlaveTestDraft, SlaveTestStage, SlaveTested
   notByTap: () => 'A clutch is proved by what is measured; record the reading.',
   sayings: {
     'slave tested': {
+      touches: true,
       fault: () => null,
       halts: (_, stage, event) => (slavePasses(stage, event) ? null : 'pedal not right'),
     },

@@ -108,10 +108,12 @@ export const toolCycle: OwnStageKind<
     atHand ? 'A tool cycle is through when each of its steps is; record those.' : null,
   sayings: {
     'tool checked': {
+      touches: false,
       fault: () => null,
       halts: (_, __, { check }) => (toolUnmet(check).length > 0 ? 'tool stopped' : null),
     },
     'tool step': {
+      touches: true,
       fault: (plan, stage, { stepId }) => {
         const steps = toolStepsOf(plan, stage.id);
         return steps.some((s) => s.id === stepId)
