@@ -14,12 +14,18 @@ interface BoundaryProps {
   readonly onAgain?: () => void;
 }
 
+interface BoundaryState {
+  readonly error: Error | null;
+  /** The address at which it broke: without the page that it led to, the router may forget it. */
+  readonly at: string;
+}
+
 /** Where a screen cannot be drawn: what happened, that nothing is lost, and the way on and back. */
-export class Boundary extends Component<BoundaryProps, { readonly error: Error | null }> {
-  override state = { error: null as Error | null };
+export class Boundary extends Component<BoundaryProps, BoundaryState> {
+  override state: BoundaryState = { error: null, at: '' };
 
   static getDerivedStateFromError(error: Error) {
-    return { error };
+    return { error, at: window.location.href };
   }
 
   override componentDidUpdate(before: BoundaryProps) {
@@ -27,10 +33,10 @@ export class Boundary extends Component<BoundaryProps, { readonly error: Error |
   }
 
   private readonly again = () => {
-    const { error } = this.state;
+    const { error, at } = this.state;
     // Where nobody here can fetch the part again, the browser can: what was tapped is kept.
     if (error && isMissingPart(error) && !this.props.onAgain) {
-      window.location.reload();
+      window.location.assign(at);
       return;
     }
     this.props.onAgain?.();
@@ -51,7 +57,7 @@ export class Boundary extends Component<BoundaryProps, { readonly error: Error |
         </Caution>
         <Button label="Try again" onPress={this.again} />
         <Button label="To the jobs" onPress={() => router.replace('/')} />
-        <Button label="Load the page anew" onPress={() => window.location.reload()} />
+        <Button label="Load the page anew" onPress={() => window.location.assign(this.state.at)} />
       </View>
     );
   }
