@@ -1,8 +1,9 @@
 import type { DriveState } from '../job';
 import type { Kept } from '../run';
-import type { VehicleEvent } from './event';
+import type { JobEvent, VehicleEvent } from './event';
+import { touches } from './proof';
 import { driveInForce, type JobState } from './state';
-import { undoneIds } from './undo';
+import { takenBackIn, undoneIds } from './undo';
 
 /** What a job or a mark says about whether its vehicle may move. */
 export interface DriveEffect {
@@ -34,11 +35,18 @@ export function driveEffectOf(job: JobState): DriveEffect | null {
   return openedAtMs === null ? null : open(openedAtMs);
 }
 
-/** What a log of additions says: what was done after a release opened the vehicle again. */
+/**
+ * What the additions to a closed job say: what was done after its release, or
+ * taken back from what it was released on, holds the vehicle again. What an
+ * addition took back of another addition is as if it had not been.
+ */
 export function driveEffectOfAdditions(
-  additions: readonly { readonly kind: string; readonly atMs: number }[],
+  additions: readonly Kept<JobEvent>[],
+  log: readonly Kept<JobEvent>[],
 ): DriveEffect | null {
-  const first = additions.find((e) => OPENS.includes(e.kind));
+  const undone = undoneIds(additions);
+  const takenBack = takenBackIn(log);
+  const first = additions.find((e) => !undone.has(e.id) && touches(e, takenBack) !== 'nothing');
   return first
     ? doNotDrive(
         first.atMs,
@@ -46,15 +54,6 @@ export function driveEffectOfAdditions(
       )
     : null;
 }
-
-const OPENS: readonly string[] = [
-  'stroke',
-  'bleeder opened',
-  'taken off',
-  'halted',
-  'stage done',
-  'shut',
-];
 
 /** The marks of a vehicle's own log that hold, in order. */
 export function marksOf(

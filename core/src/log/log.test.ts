@@ -73,6 +73,14 @@ describe('who counts', () => {
     expect(run!.asked).toMatchObject([{ eventId: 'b', person: 'Ode', deviceId: 'other' }]);
   });
 
+  test('whether a stroke counts is asked; that the brakes were worked is known at once', () => {
+    const taken = { id: 'c', kind: 'counting', way: 'tap', atMs: 4 } as Said;
+    expect(driveEffectOf(jobOf(PLAN, [taken]))).toBeNull();
+    const asked = jobOf(PLAN, [taken, stroke('b', { ...other, atMs: 5 })]);
+    expect(asked.run!.asked).toHaveLength(1);
+    expect(driveEffectOf(asked)).toMatchObject({ state: 'do not drive', sinceMs: 5 });
+  });
+
   test.each([
     [true, 3],
     [false, 2],
@@ -311,14 +319,40 @@ describe('what a vehicle may do', () => {
     expect(driveEffectOf(off)).toMatchObject({ state: 'do not drive', sinceMs: 4 });
   });
 
-  test('a stroke that arrives after the release opens it again, a note does not', () => {
-    expect(driveEffectOfAdditions([{ kind: 'note', atMs: 1 }])).toBeNull();
-    expect(
-      driveEffectOfAdditions([
-        { kind: 'note', atMs: 1 },
-        { kind: 'stroke', atMs: 2 },
-      ]),
-    ).toMatchObject({ state: 'do not drive', sinceMs: 2 });
+  test.each<[string, Said[], number | null]>([
+    ['a note', [{ id: 'n', kind: 'note', text: 'Boot torn', atMs: 1 }], null],
+    [
+      'a stroke behind a note',
+      [{ id: 'n', kind: 'note', text: 'Boot torn', atMs: 1 }, stroke('s', { atMs: 2 })],
+      2,
+    ],
+    ['a stroke that was taken back', [stroke('s', { atMs: 2 }), undo('u', 's', { atMs: 3 })], null],
+    ['a stroke of the record taken back', [undo('u', 'before', { atMs: 3 })], 3],
+    [
+      'fluid poured',
+      [{ id: 't', kind: 'topped up', bowlId: 'bowl', containerId: null, atMs: 4 }],
+      4,
+    ],
+    [
+      'a tool at work',
+      [
+        {
+          id: 't',
+          kind: 'tool step',
+          stageId: 'x',
+          stepId: 'y',
+          by: 'by hand',
+          done: true,
+          why: null,
+          atMs: 5,
+        },
+      ],
+      5,
+    ],
+  ])('%s that arrives after the release holds the vehicle since: %#', (_, additions, sinceMs) => {
+    const effect = driveEffectOfAdditions(additions.map(kept), [kept(stroke('before'))]);
+    if (sinceMs === null) expect(effect).toBeNull();
+    else expect(effect).toMatchObject({ state: 'do not drive', sinceMs });
   });
 });
 

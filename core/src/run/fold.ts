@@ -117,7 +117,9 @@ function counted(state: RunState, event: Of<'stroke'>): RunState {
   const { counting } = state;
   if (!countsItself(counting, event)) {
     const { id: eventId, stopId, deviceId, person, atMs } = event;
-    return { ...state, asked: [...state.asked, { eventId, stopId, deviceId, person, atMs }] };
+    // Whether it counts is asked; that somebody was at the brakes is not.
+    const asked = [...state.asked, { eventId, stopId, deviceId, person, atMs }];
+    return { ...opened(state, atMs), asked };
   }
   const first = counting ?? { deviceId: event.deviceId, way: 'tap' as const };
   return stroke({ ...state, counting: first }, event);

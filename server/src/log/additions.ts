@@ -8,7 +8,7 @@ export async function driveAfterAdditions(
   locked: LockedJob,
   additions: readonly Kept<JobEvent>[],
 ): Promise<void> {
-  const effect = driveEffectOfAdditions(additions) ?? driveEffectOf(locked.state);
+  const effect = driveEffectOfAdditions(additions, locked.state.log) ?? driveEffectOf(locked.state);
   const { stage } = locked.job;
   await driveAfterJob(locked, effect, stage === 'released' || stage === 'ended' ? stage : null);
 }
