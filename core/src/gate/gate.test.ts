@@ -150,3 +150,16 @@ test('what is looked at goes by the kind of vehicle', () => {
     trailer: [...everywhere, 'wheels'],
   });
 });
+
+test('strokes that another phone tapped and nobody judged keep the gate shut', () => {
+  const last = PLAN.stops.at(-1)!.id;
+  const other = { id: 'other', deviceId: 'other', deviceSeq: 1, atMs: 1, planId: null };
+  const asked = runOf(PLAN, [...log, { ...other, kind: 'stroke', stopId: last }]);
+  expect(releaseGate(asked, GOOD, 'good').reasons).toEqual([{ code: 'strokes asked' }]);
+  const judged = runOf(PLAN, [
+    ...log,
+    { ...other, kind: 'stroke', stopId: last },
+    { ...other, id: 'j', kind: 'strokes judged', eventIds: ['other'], count: false },
+  ]);
+  expect(releaseGate(judged, GOOD, 'good').verdict).toBe('release');
+});

@@ -7,6 +7,7 @@ import { PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './pro
 export type GateReason =
   | { readonly code: 'run not finished' }
   | { readonly code: 'run ended' }
+  | { readonly code: 'strokes asked' }
   | { readonly code: 'bleeder left'; readonly place: string }
   | { readonly code: 'pedal not judged' }
   | { readonly code: 'pedal does not pass'; readonly result: string }
@@ -44,10 +45,13 @@ export function releaseGate(run: RunState, proof: Proof, drive: DriveResult | nu
 
 function runReasons(run: RunState): GateReason[] {
   if (run.ended) return [{ code: 'run ended' }];
-  const left = run.plan.layout.bleeders
+  const reasons = run.plan.layout.bleeders
     .filter((b) => run.leftShut.has(b.id))
     .map((b): GateReason => ({ code: 'bleeder left', place: b.place }));
-  return nextStep(run).kind === 'finished' ? left : [...left, { code: 'run not finished' }];
+  // Whether they were made decides how full the bowl is.
+  if (run.asked.length > 0) reasons.push({ code: 'strokes asked' });
+  if (nextStep(run).kind !== 'finished') reasons.push({ code: 'run not finished' });
+  return reasons;
 }
 
 function proofReasons(kind: VehicleKind, proof: Proof): GateReason[] {

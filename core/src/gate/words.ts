@@ -43,6 +43,8 @@ export function gateWords(reason: GateReason): string {
       return 'The bleed is not through: finish every bleeder and the last fill.';
     case 'run ended':
       return 'The run was ended by a decision. Only a later job can release this vehicle.';
+    case 'strokes asked':
+      return 'Another phone tapped strokes that nobody has judged: say whether they count.';
     case 'bleeder left':
       return `The ${reason.place} was left unbled. A later job must bleed it before this vehicle is released.`;
     case 'pedal not judged':
