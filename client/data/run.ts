@@ -224,7 +224,7 @@ function sorted({ answers }: Appended): [ReadonlySet<string>, ReadonlyMap<string
 }
 
 /** The last event in effect that may be taken back: of this phone, and of another one. */
-export function lastToUndo({ log, undone }: JobState): {
+function lastToUndo({ log, undone }: JobState): {
   readonly own: Kept<JobEvent> | null;
   readonly other: Kept<JobEvent> | null;
 } {

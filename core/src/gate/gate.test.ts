@@ -1,16 +1,8 @@
 import fc from 'fast-check';
 import { PEDAL_RESULT_WORDS, PEDAL_RESULTS, pedalPasses } from '../pedal';
 import { followCalls } from '../run';
-import { after, countingIds, planOf, runOf, type Said } from '../testing';
-import {
-  CHECK_WORDS,
-  EMPTY_PROOF,
-  gateWords,
-  PROOF_ITEMS,
-  releaseGate,
-  type CheckItem,
-  type Proof,
-} from '.';
+import { after, countingIds, NOBODY_LOOKED, planOf, runOf, type Said } from '../testing';
+import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem, type Proof } from '.';
 
 const PLAN = planOf('hatchback-diagonal');
 const log = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
@@ -24,7 +16,7 @@ const codes = (...args: Parameters<typeof releaseGate>) =>
   releaseGate(...args).reasons.map((r) => r.code);
 
 test('nothing measured passes nothing: every missing thing is named', () => {
-  const answer = releaseGate(runOf(PLAN, []), EMPTY_PROOF, null);
+  const answer = releaseGate(runOf(PLAN, []), NOBODY_LOOKED, null);
   expect(answer.verdict).toBe('shut');
   expect(answer.reasons.map((r) => r.code)).toEqual([
     'run not finished',

@@ -39,7 +39,5 @@ export interface Proof {
   readonly fluidPutDown: boolean;
 }
 
-export const EMPTY_PROOF: Proof = { pedal: null, checks: {}, fluidPutDown: false };
-
 /** The drive's result, after "test drive only" was set by a named person. */
 export type DriveResult = 'good' | 'bad';

@@ -24,13 +24,12 @@ export {
   usualSaying,
 } from './kinds';
 export type { Material } from './material';
-export { partFaultsOf, type PartCompared } from './rightPart';
+export type { PartCompared } from './rightPart';
 export type { SlaveTested } from './slaveTest';
 export {
   UNTOUCHED,
   type OwnDraft,
   type OwnStage,
-  type OwnStageOf,
   type PlanStage,
   type StageDraft,
   type StageEvent,
@@ -42,7 +41,6 @@ export type { PlanStop, PlannedTopUp, StrokeShape } from './stop';
 export {
   needsTool,
   TOOL_WITNESSES,
-  TOOL_WITNESS_WORDS,
   toolNext,
   toolStepsOf,
   type ToolChecked,

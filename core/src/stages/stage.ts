@@ -38,9 +38,6 @@ export type OwnStage =
   | SlaveTestStage
   | TieBackStage;
 
-/** A stage that opens no bleeder, by its kind. */
-export type OwnStageOf<K extends OwnStage['kind']> = Extract<OwnStage, { readonly kind: K }>;
-
 /** One stage of the plan. */
 export type PlanStage = BleedStage | OwnStage;
 

@@ -1,3 +1,4 @@
+import type { Proof } from '../gate';
 import {
   foldJob,
   jobEventFault,
@@ -57,3 +58,6 @@ export function eventFault(on: RunState, event: Said): string | null {
   const job = jobOf(firstPlanOf(on), on.log);
   return jobEventFault(job, kept(event), { openedAtMs: 0, nowMs: 0 });
 }
+
+/** A proof of which nobody has looked at anything. */
+export const NOBODY_LOOKED: Proof = { pedal: null, checks: {}, fluidPutDown: false };

@@ -29,7 +29,7 @@ export async function driveAfterJob(
 }
 
 /** The drive state of a locked vehicle by everything that its jobs and its own log say. */
-export async function driveOf(vehicle: Vehicle, transaction?: Transaction): Promise<DriveEffect> {
+async function driveOf(vehicle: Vehicle, transaction?: Transaction): Promise<DriveEffect> {
   const jobs = await JobDrive.findAll({
     where: { vehicleId: vehicle.id },
     order: ['number'],
