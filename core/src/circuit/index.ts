@@ -2,6 +2,7 @@ export {
   ABS_KINDS,
   PLACES,
   SEATS,
+  ACROSS_THE_AXLE,
   SIDE_OF_PLACE,
   VALVE_KINDS,
   WHICH,

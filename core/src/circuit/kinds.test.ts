@@ -6,6 +6,7 @@ import {
   CONTROL_TRAITS,
   CONTROLS,
   PLACES,
+  ACROSS_THE_AXLE,
   SIDE_OF_PLACE,
   VEHICLE_KINDS,
   VEHICLE_TRAITS,
@@ -69,4 +70,15 @@ test('the side of a place stands in a table: left and right of the vehicle, none
   expect(of('left')).toEqual(['left front', 'left rear']);
   expect(of('right')).toEqual(['right front', 'right rear']);
   expect(of(null)).toEqual(['front', 'rear', 'sidecar', 'master', 'modulator', 'slave']);
+});
+
+test('what lies across the axle lies on the other side, and the way back leads home', () => {
+  for (const place of PLACES) {
+    const other = ACROSS_THE_AXLE[place];
+    expect(other === null).toBe(SIDE_OF_PLACE[place] === null);
+    if (other === null) continue;
+    expect(ACROSS_THE_AXLE[other]).toBe(place);
+    expect(SIDE_OF_PLACE[other]).not.toBe(SIDE_OF_PLACE[place]);
+  }
+  expect(ACROSS_THE_AXLE['left rear']).toBe('right rear');
 });

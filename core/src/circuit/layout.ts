@@ -170,6 +170,20 @@ export const SIDE_OF_PLACE: Readonly<Record<Place, 'left' | 'right' | null>> = {
   slave: null,
 };
 
+/** The place at the other end of the same axle; null where there is none. */
+export const ACROSS_THE_AXLE: Readonly<Record<Place, Place | null>> = {
+  'left front': 'right front',
+  'right front': 'left front',
+  'left rear': 'right rear',
+  'right rear': 'left rear',
+  front: null,
+  rear: null,
+  sidecar: null,
+  master: null,
+  modulator: null,
+  slave: null,
+};
+
 /** Which of several bleeders on one part. */
 export const WHICH = ['upper', 'lower', 'inner', 'outer', 'left', 'right'] as const;
 export const SEATS = ['not tried', 'free', 'stiff', 'seized'] as const;

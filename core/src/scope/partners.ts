@@ -1,4 +1,4 @@
-import { chambersOf, isActuator, type Actuator, type Layout } from '../circuit';
+import { ACROSS_THE_AXLE, chambersOf, isActuator, type Actuator, type Layout } from '../circuit';
 import { circuitOf } from './graph';
 
 /** What a person knows of the part that wears together with a changed one. */
@@ -72,14 +72,9 @@ function partnersOf(layout: Layout, changedId: string): Partner[] {
 
 /** Left and right of one axle. */
 function isPair(layout: Layout, a: Actuator, b: Actuator): boolean {
-  const placeOf = (n: Actuator) => layout.bleeders.find((x) => x.at === n.id)?.place ?? '';
-  const [left, right] = [placeOf(a), placeOf(b)];
-  return (
-    a.id !== b.id &&
-    left !== right &&
-    left.includes(' ') &&
-    left.split(' ')[1] === right.split(' ')[1]
-  );
+  const placeOf = (n: Actuator) => layout.bleeders.find((x) => x.at === n.id)?.place;
+  const [here, there] = [placeOf(a), placeOf(b)];
+  return here !== undefined && there !== undefined && ACROSS_THE_AXLE[here] === there;
 }
 
 function adviceOn(changedId: string, partner: Partner, ages: readonly PartnerAge[]): PartnerAdvice {
