@@ -1,12 +1,17 @@
 import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiProblem } from './api';
+import { keepLaterJob } from './laterJob';
 
 const key = (id: string) => ['job', id] as const;
 
 /** A job with everything on it. */
 export function useJob(id: string) {
-  return useQuery({ queryKey: key(id), queryFn: () => api<Job>(`/jobs/${id}`) });
+  return useQuery({
+    queryKey: key(id),
+    queryFn: () => api<Job>(`/jobs/${id}`),
+    structuralSharing: keepLaterJob,
+  });
 }
 
 export function useOpenJob() {

@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { Component, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Button } from './Button';
+import { loadPage } from './loadPage';
 import { Caution } from './Notice';
 import { SPACE } from './theme';
 import { Words } from './Words';
@@ -28,19 +29,44 @@ export class Boundary extends Component<BoundaryProps, BoundaryState> {
     return { error, at: window.location.href };
   }
 
+  override componentDidMount() {
+    window.addEventListener('popstate', this.back);
+  }
+
   override componentDidUpdate(before: BoundaryProps) {
+    if (this.byBrowser()) return;
     if (before.page !== this.props.page && this.state.error) this.setState({ error: null });
   }
 
+  override componentWillUnmount() {
+    window.removeEventListener('popstate', this.back);
+  }
+
+  /**
+   * Where nobody here can fetch the part again, the browser can: what was tapped is kept. The
+   * router, left without the page, may name another by itself: that is no wish of anybody's.
+   */
+  private byBrowser(): boolean {
+    const { error } = this.state;
+    return error !== null && isMissingPart(error) && !this.props.onAgain;
+  }
+
+  private readonly back = () => {
+    if (this.byBrowser()) loadPage(window.location.href);
+  };
+
   private readonly again = () => {
-    const { error, at } = this.state;
-    // Where nobody here can fetch the part again, the browser can: what was tapped is kept.
-    if (error && isMissingPart(error) && !this.props.onAgain) {
-      window.location.assign(at);
+    if (this.byBrowser()) {
+      loadPage(this.state.at);
       return;
     }
     this.props.onAgain?.();
     this.setState({ error: null });
+  };
+
+  private readonly toJobs = () => {
+    if (this.byBrowser()) loadPage('/');
+    else router.replace('/');
   };
 
   override render() {
@@ -56,8 +82,8 @@ export class Boundary extends Component<BoundaryProps, BoundaryState> {
           What was tapped is kept on this phone; nothing is lost.
         </Caution>
         <Button label="Try again" onPress={this.again} />
-        <Button label="To the jobs" onPress={() => router.replace('/')} />
-        <Button label="Load the page anew" onPress={() => window.location.assign(this.state.at)} />
+        <Button label="To the jobs" onPress={this.toJobs} />
+        <Button label="Load the page anew" onPress={() => loadPage(this.state.at)} />
       </View>
     );
   }

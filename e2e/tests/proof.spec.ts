@@ -19,11 +19,13 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  await page.getByRole('radio', { name: 'firm and high' }).click();
-  for (;;) {
-    const open = page.getByTestId('unanswered').first();
-    if ((await open.count()) === 0) break;
-    await open.getByRole('radio', { name: 'Yes' }).click();
+  const firm = page.getByRole('radio', { name: 'firm and high' });
+  await firm.click();
+  await expect(firm).toBeChecked();
+  const open = page.getByTestId('unanswered');
+  for (let left = await open.count(); left > 0; left--) {
+    await open.first().getByRole('radio', { name: 'Yes' }).click();
+    await expect(open).toHaveCount(left - 1);
   }
   await page.getByRole('button', { name: 'Put the fluid down' }).click();
   await expect(page.getByText('All but the drive has passed')).toBeVisible();
