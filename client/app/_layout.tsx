@@ -4,6 +4,8 @@ import { StyleSheet, View } from 'react-native';
 import { queryClient } from '../data/queryClient';
 import { SessionGate } from '../session/SessionGate';
 import { Boundary } from '../ui/Boundary';
+import { FigureSheet } from '../ui/FigureSheet';
+import { LeaveQuestion } from '../ui/LeaveQuestion';
 import { SlowNotice } from '../ui/SlowNotice';
 import { installTheme } from '../ui/theme';
 
@@ -19,6 +21,8 @@ export default function Layout() {
             <Slot />
           </SessionGate>
         </Boundary>
+        <FigureSheet />
+        <LeaveQuestion />
       </View>
     </QueryClientProvider>
   );

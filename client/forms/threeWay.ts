@@ -30,11 +30,11 @@ export function broughtTo<T extends object>(
   ] as (keyof T)[];
   const conflicts = keys.filter(
     (k) =>
-      !same(built.draft[k], built.base[k]) &&
-      !same(theirs[k], built.base[k]) &&
-      !same(theirs[k], built.draft[k]),
+      !sameData(built.draft[k], built.base[k]) &&
+      !sameData(theirs[k], built.base[k]) &&
+      !sameData(theirs[k], built.draft[k]),
   );
-  const taken = keys.filter((k) => same(built.draft[k], built.base[k]));
+  const taken = keys.filter((k) => sameData(built.draft[k], built.base[k]));
   const draft = { ...built.draft };
   for (const k of taken) draft[k] = theirs[k];
   return { built: { version, base: theirs, draft }, conflicts };
@@ -51,4 +51,5 @@ export function withTheirs<T extends object>(
 }
 
 /** Plain data that reads the same. */
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const sameData = (a: unknown, b: unknown): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);

@@ -4,24 +4,33 @@ import { GRADES, type Grade } from '@brook/core/fluid';
 import { useState } from 'react';
 import { ApiProblem } from '../data/api';
 import { useMakerEntry } from '../data/vehicles';
+import { sameData } from '../forms/threeWay';
 import { Button } from '../ui/Button';
 import { Choices } from '../ui/Choices';
 import { capital } from '@brook/core/text';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
+import { useUnsaved } from '../ui/unsaved';
 
 const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
 
 /** What the vehicle's maker asks for, as looked up: it beats cap, forecast and house rule. */
 export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
   const entry = vehicle.makerEntry;
-  const [grades, setGrades] = useState<readonly Grade[]>(entry?.grades ?? []);
-  const [low, setLow] = useState(entry?.lowViscosity ?? false);
-  const [months, setMonths] = useState(entry?.intervalMonths?.toString() ?? '');
-  const [order, setOrder] = useState<readonly string[]>(entry?.order ?? []);
+  const stands = {
+    grades: entry?.grades ?? [],
+    low: entry?.lowViscosity ?? false,
+    months: entry?.intervalMonths?.toString() ?? '',
+    order: entry?.order ?? [],
+  };
+  const [grades, setGrades] = useState<readonly Grade[]>(stands.grades);
+  const [low, setLow] = useState(stands.low);
+  const [months, setMonths] = useState(stands.months);
+  const [order, setOrder] = useState<readonly string[]>(stands.order);
   // What was opened: a colleague's entry since then is a conflict, not to be written over.
   const [builtOn, setBuiltOn] = useState(vehicle.version);
+  useUnsaved(!sameData({ grades, low, months, order }, stands));
   const save = useMakerEntry({ id: vehicle.id, version: builtOn });
   const problem = save.error instanceof ApiProblem ? save.error : null;
   const words = [
@@ -46,10 +55,10 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
           <Button
             label="Take theirs"
             onPress={() => {
-              setGrades(entry?.grades ?? []);
-              setLow(entry?.lowViscosity ?? false);
-              setMonths(entry?.intervalMonths?.toString() ?? '');
-              setOrder(entry?.order ?? []);
+              setGrades(stands.grades);
+              setLow(stands.low);
+              setMonths(stands.months);
+              setOrder(stands.order);
               setBuiltOn(vehicle.version);
             }}
           />

@@ -1,3 +1,4 @@
+import { FigureSheet } from '../ui/FigureSheet';
 import type { VehicleHistory } from '@brook/contract';
 import { fitUptake, forecastMonths, MONTH_MS } from '@brook/core/ageing';
 import { waterLimits } from '@brook/core/fluid';
@@ -28,11 +29,14 @@ describe('a forecast', () => {
   test('gives the day, its band, and opens to the months and what they rest on', () => {
     // Two years to 3 % in temperate air: common practice, no source.
     render(
-      <ForecastRow
-        label="Replace now from"
-        forecast={forecastMonths(fitUptake('temperate', []), 3)}
-        sinceMs={SINCE}
-      />,
+      <>
+        <ForecastRow
+          label="Replace now from"
+          forecast={forecastMonths(fitUptake('temperate', []), 3)}
+          sinceMs={SINCE}
+        />
+        <FigureSheet />
+      </>,
     );
     fireEvent.click(screen.getByRole('button', { name: 'Until 3 % water: 24 months. Why?' }));
     expect(screen.getByText(/nothing was measured on this vehicle/)).toBeTruthy();

@@ -18,11 +18,11 @@ export function JobHead({ job }: { readonly job: Job }) {
           {`Job ${job.number} · ${shortDate(job.openedAt)}`}
         </Words>
       </View>
-      <Link href={`/vehicles/${job.vehicleId}`} style={styles.name}>
-        <Words size="head" heading={1}>
+      <Words size="head" heading={1}>
+        <Link href={`/vehicles/${job.vehicleId}`} style={styles.name}>
           {job.vehicleName}
-        </Words>
-      </Link>
+        </Link>
+      </Words>
       <Words size="small" tone="softWords">
         {[
           job.vehicleTag,
@@ -60,6 +60,6 @@ export function DriveNotice({ job }: { readonly job: Pick<Job, 'drive'> }) {
 
 const styles = StyleSheet.create({
   head: { gap: SPACE.hair },
-  name: { paddingVertical: SPACE.small },
+  name: { display: 'flex', paddingVertical: SPACE.small },
   line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
 });

@@ -15,12 +15,25 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { useJobPages, type JobAddress } from './jobAddress';
 import type { StepProps } from './step';
 
+/** Titles of the pages that a step opens. */
+const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
+  work: 'What was done',
+  method: 'Which method',
+  order: 'In which order',
+  wrong: 'Something is wrong',
+};
+
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
 export function JobScreen({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
   const pages = useJobPages(id);
   const shown = job && shownStep(job, pages);
-  usePageTitle(shown && capital(shown), job?.vehicleName, job && `Job ${job.number}`);
+  usePageTitle(
+    pages.page && PAGE_TITLES[pages.page],
+    shown && capital(shown),
+    job?.vehicleName,
+    job && `Job ${job.number}`,
+  );
   if (isPending) return <Loading what="the job" />;
   if (!job || !shown)
     return <FailedPage what="This job" error={error} again={() => void refetch()} />;

@@ -14,6 +14,7 @@ import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { FailedPage, Loading } from '../ui/States';
 import { colour, SPACE } from '../ui/theme';
+import { useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { ConflictPage } from '../forms/ConflictPage';
 import { broughtTo, withTheirs } from '../forms/threeWay';
@@ -43,6 +44,7 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
   const [open, setOpen] = useState<string | null>(null);
   const save = useSaveLayout(builtOn);
   const wide = useWideScreen();
+  useUnsaved(draft.changed);
   const { layout, faults } = draft;
   const theirs = byElement(vehicle.layout);
   const { built, conflicts } = broughtTo(

@@ -11,6 +11,7 @@ import {
 import { planBleed, type PlanMethod } from '@brook/core/plan';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { sameData } from '../forms/threeWay';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { BrookBox } from '../ui/brook/BrookBox';
@@ -22,6 +23,7 @@ import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { typedNumber } from '../ui/typedNumber';
 import { colour, SPACE } from '../ui/theme';
+import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { planRequestOf, type PlanBasis } from './request';
 import { PageHead } from './Table';
@@ -66,6 +68,10 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
   const [choices, setChoices] = useState(job.planChoices);
   const [open, setOpen] = useState<Method | null>(null);
   const [degrees, setDegrees] = useState(String(choices.circumstances.temperatureC));
+  useUnsaved(
+    !sameData(choices, job.planChoices) ||
+      degrees !== String(job.planChoices.circumstances.temperatureC),
+  );
   const shown = useDeferredValue(choices);
   const result = useMemo(
     () => planBleed(planRequestOf(job, plan, { ...shown, method: null })),
@@ -104,7 +110,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
             onChoose({ ...choices, method: choices.method === null ? null : chosen!.method })
           }
           waitsFor={cold ?? (chosen?.verdict === 'hopeless' ? 'This one cannot work here' : null)}
-          side={{ label: 'Back', onPress: onBack }}
+          side={{ label: 'Back', onPress: () => leavePage(onBack) }}
         />
       }
     >
@@ -125,9 +131,10 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
           onChoose={(on) =>
             setChoices((c) => ({
               ...c,
-              means: Object.fromEntries(
-                MEANS.map((m) => [m.value, on.includes(m.value)]),
-              ) as unknown as Means,
+              means: {
+                ...c.means,
+                ...Object.fromEntries(MEANS.map((m) => [m.value, on.includes(m.value)])),
+              },
             }))
           }
         />

@@ -18,6 +18,7 @@ import { Numeral } from '../ui/Numeral';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
+import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { askWorker, type Asked } from '../workers/ask';
 import type { OrdersAnswer, OrdersSoFar } from '../workers/orders.worker';
@@ -36,6 +37,7 @@ export interface OrdersPageProps {
 export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProps) {
   const { orders, search, problem, cancel } = useOrders(job, plan);
   const [picked, setPicked] = useState<OrderId>(plan.order);
+  useUnsaved(picked !== plan.order);
   const row = orders.find((o) => o.id === picked) ?? null;
   const counts = plan.stops[0]?.counted ?? 'strokes';
   const notEmptied = useMemo(
@@ -57,7 +59,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
               leastFluid: picked === 'least fluid' ? [...row!.places] : null,
             })
           }
-          side={{ label: 'Back', onPress: onBack }}
+          side={{ label: 'Back', onPress: () => leavePage(onBack) }}
         />
       }
     >

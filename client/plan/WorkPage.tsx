@@ -12,6 +12,7 @@ import {
 } from '@brook/core/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { sameData } from '../forms/threeWay';
 import { ActionBar } from '../ui/ActionBar';
 import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
@@ -19,6 +20,7 @@ import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Page } from '../ui/Page';
+import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { workDraft, workFaults, workOf, type PartDraft, type WorkDraft, type YesNo } from './work';
 import { LeftBefore } from './ScopeWords';
@@ -40,6 +42,7 @@ const YES_NO = [
 export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
   const { layout, planChoices } = job;
   const [draft, setDraft] = useState<WorkDraft>(() => workDraft(planChoices));
+  useUnsaved(!sameData(draft, workDraft(planChoices)));
   const set = (more: Partial<WorkDraft>) => setDraft((d) => ({ ...d, ...more }));
   const faults = workFaults(layout, draft);
   const after = draft.purpose === 'after work';
@@ -52,7 +55,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           busy={busy}
           waitsFor={first}
           onPress={() => onChoose(workOf(layout, draft, planChoices))}
-          side={{ label: 'Back', onPress: onBack }}
+          side={{ label: 'Back', onPress: () => leavePage(onBack) }}
         />
       }
     >

@@ -1,3 +1,4 @@
+import type { HouseRulesRecord } from '@brook/contract';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { SCHOOLS, type HouseRules } from '@brook/core/rules';
 import { router } from 'expo-router';
@@ -6,6 +7,8 @@ import { View } from 'react-native';
 import { ApiProblem } from '../data/api';
 import { useChangeHouseRules, useHouseRules } from '../data/houseRules';
 import { useSession } from '../data/session';
+import { ConflictPage } from '../forms/ConflictPage';
+import { broughtTo, withTheirs } from '../forms/threeWay';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
@@ -13,30 +16,79 @@ import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
+import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { usePageTitle } from '../ui/usePageTitle';
+import { RULE_KEYS, ruleLabel, ruleTexts, ruleWords, type RuleTexts } from './ruleTexts';
 
 /** Everything on which workshops differ, with what speaks for each side; a lead chooses. */
 export function HouseRulesScreen() {
   usePageTitle('House rules');
   const { data, error, isPending, refetch } = useHouseRules();
   const lead = useSession().data?.user.role === 'lead';
-  const [changes, setChanges] = useState<Partial<Record<keyof HouseRules, string>>>({});
+  const [changes, setChanges] = useState<Partial<RuleTexts>>({});
+  // The rules that the first change was made on: a lead beside may have changed them since.
+  const [opened, setOpened] = useState<HouseRulesRecord | null>(null);
+  useUnsaved(Object.keys(changes).length > 0);
   const change = useChangeHouseRules();
   if (isPending) return <Loading what="the house rules" />;
   if (!data)
     return <FailedPage what="The page of house rules" error={error} again={() => void refetch()} />;
-  const shown = { ...data.rules, ...changes };
+  const builtOn = opened ?? data;
+  const base = ruleTexts(builtOn.rules);
+  const theirs = ruleTexts(data.rules);
+  const shown = { ...base, ...changes };
+  const { built, conflicts } = broughtTo(
+    { version: builtOn.version, base, draft: shown },
+    data.version,
+    theirs,
+  );
+  const changed = Object.keys(changes).length > 0;
+  if (changed && built.version !== builtOn.version)
+    return (
+      <ConflictPage
+        head={
+          <Words size="head" heading={1}>
+            House rules
+          </Words>
+        }
+        conflicts={conflicts.map((key) => ({
+          key,
+          label: ruleLabel(key),
+          mine: ruleWords(key, built.draft[key]),
+          theirs: ruleWords(key, theirs[key]),
+        }))}
+        onDecide={(keys) => {
+          const { draft } = withTheirs(built, keys);
+          setChanges(
+            Object.fromEntries(
+              RULE_KEYS.filter((k) => draft[k] !== theirs[k]).map((k) => [k, draft[k]]),
+            ),
+          );
+          setOpened(data);
+        }}
+      />
+    );
   const problem = change.error instanceof ApiProblem ? change.error : null;
-  const set = (part: Partial<Record<keyof HouseRules, string>>) =>
+  const set = (part: Partial<RuleTexts>) => {
+    setOpened(builtOn);
     setChanges((c) => ({ ...c, ...part }));
+  };
   const send = () => {
     const rules = {
       ...shown,
       lowStockMl: Number(shown.lowStockMl),
       drumMl: Number(shown.drumMl),
     } as HouseRules;
-    change.mutate({ rules, version: data.version }, { onSuccess: () => setChanges({}) });
+    change.mutate(
+      { rules, version: builtOn.version },
+      {
+        onSuccess: () => {
+          setChanges({});
+          setOpened(null);
+        },
+      },
+    );
   };
   return (
     <Page
@@ -45,9 +97,9 @@ export function HouseRulesScreen() {
           <ActionBar
             label="Keep these rules"
             busy={change.isPending}
-            waitsFor={Object.keys(changes).length > 0 ? null : 'Nothing is changed'}
+            waitsFor={changed ? null : 'Nothing is changed'}
             onPress={send}
-            side={{ label: 'Back', onPress: () => router.back() }}
+            side={{ label: 'Back', onPress: () => leavePage(() => router.back()) }}
           />
         ) : (
           <ActionBar label="Back" onPress={() => router.back()} />
@@ -76,7 +128,7 @@ export function HouseRulesScreen() {
             label: o.label,
             about: o.speaksFor,
           }))}
-          chosen={shown[school.key] as string}
+          chosen={shown[school.key]}
           onChoose={(value) => set({ [school.key]: value })}
           fault={problem?.faultOf(school.key)}
         />
@@ -84,17 +136,17 @@ export function HouseRulesScreen() {
       {lead ? (
         <>
           <Field
-            label="Shelf runs low below"
+            label={ruleLabel('lowStockMl')}
             why="Of a grade that may be used today."
-            value={String(shown.lowStockMl)}
+            value={shown.lowStockMl}
             onChange={(lowStockMl) => set({ lowStockMl })}
             unit="mL"
             inputMode="numeric"
             fault={problem?.faultOf('lowStockMl')}
           />
           <Field
-            label="The waste drum holds"
-            value={String(shown.drumMl)}
+            label={ruleLabel('drumMl')}
+            value={shown.drumMl}
             onChange={(drumMl) => set({ drumMl })}
             unit="mL"
             inputMode="numeric"

@@ -9,6 +9,7 @@ import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
+import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { usePageTitle } from '../ui/usePageTitle';
 
@@ -32,7 +33,7 @@ export function AddContainers({
   readonly jobId?: string | undefined;
 }) {
   usePageTitle('New containers');
-  const { control, handleSubmit, setValue } = useForm<Entry>({
+  const { control, handleSubmit, setValue, formState } = useForm<Entry>({
     defaultValues: {
       grade: GRADES.find((g) => g.grade === grade)?.grade ?? null,
       isoClass: 'none',
@@ -43,6 +44,7 @@ export function AddContainers({
     },
   });
   const entry = useWatch({ control }) as Entry;
+  useUnsaved(formState.isDirty);
   const add = useAddContainers();
   const problem = add.error instanceof ApiProblem ? add.error : null;
   const missing =
@@ -72,7 +74,7 @@ export function AddContainers({
           busy={add.isPending}
           waitsFor={missing}
           onPress={() => void send()}
-          side={{ label: 'Back', onPress: () => router.back() }}
+          side={{ label: 'Back', onPress: () => leavePage(() => router.back()) }}
         />
       }
     >

@@ -10,6 +10,7 @@ import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
+import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { usePageTitle } from '../ui/usePageTitle';
 
@@ -29,9 +30,10 @@ const KINDS = VEHICLE_KINDS.filter((kind) =>
 /** Add the vehicle in front of you from a layout template. */
 export function NewVehicle() {
   usePageTitle('Add a vehicle');
-  const { control, handleSubmit, setValue } = useForm<Entry>({
+  const { control, handleSubmit, setValue, formState } = useForm<Entry>({
     defaultValues: { name: '', tag: '', kind: null, templateId: null, driverSide: null },
   });
+  useUnsaved(formState.isDirty);
   const add = useAddVehicle();
   const problem = add.error instanceof ApiProblem ? add.error : null;
   const kind = useWatch({ control, name: 'kind' });
@@ -66,7 +68,7 @@ export function NewVehicle() {
           busy={add.isPending}
           waitsFor={missing}
           onPress={() => void send()}
-          side={{ label: 'Back', onPress: () => router.back() }}
+          side={{ label: 'Back', onPress: () => leavePage(() => router.back()) }}
         />
       }
     >

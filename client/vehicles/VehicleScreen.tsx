@@ -13,6 +13,7 @@ import { dayWords } from '../ui/dayWords';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { FailedPage, Loading } from '../ui/States';
+import { leavePage } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -35,8 +36,10 @@ export function VehicleScreen({ id }: { readonly id: string }) {
       action={
         <ActionBar
           label={open ? 'Go on with its job' : 'Take it in'}
-          side={{ label: 'Vehicles', onPress: () => router.replace('/vehicles') }}
-          onPress={() => router.push(open ? `/jobs/${open}` : `/new?vehicle=${vehicle.id}`)}
+          side={{ label: 'Vehicles', onPress: () => leavePage(() => router.replace('/vehicles')) }}
+          onPress={() =>
+            leavePage(() => router.push(open ? `/jobs/${open}` : `/new?vehicle=${vehicle.id}`))
+          }
         />
       }
       beside={
@@ -72,11 +75,11 @@ export function VehicleScreen({ id }: { readonly id: string }) {
       )}
       <Button
         label="Measure and change the layout"
-        onPress={() => router.push(`/vehicles/${vehicle.id}/layout`)}
+        onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/layout`))}
       />
       <Button
         label="Fluid history and forecast"
-        onPress={() => router.push(`/vehicles/${vehicle.id}/history`)}
+        onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/history`))}
       />
       <View>
         <Words strong heading={2}>
@@ -88,7 +91,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
             <View key={job.id} role="listitem" style={styles.item}>
               <Press
                 role="link"
-                onPress={() => router.push(`/jobs/${job.id}`)}
+                onPress={() => leavePage(() => router.push(`/jobs/${job.id}`))}
                 style={styles.job}
                 pressedStyle={{ backgroundColor: colour.well }}
               >

@@ -2,6 +2,7 @@ import type {
   Appended,
   Container,
   FluidEntry,
+  HouseRulesRecord,
   Job,
   NewContainers,
   Shelf,
@@ -101,6 +102,15 @@ export class Workshop {
 
   async job(vehicle: Vehicle): Promise<Job> {
     return this.send('POST', '/jobs', { vehicleId: vehicle.id });
+  }
+
+  async rules(): Promise<HouseRulesRecord['rules']> {
+    return (await this.send<HouseRulesRecord>('GET', '/house-rules')).rules;
+  }
+
+  async changeRules(more: Partial<HouseRulesRecord['rules']>): Promise<void> {
+    const { rules, version } = await this.send<HouseRulesRecord>('GET', '/house-rules');
+    await this.send('PUT', '/house-rules', { ...rules, ...more }, version);
   }
 
   /** Sealed containers of DOT 4, enough for any job here. */

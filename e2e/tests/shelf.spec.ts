@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { answer, unfold } from '../support/fluid';
-import { UNA, Workshop } from '../support/workshop';
+import { BREK, UNA, Workshop } from '../support/workshop';
 
 const newBatch = () => `X-${randomUUID().slice(0, 5).toUpperCase()}`;
 
@@ -89,8 +89,9 @@ test('what was moved is put right where it was measured, and cannot be more than
   });
 });
 
-test('house rules show what speaks for each side; a lead changes them, a technician reads', async ({
+test('house rules show what speaks for each side; a lead changes them, a technician reads, and of two leads nobody writes over the other', async ({
   page,
+  browser,
 }) => {
   await Workshop.signIn(page, UNA);
   await page.goto('/rules');
@@ -99,7 +100,7 @@ test('house rules show what speaks for each side; a lead changes them, a technic
   await expect(page.getByRole('radio', { name: 'Today or not at all' })).toBeDisabled();
   await page.context().clearCookies();
   // The other workshop's lead, so that no other test feels it.
-  await Workshop.signIn(page, { login: 'brek', password: 'lunna-demo' });
+  const workshop = await Workshop.signIn(page, BREK);
   await page.goto('/rules');
   await page.getByRole('radio', { name: 'Today or not at all' }).click();
   await page.getByLabel('The waste drum holds').fill('10');
@@ -112,6 +113,22 @@ test('house rules show what speaks for each side; a lead changes them, a technic
   await expect(page.getByTestId('next-action')).toContainText('Nothing is changed');
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Today or not at all' })).toBeChecked();
+
+  const drum = page.getByLabel('The waste drum holds');
+  await drum.fill('30000');
+  const other = await (await browser.newContext()).newPage();
+  const colleague = await Workshop.signIn(other, BREK);
+  await colleague.changeRules({ drumMl: 40_000, lowStockMl: 700 });
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText('Somebody changed the same meanwhile')).toBeVisible();
+  const asked = page.getByRole('radiogroup', { name: 'The waste drum holds' });
+  await expect(asked.getByText('40000 mL')).toBeVisible();
+  await asked.getByRole('radio', { name: 'Yours' }).click();
+  await page.getByTestId('next-action').click();
+  await page.getByTestId('next-action').click();
+  await expect(page.getByTestId('next-action')).toContainText('Nothing is changed');
+  expect(await workshop.rules()).toMatchObject({ drumMl: 30_000, lowStockMl: 700 });
+  await other.context().close();
 });
 
 test('the maker’s word is put down once, beats the house rule, and stands on the next job', async ({

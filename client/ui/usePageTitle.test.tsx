@@ -1,0 +1,36 @@
+import { render, screen, waitFor } from '@testing-library/react';
+import { usePageTitle } from './usePageTitle';
+
+function Screen({ name, drawn = true }: { readonly name?: string; readonly drawn?: boolean }) {
+  usePageTitle(name);
+  return (
+    <main>
+      {drawn ? <h1>{name}</h1> : null}
+      <input aria-label="typed" />
+    </main>
+  );
+}
+
+test('titles, most particular first; the head of a new page is focused, not that of the first, nor from who types', async () => {
+  const { rerender } = render(<Screen />);
+  expect(document.title).toBe('Cascade Brook');
+  rerender(<Screen name="Jobs" />);
+  expect(document.title).toBe('Jobs · Cascade Brook');
+  expect(document.activeElement).toBe(document.body);
+
+  rerender(<Screen name="Vehicles" />);
+  expect(document.activeElement).toBe(screen.getByRole('heading', { name: 'Vehicles' }));
+
+  // Nothing is called anything while it loads, and its head comes later.
+  rerender(<Screen drawn={false} />);
+  rerender(<Screen name="Fluid shelf" drawn={false} />);
+  rerender(<Screen name="Fluid shelf" />);
+  await waitFor(() =>
+    expect(document.activeElement).toBe(screen.getByRole('heading', { name: 'Fluid shelf' })),
+  );
+
+  screen.getByLabelText('typed').focus();
+  rerender(<Screen name="House rules" />);
+  expect(document.title).toBe('House rules · Cascade Brook');
+  expect(document.activeElement).toBe(screen.getByLabelText('typed'));
+});
