@@ -1,3 +1,13 @@
 export { arbitraryLayout } from './arbitraryLayout';
-export { countingIds, layoutOf, planOf } from './plans';
+export {
+  afterWork,
+  allMasters,
+  cappedPart,
+  countingIds,
+  EVERYTHING,
+  layoutOf,
+  planned,
+  planOf,
+  requestOf,
+} from './plans';
 export { after, eventFault, jobOf, kept, logFrom, NOBODY_LOOKED, runOf, type Said } from './runs';

@@ -1,5 +1,7 @@
 import { templateById, type DriverSide, type Layout, type TemplateId } from '../circuit';
-import { planBleed, type Plan } from '../plan';
+import type { Means } from '../flow';
+import { planBleed, refusalWords, type Plan, type PlanRequest } from '../plan';
+import { routineFlush, type WorkDone } from '../scope';
 
 /** A template's layout, by default with the driver on the right where there is a choice. */
 export function layoutOf(id: TemplateId, side?: DriverSide): Layout {
@@ -19,4 +21,48 @@ export function planOf(of: TemplateId | Layout, side?: DriverSide): Plan {
 export function countingIds(prefix = 'e'): () => string {
   let n = 0;
   return () => `${prefix}${++n}`;
+}
+
+/** Everything that a workshop may have at hand. */
+export const EVERYTHING: Means = {
+  helper: true,
+  bottle: true,
+  vacuumPump: true,
+  pressurePot: true,
+  syringe: true,
+  selfRefilling: true,
+  scanTool: true,
+};
+
+export const allMasters = (layout: Layout): string[] => layout.masters.map((m) => m.id);
+
+/** Work after which nothing else is said. */
+export const afterWork = (layout: Layout, more: Partial<WorkDone>): WorkDone => ({
+  ...routineFlush(allMasters(layout)),
+  purpose: 'after work',
+  ...more,
+});
+
+/** An old part that was off, everything about it kept full. */
+export const cappedPart = (partId: string) => ({
+  partId,
+  cappedAtOnce: true,
+  keptFull: true,
+  newPart: false,
+});
+
+/** A flush with everything at hand, unless somebody says otherwise. */
+export const requestOf = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({
+  layout,
+  fillGrade: 'DOT 4',
+  newColour: 'straw',
+  means: EVERYTHING,
+  ...more,
+});
+
+export function planned(layout: Layout, more: Partial<PlanRequest> = {}): Plan {
+  const result = planBleed(requestOf(layout, more));
+  if (result.verdict === 'refused')
+    throw new Error(result.reasons.map((r) => refusalWords(layout, r)).join(' '));
+  return result.plan;
 }

@@ -1,49 +1,18 @@
 import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
-import { METHODS, USUAL_DAY, USUAL_MEANS, type Means, type Method } from '../flow';
+import { METHODS, USUAL_DAY, USUAL_MEANS, type Method } from '../flow';
 import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
-import { linesOf, stageTitle, stageWords } from '../stages';
-import { layoutOf } from '../testing';
+import { linesOf, stageTitle, stageWords } from '.';
 import {
-  handsOnMinutes,
-  partnerWays,
-  planBleed,
-  planOrders,
-  planSearch,
-  previewPlan,
-  refusalWords,
-  type Plan,
-  type PlanRequest,
-} from '.';
+  afterWork,
+  allMasters,
+  cappedPart,
+  EVERYTHING,
+  layoutOf,
+  planned,
+  requestOf,
+} from '../testing';
+import { handsOnMinutes, partnerWays, planBleed, refusalWords, type Plan } from '../plan';
 
-const EVERYTHING: Means = {
-  helper: true,
-  bottle: true,
-  vacuumPump: true,
-  pressurePot: true,
-  syringe: true,
-  selfRefilling: true,
-  scanTool: true,
-};
-const all = (layout: Layout) => layout.masters.map((m) => m.id);
-const after = (layout: Layout, more: Partial<WorkDone>): WorkDone => ({
-  ...routineFlush(all(layout)),
-  purpose: 'after work',
-  ...more,
-});
-const capped = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true, newPart: false });
-const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({
-  layout,
-  fillGrade: 'DOT 4',
-  newColour: 'straw',
-  means: EVERYTHING,
-  ...more,
-});
-const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
-  const result = planBleed(request(layout, more));
-  if (result.verdict === 'refused')
-    throw new Error(result.reasons.map((r) => refusalWords(layout, r)).join(' '));
-  return result.plan;
-};
 const outline = (plan: Plan): string[] =>
   plan.stages.map((s) =>
     s.kind === 'bleed'
@@ -64,7 +33,7 @@ describe('stages', () => {
   test('the pickup: rear hose renewed, level unseen, one person with a vacuum pump', () => {
     const pickup = layoutOf('pickup-rear-abs');
     const plan = planned(pickup, {
-      work: after(pickup, {
+      work: afterWork(pickup, {
         parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false }],
       }),
       means: { ...EVERYTHING, helper: false, pressurePot: false, scanTool: false },
@@ -90,7 +59,9 @@ describe('stages', () => {
 
   test('the post van: one corner and nothing else, reservoir kept full', () => {
     const van = layoutOf('hatchback-diagonal');
-    const plan = planned(van, { work: after(van, { parts: [capped('right-front-caliper')] }) });
+    const plan = planned(van, {
+      work: afterWork(van, { parts: [cappedPart('right-front-caliper')] }),
+    });
     expect(outline(plan)).toEqual(['bleed by two people: right-front']);
     expect(plan.preparation).not.toContain('empty reservoir');
     expect(plan.scope.advice).toMatchObject([
@@ -101,7 +72,9 @@ describe('stages', () => {
 
   test('the dry front: bench, primed by vacuum, strokes, round again in turn, lever tied back', () => {
     const bike = layoutOf('motorcycle-twin-front-master-bleeder');
-    const plan = planned(bike, { work: { ...routineFlush(all(bike)), purpose: 'new or dry' } });
+    const plan = planned(bike, {
+      work: { ...routineFlush(allMasters(bike)), purpose: 'new or dry' },
+    });
     expect(outline(plan)).toEqual([
       'bench',
       'prime by vacuum: left-front, right-front, master-bleeder',
@@ -112,7 +85,7 @@ describe('stages', () => {
     expect(
       outline(
         planned(bike, {
-          work: { ...routineFlush(all(bike)), purpose: 'new or dry' },
+          work: { ...routineFlush(allMasters(bike)), purpose: 'new or dry' },
           primeInPlace: true,
         }),
       )[0],
@@ -135,9 +108,9 @@ describe('stages', () => {
     const van = layoutOf('clutch-concentric');
     const clutch = (belowMaxMm: number | null) =>
       planned(van, {
-        work: after(van, {
+        work: afterWork(van, {
           masterIds: ['clutch-master'],
-          parts: [capped('slave')],
+          parts: [cappedPart('slave')],
           lowest: belowMaxMm === null ? [] : [{ bowlId: 'bowl', belowMaxMm }],
         }),
       });
@@ -157,7 +130,10 @@ describe('stages', () => {
 
   test('a modulator that was changed: base bleed, tool, base bleed; without a tool the vehicle is handed over', () => {
     const car = layoutOf('hatchback-diagonal');
-    const plan = planned(car, { work: after(car, { modulatorOpened: true }), means: USUAL_MEANS });
+    const plan = planned(car, {
+      work: afterWork(car, { modulatorOpened: true }),
+      means: USUAL_MEANS,
+    });
     expect(outline(plan).map((s) => s.split(' by ')[0])).toEqual([
       'bleed',
       'tool cycle',
@@ -169,7 +145,7 @@ describe('stages', () => {
   test('a flush renews the pockets only when that is wanted, by the tool and a base bleed after it', () => {
     const van = layoutOf('van-four-channel');
     const flush = (renewPockets: boolean) =>
-      outline(planned(van, { work: { ...routineFlush(all(van)), renewPockets } })).map(
+      outline(planned(van, { work: { ...routineFlush(allMasters(van)), renewPockets } })).map(
         (s) => s.split(' by ')[0],
       );
     expect(flush(false)).toEqual(['bleed']);
@@ -177,7 +153,9 @@ describe('stages', () => {
     // Where no tool is made for it, there is nothing to choose.
     const estate = layoutOf('estate-front-rear');
     expect(
-      outline(planned(estate, { work: { ...routineFlush(all(estate)), renewPockets: true } })),
+      outline(
+        planned(estate, { work: { ...routineFlush(allMasters(estate)), renewPockets: true } }),
+      ),
     ).toHaveLength(1);
   });
 
@@ -192,12 +170,12 @@ describe('stages', () => {
       heldDown: true,
       bench: 'clean',
     };
-    const plan = planned(car, { work: after(car, { master: care }) });
+    const plan = planned(car, { work: afterWork(car, { master: care }) });
     expect(plan.stops).toEqual([]);
     expect(plan.totals.bledMl.value).toBe(0);
     expect(plan.preparation).not.toContain('crack bleeders');
     const careless = planned(car, {
-      work: after(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }),
+      work: afterWork(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }),
     });
     expect(careless.stops).toHaveLength(4);
     expect(careless.stages.map((s) => s.kind)).toEqual([
@@ -217,7 +195,7 @@ describe('stages', () => {
       layout: car,
       fillGrade: 'DOT 4',
       newColour: 'straw',
-      work: after(car, {}),
+      work: afterWork(car, {}),
     });
     expect(result).toMatchObject({ verdict: 'refused', reasons: [{ code: 'nothing named' }] });
     expect(result.verdict === 'refused' && refusalWords(car, result.reasons[0]!)).toContain(
@@ -228,11 +206,11 @@ describe('stages', () => {
   test('new parts are compared before anything is filled, an old one that goes back is not', () => {
     const car = layoutOf('hatchback-diagonal');
     const parts = [
-      { ...capped('left-front-caliper'), newPart: true },
-      capped('right-rear-hose'),
+      { ...cappedPart('left-front-caliper'), newPart: true },
+      cappedPart('right-rear-hose'),
       { partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true },
     ];
-    const plan = planned(car, { work: after(car, { parts }), holdPoint: false });
+    const plan = planned(car, { work: afterWork(car, { parts }), holdPoint: false });
     expect(plan.stages.flatMap((s) => (s.kind === 'right part' ? [s.partId] : []))).toEqual([
       'left-front-caliper',
       'left-rear-caliper',
@@ -256,7 +234,7 @@ describe('stages', () => {
     };
     const lines = linesOf(car, 'master');
     const steps = (linesOver: readonly string[]) => {
-      const plan = planned(car, { work: after(car, { master: { ...care, linesOver } }) });
+      const plan = planned(car, { work: afterWork(car, { master: { ...care, linesOver } }) });
       return stageWords(
         plan,
         plan.stages.find((s) => s.kind === 'join lines') as Parameters<typeof stageWords>[1],
@@ -280,13 +258,13 @@ describe('stages', () => {
         layout: car,
         fillGrade: 'DOT 4',
         newColour: 'straw',
-        work: after(car, { master: { ...care, linesOver: ['left-rear-floor'] } }),
+        work: afterWork(car, { master: { ...care, linesOver: ['left-rear-floor'] } }),
       }),
     ).toMatchObject({ verdict: 'refused', reasons: [{ code: 'unknown element' }] });
     // A reservoir that feeds the clutch too must not drain meanwhile.
     const shared = layoutOf('clutch-concentric');
     const plan = planned(shared, {
-      work: after(shared, {
+      work: afterWork(shared, {
         masterIds: ['clutch-master'],
         master: { ...care, masterId: 'clutch-master' },
       }),
@@ -315,10 +293,12 @@ describe('stages', () => {
   test('a partner costs its fitting and a little more bleeding now, its fitting and a whole bleed later', () => {
     const cases = [
       planned(layoutOf('hatchback-diagonal'), {
-        work: after(layoutOf('hatchback-diagonal'), { parts: [capped('right-front-caliper')] }),
+        work: afterWork(layoutOf('hatchback-diagonal'), {
+          parts: [cappedPart('right-front-caliper')],
+        }),
       }),
       planned(layoutOf('clutch-external'), {
-        work: after(layoutOf('clutch-external'), { parts: [capped('slave')] }),
+        work: afterWork(layoutOf('clutch-external'), { parts: [cappedPart('slave')] }),
       }),
     ];
     for (const plan of cases) {
@@ -330,7 +310,7 @@ describe('stages', () => {
     // What is inside the gearbox takes the gearbox out: common practice, no source.
     const van = layoutOf('clutch-concentric');
     const clutch = planned(van, {
-      work: after(van, {
+      work: afterWork(van, {
         masterIds: ['clutch-master'],
         master: {
           masterId: 'clutch-master',
@@ -348,8 +328,8 @@ describe('stages', () => {
 
   test('two changed parts of one circuit are held apart, unless somebody chooses otherwise', () => {
     const truck = layoutOf('estate-front-rear');
-    const work = after(truck, {
-      parts: [capped('left-front-caliper'), capped('right-front-hose')],
+    const work = afterWork(truck, {
+      parts: [cappedPart('left-front-caliper'), cappedPart('right-front-hose')],
     });
     const plan = planned(truck, { work });
     expect(outline(plan)).toEqual([
@@ -364,8 +344,8 @@ describe('stages', () => {
     expect(
       outline(
         planned(truck, {
-          work: after(truck, {
-            parts: [capped('left-front-caliper'), capped('left-rear-cylinder')],
+          work: afterWork(truck, {
+            parts: [cappedPart('left-front-caliper'), cappedPart('left-rear-cylinder')],
           }),
         }),
       ),
@@ -375,7 +355,9 @@ describe('stages', () => {
   test('a lost end of a differential valve is centred first, a master that takes no fluid gets it at the port', () => {
     const estate = layoutOf('estate-front-rear');
     expect(
-      outline(planned(estate, { work: { ...routineFlush(all(estate)), endLost: 'rear' } }))[0],
+      outline(
+        planned(estate, { work: { ...routineFlush(allMasters(estate)), endLost: 'rear' } }),
+      )[0],
     ).toBe('centre the valve');
     const locked = planned(estate, {
       method: 'injection',
@@ -411,11 +393,13 @@ describe('each template, each kind of work, each method', () => {
   const KINDS: readonly Kind[] = ['flush', 'soft', 'new', 'dry', 'part'];
   const workOf = (layout: Layout, kind: Kind): WorkDone =>
     ({
-      flush: routineFlush(all(layout)),
-      soft: { ...routineFlush(all(layout)), purpose: 'soft pedal' as const },
-      new: { ...routineFlush(all(layout)), purpose: 'new or dry' as const },
-      dry: after(layout, { lowest: layout.bowls.map((b) => ({ bowlId: b.id, belowMaxMm: 200 })) }),
-      part: after(layout, { parts: [capped(layout.bleeders[0]!.at)] }),
+      flush: routineFlush(allMasters(layout)),
+      soft: { ...routineFlush(allMasters(layout)), purpose: 'soft pedal' as const },
+      new: { ...routineFlush(allMasters(layout)), purpose: 'new or dry' as const },
+      dry: afterWork(layout, {
+        lowest: layout.bowls.map((b) => ({ bowlId: b.id, belowMaxMm: 200 })),
+      }),
+      part: afterWork(layout, { parts: [cappedPart(layout.bleeders[0]!.at)] }),
     })[kind];
   const EMPTY: readonly Kind[] = ['new', 'dry'];
   const SOME: Readonly<
@@ -453,7 +437,7 @@ describe('each template, each kind of work, each method', () => {
   test.each(built)('%s, %s', (id, kind) => {
     const layout = layoutOf(id);
     for (const method of METHODS) {
-      const result = planBleed(request(layout, { work: workOf(layout, kind), method }));
+      const result = planBleed(requestOf(layout, { work: workOf(layout, kind), method }));
       const first = result.verdict === 'refused' ? result.reasons[0]! : null;
       const said =
         first?.code === 'method'
@@ -495,80 +479,4 @@ describe('each template, each kind of work, each method', () => {
     expect(handsOnMinutes(plan.materials).value).toBeGreaterThan(plan.totals.minutes.value);
     for (const stage of plan.stages) expect(stageTitle(layout, stage)).not.toBe('');
   }
-});
-
-describe('orders compared', () => {
-  test('the schools are priced for a flush, cheapest first, and a found order joins them', () => {
-    const layout = layoutOf('van-four-channel');
-    const first = previewPlan(request(layout));
-    expect(first.orders.map((o) => o.id).sort()).toEqual([
-      'by circuit',
-      'farthest first',
-      'nearest first',
-      'nearest, then inwards',
-    ]);
-    const prices = first.orders.map((o) => ('code' in o.price ? Infinity : o.price.bledMl));
-    expect(prices).toEqual([...prices].sort((a, b) => a - b));
-    expect(first.orders[0]!.cost).toMatchObject({ moreMl: 0, real: false });
-    if (first.result.verdict !== 'planned') throw new Error('refused');
-    const search = planSearch(request(layout), first.result.plan)!;
-    const { order, bledMl, finished } = search.step(10_000);
-    expect(finished).toBe(true);
-    const asked = request(layout, { order: 'least fluid', leastFluid: order });
-    const plan = planned(layout, { order: 'least fluid', leastFluid: order });
-    expect(plan.stops.map((s) => s.bleeder.id)).toEqual(order);
-    expect(plan.totals.bledMl.value).toBeCloseTo(bledMl, 6);
-    expect(planOrders(asked, plan).map((o) => o.id)).toContain('least fluid');
-  });
-
-  test('the maker’s order wins, and one that leaves a bleeder out is not one for this job', () => {
-    const layout = layoutOf('hatchback-diagonal');
-    const order = ['right-front', 'left-front', 'right-rear', 'left-rear'];
-    expect(planned(layout, { makerOrder: order })).toMatchObject({
-      order: 'maker',
-      stops: order.map((id) => ({ id })),
-    });
-    expect(planned(layout, { makerOrder: order.slice(1) }).order).toBe('farthest first');
-    expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe(
-      'nearest first',
-    );
-    expect(planned(layout, { makerOrder: order, order: 'by circuit' }).order).toBe('by circuit');
-  });
-
-  test('where the fluid is not renewed every order needs the same, and nothing is compared', () => {
-    const layout = layoutOf('hatchback-diagonal');
-    expect(
-      previewPlan(
-        request(layout, { work: { ...routineFlush(all(layout)), purpose: 'soft pedal' } }),
-      ),
-    ).toMatchObject({ orders: [], notEmptied: null });
-    // Old fluid that is drawn off need not be bled out: more than none, and no more than was left in.
-    const { notEmptied } = previewPlan(request(layout));
-    expect(notEmptied!.value).toBeGreaterThan(0);
-    expect(notEmptied!.from.map((f) => f.label)).toEqual([
-      'Not emptied first',
-      'Emptied first',
-      'Drawn off the reservoir',
-    ]);
-  });
-
-  test('an id that names nothing is refused by its name', () => {
-    const layout = layoutOf('hatchback-diagonal');
-    const refusedFor = (more: Partial<PlanRequest>) => planBleed(request(layout, more));
-    for (const more of [
-      { makerOrder: ['nowhere'] },
-      { leastFluid: ['nowhere'] },
-      { work: after(layout, { parts: [capped('nowhere')] }) },
-      { work: routineFlush(['nowhere']) },
-      { work: after(layout, { lowest: [{ bowlId: 'nowhere', belowMaxMm: 1 }] }) },
-    ]) {
-      expect(refusedFor(more)).toMatchObject({
-        verdict: 'refused',
-        reasons: [{ code: 'unknown element', element: 'nowhere' }],
-      });
-    }
-    expect(refusedFor({ work: routineFlush([]) })).toMatchObject({
-      reasons: [{ code: 'nothing in hand' }],
-    });
-  });
 });
