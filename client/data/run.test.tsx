@@ -1,0 +1,280 @@
+import type { Appended, Job } from '@brook/contract';
+import { kept, planOf } from '@brook/core/testing';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { api, ApiProblem, Offline } from './api';
+import type { PhoneEvent } from './outbox';
+import { useRun } from './run';
+
+// The phone's store, without its database.
+const mockStore = new Map<string, unknown>();
+let mockFull = false;
+jest.mock('idb-keyval', () => ({
+  get: async (key: string) => mockStore.get(key),
+  update: async (key: string, by: (before: unknown) => unknown) => {
+    if (mockFull) throw new Error('QuotaExceededError');
+    mockStore.set(key, by(mockStore.get(key)));
+  },
+}));
+jest.mock('./api', () => ({ ...jest.requireActual('./api'), api: jest.fn() }));
+const server = jest.mocked(api as (path: string, options?: object) => Promise<unknown>);
+
+const plan = planOf('motorcycle-front-disc');
+const stopId = plan.stops[0]!.id;
+const ACCEPTED = kept({ id: 'accepted', kind: 'plan accepted', plan: plan, pick: null });
+const PREPARED = kept({ id: 'prepared', kind: 'prepared', step: 'read cap', deviceSeq: 1 });
+const STROKE = { kind: 'stroke', stopId } as const;
+const DRIVE = { state: 'do not drive', since: null, reason: null } as const;
+const job = (...events: object[]) =>
+  ({
+    id: 'job',
+    version: 1,
+    stage: 'run',
+    drive: DRIVE,
+    vehicleDrive: 'do not drive',
+    planResult: { verdict: 'planned', plan },
+    events: [ACCEPTED, PREPARED, ...events],
+  }) as unknown as Job;
+
+let log: object[] = [];
+let refuses: (e: PhoneEvent) => string | null = () => null;
+/** What the server was sent, batch by batch. */
+let batches: { events: PhoneEvent[]; lowestWaiting: number; since: number }[] = [];
+let stage = 'run';
+
+async function answers(path: string, options?: object): Promise<unknown> {
+  if (path === '/session') return { user: { name: 'Una' } };
+  if (path !== '/jobs/job/events') return job(...log.slice(2));
+  const { body } = options as { body: (typeof batches)[number] };
+  batches.push(body);
+  const taken = body.events.filter((e) => refuses(e) === null);
+  log = [...log, ...taken.map((e) => ({ ...e, person: 'Una' }))];
+  return {
+    answers: body.events.map((e) => {
+      const sentence = refuses(e);
+      return { id: e.id, result: sentence ? 'refused' : 'new', sentence };
+    }),
+    events: log.slice(body.since),
+    position: log.length,
+    stage,
+    version: 7,
+    drive: DRIVE,
+  } as unknown as Appended;
+}
+
+let client: QueryClient;
+function live(...events: object[]) {
+  log = job(...events).events;
+  client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  client.setQueryData(['job', 'job'], job(...events));
+  const wrapper = ({ children }: { readonly children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  return renderHook(() => useRun(client.getQueryData<Job>(['job', 'job'])!, plan), { wrapper });
+}
+type Live = ReturnType<typeof live>['result'];
+const made = (run: Live) => run.current.state.bleeders.find((b) => b.stopId === stopId)!.strokes;
+/** Let what waits be sent, and what came back be drawn. */
+const settled = () => act(() => new Promise((done) => setTimeout(done, 60)));
+async function ready(hook: ReturnType<typeof live>) {
+  await waitFor(() => expect(hook.result.current.ready).toBe(true));
+  await settled();
+  return hook.result;
+}
+
+beforeEach(() => {
+  mockStore.clear();
+  mockFull = false;
+  batches = [];
+  refuses = () => null;
+  stage = 'run';
+  localStorage.setItem('brook.device', 'phone');
+  server.mockReset().mockImplementation(answers);
+});
+
+test('nothing may be counted before what waits on this phone was read', async () => {
+  const hook = live();
+  expect(hook.result.current.ready).toBe(false);
+  const run = await ready(hook);
+  expect(run.current).toMatchObject({ waiting: 0, refused: [], link: 'up', counts: true });
+  expect(batches).toEqual([]);
+});
+
+test('a tap is counted at once, sent with its number and plan, and leaves when the server has it', async () => {
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(1));
+  await waitFor(() => expect(run.current.waiting).toBe(0));
+  // The server has number 1 of this phone already.
+  expect(batches).toEqual([
+    {
+      events: [
+        expect.objectContaining({ ...STROKE, deviceId: 'phone', deviceSeq: 2, planId: plan.id }),
+      ],
+      lowestWaiting: 2,
+      since: 2,
+    },
+  ]);
+  const known = client.getQueryData<Job>(['job', 'job'])!;
+  expect(known.events.map((e) => e.id)).toEqual([
+    'accepted',
+    'prepared',
+    batches[0]!.events[0]!.id,
+  ]);
+  expect(known.version).toBe(7);
+});
+
+test('what waited from before is sent when the page comes, ahead of what is tapped now', async () => {
+  const waiting = {
+    ...STROKE,
+    id: 'old',
+    deviceId: 'phone',
+    deviceSeq: 5,
+    atMs: 0,
+    planId: plan.id,
+  };
+  mockStore.set('outbox:job', { version: 2, lastSeq: 5, waiting: [waiting], refused: [] });
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(batches.flatMap((b) => b.events)).toHaveLength(2));
+  expect(batches.flatMap((b) => b.events).map((e) => e.deviceSeq)).toEqual([5, 6]);
+  expect(made(run)).toBe(2);
+});
+
+test('without reception a tap counts and waits; back again, it goes without being asked', async () => {
+  const run = await ready(live());
+  server.mockRejectedValueOnce(new Offline());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.link).toBe('down'));
+  expect(run.current).toMatchObject({ waiting: 1, refusal: null });
+  expect(made(run)).toBe(1);
+  act(() => void window.dispatchEvent(new Event('online')));
+  await waitFor(() => expect(run.current).toMatchObject({ waiting: 0, link: 'up' }));
+  expect(made(run)).toBe(1);
+});
+
+test('a server that takes nothing says why, and what was tapped is kept', async () => {
+  const run = await ready(live());
+  server.mockRejectedValueOnce(new ApiProblem(403, 'Sign in again.'));
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.link).toBe('refused'));
+  expect(run.current).toMatchObject({ waiting: 1, refusal: 'Sign in again.' });
+});
+
+test('a phone that cannot keep the tap says so: it was not counted', async () => {
+  const run = await ready(live());
+  mockFull = true;
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.link).toBe('refused'));
+  expect(run.current.refusal).toMatch(/cannot keep the tap/);
+  expect(made(run)).toBe(0);
+});
+
+test('one that is refused lies on its own shelf; dropped it is gone, said again it is a new one', async () => {
+  refuses = (e) => (e.deviceSeq === 2 ? 'There is no such opening.' : null);
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.refused).toHaveLength(1));
+  expect(run.current.refused[0]!.sentence).toBe('There is no such opening.');
+  expect(run.current).toMatchObject({ waiting: 0, link: 'up' });
+  expect(made(run)).toBe(0);
+  const first = run.current.refused[0]!;
+  act(() => run.current.sayAgain(first));
+  await waitFor(() => expect(made(run)).toBe(1));
+  await waitFor(() => expect(run.current.refused).toEqual([]));
+  await settled();
+  const again = batches.at(-1)!.events[0]!;
+  expect(again).toMatchObject({ ...STROKE, deviceSeq: 3 });
+  expect(again.id).not.toBe(first.event.id);
+
+  refuses = () => 'No.';
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.refused).toHaveLength(1));
+  act(() => run.current.dropRefused(run.current.refused[0]!.event.id));
+  await waitFor(() => expect(run.current.refused).toEqual([]));
+});
+
+test('undo takes back the last of this phone, though another one tapped later', async () => {
+  const others = kept({ ...STROKE, id: 'theirs', deviceId: 'other', deviceSeq: 1 });
+  const mine = kept({ ...STROKE, id: 'mine', deviceId: 'phone', deviceSeq: 2 });
+  const run = await ready(live(mine, others));
+  act(() => run.current.undo());
+  await waitFor(() => expect(batches).toHaveLength(1));
+  expect(batches[0]!.events[0]).toMatchObject({ kind: 'undone', eventId: 'mine' });
+  expect(run.current.undoAsked).toBeNull();
+});
+
+test('without one of its own it asks before it takes back another’s, and may be told no', async () => {
+  localStorage.setItem('brook.device', 'second');
+  const run = await ready(live(kept({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 2 })));
+  expect(run.current.counts).toBe(false);
+  act(() => run.current.undo());
+  expect(run.current.undoAsked).toMatchObject({ id: 'theirs' });
+  act(() => run.current.answerUndo(false));
+  await settled();
+  expect(run.current.undoAsked).toBeNull();
+  expect(batches).toEqual([]);
+  act(() => run.current.undo());
+  act(() => run.current.answerUndo(true));
+  await waitFor(() => expect(batches).toHaveLength(1));
+  expect(batches[0]!.events[0]).toMatchObject({ kind: 'undone', eventId: 'theirs', deviceSeq: 1 });
+  expect(run.current.undoAsked).toBeNull();
+});
+
+test('what was taken back, and the acceptance of the plan, are not taken back again', async () => {
+  const undone = kept({ kind: 'undone', eventId: 'prepared', id: 'u', deviceSeq: 2 });
+  const run = await ready(live(undone));
+  act(() => run.current.undo());
+  await settled();
+  expect(run.current.undoAsked).toBeNull();
+  expect(batches).toEqual([]);
+});
+
+test('more than a batch goes in several, in order', async () => {
+  const waiting = Array.from({ length: 501 }, (_, i) => ({
+    ...STROKE,
+    id: `w${i}`,
+    deviceId: 'phone',
+    deviceSeq: i + 2,
+    atMs: 0,
+    planId: plan.id,
+  }));
+  mockStore.set('outbox:job', { version: 2, lastSeq: 502, waiting, refused: [] });
+  const run = await ready(live());
+  await waitFor(() => expect(run.current.waiting).toBe(0));
+  expect(batches.map((b) => [b.events.length, b.lowestWaiting, b.since])).toEqual([
+    [500, 2, 2],
+    [1, 502, 502],
+  ]);
+});
+
+test('where the job moved on meanwhile it is fetched anew, and the lists forget what they showed', async () => {
+  const run = await ready(live());
+  const forgotten = jest.spyOn(client, 'invalidateQueries');
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.waiting).toBe(0));
+  expect(forgotten).not.toHaveBeenCalled();
+  stage = 'proof';
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.waiting).toBe(0));
+  await waitFor(() => expect(forgotten).toHaveBeenCalledWith({ queryKey: ['job', 'job'] }));
+  expect(forgotten).toHaveBeenCalledWith({ queryKey: ['jobs'] });
+});
+
+test('what another phone did comes with the answer to one’s own tap', async () => {
+  const run = await ready(live());
+  log = [...log, kept({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 40 })];
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(2));
+});
+
+test('off the page nothing is sent any more', async () => {
+  const hook = live();
+  await ready(hook);
+  hook.unmount();
+  server.mockClear();
+  act(() => void window.dispatchEvent(new Event('online')));
+  await settled();
+  expect(server).not.toHaveBeenCalled();
+});
