@@ -1,5 +1,7 @@
+import { inRange, rangeWords } from '@brook/core/units';
 import type { Job, PlanChoices } from '@brook/contract';
 import {
+  WORKSHOP_C,
   CARRIED_WORDS,
   cureWords,
   METHOD_VERDICT_WORDS,
@@ -86,7 +88,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
       ? [...new Set(result.plan.stops.map((s) => s.bleeder.id))]
       : [looked?.deciding?.bleederId ?? ''];
   const temperatureC = typedNumber(degrees);
-  const cold = temperatureC >= -30 && temperatureC <= 50 ? null : 'Give −30 to 50 °C.';
+  const cold = inRange(WORKSHOP_C, temperatureC) ? null : `Give ${rangeWords(WORKSHOP_C)}.`;
   const setDay = (more: Partial<PlanChoices['circumstances']>) =>
     setChoices((c) => ({ ...c, circumstances: { ...c.circumstances, ...more } }));
   const brook = looked?.deciding ? (
@@ -161,8 +163,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
           why="Cold fluid flows badly."
           onChange={(v) => {
             setDegrees(v);
-            if (typedNumber(v) >= -30 && typedNumber(v) <= 50)
-              setDay({ temperatureC: typedNumber(v) });
+            if (inRange(WORKSHOP_C, typedNumber(v))) setDay({ temperatureC: typedNumber(v) });
           }}
         />
       </More>

@@ -1,3 +1,5 @@
+import { inRange, rangeWords } from '@brook/core/units';
+import { LOWEST_LEVEL_MM } from '@brook/core/scope';
 import type { PlanChoices } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import type { MasterChanged, Purpose } from '@brook/core/scope';
@@ -89,9 +91,9 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
   if (draft.masterIds.length === 0) faults.masters = 'Say what is in hand';
   for (const [bowlId, mm] of Object.entries(draft.lowest)) {
     const value = typedNumber(mm);
-    if (mm.trim() !== '' && !(value >= 0 && value <= 300))
+    if (mm.trim() !== '' && !inRange(LOWEST_LEVEL_MM, value))
       faults[bowlId] =
-        `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give 0 to 300 mm below MAX`;
+        `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give ${rangeWords(LOWEST_LEVEL_MM)} below MAX`;
   }
   if (draft.purpose !== 'after work') return faults;
   if (

@@ -1,6 +1,7 @@
+import { inRange, rangeWords } from '@brook/core/units';
 import type { FluidUsed, Job } from '@brook/contract';
 import type { RunState } from '@brook/core/run';
-import { fluidBalance, sharePoured, type FluidBalance } from '@brook/core/shelf';
+import { MOVED_ML, fluidBalance, sharePoured, type FluidBalance } from '@brook/core/shelf';
 import { typedNumber } from '../ui/typedNumber';
 
 /** A container that was poured from, as it is filled in. */
@@ -72,8 +73,8 @@ export function usedDraftOf(
 export function usedFaults(draft: UsedDraft): Readonly<Record<string, string>> {
   const faults: Record<string, string> = {};
   const check = (field: string, word: string, text: string) => {
-    if (!(ml(text) >= 0 && ml(text) <= 20_000))
-      faults[field] = `${word} is ${text}; give 0 to 20,000 mL.`;
+    if (!inRange(MOVED_ML, ml(text)))
+      faults[field] = `${word} is ${text}; give ${rangeWords(MOVED_ML)}.`;
   };
   draft.containers.forEach((c, i) => {
     check(`containers.${i}.pouredMl`, 'Poured', c.poured);

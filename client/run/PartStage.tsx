@@ -1,6 +1,8 @@
+import { inRange, rangeWords } from '@brook/core/units';
 import { stageWords, type PartCompared, type PlanStage } from '@brook/core/stages';
 import type { LiveRun } from '../data/run';
 import {
+  PIECE_COUNT,
   compareNeed,
   partFaults,
   partNeeds,
@@ -252,8 +254,7 @@ function OtherPieces({ usual, without, onWithout, onAdd }: OtherPiecesProps) {
   const [count, setCount] = useState('');
   const [comes, setComes] = useState<Piece['comes'] | null>(null);
   const n = typedNumber(count);
-  const ready =
-    what.trim().length > 0 && Number.isInteger(n) && n >= 1 && n <= 40 && comes !== null;
+  const ready = what.trim().length > 0 && inRange(PIECE_COUNT, n) && comes !== null;
   return (
     <More
       title="Other pieces"
@@ -274,7 +275,7 @@ function OtherPieces({ usual, without, onWithout, onAdd }: OtherPiecesProps) {
           value={count}
           onChange={setCount}
           fault={
-            count !== '' && !(Number.isInteger(n) && n >= 1 && n <= 40) ? 'Give 1 to 40' : null
+            count !== '' && !inRange(PIECE_COUNT, n) ? `Give ${rangeWords(PIECE_COUNT)}.` : null
           }
         />
         <Choice

@@ -1,5 +1,6 @@
+import { inRange, rangeWords } from '@brook/core/units';
 import { stageWords, type PlanStage } from '@brook/core/stages';
-import { slavePasses } from '@brook/core/clutch';
+import { SLAVE_READING_MM, slavePasses } from '@brook/core/clutch';
 
 import { useState } from 'react';
 import { ActionBar } from '../ui/ActionBar';
@@ -26,9 +27,9 @@ export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
   const [typed, setTyped] = useState('');
   const [reverse, setReverse] = useState<'clean' | 'grates' | null>(null);
   const mm = typedNumber(typed);
-  const inRange = mm >= 0 && mm <= 300;
+  const measured = inRange(SLAVE_READING_MM, mm);
   const asked = stage.way !== 'blocked';
-  const waitsFor = !inRange
+  const waitsFor = !measured
     ? 'Measure first'
     : asked && reverse === null
       ? 'Say how reverse goes in'
@@ -56,7 +57,7 @@ export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
         inputMode="decimal"
         value={typed}
         onChange={setTyped}
-        fault={typed.trim() !== '' && !inRange ? 'Give 0 to 300 mm.' : null}
+        fault={typed.trim() !== '' && !measured ? `Give ${rangeWords(SLAVE_READING_MM)}.` : null}
       />
       {asked ? (
         <Choice

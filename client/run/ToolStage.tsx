@@ -1,7 +1,9 @@
+import { inRange, rangeWords } from '@brook/core/units';
 import { stageWords, type PlanStage, toolNext, type ToolWitness } from '@brook/core/stages';
 import { controlOf } from '@brook/core/plan';
 
 import {
+  BATTERY_V,
   TOOL_UNMET_WORDS,
   toolStepWords,
   toolUnmet,
@@ -155,8 +157,10 @@ function CheckByHand({ run, put, about, frame }: Common & { readonly about: Reac
     .map((c) => c.trim())
     .filter(Boolean);
   const batteryFault =
-    battery.trim() !== '' && !(batteryV >= 0 && batteryV <= 30) ? 'Give 0 to 30 V' : null;
-  const waitsFor = !(batteryV >= 0 && batteryV <= 30)
+    battery.trim() !== '' && !inRange(BATTERY_V, batteryV)
+      ? `Give ${rangeWords(BATTERY_V)}.`
+      : null;
+  const waitsFor = !inRange(BATTERY_V, batteryV)
     ? 'Battery voltage'
     : ignition === null
       ? 'Say how the ignition is'

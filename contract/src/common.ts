@@ -1,3 +1,4 @@
+import { rangeWords, type Range } from '@brook/core/units';
 import { z } from 'zod';
 
 export const id = z.uuid({ error: 'An id should be a UUID made by the client or the server.' });
@@ -15,6 +16,13 @@ export const oneOf = <const T extends readonly [string, ...string[]]>(what: stri
   z.enum(words, {
     error: (issue) => `${what} is ${said(issue.input)}; it should be one of ${words.join(', ')}.`,
   });
+
+/** A number within what a person may give, with the sentence that says what that is. */
+export const within = (range: Range, what = range.what) => {
+  const sentence = `${what} should be ${rangeWords(range)}.`;
+  const given = z.number({ error: sentence }).min(range.least, sentence).max(range.most, sentence);
+  return (range.whole ? given.int(sentence) : given).describe(range.unit || 'count');
+};
 
 export const isoTime = z.iso.datetime({ offset: true }).describe('Moment, ISO 8601 with offset');
 

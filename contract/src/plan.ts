@@ -1,11 +1,11 @@
 import type { Layout } from '@brook/core/circuit';
 import { COLOURS } from '@brook/core/fluid';
-import { METHODS, USUAL_DAY, USUAL_MEANS } from '@brook/core/flow';
+import { METHODS, WORKSHOP_C } from '@brook/core/flow';
 import { ORDER_SCHOOLS } from '@brook/core/order';
-import type { PlanPreview } from '@brook/core/plan';
-import { PURPOSES } from '@brook/core/scope';
+import { USUAL_CHOICES, type PlanPreview } from '@brook/core/plan';
+import { LOWEST_LEVEL_MM, PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
-import { line, oneOf } from './common';
+import { line, oneOf, within } from './common';
 import { houseRules } from './houseRules';
 import { layout } from './layout';
 import { flag, grade, isoClass } from './sample';
@@ -13,7 +13,6 @@ import { flag, grade, isoClass } from './sample';
 const elementId = line('Element id', 1, 60);
 const answered = (what: string) =>
   z.boolean({ error: `${what} is not answered; give true or false.` });
-const BELOW = 'Lowest level should be millimetres below MAX, from 0 to 300.';
 
 /** What was done to the vehicle, in facts. */
 export const workDone = z.strictObject({
@@ -53,7 +52,7 @@ export const workDone = z.strictObject({
     .array(
       z.strictObject({
         bowlId: elementId,
-        belowMaxMm: z.number({ error: BELOW }).min(0, BELOW).max(300, BELOW),
+        belowMaxMm: within(LOWEST_LEVEL_MM),
       }),
     )
     .max(8)
@@ -69,7 +68,6 @@ export const workDone = z.strictObject({
   endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
 });
 
-const TEMPERATURE = 'Temperature should be from −30 to 50 °C.';
 const means = z.strictObject({
   helper: flag('helper'),
   bottle: flag('bottle'),
@@ -80,35 +78,30 @@ const means = z.strictObject({
   scanTool: flag('scanTool'),
 });
 const circumstances = z.strictObject({
-  temperatureC: z
-    .number({ error: TEMPERATURE })
-    .min(-30, TEMPERATURE)
-    .max(50, TEMPERATURE)
-    .describe('°C in the workshop'),
+  temperatureC: within(WORKSHOP_C),
   axleHanging: flag('axleHanging'),
   masterWorn: flag('masterWorn'),
   dirty: flag('dirty'),
   takesNoFluid: flag('takesNoFluid'),
 });
-const { preferred: _, ...USUAL } = USUAL_DAY;
 
 /** What a technician says and chooses for a plan; left out, the workshop and the ranking choose. */
 export const planChoices = z.strictObject({
   work: workDone,
-  means: means.default(USUAL_MEANS),
-  circumstances: circumstances.default(USUAL),
-  method: oneOf('Method', METHODS).nullable().default(null),
+  means: means.default(USUAL_CHOICES.means),
+  circumstances: circumstances.default(USUAL_CHOICES.circumstances),
+  method: oneOf('Method', METHODS).nullable().default(USUAL_CHOICES.method),
   order: oneOf('Order', [...ORDER_SCHOOLS, 'maker', 'least fluid'])
     .nullable()
-    .default(null),
+    .default(USUAL_CHOICES.order),
   leastFluid: z
     .array(elementId)
     .max(8)
     .nullable()
-    .default(null)
+    .default(USUAL_CHOICES.leastFluid)
     .describe('The order that a search found'),
-  holdPoint: flag('holdPoint').default(true),
-  primeInPlace: flag('primeInPlace').default(false),
+  holdPoint: flag('holdPoint').default(USUAL_CHOICES.holdPoint),
+  primeInPlace: flag('primeInPlace').default(USUAL_CHOICES.primeInPlace),
   partnerAges: z
     .array(
       z.strictObject({
@@ -121,7 +114,7 @@ export const planChoices = z.strictObject({
       }),
     )
     .max(20)
-    .default([]),
+    .default([...USUAL_CHOICES.partnerAges]),
 });
 export type PlanChoices = z.output<typeof planChoices>;
 
@@ -144,7 +137,7 @@ export const planPreviewRequest = planChoices.extend({
   fillGrade: grade,
   isoClass,
   newColour: oneOf('Colour of the new fluid', COLOURS),
-  makerOrder: z.array(elementId).max(40).nullable().default(null),
+  makerOrder: z.array(elementId).max(40).nullable().default(USUAL_CHOICES.makerOrder),
   preferences: planRules
     .partial()
     .extend({

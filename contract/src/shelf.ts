@@ -1,12 +1,8 @@
-import type { LowStock, AdmitAnswer } from '@brook/core/shelf';
+import { MOVED_ML, type LowStock, type AdmitAnswer } from '@brook/core/shelf';
 import { z } from 'zod';
-import { id, isoTime, line, oneOf } from './common';
+import { id, isoTime, line, oneOf, within } from './common';
 import { flag, grade, isoClass } from './sample';
 
-const ml = (what: string, most: number) => {
-  const sentence = `${what} should be a number from 0 to ${most} mL.`;
-  return z.number({ error: sentence }).min(0, sentence).max(most, sentence).describe('mL');
-};
 const SIZE = 'Size should be whole millilitres from 50 to 20000.';
 
 /** Containers that came to the shelf, sealed, all of one batch and size. */
@@ -74,8 +70,8 @@ export const fluidUsed = z.strictObject({
     .array(
       z.strictObject({
         containerId: id,
-        pouredMl: ml('Poured', 20_000),
-        discardedMl: ml('Discarded', 20_000).default(0),
+        pouredMl: within(MOVED_ML, 'Poured'),
+        discardedMl: within(MOVED_ML, 'Discarded').default(0),
       }),
     )
     .max(20)
@@ -83,12 +79,12 @@ export const fluidUsed = z.strictObject({
       (given) => new Set(given.map((c) => c.containerId)).size === given.length,
       'Each container should stand once.',
     ),
-  bledMl: ml('Bled', 20_000).describe('Out at bleeders, mL'),
+  bledMl: within(MOVED_ML, 'Bled').describe('Out at bleeders, mL'),
   bledBy: oneOf('Bled by', ['strokes', 'measured']).describe(
     'Counted by strokes, or measured in the jar',
   ),
-  removedMl: ml('Removed', 20_000).describe('Off the reservoir, mL'),
-  spilledMl: ml('Spilled', 20_000).describe('Lost from the vehicle, mL'),
+  removedMl: within(MOVED_ML, 'Removed').describe('Off the reservoir, mL'),
+  spilledMl: within(MOVED_ML, 'Spilled').describe('Lost from the vehicle, mL'),
   caught: flag('caught').default(true).describe('Whether what was discarded went into the drum'),
 });
 export type FluidUsed = z.output<typeof fluidUsed>;

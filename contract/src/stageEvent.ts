@@ -1,7 +1,9 @@
-import { PIECE_STATES } from '@brook/core/part';
+import { BATTERY_V } from '@brook/core/scanTool';
+import { SLAVE_READING_MM } from '@brook/core/clutch';
+import { PIECE_COUNT, PIECE_STATES } from '@brook/core/part';
 import { TOOL_WITNESSES, type StageEvent } from '@brook/core/stages';
 import { z } from 'zod';
-import { line, oneOf } from './common';
+import { within, line, oneOf } from './common';
 
 /** A stage's id; that of a later plan carries the plan's own. */
 const stageId = line('Stage', 1, 120);
@@ -13,7 +15,6 @@ const stageSkipped = z.strictObject({
   reason: line('Reason', 3, 300),
 });
 
-const PIECES = 'Number of a piece should be 1 to 40.';
 const partCompared = z.strictObject({
   kind: z.literal('part compared'),
   stageId,
@@ -24,7 +25,7 @@ const partCompared = z.strictObject({
     .array(
       z.strictObject({
         what: line('Piece', 1, 80),
-        count: z.number({ error: PIECES }).int(PIECES).min(1, PIECES).max(40, PIECES),
+        count: within(PIECE_COUNT),
         comes: oneOf('How it comes', ['new', 'moves across']),
         state: oneOf('State of the count', PIECE_STATES),
       }),
@@ -33,26 +34,20 @@ const partCompared = z.strictObject({
     .readonly(),
 });
 
-const READING = 'Reading should be 0 to 300 mm.';
 const slaveTested = z.strictObject({
   kind: z.literal('slave tested'),
   stageId,
-  mm: z.number({ error: READING }).min(0, READING).max(300, READING),
+  mm: within(SLAVE_READING_MM),
   reverse: oneOf('Reverse', ['clean', 'grates']).nullable(),
 });
 
 const toolWitness = oneOf('Witness', TOOL_WITNESSES);
-const VOLTAGE = 'Battery should be 0 to 30 V.';
 const toolChecked = z.strictObject({
   kind: z.literal('tool checked'),
   stageId,
   by: toolWitness,
   check: z.strictObject({
-    batteryV: z
-      .number({ error: VOLTAGE })
-      .min(0, VOLTAGE)
-      .max(30, VOLTAGE)
-      .describe('V, ignition on'),
+    batteryV: within(BATTERY_V),
     ignition: oneOf('Ignition', ['off', 'on', 'engine running']),
     codes: z
       .array(line('Fault code', 1, 80))

@@ -1,5 +1,6 @@
 import type { Layout } from './layout';
-import { RANGES, type Range } from './ranges';
+import type { Range } from '../units';
+import { RANGES } from './ranges';
 
 /** One size of an element: what it is called, in what range, and whether nobody need know it. */
 export interface SizeField {

@@ -36,7 +36,7 @@ export {
 export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
 export { validateLayout, type LayoutFault } from './validateLayout';
 export { SIZE_FIELDS, sizedThings, type SizedKind, type SizeField } from './fields';
-export { RANGES, rangeFault, type Range } from './ranges';
+export { RANGES, rangeFault } from './ranges';
 export { nodeVolumeMl, paths, type Path, type PathPoint } from './path';
 export { tubeVolumeMl } from './tubeVolume';
 export {

@@ -1,11 +1,6 @@
-/** What a person may enter, per quantity: lowest and highest, both allowed [M]. */
-export interface Range {
-  readonly what: string;
-  readonly unit: 'mm' | 'mL' | 'kPa' | 'N·m' | 'mL/m' | '';
-  readonly least: number;
-  readonly most: number;
-}
+import { inRange, type Range } from '../units';
 
+/** What a person may enter of a layout, per quantity [M]. */
 export const RANGES = {
   lengthMm: { what: 'length', unit: 'mm', least: 10, most: 15_000 },
   insideMm: { what: 'inside diameter', unit: 'mm', least: 1, most: 10 },
@@ -36,7 +31,7 @@ export const RANGES = {
  * @example rangeFault(RANGES.boreMm, 2) is "bore is 2 mm; it should be between 8 and 40 mm"
  */
 export function rangeFault(range: Range, value: number): string | null {
-  if (value >= range.least && value <= range.most) return null;
+  if (inRange(range, value)) return null;
   const unit = range.unit ? ` ${range.unit}` : '';
   return `${range.what} is ${value}${unit}; it should be between ${range.least} and ${range.most}${unit}`;
 }

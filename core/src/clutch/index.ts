@@ -1,5 +1,6 @@
 export {
   clutchSet,
+  SLAVE_READING_MM,
   slavePasses,
   slaveTests,
   type SlaveReading,

@@ -1,5 +1,6 @@
 import { isActuator, paths, type Layout, type LayoutNode } from '../circuit';
 import { figure, MODEL, PRACTICE, type Figure } from '../figure';
+import type { Range } from '../units';
 
 /**
  * How a clutch is proved to be free of air. 'blocked': the slave's piston is
@@ -26,6 +27,9 @@ export interface SlaveReading {
 const BLOCKED_ROD_MM = 3.2;
 /** Share of the travel by volume that a slave free of air shows; the rest is widening of hoses and seals [M]. */
 const LEAST_TRAVEL_SHARE = 0.85;
+
+/** A travel or a height that can be measured at a clutch, mm [M]. */
+export const SLAVE_READING_MM: Range = { what: 'Reading', unit: 'mm', least: 0, most: 300 };
 
 /** The tests for the slaves behind some bleeders, each once. */
 export function slaveTests(layout: Layout, bleederIds: readonly string[]): SlaveTest[] {

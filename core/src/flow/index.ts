@@ -19,6 +19,7 @@ export {
   METHODS,
   USUAL_DAY,
   USUAL_MEANS,
+  WORKSHOP_C,
   type Circumstances,
   type Means,
   type Method,

@@ -1,3 +1,5 @@
+import type { Range } from '../units';
+
 /** How fluid is moved through one bleeder after another. */
 export const METHODS = [
   'two people',
@@ -48,6 +50,9 @@ export interface Circumstances {
   /** The workshop's own liking, null without. */
   readonly preferred: Method | null;
 }
+
+/** How warm it may be where somebody works, °C [M]. */
+export const WORKSHOP_C: Range = { what: 'Temperature', unit: '°C', least: -30, most: 50 };
 
 export const USUAL_DAY: Circumstances = {
   temperatureC: 20,

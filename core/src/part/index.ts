@@ -10,4 +10,4 @@ export {
   type PieceState,
 } from './compare';
 export { partNeeds, type PartNeed } from './needs';
-export { usualPieces } from './pieces';
+export { PIECE_COUNT, usualPieces } from './pieces';

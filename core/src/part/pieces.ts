@@ -1,5 +1,15 @@
 import { isActuator, type Layout, CONTROL_TRAITS, VEHICLE_TRAITS } from '../circuit';
+import type { Range } from '../units';
 import type { Piece } from './compare';
+
+/** How many of one piece may go with a part [M]. */
+export const PIECE_COUNT: Range = {
+  what: 'Number of a piece',
+  unit: '',
+  least: 1,
+  most: 40,
+  whole: true,
+};
 
 /**
  * The pieces that usually go with a part of this kind, to be counted before

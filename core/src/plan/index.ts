@@ -22,6 +22,12 @@ export { handsOnMinutes, type Materials, type TimelinePiece } from './materials'
 export { partnerWays, type PartnerWays } from './partnerWays';
 export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
-export { FIRST_PLAN, type PlanReached, type PlanRequest, type PlanWishes } from './request';
+export {
+  FIRST_PLAN,
+  USUAL_CHOICES,
+  type PlanReached,
+  type PlanRequest,
+  type PlanWishes,
+} from './request';
 export { PREPARATION_WORDS, refusalWords } from './words';
 export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';

@@ -79,20 +79,27 @@ export type PlanAsked = {
   readonly [K in keyof Required<PlanRequest>]: Exclude<Required<PlanRequest>[K], undefined>;
 } & { readonly preferences: PlanPreferences };
 
+const { preferred: _, ...day } = USUAL_DAY;
+
+/** What is chosen where nobody chooses: the ranking's method, the workshop's order, every care. */
+export const USUAL_CHOICES = {
+  means: USUAL_MEANS,
+  circumstances: day,
+  method: null,
+  order: null,
+  makerOrder: null,
+  leastFluid: null,
+  holdPoint: true,
+  primeInPlace: false,
+  partnerAges: [],
+} as const satisfies Partial<PlanRequest>;
+
 /** Fill in what was left out. @throws RangeError naming a preference outside its range */
 export function planAsked(request: PlanRequest): PlanAsked {
   return {
     isoClass: null,
     work: routineFlush(request.layout.masters.map((m) => m.id)),
-    means: USUAL_MEANS,
-    circumstances: USUAL_DAY,
-    method: null,
-    order: null,
-    makerOrder: null,
-    leastFluid: null,
-    holdPoint: true,
-    primeInPlace: false,
-    partnerAges: [],
+    ...USUAL_CHOICES,
     reached: null,
     planId: FIRST_PLAN,
     ...request,

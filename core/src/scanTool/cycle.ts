@@ -1,5 +1,6 @@
 import { paths, type Layout } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
+import type { Range } from '../units';
 
 /** One step of a tool-driven cycle: the valves of one wheel are opened, or the pump empties its pocket. */
 export interface ToolStep {
@@ -46,6 +47,8 @@ export type ToolNext =
 
 /** Least battery voltage at which a cycle is begun, V: below it pump and valves do less than they say [M]. */
 export const LEAST_BATTERY_V = 12;
+/** What a meter at the battery may show, V [M]. */
+export const BATTERY_V: Range = { what: 'Battery', unit: 'V', least: 0, most: 30 };
 const VALVES_S = 20;
 const PUMP_S = 5;
 const COOL_S = 60;

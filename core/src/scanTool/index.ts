@@ -1,4 +1,5 @@
 export {
+  BATTERY_V,
   cycleMinutes,
   cycleTimes,
   LEAST_BATTERY_V,

@@ -11,6 +11,7 @@ export {
 export { behind, circuitOf } from './graph';
 export { partnerAdvice, type PartnerAdvice, type PartnerAge } from './partners';
 export {
+  LOWEST_LEVEL_MM,
   PURPOSES,
   routineFlush,
   type MasterChanged,

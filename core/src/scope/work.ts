@@ -1,3 +1,8 @@
+import type { Range } from '../units';
+
+/** The lowest level that somebody may have seen, mm below MAX [M]. */
+export const LOWEST_LEVEL_MM: Range = { what: 'Lowest level', unit: 'mm', least: 0, most: 300 };
+
 /** Why the vehicle is here. */
 export const PURPOSES = ['routine flush', 'soft pedal', 'after work', 'new or dry'] as const;
 export type Purpose = (typeof PURPOSES)[number];

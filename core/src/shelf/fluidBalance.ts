@@ -1,4 +1,8 @@
 import { ARITHMETIC, ENTRY, figure, type Figure } from '../figure';
+import type { Range } from '../units';
+
+/** What one job may move of fluid, of any kind, mL [M]. */
+export const MOVED_ML: Range = { what: 'Fluid', unit: 'mL', least: 0, most: 20_000 };
 
 /**
  * Fluid of one job, mL. One word for each thing: poured out of containers into

@@ -12,5 +12,5 @@ export {
 export { pickFromShelf, type ShelfPick } from './pickFromShelf';
 export { sharePoured, type PouredShare } from './sharePoured';
 export { lowStock, type LowStock } from './lowStock';
-export { fluidBalance, type FluidBalance, type FluidMoved } from './fluidBalance';
+export { fluidBalance, MOVED_ML, type FluidBalance, type FluidMoved } from './fluidBalance';
 export { ADMIT_WORDS } from './words';

@@ -1,5 +1,7 @@
 import { ARITHMETIC, ENTRY, figure, type Figure } from '../figure';
+import { inRange, rangeWords } from '../units';
 import type { ShelfContainer } from './admit';
+import { MOVED_ML } from './fluidBalance';
 
 export type ShelfPick =
   | {
@@ -20,8 +22,8 @@ export type ShelfPick =
  * @throws RangeError outside those ranges
  */
 export function pickFromShelf(needed: Figure, admitted: readonly ShelfContainer[]): ShelfPick {
-  if (!(needed.value >= 0 && needed.value <= 20_000))
-    throw new RangeError(`needed is ${needed.value} mL; give 0 to 20,000 mL`);
+  if (!inRange(MOVED_ML, needed.value))
+    throw new RangeError(`needed is ${needed.value} mL; give ${rangeWords(MOVED_ML)}`);
   if (admitted.length > 200)
     throw new RangeError(`there are ${admitted.length} containers; give at most 200`);
   const target = Math.ceil(needed.value - 1e-9);

@@ -1,3 +1,4 @@
+export { inRange, rangeWords, type Range } from './range';
 export { convertVolume, ML_PER, type VolumeUnit } from './volume';
 export { convertLength, MM_PER, type LengthUnit } from './length';
 export { convertTemperature, type TemperatureUnit } from './temperature';

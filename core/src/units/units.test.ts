@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import Qty from 'js-quantities';
 import {
+  inRange,
+  rangeWords,
   convertLength,
   convertTemperature,
   convertVolume,
@@ -60,4 +62,36 @@ test('there and back gives the same', () => {
   );
   expect(convertTemperature(212, '°F', '°C')).toBe(100);
   expect(convertTemperature(37, '°C', '°C')).toBe(37);
+});
+
+describe('what may be given', () => {
+  const degrees = { what: 'Temperature', unit: '°C', least: -30, most: 50 };
+
+  test.each([
+    [-30, true],
+    [50, true],
+    [12.5, true],
+    [-30.1, false],
+    [50.1, false],
+    [NaN, false],
+  ])('%p °C from −30 to 50: %p', (value, may) => expect(inRange(degrees, value)).toBe(may));
+
+  test('whole numbers only where pieces are counted', () => {
+    const count = { what: 'Count', unit: '', least: 1, most: 40, whole: true } as const;
+    expect([1, 40, 2.5, 0, 41].map((n) => inRange(count, n))).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+    ]);
+    expect(rangeWords(count)).toBe('1 to 40');
+  });
+
+  test('in words, with a true minus and thousands parted', () => {
+    expect(rangeWords(degrees)).toBe('−30 to 50 °C');
+    expect(rangeWords({ what: 'Fluid', unit: 'mL', least: 0, most: 20_000 })).toBe(
+      '0 to 20,000 mL',
+    );
+  });
 });

@@ -33,7 +33,7 @@ export async function byStryker(folder: string): Promise<Caught> {
     coverageAnalysis: room === 'client' ? 'off' : 'perTest',
     reporters: [],
     concurrency: 2,
-    timeoutMS: 20_000,
+    timeoutMS: 8_000,
     tempDirName: join(ROOT, '.test', 'mutants'),
     logLevel: 'off',
     allowConsoleColors: false,
