@@ -121,6 +121,48 @@ describe('two masses', () => {
     expect(fluidC).toBeCloseTo((disc * 3) / 4.5, 6);
   });
 
+  // By hand: a stop from 100 km/h of 1400 kg, 70 % in front on two discs, is ½·1400·27.78²·0.35 =
+  // 189 kJ; 6 kg of iron at 500 J/(kg·K) take 63 K of it (specific heats from memory).
+  test('one stop from 100 km/h warms a disc of 6 kg by 63 K before anything is shed', () => {
+    const joule = stopHeatJ(SMALL_CAR, 100 / 3.6);
+    expect(joule).toBeCloseTo(189_043, -1);
+    const run = simulateHeat(twoMasses(6, 5), [{ seconds: 1, heatW: joule, speedMs: 0 }], 20);
+    expect(run.points.at(-1)!.discC - 20).toBeGreaterThan(62.5);
+    expect(run.points.at(-1)!.discC - 20).toBeLessThan(63.1);
+  });
+
+  // By hand: 1 kW for ever, at 10 m/s: the disc sheds 4 + 1.2·10 = 16 W/K, and through the caliper
+  // 3·1.5/(3 + 1.5) = 1 W/K: 58.8 K on the disc, two thirds of it, 39.2 K, in the fluid. Standing,
+  // 4 + 1 W/K: 200 K and 133 K. Conductances are starting values of ours, from memory.
+  test.each([
+    [10, 58.8, 39.2],
+    [0, 200, 133.3],
+  ])(
+    'a small car’s brake at 1 kW and %d m/s comes to rest at +%d K, its fluid at +%d K',
+    (speedMs, disc, fluid) => {
+      const phase = { seconds: 21_600, heatW: 1000, speedMs };
+      const { discC, fluidC } = simulateHeat(twoMasses(6, 5), [phase], 0).points.at(-1)!;
+      expect(discC).toBeCloseTo(disc, 0);
+      expect(fluidC).toBeCloseTo(fluid, 0);
+    },
+  );
+
+  // Bodies of one shape: what is stored goes by the weight, what is shed by the surface, weight^(2/3).
+  test('eight times the weight stores eight times as much and sheds four times as much', () => {
+    const small = twoMasses(6, 5);
+    const large = twoMasses(48, 40);
+    for (const key of ['discJK', 'caliperJK'] as const)
+      expect(large[key]).toBeCloseTo(8 * small[key], 6);
+    for (const key of ['betweenWK', 'discAirWK', 'discAirWKPerMs', 'caliperAirWK'] as const)
+      expect(large[key]).toBeCloseTo(4 * small[key], 6);
+    // Each by its own weight: a heavier disc alone changes nothing at the caliper.
+    expect(twoMasses(48, 5)).toMatchObject({
+      betweenWK: small.betweenWK,
+      caliperAirWK: small.caliperAirWK,
+      caliperJK: small.caliperJK,
+    });
+  });
+
   test('more than six hours are refused', () =>
     expect(() =>
       simulateHeat(twoMasses(6, 5), [{ seconds: 30_000, heatW: 0, speedMs: 0 }], 20),
@@ -150,6 +192,28 @@ describe('margin', () => {
       ).toBeCloseTo(c, 0);
     expect(hill({ altitudeM: 1500 }).margin.value).toBeLessThan(hill().margin.value);
   });
+  // The same descent step by step by hand-written Euler steps of a hundredth of a second, with the
+  // balances of the head of this file: 571 s of 3,529 W at 14 m/s, 4.7 s of the stop at 7 m/s, 900 s
+  // standing. Small steps of another scheme check the phases, their heats and their speeds.
+  test('the whole descent agrees with the balance taken in small steps', () => {
+    let [disc, fluid, hottest] = [0, 0, 0];
+    const stopS = 14 / 3;
+    for (const [seconds, watt, speed] of [
+      [8000 / 14, brakeHeatW(SMALL_CAR, { lengthM: 8000, dropM: 560, speedMs: 14 }), 14],
+      [stopS, (0.5 * 1400 * 14 ** 2 * 0.35) / stopS, 7],
+      [900, 0, 0],
+    ] as const) {
+      for (let t = 0; t < seconds; t += 0.01) {
+        const across = 3 * (disc - fluid);
+        disc += (0.01 * (watt - across - (4 + 1.2 * speed) * disc)) / 3000;
+        fluid += (0.01 * (across - 1.5 * fluid)) / 3000;
+        hottest = Math.max(hottest, fluid);
+      }
+    }
+    expect(hill().peakFluid.value).toBeCloseTo(20 + hottest, 0);
+    expect(hill().margin.value).toBeCloseTo(180 - 20 - hottest, 0);
+  });
+
   test('it opens to what it rests on, and a road without a piece is refused', () => {
     expect(hill().margin.from.map((f) => f.label)).toEqual([
       'Boiling point there',
