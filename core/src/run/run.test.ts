@@ -6,6 +6,7 @@ import {
   arbitraryLayout,
   countingIds,
   eventFault,
+  jobOf,
   kept,
   layoutOf,
   logFrom,
@@ -134,14 +135,14 @@ describe('following the calls', () => {
         const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw' });
         pre(result.verdict === 'planned');
         const { plan } = result;
-        let state = emptyRun(plan);
+        let job = jobOf(plan, []);
         for (const event of logOf(plan)) {
-          state = after(state, event);
-          if (state.bledMl > 0)
+          job = addToJob(job, kept(event));
+          if (job.run!.bledMl > 0)
             for (const b of plan.bowls)
-              expect(state.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
+              expect(job.run!.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
         }
-        expect(nextStep(state).kind).toBe('finished');
+        expect(nextStep(job.run!).kind).toBe('finished');
       }),
       { numRuns: 40 },
     );

@@ -77,10 +77,9 @@ describe('two masses', () => {
     fc.assert(
       fc.property(phases, (given) => {
         const run = simulateHeat(twoMasses(6, 5), given, 20);
-        for (const p of run.points) {
-          expect(p.fluidC).toBeGreaterThanOrEqual(20 - 1e-9);
-          expect(p.fluidC).toBeLessThanOrEqual(run.peak.fluidC);
-        }
+        const fluids = run.points.map((p) => p.fluidC);
+        expect(Math.min(...fluids)).toBeGreaterThanOrEqual(20 - 1e-9);
+        expect(Math.max(...fluids)).toBe(run.peak.fluidC);
       }),
       { numRuns: 40 },
     );
