@@ -4,7 +4,8 @@ import { GRADES, type Grade } from '@brook/core/fluid';
 import { useState } from 'react';
 import { ApiProblem } from '../data/api';
 import { useMakerEntry } from '../data/vehicles';
-import { sameData } from '../forms/threeWay';
+import { Conflicts } from '../forms/Conflicts';
+import { broughtTo, sameData, withTheirs } from '../forms/threeWay';
 import { Button } from '../ui/Button';
 import { Choices } from '../ui/Choices';
 import { capital } from '@brook/core/text';
@@ -15,30 +16,64 @@ import { useUnsaved } from '../ui/unsaved';
 
 const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
 
+/** The maker's word as it is filled in. */
+interface EntryDraft {
+  readonly grades: readonly Grade[];
+  readonly low: boolean;
+  readonly months: string;
+  readonly order: readonly string[];
+}
+
+const draftOf = ({ makerEntry: entry }: Vehicle): EntryDraft => ({
+  grades: entry?.grades ?? [],
+  low: entry?.lowViscosity ?? false,
+  months: entry?.intervalMonths?.toString() ?? '',
+  order: entry?.order ?? [],
+});
+
+const FIELD_LABELS: Readonly<Record<keyof EntryDraft, string>> = {
+  grades: 'The maker asks for',
+  low: 'And for low viscosity?',
+  months: 'Interval',
+  order: 'The maker’s order',
+};
+
+/** One field in words, empty where nothing is entered. */
+function fieldWords(layout: Layout, key: keyof EntryDraft, draft: EntryDraft): string {
+  switch (key) {
+    case 'grades':
+      return draft.grades.join(' or ');
+    case 'low':
+      return draft.low ? 'low viscosity' : '';
+    case 'months':
+      return draft.months && `every ${draft.months} months`;
+    case 'order':
+      return draft.order
+        .flatMap((id) => layout.bleeders.filter((b) => b.id === id).map(bleederName))
+        .join(' › ');
+  }
+}
+
 /** What the vehicle's maker asks for, as looked up: it beats cap, forecast and house rule. */
 export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
-  const entry = vehicle.makerEntry;
-  const stands = {
-    grades: entry?.grades ?? [],
-    low: entry?.lowViscosity ?? false,
-    months: entry?.intervalMonths?.toString() ?? '',
-    order: entry?.order ?? [],
-  };
-  const [grades, setGrades] = useState<readonly Grade[]>(stands.grades);
-  const [low, setLow] = useState(stands.low);
-  const [months, setMonths] = useState(stands.months);
-  const [order, setOrder] = useState<readonly string[]>(stands.order);
-  // What was opened: a colleague's entry since then is a conflict, not to be written over.
-  const [builtOn, setBuiltOn] = useState(vehicle.version);
-  useUnsaved(!sameData({ grades, low, months, order }, stands));
-  const save = useMakerEntry({ id: vehicle.id, version: builtOn });
+  const stands = draftOf(vehicle);
+  const [held, setHeld] = useState({ version: vehicle.version, base: stands, draft: stands });
+  const changed = !sameData(held.draft, held.base);
+  // Where nothing was changed here, what a colleague entered since is taken up as it is.
+  const shown = changed ? held : { version: vehicle.version, base: stands, draft: stands };
+  const { built, conflicts } = broughtTo(shown, vehicle.version, stands);
+  const { grades, low, months, order } = shown.draft;
+  const set = (part: Partial<EntryDraft>) =>
+    setHeld({ ...shown, draft: { ...shown.draft, ...part } });
+  useUnsaved(changed);
+  const save = useMakerEntry({ id: vehicle.id, version: shown.version });
   const problem = save.error instanceof ApiProblem ? save.error : null;
-  const words = [
-    entry?.grades.join(' or '),
-    entry?.lowViscosity ? 'low viscosity' : null,
-    entry?.intervalMonths ? `every ${entry.intervalMonths} months` : null,
-    entry?.order ? 'its own order' : null,
-  ]
+  const inWords = (key: keyof EntryDraft, draft: EntryDraft) =>
+    fieldWords(vehicle.layout, key, draft);
+  const words = (Object.keys(FIELD_LABELS) as (keyof EntryDraft)[])
+    .map((key) =>
+      key === 'order' && stands.order.length > 0 ? 'its own order' : inWords(key, stands),
+    )
     .filter(Boolean)
     .join(', ');
   return (
@@ -46,49 +81,49 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
       title="The maker’s word"
       about={words || 'Nothing entered. It would beat cap, forecast and house rule.'}
     >
-      {vehicle.version !== builtOn && save.isError ? (
-        <>
-          <Caution title="Somebody changed this vehicle meanwhile">
-            {`The maker’s word stands as: ${words || 'nothing entered'}. Yours is still below.`}
-          </Caution>
-          <Button label="Go on with mine" onPress={() => setBuiltOn(vehicle.version)} />
-          <Button
-            label="Take theirs"
-            onPress={() => {
-              setGrades(stands.grades);
-              setLow(stands.low);
-              setMonths(stands.months);
-              setOrder(stands.order);
-              setBuiltOn(vehicle.version);
-            }}
-          />
-        </>
-      ) : null}
+      {built.version === shown.version ? null : (
+        <Conflicts
+          conflicts={conflicts.map((key) => ({
+            key,
+            label: FIELD_LABELS[key],
+            mine: inWords(key, shown.draft) || 'nothing entered',
+            theirs: inWords(key, stands) || 'nothing entered',
+          }))}
+          onDecide={(keys) => {
+            setHeld(withTheirs(built, keys));
+            save.reset();
+          }}
+        />
+      )}
       <Choices
-        question="The maker asks for"
+        question={FIELD_LABELS.grades}
         why="From the service information of this very vehicle; nothing is guessed."
         options={GRADE_OPTIONS}
         chosen={grades}
-        onChoose={setGrades}
+        onChoose={(chosen) => set({ grades: chosen })}
         mayBeNone
       />
       <Choices
-        question="And for low viscosity?"
+        question={FIELD_LABELS.low}
         options={[{ value: 'low', label: 'Yes: class 6 or 7' }]}
         chosen={low ? ['low'] : []}
-        onChoose={(c) => setLow(c.includes('low'))}
+        onChoose={(c) => set({ low: c.includes('low') })}
         mayBeNone
       />
       <Field
-        label="Interval"
+        label={FIELD_LABELS.months}
         why="Leave it empty where the maker gives none."
         value={months}
-        onChange={setMonths}
+        onChange={(typed) => set({ months: typed })}
         unit="months"
         inputMode="numeric"
         fault={problem?.faultOf('intervalMonths')}
       />
-      <MakerOrder layout={vehicle.layout} order={order} onOrder={setOrder} />
+      <MakerOrder
+        layout={vehicle.layout}
+        order={order}
+        onOrder={(bleederIds) => set({ order: bleederIds })}
+      />
       {save.error && !problem?.faults.length ? <Caution title={save.error.message} /> : null}
       <Button
         label="Keep the maker’s word"
@@ -101,7 +136,12 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
               order: order.length > 0 ? [...order] : null,
               intervalMonths: months.trim() === '' ? null : Number(months),
             },
-            { onSuccess: (changed) => setBuiltOn(changed.version) },
+            {
+              onSuccess: (saved) => {
+                const now = draftOf(saved);
+                setHeld({ version: saved.version, base: now, draft: now });
+              },
+            },
           )
         }
       />
@@ -123,7 +163,7 @@ function MakerOrder({
   const known = order.filter((id) => layout.bleeders.some((b) => b.id === id));
   return (
     <Choices
-      question="The maker’s order"
+      question={FIELD_LABELS.order}
       why={
         known.length > 0
           ? known.map(called).join(' › ')
