@@ -1,0 +1,418 @@
+import { followCalls } from './followCalls';
+import { routineFlush } from '../scope';
+import { countingIds, jobOf, kept, layoutOf, planned, planOf, runOf, type Said } from '../testing';
+import type { JobEvent } from '../log';
+import {
+  decisionFault,
+  DECISIONS,
+  DECISIONS_ON,
+  emptyRun,
+  foldEvent,
+  foldRun,
+  HALT_REASONS,
+  missingAt,
+  planAgainstActual,
+  pourFigure,
+  runEventFault,
+  type HaltReason,
+  type Kept,
+  type RunEvent,
+} from '.';
+
+const PLAN = planOf('motorcycle-front-disc');
+const [STOP] = PLAN.stops;
+const stopId = STOP!.id;
+const [BOWL] = PLAN.bowls;
+const ml = STOP!.strokeMl.value;
+const run = (...events: Said[]) => runOf(PLAN, events);
+const stroke = (id?: string, more: Partial<Said> = {}): Said =>
+  ({ kind: 'stroke', stopId, ...(id ? { id } : {}), ...more }) as Said;
+const at = (state: ReturnType<typeof run>) => state.bleeders.find((b) => b.stopId === stopId)!;
+
+describe('strokes and levels', () => {
+  test('a stroke is a stroke of the plan: out of the bowl, into the jar, on its opening', () => {
+    const state = run(stroke(), stroke());
+    expect(at(state)).toMatchObject({ strokes: 2, bledMl: 2 * ml });
+    expect(state.bledMl).toBeCloseTo(2 * ml, 9);
+    expect(state.pouredMl).toBe(0);
+    expect(state.levelMl[BOWL!.id]).toBeCloseTo(BOWL!.maxMl - 2 * ml, 9);
+  });
+
+  test('a top-up fills to MAX and counts; the last fill stops midway and is none', () => {
+    const topped: Said = { kind: 'topped up', bowlId: BOWL!.id, containerId: null };
+    const once = run(stroke(), stroke(), topped);
+    expect(once).toMatchObject({ topUps: 1, levelMl: { [BOWL!.id]: BOWL!.maxMl } });
+    expect(once.pouredMl).toBeCloseTo(2 * ml, 9);
+    // All shut: midway between MIN and MAX leaves room for heat (common practice, no source).
+    const drawn = Array.from({ length: 40 }, () => stroke());
+    const last = run(...drawn, { kind: 'shut', stopId, tightened: 'by feel' }, topped);
+    expect(last.topUps).toBe(0);
+    expect(last.levelMl[BOWL!.id]).toBeCloseTo(BOWL!.finalLevelMl, 9);
+    expect(BOWL!.finalLevelMl).toBeCloseTo((BOWL!.maxMl + BOWL!.minMl) / 2, 9);
+    // What stands higher already is not drawn down, and a bowl that is none moves nothing.
+    expect(run(topped).pouredMl).toBe(0);
+    expect(run({ ...topped, bowlId: 'elsewhere' } as Said)).toMatchObject({
+      topUps: 0,
+      pouredMl: 0,
+    });
+  });
+
+  test('the reservoir is emptied to where air would be drawn, once, and filled to MAX', () => {
+    const emptied: Said = { kind: 'prepared', step: 'empty reservoir' };
+    const filled: Said = { kind: 'prepared', step: 'fill reservoir' };
+    const low = run(emptied, emptied);
+    expect(low.levelMl[BOWL!.id]).toBe(BOWL!.airDrawnMl);
+    expect(low.removedMl).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl, 9);
+    const full = run(emptied, filled, filled);
+    expect(full.levelMl[BOWL!.id]).toBe(BOWL!.maxMl);
+    expect(full.pouredMl).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl, 9);
+    expect(full.prepared).toEqual(['empty reservoir', 'fill reservoir']);
+  });
+
+  test('run dry: the bowl of the bleeder in hand stands at its outlets, all of them where nobody knows', () => {
+    const outfit = planOf('sidecar-outfit');
+    const [first] = outfit.stops;
+    expect(new Set(outfit.bowls.map((b) => b.id)).size).toBeGreaterThan(1);
+    const dry = (stop: string | null) => {
+      const { levelMl } = runOf(outfit, [{ kind: 'halted', reason: 'ran dry', stopId: stop }]);
+      return outfit.bowls.filter((b) => levelMl[b.id] === b.airDrawnMl).map((b) => b.id);
+    };
+    expect(dry(first!.id)).toEqual([first!.bowlId]);
+    expect(dry(null)).toEqual(outfit.bowls.map((b) => b.id));
+    // Another halt draws nothing down.
+    const leak = runOf(outfit, [{ kind: 'halted', reason: 'leak', stopId: first!.id }]);
+    expect(leak.levelMl).toEqual(runOf(outfit, []).levelMl);
+  });
+});
+
+describe('what is seen and done at a bleeder', () => {
+  test('readings carry the stroke at which they were taken', () => {
+    const state = run(
+      stroke(),
+      { kind: 'bubbles', stopId, reading: 'some' },
+      stroke(),
+      { kind: 'bubbles', stopId, reading: 'none' },
+      { kind: 'colour', stopId, colour: 'amber' },
+    );
+    expect(at(state)).toMatchObject({
+      bubbles: { reading: 'none', atStroke: 2 },
+      lastBubblesAtStroke: 1,
+      colour: { seen: 'amber', atStroke: 2 },
+    });
+  });
+
+  test('how far it was opened and how tight it was made stand on its opening', () => {
+    const torque = { torqueNm: 8 };
+    const state = run(
+      { kind: 'bleeder opened', stopId, turns: 0.5 },
+      { kind: 'shut', stopId, tightened: torque },
+    );
+    expect(at(state)).toMatchObject({ openedTurns: 0.5, shut: true, tightened: torque });
+  });
+
+  test.each<[string, Said, boolean]>([
+    ['a stroke', stroke(), true],
+    ['a bleeder that was opened', { kind: 'bleeder opened', stopId, turns: 0.5 }, true],
+    ['a part that came off', { kind: 'taken off', elementId: 'lower-hose' }, true],
+    ['bubbles that were seen', { kind: 'bubbles', stopId, reading: 'none' }, false],
+    ['a note', { kind: 'note', text: 'cap was loose' }, false],
+    [
+      'a size',
+      { kind: 'size found', elementId: 'lower-hose', size: 'lengthMm', value: 460 },
+      false,
+    ],
+    ['a mend', { kind: 'mended', haltId: null, where: 'hose', how: 'new washer' }, false],
+    ['who counts', { kind: 'counting', way: 'tap' }, false],
+    ['a halt', { kind: 'halted', reason: 'leak', stopId: null }, false],
+    ['a reservoir that was drawn off', { kind: 'prepared', step: 'empty reservoir' }, true],
+    ['a cap that was read', { kind: 'prepared', step: 'read cap' }, false],
+  ])('%s opens the brakes: %#', (_, said, opens) => {
+    const state = run({ ...said, atMs: 500 } as Said);
+    expect(state.openedAtMs).toBe(opens ? 500 : null);
+    // It stays the moment of the first.
+    if (opens)
+      expect(run({ ...said, atMs: 500 } as Said, stroke('b', { atMs: 900 })).openedAtMs).toBe(500);
+    expect(state.log).toHaveLength(1);
+  });
+});
+
+describe('who counts', () => {
+  const other = { deviceId: 'other', person: 'Brek' };
+
+  test('the first that taps counts, until another takes over', () => {
+    const state = run(stroke('a'), stroke('b', other));
+    expect(state.counting).toEqual({ deviceId: 'phone', way: 'tap' });
+    expect(at(state).strokes).toBe(1);
+    expect(state.asked).toMatchObject([
+      { eventId: 'b', stopId, deviceId: 'other', person: 'Brek' },
+    ]);
+    const taken = run(
+      stroke('a'),
+      { kind: 'counting', way: 'jar', ...other } as Said,
+      stroke('c', other),
+    );
+    expect(taken.counting).toEqual({ deviceId: 'other', way: 'jar' });
+    expect(at(taken).strokes).toBe(2);
+    expect(taken.asked).toEqual([]);
+  });
+
+  test.each([
+    [true, 3],
+    [false, 1],
+  ])('strokes of another, judged to count: %p', (count, strokes) => {
+    const judged: Said = { kind: 'strokes judged', eventIds: ['b', 'c'], count };
+    const state = run(stroke('a'), stroke('b', other), stroke('c', other), judged);
+    expect(at(state).strokes).toBe(strokes);
+    expect(state.asked).toEqual([]);
+  });
+
+  test('those that nobody judged stay asked, and what was not asked is not counted twice', () => {
+    const judged: Said = { kind: 'strokes judged', eventIds: ['b', 'a'], count: true };
+    const state = run(stroke('a'), stroke('b', other), stroke('c', other), judged);
+    expect(at(state).strokes).toBe(2);
+    expect(state.asked.map((x) => x.eventId)).toEqual(['c']);
+  });
+});
+
+describe('halts and decisions', () => {
+  const halted = (reason: HaltReason): Said => ({ id: 'h', kind: 'halted', reason, stopId });
+  const decided = (decision: (typeof DECISIONS)[number], id = 'd'): Said =>
+    ({ id, kind: 'decided', haltId: 'h', decision }) as Said;
+
+  test('ended: the halt is the reason', () => {
+    expect(run(halted('leak'), decided('end job'))).toMatchObject({
+      ended: 'leak',
+      halts: [{ eventId: 'h', reason: 'leak', stopId, decision: 'end job' }],
+    });
+  });
+
+  test('the first decision counts, another one is kept and changes nothing', () => {
+    const state = run(halted('seized'), decided('go on'), decided('end job', 'late'));
+    expect(state.ended).toBeNull();
+    expect(state.halts[0]!.decision).toBe('go on');
+    expect(state.log.map((e) => e.id)).toEqual(['h', 'd', 'late']);
+    expect(run(decided('end job')).ended).toBeNull();
+  });
+
+  test.each(HALT_REASONS)('after "%s" only what is offered may be decided', (reason) => {
+    const state = run(halted(reason));
+    for (const decision of DECISIONS) {
+      const fault = decisionFault(state, kept(decided(decision)) as never);
+      if (!DECISIONS_ON[reason].includes(decision))
+        expect(fault).toContain(`"${decision}" is not open`);
+      else if (decision === 'end job' || decision === 'go on') expect(fault).toBeNull();
+    }
+  });
+
+  // From the head of the domain's table of halts: common practice, no source.
+  test('a snapped bleeder, another product and a leak end the job; nothing dry goes on as it was', () => {
+    for (const reason of ['snapped', 'other product', 'leak'] as const)
+      expect(DECISIONS_ON[reason]).toEqual(['end job']);
+    expect(DECISIONS_ON['ran dry']).not.toContain('go on');
+    for (const reason of HALT_REASONS) expect(DECISIONS_ON[reason]).toContain('end job');
+  });
+
+  test('left shut, its bleeder is waited for no more and says why', () => {
+    const van = planOf('hatchback-diagonal');
+    const [first] = van.stops;
+    const state = runOf(van, [
+      { id: 'h', kind: 'halted', reason: 'grease', stopId: first!.id },
+      decided('leave shut'),
+    ]);
+    expect([...state.leftShut]).toEqual([[first!.bleeder.id, 'grease']]);
+    expect(state.past).toHaveLength(1);
+    expect(state.plan.stops.map((s) => s.bleeder.id)).not.toContain(first!.bleeder.id);
+    expect(state.past[0]).toMatchObject({ plan: van, because: 'grease' });
+  });
+
+  test('a stored plan of the rest is taken up as it is, and one that stayed leaves the run', () => {
+    const rest = planOf('motorcycle-twin-front');
+    const stored = run(halted('seized'), { ...decided('do it last'), plan: rest } as Said);
+    expect(stored.plan).toBe(rest);
+    // A bowl that comes first in the later plan begins at MAX; one that was there stands as it was.
+    for (const b of rest.bowls)
+      expect(stored.levelMl[b.id]).toBe(b.id === BOWL!.id ? BOWL!.maxMl : b.maxMl);
+    const stayed = run(halted('seized'), { ...decided('do it last'), plan: null } as Said);
+    expect(stayed.plan).toBe(PLAN);
+    expect(stayed.halts[0]!.decision).toBe('do it last');
+  });
+
+  test('what arrives late for an opening of the plan before is booked there', () => {
+    const rest = planOf('motorcycle-twin-front');
+    const late = run(
+      halted('seized'),
+      {
+        ...decided('do it last'),
+        plan: { ...rest, stops: rest.stops.map((s) => ({ ...s, id: `${s.id}@d` })) },
+      } as Said,
+      stroke('late'),
+      { kind: 'shut', stopId, tightened: 'by feel' },
+    );
+    expect(late.past[0]!.bleeders[0]).toMatchObject({ stopId, strokes: 1, shut: true });
+    expect(late.bleeders.every((b) => b.strokes === 0 && !b.shut)).toBe(true);
+    expect(late.bledMl).toBeCloseTo(ml, 9);
+  });
+
+  test('an opening that no plan knows moves nothing', () => {
+    expect(run(stroke('x', { stopId: 'nowhere' } as Partial<Said>))).toMatchObject({
+      bledMl: 0,
+      openedAtMs: null,
+    });
+  });
+});
+
+test('one event on top gives what the whole log gives, and leaves the state under it as it was', () => {
+  const events = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }).map(
+    (e) => kept(e) as Kept<RunEvent>,
+  );
+  const before = foldRun(PLAN, events.slice(0, -1));
+  const length = before.log.length;
+  expect(foldEvent(before, events.at(-1)!)).toEqual(foldRun(PLAN, events));
+  expect(before.log).toHaveLength(length);
+});
+
+test('a dry system begins with nothing above its outlets, any other at MAX', () => {
+  const layout = layoutOf('motorcycle-front-disc');
+  const dry = planned(layout, { work: { ...routineFlush(['master']), purpose: 'new or dry' } });
+  expect(Object.values(emptyRun(dry).levelMl)).toEqual(dry.bowls.map((b) => b.airDrawnMl));
+  expect(Object.values(emptyRun(PLAN).levelMl)).toEqual(PLAN.bowls.map((b) => b.maxMl));
+});
+
+describe('events that name what was never there', () => {
+  const known = {
+    plans: [PLAN],
+    has: (id: string, kind?: RunEvent['kind']) => id === 'h' || (id === 's' && kind !== 'halted'),
+  };
+  const fault = (said: object) =>
+    runEventFault(known, {
+      ...(kept({ kind: 'note', text: 'x' }) as JobEvent),
+      ...said,
+    } as RunEvent);
+
+  test.each<[object, RegExp | null]>([
+    [{ kind: 'note' }, null],
+    [{ kind: 'note', planId: PLAN.id }, null],
+    [{ kind: 'note', planId: 'other' }, /no plan "other".*one of plan\./],
+    [{ kind: 'counting', way: 'tap' }, null],
+    [{ kind: 'stroke', stopId }, null],
+    [{ kind: 'stroke', stopId: 'nowhere' }, /no bleeder "nowhere".*front/],
+    [{ kind: 'bubbles', stopId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'colour', stopId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'bleeder opened', stopId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'shut', stopId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'halted', stopId: null }, null],
+    [{ kind: 'halted', stopId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'prepared', step: PLAN.preparation[0] }, null],
+    [{ kind: 'prepared', step: 'empty servo' }, /not a step of this plan/],
+    [{ kind: 'topped up', bowlId: BOWL!.id }, null],
+    [{ kind: 'topped up', bowlId: 'nowhere' }, /no reservoir chamber "nowhere"/],
+    [{ kind: 'decided', haltId: 'h' }, null],
+    [{ kind: 'decided', haltId: 'nowhere' }, /no halt "nowhere" to decide/],
+    [{ kind: 'mended', haltId: null }, null],
+    [{ kind: 'mended', haltId: 'h' }, null],
+    [{ kind: 'mended', haltId: 'nowhere' }, /no halt "nowhere"/],
+    [{ kind: 'strokes judged', eventIds: ['s'] }, null],
+    [{ kind: 'strokes judged', eventIds: ['s', 'nowhere'] }, /no stroke "nowhere"/],
+    [{ kind: 'stage done', stageId: 'nowhere' }, /no stage "nowhere"/],
+    ...['bowls', 'masters', 'nodes', 'stretches', 'bleeders'].flatMap((group): [object, null][] => {
+      const [first] = PLAN.layout[group as 'nodes'];
+      return [
+        [{ kind: 'taken off', elementId: first!.id }, null],
+        [{ kind: 'size found', elementId: first!.id }, null],
+      ];
+    }),
+    [{ kind: 'taken off', elementId: 'nowhere' }, /no element "nowhere"/],
+    [{ kind: 'size found', elementId: 'nowhere' }, /no element "nowhere"/],
+  ])('%j', (said, sentence) => {
+    if (sentence === null) expect(fault(said)).toBeNull();
+    else expect(fault(said)).toMatch(sentence);
+  });
+});
+
+// Three strokes free of bubbles, a colour no darker than the new fluid: common practice, no source.
+describe('what an opening lacks', () => {
+  const enough = STOP!.strokes.value;
+  const lacks = (more: Partial<ReturnType<typeof at>>) =>
+    missingAt(PLAN, STOP!, {
+      ...at(run()),
+      strokes: enough,
+      bubbles: { reading: 'none', atStroke: enough },
+      colour: { seen: PLAN.newColour, atStroke: enough },
+      ...more,
+    });
+
+  test.each<[string, Partial<ReturnType<typeof at>>, string[]]>([
+    ['nothing', {}, []],
+    [
+      'one stroke',
+      {
+        strokes: enough - 1,
+        bubbles: { reading: 'none', atStroke: enough - 1 },
+        colour: { seen: PLAN.newColour, atStroke: enough - 1 },
+      },
+      ['strokes'],
+    ],
+    ['a reading of bubbles', { bubbles: null }, ['bubbles not read']],
+    [
+      'one at the last stroke',
+      { bubbles: { reading: 'none', atStroke: enough - 1 } },
+      ['bubbles not read'],
+    ],
+    ['bubbles two strokes ago', { lastBubblesAtStroke: enough - 2 }, ['bubbles in the last three']],
+    ['bubbles three strokes ago', { lastBubblesAtStroke: enough - 3 }, []],
+    ['a colour', { colour: null }, ['colour not read']],
+    ['a colour two strokes old', { colour: { seen: PLAN.newColour, atStroke: enough - 2 } }, []],
+    [
+      'a colour three strokes old',
+      { colour: { seen: PLAN.newColour, atStroke: enough - 3 } },
+      ['colour not read'],
+    ],
+    [
+      'a darker colour, just seen',
+      { colour: { seen: 'brown', atStroke: enough } },
+      ['colour not new'],
+    ],
+    [
+      'a darker colour, strokes ago',
+      { colour: { seen: 'brown', atStroke: enough - 1 } },
+      ['colour not read'],
+    ],
+    ['a lighter colour', { colour: { seen: 'clear', atStroke: enough } }, []],
+  ])('%s', (_, more, missing) => expect(lacks(more)).toEqual(missing));
+
+  test('colour only where the fluid is renewed, bubbles only at the last opening of a bleeder', () => {
+    const state = {
+      ...at(run()),
+      strokes: enough,
+      bubbles: { reading: 'none' as const, atStroke: enough },
+    };
+    expect(missingAt(PLAN, { ...STOP!, until: 'clear' }, state)).toEqual([]);
+    const twice = { ...PLAN, stops: [STOP!, { ...STOP!, id: 'again' }] };
+    expect(missingAt(twice, STOP!, { ...state, bubbles: null })).toEqual(['colour not read']);
+  });
+});
+
+test('what is to be poured names the level wanted', () => {
+  const max = pourFigure(BOWL!, 50, BOWL!.maxMl);
+  expect(max.value).toBe(BOWL!.maxMl - 50);
+  expect(max.from[0]!.rule).toContain('MAX mark');
+  expect(pourFigure(BOWL!, 50, BOWL!.finalLevelMl).from[0]!.rule).toContain('room for heat');
+});
+
+test('plan against done: one leg for each plan, each opening with what was planned and made', () => {
+  const legs = planAgainstActual(
+    jobOf(PLAN, [stroke(), { kind: 'shut', stopId, tightened: 'by feel' }]).run!,
+  );
+  expect(legs).toHaveLength(1);
+  expect(legs[0]!.rows).toMatchObject([
+    {
+      stopId,
+      shut: true,
+      tightened: 'by feel',
+      strokes: { value: 1 },
+      plannedStrokes: { value: STOP!.strokes.value },
+      bledMl: { value: ml },
+      plannedMl: { value: STOP!.bledMl.value },
+    },
+  ]);
+});
