@@ -11,6 +11,8 @@ export interface DriveEffect {
   /** Since when, milliseconds since 1970; null where it is free. */
   readonly sinceMs: number | null;
   readonly reason: string | null;
+  /** Whether it came of what was done after the job was closed. */
+  readonly afterClose?: true;
 }
 
 export const FREE: DriveEffect = { state: 'free', sinceMs: null, reason: null };
@@ -47,12 +49,9 @@ export function driveEffectOfAdditions(
   const undone = undoneIds(additions);
   const takenBack = takenBackIn(log);
   const first = additions.find((e) => !undone.has(e.id) && touches(e, takenBack) !== 'nothing');
-  return first
-    ? doNotDrive(
-        first.atMs,
-        'Something was done on it after its job was closed. Look before it is driven.',
-      )
-    : null;
+  if (!first) return null;
+  const reason = 'Something was done on it after its job was closed. Look before it is driven.';
+  return { ...doNotDrive(first.atMs, reason), afterClose: true };
 }
 
 /** The marks of a vehicle's own log that hold, in order. */
@@ -76,16 +75,28 @@ export interface DriveFacts {
 /**
  * Whether a vehicle may move. The moment stays that of the first change to a
  * state. A mark holds until a job releases the vehicle that was taken in after
- * it: whoever took it in has seen the mark.
+ * it: whoever took it in has seen the mark. So does what was done on it after a
+ * job was closed, however late it comes to be known.
  */
 export function vehicleDrive({ jobs, marks }: DriveFacts): DriveEffect {
-  const byJobs = jobs.reduce<DriveEffect>(
-    (now, { effect }) => (effect === null || effect.state === now.state ? now : effect),
-    FREE,
+  const byJobs = jobs.reduce<DriveEffect>((now, job) => {
+    // What was done later holds by its own moment; its job was released all the same.
+    const effect = job.released && job.effect?.afterClose ? FREE : job.effect;
+    return effect === null || effect.state === now.state ? now : effect;
+  }, FREE);
+  if (byJobs.state === 'do not drive') return byJobs;
+  const done = jobs.flatMap(({ effect }, i) =>
+    effect?.afterClose && !releasedSince(jobs.slice(i + 1), effect.sinceMs!) ? [effect] : [],
   );
-  const mark = marks.find((m) => !jobs.some((j) => j.released && j.openedAtMs >= m.atMs));
-  return mark && byJobs.state !== 'do not drive' ? doNotDrive(mark.atMs, mark.reason) : byJobs;
+  const marked = marks.flatMap((m) =>
+    releasedSince(jobs, m.atMs) ? [] : [doNotDrive(m.atMs, m.reason)],
+  );
+  return [...done, ...marked][0] ?? byJobs;
 }
+
+/** Whether one of these jobs was taken in at that moment or after it, and released. */
+const releasedSince = (jobs: DriveFacts['jobs'], atMs: number): boolean =>
+  jobs.some((j) => j.released && j.openedAtMs >= atMs);
 
 const open = (atMs: number): DriveEffect =>
   doNotDrive(atMs, 'The brakes are open and not yet released.');

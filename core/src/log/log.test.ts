@@ -295,6 +295,26 @@ describe('what a vehicle may do', () => {
     );
   });
 
+  // A phone without reception: what it kept of a closed job is known after the next one was released.
+  test('what was done after a job was closed holds until a job taken in after it releases', () => {
+    const late = (sinceMs: number): DriveEffect => ({ ...HOLDS, sinceMs, afterClose: true });
+    const closed = (effect: DriveEffect, released: boolean, ...later: (DriveEffect | null)[]) => {
+      const [, ...others] = jobs(FREED, ...later);
+      return vehicleDrive({ jobs: [{ openedAtMs: 100, released, effect }, ...others], marks: [] });
+    };
+    for (const released of [true, false]) {
+      expect(closed(late(150), released)).toEqual(late(150));
+      // The next job, taken in at 200, was released: what was done before it counts as looked at.
+      expect(closed(late(150), released, FREED)).toEqual(FREED);
+      expect(closed(late(200), released, FREED)).toEqual(FREED);
+      expect(closed(late(201), released, FREED)).toEqual(late(201));
+      expect(closed(late(201), released, null, FREED)).toEqual(FREED);
+      // A phone whose clock is slow: its own job's release does not count for it.
+      expect(closed(late(50), released)).toEqual(late(50));
+    }
+    expect(closed(late(201), true, { ...HOLDS, sinceMs: 250 })).toMatchObject({ sinceMs: 250 });
+  });
+
   test('a mark that was taken back marks nothing', () => {
     const base = { deviceId: 'p', deviceSeq: 1, atMs: 1, planId: null, person: 'Una' };
     const marked = { ...base, id: 'm', kind: 'marked' as const, reason: 'Leaks' };

@@ -214,6 +214,18 @@ describe('what was done on the vehicle is kept, whenever it arrives', () => {
     await expect(brook.db.query('DELETE FROM job_additions')).rejects.toThrow(/only be added to/);
   });
 
+  test('after the next job was released as well: it holds by when it was done, not by whose log it is in', async () => {
+    const released = async () => {
+      let job = await tech.change(await tech.proved(), 'post', 'test-drive');
+      job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
+      return tech.change(job, 'post', 'release');
+    };
+    const first = await released();
+    expect((await released()).vehicleDrive).toBe('free');
+    await tech.say(first, [{ ...stroke(first), atMs: NOW.getTime() + 1000 }]);
+    expect(await tech.drive('M 1')).toBe('do not drive');
+  });
+
   test('after the end of a job that opened nothing: a note changes nothing, a stroke holds the vehicle', async () => {
     const job = await tech.running();
     await tech.change(job, 'post', 'end', { reason: 'Not today' });
