@@ -1,4 +1,4 @@
-import { type TemplateId } from '../circuit';
+import type { TemplateId } from '../circuit';
 import { USUAL_DAY, USUAL_MEANS } from '../flow';
 import { routineFlush, type MasterChanged } from '../scope';
 import { linesOf, stageTitle, stageWords } from '.';
