@@ -2,7 +2,7 @@ import { layoutTemplates, type Layout, type TemplateId } from '../circuit';
 import { METHODS, type Method } from '../flow';
 import { routineFlush, type WorkDone } from '../scope';
 import { stageTitle } from '../stages';
-import { afterWork, allMasters, cappedPart, layoutOf, planned, requestOf } from '../testing';
+import { afterWork, allMasters, cappedPart, layoutOf, requestOf } from '../testing';
 import { handsOnMinutes, planBleed, refusalWords, type Plan } from '.';
 
 describe('each template, each kind of work, each method', () => {
