@@ -211,34 +211,44 @@ function readings(request: ConditionRequest, s: Sample): ConditionReason[] {
       ? boilingFinding(request, s.point, s.boiling)
       : null;
   if (boils) found.push(boils);
+  // Strips are read by a person: they count whatever instrument was practised with.
+  const strips = glycol ? stripFindings(s) : [];
   if (s.practice)
-    return [...found, ...(s.water && !boils ? waterFindings(s.point, s.water.percent) : [])].map(
-      (r) => (r.asks === 'good' ? finding('practice reading', s.point, 'good', PRACTICE) : r),
-    );
+    return [
+      ...[...found, ...(s.water && !boils ? waterFindings(s.point, s.water.percent) : [])].map(
+        (r) => (r.asks === 'good' ? finding('practice reading', s.point, 'good', PRACTICE) : r),
+      ),
+      ...strips,
+    ];
   if (s.water && !(glycol && s.water.meterGrade === request.grade))
     found.push(finding('meter says nothing', s.point, 'good', PRACTICE));
   else if (s.water && boils)
     found.push(finding('boiling replaces water', s.point, 'good', PRACTICE));
   else if (s.water) found.push(...waterFindings(s.point, s.water.percent));
-  if (glycol && s.copperPpm !== null && s.copperPpm >= COPPER_VISIT_PPM) {
+  return [...found, ...strips];
+}
+
+/** What strips tell of a glycol fluid: spent inhibitors, and acid. */
+function stripFindings({ point, copperPpm, pH }: Sample): ConditionReason[] {
+  const found: ConditionReason[] = [];
+  if (copperPpm !== null && copperPpm >= COPPER_VISIT_PPM)
     found.push(
       finding(
         'copper',
-        s.point,
+        point,
         'replace at this visit',
         PRACTICE,
-        marginTo('ppm', COPPER_VISIT_PPM, COPPER_VISIT_PPM - s.copperPpm, PRACTICE),
+        marginTo('ppm', COPPER_VISIT_PPM, COPPER_VISIT_PPM - copperPpm, PRACTICE),
       ),
     );
-  }
-  if (glycol && s.pH !== null && s.pH < PH_LEAST)
+  if (pH !== null && pH < PH_LEAST)
     found.push(
       finding(
         'acid',
-        s.point,
+        point,
         'replace at this visit',
         PH_SOURCE,
-        marginTo('pH', PH_LEAST, s.pH - PH_LEAST, PH_SOURCE),
+        marginTo('pH', PH_LEAST, pH - PH_LEAST, PH_SOURCE),
       ),
     );
   return found;
