@@ -2,7 +2,7 @@ import type { Layout } from '@brook/core/circuit';
 import { COLOURS } from '@brook/core/fluid';
 import { METHODS, WORKSHOP_C } from '@brook/core/flow';
 import { ORDER_SCHOOLS } from '@brook/core/order';
-import { USUAL_CHOICES, type PlanPreview } from '@brook/core/plan';
+import { OUTLET_TARGET, USUAL_CHOICES, type PlanPreview } from '@brook/core/plan';
 import { LOWEST_LEVEL_MM, PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { line, oneOf, within } from './common';
@@ -118,7 +118,6 @@ export const planChoices = z.strictObject({
 });
 export type PlanChoices = z.output<typeof planChoices>;
 
-const TARGET = 'outletTarget should be a share from 0.5 to 0.999.';
 const planRules = houseRules.pick({
   order: true,
   pairs: true,
@@ -141,7 +140,7 @@ export const planPreviewRequest = planChoices.extend({
   preferences: planRules
     .partial()
     .extend({
-      outletTarget: z.number({ error: TARGET }).min(0.5, TARGET).max(0.999, TARGET).optional(),
+      outletTarget: within(OUTLET_TARGET).optional(),
     })
     .default({})
     .describe('What is left out is the workshop’s'),

@@ -20,7 +20,7 @@ export {
 } from './preview';
 export { handsOnMinutes, type Materials, type TimelinePiece } from './materials';
 export { partnerWays, type PartnerWays } from './partnerWays';
-export { planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
+export { OUTLET_TARGET, planPreferences, rulesForPlan, type PlanPreferences } from './preferences';
 export { OPENING_STEPS, PREPARATION_STEPS, type PreparationStep } from './preparation';
 export {
   FIRST_PLAN,

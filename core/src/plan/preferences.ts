@@ -1,19 +1,22 @@
 import type { VehicleKind } from '../circuit';
-import type { HouseRules } from '../rules';
+import { DEFAULT_RULES, type HouseRules } from '../rules';
+import { inRange, rangeWords, type Range } from '../units';
+
+type PlanRule =
+  | 'order'
+  | 'pairs'
+  | 'preferredMethod'
+  | 'strokeShape'
+  | 'pumpsBeforeHolding'
+  | 'hoseEnd'
+  | 'benchFill'
+  | 'jointTightness';
+
+/** New share that may be wanted at an outlet: below it most of the fluid stays old, above it none would ever do [M]. */
+export const OUTLET_TARGET: Range = { what: 'outletTarget', unit: '', least: 0.5, most: 0.999 };
 
 /** House rules that the plan takes; every one is a starting value that a person can change. */
-export interface PlanPreferences
-  extends Pick<
-    HouseRules,
-    | 'order'
-    | 'pairs'
-    | 'preferredMethod'
-    | 'strokeShape'
-    | 'pumpsBeforeHolding'
-    | 'hoseEnd'
-    | 'benchFill'
-    | 'jointTightness'
-  > {
+export interface PlanPreferences extends Pick<HouseRules, PlanRule> {
   /** New share wanted at the outlet of every bleeder, 0.5 to 0.999. */
   readonly outletTarget: number;
   /** Reach, hose and cap at each bleeder, minutes [M]. */
@@ -44,14 +47,7 @@ const DEFAULTS: PlanPreferences = {
     quad: 'midway',
     trailer: 'MAX',
   },
-  order: 'farthest first',
-  pairs: 'inner first',
-  preferredMethod: 'none',
-  strokeShape: 'by the line',
-  pumpsBeforeHolding: '3',
-  hoseEnd: 'submerged',
-  benchFill: 'back into the reservoir',
-  jointTightness: 'by feel',
+  ...rulesForPlan(DEFAULT_RULES),
 };
 
 /**
@@ -61,11 +57,10 @@ const DEFAULTS: PlanPreferences = {
  */
 export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPreferences {
   const preferences = { ...DEFAULTS, ...given };
-  if (!(preferences.outletTarget >= 0.5 && preferences.outletTarget <= 0.999)) {
+  if (!inRange(OUTLET_TARGET, preferences.outletTarget))
     throw new RangeError(
-      `outletTarget is ${preferences.outletTarget}; give a share between 0.5 and 0.999`,
+      `outletTarget is ${preferences.outletTarget}; give a share of ${rangeWords(OUTLET_TARGET)}`,
     );
-  }
   for (const key of [
     'minutesPerBleeder',
     'secondsPerStrokeTwoPeople',
@@ -79,7 +74,7 @@ export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPrefe
 }
 
 /** What a workshop's rules say to the plan. */
-export function rulesForPlan(rules: HouseRules): Partial<PlanPreferences> {
+export function rulesForPlan(rules: HouseRules): Pick<HouseRules, PlanRule> {
   const {
     order,
     pairs,
