@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { OwnStage, usualSaying, type PartCompared } from '@brook/core/stages';
+import { usualSaying, type OwnStage, type PartCompared } from '@brook/core/stages';
 import { afterWork, allMasters, layoutOf, planned, runOf, type Said } from '@brook/core/testing';
 import { routineFlush } from '@brook/core/scope';
 import { fireEvent, render, screen } from '@testing-library/react';
