@@ -3,6 +3,7 @@ import {
   atLocalPressureC,
   boilingFigure,
   condition,
+  fluidViscosity,
   GRADE_LIMITS,
   measuredBoilingFigure,
   pressureAtAltitudeHpa,
@@ -206,5 +207,41 @@ test('the trade’s limits on water, for a chart', () => {
   expect(waterLimits()).toMatchObject({
     visit: { value: 1.5, unit: '%' },
     now: { value: 3, unit: '%' },
+  });
+});
+
+// Limits: FMVSS 116 S5.1.3 (DOT 4: 1800 mm²/s at −40 °C, 1.5 at 100 °C), ISO 4925:2020 class 6 (750).
+// A typical fluid inside them, 1300 and 2.1 for DOT 4: from memory.
+describe('viscosity of a fluid in the workshop', () => {
+  const at = (...args: Parameters<typeof fluidViscosity>) => fluidViscosity(...args)!;
+
+  test('a typical DOT 4 lies inside its limits, and the band reaches to them', () => {
+    expect(at('DOT 4', null, -40).value).toBeCloseTo(1300, 6);
+    expect(at('DOT 4', null, -40).plusMinus).toBeCloseTo(500, 6);
+    expect(at('DOT 4', null, 100).value).toBeCloseTo(2.1, 6);
+    expect(at('DOT 4', null, 100).plusMinus).toBeCloseTo(0.6, 6);
+    expect(at('DOT 4', null, 20)).toMatchObject({ label: 'Viscosity at 20 °C', unit: 'mm²/s' });
+    expect(at('DOT 4', null, 100).from).toMatchObject([
+      { label: 'Through the limits of DOT 4 themselves', unit: 'mm²/s' },
+    ]);
+    expect(at('DOT 4', null, 100).from[0]!.value).toBeCloseTo(1.5, 6);
+  });
+
+  test('a class goes by its own limit', () => {
+    expect(at('DOT 4', 'class 6', -40).value).toBeCloseTo((750 * 1300) / 1800, 6);
+    expect(at('DOT 4', 'class 6', -40).from[0]!.label).toContain('class 6');
+  });
+
+  test('a data sheet wins, whatever the fluid is', () => {
+    const sheet = { viscosityAtMinus40Mm2s: 900, viscosityAt100Mm2s: 1.9 };
+    for (const grade of ['DOT 4', 'DOT 5', 'mineral oil'] as const) {
+      expect(at(grade, null, -40, sheet).value).toBeCloseTo(900, 6);
+      expect(at(grade, null, 100, sheet).rule).toContain('data sheet');
+    }
+  });
+
+  test('of silicone and mineral oil nobody knows without one', () => {
+    expect(fluidViscosity('DOT 5', null, 20)).toBeNull();
+    expect(fluidViscosity('mineral oil', null, 20)).toBeNull();
   });
 });
