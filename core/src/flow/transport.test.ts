@@ -1,0 +1,111 @@
+import type { Path } from '../circuit';
+import {
+  METHOD_TRAITS,
+  METHODS,
+  transport,
+  USUAL_DAY,
+  USUAL_MEANS,
+  WORKSHOP_C,
+  type Motion,
+} from '.';
+
+/** One metre of 4 mm bore that falls by this much. Bore area 12.566 mm²: 0.25133 mL/s move at 20 mm/s. */
+const way = (fallsMm: number) =>
+  ({
+    stretches: [{ id: 's', name: 'Line', lengthMm: 1000, insideMm: 4 }],
+    points: [{ node: { heightMm: 1000 } }, { node: { heightMm: 1000 - fallsMm } }],
+  }) as unknown as Path;
+const AT_20 = (20 * Math.PI * 16) / 4 / 1000;
+const RISE = { likely: 10, least: 8, most: 14 };
+const on = (fallsMm: number, motion: Partial<Motion> = {}, rise = RISE) =>
+  transport(
+    way(fallsMm),
+    { flowMlS: AT_20, strokeS: null, reverse: false, ...motion },
+    () => rise,
+  )[0]!;
+
+// By hand: slope 500/1000, so a rise of 5 mm/s, between 4 and 7; a flow of 20 mm/s leaves 13 at the worst.
+test('a steady flow: velocity less the rise on that slope, at the worst of its band', () => {
+  const s = on(500);
+  expect(s.velocityMmS.value).toBeCloseTo(20, 9);
+  expect(s.velocityMmS.label).toBe('Velocity');
+  expect(s.riseMmS.value).toBeCloseTo(5, 9);
+  expect(s.riseMmS.plusMinus).toBeCloseTo(2, 9);
+  expect(s.marginMmS).toBeCloseTo(13, 9);
+  expect(s).toMatchObject({ stretchId: 's', name: 'Line', fallsMm: 500, verdict: 'carried' });
+});
+
+// By hand: 1.5 s of push in 6 s gain 20 · 1.5/6 = 5 mm/s on the whole, less 7: −2.
+test('strokes gain only while they push, and lose all the time', () => {
+  const s = on(500, { strokeS: { whole: 6, push: 1.5 } });
+  expect(s.marginMmS).toBeCloseTo(-2, 9);
+  expect(s.verdict).toBe('stuck');
+  expect(s.velocityMmS.label).toBe('Velocity in the push');
+  // Without a rest it is the push alone that counts.
+  expect(on(500, { strokeS: { whole: 1.5, push: 1.5 } }).marginMmS).toBeCloseTo(13, 9);
+});
+
+// Within 1 mm/s of the rise a bubble counts as stuck: ours.
+test.each<[number, string]>([
+  [15.01, 'carried'],
+  [14.99, 'stuck'],
+  [7.01, 'stuck'],
+  [6.99, 'rises back'],
+])('on a vertical fall, at %d mm/s against 8 to 14: %s', (velocity, verdict) => {
+  expect(on(1000, { flowMlS: (AT_20 * velocity) / 20 }).verdict).toBe(verdict);
+});
+
+test('a level or a rising stretch is carried by any flow, and by none it is stuck', () => {
+  expect(on(0, { flowMlS: 1e-6 }).verdict).toBe('carried');
+  expect(on(-300, { flowMlS: 1e-6 }).riseMmS.value).toBe(0);
+  expect(on(0, { flowMlS: 0 }).verdict).toBe('stuck');
+  // Pushed up from below, what fell now rises.
+  expect(on(500, { reverse: true })).toMatchObject({ fallsMm: -500, verdict: 'carried' });
+});
+
+test('steeper than its length it is vertical', () => {
+  expect(on(2000).marginMmS).toBeCloseTo(20 - 14, 9);
+});
+
+test('the band is the wider side of the two', () => {
+  expect(on(1000, {}, { likely: 10, least: 4, most: 11 }).riseMmS.plusMinus).toBeCloseTo(6, 9);
+  expect(on(1000, {}, { likely: 10, least: 9, most: 15 }).riseMmS.plusMinus).toBeCloseTo(5, 9);
+});
+
+// What a usual workshop has, and how each method works: common practice, no source; seconds and flows from memory.
+test('the usual workshop, the usual day, and what each method is', () => {
+  expect(
+    Object.entries(USUAL_MEANS)
+      .filter(([, has]) => has)
+      .map(([what]) => what),
+  ).toEqual(['helper', 'bottle', 'syringe']);
+  expect(USUAL_DAY).toEqual({
+    temperatureC: 20,
+    axleHanging: false,
+    masterWorn: false,
+    dirty: false,
+    takesNoFluid: false,
+    preferred: null,
+  });
+  expect([WORKSHOP_C.least, WORKSHOP_C.most]).toEqual([-30, 50]);
+  expect(METHODS.filter((m) => METHOD_TRAITS[m].kind === 'strokes')).toEqual([
+    'two people',
+    'alone at the lever',
+    'alone, bottle',
+  ]);
+  expect(METHODS.filter((m) => METHOD_TRAITS[m].reverse)).toEqual(['reverse']);
+  const { strokeS: two } = METHOD_TRAITS['two people'];
+  const { strokeS: lever } = METHOD_TRAITS['alone at the lever'];
+  const { strokeS: bottle } = METHOD_TRAITS['alone, bottle'];
+  expect([two, lever, bottle]).toEqual([
+    { whole: 6, push: 1.5 },
+    { whole: 4, push: 1.5 },
+    { whole: 6, push: 3 },
+  ]);
+  expect(
+    ['pressure', 'vacuum', 'gravity'].map((m) => METHOD_TRAITS[m as 'pressure'].drivenKpa),
+  ).toEqual([70, 60, 0]);
+  expect(
+    ['pressure', 'vacuum', 'gravity'].map((m) => METHOD_TRAITS[m as 'pressure'].usualMlS),
+  ).toEqual([3, 2, 0.4]);
+});

@@ -1,0 +1,86 @@
+import { figure, MODEL } from '../figure';
+import { layoutOf } from '../testing';
+import { cureWords, methodReasonWords, METHOD_WORDS, type Cure, type MethodReason } from '.';
+
+const layout = layoutOf('hatchback-diagonal');
+const of = (value: number, unit: 'kPa' | 'mm' | 'mm/s') =>
+  figure({ label: 'x', value, unit, rule: 'r', source: MODEL });
+const nameOf = (id: string) =>
+  [...layout.nodes, ...layout.stretches, ...layout.bowls, ...layout.masters].find(
+    (e) => e.id === id,
+  )!.name;
+
+// What is said for each reason: a wrong sentence sends somebody under the car for nothing.
+test.each<[MethodReason['code'], string | null, MethodReason['figure'], RegExp]>([
+  ['no helper', null, null, /^Nobody to help/],
+  ['not a motorcycle', null, null, /pedal cannot be reached/],
+  ['no bottle', null, null, /hose and bottle/],
+  ['no pump', null, null, /vacuum pump/],
+  ['no pot', null, null, /pressure pot/],
+  ['no syringe', null, null, /syringe/],
+  ['no maker’s word', 'bowl', of(0, 'kPa'), /bears 0 kPa without the maker’s word/],
+  ['no head', 'left-rear', of(-170, 'mm'), /^Nothing would flow at the left rear: 170 mm/],
+  ['no head', 'left-rear', of(20, 'mm'), /: 0 mm of head/],
+  ['too slow to carry', 'left-rear-down', of(3, 'mm/s'), /falls towards the bleeder; at 3.* stay/],
+  ['too slow to carry', null, null, /^Too little velocity/],
+  ['rises back', 'left-rear-down', of(9, 'mm/s'), /climb back in it at 9/],
+  ['axle hangs', 'left-rear-down', null, /shut while the rear axle hangs/],
+  ['metering valve', 'left-rear-down', null, /shuts the front under pressure or vacuum/],
+  ['residual valve', 'left-rear-down', null, /holds back what gravity gives/],
+  ['dirty fluid', null, null, /dirt up into the master/],
+  ['through a modulator', 'modulator-secondary', null, /^It pushes dirt into the [a-z]/],
+  ['bubbles mislead', null, null, /vacuum are no measure/],
+  ['loose threads', null, null, /past loose threads/],
+  ['look at the level', null, null, /look at the level/],
+  ['worn master', null, null, /corroded: limit the travel/],
+  ['only for an air lock', null, null, /takes no fluid at all/],
+  ['not at the top', 'left-rear', null, /^The bleeder left rear is not at the top/],
+  ['lever not level', 'master', null, /does not lie level/],
+  ['flow not laminar', 'left-rear-down', null, /less than computed/],
+  ['flow not known', null, null, /unsaid without a data sheet/],
+  ['most velocity', null, null, /Highest velocity/],
+  ['clean and slow', null, null, /Clean, no mess/],
+  ['one person', null, null, /^One person/],
+  ['air goes the way it rises', null, null, /the way it rises/],
+  ['carries', 'left-rear-down', of(40, 'mm/s'), /is swept at 40/],
+  ['workshop likes it', null, null, /own liking/],
+  ['frees a port', null, null, /air lock that no stroke moves/],
+])('%s', (code, elementId, number, words) => {
+  const said = methodReasonWords(layout, { weight: 'for', code, elementId, figure: number });
+  expect(said).toMatch(words);
+  expect(said).toMatch(/^[A-Z].*\.$/);
+  const named = ['left-rear-down', 'bowl', 'master'].find((id) => id === elementId);
+  if (named) expect(said).toContain(nameOf(named));
+});
+
+test.each<[Cure['kind'], string | null, number | null, RegExp]>([
+  ['raise the master’s end', 'left-rear', 171, /^Raise the master’s end by 171 mm/],
+  ['lower the bleeder', 'left-rear', 171, /bleeder 171 mm lower/],
+  ['raise the bleeder’s end', 'left-rear-down', 400, /far end of .* by 400 mm/],
+  ['load the axle', 'left-rear-down', null, /^Load the axle/],
+  ['hold the valve open', 'left-rear-down', null, /^Hold the stem of/],
+  ['turn the part', 'left-rear', null, /bleeder left rear is at the top/],
+  ['turn the lever', 'master', null, /^Loosen the clamp/],
+  ['flush downwards first', null, null, /^Drop the old fluid downwards/],
+  ['tap', 'left-rear-down', null, /^Tap along .* cannot be counted on/],
+  ['another method', 'two people', null, /^Take another: /],
+])('%s', (kind, elementId, byMm, words) => {
+  const said = cureWords(layout, { kind, elementId, byMm, becomes: 'second best' });
+  expect(said).toMatch(words);
+  // A tap promises nothing, another method is named by itself.
+  expect(said.includes('Then: second best.')).toBe(kind !== 'tap' && kind !== 'another method');
+  if (kind === 'another method')
+    expect(said).toContain(METHOD_WORDS['two people'].title.toLowerCase());
+  if (elementId === 'left-rear-down' || elementId === 'master')
+    expect(said).toContain(nameOf(elementId));
+});
+
+test('what is not in the layout is called by its id', () => {
+  const said = methodReasonWords(layout, {
+    weight: 'stops',
+    code: 'axle hangs',
+    elementId: 'elsewhere',
+    figure: null,
+  });
+  expect(said).toBe('elsewhere is shut while the rear axle hangs.');
+});
