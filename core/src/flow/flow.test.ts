@@ -72,6 +72,24 @@ describe('bubbles', () => {
     expect(vianaFroude(100, 1, 0.073)).toBeLessThan(0.351 * 1.05);
   });
 
+  // Viana et al. 2003, the two regimes by themselves (from memory): at high buoyancy Reynolds numbers
+  // Fr = 0.34/(1 + 3805/Eo^3.06)^0.58, at low ones Fr = 9.494·10⁻³·R^1.026/(1 + 6197/Eo^2.561)^0.5793.
+  test.each([15, 20, 60])(
+    'the joined correlation of %d mm of bore tends to both of its regimes',
+    (mm) => {
+      const sigma = 0.073;
+      const eotvos = (1050 * 9.81 * (mm / 1000) ** 2) / sigma;
+      const nuAt = (reynolds: number) => (Math.sqrt(9.81 * (mm / 1000) ** 3) / reynolds) * 1e6;
+      const inertial = 0.34 / (1 + 3805 / eotvos ** 3.06) ** 0.58;
+      const viscous = (r: number) =>
+        (9.494e-3 * r ** 1.026) / (1 + 6197 / eotvos ** 2.561) ** 0.5793;
+      const ratio = (of: number, to: number) => Math.abs(of / to - 1);
+      expect(ratio(vianaFroude(mm, nuAt(1e5), sigma), inertial)).toBeLessThan(0.02);
+      for (const r of [0.5, 2])
+        expect(ratio(vianaFroude(mm, nuAt(r), sigma), viscous(r))).toBeLessThan(0.13);
+    },
+  );
+
   test('the rise starts from nothing at the limit and grows with the bore', () => {
     fc.assert(
       fc.property(
