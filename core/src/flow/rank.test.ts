@@ -352,3 +352,68 @@ describe('flow', () => {
     expect(dry.from.slice(2).map((f) => f.label)).toEqual(falls.map((l) => l.name));
   });
 });
+
+// Valves that stop a bleed without being faulty: common practice, no source.
+describe('valves', () => {
+  const stoppedBy = (layout: Layout, code: string, more: Partial<MethodQuestion> = {}) =>
+    rank(layout, more)
+      .filter((r) => r.reasons.some((x) => x.code === code))
+      .map((r) => r.method)
+      .sort();
+
+  test('a metering valve stops what pushes or sucks slowly, where the front is opened', () => {
+    const estate = layoutOf('estate-front-rear');
+    expect(stoppedBy(estate, 'metering valve')).toEqual(['pressure', 'vacuum']);
+    const rear = estate.bleeders.map((b) => b.id).filter((id) => id.includes('rear'));
+    expect(rear.length).toBeGreaterThan(0);
+    expect(stoppedBy(estate, 'metering valve', { bleederIds: rear })).toEqual([]);
+    expect(stoppedBy(estate, 'axle hangs')).toEqual([]);
+    expect(stoppedBy(estate, 'residual valve')).toEqual([]);
+  });
+
+  test('a residual valve stops gravity alone, a load valve everything while the axle hangs', () => {
+    expect(stoppedBy(layoutOf('veteran-single'), 'residual valve')).toEqual(['gravity']);
+    const trike = layoutOf('three-wheeler');
+    expect(stoppedBy(trike, 'axle hangs')).toEqual([]);
+    const hanging = { circumstances: { ...USUAL_DAY, axleHanging: true } };
+    expect(stoppedBy(trike, 'axle hangs', hanging)).toEqual([...METHODS].sort());
+    // A hanging axle means nothing where no valve feels it.
+    expect(stoppedBy(hatchback, 'axle hangs', hanging)).toEqual([]);
+  });
+});
+
+describe('head', () => {
+  /** The motorcycle with its reservoir this much above its bleeder. */
+  const above = (mm: number): Layout => {
+    const brake = bike.nodes.find((n) => n.id === bike.bleeders[0]!.at)!;
+    return { ...bike, bowls: bike.bowls.map((b) => ({ ...b, heightMm: brake.heightMm + mm })) };
+  };
+
+  test('nothing flows by gravity from a reservoir that is not higher, and only gravity minds', () => {
+    expect(saidOf('gravity', above(1))[0]).toBe('feasible');
+    for (const mm of [0, -30]) {
+      const rows = rank(above(mm));
+      expect(said(row(rows, 'gravity'))).toEqual(expect.arrayContaining(['hopeless', '× no head']));
+      expect(rows.filter((r) => r.reasons.some((x) => x.code === 'no head'))).toHaveLength(1);
+    }
+  });
+
+  test('one millimetre more than is missing cures it, at either end', () => {
+    const { cures } = row(rank(above(-30)), 'gravity');
+    expect(cures).toEqual([
+      { kind: 'raise the master’s end', elementId: 'front', byMm: 31, becomes: 'feasible' },
+      { kind: 'lower the bleeder', elementId: 'front', byMm: 31, becomes: 'feasible' },
+    ]);
+  });
+
+  test('of several bleeders without head the worst decides', () => {
+    const low: Layout = {
+      ...hatchback,
+      bowls: hatchback.bowls.map((b) => ({ ...b, heightMm: 0 })),
+    };
+    const gravity = row(rank(low), 'gravity');
+    const worst = Math.max(...gravity.flows.map((f) => -f.headMm.value));
+    expect(gravity.reasons.filter((r) => r.code === 'no head')).toHaveLength(4);
+    expect(gravity.cures[0]!.byMm).toBe(Math.ceil(1 + worst));
+  });
+});
