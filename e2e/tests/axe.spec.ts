@@ -385,14 +385,16 @@ for (const [name, open] of SCREENS) {
 
 /** Axe finds nothing in sunlight nor in the pit, nothing is wider than the screen, every control is large enough for a glove. */
 async function isSound(page: Page): Promise<void> {
-  expect(findings(await new AxeBuilder({ page }).analyze())).toEqual([]);
+  expect(findings(await lookedAt(page).analyze())).toEqual([]);
   expect(await misfits(page)).toEqual({ small: [], wider: 0 });
   // Only colours change with the light.
   await page.emulateMedia({ colorScheme: 'dark' });
-  expect(findings(await new AxeBuilder({ page }).withRules(['color-contrast']).analyze())).toEqual(
-    [],
-  );
+  expect(findings(await lookedAt(page).withRules(['color-contrast']).analyze())).toEqual([]);
 }
+
+/** The lines of a list are all alike, and other tests make it long: a dozen of them is looked at. */
+const lookedAt = (page: Page): AxeBuilder =>
+  new AxeBuilder({ page }).exclude('[role=list] > [role=listitem]:nth-child(n+13)');
 
 const findings = ({ violations }: Awaited<ReturnType<AxeBuilder['analyze']>>) =>
   violations.map(
