@@ -8,6 +8,8 @@ const node = (room) => ({
 
 module.exports = {
   testTimeout: 30_000,
+  // By itself Jest leaves one core idle, which on two cores is half of them.
+  maxWorkers: 2,
   projects: [
     node('core'),
     node('contract'),
