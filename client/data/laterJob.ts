@@ -4,7 +4,7 @@ import { replaceEqualDeep } from '@tanstack/react-query';
 /**
  * What a phone shows of a job after one more answer. Answers overtake each
  * other: an act answers with the whole job, a batch of taps with its log. The
- * log only grows and so does the version, so a shorter or an older one tells
+ * log only grows and the version never falls, so a shorter or an older one tells
  * nothing of what was known already, and nothing that was taken is lost from
  * sight.
  */

@@ -19,7 +19,6 @@ export function FigureSheet() {
       onClose={closeFigures}
       bar={
         <>
-          {' '}
           {trail.length > 1 ? (
             <Press
               role="button"
