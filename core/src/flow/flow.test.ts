@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { layoutTemplates, paths, type Layout } from '../circuit';
 import { fluidViscosity, GRADES } from '../fluid';
 import { strokeVolume } from '../order';
-import { arbitraryLayout, layoutOf } from '../testing';
+import { arbitraryLayout, EVERYTHING, layoutOf } from '../testing';
 import {
   bondNumber,
   boreFillingRiseMmS,
@@ -32,15 +32,6 @@ import {
   type MethodRow,
 } from '.';
 
-const EVERYTHING: Means = {
-  helper: true,
-  bottle: true,
-  vacuumPump: true,
-  pressurePot: true,
-  syringe: true,
-  selfRefilling: true,
-  scanTool: true,
-};
 const question = (layout: Layout, more: Partial<MethodQuestion> = {}): MethodQuestion => ({
   layout,
   bleederIds: layout.bleeders.map((b) => b.id),

@@ -14,25 +14,13 @@ import {
   type Grade,
   type Sample,
 } from '.';
+import { SEEN_ALONE } from '../testing';
 
-const CLEAN: Sample = {
-  point: 'reservoir',
-  colour: 'straw',
-  clarity: 'clear',
-  foreign: 'none',
-  dye: null,
-  dropsInWater: null,
-  practice: false,
-  water: null,
-  boiling: null,
-  copperPpm: null,
-  pH: null,
-};
 const of = (grade: Grade, ...samples: Partial<Sample>[]): ConditionRequest => ({
   grade,
   isoClass: null,
   lastDye: null,
-  samples: samples.map((s) => ({ ...CLEAN, ...s })),
+  samples: samples.map((s) => ({ ...SEEN_ALONE, ...s })),
 });
 const wet = (percent: number, meterGrade: Grade = 'DOT 4') => ({ water: { percent, meterGrade } });
 const boils = (observedC: number, ambientHpa = 1013) => ({ boiling: { observedC, ambientHpa } });

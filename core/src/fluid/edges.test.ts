@@ -14,25 +14,13 @@ import {
   type Grade,
   type Sample,
 } from '.';
+import { SEEN_ALONE } from '../testing';
 
-const CLEAN: Sample = {
-  point: 'reservoir',
-  colour: 'straw',
-  clarity: 'clear',
-  foreign: 'none',
-  dye: null,
-  dropsInWater: null,
-  practice: false,
-  water: null,
-  boiling: null,
-  copperPpm: null,
-  pH: null,
-};
 const of = (more: Partial<Sample>, grade: Grade = 'DOT 4'): ConditionRequest => ({
   grade,
   isoClass: null,
   lastDye: null,
-  samples: [{ ...CLEAN, ...more }],
+  samples: [{ ...SEEN_ALONE, ...more }],
 });
 const wet = (percent: number) => ({ water: { percent, meterGrade: 'DOT 4' as const } });
 const codes = (more: Partial<Sample>, grade?: Grade) =>

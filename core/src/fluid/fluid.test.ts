@@ -12,20 +12,8 @@ import {
   type ReadingKind,
   type Sample,
 } from '.';
+import { SEEN_ALONE } from '../testing';
 
-const SAMPLE: Sample = {
-  point: 'reservoir',
-  colour: 'straw',
-  clarity: 'clear',
-  foreign: 'none',
-  dye: null,
-  dropsInWater: null,
-  water: null,
-  boiling: null,
-  copperPpm: null,
-  pH: null,
-  practice: false,
-};
 const ask = (
   cap: Grade,
   more: Partial<FluidRequest> = {},
@@ -37,7 +25,7 @@ const ask = (
   seals: 'ordinary',
   inSystem: 'unknown',
   lastDye: null,
-  samples: [{ ...SAMPLE, ...sample }],
+  samples: [{ ...SEEN_ALONE, ...sample }],
   fill: { grade: cap, isoClass: null },
   ...more,
 });

@@ -1,3 +1,4 @@
+export { SEEN_ALONE } from './fluids';
 export { arbitraryLayout } from './arbitraryLayout';
 export {
   afterWork,
