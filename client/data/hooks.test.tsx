@@ -27,6 +27,9 @@ import {
 jest.mock('./api', () => ({ ...jest.requireActual('./api'), api: jest.fn() }));
 const server = jest.mocked(api as (path: string, options?: object) => Promise<unknown>);
 
+/** What the server answers, whatever it is asked. */
+const ANSWER = { id: 'j', from: 'server', version: 1, events: [] };
+
 let client: QueryClient;
 const wrapper = ({ children }: { readonly children: ReactNode }) => (
   <QueryClientProvider client={client}>{children}</QueryClientProvider>
@@ -54,7 +57,7 @@ const forgotten = () =>
 beforeEach(() => {
   client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   for (const key of SHOWN) client.setQueryData(key, { from: 'before' });
-  server.mockReset().mockResolvedValue({ id: 'j', from: 'server' });
+  server.mockReset().mockResolvedValue(ANSWER);
 });
 
 interface Change {
@@ -143,7 +146,7 @@ describe('what is done to a job', () => {
       `/jobs/j${path}`,
       { method, body, version: 4 },
     ]);
-    expect(client.getQueryData(['job', 'j'])).toEqual({ id: 'j', from: 'server' });
+    expect(client.getQueryData(['job', 'j'])).toEqual(ANSWER);
     expect(forgotten()).toEqual([
       'jobs',
       'vehicle v',
@@ -178,12 +181,27 @@ describe('what is done to a job', () => {
     expect(client.getQueryData(['job', 'j'])).toEqual({ from: 'before' });
   });
 
+  test('an answer that taps overtook is taken up, and the job is fetched anew', async () => {
+    const known = { version: 9, events: [{ id: 'tap' }], stage: 'proof' };
+    client.setDefaultOptions({ queries: { staleTime: 60_000 } });
+    client.setQueryData(['job', 'j'], known);
+    // As the job's page has it.
+    hook(() => useJob('j'));
+    server.mockResolvedValueOnce({ version: 8, events: [], stage: 'run', fluidUsed: 1 });
+    server.mockResolvedValue({ version: 9, events: [{ id: 'tap' }], stage: 'proof', fluidUsed: 1 });
+    await sent(() => useJobAct({ id: 'j', version: 8 }), { kind: 'release' });
+    await waitFor(() => expect(server).toHaveBeenCalledTimes(2));
+    await waitFor(() =>
+      expect(client.getQueryData(['job', 'j'])).toEqual({ ...known, fluidUsed: 1 }),
+    );
+  });
+
   test('a job that was opened is there at once', async () => {
     expect(await sent(useOpenJob, { vehicleId: 'v' })).toEqual([
       '/jobs',
       { method: 'POST', body: { vehicleId: 'v' } },
     ]);
-    expect(client.getQueryData(['job', 'j'])).toEqual({ id: 'j', from: 'server' });
+    expect(client.getQueryData(['job', 'j'])).toEqual(ANSWER);
     expect(forgotten()).toContain('jobs');
   });
 });
@@ -207,7 +225,7 @@ describe('vehicles', () => {
         `/vehicles/v/${what}`,
         { method: 'PUT', body: { a: 1 }, version: 3 },
       ]);
-      expect(client.getQueryData(['vehicle', 'v'])).toEqual({ id: 'j', from: 'server' });
+      expect(client.getQueryData(['vehicle', 'v'])).toEqual(ANSWER);
       expect(forgotten()).toEqual(['job j', 'job other', 'history v']);
     },
   );
@@ -258,7 +276,7 @@ describe('shelf and drum', () => {
       '/waste/hand-overs',
       { method: 'POST', body: { toWhom: 'Depot', document: '12' } },
     ]);
-    expect(client.getQueryData(['waste'])).toEqual({ id: 'j', from: 'server' });
+    expect(client.getQueryData(['waste'])).toEqual(ANSWER);
   });
 });
 
@@ -268,7 +286,7 @@ describe('house rules and sessions', () => {
       '/house-rules',
       { method: 'PUT', body: { drumMl: 1 }, version: 9 },
     ]);
-    expect(client.getQueryData(['house-rules'])).toEqual({ id: 'j', from: 'server' });
+    expect(client.getQueryData(['house-rules'])).toEqual(ANSWER);
     expect(forgotten()).toEqual([
       'job j',
       'job other',
@@ -291,7 +309,7 @@ describe('house rules and sessions', () => {
       '/session',
       { method: 'POST', body: { login: 'una' } },
     ]);
-    expect(client.getQueryData(['session'])).toEqual({ id: 'j', from: 'server' });
+    expect(client.getQueryData(['session'])).toEqual(ANSWER);
     server.mockClear();
     expect(await sent(useSignOut, undefined)).toEqual(['/session', { method: 'DELETE' }]);
     for (const key of SHOWN) expect(client.getQueryData(key)).toBeUndefined();

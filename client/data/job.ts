@@ -1,7 +1,7 @@
 import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiProblem } from './api';
-import { keepLaterJob } from './laterJob';
+import { keepLaterJob, wasOvertaken } from './laterJob';
 
 const key = (id: string) => ['job', id] as const;
 
@@ -51,6 +51,10 @@ export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
     scope: { id: `job-${job.id}` },
     onSuccess: (changed) => {
       client.setQueryData(key(job.id), changed);
+      const shown = client.getQueryData<Job>(key(job.id));
+      // Overtaken by taps: what the answer says of the job besides may be older than they are.
+      if (shown && wasOvertaken(shown, changed))
+        void client.invalidateQueries({ queryKey: key(job.id) });
       forgetLists(client);
     },
     onError: (error) => {

@@ -9,13 +9,14 @@ import { replaceEqualDeep } from '@tanstack/react-query';
  * sight.
  */
 export function laterJob(known: Job | undefined, answer: Job): Job {
-  const overtaken =
-    known !== undefined &&
-    (answer.version < known.version || answer.events.length < known.events.length);
-  if (!overtaken) return answer;
+  if (!known || !wasOvertaken(known, answer)) return answer;
   const { events, version, drive, vehicleDrive } = known;
   return { ...answer, events, version, drive, vehicleDrive };
 }
+
+/** Whether more was known of a job than an answer says. */
+export const wasOvertaken = (known: Job, answer: Job): boolean =>
+  answer.version < known.version || answer.events.length < known.events.length;
 
 /** The same, for the cache: what did not change stays the very thing that it was. */
 export const keepLaterJob = (known: unknown, answer: unknown): unknown =>
