@@ -1,8 +1,16 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import { usePageTitle } from './usePageTitle';
 
-function Screen({ name, drawn = true }: { readonly name?: string; readonly drawn?: boolean }) {
-  usePageTitle(name);
+function Screen({
+  name,
+  of,
+  drawn = true,
+}: {
+  readonly name?: string;
+  readonly of?: string;
+  readonly drawn?: boolean;
+}) {
+  usePageTitle(name, of);
   return (
     <main>
       {drawn ? <h1>{name}</h1> : null}
@@ -28,6 +36,16 @@ test('titles, most particular first; the head of a new page is focused, not that
   await waitFor(() =>
     expect(document.activeElement).toBe(screen.getByRole('heading', { name: 'Fluid shelf' })),
   );
+
+  // What the page is about comes after it was opened: reading has begun.
+  rerender(<Screen name="History" />);
+  (document.activeElement as HTMLElement).blur();
+  rerender(<Screen name="History" of="Minibus" />);
+  expect(document.title).toBe('History · Minibus · Cascade Brook');
+  expect(document.activeElement).toBe(document.body);
+  // A page that opens on it has a title of its own before all that.
+  rerender(<Screen name="Descent" of="Minibus" />);
+  expect(document.activeElement).toBe(screen.getByRole('heading', { name: 'Descent' }));
 
   screen.getByLabelText('typed').focus();
   rerender(<Screen name="House rules" />);

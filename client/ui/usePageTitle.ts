@@ -13,9 +13,16 @@ export function usePageTitle(...parts: readonly (string | null | undefined)[]): 
     // Not known yet what the page is called: it is not drawn yet either.
     if (title === APP || title === before) return;
     // Where the app opens, the browser begins at the top by itself; whoever types is left alone.
-    if (before !== null && !(document.activeElement instanceof HTMLInputElement)) focusHead();
+    const opened = before !== null && !isCompleted(before, title);
+    if (opened && !(document.activeElement instanceof HTMLInputElement)) focusHead();
     before = title;
   }, [title]);
+}
+
+/** Whether a title only says more of the same page, as when what it shows has come. */
+function isCompleted(from: string, to: string): boolean {
+  const [then, now] = [from.split(' · '), to.split(' · ')];
+  return then[0] === now[0] && then.every((part) => now.includes(part));
 }
 
 /** Looks out for a head that is not drawn yet. */
@@ -27,6 +34,8 @@ function focusHead(): void {
   const head = document.querySelector<HTMLElement>('main h1');
   if (head) {
     head.setAttribute('tabindex', '-1');
+    // It is where reading begins, nothing that could be pressed: no ring around it.
+    head.style.outline = 'none';
     head.focus({ preventScroll: true });
     return;
   }
