@@ -61,7 +61,7 @@ test('a figure’s reasons have an address: back closes them, a reload keeps the
   await figure.click();
   await page.reload();
   await expect(reasons).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(reasons).toBeHidden();
   await expect(page.getByTestId('next-action')).toContainText('Start');
 });
