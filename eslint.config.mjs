@@ -51,7 +51,13 @@ export default defineConfig([
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
       ],
       '@typescript-eslint/no-explicit-any': 'error',
+      // What the compiler says already; asked again here it is half of the time.
       'import/no-unresolved': 'off',
+      'import/namespace': 'off',
+      'import/export': 'off',
+      'import/default': 'off',
+      'import/named': 'off',
+      'import/no-named-as-default': 'off',
       'import/no-named-as-default-member': 'off',
     },
   },

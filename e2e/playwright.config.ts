@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 const LAUNCH = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: process.env.BROOK_CHROMIUM,
   args: [
     '--no-sandbox',
     '--disable-gpu',
@@ -13,7 +13,7 @@ const LAUNCH = {
   ],
 };
 
-/** The built app, served by the real server on a throwaway database; `npm test` starts both and says where. */
+/** The built app, served by the real server on a throwaway database; `npm test` starts both and says where, and with which browser. */
 export default defineConfig({
   testDir: './tests',
   outputDir: '../.test/browser',
@@ -29,6 +29,7 @@ export default defineConfig({
     {
       name: 'wide',
       testMatch: /axe\.spec/,
+      grep: /@wide/,
       use: { viewport: { width: 1280, height: 800 } },
     },
   ],

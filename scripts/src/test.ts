@@ -1,7 +1,8 @@
 import { DEMO } from '@brook/demo';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { text } from 'node:stream/consumers';
 import { freePort, secretFile, startCluster } from './setup/cluster';
 import { chromiumProgram, postgresPrograms } from './setup/debian';
 import { ROOT } from './setup/paths';
@@ -24,13 +25,14 @@ const total: Count = { passed: 0, failed: 0, skipped: 0 };
 
 rmSync(TEST_DIR, { recursive: true, force: true });
 mkdirSync(TEST_DIR, { recursive: true });
+const checks: Promise<Count>[] = [];
 if (parts.includes('format'))
-  add(check('format', 'prettier', '--check', '--log-level', 'warn', '.'));
+  checks.push(check('format', 'prettier', '--check', '--log-level', 'warn', '.'));
 // Rooms read each other's sources: none is up to date by its own files alone.
-if (parts.includes('types')) add(check('types', 'tsc', '-b', '--force'));
-if (parts.includes('lint')) add(check('lint', 'eslint', '--max-warnings', '0', '.'));
+if (parts.includes('types')) checks.push(check('types', 'tsc', '-b', '--force'));
+if (parts.includes('lint')) checks.push(check('lint', 'eslint', '--max-warnings', '0', '.'));
 if (parts.includes('arrows')) {
-  add(
+  checks.push(
     check(
       'arrows',
       'depcruise',
@@ -46,6 +48,7 @@ if (parts.includes('arrows')) {
     ),
   );
 }
+for (const done of checks) add(await done);
 if (parts.includes('unit') || parts.includes('browser')) await withDatabase();
 say(`${total.passed} passed, ${total.failed} failed, ${total.skipped} skipped`);
 process.exit(total.failed > 0 || total.passed === 0 ? 1 : 0);
@@ -66,14 +69,21 @@ async function withDatabase(): Promise<void> {
   }
 }
 
-/** One of the checks that pass or fail as a whole. */
-function check(name: Part, program: string, ...args: string[]): Count {
-  say(`── ${name}`);
-  const done = spawnSync(join(ROOT, 'node_modules', '.bin', program), args, {
+/** One of the checks that pass or fail as a whole. They run at the same time; what one says stands together. */
+async function check(name: Part, program: string, ...args: string[]): Promise<Count> {
+  const child = spawn(join(ROOT, 'node_modules', '.bin', program), args, {
     cwd: ROOT,
-    stdio: 'inherit',
+    stdio: ['ignore', 'pipe', 'pipe'],
   });
-  return { passed: done.status === 0 ? 1 : 0, failed: done.status === 0 ? 0 : 1, skipped: 0 };
+  const [said, complained, status] = await Promise.all([
+    text(child.stdout),
+    text(child.stderr),
+    new Promise<number | null>((resolve) => child.on('exit', resolve)),
+  ]);
+  say(`── ${name}`);
+  process.stdout.write(said);
+  process.stderr.write(complained);
+  return { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1, skipped: 0 };
 }
 
 function unit(database: string): Count {
@@ -98,7 +108,7 @@ function unit(database: string): Count {
 
 async function browser(database: string): Promise<Count> {
   say('── browser tests');
-  chromiumProgram();
+  const chromium = chromiumProgram();
   const web = buildWeb();
   const port = await freePort();
   const seed = join(TEST_DIR, 'demo.json');
@@ -119,7 +129,12 @@ async function browser(database: string): Promise<Count> {
       {
         cwd: ROOT,
         stdio: ['ignore', 'inherit', 'inherit'],
-        env: { ...process.env, BROOK_URL: `http://127.0.0.1:${port}`, TZ: 'UTC' },
+        env: {
+          ...process.env,
+          BROOK_URL: `http://127.0.0.1:${port}`,
+          BROOK_CHROMIUM: chromium,
+          TZ: 'UTC',
+        },
       },
     );
     return readReport(report, done.status, (json) => {
