@@ -1,7 +1,7 @@
 export {
   Brook,
   Caller,
-  emptyDatabase,
+  newDatabase,
   fluidSeen,
   fullRun,
   goodProof,

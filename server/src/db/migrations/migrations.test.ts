@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { emptyDatabase } from '../../testing';
+import { newDatabase } from '../../testing';
 import { connect } from '../connect';
 import { up as workshopToRun } from './001-workshop-to-run';
 import { up as fluid } from './002-fluid';
@@ -12,7 +12,7 @@ import { up as oneLog } from './005-one-log';
 let db: Sequelize;
 let drop: () => Promise<unknown>;
 beforeEach(async () => {
-  const made = await emptyDatabase();
+  const made = await newDatabase();
   ({ drop } = made);
   db = connect(made.url);
   await workshopToRun(db.getQueryInterface());
