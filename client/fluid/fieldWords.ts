@@ -34,7 +34,7 @@ function sampleWords(s: FluidDraft['samples'][number]): string {
   const said = [
     s.colour ?? s.dye,
     s.clarity,
-    s.foreign,
+    s.foreign === 'none' ? 'no other product' : s.foreign,
     s.water ? `water ${s.water} %` : null,
     s.boiling ? `boils at ${s.boiling} °C` : null,
     s.copper ? `copper ${s.copper} ppm` : null,

@@ -21,7 +21,7 @@ test('a form that a colleague changed meanwhile shows both, field by field, and 
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Somebody changed the same meanwhile')).toBeVisible();
   const seen = page.getByRole('radiogroup', { name: 'Seen and measured' });
-  await expect(seen.getByText(/straw/)).toBeVisible();
+  await expect(seen.getByText(/straw, clear, no other product/)).toBeVisible();
   await expect(seen.getByText(/brown.*water 2 %/)).toBeVisible();
   const stored = async () => (await workshop.get(job.id)).fluid!.samples[0]!.colour;
   expect(await stored()).toBe('brown');
