@@ -3,6 +3,7 @@ import { routineFlush } from '../scope';
 import { countingIds, jobOf, kept, layoutOf, planned, planOf, runOf, type Said } from '../testing';
 import type { JobEvent } from '../log';
 import {
+  currentStop,
   decisionFault,
   DECISIONS,
   DECISIONS_ON,
@@ -10,10 +11,13 @@ import {
   foldEvent,
   foldRun,
   HALT_REASONS,
+  HALTS_AT_BLEEDER,
   missingAt,
+  nextStep,
   planAgainstActual,
   pourFigure,
   runEventFault,
+  RunFluid,
   type HaltReason,
   type Kept,
   type RunEvent,
@@ -23,6 +27,7 @@ const PLAN = planOf('motorcycle-front-disc');
 const [STOP] = PLAN.stops;
 const stopId = STOP!.id;
 const [BOWL] = PLAN.bowls;
+const FRONT = PLAN.layout.nodes.find((n) => n.kind === 'caliper')!;
 const ml = STOP!.strokeMl.value;
 const run = (...events: Said[]) => runOf(PLAN, events);
 const stroke = (id?: string, more: Partial<Said> = {}): Said =>
@@ -261,6 +266,197 @@ describe('halts and decisions', () => {
   });
 });
 
+describe('what arrives under the plan before', () => {
+  const joinPlan = planned(layoutOf('hatchback-diagonal'), {
+    work: {
+      ...routineFlush(['master']),
+      purpose: 'after work',
+      master: {
+        masterId: 'master',
+        linesStayedFull: true,
+        linesAboveWheels: true,
+        nothingElseOpened: true,
+        modulatorLostNothing: true,
+        heldDown: true,
+        bench: 'clean',
+      },
+    },
+  });
+  const join = joinPlan.stages.find((s) => s.kind === 'join lines')!;
+  const onward: Said[] = [
+    { kind: 'halted', id: 'h', reason: 'seized', stopId: null },
+    { kind: 'decided', haltId: 'h', decision: 'do it last', plan: { ...PLAN, id: 'rest' } },
+  ];
+  const late = (stageId: string): Said => ({
+    kind: 'stage done',
+    stageId,
+    planId: joinPlan.id,
+    atMs: 77,
+  });
+
+  test('a stage is booked there, and opens the vehicle all the same', () => {
+    const before = runOf(joinPlan, onward);
+    expect(before.openedAtMs).toBeNull();
+    const state = runOf(joinPlan, [...onward, late(join.id)]);
+    expect(state.past[0]!.stages[join.id]).toBeDefined();
+    expect(state.past[0]!.plan).toBe(joinPlan);
+    expect(state.stages).toEqual({});
+    expect(state.openedAtMs).toBe(77);
+  });
+
+  test('two plans before: the stage stands at its own alone', () => {
+    const again: Said[] = [
+      { kind: 'halted', id: 'h2', reason: 'seized', stopId: null },
+      { kind: 'decided', haltId: 'h2', decision: 'do it last', plan: { ...PLAN, id: 'rest 2' } },
+    ];
+    const state = runOf(joinPlan, [...onward, ...again, late(join.id)]);
+    expect(state.past.map((leg) => Object.keys(leg.stages))).toEqual([[join.id], []]);
+  });
+
+  test('a stage of no plan, and one that opens bleeders, move nothing', () => {
+    const bleed = PLAN.stages.find((s) => s.kind === 'bleed')!;
+    for (const stageId of ['stage-99', bleed.id]) {
+      const state = run({ kind: 'stage done', stageId });
+      expect(state.stages).toEqual({});
+      expect(state.openedAtMs).toBeNull();
+    }
+  });
+
+  test('what was prepared under the plan before says nothing of the present one; what is of the present one does', () => {
+    const step = PLAN.preparation.at(-1)!;
+    const state = (planId: string) =>
+      runOf(joinPlan, [...onward, { kind: 'prepared', step, planId }]);
+    expect(state(joinPlan.id).prepared).not.toContain(step);
+    expect(state('rest').prepared).toContain(step);
+  });
+});
+
+test('what can be met at a bleeder: not the pedal, nor what is recorded by tool or part', () => {
+  expect(HALTS_AT_BLEEDER).toEqual([
+    'ran dry',
+    'seized',
+    'snapped',
+    'nothing comes',
+    'air never ends',
+    'grease',
+    'other product',
+    'leak',
+  ]);
+});
+
+describe('somebody who follows the calls', () => {
+  test('numbers their events on and takes as long for each', () => {
+    const events = followCalls(PLAN, {
+      deviceId: 'phone',
+      nextId: countingIds(),
+      startMs: 1000,
+      lastSeq: 7,
+    });
+    expect(events.slice(0, 3).map((e) => e.deviceSeq)).toEqual([8, 9, 10]);
+    expect(events.slice(0, 3).map((e) => e.atMs)).toEqual([1000, 7000, 13_000]);
+    const fresh = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
+    expect(fresh[0]!.deviceSeq).toBe(1);
+  });
+
+  test('where the calls turn in a circle it is said', () => {
+    const endless = { ...PLAN, stops: [{ ...STOP!, strokes: { ...STOP!.strokes, value: 1e9 } }] };
+    expect(() =>
+      followCalls(endless, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }),
+    ).toThrow('never come to an end');
+  });
+});
+
+describe('the bleeder in hand', () => {
+  const calls = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
+  const upTo = (kind: RunEvent['kind']) =>
+    runOf(
+      PLAN,
+      calls.slice(
+        0,
+        calls.findIndex((e) => e.kind === kind),
+      ),
+    );
+
+  test('is the one that the step names, and the one that waits while something else is done', () => {
+    expect(currentStop(upTo('stroke'))).toBe(STOP);
+    expect(nextStep(upTo('topped up')).kind).toBe('top up');
+    expect(currentStop(upTo('topped up'))).toBe(STOP);
+    expect(currentStop(runOf(PLAN, calls))).toBeNull();
+  });
+
+  test('is none while a stage that opens none is at hand', () => {
+    const parts = [{ partId: FRONT.id, cappedAtOnce: true, keptFull: true, newPart: true }];
+    const layout = layoutOf('motorcycle-front-disc');
+    const plan = planned(layout, {
+      work: { ...routineFlush(['master']), purpose: 'after work', parts },
+    });
+    const state = runOf(plan, []);
+    expect(nextStep(state).kind).toBe('stage');
+    expect(currentStop(state)).toBeNull();
+  });
+
+  test('of several the one that is neither shut nor left', () => {
+    const car = planOf('hatchback-diagonal');
+    const [first, second] = car.stops;
+    const shut: Said = { kind: 'shut', stopId: first!.id, tightened: 'by feel' };
+    const halt: Said = { kind: 'halted', id: 'h', reason: 'grease', stopId: second!.id };
+    expect(currentStop(runOf(car, [shut, halt]))).toBe(second);
+  });
+});
+
+describe('the fluid of a run with two who count', () => {
+  const other = { deviceId: 'other', person: 'Brek' };
+  const shares = (...events: Said[]) => [
+    ...new RunFluid(PLAN).after(run(...events).log).newShares(),
+  ];
+  const filled: Said[] = [
+    { kind: 'prepared', step: 'empty reservoir' },
+    { kind: 'prepared', step: 'fill reservoir' },
+  ];
+  const judged = (count: boolean, id = 'j'): Said => ({
+    kind: 'strokes judged',
+    id,
+    eventIds: ['b'],
+    count,
+  });
+
+  test('what was judged to count moves as much as if it had counted, once; what was not moves nothing', () => {
+    const asked = [...filled, stroke('a'), stroke('b', other)];
+    const one = shares(...filled, stroke('a'));
+    const two = shares(...filled, stroke('a'), stroke('b'));
+    expect(two).not.toEqual(one);
+    expect(shares(...asked)).toEqual(one);
+    expect(shares(...asked, judged(false))).toEqual(one);
+    expect(shares(...asked, judged(true))).toEqual(two);
+    expect(shares(...asked, judged(true), judged(true, 'k'))).toEqual(two);
+    expect(shares(...asked, judged(false), judged(true, 'k'))).toEqual(one);
+    expect(
+      shares(...filled, { kind: 'counting', way: 'tap', ...other } as Said, stroke('a')),
+    ).toEqual(shares(...filled));
+  });
+
+  test('a log that goes another way from some event on is followed from its start', () => {
+    const fluid = new RunFluid(PLAN);
+    const short = run(...filled, stroke('a'), stroke('b'), stroke('c')).log;
+    const long = run(...filled, stroke('a'), stroke('x'), stroke('y'), stroke('z')).log;
+    fluid.after(short);
+    expect([...fluid.after(long).newShares()]).toEqual([
+      ...new RunFluid(PLAN).after(long).newShares(),
+    ]);
+  });
+
+  test('strokes at an opening of the plan that a decision brought are drawn as well', () => {
+    const rest = { ...PLAN, id: 'rest', stops: PLAN.stops.map((s) => ({ ...s, id: `${s.id}@d` })) };
+    const onward: Said[] = [
+      ...filled,
+      { kind: 'halted', id: 'h', reason: 'seized', stopId },
+      { kind: 'decided', haltId: 'h', decision: 'do it last', plan: rest },
+      stroke('late', { stopId: `${stopId}@d` } as Partial<Said>),
+    ];
+    expect(shares(...onward)).toEqual(shares(...filled, stroke('a')));
+  });
+});
+
 test('one event on top gives what the whole log gives, and leaves the state under it as it was', () => {
   const events = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }).map(
     (e) => kept(e) as Kept<RunEvent>,
@@ -288,6 +484,34 @@ describe('events that name what was never there', () => {
       ...(kept({ kind: 'note', text: 'x' }) as JobEvent),
       ...said,
     } as RunEvent);
+
+  test('what any of the plans knows is known', () => {
+    const car = planOf('hatchback-diagonal');
+    const both = { ...known, plans: [PLAN, { ...car, id: 'car' }] };
+    const event = kept({ kind: 'note', text: 'x' }) as JobEvent;
+    const said = (more: object) => runEventFault(both, { ...event, ...more } as RunEvent);
+    expect(said({ planId: PLAN.id })).toBeNull();
+    expect(said({ planId: 'car' })).toBeNull();
+    expect(said({ kind: 'taken off', elementId: 'left-rear-caliper' })).toBeNull();
+    expect(said({ kind: 'taken off', elementId: FRONT.id })).toBeNull();
+    expect(said({ kind: 'taken off', elementId: 'nowhere' })).toContain('no element');
+  });
+
+  test('a decision on what is decided, or on no halt, is kept; one that is not offered is refused', () => {
+    const decision = (haltId: string, what: string) =>
+      ({ ...kept({ kind: 'decided', haltId, decision: what } as Said) }) as Parameters<
+        typeof decisionFault
+      >[1];
+    const open = run({ kind: 'halted', id: 'h', reason: 'leak', stopId });
+    expect(decisionFault(open, decision('h', 'go on'))).toContain('"go on" is not open');
+    expect(decisionFault(open, decision('h', 'end job'))).toBeNull();
+    expect(decisionFault(open, decision('gone', 'go on'))).toBeNull();
+    const closed = run(
+      { kind: 'halted', id: 'h', reason: 'leak', stopId },
+      { kind: 'decided', haltId: 'h', decision: 'end job' },
+    );
+    expect(decisionFault(closed, decision('h', 'go on'))).toBeNull();
+  });
 
   test.each<[object, RegExp | null]>([
     [{ kind: 'note' }, null],
@@ -390,6 +614,56 @@ describe('what an opening lacks', () => {
     const twice = { ...PLAN, stops: [STOP!, { ...STOP!, id: 'again' }] };
     expect(missingAt(twice, STOP!, { ...state, bubbles: null })).toEqual(['colour not read']);
   });
+});
+
+test('before the third stroke bubbles were not read, rather than seen', () => {
+  const short = { ...STOP!, strokes: { ...STOP!.strokes, value: 3 } };
+  const plan = { ...PLAN, stops: [short] };
+  const lacks = (strokes: number, lastBubblesAtStroke: number) =>
+    missingAt(plan, short, { ...at(run()), strokes, lastBubblesAtStroke }).filter((m) =>
+      m.startsWith('bubbles'),
+    );
+  expect(lacks(2, 0)).toEqual(['bubbles not read']);
+  expect(lacks(2, 1)).toEqual(['bubbles in the last three']);
+  expect(
+    missingAt(plan, short, {
+      ...at(run()),
+      strokes: 2,
+      bubbles: { reading: 'none', atStroke: 2 },
+    }),
+  ).toContain('bubbles not read');
+});
+
+test('each bleeder of several is read at its own last opening', () => {
+  const car = planOf('hatchback-diagonal');
+  for (const stop of car.stops)
+    expect(
+      missingAt(car, stop, { ...at(run()), stopId: stop.id, strokes: stop.strokes.value }),
+    ).toEqual(['bubbles not read', 'colour not read']);
+});
+
+test('what bubbles or a dark colour ask for is strokes, and the bowl is filled before they would empty it', () => {
+  const enough = STOP!.strokes.value;
+  const calls = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
+  const lastStroke = calls.map((e) => e.kind).lastIndexOf('stroke');
+  const through = runOf(PLAN, calls.slice(0, lastStroke + 1));
+  const full: Said = { kind: 'topped up', bowlId: BOWL!.id, containerId: null };
+  const low = (state: typeof through) => ({
+    ...state,
+    levelMl: { [BOWL!.id]: BOWL!.topUpLevelMl.value },
+  });
+  for (const said of [
+    [{ kind: 'bubbles', stopId, reading: 'many' }],
+    [
+      { kind: 'bubbles', stopId, reading: 'none' },
+      { kind: 'colour', stopId, colour: 'black' },
+    ],
+  ] as Said[][]) {
+    const state = runOf(PLAN, said, through);
+    expect(state.bleeders[0]!.strokes).toBe(enough);
+    expect(nextStep(low(state)).kind).toBe('top up');
+    expect(nextStep(runOf(PLAN, [full], state)).kind).toBe('more strokes');
+  }
 });
 
 test('what is to be poured names the level wanted', () => {

@@ -22,12 +22,16 @@ export interface FollowOptions {
 /** Seconds that one entry takes in a made-up log [M]. */
 const MS_PER_EVENT = 6_000;
 
+/** Events at the most: a whole car takes a few hundred, so a run that goes on past this turns in a circle. */
+const MOST_EVENTS = 5_000;
+
 /**
  * The log of somebody who does just what the run calls for, with clean
  * readings: for the demo, and for tests of what must always hold. Ends when
  * the run is finished, needs a decision, or the strokes are used up.
  *
  * @param from where the run stands; its beginning when left out
+ * @throws where the calls never come to an end
  */
 export function followCalls(
   plan: Plan,
@@ -37,7 +41,7 @@ export function followCalls(
   const events: RunEvent[] = [];
   let state = from;
   let strokesMade = 0;
-  for (;;) {
+  while (events.length < MOST_EVENTS) {
     const step = nextStep(state);
     if (step.kind === 'stage' && step.stage.kind === options.until) return events;
     const said = answerTo(state, step);
@@ -55,6 +59,7 @@ export function followCalls(
     events.push(event);
     state = foldEvent(state, { ...event, person: '' });
   }
+  throw new Error('The calls of this run never come to an end.');
 }
 
 function answerTo(state: RunState, step: NextStep): RunHappening | null {
