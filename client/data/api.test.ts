@@ -1,4 +1,5 @@
 import { api, ApiProblem, Offline, slowness } from './api';
+import { deviceId } from './device';
 
 const answerWith = (status: number, body: unknown) => {
   globalThis.fetch = jest.fn(async () => ({
@@ -28,7 +29,10 @@ test('an answer that is not a problem document still gives a sentence', async ()
       throw new SyntaxError('not JSON');
     },
   })) as unknown as typeof fetch;
-  await expect(api('/jobs')).rejects.toThrow('The server answered 502.');
+  const error = await api('/jobs').catch((e: unknown) => e);
+  expect((error as Error).message).toBe('The server answered 502.');
+  expect((error as ApiProblem).faults).toEqual([]);
+  expect(new ApiProblem(500, 'No.').faults).toEqual([]);
 });
 
 test('no connection is told apart from a refusal', async () => {
@@ -48,6 +52,33 @@ test('a change names the version that was seen', async () => {
       headers: expect.objectContaining({ 'if-match': '"7"' }),
     }),
   );
+});
+
+test('a question says whose phone asks and nothing more; what is sent says that it is JSON', async () => {
+  answerWith(200, { ok: true });
+  const calls = () => jest.mocked(globalThis.fetch).mock.calls.at(-1)!;
+  await api('/jobs');
+  expect(calls()).toEqual([
+    '/api/v1/jobs',
+    {
+      method: 'GET',
+      headers: { 'brook-device': deviceId() },
+      body: undefined,
+      credentials: 'same-origin',
+      signal: expect.any(AbortSignal),
+    },
+  ]);
+  await api('/jobs', { method: 'POST', body: { vehicleId: 'v' } });
+  expect(calls()[1]).toMatchObject({
+    method: 'POST',
+    headers: { 'brook-device': deviceId(), 'content-type': 'application/json' },
+    body: '{"vehicleId":"v"}',
+  });
+});
+
+test('an answer without content is none', async () => {
+  answerWith(204, { ignored: true });
+  expect(await api('/session', { method: 'DELETE' })).toBeUndefined();
 });
 
 describe('a server that hangs', () => {
@@ -77,6 +108,22 @@ describe('a server that hangs', () => {
     await jest.advanceTimersByTimeAsync(2_000);
     expect(await asked).toBe('late');
     expect(said).toEqual([true, false]);
+    stop();
+    const again = api('/jobs');
+    await jest.advanceTimersByTimeAsync(6_000);
+    await again;
+    expect(said).toEqual([true, false]);
+  });
+
+  test('one that answers in time is never said', async () => {
+    answersAfter(3_000);
+    const said: boolean[] = [];
+    const stop = slowness.subscribe(() => said.push(slowness.isSlow()));
+    const asked = api('/jobs');
+    await jest.advanceTimersByTimeAsync(3_000);
+    expect(await asked).toBe('late');
+    await jest.advanceTimersByTimeAsync(30_000);
+    expect(said).toEqual([]);
     stop();
   });
 
