@@ -73,29 +73,27 @@ async function sent(use: () => unknown, given: unknown): Promise<unknown[]> {
 }
 
 describe('questions', () => {
-  test.each<[string, () => unknown, string]>([
-    ['a job', () => useJob('j2'), '/jobs/j2'],
-    ['a vehicle', () => useVehicle('v2'), '/vehicles/v2'],
-    ['a history', () => useVehicleHistory('v2'), '/vehicles/v2/history'],
+  // What an answer is kept under decides who sees it and when it is asked anew.
+  test.each<[string, () => unknown, string, string[]]>([
+    ['a job', () => useJob('j2'), '/jobs/j2', ['job', 'j2']],
+    ['a vehicle', () => useVehicle('v2'), '/vehicles/v2', ['vehicle', 'v2']],
+    ['a history', () => useVehicleHistory('v2'), '/vehicles/v2/history', ['history', 'v2']],
     [
       'a batch, whatever stands on its label',
       () => useRecall('B 7/8'),
       '/shelf/recall?batch=B%207%2F8',
+      ['recall', 'B 7/8'],
     ],
-  ])('%s', async (_, use, path) => {
-    hook(use);
-    await waitFor(() => expect(server).toHaveBeenCalledWith(path));
-  });
-
-  test.each<[string, () => unknown, string]>([
-    ['the vehicles', useVehicles, '/vehicles'],
-    ['the shelf', useShelf, '/shelf'],
-    ['the drum', useWaste, '/waste'],
-    ['the house rules', useHouseRules, '/house-rules'],
-  ])('%s', async (_, use, path) => {
+    ['the vehicles', useVehicles, '/vehicles', ['vehicles']],
+    ['the shelf', useShelf, '/shelf', ['shelf']],
+    ['the drum', useWaste, '/waste', ['waste']],
+    ['the house rules', useHouseRules, '/house-rules', ['house-rules']],
+    ['who is signed in', useSession, '/session', ['session']],
+  ])('%s', async (_, use, path, key) => {
     client.clear();
     hook(use);
-    await waitFor(() => expect(server).toHaveBeenCalledWith(path));
+    await waitFor(() => expect(client.getQueryData(key)).toEqual(ANSWER));
+    expect(server.mock.calls).toEqual([[path]]);
   });
 
   test('who is signed in is asked once a minute, not at every page', () => {
@@ -193,6 +191,23 @@ describe('what is done to a job', () => {
     await waitFor(() => expect(server).toHaveBeenCalledTimes(2));
     await waitFor(() =>
       expect(client.getQueryData(['job', 'j'])).toEqual({ ...known, fluidUsed: 1 }),
+    );
+    expect(forgotten()).not.toContain('job other');
+    expect(forgotten()).not.toContain('session');
+  });
+
+  test('what is done to one job goes one after another, by the answer before; another job does not wait', async () => {
+    let answer: (job: unknown) => void = () => undefined;
+    server.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+    const acts = ['j', 'j', 'other'].map((id) => hook(() => useJobAct({ id, version: 4 })));
+    const paths = () => server.mock.calls.map(([path]) => path);
+    await act(async () => {
+      for (const one of acts) one.current.mutate({ kind: 'release' });
+    });
+    expect(paths()).toEqual(['/jobs/j/release', '/jobs/other/release']);
+    await act(async () => answer(ANSWER));
+    await waitFor(() =>
+      expect(paths()).toEqual(['/jobs/j/release', '/jobs/other/release', '/jobs/j/release']),
     );
   });
 
