@@ -120,6 +120,9 @@ describe('questions', () => {
       '/jobs?limit=30&cursor=c1',
     ]);
     await waitFor(() => expect(list.current.hasNextPage).toBe(false));
+    expect(client.getQueryData(['jobs'])).toMatchObject({
+      pages: [{ jobs: [1] }, { jobs: [2] }],
+    });
   });
 });
 

@@ -1,8 +1,15 @@
 import type { Job } from '@brook/contract';
-import { foldJob, type JobEvent } from '@brook/core/log';
+import { addToJob, foldJob, type JobEvent } from '@brook/core/log';
 import type { Kept } from '@brook/core/run';
 import { kept, logFrom, planOf } from '@brook/core/testing';
-import { FollowedJob, logOf } from './jobFold';
+import { renderHook } from '@testing-library/react';
+import { FollowedJob, logOf, useFolded } from './jobFold';
+
+// The same functions, only counted.
+jest.mock('@brook/core/log', () => {
+  const real = jest.requireActual('@brook/core/log');
+  return { ...real, foldJob: jest.fn(real.foldJob), addToJob: jest.fn(real.addToJob) };
+});
 
 const plan = planOf('motorcycle-front-disc');
 const stroke = (id: string) => kept({ id, kind: 'stroke', stopId: plan.stops[0]!.id });
@@ -47,10 +54,59 @@ test.each<[string, Kept<JobEvent>[][]]>([
   }
 });
 
-test('a log that only grows is not folded anew', () => {
+// A tap is painted within a frame: folding a long log anew at each would not be.
+test.each<[string, Kept<JobEvent>[], Kept<JobEvent>[], { folded: number; added: number }]>([
+  ['one tap', [stroke('a')], [stroke('b')], { folded: 0, added: 1 }],
+  ['three at once', [stroke('a')], ['b', 'c', 'd'].map(stroke), { folded: 0, added: 3 }],
+  ['nothing new', [stroke('a')], [], { folded: 0, added: 0 }],
+  ['an undo and a tap', [stroke('a')], [undo('a'), stroke('b')], { folded: 0, added: 2 }],
+  [
+    'two undos',
+    [stroke('a'), stroke('b')],
+    [undo('b'), undo('a'), stroke('c')],
+    { folded: 1, added: 0 },
+  ],
+])(
+  '%s: what only comes behind is added, several undos are folded in one go',
+  (_, known, more, cost) => {
+    const followed = new FollowedJob();
+    followed.after(log(...known));
+    jest.mocked(foldJob).mockClear();
+    jest.mocked(addToJob).mockClear();
+    followed.after(log(...known, ...more));
+    expect({
+      folded: jest.mocked(foldJob).mock.calls.length,
+      added: jest.mocked(addToJob).mock.calls.length,
+    }).toEqual(cost);
+  },
+);
+
+test.each<[string, Kept<JobEvent>[]]>([
+  ['another order', log(stroke('b'), stroke('a'))],
+  ['fewer', log(stroke('a'))],
+  ['another last one', log(stroke('a'), stroke('c'))],
+  ['another in between', log(stroke('c'), stroke('b'), stroke('d'))],
+])('%s: folded anew, once', (_, other) => {
   const followed = new FollowedJob();
-  const taps = Array.from({ length: 5 }, (_, i) => stroke(`t${i}`));
-  const states = taps.map((_, i) => followed.after(log(...taps.slice(0, i + 1))));
-  // What stands in the state already stays the very thing that it was.
-  expect(states[4]!.log[1]).toBe(states[1]!.log[1]);
+  followed.after(log(stroke('a'), stroke('b')));
+  jest.mocked(foldJob).mockClear();
+  jest.mocked(addToJob).mockClear();
+  followed.after(other);
+  expect(foldJob).toHaveBeenCalledTimes(1);
+  expect(addToJob).not.toHaveBeenCalled();
+});
+
+test('what is only shown is folded once for a log, and anew for another', () => {
+  const job = (events: Kept<JobEvent>[]) =>
+    ({ events, planResult: { verdict: 'planned', plan } }) as unknown as Job;
+  const first = job(log(stroke('a')));
+  const { result, rerender } = renderHook((shown: Job) => useFolded(shown), {
+    initialProps: first,
+  });
+  const before = result.current;
+  expect(before.run!.bleeders[0]!.strokes).toBe(1);
+  rerender({ ...first });
+  expect(result.current).toBe(before);
+  rerender(job(log(stroke('a'), stroke('b'))));
+  expect(result.current.run!.bleeders[0]!.strokes).toBe(2);
 });

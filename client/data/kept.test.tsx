@@ -37,3 +37,24 @@ test('an entry that was kept in another shape is set aside, not read and not los
   expect(kept().result.current[0]).toEqual({ water: '' });
   expect(sessionStorage.getItem('kept-fluid-1-aside')).toBe(old);
 });
+
+test('nothing kept leaves nothing behind; a kept one without content is set aside', () => {
+  kept();
+  expect(sessionStorage).toHaveLength(0);
+  sessionStorage.setItem('kept-fluid-1', '{"shape":1}');
+  expect(kept().result.current[0]).toEqual({ water: '' });
+  expect(sessionStorage.getItem('kept-fluid-1-aside')).toBe('{"shape":1}');
+});
+
+test('what is changed and forgotten is what is looked at now', () => {
+  const { result, rerender } = renderHook(
+    ({ key, shape }) => useKept(key, shape, () => ({ water: '' })),
+    { initialProps: { key: 'fluid-1', shape: 1 } },
+  );
+  rerender({ key: 'fluid-2', shape: 2 });
+  act(() => result.current[1](() => ({ water: '3' })));
+  expect(Object.keys(sessionStorage)).toEqual(['kept-fluid-2']);
+  expect(sessionStorage.getItem('kept-fluid-2')).toBe('{"shape":2,"value":{"water":"3"}}');
+  act(() => result.current[2]());
+  expect(sessionStorage).toHaveLength(0);
+});
