@@ -269,6 +269,56 @@ test('what another phone did comes with the answer to one’s own tap', async ()
   await waitFor(() => expect(made(run)).toBe(2));
 });
 
+test('another job on the same page has a log, shelves and numbers of its own', async () => {
+  const hook = live();
+  hook.unmount();
+  const theirs = kept({ ...STROKE, id: 'sent', deviceId: 'phone', deviceSeq: 30 });
+  const other = { ...job(theirs), id: 'other' };
+  const event = { ...STROKE, id: 'no', deviceId: 'phone', deviceSeq: 9, atMs: 0, planId: plan.id };
+  const shelf = (id: string) =>
+    mockStore.get(`outbox:${id}`) as { waiting: PhoneEvent[]; refused: unknown[] } | undefined;
+  mockStore.set('outbox:other', {
+    version: 2,
+    lastSeq: 0,
+    waiting: [],
+    refused: [{ event, sentence: 'No.' }],
+  });
+  server.mockRejectedValue(new Offline());
+  const wrapper = ({ children }: { readonly children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  const { result, rerender } = renderHook(({ shown }) => useRun(shown, plan), {
+    wrapper,
+    initialProps: { shown: job() },
+  });
+  expect(result.current.refused).toEqual([]);
+  await waitFor(() => expect(result.current.ready).toBe(true));
+  rerender({ shown: other });
+  await waitFor(() => expect(result.current.refused).toHaveLength(1));
+  act(() => result.current.say(STROKE));
+  await waitFor(() => expect(shelf('other')!.waiting).toMatchObject([{ deviceSeq: 31 }]));
+  await waitFor(() => expect(made(result)).toBe(2));
+  const tapped = shelf('other')!.waiting[0]!.id;
+  act(() => result.current.undo());
+  await waitFor(() =>
+    expect(shelf('other')!.waiting[1]).toMatchObject({ kind: 'undone', eventId: tapped }),
+  );
+  act(() => result.current.dropRefused('no'));
+  await waitFor(() => expect(result.current.refused).toEqual([]));
+  expect(shelf('other')!.refused).toEqual([]);
+  expect(shelf('job')).toBeUndefined();
+});
+
+test('before anybody counted, this phone may; a tap stands under the name of who is signed in', async () => {
+  const run = await ready(live());
+  expect(run.current.counts).toBe(true);
+  expect(run.current.state.counting).toBeNull();
+  await waitFor(() => expect(client.getQueryData(['session'])).toBeDefined());
+  server.mockRejectedValue(new Offline());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.job.log.at(-1)).toMatchObject({ person: 'Una' }));
+});
+
 test('off the page nothing is sent any more', async () => {
   const hook = live();
   await ready(hook);
