@@ -35,7 +35,7 @@ export interface OrdersPageProps {
 
 /** Every school priced for this job, the best order sought, and what the choice costs. */
 export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProps) {
-  const { orders, search, problem, cancel } = useOrders(job, plan);
+  const { orders, search, answered, problem, cancel } = useOrders(job, plan);
   const [picked, setPicked] = useState<OrderId>(plan.order);
   useUnsaved(picked !== plan.order);
   const row = orders.find((o) => o.id === picked) ?? null;
@@ -66,27 +66,29 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
       <PageHead vehicle={job.vehicleName} question="In which order?" />
       {row?.cost ? <Words>{costWords(row.cost, counts)}</Words> : null}
       {problem ? <Caution title={problem} /> : null}
-      <View>
-        <View style={styles.row} aria-hidden>
-          <View style={styles.grow} />
-          <ColumnHead word="mL" width={48} />
-          <ColumnHead word={counts} width={48} />
-          <ColumnHead word="min" width={48} />
-          <ColumnHead word="old left" width={48} />
+      {orders.length > 0 ? (
+        <View>
+          <View style={styles.row} aria-hidden>
+            <View style={styles.grow} />
+            <ColumnHead word="mL" width={48} />
+            <ColumnHead word={counts} width={48} />
+            <ColumnHead word="min" width={48} />
+            <ColumnHead word="old left" width={48} />
+          </View>
+          <View role="radiogroup" aria-label="Orders">
+            {orders.map((o) => (
+              <OrderLine
+                key={o.id}
+                plan={plan}
+                order={o}
+                most={most}
+                chosen={o.id === picked}
+                onPick={() => setPicked(o.id)}
+              />
+            ))}
+          </View>
         </View>
-        <View role="radiogroup" aria-label="Orders">
-          {orders.map((o) => (
-            <OrderLine
-              key={o.id}
-              plan={plan}
-              order={o}
-              most={most}
-              chosen={o.id === picked}
-              onPick={() => setPicked(o.id)}
-            />
-          ))}
-        </View>
-      </View>
+      ) : null}
       {row && !('code' in row.price) ? (
         <View>
           {orderFigures(row.price, counts).map((f) => (
@@ -97,15 +99,17 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
       ) : null}
       <Search
         search={search}
-        waiting={orders.length === 0}
+        priced={orders.length > 0 ? 'priced' : answered ? 'nothing to compare' : 'not yet'}
         free={plan.searchable.length > 0}
         onCancel={cancel}
       />
-      <Words size="small" tone="softWords">
-        Simulated along this layout: lines laminar, cavities mixed, shared stretches as the earlier
-        bleeders left them, the reservoir topped up in batches. Good to 2.5 % each; between orders
-        most of that cancels.
-      </Words>
+      {orders.length > 0 ? (
+        <Words size="small" tone="softWords">
+          Simulated along this layout: lines laminar, cavities mixed, shared stretches as the
+          earlier bleeders left them, the reservoir topped up in batches. Good to 2.5 % each;
+          between orders most of that cancels.
+        </Words>
+      ) : null}
     </Page>
   );
 }
@@ -116,11 +120,14 @@ function useOrders(
 ): {
   orders: readonly PlanOrder[];
   search: SearchState | null;
+  /** Whether nothing more will come. */
+  answered: boolean;
   problem: string | null;
   cancel: () => void;
 } {
   const [orders, setOrders] = useState<readonly PlanOrder[]>([]);
   const [search, setSearch] = useState<SearchState | null>(null);
+  const [answered, setAnswered] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const asked = useRef<Asked<OrdersAnswer> | null>(null);
   useEffect(() => {
@@ -136,12 +143,13 @@ function useOrders(
       (answer) => {
         setOrders(answer.orders);
         setSearch(answer.search);
+        setAnswered(true);
       },
       (error: Error) => setProblem(error.message),
     );
     return () => asked.current?.cancel();
   }, [job, plan]);
-  return { orders, search, problem, cancel: () => asked.current?.cancel() };
+  return { orders, search, answered, problem, cancel: () => asked.current?.cancel() };
 }
 
 interface OrderLineProps {
@@ -208,16 +216,23 @@ function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
 /** How far the search for the best order is; stopped, it says how much could still be saved at most. */
 function Search({
   search,
-  waiting,
+  priced,
   free,
   onCancel,
 }: {
   readonly search: SearchState | null;
-  readonly waiting: boolean;
+  readonly priced: 'not yet' | 'priced' | 'nothing to compare';
   readonly free: boolean;
   readonly onCancel: () => void;
 }) {
-  if (waiting) return <Words>Pricing the schools …</Words>;
+  if (priced === 'not yet') return <Words>Pricing the schools …</Words>;
+  if (priced === 'nothing to compare')
+    return (
+      <Words>
+        Nothing to choose by price: where the fluid is not renewed, each line is swept by its own
+        volume, and every order needs the same.
+      </Words>
+    );
   if (!free)
     return (
       <Words size="small">
