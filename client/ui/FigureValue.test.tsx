@@ -33,7 +33,7 @@ test('a figure opens to its rule and source, its input opens in turn, and both c
   expect(screen.getByText('Πd²/4.')).toBeTruthy();
   expect(screen.getByText(/Model or value from memory/)).toBeTruthy();
   expect(screen.getByText('give or take 2 mm²')).toBeTruthy();
-  fireEvent.click(screen.getByRole('button', { name: 'Bore: 21 mm. Why?' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Bore: 20.6 mm. Why?' }));
   expect(screen.getByText('Entered for this vehicle or job')).toBeTruthy();
   expect(window.location.hash).toBe('#why=Bore');
   fireEvent.click(screen.getByText('Back'));

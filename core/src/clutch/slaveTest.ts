@@ -109,9 +109,10 @@ function limitFor(layout: Layout, slave: Slave, way: SlaveWay): Figure | null {
   });
   return figure({
     label: 'Slave travel, at least',
-    value: byVolume.value * LEAST_TRAVEL_SHARE,
+    // To the tenth that is shown: what is read and what is tested is the same number.
+    value: Math.round(10 * byVolume.value * LEAST_TRAVEL_SHARE) / 10,
     unit: 'mm',
-    rule: `${LEAST_TRAVEL_SHARE * 100} % of it: hoses and seals give a little. The maker’s figure wins`,
+    rule: `${LEAST_TRAVEL_SHARE * 100} % of it, to a tenth: hoses and seals give a little. The maker’s figure wins`,
     source: MODEL,
     from: [byVolume],
   });

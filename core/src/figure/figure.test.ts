@@ -25,6 +25,12 @@ test.each([
   [{ value: -0.4, unit: '%' }, '−0.4 %'],
   [{ value: 6.9, unit: 'pH' }, '6.9'],
   [{ value: -1e-9, unit: 'mL' }, '0.0 mL'],
+  [{ value: 3.2, unit: 'mm' }, '3.2 mm'],
+  [{ value: 24, unit: 'mm' }, '24 mm'],
+  [{ value: 24.04, unit: 'mm' }, '24 mm'],
+  [{ value: 49.9, unit: 'mm' }, '49.9 mm'],
+  [{ value: 50.4, unit: 'mm' }, '50 mm'],
+  [{ value: -3.2, unit: 'mm' }, '−3.2 mm'],
 ] as const)('%j reads %s', (of, words) => {
   expect(figureText(of)).toBe(words);
 });

@@ -1,7 +1,6 @@
 import type { Figure } from './figure';
 
 const DECIMALS: Partial<Record<Figure['unit'], number>> = {
-  mm: 0,
   m: 1,
   'mm²': 0,
   'mm²/s': 1,
@@ -16,7 +15,8 @@ const DECIMALS: Partial<Record<Figure['unit'], number>> = {
 
 /**
  * Number and unit as a technician reads them. Volumes under 20 mL keep one
- * decimal, because a stroke is a few millilitres.
+ * decimal, because a stroke is a few millilitres; lengths under 50 mm too,
+ * where they are not whole, because bores and limits are told apart by tenths.
  *
  * @example figureText of 201.4 mL is "201 mL"; of 5.24 m is "5.2 m"; of 39 strokes is "39 strokes"
  */
@@ -31,5 +31,6 @@ function figureNumber({ value, unit }: Pick<Figure, 'value' | 'unit'>): string {
     return Number(size) === 0 ? size : `−${size}`;
   }
   if (unit === 'mL') return value.toFixed(Math.abs(value) < 20 && !Number.isInteger(value) ? 1 : 0);
+  if (unit === 'mm') return String(Number(value.toFixed(value < 50 ? 1 : 0)));
   return value.toFixed(DECIMALS[unit] ?? 0);
 }
