@@ -79,7 +79,7 @@ export const bench: OwnStageKind<BenchDraft, BenchStage> = {
         'Every chamber: no bubbles, level steady, piston firm. Go on for a minute after the last bubble.',
         'The piston comes fully home. Cap the ports on the way to the vehicle.',
       ],
-      why: 'A dry master makes no pressure, and its air would be pushed through the whole car.',
+      why: 'A dry master makes no pressure, and its air would be pushed through every line.',
     };
   },
   materials: ({ preferences }) => [

@@ -94,7 +94,10 @@ describe('what each kind is', () => {
       expect(after.state).toEqual({ ...UNTOUCHED, tapped: true });
       expect(isStageThrough(opened, stage, after.state)).toBe(true);
       expect(usualSaying(opened, stage)).toEqual(done);
-      expect(stageRecordLines(opened, stage, after.state)).toEqual([]);
+      expect(stageRecordLines(opened, stage, after.state)).toEqual([
+        `${stageTitle(opened.layout, stage)}: done.`,
+      ]);
+      expect(stageRecordLines(opened, stage, UNTOUCHED)).toEqual([]);
       expect(leftOut(stage, after.state)).toBeNull();
     }
     expect(isStageThrough(opened, stage)).toBe(false);

@@ -197,13 +197,14 @@ export function leftOut(stage: OwnStage, { skipped, said }: StageState): string 
     : null;
 }
 
-/** The lines of a stage in the record. */
+/** The lines of a stage in the record: what was said in it, or that it was done. */
 export function stageRecordLines(
   plan: StagePlan,
   stage: OwnStage,
-  { said }: StageState,
+  { said, tapped }: StageState,
 ): readonly string[] {
-  return own(stage).recordLines(plan, stage, said);
+  const lines = own(stage).recordLines(plan, stage, said);
+  return lines.length === 0 && tapped ? [`${stageTitle(plan.layout, stage)}: done.`] : lines;
 }
 
 function ruleFor(
