@@ -81,9 +81,7 @@ export const ChartView = memo(function ChartView({
         </G>
       ))}
       <Line x1={nowX} x2={nowX} y1={12} y2={foot} stroke={colour.edge} strokeWidth={1} />
-      <SvgText x={nowX + 5} y={24} fill={colour.softWords} {...LABEL}>
-        today
-      </SvgText>
+      <Label x={nowX + 5} y={24} tone={colour.softWords} word="today" />
       <Circle cx={nowX} cy={foot} r={3} fill={colour.edge} />
       <Path d={marks.reservoir} fill={colour.ground} stroke={colour.words} strokeWidth={2} />
       <Path d={marks.bleeder} fill={colour.words} />
@@ -114,7 +112,40 @@ function Limit({
         strokeWidth={1.5}
         strokeDasharray={dash}
       />
-      <SvgText x={38} y={y - 4} fill={colour.words} {...LABEL}>
+      {/* At the far end, where the uptake has left the limits behind. */}
+      <Label x={width - 12} y={y - 4} anchor="end" tone={colour.words} word={word} />
+    </G>
+  );
+}
+
+/** A word that can be read where lines cross it. */
+function Label({
+  x,
+  y,
+  tone,
+  word,
+  anchor = 'start',
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly tone: string;
+  readonly word: string;
+  readonly anchor?: 'start' | 'end';
+}) {
+  return (
+    <G>
+      <SvgText
+        x={x}
+        y={y}
+        textAnchor={anchor}
+        stroke={colour.ground}
+        strokeWidth={4}
+        strokeLinejoin="round"
+        {...LABEL}
+      >
+        {word}
+      </SvgText>
+      <SvgText x={x} y={y} textAnchor={anchor} fill={tone} {...LABEL}>
         {word}
       </SvgText>
     </G>
