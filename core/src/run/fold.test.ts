@@ -1,6 +1,16 @@
 import { followCalls } from './followCalls';
 import { routineFlush } from '../scope';
-import { countingIds, jobOf, kept, layoutOf, planned, planOf, runOf, type Said } from '../testing';
+import {
+  carefulMaster,
+  countingIds,
+  jobOf,
+  kept,
+  layoutOf,
+  planned,
+  planOf,
+  runOf,
+  type Said,
+} from '../testing';
 import type { JobEvent } from '../log';
 import {
   currentStop,
@@ -271,15 +281,7 @@ describe('what arrives under the plan before', () => {
     work: {
       ...routineFlush(['master']),
       purpose: 'after work',
-      master: {
-        masterId: 'master',
-        linesStayedFull: true,
-        linesAboveWheels: true,
-        nothingElseOpened: true,
-        modulatorLostNothing: true,
-        heldDown: true,
-        bench: 'clean',
-      },
+      master: carefulMaster(),
     },
   });
   const join = joinPlan.stages.find((s) => s.kind === 'join lines')!;

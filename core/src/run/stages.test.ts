@@ -3,7 +3,16 @@ import { layoutTemplates, type Layout } from '../circuit';
 import { USUAL_MEANS } from '../flow';
 import { planBleed, planChanges, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
-import { countingIds, eventFault, kept, layoutOf, planOf, runOf, type Said } from '../testing';
+import {
+  carefulMaster,
+  countingIds,
+  eventFault,
+  kept,
+  layoutOf,
+  planOf,
+  runOf,
+  type Said,
+} from '../testing';
 import {
   currentStop,
   followCalls,
@@ -184,15 +193,7 @@ test('joining the lines opens the system: from then on it must not be driven', (
     work: {
       ...routineFlush(['master']),
       purpose: 'after work',
-      master: {
-        masterId: 'master',
-        linesStayedFull: true,
-        linesAboveWheels: true,
-        nothingElseOpened: true,
-        modulatorLostNothing: true,
-        heldDown: true,
-        bench: 'clean',
-      },
+      master: carefulMaster(),
     },
   });
   const events = log(plan);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { paths, type Layout } from '../circuit';
-import { arbitraryLayout, layoutOf } from '../testing';
+import { arbitraryLayout, carefulMaster, layoutOf } from '../testing';
 import {
   adviceWords,
   behind,
@@ -13,7 +13,6 @@ import {
   PURPOSES,
   routineFlush,
   UNMET_WORDS,
-  type MasterChanged,
   type WorkDone,
 } from '.';
 
@@ -30,15 +29,7 @@ const opened = (layout: Layout, more: Partial<WorkDone>) =>
     .sort();
 const capped = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true });
 const hatchback = layoutOf('hatchback-diagonal');
-const CARE: MasterChanged = {
-  masterId: 'master',
-  linesStayedFull: true,
-  linesAboveWheels: true,
-  nothingElseOpened: true,
-  modulatorLostNothing: true,
-  heldDown: true,
-  bench: 'clean',
-};
+const CARE = carefulMaster();
 
 // Which bleeders each kind of work asks for: common practice, no source.
 describe('what must be opened', () => {

@@ -1,8 +1,16 @@
 import type { TemplateId } from '../circuit';
 import { USUAL_DAY, USUAL_MEANS } from '../flow';
-import { routineFlush, type MasterChanged } from '../scope';
+import { routineFlush } from '../scope';
 import { linesOf, stageTitle, stageWords } from '.';
-import { afterWork, allMasters, cappedPart, EVERYTHING, layoutOf, planned } from '../testing';
+import {
+  afterWork,
+  allMasters,
+  cappedPart,
+  carefulMaster,
+  EVERYTHING,
+  layoutOf,
+  planned,
+} from '../testing';
 import { partnerWays, planBleed, refusalWords, type Plan } from '../plan';
 
 const outline = (plan: Plan): string[] =>
@@ -153,15 +161,7 @@ describe('stages', () => {
 
   test('a master changed with every care opens no wheel, and says which condition fails where one does', () => {
     const car = layoutOf('hatchback-diagonal');
-    const care: MasterChanged = {
-      masterId: 'master',
-      linesStayedFull: true,
-      linesAboveWheels: true,
-      nothingElseOpened: true,
-      modulatorLostNothing: true,
-      heldDown: true,
-      bench: 'clean',
-    };
+    const care = carefulMaster();
     const plan = planned(car, { work: afterWork(car, { master: care }) });
     expect(plan.stops).toEqual([]);
     expect(plan.totals.bledMl.value).toBe(0);
@@ -215,15 +215,7 @@ describe('stages', () => {
 
   test('lines of a new master move one by one, and lines that cross by a sequence that leaves nothing open', () => {
     const car = layoutOf('hatchback-diagonal');
-    const care: MasterChanged = {
-      masterId: 'master',
-      linesStayedFull: true,
-      linesAboveWheels: true,
-      nothingElseOpened: true,
-      modulatorLostNothing: true,
-      heldDown: true,
-      bench: 'clean',
-    };
+    const care = carefulMaster();
     const lines = linesOf(car, 'master');
     const steps = (linesOver: readonly string[]) => {
       const plan = planned(car, { work: afterWork(car, { master: { ...care, linesOver } }) });
@@ -304,15 +296,7 @@ describe('stages', () => {
     const clutch = planned(van, {
       work: afterWork(van, {
         masterIds: ['clutch-master'],
-        master: {
-          masterId: 'clutch-master',
-          linesStayedFull: true,
-          linesAboveWheels: true,
-          nothingElseOpened: true,
-          modulatorLostNothing: true,
-          heldDown: true,
-          bench: 'clean',
-        },
+        master: carefulMaster('clutch-master'),
       }),
     });
     expect(partnerWays(clutch, clutch.scope.advice[0]!)!.sameJob.value).toBeGreaterThan(300);

@@ -4,6 +4,7 @@ export {
   afterWork,
   allMasters,
   cappedPart,
+  carefulMaster,
   countingIds,
   EVERYTHING,
   layoutOf,

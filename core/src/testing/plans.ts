@@ -1,7 +1,7 @@
 import { templateById, type DriverSide, type Layout, type TemplateId } from '../circuit';
 import type { Means } from '../flow';
 import { planBleed, refusalWords, type Plan, type PlanRequest } from '../plan';
-import { routineFlush, type WorkDone } from '../scope';
+import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
 
 /** A template's layout, by default with the driver on the right where there is a choice. */
 export function layoutOf(id: TemplateId, side?: DriverSide): Layout {
@@ -41,6 +41,17 @@ export const afterWork = (layout: Layout, more: Partial<WorkDone>): WorkDone => 
   ...routineFlush(allMasters(layout)),
   purpose: 'after work',
   ...more,
+});
+
+/** A master that was changed with every care: then no wheel need be opened [C]. */
+export const carefulMaster = (masterId = 'master'): MasterChanged => ({
+  masterId,
+  linesStayedFull: true,
+  linesAboveWheels: true,
+  nothingElseOpened: true,
+  modulatorLostNothing: true,
+  heldDown: true,
+  bench: 'clean',
 });
 
 /** An old part that was off, everything about it kept full. */
