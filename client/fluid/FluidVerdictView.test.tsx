@@ -7,22 +7,10 @@ import {
   type Grade,
   type Sample,
 } from '@brook/core/fluid';
+import { SEEN_ALONE } from '@brook/core/testing';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { ConditionView, GradeVerdicts, StopView } from './FluidVerdictView';
 
-const SAMPLE: Sample = {
-  point: 'reservoir',
-  colour: 'straw',
-  clarity: 'clear',
-  foreign: 'none',
-  dye: null,
-  dropsInWater: null,
-  water: null,
-  boiling: null,
-  copperPpm: null,
-  pH: null,
-  practice: false,
-};
 const placeOf = (point: string) => (point === 'left-rear' ? 'left rear' : point);
 const wet = (percent: number, point = 'reservoir'): Partial<Sample> => ({
   point,
@@ -35,7 +23,7 @@ const show = (...samples: Partial<Sample>[]) =>
         grade: 'DOT 4',
         isoClass: null,
         lastDye: null,
-        samples: samples.map((s) => ({ ...SAMPLE, ...s })),
+        samples: samples.map((s) => ({ ...SEEN_ALONE, ...s })),
       })}
       placeOf={placeOf}
     />,
@@ -76,14 +64,16 @@ describe('a stop', () => {
     seals: 'ordinary',
     inSystem: 'unknown',
     lastDye: null,
-    samples: [SAMPLE],
+    samples: [SEEN_ALONE],
     fill: null,
     ...more,
   });
   test('says what was seen, that the vehicle stays, and what it may be', () => {
     render(
       <StopView
-        verdict={fluidVerdict(request({ samples: [{ ...SAMPLE, foreign: 'thick or greasy' }] }))}
+        verdict={fluidVerdict(
+          request({ samples: [{ ...SEEN_ALONE, foreign: 'thick or greasy' }] }),
+        )}
       />,
     );
     expect(screen.getByRole('alert').textContent).toMatch(/hub or axle seal.*“do not drive”/);

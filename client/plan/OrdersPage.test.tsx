@@ -13,9 +13,13 @@ import { act, render, screen } from '@testing-library/react';
 import { OrdersPage } from './OrdersPage';
 
 let mockAnswer: (answer: object) => void = () => undefined;
+let mockFail: (error: Error) => void = () => undefined;
 jest.mock('../workers/ask', () => ({
   askWorker: () => ({
-    answer: new Promise((resolve) => (mockAnswer = resolve)),
+    answer: new Promise((resolve, reject) => {
+      mockAnswer = resolve;
+      mockFail = reject;
+    }),
     cancel: () => undefined,
   }),
 }));
@@ -57,4 +61,11 @@ test('a flush is priced order by order, and what was chosen is marked', async ()
     'true',
   );
   expect(screen.getByText(/^Simulated along this layout/)).toBeTruthy();
+});
+
+test('a reckoning that failed is said, and nothing waits beside it', async () => {
+  show(planned(layout, { work: routineFlush(allMasters(layout)) }));
+  await act(async () => mockFail(new Error('The reckoning failed on this phone.')));
+  expect(screen.getByText('The reckoning failed on this phone.')).toBeTruthy();
+  expect(screen.queryByText('Pricing the schools …')).toBeNull();
 });

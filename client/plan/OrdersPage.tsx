@@ -97,12 +97,14 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
           {notEmptied ? <FigureRow figure={notEmptied} /> : null}
         </View>
       ) : null}
-      <Search
-        search={search}
-        priced={orders.length > 0 ? 'priced' : answered ? 'nothing to compare' : 'not yet'}
-        free={plan.searchable.length > 0}
-        onCancel={cancel}
-      />
+      {problem ? null : (
+        <Search
+          search={search}
+          priced={orders.length > 0 ? 'priced' : answered ? 'nothing to compare' : 'not yet'}
+          free={plan.searchable.length > 0}
+          onCancel={cancel}
+        />
+      )}
       {orders.length > 0 ? (
         <Words size="small" tone="softWords">
           Simulated along this layout: lines laminar, cavities mixed, shared stretches as the

@@ -78,7 +78,10 @@ async function check(name: Part, program: string, ...args: string[]): Promise<Co
   const [said, complained, status] = await Promise.all([
     text(child.stdout),
     text(child.stderr),
-    new Promise<number | null>((resolve) => child.on('exit', resolve)),
+    new Promise<number | null>((resolve) => {
+      child.on('exit', resolve);
+      child.on('error', () => resolve(null));
+    }),
   ]);
   say(`── ${name}`);
   process.stdout.write(said);

@@ -1,6 +1,6 @@
 import type { Layout } from '../circuit';
 import { routineFlush, type WorkDone } from '../scope';
-import { afterWork, layoutOf, planned } from '../testing';
+import { afterWork, carefulMaster, layoutOf, planned } from '../testing';
 
 const bike = layoutOf('motorcycle-front-disc');
 const soft: WorkDone = { ...routineFlush([bike.masters[0]!.id]), purpose: 'soft pedal' };
@@ -32,15 +32,7 @@ test('without air, and where the workshop works steadily, every stroke is steady
 
 test('after a master was changed strokes are slow, whatever the lines do', () => {
   const car = layoutOf('hatchback-diagonal');
-  const master = {
-    masterId: 'master',
-    linesStayedFull: false,
-    linesAboveWheels: true,
-    nothingElseOpened: true,
-    modulatorLostNothing: true,
-    heldDown: true,
-    bench: 'clean' as const,
-  };
+  const master = { ...carefulMaster(), linesStayedFull: false };
   for (const strokeShape of ['steady', 'by the line'] as const)
     expect(shape(car, afterWork(car, { master }), { preferences: { strokeShape } })).toBe(
       'slow push',
