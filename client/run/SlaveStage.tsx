@@ -19,7 +19,7 @@ export interface SlaveStageProps extends StageProps {
 const MEASURED = {
   blocked: 'Travel of the master’s rod',
   travel: 'Travel of the slave',
-  'take-up': 'Takes up at, above the floor',
+  'take-up': 'Takes up at, from the end of its travel',
 } as const;
 
 /** What proves a clutch: one measurement, and reverse where that tells. It passes by what was measured and by nothing else. */
@@ -28,7 +28,7 @@ export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
   const [reverse, setReverse] = useState<'clean' | 'grates' | null>(null);
   const mm = typedNumber(typed);
   const measured = inRange(SLAVE_READING_MM, mm);
-  const asked = stage.way !== 'blocked';
+  const asked = stage.way !== 'blocked' && !stage.noReverse;
   const waitsFor = !measured
     ? 'Measure first'
     : asked && reverse === null

@@ -57,6 +57,7 @@ export {
   acceptPlan,
   driveResult,
   endJob,
+  moveJob,
   fluidEntry,
   job,
   newJob,
@@ -77,3 +78,4 @@ export {
   type EventAnswer,
 } from './jobEvent';
 export { seed, type Seed } from './seed';
+export { matter } from './matter';

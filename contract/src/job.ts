@@ -9,6 +9,7 @@ import { id, isoTime, line, oneOf } from './common';
 import { jobSummary } from './jobSummary';
 import { planChoices } from './plan';
 import { keptEvent } from './jobEvent';
+import { matter } from './matter';
 import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
 import { fluidUsedRecord } from './shelf';
 import { driveState, makerEntry } from './vehicle';
@@ -59,6 +60,9 @@ export type FluidEntry = z.output<typeof fluidEntry>;
 /** Accept the plan; where a picked container needs a second look, it was taken. */
 export const acceptPlan = z.strictObject({ lookedAtOpened: flag('lookedAtOpened').default(false) });
 
+/** The vehicle that was meant, where a job was begun on another one. */
+export const moveJob = z.strictObject({ vehicleId: id });
+
 export const driveResult = z.strictObject({
   result: oneOf('Result of the drive', ['good', 'bad']),
 });
@@ -75,6 +79,10 @@ const named = z.object({ by: z.string(), at: isoTime });
 export const job = jobSummary.extend({
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
+  before: z
+    .array(matter)
+    .describe('What the vehicle owes besides this job’s own: the job takes it over'),
+  leaves: z.array(matter).describe('What this job leaves open as it stands'),
   lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
   notDone: z
     .array(

@@ -1,5 +1,5 @@
 import { COLOURS } from '@brook/core/fluid';
-import { CHECK_ITEMS } from '@brook/core/gate';
+import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
 import type { JobEvent, PhoneHappening, VehicleEvent } from '@brook/core/log';
 import { PEDAL_RESULTS } from '@brook/core/pedal';
@@ -78,11 +78,17 @@ const happenings = [
       { error: TORQUE },
     ),
   }),
+  z.strictObject({
+    kind: z.literal('stopped early'),
+    stopId,
+    reason: line('Why it was stopped early', 3, 300),
+  }),
   ...stageEvents,
   z.strictObject({
     kind: z.literal('halted'),
     reason: oneOf('Reason', HALT_REASONS),
     stopId: stopId.nullable(),
+    masterId: elementId.nullish().describe('The control at which it was found'),
   }),
   z.strictObject({
     kind: z.literal('decided'),
@@ -92,6 +98,7 @@ const happenings = [
   z.strictObject({
     kind: z.literal('mended'),
     haltId: id.nullable(),
+    matterId: line('Matter', 1, 200).nullish().describe('What was owed from before'),
     where: line('Where', 2, 120),
     how: line('What was done', 3, 300),
   }),
@@ -109,8 +116,14 @@ const happenings = [
     result: oneOf('Result at the pedal or lever', PEDAL_RESULTS),
   }),
   z.strictObject({
+    kind: z.literal('take-up judged'),
+    masterId: elementId,
+    takeUp: oneOf('Where it takes up', TAKE_UPS),
+  }),
+  z.strictObject({
     kind: z.literal('checked'),
-    item: oneOf('Item of the proof', CHECK_ITEMS),
+    item: oneOf('Item of the proof', [...CHECK_ITEMS, ...CONTROL_CHECKS]),
+    masterId: elementId.nullish().describe('Of what is tried at one control'),
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
   }),
   z.strictObject({ kind: z.literal('undone'), eventId: id }),
@@ -173,6 +186,16 @@ export type Appended = z.infer<typeof appended>;
 /** One event of a vehicle's own log, as a phone sends it. */
 export const vehicleEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('marked'), reason: line('Reason', 3, 300) }),
+  z.strictObject({
+    ...base,
+    kind: z.literal('cycle elsewhere'),
+    workshop: line('Workshop', 2, 80),
+    date: z.iso.date({ error: 'Date should be a day like 2026-04-30.' }),
+    paper: line('Number of the paper', 1, 60),
+    bledAfter: z.boolean({
+      error: 'Whether the paper names the bleed after it is not said; give true or false.',
+    }),
+  }),
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
 ]) satisfies z.ZodType<VehicleEvent>;
 

@@ -11,6 +11,7 @@ export const jobSummary = z.object({
   vehicleName: z.string(),
   vehicleTag: z.string(),
   vehicleDrive: oneOf('Drive state', DRIVE_STATES),
+  vehicleOwes: z.number().int().describe('How many matters of its vehicle are open'),
   purpose: oneOf('Purpose', PURPOSES),
   stage: oneOf('Stage', JOB_STAGES),
   openedAt: isoTime,

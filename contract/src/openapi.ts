@@ -6,7 +6,7 @@ import {
   conditionRequest,
 } from './fluid';
 import { houseRules, houseRulesRecord } from './houseRules';
-import { acceptPlan, driveResult, endJob, fluidEntry, job, newJob } from './job';
+import { acceptPlan, driveResult, endJob, fluidEntry, job, moveJob, newJob } from './job';
 import { appended, eventBatch, jobEvent, vehicleEvent, vehicleEventBatch } from './jobEvent';
 import { jobPage } from './jobSummary';
 import { layout } from './layout';
@@ -42,6 +42,7 @@ const SCHEMAS = {
   AcceptPlan: acceptPlan,
   DriveResult: driveResult,
   EndJob: endJob,
+  MoveJob: moveJob,
   JobEvent: jobEvent,
   EventBatch: eventBatch,
   VehicleEvent: vehicleEvent,
@@ -228,6 +229,14 @@ export const OPERATIONS: readonly Operation[] = [
     status: 201,
   },
   { method: 'get', path: '/jobs/{id}', does: 'A job with everything on it', gives: 'Job' },
+  {
+    method: 'put',
+    path: '/jobs/{id}/vehicle',
+    does: 'Move a job that was begun on the wrong vehicle, before anything was done in it',
+    takes: 'MoveJob',
+    gives: 'Job',
+    matches: true,
+  },
   {
     method: 'put',
     path: '/jobs/{id}/fluid',

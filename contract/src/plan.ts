@@ -66,6 +66,14 @@ export const workDone = z.strictObject({
     .default(false)
     .describe('On a flush: the closed pockets of the modulator too, by the tool'),
   endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
+  owed: z
+    .strictObject({
+      airAt: z.array(elementId).max(40).readonly(),
+      oldAt: z.array(elementId).max(40).readonly(),
+      modulatorIds: z.array(elementId).max(8).readonly(),
+    })
+    .optional()
+    .describe('What earlier jobs left; on a job the server puts it in'),
 });
 
 const means = z.strictObject({
@@ -102,6 +110,9 @@ export const planChoices = z.strictObject({
     .describe('The order that a search found'),
   holdPoint: flag('holdPoint').default(USUAL_CHOICES.holdPoint),
   primeInPlace: flag('primeInPlace').default(USUAL_CHOICES.primeInPlace),
+  leaveOldFluid: flag('leaveOldFluid')
+    .default(false)
+    .describe('The fluid is due and is left in all the same: then it is owed at the next visit'),
   partnerAges: z
     .array(
       z.strictObject({

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { layout } from './layout';
 import { jobSummary } from './jobSummary';
+import { matter } from './matter';
 import { flag, grade } from './sample';
 
 const TEMPLATE_IDS = layoutTemplates.map((t) => t.id) as [TemplateId, ...TemplateId[]];
@@ -77,6 +78,7 @@ export const vehicleSummary = z.object({
     .array(z.object({ id: z.string(), name: z.string(), control: z.string() }))
     .describe('What can be taken in hand'),
   drive: driveState,
+  matters: z.array(matter).describe('What it owes, the oldest first'),
   openJobId: id.nullable(),
 });
 export type VehicleSummary = z.infer<typeof vehicleSummary>;

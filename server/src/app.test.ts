@@ -44,6 +44,7 @@ describe('one workshop cannot see or touch another’s', () => {
     ProofEntry: { pedal: 'firm and high', checks: {} },
     DriveResult: { result: 'good' },
     EndJob: { reason: 'Not mine' },
+    MoveJob: { vehicleId: '00000000-0000-4000-8000-000000000000' },
     MakerEntry: { grades: ['DOT 4'] },
     Layout: templateById('hatchback-diagonal')!.build('left'),
     PlanChoices: { work: { purpose: 'routine flush', masterIds: ['master'] } },

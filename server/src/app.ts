@@ -103,7 +103,12 @@ function api(options: AppOptions): express.Router {
     }),
   );
   routes.use('/session', sessionRoutes());
-  routes.use('/vehicles', requireActor, vehicleRoutes(), vehicleLogRoutes(options.clock));
+  routes.use(
+    '/vehicles',
+    requireActor,
+    vehicleRoutes(options.clock),
+    vehicleLogRoutes(options.clock),
+  );
   routes.get('/layout.schema.json', (_req, res) => {
     res.json(layoutJsonSchema());
   });

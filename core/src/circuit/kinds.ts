@@ -24,6 +24,8 @@ export interface VehicleTraits {
   readonly onStands: boolean;
   /** The brakes usually have a servo, which is pumped empty first. */
   readonly servo: boolean;
+  /** Whether its gearbox has a reverse, as a rule: a clutch is tried with it. */
+  readonly reverseGear: boolean;
   /** An engine of its own: lamps and the servo are looked at with it running. */
   readonly engine: boolean;
   /** Which of the two intervals of the house rules it goes by. */
@@ -36,6 +38,7 @@ export const VEHICLE_TRAITS: Readonly<Record<VehicleKind, VehicleTraits>> = {
     bar: false,
     onStands: true,
     servo: true,
+    reverseGear: true,
     engine: true,
     interval: 'car',
   },
@@ -44,6 +47,7 @@ export const VEHICLE_TRAITS: Readonly<Record<VehicleKind, VehicleTraits>> = {
     bar: true,
     onStands: false,
     servo: false,
+    reverseGear: false,
     engine: true,
     interval: 'motorcycle',
   },
@@ -52,6 +56,7 @@ export const VEHICLE_TRAITS: Readonly<Record<VehicleKind, VehicleTraits>> = {
     bar: false,
     onStands: true,
     servo: false,
+    reverseGear: true,
     engine: true,
     interval: 'car',
   },
@@ -60,6 +65,7 @@ export const VEHICLE_TRAITS: Readonly<Record<VehicleKind, VehicleTraits>> = {
     bar: true,
     onStands: true,
     servo: false,
+    reverseGear: true,
     engine: true,
     interval: 'motorcycle',
   },
@@ -68,6 +74,7 @@ export const VEHICLE_TRAITS: Readonly<Record<VehicleKind, VehicleTraits>> = {
     bar: false,
     onStands: true,
     servo: false,
+    reverseGear: false,
     engine: false,
     interval: 'car',
   },

@@ -1,4 +1,4 @@
-import { isActuator, paths, type Layout, type LayoutNode } from '../circuit';
+import { isActuator, paths, VEHICLE_TRAITS, type Layout, type LayoutNode } from '../circuit';
 import { figure, MODEL, PRACTICE, type Figure } from '../figure';
 import type { Range } from '../units';
 
@@ -15,6 +15,8 @@ export interface SlaveTest {
   readonly way: SlaveWay;
   /** What the reading is held against: rod travel at the most, slave travel at the least; null where the layout knows no limit. */
   readonly limitMm: Figure | null;
+  /** Whether the vehicle has no reverse gear to try it with; left out: it has one. */
+  readonly noReverse?: boolean;
 }
 
 /** What somebody measured, and how reverse went in where that tells. */
@@ -38,19 +40,22 @@ export function slaveTests(layout: Layout, bleederIds: readonly string[]): Slave
     .filter((n) => layout.bleeders.some((b) => b.at === n.id && bleederIds.includes(b.id)));
   return slaves.map((slave) => {
     const way: SlaveWay = slave.holdable ? 'blocked' : slave.inGearbox ? 'take-up' : 'travel';
-    return { slaveId: slave.id, way, limitMm: limitFor(layout, slave, way) };
+    const noReverse = !VEHICLE_TRAITS[layout.vehicleKind].reverseGear;
+    return { slaveId: slave.id, way, limitMm: limitFor(layout, slave, way), noReverse };
   });
 }
 
 /** Whether a reading proves the clutch; a take-up height alone proves nothing without reverse going in clean. */
 export function slavePasses(test: SlaveTest, { mm, reverse }: SlaveReading): boolean {
+  const shifts = test.noReverse === true || reverse === 'clean';
   switch (test.way) {
     case 'blocked':
       return mm < test.limitMm!.value;
     case 'travel':
-      return mm >= test.limitMm!.value && reverse === 'clean';
+      return mm >= test.limitMm!.value && shifts;
     case 'take-up':
-      return reverse === 'clean';
+      // Without a reverse gear the clutch's own proof tells; a height of nothing is no take-up.
+      return mm > 0 && shifts;
   }
 }
 

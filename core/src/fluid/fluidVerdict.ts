@@ -79,4 +79,9 @@ export function fluidVerdict(request: FluidRequest): FluidVerdict {
   }
 }
 
+/** Whether the fluid was judged as due: to be replaced now, or at this visit. */
+export function isDue({ condition: state }: Pick<FluidVerdict, 'condition'>): boolean {
+  return state?.verdict === 'replace now' || state?.verdict === 'replace at this visit';
+}
+
 const STOPS: readonly FluidHold[] = ['condition stops', 'wrong chemistry inside'];

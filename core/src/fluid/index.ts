@@ -12,7 +12,13 @@ export {
   type Dye,
   type ForeignSign,
 } from './looks';
-export { fluidVerdict, type FluidHold, type FluidRequest, type FluidVerdict } from './fluidVerdict';
+export {
+  fluidVerdict,
+  isDue,
+  type FluidHold,
+  type FluidRequest,
+  type FluidVerdict,
+} from './fluidVerdict';
 export { readingFault, READINGS, type ReadingKind } from './readings';
 export {
   CLASS_LIMITS,

@@ -1,48 +1,72 @@
 import fc from 'fast-check';
 import { PEDAL_RESULT_WORDS, PEDAL_RESULTS, pedalPasses } from '../pedal';
 import { followCalls } from '../run';
-import { after, countingIds, NOBODY_LOOKED, planOf, runOf, type Said } from '../testing';
-import { CHECK_WORDS, gateWords, PROOF_ITEMS, releaseGate, type CheckItem, type Proof } from '.';
+import { after, countingIds, gateOn, NOBODY_LOOKED, planOf, runOf, type Said } from '../testing';
+import {
+  CHECK_WORDS,
+  CONTROL_CHECK_WORDS,
+  CONTROL_CHECKS,
+  controlProof,
+  gateWords,
+  MAY_OVERRIDE,
+  PROOF_ITEMS,
+  TAKE_UPS,
+  takeUpPasses,
+  takeUpWords,
+  type CheckItem,
+  type ControlAnswers,
+  type GateReason,
+  type Proof,
+} from '.';
 
 const PLAN = planOf('hatchback-diagonal');
 const log = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
 const DONE = runOf(PLAN, log);
-const GOOD: Proof = {
+const FIRM: ControlAnswers = {
   pedal: 'firm and high',
+  takeUp: null,
+  checks: { 'wheels held and free': true, 'servo gives': true },
+};
+const at = (answers: ControlAnswers): Proof['controls'] => ({
+  [PLAN.layout.masters[0]!.id]: answers,
+});
+const GOOD: Proof = {
+  controls: at(FIRM),
   checks: Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, true])),
   fluidPutDown: true,
 };
-const codes = (...args: Parameters<typeof releaseGate>) =>
-  releaseGate(...args).reasons.map((r) => r.code);
+const codes = (...args: Parameters<typeof gateOn>) => gateOn(...args).reasons.map((r) => r.code);
 
 test('nothing measured passes nothing: every missing thing is named', () => {
-  const answer = releaseGate(runOf(PLAN, []), NOBODY_LOOKED, null);
+  const answer = gateOn(runOf(PLAN, []), NOBODY_LOOKED, null);
   expect(answer.verdict).toBe('shut');
   expect(answer.reasons.map((r) => r.code)).toEqual([
     'run not finished',
-    'pedal not judged',
+    'control not judged',
+    'control not tried',
+    'control not tried',
     ...PROOF_ITEMS.car.map(() => 'not checked'),
     'fluid not put down',
   ]);
 });
 
 test('all good opens the drive first and the release only after a good drive', () => {
-  expect(releaseGate(DONE, GOOD, null)).toEqual({
+  expect(gateOn(DONE, GOOD, null)).toEqual({
     verdict: 'test drive',
     reasons: [{ code: 'no test drive' }],
   });
-  expect(releaseGate(DONE, GOOD, 'bad')).toEqual({
+  expect(gateOn(DONE, GOOD, 'bad')).toEqual({
     verdict: 'shut',
     reasons: [{ code: 'drive failed' }],
   });
-  expect(releaseGate(DONE, GOOD, 'good')).toEqual({ verdict: 'release', reasons: [] });
+  expect(gateOn(DONE, GOOD, 'good')).toEqual({ verdict: 'release', reasons: [] });
 });
 
 // Only a firm, high pedal passes: common practice, no source.
 test.each(PEDAL_RESULTS)('pedal "%s"', (pedal) => {
   expect(pedalPasses(pedal)).toBe(pedal === 'firm and high');
-  expect(codes(DONE, { ...GOOD, pedal }, 'good')).toEqual(
-    pedal === 'firm and high' ? [] : ['pedal does not pass'],
+  expect(codes(DONE, { ...GOOD, controls: at({ ...FIRM, pedal }) }, 'good')).toEqual(
+    pedal === 'firm and high' ? [] : ['control does not pass'],
   );
   expect(PEDAL_RESULT_WORDS[pedal].means).not.toBe('');
 });
@@ -63,7 +87,8 @@ test('the gate opens only when every answer is yes, whatever was answered', () =
         const checks = Object.fromEntries(
           Object.entries(given).filter(([, v]) => v !== undefined),
         ) as Proof['checks'];
-        const answer = releaseGate(DONE, { pedal, checks, fluidPutDown }, drive);
+        const controls = at({ ...FIRM, pedal });
+        const answer = gateOn(DONE, { controls, checks, fluidPutDown }, drive);
         const all =
           pedal === 'firm and high' &&
           PROOF_ITEMS.car.every((i) => checks[i] === true) &&
@@ -76,7 +101,7 @@ test('the gate opens only when every answer is yes, whatever was answered', () =
   );
 });
 
-test('one stroke undone shuts the gate again', () => {
+test('a shut that was undone shuts the gate again', () => {
   const last = log.filter((e) => e.kind === 'shut').at(-1)!;
   const state = after(DONE, {
     id: 'u',
@@ -115,8 +140,17 @@ test('every reason has a sentence', () => {
     { code: 'run not finished' },
     { code: 'run ended' },
     { code: 'bleeder left', place: 'left rear' },
-    { code: 'pedal not judged' },
-    { code: 'pedal does not pass', result: 'springy' },
+    { code: 'bleeder not clear', place: 'left rear bleeder' },
+    { code: 'stage owed', title: 'Cycle the modulator' },
+    { code: 'strokes asked' },
+    { code: 'matter open', what: 'Tool cycle owed', settledBy: 'Settled by the cycle.' },
+    { code: 'control not judged', control: 'brake pedal' },
+    { code: 'control does not pass', control: 'brake pedal', result: 'springy' },
+    { code: 'control does not pass', control: 'clutch pedal', result: 'near the end' },
+    ...CONTROL_CHECKS.flatMap((item) => [
+      { code: 'control not tried', control: 'brake pedal', item } as const,
+      { code: 'control failed', control: 'brake pedal', item } as const,
+    ]),
     { code: 'no test drive' },
     { code: 'fluid not put down' },
     { code: 'drive failed' },
@@ -124,8 +158,9 @@ test('every reason has a sentence', () => {
       { code: 'not checked', item } as const,
       { code: 'check failed', item } as const,
     ]),
-  ] as const;
+  ] satisfies GateReason[];
   const sentences = reasons.map(gateWords);
+  expect(new Set(reasons.map((r) => r.code))).toEqual(new Set(Object.keys(MAY_OVERRIDE)));
   expect(new Set(sentences).size).toBe(sentences.length);
   expect(sentences.every((s) => s.endsWith('.'))).toBe(true);
 });
@@ -147,11 +182,126 @@ test('strokes that another phone tapped and nobody judged keep the gate shut', (
   const last = PLAN.stops.at(-1)!.id;
   const other = { id: 'other', deviceId: 'other', deviceSeq: 1, atMs: 1, planId: null };
   const asked = runOf(PLAN, [...log, { ...other, kind: 'stroke', stopId: last }]);
-  expect(releaseGate(asked, GOOD, 'good').reasons).toEqual([{ code: 'strokes asked' }]);
+  expect(gateOn(asked, GOOD, 'good').reasons).toEqual([{ code: 'strokes asked' }]);
   const judged = runOf(PLAN, [
     ...log,
     { ...other, kind: 'stroke', stopId: last },
     { ...other, id: 'j', kind: 'strokes judged', eventIds: ['other'], count: false },
   ]);
-  expect(releaseGate(judged, GOOD, 'good').verdict).toBe('release');
+  expect(gateOn(judged, GOOD, 'good').verdict).toBe('release');
+});
+
+// Brakes are proved at every wheel; a clutch is proved as a clutch. Common practice, no published source.
+describe('each control by its own words', () => {
+  test('a brake pedal of a car: the result, every wheel, the servo; a lever has no servo', () => {
+    expect(controlProof('brake pedal', 'car')).toEqual({
+      result: 'pedal',
+      checks: ['wheels held and free', 'servo gives'],
+    });
+    for (const control of ['brake lever', 'foot brake'] as const)
+      expect(controlProof(control, 'motorcycle')).toEqual({
+        result: 'pedal',
+        checks: ['wheels held and free'],
+      });
+  });
+
+  test('an off-road motorcycle is not asked for its reverse gear, nor for a brake’s words', () => {
+    const { result, checks } = controlProof('clutch lever', 'motorcycle');
+    expect(result).toBe('take-up');
+    for (const c of ['reverse silent', 'servo gives', 'wheels held and free', 'no creep'] as const)
+      expect(checks).not.toContain(c);
+    expect(checks).toContain('rolls in gear');
+    expect(controlProof('clutch pedal', 'car').checks).toContain('reverse silent');
+    expect(controlProof('clutch pedal', 'car').checks).toContain('no creep');
+  });
+
+  test('an overrun coupling is judged by what it does, not by a pedal', () => {
+    const { result, checks } = controlProof('overrun coupling', 'trailer');
+    expect(result).toBe('none');
+    expect(checks).toEqual(['held pushed in', 'comes out and frees', 'reversing and breakaway']);
+  });
+
+  test.each([
+    ['near the end', false],
+    ['lower half', true],
+    ['middle', true],
+    ['high', true],
+  ] as const)('a clutch that takes up %s passes: %s', (takeUp, passes) =>
+    expect(takeUpPasses(takeUp)).toBe(passes),
+  );
+
+  test('its end is the floor for a foot and the bar for a hand', () => {
+    expect(takeUpWords('near the end', 'clutch pedal')).toBe('near the floor');
+    expect(takeUpWords('near the end', 'clutch lever')).toBe('near the bar');
+    expect(TAKE_UPS.slice(1).map((t) => takeUpWords(t, 'clutch lever'))).toEqual(TAKE_UPS.slice(1));
+  });
+
+  test('every check is asked, and says why', () => {
+    const words = CONTROL_CHECKS.map((c) => CONTROL_CHECK_WORDS[c]);
+    expect(new Set(words.map((w) => w.ask)).size).toBe(CONTROL_CHECKS.length);
+    expect(words.every((w) => w.why.endsWith('.'))).toBe(true);
+  });
+
+  test('a motorcycle with lever and pedal is proved twice', () => {
+    const plan = planOf('motorcycle-abs');
+    const run = runOf(
+      plan,
+      followCalls(plan, { deviceId: 'p', nextId: countingIds(), startMs: 0 }),
+    );
+    const [first, second] = plan.layout.masters;
+    const one = {
+      pedal: 'firm and high',
+      takeUp: null,
+      checks: { 'wheels held and free': true },
+    } as const;
+    const checks = Object.fromEntries(PROOF_ITEMS.motorcycle.map((i) => [i, true]));
+    const only = { controls: { [first!.id]: one }, checks, fluidPutDown: true };
+    expect(gateOn(run, only).reasons).toEqual([
+      { code: 'control not judged', control: second!.control },
+      { code: 'control not tried', control: second!.control, item: 'wheels held and free' },
+    ]);
+    const both = { ...only, controls: { [first!.id]: one, [second!.id]: one } };
+    expect(gateOn(run, both).verdict).toBe('test drive');
+  });
+});
+
+test('nobody overrides what leaves danger', () => {
+  expect(new Set(Object.values(MAY_OVERRIDE))).toEqual(new Set(['nobody']));
+});
+
+test('what the vehicle owes besides keeps the gate shut, whatever this job did', () => {
+  const owed = { what: 'Tool cycle owed', settledBy: 'Settled by the cycle.' };
+  const answer = gateOn(DONE, GOOD, 'good', { matters: [owed] });
+  expect(answer).toEqual({ verdict: 'shut', reasons: [{ code: 'matter open', ...owed }] });
+});
+
+describe('a run that nobody made', () => {
+  const without = (kind: string) =>
+    runOf(PLAN, log.filter((e) => e.kind !== kind) as unknown as Said[]);
+
+  // Prepared and shut, 0 of so many strokes.
+  test('every bleeder shut without a stroke is not through', () => {
+    const run = without('stroke');
+    expect(run.bleeders.every((b) => b.shut && b.strokes === 0)).toBe(true);
+    expect(codes(run, GOOD, 'good')).toContain('run not finished');
+    expect(codes(run, GOOD, 'good').filter((c) => c === 'bleeder not clear')).toHaveLength(4);
+  });
+
+  test('bubbles that nobody read are not clear; a colour that nobody read is only owed', () => {
+    expect(codes(without('bubbles'), GOOD, 'good')).toContain('bleeder not clear');
+    const run = without('colour');
+    expect(codes(run, GOOD, 'good')).toEqual(['run not finished']);
+    const early = run.bleeders.map(
+      (b): Said => ({ kind: 'stopped early', stopId: b.stopId, reason: 'No light to see by' }),
+    );
+    expect(codes(after(run, ...early), GOOD, 'good')).toEqual([]);
+  });
+
+  test('a reason does not make clear what is not', () => {
+    const run = without('bubbles');
+    const early = run.bleeders.map(
+      (b): Said => ({ kind: 'stopped early', stopId: b.stopId, reason: 'Friday' }),
+    );
+    expect(codes(after(run, ...early), GOOD, 'good')).toEqual(Array(4).fill('bleeder not clear'));
+  });
 });

@@ -1,3 +1,21 @@
 export { CHECK_ITEMS, PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
-export { releaseGate, type GateAnswer, type GateReason, type GateVerdict } from './releaseGate';
-export { CHECK_WORDS, gateWords } from './words';
+export {
+  CONTROL_CHECKS,
+  controlProof,
+  NOTHING_TRIED,
+  TAKE_UPS,
+  takeUpPasses,
+  type ControlAnswers,
+  type ControlCheck,
+  type ControlProof,
+  type TakeUp,
+} from './controls';
+export {
+  MAY_OVERRIDE,
+  releaseGate,
+  type GateAnswer,
+  type GateInput,
+  type GateReason,
+  type GateVerdict,
+} from './releaseGate';
+export { CHECK_WORDS, CONTROL_CHECK_WORDS, gateWords, takeUpWords } from './words';

@@ -1,7 +1,7 @@
 import type { VehicleKind } from '../circuit';
-import type { PedalResult } from '../pedal';
+import type { ControlAnswers } from './controls';
 
-/** Things that are looked at besides the pedal, each answered yes or no by a person. */
+/** Things that are looked at on the whole vehicle, each answered yes or no by a person. */
 export const CHECK_ITEMS = [
   'joints dry',
   'bleeder caps',
@@ -21,7 +21,7 @@ const EVERY_VEHICLE: readonly CheckItem[] = [
   'wiped dry',
 ];
 
-/** The list by kind of vehicle, in the order of the proof: pedal and joints before the wheels go back on [C]. */
+/** The list by kind of vehicle, in the order of the proof: joints before the wheels go back on [C]. */
 export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = {
   car: [...EVERY_VEHICLE, 'lamps out', 'wheels'],
   motorcycle: [...EVERY_VEHICLE, 'lamps out'],
@@ -33,7 +33,8 @@ export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = 
 
 /** What was answered so far. Absent means that nobody has looked. */
 export interface Proof {
-  readonly pedal: PedalResult | null;
+  /** By master: each control is proved by itself. */
+  readonly controls: Readonly<Record<string, ControlAnswers>>;
   readonly checks: Readonly<Partial<Record<CheckItem, boolean>>>;
   /** Whether it was put down what was poured out of which container, bled, removed and spilled. */
   readonly fluidPutDown: boolean;

@@ -1,6 +1,13 @@
-import type { VehicleKind } from '../circuit';
+import { bleederName, type Master, type VehicleKind } from '../circuit';
 import { pedalPasses } from '../pedal';
-import { nextStep, type RunState } from '../run';
+import { doneAt, nextStep, skippedStages, type RunState } from '../run';
+import {
+  controlProof,
+  NOTHING_TRIED,
+  takeUpPasses,
+  type ControlAnswers,
+  type ControlCheck,
+} from './controls';
 import { PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
 
 /** One reason why the gate is shut, with what it is about. */
@@ -9,11 +16,22 @@ export type GateReason =
   | { readonly code: 'run ended' }
   | { readonly code: 'strokes asked' }
   | { readonly code: 'bleeder left'; readonly place: string }
-  | { readonly code: 'pedal not judged' }
-  | { readonly code: 'pedal does not pass'; readonly result: string }
+  /** Shut before it was clear, with or without a reason. */
+  | { readonly code: 'bleeder not clear'; readonly place: string }
+  /** Left out or only practised, and danger may have stayed behind. */
+  | { readonly code: 'stage owed'; readonly title: string }
+  | { readonly code: 'control not judged'; readonly control: string }
+  | { readonly code: 'control does not pass'; readonly control: string; readonly result: string }
+  | {
+      readonly code: 'control not tried' | 'control failed';
+      readonly control: string;
+      readonly item: ControlCheck;
+    }
   | { readonly code: 'not checked'; readonly item: CheckItem }
   | { readonly code: 'check failed'; readonly item: CheckItem }
   | { readonly code: 'fluid not put down' }
+  /** What the vehicle owes from before or beside this job, and what settles it. */
+  | { readonly code: 'matter open'; readonly what: string; readonly settledBy: string }
   | { readonly code: 'no test drive' }
   | { readonly code: 'drive failed' };
 
@@ -31,34 +49,111 @@ export interface GateAnswer {
   readonly reasons: readonly GateReason[];
 }
 
+/** What the gate asks besides the run itself. */
+export interface GateInput {
+  readonly run: RunState;
+  readonly proof: Proof;
+  /** The masters whose controls are proved, each by itself. */
+  readonly controls: readonly Master[];
+  /** Bleeders that were left shut and may stay so: seized ones of a circuit that was never opened. */
+  readonly mayStayShut: ReadonlySet<string>;
+  /** Matters that hold the vehicle and that the release of this job would not settle. */
+  readonly matters: readonly { readonly what: string; readonly settledBy: string }[];
+  readonly drive: DriveResult | null;
+}
+
+/** Who may override what: a lead, with a reason that stays, or nobody. What leaves danger, nobody. */
+export const MAY_OVERRIDE: Readonly<Record<GateReason['code'], 'nobody'>> = {
+  'run not finished': 'nobody',
+  'run ended': 'nobody',
+  'strokes asked': 'nobody',
+  'bleeder left': 'nobody',
+  'bleeder not clear': 'nobody',
+  'stage owed': 'nobody',
+  'control not judged': 'nobody',
+  'control does not pass': 'nobody',
+  'control not tried': 'nobody',
+  'control failed': 'nobody',
+  'not checked': 'nobody',
+  'check failed': 'nobody',
+  'fluid not put down': 'nobody',
+  'matter open': 'nobody',
+  'no test drive': 'nobody',
+  'drive failed': 'nobody',
+};
+
 /**
- * Whether a vehicle may be driven or released, with every reason why not. All
- * reasons of this gate are safety-critical: nobody overrides them.
+ * Whether a vehicle may be driven or released, with every reason why not: the
+ * run through by its own events, every control concerned proved by itself,
+ * nothing open that holds the vehicle.
  */
-export function releaseGate(run: RunState, proof: Proof, drive: DriveResult | null): GateAnswer {
-  const reasons = [...runReasons(run), ...proofReasons(run.plan.layout.vehicleKind, proof)];
+export function releaseGate(given: GateInput): GateAnswer {
+  const { run, proof, controls, matters, drive } = given;
+  const { vehicleKind } = run.plan.layout;
+  const reasons: GateReason[] = [
+    ...runReasons(given),
+    ...controls.flatMap((m) =>
+      controlReasons(m, vehicleKind, proof.controls[m.id] ?? NOTHING_TRIED),
+    ),
+    ...checkReasons(vehicleKind, proof),
+    ...matters.map((m): GateReason => ({ code: 'matter open', ...m })),
+  ];
   if (reasons.length > 0) return { verdict: 'shut', reasons };
   if (drive === 'bad') return { verdict: 'shut', reasons: [{ code: 'drive failed' }] };
   if (drive === null) return { verdict: 'test drive', reasons: [{ code: 'no test drive' }] };
   return { verdict: 'release', reasons: [] };
 }
 
-function runReasons(run: RunState): GateReason[] {
+function runReasons({ run, mayStayShut }: GateInput): GateReason[] {
   if (run.ended) return [{ code: 'run ended' }];
-  const reasons = run.plan.layout.bleeders
-    .filter((b) => run.leftShut.has(b.id))
-    .map((b): GateReason => ({ code: 'bleeder left', place: b.place }));
+  const { bleeders } = run.plan.layout;
+  const left = bleeders.filter((b) => run.leftShut.has(b.id) && !mayStayShut.has(b.id));
+  const done = doneAt(run);
+  const reasons: GateReason[] = [
+    ...left.map((b): GateReason => ({ code: 'bleeder left', place: b.place })),
+    ...bleeders
+      .filter((b) => !run.leftShut.has(b.id) && done.get(b.id)?.shut && !done.get(b.id)!.clear)
+      .map((b): GateReason => ({ code: 'bleeder not clear', place: bleederName(b) })),
+    ...skippedStages(run)
+      .filter((s) => s.danger)
+      .map((s): GateReason => ({ code: 'stage owed', title: s.title })),
+  ];
   // Whether they were made decides how full the bowl is.
   if (run.asked.length > 0) reasons.push({ code: 'strokes asked' });
   if (nextStep(run).kind !== 'finished') reasons.push({ code: 'run not finished' });
   return reasons;
 }
 
-function proofReasons(kind: VehicleKind, proof: Proof): GateReason[] {
+function controlReasons(
+  { control }: Master,
+  kind: VehicleKind,
+  answers: ControlAnswers,
+): GateReason[] {
+  const { result, checks } = controlProof(control, kind);
+  return [
+    ...resultReasons(control, result, answers),
+    ...checks.flatMap((item): GateReason[] => {
+      const answer = answers.checks[item];
+      if (answer === true) return [];
+      return [{ code: answer === false ? 'control failed' : 'control not tried', control, item }];
+    }),
+  ];
+}
+
+function resultReasons(
+  control: string,
+  result: ReturnType<typeof controlProof>['result'],
+  { pedal, takeUp }: ControlAnswers,
+): GateReason[] {
+  if (result === 'none') return [];
+  const said = result === 'pedal' ? pedal : takeUp;
+  if (said === null) return [{ code: 'control not judged', control }];
+  const passes = result === 'pedal' ? pedalPasses(pedal!) : takeUpPasses(takeUp!);
+  return passes ? [] : [{ code: 'control does not pass', control, result: said }];
+}
+
+function checkReasons(kind: VehicleKind, proof: Proof): GateReason[] {
   const reasons: GateReason[] = [];
-  if (proof.pedal === null) reasons.push({ code: 'pedal not judged' });
-  else if (!pedalPasses(proof.pedal))
-    reasons.push({ code: 'pedal does not pass', result: proof.pedal });
   for (const item of PROOF_ITEMS[kind]) {
     if (proof.checks[item] === undefined) reasons.push({ code: 'not checked', item });
     else if (!proof.checks[item]) reasons.push({ code: 'check failed', item });

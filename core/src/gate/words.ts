@@ -1,6 +1,8 @@
+import { CONTROL_TRAITS, type Control } from '../circuit';
+import { capital, lowerFirst } from '../text';
+import type { ControlCheck, TakeUp } from './controls';
 import type { CheckItem } from './proof';
 import type { GateReason } from './releaseGate';
-import { lowerFirst } from '../text';
 
 /** What is asked, and why it counts. */
 export const CHECK_WORDS: Readonly<
@@ -36,6 +38,82 @@ export const CHECK_WORDS: Readonly<
   },
 };
 
+/** What is tried at a control, and how. All of it common practice, no source. */
+export const CONTROL_CHECK_WORDS: Readonly<
+  Record<ControlCheck, { readonly ask: string; readonly why: string }>
+> = {
+  'wheels held and free': {
+    ask: 'Each wheel that it works: held with it on, free with it off',
+    why: 'Finds swapped lines, a capped hose, drag. Turn every wheel by hand.',
+  },
+  'servo gives': {
+    ask: 'Foot on it, engine started: it gives a little',
+    why: 'That is the servo. A hard pedal that does not move has none.',
+  },
+  'held pushed in': {
+    ask: 'Coupling pushed in: the wheels hold',
+    why: 'Chocked, nobody behind it.',
+  },
+  'comes out and frees': {
+    ask: 'Comes out by itself, the wheels turn free',
+    why: 'One that stays in drags and burns the linings.',
+  },
+  'reversing and breakaway': {
+    ask: 'Reversing, parking lever and breakaway cable tried',
+    why: 'Each of them works the brakes by a way of its own.',
+  },
+  'engages and releases': {
+    ask: 'Engine running: it engages and releases',
+    why: 'In the open, foot brake proved and covered, nobody in front or behind.',
+  },
+  'reverse silent': {
+    ask: 'After 5 s with the pedal down reverse goes in without grating',
+    why: 'Grating means that it does not release fully. Where reverse has a synchroniser, go by the creep.',
+  },
+  'first and back': {
+    ask: 'First and back to neutral, several times, easily',
+    why: 'Cold and warm. Air shows after a few pushes.',
+  },
+  'no creep': {
+    ask: 'In first, pedal down for a full minute: no creep',
+    why: 'Foot brake covered, nobody in front or behind. Creep means that it loses pressure.',
+  },
+  'no slip': {
+    ask: 'Pulls away without slip',
+    why: 'No play at the top holds it open, and it slips and burns.',
+  },
+  'free play': {
+    ask: 'Free play at the top',
+    why: 'Without it the piston does not come home and the port stays shut.',
+  },
+  'rolls in gear': {
+    ask: 'Engine off, in gear, lever in: it rolls once rocked free',
+    why: 'Some drag when cold is normal.',
+  },
+  'first without lurch': {
+    ask: 'Engine warm, brake held, first in: no lurch, pull or stall for 30 s',
+    why: 'Wheels down, rider astride. Never with a driven wheel in the air.',
+  },
+  'neutral found': {
+    ask: 'Neutral is found at a standstill',
+    why: 'A clutch that drags hides it.',
+  },
+  'comes back': {
+    ask: 'The lever comes back by itself',
+    why: 'One that stays leaves the port shut.',
+  },
+  'slave and master dry': {
+    ask: 'Slave and master dry',
+    why: 'Look under the boots. A leak on a shared reservoir takes the brakes with it.',
+  },
+};
+
+/** Where a clutch takes up, in words for pedal and lever. */
+export function takeUpWords(takeUp: TakeUp, control: Control): string {
+  if (takeUp !== 'near the end') return takeUp;
+  return CONTROL_TRAITS[control].held === 'lever' ? 'near the bar' : 'near the floor';
+}
+
 /** One sentence for each thing that keeps the gate shut. */
 export function gateWords(reason: GateReason): string {
   switch (reason.code) {
@@ -47,19 +125,34 @@ export function gateWords(reason: GateReason): string {
       return 'Another phone tapped strokes that nobody has judged: say whether they count.';
     case 'bleeder left':
       return `The ${reason.place} was left unbled. A later job must bleed it before this vehicle is released.`;
-    case 'pedal not judged':
-      return 'Pedal or lever: not judged yet.';
-    case 'pedal does not pass':
-      return `Pedal or lever: ${reason.result}. Only firm and high passes.`;
+    case 'bleeder not clear':
+      return `${capital(reason.place)}: shut before it was clear of bubbles. Bleed it until three strokes are.`;
+    case 'stage owed':
+      return `Not done: ${lowerFirst(reason.title)}. Danger may be left behind; nobody releases it like this.`;
+    case 'control not judged':
+      return `${capital(reason.control)}: not judged yet.`;
+    case 'control does not pass':
+      return `${capital(reason.control)}: ${reason.result}. ${PASSES[CONTROL_TRAITS[reason.control as Control].system]}`;
+    case 'control not tried':
+      return `${capital(reason.control)}, not tried yet: ${lowerFirst(CONTROL_CHECK_WORDS[reason.item].ask)}.`;
+    case 'control failed':
+      return `${capital(reason.control)} failed: ${lowerFirst(CONTROL_CHECK_WORDS[reason.item].ask)}. Put it right, then try again.`;
     case 'not checked':
       return `Not looked at yet: ${lowerFirst(CHECK_WORDS[reason.item].ask)}.`;
     case 'check failed':
       return `Failed: ${lowerFirst(CHECK_WORDS[reason.item].ask)}. Put it right, then look again.`;
     case 'fluid not put down':
       return 'Not put down yet: which container was poured from, and how much.';
+    case 'matter open':
+      return `Still open: ${lowerFirst(reason.what)}. ${reason.settledBy}`;
     case 'no test drive':
       return 'The test drive is still to come.';
     case 'drive failed':
       return 'The test drive failed. Do not drive: find out why, then prove it again.';
   }
 }
+
+const PASSES = {
+  brakes: 'Only firm and high passes.',
+  clutch: 'So close to its end it has air or lost stroke.',
+} as const;

@@ -1,3 +1,4 @@
+import { CONTROL_CHECKS } from '../gate';
 import type { Plan } from '../plan';
 import { decisionFault, runEventFault, type RunEvent } from '../run';
 import { isOfRun, isPhoneEvent, type JobEvent } from './event';
@@ -34,11 +35,9 @@ export function jobEventFault(
   }
   if (!job.accepted) return 'Accept the plan first; then the run may begin.';
   const plans = plansEver(job);
-  if (event.kind === 'pedal judged')
-    return event.masterId === null ||
-      plans.some((p) => p.layout.masters.some((m) => m.id === event.masterId))
-      ? null
-      : `There is no master "${event.masterId}" in the layout of this plan.`;
+  if (event.kind === 'pedal judged' || event.kind === 'take-up judged')
+    return event.masterId === null ? null : masterFault(plans, event.masterId);
+  if (event.kind === 'checked') return checkFault(plans, event);
   if (!isOfRun(event)) return null;
   const has = (id: string, kind?: RunEvent['kind']) => {
     const found = find(id);
@@ -60,4 +59,23 @@ function plansEver(job: JobState): Plan[] {
     ...(job.accepted ? [job.accepted.plan] : []),
     ...job.log.flatMap((e) => (e.kind === 'decided' && e.plan ? [e.plan] : [])),
   ];
+}
+
+const masterFault = (plans: readonly Plan[], masterId: string): string | null =>
+  plans.some((p) => p.layout.masters.some((m) => m.id === masterId))
+    ? null
+    : `There is no master "${masterId}" in the layout of this plan.`;
+
+/** What is tried at a control names it; what is looked at on the vehicle names none. */
+function checkFault(
+  plans: readonly Plan[],
+  { item, masterId = null }: Extract<JobEvent, { readonly kind: 'checked' }>,
+): string | null {
+  const ofControl = CONTROL_CHECKS.some((c) => c === item);
+  if (!ofControl)
+    return masterId === null
+      ? null
+      : `"${item}" is looked at on the whole vehicle; leave the master out.`;
+  if (masterId === null) return `"${item}" is tried at a control; give its master.`;
+  return masterFault(plans, masterId);
 }

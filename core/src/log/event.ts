@@ -1,10 +1,11 @@
 import type { Figure } from '../figure';
 import type { Colour, Dye, FluidRequest, FluidVerdict, Grade, IsoClass } from '../fluid';
-import type { CheckItem, DriveResult } from '../gate';
+import type { CheckItem, ControlCheck, DriveResult, TakeUp } from '../gate';
 import type { PedalResult } from '../pedal';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { EventBase, RunHappening, Undone } from '../run';
+import type { WorkDone } from '../scope';
 import type { AdmitReason, OpenRule, ShelfContainer } from '../shelf';
 
 /** What is judged and looked at in the proof, each by itself. */
@@ -15,7 +16,19 @@ export type ProofHappening =
       readonly masterId: string | null;
       readonly result: PedalResult;
     }
-  | { readonly kind: 'checked'; readonly item: CheckItem; readonly passes: boolean };
+  /** Where a clutch takes up, in words. */
+  | {
+      readonly kind: 'take-up judged';
+      readonly masterId: string;
+      readonly takeUp: TakeUp;
+    }
+  /** One thing that was looked at on the vehicle, or tried at the control of a master. */
+  | {
+      readonly kind: 'checked';
+      readonly item: CheckItem | ControlCheck;
+      readonly masterId?: string | null;
+      readonly passes: boolean;
+    };
 
 /** Everything that a phone may say by itself, without reception; it is kept in whatever order it arrives. */
 export type PhoneHappening = RunHappening | ProofHappening | Undone;
@@ -66,6 +79,8 @@ export interface FluidUsedEntry {
 
 /** What a person does with the server's answer: it checks first, then puts the event into the log. */
 export type DeskHappening =
+  /** Why the vehicle is here and what was done to it, as somebody said it; the last word counts. */
+  | { readonly kind: 'work said'; readonly work: WorkDone }
   | { readonly kind: 'fluid read'; readonly read: FluidRead }
   | { readonly kind: 'plan accepted'; readonly plan: Plan; readonly pick: AcceptedPick | null }
   | { readonly kind: 'fluid used'; readonly used: FluidUsedEntry }
@@ -83,12 +98,22 @@ export type JobEventKind = JobEvent['kind'];
 /** What can be said of a vehicle outside any job. */
 export type VehicleHappening =
   /** Marked by hand, as in the yard: it must not be driven. */
-  { readonly kind: 'marked'; readonly reason: string } | Undone;
+  | { readonly kind: 'marked'; readonly reason: string }
+  /** A tool cycle that another workshop did, by its paper; and whether that names the bleed after it. */
+  | {
+      readonly kind: 'cycle elsewhere';
+      readonly workshop: string;
+      readonly date: string;
+      readonly paper: string;
+      readonly bledAfter: boolean;
+    }
+  | Undone;
 
 /** One event of a vehicle's own log. */
 export type VehicleEvent = EventBase & VehicleHappening;
 
 const DESK = [
+  'work said',
   'fluid read',
   'plan accepted',
   'fluid used',
@@ -97,7 +122,7 @@ const DESK = [
   'released',
   'ended',
 ] as const satisfies readonly DeskHappening['kind'][];
-const NOT_OF_THE_RUN = [...DESK, 'pedal judged', 'checked', 'undone'] as const;
+const NOT_OF_THE_RUN = [...DESK, 'pedal judged', 'take-up judged', 'checked', 'undone'] as const;
 
 /** Whether an event belongs to the run. */
 export function isOfRun<E extends { readonly kind: JobEventKind }>(

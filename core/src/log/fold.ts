@@ -1,8 +1,9 @@
-import { foldEvent, foldRun, type Kept, type RunEvent } from '../run';
+import type { Plan } from '../plan';
+import { foldEvent, foldRun, plansOf, type Kept, type RunEvent } from '../run';
 import { isOfRun, type JobEvent } from './event';
-import { proofAfter, touches } from './proof';
+import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState } from './state';
-import { takenBackIn, undoneIds, type TakenBack } from './undo';
+import { takenBackIn, undoneIds } from './undo';
 
 /**
  * State of a job from its log, in log order. The same everywhere: phone,
@@ -11,10 +12,10 @@ import { takenBackIn, undoneIds, type TakenBack } from './undo';
  */
 export function foldJob(log: readonly Kept<JobEvent>[]): JobState {
   const undone = undoneIds(log);
-  const takenBack = takenBackIn(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   const ofRun = inEffect.filter(isOfRun) as Kept<RunEvent>[];
-  const state = inEffect.reduce((job, event) => atDesk(job, event, takenBack), NEW_JOB);
+  const context = { takenBack: takenBackIn(log), plans: plansIn(log) };
+  const state = inEffect.reduce((job, event) => atDesk(job, event, context), NEW_JOB);
   return {
     ...state,
     log,
@@ -35,20 +36,27 @@ export function addToJob(job: JobState, given: Kept<JobEvent>): JobState {
       ? (foldEvent(job.run, given).log.at(-1) as Kept<JobEvent>)
       : given;
   const log = [...job.log, event];
-  const next = atDesk(job, event, () => undefined);
+  const plans = job.run ? plansOf(job.run) : [];
+  const next = atDesk(job, event, { takenBack: () => undefined, plans });
   const run = next.run && isOfRun(event) ? foldEvent(next.run, event as Kept<RunEvent>) : next.run;
   return { ...next, log, run };
 }
 
+/** Every plan that a log brought, the accepted one first. */
+function plansIn(log: readonly Kept<JobEvent>[]): Plan[] {
+  return log.flatMap((e) => {
+    if (e.kind === 'plan accepted') return [e.plan];
+    return e.kind === 'decided' && e.plan ? [e.plan] : [];
+  });
+}
+
 /** Everything besides the run itself. */
-function atDesk(
-  before: JobState,
-  event: Kept<JobEvent>,
-  takenBack: TakenBack<Kept<JobEvent>>,
-): JobState {
-  const proof = proofAfter(before.proof, event, takenBack);
-  const job = afterTouch(before, event, takenBack, proof);
+function atDesk(before: JobState, event: Kept<JobEvent>, context: ProofContext): JobState {
+  const proof = proofAfter(before.proof, event, context);
+  const job = afterTouch(before, event, context, proof);
   switch (event.kind) {
+    case 'work said':
+      return { ...job, said: event };
     case 'fluid read':
       return { ...job, fluid: event };
     case 'plan accepted':
@@ -85,7 +93,7 @@ function atDesk(
 function afterTouch(
   job: JobState,
   event: Kept<JobEvent>,
-  takenBack: TakenBack<Kept<JobEvent>>,
+  { takenBack }: ProofContext,
   proof: JobState['proof'],
 ): JobState {
   const touched = event.kind !== 'drive ended' && touches(event, takenBack) !== 'nothing';

@@ -14,8 +14,16 @@ export {
 } from './event';
 export { liftJobEvent } from './liftEvent';
 export { FLUID_READ_VERSION, liftFluidRead, type StoredFluidRead } from './liftFluidRead';
-export { undoneIds } from './undo';
-export { NO_PROOF, type Answered, type ProofItem, type ProofState, type Voided } from './proof';
+export { takenBackIn, undoneIds } from './undo';
+export {
+  NO_PROOF,
+  touches,
+  type Answered,
+  type ProofAnswer,
+  type ProofItem,
+  type ProofState,
+  type Voided,
+} from './proof';
 export {
   driveInForce,
   NEW_JOB,
@@ -28,12 +36,3 @@ export {
 export { addToJob, foldJob } from './fold';
 export { followProof } from './followProof';
 export { isSuperfluous, jobEventFault, type Believable } from './checkEvent';
-export {
-  driveEffectOf,
-  driveEffectOfAdditions,
-  FREE,
-  marksOf,
-  vehicleDrive,
-  type DriveEffect,
-  type DriveFacts,
-} from './driveState';

@@ -1,5 +1,6 @@
-import type { CheckItem } from '../gate';
+import type { CheckItem, ControlCheck, TakeUp } from '../gate';
 import type { PedalResult } from '../pedal';
+import { OPENING_STEPS, type Plan, type PreparationStep } from '../plan';
 import type { Kept } from '../run';
 import { sayingTouches, type StageSaying } from '../stages';
 import type { JobEvent, JobEventKind } from './event';
@@ -12,8 +13,13 @@ export interface Answered {
   readonly atMs: number;
 }
 
-/** One thing that the proof asks for. */
-export type ProofItem = CheckItem | 'pedal';
+/** One thing that the proof asks for: at the control of a master, or on the whole vehicle. */
+export type ProofItem =
+  | { readonly masterId: string; readonly item: 'result' | ControlCheck }
+  | { readonly masterId: null; readonly item: CheckItem };
+
+/** An answer that holds. */
+export type ProofAnswer = Answered & ProofItem & { readonly value: boolean | PedalResult | TakeUp };
 
 /** Answers that no longer hold, because something was done after they were given. */
 export interface Voided {
@@ -22,15 +28,14 @@ export interface Voided {
   readonly because: Answered & { readonly kind: JobEventKind };
 }
 
-/** What was judged and looked at so far. Absent means that nobody has looked, or that it no longer holds. */
+/** What was judged, tried and looked at so far. What is absent nobody has looked at, or it no longer holds. */
 export interface ProofState {
-  readonly pedal: (Answered & { readonly result: PedalResult }) | null;
-  readonly checks: Readonly<Partial<Record<CheckItem, Answered & { readonly passes: boolean }>>>;
+  readonly answers: readonly ProofAnswer[];
   /** What is to be answered again, and why. */
   readonly voided: readonly Voided[];
 }
 
-export const NO_PROOF: ProofState = { pedal: null, checks: {}, voided: [] };
+export const NO_PROOF: ProofState = { answers: [], voided: [] };
 
 type Touches = 'all' | 'level' | 'nothing';
 
@@ -40,6 +45,7 @@ type Touches = 'all' | 'level' | 'nothing';
  * level; what is only seen or written touches nothing.
  */
 const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touches>> = {
+  // By its step; see below.
   prepared: 'all',
   counting: 'nothing',
   stroke: 'all',
@@ -49,10 +55,12 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'bleeder opened': 'all',
   'topped up': 'level',
   shut: 'all',
+  'stopped early': 'nothing',
   'stage done': 'all',
   'stage skipped': 'all',
   halted: 'all',
-  decided: 'all',
+  // What it halted for made the proof void; deciding touches nothing.
+  decided: 'nothing',
   mended: 'all',
   'size found': 'nothing',
   'taken off': 'all',
@@ -60,7 +68,9 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   // An undo touches what it takes back; see below.
   undone: 'nothing',
   'pedal judged': 'nothing',
+  'take-up judged': 'nothing',
   checked: 'nothing',
+  'work said': 'nothing',
   'fluid read': 'nothing',
   'plan accepted': 'nothing',
   'fluid used': 'nothing',
@@ -70,7 +80,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   ended: 'nothing',
 };
 
-const OF_THE_LEVEL: readonly ProofItem[] = ['level', 'reservoir cap'];
+const OF_THE_LEVEL: readonly CheckItem[] = ['level', 'reservoir cap'];
 
 /** What an event makes void, an undo by what it takes back, what is said in a stage by its rule there. */
 export function touches(event: Kept<JobEvent>, takenBack: TakenBack<Kept<JobEvent>>): Touches {
@@ -79,6 +89,7 @@ export function touches(event: Kept<JobEvent>, takenBack: TakenBack<Kept<JobEven
     const target = takenBack(event);
     return target ? touches(target, takenBack) : 'nothing';
   }
+  if (event.kind === 'prepared') return touchedBy(event.step);
   const { kind } = event;
   if (isListed(kind)) return TOUCHES[kind];
   return sayingTouches(kind) ? 'all' : 'nothing';
@@ -88,46 +99,102 @@ function isListed(kind: JobEventKind): kind is keyof typeof TOUCHES {
   return Object.hasOwn(TOUCHES, kind);
 }
 
+/** What the proof must know besides an event: what undos take back, and the plans that named openings. */
+export interface ProofContext {
+  readonly takenBack: TakenBack<Kept<JobEvent>>;
+  readonly plans: readonly Plan[];
+}
+
+/** Of the preparation only what opens a circuit or moves the level. */
+function touchedBy(step: PreparationStep): Touches {
+  if (OPENING_STEPS.includes(step)) return 'all';
+  return step === 'fill reservoir' ? 'level' : 'nothing';
+}
+
+/** The masters whose circuits an event can touch: of the opening that it names, else of the plan under which it was made; null where that is not known. */
+function circuitsOf(event: Kept<JobEvent>, context: ProofContext): readonly string[] | null {
+  if (event.kind === 'undone') {
+    const target = context.takenBack(event);
+    return target ? circuitsOf(target, context) : null;
+  }
+  if (event.kind === 'halted' && event.masterId) return [event.masterId];
+  if ('stopId' in event && event.stopId !== null)
+    for (const plan of context.plans) {
+      const stop = plan.stops.find((s) => s.id === event.stopId);
+      if (stop) return mastersAt(plan, [stop]);
+    }
+  const plan = context.plans.find((p) => p.id === event.planId);
+  return plan ? [...plan.work.masterIds, ...mastersAt(plan, plan.stops)] : null;
+}
+
+const mastersAt = ({ layout }: Plan, stops: Plan['stops']): string[] =>
+  layout.masters
+    .filter((m) => m.chambers.some((c) => stops.some((s) => s.chamberId === c.id)))
+    .map((m) => m.id);
+
 /** A proof after one event: an answer is taken up, or answers given before it are void. */
 export function proofAfter(
   proof: ProofState,
   event: Kept<JobEvent>,
-  takenBack: TakenBack<Kept<JobEvent>>,
+  context: ProofContext,
 ): ProofState {
+  const given = answerIn(event, context.plans[0]);
   const answered: Answered = { eventId: event.id, person: event.person, atMs: event.atMs };
-  if (event.kind === 'pedal judged')
-    return { ...answeredAgain(proof, 'pedal'), pedal: { ...answered, result: event.result } };
-  if (event.kind === 'checked') {
-    const next = answeredAgain(proof, event.item);
-    return {
-      ...next,
-      checks: { ...next.checks, [event.item]: { ...answered, passes: event.passes } },
-    };
-  }
-  const touched = touches(event, takenBack);
+  if (given) return answeredAgain(proof, { ...answered, ...given });
+  const touched = touches(event, context.takenBack);
   if (touched === 'nothing') return proof;
-  const given: ProofItem[] = [
-    ...(proof.pedal ? (['pedal'] as const) : []),
-    ...(Object.keys(proof.checks) as CheckItem[]),
-  ];
-  const items = given.filter((i) => touched === 'all' || OF_THE_LEVEL.includes(i));
-  if (items.length === 0) return proof;
+  const at = circuitsOf(event, context);
+  const isVoid = (a: ProofAnswer): boolean =>
+    touched === 'level'
+      ? a.masterId === null && OF_THE_LEVEL.includes(a.item)
+      : at === null || a.masterId === null || at.includes(a.masterId);
+  const gone = proof.answers.filter(isVoid);
+  if (gone.length === 0) return proof;
   return {
-    pedal: items.includes('pedal') ? null : proof.pedal,
-    checks: Object.fromEntries(
-      Object.entries(proof.checks).filter(([item]) => !items.includes(item as CheckItem)),
-    ),
-    voided: [...proof.voided, { items, because: { ...answered, kind: event.kind } }],
+    answers: proof.answers.filter((a) => !isVoid(a)),
+    voided: [
+      ...proof.voided,
+      { items: gone.map(itemOf), because: { ...answered, kind: event.kind } },
+    ],
   };
 }
 
-/** What was void before is answered again. */
-function answeredAgain(proof: ProofState, item: ProofItem): ProofState {
-  if (proof.voided.length === 0) return proof;
+/** What an event answers; null where it answers nothing. An old one that named no master spoke of the first in hand. */
+function answerIn(
+  event: Kept<JobEvent>,
+  plan: Plan | undefined,
+): (ProofItem & Pick<ProofAnswer, 'value'>) | null {
+  switch (event.kind) {
+    case 'pedal judged': {
+      const masterId = event.masterId ?? plan?.work.masterIds[0] ?? null;
+      return masterId === null ? null : { masterId, item: 'result', value: event.result };
+    }
+    case 'take-up judged':
+      return { masterId: event.masterId, item: 'result', value: event.takeUp };
+    case 'checked':
+      return {
+        ...({ masterId: event.masterId ?? null, item: event.item } as ProofItem),
+        value: event.passes,
+      };
+    default:
+      return null;
+  }
+}
+
+const itemOf = ({ masterId, item }: ProofAnswer): ProofItem => ({ masterId, item }) as ProofItem;
+
+const isSame = (a: ProofItem, b: ProofItem): boolean =>
+  a.masterId === b.masterId && a.item === b.item;
+
+/** The new answer in the place of the old; what was void before is answered again. */
+function answeredAgain(proof: ProofState, answer: ProofAnswer): ProofState {
   return {
-    ...proof,
-    voided: proof.voided
-      .map((v) => ({ ...v, items: v.items.filter((i) => i !== item) }))
-      .filter((v) => v.items.length > 0),
+    answers: [...proof.answers.filter((a) => !isSame(a, answer)), answer],
+    voided:
+      proof.voided.length === 0
+        ? proof.voided
+        : proof.voided
+            .map((v) => ({ ...v, items: v.items.filter((i) => !isSame(i, answer)) }))
+            .filter((v) => v.items.length > 0),
   };
 }

@@ -1,8 +1,9 @@
-import type { DriveResult, Proof } from '../gate';
+import { TAKE_UPS, type ControlAnswers, type DriveResult, type Proof, type TakeUp } from '../gate';
 import type { JobStage } from '../job';
 import { nextStep, type Kept, type RunState } from '../run';
+import type { PedalResult } from '../pedal';
 import type { JobEvent } from './event';
-import { NO_PROOF, type ProofState } from './proof';
+import { NO_PROOF, type ProofAnswer, type ProofState } from './proof';
 
 export type KeptOf<K extends JobEvent['kind']> = Kept<Extract<JobEvent, { readonly kind: K }>>;
 
@@ -25,6 +26,8 @@ export interface JobState {
   readonly log: readonly Kept<JobEvent>[];
   /** Ids of the events that were taken back. */
   readonly undone: ReadonlySet<string>;
+  /** What was said of the work, the last word; null in logs from before it was kept. */
+  readonly said: KeptOf<'work said'> | null;
   readonly fluid: KeptOf<'fluid read'> | null;
   readonly accepted: KeptOf<'plan accepted'> | null;
   /** Null before a plan was accepted. */
@@ -41,6 +44,7 @@ export interface JobState {
 export const NEW_JOB: JobState = {
   log: [],
   undone: new Set(),
+  said: null,
   fluid: null,
   accepted: null,
   run: null,
@@ -66,16 +70,38 @@ export function stageOf(job: JobState): JobStage {
     return nextStep(job.run).kind === 'finished' ? 'proof' : 'run';
   }
   const { read } = job.fluid ?? {};
+  // Where nothing is opened nothing is filled: it is enough that it was looked at.
+  const looked = read?.verdict.hold === 'choose a fluid';
+  if (looked && job.said?.work.purpose === 'look and prove') return 'plan';
   return read?.verdict.verdict === 'fill' && read.newColour ? 'plan' : 'fluid';
 }
 
 /** What was answered so far, as the gate asks for it. */
-export function proofOf(job: Pick<JobState, 'proof' | 'fluidUsed'>): Proof {
+export function proofOf(job: Pick<JobState, 'proof' | 'fluidUsed' | 'run'>): Proof {
+  const { answers } = job.proof;
+  const masterIds = new Set(answers.flatMap((a) => (a.masterId === null ? [] : [a.masterId])));
   return {
-    pedal: job.proof.pedal?.result ?? null,
+    controls: Object.fromEntries([...masterIds].map((id) => [id, controlAnswers(answers, id)])),
     checks: Object.fromEntries(
-      Object.entries(job.proof.checks).map(([item, answer]) => [item, answer.passes]),
+      answers.flatMap((a) => (a.masterId === null ? [[a.item, a.value as boolean]] : [])),
     ),
-    fluidPutDown: job.fluidUsed !== null,
+    fluidPutDown: job.fluidUsed !== null || movedNothing(job.run),
   };
 }
+
+function controlAnswers(answers: readonly ProofAnswer[], masterId: string): ControlAnswers {
+  const at = answers.filter((a) => a.masterId === masterId);
+  const result = at.find((a) => a.item === 'result')?.value ?? null;
+  const takesUp = TAKE_UPS.some((t) => t === result);
+  return {
+    pedal: takesUp ? null : (result as PedalResult | null),
+    takeUp: takesUp ? (result as TakeUp) : null,
+    checks: Object.fromEntries(
+      at.flatMap((a) => (a.item === 'result' ? [] : [[a.item, a.value as boolean]])),
+    ),
+  };
+}
+
+/** Whether a run drew and poured nothing: then there is nothing to record of the fluid. */
+const movedNothing = (run: JobState['run']): boolean =>
+  run !== null && run.pouredMl === 0 && run.bledMl === 0 && run.removedMl === 0;

@@ -52,12 +52,16 @@ export function orderVisits(
         id: 'farthest first' as const,
         visits: schoolOrder(part, 'farthest first', settingsOf(asked, method))!,
       };
-  // Only a flush renews the fluid; otherwise the volume of the path carries the air out.
+  // Only a flush renews the fluid, and old fluid that is owed; otherwise the volume of the path carries the air out.
   return asked.work.purpose === 'routine flush'
     ? kept
     : {
         ...kept,
-        visits: kept.visits.map((v) => ({ ...v, visit: { ...v.visit, until: 'sweep' as const } })),
+        visits: kept.visits.map((v) =>
+          asked.work.owed?.oldAt.includes(v.visit.bleederId)
+            ? v
+            : { ...v, visit: { ...v.visit, until: 'sweep' as const } },
+        ),
       };
 }
 

@@ -55,7 +55,8 @@ export function preparationFor(
     neutral: systems.has('clutch'),
     'empty servo': traits.servo && systems.has('brakes'),
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
-    'fill reservoir': true,
+    // Where no bleeder is opened nothing is drawn, and the level is left for the proof.
+    'fill reservoir': work.purpose !== 'look and prove' || open.length > 0,
     'crack bleeders': open.length > 0,
   };
   const steps = PREPARATION_STEPS.filter((s) => wanted[s]);

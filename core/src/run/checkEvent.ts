@@ -8,7 +8,7 @@ import type { RunState } from './state';
 export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   'ran dry': ['plan anew', 'end job'],
   seized: ['do it last', 'go on', 'leave shut', 'end job'],
-  snapped: ['end job'],
+  snapped: ['plan anew', 'end job'],
   'nothing comes': ['go on', 'leave shut', 'end job'],
   'tool stopped': ['go on', 'end job'],
   'wrong part': ['go on', 'end job'],
@@ -48,6 +48,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'colour':
     case 'bleeder opened':
     case 'shut':
+    case 'stopped early':
       return bleederFault(plans, event.stopId);
     case 'topped up': {
       const bowls = [...new Set(plans.flatMap((p) => p.bowls.map((b) => b.id)))];
@@ -55,8 +56,12 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         ? null
         : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${bowls.join(', ')}.`;
     }
-    case 'halted':
-      return event.stopId === null ? null : bleederFault(plans, event.stopId);
+    case 'halted': {
+      const { stopId, masterId = null } = event;
+      if (masterId !== null && !plans.some((p) => p.layout.masters.some((m) => m.id === masterId)))
+        return `There is no master "${masterId}" in the layout of this plan.`;
+      return stopId === null ? null : bleederFault(plans, stopId);
+    }
     case 'decided':
       return has(event.haltId) ? null : `There is no halt "${event.haltId}" to decide on.`;
     case 'mended':

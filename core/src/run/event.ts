@@ -26,6 +26,9 @@ export const HALTS_AT_BLEEDER = HALT_REASONS.filter(
   (r) => r !== 'pedal not right' && r !== 'tool stopped' && r !== 'wrong part',
 );
 
+/** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */
+export const MENDABLE: readonly HaltReason[] = ['leak'];
+
 /** What a person may decide on a halt. */
 export const DECISIONS = ['plan anew', 'go on', 'do it last', 'leave shut', 'end job'] as const;
 export type Decision = (typeof DECISIONS)[number];
@@ -73,8 +76,16 @@ export type RunHappening =
   | { readonly kind: 'topped up'; readonly bowlId: string; readonly containerId: string | null }
   /** Bleeder shut, hose off, cap on. */
   | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: Tightened }
+  /** It was shut before it was done, and why: what it lacks stays as an open matter. */
+  | { readonly kind: 'stopped early'; readonly stopId: string; readonly reason: string }
   | StageEvent
-  | { readonly kind: 'halted'; readonly reason: HaltReason; readonly stopId: string | null }
+  | {
+      readonly kind: 'halted';
+      readonly reason: HaltReason;
+      readonly stopId: string | null;
+      /** The control at which it was found, where it was one: only that one is bled again. */
+      readonly masterId?: string | null;
+    }
   | {
       readonly kind: 'decided';
       readonly haltId: string;
@@ -82,10 +93,11 @@ export type RunHappening =
       /** As it is stored: the plan of the rest that followed, null where the plan stayed. The phone that decides leaves it out. */
       readonly plan?: Plan | null;
     }
-  /** Something that was wrong was put right; of a halt where it was one. */
+  /** Something that was wrong was put right: what a halt was for, or what was owed from before. */
   | {
       readonly kind: 'mended';
       readonly haltId: string | null;
+      readonly matterId?: string | null;
       readonly where: string;
       readonly how: string;
     }

@@ -22,6 +22,7 @@ import {
   foldRun,
   HALT_REASONS,
   HALTS_AT_BLEEDER,
+  MENDABLE,
   missingAt,
   nextStep,
   planAgainstActual,
@@ -220,9 +221,11 @@ describe('halts and decisions', () => {
   });
 
   // From the head of the domain's table of halts: common practice, no source.
-  test('a snapped bleeder, another product and a leak end the job; nothing dry goes on as it was', () => {
-    for (const reason of ['snapped', 'other product', 'leak'] as const)
+  test('another product ends the job, so does a leak that cannot be mended; a snapped bleeder is renewed with its part; nothing dry goes on as it was', () => {
+    for (const reason of ['other product', 'leak'] as const)
       expect(DECISIONS_ON[reason]).toEqual(['end job']);
+    expect(DECISIONS_ON.snapped).toEqual(['plan anew', 'end job']);
+    expect(MENDABLE).toEqual(['leak']);
     expect(DECISIONS_ON['ran dry']).not.toContain('go on');
     for (const reason of HALT_REASONS) expect(DECISIONS_ON[reason]).toContain('end job');
   });

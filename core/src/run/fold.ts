@@ -2,7 +2,7 @@ import { OPENING_STEPS, type Plan } from '../plan';
 import { afterSaying, stageOpens, type OwnStage, type StageHalt } from '../stages';
 import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
-import type { HaltReason, Kept, RunEvent } from './event';
+import { MENDABLE, type HaltReason, type Kept, type RunEvent } from './event';
 import { planOnward } from './onward';
 import {
   emptyRun,
@@ -64,6 +64,9 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
       return atBleeder(opened(state, event.atMs), event.stopId, (b) => ({
         ...b,
         openedTurns: event.turns,
+        shut: false,
+        tightened: null,
+        early: null,
       }));
     case 'topped up':
       return topUp(state, event.bowlId);
@@ -73,11 +76,14 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
         shut: true,
         tightened: event.tightened,
       }));
+    case 'stopped early':
+      return atBleeder(state, event.stopId, (b) => ({ ...b, early: event.reason }));
     case 'halted':
-      return halt(state, event.id, event.reason, event.stopId);
+      return halt(state, event);
     case 'taken off':
       return opened(state, event.atMs);
     case 'mended':
+      return mended(state, event);
     case 'size found':
     case 'note':
       return state;
@@ -207,15 +213,21 @@ function atStage(
 }
 
 const halted = (state: RunState, eventId: string, reason: StageHalt | null): RunState =>
-  reason ? halt(state, eventId, reason, null) : state;
+  reason ? halt(state, { id: eventId, reason, stopId: null }) : state;
 
 function halt(
   state: RunState,
-  eventId: string,
-  reason: HaltReason,
-  stopId: string | null,
+  {
+    id: eventId,
+    reason,
+    stopId,
+    masterId = null,
+  }: Pick<Of<'halted'>, 'id' | 'reason' | 'stopId' | 'masterId'>,
 ): RunState {
-  const next = { ...state, halts: [...state.halts, { eventId, reason, stopId, decision: null }] };
+  const next = {
+    ...state,
+    halts: [...state.halts, { eventId, reason, stopId, masterId, decision: null }],
+  };
   if (reason !== 'ran dry') return next;
   const dry = new Set(bowlsRunDry(state.plan, stopId));
   const levels = state.plan.bowls.map((b) => [
@@ -223,6 +235,18 @@ function halt(
     dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
   ]);
   return { ...next, levelMl: { ...state.levelMl, ...Object.fromEntries(levels) } };
+}
+
+/** What was mended halts the run no longer, where a mend is a cure: the count goes on where it stood. */
+function mended(state: RunState, { haltId }: Of<'mended'>): RunState {
+  return {
+    ...state,
+    halts: state.halts.map((h) =>
+      h.eventId === haltId && h.decision === null && MENDABLE.includes(h.reason)
+        ? { ...h, decision: 'go on' as const }
+        : h,
+    ),
+  };
 }
 
 function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): RunState {

@@ -82,6 +82,7 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'stage':
       return usualSaying(state.plan, step.stage, state.stages[step.stage.id]);
+    case 'shut early':
     case 'decide':
     case 'finished':
     case 'ended':

@@ -4,6 +4,7 @@ export {
   DECISIONS,
   HALT_REASONS,
   HALTS_AT_BLEEDER,
+  MENDABLE,
   type BubbleReading,
   type CountWay,
   type Decision,
@@ -28,10 +29,18 @@ export {
   type RunState,
 } from './state';
 export { foldEvent, foldRun } from './fold';
-export { currentStop, missingAt, nextStep, type Missing, type NextStep } from './nextStep';
+export {
+  currentStop,
+  dangerAt,
+  missingAt,
+  nextStep,
+  type Missing,
+  type NextStep,
+} from './nextStep';
 export { decisionFault, DECISIONS_ON, runEventFault, type KnownInRun } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
-export { skippedStages, stageLines } from './leftOut';
+export { doneAt, type DoneAt } from './doneAt';
+export { skippedStages, stageLines, type LeftOutStage } from './leftOut';
 export { planOnward, whatFollows } from './onward';
 export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';
 export { followCalls, type FollowOptions } from './followCalls';

@@ -1,14 +1,29 @@
-import { leftOut, stageRecordLines, stageTitle, type OwnStage, type StageState } from '../stages';
+import {
+  leavesDanger,
+  leftOut,
+  stageRecordLines,
+  stageTitle,
+  type OwnStage,
+  type StageState,
+} from '../stages';
 import type { RunLeg, RunState } from './state';
 
 /** Stages that were left out by decision under any plan of the run, or only practised, with the reason: they show at the gate and on the record. */
-export function skippedStages(
-  state: RunState,
-): { readonly title: string; readonly reason: string }[] {
+export function skippedStages(state: RunState): LeftOutStage[] {
   return touched(state).flatMap(({ leg, stage, at }) => {
     const reason = leftOut(stage, at);
-    return reason === null ? [] : [{ title: stageTitle(leg.plan.layout, stage), reason }];
+    if (reason === null) return [];
+    // What the plan in force asks for anew is judged there.
+    const danger = leg.plan === state.plan && leavesDanger(leg.plan, stage);
+    return [{ title: stageTitle(leg.plan.layout, stage), reason, danger }];
   });
+}
+
+/** A stage that was left out, and whether danger may have stayed behind. */
+export interface LeftOutStage {
+  readonly title: string;
+  readonly reason: string;
+  readonly danger: boolean;
 }
 
 /** What was said in the stages that open no bleeder, in lines for the record, plan by plan. */

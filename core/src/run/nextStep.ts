@@ -32,6 +32,12 @@ export type NextStep =
       readonly strokesUntilTopUp: number;
     }
   | { readonly kind: 'shut'; readonly stop: PlanStop }
+  /** It was shut and lacks something: it is opened again, or somebody says why not. */
+  | {
+      readonly kind: 'shut early';
+      readonly stop: PlanStop;
+      readonly missing: readonly Missing[];
+    }
   | { readonly kind: 'last fill'; readonly bowl: PlanBowl; readonly pourMl: number }
   | { readonly kind: 'finished' }
   | { readonly kind: 'ended' };
@@ -54,10 +60,13 @@ export function nextStep(state: RunState): NextStep {
       if (!isThrough(state, stage)) return { kind: 'stage', stage };
       continue;
     }
-    const waiting = state.bleeders.find(
-      (b) => isWaiting(state, b) && stage.stopIds.includes(b.stopId),
-    );
-    if (waiting) return atBleeder(state, stopOf(plan, waiting.stopId));
+    for (const b of state.bleeders) {
+      if (!stage.stopIds.includes(b.stopId)) continue;
+      const stop = stopOf(plan, b.stopId);
+      if (isWaiting(state, b)) return atBleeder(state, stop);
+      const missing = b.shut && b.early === null ? missingAt(plan, stop, b) : [];
+      if (missing.length > 0) return { kind: 'shut early', stop, missing };
+    }
   }
   return lastFill(state);
 }
@@ -101,6 +110,20 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
   else if (COLOURS.indexOf(b.colour.seen) > wanted)
     missing.push(b.colour.atStroke === b.strokes ? 'colour not new' : 'colour not read');
   return missing;
+}
+
+/**
+ * What of that leaves danger behind: bubbles always; the wash-out where it was
+ * to carry air out, not where it only renews the fluid; never a colour.
+ */
+export function dangerAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
+  const airy =
+    stop.until !== 'new' ||
+    plan.scope.bleeders.some((f) => f.bleederId === stop.bleeder.id && f.why.code === 'air');
+  return missingAt(plan, stop, b).filter(
+    (m) =>
+      m === 'bubbles not read' || m === 'bubbles in the last three' || (m === 'strokes' && airy),
+  );
 }
 
 function atBleeder(state: RunState, stop: PlanStop): NextStep {

@@ -93,7 +93,7 @@ describe('the rest as it was', () => {
         const last = plan.stops.at(-1)!;
         const again = planOnward(
           state,
-          { eventId: 'h', reason: 'seized', stopId: last.id, decision: null },
+          { eventId: 'h', reason: 'seized', stopId: last.id, masterId: null, decision: null },
           'do it last',
           'd',
         );
@@ -218,7 +218,7 @@ describe('a pedal that is not right after the whole plan', () => {
     const done = runOf(corner, follow(corner));
     const answer = whatFollows(
       done,
-      { eventId: 'h', reason: 'pedal not right', stopId: null, decision: null },
+      { eventId: 'h', reason: 'pedal not right', stopId: null, masterId: null, decision: null },
       'plan anew',
     );
     if ('refusals' in answer) throw new Error(answer.refusals.join());

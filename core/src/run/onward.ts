@@ -1,4 +1,4 @@
-import { chambersOf } from '../circuit';
+import { chambersOf, type Layout, type Master } from '../circuit';
 import {
   planBleed,
   refusalWords,
@@ -7,12 +7,13 @@ import {
   type PlanReached,
   type PlanResult,
 } from '../plan';
-import type { WorkDone } from '../scope';
-import { draftOf, isStageThrough, type StageDraft } from '../stages';
+import { circuitOf, type WorkDone } from '../scope';
+import { draftOf, isStageThrough, type PlanStop, type StageDraft } from '../stages';
 import { bowlsRunDry } from './dry';
 import type { Onward } from './event';
+import { missingAt } from './nextStep';
 import { RunFluid } from './runFluid';
-import { firstPlanOf, plansOf, type Halt, type RunState } from './state';
+import { firstPlanOf, plansOf, type BleederState, type Halt, type RunState } from './state';
 
 /**
  * Plan the rest of a run anew from the state reached: the fluid as it stands
@@ -64,7 +65,7 @@ export function whatFollows(
 }
 
 /** What was done to the vehicle by now, the surprise counted in. */
-function workAfter(plan: Plan, { reason, stopId }: Halt): WorkDone {
+function workAfter(plan: Plan, { reason, stopId, masterId }: Halt): WorkDone {
   const { work } = plan;
   switch (reason) {
     case 'ran dry':
@@ -78,13 +79,48 @@ function workAfter(plan: Plan, { reason, stopId }: Halt): WorkDone {
           })),
         ],
       };
-    case 'pedal not right':
-      return { ...work, purpose: 'soft pedal', airInModulator: true };
+    case 'pedal not right': {
+      // A clutch that fails is bled again by itself: the brakes were judged on their own.
+      const master = plan.layout.masters.find((m) => m.id === masterId);
+      const soft = { ...work, purpose: 'soft pedal' as const };
+      if (!master) return { ...soft, airInModulator: true };
+      return {
+        ...soft,
+        masterIds: [master.id],
+        ...(master.system === 'clutch'
+          ? onlyOf(plan.layout, work, master)
+          : { airInModulator: true }),
+      };
+    }
+    case 'snapped': {
+      // The part comes off for its bleeder, and what hangs on it is bled.
+      const at = plan.stops.find((s) => s.id === stopId)?.bleeder.at;
+      if (at === undefined || work.parts.some((p) => p.partId === at)) return work;
+      return {
+        ...work,
+        parts: [...work.parts, { partId: at, cappedAtOnce: false, keptFull: true, newPart: true }],
+      };
+    }
     case 'air never ends':
       return { ...work, airInModulator: true };
     default:
       return work;
   }
+}
+
+/** Of what was done, only what belongs to one master: the rest was bled and proved. */
+function onlyOf(
+  layout: Layout,
+  { parts, master }: WorkDone,
+  { id, chambers }: Master,
+): Pick<WorkDone, 'parts' | 'master' | 'lowest' | 'owed'> {
+  const circuit = new Set(chambers.flatMap((c) => [...circuitOf(layout, c)]));
+  return {
+    parts: parts.filter((p) => circuit.has(p.partId)),
+    master: master?.masterId === id ? master : null,
+    lowest: [],
+    owed: { airAt: [], oldAt: [], modulatorIds: [] },
+  };
 }
 
 /** Depth of the outlet through which a bowl ran dry: that of the bleeder in hand, else the deepest. */
@@ -160,6 +196,10 @@ function reachedBy(
   };
 }
 
+/** Whether an opening is behind: shut with nothing missing, or with a reason for what is. */
+const isOver = (plan: Plan, stop: PlanStop, b: BleederState): boolean =>
+  b.shut && (b.early !== null || missingAt(plan, stop, b).length === 0);
+
 /** What is still to do of the plan in force, one bleeder moved to the end of its stage where it waits for the penetrant. */
 function restOf(
   state: RunState,
@@ -176,7 +216,7 @@ function restOf(
       (s) =>
         s.stageId === stage.id &&
         !leftShut.includes(s.bleeder.id) &&
-        !state.bleeders.find((b) => b.stopId === s.id)!.shut,
+        !isOver(plan, s, state.bleeders.find((b) => b.stopId === s.id)!),
     );
     const inOrder = [
       ...waiting.filter((s) => s.bleeder.id !== last),

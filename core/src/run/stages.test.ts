@@ -116,7 +116,7 @@ test('a tool cycle waits for the base bleed, and is left out only with a reason 
   expect(eventFault(state, skipped)).toBeNull();
   const after = runOf(modulator, [skipped], state);
   expect(skippedStages(after)).toEqual([
-    { title: stageTitle(hatchback, tool), reason: 'Tool is out on the ferry' },
+    { title: stageTitle(hatchback, tool), reason: 'Tool is out on the ferry', danger: true },
   ]);
   expect(nextStep(after)).toMatchObject({ kind: 'stroke' });
 });
@@ -386,7 +386,11 @@ describe('a tool cycle in the run', () => {
     );
     expect(nextStep(practised).kind).toBe('finished');
     expect(skippedStages(practised)).toEqual([
-      { title: stageTitle(hatchback, tool), reason: expect.stringContaining('Only practised') },
+      {
+        title: stageTitle(hatchback, tool),
+        reason: expect.stringContaining('Only practised'),
+        danger: true,
+      },
     ]);
     expect(skippedStages(runOf(modulator, events))).toEqual([]);
   });

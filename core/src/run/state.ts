@@ -25,12 +25,16 @@ export interface BleederState {
   readonly openedTurns: number | null;
   readonly shut: boolean;
   readonly tightened: Tightened | null;
+  /** Why it was shut before it was done; null where nobody said so. */
+  readonly early: string | null;
 }
 
 export interface Halt {
   readonly eventId: string;
   readonly reason: HaltReason;
   readonly stopId: string | null;
+  /** The control at which it was found; null where it was none, or nobody said which. */
+  readonly masterId: string | null;
   readonly decision: Decision | null;
 }
 
@@ -142,5 +146,6 @@ export function freshBleeder(stopId: string): BleederState {
     openedTurns: null,
     shut: false,
     tightened: null,
+    early: null,
   };
 }

@@ -12,13 +12,20 @@ export type AirCause =
   | 'modulator opened'
   | 'air in the modulator'
   | 'new or dry'
-  | 'soft pedal';
+  | 'soft pedal'
+  | 'left from before';
 
 /** Why a bleeder must be opened, or may stay shut. */
 export type BleederWhy =
-  | { readonly code: 'flush' }
+  | { readonly code: 'flush' | 'old fluid from before' }
   | { readonly code: 'air'; readonly cause: AirCause; readonly elementId: string }
-  | { readonly code: 'behind a capped joint' | 'not in hand' | 'master changed with care' };
+  | {
+      readonly code:
+        | 'behind a capped joint'
+        | 'not in hand'
+        | 'master changed with care'
+        | 'only looked at';
+    };
 
 export interface BleederFinding {
   readonly bleederId: string;
@@ -90,6 +97,8 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
       for (const chamber of masterDone.chambers) mark(circuitOf(layout, chamber), 'master changed');
   }
   for (const n of layout.nodes.filter((x) => x.kind === 'modulator')) {
+    if (work.owed?.modulatorIds.includes(n.id))
+      mark(circuitThrough(layout, n.id), 'air in the modulator');
     if (work.modulatorOpened) mark(circuitThrough(layout, n.id), 'modulator opened');
     if (work.airInModulator) mark(circuitThrough(layout, n.id), 'air in the modulator');
   }
@@ -111,6 +120,8 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     if (layout.nodes.some((n) => n.id === part.partId && n.kind === 'modulator'))
       mark(circuitThrough(layout, part.partId), 'modulator opened');
   }
+  const owedAir = work.owed?.airAt ?? [];
+  for (const b of layout.bleeders) if (owedAir.includes(b.id)) mark([b.at], 'left from before');
   // Last, so that a cause that is known is not hidden by a guess.
   if (work.purpose === 'soft pedal')
     for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'soft pedal');
@@ -118,9 +129,13 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     const bleederId = path.bleeder.id;
     const airy = airOn(path, air);
     if (airy) return { bleederId, open: true, why: { code: 'air', ...airy } };
+    if (work.owed?.oldAt.includes(bleederId))
+      return { bleederId, open: true, why: { code: 'old fluid from before' } };
     if (!work.masterIds.includes(path.master.id))
       return { bleederId, open: false, why: { code: 'not in hand' } };
     if (work.purpose === 'routine flush') return { bleederId, open: true, why: { code: 'flush' } };
+    if (work.purpose === 'look and prove')
+      return { bleederId, open: false, why: { code: 'only looked at' } };
     return {
       bleederId,
       open: false,

@@ -15,6 +15,7 @@ export {
   PURPOSES,
   routineFlush,
   type MasterChanged,
+  type OwedWork,
   type PartChanged,
   type Purpose,
   type WorkDone,

@@ -10,6 +10,7 @@ export const PURPOSE_WORDS: Readonly<
   'soft pedal': { title: 'Pedal or lever is soft', about: 'Air somewhere: every bleeder' },
   'after work': { title: 'A part was changed', about: 'Only what may hold air is opened' },
   'new or dry': { title: 'New or dry system', about: 'Everything, master first' },
+  'look and prove': { title: 'Look and prove', about: 'A mark or a mended leak: no bleeding' },
 };
 
 const CAUSE: Readonly<Record<AirCause, string>> = {
@@ -22,6 +23,7 @@ const CAUSE: Readonly<Record<AirCause, string>> = {
   'air in the modulator': 'hangs on a modulator that may hold air in its pockets',
   'new or dry': 'is new or dry',
   'soft pedal': 'may hold the air that makes it soft',
+  'left from before': 'was not bled clear by the job before',
 };
 
 /** What was asked for and does not hold, as a sentence about what follows. */
@@ -41,10 +43,13 @@ export const UNMET_WORDS: Readonly<Record<Unmet, string>> = {
 export function bleederWords(layout: Layout, { why, open, bleederId }: BleederFinding): string {
   const name = bleederName(layout.bleeders.find((b) => b.id === bleederId)!);
   if (why.code === 'air') return `${nameOf(layout, why.elementId)} ${CAUSE[why.cause]}.`;
+  if (why.code === 'old fluid from before') return 'The job before left old fluid here.';
   if (open) return 'Old fluid: it is renewed at every bleeder.';
   switch (why.code) {
     case 'not in hand':
       return `The ${name} belongs to a system that is not in hand.`;
+    case 'only looked at':
+      return 'Stays shut: nothing was opened, it is only looked at and proved.';
     case 'master changed with care':
       return 'May stay shut: the master was bled on the bench and joined with care. Any softness afterwards brings the whole bleed.';
     default:

@@ -4,7 +4,13 @@ import type { Range } from '../units';
 export const LOWEST_LEVEL_MM: Range = { what: 'Lowest level', unit: 'mm', least: 0, most: 300 };
 
 /** Why the vehicle is here. */
-export const PURPOSES = ['routine flush', 'soft pedal', 'after work', 'new or dry'] as const;
+export const PURPOSES = [
+  'routine flush',
+  'soft pedal',
+  'after work',
+  'new or dry',
+  'look and prove',
+] as const;
 export type Purpose = (typeof PURPOSES)[number];
 
 /** A part that was or will be changed or opened: the id of a node, stretch or master, and what a person says about it. */
@@ -32,6 +38,16 @@ export interface MasterChanged {
   readonly linesOver?: readonly string[];
 }
 
+/** What earlier jobs left on the vehicle and this one takes over: it is opened whatever else is in hand. */
+export interface OwedWork {
+  /** Bleeders behind which air may be. */
+  readonly airAt: readonly string[];
+  /** Bleeders at which only old fluid was left. */
+  readonly oldAt: readonly string[];
+  /** Modulators that may hold air beyond the reach of a stroke. */
+  readonly modulatorIds: readonly string[];
+}
+
 /** What was done to the vehicle, in facts that a person can answer. */
 export interface WorkDone {
   readonly purpose: Purpose;
@@ -50,6 +66,8 @@ export interface WorkDone {
   readonly renewPockets?: boolean;
   /** End that lost pressure, where the lamp of the differential valve is lit. */
   readonly endLost: 'front' | 'rear' | null;
+  /** Left out: nothing is owed from before. */
+  readonly owed?: OwedWork;
 }
 
 /** Nothing was opened: a flush of these systems. */

@@ -31,6 +31,7 @@ export interface StagePreferences extends Pick<HouseRules, 'benchFill'> {
 export interface StagePlan {
   readonly layout: Layout;
   readonly work: WorkDone;
+  readonly scope: Pick<ScopeFinding, 'airInModulator'>;
   readonly preferences: StagePreferences;
   readonly stages: readonly StageInPlan[];
   /** Every opening of every stage, in order. */

@@ -93,4 +93,6 @@ export const bench: OwnStageKind<BenchDraft, BenchStage> = {
     },
   ],
   maySkip: ({ compulsory }) => !compulsory,
+  // Where no wheel is opened, what the bench left is never bled out.
+  leavesDanger: ({ stops }, { compulsory }) => compulsory || stops.length === 0,
 };

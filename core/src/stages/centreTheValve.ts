@@ -42,4 +42,5 @@ export const centreTheValve: OwnStageKind<ValveDraft, ValveStage> = {
   }),
   materials: () => [],
   maySkip: () => false,
+  leavesDanger: () => true,
 };

@@ -32,4 +32,5 @@ export const holdPoint: OwnStageKind<HoldPointDraft, HoldPointStage> = {
   }),
   materials: () => [],
   maySkip: () => false,
+  leavesDanger: () => true,
 };

@@ -10,6 +10,7 @@ export {
   isBeforeFilling,
   isStageThrough,
   leftOut,
+  leavesDanger,
   maySkip,
   OWN_STAGE_KINDS,
   ownStage,

@@ -28,4 +28,5 @@ export const injection: OwnStageKind<InjectionDraft, InjectionStage> = {
   }),
   materials: () => [],
   maySkip: () => false,
+  leavesDanger: () => true,
 };

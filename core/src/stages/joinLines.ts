@@ -36,4 +36,5 @@ export const joinLines: OwnStageKind<JoinLinesDraft, JoinLinesStage> = {
       for: l.name,
     })),
   maySkip: () => false,
+  leavesDanger: () => true,
 };

@@ -60,6 +60,8 @@ export interface OwnStageKind<
   readonly words: (plan: StagePlan, stage: S) => StageWords;
   /** Whether it may be left out by a recorded decision. */
   readonly maySkip: (stage: S) => boolean;
+  /** Whether danger may stay behind where it was left out: then the vehicle is not released. */
+  readonly leavesDanger: (plan: StagePlan, stage: S) => boolean;
   /** Why one tap is not enough here; null where it is. */
   readonly notByTap: (stage: S) => string | null;
   readonly sayings: {

@@ -113,6 +113,11 @@ export function maySkip(stage: PlanStage): boolean {
   return stage.kind !== 'bleed' && own(stage).maySkip(stage);
 }
 
+/** Whether danger may stay behind where a stage was left out. */
+export function leavesDanger(plan: StagePlan, stage: OwnStage): boolean {
+  return own(stage).leavesDanger(plan, stage);
+}
+
 /** Whether a stage is done before anything on the vehicle is filled. */
 export function isBeforeFilling(stage: PlanStage): stage is OwnStage {
   return stage.kind !== 'bleed' && own(stage).beforeFilling;

@@ -51,6 +51,7 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
         for: nameOf(layout, partId),
       })),
   maySkip: () => true,
+  leavesDanger: () => false,
   notByTap: () => 'A new part is through when it was compared and its pieces counted; record that.',
   sayings: {
     'part compared': {

@@ -20,8 +20,20 @@ const TITLES: Readonly<Record<SlaveTest['way'], string>> = {
   'take-up': 'Prove the clutch: take-up and reverse',
 };
 
-const WORDS: Readonly<Record<SlaveTest['way'], StageWords>> = {
+const titleOf = ({ way, noReverse }: SlaveTest): string =>
+  way === 'take-up' && noReverse ? 'Prove the clutch: take-up' : TITLES[way];
+
+/** What to do; the reverse gear only where the vehicle has one. */
+const wordsOf = ({ way, noReverse }: SlaveTest): StageWords => {
+  const { steps, reverse, why } = WORDS[way];
+  return { steps: noReverse ? steps : [...steps, ...reverse], why };
+};
+
+const WORDS: Readonly<
+  Record<SlaveTest['way'], StageWords & { readonly reverse: readonly string[] }>
+> = {
   blocked: {
+    reverse: [],
     steps: [
       'Hold the piston of the slave at its flange or collar; nothing touches its bore.',
       'Push the master as far as it goes and measure the travel of its rod.',
@@ -33,13 +45,13 @@ const WORDS: Readonly<Record<SlaveTest['way'], StageWords>> = {
     steps: [
       'Somebody works the pedal or lever fully, slowly.',
       'Measure how far the rod of the slave moves.',
-      'In neutral, parking brake on. Reverse goes in without grating.',
     ],
+    reverse: ['In neutral, parking brake on. Reverse goes in without grating.'],
     why: 'This piston cannot be held without harm to its bore; its travel in place tells.',
   },
   'take-up': {
-    steps: [
-      'Measure the height above the floor at which it takes up.',
+    steps: ['Measure the height at which it takes up.'],
+    reverse: [
       'Engine running, parking brake on, pedal down: wait ten seconds, then reverse. It goes in without grating.',
       'The height counts for next time; reverse is what proves it today.',
     ],
@@ -69,10 +81,11 @@ export const slaveTest: OwnStageKind<SlaveTestDraft, SlaveTestStage, SlaveTested
       ? []
       : slaveTests(layout, open).map((test) => ({ kind: 'slave test', ...test })),
   figures: () => ({ minutes: handsOn(5, 'one push, one measurement') }),
-  title: (_, { way }) => TITLES[way],
-  words: (_, { way }) => WORDS[way],
+  title: (_, stage) => titleOf(stage),
+  words: (_, stage) => wordsOf(stage),
   materials: () => [],
   maySkip: () => true,
+  leavesDanger: () => true,
   notByTap: () => 'A clutch is proved by what is measured; record the reading.',
   sayings: {
     'slave tested': {
@@ -82,17 +95,17 @@ export const slaveTest: OwnStageKind<SlaveTestDraft, SlaveTestStage, SlaveTested
     },
   },
   isThrough: (_, stage, said) => said.some((event) => slavePasses(stage, event)),
-  usual: (_, { id, way, limitMm }) => ({
+  usual: (_, { id, way, limitMm, noReverse }) => ({
     kind: 'slave tested',
     stageId: id,
     mm: way === 'blocked' ? limitMm!.value / 2 : (limitMm?.value ?? USUAL_TAKE_UP_MM),
-    reverse: way === 'blocked' ? null : 'clean',
+    reverse: way === 'blocked' || noReverse ? null : 'clean',
   }),
   practised: () => false,
   recordLines: (plan, stage, said) =>
     said.map((e) => {
       const reverse = e.reverse ? `, reverse ${e.reverse}` : '';
       const passes = slavePasses(stage, e) ? 'passes' : 'does not pass';
-      return `${TITLES[stage.way]}: ${MEASURED[stage.way]} ${e.mm} mm${reverse}, ${passes}.`;
+      return `${titleOf(stage)}: ${MEASURED[stage.way]} ${e.mm} mm${reverse}, ${passes}.`;
     }),
 };

@@ -43,4 +43,5 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
   }),
   materials: () => [],
   maySkip: () => true,
+  leavesDanger: () => false,
 };

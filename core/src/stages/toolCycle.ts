@@ -104,6 +104,8 @@ export const toolCycle: OwnStageKind<
     },
   ],
   maySkip: () => true,
+  // Air behind closed valves is not felt at the pedal; fluid that was only to be renewed harms nobody.
+  leavesDanger: ({ scope }) => scope.airInModulator,
   notByTap: ({ atHand }) =>
     atHand ? 'A tool cycle is through when each of its steps is; record those.' : null,
   sayings: {

@@ -12,4 +12,14 @@ export {
   planOf,
   requestOf,
 } from './plans';
-export { after, eventFault, jobOf, kept, logFrom, NOBODY_LOOKED, runOf, type Said } from './runs';
+export {
+  after,
+  eventFault,
+  gateOn,
+  jobOf,
+  kept,
+  logFrom,
+  NOBODY_LOOKED,
+  runOf,
+  type Said,
+} from './runs';

@@ -1,4 +1,10 @@
-import type { Proof } from '../gate';
+import {
+  releaseGate,
+  type DriveResult,
+  type GateAnswer,
+  type GateInput,
+  type Proof,
+} from '../gate';
 import {
   foldJob,
   jobEventFault,
@@ -60,4 +66,21 @@ export function eventFault(on: RunState, event: Said): string | null {
 }
 
 /** A proof of which nobody has looked at anything. */
-export const NOBODY_LOOKED: Proof = { pedal: null, checks: {}, fluidPutDown: false };
+export const NOBODY_LOOKED: Proof = { controls: {}, checks: {}, fluidPutDown: false };
+
+/** The gate on a run where every control of the layout is concerned and nothing is owed from before. */
+export const gateOn = (
+  run: RunState,
+  proof: Proof,
+  drive: DriveResult | null = null,
+  more: Partial<GateInput> = {},
+): GateAnswer =>
+  releaseGate({
+    run,
+    proof,
+    drive,
+    controls: run.plan.layout.masters,
+    mayStayShut: new Set(),
+    matters: [],
+    ...more,
+  });

@@ -6,11 +6,12 @@ import {
   liftFluidRead,
   liftJobEvent,
   type AcceptedPick,
-  type DriveEffect,
   type FluidRead,
   type JobEvent,
   type VehicleEvent,
 } from '@brook/core/log';
+import type { GateAnswer } from '@brook/core/gate';
+import type { JobSays, Matter, MatterWeight } from '@brook/core/matters';
 import { liftPlanResult, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import {
@@ -125,15 +126,47 @@ export class JobDevice extends Model<
   declare seenAt: Date;
 }
 
-/** What a job says about whether its vehicle may move: written from the fold of its log. */
-export class JobDrive extends Model<InferAttributes<JobDrive>, InferCreationAttributes<JobDrive>> {
+/** What a job says of its vehicle: written from the fold of its log. */
+export class JobSaysRow extends Model<
+  InferAttributes<JobSaysRow>,
+  InferCreationAttributes<JobSaysRow>
+> {
   declare jobId: string;
   declare vehicleId: string;
   /** Of the job: jobs of a vehicle count up in the order in which they were taken in. */
   declare number: number;
-  declare openedAt: Date;
-  declare closedBy: 'released' | 'ended' | null;
-  declare effect: DriveEffect | null;
+  declare says: JobSays;
+}
+
+/** One line of what a vehicle owes: opened, or settled. They only grow. */
+export class MatterEntry extends Model<
+  InferAttributes<MatterEntry>,
+  InferCreationAttributes<MatterEntry>
+> {
+  declare vehicleId: string;
+  declare position: number;
+  declare workshopId: string;
+  declare matterId: string;
+  declare entry: 'opened' | 'settled';
+  declare weight: MatterWeight;
+  declare matter: Matter;
+  /** In words, where it is settled. */
+  declare settledBy: CreationOptional<string | null>;
+  declare at: Date;
+  declare person: string;
+}
+
+/** What the gate said of a job, for its log up to a position. */
+export class GateAnswerRow extends Model<
+  InferAttributes<GateAnswerRow>,
+  InferCreationAttributes<GateAnswerRow>
+> {
+  declare jobId: string;
+  declare position: number;
+  declare workshopId: string;
+  declare answer: GateAnswer;
+  declare at: Date;
+  declare person: string;
 }
 
 export class Container extends Model<
@@ -314,16 +347,35 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'job_devices' },
   );
-  JobDrive.init(
+  JobSaysRow.init(
+    { jobId: key(), vehicleId: uuid(), number: whole(), says: { ...json(), allowNull: false } },
+    { sequelize, tableName: 'job_says' },
+  );
+  MatterEntry.init(
+    {
+      vehicleId: key(),
+      position: { ...whole(), primaryKey: true },
+      workshopId: uuid(),
+      matterId: text(),
+      entry: text(),
+      weight: text(),
+      matter: { ...json(), allowNull: false },
+      settledBy: DataTypes.TEXT,
+      at: time(),
+      person: text(),
+    },
+    { sequelize, tableName: 'matter_entries' },
+  );
+  GateAnswerRow.init(
     {
       jobId: key(),
-      vehicleId: uuid(),
-      number: whole(),
-      openedAt: time(),
-      closedBy: DataTypes.TEXT,
-      effect: json(),
+      position: { ...whole(), primaryKey: true },
+      workshopId: uuid(),
+      answer: { ...json(), allowNull: false },
+      at: time(),
+      person: text(),
     },
-    { sequelize, tableName: 'job_drives' },
+    { sequelize, tableName: 'gate_answers' },
   );
   Container.init(
     {

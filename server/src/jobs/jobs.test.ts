@@ -78,7 +78,7 @@ test('the gate lists what is missing and lets nothing past', async () => {
   const shut = await tech
     .send('post', `/jobs/${job.id}/test-drive`, undefined, job.version)
     .expect(409);
-  expect(shut.body.faults.map((f: { field: string }) => f.field)).toContain('pedal not judged');
+  expect(shut.body.faults.map((f: { field: string }) => f.field)).toContain('control not judged');
   const soft = await tech.prove(job, 'springy');
   const res = await tech
     .send('post', `/jobs/${job.id}/test-drive`, undefined, soft.version)
@@ -96,7 +96,11 @@ test('a failed drive means "do not drive" again, and everything is proved anew',
     vehicleDrive: 'do not drive',
     drives: [{ result: 'bad', setBy: 'Tech One' }],
   });
-  expect(proofOf(stateOfJob(job))).toMatchObject({ pedal: null, checks: {} });
+  expect(proofOf(stateOfJob(job))).toEqual({
+    controls: {},
+    checks: {},
+    fluidPutDown: true,
+  });
   job = await tech.prove(job);
   job = await tech.change(job, 'post', 'test-drive');
   job = await tech.change(job, 'post', 'test-drive/result', { result: 'good' });

@@ -10,10 +10,10 @@ import {
 } from '@brook/core/fluid';
 import type { Vehicle } from '../db/models';
 import { ProblemError } from '../problems/kinds';
-import { planFor, usualChoices } from '../plans/planFor';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { lastFillOf } from './before';
+import { planOfJob } from './choices';
 import { endLocked } from './end';
 import { FLUID_READ_VERSION } from '@brook/core/log';
 import { appendDesk } from '../log/append';
@@ -37,34 +37,27 @@ export async function readFluid(
     const onlyRead = verdict.hold === 'choose a fluid';
     if (verdict.verdict === 'wait' && !onlyRead) throw waits(verdict.hold!, verdict);
     const rules = await houseRulesOf(actor, transaction);
+    const read = { version: FLUID_READ_VERSION, ...entry, verdict, lastDye, rules };
     job.set({ planResult: null });
-    await appendDesk(locked, {
-      kind: 'fluid read',
-      read: { version: FLUID_READ_VERSION, ...entry, verdict, lastDye, rules },
-    });
-    if (onlyRead) return;
+    await appendDesk(locked, { kind: 'fluid read', read });
     if (verdict.verdict === 'stop') {
       await endLocked(locked, stopReason(verdict), true);
       return;
     }
-    const fill = verdict.fill!;
-    if (fill.secondLook && entry.fill!.labelRead !== fill.grade)
-      throw fault(
-        'fill.labelRead',
-        `Read the label once more and say what it says. ${COMPATIBILITY_WORDS['name trap']}`,
-      );
-    if (!entry.newColour)
-      throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
-    job.set({
-      planResult: planFor(
-        vehicle,
-        job.planChoices ?? usualChoices(vehicle.layout),
-        { grade: fill.grade, isoClass: entry.fill!.isoClass },
-        entry.newColour,
-        rules,
-      ),
-    });
+    if (!onlyRead) refuseUnread(entry, verdict);
+    job.set({ planResult: await planOfJob(actor, job, vehicle, read, transaction) });
   });
+}
+
+/** What is to go in was read on its label where the name is a trap, and looked at in its container. */
+function refuseUnread(entry: FluidEntry, { fill }: FluidVerdict): void {
+  if (fill!.secondLook && entry.fill!.labelRead !== fill!.grade)
+    throw fault(
+      'fill.labelRead',
+      `Read the label once more and say what it says. ${COMPATIBILITY_WORDS['name trap']}`,
+    );
+  if (!entry.newColour)
+    throw fault('newColour', 'Colour of the new fluid is missing; look at it in its container.');
 }
 
 /** The maker's entry of the vehicle wins over what was typed for the maker. */

@@ -5,6 +5,7 @@ import {
   fluidEntry,
   fluidUsed,
   jobQuery,
+  moveJob as moveJobSchema,
   newJob,
   planChoices,
 } from '@brook/contract';
@@ -17,7 +18,15 @@ import { endJob } from './end';
 import { putFluidUsed } from './fluidUsed';
 import { listJobs } from './list';
 import { readFluid } from './readFluid';
-import { acceptPlan, endTestDrive, getJob, openJob, releaseJob, setTestDrive } from './service';
+import {
+  acceptPlan,
+  endTestDrive,
+  getJob,
+  moveJob,
+  openJob,
+  releaseJob,
+  setTestDrive,
+} from './service';
 
 export function jobRoutes(clock: Clock): Router {
   const routes = Router();
@@ -35,6 +44,11 @@ export function jobRoutes(clock: Clock): Router {
     await answer(req, res, id);
   });
   routes.get('/:id', async (req, res) => answer(req, res));
+  routes.put('/:id/vehicle', async (req, res) => {
+    const { vehicleId } = parse(moveJobSchema, req.body);
+    await moveJob(actorOf(req), pathId(req), ifMatch(req), vehicleId, clock.now());
+    await answer(req, res);
+  });
   routes.put('/:id/fluid', async (req, res) => {
     await readFluid(
       actorOf(req),

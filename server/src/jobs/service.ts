@@ -1,12 +1,16 @@
 import type { Job as JobDto, NewJob } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
-import { gateWords, releaseGate, type GateVerdict } from '@brook/core/gate';
-import { driveInForce, foldJob, proofOf, type JobState } from '@brook/core/log';
+import type { Matter } from '@brook/core/matters';
+import { gateWords, type GateVerdict } from '@brook/core/gate';
+import { foldJob, NEW_JOB, type JobState } from '@brook/core/log';
+import { gateOf, matterTitle, owesBleed } from '@brook/core/matters';
 import { refusalWords } from '@brook/core/plan';
 import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
-import { Job, Workshop } from '../db/models';
+import { GateAnswerRow, Job, JobSaysRow, Workshop } from '../db/models';
 import { appendDesk } from '../log/append';
+import { mattersBefore, mattersOf, projectMatters } from '../log/drive';
+import { aboutOf } from '../log/follow';
 import { additionsOf, logOf, onWire } from '../log/stored';
 import { usualChoices } from '../plans/planFor';
 import { notFound, ProblemError, refused } from '../problems/kinds';
@@ -15,7 +19,7 @@ import type { Actor } from '../session/actor';
 import { driveStateOf, findVehicle } from '../vehicles/service';
 import { lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
-import { changeJob, onlyAt } from './locked';
+import { changeJob, onlyAt, type LockedJob } from './locked';
 import { pickFor } from './pick';
 
 /** Take a vehicle in. Sending the same id again answers with the same job. */
@@ -35,24 +39,30 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
         lock: transaction.LOCK.UPDATE,
         rejectOnEmpty: true,
       });
-      await Job.create(
+      const choices = usualChoices(
+        vehicle.layout,
+        given.purpose,
+        given.masterIds && knownMasters(vehicle.layout, given.masterIds),
+      );
+      const number = workshop.nextJobNumber;
+      await workshop.update({ nextJobNumber: number + 1 }, { transaction });
+      if (given.purpose === 'look and prove')
+        refuseOwedBleed(vehicle.layout, await mattersBefore(vehicle, { number }, transaction));
+      const job = await Job.create(
         {
           id,
           workshopId: actor.workshopId,
           vehicleId: vehicle.id,
-          number: workshop.nextJobNumber,
+          number,
           stage: 'fluid',
           openedAt: at,
           openedBy: actor.name,
-          planChoices: usualChoices(
-            vehicle.layout,
-            given.purpose,
-            given.masterIds && knownMasters(vehicle.layout, given.masterIds),
-          ),
+          planChoices: choices,
         },
         { transaction },
       );
-      await workshop.update({ nextJobNumber: workshop.nextJobNumber + 1 }, { transaction });
+      const locked = { job, vehicle, transaction, actor, at, state: NEW_JOB };
+      await appendDesk(locked, { kind: 'work said', work: choices.work });
     });
   } catch (error) {
     if (error instanceof UniqueConstraintError)
@@ -67,6 +77,49 @@ function knownMasters(layout: Layout, masterIds: readonly string[]): readonly st
   if (unknown === undefined) return masterIds;
   const sentence = `There is no master "${unknown}" in this layout; it has ${layout.masters.map((m) => m.id).join(', ')}.`;
   throw new ProblemError('invalid', sentence, [{ field: 'masterIds', sentence }]);
+}
+
+/** What is only looked at and proved has nothing to bleed for. */
+export function refuseOwedBleed(layout: Layout, before: readonly Matter[]): void {
+  if (!owesBleed(layout, before)) return;
+  const titles = before.map(matterTitle).join('; ');
+  const sentence = `This vehicle owes a bleed (${titles}); take it in for that, then it is proved with it.`;
+  throw new ProblemError('invalid', sentence, [{ field: 'purpose', sentence }]);
+}
+
+/** Move a job that was begun on the wrong vehicle: only before anything was read or done in it. */
+export async function moveJob(
+  actor: Actor,
+  id: string,
+  version: number,
+  vehicleId: string,
+  at: Date,
+): Promise<void> {
+  try {
+    await changeJob(actor, id, version, at, async (locked) => {
+      const { job, vehicle, transaction, state } = locked;
+      if (state.log.some((e) => e.kind !== 'work said'))
+        throw refused(
+          'Something was done in this job already; end it and begin one on the right vehicle.',
+        );
+      const meant = await findVehicle(actor, vehicleId, transaction);
+      const { purpose } = job.planChoices!.work;
+      const choices = usualChoices(meant.layout, purpose);
+      if (purpose === 'look and prove')
+        refuseOwedBleed(meant.layout, await mattersBefore(meant, job, transaction));
+      job.set({ vehicleId: meant.id, planChoices: choices });
+      await JobSaysRow.destroy({ where: { jobId: id }, transaction });
+      const because = { person: actor.name, at, settledBy: 'withdrawn' };
+      await projectMatters(vehicle, because, transaction);
+      const moved = { ...locked, vehicle: meant };
+      await appendDesk(moved, { kind: 'work said', work: choices.work });
+      locked.state = moved.state;
+    });
+  } catch (error) {
+    if (error instanceof UniqueConstraintError)
+      throw refused('That vehicle has an open job already; go on with that one or end it first.');
+    throw error;
+  }
 }
 
 /** A job with everything on it. */
@@ -84,6 +137,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     vehicleName: vehicle.name,
     vehicleTag: vehicle.tag,
     vehicleDrive: vehicle.driveState,
+    vehicleOwes: (await mattersOf([vehicle.id])).get(vehicle.id)?.length ?? 0,
     purpose: choices.work.purpose,
     layout: vehicle.layout,
     planChoices: choices,
@@ -92,6 +146,8 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     openedBy: job.openedBy,
     closedAt: job.closedAt?.toISOString() ?? null,
     drive: driveStateOf(vehicle),
+    before: job.closed ? [] : await mattersBefore(vehicle, job),
+    leaves: [...((await JobSaysRow.findByPk(id))?.says.open ?? [])],
     lastDye: job.fluid ? job.fluid.lastDye : (lastFill?.dye ?? null),
     notDone: job.closed ? [] : await notDoneBefore(vehicle.id),
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
@@ -136,6 +192,12 @@ export async function acceptPlan(
         job.planResult?.reasons.map((r) => refusalWords(vehicle.layout, r)).join(' ') ??
           'Read the fluid first.',
       );
+    const { plan } = job.planResult;
+    if (plan.totals.pouredMl.value === 0) {
+      // Nothing is filled: nothing is taken off the shelf.
+      await appendDesk(locked, { kind: 'plan accepted', plan, pick: null });
+      return;
+    }
     const pick = await pickFor(job, await houseRulesOf(actor, transaction), at, transaction);
     if (pick?.kind !== 'enough')
       throw refused(
@@ -149,7 +211,7 @@ export async function acceptPlan(
     const { containers, leftOverMl, openRule } = pick;
     await appendDesk(locked, {
       kind: 'plan accepted',
-      plan: job.planResult.plan,
+      plan,
       pick: { containers, leftOverMl, openRule, lookedBy: twice ? actor.name : null },
     });
   });
@@ -164,7 +226,7 @@ export async function setTestDrive(
 ): Promise<void> {
   await changeJob(actor, id, version, at, async (locked) => {
     onlyAt(locked.job, ['proof'], 'A test drive is set when run and proof are through.');
-    gateMustSay('test drive', locked.state);
+    await gateMustSay('test drive', locked);
     await appendDesk(locked, { kind: 'drive set' });
   });
 }
@@ -194,19 +256,31 @@ export async function releaseJob(
 ): Promise<void> {
   await changeJob(actor, id, version, at, async (locked) => {
     onlyAt(locked.job, ['test drive'], 'A vehicle is released after its test drive.');
-    gateMustSay('release', locked.state);
+    await gateMustSay('release', locked);
     await appendDesk(locked, { kind: 'released' });
   });
 }
 
-function gateMustSay(wanted: GateVerdict, state: JobState): void {
-  if (!state.run) throw refused('There is no plan on this job.');
-  // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
-  const drive = driveInForce(state)?.result?.result ?? null;
-  const answer = releaseGate(state.run, proofOf(state), drive);
-  if (answer.verdict === wanted) return;
-  throw refused(
-    answer.reasons.map(gateWords).join(' '),
-    answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })),
+/** Ask the gate, by the log and by everything that the vehicle owes; what it answered is kept for the log as it stands. */
+async function gateMustSay(wanted: GateVerdict, locked: LockedJob): Promise<void> {
+  const { job, vehicle, state, transaction, actor, at } = locked;
+  const before = await mattersBefore(vehicle, job, transaction);
+  const answer = gateOf(state, aboutOf(locked), before);
+  if (!answer) throw refused('There is no plan on this job.');
+  if (answer.verdict !== wanted)
+    throw refused(
+      answer.reasons.map(gateWords).join(' '),
+      answer.reasons.map((r) => ({ field: r.code, sentence: gateWords(r) })),
+    );
+  await GateAnswerRow.create(
+    {
+      jobId: job.id,
+      position: state.log.length,
+      workshopId: job.workshopId,
+      answer,
+      at,
+      person: actor.name,
+    },
+    { transaction },
   );
 }

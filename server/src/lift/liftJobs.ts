@@ -1,8 +1,6 @@
-import { driveEffectOf, foldJob, stageOf } from '@brook/core/log';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { JobDrive, JobEventRow, Vehicle } from '../db/models';
+import { JobEventRow } from '../db/models';
 import { rowOf } from '../log/append';
-import { projectDrive } from '../log/drive';
 import { liftJob } from './liftJob';
 import type { OldJob } from './oldJob';
 
@@ -38,28 +36,6 @@ async function liftOne(db: Sequelize, id: string, transaction: Transaction): Pro
     })),
     { transaction },
   );
-  const state = foldJob(log);
-  const stage = stageOf(state);
-  const effect = driveEffectOf(state);
-  const closedBy = stage === 'released' || stage === 'ended' ? stage : null;
-  if (effect || closedBy)
-    await JobDrive.create(
-      {
-        jobId: id,
-        vehicleId: old.vehicleId,
-        number: old.number,
-        openedAt: old.openedAt,
-        closedBy,
-        effect,
-      },
-      { transaction },
-    );
-  const vehicle = await Vehicle.findByPk(old.vehicleId, {
-    transaction,
-    lock: transaction.LOCK.UPDATE,
-    rejectOnEmpty: true,
-  });
-  await projectDrive(vehicle, transaction);
   await db.query(
     'UPDATE job_lifts SET version = :version, lifted_at = :liftedAt WHERE job_id = :id',
     {

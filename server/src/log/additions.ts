@@ -1,14 +1,18 @@
-import { driveEffectOf, driveEffectOfAdditions, type JobEvent } from '@brook/core/log';
+import type { JobEvent } from '@brook/core/log';
+import { doneAfterClose, jobSays } from '@brook/core/matters';
 import type { Kept } from '@brook/core/run';
 import type { LockedJob } from '../jobs/locked';
-import { driveAfterJob } from './drive';
+import { mattersBefore, sayOfJob } from './drive';
+import { aboutOf } from './follow';
 
 /** What arrived after a job was closed may open its vehicle again. */
-export async function driveAfterAdditions(
+export async function sayOfAdditions(
   locked: LockedJob,
   additions: readonly Kept<JobEvent>[],
 ): Promise<void> {
-  const effect = driveEffectOfAdditions(additions, locked.state.log) ?? driveEffectOf(locked.state);
-  const { stage } = locked.job;
-  await driveAfterJob(locked, effect, stage === 'released' || stage === 'ended' ? stage : null);
+  const { state, actor, at } = locked;
+  const before = await mattersBefore(locked.vehicle, locked.job, locked.transaction);
+  const afterClose = doneAfterClose(additions, state.log);
+  const says = { ...jobSays(state, aboutOf(locked), before), afterClose };
+  await sayOfJob(locked, says, { person: actor.name, at, settledBy: 'withdrawn' });
 }

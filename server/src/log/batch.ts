@@ -15,7 +15,7 @@ import { endLocked } from '../jobs/end';
 import { changeJob, type LockedJob } from '../jobs/locked';
 import type { Actor } from '../session/actor';
 import { driveStateOf } from '../vehicles/service';
-import { driveAfterAdditions } from './additions';
+import { sayOfAdditions } from './additions';
 import { appendAddition, appendKept, by } from './append';
 import { additionsOf, asSent, onWire } from './stored';
 
@@ -151,7 +151,7 @@ class Taker {
 
   async finish(): Promise<void> {
     await this.flush();
-    if (this.additions) await driveAfterAdditions(this.locked, this.additions);
+    if (this.additions) await sayOfAdditions(this.locked, this.additions);
   }
 }
 

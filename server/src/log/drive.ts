@@ -1,53 +1,88 @@
-import { marksOf, vehicleDrive, type DriveEffect } from '@brook/core/log';
+import { openMatters, vehicleDrive, type JobSays, type Matter } from '@brook/core/matters';
 import { isDeepStrictEqual } from 'node:util';
-import type { Transaction } from 'sequelize';
-import { JobDrive, type Vehicle } from '../db/models';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { JobSaysRow, MatterEntry, type Vehicle } from '../db/models';
 import type { LockedJob } from '../jobs/locked';
 import { vehicleLogOf } from './stored';
 
-/** Keep what a job says about whether its vehicle may move, and where that changed the vehicle's drive state with it. */
-export async function driveAfterJob(
-  { job, vehicle, transaction }: Pick<LockedJob, 'job' | 'vehicle' | 'transaction'>,
-  effect: DriveEffect | null,
-  closedBy: JobDrive['closedBy'],
-): Promise<void> {
-  const known = await JobDrive.findByPk(job.id, { transaction });
-  if (known && known.closedBy === closedBy && isDeepStrictEqual(known.effect, effect)) return;
-  if (!known && effect === null && closedBy === null) return;
-  await JobDrive.upsert(
-    {
-      jobId: job.id,
-      vehicleId: vehicle.id,
-      number: job.number,
-      openedAt: job.openedAt,
-      closedBy,
-      effect,
-    },
-    { transaction },
-  );
-  await projectDrive(vehicle, transaction);
+/** Who brought a change about, when, and what settles what is gone by it. */
+export interface Because {
+  readonly person: string;
+  readonly at: Date;
+  readonly settledBy: string;
 }
 
-/** The drive state of a locked vehicle by everything that its jobs and its own log say. */
-async function driveOf(vehicle: Vehicle, transaction?: Transaction): Promise<DriveEffect> {
-  const jobs = await JobDrive.findAll({
-    where: { vehicleId: vehicle.id },
+/** Keep what a job says of its vehicle, and where that changed, what the vehicle owes with it. */
+export async function sayOfJob(
+  { job, vehicle, transaction }: Pick<LockedJob, 'job' | 'vehicle' | 'transaction'>,
+  says: JobSays,
+  because: Because,
+): Promise<void> {
+  const known = await JobSaysRow.findByPk(job.id, { transaction });
+  if (known && known.vehicleId === vehicle.id && isDeepStrictEqual(known.says, plain(says))) return;
+  await JobSaysRow.upsert(
+    { jobId: job.id, vehicleId: vehicle.id, number: job.number, says },
+    { transaction },
+  );
+  await projectMatters(vehicle, because, transaction);
+}
+
+/** As it comes back out of the database. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** What a vehicle's jobs say, in the order in which they were taken in. */
+async function saysOf(
+  vehicleId: string,
+  before: number | null,
+  transaction?: Transaction,
+): Promise<JobSays[]> {
+  const rows = await JobSaysRow.findAll({
+    where: { vehicleId, ...(before === null ? {} : { number: { [Op.lt]: before } }) },
     order: ['number'],
     transaction,
   });
-  return vehicleDrive({
-    jobs: jobs.map((j) => ({
-      openedAtMs: j.openedAt.getTime(),
-      released: j.closedBy === 'released',
-      effect: j.effect,
-    })),
-    marks: marksOf(await vehicleLogOf(vehicle.id, transaction)),
+  return rows.map((r) => r.says);
+}
+
+/** What a vehicle owes besides what one of its jobs says: what that job takes over. */
+export async function mattersBefore(
+  vehicle: Pick<Vehicle, 'id' | 'layout'>,
+  job: { readonly number: number },
+  transaction?: Transaction,
+): Promise<Matter[]> {
+  return openMatters({
+    layout: vehicle.layout,
+    jobs: await saysOf(vehicle.id, job.number, transaction),
+    log: await vehicleLogOf(vehicle.id, transaction),
   });
 }
 
-/** Write the drive state of a locked vehicle from the fold. */
-export async function projectDrive(vehicle: Vehicle, transaction: Transaction): Promise<void> {
-  const { state, sinceMs, reason } = await driveOf(vehicle, transaction);
+/** What some vehicles owe, by vehicle, from the rows. */
+export async function mattersOf(vehicleIds: readonly string[]): Promise<Map<string, Matter[]>> {
+  if (vehicleIds.length === 0) return new Map();
+  const rows = await MatterEntry.sequelize!.query<{ vehicleId: string; matter: Matter }>(
+    'SELECT vehicle_id AS "vehicleId", matter FROM open_matters WHERE vehicle_id IN (:vehicleIds) ORDER BY vehicle_id, position',
+    { type: QueryTypes.SELECT, replacements: { vehicleIds } },
+  );
+  const of = new Map<string, Matter[]>();
+  for (const { vehicleId, matter } of rows)
+    of.set(vehicleId, [...(of.get(vehicleId) ?? []), matter]);
+  return of;
+}
+
+/** Write what a locked vehicle owes from the fold: what is new is opened, what is gone is settled; and whether it may move. */
+export async function projectMatters(
+  vehicle: Vehicle,
+  because: Because,
+  transaction: Transaction,
+): Promise<void> {
+  const facts = {
+    layout: vehicle.layout,
+    jobs: await saysOf(vehicle.id, null, transaction),
+    log: await vehicleLogOf(vehicle.id, transaction),
+  };
+  await writeEntries(vehicle, openMatters(facts), because, transaction);
+  const { state, sinceMs, reason } = vehicleDrive(facts);
   if (vehicle.driveState === state && vehicle.driveReason === reason) return;
   await vehicle.update(
     {
@@ -56,6 +91,41 @@ export async function projectDrive(vehicle: Vehicle, transaction: Transaction): 
       driveReason: reason,
       version: vehicle.version + 1,
     },
+    { transaction },
+  );
+}
+
+async function writeEntries(
+  vehicle: Vehicle,
+  open: readonly Matter[],
+  { person, at, settledBy }: Because,
+  transaction: Transaction,
+): Promise<void> {
+  const entries = await MatterEntry.findAll({
+    where: { vehicleId: vehicle.id },
+    order: ['position'],
+    transaction,
+  });
+  const last = new Map(entries.map((e) => [e.matterId, e]));
+  const known = [...last.values()].filter((e) => e.entry === 'opened').map((e) => e.matter);
+  const now = new Map(open.map((m) => [m.id, plain(m)]));
+  const stays = (m: Matter) => isDeepStrictEqual(now.get(m.id), m);
+  const gone = known.filter((m) => !stays(m));
+  const fresh = [...now.values()].filter((m) => !known.some((k) => k.id === m.id && stays(k)));
+  const row = (matter: Matter, entry: MatterEntry['entry']) => ({
+    vehicleId: vehicle.id,
+    workshopId: vehicle.workshopId,
+    matterId: matter.id,
+    entry,
+    weight: matter.weight,
+    matter,
+    settledBy: entry === 'opened' ? null : now.has(matter.id) ? 'said anew' : settledBy,
+    at,
+    person,
+  });
+  const rows = [...gone.map((m) => row(m, 'settled')), ...fresh.map((m) => row(m, 'opened'))];
+  await MatterEntry.bulkCreate(
+    rows.map((r, i) => ({ ...r, position: entries.length + i + 1 })),
     { transaction },
   );
 }

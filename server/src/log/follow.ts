@@ -1,9 +1,10 @@
 import { isClosed } from '@brook/core/job';
-import { driveEffectOf, stageOf, type JobEvent, type JobState } from '@brook/core/log';
+import { stageOf, type JobEvent, type JobState } from '@brook/core/log';
+import { jobSays, type JobAbout } from '@brook/core/matters';
 import type { Kept } from '@brook/core/run';
 import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
-import { driveAfterJob } from './drive';
+import { mattersBefore, sayOfJob } from './drive';
 
 /**
  * Bring what is written from the fold after the log: the columns that lists ask
@@ -20,11 +21,32 @@ export async function followLog(
   job.set({ stage, closed: isClosed(stage) });
   for (const event of events) followEvent(job, event);
   if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
-  await driveAfterJob(
-    locked,
-    driveEffectOf(state),
-    stage === 'released' || stage === 'ended' ? stage : null,
-  );
+  await sayOfLocked(locked, events);
+}
+
+/** A locked job as its vehicle knows it. */
+export function aboutOf({ job, vehicle }: Pick<LockedJob, 'job' | 'vehicle'>): JobAbout {
+  return {
+    jobId: job.id,
+    jobNumber: job.number,
+    openedAtMs: job.openedAt.getTime(),
+    layout: vehicle.layout,
+  };
+}
+
+/** Keep what a locked job says of its vehicle after some events. */
+export async function sayOfLocked(
+  locked: LockedJob,
+  events: readonly Kept<JobEvent>[] = [],
+): Promise<void> {
+  const { job, vehicle, transaction, actor, at, state } = locked;
+  const before = await mattersBefore(vehicle, job, transaction);
+  const last = events.at(-1);
+  await sayOfJob(locked, jobSays(state, aboutOf(locked), before), {
+    person: last?.person ?? actor.name,
+    at,
+    settledBy: last?.kind === 'undone' ? 'withdrawn' : `job ${job.number}`,
+  });
 }
 
 function followEvent(job: LockedJob['job'], event: Kept<JobEvent>): void {

@@ -6,7 +6,7 @@ import { Vehicle } from '../db/models';
 import type { Actor } from '../session/actor';
 import { findVehicle } from '../vehicles/service';
 import { appendToVehicle, by } from './append';
-import { projectDrive } from './drive';
+import { projectMatters } from './drive';
 import { vehicleLogOf } from './stored';
 
 /** Take what somebody says of a vehicle outside any job into its own log, by the same rules as a job's. */
@@ -28,7 +28,9 @@ export async function takeVehicleBatch(
       log.push(kept);
       await appendToVehicle(vehicle, kept, at, transaction);
     }
-    await projectDrive(vehicle, transaction);
+    const undone = log.at(-1)?.kind === 'undone';
+    const settledBy = undone ? 'withdrawn' : 'a paper of another workshop';
+    await projectMatters(vehicle, { person: actor.name, at, settledBy }, transaction);
     return answers;
   });
 }

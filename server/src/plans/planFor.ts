@@ -3,6 +3,7 @@ import type { Layout } from '@brook/core/circuit';
 import { bleederName } from '@brook/core/circuit';
 import type { Colour, Grade, IsoClass } from '@brook/core/fluid';
 import { USUAL_DAY, USUAL_MEANS } from '@brook/core/flow';
+import { workTakenOver, type Matter } from '@brook/core/matters';
 import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import { routineFlush, type Purpose } from '@brook/core/scope';
@@ -32,21 +33,57 @@ export function usualChoices(
     leastFluid: null,
     holdPoint: true,
     primeInPlace: false,
+    leaveOldFluid: false,
     partnerAges: [],
   };
 }
 
-/** What a job's plan is made of. */
-export function planRequestOf(
-  vehicle: Vehicle,
-  choices: PlanChoices,
-  fill: { grade: Grade; isoClass: IsoClass | null },
-  newColour: Colour,
-  rules: HouseRules,
-): PlanRequest {
+/** What was said and chosen, as far as a layout still has what it is about; nothing is chosen anew in silence. */
+export function choicesStill(layout: Layout, choices: PlanChoices | null): PlanChoices {
+  if (!choices) return usualChoices(layout);
+  const { work } = choices;
+  const masters = new Set(layout.masters.map((m) => m.id));
+  const parts = new Set([...layout.nodes, ...layout.stretches].map((p) => p.id));
+  const known = work.masterIds.filter((id) => masters.has(id));
+  const keep = <T extends { readonly partId: string }>(of: readonly T[]): T[] =>
+    of.filter((p) => parts.has(p.partId) || masters.has(p.partId));
   return {
     ...choices,
-    layout: vehicle.layout,
+    work: {
+      ...work,
+      masterIds: known.length > 0 ? known : [...masters],
+      parts: keep(work.parts),
+      master: work.master && masters.has(work.master.masterId) ? work.master : null,
+      lowest: work.lowest.filter((l) => layout.bowls.some((b) => b.id === l.bowlId)),
+    },
+    partnerAges: keep(choices.partnerAges),
+    leastFluid: null,
+    order: choices.order === 'least fluid' ? null : choices.order,
+  };
+}
+
+/** What a job's plan is made of besides the vehicle and what was chosen. */
+export interface PlanBasis {
+  readonly fill: { readonly grade: Grade; readonly isoClass: IsoClass | null };
+  readonly newColour: Colour;
+  readonly rules: HouseRules;
+  /** What the vehicle owes: the job takes it over. */
+  readonly before: readonly Matter[];
+  /** Whether its fluid was judged as due. */
+  readonly due: boolean;
+}
+
+/** What a job's plan is made of. */
+export function planRequestOf(
+  vehicle: Pick<Vehicle, 'layout' | 'makerEntry'>,
+  { leaveOldFluid, ...choices }: PlanChoices,
+  { fill, newColour, rules, before, due }: PlanBasis,
+): PlanRequest {
+  const { layout } = vehicle;
+  return {
+    ...choices,
+    work: workTakenOver(layout, choices.work, { before, due, leaveOldFluid }),
+    layout,
     fillGrade: fill.grade,
     isoClass: fill.isoClass,
     newColour,

@@ -1,5 +1,6 @@
 import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
 import { followProof, type JobEvent } from '@brook/core/log';
+import { controlsConcerned } from '@brook/core/matters';
 import type { Plan } from '@brook/core/plan';
 import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
@@ -22,6 +23,7 @@ import {
 } from '../jobs/service';
 import { usualChoices } from '../plans/planFor';
 import { takeBatch } from '../log/batch';
+import { mattersBefore } from '../log/drive';
 import { jobStateOf } from '../log/stored';
 import { hashPassword } from '../session/password';
 import { actorFor, type Actor } from '../session/actor';
@@ -174,7 +176,15 @@ async function loadJob(
   const done = await Job.findByPk(id, { rejectOnEmpty: true });
   const plan = plannedOn(done);
   await putFluidUsed(actor, id, await version(), await usedByStrokes(actor, id, at()), at());
-  const answered = { deviceId, nextId: uuid, startMs: at().getTime(), lastSeq: run.length };
+  const before = await mattersBefore(vehicle, done);
+  const concerned = controlsConcerned(await jobStateOf(id), plan.layout, before);
+  const answered = {
+    deviceId,
+    nextId: uuid,
+    startMs: at().getTime(),
+    lastSeq: run.length,
+    masterIds: concerned.map((m) => m.id),
+  };
   await say(actor, id, followProof(plan, answered), at());
   await setTestDrive(actor, id, await version(), at());
   if (await stageIs()) return;

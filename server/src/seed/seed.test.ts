@@ -36,7 +36,7 @@ async function jobsOf(seed: Seed): Promise<Job[]> {
 }
 
 test.each<[SeedJob['reach'], Partial<SeedJob>, Partial<Job>]>([
-  ['fluid', { fluid: null }, { vehicleDrive: 'free', events: [] }],
+  ['fluid', { fluid: null }, { vehicleDrive: 'free', fluid: null }],
   ['plan', {}, { vehicleDrive: 'free', planAccepted: null }],
   ['run', { strokes: 5 }, { vehicleDrive: 'do not drive' }],
   ['proof', {}, { vehicleDrive: 'do not drive', released: null }],
@@ -64,7 +64,12 @@ test('a halt waits for its decision, or has ended the job', async () => {
     seedWith({ reach: 'run', purpose: 'after work', choices, before: 'right part' }),
   );
   expect(before!.stage).toBe('run');
-  expect(before!.events.map((e) => e.kind)).toEqual(['fluid read', 'plan accepted']);
+  expect(before!.events.map((e) => e.kind)).toEqual([
+    'work said',
+    'work said',
+    'fluid read',
+    'plan accepted',
+  ]);
   const [halted] = await jobsOf(seedWith({ reach: 'run', strokes: 5, halt: 'seized' }));
   expect(halted!.events.at(-1)).toMatchObject({
     kind: 'halted',

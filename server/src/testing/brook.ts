@@ -2,6 +2,7 @@ import type { Appended, FluidEntry, FluidUsed, Job, Seed, VehicleSummary } from 
 import type { PedalResult } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { foldJob, followProof, type JobEvent, type JobState } from '@brook/core/log';
+import { controlsConcerned } from '@brook/core/matters';
 import { followCalls, type RunEvent } from '@brook/core/run';
 import { sharePoured } from '@brook/core/shelf';
 import { randomUUID } from 'node:crypto';
@@ -319,10 +320,12 @@ export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
 
 /** The answers of somebody who finds everything right. */
 export function goodProof(job: Job): JobEvent[] {
+  const { layout } = planOfJob(job);
   return followProof(planOfJob(job), {
     deviceId: randomUUID(),
     nextId: randomUUID,
     startMs: NOW.getTime(),
+    masterIds: controlsConcerned(stateOfJob(job), layout, job.before).map((m) => m.id),
   });
 }
 

@@ -1,5 +1,6 @@
 import type { VehicleHistory } from '@brook/contract';
 import { historyReading } from '@brook/core/ageing';
+import { paths, type Layout } from '@brook/core/circuit';
 import type { Grade } from '@brook/core/fluid';
 import { liftFluidRead, type StoredFluidRead } from '@brook/core/log';
 import { QueryTypes } from 'sequelize';
@@ -16,6 +17,8 @@ interface Row {
   readonly released: boolean;
   readonly fluid: Job['fluid'];
   readonly batches: string[] | null;
+  /** Bleeders at which it renewed the fluid to the last sign. */
+  readonly renewed: string[] | null;
 }
 
 /** Every sample and every change of a vehicle, oldest first. Practice readings are no history. */
@@ -23,14 +26,15 @@ export async function vehicleHistoryOf(actor: Actor, id: string): Promise<Vehicl
   const vehicle = await findVehicle(actor, id);
   const stored = await Job.sequelize!.query<Omit<Row, 'fluid'> & { fluid: StoredFluidRead }>(
     `SELECT j.id, j.number, j.opened_at AS "openedAt", j.closed_at AS "closedAt", j.released IS NOT NULL AS released, j.fluid,
-            (SELECT array_agg(DISTINCT c.batch) FROM container_draws d JOIN containers c ON c.id = d.container_id WHERE d.job_id = j.id AND d.poured_ml > 0) AS batches
+            (SELECT array_agg(DISTINCT c.batch) FROM container_draws d JOIN containers c ON c.id = d.container_id WHERE d.job_id = j.id AND d.poured_ml > 0) AS batches,
+            (SELECT ARRAY(SELECT jsonb_array_elements_text(s.says->'renewed')) FROM job_says s WHERE s.job_id = j.id) AS renewed
        FROM jobs j WHERE j.vehicle_id = :id AND j.fluid IS NOT NULL ORDER BY j.opened_at`,
     { type: QueryTypes.SELECT, replacements: { id: vehicle.id } },
   );
   const rows = stored.map((r): Row => ({ ...r, fluid: liftFluidRead(r.fluid) }));
   return {
     samples: samplesOf(rows),
-    changes: changesOf(rows),
+    changes: changesOf(rows, vehicle.layout),
     rules: await houseRulesOf(actor),
     makerEntry: vehicle.makerEntry ?? null,
   };
@@ -62,9 +66,15 @@ function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
   });
 }
 
-function changesOf(rows: readonly Row[]): VehicleHistory['changes'] {
+/** Changes of the whole fluid: a corner that was bled is none, whatever went in there. */
+function changesOf(rows: readonly Row[], layout: Layout): VehicleHistory['changes'] {
+  const brakes = paths(layout).filter((p) => p.master.system === 'brakes');
+  const whole = (brakes.length > 0 ? brakes : paths(layout)).map((p) => p.bleeder.id);
   return rows.flatMap((job) =>
-    job.released && job.closedAt && job.fluid!.fill
+    job.released &&
+    job.closedAt &&
+    job.fluid!.fill &&
+    whole.every((id) => job.renewed?.includes(id))
       ? [
           {
             jobId: job.id,

@@ -1,12 +1,13 @@
 import { layout, makerEntry, newVehicle } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { Router } from 'express';
+import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
 import { vehicleHistoryOf } from './history';
 import { addVehicle, changeLayout, changeMakerEntry, getVehicle, listVehicles } from './service';
 
-export function vehicleRoutes(): Router {
+export function vehicleRoutes(clock: Clock): Router {
   const routes = Router();
   routes.get('/', async (req, res) => {
     res.json(await listVehicles(actorOf(req)));
@@ -28,7 +29,13 @@ export function vehicleRoutes(): Router {
     res.json(await vehicleHistoryOf(actorOf(req), pathId(req)));
   });
   routes.put('/:id/layout', async (req, res) => {
-    await changeLayout(actorOf(req), pathId(req), ifMatch(req), parse(layout, req.body) as Layout);
+    await changeLayout(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(layout, req.body) as Layout,
+      clock.now(),
+    );
     const vehicle = await getVehicle(actorOf(req), pathId(req));
     res.set('etag', etag(vehicle.version)).json(vehicle);
   });

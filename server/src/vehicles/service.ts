@@ -6,14 +6,20 @@ import type {
   VehicleSummary,
 } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
-import type { HouseRules } from '@brook/core/rules';
+import type { Matter } from '@brook/core/matters';
+import { isDeepStrictEqual } from 'node:util';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { Job, Vehicle } from '../db/models';
 import { summaries } from '../jobs/list';
-import { planFor, unknownBleeder, usualChoices } from '../plans/planFor';
+import { planOfJob } from '../jobs/choices';
+import type { LockedJob } from '../jobs/locked';
+import { appendDesk } from '../log/append';
+import { mattersOf } from '../log/drive';
+import { sayOfLocked } from '../log/follow';
+import { jobStateOf } from '../log/stored';
+import { choicesStill, unknownBleeder } from '../plans/planFor';
 import { ProblemError, notFound, refused } from '../problems/kinds';
-import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 
 /** Every vehicle of the workshop, by name. */
@@ -27,7 +33,10 @@ export async function listVehicles(actor: Actor): Promise<VehicleSummary[]> {
     attributes: ['id', 'vehicleId'],
   });
   const openByVehicle = new Map(open.map((j) => [j.vehicleId, j.id]));
-  return vehicles.map((v) => vehicleSummaryOf(v, openByVehicle.get(v.id) ?? null));
+  const owed = await mattersOf(vehicles.map((v) => v.id));
+  return vehicles.map((v) =>
+    vehicleSummaryOf(v, openByVehicle.get(v.id) ?? null, owed.get(v.id) ?? []),
+  );
 }
 
 /** One vehicle with its layout and its jobs. */
@@ -36,7 +45,7 @@ export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> 
   const jobs = await summaries({ workshopId: actor.workshopId, vehicleId: id });
   const open = jobs.find((j) => j.closedAt === null);
   return {
-    ...vehicleSummaryOf(vehicle, open?.id ?? null),
+    ...vehicleSummaryOf(vehicle, open?.id ?? null, (await mattersOf([id])).get(id) ?? []),
     layout: vehicle.layout,
     jobs,
     makerEntry: vehicle.makerEntry ?? null,
@@ -88,6 +97,7 @@ export async function changeLayout(
   id: string,
   version: number,
   layout: Layout,
+  at: Date,
 ): Promise<void> {
   await changeVehicle(actor, id, version, async (vehicle, transaction) => {
     const job = await Job.findOne({
@@ -100,7 +110,9 @@ export async function changeLayout(
         'This vehicle is being bled by the layout that it has; change it when the job is through.',
       );
     await vehicle.update({ layout, version: version + 1 }, { transaction });
-    if (job) await planAnew(job, vehicle, await houseRulesOf(actor, transaction), transaction);
+    if (!job) return;
+    const state = await jobStateOf(job.id, transaction);
+    await planAnew({ job, vehicle, transaction, actor, at, state });
   });
 }
 
@@ -121,30 +133,17 @@ async function changeVehicle(
   });
 }
 
-/** What was said of elements that are gone is said no more; the plan, where there is one, is made anew. */
-async function planAnew(
-  job: Job,
-  vehicle: Vehicle,
-  rules: HouseRules,
-  transaction: Transaction,
-): Promise<void> {
-  const purpose = job.planChoices?.work.purpose;
-  const planChoices = usualChoices(
-    vehicle.layout,
-    purpose === 'after work' ? 'routine flush' : purpose,
-  );
-  const fill = job.fluid?.verdict.fill;
-  const planResult =
-    job.stage === 'plan' && fill && job.fluid!.newColour
-      ? planFor(
-          vehicle,
-          planChoices,
-          { grade: fill.grade, isoClass: job.fluid!.fill!.isoClass },
-          job.fluid!.newColour,
-          rules,
-        )
-      : job.planResult;
-  await job.update({ planChoices, planResult, version: job.version + 1 }, { transaction });
+/** What was said and chosen stays, but for elements that are gone; the plan, where there is one, is made anew, and what the job says of the vehicle with it. */
+async function planAnew(locked: LockedJob): Promise<void> {
+  const { job, vehicle, transaction, actor, state } = locked;
+  const planChoices = choicesStill(vehicle.layout, job.planChoices);
+  job.set({ planChoices });
+  if (!isDeepStrictEqual(state.said?.work, planChoices.work))
+    await appendDesk(locked, { kind: 'work said', work: planChoices.work });
+  if (job.stage === 'plan' && job.fluid)
+    job.set({ planResult: await planOfJob(actor, job, vehicle, job.fluid, transaction) });
+  await sayOfLocked(locked);
+  await job.set({ version: job.version + 1 }).save({ transaction });
 }
 
 export async function findVehicle(
@@ -162,7 +161,11 @@ export function driveStateOf(v: Vehicle): VehicleDriveState {
   return { state: v.driveState, since: v.driveSince?.toISOString() ?? null, reason: v.driveReason };
 }
 
-function vehicleSummaryOf(v: Vehicle, openJobId: string | null): VehicleSummary {
+function vehicleSummaryOf(
+  v: Vehicle,
+  openJobId: string | null,
+  matters: readonly Matter[],
+): VehicleSummary {
   return {
     id: v.id,
     name: v.name,
@@ -171,6 +174,7 @@ function vehicleSummaryOf(v: Vehicle, openJobId: string | null): VehicleSummary 
     layoutName: v.layout.name,
     masters: v.layout.masters.map(({ id, name, control }) => ({ id, name, control })),
     drive: driveStateOf(v),
+    matters: [...matters],
     openJobId,
   };
 }

@@ -1,0 +1,16 @@
+import { MATTER_KINDS, type Matter } from '@brook/core/matters';
+import { z } from 'zod';
+
+/** One thing that a vehicle still owes. */
+export const matter = z.object({
+  id: z.string(),
+  kind: z.enum(MATTER_KINDS),
+  weight: z.enum(['holds', 'owed']).describe('Holds the vehicle, or is owed at the next visit'),
+  where: z.string().nullable().describe('Bleeder, master, node or part; null for the vehicle'),
+  place: z.string().nullable().describe('The name of that place'),
+  because: z.string().describe('How it came about'),
+  sinceMs: z.number().describe('Milliseconds since 1970'),
+  by: z.string(),
+  jobId: z.string().nullable().describe('Job that left it; null where it was said of the vehicle'),
+  jobNumber: z.number().int().nullable(),
+}) satisfies z.ZodType<Matter>;

@@ -1,0 +1,49 @@
+import type { Layout } from '../circuit';
+import { releaseGate, type GateAnswer } from '../gate';
+import { driveInForce, proofOf, type JobState } from '../log';
+import { controlsConcerned } from './controlsConcerned';
+import { jobSays, mayStayShut, type JobAbout } from './jobSays';
+import { holds, type Matter } from './matter';
+import { settles } from './vehicle';
+import { groupMatters } from './words';
+
+/**
+ * Whether a job may release its vehicle, by its log and by everything that the
+ * vehicle owes besides.
+ *
+ * @param before matters of the vehicle that are not this job's own
+ * @returns null before a plan was accepted
+ */
+export function gateOf(
+  job: JobState,
+  about: JobAbout,
+  before: readonly Matter[],
+): GateAnswer | null {
+  const { run } = job;
+  if (!run) return null;
+  const { layout } = run.plan;
+  const drive = driveInForce(job);
+  return releaseGate({
+    run,
+    proof: proofOf(job),
+    controls: controlsConcerned(job, layout, before),
+    mayStayShut: mayStayShut(run),
+    matters: groupMatters(notSettled(job, about, before, layout)).map((g) => ({
+      what: g.title,
+      settledBy: g.settledBy,
+    })),
+    // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
+    drive: drive?.result?.result ?? null,
+  });
+}
+
+/** What would still hold the vehicle if this job were released now. */
+function notSettled(
+  job: JobState,
+  about: JobAbout,
+  before: readonly Matter[],
+  layout: Layout,
+): Matter[] {
+  const says = { ...jobSays(job, about, before), released: true };
+  return before.filter((m) => holds(m) && !settles(says, m, layout));
+}

@@ -1,0 +1,701 @@
+import fc from 'fast-check';
+import type { Layout } from '../circuit';
+import { gateWords } from '../gate';
+import { followProof, foldJob, type JobEvent, type JobState, type VehicleEvent } from '../log';
+import { planBleed, type Plan } from '../plan';
+import { followCalls, nextStep, type Kept } from '../run';
+import { routineFlush, type WorkDone } from '../scope';
+import {
+  afterWork,
+  countingIds,
+  EVERYTHING,
+  kept,
+  layoutOf,
+  logFrom,
+  planned,
+  type Said,
+} from '../testing';
+import {
+  controlsConcerned,
+  doneAfterClose,
+  gateOf,
+  groupMatters,
+  holds,
+  jobSays,
+  MATTER_KINDS,
+  matterSettledBy,
+  matterTitle,
+  openMatters,
+  owedWork,
+  owesBleed,
+  vehicleDrive,
+  workTakenOver,
+  type JobSays,
+  type Matter,
+} from '.';
+
+const CAR = layoutOf('hatchback-diagonal');
+const FERRY_VAN = layoutOf('clutch-concentric');
+const MOTORCYCLE = layoutOf('motorcycle-abs');
+const SIDECAR = layoutOf('sidecar-outfit');
+const VETERAN = layoutOf('veteran-single');
+
+/** A vehicle as the server keeps it: each job takes over what the ones before left. */
+class Yard {
+  readonly says: JobSays[] = [];
+  readonly log: Kept<VehicleEvent>[] = [];
+
+  constructor(readonly layout: Layout) {}
+
+  get before(): Matter[] {
+    return openMatters({ layout: this.layout, jobs: this.says, log: this.log });
+  }
+  about(number: number) {
+    return {
+      jobId: `job-${number}`,
+      jobNumber: number,
+      openedAtMs: number * 1_000_000,
+      layout: this.layout,
+    };
+  }
+  /** The next job, as somebody goes about it. */
+  take(work: WorkDone, events: (plan: Plan) => readonly Said[]): JobState {
+    const takenOver = workTakenOver(this.layout, work, {
+      before: this.before,
+      due: false,
+      leaveOldFluid: false,
+    });
+    const plan = planned(this.layout, { work: takenOver, means: EVERYTHING });
+    const log = [
+      kept({ id: 'said', kind: 'work said', work, atMs: this.nextMs }),
+      ...logFrom(plan, events(plan)),
+    ];
+    return this.put(foldJob(log));
+  }
+  put(job: JobState): JobState {
+    const number = this.says.length + 1;
+    this.says.push(jobSays(job, this.about(number), this.before));
+    return job;
+  }
+  get nextMs(): number {
+    return (this.says.length + 1) * 1_000_000;
+  }
+  gate(job: JobState) {
+    const others = this.says.slice(0, -1);
+    const before = openMatters({ layout: this.layout, jobs: others, log: this.log });
+    return gateOf(job, this.about(this.says.length), before)!;
+  }
+  say(event: { readonly kind: 'marked'; readonly reason: string } | object, atMs: number): void {
+    this.log.push({
+      id: `v${this.log.length}`,
+      deviceId: 'yard',
+      deviceSeq: 1,
+      atMs,
+      planId: null,
+      person: 'Ode',
+      ...event,
+    } as Kept<VehicleEvent>);
+  }
+  get drive() {
+    return vehicleDrive({ layout: this.layout, jobs: this.says, log: this.log }).state;
+  }
+  kinds(): string[] {
+    return this.before.map((m) => `${m.kind} ${m.where ?? ''}`.trim());
+  }
+}
+
+const run = (plan: Plan): JobEvent[] =>
+  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 5_000_000 });
+const proof = (plan: Plan, masterIds: readonly string[], startMs = 9_000_000): JobEvent[] =>
+  followProof(plan, { deviceId: 'phone', nextId: countingIds('p'), startMs, masterIds });
+const used: Said = {
+  kind: 'fluid used',
+  used: { containers: [], bledMl: 1, bledBy: 'strokes', removedMl: 0, spilledMl: 0, caught: true },
+};
+const DRIVEN: Said[] = [{ kind: 'drive set' }, { kind: 'drive ended', result: 'good' }];
+const ended: Said = { kind: 'ended', reason: 'Bay needed', stop: false };
+/** Everything right to the release, every control of the layout proved. */
+const released =
+  (layout: Layout) =>
+  (plan: Plan): Said[] =>
+    [
+      ...run(plan),
+      used,
+      ...proof(
+        plan,
+        layout.masters.map((m) => m.id),
+      ),
+      ...DRIVEN,
+      { kind: 'released' },
+    ] as Said[];
+const stopAt = (plan: Plan, bleederId: string) =>
+  plan.stops.find((s) => s.bleeder.id === bleederId)!.id;
+/** Up to the first stroke at a bleeder and some strokes on. */
+const until = (plan: Plan, bleederId: string, strokes: number): JobEvent[] => {
+  const all = run(plan);
+  const first = all.findIndex((e) => e.kind === 'stroke' && e.stopId === stopAt(plan, bleederId));
+  return all.slice(0, first + strokes);
+};
+const halt = (reason: string, stopId: string | null, decision: string): Said[] =>
+  [
+    { id: 'h', kind: 'halted', reason, stopId, atMs: 6_000_000 },
+    { id: 'd', kind: 'decided', haltId: 'h', decision, atMs: 6_000_001 },
+  ] as Said[];
+const flush = (layout: Layout, ...ids: string[]) =>
+  routineFlush(ids.length > 0 ? ids : layout.masters.map((m) => m.id));
+const onePart = (layout: Layout, partId: string, masterIds: readonly string[]) =>
+  afterWork(layout, {
+    masterIds: [...masterIds],
+    parts: [{ partId, cappedAtOnce: true, keptFull: true, newPart: false }],
+  });
+
+test('a flush that was done, proved and released leaves nothing', () => {
+  const yard = new Yard(CAR);
+  const job = yard.take(flush(CAR), (p) => released(CAR)(p).filter((e) => e.kind !== 'released'));
+  expect(yard.gate(job)).toEqual({ verdict: 'release', reasons: [] });
+  expect(yard.drive).toBe('test drive only');
+  const done = new Yard(CAR);
+  done.take(flush(CAR), released(CAR));
+  expect(done.before).toEqual([]);
+  expect(done.drive).toBe('free');
+});
+
+// What was released in trials and must not have been: facts of the trade, common practice, no source.
+describe('the next job does not free what the one before left', () => {
+  test('(a) a bleeder snapped, the job ended; then the clutch alone', () => {
+    const yard = new Yard(FERRY_VAN);
+    yard.take(flush(FERRY_VAN, 'master'), (p) => [
+      ...(until(p, 'left-rear', 2) as Said[]),
+      ...halt('snapped', stopAt(p, 'left-rear'), 'end job'),
+      ended,
+    ]);
+    expect(yard.kinds()).toContain('snapped left-rear');
+    expect(yard.drive).toBe('do not drive');
+    const clutch = yard.take(flush(FERRY_VAN, 'clutch-master'), (p) =>
+      released(FERRY_VAN)(p).slice(0, -1),
+    );
+    // It takes the brakes over: the bleeder is in the plan, and both controls are proved.
+    expect(clutch.run!.plan.stops.map((s) => s.bleeder.id)).toContain('left-rear');
+    expect(controlsConcerned(clutch, FERRY_VAN, yard.before).map((m) => m.id)).toEqual([
+      'master',
+      'clutch-master',
+    ]);
+  });
+
+  test('(a) a clutch job whose plan was made without it is shut by the gate', () => {
+    const yard = new Yard(FERRY_VAN);
+    yard.take(flush(FERRY_VAN, 'master'), (p) => [
+      ...(until(p, 'left-rear', 2) as Said[]),
+      ...halt('snapped', stopAt(p, 'left-rear'), 'end job'),
+      ended,
+    ]);
+    const plan = planned(FERRY_VAN, { work: flush(FERRY_VAN, 'clutch-master'), means: EVERYTHING });
+    const only = foldJob(
+      logFrom(plan, [...run(plan), used, ...proof(plan, ['clutch-master']), ...DRIVEN] as Said[]),
+    );
+    yard.put(only);
+    const { verdict, reasons } = yard.gate(only);
+    expect(verdict).toBe('shut');
+    const sentences = reasons.map(gateWords).join(' ');
+    expect(sentences).toContain('Left rear bleeder snapped'.toLowerCase().slice(0, 9));
+    expect(reasons.map((r) => r.code)).toContain('matter open');
+    expect(reasons).toContainEqual({ code: 'control not judged', control: 'brake pedal' });
+    yard.says[yard.says.length - 1] = { ...yard.says.at(-1)!, released: true, open: [] };
+    expect(yard.drive).toBe('do not drive');
+  });
+
+  test('(b) a flush ran dry and was ended; then one caliper', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      ...(until(p, 'right-rear', 1) as Said[]),
+      ...halt('ran dry', stopAt(p, 'right-rear'), 'end job'),
+      ended,
+    ]);
+    const airy = owedWork(CAR, yard.before).airAt;
+    expect(new Set(airy)).toEqual(new Set(CAR.bleeders.map((b) => b.id)));
+    const next = yard.take(onePart(CAR, 'left-rear-caliper', ['master']), () => []);
+    expect(new Set(next.run!.plan.stops.map((s) => s.bleeder.id))).toEqual(new Set(airy));
+  });
+
+  test('(c) “leave this one” at a seized wheel, ended; then another wheel', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      ...(until(p, 'left-rear', 3) as Said[]),
+      ...halt('seized', stopAt(p, 'left-rear'), 'leave shut'),
+      ended,
+    ]);
+    expect(yard.kinds()).toContain('seized left-rear');
+    expect(yard.before.find((m) => m.kind === 'seized')!.weight).toBe('holds');
+    const next = yard.take(onePart(CAR, 'left-front-caliper', ['master']), () => []);
+    expect(next.run!.plan.stops.map((s) => s.bleeder.id)).toContain('left-rear');
+  });
+
+  test('(d) hoses off and compared, ended before anything was drawn', () => {
+    const yard = new Yard(CAR);
+    const work = afterWork(CAR, {
+      parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }],
+    });
+    yard.take(work, (p) => [
+      ...(run(p).filter((e) => e.kind === 'part compared') as Said[]),
+      ended,
+    ]);
+    expect(yard.drive).toBe('do not drive');
+    expect(yard.kinds()).toEqual(
+      expect.arrayContaining([
+        'part off left-front-caliper',
+        'control not proved master',
+        'air possible left-front',
+      ]),
+    );
+    // Said to be off is enough: before a plan was accepted, before the fluid was read.
+    const said = new Yard(CAR);
+    said.put(foldJob([kept({ kind: 'work said', work }), kept(ended)]));
+    expect(said.drive).toBe('do not drive');
+    expect(said.kinds()).toContain('air possible left-front');
+  });
+
+  test('(e) a tool cycle that is owed for air is not left out by a sentence', () => {
+    const yard = new Yard(CAR);
+    const work = afterWork(CAR, { modulatorOpened: true });
+    const job = yard.take(work, (p) => {
+      const tool = p.stages.find((s) => s.kind === 'tool cycle')!;
+      const all = run(p);
+      const first = all.findIndex((e) => 'stageId' in e && e.stageId === tool.id);
+      const skipped: Said = { kind: 'stage skipped', stageId: tool.id, reason: 'Tool is away' };
+      const without = all.filter((e) => !('stageId' in e && e.stageId === tool.id));
+      return [
+        ...(without.slice(0, first) as Said[]),
+        skipped,
+        ...(without.slice(first) as Said[]),
+        used,
+        ...(proof(p, ['master']) as Said[]),
+      ];
+    });
+    expect(nextStep(job.run!).kind).toBe('finished');
+    expect(yard.gate(job).reasons.map((r) => r.code)).toEqual(['stage owed']);
+    expect(yard.kinds()).toContain('tool cycle owed modulator-primary');
+    expect(yard.drive).toBe('do not drive');
+  });
+
+  test('(f) one axle of brown fluid bled is not a change of all', () => {
+    const yard = new Yard(CAR);
+    const plan = planned(CAR, {
+      work: onePart(CAR, 'left-rear-caliper', ['master']),
+      means: EVERYTHING,
+    });
+    const read = brown();
+    const job = foldJob([
+      read,
+      ...logFrom(plan, [
+        ...run(plan),
+        used,
+        ...proof(plan, ['master']),
+        ...DRIVEN,
+        { kind: 'released' },
+      ] as Said[]),
+    ]);
+    yard.put(job);
+    expect(yard.says[0]!.renewed).toEqual([]);
+    expect(yard.drive).toBe('free');
+    expect(yard.before.map((m) => `${m.kind} ${m.where} ${m.weight}`).sort()).toEqual(
+      CAR.bleeders.map((b) => `old fluid ${b.id} owed`).sort(),
+    );
+  });
+
+  test.each([
+    ['motorcycle with lever and pedal', MOTORCYCLE],
+    ['sidecar outfit', SIDECAR],
+    ['van with a clutch', FERRY_VAN],
+  ] as const)('(g) every control is proved, not only the first in hand: %s', (_, layout) => {
+    const masters = layout.masters.map((m) => m.id);
+    expect(masters.length).toBeGreaterThan(1);
+    for (const left of masters) {
+      const yard = new Yard(layout);
+      const others = masters.filter((id) => id !== left);
+      const job = yard.take(flush(layout), (p) => [
+        ...(run(p) as Said[]),
+        used,
+        ...(proof(p, others) as Said[]),
+      ]);
+      const { control } = layout.masters.find((m) => m.id === left)!;
+      expect(yard.gate(job).reasons).toContainEqual({ code: 'control not judged', control });
+    }
+  });
+
+  test('(h) a clutch is judged by where it takes up and not by a brake’s words', () => {
+    const layout = layoutOf('motorcycle-clutch-bare');
+    const yard = new Yard(layout);
+    const job = yard.take(flush(layout), (p) => [
+      ...(run(p) as Said[]),
+      used,
+      ...(proof(p, ['clutch-master']).filter((e) => e.kind !== 'take-up judged') as Said[]),
+      { kind: 'pedal judged', masterId: 'clutch-master', result: 'firm and high' },
+    ]);
+    expect(yard.gate(job).reasons).toEqual([
+      { code: 'control not judged', control: 'clutch lever' },
+    ]);
+  });
+});
+
+const brown = (): Kept<JobEvent> =>
+  kept({
+    kind: 'fluid read',
+    read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
+  } as unknown as Said);
+
+describe('weights', () => {
+  // A seized bleeder on a circuit that was never opened, with a firm pedal, is owed: common practice, no source.
+  test('a seized bleeder is owed only where its circuit was never opened', () => {
+    const seized = (bled: boolean) => {
+      const yard = new Yard(MOTORCYCLE);
+      const job = yard.take(flush(MOTORCYCLE), (p) => {
+        const own = stopAt(p, 'rear');
+        const before = bled ? until(p, 'rear', 2) : until(p, 'rear', 0);
+        const left = [...(before as Said[]), ...halt('seized', own, 'leave shut')];
+        const at = foldJob(logFrom(p, left)).run!;
+        const rest = followCalls(
+          at.plan,
+          { deviceId: 'phone', nextId: countingIds('r'), startMs: 7_000_000 },
+          at,
+        );
+        return [
+          ...left,
+          ...(rest as Said[]),
+          used,
+          ...(proof(p, ['front-master', 'rear-master']) as Said[]),
+        ];
+      });
+      return { yard, job };
+    };
+    const never = seized(false);
+    expect(never.yard.gate(never.job).verdict).toBe('test drive');
+    expect(never.yard.before.find((m) => m.kind === 'seized')).toMatchObject({ weight: 'owed' });
+    const opened = seized(true);
+    expect(opened.yard.gate(opened.job).reasons.map((r) => r.code)).toEqual(['bleeder left']);
+    expect(opened.yard.before.find((m) => m.kind === 'seized')).toMatchObject({ weight: 'holds' });
+  });
+
+  test('stopped where it was clear but not yet as the new: owed; the vehicle may be driven', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => {
+      const stop = stopAt(p, 'right-front');
+      const all = released(CAR)(p).filter((e) => !(e.kind === 'colour' && e.stopId === stop));
+      const shut = all.findIndex((e) => e.kind === 'shut' && e.stopId === stop);
+      const early: Said = { kind: 'stopped early', stopId: stop, reason: 'It no longer pays' };
+      return [...all.slice(0, shut + 1), early, ...all.slice(shut + 1)];
+    });
+    expect(yard.drive).toBe('free');
+    expect(yard.before).toMatchObject([
+      { kind: 'old fluid', where: 'right-front', weight: 'owed', place: 'right front' },
+    ]);
+    // The next one renews it there, whatever it came for.
+    const next = yard.take(onePart(CAR, 'left-rear-caliper', ['master']), () => []);
+    const at = next.run!.plan.stops.find((s) => s.bleeder.id === 'right-front')!;
+    expect(at.until).toBe('new');
+  });
+
+  test('fluid that is due goes along with a part, unless somebody leaves it', () => {
+    const work = onePart(CAR, 'left-rear-caliper', ['master']);
+    const taken = (due: boolean, leaveOldFluid: boolean) =>
+      workTakenOver(CAR, work, { before: [], due, leaveOldFluid }).owed?.oldAt ?? [];
+    expect(taken(true, false)).toHaveLength(4);
+    expect(taken(true, true)).toEqual([]);
+    expect(taken(false, false)).toEqual([]);
+    // A flush renews it anyway.
+    expect(workTakenOver(CAR, flush(CAR), { before: [], due: true, leaveOldFluid: false })).toEqual(
+      flush(CAR),
+    );
+  });
+});
+
+describe('what settles', () => {
+  const snapped = (): Yard => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      ...(until(p, 'left-rear', 2) as Said[]),
+      ...halt('snapped', stopAt(p, 'left-rear'), 'end job'),
+      ended,
+    ]);
+    return yard;
+  };
+
+  test('the next job that bleeds what is owed, proves the control and is released', () => {
+    const yard = snapped();
+    yard.take(flush(CAR), (p) => [...(run(p) as Said[]), ended]);
+    // Bled, but nobody proved it.
+    expect(yard.kinds()).not.toContain('snapped left-rear');
+    expect(yard.drive).toBe('do not drive');
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.before).toEqual([]);
+  });
+
+  test('a mark: by a job that was taken in after it, or that judged every control after it', () => {
+    const marked = (atMs: number) => {
+      const yard = new Yard(CAR);
+      yard.take(flush(CAR), released(CAR));
+      yard.say({ kind: 'marked', reason: 'Towed in, no pedal' }, atMs);
+      return yard;
+    };
+    const taken = 1_000_000;
+    const judged = 9_000_000;
+    expect(marked(taken).drive).toBe('free');
+    expect(marked(judged).drive).toBe('free');
+    expect(marked(judged + 1).drive).toBe('do not drive');
+    expect(marked(judged + 1).before).toMatchObject([
+      { kind: 'marked', because: 'Towed in, no pedal', by: 'Ode' },
+    ]);
+    const yard = marked(judged + 1);
+    yard.say({ kind: 'undone', eventId: 'v0' }, judged + 2);
+    expect(yard.drive).toBe('free');
+  });
+
+  test('look and prove: nothing is opened, every control is proved, the mark is gone', () => {
+    const yard = new Yard(MOTORCYCLE);
+    yard.say({ kind: 'marked', reason: 'Fell over in the yard' }, 10);
+    const work: WorkDone = { ...flush(MOTORCYCLE, 'front-master'), purpose: 'look and prove' };
+    const job = yard.take(work, (p) => [
+      ...(run(p) as Said[]),
+      ...(proof(p, ['front-master']) as Said[]),
+    ]);
+    expect(job.run!.plan.stops).toEqual([]);
+    expect(job.run!.plan.preparation).not.toContain('fill reservoir');
+    // The mark is of the whole vehicle: its other control too.
+    expect(yard.gate(job).reasons).toContainEqual({
+      code: 'control not judged',
+      control: 'brake pedal',
+    });
+    yard.says.pop();
+    yard.take(work, (p) => [
+      ...(run(p) as Said[]),
+      ...(proof(p, ['front-master', 'rear-master']) as Said[]),
+      ...DRIVEN,
+      { kind: 'released' },
+    ]);
+    expect(yard.drive).toBe('free');
+  });
+
+  const owesCycle = (): Yard => {
+    const yard = new Yard(CAR);
+    yard.take(afterWork(CAR, { modulatorOpened: true }), () => [ended]);
+    expect(yard.kinds()).toContain('tool cycle owed modulator-primary');
+    return yard;
+  };
+  const paper = {
+    kind: 'cycle elsewhere',
+    workshop: 'Harbour garage',
+    date: '2026-04-30',
+    paper: 'H 12',
+  };
+
+  test('a tool cycle elsewhere settles the cycle; without the bleed after it a base bleed is owed, holding', () => {
+    const yard = owesCycle();
+    yard.say({ ...paper, bledAfter: false }, 50_000_000);
+    expect(yard.kinds().filter((k) => k.startsWith('tool'))).toEqual([]);
+    expect(yard.kinds()).toContain('base bleed owed modulator-primary');
+    expect(new Set(owedWork(CAR, yard.before).airAt)).toEqual(
+      new Set(CAR.bleeders.map((b) => b.id)),
+    );
+    const both = owesCycle();
+    both.say({ ...paper, bledAfter: true }, 50_000_000);
+    expect(both.kinds().filter((k) => /tool|base/.test(k))).toEqual([]);
+    // A paper of before the work says nothing of it.
+    const early = owesCycle();
+    early.say({ ...paper, bledAfter: true }, -1);
+    expect(early.kinds()).toContain('tool cycle owed modulator-primary');
+  });
+
+  test('the base bleed after a paper: by a job taken in after it', () => {
+    const yard = owesCycle();
+    yard.say({ ...paper, bledAfter: false }, 1_500_000);
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.kinds()).toEqual([]);
+    const late = owesCycle();
+    late.say({ ...paper, bledAfter: false }, 2_000_001);
+    late.take(flush(CAR), released(CAR));
+    expect(late.kinds().map((k) => k.split(' modulator')[0])).toContain('base bleed owed');
+  });
+
+  test('the cycle here, and the bleed after it', () => {
+    const yard = owesCycle();
+    const job = yard.take(flush(CAR), released(CAR));
+    expect(job.run!.plan.stages.map((s) => s.kind)).toContain('tool cycle');
+    expect(yard.before).toEqual([]);
+  });
+
+  test('a leak: mended, and looked at by whoever releases', () => {
+    const leaking = () => {
+      const yard = new Yard(CAR);
+      yard.take(flush(CAR), (p) => [
+        ...(until(p, 'left-rear', 2) as Said[]),
+        ...halt('leak', stopAt(p, 'left-rear'), 'end job'),
+        ended,
+      ]);
+      return yard;
+    };
+    const [leak] = leaking().before.filter((m) => m.kind === 'leak');
+    const unmended = leaking();
+    unmended.take(flush(CAR), released(CAR));
+    expect(unmended.kinds()).toEqual(['leak left-rear']);
+    const mended: Said = {
+      kind: 'mended',
+      haltId: null,
+      matterId: leak!.id,
+      where: 'left rear',
+      how: 'Banjo washers renewed',
+    };
+    const yard = leaking();
+    yard.take(flush(CAR), (p) => [mended, ...released(CAR)(p)]);
+    expect(yard.before).toEqual([]);
+  });
+
+  test('a leak mended in the same job halts no more and is proved anew', () => {
+    const yard = new Yard(CAR);
+    const job = yard.take(flush(CAR), (p) => [
+      ...(run(p) as Said[]),
+      ...(proof(p, ['master']) as Said[]),
+      { id: 'h', kind: 'halted', reason: 'leak', stopId: null },
+      { kind: 'mended', haltId: 'h', where: 'left rear hose', how: 'Flare remade' },
+    ]);
+    expect(nextStep(job.run!).kind).toBe('finished');
+    expect(job.proof.answers).toEqual([]);
+    expect(yard.kinds()).not.toContain('leak');
+  });
+
+  test('a stop by the fluid: only by fluid that was looked at, every bleeder, and a release', () => {
+    const yard = new Yard(VETERAN);
+    yard.put(foldJob([kept({ kind: 'ended', reason: 'Oil in the fluid.', stop: true })]));
+    expect(yard.before).toMatchObject([{ kind: 'stop verdict', because: 'Oil in the fluid.' }]);
+    const unread = new Yard(VETERAN);
+    unread.says.push(...yard.says);
+    unread.take(flush(VETERAN), released(VETERAN));
+    expect(unread.drive).toBe('do not drive');
+    const plan = planned(VETERAN, { work: flush(VETERAN), means: EVERYTHING });
+    yard.put(foldJob([brown(), ...logFrom(plan, released(VETERAN)(plan))]));
+    expect(yard.drive).toBe('free');
+  });
+
+  test('what was done after a job was closed holds until a later job releases', () => {
+    const stroke: Said = { id: 's', kind: 'stroke', stopId: 'left-rear', atMs: 1_500_000 };
+    const note: Said = { id: 'n', kind: 'note', text: 'Boot torn', atMs: 5 };
+    expect(doneAfterClose([kept(note)], [])).toBeNull();
+    const undone: Said = { id: 'u', kind: 'undone', eventId: 's' };
+    expect(doneAfterClose([kept(stroke), kept(undone)], [])).toBeNull();
+    expect(doneAfterClose([kept(undone)], [kept(stroke)])).toMatchObject({ eventId: 'u' });
+    const late = doneAfterClose([kept(note), kept(stroke)], []);
+    expect(late).toMatchObject({ eventId: 's', atMs: 1_500_000, person: 'Una' });
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), released(CAR));
+    yard.says[0] = { ...yard.says[0]!, afterClose: late };
+    // A phone whose clock is slow: its own job's proof does not count for it.
+    expect(yard.drive).toBe('do not drive');
+    expect(yard.before).toMatchObject([{ kind: 'done after close', sinceMs: 1_500_000 }]);
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.drive).toBe('free');
+  });
+});
+
+describe('while nothing was touched', () => {
+  test('a job that read and opened nothing says nothing when it ends', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), () => [ended]);
+    expect(yard.drive).toBe('free');
+    expect(yard.before.filter(holds)).toEqual([]);
+  });
+
+  test('a soft pedal is a matter from the moment it was said, and withdrawn with the word', () => {
+    const said = (purpose: WorkDone['purpose'], id: string) =>
+      kept({ id, kind: 'work said', work: { ...flush(CAR), purpose } });
+    const yard = new Yard(CAR);
+    yard.put(foldJob([said('soft pedal', 'a')]));
+    expect(yard.kinds()).toEqual(['control soft master']);
+    const corrected = new Yard(CAR);
+    corrected.put(foldJob([said('soft pedal', 'a'), said('routine flush', 'b')]));
+    expect(corrected.before).toEqual([]);
+  });
+
+  test('a stroke that was taken back leaves nothing', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      { id: 's', kind: 'stroke', stopId: p.stops[0]!.id },
+      { kind: 'undone', eventId: 's' },
+    ]);
+    expect(yard.before).toEqual([]);
+  });
+});
+
+test('a failed judgement and a failed drive are matters until they are put right', () => {
+  const yard = new Yard(CAR);
+  yard.take(flush(CAR), (p) => [
+    ...(run(p) as Said[]),
+    { kind: 'pedal judged', masterId: 'master', result: 'springy' },
+  ]);
+  expect(new Set(yard.before.map((m) => `${m.kind}: ${m.because}`))).toEqual(
+    new Set(['control not proved: Opened and not released', 'control soft: Judged: springy']),
+  );
+  const driven = new Yard(CAR);
+  driven.take(flush(CAR), (p) => [
+    ...released(CAR)(p).slice(0, -2),
+    { kind: 'drive ended', result: 'bad' },
+  ]);
+  expect(driven.kinds()).toContain('drive failed');
+  expect(driven.drive).toBe('do not drive');
+});
+
+test('a place that the layout has no more stands for every bleeder', () => {
+  const gone = { kind: 'air possible', where: 'old-bleeder' } as Matter;
+  expect(owedWork(CAR, [gone]).airAt).toHaveLength(4);
+  expect(owesBleed(CAR, [gone])).toBe(true);
+  expect(owesBleed(CAR, [{ kind: 'marked', where: null } as Matter])).toBe(false);
+});
+
+test('every kind says what is owed and what settles it, and one thing is said once', () => {
+  const said = MATTER_KINDS.map((kind) => matterTitle({ kind, place: 'left rear' }));
+  expect(new Set(said).size).toBe(MATTER_KINDS.length);
+  for (const kind of MATTER_KINDS)
+    expect(matterSettledBy({ kind, place: null })).toMatch(/^Settled by .*\.$/);
+  const m = (where: string, weight: Matter['weight'] = 'holds') =>
+    ({
+      kind: 'air possible',
+      weight,
+      where,
+      place: where,
+      jobId: 'j',
+      because: 'Ran dry',
+    }) as Matter;
+  const groups = groupMatters([m('front', 'owed'), m('left rear'), m('right rear')]);
+  expect(groups.map((g) => g.title)).toEqual([
+    'Air may be behind the left rear and right rear',
+    'Air may be behind the front',
+  ]);
+});
+
+// Whatever somebody does and wherever they stop: a job that was opened and not released leaves its controls to be proved.
+test('however a job ends, what it opened holds the vehicle until it is released', () => {
+  const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
+  const all = [...run(plan), used, ...proof(plan, ['master']), ...DRIVEN] as Said[];
+  fc.assert(
+    fc.property(fc.nat(all.length - 1), fc.boolean(), (upTo, stop) => {
+      const job = foldJob(
+        logFrom(plan, [...all.slice(0, upTo), { kind: 'ended', reason: 'x', stop }]),
+      );
+      const yard = new Yard(CAR);
+      yard.put(job);
+      const opened = job.run!.openedAtMs !== null;
+      expect(yard.drive).toBe(opened || stop ? 'do not drive' : 'free');
+      const next = planBleed({
+        layout: CAR,
+        fillGrade: 'DOT 4',
+        newColour: 'straw',
+        work: workTakenOver(CAR, onePart(CAR, 'left-rear-caliper', ['master']), {
+          before: yard.before,
+          due: false,
+          leaveOldFluid: true,
+        }),
+      });
+      const owed = owedWork(CAR, yard.before).airAt;
+      const opens = next.verdict === 'planned' ? next.plan.stops.map((s) => s.bleeder.id) : [];
+      expect(owed.every((id) => opens.includes(id))).toBe(true);
+    }),
+    { numRuns: 40 },
+  );
+});
