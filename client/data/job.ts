@@ -27,6 +27,7 @@ export function useOpenJob() {
 
 /** What a person does to a job besides running it. */
 export type JobAct =
+  | { readonly kind: 'move'; readonly vehicleId: string }
   | { readonly kind: 'read fluid'; readonly entry: FluidEntry }
   | { readonly kind: 'choose plan'; readonly choices: PlanChoices }
   | { readonly kind: 'accept plan'; readonly lookedAtOpened: boolean }
@@ -66,6 +67,8 @@ export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
 
 function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unknown } {
   switch (act.kind) {
+    case 'move':
+      return { method: 'PUT', path: '/vehicle', body: { vehicleId: act.vehicleId } };
     case 'read fluid':
       return { method: 'PUT', path: '/fluid', body: act.entry };
     case 'choose plan':

@@ -1,4 +1,5 @@
 import type {
+  EventAnswer,
   MakerEntry,
   NewVehicle,
   Vehicle,
@@ -6,8 +7,11 @@ import type {
   VehicleSummary,
 } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
+import type { VehicleHappening } from '@brook/core/log';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { v4 as uuid } from 'uuid';
 import { api } from './api';
+import { deviceId } from './device';
 
 export function useVehicles() {
   return useQuery({ queryKey: ['vehicles'], queryFn: () => api<VehicleSummary[]>('/vehicles') });
@@ -40,6 +44,33 @@ export function useSaveLayout(vehicle: Pick<Vehicle, 'id' | 'version'>) {
 
 export function useMakerEntry(vehicle: Pick<Vehicle, 'id' | 'version'>) {
   return useVehicleChange<MakerEntry>(vehicle, 'maker-entry');
+}
+
+/** What anybody may say of a vehicle outside a job; it goes into the vehicle's own log. */
+export function useSayOfVehicle(vehicleId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (said: VehicleHappening) => {
+      const event = {
+        id: uuid(),
+        deviceId: deviceId(),
+        deviceSeq: 1,
+        atMs: Date.now(),
+        planId: null,
+        ...said,
+      };
+      const { answers } = await api<{ answers: EventAnswer[] }>(`/vehicles/${vehicleId}/events`, {
+        method: 'POST',
+        body: { events: [event] },
+      });
+      const [answer] = answers;
+      if (answer?.result === 'refused') throw new Error(answer.sentence ?? 'It was refused.');
+    },
+    onSuccess: () => {
+      for (const key of ['vehicle', 'vehicles', 'jobs', 'job'])
+        void client.invalidateQueries({ queryKey: [key] });
+    },
+  });
 }
 
 function useVehicleChange<T>(

@@ -1,4 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
+import { holds, type MatterKind } from '@brook/core/matters';
 import { PURPOSE_WORDS, PURPOSES, type Purpose } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -6,12 +7,12 @@ import { View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { useOpenJob } from '../data/job';
 import { useVehicles } from '../data/vehicles';
-import { JobsLink } from '../jobs/JobHead';
+import { DriveNotice, JobsLink } from '../jobs/JobHead';
+import { MatterList } from '../matters/MatterList';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
-import { DriveMark } from '../ui/DriveMark';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
@@ -59,7 +60,7 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
     <Page
       action={
         <ActionBar
-          label="Open the job"
+          label={vehicle.matters.length > 0 ? 'Take it in with these' : 'Open the job'}
           busy={openJob.isPending}
           waitsFor={missing}
           onPress={open}
@@ -77,8 +78,16 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
         <Words size="small" tone="softWords">
           {`${vehicle.tag} · ${vehicle.layoutName}`}
         </Words>
-        <DriveMark state={vehicle.drive.state} />
       </View>
+      <DriveNotice job={vehicle} />
+      {vehicle.matters.length > 0 ? (
+        <View>
+          <Words strong heading={2}>
+            It still owes
+          </Words>
+          <MatterList matters={vehicle.matters} />
+        </View>
+      ) : null}
       {openJob.error ? <Caution title={openJob.error.message} /> : null}
       {vehicle.masters.length > 1 ? (
         <Choices
@@ -93,12 +102,14 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
         />
       ) : null}
       <Choice
-        question="Why is it here?"
-        options={PURPOSES.map((p) => ({
-          value: p,
-          label: PURPOSE_WORDS[p].title,
-          about: PURPOSE_WORDS[p].about,
-        }))}
+        question={vehicle.matters.length > 0 ? 'And today?' : 'Why is it here?'}
+        options={PURPOSES.filter((p) => p !== 'look and prove' || mayOnlyLook(vehicle)).map(
+          (p) => ({
+            value: p,
+            label: PURPOSE_WORDS[p].title,
+            about: PURPOSE_WORDS[p].about,
+          }),
+        )}
         chosen={purpose}
         onChoose={setPurpose}
         stacked
@@ -106,6 +117,20 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
     </Page>
   );
 }
+
+/** Whether a look and a proof settle something here: a mark, a mended leak; not where it owes a bleed. */
+const mayOnlyLook = ({ matters }: VehicleSummary): boolean =>
+  matters.some(holds) && !matters.some((m) => holds(m) && BLED_FOR.includes(m.kind));
+
+const BLED_FOR: readonly MatterKind[] = [
+  'air possible',
+  'bleeder left',
+  'seized',
+  'snapped',
+  'stop verdict',
+  'base bleed owed',
+  'tool cycle owed',
+];
 
 function PickVehicle({
   vehicles,

@@ -5,6 +5,8 @@ import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { EndJob } from '../jobs/EndJob';
 import { BackToHand } from '../jobs/BackToHand';
+import { TakenOver } from '../matters/TakenOver';
+import { MoveJob } from './MoveJob';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { clockTime, shortDate } from '../ui/dates';
@@ -21,6 +23,8 @@ export function IntakeStep({ job, band, onStep }: StepProps) {
         <Words>{`${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}, by ${job.openedBy}`}</Words>
         <Words>{`Why it is here: ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}.`}</Words>
       </View>
+      <TakenOver job={job} />
+      <MoveJob job={job} />
       <EndJob job={job} />
     </Page>
   );

@@ -72,6 +72,8 @@ function reachedStep(job: Job): WayStep {
   const step = wayStep(job.stage);
   if (step) return step;
   if (!job.planAccepted) return job.planResult ? 'plan' : 'fluid';
-  const proved = job.events.some((e) => e.kind === 'pedal judged' || e.kind === 'checked');
+  const proved = job.events.some(
+    (e) => e.kind === 'pedal judged' || e.kind === 'take-up judged' || e.kind === 'checked',
+  );
   return job.drives.length > 0 ? 'release' : proved ? 'proof' : 'run';
 }

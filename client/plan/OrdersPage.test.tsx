@@ -28,7 +28,14 @@ const layout = layoutOf('hatchback-diagonal');
 const show = (plan: Plan) =>
   render(
     <OrdersPage
-      job={{ vehicleName: 'Van', layout, planChoices: { order: null } } as unknown as Job}
+      job={
+        {
+          vehicleName: 'Van',
+          layout,
+          before: [],
+          planChoices: { order: null, work: plan.work, leaveOldFluid: false },
+        } as unknown as Job
+      }
       plan={plan}
       busy={false}
       onChoose={() => undefined}

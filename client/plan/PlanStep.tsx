@@ -11,6 +11,8 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { BackToHand } from '../jobs/BackToHand';
+import { TakenOver } from '../matters/TakenOver';
+import { OldFluid } from './OldFluid';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
@@ -243,7 +245,9 @@ function Document({
         <ChoiceLine label="Fill" value={plan.fillGrade} />
       </View>
       {wide ? null : brook}
+      {job.stage === 'plan' ? <TakenOver job={job} /> : null}
       <LeftBefore job={job} />
+      <OldFluid job={job} plan={plan} />
       <ScopeWords plan={plan} />
       <StageList plan={plan} />
       <View>

@@ -63,7 +63,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
       <LeftBefore job={job} />
       <Choice
         question="Why is it here?"
-        options={PURPOSES.map((p) => ({
+        options={PURPOSES.filter((p) => p !== 'look and prove' || draft.purpose === p).map((p) => ({
           value: p,
           label: PURPOSE_WORDS[p].title,
           about: PURPOSE_WORDS[p].about,

@@ -1,4 +1,6 @@
 import type { Job } from '@brook/contract';
+import { isDue } from '@brook/core/fluid';
+import { workTakenOver } from '@brook/core/matters';
 import type { PlanRequest } from '@brook/core/plan';
 
 /** What a plan takes from the fluid and from the house rules. */
@@ -10,8 +12,11 @@ export function planRequestOf(
   plan: PlanBasis,
   choices: Job['planChoices'] = job.planChoices,
 ): PlanRequest {
+  const { leaveOldFluid, ...asked } = choices;
+  const due = job.fluid ? isDue(job.fluid.verdict) : false;
   return {
-    ...choices,
+    ...asked,
+    work: workTakenOver(job.layout, asked.work, { before: job.before, due, leaveOldFluid }),
     layout: job.layout,
     fillGrade: plan.fillGrade,
     isoClass: job.fluid?.fill?.isoClass ?? null,

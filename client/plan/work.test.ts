@@ -34,6 +34,7 @@ const CHOICES: PlanChoices = {
   leastFluid: ['left-rear'],
   holdPoint: true,
   primeInPlace: false,
+  leaveOldFluid: false,
   partnerAges: [],
 };
 const draft = (more: Partial<WorkDraft> = {}): WorkDraft => ({ ...workDraft(CHOICES), ...more });

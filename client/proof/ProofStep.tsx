@@ -1,31 +1,28 @@
 import { VEHICLE_TRAITS } from '@brook/core/circuit';
 import type { Job } from '@brook/contract';
-import { proofOf, type ProofState, type Voided } from '@brook/core/log';
-import {
-  CHECK_WORDS,
-  gateWords,
-  PROOF_ITEMS,
-  releaseGate,
-  type CheckItem,
-  type Proof,
-} from '@brook/core/gate';
+import type { ProofState, Voided } from '@brook/core/log';
+import { proofOf } from '@brook/core/log';
+import { CHECK_WORDS, gateWords, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/gate';
+import { controlsConcerned, gateOf } from '@brook/core/matters';
 import { lowerFirst } from '@brook/core/text';
 import { RunNotices } from '../run/RunNotices';
+import { askOf } from '../run/eventWords';
 import { clockTime } from '../ui/dates';
-import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
-import { controlOf, type Plan } from '@brook/core/plan';
+import type { Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { FluidUsedForm } from './FluidUsedForm';
 import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 import { useJobAct } from '../data/job';
-import { useRun } from '../data/run';
+import { useRun, type LiveRun } from '../data/run';
 import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
+import { TakenOver } from '../matters/TakenOver';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
@@ -33,13 +30,15 @@ import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { SkippedStages } from '../run/SkippedStages';
+import { ControlProof, failedControl } from './ControlProof';
+import { LeakLooked } from './LeakLooked';
 
 const YES_NO = [
   { value: 'yes', label: 'Yes' },
   { value: 'no', label: 'No' },
 ] as const;
 
-/** Prove the bleed: pedal or lever by defined words, then what is looked at; the gate says what is missing. */
+/** Prove the bleed: every control by its own words, then what is looked at; the gate says what is missing. */
 export function ProofStep(props: StepProps) {
   const { planResult } = props.job;
   return planResult?.verdict === 'planned' ? (
@@ -58,13 +57,18 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const draft: UsedDraft = { ...usedDraftOf(job, live.state), ...changes };
   const used = usedOf(draft);
   const proof = proofOf(live.job);
-  const fluidPutDown = proof.fluidPutDown && Object.keys(changes).length === 0;
-  const gate = releaseGate(live.state, { ...proof, fluidPutDown }, null);
-  const waitsForFluid = gate.reasons.every((r) => r.code === 'fluid not put down');
-  const failed = proof.pedal !== null && !pedalPasses(proof.pedal);
+  const changed = Object.keys(changes).length > 0;
+  const gate = gateOf(
+    changed ? { ...live.job, fluidUsed: null } : live.job,
+    aboutOf(job),
+    job.before,
+  )!;
+  const moves = live.state.pouredMl + live.state.bledMl + live.state.removedMl > 0;
+  const waitsForFluid = moves && gate.reasons.every((r) => r.code === 'fluid not put down');
+  const controls = controlsConcerned(live.job, plan.layout, job.before);
+  const failed = controls.find((m) => failedControl(m, proof)) ?? null;
   const items = PROOF_ITEMS[plan.layout.vehicleKind];
-  const masterId = plan.work.masterIds[0] ?? null;
-  const failedDrive = lastFailedDrive(job);
+  const failedDrive = job.drives.at(-1)?.result === 'bad';
   return (
     <Page
       band={band}
@@ -76,9 +80,16 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       action={
         failed ? (
           <ActionBar
-            label="Back to the bleed"
+            label={`Back to the bleed: ${failed.control}`}
             busy={live.waiting > 0}
-            onPress={() => live.say({ kind: 'halted', reason: 'pedal not right', stopId: null })}
+            onPress={() =>
+              live.say({
+                kind: 'halted',
+                reason: 'pedal not right',
+                stopId: null,
+                masterId: failed.id,
+              })
+            }
           />
         ) : waitsForFluid ? (
           <ActionBar
@@ -108,24 +119,22 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <RunNotices run={live} />
       <VoidedAnswers proof={live.job.proof} plan={plan} />
       <SkippedStages state={live.state} />
-      <Choice
-        question={`How is the ${controlOf(plan)}?`}
-        why={`${measuredHow(plan)}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
-        options={PEDAL_RESULTS.map((r) => ({
-          value: r,
-          label: r,
-          about: PEDAL_RESULT_WORDS[r].means,
-        }))}
-        chosen={proof.pedal}
-        onChoose={(result) => live.say({ kind: 'pedal judged', masterId, result })}
-        stacked
-        fault={
-          failed
-            ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.'
-            : null
-        }
-      />
+      <TakenOver job={job} />
+      <LeakLooked job={job} run={live} />
+      {controls.map((m) => (
+        <ControlProof
+          key={m.id}
+          master={m}
+          plan={plan}
+          proof={proof}
+          how={measuredHow(plan)}
+          say={live.say}
+        />
+      ))}
       {failed ? <FaultList signs={['pedal not right']} /> : null}
+      <Words strong heading={2}>
+        The whole vehicle
+      </Words>
       {items.map((item) => (
         <Choice
           key={item}
@@ -137,12 +146,14 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
         />
       ))}
-      <FluidUsedForm
-        job={job}
-        draft={draft}
-        onChange={(part) => setChanges((c) => ({ ...c, ...part }))}
-        error={put.error}
-      />
+      {moves ? (
+        <FluidUsedForm
+          job={job}
+          draft={draft}
+          onChange={(part) => setChanges((c) => ({ ...c, ...part }))}
+          error={put.error}
+        />
+      ) : null}
       {act.error ? <Caution title={act.error.message} /> : null}
       <View>
         <Words strong heading={2}>
@@ -151,9 +162,30 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
         {gate.reasons.map((r, i) => (
           <Words key={i} size="small">{`· ${gateWords(r)}`}</Words>
         ))}
+        <OpenAgain run={live} show={gate.reasons.some((r) => r.code === 'bleeder not clear')} />
       </View>
       <EndJob job={job} />
     </Page>
+  );
+}
+
+/** A job as its vehicle knows it. */
+const aboutOf = (job: Job) => ({
+  jobId: job.id,
+  jobNumber: job.number,
+  openedAtMs: new Date(job.openedAt).getTime(),
+  layout: job.layout,
+});
+
+/** The way back to a bleeder that was left shut before it was clear. */
+function OpenAgain({ run, show }: { readonly run: LiveRun; readonly show: boolean }) {
+  const early = run.state.log.filter((e) => e.kind === 'stopped early').at(-1);
+  if (!show || !early) return null;
+  return (
+    <Button
+      label="Back to the bleeder that is not clear"
+      onPress={() => run.say({ kind: 'undone', eventId: early.id })}
+    />
   );
 }
 
@@ -166,11 +198,15 @@ function measuredHow({ layout }: Plan): string {
 
 /** Answers that no longer hold: whose doing it was, when, and what is asked again. */
 function VoidedAnswers({ proof, plan }: { readonly proof: ProofState; readonly plan: Plan }) {
+  const words = ({ masterId, item }: Voided['items'][number]): string =>
+    item === 'result'
+      ? (plan.layout.masters.find((m) => m.id === masterId)?.control ?? 'pedal or lever')
+      : lowerFirst(askOf(item));
   return (
     <>
       {proof.voided.map((v) => (
         <Caution key={v.because.eventId} title={voidedWords(v)}>
-          {`Asked again: ${v.items.map((i) => (i === 'pedal' ? controlOf(plan) : lowerFirst(CHECK_WORDS[i].ask))).join('; ')}.`}
+          {`Asked again: ${v.items.map(words).join('; ')}.`}
         </Caution>
       ))}
     </>
@@ -188,14 +224,10 @@ const VOIDED_BY: Readonly<Partial<Record<Voided['because']['kind'], string>>> = 
   'topped up': 'Fluid was filled up',
   shut: 'A bleeder was shut',
   halted: 'The run was halted',
-  decided: 'It was decided on a halt',
+  mended: 'Something was mended',
   'part compared': 'A part was compared',
   'drive ended': 'The test drive failed',
 };
 
 const answer = (proof: Proof, item: CheckItem): 'yes' | 'no' | null =>
   proof.checks[item] === undefined ? null : proof.checks[item] ? 'yes' : 'no';
-
-function lastFailedDrive(job: Job): boolean {
-  return job.drives.at(-1)?.result === 'bad';
-}

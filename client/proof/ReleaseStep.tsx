@@ -1,5 +1,6 @@
-import { CONTROL_TRAITS } from '@brook/core/circuit';
-import { controlOf } from '@brook/core/plan';
+import { CONTROL_TRAITS, type Control } from '@brook/core/circuit';
+import { controlsConcerned } from '@brook/core/matters';
+import { useFolded } from '../data/jobFold';
 import { useJobAct } from '../data/job';
 import { useSession } from '../data/session';
 import { EndJob } from '../jobs/EndJob';
@@ -21,7 +22,10 @@ export function ReleaseStep({ job, band }: StepProps) {
   const name = useSession().data?.user.name ?? '';
   const drive = job.drives.at(-1);
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
-  const held = plan ? CONTROL_TRAITS[controlOf(plan)].held : 'pedal';
+  const state = useFolded(job);
+  const controls = controlsConcerned(state, plan?.layout ?? job.layout, job.before).map(
+    (m) => m.control,
+  );
   const good = drive?.result === 'good';
   return (
     <Page
@@ -52,7 +56,7 @@ export function ReleaseStep({ job, band }: StepProps) {
           tone="softWords"
         >{`Set by ${drive.setBy} at ${clockTime(drive.at)}.`}</Words>
       ) : null}
-      <Caution title="Slow, in a safe place, nobody else on board">{`First stops at walking pace. Anything odd at the ${held}: stop and have it fetched.`}</Caution>
+      <Caution title="Slow, in a safe place, nobody else on board">{`First stops at walking pace. Anything odd at the ${controls.join(' or ')}: stop and have it fetched.`}</Caution>
       <Choice
         question="How was the test drive?"
         stacked
@@ -63,7 +67,7 @@ export function ReleaseStep({ job, band }: StepProps) {
           {
             value: 'good',
             label: 'Good',
-            about: `Stops straight, the ${held} stays firm and high, no lamp lit`,
+            about: goodWords(controls),
           },
           {
             value: 'bad',
@@ -79,4 +83,17 @@ export function ReleaseStep({ job, band }: StepProps) {
       <EndJob job={job} />
     </Page>
   );
+}
+
+/** What a good drive is like, for what was proved. */
+function goodWords(controls: readonly Control[]): string {
+  const of = (system: 'brakes' | 'clutch') =>
+    controls.filter((c) => CONTROL_TRAITS[c].system === system);
+  return [
+    of('brakes').length > 0 ? `It stops well, firm at the ${of('brakes').join(' and ')}` : null,
+    of('clutch').length > 0 ? 'the clutch takes up and lets go cleanly' : null,
+    'no lamp lit',
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

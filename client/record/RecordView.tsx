@@ -1,9 +1,17 @@
 import type { Job } from '@brook/contract';
-import { CHECK_WORDS, PROOF_ITEMS } from '@brook/core/gate';
+import type { Control } from '@brook/core/circuit';
+import {
+  CHECK_WORDS,
+  CONTROL_CHECK_WORDS,
+  controlProof,
+  PROOF_ITEMS,
+  takeUpWords,
+  type TakeUp,
+} from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
 import { isOfRun, type JobEvent, type JobState, type ProofState } from '@brook/core/log';
-import { PEDAL_RESULT_WORDS } from '@brook/core/pedal';
+import { PEDAL_RESULT_WORDS, type PedalResult } from '@brook/core/pedal';
 import {
   DECISION_WORDS,
   HALT_WORDS,
@@ -15,11 +23,12 @@ import {
 } from '@brook/core/run';
 import { useFolded } from '../data/jobFold';
 import { eventWords } from '../run/eventWords';
-import { controlOf, type Plan } from '@brook/core/plan';
+import type { Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { BackToHand } from '../jobs/BackToHand';
 import { JobHead } from '../jobs/JobHead';
+import { MatterList } from '../matters/MatterList';
 import type { StepProps } from '../jobs/step';
 import { FaultList } from '../faults/FaultList';
 import { FluidRecord, UsedRecord } from './FluidRecord';
@@ -39,7 +48,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
   const state = useFolded(job);
   const bled = peopleOf(state, isOfRun);
-  const proved = peopleOf(state, (e) => e.kind === 'pedal judged' || e.kind === 'checked');
+  const proved = peopleOf(state, isOfProof);
   return (
     <Page
       band={band}
@@ -64,7 +73,14 @@ export function RecordView({ job, band, onStep }: StepProps) {
       {plan && job.fluidUsed ? <UsedRecord used={job.fluidUsed} /> : null}
       {job.ended ? <FaultList signs={signsOf(job)} /> : null}
       {state.run && state.run.log.length > 0 ? <RunRecord state={state.run} /> : null}
-      {plan && state.proof.pedal ? <ProofRecord proof={state.proof} plan={plan} /> : null}
+      {isClosed(job.stage) && job.leaves.length > 0 ? (
+        <Section title="Left open by this job">
+          <MatterList matters={job.leaves} />
+        </Section>
+      ) : null}
+      {plan && state.proof.answers.length > 0 ? (
+        <ProofRecord proof={state.proof} plan={plan} />
+      ) : null}
       <Additions job={job} />
       <Section title="Who did what">
         <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
@@ -180,21 +196,54 @@ const tightWords = ({ tightened }: ActualRow): string =>
     : `shut to ${tightened.torqueNm} N·m`;
 
 function ProofRecord({ proof, plan }: { readonly proof: ProofState; readonly plan: Plan }) {
-  const { result } = proof.pedal!;
+  const { vehicleKind, masters } = plan.layout;
+  const value = (masterId: string | null, item: string) =>
+    proof.answers.find((a) => a.masterId === masterId && a.item === item)?.value;
+  const said = (is: ReturnType<typeof value>) =>
+    is === undefined ? 'not looked at' : is ? 'yes' : 'no';
+  const proved = masters.filter((m) => proof.answers.some((a) => a.masterId === m.id));
   return (
     <Section title="Proof">
-      <Words strong>{`${capital(controlOf(plan))}: ${result}`}</Words>
-      <Words size="small" tone="softWords">
-        {PEDAL_RESULT_WORDS[result].means}
-      </Words>
-      {PROOF_ITEMS[plan.layout.vehicleKind].map((item) => {
-        const answer = proof.checks[item];
-        const said = !answer ? 'not looked at' : answer.passes ? 'yes' : 'no';
-        return <Words key={item} size="small">{`${CHECK_WORDS[item].ask}: ${said}`}</Words>;
+      {proved.map(({ id, control }) => {
+        const { result, checks } = controlProof(control, vehicleKind);
+        const judged = value(id, 'result');
+        return (
+          <View key={id}>
+            <Words strong>{`${capital(control)}: ${judgedWords(result, judged, control)}`}</Words>
+            {checks.map((c) => (
+              <Words
+                key={c}
+                size="small"
+              >{`${CONTROL_CHECK_WORDS[c].ask}: ${said(value(id, c))}`}</Words>
+            ))}
+          </View>
+        );
       })}
+      {PROOF_ITEMS[vehicleKind].map((item) => (
+        <Words
+          key={item}
+          size="small"
+        >{`${CHECK_WORDS[item].ask}: ${said(value(null, item))}`}</Words>
+      ))}
     </Section>
   );
 }
+
+/** How a control was judged: a brake by the word for its pedal, with what that means, a clutch by where it takes up. */
+function judgedWords(
+  result: ReturnType<typeof controlProof>['result'],
+  judged: boolean | PedalResult | TakeUp | undefined,
+  control: Control,
+): string {
+  if (result === 'none') return 'tried';
+  if (judged === undefined) return 'not judged';
+  return result === 'pedal'
+    ? `${String(judged)}. ${PEDAL_RESULT_WORDS[judged as PedalResult].means}`
+    : `takes up ${takeUpWords(judged as TakeUp, control)}`;
+}
+
+const isOfProof = ({ kind }: Kept<JobEvent>): boolean =>
+  kind === 'pedal judged' || kind === 'take-up judged' || kind === 'checked';
 
 /** What arrived after the job was closed: kept beside its record, and said. */
 function Additions({ job }: { readonly job: Job }) {

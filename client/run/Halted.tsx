@@ -7,6 +7,7 @@ import {
   DECISIONS_ON,
   HALT_WORDS,
   HALTS_AT_BLEEDER,
+  MENDABLE,
   whatFollows,
   type Decision,
   type Halt,
@@ -17,6 +18,7 @@ import type { LiveRun } from '../data/run';
 import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
+import { Mended } from './Mended';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { DriveMark } from '../ui/DriveMark';
@@ -91,6 +93,7 @@ export function Halted({
       {follows && !refused ? (
         <Follows job={job} pouredMl={run.state.pouredMl} {...follows} />
       ) : null}
+      {MENDABLE.includes(halt.reason) ? <Mended run={run} halt={halt} /> : null}
       <FaultList signs={[halt.reason]} />
     </Page>
   );

@@ -85,6 +85,14 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
           side={side}
         />
       );
+    case 'shut early':
+      return (
+        <ActionBar
+          label="Open it again, go on"
+          onPress={() => openAgain(run, step.stop.id)}
+          side={side}
+        />
+      );
     case 'last fill':
       return (
         <ActionBar
@@ -101,4 +109,10 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
     case 'ended':
       return null;
   }
+}
+
+/** A bleeder is open again when its shut is taken back. */
+function openAgain(run: LiveRun, stopId: string): void {
+  const shut = run.state.log.filter((e) => e.kind === 'shut' && e.stopId === stopId).at(-1);
+  if (shut) run.say({ kind: 'undone', eventId: shut.id });
 }

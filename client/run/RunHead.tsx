@@ -21,10 +21,19 @@ interface RunHeadProps {
   /** What is to be poured before anything else, or null. */
   readonly pour: Figure | null;
   readonly drive: DriveState;
+  /** How many matters of earlier jobs are taken over. */
+  readonly owes: number;
 }
 
 /** Where the run stands: which bleeder, which of how many, which wrench. Drawn anew when one of them changes, not at every stroke. */
-export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive }: RunHeadProps) {
+export const RunHead = memo(function RunHead({
+  plan,
+  stop,
+  finished,
+  pour,
+  drive,
+  owes,
+}: RunHeadProps) {
   return (
     <View>
       <View style={styles.line}>
@@ -45,10 +54,10 @@ export const RunHead = memo(function RunHead({ plan, stop, finished, pour, drive
         <View style={styles.grow}>
           {stop ? (
             <Words size="small" tone="softWords">
-              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}`}
+              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
             </Words>
           ) : (
-            <DriveMark state={drive} />
+            <DriveMark state={drive} owes={owes} />
           )}
         </View>
         {pour ? (

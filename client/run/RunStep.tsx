@@ -21,6 +21,7 @@ import { RunHead } from './RunHead';
 import { RunNotices } from './RunNotices';
 import { RunBrook, RunGauge } from './RunPicture';
 import { StageStep } from './StageStep';
+import { StoppedEarly } from './StoppedEarly';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
 export function RunStep(props: StepProps) {
@@ -160,6 +161,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
         finished={step.kind === 'finished'}
         pour={pour}
         drive={job.vehicleDrive}
+        owes={job.before.length}
       />
       <RunNotices run={run} />
       {wide || short ? null : brook}
@@ -172,6 +174,9 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
           stop && run.counts ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined
         }
       />
+      {step.kind === 'shut early' ? (
+        <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
+      ) : null}
       {stop && step.kind !== 'top up' ? (
         <Readings stopId={stop.id} state={run.state} say={run.say} />
       ) : null}

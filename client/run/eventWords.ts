@@ -1,5 +1,10 @@
 import { bleederName } from '@brook/core/circuit';
-import { CHECK_WORDS } from '@brook/core/gate';
+import {
+  CHECK_WORDS,
+  CONTROL_CHECK_WORDS,
+  type CheckItem,
+  type ControlCheck,
+} from '@brook/core/gate';
 import type { PhoneHappening } from '@brook/core/log';
 import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
 import { HALT_WORDS } from '@brook/core/run';
@@ -47,10 +52,14 @@ export function eventWords(
       return 'a part taken off';
     case 'note':
       return `a note: ${said.text.slice(0, 60)}`;
+    case 'stopped early':
+      return `stopped early, ${at(said.stopId)}: ${said.reason}`;
     case 'pedal judged':
-      return `pedal or lever: ${said.result}`;
+      return `${controlOf(plans, said.masterId)}: ${said.result}`;
+    case 'take-up judged':
+      return `${controlOf(plans, said.masterId)} takes up: ${said.takeUp}`;
     case 'checked':
-      return `${lowerFirst(CHECK_WORDS[said.item].ask)}: ${said.passes ? 'yes' : 'no'}`;
+      return `${lowerFirst(askOf(said.item))}: ${said.passes ? 'yes' : 'no'}`;
     case 'undone':
       return 'an undo';
     default: {
@@ -61,3 +70,13 @@ export function eventWords(
     }
   }
 }
+
+/** What was looked at or tried, in its own words. */
+export const askOf = (item: CheckItem | ControlCheck): string =>
+  item in CHECK_WORDS
+    ? CHECK_WORDS[item as CheckItem].ask
+    : CONTROL_CHECK_WORDS[item as ControlCheck].ask;
+
+const controlOf = (plans: readonly Plan[], masterId: string | null): string =>
+  plans.flatMap((p) => p.layout.masters).find((m) => m.id === masterId)?.control ??
+  'pedal or lever';

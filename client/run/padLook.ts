@@ -68,6 +68,13 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
             : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.',
         loud: true,
       };
+    case 'shut early':
+      return {
+        ...quiet,
+        call: 'Shut, and not done',
+        next: step.missing.map((m) => MISSING_WORDS[m]).join(' '),
+        loud: true,
+      };
     case 'last fill':
       return {
         ...quiet,

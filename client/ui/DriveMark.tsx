@@ -4,15 +4,27 @@ import { StopSign } from './Notice';
 import { colour, SPACE } from './theme';
 import { Words } from './Words';
 
-/** "Do not drive" or "Test drive only" wherever a vehicle is named; nothing when it is free. */
-export function DriveMark({ state }: { readonly state: DriveState }) {
-  if (state === 'free') return null;
+/** "Do not drive" or "Test drive only" wherever a vehicle is named, with how many matters are open; nothing when it is free and owes nothing. */
+export function DriveMark({
+  state,
+  owes = 0,
+}: {
+  readonly state: DriveState;
+  readonly owes?: number;
+}) {
+  const owed = owes > 0 ? `owes ${owes}` : null;
+  if (state === 'free')
+    return owed ? (
+      <Words size="small" tone="softWords">
+        {owed}
+      </Words>
+    ) : null;
   const stop = state === 'do not drive';
   return (
     <View style={[styles.mark, stop ? null : styles.caution]}>
       {stop ? <StopSign small /> : null}
       <Words size="small" strong tone={stop ? 'stop' : 'words'}>
-        {stop ? 'Do not drive' : 'Test drive only'}
+        {[stop ? 'Do not drive' : 'Test drive only', owed].filter(Boolean).join(', ')}
       </Words>
     </View>
   );

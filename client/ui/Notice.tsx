@@ -13,7 +13,7 @@ export function Caution({
 }) {
   return (
     <View style={styles.caution} role="note">
-      <View style={styles.stripes} />
+      <Stripes />
       <View style={styles.cautionText}>
         <Words strong>{title}</Words>
         {children ? (
@@ -24,6 +24,11 @@ export function Caution({
       </View>
     </View>
   );
+}
+
+/** The striped edge of a caution. */
+export function Stripes() {
+  return <View style={styles.stripes} aria-hidden />;
 }
 
 /** Stop, and why: the only thing that is red. */

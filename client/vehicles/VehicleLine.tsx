@@ -35,7 +35,7 @@ export function VehicleLine({ vehicle, about, role, onPress }: VehicleLineProps)
           <Words size="small" tone="softWords">
             {about}
           </Words>
-          <DriveMark state={vehicle.drive.state} />
+          <DriveMark state={vehicle.drive.state} owes={vehicle.matters.length} />
         </View>
       </Press>
     </View>

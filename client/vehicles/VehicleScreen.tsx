@@ -5,6 +5,8 @@ import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useVehicle } from '../data/vehicles';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
+import { MatterList } from '../matters/MatterList';
+import { SayOfVehicle } from '../matters/SayOfVehicle';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { BrookBox } from '../ui/brook/BrookBox';
@@ -64,6 +66,14 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         </Words>
       </View>
       <DriveNotice job={vehicle} />
+      {vehicle.matters.length > 0 ? (
+        <View>
+          <Words strong heading={2}>
+            It still owes
+          </Words>
+          <MatterList matters={vehicle.matters} />
+        </View>
+      ) : null}
       {wide ? null : (
         <BrookBox
           layout={vehicle.layout}
@@ -81,6 +91,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         label="Fluid history and forecast"
         onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/history`))}
       />
+      <SayOfVehicle vehicle={vehicle} />
       <View>
         <Words strong heading={2}>
           Jobs on it

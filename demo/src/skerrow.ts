@@ -193,6 +193,15 @@ const today: SeedJob[] = [
     halt: 'grease',
   },
   {
+    vehicleTag: 'LB 1',
+    daysAgo: 3.1,
+    by: 'una',
+    fluid: HATCHBACK(2.4, 3.1, 'brown'),
+    reach: 'ended',
+    strokes: 70,
+    halt: 'ran dry',
+  },
+  {
     vehicleTag: 'HC 1',
     daysAgo: 9,
     by: 'una',
@@ -233,6 +242,7 @@ export const skerrow: Workshop = {
       driverSide: n === 8 ? ('left' as const) : ('right' as const),
     })),
     { name: 'School minibus', tag: 'SM 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
+    { name: 'Library bus', tag: 'LB 1', templateId: 'hatchback-diagonal', driverSide: 'right' },
     {
       name: 'Post van',
       tag: 'PV 1',

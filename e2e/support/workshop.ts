@@ -277,19 +277,7 @@ export class Workshop {
   /** A job that waits for the drive's result. */
   async onTestDrive(vehicle: Vehicle): Promise<Job> {
     let job = await this.usedUp(await this.bled(vehicle));
-    const items = [
-      'joints dry',
-      'bleeder caps',
-      'level',
-      'reservoir cap',
-      'wiped dry',
-      'lamps out',
-      ...(vehicle.vehicleKind === 'car' ? ['wheels'] : []),
-    ];
-    await this.log(job.id, [
-      { kind: 'pedal judged', masterId: null, result: 'firm and high' },
-      ...items.map((item) => ({ kind: 'checked', item, passes: true })),
-    ]);
+    await this.log(job.id, provedBy(vehicle));
     job = await this.get(job.id);
     return this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version);
   }
@@ -375,4 +363,42 @@ export class Workshop {
 export function planOf(job: Job) {
   if (job.planResult?.verdict !== 'planned') throw new Error('no plan');
   return job.planResult.plan;
+}
+
+/** Every control judged and tried, and the whole vehicle looked at: somebody finds everything right. */
+export function provedBy(vehicle: Pick<Vehicle, 'masters' | 'vehicleKind'>): object[] {
+  const car = vehicle.vehicleKind === 'car';
+  const ofBrake = ['wheels held and free', ...(car ? ['servo gives'] : [])];
+  const ofClutch = car
+    ? [
+        'engages and releases',
+        'reverse silent',
+        'first and back',
+        'no creep',
+        'no slip',
+        'free play',
+      ]
+    : ['rolls in gear', 'first without lurch', 'neutral found', 'no slip', 'comes back'];
+  const ofVehicle = [
+    'joints dry',
+    'bleeder caps',
+    'level',
+    'reservoir cap',
+    'wiped dry',
+    'lamps out',
+    ...(car ? ['wheels'] : []),
+  ];
+  return [
+    ...vehicle.masters.flatMap(({ id: masterId, control }) => {
+      const clutch = control.startsWith('clutch');
+      const tried = clutch ? [...ofClutch, 'slave and master dry'] : ofBrake;
+      return [
+        clutch
+          ? { kind: 'take-up judged', masterId, takeUp: 'middle' }
+          : { kind: 'pedal judged', masterId, result: 'firm and high' },
+        ...tried.map((item) => ({ kind: 'checked', item, masterId, passes: true })),
+      ];
+    }),
+    ...ofVehicle.map((item) => ({ kind: 'checked', item, passes: true })),
+  ];
 }

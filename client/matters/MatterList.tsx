@@ -1,0 +1,48 @@
+import { groupMatters, type Matter, type MatterGroup } from '@brook/core/matters';
+import { StyleSheet, View } from 'react-native';
+import { clockTime, dayOf } from '../ui/dates';
+import { Stripes } from '../ui/Notice';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+
+/** What a vehicle owes: what holds it behind a striped edge, what is only owed behind a thin one; each with whence it came and what settles it. */
+export function MatterList({ matters }: { readonly matters: readonly Matter[] }) {
+  return (
+    <View role="list" aria-label="What it still owes">
+      {groupMatters(matters).map((g) => (
+        <MatterLine key={g.matters[0].id} group={g} />
+      ))}
+    </View>
+  );
+}
+
+function MatterLine({ group }: { readonly group: MatterGroup }) {
+  const [first] = group.matters;
+  const holds = first.weight === 'holds';
+  return (
+    <View role="listitem" style={styles.line} testID={`matter ${first.kind}`}>
+      {holds ? <Stripes /> : <View style={styles.thin} />}
+      <View style={styles.text}>
+        <Words strong>{group.title}</Words>
+        <Words size="small" tone="softWords">
+          {`${first.because}. ${whence(first)}`}
+        </Words>
+        <Words size="small">
+          {holds ? group.settledBy : `${group.settledBy} It may be driven meanwhile.`}
+        </Words>
+      </View>
+    </View>
+  );
+}
+
+/** @example "Fri 12:10, Una, job 48" */
+function whence({ sinceMs, by, jobNumber }: Matter): string {
+  const at = `${dayOf(sinceMs)} ${clockTime(sinceMs)}`;
+  return [at, by, jobNumber === null ? null : `job ${jobNumber}`].filter(Boolean).join(', ');
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', borderTopWidth: 1, borderTopColor: colour.hairline },
+  thin: { width: 12, borderLeftWidth: 3, borderLeftColor: colour.edge },
+  text: { flex: 1, gap: 2, paddingVertical: SPACE.small, paddingHorizontal: SPACE.medium },
+});

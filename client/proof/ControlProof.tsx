@@ -1,0 +1,109 @@
+import type { Master } from '@brook/core/circuit';
+import {
+  CONTROL_CHECK_WORDS,
+  controlProof,
+  NOTHING_TRIED,
+  TAKE_UPS,
+  takeUpPasses,
+  takeUpWords,
+  type Proof,
+} from '@brook/core/gate';
+import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
+import type { Plan } from '@brook/core/plan';
+import { capital } from '@brook/core/text';
+import { StyleSheet, View } from 'react-native';
+import type { LiveRun } from '../data/run';
+import { Choice } from '../ui/Choice';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+
+export interface ControlProofProps {
+  readonly master: Master;
+  readonly plan: Plan;
+  readonly proof: Proof;
+  /** In which state a pedal or lever is judged. */
+  readonly how: string;
+  readonly say: LiveRun['say'];
+}
+
+const YES_NO = [
+  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: 'No' },
+] as const;
+
+/** One control, judged and tried by its own words. */
+export function ControlProof({ master, plan, proof, how, say }: ControlProofProps) {
+  const { id: masterId, control } = master;
+  const { result, checks } = controlProof(control, plan.layout.vehicleKind);
+  const answers = proof.controls[masterId] ?? NOTHING_TRIED;
+  return (
+    <View style={styles.control} testID={`proof ${masterId}`}>
+      <Words strong heading={2}>
+        {capital(control)}
+      </Words>
+      {result === 'pedal' ? (
+        <Choice
+          question={`How is the ${control}?`}
+          why={`${how}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
+          options={PEDAL_RESULTS.map((r) => ({
+            value: r,
+            label: r,
+            about: PEDAL_RESULT_WORDS[r].means,
+          }))}
+          chosen={answers.pedal}
+          onChoose={(word) => say({ kind: 'pedal judged', masterId, result: word })}
+          stacked
+          fault={
+            answers.pedal !== null && !pedalPasses(answers.pedal)
+              ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.'
+              : null
+          }
+        />
+      ) : null}
+      {result === 'take-up' ? (
+        <Choice
+          question={`Where does the ${control} take up?`}
+          why="Of its way from the end to the top. Near the end it has air or lost stroke."
+          options={TAKE_UPS.map((t) => ({ value: t, label: takeUpWords(t, control) }))}
+          chosen={answers.takeUp}
+          onChoose={(takeUp) => say({ kind: 'take-up judged', masterId, takeUp })}
+          stacked
+          fault={
+            answers.takeUp !== null && !takeUpPasses(answers.takeUp)
+              ? 'Find the cause, then bleed the clutch again or end the job unreleased.'
+              : null
+          }
+        />
+      ) : null}
+      {checks.map((item) => {
+        const is = answers.checks[item];
+        return (
+          <Choice
+            key={item}
+            question={`${CONTROL_CHECK_WORDS[item].ask}?`}
+            why={CONTROL_CHECK_WORDS[item].why}
+            options={YES_NO}
+            chosen={is === undefined ? null : is ? 'yes' : 'no'}
+            onChoose={(value) => say({ kind: 'checked', item, masterId, passes: value === 'yes' })}
+            fault={is === false ? 'Put it right, then try again.' : null}
+          />
+        );
+      })}
+    </View>
+  );
+}
+
+/** Whether a control was judged and is not right: its circuit is bled again. */
+export function failedControl({ id }: Pick<Master, 'id'>, { controls }: Proof): boolean {
+  const { pedal, takeUp } = controls[id] ?? NOTHING_TRIED;
+  return (pedal !== null && !pedalPasses(pedal)) || (takeUp !== null && !takeUpPasses(takeUp));
+}
+
+const styles = StyleSheet.create({
+  control: {
+    gap: SPACE.large,
+    borderTopWidth: 2,
+    borderTopColor: colour.words,
+    paddingTop: SPACE.medium,
+  },
+});
