@@ -50,7 +50,10 @@ type Template =
   | 'motorcycle-front-disc'
   | 'motorcycle-integral-abs'
   | 'sidecar-outfit'
-  | 'clutch-external';
+  | 'clutch-external'
+  | 'clutch-concentric'
+  | 'motorcycle-abs'
+  | 'sports-coupe';
 
 /** The phone that each page is. */
 const devices = new WeakMap<Page, string>();
@@ -127,6 +130,24 @@ export class Workshop {
       justCarried: false,
       ...more,
     });
+  }
+
+  /** Accept the plan of a job, with fluid enough on the shelf. */
+  async accept(job: Job): Promise<Job> {
+    await this.shelve();
+    const looked = { lookedAtOpened: true };
+    return this.send('POST', `/jobs/${job.id}/plan/accept`, looked, job.version);
+  }
+
+  /** Say what was done to the vehicle of a job. */
+  async choose(job: Job, work: Partial<Job['planChoices']['work']>): Promise<Job> {
+    const { planChoices, version } = await this.get(job.id);
+    const choices = { ...planChoices, work: { ...planChoices.work, ...work } };
+    return this.send('PUT', `/jobs/${job.id}/plan/choices`, choices, version);
+  }
+
+  async end(job: Job): Promise<Job> {
+    return this.send('POST', `/jobs/${job.id}/end`, { reason: 'Bay needed.' }, job.version);
   }
 
   /** A job whose plan lies there to be looked at. */
@@ -251,6 +272,26 @@ export class Workshop {
     return this.get(job.id);
   }
 
+  /** A clutch job bled and its slave tested, with what it moved put down. */
+  async bledAndTested(accepted: Job): Promise<Job> {
+    const plan = planOf(accepted);
+    await this.log(accepted.id, [
+      ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
+      ...plan.stops.flatMap((stop) => this.openingOf(stop)),
+      ...plan.stages.flatMap((s) =>
+        s.kind === 'slave test'
+          ? [
+              s.way === 'blocked'
+                ? { kind: 'slave tested', stageId: s.id, mm: 1, reverse: null }
+                : { kind: 'slave tested', stageId: s.id, mm: 60, reverse: 'clean' },
+            ]
+          : [],
+      ),
+      ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id, containerId: null })),
+    ]);
+    return this.usedUp(await this.get(accepted.id));
+  }
+
   /** A bled job with what it moved put down: as planned, out of the picked containers in turn. */
   async usedUp(job: Job): Promise<Job> {
     const { totals } = planOf(job);
@@ -306,7 +347,7 @@ export class Workshop {
   /** Read the fluid of a job as it stands, with another colour in the reservoir. */
   async readFluid(
     job: Pick<Job, 'id'>,
-    colour: FluidEntry['samples'][number]['colour'],
+    colour: FluidEntry['samples'][number]['colour'] = 'amber',
   ): Promise<Job> {
     const { version } = await this.get(job.id);
     const samples = AMBER.samples.map((s) => ({ ...s, colour }));

@@ -122,7 +122,9 @@ test('over the hump: gravity fails by its millimetres, what cures it, and the st
     .getByRole('radio', { name: 'No' })
     .click();
   await page.getByRole('button', { name: 'Plan by this' }).click();
-  await expect(page.getByText('May stay shut now: front; rear.')).toBeVisible();
+  // Its fluid is due and would go along; today only the line is in hand.
+  await page.getByRole('radio', { name: 'Leave it' }).click();
+  await expect(page.getByRole('radio', { name: 'Leave it' })).toBeChecked();
   expect(await order(page)).toEqual(['sidecar']);
   await page.getByRole('button', { name: /^Method:/ }).click();
   await page.getByRole('button', { name: 'Gravity: Cannot work here' }).click();

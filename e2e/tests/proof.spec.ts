@@ -34,7 +34,7 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
   await page.getByRole('radio', { name: 'Not good' }).click();
   await expect(page.getByText('The test drive failed').first()).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
-  await expect(page.getByText(/Pedal or lever: not judged yet/).first()).toBeVisible();
+  await expect(page.getByText(/Brake lever: not judged yet/).first()).toBeVisible();
 });
 
 test('a "no" keeps the gate shut and says what to do', async ({ page }) => {

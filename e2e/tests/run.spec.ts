@@ -228,6 +228,6 @@ test.describe('halts', () => {
     await expect(page.getByText(/Another product came: .*, decided by Una Marrick/)).toBeVisible();
     await page.goto(`/vehicles/${vehicle.id}`);
     await expect(page.getByText('Do not drive').first()).toBeVisible();
-    await expect(page.getByText(`Job ${job.number}`)).toBeVisible();
+    await expect(page.getByRole('link', { name: new RegExp(`^Job ${job.number},`) })).toBeVisible();
   });
 });

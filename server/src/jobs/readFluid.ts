@@ -13,7 +13,7 @@ import { ProblemError } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { lastFillOf } from './before';
-import { planOfJob } from './choices';
+import { planOfJob } from './planOfJob';
 import { endLocked } from './end';
 import { FLUID_READ_VERSION } from '@brook/core/log';
 import { appendDesk } from '../log/append';

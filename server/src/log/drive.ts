@@ -1,6 +1,6 @@
 import { openMatters, vehicleDrive, type JobSays, type Matter } from '@brook/core/matters';
 import { isDeepStrictEqual } from 'node:util';
-import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { JobSaysRow, MatterEntry, type Vehicle } from '../db/models';
 import type { LockedJob } from '../jobs/locked';
 import { vehicleLogOf } from './stored';
@@ -55,19 +55,6 @@ export async function mattersBefore(
     jobs: await saysOf(vehicle.id, job.number, transaction),
     log: await vehicleLogOf(vehicle.id, transaction),
   });
-}
-
-/** What some vehicles owe, by vehicle, from the rows. */
-export async function mattersOf(vehicleIds: readonly string[]): Promise<Map<string, Matter[]>> {
-  if (vehicleIds.length === 0) return new Map();
-  const rows = await MatterEntry.sequelize!.query<{ vehicleId: string; matter: Matter }>(
-    'SELECT vehicle_id AS "vehicleId", matter FROM open_matters WHERE vehicle_id IN (:vehicleIds) ORDER BY vehicle_id, position',
-    { type: QueryTypes.SELECT, replacements: { vehicleIds } },
-  );
-  const of = new Map<string, Matter[]>();
-  for (const { vehicleId, matter } of rows)
-    of.set(vehicleId, [...(of.get(vehicleId) ?? []), matter]);
-  return of;
 }
 
 /** Write what a locked vehicle owes from the fold: what is new is opened, what is gone is settled; and whether it may move. */

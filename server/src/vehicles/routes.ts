@@ -5,7 +5,8 @@ import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
 import { vehicleHistoryOf } from './history';
-import { addVehicle, changeLayout, changeMakerEntry, getVehicle, listVehicles } from './service';
+import { changeLayout } from './layout';
+import { addVehicle, changeMakerEntry, getVehicle, listVehicles } from './service';
 
 export function vehicleRoutes(clock: Clock): Router {
   const routes = Router();

@@ -7,19 +7,13 @@ import type {
 } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
 import type { Matter } from '@brook/core/matters';
-import { isDeepStrictEqual } from 'node:util';
 import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { Job, Vehicle } from '../db/models';
 import { summaries } from '../jobs/list';
-import { planOfJob } from '../jobs/choices';
-import type { LockedJob } from '../jobs/locked';
-import { appendDesk } from '../log/append';
-import { mattersOf } from '../log/drive';
-import { sayOfLocked } from '../log/follow';
-import { jobStateOf } from '../log/stored';
-import { choicesStill, unknownBleeder } from '../plans/planFor';
-import { ProblemError, notFound, refused } from '../problems/kinds';
+import { mattersOf } from '../matters/rows';
+import { unknownBleeder } from '../plans/planFor';
+import { ProblemError, notFound } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 
 /** Every vehicle of the workshop, by name. */
@@ -91,32 +85,8 @@ export async function changeMakerEntry(
   });
 }
 
-/** Save the layout as it was measured. A plan that still waits is made anew; one that is being carried out stays as it is. */
-export async function changeLayout(
-  actor: Actor,
-  id: string,
-  version: number,
-  layout: Layout,
-  at: Date,
-): Promise<void> {
-  await changeVehicle(actor, id, version, async (vehicle, transaction) => {
-    const job = await Job.findOne({
-      where: { vehicleId: id, closed: false },
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
-    if (job && job.stage !== 'fluid' && job.stage !== 'plan')
-      throw refused(
-        'This vehicle is being bled by the layout that it has; change it when the job is through.',
-      );
-    await vehicle.update({ layout, version: version + 1 }, { transaction });
-    if (!job) return;
-    const state = await jobStateOf(job.id, transaction);
-    await planAnew({ job, vehicle, transaction, actor, at, state });
-  });
-}
-
-async function changeVehicle(
+/** Change a locked vehicle of the version that was seen. */
+export async function changeVehicle(
   actor: Actor,
   id: string,
   version: number,
@@ -131,19 +101,6 @@ async function changeVehicle(
       );
     await change(vehicle, transaction);
   });
-}
-
-/** What was said and chosen stays, but for elements that are gone; the plan, where there is one, is made anew, and what the job says of the vehicle with it. */
-async function planAnew(locked: LockedJob): Promise<void> {
-  const { job, vehicle, transaction, actor, state } = locked;
-  const planChoices = choicesStill(vehicle.layout, job.planChoices);
-  job.set({ planChoices });
-  if (!isDeepStrictEqual(state.said?.work, planChoices.work))
-    await appendDesk(locked, { kind: 'work said', work: planChoices.work });
-  if (job.stage === 'plan' && job.fluid)
-    job.set({ planResult: await planOfJob(actor, job, vehicle, job.fluid, transaction) });
-  await sayOfLocked(locked);
-  await job.set({ version: job.version + 1 }).save({ transaction });
 }
 
 export async function findVehicle(
