@@ -103,7 +103,7 @@ function JobLine({ job }: { readonly job: JobSummary }) {
             <Words size="small" tone={isClosed(job.stage) ? 'softWords' : 'words'}>
               {NEXT_WORDS[job.stage]}
             </Words>
-            <DriveMark state={job.vehicleDrive} owes={job.vehicleOwes} />
+            <DriveMark state={job.vehicleDrive} owes={job.owes} />
           </View>
         </Press>
       </Link>

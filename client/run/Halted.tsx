@@ -75,8 +75,9 @@ export function Halted({
       <Stop title={`${HALT_WORDS[halt.reason].title}${bleeder ? `, ${bleederName(bleeder)}` : ''}`}>
         {HALT_WORDS[halt.reason].say}
       </Stop>
+      {MENDABLE.includes(halt.reason) ? <Mended run={run} halt={halt} /> : null}
       <Choice
-        question="What is decided?"
+        question={MENDABLE.includes(halt.reason) ? 'It cannot be mended here?' : 'What is decided?'}
         why="The decision stays on the record with your name."
         stacked
         chosen={decision}
@@ -93,7 +94,6 @@ export function Halted({
       {follows && !refused ? (
         <Follows job={job} pouredMl={run.state.pouredMl} {...follows} />
       ) : null}
-      {MENDABLE.includes(halt.reason) ? <Mended run={run} halt={halt} /> : null}
       <FaultList signs={[halt.reason]} />
     </Page>
   );

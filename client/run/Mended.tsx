@@ -18,7 +18,7 @@ export function Mended({ run, halt }: { readonly run: LiveRun; readonly halt: Ha
   return (
     <View style={{ gap: SPACE.medium }}>
       <Words strong heading={2}>
-        Or it is mended
+        Mend it, then look again
       </Words>
       <Caution title="Remade or renewed, never tightened past its figure">
         A weeping flare, washer or bleeder that is only pulled tighter weeps again.

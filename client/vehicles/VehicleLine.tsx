@@ -1,4 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
+import { groupMatters } from '@brook/core/matters';
 import { StyleSheet, View } from 'react-native';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Press } from '../ui/Press';
@@ -35,7 +36,7 @@ export function VehicleLine({ vehicle, about, role, onPress }: VehicleLineProps)
           <Words size="small" tone="softWords">
             {about}
           </Words>
-          <DriveMark state={vehicle.drive.state} owes={vehicle.matters.length} />
+          <DriveMark state={vehicle.drive.state} owes={groupMatters(vehicle.matters).length} />
         </View>
       </Press>
     </View>

@@ -82,7 +82,7 @@ export const job = jobSummary.extend({
   before: z
     .array(matter)
     .describe('What the vehicle owes besides this job’s own: the job takes it over'),
-  leaves: z.array(matter).describe('What this job leaves open as it stands'),
+  leaves: z.array(matter).describe('What of its own is open still'),
   lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
   notDone: z
     .array(

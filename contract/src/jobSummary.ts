@@ -11,7 +11,12 @@ export const jobSummary = z.object({
   vehicleName: z.string(),
   vehicleTag: z.string(),
   vehicleDrive: oneOf('Drive state', DRIVE_STATES),
-  vehicleOwes: z.number().int().describe('How many matters of its vehicle are open'),
+  owes: z
+    .number()
+    .int()
+    .describe(
+      'Matters that it takes over; of a closed one, those that it left and that are open still',
+    ),
   purpose: oneOf('Purpose', PURPOSES),
   stage: oneOf('Stage', JOB_STAGES),
   openedAt: isoTime,

@@ -160,9 +160,10 @@ function leftOpen(
   if (!released) {
     if (work) complaint(out, job, work);
     opened(out, job, layout, work, before);
+    // What happened says more than that it was not finished.
+    halts(out, job, layout);
     notClear(out, job, layout, work);
     toolCycle(out, job, layout, work);
-    halts(out, job, layout);
     failedAnswers(out, job, layout);
     stopVerdict(out, job);
   }

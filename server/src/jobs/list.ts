@@ -17,7 +17,7 @@ interface Row {
   vehicleName: string;
   vehicleTag: string;
   vehicleDrive: JobSummary['vehicleDrive'];
-  vehicleOwes: number;
+  owes: number;
   stage: JobSummary['stage'];
   purpose: JobSummary['purpose'];
   openedAt: Date;
@@ -66,7 +66,8 @@ export async function summaries(of: {
 }): Promise<JobSummary[]> {
   const rows = await Job.sequelize!.query<Row>(
     `SELECT j.id, j.number, j.vehicle_id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", v.drive_state AS "vehicleDrive",
-            (SELECT count(*)::int FROM open_matters m WHERE m.vehicle_id = v.id) AS "vehicleOwes",
+            (SELECT count(DISTINCT (m.weight, m.matter->>'kind', m.matter->>'jobId', m.matter->>'because'))::int FROM open_matters m
+              WHERE m.vehicle_id = v.id AND (m.matter->>'jobId' IS NOT DISTINCT FROM j.id::text) = j.closed) AS owes,
             j.stage, COALESCE(j.plan_choices #>> '{work,purpose}', 'routine flush') AS purpose, j.opened_at AS "openedAt", j.closed_at AS "closedAt"
        FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
       WHERE j.workshop_id = :workshopId

@@ -3,7 +3,7 @@ import type { Layout } from '@brook/core/circuit';
 import type { Matter } from '@brook/core/matters';
 import { gateWords, type GateVerdict } from '@brook/core/gate';
 import { foldJob, NEW_JOB, type JobState } from '@brook/core/log';
-import { gateOf, matterTitle, owesBleed } from '@brook/core/matters';
+import { gateOf, groupMatters, matterTitle, owesBleed } from '@brook/core/matters';
 import { refusalWords } from '@brook/core/plan';
 import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
@@ -131,6 +131,9 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
   const log = await logOf(id);
   const choices = job.planChoices ?? usualChoices(vehicle.layout);
   const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
+  const before = job.closed ? [] : await mattersBefore(vehicle, job);
+  const leaves = (await mattersOf([vehicle.id])).get(vehicle.id) ?? [];
+  const own = leaves.filter((m) => m.jobId === id);
   return {
     id: job.id,
     number: job.number,
@@ -138,7 +141,6 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     vehicleName: vehicle.name,
     vehicleTag: vehicle.tag,
     vehicleDrive: vehicle.driveState,
-    vehicleOwes: (await mattersOf([vehicle.id])).get(vehicle.id)?.length ?? 0,
     purpose: choices.work.purpose,
     layout: vehicle.layout,
     planChoices: choices,
@@ -147,8 +149,9 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     openedBy: job.openedBy,
     closedAt: job.closedAt?.toISOString() ?? null,
     drive: driveStateOf(vehicle),
-    before: job.closed ? [] : await mattersBefore(vehicle, job),
-    leaves: [...((await JobSaysRow.findByPk(id))?.says.open ?? [])],
+    before,
+    leaves: own,
+    owes: groupMatters(job.closed ? own : before).length,
     lastDye: job.fluid ? job.fluid.lastDye : (lastFill?.dye ?? null),
     notDone: job.closed ? [] : await notDoneBefore(vehicle.id),
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },

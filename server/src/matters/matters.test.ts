@@ -1,6 +1,6 @@
 import type { Job, PlanChoices, Vehicle } from '@brook/contract';
 import type { TemplateId } from '@brook/core/circuit';
-import { openMatters, type Matter } from '@brook/core/matters';
+import { groupMatters, openMatters, type Matter } from '@brook/core/matters';
 import { followCalls, nextStep } from '@brook/core/run';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
@@ -380,8 +380,15 @@ describe('rows', () => {
     });
     const { body } = await tech.get('/jobs').expect(200);
     const listed = body.jobs.find((j: { id: string }) => j.id === job.id);
-    expect(listed.vehicleOwes).toBe((await openRows(car.id)).length);
-    expect(listed.vehicleOwes).toBeGreaterThan(0);
+    // Of a job in hand what it takes over, of one that ended what it left.
+    expect(listed.owes).toBe(0);
+    await end(job);
+    const again = (await tech.get('/jobs').expect(200)).body.jobs;
+    const { owes } = again.find((j: { id: string }) => j.id === job.id);
+    expect(owes).toBe(groupMatters(await openRows(car.id)).length);
+    expect(owes).toBeGreaterThan(0);
+    const next = (await tech.send('post', '/jobs', { vehicleId: car.id }).expect(201)).body as Job;
+    expect(next.owes).toBe(owes);
   });
 });
 
