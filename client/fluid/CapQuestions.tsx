@@ -11,7 +11,6 @@ import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
-import { Words } from '../ui/Words';
 import type { FluidDraft } from './entry';
 
 const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
@@ -58,9 +57,6 @@ export function CapQuestions({
   const glycol = draft.cap.some((g) => CHEMISTRY[g] === 'glycol');
   return (
     <>
-      {names ? (
-        <Words>{`The maker asks for ${maker.grades.join(' or ')}${maker.lowViscosity ? ', low viscosity (class 6 or 7)' : ''}, by this vehicle’s entry. It wins over every rule here.`}</Words>
-      ) : null}
       <Choices
         question="Read the cap: which grade?"
         why="It may name more than one. No legend left? Ask the handbook; nothing is filled on a guess."

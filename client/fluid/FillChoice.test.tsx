@@ -57,7 +57,13 @@ test('what is asked for is offered even when none of it stands there, and what m
 
 describe('the second look', () => {
   const draft = (more: Partial<FluidDraft>): FluidDraft => ({
-    ...draftOf(null, { maker: null, lastDye: null, lastGrade: null, hasModulator: null }),
+    ...draftOf(null, {
+      maker: null,
+      lastDye: null,
+      lastGrade: null,
+      before: null,
+      hasModulator: null,
+    }),
     ...more,
   });
   const show = (grade: Grade, labelRead: Grade | null) => {

@@ -24,7 +24,9 @@ import { Words } from '../ui/Words';
 import { ConflictPage } from '../forms/ConflictPage';
 import { broughtTo, withTheirs, type Built } from '../forms/threeWay';
 import { CapQuestions } from './CapQuestions';
+import { KnownBefore } from './KnownBefore';
 import {
+  asBefore,
   draftOf,
   emptySample,
   entryOf,
@@ -45,7 +47,7 @@ import { COLOUR_OPTIONS, DYE_OPTIONS, SampleLook } from './SampleLook';
 import { SampleReadings } from './SampleReadings';
 
 /** Version of the shape in which a half-filled fluid step is kept on the phone. */
-const DRAFT_SHAPE = 2;
+const DRAFT_SHAPE = 3;
 
 /** Read the cap, look, measure, decide, pick: what may go in, or stop. */
 export function FluidStep(props: StepProps) {
@@ -59,6 +61,7 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
     maker: job.makerEntry,
     lastDye: job.lastDye,
     lastGrade: job.lastFill?.grade ?? null,
+    before: job.knownFluid,
     hasModulator: layout.nodes.some((n) => n.kind === 'modulator'),
   };
   const theirs = draftOf(job.fluid, known);
@@ -103,10 +106,13 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
       />
     );
   const verdict = verdictSoFar(draft, known);
-  const missing = unanswered(draft, known);
+  const asked = unanswered(draft, known);
+  // What is only looked at and proved takes no fluid.
+  const onlyLooks = job.purpose === 'look and prove';
+  const missing = onlyLooks && asked === HOLD_WORDS['choose a fluid'].title ? null : asked;
   const stops = verdict.verdict === 'stop';
   const send = () => {
-    const entry = entryOf(draft, known);
+    const entry = onlyLooks ? readingsOf(draft, known) : entryOf(draft, known);
     if (!entry) return;
     act.mutate(
       { kind: 'read fluid', entry, builtOn: built.version },
@@ -165,18 +171,30 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
       }
     >
       <JobHead job={job} />
-      <CapQuestions
-        draft={draft}
-        verdict={verdict}
-        maker={job.makerEntry}
-        onChange={set}
-        disabled={!open}
-        record={
-          job.lastFill
-            ? `${job.lastFill.grade} since ${shortDate(job.lastFill.at)}, by the record. Was something else poured in? Say it here.`
-            : null
-        }
-      />
+      {job.makerEntry && job.makerEntry.grades.length > 0 ? (
+        <Words>{`The maker asks for ${job.makerEntry.grades.join(' or ')}${job.makerEntry.lowViscosity ? ', low viscosity (class 6 or 7)' : ''}, by this vehicle’s entry. It wins over every rule here.`}</Words>
+      ) : null}
+      {job.knownFluid && open ? (
+        <KnownBefore
+          known={job.knownFluid}
+          answer={draft.asBefore}
+          onAnswer={(answer) => set(asBefore(answer, known))}
+        />
+      ) : null}
+      {draft.asBefore === null ? null : (
+        <CapQuestions
+          draft={draft}
+          verdict={verdict}
+          maker={job.makerEntry}
+          onChange={set}
+          disabled={!open}
+          record={
+            job.lastFill
+              ? `${job.lastFill.grade} since ${shortDate(job.lastFill.at)}, by the record. Was something else poured in? Say it here.`
+              : null
+          }
+        />
+      )}
       {reservoir ? (
         <>
           <SampleLook
@@ -249,7 +267,7 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
           disabled={act.isPending}
         />
       ) : null}
-      {stops ? null : (
+      {stops || onlyLooks ? null : (
         <Pick draft={draft} known={known} verdict={verdict} onChange={set} disabled={!open} />
       )}
       {act.error ? <Caution title={act.error.message} /> : null}

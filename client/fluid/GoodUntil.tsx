@@ -27,6 +27,7 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
     maker: job.makerEntry,
     lastDye: job.lastDye,
     lastGrade: job.lastFill?.grade ?? null,
+    before: null,
     hasModulator: null,
   };
   const grade = expectedGrade(draft, known);

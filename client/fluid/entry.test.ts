@@ -2,6 +2,7 @@ import type { FluidRead } from '@brook/core/log';
 import { fluidEntry } from '@brook/contract';
 import {
   ambientHpaOf,
+  asBefore,
   demandsOf,
   draftOf,
   emptySample,
@@ -16,7 +17,13 @@ import {
   type SampleDraft,
 } from './entry';
 
-const NOTHING: Known = { maker: null, lastDye: null, lastGrade: null, hasModulator: true };
+const NOTHING: Known = {
+  maker: null,
+  lastDye: null,
+  lastGrade: null,
+  before: null,
+  hasModulator: true,
+};
 const LOOKED: SampleDraft = {
   ...emptySample('reservoir'),
   colour: 'amber',
@@ -174,4 +181,32 @@ test('whom to follow counts only with a reason', () => {
   expect(verdictSoFar({ ...conflict, followWhy: 'Converted last year' }, NOTHING).verdict).toBe(
     'fill',
   );
+});
+
+describe('what the job before found', () => {
+  const before = {
+    cap: ['DOT 4'] as const,
+    lowViscosity: true,
+    control: 'stability control',
+    seals: 'natural rubber',
+    at: '2026-03-01T08:00:00Z',
+  } as const;
+  const known: Known = { ...NOTHING, before: { ...before, cap: [...before.cap] } };
+
+  test('is asked about first, and nothing is taken for granted', () => {
+    const draft = draftOf(null, known);
+    expect(draft).toMatchObject({ asBefore: null, cap: [] });
+    expect(unanswered({ ...FULL, asBefore: null }, known)).toContain('as before');
+    expect(draftOf(null, NOTHING).asBefore).toBe('no');
+  });
+
+  test('is taken up by one tap, or asked anew', () => {
+    const { at: _, lowViscosity, ...rest } = before;
+    expect(asBefore('yes', known)).toEqual({
+      asBefore: 'yes',
+      ...rest,
+      capLowViscosity: lowViscosity,
+    });
+    expect(asBefore('no', known)).toMatchObject({ cap: [], seals: 'ordinary', control: 'ABS' });
+  });
 });

@@ -1,4 +1,4 @@
-import type { FluidEntry, MakerEntry } from '@brook/contract';
+import type { FluidEntry, Job, MakerEntry } from '@brook/contract';
 import type { FluidRead } from '@brook/core/log';
 import {
   CHEMISTRY,
@@ -41,6 +41,8 @@ export interface SampleDraft {
 
 /** The entry as it grows, answer by answer. */
 export interface FluidDraft {
+  /** Whether cap, ABS and seals are as the job before found them; null until somebody says so, 'no' where nothing is known. */
+  readonly asBefore: 'yes' | 'no' | null;
   readonly cap: readonly Grade[];
   readonly capLowViscosity: boolean;
   readonly part: readonly Grade[];
@@ -61,6 +63,8 @@ export interface Known {
   readonly maker: MakerEntry | null;
   readonly lastDye: Dye | null;
   readonly lastGrade: Grade | null;
+  /** Cap, ABS and seals as the job before found them. */
+  readonly before: Job['knownFluid'];
   /** Whether its layout has a modulator; null while that is not known. */
   readonly hasModulator: boolean | null;
 }
@@ -89,6 +93,7 @@ export function emptySample(point: string): SampleDraft {
 export function draftOf(entry: FluidRead | null, known: Known): FluidDraft {
   const named = (source: DemandSource) => entry?.demands.find((d) => d.source === source);
   return {
+    asBefore: entry ? 'yes' : known.before ? null : 'no',
     cap: [...(named('cap')?.grades ?? [])],
     capLowViscosity: named('cap')?.lowViscosity ?? false,
     part: [...(named('part')?.grades ?? [])],
@@ -105,6 +110,26 @@ export function draftOf(entry: FluidRead | null, known: Known): FluidDraft {
     labelRead: entry?.fill?.labelRead ?? null,
     newColour: entry?.newColour ?? null,
     newDye: entry?.newDye ?? null,
+  };
+}
+
+/** What follows when somebody says whether it is all as before: what was known is taken up, or asked anew. */
+export function asBefore(answer: 'yes' | 'no', known: Known): Partial<FluidDraft> {
+  const { before } = known;
+  if (answer === 'no' || !before)
+    return {
+      asBefore: 'no',
+      cap: [],
+      capLowViscosity: false,
+      control: known.hasModulator ? 'ABS' : null,
+      seals: 'ordinary',
+    };
+  return {
+    asBefore: 'yes',
+    cap: before.cap,
+    capLowViscosity: before.lowViscosity,
+    control: before.control,
+    seals: before.seals,
   };
 }
 
@@ -237,6 +262,7 @@ export function unanswered(draft: FluidDraft, known: Known): string | null {
   if (draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0))
     return 'Put the readings right first';
   if (verdict.verdict === 'stop') return null;
+  if (draft.asBefore === null) return 'Is it as before? Say that first';
   if (verdict.hold === 'read the cap' || verdict.hold === 'demands conflict')
     return HOLD_WORDS[verdict.hold].title;
   if (!draft.control) return 'Say whether it has ABS first';

@@ -2,6 +2,7 @@ import type { FluidDraft } from './entry';
 
 /** What each field of the fluid step is called, where two versions of it stand side by side. */
 export const FIELD_LABELS: Readonly<Record<keyof FluidDraft, string>> = {
+  asBefore: 'All as before',
   cap: 'Grades on the cap',
   capLowViscosity: 'Low viscosity asked for',
   part: 'Grades of a changed part',

@@ -3,7 +3,7 @@ import type { Job } from '@brook/contract';
 import type { ProofState, Voided } from '@brook/core/log';
 import { proofOf } from '@brook/core/log';
 import { CHECK_WORDS, gateWords, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/gate';
-import { controlsConcerned, gateOf } from '@brook/core/matters';
+import { controlsConcerned, gateOf, knownFromRun } from '@brook/core/matters';
 import { lowerFirst } from '@brook/core/text';
 import { RunNotices } from '../run/RunNotices';
 import { askOf } from '../run/eventWords';
@@ -24,6 +24,7 @@ import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { Known } from '../ui/Known';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
@@ -53,6 +54,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const live = useRun(job, plan);
   const put = useJobAct(job);
   const [changes, setChanges] = useState<Partial<UsedDraft>>({});
+  const [oneByOne, setOneByOne] = useState(false);
   if (!live.ready) return <Loading what="what this phone kept" />;
   const draft: UsedDraft = { ...usedDraftOf(job, live.state), ...changes };
   const used = usedOf(draft);
@@ -67,7 +69,9 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const waitsForFluid = moves && gate.reasons.every((r) => r.code === 'fluid not put down');
   const controls = controlsConcerned(live.job, plan.layout, job.before);
   const failed = controls.find((m) => failedControl(m, proof)) ?? null;
-  const items = PROOF_ITEMS[plan.layout.vehicleKind];
+  const fromRun = knownFromRun(live.state);
+  const known = oneByOne ? [] : fromRun.filter((item) => proof.checks[item] === undefined);
+  const items = PROOF_ITEMS[plan.layout.vehicleKind].filter((item) => !known.includes(item));
   const failedDrive = job.drives.at(-1)?.result === 'bad';
   return (
     <Page
@@ -135,6 +139,24 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <Words strong heading={2}>
         The whole vehicle
       </Words>
+      {known.length > 0 ? (
+        <Known
+          title="Known from the run"
+          looked={false}
+          rows={known.map((item) => ({ what: CHECK_WORDS[item].ask, is: 'Yes' }))}
+        >
+          <Choice
+            question="Looked: is it all so?"
+            options={YES_NO}
+            chosen={null}
+            onChoose={(value) => {
+              // One of them is not so: then each is asked by itself.
+              if (value === 'no') setOneByOne(true);
+              else for (const item of known) live.say({ kind: 'checked', item, passes: true });
+            }}
+          />
+        </Known>
+      ) : null}
       {items.map((item) => (
         <Choice
           key={item}
@@ -146,6 +168,12 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
         />
       ))}
+      {proof.checks['joints dry'] === false ? (
+        <Button
+          label="It leaks: mend it, with what was done"
+          onPress={() => live.say({ kind: 'halted', reason: 'leak', stopId: null })}
+        />
+      ) : null}
       {moves ? (
         <FluidUsedForm
           job={job}

@@ -11,7 +11,9 @@ import {
   whatFollows,
   type Decision,
   type Halt,
+  type HaltReason,
 } from '@brook/core/run';
+import { capital } from '@brook/core/text';
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
@@ -180,6 +182,11 @@ export function SomethingWrong({
   readonly band: ReactNode;
   readonly onClose: () => void;
 }) {
+  const [atWhich, setAtWhich] = useState<HaltReason | null>(null);
+  const halted = (reason: HaltReason, stopId: string | null) => {
+    run.say({ kind: 'halted', reason, stopId });
+    onClose();
+  };
   return (
     <Page band={band} action={<ActionBar label="All is well: go on" onPress={onClose} />}>
       <View>
@@ -188,30 +195,57 @@ export function SomethingWrong({
         </Words>
         <DriveMark state={job.vehicleDrive} />
         <Words size="head" heading={1}>
-          What is wrong?
+          {atWhich ? 'At which bleeder?' : 'What is wrong?'}
         </Words>
         <Words tone="softWords">
-          Shut the bleeder first. The run halts until you have decided.
+          {stop
+            ? 'Shut the bleeder first. The run halts until you have decided.'
+            : 'The run halts until you have decided.'}
         </Words>
       </View>
       <View style={styles.list}>
-        {HALTS_AT_BLEEDER.map((reason) => (
-          <Press
-            key={reason}
-            role="button"
-            style={styles.reason}
-            pressedStyle={{ backgroundColor: colour.well }}
-            onPress={() => {
-              run.say({ kind: 'halted', reason, stopId: stop?.id ?? null });
-              onClose();
-            }}
-          >
-            <Words strong>{HALT_WORDS[reason].title}</Words>
-          </Press>
-        ))}
+        {atWhich
+          ? bleedersOf(run.state.plan).map((s) => (
+              <Reason
+                key={s.id}
+                words={capital(bleederName(s.bleeder))}
+                onPress={() => halted(atWhich, s.id)}
+              />
+            ))
+          : HALTS_AT_BLEEDER.map((reason) => (
+              <Reason
+                key={reason}
+                words={HALT_WORDS[reason].title}
+                onPress={() =>
+                  stop === null && AT_ONE.includes(reason)
+                    ? setAtWhich(reason)
+                    : halted(reason, stop?.id ?? null)
+                }
+              />
+            ))}
       </View>
       <EndJob job={job} />
     </Page>
+  );
+}
+
+/** What is wrong at one bleeder: where none is in hand, it is asked which. */
+const AT_ONE: readonly HaltReason[] = ['seized', 'snapped', 'nothing comes', 'grease'];
+
+/** The first opening of each bleeder of a plan. */
+const bleedersOf = ({ stops }: Plan): PlanStop[] =>
+  stops.filter((s, i) => stops.findIndex((x) => x.bleeder.id === s.bleeder.id) === i);
+
+function Reason({ words, onPress }: { readonly words: string; readonly onPress: () => void }) {
+  return (
+    <Press
+      role="button"
+      style={styles.reason}
+      pressedStyle={{ backgroundColor: colour.well }}
+      onPress={onPress}
+    >
+      <Words strong>{words}</Words>
+    </Press>
   );
 }
 

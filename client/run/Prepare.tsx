@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { EndJob } from '../jobs/EndJob';
+import { SomethingWrongButton } from './Halted';
 import { JobHead } from '../jobs/JobHead';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
@@ -20,10 +21,11 @@ export interface PrepareProps {
   readonly band: ReactNode;
   readonly action: ReactNode;
   readonly link: ReactNode;
+  readonly onWrong: () => void;
 }
 
 /** Before the first stroke: one step at a time, each with the reason that counts there. */
-export function Prepare({ job, plan, run, step, band, action, link }: PrepareProps) {
+export function Prepare({ job, plan, run, step, band, action, link, onWrong }: PrepareProps) {
   const words = PREPARATION_WORDS[step];
   const number = plan.preparation.indexOf(step) + 1;
   return (
@@ -57,6 +59,7 @@ export function Prepare({ job, plan, run, step, band, action, link }: PreparePro
           </View>
         ))}
       </View>
+      <SomethingWrongButton onPress={onWrong} />
       <EndJob job={job} />
     </Page>
   );

@@ -54,6 +54,7 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         band={band}
         action={action}
         link={<RunNotices run={run} />}
+        onWrong={onWrong}
       />
     );
   if (step.kind === 'stage')
@@ -67,6 +68,7 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         band={band}
         action={action}
         link={<RunNotices run={run} />}
+        onWrong={onWrong}
       />
     );
   if (step.kind === 'ended') return <Ended job={job} run={run} band={band} />;

@@ -6,6 +6,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { EndJob } from '../jobs/EndJob';
+import { SomethingWrongButton } from './Halted';
 import { JobHead } from '../jobs/JobHead';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
@@ -19,6 +20,7 @@ export interface StageProps {
   readonly run: LiveRun;
   readonly band: ReactNode;
   readonly link: ReactNode;
+  readonly onWrong: () => void;
 }
 
 export interface StageFrameProps extends StageProps {
@@ -35,6 +37,7 @@ export function StageFrame({
   stage,
   band,
   link,
+  onWrong,
   action,
   children,
 }: StageFrameProps) {
@@ -49,6 +52,7 @@ export function StageFrame({
         {children}
       </View>
       {maySkip(stage) ? <SkipStage run={run} stageId={stage.id} /> : null}
+      <SomethingWrongButton onPress={onWrong} />
       <EndJob job={job} />
     </Page>
   );

@@ -27,6 +27,7 @@ const around = (plan: ReturnType<typeof planned>, ...events: Said[]) => ({
   run: { say, state: runOf(plan, events) } as unknown as LiveRun,
   band: null,
   link: null,
+  onWrong: () => undefined,
 });
 beforeEach(() => say.mockReset());
 

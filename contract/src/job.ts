@@ -91,6 +91,10 @@ export const job = jobSummary.extend({
     .describe('Partners that the last released job advised to renew and left'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
   makerEntry: makerEntry.nullable(),
+  knownFluid: z
+    .object({ cap: z.array(grade), lowViscosity: z.boolean(), control, seals, at: isoTime })
+    .nullable()
+    .describe('What the job before read on the cap of this vehicle, for one tap to confirm'),
   fluid: z
     .custom<FluidRead>()
     .nullable()

@@ -213,6 +213,16 @@ export class Workshop {
     );
   }
 
+  /** What comes before a new part is compared: protected, made still, bleeders cracked. */
+  async prepared(job: Job): Promise<void> {
+    const ofTheBowl = ['empty reservoir', 'fill reservoir'];
+    const steps = planOf(job).preparation.filter((step) => !ofTheBowl.includes(step));
+    await this.log(
+      job.id,
+      steps.map((step) => ({ kind: 'prepared', step })),
+    );
+  }
+
   /** A job that stands before its tool cycle: the modulator was changed, the base bleed is through. */
   async atTool(vehicle: Vehicle): Promise<Job> {
     return this.bledUpTo('tool cycle', await this.afterWork(vehicle, { modulatorOpened: true }));

@@ -92,6 +92,7 @@ const SCREENS: readonly (readonly [
           { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true },
         ],
       });
+      await w.prepared(j);
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('textbox', { name: 'Piston diameter' }).fill('57');
       await unfold(page, 'Other pieces');

@@ -25,6 +25,7 @@ test('a caliper of another size is refused before anything is filled; the right 
   const job = await workshop.afterWork(vehicle, {
     parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true }],
   });
+  await workshop.prepared(job);
   await page.goto(`/jobs/${job.id}`);
   await expect(
     page.getByRole('heading', { name: 'Compare the new part: Caliper left front' }),
@@ -40,7 +41,7 @@ test('a caliper of another size is refused before anything is filled; the right 
   await sideBySide(page);
   await page.getByRole('textbox', { name: 'Piston diameter' }).fill('54,0');
   await page.getByRole('button', { name: 'It fits: put that down' }).click();
-  await expect(page.getByText('1 of')).toBeVisible();
+  await expect(page.getByText('Fill to MAX with new, rested fluid').first()).toBeVisible();
   await expect
     .poll(
       async () =>

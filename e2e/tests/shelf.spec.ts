@@ -77,8 +77,11 @@ test('what was moved is put right where it was measured, and cannot be more than
     page.getByRole('button', { name: /^Into the waste drum|^Waste: / }).first(),
   ).toBeVisible();
   await page.getByRole('radio', { name: 'firm and high' }).click();
-  for (const yes of await page.getByRole('radio', { name: 'Yes', exact: true }).all())
-    await yes.click();
+  const open = page.getByTestId('unanswered');
+  for (let left = await open.count(); left > 0; left = await open.count()) {
+    await open.first().getByRole('radio', { name: 'Yes', exact: true }).click();
+    await expect.poll(() => open.count()).toBeLessThan(left);
+  }
   await page.getByRole('button', { name: 'Put the fluid down' }).click();
   await expect(page.getByRole('button', { name: 'Set “test drive only”' })).toBeEnabled();
   expect((await workshop.get(job.id)).fluidUsed).toMatchObject({

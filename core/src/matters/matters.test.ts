@@ -22,6 +22,7 @@ import {
   groupMatters,
   holds,
   jobSays,
+  knownFromRun,
   MATTER_KINDS,
   matterSettledBy,
   matterTitle,
@@ -591,6 +592,22 @@ describe('what settles', () => {
     expect(yard.before).toMatchObject([{ kind: 'done after close', sinceMs: 1_500_000 }]);
     yard.take(flush(CAR), released(CAR));
     expect(yard.drive).toBe('free');
+  });
+});
+
+describe('what the run says of the proof', () => {
+  const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
+  const known = (said: readonly Said[]) => knownFromRun(foldJob(logFrom(plan, said)).run!);
+  const all = run(plan) as Said[];
+
+  test('caps and level, once every bleeder is shut and the last fill was made', () => {
+    expect(known(all)).toEqual(['bleeder caps', 'level']);
+    expect(known(all.slice(0, -1))).toEqual([]);
+  });
+
+  test('nothing where nothing was opened: somebody has to look', () => {
+    const looked = planned(CAR, { work: { ...flush(CAR), purpose: 'look and prove' } });
+    expect(knownFromRun(foldJob(logFrom(looked, run(looked) as Said[])).run!)).toEqual([]);
   });
 });
 

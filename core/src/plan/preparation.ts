@@ -9,9 +9,9 @@ export const PREPARATION_STEPS = [
   'read cap',
   'neutral',
   'empty servo',
+  'crack bleeders',
   'empty reservoir',
   'fill reservoir',
-  'crack bleeders',
 ] as const;
 export type PreparationStep = (typeof PREPARATION_STEPS)[number];
 
@@ -53,7 +53,8 @@ export function preparationFor(
     'bar level': traits.bar,
     'read cap': true,
     neutral: systems.has('clutch'),
-    'empty servo': traits.servo && systems.has('brakes'),
+    // Only while the old system still holds pressure: never on a dry one.
+    'empty servo': traits.servo && systems.has('brakes') && work.purpose !== 'new or dry',
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
     // Where no bleeder is opened nothing is drawn, and the level is left for the proof.
     'fill reservoir': work.purpose !== 'look and prove' || open.length > 0,

@@ -34,7 +34,7 @@ export const PREPARATION_WORDS: Readonly<
   },
   'empty reservoir': {
     title: 'Draw the old fluid off with a clean syringe',
-    why: 'Down to the outlets, not below, from every chamber. Never pour it back. From here on: do not drive.',
+    why: 'Down to the outlets, not below, from every chamber. Never pour it back.',
   },
   'fill reservoir': {
     title: 'Fill to MAX with new, rested fluid',
@@ -42,7 +42,7 @@ export const PREPARATION_WORDS: Readonly<
   },
   'crack bleeders': {
     title: 'Crack each bleeder, nip it shut again',
-    why: 'One that does not move: no force, no heat. Flare-nut or six-point wrench; they are hollow and snap.',
+    why: 'While its body is still held. From here on: do not drive. One that does not move: no force, no heat. Flare-nut or six-point wrench; they are hollow and snap.',
   },
 };
 

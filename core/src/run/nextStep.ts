@@ -1,7 +1,7 @@
 import { COLOURS } from '../fluid';
 import { strokesUntilTopUp } from '../order';
 import type { Plan, PlanBowl, PreparationStep } from '../plan';
-import { isBeforeFilling, isStageThrough, type OwnStage, type PlanStop } from '../stages';
+import { isStageThrough, stageWhen, type OwnStage, type PlanStop, type StageWhen } from '../stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
 
 /** What is still missing before a bleeder may be shut. */
@@ -50,11 +50,8 @@ export function nextStep(state: RunState): NextStep {
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
-  // The right part, bench work and the joining of its lines come before anything on the vehicle is filled.
-  const bench = plan.stages.find((s): s is OwnStage => isBeforeFilling(s) && !isThrough(state, s));
-  if (bench) return { kind: 'stage', stage: bench };
-  const preparation = plan.preparation.find((s) => !state.prepared.includes(s));
-  if (preparation) return { kind: 'prepare', step: preparation };
+  const first = beforeTheBleed(state);
+  if (first) return first;
   for (const stage of plan.stages) {
     if (stage.kind !== 'bleed') {
       if (!isThrough(state, stage)) return { kind: 'stage', stage };
@@ -70,6 +67,35 @@ export function nextStep(state: RunState): NextStep {
   }
   return lastFill(state);
 }
+
+/**
+ * The order of the work up to the bleed [C]: protected and made still, bleeders
+ * cracked while their bodies are held; then parts are compared; then the old
+ * fluid is drawn off; then bench and joints; then new fluid is filled, and is
+ * not drawn off again.
+ */
+function beforeTheBleed(state: RunState): NextStep | null {
+  const { plan } = state;
+  const prepare = (steps: readonly PreparationStep[]): NextStep | null => {
+    const step = plan.preparation.find((s) => steps.includes(s) && !state.prepared.includes(s));
+    return step ? { kind: 'prepare', step } : null;
+  };
+  const stage = (when: StageWhen): NextStep | null => {
+    const next = plan.stages.find(
+      (s): s is OwnStage => s.kind !== 'bleed' && stageWhen(s) === when && !isThrough(state, s),
+    );
+    return next ? { kind: 'stage', stage: next } : null;
+  };
+  return (
+    prepare(plan.preparation.filter((s) => !OF_THE_BOWL.includes(s))) ??
+    stage('before drawing') ??
+    prepare(['empty reservoir']) ??
+    stage('before filling') ??
+    prepare(['fill reservoir'])
+  );
+}
+
+const OF_THE_BOWL: readonly PreparationStep[] = ['empty reservoir', 'fill reservoir'];
 
 /** The opening in hand: the first of the plan that is neither shut nor left, if its stage has come. */
 export function currentStop(state: RunState): PlanStop | null {

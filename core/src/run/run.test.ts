@@ -3,18 +3,23 @@ import type { Plan } from '../plan';
 import { addToJob, foldJob, NEW_JOB } from '../log';
 import {
   after,
+  afterWork,
+  allMasters,
   arbitraryLayout,
+  carefulMaster,
   countingIds,
   eventFault,
   jobOf,
   kept,
   layoutOf,
   logFrom,
+  planned,
   planOf,
   runOf,
   type Said,
 } from '../testing';
 import { planBleed } from '../plan';
+import { routineFlush } from '../scope';
 import { CircuitFluid } from '../washout';
 import {
   BUBBLE_READINGS,
@@ -180,18 +185,48 @@ describe('the next step', () => {
       'stand',
       'read cap',
       'empty servo',
+      'crack bleeders',
       'empty reservoir',
       'fill reservoir',
-      'crack bleeders',
     ]);
     expect(
       logOf(MOTORCYCLE, 0).map((e) => (e.kind === 'prepared' ? e.step : e.kind)),
     ).not.toContain('empty servo');
   });
 
+  // Gloves first, the servo while the old system holds pressure, old fluid off before the master comes
+  // off, new fluid only into what is joined: common practice, no source.
+  test('a changed master: nothing new is drawn off again, gloves come before the first nut', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const master = { ...carefulMaster('master'), bench: 'not done' as const };
+    const plan = planned(layout, { work: afterWork(layout, { master }) });
+    const order = logOf(plan, 0).map((e) => {
+      if (e.kind === 'prepared') return e.step;
+      return 'stageId' in e ? plan.stages.find((s) => s.id === e.stageId)!.kind : e.kind;
+    });
+    expect(order).toEqual([
+      'protect',
+      'stand',
+      'read cap',
+      'empty servo',
+      'crack bleeders',
+      'right part',
+      'empty reservoir',
+      'bench',
+      'join lines',
+      'fill reservoir',
+    ]);
+  });
+
+  test('the servo is not pumped on a dry system: it holds no pressure', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const work = { ...routineFlush(allMasters(layout)), purpose: 'new or dry' as const };
+    expect(planned(layout, { work }).preparation).not.toContain('empty servo');
+  });
+
   test('the vehicle counts as open from the first step that opens it', () => {
     const log = logOf(HATCHBACK, 0);
-    const opened = log.findIndex((e) => e.kind === 'prepared' && e.step === 'empty reservoir');
+    const opened = log.findIndex((e) => e.kind === 'prepared' && e.step === 'crack bleeders');
     expect(runOf(HATCHBACK, log.slice(0, opened)).openedAtMs).toBeNull();
     expect(runOf(HATCHBACK, log).openedAtMs).toBe(log[opened]!.atMs);
   });

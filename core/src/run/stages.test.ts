@@ -63,7 +63,7 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
     ).toBe(true);
     // Bench work comes before anything on the vehicle is filled.
     expect(events.findIndex((e) => e.kind === 'stage done')).toBeLessThan(
-      events.findIndex((e) => e.kind === 'prepared'),
+      events.findIndex((e) => e.kind === 'prepared' && e.step === 'fill reservoir'),
     );
     // The bottles stand where the plan says after each opening.
     let poured = runOf(plan, []);
@@ -129,13 +129,19 @@ describe('a new part in the run', () => {
       parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }],
     },
   });
-  const state = runOf(plan, []);
+  const events = log(plan);
+  const at = events.findIndex((e) => e.kind === 'part compared');
+  const fits = events[at] as Extract<RunEvent, { kind: 'part compared' }> | undefined;
+  const state = runOf(plan, events.slice(0, at));
   const { stage } = nextStep(state) as { stage: { id: string; kind: string; partId: string } };
-  const [fits] = log(plan) as Extract<RunEvent, { kind: 'part compared' }>[];
 
-  test('comes before anything else, and is through only when it fits', () => {
+  test('comes before anything is drawn or filled, and is through only when it fits', () => {
     expect(stage).toMatchObject({ kind: 'right part', partId: 'left-front-caliper' });
-    expect(nextStep(runOf(plan, [fits!]))).toMatchObject({ kind: 'prepare' });
+    expect(events.slice(0, at).every((e) => e.kind === 'prepared')).toBe(true);
+    expect(nextStep(runOf(plan, [fits!], state))).toMatchObject({
+      kind: 'prepare',
+      step: 'fill reservoir',
+    });
     expect(eventFault(state, { ...base, kind: 'stage done', stageId: stage.id })).toContain(
       'compared',
     );
@@ -150,7 +156,7 @@ describe('a new part in the run', () => {
     ],
     ['something nobody compared', { found: {} }],
   ])('%s halts the run; decided, it is compared again', (_, wrong) => {
-    const halted = runOf(plan, [{ ...fits!, ...wrong } as Said]);
+    const halted = runOf(plan, [{ ...fits!, ...wrong } as Said], state);
     expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'wrong part' } });
     const again = runOf(
       plan,
@@ -203,8 +209,16 @@ test('joining the lines opens the system: from then on it must not be driven', (
       plan.stages.some((s) => s.id === e.stageId && s.kind === 'join lines'),
   );
   expect(joined).toBeGreaterThan(-1);
-  expect(runOf(plan, events.slice(0, joined)).openedAtMs).toBeNull();
-  expect(runOf(plan, events.slice(0, joined + 1)).openedAtMs).toBe(events[joined]!.atMs);
+  // What opened it before is left out: the joint alone does it.
+  const opening = (e: RunEvent) =>
+    e.kind === 'prepared' && (e.step === 'crack bleeders' || e.step === 'empty reservoir');
+  const upTo = (n: number) =>
+    runOf(
+      plan,
+      events.slice(0, n).filter((e) => !opening(e)),
+    );
+  expect(upTo(joined).openedAtMs).toBeNull();
+  expect(upTo(joined + 1).openedAtMs).toBe(events[joined]!.atMs);
   expect(nextStep(runOf(plan, events)).kind).toBe('finished');
 });
 

@@ -2,12 +2,11 @@ export type { Said, StageHalt, StageInput, StagePlan, StagePreferences } from '.
 export { bleedMinutes, type BleedStage } from './bleed';
 export type { BleedPurpose } from './bleedDrafts';
 export { linesOf } from './joining';
-export type { StageWords } from './kind';
+export type { StageWhen, StageWords } from './kind';
 export {
   afterSaying,
   draftOf,
   draftStages,
-  isBeforeFilling,
   isStageThrough,
   leftOut,
   leavesDanger,
@@ -21,6 +20,7 @@ export {
   stageRecordLines,
   stageTitle,
   stageWaiting,
+  stageWhen,
   stageWords,
   usualSaying,
 } from './kinds';

@@ -15,7 +15,7 @@ export type JoinLinesStage = StageHead & JoinLinesDraft;
 export const joinLines: OwnStageKind<JoinLinesDraft, JoinLinesStage> = {
   ...BY_TAP,
   kind: 'join lines',
-  beforeFilling: true,
+  when: 'before filling',
   // Lines that come off open the system as a bleeder does.
   opens: true,
   waiting: null,

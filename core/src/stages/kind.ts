@@ -10,6 +10,13 @@ export interface StageWords {
 }
 
 /**
+ * Where a stage stands in the order of the work [C]: a part is compared before
+ * old fluid is drawn off, a master is benched and joined before new fluid is
+ * filled, everything else in the chain of the plan.
+ */
+export type StageWhen = 'before drawing' | 'before filling' | 'in the chain';
+
+/**
  * What every kind of stage brings along, whether it opens bleeders or not.
  *
  * @typeParam D the stage before its figures are known
@@ -47,8 +54,8 @@ export interface OwnStageKind<
   F = never,
 > extends StageKind<D, S, F> {
   readonly kind: D['kind'];
-  /** Done before anything on the vehicle is filled. */
-  readonly beforeFilling: boolean;
+  /** Where it stands in the order of the work. */
+  readonly when: StageWhen;
   /** Whether being through with it opens the system, as a bleeder does. */
   readonly opens: boolean;
   /** Hands-on minutes and what it brings besides. */

@@ -7,7 +7,6 @@ import type { PartCompared } from './rightPart';
 import {
   afterSaying,
   draftOf,
-  isBeforeFilling,
   isStageThrough,
   leftOut,
   maySkip,
@@ -20,6 +19,7 @@ import {
   stageRecordLines,
   stageTitle,
   stageWaiting,
+  stageWhen,
   stageWords,
   UNTOUCHED,
   usualSaying,
@@ -28,6 +28,7 @@ import {
   type Said,
   type SlaveTested,
   type StageEvent,
+  type StageWhen,
   type StageState,
 } from '.';
 
@@ -61,24 +62,24 @@ const dry = (layout: Layout): WorkDone => ({
 // Who may leave what out, what opens the brakes and what comes first: common practice, no source.
 describe('what each kind is', () => {
   test.each<
-    [OwnDraft['kind'], { skip: boolean; first: boolean; opens: boolean; tap: RegExp | null }]
+    [OwnDraft['kind'], { skip: boolean; when: StageWhen; opens: boolean; tap: RegExp | null }]
   >([
     [
       'right part',
-      { skip: true, first: true, opens: false, tap: /compared and its pieces counted/ },
+      { skip: true, when: 'before drawing', opens: false, tap: /compared and its pieces counted/ },
     ],
-    ['bench', { skip: false, first: true, opens: false, tap: null }],
-    ['join lines', { skip: false, first: true, opens: true, tap: null }],
-    ['centre the valve', { skip: false, first: false, opens: false, tap: null }],
-    ['injection', { skip: false, first: false, opens: false, tap: null }],
-    ['hold point', { skip: false, first: false, opens: false, tap: null }],
-    ['tool cycle', { skip: true, first: false, opens: false, tap: /each of its steps/ }],
-    ['slave test', { skip: true, first: false, opens: false, tap: /what is measured/ }],
-    ['tie back', { skip: true, first: false, opens: false, tap: null }],
-  ])('%s', (kind, { skip, first, opens, tap }) => {
+    ['bench', { skip: false, when: 'before filling', opens: false, tap: null }],
+    ['join lines', { skip: false, when: 'before filling', opens: true, tap: null }],
+    ['centre the valve', { skip: false, when: 'in the chain', opens: false, tap: null }],
+    ['injection', { skip: false, when: 'in the chain', opens: false, tap: null }],
+    ['hold point', { skip: false, when: 'in the chain', opens: false, tap: null }],
+    ['tool cycle', { skip: true, when: 'in the chain', opens: false, tap: /each of its steps/ }],
+    ['slave test', { skip: true, when: 'in the chain', opens: false, tap: /what is measured/ }],
+    ['tie back', { skip: true, when: 'in the chain', opens: false, tap: null }],
+  ])('%s', (kind, { skip, when, opens, tap }) => {
     const stage = made(DRAFTS[kind]);
     expect(maySkip(stage)).toBe(skip);
-    expect(isBeforeFilling(stage)).toBe(first);
+    expect(stageWhen(stage)).toBe(when);
     expect(stageOpens(stage)).toBe(opens);
     const done: StageEvent = { kind: 'stage done', stageId: 's' };
     const skipped: StageEvent = { kind: 'stage skipped', stageId: 's', reason: 'no tool' };
@@ -107,7 +108,7 @@ describe('what each kind is', () => {
     expect([...OWN_STAGE_KINDS].sort()).toEqual(Object.keys(DRAFTS).sort());
     const bleed = opened.stages.find((s) => s.kind === 'bleed')!;
     expect(maySkip(bleed)).toBe(false);
-    expect(isBeforeFilling(bleed)).toBe(false);
+    expect(stageWhen(bleed)).toBe('in the chain');
     expect(stageMaterials(opened, bleed)).toEqual([]);
     expect(stageWaiting(bleed)).toBeNull();
   });

@@ -6,7 +6,7 @@ import { centreTheValve } from './centreTheValve';
 import { holdPoint } from './holdPoint';
 import { injection } from './injection';
 import { joinLines } from './joinLines';
-import type { OwnStageKind, SayingRule, StageKind, StageWords } from './kind';
+import type { OwnStageKind, SayingRule, StageKind, StageWhen, StageWords } from './kind';
 import type { Material } from './material';
 import { rightPart } from './rightPart';
 import { slaveTest } from './slaveTest';
@@ -118,9 +118,9 @@ export function leavesDanger(plan: StagePlan, stage: OwnStage): boolean {
   return own(stage).leavesDanger(plan, stage);
 }
 
-/** Whether a stage is done before anything on the vehicle is filled. */
-export function isBeforeFilling(stage: PlanStage): stage is OwnStage {
-  return stage.kind !== 'bleed' && own(stage).beforeFilling;
+/** Where a stage stands in the order of the work. */
+export function stageWhen(stage: PlanStage): StageWhen {
+  return stage.kind === 'bleed' ? 'in the chain' : own(stage).when;
 }
 
 /** Whether being through with a stage opens the system, as a bleeder does. */

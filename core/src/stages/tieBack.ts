@@ -17,7 +17,7 @@ export type TieBackStage = StageHead & TieBackDraft;
 export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
   ...BY_TAP,
   kind: 'tie back',
-  beforeFilling: false,
+  when: 'in the chain',
   opens: false,
   waiting: figure({
     label: 'Lever tied back',

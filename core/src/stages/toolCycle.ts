@@ -60,7 +60,7 @@ export const toolCycle: OwnStageKind<
   BleedDraft
 > = {
   kind: 'tool cycle',
-  beforeFilling: false,
+  when: 'in the chain',
   opens: false,
   waiting: null,
   drafts: (input) => {

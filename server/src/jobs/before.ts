@@ -38,3 +38,17 @@ export async function notDoneBefore(vehicleId: string): Promise<JobDto['notDone'
     advise === 'leave it' ? [] : [{ what: partnerName, advise, at }],
   );
 }
+
+/** What was read on a vehicle's cap, and of its ABS and seals, by the last job that said so. */
+export async function knownFluidOf(job: Job): Promise<JobDto['knownFluid']> {
+  const last = await Job.findOne({
+    where: { vehicleId: job.vehicleId, number: { [Op.lt]: job.number }, fluid: { [Op.not]: null } },
+    order: [['number', 'DESC']],
+    attributes: ['openedAt', 'fluid'],
+  });
+  const cap = last?.fluid?.demands.find((d) => d.source === 'cap');
+  if (!last || !cap) return null;
+  const { control, seals } = last.fluid!;
+  const { grades, lowViscosity } = cap;
+  return { cap: [...grades], lowViscosity, control, seals, at: last.openedAt.toISOString() };
+}

@@ -18,7 +18,7 @@ import { notFound, ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { driveStateOf, findVehicle } from '../vehicles/service';
-import { lastFillOf, notDoneBefore } from './before';
+import { knownFluidOf, lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
 import { changeJob, onlyAt, type LockedJob } from './locked';
 import { pickFor } from './pick';
@@ -156,6 +156,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     notDone: job.closed ? [] : await notDoneBefore(vehicle.id),
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
     makerEntry: vehicle.makerEntry,
+    knownFluid: job.closed || job.fluid ? null : await knownFluidOf(job),
     fluid: job.fluid,
     planResult: job.planResult,
     planAccepted: job.planAccepted,
