@@ -1,4 +1,5 @@
 import type { Job } from '@brook/contract';
+import type { BalanceGap } from '@brook/core/shelf';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useShelf } from '../data/shelf';
@@ -20,10 +21,12 @@ export interface FluidUsedFormProps {
   readonly onChange: (part: Partial<UsedDraft>) => void;
   /** What the server refused. */
   readonly error: Error | null;
+  /** How far it is from what the run came to; null while it cannot be told. */
+  readonly gap: BalanceGap | null;
 }
 
 /** What was poured out of which container, bled, removed and spilled: proposed by the count, put right by who measured. */
-export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProps) {
+export function FluidUsedForm({ job, draft, onChange, error, gap }: FluidUsedFormProps) {
   const faults: Readonly<Record<string, string>> = {
     ...usedFaults(draft),
     ...(error instanceof ApiProblem
@@ -119,6 +122,7 @@ export function FluidUsedForm({ job, draft, onChange, error }: FluidUsedFormProp
           heldMl={(id) => draft.containers.find((c) => c.containerId === id)?.heldMl ?? 0}
         />
       ) : null}
+      {gap?.beyond ? <GapQuestion gap={gap} draft={draft} onChange={onChange} /> : null}
       {error && !(error instanceof ApiProblem && error.faults.length > 0) ? (
         <Caution title={error.message} />
       ) : null}
@@ -136,9 +140,61 @@ function Balance({
   const balance = balanceOf(used, heldMl);
   return (
     <View>
-      <FigureRow figure={balance.changeOfContentMl} label="More inside than before" />
+      <FigureRow
+        figure={balance.changeOfContentMl}
+        label={
+          balance.changeOfContentMl.value < 0
+            ? 'Less inside than before'
+            : 'More inside than before'
+        }
+      />
       <FigureRow figure={balance.leftMl} />
       <FigureRow figure={balance.wasteMl} label="Into the waste drum" />
+    </View>
+  );
+}
+
+/** What the fluid used waits for where it does not agree with the run. */
+export function gapWaits(gap: BalanceGap | null, draft: UsedDraft): string | null {
+  if (!gap?.beyond || (gap.gapMl.value > 0 && draft.gap === 'still inside')) return null;
+  return 'Say what became of the difference';
+}
+
+/** One question where in and out do not agree: miscounted, lost, or still inside. */
+function GapQuestion({
+  gap,
+  draft,
+  onChange,
+}: {
+  readonly gap: BalanceGap;
+  readonly draft: UsedDraft;
+  readonly onChange: (part: Partial<UsedDraft>) => void;
+}) {
+  const ml = Math.round(Math.abs(gap.gapMl.value));
+  if (gap.gapMl.value < 0)
+    return (
+      <Caution title={`${ml} mL more came out than can have been there`}>
+        One of the amounts is miscounted. Put it right above.
+      </Caution>
+    );
+  return (
+    <View>
+      <Choice
+        question={`${ml} mL are not accounted for. What became of them?`}
+        why="Miscounted? Put the amounts right above."
+        options={[
+          { value: 'lost', label: 'Lost, spilled' },
+          { value: 'still inside', label: 'Still inside' },
+        ]}
+        chosen={draft.gap}
+        onChoose={(said) =>
+          said === 'still inside'
+            ? onChange({ gap: 'still inside' })
+            : onChange({ spilled: String(Math.round(typedNumber(draft.spilled) + ml)), gap: null })
+        }
+      />
+      <FigureRow figure={gap.gapMl} />
+      <FigureRow figure={gap.allowedMl} />
     </View>
   );
 }

@@ -3,7 +3,7 @@ import type { Job } from '@brook/contract';
 import type { ProofState, Voided } from '@brook/core/log';
 import { proofOf } from '@brook/core/log';
 import { CHECK_WORDS, gateWords, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/gate';
-import { controlsConcerned, gateOf, knownFromRun } from '@brook/core/matters';
+import { controlsConcerned, gateOf, knownFromRun, usedGap } from '@brook/core/matters';
 import { lowerFirst } from '@brook/core/text';
 import { RunNotices } from '../run/RunNotices';
 import { askOf } from '../run/eventWords';
@@ -11,10 +11,11 @@ import { clockTime } from '../ui/dates';
 import type { Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { FluidUsedForm } from './FluidUsedForm';
+import { FluidUsedForm, gapWaits } from './FluidUsedForm';
 import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 import { useJobAct } from '../data/job';
 import { useRun, type LiveRun } from '../data/run';
+import { useShelf } from '../data/shelf';
 import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
@@ -53,11 +54,16 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
   const live = useRun(job, plan);
   const put = useJobAct(job);
+  const shelf = useShelf();
   const [changes, setChanges] = useState<Partial<UsedDraft>>({});
   const [oneByOne, setOneByOne] = useState(false);
   if (!live.ready) return <Loading what="what this phone kept" />;
-  const draft: UsedDraft = { ...usedDraftOf(job, live.state), ...changes };
+  const draft: UsedDraft = {
+    ...usedDraftOf(job, live.state, shelf.data?.containers),
+    ...changes,
+  };
   const used = usedOf(draft);
+  const gap = used && usedGap(live.job, used);
   const proof = proofOf(live.job);
   const changed = Object.keys(changes).length > 0;
   const gate = gateOf(
@@ -99,7 +105,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           <ActionBar
             label="Put the fluid down"
             busy={put.isPending}
-            waitsFor={used ? null : 'Put the amounts right first'}
+            waitsFor={used ? gapWaits(gap, draft) : 'Put the amounts right first'}
             onPress={() =>
               used && put.mutate({ kind: 'fluid used', used }, { onSuccess: () => setChanges({}) })
             }
@@ -180,6 +186,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           draft={draft}
           onChange={(part) => setChanges((c) => ({ ...c, ...part }))}
           error={put.error}
+          gap={gap}
         />
       ) : null}
       {act.error ? <Caution title={act.error.message} /> : null}

@@ -31,7 +31,7 @@ const pick = (...leftMl: number[]): JobPick => ({
     reasons: [],
   })),
 });
-const RUN = { pouredMl: 612.34, bledMl: 500.11, removedMl: 90 };
+const RUN = { pouredMl: 612.34, pouredFromMl: {}, bledMl: 500.11, removedMl: 90 };
 const proposed = (...leftMl: number[]) =>
   usedDraftOf({ pick: pick(...leftMl), fluidUsed: null }, RUN);
 
@@ -97,4 +97,25 @@ test('whatever was poured, no container gives more than it held, and the balance
       expect(balance.wasteMl.value).toBeCloseTo(used.bledMl + used.removedMl, 6);
     }),
   );
+});
+
+test('what was said to come out of a container stands there, the rest is shared out', () => {
+  const job = { pick: pick(1000, 1000), fluidUsed: null };
+  const [first, second] = usedDraftOf(job, RUN).containers;
+  const ids = [first!.containerId, second!.containerId];
+  const named = { ...RUN, pouredMl: 700, pouredFromMl: { [ids[1]!]: 500 } };
+  const poured = usedDraftOf(job, named).containers.map((c) => Number(c.poured));
+  expect(poured.reduce((sum, ml) => sum + ml, 0)).toBeCloseTo(700, 0);
+  expect(poured[1]).toBeGreaterThanOrEqual(500);
+  // One pour emptied the bottle in hand: what it did not hold came out of the next.
+  const beyond = { ...RUN, pouredMl: 1200, pouredFromMl: { [ids[0]!]: 1200 } };
+  expect(usedDraftOf(job, beyond).containers.map((c) => Number(c.poured))).toEqual([1000, 200]);
+  // One that was not picked stands with them.
+  const other = { id: 'other', batch: 'X-1', sizeMl: 500, state: 'opened', leftMl: 500 } as const;
+  const from = { ...RUN, pouredMl: 100, pouredFromMl: { other: 100 } };
+  expect(usedDraftOf(job, from, [other]).containers.at(-1)).toMatchObject({
+    containerId: 'other',
+    label: 'Batch X-1, 500 mL',
+    poured: '100',
+  });
 });

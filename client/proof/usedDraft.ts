@@ -1,7 +1,13 @@
 import { inRange, rangeWords } from '@brook/core/units';
 import type { FluidUsed, Job } from '@brook/contract';
 import type { RunState } from '@brook/core/run';
-import { MOVED_ML, fluidBalance, sharePoured, type FluidBalance } from '@brook/core/shelf';
+import {
+  MOVED_ML,
+  fluidBalance,
+  sharePoured,
+  type FluidBalance,
+  type ShelfContainer,
+} from '@brook/core/shelf';
 import { typedNumber } from '../ui/typedNumber';
 
 /** A container that was poured from, as it is filled in. */
@@ -22,16 +28,22 @@ export interface UsedDraft {
   readonly removed: string;
   readonly spilled: string;
   readonly caught: boolean;
+  /** Said where more went in than came out and stands in the bowl. */
+  readonly gap: 'still inside' | null;
 }
 
 /** Millilitres as they are typed; nothing typed is none. */
 const ml = (text: string): number => (text.trim() === '' ? 0 : typedNumber(text));
 const tenth = (value: number): string => String(Math.round(value * 10) / 10);
 
+/** A container as the shelf shows it. */
+type OnShelf = Pick<ShelfContainer, 'id' | 'batch' | 'sizeMl' | 'state' | 'leftMl'>;
+
 /** The proposal: what the run counted, poured out of the picked containers, opened ones first. */
 export function usedDraftOf(
   job: Pick<Job, 'pick' | 'fluidUsed'>,
-  run: Pick<RunState, 'pouredMl' | 'bledMl' | 'removedMl'>,
+  run: Pick<RunState, 'pouredMl' | 'pouredFromMl' | 'bledMl' | 'removedMl'>,
+  shelf: readonly OnShelf[] = [],
 ): UsedDraft {
   const { fluidUsed } = job;
   if (fluidUsed) {
@@ -49,10 +61,23 @@ export function usedDraftOf(
       removed: tenth(removedMl),
       spilled: tenth(spilledMl),
       caught: discardedMl === 0 || caughtMl > 0,
+      gap: null,
     };
   }
-  const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
-  const shares = new Map(sharePoured(run.pouredMl, picked).map((s) => [s.containerId, s.pouredMl]));
+  const own = job.pick?.kind === 'enough' ? job.pick.containers : [];
+  // Poured from another one than was picked: it stands with them.
+  const picked: readonly OnShelf[] = [
+    ...own,
+    ...shelf.filter((c) => run.pouredFromMl[c.id] && !own.some((o) => o.id === c.id)),
+  ];
+  // What was said to come out of a container came out of it, as far as it held so much; the rest is shared out as they are emptied.
+  const saidMl = (c: OnShelf) => Math.min(run.pouredFromMl[c.id] ?? 0, c.leftMl);
+  const restMl = run.pouredMl - picked.reduce((sum, c) => sum + saidMl(c), 0);
+  const rest = picked.map((c) => ({ ...c, leftMl: c.leftMl - saidMl(c) }));
+  const shared = sharePoured(Math.max(0, restMl), rest);
+  const shares = new Map(
+    picked.map((c) => [c.id, saidMl(c) + shared.find((s) => s.containerId === c.id)!.pouredMl]),
+  );
   return {
     containers: picked.map((c) => ({
       containerId: c.id,
@@ -66,6 +91,7 @@ export function usedDraftOf(
     removed: tenth(run.removedMl),
     spilled: '0',
     caught: true,
+    gap: null,
   };
 }
 
@@ -106,6 +132,7 @@ export function usedOf(draft: UsedDraft): FluidUsed | null {
     removedMl: ml(draft.removed),
     spilledMl: ml(draft.spilled),
     caught: draft.caught,
+    gap: draft.gap,
   };
 }
 

@@ -21,11 +21,23 @@ export interface PrepareProps {
   readonly band: ReactNode;
   readonly action: ReactNode;
   readonly link: ReactNode;
+  /** The container that is poured from, where it is filled. */
+  readonly inHand: ReactNode;
   readonly onWrong: () => void;
 }
 
 /** Before the first stroke: one step at a time, each with the reason that counts there. */
-export function Prepare({ job, plan, run, step, band, action, link, onWrong }: PrepareProps) {
+export function Prepare({
+  job,
+  plan,
+  run,
+  step,
+  band,
+  action,
+  link,
+  inHand,
+  onWrong,
+}: PrepareProps) {
   const words = PREPARATION_WORDS[step];
   const number = plan.preparation.indexOf(step) + 1;
   return (
@@ -42,6 +54,7 @@ export function Prepare({ job, plan, run, step, band, action, link, onWrong }: P
         {step === 'empty reservoir' ? (
           <FigureRow figure={plan.totals.removedMl} label="About this much comes out" />
         ) : null}
+        {inHand}
       </View>
       <View role="list" aria-label="Preparing">
         {plan.preparation.map((s) => (

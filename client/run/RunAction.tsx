@@ -8,10 +8,12 @@ export interface RunActionProps {
   readonly step: NextStep;
   readonly run: LiveRun;
   readonly onProof: () => void;
+  /** The container that is poured from. */
+  readonly containerId: string | null;
 }
 
 /** The one next action of a run, with undo beside it. */
-export function RunAction({ step, run, onProof }: RunActionProps) {
+export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
   const side = {
     label: 'Undo',
     onPress: run.undo,
@@ -22,7 +24,13 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return (
         <ActionBar
           label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'}
-          onPress={() => run.say({ kind: 'prepared', step: step.step })}
+          onPress={() =>
+            run.say(
+              step.step === 'fill reservoir'
+                ? { kind: 'prepared', step: step.step, containerId }
+                : { kind: 'prepared', step: step.step },
+            )
+          }
           side={side}
         />
       );
@@ -62,7 +70,7 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return (
         <ActionBar
           label="Topped up to MAX"
-          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId: null })}
+          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
           side={side}
         />
       );
@@ -97,7 +105,7 @@ export function RunAction({ step, run, onProof }: RunActionProps) {
       return (
         <ActionBar
           label="Filled"
-          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId: null })}
+          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
           side={side}
         />
       );

@@ -14,6 +14,7 @@ import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
+import { InHandLine, useInHand, type InHand } from './InHand';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { RunAction } from './RunAction';
@@ -39,9 +40,17 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
   const step = useMemo(() => nextStep(run.state), [run.state]);
   const stop = currentStop(run.state);
   useSpaceBar(run, step, wrong);
+  const inHand = useInHand(job, run.state);
   if (!run.ready) return <Loading what="what this phone kept" />;
 
-  const action = <RunAction step={step} run={run} onProof={() => onStep('proof')} />;
+  const action = (
+    <RunAction
+      step={step}
+      run={run}
+      onProof={() => onStep('proof')}
+      containerId={inHand.inHand?.id ?? null}
+    />
+  );
   if (wrong && step.kind !== 'decide')
     return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
   if (step.kind === 'prepare')
@@ -53,6 +62,7 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         step={step.step}
         band={band}
         action={action}
+        inHand={step.step === 'fill reservoir' ? <InHandLine of={inHand} /> : null}
         link={<RunNotices run={run} />}
         onWrong={onWrong}
       />
@@ -82,6 +92,7 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
       stop={stop}
       action={action}
       wide={wide}
+      inHand={inHand}
       onWrong={onWrong}
     />
   );
@@ -118,10 +129,11 @@ interface BleedingProps {
   readonly stop: PlanStop | null;
   readonly action: ReactNode;
   readonly wide: boolean;
+  readonly inHand: InHand;
   readonly onWrong: () => void;
 }
 
-function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: BleedingProps) {
+function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }: BleedingProps) {
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
   const short = useShortScreen();
@@ -176,6 +188,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, onWrong }: Bleedin
           stop && run.counts ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined
         }
       />
+      {'pourMl' in step ? <InHandLine of={inHand} /> : null}
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}

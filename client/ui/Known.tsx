@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, SPACE } from './theme';
+import { colour, MIN_CONTENT, SPACE } from './theme';
 import { Words } from './Words';
 
 export interface KnownProps {
@@ -54,5 +54,5 @@ const styles = StyleSheet.create({
     paddingVertical: SPACE.medium,
     paddingHorizontal: SPACE.small,
   },
-  grow: { flexGrow: 1 },
+  grow: { flex: 1, minWidth: MIN_CONTENT },
 });

@@ -43,7 +43,11 @@ const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
 const TURNS = 'Turns should be 0 to 3.';
 
 const happenings = [
-  z.strictObject({ kind: z.literal('prepared'), step: oneOf('Step', PREPARATION_STEPS) }),
+  z.strictObject({
+    kind: z.literal('prepared'),
+    step: oneOf('Step', PREPARATION_STEPS),
+    containerId: id.nullish().describe('Of a first fill: out of which container'),
+  }),
   z.strictObject({ kind: z.literal('counting'), way: oneOf('Way of counting', COUNT_WAYS) }),
   z.strictObject({ kind: z.literal('stroke'), stopId }),
   z.strictObject({

@@ -86,6 +86,10 @@ export const fluidUsed = z.strictObject({
   removedMl: within(MOVED_ML, 'Removed').describe('Off the reservoir, mL'),
   spilledMl: within(MOVED_ML, 'Spilled').describe('Lost from the vehicle, mL'),
   caught: flag('caught').default(true).describe('Whether what was discarded went into the drum'),
+  gap: oneOf('What is not accounted for', ['still inside'])
+    .nullable()
+    .default(null)
+    .describe('Said where more went in than came out and stands in the bowl'),
 });
 export type FluidUsed = z.output<typeof fluidUsed>;
 

@@ -71,7 +71,7 @@ test('what was moved is put right where it was measured, and cannot be more than
     page.getByText(/give 0 to 20,000 mL|cannot have come out of it/).first(),
   ).toBeVisible();
   await poured.fill('120');
-  await page.getByLabel('Bled, out at the bleeders').fill('70');
+  await page.getByLabel('Bled, out at the bleeders').fill('110');
   await page.getByLabel('Spilled, lost from the vehicle').fill('5');
   await expect(
     page.getByRole('button', { name: /^Into the waste drum|^Waste: / }).first(),
@@ -85,7 +85,7 @@ test('what was moved is put right where it was measured, and cannot be more than
   await page.getByRole('button', { name: 'Put the fluid down' }).click();
   await expect(page.getByRole('button', { name: 'Set “test drive only”' })).toBeEnabled();
   expect((await workshop.get(job.id)).fluidUsed).toMatchObject({
-    bledMl: 70,
+    bledMl: 110,
     bledBy: 'measured',
     spilledMl: 5,
     containers: [{ pouredMl: 120 }],

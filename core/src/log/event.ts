@@ -75,6 +75,8 @@ export interface FluidUsedEntry {
   readonly spilledMl: number;
   /** Whether what was discarded went into the waste drum. */
   readonly caught: boolean;
+  /** Said where more went in than came out and stands in the bowl. */
+  readonly gap?: 'still inside' | null;
 }
 
 /** What a person does with the server's answer: it checks first, then puts the event into the log. */

@@ -58,7 +58,12 @@ export type Tightened = 'by feel' | { readonly torqueNm: number };
 
 /** What is done and seen while a vehicle is bled, without what every event carries. `stopId` names one opening of a bleeder. */
 export type RunHappening =
-  | { readonly kind: 'prepared'; readonly step: PreparationStep }
+  | {
+      readonly kind: 'prepared';
+      readonly step: PreparationStep;
+      /** Of a first fill: out of which container, where somebody said so. */
+      readonly containerId?: string | null;
+    }
   /** From here on this device counts, and no other: one source at a time. */
   | { readonly kind: 'counting'; readonly way: CountWay }
   | { readonly kind: 'stroke'; readonly stopId: string }

@@ -697,3 +697,16 @@ test('plan against done: one leg for each plan, each opening with what was plann
     },
   ]);
 });
+
+test('what is poured stands by the container that it came out of, where somebody said so', () => {
+  const calls = followCalls(PLAN, { deviceId: 'p', nextId: countingIds(), startMs: 0 });
+  const said = calls.map((e): Said => {
+    if (e.kind === 'prepared' && e.step === 'fill reservoir') return { ...e, containerId: 'one' };
+    return e.kind === 'topped up' ? { ...e, containerId: 'two' } : (e as Said);
+  });
+  const run = runOf(PLAN, said);
+  const { one, two } = run.pouredFromMl;
+  expect(one).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl);
+  expect(one! + two!).toBeCloseTo(run.pouredMl);
+  expect(runOf(PLAN, calls as Said[]).pouredFromMl).toEqual({});
+});

@@ -69,7 +69,7 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
         early: null,
       }));
     case 'topped up':
-      return topUp(state, event.bowlId);
+      return topUp(state, event);
     case 'shut':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -111,7 +111,7 @@ function prepare(before: RunState, event: Of<'prepared'>): RunState {
     };
   }
   if (event.step === 'fill reservoir')
-    return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl), next);
+    return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl, event.containerId), next);
   return next;
 }
 
@@ -170,21 +170,32 @@ function stroke(before: RunState, event: Of<'stroke'>): RunState {
   }));
 }
 
-function topUp(state: RunState, bowlId: string): RunState {
+function topUp(state: RunState, { bowlId, containerId }: Of<'topped up'>): RunState {
   const bowl = state.plan.bowls.find((b) => b.id === bowlId);
   if (!bowl) return state;
   const everyShut = state.bleeders.every((b) => !isWaiting(state, b));
   return {
-    ...fillTo(state, bowlId, everyShut ? bowl.finalLevelMl : bowl.maxMl),
+    ...fillTo(state, bowlId, everyShut ? bowl.finalLevelMl : bowl.maxMl, containerId),
     topUps: state.topUps + (everyShut ? 0 : 1),
   };
 }
 
-function fillTo(state: RunState, bowlId: string, toMl: number): RunState {
+function fillTo(
+  state: RunState,
+  bowlId: string,
+  toMl: number,
+  containerId: string | null | undefined,
+): RunState {
   const poured = Math.max(0, toMl - state.levelMl[bowlId]!);
   return {
     ...state,
     pouredMl: state.pouredMl + poured,
+    pouredFromMl: containerId
+      ? {
+          ...state.pouredFromMl,
+          [containerId]: (state.pouredFromMl[containerId] ?? 0) + poured,
+        }
+      : state.pouredFromMl,
     levelMl: { ...state.levelMl, [bowlId]: state.levelMl[bowlId]! + poured },
   };
 }

@@ -78,6 +78,8 @@ export interface RunState {
   readonly levelMl: Readonly<Record<string, number>>;
   readonly removedMl: number;
   readonly pouredMl: number;
+  /** Of that, what was poured out of containers that somebody named, mL by container. */
+  readonly pouredFromMl: Readonly<Record<string, number>>;
   readonly bledMl: number;
   readonly topUps: number;
   readonly halts: readonly Halt[];
@@ -107,6 +109,7 @@ export function emptyRun(plan: Plan): RunState {
     stages: {},
     removedMl: 0,
     pouredMl: 0,
+    pouredFromMl: {},
     bledMl: 0,
     topUps: 0,
     halts: [],

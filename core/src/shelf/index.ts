@@ -9,6 +9,8 @@ export {
   type OpenRule,
   type ShelfContainer,
 } from './admit';
+export { balanceGap, type BalanceGap, type BowlLevel } from './balanceGap';
+export { containerInHand } from './containerInHand';
 export { pickFromShelf, type ShelfPick } from './pickFromShelf';
 export { sharePoured, type PouredShare } from './sharePoured';
 export { lowStock, type LowStock } from './lowStock';

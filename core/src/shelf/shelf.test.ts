@@ -3,6 +3,8 @@ import { ENTRY, figure } from '../figure';
 import {
   ADMIT_WORDS,
   admitContainer,
+  balanceGap,
+  containerInHand,
   fluidBalance,
   lowStock,
   pickFromShelf,
@@ -259,5 +261,46 @@ describe('stock', () => {
   test('every reason has a sentence', () => {
     const words = Object.values(ADMIT_WORDS);
     expect(new Set(words).size).toBe(words.length);
+  });
+});
+
+describe('what was moved against what the run came to', () => {
+  // 180 mL between MAX and the outlet over 60 mm: 3 mL a millimetre.
+  const bowl = { maxMl: 200, airDrawnMl: 20, belowMaxMm: 60 };
+  const moved = (pouredMl: number) => ({ pouredMl, bledMl: 600, removedMl: 100, spilledMl: 0 });
+  const gap = (pouredMl: number, containers = 2) =>
+    balanceGap(moved(pouredMl), 0, containers, [bowl]);
+
+  // 5 % of 600, 10 mL for each of two containers, 5 mm at 3 mL.
+  test('is allowed 5 % of what was bled, 10 mL a container and 5 mm of bowl', () => {
+    expect(gap(700).allowedMl.value).toBeCloseTo(30 + 20 + 15);
+    expect(gap(700, 1).allowedMl.value).toBeCloseTo(30 + 10 + 15);
+    expect(gap(700)).toMatchObject({ beyond: false, gapMl: { value: 0 } });
+    for (const sign of [1, -1]) {
+      expect(gap(700 + sign * 65).beyond).toBe(false);
+      expect(gap(700 + sign * 65.1).beyond).toBe(true);
+    }
+  });
+
+  test('counts what the run left more inside, and what was spilled', () => {
+    expect(balanceGap(moved(800), 100, 2, [bowl]).gapMl.value).toBeCloseTo(0);
+    expect(balanceGap({ ...moved(800), spilledMl: 100 }, 0, 2, [bowl]).gapMl.value).toBeCloseTo(0);
+  });
+});
+
+describe('the container in hand', () => {
+  const c = (id: string, leftMl: number, state: 'sealed' | 'opened' = 'sealed') => ({
+    id,
+    leftMl,
+    state,
+  });
+
+  test('opened ones first, the next one when it is empty, the last one where all are', () => {
+    const picked = [c('a', 500), c('b', 300, 'opened')];
+    expect(containerInHand(picked, {})!.id).toBe('b');
+    expect(containerInHand(picked, { b: 298.9 })!.id).toBe('b');
+    expect(containerInHand(picked, { b: 299 })!.id).toBe('a');
+    expect(containerInHand(picked, { a: 500, b: 300 })!.id).toBe('a');
+    expect(containerInHand([], {})).toBeNull();
   });
 });

@@ -1,5 +1,6 @@
 import type { FluidUsed, FluidUsedRecord } from '@brook/contract';
 import { compatibility, COMPATIBILITY_WORDS } from '@brook/core/fluid';
+import { usedGap } from '@brook/core/matters';
 import { admitContainer, ADMIT_WORDS, sharePoured } from '@brook/core/shelf';
 import { v4 as uuid } from 'uuid';
 import { Container, ContainerDraw, FluidMovedRow, type Job } from '../db/models';
@@ -25,6 +26,7 @@ export async function putFluidUsed(
       'What was used is recorded when the run is through and before the test drive.',
     );
     await refuseWrongContainers(locked, given);
+    refuseGap(locked, given);
     await settle(locked, given);
     // So that the job's version moves with what hangs on it.
     locked.job.changed('stage', true);
@@ -53,6 +55,7 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
     removedMl: run.removedMl,
     spilledMl: 0,
     caught: true,
+    gap: null,
   });
 }
 
@@ -218,6 +221,18 @@ async function refuseWrongContainers(
   });
   if (faults.length > 0)
     throw new ProblemError('invalid', faults.map((f) => f.sentence).join(' '), faults);
+}
+
+/** What does not agree with the run is asked about: miscounted, lost, or still inside. */
+function refuseGap({ state }: LockedJob, given: FluidUsed): void {
+  const gap = usedGap(state, given);
+  if (!gap?.beyond || (gap.gapMl.value > 0 && given.gap === 'still inside')) return;
+  const ml = Math.round(Math.abs(gap.gapMl.value));
+  const sentence =
+    gap.gapMl.value > 0
+      ? `${ml} mL more went in than came out or stands in the reservoir. Miscounted: put the amounts right. Lost: put it down as spilled. Still inside: say so.`
+      : `${ml} mL more came out than can have been there. One of the amounts is miscounted; put it right.`;
+  throw new ProblemError('invalid', sentence, [{ field: 'gap', sentence }]);
 }
 
 /** Why a container's fluid must not go into this job, by the adviser; null when it may. */

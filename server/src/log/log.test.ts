@@ -256,7 +256,7 @@ describe('what was done on the vehicle is kept, whenever it arrives', () => {
 test('the vehicle is "do not drive" from the first step that opens it, since that moment', async () => {
   const job = await tech.running();
   const log = fullRun(job, 0);
-  const opening = log.findIndex((e) => e.kind === 'prepared' && e.step === 'empty reservoir');
+  const opening = log.findIndex((e) => e.kind === 'prepared' && e.step === 'crack bleeders');
   await tech.events(job, log.slice(0, opening)).expect(200);
   expect(await tech.drive('M 1')).toBe('free');
   const res = await tech.events(job, log.slice(opening)).expect(200);

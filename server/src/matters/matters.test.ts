@@ -532,3 +532,30 @@ test('saving the layout keeps what was said of the work, and what is gone is sai
   expect(planOfJob(after).work.parts).toEqual(work.parts);
   expect(planOfJob(after).layout.stretches[0]!.lengthMm).toBe(wider.stretches[0]!.lengthMm);
 });
+
+describe('fluid that does not agree with the run', () => {
+  test('is asked about: lost, still inside, or miscounted; more out than in is never taken', async () => {
+    let job = await tech.bled();
+    const right = usedFluid(job);
+    const put = async (more: object) =>
+      tech.send(
+        'put',
+        `/jobs/${job.id}/fluid-used`,
+        { ...right, ...more },
+        (await tech.job(job.id)).version,
+      );
+    const less = { bledMl: right.bledMl / 2 };
+    const refused = await put(less);
+    expect(refused.status).toBe(422);
+    expect(refused.body.faults).toMatchObject([{ field: 'gap' }]);
+    expect(refused.body.detail).toContain('more went in than came out');
+    await put({ bledMl: right.bledMl * 2, gap: 'still inside' }).then((res) => {
+      expect(res.status).toBe(422);
+      expect(res.body.detail).toContain('more came out than can have been there');
+    });
+    expect((await put({ ...less, spilledMl: right.bledMl / 2 })).status).toBe(200);
+    expect((await put({ ...less, gap: 'still inside' })).status).toBe(200);
+    job = await tech.job(job.id);
+    expect(stateOfJob(job).fluidUsed!.used.gap).toBe('still inside');
+  });
+});

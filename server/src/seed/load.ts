@@ -220,6 +220,7 @@ async function usedByStrokes(actor: Actor, id: string, at: Date): Promise<FluidU
     removedMl,
     spilledMl: 0,
     caught: true,
+    gap: null,
   };
 }
 

@@ -64,12 +64,8 @@ test('a halt waits for its decision, or has ended the job', async () => {
     seedWith({ reach: 'run', purpose: 'after work', choices, before: 'right part' }),
   );
   expect(before!.stage).toBe('run');
-  expect(before!.events.map((e) => e.kind)).toEqual([
-    'work said',
-    'work said',
-    'fluid read',
-    'plan accepted',
-  ]);
+  const first = before!.events.filter((e) => e.kind !== 'prepared').map((e) => e.kind);
+  expect(first).toEqual(['work said', 'work said', 'fluid read', 'plan accepted']);
   const [halted] = await jobsOf(seedWith({ reach: 'run', strokes: 5, halt: 'seized' }));
   expect(halted!.events.at(-1)).toMatchObject({
     kind: 'halted',

@@ -314,6 +314,7 @@ export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
     removedMl,
     spilledMl: 0,
     caught: true,
+    gap: null,
     ...more,
   };
 }
