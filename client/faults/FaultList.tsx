@@ -1,3 +1,4 @@
+import type { Layout } from '@brook/core/circuit';
 import { faultRowsFor, type FaultSign } from '@brook/core/faults';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { StyleSheet, View } from 'react-native';
@@ -9,12 +10,15 @@ import { Words } from '../ui/Words';
 /** The rows of the fault list that fit what was met: what is likely, what tells it apart, what to do. Reached from every stop. */
 export function FaultList({
   signs,
+  layout,
   open,
 }: {
   readonly signs: readonly FaultSign[];
+  /** Of the vehicle: what it has not is not named. */
+  readonly layout?: Layout;
   readonly open?: boolean;
 }) {
-  const rows = faultRowsFor(signs);
+  const rows = faultRowsFor(signs, layout);
   if (rows.length === 0) return null;
   return (
     <More

@@ -141,7 +141,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           say={live.say}
         />
       ))}
-      {failed ? <FaultList signs={['pedal not right']} /> : null}
+      {failed ? <FaultList signs={['pedal not right']} layout={job.layout} /> : null}
       <Words strong heading={2}>
         The whole vehicle
       </Words>

@@ -71,7 +71,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
       <Outcome job={job} />
       {job.fluid ? <FluidRecord job={job} /> : null}
       {plan && job.fluidUsed ? <UsedRecord used={job.fluidUsed} /> : null}
-      {job.ended ? <FaultList signs={signsOf(job)} /> : null}
+      {job.ended ? <FaultList signs={signsOf(job)} layout={job.layout} /> : null}
       {state.run && state.run.log.length > 0 ? <RunRecord state={state.run} /> : null}
       {isClosed(job.stage) && job.leaves.length > 0 ? (
         <Section title="Left open by this job">

@@ -96,7 +96,7 @@ export function Halted({
       {follows && !refused ? (
         <Follows job={job} pouredMl={run.state.pouredMl} {...follows} />
       ) : null}
-      <FaultList signs={[halt.reason]} />
+      <FaultList signs={[halt.reason]} layout={job.layout} />
     </Page>
   );
 }

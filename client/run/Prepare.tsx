@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { PREPARATION_WORDS, type Plan, type PreparationStep } from '@brook/core/plan';
+import { preparationWords, type Plan, type PreparationStep } from '@brook/core/plan';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
@@ -38,7 +38,7 @@ export function Prepare({
   inHand,
   onWrong,
 }: PrepareProps) {
-  const words = PREPARATION_WORDS[step];
+  const words = preparationWords(plan, step);
   const number = plan.preparation.indexOf(step) + 1;
   return (
     <Page band={band} action={action}>
@@ -66,7 +66,7 @@ export function Prepare({
                 strong={s === step}
                 tone={run.state.prepared.includes(s) || s === step ? 'words' : 'softWords'}
               >
-                {PREPARATION_WORDS[s].title}
+                {preparationWords(plan, s).title}
               </Words>
             </View>
           </View>

@@ -34,6 +34,7 @@ export const houseRules = z.strictObject({
   pumpsBeforeHolding: oneOf('Pumps before holding', RULE_OPTIONS.pumpsBeforeHolding),
   hoseEnd: oneOf('End of the hose', RULE_OPTIONS.hoseEnd),
   benchFill: oneOf('Bench bleeding', RULE_OPTIONS.benchFill),
+  joinWay: oneOf('Joining', RULE_OPTIONS.joinWay),
   jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
   lowStockMl: millilitres('Low-stock line', 0, 50_000),
   drumMl: millilitres('Waste drum', 1000, 1_000_000),

@@ -137,6 +137,7 @@ const planRules = houseRules.pick({
   pumpsBeforeHolding: true,
   hoseEnd: true,
   benchFill: true,
+  joinWay: true,
   jointTightness: true,
 });
 

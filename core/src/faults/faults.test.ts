@@ -1,6 +1,7 @@
 import { fluidVerdict, type ConditionCode, type FluidRequest } from '../fluid';
 import { HALT_REASONS } from '../run';
-import { FAULT_ROWS, faultRowsFor, signsOfFluid } from '.';
+import { layoutOf } from '../testing';
+import { FAULT_ROWS, faultParts, faultRowsFor, signsOfFluid } from '.';
 
 // What stops, by the trade: common practice, no source.
 const STOPS: readonly ConditionCode[] = [
@@ -70,4 +71,23 @@ test('what stopped the fluid is its findings, or the hold; what only waits stops
   expect(signs({ samples: [{ ...sample, foreign: 'layers' }] })).toEqual(['layers']);
   expect(signs({ inSystem: 'DOT 5' })).toEqual(['wrong chemistry inside']);
   expect(signs({})).toEqual([]);
+});
+
+test('what a vehicle has not is not named: no servo on a motorcycle, no drums where there are discs', () => {
+  const named = (id: Parameters<typeof layoutOf>[0]) =>
+    faultRowsFor(['pedal not right', 'nothing comes'], layoutOf(id)).map((r) => r.seen);
+  const bike = named('motorcycle-front-disc');
+  for (const seen of [
+    'Hard pedal, poor braking',
+    'Low, firm, drums',
+    'One end floods, the other trickles, lamp lit',
+  ])
+    expect(bike).not.toContain(seen);
+  expect(named('veteran-single')).toContain('Low, firm, drums');
+  expect(named('hatchback-diagonal')).toContain('Hard pedal, poor braking');
+  expect(named('clutch-external')).toContain('Takes up close to the floor or bar');
+  expect(named('clutch-external')).not.toContain('One wheel trickles, or stays on');
+  expect(faultParts(layoutOf('estate-front-rear'))).toEqual(
+    new Set(['differential valve', 'servo', 'drums', 'brakes']),
+  );
 });

@@ -1,1 +1,9 @@
-export { FAULT_ROWS, faultRowsFor, signsOfFluid, type FaultRow, type FaultSign } from './rows';
+export {
+  FAULT_ROWS,
+  faultParts,
+  faultRowsFor,
+  signsOfFluid,
+  type FaultPart,
+  type FaultRow,
+  type FaultSign,
+} from './rows';

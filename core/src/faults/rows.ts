@@ -1,8 +1,33 @@
 import type { ConditionCode, FluidHold, FluidVerdict } from '../fluid';
 import type { HaltReason } from '../run';
+import { VEHICLE_TRAITS, type Layout } from '../circuit';
 
 /** What can bring a person to the list: a halt of the run, a finding in the fluid, or what stopped the fluid step. */
 export type FaultSign = HaltReason | ConditionCode | FluidHold;
+
+/** Parts without which a row of the list means nothing. */
+export type FaultPart =
+  | 'modulator'
+  | 'differential valve'
+  | 'servo'
+  | 'drums'
+  | 'brakes'
+  | 'clutch';
+
+/** What of these a vehicle has, by its layout. */
+export function faultParts(layout: Layout): ReadonlySet<FaultPart> {
+  const has = (is: (n: Layout['nodes'][number]) => boolean) => layout.nodes.some(is);
+  const systems = layout.masters.map((m) => m.system);
+  const parts: Readonly<Record<FaultPart, boolean>> = {
+    modulator: has((n) => n.kind === 'modulator'),
+    'differential valve': has((n) => n.kind === 'valve' && n.valve === 'differential'),
+    servo: VEHICLE_TRAITS[layout.vehicleKind].servo && systems.includes('brakes'),
+    drums: has((n) => n.kind === 'wheel cylinder'),
+    brakes: systems.includes('brakes'),
+    clutch: systems.includes('clutch'),
+  };
+  return new Set((Object.keys(parts) as FaultPart[]).filter((p) => parts[p]));
+}
 
 /** One row of the list: what is seen, what is likely, what tells it from its neighbours, what to do. Common practice, no source. */
 export interface FaultRow {
@@ -10,6 +35,8 @@ export interface FaultRow {
   readonly likely: string;
   readonly tell: string;
   readonly act: string;
+  /** What a vehicle must have for it to be meant; left out: every vehicle. */
+  readonly needs?: FaultPart;
   /** Signs that bring it up. */
   readonly fits: readonly FaultSign[];
 }
@@ -46,6 +73,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'Soft after work on the ABS, wheels clean',
+    needs: 'modulator',
     likely: 'Air inside the modulator',
     tell: 'A tool-driven cycle brings it out',
     act: 'Tool cycle, then the base bleed again',
@@ -67,6 +95,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'One wheel trickles, or stays on',
+    needs: 'brakes',
     likely: 'Collapsed hose',
     tell: 'Opening its bleeder frees it',
     act: 'Renew the hose',
@@ -74,6 +103,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'One end floods, the other trickles, lamp lit',
+    needs: 'differential valve',
     likely: 'Pressure differential valve shuttled',
     tell: 'The lamp with the parking brake off',
     act: 'Re-centre it; never remove it',
@@ -133,6 +163,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'Thick grease from a bleeder',
+    needs: 'brakes',
     likely: 'A hub or axle seal has failed',
     tell: 'Thick, dark, smells of gear oil or grease',
     act: 'Stop: a bigger job; bleeding does not cure it',
@@ -147,6 +178,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'Low, firm, drums',
+    needs: 'drums',
     likely: 'Adjustment',
     tell: 'It pumps up and stays',
     act: 'Adjust; do not bleed',
@@ -154,6 +186,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'Takes up close to the floor or bar',
+    needs: 'clutch',
     likely: 'Air, wrong rod length, worn line',
     tell: 'Pump test; rod play',
     act: 'By what the test shows',
@@ -161,6 +194,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'Hard pedal, poor braking',
+    needs: 'servo',
     likely: 'Servo or pads, not air',
     tell: 'Engine test',
     act: 'Not this job',
@@ -175,6 +209,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
   {
     seen: 'The scan tool refuses or breaks off',
+    needs: 'modulator',
     likely: 'Weak battery, ignition or pedal let go, a hot pump, a code in the unit',
     tell: 'Battery under load; the code in its own words',
     act: 'Put it right, then read the check again; never clear a code unread',
@@ -196,9 +231,18 @@ export const FAULT_ROWS: readonly FaultRow[] = [
   },
 ];
 
-/** The rows that fit what was met, in the order of the list. */
-export function faultRowsFor(signs: readonly FaultSign[]): FaultRow[] {
-  return FAULT_ROWS.filter((row) => row.fits.some((sign) => signs.includes(sign)));
+/**
+ * The rows that fit what was met, in the order of the list.
+ *
+ * @param layout of the vehicle: what it has not is not named
+ */
+export function faultRowsFor(signs: readonly FaultSign[], layout?: Layout): FaultRow[] {
+  const parts = layout && faultParts(layout);
+  return FAULT_ROWS.filter(
+    (row) =>
+      row.fits.some((sign) => signs.includes(sign)) &&
+      (!row.needs || !parts || parts.has(row.needs)),
+  );
 }
 
 /** What stopped a job at its fluid, for the list: the findings that govern, or the hold itself. Empty where nothing stopped. */

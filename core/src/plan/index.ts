@@ -29,5 +29,5 @@ export {
   type PlanRequest,
   type PlanWishes,
 } from './request';
-export { PREPARATION_WORDS, refusalWords } from './words';
+export { PREPARATION_WORDS, preparationWords, refusalWords } from './words';
 export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';

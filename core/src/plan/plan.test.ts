@@ -13,7 +13,14 @@ import {
 } from '../testing';
 import { mixedVolumesFor } from '../washout';
 import { orderWords, strokeVolume } from '../order';
-import { planBleed, planPreferences, refusalWords, type PlanRequest, type PlanResult } from '.';
+import {
+  planBleed,
+  planPreferences,
+  preparationWords,
+  refusalWords,
+  type PlanRequest,
+  type PlanResult,
+} from '.';
 
 const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest => ({
   layout,
@@ -288,4 +295,13 @@ test('names decide nothing: a bleeder called "constructor" and a bowl called "Re
   expect(nextStep(run).kind).toBe('finished');
   // Nobody left it shut: the gate has nothing to say about it.
   expect(gateOn(run, NOBODY_LOOKED).reasons.map((r) => r.code)).not.toContain('bleeder left');
+});
+
+test('what is done before the first stroke is said in the vehicle’s own words', () => {
+  const bike = planOf('motorcycle-clutch-bends');
+  expect(preparationWords(bike, 'neutral').title).toBe('Gearbox in neutral, engine off');
+  expect(preparationWords(bike, 'crack bleeders').title).toContain('the bleeder');
+  const car = planOf('clutch-concentric');
+  expect(preparationWords(car, 'neutral').title).toContain('parking brake');
+  expect(preparationWords(car, 'crack bleeders').title).toContain('each bleeder');
 });

@@ -10,6 +10,7 @@ type PlanRule =
   | 'pumpsBeforeHolding'
   | 'hoseEnd'
   | 'benchFill'
+  | 'joinWay'
   | 'jointTightness';
 
 /** New share that may be wanted at an outlet: below it most of the fluid stays old, above it none would ever do [M]. */
@@ -83,6 +84,7 @@ export function rulesForPlan(rules: HouseRules): Pick<HouseRules, PlanRule> {
     pumpsBeforeHolding,
     hoseEnd,
     benchFill,
+    joinWay,
     jointTightness,
   } = rules;
   return {
@@ -93,6 +95,7 @@ export function rulesForPlan(rules: HouseRules): Pick<HouseRules, PlanRule> {
     pumpsBeforeHolding,
     hoseEnd,
     benchFill,
+    joinWay,
     jointTightness,
   };
 }

@@ -1,7 +1,7 @@
-import type { PlanRefusal } from './shape';
+import type { Plan, PlanRefusal } from './shape';
 import { METHOD_WORDS, methodReasonWords } from '../flow';
 import { orderRefusalWords } from '../order';
-import type { Layout } from '../circuit';
+import { VEHICLE_TRAITS, type Layout } from '../circuit';
 import type { PreparationStep } from './preparation';
 
 /** What to do, and the reason that counts at that step. */
@@ -26,7 +26,7 @@ export const PREPARATION_WORDS: Readonly<
   },
   neutral: {
     title: 'Gearbox in neutral, parking brake on',
-    why: 'With the clutch pedal worked, the engine must not be able to move the vehicle.',
+    why: 'With the clutch worked, the engine must not be able to move it.',
   },
   'empty servo': {
     title: 'Engine off, pump the pedal until it is hard',
@@ -45,6 +45,20 @@ export const PREPARATION_WORDS: Readonly<
     why: 'While its body is still held. From here on: do not drive. One that does not move: no force, no heat. Flare-nut or six-point wrench; they are hollow and snap.',
   },
 };
+
+/** What to do at a step on this vehicle: no parking brake on a motorcycle, one bleeder where there is one. */
+export function preparationWords(
+  { layout, stops }: Pick<Plan, 'layout' | 'stops'>,
+  step: PreparationStep,
+): { readonly title: string; readonly why: string } {
+  const words = PREPARATION_WORDS[step];
+  if (step === 'neutral' && VEHICLE_TRAITS[layout.vehicleKind].bar)
+    return { ...words, title: 'Gearbox in neutral, engine off' };
+  const bleeders = new Set(stops.map((s) => s.bleeder.id)).size;
+  if (step === 'crack bleeders' && bleeders === 1)
+    return { ...words, title: 'Crack the bleeder, nip it shut again' };
+  return words;
+}
 
 /** One sentence for a refused plan: what is in the way, by its name, and what would be right. */
 export function refusalWords(layout: Layout, refusal: PlanRefusal): string {

@@ -23,6 +23,7 @@ export interface HouseRules {
   readonly pumpsBeforeHolding: '0' | '3' | '10';
   readonly hoseEnd: 'submerged' | 'free';
   readonly benchFill: 'back into the reservoir' | 'into a can';
+  readonly joinWay: 'held down' | 'bowl full';
   readonly jointTightness: 'by feel' | 'by the manual';
   /** Below this much of a grade that may be used, the shelf says that it runs low. */
   readonly lowStockMl: number;
@@ -43,6 +44,7 @@ export const DEFAULT_RULES: HouseRules = {
   pumpsBeforeHolding: '3',
   hoseEnd: 'submerged',
   benchFill: 'back into the reservoir',
+  joinWay: 'held down',
   jointTightness: 'by feel',
   lowStockMl: 1000,
   drumMl: 20_000,
@@ -103,6 +105,7 @@ export const RULE_OPTIONS = {
   pumpsBeforeHolding: ['0', '3', '10'],
   hoseEnd: ['submerged', 'free'],
   benchFill: ['back into the reservoir', 'into a can'],
+  joinWay: ['held down', 'bowl full'],
   jointTightness: ['by feel', 'by the manual'],
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
 
@@ -233,6 +236,23 @@ export const SCHOOLS: readonly School[] = [
         value: 'into a can',
         label: 'Into a can',
         speaksFor: 'What was in the new master is not bled twice; it needs more fluid.',
+      },
+    ],
+  },
+  {
+    key: 'joinWay',
+    question: 'Joining lines to a new master?',
+    options: [
+      {
+        value: 'held down',
+        label: 'Pedal held down',
+        speaksFor: 'The ports are shut and nothing flows; the last air goes up when it is let go.',
+      },
+      {
+        value: 'bowl full',
+        label: 'Bowl full, pedal up',
+        speaksFor:
+          'Fluid runs down to each joint and carries the air out before the nut is nipped.',
       },
     ],
   },

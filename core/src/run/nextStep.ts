@@ -82,7 +82,8 @@ function beforeTheBleed(state: RunState): NextStep | null {
   };
   const stage = (when: StageWhen): NextStep | null => {
     const next = plan.stages.find(
-      (s): s is OwnStage => s.kind !== 'bleed' && stageWhen(s) === when && !isThrough(state, s),
+      (s): s is OwnStage =>
+        s.kind !== 'bleed' && stageWhen(plan, s) === when && !isThrough(state, s),
     );
     return next ? { kind: 'stage', stage: next } : null;
   };

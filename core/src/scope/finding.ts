@@ -63,6 +63,9 @@ const CARE: readonly Exclude<Unmet, 'cappedAtOnce' | 'keptFull' | 'bench'>[] = [
   'heldDown',
 ];
 
+/** How far a level that was read by eye may be off, standing level, mm [M]: within that of an outlet it counts as uncovered. */
+export const BY_EYE_MM = 5;
+
 /**
  * Work out which parts may hold air, which bleeders must be opened and which
  * may stay shut, by reachability and height.
@@ -82,7 +85,7 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'new or dry');
   const drewAir = chambers.filter(({ chamber }) =>
     work.lowest.some(
-      (l) => l.bowlId === chamber.fedBy && l.belowMaxMm >= chamber.outlet.belowMaxMm,
+      (l) => l.bowlId === chamber.fedBy && l.belowMaxMm + BY_EYE_MM >= chamber.outlet.belowMaxMm,
     ),
   );
   for (const { chamber } of drewAir) mark(circuitOf(layout, chamber), 'drew air at its outlet');
@@ -115,7 +118,11 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     // Nobody saw the level: the outlet may have drawn air.
     if (!part.keptFull && chamber && !work.lowest.some((l) => l.bowlId === chamber.fedBy)) {
       unmet.push({ partId: part.partId, condition: 'keptFull' });
-      mark(circuitOf(layout, chamber), 'drew air at its outlet');
+      // Nor can anybody say at which outlet of that bowl it stopped: every one of them.
+      for (const c of chambers.filter((x) => x.chamber.fedBy === chamber.fedBy)) {
+        mark(circuitOf(layout, c.chamber), 'drew air at its outlet');
+        if (!drewAir.includes(c)) drewAir.push(c);
+      }
     }
     if (layout.nodes.some((n) => n.id === part.partId && n.kind === 'modulator'))
       mark(circuitThrough(layout, part.partId), 'modulator opened');

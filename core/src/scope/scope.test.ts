@@ -80,12 +80,16 @@ describe('what must be opened', () => {
     ).toEqual(['sidecar']);
   });
 
-  test('a level that nobody kept or saw counts as dry', () => {
+  // Nor does anybody know at which outlet of that bowl it stopped: not knowing is never the smaller scope.
+  test('a level that nobody kept or saw counts as dry, at every outlet of its bowl', () => {
     expect(
       opened(hatchback, {
         parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: false }],
       }),
-    ).toEqual(['left-front', 'right-rear']);
+    ).toEqual(['left-front', 'left-rear', 'right-front', 'right-rear']);
+    const van = layoutOf('clutch-concentric');
+    const slave = { partId: 'slave', cappedAtOnce: true, keptFull: false };
+    expect(opened(van, { masterIds: ['clutch-master'], parts: [slave] })).toHaveLength(5);
   });
 
   test('a master changed with every care leaves the wheels shut; any condition that fails opens all of them', () => {
@@ -245,10 +249,11 @@ describe('why', () => {
     ]);
   });
 
-  test('an outlet draws air at its own height and not a millimetre above', () => {
+  // The outlet lies 48 mm below MAX; a level by eye is good to 5 mm [M].
+  test('an outlet draws air at its own height, and where the eye cannot tell', () => {
     const at = (belowMaxMm: number) =>
       findingOf(hatchback, { lowest: [{ bowlId: 'bowl', belowMaxMm }] }).drewAir;
-    expect([at(47), at(48), at(49)]).toEqual([[], ['master'], ['master']]);
+    expect([at(42), at(43), at(48)]).toEqual([[], ['master'], ['master']]);
     const estate = layoutOf('estate-front-rear');
     const { air } = findingOf(estate, { lowest: [{ bowlId: 'rear-bowl', belowMaxMm: 42 }] });
     expect(air.get('rear-chamber')).toBe('drew air at its outlet');

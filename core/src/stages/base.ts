@@ -20,7 +20,7 @@ export interface StageInPlan extends StageHead {
 }
 
 /** What the stages need of the house rules of a plan. */
-export interface StagePreferences extends Pick<HouseRules, 'benchFill'> {
+export interface StagePreferences extends Pick<HouseRules, 'benchFill' | 'joinWay'> {
   /** Reach, hose and cap at each bleeder, minutes [M]. */
   readonly minutesPerBleeder: number;
   /** One top-up, minutes [M]. */

@@ -25,7 +25,7 @@ export type BenchStage = StageHead & BenchDraft & BenchFigures;
 export const bench: OwnStageKind<BenchDraft, BenchStage> = {
   ...BY_TAP,
   kind: 'bench',
-  when: 'before filling',
+  when: () => 'before filling',
   opens: false,
   waiting: null,
   drafts: ({ layout, work, primeInPlace, finding }) =>

@@ -18,7 +18,7 @@ export type ValveStage = StageHead & ValveDraft & ValveFigures;
 export const centreTheValve: OwnStageKind<ValveDraft, ValveStage> = {
   ...BY_TAP,
   kind: 'centre the valve',
-  when: 'in the chain',
+  when: () => 'in the chain',
   opens: false,
   waiting: null,
   drafts: ({ work }) => (work.endLost ? [{ kind: 'centre the valve', endLost: work.endLost }] : []),

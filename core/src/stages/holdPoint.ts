@@ -14,7 +14,7 @@ export type HoldPointStage = StageHead & HoldPointDraft;
 export const holdPoint: OwnStageKind<HoldPointDraft, HoldPointStage> = {
   ...BY_TAP,
   kind: 'hold point',
-  when: 'in the chain',
+  when: () => 'in the chain',
   opens: false,
   waiting: null,
   // It stands between the two bleeds of the parts that are held, which draft it.

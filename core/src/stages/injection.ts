@@ -12,7 +12,7 @@ export type InjectionStage = StageHead & InjectionDraft;
 export const injection: OwnStageKind<InjectionDraft, InjectionStage> = {
   ...BY_TAP,
   kind: 'injection',
-  when: 'in the chain',
+  when: () => 'in the chain',
   opens: false,
   waiting: null,
   drafts: ({ method }) => (method === 'injection' ? [{ kind: 'injection' }] : []),

@@ -15,7 +15,8 @@ export type JoinLinesStage = StageHead & JoinLinesDraft;
 export const joinLines: OwnStageKind<JoinLinesDraft, JoinLinesStage> = {
   ...BY_TAP,
   kind: 'join lines',
-  when: 'before filling',
+  // With the bowl full the fluid must be in before the first joint.
+  when: ({ joinWay }) => (joinWay === 'bowl full' ? 'in the chain' : 'before filling'),
   // Lines that come off open the system as a bleeder does.
   opens: true,
   waiting: null,
@@ -25,8 +26,8 @@ export const joinLines: OwnStageKind<JoinLinesDraft, JoinLinesStage> = {
       : [],
   figures: () => ({ minutes: handsOn(15, 'each line off, capped and on again') }),
   title: (layout, { masterId }) => `Join the lines to ${nameOf(layout, masterId)}`,
-  words: ({ layout, work }, { masterId }) => ({
-    steps: joiningSteps(layout, masterId, work.master?.linesOver ?? []),
+  words: ({ layout, work, preferences }, { masterId }) => ({
+    steps: joiningSteps(layout, masterId, work.master?.linesOver ?? [], preferences.joinWay),
     why: 'An open port or line end takes in dirt and air, and drains what hangs above it.',
   }),
   materials: ({ layout }, { masterId }) =>

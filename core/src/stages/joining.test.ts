@@ -1,6 +1,7 @@
 import type { Layout } from '../circuit';
-import { layoutOf, planned } from '../testing';
-import { bleedMinutes, linesOf } from '.';
+import type { Plan } from '../plan';
+import { afterWork, carefulMaster, layoutOf, planned } from '../testing';
+import { bleedMinutes, linesOf, stageWhen } from '.';
 import { joiningSteps } from './joining';
 
 const car = layoutOf('hatchback-diagonal');
@@ -31,7 +32,7 @@ describe('the lines of a master', () => {
   test('one by one: off, cap, on, and only then the next; the last is followed by none', () => {
     const steps = joiningSteps(withPorts(700, 600), 'master', []);
     const [upper, lower] = linesOf(withPorts(700, 600), 'master');
-    expect(steps.slice(1, 4)).toEqual([
+    expect(steps.slice(2, 5)).toEqual([
       `${upper!.name}: off, cap it at once, and onto its port of the new master; only then the next.`,
       `${lower!.name}: off, cap it at once, and onto its port of the new master.`,
       expect.stringMatching(/^Never two open at once/),
@@ -46,14 +47,14 @@ describe('the lines of a master', () => {
     const steps = joiningSteps(bike, lever!.id, []).join(' ');
     expect(steps).not.toContain('two open');
     expect(steps).not.toContain('only then the next');
-    expect(steps).toContain(`Hold the ${lever!.control} down`);
+    expect(steps).toContain(`as the ${lever!.control} comes up`);
   });
 
   test('crossing lines come off from the top down and go on from the bottom up', () => {
     const layout = withPorts(700, 600);
     const [upper, lower] = linesOf(layout, 'master');
     const steps = joiningSteps(layout, 'master', [lower!.id, upper!.id]);
-    expect(steps.slice(1, 7)).toEqual([
+    expect(steps.slice(2, 8)).toEqual([
       `They cross: ${lower!.name}, ${upper!.name} lie from the top down in this order.`,
       `${lower!.name} off: cap the line, plug its port.`,
       `${upper!.name} off: cap the line, plug its port.`,
@@ -61,6 +62,25 @@ describe('the lines of a master', () => {
       `${upper!.name} on: its plug and its cap come off last.`,
       `${lower!.name} on: its plug and its cap come off last.`,
     ]);
+  });
+
+  test('in one way: the steps of the other do not appear', () => {
+    const held = joiningSteps(car, 'master', [], 'held down').join(' ');
+    const full = joiningSteps(car, 'master', [], 'bowl full').join(' ');
+    expect(held).toContain('A stop holds the brake pedal down');
+    expect(held).not.toMatch(/drip|Bowl full/);
+    expect(full).toContain('See fluid drip at each joint');
+    expect(full).not.toMatch(/stop/i);
+    expect(joiningSteps(car, 'master', []).join(' ')).toBe(held);
+    // With the bowl full the first joint comes after the fill, held down before it.
+    const plan = (joinWay: 'held down' | 'bowl full') =>
+      planned(car, {
+        work: afterWork(car, { master: carefulMaster() }),
+        preferences: { joinWay },
+      });
+    const when = (p: Plan) => stageWhen(p, p.stages.find((x) => x.kind === 'join lines')!);
+    expect(when(plan('held down'))).toBe('before filling');
+    expect(when(plan('bowl full'))).toBe('in the chain');
   });
 
   test('lines that do not cross come after those that do', () => {
@@ -72,7 +92,7 @@ describe('the lines of a master', () => {
     const layout = { ...withPorts(700, 600), stretches: [...car.stretches, third] };
     const [a, b] = linesOf(layout, 'master').filter((l) => l.id !== 'third');
     const said = joiningSteps(layout, 'master', [a!.id, b!.id]);
-    expect(said[1]).toBe(
+    expect(said[2]).toBe(
       `They cross: ${a!.name}, ${b!.name}, Third lie from the top down in this order.`,
     );
   });
@@ -82,7 +102,7 @@ describe('the lines of a master', () => {
     expect(joiningSteps(car, 'master', []).join(' ')).not.toMatch(shared);
     const van = layoutOf('clutch-concentric');
     expect(van.masters.length).toBeGreaterThan(1);
-    for (const m of van.masters) expect(joiningSteps(van, m.id, [])[1]).toMatch(shared);
+    for (const m of van.masters) expect(joiningSteps(van, m.id, [])[2]).toMatch(shared);
     const outfit = layoutOf('sidecar-outfit');
     const apart = outfit.masters.filter(
       (m) =>

@@ -1,4 +1,5 @@
 import type { Layout, Stretch } from '../circuit';
+import type { HouseRules } from '../rules';
 
 /** Lines that leave a master, the one at the higher port first. */
 export function linesOf(layout: Layout, masterId: string): Stretch[] {
@@ -13,9 +14,15 @@ export function linesOf(layout: Layout, masterId: string): Stretch[] {
  * Off, cap, on: the sequence in which the lines of a master move to the new
  * one, so that no port and no line end stays open without a cap [C].
  *
+ * @param way one of two, by the house rule: the steps of the other do not appear
  * @param over ids of lines that cross, from the one that lies on top; fewer than two: they do not cross and move one by one
  */
-export function joiningSteps(layout: Layout, masterId: string, over: readonly string[]): string[] {
+export function joiningSteps(
+  layout: Layout,
+  masterId: string,
+  over: readonly string[],
+  way: HouseRules['joinWay'] = 'held down',
+): string[] {
   const lines = linesOf(layout, masterId);
   const crossing = over.flatMap((id) => lines.filter((l) => l.id === id));
   const master = layout.masters.find((m) => m.id === masterId)!;
@@ -23,21 +30,28 @@ export function joiningSteps(layout: Layout, masterId: string, over: readonly st
     (m) => m !== master && m.chambers.some((c) => master.chambers.some((x) => x.fedBy === c.fedBy)),
   );
   return [
-    'Paint covered, plugs and caps at hand; the old fluid is drawn off first.',
+    'Plugs and caps at hand.',
+    ...(way === 'held down'
+      ? [
+          `A stop holds the ${master.control} down while the bench hoses still lead to the bowl: the ports are shut, nothing flows.`,
+        ]
+      : [`Bowl full, ${master.control} up: fluid stands at the ports.`]),
     ...(shared
       ? [
           'The reservoir feeds another system too: its hoses come off high and are hung up, so that they do not drain.',
         ]
       : []),
     ...(crossing.length < 2
-      ? oneByOne(lines)
+      ? oneByOne(lines, way)
       : crossed([...crossing, ...lines.filter((l) => !crossing.includes(l))])),
-    `Hold the ${master.control} down while the lines are joined; let up at the end, and the last air goes back up into the master.`,
+    way === 'held down'
+      ? `Take the stop out at the end: as the ${master.control} comes up, the last air goes back up into the master.`
+      : 'See fluid drip at each joint before it is nipped. One that stayed dry opens the whole bleed.',
     'Every nut starts by hand; a second wrench where the fitting would turn.',
   ];
 }
 
-function oneByOne(lines: readonly Stretch[]): string[] {
+function oneByOne(lines: readonly Stretch[], way: HouseRules['joinWay']): string[] {
   return [
     ...lines.map(
       (l, i) =>
@@ -45,7 +59,9 @@ function oneByOne(lines: readonly Stretch[]): string[] {
     ),
     ...(lines.length > 1
       ? [
-          'Never two open at once. The upper one is joined first, the lower as soon as fluid comes at it: that carries the air out.',
+          way === 'held down'
+            ? 'Never two open at once.'
+            : 'Never two open at once. The upper one is joined first, the lower as soon as fluid comes at it.',
         ]
       : []),
   ];

@@ -55,7 +55,7 @@ export interface OwnStageKind<
 > extends StageKind<D, S, F> {
   readonly kind: D['kind'];
   /** Where it stands in the order of the work. */
-  readonly when: StageWhen;
+  readonly when: (preferences: StagePreferences) => StageWhen;
   /** Whether being through with it opens the system, as a bleeder does. */
   readonly opens: boolean;
   /** Hands-on minutes and what it brings besides. */

@@ -79,7 +79,7 @@ describe('what each kind is', () => {
   ])('%s', (kind, { skip, when, opens, tap }) => {
     const stage = made(DRAFTS[kind]);
     expect(maySkip(stage)).toBe(skip);
-    expect(stageWhen(stage)).toBe(when);
+    expect(stageWhen(opened, stage)).toBe(when);
     expect(stageOpens(stage)).toBe(opens);
     const done: StageEvent = { kind: 'stage done', stageId: 's' };
     const skipped: StageEvent = { kind: 'stage skipped', stageId: 's', reason: 'no tool' };
@@ -108,7 +108,7 @@ describe('what each kind is', () => {
     expect([...OWN_STAGE_KINDS].sort()).toEqual(Object.keys(DRAFTS).sort());
     const bleed = opened.stages.find((s) => s.kind === 'bleed')!;
     expect(maySkip(bleed)).toBe(false);
-    expect(stageWhen(bleed)).toBe('in the chain');
+    expect(stageWhen(opened, bleed)).toBe('in the chain');
     expect(stageMaterials(opened, bleed)).toEqual([]);
     expect(stageWaiting(bleed)).toBeNull();
   });

@@ -119,8 +119,8 @@ export function leavesDanger(plan: StagePlan, stage: OwnStage): boolean {
 }
 
 /** Where a stage stands in the order of the work. */
-export function stageWhen(stage: PlanStage): StageWhen {
-  return stage.kind === 'bleed' ? 'in the chain' : own(stage).when;
+export function stageWhen(plan: Pick<StagePlan, 'preferences'>, stage: PlanStage): StageWhen {
+  return stage.kind === 'bleed' ? 'in the chain' : own(stage).when(plan.preferences);
 }
 
 /** Whether being through with a stage opens the system, as a bleeder does. */

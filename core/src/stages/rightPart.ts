@@ -24,7 +24,7 @@ export type RightPartStage = StageHead & RightPartDraft;
 
 export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompared> = {
   kind: 'right part',
-  when: 'before drawing',
+  when: () => 'before drawing',
   opens: false,
   waiting: null,
   drafts: ({ work, underWay }) =>

@@ -72,7 +72,7 @@ export type SlaveTestStage = StageHead & SlaveTestDraft;
 
 export const slaveTest: OwnStageKind<SlaveTestDraft, SlaveTestStage, SlaveTested> = {
   kind: 'slave test',
-  when: 'in the chain',
+  when: () => 'in the chain',
   opens: false,
   waiting: null,
   // Fluid that is only renewed lets no air in; everything else is proved.

@@ -17,7 +17,7 @@ export type TieBackStage = StageHead & TieBackDraft;
 export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
   ...BY_TAP,
   kind: 'tie back',
-  when: 'in the chain',
+  when: () => 'in the chain',
   opens: false,
   waiting: figure({
     label: 'Lever tied back',

@@ -60,7 +60,7 @@ export const toolCycle: OwnStageKind<
   BleedDraft
 > = {
   kind: 'tool cycle',
-  when: 'in the chain',
+  when: () => 'in the chain',
   opens: false,
   waiting: null,
   drafts: (input) => {
