@@ -62,6 +62,7 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
     lastDye: job.lastDye,
     lastGrade: job.lastFill?.grade ?? null,
     before: job.knownFluid,
+    dry: job.purpose === 'new or dry',
     hasModulator: layout.nodes.some((n) => n.kind === 'modulator'),
   };
   const theirs = draftOf(job.fluid, known);

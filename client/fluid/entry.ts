@@ -67,6 +67,8 @@ export interface Known {
   readonly before: Job['knownFluid'];
   /** Whether its layout has a modulator; null while that is not known. */
   readonly hasModulator: boolean | null;
+  /** Whether it was taken in as new or dry: then there is nothing in it. */
+  readonly dry?: boolean;
 }
 
 /** A sample point that nobody has looked at. */
@@ -101,7 +103,7 @@ export function draftOf(entry: FluidRead | null, known: Known): FluidDraft {
     followWhy: entry?.follow?.why ?? '',
     control: entry?.control ?? (known.hasModulator ? 'ABS' : null),
     seals: entry?.seals ?? 'ordinary',
-    inSystem: entry?.inSystem ?? known.lastGrade ?? 'unknown',
+    inSystem: entry?.inSystem ?? (known.dry ? 'empty' : (known.lastGrade ?? 'unknown')),
     samples:
       entry && entry.samples.length > 0
         ? entry.samples.map(sampleDraft)

@@ -27,6 +27,7 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
   usePageTitle('New job');
   const [masterIds, setMasterIds] = useState<readonly string[] | null>(null);
   const [purpose, setPurpose] = useState<Purpose | null>(null);
+  const [hands, setHands] = useState<'alone' | 'helper' | null>(null);
   const jobId = useMemo(() => uuid(), []);
   const openJob = useOpenJob();
   const vehicle = vehicles.data?.find((v) => v.id === picked) ?? null;
@@ -48,11 +49,14 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
       ? 'Say what is in hand first'
       : purpose === null
         ? 'Say why it is here first'
-        : null;
+        : hands === null
+          ? 'Say who is at hand first'
+          : null;
   const open = () => {
     if (!purpose) return;
+    const helper = hands === 'helper';
     openJob.mutate(
-      { id: jobId, vehicleId: vehicle.id, purpose, masterIds: [...inHand] },
+      { id: jobId, vehicleId: vehicle.id, purpose, masterIds: [...inHand], helper },
       { onSuccess: (job) => router.replace(`/jobs/${job.id}`) },
     );
   };
@@ -113,6 +117,15 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
         chosen={purpose}
         onChoose={setPurpose}
         stacked
+      />
+      <Choice
+        question="Who is at hand?"
+        options={[
+          { value: 'alone', label: 'I am alone' },
+          { value: 'helper', label: 'A helper too' },
+        ]}
+        chosen={hands}
+        onChoose={setHands}
       />
     </Page>
   );

@@ -33,7 +33,12 @@ const show = (plan: Plan) =>
           vehicleName: 'Van',
           layout,
           before: [],
-          planChoices: { order: null, work: plan.work, leaveOldFluid: false },
+          planChoices: {
+            order: null,
+            work: plan.work,
+            circumstances: plan.wishes!.circumstances,
+            leaveOldFluid: false,
+          },
         } as unknown as Job
       }
       plan={plan}

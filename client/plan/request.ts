@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { isDue } from '@brook/core/fluid';
+import { foundDirty, isDue } from '@brook/core/fluid';
 import { workTakenOver } from '@brook/core/matters';
 import type { PlanRequest } from '@brook/core/plan';
 
@@ -16,6 +16,10 @@ export function planRequestOf(
   const due = job.fluid ? isDue(job.fluid.verdict) : false;
   return {
     ...asked,
+    circumstances: {
+      ...asked.circumstances,
+      dirty: asked.circumstances.dirty || foundDirty(job.fluid?.samples ?? []),
+    },
     work: workTakenOver(job.layout, asked.work, { before: job.before, due, leaveOldFluid }),
     layout: job.layout,
     fillGrade: plan.fillGrade,

@@ -18,6 +18,7 @@ export const newJob = z.strictObject({
   id: id.optional().describe('Made by the client, so that sending twice makes one job'),
   vehicleId: id,
   purpose: oneOf('Purpose', PURPOSES).default('routine flush'),
+  helper: flag('helper').optional().describe('Whether somebody is at hand for the pedal'),
   masterIds: z
     .array(line('Master', 1, 60))
     .min(1, 'Nothing is in hand; give at least one master, or leave it out for all.')

@@ -3,6 +3,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 /** What somebody who stands at the vehicle sees there; they know nothing of the app. */
 const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/why is it here/i, /renew the fluid/i],
+  [/who is at hand/i, /helper/i],
   [/the cap/i, /^DOT 4$/],
   [/ABS or stability/i, /^ABS$/],
   [/colour in the reservoir/i, /^straw$/],

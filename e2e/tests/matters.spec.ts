@@ -45,6 +45,7 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await expect(page.getByTestId('matter snapped')).toContainText(`job ${first.number}`);
   await page.getByRole('checkbox', { name: 'Brake pedal' }).click();
   await page.getByRole('radio', { name: 'Renew the fluid' }).click();
+  await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await toTheProof(page, workshop);
   expect(job.planChoices.work.masterIds).toEqual(['clutch-master']);
@@ -84,6 +85,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
   await takeIn(page, car);
   await expect(page.getByTestId('matter seized')).toContainText('Settled by bleeding');
   await page.getByRole('radio', { name: 'A part was changed' }).click();
+  await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await shown(page, workshop);
   const chosen = await workshop.choose(job, {
@@ -132,6 +134,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   await takeIn(page, bus);
   await expect(page.getByTestId('matter air possible').first()).toContainText('Una Marrick');
   await page.getByRole('radio', { name: 'A part was changed' }).click();
+  await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const taken = await shown(page, workshop);
   await workshop.choose(taken, {

@@ -70,7 +70,8 @@ const look = (grade: string | RegExp, colour: string) =>
     [/another product, reservoir/, 'None of these'],
   ] as const;
 const readFluid = async (page: Page) => {
-  await answer(page, look('DOT 4', 'brown'));
+  const [, ...atTheReservoir] = look('DOT 4', 'brown');
+  await answer(page, [[/all as before/, 'Yes'], ...atTheReservoir]);
   await page.getByRole('button', { name: 'Measure it, reservoir' }).click();
   await page.getByLabel('Water, reservoir').fill('2.6');
   await page.getByRole('button', { name: 'Sample at a bleeder' }).click();
@@ -85,6 +86,10 @@ const wrongBottle = async (page: Page) => {
   await page
     .getByText('Which fluid goes in?')
     .evaluate((e) => e.scrollIntoView({ block: 'start' }));
+};
+const takeIn = async (page: Page) => {
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByText('And today?').waitFor();
 };
 const decide = async (page: Page) => {
   await page
@@ -119,6 +124,7 @@ const reckon = async (page: Page) => {
 
 const ALL: readonly Picture[] = [
   { name: 'jobs', open: '/' },
+  { name: 'owes', open: { vehicle: 'LB 1', page: '' }, then: takeIn },
   { name: 'fluid', open: ['SM 1', 'fluid'], then: readFluid },
   { name: 'wrong-bottle', open: ['FV 1', 'fluid'], then: wrongBottle },
   { name: 'plan', open: ['HC 7', 'plan'] },
@@ -135,7 +141,6 @@ const ALL: readonly Picture[] = [
   { name: 'shelf', open: '/shelf' },
   { name: 'history', open: { vehicle: 'SM 1', page: 'history' } },
   { name: 'descent', open: { vehicle: 'SM 1', page: 'descent' }, then: reckon },
-  { name: 'rules', open: '/rules' },
   { name: 'plan-wide', size: WIDE, open: ['HC 7', 'plan'] },
 ];
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  foundDirty,
   CLARITIES,
   COLOURS,
   condition,
@@ -247,4 +248,21 @@ test('one more bad sample never makes a verdict better', () => {
       },
     ),
   );
+});
+
+// What is not pushed upwards: common practice, no source.
+test.each([
+  ['brown', 'clear', true],
+  ['black', 'clear', true],
+  ['amber', 'clear', false],
+  ['clear', 'hazy', true],
+  ['straw', 'particles', true],
+  [null, null, false],
+] as const)('%s and %s counts as dark or dirty: %s', (colour, clarity, dirty) => {
+  expect(
+    foundDirty([
+      { colour: 'clear', clarity: 'clear' },
+      { colour, clarity },
+    ]),
+  ).toBe(dirty);
 });

@@ -84,4 +84,12 @@ export function isDue({ condition: state }: Pick<FluidVerdict, 'condition'>): bo
   return state?.verdict === 'replace now' || state?.verdict === 'replace at this visit';
 }
 
+/** Whether fluid was seen that is dark, hazy or carries particles: it is not pushed upwards into master or ABS [C]. */
+export function foundDirty(samples: readonly Pick<Sample, 'colour' | 'clarity'>[]): boolean {
+  return samples.some(
+    ({ colour, clarity }) =>
+      colour === 'brown' || colour === 'black' || clarity === 'hazy' || clarity === 'particles',
+  );
+}
+
 const STOPS: readonly FluidHold[] = ['condition stops', 'wrong chemistry inside'];

@@ -14,6 +14,7 @@ export {
 } from './looks';
 export {
   fluidVerdict,
+  foundDirty,
   isDue,
   type FluidHold,
   type FluidRequest,

@@ -315,3 +315,54 @@ test('on any layout and at any bleeder: the rest can be carried out, fluid is co
     { numRuns: 30 },
   );
 });
+
+// A clutch that fails is bled again by itself, the brakes were proved on their own: common practice, no source.
+test('a control that is not right is planned anew alone where it is the clutch, with the modulator where it is a brake', () => {
+  const van = layoutOf('sports-coupe');
+  const plan = planned({
+    layout: van,
+    work: {
+      ...routineFlush(['clutch-master']),
+      purpose: 'after work',
+      parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: false }],
+      lowest: [{ bowlId: 'bowl', belowMaxMm: 55 }],
+    },
+  });
+  const done = runOf(plan, follow(plan));
+  const anew = (masterId: string) => {
+    const halt = {
+      eventId: 'h',
+      reason: 'pedal not right' as const,
+      stopId: null,
+      masterId,
+      decision: null,
+    };
+    const result = planOnward(done, halt, 'plan anew', 'd');
+    if (result.verdict === 'refused') throw new Error('refused');
+    return result.plan;
+  };
+  expect(opens(plan)).toHaveLength(5);
+  expect(opens(anew('clutch-master'))).toEqual(['slave-bleeder']);
+  expect(new Set(opens(anew('master'))).size).toBeGreaterThan(3);
+  expect(anew('master').work.airInModulator).toBe(true);
+  expect(anew('clutch-master').work.airInModulator).toBe(false);
+});
+
+test('a snapped bleeder comes off with its part: what hangs on it is opened', () => {
+  const plan = planned({ layout: layoutOf('hatchback-diagonal') });
+  const [first] = plan.stops;
+  const state = runOf(plan, follow(plan).slice(0, 20));
+  const halt = {
+    eventId: 'h',
+    reason: 'snapped' as const,
+    stopId: first!.id,
+    masterId: null,
+    decision: null,
+  };
+  const result = planOnward(state, halt, 'plan anew', 'd');
+  if (result.verdict === 'refused') throw new Error('refused');
+  expect(result.plan.work.parts).toEqual([
+    { partId: first!.bleeder.at, cappedAtOnce: false, keptFull: true, newPart: true },
+  ]);
+  expect(result.plan.stops.map((s) => s.bleeder.id)).toContain(first!.bleeder.id);
+});

@@ -116,7 +116,8 @@ function onlyOf(
 ): Pick<WorkDone, 'parts' | 'master' | 'lowest' | 'owed'> {
   const circuit = new Set(chambers.flatMap((c) => [...circuitOf(layout, c)]));
   return {
-    parts: parts.filter((p) => circuit.has(p.partId)),
+    // What the level did was bled out under the plan before.
+    parts: parts.filter((p) => circuit.has(p.partId)).map((p) => ({ ...p, keptFull: true })),
     master: master?.masterId === id ? master : null,
     lowest: [],
     owed: { airAt: [], oldAt: [], modulatorIds: [] },

@@ -1,5 +1,5 @@
 import type { PlanChoices } from '@brook/contract';
-import { isDue, type Colour, type Grade, type IsoClass } from '@brook/core/fluid';
+import { foundDirty, isDue, type Colour, type Grade, type IsoClass } from '@brook/core/fluid';
 import type { FluidRead } from '@brook/core/log';
 import type { PlanResult } from '@brook/core/plan';
 import type { Transaction } from 'sequelize';
@@ -24,6 +24,7 @@ export async function planOfJob(
     rules: await houseRulesOf(actor, transaction),
     before: await mattersBefore(vehicle, job, transaction),
     due: isDue(read.verdict),
+    dirty: foundDirty(read.samples),
   });
 }
 

@@ -44,6 +44,7 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
         vehicle.layout,
         given.purpose,
         given.masterIds && knownMasters(vehicle.layout, given.masterIds),
+        given.helper,
       );
       const number = workshop.nextJobNumber;
       await workshop.update({ nextJobNumber: number + 1 }, { transaction });

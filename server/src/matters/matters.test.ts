@@ -13,6 +13,7 @@ import {
   goodProof,
   NOW,
   planOfJob,
+  seen,
   SOUND_FLUID,
   stateOfJob,
   usedFluid,
@@ -557,5 +558,26 @@ describe('fluid that does not agree with the run', () => {
     expect((await put({ ...less, gap: 'still inside' })).status).toBe(200);
     job = await tech.job(job.id);
     expect(stateOfJob(job).fluidUsed!.used.gap).toBe('still inside');
+  });
+});
+
+describe('what is known goes on by itself', () => {
+  test('dark fluid puts pushing from below last; who is at hand is asked once', async () => {
+    const bike = await add('motorcycle-clutch-bends');
+    const body = { vehicleId: bike.id, purpose: 'soft pedal', helper: false };
+    let job = (await tech.send('post', '/jobs', body).expect(201)).body as Job;
+    expect(job.planChoices.means.helper).toBe(false);
+    const methods = async (colour: string) => {
+      job = await tech.change(job, 'put', 'fluid', {
+        ...GOOD_FLUID,
+        samples: [seen('reservoir', { colour })],
+      });
+      const reverse = planOfJob(job).methods.find((m) => m.method === 'reverse')!;
+      return reverse.reasons.map((r) => r.code);
+    };
+    expect(await methods('amber')).not.toContain('dirty fluid');
+    expect(await methods('brown')).toContain('dirty fluid');
+    // It was not said by hand: the choice itself stays as it was.
+    expect(job.planChoices.circumstances.dirty).toBe(false);
   });
 });

@@ -14,6 +14,7 @@ export function usualChoices(
   layout: Layout,
   purpose: Purpose = 'routine flush',
   masterIds: readonly string[] = layout.masters.map((m) => m.id),
+  helper: boolean = USUAL_MEANS.helper,
 ): PlanChoices {
   const { preferred: _, ...circumstances } = USUAL_DAY;
   const work = { ...routineFlush(masterIds), purpose };
@@ -26,7 +27,7 @@ export function usualChoices(
       lowest: [],
       renewPockets: false,
     },
-    means: { ...USUAL_MEANS },
+    means: { ...USUAL_MEANS, helper },
     circumstances,
     method: null,
     order: null,
@@ -69,19 +70,24 @@ export interface PlanBasis {
   readonly rules: HouseRules;
   /** What the vehicle owes: the job takes it over. */
   readonly before: readonly Matter[];
-  /** Whether its fluid was judged as due. */
+  /** Whether its fluid was judged as due, and whether it was found dark or dirty. */
   readonly due: boolean;
+  readonly dirty: boolean;
 }
 
 /** What a job's plan is made of. */
 export function planRequestOf(
   vehicle: Pick<Vehicle, 'layout' | 'makerEntry'>,
   { leaveOldFluid, ...choices }: PlanChoices,
-  { fill, newColour, rules, before, due }: PlanBasis,
+  { fill, newColour, rules, before, due, dirty }: PlanBasis,
 ): PlanRequest {
   const { layout } = vehicle;
   return {
     ...choices,
+    circumstances: {
+      ...choices.circumstances,
+      dirty: choices.circumstances.dirty || dirty,
+    },
     work: workTakenOver(layout, choices.work, { before, due, leaveOldFluid }),
     layout,
     fillGrade: fill.grade,
