@@ -70,13 +70,8 @@ export function usedDraftOf(
     ...own,
     ...shelf.filter((c) => run.pouredFromMl[c.id] && !own.some((o) => o.id === c.id)),
   ];
-  // What was said to come out of a container came out of it, as far as it held so much; the rest is shared out as they are emptied.
-  const saidMl = (c: OnShelf) => Math.min(run.pouredFromMl[c.id] ?? 0, c.leftMl);
-  const restMl = run.pouredMl - picked.reduce((sum, c) => sum + saidMl(c), 0);
-  const rest = picked.map((c) => ({ ...c, leftMl: c.leftMl - saidMl(c) }));
-  const shared = sharePoured(Math.max(0, restMl), rest);
   const shares = new Map(
-    picked.map((c) => [c.id, saidMl(c) + shared.find((s) => s.containerId === c.id)!.pouredMl]),
+    sharePoured(run.pouredMl, picked, run.pouredFromMl).map((s) => [s.containerId, s.pouredMl]),
   );
   return {
     containers: picked.map((c) => ({

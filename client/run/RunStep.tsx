@@ -62,7 +62,11 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         step={step.step}
         band={band}
         action={action}
-        inHand={step.step === 'fill reservoir' ? <InHandLine of={inHand} /> : null}
+        inHand={
+          step.step === 'fill reservoir' ? (
+            <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, plan.bowls[0]!.id, id)} />
+          ) : null
+        }
         link={<RunNotices run={run} />}
         onWrong={onWrong}
       />
@@ -188,7 +192,9 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
           stop && run.counts ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined
         }
       />
-      {'pourMl' in step ? <InHandLine of={inHand} /> : null}
+      {'pourMl' in step ? (
+        <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />
+      ) : null}
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}
@@ -198,6 +204,12 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
     </Page>
   );
+}
+
+/** What was poured is kept, whatever it was; another product halts the run. */
+function wrongPour(run: LiveRun, bowlId: string, containerId: string): void {
+  run.say({ kind: 'topped up', bowlId, containerId });
+  run.say({ kind: 'halted', reason: 'other product', stopId: null });
 }
 
 /** Who counts, where it is not this phone. */

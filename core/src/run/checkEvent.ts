@@ -9,7 +9,7 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   'ran dry': ['plan anew', 'end job'],
   seized: ['do it last', 'go on', 'leave shut', 'end job'],
   snapped: ['plan anew', 'end job'],
-  'nothing comes': ['go on', 'leave shut', 'end job'],
+  'nothing comes': ['go on', 'another method', 'leave shut', 'end job'],
   'tool stopped': ['go on', 'end job'],
   'wrong part': ['go on', 'end job'],
   'air never ends': ['go on', 'plan anew', 'end job'],

@@ -30,7 +30,14 @@ export const HALTS_AT_BLEEDER = HALT_REASONS.filter(
 export const MENDABLE: readonly HaltReason[] = ['leak'];
 
 /** What a person may decide on a halt. */
-export const DECISIONS = ['plan anew', 'go on', 'do it last', 'leave shut', 'end job'] as const;
+export const DECISIONS = [
+  'plan anew',
+  'another method',
+  'go on',
+  'do it last',
+  'leave shut',
+  'end job',
+] as const;
 export type Decision = (typeof DECISIONS)[number];
 
 /** Decisions after which the rest is planned anew from the state reached. */

@@ -278,6 +278,7 @@ function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): R
     case 'end job':
       return stays({ ...decided, ended: halt.reason });
     case 'plan anew':
+    case 'another method':
     case 'leave shut':
     case 'do it last': {
       const onward =

@@ -366,3 +366,17 @@ test('a snapped bleeder comes off with its part: what hangs on it is opened', ()
   ]);
   expect(result.plan.stops.map((s) => s.bleeder.id)).toContain(first!.bleeder.id);
 });
+
+test('nothing comes: the rest goes by another method that can work, the same bleeders in the same order', () => {
+  const plan = planned({ layout: layoutOf('hatchback-diagonal') });
+  const state = runOf(plan, follow(plan, 30));
+  const after = meet(state, 'nothing comes', 'another method', plan.stops[0]!.id);
+  const next = after.plan;
+  expect(next.id).not.toBe(plan.id);
+  expect(next.method).not.toBe(plan.method);
+  expect(next.methods.find((m) => m.method === next.method)!.verdict).not.toBe('hopeless');
+  expect(next.stops.every((s) => s.method === next.method)).toBe(true);
+  const left = plan.stops.filter((s) => !state.bleeders.find((b) => b.stopId === s.id)!.shut);
+  expect(opens(next)).toEqual(left.map((s) => s.bleeder.id));
+  expect(nextStep(runOf(plan, follow(next), after)).kind).not.toBe('decide');
+});

@@ -7,6 +7,7 @@ import {
   type PlanReached,
   type PlanResult,
 } from '../plan';
+import type { Method } from '../flow';
 import { circuitOf, type WorkDone } from '../scope';
 import { draftOf, isStageThrough, type PlanStop, type StageDraft } from '../stages';
 import { bowlsRunDry } from './dry';
@@ -39,6 +40,8 @@ export function planOnward(
         workAfter(state.plan, halt),
         reachedBy(state, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }),
       );
+    case 'another method':
+      return byAnother(state, planId, leftShut);
     case 'leave shut':
       return restBy(state, planId, inHand === undefined ? leftShut : [...leftShut, inHand]);
     case 'do it last':
@@ -164,6 +167,7 @@ function restBy(
   planId: string,
   leftShut: readonly string[],
   last?: string,
+  another?: Method,
 ): PlanResult {
   const { layout, fillGrade, newColour, means, preferences, wishes, work, method } = state.plan;
   return planBleed({
@@ -175,13 +179,50 @@ function restBy(
     ...wishes,
     planId,
     work,
-    method,
+    method: another ?? method,
     reached: reachedBy(state, {
       leftShut,
-      rest: restOf(state, leftShut, last),
+      rest: restOf(state, leftShut, last).map((d) => (another ? byMethod(d, another) : d)),
       fillFirst: false,
     }),
   });
+}
+
+/** A stage of bleeding by another method; any other stage as it is. */
+const byMethod = (draft: StageDraft, method: Method): StageDraft =>
+  draft.kind === 'bleed'
+    ? {
+        ...draft,
+        method,
+        visits: draft.visits.map((v) => ({ ...v, visit: { ...v.visit, method } })),
+      }
+    : draft;
+
+/** The rest by the best of the other methods that can work here; refused with the last reason where none can. */
+function byAnother(state: RunState, planId: string, leftShut: readonly string[]): PlanResult {
+  const inHand = state.plan.method;
+  const others = state.plan.methods.filter(
+    (m) => m.method !== inHand && m.method !== 'injection' && m.verdict !== 'hopeless',
+  );
+  let result: PlanResult | null = null;
+  for (const { method } of others) {
+    result = restBy(state, planId, leftShut, undefined, method);
+    if (result.verdict === 'planned') return result;
+  }
+  return result ?? restRefused(state);
+}
+
+/** No other method can work: said as the refusal of the one in hand would be. */
+function restRefused({ plan }: RunState): PlanResult {
+  const reasons = plan.methods
+    .filter((m) => m.method !== plan.method)
+    .slice(0, 1)
+    .map((m) => ({
+      code: 'method' as const,
+      method: m.method,
+      reasons: m.reasons.filter((r) => r.weight === 'stops'),
+    }));
+  return { verdict: 'refused', reasons, methods: plan.methods };
 }
 
 function reachedBy(

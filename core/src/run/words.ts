@@ -59,6 +59,10 @@ export const DECISION_WORDS: Readonly<
     title: 'Plan the rest anew',
     follows: 'What must be opened is worked out again, with the fluid as it stands now.',
   },
+  'another method': {
+    title: 'Go on by another method',
+    follows: 'The rest goes by the best of the others that can work here.',
+  },
   'go on': { title: 'It is cured: go on', follows: 'The count goes on where it stood.' },
   'do it last': {
     title: 'Penetrant on it, do the others first',

@@ -7,24 +7,28 @@ export interface PouredShare {
 }
 
 /**
- * Share what was poured over the containers at hand as a technician empties
- * them: opened ones first, then in the order given. What they do not hold is
- * not shared out.
+ * Share what was poured over the containers at hand: what was said to come out
+ * of one came out of it, as far as it held so much; the rest as a technician
+ * empties them, opened ones first, then in the order given. What they do not
+ * hold is not shared out.
  *
  * @param pouredMl 0 or more
+ * @param saidMl what was said to come out of which, mL by container
  */
 export function sharePoured(
   pouredMl: number,
   containers: readonly Pick<ShelfContainer, 'id' | 'state' | 'leftMl'>[],
+  saidMl: Readonly<Record<string, number>> = {},
 ): PouredShare[] {
   if (!(pouredMl >= 0)) throw new RangeError(`pouredMl is ${pouredMl}; give 0 mL or more`);
   const inOrder = [...containers].sort(
     (a, b) => Number(b.state === 'opened') - Number(a.state === 'opened'),
   );
-  let rest = pouredMl;
+  const said = new Map(inOrder.map((c) => [c.id, Math.min(saidMl[c.id] ?? 0, c.leftMl)]));
+  let rest = Math.max(0, pouredMl - [...said.values()].reduce((sum, ml) => sum + ml, 0));
   return inOrder.map((c) => {
-    const share = Math.min(rest, c.leftMl);
+    const share = Math.min(rest, c.leftMl - said.get(c.id)!);
     rest -= share;
-    return { containerId: c.id, pouredMl: share };
+    return { containerId: c.id, pouredMl: said.get(c.id)! + share };
   });
 }

@@ -41,12 +41,22 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
   if (run.pouredMl + run.removedMl + run.bledMl === 0) return;
   const held = await heldOf(
     actor.workshopId,
-    { ids: accepted.pick.containers.map((c) => c.id), exceptJobId: locked.job.id },
+    {
+      // What was said to be poured from another one came out of it.
+      ids: [
+        ...new Set([
+          ...accepted.pick.containers.map((c) => c.id),
+          ...Object.keys(run.pouredFromMl),
+        ]),
+      ],
+      exceptJobId: locked.job.id,
+    },
     transaction,
   );
   const containers = sharePoured(
     run.pouredMl,
     held.map((h) => shelfContainer(h, at)),
+    run.pouredFromMl,
   ).filter((c) => c.pouredMl > 0);
   await settle(locked, {
     containers: containers.map((c) => ({ ...c, discardedMl: 0 })),
@@ -174,7 +184,7 @@ function beyondHandedOver(given: FluidUsed, handed: readonly Moved[]): Moved {
 
 /** Every container that this job could not have been filled from, at its field. */
 async function refuseWrongContainers(
-  { job, transaction, actor, at }: LockedJob,
+  { job, transaction, actor, at, state }: LockedJob,
   given: FluidUsed,
 ): Promise<void> {
   const { openContainers } = await houseRulesOf(actor, transaction);
@@ -193,15 +203,17 @@ async function refuseWrongContainers(
         },
       ];
     const now = shelfContainer(found, at);
+    // What the run says was poured from it happened, whatever it is: it is kept, for a recall.
+    const happened = state.run?.pouredFromMl[c.containerId] !== undefined;
     const admitted = admitContainer({ ...now, restedHours: null }, openContainers);
-    if (admitted.verdict === 'refuse')
+    if (!happened && admitted.verdict === 'refuse')
       return [
         {
           field: `containers.${i}.containerId`,
           sentence: `Batch ${now.batch}: ${admitted.reasons.map((r) => ADMIT_WORDS[r.code]).join(' ')}`,
         },
       ];
-    const unfit = unfitFor(job, now);
+    const unfit = happened ? null : unfitFor(job, now);
     if (unfit)
       return [
         {

@@ -7,7 +7,17 @@ import {
   type Seed,
   type Shelf,
 } from '@brook/contract';
-import { Brook, fullRun, NOW, SEED, SOUND_FLUID, usedFluid, type Caller } from '../testing';
+import { randomUUID } from 'node:crypto';
+import {
+  Brook,
+  fullRun,
+  NOW,
+  planOfJob,
+  SEED,
+  SOUND_FLUID,
+  usedFluid,
+  type Caller,
+} from '../testing';
 
 const seed = (deliveries: Seed['workshops'][number]['deliveries']): Seed => ({
   workshops: SEED.workshops.map((w, i) => (i === 0 ? { ...w, deliveries } : w)),
@@ -359,4 +369,36 @@ test.each([
     })
     .expect(422);
   expect(res.body.faults).toContainEqual({ field, sentence: expect.stringMatching(words) });
+});
+
+// A recall is only true if what happened is kept: facts of the trade, common practice, no source.
+test('what was poured from another container, of a grade that must not go in too, is kept with its batch', async () => {
+  await start([delivery('K-117', 1000, 2), delivery('S-5', 500, 1, { grade: 'DOT 5' })]);
+  let job = await tech.running();
+  const wrong = (await shelf()).containers.find((c) => c.batch === 'S-5')!;
+  const [bowl] = planOfJob(job).bowls;
+  const base = { deviceId: randomUUID(), planId: null, atMs: NOW.getTime() };
+  const haltId = randomUUID();
+  const prepared = fullRun(job, 0).map((e) =>
+    e.kind === 'prepared' && e.step === 'fill reservoir' ? { ...e, containerId: wrong.id } : e,
+  );
+  await tech.say(job, [
+    ...prepared,
+    {
+      ...base,
+      id: randomUUID(),
+      deviceSeq: 1,
+      kind: 'topped up',
+      bowlId: bowl!.id,
+      containerId: wrong.id,
+    },
+    { ...base, id: haltId, deviceSeq: 2, kind: 'halted', reason: 'other product', stopId: null },
+    { ...base, id: randomUUID(), deviceSeq: 3, kind: 'decided', haltId, decision: 'end job' },
+  ]);
+  job = await tech.job(job.id);
+  expect(job.stage).toBe('ended');
+  const from = job.fluidUsed!.containers.find((c) => c.containerId === wrong.id)!;
+  expect(from).toMatchObject({ grade: 'DOT 5', batch: 'S-5' });
+  expect(from.pouredMl).toBeCloseTo(bowl!.maxMl - bowl!.airDrawnMl);
+  expect(job.leaves.map((m) => m.kind)).toContain('stop verdict');
 });
