@@ -19,6 +19,8 @@ export interface JobAbout {
   readonly openedAtMs: number;
   /** The layout of the vehicle, for a job that has no plan yet. */
   readonly layout: Layout;
+  /** What was said of the work, for jobs from before that stood in the log. */
+  readonly work?: WorkDone | null;
 }
 
 /** What a job says of its vehicle: what it leaves open, and what of earlier matters it settles. */
@@ -52,7 +54,8 @@ export interface JobSays {
  *
  * @param before matters that were open before it, which it takes over
  */
-export function jobSays(job: JobState, about: JobAbout, before: readonly Matter[] = []): JobSays {
+export function jobSays(given: JobState, about: JobAbout, before: readonly Matter[] = []): JobSays {
+  const job = withWorkSaid(given, about);
   const released = job.released !== null;
   // Ended while it was set, nobody drives it any more.
   const drive = released || job.ended ? null : driveInForce(job);
@@ -76,6 +79,22 @@ export function jobSays(job: JobState, about: JobAbout, before: readonly Matter[
     fluidPasses: job.fluid !== null && job.fluid.read.verdict.verdict !== 'stop',
     afterClose: null,
   };
+}
+
+/** A job from before its log held what was said of the work, as if it did. */
+function withWorkSaid(job: JobState, { work, openedAtMs, jobId }: JobAbout): JobState {
+  if (job.said || !work) return job;
+  const said: JobState['said'] = {
+    id: jobId,
+    deviceId: jobId,
+    deviceSeq: 0,
+    atMs: openedAtMs,
+    planId: null,
+    person: job.fluid?.person ?? job.ended?.person ?? '',
+    kind: 'work said',
+    work,
+  };
+  return { ...job, said };
 }
 
 /** What the additions to a closed job say: what was done after its end, or taken back from what it ended on. */

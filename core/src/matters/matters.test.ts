@@ -255,6 +255,15 @@ describe('the next job does not free what the one before left', () => {
     expect(said.kinds()).toContain('air possible left-front');
   });
 
+  test('(d) what was said before it stood in the log counts as well', () => {
+    const work = onePart(CAR, 'left-front-caliper', ['master']);
+    const about = { jobId: 'old', jobNumber: 1, openedAtMs: 7, layout: CAR, work };
+    const { open } = jobSays(foldJob([kept(ended)]), about);
+    expect(open.map((m) => m.kind)).toContain('part off');
+    expect(open.every((m) => m.sinceMs === 7 || m.kind === 'old fluid')).toBe(true);
+    expect(jobSays(foldJob([kept(ended)]), { ...about, work: null }).open).toEqual([]);
+  });
+
   test('(e) a tool cycle that is owed for air is not left out by a sentence', () => {
     const yard = new Yard(CAR);
     const work = afterWork(CAR, { modulatorOpened: true });

@@ -1,5 +1,6 @@
 import type { Job as JobDto } from '@brook/contract';
 import type { Dye, Grade } from '@brook/core/fluid';
+import type { PlanResult } from '@brook/core/plan';
 import { Op, type Transaction } from 'sequelize';
 import { Job } from '../db/models';
 
@@ -15,23 +16,31 @@ export async function lastFillOf(
   vehicleId: string,
   transaction?: Transaction,
 ): Promise<LastFill | null> {
-  const job = await Job.findOne({
+  const jobs = await releasedJobs(vehicleId, ['closedAt', 'fluid'], transaction);
+  // What was only looked at and proved was not filled.
+  const job = jobs.find((j) => j.fluid?.verdict.fill);
+  return job?.closedAt
+    ? { at: job.closedAt, grade: job.fluid!.verdict.fill!.grade, dye: job.fluid!.newDye }
+    : null;
+}
+
+/** Released jobs of a vehicle, the last one first. */
+const releasedJobs = (
+  vehicleId: string,
+  attributes: string[],
+  transaction?: Transaction,
+): Promise<Job[]> =>
+  Job.findAll({
     where: { vehicleId, released: { [Op.not]: null } },
     order: [['closedAt', 'DESC']],
-    attributes: ['closedAt', 'fluid'],
+    attributes,
     transaction,
   });
-  const grade = job?.fluid?.verdict.fill?.grade;
-  return job?.closedAt && grade ? { at: job.closedAt, grade, dye: job.fluid!.newDye } : null;
-}
 
 /** Partners that wear together with what the last released job changed, and that it left: for the next one to take up. */
 export async function notDoneBefore(vehicleId: string): Promise<JobDto['notDone']> {
-  const job = await Job.findOne({
-    where: { vehicleId, released: { [Op.not]: null } },
-    order: [['closedAt', 'DESC']],
-    attributes: ['closedAt', 'planResult'],
-  });
+  const jobs = await releasedJobs(vehicleId, ['closedAt', 'planResult']);
+  const job = jobs.find((j) => j.planResult?.verdict === 'planned' && opensSomething(j.planResult));
   if (!job?.closedAt || job.planResult?.verdict !== 'planned') return [];
   const at = job.closedAt.toISOString();
   return job.planResult.plan.scope.advice.flatMap(({ partnerName, advise }) =>
@@ -52,3 +61,7 @@ export async function knownFluidOf(job: Job): Promise<JobDto['knownFluid']> {
   const { grades, lowViscosity } = cap;
   return { cap: [...grades], lowViscosity, control, seals, at: last.openedAt.toISOString() };
 }
+
+/** Whether a plan was more than a look. */
+const opensSomething = ({ plan }: Extract<PlanResult, { readonly verdict: 'planned' }>): boolean =>
+  plan.work.purpose !== 'look and prove';

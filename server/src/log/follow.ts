@@ -31,6 +31,7 @@ export function aboutOf({ job, vehicle }: Pick<LockedJob, 'job' | 'vehicle'>): J
     jobNumber: job.number,
     openedAtMs: job.openedAt.getTime(),
     layout: vehicle.layout,
+    work: job.planChoices?.work ?? null,
   };
 }
 

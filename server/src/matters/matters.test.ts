@@ -431,6 +431,17 @@ describe('look and prove', () => {
     expect((await release(through)).vehicleDrive).toBe('free');
   });
 
+  test('a look does not make the last fill forgotten', async () => {
+    const bike = await add('motorcycle-front-disc');
+    await release(await runOn(await accepted(bike)));
+    await mark(bike.id, 'Fell over in the yard');
+    const looked = { ...SOUND_FLUID, fill: null, newColour: null };
+    await release(await runOn(await accepted(bike, { purpose: 'look and prove' }, looked)));
+    const next = (await tech.send('post', '/jobs', { vehicleId: bike.id }).expect(201)).body as Job;
+    expect(next.lastFill).toMatchObject({ grade: 'DOT 4' });
+    expect(next.knownFluid).toMatchObject({ cap: ['DOT 4'], control: 'ABS', seals: 'ordinary' });
+  });
+
   test('what owes a bleed is not only looked at', async () => {
     const car = await add('hatchback-diagonal');
     await halted(await accepted(car), 'ran dry', 'right-rear', 'end job');
