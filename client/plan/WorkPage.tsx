@@ -38,6 +38,8 @@ const YES_NO = [
   { value: 'no' as const, label: 'No' },
 ];
 
+const ANSWERS = [...YES_NO, { value: 'unknown' as const, label: 'Nobody knows' }];
+
 /** What was done to the vehicle, asked in facts; what must be opened follows from it. */
 export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
   const { layout, planChoices } = job;
@@ -160,6 +162,7 @@ function Changed({ layout, draft, set }: PartProps) {
         (partId) =>
           draft.parts.find((p) => p.partId === partId) ?? {
             partId,
+            done: null,
             cappedAtOnce: null,
             keptFull: null,
             newPart: null,
@@ -206,18 +209,32 @@ function Changed({ layout, draft, set }: PartProps) {
           />
           <Choice
             compact
-            question="Line capped at the joint at once?"
-            options={YES_NO}
-            chosen={p.cappedAtOnce}
-            onChoose={(cappedAtOnce) => put(p.partId, { cappedAtOnce })}
+            question="Is it done?"
+            options={[
+              { value: 'yes', label: 'Done' },
+              { value: 'no', label: 'Not yet' },
+            ]}
+            chosen={p.done}
+            onChoose={(done) => put(p.partId, { done })}
           />
-          <Choice
-            compact
-            question="Reservoir kept full throughout?"
-            options={YES_NO}
-            chosen={p.keptFull}
-            onChoose={(keptFull) => put(p.partId, { keptFull })}
-          />
+          {p.done === 'yes' ? (
+            <>
+              <Choice
+                compact
+                question="Line capped at the joint at once?"
+                options={ANSWERS}
+                chosen={p.cappedAtOnce}
+                onChoose={(cappedAtOnce) => put(p.partId, { cappedAtOnce })}
+              />
+              <Choice
+                compact
+                question="Reservoir kept full throughout?"
+                options={ANSWERS}
+                chosen={p.keptFull}
+                onChoose={(keptFull) => put(p.partId, { keptFull })}
+              />
+            </>
+          ) : null}
         </View>
       ))}
       {draft.parts.length > 0 ? (

@@ -87,7 +87,9 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
     'a part named, the rest not asked',
     {
       purpose: 'after work',
-      parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
+      parts: [
+        { partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' },
+      ],
     },
     /anything else was opened/,
   ],
@@ -95,7 +97,9 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
     'something else, not named',
     {
       purpose: 'after work',
-      parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
+      parts: [
+        { partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' },
+      ],
       elseOpened: 'yes',
     },
     /Name what else/,
@@ -104,9 +108,11 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
     'a part with an open question',
     {
       purpose: 'after work',
-      parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: null, newPart: 'yes' }],
+      parts: [
+        { partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: null, newPart: 'yes' },
+      ],
     },
-    /new, capped, and kept full/,
+    /new, done, capped, and kept full/,
   ],
   [
     'a master with an open question',
@@ -128,7 +134,7 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
 test('another purpose drops what belonged to the last one, and the method is chosen anew', () => {
   const full = draft({
     purpose: 'after work',
-    parts: [{ partId: 'slave', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
+    parts: [{ partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
     masterChanged: MASTER,
     lowest: { bowl: '40' },
     modulatorOpened: 'yes',
@@ -143,4 +149,28 @@ test('another purpose drops what belonged to the last one, and the method is cho
     method: 'two people',
     work: { parts: [], master: null, lowest: [], modulatorOpened: false },
   });
+});
+
+// Not knowing is never the smaller scope; what is not done yet is asked about by the run: common practice, no source.
+test('nobody knows counts as no, not yet as an answer of its own', () => {
+  const part = {
+    partId: 'slave',
+    newPart: 'yes',
+    cappedAtOnce: 'unknown',
+    keptFull: 'unknown',
+  } as const;
+  const sent = (done: 'yes' | 'no') =>
+    workOf(layout, draft({ purpose: 'after work', parts: [{ ...part, done }] }), CHOICES).work
+      .parts;
+  expect(sent('yes')).toEqual([
+    { partId: 'slave', newPart: true, cappedAtOnce: false, keptFull: false },
+  ]);
+  expect(sent('no')).toEqual([
+    { partId: 'slave', newPart: true, cappedAtOnce: true, keptFull: true, notYet: true },
+  ]);
+  const back = workDraft({ ...CHOICES, work: { ...CHOICES.work, parts: [...sent('no')] } });
+  expect(back.parts).toMatchObject([{ done: 'no' }]);
+  const open = { ...part, done: 'no' as const, cappedAtOnce: null, keptFull: null };
+  const asked = draft({ purpose: 'after work', parts: [open], elseOpened: 'no' });
+  expect(workFaults(layout, asked)).toEqual({});
 });

@@ -6,10 +6,14 @@ import type { MasterChanged, Purpose } from '@brook/core/scope';
 import { typedNumber } from '../ui/typedNumber';
 
 export type YesNo = 'yes' | 'no';
+/** Nobody knows counts as the worse of the two. */
+export type Answer = YesNo | 'unknown';
 export interface PartDraft {
   readonly partId: string;
-  readonly cappedAtOnce: YesNo | null;
-  readonly keptFull: YesNo | null;
+  /** Whether the work on it is done; the run asks about what is not. */
+  readonly done: YesNo | null;
+  readonly cappedAtOnce: Answer | null;
+  readonly keptFull: Answer | null;
   readonly newPart: YesNo | null;
 }
 export type MasterDraft = {
@@ -65,6 +69,7 @@ export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanCh
     endLost: work.endLost ?? 'no',
     parts: work.parts.map((p) => ({
       partId: p.partId,
+      done: said(!p.notYet),
       cappedAtOnce: said(p.cappedAtOnce),
       keptFull: said(p.keptFull),
       newPart: said(p.newPart !== false),
@@ -103,8 +108,8 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
     Object.values(draft.lowest).every((mm) => mm.trim() === '')
   )
     faults.parts = 'Name what was changed';
-  if (draft.parts.some((p) => p.cappedAtOnce === null || p.keptFull === null || p.newPart === null))
-    faults.conditions = 'Answer for every part: new, capped, and kept full';
+  if (draft.parts.some(isOpenQuestion))
+    faults.conditions = 'Answer for every part: new, done, capped, and kept full';
   if (draft.parts.length > 0 && draft.elseOpened === null)
     faults.else = 'Say whether anything else was opened';
   if (draft.elseOpened === 'yes') faults.else = 'Name what else was opened, then answer no';
@@ -116,6 +121,12 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
     faults.master = 'Answer every condition of the master';
   return faults;
 }
+
+/** Whether something about a part is not answered; of what is not done yet nobody can say how it went. */
+const isOpenQuestion = ({ newPart, done, cappedAtOnce, keptFull }: PartDraft): boolean =>
+  newPart === null ||
+  done === null ||
+  (done === 'yes' && (cappedAtOnce === null || keptFull === null));
 
 /** The choices with what was answered; what belongs to another purpose is not sent. */
 export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): PlanChoices {
@@ -144,8 +155,10 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
       parts: after
         ? draft.parts.map((p) => ({
             partId: p.partId,
-            cappedAtOnce: p.cappedAtOnce === 'yes',
-            keptFull: p.keptFull === 'yes',
+            // What is not done yet will be done with care; the run asks.
+            cappedAtOnce: p.done === 'no' || p.cappedAtOnce === 'yes',
+            keptFull: p.done === 'no' || p.keptFull === 'yes',
+            ...(p.done === 'no' ? { notYet: true } : {}),
             newPart: p.newPart === 'yes',
           }))
         : [],

@@ -113,6 +113,7 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
       return (
         <ActionBar label="On to the proof" onPress={onProof} side={side} busy={run.waiting > 0} />
       );
+    case 'fit part':
     case 'decide':
     case 'ended':
       return null;

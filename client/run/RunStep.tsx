@@ -13,6 +13,7 @@ import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
+import { FitPart } from './FitPart';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { InHandLine, useInHand, type InHand } from './InHand';
 import { Prepare } from './Prepare';
@@ -81,6 +82,19 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         stage={step.stage}
         band={band}
         action={action}
+        link={<RunNotices run={run} />}
+        onWrong={onWrong}
+      />
+    );
+  if (step.kind === 'fit part')
+    return (
+      <FitPart
+        key={step.partId}
+        job={job}
+        plan={plan}
+        run={run}
+        partId={step.partId}
+        band={band}
         link={<RunNotices run={run} />}
         onWrong={onWrong}
       />

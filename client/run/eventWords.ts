@@ -48,6 +48,8 @@ export function eventWords(
       return `mended: ${said.where}`;
     case 'size found':
       return `a size found: ${said.size} ${said.value}`;
+    case 'part fitted':
+      return 'a part fitted';
     case 'taken off':
       return 'a part taken off';
     case 'note':

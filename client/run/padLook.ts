@@ -91,6 +91,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         next: 'Now prove it: pedal, joints, level, cap.',
       };
     case 'prepare':
+    case 'fit part':
     case 'stage':
     case 'decide':
     case 'ended':

@@ -112,6 +112,12 @@ const happenings = [
     size: line('Size', 1, 40),
     value: z.union([z.number(), z.string().max(60)]),
   }),
+  z.strictObject({
+    kind: z.literal('part fitted'),
+    partId: elementId,
+    cappedAtOnce: z.boolean({ error: 'Whether the joint was capped at once is not answered.' }),
+    keptFull: z.boolean({ error: 'Whether the reservoir was kept full is not answered.' }),
+  }),
   z.strictObject({ kind: z.literal('taken off'), elementId }),
   z.strictObject({ kind: z.literal('note'), text: line('Note', 1, 1000) }),
   z.strictObject({

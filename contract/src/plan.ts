@@ -27,6 +27,7 @@ export const workDone = z.strictObject({
         newPart: flag('newPart')
           .default(true)
           .describe('Whether the part is new, not the old one put back'),
+        notYet: flag('notYet').optional().describe('Not done yet: the run asks how it went'),
       }),
     )
     .max(20)

@@ -112,6 +112,10 @@ test('over the hump: gravity fails by its millimetres, what cures it, and the st
     .getByRole('radiogroup', { name: 'A new part?' })
     .getByRole('radio', { name: 'New' })
     .click();
+  await page
+    .getByRole('radiogroup', { name: 'Is it done?' })
+    .getByRole('radio', { name: 'Done' })
+    .click();
   for (const question of ['Line capped at the joint at once?', 'Reservoir kept full throughout?'])
     await page
       .getByRole('radiogroup', { name: question })

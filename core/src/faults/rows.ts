@@ -48,7 +48,7 @@ export const FAULT_ROWS: readonly FaultRow[] = [
     likely: 'Air in the lines',
     tell: 'Travel under a light and a firm push; bubbles at the bleeders',
     act: 'Bleed by plan',
-    fits: ['pedal not right', 'ran dry'],
+    fits: ['pedal not right', 'ran dry', 'not as planned'],
   },
   {
     seen: 'Springy again days after a good bleed',

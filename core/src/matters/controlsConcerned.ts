@@ -6,11 +6,13 @@ import { holds, type Matter } from './matter';
 
 /** Parts that a job names as changed, compares or took off: nobody knows that they are fitted until it is released. */
 export function partsInHand(job: JobState): string[] {
+  // What is still to be done is off from the moment at which the run opens anything.
+  const opened = (job.run?.openedAtMs ?? null) !== null;
   const works = job.run ? plansOf(job.run).map((p) => p.work) : job.said ? [job.said.work] : [];
   return [
     ...new Set([
       ...works.flatMap((w) => [
-        ...w.parts.map((p) => p.partId),
+        ...w.parts.filter((p) => !p.notYet || opened).map((p) => p.partId),
         ...(w.master ? [w.master.masterId] : []),
       ]),
       ...(job.run?.log ?? []).flatMap((e) => (e.kind === 'taken off' ? [e.elementId] : [])),

@@ -231,7 +231,8 @@ function opened(
     out.add('part off', 'holds', id, 'Named as changed or off', firstOpened(job));
 }
 
-function saysOpen(layout: Layout, work: WorkDone): boolean {
+function saysOpen(layout: Layout, said: WorkDone): boolean {
+  const work = doneAlready(said);
   return (
     work.purpose === 'new or dry' ||
     work.parts.length > 0 ||
@@ -243,15 +244,23 @@ function saysOpen(layout: Layout, work: WorkDone): boolean {
   );
 }
 
+/** Of what was said, what is done already. */
+const doneAlready = (work: WorkDone): WorkDone => ({
+  ...work,
+  parts: work.parts.filter((p) => !p.notYet),
+});
+
 /** Bleeders that were to be opened and are not clear: air where it was said to be or where one was begun, else old fluid. */
 function notClear(out: Writer, job: JobState, layout: Layout, work: WorkDone | null): void {
   const { run } = job;
   if (!run) {
     if (!work || work.purpose === 'soft pedal') return;
-    for (const f of findScope(layout, work).bleeders.filter(airLeft))
+    for (const f of findScope(layout, doneAlready(work)).bleeders.filter(airLeft))
       out.add('air possible', 'holds', f.bleederId, airBecause(f), firstOpened(job));
     return;
   }
+  // Nothing was opened yet, and nothing was said to be: then there is nothing that is not clear.
+  if (run.openedAtMs === null && !(work && saysOpen(layout, work))) return;
   const airy = airyBleeders(run);
   const done = doneAt(run);
   for (const d of done.values()) {
@@ -394,6 +403,7 @@ function mattersOfHalt(
         : [['control soft', masterId]];
     case 'tool stopped':
     case 'wrong part':
+    case 'not as planned':
       // The stage that halted is not through: what it leaves stands by itself.
       return [];
   }

@@ -255,6 +255,26 @@ describe('the next job does not free what the one before left', () => {
     expect(said.kinds()).toContain('air possible left-front');
   });
 
+  test('a part that is not done yet holds nothing until something is opened', () => {
+    const work = afterWork(CAR, {
+      parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, notYet: true }],
+    });
+    const yard = new Yard(CAR);
+    yard.put(foldJob([kept({ kind: 'work said', work }), kept(ended)]));
+    expect(yard.drive).toBe('free');
+    const planned = new Yard(CAR);
+    planned.take(work, () => []);
+    expect(planned.drive).toBe('free');
+    const opened = new Yard(CAR);
+    opened.take(work, (p) => [
+      ...(run(p).filter((e) => e.kind === 'prepared') as Said[]).slice(0, -1),
+      ended,
+    ]);
+    expect(opened.kinds()).toEqual(
+      expect.arrayContaining(['part off left-front-caliper', 'air possible left-front']),
+    );
+  });
+
   test('(d) what was said before it stood in the log counts as well', () => {
     const work = onePart(CAR, 'left-front-caliper', ['master']);
     const about = { jobId: 'old', jobNumber: 1, openedAtMs: 7, layout: CAR, work };

@@ -12,6 +12,7 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   'nothing comes': ['go on', 'another method', 'leave shut', 'end job'],
   'tool stopped': ['go on', 'end job'],
   'wrong part': ['go on', 'end job'],
+  'not as planned': ['plan anew', 'end job'],
   'air never ends': ['go on', 'plan anew', 'end job'],
   grease: ['leave shut', 'end job'],
   'other product': ['end job'],
@@ -75,6 +76,8 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'size found':
     case 'taken off':
       return elementFault(plans, event.elementId);
+    case 'part fitted':
+      return elementFault(plans, event.partId);
     case 'counting':
     case 'note':
       return null;

@@ -14,6 +14,7 @@ export const HALT_REASONS = [
   'air never ends',
   'tool stopped',
   'wrong part',
+  'not as planned',
   'grease',
   'other product',
   'leak',
@@ -23,7 +24,8 @@ export type HaltReason = (typeof HALT_REASONS)[number];
 
 /** Those that can be met at a bleeder; the pedal is judged when all of them are shut, a tool's stop and a wrong part follow from what is recorded. */
 export const HALTS_AT_BLEEDER = HALT_REASONS.filter(
-  (r) => r !== 'pedal not right' && r !== 'tool stopped' && r !== 'wrong part',
+  (r) =>
+    r !== 'pedal not right' && r !== 'tool stopped' && r !== 'wrong part' && r !== 'not as planned',
 );
 
 /** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */
@@ -119,6 +121,13 @@ export type RunHappening =
       readonly elementId: string;
       readonly size: string;
       readonly value: number | string;
+    }
+  /** A part that was still to be done is fitted, and how that went. What was not kept halts the run. */
+  | {
+      readonly kind: 'part fitted';
+      readonly partId: string;
+      readonly cappedAtOnce: boolean;
+      readonly keptFull: boolean;
     }
   /** A part came off the vehicle: from here on it must not be driven. */
   | { readonly kind: 'taken off'; readonly elementId: string }

@@ -82,6 +82,8 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
       return halt(state, event);
     case 'taken off':
       return opened(state, event.atMs);
+    case 'part fitted':
+      return fitted(opened(state, event.atMs), event);
     case 'mended':
       return mended(state, event);
     case 'size found':
@@ -246,6 +248,13 @@ function halt(
     dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
   ]);
   return { ...next, levelMl: { ...state.levelMl, ...Object.fromEntries(levels) } };
+}
+
+/** How a part went in. What the plan was made for and was not kept halts it. */
+function fitted(state: RunState, event: Of<'part fitted'>): RunState {
+  const next = { ...state, fitted: [...state.fitted, event.partId] };
+  const kept = event.cappedAtOnce && event.keptFull;
+  return kept ? next : halt(next, { id: event.id, reason: 'not as planned', stopId: null });
 }
 
 /** What was mended halts the run no longer, where a mend is a cure: the count goes on where it stood. */

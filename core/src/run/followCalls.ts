@@ -80,6 +80,8 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     }
     case 'shut':
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
+    case 'fit part':
+      return { kind: 'part fitted', partId: step.partId, cappedAtOnce: true, keptFull: true };
     case 'stage':
       return usualSaying(state.plan, step.stage, state.stages[step.stage.id]);
     case 'shut early':

@@ -16,6 +16,8 @@ export type Missing =
 export type NextStep =
   | { readonly kind: 'prepare'; readonly step: PreparationStep }
   | { readonly kind: 'stage'; readonly stage: OwnStage }
+  /** A part that was still to be done: fitted, and how it went. */
+  | { readonly kind: 'fit part'; readonly partId: string }
   | { readonly kind: 'decide'; readonly halt: Halt }
   | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
   | {
@@ -87,10 +89,15 @@ function beforeTheBleed(state: RunState): NextStep | null {
     );
     return next ? { kind: 'stage', stage: next } : null;
   };
+  const fit = (): NextStep | null => {
+    const part = plan.work.parts.find((p) => p.notYet && !state.fitted.includes(p.partId));
+    return part ? { kind: 'fit part', partId: part.partId } : null;
+  };
   return (
     prepare(plan.preparation.filter((s) => !OF_THE_BOWL.includes(s))) ??
     stage('before drawing') ??
     prepare(['empty reservoir']) ??
+    fit() ??
     stage('before filling') ??
     prepare(['fill reservoir'])
   );

@@ -380,3 +380,61 @@ test('nothing comes: the rest goes by another method that can work, the same ble
   expect(opens(next)).toEqual(left.map((s) => s.bleeder.id));
   expect(nextStep(runOf(plan, follow(next), after)).kind).not.toBe('decide');
 });
+
+// “Not done yet” is an answer of its own where the plan itself will ask for the work: common practice, no source.
+describe('a part that is not done yet', () => {
+  const part = { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false };
+  const plan = planned({
+    layout: layoutOf('hatchback-diagonal'),
+    work: {
+      ...routineFlush(['master']),
+      purpose: 'after work',
+      parts: [{ ...part, notYet: true }],
+    },
+  });
+  const events = follow(plan);
+  const at = events.findIndex((e) => e.kind === 'part fitted');
+  const before = runOf(plan, events.slice(0, at));
+  const fitted = (cappedAtOnce: boolean, keptFull: boolean): Said => ({
+    ...base,
+    id: 'f',
+    kind: 'part fitted',
+    partId: part.partId,
+    cappedAtOnce,
+    keptFull,
+  });
+
+  test('is asked about once it is fitted, before anything is filled', () => {
+    expect(opens(plan)).toEqual(['left-front']);
+    expect(nextStep(before)).toEqual({ kind: 'fit part', partId: part.partId });
+    expect(
+      events.slice(0, at).every((e) => e.kind === 'prepared' && e.step !== 'fill reservoir'),
+    ).toBe(true);
+    const kept = runOf(plan, [fitted(true, true)], before);
+    expect(nextStep(kept)).toMatchObject({ kind: 'prepare', step: 'fill reservoir' });
+  });
+
+  test.each([
+    [false, true],
+    [true, false],
+  ])(
+    'capped %s and kept full %s: what was not kept is planned anew, never smaller',
+    (capped, full) => {
+      const halt = runOf(plan, [fitted(capped, full)], before);
+      expect(nextStep(halt)).toMatchObject({ kind: 'decide', halt: { reason: 'not as planned' } });
+      const decided: Said = {
+        ...base,
+        id: 'd',
+        kind: 'decided',
+        haltId: 'f',
+        decision: 'plan anew',
+      };
+      const anew = runOf(plan, [decided], halt).plan;
+      expect(anew.work.parts).toEqual([
+        { ...part, cappedAtOnce: capped, keptFull: full, notYet: false },
+      ]);
+      expect(new Set(opens(anew)).size).toBeGreaterThanOrEqual(1);
+      if (!full) expect(new Set(opens(anew)).size).toBe(4);
+    },
+  );
+});

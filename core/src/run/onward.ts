@@ -37,7 +37,7 @@ export function planOnward(
       return anew(
         state,
         planId,
-        workAfter(state.plan, halt),
+        workAfter(state, halt),
         reachedBy(state, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }),
       );
     case 'another method':
@@ -68,7 +68,8 @@ export function whatFollows(
 }
 
 /** What was done to the vehicle by now, the surprise counted in. */
-function workAfter(plan: Plan, { reason, stopId, masterId }: Halt): WorkDone {
+function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt): WorkDone {
+  const { plan } = state;
   const { work } = plan;
   switch (reason) {
     case 'ran dry':
@@ -93,6 +94,17 @@ function workAfter(plan: Plan, { reason, stopId, masterId }: Halt): WorkDone {
         ...(master.system === 'clutch'
           ? onlyOf(plan.layout, work, master)
           : { airInModulator: true }),
+      };
+    }
+    case 'not as planned': {
+      const how = state.log.find((e) => e.id === eventId);
+      if (how?.kind !== 'part fitted') return work;
+      const { partId, cappedAtOnce, keptFull } = how;
+      return {
+        ...work,
+        parts: work.parts.map((p) =>
+          p.partId === partId ? { ...p, cappedAtOnce, keptFull, notYet: false } : p,
+        ),
       };
     }
     case 'snapped': {

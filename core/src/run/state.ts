@@ -68,6 +68,8 @@ export interface RunState {
   /** The plans before it, with what was reached. */
   readonly past: readonly RunLeg[];
   readonly prepared: readonly PreparationStep[];
+  /** Parts that were still to be done when the plan was made, and are fitted. */
+  readonly fitted: readonly string[];
   /** By stage id: where the stages stand that open no bleeder. */
   readonly stages: Readonly<Record<string, StageState>>;
   /** In the order of the plan in force. */
@@ -100,6 +102,7 @@ export function emptyRun(plan: Plan): RunState {
     plan,
     past: [],
     prepared: [],
+    fitted: [],
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
     // A new or dry system begins with nothing above its outlets.
     levelMl: Object.fromEntries(

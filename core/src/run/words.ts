@@ -33,6 +33,10 @@ export const HALT_WORDS: Readonly<
     title: 'This part does not fit',
     say: 'Do not fill it and do not make it fit. Get the right one, or set its pieces right; then it is compared again.',
   },
+  'not as planned': {
+    title: 'It did not go as planned',
+    say: 'A joint stood open, or the level fell unseen: air may have come in. What must be opened is found anew.',
+  },
   grease: {
     title: 'Something like grease came',
     say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.',

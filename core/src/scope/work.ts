@@ -22,6 +22,8 @@ export interface PartChanged {
   readonly keptFull: boolean;
   /** A new part, to be compared before it is filled; false where the old one goes back. Left out: new. */
   readonly newPart?: boolean;
+  /** Not done yet: the run asks how it went, once it is fitted. Left out: it is done. */
+  readonly notYet?: boolean;
 }
 
 /** How a master was changed; every condition is asked, none is assumed. */

@@ -1,0 +1,77 @@
+import { nameOf } from '@brook/core/scope';
+import { useState } from 'react';
+import { EndJob } from '../jobs/EndJob';
+import { JobHead } from '../jobs/JobHead';
+import { ActionBar } from '../ui/ActionBar';
+import { Choice } from '../ui/Choice';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+import { SomethingWrongButton } from './Halted';
+import { undoOf, type StageProps } from './StageFrame';
+
+type Answer = 'yes' | 'no' | 'unknown';
+
+const ANSWERS = [
+  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: 'No' },
+  { value: 'unknown', label: 'Nobody knows' },
+] as const;
+
+/** A part that was still to be done when the plan was made: off, on, and how it went. Not knowing counts as no. */
+export function FitPart({
+  job,
+  plan,
+  run,
+  partId,
+  band,
+  link,
+  onWrong,
+}: StageProps & { readonly partId: string }) {
+  const [capped, setCapped] = useState<Answer | null>(null);
+  const [full, setFull] = useState<Answer | null>(null);
+  return (
+    <Page
+      band={band}
+      action={
+        <ActionBar
+          label="It is fitted"
+          waitsFor={capped && full ? null : 'Fit it, then say how it went'}
+          side={undoOf(run)}
+          onPress={() =>
+            run.say({
+              kind: 'part fitted',
+              partId,
+              cappedAtOnce: capped === 'yes',
+              keptFull: full === 'yes',
+            })
+          }
+        />
+      }
+    >
+      <JobHead job={job} />
+      {link}
+      <Words size="head" heading={2}>
+        {`Now the part: ${nameOf(plan.layout, partId)}`}
+      </Words>
+      <Caution title="Cap the line at once, keep the reservoir full">
+        Then only what hangs on it need be bled. A block holds the pistons before the pedal or lever
+        is moved.
+      </Caution>
+      <Choice
+        question="Line capped at the joint at once?"
+        options={ANSWERS}
+        chosen={capped}
+        onChoose={setCapped}
+      />
+      <Choice
+        question="Reservoir kept full throughout?"
+        options={ANSWERS}
+        chosen={full}
+        onChoose={setFull}
+      />
+      <SomethingWrongButton onPress={onWrong} />
+      <EndJob job={job} />
+    </Page>
+  );
+}
