@@ -1,6 +1,7 @@
 export { controlsConcerned } from './controlsConcerned';
 export { gateOf } from './gateOf';
-export { doneAfterClose, jobSays, type JobAbout, type JobSays } from './jobSays';
+export { doneAfterClose, jobSays, type JobSays } from './jobSays';
+export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
 export { holds, MATTER_KINDS, type Matter, type MatterKind, type MatterWeight } from './matter';
 export { owedWork, owesBleed, workTakenOver } from './takenOver';
