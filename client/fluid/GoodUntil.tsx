@@ -6,6 +6,7 @@ import {
   worstReading,
   type Forecast,
 } from '@brook/core/ageing';
+import { oldestPart } from '@brook/core/inside';
 import { intervalFor } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { View } from 'react-native';
@@ -41,6 +42,7 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
   const told = fluidHistory({
     samples: [...history.samples.filter((s) => s.jobId !== job.id), ...today],
     changes: history.changes,
+    oldest: oldestPart(history.layout, history.inside),
     climate: history.rules.climate,
     interval: intervalFor(
       vehicle.vehicleKind,

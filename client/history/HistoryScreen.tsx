@@ -1,6 +1,7 @@
 import type { Vehicle, VehicleHistory } from '@brook/contract';
 import { fluidHistory, type FluidHistory } from '@brook/core/ageing';
 import { waterLimits } from '@brook/core/fluid';
+import { oldestPart, type PartAge } from '@brook/core/inside';
 import { intervalFor } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -19,6 +20,7 @@ import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { ChartView } from './ChartView';
 import { historyChart } from './chart';
+import { InsideNow } from './InsideNow';
 import { MakerEntryForm } from './MakerEntryForm';
 import { ReadingsTable } from './ReadingsTable';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -49,6 +51,7 @@ function History({
       fluidHistory({
         samples: history.samples,
         changes: history.changes,
+        oldest: oldestPart(history.layout, history.inside),
         climate: history.rules.climate,
         interval: intervalFor(
           vehicle.vehicleKind,
@@ -98,7 +101,8 @@ function History({
         <Words size="small" tone="softWords">{`${vehicle.tag} · fluid history`}</Words>
       </View>
       {wide ? null : picture}
-      <Due told={told} nowMs={nowMs} />
+      <Due told={told} nowMs={nowMs} oldest={oldestPart(history.layout, history.inside)} />
+      {history.inside ? <InsideNow layout={history.layout} inside={history.inside} /> : null}
       <View>
         <FigureRow figure={limits.visit} />
         <FigureRow figure={limits.now} />
@@ -116,13 +120,22 @@ const BY = {
   'house rule': 'By the house rule; nothing was measured here',
 } as const;
 
-function Due({ told, nowMs }: { readonly told: FluidHistory; readonly nowMs: number }) {
+function Due({
+  told,
+  nowMs,
+  oldest,
+}: {
+  readonly told: FluidHistory;
+  readonly nowMs: number;
+  readonly oldest: PartAge | null;
+}) {
   const { next, ageing } = told;
   if (!next)
     return (
       <Words>
-        No change is on record here yet, so nobody is told a date. The first release starts the
-        count.
+        {oldest
+          ? `${oldest.name} holds fluid of no known age, so nobody is told a date. It counts from when that is renewed.`
+          : 'No change is on record here yet, so nobody is told a date. The first release starts the count.'}
       </Words>
     );
   return (

@@ -24,6 +24,7 @@ const change = (monthsAgo: number) => ({
 const chartOf = (samples: HistorySample[], changes: ReturnType<typeof change>[]) =>
   historyChart(
     fluidHistory({
+      oldest: null,
       samples,
       changes,
       climate: 'temperate',

@@ -98,6 +98,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
       height={wide ? 420 : 200}
       oldColour="amber"
       newColour="amber"
+      {...(result.verdict === 'planned' ? { inside: result.plan.inside } : {})}
       marked={looked.deciding.stretchId}
     />
   ) : null;

@@ -255,6 +255,9 @@ function Document({
           Fluid and time
         </Words>
         <FigureRow figure={plan.totals.bledMl} label="To bleed" />
+        {plan.totals.filledMl.value > 0 ? (
+          <FigureRow figure={plan.totals.filledMl} label="Swallowed by what is empty" />
+        ) : null}
         {plan.totals.strokes.value > 0 ? (
           <FigureRow figure={plan.totals.strokes} label="Strokes in all" />
         ) : null}

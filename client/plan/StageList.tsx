@@ -200,6 +200,7 @@ function StopRow({
           <Words size="small" tone="softWords">
             {sourceWords(PRACTICE)}
           </Words>
+          {stop.fillMl.value > 0 ? <FigureRow figure={stop.fillMl} /> : null}
           <FigureRow figure={stop.neededMl} />
           <FigureRow figure={stop.strokeMl} />
           <FigureRow figure={stop.jarMl} />
@@ -216,7 +217,10 @@ function StopRow({
 function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
   const until = {
     new: 'Until it runs new and clear.',
-    sweep: 'The volume of its path once.',
+    sweep:
+      stop.fillMl.value > 0
+        ? `It swallows about ${Math.ceil(stop.fillMl.value)} mL before fluid comes; then the volume of its path once.`
+        : 'The volume of its path once.',
     clear: 'The three that must be clear.',
   }[stop.until];
   const pumps = {

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { foundDirty, isDue } from '@brook/core/fluid';
+import { foundDirty, gradeNamed, isDue } from '@brook/core/fluid';
 import { workTakenOver } from '@brook/core/matters';
 import type { PlanRequest } from '@brook/core/plan';
 
@@ -25,6 +25,8 @@ export function planRequestOf(
     fillGrade: plan.fillGrade,
     isoClass: job.fluid?.fill?.isoClass ?? null,
     newColour: plan.newColour,
+    inside: job.inside,
+    inSystem: gradeNamed(job.fluid?.inSystem ?? 'unknown'),
     makerOrder: job.makerEntry?.order ?? null,
     ...(plan.preferences ? { preferences: plan.preferences } : {}),
   };

@@ -38,10 +38,7 @@ export const RunBrook = memo(function RunBrook({
   const { plan } = state;
   const accepted = firstPlanOf(state);
   const fluid = useMemo(() => new RunFluid(accepted), [accepted]);
-  const shares = useMemo(
-    () => (state.log.length > 0 ? fluid.after(state.log).newShares() : undefined),
-    [fluid, state.log],
-  );
+  const inside = useMemo(() => fluid.after(state.log).inside(), [fluid, state.log]);
   const order = useMemo(() => [...new Set(plan.stops.map((s) => s.bleeder.id))], [plan]);
   return (
     <BrookBox
@@ -50,7 +47,7 @@ export const RunBrook = memo(function RunBrook({
       height={height}
       oldColour={job.fluid?.samples.find((s) => s.point === 'reservoir')?.colour ?? 'brown'}
       newColour={plan.newColour}
-      newShares={shares}
+      inside={inside}
       current={current}
       done={throughAt(state)}
       caption={caption}

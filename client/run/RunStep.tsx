@@ -16,6 +16,7 @@ import { CountPad } from './CountPad';
 import { FitPart } from './FitPart';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { InHandLine, useInHand, type InHand } from './InHand';
+import { useLevelLook } from './LevelLook';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { RunAction } from './RunAction';
@@ -155,6 +156,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
   const short = useShortScreen();
+  const look = useLevelLook(run, step);
   const bowl = plan.bowls.find(
     (b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)),
   )!;
@@ -185,7 +187,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
           {brook}
         </View>
       }
-      action={action}
+      action={look?.action ?? action}
     >
       <RunHead
         plan={plan}
@@ -206,13 +208,14 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
           stop && run.counts ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined
         }
       />
+      {look?.body}
       {'pourMl' in step ? (
         <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />
       ) : null}
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}
-      {stop && step.kind !== 'top up' ? (
+      {stop && step.kind !== 'top up' && !look ? (
         <Readings stopId={stop.id} state={run.state} say={run.say} />
       ) : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}

@@ -38,6 +38,8 @@ export function eventWords(
       return `opened ${said.turns} turns, ${at(said.stopId)}`;
     case 'topped up':
       return 'a top-up';
+    case 'level seen':
+      return `a look at the level, ${Math.round(said.levelMl)} mL, ${at(said.stopId)}`;
     case 'shut':
       return `shut, ${at(said.stopId)}`;
     case 'halted':

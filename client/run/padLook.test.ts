@@ -1,6 +1,8 @@
 import { planBleed, type Plan } from '@brook/core/plan';
 import { templateById } from '@brook/core/circuit';
 import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/run';
+import { routineFlush } from '@brook/core/scope';
+import { countingIds, layoutOf, planned, runOf } from '@brook/core/testing';
 import { padLook } from './padLook';
 
 const result = planBleed({
@@ -46,12 +48,13 @@ test('a motorcycle is filled midway at the end, and then it is through', () => {
 });
 
 test('strokes over the plan are counted up, with the reason', () => {
-  const dark = foldRun(
-    plan,
-    log
-      .map((e) => (e.kind === 'colour' ? { ...e, colour: 'brown' as const } : e))
-      .filter((e) => e.kind !== 'shut'),
-  );
+  const atEnd = log.findIndex((e) => e.kind === 'shut');
+  const dark = foldRun(plan, [
+    ...log
+      .slice(0, atEnd)
+      .map((e) => (e.kind === 'colour' ? { ...e, colour: 'brown' as const } : e)),
+    { ...log[atEnd]!, id: 'fill', kind: 'topped up', bowlId: 'bowl', containerId: null },
+  ]);
   expect(lookAt(dark)).toMatchObject({
     number: '+0',
     counts: true,
@@ -61,4 +64,32 @@ test('strokes over the plan are counted up, with the reason', () => {
 
 test('before anything was done there is nothing to count', () => {
   expect(lookAt(emptyRun(plan))).toMatchObject({ counts: false, number: null });
+});
+
+test('while a way fills the seconds until the look are the number; strokes say what is swallowed first', () => {
+  const layout = layoutOf('hatchback-diagonal');
+  const work = { ...routineFlush(['master']), purpose: 'new or dry' as const };
+  const dry = planned(layout, { work, method: 'vacuum' });
+  const state = runOf(
+    dry,
+    followCalls(dry, { deviceId: 'p', nextId: countingIds(), startMs: 0, strokes: 0 }).filter(
+      (e) => e.kind !== 'level seen' && e.kind !== 'topped up',
+    ),
+  );
+  const step = nextStep(state);
+  if (step.kind !== 'fill way') throw new Error(step.kind);
+  expect(padLook(dry, state, step)).toMatchObject({
+    number: String(step.lookAfterS),
+    under: 'seconds at the most, then stop',
+    counts: false,
+    next: expect.stringContaining(`About ${Math.ceil(step.leftMl)} mL`),
+  });
+  expect(padLook(dry, state, { ...step, lookAfterS: 1 }).under).toMatch(/^second at/);
+  const stroke = { kind: 'stroke', strokesLeft: 9, strokesUntilTopUp: 4 } as const;
+  const stop = dry.stops[0]!;
+  expect(padLook(dry, state, { ...stroke, stop }).next).toMatch(
+    /^the way swallows about \d+ mL first · next top-up in 4$/,
+  );
+  const full = { ...state, empties: {} };
+  expect(padLook(dry, full, { ...stroke, stop }).next).toBe('next top-up in 4');
 });

@@ -1,4 +1,5 @@
 import { type PlanStop } from '@brook/core/stages';
+import { emptyOnWayMl, wayTo } from '@brook/core/inside';
 import type { Plan } from '@brook/core/plan';
 import { MISSING_WORDS, type NextStep, type RunState } from '@brook/core/run';
 
@@ -28,7 +29,10 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
           step.stop.counted === 'strokes'
             ? 'Tap for each stroke'
             : `Tap at each mark, every ${step.stop.strokeMl.value} mL`,
-        next: topUpWords(step.strokesUntilTopUp, step.strokesLeft),
+        next: [
+          ...fillWords(plan, state, step.stop),
+          topUpWords(step.strokesUntilTopUp, step.strokesLeft),
+        ].join(' · '),
         counts: true,
         loud: false,
       };
@@ -47,6 +51,14 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         loud: false,
       };
     }
+    case 'fill way':
+      return {
+        ...quiet,
+        number: String(step.lookAfterS),
+        under: `${step.lookAfterS === 1 ? 'second' : 'seconds'} at the most, then stop`,
+        call: 'Let it draw, stop, look into the bowl',
+        next: `About ${Math.ceil(step.leftMl)} mL to swallow before fluid comes; the jar shows nothing until then.`,
+      };
     case 'read':
       return { ...quiet, call: MISSING_WORDS[step.missing[0]!], loud: true };
     case 'top up':
@@ -102,6 +114,12 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
 /** What is counted, in the singular where there is one left. */
 const counts = (stop: PlanStop, n: number): string =>
   n === 1 ? stop.counted.slice(0, -1) : stop.counted;
+
+/** What the way still swallows before fluid comes at this bleeder. */
+function fillWords(plan: Plan, { empties }: RunState, stop: PlanStop): string[] {
+  const leftMl = emptyOnWayMl(empties, wayTo(plan.layout, stop.bleeder.id));
+  return leftMl > 0 ? [`the way swallows about ${Math.ceil(leftMl)} mL first`] : [];
+}
 
 function topUpWords(untilTopUp: number, strokesLeft: number): string {
   return untilTopUp < strokesLeft

@@ -52,6 +52,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
             height={420}
             oldColour={fluid}
             newColour={fluid}
+            {...(vehicle.inside ? { inside: vehicle.inside } : {})}
           />
         </View>
       }
@@ -81,6 +82,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
           height={220}
           oldColour={fluid}
           newColour={fluid}
+          {...(vehicle.inside ? { inside: vehicle.inside } : {})}
         />
       )}
       <Button

@@ -1,5 +1,6 @@
 import type { Layout } from '@brook/core/circuit';
 import { COLOURS, DEMAND_SOURCES, type Dye } from '@brook/core/fluid';
+import type { Inside } from '@brook/core/inside';
 import type { PlanResult } from '@brook/core/plan';
 import { PURPOSES } from '@brook/core/scope';
 import type { AcceptedPick, FluidRead } from '@brook/core/log';
@@ -96,6 +97,10 @@ export const job = jobSummary.extend({
     .object({ cap: z.array(grade), lowViscosity: z.boolean(), control, seals, at: isoTime })
     .nullable()
     .describe('What the job before read on the cap of this vehicle, for one tap to confirm'),
+  inside: z
+    .custom<Inside>()
+    .nullable()
+    .describe('What the jobs before left inside the vehicle; null where none is on record'),
   fluid: z
     .custom<FluidRead>()
     .nullable()

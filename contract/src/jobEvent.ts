@@ -40,6 +40,7 @@ const elementId = line('Element id', 1, 60);
 /** An element's id, with a number behind it from the second opening on, and the plan's own id from the second plan on. */
 const stopId = line('Opening', 1, 140);
 const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
+const LEVEL = 'The level should be 0 to 2000 mL.';
 const TURNS = 'Turns should be 0 to 3.';
 
 const happenings = [
@@ -70,6 +71,12 @@ const happenings = [
     kind: z.literal('topped up'),
     bowlId: elementId,
     containerId: id.nullable().describe('Out of which container, where somebody said so'),
+  }),
+  z.strictObject({
+    kind: z.literal('level seen'),
+    stopId,
+    levelMl: z.number({ error: LEVEL }).min(0, LEVEL).max(2000, LEVEL).describe('mL'),
+    fluidComes: z.boolean({ error: 'Whether fluid comes at the bleeder is not said.' }),
   }),
   z.strictObject({
     kind: z.literal('shut'),

@@ -1,5 +1,6 @@
 import { DRIVE_STATES } from '@brook/core/job';
 import { layoutTemplates, type Layout, type TemplateId, VEHICLE_KINDS } from '@brook/core/circuit';
+import type { Inside } from '@brook/core/inside';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
 import { layout } from './layout';
@@ -87,6 +88,10 @@ export const vehicle = vehicleSummary.extend({
   layout: z.custom<Layout>().describe('The hydraulic layout; see the layout schema'),
   jobs: z.array(jobSummary).describe('Newest first'),
   makerEntry: makerEntry.nullable(),
+  inside: z
+    .custom<Inside>()
+    .nullable()
+    .describe('What is inside, as the last closed job left it; null where none is on record'),
   version: z.number().int(),
 });
 export type Vehicle = z.infer<typeof vehicle>;

@@ -1,4 +1,6 @@
 import type { HistoryChange, HistorySample } from '@brook/core/ageing';
+import type { Layout } from '@brook/core/circuit';
+import type { Inside } from '@brook/core/inside';
 import type { Sample } from '@brook/core/fluid';
 import type { HouseRules } from '@brook/core/rules';
 import { z } from 'zod';
@@ -21,6 +23,11 @@ export const vehicleHistory = z.object({
       >(),
     )
     .describe('Oldest first'),
+  inside: z
+    .custom<Inside>()
+    .nullable()
+    .describe('What is inside, as the last closed job left it; null where none is on record'),
+  layout: z.custom<Layout>(),
   rules: z.custom<HouseRules>(),
   makerEntry: makerEntry.nullable(),
 });

@@ -1,5 +1,6 @@
 import { bleederName, isActuator, type Layout } from '@brook/core/circuit';
 import type { Colour } from '@brook/core/fluid';
+import { toFillMl, volumeMl, type Content, type Inside } from '@brook/core/inside';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -16,8 +17,8 @@ export interface BrookProps {
   readonly height: number;
   readonly oldColour: Colour;
   readonly newColour: Colour;
-  /** New share by element id, 0 to 1; absent means that nothing has moved. */
-  readonly newShares?: ReadonlyMap<string, number>;
+  /** What is inside; absent means old fluid everywhere. */
+  readonly inside?: Inside;
   /** Bleeder in hand. */
   readonly current?: string | null;
   readonly done?: readonly string[];
@@ -38,7 +39,7 @@ export function Brook({
   height,
   oldColour,
   newColour,
-  newShares,
+  inside,
   current,
   done = [],
   marked,
@@ -49,7 +50,21 @@ export function Brook({
     () => brookGeometry(layout, order, width, height),
     [layout, order, width, height],
   );
-  const shareOf = (id: string) => newShares?.get(id) ?? 0;
+  const share = (id: string): Shares => sharesOf(inside?.[id]);
+  const drawn = [...g.stretches.map((s) => s.stretch.id), ...g.nodes.map((n) => n.node.id)];
+  const anyEmpty = drawn.some((id) => share(id).empty > 0.005);
+  const anyNew = inside !== undefined && Object.values(inside).some((c) => c.newMl > 0.5);
+  const bowls = layout.bowls.map((b) => share(b.id));
+  const bowl = bowls.every((b) => b.empty > 0.99)
+    ? colour.ground
+    : bowls.some((b) => b.fresh > 0.01)
+      ? FLUID[newColour]
+      : FLUID[oldColour];
+  const body = (id: string): string => {
+    const { fresh, empty } = share(id);
+    if (empty > 0.5) return colour.ground;
+    return fresh > 0.5 * (1 - empty) ? FLUID[newColour] : FLUID[oldColour];
+  };
   return (
     <View>
       <Svg
@@ -112,7 +127,7 @@ export function Brook({
           <Fluid
             key={s.stretch.id}
             drawn={s}
-            newShare={shareOf(s.stretch.id)}
+            shares={share(s.stretch.id)}
             oldColour={oldColour}
             newColour={newColour}
           />
@@ -126,7 +141,7 @@ export function Brook({
                 y={at.y - 7}
                 width={18}
                 height={14}
-                fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]}
+                fill={body(node.id)}
                 stroke={colour.fluidEdge}
                 strokeWidth={2.5}
               />
@@ -152,7 +167,7 @@ export function Brook({
                 cx={at.x}
                 cy={at.y}
                 r={node.kind === 'wheel cylinder' ? 6 : 8}
-                fill={shareOf(node.id) > 0.5 ? FLUID[newColour] : FLUID[oldColour]}
+                fill={body(node.id)}
                 stroke={colour.fluidEdge}
                 strokeWidth={2.5}
               />
@@ -180,14 +195,7 @@ export function Brook({
               stroke={colour.fluidEdge}
               strokeWidth={2}
             />
-            <Rect
-              x={at.x - 12}
-              y={at.y - 13}
-              width={24}
-              height={12}
-              rx={4}
-              fill={newShares ? FLUID[newColour] : FLUID[oldColour]}
-            />
+            <Rect x={at.x - 12} y={at.y - 13} width={24} height={12} rx={4} fill={bowl} />
             {bowls > 1 ? (
               <Line
                 x1={at.x}
@@ -237,7 +245,7 @@ export function Brook({
       {caption ? (
         <View style={{ paddingHorizontal: SPACE.small }}>
           <Words size="small" tone="softWords">
-            {`Along: metres the fluid runs. Up: height. Dotted: old, ${oldColour}${newShares ? `. Plain: new, ${newColour}` : ''}.`}
+            {`Along: metres the fluid runs. Up: height. Dotted: old, ${oldColour}${anyNew ? `. Plain: new, ${newColour}` : ''}${anyEmpty ? '. Hollow: empty' : ''}.`}
           </Words>
         </View>
       ) : null}
@@ -245,36 +253,58 @@ export function Brook({
   );
 }
 
-/** Old fluid is dotted, new fluid plain, so that the picture does not rest on colour alone; the front stands where the new share says. */
+/** Shares of a part that are new and empty, 0 to 1; the rest is old. */
+interface Shares {
+  readonly fresh: number;
+  readonly empty: number;
+}
+
+function sharesOf(content: Content | undefined): Shares {
+  if (!content) return { fresh: 0, empty: 0 };
+  const ml = volumeMl(content);
+  return { fresh: content.newMl / ml, empty: toFillMl(content) / ml };
+}
+
+/** Old fluid is dotted, new fluid plain, what is empty hollow, so that the picture does not rest on colour alone; the fronts stand where the shares say. */
 function Fluid({
   drawn,
-  newShare,
+  shares: { fresh, empty },
   oldColour,
   newColour,
 }: {
   readonly drawn: DrawnStretch;
-  readonly newShare: number;
+  readonly shares: Shares;
   readonly oldColour: Colour;
   readonly newColour: Colour;
 }) {
-  const front = {
-    x: drawn.from.x + (drawn.to.x - drawn.from.x) * newShare,
-    y: drawn.from.y + (drawn.to.y - drawn.from.y) * newShare,
-  };
+  const along = (share: number) => ({
+    x: drawn.from.x + (drawn.to.x - drawn.from.x) * share,
+    y: drawn.from.y + (drawn.to.y - drawn.from.y) * share,
+  });
+  const [front, end] = [along(fresh), along(1 - empty)];
   const thick = casing(drawn) - 3;
   return (
     <G>
-      {newShare < 0.995 ? (
+      {empty > 0.005 ? (
+        <Path
+          d={pathData([end, drawn.to])}
+          stroke={colour.ground}
+          strokeWidth={thick}
+          strokeLinecap="round"
+          fill="none"
+        />
+      ) : null}
+      {fresh + empty < 0.995 ? (
         <>
           <Path
-            d={pathData([front, drawn.to])}
+            d={pathData([front, end])}
             stroke={FLUID[oldColour]}
             strokeWidth={thick}
             strokeLinecap="round"
             fill="none"
           />
           <Path
-            d={pathData([front, drawn.to])}
+            d={pathData([front, end])}
             stroke={oldColour === 'clear' || oldColour === 'straw' ? FLUID.black : FLUID.clear}
             strokeWidth={1.4}
             strokeDasharray="0.1 6"
@@ -283,7 +313,7 @@ function Fluid({
           />
         </>
       ) : null}
-      {newShare > 0.005 ? (
+      {fresh > 0.005 ? (
         <Path
           d={pathData([drawn.from, front])}
           stroke={FLUID[newColour]}

@@ -33,7 +33,7 @@ const of = (
   samples: HistorySample[],
   changes: ReturnType<typeof change>[],
   interval: { months: number; by: 'maker' | 'house rule' } = HOUSE,
-) => fluidHistory({ samples, changes, climate: 'temperate', interval });
+) => fluidHistory({ samples, changes, oldest: null, climate: 'temperate', interval });
 
 test('before a change is on record nobody is told a date', () => {
   expect(of([sample(3, 2)], [])).toMatchObject({

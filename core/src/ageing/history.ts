@@ -9,6 +9,7 @@ import {
   type Grade,
   type Sample,
 } from '../fluid';
+import type { PartAge } from '../inside';
 import { fitUptake, type UptakeFit } from './fitUptake';
 import { forecastMonths, type Forecast } from './forecast';
 import { waterAfterPercent, type Climate } from './uptake';
@@ -66,6 +67,17 @@ export interface FluidHistory {
   readonly next: NextChange | null;
 }
 
+/** The fill that the count starts from. Where nobody knows what a part holds, nobody is told a date. */
+function sinceFill(
+  oldest: PartAge | null,
+  changes: readonly HistoryChange[],
+): Pick<HistoryChange, 'atMs' | 'grade'> | null {
+  const whole = changes.at(-1) ?? null;
+  if (!oldest) return whole;
+  const grade = oldest.since?.grade ?? whole?.grade;
+  return oldest.since && grade ? { atMs: oldest.since.filledAtMs, grade } : null;
+}
+
 /** What a sample says for the history: water only where the meter was set to the grade inside, boiling point at 1013 hPa; nothing by a practice instrument. */
 export function historyReading(
   sample: Pick<Sample, 'water' | 'boiling' | 'practice'>,
@@ -84,22 +96,24 @@ export const MONTH_MS = (365.25 / 12) * 86_400_000;
 const SOONEST_MONTHS = 0.1;
 
 /**
- * What the readings of a vehicle say about its fluid: the uptake since the last
- * change, fitted to the worst reading of every visit of this vehicle (each
+ * What the readings of a vehicle say about its fluid: the uptake since the fill
+ * of its oldest part, fitted to the worst reading of every visit of this vehicle (each
  * counted from the change before it), and when the fluid is due. The maker's
  * interval beats a forecast, a forecast by measurement beats the house rule.
  *
+ * @param oldest the part whose fluid is the oldest, by what is inside; null where no content is on record, then the last whole change counts
  * @param interval months between changes, and who says so
  */
 export function fluidHistory(given: {
   readonly samples: readonly HistorySample[];
   readonly changes: readonly HistoryChange[];
+  readonly oldest: PartAge | null;
   readonly climate: Climate;
   readonly interval: { readonly months: number; readonly by: 'maker' | 'house rule' };
 }): FluidHistory {
   const points = given.samples.flatMap(pointOf).sort((a, b) => a.atMs - b.atMs);
   const changes = [...given.changes].sort((a, b) => a.atMs - b.atMs);
-  const last = changes.at(-1);
+  const last = sinceFill(given.oldest, changes);
   if (!last) return { points, ageing: null, next: null };
   const fit =
     CHEMISTRY[last.grade] === 'glycol'

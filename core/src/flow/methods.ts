@@ -77,6 +77,8 @@ export interface MethodTraits {
   readonly handMlS?: number;
   /** Flow to reckon the time with where it cannot be computed, mL/s [M]. */
   readonly usualMlS?: number;
+  /** The most that a level was seen to fall by it, mL/s: the upper end of the usual range [M]. */
+  readonly mostMlS?: number;
   /** How far the bleeder is opened. */
   readonly open: 'first movement' | 'up to one turn';
 }
@@ -101,11 +103,32 @@ export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
     strokeS: { whole: 6, push: 3 },
     open: 'up to one turn',
   },
-  pressure: { kind: 'steady', reverse: false, drivenKpa: 70, usualMlS: 3, open: 'up to one turn' },
-  vacuum: { kind: 'steady', reverse: false, drivenKpa: 60, usualMlS: 2, open: 'first movement' },
-  gravity: { kind: 'steady', reverse: false, drivenKpa: 0, usualMlS: 0.4, open: 'up to one turn' },
+  pressure: {
+    kind: 'steady',
+    reverse: false,
+    drivenKpa: 70,
+    usualMlS: 3,
+    mostMlS: 5,
+    open: 'up to one turn',
+  },
+  vacuum: {
+    kind: 'steady',
+    reverse: false,
+    drivenKpa: 60,
+    usualMlS: 2,
+    mostMlS: 3,
+    open: 'first movement',
+  },
+  gravity: {
+    kind: 'steady',
+    reverse: false,
+    drivenKpa: 0,
+    usualMlS: 0.4,
+    mostMlS: 0.7,
+    open: 'up to one turn',
+  },
   reverse: { kind: 'steady', reverse: true, handMlS: 1, open: 'first movement' },
-  injection: { kind: 'steady', reverse: false, handMlS: 1, open: 'first movement' },
+  injection: { kind: 'steady', reverse: false, handMlS: 1, mostMlS: 2, open: 'first movement' },
 };
 
 /** Highest pressure at a car's reservoir without the maker's word, kPa: 0.7 to 1.4 bar are usual, the lowest that flows is the right one [C]. */

@@ -8,7 +8,7 @@ import {
   type Remedy,
 } from './compatibility';
 import { condition, type ConditionAnswer, type Sample } from './condition';
-import { CHEMISTRY, type Grade } from './grades';
+import { CHEMISTRY, gradeNamed, type Grade } from './grades';
 import type { IsoClass } from './limits';
 import type { Dye } from './looks';
 
@@ -52,7 +52,7 @@ export function fluidVerdict(request: FluidRequest): FluidVerdict {
   const { inSystem, samples, fill, lastDye } = request;
   const candidates: Candidate[] = fill ? [{ id: 'fill', ...fill }] : [];
   const { minimum, conflict, candidates: judged } = compatibility({ ...request, candidates });
-  const known = inSystem !== 'unknown' && inSystem !== 'empty' ? inSystem : null;
+  const known = gradeNamed(inSystem);
   const grade = known ?? minimum?.grade ?? null;
   const state =
     grade && inSystem !== 'empty' ? condition({ grade, isoClass: null, lastDye, samples }) : null;

@@ -19,3 +19,8 @@ export const GRADES: readonly { readonly grade: Grade; readonly words: string }[
   { grade: 'DOT 5', words: 'DOT 5 (five, silicone)' },
   { grade: 'mineral oil', words: 'Mineral oil' },
 ];
+
+/** The grade in a system where somebody named one. */
+export function gradeNamed(inSystem: Grade | 'unknown' | 'empty'): Grade | null {
+  return inSystem === 'unknown' || inSystem === 'empty' ? null : inSystem;
+}

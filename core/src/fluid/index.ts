@@ -1,4 +1,4 @@
-export { CHEMISTRY, GRADES, type Chemistry, type Grade } from './grades';
+export { CHEMISTRY, gradeNamed, GRADES, type Chemistry, type Grade } from './grades';
 export {
   CLARITIES,
   COLOURS,

@@ -64,6 +64,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   mended: 'all',
   'size found': 'nothing',
   'taken off': 'all',
+  'level seen': 'all',
   'part fitted': 'all',
   note: 'nothing',
   // An undo touches what it takes back; see below.

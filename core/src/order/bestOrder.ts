@@ -1,9 +1,10 @@
 import type { CircuitFluid, CircuitSnapshot } from '../washout';
-import { bledMl, freshFluid, priceOrder, visitMinutes } from './price';
+import { freshFluid, movedMl, priceOrder, visitMinutes } from './price';
 import type { Method } from '../flow';
 import { countAt, type OrderSetup } from './setup';
 import {
   bleedVisit,
+  fillWay,
   LEAST_COUNTS,
   makeCount,
   MOST_COUNTS,
@@ -31,7 +32,7 @@ interface Frame {
   /** Still to be visited from here on. */
   readonly rest: readonly string[];
   next: number;
-  readonly bledMl: number;
+  readonly movedMl: number;
   readonly minutes: number;
 }
 
@@ -56,14 +57,16 @@ export class OrderSearch {
   private readonly shared = new Map<string, Map<string, number | null>>();
   private readonly countClass: ReadonlyMap<string, number>;
   private readonly known = new Map<string, VisitPrice>();
-  private readonly atLeast = new Map<string, { bledMl: number; minutes: number }>();
+  private readonly atLeast = new Map<string, { movedMl: number; minutes: number }>();
   private readonly path: VisitPrice[] = [];
   private readonly applied: VisitPrice[] = [];
   private readonly snapshots: CircuitSnapshot[] = [];
   private readonly stack: Frame[] = [];
   private readonly inAll: number;
   private decided = 0;
-  private best: { order: readonly string[]; bledMl: number; minutes: number };
+  private best: { order: readonly string[]; movedMl: number; minutes: number };
+  /** What fills empty ways, the same in every order, mL. */
+  private readonly filledMl: number;
 
   /**
    * @param start an order of all bleeders to begin with, as a school gives it
@@ -84,10 +87,15 @@ export class OrderSearch {
     );
     if (priced.verdict === 'refused')
       throw new RangeError(`${priced.reason.name}: ${priced.reason.code}`);
-    this.best = { order: start, bledMl: priced.price.bledMl, minutes: priced.price.minutes };
+    const { movedMl: first, bledMl, minutes } = priced.price;
+    this.best = { order: start, movedMl: first, minutes };
+    this.filledMl = first - bledMl;
     this.inAll = factorial(start.length);
     this.fluid = freshFluid(setup).fluid;
-    const volumeOf = (bleederId: string) => countAt(setup, { bleederId, method }).countMl.value;
+    const volumeOf = (bleederId: string) => {
+      const { countMl, mostMl } = countAt(setup, { bleederId, method });
+      return `${countMl.value}/${mostMl.value}`;
+    };
     const volumes = [...new Set(start.map(volumeOf))];
     this.countClass = new Map(start.map((id) => [id, volumes.indexOf(volumeOf(id))]));
     for (const id of start)
@@ -96,7 +104,7 @@ export class OrderSearch {
         new Map(start.filter((o) => o !== id).map((o) => [o, this.fluid.sharedParts(id, o)])),
       );
     for (const id of start) this.atLeast.set(id, this.leastAt(id));
-    this.stack.push({ rest: start, next: 0, bledMl: 0, minutes: 0 });
+    this.stack.push({ rest: start, next: 0, movedMl: 0, minutes: 0 });
   }
 
   /** Go on for a number of visits, counted whether simulated or known. */
@@ -106,13 +114,13 @@ export class OrderSearch {
   }
 
   state(): SearchState {
-    const { order, bledMl: least, minutes } = this.best;
+    const { order, movedMl: least, minutes } = this.best;
     return {
       finished: this.stack.length === 0,
       decided: this.decided,
       inAll: this.inAll,
       order,
-      bledMl: least,
+      bledMl: least - this.filledMl,
       minutes,
       gapMl: this.gapMl(),
     };
@@ -129,7 +137,7 @@ export class OrderSearch {
     const rest = frame.rest.filter((o) => o !== id);
     const visit = this.visitNow(id);
     const so = {
-      bledMl: frame.bledMl + bledMl(this.setup, visit),
+      movedMl: frame.movedMl + movedMl(this.setup, visit),
       minutes: frame.minutes + visitMinutes(this.setup, visit),
     };
     if (rest.length > 0 && this.canBeBetter(so, rest)) {
@@ -143,30 +151,30 @@ export class OrderSearch {
   }
 
   /** Whether an order that begins like this may still beat the best. */
-  private canBeBetter(so: { bledMl: number; minutes: number }, rest: readonly string[]): boolean {
+  private canBeBetter(so: { movedMl: number; minutes: number }, rest: readonly string[]): boolean {
     return isBetter(this.bound(so, rest), this.best);
   }
 
   private bound(
-    so: { bledMl: number; minutes: number },
+    so: { movedMl: number; minutes: number },
     rest: readonly string[],
-  ): { bledMl: number; minutes: number } {
-    let { bledMl: ml, minutes } = so;
+  ): { movedMl: number; minutes: number } {
+    let { movedMl: ml, minutes } = so;
     for (const id of rest) {
       const least = this.atLeast.get(id)!;
-      ml += least.bledMl;
+      ml += least.movedMl;
       minutes += least.minutes;
     }
-    return { bledMl: ml, minutes };
+    return { movedMl: ml, minutes };
   }
 
   private gapMl(): number {
-    let lowest = this.best.bledMl;
+    let lowest = this.best.movedMl;
     for (const frame of this.stack) {
       if (frame.next < frame.rest.length)
-        lowest = Math.min(lowest, this.bound(frame, frame.rest).bledMl);
+        lowest = Math.min(lowest, this.bound(frame, frame.rest).movedMl);
     }
-    return this.best.bledMl - lowest;
+    return this.best.movedMl - lowest;
   }
 
   /** What a bleeder needs after the visits on the path: known for this history, or simulated. */
@@ -218,13 +226,14 @@ export class OrderSearch {
     }
     for (const visit of this.path.slice(same)) {
       this.snapshots[this.applied.length] = this.fluid.snapshot();
+      if (countAt(this.setup, visit.visit).mostMlS) fillWay(this.fluid, this.setup, visit.visit);
       for (let n = 0; n < visit.counts; n++) makeCount(this.fluid, this.setup, visit.visit);
       this.applied.push(visit);
     }
   }
 
   /** The least that a bleeder can need in any order that is better than the best known. */
-  private leastAt(id: string): { bledMl: number; minutes: number } {
+  private leastAt(id: string): { movedMl: number; minutes: number } {
     const { fluid } = freshFluid(this.setup);
     const depths = [...this.shared.get(id)!].flatMap(([other, parts]) =>
       parts ? [{ other, parts }] : [],
@@ -232,7 +241,10 @@ export class OrderSearch {
     for (const { other } of depths
       .sort((a, b) => a.parts - b.parts)
       .filter((d, i, all) => all[i - 1]?.parts !== d.parts))
-      fluid.bleedNew(other, this.best.bledMl);
+      fluid.bleedNew(other, this.best.movedMl);
+    const steady = countAt(this.setup, this.once(id)).mostMlS !== null;
+    const fillMl = steady ? fluid.emptyOnWayMl(id) : 0;
+    if (fillMl > 0) fluid.bleedNew(id, fillMl);
     let counts = 0;
     while (
       counts < LEAST_COUNTS ||
@@ -241,8 +253,8 @@ export class OrderSearch {
       fluid.bleedNew(id, countAt(this.setup, this.once(id)).countMl.value);
       counts++;
     }
-    const least = { visit: this.once(id), neededMl: 0, counts, topUps: [] };
-    return { bledMl: bledMl(this.setup, least), minutes: visitMinutes(this.setup, least) };
+    const least = { visit: this.once(id), neededMl: 0, fillMl, counts, topUps: [] };
+    return { movedMl: movedMl(this.setup, least), minutes: visitMinutes(this.setup, least) };
   }
 
   private once(bleederId: string): Visit {
@@ -252,10 +264,10 @@ export class OrderSearch {
 
 /** Less fluid, or as much in fewer minutes. */
 function isBetter(
-  a: { bledMl: number; minutes: number },
-  than: { bledMl: number; minutes: number },
+  a: { movedMl: number; minutes: number },
+  than: { movedMl: number; minutes: number },
 ): boolean {
-  if (Math.abs(a.bledMl - than.bledMl) > SAME_ML) return a.bledMl < than.bledMl;
+  if (Math.abs(a.movedMl - than.movedMl) > SAME_ML) return a.movedMl < than.movedMl;
   return a.minutes < than.minutes - SAME_ML;
 }
 

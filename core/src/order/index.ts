@@ -1,6 +1,13 @@
 export { MOST_SEARCHED, OrderSearch, type SearchState } from './bestOrder';
 export { compareOrders, leastFluidRow, orderCost, type OrderCost, type OrderRow } from './compare';
-export { priceOrder, visitMinutes, type OrderPrice, type PricedOrder } from './price';
+export {
+  bledMl,
+  movedMl,
+  priceOrder,
+  visitMinutes,
+  type OrderPrice,
+  type PricedOrder,
+} from './price';
 export {
   farthestFirst,
   givenOrder,
@@ -17,6 +24,7 @@ export {
   bowlSetups,
   countAt,
   orderSetup,
+  type Beginning,
   type BleederSetup,
   type BowlSetup,
   type Count,
@@ -24,7 +32,7 @@ export {
   type OrderSetup,
   type Reached,
 } from './setup';
-export { strokeVolume } from './strokeVolume';
-export { strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
+export { fullStrokeVolume, strokeVolume } from './strokeVolume';
+export { lookAfterS, strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
 export type { OrderRefusal, Visit, VisitPrice, VisitTopUp } from './visit';
 export { costWords, orderRefusalWords, ORDER_WORDS, orderWords } from './words';

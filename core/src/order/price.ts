@@ -5,8 +5,10 @@ import { bleedVisit, tooSmall, type OrderRefusal, type Visit, type VisitPrice } 
 /** What one order of visits costs by the simulation. */
 export interface OrderPrice {
   readonly visits: readonly VisitPrice[];
-  /** Fluid in whole counts, mL. */
+  /** Fluid out at the bleeders in whole counts, mL. */
   readonly bledMl: number;
+  /** The same and what empty ways swallowed, mL. */
+  readonly movedMl: number;
   /** Fluid before rounding to whole counts, mL. */
   readonly neededMl: number;
   readonly counts: number;
@@ -39,7 +41,8 @@ export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOr
   }
   const { fluid, removedMl, pouredMl: refillMl } = freshFluid(setup);
   const visits: VisitPrice[] = [];
-  for (const visit of order) {
+  for (const [i, visit] of order.entries()) {
+    for (const id of setup.beginning?.offBefore.get(i) ?? []) fluid.comesOff(id);
     const priced = bleedVisit(fluid, setup, visit);
     if ('code' in priced) return { verdict: 'refused', reason: priced };
     visits.push(priced);
@@ -52,6 +55,7 @@ export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOr
       visits,
       removedMl,
       bledMl: sum((v) => bledMl(setup, v)),
+      movedMl: sum((v) => movedMl(setup, v)),
       neededMl: sum((v) => v.neededMl),
       counts: sum((v) => v.counts),
       topUps: sum((v) => v.topUps.length),
@@ -72,7 +76,9 @@ export function freshFluid(setup: OrderSetup): {
   removedMl: number;
   pouredMl: number;
 } {
-  const fluid = setup.reached ? setup.reached.fluid.copy() : new CircuitFluid(setup.layout);
+  const fluid = setup.reached
+    ? setup.reached.fluid.copy()
+    : new CircuitFluid(setup.layout, setup.beginning?.inside);
   let [removedMl, pouredMl] = [0, 0];
   if (setup.reached) {
     if (setup.reached.fillFirst)
@@ -86,19 +92,31 @@ export function freshFluid(setup: OrderSetup): {
   return { fluid, removedMl, pouredMl };
 }
 
-/** Fluid of one visit in whole counts, mL. */
-export function bledMl(
+/** Fluid of one visit in whole counts, what the way swallowed among it, mL. */
+export function movedMl(
   setup: OrderSetup,
-  { visit, counts }: Pick<VisitPrice, 'visit' | 'counts'>,
+  { visit, counts, fillMl }: Pick<VisitPrice, 'visit' | 'counts' | 'fillMl'>,
 ): number {
-  return counts * countAt(setup, visit).countMl.value;
+  const { countMl, mostMlS } = countAt(setup, visit);
+  // A jar shows nothing of the fill; strokes and the marks of a syringe count it.
+  return counts * countMl.value + (mostMlS ? fillMl : 0);
 }
 
-/** Hands-on minutes of one visit: reach, hose and cap, counts, top-ups. */
-export function visitMinutes(setup: OrderSetup, { visit, counts, topUps }: VisitPrice): number {
+/** Of that, what left at the bleeder, mL. */
+export function bledMl(
+  setup: OrderSetup,
+  visit: Pick<VisitPrice, 'visit' | 'counts' | 'fillMl'>,
+): number {
+  return movedMl(setup, visit) - visit.fillMl;
+}
+
+/** Hands-on minutes of one visit: reach, hose and cap, counts and fill, top-ups. */
+export function visitMinutes(setup: OrderSetup, price: VisitPrice): number {
+  const { visit, topUps } = price;
+  const { countMl, secondsPerCount } = countAt(setup, visit);
   return (
     setup.minutesPerBleeder +
-    (counts * countAt(setup, visit).secondsPerCount) / 60 +
+    ((movedMl(setup, price) / countMl.value) * secondsPerCount) / 60 +
     topUps.length * setup.minutesPerTopUp
   );
 }

@@ -1,6 +1,7 @@
 import { highestOutletMl, paths, type Bowl, type Layout, type Path } from '../circuit';
 import type { Figure } from '../figure';
 import type { Method } from '../flow';
+import type { Inside } from '../inside';
 import type { CircuitFluid } from '../washout';
 import { topUpLevel, type BowlLevels } from './topUp';
 
@@ -8,6 +9,10 @@ import { topUpLevel, type BowlLevels } from './topUp';
 export interface Count {
   /** mL */
   readonly countMl: Figure;
+  /** What it may be at the most, mL: the calls to top up reckon with it. */
+  readonly mostMl: Figure;
+  /** Of a steady flow out of the bowl, how fast the level may fall at the most, mL/s; null where strokes or the marks of a syringe are counted. */
+  readonly mostMlS: Figure | null;
   readonly secondsPerCount: number;
 }
 
@@ -29,6 +34,13 @@ export interface Reached {
   readonly fillFirst: boolean;
 }
 
+/** What is inside when the first count is made. */
+export interface Beginning {
+  readonly inside: Inside;
+  /** What comes off later, before one of the visits of an order, by its place in it: elements that are empty from then on. */
+  readonly offBefore: ReadonlyMap<number, readonly string[]>;
+}
+
 /** Everything that is the same for all orders of one job. */
 export interface OrderSetup {
   readonly layout: Layout;
@@ -39,7 +51,9 @@ export interface OrderSetup {
   readonly target: number;
   /** Whether the bowls are emptied and refilled with new fluid before the first count. */
   readonly emptyFirst: boolean;
-  /** Where a run stands from which the rest is priced; null for old fluid everywhere and every bowl at MAX. */
+  /** What is inside; old fluid everywhere and every bowl at MAX when null. */
+  readonly beginning: Beginning | null;
+  /** Where a run stands from which the rest is priced; null at the beginning. */
   readonly reached: Reached | null;
   readonly minutesPerBleeder: number;
   readonly minutesPerTopUp: number;
@@ -49,7 +63,13 @@ export interface OrderSetup {
 export interface OrderAsked
   extends Pick<
     OrderSetup,
-    'layout' | 'target' | 'emptyFirst' | 'reached' | 'minutesPerBleeder' | 'minutesPerTopUp'
+    | 'layout'
+    | 'target'
+    | 'emptyFirst'
+    | 'beginning'
+    | 'reached'
+    | 'minutesPerBleeder'
+    | 'minutesPerTopUp'
   > {
   readonly bleederIds: readonly string[];
   readonly countOf: (path: Path, method: Method) => Count;

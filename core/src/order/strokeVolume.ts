@@ -1,5 +1,5 @@
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
-import type { MasterChamber } from '../circuit';
+import { tubeVolumeMl, type MasterChamber } from '../circuit';
 
 /**
  * Fluid that one stroke moves out of one chamber, its circuit open and the
@@ -10,8 +10,6 @@ import type { MasterChamber } from '../circuit';
 export function strokeVolume(chamber: MasterChamber): Figure {
   const areaMm2 = (Math.PI * chamber.boreMm * chamber.boreMm) / 4;
   const usedMm = Math.min(chamber.bleedStrokeMm, chamber.fullStrokeMm);
-  const entry = (label: string, value: number) =>
-    figure({ label, value, unit: 'mm', rule: 'in the layout', source: MODEL });
   return figure({
     label: 'Fluid in one stroke',
     value: (areaMm2 * usedMm) / 1000,
@@ -32,3 +30,23 @@ export function strokeVolume(chamber: MasterChamber): Figure {
     ],
   });
 }
+
+/**
+ * The most that one stroke can move, mL: somebody will push to the stop. The
+ * calls to top up reckon with it.
+ *
+ * @example a bore of 20.6 mm and its own 32 mm of stroke move 10.7 mL
+ */
+export function fullStrokeVolume(chamber: MasterChamber): Figure {
+  return figure({
+    label: 'Fluid in one full stroke',
+    value: tubeVolumeMl(chamber.boreMm, chamber.fullStrokeMm),
+    unit: 'mL',
+    rule: `bore area × the chamber’s own stroke, with ${chamber.boreMm} mm and ${chamber.fullStrokeMm} mm`,
+    source: ARITHMETIC,
+    from: [entry('Bore', chamber.boreMm), entry('Chamber’s own stroke', chamber.fullStrokeMm)],
+  });
+}
+
+const entry = (label: string, value: number): Figure =>
+  figure({ label, value, unit: 'mm', rule: 'in the layout', source: MODEL });

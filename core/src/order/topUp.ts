@@ -39,9 +39,25 @@ export function topUpLevel(bowl: BowlLevels): Figure {
 /**
  * Strokes that may still be made before the level falls below the top-up level, rounded down, never below 0.
  *
- * @param levelMl present volume in the bowl, mL
- * @param strokeMl fluid in one stroke, mL, above 0
+ * @param levelMl volume in the bowl at the lowest that it may stand at now, mL
+ * @param strokeMl fluid in one stroke at the most, mL, above 0
  */
 export function strokesUntilTopUp(levelMl: number, bowl: BowlLevels, strokeMl: number): number {
   return Math.max(0, Math.floor((levelMl - topUpLevel(bowl).value) / strokeMl + 1e-9));
+}
+
+/** Sooner than this nobody gets from the bleeder to the bowl, s [M]: it is topped up instead. */
+const SHORTEST_LOOK_S = 3;
+
+/**
+ * How long a steady flow may fill a way before somebody looks into the bowl, s:
+ * until the level could have fallen to the call to top up. A bowl that gives no
+ * more when it is full is looked into every second or two.
+ *
+ * @param mostMlS how fast the level may fall at the most, mL/s, above 0
+ * @returns null where it is topped up first
+ */
+export function lookAfterS(levelMl: number, bowl: BowlLevels, mostMlS: number): number | null {
+  const seconds = Math.floor((levelMl - topUpLevel(bowl).value) / mostMlS + 1e-9);
+  return seconds >= SHORTEST_LOOK_S || levelMl >= bowl.maxMl ? Math.max(1, seconds) : null;
 }

@@ -2,12 +2,13 @@ import { bleederName } from '../circuit';
 import type { CircuitFluid } from '../washout';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { countAt, type OrderSetup } from './setup';
+import { lookAfterS } from './topUp';
 
 /** One opening of one bleeder. */
 export interface Visit {
   readonly bleederId: string;
   readonly method: Method;
-  /** 'new': until the outlet is as new as wanted. 'sweep': once the volume of its path, to move air on or to draw fluid in. 'clear': the three counts that must be free of bubbles. */
+  /** 'new': until the outlet is as new as wanted. 'sweep': what is empty on its path, then the volume of the path once, to move air on. 'clear': the three counts that must be free of bubbles. */
   readonly until: 'new' | 'sweep' | 'clear';
 }
 
@@ -24,6 +25,9 @@ export interface VisitPrice {
   readonly visit: Visit;
   /** Fluid until its end was reached, before rounding up to whole counts, mL. */
   readonly neededMl: number;
+  /** Of that, what the way swallowed before any fluid came at the bleeder, mL. */
+  readonly fillMl: number;
+  /** Strokes, those of the fill among them; where the flow is steady marks of the jar, which the fill leaves empty. */
   readonly counts: number;
   readonly topUps: readonly VisitTopUp[];
 }
@@ -45,22 +49,37 @@ const EPSILON_ML = 1e-9;
 export function tooSmall(setup: OrderSetup, visit: Visit): OrderRefusal | null {
   if (METHOD_TRAITS[visit.method].reverse) return null;
   const bowl = bowlOf(setup, visit.bleederId);
-  if (bowl.maxMl - countAt(setup, visit).countMl.value >= bowl.topUpLevelMl.value - EPSILON_ML)
-    return null;
+  const givesMl = bowl.maxMl - bowl.topUpLevelMl.value;
+  if (givesMl >= countAt(setup, visit).mostMl.value - EPSILON_ML) return null;
   return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
 }
 
-/** Make one count, topping up before it where the level asks for it. @returns new share at the outlet, and what was poured */
+/** Make one count, topping up before it where the level may ask for it. @returns new share at the outlet, and what was poured */
 export function makeCount(
   fluid: CircuitFluid,
   setup: OrderSetup,
   visit: Visit,
 ): { share: number; pouredMl: number } {
   const bowl = bowlOf(setup, visit.bleederId);
-  const countMl = countAt(setup, visit).countMl.value;
-  const dueMl = fluid.levelMl(bowl.id) - countMl < bowl.topUpLevelMl.value - EPSILON_ML;
-  const pouredMl = dueMl ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0;
-  return { pouredMl, share: fluid.bleed(visit.bleederId, countMl) };
+  const { countMl, mostMl } = countAt(setup, visit);
+  const due = fluid.leastLevelMl(bowl.id) - mostMl.value < bowl.topUpLevelMl.value - EPSILON_ML;
+  const pouredMl = due ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0;
+  return { pouredMl, share: fluid.bleed(visit.bleederId, countMl.value, mostMl.value) };
+}
+
+/** Let a steady flow out of the bowl fill what is empty on the way, topping up each time that the level has fallen to its call. @returns what was poured each time, mL */
+export function fillWay(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): number[] {
+  const bowl = bowlOf(setup, visit.bleederId);
+  const mostMlS = countAt(setup, visit).mostMlS!.value;
+  const poured: number[] = [];
+  for (;;) {
+    const emptyMl = fluid.emptyOnWayMl(visit.bleederId);
+    if (emptyMl < EPSILON_ML) return poured;
+    const levelMl = fluid.leastLevelMl(bowl.id);
+    if (lookAfterS(levelMl, bowl, mostMlS) === null)
+      poured.push(fluid.fillBowl(bowl.id, bowl.maxMl));
+    else fluid.bleed(visit.bleederId, Math.min(emptyMl, levelMl - bowl.topUpLevelMl.value));
+  }
 }
 
 /**
@@ -75,11 +94,29 @@ export function bleedVisit(
 ): VisitPrice | OrderRefusal {
   const { path } = setup.bleeders.get(visit.bleederId)!;
   const countMl = countAt(setup, visit).countMl.value;
-  const sweep = Math.max(LEAST_COUNTS, Math.ceil(path.volumeMl.value / countMl - EPSILON_ML));
+  const fillMl = fluid.emptyOnWayMl(visit.bleederId);
+  const { reverse } = METHOD_TRAITS[visit.method];
+  // A jar shows nothing while the way fills; strokes and the marks of a syringe are counted all the same.
+  const { mostMlS } = countAt(setup, visit);
+  const jar = mostMlS !== null;
+  const bowl = bowlOf(setup, visit.bleederId);
+  // While the way fills somebody looks into the bowl once a second at the most.
+  if (jar && fillMl > 0 && bowl.maxMl - mostMlS.value < bowl.airDrawnMl)
+    return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
+  const sweepMl = path.volumeMl.value + (jar ? 0 : fillMl);
+  const sweep = Math.max(LEAST_COUNTS, Math.ceil(sweepMl / countMl - EPSILON_ML));
   const least = visit.until === 'sweep' ? sweep : LEAST_COUNTS;
-  if (METHOD_TRAITS[visit.method].reverse)
-    return { visit, neededMl: path.volumeMl.value, counts: sweep, topUps: [] };
-  const topUps: VisitTopUp[] = [];
+  if (reverse) {
+    fluid.pushUp(visit.bleederId, sweep * countMl);
+    return { visit, neededMl: sweepMl, fillMl, counts: sweep, topUps: [] };
+  }
+  const topUps: VisitTopUp[] = jar
+    ? fillWay(fluid, setup, visit).map((pouredMl) => ({
+        bowlId: path.chamber.fedBy,
+        afterCounts: 0,
+        pouredMl,
+      }))
+    : [];
   let counts = 0;
   const shares = [fluid.outletNewShare(visit.bleederId)];
   while (counts < least || (visit.until === 'new' && shares.at(-1)! < setup.target)) {
@@ -91,12 +128,14 @@ export function bleedVisit(
     shares.push(made.share);
     counts++;
   }
-  const neededMl = {
-    sweep: path.volumeMl.value,
-    clear: LEAST_COUNTS * countMl,
-    new: countsUntil(setup.target, shares) * countMl,
-  }[visit.until];
-  return { visit, neededMl, counts, topUps };
+  const neededMl =
+    (jar ? fillMl : 0) +
+    {
+      sweep: sweepMl,
+      clear: LEAST_COUNTS * countMl,
+      new: countsUntil(setup.target, shares) * countMl,
+    }[visit.until];
+  return { visit, neededMl, fillMl, counts, topUps };
 }
 
 function bowlOf(setup: OrderSetup, bleederId: string): OrderSetup['bowls'][number] {

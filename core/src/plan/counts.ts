@@ -1,7 +1,7 @@
 import type { Path } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
-import { strokeVolume, type Count } from '../order';
+import { fullStrokeVolume, strokeVolume, type Count } from '../order';
 import type { PlanAsked } from './request';
 
 /**
@@ -23,18 +23,49 @@ export function countFor(
         'two people': preferences.secondsPerStrokeTwoPeople,
         'alone at the lever': preferences.secondsPerStrokeLever,
       }[method as 'two people' | 'alone at the lever'] ?? traits.strokeS!.whole;
-    return { countMl: strokeVolume(path.chamber), secondsPerCount: seconds };
+    return {
+      countMl: strokeVolume(path.chamber),
+      mostMl: fullStrokeVolume(path.chamber),
+      mostMlS: null,
+      secondsPerCount: seconds,
+    };
   }
   const markMl = preferences.markMl[layout.vehicleKind];
   const mlS = flowMlS && flowMlS.value > 0 ? flowMlS.value : (traits.usualMlS ?? traits.handMlS!);
+  const mark = figure({
+    label: traits.reverse ? 'One mark of the syringe' : 'One mark of the jar',
+    value: markMl,
+    unit: 'mL',
+    rule: 'house rule',
+    source: MODEL,
+  });
   return {
-    countMl: figure({
-      label: traits.reverse ? 'One mark of the syringe' : 'One mark of the jar',
-      value: markMl,
-      unit: 'mL',
-      rule: 'house rule',
-      source: MODEL,
-    }),
+    countMl: mark,
+    mostMl: mark,
+    mostMlS: traits.mostMlS ? mostFlow(mlS, traits.mostMlS) : null,
     secondsPerCount: markMl / mlS,
   };
+}
+
+/**
+ * How fast a level may fall at the most under a steady flow, mL/s: twice what
+ * the layout gives, and never less than the method is known for [M]. An empty
+ * line holds the flow back less than a full one.
+ */
+function mostFlow(mlS: number, knownMlS: number): Figure {
+  const byLayout = figure({
+    label: 'Flow by the layout',
+    value: mlS,
+    unit: 'mL/s',
+    rule: 'head, pressure or suction against the lines and the bleeder; the usual one where it cannot be computed',
+    source: MODEL,
+  });
+  return figure({
+    label: 'Flow at the most',
+    value: Math.max(2 * byLayout.value, knownMlS),
+    unit: 'mL/s',
+    rule: `twice the flow by the layout, ${knownMlS} mL/s at the least: an empty line holds it back less`,
+    source: MODEL,
+    from: [byLayout],
+  });
 }

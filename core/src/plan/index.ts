@@ -1,3 +1,4 @@
+export { cameOff, heldBack } from './beginning';
 export { planBleed, controlOf, RULES_VERSION, wrenchMm } from './plan';
 export type {
   Plan,

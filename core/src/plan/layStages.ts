@@ -1,6 +1,6 @@
 import type { Path } from '../circuit';
 import { METHOD_TRAITS } from '../flow';
-import { countAt, type OrderSetup, type VisitPrice } from '../order';
+import { bledMl, countAt, movedMl, type OrderSetup, type VisitPrice } from '../order';
 import {
   bleedMinutes,
   ownStage,
@@ -47,11 +47,9 @@ export function layStages({
     if (draft.kind !== 'bleed') return ownStage(id, draft, asked.layout, asked.preferences);
     const of = draft.visits.map((ordered): PlanStop => {
       const price = priced[next++]!;
-      inJarMl += price.counts * countAt(setup, price.visit).countMl.value;
+      inJarMl += bledMl(setup, price);
       const traits = METHOD_TRAITS[draft.method];
-      outOfBottlesMl +=
-        topUpsMl(price) +
-        (traits.reverse ? price.counts * countAt(setup, price.visit).countMl.value : 0);
+      outOfBottlesMl += topUpsMl(price) + (traits.reverse ? movedMl(setup, price) : 0);
       const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
       const times = (opened.get(path.bleeder.id) ?? 0) + 1;
       opened.set(path.bleeder.id, times);

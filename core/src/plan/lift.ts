@@ -1,7 +1,8 @@
 import { liftLayout, paths, type FirstLayout, type Layout, VEHICLE_TRAITS } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import { USUAL_MEANS } from '../flow';
-import { routineFlush } from '../scope';
+import { insideAtStart, portions, type Inside } from '../inside';
+import { routineFlush, type Purpose } from '../scope';
 import type { PlanStop } from '../stages';
 import { planPreferences } from './preferences';
 import { FIRST_PLAN } from './request';
@@ -33,8 +34,15 @@ export interface FirstPlan
   readonly totals: Partial<PlanTotals>;
 }
 
-/** Plans of the rules 3 and 4, and those of the first that a migration lifted: they had no id of their own. */
-type StagedPlan = Omit<Plan, 'id'> & { readonly id?: string };
+/** What the rules before 6 did not keep: what is inside, and what an empty way swallows. */
+type WithoutInside<T, K extends keyof T> = Omit<T, K> & Partial<Pick<T, K>>;
+type StagedStop = WithoutInside<PlanStop, 'mostStrokeMl' | 'mostMlS' | 'fillMl'>;
+
+/** Plans of the rules 3 to 5, and those of the first that a migration lifted: those before 5 had no id of their own. */
+interface StagedPlan extends WithoutInside<Omit<Plan, 'stops' | 'totals'>, 'id' | 'inside'> {
+  readonly stops: readonly StagedStop[];
+  readonly totals: WithoutInside<PlanTotals, 'filledMl'>;
+}
 
 /** Whatever was stored as a plan. */
 export type StoredPlan = StagedPlan | FirstPlan;
@@ -48,7 +56,15 @@ export type StoredPlan = StagedPlan | FirstPlan;
  */
 export function liftPlan(stored: StoredPlan, id: string = FIRST_PLAN): Plan {
   if (!('stages' in stored)) return { ...fromFirst(stored), id };
-  return { ...stored, id: stored.id ?? id, layout: liftLayout(stored.layout) };
+  const layout = liftLayout(stored.layout);
+  return {
+    ...stored,
+    id: stored.id ?? id,
+    layout,
+    inside: stored.inside ?? insideThen(layout, stored.work.purpose, stored.bowls),
+    stops: stored.stops.map(liftStop),
+    totals: { ...stored.totals, filledMl: stored.totals.filledMl ?? NOTHING_SWALLOWED },
+  };
 }
 
 /** A stored answer of the planning, its plan lifted. */
@@ -58,6 +74,38 @@ export function liftPlanResult(
   return stored.verdict === 'planned'
     ? { verdict: 'planned', plan: liftPlan(stored.plan) }
     : stored;
+}
+
+/** Nothing was reckoned as empty, and calls went by the bleeding stroke. */
+function liftStop(stop: StagedStop): PlanStop {
+  return {
+    ...stop,
+    mostStrokeMl: stop.mostStrokeMl ?? stop.strokeMl,
+    mostMlS: stop.mostMlS ?? null,
+    fillMl: stop.fillMl ?? NOTHING_SWALLOWED,
+  };
+}
+
+/** What the rules of that time took as inside: old fluid everywhere, of a new or dry system nothing above the outlets. */
+function insideThen(layout: Layout, purpose: Purpose, bowls: Plan['bowls']): Inside {
+  const full = insideAtStart({
+    layout,
+    work: routineFlush([]),
+    air: new Set(),
+    before: null,
+    inSystem: null,
+    benched: [],
+    benchedSets: [],
+  });
+  if (purpose !== 'new or dry') return full;
+  const low = bowls.flatMap((b) => {
+    const held = full[b.id];
+    const share = b.airDrawnMl / b.maxMl;
+    return held
+      ? [[b.id, { ...held, old: portions(held.old, share), emptyMl: b.maxMl - b.airDrawnMl }]]
+      : [];
+  });
+  return { ...full, ...Object.fromEntries(low) };
 }
 
 const STAGE = 'stage-1';
@@ -81,6 +129,9 @@ function fromFirst(first: FirstPlan): Omit<Plan, 'id'> {
       bleeder,
       control: master.control,
       method,
+      mostStrokeMl: old.strokeMl,
+      mostMlS: null,
+      fillMl: NOTHING_SWALLOWED,
       counted: 'strokes',
       secondsPerStroke,
       fromBowl: true,
@@ -116,6 +167,7 @@ function fromFirst(first: FirstPlan): Omit<Plan, 'id'> {
     newColour: first.newColour,
     preferences,
     layout,
+    inside: insideThen(layout, 'routine flush', first.bowls),
     preparation: first.preparation,
     bowls: first.bowls,
     stages: [
@@ -144,6 +196,8 @@ function pathOf(layout: Layout, bleederId: string) {
 const notSaid = (label: string, value: number, unit: Figure['unit']): Figure =>
   figure({ label, value, unit, rule: 'not kept by the rules of that time', source: MODEL });
 
+const NOTHING_SWALLOWED = notSaid('Swallowed before fluid comes', 0, 'mL');
+
 function totalsNotSaid(stops: readonly PlanStop[], minutes: Figure): PlanTotals {
   const sum = (of: (s: PlanStop) => number) => stops.reduce((all, s) => all + of(s), 0);
   return {
@@ -152,6 +206,7 @@ function totalsNotSaid(stops: readonly PlanStop[], minutes: Figure): PlanTotals 
       sum((s) => s.bledMl.value),
       'mL',
     ),
+    filledMl: NOTHING_SWALLOWED,
     strokes: notSaid(
       'Strokes',
       sum((s) => s.strokes.value),

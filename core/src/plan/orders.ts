@@ -26,6 +26,7 @@ export function planSetup(
     bleederIds,
     target: asked.preferences.outletTarget,
     emptyFirst: emptiesFirst(asked.work),
+    beginning: null,
     reached: asked.reached,
     minutesPerBleeder: asked.preferences.minutesPerBleeder,
     minutesPerTopUp: asked.preferences.minutesPerTopUp,

@@ -20,6 +20,7 @@ import {
 } from '../order';
 import { findScope, openedBy, partnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
 import { draftStages, linesOf, type PlanStop } from '../stages';
+import { beginningOf } from './beginning';
 import { layStages, topUpsMl } from './layStages';
 import { materialsFor } from './materials';
 import { orderVisits, planSetup } from './orders';
@@ -29,7 +30,7 @@ import { planAsked, wishesOf, type PlanAsked, type PlanRequest } from './request
 import type { Plan, PlanBowl, PlanMethod, PlanRefusal, PlanResult } from './shape';
 
 /** Version of the rules by which a plan was made; stored with it. */
-export const RULES_VERSION = 5;
+export const RULES_VERSION = 6;
 
 /**
  * Plan a bleed: what may hold air and so which bleeders are opened, by which
@@ -83,7 +84,7 @@ export function planBleed(request: PlanRequest): PlanResult {
       reasons: chosen.reasons.filter((r) => r.weight === 'stops'),
     });
 
-  const setup = planSetup(asked, open, rows);
+  const bare = planSetup(asked, open, rows);
   const drafts =
     asked.reached?.rest ??
     draftStages({
@@ -93,8 +94,10 @@ export function planBleed(request: PlanRequest): PlanResult {
       open,
       method: chosen.method,
       ranking: rows,
-      orderOf: (ids, method) => orderVisits(asked, setup, ids, method).visits,
+      orderOf: (ids, method) => orderVisits(asked, bare, ids, method).visits,
     });
+  const beginning = beginningOf(asked, finding, drafts);
+  const setup = { ...bare, beginning };
   const priced = priceOrder(
     setup,
     drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : [])),
@@ -130,6 +133,7 @@ export function planBleed(request: PlanRequest): PlanResult {
       preferences: asked.preferences,
       wishes: wishesOf(asked),
       layout,
+      inside: beginning.inside,
       scope: {
         bleeders: finding.bleeders,
         unmet: finding.unmet,
@@ -154,7 +158,7 @@ export function planBleed(request: PlanRequest): PlanResult {
         stages,
         preferences: asked.preferences,
         oldLeftMl: price.oldLeftMl,
-        removedMl: asked.work.purpose === 'new or dry' ? 0 : price.removedMl,
+        removedMl: price.removedMl,
         pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),
       }),
       materials: materialsFor({ layout, asked, stops, stages }),
@@ -239,7 +243,7 @@ function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string,
 
 /** What comes out of the syringe instead of the bowl, mL. */
 function fromBelowMl(stops: readonly PlanStop[]): number {
-  return stops.reduce((sum, s) => sum + (s.fromBowl ? 0 : s.bledMl.value), 0);
+  return stops.reduce((sum, s) => sum + (s.fromBowl ? 0 : s.bledMl.value + s.fillMl.value), 0);
 }
 
 /** The first id in the request that names nothing in this layout. */

@@ -1,6 +1,6 @@
 import { bleederName, type Layout, type Path } from '../circuit';
 import { ARITHMETIC, figure, leafFigure, MODEL, PRACTICE, type Figure } from '../figure';
-import { countAt, type OrderSetup, type VisitPrice } from '../order';
+import { bledMl, countAt, type OrderSetup, type VisitPrice } from '../order';
 import { METHOD_TRAITS } from '../flow';
 import { stageTitle, stageWaiting, type PlanStage, type PlanStop } from '../stages';
 import { WASHOUT_SOURCE } from '../washout';
@@ -10,7 +10,7 @@ import type { PlanPreferences } from './preferences';
 const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
   new: 'simulated along the path: lines laminar (new at the outlet is 1 − 1/(4θ²) after θ line volumes, nothing before ½), master chamber, modulator and caliper mixed (1 − e^−θ), shared stretches as the earlier bleeders left them, reservoir topped up in batches. Bends and pulsed strokes mix, so this is an upper bound.',
   sweep:
-    'the volume of the path once, so that what stands anywhere on the way has reached the bleeder',
+    'what is empty on the way, then the volume of the path once, so that what stands anywhere on the way has reached the bleeder',
   clear: 'three strokes or marks that must be free of bubbles',
 };
 
@@ -28,6 +28,9 @@ export function stopFigures(of: {
   | 'pathLengthM'
   | 'pathVolumeMl'
   | 'strokeMl'
+  | 'mostStrokeMl'
+  | 'mostMlS'
+  | 'fillMl'
   | 'neededMl'
   | 'strokes'
   | 'bledMl'
@@ -37,8 +40,10 @@ export function stopFigures(of: {
 > {
   const { path, price, preferences } = of;
   const { until } = price.visit;
-  const strokeMl = countAt(of.setup, price.visit).countMl;
-  const unit = METHOD_TRAITS[price.visit.method].kind === 'strokes' ? 'strokes' : 'marks';
+  const { countMl: strokeMl, mostMl, mostMlS } = countAt(of.setup, price.visit);
+  const traits = METHOD_TRAITS[price.visit.method];
+  const unit = traits.kind === 'strokes' ? 'strokes' : 'marks';
+  const jar = mostMlS !== null;
   const pathVolumeMl = leafFigure(path.volumeMl);
   const target = figure({
     label: 'Wanted new at the outlet',
@@ -47,13 +52,24 @@ export function stopFigures(of: {
     rule: 'house rule: what a technician can see at the bleeder',
     source: MODEL,
   });
+  const fillMl = figure({
+    label: 'Swallowed before fluid comes',
+    value: price.fillMl,
+    unit: 'mL',
+    rule: 'what is empty on the way to this bleeder when its turn comes: new parts, dry lines, parts that were off',
+    source: MODEL,
+  });
   const neededMl = figure({
     label: until === 'new' ? 'Fluid until the outlet is new' : 'Fluid for this opening',
     value: price.neededMl,
     unit: 'mL',
     rule: UNTIL_RULE[until],
     source: until === 'new' ? WASHOUT_SOURCE : MODEL,
-    from: until === 'new' ? [pathVolumeMl, target] : [pathVolumeMl],
+    from: [
+      ...(price.fillMl > 0 ? [fillMl] : []),
+      pathVolumeMl,
+      ...(until === 'new' ? [target] : []),
+    ],
     // The flow is cut into streamtubes 5 % apart; the 98 % point of a line is good to half of that.
     ...(until === 'new' ? { plusMinus: price.neededMl * 0.025 } : {}),
   });
@@ -61,7 +77,7 @@ export function stopFigures(of: {
     label: unit === 'strokes' ? 'Strokes' : 'Marks',
     value: price.counts,
     unit,
-    rule: `fluid needed ÷ fluid in one, rounded up, and never fewer than the three that must be clear`,
+    rule: `${jar && price.fillMl > 0 ? 'fluid needed, less what the way swallows first,' : 'fluid needed'} ÷ fluid in one, rounded up, and never fewer than the three that must be clear`,
     source: ARITHMETIC,
     from: [neededMl, strokeMl],
   });
@@ -69,15 +85,21 @@ export function stopFigures(of: {
     pathLengthM: path.lengthM,
     pathVolumeMl: path.volumeMl,
     strokeMl,
+    mostStrokeMl: mostMl,
+    mostMlS,
+    fillMl,
     neededMl,
     strokes,
     bledMl: figure({
       label: 'Fluid to bleed',
-      value: price.counts * strokeMl.value,
+      value: bledMl(of.setup, price),
       unit: 'mL',
-      rule: `${unit} × fluid in one`,
+      rule:
+        price.fillMl > 0 && !jar
+          ? `${unit} × fluid in one, less what the way swallows first`
+          : `${unit} × fluid in one`,
       source: ARITHMETIC,
-      from: [strokes, strokeMl],
+      from: [strokes, strokeMl, ...(price.fillMl > 0 && !jar ? [fillMl] : [])],
     }),
     jarMl: figure({
       label: 'Jar stands at afterwards',
@@ -126,6 +148,16 @@ export function totalFigures(of: {
     source: ARITHMETIC,
     from: stops.map((s) => leafFigure(s.bledMl, bleederName(s.bleeder))),
   });
+  const filledMl = figure({
+    label: 'Swallowed by what is empty',
+    value: sum(stops.map((s) => s.fillMl)),
+    unit: 'mL',
+    rule: 'sum over the openings: it goes into the bowl and never reaches the jar',
+    source: MODEL,
+    from: stops
+      .filter((s) => s.fillMl.value > 0)
+      .map((s) => leafFigure(s.fillMl, bleederName(s.bleeder))),
+  });
   const counted = (label: string, unit: 'strokes' | 'marks') => {
     const those = stops
       .filter((s) => s.counted === unit)
@@ -144,7 +176,7 @@ export function totalFigures(of: {
     label: 'Top-ups',
     value: stops.reduce((total, s) => total + s.topUps.length, 0),
     unit: 'times',
-    rule: 'one whenever the next stroke would take the level below the top-up level',
+    rule: 'one whenever the next stroke, made in full, could take the level below the top-up level',
     source: ARITHMETIC,
     from: stops.map((s) =>
       figure({
@@ -181,7 +213,7 @@ export function totalFigures(of: {
   });
   const finalLevel = figure({
     label: 'Change of the reservoir',
-    value: of.pouredMl - of.removedMl - bledMl.value,
+    value: of.pouredMl - of.removedMl - bledMl.value - filledMl.value,
     unit: 'mL',
     rule: `level at the end less level at the start: it ends at ${preferences.finalLevel[layout.vehicleKind] === 'MAX' ? 'MAX' : 'midway, to leave room for heat'} or where the last stroke left it`,
     source: PRACTICE,
@@ -189,6 +221,7 @@ export function totalFigures(of: {
   const waiting = stages.flatMap((s) => stageWaiting(s) ?? []);
   return {
     bledMl,
+    filledMl,
     strokes,
     marks: counted('Marks', 'marks'),
     topUps,
@@ -197,9 +230,12 @@ export function totalFigures(of: {
       label: 'Fluid to pour',
       value: of.pouredMl,
       unit: 'mL',
-      rule: 'removed + bled + change of the reservoir',
+      rule:
+        filledMl.value > 0
+          ? 'removed + bled + swallowed by what is empty + change of the reservoir'
+          : 'removed + bled + change of the reservoir',
       source: ARITHMETIC,
-      from: [removedMl, bledMl, finalLevel],
+      from: [removedMl, bledMl, ...(filledMl.value > 0 ? [filledMl] : []), finalLevel],
     }),
     fillings: figure({
       label: 'In fillings of the reservoir',

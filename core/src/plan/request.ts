@@ -1,6 +1,7 @@
 import type { Layout } from '../circuit';
 import type { Colour, Grade, IsoClass } from '../fluid';
 import { USUAL_DAY, USUAL_MEANS, type Circumstances, type Means, type Method } from '../flow';
+import type { Inside } from '../inside';
 import type { OrderId, Reached } from '../order';
 import { routineFlush, type PartnerAge, type WorkDone } from '../scope';
 import { planPreferences, type PlanPreferences } from './preferences';
@@ -42,6 +43,10 @@ export interface PlanRequest {
   readonly primeInPlace?: boolean;
   readonly partnerAges?: readonly PartnerAge[];
   readonly preferences?: Partial<PlanPreferences>;
+  /** What the last job left inside; null where none is on record. */
+  readonly inside?: Inside | null;
+  /** What is in the system as somebody said, where no record tells. */
+  readonly inSystem?: Grade | null;
   readonly reached?: PlanReached | null;
   /** Means one plan for the whole job. */
   readonly planId?: string;
@@ -100,6 +105,8 @@ export function planAsked(request: PlanRequest): PlanAsked {
     isoClass: null,
     work: routineFlush(request.layout.masters.map((m) => m.id)),
     ...USUAL_CHOICES,
+    inside: null,
+    inSystem: null,
     reached: null,
     planId: FIRST_PLAN,
     ...request,

@@ -2,6 +2,7 @@ import type { Layout, LayoutFault } from '../circuit';
 import type { Figure } from '../figure';
 import type { Means, Method, MethodReason, MethodRow } from '../flow';
 import type { Colour, Grade } from '../fluid';
+import type { Inside } from '../inside';
 import type { OrderId, OrderRefusal } from '../order';
 import type { PartnerAdvice, ScopeFinding, WorkDone } from '../scope';
 import type { PlanStage, PlanStop } from '../stages';
@@ -51,6 +52,8 @@ export interface Plan {
   /** Plans of version 3 did not keep them. */
   readonly wishes?: PlanWishes;
   readonly layout: Layout;
+  /** What is inside when it begins. */
+  readonly inside: Inside;
   readonly preparation: readonly PreparationStep[];
   readonly bowls: readonly PlanBowl[];
   readonly stages: readonly PlanStage[];
@@ -62,6 +65,8 @@ export interface Plan {
 
 export interface PlanTotals {
   readonly bledMl: Figure;
+  /** What empty ways swallow before fluid comes at their bleeders. */
+  readonly filledMl: Figure;
   readonly strokes: Figure;
   /** Marks of the jar or syringe, where the flow is steady. */
   readonly marks: Figure;

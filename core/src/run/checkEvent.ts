@@ -51,6 +51,14 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'shut':
     case 'stopped early':
       return bleederFault(plans, event.stopId);
+    case 'level seen': {
+      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
+      const bowl = plans.flatMap((p) => p.bowls).find((b) => b.id === stop?.bowlId);
+      if (!bowl) return bleederFault(plans, event.stopId);
+      return event.levelMl <= bowl.maxMl
+        ? null
+        : `${bowl.name} holds ${bowl.maxMl} mL at MAX; its level should be between 0 and that.`;
+    }
     case 'topped up': {
       const bowls = [...new Set(plans.flatMap((p) => p.bowls.map((b) => b.id)))];
       return bowls.includes(event.bowlId)

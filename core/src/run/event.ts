@@ -88,6 +88,13 @@ export type RunHappening =
   | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
   /** Filled up; out of which container, where somebody said so. */
   | { readonly kind: 'topped up'; readonly bowlId: string; readonly containerId: string | null }
+  /** A look into a bowl while a steady flow fills a way: where it stands, and whether fluid comes at the bleeder by now. */
+  | {
+      readonly kind: 'level seen';
+      readonly stopId: string;
+      readonly levelMl: number;
+      readonly fluidComes: boolean;
+    }
   /** Bleeder shut, hose off, cap on. */
   | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: Tightened }
   /** It was shut before it was done, and why: what it lacks stays as an open matter. */

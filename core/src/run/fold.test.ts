@@ -10,6 +10,7 @@ import {
   planOf,
   runOf,
   type Said,
+  newShares,
 } from '../testing';
 import type { JobEvent } from '../log';
 import {
@@ -414,7 +415,7 @@ describe('the bleeder in hand', () => {
 describe('the fluid of a run with two who count', () => {
   const other = { deviceId: 'other', person: 'Brek' };
   const shares = (...events: Said[]) => [
-    ...new RunFluid(PLAN).after(run(...events).log).newShares(),
+    ...newShares(new RunFluid(PLAN).after(run(...events).log)),
   ];
   const filled: Said[] = [
     { kind: 'prepared', step: 'empty reservoir' },
@@ -447,8 +448,8 @@ describe('the fluid of a run with two who count', () => {
     const short = run(...filled, stroke('a'), stroke('b'), stroke('c')).log;
     const long = run(...filled, stroke('a'), stroke('x'), stroke('y'), stroke('z')).log;
     fluid.after(short);
-    expect([...fluid.after(long).newShares()]).toEqual([
-      ...new RunFluid(PLAN).after(long).newShares(),
+    expect([...newShares(fluid.after(long))]).toEqual([
+      ...newShares(new RunFluid(PLAN).after(long)),
     ]);
   });
 
@@ -474,10 +475,10 @@ test('one event on top gives what the whole log gives, and leaves the state unde
   expect(before.log).toHaveLength(length);
 });
 
-test('a dry system begins with nothing above its outlets, any other at MAX', () => {
+test('a dry system begins with empty bowls, any other at MAX', () => {
   const layout = layoutOf('motorcycle-front-disc');
   const dry = planned(layout, { work: { ...routineFlush(['master']), purpose: 'new or dry' } });
-  expect(Object.values(emptyRun(dry).levelMl)).toEqual(dry.bowls.map((b) => b.airDrawnMl));
+  expect(Object.values(emptyRun(dry).levelMl)).toEqual(dry.bowls.map(() => 0));
   expect(Object.values(emptyRun(PLAN).levelMl)).toEqual(PLAN.bowls.map((b) => b.maxMl));
 });
 

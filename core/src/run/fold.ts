@@ -1,5 +1,6 @@
-import { OPENING_STEPS, type Plan } from '../plan';
-import { afterSaying, stageOpens, type OwnStage, type StageHalt } from '../stages';
+import { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo } from '../inside';
+import { heldBack, OPENING_STEPS, type Plan } from '../plan';
+import { afterSaying, stageOpens, type OwnStage, type PlanStop, type StageHalt } from '../stages';
 import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
 import { MENDABLE, type HaltReason, type Kept, type RunEvent } from './event';
@@ -8,6 +9,7 @@ import {
   emptyRun,
   freshBleeder,
   isWaiting,
+  levelsAtFirst,
   plansOf,
   type BleederState,
   type RunLeg,
@@ -70,6 +72,8 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
       }));
     case 'topped up':
       return topUp(state, event);
+    case 'level seen':
+      return levelSeen(state, event);
     case 'shut':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -105,17 +109,30 @@ function prepare(before: RunState, event: Of<'prepared'>): RunState {
   const { bowls } = state.plan;
   const next = { ...state, prepared: [...state.prepared, event.step] };
   if (event.step === 'empty reservoir') {
-    const removed = bowls.reduce((sum, b) => sum + state.levelMl[b.id]! - b.airDrawnMl, 0);
+    const removed = bowls.reduce(
+      (sum, b) => sum + Math.max(0, state.levelMl[b.id]! - b.airDrawnMl),
+      0,
+    );
+    const levels = bowls.map((b) => [b.id, Math.min(b.airDrawnMl, state.levelMl[b.id]!)]);
     return {
       ...next,
       removedMl: state.removedMl + removed,
-      levelMl: Object.fromEntries(bowls.map((b) => [b.id, b.airDrawnMl])),
+      ...levelled(state, Object.fromEntries(levels)),
     };
   }
   if (event.step === 'fill reservoir')
     return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl, event.containerId), next);
   return next;
 }
+
+/** Some levels, now known for certain. */
+const levelled = (
+  { levelMl, leastMl }: RunState,
+  now: Readonly<Record<string, number>>,
+): Pick<RunState, 'levelMl' | 'leastMl'> => ({
+  levelMl: { ...levelMl, ...now },
+  leastMl: { ...leastMl, ...now },
+});
 
 const isOfPast = (state: RunState, planId: string | null): boolean =>
   state.past.some((leg) => leg.plan.id === planId);
@@ -149,27 +166,69 @@ function judge(
 }
 
 function stroke(before: RunState, event: Of<'stroke'>): RunState {
-  const stop = plansOf(before)
-    .flatMap((p) => p.stops)
-    .find((s) => s.id === event.stopId);
+  const stop = stopIn(before, event.stopId);
   if (!stop) return before;
   const state = opened(before, event.atMs);
   const ml = stop.strokeMl.value;
-  // From below the fluid comes out of the syringe, and the bowl is drawn down as it rises.
-  const levelMl = stop.fromBowl
-    ? { ...state.levelMl, [stop.bowlId]: state.levelMl[stop.bowlId]! - ml }
-    : state.levelMl;
-  const next = {
-    ...state,
-    levelMl,
-    bledMl: state.bledMl + ml,
-    pouredMl: state.pouredMl + (stop.fromBowl ? 0 : ml),
-  };
+  // A mark in the jar says that its way is full: the bowl gave that as well.
+  const inJar = stop.fromBowl && stop.mostMlS !== null;
+  const movedMl = ml + (inJar ? emptyOnWayMl(state.empties, way(state, stop)) : 0);
+  const { next, passedMl } = moved(state, stop, movedMl, inJar ? movedMl : stop.mostStrokeMl.value);
   return atBleeder(next, event.stopId, (b) => ({
     ...b,
     strokes: b.strokes + 1,
-    bledMl: b.bledMl + ml,
+    bledMl: b.bledMl + passedMl,
   }));
+}
+
+const stopIn = (state: RunState, stopId: string): PlanStop | undefined =>
+  plansOf(state)
+    .flatMap((p) => p.stops)
+    .find((s) => s.id === stopId);
+
+const way = ({ plan }: RunState, stop: PlanStop): readonly string[] =>
+  wayTo(plan.layout, stop.bleeder.id);
+
+/** Fluid moved at one opening: out of the bowl, or out of a syringe from below, where the bowl is drawn down as it rises. What is empty takes up its part. */
+function moved(
+  state: RunState,
+  stop: PlanStop,
+  ml: number,
+  mostMl: number,
+): { readonly next: RunState; readonly passedMl: number } {
+  const { fromBowl, bowlId } = stop;
+  const along = way(state, stop);
+  const { empties, passedMl } = swallow(state.empties, fromBowl ? along : [...along].reverse(), ml);
+  const less = (levels: RunState['levelMl'], by: number) =>
+    fromBowl ? { ...levels, [bowlId]: levels[bowlId]! - by } : levels;
+  return {
+    passedMl,
+    next: {
+      ...state,
+      empties,
+      levelMl: less(state.levelMl, ml),
+      leastMl: less(state.leastMl, mostMl),
+      bledMl: state.bledMl + passedMl,
+      pouredMl: state.pouredMl + (fromBowl ? 0 : ml),
+    },
+  };
+}
+
+/** A look into the bowl while a way fills: what it fell by went into what is empty, and the rest into the jar. */
+function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
+  const stop = stopIn(before, event.stopId);
+  if (!stop || before.levelMl[stop.bowlId] === undefined) return before;
+  const state = opened(before, event.atMs);
+  const fellMl = Math.max(0, state.levelMl[stop.bowlId]! - event.levelMl);
+  const { next, passedMl } = moved(state, stop, fellMl, fellMl);
+  const full = event.fluidComes
+    ? swallow(next.empties, way(state, stop), Infinity).empties
+    : next.empties;
+  return atBleeder(
+    { ...next, empties: full, ...levelled(next, { [stop.bowlId]: event.levelMl }) },
+    event.stopId,
+    (b) => ({ ...b, bledMl: b.bledMl + passedMl }),
+  );
 }
 
 function topUp(state: RunState, { bowlId, containerId }: Of<'topped up'>): RunState {
@@ -198,7 +257,7 @@ function fillTo(
           [containerId]: (state.pouredFromMl[containerId] ?? 0) + poured,
         }
       : state.pouredFromMl,
-    levelMl: { ...state.levelMl, [bowlId]: state.levelMl[bowlId]! + poured },
+    ...levelled(state, { [bowlId]: state.levelMl[bowlId]! + poured }),
   };
 }
 
@@ -220,7 +279,11 @@ function atStage(
         ? { ...state, stages }
         : { ...state, past: state.past.map((l) => (l === leg ? { ...l, stages } : l)) };
     const through = event.kind === 'stage done' && stageOpens(stage);
-    return halted(through ? opened(next, event.atMs) : next, event.id, after.halt);
+    const off = event.kind === 'stage done' && stage.kind === 'hold point' && leg === state;
+    const parts = off
+      ? { ...next, empties: emptied(leg.plan.layout, next.empties, heldBack(leg.plan.work)) }
+      : next;
+    return halted(through ? opened(parts, event.atMs) : parts, event.id, after.halt);
   }
   return state;
 }
@@ -247,7 +310,7 @@ function halt(
     b.id,
     dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
   ]);
-  return { ...next, levelMl: { ...state.levelMl, ...Object.fromEntries(levels) } };
+  return { ...next, ...levelled(next, Object.fromEntries(levels)) };
 }
 
 /** How a part went in. What the plan was made for and was not kept halts it. */
@@ -320,8 +383,10 @@ function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
     past: [...state.past, { plan: state.plan, stages, bleeders, because }],
     prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
-    // A bowl that first comes in now begins at MAX; the others stand where the run left them.
-    levelMl: { ...Object.fromEntries(plan.bowls.map((b) => [b.id, b.maxMl])), ...state.levelMl },
+    // A bowl that first comes in now begins as the plan says; the others stand where the run left them.
+    levelMl: { ...levelsAtFirst(plan), ...state.levelMl },
+    leastMl: { ...levelsAtFirst(plan), ...state.leastMl },
+    empties: emptiesOf(plan.layout, plan.inside),
   };
 }
 

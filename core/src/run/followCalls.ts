@@ -72,6 +72,13 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     case 'stroke':
     case 'more strokes':
       return { kind: 'stroke', stopId: step.stop.id };
+    case 'fill way': {
+      const { stop, bowl, leftMl } = step;
+      const givesMl = state.levelMl[bowl.id]! - bowl.topUpLevelMl.value;
+      const fluidComes = givesMl >= leftMl;
+      const levelMl = state.levelMl[bowl.id]! - Math.min(leftMl, givesMl);
+      return { kind: 'level seen', stopId: stop.id, levelMl, fluidComes };
+    }
     case 'read': {
       const stopId = step.stop.id;
       return step.missing.includes('bubbles not read')

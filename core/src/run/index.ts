@@ -46,3 +46,4 @@ export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainst
 export { followCalls, type FollowOptions } from './followCalls';
 export { levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';
+export { insideAfter, insideNow } from './insideAfter';

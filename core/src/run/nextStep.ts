@@ -1,5 +1,6 @@
 import { COLOURS } from '../fluid';
-import { strokesUntilTopUp } from '../order';
+import { emptyOnWayMl, wayTo } from '../inside';
+import { lookAfterS, strokesUntilTopUp } from '../order';
 import type { Plan, PlanBowl, PreparationStep } from '../plan';
 import { isStageThrough, stageWhen, type OwnStage, type PlanStop, type StageWhen } from '../stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
@@ -25,6 +26,14 @@ export type NextStep =
       readonly stop: PlanStop;
       readonly strokesLeft: number;
       readonly strokesUntilTopUp: number;
+    }
+  /** A steady flow fills what is empty on the way: let it draw so long, then look into the bowl. */
+  | {
+      readonly kind: 'fill way';
+      readonly stop: PlanStop;
+      readonly bowl: PlanBowl;
+      readonly lookAfterS: number;
+      readonly leftMl: number;
     }
   | { readonly kind: 'read'; readonly stop: PlanStop; readonly missing: readonly Missing[] }
   | {
@@ -167,9 +176,18 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   if (missing.length === 0) return { kind: 'shut', stop };
   const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
   const levelMl = state.levelMl[bowl.id]!;
+  const leastMl = state.leastMl[bowl.id]!;
+  // Somebody will push to the stop: the call comes where full strokes would ask for it.
   const untilTopUp = stop.fromBowl
-    ? strokesUntilTopUp(levelMl, bowl, stop.strokeMl.value)
+    ? strokesUntilTopUp(leastMl, bowl, stop.mostStrokeMl.value)
     : Infinity;
+  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
+  if (stop.mostMlS && leftMl > 0 && b.strokes === 0) {
+    const seconds = lookAfterS(leastMl, bowl, stop.mostMlS.value);
+    return seconds === null
+      ? { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl }
+      : { kind: 'fill way', stop, bowl, lookAfterS: seconds, leftMl };
+  }
   const wantsStrokes = missing.some(
     (m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new',
   );

@@ -10,6 +10,7 @@ import {
   layoutOf,
   runOf,
   type Said,
+  newShares,
 } from '../testing';
 import {
   followCalls,
@@ -245,7 +246,7 @@ describe('the log', () => {
 
   test('keeps the plan that followed: a stored log gives the same state without planning again', () => {
     const stored = state.log.at(-1)!;
-    expect(stored).toMatchObject({ kind: 'decided', plan: { rulesVersion: 5, id: 'd-ran dry' } });
+    expect(stored).toMatchObject({ kind: 'decided', plan: { rulesVersion: 6, id: 'd-ran dry' } });
     const marked: RunEvent = { ...stored, plan: { ...state.plan, rulesVersion: 99 } } as RunEvent;
     expect(runOf(VAN, [...log.slice(0, -1), marked]).plan.rulesVersion).toBe(99);
     expect(runOf(VAN, state.log)).toEqual(state);
@@ -310,7 +311,7 @@ test('on any layout and at any bleeder: the rest can be carried out, fluid is co
       );
       // The picture follows the same log without complaint, to the same levels.
       const fluid = new RunFluid(plan).after(after.log);
-      for (const share of fluid.newShares().values()) expect(share).toBeGreaterThanOrEqual(0);
+      for (const share of newShares(fluid).values()) expect(share).toBeGreaterThanOrEqual(0);
     }),
     { numRuns: 30 },
   );

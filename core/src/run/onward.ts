@@ -1,5 +1,6 @@
 import { chambersOf, type Layout, type Master } from '../circuit';
 import {
+  cameOff,
   planBleed,
   refusalWords,
   shapeChanges,
@@ -33,13 +34,15 @@ export function planOnward(
   const leftShut = [...state.leftShut.keys()];
   const inHand = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
   switch (decision) {
-    case 'plan anew':
+    case 'plan anew': {
+      const work = workAfter(state, halt);
       return anew(
         state,
         planId,
-        workAfter(state, halt),
-        reachedBy(state, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }),
+        work,
+        reachedBy(state, work, { leftShut, rest: null, fillFirst: halt.reason === 'ran dry' }),
       );
+    }
     case 'another method':
       return byAnother(state, planId, leftShut);
     case 'leave shut':
@@ -192,7 +195,7 @@ function restBy(
     planId,
     work,
     method: another ?? method,
-    reached: reachedBy(state, {
+    reached: reachedBy(state, work, {
       leftShut,
       rest: restOf(state, leftShut, last).map((d) => (another ? byMethod(d, another) : d)),
       fillFirst: false,
@@ -239,12 +242,14 @@ function restRefused({ plan }: RunState): PlanResult {
 
 function reachedBy(
   state: RunState,
+  work: WorkDone,
   more: Pick<PlanReached, 'leftShut' | 'rest' | 'fillFirst'>,
 ): PlanReached {
-  const fluid = new RunFluid(firstPlanOf(state));
+  const fluid = new RunFluid(firstPlanOf(state)).after(state.log);
+  for (const id of cameOff(state.plan, { work })) fluid.comesOff(id);
   return {
     ...more,
-    fluid: fluid.after(state.log),
+    fluid,
     prepared: state.prepared,
     cracked: plansOf(state).flatMap((p) => p.stops.map((s) => s.bleeder.id)),
   };

@@ -17,6 +17,7 @@ import {
   planOf,
   runOf,
   type Said,
+  newShares,
 } from '../testing';
 import { planBleed } from '../plan';
 import { routineFlush } from '../scope';
@@ -387,7 +388,7 @@ describe('the fluid that a run has moved', () => {
     logOf(plan, strokes).map(kept) as Kept<RunEvent>[];
 
   test('it is that of the simulation behind the plan', () => {
-    const shares = new RunFluid(HATCHBACK).after(follow(HATCHBACK)).newShares();
+    const shares = newShares(new RunFluid(HATCHBACK).after(follow(HATCHBACK)));
     const fluid = new CircuitFluid(layoutOf('hatchback-diagonal'));
     fluid.emptyBowl('bowl');
     fluid.fillBowl('bowl', 220);
@@ -397,7 +398,7 @@ describe('the fluid that a run has moved', () => {
         fluid.bleed(stop.bleeder.id, stop.strokeMl.value);
       }
     }
-    const expected = fluid.newShares();
+    const expected = newShares(fluid);
     for (const [id, share] of shares)
       if (id !== 'bowl') expect(share).toBeCloseTo(expected.get(id)!, 9);
     expect(shares.get('left-rear-caliper')).toBeGreaterThan(0.97);
@@ -407,11 +408,11 @@ describe('the fluid that a run has moved', () => {
     const log = follow(HATCHBACK, 40);
     const followed = new RunFluid(HATCHBACK);
     followed.after(log.slice(0, 20));
-    expect([...followed.after(log).newShares()]).toEqual([
-      ...new RunFluid(HATCHBACK).after(log).newShares(),
+    expect([...newShares(followed.after(log))]).toEqual([
+      ...newShares(new RunFluid(HATCHBACK).after(log)),
     ]);
-    expect([...followed.after(log.slice(0, -1)).newShares()]).toEqual([
-      ...new RunFluid(HATCHBACK).after(log.slice(0, -1)).newShares(),
+    expect([...newShares(followed.after(log.slice(0, -1)))]).toEqual([
+      ...newShares(new RunFluid(HATCHBACK).after(log.slice(0, -1))),
     ]);
   });
 

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan';
+import { cameOff, heldBack, type Plan } from '../plan';
 import { CircuitFluid } from '../washout';
 import { bowlsRunDry } from './dry';
 import type { PlanStop } from '../stages';
@@ -44,12 +44,9 @@ export class RunFluid {
     return this.fluid;
   }
 
-  /** Before the first event: old fluid everywhere, in a new or dry system nothing above the outlets. */
+  /** Before the first event: what is inside by the plan. */
   private atFirst(): CircuitFluid {
-    const fluid = new CircuitFluid(this.accepted.layout);
-    if (this.accepted.work.purpose === 'new or dry')
-      for (const b of this.accepted.bowls) fluid.emptyBowl(b.id);
-    return fluid;
+    return new CircuitFluid(this.accepted.layout, this.accepted.inside);
   }
 
   private takeUp(plan: Plan): void {
@@ -67,8 +64,25 @@ export class RunFluid {
           for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
         return;
       case 'decided':
-        if (event.plan) this.takeUp(event.plan);
+        if (!event.plan) return;
+        for (const id of cameOff(this.inForce, event.plan)) this.fluid.comesOff(id);
+        this.takeUp(event.plan);
         return;
+      case 'stage done': {
+        const stage = this.inForce.stages.find((s) => s.id === event.stageId);
+        if (stage?.kind === 'hold point')
+          for (const id of heldBack(this.inForce.work)) this.fluid.comesOff(id);
+        return;
+      }
+      case 'level seen': {
+        const stop = this.stops.get(event.stopId);
+        if (!stop) return;
+        const fellMl = this.fluid.levelMl(stop.bowlId) - event.levelMl;
+        if (fellMl > 0) this.drawn(stop, fellMl, fellMl);
+        if (event.fluidComes) this.fluid.fillWay(stop.bleeder.id);
+        this.fluid.levelSeen(stop.bowlId, event.levelMl);
+        return;
+      }
       case 'halted':
         if (event.reason === 'ran dry')
           for (const id of bowlsRunDry(this.inForce, event.stopId)) this.fluid.emptyBowl(id);
@@ -98,12 +112,22 @@ export class RunFluid {
     }
   }
 
-  /** A stroke made against the call draws only what is there: past that it was air. */
   private draw(stop: PlanStop): void {
-    if (!stop.fromBowl) return;
+    const { strokeMl, mostStrokeMl, mostMlS, bleeder } = stop;
+    if (!stop.fromBowl) {
+      this.fluid.pushUp(bleeder.id, strokeMl.value);
+      return;
+    }
+    // A mark in the jar says that the way is full.
+    const ml = strokeMl.value + (mostMlS ? this.fluid.emptyOnWayMl(bleeder.id) : 0);
+    this.drawn(stop, ml, Math.max(ml, mostStrokeMl.value));
+  }
+
+  /** What was drawn against the call is only what was there: past that it was air. */
+  private drawn(stop: PlanStop, ml: number, mostMl: number): void {
     const bowl = this.inForce.bowls.find((b) => b.id === stop.bowlId);
     if (!bowl) return;
-    const drawnMl = Math.min(stop.strokeMl.value, this.fluid.levelMl(bowl.id) - bowl.airDrawnMl);
-    if (drawnMl > 0) this.fluid.bleed(stop.bleeder.id, drawnMl);
+    const drawnMl = Math.min(ml, this.fluid.levelMl(bowl.id) - bowl.airDrawnMl);
+    if (drawnMl > 0) this.fluid.bleed(stop.bleeder.id, drawnMl, mostMl);
   }
 }

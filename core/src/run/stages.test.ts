@@ -12,6 +12,7 @@ import {
   planOf,
   runOf,
   type Said,
+  newShares,
 } from '../testing';
 import {
   currentStop,
@@ -463,14 +464,9 @@ test('every stage that opens no bleeder says what to do and why', () => {
 
 test('a dry system begins with nothing above its outlets, in the levels and in the picture', () => {
   const plan = dry(layoutOf('motorcycle-front-disc'));
-  expect(runOf(plan, []).levelMl).toEqual({ bowl: 5 });
+  expect(runOf(plan, []).levelMl).toEqual({ bowl: 0 });
   const fill: Said = { ...base, kind: 'prepared', step: 'fill reservoir' };
-  expect(
-    new RunFluid(plan)
-      .after([kept(fill) as Kept<RunEvent>])
-      .newShares()
-      .get('bowl'),
-  ).toBeCloseTo((32 - 5) / 32, 9);
+  expect(newShares(new RunFluid(plan).after([kept(fill) as Kept<RunEvent>])).get('bowl')).toBe(1);
 });
 
 describe('what changed between two plans', () => {

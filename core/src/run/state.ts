@@ -1,3 +1,4 @@
+import { emptiesOf, toFillMl, type Empties } from '../inside';
 import type { Plan, PreparationStep } from '../plan';
 import type { Colour } from '../fluid';
 import type { StageState } from '../stages';
@@ -15,6 +16,7 @@ import type {
 export interface BleederState {
   readonly stopId: string;
   readonly strokes: number;
+  /** Out at this bleeder, into the jar. */
   readonly bledMl: number;
   /** Last reading and the count of strokes at which it was taken. */
   readonly bubbles: { readonly reading: BubbleReading; readonly atStroke: number } | null;
@@ -78,10 +80,15 @@ export interface RunState {
   readonly leftShut: ReadonlyMap<string, HaltReason>;
   /** Present level by the model, mL, per bowl. */
   readonly levelMl: Readonly<Record<string, number>>;
+  /** Where it may stand at the lowest, if every stroke since the last fill was a full one, mL, per bowl: the calls go by it. */
+  readonly leastMl: Readonly<Record<string, number>>;
+  /** What is empty on the ways still: it takes up fluid before any comes at a bleeder. */
+  readonly empties: Empties;
   readonly removedMl: number;
   readonly pouredMl: number;
   /** Of that, what was poured out of containers that somebody named, mL by container. */
   readonly pouredFromMl: Readonly<Record<string, number>>;
+  /** Out at the bleeders, into the jar. */
   readonly bledMl: number;
   readonly topUps: number;
   readonly halts: readonly Halt[];
@@ -96,18 +103,18 @@ export interface RunState {
   readonly log: readonly Kept<RunEvent>[];
 }
 
-/** State before the first event: reservoir at MAX with old fluid, every bleeder shut. */
+/** State before the first event: what is inside by the plan, every bleeder shut. */
 export function emptyRun(plan: Plan): RunState {
+  const levelMl = levelsAtFirst(plan);
   return {
     plan,
     past: [],
     prepared: [],
     fitted: [],
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
-    // A new or dry system begins with nothing above its outlets.
-    levelMl: Object.fromEntries(
-      plan.bowls.map((b) => [b.id, plan.work.purpose === 'new or dry' ? b.airDrawnMl : b.maxMl]),
-    ),
+    levelMl,
+    leastMl: levelMl,
+    empties: emptiesOf(plan.layout, plan.inside),
     leftShut: new Map(),
     stages: {},
     removedMl: 0,
@@ -122,6 +129,11 @@ export function emptyRun(plan: Plan): RunState {
     asked: [],
     log: [],
   };
+}
+
+/** Where the bowls stand when a plan begins, mL. */
+export function levelsAtFirst({ bowls, inside }: Plan): Readonly<Record<string, number>> {
+  return Object.fromEntries(bowls.map((b) => [b.id, b.maxMl - toFillMl(inside[b.id]!)]));
 }
 
 /** Whether an opening is still to be done: neither shut, nor of a bleeder that is left shut. */

@@ -38,10 +38,16 @@ export interface PlanStop {
   readonly pathLengthM: Figure;
   readonly pathVolumeMl: Figure;
   readonly strokeMl: Figure;
+  /** What one may move at the most: the calls to top up reckon with it. */
+  readonly mostStrokeMl: Figure;
+  /** Where the flow is steady, how fast the level may fall at the most, mL/s; null where strokes are counted. */
+  readonly mostMlS: Figure | null;
+  /** What the way swallows before fluid comes at the bleeder. */
+  readonly fillMl: Figure;
   /** Fluid until the end of this opening is reached. */
   readonly neededMl: Figure;
   readonly strokes: Figure;
-  /** Fluid in the whole strokes. */
+  /** Of the fluid in the whole strokes, what leaves at the bleeder. */
   readonly bledMl: Figure;
   /** Where the jar stands after this opening, when it was not emptied. */
   readonly jarMl: Figure;

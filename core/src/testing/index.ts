@@ -1,5 +1,6 @@
 export { SEEN_ALONE } from './fluids';
 export { arbitraryLayout } from './arbitraryLayout';
+export { newShares } from './inside';
 export {
   afterWork,
   allMasters,

@@ -1,4 +1,15 @@
 import { chambersOf, highestOutletMl, nodeVolumeMl, type Layout } from '../circuit';
+import {
+  chamberVolumeMl,
+  oldMl as oldIn,
+  pocketsOf,
+  portions,
+  toFillMl,
+  volumesMl,
+  type Content,
+  type Inside,
+  type Portion,
+} from '../inside';
 import { LaminarSegment, type LaminarSnapshot } from './laminarSegment';
 import { MixedCavity } from './mixedCavity';
 import { lineSegments } from './segments';
@@ -11,6 +22,8 @@ type ChainPart =
 
 interface Bowl {
   levelMl: number;
+  /** Where it may stand at the lowest, if every stroke since the last fill was a full one. */
+  leastMl: number;
   newShare: number;
   readonly maxMl: number;
   readonly airDrawnMl: number;
@@ -19,18 +32,19 @@ interface Bowl {
 /** A moment of the fluid, for going back to it. */
 export interface CircuitSnapshot {
   readonly bledNewMl: number;
-  readonly bowls: readonly (readonly [levelMl: number, newShare: number])[];
-  readonly parts: readonly (number | LaminarSnapshot)[];
+  readonly bowls: readonly (readonly [levelMl: number, leastMl: number, newShare: number])[];
+  readonly parts: readonly (readonly [newShare: number, emptyMl: number] | LaminarSnapshot)[];
 }
 
 const TUBES: Streamtubes = streamtubes();
 const STEP_ML = 3;
 
 /**
- * The fluid in one layout, old everywhere at the start, as it is drawn bleeder
- * by bleeder: the reservoir in batches, master chamber, modulator and caliper
- * mixed, lines laminar, shared stretches as the earlier bleeders left them.
- * It changes as it is used; make a new one for each calculation.
+ * The fluid in one layout as it is drawn bleeder by bleeder: the reservoir in
+ * batches, master chamber, modulator and caliper mixed, lines laminar, shared
+ * stretches as the earlier bleeders left them. What is empty on a way is filled
+ * first, and only then does fluid come at the bleeder. It changes as it is used;
+ * make a new one for each calculation.
  *
  * Model [M]: bends and pulsed strokes mix, so the line figures are an upper
  * bound; the reservoir mixes at once when it is topped up.
@@ -41,23 +55,35 @@ export class CircuitFluid {
   private readonly parts: ChainPart[] = [];
   private bled = 0;
 
-  /** @param layout a layout without faults */
-  constructor(private readonly layout: Layout) {
-    for (const b of layout.bowls)
+  /**
+   * @param layout a layout without faults
+   * @param start what is inside at the beginning; every bowl at MAX and old fluid everywhere when left out
+   */
+  constructor(
+    private readonly layout: Layout,
+    private readonly start: Inside | null = null,
+  ) {
+    for (const b of layout.bowls) {
+      const held = start?.[b.id];
+      const levelMl = held ? b.maxMl - toFillMl(held) : b.maxMl;
       this.bowls.set(b.id, {
-        levelMl: b.maxMl,
-        newShare: 0,
+        levelMl,
+        leastMl: levelMl,
+        newShare: held && levelMl > 0 ? held.newMl / levelMl : 0,
         maxMl: b.maxMl,
         airDrawnMl: highestOutletMl(layout, b.id),
       });
+    }
     this.buildChains(layout);
+    if (start) for (const part of this.parts) beginWith(part, start);
   }
 
   /** Draw the old fluid off a bowl with a syringe, down to what cannot be drawn. @returns mL removed */
   emptyBowl(bowlId: string): number {
     const bowl = this.bowl(bowlId);
-    const removed = bowl.levelMl - bowl.airDrawnMl;
-    bowl.levelMl = bowl.airDrawnMl;
+    const removed = Math.max(0, bowl.levelMl - bowl.airDrawnMl);
+    bowl.levelMl -= removed;
+    bowl.leastMl = bowl.levelMl;
     return removed;
   }
 
@@ -69,6 +95,7 @@ export class CircuitFluid {
       bowl.newShare = (bowl.newShare * bowl.levelMl + pouredMl) / (bowl.levelMl + pouredMl);
       bowl.levelMl += pouredMl;
     }
+    bowl.leastMl = bowl.levelMl;
     return pouredMl;
   }
 
@@ -76,13 +103,32 @@ export class CircuitFluid {
     return this.bowl(bowlId).levelMl;
   }
 
+  /** Where a bowl may stand at the lowest, if every stroke since it was filled was a full one, mL. */
+  leastLevelMl(bowlId: string): number {
+    return this.bowl(bowlId).leastMl;
+  }
+
+  /** What is still empty on the way to a bleeder, mL. */
+  emptyOnWayMl(bleederId: string): number {
+    return this.chains.get(bleederId)!.parts.reduce((sum, p) => sum + emptyIn(p), 0);
+  }
+
+  /** A part came off and went back, or was renewed: it is empty. */
+  comesOff(elementId: string): void {
+    const ml = volumesMl(this.layout).get(elementId) ?? 0;
+    const part = this.parts.find((p) => p.ids.includes(elementId));
+    if (part && ml > 0) (part.kind === 'cavity' ? part.cavity : part.line).drain(ml);
+  }
+
   /**
-   * Bleed a volume at one bleeder.
+   * Move a volume out of the bowl towards one bleeder: it fills what is empty on
+   * the way, and the rest leaves there.
    *
-   * @returns new share at the outlet at the end, 0 to 1
+   * @param atMostMl what it may have been at the most, for the lowest level; the volume itself when left out
+   * @returns new share at the outlet at the end, 0 to 1; 0 while something on the way is empty
    * @throws RangeError for an unknown bleeder or when the bowl would run below the level at which air is drawn
    */
-  bleed(bleederId: string, volumeMl: number): number {
+  bleed(bleederId: string, volumeMl: number, atMostMl: number = volumeMl): number {
     const chain = this.chains.get(bleederId);
     if (!chain) throw new RangeError(`there is no bleeder "${bleederId}" in this layout`);
     const { bowl, parts } = chain;
@@ -91,7 +137,31 @@ export class CircuitFluid {
     }
     this.push(parts, bowl.newShare, volumeMl);
     bowl.levelMl -= volumeMl;
+    bowl.leastMl -= atMostMl;
     return this.outletNewShare(bleederId);
+  }
+
+  /** Push new fluid in at one bleeder, from below: it fills what is empty on the way, and the rest comes up. */
+  pushUp(bleederId: string, volumeMl: number): void {
+    let left = volumeMl;
+    for (const part of [...this.chains.get(bleederId)!.parts].reverse()) {
+      const takes = Math.min(emptyIn(part), left);
+      if (takes > 0) fillPart(part, takes, 1);
+      left -= takes;
+    }
+  }
+
+  /** Fluid was seen to come at one bleeder: nothing on its way is empty. */
+  fillWay(bleederId: string): void {
+    const { bowl, parts } = this.chains.get(bleederId)!;
+    for (const part of parts) if (emptyIn(part) > 0) fillPart(part, emptyIn(part), bowl.newShare);
+  }
+
+  /** A bowl was looked into. */
+  levelSeen(bowlId: string, levelMl: number): void {
+    const bowl = this.bowl(bowlId);
+    bowl.levelMl = levelMl;
+    bowl.leastMl = levelMl;
   }
 
   /** Bleed a volume at one bleeder as if the bowl held nothing but new fluid and never fell. @returns new share at the outlet at the end, 0 to 1 */
@@ -102,6 +172,7 @@ export class CircuitFluid {
 
   /** New share of what would leave the bleeder now, 0 to 1. */
   outletNewShare(bleederId: string): number {
+    if (this.emptyOnWayMl(bleederId) > 0) return 0;
     const last = this.chains.get(bleederId)!.parts.at(-1)!;
     if (last.kind === 'cavity') return last.cavity.newShare;
     return last.line.outShares.reduce((sum, share, i) => sum + share * TUBES.flowShare[i]!, 0);
@@ -124,37 +195,78 @@ export class CircuitFluid {
     return { lines: this.parts.reduce((sum, p) => sum + newMl(p), 0), bowls, bled: this.bled };
   }
 
-  /** New share by element id: stretches, modulators, calipers, master chambers and bowls, 0 to 1. */
-  newShares(): Map<string, number> {
-    const shares = new Map<string, number>();
-    for (const [id, b] of this.bowls) shares.set(id, b.newShare);
-    for (const p of this.parts) for (const id of p.ids) shares.set(id, newMl(p) / volumeOf(p));
-    return shares;
+  /**
+   * What is inside now, by element. What is left of the old fluid of a part is
+   * of the fills that it held at the beginning, pro rata; old fluid that came
+   * into a part that held none is of the fills of the whole [M].
+   */
+  inside(): Inside {
+    const volumes = volumesMl(this.layout);
+    const started = (id: string): Content | undefined => this.start?.[id];
+    const all = Object.values(this.start ?? {}).flatMap((c) => c.old);
+    const old = (id: string, ml: number): Portion[] => {
+      const of = started(id)?.old ?? [];
+      const held = of.length > 0 ? of : all;
+      const heldMl = oldIn({ old: held });
+      if (ml <= 0) return [];
+      return heldMl > 0
+        ? portions(held, ml / heldMl)
+        : [{ lot: { grade: null, filledAtMs: null }, ml }];
+    };
+    const content = (id: string, newShare: number, emptyMl: number): Content => {
+      const heldMl = volumes.get(id)! - emptyMl;
+      const unknownMl = Math.min(emptyMl, started(id)?.unknownMl ?? 0);
+      return {
+        old: old(id, (1 - newShare) * heldMl),
+        newMl: newShare * heldMl,
+        emptyMl: emptyMl - unknownMl,
+        unknownMl,
+        mayHoldAir: started(id)?.mayHoldAir ?? false,
+      };
+    };
+    const now: Record<string, Content> = {};
+    for (const [id, b] of this.bowls) now[id] = content(id, b.newShare, b.maxMl - b.levelMl);
+    for (const part of this.parts) {
+      const partMl = volumeOf(part);
+      const emptyShare = emptyIn(part) / partMl;
+      const heldMl = partMl - emptyIn(part);
+      for (const id of part.ids)
+        now[id] = content(id, heldMl > 0 ? newMl(part) / heldMl : 0, emptyShare * volumes.get(id)!);
+    }
+    // No stroke reaches the closed pockets.
+    for (const n of this.layout.nodes) {
+      const id = pocketsOf(n.id);
+      if (volumes.has(id)) now[id] = started(id) ?? content(id, 0, 0);
+    }
+    return now;
   }
 
   /** What it takes to come back to this moment. */
   snapshot(): CircuitSnapshot {
     return {
       bledNewMl: this.bled,
-      bowls: [...this.bowls.values()].map((b) => [b.levelMl, b.newShare] as const),
-      parts: this.parts.map((p) => (p.kind === 'cavity' ? p.cavity.newShare : p.line.snapshot())),
+      bowls: [...this.bowls.values()].map((b) => [b.levelMl, b.leastMl, b.newShare] as const),
+      parts: this.parts.map((p) =>
+        p.kind === 'cavity' ? [p.cavity.newShare, p.cavity.emptyMl] : p.line.snapshot(),
+      ),
     };
   }
 
   /** Go back to an earlier moment of this same fluid. */
   rollback(to: CircuitSnapshot): void {
     this.bled = to.bledNewMl;
-    [...this.bowls.values()].forEach((b, i) => ([b.levelMl, b.newShare] = to.bowls[i]!));
+    [...this.bowls.values()].forEach((b, i) => ([b.levelMl, b.leastMl, b.newShare] = to.bowls[i]!));
     this.parts.forEach((p, i) => {
       const was = to.parts[i]!;
-      if (p.kind === 'cavity') p.cavity.newShare = was as number;
+      if (p.kind === 'cavity')
+        [p.cavity.newShare, p.cavity.emptyMl] = was as readonly [number, number];
       else p.line.rollback(was as LaminarSnapshot);
     });
   }
 
   /** The same fluid once more, to go on from here without changing this one. */
   copy(): CircuitFluid {
-    const copy = new CircuitFluid(this.layout);
+    const copy = new CircuitFluid(this.layout, this.start);
     copy.rollback(this.snapshot());
     copy.parts.forEach((part, i) => {
       const was = this.parts[i]!;
@@ -175,8 +287,20 @@ export class CircuitFluid {
   private push(parts: readonly ChainPart[], inShare: number, volumeMl: number): void {
     const steps = Math.max(1, Math.ceil(volumeMl / STEP_ML));
     const stepMl = volumeMl / steps;
-    for (let step = 0; step < steps; step++)
-      this.bled += stepMl * passChain(parts, inShare, stepMl);
+    for (let step = 0; step < steps; step++) {
+      let left = stepMl;
+      for (let i = parts.findIndex((p) => emptyIn(p) > 0); i >= 0 && left > 0; ) {
+        const takes = Math.min(left, emptyIn(parts[i]!));
+        fillPart(
+          parts[i]!,
+          takes,
+          i === 0 ? inShare : passChain(parts.slice(0, i), inShare, takes),
+        );
+        left -= takes;
+        i = parts.findIndex((p) => emptyIn(p) > 0);
+      }
+      if (left > 0) this.bled += left * passChain(parts, inShare, left);
+    }
   }
 
   private bowl(id: string): Bowl {
@@ -199,8 +323,8 @@ export class CircuitFluid {
     }
     const chambers = chambersOf(layout).map(({ chamber }) => chamber);
     for (const c of chambers) {
-      const heldMl = (Math.PI * c.boreMm * c.boreMm * c.fullStrokeMm) / 4 / 1000;
-      cavities.set(c.port, add({ kind: 'cavity', ids: [c.id], cavity: new MixedCavity(heldMl) }));
+      const cavity = new MixedCavity(chamberVolumeMl(c));
+      cavities.set(c.port, add({ kind: 'cavity', ids: [c.id], cavity }));
     }
     const feeding = new Map(segments.map((s) => [s.to, s]));
     const lines = new Map<string, ChainPart>();
@@ -251,4 +375,21 @@ function passChain(parts: readonly ChainPart[], inShare: number, stepMl: number)
 
 const volumeOf = (p: ChainPart): number => (p.kind === 'cavity' ? p.cavity : p.line).volumeMl;
 const newMl = (p: ChainPart): number => (p.kind === 'cavity' ? p.cavity : p.line).newMl();
-const oldMl = (p: ChainPart): number => volumeOf(p) - newMl(p);
+const emptyIn = (p: ChainPart): number => (p.kind === 'cavity' ? p.cavity : p.line).emptyMl;
+const oldMl = (p: ChainPart): number => volumeOf(p) - emptyIn(p) - newMl(p);
+const fillPart = (p: ChainPart, ml: number, inShare: number): void =>
+  (p.kind === 'cavity' ? p.cavity : p.line).fill(ml, inShare);
+
+/** Begin with what is inside of the elements of a part. */
+function beginWith(part: ChainPart, start: Inside): void {
+  const of = part.ids.flatMap((id) => start[id] ?? []);
+  const sum = (ml: (c: Content) => number) => of.reduce((all, c) => all + ml(c), 0);
+  const emptyMl = Math.min(sum(toFillMl), volumeOf(part));
+  const heldMl = volumeOf(part) - emptyMl;
+  const newShare = heldMl > 1e-9 ? Math.min(1, sum((c) => c.newMl) / heldMl) : 0;
+  if (part.kind === 'line') part.line.beginWith(newShare, heldMl > 1e-9 ? emptyMl : volumeOf(part));
+  else {
+    part.cavity.newShare = newShare;
+    part.cavity.emptyMl = heldMl > 1e-9 ? emptyMl : volumeOf(part);
+  }
+}

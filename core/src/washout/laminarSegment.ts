@@ -2,6 +2,8 @@ import type { Streamtubes } from './streamtubes';
 
 /** A moment of a segment, for going back to it. */
 export interface LaminarSnapshot {
+  readonly emptyMl: number;
+  readonly firstShare: number;
   readonly marks: number;
   readonly leftMl: Float64Array;
   readonly leavingMark: Uint32Array;
@@ -13,11 +15,16 @@ export interface LaminarSnapshot {
  * plugs along each streamtube: what enters a tube leaves it after the tube's
  * own volume has passed. What entered is kept as the running total of new
  * fluid over volume passed, so the answer does not depend on how the flow is
- * cut into steps.
+ * cut into steps. What is empty of it is filled first, and mixes as it fills;
+ * only then does anything leave.
  */
 export class LaminarSegment {
   /** New fluid leaving each tube, averaged over the last step, 0 to 1. */
   readonly outShares: Float64Array;
+  /** What of it is empty, mL. */
+  emptyMl = 0;
+  /** New share of what it held when flow began to pass, 0 to 1. */
+  private firstShare = 0;
   private readonly delayMl: Float64Array;
   /** What had passed at the end of each step, mL, from 0 on; the first `marks` entries count. */
   private passedMl: Float64Array = new Float64Array(64);
@@ -58,7 +65,12 @@ export class LaminarSegment {
     let mean = 0;
     for (let i = 0; i < outShares.length; i++) {
       const leavingMl = passed - delayMl[i]!;
-      if (leavingMl <= 0) break; // Tubes are sorted by delay: from here on all still give the old fluid of the start.
+      if (leavingMl <= 0) {
+        // Tubes are sorted by delay: from here on all still give the fluid of the start.
+        if (this.firstShare > 0) mean += this.leavesFirst(i, passed, stepMl);
+        else break;
+        continue;
+      }
       let k = leavingMark[i]!;
       let upTo = passedMl[k + 1]!;
       while (upTo < leavingMl) upTo = passedMl[++k + 1]!;
@@ -66,7 +78,10 @@ export class LaminarSegment {
       const at = rows === 1 ? k : k * rows + i;
       const from = enteredMl[at]!;
       const since = passedMl[k]!;
-      const left = from + ((enteredMl[at + rows]! - from) * (leavingMl - since)) / (upTo - since);
+      const left =
+        this.firstShare * delayMl[i]! +
+        from +
+        ((enteredMl[at + rows]! - from) * (leavingMl - since)) / (upTo - since);
       const share = (left - leftMl[i]!) * perStep;
       leftMl[i] = left;
       outShares[i] = share;
@@ -77,17 +92,55 @@ export class LaminarSegment {
 
   /** New fluid inside, mL. */
   newMl(): number {
-    const { rows, enteredMl, leftMl } = this;
+    if (this.emptyMl > 0) return this.firstShare * (this.volumeMl - this.emptyMl);
+    const { rows, enteredMl, leftMl, delayMl, firstShare } = this;
     const last = (this.marks - 1) * rows;
     let inside = 0;
     for (let i = 0; i < leftMl.length; i++)
-      inside += (enteredMl[last + (rows === 1 ? 0 : i)]! - leftMl[i]!) * this.tubes.flowShare[i]!;
+      inside +=
+        (firstShare * delayMl[i]! + enteredMl[last + (rows === 1 ? 0 : i)]! - leftMl[i]!) *
+        this.tubes.flowShare[i]!;
     return inside;
+  }
+
+  /** Begin with fluid of one new share, and some of it empty. */
+  beginWith(newShare: number, emptyMl: number): void {
+    this.emptyMl = emptyMl;
+    this.firstShare = newShare;
+    this.outShares.fill(emptyMl > 0 ? 0 : newShare);
+    this.marks = 1;
+    this.leftMl.fill(0);
+    this.leavingMark.fill(0);
+  }
+
+  /** Take up some flow into what is empty, at most that; mixes with what is there. */
+  fill(ml: number, inShare: number): void {
+    const newMl = this.newMl() + ml * inShare;
+    const emptyMl = ml >= this.emptyMl ? 0 : this.emptyMl - ml;
+    this.beginWith(newMl / (this.volumeMl - emptyMl), emptyMl);
+  }
+
+  /** It came off and went back, or was renewed: some of it is empty now, the rest mixes. */
+  drain(ml: number): void {
+    const share = this.newMl() / Math.max(this.volumeMl - this.emptyMl, 1e-12);
+    const emptyMl = Math.min(this.volumeMl, this.emptyMl + ml);
+    this.beginWith(emptyMl === this.volumeMl ? 0 : share, emptyMl);
+  }
+
+  /** What leaves a tube that still gives the fluid of the start. @returns its part of the mean */
+  private leavesFirst(tube: number, passed: number, stepMl: number): number {
+    const left = this.firstShare * passed;
+    const share = (left - this.leftMl[tube]!) / stepMl;
+    this.leftMl[tube] = left;
+    this.outShares[tube] = share;
+    return share * this.tubes.flowShare[tube]!;
   }
 
   /** What it takes to come back to this moment; entries kept so far are only added to. */
   snapshot(): LaminarSnapshot {
     return {
+      emptyMl: this.emptyMl,
+      firstShare: this.firstShare,
       marks: this.marks,
       leftMl: this.leftMl.slice(),
       leavingMark: this.leavingMark.slice(),
@@ -97,6 +150,8 @@ export class LaminarSegment {
 
   /** Go back to an earlier moment of this same segment. */
   rollback(to: LaminarSnapshot): void {
+    this.emptyMl = to.emptyMl;
+    this.firstShare = to.firstShare;
     this.marks = to.marks;
     this.leftMl.set(to.leftMl);
     this.leavingMark.set(to.leavingMark);

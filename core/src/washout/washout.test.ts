@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { highestOutletMl, paths, type Layout } from '../circuit';
-import { arbitraryLayout, layoutOf } from '../testing';
+import { arbitraryLayout, layoutOf, newShares } from '../testing';
 import {
   CircuitFluid,
   LaminarSegment,
@@ -148,7 +148,7 @@ describe('the fluid of a circuit', () => {
             (c.maxMl - highestOutletMl(layout, c.id)) / 2,
           );
         }
-        for (const share of fluid.newShares().values()) {
+        for (const share of newShares(fluid).values()) {
           expect(share).toBeGreaterThanOrEqual(-1e-12);
           expect(share).toBeLessThanOrEqual(1 + 1e-12);
         }
@@ -189,11 +189,11 @@ describe('the fluid of a circuit', () => {
     }
     fluid.bleed('left-rear', 40);
     const copy = fluid.copy();
-    const before = fluid.newShares();
+    const before = newShares(fluid);
     const onCopy = copy.bleed('right-rear', 25);
-    expect(fluid.newShares()).toEqual(before);
+    expect(newShares(fluid)).toEqual(before);
     expect(fluid.bleed('right-rear', 25)).toBe(onCopy);
-    expect(copy.newShares()).toEqual(fluid.newShares());
+    expect(newShares(copy)).toEqual(newShares(fluid));
   });
 
   test('cutting a line by joints changes nothing', () => {

@@ -5,6 +5,8 @@ import { nextStep, skippedStages, type RunState } from '@brook/core/run';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { oldMl, type Inside } from '@brook/core/inside';
+import { liftInside } from '../lift/liftInside';
 import { liftJobs } from '../lift/liftJobs';
 import { Brook, stateOfJob, type Caller } from '../testing';
 
@@ -122,6 +124,27 @@ test.each(FACTS.map((f) => [`${f.login} ${f.number}, ${f.stage}`, f] as const))(
     expect(ofRun(gate.reasons.map((r) => r.code))).toEqual(ofRun(fact.run.gate));
   },
 );
+
+test('each job that was closed then says what it left inside: no part more than it holds, and a second lift changes nothing', async () => {
+  const rows = () =>
+    brook.db.query<{ id: string; inside: Inside }>(
+      `SELECT i.job_id AS id, i.inside FROM job_inside i ORDER BY i.job_id`,
+      { type: QueryTypes.SELECT },
+    );
+  const before = await rows();
+  const closed = FACTS.filter(
+    (f) => f.run && ['released', 'ended'].includes(f.stage) && f.events > 0,
+  );
+  expect(closed.length).toBeGreaterThan(10);
+  for (const fact of closed) expect(before.map((r) => r.id)).toContain(fact.id);
+  for (const { inside } of before)
+    for (const content of Object.values(inside)) {
+      expect(content.newMl).toBe(0);
+      expect(oldMl(content)).toBeGreaterThanOrEqual(0);
+    }
+  await liftInside(brook.db);
+  expect(await rows()).toEqual(before);
+});
 
 test('the log of each run is there whole, each event with the person behind it and the plan it was made under', async () => {
   for (const fact of FACTS.filter((f) => f.events > 0)) {

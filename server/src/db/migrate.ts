@@ -6,6 +6,7 @@ import { up as plan } from './migrations/003-plan';
 import { up as onward } from './migrations/004-onward';
 import { up as oneLog } from './migrations/005-one-log';
 import { up as matters } from './migrations/006-matters';
+import { up as inside } from './migrations/007-inside';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -17,6 +18,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '004-onward', up: ({ context }) => onward(context) },
       { name: '005-one-log', up: ({ context }) => oneLog(context) },
       { name: '006-matters', up: ({ context }) => matters(context) },
+      { name: '007-inside', up: ({ context }) => inside(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

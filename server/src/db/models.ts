@@ -11,6 +11,7 @@ import {
   type VehicleEvent,
 } from '@brook/core/log';
 import type { GateAnswer } from '@brook/core/gate';
+import type { Inside } from '@brook/core/inside';
 import type { JobSays, Matter, MatterWeight } from '@brook/core/matters';
 import { liftPlanResult, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
@@ -136,6 +137,17 @@ export class JobSaysRow extends Model<
   /** Of the job: jobs of a vehicle count up in the order in which they were taken in. */
   declare number: number;
   declare says: JobSays;
+}
+
+/** What a job left inside its vehicle when it was closed: written once, from the fold of its log. */
+export class JobInsideRow extends Model<
+  InferAttributes<JobInsideRow>,
+  InferCreationAttributes<JobInsideRow>
+> {
+  declare jobId: string;
+  declare vehicleId: string;
+  declare number: number;
+  declare inside: Inside;
 }
 
 /** One line of what a vehicle owes: opened, or settled. They only grow. */
@@ -350,6 +362,10 @@ export function defineModels(sequelize: Sequelize): void {
   JobSaysRow.init(
     { jobId: key(), vehicleId: uuid(), number: whole(), says: { ...json(), allowNull: false } },
     { sequelize, tableName: 'job_says' },
+  );
+  JobInsideRow.init(
+    { jobId: key(), vehicleId: uuid(), number: whole(), inside: { ...json(), allowNull: false } },
+    { sequelize, tableName: 'job_inside' },
   );
   MatterEntry.init(
     {

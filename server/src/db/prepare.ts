@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import { liftJobs } from '../lift/liftJobs';
+import { liftInside } from '../lift/liftInside';
 import { liftMatters } from '../lift/liftMatters';
 import { migrate } from './migrate';
 
@@ -8,4 +9,5 @@ export async function prepareDatabase(db: Sequelize): Promise<void> {
   await migrate(db);
   await liftJobs(db);
   await liftMatters(db);
+  await liftInside(db);
 }

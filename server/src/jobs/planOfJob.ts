@@ -1,9 +1,17 @@
 import type { PlanChoices } from '@brook/contract';
-import { foundDirty, isDue, type Colour, type Grade, type IsoClass } from '@brook/core/fluid';
+import {
+  foundDirty,
+  gradeNamed,
+  isDue,
+  type Colour,
+  type Grade,
+  type IsoClass,
+} from '@brook/core/fluid';
 import type { FluidRead } from '@brook/core/log';
 import type { PlanResult } from '@brook/core/plan';
 import type { Transaction } from 'sequelize';
 import type { Job, Vehicle } from '../db/models';
+import { insideOf } from '../inside/rows';
 import { mattersBefore } from '../log/drive';
 import { planFor, usualChoices } from '../plans/planFor';
 import { houseRulesOf } from '../rules/service';
@@ -25,6 +33,8 @@ export async function planOfJob(
     before: await mattersBefore(vehicle, job, transaction),
     due: isDue(read.verdict),
     dirty: foundDirty(read.samples),
+    inside: await insideOf(vehicle.id, job.number, transaction),
+    inSystem: gradeNamed(read.inSystem),
   });
 }
 

@@ -12,6 +12,7 @@ import { appendDesk } from '../log/append';
 import { mattersBefore, projectMatters } from '../log/drive';
 import { mattersOf } from '../matters/rows';
 import { aboutOf } from '../log/follow';
+import { insideOf } from '../inside/rows';
 import { additionsOf, logOf, onWire } from '../log/stored';
 import { usualChoices } from '../plans/planFor';
 import { notFound, ProblemError, refused } from '../problems/kinds';
@@ -157,6 +158,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     notDone: job.closed ? [] : await notDoneBefore(vehicle.id),
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
     makerEntry: vehicle.makerEntry,
+    inside: job.closed ? null : await insideOf(vehicle.id, job.number),
     knownFluid: job.closed || job.fluid ? null : await knownFluidOf(job),
     fluid: job.fluid,
     planResult: job.planResult,

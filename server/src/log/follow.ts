@@ -2,6 +2,7 @@ import { isClosed } from '@brook/core/job';
 import { stageOf, type JobEvent, type JobState } from '@brook/core/log';
 import { jobSays, type JobAbout } from '@brook/core/matters';
 import type { Kept } from '@brook/core/run';
+import { keepInside } from '../inside/rows';
 import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
 import { mattersBefore, sayOfJob } from './drive';
@@ -20,6 +21,8 @@ export async function followLog(
   const stage = stageOf(state);
   job.set({ stage, closed: isClosed(stage) });
   for (const event of events) followEvent(job, event);
+  const closing = events.find((e) => e.kind === 'released' || e.kind === 'ended');
+  if (closing) await keepInside(job, state, new Date(closing.atMs), locked.transaction);
   if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
   await sayOfLocked(locked, events);
 }

@@ -2,6 +2,7 @@ import type { PlanChoices } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { bleederName } from '@brook/core/circuit';
 import type { Colour, Grade, IsoClass } from '@brook/core/fluid';
+import type { Inside } from '@brook/core/inside';
 import { USUAL_DAY, USUAL_MEANS } from '@brook/core/flow';
 import { workTakenOver, type Matter } from '@brook/core/matters';
 import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/plan';
@@ -73,13 +74,16 @@ export interface PlanBasis {
   /** Whether its fluid was judged as due, and whether it was found dark or dirty. */
   readonly due: boolean;
   readonly dirty: boolean;
+  /** What the jobs before left inside, and what is in the system as somebody said. */
+  readonly inside: Inside | null;
+  readonly inSystem: Grade | null;
 }
 
 /** What a job's plan is made of. */
 export function planRequestOf(
   vehicle: Pick<Vehicle, 'layout' | 'makerEntry'>,
   { leaveOldFluid, ...choices }: PlanChoices,
-  { fill, newColour, rules, before, due, dirty }: PlanBasis,
+  { fill, newColour, rules, before, due, dirty, inside, inSystem }: PlanBasis,
 ): PlanRequest {
   const { layout } = vehicle;
   return {
@@ -93,6 +97,8 @@ export function planRequestOf(
     fillGrade: fill.grade,
     isoClass: fill.isoClass,
     newColour,
+    inside,
+    inSystem,
     makerOrder: vehicle.makerEntry?.order ?? null,
     preferences: rulesForPlan(rules),
   };

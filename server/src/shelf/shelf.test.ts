@@ -83,6 +83,7 @@ test('putting it down again replaces it; nothing is drawn twice', async () => {
     containers: [],
     bledMl: 0,
     removedMl: 0,
+    gap: 'still inside',
   });
   expect(none.fluidUsed!.containers).toEqual([]);
   expect((await leftOf('K-117')) + (await leftOf('K-118'))).toBe(3000);

@@ -13,3 +13,4 @@ export {
   stateOfJob,
   usedFluid,
 } from './brook';
+export { jobsOf } from './jobs';

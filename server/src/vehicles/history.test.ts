@@ -1,4 +1,5 @@
 import { fluidHistory } from '@brook/core/ageing';
+import { oldestPart } from '@brook/core/inside';
 import { vehicleHistory, type Seed } from '@brook/contract';
 import { Brook, SEED, seen, SOUND_FLUID, type Caller } from '../testing';
 
@@ -69,12 +70,13 @@ test('samples, changes and batches of a vehicle, oldest first, practice readings
 });
 
 test('the history is what the forecast of core takes', async () => {
-  const { samples, changes, rules } = vehicleHistory.parse(
+  const { samples, changes, rules, inside, layout } = vehicleHistory.parse(
     (await tech.get(`/vehicles/${await tech.vehicleId('M 1')}/history`)).body,
   );
   const told = fluidHistory({
     samples,
     changes,
+    oldest: oldestPart(layout, inside),
     climate: rules.climate,
     interval: { months: 12, by: 'house rule' },
   });

@@ -1,10 +1,11 @@
 import type { VehicleHistory } from '@brook/contract';
 import { historyReading } from '@brook/core/ageing';
 import { paths, type Layout } from '@brook/core/circuit';
-import type { Grade } from '@brook/core/fluid';
+import { gradeNamed, type Grade } from '@brook/core/fluid';
 import { liftFluidRead, type StoredFluidRead } from '@brook/core/log';
 import { QueryTypes } from 'sequelize';
 import { Job } from '../db/models';
+import { insideOf } from '../inside/rows';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { findVehicle } from './service';
@@ -35,6 +36,8 @@ export async function vehicleHistoryOf(actor: Actor, id: string): Promise<Vehicl
   return {
     samples: samplesOf(rows),
     changes: changesOf(rows, vehicle.layout),
+    inside: await insideOf(vehicle.id),
+    layout: vehicle.layout,
     rules: await houseRulesOf(actor),
     makerEntry: vehicle.makerEntry ?? null,
   };
@@ -45,9 +48,7 @@ function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
     const { fluid } = job;
     // What was in the system: as somebody said, else what belongs there.
     const grade: Grade | null =
-      fluid!.inSystem !== 'unknown' && fluid!.inSystem !== 'empty'
-        ? fluid!.inSystem
-        : (fluid!.verdict.advice.minimum?.grade ?? null);
+      gradeNamed(fluid!.inSystem) ?? fluid!.verdict.advice.minimum?.grade ?? null;
     if (!grade) return [];
     return fluid!.samples
       .filter((s) => !s.practice)

@@ -11,6 +11,7 @@ import { UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { Job, Vehicle } from '../db/models';
 import { summaries } from '../jobs/list';
+import { insideOf } from '../inside/rows';
 import { mattersOf } from '../matters/rows';
 import { unknownBleeder } from '../plans/planFor';
 import { ProblemError, notFound } from '../problems/kinds';
@@ -43,6 +44,7 @@ export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> 
     layout: vehicle.layout,
     jobs,
     makerEntry: vehicle.makerEntry ?? null,
+    inside: await insideOf(id),
     version: vehicle.version,
   };
 }

@@ -1,0 +1,59 @@
+import type { Beginning } from '../order';
+import { insideAtStart } from '../inside';
+import type { ScopeFinding, WorkDone } from '../scope';
+import type { StageDraft } from '../stages';
+import type { PlanAsked } from './request';
+import type { Plan } from './shape';
+
+/** What is inside when the bleeding begins: benched masters full, the parts behind a hold point still on. */
+export function beginningOf(
+  asked: PlanAsked,
+  { air }: ScopeFinding,
+  drafts: readonly StageDraft[],
+): Beginning {
+  const { layout, work, inside, inSystem, reached } = asked;
+  const offBefore = new Map<number, readonly string[]>();
+  let visits = 0;
+  for (const draft of drafts) {
+    if (draft.kind === 'bleed') visits += draft.visits.length;
+    if (draft.kind === 'hold point') offBefore.set(visits, heldBack(work));
+  }
+  if (reached) {
+    const now = reached.fluid.inside();
+    return {
+      inside: Object.fromEntries(
+        Object.entries(now).map(([id, c]) => [id, { ...c, mayHoldAir: air.has(id) }]),
+      ),
+      offBefore,
+    };
+  }
+  const benched = [
+    ...drafts.flatMap((d) => (d.kind === 'bench' ? [d.masterId] : [])),
+    ...(work.master && work.master.bench !== 'not done' ? [work.master.masterId] : []),
+  ];
+  const held = offBefore.size > 0 ? heldBack(work) : [];
+  return {
+    inside: insideAtStart({
+      layout,
+      work: { ...work, parts: work.parts.filter((p) => !held.includes(p.partId)) },
+      air: new Set(air.keys()),
+      before: inside,
+      inSystem,
+      benched,
+      benchedSets: drafts.flatMap((d) => (d.kind === 'bench' && d.set ? [d.masterId] : [])),
+    }),
+    offBefore,
+  };
+}
+
+/** Parts that come off only when the first of them was proved: empty from then on, where they are new. */
+export function heldBack({ parts }: Pick<WorkDone, 'parts'>): string[] {
+  return parts.slice(1).flatMap((p) => (p.newPart === false ? [] : [p.partId]));
+}
+
+/** What a plan of the rest takes off that the plan before it did not: new parts, empty from then on. */
+export function cameOff(before: Pick<Plan, 'work'>, after: Pick<Plan, 'work'>): string[] {
+  return after.work.parts.flatMap(({ partId, newPart }) =>
+    newPart !== false && !before.work.parts.some((p) => p.partId === partId) ? [partId] : [],
+  );
+}

@@ -1,0 +1,313 @@
+import fc from 'fast-check';
+import { highestOutletMl } from '../circuit';
+import { METHODS, type Method } from '../flow';
+import { emptyOnWayMl, wayTo } from '../inside';
+import { planBleed, type Plan } from '../plan';
+import { routineFlush, type WorkDone } from '../scope';
+import { allMasters, arbitraryLayout, layoutOf, planned, requestOf, runOf } from '../testing';
+import { RunFluid, followCalls, nextStep, type Kept, type RunEvent, type RunHappening } from '.';
+import { emptyRun, type RunState } from './state';
+import { foldEvent } from './fold';
+
+/** Kinds of work with something empty, something unknown, and nothing of either. */
+const KINDS = ['flush', 'dry', 'new part', 'old part back', 'ran dry'] as const;
+
+const arbitraryPlan = fc
+  .record({
+    layout: arbitraryLayout,
+    kind: fc.constantFrom(...KINDS),
+    method: fc.constantFrom(...METHODS),
+    pick: fc.nat(),
+    primeInPlace: fc.boolean(),
+  })
+  .map(({ layout, kind, method, pick, primeInPlace }): Plan | null => {
+    const ids = [...layout.stretches, ...layout.bleeders.map((b) => ({ id: b.at }))].map(
+      (x) => x.id,
+    );
+    const partId = ids[pick % ids.length]!;
+    const newPart = kind === 'new part';
+    const work: WorkDone = {
+      ...routineFlush(allMasters(layout)),
+      purpose: kind === 'flush' ? 'routine flush' : kind === 'dry' ? 'new or dry' : 'after work',
+      parts:
+        kind === 'new part' || kind === 'old part back'
+          ? [{ partId, cappedAtOnce: true, keptFull: true, newPart }]
+          : [],
+      lowest: kind === 'ran dry' ? [{ bowlId: layout.bowls[0]!.id, belowMaxMm: 300 }] : [],
+    };
+    const result = planBleed(requestOf(layout, { work, method, primeInPlace }));
+    return result.verdict === 'planned' ? result.plan : null;
+  })
+  .filter((plan): plan is Plan => plan !== null);
+
+let made = 0;
+const event = (said: RunHappening, planId: string): Kept<RunEvent> => ({
+  id: `made-${++made}`,
+  deviceId: 'phone',
+  deviceSeq: made,
+  atMs: 0,
+  planId,
+  person: 'Una',
+  ...said,
+});
+
+/**
+ * Carry a plan out on a vehicle whose bowls do what this person does to them:
+ * strokes of some share of the full one, a flow of some share of the upper
+ * corner. @returns the lowest that each bowl ever stood above its highest outlet, mL
+ */
+function carriedOut(plan: Plan, shareOf: () => number): number {
+  let state: RunState = emptyRun(plan);
+  const real = new Map(Object.entries(state.levelMl));
+  const outlet = new Map(plan.bowls.map((b) => [b.id, highestOutletMl(plan.layout, b.id)]));
+  const swallowed = new Map<string, number>();
+  let lowest = Infinity;
+  const drawn = (bowlId: string, ml: number): void => {
+    real.set(bowlId, real.get(bowlId)! - ml);
+    lowest = Math.min(lowest, real.get(bowlId)! - outlet.get(bowlId)!);
+  };
+  const say = (said: RunHappening): void => {
+    state = foldEvent(state, event(said, plan.id));
+  };
+  for (let n = 0; n < 4_000; n++) {
+    const step = nextStep(state);
+    if (step.kind === 'finished' || step.kind === 'decide') return lowest;
+    if (step.kind === 'fill way') {
+      const { stop, bowl, lookAfterS } = step;
+      const ml = shareOf() * stop.mostMlS!.value * lookAfterS;
+      drawn(bowl.id, ml);
+      swallowed.set(stop.id, (swallowed.get(stop.id) ?? 0) + ml);
+      const fluidComes = step.leftMl <= ml + 1e-9;
+      say({
+        kind: 'level seen',
+        stopId: stop.id,
+        levelMl: Math.max(0, real.get(bowl.id)!),
+        fluidComes,
+      });
+      continue;
+    }
+    if (step.kind === 'stroke' || step.kind === 'more strokes') {
+      const { stop } = step;
+      // A mark is read off the jar; a stroke is as long as somebody pushes.
+      if (stop.fromBowl)
+        drawn(
+          stop.bowlId,
+          stop.mostMlS ? stop.strokeMl.value : shareOf() * stop.mostStrokeMl.value,
+        );
+      say({ kind: 'stroke', stopId: stop.id });
+      continue;
+    }
+    const [usual] = followCalls(
+      plan,
+      { deviceId: 'phone', nextId: () => `made-${++made}`, startMs: 0 },
+      state,
+    );
+    if (!usual) return lowest;
+    if (usual.kind === 'prepared' && usual.step === 'empty reservoir')
+      for (const b of plan.bowls) real.set(b.id, Math.min(real.get(b.id)!, outlet.get(b.id)!));
+    if (usual.kind === 'prepared' && usual.step === 'fill reservoir')
+      for (const b of plan.bowls) real.set(b.id, b.maxMl);
+    if (usual.kind === 'topped up')
+      real.set(usual.bowlId, plan.bowls.find((b) => b.id === usual.bowlId)!.maxMl);
+    state = foldEvent(state, { ...usual, person: 'Una' });
+  }
+  throw new Error('this run never ends');
+}
+
+describe('the bowl and the jar', () => {
+  test('following every call never uncovers an outlet, with any stroke up to the full one and any flow up to the upper corner', () => {
+    fc.assert(
+      fc.property(
+        arbitraryPlan,
+        fc.array(fc.double({ min: 0.05, max: 1, noNaN: true }), { minLength: 1, maxLength: 7 }),
+        (plan, shares) => {
+          let n = 0;
+          expect(carriedOut(plan, () => shares[n++ % shares.length]!)).toBeGreaterThanOrEqual(
+            -1e-9,
+          );
+          expect(carriedOut(plan, () => 1)).toBeGreaterThanOrEqual(-1e-9);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  test('poured, bled, removed and inside agree at every moment, and the picture shows what the run reckons with', () => {
+    fc.assert(
+      fc.property(arbitraryPlan, (plan) => {
+        const events = followCalls(plan, {
+          deviceId: 'phone',
+          nextId: () => `made-${++made}`,
+          startMs: 0,
+        });
+        const sum = (of: Readonly<Record<string, number>>) =>
+          Object.values(of).reduce((all, ml) => all + ml, 0);
+        const first = emptyRun(plan);
+        const fluid = new RunFluid(plan);
+        let state = first;
+        for (const [i, e] of events.entries()) {
+          state = foldEvent(state, { ...e, person: 'Una' });
+          const inside =
+            sum(state.levelMl) - sum(first.levelMl) + sum(first.empties) - sum(state.empties);
+          expect(state.pouredMl - state.removedMl - state.bledMl).toBeCloseTo(inside, 6);
+          expect(state.bledMl).toBeGreaterThanOrEqual(-1e-9);
+          if (i % 17 !== 0 && i !== events.length - 1) continue;
+          const now = fluid.after(state.log);
+          for (const b of plan.layout.bleeders)
+            expect(now.emptyOnWayMl(b.id)).toBeCloseTo(
+              emptyOnWayMl(state.empties, wayTo(plan.layout, b.id)),
+              6,
+            );
+          for (const b of plan.bowls)
+            expect(now.levelMl(b.id)).toBeCloseTo(state.levelMl[b.id]!, 6);
+        }
+        expect(nextStep(state).kind).toBe('finished');
+        // What the plan said is what such a run moves.
+        expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
+        expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
+        expect(sum(first.empties) - sum(state.empties)).toBeCloseTo(plan.totals.filledMl.value, 6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('a way that is empty', () => {
+  const dry = (method: Method) =>
+    planned(layoutOf('hatchback-diagonal'), {
+      method,
+      work: { ...routineFlush(['master']), purpose: 'new or dry' },
+    });
+  const started = (plan: Plan): RunState =>
+    runOf(
+      plan,
+      followCalls(plan, {
+        deviceId: 'phone',
+        nextId: () => `made-${++made}`,
+        startMs: 0,
+        strokes: 0,
+      }).filter((e) => e.kind !== 'level seen' && e.kind !== 'topped up'),
+    );
+
+  test('under vacuum the run asks for a look into the bowl by time until fluid comes; the jar stays dry', () => {
+    const plan = dry('vacuum');
+    const state = started(plan);
+    const step = nextStep(state);
+    if (step.kind !== 'fill way') throw new Error(step.kind);
+    const { stop, bowl } = step;
+    expect(step.leftMl).toBeCloseTo(stop.fillMl.value, 6);
+    // From MAX 220 mL down to the call, at the upper corner of the flow.
+    const givesMl = 220 - bowl.topUpLevelMl.value;
+    expect(step.lookAfterS).toBe(Math.floor(givesMl / stop.mostMlS!.value));
+    const looked = runOf(
+      plan,
+      [{ kind: 'level seen', stopId: stop.id, levelMl: 200, fluidComes: false }],
+      state,
+    );
+    expect(looked.levelMl.bowl).toBe(200);
+    expect(looked.bledMl).toBe(0);
+    expect(nextStep(looked)).toMatchObject({ kind: 'fill way' });
+    // The eye wins over a guessed size: fluid comes, so nothing on this way is empty.
+    const comes = runOf(
+      plan,
+      [{ kind: 'level seen', stopId: stop.id, levelMl: 190, fluidComes: true }],
+      looked,
+    );
+    expect(nextStep(comes)).toMatchObject({ kind: 'stroke', stop: { id: stop.id } });
+    expect(comes.bledMl).toBe(0);
+    // Near the call it is topped up instead of looked at again in a moment.
+    const low = runOf(
+      plan,
+      [
+        {
+          kind: 'level seen',
+          stopId: stop.id,
+          levelMl: Math.ceil(bowl.topUpLevelMl.value),
+          fluidComes: false,
+        },
+      ],
+      looked,
+    );
+    expect(nextStep(low)).toMatchObject({ kind: 'top up', bowl: { id: 'bowl' } });
+  });
+
+  test('what the bowl fell by beyond what was empty is in the jar', () => {
+    const plan = planned(layoutOf('hatchback-diagonal'), {
+      method: 'vacuum',
+      work: {
+        ...routineFlush(['master']),
+        purpose: 'after work',
+        parts: [{ partId: 'left-front-hose', cappedAtOnce: true, keptFull: true, newPart: true }],
+      },
+    });
+    const state = started(plan);
+    const step = nextStep(state);
+    if (step.kind !== 'fill way') throw new Error(step.kind);
+    const seen = runOf(
+      plan,
+      [{ kind: 'level seen', stopId: step.stop.id, levelMl: 200, fluidComes: true }],
+      state,
+    );
+    expect(seen.bledMl).toBeCloseTo(20 - step.stop.fillMl.value, 9);
+    expect(seen.bleeders[0]!.bledMl).toBe(seen.bledMl);
+    expect(seen.bleeders[0]!.strokes).toBe(0);
+    // A mark in the jar without any look says as much: the way is full.
+    const mark = runOf(plan, [{ kind: 'stroke', stopId: step.stop.id }], state);
+    expect(mark.bledMl).toBe(step.stop.strokeMl.value);
+    expect(220 - mark.levelMl.bowl!).toBeCloseTo(
+      step.stop.strokeMl.value + step.stop.fillMl.value,
+      9,
+    );
+  });
+
+  test('strokes count from the first, and the jar from when the way is full', () => {
+    const plan = planned(layoutOf('hatchback-diagonal'), {
+      work: {
+        ...routineFlush(['master']),
+        purpose: 'after work',
+        parts: [
+          { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true },
+        ],
+      },
+    });
+    const [stop] = plan.stops;
+    const strokes = followCalls(plan, {
+      deviceId: 'phone',
+      nextId: () => `made-${++made}`,
+      startMs: 0,
+      strokes: 3,
+    });
+    const state = runOf(plan, strokes);
+    expect(state.bleeders[0]!.strokes).toBe(3);
+    expect(state.bledMl).toBe(0);
+    expect(stop!.fillMl.value).toBeGreaterThan(3 * stop!.strokeMl.value);
+    expect(stop!.neededMl.value).toBeCloseTo(stop!.fillMl.value + stop!.pathVolumeMl.value, 9);
+    expect(stop!.bledMl.value).toBeCloseTo(
+      stop!.strokes.value * stop!.strokeMl.value - stop!.fillMl.value,
+      9,
+    );
+  });
+
+  test('the call comes where full strokes would ask for it, not bleeding strokes', () => {
+    const plan = planned(layoutOf('motorcycle-front-disc'));
+    const state = started(plan);
+    const step = nextStep(state);
+    if (step.kind !== 'stroke') throw new Error(step.kind);
+    const { stop } = step;
+    expect(stop.mostStrokeMl.value).toBeGreaterThan(stop.strokeMl.value);
+    const bowl = plan.bowls[0]!;
+    expect(step.strokesUntilTopUp).toBe(
+      Math.floor((bowl.maxMl - bowl.topUpLevelMl.value) / stop.mostStrokeMl.value),
+    );
+    // A fill makes the level known again.
+    const filled = runOf(
+      plan,
+      [
+        { kind: 'stroke', stopId: stop.id },
+        { kind: 'topped up', bowlId: 'bowl', containerId: null },
+      ],
+      state,
+    );
+    expect(filled.leastMl.bowl).toBe(bowl.maxMl);
+  });
+});
