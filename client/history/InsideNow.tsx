@@ -1,7 +1,9 @@
 import type { Layout } from '@brook/core/circuit';
 import { fillsInside, partAges, type Inside, type Lot } from '@brook/core/inside';
 import { View } from 'react-native';
+import { capital } from '@brook/core/text';
 import { shortDate } from '../ui/dates';
+import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Words } from '../ui/Words';
 
@@ -13,18 +15,19 @@ export function InsideNow({
   readonly layout: Layout;
   readonly inside: Inside;
 }) {
-  const fills = fillsInside(layout, inside);
-  const inAllMl = fills.reduce((sum, f) => sum + f.ml, 0);
   const parts = partAges(layout, inside);
   return (
     <View>
       <Words strong heading={2}>
         Inside now
       </Words>
-      {fills.map(({ lot, ml }) => (
-        <Words key={`${lot.grade}/${lot.filledAtMs}`}>
-          {`${Math.round((100 * ml) / inAllMl)} %: ${lotWords(lot)}`}
-        </Words>
+      {fillsInside(layout, inside).map(({ lot, share }) => (
+        <FigureRow
+          key={`${lot.grade}/${lot.filledAtMs}`}
+          figure={share}
+          label={capital(lotWords(lot))}
+          text={`${share.value.toFixed(0)} %`}
+        />
       ))}
       <More
         title="Part by part"
@@ -43,4 +46,4 @@ export function InsideNow({
 const lotWords = ({ grade, filledAtMs }: Lot): string =>
   filledAtMs === null
     ? `${grade ?? 'fluid'} of no known age`
-    : `${grade ?? 'fluid'} of ${shortDate(new Date(filledAtMs).toISOString())}`;
+    : `${grade ?? 'fluid'} filled ${shortDate(new Date(filledAtMs).toISOString())}`;

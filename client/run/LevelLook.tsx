@@ -10,11 +10,11 @@ import { undoOf } from './StageFrame';
 function levelsOf(bowl: PlanBowl): { readonly value: string; readonly label: string }[] {
   const quarter = (bowl.maxMl - bowl.minMl) / 4;
   return [
-    ...['MAX', 'Three quarters', 'Half', 'One quarter', 'MIN'].map((label, i) => ({
+    ...['MAX', '¾', '½', '¼', 'MIN'].map((label, i) => ({
       value: String(bowl.maxMl - i * quarter),
       label,
     })),
-    { value: String(bowl.airDrawnMl), label: 'Under MIN' },
+    { value: String(bowl.airDrawnMl), label: 'under' },
   ];
 }
 
@@ -42,12 +42,14 @@ export function useLevelLook(
     body: (
       <>
         <Choice
-          question="Stopped. Where does the level stand?"
+          compact
+          question="Stopped. Where does it stand?"
           options={levelsOf(bowl).filter((l) => Number(l.value) <= now + 1)}
           chosen={level}
           onChoose={setLevel}
         />
         <Choice
+          compact
           question="Does fluid come into the jar?"
           options={[
             { value: 'no', label: 'Not yet' },

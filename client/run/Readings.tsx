@@ -7,7 +7,10 @@ import { Choice } from '../ui/Choice';
 import { SPACE } from '../ui/theme';
 import { FLUID } from '../ui/theme/fluid';
 
+/** Both at one look: the usual end of a bleeder. */
+const BOTH = 'none, and as the new';
 const BUBBLES = BUBBLE_READINGS.map((r) => ({ value: r, label: r }));
+const BUBBLES_OR_BOTH = [{ value: BOTH, label: BOTH } as const, ...BUBBLES];
 const IN_HOSE = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));
 
 /** Bubbles and colour, one tap each. An answer counts for the strokes just made; it is asked again after the next ones. */
@@ -23,26 +26,40 @@ export function Readings({
   const b = state.bleeders.find((x) => x.stopId === stopId)!;
   const bubbles = b.bubbles && b.bubbles.atStroke === b.strokes ? b.bubbles.reading : null;
   const seen = b.colour && b.strokes - b.colour.atStroke < 3 ? b.colour.seen : null;
-  return <Answers stopId={stopId} bubbles={bubbles} seen={seen} say={say} />;
+  const { until } = state.plan.stops.find((s) => s.id === stopId)!;
+  return (
+    <Answers
+      stopId={stopId}
+      bubbles={bubbles}
+      seen={seen}
+      newColour={until === 'new' && bubbles === null && seen === null ? state.plan.newColour : null}
+      say={say}
+    />
+  );
 }
 
 interface AnswersProps {
   readonly stopId: string;
   readonly bubbles: BubbleReading | null;
   readonly seen: Colour | null;
+  /** Of the new fluid, where neither was read and both are asked for. */
+  readonly newColour: Colour | null;
   readonly say: LiveRun['say'];
 }
 
 /** Drawn anew only when an answer changes, not at every stroke. */
-const Answers = memo(function Answers({ stopId, bubbles, seen, say }: AnswersProps) {
+const Answers = memo(function Answers({ stopId, bubbles, seen, newColour, say }: AnswersProps) {
   return (
     <View style={{ gap: SPACE.small }}>
       <Choice
         compact
         question="Bubbles"
-        options={BUBBLES}
+        options={newColour ? BUBBLES_OR_BOTH : BUBBLES}
         chosen={bubbles}
-        onChoose={(reading) => say({ kind: 'bubbles', stopId, reading })}
+        onChoose={(reading) => {
+          say({ kind: 'bubbles', stopId, reading: reading === BOTH ? 'none' : reading });
+          if (reading === BOTH && newColour) say({ kind: 'colour', stopId, colour: newColour });
+        }}
       />
       <Choice
         compact

@@ -12,7 +12,7 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/which fluid goes in/i, /^DOT 4$/],
   [/new fluid/i, /^clear$/],
   [/second look/i, /^yes$/i],
-  [/bubbles/i, /^none$/],
+  [/bubbles/i, /^none, and as the new$/],
   [/colour in the hose/i, /^clear$/],
   [/how is the brake (pedal|lever)/i, /^firm and high$/],
   [/test drive/i, /^good$/i],

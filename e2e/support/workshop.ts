@@ -48,6 +48,7 @@ type Template =
   | 'van-four-channel'
   | 'veteran-single'
   | 'motorcycle-front-disc'
+  | 'motorcycle-twin-front-master-bleeder'
   | 'motorcycle-integral-abs'
   | 'sidecar-outfit'
   | 'clutch-external'
@@ -144,6 +145,12 @@ export class Workshop {
     const { planChoices, version } = await this.get(job.id);
     const choices = { ...planChoices, work: { ...planChoices.work, ...work } };
     return this.send('PUT', `/jobs/${job.id}/plan/choices`, choices, version);
+  }
+
+  /** Say and choose anything for the plan of a job. */
+  async chooseAll(job: Job, more: Partial<Job['planChoices']>): Promise<Job> {
+    const { planChoices, version } = await this.get(job.id);
+    return this.send('PUT', `/jobs/${job.id}/plan/choices`, { ...planChoices, ...more }, version);
   }
 
   async end(job: Job): Promise<Job> {

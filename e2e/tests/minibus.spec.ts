@@ -108,5 +108,6 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   ).toBeVisible();
   await page.goto(`/vehicles/${vehicle.id}/history`);
   await expect(page.getByTestId('history-chart')).toBeVisible();
-  await expect(page.getByText(`batch ${used.batch}`, { exact: false }).first()).toBeVisible();
+  // It may stand behind another one of the same job.
+  await expect(page.getByText(used.batch).first()).toBeVisible();
 });

@@ -1,4 +1,5 @@
 import { chambersOf, isActuator, type Layout } from '../circuit';
+import { figure, MODEL, type Figure } from '../figure';
 import { circuitOf } from '../scope';
 import { merged, oldMl, type Content, type Inside, type Lot, type Portion } from './content';
 
@@ -61,8 +62,41 @@ export function oldestPart(layout: Layout, inside: Inside | null): PartAge | nul
 /** Before every date. */
 const NEVER = Number.MIN_SAFE_INTEGER;
 
+/** One fill as far as it is still inside. */
+export interface FillInside extends Portion {
+  /** Of all fluid between the bowls and the bleeders, %. */
+  readonly share: Figure;
+}
+
 /** All fluid between the bowls and the bleeders by fill, the most first. */
-export function fillsInside(layout: Layout, inside: Inside): Portion[] {
+export function fillsInside(layout: Layout, inside: Inside): FillInside[] {
   const bowls = new Set(layout.bowls.map((b) => b.id));
-  return merged(Object.entries(inside).flatMap(([id, c]) => (bowls.has(id) ? [] : c.old)));
+  const fills = merged(Object.entries(inside).flatMap(([id, c]) => (bowls.has(id) ? [] : c.old)));
+  const inAll = figure({
+    label: 'Fluid in lines and parts',
+    value: fills.reduce((sum, f) => sum + f.ml, 0),
+    unit: 'mL',
+    rule: 'what every stretch and part holds by the layout, less what is empty; the bowls are not in it',
+    source: MODEL,
+  });
+  return fills.map((fill) => ({
+    ...fill,
+    share: figure({
+      label: 'Share of the fluid inside',
+      value: (100 * fill.ml) / inAll.value,
+      unit: '%',
+      rule: 'what the simulation of each job left of this fill in lines and parts ÷ all fluid there',
+      source: MODEL,
+      from: [
+        figure({
+          label: 'Of this fill',
+          value: fill.ml,
+          unit: 'mL',
+          rule: 'new fluid of its job, less what later ones washed out, pro rata in each part',
+          source: MODEL,
+        }),
+        inAll,
+      ],
+    }),
+  }));
 }

@@ -393,9 +393,16 @@ describe('fills, and how old the fluid is', () => {
 
   test('the sum over the lines leaves the bowls out', () => {
     const inside = { ...flush, bowl: of([1, 220]) };
-    const inLines = fillsInside(HATCHBACK, inside).reduce((sum, p) => sum + p.ml, 0);
+    const fills = fillsInside(HATCHBACK, inside);
+    expect(fills.map((f) => f.share.value)).toEqual([100]);
+    const inLines = fills.reduce((sum, p) => sum + p.ml, 0);
     const expected = [...volume].reduce((sum, [id, ml]) => sum + (id === 'bowl' ? 0 : ml), 0);
     expect(inLines).toBeCloseTo(expected, 9);
+    const half = { ...inside, 'left-front-hose': of([7, volume.get('left-front-hose')!]) };
+    const [most, least] = fillsInside(HATCHBACK, half);
+    expect(most!.share.value + least!.share.value).toBeCloseTo(100, 9);
+    expect(least!.lot.filledAtMs).toBe(7);
+    expect(least!.share.value).toBeCloseTo((100 * volume.get('left-front-hose')!) / expected, 9);
   });
 
   test('old fluid that is left is of the fills of its part, pro rata', () => {
