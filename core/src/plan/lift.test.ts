@@ -1,7 +1,8 @@
 import { validateLayout, type FirstLayout } from '../circuit';
 import { nextStep, followCalls } from '../run';
-import { countingIds, layoutOf, planOf, runOf } from '../testing';
-import { FIRST_PLAN, liftPlan, liftPlanResult, type FirstPlan } from '.';
+import { routineFlush } from '../scope';
+import { countingIds, layoutOf, planned, planOf, runOf } from '../testing';
+import { FIRST_PLAN, liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from '.';
 
 /** A motorcycle as the first rules stored it. */
 const FIRST: FirstLayout = {
@@ -127,4 +128,32 @@ test('a refusal that was stored stays one', () => {
     verdict: 'planned',
     plan: { id: FIRST_PLAN },
   });
+});
+
+test('a plan of the rules before 6 did not keep what is inside: it is what those rules reckoned with', () => {
+  const asThen = (plan: ReturnType<typeof planOf>): StoredPlan => {
+    const { inside: _, totals, stops, ...rest } = plan;
+    const { filledMl: __, ...kept } = totals;
+    return {
+      ...rest,
+      rulesVersion: 5,
+      totals: kept,
+      stops: stops.map(({ fillMl: ___, mostStrokeMl: ____, mostMlS: _____, ...stop }) => stop),
+    };
+  };
+  const flush = planOf(layoutOf('motorcycle-front-disc'));
+  const lifted = liftPlan(asThen(flush));
+  expect(lifted).toMatchObject({ rulesVersion: 5, id: flush.id });
+  expect(Object.values(lifted.inside).every((c) => c.emptyMl + c.unknownMl + c.newMl === 0)).toBe(
+    true,
+  );
+  expect(runOf(lifted, []).levelMl).toEqual({ bowl: 32 });
+  expect(lifted.stops[0]!.mostStrokeMl).toEqual(flush.stops[0]!.strokeMl);
+  // What was dry then had its bowls at the outlet and counted as full of old fluid.
+  const dry = planned(layoutOf('motorcycle-front-disc'), {
+    work: { ...routineFlush(['master']), purpose: 'new or dry' },
+  });
+  const then = liftPlan(asThen(dry));
+  expect(runOf(then, [])).toMatchObject({ levelMl: { bowl: 5 }, empties: {} });
+  expect(then.totals.filledMl.value).toBe(0);
 });

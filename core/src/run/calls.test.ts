@@ -1,11 +1,19 @@
 import fc from 'fast-check';
 import { highestOutletMl } from '../circuit';
 import { METHODS, type Method } from '../flow';
-import { emptyOnWayMl, wayTo } from '../inside';
+import { emptyOnWayMl, pocketsOf, volumeMl, volumesMl, wayTo } from '../inside';
 import { planBleed, type Plan } from '../plan';
 import { routineFlush, type WorkDone } from '../scope';
 import { allMasters, arbitraryLayout, layoutOf, planned, requestOf, runOf } from '../testing';
-import { RunFluid, followCalls, nextStep, type Kept, type RunEvent, type RunHappening } from '.';
+import {
+  insideAfter,
+  RunFluid,
+  followCalls,
+  nextStep,
+  type Kept,
+  type RunEvent,
+  type RunHappening,
+} from '.';
 import { emptyRun, type RunState } from './state';
 import { foldEvent } from './fold';
 
@@ -309,5 +317,104 @@ describe('a way that is empty', () => {
       state,
     );
     expect(filled.leastMl.bowl).toBe(bowl.maxMl);
+  });
+});
+
+describe('parts that come off on the way', () => {
+  const ids = (() => {
+    let n = 0;
+    return () => `id-${++n}`;
+  })();
+  const follow = (plan: Plan, more = {}) =>
+    followCalls(plan, { deviceId: 'phone', nextId: ids, startMs: 0, ...more });
+  const part = (partId: string) => ({ partId, cappedAtOnce: true, keptFull: true, newPart: true });
+
+  test('behind a hold point the second part is on until the first was proved, and empty from then on', () => {
+    const clutch = layoutOf('clutch-external');
+    const [slave, hose] = ['slave', 'slave-hose'].map((id) =>
+      [...clutch.nodes, ...clutch.stretches].find((x) => x.id.includes(id) || x.id === id),
+    );
+    const parts = [part(slave!.id), part((hose ?? clutch.stretches.at(-1)!).id)];
+    const plan = planned(clutch, {
+      work: { ...routineFlush(allMasters(clutch)), purpose: 'after work', parts },
+    });
+    const hold = plan.stages.find((s) => s.kind === 'hold point')!;
+    expect(plan.inside[parts[0]!.partId]!.emptyMl).toBeGreaterThan(0);
+    expect(plan.inside[parts[1]!.partId]!.emptyMl).toBe(0);
+    const before = runOf(plan, follow(plan, { until: 'hold point' }));
+    expect(before.empties).toEqual({});
+    const after = runOf(plan, [{ kind: 'stage done', stageId: hold.id }], before);
+    const secondMl = volumesMl(clutch).get(parts[1]!.partId)!;
+    expect(after.empties).toEqual({ [parts[1]!.partId]: secondMl });
+    const held = new RunFluid(plan).after(after.log).inside()[parts[1]!.partId]!;
+    expect(held.emptyMl).toBeCloseTo(secondMl, 9);
+    // The plan reckoned with it at the second bleed, not at the first.
+    const fills = plan.stops.map((s) => s.fillMl.value);
+    expect(fills[0]).toBeCloseTo(volumesMl(clutch).get(parts[0]!.partId)!, 9);
+    expect(fills.reduce((a, b) => a + b, 0)).toBeCloseTo(fills[0]! + secondMl, 9);
+  });
+
+  test('a snapped bleeder: its part is renewed, and the rest reckons with it empty', () => {
+    const plan = planned(layoutOf('hatchback-diagonal'));
+    const first = plan.stops[0]!;
+    const begun = follow(plan, { strokes: 2 });
+    const state = runOf(plan, [
+      ...begun,
+      { id: 'h', kind: 'halted', reason: 'snapped', stopId: first.id },
+      { id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' },
+    ]);
+    const at = first.bleeder.at;
+    const volumeMl = volumesMl(plan.layout).get(at)!;
+    expect(state.plan.inside[at]!.emptyMl).toBeCloseTo(volumeMl, 9);
+    expect(state.empties[at]).toBeCloseTo(volumeMl, 9);
+    expect(
+      state.plan.stops.find((s) => s.bleeder.id === first.bleeder.id)!.fillMl.value,
+    ).toBeCloseTo(volumeMl, 9);
+    expect(new RunFluid(plan).after(state.log).inside()[at]!.emptyMl).toBeCloseTo(volumeMl, 9);
+  });
+
+  test('a run leaves its fill with its date; what was bled clear holds no air, what was not may', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const plan = planned(layout, {
+      work: { ...routineFlush(['master']), purpose: 'soft pedal' },
+    });
+    const whole = runOf(plan, follow(plan));
+    const left = insideAfter(whole, 77, 'DOT 4');
+    expect(Object.values(left).every((c) => c.newMl === 0)).toBe(true);
+    expect(left.bowl!.old.some((p) => p.lot.filledAtMs === 77)).toBe(true);
+    for (const b of layout.bleeders) expect(left[b.at]!.mayHoldAir).toBe(false);
+    const some = runOf(plan, follow(plan, { strokes: 5 }));
+    const last = plan.stops.at(-1)!.bleeder.at;
+    expect(insideAfter(some, 77, 'DOT 4')[last]!.mayHoldAir).toBe(true);
+  });
+
+  test('the closed pockets keep their fluid whatever is bled, and hold what the modulator holds once the tool cycled', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const unit = layout.nodes.find((n) => n.kind === 'modulator')!;
+    const flush = planned(layout);
+    const bled = insideAfter(runOf(flush, follow(flush)), 77, 'DOT 4');
+    expect(bled[pocketsOf(unit.id)]!.old.map((p) => p.lot.filledAtMs)).toEqual([null]);
+    const renewed = planned(layout, {
+      work: { ...routineFlush(['master']), renewPockets: true },
+    });
+    expect(renewed.stages.some((s) => s.kind === 'tool cycle')).toBe(true);
+    const cycled = insideAfter(runOf(renewed, follow(renewed)), 77, 'DOT 4');
+    const [most] = cycled[pocketsOf(unit.id)]!.old;
+    expect(most!.lot.filledAtMs).toBe(77);
+    expect(volumeMl(cycled[pocketsOf(unit.id)]!)).toBeCloseTo(
+      volumeMl(bled[pocketsOf(unit.id)]!),
+      9,
+    );
+    // Left out by a decision, nothing was exchanged.
+    const tool = renewed.stages.find((s) => s.kind === 'tool cycle')!;
+    const before = runOf(renewed, follow(renewed, { until: 'tool cycle' }));
+    const skipped = runOf(
+      renewed,
+      [{ kind: 'stage skipped', stageId: tool.id, reason: 'No tool today.' }],
+      before,
+    );
+    expect(
+      insideAfter(skipped, 77, 'DOT 4')[pocketsOf(unit.id)]!.old[0]!.lot.filledAtMs,
+    ).toBeNull();
   });
 });
