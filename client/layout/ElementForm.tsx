@@ -5,7 +5,7 @@ import {
   addChamber,
   addEnd,
   CONTROLS,
-  ENDS,
+  endsFor,
   INSERTS,
   insertInto,
   isActuator,
@@ -354,7 +354,7 @@ function Structure({ layout, row, change, made }: ElementFormProps) {
         <More title="Hang something on this point" about="A line to a new part, or a bleeder">
           {isActuator(node)
             ? null
-            : ENDS.map((kind) => (
+            : endsFor(layout, row.id).map((kind) => (
                 <Button
                   key={kind}
                   label={`A line to a ${kind}`}

@@ -1,5 +1,12 @@
 import type { Vehicle } from '@brook/contract';
-import { addMaster, blankLayout, mirrored, paths, type Edited } from '@brook/core/circuit';
+import {
+  addMaster,
+  blankLayout,
+  layoutDoubts,
+  mirrored,
+  paths,
+  type Edited,
+} from '@brook/core/circuit';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -75,6 +82,7 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
     );
   }
   const rows = outline(layout);
+  const doubts = faults.length > 0 ? [] : layoutDoubts(layout);
   const made = (edited: Edited) => {
     draft.change(edited.layout);
     setOpen(edited.element);
@@ -147,7 +155,9 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
                 <View style={styles.grow}>
                   <Words strong={open === row.id}>{row.title}</Words>
                   <Words size="small" tone="softWords">
-                    {row.about}
+                    {doubts.some((d) => d.element === row.id)
+                      ? `${row.about} · is that so?`
+                      : row.about}
                   </Words>
                 </View>
               </View>
@@ -156,6 +166,13 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
               ? faults
                   .filter((f) => f.element === row.id)
                   .map((f) => <Caution key={f.sentence} title={f.sentence} />)
+              : null}
+            {open === row.id
+              ? doubts
+                  .filter((d) => d.element === row.id)
+                  .map((d) => (
+                    <Words key={d.sentence} size="small">{`Is that so? ${d.sentence}`}</Words>
+                  ))
               : null}
             {open === row.id ? (
               <ElementForm layout={layout} row={row} change={draft.change} made={made} />

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { arbitraryLayout, layoutOf } from '../testing';
 import {
+  layoutDoubts,
   layoutTemplates,
   paths,
   RANGES,
@@ -284,6 +285,65 @@ describe('validation', () => {
       }),
     ).toContain('range:primary-feed');
     expect(base.bleeders.every((b) => b.fitting.listed.torqueNm === null)).toBe(true);
+  });
+
+  // Facts of the trade, common practice, no source: fluid runs down to its master, a clutch's slave hangs on the clutch.
+  test('a bowl stands above the master that it feeds, unless its own lid carries pressure', () => {
+    const { heightMm } = base.masters[0]!;
+    const bowlAt = (mm: number, makerPressureKpa: number | null = null) => ({
+      ...base,
+      bowls: base.bowls.map((b) => ({ ...b, heightMm: mm, makerPressureKpa })),
+    });
+    expect(codes(bowlAt(heightMm + 1))).toEqual([]);
+    expect(codes(bowlAt(heightMm))).toEqual(['place:bowl']);
+    expect(codes(bowlAt(heightMm, 0))).toEqual(['place:bowl']);
+    expect(codes(bowlAt(heightMm, 100))).toEqual([]);
+    expect(validateLayout(bowlAt(heightMm))[0]!.sentence).toContain('one of the two is wrong');
+  });
+
+  test('a slave of the clutch hangs on no brake chamber', () => {
+    const clutch = layoutOf('clutch-external');
+    expect(codes(clutch)).toEqual([]);
+    const wrong: Layout = {
+      ...clutch,
+      masters: clutch.masters.map((m) => ({ ...m, system: 'brakes' as const })),
+    };
+    expect(codes(wrong)).toEqual(['place:slave']);
+  });
+
+  test('a cavity that its pistons do not explain is asked about, and refuses nothing', () => {
+    for (const t of layoutTemplates)
+      for (const side of t.driverSides) expect(layoutDoubts(t.build(side))).toEqual([]);
+    // 54 mm across are 2290 mm²: 11.45 mL are 5 mm deep, 91.6 mL are 40 mm.
+    const front = (cavityMl: number, more = {}) => {
+      const layout: Layout = {
+        ...base,
+        nodes: base.nodes.map((n) =>
+          n.id === 'left-front-caliper' && 'cavityMl' in n
+            ? { ...n, cavityMl, pistonMm: 54, pistons: 1, ...more }
+            : n,
+        ),
+      };
+      expect(validateLayout(layout)).toEqual([]);
+      return layoutDoubts(layout).map((d) => d.element);
+    };
+    expect(front(11.5)).toEqual([]);
+    expect(front(11.4)).toEqual(['left-front-caliper']);
+    expect(front(91.6)).toEqual([]);
+    expect(front(91.7)).toEqual(['left-front-caliper']);
+    expect(front(91.7, { pistons: 2 })).toEqual([]);
+    const clutch = layoutOf('clutch-external');
+    const slave = (cavityMl: number) =>
+      layoutDoubts({
+        ...clutch,
+        nodes: clutch.nodes.map((n) =>
+          n.kind === 'slave' ? { ...n, cavityMl, pistonMm: 20, pistons: 1 } : n,
+        ),
+      }).map((d) => d.element);
+    // 20 mm across are 314 mm²: 25.1 mL are 80 mm deep.
+    expect(slave(25.1)).toEqual([]);
+    expect(slave(25.2)).toEqual(['slave']);
+    expect(layoutDoubts(layoutOf('clutch-external'))).toEqual([]);
   });
 
   test('every fault comes at once', () => {

@@ -34,7 +34,13 @@ export {
   type VehicleTraits,
 } from './kinds';
 export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
-export { validateLayout, type LayoutFault } from './validateLayout';
+export {
+  endsFor,
+  layoutDoubts,
+  validateLayout,
+  type LayoutDoubt,
+  type LayoutFault,
+} from './validateLayout';
 export { SIZE_FIELDS, sizedThings, type SizedKind, type SizeField } from './fields';
 export { RANGES, rangeFault } from './ranges';
 export { nodeVolumeMl, paths, type Path, type PathPoint } from './path';

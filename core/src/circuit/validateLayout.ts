@@ -1,7 +1,9 @@
 import { SIZE_FIELDS, sizedThings, type SizeField } from './fields';
 import type { Layout, LayoutNode } from './layout';
-import { bleederName, chambersOf, highestOutletMl } from './names';
+import { ENDS, type End } from './edit';
+import { bleederName, chambersOf, highestOutletMl, isActuator } from './names';
 import { rangeFault } from './ranges';
+import { lowerFirst } from '../text';
 
 /** One thing wrong with a layout, with the element it is wrong at. */
 export interface LayoutFault {
@@ -14,7 +16,8 @@ export interface LayoutFault {
     | 'loop'
     | 'orphan'
     | 'blind end'
-    | 'level order';
+    | 'level order'
+    | 'place';
   /** Id of the element, or of the part that holds it. */
   readonly element: string;
   /** One sentence that says what came and what would be right. */
@@ -31,6 +34,7 @@ export function validateLayout(layout: Layout): LayoutFault[] {
     ...sizeFaults(layout),
     ...nameFaults(layout),
     ...kindFaults(layout),
+    ...placeFaults(layout),
     ...graphFaults(layout),
   ];
 }
@@ -187,6 +191,84 @@ function kindFaults(layout: Layout): LayoutFault[] {
     }
   }
   return faults;
+}
+
+/** What cannot be where it is drawn [C]: a bowl under the master that it feeds, a slave behind a brake. */
+function placeFaults(layout: Layout): LayoutFault[] {
+  const bowls = new Map(layout.bowls.map((b) => [b.id, b]));
+  const low = chambersOf(layout).flatMap(({ master, chamber }): LayoutFault[] => {
+    const bowl = bowls.get(chamber.fedBy);
+    // A lid that carries pressure feeds upwards too.
+    if (!bowl || bowl.heightMm > master.heightMm || (bowl.makerPressureKpa ?? 0) > 0) return [];
+    return [
+      {
+        code: 'place',
+        element: bowl.id,
+        sentence: `${bowl.name} stands at ${bowl.heightMm} mm, not above ${lowerFirst(master.name)} at ${master.heightMm} mm that it feeds; one of the two is wrong.`,
+      },
+    ];
+  });
+  const behindBrakes = new Set(
+    layout.masters
+      .filter((m) => m.system === 'brakes')
+      .flatMap((m) => m.chambers.flatMap((c) => [...reachedFrom(layout, c.port)])),
+  );
+  return [
+    ...low.filter((f, i) => low.findIndex((x) => x.element === f.element) === i),
+    ...layout.nodes.flatMap((n): LayoutFault[] =>
+      n.kind === 'slave' && behindBrakes.has(n.id)
+        ? [
+            {
+              code: 'place',
+              element: n.id,
+              sentence: `${n.name} works a clutch, but hangs on a brake master; join it to the clutch’s own, or make it a wheel cylinder.`,
+            },
+          ]
+        : [],
+    ),
+  ];
+}
+
+/** What may be put at the end of a line from a point: no slave of a clutch where a brake master feeds it. */
+export function endsFor(layout: Layout, nodeId: string): readonly End[] {
+  const brakes = layout.masters.some(
+    (m) => m.system === 'brakes' && m.chambers.some((c) => reachedFrom(layout, c.port).has(nodeId)),
+  );
+  return brakes ? ENDS.filter((e) => e !== 'slave') : ENDS;
+}
+
+/** Every node that fluid reaches from a port. */
+function reachedFrom(layout: Layout, port: string): ReadonlySet<string> {
+  const reached = new Set([port]);
+  for (const at of reached) for (const s of layout.stretches) if (s.from === at) reached.add(s.to);
+  return reached;
+}
+
+/** How deep a cavity may be behind its pistons, mm [M]: its volume ÷ their area. */
+const CAVITY_DEPTH_MM = { least: 5, most: 40, slaveMost: 80 } as const;
+
+/** Something that may be right and is asked about: it refuses nothing. */
+export interface LayoutDoubt {
+  readonly element: string;
+  readonly sentence: string;
+}
+
+/** Cavities whose size the pistons do not explain. */
+export function layoutDoubts(layout: Layout): LayoutDoubt[] {
+  return layout.nodes.flatMap((n) => {
+    if (!isActuator(n)) return [];
+    const areaMm2 = (n.pistons * Math.PI * n.pistonMm * n.pistonMm) / 4;
+    const depthMm = (n.cavityMl * 1000) / areaMm2;
+    const most = n.kind === 'slave' ? CAVITY_DEPTH_MM.slaveMost : CAVITY_DEPTH_MM.most;
+    if (!Number.isFinite(depthMm) || (depthMm >= CAVITY_DEPTH_MM.least && depthMm <= most))
+      return [];
+    return [
+      {
+        element: n.id,
+        sentence: `${n.name}: ${n.cavityMl} mL behind ${n.pistons === 1 ? 'a piston' : `${n.pistons} pistons`} of ${n.pistonMm} mm would be ${depthMm < 10 ? depthMm.toFixed(1) : depthMm.toFixed(0)} mm deep; ${CAVITY_DEPTH_MM.least} to ${most} is usual. Look at cavity, diameter and number again.`,
+      },
+    ];
+  });
 }
 
 function graphFaults(layout: Layout): LayoutFault[] {
