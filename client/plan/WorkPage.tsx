@@ -43,8 +43,8 @@ const ANSWERS = [...YES_NO, { value: 'unknown' as const, label: 'Nobody knows' }
 /** What was done to the vehicle, asked in facts; what must be opened follows from it. */
 export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
   const { layout, planChoices } = job;
-  const [draft, setDraft] = useState<WorkDraft>(() => workDraft(planChoices));
-  useUnsaved(!sameData(draft, workDraft(planChoices)));
+  const [draft, setDraft] = useState<WorkDraft>(() => workDraft(layout, planChoices));
+  useUnsaved(!sameData(draft, workDraft(layout, planChoices)));
   const set = (more: Partial<WorkDraft>) => setDraft((d) => ({ ...d, ...more }));
   const faults = workFaults(layout, draft);
   const after = draft.purpose === 'after work';

@@ -37,7 +37,10 @@ const CHOICES: PlanChoices = {
   leaveOldFluid: false,
   partnerAges: [],
 };
-const draft = (more: Partial<WorkDraft> = {}): WorkDraft => ({ ...workDraft(CHOICES), ...more });
+const draft = (more: Partial<WorkDraft> = {}): WorkDraft => ({
+  ...workDraft(layout, CHOICES),
+  ...more,
+});
 const MASTER = {
   masterId: 'master',
   linesStayedFull: 'yes',
@@ -76,7 +79,7 @@ test('what was answered comes back as it was answered', () => {
       },
     },
   };
-  expect(workOf(layout, workDraft(answered), answered)).toEqual(answered);
+  expect(workOf(layout, workDraft(layout, answered), answered)).toEqual(answered);
 });
 
 test.each<[string, Partial<WorkDraft>, RegExp | null]>([
@@ -168,7 +171,7 @@ test('nobody knows counts as no, not yet as an answer of its own', () => {
   expect(sent('no')).toEqual([
     { partId: 'slave', newPart: true, cappedAtOnce: true, keptFull: true, notYet: true },
   ]);
-  const back = workDraft({ ...CHOICES, work: { ...CHOICES.work, parts: [...sent('no')] } });
+  const back = workDraft(layout, { ...CHOICES, work: { ...CHOICES.work, parts: [...sent('no')] } });
   expect(back.parts).toMatchObject([{ done: 'no' }]);
   const open = { ...part, done: 'no' as const, cappedAtOnce: null, keptFull: null };
   const asked = draft({ purpose: 'after work', parts: [open], elseOpened: 'no' });

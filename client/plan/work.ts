@@ -1,5 +1,5 @@
 import { inRange, rangeWords } from '@brook/core/units';
-import { LOWEST_LEVEL_MM } from '@brook/core/scope';
+import { LOWEST_LEVEL_MM, partsAsOne } from '@brook/core/scope';
 import type { PlanChoices } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import type { MasterChanged, Purpose } from '@brook/core/scope';
@@ -55,7 +55,10 @@ const CONDITIONS = [
 ] as const;
 
 /** The form as it was answered last. */
-export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanChoices): WorkDraft {
+export function workDraft(
+  layout: Layout,
+  { work, holdPoint, primeInPlace, partnerAges }: PlanChoices,
+): WorkDraft {
   const { master } = work;
   return {
     purpose: work.purpose,
@@ -67,7 +70,7 @@ export function workDraft({ work, holdPoint, primeInPlace, partnerAges }: PlanCh
     stillSoft: said(work.airInModulator),
     renewPockets: said(work.renewPockets),
     endLost: work.endLost ?? 'no',
-    parts: work.parts.map((p) => ({
+    parts: partsAsOne(layout, work.parts).map((p) => ({
       partId: p.partId,
       done: said(!p.notYet),
       cappedAtOnce: said(p.cappedAtOnce),

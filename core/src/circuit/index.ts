@@ -34,6 +34,7 @@ export {
   type VehicleTraits,
 } from './kinds';
 export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
+export { partElements, partIdOf, partName } from './onePart';
 export {
   endsFor,
   layoutDoubts,

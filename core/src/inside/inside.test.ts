@@ -271,6 +271,18 @@ describe('a way is filled before anything passes', () => {
     expect(fluid.emptyOnWayMl('left-rear')).toBe(0);
   });
 
+  test('a hollow smaller than anything that can be measured is none', () => {
+    for (const ml of [Number.MIN_VALUE, 1e-15, 1e-10]) {
+      const fluid = new CircuitFluid(HATCHBACK, {
+        ...flush,
+        'left-front-caliper': { ...flush['left-front-caliper']!, emptyMl: ml },
+      });
+      const whole = new CircuitFluid(HATCHBACK, flush);
+      for (const f of [fluid, whole]) f.bleed('left-front', 60);
+      expect(fluid.outletNewShare('left-front')).toBeCloseTo(whole.outletNewShare('left-front'), 8);
+    }
+  });
+
   test('whatever is empty, what goes in is what is inside and what came out', () => {
     fc.assert(
       fc.property(

@@ -1,4 +1,4 @@
-import { chambersOf, type Layout } from '../circuit';
+import { chambersOf, partElements, type Layout } from '../circuit';
 import type { Grade } from '../fluid';
 import { circuitOf, type WorkDone } from '../scope';
 import {
@@ -45,7 +45,9 @@ export function insideAtStart(facts: InsideFacts): Inside {
   );
   const off = new Map(
     work.parts.flatMap((p) =>
-      [p.partId, pocketsOf(p.partId)].map((id) => [id, p.newPart !== false] as const),
+      partElements(layout, p.partId).flatMap((e) =>
+        [e, pocketsOf(e)].map((id) => [id, p.newPart !== false] as const),
+      ),
     ),
   );
   const newMasters = new Set([

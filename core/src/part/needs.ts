@@ -1,5 +1,6 @@
 import {
   isActuator,
+  partElements,
   paths,
   sizesOf,
   type Fitting,
@@ -36,8 +37,10 @@ const LENGTH_TOLERANCE = 0.05;
 export function partNeeds(layout: Layout, partId: string): PartNeed[] {
   const master = layout.masters.find((m) => m.id === partId);
   if (master) return masterNeeds(layout, master);
-  const stretch = layout.stretches.find((s) => s.id === partId);
-  if (stretch) return stretchNeeds(stretch);
+  const stretches = partElements(layout, partId).flatMap(
+    (id) => layout.stretches.find((s) => s.id === id) ?? [],
+  );
+  if (stretches.length > 0) return stretchNeeds(stretches);
   const node = layout.nodes.find((n) => n.id === partId);
   return node ? nodeNeeds(layout, node) : [];
 }
@@ -124,8 +127,10 @@ function nodeNeeds(layout: Layout, node: LayoutNode): PartNeed[] {
   ];
 }
 
-function stretchNeeds(stretch: Stretch): PartNeed[] {
-  const { lengthMm } = stretch;
+/** Of a hose or line, which may be several stretches: the whole length, and what is at its ends. */
+function stretchNeeds(stretches: readonly Stretch[]): PartNeed[] {
+  const lengthMm = stretches.reduce((sum, s) => sum + s.lengthMm, 0);
+  const last = stretches.at(-1)!;
   return [
     {
       id: 'length',
@@ -134,13 +139,13 @@ function stretchNeeds(stretch: Stretch): PartNeed[] {
       needed: inLayout('Length', lengthMm, 'mm'),
       tolerance: lengthMm * LENGTH_TOLERANCE,
     },
-    ...thread('nut', 'Thread of its end', stretch.nut),
+    ...thread('nut', 'Thread of its end', last.nut),
     asOld(
       'ends',
       'Both ends: flare, banjo or male, and their angle',
       'A flare of another shape leaks under pressure, whatever it is tightened to.',
     ),
-    ...(stretch.kind === 'hose'
+    ...(last.kind === 'hose'
       ? [
           asOld(
             'run',

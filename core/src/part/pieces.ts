@@ -1,4 +1,4 @@
-import { isActuator, type Layout, CONTROL_TRAITS, VEHICLE_TRAITS } from '../circuit';
+import { CONTROL_TRAITS, isActuator, partElements, VEHICLE_TRAITS, type Layout } from '../circuit';
 import type { Range } from '../units';
 import type { Piece } from './compare';
 
@@ -37,12 +37,17 @@ export function usualPieces(layout: Layout, partId: string): Piece[] {
       },
     ];
   }
-  const stretch = layout.stretches.find((s) => s.id === partId);
+  const elements = partElements(layout, partId);
+  const stretch = layout.stretches.find((s) => s.id === elements[0]);
   if (stretch)
     return stretch.kind === 'hose'
       ? [
           { what: 'Sealing washer at the banjo or end', count: 2, comes: 'new' },
-          { what: 'Clip that holds the hose', count: 1, comes: 'moves across' },
+          {
+            what: 'Clip that holds the hose',
+            count: Math.max(1, elements.length - 1),
+            comes: 'moves across',
+          },
         ]
       : [{ what: 'Nut on each end', count: 2, comes: 'new' }];
   const node = layout.nodes.find((n) => n.id === partId);

@@ -1,6 +1,7 @@
+import { partIdOf } from '../circuit';
 import type { Beginning } from '../order';
 import { insideAtStart } from '../inside';
-import type { ScopeFinding, WorkDone } from '../scope';
+import { newElements, type ScopeFinding } from '../scope';
 import type { StageDraft } from '../stages';
 import type { PlanAsked } from './request';
 import type { Plan } from './shape';
@@ -16,7 +17,7 @@ export function beginningOf(
   let visits = 0;
   for (const draft of drafts) {
     if (draft.kind === 'bleed') visits += draft.visits.length;
-    if (draft.kind === 'hold point') offBefore.set(visits, heldBack(work));
+    if (draft.kind === 'hold point') offBefore.set(visits, heldBack(asked));
   }
   if (reached) {
     const now = reached.fluid.inside();
@@ -31,7 +32,7 @@ export function beginningOf(
     ...drafts.flatMap((d) => (d.kind === 'bench' ? [d.masterId] : [])),
     ...(work.master && work.master.bench !== 'not done' ? [work.master.masterId] : []),
   ];
-  const held = offBefore.size > 0 ? heldBack(work) : [];
+  const held = offBefore.size > 0 ? heldBack(asked) : [];
   return {
     inside: insideAtStart({
       layout,
@@ -47,13 +48,19 @@ export function beginningOf(
 }
 
 /** Parts that come off only when the first of them was proved: empty from then on, where they are new. */
-export function heldBack({ parts }: Pick<WorkDone, 'parts'>): string[] {
-  return parts.slice(1).flatMap((p) => (p.newPart === false ? [] : [p.partId]));
+export function heldBack({ layout, work }: Pick<Plan, 'layout' | 'work'>): string[] {
+  return newElements(layout, work.parts.slice(1));
 }
 
 /** What a plan of the rest takes off that the plan before it did not: new parts, empty from then on. */
-export function cameOff(before: Pick<Plan, 'work'>, after: Pick<Plan, 'work'>): string[] {
-  return after.work.parts.flatMap(({ partId, newPart }) =>
-    newPart !== false && !before.work.parts.some((p) => p.partId === partId) ? [partId] : [],
+export function cameOff(
+  before: Pick<Plan, 'layout' | 'work'>,
+  after: Pick<Plan, 'work'>,
+): string[] {
+  const { layout } = before;
+  const named = before.work.parts.map((p) => partIdOf(layout, p.partId));
+  return newElements(
+    layout,
+    after.work.parts.filter((p) => !named.includes(partIdOf(layout, p.partId))),
   );
 }

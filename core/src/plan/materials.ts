@@ -1,4 +1,4 @@
-import { bleederName, sizesOf, type Layout } from '../circuit';
+import { bleederName, partElements, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { nameOf } from '../scope';
@@ -100,15 +100,17 @@ function wrenches(layout: Layout, asked: PlanAsked, stops: readonly PlanStop[]):
       bleederName(bleeder),
     );
   }
-  const touched = new Set(asked.work.parts.map((p) => p.partId));
+  const touched = new Set(asked.work.parts.flatMap((p) => partElements(layout, p.partId)));
   for (const s of layout.stretches) {
     if (!touched.has(s.id) && !touched.has(s.to)) continue;
+    // Between the stretches of one part there is no nut.
+    if (partElements(layout, s.id).at(-1) !== s.id) continue;
     const size = s.nut && sizesOf(s.nut).wrenchMm;
     add(
       size
         ? `${size} mm flare-nut wrench, and one to hold against`
         : 'Flare-nut wrench, size not known: look',
-      s.name,
+      nameOf(layout, s.id),
     );
   }
   return [...fits].map(([what, where]) => ({ kind: 'wrench', what, for: [...where].join(', ') }));

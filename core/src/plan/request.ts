@@ -3,7 +3,7 @@ import type { Colour, Grade, IsoClass } from '../fluid';
 import { USUAL_DAY, USUAL_MEANS, type Circumstances, type Means, type Method } from '../flow';
 import type { Inside } from '../inside';
 import type { OrderId, Reached } from '../order';
-import { routineFlush, type PartnerAge, type WorkDone } from '../scope';
+import { partsAsOne, routineFlush, type PartnerAge, type WorkDone } from '../scope';
 import { planPreferences, type PlanPreferences } from './preferences';
 import type { PreparedBefore } from './preparation';
 import type { StageDraft } from '../stages';
@@ -99,17 +99,18 @@ export const USUAL_CHOICES = {
   partnerAges: [],
 } as const satisfies Partial<PlanRequest>;
 
-/** Fill in what was left out. @throws RangeError naming a preference outside its range */
+/** Fill in what was left out; each part is named once. @throws RangeError naming a preference outside its range */
 export function planAsked(request: PlanRequest): PlanAsked {
+  const { layout, work = routineFlush(layout.masters.map((m) => m.id)) } = request;
   return {
     isoClass: null,
-    work: routineFlush(request.layout.masters.map((m) => m.id)),
     ...USUAL_CHOICES,
     inside: null,
     inSystem: null,
     reached: null,
     planId: FIRST_PLAN,
     ...request,
+    work: { ...work, parts: partsAsOne(layout, work.parts) },
     preferences: planPreferences(request.preferences),
   };
 }

@@ -1,3 +1,4 @@
+import { partIdOf } from '../circuit';
 import { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo } from '../inside';
 import { heldBack, OPENING_STEPS, type Plan } from '../plan';
 import { afterSaying, stageOpens, type OwnStage, type PlanStop, type StageHalt } from '../stages';
@@ -281,7 +282,7 @@ function atStage(
     const through = event.kind === 'stage done' && stageOpens(stage);
     const off = event.kind === 'stage done' && stage.kind === 'hold point' && leg === state;
     const parts = off
-      ? { ...next, empties: emptied(leg.plan.layout, next.empties, heldBack(leg.plan.work)) }
+      ? { ...next, empties: emptied(leg.plan.layout, next.empties, heldBack(leg.plan)) }
       : next;
     return halted(through ? opened(parts, event.atMs) : parts, event.id, after.halt);
   }
@@ -315,7 +316,7 @@ function halt(
 
 /** How a part went in. What the plan was made for and was not kept halts it. */
 function fitted(state: RunState, event: Of<'part fitted'>): RunState {
-  const next = { ...state, fitted: [...state.fitted, event.partId] };
+  const next = { ...state, fitted: [...state.fitted, partIdOf(state.plan.layout, event.partId)] };
   const kept = event.cappedAtOnce && event.keptFull;
   return kept ? next : halt(next, { id: event.id, reason: 'not as planned', stopId: null });
 }

@@ -1,3 +1,4 @@
+import { partIdOf } from '../circuit';
 import { COLOURS } from '../fluid';
 import { emptyOnWayMl, wayTo } from '../inside';
 import { lookAfterS, strokesUntilTopUp } from '../order';
@@ -99,7 +100,9 @@ function beforeTheBleed(state: RunState): NextStep | null {
     return next ? { kind: 'stage', stage: next } : null;
   };
   const fit = (): NextStep | null => {
-    const part = plan.work.parts.find((p) => p.notYet && !state.fitted.includes(p.partId));
+    const part = plan.work.parts.find(
+      (p) => p.notYet && !state.fitted.includes(partIdOf(plan.layout, p.partId)),
+    );
     return part ? { kind: 'fit part', partId: part.partId } : null;
   };
   return (

@@ -71,7 +71,7 @@ export class RunFluid {
       case 'stage done': {
         const stage = this.inForce.stages.find((s) => s.id === event.stageId);
         if (stage?.kind === 'hold point')
-          for (const id of heldBack(this.inForce.work)) this.fluid.comesOff(id);
+          for (const id of heldBack(this.inForce)) this.fluid.comesOff(id);
         return;
       }
       case 'level seen': {

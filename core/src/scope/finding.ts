@@ -1,4 +1,4 @@
-import { chambersOf, isActuator, paths, type Layout, type Path } from '../circuit';
+import { chambersOf, paths, partElements, type Layout, type Path } from '../circuit';
 import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
 import type { MasterChanged, WorkDone } from './work';
 
@@ -109,11 +109,12 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     const chamber = chambers.find(({ chamber: c }) =>
       circuitOf(layout, c).has(part.partId),
     )?.chamber;
-    mark([part.partId], 'opened');
-    mark(behind(layout, part.partId), 'behind what was opened');
+    const elements = partElements(layout, part.partId);
+    mark(elements, 'opened');
+    mark(behind(layout, elements[0]!), 'behind what was opened');
     if (!part.cappedAtOnce) {
       unmet.push({ partId: part.partId, condition: 'cappedAtOnce' });
-      mark(climbsFrom(layout, jointBefore(layout, part.partId)), 'climbed from the open joint');
+      mark(climbsFrom(layout, jointBefore(layout, elements[0]!)), 'climbed from the open joint');
     }
     // Nobody saw the level: the outlet may have drawn air.
     if (!part.keptFull && chamber && !work.lowest.some((l) => l.bowlId === chamber.fedBy)) {
@@ -205,16 +206,6 @@ function circuitThrough(layout: Layout, nodeId: string): ReadonlySet<string> {
     circuitOf(layout, c).has(nodeId),
   )?.chamber;
   return chamber ? circuitOf(layout, chamber) : behind(layout, nodeId);
-}
-
-/** Parts that a person can change: everything but bare joints and ports. */
-export function changeableParts(layout: Layout): { readonly id: string; readonly name: string }[] {
-  return [
-    ...layout.nodes
-      .filter((n) => isActuator(n) || n.kind === 'modulator' || n.kind === 'valve')
-      .map(({ id, name }) => ({ id, name })),
-    ...layout.stretches.map(({ id, name }) => ({ id, name })),
-  ];
 }
 
 /** Ids of the bleeders that a finding opens. */

@@ -1,5 +1,4 @@
 export {
-  changeableParts,
   findScope,
   openedBy,
   type AirCause,
@@ -9,6 +8,7 @@ export {
   type Unmet,
 } from './finding';
 export { behind, circuitOf } from './graph';
+export { changeableParts, newElements, partsAsOne } from './parts';
 export { partnerAdvice, type PartnerAdvice, type PartnerAge } from './partners';
 export {
   LOWEST_LEVEL_MM,

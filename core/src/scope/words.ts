@@ -1,4 +1,4 @@
-import { bleederName, chambersOf, type Layout } from '../circuit';
+import { bleederName, chambersOf, partName, type Layout } from '../circuit';
 import type { AirCause, BleederFinding, Unmet } from './finding';
 import type { PartnerAdvice } from './partners';
 import type { Purpose } from './work';
@@ -74,11 +74,11 @@ export function adviceWords(advice: PartnerAdvice): string {
   return `${advice.partnerName}: ${does.toLowerCase()}, because ${ADVICE[advice.why]}.`;
 }
 
-/** Name of any element. */
+/** Name of any element; a stretch goes by the part that it belongs to. */
 export function nameOf(layout: Layout, id: string): string {
   const chamber = chambersOf(layout).find((c) => c.chamber.id === id || c.master.id === id);
   if (chamber) return chamber.master.id === id ? chamber.master.name : chamber.chamber.name;
   return (
-    [...layout.nodes, ...layout.stretches, ...layout.bowls].find((e) => e.id === id)?.name ?? id
+    partName(layout, id) ?? [...layout.nodes, ...layout.bowls].find((e) => e.id === id)?.name ?? id
   );
 }

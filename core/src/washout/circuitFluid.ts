@@ -38,6 +38,8 @@ export interface CircuitSnapshot {
 
 const TUBES: Streamtubes = streamtubes();
 const STEP_ML = 3;
+/** Less than this moves nothing, mL: what rounding leaves, and what would divide by nothing. */
+const TINY_ML = 1e-9;
 
 /**
  * The fluid in one layout as it is drawn bleeder by bleeder: the reservoir in
@@ -294,12 +296,12 @@ export class CircuitFluid {
         fillPart(
           parts[i]!,
           takes,
-          i === 0 ? inShare : passChain(parts.slice(0, i), inShare, takes),
+          i === 0 || takes < TINY_ML ? inShare : passChain(parts.slice(0, i), inShare, takes),
         );
         left -= takes;
         i = parts.findIndex((p) => emptyIn(p) > 0);
       }
-      if (left > 0) this.bled += left * passChain(parts, inShare, left);
+      if (left > TINY_ML) this.bled += left * passChain(parts, inShare, left);
     }
   }
 
