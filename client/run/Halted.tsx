@@ -21,6 +21,7 @@ import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import { Mended } from './Mended';
+import { SizeFound } from './SizeFound';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { DriveMark } from '../ui/DriveMark';
@@ -183,10 +184,12 @@ export function SomethingWrong({
   readonly onClose: () => void;
 }) {
   const [atWhich, setAtWhich] = useState<HaltReason | null>(null);
+  const [sized, setSized] = useState(false);
   const halted = (reason: HaltReason, stopId: string | null) => {
     run.say({ kind: 'halted', reason, stopId });
     onClose();
   };
+  if (sized) return <SizeFound run={run} stop={stop} band={band} onClose={onClose} />;
   return (
     <Page band={band} action={<ActionBar label="All is well: go on" onPress={onClose} />}>
       <View>
@@ -223,6 +226,7 @@ export function SomethingWrong({
                 }
               />
             ))}
+        {atWhich ? null : <Reason words="A size is not as listed" onPress={() => setSized(true)} />}
       </View>
       <EndJob job={job} />
     </Page>

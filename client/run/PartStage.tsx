@@ -2,8 +2,10 @@ import { inRange, rangeWords } from '@brook/core/units';
 import { stageWords, type PartCompared, type PlanStage } from '@brook/core/stages';
 import type { LiveRun } from '../data/run';
 import {
+  BESIDE,
   PIECE_COUNT,
   compareNeed,
+  measuredBy,
   partFaults,
   partNeeds,
   PIECE_STATE_WORDS,
@@ -40,7 +42,7 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
   const needs = partNeeds(plan.layout, stage.partId);
   // What was compared before stands there again: only what changed is answered anew.
   const before = lastCompared(rest.run, stage.id);
-  const [typed, setTyped] = useState<Readonly<Record<string, string | boolean>>>(() =>
+  const [typed, setTyped] = useState<Readonly<Record<string, Typed>>>(() =>
     typedOf(before?.found ?? {}),
   );
   const usual = usualPieces(plan.layout, stage.partId);
@@ -55,7 +57,10 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
     Object.fromEntries(before?.pieces.map((p) => [p.what, p.state]) ?? []),
   );
   const found = Object.fromEntries(
-    needs.flatMap((n) => (typed[n.id] === undefined ? [] : [[n.id, foundOf(n, typed[n.id]!)]])),
+    needs.flatMap((n) => {
+      const of = foundOf(n, typed);
+      return of === undefined ? [] : [[n.id, of] as const];
+    }),
   );
   const open = needs.find((n) => compareNeed(n, found[n.id]) === 'not compared');
   const uncounted = pieces.find((p) => states[p.what] === undefined);
@@ -94,9 +99,9 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
         <Need
           key={need.id}
           need={need}
-          value={typed[need.id]}
+          typed={typed}
           found={found[need.id]}
-          onChange={(value) => setTyped({ ...typed, [need.id]: value })}
+          onChange={(id, value) => setTyped({ ...typed, [id]: value })}
         />
       ))}
       <Words strong heading={3}>
@@ -126,91 +131,151 @@ const lastCompared = (run: LiveRun, stageId: string): PartCompared | null =>
     .flatMap((e) => (e.kind === 'part compared' ? [e] : []))
     .at(-1) ?? null;
 
-/** What was found, as it is typed. */
-const typedOf = (found: Readonly<Record<string, Found>>): Record<string, string | boolean> =>
+/** What was found, as it is typed: a number under its need, beside it the old part's and the maker's. */
+const typedOf = (found: Readonly<Record<string, Found>>): Record<string, Typed> =>
   Object.fromEntries(
-    Object.entries(found).map(([id, v]) => [id, typeof v === 'number' ? String(v) : v]),
+    Object.entries(found).flatMap(([id, v]): [string, Typed][] => {
+      if (typeof v !== 'object') return [[id, typeof v === 'number' ? String(v) : v]];
+      const shown = (n: number | null) => (n === null ? '' : String(n));
+      return [
+        [id, shown(v.newPart)],
+        [oldOf(id), shown(v.oldPart)],
+        [makerOf(id), shown(v.maker)],
+      ];
+    }),
   );
 
-function foundOf(need: PartNeed, value: string | boolean): Found {
-  return need.kind === 'number' && typeof value === 'string' ? typedNumber(value) : value;
+type Typed = string | boolean;
+const oldOf = (id: string): string => `${id}/old`;
+const makerOf = (id: string): string => `${id}/maker`;
+
+function foundOf(need: PartNeed, typed: Readonly<Record<string, Typed>>): Found | undefined {
+  const value = typed[need.id];
+  if (need.kind !== 'number' || value === undefined) return value;
+  const number = (id: string): number | null => {
+    const n = typedNumber(String(typed[id] ?? ''));
+    return Number.isFinite(n) ? n : null;
+  };
+  return {
+    newPart: number(need.id) ?? NaN,
+    oldPart: number(oldOf(need.id)),
+    maker: number(makerOf(need.id)),
+  };
 }
 
-/** One thing in which old and new must agree. */
-function Need({
+interface NeedProps<N extends PartNeed = PartNeed> {
+  readonly need: N;
+  readonly typed: Readonly<Record<string, Typed>>;
+  readonly found: Found | undefined;
+  readonly onChange: (id: string, value: Typed) => void;
+}
+
+const NOT_FITTED = 'This one must not be fitted.';
+
+/** One thing in which the new part must be right. */
+function Need({ need, typed, found, onChange }: NeedProps) {
+  const value = typed[need.id];
+  const differs = compareNeed(need, found) === 'differs';
+  switch (need.kind) {
+    case 'number':
+      return <Measure need={need} typed={typed} found={found} onChange={onChange} />;
+    case 'question':
+      return (
+        <Choice
+          question={need.label}
+          why={need.why}
+          options={[
+            { value: 'yes', label: 'Yes' },
+            { value: 'no', label: 'No' },
+          ]}
+          chosen={value === undefined ? null : value === true ? 'yes' : 'no'}
+          onChoose={(a) => onChange(need.id, a === 'yes')}
+          fault={differs ? NOT_FITTED : null}
+        />
+      );
+    case 'as the old one':
+      return (
+        <Choice
+          question={need.label}
+          why={need.why}
+          stacked
+          options={[
+            { value: 'by the maker', label: 'By the maker’s figure' },
+            { value: 'as the old one', label: 'As the old one, which worked' },
+            { value: 'not so', label: 'Neither' },
+          ]}
+          chosen={BESIDE.find((b) => b === value) ?? null}
+          onChoose={(a) => onChange(need.id, a)}
+          fault={differs ? NOT_FITTED : null}
+        />
+      );
+    case 'thread':
+      return (
+        <Field
+          label={`${need.label}: ${need.needed} needed`}
+          value={typeof value === 'string' ? value : ''}
+          onChange={(text) => onChange(need.id, text)}
+          fault={differs ? `${need.needed} is needed. ${NOT_FITTED}` : null}
+        />
+      );
+  }
+}
+
+/** A number on the new part, on the old one and by the maker: his decides, else the old one's. What the layout guesses is only a hint. */
+function Measure({
   need,
-  value,
+  typed,
   found,
   onChange,
-}: {
-  readonly need: PartNeed;
-  readonly value: string | boolean | undefined;
-  readonly found: Found | undefined;
-  readonly onChange: (value: string | boolean) => void;
-}) {
-  if (need.kind === 'as the old one') {
-    return (
-      <Choice
-        question={need.label}
-        why={need.why}
-        options={[
-          { value: 'yes', label: 'As the old one' },
-          { value: 'no', label: 'Not so' },
-        ]}
-        chosen={value === undefined ? null : value ? 'yes' : 'no'}
-        onChoose={(a) => onChange(a === 'yes')}
-        fault={value === false ? 'This one must not be fitted.' : null}
-      />
-    );
-  }
-  if (need.kind === 'number' && need.tolerance === 0) {
-    const wanted = need.needed.value;
-    return (
-      <Choice
-        question={`${need.label}: ${wanted} needed`}
-        options={[wanted - 1, wanted, wanted + 1]
-          .filter((n) => n > 0)
-          .map((n) => ({ value: String(n), label: String(n) }))}
-        chosen={typeof value === 'string' ? value : null}
-        onChoose={onChange}
-        fault={
-          compareNeed(need, found) === 'differs'
-            ? `${wanted} needed; this one must not be fitted.`
-            : null
-        }
-      />
-    );
-  }
-  const wanted =
-    need.kind === 'number'
-      ? `${need.needed.value}${need.needed.unit === 'mm' ? ' mm' : ''}`
-      : need.needed;
-  const differs = compareNeed(need, found) === 'differs';
+}: NeedProps<Extract<PartNeed, { kind: 'number' }>>) {
+  const so = compareNeed(need, found);
+  const unit = need.unit === 'mm' ? ' mm' : '';
+  const maker = typeof found === 'object' ? found.maker : null;
+  const columns = [
+    ['New', need.id, 'new part'],
+    ['Old one', oldOf(need.id), 'old part'],
+    ['Maker’s', makerOf(need.id), 'by the maker'],
+  ] as const;
   return (
-    <View style={styles.need}>
-      <View style={styles.grow}>
-        <Field
-          label={need.label}
-          value={typeof value === 'string' ? value : ''}
-          onChange={onChange}
-          unit={need.kind === 'number' && need.needed.unit === 'mm' ? 'mm' : undefined}
-          inputMode={need.kind === 'number' ? 'decimal' : 'text'}
-          fault={differs ? `${wanted} is needed; this one must not be fitted.` : null}
-        />
+    <View style={{ gap: SPACE.hair }}>
+      <View style={styles.head}>
+        <Words strong>{`${need.label}${unit ? ',' : ''}${unit}`}</Words>
+        <View style={styles.guess}>
+          <Words size="small" tone="softWords">
+            guessed
+          </Words>
+          <FigureValue figure={need.guess} text={trimmed(need.guess.value)} />
+        </View>
       </View>
-      <View style={styles.wanted}>
-        <Words size="small" tone="softWords">
-          needed
+      <View style={styles.columns}>
+        {columns.map(([label, id, spoken]) => (
+          <View key={id} style={styles.column}>
+            <Field
+              label={label}
+              spoken={`${need.label}, ${spoken}`}
+              value={String(typed[id] ?? '')}
+              onChange={(text) => onChange(id, text)}
+              inputMode="decimal"
+            />
+          </View>
+        ))}
+      </View>
+      {so === 'differs' ? (
+        <Words size="small" strong tone="stop" accessibilityLiveRegion="polite">
+          {`${maker === null ? 'The old one differs' : 'The maker says otherwise'}. ${NOT_FITTED}`}
         </Words>
-        {need.kind === 'number' ? (
-          <FigureValue figure={need.needed} text={String(need.needed.value)} />
-        ) : (
-          <Words strong>{need.needed}</Words>
-        )}
-      </View>
+      ) : so === 'fits' ? (
+        <Words size="small">{measuredBy([need], { [need.id]: found! }).join(' ')}</Words>
+      ) : (
+        <Words size="small" tone="softWords">
+          Measure the old one too, or look up the maker’s figure.
+        </Words>
+      )}
     </View>
   );
 }
+
+const trimmed = (value: number): string => String(Math.round(value * 100) / 100);
 
 /** One kind of piece: fitted as counted, or what is wrong with the count. */
 function Counted({
@@ -305,7 +370,8 @@ function OtherPieces({ usual, without, onWithout, onAdd }: OtherPiecesProps) {
 }
 
 const styles = StyleSheet.create({
-  need: { flexDirection: 'row', gap: SPACE.medium, alignItems: 'flex-end' },
-  wanted: { width: 72, alignItems: 'flex-end' },
-  grow: { flex: 1 },
+  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  guess: { flexDirection: 'row', alignItems: 'center', gap: SPACE.small },
+  columns: { flexDirection: 'row', gap: SPACE.small },
+  column: { flex: 1, minWidth: 0 },
 });

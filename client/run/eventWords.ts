@@ -49,7 +49,7 @@ export function eventWords(
     case 'mended':
       return `mended: ${said.where}`;
     case 'size found':
-      return `a size found: ${said.size} ${said.value}`;
+      return `a size found: ${said.value}`;
     case 'part fitted':
       return 'a part fitted';
     case 'taken off':

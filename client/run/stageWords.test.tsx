@@ -100,9 +100,22 @@ describe('a new part on screen', () => {
   });
 
   test('one millimetre too much does not fit', () => {
-    const piston = fits.found.piston as number;
-    compared({ found: { ...fits.found, piston: piston + 1 } });
+    const piston = { newPart: 55, oldPart: 54, maker: null };
+    compared({ found: { ...fits.found, piston } });
     expect(action().textContent).toBe('It does not fit: put that down');
+    expect(screen.getByText(/The old one differs/)).toBeTruthy();
+  });
+
+  test('the maker decides against the old one, and the guess decides nothing', () => {
+    compared({ found: { ...fits.found, piston: { newPart: 57, oldPart: 54, maker: 57 } } });
+    expect(action().textContent).toBe('It fits: put that down');
+    expect(screen.getByText(/by the maker; the old one had 54 mm/)).toBeTruthy();
+  });
+
+  test('a number that nothing stands beside is not compared', () => {
+    compared({ found: { ...fits.found, piston: { newPart: 54, oldPart: null, maker: null } } });
+    expect(action().textContent).toMatch(/Compare: piston diameter/);
+    expect(say).not.toHaveBeenCalled();
   });
 
   test('a piece that is left over does not fit', () => {

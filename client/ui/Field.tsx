@@ -15,6 +15,8 @@ export interface FieldProps
     | 'maxLength'
   > {
   readonly label: string;
+  /** As it is read aloud, where the label alone does not say what it is of. */
+  readonly spoken?: string;
   readonly why?: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
@@ -24,7 +26,16 @@ export interface FieldProps
 }
 
 /** One typed entry with its label and, when it cannot be right, one sentence. */
-export function Field({ label, why, value, onChange, unit, fault, ...input }: FieldProps) {
+export function Field({
+  label,
+  spoken = label,
+  why,
+  value,
+  onChange,
+  unit,
+  fault,
+  ...input
+}: FieldProps) {
   const id = useId();
   return (
     <View style={styles.field}>
@@ -41,7 +52,7 @@ export function Field({ label, why, value, onChange, unit, fault, ...input }: Fi
           {...input}
           value={value}
           onChangeText={onChange}
-          aria-label={label}
+          aria-label={spoken}
           aria-invalid={Boolean(fault)}
           style={[styles.input, fault ? styles.faulty : null]}
         />

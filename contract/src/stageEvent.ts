@@ -15,11 +15,25 @@ const stageSkipped = z.strictObject({
   reason: line('Reason', 3, 300),
 });
 
+const MEASURED = 'A measure of a part should be between 0.1 and 15000.';
+const measure = z.number({ error: MEASURED }).min(0.1, MEASURED).max(15_000, MEASURED);
+const measured = z.strictObject({
+  newPart: measure,
+  oldPart: measure.nullable(),
+  maker: measure.nullable(),
+});
+
 const partCompared = z.strictObject({
   kind: z.literal('part compared'),
   stageId,
   found: z
-    .record(z.string().max(80), z.union([z.number(), z.string().max(60), z.boolean()]))
+    .record(
+      z.string().max(80),
+      z.union([measured, z.string().max(60), z.boolean()], {
+        error:
+          'What was found should be an answer, a thread, or a number on the new part, on the old one and by the maker.',
+      }),
+    )
     .describe('What was found, by what is compared'),
   pieces: z
     .array(

@@ -48,6 +48,7 @@ type Template =
   | 'van-four-channel'
   | 'veteran-single'
   | 'motorcycle-front-disc'
+  | 'motorcycle-rear-disc'
   | 'motorcycle-twin-front-master-bleeder'
   | 'motorcycle-integral-abs'
   | 'sidecar-outfit'

@@ -3,19 +3,15 @@ import { Workshop } from '../support/workshop';
 
 const next = (page: Page) => page.getByTestId('next-action');
 
-/** Everything as the old one, every piece right; what is measured is left to the test. */
+/** Every question answered yes, every piece right; what is measured is left to the test. */
 async function sideBySide(page: Page) {
   await expect(page.getByText('Pieces, counted')).toBeVisible();
-  for (const same of await page.getByRole('radio', { name: 'As the old one' }).all())
-    await same.click();
-  for (const counted of ['Pistons: 1 needed', 'Bleeders: 1 needed'])
-    await page
-      .getByRole('radiogroup', { name: counted })
-      .getByRole('radio', { name: '1', exact: true })
-      .click();
+  for (const yes of await page.getByRole('radio', { name: 'Yes' }).all()) await yes.click();
   for (const name of ['Fitted, old off', 'Moved across'])
     for (const right of await page.getByRole('radio', { name }).all()) await right.click();
 }
+const measured = (page: Page, what: string, whose: string) =>
+  page.getByRole('textbox', { name: `${what}, ${whose}` });
 
 test('a caliper of another size is refused before anything is filled; the right one goes on', async ({
   page,
@@ -32,14 +28,18 @@ test('a caliper of another size is refused before anything is filled; the right 
   ).toBeVisible();
   await expect(next(page)).toBeDisabled();
   await sideBySide(page);
-  await page.getByRole('textbox', { name: 'Piston diameter' }).fill('57.2');
-  await expect(page.getByText('54 mm is needed; this one must not be fitted.')).toBeVisible();
+  for (const whose of ['new part', 'old part']) await measured(page, 'Pistons', whose).fill('1');
+  await measured(page, 'Piston diameter', 'new part').fill('57.2');
+  // Nothing stands beside it yet: what the layout guesses is no measure.
+  await expect(next(page)).toBeDisabled();
+  await measured(page, 'Piston diameter', 'old part').fill('54');
+  await expect(page.getByText(/The old one differs. This one must not be fitted/)).toBeVisible();
   await next(page).click();
   await expect(page.getByText('This part does not fit').first()).toBeVisible();
   await page.getByRole('radio', { name: /It is cured/ }).click();
   await next(page).click();
   await sideBySide(page);
-  await page.getByRole('textbox', { name: 'Piston diameter' }).fill('54,0');
+  await measured(page, 'Piston diameter', 'new part').fill('54,0');
   await page.getByRole('button', { name: 'It fits: put that down' }).click();
   await expect(page.getByText('Fill to MAX with new, rested fluid').first()).toBeVisible();
   await expect
@@ -48,6 +48,62 @@ test('a caliper of another size is refused before anything is filled; the right 
         (await workshop.get(job.id)).events.filter((e) => e.kind === 'part compared').length,
     )
     .toBe(2);
+});
+
+test('a new master of another bore than the layout guesses, and the same as the old one: it fits, and the rest is worked out by it', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Swapped in the yard');
+  const job = await workshop.afterWork(vehicle, {
+    master: {
+      masterId: 'master',
+      linesStayedFull: true,
+      linesAboveWheels: true,
+      nothingElseOpened: true,
+      modulatorLostNothing: true,
+      heldDown: true,
+      bench: 'not done',
+      linesOver: [],
+    },
+  });
+  await workshop.prepared(job);
+  await page.goto(`/jobs/${job.id}`);
+  await sideBySide(page);
+  await page.getByRole('radio', { name: 'As the old one, which worked' }).click();
+  for (const whose of ['new part', 'old part'])
+    for (const chamber of ['primary chamber', 'secondary chamber'])
+      await measured(page, `Bore, ${chamber}`, whose).fill('22,2');
+  await page.getByRole('button', { name: 'It fits: put that down' }).click();
+  await expect(page.getByText('Another size than was planned with').first()).toBeVisible();
+  await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
+  await expect(page.getByText(/bore 22.2 mm, before 20.6 mm/).first()).toBeVisible();
+  await next(page).click();
+  await expect(page.getByText('Another size than was planned with')).toHaveCount(0);
+  await expect
+    .poll(async () => (await workshop.get(job.id)).layout.masters[0]!.chambers.map((c) => c.boreMm))
+    .toEqual([22.2, 22.2]);
+});
+
+test('a wrench that is another than listed is put down at the bleeder, and laid out next time', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('motorcycle-rear-disc', 'middle', 'Courier with a nine');
+  const job = await workshop.running(vehicle, 3);
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Something is wrong' }).click();
+  await page.getByRole('button', { name: 'A size is not as listed' }).click();
+  await page.getByRole('radio', { name: 'Bleeder rear' }).click();
+  await page.getByRole('radio', { name: /Wrench size/ }).click();
+  await page.getByRole('textbox', { name: 'As found' }).fill('90');
+  await expect(page.getByText(/it should be between 5 and 32 mm/).first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'As found' }).fill('9');
+  await next(page).click();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).layout.bleeders[0]!.fitting.found?.wrenchMm)
+    .toBe(9);
+  await expect(page.getByText('Another size than was planned with')).toHaveCount(0);
 });
 
 test('a clutch is proved by what is measured: too much travel of the rod leads back to the bleed', async ({

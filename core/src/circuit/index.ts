@@ -34,6 +34,18 @@ export {
   type VehicleTraits,
 } from './kinds';
 export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
+export {
+  changesTheSums,
+  findables,
+  sizeFault,
+  sizeIn,
+  sizeValue,
+  sizeWords,
+  THREAD,
+  withSizes,
+  type Findable,
+  type SizeFound,
+} from './sizeFound';
 export { partElements, partIdOf, partName } from './onePart';
 export {
   endsFor,

@@ -74,7 +74,7 @@ describe('a part as a workshop knows it', () => {
   test('its length is the whole length, and each clip on the way moves across', () => {
     const needs = partNeeds(OUTFIT, 'sidecar-along');
     expect(needs.find((n) => n.id === 'length')).toMatchObject({
-      needed: { value: 520 + 700 + 620 },
+      guess: { value: 520 + 700 + 620 },
     });
     const [washers, clips] = usualPieces(OUTFIT, 'lower-hose');
     expect(washers!.count).toBe(2);

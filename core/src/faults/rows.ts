@@ -51,6 +51,13 @@ export const FAULT_ROWS: readonly FaultRow[] = [
     fits: ['pedal not right', 'ran dry', 'not as planned'],
   },
   {
+    seen: 'A bore, a length or a piston is not as listed',
+    likely: 'A guess in the layout, or a part of another make fitted before',
+    tell: 'Callipers on the part; its number; the maker’s list',
+    act: 'Work the rest out by what was measured; renew a part that the maker does not list',
+    fits: ['other size'],
+  },
+  {
     seen: 'Springy again days after a good bleed',
     likely: 'Fine bubbles in fluid that was shaken or just carried',
     tell: 'When the containers came and how they stood',

@@ -66,6 +66,7 @@ function mattersOfHalt(
     case 'tool stopped':
     case 'wrong part':
     case 'not as planned':
+    case 'other size':
       // The stage that halted is not through: what it leaves stands by itself.
       return [];
   }

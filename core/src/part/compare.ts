@@ -1,32 +1,61 @@
+import type { SizeFound } from '../circuit';
 import type { PartNeed } from './needs';
 
-/** What somebody found on the part in hand: a number, a thread as read, or whether it is as the old one. */
-export type Found = number | string | boolean;
+/** A number on the new part, on the old one and by the maker; null where nobody can say. */
+export interface Measured {
+  readonly newPart: number;
+  readonly oldPart: number | null;
+  readonly maker: number | null;
+}
+
+/** How something that is on no part can be right: by the maker's figure, or as an old one that is known to have worked. */
+export const BESIDE = ['by the maker', 'as the old one', 'not so'] as const;
+export type Beside = (typeof BESIDE)[number];
+
+/**
+ * What somebody found on the part in hand: a number as measured, a thread as
+ * read, an answer, or how it lies beside the old one. Logs of old hold a bare
+ * number, taken against the layout, and true or false for the last.
+ */
+export type Found = Measured | Beside | number | string | boolean;
 
 export type NeedVerdict = 'fits' | 'differs' | 'not compared';
 
-/** One need against what was found. */
+/**
+ * One need against what was found. The maker's figure decides, else the old
+ * part's; with neither nothing was compared.
+ */
 export function compareNeed(need: PartNeed, found: Found | undefined): NeedVerdict {
-  if (
-    found === undefined ||
-    (typeof found === 'number' && !Number.isFinite(found)) ||
-    (typeof found === 'string' && found.trim() === '')
-  )
+  if (found === undefined || (typeof found === 'string' && found.trim() === ''))
     return 'not compared';
   switch (need.kind) {
-    case 'number':
-      return typeof found === 'number' &&
-        Math.abs(found - need.needed.value) <= need.tolerance + 1e-9
-        ? 'fits'
-        : 'differs';
+    case 'number': {
+      if (typeof found === 'string' || typeof found === 'boolean') return 'differs';
+      const [value, wanted] =
+        typeof found === 'number'
+          ? [found, need.guess.value]
+          : [found.newPart, found.maker ?? found.oldPart];
+      if (wanted === null || !Number.isFinite(value) || !Number.isFinite(wanted))
+        return 'not compared';
+      return verdict(isNear(need, value, wanted));
+    }
     case 'thread':
-      return typeof found === 'string' && sameThread(found) === sameThread(need.needed)
-        ? 'fits'
-        : 'differs';
+      return verdict(typeof found === 'string' && sameThread(found) === sameThread(need.needed));
+    case 'question':
+      return verdict(found === true);
     case 'as the old one':
-      return found === true ? 'fits' : 'differs';
+      return verdict(found === true || found === 'by the maker' || found === 'as the old one');
   }
 }
+
+/** Whether two numbers are the same within what can be measured. */
+const isNear = (
+  { tolerance: { by, share } }: Extract<PartNeed, { kind: 'number' }>,
+  value: number,
+  wanted: number,
+): boolean => Math.abs(value - wanted) <= by + share * wanted + 1e-9;
+
+const verdict = (fits: boolean): NeedVerdict => (fits ? 'fits' : 'differs');
 
 /** A thread as it is written by anybody: M10×1, m10 x 1.0 and M10X1 are one. */
 function sameThread(text: string): string {
@@ -58,23 +87,75 @@ export function partFaults(
   found: Readonly<Record<string, Found>>,
   pieces: readonly CountedPiece[],
 ): string[] {
+  const older = ofOlderRules(found);
   return [
     ...needs.flatMap((need) => {
-      const verdict = compareNeed(need, found[need.id]);
-      if (verdict === 'fits') return [];
-      if (verdict === 'not compared') return [`${need.label}: not compared yet.`];
-      const wanted =
-        need.kind === 'number'
-          ? `${trimmed(need.needed.value)}${need.needed.unit === 'mm' ? ' mm' : ''} is needed, ${trimmed(Number(found[need.id]))} was found`
-          : need.kind === 'thread'
-            ? `${need.needed} is needed, ${String(found[need.id])} was found`
-            : 'not as the old one';
-      return [`${need.label}: ${wanted}.`];
+      const of = found[need.id];
+      if (older && (of === undefined || (need.kind === 'question' && typeof of === 'string')))
+        return [];
+      const so = compareNeed(need, of);
+      if (so === 'fits') return [];
+      return [
+        so === 'not compared' || of === undefined
+          ? `${need.label}: not compared yet.`
+          : `${need.label}: ${differs(need, of)}.`,
+      ];
     }),
     ...pieces
       .filter((p) => p.state !== 'right')
       .map((p) => `${p.what}: ${PIECE_STATE_WORDS[p.state]}.`),
   ];
+}
+
+/** A log of older rules holds bare numbers, and threads where a question stands now; what those rules did not ask is not missing. */
+const ofOlderRules = (found: Readonly<Record<string, Found>>): boolean =>
+  Object.values(found).some((f) => typeof f === 'number');
+
+function differs(need: PartNeed, found: Found): string {
+  if (need.kind === 'thread') return `${need.needed} is needed, ${String(found)} was found`;
+  if (need.kind === 'question') return 'no';
+  if (need.kind === 'as the old one') return 'neither as the old one nor by the maker';
+  return typeof found === 'object'
+    ? `${trimmed(found.newPart)} measured, ${wantedWords(need, found)}`
+    : `${inUnit(need, need.guess.value)} is needed, ${String(found)} was found`;
+}
+
+const wantedWords = (need: PartNeed, { maker, oldPart }: Measured): string =>
+  maker === null
+    ? `the old one has ${inUnit(need, oldPart!)}`
+    : `${inUnit(need, maker)} by the maker`;
+
+/** By what a part that fits was measured, in short sentences for the record; where the maker's figure decided against the old one, that too. */
+export function measuredBy(
+  needs: readonly PartNeed[],
+  found: Readonly<Record<string, Found>>,
+): string[] {
+  return needs.flatMap((need) => {
+    const of = found[need.id];
+    if (need.kind !== 'number' || typeof of !== 'object') return [];
+    const { maker, oldPart, newPart } = of;
+    const by = maker === null ? 'as the old one' : 'by the maker';
+    const against =
+      maker !== null && oldPart !== null && !isNear(need, oldPart, maker)
+        ? `; the old one had ${inUnit(need, oldPart)}`
+        : '';
+    return [`${need.label} ${inUnit(need, newPart)}, ${by}${against}.`];
+  });
+}
+
+/** Sizes of the vehicle that the new part brings, by what was measured on it, where the layout guessed another. */
+export function sizesOfPart(
+  needs: readonly PartNeed[],
+  found: Readonly<Record<string, Found>>,
+): SizeFound[] {
+  return needs.flatMap((need) => {
+    const of = found[need.id];
+    return need.kind === 'number' &&
+      typeof of === 'object' &&
+      !isNear(need, of.newPart, need.guess.value)
+      ? need.sizes.map(({ share, ...size }) => ({ ...size, value: of.newPart * share }))
+      : [];
+  });
 }
 
 /** What a count that is not right means. */
@@ -86,3 +167,5 @@ export const PIECE_STATE_WORDS: Readonly<Record<PieceState, string>> = {
 };
 
 const trimmed = (value: number): string => String(Math.round(value * 100) / 100);
+const inUnit = (need: PartNeed, value: number): string =>
+  need.kind === 'number' && need.unit === 'mm' ? `${trimmed(value)} mm` : trimmed(value);

@@ -7,6 +7,7 @@ import {
   type Layout,
   type LayoutNode,
   type Master,
+  type SizeFound,
   type Stretch,
 } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
@@ -14,23 +15,36 @@ import { lowerFirst } from '../text';
 
 /**
  * One thing in which a new part must agree with what the vehicle needs. A
- * number is measured, a thread is read, "as the old one" is held side by side.
+ * number is measured on the new part and on the old one, and the maker's decides
+ * where it is known: the layout's is a guess and only a hint. A thread that
+ * was read on this vehicle is read on the new part too. A question is answered
+ * by the part and its place, for the old one may itself be the wrong kind;
+ * only what is seen on no part is held beside the old one.
  */
 export type PartNeed = { readonly id: string; readonly label: string } & (
-  | { readonly kind: 'number'; readonly needed: Figure; readonly tolerance: number }
+  | {
+      readonly kind: 'number';
+      readonly unit: 'mm' | 'times';
+      /** What the layout has; decides nothing. */
+      readonly guess: Figure;
+      /** How far two of them may be apart: in its unit, and as a share of the one that is wanted. */
+      readonly tolerance: { readonly by: number; readonly share: number };
+      /** Sizes of the layout that it is, of several stretches each its share. */
+      readonly sizes: readonly (Omit<SizeFound, 'value'> & { readonly share: number })[];
+    }
   | { readonly kind: 'thread'; readonly needed: string }
+  | { readonly kind: 'question'; readonly why: string }
   | { readonly kind: 'as the old one'; readonly why: string }
 );
 
-/** How far a measured bore or piston may be from the layout, mm: callipers and rounding [M]. */
+/** How far two measured bores or pistons may be apart, mm: callipers and rounding [M]. */
 const BORE_TOLERANCE_MM = 0.15;
 /** How far a length may be, as a share [M]. */
 const LENGTH_TOLERANCE = 0.05;
 
 /**
  * What a new part must agree with, from the layout: bore, pistons, number of
- * ports, threads, kinds of brake at each end; what the layout does not know is
- * held beside the old one.
+ * ports, threads, kinds of brake at each end.
  *
  * @param partId a master, a node or a stretch; an unknown one needs nothing
  */
@@ -50,29 +64,28 @@ function masterNeeds(layout: Layout, master: Master): PartNeed[] {
   const leaving = layout.stretches.filter((s) => ports.has(s.from));
   return [
     ...master.chambers.map((c) =>
-      bore(
+      diameter(
         `${c.id}:bore`,
         master.chambers.length > 1 ? `Bore, ${lowerFirst(c.name)}` : 'Bore',
         c.boreMm,
+        { elementId: c.id, size: 'boreMm' },
       ),
     ),
-    count('ports', 'Ports for lines', leaving.length),
-    ...leaving.flatMap((s) =>
-      thread(`${s.id}:thread`, `Thread of the port for the ${lowerFirst(s.name)}`, null),
-    ),
-    asOld(
+    ...leaving.map((s) => starts(s, 'its port')),
+    question(
       'brakes',
-      `Made for ${endsOf(layout, master)}`,
-      'A master for other brakes has another stroke, or a residual valve in its ports.',
+      `By its number or the maker’s list made for ${endsOf(layout, master)}?`,
+      'A master for other brakes has another stroke, or a residual valve in its ports. The old one may have been the wrong kind.',
     ),
-    asOld(
-      'rod',
-      'Rod length and seat',
-      'A rod too long covers the port: the brake drags and cannot be bled.',
-    ),
-    asOld(
+    {
+      id: 'rod',
+      label: 'Rod length and seat',
+      kind: 'as the old one',
+      why: 'A rod too long covers the port: the brake drags and cannot be bled.',
+    },
+    question(
       'connector',
-      'Level switch, connector, adapter',
+      'Do level switch, connector and adapter plug in?',
       'What does not plug in is found now, not when it is full.',
     ),
   ];
@@ -81,47 +94,56 @@ function masterNeeds(layout: Layout, master: Master): PartNeed[] {
 function nodeNeeds(layout: Layout, node: LayoutNode): PartNeed[] {
   const before = layout.stretches.filter((s) => s.to === node.id);
   const after = layout.stretches.filter((s) => s.from === node.id);
-  const threads = before.flatMap((s) =>
-    thread(`${s.id}:thread`, `Thread for the ${lowerFirst(s.name)}`, s.nut),
-  );
   if (isActuator(node)) {
     const bleeders = layout.bleeders.filter((b) => b.at === node.id);
     return [
-      bore('piston', node.kind === 'caliper' ? 'Piston diameter' : 'Bore', node.pistonMm),
-      count('pistons', 'Pistons', node.pistons),
-      ...threads,
-      count('bleeders', 'Bleeders', bleeders.length),
-      ...bleeders.flatMap((b) =>
-        thread(
-          `${b.id}:thread`,
-          `Thread of the bleeder${bleeders.length > 1 ? `, ${b.which ?? b.place}` : ''}`,
-          b.fitting,
-        ),
-      ),
-      asOld(
-        'side',
-        'Side and mounting',
-        node.kind === 'slave'
-          ? 'Flange, rod and travel as before.'
-          : 'On the wrong side the bleeder is not at the top, and air stays.',
-      ),
+      diameter('piston', node.kind === 'caliper' ? 'Piston diameter' : 'Bore', node.pistonMm, {
+        elementId: node.id,
+        size: 'pistonMm',
+      }),
+      {
+        id: 'pistons',
+        label: 'Pistons',
+        kind: 'number',
+        unit: 'times',
+        guess: inLayout('Pistons', node.pistons, 'times'),
+        tolerance: { by: 0, share: 0 },
+        sizes: [{ elementId: node.id, size: 'pistons', share: 1 }],
+      },
+      ...before.map((s) => starts(s, 'the new part')),
+      ...(node.kind === 'slave'
+        ? [
+            question(
+              'side',
+              'Do flange, rod and travel fit?',
+              'A slave of another travel does not clear the clutch, or runs past its end.',
+            ),
+          ]
+        : [
+            question(
+              'side',
+              bleeders.length > 1
+                ? `Held in its place: do all ${bleeders.length} bleeders stand at the top?`
+                : 'Held in its place: does its bleeder stand at the top?',
+              'Left and right look alike. On the wrong side the counts run clean and air stays above the bleeder.',
+            ),
+          ]),
     ];
   }
   return [
-    count('ports', 'Ports for lines', before.length + after.length),
-    ...threads,
+    ...[...before, ...after].map((s) => starts(s, 'its port')),
     ...(node.kind === 'valve'
       ? [
-          asOld(
+          question(
             'valve',
-            `Kind: ${node.valve} valve${node.end ? `, ${node.end} half` : ''}`,
-            'Another kind holds or cuts pressure where it must not.',
+            `By its number or the maker’s list a ${node.valve} valve${node.end ? `, ${node.end} half` : ''}?`,
+            'Another kind holds or cuts pressure where it must not. The old one may have been the wrong kind.',
           ),
         ]
       : []),
-    asOld(
+    question(
       'unit',
-      'Number on the unit, connector, bracket',
+      'Is its number in the maker’s list, and do connector and bracket fit?',
       'Units that look alike are coded to other vehicles.',
     ),
   ];
@@ -136,20 +158,26 @@ function stretchNeeds(stretches: readonly Stretch[]): PartNeed[] {
       id: 'length',
       label: 'Length',
       kind: 'number',
-      needed: inLayout('Length', lengthMm, 'mm'),
-      tolerance: lengthMm * LENGTH_TOLERANCE,
+      unit: 'mm',
+      guess: inLayout('Length', lengthMm, 'mm'),
+      tolerance: { by: 0, share: LENGTH_TOLERANCE },
+      sizes: stretches.map((s) => ({
+        elementId: s.id,
+        size: 'lengthMm',
+        share: s.lengthMm / lengthMm,
+      })),
     },
-    ...thread('nut', 'Thread of its end', last.nut),
-    asOld(
+    ...readThread('nut', 'Thread of its end', last.nut),
+    question(
       'ends',
-      'Both ends: flare, banjo or male, and their angle',
-      'A flare of another shape leaks under pressure, whatever it is tightened to.',
+      'Do both its ends match their seats, and start by hand?',
+      'A flare, banjo or male end of another shape leaks under pressure, whatever it is tightened to. Two threads that nearly fit strip the first time.',
     ),
     ...(last.kind === 'hose'
       ? [
-          asOld(
+          question(
             'run',
-            'Reaches at full lock and full droop, not twisted',
+            'Does it reach at full lock and full droop, not twisted?',
             'A short or twisted hose tears where nobody looks.',
           ),
         ]
@@ -158,40 +186,46 @@ function stretchNeeds(stretches: readonly Stretch[]): PartNeed[] {
 }
 
 const inLayout = (label: string, value: number, unit: 'mm' | 'times'): Figure =>
-  figure({ label, value, unit, rule: 'in the layout of this vehicle', source: MODEL });
-const bore = (id: string, label: string, mm: number): PartNeed => ({
+  figure({
+    label,
+    value,
+    unit,
+    rule: 'in the layout of this vehicle: a guess until somebody measured it, and no measure for a part in the hand',
+    source: MODEL,
+  });
+const diameter = (
+  id: string,
+  label: string,
+  mm: number,
+  of: Omit<SizeFound, 'value'>,
+): PartNeed => ({
   id,
   label,
   kind: 'number',
-  needed: inLayout(label, mm, 'mm'),
-  tolerance: BORE_TOLERANCE_MM,
+  unit: 'mm',
+  guess: inLayout(label, mm, 'mm'),
+  tolerance: { by: BORE_TOLERANCE_MM, share: 0 },
+  sizes: [{ ...of, share: 1 }],
 });
-const count = (id: string, label: string, n: number): PartNeed => ({
+const question = (id: string, label: string, why: string): PartNeed => ({
   id,
   label,
-  kind: 'number',
-  needed: inLayout(label, n, 'times'),
-  tolerance: 0,
-});
-const asOld = (id: string, label: string, why: string): PartNeed => ({
-  id,
-  label,
-  kind: 'as the old one',
+  kind: 'question',
   why,
 });
 
-/** The thread where somebody knows it; otherwise it is held beside the old one. */
-function thread(id: string, label: string, fitting: Fitting | null): PartNeed[] {
-  const needed = fitting && sizesOf(fitting).thread;
-  return [
-    needed
-      ? { id, label, kind: 'thread', needed }
-      : asOld(
-          id,
-          label,
-          'Nobody put the thread down: two that nearly fit strip the first time they are tightened.',
-        ),
-  ];
+/** The vehicle's own line or hose tells whether a thread is right. */
+const starts = (stretch: Stretch, where: string): PartNeed =>
+  question(
+    `${stretch.id}:thread`,
+    `${stretch.name}: does it start by hand in ${where}?`,
+    'Slight resistance, no force: two threads that nearly fit strip the first time they are tightened.',
+  );
+
+/** A thread that somebody read on this vehicle. */
+function readThread(id: string, label: string, fitting: Fitting | null): PartNeed[] {
+  const needed = fitting?.found ? sizesOf(fitting).thread : null;
+  return needed ? [{ id, label, kind: 'thread', needed }] : [];
 }
 
 /** Kinds of brake behind a master, as a person says them. */

@@ -3,10 +3,13 @@ import { changeableParts } from '../scope';
 import { layoutTemplates, type Layout } from '../circuit';
 import { layoutOf } from '../testing';
 import {
+  BESIDE,
   compareNeed,
+  measuredBy,
   partFaults,
   partNeeds,
   PIECE_STATES,
+  sizesOfPart,
   usualPieces,
   type Found,
   type PartNeed,
@@ -17,11 +20,25 @@ const need = (layout: Layout, partId: string, label: string) =>
   partNeeds(layout, partId).find((n) => n.label.startsWith(label))!;
 const asNeeded = (needs: readonly PartNeed[]): Record<string, Found> =>
   Object.fromEntries(
-    needs.map((n) => [
-      n.id,
-      n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true,
-    ]),
+    needs.map((n): [string, Found] => {
+      switch (n.kind) {
+        case 'number':
+          return [n.id, both(n.guess.value)];
+        case 'thread':
+          return [n.id, n.needed];
+        case 'question':
+          return [n.id, true];
+        case 'as the old one':
+          return [n.id, 'as the old one'];
+      }
+    }),
   );
+const both = (mm: number, maker: number | null = null) => ({
+  newPart: mm,
+  oldPart: mm,
+  maker,
+});
+const labels = (layout: Layout, partId: string) => partNeeds(layout, partId).map((n) => n.label);
 const every = layoutTemplates.flatMap((t) => {
   const layout = layoutOf(t.id);
   return [...layout.masters.map((m) => m.id), ...changeableParts(layout).map((p) => p.id)].map(
@@ -52,7 +69,12 @@ test('nothing fits that nobody compared', () => {
   expect(partFaults(needs, {}, [])).toHaveLength(needs.length);
   expect(partFaults(needs, {}, []).every((f) => f.endsWith('not compared yet.'))).toBe(true);
   for (const n of needs)
-    for (const nothing of [undefined, '', '  ', NaN])
+    for (const nothing of [
+      undefined,
+      '',
+      '  ',
+      ...(n.kind === 'number' ? [NaN, { newPart: NaN, oldPart: 20.6, maker: null }] : []),
+    ])
       expect(compareNeed(n, nothing)).toBe('not compared');
 });
 
@@ -65,10 +87,12 @@ test('one thing that differs refuses the part, and the sentence says which and w
         ...asNeeded(needs),
         [wrong.id]:
           wrong.kind === 'number'
-            ? wrong.needed.value + wrong.tolerance + 0.3
+            ? { ...both(wrong.guess.value), newPart: wrong.guess.value * 1.06 + 0.3 }
             : wrong.kind === 'thread'
               ? 'another'
-              : false,
+              : wrong.kind === 'question'
+                ? false
+                : 'not so',
       };
       const faults = partFaults(needs, found, []);
       expect(faults).toHaveLength(1);
@@ -78,22 +102,21 @@ test('one thing that differs refuses the part, and the sentence says which and w
 });
 
 describe('a master', () => {
-  test('each bore, the ports, and the brakes at each end it is made for', () => {
+  test('each bore is measured, each line is started in its port, and its list says for which brakes it is made', () => {
     expect(need(VAN, 'master', 'Bore')).toMatchObject({
       kind: 'number',
-      needed: { value: VAN.masters[0]!.chambers[0]!.boreMm },
+      guess: { value: VAN.masters[0]!.chambers[0]!.boreMm },
     });
-    expect(need(VAN, 'master', 'Ports')).toMatchObject({
-      needed: {
-        value: VAN.stretches.filter((s) => VAN.masters[0]!.chambers.some((c) => c.port === s.from))
-          .length,
-      },
+    for (const s of VAN.stretches.filter((x) =>
+      VAN.masters[0]!.chambers.some((c) => c.port === x.from),
+    ))
+      expect(labels(VAN, 'master')).toContain(`${s.name}: does it start by hand in its port?`);
+    expect(need(layoutOf('estate-front-rear'), 'master', 'By its number')).toMatchObject({
+      kind: 'question',
+      label: 'By its number or the maker’s list made for discs at the front, drums at the rear?',
     });
-    expect(need(layoutOf('estate-front-rear'), 'master', 'Made for').label).toBe(
-      'Made for discs at the front, drums at the rear',
-    );
-    expect(need(layoutOf('clutch-concentric'), 'clutch-master', 'Made for').label).toBe(
-      'Made for a clutch',
+    expect(need(layoutOf('clutch-concentric'), 'clutch-master', 'By its number').label).toContain(
+      'made for a clutch',
     );
   });
 
@@ -114,24 +137,24 @@ describe('a master', () => {
 describe('threads', () => {
   const withThread = (thread: string | null): Layout => ({
     ...VAN,
-    bleeders: VAN.bleeders.map((b) =>
-      b.at === 'left-front-caliper'
+    stretches: VAN.stretches.map((s) =>
+      s.id === 'left-front-hose'
         ? {
-            ...b,
-            fitting: {
-              listed: { wrenchMm: 11, thread: null, torqueNm: null },
-              found: { wrenchMm: 11, thread, torqueNm: null },
+            ...s,
+            nut: {
+              listed: { wrenchMm: 11, thread: 'M12×1', torqueNm: null },
+              found: thread === null ? null : { wrenchMm: 11, thread, torqueNm: null },
             },
           }
-        : b,
+        : s,
     ),
   });
-  const bleeder = (layout: Layout) => need(layout, 'left-front-caliper', 'Thread of the bleeder');
+  const nut = (layout: Layout) => need(layout, 'left-front-hose', 'Thread of its end');
 
-  test('what was found on this vehicle is what the new one must have', () =>
-    expect(bleeder(withThread('M10×1'))).toMatchObject({ kind: 'thread', needed: 'M10×1' }));
-  test('where nobody knows, it is held beside the old one', () =>
-    expect(bleeder(withThread(null)).kind).toBe('as the old one'));
+  test('what was read on this vehicle is what the new one must have; what a list says asks nothing', () => {
+    expect(nut(withThread('M10×1'))).toMatchObject({ kind: 'thread', needed: 'M10×1' });
+    expect(nut(withThread(null))).toBeUndefined();
+  });
   test.each([
     ['M10×1', true],
     ['m10 x 1.0', true],
@@ -140,16 +163,97 @@ describe('threads', () => {
     ['M8×1', false],
     ['3/8-24', false],
   ])('%s beside M10×1: %s', (found, fits) => {
-    expect(compareNeed(bleeder(withThread('M10×1')), found)).toBe(fits ? 'fits' : 'differs');
+    expect(compareNeed(nut(withThread('M10×1')), found)).toBe(fits ? 'fits' : 'differs');
   });
 });
 
-test('a bore within what callipers read fits, the next size does not', () => {
-  const bore = need(VAN, 'master', 'Bore');
-  const mm = bore.kind === 'number' ? bore.needed.value : 0;
-  expect(compareNeed(bore, Math.round(mm * 10) / 10)).toBe('fits');
-  // Common masters come in steps of 1/16 inch, 1.6 mm: common practice, no source.
-  expect(compareNeed(bore, mm + 1.6)).toBe('differs');
+// The maker's figure decides, for the old one may be somebody's mistake; a guess is at most a hint: common practice, no source.
+describe('a measure', () => {
+  const bore = need(VAN, 'master', 'Bore') as Extract<PartNeed, { kind: 'number' }>;
+  const guess = bore.guess.value;
+  test.each<[string, Found, string]>([
+    ['as the old one, whatever was guessed', both(guess + 1.6), 'fits'],
+    [
+      'another than the old one, though as guessed',
+      { ...both(guess), oldPart: guess + 1.6 },
+      'differs',
+    ],
+    ['by the maker, the old one a mistake', { newPart: 22.2, oldPart: 20.6, maker: 22.2 }, 'fits'],
+    ['as the old one, which the maker does not list', both(20.6, 22.2), 'differs'],
+    ['by the maker, no old one there', { newPart: 22.2, oldPart: null, maker: 22.2 }, 'fits'],
+    ['beside nothing', { newPart: guess, oldPart: null, maker: null }, 'not compared'],
+    ['not taken', { newPart: NaN, oldPart: guess, maker: null }, 'not compared'],
+    ['within what callipers read', { ...both(22.2), newPart: 22.35 }, 'fits'],
+    // Common masters come in steps of 1/16 inch, 1.6 mm: common practice, no source.
+    ['a step off', { ...both(22.2), newPart: 22.36 }, 'differs'],
+    ['a word', 'right', 'differs'],
+    ['a yes', true, 'differs'],
+  ])('%s', (_, found, verdict) => expect(compareNeed(bore, found)).toBe(verdict));
+
+  test('a length goes by a share, a count by none', () => {
+    const length = need(VAN, 'left-front-hose', 'Length');
+    expect(compareNeed(length, { ...both(400), newPart: 420 })).toBe('fits');
+    expect(compareNeed(length, { ...both(400), newPart: 421 })).toBe('differs');
+    const pistons = need(VAN, 'left-front-caliper', 'Pistons');
+    expect(compareNeed(pistons, both(2))).toBe('fits');
+    expect(compareNeed(pistons, { ...both(2), newPart: 1 })).toBe('differs');
+  });
+
+  test('the sentence says against what it differs', () => {
+    const faults = (found: Found) => partFaults([bore], { [bore.id]: found }, []);
+    expect(faults({ ...both(20.6), newPart: 22.2 })).toEqual([
+      `${bore.label}: 22.2 measured, the old one has 20.6 mm.`,
+    ]);
+    expect(faults({ newPart: 20.6, oldPart: 20.6, maker: 22.2 })).toEqual([
+      `${bore.label}: 20.6 measured, 22.2 mm by the maker.`,
+    ]);
+  });
+
+  test('the record says by what it was measured, and where the maker decided against the old one', () => {
+    const said = (found: Found) => measuredBy([bore], { [bore.id]: found });
+    expect(said(both(22.2))).toEqual([`${bore.label} 22.2 mm, as the old one.`]);
+    expect(said({ newPart: 22.2, oldPart: 20.6, maker: 22.2 })).toEqual([
+      `${bore.label} 22.2 mm, by the maker; the old one had 20.6 mm.`,
+    ]);
+    expect(said(both(22.2, 22.25))).toEqual([`${bore.label} 22.2 mm, by the maker.`]);
+  });
+
+  test('what the layout guessed otherwise is a size of this vehicle from now on', () => {
+    const told = (found: Found) => sizesOfPart([bore], { [bore.id]: found });
+    const chamber = VAN.masters[0]!.chambers[0]!.id;
+    expect(told(both(22.2))).toEqual([{ elementId: chamber, size: 'boreMm', value: 22.2 }]);
+    expect(told(both(guess + 0.1))).toEqual([]);
+    const hose = need(layoutOf('sidecar-outfit'), 'hump-up', 'Length');
+    const sizes = sizesOfPart([hose], { length: both(3680) });
+    expect(sizes.map((s) => s.elementId)).toEqual(['hump-up', 'hump-down', 'sidecar-along']);
+    expect(sizes.reduce((sum, s) => sum + Number(s.value), 0)).toBeCloseTo(3680, 9);
+  });
+});
+
+// The old one may itself be the wrong kind, so it answers nothing about kinds.
+test('what an old part may have wrong is asked of the new one itself', () => {
+  for (const { layout, partId } of every) {
+    const beside = partNeeds(layout, partId).filter((n) => n.kind === 'as the old one');
+    expect(beside.map((n) => n.id)).toEqual(
+      layout.masters.some((m) => m.id === partId) ? ['rod'] : [],
+    );
+  }
+  const side = need(VAN, 'left-front-caliper', 'Held in its place');
+  expect(compareNeed(side, 'as the old one')).toBe('differs');
+  expect(compareNeed(side, true)).toBe('fits');
+  const rod = need(VAN, 'master', 'Rod');
+  for (const b of BESIDE) expect(compareNeed(rod, b)).toBe(b === 'not so' ? 'differs' : 'fits');
+});
+
+test('a log of older rules is read as it was meant: a bare number beside the layout, a thread where a question stands now', () => {
+  const needs = partNeeds(VAN, 'left-front-caliper');
+  const older = { piston: 54, side: true, 'left-front-hose:thread': 'M10×1' };
+  expect(partFaults(needs, older, [])).toEqual([]);
+  expect(partFaults(needs, { ...older, piston: 57.2 }, [])).toEqual([
+    'Piston diameter: 54 mm is needed, 57.2 was found.',
+  ]);
+  expect(partFaults(needs, { ...older, side: false }, [])).toHaveLength(1);
+  expect(partFaults(needs, { side: true, 'left-front-hose:thread': 'M10×1' }, []).length).toBe(3);
 });
 
 test.each(PIECE_STATES)('a piece that is "%s"', (state) => {

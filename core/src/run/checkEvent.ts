@@ -1,3 +1,4 @@
+import { sizeFault } from '../circuit';
 import { refusalWords, type Plan } from '../plan';
 import { stageFault, type OwnStage, type StageEvent } from '../stages';
 import type { Decision, HaltReason, RunEvent } from './event';
@@ -13,6 +14,7 @@ export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
   'tool stopped': ['go on', 'end job'],
   'wrong part': ['go on', 'end job'],
   'not as planned': ['plan anew', 'end job'],
+  'other size': ['plan anew', 'end job'],
   'air never ends': ['go on', 'plan anew', 'end job'],
   grease: ['leave shut', 'end job'],
   'other product': ['end job'],
@@ -82,6 +84,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
       return unknown === undefined ? null : `There is no stroke "${unknown}" to judge.`;
     }
     case 'size found':
+      return sizeFault(plans[0]!.layout, event);
     case 'taken off':
       return elementFault(plans, event.elementId);
     case 'part fitted':

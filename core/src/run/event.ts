@@ -15,6 +15,7 @@ export const HALT_REASONS = [
   'tool stopped',
   'wrong part',
   'not as planned',
+  'other size',
   'grease',
   'other product',
   'leak',
@@ -22,10 +23,14 @@ export const HALT_REASONS = [
 ] as const;
 export type HaltReason = (typeof HALT_REASONS)[number];
 
-/** Those that can be met at a bleeder; the pedal is judged when all of them are shut, a tool's stop and a wrong part follow from what is recorded. */
+/** Those that can be met at a bleeder; the pedal is judged when all of them are shut, a tool's stop, a wrong part and another size follow from what is recorded. */
 export const HALTS_AT_BLEEDER = HALT_REASONS.filter(
   (r) =>
-    r !== 'pedal not right' && r !== 'tool stopped' && r !== 'wrong part' && r !== 'not as planned',
+    r !== 'pedal not right' &&
+    r !== 'tool stopped' &&
+    r !== 'wrong part' &&
+    r !== 'not as planned' &&
+    r !== 'other size',
 );
 
 /** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */

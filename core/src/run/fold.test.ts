@@ -548,13 +548,11 @@ describe('events that name what was never there', () => {
     [{ kind: 'stage done', stageId: 'nowhere' }, /no stage "nowhere"/],
     ...['bowls', 'masters', 'nodes', 'stretches', 'bleeders'].flatMap((group): [object, null][] => {
       const [first] = PLAN.layout[group as 'nodes'];
-      return [
-        [{ kind: 'taken off', elementId: first!.id }, null],
-        [{ kind: 'size found', elementId: first!.id }, null],
-      ];
+      return [[{ kind: 'taken off', elementId: first!.id }, null]];
     }),
     [{ kind: 'taken off', elementId: 'nowhere' }, /no element "nowhere"/],
-    [{ kind: 'size found', elementId: 'nowhere' }, /no element "nowhere"/],
+    [{ kind: 'size found', elementId: 'lower-hose', size: 'lengthMm', value: 460 }, null],
+    [{ kind: 'size found', elementId: 'nowhere', size: 'boreMm', value: 14 }, /nothing "nowhere"/],
   ])('%j', (said, sentence) => {
     if (sentence === null) expect(fault(said)).toBeNull();
     else expect(fault(said)).toMatch(sentence);

@@ -1,4 +1,4 @@
-import { partIdOf } from '../circuit';
+import { changesTheSums, partIdOf, withSizes } from '../circuit';
 import { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo } from '../inside';
 import { heldBack, OPENING_STEPS, type Plan } from '../plan';
 import { afterSaying, stageOpens, type OwnStage, type PlanStop, type StageHalt } from '../stages';
@@ -6,6 +6,7 @@ import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
 import { MENDABLE, type HaltReason, type Kept, type RunEvent } from './event';
 import { planOnward } from './onward';
+import { bySizes, sizesIn, sizesTold } from './sizes';
 import {
   emptyRun,
   freshBleeder,
@@ -29,20 +30,42 @@ export function foldRun(plan: Plan, events: readonly Kept<RunEvent>[]): RunState
   // One list grows with the fold: copying it at each event would cost the square of its length.
   const log: Kept<RunEvent>[] = [];
   return events.reduce<RunState>((state, event) => apply(state, event, log), {
-    ...emptyRun(plan),
+    ...emptyRun(plan, sizesIn(plan, events)),
     log,
   });
 }
 
 /** One event on top of a state that nobody else goes on from. */
 export function foldEvent(state: RunState, event: Kept<RunEvent>): RunState {
+  // A size that is found was so all along: the run is read again by it.
+  if (sizesTold(state.accepted, plansOf(state), event).length > 0)
+    return foldRun(state.accepted, [...state.log, event]);
   const log = [...state.log];
   return apply({ ...state, log }, event, log);
 }
 
 function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): RunState {
   if (event.kind === 'decided') return decide(state, event, log);
+  const otherSize = asksAnew(state, event, log);
   log.push(event);
+  const next = happened(state, event, log);
+  return otherSize ? halt(next, { id: event.id, reason: 'other size', stopId: null }) : next;
+}
+
+/** Whether an event tells a size by which the rest must be worked out anew, and nothing asks for that yet. */
+function asksAnew(state: RunState, event: Kept<RunEvent>, log: readonly Kept<RunEvent>[]): boolean {
+  const { accepted } = state;
+  const told = sizesTold(accepted, plansOf(state), event);
+  if (told.length === 0 || state.halts.some((h) => h.reason === 'other size' && !h.decision))
+    return false;
+  return changesTheSums(withSizes(accepted.layout, sizesIn(accepted, log)), told);
+}
+
+function happened(
+  state: RunState,
+  event: Exclude<Kept<RunEvent>, { readonly kind: 'decided' }>,
+  log: Kept<RunEvent>[],
+): RunState {
   switch (event.kind) {
     case 'prepared':
       return prepare(state, event);
@@ -358,7 +381,8 @@ function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): R
         event.plan === undefined ? planOnward(decided, halt, event.decision, event.id) : null;
       // Where the rest cannot be planned like this, nothing is decided.
       if (onward?.verdict === 'refused') return stays(state);
-      const plan = onward ? onward.plan : (event.plan ?? null);
+      const kept = onward ? onward.plan : (event.plan ?? null);
+      const plan = kept && bySizes(kept, state.sizes);
       log.push({ ...event, plan });
       const bleederId = plansOf(state)
         .flatMap((p) => p.stops)

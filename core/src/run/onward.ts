@@ -1,4 +1,4 @@
-import { chambersOf, type Layout, type Master } from '../circuit';
+import { chambersOf, type Layout, type Master, type SizeFound } from '../circuit';
 import {
   cameOff,
   planBleed,
@@ -15,6 +15,7 @@ import { bowlsRunDry } from './dry';
 import type { Onward } from './event';
 import { missingAt } from './nextStep';
 import { RunFluid } from './runFluid';
+import { bySizes, sizeChanges, sizesBefore } from './sizes';
 import { firstPlanOf, plansOf, type BleederState, type Halt, type RunState } from './state';
 
 /**
@@ -35,6 +36,8 @@ export function planOnward(
   const inHand = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
   switch (decision) {
     case 'plan anew': {
+      // What was done to the vehicle is as it was; only what it takes is not.
+      if (halt.reason === 'other size') return restBy(state, planId, leftShut);
       const work = workAfter(state, halt);
       return anew(
         state,
@@ -65,9 +68,28 @@ export function whatFollows(
   const after = planOnward(state, halt, decision, 'looked at');
   if (after.verdict === 'refused')
     return { refusals: after.reasons.map((r) => refusalWords(state.plan.layout, r)) };
-  const asItWas = restBy(state, 'looked at', [...state.leftShut.keys()]);
+  const { told, before: guessed } = sizesBefore(state.accepted, state.log, halt.eventId);
+  const asItWas = restBy(bySizesOf(state, guessed), 'looked at', [...state.leftShut.keys()]);
   const before = asItWas.verdict === 'planned' ? asItWas.plan : null;
-  return { plan: after.plan, before, changes: before ? shapeChanges(before, after.plan) : [] };
+  const sizes = halt.reason === 'other size' ? sizeChanges(state.plan.layout, told, guessed) : [];
+  return {
+    plan: after.plan,
+    before,
+    changes: [...sizes, ...(before ? shapeChanges(before, after.plan) : [])],
+  };
+}
+
+/** A run as it would stand if some sizes were others. */
+function bySizesOf(state: RunState, sizes: readonly SizeFound[]): RunState {
+  if (sizes.length === 0) return state;
+  return {
+    ...state,
+    plan: bySizes(state.plan, sizes),
+    past: state.past.map((leg) => ({ ...leg, plan: bySizes(leg.plan, sizes) })),
+    log: state.log.map((e) =>
+      e.kind === 'decided' && e.plan ? { ...e, plan: bySizes(e.plan, sizes) } : e,
+    ),
+  };
 }
 
 /** What was done to the vehicle by now, the surprise counted in. */

@@ -150,7 +150,10 @@ describe('a new part in the run', () => {
   });
 
   test.each<[string, object]>([
-    ['a bore that differs', { found: { ...fits!.found, piston: 57.2 } }],
+    [
+      'a bore that differs',
+      { found: { ...fits!.found, piston: { newPart: 57.2, oldPart: 54, maker: null } } },
+    ],
     [
       'a washer left over',
       { pieces: fits!.pieces.map((p, i) => (i === 0 ? { ...p, state: 'left over' } : p)) },

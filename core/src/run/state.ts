@@ -1,7 +1,9 @@
+import type { SizeFound } from '../circuit';
 import { emptiesOf, toFillMl, type Empties } from '../inside';
 import type { Plan, PreparationStep } from '../plan';
 import type { Colour } from '../fluid';
 import type { StageState } from '../stages';
+import { bySizes } from './sizes';
 import type {
   BubbleReading,
   CountWay,
@@ -65,6 +67,10 @@ export interface RunLeg {
 
 /** State of a run: a fold over its log. */
 export interface RunState {
+  /** The plan that was accepted, by the sizes that were guessed then. */
+  readonly accepted: Plan;
+  /** Sizes that were found by now: every plan reads by them. */
+  readonly sizes: readonly SizeFound[];
   /** The plan in force: the one that was accepted, or what a decision made of the rest of it. */
   readonly plan: Plan;
   /** The plans before it, with what was reached. */
@@ -103,10 +109,13 @@ export interface RunState {
   readonly log: readonly Kept<RunEvent>[];
 }
 
-/** State before the first event: what is inside by the plan, every bleeder shut. */
-export function emptyRun(plan: Plan): RunState {
+/** State before the first event: what is inside by the plan and by the sizes that will be found, every bleeder shut. */
+export function emptyRun(accepted: Plan, sizes: readonly SizeFound[] = []): RunState {
+  const plan = bySizes(accepted, sizes);
   const levelMl = levelsAtFirst(plan);
   return {
+    accepted,
+    sizes,
     plan,
     past: [],
     prepared: [],
@@ -142,7 +151,7 @@ export function isWaiting(state: RunState, b: BleederState): boolean {
   return !b.shut && (bleederId === undefined || !state.leftShut.has(bleederId));
 }
 
-/** The plan that was accepted. */
+/** The plan that was accepted, by the sizes as they are known. */
 export function firstPlanOf(state: Pick<RunState, 'plan' | 'past'>): Plan {
   return state.past[0]?.plan ?? state.plan;
 }

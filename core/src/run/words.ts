@@ -37,6 +37,10 @@ export const HALT_WORDS: Readonly<
     title: 'It did not go as planned',
     say: 'A joint stood open, or the level fell unseen: air may have come in. What must be opened is found anew.',
   },
+  'other size': {
+    title: 'Another size than was planned with',
+    say: 'What one stroke moves, or what a part holds, is not what was guessed. Strokes made so far count by it. The rest is worked out anew.',
+  },
   grease: {
     title: 'Something like grease came',
     say: 'A hub or axle seal has let lubricant into the brake. Bleeding cannot cure it; the others may still be finished.',

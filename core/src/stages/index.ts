@@ -25,7 +25,7 @@ export {
   usualSaying,
 } from './kinds';
 export type { Material } from './material';
-export type { PartCompared } from './rightPart';
+export { sizesBrought, type PartCompared } from './rightPart';
 export type { SlaveTested } from './slaveTest';
 export {
   UNTOUCHED,

@@ -339,12 +339,13 @@ describe('a new part', () => {
     expect(afterSaying(plan, stage, undefined, at(fits)).halt).toBeNull();
     expect(isStageThrough(plan, stage, say(fits))).toBe(true);
     expect(stageRecordLines(plan, stage, say(fits))).toEqual([
-      `${stageTitle(hatchback, stage)}: fits, ${fits.pieces.reduce((n, p) => n + p.count, 0)} pieces counted.`,
+      `${stageTitle(hatchback, stage)}: fits, ${fits.pieces.reduce((n, p) => n + p.count, 0)} pieces counted. Piston diameter 54 mm, as the old one. Pistons 1, as the old one.`,
     ]);
   });
 
   test('one that does not fit halts the run and says by what', () => {
-    const wrong: PartCompared = { ...fits, found: { ...fits.found, piston: 57.2 } };
+    const piston = { newPart: 57.2, oldPart: 54, maker: null };
+    const wrong: PartCompared = { ...fits, found: { ...fits.found, piston } };
     expect(afterSaying(plan, stage, undefined, at(wrong)).halt).toBe('wrong part');
     expect(isStageThrough(plan, stage, say(wrong))).toBe(false);
     expect(stageRecordLines(plan, stage, say(wrong, fits))).toEqual([

@@ -1,5 +1,14 @@
 import type { StageHead, StagePlan } from './base';
-import { partFaults, partNeeds, usualPieces, type CountedPiece, type Found } from '../part';
+import {
+  measuredBy,
+  partFaults,
+  partNeeds,
+  sizesOfPart,
+  usualPieces,
+  type CountedPiece,
+  type Found,
+} from '../part';
+import type { Layout, SizeFound } from '../circuit';
 import { nameOf } from '../scope';
 import { lowerFirst } from '../text';
 import type { WorkDone } from '../scope';
@@ -36,7 +45,7 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
   words: () => ({
     steps: [
       'Before the old one is unbolted: crack its bleeder and line nut while the body is still held, with a second wrench where the fitting would turn.',
-      'Old and new side by side: bore, ports, threads, rod, connector.',
+      'Old and new side by side: bore, ports, threads, rod, connector. The maker’s figure decides; without it the old one, if it was right.',
       'Threads are started by hand, with slight resistance and no force.',
       'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.',
     ],
@@ -67,10 +76,20 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
     kind: 'part compared',
     stageId: id,
     found: Object.fromEntries(
-      partNeeds(layout, partId).map((n) => [
-        n.id,
-        n.kind === 'number' ? n.needed.value : n.kind === 'thread' ? n.needed : true,
-      ]),
+      partNeeds(layout, partId).map((n): [string, Found] => {
+        switch (n.kind) {
+          case 'number': {
+            const { value } = n.guess;
+            return [n.id, { newPart: value, oldPart: value, maker: null }];
+          }
+          case 'thread':
+            return [n.id, n.needed];
+          case 'question':
+            return [n.id, true];
+          case 'as the old one':
+            return [n.id, 'as the old one'];
+        }
+      }),
     ),
     pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })),
   }),
@@ -81,7 +100,10 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
       const pieces = event.pieces.reduce((sum, p) => sum + p.count, 0);
       const title = rightPart.title(plan.layout, stage);
       return faults.length === 0
-        ? `${title}: fits, ${pieces} pieces counted.`
+        ? [
+            `${title}: fits, ${pieces} pieces counted.`,
+            ...measuredBy(partNeeds(plan.layout, stage.partId), event.found),
+          ].join(' ')
         : `${title}: ${faults.join(' ')}`;
     }),
 };
@@ -93,6 +115,17 @@ export function partFaultsOf(
   { found, pieces }: Pick<PartCompared, 'found' | 'pieces'>,
 ): string[] {
   return partFaults(partNeeds(layout, partId), found, pieces);
+}
+
+/** Sizes of the vehicle that a new part brings, where it was compared and fits. */
+export function sizesBrought(
+  { layout }: { readonly layout: Layout },
+  stage: Pick<RightPartStage, 'partId'>,
+  event: Pick<PartCompared, 'found' | 'pieces'>,
+): SizeFound[] {
+  return partFaultsOf({ layout }, stage, event).length > 0
+    ? []
+    : sizesOfPart(partNeeds(layout, stage.partId), event.found);
 }
 
 /** Parts that come new, the master among them: each is compared before anything is filled. */

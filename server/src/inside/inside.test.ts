@@ -156,3 +156,49 @@ test('a look at the level beyond what the bowl holds, or at a bleeder that is no
   expect(await said({ fluidComes: undefined })).toContain('is not said');
   expect(await said({ levelMl: 220 })).not.toContain('refused');
 });
+
+test('a bore that is found while a car is bled is the car’s at once and in its next job; taken back, it has what it had', async () => {
+  const car = await jobs.add('hatchback-diagonal');
+  const job = await jobs.accepted(car);
+  const boreOf = async () =>
+    (await jobs.vehicleOf(car.id)).layout.masters[0]!.chambers.map((c) => c.boreMm);
+  const found = (id: string, value: number) => ({
+    id,
+    kind: 'size found',
+    elementId: 'primary',
+    size: 'boreMm',
+    value,
+  });
+  const first = randomUUID();
+  await jobs.say(job, found(first, 22.2));
+  expect(await boreOf()).toEqual([22.2, 20.6]);
+  await jobs.say(job, { kind: 'undone', eventId: first });
+  expect(await boreOf()).toEqual([20.6, 20.6]);
+  const again = randomUUID();
+  const halted = await jobs.say(job, found(again, 22.2));
+  expect(stateOfJob(halted).run!.halts.at(-1)).toMatchObject({ reason: 'other size' });
+  const decided = { kind: 'decided', haltId: again, decision: 'plan anew' };
+  await jobs.release(await jobs.runOn(await jobs.say(job, decided)));
+  expect(await boreOf()).toEqual([22.2, 20.6]);
+  const next = await jobs.accepted(car);
+  expect(planOfJob(next).layout.masters[0]!.chambers[0]!.boreMm).toBe(22.2);
+});
+
+test('a size that cannot be is refused with what would be right, and nothing is kept', async () => {
+  const car = await jobs.add('hatchback-diagonal');
+  const job = await jobs.accepted(car);
+  const event = {
+    id: randomUUID(),
+    deviceId: randomUUID(),
+    deviceSeq: 1,
+    atMs: NOW.getTime(),
+    planId: null,
+    kind: 'size found',
+    elementId: 'primary',
+    size: 'boreMm',
+    value: 3,
+  };
+  const { body } = await tech.events(job, [event]).expect(200);
+  expect(JSON.stringify(body)).toContain('it should be between 8 and 40 mm');
+  expect((await jobs.vehicleOf(car.id)).layout.masters[0]!.chambers[0]!.boreMm).toBe(20.6);
+});

@@ -1,7 +1,8 @@
 import { isClosed } from '@brook/core/job';
 import { stageOf, type JobEvent, type JobState } from '@brook/core/log';
 import { jobSays, type JobAbout } from '@brook/core/matters';
-import type { Kept } from '@brook/core/run';
+import { firstPlanOf, type Kept } from '@brook/core/run';
+import { isDeepStrictEqual } from 'node:util';
 import { keepInside } from '../inside/rows';
 import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
@@ -21,10 +22,21 @@ export async function followLog(
   const stage = stageOf(state);
   job.set({ stage, closed: isClosed(stage) });
   for (const event of events) followEvent(job, event);
+  await followSizes(locked, before);
   const closing = events.find((e) => e.kind === 'released' || e.kind === 'ended');
   if (closing) await keepInside(job, state, new Date(closing.atMs), locked.transaction);
   if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
   await sayOfLocked(locked, events);
+}
+
+/** Sizes that a run found are the vehicle's; taken back, it has what it had. While it is bled nothing else changes its layout. */
+async function followSizes(
+  { vehicle, state, transaction }: LockedJob,
+  before: JobState,
+): Promise<void> {
+  if (!state.run || isDeepStrictEqual(state.run.sizes, before.run?.sizes ?? [])) return;
+  const { layout } = firstPlanOf(state.run);
+  await vehicle.update({ layout, version: vehicle.version + 1 }, { transaction });
 }
 
 /** A locked job as its vehicle knows it. */
