@@ -2,14 +2,7 @@ import { linesOf, needsTool } from '@brook/core/stages';
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
 
-import {
-  changeableParts,
-  nameOf,
-  partnerAdvice,
-  PURPOSE_WORDS,
-  PURPOSES,
-  type MasterChanged,
-} from '@brook/core/scope';
+import { changeableParts, nameOf, partnerAdvice, PURPOSE_WORDS, PURPOSES } from '@brook/core/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sameData } from '../forms/threeWay';
@@ -22,7 +15,9 @@ import { More } from '../ui/More';
 import { Page } from '../ui/Page';
 import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
-import { workDraft, workFaults, workOf, type PartDraft, type WorkDraft, type YesNo } from './work';
+import { BENCH_OPTIONS, heldDownQuestion, MASTER_QUESTIONS } from './masterQuestions';
+import { ANSWERS, YES_NO } from './answers';
+import { workDraft, workFaults, workOf, type PartDraft, type WorkDraft } from './work';
 import { LeftBefore } from './ScopeWords';
 import { PageHead } from './Table';
 
@@ -32,13 +27,6 @@ export interface WorkPageProps {
   readonly onChoose: (choices: PlanChoices) => void;
   readonly onBack: () => void;
 }
-
-const YES_NO = [
-  { value: 'yes' as const, label: 'Yes' },
-  { value: 'no' as const, label: 'No' },
-];
-
-const ANSWERS = [...YES_NO, { value: 'unknown' as const, label: 'Nobody knows' }];
 
 /** What was done to the vehicle, asked in facts; what must be opened follows from it. */
 export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
@@ -87,7 +75,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
         />
       ) : null}
       {after ? <Changed layout={layout} draft={draft} set={set} /> : null}
-      {draft.purpose === 'new or dry' || draft.masterChanged?.bench === 'not done' ? (
+      {draft.purpose === 'new or dry' || draft.masterChanged?.done === 'no' ? (
         <Choice
           question="The master?"
           chosen={draft.primeInPlace}
@@ -269,13 +257,10 @@ function Changed({ layout, draft, set }: PartProps) {
                 ? null
                 : {
                     masterId: id,
-                    linesStayedFull: null,
-                    linesAboveWheels: null,
-                    nothingElseOpened: null,
-                    modulatorLostNothing: null,
-                    heldDown: null,
+                    done: null,
                     bench: null,
                     linesOver: [],
+                    answers: {},
                   },
           })
         }
@@ -300,31 +285,34 @@ function Changed({ layout, draft, set }: PartProps) {
   );
 }
 
-const CONDITIONS: readonly {
-  readonly key: Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>;
-  readonly question: string;
-}[] = [
-  { key: 'linesStayedFull', question: 'Did the lines stay full?' },
-  { key: 'linesAboveWheels', question: 'Do they all lie above the wheels?' },
-  { key: 'nothingElseOpened', question: 'Was nothing else opened or renewed?' },
-  { key: 'modulatorLostNothing', question: 'Did no modulator lose fluid?' },
-  { key: 'heldDown', question: 'Was the pedal or lever held down while the lines were joined?' },
-];
-
 function MasterConditions({ layout, draft, set }: PartProps) {
   const master = draft.masterChanged!;
   const lines = linesOf(layout, master.masterId);
   const put = (more: Partial<typeof master>) => set({ masterChanged: { ...master, ...more } });
+  const { control } = layout.masters.find((m) => m.id === master.masterId)!;
+  const asked = MASTER_QUESTIONS.filter(
+    (q) => q.asks(layout) && (q.knownBefore || master.done === 'yes'),
+  );
   return (
     <View style={{ gap: 12 }}>
-      {CONDITIONS.map((c) => (
+      <Choice
+        compact
+        question="Is the new master on and joined?"
+        options={[
+          { value: 'yes', label: 'Done' },
+          { value: 'no', label: 'Not yet' },
+        ]}
+        chosen={master.done}
+        onChoose={(done) => put({ done })}
+      />
+      {asked.map((q) => (
         <Choice
-          key={c.key}
+          key={q.key}
           compact
-          question={c.question}
-          options={YES_NO}
-          chosen={master[c.key]}
-          onChoose={(value: YesNo) => put({ [c.key]: value })}
+          question={q.key === 'heldDown' ? heldDownQuestion(control, 'either') : q.question}
+          options={ANSWERS}
+          chosen={master.answers[q.key] ?? null}
+          onChoose={(a) => put({ answers: { ...master.answers, [q.key]: a } })}
         />
       ))}
       {lines.length > 1 ? (
@@ -340,21 +328,15 @@ function MasterConditions({ layout, draft, set }: PartProps) {
       {master.linesOver.length > 1 ? (
         <Words size="small">{`From the top down: ${master.linesOver.map((id) => nameOf(layout, id)).join(', ')}.`}</Words>
       ) : null}
-      <Choice
-        question="How did the bench run end?"
-        stacked
-        chosen={master.bench}
-        onChoose={(bench) => put({ bench })}
-        options={[
-          { value: 'clean', label: 'Clean' },
-          {
-            value: 'a few tiny bubbles',
-            label: 'A few tiny bubbles',
-            about: 'Not enough where no wheel is opened',
-          },
-          { value: 'not done', label: 'Not done' },
-        ]}
-      />
+      {master.done === 'yes' ? (
+        <Choice
+          question="How did the bench run end?"
+          stacked
+          chosen={master.bench}
+          onChoose={(bench) => put({ bench })}
+          options={[...BENCH_OPTIONS, { value: 'not done', label: 'Not done' }]}
+        />
+      ) : null}
     </View>
   );
 }

@@ -43,13 +43,16 @@ const draft = (more: Partial<WorkDraft> = {}): WorkDraft => ({
 });
 const MASTER = {
   masterId: 'master',
-  linesStayedFull: 'yes',
-  linesAboveWheels: 'yes',
-  nothingElseOpened: 'yes',
-  modulatorLostNothing: 'no',
-  heldDown: 'yes',
+  done: 'yes',
   bench: 'clean',
   linesOver: [],
+  answers: {
+    linesStayedFull: 'yes',
+    linesAboveWheels: 'yes',
+    nothingElseOpened: 'no',
+    modulatorLostNothing: 'yes',
+    heldDown: 'yes',
+  },
 } as const;
 
 test('what was answered comes back as it was answered', () => {
@@ -75,6 +78,7 @@ test('what was answered comes back as it was answered', () => {
         modulatorLostNothing: true,
         heldDown: true,
         bench: 'a few tiny bubbles',
+        notYet: false,
         linesOver: [],
       },
     },
@@ -120,7 +124,41 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   [
     'a master with an open question',
     { purpose: 'after work', masterChanged: { ...MASTER, bench: null } },
-    /every condition/,
+    /every question/,
+  ],
+  [
+    'a master of which nobody said whether it is on',
+    { purpose: 'after work', masterChanged: { ...MASTER, done: null } },
+    /every question/,
+  ],
+  [
+    'a master with one question open',
+    {
+      purpose: 'after work',
+      masterChanged: { ...MASTER, answers: { ...MASTER.answers, heldDown: undefined } },
+    },
+    /every question/,
+  ],
+  [
+    'a master that is not on yet: only what can be known before',
+    {
+      purpose: 'after work',
+      masterChanged: {
+        ...MASTER,
+        done: 'no',
+        bench: null,
+        answers: { linesAboveWheels: 'yes' },
+      },
+    },
+    null,
+  ],
+  [
+    'a master that is not on yet, its lines not said',
+    {
+      purpose: 'after work',
+      masterChanged: { ...MASTER, done: 'no', bench: null, answers: {} },
+    },
+    /every question/,
   ],
   [
     'a level that cannot be',
@@ -176,4 +214,42 @@ test('nobody knows counts as no, not yet as an answer of its own', () => {
   const open = { ...part, done: 'no' as const, cappedAtOnce: null, keptFull: null };
   const asked = draft({ purpose: 'after work', parts: [open], elseOpened: 'no' });
   expect(workFaults(layout, asked)).toEqual({});
+});
+
+// A question is put so that yes is not always the good answer; what nobody knows was not kept.
+test('of a master each answer counts by what is good, nobody knows as not kept, not yet as kept until the run asks', () => {
+  const sent = (more: object) =>
+    workOf(layout, draft({ purpose: 'after work', masterChanged: { ...MASTER, ...more } }), CHOICES)
+      .work.master;
+  expect(sent({})).toMatchObject({
+    linesStayedFull: true,
+    nothingElseOpened: true,
+    // A modulator that lost fluid: yes is the bad answer.
+    modulatorLostNothing: false,
+    bench: 'clean',
+    notYet: false,
+  });
+  const nobody = Object.fromEntries(Object.keys(MASTER.answers).map((k) => [k, 'unknown']));
+  expect(sent({ answers: nobody })).toMatchObject({
+    linesStayedFull: false,
+    linesAboveWheels: false,
+    nothingElseOpened: false,
+    modulatorLostNothing: false,
+    heldDown: false,
+  });
+  expect(sent({ done: 'no', bench: null, answers: { linesAboveWheels: 'unknown' } })).toMatchObject(
+    {
+      linesStayedFull: true,
+      linesAboveWheels: false,
+      nothingElseOpened: true,
+      modulatorLostNothing: true,
+      heldDown: true,
+      bench: 'not done',
+      notYet: true,
+    },
+  );
+  const older = { ...CHOICES.work, master: { ...sent({})!, notYet: undefined } };
+  expect(workDraft(layout, { ...CHOICES, work: older }).masterChanged).toMatchObject({
+    done: null,
+  });
 });

@@ -2,12 +2,11 @@ import { inRange, rangeWords } from '@brook/core/units';
 import { LOWEST_LEVEL_MM, partsAsOne } from '@brook/core/scope';
 import type { PlanChoices } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
-import type { MasterChanged, Purpose } from '@brook/core/scope';
+import type { BenchEnd, Purpose } from '@brook/core/scope';
 import { typedNumber } from '../ui/typedNumber';
+import type { Answer, YesNo } from './answers';
+import { kept, MASTER_QUESTIONS, type MasterAnswers, type MasterKey } from './masterQuestions';
 
-export type YesNo = 'yes' | 'no';
-/** Nobody knows counts as the worse of the two. */
-export type Answer = YesNo | 'unknown';
 export interface PartDraft {
   readonly partId: string;
   /** Whether the work on it is done; the run asks about what is not. */
@@ -16,13 +15,15 @@ export interface PartDraft {
   readonly keptFull: Answer | null;
   readonly newPart: YesNo | null;
 }
-export type MasterDraft = {
+export interface MasterDraft {
   readonly masterId: string;
-  readonly bench: MasterChanged['bench'] | null;
+  /** Whether it is on the vehicle; the run asks about what is not. */
+  readonly done: YesNo | null;
+  readonly bench: BenchEnd | null;
   readonly linesOver: readonly string[];
-} & {
-  readonly [K in Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver'>]: YesNo | null;
-};
+  /** As the questions are put. */
+  readonly answers: Partial<MasterAnswers>;
+}
 
 /** What was done, half-filled. */
 export interface WorkDraft {
@@ -46,14 +47,6 @@ export interface WorkDraft {
 }
 
 const said = (yes: boolean): YesNo => (yes ? 'yes' : 'no');
-const CONDITIONS = [
-  'linesStayedFull',
-  'linesAboveWheels',
-  'nothingElseOpened',
-  'modulatorLostNothing',
-  'heldDown',
-] as const;
-
 /** The form as it was answered last. */
 export function workDraft(
   layout: Layout,
@@ -79,12 +72,16 @@ export function workDraft(
     })),
     masterChanged: master && {
       masterId: master.masterId,
-      bench: master.bench,
+      // Choices of older rules did not say.
+      done: master.notYet === undefined ? null : said(!master.notYet),
+      bench: master.notYet ? null : master.bench,
       linesOver: master.linesOver ?? [],
-      ...(Object.fromEntries(CONDITIONS.map((c) => [c, said(master[c])])) as Record<
-        (typeof CONDITIONS)[number],
-        YesNo
-      >),
+      answers: Object.fromEntries(
+        MASTER_QUESTIONS.filter((q) => q.knownBefore || !master.notYet).map((q) => [
+          q.key,
+          said(master[q.key] === (q.good === 'yes')),
+        ]),
+      ),
     },
     lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
     ages: Object.fromEntries(
@@ -117,11 +114,8 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
     faults.else = 'Say whether anything else was opened';
   if (draft.elseOpened === 'yes') faults.else = 'Name what else was opened, then answer no';
   if (draft.masterChanged?.linesOver.length === 1) faults.lines = 'Name the line under it too';
-  if (
-    draft.masterChanged &&
-    (draft.masterChanged.bench === null || CONDITIONS.some((c) => draft.masterChanged![c] === null))
-  )
-    faults.master = 'Answer every condition of the master';
+  if (draft.masterChanged && isMasterOpen(layout, draft.masterChanged))
+    faults.master = 'Answer every question about the master';
   return faults;
 }
 
@@ -130,6 +124,31 @@ const isOpenQuestion = ({ newPart, done, cappedAtOnce, keptFull }: PartDraft): b
   newPart === null ||
   done === null ||
   (done === 'yes' && (cappedAtOnce === null || keptFull === null));
+
+/** What is said of a master: what is still to be done will be done with care, and the run asks. */
+function masterOf(draft: MasterDraft): NonNullable<PlanChoices['work']['master']> {
+  const { masterId, done, bench, linesOver, answers } = draft;
+  const conditions = Object.fromEntries(
+    MASTER_QUESTIONS.map((q) => [
+      q.key,
+      done === 'no' && !q.knownBefore ? true : kept(q.key, answers),
+    ]),
+  ) as Record<MasterKey, boolean>;
+  return {
+    masterId,
+    ...conditions,
+    bench: done === 'no' ? 'not done' : bench!,
+    notYet: done === 'no',
+    linesOver: linesOver.length > 1 ? [...linesOver] : [],
+  };
+}
+
+/** Whether something about a master is not answered; of what is not done yet only what can be known before. */
+function isMasterOpen(layout: Layout, { done, bench, answers }: MasterDraft): boolean {
+  if (done === null) return true;
+  const asked = MASTER_QUESTIONS.filter((q) => q.asks(layout) && (q.knownBefore || done === 'yes'));
+  return asked.some((q) => answers[q.key] === undefined) || (done === 'yes' && bench === null);
+}
 
 /** The choices with what was answered; what belongs to another purpose is not sent. */
 export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): PlanChoices {
@@ -165,15 +184,7 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
             newPart: p.newPart === 'yes',
           }))
         : [],
-      master: master && {
-        masterId: master.masterId,
-        bench: master.bench!,
-        linesOver: master.linesOver.length > 1 ? [...master.linesOver] : [],
-        ...(Object.fromEntries(CONDITIONS.map((c) => [c, master[c] === 'yes'])) as Record<
-          (typeof CONDITIONS)[number],
-          boolean
-        >),
-      },
+      master: master && masterOf(master),
       lowest: flush
         ? []
         : layout.bowls.flatMap((b) =>

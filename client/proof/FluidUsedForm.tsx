@@ -5,15 +5,23 @@ import { View } from 'react-native';
 import { useShelf } from '../data/shelf';
 import { ApiProblem } from '../data/api';
 import { Choice } from '../ui/Choice';
+import { Choices } from '../ui/Choices';
 import { lowerFirst } from '@brook/core/text';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
-import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { typedNumber } from '../ui/typedNumber';
-import { balanceOf, usedFaults, usedOf, type UsedDraft } from './usedDraft';
+import {
+  balanceOf,
+  isOverdrawn,
+  JAR,
+  toConfirm,
+  usedFaults,
+  usedOf,
+  type UsedDraft,
+} from './usedDraft';
 
 export interface FluidUsedFormProps {
   readonly job: Job;
@@ -34,26 +42,32 @@ export function FluidUsedForm({ job, draft, onChange, error, gap }: FluidUsedFor
       : {}),
   };
   const used = usedOf(draft);
+  const said = (id: string): Pick<UsedDraft, 'confirmed'> => ({
+    confirmed: [...new Set([...draft.confirmed, id])],
+  });
+  // What was typed by who looked is confirmed by that.
   const change = (index: number, part: Partial<UsedDraft['containers'][number]>) =>
-    onChange({ containers: draft.containers.map((c, i) => (i === index ? { ...c, ...part } : c)) });
-  const summary = draft.containers
-    .filter((c) => typedNumber(c.poured) > 0)
-    .map((c) => `${c.poured} mL of ${lowerFirst(c.label.split(',')[0]!)}`)
-    .join(', ');
+    onChange({
+      containers: draft.containers.map((c, i) => (i === index ? { ...c, ...part } : c)),
+      ...said(draft.containers[index]!.containerId),
+    });
   const discards = draft.containers.some((c) => typedNumber(c.discarded) > 0);
   return (
     <View style={{ gap: SPACE.small }}>
-      <Words strong heading={2}>
-        Fluid that was moved
-      </Words>
-      <Words>{`Poured: ${summary || 'nothing'}. Bled: ${draft.bled} mL. Removed: ${draft.removed} mL.`}</Words>
-      <Words size="small" tone="softWords">
-        {job.fluidUsed
-          ? `Put down by ${job.fluidUsed.by}.`
-          : 'By the count of the run, until somebody measures. Put it right where you know better.'}
-      </Words>
+      <Choices
+        question="Fluid used"
+        why={
+          job.fluidUsed
+            ? `Recorded by ${job.fluidUsed.by}.`
+            : 'Look at each container and at the jar, then tap what is right.'
+        }
+        options={toConfirm(draft).map(({ id, label, about }) => ({ value: id, label, about }))}
+        chosen={draft.confirmed}
+        onChoose={(confirmed) => onChange({ confirmed })}
+        all
+      />
       <More
-        title="Put it right"
+        title="Correct it"
         about="By container; bled, removed, spilled, discarded"
         open={Object.keys(faults).length > 0}
       >
@@ -76,13 +90,23 @@ export function FluidUsedForm({ job, draft, onChange, error, gap }: FluidUsedFor
               inputMode="decimal"
               fault={faults[`containers.${i}.discardedMl`]}
             />
+            {isOverdrawn(c) ? (
+              <Field
+                label={`Left in it, ${lowerFirst(c.label)}`}
+                value={c.counted}
+                onChange={(counted) => change(i, { counted })}
+                unit="mL"
+                inputMode="decimal"
+                fault={faults[`containers.${i}.countedLeftMl`]}
+              />
+            ) : null}
           </View>
         ))}
         <OtherContainer draft={draft} job={job} onChange={onChange} />
         <Field
           label="Bled, out at the bleeders"
           value={draft.bled}
-          onChange={(bled) => onChange({ bled, measured: true })}
+          onChange={(bled) => onChange({ bled, measured: true, ...said(JAR) })}
           unit="mL"
           inputMode="decimal"
           fault={faults.bledMl}
@@ -90,7 +114,7 @@ export function FluidUsedForm({ job, draft, onChange, error, gap }: FluidUsedFor
         <Field
           label="Removed, off the reservoir"
           value={draft.removed}
-          onChange={(removed) => onChange({ removed })}
+          onChange={(removed) => onChange({ removed, ...said(JAR) })}
           unit="mL"
           inputMode="decimal"
           fault={faults.removedMl}
@@ -154,8 +178,10 @@ function Balance({
   );
 }
 
-/** What the fluid used waits for where it does not agree with the run. */
-export function gapWaits(gap: BalanceGap | null, draft: UsedDraft): string | null {
+/** What the fluid used waits for: a container or the jar that nobody has looked at, or a difference to the run. */
+export function usedWaits(gap: BalanceGap | null, draft: UsedDraft): string | null {
+  const open = toConfirm(draft).find((c) => !draft.confirmed.includes(c.id));
+  if (open) return `Right? ${open.label}`;
   if (!gap?.beyond || (gap.gapMl.value > 0 && draft.gap === 'still inside')) return null;
   return 'Say what became of the difference';
 }
@@ -251,8 +277,10 @@ function OtherContainer({
               containerId: id,
               label: `Batch ${c.batch}, ${c.sizeMl} mL`,
               heldMl: c.leftMl,
+              sizeMl: c.sizeMl,
               poured: '0',
               discarded: '0',
+              counted: '',
             },
           ],
         });

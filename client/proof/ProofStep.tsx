@@ -11,7 +11,7 @@ import { clockTime } from '../ui/dates';
 import type { Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { FluidUsedForm, gapWaits } from './FluidUsedForm';
+import { FluidUsedForm, usedWaits } from './FluidUsedForm';
 import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 import { useJobAct } from '../data/job';
 import { useRun, type LiveRun } from '../data/run';
@@ -103,9 +103,9 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           />
         ) : waitsForFluid ? (
           <ActionBar
-            label="Put the fluid down"
+            label="Record the fluid"
             busy={put.isPending}
-            waitsFor={used ? gapWaits(gap, draft) : 'Put the amounts right first'}
+            waitsFor={used ? usedWaits(gap, draft) : 'Put the amounts right first'}
             onPress={() =>
               used && put.mutate({ kind: 'fluid used', used }, { onSuccess: () => setChanges({}) })
             }

@@ -1,7 +1,15 @@
 import type { JobPick } from '@brook/contract';
 import { fluidUsed } from '@brook/contract';
 import fc from 'fast-check';
-import { balanceOf, usedDraftOf, usedFaults, usedOf, type UsedDraft } from './usedDraft';
+import {
+  balanceOf,
+  JAR,
+  toConfirm,
+  usedDraftOf,
+  usedFaults,
+  usedOf,
+  type UsedDraft,
+} from './usedDraft';
 
 const ID = (n: number) => `5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a1${n}`;
 const pick = (...leftMl: number[]): JobPick => ({
@@ -51,24 +59,59 @@ test('a container that was not needed is not put down', () => {
   expect(usedOf(proposed(700, 250))!.containers.map((c) => c.containerId)).toEqual([ID(0)]);
 });
 
+const bottle = (more: object) => ({
+  containers: [
+    {
+      containerId: ID(0),
+      label: 'Batch K-0, 500 mL',
+      heldMl: 300,
+      sizeMl: 500,
+      poured: '0',
+      discarded: '0',
+      counted: '',
+      ...more,
+    },
+  ],
+});
+
+test('more than the shelf knew of is kept once the container was counted', () => {
+  const used = (more: object) => usedOf({ ...proposed(500, 250), ...bottle(more) });
+  expect(used({ poured: '400', counted: '100' })!.containers).toEqual([
+    { containerId: ID(0), pouredMl: 400, discardedMl: 0, countedLeftMl: 100 },
+  ]);
+  expect(used({ poured: '300', counted: '100' })!.containers).toEqual([
+    { containerId: ID(0), pouredMl: 300, discardedMl: 0, countedLeftMl: null },
+  ]);
+});
+
+test('what the run says was poured out of one stands whole, however little the shelf knew of', () => {
+  const run = { ...RUN, pouredMl: 400, pouredFromMl: { [ID(0)]: 400 } };
+  const draft = usedDraftOf({ pick: pick(300, 40), fluidUsed: null }, run);
+  // The other one can have given 40 of it at the most.
+  expect(draft.containers.map((c) => c.poured)).toEqual(['360', '40']);
+  expect(usedFaults(draft)).toHaveProperty(['containers.0.countedLeftMl']);
+});
+
+test('each container that was poured from and the jar are to be confirmed, one tap each', () => {
+  const draft = proposed(500, 250);
+  expect(toConfirm(draft).map((c) => [c.id, c.label, c.about])).toEqual([
+    [ID(0), 'Batch K-0: 500 mL poured', 'empty now'],
+    [ID(1), 'Batch K-1: 112.3 mL poured', '137.7 mL left in it'],
+    [JAR, 'Jar: 500.1 mL', 'by the count, and 90 mL drawn off the reservoir'],
+  ]);
+  expect(toConfirm(proposed(700, 250)).map((c) => c.id)).toEqual([ID(0), JAR]);
+  expect(draft.confirmed).toEqual([]);
+});
+
 test.each<[Partial<UsedDraft>, string, RegExp]>([
   [{ bled: '-1' }, 'bledMl', /give 0 to 20,000 mL/],
   [{ spilled: 'some' }, 'spilledMl', /Spilled is some/],
   [{ removed: '30000' }, 'removedMl', /20,000/],
-  [
-    {
-      containers: [{ containerId: ID(0), label: 'K', heldMl: 500, poured: '501', discarded: '0' }],
-    },
-    'containers.0.pouredMl',
-    /held 500 mL; 501 mL cannot/,
-  ],
-  [
-    {
-      containers: [{ containerId: ID(0), label: 'K', heldMl: 500, poured: '480', discarded: '30' }],
-    },
-    'containers.0.pouredMl',
-    /510 mL cannot/,
-  ],
+  [bottle({ poured: '301' }), 'containers.0.countedLeftMl', /holding 300 mL, and 301 mL came out/],
+  [bottle({ poured: '280', discarded: '30' }), 'containers.0.countedLeftMl', /310 mL came out/],
+  [bottle({ poured: '301', counted: 'some' }), 'containers.0.countedLeftMl', /Left is some/],
+  [bottle({ poured: '501' }), 'containers.0.pouredMl', /500 mL when full/],
+  [bottle({ poured: '400', counted: '101' }), 'containers.0.pouredMl', /500 mL when full/],
 ])('%j is refused at its field', (more, field, words) => {
   const draft = { ...proposed(500, 250), ...more };
   expect(usedFaults(draft)).toMatchObject({ [field]: expect.stringMatching(words) });

@@ -16,8 +16,12 @@ export interface UsedContainerDraft {
   /** What it is, in words. */
   readonly label: string;
   readonly heldMl: number;
+  /** What it holds when full. */
+  readonly sizeMl: number;
   readonly poured: string;
   readonly discarded: string;
+  /** Left in it as counted: asked where more came out than the shelf knew of. */
+  readonly counted: string;
 }
 
 /** What a job moved, as it is filled in; the count of the run stands in it until somebody has measured. */
@@ -30,7 +34,12 @@ export interface UsedDraft {
   readonly caught: boolean;
   /** Said where more went in than came out and stands in the bowl. */
   readonly gap: 'still inside' | null;
+  /** What somebody said is right: containers by id, and the jar. */
+  readonly confirmed: readonly string[];
 }
+
+/** The jar among what is confirmed. */
+export const JAR = 'jar';
 
 /** Millilitres as they are typed; nothing typed is none. */
 const ml = (text: string): number => (text.trim() === '' ? 0 : typedNumber(text));
@@ -53,8 +62,10 @@ export function usedDraftOf(
         containerId: c.containerId,
         label: `Batch ${c.batch}, ${c.sizeMl} mL`,
         heldMl: c.pouredMl + c.discardedMl + c.leftMl,
+        sizeMl: c.sizeMl,
         poured: tenth(c.pouredMl),
         discarded: tenth(c.discardedMl),
+        counted: '',
       })),
       bled: tenth(bledMl),
       measured: bledBy === 'measured',
@@ -62,6 +73,7 @@ export function usedDraftOf(
       spilled: tenth(spilledMl),
       caught: discardedMl === 0 || caughtMl > 0,
       gap: null,
+      confirmed: [...containers.map((c) => c.containerId), JAR],
     };
   }
   const own = job.pick?.kind === 'enough' ? job.pick.containers : [];
@@ -78,8 +90,10 @@ export function usedDraftOf(
       containerId: c.id,
       label: `Batch ${c.batch}, ${c.sizeMl} mL`,
       heldMl: c.leftMl,
-      poured: tenth(Math.min(shares.get(c.id)!, c.leftMl)),
+      sizeMl: c.sizeMl,
+      poured: tenth(shares.get(c.id)!),
       discarded: '0',
+      counted: '',
     })),
     bled: tenth(run.bledMl),
     measured: false,
@@ -87,7 +101,44 @@ export function usedDraftOf(
     spilled: '0',
     caught: true,
     gap: null,
+    confirmed: [],
   };
+}
+
+/** Whether more came out of a container than the shelf knew of: rounding is not more. */
+export const isOverdrawn = (c: UsedContainerDraft): boolean =>
+  ml(c.poured) + ml(c.discarded) > c.heldMl + 0.05;
+
+/** What was poured from, each with what is to be confirmed about it in one tap, and the jar. */
+export function toConfirm(
+  draft: UsedDraft,
+): readonly { readonly id: string; readonly label: string; readonly about: string }[] {
+  return [
+    ...draft.containers
+      .filter((c) => ml(c.poured) + ml(c.discarded) > 0)
+      .map((c) => {
+        const leftMl = isOverdrawn(c) ? ml(c.counted) : c.heldMl - ml(c.poured) - ml(c.discarded);
+        return {
+          id: c.containerId,
+          label: `${c.label.split(',')[0]!}: ${tenth(ml(c.poured))} mL poured`,
+          about: leftMl < 0.05 ? 'empty now' : `${tenth(leftMl)} mL left in it`,
+        };
+      }),
+    ...(ml(draft.bled) + ml(draft.removed) > 0
+      ? [
+          {
+            id: JAR,
+            label: `Jar: ${tenth(ml(draft.bled))} mL`,
+            about: [
+              draft.measured ? 'measured' : 'by the count',
+              ...(ml(draft.removed) > 0
+                ? [`and ${tenth(ml(draft.removed))} mL drawn off the reservoir`]
+                : []),
+            ].join(', '),
+          },
+        ]
+      : []),
+  ];
 }
 
 /** Every amount that cannot be right, by its field. */
@@ -100,10 +151,15 @@ export function usedFaults(draft: UsedDraft): Readonly<Record<string, string>> {
   draft.containers.forEach((c, i) => {
     check(`containers.${i}.pouredMl`, 'Poured', c.poured);
     check(`containers.${i}.discardedMl`, 'Discarded', c.discarded);
+    if (!isOverdrawn(c)) return;
     const taken = ml(c.poured) + ml(c.discarded);
-    if (taken > c.heldMl + 0.05)
+    if (c.counted.trim() === '')
+      faults[`containers.${i}.countedLeftMl`] =
+        `It was down as holding ${tenth(c.heldMl)} mL, and ${tenth(taken)} mL came out. Count it.`;
+    else check(`containers.${i}.countedLeftMl`, 'Left', c.counted);
+    if (taken + ml(c.counted) > c.sizeMl + 0.05)
       faults[`containers.${i}.pouredMl`] =
-        `It held ${tenth(c.heldMl)} mL; ${tenth(taken)} mL cannot have come out of it.`;
+        `It holds ${tenth(c.sizeMl)} mL when full. Name the other container.`;
   });
   check('bledMl', 'Bled', draft.bled);
   check('removedMl', 'Removed', draft.removed);
@@ -118,8 +174,11 @@ export function usedOf(draft: UsedDraft): FluidUsed | null {
     containers: draft.containers
       .map((c) => ({
         containerId: c.containerId,
-        pouredMl: Math.min(ml(c.poured), c.heldMl - ml(c.discarded)),
+        pouredMl: isOverdrawn(c)
+          ? ml(c.poured)
+          : Math.min(ml(c.poured), c.heldMl - ml(c.discarded)),
         discardedMl: ml(c.discarded),
+        countedLeftMl: isOverdrawn(c) ? ml(c.counted) : null,
       }))
       .filter((c) => c.pouredMl + c.discardedMl > 0),
     bledMl: ml(draft.bled),

@@ -2,6 +2,7 @@ import { nameOf } from '@brook/core/scope';
 import { useState } from 'react';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
+import { ANSWERS, type Answer } from '../plan/answers';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { Caution } from '../ui/Notice';
@@ -9,14 +10,6 @@ import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { SomethingWrongButton } from './Halted';
 import { undoOf, type StageProps } from './StageFrame';
-
-type Answer = 'yes' | 'no' | 'unknown';
-
-const ANSWERS = [
-  { value: 'yes', label: 'Yes' },
-  { value: 'no', label: 'No' },
-  { value: 'unknown', label: 'Nobody knows' },
-] as const;
 
 /** A part that was still to be done when the plan was made: off, on, and how it went. Not knowing counts as no. */
 export function FitPart({

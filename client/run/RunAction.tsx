@@ -114,6 +114,7 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
         <ActionBar label="On to the proof" onPress={onProof} side={side} busy={run.waiting > 0} />
       );
     case 'fit part':
+    case 'master joined':
     case 'fill way':
     case 'decide':
     case 'ended':

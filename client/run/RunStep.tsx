@@ -14,6 +14,7 @@ import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { FitPart } from './FitPart';
+import { MasterJoined } from './MasterJoined';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { InHandLine, useInHand, type InHand } from './InHand';
 import { useLevelLook } from './LevelLook';
@@ -95,6 +96,19 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         plan={plan}
         run={run}
         partId={step.partId}
+        band={band}
+        link={<RunNotices run={run} />}
+        onWrong={onWrong}
+      />
+    );
+  if (step.kind === 'master joined')
+    return (
+      <MasterJoined
+        key={step.masterId}
+        job={job}
+        plan={plan}
+        run={run}
+        masterId={step.masterId}
         band={band}
         link={<RunNotices run={run} />}
         onWrong={onWrong}

@@ -52,6 +52,8 @@ export function eventWords(
       return `a size found: ${said.value}`;
     case 'part fitted':
       return 'a part fitted';
+    case 'master fitted':
+      return 'a master joined';
     case 'taken off':
       return 'a part taken off';
     case 'note':

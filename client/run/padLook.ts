@@ -104,6 +104,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       };
     case 'prepare':
     case 'fit part':
+    case 'master joined':
     case 'stage':
     case 'decide':
     case 'ended':

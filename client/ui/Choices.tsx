@@ -15,6 +15,8 @@ export interface ChoicesProps<T extends string> {
   readonly disabled?: boolean;
   /** An answer of none is an answer too. */
   readonly mayBeNone?: boolean;
+  /** Each is to be tapped: until then it waits. */
+  readonly all?: boolean;
 }
 
 /** A question with any number of answers, one tap each to put on or take off. */
@@ -26,15 +28,19 @@ export function Choices<T extends string>({
   onChoose,
   disabled,
   mayBeNone,
+  all,
 }: ChoicesProps<T>) {
   const toggle = (value: T) =>
     onChoose(chosen.includes(value) ? chosen.filter((v) => v !== value) : [...chosen, value]);
+  const waits = all
+    ? options.some((o) => !chosen.includes(o.value))
+    : chosen.length === 0 && !mayBeNone;
   return (
     <View
       role="group"
       aria-label={question}
       style={styles.group}
-      testID={chosen.length === 0 && !mayBeNone ? 'unanswered' : 'answered'}
+      testID={waits ? 'unanswered' : 'answered'}
     >
       <Question question={question} why={why} />
       {options.map((o) => {

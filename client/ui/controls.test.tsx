@@ -70,6 +70,23 @@ describe('a question with several answers', () => {
     );
     expect(screen.queryByTestId('unanswered')).toBeNull();
   });
+
+  test('where each is to be tapped it waits for the last one', () => {
+    const { rerender } = render(
+      <Choices question="Right?" options={OPTIONS} chosen={['yes']} onChoose={jest.fn()} all />,
+    );
+    expect(screen.getByTestId('unanswered')).toBeTruthy();
+    rerender(
+      <Choices
+        question="Right?"
+        options={OPTIONS}
+        chosen={['no', 'yes']}
+        onChoose={jest.fn()}
+        all
+      />,
+    );
+    expect(screen.queryByTestId('unanswered')).toBeNull();
+  });
 });
 
 test('what most jobs do not need is one tap away and says whether it is open', () => {

@@ -12,6 +12,7 @@ import {
   type EventBase,
   type Kept,
 } from '@brook/core/run';
+import { BENCH_ENDS } from '@brook/core/scope';
 import { z } from 'zod';
 import { id, line, oneOf } from './common';
 import { stageEvents } from './stageEvent';
@@ -124,6 +125,15 @@ const happenings = [
     partId: elementId,
     cappedAtOnce: z.boolean({ error: 'Whether the joint was capped at once is not answered.' }),
     keptFull: z.boolean({ error: 'Whether the reservoir was kept full is not answered.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('master fitted'),
+    masterId: elementId,
+    linesStayedFull: z.boolean({ error: 'Whether the lines stayed full is not answered.' }),
+    nothingElseOpened: z.boolean({ error: 'Whether anything else was opened is not answered.' }),
+    modulatorLostNothing: z.boolean({ error: 'Whether a modulator lost fluid is not answered.' }),
+    heldDown: z.boolean({ error: 'How the lines were joined is not answered.' }),
+    bench: oneOf('End of the bench run', BENCH_ENDS),
   }),
   z.strictObject({ kind: z.literal('taken off'), elementId }),
   z.strictObject({ kind: z.literal('note'), text: line('Note', 1, 1000) }),

@@ -3,7 +3,7 @@ import { COLOURS } from '@brook/core/fluid';
 import { METHODS, WORKSHOP_C } from '@brook/core/flow';
 import { ORDER_SCHOOLS } from '@brook/core/order';
 import { OUTLET_TARGET, USUAL_CHOICES, type PlanPreview } from '@brook/core/plan';
-import { LOWEST_LEVEL_MM, PURPOSES } from '@brook/core/scope';
+import { BENCH_ENDS, LOWEST_LEVEL_MM, PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { line, oneOf, within } from './common';
 import { houseRules } from './houseRules';
@@ -40,7 +40,8 @@ export const workDone = z.strictObject({
       nothingElseOpened: answered('Whether nothing else was opened'),
       modulatorLostNothing: answered('Whether the modulator lost nothing'),
       heldDown: answered('Whether it was held down'),
-      bench: oneOf('End of the bench run', ['clean', 'a few tiny bubbles', 'not done']),
+      bench: oneOf('End of the bench run', BENCH_ENDS),
+      notYet: flag('notYet').optional().describe('Not done yet: the run asks how it went'),
       linesOver: z
         .array(elementId)
         .max(8)

@@ -72,6 +72,10 @@ export const fluidUsed = z.strictObject({
         containerId: id,
         pouredMl: within(MOVED_ML, 'Poured'),
         discardedMl: within(MOVED_ML, 'Discarded').default(0),
+        countedLeftMl: within(MOVED_ML, 'Left in it')
+          .nullable()
+          .default(null)
+          .describe('Left in it as counted, where more came out than the shelf knew of'),
       }),
     )
     .max(20)

@@ -30,3 +30,10 @@ export const SOUND = {
 /** Something behind a "More". */
 export const unfold = (page: Page, title: string): Promise<void> =>
   page.getByRole('button', { name: title, exact: true }).click();
+
+/** Each container that was poured from and the jar, looked at and tapped. */
+export async function confirmFluid(page: Page): Promise<void> {
+  const right = page.getByRole('group', { name: 'Fluid used' }).getByRole('checkbox');
+  for (let i = 0; i < (await right.count()); i++)
+    if ((await right.nth(i).getAttribute('aria-checked')) !== 'true') await right.nth(i).click();
+}

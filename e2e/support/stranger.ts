@@ -11,6 +11,8 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/another product/i, /^none/i],
   [/which fluid goes in/i, /^DOT 4$/],
   [/new fluid/i, /^clear$/],
+  // Each container and the jar, as it is looked at.
+  [/^fluid used$/i, /./],
   [/second look/i, /^yes$/i],
   [/bubbles/i, /^none, and as the new$/],
   [/colour in the hose/i, /^clear$/],
@@ -39,7 +41,10 @@ export async function nextMove(page: Page): Promise<string | null> {
   if (question === null) return null;
   const answer = SEEN.find(([asked]) => asked.test(question))![1];
   return (await pressed(
-    open.getByRole('radio', { name: answer }).or(open.getByRole('checkbox', { name: answer })),
+    open
+      .getByRole('radio', { name: answer })
+      .or(open.getByRole('checkbox', { name: answer, checked: false }))
+      .first(),
   ))
     ? `${question} ${answer.source}`
     : null;

@@ -94,7 +94,7 @@ const SCREENS: readonly (readonly [
       });
       await w.prepared(j);
       await page.goto(`/jobs/${j.id}`);
-      await page.getByRole('textbox', { name: 'Piston diameter' }).fill('57');
+      await page.getByRole('textbox', { name: 'Piston diameter, new part' }).fill('57');
       await unfold(page, 'Other pieces');
     },
   ],

@@ -64,6 +64,7 @@ test('a new master of another bore than the layout guesses, and the same as the 
       modulatorLostNothing: true,
       heldDown: true,
       bench: 'not done',
+      notYet: true,
       linesOver: [],
     },
   });
@@ -83,6 +84,33 @@ test('a new master of another bore than the layout guesses, and the same as the 
   await expect
     .poll(async () => (await workshop.get(job.id)).layout.masters[0]!.chambers.map((c) => c.boreMm))
     .toEqual([22.2, 22.2]);
+
+  // How the join went is asked when it is done.
+  const decided = (await workshop.get(job.id)).events.find((e) => e.kind === 'decided');
+  const stages = decided?.kind === 'decided' ? decided.plan!.stages : [];
+  await workshop.log(
+    job.id,
+    stages
+      .filter((s) => s.kind === 'bench' || s.kind === 'join lines')
+      .map((s) => ({ kind: 'stage done', stageId: s.id })),
+  );
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Master joined: how did it go?' })).toBeVisible();
+  await expect(next(page)).toBeDisabled();
+  const says = (question: RegExp, word: string) =>
+    page
+      .getByRole('radiogroup', { name: question })
+      .getByRole('radio', { name: word, exact: true })
+      .click();
+  await says(/lines stay full/, 'Yes');
+  await says(/held down until the last line/, 'Yes');
+  await says(/anything else opened/, 'No');
+  await says(/modulator lose fluid/, 'Nobody knows');
+  await page.getByRole('radio', { name: 'Clean' }).click();
+  await next(page).click();
+  await expect(page.getByText('It did not go as planned').first()).toBeVisible();
+  await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
+  await expect(page.getByText(/New stages: Cycle the modulator/).first()).toBeVisible();
 });
 
 test('a wrench that is another than listed is put down at the bleeder, and laid out next time', async ({

@@ -107,7 +107,7 @@ test('over the hump: gravity fails by its millimetres, what cures it, and the st
   await planOnScreen(page, 'sidecar-outfit', 'middle');
   await page.getByRole('button', { name: /^Work: Renew the fluid/ }).click();
   await page.getByRole('radio', { name: 'A part was changed' }).click();
-  await page.getByRole('checkbox', { name: 'Sidecar line, up over the frame' }).click();
+  await page.getByRole('checkbox', { name: 'Sidecar line' }).click();
   await page
     .getByRole('radiogroup', { name: 'A new part?' })
     .getByRole('radio', { name: 'New' })

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { confirmFluid } from '../support/fluid';
 import { UNA, Workshop } from '../support/workshop';
 
 test('a soft pedal does not pass, and the next action leads back to the bleed', async ({
@@ -22,12 +23,13 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
   const firm = page.getByRole('radio', { name: 'firm and high' });
   await firm.click();
   await expect(firm).toBeChecked();
+  await confirmFluid(page);
   const open = page.getByTestId('unanswered');
   for (let left = await open.count(); left > 0; left--) {
     await open.first().getByRole('radio', { name: 'Yes' }).click();
     await expect(open).toHaveCount(left - 1);
   }
-  await page.getByRole('button', { name: 'Put the fluid down' }).click();
+  await page.getByRole('button', { name: 'Record the fluid' }).click();
   await expect(page.getByText('All but the drive has passed')).toBeVisible();
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { answer, unfold } from '../support/fluid';
+import { answer, confirmFluid, unfold } from '../support/fluid';
 import { BREK, UNA, Workshop } from '../support/workshop';
 
 const newBatch = () => `X-${randomUUID().slice(0, 5).toUpperCase()}`;
@@ -64,12 +64,10 @@ test('what was moved is put right where it was measured, and cannot be more than
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  await unfold(page, 'Put it right');
+  await unfold(page, 'Correct it');
   const poured = page.getByLabel(/^Poured, batch/).first();
   await poured.fill('99999');
-  await expect(
-    page.getByText(/give 0 to 20,000 mL|cannot have come out of it/).first(),
-  ).toBeVisible();
+  await expect(page.getByText(/give 0 to 20,000 mL|Count it/).first()).toBeVisible();
   await poured.fill('120');
   await page.getByLabel('Bled, out at the bleeders').fill('110');
   await page.getByLabel('Spilled, lost from the vehicle').fill('5');
@@ -77,12 +75,13 @@ test('what was moved is put right where it was measured, and cannot be more than
     page.getByRole('button', { name: /^Into the waste drum|^Waste: / }).first(),
   ).toBeVisible();
   await page.getByRole('radio', { name: 'firm and high' }).click();
+  await confirmFluid(page);
   const open = page.getByTestId('unanswered');
   for (let left = await open.count(); left > 0; left = await open.count()) {
     await open.first().getByRole('radio', { name: 'Yes', exact: true }).click();
     await expect.poll(() => open.count()).toBeLessThan(left);
   }
-  await page.getByRole('button', { name: 'Put the fluid down' }).click();
+  await page.getByRole('button', { name: 'Record the fluid' }).click();
   await expect(page.getByRole('button', { name: 'Set “test drive only”' })).toBeEnabled();
   expect((await workshop.get(job.id)).fluidUsed).toMatchObject({
     bledMl: 110,

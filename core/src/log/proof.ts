@@ -66,6 +66,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'taken off': 'all',
   'level seen': 'all',
   'part fitted': 'all',
+  'master fitted': 'all',
   note: 'nothing',
   // An undo touches what it takes back; see below.
   undone: 'nothing',

@@ -46,6 +46,7 @@ export function saysOpen(layout: Layout, said: WorkDone): boolean {
 const doneAlready = (work: WorkDone): WorkDone => ({
   ...work,
   parts: work.parts.filter((p) => !p.notYet),
+  master: work.master?.notYet ? null : work.master,
 });
 
 /** Bleeders behind which some plan of a run found air, with why; a soft pedal alone says it of the control. */

@@ -13,7 +13,7 @@ export function partsInHand(job: JobState): string[] {
     ...new Set([
       ...works.flatMap((w) => [
         ...w.parts.filter((p) => !p.notYet || opened).map((p) => p.partId),
-        ...(w.master ? [w.master.masterId] : []),
+        ...(w.master && (!w.master.notYet || opened) ? [w.master.masterId] : []),
       ]),
       ...(job.run?.log ?? []).flatMap((e) => (e.kind === 'taken off' ? [e.elementId] : [])),
     ]),

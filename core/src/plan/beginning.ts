@@ -1,10 +1,13 @@
 import { partIdOf } from '../circuit';
 import type { Beginning } from '../order';
 import { insideAtStart } from '../inside';
-import { newElements, type ScopeFinding } from '../scope';
+import { newElements, type BenchEnd, type ScopeFinding } from '../scope';
 import type { StageDraft } from '../stages';
 import type { PlanAsked } from './request';
 import type { Plan } from './shape';
+
+/** Ends of a bench run that leave a master full. */
+const BENCHED: readonly BenchEnd[] = ['clean', 'a few tiny bubbles'];
 
 /** What is inside when the bleeding begins: benched masters full, the parts behind a hold point still on. */
 export function beginningOf(
@@ -30,7 +33,7 @@ export function beginningOf(
   }
   const benched = [
     ...drafts.flatMap((d) => (d.kind === 'bench' ? [d.masterId] : [])),
-    ...(work.master && work.master.bench !== 'not done' ? [work.master.masterId] : []),
+    ...(work.master && BENCHED.includes(work.master.bench) ? [work.master.masterId] : []),
   ];
   const held = offBefore.size > 0 ? heldBack(asked) : [];
   return {

@@ -53,8 +53,12 @@ export function preparationFor(
     'bar level': traits.bar,
     'read cap': true,
     neutral: systems.has('clutch'),
-    // Only while the old system still holds pressure: never on a dry one.
-    'empty servo': traits.servo && systems.has('brakes') && work.purpose !== 'new or dry',
+    // Only while the old system still holds pressure: never on a dry one, nor on a master that was just joined.
+    'empty servo':
+      traits.servo &&
+      systems.has('brakes') &&
+      work.purpose !== 'new or dry' &&
+      work.master?.notYet !== false,
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
     // Where no bleeder is opened nothing is drawn, and the level is left for the proof.
     'fill reservoir': work.purpose !== 'look and prove' || open.length > 0,

@@ -89,6 +89,10 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
       return elementFault(plans, event.elementId);
     case 'part fitted':
       return elementFault(plans, event.partId);
+    case 'master fitted':
+      return plans.some((p) => p.work.master?.masterId === event.masterId)
+        ? null
+        : `No plan of this job changes a master "${event.masterId}".`;
     case 'counting':
     case 'note':
       return null;

@@ -1,5 +1,6 @@
 import type { Colour } from '../fluid';
 import type { Plan, PreparationStep } from '../plan';
+import type { MasterChanged } from '../scope';
 import type { StageEvent } from '../stages';
 
 export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
@@ -66,6 +67,12 @@ export interface EventBase {
   /** The plan under which it was made; null before there was one. */
   readonly planId: string | null;
 }
+
+/** What is said of a master once its lines are joined. */
+export type MasterJoined = Pick<
+  MasterChanged,
+  'linesStayedFull' | 'nothingElseOpened' | 'modulatorLostNothing' | 'heldDown' | 'bench'
+>;
 
 /** How tight a bleeder was made: an honest "by feel" is never a torque. */
 export type Tightened = 'by feel' | { readonly torqueNm: number };
@@ -141,6 +148,8 @@ export type RunHappening =
       readonly cappedAtOnce: boolean;
       readonly keptFull: boolean;
     }
+  /** A master that was still to be changed is joined, and how that went. What was not kept halts the run. */
+  | ({ readonly kind: 'master fitted'; readonly masterId: string } & MasterJoined)
   /** A part came off the vehicle: from here on it must not be driven. */
   | { readonly kind: 'taken off'; readonly elementId: string }
   | { readonly kind: 'note'; readonly text: string };

@@ -112,6 +112,8 @@ function happened(
       return opened(state, event.atMs);
     case 'part fitted':
       return fitted(opened(state, event.atMs), event);
+    case 'master fitted':
+      return masterFitted(opened(state, event.atMs), event);
     case 'mended':
       return mended(state, event);
     case 'size found':
@@ -341,6 +343,18 @@ function halt(
 function fitted(state: RunState, event: Of<'part fitted'>): RunState {
   const next = { ...state, fitted: [...state.fitted, partIdOf(state.plan.layout, event.partId)] };
   const kept = event.cappedAtOnce && event.keptFull;
+  return kept ? next : halt(next, { id: event.id, reason: 'not as planned', stopId: null });
+}
+
+/** How a master was joined. What the plan was made for and was not kept halts it. */
+function masterFitted(state: RunState, event: Of<'master fitted'>): RunState {
+  const next = { ...state, fitted: [...state.fitted, event.masterId] };
+  const kept =
+    event.linesStayedFull &&
+    event.nothingElseOpened &&
+    event.modulatorLostNothing &&
+    event.heldDown &&
+    event.bench === 'clean';
   return kept ? next : halt(next, { id: event.id, reason: 'not as planned', stopId: null });
 }
 

@@ -89,6 +89,16 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
       return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
     case 'fit part':
       return { kind: 'part fitted', partId: step.partId, cappedAtOnce: true, keptFull: true };
+    case 'master joined':
+      return {
+        kind: 'master fitted',
+        masterId: step.masterId,
+        linesStayedFull: true,
+        nothingElseOpened: true,
+        modulatorLostNothing: true,
+        heldDown: true,
+        bench: 'clean',
+      };
     case 'stage':
       return usualSaying(state.plan, step.stage, state.stages[step.stage.id]);
     case 'shut early':

@@ -20,6 +20,8 @@ export type NextStep =
   | { readonly kind: 'stage'; readonly stage: OwnStage }
   /** A part that was still to be done: fitted, and how it went. */
   | { readonly kind: 'fit part'; readonly partId: string }
+  /** A master that was still to be changed: its lines are joined, and how that went. */
+  | { readonly kind: 'master joined'; readonly masterId: string }
   | { readonly kind: 'decide'; readonly halt: Halt }
   | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
   | {
@@ -62,7 +64,7 @@ export function nextStep(state: RunState): NextStep {
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);
   if (open) return { kind: 'decide', halt: open };
-  const first = beforeTheBleed(state);
+  const first = masterJoined(state) ?? beforeTheBleed(state);
   if (first) return first;
   for (const stage of plan.stages) {
     if (stage.kind !== 'bleed') {
@@ -78,6 +80,16 @@ export function nextStep(state: RunState): NextStep {
     }
   }
   return lastFill(state);
+}
+
+/** Once the lines of a master are joined it is asked how that went, before anything else is done. */
+function masterJoined(state: RunState): NextStep | null {
+  const { plan } = state;
+  const master = plan.work.master?.notYet ? plan.work.master : null;
+  const join = plan.stages.find((s): s is OwnStage => s.kind === 'join lines');
+  return master && join && isThrough(state, join) && !state.fitted.includes(master.masterId)
+    ? { kind: 'master joined', masterId: master.masterId }
+    : null;
 }
 
 /**

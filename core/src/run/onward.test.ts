@@ -5,6 +5,7 @@ import { routineFlush } from '../scope';
 import {
   after as later,
   arbitraryLayout,
+  carefulMaster,
   countingIds,
   eventFault,
   layoutOf,
@@ -380,6 +381,89 @@ test('nothing comes: the rest goes by another method that can work, the same ble
   const left = plan.stops.filter((s) => !state.bleeders.find((b) => b.stopId === s.id)!.shut);
   expect(opens(next)).toEqual(left.map((s) => s.bleeder.id));
   expect(nextStep(runOf(plan, follow(next), after)).kind).not.toBe('decide');
+});
+
+// The join decides what must be opened, and only who joined it can say how it went: common practice, no source.
+describe('a master that is not changed yet', () => {
+  const master = { ...carefulMaster(), bench: 'not done' as const, notYet: true };
+  const after = (more: object) => ({
+    ...routineFlush(['master']),
+    purpose: 'after work' as const,
+    master: { ...master, ...more },
+  });
+  const layout = layoutOf('hatchback-diagonal');
+  const plan = planned({ layout, work: after({}) });
+  const events = follow(plan);
+  const at = events.findIndex((e) => e.kind === 'master fitted');
+  const before = runOf(plan, events.slice(0, at));
+  const fitted = (more: object): Said => ({
+    ...base,
+    id: 'm',
+    kind: 'master fitted',
+    masterId: 'master',
+    linesStayedFull: true,
+    nothingElseOpened: true,
+    modulatorLostNothing: true,
+    heldDown: true,
+    bench: 'clean',
+    ...more,
+  });
+
+  test('is planned with care: bench first, lines joined, no wheel opened, the servo emptied while the old one holds', () => {
+    expect(opens(plan)).toEqual([]);
+    expect(plan.stages.map((s) => s.kind)).toEqual(
+      expect.arrayContaining(['right part', 'bench', 'join lines']),
+    );
+    expect(plan.preparation).toContain('empty servo');
+    // How its lines lie is known before.
+    expect(opens(planned({ layout, work: after({ linesAboveWheels: false }) })).length).toBe(4);
+  });
+
+  test('is asked about once its lines are joined, before anything else', () => {
+    expect(events[at - 1]).toMatchObject({ kind: 'stage done' });
+    expect(nextStep(before)).toEqual({ kind: 'master joined', masterId: 'master' });
+    expect(nextStep(runOf(plan, [fitted({})], before)).kind).not.toBe('decide');
+    expect(eventFault(before, fitted({ masterId: 'nowhere' }))).toContain('"nowhere"');
+    expect(eventFault(before, fitted({}))).toBeNull();
+  });
+
+  test.each([
+    { linesStayedFull: false },
+    { nothingElseOpened: false },
+    { modulatorLostNothing: false },
+    { heldDown: false },
+    { bench: 'a few tiny bubbles' },
+    { bench: 'unknown' },
+    { bench: 'not done' },
+  ])('%j: every wheel is opened', (went) => {
+    const halt = runOf(plan, [fitted(went)], before);
+    expect(nextStep(halt)).toMatchObject({ kind: 'decide', halt: { reason: 'not as planned' } });
+    const decided: Said = {
+      ...base,
+      id: 'd',
+      kind: 'decided',
+      haltId: 'm',
+      decision: 'plan anew',
+    };
+    const anew = runOf(plan, [decided], halt).plan;
+    expect(anew.work.master).toMatchObject({ ...went, notYet: false });
+    expect(new Set(opens(anew)).size).toBe(4);
+    expect(anew.stages.map((s) => s.kind)).not.toContain('join lines');
+  });
+
+  test('on the vehicle already it is not joined anew, nor benched, nor is the servo pumped on it', () => {
+    const done = planned({ layout, work: after({ notYet: false }) });
+    const kinds = done.stages.map((s) => s.kind);
+    expect(kinds).not.toContain('join lines');
+    expect(kinds).not.toContain('bench');
+    expect(done.preparation).not.toContain('empty servo');
+    expect(opens(done).length).toBe(4);
+    expect(opens(planned({ layout, work: after({ notYet: false, bench: 'clean' }) }))).toEqual([]);
+    // A bench run of which nobody knows the end leaves it empty, for all that anybody can say.
+    const unknown = planned({ layout, work: after({ notYet: false, bench: 'unknown' }) });
+    expect(unknown.inside.primary!.emptyMl).toBeGreaterThan(0);
+    expect(opens(unknown).length).toBe(4);
+  });
 });
 
 // “Not done yet” is an answer of its own where the plan itself will ask for the work: common practice, no source.

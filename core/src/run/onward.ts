@@ -123,6 +123,11 @@ function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt)
     }
     case 'not as planned': {
       const how = state.log.find((e) => e.id === eventId);
+      if (how?.kind === 'master fitted') {
+        const { linesStayedFull, nothingElseOpened, modulatorLostNothing, heldDown, bench } = how;
+        const went = { linesStayedFull, nothingElseOpened, modulatorLostNothing, heldDown, bench };
+        return { ...work, master: work.master && { ...work.master, ...went, notYet: false } };
+      }
       if (how?.kind !== 'part fitted') return work;
       const { partId, cappedAtOnce, keptFull } = how;
       return {

@@ -35,7 +35,7 @@ export interface BleederFinding {
 
 /** A condition that a person was asked for and that does not hold. */
 export type Unmet =
-  | keyof Omit<MasterChanged, 'masterId' | 'linesOver'>
+  | keyof Omit<MasterChanged, 'masterId' | 'linesOver' | 'notYet'>
   | 'cappedAtOnce'
   | 'keptFull';
 
@@ -166,7 +166,7 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     bench:
       work.purpose === 'new or dry'
         ? work.masterIds
-        : work.master?.bench === 'not done'
+        : work.master?.bench === 'not done' && work.master.notYet !== false
           ? [work.master.masterId]
           : [],
   };
@@ -174,6 +174,8 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
 
 /** What is lacking so that a changed master would leave the wheels shut. */
 function missingCare(master: MasterChanged): Unmet[] {
+  // What is still to be done will be done with care; how the lines lie is known before.
+  if (master.notYet) return master.linesAboveWheels ? [] : ['linesAboveWheels'];
   return [
     ...CARE.filter((c) => !master[c]),
     ...(master.bench === 'clean' ? [] : ['bench' as const]),

@@ -14,6 +14,8 @@ export {
   LOWEST_LEVEL_MM,
   PURPOSES,
   routineFlush,
+  BENCH_ENDS,
+  type BenchEnd,
   type MasterChanged,
   type OwedWork,
   type PartChanged,

@@ -21,7 +21,7 @@ export const joinLines: OwnStageKind<JoinLinesDraft, JoinLinesStage> = {
   opens: true,
   waiting: null,
   drafts: ({ work, underWay }) =>
-    !underWay && work.purpose === 'after work' && work.master
+    !underWay && work.purpose === 'after work' && work.master && work.master.notYet !== false
       ? [{ kind: 'join lines', masterId: work.master.masterId }]
       : [],
   figures: () => ({ minutes: handsOn(15, 'each line off, capped and on again') }),

@@ -7,6 +7,7 @@ import { up as onward } from './migrations/004-onward';
 import { up as oneLog } from './migrations/005-one-log';
 import { up as matters } from './migrations/006-matters';
 import { up as inside } from './migrations/007-inside';
+import { up as foundInContainer } from './migrations/008-found-in-container';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -19,6 +20,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '005-one-log', up: ({ context }) => oneLog(context) },
       { name: '006-matters', up: ({ context }) => matters(context) },
       { name: '007-inside', up: ({ context }) => inside(context) },
+      { name: '008-found-in-container', up: ({ context }) => foundInContainer(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

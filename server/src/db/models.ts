@@ -212,6 +212,8 @@ export class ContainerDraw extends Model<
   declare workshopId: string;
   declare pouredMl: number;
   declare discardedMl: number;
+  /** What it was found to have held beyond what the shelf knew of, mL. */
+  declare foundMl: CreationOptional<number>;
   declare leftMl: number;
 }
 
@@ -419,6 +421,7 @@ export function defineModels(sequelize: Sequelize): void {
       workshopId: uuid(),
       pouredMl: ml(),
       discardedMl: ml(),
+      foundMl: { ...ml(), defaultValue: 0 },
       leftMl: ml(),
     },
     { sequelize, tableName: 'container_draws' },

@@ -1,7 +1,7 @@
 import type { FluidUsed, FluidUsedRecord } from '@brook/contract';
 import { compatibility, COMPATIBILITY_WORDS } from '@brook/core/fluid';
 import { usedGap } from '@brook/core/matters';
-import { admitContainer, ADMIT_WORDS, sharePoured } from '@brook/core/shelf';
+import { admitContainer, ADMIT_WORDS, sharePoured, type ShelfContainer } from '@brook/core/shelf';
 import { v4 as uuid } from 'uuid';
 import { Container, ContainerDraw, FluidMovedRow, type Job } from '../db/models';
 import { ProblemError, refused } from '../problems/kinds';
@@ -59,7 +59,7 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
     run.pouredFromMl,
   ).filter((c) => c.pouredMl > 0);
   await settle(locked, {
-    containers: containers.map((c) => ({ ...c, discardedMl: 0 })),
+    containers: containers.map((c) => ({ ...c, discardedMl: 0, countedLeftMl: null })),
     bledMl: run.bledMl,
     bledBy: 'strokes',
     removedMl: run.removedMl,
@@ -124,13 +124,20 @@ async function settle(locked: LockedJob, given: FluidUsed): Promise<void> {
   const left = new Map(held.map((h) => [h.row.id, h.leftMl]));
   await ContainerDraw.destroy({ where: { jobId: job.id }, transaction });
   await ContainerDraw.bulkCreate(
-    given.containers.map((c) => ({
-      ...c,
-      jobId: job.id,
-      workshopId: actor.workshopId,
-      // What was taken is checked against what was left to a millionth: rounding must not leave less than nothing.
-      leftMl: Math.max(0, left.get(c.containerId)! - c.pouredMl - c.discardedMl),
-    })),
+    given.containers.map(({ containerId, pouredMl, discardedMl, countedLeftMl }) => {
+      const leftMl = left.get(containerId)! - pouredMl - discardedMl;
+      // A pour that happened is kept: the container held more than the shelf knew of.
+      const foundMl = Math.max(0, (countedLeftMl ?? 0) - leftMl);
+      return {
+        containerId,
+        pouredMl,
+        discardedMl,
+        foundMl: leftMl < -1e-6 ? foundMl : 0,
+        jobId: job.id,
+        workshopId: actor.workshopId,
+        leftMl: leftMl < -1e-6 ? (countedLeftMl ?? 0) : Math.max(0, leftMl),
+      };
+    }),
     { transaction },
   );
   for (const { row } of held)
@@ -221,18 +228,32 @@ async function refuseWrongContainers(
           sentence: `Batch ${now.batch}, ${now.grade}: ${unfit}`,
         },
       ];
-    const taken = c.pouredMl + c.discardedMl;
-    return taken <= now.leftMl + 1e-6
-      ? []
-      : [
-          {
-            field: `containers.${i}.pouredMl`,
-            sentence: `Batch ${now.batch} holds ${Math.round(now.leftMl)} mL; ${Math.round(taken)} mL cannot have come out of it.`,
-          },
-        ];
+    const wrong = overdrawn(c, now);
+    return wrong ? [{ field: `containers.${i}.${wrong.field}`, sentence: wrong.sentence }] : [];
   });
   if (faults.length > 0)
     throw new ProblemError('invalid', faults.map((f) => f.sentence).join(' '), faults);
+}
+
+/** What is wrong with what came out of a container: more than it can ever have held, or more than the shelf knew of and nobody counted what is left. */
+function overdrawn(
+  { pouredMl, discardedMl, countedLeftMl }: FluidUsed['containers'][number],
+  { batch, leftMl, sizeMl }: ShelfContainer,
+): { readonly field: 'pouredMl' | 'countedLeftMl'; readonly sentence: string } | null {
+  const taken = pouredMl + discardedMl;
+  if (taken <= leftMl + 1e-6) return null;
+  const ml = Math.round(taken);
+  if (taken + (countedLeftMl ?? 0) > sizeMl + 1e-6)
+    return {
+      field: 'pouredMl',
+      sentence: `Batch ${batch} holds ${sizeMl} mL when full; ${ml} mL${countedLeftMl ? ` and ${Math.round(countedLeftMl)} mL left` : ''} cannot have been in it. Name the other container.`,
+    };
+  return countedLeftMl === null
+    ? {
+        field: 'countedLeftMl',
+        sentence: `Batch ${batch} was down as holding ${Math.round(leftMl)} mL, and ${ml} mL came out of it. Count it: how much is left?`,
+      }
+    : null;
 }
 
 /** What does not agree with the run is asked about: miscounted, lost, or still inside. */

@@ -214,7 +214,7 @@ async function usedByStrokes(actor: Actor, id: string, at: Date): Promise<FluidU
     (c) => c.pouredMl > 0,
   );
   return {
-    containers: containers.map((c) => ({ ...c, discardedMl: 0 })),
+    containers: containers.map((c) => ({ ...c, discardedMl: 0, countedLeftMl: null })),
     bledMl,
     bledBy: 'strokes',
     removedMl,

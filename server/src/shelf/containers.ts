@@ -29,7 +29,7 @@ export async function heldOf(
     ...(transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {}),
   });
   const drawn = await Container.sequelize!.query<{ containerId: string; ml: number }>(
-    `SELECT container_id AS "containerId", SUM(poured_ml + discarded_ml) AS ml FROM container_draws
+    `SELECT container_id AS "containerId", SUM(poured_ml + discarded_ml - found_ml) AS ml FROM container_draws
       WHERE workshop_id = :workshopId ${of.exceptJobId ? 'AND job_id <> :exceptJobId' : ''} GROUP BY container_id`,
     {
       type: QueryTypes.SELECT,

@@ -11,10 +11,12 @@ import { randomUUID } from 'node:crypto';
 import {
   Brook,
   fullRun,
+  jobsOf,
   NOW,
   planOfJob,
   SEED,
   SOUND_FLUID,
+  stateOfJob,
   usedFluid,
   type Caller,
 } from '../testing';
@@ -160,12 +162,12 @@ describe('what cannot have been poured is refused at its container', () => {
     expect((await tech.job(job.id)).fluidUsed).toBeNull();
   };
   const of = (c: Container, pouredMl: number) => ({ containerId: c.id, pouredMl, discardedMl: 0 });
-  test('more than it holds', async () => {
+  test('more than it can ever have held', async () => {
     await start();
     await put(
       (all) => [of(all.find((c) => c.batch === 'K-117')!, 251)],
       'containers.0.pouredMl',
-      /holds 250 mL; 251 mL cannot/,
+      /holds 250 mL when full; 251 mL cannot have been in it. Name the other container/,
     );
   });
   test('of another chemistry, whatever stands on the shelf', async () => {
@@ -192,6 +194,49 @@ describe('what cannot have been poured is refused at its container', () => {
       /no such container/,
     );
   });
+});
+
+// A pour that happened is kept, so that a recall is true: it was the shelf that was wrong.
+test('more than the shelf knew of asks for a count and is kept with it; recorded otherwise, the shelf is as it was', async () => {
+  await start([delivery('K-117', 1000, 1), delivery('K-118', 1000, 1)]);
+  const all = (await shelf()).containers;
+  const from = (batch: string, more: object) => ({
+    containerId: all.find((c) => c.batch === batch)!.id,
+    discardedMl: 0,
+    ...more,
+  });
+  const record = (job: Job, containers: object[]) =>
+    tech.send('put', `/jobs/${job.id}/fluid-used`, { ...usedFluid(job), containers }, job.version);
+  const jobs = jobsOf(tech);
+  const bled = async () => jobs.runOn(await jobs.accepted(await jobs.add('motorcycle-front-disc')));
+  const first = await bled();
+  const pouredMl = stateOfJob(first).run!.pouredMl;
+  await record(first, [from('K-117', { pouredMl, discardedMl: 900 - pouredMl })]).expect(200);
+  expect(await leftOf('K-117')).toBeCloseTo(100, 6);
+
+  const second = await bled();
+  const more = stateOfJob(second).run!.pouredMl;
+  const asked = await record(second, [from('K-117', { pouredMl: more })]).expect(422);
+  expect(asked.body.faults).toEqual([
+    {
+      field: 'containers.0.countedLeftMl',
+      sentence: `Batch K-117 was down as holding 100 mL, and ${Math.round(more)} mL came out of it. Count it: how much is left?`,
+    },
+  ]);
+  expect((await tech.job(second.id)).fluidUsed).toBeNull();
+  const full = { pouredMl: more, countedLeftMl: 1001 - more };
+  const never = await record(second, [from('K-117', full)]).expect(422);
+  expect(never.body.faults[0].field).toBe('containers.0.pouredMl');
+  await record(second, [from('K-117', { pouredMl: more, countedLeftMl: 50 })]).expect(200);
+  const kept = await tech.job(second.id);
+  expect(kept.fluidUsed!.containers).toMatchObject([
+    { batch: 'K-117', pouredMl: more, leftMl: 50 },
+  ]);
+  expect(await leftOf('K-117')).toBeCloseTo(50, 6);
+
+  await record(kept, [from('K-118', { pouredMl: more })]).expect(200);
+  expect(await leftOf('K-117')).toBeCloseTo(100, 6);
+  expect(await leftOf('K-118')).toBeCloseTo(1000 - more, 6);
 });
 
 test('the gate waits for it', async () => {

@@ -308,7 +308,11 @@ export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
   const { pouredMl, bledMl, removedMl } = stateOfJob(job).run!;
   const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
   return {
-    containers: sharePoured(pouredMl, picked).map((c) => ({ ...c, discardedMl: 0 })),
+    containers: sharePoured(pouredMl, picked).map((c) => ({
+      ...c,
+      discardedMl: 0,
+      countedLeftMl: null,
+    })),
     bledMl,
     bledBy: 'strokes',
     removedMl,
