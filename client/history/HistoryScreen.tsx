@@ -185,6 +185,18 @@ function Changes({ history }: { readonly history: VehicleHistory }) {
         ))}
       </View>
       {history.changes.length === 0 ? <Words>None yet.</Words> : null}
+      {history.odometer.length > 0 ? (
+        <Words size="small">
+          {`Odometer: ${[...history.odometer]
+            .reverse()
+            .slice(0, 3)
+            .map(
+              (o) =>
+                `${o.km.toLocaleString('en')} km, ${shortDate(new Date(o.atMs).toISOString())}`,
+            )
+            .join('; ')}`}
+        </Words>
+      ) : null}
       {history.changes.some((c) => c.batches.length > 0) ? (
         <More title="Who else got these batches?" about="One search for each">
           {[...new Set(history.changes.flatMap((c) => c.batches))].map((batch) => (

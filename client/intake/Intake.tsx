@@ -1,35 +1,35 @@
 import type { VehicleSummary } from '@brook/contract';
-import { holds, type MatterKind } from '@brook/core/matters';
-import { PURPOSE_WORDS, PURPOSES, type Purpose } from '@brook/core/scope';
+import { FOUND_WORDS, holds, type MatterKind } from '@brook/core/matters';
+import { ASKS, PURPOSE_WORDS, purposeOf, SEEN_AT_INTAKE, withAsk } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { useOpenJob } from '../data/job';
-import { useVehicles } from '../data/vehicles';
+import { useVehicle, useVehicles } from '../data/vehicles';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { MatterList } from '../matters/MatterList';
+import { PartQuestions } from '../plan/PartQuestions';
+import type { PartDraft } from '../plan/work';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
+import { Field } from '../ui/Field';
+import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { VehicleLine } from '../vehicles/VehicleLine';
 import { usePageTitle } from '../ui/usePageTitle';
+import { freshIntake, intakeWaits, newJobOf, odometerFault, type IntakeDraft } from './intakeDraft';
 
 /** Take a vehicle in: which one, which system, what is asked. */
 export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined }) {
   const vehicles = useVehicles();
   const [picked, setPicked] = useState<string | null>(vehicleId ?? null);
   usePageTitle('New job');
-  const [masterIds, setMasterIds] = useState<readonly string[] | null>(null);
-  const [purpose, setPurpose] = useState<Purpose | null>(null);
-  const [hands, setHands] = useState<'alone' | 'helper' | null>(null);
-  const jobId = useMemo(() => uuid(), []);
-  const openJob = useOpenJob();
   const vehicle = vehicles.data?.find((v) => v.id === picked) ?? null;
 
   if (vehicles.isPending) return <Loading what="the vehicles" />;
@@ -42,33 +42,36 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
       />
     );
   if (!vehicle) return <PickVehicle vehicles={vehicles.data} onPick={setPicked} />;
+  return <TakeIn key={vehicle.id} vehicle={vehicle} onOther={() => setPicked(null)} />;
+}
 
-  const inHand = masterIds ?? vehicle.masters.map((m) => m.id);
-  const missing =
-    inHand.length === 0
-      ? 'Say what is in hand first'
-      : purpose === null
-        ? 'Say why it is here first'
-        : hands === null
-          ? 'Say who is at hand first'
-          : null;
-  const open = () => {
-    if (!purpose) return;
-    const helper = hands === 'helper';
-    openJob.mutate(
-      { id: jobId, vehicleId: vehicle.id, purpose, masterIds: [...inHand], helper },
-      { onSuccess: (job) => router.replace(`/jobs/${job.id}`) },
-    );
-  };
+/** What is up with the vehicle that was picked: any of it together, what else is seen, and who is there. */
+function TakeIn({
+  vehicle,
+  onOther,
+}: {
+  readonly vehicle: VehicleSummary;
+  readonly onOther: () => void;
+}) {
+  const [draft, setDraft] = useState<IntakeDraft>(() => freshIntake(vehicle));
+  const set = (more: Partial<IntakeDraft>) => setDraft((d) => ({ ...d, ...more }));
+  const jobId = useMemo(() => uuid(), []);
+  const openJob = useOpenJob();
+  const part = draft.asks.includes('part');
+  const open = () =>
+    openJob.mutate(newJobOf(jobId, vehicle.id, draft), {
+      onSuccess: (job) => router.replace(`/jobs/${job.id}`),
+    });
+  const { asks, found } = draft;
   return (
     <Page
       action={
         <ActionBar
           label={vehicle.matters.length > 0 ? 'Take it in with these' : 'Open the job'}
           busy={openJob.isPending}
-          waitsFor={missing}
+          waitsFor={intakeWaits(draft)}
           onPress={open}
-          side={{ label: 'Other vehicle', onPress: () => setPicked(null) }}
+          side={{ label: 'Other vehicle', onPress: onOther }}
         />
       }
     >
@@ -101,34 +104,99 @@ export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined 
             label: capital(m.control),
             about: m.name,
           }))}
-          chosen={inHand}
-          onChoose={setMasterIds}
+          chosen={draft.masterIds}
+          onChoose={(masterIds) => set({ masterIds })}
         />
       ) : null}
-      <Choice
+      <Choices
         question={vehicle.matters.length > 0 ? 'And today?' : 'Why is it here?'}
-        options={PURPOSES.filter((p) => p !== 'look and prove' || mayOnlyLook(vehicle)).map(
-          (p) => ({
-            value: p,
-            label: PURPOSE_WORDS[p].title,
-            about: PURPOSE_WORDS[p].about,
-          }),
-        )}
-        chosen={purpose}
-        onChoose={setPurpose}
-        stacked
+        options={ASKS.filter((a) => a !== 'look' || mayOnlyLook(vehicle)).map((a) => ({
+          value: a,
+          label: PURPOSE_WORDS[purposeOf(a)].title,
+          about: PURPOSE_WORDS[purposeOf(a)].about,
+        }))}
+        chosen={asks}
+        onChoose={(chosen) => set({ asks: withAsk(asks, chosen) })}
       />
+      {part ? (
+        <PartsOf vehicleId={vehicle.id} parts={draft.parts} onChange={(parts) => set({ parts })} />
+      ) : null}
+      <More
+        title="Something else found?"
+        about={
+          Object.keys(found).length > 0
+            ? SEEN_AT_INTAKE.filter((w) => found[w] !== undefined)
+                .map((w) => FOUND_WORDS[w].title)
+                .join(', ')
+            : 'Wet joint, cracked boot, sinking, lamp; odometer'
+        }
+      >
+        <Choices
+          question="What do you see?"
+          options={SEEN_AT_INTAKE.map((w) => ({
+            value: w,
+            label: FOUND_WORDS[w].title,
+            about: FOUND_WORDS[w].about,
+          }))}
+          chosen={SEEN_AT_INTAKE.filter((w) => found[w] !== undefined)}
+          onChoose={(seen) =>
+            set({ found: Object.fromEntries(seen.map((w) => [w, found[w] ?? ''])) })
+          }
+          mayBeNone
+        />
+        {SEEN_AT_INTAKE.filter((w) => found[w] !== undefined && w !== 'sinks').map((w) => (
+          <Field
+            key={w}
+            label={w === 'lamp lit' ? 'Which lamp?' : `${FOUND_WORDS[w].title}: where?`}
+            value={found[w]!}
+            onChange={(where) => set({ found: { ...found, [w]: where } })}
+            maxLength={80}
+          />
+        ))}
+        <Field
+          label="Odometer"
+          unit="km"
+          inputMode="numeric"
+          value={draft.odometer}
+          onChange={(odometer) => set({ odometer })}
+          fault={odometerFault(draft)}
+        />
+      </More>
       <Choice
         question="Who is at hand?"
         options={[
           { value: 'alone', label: 'I am alone' },
           { value: 'helper', label: 'A helper too' },
         ]}
-        chosen={hands}
-        onChoose={setHands}
+        chosen={draft.hands}
+        onChoose={(hands) => set({ hands })}
       />
+      {draft.hands === 'helper' ? (
+        <Field
+          label="Helper’s name, if you like"
+          value={draft.helperName}
+          onChange={(helperName) => set({ helperName })}
+          maxLength={60}
+        />
+      ) : null}
     </Page>
   );
+}
+
+/** The parts of the vehicle that was picked: its layout is fetched when one is asked for. */
+function PartsOf({
+  vehicleId,
+  parts,
+  onChange,
+}: {
+  readonly vehicleId: string;
+  readonly parts: readonly PartDraft[];
+  readonly onChange: (parts: readonly PartDraft[]) => void;
+}) {
+  const vehicle = useVehicle(vehicleId);
+  if (vehicle.error) return <Caution title={vehicle.error.message} />;
+  if (!vehicle.data) return <Words>Looking up its parts …</Words>;
+  return <PartQuestions layout={vehicle.data.layout} parts={parts} onChange={onChange} open />;
 }
 
 /** Whether a look and a proof settle something here: a mark, a mended leak; not where it owes a bleed. */

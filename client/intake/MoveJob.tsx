@@ -9,7 +9,7 @@ import { VehicleLine } from '../vehicles/VehicleLine';
 
 /** A job that was begun on the wrong vehicle goes to the right one, as long as nothing was read or done in it. */
 export function MoveJob({ job }: { readonly job: Job }) {
-  const untouched = job.events.every((e) => e.kind === 'work said');
+  const untouched = job.events.every((e) => e.kind === 'work said' || e.kind === 'taken in');
   const vehicles = useVehicles();
   const act = useJobAct(job);
   const [moving, setMoving] = useState<string | null>(null);

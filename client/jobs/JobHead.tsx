@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { PURPOSE_WORDS } from '@brook/core/scope';
+import { workTitle } from '@brook/core/scope';
 import { StyleSheet, View } from 'react-native';
 import { Link } from 'expo-router';
 import { lowerFirst } from '@brook/core/text';
@@ -26,7 +26,7 @@ export function JobHead({ job }: { readonly job: Job }) {
       <Words size="small" tone="softWords">
         {[
           job.vehicleTag,
-          lowerFirst(PURPOSE_WORDS[job.purpose].title),
+          lowerFirst(workTitle(job.planChoices.work)),
           job.fluid?.verdict.fill?.grade,
         ]
           .filter(Boolean)

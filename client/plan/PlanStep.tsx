@@ -5,7 +5,7 @@ import { ORDER_WORDS } from '@brook/core/order';
 import { planChanges, refusalWords, type Plan, type PlanResult } from '@brook/core/plan';
 import { emptyRun } from '@brook/core/run';
 import { useFolded } from '../data/jobFold';
-import { PURPOSE_WORDS, nameOf } from '@brook/core/scope';
+import { complains, nameOf, workTitle } from '@brook/core/scope';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -13,6 +13,7 @@ import { useJobAct } from '../data/job';
 import { BackToHand } from '../jobs/BackToHand';
 import { TakenOver } from '../matters/TakenOver';
 import { OldFluid } from './OldFluid';
+import { FaultList } from '../faults/FaultList';
 import { EndJob } from '../jobs/EndJob';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
@@ -144,7 +145,7 @@ function Refused({
         <View>
           <ChoiceLine
             label="Work"
-            value={PURPOSE_WORDS[job.planChoices.work.purpose].title}
+            value={workTitle(job.planChoices.work)}
             onPress={() => open('work')}
           />
           {result.methods.length > 0 ? (
@@ -222,7 +223,7 @@ function Document({
       <View>
         <ChoiceLine
           label="Work"
-          value={PURPOSE_WORDS[plan.work.purpose].title}
+          value={workTitle(plan.work)}
           about={parts || undefined}
           onPress={open ? () => open('work') : undefined}
         />
@@ -250,6 +251,9 @@ function Document({
       <OldFluid job={job} plan={plan} />
       <ScopeWords plan={plan} />
       <StageList plan={plan} />
+      {job.stage === 'plan' && complains(plan.work) ? (
+        <FaultList signs={['pedal not right']} layout={job.layout} />
+      ) : null}
       <View>
         <Words strong heading={2}>
           Fluid and time

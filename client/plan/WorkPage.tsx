@@ -2,7 +2,15 @@ import { linesOf, needsTool } from '@brook/core/stages';
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
 
-import { changeableParts, nameOf, partnerAdvice, PURPOSE_WORDS, PURPOSES } from '@brook/core/scope';
+import {
+  ASKS,
+  nameOf,
+  partnerAdvice,
+  PURPOSE_WORDS,
+  purposeOf,
+  withAsk,
+  type Ask,
+} from '@brook/core/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sameData } from '../forms/threeWay';
@@ -11,13 +19,13 @@ import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';
-import { More } from '../ui/More';
 import { Page } from '../ui/Page';
 import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { BENCH_OPTIONS, heldDownQuestion, MASTER_QUESTIONS } from './masterQuestions';
 import { ANSWERS, YES_NO } from './answers';
-import { workDraft, workFaults, workOf, type PartDraft, type WorkDraft } from './work';
+import { PartQuestions } from './PartQuestions';
+import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 import { LeftBefore } from './ScopeWords';
 import { PageHead } from './Table';
 
@@ -35,7 +43,8 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
   useUnsaved(!sameData(draft, workDraft(layout, planChoices)));
   const set = (more: Partial<WorkDraft>) => setDraft((d) => ({ ...d, ...more }));
   const faults = workFaults(layout, draft);
-  const after = draft.purpose === 'after work';
+  const has = (ask: Ask) => draft.asks.includes(ask);
+  const onlyRenews = draft.asks.length === 1 && has('renew');
   const first = Object.values(faults)[0] ?? null;
   return (
     <Page
@@ -51,16 +60,15 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
     >
       <PageHead vehicle={job.vehicleName} question="What was done?" />
       <LeftBefore job={job} />
-      <Choice
+      <Choices
         question="Why is it here?"
-        options={PURPOSES.filter((p) => p !== 'look and prove' || draft.purpose === p).map((p) => ({
-          value: p,
-          label: PURPOSE_WORDS[p].title,
-          about: PURPOSE_WORDS[p].about,
+        options={ASKS.filter((a) => a !== 'look' || draft.asks.includes(a)).map((a) => ({
+          value: a,
+          label: PURPOSE_WORDS[purposeOf(a)].title,
+          about: PURPOSE_WORDS[purposeOf(a)].about,
         }))}
-        chosen={draft.purpose}
-        onChoose={(purpose) => set({ purpose })}
-        stacked
+        chosen={draft.asks}
+        onChoose={(asks) => set({ asks: withAsk(draft.asks, asks) })}
       />
       {layout.masters.length > 1 ? (
         <Choices
@@ -74,8 +82,8 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           onChoose={(masterIds) => set({ masterIds })}
         />
       ) : null}
-      {after ? <Changed layout={layout} draft={draft} set={set} /> : null}
-      {draft.purpose === 'new or dry' || draft.masterChanged?.done === 'no' ? (
+      {has('part') ? <Changed layout={layout} draft={draft} set={set} /> : null}
+      {has('dry') || draft.masterChanged?.done === 'no' ? (
         <Choice
           question="The master?"
           chosen={draft.primeInPlace}
@@ -86,10 +94,8 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           ]}
         />
       ) : null}
-      {draft.purpose === 'routine flush' ? null : (
-        <Levels layout={layout} draft={draft} set={set} faults={faults} />
-      )}
-      {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose !== 'routine flush' ? (
+      {onlyRenews ? null : <Levels layout={layout} draft={draft} set={set} faults={faults} />}
+      {layout.nodes.some((n) => n.kind === 'modulator') && !onlyRenews ? (
         <Choice
           question="Was the modulator opened, or did it lose fluid?"
           options={YES_NO}
@@ -97,7 +103,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           onChoose={(modulatorOpened) => set({ modulatorOpened })}
         />
       ) : null}
-      {layout.nodes.some((n) => n.kind === 'modulator') && draft.purpose === 'soft pedal' ? (
+      {layout.nodes.some((n) => n.kind === 'modulator') && has('soft') ? (
         <Choice
           question="Bled already, every wheel clean, and still soft?"
           why="Then air may stand in the modulator, where no stroke reaches it."
@@ -106,7 +112,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           onChoose={(stillSoft) => set({ stillSoft })}
         />
       ) : null}
-      {needsTool(layout) && draft.purpose === 'routine flush' ? (
+      {needsTool(layout) && onlyRenews ? (
         <Choice
           question="Renew the fluid in the ABS pockets too?"
           why="Only a tool-driven cycle reaches it; a routine flush does not need it."
@@ -144,21 +150,6 @@ interface PartProps {
 /** Which parts, and the conditions that keep the scope small, each asked and none assumed. */
 function Changed({ layout, draft, set }: PartProps) {
   const masters = layout.masters.filter((m) => draft.masterIds.includes(m.id));
-  const choose = (ids: readonly string[]) =>
-    set({
-      parts: ids.map(
-        (partId) =>
-          draft.parts.find((p) => p.partId === partId) ?? {
-            partId,
-            done: null,
-            cappedAtOnce: null,
-            keptFull: null,
-            newPart: null,
-          },
-      ),
-    });
-  const put = (partId: string, more: Partial<PartDraft>) =>
-    set({ parts: draft.parts.map((p) => (p.partId === partId ? { ...p, ...more } : p)) });
   const advice = partnerAdvice(
     layout,
     [
@@ -169,62 +160,12 @@ function Changed({ layout, draft, set }: PartProps) {
   );
   return (
     <View style={{ gap: 16 }}>
-      <More
-        title="Which part?"
-        about={draft.parts.map((p) => nameOf(layout, p.partId)).join(', ') || 'None named yet'}
+      <PartQuestions
+        layout={layout}
+        parts={draft.parts}
+        onChange={(parts) => set({ parts })}
         open={draft.parts.length === 0 && draft.masterChanged === null}
-      >
-        <Choices
-          question="Changed or opened, in the order of fitting"
-          options={changeableParts(layout).map((p) => ({ value: p.id, label: p.name }))}
-          chosen={draft.parts.map((p) => p.partId)}
-          onChoose={choose}
-          mayBeNone
-        />
-      </More>
-      {draft.parts.map((p) => (
-        <View key={p.partId} style={{ gap: 8 }}>
-          <Words strong>{nameOf(layout, p.partId)}</Words>
-          <Choice
-            compact
-            question="A new part?"
-            options={[
-              { value: 'yes', label: 'New' },
-              { value: 'no', label: 'The old one back' },
-            ]}
-            chosen={p.newPart}
-            onChoose={(newPart) => put(p.partId, { newPart })}
-          />
-          <Choice
-            compact
-            question="Is it done?"
-            options={[
-              { value: 'yes', label: 'Done' },
-              { value: 'no', label: 'Not yet' },
-            ]}
-            chosen={p.done}
-            onChoose={(done) => put(p.partId, { done })}
-          />
-          {p.done === 'yes' ? (
-            <>
-              <Choice
-                compact
-                question="Line capped at the joint at once?"
-                options={ANSWERS}
-                chosen={p.cappedAtOnce}
-                onChoose={(cappedAtOnce) => put(p.partId, { cappedAtOnce })}
-              />
-              <Choice
-                compact
-                question="Reservoir kept full throughout?"
-                options={ANSWERS}
-                chosen={p.keptFull}
-                onChoose={(keptFull) => put(p.partId, { keptFull })}
-              />
-            </>
-          ) : null}
-        </View>
-      ))}
+      />
       {draft.parts.length > 0 ? (
         <Choice
           compact

@@ -63,6 +63,8 @@ test('what was answered comes back as it was answered', () => {
     partnerAges: [{ partId: 'slave', months: 30 }],
     work: {
       purpose: 'after work',
+      also: ['renew'],
+      found: [{ what: 'wet joint', where: 'rear bracket' }],
       masterIds: ['clutch-master'],
       parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }],
       lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }],
@@ -88,12 +90,13 @@ test('what was answered comes back as it was answered', () => {
 
 test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   ['a flush needs no more', {}, null],
+  ['nothing asked', { asks: [] }, /why it is here/],
   ['nothing in hand', { masterIds: [] }, /in hand/],
-  ['work without a part', { purpose: 'after work' }, /Name what was changed/],
+  ['work without a part', { asks: ['part'] }, /Name what was changed/],
   [
     'a part named, the rest not asked',
     {
-      purpose: 'after work',
+      asks: ['part'],
       parts: [
         { partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' },
       ],
@@ -103,7 +106,7 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   [
     'something else, not named',
     {
-      purpose: 'after work',
+      asks: ['part'],
       parts: [
         { partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' },
       ],
@@ -114,7 +117,7 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   [
     'a part with an open question',
     {
-      purpose: 'after work',
+      asks: ['part'],
       parts: [
         { partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: null, newPart: 'yes' },
       ],
@@ -123,18 +126,18 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   ],
   [
     'a master with an open question',
-    { purpose: 'after work', masterChanged: { ...MASTER, bench: null } },
+    { asks: ['part'], masterChanged: { ...MASTER, bench: null } },
     /every question/,
   ],
   [
     'a master of which nobody said whether it is on',
-    { purpose: 'after work', masterChanged: { ...MASTER, done: null } },
+    { asks: ['part'], masterChanged: { ...MASTER, done: null } },
     /every question/,
   ],
   [
     'a master with one question open',
     {
-      purpose: 'after work',
+      asks: ['part'],
       masterChanged: { ...MASTER, answers: { ...MASTER.answers, heldDown: undefined } },
     },
     /every question/,
@@ -142,7 +145,7 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   [
     'a master that is not on yet: only what can be known before',
     {
-      purpose: 'after work',
+      asks: ['part'],
       masterChanged: {
         ...MASTER,
         done: 'no',
@@ -155,17 +158,17 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   [
     'a master that is not on yet, its lines not said',
     {
-      purpose: 'after work',
+      asks: ['part'],
       masterChanged: { ...MASTER, done: 'no', bench: null, answers: {} },
     },
     /every question/,
   ],
   [
     'a level that cannot be',
-    { purpose: 'soft pedal', lowest: { bowl: '900' } },
+    { asks: ['soft'], lowest: { bowl: '900' } },
     /Reservoir: give 0 to 300 mm/,
   ],
-  ['a level alone is enough', { purpose: 'after work', lowest: { bowl: '60' } }, null],
+  ['a level alone is enough', { asks: ['part'], lowest: { bowl: '60' } }, null],
 ])('%s', (_, more, sentence) => {
   const faults = Object.values(workFaults(layout, draft(more)));
   if (sentence === null) expect(faults).toEqual([]);
@@ -174,7 +177,7 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
 
 test('another purpose drops what belonged to the last one, and the method is chosen anew', () => {
   const full = draft({
-    purpose: 'after work',
+    asks: ['part'],
     parts: [{ partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
     masterChanged: MASTER,
     lowest: { bowl: '40' },
@@ -186,7 +189,7 @@ test('another purpose drops what belonged to the last one, and the method is cho
     leastFluid: null,
     work: { master: { modulatorLostNothing: false }, lowest: [{ belowMaxMm: 40 }] },
   });
-  expect(workOf(layout, { ...full, purpose: 'routine flush' }, CHOICES)).toMatchObject({
+  expect(workOf(layout, { ...full, asks: ['renew'] }, CHOICES)).toMatchObject({
     method: 'two people',
     work: { parts: [], master: null, lowest: [], modulatorOpened: false },
   });
@@ -201,8 +204,7 @@ test('nobody knows counts as no, not yet as an answer of its own', () => {
     keptFull: 'unknown',
   } as const;
   const sent = (done: 'yes' | 'no') =>
-    workOf(layout, draft({ purpose: 'after work', parts: [{ ...part, done }] }), CHOICES).work
-      .parts;
+    workOf(layout, draft({ asks: ['part'], parts: [{ ...part, done }] }), CHOICES).work.parts;
   expect(sent('yes')).toEqual([
     { partId: 'slave', newPart: true, cappedAtOnce: false, keptFull: false },
   ]);
@@ -212,15 +214,15 @@ test('nobody knows counts as no, not yet as an answer of its own', () => {
   const back = workDraft(layout, { ...CHOICES, work: { ...CHOICES.work, parts: [...sent('no')] } });
   expect(back.parts).toMatchObject([{ done: 'no' }]);
   const open = { ...part, done: 'no' as const, cappedAtOnce: null, keptFull: null };
-  const asked = draft({ purpose: 'after work', parts: [open], elseOpened: 'no' });
+  const asked = draft({ asks: ['part'], parts: [open], elseOpened: 'no' });
   expect(workFaults(layout, asked)).toEqual({});
 });
 
 // A question is put so that yes is not always the good answer; what nobody knows was not kept.
 test('of a master each answer counts by what is good, nobody knows as not kept, not yet as kept until the run asks', () => {
   const sent = (more: object) =>
-    workOf(layout, draft({ purpose: 'after work', masterChanged: { ...MASTER, ...more } }), CHOICES)
-      .work.master;
+    workOf(layout, draft({ asks: ['part'], masterChanged: { ...MASTER, ...more } }), CHOICES).work
+      .master;
   expect(sent({})).toMatchObject({
     linesStayedFull: true,
     nothingElseOpened: true,

@@ -1,8 +1,14 @@
 import { inRange, rangeWords } from '@brook/core/units';
-import { LOWEST_LEVEL_MM, partsAsOne } from '@brook/core/scope';
+import {
+  asksOf,
+  LOWEST_LEVEL_MM,
+  partsAsOne,
+  workAsked,
+  type Ask,
+  type BenchEnd,
+} from '@brook/core/scope';
 import type { PlanChoices } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
-import type { BenchEnd, Purpose } from '@brook/core/scope';
 import { typedNumber } from '../ui/typedNumber';
 import type { Answer, YesNo } from './answers';
 import { kept, MASTER_QUESTIONS, type MasterAnswers, type MasterKey } from './masterQuestions';
@@ -27,7 +33,8 @@ export interface MasterDraft {
 
 /** What was done, half-filled. */
 export interface WorkDraft {
-  readonly purpose: Purpose;
+  /** Any of them together. */
+  readonly asks: readonly Ask[];
   readonly masterIds: readonly string[];
   readonly parts: readonly PartDraft[];
   readonly holdPoint: YesNo;
@@ -54,7 +61,7 @@ export function workDraft(
 ): WorkDraft {
   const { master } = work;
   return {
-    purpose: work.purpose,
+    asks: asksOf(work),
     masterIds: work.masterIds,
     holdPoint: said(holdPoint),
     elseOpened: work.parts.length > 0 ? 'no' : null,
@@ -93,6 +100,7 @@ export function workDraft(
 /** What is missing or cannot be right, by what it is about. */
 export function workFaults(layout: Layout, draft: WorkDraft): Record<string, string> {
   const faults: Record<string, string> = {};
+  if (draft.asks.length === 0) faults.asks = 'Say why it is here';
   if (draft.masterIds.length === 0) faults.masters = 'Say what is in hand';
   for (const [bowlId, mm] of Object.entries(draft.lowest)) {
     const value = typedNumber(mm);
@@ -100,7 +108,7 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
       faults[bowlId] =
         `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give ${rangeWords(LOWEST_LEVEL_MM)} below MAX`;
   }
-  if (draft.purpose !== 'after work') return faults;
+  if (!draft.asks.includes('part')) return faults;
   if (
     draft.parts.length === 0 &&
     !draft.masterChanged &&
@@ -120,10 +128,19 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
 }
 
 /** Whether something about a part is not answered; of what is not done yet nobody can say how it went. */
-const isOpenQuestion = ({ newPart, done, cappedAtOnce, keptFull }: PartDraft): boolean =>
+export const isOpenQuestion = ({ newPart, done, cappedAtOnce, keptFull }: PartDraft): boolean =>
   newPart === null ||
   done === null ||
   (done === 'yes' && (cappedAtOnce === null || keptFull === null));
+
+/** What is said of a part: what is not done yet will be done with care, and the run asks. */
+export const partOf = (p: PartDraft): PlanChoices['work']['parts'][number] => ({
+  partId: p.partId,
+  cappedAtOnce: p.done === 'no' || p.cappedAtOnce === 'yes',
+  keptFull: p.done === 'no' || p.keptFull === 'yes',
+  ...(p.done === 'no' ? { notYet: true } : {}),
+  newPart: p.newPart === 'yes',
+});
 
 /** What is said of a master: what is still to be done will be done with care, and the run asks. */
 function masterOf(draft: MasterDraft): NonNullable<PlanChoices['work']['master']> {
@@ -152,13 +169,14 @@ function isMasterOpen(layout: Layout, { done, bench, answers }: MasterDraft): bo
 
 /** The choices with what was answered; what belongs to another purpose is not sent. */
 export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): PlanChoices {
-  const after = draft.purpose === 'after work';
-  const flush = draft.purpose === 'routine flush';
+  const { purpose, also } = workAsked(draft.asks)!;
+  const after = draft.asks.includes('part');
+  const flush = draft.asks.every((a) => a === 'renew');
   const master = after ? draft.masterChanged : null;
   return {
     ...before,
     // Another scope may ask for another method and order; they are chosen anew.
-    method: draft.purpose === before.work.purpose ? before.method : null,
+    method: purpose === before.work.purpose ? before.method : null,
     order: before.order === 'least fluid' ? null : before.order,
     leastFluid: null,
     holdPoint: draft.holdPoint === 'yes',
@@ -168,22 +186,15 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
       months: Number.isFinite(typedNumber(months)) ? typedNumber(months) : null,
     })),
     work: {
-      purpose: draft.purpose,
+      purpose,
+      also,
+      found: before.work.found ?? [],
       masterIds: [...draft.masterIds],
       endLost: draft.endLost === 'no' ? null : draft.endLost,
       modulatorOpened: !flush && draft.modulatorOpened === 'yes',
-      airInModulator: draft.purpose === 'soft pedal' && draft.stillSoft === 'yes',
+      airInModulator: draft.asks.includes('soft') && draft.stillSoft === 'yes',
       renewPockets: flush && draft.renewPockets === 'yes',
-      parts: after
-        ? draft.parts.map((p) => ({
-            partId: p.partId,
-            // What is not done yet will be done with care; the run asks.
-            cappedAtOnce: p.done === 'no' || p.cappedAtOnce === 'yes',
-            keptFull: p.done === 'no' || p.keptFull === 'yes',
-            ...(p.done === 'no' ? { notYet: true } : {}),
-            newPart: p.newPart === 'yes',
-          }))
-        : [],
+      parts: after ? draft.parts.map(partOf) : [],
       master: master && masterOf(master),
       lowest: flush
         ? []

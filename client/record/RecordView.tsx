@@ -28,6 +28,7 @@ import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { BackToHand } from '../jobs/BackToHand';
 import { JobHead } from '../jobs/JobHead';
+import { TakenIn } from '../jobs/TakenIn';
 import { MatterList } from '../matters/MatterList';
 import type { StepProps } from '../jobs/step';
 import { FaultList } from '../faults/FaultList';
@@ -83,7 +84,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
       ) : null}
       <Additions job={job} />
       <Section title="Who did what">
-        <Words size="small">{`Taken in by ${job.openedBy}, ${shortDate(job.openedAt)}, ${clockTime(job.openedAt)}`}</Words>
+        <TakenIn job={job} />
         {job.planAccepted ? (
           <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words>
         ) : null}

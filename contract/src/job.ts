@@ -2,13 +2,13 @@ import type { Layout } from '@brook/core/circuit';
 import { COLOURS, DEMAND_SOURCES, type Dye } from '@brook/core/fluid';
 import type { Inside } from '@brook/core/inside';
 import type { PlanResult } from '@brook/core/plan';
-import { PURPOSES } from '@brook/core/scope';
+import { ODOMETER_KM, PURPOSES } from '@brook/core/scope';
 import type { AcceptedPick, FluidRead } from '@brook/core/log';
 import type { Figure } from '@brook/core/figure';
 import { z } from 'zod';
-import { id, isoTime, line, oneOf } from './common';
+import { id, isoTime, line, oneOf, within } from './common';
 import { jobSummary } from './jobSummary';
-import { planChoices } from './plan';
+import { foundAtIntake, goesAlong, partsChanged, planChoices } from './plan';
 import { keptEvent } from './jobEvent';
 import { matter } from './matter';
 import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
@@ -19,7 +19,15 @@ export const newJob = z.strictObject({
   id: id.optional().describe('Made by the client, so that sending twice makes one job'),
   vehicleId: id,
   purpose: oneOf('Purpose', PURPOSES).default('routine flush'),
+  also: goesAlong.default([]),
+  parts: partsChanged.default([]).describe('Parts that it is here for'),
+  found: foundAtIntake.default([]),
+  odometerKm: within(ODOMETER_KM)
+    .nullable()
+    .default(null)
+    .describe('What the odometer reads, km; null where nobody looked'),
   helper: flag('helper').optional().describe('Whether somebody is at hand for the pedal'),
+  helperName: line('Name of the helper', 2, 60).nullable().default(null),
   masterIds: z
     .array(line('Master', 1, 60))
     .min(1, 'Nothing is in hand; give at least one master, or leave it out for all.')

@@ -3,7 +3,7 @@ import { COLOURS } from '@brook/core/fluid';
 import { METHODS, WORKSHOP_C } from '@brook/core/flow';
 import { ORDER_SCHOOLS } from '@brook/core/order';
 import { OUTLET_TARGET, USUAL_CHOICES, type PlanPreview } from '@brook/core/plan';
-import { BENCH_ENDS, LOWEST_LEVEL_MM, PURPOSES } from '@brook/core/scope';
+import { ALSO, BENCH_ENDS, LOWEST_LEVEL_MM, PURPOSES, SEEN_AT_INTAKE } from '@brook/core/scope';
 import { z } from 'zod';
 import { line, oneOf, within } from './common';
 import { houseRules } from './houseRules';
@@ -14,24 +14,42 @@ const elementId = line('Element id', 1, 60);
 const answered = (what: string) =>
   z.boolean({ error: `${what} is not answered; give true or false.` });
 
+export const partsChanged = z
+  .array(
+    z.strictObject({
+      partId: elementId,
+      cappedAtOnce: answered('Whether the joint was capped at once'),
+      keptFull: answered('Whether the reservoir was kept full'),
+      newPart: flag('newPart')
+        .default(true)
+        .describe('Whether the part is new, not the old one put back'),
+      notYet: flag('notYet').optional().describe('Not done yet: the run asks how it went'),
+    }),
+  )
+  .max(20);
+export const goesAlong = z
+  .array(oneOf('What goes along', ALSO))
+  .max(ALSO.length)
+  .readonly()
+  .describe('What it is here for besides');
+export const foundAtIntake = z
+  .array(
+    z.strictObject({
+      what: oneOf('What was found', SEEN_AT_INTAKE),
+      where: z.string().trim().max(80, 'Where it was found should have at most 80 characters.'),
+    }),
+  )
+  .max(8)
+  .readonly()
+  .describe('What else was seen when it was taken in');
+
 /** What was done to the vehicle, in facts. */
 export const workDone = z.strictObject({
   purpose: oneOf('Purpose', PURPOSES),
+  also: goesAlong.optional(),
+  found: foundAtIntake.optional(),
   masterIds: z.array(elementId).min(1, 'Nothing is in hand; give at least one master.').max(6),
-  parts: z
-    .array(
-      z.strictObject({
-        partId: elementId,
-        cappedAtOnce: answered('Whether the joint was capped at once'),
-        keptFull: answered('Whether the reservoir was kept full'),
-        newPart: flag('newPart')
-          .default(true)
-          .describe('Whether the part is new, not the old one put back'),
-        notYet: flag('notYet').optional().describe('Not done yet: the run asks how it went'),
-      }),
-    )
-    .max(20)
-    .default([]),
+  parts: partsChanged.default([]),
   master: z
     .strictObject({
       masterId: elementId,

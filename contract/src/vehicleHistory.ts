@@ -23,6 +23,9 @@ export const vehicleHistory = z.object({
       >(),
     )
     .describe('Oldest first'),
+  odometer: z
+    .array(z.object({ jobId: z.string(), jobNumber: z.number(), atMs: z.number(), km: z.number() }))
+    .describe('What the odometer read at intake, oldest first'),
   inside: z
     .custom<Inside>()
     .nullable()

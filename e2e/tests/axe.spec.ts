@@ -61,7 +61,7 @@ const SCREENS: readonly (readonly [
       const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('button', { name: /^Work:/ }).click();
-      await page.getByRole('radio', { name: 'A part was changed' }).click();
+      await page.getByRole('checkbox', { name: 'A part was changed' }).click();
       await page.getByText('Which part?').waitFor();
     },
   ],

@@ -44,7 +44,7 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await takeIn(page, van);
   await expect(page.getByTestId('matter snapped')).toContainText(`job ${first.number}`);
   await page.getByRole('checkbox', { name: 'Brake pedal' }).click();
-  await page.getByRole('radio', { name: 'Renew the fluid' }).click();
+  await page.getByRole('checkbox', { name: 'Renew the fluid' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await toTheProof(page, workshop);
@@ -84,7 +84,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
   await workshop.end(await workshop.get(first.id));
   await takeIn(page, car);
   await expect(page.getByTestId('matter seized')).toContainText('Settled by bleeding');
-  await page.getByRole('radio', { name: 'A part was changed' }).click();
+  await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await shown(page, workshop);
@@ -133,7 +133,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   await expect(page.getByRole('heading', { name: 'Left open by this job' })).toBeVisible();
   await takeIn(page, bus);
   await expect(page.getByTestId('matter air possible').first()).toContainText('Una Marrick');
-  await page.getByRole('radio', { name: 'A part was changed' }).click();
+  await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const taken = await shown(page, workshop);

@@ -106,7 +106,8 @@ test('over the hump: gravity fails by its millimetres, what cures it, and the st
 }) => {
   await planOnScreen(page, 'sidecar-outfit', 'middle');
   await page.getByRole('button', { name: /^Work: Renew the fluid/ }).click();
-  await page.getByRole('radio', { name: 'A part was changed' }).click();
+  await page.getByRole('checkbox', { name: 'A part was changed' }).click();
+  await page.getByRole('checkbox', { name: 'Renew the fluid' }).click();
   await page.getByRole('checkbox', { name: 'Sidecar line' }).click();
   await page
     .getByRole('radiogroup', { name: 'A new part?' })

@@ -83,6 +83,12 @@ export interface FluidUsedEntry {
 export type DeskHappening =
   /** Why the vehicle is here and what was done to it, as somebody said it; the last word counts. */
   | { readonly kind: 'work said'; readonly work: WorkDone }
+  /** How it was taken in: what the odometer read, and who is there to help; null where nobody said. */
+  | {
+      readonly kind: 'taken in';
+      readonly odometerKm: number | null;
+      readonly helper: string | null;
+    }
   | { readonly kind: 'fluid read'; readonly read: FluidRead }
   | { readonly kind: 'plan accepted'; readonly plan: Plan; readonly pick: AcceptedPick | null }
   | { readonly kind: 'fluid used'; readonly used: FluidUsedEntry }
@@ -116,6 +122,7 @@ export type VehicleEvent = EventBase & VehicleHappening;
 
 const DESK = [
   'work said',
+  'taken in',
   'fluid read',
   'plan accepted',
   'fluid used',

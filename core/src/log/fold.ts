@@ -57,6 +57,8 @@ function atDesk(before: JobState, event: Kept<JobEvent>, context: ProofContext):
   switch (event.kind) {
     case 'work said':
       return { ...job, said: event };
+    case 'taken in':
+      return { ...job, takenIn: event };
     case 'fluid read':
       return { ...job, fluid: event };
     case 'plan accepted':

@@ -74,6 +74,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'take-up judged': 'nothing',
   checked: 'nothing',
   'work said': 'nothing',
+  'taken in': 'nothing',
   'fluid read': 'nothing',
   'plan accepted': 'nothing',
   'fluid used': 'nothing',

@@ -28,6 +28,8 @@ export interface JobState {
   readonly undone: ReadonlySet<string>;
   /** What was said of the work, the last word; null in logs from before it was kept. */
   readonly said: KeptOf<'work said'> | null;
+  /** How it was taken in; null where nobody said more than why. */
+  readonly takenIn: KeptOf<'taken in'> | null;
   readonly fluid: KeptOf<'fluid read'> | null;
   readonly accepted: KeptOf<'plan accepted'> | null;
   /** Null before a plan was accepted. */
@@ -45,6 +47,7 @@ export const NEW_JOB: JobState = {
   log: [],
   undone: new Set(),
   said: null,
+  takenIn: null,
   fluid: null,
   accepted: null,
   run: null,

@@ -8,7 +8,7 @@ import { firstOpened, type Writer } from './writer';
 export function notClear(out: Writer, job: JobState, layout: Layout, work: WorkDone | null): void {
   const { run } = job;
   if (!run) {
-    if (!work || work.purpose === 'soft pedal') return;
+    if (!work) return;
     for (const f of findScope(layout, doneAlready(work)).bleeders.filter(airLeft))
       out.add('air possible', 'holds', f.bleederId, airBecause(f), firstOpened(job));
     return;

@@ -1,7 +1,7 @@
 import { chambersOf, paths, type Layout, type Master } from '../circuit';
 import type { JobState } from '../log';
 import { plansOf } from '../run';
-import { circuitOf, findScope, type WorkDone } from '../scope';
+import { circuitOf, complains, findScope, type WorkDone } from '../scope';
 import { holds, type Matter } from './matter';
 
 /** Parts that a job names as changed, compares or took off: nobody knows that they are fitted until it is released. */
@@ -61,8 +61,8 @@ const masterOf = (layout: Layout, chamberId: string): string =>
   chambersOf(layout).find((c) => c.chamber.id === chamberId)!.master.id;
 
 /** A complaint, or a look, is about the controls in hand whatever is opened. */
-const broughtFor = ({ purpose, masterIds }: WorkDone): readonly string[] =>
-  purpose === 'soft pedal' || purpose === 'look and prove' ? masterIds : [];
+const broughtFor = (work: WorkDone): readonly string[] =>
+  complains(work) || work.purpose === 'look and prove' ? work.masterIds : [];
 
 function openedBySaying(layout: Layout, work: WorkDone): string[] {
   const { bleeders, drewAir } = findScope(layout, work);

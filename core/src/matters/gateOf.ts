@@ -3,7 +3,7 @@ import { releaseGate, type GateAnswer } from '../gate';
 import { driveInForce, proofOf, type JobState } from '../log';
 import { controlsConcerned } from './controlsConcerned';
 import { mayStayShut } from './airLeft';
-import { jobSays } from './jobSays';
+import { jobSays, leftOpen } from './jobSays';
 import type { JobAbout } from './writer';
 import { holds, type Matter } from './matter';
 import { settles } from './vehicle';
@@ -30,7 +30,10 @@ export function gateOf(
     proof: proofOf(job),
     controls: controlsConcerned(job, layout, before),
     mayStayShut: mayStayShut(run),
-    matters: groupMatters(notSettled(job, about, before, layout)).map((g) => ({
+    matters: groupMatters([
+      ...notSettled(job, about, before, layout),
+      ...leftOpen(job, about, before, true).filter(holds),
+    ]).map((g) => ({
       what: g.title,
       settledBy: g.settledBy,
     })),

@@ -1,4 +1,5 @@
 export { controlsConcerned } from './controlsConcerned';
+export { FOUND_WORDS, foundWords } from './foundAtIntake';
 export { gateOf } from './gateOf';
 export { doneAfterClose, jobSays, type JobSays } from './jobSays';
 export type { JobAbout } from './writer';

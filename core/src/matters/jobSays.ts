@@ -3,11 +3,12 @@ import { isDue } from '../fluid';
 import { driveInForce, takenBackIn, touches, undoneIds } from '../log';
 import type { Answered, JobEvent, JobState } from '../log';
 import { doneAt, plansOf, type Kept } from '../run';
-import type { WorkDone } from '../scope';
+import { comesSinking, isSoft, type WorkDone } from '../scope';
 import { lowerFirst } from '../text';
 import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { Matter } from './matter';
+import { foundAtIntake } from './foundAtIntake';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, Writer, type JobAbout } from './writer';
@@ -107,7 +108,8 @@ export function doneAfterClose(
 const inEffect = (job: JobState): readonly Kept<JobEvent>[] =>
   job.log.filter((e) => !job.undone.has(e.id));
 
-function leftOpen(
+/** What a job leaves open, as it stands or as if it were released. */
+export function leftOpen(
   job: JobState,
   about: JobAbout,
   before: readonly Matter[],
@@ -126,22 +128,22 @@ function leftOpen(
     failedAnswers(out, job, layout);
     stopVerdict(out, job);
   }
+  foundAtIntake(out, job, work, released);
   leftShut(out, job, released);
   if (released || job.ended) oldFluid(out, job, layout);
   return out.matters;
 }
 
-/** A pedal or lever that was soft when the vehicle came is soft until it is proved. */
+/** A pedal or lever that was soft, or sank, when the vehicle came is soft until it is proved. */
 function complaint(out: Writer, job: JobState, work: WorkDone): void {
-  if (work.purpose !== 'soft pedal') return;
+  const came = isSoft(work)
+    ? 'It came with a soft pedal or lever'
+    : comesSinking(work)
+      ? 'It came with a pedal or lever that sinks'
+      : null;
+  if (came === null) return;
   for (const id of work.masterIds)
-    out.add(
-      'control soft',
-      'holds',
-      id,
-      'It came with a soft pedal or lever',
-      job.said ?? firstOpened(job),
-    );
+    out.add('control soft', 'holds', id, came, job.said ?? firstOpened(job));
 }
 
 /** What was said to be off, open or dry opens the vehicle, and so does the first thing done to it. */

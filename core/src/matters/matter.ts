@@ -15,6 +15,7 @@ export const MATTER_KINDS = [
   'marked',
   'done after close',
   'old fluid',
+  'look again',
 ] as const;
 export type MatterKind = (typeof MATTER_KINDS)[number];
 

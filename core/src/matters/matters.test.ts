@@ -161,6 +161,104 @@ test('a flush that was done, proved and released leaves nothing', () => {
   expect(done.drive).toBe('free');
 });
 
+// What somebody sees at intake holds or is owed by its kind: common practice, no source.
+describe('what is found at intake', () => {
+  const found = (what: string, where = 'rear bracket') => ({
+    ...flush(CAR),
+    found: [{ what, where }],
+  });
+  const notReleased = (p: Plan) => released(CAR)(p).slice(0, -1);
+  const putRight = (kind: string): Said =>
+    ({
+      id: 'mend',
+      kind: 'mended',
+      haltId: null,
+      matterId: `job-1 ${kind} vehicle`,
+      where: 'rear bracket',
+      how: 'flare remade',
+      atMs: 5_500_000,
+    }) as Said;
+  const mendedFirst = (kind: string, events: (p: Plan) => Said[]) => (p: Plan) => {
+    const all = events(p);
+    const at = all.findIndex((e) => e.kind === 'fluid used');
+    return [...all.slice(0, at), putRight(kind), ...all.slice(at)];
+  };
+
+  test('a wet joint is a leak: no gate opens before it was mended, and the proof is after the mend', () => {
+    const yard = new Yard(CAR);
+    const job = yard.take(found('wet joint') as WorkDone, notReleased);
+    expect(yard.before).toMatchObject([
+      { kind: 'leak', weight: 'holds', because: 'A joint is wet: rear bracket' },
+      ...yard.before.slice(1),
+    ]);
+    expect(yard.gate(job).verdict).toBe('shut');
+    expect(yard.gate(job).reasons.map(gateWords).join(' ')).toContain('leak');
+    expect(yard.drive).toBe('do not drive');
+    const mended = new Yard(CAR);
+    const after = mended.take(found('wet joint') as WorkDone, mendedFirst('leak', notReleased));
+    expect(mended.gate(after)).toEqual({ verdict: 'release', reasons: [] });
+    mended.says.pop();
+    mended.take(found('wet joint') as WorkDone, mendedFirst('leak', released(CAR)));
+    expect(mended.before).toEqual([]);
+  });
+
+  test('before anything was done to it, it holds the vehicle already', () => {
+    const yard = new Yard(CAR);
+    yard.take(found('wet joint') as WorkDone, () => [ended]);
+    expect(yard.kinds()).toContain('leak');
+    expect(yard.drive).toBe('do not drive');
+  });
+
+  test('a pedal that sinks is not right until it is proved', () => {
+    const yard = new Yard(CAR);
+    yard.take(found('sinks') as WorkDone, () => [ended]);
+    expect(yard.kinds()).toContain('control soft master');
+    const done = new Yard(CAR);
+    done.take(found('sinks') as WorkDone, released(CAR));
+    expect(done.before).toEqual([]);
+  });
+
+  test('a cracked boot is owed until somebody says what was done, in this job or a later one', () => {
+    const yard = new Yard(CAR);
+    yard.take(found('cracked boot') as WorkDone, released(CAR));
+    expect(yard.before).toMatchObject([{ kind: 'look again', weight: 'owed' }]);
+    expect(yard.drive).toBe('free');
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.kinds()).toEqual(['look again']);
+    yard.take(flush(CAR), mendedFirst('look again', released(CAR)));
+    expect(yard.before).toEqual([]);
+    const same = new Yard(CAR);
+    same.take(found('cracked boot') as WorkDone, mendedFirst('look again', released(CAR)));
+    expect(same.before).toEqual([]);
+  });
+
+  test('a lamp that is lit is owed until a proof says that the lamps are out', () => {
+    const yard = new Yard(CAR);
+    yard.take(found('lamp lit', 'ABS') as WorkDone, () => [ended]);
+    expect(yard.before).toMatchObject([
+      ...yard.before.filter((m) => m.kind !== 'look again'),
+      { kind: 'look again', because: 'A lamp is lit: ABS' },
+    ]);
+    const done = new Yard(CAR);
+    done.take(found('lamp lit', 'ABS') as WorkDone, released(CAR));
+    expect(done.before).toEqual([]);
+  });
+
+  test('a part that was changed on a soft pedal leaves both, said once each', () => {
+    const yard = new Yard(CAR);
+    const both = { ...onePart(CAR, 'left-front-caliper', ['master']), also: ['soft'] };
+    yard.take(both as WorkDone, () => [ended]);
+    expect(yard.kinds()).toEqual(
+      expect.arrayContaining([
+        'control soft master',
+        'part off left-front-caliper',
+        'air possible left-front',
+      ]),
+    );
+    expect(yard.kinds()).not.toContain('air possible left-rear');
+  });
+});
+
 // What was released in trials and must not have been: facts of the trade, common practice, no source.
 describe('the next job does not free what the one before left', () => {
   test('(a) a bleeder snapped, the job ended; then the clutch alone', () => {

@@ -1,5 +1,5 @@
 import { paths, type Layout } from '../circuit';
-import type { OwedWork, WorkDone } from '../scope';
+import { renewsToo, type OwedWork, type WorkDone } from '../scope';
 import type { Matter } from './matter';
 import { behindNode } from './vehicle';
 
@@ -64,8 +64,10 @@ export function workTakenOver(
 ): WorkDone {
   const { owed: _, ...said } = work;
   const owed = owedWork(layout, before);
+  // What was asked for is done, whatever is decided about fluid that is only due.
   const takesFlush =
-    due && !leaveOldFluid && (work.purpose === 'after work' || work.purpose === 'soft pedal');
+    renewsToo(work) ||
+    (due && !leaveOldFluid && (work.purpose === 'after work' || work.purpose === 'soft pedal'));
   const inHand = paths(layout).flatMap((p) =>
     work.masterIds.includes(p.master.id) ? [p.bleeder.id] : [],
   );

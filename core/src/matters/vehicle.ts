@@ -57,6 +57,8 @@ export function settles(job: JobSays, m: Matter, layout: Layout): boolean {
       return m.where !== null && job.cycled.includes(m.where);
     case 'leak':
       return job.released && proves && job.mended.includes(m.id);
+    case 'look again':
+      return job.mended.includes(m.id);
     case 'stop verdict':
       return (
         job.released &&

@@ -43,7 +43,7 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
     settledBy: (place) => `Settled by renewing it and bleeding the ${place}.`,
   },
   leak: {
-    what: (place) => `Leak: ${lowerFirst(place)}`,
+    what: (place) => (place === 'vehicle' ? 'Leak' : `Leak: ${lowerFirst(place)}`),
     settledBy: () => 'Settled by a mend that was looked at, and a release.',
   },
   'stop verdict': {
@@ -62,6 +62,10 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
   'done after close': {
     what: () => 'Something was done after its job was closed',
     settledBy: () => 'Settled by a job that looks at it and proves every control.',
+  },
+  'look again': {
+    what: () => 'Look at it again',
+    settledBy: () => 'Settled by putting it right, and saying what was done.',
   },
   'old fluid': {
     what: (place) => `Old fluid left at the ${place}`,

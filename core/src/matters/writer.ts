@@ -25,6 +25,11 @@ export class Writer {
     private readonly before: readonly Matter[],
   ) {}
 
+  /** What a matter of this job is known by. */
+  idOf(kind: MatterKind, where: string | null): string {
+    return [this.about.jobId, kind, where ?? 'vehicle'].join(' ');
+  }
+
   add(
     kind: MatterKind,
     weight: MatterWeight,
@@ -34,7 +39,7 @@ export class Writer {
   ): void {
     // What an earlier job left is said once, by that job.
     if (this.before.some((m) => m.kind === kind && m.where === where && where !== null)) return;
-    const id = [this.about.jobId, kind, where ?? 'vehicle'].join(' ');
+    const id = this.idOf(kind, where);
     if (this.matters.some((m) => m.id === id)) return;
     this.matters.push({
       id,

@@ -1,5 +1,5 @@
 import { VEHICLE_TRAITS, type Layout } from '../circuit';
-import type { WorkDone } from '../scope';
+import { renewsToo, type WorkDone } from '../scope';
 
 /** Steps before the first stroke, in order. */
 export const PREPARATION_STEPS = [
@@ -17,7 +17,12 @@ export type PreparationStep = (typeof PREPARATION_STEPS)[number];
 
 /** Whether the old fluid is drawn from the reservoir first: for a flush or a master job only [C]. Where a part downstream was changed it is kept full throughout. */
 export function emptiesFirst(work: WorkDone): boolean {
-  return work.purpose === 'routine flush' || work.purpose === 'new or dry' || work.master !== null;
+  return (
+    work.purpose === 'routine flush' ||
+    work.purpose === 'new or dry' ||
+    work.master !== null ||
+    (renewsToo(work) && work.parts.length === 0)
+  );
 }
 
 /** What a run prepared already when the rest of it is planned anew. */

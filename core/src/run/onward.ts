@@ -111,7 +111,7 @@ function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt)
     case 'pedal not right': {
       // A clutch that fails is bled again by itself: the brakes were judged on their own.
       const master = plan.layout.masters.find((m) => m.id === masterId);
-      const soft = { ...work, purpose: 'soft pedal' as const };
+      const soft = { ...work, purpose: 'soft pedal' as const, also: [] };
       if (!master) return { ...soft, airInModulator: true };
       return {
         ...soft,

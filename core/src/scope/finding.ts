@@ -1,5 +1,6 @@
 import { chambersOf, paths, partElements, type Layout, type Path } from '../circuit';
 import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
+import { isSoft } from './asks';
 import type { MasterChanged, WorkDone } from './work';
 
 /** Why an element may hold air. */
@@ -131,7 +132,7 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
   const owedAir = work.owed?.airAt ?? [];
   for (const b of layout.bleeders) if (owedAir.includes(b.id)) mark([b.at], 'left from before');
   // Last, so that a cause that is known is not hidden by a guess.
-  if (work.purpose === 'soft pedal')
+  if (isSoft(work))
     for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'soft pedal');
   const bleeders = paths(layout).map((path): BleederFinding => {
     const bleederId = path.bleeder.id;
@@ -188,19 +189,19 @@ function mayBeInside(work: WorkDone, cause: AirCause | undefined): boolean {
   return cause !== undefined && cause !== 'climbed from the open joint' && cause !== 'soft pedal';
 }
 
-/** The first element on a bleeder's way that may hold air. */
+/** The first element on a bleeder's way that may hold air; a cause that is known goes before the guess that it is soft somewhere. */
 function airOn(
   path: Path,
   air: ReadonlyMap<string, AirCause>,
 ): { cause: AirCause; elementId: string } | null {
-  for (const id of [
+  const airy = [
     path.chamber.id,
     ...path.points.flatMap((p, i) => [p.node.id, path.stretches[i]?.id ?? '']),
-  ]) {
-    const cause = air.get(id);
-    if (cause) return { cause, elementId: id };
-  }
-  return null;
+  ].flatMap((elementId) => {
+    const cause = air.get(elementId);
+    return cause ? [{ cause, elementId }] : [];
+  });
+  return airy.find((a) => a.cause !== 'soft pedal') ?? airy[0] ?? null;
 }
 
 function circuitThrough(layout: Layout, nodeId: string): ReadonlySet<string> {

@@ -7,14 +7,32 @@ export {
   type ScopeFinding,
   type Unmet,
 } from './finding';
+export {
+  ASKS,
+  asksOf,
+  comesSinking,
+  complains,
+  isSoft,
+  purposeOf,
+  renewsToo,
+  withAsk,
+  workAsked,
+  type Ask,
+} from './asks';
 export { behind, circuitOf } from './graph';
 export { changeableParts, newElements, partsAsOne } from './parts';
 export { partnerAdvice, type PartnerAdvice, type PartnerAge } from './partners';
 export {
   LOWEST_LEVEL_MM,
+  ODOMETER_KM,
   PURPOSES,
   routineFlush,
+  ALSO,
   BENCH_ENDS,
+  SEEN_AT_INTAKE,
+  type Also,
+  type FoundAtIntake,
+  type SeenAtIntake,
   type BenchEnd,
   type MasterChanged,
   type OwedWork,
@@ -22,4 +40,4 @@ export {
   type Purpose,
   type WorkDone,
 } from './work';
-export { adviceWords, bleederWords, nameOf, PURPOSE_WORDS, UNMET_WORDS } from './words';
+export { adviceWords, bleederWords, nameOf, PURPOSE_WORDS, UNMET_WORDS, workTitle } from './words';

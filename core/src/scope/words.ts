@@ -1,17 +1,35 @@
 import { bleederName, chambersOf, partName, type Layout } from '../circuit';
 import type { AirCause, BleederFinding, Unmet } from './finding';
 import type { PartnerAdvice } from './partners';
-import type { Purpose } from './work';
+import { lowerFirst } from '../text';
+import { asksOf, purposeOf } from './asks';
+import type { Purpose, WorkDone } from './work';
 
 export const PURPOSE_WORDS: Readonly<
   Record<Purpose, { readonly title: string; readonly about: string }>
 > = {
   'routine flush': { title: 'Renew the fluid', about: 'Nothing was opened, no air expected' },
   'soft pedal': { title: 'Pedal or lever is soft', about: 'Air somewhere: every bleeder' },
-  'after work': { title: 'A part was changed', about: 'Only what may hold air is opened' },
+  'after work': {
+    title: 'A part was changed',
+    about: 'Or is to be: only what may hold air is opened',
+  },
   'new or dry': { title: 'New or dry system', about: 'Everything, master first' },
   'look and prove': { title: 'Look and prove', about: 'A mark or a mended leak: no bleeding' },
 };
+
+/** What a vehicle is here for, in one line. @example "A part was changed, renew the fluid" */
+export function workTitle(work: WorkDone): string {
+  return asksOf(work)
+    .map((a) => PURPOSE_WORDS[purposeOf(a)].title)
+    .sort(
+      (a, b) =>
+        Number(b === PURPOSE_WORDS[work.purpose].title) -
+        Number(a === PURPOSE_WORDS[work.purpose].title),
+    )
+    .map((title, i) => (i === 0 ? title : lowerFirst(title)))
+    .join(', ');
+}
 
 const CAUSE: Readonly<Record<AirCause, string>> = {
   opened: 'was opened',
@@ -43,7 +61,7 @@ export const UNMET_WORDS: Readonly<Record<Unmet, string>> = {
 export function bleederWords(layout: Layout, { why, open, bleederId }: BleederFinding): string {
   const name = bleederName(layout.bleeders.find((b) => b.id === bleederId)!);
   if (why.code === 'air') return `${nameOf(layout, why.elementId)} ${CAUSE[why.cause]}.`;
-  if (why.code === 'old fluid from before') return 'The job before left old fluid here.';
+  if (why.code === 'old fluid from before') return 'Old fluid: it is renewed along with the rest.';
   if (open) return 'Old fluid: it is renewed at every bleeder.';
   switch (why.code) {
     case 'not in hand':

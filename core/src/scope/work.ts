@@ -3,6 +3,15 @@ import type { Range } from '../units';
 /** The lowest level that somebody may have seen, mm below MAX [M]. */
 export const LOWEST_LEVEL_MM: Range = { what: 'Lowest level', unit: 'mm', least: 0, most: 300 };
 
+/** What an odometer may read [M]. */
+export const ODOMETER_KM: Range = {
+  what: 'Odometer',
+  unit: 'km',
+  least: 0,
+  most: 2_000_000,
+  whole: true,
+};
+
 /** Why the vehicle is here. */
 export const PURPOSES = [
   'routine flush',
@@ -56,9 +65,27 @@ export interface OwedWork {
   readonly modulatorIds: readonly string[];
 }
 
+/** What goes along with the main purpose. */
+export const ALSO = ['soft', 'renew'] as const;
+export type Also = (typeof ALSO)[number];
+
+/** What else is seen at intake. */
+export const SEEN_AT_INTAKE = ['wet joint', 'cracked boot', 'sinks', 'lamp lit'] as const;
+export type SeenAtIntake = (typeof SEEN_AT_INTAKE)[number];
+
+/** Something else that was found when the vehicle was taken in, and where. */
+export interface FoundAtIntake {
+  readonly what: SeenAtIntake;
+  readonly where: string;
+}
+
 /** What was done to the vehicle, in facts that a person can answer. */
 export interface WorkDone {
   readonly purpose: Purpose;
+  /** Left out: nothing goes along. */
+  readonly also?: readonly Also[];
+  /** Left out: nothing else was found. */
+  readonly found?: readonly FoundAtIntake[];
   /** Masters whose systems are in hand. */
   readonly masterIds: readonly string[];
   /** In the order in which they are fitted. */

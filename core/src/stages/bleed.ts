@@ -1,7 +1,7 @@
 import { bleederName, chambersOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, leafFigure, MODEL, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
-import { circuitOf, findScope, openedBy, type ScopeFinding, type WorkDone } from '../scope';
+import { circuitOf, findScope, isSoft, openedBy, type ScopeFinding, type WorkDone } from '../scope';
 import {
   bleed as bleedDraft,
   each,
@@ -84,7 +84,7 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
 /** The bleed itself, with what goes before and after it. Whatever the chain, the last pass at every bleeder must be free of bubbles. */
 function mainStages(input: StageInput, main: Method): BleedDraft[] {
   const { work, finding, open } = input;
-  const air = finding.air.size > 0 || work.purpose === 'soft pedal';
+  const air = finding.air.size > 0 || isSoft(work);
   const strokes = working(input, STROKES);
   const empty = work.purpose === 'new or dry';
   const stages: BleedDraft[] = [];
@@ -120,7 +120,8 @@ function heldParts(
   finding: ScopeFinding,
 ): { first: string[]; second: string[]; secondPart: string } | null {
   const [a, b] = work.parts;
-  if (!a || !b || work.purpose !== 'after work') return null;
+  // Where air is looked for everywhere nothing can be held back.
+  if (!a || !b || work.purpose !== 'after work' || isSoft(work)) return null;
   if (finding.drewAir.length > 0 || finding.airInModulator) return null;
   const sameCircuit = chambersOf(layout).some(({ chamber }) =>
     [a, b].every((p) => circuitOf(layout, chamber).has(p.partId)),

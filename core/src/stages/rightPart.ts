@@ -130,7 +130,7 @@ export function sizesBrought(
 
 /** Parts that come new, the master among them: each is compared before anything is filled. */
 function newParts({ purpose, parts, master }: WorkDone): string[] {
-  if (purpose !== 'after work') return [];
+  if (purpose !== 'after work' && purpose !== 'new or dry') return [];
   return [
     ...(master ? [master.masterId] : []),
     ...parts.filter((p) => p.newPart !== false).map((p) => p.partId),

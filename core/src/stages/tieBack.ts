@@ -1,6 +1,7 @@
 import { VEHICLE_TRAITS } from '../circuit';
 import type { StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
+import { isSoft } from '../scope';
 import { handsOn } from './handsOn';
 import { BY_TAP, type OwnStageKind } from './kind';
 
@@ -27,8 +28,7 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
     source: PRACTICE,
   }),
   drafts: ({ layout, work }) =>
-    VEHICLE_TRAITS[layout.vehicleKind].bar &&
-    (work.purpose === 'new or dry' || work.purpose === 'soft pedal')
+    VEHICLE_TRAITS[layout.vehicleKind].bar && (work.purpose === 'new or dry' || isSoft(work))
       ? [{ kind: 'tie back' }]
       : [],
   figures: () => ({ minutes: handsOn(2, 'hands on; it stays tied over night') }),

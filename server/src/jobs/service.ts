@@ -1,10 +1,11 @@
 import type { Job as JobDto, NewJob } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
+import { partElements, type Layout } from '@brook/core/circuit';
 import type { Matter } from '@brook/core/matters';
 import { gateWords, type GateVerdict } from '@brook/core/gate';
 import { foldJob, NEW_JOB, type JobState } from '@brook/core/log';
 import { gateOf, groupMatters, matterTitle, owesBleed } from '@brook/core/matters';
 import { refusalWords } from '@brook/core/plan';
+import { changeableParts } from '@brook/core/scope';
 import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { GateAnswerRow, Job, JobSaysRow, Workshop } from '../db/models';
@@ -46,6 +47,11 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
         given.purpose,
         given.masterIds && knownMasters(vehicle.layout, given.masterIds),
         given.helper,
+        {
+          also: given.also,
+          found: given.found,
+          parts: given.parts && knownParts(vehicle.layout, given.parts),
+        },
       );
       const number = workshop.nextJobNumber;
       await workshop.update({ nextJobNumber: number + 1 }, { transaction });
@@ -66,6 +72,9 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
       );
       const locked = { job, vehicle, transaction, actor, at, state: NEW_JOB };
       await appendDesk(locked, { kind: 'work said', work: choices.work });
+      const { odometerKm = null, helperName = null } = given;
+      if (odometerKm !== null || helperName !== null)
+        await appendDesk(locked, { kind: 'taken in', odometerKm, helper: helperName });
     });
   } catch (error) {
     if (error instanceof UniqueConstraintError)
@@ -80,6 +89,14 @@ function knownMasters(layout: Layout, masterIds: readonly string[]): readonly st
   if (unknown === undefined) return masterIds;
   const sentence = `There is no master "${unknown}" in this layout; it has ${layout.masters.map((m) => m.id).join(', ')}.`;
   throw new ProblemError('invalid', sentence, [{ field: 'masterIds', sentence }]);
+}
+
+function knownParts<T extends { readonly partId: string }>(layout: Layout, parts: T[]): T[] {
+  const known = changeableParts(layout).flatMap((p) => partElements(layout, p.id));
+  const unknown = parts.findIndex((p) => !known.includes(p.partId));
+  if (unknown < 0) return parts;
+  const sentence = `There is no part "${parts[unknown]!.partId}" in this layout that can be changed; it should be one of ${known.join(', ')}.`;
+  throw new ProblemError('invalid', sentence, [{ field: `parts.${unknown}.partId`, sentence }]);
 }
 
 /** What is only looked at and proved has nothing to bleed for. */
@@ -101,13 +118,13 @@ export async function moveJob(
   try {
     await changeJob(actor, id, version, at, async (locked) => {
       const { job, vehicle, transaction, state } = locked;
-      if (state.log.some((e) => e.kind !== 'work said'))
+      if (state.log.some((e) => e.kind !== 'work said' && e.kind !== 'taken in'))
         throw refused(
           'Something was done in this job already; end it and begin one on the right vehicle.',
         );
       const meant = await findVehicle(actor, vehicleId, transaction);
-      const { purpose } = job.planChoices!.work;
-      const choices = usualChoices(meant.layout, purpose);
+      const { purpose, also, found } = job.planChoices!.work;
+      const choices = usualChoices(meant.layout, purpose, undefined, undefined, { also, found });
       if (purpose === 'look and prove')
         refuseOwedBleed(meant.layout, await mattersBefore(meant, job, transaction));
       job.set({ vehicleId: meant.id, planChoices: choices });

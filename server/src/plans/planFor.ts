@@ -7,23 +7,24 @@ import { USUAL_DAY, USUAL_MEANS } from '@brook/core/flow';
 import { workTakenOver, type Matter } from '@brook/core/matters';
 import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
-import { routineFlush, type Purpose } from '@brook/core/scope';
+import { partsAsOne, routineFlush, type Purpose, type WorkDone } from '@brook/core/scope';
 import type { Vehicle } from '../db/models';
 
-/** What is said and chosen before anybody said or chose anything. */
+/** What is said and chosen before anybody said or chose anything more than why it is here. */
 export function usualChoices(
   layout: Layout,
   purpose: Purpose = 'routine flush',
   masterIds: readonly string[] = layout.masters.map((m) => m.id),
   helper: boolean = USUAL_MEANS.helper,
+  { also = [], parts = [], found = [] }: Partial<Pick<WorkDone, 'also' | 'parts' | 'found'>> = {},
 ): PlanChoices {
   const { preferred: _, ...circumstances } = USUAL_DAY;
-  const work = { ...routineFlush(masterIds), purpose };
+  const work = { ...routineFlush(masterIds), purpose, also, found };
   return {
     work: {
       ...work,
       masterIds: [...work.masterIds],
-      parts: [],
+      parts: partsAsOne(layout, parts).map((p) => ({ newPart: true, ...p })),
       master: null,
       lowest: [],
       renewPockets: false,

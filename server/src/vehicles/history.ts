@@ -36,11 +36,29 @@ export async function vehicleHistoryOf(actor: Actor, id: string): Promise<Vehicl
   return {
     samples: samplesOf(rows),
     changes: changesOf(rows, vehicle.layout),
+    odometer: await odometerOf(vehicle.id),
     inside: await insideOf(vehicle.id),
     layout: vehicle.layout,
     rules: await houseRulesOf(actor),
     makerEntry: vehicle.makerEntry ?? null,
   };
+}
+
+/** What the odometer read whenever somebody looked at intake. */
+async function odometerOf(vehicleId: string): Promise<VehicleHistory['odometer']> {
+  const rows = await Job.sequelize!.query<{
+    jobId: string;
+    jobNumber: number;
+    at: Date;
+    km: number;
+  }>(
+    `SELECT j.id AS "jobId", j.number AS "jobNumber", j.opened_at AS at, (e.event->>'odometerKm')::integer AS km
+       FROM jobs j JOIN job_events e ON e.job_id = j.id
+      WHERE j.vehicle_id = :vehicleId AND e.event->>'kind' = 'taken in' AND e.event->>'odometerKm' IS NOT NULL
+      ORDER BY j.opened_at`,
+    { type: QueryTypes.SELECT, replacements: { vehicleId } },
+  );
+  return rows.map(({ at, ...row }) => ({ ...row, atMs: at.getTime() }));
 }
 
 function samplesOf(rows: readonly Row[]): VehicleHistory['samples'] {
