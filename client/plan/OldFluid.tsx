@@ -2,6 +2,7 @@ import type { Job } from '@brook/contract';
 import { isDue } from '@brook/core/fluid';
 import { owedWork } from '@brook/core/matters';
 import { planBleed, type Plan } from '@brook/core/plan';
+import { renewsToo } from '@brook/core/scope';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
@@ -17,6 +18,8 @@ export function OldFluid({ job, plan }: { readonly job: Job; readonly plan: Plan
   const due = job.fluid ? isDue(job.fluid.verdict) : false;
   const asked =
     job.stage === 'plan' &&
+    // Asked for, it is renewed: nothing is left to decide.
+    !renewsToo(work) &&
     (owedWork(job.layout, job.before).oldAt.length > 0 ||
       (due && (work.purpose === 'after work' || work.purpose === 'soft pedal')));
   const other = useMemo(() => {
