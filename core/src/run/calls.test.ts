@@ -166,8 +166,11 @@ describe('the bowl and the jar', () => {
               emptyOnWayMl(state.empties, wayTo(plan.layout, b.id)),
               6,
             );
-          for (const b of plan.bowls)
+          for (const b of plan.bowls) {
             expect(now.levelMl(b.id)).toBeCloseTo(state.levelMl[b.id]!, 6);
+            // A plan of the rest calls from here: full strokes count there too.
+            expect(now.leastLevelMl(b.id)).toBeCloseTo(state.leastMl[b.id]!, 6);
+          }
         }
         expect(nextStep(state).kind).toBe('finished');
         // What the plan said is what such a run moves.
