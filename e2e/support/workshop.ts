@@ -46,6 +46,7 @@ type Template =
   | 'three-wheeler'
   | 'estate-front-rear'
   | 'van-four-channel'
+  | 'pickup-rear-abs'
   | 'veteran-single'
   | 'motorcycle-front-disc'
   | 'motorcycle-rear-disc'
@@ -280,8 +281,12 @@ export class Workshop {
 
   /** Everything that is called for on a job whose plan was accepted, by the plan. */
   async bleed(job: Job): Promise<Job> {
-    const plan = planOf(job);
     const prepared = job.events.some((e) => e.kind === 'prepared');
+    return this.bleedBy(job, planOf(job), prepared);
+  }
+
+  /** The same by the plan of the rest that a decision brought. */
+  async bleedBy(job: Job, plan: Plan, prepared = false): Promise<Job> {
     await this.log(job.id, [
       ...(prepared ? [] : plan.preparation.map((step) => ({ kind: 'prepared', step }))),
       ...plan.stops.flatMap((stop) => this.openingOf(stop)),

@@ -218,6 +218,22 @@ describe('what is found at intake', () => {
     expect(done.before).toEqual([]);
   });
 
+  test('a pedal that sinks is proved, though nothing of it is opened', () => {
+    const yard = new Yard(FERRY_VAN);
+    const slave = onePart(FERRY_VAN, 'slave', ['master', 'clutch-master']);
+    const concerned = (work: WorkDone) =>
+      controlsConcerned(
+        yard.take(work, () => []),
+        FERRY_VAN,
+        [],
+      ).map((m) => m.id);
+    expect(concerned(slave)).toEqual(['clutch-master']);
+    expect(concerned({ ...slave, found: [{ what: 'sinks', where: '' }] })).toEqual([
+      'master',
+      'clutch-master',
+    ]);
+  });
+
   test('a cracked boot is owed until somebody says what was done, in this job or a later one', () => {
     const yard = new Yard(CAR);
     yard.take(found('cracked boot') as WorkDone, released(CAR));
