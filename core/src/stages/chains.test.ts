@@ -261,6 +261,23 @@ describe('stages', () => {
     ).toContain('hung up');
   });
 
+  // A house rule, and the steps of the other way do not appear: common practice, no source.
+  test('the lines are joined in the one way that the workshop has', () => {
+    const car = layoutOf('hatchback-diagonal');
+    const steps = (joinWay: 'held down' | 'bowl full') => {
+      const plan = planned(car, {
+        work: afterWork(car, { master: carefulMaster() }),
+        preferences: { joinWay },
+      });
+      const join = plan.stages.find((s) => s.kind === 'join lines')!;
+      return stageWords(plan, join as Parameters<typeof stageWords>[1]).steps.join(' ');
+    };
+    expect(steps('held down')).toContain('holds the brake pedal down');
+    expect(steps('held down')).not.toContain('drip');
+    expect(steps('bowl full')).toContain('fluid drip at each joint');
+    expect(steps('bowl full')).not.toContain('holds the brake pedal down');
+  });
+
   test('a new clutch whose slave is outside lies on the bench as one set, one with its slave in the gearbox does not', () => {
     const set = (id: TemplateId, masterId: string) => {
       const layout = layoutOf(id);
