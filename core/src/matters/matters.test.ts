@@ -748,6 +748,14 @@ describe('what the run says of the proof', () => {
     expect(known(all.slice(0, -1))).toEqual([]);
   });
 
+  test('a fill before the last bleeder was shut says nothing of the level after it', () => {
+    const shutAt = all.map((e) => e.kind).lastIndexOf('shut');
+    const fill = all.at(-1)!;
+    const early = [...all.slice(0, shutAt), fill, all[shutAt]!];
+    expect(nextStep(foldJob(logFrom(plan, early)).run!).kind).toBe('finished');
+    expect(known(early)).toEqual(['bleeder caps']);
+  });
+
   test('nothing where nothing was opened: somebody has to look', () => {
     const looked = planned(CAR, { work: { ...flush(CAR), purpose: 'look and prove' } });
     expect(knownFromRun(foldJob(logFrom(looked, run(looked) as Said[])).run!)).toEqual([]);

@@ -176,6 +176,17 @@ describe('what a job leaves, the next one takes over', () => {
     expect(history.changes).toEqual([]);
   });
 
+  test('(f) new fluid behind one of two levers is no change of all', async () => {
+    const outfit = await add('sidecar-outfit');
+    const [lever, pedal] = outfit.layout.masters.map((m) => m.id);
+    const changes = async () =>
+      (await tech.get(`/vehicles/${outfit.id}/history`).expect(200)).body.changes;
+    await release(await runOn(await accepted(outfit, { masterIds: [lever!] })));
+    expect(await changes()).toEqual([]);
+    await release(await runOn(await accepted(outfit, { masterIds: [lever!, pedal!] })));
+    expect(await changes()).toHaveLength(1);
+  });
+
   test.each(['motorcycle-abs', 'sidecar-outfit', 'clutch-concentric'] as const)(
     '(g) every control is proved, of a %s',
     async (templateId) => {
