@@ -1,4 +1,4 @@
-import { strokesUntilTopUp, topUpLevel } from '.';
+import { lookAfterS, strokesUntilTopUp, topUpLevel } from '.';
 
 const bowl = { maxMl: 200, minMl: 70, airDrawnMl: 20 };
 
@@ -14,4 +14,20 @@ test('strokes until the call are rounded down and never below none', () => {
   expect(strokesUntilTopUp(93, bowl, 5)).toBe(2);
   expect(strokesUntilTopUp(92.9, bowl, 5)).toBe(1);
   expect(strokesUntilTopUp(60, bowl, 5)).toBe(0);
+});
+
+// The level may fall to the call before the look, never past it; sooner than three seconds nobody gets to the bowl: a model choice.
+test.each([
+  [173, 5, 18],
+  [172.9, 5, 17],
+  [98, 5, 3],
+  [97.9, 5, null],
+  [60, 5, null],
+  // Full, it gives no more: then somebody stands beside it.
+  [200, 60, 1],
+  [200, 200, 1],
+  [199.9, 60, null],
+])('a bowl at %p mL that may fall %p mL/s is looked into after %p s', (levelMl, mlS, after) => {
+  expect(topUpLevel(bowl).value).toBe(83);
+  expect(lookAfterS(levelMl, bowl, mlS)).toBe(after);
 });
