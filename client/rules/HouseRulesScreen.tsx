@@ -1,6 +1,6 @@
 import type { HouseRulesRecord } from '@brook/contract';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { SCHOOLS, type HouseRules } from '@brook/core/rules';
+import { AMOUNTS, SCHOOLS } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -19,7 +19,15 @@ import { FailedPage, Loading } from '../ui/States';
 import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { usePageTitle } from '../ui/usePageTitle';
-import { RULE_KEYS, ruleLabel, ruleTexts, ruleWords, type RuleTexts } from './ruleTexts';
+import {
+  AMOUNT_KEYS,
+  RULE_KEYS,
+  ruleLabel,
+  rulesOf,
+  ruleTexts,
+  ruleWords,
+  type RuleTexts,
+} from './ruleTexts';
 
 /** Everything on which workshops differ, with what speaks for each side; a lead chooses. */
 export function HouseRulesScreen() {
@@ -75,13 +83,8 @@ export function HouseRulesScreen() {
     setChanges((c) => ({ ...c, ...part }));
   };
   const send = () => {
-    const rules = {
-      ...shown,
-      lowStockMl: Number(shown.lowStockMl),
-      drumMl: Number(shown.drumMl),
-    } as HouseRules;
     change.mutate(
-      { rules, version: builtOn.version },
+      { rules: rulesOf(shown), version: builtOn.version },
       {
         onSuccess: () => {
           setChanges({});
@@ -135,26 +138,30 @@ export function HouseRulesScreen() {
       ))}
       {lead ? (
         <>
-          <Field
-            label={ruleLabel('lowStockMl')}
-            why="Of a grade that may be used today."
-            value={shown.lowStockMl}
-            onChange={(lowStockMl) => set({ lowStockMl })}
-            unit="mL"
-            inputMode="numeric"
-            fault={problem?.faultOf('lowStockMl')}
-          />
-          <Field
-            label={ruleLabel('drumMl')}
-            value={shown.drumMl}
-            onChange={(drumMl) => set({ drumMl })}
-            unit="mL"
-            inputMode="numeric"
-            fault={problem?.faultOf('drumMl')}
-          />
+          <Words strong heading={2}>
+            Amounts and times
+          </Words>
+          <Words size="small" tone="softWords">
+            The plan’s minutes go by these. Put in what your own people need.
+          </Words>
+          {AMOUNT_KEYS.map((key) => (
+            <Field
+              key={key}
+              label={ruleLabel(key)}
+              value={shown[key]}
+              onChange={(text) => set({ [key]: text })}
+              unit={AMOUNTS[key].unit}
+              inputMode="decimal"
+              fault={problem?.faultOf(key)}
+            />
+          ))}
         </>
       ) : (
-        <Words>{`Shelf runs low below ${data.rules.lowStockMl} mL. The waste drum holds ${data.rules.drumMl} mL.`}</Words>
+        AMOUNT_KEYS.map((key) => (
+          <Words key={key} size="small">
+            {`${ruleLabel(key)}: ${ruleWords(key, String(data.rules[key]))}`}
+          </Words>
+        ))
       )}
       {change.error && !problem?.faults.length ? <Caution title={change.error.message} /> : null}
     </Page>

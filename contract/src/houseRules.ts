@@ -1,16 +1,9 @@
-import { RULE_OPTIONS, type HouseRules } from '@brook/core/rules';
+import { AMOUNTS, RULE_OPTIONS, type AmountKey, type HouseRules } from '@brook/core/rules';
 import { z } from 'zod';
-import { oneOf } from './common';
+import { oneOf, within } from './common';
 
-const millilitres = (what: string, least: number, most: number) => {
-  const sentence = `${what} should be whole millilitres from ${least} to ${most}.`;
-  return z
-    .number({ error: sentence })
-    .int(sentence)
-    .min(least, sentence)
-    .max(most, sentence)
-    .describe('mL');
-};
+const amount = (key: AmountKey) =>
+  within(AMOUNTS[key], AMOUNTS[key].what).describe(AMOUNTS[key].unit);
 
 /** What a workshop decides for itself; the whole page each time. */
 export const houseRules = z.strictObject({
@@ -36,8 +29,14 @@ export const houseRules = z.strictObject({
   benchFill: oneOf('Bench bleeding', RULE_OPTIONS.benchFill),
   joinWay: oneOf('Joining', RULE_OPTIONS.joinWay),
   jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
-  lowStockMl: millilitres('Low-stock line', 0, 50_000),
-  drumMl: millilitres('Waste drum', 1000, 1_000_000),
+  newAtOutlet: oneOf('New at the outlet', RULE_OPTIONS.newAtOutlet).describe('per cent'),
+  lowStockMl: amount('lowStockMl'),
+  drumMl: amount('drumMl'),
+  minutesPerBleeder: amount('minutesPerBleeder'),
+  minutesPerTopUp: amount('minutesPerTopUp'),
+  secondsPerStrokeTwoPeople: amount('secondsPerStrokeTwoPeople'),
+  secondsPerStrokeLever: amount('secondsPerStrokeLever'),
+  secondsPerStrokeBottle: amount('secondsPerStrokeBottle'),
 });
 export const houseRulesRecord = z.object({ rules: houseRules, version: z.number().int() });
 export type HouseRulesRecord = z.infer<typeof houseRulesRecord>;

@@ -159,6 +159,11 @@ const planRules = houseRules.pick({
   benchFill: true,
   joinWay: true,
   jointTightness: true,
+  minutesPerBleeder: true,
+  minutesPerTopUp: true,
+  secondsPerStrokeTwoPeople: true,
+  secondsPerStrokeLever: true,
+  secondsPerStrokeBottle: true,
 });
 
 /** What if: everything that a plan is made of. */

@@ -73,7 +73,7 @@ test('the parade car: one bleeder does not move, another brings grease; what can
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('veteran-single', 'right', 'Parade car on test');
+  const car = await workshop.vehicle('veteran-single', 'right', 'Veteran on test');
   const job = await workshop.running(car, 1);
   const { stops } = planOf(job);
   await page.goto(`/jobs/${job.id}`);

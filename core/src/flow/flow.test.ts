@@ -314,15 +314,13 @@ describe('which method', () => {
     const noHead = gravity.reasons.find((r) => r.code === 'no head')!;
     expect(noHead.figure!.value).toBe(620 - 330 - 20 - 440);
     expect(methodReasonWords(outfit, noHead)).toContain('170 mm');
+    // What is missing, and as much more as makes it flow at a rate that anybody waits for.
+    const raise = gravity.cures.find((c) => c.kind === 'raise the master’s end')!;
+    expect(raise.becomes).toBe('second best');
+    expect(raise.byMm).toBeGreaterThan(171);
+    expect(raise.byMm).toBeLessThan(171 + 100);
     expect(gravity.cures).toContainEqual(
-      expect.objectContaining({
-        kind: 'raise the master’s end',
-        byMm: 171,
-        becomes: 'second best',
-      }),
-    );
-    expect(gravity.cures).toContainEqual(
-      expect.objectContaining({ kind: 'lower the bleeder', byMm: 171 }),
+      expect.objectContaining({ kind: 'lower the bleeder', byMm: raise.byMm }),
     );
     const strokes = row(
       rankMethods(question(outfit, { bleederIds: ['sidecar'], air: empty, empty })),

@@ -71,6 +71,8 @@ export interface MethodTraits {
   readonly reverse: boolean;
   /** One whole stroke and the push in it, s [M]. */
   readonly strokeS?: { readonly whole: number; readonly push: number };
+  /** What each opening takes beyond reach, hose and cap, minutes [M]. */
+  readonly moreMinutes?: number;
   /** Pressure at the reservoir and suction at the bleeder, kPa [C]. */
   readonly drivenKpa?: number;
   /** Flow that a hand gives, mL/s [M]. */
@@ -100,7 +102,9 @@ export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
   'alone, bottle': {
     kind: 'strokes',
     reverse: false,
-    strokeS: { whole: 6, push: 3 },
+    strokeS: { whole: 8, push: 3 },
+    // One walks between pedal and wheel.
+    moreMinutes: 2,
     open: 'up to one turn',
   },
   pressure: {

@@ -26,6 +26,7 @@ export interface MethodReason {
     | 'no syringe'
     | 'no maker’s word'
     | 'no head'
+    | 'hardly flows'
     | 'too slow to carry'
     | 'rises back'
     | 'axle hangs'
@@ -129,6 +130,7 @@ export function rankMethods(asked: MethodQuestion): MethodRow[] {
   const sorted = [...rows].sort(
     (a, b) =>
       ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) ||
+      needed(question, b) - needed(question, a) ||
       liked(question, b) - liked(question, a) ||
       place(question, a) - place(question, b),
   );
@@ -150,6 +152,9 @@ const place = ({ layout }: MethodQuestion, { method }: MethodRow): number =>
   VEHICLE_TRAITS[layout.vehicleKind].bar && method === 'alone at the lever'
     ? -1
     : METHODS.indexOf(method);
+/** A master that takes no fluid takes none by any other method either: the port is freed first. */
+const needed = ({ circumstances }: MethodQuestion, row: MethodRow): number =>
+  circumstances.takesNoFluid && row.method === 'injection' ? 1 : 0;
 const liked = ({ circumstances }: MethodQuestion, row: MethodRow): number =>
   circumstances.preferred === row.method ? 1 : 0;
 
@@ -281,6 +286,10 @@ function valveReasons(
   });
 }
 
+/** Slower than this nobody waits for it, mL/s [M]: a line of 40 mL would take a quarter of an hour to show anything. */
+const HOPELESS_ML_S = 0.05;
+const isHopeless = (flowMlS: number): boolean => flowMlS < HOPELESS_ML_S;
+
 /** What the flow does with air, where air may be. */
 function flowReasons(
   question: MethodQuestion,
@@ -291,6 +300,10 @@ function flowReasons(
   const reasons: MethodReason[] = [];
   const airless = flows.filter((f) => method === 'gravity' && f.headMm.value <= 0);
   for (const f of airless) reasons.push(reason('stops', 'no head', f.bleederId, f.headMm));
+  const slow = flows.filter(
+    (f) => method === 'gravity' && !airless.includes(f) && f.flowMlS && isHopeless(f.flowMlS.value),
+  );
+  for (const f of slow) reasons.push(reason('stops', 'hardly flows', f.bleederId, f.flowMlS));
   if (question.viscosity === null) {
     if (METHOD_TRAITS[method].drivenKpa !== undefined)
       reasons.push(reason('for', 'flow not known'));
@@ -419,16 +432,19 @@ function curesFor(
       });
   }
   const airless = flows.filter((f) => method === 'gravity' && f.headMm.value <= 0);
-  if (airless.length > 0) {
-    const worst = airless.reduce((a, b) => (b.headMm.value < a.headMm.value ? b : a));
-    const byMm = Math.ceil(1 - worst.headMm.value);
+  const lacking = ways.flatMap((path, i) => {
+    const byMm = method === 'gravity' ? raiseMm(question, path, flows[i]!) : 0;
+    return byMm > 0 ? [{ bleederId: path.bleeder.id, byMm }] : [];
+  });
+  if (lacking.length > 0) {
+    const { bleederId, byMm } = lacking.reduce((a, b) => (b.byMm > a.byMm ? b : a));
     for (const [kind, moved] of [
       ['raise the master’s end', { masterUpMm: byMm, bleederUpMm: 0 }],
       ['lower the bleeder', { masterUpMm: 0, bleederUpMm: -byMm }],
     ] as const) {
       cures.push({
         kind,
-        elementId: worst.bleederId,
+        elementId: bleederId,
         byMm,
         becomes: verdictMoved(question, method, ways, moved),
       });
@@ -458,6 +474,28 @@ function curesFor(
       });
   }
   return cures;
+}
+
+/** How far a vehicle's end is raised at the most, mm [M]. */
+const MOST_RAISED_MM = 3000;
+
+/** By how many whole millimetres one end must be raised before gravity gives what anybody waits for; 0 where it does already, or where no height would do. */
+function raiseMm(question: Question, path: Path, { headMm, flowMlS }: BleederFlow): number {
+  const least = Math.max(0, Math.ceil(1 - headMm.value));
+  // Without its viscosity nothing is known but that it must have a head.
+  if (!flowMlS) return headMm.value > 0 ? 0 : least;
+  const isEnough = (mm: number): boolean => {
+    const raised = flowTo(question, 'gravity', path, { masterUpMm: mm, bleederUpMm: 0 });
+    return raised.headMm.value > 0 && !isHopeless(raised.flowMlS!.value);
+  };
+  if (isEnough(0) || !isEnough(MOST_RAISED_MM)) return 0;
+  let [low, high] = [0, MOST_RAISED_MM];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (isEnough(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
 }
 
 /** The verdict with one end moved. */

@@ -91,6 +91,8 @@ export function methodReasonWords(
       return `${name} bears ${number} without the maker’s word: no pressure on it.`;
     case 'no head':
       return `Nothing would flow at the ${name}: ${figureText({ value: Math.max(0, -(figure?.value ?? 0)), unit: 'mm' })} of head are missing.`;
+    case 'hardly flows':
+      return `Only ${number} at the ${name}: nobody waits for that.`;
     case 'too slow to carry':
       return name
         ? `${name} falls towards the bleeder; at ${number} bubbles stay there.`

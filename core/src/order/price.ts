@@ -1,3 +1,4 @@
+import { METHOD_TRAITS } from '../flow';
 import { CircuitFluid } from '../washout';
 import { countAt, type OrderSetup } from './setup';
 import { bleedVisit, tooSmall, type OrderRefusal, type Visit, type VisitPrice } from './visit';
@@ -116,6 +117,7 @@ export function visitMinutes(setup: OrderSetup, price: VisitPrice): number {
   const { countMl, secondsPerCount } = countAt(setup, visit);
   return (
     setup.minutesPerBleeder +
+    (METHOD_TRAITS[visit.method].moreMinutes ?? 0) +
     ((movedMl(setup, price) / countMl.value) * secondsPerCount) / 60 +
     topUps.length * setup.minutesPerTopUp
   );

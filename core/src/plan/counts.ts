@@ -22,7 +22,8 @@ export function countFor(
       {
         'two people': preferences.secondsPerStrokeTwoPeople,
         'alone at the lever': preferences.secondsPerStrokeLever,
-      }[method as 'two people' | 'alone at the lever'] ?? traits.strokeS!.whole;
+        'alone, bottle': preferences.secondsPerStrokeBottle,
+      }[method as 'two people' | 'alone at the lever' | 'alone, bottle'] ?? traits.strokeS!.whole;
     return {
       countMl: strokeVolume(path.chamber),
       mostMl: fullStrokeVolume(path.chamber),

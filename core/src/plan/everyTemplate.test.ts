@@ -40,6 +40,10 @@ describe('each template, each kind of work, each method', () => {
     'estate-front-rear': [
       { kinds: KINDS, method: 'pressure', reason: 'metering valve@metering' },
       { kinds: KINDS, method: 'vacuum', reason: 'metering valve@metering' },
+      { kinds: EMPTY, method: 'gravity', reason: 'hardly flows@right-rear' },
+    ],
+    'motorcycle-clutch-bare': [
+      { kinds: EMPTY, method: 'gravity', reason: 'hardly flows@slave-bleeder' },
     ],
     'pickup-rear-abs': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@left-rear' }],
     'van-four-channel': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@right-rear' }],

@@ -2,12 +2,15 @@ import { followCalls, nextStep } from '../run';
 import fc, { pre } from 'fast-check';
 import { paths, type DriverSide, type Layout } from '../circuit';
 import type { Figure } from '../figure';
+import type { Method } from '../flow';
+import { DEFAULT_RULES } from '../rules';
 import {
   arbitraryLayout,
   countingIds,
   gateOn,
   layoutOf,
   NOBODY_LOOKED,
+  planned,
   planOf,
   runOf,
 } from '../testing';
@@ -18,6 +21,7 @@ import {
   planPreferences,
   preparationWords,
   refusalWords,
+  rulesForPlan,
   type PlanRequest,
   type PlanResult,
 } from '.';
@@ -274,8 +278,50 @@ describe('refusals', () => {
     { outletTarget: 0.4 },
     { minutesPerBleeder: -1 },
     { secondsPerStrokeLever: NaN },
+    { secondsPerStrokeBottle: 0.9 },
+    { secondsPerStrokeTwoPeople: 61 },
+    { minutesPerTopUp: 60.1 },
   ])('house rule %j is refused', (given) => {
     expect(() => planPreferences(given)).toThrow(/give/);
+  });
+
+  // 90, 95 and 98 % are the steps of the trade; 95 is where more strokes begin to buy little: common practice, no source.
+  test.each([
+    ['90', 0.9],
+    ['95', 0.95],
+    ['98', 0.98],
+  ] as const)('house rule "%s %% new" is what the plan wants at the outlet', (rule, target) => {
+    const rules = rulesForPlan({ ...DEFAULT_RULES, newAtOutlet: rule });
+    expect(planPreferences(rules).outletTarget).toBe(target);
+    expect(planPreferences().outletTarget).toBe(0.95);
+  });
+
+  test('what the workshop knows of its own times goes into the minutes; alone with a bottle one walks', () => {
+    const byMethod = (method: Method, preferences: object) =>
+      planned(layoutOf('hatchback-diagonal'), { method, preferences });
+    const minutes = (method: Method, preferences: object) =>
+      byMethod(method, preferences).stages.find((x) => x.kind === 'bleed')!.minutes.value;
+    const bottle = byMethod('alone, bottle', {});
+    const strokes = bottle.totals.strokes.value;
+    const topUps = bottle.totals.topUps.value;
+    // 4 min reach and hose, 2 min walking at each of four, 8 s a stroke, 1.5 min a top-up.
+    expect(minutes('alone, bottle', {})).toBeCloseTo(
+      4 * (4 + 2) + (strokes * 8) / 60 + topUps * 1.5,
+      9,
+    );
+    const two = byMethod('two people', {});
+    expect(minutes('two people', {})).toBeCloseTo(
+      4 * 4 + (two.totals.strokes.value * 6) / 60 + two.totals.topUps.value * 1.5,
+      9,
+    );
+    expect(minutes('alone, bottle', { secondsPerStrokeBottle: 10 })).toBeCloseTo(
+      minutes('alone, bottle', {}) + (strokes * 2) / 60,
+      9,
+    );
+    expect(minutes('two people', { minutesPerBleeder: 6, minutesPerTopUp: 2 })).toBeCloseTo(
+      minutes('two people', {}) + 4 * 2 + two.totals.topUps.value * 0.5,
+      9,
+    );
   });
 });
 

@@ -1,5 +1,5 @@
 import type { VehicleKind } from '../circuit';
-import { DEFAULT_RULES, type HouseRules } from '../rules';
+import { AMOUNTS, DEFAULT_RULES, type HouseRules } from '../rules';
 import { inRange, rangeWords, type Range } from '../units';
 
 type PlanRule =
@@ -11,23 +11,29 @@ type PlanRule =
   | 'hoseEnd'
   | 'benchFill'
   | 'joinWay'
-  | 'jointTightness';
+  | 'jointTightness'
+  | 'minutesPerBleeder'
+  | 'minutesPerTopUp'
+  | 'secondsPerStrokeTwoPeople'
+  | 'secondsPerStrokeLever'
+  | 'secondsPerStrokeBottle';
 
 /** New share that may be wanted at an outlet: below it most of the fluid stays old, above it none would ever do [M]. */
 export const OUTLET_TARGET: Range = { what: 'outletTarget', unit: '', least: 0.5, most: 0.999 };
+
+/** Times that a workshop knows of itself. */
+const TIMES = [
+  'minutesPerBleeder',
+  'minutesPerTopUp',
+  'secondsPerStrokeTwoPeople',
+  'secondsPerStrokeLever',
+  'secondsPerStrokeBottle',
+] as const;
 
 /** House rules that the plan takes; every one is a starting value that a person can change. */
 export interface PlanPreferences extends Pick<HouseRules, PlanRule> {
   /** New share wanted at the outlet of every bleeder, 0.5 to 0.999. */
   readonly outletTarget: number;
-  /** Reach, hose and cap at each bleeder, minutes [M]. */
-  readonly minutesPerBleeder: number;
-  /** One closed stroke with two people, seconds [M]. */
-  readonly secondsPerStrokeTwoPeople: number;
-  /** One closed stroke alone at a lever, seconds [M]. */
-  readonly secondsPerStrokeLever: number;
-  /** One top-up, minutes [M]. */
-  readonly minutesPerTopUp: number;
   /** Fluid from one mark of the jar or syringe to the next, mL, where the flow is steady [M]. */
   readonly markMl: Readonly<Record<VehicleKind, number>>;
   /** Where the level stands at the end [C]: full, or midway to leave room for heat. */
@@ -35,11 +41,6 @@ export interface PlanPreferences extends Pick<HouseRules, PlanRule> {
 }
 
 const DEFAULTS: PlanPreferences = {
-  outletTarget: 0.98,
-  minutesPerBleeder: 4,
-  secondsPerStrokeTwoPeople: 6,
-  secondsPerStrokeLever: 4,
-  minutesPerTopUp: 1.5,
   markMl: { car: 10, motorcycle: 5, 'three-wheeler': 10, quad: 5, trailer: 10 },
   finalLevel: {
     car: 'MAX',
@@ -62,20 +63,16 @@ export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPrefe
     throw new RangeError(
       `outletTarget is ${preferences.outletTarget}; give a share of ${rangeWords(OUTLET_TARGET)}`,
     );
-  for (const key of [
-    'minutesPerBleeder',
-    'secondsPerStrokeTwoPeople',
-    'secondsPerStrokeLever',
-    'minutesPerTopUp',
-  ] as const) {
-    if (!(preferences[key] >= 0 && preferences[key] <= 60))
-      throw new RangeError(`${key} is ${preferences[key]}; give 0 to 60`);
-  }
+  for (const key of TIMES)
+    if (!inRange(AMOUNTS[key], preferences[key]))
+      throw new RangeError(`${key} is ${preferences[key]}; give ${rangeWords(AMOUNTS[key])}`);
   return preferences;
 }
 
 /** What a workshop's rules say to the plan. */
-export function rulesForPlan(rules: HouseRules): Pick<HouseRules, PlanRule> {
+export function rulesForPlan(
+  rules: HouseRules,
+): Pick<HouseRules, PlanRule> & Pick<PlanPreferences, 'outletTarget'> {
   const {
     order,
     pairs,
@@ -86,6 +83,11 @@ export function rulesForPlan(rules: HouseRules): Pick<HouseRules, PlanRule> {
     benchFill,
     joinWay,
     jointTightness,
+    minutesPerBleeder,
+    minutesPerTopUp,
+    secondsPerStrokeTwoPeople,
+    secondsPerStrokeLever,
+    secondsPerStrokeBottle,
   } = rules;
   return {
     order,
@@ -97,5 +99,11 @@ export function rulesForPlan(rules: HouseRules): Pick<HouseRules, PlanRule> {
     benchFill,
     joinWay,
     jointTightness,
+    minutesPerBleeder,
+    minutesPerTopUp,
+    secondsPerStrokeTwoPeople,
+    secondsPerStrokeLever,
+    secondsPerStrokeBottle,
+    outletTarget: Number(rules.newAtOutlet) / 100,
   };
 }

@@ -3,10 +3,15 @@ import { CLIMATES, type Climate } from '../ageing';
 import { METHOD_WORDS, METHODS, type Method } from '../flow';
 import { ORDER_SCHOOLS, ORDER_WORDS, type OrderSchool } from '../order';
 import { OPEN_RULES, type OpenRule } from '../shelf';
+import type { Range } from '../units';
 
 /** Months between changes on which workshops differ. */
 export const INTERVAL_MONTHS = ['12', '18', '24'] as const;
 export type IntervalMonths = (typeof INTERVAL_MONTHS)[number];
+
+/** New share wanted at the outlet of every bleeder, per cent: what a technician can see there. */
+export const NEW_AT_OUTLET = ['90', '95', '98'] as const;
+export type NewAtOutlet = (typeof NEW_AT_OUTLET)[number];
 
 /** What a workshop decides for itself. Kept with every verdict, plan and record that it entered into. */
 export interface HouseRules {
@@ -19,6 +24,7 @@ export interface HouseRules {
   readonly pairs: 'inner first' | 'outer first';
   readonly preferredMethod: Method | 'none';
   readonly strokeShape: 'by the line' | 'steady';
+  readonly newAtOutlet: NewAtOutlet;
   /** Quick pumps before the pedal or lever is held. */
   readonly pumpsBeforeHolding: '0' | '3' | '10';
   readonly hoseEnd: 'submerged' | 'free';
@@ -29,7 +35,39 @@ export interface HouseRules {
   readonly lowStockMl: number;
   /** What the waste drum holds. */
   readonly drumMl: number;
+  /** Reach, hose and cap at each bleeder, minutes [M]. */
+  readonly minutesPerBleeder: number;
+  /** One top-up, minutes [M]. */
+  readonly minutesPerTopUp: number;
+  /** One closed stroke with two people, seconds [M]. */
+  readonly secondsPerStrokeTwoPeople: number;
+  /** One closed stroke alone at a lever, seconds [M]. */
+  readonly secondsPerStrokeLever: number;
+  /** One stroke alone with bottle and hose, seconds [M]. */
+  readonly secondsPerStrokeBottle: number;
 }
+
+/** Keys that are an amount, each with its question, its unit and what may be entered [M]. */
+export const AMOUNTS = {
+  lowStockMl: { what: 'Shelf runs low below', unit: 'mL', least: 0, most: 50_000, whole: true },
+  drumMl: { what: 'The waste drum holds', unit: 'mL', least: 1000, most: 1_000_000, whole: true },
+  minutesPerBleeder: {
+    what: 'At each bleeder: reach, hose, cap',
+    unit: 'min',
+    least: 0,
+    most: 60,
+  },
+  minutesPerTopUp: { what: 'One top-up', unit: 'min', least: 0, most: 60 },
+  secondsPerStrokeTwoPeople: { what: 'A stroke with two people', unit: 's', least: 1, most: 60 },
+  secondsPerStrokeLever: { what: 'A stroke alone at a lever', unit: 's', least: 1, most: 60 },
+  secondsPerStrokeBottle: {
+    what: 'A stroke alone with bottle and hose',
+    unit: 's',
+    least: 1,
+    most: 60,
+  },
+} as const satisfies Partial<Record<keyof HouseRules, Range>>;
+export type AmountKey = keyof typeof AMOUNTS;
 
 /** Rules until a workshop has chosen its own. */
 export const DEFAULT_RULES: HouseRules = {
@@ -46,12 +84,18 @@ export const DEFAULT_RULES: HouseRules = {
   benchFill: 'back into the reservoir',
   joinWay: 'held down',
   jointTightness: 'by feel',
+  newAtOutlet: '95',
   lowStockMl: 1000,
   drumMl: 20_000,
+  minutesPerBleeder: 4,
+  minutesPerTopUp: 1.5,
+  secondsPerStrokeTwoPeople: 6,
+  secondsPerStrokeLever: 4,
+  secondsPerStrokeBottle: 8,
 };
 
 /** Keys that are a choice between schools. */
-export type SchoolKey = Exclude<keyof HouseRules, 'lowStockMl' | 'drumMl'>;
+export type SchoolKey = Exclude<keyof HouseRules, AmountKey>;
 
 /** One thing on which workshops differ: the question, and what speaks for each side. All of it common practice, no source. */
 export interface School<K extends SchoolKey = SchoolKey> {
@@ -107,6 +151,7 @@ export const RULE_OPTIONS = {
   benchFill: ['back into the reservoir', 'into a can'],
   joinWay: ['held down', 'bowl full'],
   jointTightness: ['by feel', 'by the manual'],
+  newAtOutlet: NEW_AT_OUTLET,
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
 
 /** Every school of this workshop's page, in its order. */
@@ -172,6 +217,30 @@ export const SCHOOLS: readonly School[] = [
           ? 'Each job has its own.'
           : `${METHOD_WORDS[value].needs}: what is done every day goes wrong least.`,
     })),
+  },
+  {
+    key: 'newAtOutlet',
+    question: 'How new must it come out?',
+    options: [
+      {
+        value: '90',
+        label: '90 % new',
+        speaksFor:
+          'The eye sees no difference any more, and four in ten strokes of 98 % are saved. A tenth of the old fluid stays.',
+      },
+      {
+        value: '95',
+        label: '95 % new',
+        speaksFor:
+          'Two and a quarter volumes of a long line: where more strokes begin to buy little.',
+      },
+      {
+        value: '98',
+        label: '98 % new',
+        speaksFor:
+          'For fluid that was dark or wet, and for hills: a third more strokes than 95 % for the last of it.',
+      },
+    ],
   },
   {
     key: 'strokeShape',

@@ -1,8 +1,10 @@
 export {
+  AMOUNTS,
   DEFAULT_RULES,
   intervalFor,
   RULE_OPTIONS,
   SCHOOLS,
+  type AmountKey,
   type HouseRules,
   type School,
   type SchoolKey,

@@ -657,6 +657,7 @@ test('what bubbles or a dark colour ask for is strokes, and the bowl is filled b
   const low = (state: typeof through) => ({
     ...state,
     levelMl: { [BOWL!.id]: BOWL!.topUpLevelMl.value },
+    leastMl: { [BOWL!.id]: BOWL!.topUpLevelMl.value },
   });
   for (const said of [
     [{ kind: 'bubbles', stopId, reading: 'many' }],

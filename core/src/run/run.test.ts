@@ -401,7 +401,9 @@ describe('the fluid that a run has moved', () => {
     const expected = newShares(fluid);
     for (const [id, share] of shares)
       if (id !== 'bowl') expect(share).toBeCloseTo(expected.get(id)!, 9);
-    expect(shares.get('left-rear-caliper')).toBeGreaterThan(0.97);
+    // What leaves a mixed caliper is what it holds: the target of the house, 95 %.
+    expect(shares.get('left-rear-caliper')).toBeGreaterThan(0.95);
+    expect(shares.get('left-rear-caliper')).toBeLessThan(0.97);
   });
 
   test('following on gives what starting over gives, and an undo goes back', () => {

@@ -54,6 +54,7 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
   const rule = (label: string, value: number, unit: 's' | 'min') =>
     figure({ label, value, unit, rule: 'house rule', source: MODEL });
   const topUps = stops.reduce((sum, s) => sum + s.topUps.length, 0);
+  const walked = stops.reduce((sum, s) => sum + (METHOD_TRAITS[s.method].moreMinutes ?? 0), 0);
   const seconds = stops.map((s) =>
     figure({
       label: bleederName(s.bleeder),
@@ -68,6 +69,7 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
     label: 'Hands on',
     value:
       stops.length * preferences.minutesPerBleeder +
+      walked +
       seconds.reduce((sum, s) => sum + s.value, 0) / 60 +
       topUps * preferences.minutesPerTopUp,
     unit: 'min',
@@ -76,6 +78,17 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
     from: [
       rule('Each opening: reach, hose, cap', preferences.minutesPerBleeder, 'min'),
       rule('Each top-up', preferences.minutesPerTopUp, 'min'),
+      ...(walked > 0
+        ? [
+            figure({
+              label: 'Walks between pedal and wheel',
+              value: walked,
+              unit: 'min',
+              rule: 'two minutes at each opening, alone with bottle and hose',
+              source: MODEL,
+            }),
+          ]
+        : []),
       ...seconds,
     ],
   });

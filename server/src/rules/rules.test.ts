@@ -30,8 +30,10 @@ test('a workshop starts with the common rules; a lead changes them, a technician
 test.each([
   [{ openContainers: 'for ever' }, 'openContainers', /today only/],
   [{ intervalCarMonths: '36' }, 'intervalCarMonths', /12, 18, 24/],
-  [{ drumMl: 5 }, 'drumMl', /1000 to 1000000/],
-  [{ lowStockMl: 0.5 }, 'lowStockMl', /whole millilitres/],
+  [{ drumMl: 5 }, 'drumMl', /1,000 to 1,000,000/],
+  [{ lowStockMl: 0.5 }, 'lowStockMl', /Shelf runs low below should be/],
+  [{ newAtOutlet: '99' }, 'newAtOutlet', /90, 95, 98/],
+  [{ minutesPerTopUp: 61 }, 'minutesPerTopUp', /One top-up should be 0 to 60 min/],
 ])('%j is refused at its field', async (wrong, field, words) => {
   const res = await lead.send('put', '/house-rules', { ...DEFAULT_RULES, ...wrong }, 1).expect(422);
   expect(res.body.faults).toMatchObject([{ field, sentence: expect.stringMatching(words) }]);
