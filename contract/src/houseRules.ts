@@ -1,9 +1,15 @@
 import { AMOUNTS, RULE_OPTIONS, type AmountKey, type HouseRules } from '@brook/core/rules';
 import { z } from 'zod';
-import { oneOf, within } from './common';
+import { rangeWords, type Range } from '@brook/core/units';
+import { oneOf } from './common';
 
-const amount = (key: AmountKey) =>
-  within(AMOUNTS[key], AMOUNTS[key].what).describe(AMOUNTS[key].unit);
+/** One amount, as its question is put: "One top-up: give 0 to 60 min." */
+const amount = (key: AmountKey) => {
+  const range: Range = AMOUNTS[key];
+  const sentence = `${range.what}: give ${rangeWords(range)}.`;
+  const given = z.number({ error: sentence }).min(range.least, sentence).max(range.most, sentence);
+  return (range.whole ? given.int(sentence) : given).describe(range.unit);
+};
 
 /** What a workshop decides for itself; the whole page each time. */
 export const houseRules = z.strictObject({

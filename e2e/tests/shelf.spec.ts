@@ -107,9 +107,7 @@ test('house rules show what speaks for each side; a lead changes them, a technic
   await page.getByRole('radio', { name: 'Today or not at all' }).click();
   await page.getByLabel('The waste drum holds').fill('10');
   await page.getByTestId('next-action').click();
-  await expect(
-    page.getByText('Waste drum should be whole millilitres from 1000 to 1000000.'),
-  ).toBeVisible();
+  await expect(page.getByText('The waste drum holds: give 1,000 to 1,000,000 mL.')).toBeVisible();
   await page.getByLabel('The waste drum holds').fill('10000');
   await page.getByTestId('next-action').click();
   await expect(page.getByTestId('next-action')).toContainText('Nothing is changed');

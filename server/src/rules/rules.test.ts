@@ -31,9 +31,9 @@ test.each([
   [{ openContainers: 'for ever' }, 'openContainers', /today only/],
   [{ intervalCarMonths: '36' }, 'intervalCarMonths', /12, 18, 24/],
   [{ drumMl: 5 }, 'drumMl', /1,000 to 1,000,000/],
-  [{ lowStockMl: 0.5 }, 'lowStockMl', /Shelf runs low below should be/],
+  [{ lowStockMl: 0.5 }, 'lowStockMl', /Shelf runs low below: give 0 to 50,000 mL/],
   [{ newAtOutlet: '99' }, 'newAtOutlet', /90, 95, 98/],
-  [{ minutesPerTopUp: 61 }, 'minutesPerTopUp', /One top-up should be 0 to 60 min/],
+  [{ minutesPerTopUp: 61 }, 'minutesPerTopUp', /One top-up: give 0 to 60 min/],
 ])('%j is refused at its field', async (wrong, field, words) => {
   const res = await lead.send('put', '/house-rules', { ...DEFAULT_RULES, ...wrong }, 1).expect(422);
   expect(res.body.faults).toMatchObject([{ field, sentence: expect.stringMatching(words) }]);
