@@ -393,8 +393,11 @@ function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): R
     case 'do it last': {
       const onward =
         event.plan === undefined ? planOnward(decided, halt, event.decision, event.id) : null;
-      // Where the rest cannot be planned like this, nothing is decided.
-      if (onward?.verdict === 'refused') return stays(state);
+      // Where the rest cannot be planned like this, nothing is decided, however often the log is read.
+      if (onward?.verdict === 'refused') {
+        log.push(event);
+        return state;
+      }
       const kept = onward ? onward.plan : (event.plan ?? null);
       const plan = kept && bySizes(kept, state.sizes);
       log.push({ ...event, plan });

@@ -153,6 +153,31 @@ describe('a bore that is found while the car is bled', () => {
     );
   });
 
+  test('what could not be decided before it is not decided by reading the run again', () => {
+    const only = planned(PLAN.layout, {
+      means: {
+        helper: true,
+        bottle: false,
+        vacuumPump: false,
+        pressurePot: false,
+        syringe: false,
+        selfRefilling: false,
+        scanTool: false,
+      },
+    });
+    const said: Said[] = [
+      { id: 'h', kind: 'halted', reason: 'nothing comes', stopId: only.stops[0]!.id },
+      { id: 'd', kind: 'decided', haltId: 'h', decision: 'another method' },
+    ];
+    const methods = only.methods.map((m) =>
+      m.method === only.method ? m : { ...m, verdict: 'hopeless' as const },
+    );
+    const plan = { ...only, methods };
+    const open = (events: Said[]) => runOf(plan, events).halts.map((h) => h.decision);
+    expect(open(said)).toEqual([null]);
+    expect(open([...said, bore(22.2)])).toEqual([null, null]);
+  });
+
   test('a longer line holds more of what stood in it', () => {
     const hose = paths(PLAN.layout).find((p) => p.bleeder.id === PLAN.stops[0]!.bleeder.id)!
       .stretches[0]!;
