@@ -25,6 +25,7 @@ import { Page, useWideScreen } from '../ui/Page';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { ChoiceLine } from './ChoiceLine';
+import { lampOfTheValve } from './work';
 import { MaterialsList } from './MaterialsList';
 import { MethodPage } from './MethodPage';
 import { OrdersPage } from './OrdersPage';
@@ -249,6 +250,14 @@ function Document({
       {job.stage === 'plan' ? <TakenOver job={job} /> : null}
       <LeftBefore job={job} />
       <OldFluid job={job} plan={plan} />
+      {job.stage === 'plan' &&
+      plan.work.endLost === null &&
+      lampOfTheValve(job.layout, plan.work) ? (
+        <Caution title="A lamp was lit at intake">
+          Is it the differential valve’s? Say under “Work” which end was lost; a shuttled valve lets
+          one end only trickle.
+        </Caution>
+      ) : null}
       <ScopeWords plan={plan} />
       <StageList plan={plan} />
       {job.stage === 'plan' && complains(plan.work) ? (

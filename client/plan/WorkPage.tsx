@@ -25,7 +25,7 @@ import { Words } from '../ui/Words';
 import { BENCH_OPTIONS, heldDownQuestion, MASTER_QUESTIONS } from './masterQuestions';
 import { ANSWERS, YES_NO } from './answers';
 import { PartQuestions } from './PartQuestions';
-import { workDraft, workFaults, workOf, type WorkDraft } from './work';
+import { lampOfTheValve, workDraft, workFaults, workOf, type WorkDraft } from './work';
 import { LeftBefore } from './ScopeWords';
 import { PageHead } from './Table';
 
@@ -44,6 +44,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
   const set = (more: Partial<WorkDraft>) => setDraft((d) => ({ ...d, ...more }));
   const faults = workFaults(layout, draft);
   const has = (ask: Ask) => draft.asks.includes(ask);
+  const lamp = lampOfTheValve(layout, planChoices.work);
   const onlyRenews = draft.asks.length === 1 && has('renew');
   const first = Object.values(faults)[0] ?? null;
   return (
@@ -131,7 +132,7 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           chosen={draft.endLost}
           onChoose={(endLost) => set({ endLost })}
           options={[
-            { value: 'no', label: 'No' },
+            { value: 'no', label: lamp ? 'Another lamp' : 'No' },
             { value: 'front', label: 'Front lost' },
             { value: 'rear', label: 'Rear lost' },
           ]}

@@ -255,3 +255,30 @@ test('of a master each answer counts by what is good, nobody knows as not kept, 
     done: null,
   });
 });
+
+// A lamp that was lit at intake may be the valve's: it is not taken for “no” where nobody said so.
+test('a lamp lit at intake asks which end was lost, on a vehicle whose differential valve has one', () => {
+  const valve = {
+    kind: 'valve' as const,
+    id: 'differential',
+    name: 'Differential valve',
+    heightMm: 500,
+    valve: 'differential' as const,
+    end: 'front' as const,
+    button: false,
+  };
+  const withValve = { ...layout, nodes: [...layout.nodes, valve] };
+  const found = [{ what: 'lamp lit' as const, where: 'brake' }];
+  const came = (more: object) => ({ ...CHOICES, work: { ...CHOICES.work, ...more } });
+  const asked = workDraft(withValve, came({ found }));
+  expect(asked.endLost).toBeNull();
+  expect(workFaults(withValve, asked)).toHaveProperty('endLost');
+  expect(workFaults(withValve, { ...asked, endLost: 'rear' })).toEqual({});
+  expect(workDraft(withValve, came({ found, endLost: 'front' })).endLost).toBe('front');
+  for (const [on, work] of [
+    [layout, { found }],
+    [withValve, {}],
+    [withValve, { found: [{ what: 'sinks', where: '' }] }],
+  ] as const)
+    expect(workDraft(on, came(work)).endLost).toBe('no');
+});

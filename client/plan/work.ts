@@ -48,12 +48,21 @@ export interface WorkDraft {
   /** Still soft after a whole bleed that ended clean. */
   readonly stillSoft: YesNo;
   readonly renewPockets: YesNo;
-  readonly endLost: 'no' | 'front' | 'rear';
+  /** Null where a lamp was lit at intake and nobody said which end it is about. */
+  readonly endLost: 'no' | 'front' | 'rear' | null;
   /** Months as typed, per partner. */
   readonly ages: Readonly<Record<string, string>>;
 }
 
 const said = (yes: boolean): YesNo => (yes ? 'yes' : 'no');
+/** Whether a lamp was lit at intake on a vehicle whose differential valve has one. */
+export const lampOfTheValve = (
+  layout: Layout,
+  { found = [] }: Pick<PlanChoices['work'], 'found'>,
+): boolean =>
+  found.some((f) => f.what === 'lamp lit') &&
+  layout.nodes.some((n) => n.kind === 'valve' && n.valve === 'differential');
+
 /** The form as it was answered last. */
 export function workDraft(
   layout: Layout,
@@ -69,7 +78,7 @@ export function workDraft(
     modulatorOpened: said(work.modulatorOpened),
     stillSoft: said(work.airInModulator),
     renewPockets: said(work.renewPockets),
-    endLost: work.endLost ?? 'no',
+    endLost: work.endLost ?? (lampOfTheValve(layout, work) ? null : 'no'),
     parts: partsAsOne(layout, work.parts).map((p) => ({
       partId: p.partId,
       done: said(!p.notYet),
@@ -108,6 +117,7 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
       faults[bowlId] =
         `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give ${rangeWords(LOWEST_LEVEL_MM)} below MAX`;
   }
+  if (draft.endLost === null) faults.endLost = 'Say what the lamp is about';
   if (!draft.asks.includes('part')) return faults;
   if (
     draft.parts.length === 0 &&

@@ -242,7 +242,7 @@ function Measure({
         <Words strong>{`${need.label}${unit ? ',' : ''}${unit}`}</Words>
         <View style={styles.guess}>
           <Words size="small" tone="softWords">
-            guessed
+            on file
           </Words>
           <FigureValue figure={need.guess} text={trimmed(need.guess.value)} />
         </View>

@@ -39,7 +39,11 @@ export const foundAtIntake = z
       where: z.string().trim().max(80, 'Where it was found should have at most 80 characters.'),
     }),
   )
-  .max(8)
+  .max(SEEN_AT_INTAKE.length)
+  .refine(
+    (given) => new Set(given.map((f) => f.what)).size === given.length,
+    'Each thing that was found should stand once.',
+  )
   .readonly()
   .describe('What else was seen when it was taken in');
 

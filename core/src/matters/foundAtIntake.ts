@@ -19,7 +19,7 @@ const MATTER_OF: Readonly<
 > = {
   'wet joint': { kind: 'leak', weight: 'holds' },
   'cracked boot': { kind: 'look again', weight: 'owed' },
-  'lamp lit': { kind: 'look again', weight: 'owed' },
+  'lamp lit': { kind: 'lamp lit', weight: 'owed' },
 };
 
 /** What was found at intake and nobody put right in this job. That the lamps are out is an item of every proof. */
@@ -29,11 +29,12 @@ export function foundAtIntake(
   work: WorkDone | null,
   released: boolean,
 ): void {
-  const found = (work?.found ?? []).filter((f) => !(released && f.what === 'lamp lit'));
-  for (const { kind, weight } of new Set(found.flatMap((f) => MATTER_OF[f.what] ?? []))) {
-    const of = found.filter((f) => MATTER_OF[f.what]?.kind === kind);
+  for (const found of work?.found ?? []) {
+    const matter = MATTER_OF[found.what];
+    if (!matter || (released && found.what === 'lamp lit')) continue;
+    const { kind, weight } = matter;
     if (isMended(job, out.idOf(kind, null))) continue;
-    out.add(kind, weight, null, of.map(foundWords).join('; '), job.said ?? firstOpened(job));
+    out.add(kind, weight, null, foundWords(found), job.said ?? firstOpened(job));
   }
 }
 

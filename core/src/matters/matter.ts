@@ -16,6 +16,7 @@ export const MATTER_KINDS = [
   'done after close',
   'old fluid',
   'look again',
+  'lamp lit',
 ] as const;
 export type MatterKind = (typeof MATTER_KINDS)[number];
 

@@ -252,12 +252,20 @@ describe('what is found at intake', () => {
     const yard = new Yard(CAR);
     yard.take(found('lamp lit', 'ABS') as WorkDone, () => [ended]);
     expect(yard.before).toMatchObject([
-      ...yard.before.filter((m) => m.kind !== 'look again'),
-      { kind: 'look again', because: 'A lamp is lit: ABS' },
+      ...yard.before.filter((m) => m.kind !== 'lamp lit'),
+      { kind: 'lamp lit', because: 'A lamp is lit: ABS', weight: 'owed' },
     ]);
     const done = new Yard(CAR);
     done.take(found('lamp lit', 'ABS') as WorkDone, released(CAR));
     expect(done.before).toEqual([]);
+    // The proof of a later job says it as well; a mend of something else does not.
+    yard.take(
+      flush(CAR),
+      mendedFirst('look again', (p) => [...(run(p) as Said[]), used, ended]),
+    );
+    expect(yard.kinds()).toContain('lamp lit');
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.kinds()).not.toContain('lamp lit');
   });
 
   test('a part that was changed on a soft pedal leaves both, said once each', () => {

@@ -59,6 +59,8 @@ export function settles(job: JobSays, m: Matter, layout: Layout): boolean {
       return job.released && proves && job.mended.includes(m.id);
     case 'look again':
       return job.mended.includes(m.id);
+    case 'lamp lit':
+      return job.released;
     case 'stop verdict':
       return (
         job.released &&

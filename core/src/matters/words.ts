@@ -67,6 +67,10 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
     what: () => 'Look at it again',
     settledBy: () => 'Settled by putting it right, and saying what was done.',
   },
+  'lamp lit': {
+    what: () => 'A lamp was lit',
+    settledBy: () => 'Settled by a proof that the lamps are out, and a release.',
+  },
   'old fluid': {
     what: (place) => `Old fluid left at the ${place}`,
     settledBy: () => 'Settled by renewing it there.',

@@ -143,6 +143,26 @@ export function measuredBy(
   });
 }
 
+/** What somebody would find on a part that agrees with the layout in everything: for the demo, and for tests. */
+export function foundAsGuessed(needs: readonly PartNeed[]): Record<string, Found> {
+  return Object.fromEntries(
+    needs.map((n): [string, Found] => {
+      switch (n.kind) {
+        case 'number': {
+          const { value } = n.guess;
+          return [n.id, { newPart: value, oldPart: value, maker: null }];
+        }
+        case 'thread':
+          return [n.id, n.needed];
+        case 'question':
+          return [n.id, true];
+        case 'as the old one':
+          return [n.id, 'as the old one'];
+      }
+    }),
+  );
+}
+
 /** Sizes of the vehicle that the new part brings, by what was measured on it, where the layout guessed another. */
 export function sizesOfPart(
   needs: readonly PartNeed[],

@@ -1,6 +1,7 @@
 export {
   BESIDE,
   compareNeed,
+  foundAsGuessed,
   measuredBy,
   partFaults,
   PIECE_STATE_WORDS,

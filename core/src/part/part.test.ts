@@ -5,6 +5,7 @@ import { layoutOf } from '../testing';
 import {
   BESIDE,
   compareNeed,
+  foundAsGuessed,
   measuredBy,
   partFaults,
   partNeeds,
@@ -18,21 +19,6 @@ import {
 const VAN = layoutOf('hatchback-diagonal');
 const need = (layout: Layout, partId: string, label: string) =>
   partNeeds(layout, partId).find((n) => n.label.startsWith(label))!;
-const asNeeded = (needs: readonly PartNeed[]): Record<string, Found> =>
-  Object.fromEntries(
-    needs.map((n): [string, Found] => {
-      switch (n.kind) {
-        case 'number':
-          return [n.id, both(n.guess.value)];
-        case 'thread':
-          return [n.id, n.needed];
-        case 'question':
-          return [n.id, true];
-        case 'as the old one':
-          return [n.id, 'as the old one'];
-      }
-    }),
-  );
 const both = (mm: number, maker: number | null = null) => ({
   newPart: mm,
   oldPart: mm,
@@ -54,7 +40,7 @@ test('every part that can be changed, in every template, has something to agree 
     expect(
       partFaults(
         needs,
-        asNeeded(needs),
+        foundAsGuessed(needs),
         usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })),
       ),
     ).toEqual([]);
@@ -84,7 +70,7 @@ test('one thing that differs refuses the part, and the sentence says which and w
       const needs = partNeeds(layout, partId);
       const wrong = needs[n % needs.length]!;
       const found = {
-        ...asNeeded(needs),
+        ...foundAsGuessed(needs),
         [wrong.id]:
           wrong.kind === 'number'
             ? { ...both(wrong.guess.value), newPart: wrong.guess.value * 1.06 + 0.3 }
@@ -258,7 +244,7 @@ test('a log of older rules is read as it was meant: a bare number beside the lay
 
 test.each(PIECE_STATES)('a piece that is "%s"', (state) => {
   const needs = partNeeds(VAN, 'left-front-caliper');
-  const faults = partFaults(needs, asNeeded(needs), [
+  const faults = partFaults(needs, foundAsGuessed(needs), [
     { what: 'Washer', count: 2, comes: 'new', state },
   ]);
   expect(faults).toHaveLength(state === 'right' ? 0 : 1);

@@ -30,7 +30,7 @@ import { planAsked, wishesOf, type PlanAsked, type PlanRequest } from './request
 import type { Plan, PlanBowl, PlanMethod, PlanRefusal, PlanResult } from './shape';
 
 /** Version of the rules by which a plan was made; stored with it. */
-export const RULES_VERSION = 6;
+export const RULES_VERSION = 7;
 
 /**
  * Plan a bleed: what may hold air and so which bleeders are opened, by which

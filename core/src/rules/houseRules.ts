@@ -226,19 +226,17 @@ export const SCHOOLS: readonly School[] = [
         value: '90',
         label: '90 % new',
         speaksFor:
-          'The eye sees no difference any more, and four in ten strokes of 98 % are saved. A tenth of the old fluid stays.',
+          '1.6 volumes of a long line (Danckwerts 1953). The eye sees no difference any more; a tenth of what comes is old.',
       },
       {
         value: '95',
         label: '95 % new',
-        speaksFor:
-          'Two and a quarter volumes of a long line: where more strokes begin to buy little.',
+        speaksFor: '2.2 volumes of a long line: where more strokes begin to buy little.',
       },
       {
         value: '98',
         label: '98 % new',
-        speaksFor:
-          'For fluid that was dark or wet, and for hills: a third more strokes than 95 % for the last of it.',
+        speaksFor: '3.5 volumes of a long line: for fluid that was dark or wet, and for hills.',
       },
     ],
   },

@@ -1,6 +1,6 @@
 import fc, { pre } from 'fast-check';
 import { USUAL_MEANS } from '../flow';
-import { planBleed, type Plan, type PlanRequest } from '../plan';
+import { planBleed, RULES_VERSION, type Plan, type PlanRequest } from '../plan';
 import { routineFlush } from '../scope';
 import {
   after as later,
@@ -247,7 +247,10 @@ describe('the log', () => {
 
   test('keeps the plan that followed: a stored log gives the same state without planning again', () => {
     const stored = state.log.at(-1)!;
-    expect(stored).toMatchObject({ kind: 'decided', plan: { rulesVersion: 6, id: 'd-ran dry' } });
+    expect(stored).toMatchObject({
+      kind: 'decided',
+      plan: { rulesVersion: RULES_VERSION, id: 'd-ran dry' },
+    });
     const marked: RunEvent = { ...stored, plan: { ...state.plan, rulesVersion: 99 } } as RunEvent;
     expect(runOf(VAN, [...log.slice(0, -1), marked]).plan.rulesVersion).toBe(99);
     expect(runOf(VAN, state.log)).toEqual(state);

@@ -1,5 +1,6 @@
 import type { StageHead, StagePlan } from './base';
 import {
+  foundAsGuessed,
   measuredBy,
   partFaults,
   partNeeds,
@@ -75,22 +76,7 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
   usual: ({ layout }, { id, partId }) => ({
     kind: 'part compared',
     stageId: id,
-    found: Object.fromEntries(
-      partNeeds(layout, partId).map((n): [string, Found] => {
-        switch (n.kind) {
-          case 'number': {
-            const { value } = n.guess;
-            return [n.id, { newPart: value, oldPart: value, maker: null }];
-          }
-          case 'thread':
-            return [n.id, n.needed];
-          case 'question':
-            return [n.id, true];
-          case 'as the old one':
-            return [n.id, 'as the old one'];
-        }
-      }),
-    ),
+    found: foundAsGuessed(partNeeds(layout, partId)),
     pieces: usualPieces(layout, partId).map((p) => ({ ...p, state: 'right' })),
   }),
   practised: () => false,

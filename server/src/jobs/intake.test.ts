@@ -22,13 +22,13 @@ describe('what is said at intake', () => {
       parts: [{ partId: 'front-caliper', ...part }],
       found: [{ what: 'wet joint', where: 'banjo at the caliper' }],
       odometerKm: 84_200,
-      helper: true,
+      helper: false,
       helperName: 'Ode',
     });
     expect(res.status).toBe(201);
     const job = res.body as Job;
     expect(job.planChoices).toMatchObject({
-      means: { helper: true },
+      means: { helper: false },
       work: {
         purpose: 'after work',
         also: ['soft'],
@@ -53,6 +53,7 @@ describe('what is said at intake', () => {
       also: ['soft'],
       found: [{ what: 'wet joint' }],
     });
+    expect(moved.planChoices.means.helper).toBe(false);
     expect(await tech.drive('M 1')).toBe('free');
     expect(await tech.drive('R 1')).toBe('do not drive');
   });

@@ -123,8 +123,12 @@ export async function moveJob(
           'Something was done in this job already; end it and begin one on the right vehicle.',
         );
       const meant = await findVehicle(actor, vehicleId, transaction);
-      const { purpose, also, found } = job.planChoices!.work;
-      const choices = usualChoices(meant.layout, purpose, undefined, undefined, { also, found });
+      const { work, means } = job.planChoices!;
+      const { purpose, also, found } = work;
+      const choices = usualChoices(meant.layout, purpose, undefined, means.helper, {
+        also,
+        found,
+      });
       if (purpose === 'look and prove')
         refuseOwedBleed(meant.layout, await mattersBefore(meant, job, transaction));
       job.set({ vehicleId: meant.id, planChoices: choices });
