@@ -19,6 +19,7 @@ export function useAddContainers() {
 /** What a person does to one container on the shelf. */
 export type ContainerAct =
   | { readonly kind: 'open'; readonly openedDaysAgo: number | null; readonly keptCapped: boolean }
+  | { readonly kind: 'count'; readonly leftMl: number }
   | { readonly kind: 'discard'; readonly caught: boolean };
 
 export function useContainerAct(container: Pick<Container, 'id' | 'version'>) {

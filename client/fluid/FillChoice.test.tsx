@@ -11,6 +11,7 @@ const container = (grade: Grade, leftMl: number, more: Partial<Container> = {}):
   batch: 'K',
   sizeMl: 1000,
   leftMl,
+  overdrawnMl: 0,
   state: 'sealed',
   openedDays: null,
   keptCapped: true,

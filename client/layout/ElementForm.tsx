@@ -21,8 +21,11 @@ import {
   SIZE_FIELDS,
   sizesOf,
   VALVE_KINDS,
+  WAYS_KNOWN,
   WHICH,
+  withKnown,
   type Edited,
+  type HowKnown,
   type Layout,
   type SizeField,
   type SizedKind,
@@ -37,18 +40,22 @@ import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { typedNumber } from '../ui/typedNumber';
 import { colour, SPACE } from '../ui/theme';
-import type { OutlineRow } from './outline';
+import { guessable, type OutlineRow } from './outline';
 
 export interface ElementFormProps {
   readonly layout: Layout;
   readonly row: OutlineRow;
+  /** How what is put in now is known; null for a guess. */
+  readonly how: HowKnown | null;
+  readonly onHow: (how: HowKnown | null) => void;
   readonly change: (layout: Layout) => void;
   /** After a change that made another element the one to look at. */
   readonly made: (edited: Edited) => void;
 }
 
 /** Everything that can be changed about one element: sizes, what it is, what hangs on it. */
-export function ElementForm({ layout, row, change, made }: ElementFormProps) {
+export function ElementForm({ layout, row, how, onHow, change, made }: ElementFormProps) {
+  const guesses = guessable(row).filter((size) => row.known[size] !== (how ?? undefined));
   return (
     <View style={styles.form}>
       {row.what === 'bleeder' ? null : (
@@ -59,20 +66,39 @@ export function ElementForm({ layout, row, change, made }: ElementFormProps) {
         />
       )}
       <Options layout={layout} row={row} change={change} />
+      {guessable(row).length > 0 ? (
+        <Choice
+          compact
+          question="What you put in here is"
+          options={[
+            { value: 'a guess', label: 'A guess' },
+            ...WAYS_KNOWN.map((value) => ({ value, label: capital(value) })),
+          ]}
+          chosen={how ?? 'a guess'}
+          onChoose={(v) => onHow(v === 'a guess' ? null : v)}
+        />
+      ) : null}
       {row.sizes.flatMap(({ kind, holder }) =>
         (SIZE_FIELDS[kind] as readonly SizeField[]).map((field) => {
           const value = (holder as Record<string, number | null>)[field.key] ?? null;
           return (
             <SizeInput
               key={`${kind}-${field.key}-${value}`}
+              known={row.known[field.key] ?? null}
               field={field}
               kind={kind}
               value={value}
-              onValue={(v) => change(setSize(layout, { kind, element: row.id }, field.key, v))}
+              onValue={(v) => change(setSize(layout, { kind, element: row.id }, field.key, v, how))}
             />
           );
         }),
       )}
+      {how && guesses.length > 0 ? (
+        <Button
+          label={`All its sizes are so: ${how}`}
+          onPress={() => change(withKnown(layout, row.id, guesses, how))}
+        />
+      ) : null}
       {row.what === 'bleeder' || row.what === 'stretch' ? (
         <ThreadInput
           key={`thread-${threadOf(layout, row.id)}`}
@@ -110,11 +136,13 @@ function SizeInput({
   field,
   kind,
   value,
+  known,
   onValue,
 }: {
   readonly field: SizeField;
   readonly kind: SizedKind;
   readonly value: number | null;
+  readonly known: HowKnown | null;
   readonly onValue: (value: number | null) => void;
 }) {
   const [text, setText] = useState(value === null ? '' : String(value));
@@ -129,6 +157,7 @@ function SizeInput({
   return (
     <Field
       label={label}
+      why={kind === 'fitting' || value === null ? undefined : (known ?? 'a guess')}
       unit={field.range.unit || undefined}
       inputMode="decimal"
       value={text}
@@ -317,7 +346,12 @@ const INSERT_WORDS = {
 } as const;
 
 /** What can be put in, hung on or taken out here. */
-function Structure({ layout, row, change, made }: ElementFormProps) {
+function Structure({
+  layout,
+  row,
+  change,
+  made,
+}: Pick<ElementFormProps, 'layout' | 'row' | 'change' | 'made'>) {
   const node = layout.nodes.find((n) => n.id === row.id);
   const movable =
     node &&

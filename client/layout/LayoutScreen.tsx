@@ -6,6 +6,7 @@ import {
   mirrored,
   paths,
   type Edited,
+  type HowKnown,
 } from '@brook/core/circuit';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -28,7 +29,7 @@ import { broughtTo, withTheirs } from '../forms/threeWay';
 import { ElementForm } from './ElementForm';
 import { byElement, elementLabel, elementWords, layoutOf } from './layoutConflict';
 import { layoutFile, readLayoutFile } from './layoutFile';
-import { outline } from './outline';
+import { knownWords, outline } from './outline';
 import { useLayoutDraft, type LayoutDraft } from './useLayoutDraft';
 import { usePageTitle } from '../ui/usePageTitle';
 
@@ -49,6 +50,7 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
   // What was opened, not what a colleague saved since: the draft was built on that.
   const [builtOn, setBuiltOn] = useState(vehicle);
   const [open, setOpen] = useState<string | null>(null);
+  const [how, setHow] = useState<HowKnown | null>(null);
   const save = useSaveLayout(builtOn);
   const wide = useWideScreen();
   useUnsaved(draft.changed);
@@ -119,6 +121,9 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
           Layout
         </Words>
         <Words size="small" tone="softWords">{`${vehicle.name} · ${layout.name}`}</Words>
+        <Words size="small" tone="softWords">
+          {knownWords(rows)}
+        </Words>
       </View>
       {save.error ? <Caution title={save.error.message} /> : null}
       {faults.slice(0, MOST_FAULTS).map((f) => (
@@ -175,7 +180,14 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
                   ))
               : null}
             {open === row.id ? (
-              <ElementForm layout={layout} row={row} change={draft.change} made={made} />
+              <ElementForm
+                layout={layout}
+                row={row}
+                how={how}
+                onHow={setHow}
+                change={draft.change}
+                made={made}
+              />
             ) : null}
           </View>
         ))}

@@ -3,6 +3,7 @@ import {
   isActuator,
   SIZE_FIELDS,
   sizesOf,
+  type KnownSizes,
   type Layout,
   type LayoutNode,
   type SizedKind,
@@ -17,6 +18,8 @@ export interface OutlineRow {
   readonly title: string;
   /** Its sizes in short. */
   readonly about: string;
+  /** How its sizes are known, by key; one that is not in it is a guess. */
+  readonly known: KnownSizes;
   /** Groups of sizes that it has, each with what holds them. */
   readonly sizes: readonly { readonly kind: SizedKind; readonly holder: object }[];
 }
@@ -29,6 +32,7 @@ export function outline(layout: Layout): OutlineRow[] {
     what: 'bowl',
     title: b.name,
     about: short('bowl', b),
+    known: b.known ?? {},
     sizes: [{ kind: 'bowl', holder: b }],
   }));
   const walk = (nodeId: string, depth: number): void => {
@@ -40,6 +44,7 @@ export function outline(layout: Layout): OutlineRow[] {
       what: 'node',
       title: node.name,
       about: `${nodeWords(node)}, ${short(node.kind, node)}`,
+      known: node.known ?? {},
       sizes: [{ kind: node.kind, holder: node }],
     });
     for (const b of layout.bleeders.filter((x) => x.at === nodeId)) {
@@ -49,7 +54,8 @@ export function outline(layout: Layout): OutlineRow[] {
         depth: depth + 1,
         what: 'bleeder',
         title: `Bleeder ${bleederName(b)}`,
-        about: `${wrenchMm === null ? 'wrench not known' : `${wrenchMm} mm`}, ${b.type}`,
+        about: `${wrenchMm === null ? 'wrench not known' : `wrench ${wrenchMm} mm`}, ${b.type}`,
+        known: {},
         sizes: [{ kind: 'fitting', holder: b.fitting.found ?? b.fitting.listed }],
       });
     }
@@ -62,6 +68,7 @@ export function outline(layout: Layout): OutlineRow[] {
         what: 'stretch',
         title: s.name,
         about: `${s.kind}, ${short(s.kind, s)}`,
+        known: s.known ?? {},
         sizes: [
           { kind: s.kind, holder: s },
           { kind: 'fitting', holder: s.nut ? (s.nut.found ?? s.nut.listed) : {} },
@@ -77,6 +84,7 @@ export function outline(layout: Layout): OutlineRow[] {
       what: 'master',
       title: m.name,
       about: `${m.control}, ${m.attitude}, ${short('master', m)}`,
+      known: m.known ?? {},
       sizes: [{ kind: 'master', holder: m }],
     });
     for (const c of m.chambers) {
@@ -86,6 +94,7 @@ export function outline(layout: Layout): OutlineRow[] {
         what: 'chamber',
         title: c.name,
         about: short('chamber', c),
+        known: c.known ?? {},
         sizes: [
           { kind: 'chamber', holder: c },
           { kind: 'outlet', holder: c.outlet },
@@ -95,6 +104,25 @@ export function outline(layout: Layout): OutlineRow[] {
     }
   }
   return rows;
+}
+
+/** Sizes of a row that are known or guessed; those of a fitting are listed or found, and its thread read. */
+export const guessable = (row: Pick<OutlineRow, 'sizes'>): string[] =>
+  row.sizes.flatMap(({ kind, holder }) =>
+    kind === 'fitting'
+      ? []
+      : SIZE_FIELDS[kind].flatMap((f) =>
+          (holder as Record<string, number | null>)[f.key] === null ? [] : [f.key],
+        ),
+  );
+
+/** How many sizes of a layout somebody measured or looked up, in words. */
+export function knownWords(rows: readonly OutlineRow[]): string {
+  const all = rows.flatMap((r) => guessable(r).map((size) => r.known[size] !== undefined));
+  const known = all.filter(Boolean).length;
+  return known === 0
+    ? 'Every size is a guess until somebody measures it or looks it up.'
+    : `${known} of ${all.length} sizes are measured or by the maker; the others are guesses.`;
 }
 
 function nodeWords(node: LayoutNode): string {
@@ -114,7 +142,7 @@ function short(kind: SizedKind, holder: object): string {
     .filter((f) => !('optional' in f && f.optional))
     .map(
       (f) =>
-        `${(holder as Record<string, number>)[f.key]}${f.range.unit ? ` ${f.range.unit}` : ''}`,
+        `${f.range.what} ${(holder as Record<string, number>)[f.key]}${f.range.unit ? ` ${f.range.unit}` : ''}`,
     )
     .join(' · ');
 }

@@ -252,6 +252,7 @@ function Document({
       <OldFluid job={job} plan={plan} />
       {job.stage === 'plan' &&
       plan.work.endLost === null &&
+      !plan.work.anotherLamp &&
       lampOfTheValve(job.layout, plan.work) ? (
         <Caution title="A lamp was lit at intake">
           Is it the differential valve’s? Say under “Work” which end was lost; a shuttled valve lets

@@ -72,6 +72,7 @@ test('what was answered comes back as it was answered', () => {
       airInModulator: false,
       renewPockets: false,
       endLost: null,
+      anotherLamp: false,
       master: {
         masterId: 'clutch-master',
         linesStayedFull: true,
@@ -275,6 +276,10 @@ test('a lamp lit at intake asks which end was lost, on a vehicle whose different
   expect(workFaults(withValve, asked)).toHaveProperty('endLost');
   expect(workFaults(withValve, { ...asked, endLost: 'rear' })).toEqual({});
   expect(workDraft(withValve, came({ found, endLost: 'front' })).endLost).toBe('front');
+  // Said once, it is not asked again.
+  const other = workOf(withValve, { ...asked, endLost: 'no' }, came({ found }));
+  expect(other.work).toMatchObject({ endLost: null, anotherLamp: true });
+  expect(workDraft(withValve, other).endLost).toBe('no');
   for (const [on, work] of [
     [layout, { found }],
     [withValve, {}],

@@ -78,7 +78,7 @@ export function workDraft(
     modulatorOpened: said(work.modulatorOpened),
     stillSoft: said(work.airInModulator),
     renewPockets: said(work.renewPockets),
-    endLost: work.endLost ?? (lampOfTheValve(layout, work) ? null : 'no'),
+    endLost: work.endLost ?? (lampOfTheValve(layout, work) && !work.anotherLamp ? null : 'no'),
     parts: partsAsOne(layout, work.parts).map((p) => ({
       partId: p.partId,
       done: said(!p.notYet),
@@ -201,6 +201,7 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
       found: before.work.found ?? [],
       masterIds: [...draft.masterIds],
       endLost: draft.endLost === 'no' ? null : draft.endLost,
+      anotherLamp: draft.endLost === 'no' && lampOfTheValve(layout, before.work),
       modulatorOpened: !flush && draft.modulatorOpened === 'yes',
       airInModulator: draft.asks.includes('soft') && draft.stillSoft === 'yes',
       renewPockets: flush && draft.renewPockets === 'yes',

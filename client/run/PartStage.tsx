@@ -42,9 +42,10 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
   const needs = partNeeds(plan.layout, stage.partId);
   // What was compared before stands there again: only what changed is answered anew.
   const before = lastCompared(rest.run, stage.id);
-  const [typed, setTyped] = useState<Readonly<Record<string, Typed>>>(() =>
-    typedOf(before?.found ?? {}),
-  );
+  const [typed, setTyped] = useState<Readonly<Record<string, Typed>>>(() => ({
+    ...alreadyKnown(needs),
+    ...typedOf(before?.found ?? {}),
+  }));
   const usual = usualPieces(plan.layout, stage.partId);
   const [others, setOthers] = useState<readonly Piece[]>(
     () => before?.pieces.filter((p) => !usual.some((u) => u.what === p.what)) ?? [],
@@ -145,6 +146,16 @@ const typedOf = (found: Readonly<Record<string, Found>>): Record<string, Typed> 
     }),
   );
 
+/** What somebody measured or looked up on this vehicle before stands where it belongs, to be confirmed by the new part. */
+const alreadyKnown = (needs: readonly PartNeed[]): Record<string, Typed> =>
+  Object.fromEntries(
+    needs.flatMap((n) =>
+      n.kind === 'number' && n.known
+        ? [[(n.known === 'measured' ? oldOf : makerOf)(n.id), trimmed(n.guess.value)]]
+        : [],
+    ),
+  );
+
 type Typed = string | boolean;
 const oldOf = (id: string): string => `${id}/old`;
 const makerOf = (id: string): string => `${id}/maker`;
@@ -242,7 +253,7 @@ function Measure({
         <Words strong>{`${need.label}${unit ? ',' : ''}${unit}`}</Words>
         <View style={styles.guess}>
           <Words size="small" tone="softWords">
-            on file
+            {need.known ?? 'a guess'}
           </Words>
           <FigureValue figure={need.guess} text={trimmed(need.guess.value)} />
         </View>

@@ -4,8 +4,11 @@ import {
   findables,
   sizeFault,
   sizeValue,
+  SIZE_FIELDS,
   THREAD,
+  WAYS_KNOWN,
   type Findable,
+  type HowKnown,
 } from '@brook/core/circuit';
 import type { Plan } from '@brook/core/plan';
 import type { PlanStop } from '@brook/core/stages';
@@ -18,6 +21,9 @@ import { Field } from '../ui/Field';
 import { Page } from '../ui/Page';
 import { typedNumber } from '../ui/typedNumber';
 import { Words } from '../ui/Words';
+
+/** Sizes of a fitting are listed, or found on this vehicle; nobody guesses them. */
+const OF_A_FITTING: readonly string[] = [THREAD, ...SIZE_FIELDS.fitting.map((f) => f.key)];
 
 export interface SizeFoundProps {
   readonly run: LiveRun;
@@ -32,6 +38,7 @@ export function SizeFound({ run, stop, band, onClose }: SizeFoundProps) {
   const [elementId, setElement] = useState<string | null>(null);
   const [size, setSize] = useState<string | null>(null);
   const [typed, setTyped] = useState('');
+  const [how, setHow] = useState<HowKnown>('measured');
   const things = within(plan, stop);
   const at = things.find((f) => f.elementId === elementId) ?? null;
   const found =
@@ -40,6 +47,7 @@ export function SizeFound({ run, stop, band, onClose }: SizeFoundProps) {
           elementId: at.elementId,
           size,
           value: size === THREAD ? typed.trim() : typedNumber(typed),
+          ...(OF_A_FITTING.includes(size) ? {} : { how }),
         }
       : null;
   const fault = found && typed.trim() !== '' ? sizeFault(plan.layout, found) : null;
@@ -107,6 +115,15 @@ export function SizeFound({ run, stop, band, onClose }: SizeFoundProps) {
           fault={fault}
         />
       ) : null}
+      {at && size && !OF_A_FITTING.includes(size) ? (
+        <Choice
+          compact
+          question="How is it known?"
+          options={WAYS_KNOWN.map((value) => ({ value, label: capital(value) }))}
+          chosen={how}
+          onChoose={setHow}
+        />
+      ) : null}
     </Page>
   );
 }
@@ -118,10 +135,12 @@ function within(plan: Plan, stop: PlanStop | null): Findable[] {
   return findables(plan.layout).filter((f) => ids.has(f.elementId));
 }
 
-function sizesAt({ layout }: Plan, { elementId, fields, screwed, has }: Findable) {
+function sizesAt({ layout }: Plan, { elementId, fields, screwed, has, known }: Findable) {
   const now = (size: string) => {
     const value = has[size] ?? null;
-    return value === null ? 'not known' : `now ${sizeValue(layout, { elementId, size, value })}`;
+    if (value === null) return 'not known';
+    const how = OF_A_FITTING.includes(size) ? '' : `, ${known[size] ?? 'a guess'}`;
+    return `now ${sizeValue(layout, { elementId, size, value })}${how}`;
   };
   return [
     ...fields.map((f) => ({ value: f.key, label: capital(f.range.what), about: now(f.key) })),

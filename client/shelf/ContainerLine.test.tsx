@@ -10,6 +10,7 @@ const base: Omit<Container, 'admit'> = {
   isoClass: null,
   batch: 'K-117',
   sizeMl: 500,
+  overdrawnMl: 0,
   leftMl: 500,
   state: 'sealed',
   openedDays: null,

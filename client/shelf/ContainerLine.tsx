@@ -8,10 +8,12 @@ import { useContainerAct } from '../data/shelf';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { clockTime, shortDate } from '../ui/dates';
+import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
+import { typedNumber } from '../ui/typedNumber';
 import { Words } from '../ui/Words';
 
 const VERDICT = {
@@ -30,7 +32,7 @@ export function ContainerLine({ container: c }: { readonly container: Container 
       <Press
         role="button"
         aria-expanded={open}
-        aria-label={`Batch ${c.batch}, ${Math.round(c.leftMl)} of ${c.sizeMl} mL, ${stateWords(c)}, ${VERDICT[c.admit.verdict]}`}
+        aria-label={`Batch ${c.batch}, ${Math.round(c.leftMl)} of ${c.sizeMl} mL, ${stateWords(c)}, ${c.overdrawnMl > 0 ? 'to be counted' : VERDICT[c.admit.verdict]}`}
         onPress={() => setOpen(!open)}
         pressedStyle={{ backgroundColor: colour.well }}
       >
@@ -49,7 +51,11 @@ export function ContainerLine({ container: c }: { readonly container: Container 
             <Words size="small" tone="softWords">
               {stateWords(c)}
             </Words>
-            {c.admit.verdict === 'take' ? null : (
+            {c.overdrawnMl > 0 ? (
+              <Words size="small" strong>
+                count it
+              </Words>
+            ) : c.admit.verdict === 'take' ? null : (
               <Words size="small" strong={c.admit.verdict === 'refuse'}>
                 {VERDICT[c.admit.verdict]}
               </Words>
@@ -67,6 +73,9 @@ export function ContainerLine({ container: c }: { readonly container: Container 
             size="small"
             tone="softWords"
           >{`By ${standardOf(c.grade, c.isoClass)}. Came ${shortDate(c.receivedAt)}${c.openedAt ? `, opened ${shortDate(c.openedAt)}` : ''}.`}</Words>
+          {c.overdrawnMl > 0 ? (
+            <Count container={c} onCount={(leftMl) => act.mutate({ kind: 'count', leftMl })} />
+          ) : null}
           {c.admit.reasons.map((r) => (
             <Caution key={r.code} title={ADMIT_WORDS[r.code]}>
               {sourceWords(PRACTICE)}
@@ -112,6 +121,40 @@ function OpenedSince({ onOpen }: { readonly onOpen: (daysAgo: number | null) => 
       chosen={null}
       onChoose={(days) => onOpen(days === 'unknown' ? null : Number(days))}
     />
+  );
+}
+
+/** More came out of it than it was down as holding: what is left is looked at, not reckoned. */
+function Count({
+  container: c,
+  onCount,
+}: {
+  readonly container: Container;
+  readonly onCount: (leftMl: number) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const leftMl = typedNumber(typed);
+  const fault =
+    typed === '' || (leftMl >= 0 && leftMl < c.sizeMl)
+      ? null
+      : `Give what is left in it, from 0 to less than ${c.sizeMl} mL.`;
+  return (
+    <View style={styles.count}>
+      <Words>{`${Math.round(c.overdrawnMl)} mL more came out of it than it was down as holding.`}</Words>
+      <Field
+        label="Left in it"
+        unit="mL"
+        inputMode="decimal"
+        value={typed}
+        onChange={setTyped}
+        fault={fault}
+      />
+      <Button
+        label="That is what is left"
+        disabled={typed === '' || fault !== null}
+        onPress={() => onCount(leftMl)}
+      />
+    </View>
   );
 }
 
@@ -176,5 +219,6 @@ const styles = StyleSheet.create({
   refused: { backgroundColor: colour.edge },
   text: { flex: 1 },
   amount: { alignItems: 'flex-end' },
+  count: { gap: SPACE.small },
   inside: { gap: SPACE.medium, paddingBottom: SPACE.large },
 });

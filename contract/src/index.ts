@@ -35,6 +35,7 @@ export { vehicleHistory, type VehicleHistory } from './vehicleHistory';
 export { houseRules, houseRulesRecord, type HouseRulesRecord } from './houseRules';
 export {
   container,
+  countContainer,
   discardContainer,
   fluidUsed,
   newContainers,

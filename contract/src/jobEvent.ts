@@ -1,3 +1,4 @@
+import { WAYS_KNOWN } from '@brook/core/circuit';
 import { COLOURS } from '@brook/core/fluid';
 import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
@@ -119,6 +120,7 @@ const happenings = [
     elementId,
     size: line('Size', 1, 40),
     value: z.union([z.number(), z.string().max(60)]),
+    how: oneOf('How it is known', WAYS_KNOWN).optional(),
   }),
   z.strictObject({
     kind: z.literal('part fitted'),

@@ -5,6 +5,7 @@ import {
   SEATS,
   validateLayout,
   VALVE_KINDS,
+  WAYS_KNOWN,
   WHICH,
   type Layout,
   VEHICLE_KINDS,
@@ -17,7 +18,11 @@ const name = line('Element name', 1, 80);
 const number = (what: string) => z.number({ error: `${what} is missing; give a number.` });
 const yes = (what: string) => z.boolean({ error: `${what} should be true or false.` });
 const heightMm = number('Height above the ground').describe('mm above the ground, vehicle level');
-const base = { id: elementId, name, heightMm };
+const known = z
+  .record(z.string().max(40), oneOf('How it is known', WAYS_KNOWN))
+  .optional()
+  .describe('Sizes of it that were measured or looked up; the others are guesses');
+const base = { id: elementId, name, heightMm, known };
 const actuator = {
   ...base,
   cavityMl: number('Cavity').describe('mL'),
@@ -75,6 +80,7 @@ const chamber = z.strictObject({
     belowMaxMm: number('Outlet below MAX').describe('mm'),
   }),
   port: elementId,
+  known,
 });
 
 const shape = z.strictObject({
@@ -94,6 +100,7 @@ const shape = z.strictObject({
         makerPressureKpa: number('Pressure by the maker')
           .nullable()
           .describe('kPa; null without the maker’s word'),
+        known,
       }),
     )
     .min(1, 'The reservoir has no chamber; give it at least one.')
@@ -109,6 +116,7 @@ const shape = z.strictObject({
         ratio: number('Pedal or lever ratio'),
         attitude: oneOf('Attitude', ['level', 'nose up', 'nose down']),
         chambers: z.array(chamber).max(4),
+        known,
       }),
     )
     .max(6),
@@ -125,6 +133,7 @@ const shape = z.strictObject({
         insideMm: number('Inside diameter').describe('mm'),
         wideningMlPerM: number('Widening').nullable().describe('mL per metre at 6.9 MPa'),
         nut: fitting.nullable(),
+        known,
       }),
     )
     .max(200),

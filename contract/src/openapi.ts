@@ -15,6 +15,7 @@ import { problem } from './problem';
 import { session, signIn } from './session';
 import {
   container,
+  countContainer,
   discardContainer,
   fluidUsed,
   newContainers,
@@ -63,6 +64,7 @@ const SCHEMAS = {
   Container: container,
   ContainerList: z.array(container),
   OpenContainer: openContainer,
+  CountContainer: countContainer,
   DiscardContainer: discardContainer,
   Shelf: shelf,
   FluidUsed: fluidUsed,
@@ -166,6 +168,14 @@ export const OPERATIONS: readonly Operation[] = [
     path: '/shelf/{id}/open',
     does: 'Say that a container is open',
     takes: 'OpenContainer',
+    gives: 'Container',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/shelf/{id}/count',
+    does: 'Say what is left in a container from which more came than it was down as holding',
+    takes: 'CountContainer',
     gives: 'Container',
     matches: true,
   },

@@ -90,6 +90,9 @@ export const workDone = z.strictObject({
     .default(false)
     .describe('On a flush: the closed pockets of the modulator too, by the tool'),
   endLost: oneOf('End that lost pressure', ['front', 'rear']).nullable().default(null),
+  anotherLamp: flag('anotherLamp')
+    .optional()
+    .describe('The lamp that is lit is not that of the differential valve'),
   owed: z
     .strictObject({
       airAt: z.array(elementId).max(40).readonly(),

@@ -30,6 +30,7 @@ export const container = z.object({
   batch: z.string(),
   sizeMl: z.number(),
   leftMl: z.number().describe('Size less what was poured and discarded, mL'),
+  overdrawnMl: z.number().describe('What came out beyond that, mL; above 0 it is to be counted'),
   state: oneOf('State', ['sealed', 'opened', 'discarded']),
   openedDays: z.number().nullable().describe('Null when sealed, or when nobody knows'),
   keptCapped: z.boolean(),
@@ -59,6 +60,10 @@ export const openContainer = z.strictObject({
     .nullable()
     .default(0),
   keptCapped: flag('keptCapped').default(true),
+});
+/** What is left in a container, as somebody counted it. */
+export const countContainer = z.strictObject({
+  leftMl: within(MOVED_ML, 'Left in it').describe('mL'),
 });
 export const discardContainer = z.strictObject({
   caught: flag('caught').describe('Whether its fluid went into the waste drum'),

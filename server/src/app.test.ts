@@ -49,6 +49,7 @@ describe('one workshop cannot see or touch another’s', () => {
     Layout: templateById('hatchback-diagonal')!.build('left'),
     PlanChoices: { work: { purpose: 'routine flush', masterIds: ['master'] } },
     OpenContainer: {},
+    CountContainer: { leftMl: 0 },
     DiscardContainer: { caught: true },
     FluidUsed: { containers: [], bledMl: 0, bledBy: 'strokes', removedMl: 0, spilledMl: 0 },
   };

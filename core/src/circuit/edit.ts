@@ -1,12 +1,15 @@
 import { VEHICLE_TRAITS } from './kinds';
+import { asGuess, howKnown, knownTogether, marked } from './known';
 import type {
   Bleeder,
   Fitting,
   FittingSizes,
+  HowKnown,
   Layout,
   LayoutNode,
   Master,
   MasterChamber,
+  MayBeKnown,
   Stretch,
 } from './layout';
 import { chambersOf, isActuator } from './names';
@@ -47,15 +50,17 @@ const NEW_LINE_MM = 500;
  * Set one size of an element. Sizes of a fitting are what was found on this vehicle.
  *
  * @param of which kind of thing, and the id of its element
+ * @param how how it is known; another value is a guess until somebody says
  */
 export function setSize(
   layout: Layout,
   of: { readonly kind: SizedKind; readonly element: string },
   key: string,
   value: number | null,
+  how: HowKnown | null = null,
 ): Layout {
-  const put = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
-    list.map((e) => (e.id === of.element ? { ...e, [key]: value } : e));
+  const put = <T extends MayBeKnown & { readonly id: string }>(list: readonly T[]): T[] =>
+    list.map((e) => (e.id === of.element ? marked({ ...e, [key]: value }, [key], how) : e));
   switch (of.kind) {
     case 'bowl':
       return { ...layout, bowls: put(layout.bowls) };
@@ -73,7 +78,9 @@ export function setSize(
           ...m,
           chambers: m.chambers.map(
             (c): MasterChamber =>
-              c.id === of.element ? { ...c, outlet: { ...c.outlet, [key]: value } } : c,
+              c.id === of.element
+                ? marked({ ...c, outlet: { ...c.outlet, [key]: value } }, [key], how)
+                : c,
           ),
         })),
       };
@@ -156,9 +163,9 @@ export function insertInto(layout: Layout, stretchId: string, kind: Insert): Edi
       stretches: layout.stretches.flatMap((s) =>
         s === stretch
           ? [
-              { ...s, to: id, lengthMm: half },
+              { ...marked(s, ['lengthMm'], null), to: id, lengthMm: half },
               {
-                ...s,
+                ...marked(s, ['lengthMm'], null),
                 id: freeId(layout, 'line'),
                 name: `${s.name}, behind it`,
                 from: id,
@@ -270,7 +277,10 @@ export function addBowl(layout: Layout, chamberId: string): Edited {
   return {
     element: id,
     layout: setOption(
-      { ...layout, bowls: [...layout.bowls, { ...shared, id, name: 'New reservoir chamber' }] },
+      {
+        ...layout,
+        bowls: [...layout.bowls, { ...asGuess(shared), id, name: 'New reservoir chamber' }],
+      },
       chamberId,
       { fedBy: id },
     ),
@@ -281,7 +291,7 @@ export function addBowl(layout: Layout, chamberId: string): Edited {
 export function addChamber(layout: Layout, masterId: string): Edited {
   const first = layout.masters.find((m) => m.id === masterId)!.chambers[0]!;
   const [id, portId] = [freeId(layout, 'chamber'), freeId(layout, 'port')];
-  const more: MasterChamber = { ...first, id, name: 'New chamber', port: portId };
+  const more: MasterChamber = { ...asGuess(first), id, name: 'New chamber', port: portId };
   const base: Layout = {
     ...layout,
     masters: layout.masters.map((m) =>
@@ -361,8 +371,9 @@ export function removeElement(layout: Layout, id: string): Layout {
     layout.stretches.filter((s) => s.from === id),
   ];
   if (node && !isActuator(node) && into.length === 1 && out.length === 1) {
+    const lengthKnown = knownTogether([...into, ...out].map((s) => howKnown(s, 'lengthMm')));
     const joined: Stretch = {
-      ...into[0]!,
+      ...marked(into[0]!, ['lengthMm'], lengthKnown),
       to: out[0]!.to,
       lengthMm: into[0]!.lengthMm + out[0]!.lengthMm,
     };
@@ -416,7 +427,7 @@ export function moveInto(layout: Layout, nodeId: string, stretchId: string): Edi
       ...made.layout,
       abs: layout.abs,
       nodes: made.layout.nodes.map((n) =>
-        n.id === made.element ? { ...node, heightMm: n.heightMm } : n,
+        n.id === made.element ? { ...marked(node, ['heightMm'], null), heightMm: n.heightMm } : n,
       ),
       stretches: made.layout.stretches.map((s) => ({
         ...s,

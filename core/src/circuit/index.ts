@@ -5,6 +5,7 @@ export {
   ACROSS_THE_AXLE,
   SIDE_OF_PLACE,
   VALVE_KINDS,
+  WAYS_KNOWN,
   WHICH,
   type AbsKind,
   type Actuator,
@@ -13,10 +14,13 @@ export {
   type DriverSide,
   type Fitting,
   type FittingSizes,
+  type HowKnown,
+  type KnownSizes,
   type Layout,
   type LayoutNode,
   type Master,
   type MasterChamber,
+  type MayBeKnown,
   type Outlet,
   type Place,
   type Stretch,
@@ -46,6 +50,7 @@ export {
   type Findable,
   type SizeFound,
 } from './sizeFound';
+export { howKnown, knownTogether, sizeFigure, withKnown } from './known';
 export { partElements, partIdOf, partName } from './onePart';
 export {
   endsFor,

@@ -34,8 +34,20 @@ export const ABS_KINDS = [
 ] as const;
 export type AbsKind = (typeof ABS_KINDS)[number];
 
+/** How a size of a layout came to be known; one that is in neither way is a guess. */
+export const WAYS_KNOWN = ['measured', 'by the maker'] as const;
+export type HowKnown = (typeof WAYS_KNOWN)[number];
+
+/** Sizes of one element that somebody measured or looked up, by the size's key. */
+export type KnownSizes = Readonly<Record<string, HowKnown>>;
+
+/** Whatever may carry marks of what is known of it. */
+export interface MayBeKnown {
+  readonly known?: KnownSizes | undefined;
+}
+
 /** One chamber of a reservoir, with its own marks. */
-export interface Bowl {
+export interface Bowl extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   /** Height of the MAX mark. */
@@ -46,7 +58,7 @@ export interface Bowl {
   readonly makerPressureKpa: number | null;
 }
 
-export interface Master {
+export interface Master extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   readonly system: System;
@@ -60,7 +72,7 @@ export interface Master {
 }
 
 /** One pressure chamber of a master: one circuit. */
-export interface MasterChamber {
+export interface MasterChamber extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   readonly boreMm: number;
@@ -80,7 +92,7 @@ export interface Outlet {
   readonly belowMaxMm: number;
 }
 
-interface NodeBase {
+interface NodeBase extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   readonly heightMm: number;
@@ -128,7 +140,7 @@ export type LayoutNode =
     })
   | Actuator;
 
-export interface Stretch {
+export interface Stretch extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   readonly kind: 'line' | 'hose';

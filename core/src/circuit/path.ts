@@ -1,4 +1,5 @@
-import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
+import { ARITHMETIC, figure, type Figure } from '../figure';
+import { howKnown, sizeFigure } from './known';
 import type { Bleeder, Layout, LayoutNode, Master, MasterChamber, Stretch } from './layout';
 import { bleederName, chambersOf, isActuator } from './names';
 import { tubeVolumeMl } from './tubeVolume';
@@ -71,15 +72,7 @@ function pathLength(stretches: readonly Stretch[], alongM: number): Figure {
     unit: 'm',
     rule: 'sum of the lengths of the stretches on the way',
     source: ARITHMETIC,
-    from: stretches.map((s) =>
-      figure({
-        label: s.name,
-        value: s.lengthMm / 1000,
-        unit: 'm',
-        rule: 'length in the layout',
-        source: MODEL,
-      }),
-    ),
+    from: stretches.map((s) => sizeFigure(s.name, s.lengthMm / 1000, 'm', howKnown(s, 'lengthMm'))),
   });
 }
 
@@ -92,19 +85,22 @@ function pathVolume(stretches: readonly Stretch[], points: readonly PathPoint[])
         unit: 'mL',
         rule: `πd²/4 · length, with d = ${s.insideMm} mm and length = ${s.lengthMm} mm`,
         source: ARITHMETIC,
+        from: [
+          sizeFigure('Inside diameter', s.insideMm, 'mm', howKnown(s, 'insideMm')),
+          sizeFigure('Length', s.lengthMm, 'mm', howKnown(s, 'lengthMm')),
+        ],
       }),
     ),
     ...points.flatMap(({ node }) => {
       const held = nodeVolumeMl(node);
       return held > 0
         ? [
-            figure({
-              label: node.name,
-              value: held,
-              unit: 'mL',
-              rule: 'cavity in the layout',
-              source: MODEL,
-            }),
+            sizeFigure(
+              node.name,
+              held,
+              'mL',
+              howKnown(node, node.kind === 'modulator' ? 'openPathMl' : 'cavityMl'),
+            ),
           ]
         : [];
     }),

@@ -2,12 +2,15 @@ import { layoutOf } from '../testing';
 import {
   changesTheSums,
   findables,
+  SIZE_FIELDS,
+  sizedThings,
   layoutTemplates,
   sizeFault,
   sizeIn,
   sizeWords,
   validateLayout,
   withSizes,
+  type Layout,
   type SizeFound,
 } from '.';
 
@@ -54,13 +57,34 @@ describe('a size as it is found on the vehicle', () => {
       const value = sizeIn(CAR, f);
       return value === null ? [] : [{ ...f, value }];
     });
-    expect(withSizes(layout, back).masters).toEqual(CAR.masters);
-    expect(withSizes(layout, back).nodes).toEqual(CAR.nodes);
+    const values = (of: Layout) =>
+      sizedThings(of).flatMap(({ kind, holder }) =>
+        SIZE_FIELDS[kind].map((f) => (holder as Record<string, unknown>)[f.key]),
+      );
+    const node = (of: Layout) => ({ ...of, bleeders: [], stretches: [] });
+    expect(values(node(withSizes(layout, back)))).toEqual(values(node(CAR)));
     expect(validateLayout(layout)).toEqual([]);
   });
 
-  test('what is so already, or cannot be, leaves the layout as it was', () => {
-    for (const value of [20.6, 7, 'wide']) expect(withSizes(CAR, [{ ...BORE, value }])).toBe(CAR);
+  test('what cannot be, and what is known so already, leaves the layout as it was', () => {
+    for (const value of [7, 'wide']) expect(withSizes(CAR, [{ ...BORE, value }])).toBe(CAR);
+    const once = withSizes(CAR, [BORE]);
+    expect(withSizes(once, [BORE])).toBe(once);
+    const wrench: SizeFound = { elementId: 'left-front', size: 'wrenchMm', value: 11 };
+    const nut = withSizes(CAR, [wrench]);
+    expect(withSizes(nut, [wrench])).toBe(nut);
+  });
+
+  test('one that is as it was listed is no guess any more, and asks for no other plan', () => {
+    const listed: SizeFound = { ...BORE, value: 20.6 };
+    const layout = withSizes(CAR, [listed]);
+    expect(changesTheSums(CAR, [listed])).toBe(false);
+    expect(layout.masters[0]!.chambers.map((c) => [c.boreMm, c.known])).toEqual([
+      [20.6, { boreMm: 'measured' }],
+      [20.6, undefined],
+    ]);
+    const looked = withSizes(layout, [{ ...listed, how: 'by the maker' }]);
+    expect(looked.masters[0]!.chambers[0]!.known).toEqual({ boreMm: 'by the maker' });
   });
 
   test.each<[SizeFound, boolean]>([

@@ -1,6 +1,7 @@
 import { setSize, setThread } from './edit';
+import { withKnown } from './known';
 import { SIZE_FIELDS, type SizedKind, type SizeField } from './fields';
-import type { Fitting, Layout } from './layout';
+import type { Fitting, HowKnown, KnownSizes, Layout } from './layout';
 import { bleederName, chambersOf, isActuator } from './names';
 import { rangeFault } from './ranges';
 
@@ -9,6 +10,8 @@ export interface SizeFound {
   readonly elementId: string;
   readonly size: string;
   readonly value: number | string;
+  /** How it is known: measured, unless it was looked up. */
+  readonly how?: HowKnown | undefined;
 }
 
 /** A thread is read, not measured. */
@@ -34,6 +37,8 @@ export interface Findable {
   readonly screwed: boolean;
   /** What the layout has now, by size; null where nobody knows. */
   readonly has: Readonly<Record<string, number | string | null | undefined>>;
+  /** How its sizes are known; one that is not in it is a guess, a fitting's is as listed or as found. */
+  readonly known: KnownSizes;
 }
 
 /**
@@ -48,6 +53,7 @@ export function findables(layout: Layout): Findable[] {
       fields: fieldsOf('fitting'),
       screwed: true,
       has: fittingHas(b.fitting),
+      known: {},
     })),
     ...chambersOf(layout).map(({ chamber, master }) => ({
       elementId: chamber.id,
@@ -55,6 +61,7 @@ export function findables(layout: Layout): Findable[] {
       fields: fieldsOf('chamber'),
       screwed: false,
       has: { ...chamber } as unknown as Findable['has'],
+      known: chamber.known ?? {},
     })),
     ...layout.nodes
       .filter((n) => isActuator(n) || n.kind === 'modulator')
@@ -64,6 +71,7 @@ export function findables(layout: Layout): Findable[] {
         fields: fieldsOf(n.kind),
         screwed: false,
         has: { ...n } as unknown as Findable['has'],
+        known: n.known ?? {},
       })),
     ...layout.stretches.map((s) => ({
       elementId: s.id,
@@ -71,6 +79,7 @@ export function findables(layout: Layout): Findable[] {
       fields: [...fieldsOf(s.kind), ...fieldsOf('fitting')],
       screwed: true,
       has: { ...(s as unknown as Findable['has']), ...fittingHas(s.nut) },
+      known: s.known ?? {},
     })),
   ];
 }
@@ -99,16 +108,22 @@ export function sizeFault(layout: Layout, { elementId, size, value }: SizeFound)
   return wrong && `${at.name}: ${wrong}.`;
 }
 
-/** The layout with sizes as they were found; what cannot be so, or is so already, is left as it was. */
+/**
+ * The layout with sizes as they were found, each marked as known from here on;
+ * what cannot be so is left as it was. One that is as it was listed is no guess any more.
+ */
 export function withSizes(layout: Layout, sizes: readonly SizeFound[]): Layout {
   return sizes.reduce((before, found) => {
-    const { elementId: element, size, value } = found;
+    const { elementId: element, size, value, how = 'measured' } = found;
     if (sizeFault(before, found) !== null) return before;
     const at = findables(before).find((f) => f.elementId === element)!;
-    if (at.has[size] === value) return before;
-    if (typeof value === 'string') return setThread(before, element, value);
+    if (typeof value === 'string')
+      return at.has[size] === value ? before : setThread(before, element, value);
     const { of: kind } = at.fields.find((f) => f.key === size)!;
-    return setSize(before, { kind, element }, size, value);
+    if (at.has[size] !== value) return setSize(before, { kind, element }, size, value, how);
+    return kind === 'fitting' || at.known[size] === how
+      ? before
+      : withKnown(before, element, [size], how);
   }, layout);
 }
 
@@ -122,8 +137,12 @@ export function sizeIn(
 
 /** Whether sizes that were found change what fluid and strokes are worked out from. */
 export function changesTheSums(layout: Layout, sizes: readonly SizeFound[]): boolean {
-  const sums = sizes.filter((s) => IN_THE_SUMS.includes(s.size));
-  return withSizes(layout, sums) !== layout;
+  return sizes.some(
+    (s) =>
+      IN_THE_SUMS.includes(s.size) &&
+      sizeFault(layout, s) === null &&
+      sizeIn(layout, s) !== s.value,
+  );
 }
 
 /** A size in words. @example "Primary chamber: bore 22.2 mm" */

@@ -1,4 +1,12 @@
-import { isActuator, paths, VEHICLE_TRAITS, type Layout, type LayoutNode } from '../circuit';
+import {
+  howKnown,
+  isActuator,
+  paths,
+  sizeFigure,
+  VEHICLE_TRAITS,
+  type Layout,
+  type LayoutNode,
+} from '../circuit';
 import { figure, MODEL, PRACTICE, type Figure } from '../figure';
 import type { Range } from '../units';
 
@@ -89,27 +97,9 @@ function limitFor(layout: Layout, slave: Slave, way: SlaveWay): Figure | null {
     rule: 'what the master pushes out in its full stroke ÷ area of the slave’s piston: d² · stroke ÷ D²',
     source: MODEL,
     from: [
-      figure({
-        label: 'Bore of the master',
-        value: chamber.boreMm,
-        unit: 'mm',
-        rule: 'in the layout',
-        source: MODEL,
-      }),
-      figure({
-        label: 'Full stroke',
-        value: chamber.fullStrokeMm,
-        unit: 'mm',
-        rule: 'in the layout',
-        source: MODEL,
-      }),
-      figure({
-        label: 'Piston of the slave',
-        value: slave.pistonMm,
-        unit: 'mm',
-        rule: 'in the layout',
-        source: MODEL,
-      }),
+      sizeFigure('Bore of the master', chamber.boreMm, 'mm', howKnown(chamber, 'boreMm')),
+      sizeFigure('Full stroke', chamber.fullStrokeMm, 'mm', howKnown(chamber, 'fullStrokeMm')),
+      sizeFigure('Piston of the slave', slave.pistonMm, 'mm', howKnown(slave, 'pistonMm')),
     ],
   });
   return figure({

@@ -1,5 +1,5 @@
-import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
-import { tubeVolumeMl, type MasterChamber } from '../circuit';
+import { ARITHMETIC, figure, type Figure } from '../figure';
+import { howKnown, sizeFigure, tubeVolumeMl, type MasterChamber } from '../circuit';
 
 /**
  * Fluid that one stroke moves out of one chamber, its circuit open and the
@@ -23,10 +23,10 @@ export function strokeVolume(chamber: MasterChamber): Figure {
         unit: 'mm²',
         rule: 'πd²/4',
         source: ARITHMETIC,
-        from: [entry('Bore', chamber.boreMm)],
+        from: [size(chamber, 'Bore', 'boreMm')],
       }),
-      entry('Bleeding stroke', chamber.bleedStrokeMm),
-      entry('Chamber’s own stroke', chamber.fullStrokeMm),
+      size(chamber, 'Bleeding stroke', 'bleedStrokeMm'),
+      size(chamber, 'Chamber’s own stroke', 'fullStrokeMm'),
     ],
   });
 }
@@ -44,9 +44,12 @@ export function fullStrokeVolume(chamber: MasterChamber): Figure {
     unit: 'mL',
     rule: `bore area × the chamber’s own stroke, with ${chamber.boreMm} mm and ${chamber.fullStrokeMm} mm`,
     source: ARITHMETIC,
-    from: [entry('Bore', chamber.boreMm), entry('Chamber’s own stroke', chamber.fullStrokeMm)],
+    from: [size(chamber, 'Bore', 'boreMm'), size(chamber, 'Chamber’s own stroke', 'fullStrokeMm')],
   });
 }
 
-const entry = (label: string, value: number): Figure =>
-  figure({ label, value, unit: 'mm', rule: 'in the layout', source: MODEL });
+const size = (
+  chamber: MasterChamber,
+  label: string,
+  key: 'boreMm' | 'bleedStrokeMm' | 'fullStrokeMm',
+): Figure => sizeFigure(label, chamber[key], 'mm', howKnown(chamber, key));

@@ -1,7 +1,8 @@
+import { howKnown, sizeFigure, type MayBeKnown } from '../circuit';
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
 
 /** What is known of a bowl's levels, mL. */
-export interface BowlLevels {
+export interface BowlLevels extends MayBeKnown {
   readonly maxMl: number;
   readonly minMl: number;
   /** Where the highest outlet draws air. */
@@ -16,15 +17,15 @@ export interface BowlLevels {
  * @example MAX 200, MIN 70: 70 + 13 = 83 mL
  */
 export function topUpLevel(bowl: BowlLevels): Figure {
-  const entry = (label: string, value: number) =>
-    figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
+  const entry = (label: string, key: 'maxMl' | 'minMl' | 'airDrawnMl') =>
+    sizeFigure(label, bowl[key], 'mL', howKnown(bowl, key));
   const margin = figure({
     label: 'Margin above MIN',
     value: Math.max(5, (bowl.maxMl - bowl.minMl) / 10),
     unit: 'mL',
     rule: 'a tenth of the volume between MIN and MAX, at least 5 mL',
     source: MODEL,
-    from: [entry('At MAX', bowl.maxMl), entry('At MIN', bowl.minMl)],
+    from: [entry('At MAX', 'maxMl'), entry('At MIN', 'minMl')],
   });
   return figure({
     label: 'Top-up level',
@@ -32,7 +33,7 @@ export function topUpLevel(bowl: BowlLevels): Figure {
     unit: 'mL',
     rule: 'the larger of the volumes at MIN and where air is drawn, and the margin',
     source: ARITHMETIC,
-    from: [entry('At MIN', bowl.minMl), entry('Where air is drawn', bowl.airDrawnMl), margin],
+    from: [entry('At MIN', 'minMl'), entry('Where air is drawn', 'airDrawnMl'), margin],
   });
 }
 

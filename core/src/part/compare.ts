@@ -163,18 +163,25 @@ export function foundAsGuessed(needs: readonly PartNeed[]): Record<string, Found
   );
 }
 
-/** Sizes of the vehicle that the new part brings, by what was measured on it, where the layout guessed another. */
+/**
+ * Sizes of the vehicle that the new part brings, by what was measured on it. One
+ * that is the layout's, within what can be measured, stays as it is listed: it is no guess any more.
+ */
 export function sizesOfPart(
   needs: readonly PartNeed[],
   found: Readonly<Record<string, Found>>,
 ): SizeFound[] {
   return needs.flatMap((need) => {
     const of = found[need.id];
-    return need.kind === 'number' &&
-      typeof of === 'object' &&
-      !isNear(need, of.newPart, need.guess.value)
-      ? need.sizes.map(({ share, ...size }) => ({ ...size, value: of.newPart * share }))
-      : [];
+    if (need.kind !== 'number' || typeof of !== 'object') return [];
+    const value = isNear(need, of.newPart, need.guess.value) ? need.guess.value : of.newPart;
+    const how = of.maker === null ? 'measured' : 'by the maker';
+    return need.sizes.map(({ share, ...size }) => ({
+      ...size,
+      // To a thousandth, or a share of a sum would be another size than the one that it was taken from.
+      value: Math.round(value * share * 1000) / 1000,
+      how,
+    }));
   });
 }
 

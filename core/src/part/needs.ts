@@ -1,16 +1,20 @@
 import {
+  howKnown,
   isActuator,
+  knownTogether,
   partElements,
   paths,
+  sizeFigure,
   sizesOf,
   type Fitting,
+  type HowKnown,
   type Layout,
   type LayoutNode,
   type Master,
   type SizeFound,
   type Stretch,
 } from '../circuit';
-import { figure, MODEL, type Figure } from '../figure';
+import type { Figure } from '../figure';
 import { lowerFirst } from '../text';
 
 /**
@@ -27,6 +31,8 @@ export type PartNeed = { readonly id: string; readonly label: string } & (
       readonly unit: 'mm' | 'times';
       /** What the layout has; decides nothing. */
       readonly guess: Figure;
+      /** How that is known; null where it is a guess. */
+      readonly known: HowKnown | null;
       /** How far two of them may be apart: in its unit, and as a share of the one that is wanted. */
       readonly tolerance: { readonly by: number; readonly share: number };
       /** Sizes of the layout that it is, of several stretches each its share. */
@@ -69,6 +75,7 @@ function masterNeeds(layout: Layout, master: Master): PartNeed[] {
         master.chambers.length > 1 ? `Bore, ${lowerFirst(c.name)}` : 'Bore',
         c.boreMm,
         { elementId: c.id, size: 'boreMm' },
+        howKnown(c, 'boreMm'),
       ),
     ),
     ...leaving.map((s) => starts(s, 'its port')),
@@ -97,16 +104,19 @@ function nodeNeeds(layout: Layout, node: LayoutNode): PartNeed[] {
   if (isActuator(node)) {
     const bleeders = layout.bleeders.filter((b) => b.at === node.id);
     return [
-      diameter('piston', node.kind === 'caliper' ? 'Piston diameter' : 'Bore', node.pistonMm, {
-        elementId: node.id,
-        size: 'pistonMm',
-      }),
+      diameter(
+        'piston',
+        node.kind === 'caliper' ? 'Piston diameter' : 'Bore',
+        node.pistonMm,
+        { elementId: node.id, size: 'pistonMm' },
+        howKnown(node, 'pistonMm'),
+      ),
       {
         id: 'pistons',
         label: 'Pistons',
         kind: 'number',
         unit: 'times',
-        guess: inLayout('Pistons', node.pistons, 'times'),
+        ...inLayout('Pistons', node.pistons, 'times', howKnown(node, 'pistons')),
         tolerance: { by: 0, share: 0 },
         sizes: [{ elementId: node.id, size: 'pistons', share: 1 }],
       },
@@ -159,7 +169,12 @@ function stretchNeeds(stretches: readonly Stretch[]): PartNeed[] {
       label: 'Length',
       kind: 'number',
       unit: 'mm',
-      guess: inLayout('Length', lengthMm, 'mm'),
+      ...inLayout(
+        'Length',
+        lengthMm,
+        'mm',
+        knownTogether(stretches.map((s) => howKnown(s, 'lengthMm'))),
+      ),
       tolerance: { by: 0, share: LENGTH_TOLERANCE },
       sizes: stretches.map((s) => ({
         elementId: s.id,
@@ -185,25 +200,27 @@ function stretchNeeds(stretches: readonly Stretch[]): PartNeed[] {
   ];
 }
 
-const inLayout = (label: string, value: number, unit: 'mm' | 'times'): Figure =>
-  figure({
-    label,
-    value,
-    unit,
-    rule: 'in the layout of this vehicle: a guess until somebody measured it, and no measure for a part in the hand',
-    source: MODEL,
-  });
+const inLayout = (
+  label: string,
+  value: number,
+  unit: 'mm' | 'times',
+  known: HowKnown | null,
+): { readonly guess: Figure; readonly known: HowKnown | null } => ({
+  guess: sizeFigure(label, value, unit, known),
+  known,
+});
 const diameter = (
   id: string,
   label: string,
   mm: number,
   of: Omit<SizeFound, 'value'>,
+  known: HowKnown | null,
 ): PartNeed => ({
   id,
   label,
   kind: 'number',
   unit: 'mm',
-  guess: inLayout(label, mm, 'mm'),
+  ...inLayout(label, mm, 'mm', known),
   tolerance: { by: BORE_TOLERANCE_MM, share: 0 },
   sizes: [{ ...of, share: 1 }],
 });

@@ -207,12 +207,15 @@ describe('a measure', () => {
   test('what the layout guessed otherwise is a size of this vehicle from now on', () => {
     const told = (found: Found) => sizesOfPart([bore], { [bore.id]: found });
     const chamber = VAN.masters[0]!.chambers[0]!.id;
-    expect(told(both(22.2))).toEqual([{ elementId: chamber, size: 'boreMm', value: 22.2 }]);
-    expect(told(both(guess + 0.1))).toEqual([]);
+    const size = { elementId: chamber, size: 'boreMm' };
+    expect(told(both(22.2))).toEqual([{ ...size, value: 22.2, how: 'measured' }]);
+    // Within what callipers read the listed size stands, and is no guess any more.
+    expect(told(both(guess + 0.1))).toEqual([{ ...size, value: guess, how: 'measured' }]);
+    expect(told(both(22.2, 22.2))).toEqual([{ ...size, value: 22.2, how: 'by the maker' }]);
     const hose = need(layoutOf('sidecar-outfit'), 'hump-up', 'Length');
     const sizes = sizesOfPart([hose], { length: both(3680) });
     expect(sizes.map((s) => s.elementId)).toEqual(['hump-up', 'hump-down', 'sidecar-along']);
-    expect(sizes.reduce((sum, s) => sum + Number(s.value), 0)).toBeCloseTo(3680, 9);
+    expect(sizes.reduce((sum, s) => sum + Number(s.value), 0)).toBeCloseTo(3680, 2);
   });
 });
 

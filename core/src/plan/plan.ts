@@ -217,12 +217,13 @@ function bowlsInUse({ layout, work, preferences }: PlanAsked, setup: OrderSetup)
   );
   return bowlSetups(layout)
     .filter((b) => fed.has(b.id) || setup.bowls.some((x) => x.id === b.id))
-    .map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl }) => ({
+    .map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, known }) => ({
       id,
       name,
       maxMl,
       minMl,
       airDrawnMl,
+      ...(known ? { known } : {}),
       topUpLevelMl,
       finalLevelMl:
         preferences.finalLevel[layout.vehicleKind] === 'MAX' ? maxMl : (maxMl + minMl) / 2,

@@ -1,4 +1,4 @@
-import { bleederName, type Layout, type Path } from '../circuit';
+import { bleederName, howKnown, sizeFigure, type Layout, type Path } from '../circuit';
 import { ARITHMETIC, figure, leafFigure, MODEL, PRACTICE, type Figure } from '../figure';
 import { bledMl, countAt, type OrderSetup, type VisitPrice } from '../order';
 import { METHOD_TRAITS } from '../flow';
@@ -195,20 +195,8 @@ export function totalFigures(of: {
     rule: 'from MAX down to what a syringe cannot reach, in every chamber',
     source: ARITHMETIC,
     from: bowls.flatMap((b) => [
-      figure({
-        label: `${b.name} at MAX`,
-        value: b.maxMl,
-        unit: 'mL',
-        rule: 'in the layout',
-        source: MODEL,
-      }),
-      figure({
-        label: `${b.name}, cannot be drawn`,
-        value: b.airDrawnMl,
-        unit: 'mL',
-        rule: 'in the layout',
-        source: MODEL,
-      }),
+      sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl')),
+      sizeFigure(`${b.name}, cannot be drawn`, b.airDrawnMl, 'mL', howKnown(b, 'airDrawnMl')),
     ]),
   });
   const finalLevel = figure({
@@ -248,15 +236,7 @@ export function totalFigures(of: {
       unit: 'ratio',
       rule: 'fluid to pour ÷ what the reservoir holds at MAX, all chambers in use',
       source: ARITHMETIC,
-      from: bowls.map((b) =>
-        figure({
-          label: `${b.name} at MAX`,
-          value: b.maxMl,
-          unit: 'mL',
-          rule: 'in the layout',
-          source: MODEL,
-        }),
-      ),
+      from: bowls.map((b) => sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl'))),
     }),
     minutes: figure({
       label: 'Hands on',
@@ -288,17 +268,7 @@ export function totalFigures(of: {
 
 function pocketsFigure(layout: Layout): Figure {
   const pockets = layout.nodes.flatMap((n) =>
-    n.kind === 'modulator'
-      ? [
-          figure({
-            label: n.name,
-            value: n.pocketsMl,
-            unit: 'mL',
-            rule: 'in the layout',
-            source: MODEL,
-          }),
-        ]
-      : [],
+    n.kind === 'modulator' ? [sizeFigure(n.name, n.pocketsMl, 'mL', howKnown(n, 'pocketsMl'))] : [],
   );
   return figure({
     label: 'Old fluid in closed pockets',

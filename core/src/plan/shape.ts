@@ -1,4 +1,4 @@
-import type { Layout, LayoutFault } from '../circuit';
+import type { Layout, LayoutFault, MayBeKnown } from '../circuit';
 import type { Figure } from '../figure';
 import type { Means, Method, MethodReason, MethodRow } from '../flow';
 import type { Colour, Grade } from '../fluid';
@@ -12,7 +12,7 @@ import type { PlanPreferences } from './preferences';
 import type { PlanWishes } from './request';
 
 /** A bowl of the reservoir as the plan uses it. */
-export interface PlanBowl {
+export interface PlanBowl extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   readonly maxMl: number;

@@ -1,3 +1,4 @@
+import type { HowKnown } from '../circuit';
 import type { Colour } from '../fluid';
 import type { Plan, PreparationStep } from '../plan';
 import type { MasterChanged } from '../scope';
@@ -140,6 +141,7 @@ export type RunHappening =
       readonly elementId: string;
       readonly size: string;
       readonly value: number | string;
+      readonly how?: HowKnown | undefined;
     }
   /** A part that was still to be done is fitted, and how that went. What was not kept halts the run. */
   | {

@@ -1,3 +1,4 @@
+import { howKnown, sizeFigure } from '../circuit';
 import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
 import type { PlanBowl } from '../plan';
 import type { PlanStop } from '../stages';
@@ -9,8 +10,6 @@ import type { PlanStop } from '../stages';
  * @param stop bleeder in hand, whose strokes draw from this bowl; null between bleeders
  */
 export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | null): Figure {
-  const entry = (label: string, value: number) =>
-    figure({ label, value, unit: 'mL', rule: 'in the layout', source: MODEL });
   return figure({
     label: `${bowl.name}, by the model`,
     value: levelMl,
@@ -18,8 +17,8 @@ export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | nu
     rule: 'at MAX after each fill, less the fluid of every stroke since. Look at the real level: the model can be wrong',
     source: MODEL,
     from: [
-      entry('At MAX', bowl.maxMl),
-      entry('At MIN', bowl.minMl),
+      sizeFigure('At MAX', bowl.maxMl, 'mL', howKnown(bowl, 'maxMl')),
+      sizeFigure('At MIN', bowl.minMl, 'mL', howKnown(bowl, 'minMl')),
       bowl.topUpLevelMl,
       ...(stop ? [stop.strokeMl] : []),
     ],

@@ -236,8 +236,13 @@ describe('a new master of another bore than was guessed', () => {
 
   test('as guessed, it asks for nothing', () => {
     expect(run(measured(20.6)).halts).toEqual([]);
-    // Within what callipers read the guess stands.
-    expect(run(measured(20.7)).plan).toBe(plan);
+    // Within what callipers read the size stands; it is no guess any more, and nothing is planned anew.
+    const { plan: after } = run(measured(20.7));
+    expect(after.stops.map((s) => s.strokes.value)).toEqual(plan.stops.map((s) => s.strokes.value));
+    const bores = after.layout.masters.flatMap((m) => m.chambers);
+    expect(bores.map((c) => [c.boreMm, c.known])).toEqual(
+      bores.map(() => [20.6, { boreMm: 'measured' }]),
+    );
   });
 
   test('one that does not fit brings no size', () => {

@@ -101,6 +101,8 @@ export interface WorkDone {
   readonly renewPockets?: boolean;
   /** End that lost pressure, where the lamp of the differential valve is lit. */
   readonly endLost: 'front' | 'rear' | null;
+  /** A lamp is lit and somebody said that it is another one. */
+  readonly anotherLamp?: boolean;
   /** Left out: nothing is owed from before. */
   readonly owed?: OwedWork;
 }

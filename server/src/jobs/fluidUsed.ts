@@ -53,11 +53,17 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
     },
     transaction,
   );
-  const containers = sharePoured(
+  const shared = sharePoured(
     run.pouredMl,
     held.map((h) => shelfContainer(h, at)),
     run.pouredFromMl,
-  ).filter((c) => c.pouredMl > 0);
+  );
+  const restMl = run.pouredMl - shared.reduce((sum, c) => sum + c.pouredMl, 0);
+  const [first] = accepted.pick.containers;
+  const containers = shared
+    // What none of them was down as holding was poured all the same: the one at hand is to be counted.
+    .map((c) => (c.containerId === first!.id ? { ...c, pouredMl: c.pouredMl + restMl } : c))
+    .filter((c) => c.pouredMl > 0);
   await settle(locked, {
     containers: containers.map((c) => ({ ...c, discardedMl: 0, countedLeftMl: null })),
     bledMl: run.bledMl,
@@ -126,8 +132,8 @@ async function settle(locked: LockedJob, given: FluidUsed): Promise<void> {
   await ContainerDraw.bulkCreate(
     given.containers.map(({ containerId, pouredMl, discardedMl, countedLeftMl }) => {
       const leftMl = left.get(containerId)! - pouredMl - discardedMl;
-      // A pour that happened is kept: the container held more than the shelf knew of.
-      const foundMl = Math.max(0, (countedLeftMl ?? 0) - leftMl);
+      // A pour that happened is kept: the container held more than the shelf knew of. How much, somebody counts: here, or later at the shelf.
+      const foundMl = countedLeftMl === null ? 0 : Math.max(0, countedLeftMl - leftMl);
       return {
         containerId,
         pouredMl,

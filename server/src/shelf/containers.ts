@@ -10,6 +10,8 @@ const HOUR_MS = 3_600_000;
 export interface Held {
   readonly row: Container;
   readonly leftMl: number;
+  /** What came out of it beyond what it was down as holding; above 0 it is to be counted. */
+  readonly overdrawnMl: number;
 }
 
 /** What is left in a workshop's containers: size less what was poured and discarded, to the millilitre. */
@@ -38,10 +40,14 @@ export async function heldOf(
     },
   );
   const taken = new Map(drawn.map((d) => [d.containerId, d.ml]));
-  return rows.map((row) => ({
-    row,
-    leftMl: Math.max(0, row.sizeMl - (taken.get(row.id) ?? 0) - row.discardedMl),
-  }));
+  return rows.map((row) => {
+    const downMl = row.sizeMl - (taken.get(row.id) ?? 0) - row.discardedMl;
+    return {
+      row,
+      leftMl: Math.max(0, downMl),
+      overdrawnMl: downMl < -1e-6 ? -downMl : 0,
+    };
+  });
 }
 
 /** A container in the words of core, as it stands at a moment. */
@@ -68,6 +74,7 @@ export function containerDto(held: Held, at: Date, rule: OpenRule): ContainerDto
   const now = shelfContainer(held, at);
   return {
     ...now,
+    overdrawnMl: held.overdrawnMl,
     receivedAt: row.receivedAt.toISOString(),
     openedAt: row.openedAt?.toISOString() ?? null,
     discardedAt: row.discardedAt?.toISOString() ?? null,

@@ -1,4 +1,5 @@
 import {
+  countContainer as countSchema,
   discardContainer as discardSchema,
   newContainers,
   openContainer as openSchema,
@@ -10,7 +11,14 @@ import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { houseRulesOf } from '../rules/service';
 import { actorOf } from '../session/actor';
 import { containerDto } from './containers';
-import { addContainers, discardContainer, getShelf, openContainer, recallBatch } from './service';
+import {
+  addContainers,
+  countContainer,
+  discardContainer,
+  getShelf,
+  openContainer,
+  recallBatch,
+} from './service';
 
 /** Containers of fluid, and where their batches went. */
 export function shelfRoutes(clock: Clock): Router {
@@ -24,7 +32,9 @@ export function shelfRoutes(clock: Clock): Router {
     res
       .status(201)
       .json(
-        rows.map((row) => containerDto({ row, leftMl: row.sizeMl }, clock.now(), openContainers)),
+        rows.map((row) =>
+          containerDto({ row, leftMl: row.sizeMl, overdrawnMl: 0 }, clock.now(), openContainers),
+        ),
       );
   });
   routes.get('/recall', async (req, res) => {
@@ -36,6 +46,16 @@ export function shelfRoutes(clock: Clock): Router {
       pathId(req),
       ifMatch(req),
       parse(openSchema, req.body),
+      clock.now(),
+    );
+    res.set('etag', etag(changed.version)).json(changed);
+  });
+  routes.post('/:id/count', async (req, res) => {
+    const changed = await countContainer(
+      actorOf(req),
+      pathId(req),
+      ifMatch(req),
+      parse(countSchema, req.body).leftMl,
       clock.now(),
     );
     res.set('etag', etag(changed.version)).json(changed);

@@ -2,7 +2,7 @@ import type { Container as ContainerDto, NewContainers, Recall, Shelf } from '@b
 import { lowStock } from '@brook/core/shelf';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
-import { Container, FluidMovedRow } from '../db/models';
+import { Container, ContainerDraw, FluidMovedRow } from '../db/models';
 import { notFound, ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
@@ -12,7 +12,9 @@ import { containerDto, heldOf, shelfContainer, type Held } from './containers';
 export async function getShelf(actor: Actor, at: Date): Promise<Shelf> {
   const rules = await houseRulesOf(actor);
   const held = await heldOf(actor.workshopId, {});
-  const standing = held.filter((h) => h.row.state !== 'discarded' && h.leftMl > 0);
+  const standing = held.filter(
+    (h) => h.row.state !== 'discarded' && (h.leftMl > 0 || h.overdrawnMl > 0),
+  );
   return {
     containers: standing.map((h) => containerDto(h, at, rules.openContainers)),
     low: lowStock(
@@ -62,6 +64,36 @@ export async function openContainer(
           ? null
           : new Date(at.getTime() - given.openedDaysAgo * 86_400_000),
     });
+  });
+}
+
+/** Say what is left in a container from which more came than it was down as holding. */
+export async function countContainer(
+  actor: Actor,
+  id: string,
+  version: number,
+  leftMl: number,
+  at: Date,
+): Promise<ContainerDto> {
+  return changeContainer(actor, id, version, at, async ({ row, overdrawnMl }, transaction) => {
+    if (overdrawnMl === 0)
+      throw refused('What is down for this container agrees with what came out of it.');
+    // The pour that it could not have held left it with nothing.
+    const last = await ContainerDraw.findOne({
+      where: { containerId: id },
+      order: [
+        ['leftMl', 'ASC'],
+        ['pouredMl', 'DESC'],
+      ],
+      transaction,
+      rejectOnEmpty: true,
+    });
+    const most = row.sizeMl - last.pouredMl - last.discardedMl;
+    if (leftMl > most + 1e-6)
+      throw refused(
+        `Batch ${row.batch} holds ${row.sizeMl} mL when full, and ${Math.round(last.pouredMl + last.discardedMl)} mL came out of it at once: at most ${Math.round(Math.max(0, most))} mL can be left.`,
+      );
+    await last.update({ foundMl: last.foundMl + overdrawnMl + leftMl, leftMl }, { transaction });
   });
 }
 

@@ -54,6 +54,10 @@ async function released(tag = 'M 1'): Promise<Job> {
   return tech.change(job, 'post', 'release');
 }
 
+/** The container that a job has at hand first. */
+const pickedOf = (job: Job): string =>
+  job.pick?.kind === 'enough' ? job.pick.containers[0]!.id : 'none was picked';
+
 test('a released job shows what it was filled from, and the shelf agrees to the millilitre', async () => {
   await start();
   const before = (await shelf()).containers.reduce((sum, c) => sum + c.leftMl, 0);
@@ -237,6 +241,37 @@ test('more than the shelf knew of asks for a count and is kept with it; recorded
   await record(kept, [from('K-118', { pouredMl: more })]).expect(200);
   expect(await leftOf('K-117')).toBeCloseTo(100, 6);
   expect(await leftOf('K-118')).toBeCloseTo(1000 - more, 6);
+});
+
+// Ended half-way nobody is asked: the pour is kept, and the shelf asks instead.
+test('a job that ends half-way and took more than the shelf knew of leaves a container to be counted', async () => {
+  await start([delivery('K-117', 1000, 1), delivery('K-118', 1000, 1)]);
+  const jobs = jobsOf(tech);
+  const bled = async () => jobs.runOn(await jobs.accepted(await jobs.add('motorcycle-front-disc')));
+  const [first, second] = [await bled(), await bled()];
+  const pouredMl = stateOfJob(first).run!.pouredMl;
+  const containerId = pickedOf(second);
+  const one = async () => (await shelf()).containers.find((c) => c.id === containerId)!;
+  const count = async (leftMl: number) => {
+    const { id, version } = await one();
+    return tech.send('post', `/shelf/${id}/count`, { leftMl }, version);
+  };
+  expect(await one()).toMatchObject({ overdrawnMl: 0, leftMl: 1000 });
+  const agreed = await count(10);
+  expect([agreed.status, agreed.body.detail]).toEqual([409, expect.stringMatching(/agrees with/)]);
+
+  const containers = [{ containerId, pouredMl, discardedMl: 995 - pouredMl }];
+  await tech.change(first, 'put', 'fluid-used', { ...usedFluid(first), containers });
+  expect((await one()).leftMl).toBeCloseTo(5, 6);
+  await tech.change(second, 'post', 'end', { reason: 'Customer came early.' });
+  expect((await one()).leftMl).toBe(0);
+  expect((await one()).overdrawnMl).toBeCloseTo(pouredMl - 5, 6);
+
+  expect((await count(1001 - pouredMl)).body.detail).toMatch(/at most \d+ mL can be left/);
+  const counted = await count(40);
+  expect([counted.status, counted.body.overdrawnMl]).toEqual([200, 0]);
+  expect((await one()).leftMl).toBeCloseTo(40, 6);
+  expect((await count(40)).status).toBe(409);
 });
 
 test('the gate waits for it', async () => {
