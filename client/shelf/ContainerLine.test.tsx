@@ -109,3 +109,21 @@ test('discarding asks first where the fluid goes', async () => {
   await waitFor(() => expect(sent[0]?.url).toBe(`/api/v1/shelf/${base.id}/discard`));
   expect(JSON.parse(sent[0]!.init.body as string)).toEqual({ caught: false });
 });
+
+test('one that gave more than it was down for is counted, by what can be in it', async () => {
+  show({ state: 'opened', openedDays: 1, leftMl: 0, overdrawnMl: 38.4 });
+  expect(screen.getByRole('button', { name: /0 of 500 mL, opened yesterday, to be counted/ }));
+  expect(screen.getByText(/38 mL more came out of it than it was down as holding/)).toBeTruthy();
+  const field = screen.getByRole('textbox', { name: 'Left in it' });
+  const button = screen.getByRole('button', { name: 'That is what is left' });
+  for (const wrong of ['', 'half', '500', '-1']) {
+    fireEvent.change(field, { target: { value: wrong } });
+    fireEvent.click(button);
+  }
+  expect(screen.getByText('Give what is left in it, from 0 to less than 500 mL.')).toBeTruthy();
+  expect(sent).toEqual([]);
+  fireEvent.change(field, { target: { value: '120' } });
+  fireEvent.click(button);
+  await waitFor(() => expect(sent[0]?.url).toBe(`/api/v1/shelf/${base.id}/count`));
+  expect(JSON.parse(sent[0]!.init.body as string)).toEqual({ leftMl: 120 });
+});

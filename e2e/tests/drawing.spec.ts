@@ -37,8 +37,11 @@ test('from a drawing: faults named by their element, a plan as good as a templat
     }),
   ).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
+  // It was measured along the tunnel: that size is no guess any more, its bore is.
+  await page.getByRole('radio', { name: 'Measured' }).click();
   await type('Length', '2600');
   await expect(page.getByTestId('next-action')).toBeEnabled();
+  await expect(page.getByText('1 of ', { exact: false }).first()).toBeVisible();
 
   // A second rear wheel hangs on a tee behind the load valve.
   await open('Rear hose');
@@ -60,6 +63,8 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   await expect(page.getByRole('heading', { name: vehicle.name })).toBeVisible();
   const saved = await workshop.saved(vehicle);
   expect(JSON.parse(kept)).toEqual(saved.layout);
+  const tunnel = saved.layout.stretches.find((s) => s.name === 'Line up the tunnel')!;
+  expect(tunnel.known).toEqual({ lengthMm: 'measured' });
 
   const other = await workshop.vehicle('three-wheeler', 'left');
   await page.goto(`/vehicles/${other.id}/layout`);

@@ -48,6 +48,11 @@ test('a caliper of another size is refused before anything is filled; the right 
         (await workshop.get(job.id)).events.filter((e) => e.kind === 'part compared').length,
     )
     .toBe(2);
+  const { layout } = await workshop.get(job.id);
+  expect(layout.nodes.find((n) => n.id === 'left-front-caliper')!.known).toEqual({
+    pistonMm: 'measured',
+    pistons: 'measured',
+  });
 });
 
 test('a new master of another bore than the layout guesses, and the same as the old one: it fits, and the rest is worked out by it', async ({
