@@ -206,6 +206,7 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
   const bleeder = layout.bleeders.find((b) => b.id === row.id);
   const master = layout.masters.find((m) => m.id === row.id);
   const stretch = layout.stretches.find((s) => s.id === row.id);
+  const bowl = layout.bowls.find((b) => b.id === row.id);
   const chamber = layout.masters.flatMap((m) => m.chambers).find((c) => c.id === row.id);
   const yesNo = (question: string, key: string, value: boolean) => (
     <Choice
@@ -222,6 +223,18 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
   );
   return (
     <>
+      {bowl ? (
+        <Choice
+          compact
+          question="A screen or baffles in it?"
+          options={[
+            { value: 'yes', label: 'Yes' },
+            { value: 'no', label: 'No' },
+          ]}
+          chosen={bowl.screen === undefined ? null : bowl.screen ? 'yes' : 'no'}
+          onChoose={(v) => put({ screen: v === 'yes' })}
+        />
+      ) : null}
       {stretch ? (
         <Choice
           compact

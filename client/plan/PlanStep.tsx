@@ -24,6 +24,7 @@ import { Caution, Stop } from '../ui/Notice';
 import { Page, useWideScreen } from '../ui/Page';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { BowlWays } from './BowlWays';
 import { ChoiceLine } from './ChoiceLine';
 import { lampOfTheValve } from './work';
 import { MaterialsList } from './MaterialsList';
@@ -260,6 +261,7 @@ function Document({
         </Caution>
       ) : null}
       <ScopeWords plan={plan} />
+      <BowlWays plan={plan} />
       <StageList plan={plan} />
       {job.stage === 'plan' && complains(plan.work) ? (
         <FaultList signs={['pedal not right']} layout={job.layout} />

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { preparationWords, type Plan, type PreparationStep } from '@brook/core/plan';
+import { preparationWords, rinseWords, type Plan, type PreparationStep } from '@brook/core/plan';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
@@ -53,6 +53,9 @@ export function Prepare({
         {step === 'read cap' ? <Words strong>{`It should say ${plan.fillGrade}.`}</Words> : null}
         {step === 'empty reservoir' ? (
           <FigureRow figure={plan.totals.removedMl} label="About this much comes out" />
+        ) : null}
+        {step === 'clean reservoir' && plan.treatment ? (
+          <Words strong>{rinseWords(plan.treatment, plan.bowls)}</Words>
         ) : null}
         {inHand}
       </View>

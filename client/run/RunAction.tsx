@@ -26,7 +26,7 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
           label={step.step === 'fill reservoir' ? 'Filled to MAX' : 'Done'}
           onPress={() =>
             run.say(
-              step.step === 'fill reservoir'
+              step.step === 'fill reservoir' || step.step === 'clean reservoir'
                 ? { kind: 'prepared', step: step.step, containerId }
                 : { kind: 'prepared', step: step.step },
             )

@@ -66,7 +66,8 @@ function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly acce
         band={band}
         action={action}
         inHand={
-          step.step === 'fill reservoir' ? (
+          step.step === 'fill reservoir' ||
+          (step.step === 'clean reservoir' && plan.treatment?.rinses.length) ? (
             <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, plan.bowls[0]!.id, id)} />
           ) : null
         }

@@ -35,6 +35,7 @@ export const houseRules = z.strictObject({
   benchFill: oneOf('Bench bleeding', RULE_OPTIONS.benchFill),
   joinWay: oneOf('Joining', RULE_OPTIONS.joinWay),
   jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
+  bowlWay: oneOf('Rest in the reservoir', RULE_OPTIONS.bowlWay),
   newAtOutlet: oneOf('New at the outlet', RULE_OPTIONS.newAtOutlet).describe('per cent'),
   lowStockMl: amount('lowStockMl'),
   drumMl: amount('drumMl'),

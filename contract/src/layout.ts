@@ -100,6 +100,7 @@ const shape = z.strictObject({
         makerPressureKpa: number('Pressure by the maker')
           .nullable()
           .describe('kPa; null without the maker’s word'),
+        screen: yes('Screen').optional().describe('A screen or baffles inside'),
         known,
       }),
     )

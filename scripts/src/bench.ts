@@ -6,7 +6,7 @@ import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
 import { foldUndos } from './bench/foldUndos';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
-import { planFourWheel, planSchools, planSearch8 } from './bench/plan';
+import { planFourWheel, planHatchbackStrokes, planSchools, planSearch8 } from './bench/plan';
 import { report } from './bench/report';
 import { secondStart } from './bench/secondStart';
 import { tapToPaint } from './bench/tapToPaint';
@@ -32,6 +32,7 @@ try {
 async function run(): Promise<void> {
   report(foldUndos());
   report(planFourWheel());
+  for (const measured of planHatchbackStrokes()) report(measured);
   report(planSchools());
   report(planSearch8());
   report(fluidVerdict());

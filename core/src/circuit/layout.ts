@@ -56,6 +56,8 @@ export interface Bowl extends MayBeKnown {
   readonly minMl: number;
   /** Gauge pressure that the maker allows on it, kPa; null without the maker's word. */
   readonly makerPressureKpa: number | null;
+  /** Whether a screen or baffles stand in the way of wiping it out; left out where nobody looked. */
+  readonly screen?: boolean | undefined;
 }
 
 export interface Master extends MayBeKnown {

@@ -36,3 +36,15 @@ export { fullStrokeVolume, strokeVolume } from './strokeVolume';
 export { lookAfterS, strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
 export type { OrderRefusal, Visit, VisitPrice, VisitTopUp } from './visit';
 export { costWords, orderRefusalWords, ORDER_WORDS, orderWords } from './words';
+
+export {
+  BOWL_WAYS,
+  cheapestWay,
+  priceBowlWay,
+  priceBowlWays,
+  rinsesOf,
+  type BowlRinse,
+  type BowlWay,
+  type BowlWayPrice,
+  type PricedWay,
+} from './bowlRest';

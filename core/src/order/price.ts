@@ -1,5 +1,5 @@
 import { METHOD_TRAITS } from '../flow';
-import { CircuitFluid } from '../washout';
+import { CircuitFluid, type CircuitSnapshot } from '../washout';
 import { countAt, type OrderSetup } from './setup';
 import { bleedVisit, tooSmall, type OrderRefusal, type Visit, type VisitPrice } from './visit';
 
@@ -34,13 +34,19 @@ export type PricedOrder =
 /**
  * Price one order: simulate the wash-out along the layout visit by visit,
  * each as the earlier ones left the shared stretches and the reservoir.
+ *
+ * @param start the fluid to begin with, where several orders of one setup are priced one after the other
  */
-export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOrder {
+export function priceOrder(
+  setup: OrderSetup,
+  order: readonly Visit[],
+  start: StartFluid = startFluid(setup),
+): PricedOrder {
   for (const visit of order) {
     const reason = tooSmall(setup, visit);
     if (reason) return { verdict: 'refused', reason };
   }
-  const { fluid, removedMl, pouredMl: refillMl } = freshFluid(setup);
+  const { fluid, removedMl, pouredMl: refillMl } = freshFluid(setup, start);
   const visits: VisitPrice[] = [];
   for (const [i, visit] of order.entries()) {
     for (const id of setup.beginning?.offBefore.get(i) ?? []) fluid.comesOff(id);
@@ -71,15 +77,30 @@ export function priceOrder(setup: OrderSetup, order: readonly Visit[]): PricedOr
   };
 }
 
+/** A fluid to begin with, which can be gone back to. */
+export interface StartFluid {
+  readonly fluid: CircuitFluid;
+  readonly at: CircuitSnapshot;
+}
+
+/** What is inside before anything is drawn off or poured. */
+export function startFluid(setup: OrderSetup): StartFluid {
+  const fluid = setup.reached
+    ? setup.reached.fluid.copy()
+    : new CircuitFluid(setup.layout, setup.beginning?.inside);
+  return { fluid, at: fluid.snapshot() };
+}
+
 /** The fluid before the first count: as a run left it, or old with the bowls emptied and refilled where that is asked for. */
-export function freshFluid(setup: OrderSetup): {
+export function freshFluid(
+  setup: OrderSetup,
+  { fluid, at }: StartFluid = startFluid(setup),
+): {
   fluid: CircuitFluid;
   removedMl: number;
   pouredMl: number;
 } {
-  const fluid = setup.reached
-    ? setup.reached.fluid.copy()
-    : new CircuitFluid(setup.layout, setup.beginning?.inside);
+  fluid.rollback(at);
   let [removedMl, pouredMl] = [0, 0];
   if (setup.reached) {
     if (setup.reached.fillFirst)
@@ -87,6 +108,11 @@ export function freshFluid(setup: OrderSetup): {
   } else if (setup.emptyFirst) {
     for (const b of setup.bowls) {
       removedMl += fluid.emptyBowl(b.id);
+      for (const { ml, times } of setup.rinses.filter((r) => r.bowlId === b.id)) {
+        for (let i = 0; i < times; i++) fluid.rinseBowl(b.id, ml);
+        removedMl += ml * times;
+        pouredMl += ml * times;
+      }
       pouredMl += fluid.fillBowl(b.id, b.maxMl);
     }
   }

@@ -3,6 +3,7 @@ import type { Figure } from '../figure';
 import type { Method } from '../flow';
 import type { Inside } from '../inside';
 import type { CircuitFluid } from '../washout';
+import type { BowlRinse } from './bowlRest';
 import { topUpLevel, type BowlLevels } from './topUp';
 
 /** What one count moves, a stroke or a mark of the jar, and how long it takes. */
@@ -51,6 +52,8 @@ export interface OrderSetup {
   readonly target: number;
   /** Whether the bowls are emptied and refilled with new fluid before the first count. */
   readonly emptyFirst: boolean;
+  /** What is poured in and drawn off once more, where they are emptied first. */
+  readonly rinses: readonly BowlRinse[];
   /** What is inside; old fluid everywhere and every bowl at MAX when null. */
   readonly beginning: Beginning | null;
   /** Where a run stands from which the rest is priced; null at the beginning. */
@@ -84,6 +87,7 @@ export function orderSetup({ bleederIds, countOf, ...rest }: OrderAsked): OrderS
   const inQuestion = paths(rest.layout).filter((p) => bleederIds.includes(p.bleeder.id));
   return {
     ...rest,
+    rinses: [],
     bowls: bowlSetups(rest.layout).filter((b) => inQuestion.some((p) => p.chamber.fedBy === b.id)),
     bleeders: new Map(
       inQuestion.map((path) => [

@@ -13,6 +13,7 @@ export { planChanges, shapeChanges } from './changes';
 export {
   notEmptiedFirst,
   orderFigures,
+  bowlWayPrices,
   planOrders,
   planSearch,
   previewPlan,
@@ -32,3 +33,5 @@ export {
 } from './request';
 export { PREPARATION_WORDS, preparationWords, refusalWords } from './words';
 export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';
+
+export { BOWL_WAY_WORDS, rinseWords, type BowlTreatment } from './bowlTreatment';

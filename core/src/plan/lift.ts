@@ -34,12 +34,13 @@ export interface FirstPlan
   readonly totals: Partial<PlanTotals>;
 }
 
-/** What the rules before 6 did not keep: what is inside, and what an empty way swallows. */
+/** What the rules before 6 did not keep: what is inside, and what an empty way swallows; those before 8 did nothing about the rest in the bowls. */
 type WithoutInside<T, K extends keyof T> = Omit<T, K> & Partial<Pick<T, K>>;
 type StagedStop = WithoutInside<PlanStop, 'mostStrokeMl' | 'mostMlS' | 'fillMl'>;
 
-/** Plans of the rules 3 to 5, and those of the first that a migration lifted: those before 5 had no id of their own. */
-interface StagedPlan extends WithoutInside<Omit<Plan, 'stops' | 'totals'>, 'id' | 'inside'> {
+/** Plans of the rules 3 to 7, and those of the first that a migration lifted: those before 5 had no id of their own. */
+interface StagedPlan
+  extends WithoutInside<Omit<Plan, 'stops' | 'totals'>, 'id' | 'inside' | 'treatment'> {
   readonly stops: readonly StagedStop[];
   readonly totals: WithoutInside<PlanTotals, 'filledMl'>;
 }
@@ -62,6 +63,7 @@ export function liftPlan(stored: StoredPlan, id: string = FIRST_PLAN): Plan {
     id: stored.id ?? id,
     layout,
     inside: stored.inside ?? insideThen(layout, stored.work.purpose, stored.bowls),
+    treatment: stored.treatment ?? null,
     stops: stored.stops.map(liftStop),
     totals: { ...stored.totals, filledMl: stored.totals.filledMl ?? NOTHING_SWALLOWED },
   };
@@ -169,6 +171,7 @@ function fromFirst(first: FirstPlan): Omit<Plan, 'id'> {
     layout,
     inside: insideThen(layout, 'routine flush', first.bowls),
     preparation: first.preparation,
+    treatment: null,
     bowls: first.bowls,
     stages: [
       {

@@ -186,8 +186,9 @@ describe('amounts', () => {
   });
 
   test('minutes follow from their house rules', () => {
-    const { totals, stops, preferences } = planOf('hatchback-diagonal');
+    const { totals, stops, preferences, treatment } = planOf('hatchback-diagonal');
     const byHand =
+      treatment!.price.bowlMinutes +
       stops.length * preferences.minutesPerBleeder +
       (totals.strokes.value * preferences.secondsPerStrokeTwoPeople) / 60 +
       totals.topUps.value * preferences.minutesPerTopUp;

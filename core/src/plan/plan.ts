@@ -13,7 +13,6 @@ import {
   bowlSetups,
   isFree,
   MOST_SEARCHED,
-  priceOrder,
   strokeVolume,
   type OrderedVisit,
   type OrderSetup,
@@ -21,6 +20,7 @@ import {
 import { findScope, openedBy, partnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
 import { draftStages, linesOf, type PlanStop } from '../stages';
 import { beginningOf } from './beginning';
+import { priceTreated } from './bowlTreatment';
 import { layStages, topUpsMl } from './layStages';
 import { materialsFor } from './materials';
 import { orderVisits, planSetup } from './orders';
@@ -30,7 +30,7 @@ import { planAsked, wishesOf, type PlanAsked, type PlanRequest } from './request
 import type { Plan, PlanBowl, PlanMethod, PlanRefusal, PlanResult } from './shape';
 
 /** Version of the rules by which a plan was made; stored with it. */
-export const RULES_VERSION = 7;
+export const RULES_VERSION = 8;
 
 /**
  * Plan a bleed: what may hold air and so which bleeders are opened, by which
@@ -97,14 +97,13 @@ export function planBleed(request: PlanRequest): PlanResult {
       orderOf: (ids, method) => orderVisits(asked, bare, ids, method).visits,
     });
   const beginning = beginningOf(asked, finding, drafts);
-  const setup = { ...bare, beginning };
-  const priced = priceOrder(
-    setup,
-    drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : [])),
-  );
-  if (priced.verdict === 'refused') return refused(methods, priced.reason);
+  const visits = drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : []));
+  const begun = { ...bare, beginning };
+  const priced = priceTreated(asked, begun, visits);
+  if ('code' in priced) return refused(methods, priced);
 
-  const { price } = priced;
+  const { price, treatment } = priced;
+  const setup = { ...begun, rinses: treatment?.rinses ?? [] };
   const { stages, stops } = layStages({
     asked,
     setup,
@@ -147,7 +146,14 @@ export function planBleed(request: PlanRequest): PlanResult {
       method: chosen.method,
       methods,
       flows: chosen.flows,
-      preparation: preparationFor(layout, asked.work, open, asked.reached),
+      preparation: preparationFor(
+        layout,
+        asked.work,
+        open,
+        treatment !== null && treatment.way !== 'nothing',
+        asked.reached,
+      ),
+      treatment,
       bowls,
       stages,
       stops,
@@ -157,6 +163,7 @@ export function planBleed(request: PlanRequest): PlanResult {
         stops,
         stages,
         preferences: asked.preferences,
+        treatment,
         oldLeftMl: price.oldLeftMl,
         removedMl: price.removedMl,
         pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),

@@ -4,6 +4,7 @@ import { bledMl, countAt, type OrderSetup, type VisitPrice } from '../order';
 import { METHOD_TRAITS } from '../flow';
 import { stageTitle, stageWaiting, type PlanStage, type PlanStop } from '../stages';
 import { WASHOUT_SOURCE } from '../washout';
+import { bowlMinutes, type BowlTreatment } from './bowlTreatment';
 import type { PlanBowl, PlanTotals } from './shape';
 import type { PlanPreferences } from './preferences';
 
@@ -134,6 +135,7 @@ export function totalFigures(of: {
   stops: readonly PlanStop[];
   stages: readonly PlanStage[];
   preferences: PlanPreferences;
+  treatment: BowlTreatment | null;
   removedMl: number;
   pouredMl: number;
   oldLeftMl: number;
@@ -188,11 +190,14 @@ export function totalFigures(of: {
       }),
     ),
   });
+  const rinsed = (of.treatment?.rinses.length ?? 0) > 0;
   const removedMl = figure({
     label: 'Removed from the reservoir first',
     value: of.removedMl,
     unit: 'mL',
-    rule: 'from MAX down to what a syringe cannot reach, in every chamber',
+    rule: rinsed
+      ? 'from MAX down to what a syringe cannot reach, in every chamber, and what was poured in to rinse it'
+      : 'from MAX down to what a syringe cannot reach, in every chamber',
     source: ARITHMETIC,
     from: bowls.flatMap((b) => [
       sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl')),
@@ -206,6 +211,10 @@ export function totalFigures(of: {
     rule: `level at the end less level at the start: it ends at ${preferences.finalLevel[layout.vehicleKind] === 'MAX' ? 'MAX' : 'midway, to leave room for heat'} or where the last stroke left it`,
     source: PRACTICE,
   });
+  const handsOn = [
+    ...(of.treatment && of.treatment.way !== 'nothing' ? [bowlMinutes(of.treatment)] : []),
+    ...stages.map((s) => leafFigure(s.minutes, stageTitle(layout, s))),
+  ];
   const waiting = stages.flatMap((s) => stageWaiting(s) ?? []);
   return {
     bledMl,
@@ -240,11 +249,11 @@ export function totalFigures(of: {
     }),
     minutes: figure({
       label: 'Hands on',
-      value: sum(stages.map((s) => s.minutes)),
+      value: sum(handsOn),
       unit: 'min',
       rule: 'sum over the stages',
       source: MODEL,
-      from: stages.map((s) => leafFigure(s.minutes, stageTitle(layout, s))),
+      from: handsOn,
     }),
     waitingMinutes: figure({
       label: 'Waiting',

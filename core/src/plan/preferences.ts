@@ -12,6 +12,7 @@ type PlanRule =
   | 'benchFill'
   | 'joinWay'
   | 'jointTightness'
+  | 'bowlWay'
   | 'minutesPerBleeder'
   | 'minutesPerTopUp'
   | 'secondsPerStrokeTwoPeople'
@@ -83,6 +84,7 @@ export function rulesForPlan(
     benchFill,
     joinWay,
     jointTightness,
+    bowlWay,
     minutesPerBleeder,
     minutesPerTopUp,
     secondsPerStrokeTwoPeople,
@@ -99,6 +101,7 @@ export function rulesForPlan(
     benchFill,
     joinWay,
     jointTightness,
+    bowlWay,
     minutesPerBleeder,
     minutesPerTopUp,
     secondsPerStrokeTwoPeople,

@@ -11,6 +11,7 @@ export const PREPARATION_STEPS = [
   'empty servo',
   'crack bleeders',
   'empty reservoir',
+  'clean reservoir',
   'fill reservoir',
 ] as const;
 export type PreparationStep = (typeof PREPARATION_STEPS)[number];
@@ -40,12 +41,14 @@ export interface PreparedBefore {
  * empty before that, while the old fluid is still in.
  *
  * @param open ids of the bleeders that are opened
+ * @param treated whether something is done about the old rest before the bowls are filled
  * @param reached where a run stands; what was prepared holds, and the bowls are filled only where they must be
  */
 export function preparationFor(
   layout: Layout,
   work: WorkDone,
   open: readonly string[],
+  treated: boolean,
   reached: PreparedBefore | null,
 ): PreparationStep[] {
   const systems = new Set(
@@ -65,6 +68,7 @@ export function preparationFor(
       work.purpose !== 'new or dry' &&
       work.master?.notYet !== false,
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
+    'clean reservoir': treated,
     // Where no bleeder is opened nothing is drawn, and the level is left for the proof.
     'fill reservoir': work.purpose !== 'look and prove' || open.length > 0,
     'crack bleeders': open.length > 0,
@@ -73,6 +77,7 @@ export function preparationFor(
   if (!reached) return steps;
   const stillWanted: Partial<Record<PreparationStep, boolean>> = {
     'empty reservoir': false,
+    'clean reservoir': false,
     'fill reservoir': reached.fillFirst,
     'crack bleeders': !open.every((id) => reached.cracked.includes(id)),
   };

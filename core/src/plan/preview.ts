@@ -4,6 +4,8 @@ import {
   compareOrders,
   leastFluidRow,
   orderCost,
+  priceBowlWays,
+  type BowlWayPrice,
   OrderSearch,
   priceOrder,
   type OrderCost,
@@ -12,7 +14,9 @@ import {
   type OrderRefusal,
   type OrderRow,
   type OrderSetup,
+  type Visit,
 } from '../order';
+import { canWipe } from './bowlTreatment';
 import { planSetup, settingsOf, visitsOf } from './orders';
 import { planBleed } from './plan';
 import type { Plan, PlanResult } from './shape';
@@ -84,7 +88,7 @@ export function notEmptiedFirst(
     (emptyFirst) =>
       visits &&
       priceOrder(
-        { ...setup, emptyFirst },
+        { ...setup, emptyFirst, rinses: emptyFirst ? setup.rinses : [] },
         visits.map((v) => v.visit),
       ),
   );
@@ -203,12 +207,18 @@ function setupOf(
   plan: Plan,
   main: { readonly method: Method; readonly bleederIds: readonly string[] },
 ): OrderSetup {
-  return planSetup(asked, main.bleederIds, [
+  const setup = planSetup(asked, main.bleederIds, [
     {
       ...plan.methods.find((m) => m.method === main.method)!,
       flows: main.method === plan.method ? plan.flows : [],
     },
   ]);
+  // The orders are held against the plan: from what is inside by it, with the bowls as it leaves them.
+  return {
+    ...setup,
+    beginning: { inside: plan.inside, offBefore: new Map() },
+    rinses: plan.treatment?.rinses ?? [],
+  };
 }
 
 function withCosts(rows: readonly OrderRow[]): PlanOrder[] {
@@ -238,4 +248,25 @@ function withCosts(rows: readonly OrderRow[]): PlanOrder[] {
       ('code' in a.price ? Infinity : a.price.bledMl) -
       ('code' in b.price ? Infinity : b.price.bledMl),
   );
+}
+
+/** What every way to deal with the rest in the bowls costs for a plan, in their order; empty where there is nothing to do about it. */
+export function bowlWayPrices(plan: Plan): BowlWayPrice[] {
+  const { treatment } = plan;
+  if (!treatment) return [];
+  const asked = planAsked({ ...plan, ...plan.wishes, makerOrder: null, leastFluid: null });
+  const visits = plan.stops.map(
+    (s): Visit => ({
+      bleederId: s.bleeder.id,
+      method: s.method,
+      until: s.until,
+    }),
+  );
+  const setup = planSetup(
+    asked,
+    visits.map((v) => v.bleederId),
+    plan.methods.map((m) => ({ ...m, flows: m.method === plan.method ? plan.flows : [] })),
+  );
+  const begun = { ...setup, beginning: { inside: plan.inside, offBefore: new Map() } };
+  return priceBowlWays(begun, visits).filter((p) => p.way !== 'wipe' || canWipe(asked, begun));
 }

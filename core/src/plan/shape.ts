@@ -6,6 +6,7 @@ import type { Inside } from '../inside';
 import type { OrderId, OrderRefusal } from '../order';
 import type { PartnerAdvice, ScopeFinding, WorkDone } from '../scope';
 import type { PlanStage, PlanStop } from '../stages';
+import type { BowlTreatment } from './bowlTreatment';
 import type { Materials } from './materials';
 import type { PreparationStep } from './preparation';
 import type { PlanPreferences } from './preferences';
@@ -55,6 +56,8 @@ export interface Plan {
   /** What is inside when it begins. */
   readonly inside: Inside;
   readonly preparation: readonly PreparationStep[];
+  /** What is done about the old rest before the bowls are filled; null where nothing is to be done about it. */
+  readonly treatment: BowlTreatment | null;
   readonly bowls: readonly PlanBowl[];
   readonly stages: readonly PlanStage[];
   /** Every opening of every stage, in order. */

@@ -2,6 +2,7 @@ import type { Plan, PlanRefusal } from './shape';
 import { METHOD_WORDS, methodReasonWords } from '../flow';
 import { orderRefusalWords } from '../order';
 import { VEHICLE_TRAITS, type Layout } from '../circuit';
+import { BOWL_WAY_WORDS } from './bowlTreatment';
 import type { PreparationStep } from './preparation';
 
 /** What to do, and the reason that counts at that step. */
@@ -36,6 +37,10 @@ export const PREPARATION_WORDS: Readonly<
     title: 'Draw the old fluid off with a clean syringe',
     why: 'Down to the outlets, not below, from every chamber. Never pour it back.',
   },
+  'clean reservoir': {
+    title: 'Rinse what the syringe cannot reach',
+    why: 'What stays mixes with the new fill, and the first wheel pumps it out.',
+  },
   'fill reservoir': {
     title: 'Fill to MAX with new, rested fluid',
     why: 'Before pedal or lever is touched. Cap resting on, not screwed. Never shake the container: fine bubbles come out days later.',
@@ -48,10 +53,11 @@ export const PREPARATION_WORDS: Readonly<
 
 /** What to do at a step on this vehicle: no parking brake on a motorcycle, one bleeder where there is one. */
 export function preparationWords(
-  { layout, stops }: Pick<Plan, 'layout' | 'stops'>,
+  { layout, stops, treatment }: Pick<Plan, 'layout' | 'stops' | 'treatment'>,
   step: PreparationStep,
 ): { readonly title: string; readonly why: string } {
   const words = PREPARATION_WORDS[step];
+  if (step === 'clean reservoir' && treatment) return BOWL_WAY_WORDS[treatment.way];
   if (step === 'neutral' && VEHICLE_TRAITS[layout.vehicleKind].bar)
     return { ...words, title: 'Gearbox in neutral, engine off' };
   const bleeders = new Set(stops.map((s) => s.bleeder.id)).size;

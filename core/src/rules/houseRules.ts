@@ -13,6 +13,9 @@ export type IntervalMonths = (typeof INTERVAL_MONTHS)[number];
 export const NEW_AT_OUTLET = ['90', '95', '98'] as const;
 export type NewAtOutlet = (typeof NEW_AT_OUTLET)[number];
 
+/** What a workshop may fix about the old rest in the bowl; else the plan finds the cheapest. */
+export const BOWL_RULES = ['cheapest', 'nothing', 'two rinses', 'second fill', 'wipe'] as const;
+
 /** What a workshop decides for itself. Kept with every verdict, plan and record that it entered into. */
 export interface HouseRules {
   readonly openContainers: OpenRule;
@@ -31,6 +34,8 @@ export interface HouseRules {
   readonly benchFill: 'back into the reservoir' | 'into a can';
   readonly joinWay: 'held down' | 'bowl full';
   readonly jointTightness: 'by feel' | 'by the manual';
+  /** What is done about the old rest in the bowl. */
+  readonly bowlWay: (typeof BOWL_RULES)[number];
   /** Below this much of a grade that may be used, the shelf says that it runs low. */
   readonly lowStockMl: number;
   /** What the waste drum holds. */
@@ -84,6 +89,7 @@ export const DEFAULT_RULES: HouseRules = {
   benchFill: 'back into the reservoir',
   joinWay: 'held down',
   jointTightness: 'by feel',
+  bowlWay: 'cheapest',
   newAtOutlet: '95',
   lowStockMl: 1000,
   drumMl: 20_000,
@@ -152,6 +158,7 @@ export const RULE_OPTIONS = {
   joinWay: ['held down', 'bowl full'],
   jointTightness: ['by feel', 'by the manual'],
   newAtOutlet: NEW_AT_OUTLET,
+  bowlWay: BOWL_RULES,
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
 
 /** Every school of this workshop's page, in its order. */
@@ -237,6 +244,38 @@ export const SCHOOLS: readonly School[] = [
         value: '98',
         label: '98 % new',
         speaksFor: '3.5 volumes of a long line: for fluid that was dark or wet, and for hills.',
+      },
+    ],
+  },
+  {
+    key: 'bowlWay',
+    question: 'The old rest in the reservoir?',
+    options: [
+      {
+        value: 'cheapest',
+        label: 'As the plan finds',
+        speaksFor: 'The fewest minutes at no more fluid; small rinses as a rule.',
+      },
+      {
+        value: 'nothing',
+        label: 'Draw off and fill',
+        speaksFor: 'One thing less to do at the bowl; the first wheel takes the strokes for it.',
+      },
+      {
+        value: 'two rinses',
+        label: 'Two small rinses',
+        speaksFor: 'The same every time: a quarter of the old rest stays.',
+      },
+      {
+        value: 'second fill',
+        label: 'Fill and draw off again',
+        speaksFor: 'No measuring; takes a whole bowl of new fluid.',
+      },
+      {
+        value: 'wipe',
+        label: 'Wipe it out',
+        speaksFor:
+          'Takes the dirt that no syringe takes, above the outlets only. Not past a screen or baffles.',
       },
     ],
   },

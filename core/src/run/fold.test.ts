@@ -701,12 +701,15 @@ test('plan against done: one leg for each plan, each opening with what was plann
 test('what is poured stands by the container that it came out of, where somebody said so', () => {
   const calls = followCalls(PLAN, { deviceId: 'p', nextId: countingIds(), startMs: 0 });
   const said = calls.map((e): Said => {
-    if (e.kind === 'prepared' && e.step === 'fill reservoir') return { ...e, containerId: 'one' };
+    if (e.kind === 'prepared' && ['clean reservoir', 'fill reservoir'].includes(e.step))
+      return { ...e, containerId: 'one' };
     return e.kind === 'topped up' ? { ...e, containerId: 'two' } : (e as Said);
   });
   const run = runOf(PLAN, said);
   const { one, two } = run.pouredFromMl;
-  expect(one).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl);
+  const rinsed = PLAN.treatment!.rinses.reduce((sum, r) => sum + r.ml * r.times, 0);
+  expect(rinsed).toBeGreaterThan(0);
+  expect(one).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl + rinsed);
   expect(one! + two!).toBeCloseTo(run.pouredMl);
   expect(runOf(PLAN, calls as Said[]).pouredFromMl).toEqual({});
 });

@@ -146,6 +146,17 @@ function prepare(before: RunState, event: Of<'prepared'>): RunState {
       ...levelled(state, Object.fromEntries(levels)),
     };
   }
+  if (event.step === 'clean reservoir') {
+    const rinsedMl = (state.plan.treatment?.rinses ?? []).reduce(
+      (sum, r) => sum + r.ml * r.times,
+      0,
+    );
+    return {
+      ...next,
+      removedMl: state.removedMl + rinsedMl,
+      ...pouredFrom(state, rinsedMl, event.containerId),
+    };
+  }
   if (event.step === 'fill reservoir')
     return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl, event.containerId), next);
   return next;
@@ -267,6 +278,18 @@ function topUp(state: RunState, { bowlId, containerId }: Of<'topped up'>): RunSt
   };
 }
 
+/** What was poured out of a container so far, with some more; of one that nobody named only the sum is known. */
+const pouredFrom = (
+  { pouredMl, pouredFromMl }: RunState,
+  ml: number,
+  containerId: string | null | undefined,
+): Pick<RunState, 'pouredMl' | 'pouredFromMl'> => ({
+  pouredMl: pouredMl + ml,
+  pouredFromMl: containerId
+    ? { ...pouredFromMl, [containerId]: (pouredFromMl[containerId] ?? 0) + ml }
+    : pouredFromMl,
+});
+
 function fillTo(
   state: RunState,
   bowlId: string,
@@ -276,13 +299,7 @@ function fillTo(
   const poured = Math.max(0, toMl - state.levelMl[bowlId]!);
   return {
     ...state,
-    pouredMl: state.pouredMl + poured,
-    pouredFromMl: containerId
-      ? {
-          ...state.pouredFromMl,
-          [containerId]: (state.pouredFromMl[containerId] ?? 0) + poured,
-        }
-      : state.pouredFromMl,
+    ...pouredFrom(state, poured, containerId),
     ...levelled(state, { [bowlId]: state.levelMl[bowlId]! + poured }),
   };
 }

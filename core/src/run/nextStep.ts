@@ -120,14 +120,18 @@ function beforeTheBleed(state: RunState): NextStep | null {
   return (
     prepare(plan.preparation.filter((s) => !OF_THE_BOWL.includes(s))) ??
     stage('before drawing') ??
-    prepare(['empty reservoir']) ??
+    prepare(['empty reservoir', 'clean reservoir']) ??
     fit() ??
     stage('before filling') ??
     prepare(['fill reservoir'])
   );
 }
 
-const OF_THE_BOWL: readonly PreparationStep[] = ['empty reservoir', 'fill reservoir'];
+const OF_THE_BOWL: readonly PreparationStep[] = [
+  'empty reservoir',
+  'clean reservoir',
+  'fill reservoir',
+];
 
 /** The opening in hand: the first of the plan that is neither shut nor left, if its stage has come. */
 export function currentStop(state: RunState): PlanStop | null {

@@ -188,6 +188,7 @@ describe('the next step', () => {
       'empty servo',
       'crack bleeders',
       'empty reservoir',
+      'clean reservoir',
       'fill reservoir',
     ]);
     expect(
@@ -391,6 +392,8 @@ describe('the fluid that a run has moved', () => {
     const shares = newShares(new RunFluid(HATCHBACK).after(follow(HATCHBACK)));
     const fluid = new CircuitFluid(layoutOf('hatchback-diagonal'));
     fluid.emptyBowl('bowl');
+    for (const { ml, times } of HATCHBACK.treatment!.rinses)
+      for (let i = 0; i < times; i++) fluid.rinseBowl('bowl', ml);
     fluid.fillBowl('bowl', 220);
     for (const stop of HATCHBACK.stops) {
       for (let s = 0; s < stop.strokes.value; s++) {

@@ -60,6 +60,9 @@ export class RunFluid {
       case 'prepared':
         if (event.planId !== null && event.planId !== this.inForce.id) return;
         if (event.step === 'empty reservoir') for (const b of bowls) this.fluid.emptyBowl(b.id);
+        if (event.step === 'clean reservoir')
+          for (const { bowlId, ml, times } of this.inForce.treatment?.rinses ?? [])
+            for (let i = 0; i < times; i++) this.fluid.rinseBowl(bowlId, ml);
         if (event.step === 'fill reservoir')
           for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
         return;

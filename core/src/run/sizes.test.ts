@@ -37,8 +37,8 @@ const anew = (state: RunState, id = 'd'): Said => {
 // The volume of a stroke is bore area × travel; 22.2 mm against 20.6 moves (22.2/20.6)² as much: arithmetic.
 describe('a bore that is found while the car is bled', () => {
   const AREA = (22.2 / 20.6) ** 2;
-  const before = runOf(PLAN, until(30));
-  const after = runOf(PLAN, [...until(30), bore(22.2)]);
+  const before = runOf(PLAN, until(15));
+  const after = runOf(PLAN, [...until(15), bore(22.2)]);
   const strokesOf = (s: RunState) => s.bleeders.map((b) => b.strokes);
 
   test('values the strokes that were made before it, in the jar, at the bleeder and in the bowl', () => {
@@ -72,7 +72,7 @@ describe('a bore that is found while the car is bled', () => {
   });
 
   test('keeps the work, the method, what was prepared and what is behind', () => {
-    const on = runOf(PLAN, [...until(30), bore(22.2), anew(after)]);
+    const on = runOf(PLAN, [...until(15), bore(22.2), anew(after)]);
     expect(on.plan.work).toEqual(PLAN.work);
     expect(on.plan.method).toBe(PLAN.method);
     expect(on.plan.preparation).toEqual([]);
@@ -80,7 +80,7 @@ describe('a bore that is found while the car is bled', () => {
     expect(on.plan.layout.masters[0]!.chambers.find((c) => c.id === CHAMBER.id)!.boreMm).toBe(22.2);
     expect(on.bledMl).toBeCloseTo(before.bledMl * AREA, 6);
     const whole = runOf(PLAN, [
-      ...until(30),
+      ...until(15),
       bore(22.2),
       anew(after),
       ...(followCalls(on.plan, { deviceId: 'phone', nextId: ids2(), startMs: 1e6 }, on) as Said[]),
@@ -103,7 +103,7 @@ describe('a bore that is found while the car is bled', () => {
   });
 
   test('is the same run folded at once, event by event, and out of order with an undo', () => {
-    const said = [...until(30), bore(22.2)];
+    const said = [...until(15), bore(22.2)];
     const log = runOf(PLAN, said).log;
     const stepwise = log.reduce((s, e) => foldEvent(s, e), runOf(PLAN, []));
     expect(stepwise).toEqual(after);
@@ -121,7 +121,7 @@ describe('a bore that is found while the car is bled', () => {
       bore(20.6),
       { id: 'w', kind: 'size found', elementId: 'left-front', size: 'wrenchMm', value: 9 } as Said,
     ]) {
-      const state = runOf(PLAN, [...until(30), said]);
+      const state = runOf(PLAN, [...until(15), said]);
       expect(state.halts).toEqual([]);
       expect(state.bledMl).toBe(before.bledMl);
     }

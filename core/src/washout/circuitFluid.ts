@@ -37,7 +37,7 @@ export interface CircuitSnapshot {
 }
 
 const TUBES: Streamtubes = streamtubes();
-const STEP_ML = 3;
+const STEP_ML = 6;
 /** Less than this moves nothing, mL: what rounding leaves, and what would divide by nothing. */
 const TINY_ML = 1e-9;
 
@@ -87,6 +87,15 @@ export class CircuitFluid {
     bowl.levelMl -= removed;
     bowl.leastMl = bowl.levelMl;
     return removed;
+  }
+
+  /**
+   * Pour new fluid into a bowl, stir it and draw off as much again: m mL leave
+   * rest²/(rest + m) of the old, mixed.
+   */
+  rinseBowl(bowlId: string, ml: number): void {
+    const bowl = this.bowl(bowlId);
+    bowl.newShare = (bowl.newShare * bowl.levelMl + ml) / (bowl.levelMl + ml);
   }
 
   /** Pour new fluid into a bowl up to a level. @returns mL poured, never below 0 */
@@ -330,15 +339,19 @@ export class CircuitFluid {
     }
     const feeding = new Map(segments.map((s) => [s.to, s]));
     const lines = new Map<string, ChainPart>();
+    // A tee of the same bore passes the streams on as they come; all else feeds the bore alike.
+    const alike = (s: (typeof segments)[number]) =>
+      cavities.has(s.from) || feeding.get(s.from)?.insideMm !== s.insideMm;
     for (const s of segments) {
-      // A tee of the same bore passes the streams on as they come; all else feeds the bore alike.
-      const fedAlike = cavities.has(s.from) || feeding.get(s.from)?.insideMm !== s.insideMm;
+      const goesOn = segments.some((next) => next.from === s.to && !alike(next));
+      const ends = layout.bleeders.some((b) => b.at === s.to);
+      const asStreams = !cavities.has(s.to) && (goesOn || ends);
       lines.set(
         s.key,
         add({
           kind: 'line',
           ids: s.stretchIds,
-          line: new LaminarSegment(s.volumeMl, TUBES, fedAlike),
+          line: new LaminarSegment(s.volumeMl, TUBES, alike(s), asStreams || !alike(s)),
         }),
       );
     }

@@ -6,7 +6,6 @@ export interface LaminarSnapshot {
   readonly firstShare: number;
   readonly marks: number;
   readonly leftMl: Float64Array;
-  readonly leavingMark: Uint32Array;
   readonly outShares: Float64Array;
 }
 
@@ -25,63 +24,64 @@ export class LaminarSegment {
   emptyMl = 0;
   /** New share of what it held when flow began to pass, 0 to 1. */
   private firstShare = 0;
-  private readonly delayMl: Float64Array;
   /** What had passed at the end of each step, mL, from 0 on; the first `marks` entries count. */
   private passedMl: Float64Array = new Float64Array(64);
   /** New fluid that had entered each tube at those marks, mL, mark by mark; one entry a mark when all tubes are fed alike. */
   private enteredMl: Float64Array;
   private readonly rows: number;
   private marks = 1;
+  /** New share of what entered up to each mark, laid out as `enteredMl`. */
+  private enteredShare: Float64Array;
+  /** New fluid that has left, mL for the whole flow: of each tube, or the mean over all of them where only that is asked for. */
   private readonly leftMl: Float64Array;
-  /** The mark before the fluid that now leaves each tube. */
-  private readonly leavingMark: Uint32Array;
 
   /**
    * @param volumeMl what the segment holds, above 0
    * @param tubes how its flow is cut
    * @param fedAlike whether what enters is the same across the bore, as it is behind a part that mixes
+   * @param asStreams whether somebody asks what leaves each tube, not only for the mean
    */
   constructor(
     readonly volumeMl: number,
     private readonly tubes: Streamtubes,
     readonly fedAlike: boolean,
+    private readonly asStreams = true,
   ) {
     const count = tubes.flowShare.length;
-    this.outShares = new Float64Array(count);
-    this.delayMl = tubes.residence.map((theta) => theta * volumeMl);
-    this.leftMl = new Float64Array(count);
-    this.leavingMark = new Uint32Array(count);
+    this.outShares = new Float64Array(asStreams ? count : 0);
+    this.leftMl = new Float64Array(asStreams ? count : 1);
     this.rows = fedAlike ? 1 : count;
     this.enteredMl = new Float64Array(64 * this.rows);
+    this.enteredShare = new Float64Array(64 * this.rows);
   }
 
   /** Pass one step of flow through; afterwards `outShares` and the mean tell what left. */
   pass(stepMl: number, inShares: Float64Array | number): number {
     this.enter(stepMl, inShares);
-    const { outShares, delayMl, leftMl, leavingMark, passedMl, rows, enteredMl } = this;
-    const { flowShare } = this.tubes;
+    if (this.rows === 1 && !this.asStreams) return this.passMean(stepMl);
+    const { outShares, volumeMl, leftMl, passedMl, rows, enteredMl, enteredShare, firstShare } =
+      this;
+    const { flowShare, residence } = this.tubes;
     const passed = passedMl[this.marks - 1]!;
     const perStep = 1 / stepMl;
     let mean = 0;
+    // The mark before the fluid that leaves: tubes are sorted by delay, so it only goes back.
+    let k = this.marks - 2;
     for (let i = 0; i < outShares.length; i++) {
-      const leavingMl = passed - delayMl[i]!;
+      const delayMl = residence[i]! * volumeMl;
+      const leavingMl = passed - delayMl;
       if (leavingMl <= 0) {
-        // Tubes are sorted by delay: from here on all still give the fluid of the start.
-        if (this.firstShare > 0) mean += this.leavesFirst(i, passed, stepMl);
+        // From here on all tubes still give the fluid of the start.
+        if (firstShare > 0) mean += this.leavesFirst(i, passed, stepMl);
         else break;
         continue;
       }
-      let k = leavingMark[i]!;
-      let upTo = passedMl[k + 1]!;
-      while (upTo < leavingMl) upTo = passedMl[++k + 1]!;
-      leavingMark[i] = k;
+      while (passedMl[k]! > leavingMl) k--;
       const at = rows === 1 ? k : k * rows + i;
-      const from = enteredMl[at]!;
-      const since = passedMl[k]!;
       const left =
-        this.firstShare * delayMl[i]! +
-        from +
-        ((enteredMl[at + rows]! - from) * (leavingMl - since)) / (upTo - since);
+        firstShare * delayMl +
+        enteredMl[at]! +
+        enteredShare[at + rows]! * (leavingMl - passedMl[k]!);
       const share = (left - leftMl[i]!) * perStep;
       leftMl[i] = left;
       outShares[i] = share;
@@ -90,16 +90,48 @@ export class LaminarSegment {
     return mean;
   }
 
+  /** The same where only the mean is asked for: new fluid that has left, as the mean over the tubes, now and before. */
+  private passMean(stepMl: number): number {
+    const { volumeMl, passedMl, enteredMl, enteredShare, firstShare } = this;
+    const { flowShare, residence } = this.tubes;
+    const passed = passedMl[this.marks - 1]!;
+    let k = this.marks - 2;
+    let [markMl, markNewMl, share] = [passedMl[k]!, enteredMl[k]!, enteredShare[k + 1]!];
+    let leftMl = 0;
+    for (let i = 0; i < residence.length; i++) {
+      const delayMl = residence[i]! * volumeMl;
+      const leavingMl = passed - delayMl;
+      if (leavingMl <= 0) {
+        if (firstShare === 0) break;
+        leftMl += flowShare[i]! * firstShare * passed;
+        continue;
+      }
+      if (markMl > leavingMl) {
+        do k--;
+        while (passedMl[k]! > leavingMl);
+        [markMl, markNewMl, share] = [passedMl[k]!, enteredMl[k]!, enteredShare[k + 1]!];
+      }
+      leftMl += flowShare[i]! * (firstShare * delayMl + markNewMl + share * (leavingMl - markMl));
+    }
+    const mean = (leftMl - this.leftMl[0]!) / stepMl;
+    this.leftMl[0] = leftMl;
+    return mean;
+  }
+
   /** New fluid inside, mL. */
   newMl(): number {
     if (this.emptyMl > 0) return this.firstShare * (this.volumeMl - this.emptyMl);
-    const { rows, enteredMl, leftMl, delayMl, firstShare } = this;
+    const { rows, enteredMl, leftMl, firstShare } = this;
+    const { residence, flowShare } = this.tubes;
     const last = (this.marks - 1) * rows;
+    if (!this.asStreams) return firstShare * this.volumeMl + enteredMl[last]! - leftMl[0]!;
     let inside = 0;
     for (let i = 0; i < leftMl.length; i++)
       inside +=
-        (firstShare * delayMl[i]! + enteredMl[last + (rows === 1 ? 0 : i)]! - leftMl[i]!) *
-        this.tubes.flowShare[i]!;
+        (firstShare * residence[i]! * this.volumeMl +
+          enteredMl[last + (rows === 1 ? 0 : i)]! -
+          leftMl[i]!) *
+        flowShare[i]!;
     return inside;
   }
 
@@ -110,7 +142,6 @@ export class LaminarSegment {
     this.outShares.fill(emptyMl > 0 ? 0 : newShare);
     this.marks = 1;
     this.leftMl.fill(0);
-    this.leavingMark.fill(0);
   }
 
   /** Take up some flow into what is empty, at most that; mixes with what is there. */
@@ -143,7 +174,6 @@ export class LaminarSegment {
       firstShare: this.firstShare,
       marks: this.marks,
       leftMl: this.leftMl.slice(),
-      leavingMark: this.leavingMark.slice(),
       outShares: this.outShares.slice(),
     };
   }
@@ -154,7 +184,6 @@ export class LaminarSegment {
     this.firstShare = to.firstShare;
     this.marks = to.marks;
     this.leftMl.set(to.leftMl);
-    this.leavingMark.set(to.leavingMark);
     this.outShares.set(to.outShares);
   }
 
@@ -163,6 +192,7 @@ export class LaminarSegment {
     this.rollback(other.snapshot());
     this.passedMl = other.passedMl.slice();
     this.enteredMl = other.enteredMl.slice();
+    this.enteredShare = other.enteredShare.slice();
   }
 
   private enter(stepMl: number, inShares: Float64Array | number): void {
@@ -171,16 +201,16 @@ export class LaminarSegment {
     if (mark === this.passedMl.length) {
       this.passedMl = doubled(this.passedMl);
       this.enteredMl = doubled(this.enteredMl);
+      this.enteredShare = doubled(this.enteredShare);
     }
-    const { passedMl, enteredMl } = this;
+    const { passedMl, enteredMl, enteredShare } = this;
     passedMl[mark] = passedMl[mark - 1]! + stepMl;
     const at = mark * rows;
-    if (typeof inShares === 'number')
-      for (let i = 0; i < rows; i++)
-        enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares;
-    else
-      for (let i = 0; i < rows; i++)
-        enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * inShares[i]!;
+    for (let i = 0; i < rows; i++) {
+      const share = typeof inShares === 'number' ? inShares : inShares[i]!;
+      enteredMl[at + i] = enteredMl[at + i - rows]! + stepMl * share;
+      enteredShare[at + i] = share;
+    }
   }
 }
 

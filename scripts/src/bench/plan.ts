@@ -26,6 +26,28 @@ export function planFourWheel(): Measured {
   };
 }
 
+/** Strokes of a plain hatchback flush with the default rules: in all, and at the far wheel. */
+export function planHatchbackStrokes(): Measured[] {
+  const result = planBleed({ layout: HATCHBACK, ...FLUID });
+  if (result.verdict === 'refused')
+    throw new Error('the layout of this measurement should be planned');
+  const { totals, stops } = result.plan;
+  return [
+    {
+      name: 'plan.hatchback.strokes',
+      unit: 'strokes',
+      limit: 110,
+      runs: [totals.strokes.value],
+    },
+    {
+      name: 'plan.hatchback.strokes.farWheel',
+      unit: 'strokes',
+      limit: 30,
+      runs: [stops[0]!.strokes.value],
+    },
+  ];
+}
+
 /** The preview of a four-channel car with every school priced, in core alone. */
 export function planSchools(): Measured {
   return {

@@ -1,7 +1,7 @@
 /** One benchmark's answer; `limit` is the figure that was asked for. */
 export interface Measured {
   readonly name: string;
-  readonly unit: 'ms' | 's' | 'ratio';
+  readonly unit: 'ms' | 's' | 'ratio' | 'strokes';
   readonly limit: number;
   /** What each run gave, in `unit`. */
   readonly runs: readonly number[];
