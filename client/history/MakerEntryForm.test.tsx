@@ -76,3 +76,16 @@ test('taken as the colleague has it, nothing of one’s own is left', () => {
   fireEvent.click(button('Go on with these'));
   expect(interval().value).toBe('36');
 });
+
+test('an order of several passes is entered as the maker gives it', () => {
+  open(vehicle(1, { grades: ['DOT 4'], order: ['left-rear', 'right-rear', 'left-front'] }));
+  expect(screen.queryByRole('radiogroup', { name: 'Is one opened once more?' })).toBeNull();
+  fireEvent.click(screen.getByRole('checkbox', { name: /Right front/ }));
+  // What was opened last is not opened again at once.
+  expect(screen.queryByRole('radio', { name: 'Then right front again' })).toBeNull();
+  fireEvent.click(screen.getByRole('radio', { name: 'Then left rear again' }));
+  keep();
+  expect(mockSend.mock.calls[0]![0]).toMatchObject({
+    order: ['left-rear', 'right-rear', 'left-front', 'right-front', 'left-rear'],
+  });
+});

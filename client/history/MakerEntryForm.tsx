@@ -2,16 +2,19 @@ import type { Vehicle } from '@brook/contract';
 import { bleederName, type Layout } from '@brook/core/circuit';
 import { GRADES, type Grade } from '@brook/core/fluid';
 import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
 import { useMakerEntry } from '../data/vehicles';
 import { Conflicts } from '../forms/Conflicts';
 import { broughtTo, sameData, withTheirs } from '../forms/threeWay';
 import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { capital } from '@brook/core/text';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
+import { SPACE } from '../ui/theme';
 import { useUnsaved } from '../ui/unsaved';
 
 const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
@@ -149,7 +152,7 @@ export function MakerEntryForm({ vehicle }: { readonly vehicle: Vehicle }) {
   );
 }
 
-/** The maker's order of bleeders: tapped in that order, taken back by another tap. */
+/** The maker’s order of bleeders: tapped in that order, taken back by another tap; a second pass is put behind it. */
 function MakerOrder({
   layout,
   order,
@@ -161,21 +164,43 @@ function MakerOrder({
 }) {
   const called = (id: string) => bleederName(layout.bleeders.find((b) => b.id === id)!);
   const known = order.filter((id) => layout.bleeders.some((b) => b.id === id));
+  const once = [...new Set(known)];
   return (
-    <Choices
-      question={FIELD_LABELS.order}
-      why={
-        known.length > 0
-          ? known.map(called).join(' › ')
-          : 'Tap the bleeders in the order of the service information. It wins over every school.'
-      }
-      mayBeNone
-      options={layout.bleeders.map((b) => ({
-        value: b.id,
-        label: `${known.includes(b.id) ? `${known.indexOf(b.id) + 1} · ` : ''}${capital(bleederName(b))}`,
-      }))}
-      chosen={known}
-      onChoose={onOrder}
-    />
+    <View style={styles.order}>
+      <Choices
+        question={FIELD_LABELS.order}
+        why={
+          known.length > 0
+            ? known.map(called).join(' › ')
+            : 'Tap the bleeders in the order of the service information. It wins over every school.'
+        }
+        mayBeNone
+        options={layout.bleeders.map((b) => ({
+          value: b.id,
+          label: `${known.includes(b.id) ? `${known.indexOf(b.id) + 1} · ` : ''}${capital(bleederName(b))}`,
+        }))}
+        chosen={once}
+        onChoose={(chosen) =>
+          onOrder([
+            ...known.filter((id) => chosen.includes(id)),
+            ...chosen.filter((id) => !known.includes(id)),
+          ])
+        }
+      />
+      {layout.bleeders.length > 1 && once.length === layout.bleeders.length ? (
+        <Choice
+          question="Is one opened once more?"
+          settled
+          stacked
+          options={layout.bleeders
+            .filter((b) => b.id !== known.at(-1))
+            .map((b) => ({ value: b.id, label: `Then ${bleederName(b)} again` }))}
+          chosen={null}
+          onChoose={(id) => onOrder([...known, id])}
+        />
+      ) : null}
+    </View>
   );
 }
+
+const styles = StyleSheet.create({ order: { gap: SPACE.medium } });

@@ -27,7 +27,11 @@ export function MaterialsList({ materials }: { readonly materials: Materials }) 
       </More>
       <More
         title="How the time goes"
-        about={early > 0 ? `${early} things begin the day before` : 'All of it today'}
+        about={
+          early > 0
+            ? `${early} ${early === 1 ? 'thing begins' : 'things begin'} the day before`
+            : 'All of it today'
+        }
       >
         <View>
           {timeline.map((t) => (
@@ -43,7 +47,7 @@ export function MaterialsList({ materials }: { readonly materials: Materials }) 
                 {t.waiting ? (
                   <FigureValue
                     figure={t.waiting}
-                    text={`then ${Math.round(t.waiting.value / 60)} h`}
+                    text={`then ${t.waiting.value < 120 ? `${Math.round(t.waiting.value)} min` : `${Math.round(t.waiting.value / 60)} h`}`}
                   />
                 ) : null}
               </View>

@@ -54,7 +54,11 @@ test('where the fluid is not renewed it says that there is nothing to compare, a
   show(plan);
   expect(screen.getByText('Pricing the schools …')).toBeTruthy();
   await act(async () =>
-    mockAnswer({ orders: planOrders(requestOf(layout, { work }), plan), search: null }),
+    mockAnswer({
+      orders: planOrders(requestOf(layout, { work }), plan),
+      sureties: [],
+      search: null,
+    }),
   );
   expect(screen.queryByText('Pricing the schools …')).toBeNull();
   expect(screen.getByText(/every order needs the same/)).toBeTruthy();
@@ -66,7 +70,7 @@ test('a flush is priced order by order, and what was chosen is marked', async ()
   const plan = planned(layout, { work });
   show(plan);
   const orders = planOrders(requestOf(layout, { work }), plan);
-  await act(async () => mockAnswer({ orders, search: null }));
+  await act(async () => mockAnswer({ orders, sureties: [], search: null }));
   expect(screen.queryByText(/every order needs the same/)).toBeNull();
   expect(screen.getAllByRole('radio')).toHaveLength(orders.length);
   expect(screen.getByRole('radio', { name: /^Farthest first/ }).getAttribute('aria-checked')).toBe(

@@ -2,8 +2,11 @@ import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import {
   costWords,
+  isNearEnough,
+  NEAR_ENOUGH,
   orderRefusalWords,
   ORDER_WORDS,
+  type CostSurety,
   type OrderId,
   type SearchState,
 } from '@brook/core/order';
@@ -35,7 +38,7 @@ export interface OrdersPageProps {
 
 /** Every school priced for this job, the best order sought, and what the choice costs. */
 export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProps) {
-  const { orders, search, answered, problem, cancel } = useOrders(job, plan);
+  const { orders, sureties, search, answered, problem, cancel } = useOrders(job, plan);
   const [picked, setPicked] = useState<OrderId>(plan.order);
   useUnsaved(picked !== plan.order);
   const row = orders.find((o) => o.id === picked) ?? null;
@@ -51,7 +54,13 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
         <ActionBar
           label={`Follow: ${ORDER_WORDS[picked].title}`}
           busy={busy}
-          waitsFor={row && 'code' in row.price ? 'This order cannot be carried out' : null}
+          waitsFor={
+            row && 'code' in row.price
+              ? row.price.code === 'incomplete'
+                ? 'Complete the maker’s order first'
+                : 'This order cannot be carried out'
+              : null
+          }
           onPress={() =>
             onChoose({
               ...job.planChoices,
@@ -64,7 +73,14 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
       }
     >
       <PageHead vehicle={job.vehicleName} question="In which order?" />
-      {row?.cost ? <Words>{costWords(row.cost, counts)}</Words> : null}
+      {row?.cost && row.against ? (
+        <Words>{costWords(row.cost, counts, row.against, sureties.get(row.id) ?? null)}</Words>
+      ) : row && !('code' in row.price) ? (
+        <Words>{`The least of those that open each bleeder as often: ${row.price.bledMl.toFixed(0)} mL.`}</Words>
+      ) : null}
+      {row && row.again.length > 0 ? (
+        <Words size="small">{`It opens ${namesOf(plan, row.again)} once more than the one that it is held against.`}</Words>
+      ) : null}
       {problem ? <Caution title={problem} /> : null}
       {orders.length > 0 ? (
         <View>
@@ -81,6 +97,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
                 key={o.id}
                 plan={plan}
                 order={o}
+                surety={sureties.get(o.id) ?? null}
                 most={most}
                 chosen={o.id === picked}
                 onPick={() => setPicked(o.id)}
@@ -108,8 +125,9 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
       {orders.length > 0 ? (
         <Words size="small" tone="softWords">
           Simulated along this layout: lines laminar, cavities mixed, shared stretches as the
-          earlier bleeders left them, the reservoir topped up in batches. Good to 2.5 % each;
-          between orders most of that cancels.
+          earlier bleeders left them, the reservoir topped up in batches. The line at the end of a
+          bar is where it may end when tees and bores mix or not, lines mix or flow laminar, and the
+          syringe leaves a quarter or half as much again: sixteen ways.
         </Words>
       ) : null}
     </Page>
@@ -121,6 +139,8 @@ function useOrders(
   plan: Plan,
 ): {
   orders: readonly PlanOrder[];
+  /** How sure each difference is; empty until the corners are worked out. */
+  sureties: ReadonlyMap<OrderId, CostSurety>;
   search: SearchState | null;
   /** Whether nothing more will come. */
   answered: boolean;
@@ -128,6 +148,7 @@ function useOrders(
   cancel: () => void;
 } {
   const [orders, setOrders] = useState<readonly PlanOrder[]>([]);
+  const [sureties, setSureties] = useState<ReadonlyMap<OrderId, CostSurety>>(new Map());
   const [search, setSearch] = useState<SearchState | null>(null);
   const [answered, setAnswered] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
@@ -138,12 +159,14 @@ function useOrders(
       planRequestOf(job, plan),
       (_, soFar) => {
         if (soFar?.orders) setOrders(soFar.orders);
+        if (soFar?.sureties) setSureties(new Map(soFar.sureties));
         if (soFar?.search) setSearch(soFar.search);
       },
     );
     asked.current.answer.then(
       (answer) => {
         setOrders(answer.orders);
+        setSureties(new Map(answer.sureties));
         setSearch(answer.search);
         setAnswered(true);
       },
@@ -151,29 +174,29 @@ function useOrders(
     );
     return () => asked.current?.cancel();
   }, [job, plan]);
-  return { orders, search, answered, problem, cancel: () => asked.current?.cancel() };
+  return { orders, sureties, search, answered, problem, cancel: () => asked.current?.cancel() };
 }
 
 interface OrderLineProps {
   readonly plan: Plan;
   readonly order: PlanOrder;
+  readonly surety: CostSurety | null;
   readonly most: number;
   readonly chosen: boolean;
   readonly onPick: () => void;
 }
 
 /** One order: its price as a bar and in figures, and the bleeders in a row. */
-function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
+function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps) {
   const { price } = order;
   const words = ORDER_WORDS[order.id];
-  const places = order.places
-    .map((id) => bleederName(plan.layout.bleeders.find((b) => b.id === id)!))
-    .join(' › ');
+  const places = order.places.map((id) => nameOf(plan, id)).join(' › ');
+  const refused = 'code' in price ? refusalOf(plan, price) : null;
   return (
     <Press
       role="radio"
       aria-checked={chosen}
-      aria-label={`${words.title}: ${'code' in price ? orderRefusalWords(price) : `${price.bledMl.toFixed(0)} millilitres, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`}
+      aria-label={`${words.title}: ${refused !== null || 'code' in price ? refused : `${price.bledMl.toFixed(0)} millilitres, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`}
       onPress={onPick}
       style={[styles.order, chosen ? styles.chosen : null]}
       pressedStyle={{ backgroundColor: colour.well }}
@@ -196,17 +219,9 @@ function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
             ))}
       </View>
       {'code' in price ? (
-        <Words size="small">{orderRefusalWords(price)}</Words>
+        <Words size="small">{refused}</Words>
       ) : (
-        <View style={styles.track}>
-          <View
-            style={[
-              styles.needed,
-              { width: `${(100 * (price.bledMl - order.cost!.moreMl)) / most}%` },
-            ]}
-          />
-          <View style={[styles.bar, { width: `${(100 * order.cost!.moreMl) / most}%` }]} />
-        </View>
+        <PriceBar price={price} order={order} surety={surety} most={most} />
       )}
       <Words size="small" tone="softWords">
         {chosen ? `${places}. ${words.speaksFor}` : places}
@@ -214,6 +229,51 @@ function OrderLine({ plan, order, most, chosen, onPick }: OrderLineProps) {
     </Press>
   );
 }
+
+/** What an order needs, what of it is more than the cheapest, and between which ends that may lie. */
+function PriceBar({
+  price,
+  order: { cost },
+  surety,
+  most,
+}: {
+  readonly price: Exclude<PlanOrder['price'], { readonly code: string }>;
+  readonly order: PlanOrder;
+  readonly surety: CostSurety | null;
+  readonly most: number;
+}) {
+  const more = cost?.moreMl ?? 0;
+  const against = price.bledMl - more;
+  const share = (ml: number) => `${Math.max(0, Math.min(100, (100 * ml) / most))}%` as const;
+  return (
+    <View style={styles.banded}>
+      <View style={[styles.needed, { width: share(against + Math.min(0, more)) }]} />
+      <View style={[styles.bar, { width: share(Math.max(0, more)) }]} />
+      {surety ? (
+        <View
+          style={[
+            styles.band,
+            {
+              left: share(against + surety.band.leastMl),
+              width: share(Math.max(most / 200, surety.band.mostMl - surety.band.leastMl)),
+            },
+          ]}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+const nameOf = (plan: Plan, id: string): string =>
+  bleederName(plan.layout.bleeders.find((b) => b.id === id)!);
+const namesOf = (plan: Plan, ids: readonly string[]): string =>
+  ids.map((id) => nameOf(plan, id)).join(' and ');
+
+/** Why an order cannot be followed; a maker's order that leaves one out is asked to be completed. */
+const refusalOf = (plan: Plan, price: Extract<PlanOrder['price'], { readonly code: string }>) =>
+  price.code === 'incomplete'
+    ? `It leaves out ${namesOf(plan, price.missing)}, which this job opens. Complete it at the vehicle, under “The maker’s word”; then it is priced.`
+    : orderRefusalWords(price);
 
 /** How far the search for the best order is; stopped, it says how much could still be saved at most. */
 function Search({
@@ -246,7 +306,13 @@ function Search({
     return (
       <Words
         strong
-      >{`All ${search.inAll} orders decided: none needs less than ${search.bledMl.toFixed(0)} mL.`}</Words>
+      >{`With one opening each, all ${search.inAll} orders decided: none needs less than ${search.bledMl.toFixed(0)} mL.`}</Words>
+    );
+  if (isNearEnough(search))
+    return (
+      <Words
+        strong
+      >{`With one opening each, no order can save more than ${search.gapMl.toFixed(0)} mL on ${search.bledMl.toFixed(0)}: within ${100 * NEAR_ENOUGH} % of the least, which is nearer than anybody can know.`}</Words>
     );
   return (
     <View style={styles.search}>
@@ -273,5 +339,7 @@ const styles = StyleSheet.create({
   track: { height: 10, backgroundColor: colour.well, flexDirection: 'row' },
   needed: { height: 10, backgroundColor: colour.edge },
   bar: { height: 10, backgroundColor: colour.words },
+  banded: { height: 14, flexDirection: 'row' },
+  band: { position: 'absolute', top: 12, height: 2, backgroundColor: colour.words },
   search: { gap: SPACE.small },
 });

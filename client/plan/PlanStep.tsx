@@ -25,6 +25,8 @@ import { Page, useWideScreen } from '../ui/Page';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { BowlWays } from './BowlWays';
+import { Gain } from './Gain';
+import { Glance } from './Glance';
 import { ChoiceLine } from './ChoiceLine';
 import { lampOfTheValve } from './work';
 import { MaterialsList } from './MaterialsList';
@@ -222,6 +224,7 @@ function Document({
           ))}
         </View>
       ) : null}
+      <Glance plan={plan} />
       <View>
         <ChoiceLine
           label="Work"
@@ -263,6 +266,7 @@ function Document({
       <ScopeWords plan={plan} />
       <BowlWays plan={plan} />
       <StageList plan={plan} />
+      <Gain job={job} plan={plan} />
       {job.stage === 'plan' && complains(plan.work) ? (
         <FaultList signs={['pedal not right']} layout={job.layout} />
       ) : null}
@@ -286,7 +290,7 @@ function Document({
         <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
         <FigureRow figure={plan.totals.fillings} />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
-        <FigureRow figure={plan.totals.minutes} label="Hands on" />
+        <FigureRow figure={plan.totals.minutes} label="Hands on, without preparing" />
         <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />
         {plan.totals.pocketsMl.value > 0 && !hasToolCycle(plan) ? (
           <FigureRow figure={plan.totals.pocketsMl} label="Old fluid in the ABS pockets" />

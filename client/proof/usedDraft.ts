@@ -83,7 +83,11 @@ export function usedDraftOf(
     ...shelf.filter((c) => run.pouredFromMl[c.id] && !own.some((o) => o.id === c.id)),
   ];
   const shares = new Map(
-    sharePoured(run.pouredMl, picked, run.pouredFromMl).map((s) => [s.containerId, s.pouredMl]),
+    sharePoured(
+      run.pouredMl,
+      picked.map((c) => ({ ...c, onlySaid: !own.some((o) => o.id === c.id) })),
+      run.pouredFromMl,
+    ).map((s) => [s.containerId, s.pouredMl]),
   );
   return {
     containers: picked.map((c) => ({

@@ -265,7 +265,7 @@ const SCREENS: readonly (readonly [
       const twice = page.getByRole('radiogroup', { name: 'Second look taken?' });
       if (await twice.count()) await twice.getByRole('radio', { name: 'Yes' }).click();
       await page.getByTestId('next-action').click();
-      await page.getByText('1 of 7').waitFor();
+      await page.getByText('1 of 8').waitFor();
     },
   ],
   [

@@ -32,7 +32,7 @@ test('a stranger gets from sign-in to a released car, and finds the record again
 
   const strokes = moves.filter((m) => m === 'One stroke made').length;
   const besides = moves.filter((m) => m !== 'One stroke made' && !m.startsWith('Topped up')).length;
-  expect(strokes).toBeGreaterThan(100);
+  expect(strokes).toBeGreaterThan(80);
   // Under four minutes besides the strokes, at five seconds for reading and tapping each.
   expect(besides * 5).toBeLessThan(240);
   await expect(page.getByText(`Bled by ${UNA.name}`)).toBeVisible();

@@ -6,7 +6,14 @@ import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
 import { foldUndos } from './bench/foldUndos';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
-import { planFourWheel, planHatchbackStrokes, planSchools, planSearch8 } from './bench/plan';
+import {
+  planCorners,
+  planFourWheel,
+  planHatchbackStrokes,
+  planSchools,
+  planSearch8,
+  planSearch8Worst,
+} from './bench/plan';
 import { report } from './bench/report';
 import { secondStart } from './bench/secondStart';
 import { tapToPaint } from './bench/tapToPaint';
@@ -34,7 +41,9 @@ async function run(): Promise<void> {
   report(planFourWheel());
   for (const measured of planHatchbackStrokes()) report(measured);
   report(planSchools());
+  report(planCorners());
   report(planSearch8());
+  for (const measured of planSearch8Worst()) report(measured);
   report(fluidVerdict());
   report(fluidVapour());
 

@@ -8,6 +8,7 @@ export type Unit =
   | 'mL/s'
   | 'kPa'
   | 'mL'
+  | 'L'
   | 'mm²'
   | 'mm²/s'
   | '%'

@@ -2,6 +2,7 @@ import type { Figure } from './figure';
 
 const DECIMALS: Partial<Record<Figure['unit'], number>> = {
   m: 1,
+  L: 2,
   'mm²': 0,
   'mm²/s': 1,
   'mm/s': 1,

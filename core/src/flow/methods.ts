@@ -69,8 +69,14 @@ export type MethodKind = 'strokes' | 'steady';
 export interface MethodTraits {
   readonly kind: MethodKind;
   readonly reverse: boolean;
+  /** How many people it takes. */
+  readonly people: 1 | 2;
   /** One whole stroke and the push in it, s [M]. */
   readonly strokeS?: { readonly whole: number; readonly push: number };
+  /** Whether the flow goes by without hands: then its time is waiting. */
+  readonly drips?: true;
+  /** Whether it brings its own supply: a pot that holds the fluid of the job. */
+  readonly brings?: 'a pot';
   /** What each opening takes beyond reach, hose and cap, minutes [M]. */
   readonly moreMinutes?: number;
   /** Pressure at the reservoir and suction at the bleeder, kPa [C]. */
@@ -90,18 +96,21 @@ export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
   'two people': {
     kind: 'strokes',
     reverse: false,
+    people: 2,
     strokeS: { whole: 6, push: 1.5 },
     open: 'first movement',
   },
   'alone at the lever': {
     kind: 'strokes',
     reverse: false,
+    people: 1,
     strokeS: { whole: 4, push: 1.5 },
     open: 'first movement',
   },
   'alone, bottle': {
     kind: 'strokes',
     reverse: false,
+    people: 1,
     strokeS: { whole: 8, push: 3 },
     // One walks between pedal and wheel.
     moreMinutes: 2,
@@ -110,6 +119,8 @@ export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
   pressure: {
     kind: 'steady',
     reverse: false,
+    people: 1,
+    brings: 'a pot',
     drivenKpa: 70,
     usualMlS: 3,
     mostMlS: 5,
@@ -118,6 +129,7 @@ export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
   vacuum: {
     kind: 'steady',
     reverse: false,
+    people: 1,
     drivenKpa: 60,
     usualMlS: 2,
     mostMlS: 3,
@@ -126,13 +138,22 @@ export const METHOD_TRAITS: Readonly<Record<Method, MethodTraits>> = {
   gravity: {
     kind: 'steady',
     reverse: false,
+    people: 1,
+    drips: true,
     drivenKpa: 0,
     usualMlS: 0.4,
     mostMlS: 0.7,
     open: 'up to one turn',
   },
-  reverse: { kind: 'steady', reverse: true, handMlS: 1, open: 'first movement' },
-  injection: { kind: 'steady', reverse: false, handMlS: 1, mostMlS: 2, open: 'first movement' },
+  reverse: { kind: 'steady', reverse: true, people: 1, handMlS: 1, open: 'first movement' },
+  injection: {
+    kind: 'steady',
+    reverse: false,
+    people: 1,
+    handMlS: 1,
+    mostMlS: 2,
+    open: 'first movement',
+  },
 };
 
 /** Highest pressure at a car's reservoir without the maker's word, kPa: 0.7 to 1.4 bar are usual, the lowest that flows is the right one [C]. */

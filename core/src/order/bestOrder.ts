@@ -3,8 +3,8 @@ import { freshFluid, movedMl, priceOrder, visitMinutes } from './price';
 import type { Method } from '../flow';
 import { countAt, type OrderSetup } from './setup';
 import {
+  beginVisit,
   bleedVisit,
-  fillWay,
   LEAST_COUNTS,
   makeCount,
   MOST_COUNTS,
@@ -37,6 +37,12 @@ interface Frame {
 }
 
 const SAME_ML = 1e-9;
+/** Nearer to the least than this nobody can tell two orders apart [M]. */
+export const NEAR_ENOUGH = 0.03;
+
+/** Whether the best so far is proven to lie so near to the least that going on buys nothing. */
+export const isNearEnough = ({ gapMl, bledMl }: Pick<SearchState, 'gapMl' | 'bledMl'>): boolean =>
+  gapMl <= NEAR_ENOUGH * bledMl;
 
 /**
  * Search for the order that needs the least fluid at an equal outlet target at
@@ -226,7 +232,7 @@ export class OrderSearch {
     }
     for (const visit of this.path.slice(same)) {
       this.snapshots[this.applied.length] = this.fluid.snapshot();
-      if (countAt(this.setup, visit.visit).mostMlS) fillWay(this.fluid, this.setup, visit.visit);
+      beginVisit(this.fluid, this.setup, visit.visit);
       for (let n = 0; n < visit.counts; n++) makeCount(this.fluid, this.setup, visit.visit);
       this.applied.push(visit);
     }
@@ -253,7 +259,7 @@ export class OrderSearch {
       fluid.bleedNew(id, countAt(this.setup, this.once(id)).countMl.value);
       counts++;
     }
-    const least = { visit: this.once(id), neededMl: 0, fillMl, counts, topUps: [] };
+    const least = { visit: this.once(id), neededMl: 0, fillMl, counts, topUps: [], fedMl: 0 };
     return { movedMl: movedMl(this.setup, least), minutes: visitMinutes(this.setup, least) };
   }
 

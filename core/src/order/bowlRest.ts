@@ -1,4 +1,4 @@
-import type { OrderSetup } from './setup';
+import type { BowlRinse, OrderSetup } from './setup';
 import { priceOrder, startFluid, type OrderPrice, type StartFluid } from './price';
 import type { OrderRefusal, Visit } from './visit';
 
@@ -16,13 +16,6 @@ export const BOWL_WAYS = [
   'wipe',
 ] as const;
 export type BowlWay = (typeof BOWL_WAYS)[number];
-
-/** New fluid poured into one bowl, stirred and drawn off again, some times over. */
-export interface BowlRinse {
-  readonly bowlId: string;
-  readonly ml: number;
-  readonly times: number;
-}
 
 /** What one way costs by the simulation, and what is poured and drawn off for it. */
 export interface BowlWayPrice {

@@ -1,9 +1,29 @@
-export { MOST_SEARCHED, OrderSearch, type SearchState } from './bestOrder';
-export { compareOrders, leastFluidRow, orderCost, type OrderCost, type OrderRow } from './compare';
+export {
+  isNearEnough,
+  MOST_SEARCHED,
+  NEAR_ENOUGH,
+  OrderSearch,
+  type SearchState,
+} from './bestOrder';
+export {
+  bandOf,
+  compareOrders,
+  costSureties,
+  leastFluidRow,
+  orderCost,
+  sameVisits,
+  type CostBand,
+  type CostReason,
+  type CostSurety,
+  type IncompleteOrder,
+  type OrderCost,
+  type OrderRow,
+} from './compare';
 export {
   bledMl,
   movedMl,
   priceOrder,
+  startFluid,
   visitMinutes,
   type OrderPrice,
   type PricedOrder,
@@ -26,6 +46,7 @@ export {
   orderSetup,
   type Beginning,
   type BleederSetup,
+  type BowlRinse,
   type BowlSetup,
   type Count,
   type OrderAsked,
@@ -34,7 +55,13 @@ export {
 } from './setup';
 export { fullStrokeVolume, strokeVolume } from './strokeVolume';
 export { lookAfterS, strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
-export type { OrderRefusal, Visit, VisitPrice, VisitTopUp } from './visit';
+export {
+  makeCount,
+  type OrderRefusal,
+  type Visit,
+  type VisitPrice,
+  type VisitTopUp,
+} from './visit';
 export { costWords, orderRefusalWords, ORDER_WORDS, orderWords } from './words';
 
 export {
@@ -43,7 +70,6 @@ export {
   priceBowlWay,
   priceBowlWays,
   rinsesOf,
-  type BowlRinse,
   type BowlWay,
   type BowlWayPrice,
   type PricedWay,

@@ -1,12 +1,15 @@
 import fc, { pre } from 'fast-check';
 import type { Layout } from '../circuit';
 import { arbitraryLayout, layoutOf } from '../testing';
-import { CircuitFluid, laminarVolumesFor } from '../washout';
+import { CircuitFluid, CORNERS, laminarVolumesFor } from '../washout';
 import {
   compareOrders,
   costWords,
   givenOrder,
   orderCost,
+  bandOf,
+  costSureties,
+  sameVisits,
   orderSetup,
   ORDER_SCHOOLS,
   ORDER_WORDS,
@@ -17,6 +20,7 @@ import {
   fullStrokeVolume,
   strokeVolume,
   isFree,
+  type OrderCost,
   type OrderPrice,
   type OrderSettings,
   type OrderSetup,
@@ -39,6 +43,7 @@ const setupOf = (layout: Layout, more: Partial<OrderSetup> = {}): OrderSetup => 
       countMl: strokeVolume(path.chamber),
       mostMl: fullStrokeVolume(path.chamber),
       mostMlS: null,
+      selfFed: false,
       secondsPerCount: 6,
     }),
   }),
@@ -243,7 +248,13 @@ describe('prices', () => {
     );
   });
 
-  test('a difference is real only beyond a hundredth and one count, and the sentence says so', () => {
+  describe('a difference', () => {
+    const cost = (moreMl: number, percent = moreMl / 6, moreMinutes = 0): OrderCost => ({
+      moreMl,
+      moreCounts: Math.round(moreMl / 5),
+      moreMinutes,
+      percent,
+    });
     const price = (bledMl: number, counts: number): OrderPrice => ({
       visits: [],
       bledMl,
@@ -258,15 +269,98 @@ describe('prices', () => {
       levelMl: {},
       oldOnPathMl: {},
     });
-    expect(costWords(orderCost(price(600, 110), price(599.2, 110)), 'strokes')).toContain(
-      'No real difference',
-    );
-    expect(costWords(orderCost(price(650, 120), price(600, 110)), 'strokes')).toBe(
-      'Costs 50 mL (8 %), 10 strokes and 1 min.',
-    );
-    expect(costWords(orderCost(price(600, 110), price(650, 120)), 'strokes')).toContain(
-      'Saves 50 mL',
-    );
+
+    // More than 3 % or 2 minutes, with the same sign, in every corner.
+    test.each<[string, OrderCost[], boolean]>([
+      ['beyond 3 % everywhere', [cost(20, 3.1), cost(40, 9)], true],
+      ['3 % in one corner', [cost(20, 3), cost(40, 9)], false],
+      ['saves everywhere', [cost(-20, -3.1), cost(-40, -9)], true],
+      ['another sign in one corner', [cost(20, 9), cost(-20, -9)], false],
+      ['nothing in one corner', [cost(20, 9), cost(0, 0, 3)], false],
+      ['little fluid, but more than two minutes', [cost(2, 0.3, 2.1), cost(3, 0.5, 2.5)], true],
+      ['two minutes in one corner', [cost(2, 0.3, 2), cost(3, 0.5, 2.5)], false],
+    ])('%s: %s', (_, costs, real) => expect(bandOf(costs).real).toBe(real));
+
+    test('has the band of all corners', () => {
+      expect(bandOf([cost(-3, 0, 1), cost(7, 1, -2), cost(2)])).toEqual({
+        leastMl: -3,
+        mostMl: 7,
+        leastMinutes: -2,
+        mostMinutes: 1,
+        real: false,
+      });
+    });
+
+    test('is said with its sign, against what, and why', () => {
+      const dear = orderCost(price(650, 120), price(600, 110));
+      expect(dear.percent).toBeCloseTo(8.33, 2);
+      const surety = { band: bandOf([cost(30, 5), cost(60, 10)]), why: 'what is shared' } as const;
+      expect(costWords(dear, 'strokes', 'nearest first', surety)).toBe(
+        'Costs more: +50 mL, +10 strokes, +1 min against “nearest first”; +30 to +60 mL whatever is assumed. It lies in the shared lines: what an earlier bleeder washed, a later one need not.',
+      );
+      const saves = orderCost(price(600, 110), price(650, 120));
+      const less = { band: bandOf([cost(-30, -5)]), why: 'the rest in the bowl' } as const;
+      expect(costWords(saves, 'strokes', 'maker', less)).toMatch(
+        /^Saves: −50 mL, −10 strokes, −1 min against “the maker’s order”/,
+      );
+      const nothing = { band: bandOf([cost(1), cost(-1)]), why: 'whole counts' } as const;
+      expect(
+        costWords(orderCost(price(600.4, 110), price(600, 110)), 'strokes', 'maker', nothing),
+      ).toMatch(/^No real difference: 0 mL, 0 strokes, 0 min against/);
+      expect(costWords(dear, 'strokes', 'maker', null)).toMatch(/is being worked out/);
+    });
+  });
+
+  describe('how sure the differences are', () => {
+    const suretiesOf = (id: Parameters<typeof layoutOf>[0], more: Partial<OrderSetup> = {}) => {
+      const setup = setupOf(layoutOf(id), more);
+      const rows = compareOrders(setup, SETTINGS, null);
+      return costSureties(setup, new Map(rows.map((r) => [r.id, r.visits])), 'farthest first');
+    };
+
+    // On a diagonal split with long separate lines the orders hardly differ: nobody could know. Common practice, no source.
+    test('a hatchback: no order of the same visits is really better than another', () => {
+      const sureties = suretiesOf('hatchback-diagonal');
+      expect(sureties.has('farthest first')).toBe(false);
+      for (const id of ['by circuit', 'nearest first'] as const) {
+        const { band } = sureties.get(id)!;
+        expect(band.real).toBe(false);
+        expect(band.leastMl).toBeLessThanOrEqual(band.mostMl);
+      }
+    });
+
+    test('the cause is the rest in the bowl where nothing is left of the difference without it', () => {
+      const { why } = suretiesOf('hatchback-diagonal').get('nearest first')!;
+      expect(['the rest in the bowl', 'whole counts']).toContain(why);
+    });
+
+    test('each corner changes one thing, and all sixteen are different', () => {
+      expect(new Set(CORNERS.map((c) => JSON.stringify(c))).size).toBe(16);
+      for (const key of ['teesMix', 'boresMix', 'restFactor', 'linesMix'] as const)
+        expect(new Set(CORNERS.map((c) => c[key])).size).toBe(2);
+    });
+  });
+
+  test('a maker’s order that leaves a bleeder out is asked to be completed, not priced', () => {
+    const [row] = compareOrders(setupOf(layoutOf('hatchback-diagonal')), SETTINGS, [
+      'right-front',
+      'left-front',
+      'left-rear',
+    ]);
+    expect(row!.priced).toEqual({ code: 'incomplete', missing: ['right-rear'] });
+  });
+
+  test('one that opens a bleeder twice is priced as it is entered', () => {
+    const [row] = compareOrders(setupOf(layoutOf('hatchback-diagonal')), SETTINGS, [
+      'right-front',
+      'left-rear',
+      'right-rear',
+      'left-front',
+      'right-front',
+    ]);
+    expect(row!.visits).toHaveLength(5);
+    expect(sameVisits(row!.visits, row!.visits.slice(0, 4))).toBe(false);
+    expect(row!.priced).toHaveProperty('bledMl');
   });
 
   test('the maker’s order is priced beside the schools, without the bleeders that are not in question', () => {

@@ -67,7 +67,8 @@ export function priceOrder(
       counts: sum((v) => v.counts),
       topUps: sum((v) => v.topUps.length),
       minutes: sum((v) => visitMinutes(setup, v)),
-      pouredMl: refillMl + sum((v) => v.topUps.reduce((total, t) => total + t.pouredMl, 0)),
+      pouredMl:
+        refillMl + sum((v) => v.fedMl + v.topUps.reduce((total, t) => total + t.pouredMl, 0)),
       levelMl: Object.fromEntries(setup.bowls.map((b) => [b.id, fluid.levelMl(b.id)])),
       oldLeftMl: fluid.oldInLinesMl(),
       oldOnPathMl: Object.fromEntries(
@@ -87,7 +88,7 @@ export interface StartFluid {
 export function startFluid(setup: OrderSetup): StartFluid {
   const fluid = setup.reached
     ? setup.reached.fluid.copy()
-    : new CircuitFluid(setup.layout, setup.beginning?.inside);
+    : new CircuitFluid(setup.layout, setup.beginning?.inside, setup.assumed);
   return { fluid, at: fluid.snapshot() };
 }
 
@@ -137,14 +138,16 @@ export function bledMl(
   return movedMl(setup, visit) - visit.fillMl;
 }
 
-/** Hands-on minutes of one visit: reach, hose and cap, counts and fill, top-ups. */
+/** Hands-on minutes of one visit: reach, hose and cap, counts and fill, top-ups. What drips by itself is waiting. */
 export function visitMinutes(setup: OrderSetup, price: VisitPrice): number {
   const { visit, topUps } = price;
   const { countMl, secondsPerCount } = countAt(setup, visit);
   return (
     setup.minutesPerBleeder +
     (METHOD_TRAITS[visit.method].moreMinutes ?? 0) +
-    ((movedMl(setup, price) / countMl.value) * secondsPerCount) / 60 +
+    (METHOD_TRAITS[visit.method].drips
+      ? 0
+      : ((movedMl(setup, price) / countMl.value) * secondsPerCount) / 60) +
     topUps.length * setup.minutesPerTopUp
   );
 }

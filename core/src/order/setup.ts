@@ -2,8 +2,7 @@ import { highestOutletMl, paths, type Bowl, type Layout, type Path } from '../ci
 import type { Figure } from '../figure';
 import type { Method } from '../flow';
 import type { Inside } from '../inside';
-import type { CircuitFluid } from '../washout';
-import type { BowlRinse } from './bowlRest';
+import type { Assumptions, CircuitFluid } from '../washout';
 import { topUpLevel, type BowlLevels } from './topUp';
 
 /** What one count moves, a stroke or a mark of the jar, and how long it takes. */
@@ -14,6 +13,8 @@ export interface Count {
   readonly mostMl: Figure;
   /** Of a steady flow out of the bowl, how fast the level may fall at the most, mL/s; null where strokes or the marks of a syringe are counted. */
   readonly mostMlS: Figure | null;
+  /** Whether the bowl is kept full meanwhile, by a pot or a self-refilling bottle. */
+  readonly selfFed: boolean;
   readonly secondsPerCount: number;
 }
 
@@ -42,6 +43,13 @@ export interface Beginning {
   readonly offBefore: ReadonlyMap<number, readonly string[]>;
 }
 
+/** New fluid poured into one bowl, stirred and drawn off again, some times over. */
+export interface BowlRinse {
+  readonly bowlId: string;
+  readonly ml: number;
+  readonly times: number;
+}
+
 /** Everything that is the same for all orders of one job. */
 export interface OrderSetup {
   readonly layout: Layout;
@@ -60,6 +68,8 @@ export interface OrderSetup {
   readonly reached: Reached | null;
   readonly minutesPerBleeder: number;
   readonly minutesPerTopUp: number;
+  /** What the model takes for granted; the usual where it is left out. */
+  readonly assumed?: Assumptions;
 }
 
 /** Which bleeders are in question, and how a count of each is made. */

@@ -30,6 +30,8 @@ export interface VisitPrice {
   /** Strokes, those of the fill among them; where the flow is steady marks of the jar, which the fill leaves empty. */
   readonly counts: number;
   readonly topUps: readonly VisitTopUp[];
+  /** What a pot or a self-refilling bottle gave meanwhile, mL. */
+  readonly fedMl: number;
 }
 
 /** Why an order cannot be carried out. */
@@ -54,21 +56,36 @@ export function tooSmall(setup: OrderSetup, visit: Visit): OrderRefusal | null {
   return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
 }
 
-/** Make one count, topping up before it where the level may ask for it. @returns new share at the outlet, and what was poured */
+/** Make one count, topping up before it where the level may ask for it. @returns new share at the outlet, what was poured, and what flowed after it where the bowl is kept full */
 export function makeCount(
   fluid: CircuitFluid,
   setup: OrderSetup,
   visit: Visit,
-): { share: number; pouredMl: number } {
+): { share: number; pouredMl: number; fedMl: number } {
   const bowl = bowlOf(setup, visit.bleederId);
-  const { countMl, mostMl } = countAt(setup, visit);
+  const { countMl, mostMl, selfFed } = countAt(setup, visit);
   const due = fluid.leastLevelMl(bowl.id) - mostMl.value < bowl.topUpLevelMl.value - EPSILON_ML;
   const pouredMl = due ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0;
-  return { pouredMl, share: fluid.bleed(visit.bleederId, countMl.value, mostMl.value) };
+  const share = fluid.bleed(visit.bleederId, countMl.value, mostMl.value);
+  return { pouredMl, share, fedMl: selfFed ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0 };
+}
+
+/** What comes before the first count: a steady flow fills its way, and what feeds the bowl brings it to MAX. @returns what was poured by hand each time, and what flowed after it, mL */
+export function beginVisit(
+  fluid: CircuitFluid,
+  setup: OrderSetup,
+  visit: Visit,
+): { readonly pouredMl: readonly number[]; readonly fedMl: number } {
+  const { mostMlS, selfFed } = countAt(setup, visit);
+  const pouredMl = mostMlS ? fillWay(fluid, setup, visit) : [];
+  if (!selfFed) return { pouredMl, fedMl: 0 };
+  const bowl = bowlOf(setup, visit.bleederId);
+  const fedMl = pouredMl.reduce((sum, ml) => sum + ml, 0) + fluid.fillBowl(bowl.id, bowl.maxMl);
+  return { pouredMl: [], fedMl };
 }
 
 /** Let a steady flow out of the bowl fill what is empty on the way, topping up each time that the level has fallen to its call. @returns what was poured each time, mL */
-export function fillWay(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): number[] {
+function fillWay(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): number[] {
   const bowl = bowlOf(setup, visit.bleederId);
   const mostMlS = countAt(setup, visit).mostMlS!.value;
   const poured: number[] = [];
@@ -108,21 +125,22 @@ export function bleedVisit(
   const least = visit.until === 'sweep' ? sweep : LEAST_COUNTS;
   if (reverse) {
     fluid.pushUp(visit.bleederId, sweep * countMl);
-    return { visit, neededMl: sweepMl, fillMl, counts: sweep, topUps: [] };
+    return { visit, neededMl: sweepMl, fillMl, counts: sweep, topUps: [], fedMl: 0 };
   }
-  const topUps: VisitTopUp[] = jar
-    ? fillWay(fluid, setup, visit).map((pouredMl) => ({
-        bowlId: path.chamber.fedBy,
-        afterCounts: 0,
-        pouredMl,
-      }))
-    : [];
+  const begun = beginVisit(fluid, setup, visit);
+  let { fedMl } = begun;
+  const topUps: VisitTopUp[] = begun.pouredMl.map((pouredMl) => ({
+    bowlId: bowl.id,
+    afterCounts: 0,
+    pouredMl,
+  }));
   let counts = 0;
   const shares = [fluid.outletNewShare(visit.bleederId)];
   while (counts < least || (visit.until === 'new' && shares.at(-1)! < setup.target)) {
     if (counts >= MOST_COUNTS)
       return { code: 'never new', element: visit.bleederId, name: bleederName(path.bleeder) };
     const made = makeCount(fluid, setup, visit);
+    fedMl += made.fedMl;
     if (made.pouredMl > 0)
       topUps.push({ bowlId: path.chamber.fedBy, afterCounts: counts, pouredMl: made.pouredMl });
     shares.push(made.share);
@@ -135,7 +153,7 @@ export function bleedVisit(
       clear: LEAST_COUNTS * countMl,
       new: countsUntil(setup.target, shares) * countMl,
     }[visit.until];
-  return { visit, neededMl, fillMl, counts, topUps };
+  return { visit, neededMl, fillMl, counts, topUps, fedMl };
 }
 
 function bowlOf(setup: OrderSetup, bleederId: string): OrderSetup['bowls'][number] {

@@ -1,4 +1,5 @@
-import type { OrderCost } from './compare';
+import { lowerFirst } from '../text';
+import type { CostReason, CostSurety, OrderCost } from './compare';
 import type { OrderId, OrderReason } from './schools';
 import type { OrderRefusal } from './visit';
 
@@ -73,12 +74,47 @@ export function orderWords(why: OrderReason): string {
   }
 }
 
-/** What the chosen order costs against the best, in one sentence. */
-export function costWords(cost: OrderCost, counts: string): string {
-  if (!cost.real)
-    return `No real difference: ${Math.abs(cost.moreMl).toFixed(0)} mL and ${Math.abs(cost.moreCounts)} ${counts} between them.`;
-  const more = cost.moreMl > 0;
-  return `${more ? 'Costs' : 'Saves'} ${Math.abs(cost.moreMl).toFixed(0)} mL (${Math.abs(cost.percent).toFixed(0)} %), ${Math.abs(cost.moreCounts)} ${counts} and ${Math.abs(cost.moreMinutes).toFixed(0)} min.`;
+/**
+ * What an order costs or saves against another, whether that is more than
+ * anybody can know, and why, in short sentences.
+ *
+ * @param against the order that it is held against
+ * @param surety null until the corners are worked out
+ */
+export function costWords(
+  cost: OrderCost,
+  counts: string,
+  against: OrderId,
+  surety: CostSurety | null,
+): string {
+  const { moreMl, moreCounts, moreMinutes } = cost;
+  const than = lowerFirst(ORDER_WORDS[against].title);
+  const figures = [
+    `${signed(moreMl)} mL`,
+    `${signed(moreCounts)} ${counts}`,
+    `${signed(moreMinutes)} min`,
+  ].join(', ');
+  const head = `${figures} against “${than}”`;
+  if (!surety) return `${head}. Whether that is more than the model can know is being worked out.`;
+  const { band, why } = surety;
+  const between = `${signed(band.leastMl)} to ${signed(band.mostMl)} mL`;
+  return band.real
+    ? `${moreMl > 0 ? 'Costs more' : 'Saves'}: ${head}; ${between} whatever is assumed. ${REASON_WORDS[why]}`
+    : `No real difference: ${head}; ${between} by what nobody knows of this vehicle. ${REASON_WORDS[why]}`;
+}
+
+const REASON_WORDS: Readonly<Record<CostReason, string>> = {
+  'the rest in the bowl':
+    'It lies in who pumps out the old rest of the reservoir: whoever is opened first, through a longer or a shorter line.',
+  'what is shared':
+    'It lies in the shared lines: what an earlier bleeder washed, a later one need not.',
+  'whole counts': 'It lies in the rounding up to whole ones.',
+};
+
+/** With its sign; what rounds to nothing has none. @example "+12", "−3", "0" */
+function signed(value: number): string {
+  const size = Math.abs(value).toFixed(0);
+  return size === '0' ? '0' : `${value > 0 ? '+' : '−'}${size}`;
 }
 
 /** Why an order cannot be carried out, and what would help. */

@@ -1,5 +1,5 @@
 import { layoutTemplates, type Layout } from '../circuit';
-import { priceBowlWays, rinsesOf } from '../order';
+import { rinsesOf } from '../order';
 import {
   afterWork,
   allMasters,

@@ -11,12 +11,13 @@ import type { PlanAsked } from './request';
  * @param flowMlS flow by the layout; null where it cannot be computed, then the usual one is taken for the time
  */
 export function countFor(
-  { preferences, layout }: PlanAsked,
+  { preferences, layout, means }: PlanAsked,
   path: Path,
   method: Method,
   flowMlS: Figure | null,
 ): Count {
   const traits = METHOD_TRAITS[method];
+  const selfFed = !traits.reverse && (traits.brings === 'a pot' || means.selfRefilling);
   if (traits.kind === 'strokes') {
     const seconds =
       {
@@ -28,6 +29,7 @@ export function countFor(
       countMl: strokeVolume(path.chamber),
       mostMl: fullStrokeVolume(path.chamber),
       mostMlS: null,
+      selfFed,
       secondsPerCount: seconds,
     };
   }
@@ -44,6 +46,7 @@ export function countFor(
     countMl: mark,
     mostMl: mark,
     mostMlS: traits.mostMlS ? mostFlow(mlS, traits.mostMlS) : null,
+    selfFed,
     secondsPerCount: markMl / mlS,
   };
 }

@@ -14,7 +14,9 @@ export {
   notEmptiedFirst,
   orderFigures,
   bowlWayPrices,
+  planEnd,
   planOrders,
+  planSureties,
   planSearch,
   previewPlan,
   type PlanOrder,
@@ -35,3 +37,4 @@ export { PREPARATION_WORDS, preparationWords, refusalWords } from './words';
 export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';
 
 export { BOWL_WAY_WORDS, rinseWords, type BowlTreatment } from './bowlTreatment';
+export { planGlance, type PlanGlance } from './glance';

@@ -3,6 +3,7 @@ import { METHOD_TRAITS } from '../flow';
 import { bledMl, countAt, movedMl, type OrderSetup, type VisitPrice } from '../order';
 import {
   bleedMinutes,
+  bleedWaiting,
   ownStage,
   type PlanStage,
   type PlanStop,
@@ -64,6 +65,7 @@ export function layStages({
         counted: traits.kind === 'strokes' ? 'strokes' : 'marks',
         secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
         fromBowl: !traits.reverse,
+        ...(countAt(setup, ordered.visit).selfFed ? { selfFed: true } : {}),
         until: price.visit.until,
         shape: shapeOf(asked, path, air),
         why: ordered.why,
@@ -91,13 +93,15 @@ export function layStages({
       method: draft.method,
       stopIds: of.map((s) => s.id),
       minutes: bleedMinutes(asked.preferences, of),
+      waitingMinutes: bleedWaiting(of),
     };
   });
   return { stages, stops };
 }
 
-/** What the top-ups of a visit pour, mL. */
-export const topUpsMl = (v: VisitPrice): number => v.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
+/** What is poured in during a visit, by hand or by what feeds the bowl, mL. */
+export const topUpsMl = (v: VisitPrice): number =>
+  v.fedMl + v.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
 
 /** Fast push and slow return where a stretch falls towards the bleeder, slow where a port is open, steady otherwise [C]. */
 function shapeOf(

@@ -2,6 +2,7 @@ import { bleederName, partElements, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { nameOf } from '../scope';
+import { lowerFirst } from '../text';
 import {
   stageMaterials,
   stageTitle,
@@ -10,6 +11,7 @@ import {
   type PlanStage,
   type PlanStop,
 } from '../stages';
+import { BOWL_WAY_WORDS, bowlMinutes, type BowlTreatment } from './bowlTreatment';
 import type { PlanAsked } from './request';
 
 /** One piece of the day: hands-on and waiting minutes. */
@@ -26,12 +28,19 @@ export interface Materials {
   readonly timeline: readonly TimelinePiece[];
 }
 
+const POT = 'Pressure pot with a gauge that reads';
+/** What a pot must hold so that nobody tops up, mL. */
+const potMl = (stops: readonly PlanStop[]): number =>
+  stops
+    .filter((s) => METHOD_TRAITS[s.method].brings === 'a pot')
+    .reduce((sum, s) => sum + s.bledMl.value + s.fillMl.value, 0);
+
 const KIT: Readonly<Partial<Record<Method, readonly string[]>>> = {
   'two people': ['Clear hose and jar'],
   'alone at the lever': ['Clear hose and jar'],
   'alone, bottle': ['Clear hose, bottle with an inch of new fluid and a vent hole'],
   vacuum: ['Vacuum pump with its jar', 'Clear hose that grips the bleeder'],
-  pressure: ['Pressure pot with a gauge that reads', 'Cap that seals on this reservoir'],
+  pressure: [POT, 'Cap that seals on this reservoir'],
   gravity: ['Clear hose and jar'],
   reverse: [
     'Clean syringe and hose, and a tie for it',
@@ -42,8 +51,6 @@ const KIT: Readonly<Partial<Record<Method, readonly string[]>>> = {
 
 /** Penetrant works over night, minutes [C]. */
 const OVER_NIGHT_MINUTES = 10 * 60;
-/** New fluid that travelled rests, minutes [M]. */
-const REST_MINUTES = 60;
 const PREPARING_MINUTES = 15;
 
 /** Tools by the sizes of this layout, hoses and kit by the methods, caps by the open joints, and the timeline. */
@@ -52,6 +59,7 @@ export function materialsFor(of: {
   asked: PlanAsked;
   stops: readonly PlanStop[];
   stages: readonly PlanStage[];
+  treatment: BowlTreatment | null;
 }): Materials {
   const { layout, asked, stops, stages } = of;
   const methods = [...new Set(stops.map((s) => s.method))];
@@ -61,7 +69,13 @@ export function materialsFor(of: {
       ...methods
         .flatMap((m) => KIT[m] ?? [])
         .filter((what, i, all) => all.indexOf(what) === i)
-        .map((what): Material => ({ kind: 'kit', what, for: null })),
+        .map(
+          (what): Material => ({
+            kind: 'kit',
+            what,
+            for: what === POT ? `holds ${Math.ceil(potMl(stops) / 50) * 50} mL at least` : null,
+          }),
+        ),
       ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady')
         ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }]
         : []),
@@ -120,16 +134,21 @@ function timeline({
   layout,
   stops,
   stages,
+  treatment,
 }: {
   layout: Layout;
   stops: readonly PlanStop[];
   stages: readonly PlanStage[];
+  treatment: BowlTreatment | null;
 }): TimelinePiece[] {
   const min = (label: string, value: number, rule: string, source = MODEL): Figure =>
     figure({ label, value, unit: 'min', rule, source });
   const stiff = stops
     .map((s) => s.bleeder)
-    .filter((b, i, all) => b.seat !== 'free' && all.findIndex((x) => x.id === b.id) === i);
+    .filter(
+      (b, i, all) =>
+        (b.seat === 'stiff' || b.seat === 'seized') && all.findIndex((x) => x.id === b.id) === i,
+    );
   const before: TimelinePiece[] =
     stiff.length === 0
       ? []
@@ -149,12 +168,6 @@ function timeline({
   return [
     ...before,
     {
-      when: 'the day before',
-      what: 'New fluid off the van and at rest',
-      handsOn: min('Hands on', 1, 'put it on the shelf'),
-      waiting: min('Waiting', REST_MINUTES, 'fine bubbles rise by Stokes; never shake it'),
-    },
-    {
       when: 'today',
       what: 'Prepare',
       handsOn: min(
@@ -164,10 +177,20 @@ function timeline({
       ),
       waiting: null,
     },
+    ...(treatment && treatment.way !== 'nothing'
+      ? [
+          {
+            when: 'today' as const,
+            what: `Reservoir: ${lowerFirst(BOWL_WAY_WORDS[treatment.way].title)}`,
+            handsOn: bowlMinutes(treatment),
+            waiting: null,
+          },
+        ]
+      : []),
     ...stages.map((s): TimelinePiece => {
       const waiting = stageWaiting(s);
       return {
-        when: waiting ? 'over night' : 'today',
+        when: waiting && waiting.value >= OVER_NIGHT_MINUTES ? 'over night' : 'today',
         what: stageTitle(layout, s),
         handsOn: s.minutes,
         waiting: waiting && { ...waiting, label: 'Waiting' },

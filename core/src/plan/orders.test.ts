@@ -1,6 +1,6 @@
 import { routineFlush } from '../scope';
 import { afterWork, allMasters, cappedPart, layoutOf, planned, requestOf } from '../testing';
-import { planBleed, planOrders, planSearch, previewPlan, type PlanRequest } from '.';
+import { planBleed, planOrders, planSearch, planSureties, previewPlan, type PlanRequest } from '.';
 
 describe('orders compared', () => {
   test('the schools are priced for a flush, cheapest first, and a found order joins them', () => {
@@ -12,18 +12,36 @@ describe('orders compared', () => {
       'nearest first',
       'nearest, then inwards',
     ]);
-    const prices = first.orders.map((o) => ('code' in o.price ? Infinity : o.price.bledMl));
+    // Those that open each bleeder as often stand together, the cheapest first; all are held against that one.
+    const alike = first.orders.filter((o) => o.again.length === 0);
+    const prices = alike.map((o) => ('code' in o.price ? Infinity : o.price.bledMl));
     expect(prices).toEqual([...prices].sort((a, b) => a - b));
-    expect(first.orders[0]!.cost).toMatchObject({ moreMl: 0, real: false });
+    expect(first.orders[0]).toMatchObject({ id: alike[0]!.id, cost: null, against: null });
+    for (const o of first.orders.slice(1)) expect(o.against).toBe(alike[0]!.id);
+    for (const o of alike.slice(1)) expect(o.cost!.moreMl).toBeGreaterThanOrEqual(0);
+    // One opening more is a second list.
+    expect(first.orders.at(-1)).toMatchObject({
+      id: 'nearest, then inwards',
+      again: [first.orders.at(-1)!.places[0]],
+    });
     if (first.result.verdict !== 'planned') throw new Error('refused');
-    const search = planSearch(requestOf(layout), first.result.plan)!;
+    const search = planSearch(requestOf(layout), first.result.plan, first.orders)!;
+    // It begins at the best school.
+    expect(search.state().order).toEqual(alike[0]!.places);
     const { order, bledMl, finished } = search.step(10_000);
     expect(finished).toBe(true);
     const asked = requestOf(layout, { order: 'least fluid', leastFluid: order });
     const plan = planned(layout, { order: 'least fluid', leastFluid: order });
     expect(plan.stops.map((s) => s.bleeder.id)).toEqual(order);
     expect(plan.totals.bledMl.value).toBeCloseTo(bledMl, 6);
-    expect(planOrders(asked, plan).map((o) => o.id)).toContain('least fluid');
+    const found = planOrders(asked, plan);
+    expect(found.map((o) => o.id)).toContain('least fluid');
+    // Nothing that is shown, with the same openings, needs less than the best.
+    expect(found[0]!.price).toMatchObject({ bledMl: expect.closeTo(bledMl, 6) });
+    const sureties = planSureties(asked, plan, found);
+    expect([...sureties.keys()].sort()).toEqual(
+      found.flatMap((o) => (o.against ? [o.id] : [])).sort(),
+    );
   });
 
   test('the maker’s order wins, and one that leaves a bleeder out is not one for this job', () => {
@@ -34,6 +52,13 @@ describe('orders compared', () => {
       stops: order.map((id) => ({ id })),
     });
     expect(planned(layout, { makerOrder: order.slice(1) }).order).toBe('farthest first');
+    const short = previewPlan(requestOf(layout, { makerOrder: order.slice(1) })).orders;
+    expect(short.find((o) => o.id === 'maker')).toMatchObject({
+      price: { code: 'incomplete', missing: ['right-front'] },
+      cost: null,
+    });
+    const twice = [...order, 'right-front'];
+    expect(planned(layout, { makerOrder: twice }).stops.map((s) => s.bleeder.id)).toEqual(twice);
     expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe(
       'nearest first',
     );
@@ -55,6 +80,21 @@ describe('orders compared', () => {
       'Emptied first',
       'Drawn off the reservoir',
     ]);
+  });
+
+  test('orders are compared where old fluid is renewed beside a part, and swept parts are swept in each', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const owed = {
+      airAt: [],
+      oldAt: ['left-front', 'left-rear', 'right-rear'],
+      modulatorIds: [],
+    };
+    const work = { ...routineFlush(allMasters(layout)), purpose: 'soft pedal' as const, owed };
+    const { orders } = previewPlan(requestOf(layout, { work }));
+    expect(orders.length).toBeGreaterThan(2);
+    for (const o of orders)
+      for (const v of o.visits)
+        if (v.visit.bleederId === 'right-front') expect(v.visit.until).toBe('sweep');
   });
 
   test('an id that names nothing is refused by its name', () => {

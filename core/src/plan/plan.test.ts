@@ -19,6 +19,7 @@ import { orderWords, strokeVolume } from '../order';
 import {
   planBleed,
   planPreferences,
+  planGlance,
   preparationWords,
   refusalWords,
   rulesForPlan,
@@ -183,6 +184,22 @@ describe('amounts', () => {
   test('a car ends at MAX, a motorcycle midway', () => {
     expect(planOf('veteran-single').bowls[0]!.finalLevelMl).toBe(240);
     expect(planOf('motorcycle-front-disc').bowls[0]!.finalLevelMl).toBe((32 + 12) / 2);
+  });
+
+  test('the head of a plan says the same minutes as its timeline, with what is done at the reservoir', () => {
+    const plan = planOf('hatchback-diagonal');
+    const { handsOn, people, litres, bleeders, before } = planGlance(plan);
+    expect(handsOn.value).toBeCloseTo(15 + plan.totals.minutes.value, 9);
+    expect([people, bleeders, before]).toEqual([2, 4, []]);
+    expect(litres.value).toBeCloseTo(plan.totals.pouredMl.value / 1000, 9);
+    const seized = planned({
+      ...plan.layout,
+      bleeders: plan.layout.bleeders.map((b, i) => ({ ...b, seat: i === 0 ? 'seized' : b.seat })),
+    });
+    expect(planGlance(seized).before.map((t) => t.what)).toEqual([
+      'Penetrant on the bleeders left front',
+    ]);
+    expect(planGlance(planned(plan.layout, { method: 'alone, bottle' })).people).toBe(1);
   });
 
   test('minutes follow from their house rules', () => {

@@ -168,7 +168,7 @@ export function planBleed(request: PlanRequest): PlanResult {
         removedMl: price.removedMl,
         pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),
       }),
-      materials: materialsFor({ layout, asked, stops, stages }),
+      materials: materialsFor({ layout, asked, stops, stages, treatment }),
     },
   };
 }

@@ -2,12 +2,18 @@ import { ARITHMETIC, figure, MODEL, type Figure } from '../figure';
 import type { Method } from '../flow';
 import {
   compareOrders,
+  costSureties,
+  sameVisits,
+  type CostSurety,
+  type IncompleteOrder,
+  type OrderedVisit,
   leastFluidRow,
   orderCost,
   priceBowlWays,
   type BowlWayPrice,
   OrderSearch,
   priceOrder,
+  startFluid,
   type OrderCost,
   type OrderId,
   type OrderPrice,
@@ -20,19 +26,25 @@ import { canWipe } from './bowlTreatment';
 import { planSetup, settingsOf, visitsOf } from './orders';
 import { planBleed } from './plan';
 import type { Plan, PlanResult } from './shape';
-import { WASHOUT_SOURCE } from '../washout';
+import { WASHOUT_SOURCE, type CircuitFluid } from '../washout';
 import { planAsked, type PlanAsked, type PlanRequest } from './request';
 
 /** One order compared: what it would cost for the main stage of the plan. */
 export interface PlanOrder {
   readonly id: OrderId;
+  readonly visits: readonly OrderedVisit[];
   /** Bleeder ids in order, as often as they are opened. */
   readonly places: readonly string[];
   readonly price:
     | Pick<OrderPrice, 'bledMl' | 'neededMl' | 'counts' | 'topUps' | 'minutes' | 'oldLeftMl'>
-    | OrderRefusal;
-  /** Of choosing this one against the cheapest; null where it cannot be carried out. */
+    | OrderRefusal
+    | IncompleteOrder;
+  /** Which order it is held against: the cheapest of those that open every bleeder as often as farthest first does. Null for that one itself, and where nothing can be carried out. */
+  readonly against: OrderId | null;
+  /** Of choosing this one against it. */
   readonly cost: OrderCost | null;
+  /** Bleeders that it opens more often than the one it is held against. */
+  readonly again: readonly string[];
 }
 
 /** A plan with every school priced beside it, the maker's order and one that a search found among them. */
@@ -55,18 +67,49 @@ export function previewPlan(request: PlanRequest): PlanPreview {
   };
 }
 
-/** Price every order of the main stage of a plan. */
+/** Price every order of the main stage of a plan. Of what the plan only sweeps, it is swept in every order. */
 export function planOrders(request: PlanRequest, plan: Plan): PlanOrder[] {
   const main = mainOf(plan);
-  if (!main || plan.work.purpose !== 'routine flush') return [];
+  if (!main) return [];
   const asked = planAsked(request);
   const setup = setupOf(asked, plan, main);
-  const rows: OrderRow[] = compareOrders(setup, settingsOf(asked, main.method), asked.makerOrder);
+  const as = untilOf(plan);
+  const rows: OrderRow[] = compareOrders(
+    setup,
+    settingsOf(asked, main.method),
+    asked.makerOrder,
+    as,
+  );
   const found =
     asked.leastFluid && visitsOf(asked, setup, 'least fluid', main.method)
       ? [leastFluidRow(setup, asked.leastFluid, main.method)]
       : [];
   return withCosts([...rows, ...found]);
+}
+
+/** How sure the differences between the orders of a plan are, by order: worked out in every corner of what the model assumes. */
+export function planSureties(
+  request: PlanRequest,
+  plan: Plan,
+  orders: readonly PlanOrder[],
+): Map<OrderId, CostSurety> {
+  const main = mainOf(plan);
+  const against = orders.find((o) => o.against !== null)?.against;
+  if (!main || !against) return new Map();
+  const setup = setupOf(planAsked(request), plan, main);
+  const priced = orders.filter((o) => !('code' in o.price));
+  return costSureties(setup, new Map(priced.map((o) => [o.id, o.visits])), against);
+}
+
+/** Visits as the plan has them: a bleeder whose fluid is not renewed is swept, whatever its place. */
+function untilOf(plan: Plan): (visits: readonly OrderedVisit[]) => readonly OrderedVisit[] {
+  const renewed = new Set(plan.stops.flatMap((s) => (s.until === 'new' ? [s.bleeder.id] : [])));
+  return (visits) =>
+    visits.map((v) =>
+      v.visit.until === 'new' && !renewed.has(v.visit.bleederId)
+        ? { ...v, visit: { ...v.visit, until: 'sweep' } }
+        : v,
+    );
 }
 
 /**
@@ -123,7 +166,7 @@ export function notEmptiedFirst(
 
 /** The price of one order as figures that open to how they came about. */
 export function orderFigures(
-  price: Exclude<PlanOrder['price'], OrderRefusal>,
+  price: Exclude<PlanOrder['price'], { readonly code: string }>,
   counted: 'strokes' | 'marks',
 ): Figure[] {
   const needed = figure({
@@ -179,11 +222,26 @@ export function orderFigures(
   ];
 }
 
-/** The search for the order of least fluid of a plan, to be gone through in steps. @returns null where the order is not free */
-export function planSearch(request: PlanRequest, plan: Plan): OrderSearch | null {
+/**
+ * The search for the order of least fluid of a plan, to be gone through in steps.
+ *
+ * @param orders what was compared: it begins at the best of those that open each bleeder once
+ * @returns null where the order is not free
+ */
+export function planSearch(
+  request: PlanRequest,
+  plan: Plan,
+  orders: readonly PlanOrder[] = [],
+): OrderSearch | null {
   const main = mainOf(plan);
   if (!main || plan.searchable.length === 0) return null;
-  return new OrderSearch(setupOf(planAsked(request), plan, main), plan.searchable, main.method);
+  const once = [...plan.searchable].sort().join();
+  const best = orders.find((o) => !('code' in o.price) && [...o.places].sort().join() === once);
+  return new OrderSearch(
+    setupOf(planAsked(request), plan, main),
+    best?.places ?? plan.searchable,
+    main.method,
+  );
 }
 
 /** The stage that renews the fluid: its order is the one that is compared. */
@@ -222,51 +280,91 @@ function setupOf(
 }
 
 function withCosts(rows: readonly OrderRow[]): PlanOrder[] {
-  const prices = rows.flatMap((r) => ('code' in r.priced ? [] : [r.priced]));
-  const cheapest = prices.reduce<OrderPrice | null>(
-    (least, p) =>
-      least === null ||
-      p.bledMl < least.bledMl ||
-      (p.bledMl === least.bledMl && p.minutes < least.minutes)
-        ? p
-        : least,
-    null,
-  );
+  const usual = rows.find((r) => r.id === 'farthest first')?.visits ?? rows[0]?.visits ?? [];
+  const cheapest = rows
+    .flatMap((r) =>
+      'code' in r.priced || !sameVisits(r.visits, usual) ? [] : [{ ...r, priced: r.priced }],
+    )
+    .reduce<
+      (OrderRow & { readonly priced: OrderPrice }) | null
+    >((least, r) => (least === null || isCheaper(r.priced, least.priced) ? r : least), null);
   const orders = rows.map(({ id, visits, priced }): PlanOrder => {
     const places = visits.map((v) => v.visit.bleederId);
-    if ('code' in priced || !cheapest) return { id, places, price: priced, cost: null };
-    const { bledMl, neededMl, counts, topUps, minutes, oldLeftMl } = priced;
+    const base = { id, visits, places, against: null, cost: null, again: [] };
+    if ('code' in priced || !cheapest) return { ...base, price: onlyPrice(priced) };
     return {
-      id,
-      places,
-      price: { bledMl, neededMl, counts, topUps, minutes, oldLeftMl },
-      cost: orderCost(priced, cheapest),
+      ...base,
+      price: onlyPrice(priced),
+      against: id === cheapest.id ? null : cheapest.id,
+      cost: id === cheapest.id ? null : orderCost(priced, cheapest.priced),
+      again: more(
+        places,
+        cheapest.visits.map((v) => v.visit.bleederId),
+      ),
     };
   });
-  return orders.sort(
-    (a, b) =>
-      ('code' in a.price ? Infinity : a.price.bledMl) -
-      ('code' in b.price ? Infinity : b.price.bledMl),
-  );
+  const rank = (o: PlanOrder): number =>
+    'code' in o.price ? Infinity : o.price.bledMl + (o.again.length > 0 ? 1e6 : 0);
+  return orders.sort((a, b) => rank(a) - rank(b));
+}
+
+const isCheaper = (a: OrderPrice, than: OrderPrice): boolean =>
+  a.bledMl < than.bledMl || (a.bledMl === than.bledMl && a.minutes < than.minutes);
+
+function onlyPrice(priced: OrderRow['priced']): PlanOrder['price'] {
+  if ('code' in priced) return priced;
+  const { bledMl, neededMl, counts, topUps, minutes, oldLeftMl } = priced;
+  return { bledMl, neededMl, counts, topUps, minutes, oldLeftMl };
+}
+
+/** What stands in a list more often than in another. */
+function more(ids: readonly string[], than: readonly string[]): string[] {
+  const times = (list: readonly string[], id: string) => list.filter((x) => x === id).length;
+  return [...new Set(ids)].filter((id) => times(ids, id) > times(than, id));
 }
 
 /** What every way to deal with the rest in the bowls costs for a plan, in their order; empty where there is nothing to do about it. */
 export function bowlWayPrices(plan: Plan): BowlWayPrice[] {
-  const { treatment } = plan;
-  if (!treatment) return [];
-  const asked = planAsked({ ...plan, ...plan.wishes, makerOrder: null, leastFluid: null });
-  const visits = plan.stops.map(
-    (s): Visit => ({
+  if (!plan.treatment) return [];
+  const { asked, setup, visits } = againOf(plan);
+  return priceBowlWays(setup, visits).filter((p) => p.way !== 'wipe' || canWipe(asked, setup));
+}
+
+/** The fluid as a plan leaves it after its last count, by the same simulation, and what further counts are made with. */
+export function planEnd(plan: Plan): { readonly fluid: CircuitFluid; readonly setup: OrderSetup } {
+  const again = againOf(plan);
+  const setup = { ...again.setup, rinses: plan.treatment?.rinses ?? [] };
+  const start = startFluid(setup);
+  if (!setup.emptyFirst && plan.preparation.includes('fill reservoir'))
+    for (const b of setup.bowls) start.fluid.fillBowl(b.id, b.maxMl);
+  priceOrder(setup, again.visits, { fluid: start.fluid, at: start.fluid.snapshot() });
+  return { fluid: start.fluid, setup };
+}
+
+/** A plan as it was priced, once more: what is inside by it, its openings in order, their counts. */
+function againOf(plan: Plan): {
+  readonly asked: PlanAsked;
+  readonly setup: OrderSetup;
+  readonly visits: readonly Visit[];
+} {
+  const { makerOrder: _, leastFluid: __, ...wishes } = plan.wishes ?? {};
+  const asked = planAsked({ ...plan, ...wishes });
+  const setup = planSetup(
+    asked,
+    plan.stops.map((s) => s.bleeder.id),
+    plan.methods.map((m) => ({ ...m, flows: m.method === plan.method ? plan.flows : [] })),
+  );
+  return {
+    asked,
+    visits: plan.stops.map((s) => ({
       bleederId: s.bleeder.id,
       method: s.method,
       until: s.until,
-    }),
-  );
-  const setup = planSetup(
-    asked,
-    visits.map((v) => v.bleederId),
-    plan.methods.map((m) => ({ ...m, flows: m.method === plan.method ? plan.flows : [] })),
-  );
-  const begun = { ...setup, beginning: { inside: plan.inside, offBefore: new Map() } };
-  return priceBowlWays(begun, visits).filter((p) => p.way !== 'wipe' || canWipe(asked, begun));
+    })),
+    setup: {
+      ...setup,
+      emptyFirst: plan.preparation.includes('empty reservoir'),
+      beginning: { inside: plan.inside, offBefore: new Map() },
+    },
+  };
 }

@@ -4,7 +4,15 @@ import { METHODS, type Method } from '../flow';
 import { emptyOnWayMl, pocketsOf, volumeMl, volumesMl, wayTo } from '../inside';
 import { planBleed, type Plan } from '../plan';
 import { routineFlush, type WorkDone } from '../scope';
-import { allMasters, arbitraryLayout, layoutOf, planned, requestOf, runOf } from '../testing';
+import {
+  allMasters,
+  arbitraryLayout,
+  EVERYTHING,
+  layoutOf,
+  planned,
+  requestOf,
+  runOf,
+} from '../testing';
 import {
   insideAfter,
   RunFluid,
@@ -14,6 +22,7 @@ import {
   type RunEvent,
   type RunHappening,
 } from '.';
+import type { PlanStop } from '../stages';
 import { emptyRun, type RunState } from './state';
 import { foldEvent } from './fold';
 
@@ -27,8 +36,9 @@ const arbitraryPlan = fc
     method: fc.constantFrom(...METHODS),
     pick: fc.nat(),
     primeInPlace: fc.boolean(),
+    selfRefilling: fc.boolean(),
   })
-  .map(({ layout, kind, method, pick, primeInPlace }): Plan | null => {
+  .map(({ layout, kind, method, pick, primeInPlace, selfRefilling }): Plan | null => {
     const ids = [...layout.stretches, ...layout.bleeders.map((b) => ({ id: b.at }))].map(
       (x) => x.id,
     );
@@ -43,7 +53,9 @@ const arbitraryPlan = fc
           : [],
       lowest: kind === 'ran dry' ? [{ bowlId: layout.bowls[0]!.id, belowMaxMm: 300 }] : [],
     };
-    const result = planBleed(requestOf(layout, { work, method, primeInPlace }));
+    const result = planBleed(
+      requestOf(layout, { work, method, primeInPlace, means: { ...EVERYTHING, selfRefilling } }),
+    );
     return result.verdict === 'planned' ? result.plan : null;
   })
   .filter((plan): plan is Plan => plan !== null);
@@ -70,7 +82,9 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
   const outlet = new Map(plan.bowls.map((b) => [b.id, highestOutletMl(plan.layout, b.id)]));
   const swallowed = new Map<string, number>();
   let lowest = Infinity;
-  const drawn = (bowlId: string, ml: number): void => {
+  const drawn = ({ bowlId, selfFed }: PlanStop, ml: number): void => {
+    // What feeds it by itself gives as much as is drawn.
+    if (selfFed) return void real.set(bowlId, plan.bowls.find((b) => b.id === bowlId)!.maxMl);
     real.set(bowlId, real.get(bowlId)! - ml);
     lowest = Math.min(lowest, real.get(bowlId)! - outlet.get(bowlId)!);
   };
@@ -83,9 +97,11 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
     if (step.kind === 'fill way') {
       const { stop, bowl, lookAfterS } = step;
       const ml = shareOf() * stop.mostMlS!.value * lookAfterS;
-      drawn(bowl.id, ml);
+      drawn(stop, ml);
       swallowed.set(stop.id, (swallowed.get(stop.id) ?? 0) + ml);
-      const fluidComes = step.leftMl <= ml + 1e-9;
+      // A level that is kept up tells nothing of what went in before.
+      const wentIn = stop.selfFed ? swallowed.get(stop.id)! : ml;
+      const fluidComes = step.leftMl <= wentIn + 1e-9;
       say({
         kind: 'level seen',
         stopId: stop.id,
@@ -98,10 +114,7 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
       const { stop } = step;
       // A mark is read off the jar; a stroke is as long as somebody pushes.
       if (stop.fromBowl)
-        drawn(
-          stop.bowlId,
-          stop.mostMlS ? stop.strokeMl.value : shareOf() * stop.mostStrokeMl.value,
-        );
+        drawn(stop, stop.mostMlS ? stop.strokeMl.value : shareOf() * stop.mostStrokeMl.value);
       say({ kind: 'stroke', stopId: stop.id });
       continue;
     }
@@ -419,5 +432,43 @@ describe('parts that come off on the way', () => {
     expect(
       insideAfter(skipped, 77, 'DOT 4')[pocketsOf(unit.id)]!.old[0]!.lot.filledAtMs,
     ).toBeNull();
+  });
+});
+
+describe('a bowl that is kept full', () => {
+  const means = { ...EVERYTHING, selfRefilling: true };
+  const CAR = layoutOf('hatchback-diagonal');
+
+  // A pot that holds the job's fluid, or a bottle that refills by itself, takes no top-up: common practice, no source.
+  test.each([
+    ['pressure', EVERYTHING, true],
+    ['vacuum', EVERYTHING, false],
+    ['vacuum', means, true],
+    ['gravity', means, true],
+    ['two people', means, true],
+    ['two people', EVERYTHING, false],
+    ['reverse', means, false],
+  ] as const)('%s with %o: %s', (method, at, selfFed) => {
+    const plan = planned(CAR, { method, means: at });
+    const fed = plan.stops.filter((s) => s.method === method);
+    expect(fed.map((s) => s.selfFed === true)).toEqual(fed.map(() => selfFed));
+    if (!selfFed) return;
+    expect(plan.totals.topUps.value).toBe(0);
+    const events = followCalls(plan, { deviceId: 'p', nextId: () => `m${++made}`, startMs: 0 });
+    expect(events.some((e) => e.kind === 'topped up')).toBe(false);
+    const state = runOf(plan, events as never);
+    expect(nextStep(state).kind).toBe('finished');
+    expect(state.levelMl.bowl).toBe(plan.bowls[0]!.maxMl);
+    // What was bled came out of it, with the first fill and the rinse.
+    expect(state.pouredMl).toBeCloseTo(state.removedMl + state.bledMl, 6);
+  });
+
+  test('what drips by gravity is waiting, what a hand moves is not', () => {
+    const slow = planned(CAR, { method: 'gravity', means });
+    const [stage] = slow.stages.filter((s) => s.kind === 'bleed');
+    expect(stage!.minutes.value).toBeCloseTo(4 * slow.preferences.minutesPerBleeder, 9);
+    const seconds = slow.stops.reduce((sum, s) => sum + s.strokes.value * s.secondsPerStroke, 0);
+    expect(slow.totals.waitingMinutes.value).toBeCloseTo(seconds / 60, 9);
+    expect(planned(CAR, { method: 'two people' }).totals.waitingMinutes.value).toBe(0);
   });
 });

@@ -236,8 +236,16 @@ function moved(
   const { fromBowl, bowlId } = stop;
   const along = way(state, stop);
   const { empties, passedMl } = swallow(state.empties, fromBowl ? along : [...along].reverse(), ml);
+  // What feeds the bowl by itself brings it to MAX and keeps it there: all of it comes out of a container.
+  const maxMl = state.plan.bowls.find((b) => b.id === bowlId)?.maxMl;
+  const fedTo = fromBowl && stop.selfFed && maxMl !== undefined ? maxMl : null;
+  const falls = fromBowl && fedTo === null;
   const less = (levels: RunState['levelMl'], by: number) =>
-    fromBowl ? { ...levels, [bowlId]: levels[bowlId]! - by } : levels;
+    falls
+      ? { ...levels, [bowlId]: levels[bowlId]! - by }
+      : fedTo === null
+        ? levels
+        : { ...levels, [bowlId]: fedTo };
   return {
     passedMl,
     next: {
@@ -246,7 +254,9 @@ function moved(
       levelMl: less(state.levelMl, ml),
       leastMl: less(state.leastMl, mostMl),
       bledMl: state.bledMl + passedMl,
-      pouredMl: state.pouredMl + (fromBowl ? 0 : ml),
+      pouredMl:
+        state.pouredMl +
+        (falls ? 0 : ml + (fedTo === null ? 0 : Math.max(0, fedTo - state.levelMl[bowlId]!))),
     },
   };
 }
@@ -257,12 +267,20 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
   if (!stop || before.levelMl[stop.bowlId] === undefined) return before;
   const state = opened(before, event.atMs);
   const fellMl = Math.max(0, state.levelMl[stop.bowlId]! - event.levelMl);
-  const { next, passedMl } = moved(state, stop, fellMl, fellMl);
+  // What fell was not fed.
+  const { next, passedMl } = moved(state, { ...stop, selfFed: false }, fellMl, fellMl);
+  const leftMl = event.fluidComes ? emptyOnWayMl(next.empties, way(state, stop)) : 0;
   const full = event.fluidComes
     ? swallow(next.empties, way(state, stop), Infinity).empties
     : next.empties;
   return atBleeder(
-    { ...next, empties: full, ...levelled(next, { [stop.bowlId]: event.levelMl }) },
+    {
+      ...next,
+      empties: full,
+      // The level did not tell of it where something kept it up: it came out of that.
+      pouredMl: next.pouredMl + (stop.selfFed ? leftMl : 0),
+      ...levelled(next, { [stop.bowlId]: event.levelMl }),
+    },
     event.stopId,
     (b) => ({ ...b, bledMl: b.bledMl + passedMl }),
   );

@@ -117,6 +117,7 @@ export class RunFluid {
 
   private draw(stop: PlanStop): void {
     const { strokeMl, mostStrokeMl, mostMlS, bleeder } = stop;
+    this.keptFull(stop);
     if (!stop.fromBowl) {
       this.fluid.pushUp(bleeder.id, strokeMl.value);
       return;
@@ -124,6 +125,13 @@ export class RunFluid {
     // A mark in the jar says that the way is full.
     const ml = strokeMl.value + (mostMlS ? this.fluid.emptyOnWayMl(bleeder.id) : 0);
     this.drawn(stop, ml, Math.max(ml, mostStrokeMl.value));
+    this.keptFull(stop);
+  }
+
+  /** A pot or a self-refilling bottle brings its bowl to MAX. */
+  private keptFull(stop: PlanStop): void {
+    const bowl = stop.selfFed && this.inForce.bowls.find((b) => b.id === stop.bowlId);
+    if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
   }
 
   /** What was drawn against the call is only what was there: past that it was air. */

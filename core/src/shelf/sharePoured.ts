@@ -6,6 +6,11 @@ export interface PouredShare {
   readonly pouredMl: number;
 }
 
+/** A container at hand; of one that was not picked only what was said came out. */
+export type ToShare = Pick<ShelfContainer, 'id' | 'state' | 'leftMl'> & {
+  readonly onlySaid?: boolean;
+};
+
 /**
  * Share what was poured over the containers at hand: what was said to come out
  * of one came out of it, as far as it held so much; the rest as a technician
@@ -17,7 +22,7 @@ export interface PouredShare {
  */
 export function sharePoured(
   pouredMl: number,
-  containers: readonly Pick<ShelfContainer, 'id' | 'state' | 'leftMl'>[],
+  containers: readonly ToShare[],
   saidMl: Readonly<Record<string, number>> = {},
 ): PouredShare[] {
   if (!(pouredMl >= 0)) throw new RangeError(`pouredMl is ${pouredMl}; give 0 mL or more`);
@@ -27,7 +32,7 @@ export function sharePoured(
   const said = new Map(inOrder.map((c) => [c.id, Math.min(saidMl[c.id] ?? 0, c.leftMl)]));
   let rest = Math.max(0, pouredMl - [...said.values()].reduce((sum, ml) => sum + ml, 0));
   const shares = inOrder.map((c) => {
-    const share = Math.min(rest, c.leftMl - said.get(c.id)!);
+    const share = c.onlySaid ? 0 : Math.min(rest, c.leftMl - said.get(c.id)!);
     rest -= share;
     return { containerId: c.id, pouredMl: said.get(c.id)! + share };
   });

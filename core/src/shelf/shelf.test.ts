@@ -229,6 +229,14 @@ describe('what was poured out of which container', () => {
       }),
     );
   });
+  test('of one that was not picked only what was said came out', () => {
+    const wrong = { ...container({ id: 'w', state: 'opened' }), onlySaid: true };
+    const shares = sharePoured(120, [wrong, container({ id: 's' })], { w: 20 });
+    expect(shares).toEqual([
+      { containerId: 'w', pouredMl: 20 },
+      { containerId: 's', pouredMl: 100 },
+    ]);
+  });
   test('opened ones are emptied first', () => {
     expect(
       sharePoured(300, [

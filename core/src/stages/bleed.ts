@@ -17,7 +17,11 @@ import type { PlanStop } from './stop';
 import type { StageKind } from './kind';
 
 export type BleedStage = StageHead &
-  Omit<BleedDraft, 'visits'> & { readonly stopIds: readonly string[] };
+  Omit<BleedDraft, 'visits'> & {
+    readonly stopIds: readonly string[];
+    /** What drips without hands; plans of rules before 8 reckoned it as hands on. */
+    readonly waitingMinutes?: Figure | null;
+  };
 
 const TITLES: Readonly<Record<BleedPurpose, string>> = {
   bleed: 'Bleed',
@@ -55,7 +59,8 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
     figure({ label, value, unit, rule: 'house rule', source: MODEL });
   const topUps = stops.reduce((sum, s) => sum + s.topUps.length, 0);
   const walked = stops.reduce((sum, s) => sum + (METHOD_TRAITS[s.method].moreMinutes ?? 0), 0);
-  const seconds = stops.map((s) =>
+  const counted = stops.filter((s) => !METHOD_TRAITS[s.method].drips);
+  const seconds = counted.map((s) =>
     figure({
       label: bleederName(s.bleeder),
       value: s.strokes.value * s.secondsPerStroke,
@@ -91,6 +96,20 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
         : []),
       ...seconds,
     ],
+  });
+}
+
+/** What drips by itself in a stage, minutes; null where hands move every drop. */
+export function bleedWaiting(stops: readonly PlanStop[]): Figure | null {
+  const dripping = stops.filter((s) => METHOD_TRAITS[s.method].drips);
+  if (dripping.length === 0) return null;
+  return figure({
+    label: 'Dripping',
+    value: dripping.reduce((sum, s) => sum + s.strokes.value * s.secondsPerStroke, 0) / 60,
+    unit: 'min',
+    rule: 'marks × the time of one by the flow of the layout; somebody looks at bowl and jar meanwhile',
+    source: MODEL,
+    from: dripping.map((s) => leafFigure(s.strokes, bleederName(s.bleeder))),
   });
 }
 

@@ -1,5 +1,5 @@
 export type { Said, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
-export { bleedMinutes, type BleedStage } from './bleed';
+export { bleedMinutes, bleedWaiting, type BleedStage } from './bleed';
 export type { BleedPurpose } from './bleedDrafts';
 export { linesOf } from './joining';
 export type { StageWhen, StageWords } from './kind';

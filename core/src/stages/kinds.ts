@@ -92,7 +92,7 @@ export function stageTitle(layout: Layout, stage: PlanStage): string {
 
 /** What goes by without hands in a stage, minutes; null where nothing does. */
 export function stageWaiting(stage: PlanStage): Figure | null {
-  return any(stage).waiting;
+  return stage.kind === 'bleed' ? (stage.waitingMinutes ?? null) : any(stage).waiting;
 }
 
 /** What must be at hand for a stage. */

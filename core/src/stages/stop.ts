@@ -32,6 +32,8 @@ export interface PlanStop {
   readonly secondsPerStroke: number;
   /** Whether what is counted comes out of the bowl; from below it comes out of the syringe. */
   readonly fromBowl: boolean;
+  /** Whether a pot or a self-refilling bottle keeps the bowl full meanwhile: then nobody tops it up. */
+  readonly selfFed?: boolean;
   readonly until: Visit['until'];
   readonly shape: StrokeShape;
   readonly why: OrderReason;

@@ -23,14 +23,14 @@ export function countingIds(prefix = 'e'): () => string {
   return () => `${prefix}${++n}`;
 }
 
-/** Everything that a workshop may have at hand. */
+/** Everything that a workshop may have at hand, but for a bottle that keeps the bowl full by itself: then nobody is called. */
 export const EVERYTHING: Means = {
   helper: true,
   bottle: true,
   vacuumPump: true,
   pressurePot: true,
   syringe: true,
-  selfRefilling: true,
+  selfRefilling: false,
   scanTool: true,
 };
 

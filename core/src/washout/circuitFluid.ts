@@ -10,6 +10,7 @@ import {
   type Inside,
   type Portion,
 } from '../inside';
+import { NOMINAL, type Assumptions } from './assumptions';
 import { LaminarSegment, type LaminarSnapshot } from './laminarSegment';
 import { MixedCavity } from './mixedCavity';
 import { lineSegments } from './segments';
@@ -60,10 +61,12 @@ export class CircuitFluid {
   /**
    * @param layout a layout without faults
    * @param start what is inside at the beginning; every bowl at MAX and old fluid everywhere when left out
+   * @param assumed what the model takes for granted where nobody knows
    */
   constructor(
     private readonly layout: Layout,
     private readonly start: Inside | null = null,
+    private readonly assumed: Assumptions = NOMINAL,
   ) {
     for (const b of layout.bowls) {
       const held = start?.[b.id];
@@ -83,7 +86,7 @@ export class CircuitFluid {
   /** Draw the old fluid off a bowl with a syringe, down to what cannot be drawn. @returns mL removed */
   emptyBowl(bowlId: string): number {
     const bowl = this.bowl(bowlId);
-    const removed = Math.max(0, bowl.levelMl - bowl.airDrawnMl);
+    const removed = Math.max(0, bowl.levelMl - bowl.airDrawnMl * this.assumed.restFactor);
     bowl.levelMl -= removed;
     bowl.leastMl = bowl.levelMl;
     return removed;
@@ -277,7 +280,7 @@ export class CircuitFluid {
 
   /** The same fluid once more, to go on from here without changing this one. */
   copy(): CircuitFluid {
-    const copy = new CircuitFluid(this.layout, this.start);
+    const copy = new CircuitFluid(this.layout, this.start, this.assumed);
     copy.rollback(this.snapshot());
     copy.parts.forEach((part, i) => {
       const was = this.parts[i]!;
@@ -339,13 +342,23 @@ export class CircuitFluid {
     }
     const feeding = new Map(segments.map((s) => [s.to, s]));
     const lines = new Map<string, ChainPart>();
-    // A tee of the same bore passes the streams on as they come; all else feeds the bore alike.
+    // A tee of the same bore passes the streams on as they come, unless it is assumed to mix; all else feeds the bore alike.
+    const tees = new Set(layout.nodes.flatMap((n) => (n.kind === 'tee' ? [n.id] : [])));
+    const { teesMix, boresMix, linesMix } = this.assumed;
     const alike = (s: (typeof segments)[number]) =>
-      cavities.has(s.from) || feeding.get(s.from)?.insideMm !== s.insideMm;
+      cavities.has(s.from) ||
+      !feeding.has(s.from) ||
+      (teesMix && tees.has(s.from)) ||
+      (boresMix && feeding.get(s.from)!.insideMm !== s.insideMm);
     for (const s of segments) {
       const goesOn = segments.some((next) => next.from === s.to && !alike(next));
       const ends = layout.bleeders.some((b) => b.at === s.to);
       const asStreams = !cavities.has(s.to) && (goesOn || ends);
+      if (linesMix) {
+        const cavity = new MixedCavity(s.volumeMl);
+        lines.set(s.key, add({ kind: 'cavity', ids: s.stretchIds, cavity }));
+        continue;
+      }
       lines.set(
         s.key,
         add({

@@ -1,3 +1,4 @@
+export { CORNERS, NOMINAL, type Assumptions } from './assumptions';
 export { CircuitFluid, type CircuitSnapshot } from './circuitFluid';
 export { streamtubes, type Streamtubes } from './streamtubes';
 export { LaminarSegment } from './laminarSegment';

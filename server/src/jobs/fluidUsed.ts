@@ -39,23 +39,19 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
   const { run, accepted, fluidUsed } = state;
   if (!run || !accepted?.pick || fluidUsed) return;
   if (run.pouredMl + run.removedMl + run.bledMl === 0) return;
+  const picked = new Set(accepted.pick.containers.map((c) => c.id));
   const held = await heldOf(
     actor.workshopId,
     {
       // What was said to be poured from another one came out of it.
-      ids: [
-        ...new Set([
-          ...accepted.pick.containers.map((c) => c.id),
-          ...Object.keys(run.pouredFromMl),
-        ]),
-      ],
+      ids: [...new Set([...picked, ...Object.keys(run.pouredFromMl)])],
       exceptJobId: locked.job.id,
     },
     transaction,
   );
   const shared = sharePoured(
     run.pouredMl,
-    held.map((h) => shelfContainer(h, at)),
+    held.map((h) => ({ ...shelfContainer(h, at), onlySaid: !picked.has(h.row.id) })),
     run.pouredFromMl,
   );
   const restMl = run.pouredMl - shared.reduce((sum, c) => sum + c.pouredMl, 0);

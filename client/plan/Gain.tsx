@@ -1,0 +1,77 @@
+import type { Job } from '@brook/contract';
+import { oldWater, planGain, type PlanGain } from '@brook/core/gain';
+import { figureText } from '@brook/core/figure';
+import { bleederName } from '@brook/core/circuit';
+import { gradeNamed } from '@brook/core/fluid';
+import type { Plan } from '@brook/core/plan';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { useHouseRules } from '../data/houseRules';
+import { FigureRow } from '../ui/FigureValue';
+import { Words } from '../ui/Words';
+
+/** What the vehicle gains at its worst part, and what some strokes more would add. */
+export function Gain({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
+  const gain = useGain(job, plan);
+  if (!gain) return null;
+  const { before, afterwards, more, pockets } = gain;
+  return (
+    <View>
+      <Words strong heading={2}>
+        What it gains
+      </Words>
+      <Words size="small" tone="softWords">
+        {`At the part that stays worst: ${gain.name}.`}
+      </Words>
+      {before && afterwards ? (
+        <>
+          <FigureRow
+            figure={afterwards.boiling}
+            label="Boils at"
+            text={`${figureText(before.boiling)} → ${figureText(afterwards.boiling)}`}
+          />
+          <FigureRow
+            figure={afterwards.water}
+            label="Water"
+            text={`${figureText(before.water)} → ${figureText(afterwards.water)}`}
+          />
+        </>
+      ) : (
+        <Words size="small">
+          Nobody knows how much water is in the old fluid: measured, its gain stands here.
+        </Words>
+      )}
+      <FigureRow figure={gain.oldShare} label="Old fluid left in it" />
+      {more ? (
+        <Words size="small">
+          {`${more.strokes} strokes more at ${placeOf(plan, more.bleederId)}: ${figureText(more.lessWater)} less water, boils ${figureText(more.moreBoiling)} higher.`}
+        </Words>
+      ) : null}
+      {pockets.length > 0 ? (
+        <Words size="small">{`The closed pockets stay old: ${pockets.join(', ')}.`}</Words>
+      ) : null}
+    </View>
+  );
+}
+
+const placeOf = (plan: Plan, bleederId: string): string =>
+  bleederName(plan.layout.bleeders.find((b) => b.id === bleederId)!);
+
+function useGain(job: Job, plan: Plan): PlanGain | null {
+  const climate = useHouseRules().data?.rules.climate;
+  return useMemo(
+    () =>
+      climate
+        ? planGain(
+            plan,
+            oldWater({
+              samples: job.fluid?.samples ?? [],
+              inSystem: gradeNamed(job.fluid?.inSystem ?? 'unknown'),
+              atMs: Date.parse(job.openedAt),
+              climate,
+            }),
+          )
+        : null,
+    [job, plan, climate],
+  );
+}
