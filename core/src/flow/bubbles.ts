@@ -69,6 +69,20 @@ export function vianaFroude(
 }
 
 /**
+ * Velocity of a long bubble along a level tube, mm/s: the drift of Weber 1981
+ * (Int. J. Multiphase Flow 7, 303), Fr = 0.54 − 1.76 · Eo^−0.56, constants from
+ * memory [M]. Nothing where the surface tension holds it, below about 8 mm² · g ρ/σ.
+ */
+export function levelDriftMmS(
+  insideMm: number,
+  surfaceTensionNm: number = SURFACE_TENSION_NM.likely,
+): number {
+  const eotvos = 4 * bondNumber(insideMm, surfaceTensionNm);
+  const froude = 0.54 - 1.76 * eotvos ** -0.56;
+  return Math.max(0, froude) * Math.sqrt((GRAVITY_MS2 * insideMm) / 1000) * 1000;
+}
+
+/**
  * Rise velocity of a bubble much smaller than the bore, mm/s: Stokes,
  * g d²/(18 ν), for a clean gas bubble treated as a rigid sphere.
  *

@@ -2,8 +2,10 @@ export {
   BRETHERTON_LIMIT,
   boreFillingRiseMmS,
   bondNumber,
+  levelDriftMmS,
   limitInsideMm,
   stokesRiseMmS,
+  SURFACE_TENSION_NM,
   vianaFroude,
 } from './bubbles';
 export {
@@ -38,6 +40,7 @@ export {
   type MethodVerdict,
 } from './rank';
 export {
+  alongSlope,
   risesAt,
   transport,
   type Carried,

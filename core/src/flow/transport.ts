@@ -1,6 +1,12 @@
 import type { Path, Stretch } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
-import { boreFillingRiseMmS, limitInsideMm, stokesRiseMmS, SURFACE_TENSION_NM } from './bubbles';
+import {
+  boreFillingRiseMmS,
+  levelDriftMmS,
+  limitInsideMm,
+  stokesRiseMmS,
+  SURFACE_TENSION_NM,
+} from './bubbles';
 import { velocityMmS } from './hydraulics';
 
 /** What becomes of a bubble that fills the bore of one stretch. */
@@ -36,9 +42,9 @@ export const FINE_BUBBLE_MM = 0.1;
 /**
  * Will this flow move that bubble? For every stretch on the way: carried,
  * stuck, or rising back. Where a stretch does not fall in the direction of the
- * flow, any flow carries. In an inclined tube the rise goes by the sine of the
- * slope (the vertical part of Bendiksen 1984; its level part is nothing in so
- * narrow a bore) [M]. The band of the surface tension is carried into the verdict.
+ * flow, any flow carries. In an inclined tube a long bubble rises as fast as in a
+ * vertical one, or faster: see `alongSlope`. The band of that and of the surface
+ * tension is carried into the verdict.
  *
  * @param riseIn rise in each bore, as `risesAt` gives it for a viscosity
  */
@@ -53,11 +59,15 @@ export function transport(
   });
 }
 
-/** Rise in a vertical bore, mm/s, over the band of the surface tension. */
+/** Rise of a bubble that fills the bore, in a vertical one, mm/s, over the band of the surface tension. */
 export interface Rise {
   readonly likely: number;
   readonly least: number;
   readonly most: number;
+  /** Drift of such a bubble in a level bore, mm/s. */
+  readonly level: number;
+  /** Rise of a fine bubble, mm/s. */
+  readonly fine: number;
 }
 
 /**
@@ -72,21 +82,55 @@ export function risesAt(viscosityMm2s: number): (insideMm: number) => Rise {
     const before = known.get(insideMm);
     if (before) return before;
     const at = (surfaceTensionNm: number) =>
-      Math.max(boreFillingRiseMmS(insideMm, viscosityMm2s, surfaceTensionNm), fine);
+      boreFillingRiseMmS(insideMm, viscosityMm2s, surfaceTensionNm);
     const rise = {
       likely: at(SURFACE_TENSION_NM.likely),
       least: at(SURFACE_TENSION_NM.high),
       most: at(SURFACE_TENSION_NM.low),
+      level: levelDriftMmS(insideMm),
+      fine,
     };
     known.set(insideMm, rise);
     return rise;
   };
 }
 
+/** Steeper than this a line counts as vertical, by the sine of its slope [M]. */
+const VERTICAL_SLOPE = 0.97;
+/** How much faster than in a vertical tube a long bubble was seen to rise in a sloping one, where surface tension matters (Zukoski 1966, J. Fluid Mech. 25, 821; from memory) [M]. */
+const FASTER_IN_SLOPE = 1.5;
+
+/**
+ * Rise along a sloping bore, mm/s. A long bubble there lies against the upper
+ * wall and rises no slower than in a vertical bore, while the sine would have it
+ * nearly still: Bendiksen 1984 (Int. J. Multiphase Flow 10, 467) adds the level
+ * drift times the cosine to the vertical rise times the sine, and Zukoski 1966
+ * saw it faster than both. The sine is the least that is believed, half as fast
+ * again as in a vertical one the most: the unsafe side decides [M]. A fine bubble
+ * climbs by the sine.
+ *
+ * @param slope sine of the slope, 0 to 1; at 0 nothing rises
+ */
+export function alongSlope(
+  rise: Rise,
+  slope: number,
+): { readonly likely: number; readonly least: number; readonly most: number } {
+  if (slope === 0) return { likely: 0, least: 0, most: 0 };
+  const fine = rise.fine * slope;
+  const level = rise.level * Math.sqrt(1 - slope * slope);
+  const likely = Math.max(rise.likely, rise.likely * slope + level);
+  const faster = slope < VERTICAL_SLOPE ? FASTER_IN_SLOPE : 1;
+  return {
+    likely: Math.max(likely, fine),
+    least: Math.max(rise.least * slope, fine),
+    most: Math.max(rise.most * faster, rise.most * slope + level, fine),
+  };
+}
+
 function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, rise: Rise): StretchVerdict {
   const velocity = velocityMmS(motion.flowMlS, stretch.insideMm);
   const slope = Math.max(0, Math.min(1, fallsMm / stretch.lengthMm));
-  const [likely, least, most] = [rise.likely * slope, rise.least * slope, rise.most * slope];
+  const { likely, least, most } = alongSlope(rise, slope);
   const left = (riseMmS: number): number => {
     const inPush = velocity - riseMmS;
     if (!motion.strokeS) return inPush;
@@ -115,7 +159,7 @@ function onStretch(stretch: Stretch, fallsMm: number, motion: Motion, rise: Rise
         unit: 'mm/s',
         plusMinus: Math.max(most - likely, likely - least),
         source: MODEL,
-        rule: `of one that fills the bore: nothing below the limit of Bretherton 1961 (${limitInsideMm().toFixed(2)} mm for brake fluid), above it Viana et al. 2003 from memory; times the slope, ${slope.toFixed(2)}. A fine one climbs by Stokes. The band is that of the surface tension, 0.030 to 0.036 N/m`,
+        rule: `of one that fills the bore: nothing below the limit of Bretherton 1961 (${limitInsideMm().toFixed(2)} mm for brake fluid), above it Viana et al. 2003 from memory, in a sloping line as in a vertical one and at the most half as fast again (Bendiksen 1984, Zukoski 1966), at the least by the slope, ${slope.toFixed(2)}. A fine one climbs by Stokes times the slope. The band is that and the surface tension’s, 0.030 to 0.036 N/m`,
       });
     },
     marginMmS: left(most),
