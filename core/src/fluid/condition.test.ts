@@ -203,6 +203,21 @@ test('the limit of this visit is the trade’s for DOT 4 and the formula’s for
   expect(visitBoilingLimit('DOT 4', 'class 6').source.kind).toBe('model');
 });
 
+// FMVSS 116: DOT 5 boils at 260 °C at least. Silicone takes up no water, so the formula of glycols says nothing of it; ten degrees are ours.
+test('silicone is judged by its own dry limit, not by what water does to glycol', () => {
+  expect(visitBoilingLimit('DOT 5', null).value).toBe(250);
+  const asks = (observedC: number) =>
+    condition(
+      of('DOT 5', { boiling: { observedC, ambientHpa: 1013 }, dye: 'purple', colour: null }),
+    ).verdict;
+  expect([asks(255), asks(249), asks(181), asks(179)]).toEqual([
+    'good',
+    'replace at this visit',
+    'replace at this visit',
+    'replace now',
+  ]);
+});
+
 test('one more bad sample never makes a verdict better', () => {
   const sample: fc.Arbitrary<Sample> = fc.record({
     point: fc.constantFrom('reservoir', 'left-rear'),

@@ -99,6 +99,8 @@ export const WATER_NOW_PERCENT = 3;
 export const COPPER_VISIT_PPM = 200;
 /** Lowest pH of a new glycol fluid, FMVSS 116 S5.1.4. */
 export const PH_LEAST = 7;
+/** What a boiling tester may be wrong by, °C [M]. */
+const TESTER_ERROR_C = 10;
 /** Within this of a limit a reservoir reading alone does not decide, % [M]. */
 const NEAR_PERCENT = 0.3;
 
@@ -127,7 +129,9 @@ export function condition(request: ConditionRequest): ConditionAnswer {
 
 /**
  * Boiling point below which a grade is replaced at this visit, °C: the trade's
- * 180 °C for DOT 4 [C], else what the formula gives for 1.5 % water [M].
+ * 180 °C for DOT 4 [C], for another glycol what the formula gives for 1.5 %
+ * water [M]. Silicone takes up no water that would lower it by and by: below its
+ * dry limit, less what a tester may be wrong by, something else is in it [M].
  */
 export function visitBoilingLimit(grade: Grade, isoClass: IsoClass | null): Figure {
   if (grade === 'DOT 4' && isoClass === null) {
@@ -139,9 +143,27 @@ export function visitBoilingLimit(grade: Grade, isoClass: IsoClass | null): Figu
       source: PRACTICE,
     });
   }
+  const limits = limitsOf(grade, isoClass);
+  if (CHEMISTRY[grade] === 'silicone')
+    return figure({
+      label: 'Replace below, at this visit',
+      value: limits.dryC - TESTER_ERROR_C,
+      unit: '°C',
+      rule: `the standard’s dry limit less ${TESTER_ERROR_C} °C that a tester may be wrong by: silicone takes up no water, below that something else is in it`,
+      source: MODEL,
+      from: [
+        figure({
+          label: 'Dry boiling point, at least',
+          value: limits.dryC,
+          unit: '°C',
+          rule: 'limit of the standard',
+          source: limits.source,
+        }),
+      ],
+    });
   return figure({
     label: 'Replace below, at this visit',
-    value: boilingPointC(limitsOf(grade, isoClass), WATER_THIS_VISIT_PERCENT),
+    value: boilingPointC(limits, WATER_THIS_VISIT_PERCENT),
     unit: '°C',
     rule: `boiling point of this grade with ${WATER_THIS_VISIT_PERCENT} % water, interpolated between its limits`,
     source: MODEL,

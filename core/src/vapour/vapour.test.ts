@@ -130,6 +130,21 @@ describe('two masses', () => {
     expect(run.points.at(-1)!.discC - 20).toBeLessThan(63.1);
   });
 
+  // By hand: 3000 J/K of disc and 5 kg · 600 J/(kg·K) of caliper with its fluid share 189 kJ: 31.5 K each,
+  // when nothing is shed (specific heats from memory). The way between them, 3 W/K against 3000 J/K
+  // twice, evens out in 500 s: after 500 s a share e^−1 of the difference is left.
+  test('what a stop leaves in the disc is shared with the caliper', () => {
+    const shut = { ...twoMasses(6, 5), discAirWK: 0, discAirWKPerMs: 0, caliperAirWK: 0 };
+    const joule = stopHeatJ(SMALL_CAR, 100 / 3.6);
+    const stop = { seconds: 1, heatW: joule, speedMs: 0 };
+    const even = simulateHeat(shut, [stop, { seconds: 21_000, heatW: 0, speedMs: 0 }], 20);
+    expect(even.points.at(-1)!.discC - 20).toBeCloseTo(189_043 / 6000, 1);
+    expect(even.points.at(-1)!.fluidC).toBeCloseTo(even.points.at(-1)!.discC, 6);
+    const soon = simulateHeat(shut, [stop, { seconds: 500, heatW: 0, speedMs: 0 }], 20);
+    const { discC, fluidC } = soon.points.at(-1)!;
+    expect((discC - fluidC) / (189_043 / 3000)).toBeCloseTo(Math.exp(-1), 2);
+  });
+
   // By hand: 1 kW for ever, at 10 m/s: the disc sheds 4 + 1.2·10 = 16 W/K, and through the caliper
   // 3·1.5/(3 + 1.5) = 1 W/K: 58.8 K on the disc, two thirds of it, 39.2 K, in the fluid. Standing,
   // 4 + 1 W/K: 200 K and 133 K. Conductances are starting values of ours, from memory.
