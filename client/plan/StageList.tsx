@@ -1,4 +1,11 @@
-import { stageTitle, stageWords, type PlanStage, type PlanStop } from '@brook/core/stages';
+import {
+  leastCounts,
+  mostCounts,
+  stageTitle,
+  stageWords,
+  type PlanStage,
+  type PlanStop,
+} from '@brook/core/stages';
 import { bleederName, VEHICLE_TRAITS } from '@brook/core/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { METHOD_TRAITS, METHOD_WORDS } from '@brook/core/flow';
@@ -219,8 +226,8 @@ function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
     new: 'Until it runs new and clear.',
     sweep:
       stop.fillMl.value > 0
-        ? `It swallows about ${Math.ceil(stop.fillMl.value)} mL before fluid comes; then the volume of its path once.`
-        : 'The volume of its path once.',
+        ? `It swallows about ${Math.ceil(stop.fillMl.value)} mL before fluid comes; then ${sweepWords(stop)}`
+        : capital(sweepWords(stop)),
     clear: 'The three that must be clear.',
   }[stop.until];
   const pumps = {
@@ -237,6 +244,12 @@ function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
   if (stop.counted === 'strokes')
     return `${capital(stop.control)}: ${stop.shape}.${!VEHICLE_TRAITS[layout.vehicleKind].bar || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
   return `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. Opened ${open}. ${until}`;
+}
+
+/** Until when a sweep goes on: by its bubbles within a band, or by the volume of its path. */
+function sweepWords(stop: PlanStop): string {
+  if (!stop.band) return 'the volume of its path once.';
+  return `from ${leastCounts(stop)} to ${mostCounts(stop)} ${stop.counted}, until the last three are clear: ${stop.strokes.value} are usual. Beyond that something is wrong.`;
 }
 
 /** Where on the way to top up, short enough for a row of the table. */

@@ -1,4 +1,4 @@
-import { type PlanStop } from '@brook/core/stages';
+import { leastCounts, type PlanStop } from '@brook/core/stages';
 import { emptyOnWayMl, wayTo } from '@brook/core/inside';
 import type { Plan } from '@brook/core/plan';
 import { MISSING_WORDS, type NextStep, type RunState } from '@brook/core/run';
@@ -24,7 +24,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
     case 'stroke':
       return {
         number: String(step.strokesLeft),
-        under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.strokes.value}`,
+        under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.band ? `${leastCounts(step.stop)} at least` : step.stop.strokes.value}`,
         call:
           step.stop.counted === 'strokes'
             ? 'Tap for each stroke'
@@ -38,9 +38,13 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       };
     case 'more strokes': {
       const made = state.bleeders.find((b) => b.stopId === step.stop.id)!.strokes;
+      const over = made - step.stop.strokes.value;
       return {
-        number: `+${made - step.stop.strokes.value}`,
-        under: `${counts(step.stop, 2)} over the plan`,
+        number: over < 0 ? String(-over) : `+${over}`,
+        under:
+          over < 0
+            ? `${counts(step.stop, -over)} to the count that is usual`
+            : `${counts(step.stop, 2)} over the plan`,
         call: MISSING_WORDS[
           step.missing.includes('bubbles in the last three')
             ? 'bubbles in the last three'

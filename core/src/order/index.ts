@@ -57,6 +57,7 @@ export { fullStrokeVolume, strokeVolume } from './strokeVolume';
 export { lookAfterS, strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
 export {
   makeCount,
+  SWEEP_PASSES,
   type OrderRefusal,
   type Visit,
   type VisitPrice,

@@ -8,9 +8,18 @@ import { lookAfterS } from './topUp';
 export interface Visit {
   readonly bleederId: string;
   readonly method: Method;
-  /** 'new': until the outlet is as new as wanted. 'sweep': what is empty on its path, then the volume of the path once, to move air on. 'clear': the three counts that must be free of bubbles. */
+  /** 'new': until the outlet is as new as wanted. 'sweep': what is empty on its path, then the volume of the path, to move air on. 'clear': the three counts that must be free of bubbles. */
   readonly until: 'new' | 'sweep' | 'clear';
+  /**
+   * Of a sweep, how often the volume of the path is planned: once to move air on
+   * where others follow; after work three times, for the core of a laminar flow
+   * runs at twice the mean and bubbles come late [C].
+   */
+  readonly passes?: number;
 }
+
+/** Passes after which a sweep that ends by its bubbles may end at the earliest, is planned with, and at the latest asks what is wrong [C]. */
+export const SWEEP_PASSES = { least: 1, planned: 3, most: 5 } as const;
 
 /** A call to top up a bowl before the count that follows. */
 export interface VisitTopUp {
@@ -120,7 +129,8 @@ export function bleedVisit(
   // While the way fills somebody looks into the bowl once a second at the most.
   if (jar && fillMl > 0 && bowl.maxMl - mostMlS.value < bowl.airDrawnMl)
     return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
-  const sweepMl = path.volumeMl.value + (jar ? 0 : fillMl);
+  const passes = visit.until === 'sweep' ? (visit.passes ?? 1) : 1;
+  const sweepMl = path.volumeMl.value * passes + (jar ? 0 : fillMl);
   const sweep = Math.max(LEAST_COUNTS, Math.ceil(sweepMl / countMl - EPSILON_ML));
   const least = visit.until === 'sweep' ? sweep : LEAST_COUNTS;
   if (reverse) {

@@ -1,5 +1,5 @@
 export { cameOff, heldBack } from './beginning';
-export { planBleed, controlOf, RULES_VERSION, wrenchMm } from './plan';
+export { planBleed, controlOf, LAST_FILL_FROM_ML, RULES_VERSION, wrenchMm } from './plan';
 export type {
   Plan,
   PlanBowl,

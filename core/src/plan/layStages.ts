@@ -1,6 +1,6 @@
 import type { Path } from '../circuit';
 import { METHOD_TRAITS } from '../flow';
-import { bledMl, countAt, movedMl, type OrderSetup, type VisitPrice } from '../order';
+import { bledMl, countAt, movedMl, SWEEP_PASSES, type OrderSetup, type VisitPrice } from '../order';
 import {
   bleedMinutes,
   bleedWaiting,
@@ -66,6 +66,7 @@ export function layStages({
         secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
         fromBowl: !traits.reverse,
         ...(countAt(setup, ordered.visit).selfFed ? { selfFed: true } : {}),
+        ...bandOf(setup, path, price),
         until: price.visit.until,
         shape: shapeOf(asked, path, air),
         why: ordered.why,
@@ -97,6 +98,18 @@ export function layStages({
     };
   });
   return { stages, stops };
+}
+
+/** Between what a sweep may end and where it asks what is wrong; the marks of a jar show nothing of the fill. */
+function bandOf(
+  setup: OrderSetup,
+  path: Path,
+  { visit, fillMl }: VisitPrice,
+): Pick<PlanStop, 'band'> {
+  if (visit.until !== 'sweep' || (visit.passes ?? 1) === 1) return {};
+  const first = countAt(setup, visit).mostMlS ? 0 : fillMl;
+  const ml = (passes: number) => first + passes * path.volumeMl.value;
+  return { band: { leastMl: ml(SWEEP_PASSES.least), mostMl: ml(SWEEP_PASSES.most) } };
 }
 
 /** What is poured in during a visit, by hand or by what feeds the bowl, mL. */

@@ -3,10 +3,12 @@ import {
   givenOrder,
   orderSetup,
   schoolOrder,
+  SWEEP_PASSES,
   type OrderedVisit,
   type OrderId,
   type OrderSettings,
   type OrderSetup,
+  type Visit,
 } from '../order';
 import { countFor } from './counts';
 import { emptiesFirst } from './preparation';
@@ -59,12 +61,14 @@ export function orderVisits(
     : {
         ...kept,
         visits: kept.visits.map((v) =>
-          asked.work.owed?.oldAt.includes(v.visit.bleederId)
-            ? v
-            : { ...v, visit: { ...v.visit, until: 'sweep' as const } },
+          asked.work.owed?.oldAt.includes(v.visit.bleederId) ? v : { ...v, visit: swept(v.visit) },
         ),
       };
 }
+
+/** A visit that carries air out and ends by its bubbles. What only primes, or goes round again, stays as it is. */
+const swept = (visit: Visit): Visit =>
+  visit.until === 'new' ? { ...visit, until: 'sweep', passes: SWEEP_PASSES.planned } : visit;
 
 /** The visits of one order. @returns null where it has nothing to say, or leaves one of these bleeders out */
 export function visitsOf(

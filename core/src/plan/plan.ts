@@ -241,12 +241,15 @@ function refused(methods: readonly PlanMethod[], ...reasons: PlanRefusal[]): Pla
   return { verdict: 'refused', reasons, methods };
 }
 
+/** Less than this nobody pours at the end, mL. */
+export const LAST_FILL_FROM_ML = 0.5;
+
 /** What brings the bowls to where they should stand at the end, mL. */
 function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string, number>>): number {
-  return bowls.reduce(
-    (sum, b) => sum + Math.max(0, b.finalLevelMl - (levelMl[b.id] ?? b.maxMl)),
-    0,
-  );
+  return bowls.reduce((sum, b) => {
+    const ml = b.finalLevelMl - (levelMl[b.id] ?? b.maxMl);
+    return sum + (ml > LAST_FILL_FROM_ML ? ml : 0);
+  }, 0);
 }
 
 /** What comes out of the syringe instead of the bowl, mL. */

@@ -11,7 +11,7 @@ import type { PlanPreferences } from './preferences';
 const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
   new: 'simulated along the path: lines laminar (new at the outlet is 1 − 1/(4θ²) after θ line volumes, nothing before ½), master chamber, modulator and caliper mixed (1 − e^−θ), shared stretches as the earlier bleeders left them, reservoir topped up in batches. Bends and pulsed strokes mix, so this is an upper bound.',
   sweep:
-    'what is empty on the way, then the volume of the path once, so that what stands anywhere on the way has reached the bleeder',
+    'what is empty on the way, then the volume of the path: once where others follow, three times where it ends by its bubbles, for the core of the flow runs at twice the mean and bubbles come late',
   clear: 'three strokes or marks that must be free of bubbles',
 };
 

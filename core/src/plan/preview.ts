@@ -14,6 +14,7 @@ import {
   OrderSearch,
   priceOrder,
   startFluid,
+  SWEEP_PASSES,
   type OrderCost,
   type OrderId,
   type OrderPrice,
@@ -107,7 +108,7 @@ function untilOf(plan: Plan): (visits: readonly OrderedVisit[]) => readonly Orde
   return (visits) =>
     visits.map((v) =>
       v.visit.until === 'new' && !renewed.has(v.visit.bleederId)
-        ? { ...v, visit: { ...v.visit, until: 'sweep' } }
+        ? { ...v, visit: { ...v.visit, until: 'sweep', passes: SWEEP_PASSES.planned } }
         : v,
     );
 }
@@ -360,6 +361,7 @@ function againOf(plan: Plan): {
       bleederId: s.bleeder.id,
       method: s.method,
       until: s.until,
+      ...(s.band ? { passes: SWEEP_PASSES.planned } : {}),
     })),
     setup: {
       ...setup,

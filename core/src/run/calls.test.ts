@@ -22,7 +22,7 @@ import {
   type RunEvent,
   type RunHappening,
 } from '.';
-import type { PlanStop } from '../stages';
+import { leastCounts, mostCounts, type PlanStop } from '../stages';
 import { emptyRun, type RunState } from './state';
 import { foldEvent } from './fold';
 
@@ -305,7 +305,7 @@ describe('a way that is empty', () => {
     expect(state.bleeders[0]!.strokes).toBe(3);
     expect(state.bledMl).toBe(0);
     expect(stop!.fillMl.value).toBeGreaterThan(3 * stop!.strokeMl.value);
-    expect(stop!.neededMl.value).toBeCloseTo(stop!.fillMl.value + stop!.pathVolumeMl.value, 9);
+    expect(stop!.neededMl.value).toBeCloseTo(stop!.fillMl.value + 3 * stop!.pathVolumeMl.value, 9);
     expect(stop!.bledMl.value).toBeCloseTo(
       stop!.strokes.value * stop!.strokeMl.value - stop!.fillMl.value,
       9,
@@ -470,5 +470,93 @@ describe('a bowl that is kept full', () => {
     const seconds = slow.stops.reduce((sum, s) => sum + s.strokes.value * s.secondsPerStroke, 0);
     expect(slow.totals.waitingMinutes.value).toBeCloseTo(seconds / 60, 9);
     expect(planned(CAR, { method: 'two people' }).totals.waitingMinutes.value).toBe(0);
+  });
+});
+
+// One volume of the path is the least, three are usual, five not rare: common practice, no source.
+describe('a sweep after a part ends by its bubbles, within its band', () => {
+  const layout = layoutOf('hatchback-diagonal');
+  const plan = planned(layout, {
+    work: {
+      ...routineFlush(allMasters(layout)),
+      purpose: 'after work',
+      parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true }],
+    },
+  });
+  const stop = plan.stops[0]!;
+  const [least, most] = [leastCounts(stop), mostCounts(stop)];
+  /** Some strokes at it, read as somebody sees them, topped up where it is called for. */
+  const after = (strokes: number, reading: 'none' | 'some'): RunState => {
+    let n = 0;
+    const begin = followCalls(plan, {
+      deviceId: 'phone',
+      nextId: () => `b${++n}`,
+      startMs: 0,
+      strokes: 0,
+    });
+    let state = runOf(plan, begin as never);
+    for (let made = 0; made < strokes; ) {
+      const step = nextStep(state);
+      if (step.kind === 'top up')
+        state = foldEvent(
+          state,
+          event({ kind: 'topped up', bowlId: step.bowl.id, containerId: null }, plan.id),
+        );
+      else {
+        state = foldEvent(state, event({ kind: 'stroke', stopId: stop.id }, plan.id));
+        if (++made < strokes) state = read(state, reading);
+      }
+    }
+    return state;
+  };
+  const read = (state: RunState, reading: 'none' | 'some') =>
+    foldEvent(state, event({ kind: 'bubbles', stopId: stop.id, reading }, plan.id));
+
+  test('it is planned with fill and three volumes, between fill and one and fill and five', () => {
+    const [fill, path] = [stop.fillMl.value, stop.pathVolumeMl.value];
+    expect(fill).toBeGreaterThan(0);
+    expect(stop.neededMl.value).toBeCloseTo(fill + 3 * path, 9);
+    expect(least).toBe(Math.ceil((fill + path) / stop.strokeMl.value));
+    expect(most).toBe(Math.ceil((fill + 5 * path) / stop.strokeMl.value));
+    expect(least).toBeLessThan(stop.strokes.value);
+    expect(most).toBeGreaterThan(stop.strokes.value);
+  });
+
+  test('clear, it may be shut from its least on, and not before', () => {
+    expect(nextStep(read(after(least - 1, 'none'), 'none'))).toMatchObject({
+      kind: 'stroke',
+      strokesLeft: 1,
+    });
+    expect(nextStep(after(least, 'none')).kind).toBe('read');
+    expect(nextStep(read(after(least, 'none'), 'none')).kind).toBe('shut');
+  });
+
+  test('not clear it goes on, and past its most somebody is asked what is wrong', () => {
+    const still = read(after(most - 1, 'some'), 'some');
+    expect(still.halts).toEqual([]);
+    expect(['more strokes', 'top up']).toContain(nextStep(still).kind);
+    const over = after(most, 'some');
+    expect(over.halts).toMatchObject([{ reason: 'air never ends', decision: null }]);
+    expect(nextStep(over).kind).toBe('decide');
+    // Clear at last, nothing is asked.
+    expect(read(after(most - 1, 'some'), 'none').halts).toEqual([]);
+    expect(after(most, 'none').halts).toEqual([]);
+  });
+
+  test('what only primes, or goes round again, ends by its count', () => {
+    const dry = planned(layout, {
+      work: { ...routineFlush(allMasters(layout)), purpose: 'new or dry' },
+    });
+    const banded = (purpose: string) =>
+      dry.stages.flatMap((s) =>
+        s.kind === 'bleed' && s.purpose === purpose
+          ? s.stopIds.map((id) => dry.stops.find((x) => x.id === id)!.band !== undefined)
+          : [],
+      );
+    expect(new Set(banded('prime'))).toEqual(new Set([false]));
+    expect(new Set(banded('bleed'))).toEqual(new Set([true]));
+    expect(new Set(banded('in turn until clear'))).toEqual(new Set([false]));
+    const flush = planned(layout).stops[0]!;
+    expect([leastCounts(flush), mostCounts(flush)]).toEqual([flush.strokes.value, Infinity]);
   });
 });

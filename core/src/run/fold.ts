@@ -1,7 +1,14 @@
 import { changesTheSums, partIdOf, withSizes } from '../circuit';
 import { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo } from '../inside';
 import { heldBack, OPENING_STEPS, type Plan } from '../plan';
-import { afterSaying, stageOpens, type OwnStage, type PlanStop, type StageHalt } from '../stages';
+import {
+  afterSaying,
+  mostCounts,
+  stageOpens,
+  type OwnStage,
+  type PlanStop,
+  type StageHalt,
+} from '../stages';
 import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
 import { MENDABLE, type HaltReason, type Kept, type RunEvent } from './event';
@@ -211,11 +218,16 @@ function stroke(before: RunState, event: Of<'stroke'>): RunState {
   const inJar = stop.fromBowl && stop.mostMlS !== null;
   const movedMl = ml + (inJar ? emptyOnWayMl(state.empties, way(state, stop)) : 0);
   const { next, passedMl } = moved(state, stop, movedMl, inJar ? movedMl : stop.mostStrokeMl.value);
-  return atBleeder(next, event.stopId, (b) => ({
+  const after = atBleeder(next, event.stopId, (b) => ({
     ...b,
     strokes: b.strokes + 1,
     bledMl: b.bledMl + passedMl,
   }));
+  const b = after.bleeders.find((x) => x.stopId === event.stopId);
+  // Past its band bubbles are no matter of patience any more: somebody says what is wrong.
+  return b && b.strokes === mostCounts(stop) && b.bubbles !== null && b.bubbles.reading !== 'none'
+    ? halt(after, { id: event.id, reason: 'air never ends', stopId: event.stopId })
+    : after;
 }
 
 const stopIn = (state: RunState, stopId: string): PlanStop | undefined =>

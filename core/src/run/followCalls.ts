@@ -1,7 +1,8 @@
 import type { RunEvent, RunHappening } from './event';
 import { foldEvent } from './fold';
 import { nextStep, type NextStep } from './nextStep';
-import { usualSaying, type OwnStage } from '../stages';
+import { strokesUntilTopUp } from '../order';
+import { usualSaying, type OwnStage, type PlanStop } from '../stages';
 import { emptyRun, type RunState } from './state';
 import type { Plan } from '../plan';
 
@@ -81,6 +82,12 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     }
     case 'read': {
       const stopId = step.stop.id;
+      // A sweep that might end is gone on with as planned.
+      const made = state.bleeders.find((b) => b.stopId === stopId)!.strokes;
+      if (made < step.stop.strokes.value)
+        return isLow(state, step.stop)
+          ? { kind: 'topped up', bowlId: step.stop.bowlId, containerId: null }
+          : { kind: 'stroke', stopId };
       return step.missing.includes('bubbles not read')
         ? { kind: 'bubbles', stopId, reading: 'none' }
         : { kind: 'colour', stopId, colour: state.plan.newColour };
@@ -107,4 +114,10 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     case 'ended':
       return null;
   }
+}
+
+/** Whether the next stroke, made in full, could take its bowl below the call. */
+function isLow(state: RunState, { fromBowl, bowlId, mostStrokeMl }: PlanStop): boolean {
+  const bowl = state.plan.bowls.find((b) => b.id === bowlId)!;
+  return fromBowl && strokesUntilTopUp(state.leastMl[bowlId]!, bowl, mostStrokeMl.value) === 0;
 }

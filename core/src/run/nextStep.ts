@@ -2,8 +2,15 @@ import { partIdOf } from '../circuit';
 import { COLOURS } from '../fluid';
 import { emptyOnWayMl, wayTo } from '../inside';
 import { lookAfterS, strokesUntilTopUp } from '../order';
-import type { Plan, PlanBowl, PreparationStep } from '../plan';
-import { isStageThrough, stageWhen, type OwnStage, type PlanStop, type StageWhen } from '../stages';
+import { LAST_FILL_FROM_ML, type Plan, type PlanBowl, type PreparationStep } from '../plan';
+import {
+  isStageThrough,
+  leastCounts,
+  stageWhen,
+  type OwnStage,
+  type PlanStop,
+  type StageWhen,
+} from '../stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
 
 /** What is still missing before a bleeder may be shut. */
@@ -154,16 +161,18 @@ const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => 
  */
 export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
   const missing: Missing[] = [];
-  if (b.strokes < stop.strokes.value) missing.push('strokes');
-  const last = plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
-  // Bubbles are read where they count; an earlier opening only moves fluid.
+  if (b.strokes < leastCounts(stop)) missing.push('strokes');
+  // Bubbles are read where they count: at the last opening, and where a sweep ends by them; any other only moves fluid.
+  const last =
+    stop.band !== undefined ||
+    plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
   if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES)
     missing.push('bubbles in the last three');
   else if (
     last &&
     (!b.bubbles ||
       b.bubbles.atStroke !== b.strokes ||
-      b.strokes < Math.min(LAST_STROKES, stop.strokes.value))
+      b.strokes < Math.min(LAST_STROKES, leastCounts(stop)))
   )
     missing.push('bubbles not read');
   if (stop.until !== 'new') return missing;
@@ -216,7 +225,7 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
     return {
       kind: 'stroke',
       stop,
-      strokesLeft: stop.strokes.value - b.strokes,
+      strokesLeft: leastCounts(stop) - b.strokes,
       strokesUntilTopUp: untilTopUp,
     };
   }
@@ -227,7 +236,7 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
 function lastFill(state: RunState): NextStep {
   for (const bowl of state.plan.bowls) {
     const pourMl = bowl.finalLevelMl - state.levelMl[bowl.id]!;
-    if (pourMl > 0.5) return { kind: 'last fill', bowl, pourMl };
+    if (pourMl > LAST_FILL_FROM_ML) return { kind: 'last fill', bowl, pourMl };
   }
   return { kind: 'finished' };
 }

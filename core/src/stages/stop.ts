@@ -58,4 +58,17 @@ export interface PlanStop {
   /** Old fluid that stays on this path when the plan is through. */
   readonly oldLeftMl: Figure;
   readonly topUps: readonly PlannedTopUp[];
+  /** Of a sweep that ends by its bubbles: what must have passed, its fill among it, and what is asked about beyond, mL. Left out where it ends by its count. */
+  readonly band?: { readonly leastMl: number; readonly mostMl: number };
 }
+
+/** Fewest counts at every bleeder: three free of bubbles are its end sign. */
+const LEAST = 3;
+
+/** Counts after which an opening may end. */
+export const leastCounts = ({ band, strokes, strokeMl }: PlanStop): number =>
+  band ? Math.max(LEAST, Math.ceil(band.leastMl / strokeMl.value - 1e-9)) : strokes.value;
+
+/** Counts beyond which bubbles are no matter of patience any more; none where it ends by its count. */
+export const mostCounts = ({ band, strokeMl }: PlanStop): number =>
+  band ? Math.max(LEAST, Math.ceil(band.mostMl / strokeMl.value - 1e-9)) : Infinity;

@@ -11,6 +11,7 @@ import {
   type ToolNext,
   type ToolStep,
 } from '../scanTool';
+import { SWEEP_PASSES } from '../order';
 import { bleed, each, STROKES, working, type BleedDraft } from './bleedDrafts';
 import type { OwnStageKind } from './kind';
 
@@ -70,7 +71,11 @@ export const toolCycle: OwnStageKind<
     const again = working(input, STROKES) ?? (method === 'injection' ? 'two people' : method);
     return [
       { kind: 'tool cycle', atHand: means.scanTool },
-      bleed('again after the tool', again, each(input.orderOf(open, again), 'sweep')),
+      bleed(
+        'again after the tool',
+        again,
+        each(input.orderOf(open, again), 'sweep', SWEEP_PASSES.planned),
+      ),
     ];
   },
   figures: (layout) => ({
