@@ -1,5 +1,6 @@
 import type { Job } from '@brook/contract';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
+import { toTakeAlong } from '@brook/core/plan';
 import { ADMIT_WORDS } from '@brook/core/shelf';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -72,6 +73,9 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
           </View>
         ))}
       </View>
+      {job.planResult?.verdict === 'planned' ? (
+        <FigureRow figure={toTakeAlong(job.planResult.plan)} label="With its margin" />
+      ) : null}
       <FigureRow figure={pick.leftOverMl} />
       {looked !== null && needsSecondLook(pick) ? (
         <Choice

@@ -36,6 +36,7 @@ export const houseRules = z.strictObject({
   joinWay: oneOf('Joining', RULE_OPTIONS.joinWay),
   jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
   bowlWay: oneOf('Rest in the reservoir', RULE_OPTIONS.bowlWay),
+  pickMargin: oneOf('Taken along', RULE_OPTIONS.pickMargin),
   newAtOutlet: oneOf('New at the outlet', RULE_OPTIONS.newAtOutlet).describe('per cent'),
   lowStockMl: amount('lowStockMl'),
   drumMl: amount('drumMl'),

@@ -38,3 +38,4 @@ export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lif
 
 export { BOWL_WAY_WORDS, rinseWords, type BowlTreatment } from './bowlTreatment';
 export { planGlance, type PlanGlance } from './glance';
+export { toTakeAlong } from './takeAlong';

@@ -4,6 +4,7 @@ import { paths, type DriverSide, type Layout } from '../circuit';
 import type { Figure } from '../figure';
 import type { Method } from '../flow';
 import { DEFAULT_RULES } from '../rules';
+import { routineFlush } from '../scope';
 import {
   arbitraryLayout,
   countingIds,
@@ -20,6 +21,7 @@ import {
   planBleed,
   planPreferences,
   planGlance,
+  toTakeAlong,
   preparationWords,
   refusalWords,
   rulesForPlan,
@@ -200,6 +202,23 @@ describe('amounts', () => {
       'Penetrant on the bleeders left front',
     ]);
     expect(planGlance(planned(plan.layout, { method: 'alone, bottle' })).people).toBe(1);
+  });
+
+  // One more pass at the longest bleeder: common practice of ours, a house rule.
+  test('what is taken along has one more pass at the longest bleeder, or nothing more', () => {
+    const plan = planOf('hatchback-diagonal');
+    const longest = plan.stops.reduce((a, b) =>
+      b.pathLengthM.value > a.pathLengthM.value ? b : a,
+    );
+    expect(toTakeAlong(plan).value).toBeCloseTo(
+      plan.totals.pouredMl.value + longest.pathVolumeMl.value,
+      9,
+    );
+    const bare = planned(plan.layout, { preferences: { pickMargin: 'none' } });
+    expect(toTakeAlong(bare)).toBe(bare.totals.pouredMl);
+    const look = { ...routineFlush(['master']), purpose: 'look and prove' as const };
+    const nothing = planned(plan.layout, { work: look });
+    expect(toTakeAlong(nothing).value).toBe(nothing.totals.pouredMl.value);
   });
 
   test('minutes follow from their house rules', () => {

@@ -13,6 +13,7 @@ type PlanRule =
   | 'joinWay'
   | 'jointTightness'
   | 'bowlWay'
+  | 'pickMargin'
   | 'minutesPerBleeder'
   | 'minutesPerTopUp'
   | 'secondsPerStrokeTwoPeople'
@@ -85,6 +86,7 @@ export function rulesForPlan(
     joinWay,
     jointTightness,
     bowlWay,
+    pickMargin,
     minutesPerBleeder,
     minutesPerTopUp,
     secondsPerStrokeTwoPeople,
@@ -102,6 +104,7 @@ export function rulesForPlan(
     joinWay,
     jointTightness,
     bowlWay,
+    pickMargin,
     minutesPerBleeder,
     minutesPerTopUp,
     secondsPerStrokeTwoPeople,

@@ -36,6 +36,8 @@ export interface HouseRules {
   readonly jointTightness: 'by feel' | 'by the manual';
   /** What is done about the old rest in the bowl. */
   readonly bowlWay: (typeof BOWL_RULES)[number];
+  /** What is taken along beyond what the plan pours. */
+  readonly pickMargin: 'one more pass' | 'none';
   /** Below this much of a grade that may be used, the shelf says that it runs low. */
   readonly lowStockMl: number;
   /** What the waste drum holds. */
@@ -90,6 +92,7 @@ export const DEFAULT_RULES: HouseRules = {
   joinWay: 'held down',
   jointTightness: 'by feel',
   bowlWay: 'cheapest',
+  pickMargin: 'one more pass',
   newAtOutlet: '95',
   lowStockMl: 1000,
   drumMl: 20_000,
@@ -159,6 +162,7 @@ export const RULE_OPTIONS = {
   jointTightness: ['by feel', 'by the manual'],
   newAtOutlet: NEW_AT_OUTLET,
   bowlWay: BOWL_RULES,
+  pickMargin: ['one more pass', 'none'],
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
 
 /** Every school of this workshop's page, in its order. */
@@ -276,6 +280,22 @@ export const SCHOOLS: readonly School[] = [
         label: 'Wipe it out',
         speaksFor:
           'Takes the dirt that no syringe takes, above the outlets only. Not past a screen or baffles.',
+      },
+    ],
+  },
+  {
+    key: 'pickMargin',
+    question: 'How much fluid is taken along?',
+    options: [
+      {
+        value: 'one more pass',
+        label: 'One more pass at the longest bleeder',
+        speaksFor: 'Air that comes late, or a line longer than was guessed, does not end the job.',
+      },
+      {
+        value: 'none',
+        label: 'What the plan pours',
+        speaksFor: 'Less is opened and left over; the shelf is near.',
       },
     ],
   },

@@ -50,7 +50,7 @@ export function pickFromShelf(needed: Figure, admitted: readonly ShelfContainer[
       label: 'Left over',
       value: total - needed.value,
       unit: 'mL',
-      rule: 'what the containers hold less what is poured',
+      rule: 'what the containers hold less what is taken along for the job',
       source: ARITHMETIC,
       from: [needed, ...containers.map(leftIn)],
     }),

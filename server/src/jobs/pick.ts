@@ -1,5 +1,6 @@
 import type { JobPick } from '@brook/contract';
 import type { HouseRules } from '@brook/core/rules';
+import { toTakeAlong } from '@brook/core/plan';
 import { admitContainer, pickFromShelf } from '@brook/core/shelf';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { Job } from '../db/models';
@@ -33,7 +34,7 @@ export async function pickFor(
     .map((c) => ({ ...c, ...admitContainer(c, rules.openContainers) }))
     .filter((c) => c.verdict !== 'refuse')
     .slice(0, MOST);
-  const pick = pickFromShelf(job.planResult.plan.totals.pouredMl, usable);
+  const pick = pickFromShelf(toTakeAlong(job.planResult.plan), usable);
   if (pick.kind === 'short') return pick;
   return {
     ...pick,
