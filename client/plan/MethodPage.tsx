@@ -64,6 +64,9 @@ const DAY: readonly { readonly value: DayKey; readonly label: string; readonly a
     },
   ];
 
+/** Before each reason: for, to be minded, against, in the way. */
+const WEIGHT_SIGNS = { for: '+', mind: '!', against: '−', stops: '×' } as const;
+
 /** Every method ranked for this job, with the reasons in words and figures; the technician decides. */
 export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProps) {
   const wide = useWideScreen();
@@ -229,7 +232,7 @@ function MethodLine({ job, row, chosen, open, onOpen, onUse }: MethodLineProps) 
           {row.reasons.map((r, i) => (
             <View key={i} style={styles.reason}>
               <Words size="small" strong>
-                {r.weight === 'for' ? '+' : r.weight === 'against' ? '−' : '×'}
+                {WEIGHT_SIGNS[r.weight]}
               </Words>
               <View style={styles.grow}>
                 <Words size="small">{methodReasonWords(job.layout, r)}</Words>

@@ -1,3 +1,4 @@
+import { clutchSet } from '@brook/core/clutch';
 import { linesOf, needsTool } from '@brook/core/stages';
 import type { Job, PlanChoices } from '@brook/contract';
 import { chambersOf, type Layout } from '@brook/core/circuit';
@@ -91,6 +92,9 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
           onChoose={(primeInPlace) => set({ primeInPlace })}
           options={[
             { value: 'bench', label: 'On the bench first' },
+            ...(has('dry') && draft.masterIds.some((id) => clutchSet(layout, id))
+              ? [{ value: 'as a set' as const, label: 'With line and slave, off as one' }]
+              : []),
             { value: 'in place', label: 'Primed in place' },
           ]}
         />

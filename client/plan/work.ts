@@ -41,7 +41,7 @@ export interface WorkDraft {
   /** Whether anything besides the parts named was opened. */
   readonly elseOpened: YesNo | null;
   readonly masterChanged: MasterDraft | null;
-  readonly primeInPlace: 'bench' | 'in place';
+  readonly primeInPlace: 'bench' | 'as a set' | 'in place';
   /** As typed, per bowl. */
   readonly lowest: Readonly<Record<string, string>>;
   readonly modulatorOpened: YesNo;
@@ -74,7 +74,7 @@ export function workDraft(
     masterIds: work.masterIds,
     holdPoint: said(holdPoint),
     elseOpened: work.parts.length > 0 ? 'no' : null,
-    primeInPlace: primeInPlace ? 'in place' : 'bench',
+    primeInPlace: primeInPlace ? 'in place' : work.setAsOne ? 'as a set' : 'bench',
     modulatorOpened: said(work.modulatorOpened),
     stillSoft: said(work.airInModulator),
     renewPockets: said(work.renewPockets),
@@ -202,6 +202,7 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
       masterIds: [...draft.masterIds],
       endLost: draft.endLost === 'no' ? null : draft.endLost,
       anotherLamp: draft.endLost === 'no' && lampOfTheValve(layout, before.work),
+      ...(draft.primeInPlace === 'as a set' ? { setAsOne: true } : {}),
       modulatorOpened: !flush && draft.modulatorOpened === 'yes',
       airInModulator: draft.asks.includes('soft') && draft.stillSoft === 'yes',
       renewPockets: flush && draft.renewPockets === 'yes',

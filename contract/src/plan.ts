@@ -83,6 +83,9 @@ export const workDone = z.strictObject({
     .default([])
     .describe('Lowest level seen, per bowl'),
   modulatorOpened: flag('modulatorOpened').default(false),
+  setAsOne: flag('setAsOne')
+    .optional()
+    .describe('Of a dry clutch: master, line and slave come off as one'),
   airInModulator: flag('airInModulator')
     .default(false)
     .describe('Still soft after a whole bleed that ended clean'),

@@ -81,7 +81,7 @@ const SCREENS: readonly (readonly [
       const j = await w.planned(await w.vehicle('van-four-channel', 'right'));
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('button', { name: /^Order:/ }).click();
-      await page.getByText(/All 24 orders decided/).waitFor();
+      await page.getByText(/With one opening each/).waitFor();
     },
   ],
   [

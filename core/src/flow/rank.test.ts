@@ -1,6 +1,7 @@
 import { paths, type Layout } from '../circuit';
 import { fluidViscosity } from '../fluid';
 import { strokeVolume } from '../order';
+import { layoutTemplates } from '../circuit';
 import { EVERYTHING, layoutOf } from '../testing';
 import {
   METHODS,
@@ -30,7 +31,7 @@ const rank = (layout: Layout, more: Partial<MethodQuestion> = {}) =>
     ...more,
   });
 const row = (rows: readonly MethodRow[], method: Method) => rows.find((r) => r.method === method)!;
-const SIGNS = { for: '+', against: '−', stops: '×' } as const;
+const SIGNS = { for: '+', mind: '!', against: '−', stops: '×' } as const;
 /** What is said of a method, short: verdict, and every reason with its sign. */
 const said = ({ verdict, reasons }: MethodRow) => [
   verdict,
@@ -39,13 +40,28 @@ const said = ({ verdict, reasons }: MethodRow) => [
 const saidOf = (method: Method, layout: Layout, more: Partial<MethodQuestion> = {}) =>
   said(row(rank(layout, more), method));
 
+// A caution is nothing that speaks for a method.
+test('no caution stands under a plus sign', () => {
+  const CAUTIONS = [
+    'loose threads',
+    'bubbles mislead',
+    'look at the level',
+    'flow not laminar',
+    'flow not known',
+  ];
+  for (const t of layoutTemplates)
+    for (const r of rank(layoutOf(t.id), { means: { ...EVERYTHING, helper: false } }))
+      for (const reason of r.reasons)
+        if (CAUTIONS.includes(reason.code)) expect(['mind', 'against']).toContain(reason.weight);
+});
+
 // What each method is good and bad at: common practice, no source.
 describe('every reason, on a car', () => {
   test.each<[Method, string[]]>([
     ['two people', ['feasible', '+ most velocity']],
-    ['alone, bottle', ['feasible', '+ one person', '+ loose threads']],
+    ['alone, bottle', ['feasible', '+ one person', '! loose threads']],
     ['pressure', ['feasible', '+ one person']],
-    ['vacuum', ['feasible', '+ one person', '+ bubbles mislead']],
+    ['vacuum', ['feasible', '+ one person', '! bubbles mislead']],
     ['gravity', ['feasible', '+ clean and slow']],
     [
       'reverse',

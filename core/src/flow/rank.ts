@@ -16,7 +16,8 @@ export type MethodVerdict = 'feasible' | 'second best' | 'hopeless';
 
 /** One reason for or against a method, with the element that it is about. */
 export interface MethodReason {
-  readonly weight: 'for' | 'against' | 'stops';
+  /** What is to be minded speaks neither for it nor against it. */
+  readonly weight: 'for' | 'mind' | 'against' | 'stops';
   readonly code:
     | 'no helper'
     | 'not a motorcycle'
@@ -306,7 +307,7 @@ function flowReasons(
   for (const f of slow) reasons.push(reason('stops', 'hardly flows', f.bleederId, f.flowMlS));
   if (question.viscosity === null) {
     if (METHOD_TRAITS[method].drivenKpa !== undefined)
-      reasons.push(reason('for', 'flow not known'));
+      reasons.push(reason('mind', 'flow not known'));
     return reasons;
   }
   const airy = flows.map((f) => ({
@@ -330,7 +331,7 @@ function flowReasons(
         reynolds(f.flowMlS.value, s.insideMm, question.viscosity!.value) > LAMINAR_REYNOLDS,
     );
     if (fast && METHOD_TRAITS[method].kind === 'steady')
-      reasons.push(reason('for', 'flow not laminar', fast.id));
+      reasons.push(reason('mind', 'flow not laminar', fast.id));
   }
   return reasons;
 }
@@ -355,8 +356,9 @@ function natureReasons(
     );
   if (['alone at the lever', 'alone, bottle', 'pressure', 'vacuum'].includes(method))
     reasons.push(reason('for', 'one person'));
-  if (method === 'alone, bottle') reasons.push(reason(hasAir ? 'against' : 'for', 'loose threads'));
-  if (method === 'vacuum') reasons.push(reason(hasAir ? 'against' : 'for', 'bubbles mislead'));
+  if (method === 'alone, bottle')
+    reasons.push(reason(hasAir ? 'against' : 'mind', 'loose threads'));
+  if (method === 'vacuum') reasons.push(reason(hasAir ? 'against' : 'mind', 'bubbles mislead'));
   if (method === 'reverse') {
     reasons.push(reason('for', 'air goes the way it rises'));
     if (circumstances.dirty || !hasAir) reasons.push(reason('against', 'dirty fluid'));
@@ -372,7 +374,7 @@ function natureReasons(
     !means.helper &&
     method !== 'injection'
   )
-    reasons.push(reason('for', 'look at the level'));
+    reasons.push(reason('mind', 'look at the level'));
   if (hasAir) {
     for (const b of layout.bleeders.filter((x) => bleederIds.includes(x.id) && !x.atTop))
       reasons.push(reason('against', 'not at the top', b.id));

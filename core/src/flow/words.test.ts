@@ -1,3 +1,4 @@
+import type { Layout } from '../circuit';
 import { figure, MODEL } from '../figure';
 import { layoutOf } from '../testing';
 import { cureWords, methodReasonWords, METHOD_WORDS, type Cure, type MethodReason } from '.';
@@ -21,7 +22,7 @@ test.each<[MethodReason['code'], string | null, MethodReason['figure'], RegExp]>
   ['no maker’s word', 'bowl', of(0, 'kPa'), /bears 0 kPa without the maker’s word/],
   ['no head', 'left-rear', of(-170, 'mm'), /^Nothing would flow at the left rear: 170 mm/],
   ['no head', 'left-rear', of(20, 'mm'), /: 0 mm of head/],
-  ['too slow to carry', 'left-rear-down', of(3, 'mm/s'), /falls towards the bleeder; at 3.* stay/],
+  ['too slow to carry', 'left-rear-down', of(3, 'mm/s'), /falls with the flow; at 3.* stay/],
   ['too slow to carry', null, null, /^Too little velocity/],
   ['rises back', 'left-rear-down', of(9, 'mm/s'), /climb back in it at 9/],
   ['axle hangs', 'left-rear-down', null, /shut while the rear axle hangs/],
@@ -74,6 +75,26 @@ test.each<[Cure['kind'], string | null, number | null, RegExp]>([
   if (elementId === 'left-rear-down' || elementId === 'master')
     expect(said).toContain(nameOf(elementId));
 });
+
+// A part that is unhooked loses its pistons when pedal or lever is moved: common practice, no source.
+test.each(['lower the bleeder', 'turn the part'] as const)(
+  '%s: what holds the pistons goes in first',
+  (kind) => {
+    const said = (on: Layout, elementId: string) =>
+      cureWords(on, { kind, elementId, byMm: 100, becomes: 'feasible' });
+    expect(said(layout, 'left-rear')).toMatch(
+      /^A block between the pads first.*hung by wire and not by its hose/,
+    );
+    const drums = layoutOf('estate-front-rear');
+    const drum = drums.bleeders.find(
+      (b) => drums.nodes.find((n) => n.id === b.at)!.kind === 'wheel cylinder',
+    )!;
+    expect(said(drums, drum.id)).toMatch(/^A clamp over its pistons first/);
+    const clutch = layoutOf('clutch-external');
+    const slave = clutch.bleeders.find((b) => b.place === 'slave')!;
+    expect(said(clutch, slave.id)).toMatch(/^A strap over its piston first/);
+  },
+);
 
 test('what is not in the layout is called by its id', () => {
   const said = methodReasonWords(layout, {

@@ -95,10 +95,10 @@ export function methodReasonWords(
       return `Only ${number} at the ${name}: nobody waits for that.`;
     case 'too slow to carry':
       return name
-        ? `${name} falls towards the bleeder; at ${number} bubbles stay there.`
+        ? `${name} falls with the flow; at ${number} bubbles stay there.`
         : 'Too little velocity to carry bubbles.';
     case 'rises back':
-      return `${name} falls towards the bleeder; bubbles climb back in it at ${number}, faster than the flow.`;
+      return `${name} falls with the flow; bubbles climb back in it at ${number}, faster than the flow.`;
     case 'axle hangs':
       return `${name} is shut while the rear axle hangs.`;
     case 'metering valve':
@@ -136,7 +136,7 @@ export function methodReasonWords(
     case 'air goes the way it rises':
       return 'Pushes air the way it rises.';
     case 'carries':
-      return `Even ${name}, which falls towards the bleeder, is swept at ${number}.`;
+      return `Even ${name}, which falls with the flow, is swept at ${number}.`;
     case 'workshop likes it':
       return 'The workshop’s own liking.';
     case 'frees a port':
@@ -152,7 +152,7 @@ export function cureWords(layout: Layout, cure: Cure): string {
     case 'raise the master’s end':
       return `Raise the master’s end by ${cure.byMm} mm.${then}`;
     case 'lower the bleeder':
-      return `Unhook the part and hang its bleeder ${cure.byMm} mm lower.${then}`;
+      return `${heldFirst(layout, cure.elementId)}; hang its bleeder ${cure.byMm} mm lower.${then}`;
     case 'raise the bleeder’s end':
       return `Raise the far end of ${name} by ${cure.byMm} mm, so that it no longer falls.${then}`;
     case 'load the axle':
@@ -160,7 +160,7 @@ export function cureWords(layout: Layout, cure: Cure): string {
     case 'hold the valve open':
       return `Hold the stem of ${name} open.${then}`;
     case 'turn the part':
-      return `Unhook the part and turn it so that the bleeder ${name} is at the top.${then}`;
+      return `${heldFirst(layout, cure.elementId)}; turn it so that the bleeder ${name} is at the top.${then}`;
     case 'turn the lever':
       return `Loosen the clamp and turn the lever until ${name} lies level, or turn the bars; flick it through its first millimetres.${then}`;
     case 'flush downwards first':
@@ -170,6 +170,19 @@ export function cureWords(layout: Layout, cure: Cure): string {
     case 'another method':
       return `Take another: ${METHOD_WORDS[cure.elementId as Method].title.toLowerCase()}.`;
   }
+}
+
+/** How a part comes off its place: what holds its pistons goes in before anything is loosened. */
+function heldFirst(layout: Layout, bleederId: string | null): string {
+  const at = layout.bleeders.find((b) => b.id === bleederId)?.at;
+  const part = layout.nodes.find((n) => n.id === at);
+  const held =
+    part?.kind === 'caliper'
+      ? 'A block between the pads'
+      : part?.kind === 'wheel cylinder'
+        ? 'A clamp over its pistons'
+        : 'A strap over its piston';
+  return `${held} first, before pedal or lever is moved; then unhook it, hung by wire and not by its hose`;
 }
 
 function elementName(layout: Layout, id: string): string {

@@ -49,7 +49,7 @@ export function orderWords(why: OrderReason): string {
       return `${why.lengthM.toFixed(2)} m, as long as the next; the side away from the driver goes first.`;
     case 'same part':
       return why.setting === 'upper last'
-        ? 'On the same part, and the upper one: last, because air ends there.'
+        ? 'On the same part, and the upper one: last, for it is the air’s way out.'
         : `On the same part; ${why.setting} is this workshop’s rule.`;
     case 'first of a circuit':
       return `Farthest of the ${why.circuit.toLowerCase()}: ${why.lengthM.toFixed(2)} m. This circuit is finished before the next.`;

@@ -1,4 +1,4 @@
-import { bleederName, partElements, sizesOf, type Layout } from '../circuit';
+import { bleederName, isActuator, partElements, sizesOf, type Layout } from '../circuit';
 import { ARITHMETIC, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { nameOf } from '../scope';
@@ -80,6 +80,7 @@ export function materialsFor(of: {
         ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }]
         : []),
       ...distinct(stages.flatMap((s) => stageMaterials(asked, s))),
+      ...blocks(layout, asked, stops),
       ...asked.work.parts.map(
         (p): Material => ({
           kind: 'cap',
@@ -99,6 +100,36 @@ export function materialsFor(of: {
     ],
     timeline: timeline(of),
   };
+}
+
+/** What holds pistons in where a part comes off its place, and what shuts the ports of a master that comes off. */
+function blocks(layout: Layout, { work }: PlanAsked, stops: readonly PlanStop[]): Material[] {
+  const off = new Set([
+    ...work.parts.flatMap((p) => partElements(layout, p.partId)),
+    ...stops.flatMap(({ bleeder }) => (bleeder.atTop ? [] : [bleeder.at])),
+  ]);
+  const held = layout.nodes.flatMap((n): Material[] => {
+    if (!off.has(n.id) || !isActuator(n)) return [];
+    const what = {
+      caliper: 'Block between the pads',
+      'wheel cylinder': 'Clamp over the pistons',
+      slave: 'Strap over the piston',
+    }[n.kind];
+    return [{ kind: 'tool', what, for: n.name }];
+  });
+  const master = work.master && layout.masters.find((m) => m.id === work.master!.masterId);
+  return [
+    ...held,
+    ...(master
+      ? [
+          {
+            kind: 'cap' as const,
+            what: `${master.chambers.length} plugs for its ports, caps for its lines`,
+            for: master.name,
+          },
+        ]
+      : []),
+  ];
 }
 
 /** One wrench for each size, with what it fits; a size that nobody knows is asked for. */

@@ -1,12 +1,14 @@
 import { followCalls, nextStep } from '../run';
 import fc, { pre } from 'fast-check';
-import { paths, type DriverSide, type Layout } from '../circuit';
+import { layoutTemplates, paths, type DriverSide, type Layout } from '../circuit';
 import type { Figure } from '../figure';
 import type { Method } from '../flow';
 import { DEFAULT_RULES } from '../rules';
 import { routineFlush } from '../scope';
 import {
+  afterWork,
   arbitraryLayout,
+  carefulMaster,
   countingIds,
   gateOn,
   layoutOf,
@@ -387,4 +389,39 @@ test('what is done before the first stroke is said in the vehicle’s own words'
   const car = planOf('clutch-concentric');
   expect(preparationWords(car, 'neutral').title).toContain('parking brake');
   expect(preparationWords(car, 'crack bleeders').title).toContain('each bleeder');
+});
+
+describe('what is laid out and stood upon', () => {
+  const whatOf = (plan: ReturnType<typeof planned>) => plan.materials.items.map((m) => m.what);
+
+  // A load valve is shut while the axle hangs: common practice, no source.
+  test('stands go under the axle where a load valve would hang', () => {
+    const estate = layoutTemplates
+      .map((t) => layoutOf(t.id))
+      .find(
+        (l) =>
+          l.abs !== 'high pressure' &&
+          l.nodes.some((n) => n.kind === 'valve' && n.valve === 'load'),
+      )!;
+    expect(preparationWords(planned(estate), 'stand').title).toContain('under the axle');
+    expect(preparationWords(planOf('hatchback-diagonal'), 'stand').title).not.toContain('axle');
+  });
+
+  test('what holds pistons in, and what shuts the ports of a master, is in the list', () => {
+    const layout = layoutOf('hatchback-diagonal');
+    const part = { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true };
+    expect(whatOf(planned(layout, { work: afterWork(layout, { parts: [part] }) }))).toContain(
+      'Block between the pads',
+    );
+    expect(whatOf(planned(layout))).not.toContain('Block between the pads');
+    const low = {
+      ...layout,
+      bleeders: layout.bleeders.map((b) => ({ ...b, atTop: b.id !== 'left-rear' })),
+    };
+    expect(whatOf(planned(low))).toContain('Block between the pads');
+    const master = carefulMaster('master');
+    expect(whatOf(planned(layout, { work: afterWork(layout, { master }) }))).toContain(
+      '2 plugs for its ports, caps for its lines',
+    );
+  });
 });

@@ -7,6 +7,7 @@ import {
   type Control,
   type Layout,
 } from '../circuit';
+import type { Figure } from '../figure';
 import { fluidViscosity } from '../fluid';
 import { METHOD_TRAITS, rankMethods, type Method } from '../flow';
 import {
@@ -115,6 +116,7 @@ export function planBleed(request: PlanRequest): PlanResult {
     air: new Set(finding.air.keys()),
   });
   const bowls = bowlsInUse(asked, setup);
+  const canMl = stages.flatMap((s) => (s.kind === 'bench' && s.canMl ? [s.canMl] : []));
   const main = drafts.find((d) => d.kind === 'bleed' && d.purpose === 'bleed');
   const changed = [
     ...asked.work.parts.map((p) => p.partId),
@@ -166,7 +168,9 @@ export function planBleed(request: PlanRequest): PlanResult {
         treatment,
         oldLeftMl: price.oldLeftMl,
         removedMl: price.removedMl,
-        pouredMl: price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops),
+        canMl,
+        pouredMl:
+          price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops) + sumOf(canMl),
       }),
       materials: materialsFor({ layout, asked, stops, stages, treatment }),
     },
@@ -251,6 +255,8 @@ function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string,
     return sum + (ml > LAST_FILL_FROM_ML ? ml : 0);
   }, 0);
 }
+
+const sumOf = (figures: readonly Figure[]): number => figures.reduce((sum, f) => sum + f.value, 0);
 
 /** What comes out of the syringe instead of the bowl, mL. */
 function fromBelowMl(stops: readonly PlanStop[]): number {

@@ -137,6 +137,8 @@ export function totalFigures(of: {
   preferences: PlanPreferences;
   treatment: BowlTreatment | null;
   removedMl: number;
+  /** What a bench run pumps into a can. */
+  canMl: readonly Figure[];
   pouredMl: number;
   oldLeftMl: number;
 }): PlanTotals {
@@ -193,20 +195,23 @@ export function totalFigures(of: {
   const rinsed = (of.treatment?.rinses.length ?? 0) > 0;
   const removedMl = figure({
     label: 'Removed from the reservoir first',
-    value: of.removedMl,
+    value: of.removedMl + sum(of.canMl),
     unit: 'mL',
     rule: rinsed
       ? 'from MAX down to what a syringe cannot reach, in every chamber, and what was poured in to rinse it'
       : 'from MAX down to what a syringe cannot reach, in every chamber',
     source: ARITHMETIC,
-    from: bowls.flatMap((b) => [
-      sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl')),
-      sizeFigure(`${b.name}, cannot be drawn`, b.airDrawnMl, 'mL', howKnown(b, 'airDrawnMl')),
-    ]),
+    from: [
+      ...of.canMl,
+      ...bowls.flatMap((b) => [
+        sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl')),
+        sizeFigure(`${b.name}, cannot be drawn`, b.airDrawnMl, 'mL', howKnown(b, 'airDrawnMl')),
+      ]),
+    ],
   });
   const finalLevel = figure({
     label: 'Change of the reservoir',
-    value: of.pouredMl - of.removedMl - bledMl.value - filledMl.value,
+    value: of.pouredMl - removedMl.value - bledMl.value - filledMl.value,
     unit: 'mL',
     rule: `level at the end less level at the start: it ends at ${preferences.finalLevel[layout.vehicleKind] === 'MAX' ? 'MAX' : 'midway, to leave room for heat'} or where the last stroke left it`,
     source: PRACTICE,

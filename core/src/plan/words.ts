@@ -60,6 +60,11 @@ export function preparationWords(
   if (step === 'clean reservoir' && treatment) return BOWL_WAY_WORDS[treatment.way];
   if (step === 'neutral' && VEHICLE_TRAITS[layout.vehicleKind].bar)
     return { ...words, title: 'Gearbox in neutral, engine off' };
+  if (step === 'stand' && layout.nodes.some((n) => n.kind === 'valve' && n.valve === 'load'))
+    return {
+      title: 'On stands under the axle, wheels chocked',
+      why: `${words.why} Under the axle, not the body: hanging, the load valve shuts the rear.`,
+    };
   const bleeders = new Set(stops.map((s) => s.bleeder.id)).size;
   if (step === 'crack bleeders' && bleeders === 1)
     return { ...words, title: 'Crack the bleeder, nip it shut again' };

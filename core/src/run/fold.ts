@@ -3,6 +3,7 @@ import { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo } from '../inside';
 import { heldBack, OPENING_STEPS, type Plan } from '../plan';
 import {
   afterSaying,
+  isStageThrough,
   mostCounts,
   stageOpens,
   type OwnStage,
@@ -352,10 +353,20 @@ function atStage(
         ? { ...state, stages }
         : { ...state, past: state.past.map((l) => (l === leg ? { ...l, stages } : l)) };
     const through = event.kind === 'stage done' && stageOpens(stage);
+    const canMl =
+      event.kind === 'stage done' &&
+      stage.kind === 'bench' &&
+      !isStageThrough(leg.plan, stage, leg.stages[stage.id])
+        ? stage.canMl?.value
+        : 0;
     const off = event.kind === 'stage done' && stage.kind === 'hold point' && leg === state;
-    const parts = off
-      ? { ...next, empties: emptied(leg.plan.layout, next.empties, heldBack(leg.plan)) }
+    // What went into the can on the bench came out of a container, and is no fluid of the vehicle any more.
+    const benched = canMl
+      ? { ...next, pouredMl: next.pouredMl + canMl, removedMl: next.removedMl + canMl }
       : next;
+    const parts = off
+      ? { ...benched, empties: emptied(leg.plan.layout, next.empties, heldBack(leg.plan)) }
+      : benched;
     return halted(through ? opened(parts, event.atMs) : parts, event.id, after.halt);
   }
   return state;

@@ -502,3 +502,30 @@ describe('what changed between two plans', () => {
     ).toContain('Order: Nearest first, before Farthest first.');
   });
 });
+
+// Pumped into a can instead of back into the reservoir, that fluid is in the plan: common practice, no source; ten full strokes are ours.
+test('a bench run into a can takes its fluid along: in the plan, in the run, in both sums', () => {
+  const layout = layoutOf('hatchback-diagonal');
+  const work = { ...routineFlush(layout.masters.map((m) => m.id)), purpose: 'new or dry' as const };
+  const [back, can] = (['back into the reservoir', 'into a can'] as const).map((benchFill) =>
+    planned(layout, { work, preferences: { benchFill } }),
+  );
+  const stage = can!.stages.find((s) => s.kind === 'bench')!;
+  if (stage.kind !== 'bench') throw new Error('no bench');
+  const byHand = layout.masters[0]!.chambers.reduce(
+    (sum, c) => sum + 10 * ((Math.PI * c.boreMm ** 2) / 4 / 1000) * c.fullStrokeMm,
+    0,
+  );
+  expect(stage.canMl!.value).toBeCloseTo(byHand, 9);
+  expect(can!.totals.pouredMl.value).toBeCloseTo(back!.totals.pouredMl.value + byHand, 9);
+  expect(can!.totals.removedMl.value).toBeCloseTo(back!.totals.removedMl.value + byHand, 9);
+  let n = 0;
+  const events = followCalls(can!, { deviceId: 'p', nextId: () => `c${++n}`, startMs: 0 });
+  const state = runOf(can!, events as Said[]);
+  expect(state.pouredMl).toBeCloseTo(can!.totals.pouredMl.value, 6);
+  expect(state.removedMl).toBeCloseTo(can!.totals.removedMl.value, 6);
+  // Said twice it went in once.
+  const done = events.find((e) => e.kind === 'stage done' && e.stageId === stage.id)!;
+  const twice = runOf(can!, [...events, { ...done, id: 'again' }] as Said[]);
+  expect(twice.pouredMl).toBeCloseTo(state.pouredMl, 9);
+});

@@ -13,8 +13,13 @@ export interface PartnerAdvice {
   readonly changedId: string;
   readonly partnerId: string;
   readonly partnerName: string;
-  readonly advise: 'same job' | 'leave it' | 'next clutch job';
-  readonly why: 'axle pair' | 'old and outside' | 'lately renewed' | 'inside the gearbox';
+  readonly advise: 'same job' | 'leave it' | 'next clutch job' | 'ask its age';
+  readonly why:
+    | 'axle pair'
+    | 'old and outside'
+    | 'lately renewed'
+    | 'inside the gearbox'
+    | 'age not known';
 }
 
 /** A part renewed within this is left alone [M]. */
@@ -83,5 +88,9 @@ function adviceOn(changedId: string, partner: Partner, ages: readonly PartnerAge
   if (months !== null && months < LATELY_MONTHS)
     return { ...base, advise: 'leave it', why: 'lately renewed' };
   if (partner.inGearbox) return { ...base, advise: 'next clutch job', why: 'inside the gearbox' };
-  return { ...base, advise: 'same job', why: partner.axle ? 'axle pair' : 'old and outside' };
+  if (partner.axle) return { ...base, advise: 'same job', why: 'axle pair' };
+  // What nobody said is no age: then it is asked, and nothing is advised.
+  return months === null
+    ? { ...base, advise: 'ask its age', why: 'age not known' }
+    : { ...base, advise: 'same job', why: 'old and outside' };
 }

@@ -414,9 +414,19 @@ describe('parts that wear together', () => {
 
   test('a slave outside is advised, one inside the gearbox is put down for later, one lately renewed is left', () => {
     const outside = layoutOf('clutch-external');
-    expect(partnerAdvice(outside, ['clutch-master'], [])).toMatchObject([
-      { partnerId: 'slave', advise: 'same job' },
-    ]);
+    // Of no known age nothing is advised: it is asked.
+    const [asked] = partnerAdvice(outside, ['clutch-master'], []);
+    expect(asked).toMatchObject({
+      partnerId: 'slave',
+      advise: 'ask its age',
+      why: 'age not known',
+    });
+    expect(adviceWords(asked!)).toMatch(
+      /ask its age or mileage, because nobody said how old it is/,
+    );
+    expect(
+      partnerAdvice(outside, ['clutch-master'], [{ partId: 'slave', months: 24 }]),
+    ).toMatchObject([{ advise: 'same job', why: 'old and outside' }]);
     expect(
       partnerAdvice(outside, ['clutch-master'], [{ partId: 'slave', months: 6 }]),
     ).toMatchObject([{ advise: 'leave it', why: 'lately renewed' }]);
@@ -424,7 +434,7 @@ describe('parts that wear together', () => {
       { advise: 'next clutch job', why: 'inside the gearbox' },
     ]);
     expect(partnerAdvice(outside, ['slave'], [])).toMatchObject([
-      { partnerId: 'clutch-master', advise: 'same job' },
+      { partnerId: 'clutch-master', advise: 'ask its age' },
     ]);
   });
 

@@ -79,6 +79,8 @@ const ADVICE: Readonly<Record<PartnerAdvice['why'], string>> = {
   'axle pair': 'brakes are renewed in axle pairs',
   'old and outside': 'it is as old and quick to reach, and one bleed serves both',
   'lately renewed': 'it was renewed lately',
+  'age not known':
+    'nobody said how old it is; old and outside it goes with this job, lately renewed it stays',
   'inside the gearbox': 'it sits inside the gearbox; put it down for the next clutch job',
 };
 
@@ -88,6 +90,7 @@ export function adviceWords(advice: PartnerAdvice): string {
     'same job': 'Renew it in this job',
     'leave it': 'Leave it',
     'next clutch job': 'Leave it for now',
+    'ask its age': 'Ask its age or mileage',
   }[advice.advise];
   return `${advice.partnerName}: ${does.toLowerCase()}, because ${ADVICE[advice.why]}.`;
 }

@@ -93,6 +93,8 @@ export interface WorkDone {
   readonly master: MasterChanged | null;
   /** Lowest level seen in a bowl, mm below MAX with the vehicle level; a bowl that is not named never fell low. */
   readonly lowest: readonly { readonly bowlId: string; readonly belowMaxMm: number }[];
+  /** Of a dry clutch: master, line and slave come off and go on as one, so that they are filled on the bench together. Left out: they do not. */
+  readonly setAsOne?: boolean;
   /** The modulator was changed, or lost fluid. */
   readonly modulatorOpened: boolean;
   /** Still soft after a whole bleed that ended clean, or air that never ends: it may stand in the modulator. */

@@ -2,6 +2,8 @@ import type { StageHead } from './base';
 import { clutchSet } from '../clutch';
 import { figure, MODEL, type Figure } from '../figure';
 import { nameOf } from '../scope';
+import type { Layout } from '../circuit';
+import { fullStrokeVolume } from '../order';
 import { handsOn } from './handsOn';
 import { BY_TAP, type OwnStageKind } from './kind';
 
@@ -15,7 +17,12 @@ export interface BenchDraft {
 
 export interface BenchFigures {
   readonly savesMinutes: Figure;
+  /** New fluid that goes through the master into a can; null where it runs back, and in plans of rules before 8. */
+  readonly canMl?: Figure | null;
 }
+
+/** Full strokes that a bench run takes at the least, each chamber [M]. */
+const BENCH_STROKES = 10;
 
 /** What a bench-bled master is expected to save at the wheels, minutes [M]. */
 const SAVES_MINUTES = 20;
@@ -35,9 +42,11 @@ export const bench: OwnStageKind<BenchDraft, BenchStage> = {
           kind: 'bench',
           masterId,
           compulsory: true,
-          set: work.purpose === 'new or dry' && clutchSet(layout, masterId),
+          set:
+            work.purpose === 'new or dry' && work.setAsOne === true && clutchSet(layout, masterId),
         })),
-  figures: () => ({
+  figures: (layout, { masterId, set }, { benchFill }) => ({
+    canMl: benchFill === 'into a can' && !set ? intoTheCan(layout, masterId) : null,
     minutes: handsOn(
       15,
       'five to thirty minutes: the chamber nearer the pushrod takes longest',
@@ -96,3 +105,18 @@ export const bench: OwnStageKind<BenchDraft, BenchStage> = {
   // Where no wheel is opened, what the bench left is never bled out.
   leavesDanger: ({ stops }, { compulsory }) => compulsory || stops.length === 0,
 };
+
+/** What a bench run pumps through a master, where it does not run back. */
+function intoTheCan(layout: Layout, masterId: string): Figure {
+  const strokes = layout.masters
+    .find((m) => m.id === masterId)!
+    .chambers.map((c) => ({ ...fullStrokeVolume(c), label: c.name }));
+  return figure({
+    label: 'Into the can on the bench',
+    value: BENCH_STROKES * strokes.reduce((sum, s) => sum + s.value, 0),
+    unit: 'mL',
+    rule: `${BENCH_STROKES} full strokes of every chamber; more where bubbles keep coming`,
+    source: MODEL,
+    from: strokes,
+  });
+}

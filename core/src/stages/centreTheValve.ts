@@ -40,7 +40,10 @@ export const centreTheValve: OwnStageKind<ValveDraft, ValveStage> = {
     ],
     why: 'The valve is never removed or bypassed: the warning would be lost, and where the block also proportions, the rear locks.',
   }),
-  materials: () => [],
+  materials: () => [
+    { kind: 'tool', what: 'Pinning tool for the differential valve', for: 'while bleeding hard' },
+    { kind: 'tool', what: 'Blunt pin', for: 'to push its piston back' },
+  ],
   maySkip: () => false,
   leavesDanger: () => true,
 };

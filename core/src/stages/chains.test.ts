@@ -278,15 +278,16 @@ describe('stages', () => {
     expect(steps('bowl full')).not.toContain('holds the brake pedal down');
   });
 
-  test('a new clutch whose slave is outside lies on the bench as one set, one with its slave in the gearbox does not', () => {
-    const set = (id: TemplateId, masterId: string) => {
+  test('a new clutch lies on the bench as one set only where it comes off as one and its slave is outside', () => {
+    const set = (id: TemplateId, masterId: string, setAsOne = true) => {
       const layout = layoutOf(id);
       const plan = planned(layout, {
-        work: { ...routineFlush([masterId]), purpose: 'new or dry' },
+        work: { ...routineFlush([masterId]), purpose: 'new or dry', setAsOne },
       });
       return plan.stages.flatMap((s) => (s.kind === 'bench' ? [s.set] : []));
     };
     expect(set('clutch-external', 'clutch-master')).toEqual([true]);
+    expect(set('clutch-external', 'clutch-master', false)).toEqual([false]);
     expect(set('clutch-concentric', 'clutch-master')).toEqual([false]);
     expect(set('clutch-concentric', 'master')).toEqual([false]);
   });

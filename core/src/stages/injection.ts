@@ -26,7 +26,7 @@ export const injection: OwnStageKind<InjectionDraft, InjectionStage> = {
     ],
     why: 'An air lock at the port takes no stroke; a push of fluid breaks it.',
   }),
-  materials: () => [],
+  materials: () => [{ kind: 'kit', what: 'Small tipped bulb', for: 'the master’s port' }],
   maySkip: () => false,
   leavesDanger: () => true,
 };

@@ -223,7 +223,12 @@ describe('minutes, waiting and materials', () => {
       expect(kind).toBe('kit');
       expect(what).toMatch(/^\d+ × [a-z].*, new$/);
     }
-    for (const kind of ['centre the valve', 'injection', 'hold point', 'slave test'] as const)
+    expect(need(DRAFTS['centre the valve']).map(([, what]) => what)).toEqual([
+      'Pinning tool for the differential valve',
+      'Blunt pin',
+    ]);
+    expect(need(DRAFTS.injection).map(([, what]) => what)).toEqual(['Small tipped bulb']);
+    for (const kind of ['hold point', 'slave test'] as const)
       expect(need(DRAFTS[kind])).toEqual([]);
   });
 });
