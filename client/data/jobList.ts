@@ -1,13 +1,21 @@
 import type { JobPage } from '@brook/contract';
-import { useInfiniteQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { api } from './api';
 
-/** The workshop's jobs, page by page. */
-export function useJobList() {
+/**
+ * The workshop's jobs, page by page.
+ *
+ * @param words that stand in vehicle, plate or number; all jobs when empty
+ */
+export function useJobList(words = '') {
+  const q = words.trim();
   return useInfiniteQuery({
-    queryKey: ['jobs'],
+    queryKey: q === '' ? ['jobs'] : ['jobs', q],
+    placeholderData: keepPreviousData,
     queryFn: ({ pageParam }) =>
-      api<JobPage>(`/jobs?limit=30${pageParam ? `&cursor=${pageParam}` : ''}`),
+      api<JobPage>(
+        `/jobs?limit=30${q === '' ? '' : `&q=${encodeURIComponent(q)}`}${pageParam ? `&cursor=${pageParam}` : ''}`,
+      ),
     initialPageParam: null as string | null,
     getNextPageParam: (page) => page.next,
   });

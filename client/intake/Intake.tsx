@@ -21,7 +21,7 @@ import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { VehicleLine } from '../vehicles/VehicleLine';
+import { VehicleFinder } from '../vehicles/VehicleFinder';
 import { usePageTitle } from '../ui/usePageTitle';
 import { freshIntake, intakeWaits, newJobOf, odometerFault, type IntakeDraft } from './intakeDraft';
 
@@ -238,17 +238,12 @@ function PickVehicle({
       {vehicles.length === 0 ? (
         <Words>No vehicle yet. Add the one in front of you from a layout.</Words>
       ) : null}
-      <View role="list">
-        {vehicles.map((v) => (
-          <VehicleLine
-            key={v.id}
-            vehicle={v}
-            about={v.openJobId ? 'Has an open job: go there' : v.layoutName}
-            role="button"
-            onPress={() => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))}
-          />
-        ))}
-      </View>
+      <VehicleFinder
+        vehicles={vehicles}
+        about={(v) => (v.openJobId ? 'Has an open job: go there' : v.layoutName)}
+        role="button"
+        onPick={(v) => (v.openJobId ? router.push(`/jobs/${v.openJobId}`) : onPick(v.id))}
+      />
     </Page>
   );
 }

@@ -1,11 +1,10 @@
 import type { Job } from '@brook/contract';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { useVehicles } from '../data/vehicles';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
-import { VehicleLine } from '../vehicles/VehicleLine';
+import { VehicleFinder } from '../vehicles/VehicleFinder';
 
 /** A job that was begun on the wrong vehicle goes to the right one, as long as nothing was read or done in it. */
 export function MoveJob({ job }: { readonly job: Job }) {
@@ -18,20 +17,15 @@ export function MoveJob({ job }: { readonly job: Job }) {
   return (
     <More title="Wrong vehicle?" about="It can be moved until something was read or done">
       {act.error ? <Caution title={act.error.message} /> : null}
-      <View role="list">
-        {others.map((v) => (
-          <VehicleLine
-            key={v.id}
-            vehicle={v}
-            about={moving === v.id ? 'One moment …' : 'Move the job here'}
-            role="button"
-            onPress={() => {
-              setMoving(v.id);
-              act.mutate({ kind: 'move', vehicleId: v.id }, { onSettled: () => setMoving(null) });
-            }}
-          />
-        ))}
-      </View>
+      <VehicleFinder
+        vehicles={others}
+        about={(v) => (moving === v.id ? 'One moment …' : 'Move the job here')}
+        role="button"
+        onPick={(v) => {
+          setMoving(v.id);
+          act.mutate({ kind: 'move', vehicleId: v.id }, { onSettled: () => setMoving(null) });
+        }}
+      />
     </More>
   );
 }

@@ -1,12 +1,13 @@
 import type { JobSummary } from '@brook/contract';
 import { isClosed, NEXT_WORDS } from '@brook/core/job';
 import { Link, router } from 'expo-router';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJobList } from '../data/jobList';
 import { useSession, useSignOut } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
+import { Field } from '../ui/Field';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { Failed, Loading } from '../ui/States';
@@ -15,11 +16,15 @@ import { dayWords } from '../ui/dayWords';
 import { chooseLight, colour, presentLight, SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
 
+/** Below this many the list is looked through, not searched. */
+const SEARCHED_FROM = 8;
+
 /** Every job of the workshop, where each stands and what is next. */
 export function JobList() {
   usePageTitle('Jobs');
+  const [query, setQuery] = useState('');
   const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } =
-    useJobList();
+    useJobList(useDeferredValue(query));
   const session = useSession().data;
   const jobs = data?.pages.flatMap((p) => p.jobs) ?? [];
   const open = jobs.filter((j) => !isClosed(j.stage));
@@ -56,7 +61,19 @@ export function JobList() {
       </View>
       {isPending ? <Loading what="the jobs" /> : null}
       {error ? <Failed error={error} again={() => void refetch()} /> : null}
-      {data && jobs.length === 0 ? (
+      {query !== '' || hasNextPage || jobs.length >= SEARCHED_FROM ? (
+        <Field
+          label="Find a vehicle or job"
+          value={query}
+          onChange={setQuery}
+          maxLength={60}
+          autoCapitalize="none"
+        />
+      ) : null}
+      {data && jobs.length === 0 && query !== '' ? (
+        <Words accessibilityLiveRegion="polite">None: type less of it, or another word.</Words>
+      ) : null}
+      {data && jobs.length === 0 && query === '' ? (
         <Words>No job yet. Take a vehicle in: the plan comes by itself once the cap is read.</Words>
       ) : null}
       {open.length > 0 ? <Group title="In hand" jobs={open} /> : null}

@@ -73,6 +73,9 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
       }
     >
       <PageHead vehicle={job.vehicleName} question="In which order?" />
+      {sureties.size > 0 && [...sureties.values()].every((s) => !s.band.real) ? (
+        <Words strong>No real difference between them: take the one that suits.</Words>
+      ) : null}
       {row?.cost && row.against ? (
         <Words>{costWords(row.cost, counts, row.against, sureties.get(row.id) ?? null)}</Words>
       ) : row && !('code' in row.price) ? (

@@ -243,7 +243,13 @@ function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
     stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
   if (stop.counted === 'strokes')
     return `${capital(stop.control)}: ${stop.shape}.${!VEHICLE_TRAITS[layout.vehicleKind].bar || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
-  return `By the marks of the ${stop.fromBowl ? 'jar' : 'syringe'}. Opened ${open}. ${until}`;
+  if (stop.fromBowl) return `By the marks of the jar. Opened ${open}. ${until}`;
+  const off = (stop.drawOffs ?? []).map((d) => d.afterStrokes);
+  const drawn =
+    off.length > 0
+      ? ` The reservoir is drawn off to half ${off.map((n) => (n === 0 ? 'first' : `at ${n}`)).join(', ')}.`
+      : '';
+  return `By the marks of the syringe. Opened ${open}. ${until}${drawn} At every refill: no air in its tube, joined, tied, opened, pushed, and shut before the plunger comes back.`;
 }
 
 /** Until when a sweep goes on: by its bubbles within a band, or by the volume of its path. */

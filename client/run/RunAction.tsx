@@ -74,6 +74,14 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
           side={side}
         />
       );
+    case 'draw off':
+      return (
+        <ActionBar
+          label="Drawn off to half"
+          onPress={() => run.say({ kind: 'drawn off', bowlId: step.bowl.id })}
+          side={side}
+        />
+      );
     case 'read':
       return (
         <PromptBar

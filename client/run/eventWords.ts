@@ -36,6 +36,8 @@ export function eventWords(
       return `colour ${said.colour}, ${at(said.stopId)}`;
     case 'bleeder opened':
       return `opened ${said.turns} turns, ${at(said.stopId)}`;
+    case 'drawn off':
+      return 'drawn off to half';
     case 'topped up':
       return 'a top-up';
     case 'level seen':

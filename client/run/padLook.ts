@@ -28,10 +28,14 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         call:
           step.stop.counted === 'strokes'
             ? 'Tap for each stroke'
-            : `Tap at each mark, every ${step.stop.strokeMl.value} mL`,
+            : step.stop.fromBowl
+              ? `Tap at each mark, every ${step.stop.strokeMl.value} mL`
+              : `Push to the next mark, ${step.stop.strokeMl.value} mL, and tap`,
         next: [
           ...fillWords(plan, state, step.stop),
-          topUpWords(step.strokesUntilTopUp, step.strokesLeft),
+          step.stop.fromBowl
+            ? topUpWords(step.strokesUntilTopUp, step.strokesLeft)
+            : 'Syringe empty: shut first, then the plunger back; no air in its tube when it is joined again',
         ].join(' · '),
         counts: true,
         loud: false,
@@ -72,6 +76,17 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         under: `mL into the ${step.bowl.name.toLowerCase()}, up to MAX`,
         call: 'Top up now',
         next: 'Before the next stroke. Look at the real level: the model can be wrong.',
+        loud: true,
+      };
+    case 'draw off':
+      return {
+        ...quiet,
+        number: String(Math.round(step.drawMl)),
+        under: `mL out of the ${step.bowl.name.toLowerCase()}, down to half`,
+        call: step.first ? 'Draw it down before you push' : 'Draw off now',
+        next: step.first
+          ? 'What is pushed in below comes up here. Cap on loosely, a rag round it, eyes protected.'
+          : 'Before the next push: it would rise above MAX. Shut the bleeder before the plunger comes back.',
         loud: true,
       };
     case 'shut':

@@ -1,4 +1,5 @@
 import { StyleSheet, View } from 'react-native';
+import { choosingKeys } from './choosingKeys';
 import { Press } from './Press';
 import { About, Question } from './Question';
 import { colour, MIN_CONTENT, SPACE, TOUCH } from './theme';
@@ -44,6 +45,11 @@ export function Choice<T extends string>({
   disabled,
   settled,
 }: ChoiceProps<T>) {
+  // One stop for the keyboard: at the answer that is chosen, else at the first.
+  const focusable = Math.max(
+    0,
+    options.findIndex((o) => o.value === chosen),
+  );
   return (
     <View
       role="radiogroup"
@@ -52,46 +58,62 @@ export function Choice<T extends string>({
       testID={chosen === null && !settled ? 'unanswered' : 'answered'}
     >
       <Question question={question} why={why} compact={compact} />
-      <View style={[styles.options, stacked ? styles.stacked : null]}>
-        {options.map((o) => (
-          <Press
-            key={o.value}
-            role="radio"
-            aria-label={o.label}
-            aria-checked={o.value === chosen}
-            disabled={disabled}
-            onPress={() => onChoose(o.value)}
-            style={[
-              styles.option,
-              stacked ? styles.optionStacked : null,
-              o.value === chosen ? styles.chosen : null,
-            ]}
-            pressedStyle={{ backgroundColor: colour.well }}
-          >
-            <View style={stacked ? styles.line : styles.tile}>
-              {stacked ? (
-                <View style={[styles.mark, o.value === chosen ? styles.markChosen : null]} />
-              ) : null}
-              {o.swatch ? <View style={[styles.swatch, { backgroundColor: o.swatch }]} /> : null}
-              <View style={stacked ? styles.text : null}>
-                <Words
-                  size={
-                    compact || o.swatch || options.length > 3
-                      ? stacked
-                        ? 'body'
-                        : 'small'
-                      : 'body'
-                  }
-                  strong={o.value === chosen}
-                  align={stacked ? 'left' : 'center'}
-                >
-                  {o.label}
-                </Words>
-                <About about={o.about} />
+      <View style={stacked ? styles.rows : styles.bar}>
+        {options.map((o, i) => {
+          const on = o.value === chosen;
+          const tone = on ? 'ground' : 'words';
+          return (
+            <Press
+              key={o.value}
+              role="radio"
+              aria-label={o.label}
+              aria-checked={on}
+              disabled={disabled}
+              tabIndex={i === focusable ? 0 : -1}
+              onKeyDown={(e) =>
+                choosingKeys(e, {
+                  role: 'radio',
+                  count: options.length,
+                  at: i,
+                  arrowsChoose: !settled,
+                  choose: (n) => (disabled ? undefined : onChoose(options[n]!.value)),
+                })
+              }
+              onPress={() => onChoose(o.value)}
+              style={[
+                stacked ? styles.row : styles.part,
+                !stacked && i > 0 ? styles.next : null,
+                on ? styles.chosen : null,
+              ]}
+              pressedStyle={on ? {} : { backgroundColor: colour.well }}
+            >
+              <View style={stacked ? styles.line : styles.tile}>
+                {o.swatch ? (
+                  <View
+                    style={[
+                      styles.swatch,
+                      on ? styles.swatchOnInk : null,
+                      { backgroundColor: o.swatch },
+                    ]}
+                  />
+                ) : null}
+                <View style={stacked ? styles.text : null}>
+                  <Words
+                    size={
+                      !stacked && (compact || o.swatch || options.length > 3) ? 'small' : 'body'
+                    }
+                    tone={tone}
+                    strong={!stacked}
+                    align={stacked ? 'left' : 'center'}
+                  >
+                    {o.label}
+                  </Words>
+                  <About about={o.about} tone={on ? 'ground' : 'softWords'} />
+                </View>
               </View>
-            </View>
-          </Press>
-        ))}
+            </Press>
+          );
+        })}
       </View>
       {fault ? (
         <Words size="small" tone="stop" strong accessibilityLiveRegion="polite">
@@ -104,33 +126,30 @@ export function Choice<T extends string>({
 
 const styles = StyleSheet.create({
   group: { gap: SPACE.small },
-  // Side by side while a word fits; with a larger font, or on a narrow screen, in a second row.
-  options: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.hair },
-  stacked: { flexDirection: 'column', flexWrap: 'nowrap' },
-  option: {
+  // The parts of one bar while a word fits; with a larger font, or on a narrow screen, in a second row.
+  bar: { flexDirection: 'row', flexWrap: 'wrap', borderWidth: 1.5, borderColor: colour.words },
+  part: {
     flexGrow: 1,
     flexShrink: 1,
     flexBasis: 0,
     minWidth: MIN_CONTENT,
     minHeight: TOUCH,
-    borderWidth: 1,
-    borderColor: colour.edge,
     paddingHorizontal: SPACE.hair,
     alignItems: 'center',
   },
-  optionStacked: {
-    alignItems: 'stretch',
+  next: { borderLeftWidth: 1.5, borderLeftColor: colour.words },
+  rows: { borderBottomWidth: 1, borderBottomColor: colour.hairline },
+  row: {
+    minHeight: TOUCH,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
     paddingHorizontal: SPACE.medium,
     paddingVertical: SPACE.small,
-    flexBasis: 'auto',
-    flexGrow: 0,
   },
-  chosen: { borderWidth: 3, borderColor: colour.words },
+  chosen: { backgroundColor: colour.words },
   tile: { alignItems: 'center', gap: 2, paddingVertical: SPACE.hair },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
   text: { flex: 1 },
-  mark: { width: 18, height: 18, borderWidth: 2, borderColor: colour.edge },
-  markChosen: { borderColor: colour.words, backgroundColor: colour.words },
   swatch: {
     width: 22,
     height: 22,
@@ -138,4 +157,5 @@ const styles = StyleSheet.create({
     borderWidth: 1.5,
     borderColor: colour.fluidEdge,
   },
+  swatchOnInk: { borderColor: colour.ground },
 });

@@ -1,5 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import type { Option } from './Choice';
+import { choosingKeys } from './choosingKeys';
 import { Press } from './Press';
 import { About, Question } from './Question';
 import { colour, SPACE, TOUCH } from './theme';
@@ -43,57 +44,55 @@ export function Choices<T extends string>({
       testID={waits ? 'unanswered' : 'answered'}
     >
       <Question question={question} why={why} />
-      {options.map((o) => {
-        const on = chosen.includes(o.value);
-        return (
-          <Press
-            key={o.value}
-            role="checkbox"
-            aria-label={o.label}
-            aria-checked={on}
-            disabled={disabled}
-            onPress={() => toggle(o.value)}
-            style={[styles.option, on ? styles.chosen : null]}
-            pressedStyle={{ backgroundColor: colour.well }}
-          >
-            <View style={styles.line}>
-              <View style={styles.mark}>
-                {on ? (
-                  <Words size="small" strong>
-                    ✓
-                  </Words>
-                ) : null}
+      <View style={styles.rows}>
+        {options.map((o, i) => {
+          const on = chosen.includes(o.value);
+          return (
+            <Press
+              key={o.value}
+              role="checkbox"
+              aria-label={o.label}
+              aria-checked={on}
+              disabled={disabled}
+              onKeyDown={(e) =>
+                choosingKeys(e, {
+                  role: 'checkbox',
+                  count: options.length,
+                  at: i,
+                  arrowsChoose: false,
+                  choose: (n) => (disabled ? undefined : toggle(options[n]!.value)),
+                })
+              }
+              onPress={() => toggle(o.value)}
+              style={styles.row}
+              pressedStyle={{ backgroundColor: colour.well }}
+            >
+              <View style={styles.line}>
+                <View style={[styles.peg, on ? styles.pegIn : null]} />
+                <View style={styles.text}>
+                  <Words>{o.label}</Words>
+                  <About about={o.about} />
+                </View>
               </View>
-              <View style={styles.text}>
-                <Words strong={on}>{o.label}</Words>
-                <About about={o.about} />
-              </View>
-            </View>
-          </Press>
-        );
-      })}
+            </Press>
+          );
+        })}
+      </View>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  group: { gap: SPACE.hair },
-  option: {
+  group: { gap: SPACE.small },
+  rows: { borderBottomWidth: 1, borderBottomColor: colour.hairline },
+  row: {
     minHeight: TOUCH,
-    borderWidth: 1,
-    borderColor: colour.edge,
-    paddingHorizontal: SPACE.medium,
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
     paddingVertical: SPACE.small,
   },
-  chosen: { borderWidth: 3, borderColor: colour.words },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
   text: { flex: 1 },
-  mark: {
-    width: 24,
-    height: 24,
-    borderWidth: 2,
-    borderColor: colour.edge,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
+  peg: { width: 14, height: 24, borderWidth: 2, borderColor: colour.words },
+  pegIn: { backgroundColor: colour.words },
 });

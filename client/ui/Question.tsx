@@ -26,10 +26,16 @@ export function Question({
 }
 
 /** A quiet line under something, where there is one. */
-export function About({ about }: { readonly about?: string | undefined }) {
+export function About({
+  about,
+  tone = 'softWords',
+}: {
+  readonly about?: string | undefined;
+  readonly tone?: 'softWords' | 'ground';
+}) {
   if (!about) return null;
   return (
-    <Words size="small" tone="softWords">
+    <Words size="small" tone={tone}>
       {about}
     </Words>
   );

@@ -7,7 +7,8 @@ export interface WordsProps
   readonly children: ReactNode;
   /** One of the three sizes; body when left out. */
   readonly size?: keyof typeof WORD;
-  readonly tone?: Extract<Role, 'words' | 'softWords' | 'stop' | 'onAction'>;
+  /** `ground` is for words on ink, where something is chosen. */
+  readonly tone?: Extract<Role, 'words' | 'softWords' | 'stop' | 'onAction' | 'ground'>;
   readonly strong?: boolean;
   /** Level of a heading, or none. */
   readonly heading?: 1 | 2 | 3;

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { ActionBar, PromptBar } from './ActionBar';
 import { Choice } from './Choice';
 import { Choices } from './Choices';
@@ -176,4 +176,67 @@ test('a field is found by its label, gives what is typed, and says what is wrong
   fireEvent.change(input, { target: { value: '3' } });
   expect(onChange).toHaveBeenCalledWith('3');
   expect(screen.getByText(/between 0 and 10 %/)).toBeTruthy();
+});
+
+describe('keys among answers', () => {
+  const THREE = ['one', 'two', 'three'].map((value) => ({ value, label: value }));
+  const press = (name: string, key: string, role: 'radio' | 'checkbox' = 'radio', more = {}) => {
+    const at = screen.getByRole(role, { name });
+    act(() => at.focus());
+    return fireEvent.keyDown(at, { key, ...more });
+  };
+
+  test('one stop for the keyboard: at the answer that is chosen, else at the first', () => {
+    const tabs = () => screen.getAllByRole('radio').map((r) => r.getAttribute('tabindex'));
+    const { rerender } = render(
+      <Choice question="Q" options={THREE} chosen={null} onChoose={jest.fn()} />,
+    );
+    expect(tabs()).toEqual(['0', '-1', '-1']);
+    rerender(<Choice question="Q" options={THREE} chosen="two" onChoose={jest.fn()} />);
+    expect(tabs()).toEqual(['-1', '0', '-1']);
+  });
+
+  test('arrows go round and choose, Space chooses, and the key goes no further', () => {
+    const onChoose = jest.fn();
+    const outside = jest.fn();
+    window.addEventListener('keydown', outside);
+    render(<Choice question="Q" options={THREE} chosen="one" onChoose={onChoose} />);
+    expect(press('one', 'ArrowRight')).toBe(false);
+    expect(document.activeElement).toBe(screen.getByRole('radio', { name: 'two' }));
+    press('three', 'ArrowDown');
+    press('one', 'ArrowLeft');
+    press('two', ' ');
+    press('two', ' ', 'radio', { repeat: true });
+    expect(onChoose.mock.calls.map(([v]) => v)).toEqual(['two', 'one', 'three', 'two']);
+    expect(outside).not.toHaveBeenCalled();
+    press('two', 'Tab');
+    expect(outside).toHaveBeenCalledTimes(1);
+    window.removeEventListener('keydown', outside);
+  });
+
+  test('where choosing does something at once an arrow only goes there', () => {
+    const onChoose = jest.fn();
+    render(<Choice question="Q" options={THREE} chosen={null} onChoose={onChoose} settled />);
+    press('one', 'ArrowDown');
+    expect(onChoose).not.toHaveBeenCalled();
+    press('two', ' ');
+    expect(onChoose).toHaveBeenCalledWith('two');
+  });
+
+  test('of several answers Space puts one on and off, and arrows go among them', () => {
+    const onChoose = jest.fn();
+    render(<Choices question="Q" options={THREE} chosen={['one']} onChoose={onChoose} />);
+    press('one', ' ', 'checkbox');
+    press('three', ' ', 'checkbox');
+    press('one', 'ArrowUp', 'checkbox');
+    expect(onChoose.mock.calls.map(([v]) => v)).toEqual([[], ['one', 'three']]);
+    expect(document.activeElement).toBe(screen.getByRole('checkbox', { name: 'three' }));
+  });
+
+  test('nothing is chosen while it is shut', () => {
+    const onChoose = jest.fn();
+    render(<Choice question="Q" options={THREE} chosen={null} onChoose={onChoose} disabled />);
+    fireEvent.keyDown(screen.getByRole('radio', { name: 'one' }), { key: ' ' });
+    expect(onChoose).not.toHaveBeenCalled();
+  });
 });

@@ -1,11 +1,10 @@
 import { router } from 'expo-router';
-import { View } from 'react-native';
 import { useVehicles } from '../data/vehicles';
 import { ActionBar } from '../ui/ActionBar';
 import { Page } from '../ui/Page';
 import { Failed, Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { VehicleLine } from './VehicleLine';
+import { VehicleFinder } from './VehicleFinder';
 import { usePageTitle } from '../ui/usePageTitle';
 
 /** Every vehicle of the workshop. */
@@ -30,17 +29,14 @@ export function VehicleList() {
       {data?.length === 0 ? (
         <Words>No vehicle yet. Add the one in front of you from a layout.</Words>
       ) : null}
-      <View role="list">
-        {data?.map((v) => (
-          <VehicleLine
-            key={v.id}
-            vehicle={v}
-            about={v.layoutName}
-            role="link"
-            onPress={() => router.push(`/vehicles/${v.id}`)}
-          />
-        ))}
-      </View>
+      {data && data.length > 0 ? (
+        <VehicleFinder
+          vehicles={data}
+          about={(v) => v.layoutName}
+          role="link"
+          onPick={(v) => router.push(`/vehicles/${v.id}`)}
+        />
+      ) : null}
     </Page>
   );
 }

@@ -138,6 +138,7 @@ const happenings = [
     bench: oneOf('End of the bench run', BENCH_ENDS),
   }),
   z.strictObject({ kind: z.literal('taken off'), elementId }),
+  z.strictObject({ kind: z.literal('drawn off'), bowlId: elementId }),
   z.strictObject({ kind: z.literal('note'), text: line('Note', 1, 1000) }),
   z.strictObject({
     kind: z.literal('pedal judged'),

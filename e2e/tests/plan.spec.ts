@@ -96,7 +96,6 @@ test('the schools are priced, every order is decided, and the chosen one is foll
   ])
     await expect(page.getByRole('radio', { name: new RegExp(`^${school}`) })).toBeVisible();
   await page.getByRole('radio', { name: /^Least fluid/ }).click();
-  await page.screenshot({ path: '/tmp/shots/orders.png' });
   await page.getByRole('button', { name: 'Follow: Least fluid' }).click();
   await expect(page.getByText('Order: Least fluid, before Farthest first.')).toBeVisible();
   const chosen = await order(page);

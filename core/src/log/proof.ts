@@ -53,6 +53,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   bubbles: 'nothing',
   colour: 'nothing',
   'bleeder opened': 'all',
+  'drawn off': 'level',
   'topped up': 'level',
   shut: 'all',
   'stopped early': 'nothing',

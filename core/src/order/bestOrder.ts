@@ -259,7 +259,15 @@ export class OrderSearch {
       fluid.bleedNew(id, countAt(this.setup, this.once(id)).countMl.value);
       counts++;
     }
-    const least = { visit: this.once(id), neededMl: 0, fillMl, counts, topUps: [], fedMl: 0 };
+    const least = {
+      visit: this.once(id),
+      neededMl: 0,
+      fillMl,
+      counts,
+      topUps: [],
+      fedMl: 0,
+      drawOffs: [],
+    };
     return { movedMl: movedMl(this.setup, least), minutes: visitMinutes(this.setup, least) };
   }
 

@@ -54,7 +54,14 @@ export {
   type Reached,
 } from './setup';
 export { fullStrokeVolume, strokeVolume } from './strokeVolume';
-export { lookAfterS, strokesUntilTopUp, topUpLevel, type BowlLevels } from './topUp';
+export {
+  drawsOff,
+  halfMl,
+  lookAfterS,
+  strokesUntilTopUp,
+  topUpLevel,
+  type BowlLevels,
+} from './topUp';
 export {
   makeCount,
   SWEEP_PASSES,

@@ -60,7 +60,7 @@ export function priceOrder(
     verdict: 'priced',
     price: {
       visits,
-      removedMl,
+      removedMl: removedMl + sum((v) => v.drawOffs.reduce((total, d) => total + d.removedMl, 0)),
       bledMl: sum((v) => bledMl(setup, v)),
       movedMl: sum((v) => movedMl(setup, v)),
       neededMl: sum((v) => v.neededMl),
@@ -114,7 +114,8 @@ export function freshFluid(
         removedMl += ml * times;
         pouredMl += ml * times;
       }
-      pouredMl += fluid.fillBowl(b.id, b.maxMl);
+      // Where the first push comes from below, that push is the fill.
+      if (setup.fillFirst !== false) pouredMl += fluid.fillBowl(b.id, b.maxMl);
     }
   }
   return { fluid, removedMl, pouredMl };
@@ -130,7 +131,7 @@ export function movedMl(
   return counts * countMl.value + (mostMlS ? fillMl : 0);
 }
 
-/** Of that, what left at the bleeder, mL. */
+/** Of that, what left at the bleeder; from below what came up instead, mL. */
 export function bledMl(
   setup: OrderSetup,
   visit: Pick<VisitPrice, 'visit' | 'counts' | 'fillMl'>,
@@ -148,6 +149,6 @@ export function visitMinutes(setup: OrderSetup, price: VisitPrice): number {
     (METHOD_TRAITS[visit.method].drips
       ? 0
       : ((movedMl(setup, price) / countMl.value) * secondsPerCount) / 60) +
-    topUps.length * setup.minutesPerTopUp
+    (topUps.length + price.drawOffs.length) * setup.minutesPerTopUp
   );
 }

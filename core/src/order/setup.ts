@@ -60,6 +60,8 @@ export interface OrderSetup {
   readonly target: number;
   /** Whether the bowls are emptied and refilled with new fluid before the first count. */
   readonly emptyFirst: boolean;
+  /** Left out: they are filled to MAX before the first count; not where the first push comes from below. */
+  readonly fillFirst?: boolean;
   /** What is poured in and drawn off once more, where they are emptied first. */
   readonly rinses: readonly BowlRinse[];
   /** What is inside; old fluid everywhere and every bowl at MAX when null. */

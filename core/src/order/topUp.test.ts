@@ -1,4 +1,4 @@
-import { lookAfterS, strokesUntilTopUp, topUpLevel } from '.';
+import { drawsOff, halfMl, lookAfterS, strokesUntilTopUp, topUpLevel } from '.';
 
 const bowl = { maxMl: 200, minMl: 70, airDrawnMl: 20 };
 
@@ -30,4 +30,21 @@ test.each([
 ])('a bowl at %p mL that may fall %p mL/s is looked into after %p s', (levelMl, mlS, after) => {
   expect(topUpLevel(bowl).value).toBe(83);
   expect(lookAfterS(levelMl, bowl, mlS)).toBe(after);
+});
+
+describe('a bowl into which fluid is pushed', () => {
+  const bowl = { maxMl: 32, minMl: 12 };
+
+  test('stands at half, midway between its marks', () => expect(halfMl(bowl)).toBe(22));
+
+  test.each<[string, number, number, boolean, boolean]>([
+    ['before the first push above half', 23, 5, true, true],
+    ['before the first push at half', 22, 5, true, false],
+    ['a trace above half', 22.5, 5, true, false],
+    ['later, where the push ends at MAX', 27, 5, false, false],
+    ['later, where it would end above', 27.01, 5, false, true],
+    ['later, where most of it is swallowed', 31, 0.5, false, false],
+  ])('%s', (_, levelMl, risesMl, first, draws) =>
+    expect(drawsOff(levelMl, bowl, risesMl, first)).toBe(draws),
+  );
 });

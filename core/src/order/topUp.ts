@@ -62,3 +62,26 @@ export function lookAfterS(levelMl: number, bowl: BowlLevels, mostMlS: number): 
   const seconds = Math.floor((levelMl - topUpLevel(bowl).value) / mostMlS + 1e-9);
   return seconds >= SHORTEST_LOOK_S || levelMl >= bowl.maxMl ? Math.max(1, seconds) : null;
 }
+
+/** Where a bowl stands when fluid is pushed up into it, mL: midway, so that it has room [C]. */
+export const halfMl = ({ maxMl, minMl }: Pick<BowlLevels, 'maxMl' | 'minMl'>): number =>
+  (maxMl + minMl) / 2;
+
+/** Less than this above half nobody draws off, mL [M]. */
+const DRAW_FROM_ML = 0.5;
+
+/**
+ * Whether a bowl is drawn off before the next push from below: before the first
+ * where it stands above half, later where the push could take it above MAX.
+ *
+ * @param risesMl what the push would bring up, mL: itself less what is still empty on its way
+ */
+export function drawsOff(
+  levelMl: number,
+  bowl: Pick<BowlLevels, 'maxMl' | 'minMl'>,
+  risesMl: number,
+  first: boolean,
+): boolean {
+  const above = levelMl - halfMl(bowl);
+  return above > DRAW_FROM_ML && (first || levelMl + risesMl > bowl.maxMl + 1e-9);
+}

@@ -2,7 +2,7 @@ import { bleederName } from '../circuit';
 import type { CircuitFluid } from '../washout';
 import { METHOD_TRAITS, type Method } from '../flow';
 import { countAt, type OrderSetup } from './setup';
-import { lookAfterS } from './topUp';
+import { drawsOff, halfMl, lookAfterS } from './topUp';
 
 /** One opening of one bleeder. */
 export interface Visit {
@@ -41,6 +41,15 @@ export interface VisitPrice {
   readonly topUps: readonly VisitTopUp[];
   /** What a pot or a self-refilling bottle gave meanwhile, mL. */
   readonly fedMl: number;
+  /** From below: when the bowl is drawn off to half, and how much. */
+  readonly drawOffs: readonly VisitDrawOff[];
+}
+
+/** A call to draw a bowl off before the count that follows. */
+export interface VisitDrawOff {
+  readonly bowlId: string;
+  readonly afterCounts: number;
+  readonly removedMl: number;
 }
 
 /** Why an order cannot be carried out. */
@@ -108,10 +117,32 @@ function fillWay(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): number[]
   }
 }
 
+/** Push some counts in from below, drawing the bowl off to half before the first and before it could rise above MAX. @returns what was drawn off when */
+export function pushVisit(
+  fluid: CircuitFluid,
+  setup: OrderSetup,
+  visit: Visit,
+  counts: number,
+): VisitDrawOff[] {
+  const bowl = bowlOf(setup, visit.bleederId);
+  const countMl = countAt(setup, visit).countMl.value;
+  const drawOffs: VisitDrawOff[] = [];
+  for (let n = 0; n < counts; n++) {
+    const risesMl = Math.max(0, countMl - fluid.emptyOnWayMl(visit.bleederId));
+    if (drawsOff(fluid.levelMl(bowl.id), bowl, risesMl, n === 0))
+      drawOffs.push({
+        bowlId: bowl.id,
+        afterCounts: n,
+        removedMl: fluid.drawTo(bowl.id, halfMl(bowl)),
+      });
+    fluid.pushUp(visit.bleederId, countMl);
+  }
+  return drawOffs;
+}
+
 /**
  * Carry out one visit on the fluid as the earlier ones left it. From below the
- * new fluid comes out of the syringe and the bowl is drawn down as it rises; of
- * that the simulation knows the amount and leaves the shares as they were.
+ * new fluid comes out of the syringe, and the bowl is drawn down as it rises.
  */
 export function bleedVisit(
   fluid: CircuitFluid,
@@ -134,8 +165,8 @@ export function bleedVisit(
   const sweep = Math.max(LEAST_COUNTS, Math.ceil(sweepMl / countMl - EPSILON_ML));
   const least = visit.until === 'sweep' ? sweep : LEAST_COUNTS;
   if (reverse) {
-    fluid.pushUp(visit.bleederId, sweep * countMl);
-    return { visit, neededMl: sweepMl, fillMl, counts: sweep, topUps: [], fedMl: 0 };
+    const drawOffs = pushVisit(fluid, setup, visit, sweep);
+    return { visit, neededMl: sweepMl, fillMl, counts: sweep, topUps: [], fedMl: 0, drawOffs };
   }
   const begun = beginVisit(fluid, setup, visit);
   let { fedMl } = begun;
@@ -163,7 +194,7 @@ export function bleedVisit(
       clear: LEAST_COUNTS * countMl,
       new: countsUntil(setup.target, shares) * countMl,
     }[visit.until];
-  return { visit, neededMl, fillMl, counts, topUps, fedMl };
+  return { visit, neededMl, fillMl, counts, topUps, fedMl, drawOffs: [] };
 }
 
 function bowlOf(setup: OrderSetup, bleederId: string): OrderSetup['bowls'][number] {

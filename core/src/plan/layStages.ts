@@ -48,8 +48,9 @@ export function layStages({
     if (draft.kind !== 'bleed') return ownStage(id, draft, asked.layout, asked.preferences);
     const of = draft.visits.map((ordered): PlanStop => {
       const price = priced[next++]!;
-      inJarMl += bledMl(setup, price);
       const traits = METHOD_TRAITS[draft.method];
+      // What went up is not in the jar.
+      if (!traits.reverse) inJarMl += bledMl(setup, price);
       outOfBottlesMl += topUpsMl(price) + (traits.reverse ? movedMl(setup, price) : 0);
       const path = all.find((p) => p.bleeder.id === ordered.visit.bleederId)!;
       const times = (opened.get(path.bleeder.id) ?? 0) + 1;
@@ -84,6 +85,15 @@ export function layStages({
           afterStrokes: t.afterCounts,
           pouredMl: t.pouredMl,
         })),
+        ...(price.drawOffs.length > 0
+          ? {
+              drawOffs: price.drawOffs.map(({ bowlId, afterCounts, removedMl }) => ({
+                bowlId,
+                afterStrokes: afterCounts,
+                removedMl,
+              })),
+            }
+          : {}),
       };
     });
     stops.push(...of);

@@ -99,7 +99,8 @@ export function planBleed(request: PlanRequest): PlanResult {
     });
   const beginning = beginningOf(asked, finding, drafts);
   const visits = drafts.flatMap((d) => (d.kind === 'bleed' ? d.visits.map((v) => v.visit) : []));
-  const begun = { ...bare, beginning };
+  const fromBelow = visits[0] !== undefined && METHOD_TRAITS[visits[0].method].reverse;
+  const begun = { ...bare, beginning, fillFirst: !fromBelow };
   const priced = priceTreated(asked, begun, visits);
   if ('code' in priced) return refused(methods, priced);
 
@@ -153,6 +154,7 @@ export function planBleed(request: PlanRequest): PlanResult {
         asked.work,
         open,
         treatment !== null && treatment.way !== 'nothing',
+        fromBelow,
         asked.reached,
       ),
       treatment,

@@ -144,13 +144,14 @@ export function totalFigures(of: {
 }): PlanTotals {
   const { layout, bowls, stops, stages, preferences } = of;
   const sum = (figures: readonly Figure[]) => figures.reduce((total, f) => total + f.value, 0);
+  const downwards = stops.filter((s) => s.fromBowl);
   const bledMl = figure({
     label: 'Fluid to bleed',
-    value: sum(stops.map((s) => s.bledMl)),
+    value: sum(downwards.map((s) => s.bledMl)),
     unit: 'mL',
-    rule: 'sum over the openings',
+    rule: 'sum over the openings; what is pushed up from below is drawn off the reservoir instead',
     source: ARITHMETIC,
-    from: stops.map((s) => leafFigure(s.bledMl, bleederName(s.bleeder))),
+    from: downwards.map((s) => leafFigure(s.bledMl, bleederName(s.bleeder))),
   });
   const filledMl = figure({
     label: 'Swallowed by what is empty',

@@ -42,6 +42,7 @@ export interface PreparedBefore {
  *
  * @param open ids of the bleeders that are opened
  * @param treated whether something is done about the old rest before the bowls are filled
+ * @param fromBelow whether the first push comes from below: that push is the fill
  * @param reached where a run stands; what was prepared holds, and the bowls are filled only where they must be
  */
 export function preparationFor(
@@ -49,6 +50,7 @@ export function preparationFor(
   work: WorkDone,
   open: readonly string[],
   treated: boolean,
+  fromBelow: boolean,
   reached: PreparedBefore | null,
 ): PreparationStep[] {
   const systems = new Set(
@@ -70,7 +72,7 @@ export function preparationFor(
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',
     'clean reservoir': treated,
     // Where no bleeder is opened nothing is drawn, and the level is left for the proof.
-    'fill reservoir': work.purpose !== 'look and prove' || open.length > 0,
+    'fill reservoir': !fromBelow && (work.purpose !== 'look and prove' || open.length > 0),
     'crack bleeders': open.length > 0,
   };
   const steps = PREPARATION_STEPS.filter((s) => wanted[s]);

@@ -61,6 +61,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         ? null
         : `${bowl.name} holds ${bowl.maxMl} mL at MAX; its level should be between 0 and that.`;
     }
+    case 'drawn off':
     case 'topped up': {
       const bowls = [...new Set(plans.flatMap((p) => p.bowls.map((b) => b.id)))];
       return bowls.includes(event.bowlId)

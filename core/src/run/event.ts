@@ -101,6 +101,8 @@ export type RunHappening =
   | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
   /** Filled up; out of which container, where somebody said so. */
   | { readonly kind: 'topped up'; readonly bowlId: string; readonly containerId: string | null }
+  /** A bowl drawn off to half, before or while fluid is pushed up into it. */
+  | { readonly kind: 'drawn off'; readonly bowlId: string }
   /** A look into a bowl while a steady flow fills a way: where it stands, and whether fluid comes at the bleeder by now. */
   | {
       readonly kind: 'level seen';

@@ -1,5 +1,6 @@
 import { changesTheSums, partIdOf, withSizes } from '../circuit';
 import { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo } from '../inside';
+import { halfMl } from '../order';
 import { heldBack, OPENING_STEPS, type Plan } from '../plan';
 import {
   afterSaying,
@@ -104,6 +105,8 @@ function happened(
       }));
     case 'topped up':
       return topUp(state, event);
+    case 'drawn off':
+      return drawOff(state, event);
     case 'level seen':
       return levelSeen(state, event);
     case 'shut':
@@ -253,12 +256,15 @@ function moved(
   const maxMl = state.plan.bowls.find((b) => b.id === bowlId)?.maxMl;
   const fedTo = fromBowl && stop.selfFed && maxMl !== undefined ? maxMl : null;
   const falls = fromBowl && fedTo === null;
+  // From below what is not swallowed comes up into the bowl.
   const less = (levels: RunState['levelMl'], by: number) =>
-    falls
-      ? { ...levels, [bowlId]: levels[bowlId]! - by }
-      : fedTo === null
-        ? levels
-        : { ...levels, [bowlId]: fedTo };
+    !fromBowl
+      ? { ...levels, [bowlId]: levels[bowlId]! + passedMl }
+      : falls
+        ? { ...levels, [bowlId]: levels[bowlId]! - by }
+        : fedTo === null
+          ? levels
+          : { ...levels, [bowlId]: fedTo };
   return {
     passedMl,
     next: {
@@ -266,7 +272,8 @@ function moved(
       empties,
       levelMl: less(state.levelMl, ml),
       leastMl: less(state.leastMl, mostMl),
-      bledMl: state.bledMl + passedMl,
+      // What went up is not in the jar.
+      bledMl: state.bledMl + (fromBowl ? passedMl : 0),
       pouredMl:
         state.pouredMl +
         (falls ? 0 : ml + (fedTo === null ? 0 : Math.max(0, fedTo - state.levelMl[bowlId]!))),
@@ -297,6 +304,17 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
     event.stopId,
     (b) => ({ ...b, bledMl: b.bledMl + passedMl }),
   );
+}
+
+function drawOff(state: RunState, { bowlId }: Of<'drawn off'>): RunState {
+  const bowl = state.plan.bowls.find((b) => b.id === bowlId);
+  if (!bowl) return state;
+  const removed = Math.max(0, state.levelMl[bowlId]! - halfMl(bowl));
+  return {
+    ...state,
+    removedMl: state.removedMl + removed,
+    ...levelled(state, { [bowlId]: state.levelMl[bowlId]! - removed }),
+  };
 }
 
 function topUp(state: RunState, { bowlId, containerId }: Of<'topped up'>): RunState {

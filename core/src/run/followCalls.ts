@@ -70,6 +70,8 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     case 'top up':
     case 'last fill':
       return { kind: 'topped up', bowlId: step.bowl.id, containerId: null };
+    case 'draw off':
+      return { kind: 'drawn off', bowlId: step.bowl.id };
     case 'stroke':
     case 'more strokes':
       return { kind: 'stroke', stopId: step.stop.id };

@@ -1,7 +1,7 @@
 import { partIdOf } from '../circuit';
 import { COLOURS } from '../fluid';
 import { emptyOnWayMl, wayTo } from '../inside';
-import { lookAfterS, strokesUntilTopUp } from '../order';
+import { drawsOff, halfMl, lookAfterS, strokesUntilTopUp } from '../order';
 import { LAST_FILL_FROM_ML, type Plan, type PlanBowl, type PreparationStep } from '../plan';
 import {
   isStageThrough,
@@ -31,6 +31,13 @@ export type NextStep =
   | { readonly kind: 'master joined'; readonly masterId: string }
   | { readonly kind: 'decide'; readonly halt: Halt }
   | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
+  /** Fluid is pushed up into this bowl: it is drawn off to half before it could rise above MAX. */
+  | {
+      readonly kind: 'draw off';
+      readonly bowl: PlanBowl;
+      readonly drawMl: number;
+      readonly first: boolean;
+    }
   | {
       readonly kind: 'stroke';
       readonly stop: PlanStop;
@@ -216,9 +223,13 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
       ? { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl }
       : { kind: 'fill way', stop, bowl, lookAfterS: seconds, leftMl };
   }
+  const first = b.strokes === 0;
+  const risesMl = Math.max(0, stop.strokeMl.value - leftMl);
   const wantsStrokes = missing.some(
     (m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new',
   );
+  if (wantsStrokes && !stop.fromBowl && drawsOff(levelMl, bowl, risesMl, first))
+    return { kind: 'draw off', bowl, drawMl: levelMl - halfMl(bowl), first };
   if (wantsStrokes && untilTopUp === 0)
     return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
   if (missing.includes('strokes')) {

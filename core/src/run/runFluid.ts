@@ -1,3 +1,4 @@
+import { halfMl } from '../order';
 import { cameOff, heldBack, type Plan } from '../plan';
 import { CircuitFluid } from '../washout';
 import { bowlsRunDry } from './dry';
@@ -93,6 +94,11 @@ export class RunFluid {
       case 'topped up': {
         const bowl = bowls.find((b) => b.id === event.bowlId);
         if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
+        return;
+      }
+      case 'drawn off': {
+        const bowl = bowls.find((b) => b.id === event.bowlId);
+        if (bowl) this.fluid.drawTo(bowl.id, halfMl(bowl));
         return;
       }
       case 'counting':

@@ -81,13 +81,75 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
   },
 );
 
-test('what is pushed in from below comes out of the syringe, and the bowl does not fall for it', () => {
+// What goes up rises in the bowl and is not in the jar; it is drawn off before MAX as a top-up comes before MIN: common practice, no source.
+describe('from below', () => {
   const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
   const below = plan.stops.find((s) => !s.fromBowl)!;
-  const before = runOf(plan, []);
-  const after = runOf(plan, [{ ...base, kind: 'stroke', stopId: below.id }]);
-  expect(after.levelMl).toEqual(before.levelMl);
-  expect(after.pouredMl).toBe(below.strokeMl.value);
+  const bowl = plan.bowls.find((b) => b.id === below.bowlId)!;
+  const half = (bowl.maxMl + bowl.minMl) / 2;
+  const push: Said = { ...base, kind: 'stroke', stopId: below.id };
+
+  test('what is pushed in comes out of the syringe and up into the bowl, and nothing is bled', () => {
+    const before = runOf(plan, []);
+    const after = runOf(plan, [push]);
+    expect(after.levelMl[bowl.id]).toBeCloseTo(before.levelMl[bowl.id]! + below.strokeMl.value, 9);
+    expect(after.pouredMl).toBe(below.strokeMl.value);
+    expect(after.bledMl).toBe(0);
+  });
+
+  test('it begins at half, is drawn off before it could rise above MAX, and the plan has said where', () => {
+    const events = log(plan);
+    // Filled up before the push, it is drawn down first.
+    const push = events.findIndex((e) => e.kind === 'stroke' && e.stopId === below.id);
+    const filled = runOf(plan, [
+      ...(events.slice(0, push) as Said[]).filter((e) => e.kind !== 'drawn off'),
+      { ...base, id: 'full', kind: 'topped up', bowlId: bowl.id, containerId: null },
+    ]);
+    expect(nextStep(filled)).toMatchObject({
+      kind: 'draw off',
+      first: true,
+      drawMl: bowl.maxMl - half,
+    });
+    const at = events.flatMap((e, i) =>
+      e.kind === 'drawn off'
+        ? [events.filter((x, n) => n < i && x.kind === 'stroke' && x.stopId === below.id).length]
+        : [],
+    );
+    expect(at).toEqual(below.drawOffs!.map((d) => d.afterStrokes));
+    expect(at.length).toBeGreaterThan(1);
+    let state = runOf(plan, []);
+    for (const e of events) {
+      state = runOf(plan, [e as Said], state);
+      expect(state.levelMl[bowl.id]).toBeLessThanOrEqual(bowl.maxMl + 1e-9);
+      if (e.kind === 'drawn off') expect(state.levelMl[bowl.id]).toBeCloseTo(half, 9);
+    }
+    expect(state.removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
+    expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
+    expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
+  });
+
+  test('a dry system is filled by the push: the reservoir stays as it is, the way swallows first', () => {
+    const layout = layoutOf('motorcycle-front-disc');
+    const dry = planned(layout, {
+      work: { ...routineFlush(layout.masters.map((m) => m.id)), purpose: 'new or dry' },
+      method: 'reverse',
+      primeInPlace: true,
+    });
+    const [prime] = dry.stops;
+    expect(prime!.fromBowl).toBe(false);
+    expect(dry.preparation).not.toContain('fill reservoir');
+    expect(prime!.fillMl.value).toBeGreaterThan(0);
+    const events = log(dry);
+    const pushed = events.filter((e) => e.kind === 'stroke' && e.stopId === prime!.id) as Said[];
+    const atFirst = runOf(dry, pushed.slice(0, 1));
+    expect(atFirst.levelMl.bowl).toBe(runOf(dry, []).levelMl.bowl);
+    const after = runOf(dry, pushed);
+    expect(after.levelMl.bowl! - runOf(dry, []).levelMl.bowl!).toBeCloseTo(
+      pushed.length * prime!.strokeMl.value - prime!.fillMl.value,
+      6,
+    );
+    expect(nextStep(runOf(dry, events as Said[])).kind).toBe('finished');
+  });
 });
 
 test('bubbles are asked for at the last opening alone, colour only where the fluid is renewed', () => {

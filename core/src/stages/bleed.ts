@@ -57,7 +57,7 @@ export const bleed: StageKind<BleedDraft, BleedStage, HoldPointDraft> = {
 export function bleedMinutes(preferences: StagePreferences, stops: readonly PlanStop[]): Figure {
   const rule = (label: string, value: number, unit: 's' | 'min') =>
     figure({ label, value, unit, rule: 'house rule', source: MODEL });
-  const topUps = stops.reduce((sum, s) => sum + s.topUps.length, 0);
+  const topUps = stops.reduce((sum, s) => sum + s.topUps.length + (s.drawOffs?.length ?? 0), 0);
   const walked = stops.reduce((sum, s) => sum + (METHOD_TRAITS[s.method].moreMinutes ?? 0), 0);
   const counted = stops.filter((s) => !METHOD_TRAITS[s.method].drips);
   const seconds = counted.map((s) =>
@@ -82,7 +82,7 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
     source: MODEL,
     from: [
       rule('Each opening: reach, hose, cap', preferences.minutesPerBleeder, 'min'),
-      rule('Each top-up', preferences.minutesPerTopUp, 'min'),
+      rule('Each top-up or draw-off', preferences.minutesPerTopUp, 'min'),
       ...(walked > 0
         ? [
             figure({

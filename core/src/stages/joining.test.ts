@@ -128,7 +128,7 @@ test('minutes of a bleed are its openings, its strokes and its top-ups', () => {
   expect(minutes.value).toBeCloseTo(2 * 4 + strokesS / 60 + topUps * 1.5, 9);
   expect(minutes.from.map((f) => [f.label, f.value, f.unit])).toEqual([
     ['Each opening: reach, hose, cap', 4, 'min'],
-    ['Each top-up', 1.5, 'min'],
+    ['Each top-up or draw-off', 1.5, 'min'],
     ['left rear', first!.strokes.value * first!.secondsPerStroke, 's'],
     ['right rear', second!.strokes.value * second!.secondsPerStroke, 's'],
   ]);

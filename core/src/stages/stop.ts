@@ -58,6 +58,12 @@ export interface PlanStop {
   /** Old fluid that stays on this path when the plan is through. */
   readonly oldLeftMl: Figure;
   readonly topUps: readonly PlannedTopUp[];
+  /** From below: where the bowl is drawn off to half; left out where it never is. */
+  readonly drawOffs?: readonly {
+    readonly bowlId: string;
+    readonly afterStrokes: number;
+    readonly removedMl: number;
+  }[];
   /** Of a sweep that ends by its bubbles: what must have passed, its fill among it, and what is asked about beyond, mL. Left out where it ends by its count. */
   readonly band?: { readonly leastMl: number; readonly mostMl: number };
 }

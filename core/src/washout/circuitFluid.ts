@@ -155,14 +155,38 @@ export class CircuitFluid {
     return this.outletNewShare(bleederId);
   }
 
-  /** Push new fluid in at one bleeder, from below: it fills what is empty on the way, and the rest comes up. */
-  pushUp(bleederId: string, volumeMl: number): void {
+  /**
+   * Push new fluid in at one bleeder, from below: it fills what is empty on the
+   * way, and the rest comes up into the bowl. Model [M]: what it passes mixes,
+   * each part on its way a cavity, for nobody follows streams that turn round.
+   *
+   * @returns what came up, mL
+   */
+  pushUp(bleederId: string, volumeMl: number): number {
+    const { bowl, parts } = this.chains.get(bleederId)!;
+    const upwards = [...parts].reverse();
     let left = volumeMl;
-    for (const part of [...this.chains.get(bleederId)!.parts].reverse()) {
+    for (const part of upwards) {
       const takes = Math.min(emptyIn(part), left);
       if (takes > 0) fillPart(part, takes, 1);
       left -= takes;
     }
+    if (left < TINY_ML) return 0;
+    let share = 1;
+    for (const part of upwards) share = passMixed(part, left, share);
+    bowl.newShare = (bowl.newShare * bowl.levelMl + share * left) / (bowl.levelMl + left);
+    bowl.levelMl += left;
+    bowl.leastMl += left;
+    return left;
+  }
+
+  /** Draw a bowl off to a level. @returns mL removed, never below 0 */
+  drawTo(bowlId: string, toMl: number): number {
+    const bowl = this.bowl(bowlId);
+    const removed = Math.max(0, bowl.levelMl - toMl);
+    bowl.levelMl -= removed;
+    bowl.leastMl = bowl.levelMl;
+    return removed;
   }
 
   /** Fluid was seen to come at one bleeder: nothing on its way is empty. */
@@ -399,6 +423,16 @@ function passChain(parts: readonly ChainPart[], inShare: number, stepMl: number)
     }
   }
   return mean;
+}
+
+/** Pass a volume through a part as if it mixed. @returns mean new share of what left */
+function passMixed(part: ChainPart, ml: number, inShare: number): number {
+  if (part.kind === 'cavity') return part.cavity.pass(ml, inShare);
+  const mixed = new MixedCavity(part.line.volumeMl);
+  mixed.newShare = part.line.newMl() / part.line.volumeMl;
+  const out = mixed.pass(ml, inShare);
+  part.line.beginWith(mixed.newShare, 0);
+  return out;
 }
 
 const volumeOf = (p: ChainPart): number => (p.kind === 'cavity' ? p.cavity : p.line).volumeMl;
