@@ -112,7 +112,7 @@ describe('questions', () => {
     server
       .mockResolvedValueOnce({ jobs: [1], next: 'c1' })
       .mockResolvedValueOnce({ jobs: [2], next: null });
-    const list = hook(useJobList);
+    const list = hook(() => useJobList());
     await waitFor(() => expect(list.current.hasNextPage).toBe(true));
     await act(async () => void (await list.current.fetchNextPage()));
     expect(server.mock.calls.map(([path]) => path)).toEqual([
@@ -120,6 +120,9 @@ describe('questions', () => {
       '/jobs?limit=30&cursor=c1',
     ]);
     await waitFor(() => expect(list.current.hasNextPage).toBe(false));
+    server.mockResolvedValueOnce({ jobs: [3], next: null });
+    hook(() => useJobList(' van 7 '));
+    await waitFor(() => expect(server.mock.calls.at(-1)![0]).toBe('/jobs?limit=30&q=van%207'));
     expect(client.getQueryData(['jobs'])).toMatchObject({
       pages: [{ jobs: [1] }, { jobs: [2] }],
     });

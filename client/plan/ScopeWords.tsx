@@ -79,7 +79,9 @@ export function LeftBefore({ job }: { readonly job: Job }) {
         >
           {n.advise === 'next clutch job'
             ? 'Put down for the next clutch job: weigh it now.'
-            : 'It wears together with what was renewed then.'}
+            : n.advise === 'ask its age'
+              ? 'It wears together with what was renewed then, and nobody said how old it is.'
+              : 'It wears together with what was renewed then.'}
         </Caution>
       ))}
     </>

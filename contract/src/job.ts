@@ -96,7 +96,11 @@ export const job = jobSummary.extend({
   lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
   notDone: z
     .array(
-      z.object({ what: z.string(), advise: z.enum(['same job', 'next clutch job']), at: isoTime }),
+      z.object({
+        what: z.string(),
+        advise: z.enum(['same job', 'next clutch job', 'ask its age']),
+        at: isoTime,
+      }),
     )
     .describe('Partners that the last released job advised to renew and left'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),

@@ -33,6 +33,12 @@ export type JobPage = z.infer<typeof jobPage>;
 
 export const jobQuery = z.strictObject({
   cursor: z.string().max(200).optional(),
+  q: z
+    .string()
+    .trim()
+    .max(60, 'q should be at most 60 characters.')
+    .optional()
+    .describe('Words that stand in the vehicle’s name or plate, or the number of the job'),
   limit: z.coerce
     .number()
     .int()

@@ -363,6 +363,14 @@ describe('the list', () => {
       cursor = page.next ? `&cursor=${page.next}` : '';
     } while (cursor);
     expect(seen.map((j) => j.id).sort()).toEqual([...ids].sort());
+    // By plate, by name and by number, in any case; a sign of SQL means itself.
+    const found = async (q: string) =>
+      jobPage.parse((await tech.get(`/jobs?q=${encodeURIComponent(q)}`).expect(200)).body).jobs;
+    expect((await found('c 1')).map((j) => j.vehicleTag)).toContain('C 1');
+    const { number } = await tech.job(ids[0]!);
+    expect((await found(String(number))).map((j) => j.id)).toContain(ids[0]);
+    for (const nothing of ['%', '_', 'c 1 nowhere', "'"]) expect(await found(nothing)).toEqual([]);
+    expect(await found('  ')).toHaveLength((await found('')).length);
     const closed = seen.map((j) => j.closedAt !== null);
     expect(closed).toEqual([...closed].sort((a, b) => Number(a) - Number(b)));
   });
@@ -372,6 +380,7 @@ describe('the list', () => {
     ['limit=101', 'limit'],
     ['limit=x', 'limit'],
     ['cursor=nonsense', 'cursor'],
+    [`q=${'x'.repeat(61)}`, 'q'],
   ])('%s is refused', async (query, field) => {
     const res = await tech.get(`/jobs?${query}`).expect(422);
     expect(res.body.faults[0].field).toBe(field);

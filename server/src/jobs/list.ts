@@ -27,7 +27,7 @@ interface Row {
 /** A page of the workshop's jobs: open before closed, newest first, by keyset over the index `jobs_list`. */
 export async function listJobs(
   actor: Actor,
-  page: { cursor?: string | undefined; limit: number },
+  page: { cursor?: string | undefined; limit: number; q?: string | undefined },
 ): Promise<JobPage> {
   const after = page.cursor === undefined ? null : readCursor(page.cursor);
   // Open and closed ones are asked for apart, so that each is one range of the index.
@@ -41,6 +41,7 @@ export async function listJobs(
           workshopId: actor.workshopId,
           closed,
           after: from,
+          words: wordsOf(page.q),
           limit: page.limit + 1 - jobs.length,
         })),
       );
@@ -62,6 +63,8 @@ export async function summaries(of: {
   vehicleId?: string;
   closed?: boolean;
   after?: Place | null;
+  /** Patterns of which each must stand somewhere in vehicle or number. */
+  words?: readonly string[];
   limit?: number;
 }): Promise<JobSummary[]> {
   const rows = await Job.sequelize!.query<Row>(
@@ -73,6 +76,7 @@ export async function summaries(of: {
       WHERE j.workshop_id = :workshopId
         ${of.vehicleId ? 'AND j.vehicle_id = :vehicleId' : ''}
         ${of.closed === undefined ? '' : 'AND j.closed = :closed'}
+        ${of.words?.length ? `AND (v.name || ' ' || v.tag || ' ' || j.number) ILIKE ALL (ARRAY[:words])` : ''}
         ${of.after ? 'AND (j.opened_at, j.id) < (CAST(:openedAt AS timestamptz), CAST(:id AS uuid))' : ''}
       ORDER BY j.opened_at DESC, j.id DESC
       ${of.limit === undefined ? '' : 'LIMIT :limit'}`,
@@ -106,3 +110,10 @@ function readCursor(cursor: string): Place {
     [{ field: 'cursor', sentence: 'cursor should be the "next" of the page before.' }],
   );
 }
+
+/** What was typed as patterns of SQL, word by word; signs that mean something there mean themselves. */
+const wordsOf = (q: string | undefined): string[] =>
+  (q ?? '')
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => `%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
