@@ -54,16 +54,18 @@ export function Brook({
   const drawn = [...g.stretches.map((s) => s.stretch.id), ...g.nodes.map((n) => n.node.id)];
   const anyEmpty = drawn.some((id) => share(id).empty > 0.005);
   const anyNew = inside !== undefined && Object.values(inside).some((c) => c.newMl > 0.5);
+  const shaded = (shares: Shares): string => shade(shares, oldColour, newColour);
   const bowls = layout.bowls.map((b) => share(b.id));
   const bowl = bowls.every((b) => b.empty > 0.99)
     ? colour.ground
-    : bowls.some((b) => b.fresh > 0.01)
-      ? FLUID[newColour]
-      : FLUID[oldColour];
+    : shaded(
+        bowls.reduce((a, b) =>
+          a.fresh / (1 - a.empty || 1) > b.fresh / (1 - b.empty || 1) ? b : a,
+        ),
+      );
   const body = (id: string): string => {
-    const { fresh, empty } = share(id);
-    if (empty > 0.5) return colour.ground;
-    return fresh > 0.5 * (1 - empty) ? FLUID[newColour] : FLUID[oldColour];
+    const shares = share(id);
+    return shares.empty > 0.5 ? colour.ground : shaded(shares);
   };
   return (
     <View>
@@ -265,10 +267,18 @@ function sharesOf(content: Content | undefined): Shares {
   return { fresh: content.newMl / ml, empty: toFillMl(content) / ml };
 }
 
-/** Old fluid is dotted, new fluid plain, what is empty hollow, so that the picture does not rest on colour alone; the fronts stand where the shares say. */
+/** Old share of the fluid in a part, 0 to 1. */
+const oldShare = ({ fresh, empty }: Shares): number =>
+  empty < 0.995 ? Math.max(0, Math.min(1, 1 - fresh / (1 - empty))) : 0;
+
+/** The colour of what a part holds: shaded from new to old by its share of old. */
+const shade = (shares: Shares, oldColour: Colour, newColour: Colour): string =>
+  `color-mix(in oklab, ${FLUID[oldColour]} ${Math.round(100 * oldShare(shares))}%, ${FLUID[newColour]})`;
+
+/** Each stretch is shaded by its share of old and dotted as densely, so that new fluid follows from the master outward and the picture does not rest on colour alone; what is empty is drawn hollow. */
 function Fluid({
   drawn,
-  shares: { fresh, empty },
+  shares,
   oldColour,
   newColour,
 }: {
@@ -277,12 +287,13 @@ function Fluid({
   readonly oldColour: Colour;
   readonly newColour: Colour;
 }) {
-  const along = (share: number) => ({
-    x: drawn.from.x + (drawn.to.x - drawn.from.x) * share,
-    y: drawn.from.y + (drawn.to.y - drawn.from.y) * share,
-  });
-  const [front, end] = [along(fresh), along(1 - empty)];
+  const { empty } = shares;
+  const end = {
+    x: drawn.from.x + (drawn.to.x - drawn.from.x) * (1 - empty),
+    y: drawn.from.y + (drawn.to.y - drawn.from.y) * (1 - empty),
+  };
   const thick = casing(drawn) - 3;
+  const old = oldShare(shares);
   return (
     <G>
       {empty > 0.005 ? (
@@ -294,30 +305,22 @@ function Fluid({
           fill="none"
         />
       ) : null}
-      {fresh + empty < 0.995 ? (
-        <>
-          <Path
-            d={pathData([front, end])}
-            stroke={FLUID[oldColour]}
-            strokeWidth={thick}
-            strokeLinecap="round"
-            fill="none"
-          />
-          <Path
-            d={pathData([front, end])}
-            stroke={oldColour === 'clear' || oldColour === 'straw' ? FLUID.black : FLUID.clear}
-            strokeWidth={1.4}
-            strokeDasharray="0.1 6"
-            strokeLinecap="round"
-            fill="none"
-          />
-        </>
-      ) : null}
-      {fresh > 0.005 ? (
+      {empty < 0.995 ? (
         <Path
-          d={pathData([drawn.from, front])}
-          stroke={FLUID[newColour]}
+          d={pathData([drawn.from, end])}
+          stroke={shade(shares, oldColour, newColour)}
           strokeWidth={thick}
+          strokeLinecap="round"
+          fill="none"
+        />
+      ) : null}
+      {empty < 0.995 && old > 0.05 ? (
+        <Path
+          d={pathData([drawn.from, end])}
+          stroke={oldColour === 'clear' || oldColour === 'straw' ? FLUID.black : FLUID.clear}
+          strokeWidth={1.4}
+          // The dots stand the closer the older it is.
+          strokeDasharray={`0.1 ${(6 / Math.max(0.2, old)).toFixed(1)}`}
           strokeLinecap="round"
           fill="none"
         />
