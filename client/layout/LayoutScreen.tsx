@@ -42,6 +42,8 @@ export function LayoutScreen({ vehicleId }: { readonly vehicleId: string }) {
   return <LayoutEditor vehicle={vehicle} />;
 }
 
+const rowId = (element: string): string => `row-${element}`;
+
 /** Faults shown at once; the rest is counted. */
 const MOST_FAULTS = 4;
 
@@ -89,7 +91,16 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
     draft.change(edited.layout);
     setOpen(edited.element);
   };
-  const brook = <DraftBrook draft={draft} open={open} height={wide ? 420 : 210} />;
+  const tapped = (element: string) => {
+    setOpen(element);
+    // The row is drawn open first; then it is brought to where it can be seen.
+    requestAnimationFrame(() =>
+      document.getElementById(rowId(element))?.scrollIntoView({ block: 'start' }),
+    );
+  };
+  const brook = (
+    <DraftBrook draft={draft} open={open} height={wide ? 420 : 210} onElement={tapped} />
+  );
   return (
     <Page
       beside={<View style={styles.beside}>{brook}</View>}
@@ -142,7 +153,12 @@ function LayoutEditor({ vehicle }: { readonly vehicle: Vehicle }) {
       {wide ? null : brook}
       <View role="list">
         {rows.map((row) => (
-          <View key={row.id} role="listitem" style={[styles.item, { paddingLeft: row.depth * 10 }]}>
+          <View
+            key={row.id}
+            nativeID={rowId(row.id)}
+            role="listitem"
+            style={[styles.item, { paddingLeft: row.depth * 10 }]}
+          >
             <Press
               role="button"
               aria-expanded={open === row.id}
@@ -216,7 +232,9 @@ function DraftBrook({
   draft,
   open,
   height,
+  onElement,
 }: {
+  readonly onElement: (element: string) => void;
   readonly draft: LayoutDraft;
   readonly open: string | null;
   readonly height: number;
@@ -238,6 +256,7 @@ function DraftBrook({
       current={at}
       marked={open}
       markedAs="here"
+      onElement={onElement}
     />
   );
 }

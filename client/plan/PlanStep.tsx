@@ -147,6 +147,9 @@ function Refused({
       {fault ? <Caution title={fault} /> : null}
       {open ? (
         <View>
+          <Words strong heading={2}>
+            What may change?
+          </Words>
           <ChoiceLine
             label="Work"
             value={workTitle(job.planChoices.work)}

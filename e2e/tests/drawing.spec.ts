@@ -22,6 +22,12 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   await page.goto(`/vehicles/${vehicle.id}/layout`);
   const { open, type } = pencil(page);
 
+  // A tap on the picture opens what is there, and marks it.
+  await page.getByTestId('touch-feed').first().click({ force: true });
+  await expect(
+    page.getByRole('button', { name: 'Line master to tee', exact: true }),
+  ).toHaveAttribute('aria-expanded', 'true');
+
   // The sketch says 26 m where 2.6 is meant, and a tunnel that climbs higher than its line is long.
   await open('Line up the tunnel');
   await type('Length', '26000');

@@ -22,9 +22,11 @@ export interface BrookProps {
   /** Bleeder in hand. */
   readonly current?: string | null;
   readonly done?: readonly string[];
-  /** A stretch that is marked, and as what. */
+  /** A stretch or a point that is marked, and as what. */
   readonly marked?: string | null;
   readonly markedAs?: 'decides' | 'here';
+  /** Called with the element that is tapped; the same elements stand in a list beside the picture. */
+  readonly onElement?: (elementId: string) => void;
   /** Whether the line of words under the picture is shown. */
   readonly caption?: boolean;
 }
@@ -44,6 +46,7 @@ export function Brook({
   done = [],
   marked,
   markedAs = 'decides',
+  onElement,
   caption,
 }: BrookProps) {
   const g = useMemo(
@@ -215,6 +218,19 @@ export function Brook({
           .map((s) => (
             <Marked key={s.stretch.id} drawn={s} word={markedAs} />
           ))}
+        {g.nodes
+          .filter((n) => n.node.id === marked)
+          .map(({ node, at }) => (
+            <Circle
+              key={node.id}
+              cx={at.x}
+              cy={at.y}
+              r={15}
+              fill="none"
+              stroke={colour.words}
+              strokeWidth={3}
+            />
+          ))}
         {g.bleeders.map((b) => {
           const filled = b.id === current;
           const through = done.includes(b.id);
@@ -243,6 +259,7 @@ export function Brook({
             </G>
           );
         })}
+        {onElement ? <Touch geometry={g} onElement={onElement} /> : null}
       </Svg>
       {caption ? (
         <View style={{ paddingHorizontal: SPACE.small }}>
@@ -252,6 +269,42 @@ export function Brook({
         </View>
       ) : null}
     </View>
+  );
+}
+
+/** What can be tapped: each stretch as wide as a finger, over it each point. */
+function Touch({
+  geometry: g,
+  onElement,
+}: {
+  readonly geometry: ReturnType<typeof brookGeometry>;
+  readonly onElement: (elementId: string) => void;
+}) {
+  return (
+    <G>
+      {g.stretches.map((s) => (
+        <Path
+          key={s.stretch.id}
+          testID={`touch-${s.stretch.id}`}
+          d={pathData([s.from, s.to])}
+          stroke="transparent"
+          strokeWidth={26}
+          fill="none"
+          onPress={() => onElement(s.stretch.id)}
+        />
+      ))}
+      {g.nodes.map(({ node, at }) => (
+        <Circle
+          key={node.id}
+          testID={`touch-${node.id}`}
+          cx={at.x}
+          cy={at.y}
+          r={16}
+          fill="transparent"
+          onPress={() => onElement(node.id)}
+        />
+      ))}
+    </G>
   );
 }
 
