@@ -25,6 +25,7 @@ import { RunHead } from './RunHead';
 import { RunNotices } from './RunNotices';
 import { RunBrook, RunGauge } from './RunPicture';
 import { StageStep } from './StageStep';
+import { StopHere } from './StopHere';
 import { StoppedEarly } from './StoppedEarly';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
@@ -233,6 +234,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
       {stop && step.kind !== 'top up' && !look ? (
         <Readings stopId={stop.id} state={run.state} say={run.say} />
       ) : null}
+      {stop && step.kind === 'stroke' ? <StopHere job={job} run={run} stop={stop} /> : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
     </Page>
   );

@@ -224,7 +224,7 @@ export class Workshop {
 
   /** What comes before a new part is compared: protected, made still, bleeders cracked. */
   async prepared(job: Job): Promise<void> {
-    const ofTheBowl = ['empty reservoir', 'fill reservoir'];
+    const ofTheBowl = ['empty reservoir', 'clean reservoir', 'fill reservoir'];
     const steps = planOf(job).preparation.filter((step) => !ofTheBowl.includes(step));
     await this.log(
       job.id,

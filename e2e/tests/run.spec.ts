@@ -24,6 +24,25 @@ test('a reload loses nothing and goes on at the same stroke', async ({ page }) =
   await expect(left(page, planned - 7)).toBeVisible();
 });
 
+test('clear and as the new it may be shut where the rest does not pay: what that would buy is said, and it is owed', async ({
+  page,
+}) => {
+  const { workshop, job } = await atTheCar(page, 20);
+  const shutHere = page.getByRole('button', { name: 'Shut it here: the rest is owed' });
+  await page.getByRole('radio', { name: 'none', exact: true }).click();
+  await expect(shutHere).toHaveCount(0);
+  await page.getByRole('radio', { name: 'clear', exact: true }).click();
+  await expect(page.getByText(/^Clear and as the new\. The 5 left would buy: /)).toBeVisible();
+  await shutHere.click();
+  await expect(page.getByRole('heading', { name: 'Right rear' })).toBeVisible();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.slice(-2))
+    .toMatchObject([
+      { kind: 'shut' },
+      { kind: 'stopped early', reason: expect.stringMatching(/^Clear and as the new; 5 more/) },
+    ]);
+});
+
 test('a reload right after the tap that was painted keeps that tap', async ({ page }) => {
   const { job, planned, workshop } = await atTheCar(page, 4);
   await page.route('**/events', (route) => route.abort());

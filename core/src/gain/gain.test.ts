@@ -5,8 +5,16 @@ import { layoutTemplates } from '../circuit';
 import { newShareOf, oldMl, type Content } from '../inside';
 import { planEnd } from '../plan';
 import { afterWork, cappedPart, layoutOf, planned, runOf, type Said } from '../testing';
-import { followCalls, insideNow } from '../run';
-import { NEW_WATER_PERCENT, oldWater, planGain, waterOfLot, waterPercent } from '.';
+import { doneAt, followCalls, insideNow } from '../run';
+import {
+  mayStopHere,
+  NEW_WATER_PERCENT,
+  restBuys,
+  oldWater,
+  planGain,
+  waterOfLot,
+  waterPercent,
+} from '.';
 
 const CAR = layoutOf('hatchback-diagonal');
 const AT = Date.UTC(2026, 0, 1);
@@ -148,4 +156,62 @@ describe('what a plan gains', () => {
       }
     },
   );
+});
+
+describe('a bleeder that is clear and of the right colour', () => {
+  const plan = planned(CAR);
+  const [first] = plan.stops;
+  const water = of([wet(3)]);
+  const at = (strokes: number, ...more: Said[]) => {
+    let n = 0;
+    const calls = followCalls(plan, {
+      deviceId: 'p',
+      nextId: () => `s${++n}`,
+      startMs: 0,
+      strokes,
+    }) as Said[];
+    // As far as the strokes, without what is said after them.
+    const last = calls.map((e) => e.kind).lastIndexOf('stroke');
+    return runOf(plan, [...calls.slice(0, last + 1), ...more]);
+  };
+  const none: Said = { id: 'n', kind: 'bubbles', stopId: first!.id, reading: 'none' };
+  const asNew: Said = { id: 'c', kind: 'colour', stopId: first!.id, colour: plan.newColour };
+  const all = first!.strokes.value;
+
+  test('may be shut where only strokes are missing', () => {
+    expect(mayStopHere(at(all - 5, none, asNew), first!)).toBe(true);
+    expect(mayStopHere(at(all - 5, none), first!)).toBe(false);
+    expect(mayStopHere(at(all - 5, asNew), first!)).toBe(false);
+    expect(mayStopHere(at(all - 5, { ...none, reading: 'fine' } as Said, asNew), first!)).toBe(
+      false,
+    );
+    expect(mayStopHere(at(all - 5, none, { ...asNew, colour: 'brown' } as Said), first!)).toBe(
+      false,
+    );
+    // Nothing is missing any more: it is shut as planned.
+    expect(mayStopHere(at(all, none, asNew), first!)).toBe(false);
+    const shut: Said = { id: 'x', kind: 'shut', stopId: first!.id, tightened: 'by feel' };
+    expect(mayStopHere(at(all - 5, none, asNew, shut), first!)).toBe(false);
+  });
+
+  test('says what the rest would buy: less, the nearer it is to the plan', () => {
+    const [far, near] = [10, 3].map(
+      (left) => restBuys(at(all - left, none, asNew), first!, water)!,
+    );
+    expect([far!.strokes, near!.strokes]).toEqual([10, 3]);
+    expect(far!.lessWater.value).toBeGreaterThan(near!.lessWater.value);
+    expect(near!.lessWater.value).toBeGreaterThan(0);
+    expect(near!.moreBoiling.value).toBeGreaterThan(0);
+    expect(restBuys(at(all - 5, none, asNew), first!, of([]))).toBeNull();
+    expect(restBuys(at(all, none, asNew), first!, water)).toBeNull();
+  });
+
+  test('shut there it is owed, and holds nothing', () => {
+    const shut: Said[] = [
+      { id: 'x', kind: 'shut', stopId: first!.id, tightened: 'by feel' },
+      { id: 'y', kind: 'stopped early', stopId: first!.id, reason: 'Clear and as the new' },
+    ];
+    const done = doneAt(at(all - 5, none, asNew, ...shut)).get(first!.bleeder.id)!;
+    expect(done).toMatchObject({ shut: true, clear: true, renewed: false });
+  });
 });

@@ -1,3 +1,4 @@
+export { mayStopHere, restBuys } from './stopHere';
 export { oldWater, waterOfLot, type OldWater } from './oldWater';
 export {
   MORE_STROKES,

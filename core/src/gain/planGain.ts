@@ -81,7 +81,10 @@ export function planGain(plan: Plan, water: OldWater): PlanGain | null {
     }),
     afterwards: waterAndBoiling(plan, content, water, 'afterwards'),
     before: waterAndBoiling(plan, plan.inside[part.id]!, water, 'before'),
-    more: longest && at ? moreStrokes(plan, longest, end[at]!, contentAfter(at), water) : null,
+    more:
+      longest && at
+        ? strokesBuy(plan, longest, MORE_STROKES, end[at]!, contentAfter(at), water)
+        : null,
     pockets: plan.stages.some((s) => s.kind === 'tool cycle')
       ? []
       : plan.layout.nodes.flatMap((n) =>
@@ -91,35 +94,36 @@ export function planGain(plan: Plan, water: OldWater): PlanGain | null {
 }
 
 /** What a difference of content at one part is worth, with the strokes that make it. */
-function moreStrokes(
+export function strokesBuy(
   plan: Plan,
   stop: PlanStop,
+  strokes: number,
   before: Content,
   after: Content,
   water: OldWater,
 ): MoreStrokes | null {
   const [from, to] = [
-    waterAndBoiling(plan, before, water, 'as planned'),
-    waterAndBoiling(plan, after, water, `after ${MORE_STROKES} more`),
+    waterAndBoiling(plan, before, water, 'as it is'),
+    waterAndBoiling(plan, after, water, `after ${strokes} more`),
   ];
   if (!from || !to) return null;
   const name = bleederName(stop.bleeder);
   return {
     bleederId: stop.bleeder.id,
-    strokes: MORE_STROKES,
+    strokes,
     lessWater: figure({
-      label: `${MORE_STROKES} more at ${name}: less water`,
+      label: `${strokes} more at ${name}: less water`,
       value: from.water.value - to.water.value,
       unit: '%',
-      rule: 'water expected as planned less that after so many strokes more',
+      rule: 'water expected as it is less that after so many strokes more',
       source: MODEL,
       from: [from.water, to.water],
     }),
     moreBoiling: figure({
-      label: `${MORE_STROKES} more at ${name}: boils higher by`,
+      label: `${strokes} more at ${name}: boils higher by`,
       value: to.boiling.value - from.boiling.value,
       unit: '°C',
-      rule: 'boiling point expected after so many strokes more less that as planned',
+      rule: 'boiling point expected after so many strokes more less that as it is',
       source: MODEL,
       from: [from.boiling, to.boiling],
     }),
