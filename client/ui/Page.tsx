@@ -8,13 +8,13 @@ export interface PageProps {
   readonly band?: ReactNode;
   /** Second column on a wide screen; on a phone it is not shown. */
   readonly beside?: ReactNode;
-  /** The next action, fixed at the bottom. */
+  /** The next action, fixed at the foot of the step’s own column. */
   readonly action?: ReactNode;
   /** Whether the content fills the height by itself instead of scrolling. */
   readonly fills?: boolean;
 }
 
-/** A screen: band at the edge, content, the one action at the bottom. */
+/** A screen: band at the edge, content with the one action at its foot. */
 export function Page({ children, band, beside, action, fills }: PageProps) {
   const wide = useWideScreen();
   const content = fills ? (
@@ -36,10 +36,10 @@ export function Page({ children, band, beside, action, fills }: PageProps) {
             ]}
           >
             {content}
+            {action}
           </View>
           {wide && beside ? <View style={styles.beside}>{beside}</View> : null}
         </View>
-        {action}
       </View>
     </View>
   );
