@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { highestOutletMl } from '../circuit';
 import { METHODS, type Method } from '../flow';
+import { halfMl } from '../order';
 import { emptyOnWayMl, pocketsOf, volumeMl, volumesMl, wayTo } from '../inside';
 import { planBleed, type Plan } from '../plan';
 import { routineFlush, type WorkDone } from '../scope';
@@ -115,7 +116,11 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
       // A mark is read off the jar; a stroke is as long as somebody pushes.
       if (stop.fromBowl)
         drawn(stop, stop.mostMlS ? stop.strokeMl.value : shareOf() * stop.mostStrokeMl.value);
+      const before = state.levelMl[stop.bowlId]!;
       say({ kind: 'stroke', stopId: stop.id });
+      // From below what is not swallowed comes up, by the marks of the syringe.
+      if (!stop.fromBowl)
+        real.set(stop.bowlId, real.get(stop.bowlId)! + state.levelMl[stop.bowlId]! - before);
       continue;
     }
     const [usual] = followCalls(
@@ -128,6 +133,10 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
       for (const b of plan.bowls) real.set(b.id, Math.min(real.get(b.id)!, outlet.get(b.id)!));
     if (usual.kind === 'prepared' && usual.step === 'fill reservoir')
       for (const b of plan.bowls) real.set(b.id, b.maxMl);
+    if (usual.kind === 'drawn off') {
+      const bowl = plan.bowls.find((b) => b.id === usual.bowlId)!;
+      real.set(bowl.id, Math.min(real.get(bowl.id)!, halfMl(bowl)));
+    }
     if (usual.kind === 'topped up')
       real.set(usual.bowlId, plan.bowls.find((b) => b.id === usual.bowlId)!.maxMl);
     state = foldEvent(state, { ...usual, person: 'Una' });
