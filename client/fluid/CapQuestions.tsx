@@ -59,7 +59,7 @@ export function CapQuestions({
     <>
       <Choices
         question="Read the cap: which grade?"
-        why="It may name more than one. No legend left? Ask the handbook; nothing is filled on a guess."
+        why="Tick all that it names. Unreadable? Look in the handbook."
         options={GRADE_OPTIONS}
         chosen={draft.cap}
         onChoose={(cap) => onChange({ cap: cap as Grade[] })}
@@ -85,7 +85,7 @@ export function CapQuestions({
         disabled={disabled}
       />
       <More
-        title={`Inside now: ${draft.inSystem === 'unknown' ? 'nobody knows' : draft.inSystem}`}
+        title={`In it now: ${draft.inSystem === 'unknown' ? 'not known' : draft.inSystem}`}
         about={record ?? 'Nothing on record. Was something else poured in? Say it here.'}
         open={draft.inSystem !== 'unknown' && record === null}
       >

@@ -207,8 +207,8 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
           />
           {open ? (
             <More
-              title="Measure it, reservoir"
-              about="Water, boiling point, strips. Without a reading no fluid passes."
+              title="Your meter reading, reservoir"
+              about="Water, boiling point, strips. Needed to call the fluid good."
               open={hasReadings(reservoir)}
             >
               <SampleReadings

@@ -68,11 +68,11 @@ export function GoodUntil({ job, draft }: { readonly job: Job; readonly draft: F
         </>
       ) : (
         <Words size="small" tone="softWords">
-          No change is on record here yet, so nobody can say when the verdict will change.
+          First fluid record of this vehicle, so no forecast.
         </Words>
       )}
       <Button
-        label="Can it wait? Reckon a descent"
+        label="How long would it last?"
         onPress={() =>
           router.push(
             `/vehicles/${job.vehicleId}/descent?grade=${encodeURIComponent(grade)}${readingQuery(worst)}`,

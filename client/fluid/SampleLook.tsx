@@ -63,7 +63,7 @@ export function SampleLook({ sample, place, asksDrops, onChange, disabled }: Sam
         <PhotoColour place={place} onTake={(colour) => onChange({ colour, dye: null })} />
       )}
       <Choice
-        question={`Off the scale, ${place}?`}
+        question={`Any odd colour, ${place}?`}
         compact
         settled
         options={DYE_OPTIONS}
@@ -82,14 +82,14 @@ export function SampleLook({ sample, place, asksDrops, onChange, disabled }: Sam
         />
       ) : null}
       <Choice
-        question={`Clear, hazy, particles, ${place}?`}
+        question={`How clear is it, ${place}?`}
         options={CLARITY_OPTIONS}
         chosen={sample.clarity}
         onChoose={(clarity) => onChange({ clarity })}
         disabled={disabled}
       />
       <Choice
-        question={`Any sign of another product, ${place}?`}
+        question={`Does it feel or smell like something else, ${place}?`}
         why="Smell it, feel it."
         options={FOREIGN_OPTIONS}
         chosen={sample.foreign}

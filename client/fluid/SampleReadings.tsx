@@ -64,7 +64,7 @@ export function SampleReadings({ sample, place, grade, onChange }: SampleReading
         <View style={{ gap: SPACE.small }}>
           <Field
             label={`Boiling point, ${place}`}
-            why="By a heated probe; it wins over the meter."
+            why="From a boiling tester. Counts more than the meter."
             value={sample.boiling}
             onChange={(boiling) => typed({ boiling })}
             unit="°C"

@@ -87,7 +87,7 @@ function History({
       beside={<View style={{ padding: SPACE.wide }}>{picture}</View>}
       action={
         <ActionBar
-          label="Can it wait? Reckon a descent"
+          label="How long would it last?"
           onPress={() => router.push(`/vehicles/${vehicle.id}/descent`)}
           side={{ label: 'Vehicle', onPress: () => router.replace(`/vehicles/${vehicle.id}`) }}
         />
@@ -135,7 +135,7 @@ function Due({
       <Words>
         {oldest
           ? `${oldest.name} holds fluid of no known age, so nobody is told a date. It counts from when that is renewed.`
-          : 'No change is on record here yet, so nobody is told a date. The first release starts the count.'}
+          : 'First fluid record of this vehicle, so no forecast. The first release starts the count.'}
       </Words>
     );
   return (

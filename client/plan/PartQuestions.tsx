@@ -57,7 +57,7 @@ export function PartQuestions({ layout, parts, onChange, open }: PartQuestionsPr
             question="A new part?"
             options={[
               { value: 'yes', label: 'New' },
-              { value: 'no', label: 'The old one back' },
+              { value: 'no', label: 'Old part refitted' },
             ]}
             chosen={p.newPart}
             onChoose={(newPart) => put(p.partId, { newPart })}

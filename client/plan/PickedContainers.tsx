@@ -79,7 +79,7 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
       <FigureRow figure={pick.leftOverMl} />
       {looked !== null && needsSecondLook(pick) ? (
         <Choice
-          question="Second look taken?"
+          question="Opened bottle checked?"
           why={`Date on it, smell, clear to the eye; rested. It stays on the record with your name. ${sourceWords(PRACTICE)}.`}
           options={[
             { value: 'yes', label: 'Yes' },

@@ -247,7 +247,7 @@ function Document({
           <ChoiceLine
             label="Order"
             value={ORDER_WORDS[plan.order].title}
-            about={open ? 'What the others would cost' : undefined}
+            about={open ? 'Compare orders' : undefined}
             onPress={open ? () => open('order') : undefined}
           />
         ) : null}
@@ -291,7 +291,11 @@ function Document({
           <FigureRow figure={plan.totals.removedMl} label="Draw off the reservoir first" />
         ) : null}
         <FigureRow figure={plan.totals.pouredMl} label="Pour in all" />
-        <FigureRow figure={plan.totals.fillings} />
+        <FigureRow
+          figure={plan.totals.fillings}
+          label="In reservoirs"
+          text={`about ${plan.totals.fillings.value.toFixed(0)}`}
+        />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on, without preparing" />
         <FigureRow figure={plan.totals.oldLeftMl} label="Old fluid left inside" />
@@ -351,7 +355,7 @@ function PocketsCaution({ plan }: { readonly plan: Plan }) {
 /** What the shelf keeps the run waiting for. */
 function pickWaits(job: Job, looked: boolean): string | null {
   if (job.pick?.kind === 'short') return 'The shelf is short of this fluid';
-  return needsSecondLook(job.pick) && !looked ? 'Look at the opened container twice' : null;
+  return needsSecondLook(job.pick) && !looked ? 'Check the opened bottle' : null;
 }
 
 /** The brook of a job with its fluid as the server knows the run. */

@@ -167,9 +167,7 @@ function Balance({
       <FigureRow
         figure={balance.changeOfContentMl}
         label={
-          balance.changeOfContentMl.value < 0
-            ? 'Less inside than before'
-            : 'More inside than before'
+          balance.changeOfContentMl.value < 0 ? 'Less inside than before' : 'Change in the system'
         }
       />
       <FigureRow figure={balance.leftMl} />

@@ -192,7 +192,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       {act.error ? <Caution title={act.error.message} /> : null}
       <View>
         <Words strong heading={2}>
-          {gate.verdict === 'test drive' ? 'All but the drive has passed' : 'The gate waits for'}
+          {gate.verdict === 'test drive' ? 'Only the test drive is left' : 'Still missing'}
         </Words>
         {gate.reasons.map((r, i) => (
           <Words key={i} size="small">{`· ${gateWords(r)}`}</Words>

@@ -127,7 +127,7 @@ export function UsedRecord({ used }: { readonly used: FluidUsedRecord }) {
         {used.spilledMl > 0 ? (
           <FigureRow figure={entered('Spilled', used.spilledMl, 'lost from the vehicle')} />
         ) : null}
-        <FigureRow figure={balance.changeOfContentMl} label="More inside than before" />
+        <FigureRow figure={balance.changeOfContentMl} label="Change in the system" />
         <FigureRow figure={balance.wasteMl} label="Into the waste drum" />
       </View>
       {used.containers[0] ? (

@@ -80,7 +80,7 @@ export function Halted({
       </Stop>
       {MENDABLE.includes(halt.reason) ? <Mended run={run} halt={halt} /> : null}
       <Choice
-        question={MENDABLE.includes(halt.reason) ? 'It cannot be mended here?' : 'What is decided?'}
+        question={MENDABLE.includes(halt.reason) ? 'It cannot be mended here?' : 'What now?'}
         why="The decision stays on the record with your name."
         stacked
         chosen={decision}

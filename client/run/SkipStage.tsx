@@ -8,10 +8,7 @@ import { More } from '../ui/More';
 export function SkipStage({ run, stageId }: { readonly run: LiveRun; readonly stageId: string }) {
   const [reason, setReason] = useState('');
   return (
-    <More
-      title="Leave this out"
-      about="By decision: it shows at the gate, and the pedal test carries the burden"
-    >
+    <More title="Leave this out" about="Skip it, with a reason. It shows before release">
       <Field label="Reason" value={reason} onChange={setReason} maxLength={300} />
       <Button
         label="Leave it out"

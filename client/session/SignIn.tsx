@@ -25,7 +25,7 @@ export function SignIn({ to }: { readonly to: Href }) {
         <Words size="head" heading={1}>
           Cascade Brook
         </Words>
-        <Words>Plan the bleed, run the bleed, prove the bleed.</Words>
+        <Words>Bleed brakes and clutches, step by step.</Words>
       </View>
       {signIn.error && !problem ? (
         <Caution title={signIn.error.message}>Try again when the server is there.</Caution>
@@ -50,8 +50,8 @@ export function SignIn({ to }: { readonly to: Href }) {
         onSubmitEditing={send}
       />
       <Words size="small" tone="softWords">
-        A workshop aid. It defers to the maker’s service information, local rules and licensed
-        practice; a named person, never the app, says that a vehicle is safe.
+        The maker’s manual, local rules and licensed practice come first. A named person, not the
+        app, says that it is safe.
       </Words>
     </Page>
   );

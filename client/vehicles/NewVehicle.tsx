@@ -120,7 +120,7 @@ export function NewVehicle() {
       {kind === null ? null : (
         <Choice
           question="Which layout is nearest?"
-          why="Generic, no real model; its sizes are starting values. None fits? Take the nearest; every part of it can be changed, or read from a file, on the vehicle’s page."
+          why="Not your exact model. Pick the closest; change details later, or read them from a file."
           stacked
           chosen={templateId}
           options={layoutTemplates

@@ -16,8 +16,8 @@ export async function answer(page: Page, answers: Record<string, string | RegExp
 export const LOOKED = {
   'Read the cap: which grade?': 'DOT 4',
   'Colour in the reservoir?': 'amber',
-  'Clear, hazy, particles, reservoir?': 'clear',
-  'Any sign of another product, reservoir?': 'None of these',
+  'How clear is it, reservoir?': 'clear',
+  'Does it feel or smell like something else, reservoir?': 'None of these',
 } as const;
 
 /** The same with DOT 4 chosen and its colour seen. */

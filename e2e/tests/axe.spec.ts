@@ -131,7 +131,10 @@ const SCREENS: readonly (readonly [
     async (page, w) => {
       const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
-      await answer(page, { ...LOOKED, 'Any sign of another product, reservoir?': 'Layers' });
+      await answer(page, {
+        ...LOOKED,
+        'Does it feel or smell like something else, reservoir?': 'Layers',
+      });
       await unfold(page, 'What it may be');
       await page.getByRole('button', { name: /End this job/ }).click();
       await page.getByText('Stop: nothing is filled').waitFor();
@@ -143,11 +146,11 @@ const SCREENS: readonly (readonly [
       const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
       await w.shelve();
       await page.goto(`/jobs/${job.id}`);
-      await answer(page, { ...SOUND, 'Off the scale, reservoir?': 'blue' });
+      await answer(page, { ...SOUND, 'Any odd colour, reservoir?': 'blue' });
       for (const title of [
-        'Measure it, reservoir',
+        'Your meter reading, reservoir',
         'Old seals, changed parts',
-        'Inside now: nobody knows',
+        'In it now: not known',
         'Sample at a bleeder',
         'Strips, reservoir',
         'The new fluid is not dyed',
@@ -262,7 +265,7 @@ const SCREENS: readonly (readonly [
       await page.goto(`/jobs/${job.id}`);
       // An opened container of an earlier job may be among those picked; then it is looked at twice.
       await page.getByTestId('next-action').waitFor();
-      const twice = page.getByRole('radiogroup', { name: 'Second look taken?' });
+      const twice = page.getByRole('radiogroup', { name: 'Opened bottle checked?' });
       if (await twice.count()) await twice.getByRole('radio', { name: 'Yes' }).click();
       await page.getByTestId('next-action').click();
       await page.getByText('1 of 8').waitFor();

@@ -18,7 +18,7 @@ test('colour never passes a fluid, a reading decides, and both name their source
   await answer(page, LOOKED);
   await expect(page.getByRole('heading', { name: 'Not measured: no verdict' })).toBeVisible();
   await expect(page.getByText(/colour can fail it but never pass it/i)).toBeVisible();
-  await unfold(page, 'Measure it, reservoir');
+  await unfold(page, 'Your meter reading, reservoir');
   await page.getByLabel('Water, reservoir').fill('3.2');
   await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
   await expect(
@@ -35,7 +35,7 @@ for (const [field, value, verdict] of [
   test(`${field} ${value}: ${verdict}`, async ({ page }) => {
     await atTheCap(page);
     await answer(page, LOOKED);
-    await unfold(page, 'Measure it, reservoir');
+    await unfold(page, 'Your meter reading, reservoir');
     await page.getByLabel(field).fill(value);
     await expect(page.getByRole('heading', { name: verdict, exact: true })).toBeVisible();
   });
@@ -43,25 +43,25 @@ for (const [field, value, verdict] of [
 
 for (const [question, word, says, row] of [
   [
-    'Any sign of another product, reservoir?',
+    'Does it feel or smell like something else, reservoir?',
     'Purple, or beads in water',
     /silicone where glycol belongs/i,
     /inner seals swollen/,
   ],
   [
-    'Any sign of another product, reservoir?',
+    'Does it feel or smell like something else, reservoir?',
     'Oil film, green or red',
     /mineral oil in the fluid/i,
     /One outer boot/,
   ],
   [
-    'Any sign of another product, reservoir?',
+    'Does it feel or smell like something else, reservoir?',
     'Thick or greasy',
     /hub or axle seal may have let lubricant/i,
     /Thick grease from a bleeder/,
   ],
   [
-    'Any sign of another product, reservoir?',
+    'Does it feel or smell like something else, reservoir?',
     'Layers',
     /two products that do not mix/i,
     /inner seals swollen/,
@@ -86,7 +86,7 @@ test('a colour that nobody can explain waits for drops in water, and only the dr
   page,
 }) => {
   await atTheCap(page);
-  await answer(page, { ...SOUND, 'Off the scale, reservoir?': 'green' });
+  await answer(page, { ...SOUND, 'Any odd colour, reservoir?': 'green' });
   await expect(page.getByTestId('next-action')).toBeDisabled();
   await expect(page.getByText('Put a few drops in water').first()).toBeVisible();
   await answer(page, { 'A few drops in water, reservoir?': 'They dissolve' });
@@ -97,7 +97,7 @@ test('a colour that nobody can explain waits for drops in water, and only the dr
 
 test('particles are replaced now, and the plan is made', async ({ page }) => {
   await atTheCap(page);
-  await answer(page, { ...SOUND, 'Clear, hazy, particles, reservoir?': 'particles' });
+  await answer(page, { ...SOUND, 'How clear is it, reservoir?': 'particles' });
   await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
   await page.getByRole('button', { name: 'Make the plan' }).click();
   await expect(page.getByText('Farthest first')).toBeVisible();
@@ -106,7 +106,7 @@ test('particles are replaced now, and the plan is made', async ({ page }) => {
 test('good fluid is left in: the readings stay, nothing was opened', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, LOOKED);
-  await unfold(page, 'Measure it, reservoir');
+  await unfold(page, 'Your meter reading, reservoir');
   await page.getByLabel('Water, reservoir').fill('0.8');
   await page.getByRole('button', { name: 'It is good: leave it in and end here' }).click();
   await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
@@ -160,7 +160,7 @@ test('cap and part that cannot both be obeyed: a person decides and writes why',
 test('what may not be right is said at its field, and nothing goes out', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, SOUND);
-  await unfold(page, 'Measure it, reservoir');
+  await unfold(page, 'Your meter reading, reservoir');
   await page.getByLabel('Water, reservoir').fill('12');
   await expect(page.getByText('Water is 12 %; a reading is between 0 and 10 %.')).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();

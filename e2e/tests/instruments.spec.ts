@@ -7,7 +7,7 @@ async function atTheReading(page: Page) {
   const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await answer(page, LOOKED);
-  await unfold(page, 'Measure it, reservoir');
+  await unfold(page, 'Your meter reading, reservoir');
 }
 
 test('a practice meter connects, settles and is taken; its reading may fail the fluid and says that it is practice', async ({

@@ -19,10 +19,10 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await answer(page, {
     'Read the cap: which grade?': 'DOT 4',
     'Colour in the reservoir?': 'brown',
-    'Clear, hazy, particles, reservoir?': 'clear',
-    'Any sign of another product, reservoir?': 'None of these',
+    'How clear is it, reservoir?': 'clear',
+    'Does it feel or smell like something else, reservoir?': 'None of these',
   });
-  await unfold(page, 'Measure it, reservoir');
+  await unfold(page, 'Your meter reading, reservoir');
   await page.getByLabel('Water, reservoir').fill('2.6');
   await unfold(page, 'Strips, reservoir');
   await page.getByLabel('Copper, reservoir').fill('150');
@@ -36,7 +36,7 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await unfold(page, 'Everything that went in');
   await expect(page.getByRole('button', { name: /^Water, left rear: 3.4 %/ })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Can it wait? Reckon a descent' }).click();
+  await page.getByRole('button', { name: 'How long would it last?' }).click();
   await expect(page.getByLabel('Water in the fluid')).toHaveValue('3.4');
   await page.getByLabel('Length of the descent').fill('11');
   await page.getByLabel('Drop').fill('780');

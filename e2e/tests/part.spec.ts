@@ -36,7 +36,7 @@ test('a caliper of another size is refused before anything is filled; the right 
   await expect(page.getByText(/The old one differs. This one must not be fitted/)).toBeVisible();
   await next(page).click();
   await expect(page.getByText('This part does not fit').first()).toBeVisible();
-  await page.getByRole('radio', { name: /It is cured/ }).click();
+  await page.getByRole('radio', { name: /Fixed, go on/ }).click();
   await next(page).click();
   await sideBySide(page);
   await measured(page, 'Piston diameter', 'new part').fill('54,0');

@@ -30,7 +30,7 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
     await expect(open).toHaveCount(left - 1);
   }
   await page.getByRole('button', { name: 'Record the fluid' }).click();
-  await expect(page.getByText('All but the drive has passed')).toBeVisible();
+  await expect(page.getByText('Only the test drive is left')).toBeVisible();
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();
   await page.getByRole('radio', { name: 'Not good' }).click();

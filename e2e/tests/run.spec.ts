@@ -182,7 +182,7 @@ test.describe('halts', () => {
   const halt = async (page: Page, what: string) => {
     await page.getByRole('button', { name: 'Something is wrong' }).click();
     await page.getByRole('button', { name: what }).click();
-    await expect(page.getByText('What is decided?')).toBeVisible();
+    await expect(page.getByText('What now?')).toBeVisible();
     await expect(page.getByTestId('count-pad')).toHaveCount(0);
   };
   const decide = async (page: Page, what: RegExp) => {
@@ -225,8 +225,8 @@ test.describe('halts', () => {
     await halt(page, 'The bleeder is seized');
     await expect(page.getByText(/No force, no heat, no flame/)).toBeVisible();
     await page.reload();
-    await expect(page.getByText('What is decided?')).toBeVisible();
-    await decide(page, /It is cured/);
+    await expect(page.getByText('What now?')).toBeVisible();
+    await decide(page, /Fixed, go on/);
     await expect(left(page, planned - 2)).toBeVisible();
     await expect
       .poll(

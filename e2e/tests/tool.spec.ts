@@ -34,8 +34,8 @@ test('a weak battery halts the run; charged, the cycle goes wheel by wheel and t
   await readOff(page, '11,4');
   await expect(page.getByText(/battery should have 12 V/)).toBeVisible();
   await next(page).click();
-  await expect(page.getByText('What is decided?')).toBeVisible();
-  await page.getByRole('radio', { name: /It is cured/ }).click();
+  await expect(page.getByText('What now?')).toBeVisible();
+  await page.getByRole('radio', { name: /Fixed, go on/ }).click();
   await next(page).click();
   await readOff(page, '12.6');
   await next(page).click();

@@ -5,8 +5,8 @@ import { Workshop } from '../support/workshop';
 const LOOKED = {
   'Read the cap: which grade?': /DOT 5.1/,
   'Colour in the reservoir?': 'amber',
-  'Clear, hazy, particles, reservoir?': 'clear',
-  'Any sign of another product, reservoir?': 'None of these',
+  'How clear is it, reservoir?': 'clear',
+  'Does it feel or smell like something else, reservoir?': 'None of these',
 } as const;
 
 // Walk 3: the cap names DOT 5.1, the hurried hand takes DOT 5.
@@ -53,7 +53,7 @@ test('wrong bottle, poured already: what it costs, and the vehicle stays', async
   );
   await page.goto(`/jobs/${job.id}`);
   await answer(page, { ...LOOKED, 'ABS or stability control?': 'Neither' });
-  await unfold(page, 'Inside now: nobody knows');
+  await unfold(page, 'In it now: not known');
   await answer(page, { 'What is in the system now?': /^DOT 5 \(five, silicone\)/ });
   await expect(page.getByText('Stop: the wrong fluid is inside')).toBeVisible();
   await expect(

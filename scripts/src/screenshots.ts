@@ -72,7 +72,7 @@ const look = (grade: string | RegExp, colour: string) =>
 const readFluid = async (page: Page) => {
   const [, ...atTheReservoir] = look('DOT 4', 'brown');
   await answer(page, [[/all as before/, 'Yes'], ...atTheReservoir]);
-  await page.getByRole('button', { name: 'Measure it, reservoir' }).click();
+  await page.getByRole('button', { name: 'Your meter reading, reservoir' }).click();
   await page.getByLabel('Water, reservoir').fill('2.6');
   await page.getByRole('button', { name: 'Sample at a bleeder' }).click();
   await answer(page, [[/Where was it taken/, 'left rear']]);
@@ -96,7 +96,7 @@ const decide = async (page: Page) => {
     .getByRole('radio', { name: /do the others/ })
     .last()
     .click();
-  await page.getByText('What is decided?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await page.getByText('What now?').evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
 const takeOver = async (page: Page) => {
   await page.getByRole('button', { name: 'Count on this phone' }).click();

@@ -11,14 +11,12 @@ export const METHOD_WORDS: Readonly<
   'two people': {
     title: 'Two people, closed strokes',
     needs: 'A helper at the pedal or lever',
-    caution:
-      'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.',
+    caution: 'Shut it before the pedal or lever comes up, or it sucks air past the threads.',
   },
   'alone at the lever': {
     title: 'Alone, closed strokes at the lever',
     needs: 'Reach from lever to bleeder',
-    caution:
-      'Shut before it comes back: let go while the bleeder is open and air is drawn in at the threads.',
+    caution: 'Shut it before the pedal or lever comes up, or it sucks air past the threads.',
   },
   'alone, bottle': {
     title: 'Alone, hose and bottle',

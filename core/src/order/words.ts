@@ -13,8 +13,7 @@ export const ORDER_WORDS: Readonly<
   },
   'farthest first': {
     title: 'Farthest first',
-    speaksFor:
-      'The longest line is emptied while the master is full of attention, and by the fluid’s way, not by the eye.',
+    speaksFor: 'The longest line first: longest by the fluid’s way, not by the eye.',
   },
   'by circuit': {
     title: 'Circuit by circuit',

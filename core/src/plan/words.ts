@@ -46,8 +46,8 @@ export const PREPARATION_WORDS: Readonly<
     why: 'Before pedal or lever is touched. Cap resting on, not screwed. Never shake the container: fine bubbles come out days later.',
   },
   'crack bleeders': {
-    title: 'Crack each bleeder, nip it shut again',
-    why: 'While its body is still held. From here on: do not drive. One that does not move: no force, no heat. Flare-nut or six-point wrench; they are hollow and snap.',
+    title: 'Open and shut each bleeder',
+    why: 'While its body is still held, to know that it comes free. Stuck? Do not force it, no heat: they are hollow and snap. Flare-nut or six-point wrench. From here on: do not drive.',
   },
 };
 
@@ -67,7 +67,7 @@ export function preparationWords(
     };
   const bleeders = new Set(stops.map((s) => s.bleeder.id)).size;
   if (step === 'crack bleeders' && bleeders === 1)
-    return { ...words, title: 'Crack the bleeder, nip it shut again' };
+    return { ...words, title: 'Open and shut the bleeder' };
   return words;
 }
 

@@ -71,7 +71,7 @@ export const DECISION_WORDS: Readonly<
     title: 'Go on by another method',
     follows: 'The rest goes by the best of the others that can work here.',
   },
-  'go on': { title: 'It is cured: go on', follows: 'The count goes on where it stood.' },
+  'go on': { title: 'Fixed, go on', follows: 'The count goes on where it stood.' },
   'do it last': {
     title: 'Penetrant on it, do the others first',
     follows: 'It comes again at the end; a quarter of an hour helps more than force.',
