@@ -66,8 +66,8 @@ const look = (grade: string | RegExp, colour: string) =>
   [
     [/the cap/, grade],
     [/Colour in the reservoir/, colour],
-    [/Clear, hazy.*reservoir/, 'clear'],
-    [/another product, reservoir/, 'None of these'],
+    [/How clear.*reservoir/, 'clear'],
+    [/feel or smell.*reservoir/, 'None of these'],
   ] as const;
 const readFluid = async (page: Page) => {
   const [, ...atTheReservoir] = look('DOT 4', 'brown');
