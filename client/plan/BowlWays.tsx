@@ -32,9 +32,14 @@ export function BowlWays({ plan }: { readonly plan: Plan }) {
           <Words strong>{`Reservoir: ${BOWL_WAY_WORDS[way].title.toLowerCase()}`}</Words>
           <Words size="small" tone="softWords">
             {way === 'nothing'
-              ? `${by === 'cheapest' ? 'Nothing else is quicker at no more fluid' : 'By the house rule'}. The other ways`
+              ? `${by === 'house rule' ? 'By the house rule' : 'Nothing else is quicker at no more fluid'}. The other ways`
               : `Against filling at once: ${saved.join(', ')}. The other ways`}
           </Words>
+          {by === 'screen in the way' ? (
+            <Words size="small">
+              The house rule wipes it out, but a screen is in the way: this one instead.
+            </Words>
+          ) : null}
         </View>
       </Press>
       {open ? <Ways plan={plan} /> : null}
@@ -44,7 +49,7 @@ export function BowlWays({ plan }: { readonly plan: Plan }) {
 
 function Ways({ plan }: { readonly plan: Plan }) {
   const rows = useMemo(() => bowlWayPrices(plan), [plan]);
-  const { way: taken, plain } = plan.treatment!;
+  const { way: taken, plain, by } = plan.treatment!;
   const unit = plan.stops[0]?.counted ?? 'strokes';
   return (
     <View style={styles.ways}>
@@ -105,7 +110,9 @@ function Ways({ plan }: { readonly plan: Plan }) {
         </View>
       ))}
       <Words size="small" tone="softWords">
-        {`The plan takes the fewest minutes at no more than ${plain.fluidMl.toFixed(0)} mL; a workshop may fix one way in its house rules.`}
+        {by === 'house rule'
+          ? 'This one is fixed in the house rules; they may also let the plan find the quickest at no more fluid.'
+          : `The plan takes the fewest minutes at no more than ${plain.fluidMl.toFixed(0)} mL; a workshop may fix one way in its house rules.`}
       </Words>
     </View>
   );

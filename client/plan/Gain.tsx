@@ -1,18 +1,18 @@
 import type { Job } from '@brook/contract';
-import { oldWater, planGain, type PlanGain } from '@brook/core/gain';
+import { planGain } from '@brook/core/gain';
 import { figureText } from '@brook/core/figure';
 import { bleederName } from '@brook/core/circuit';
-import { gradeNamed } from '@brook/core/fluid';
 import type { Plan } from '@brook/core/plan';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useHouseRules } from '../data/houseRules';
+import { useOldWater } from '../fluid/useOldWater';
 import { FigureRow } from '../ui/FigureValue';
 import { Words } from '../ui/Words';
 
 /** What the vehicle gains at its worst part, and what some strokes more would add. */
 export function Gain({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
-  const gain = useGain(job, plan);
+  const water = useOldWater(job);
+  const gain = useMemo(() => water && planGain(plan, water), [plan, water]);
   if (!gain) return null;
   const { before, afterwards, more, pockets } = gain;
   return (
@@ -56,22 +56,3 @@ export function Gain({ job, plan }: { readonly job: Job; readonly plan: Plan }) 
 
 const placeOf = (plan: Plan, bleederId: string): string =>
   bleederName(plan.layout.bleeders.find((b) => b.id === bleederId)!);
-
-function useGain(job: Job, plan: Plan): PlanGain | null {
-  const climate = useHouseRules().data?.rules.climate;
-  return useMemo(
-    () =>
-      climate
-        ? planGain(
-            plan,
-            oldWater({
-              samples: job.fluid?.samples ?? [],
-              inSystem: gradeNamed(job.fluid?.inSystem ?? 'unknown'),
-              atMs: Date.parse(job.openedAt),
-              climate,
-            }),
-          )
-        : null,
-    [job, plan, climate],
-  );
-}

@@ -1,12 +1,11 @@
 import type { Job } from '@brook/contract';
 import { figureText } from '@brook/core/figure';
-import { gradeNamed } from '@brook/core/fluid';
-import { mayStopHere, oldWater, restBuys } from '@brook/core/gain';
+import { mayStopHere, restBuys } from '@brook/core/gain';
 import type { PlanStop } from '@brook/core/stages';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { useHouseRules } from '../data/houseRules';
 import type { LiveRun } from '../data/run';
+import { useOldWater } from '../fluid/useOldWater';
 import { Button } from '../ui/Button';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
@@ -22,29 +21,17 @@ export function StopHere({
   readonly stop: PlanStop;
 }) {
   const { state } = run;
-  const climate = useHouseRules().data?.rules.climate;
+  const water = useOldWater(job);
   const may = mayStopHere(state, stop);
   const buys = useMemo(
-    () =>
-      may && climate
-        ? restBuys(
-            state,
-            stop,
-            oldWater({
-              samples: job.fluid?.samples ?? [],
-              inSystem: gradeNamed(job.fluid?.inSystem ?? 'unknown'),
-              atMs: Date.parse(job.openedAt),
-              climate,
-            }),
-          )
-        : null,
-    [may, climate, state, stop, job],
+    () => (may && water ? restBuys(state, stop, water) : null),
+    [may, water, state, stop],
   );
   if (!may) return null;
   const left = stop.strokes.value - state.bleeders.find((b) => b.stopId === stop.id)!.strokes;
   const worth = buys
     ? `${figureText(buys.lessWater)} less water, boils ${figureText(buys.moreBoiling)} higher`
-    : 'nobody can say how much, for the old fluid was not measured';
+    : 'nobody knows how much';
   return (
     <View style={{ gap: SPACE.small }}>
       <Words size="small">{`Clear and as the new. The ${left} left would buy: ${worth}.`}</Words>

@@ -203,6 +203,9 @@ describe('a bleeder that is clear and of the right colour', () => {
     expect(near!.lessWater.value).toBeGreaterThan(0);
     expect(near!.moreBoiling.value).toBeGreaterThan(0);
     expect(restBuys(at(all - 5, none, asNew), first!, of([]))).toBeNull();
+    // What it reckons with afterwards is what the run has inside once the rest is made.
+    const done = insideNow(at(all))[first!.bleeder.at]!;
+    expect(near!.lessWater.from![1]!.value).toBeCloseTo(waterPercent(done, water)!, 9);
     expect(restBuys(at(all, none, asNew), first!, water)).toBeNull();
   });
 

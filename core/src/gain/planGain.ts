@@ -4,7 +4,7 @@ import { boilingFigure, CHEMISTRY, limitsOf } from '../fluid';
 import { newShareOf, oldMl, type Content, type Inside } from '../inside';
 import { makeCount, type Visit } from '../order';
 import { planEnd, type Plan } from '../plan';
-import type { PlanStop } from '../stages';
+import { longestOpening, type PlanStop } from '../stages';
 import { circuitOf } from '../scope';
 import { waterOfLot, type OldWater } from './oldWater';
 
@@ -62,7 +62,10 @@ export function planGain(plan: Plan, water: OldWater): PlanGain | null {
   if (!worst) return null;
   const { part } = worst;
   const content = end[part.id]!;
-  const longest = longestStop(plan);
+  // Of those that renew fluid by strokes.
+  const longest = longestOpening(
+    plan.stops.filter((s) => s.until === 'new' && s.counted === 'strokes' && s.fromBowl),
+  );
   const at = longest && partOf(plan, longest);
   const contentAfter = (id: string): Content => {
     const visit: Visit = { bleederId: longest!.bleeder.id, method: longest!.method, until: 'new' };
@@ -210,16 +213,6 @@ function isWorse(a: Judged, b: Judged, end: Inside): boolean {
   if (a.percent === null && b.percent === null)
     return newShareOf(end[a.part.id]!) < newShareOf(end[b.part.id]!);
   return a.percent === null;
-}
-
-/** The opening with the longest way of those that renew fluid by strokes. */
-function longestStop(plan: Plan): PlanStop | null {
-  return plan.stops
-    .filter((s) => s.until === 'new' && s.counted === 'strokes' && s.fromBowl)
-    .reduce<PlanStop | null>(
-      (a, b) => (a === null || b.pathLengthM.value > a.pathLengthM.value ? b : a),
-      null,
-    );
 }
 
 /** The part that a bleeder sits on, where the pressure works on it. */

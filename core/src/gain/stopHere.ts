@@ -1,4 +1,6 @@
 import { isActuator } from '../circuit';
+import { makeCount, type Visit } from '../order';
+import { countsOfPlan } from '../plan';
 import { firstPlanOf, missingAt, RunFluid, type RunState } from '../run';
 import type { PlanStop } from '../stages';
 import { strokesBuy, type MoreStrokes } from './planGain';
@@ -29,11 +31,8 @@ export function restBuys(state: RunState, stop: PlanStop, water: OldWater): More
   const strokes = stop.strokes.value - state.bleeders.find((b) => b.stopId === stop.id)!.strokes;
   const fluid = new RunFluid(firstPlanOf(state)).after(state.log).copy();
   const before = fluid.inside()[part.id]!;
-  const bowl = plan.bowls.find((b) => b.id === stop.bowlId)!;
-  for (let n = 0; n < strokes; n++) {
-    if (fluid.levelMl(bowl.id) - stop.strokeMl.value < bowl.topUpLevelMl.value)
-      fluid.fillBowl(bowl.id, bowl.maxMl);
-    fluid.bleed(stop.bleeder.id, stop.strokeMl.value);
-  }
+  const setup = countsOfPlan(plan);
+  const visit: Visit = { bleederId: stop.bleeder.id, method: stop.method, until: stop.until };
+  for (let n = 0; n < strokes; n++) makeCount(fluid, setup, visit);
   return strokesBuy(plan, stop, strokes, before, fluid.inside()[part.id]!, water);
 }

@@ -105,7 +105,7 @@ describe('the way that a plan takes', () => {
   test('nothing is wiped past a screen: the plan finds another way', () => {
     const screened = { ...CAR, bowls: CAR.bowls.map((b) => ({ ...b, screen: true })) };
     const plan = planned(screened, { preferences: { bowlWay: 'wipe' } });
-    expect(plan.treatment).toMatchObject({ way: PLAN.treatment!.way, by: 'cheapest' });
+    expect(plan.treatment).toMatchObject({ way: PLAN.treatment!.way, by: 'screen in the way' });
     expect(bowlWayPrices(plan).map((r) => r.way)).not.toContain('wipe');
     expect(bowlWayPrices(PLAN).map((r) => r.way)).toContain('wipe');
   });

@@ -20,8 +20,8 @@ import type { PlanAsked } from './request';
 export interface BowlTreatment {
   readonly way: BowlWay;
   readonly rinses: readonly BowlRinse[];
-  /** Found as the cheapest, or a way that the workshop fixed. */
-  readonly by: 'cheapest' | 'house rule';
+  /** Found as the cheapest, a way that the workshop fixed, or the cheapest because a screen forbids the wiping that it fixed. */
+  readonly by: 'cheapest' | 'house rule' | 'screen in the way';
   readonly price: BowlWayPrice;
   /** What filling at once would cost. */
   readonly plain: BowlWayPrice;
@@ -53,12 +53,15 @@ export function priceTreated(
     return priced.verdict === 'refused' ? priced.reason : { price: priced.price, treatment: null };
   }
   const { bowlWay } = asked.preferences;
-  const fixed = bowlWay === 'wipe' && !canWipe(asked, setup) ? 'cheapest' : bowlWay;
-  const found = fixed === 'cheapest' ? cheapestWay(setup, visits) : fixedWay(setup, visits, fixed);
+  const barred = bowlWay === 'wipe' && !canWipe(asked, setup);
+  const found =
+    bowlWay === 'cheapest' || barred
+      ? cheapestWay(setup, visits)
+      : fixedWay(setup, visits, bowlWay);
   if ('code' in found) return found;
   const { plain, best } = found;
   const { way, rinses } = best.row;
-  const by = fixed === 'cheapest' ? 'cheapest' : 'house rule';
+  const by = barred ? 'screen in the way' : bowlWay === 'cheapest' ? 'cheapest' : 'house rule';
   return { price: best.price, treatment: { way, rinses, by, price: best.row, plain: plain.row } };
 }
 

@@ -14,6 +14,7 @@ export {
   notEmptiedFirst,
   orderFigures,
   bowlWayPrices,
+  countsOfPlan,
   planEnd,
   planOrders,
   planSureties,

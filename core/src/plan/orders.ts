@@ -67,7 +67,7 @@ export function orderVisits(
 }
 
 /** A visit that carries air out and ends by its bubbles. What only primes, or goes round again, stays as it is. */
-const swept = (visit: Visit): Visit =>
+export const swept = (visit: Visit): Visit =>
   visit.until === 'new' ? { ...visit, until: 'sweep', passes: SWEEP_PASSES.planned } : visit;
 
 /** The visits of one order. @returns null where it has nothing to say, or leaves one of these bleeders out */

@@ -2,24 +2,6 @@ import type { VehicleKind } from '../circuit';
 import { AMOUNTS, DEFAULT_RULES, type HouseRules } from '../rules';
 import { inRange, rangeWords, type Range } from '../units';
 
-type PlanRule =
-  | 'order'
-  | 'pairs'
-  | 'preferredMethod'
-  | 'strokeShape'
-  | 'pumpsBeforeHolding'
-  | 'hoseEnd'
-  | 'benchFill'
-  | 'joinWay'
-  | 'jointTightness'
-  | 'bowlWay'
-  | 'pickMargin'
-  | 'minutesPerBleeder'
-  | 'minutesPerTopUp'
-  | 'secondsPerStrokeTwoPeople'
-  | 'secondsPerStrokeLever'
-  | 'secondsPerStrokeBottle';
-
 /** New share that may be wanted at an outlet: below it most of the fluid stays old, above it none would ever do [M]. */
 export const OUTLET_TARGET: Range = { what: 'outletTarget', unit: '', least: 0.5, most: 0.999 };
 
@@ -31,6 +13,23 @@ const TIMES = [
   'secondsPerStrokeLever',
   'secondsPerStrokeBottle',
 ] as const;
+
+/** House rules that the plan takes as they are. */
+const PLAN_RULES = [
+  'order',
+  'pairs',
+  'preferredMethod',
+  'strokeShape',
+  'pumpsBeforeHolding',
+  'hoseEnd',
+  'benchFill',
+  'joinWay',
+  'jointTightness',
+  'bowlWay',
+  'pickMargin',
+  ...TIMES,
+] as const;
+type PlanRule = (typeof PLAN_RULES)[number];
 
 /** House rules that the plan takes; every one is a starting value that a person can change. */
 export interface PlanPreferences extends Pick<HouseRules, PlanRule> {
@@ -75,41 +74,9 @@ export function planPreferences(given: Partial<PlanPreferences> = {}): PlanPrefe
 export function rulesForPlan(
   rules: HouseRules,
 ): Pick<HouseRules, PlanRule> & Pick<PlanPreferences, 'outletTarget'> {
-  const {
-    order,
-    pairs,
-    preferredMethod,
-    strokeShape,
-    pumpsBeforeHolding,
-    hoseEnd,
-    benchFill,
-    joinWay,
-    jointTightness,
-    bowlWay,
-    pickMargin,
-    minutesPerBleeder,
-    minutesPerTopUp,
-    secondsPerStrokeTwoPeople,
-    secondsPerStrokeLever,
-    secondsPerStrokeBottle,
-  } = rules;
-  return {
-    order,
-    pairs,
-    preferredMethod,
-    strokeShape,
-    pumpsBeforeHolding,
-    hoseEnd,
-    benchFill,
-    joinWay,
-    jointTightness,
-    bowlWay,
-    pickMargin,
-    minutesPerBleeder,
-    minutesPerTopUp,
-    secondsPerStrokeTwoPeople,
-    secondsPerStrokeLever,
-    secondsPerStrokeBottle,
-    outletTarget: Number(rules.newAtOutlet) / 100,
-  };
+  const taken = Object.fromEntries(PLAN_RULES.map((key) => [key, rules[key]])) as Pick<
+    HouseRules,
+    PlanRule
+  >;
+  return { ...taken, outletTarget: Number(rules.newAtOutlet) / 100 };
 }

@@ -24,7 +24,7 @@ import {
   type Visit,
 } from '../order';
 import { canWipe } from './bowlTreatment';
-import { planSetup, settingsOf, visitsOf } from './orders';
+import { planSetup, settingsOf, swept, visitsOf } from './orders';
 import { planBleed } from './plan';
 import type { Plan, PlanResult } from './shape';
 import { WASHOUT_SOURCE, type CircuitFluid } from '../washout';
@@ -106,11 +106,7 @@ export function planSureties(
 function untilOf(plan: Plan): (visits: readonly OrderedVisit[]) => readonly OrderedVisit[] {
   const renewed = new Set(plan.stops.flatMap((s) => (s.until === 'new' ? [s.bleeder.id] : [])));
   return (visits) =>
-    visits.map((v) =>
-      v.visit.until === 'new' && !renewed.has(v.visit.bleederId)
-        ? { ...v, visit: { ...v.visit, until: 'sweep', passes: SWEEP_PASSES.planned } }
-        : v,
-    );
+    visits.map((v) => (renewed.has(v.visit.bleederId) ? v : { ...v, visit: swept(v.visit) }));
 }
 
 /**
@@ -304,10 +300,13 @@ function withCosts(rows: readonly OrderRow[]): PlanOrder[] {
       ),
     };
   });
-  const rank = (o: PlanOrder): number =>
-    'code' in o.price ? Infinity : o.price.bledMl + (o.again.length > 0 ? 1e6 : 0);
-  return orders.sort((a, b) => rank(a) - rank(b));
+  return orders.sort((a, b) => group(a) - group(b) || bledOf(a) - bledOf(b));
 }
+
+/** What can be compared stands first, then what opens a bleeder more often, then what cannot be carried out. */
+const group = ({ price, again }: PlanOrder): number =>
+  'code' in price ? 2 : again.length > 0 ? 1 : 0;
+const bledOf = ({ price }: PlanOrder): number => ('code' in price ? 0 : price.bledMl);
 
 const isCheaper = (a: OrderPrice, than: OrderPrice): boolean =>
   a.bledMl < than.bledMl || (a.bledMl === than.bledMl && a.minutes < than.minutes);
@@ -341,6 +340,9 @@ export function planEnd(plan: Plan): { readonly fluid: CircuitFluid; readonly se
   priceOrder(setup, again.visits, { fluid: start.fluid, at: start.fluid.snapshot() });
   return { fluid: start.fluid, setup };
 }
+
+/** What the counts of a plan are made with, as it was priced. */
+export const countsOfPlan = (plan: Plan): OrderSetup => againOf(plan).setup;
 
 /** A plan as it was priced, once more: what is inside by it, its openings in order, their counts. */
 function againOf(plan: Plan): {

@@ -1,5 +1,6 @@
 import { bleederName } from '../circuit';
 import { ARITHMETIC, figure, leafFigure, MODEL, type Figure } from '../figure';
+import { longestOpening } from '../stages';
 import type { Plan } from './shape';
 
 /**
@@ -12,10 +13,7 @@ export function toTakeAlong({
   stops,
   preferences,
 }: Pick<Plan, 'totals' | 'stops' | 'preferences'>): Figure {
-  const longest = stops.reduce<(typeof stops)[number] | null>(
-    (a, b) => (a === null || b.pathLengthM.value > a.pathLengthM.value ? b : a),
-    null,
-  );
+  const longest = longestOpening(stops);
   if (!longest || preferences.pickMargin === 'none') return totals.pouredMl;
   const margin = figure({
     label: `One more pass at ${bleederName(longest.bleeder)}`,

@@ -40,6 +40,7 @@ export {
 } from './stage';
 export {
   leastCounts,
+  longestOpening,
   mostCounts,
   type PlanStop,
   type PlannedTopUp,

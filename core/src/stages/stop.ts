@@ -78,3 +78,10 @@ export const leastCounts = ({ band, strokes, strokeMl }: PlanStop): number =>
 /** Counts beyond which bubbles are no matter of patience any more; none where it ends by its count. */
 export const mostCounts = ({ band, strokeMl }: PlanStop): number =>
   band ? Math.max(LEAST, Math.ceil(band.mostMl / strokeMl.value - 1e-9)) : Infinity;
+
+/** The opening with the longest way of some; null of none. */
+export const longestOpening = (stops: readonly PlanStop[]): PlanStop | null =>
+  stops.reduce<PlanStop | null>(
+    (a, b) => (a === null || b.pathLengthM.value > a.pathLengthM.value ? b : a),
+    null,
+  );
