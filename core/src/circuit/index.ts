@@ -29,6 +29,8 @@ export {
 } from './layout';
 export {
   CONTROL_TRAITS,
+  hasServo,
+  heldOf,
   CONTROLS,
   VEHICLE_KINDS,
   VEHICLE_TRAITS,
@@ -36,6 +38,7 @@ export {
   type ControlTraits,
   type VehicleKind,
   type VehicleTraits,
+  type Worked,
 } from './kinds';
 export { bleederName, chambersOf, highestOutletMl, isActuator, sizesOf } from './names';
 export {
@@ -86,3 +89,5 @@ export {
 } from './edit';
 export { layoutTemplates, templateById, type LayoutTemplate, type TemplateId } from './templates';
 export { liftLayout, type FirstLayout } from './lift';
+/** The pieces that layouts are written with, each with its usual sizes. */
+export * as layoutParts from './templates/parts';

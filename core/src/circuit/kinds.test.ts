@@ -1,15 +1,20 @@
-import { PROOF_ITEMS } from '../gate';
+import { faultParts } from '../faults';
+import { controlProof, PROOF_ITEMS } from '../gate';
+import { usualPieces } from '../part';
 import { planBleed } from '../plan';
 import { DEFAULT_RULES, intervalFor } from '../rules';
-import { layoutOf } from '../testing';
+import { layoutOf, planned } from '../testing';
 import {
   CONTROL_TRAITS,
   CONTROLS,
+  hasServo,
+  heldOf,
   PLACES,
   ACROSS_THE_AXLE,
   SIDE_OF_PLACE,
   VEHICLE_KINDS,
   VEHICLE_TRAITS,
+  type TemplateId,
   type VehicleKind,
 } from '.';
 
@@ -65,10 +70,36 @@ test('only the clutch’s own controls are of the clutch, and each says what is 
   expect(CONTROL_TRAITS['overrun coupling'].held).toBe('coupling');
 });
 
+// A motorcycle has a lever and a foot brake; a trailer is worked by its own push: facts of the trade.
+test.each<[TemplateId, string, string]>([
+  ['hatchback-diagonal', 'pedal', 'comes up'],
+  ['motorcycle-front-disc', 'lever', 'comes back'],
+  ['sidecar-outfit', 'pedal or lever', 'comes back'],
+  ['trailer-overrun', 'coupling', 'comes out again'],
+])('%s: what is held is a %s, and it %s', (id, word, returns) => {
+  expect(heldOf(layoutOf(id))).toEqual({ word, returns });
+});
+
+test('a servo is as the layout says, else as usual on its kind; only a brake pedal has one', () => {
+  expect(hasServo({ control: 'brake pedal' }, 'car')).toBe(true);
+  expect(hasServo({ control: 'brake pedal' }, 'three-wheeler')).toBe(false);
+  expect(hasServo({ control: 'brake pedal', servo: true }, 'three-wheeler')).toBe(true);
+  expect(hasServo({ control: 'clutch pedal', servo: true }, 'car')).toBe(false);
+  const veteran = layoutOf('veteran-single');
+  expect(planned(veteran).preparation).not.toContain('empty servo');
+  expect(controlProof(veteran.masters[0]!, 'car').checks).not.toContain('servo gives');
+  expect(faultParts(veteran).has('servo')).toBe(false);
+  expect(
+    usualPieces(veteran, 'master')
+      .map((p) => p.what)
+      .join(),
+  ).not.toMatch(/the servo/);
+});
+
 test('the side of a place stands in a table: left and right of the vehicle, none for what lies in the middle', () => {
   const of = (side: 'left' | 'right' | null) => PLACES.filter((p) => SIDE_OF_PLACE[p] === side);
-  expect(of('left')).toEqual(['left front', 'left rear']);
-  expect(of('right')).toEqual(['right front', 'right rear']);
+  expect(of('left')).toEqual(['left front', 'left rear', 'left wheel']);
+  expect(of('right')).toEqual(['right front', 'right rear', 'right wheel']);
   expect(of(null)).toEqual(['front', 'rear', 'sidecar', 'master', 'modulator', 'slave']);
 });
 

@@ -96,3 +96,40 @@ export const CONTROL_TRAITS: Readonly<Record<Control, ControlTraits>> = {
   'clutch pedal': { system: 'clutch', held: 'pedal' },
   'clutch lever': { system: 'clutch', held: 'lever' },
 };
+
+/** A control, and whether a servo helps at it where somebody said so. */
+export interface Worked {
+  readonly control: Control;
+  readonly servo?: boolean | undefined;
+}
+
+/** What is worked on a vehicle, in the word that one says of it, and how it comes to rest again. */
+export interface Held {
+  /** Without its article: "pedal", "lever", "pedal or lever" where it has both. */
+  readonly word: string;
+  readonly returns: string;
+}
+
+const RETURNS: Readonly<Record<ControlTraits['held'], string>> = {
+  pedal: 'comes up',
+  lever: 'comes back',
+  coupling: 'comes out again',
+};
+
+/** What the masters of a layout are worked by. */
+export function heldOf({
+  masters,
+}: {
+  readonly masters: readonly { readonly control: Control }[];
+}): Held {
+  const held = [...new Set(masters.map((m) => CONTROL_TRAITS[m.control].held))].sort().reverse();
+  const [only] = held;
+  return only && held.length === 1
+    ? { word: only, returns: RETURNS[only] }
+    : { word: held.join(' or ') || 'pedal or lever', returns: 'comes back' };
+}
+
+/** Whether a servo helps at a control: as the layout says, else as usual on this kind of vehicle [C]. */
+export function hasServo({ control, servo }: Worked, kind: VehicleKind): boolean {
+  return control === 'brake pedal' && (servo ?? VEHICLE_TRAITS[kind].servo);
+}

@@ -70,6 +70,8 @@ export interface Master extends MayBeKnown {
   readonly ratio: number;
   /** How it lies as fitted. */
   readonly attitude: 'level' | 'nose up' | 'nose down';
+  /** Whether a servo helps its pedal; left out where nobody said: then as usual on this kind of vehicle. */
+  readonly servo?: boolean | undefined;
   readonly chambers: readonly MasterChamber[];
 }
 
@@ -161,6 +163,9 @@ export const PLACES = [
   'right front',
   'left rear',
   'right rear',
+  // Of a trailer with one axle.
+  'left wheel',
+  'right wheel',
   'front',
   'rear',
   'sidecar',
@@ -176,6 +181,8 @@ export const SIDE_OF_PLACE: Readonly<Record<Place, 'left' | 'right' | null>> = {
   'right front': 'right',
   'left rear': 'left',
   'right rear': 'right',
+  'left wheel': 'left',
+  'right wheel': 'right',
   front: null,
   rear: null,
   sidecar: null,
@@ -190,6 +197,8 @@ export const ACROSS_THE_AXLE: Readonly<Record<Place, Place | null>> = {
   'right front': 'left front',
   'left rear': 'right rear',
   'right rear': 'left rear',
+  'left wheel': 'right wheel',
+  'right wheel': 'left wheel',
   front: null,
   rear: null,
   sidecar: null,

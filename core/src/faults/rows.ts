@@ -1,6 +1,6 @@
 import type { ConditionCode, FluidHold, FluidVerdict } from '../fluid';
 import type { HaltReason } from '../run';
-import { VEHICLE_TRAITS, type Layout } from '../circuit';
+import { type Layout, hasServo } from '../circuit';
 
 /** What can bring a person to the list: a halt of the run, a finding in the fluid, or what stopped the fluid step. */
 export type FaultSign = HaltReason | ConditionCode | FluidHold;
@@ -21,7 +21,7 @@ export function faultParts(layout: Layout): ReadonlySet<FaultPart> {
   const parts: Readonly<Record<FaultPart, boolean>> = {
     modulator: has((n) => n.kind === 'modulator'),
     'differential valve': has((n) => n.kind === 'valve' && n.valve === 'differential'),
-    servo: VEHICLE_TRAITS[layout.vehicleKind].servo && systems.includes('brakes'),
+    servo: layout.masters.some((m) => hasServo(m, layout.vehicleKind)),
     drums: has((n) => n.kind === 'wheel cylinder'),
     brakes: systems.includes('brakes'),
     clutch: systems.includes('clutch'),

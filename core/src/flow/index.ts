@@ -53,5 +53,6 @@ export {
   cureWords,
   METHOD_VERDICT_WORDS,
   METHOD_WORDS,
+  methodWords,
   methodReasonWords,
 } from './words';

@@ -1,7 +1,15 @@
-import type { Layout } from '../circuit';
+import type { Layout, TemplateId } from '../circuit';
 import { figure, MODEL } from '../figure';
 import { layoutOf } from '../testing';
-import { cureWords, methodReasonWords, METHOD_WORDS, type Cure, type MethodReason } from '.';
+import {
+  cureWords,
+  methodReasonWords,
+  methodWords,
+  METHOD_WORDS,
+  type Cure,
+  type Method,
+  type MethodReason,
+} from '.';
 
 const layout = layoutOf('hatchback-diagonal');
 const of = (value: number, unit: 'kPa' | 'mm' | 'mm/s') =>
@@ -104,4 +112,20 @@ test('what is not in the layout is called by its id', () => {
     figure: null,
   });
   expect(said).toBe('elsewhere is shut while the rear axle hangs.');
+});
+
+// A motorcycle has no pedal that comes up at its front, a trailer has nobody's foot: common practice, no source.
+test('a method speaks of what is held on this vehicle', () => {
+  const of = (id: TemplateId, method: Method) => methodWords(method, layoutOf(id));
+  expect(of('hatchback-diagonal', 'two people').caution).toContain('before the pedal comes up');
+  expect(of('motorcycle-front-disc', 'alone at the lever')).toMatchObject({
+    needs: 'Reach from the lever to the bleeder',
+    caution: expect.stringContaining('before the lever comes back'),
+  });
+  expect(of('trailer-overrun', 'two people')).toMatchObject({
+    needs: 'A helper who pushes the coupling in',
+    caution: expect.stringContaining('before the coupling comes out again'),
+  });
+  expect(of('motorcycle-clutch-bare', 'injection').caution).toContain('the lever at rest');
+  expect(of('trailer-overrun', 'gravity')).toEqual(METHOD_WORDS.gravity);
 });

@@ -1,4 +1,4 @@
-import { bleederName, type Layout } from '../circuit';
+import { bleederName, heldOf, type Layout } from '../circuit';
 import { figureText } from '../figure';
 import type { Method } from './methods';
 import type { Cure, MethodReason, MethodVerdict } from './rank';
@@ -14,8 +14,8 @@ export const METHOD_WORDS: Readonly<
     caution: 'Shut it before the pedal or lever comes up, or it sucks air past the threads.',
   },
   'alone at the lever': {
-    title: 'Alone, closed strokes at the lever',
-    needs: 'Reach from lever to bleeder',
+    title: 'Alone, closed strokes',
+    needs: 'Reach from lever or pedal to bleeder',
     caution: 'Shut it before the pedal or lever comes up, or it sucks air past the threads.',
   },
   'alone, bottle': {
@@ -53,6 +53,34 @@ export const METHOD_WORDS: Readonly<
   },
 };
 
+/** A method in the words of what is worked on this vehicle: a motorcycle has no pedal to come up, a trailer neither. */
+export function methodWords(
+  method: Method,
+  layout: Pick<Layout, 'masters'>,
+): (typeof METHOD_WORDS)[Method] {
+  const words = METHOD_WORDS[method];
+  const { word, returns } = heldOf(layout);
+  const shut = `Shut it before the ${word} ${returns}, or it sucks air past the threads.`;
+  switch (method) {
+    case 'two people':
+      return {
+        ...words,
+        needs:
+          word === 'coupling' ? 'A helper who pushes the coupling in' : `A helper at the ${word}`,
+        caution: shut,
+      };
+    case 'alone at the lever':
+      return { ...words, needs: `Reach from the ${word} to the bleeder`, caution: shut };
+    case 'injection':
+      return {
+        ...words,
+        caution: `A few millilitres, slowly, with the cap off; the ${word} at rest.`,
+      };
+    default:
+      return words;
+  }
+}
+
 export const METHOD_VERDICT_WORDS: Readonly<Record<MethodVerdict, string>> = {
   feasible: 'Works here',
   'second best': 'Second best',
@@ -76,7 +104,7 @@ export function methodReasonWords(
     case 'no helper':
       return 'Nobody to help today.';
     case 'not a motorcycle':
-      return 'The pedal cannot be reached from the bleeder.';
+      return `The ${heldOf(layout).word} cannot be reached from the bleeder.`;
     case 'no bottle':
       return 'No clear hose and bottle at hand.';
     case 'no pump':

@@ -4,8 +4,10 @@ import { waterAfterPercent, MONTH_MS } from '../ageing';
 import { layoutTemplates } from '../circuit';
 import { newShareOf, oldMl, type Content } from '../inside';
 import { planEnd } from '../plan';
-import { afterWork, cappedPart, layoutOf, planned, runOf, type Said } from '../testing';
-import { doneAt, followCalls, insideNow } from '../run';
+import { routineFlush } from '../scope';
+import { afterWork, allMasters, cappedPart, layoutOf, planned, runOf, type Said } from '../testing';
+import { doneAt, followCalls, insideNow, missingAt } from '../run';
+import { leastCounts } from '../stages';
 import {
   mayStopHere,
   NEW_WATER_PERCENT,
@@ -134,6 +136,15 @@ describe('what a plan gains', () => {
     expect(blind.oldShare.value).toBeGreaterThan(0);
   });
 
+  test('pockets stay old unless a tool opens them', () => {
+    const van = layoutOf('van-four-channel');
+    const flush = (renewPockets: boolean) =>
+      planned(van, { work: { ...routineFlush(allMasters(van)), renewPockets } });
+    const opened = flush(true);
+    expect(planGain(flush(false), water)!.pockets.length).toBeGreaterThan(0);
+    expect(planGain(opened, water)!.pockets).toEqual([]);
+  });
+
   test('silicone has no water to speak of; where nothing is renewed nothing is gained', () => {
     const silicone = planGain(planned(CAR, { fillGrade: 'DOT 5' }), water)!;
     expect(silicone.afterwards).toBeNull();
@@ -192,6 +203,29 @@ describe('a bleeder that is clear and of the right colour', () => {
     expect(mayStopHere(at(all, none, asNew), first!)).toBe(false);
     const shut: Said = { id: 'x', kind: 'shut', stopId: first!.id, tightened: 'by feel' };
     expect(mayStopHere(at(all - 5, none, asNew, shut), first!)).toBe(false);
+  });
+
+  test('not where strokes carry air out: they are no wash-out', () => {
+    const part = planned(CAR, {
+      work: afterWork(CAR, { parts: [cappedPart('left-front-caliper')] }),
+    });
+    const [swept] = part.stops;
+    let n = 0;
+    const calls = followCalls(part, {
+      deviceId: 'p',
+      nextId: () => `w${++n}`,
+      startMs: 0,
+    }) as Said[];
+    // One short of what the sweep asks for at least.
+    const strokes = calls.flatMap((e, i) => (e.kind === 'stroke' ? [i] : []));
+    const short = strokes[leastCounts(swept!) - 2]!;
+    const bubbles: Said = { id: 'n', kind: 'bubbles', stopId: swept!.id, reading: 'none' };
+    const colour: Said = { id: 'c', kind: 'colour', stopId: swept!.id, colour: part.newColour };
+    const state = runOf(part, [...calls.slice(0, short + 1), bubbles, colour]);
+    expect(swept!.until).toBe('sweep');
+    const at = state.bleeders.find((b) => b.stopId === swept!.id)!;
+    expect(missingAt(part, swept!, at)).toEqual(['strokes']);
+    expect(mayStopHere(state, swept!)).toBe(false);
   });
 
   test('says what the rest would buy: less, the nearer it is to the plan', () => {

@@ -1,4 +1,10 @@
-import { CONTROL_TRAITS, VEHICLE_TRAITS, type Control, type VehicleKind } from '../circuit';
+import {
+  CONTROL_TRAITS,
+  VEHICLE_TRAITS,
+  type VehicleKind,
+  hasServo,
+  type Worked,
+} from '../circuit';
 import type { PedalResult } from '../pedal';
 
 /** Things that are tried at one control, each answered yes or no by a person. */
@@ -39,7 +45,8 @@ export interface ControlProof {
  * What proves a control on a kind of vehicle [C]: a brake at every wheel that
  * it works, a clutch as a clutch, and nothing asked that the vehicle has not.
  */
-export function controlProof(control: Control, kind: VehicleKind): ControlProof {
+export function controlProof(master: Worked, kind: VehicleKind): ControlProof {
+  const { control } = master;
   const traits = VEHICLE_TRAITS[kind];
   if (control === 'overrun coupling')
     return {
@@ -51,7 +58,7 @@ export function controlProof(control: Control, kind: VehicleKind): ControlProof 
       result: 'pedal',
       checks: [
         'wheels held and free',
-        ...(control === 'brake pedal' && traits.servo ? (['servo gives'] as const) : []),
+        ...(hasServo(master, kind) ? (['servo gives'] as const) : []),
       ],
     };
   if (traits.bar)

@@ -194,29 +194,29 @@ test('strokes that another phone tapped and nobody judged keep the gate shut', (
 // Brakes are proved at every wheel; a clutch is proved as a clutch. Common practice, no published source.
 describe('each control by its own words', () => {
   test('a brake pedal of a car: the result, every wheel, the servo; a lever has no servo', () => {
-    expect(controlProof('brake pedal', 'car')).toEqual({
+    expect(controlProof({ control: 'brake pedal' }, 'car')).toEqual({
       result: 'pedal',
       checks: ['wheels held and free', 'servo gives'],
     });
     for (const control of ['brake lever', 'foot brake'] as const)
-      expect(controlProof(control, 'motorcycle')).toEqual({
+      expect(controlProof({ control }, 'motorcycle')).toEqual({
         result: 'pedal',
         checks: ['wheels held and free'],
       });
   });
 
   test('an off-road motorcycle is not asked for its reverse gear, nor for a brake’s words', () => {
-    const { result, checks } = controlProof('clutch lever', 'motorcycle');
+    const { result, checks } = controlProof({ control: 'clutch lever' }, 'motorcycle');
     expect(result).toBe('take-up');
     for (const c of ['reverse silent', 'servo gives', 'wheels held and free', 'no creep'] as const)
       expect(checks).not.toContain(c);
     expect(checks).toContain('rolls in gear');
-    expect(controlProof('clutch pedal', 'car').checks).toContain('reverse silent');
-    expect(controlProof('clutch pedal', 'car').checks).toContain('no creep');
+    expect(controlProof({ control: 'clutch pedal' }, 'car').checks).toContain('reverse silent');
+    expect(controlProof({ control: 'clutch pedal' }, 'car').checks).toContain('no creep');
   });
 
   test('an overrun coupling is judged by what it does, not by a pedal', () => {
-    const { result, checks } = controlProof('overrun coupling', 'trailer');
+    const { result, checks } = controlProof({ control: 'overrun coupling' }, 'trailer');
     expect(result).toBe('none');
     expect(checks).toEqual(['held pushed in', 'comes out and frees', 'reversing and breakaway']);
   });

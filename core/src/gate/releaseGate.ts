@@ -124,12 +124,9 @@ function runReasons({ run, mayStayShut }: GateInput): GateReason[] {
   return reasons;
 }
 
-function controlReasons(
-  { control }: Master,
-  kind: VehicleKind,
-  answers: ControlAnswers,
-): GateReason[] {
-  const { result, checks } = controlProof(control, kind);
+function controlReasons(master: Master, kind: VehicleKind, answers: ControlAnswers): GateReason[] {
+  const { control } = master;
+  const { result, checks } = controlProof(master, kind);
   return [
     ...resultReasons(control, result, answers),
     ...checks.flatMap((item): GateReason[] => {

@@ -25,7 +25,7 @@ export const CHECK_WORDS: Readonly<
     why: 'A perished or trapped diaphragm lets water and dirt in.',
   },
   'wiped dry': {
-    ask: 'Discs, tyres, pedals and soles wiped dry',
+    ask: 'Discs or drums, tyres and soles wiped dry',
     why: 'A wetted pad or lining is renewed, not wiped.',
   },
   'lamps out': {
@@ -142,7 +142,7 @@ export function gateWords(reason: GateReason): string {
     case 'check failed':
       return `Failed: ${lowerFirst(CHECK_WORDS[reason.item].ask)}. Put it right, then look again.`;
     case 'fluid not put down':
-      return 'Not put down yet: which container was poured from, and how much.';
+      return 'Not recorded yet: which container was poured from, and how much.';
     case 'matter open':
       return `Still open: ${lowerFirst(reason.what)}. ${reason.settledBy}`;
     case 'no test drive':

@@ -23,8 +23,9 @@ export function followProof(
   const answers: ProofHappening[] = [
     ...masters
       .filter((m) => masterIds.includes(m.id))
-      .flatMap(({ id: masterId, control }): ProofHappening[] => {
-        const { result, checks } = controlProof(control, vehicleKind);
+      .flatMap((master): ProofHappening[] => {
+        const masterId = master.id;
+        const { result, checks } = controlProof(master, vehicleKind);
         return [
           ...(result === 'pedal'
             ? [{ kind: 'pedal judged', masterId, result: 'firm and high' } as const]

@@ -109,13 +109,13 @@ export function failedAnswers(out: Writer, job: JobState, layout: Layout): void 
 }
 
 function passes(
-  { control }: Master,
+  master: Master,
   { vehicleKind }: Layout,
   item: string,
   value: boolean | PedalResult | TakeUp,
 ): boolean {
   if (item !== 'result') return value !== false;
-  return controlProof(control, vehicleKind).result === 'take-up'
+  return controlProof(master, vehicleKind).result === 'take-up'
     ? takeUpPasses(value as TakeUp)
     : pedalPasses(value as PedalResult);
 }

@@ -306,7 +306,10 @@ describe('prices', () => {
       const nothing = { band: bandOf([cost(1), cost(-1)]), why: 'whole counts' } as const;
       expect(
         costWords(orderCost(price(600.4, 110), price(600, 110)), 'strokes', 'maker', nothing),
-      ).toMatch(/^No real difference: 0 mL, 0 strokes, 0 min against/);
+      ).toMatch(/^No real difference: the same as “the maker’s order”;/);
+      expect(
+        costWords(orderCost(price(605, 111), price(600, 110)), 'strokes', 'maker', null),
+      ).toMatch(/^\+5 mL, \+1 stroke against “the maker’s order”\./);
       expect(costWords(dear, 'strokes', 'maker', null)).toMatch(/is being worked out/);
     });
   });
@@ -332,6 +335,20 @@ describe('prices', () => {
     test('the cause is the rest in the bowl where nothing is left of the difference without it', () => {
       const { why } = suretiesOf('hatchback-diagonal').get('nearest first')!;
       expect(['the rest in the bowl', 'whole counts']).toContain(why);
+    });
+
+    test('an order that cannot be carried out has no band', () => {
+      const layout = layoutOf('hatchback-diagonal');
+      // More new than there is: never reached, whereas a sweep asks for no share.
+      const setup = setupOf(layout, { target: 2 });
+      const visits = schoolOrder(setup, 'farthest first', SETTINGS)!;
+      const swept = visits.map((v) => ({ ...v, visit: { ...v.visit, until: 'sweep' as const } }));
+      const all = new Map([
+        ['farthest first', swept] as const,
+        ['by circuit', [...swept].reverse()] as const,
+        ['nearest first', visits] as const,
+      ]);
+      expect([...costSureties(setup, all, 'farthest first').keys()]).toEqual(['by circuit']);
     });
 
     test('each corner changes one thing, and all sixteen are different', () => {

@@ -87,6 +87,8 @@ export interface OrderAsked
     | 'minutesPerTopUp'
   > {
   readonly bleederIds: readonly string[];
+  /** Bowls that are drawn off and filled besides those of the bleeders: of a master that was changed though no wheel is opened. */
+  readonly bowlIds?: readonly string[];
   readonly countOf: (path: Path, method: Method) => Count;
 }
 
@@ -95,12 +97,14 @@ export interface OrderAsked
  *
  * @param asked a layout without faults, and the bleeders in question
  */
-export function orderSetup({ bleederIds, countOf, ...rest }: OrderAsked): OrderSetup {
+export function orderSetup({ bleederIds, bowlIds = [], countOf, ...rest }: OrderAsked): OrderSetup {
   const inQuestion = paths(rest.layout).filter((p) => bleederIds.includes(p.bleeder.id));
   return {
     ...rest,
     rinses: [],
-    bowls: bowlSetups(rest.layout).filter((b) => inQuestion.some((p) => p.chamber.fedBy === b.id)),
+    bowls: bowlSetups(rest.layout).filter(
+      (b) => bowlIds.includes(b.id) || inQuestion.some((p) => p.chamber.fedBy === b.id),
+    ),
     bleeders: new Map(
       inQuestion.map((path) => [
         path.bleeder.id,

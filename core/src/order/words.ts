@@ -31,19 +31,28 @@ export const ORDER_WORDS: Readonly<
   'least fluid': { title: 'Least fluid', speaksFor: 'Found by trying every order in the model.' },
 };
 
+/** A bleeder on the master has no way of its own. */
+const AT_THE_MASTER = 'On the master itself: the nearest of all.';
+
 /** Why a bleeder comes where it does. */
 export function orderWords(why: OrderReason): string {
   switch (why.code) {
     case 'only':
       return 'The only bleeder that must be opened.';
     case 'farthest':
-      return `Farthest by the fluid’s way: ${why.lengthM.toFixed(2)} m from the master’s port. Old fluid from the long line is out first.`;
+      return `Farthest by the fluid’s way: ${why.lengthM.toFixed(2)} m from the master’s port. The longest line first.`;
     case 'next farthest':
-      return `${why.lengthM.toFixed(2)} m, next after ${why.before.toFixed(2)} m.`;
+      return why.lengthM === 0
+        ? AT_THE_MASTER
+        : `${why.lengthM.toFixed(2)} m, next after ${why.before.toFixed(2)} m.`;
     case 'nearest':
-      return `Nearest by the fluid’s way: ${why.lengthM.toFixed(2)} m from the master’s port.`;
+      return why.lengthM === 0
+        ? AT_THE_MASTER
+        : `Nearest by the fluid’s way: ${why.lengthM.toFixed(2)} m from the master’s port.`;
     case 'next nearest':
-      return `${why.lengthM.toFixed(2)} m, next after ${why.before.toFixed(2)} m.`;
+      return why.lengthM === 0
+        ? AT_THE_MASTER
+        : `${why.lengthM.toFixed(2)} m, next after ${why.before.toFixed(2)} m.`;
     case 'equal, away from the driver':
       return `${why.lengthM.toFixed(2)} m, as long as the next; the side away from the driver goes first.`;
     case 'same part':
@@ -88,12 +97,14 @@ export function costWords(
 ): string {
   const { moreMl, moreCounts, moreMinutes } = cost;
   const than = lowerFirst(ORDER_WORDS[against].title);
+  // What does not differ is not read out.
   const figures = [
-    `${signed(moreMl)} mL`,
-    `${signed(moreCounts)} ${counts}`,
-    `${signed(moreMinutes)} min`,
-  ].join(', ');
-  const head = `${figures} against “${than}”`;
+    [signed(moreMl), 'mL'],
+    [signed(moreCounts), Math.abs(moreCounts) === 1 ? counts.replace(/s$/, '') : counts],
+    [signed(moreMinutes), 'min'],
+  ].flatMap(([value, unit]) => (value === '0' ? [] : [`${value} ${unit}`]));
+  const head =
+    figures.length > 0 ? `${figures.join(', ')} against “${than}”` : `the same as “${than}”`;
   if (!surety) return `${head}. Whether that is more than the model can know is being worked out.`;
   const { band, why } = surety;
   const between = `${signed(band.leastMl)} to ${signed(band.mostMl)} mL`;

@@ -1,4 +1,4 @@
-import { CONTROL_TRAITS, isActuator, partElements, VEHICLE_TRAITS, type Layout } from '../circuit';
+import { CONTROL_TRAITS, isActuator, partElements, type Layout, hasServo } from '../circuit';
 import type { Range } from '../units';
 import type { Piece } from './compare';
 
@@ -26,7 +26,7 @@ export function usualPieces(layout: Layout, partId: string): Piece[] {
         count: master.chambers.length,
         comes: 'new',
       },
-      ...(VEHICLE_TRAITS[layout.vehicleKind].servo && master.system === 'brakes'
+      ...(hasServo(master, layout.vehicleKind)
         ? [{ what: 'Seal between the master and the servo', count: 1, comes: 'new' as const }]
         : []),
       { what: 'Reservoir with its cap and diaphragm', count: bowls, comes: 'moves across' },

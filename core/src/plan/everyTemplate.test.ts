@@ -9,6 +9,11 @@ describe('each template, each kind of work, each method', () => {
   const ALWAYS: Readonly<Partial<Record<Layout['vehicleKind'], Partial<Record<Method, string>>>>> =
     {
       car: { 'alone at the lever': 'not a motorcycle', injection: 'only for an air lock' },
+      'three-wheeler': {
+        'alone at the lever': 'not a motorcycle',
+        injection: 'only for an air lock',
+      },
+      trailer: { 'alone at the lever': 'not a motorcycle', injection: 'only for an air lock' },
       motorcycle: { pressure: 'no maker’s word', injection: 'only for an air lock' },
     };
   type Kind = 'flush' | 'soft' | 'new' | 'dry' | 'part';
@@ -56,6 +61,7 @@ describe('each template, each kind of work, each method', () => {
     ],
     'motorcycle-linked': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@linked' }],
     'motorcycle-abs': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@rear' }],
+    'trailer-overrun': [{ kinds: EMPTY, method: 'gravity', reason: 'hardly flows@left' }],
     'sidecar-outfit': [{ kinds: EMPTY, method: 'gravity', reason: 'no head@sidecar' }],
   };
   const built = layoutTemplates.flatMap((t) => KINDS.map((kind) => [t.id, kind] as const));

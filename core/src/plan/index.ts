@@ -34,7 +34,7 @@ export {
   type PlanRequest,
   type PlanWishes,
 } from './request';
-export { PREPARATION_WORDS, preparationWords, refusalWords } from './words';
+export { PREPARATION_WORDS, preparationWords, refusalWords, reservoirsWords } from './words';
 export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';
 
 export { BOWL_WAY_WORDS, rinseWords, type BowlTreatment } from './bowlTreatment';

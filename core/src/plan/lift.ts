@@ -227,7 +227,7 @@ function totalsNotSaid(stops: readonly PlanStop[], minutes: Figure): PlanTotals 
       sum((s) => s.bledMl.value),
       'mL',
     ),
-    fillings: notSaid('In fillings of the reservoir', 0, 'ratio'),
+    fillings: notSaid('In reservoirs', 0, 'ratio'),
     minutes,
     waitingMinutes: notSaid('Waiting', 0, 'min'),
     oldLeftMl: notSaid(

@@ -57,6 +57,8 @@ describe('orders compared', () => {
       price: { code: 'incomplete', missing: ['right-front'] },
       cost: null,
     });
+    // What cannot be followed stands last.
+    expect(short.at(-1)!.id).toBe('maker');
     const twice = [...order, 'right-front'];
     expect(planned(layout, { makerOrder: twice }).stops.map((s) => s.bleeder.id)).toEqual(twice);
     expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe(

@@ -1,3 +1,4 @@
+import { chambersOf } from '../circuit';
 import type { Method, MethodRow } from '../flow';
 import {
   givenOrder,
@@ -26,6 +27,7 @@ export function planSetup(
   return orderSetup({
     layout: asked.layout,
     bleederIds,
+    bowlIds: bowlsInHand(asked),
     target: asked.preferences.outletTarget,
     emptyFirst: emptiesFirst(asked.work),
     beginning: null,
@@ -35,6 +37,13 @@ export function planSetup(
     countOf: (path, method) =>
       countFor(asked, path, method, flows.get(method)!.get(path.bleeder.id) ?? null),
   });
+}
+
+/** Bowls of the masters in hand: they are drawn off and filled even where none of their bleeders is opened. */
+function bowlsInHand({ layout, work }: PlanAsked): string[] {
+  return chambersOf(layout).flatMap(({ master, chamber }) =>
+    work.masterIds.includes(master.id) ? [chamber.fedBy] : [],
+  );
 }
 
 /** The order that is followed for some bleeders: the technician's, the maker's, the workshop's; farthest first where that one has nothing to say. */

@@ -1,5 +1,4 @@
 import {
-  chambersOf,
   paths,
   sizesOf,
   validateLayout,
@@ -10,14 +9,7 @@ import {
 import type { Figure } from '../figure';
 import { fluidViscosity } from '../fluid';
 import { METHOD_TRAITS, rankMethods, type Method } from '../flow';
-import {
-  bowlSetups,
-  isFree,
-  MOST_SEARCHED,
-  strokeVolume,
-  type OrderedVisit,
-  type OrderSetup,
-} from '../order';
+import { isFree, MOST_SEARCHED, strokeVolume, type OrderedVisit, type OrderSetup } from '../order';
 import { findScope, openedBy, partnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
 import { draftStages, linesOf, type PlanStop } from '../stages';
 import { beginningOf } from './beginning';
@@ -222,25 +214,18 @@ function searchable(visits: readonly OrderedVisit[], method: Method): readonly s
 }
 
 /** Bowls that feed what is opened or in hand. */
-function bowlsInUse({ layout, work, preferences }: PlanAsked, setup: OrderSetup): PlanBowl[] {
-  const fed = new Set(
-    chambersOf(layout).flatMap(({ master, chamber }) =>
-      work.masterIds.includes(master.id) ? [chamber.fedBy] : [],
-    ),
-  );
-  return bowlSetups(layout)
-    .filter((b) => fed.has(b.id) || setup.bowls.some((x) => x.id === b.id))
-    .map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, known }) => ({
-      id,
-      name,
-      maxMl,
-      minMl,
-      airDrawnMl,
-      ...(known ? { known } : {}),
-      topUpLevelMl,
-      finalLevelMl:
-        preferences.finalLevel[layout.vehicleKind] === 'MAX' ? maxMl : (maxMl + minMl) / 2,
-    }));
+function bowlsInUse({ layout, preferences }: PlanAsked, setup: OrderSetup): PlanBowl[] {
+  return setup.bowls.map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, known }) => ({
+    id,
+    name,
+    maxMl,
+    minMl,
+    airDrawnMl,
+    ...(known ? { known } : {}),
+    topUpLevelMl,
+    finalLevelMl:
+      preferences.finalLevel[layout.vehicleKind] === 'MAX' ? maxMl : (maxMl + minMl) / 2,
+  }));
 }
 
 function refused(methods: readonly PlanMethod[], ...reasons: PlanRefusal[]): PlanResult {

@@ -241,7 +241,7 @@ export function totalFigures(of: {
       from: [removedMl, bledMl, ...(filledMl.value > 0 ? [filledMl] : []), finalLevel],
     }),
     fillings: figure({
-      label: 'In fillings of the reservoir',
+      label: 'In reservoirs',
       value:
         of.pouredMl /
         Math.max(

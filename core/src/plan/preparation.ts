@@ -1,4 +1,4 @@
-import { VEHICLE_TRAITS, type Layout } from '../circuit';
+import { VEHICLE_TRAITS, type Layout, hasServo } from '../circuit';
 import { renewsToo, type WorkDone } from '../scope';
 
 /** Steps before the first stroke, in order. */
@@ -65,8 +65,9 @@ export function preparationFor(
     neutral: systems.has('clutch'),
     // Only while the old system still holds pressure: never on a dry one, nor on a master that was just joined.
     'empty servo':
-      traits.servo &&
-      systems.has('brakes') &&
+      layout.masters.some(
+        (m) => work.masterIds.includes(m.id) && hasServo(m, layout.vehicleKind),
+      ) &&
       work.purpose !== 'new or dry' &&
       work.master?.notYet !== false,
     'empty reservoir': emptiesFirst(work) && work.purpose !== 'new or dry',

@@ -1,7 +1,7 @@
 import type { Plan, PlanRefusal } from './shape';
 import { METHOD_WORDS, methodReasonWords } from '../flow';
 import { orderRefusalWords } from '../order';
-import { VEHICLE_TRAITS, type Layout } from '../circuit';
+import { heldOf, VEHICLE_TRAITS, type Layout } from '../circuit';
 import { BOWL_WAY_WORDS } from './bowlTreatment';
 import type { PreparationStep } from './preparation';
 
@@ -43,7 +43,7 @@ export const PREPARATION_WORDS: Readonly<
   },
   'fill reservoir': {
     title: 'Fill to MAX with new, rested fluid',
-    why: 'Before pedal or lever is touched. Cap resting on, not screwed. Never shake the container: fine bubbles come out days later.',
+    why: 'Before the pedal or lever is touched. Cap resting on, not screwed. Never shake the container: fine bubbles come out days later.',
   },
   'crack bleeders': {
     title: 'Open and shut each bleeder',
@@ -65,6 +65,13 @@ export function preparationWords(
       title: 'On stands under the axle, wheels chocked',
       why: `${words.why} Under the axle, not the body: hanging, the load valve shuts the rear.`,
     };
+  if (step === 'fill reservoir')
+    return {
+      ...words,
+      why: words.why.replace('pedal or lever', heldOf(layout).word),
+    };
+  if (step === 'bar level' && !/lever/.test(heldOf(layout).word))
+    return { title: 'Upright on its stand', why: 'A lean bike lies about its level.' };
   const bleeders = new Set(stops.map((s) => s.bleeder.id)).size;
   if (step === 'crack bleeders' && bleeders === 1)
     return { ...words, title: 'Open and shut the bleeder' };
@@ -81,7 +88,7 @@ export function refusalWords(layout: Layout, refusal: PlanRefusal): string {
     case 'nothing in hand':
       return 'Nothing is in hand; choose the brakes, the clutch or both.';
     case 'nothing named':
-      return 'Name what was changed; before that nobody can say which bleeders may stay shut.';
+      return 'Until it is named nobody can say which bleeders may stay shut.';
     case 'unknown element':
       return `There is no "${refusal.element}" in this layout.`;
     case 'method':
@@ -90,4 +97,9 @@ export function refusalWords(layout: Layout, refusal: PlanRefusal): string {
     case 'never new':
       return orderRefusalWords(refusal);
   }
+}
+
+/** How many reservoirs it is, as one says it. @example reservoirsWords(4.96) is "about 5" */
+export function reservoirsWords(fillings: number): string {
+  return fillings < 0.75 ? 'less than one' : `about ${fillings.toFixed(0)}`;
 }

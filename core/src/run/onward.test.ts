@@ -423,6 +423,13 @@ describe('a master that is not changed yet', () => {
     expect(opens(planned({ layout, work: after({ linesAboveWheels: false }) })).length).toBe(4);
   });
 
+  test('what the run draws and pours is what the plan says, though no wheel is opened', () => {
+    const { removedMl, pouredMl } = runOf(plan, follow(plan));
+    expect(removedMl).toBeGreaterThan(100);
+    expect(removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
+    expect(pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
+  });
+
   test('is asked about once its lines are joined, before anything else', () => {
     expect(events[at - 1]).toMatchObject({ kind: 'stage done' });
     expect(nextStep(before)).toEqual({ kind: 'master joined', masterId: 'master' });

@@ -22,7 +22,7 @@ export interface ScanTool {
 export class ToolLost extends Error {
   constructor() {
     super(
-      'The scan tool is out of reach. Look at its plug and connect again, or put down by hand what it shows.',
+      'The scan tool is out of reach. Look at its plug and connect again, or type what it shows.',
     );
   }
 }

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { TemplateId } from '../circuit';
 import { afterWork, layoutOf, planned } from '../testing';
 import { workTakenOver } from '../matters';
 import {
@@ -7,6 +8,8 @@ import {
   findScope,
   openedBy,
   purposeOf,
+  PURPOSE_WORDS,
+  purposeWords,
   routineFlush,
   withAsk,
   workAsked,
@@ -127,4 +130,15 @@ describe('several at once', () => {
     );
     expect(workTitle(routineFlush(['master']))).toBe('Renew the fluid');
   });
+});
+
+// A motorcycle's front has a lever, a trailer neither pedal nor lever: facts of the trade.
+test.each<[TemplateId, string]>([
+  ['hatchback-diagonal', 'Pedal is soft'],
+  ['motorcycle-front-disc', 'Lever is soft'],
+  ['sidecar-outfit', 'Pedal or lever is soft'],
+  ['trailer-overrun', 'Brakes are weak'],
+])('%s: why it may be here reads “%s”', (id, title) => {
+  expect(purposeWords('soft pedal', layoutOf(id)).title).toBe(title);
+  expect(purposeWords('routine flush', layoutOf(id))).toEqual(PURPOSE_WORDS['routine flush']);
 });

@@ -40,4 +40,12 @@ export {
   type Purpose,
   type WorkDone,
 } from './work';
-export { adviceWords, bleederWords, nameOf, PURPOSE_WORDS, UNMET_WORDS, workTitle } from './words';
+export {
+  adviceWords,
+  bleederWords,
+  nameOf,
+  PURPOSE_WORDS,
+  purposeWords,
+  UNMET_WORDS,
+  workTitle,
+} from './words';

@@ -1,7 +1,7 @@
-import { bleederName, chambersOf, partName, type Layout } from '../circuit';
+import { bleederName, chambersOf, heldOf, partName, type Layout, type Master } from '../circuit';
 import type { AirCause, BleederFinding, Unmet } from './finding';
 import type { PartnerAdvice } from './partners';
-import { lowerFirst } from '../text';
+import { capital, lowerFirst } from '../text';
 import { asksOf, purposeOf } from './asks';
 import type { Purpose, WorkDone } from './work';
 
@@ -17,6 +17,20 @@ export const PURPOSE_WORDS: Readonly<
   'new or dry': { title: 'New or dry system', about: 'Everything, master first' },
   'look and prove': { title: 'Look and prove', about: 'A mark or a mended leak: no bleeding' },
 };
+
+/** The same in the words of what is worked on this vehicle: a trailer has neither pedal nor lever. */
+export function purposeWords(
+  purpose: Purpose,
+  of: { readonly masters: readonly Pick<Master, 'control'>[] },
+): (typeof PURPOSE_WORDS)[Purpose] {
+  const words = PURPOSE_WORDS[purpose];
+  if (purpose !== 'soft pedal') return words;
+  const { word } = heldOf(of);
+  return {
+    ...words,
+    title: word === 'coupling' ? 'Brakes are weak' : `${capital(word)} is soft`,
+  };
+}
 
 /** What a vehicle is here for, in one line. @example "A part was changed, renew the fluid" */
 export function workTitle(work: WorkDone): string {

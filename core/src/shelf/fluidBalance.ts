@@ -45,7 +45,7 @@ export function fluidBalance(moved: FluidMoved): FluidBalance {
   if (caughtMl > discardedMl)
     throw new RangeError(`${caughtMl} mL caught are more than the ${discardedMl} mL discarded`);
   const entry = (label: string, value: number) =>
-    figure({ label, value, unit: 'mL', rule: 'put down on the job', source: ENTRY });
+    figure({ label, value, unit: 'mL', rule: 'recorded on the job', source: ENTRY });
   const poured = entry('Poured', pouredMl);
   const bled = entry('Bled', bledMl);
   const removed = entry('Removed', removedMl);

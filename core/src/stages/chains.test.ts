@@ -1,7 +1,8 @@
 import type { TemplateId } from '../circuit';
 import { USUAL_DAY, USUAL_MEANS } from '../flow';
 import { routineFlush } from '../scope';
-import { linesOf, stageTitle, stageWords } from '.';
+import { orderWords } from '../order';
+import { linesOf, stageTitle, stageWords, type PlanStage } from '.';
 import {
   afterWork,
   allMasters,
@@ -10,8 +11,9 @@ import {
   EVERYTHING,
   layoutOf,
   planned,
+  planOf,
 } from '../testing';
-import { partnerWays, planBleed, refusalWords, type Plan } from '../plan';
+import { partnerWays, planBleed, preparationWords, refusalWords, type Plan } from '../plan';
 
 const outline = (plan: Plan): string[] =>
   plan.stages.map((s) =>
@@ -123,7 +125,7 @@ describe('stages', () => {
     expect(outline(clutch(60))).toEqual([
       'bleed by two people: left-rear, right-rear, left-front, right-front, slave-bleeder',
       'tool cycle',
-      'again after the tool by two people: left-rear, right-rear, left-front, right-front, slave-bleeder',
+      'again after the tool by two people: left-rear, right-rear, left-front, right-front',
       'slave test',
     ]);
   });
@@ -191,7 +193,7 @@ describe('stages', () => {
     });
     expect(result).toMatchObject({ verdict: 'refused', reasons: [{ code: 'nothing named' }] });
     expect(result.verdict === 'refused' && refusalWords(car, result.reasons[0]!)).toContain(
-      'Name what was changed',
+      'Until it is named',
     );
   });
 
@@ -377,3 +379,94 @@ describe('stages', () => {
 });
 
 // With every tool at hand, what each template refuses and at which element. Everything else gives a plan.
+
+// What is said at a step is meant for the vehicle that stands there: facts of the trade, common practice, no source.
+describe('words for this vehicle', () => {
+  const soft = (id: TemplateId) => {
+    const layout = layoutOf(id);
+    return planned(layout, {
+      work: { ...routineFlush(allMasters(layout)), purpose: 'soft pedal' },
+    });
+  };
+  const saidAt = (plan: Plan, kind: PlanStage['kind']) => {
+    const stage = plan.stages.find((s) => s.kind === kind);
+    return stage && stage.kind !== 'bleed' ? stageWords(plan, stage).steps.join(' ') : null;
+  };
+
+  test('a lever is tied to the bar, a foot brake is not', () => {
+    expect(saidAt(soft('motorcycle-front-disc'), 'tie back')).toContain('Tie it back to the bar');
+    expect(saidAt(soft('sidecar-outfit'), 'tie back')).not.toBeNull();
+    expect(saidAt(soft('motorcycle-rear-disc'), 'tie back')).toBeNull();
+  });
+
+  test('a lever is turned level on the bar, a rear brake only stands upright', () => {
+    const titleOf = (id: TemplateId) => preparationWords(soft(id), 'bar level').title;
+    expect(titleOf('motorcycle-front-disc')).toBe('Upright, lever turned level on the bar');
+    expect(titleOf('motorcycle-rear-disc')).toBe('Upright on its stand');
+    const filled = preparationWords(soft('motorcycle-front-disc'), 'fill reservoir').why;
+    expect(filled).toContain('Before the lever is touched');
+  });
+
+  test('a new part is compared by what it has: a caliper has a hand and no rod, only a master with a servo has one', () => {
+    const compared = (id: TemplateId, partId: string) => {
+      const layout = layoutOf(id);
+      const part = { partId, cappedAtOnce: true, keptFull: true, newPart: true };
+      return saidAt(planned(layout, { work: afterWork(layout, { parts: [part] }) }), 'right part');
+    };
+    const caliper = compared('hatchback-diagonal', 'right-front-caliper');
+    expect(caliper).toContain('its bleeder stands at the top');
+    expect(caliper).not.toMatch(/rod|the servo/);
+    expect(caliper).toContain('crack its bleeder and line nut');
+    expect(compared('clutch-external', 'slave')).toContain('rod');
+    expect(compared('estate-front-rear', 'rear-hose')).toContain('length, ports');
+    const layout = layoutOf('hatchback-diagonal');
+    const work = afterWork(layout, { master: carefulMaster() });
+    expect(saidAt(planned(layout, { work }), 'right part')).toMatch(
+      /crack its line nuts.*rod.*or the servo/,
+    );
+  });
+
+  test('a clutch is proved by the word of its own control', () => {
+    const of = (id: TemplateId) => saidAt(soft(id), 'slave test');
+    expect(of('motorcycle-clutch-bare')).toContain('Somebody works the lever fully');
+    expect(of('clutch-concentric')).toContain('pedal held in');
+    // A lever at the brakes says nothing of the clutch.
+    const layout = layoutOf('clutch-concentric');
+    const handBraked = {
+      ...layout,
+      masters: layout.masters.map((m) =>
+        m.system === 'brakes' ? { ...m, control: 'hydraulic parking brake' as const } : m,
+      ),
+    };
+    const work = { ...routineFlush(allMasters(handBraked)), purpose: 'soft pedal' as const };
+    expect(saidAt(planned(handBraked, { work }), 'slave test')).toContain(' pedal held in');
+    expect(saidAt(planned(handBraked, { work }), 'slave test')).not.toContain('lever');
+  });
+
+  test('a bleeder on the master itself has no metres to be compared', () => {
+    const { stops } = planOf('motorcycle-twin-front-master-bleeder');
+    const why = stops.find((s) => s.bleeder.place === 'master')!.why;
+    expect(orderWords(why)).toBe('On the master itself: the nearest of all.');
+  });
+});
+
+// What a modulator lets go comes out at the wheels behind it: fact of the trade, common practice, no source.
+test('after the tool the wheels behind the modulator are bled again, not the clutch beside it', () => {
+  const layout = layoutOf('clutch-concentric');
+  const plan = planned(layout, {
+    work: { ...routineFlush(allMasters(layout)), purpose: 'new or dry' },
+  });
+  const opened = (purpose: string) =>
+    plan.stages.flatMap((s) =>
+      s.kind === 'bleed' && s.purpose === purpose
+        ? s.stopIds.map((id) => plan.stops.find((x) => x.id === id)!.bleeder.place)
+        : [],
+    );
+  expect(opened('bleed')).toContain('slave');
+  expect(opened('again after the tool').sort()).toEqual([
+    'left front',
+    'left rear',
+    'right front',
+    'right rear',
+  ]);
+});

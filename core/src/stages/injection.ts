@@ -1,3 +1,4 @@
+import { heldOf } from '../circuit';
 import type { StageHead } from './base';
 import { handsOn } from './handsOn';
 import { BY_TAP, type OwnStageKind } from './kind';
@@ -18,9 +19,9 @@ export const injection: OwnStageKind<InjectionDraft, InjectionStage> = {
   drafts: ({ method }) => (method === 'injection' ? [{ kind: 'injection' }] : []),
   figures: () => ({ minutes: handsOn(5, 'a few millilitres, then a look at the level') }),
   title: () => 'Inject fluid at the master’s port',
-  words: () => ({
+  words: ({ layout }) => ({
     steps: [
-      'Cap off, lever or pedal at rest.',
+      `Cap off, ${heldOf(layout).word} at rest.`,
       'A few millilitres at the port, slowly, until the level moves.',
       'A few slow strokes: the level falls when the master takes fluid.',
     ],

@@ -9,7 +9,7 @@ import {
   type CountedPiece,
   type Found,
 } from '../part';
-import type { Layout, SizeFound } from '../circuit';
+import { hasServo, isActuator, type Layout, type SizeFound } from '../circuit';
 import { nameOf } from '../scope';
 import { lowerFirst } from '../text';
 import type { WorkDone } from '../scope';
@@ -43,12 +43,12 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
     minutes: handsOn(5, 'held beside the old one, bore and threads measured, pieces counted'),
   }),
   title: (layout, { partId }) => `Compare the new part: ${nameOf(layout, partId)}`,
-  words: () => ({
+  words: ({ layout }, { partId }) => ({
     steps: [
-      'Before the old one is unbolted: crack its bleeder and line nut while the body is still held, with a second wrench where the fitting would turn.',
-      'Old and new side by side: bore, ports, threads, rod, connector. The maker’s figure decides; without it the old one, if it was right.',
+      `Before the old one is unbolted: crack its ${layout.bleeders.some((b) => b.at === partId) ? 'bleeder and line nut' : 'line nuts'} while the body is still held, with a second wrench where the fitting would turn.`,
+      `Old and new side by side: ${comparedOf(layout, partId)}. The maker’s figure decides; without it the old one, if it was right.`,
       'Threads are started by hand, with slight resistance and no force.',
-      'Seals, plates, screws and switches are counted: none left over, none doubled, none left on the old part or the servo.',
+      `Its pieces are counted: none left over, none doubled, none left on the old part${servoOf(layout, partId) ? ' or the servo' : ''}.`,
     ],
     why: 'A part that nearly fits is found out now, or when it is full and leaks.',
   }),
@@ -93,6 +93,20 @@ export const rightPart: OwnStageKind<RightPartDraft, RightPartStage, PartCompare
         : `${title}: ${faults.join(' ')}`;
     }),
 };
+
+/** What is held against the old one; a caliper or cylinder of the wrong hand has its bleeder at the bottom. */
+function comparedOf(layout: Layout, partId: string): string {
+  const node = layout.nodes.find((n) => n.id === partId);
+  if (layout.masters.some((m) => m.id === partId)) return 'bore, ports, threads, rod, connector';
+  if (node && isActuator(node))
+    return node.kind === 'slave'
+      ? 'bore, port, threads, rod'
+      : 'bore, port, threads, and the hand: fitted, its bleeder stands at the top';
+  return 'length, ports, threads, ends';
+}
+
+const servoOf = (layout: Layout, partId: string): boolean =>
+  layout.masters.some((m) => m.id === partId && hasServo(m, layout.vehicleKind));
 
 /** What is wrong with a new part as it was found, in sentences; empty when it may be filled. */
 export function partFaultsOf(

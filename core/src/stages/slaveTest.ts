@@ -1,3 +1,4 @@
+import { heldOf } from '../circuit';
 import type { StageHead } from './base';
 import { slavePasses, slaveTests, type SlaveReading, type SlaveTest } from '../clutch';
 import { handsOn } from './handsOn';
@@ -24,9 +25,12 @@ const titleOf = ({ way, noReverse }: SlaveTest): string =>
   way === 'take-up' && noReverse ? 'Prove the clutch: take-up' : TITLES[way];
 
 /** What to do; the reverse gear only where the vehicle has one. */
-const wordsOf = ({ way, noReverse }: SlaveTest): StageWords => {
+const wordsOf = ({ way, noReverse }: SlaveTest, held: string): StageWords => {
   const { steps, reverse, why } = WORDS[way];
-  return { steps: noReverse ? steps : [...steps, ...reverse], why };
+  return {
+    steps: (noReverse ? steps : [...steps, ...reverse]).map((s) => s.replace('{held}', held)),
+    why,
+  };
 };
 
 const WORDS: Readonly<
@@ -43,7 +47,7 @@ const WORDS: Readonly<
   },
   travel: {
     steps: [
-      'Somebody works the pedal or lever fully, slowly.',
+      'Somebody works the {held} fully, slowly.',
       'Measure how far the rod of the slave moves.',
     ],
     reverse: ['In neutral, parking brake on. Reverse goes in without grating.'],
@@ -52,7 +56,7 @@ const WORDS: Readonly<
   'take-up': {
     steps: ['Measure the height at which it takes up.'],
     reverse: [
-      'Engine running, parking brake on, pedal down: wait ten seconds, then reverse. It goes in without grating.',
+      'Engine running, parking brake on, {held} held in: wait ten seconds, then reverse. It goes in without grating.',
       'The height counts for next time; reverse is what proves it today.',
     ],
     why: 'The slave sits inside the gearbox and cannot be seen or held.',
@@ -82,7 +86,8 @@ export const slaveTest: OwnStageKind<SlaveTestDraft, SlaveTestStage, SlaveTested
       : slaveTests(layout, open).map((test) => ({ kind: 'slave test', ...test })),
   figures: () => ({ minutes: handsOn(5, 'one push, one measurement') }),
   title: (_, stage) => titleOf(stage),
-  words: (_, stage) => wordsOf(stage),
+  words: ({ layout }, stage) =>
+    wordsOf(stage, heldOf({ masters: layout.masters.filter((m) => m.system === 'clutch') }).word),
   materials: () => [],
   maySkip: () => true,
   leavesDanger: () => true,

@@ -1,4 +1,4 @@
-import { VEHICLE_TRAITS } from '../circuit';
+import { CONTROL_TRAITS, VEHICLE_TRAITS } from '../circuit';
 import type { StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
 import { isSoft } from '../scope';
@@ -28,7 +28,12 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
     source: PRACTICE,
   }),
   drafts: ({ layout, work }) =>
-    VEHICLE_TRAITS[layout.vehicleKind].bar && (work.purpose === 'new or dry' || isSoft(work))
+    // Only a lever can be tied to the bar: a foot brake cannot.
+    VEHICLE_TRAITS[layout.vehicleKind].bar &&
+    layout.masters.some(
+      (m) => work.masterIds.includes(m.id) && CONTROL_TRAITS[m.control].held === 'lever',
+    ) &&
+    (work.purpose === 'new or dry' || isSoft(work))
       ? [{ kind: 'tie back' }]
       : [],
   figures: () => ({ minutes: handsOn(2, 'hands on; it stays tied over night') }),

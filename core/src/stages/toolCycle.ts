@@ -1,5 +1,5 @@
 import type { StageHead, Said, StagePlan } from './base';
-import type { Layout } from '../circuit';
+import { heldOf, type Layout } from '../circuit';
 import {
   cycleMinutes,
   LEAST_BATTERY_V,
@@ -12,6 +12,7 @@ import {
   type ToolStep,
 } from '../scanTool';
 import { SWEEP_PASSES } from '../order';
+import { behind } from '../scope';
 import { bleed, each, STROKES, working, type BleedDraft } from './bleedDrafts';
 import type { OwnStageKind } from './kind';
 
@@ -74,7 +75,7 @@ export const toolCycle: OwnStageKind<
       bleed(
         'again after the tool',
         again,
-        each(input.orderOf(open, again), 'sweep', SWEEP_PASSES.planned),
+        each(input.orderOf(throughModulator(layout, open), again), 'sweep', SWEEP_PASSES.planned),
       ),
     ];
   },
@@ -87,11 +88,11 @@ export const toolCycle: OwnStageKind<
     ),
   }),
   title: () => 'Cycle the modulator with the scan tool',
-  words: (_, { atHand }) => ({
+  words: ({ layout }, { atHand }) => ({
     steps: atHand
       ? [
           `Battery at ${LEAST_BATTERY_V} V or more, ignition on, engine off, no fault code: read first.`,
-          'Wheel by wheel: valves, then the pump, while somebody holds the pedal or lever.',
+          `Wheel by wheel: valves, then the pump, while somebody holds the ${heldOf(layout).word}.`,
           'After every run the pump cools; the tool’s own limits win.',
           'At the end the codes are read once more.',
         ]
@@ -205,3 +206,11 @@ const asEntry = (said: ToolSaid): ToolEntry =>
   said.kind === 'tool checked'
     ? { kind: 'checked', check: said.check }
     : { kind: 'step', stepId: said.stepId, done: said.done, atMs: said.atMs };
+
+/** Bleeders that what the pockets let go can come out at: those that the fluid reaches through a modulator, not a clutch beside it. */
+function throughModulator(layout: Layout, open: readonly string[]): string[] {
+  const reached = layout.nodes.flatMap((n) =>
+    n.kind === 'modulator' ? [...behind(layout, n.id)] : [],
+  );
+  return open.filter((id) => layout.bleeders.some((b) => b.id === id && reached.includes(b.at)));
+}

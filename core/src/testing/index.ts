@@ -24,3 +24,4 @@ export {
   runOf,
   type Said,
 } from './runs';
+export { DRAWINGS, type Drawing } from './drawings';

@@ -20,6 +20,7 @@ import {
   twinFrontDiscsMasterBleeder,
 } from './motorcycles';
 import { sportsCoupe, threeWheeler, veteranSingleCircuit } from './olderCars';
+import { trailerOverrun } from './trailers';
 
 export type TemplateId =
   | 'hatchback-diagonal'
@@ -41,7 +42,8 @@ export type TemplateId =
   | 'motorcycle-linked'
   | 'motorcycle-abs'
   | 'motorcycle-integral-abs'
-  | 'sidecar-outfit';
+  | 'sidecar-outfit'
+  | 'trailer-overrun';
 
 /** A generic layout that a workshop starts from. No real model; every size is a starting value [M]. */
 export interface LayoutTemplate {
@@ -102,7 +104,6 @@ export const layoutTemplates: readonly LayoutTemplate[] = [
     'Masters in the nose, engine behind; long clutch line that falls again behind a crossmember',
     sportsCoupe,
   ),
-  car('three-wheeler', 'One chamber, two front drums, one rear behind a load valve', threeWheeler),
   car(
     'clutch-external',
     'Clutch alone: reservoir of its own, slave outside on the gearbox',
@@ -156,6 +157,22 @@ export const layoutTemplates: readonly LayoutTemplate[] = [
     'Front disc at the lever; pedal on rear and sidecar wheel, its line over the frame',
     sidecarOutfit,
   ),
+  {
+    id: 'three-wheeler',
+    name: threeWheeler('right').name,
+    about: 'One chamber, two front drums, one rear behind a load valve',
+    vehicleKind: 'three-wheeler',
+    driverSides: ['right', 'left'],
+    build: threeWheeler,
+  },
+  {
+    id: 'trailer-overrun',
+    name: trailerOverrun().name,
+    about: 'Master in the coupling, worked by its own push; one axle with drums',
+    vehicleKind: 'trailer',
+    driverSides: ['middle'],
+    build: trailerOverrun,
+  },
 ];
 
 /** The template of that id, or undefined. */

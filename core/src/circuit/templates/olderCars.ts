@@ -15,6 +15,7 @@ import {
   port,
   slave,
   tee,
+  threeWheeled,
   valve,
   type Side,
 } from './parts';
@@ -36,12 +37,16 @@ export function veteranSingleCircuit(driverSide: DriverSide): Layout {
   return car('Veteran, single circuit, drums', near, 'none', {
     bowls: [bowl('bowl', 'Reservoir', 640, 240, 90)],
     masters: [
-      master('master', 'Master', 'brake pedal', 430, 4.5, [
-        chamber('single', 'Single chamber', 25.4, { full: 34, bleed: 20 }, 'bowl', 'outlet', {
-          airDrawnMl: 30,
-          belowMaxMm: 70,
-        }),
-      ]),
+      {
+        ...master('master', 'Master', 'brake pedal', 430, 4.5, [
+          chamber('single', 'Single chamber', 25.4, { full: 34, bleed: 20 }, 'bowl', 'outlet', {
+            airDrawnMl: 30,
+            belowMaxMm: 70,
+          }),
+        ]),
+        // Drums all round were worked by the leg alone [C].
+        servo: false,
+      },
     ],
     nodes: [
       port('outlet', 'Master outlet', 430),
@@ -222,7 +227,7 @@ export function sportsCoupe(driverSide: DriverSide): Layout {
 export function threeWheeler(driverSide: DriverSide): Layout {
   const near = driverSide === 'left' ? 'left' : 'right';
   const far = otherSide(near);
-  return car('Three-wheeler, one circuit', near, 'none', {
+  return threeWheeled('Three-wheeler, one circuit', near, 'none', {
     bowls: [bowl('bowl', 'Reservoir', 720, 160, 65)],
     masters: [
       master('master', 'Master', 'brake pedal', 640, 4.5, [

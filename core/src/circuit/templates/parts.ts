@@ -1,4 +1,4 @@
-import { CONTROL_TRAITS, type Control } from '../kinds';
+import { CONTROL_TRAITS, type Control, type VehicleKind } from '../kinds';
 import type {
   AbsKind,
   Bleeder,
@@ -212,29 +212,22 @@ export const master = (
   chambers,
 });
 
-/** A layout of a car or motorcycle; the rest of it says what is in it. */
-export const car = (
-  name: string,
-  driverSide: Layout['driverSide'],
-  abs: AbsKind,
-  parts: Pick<Layout, 'bowls' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>,
-): Layout => ({
-  version: 2,
-  name,
-  vehicleKind: 'car',
-  driverSide,
-  abs,
-  ...parts,
-});
-export const motorcycle = (
-  name: string,
-  abs: AbsKind,
-  parts: Pick<Layout, 'bowls' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>,
-): Layout => ({
-  version: 2,
-  name,
-  vehicleKind: 'motorcycle',
-  driverSide: 'middle',
-  abs,
-  ...parts,
-});
+type Parts = Pick<Layout, 'bowls' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>;
+
+const of =
+  (vehicleKind: VehicleKind) =>
+  (name: string, driverSide: Layout['driverSide'], abs: AbsKind, parts: Parts): Layout => ({
+    version: 2,
+    name,
+    vehicleKind,
+    driverSide,
+    abs,
+    ...parts,
+  });
+/** A layout of a kind of vehicle; the rest of it says what is in it. */
+export const car = of('car');
+export const threeWheeled = of('three-wheeler');
+export const motorcycle = (name: string, abs: AbsKind, parts: Parts): Layout =>
+  of('motorcycle')(name, 'middle', abs, parts);
+export const trailer = (name: string, parts: Parts): Layout =>
+  of('trailer')(name, 'middle', 'none', parts);
