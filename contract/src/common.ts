@@ -8,6 +8,7 @@ export const line = (what: string, least: number, most: number) =>
   z
     .string({ error: `${what} is missing; give ${least} to ${most} characters.` })
     .trim()
+    .min(1, { error: what === 'Name' ? 'Give it a name.' : `${what} is missing.`, abort: true })
     .min(least, `${what} is too short; give ${least} to ${most} characters.`)
     .max(most, `${what} is too long; give ${least} to ${most} characters.`);
 

@@ -18,6 +18,7 @@ import {
   signIn,
   workDone,
 } from '.';
+import { line } from './common';
 import { OPERATIONS, openApi } from './openapi';
 
 const ID = '5d1d3b74-6b0f-4d0e-9f0b-0c8a5c1e7a11';
@@ -38,6 +39,18 @@ const sentences = (
 const ENTRY = { demands: [], control: 'none', seals: 'ordinary', inSystem: 'unknown', samples: [] };
 
 describe('every refusal is a sentence that says what would be right', () => {
+  test.each([
+    ['Batch', '', ['Batch is missing.']],
+    ['Name', '   ', ['Give it a name.']],
+    ['Name', 'A', ['Name is too short; give 2 to 60 characters.']],
+    ['Name', 'A'.repeat(61), ['Name is too long; give 2 to 60 characters.']],
+    ['Name', undefined, ['Name is missing; give 2 to 60 characters.']],
+    ['Name', 'Ode', []],
+  ])('%s given as %j: one sentence', (what, given, sentences) => {
+    const answer = line(what, 2, 60).safeParse(given);
+    expect(answer.error?.issues.map((issue) => issue.message) ?? []).toEqual(sentences);
+  });
+
   test.each<[string, Parameters<typeof sentences>[0], unknown]>([
     ['sign-in without a name', signIn, { password: 'x' }],
     [

@@ -116,6 +116,7 @@ const shape = z.strictObject({
         heightMm,
         ratio: number('Pedal or lever ratio'),
         attitude: oneOf('Attitude', ['level', 'nose up', 'nose down']),
+        servo: yes('Servo').optional().describe('A servo helps its pedal'),
         chambers: z.array(chamber).max(4),
         known,
       }),

@@ -130,7 +130,7 @@ export const OPERATIONS: readonly Operation[] = [
   {
     method: 'put',
     path: '/vehicles/{id}/maker-entry',
-    does: 'Put down what the maker asks for',
+    does: 'Record what the maker asks for',
     takes: 'MakerEntry',
     gives: 'Vehicle',
     matches: true,
@@ -281,7 +281,7 @@ export const OPERATIONS: readonly Operation[] = [
   {
     method: 'put',
     path: '/jobs/{id}/fluid-used',
-    does: 'Put down what was poured out of which container, bled, removed and spilled',
+    does: 'Record what was poured out of which container, bled, removed and spilled',
     takes: 'FluidUsed',
     gives: 'Job',
     matches: true,
@@ -296,7 +296,7 @@ export const OPERATIONS: readonly Operation[] = [
   {
     method: 'post',
     path: '/jobs/{id}/test-drive/result',
-    does: 'Put down the drive’s result',
+    does: 'Record the drive’s result',
     takes: 'DriveResult',
     gives: 'Job',
     matches: true,

@@ -1,5 +1,11 @@
 import { DRIVE_STATES } from '@brook/core/job';
-import { layoutTemplates, type Layout, type TemplateId, VEHICLE_KINDS } from '@brook/core/circuit';
+import {
+  layoutTemplates,
+  type Layout,
+  type TemplateId,
+  CONTROLS,
+  VEHICLE_KINDS,
+} from '@brook/core/circuit';
 import type { Inside } from '@brook/core/inside';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
@@ -76,7 +82,7 @@ export const vehicleSummary = z.object({
   vehicleKind: z.enum(VEHICLE_KINDS),
   layoutName: z.string(),
   masters: z
-    .array(z.object({ id: z.string(), name: z.string(), control: z.string() }))
+    .array(z.object({ id: z.string(), name: z.string(), control: z.enum(CONTROLS) }))
     .describe('What can be taken in hand'),
   drive: driveState,
   matters: z.array(matter).describe('What it owes, the oldest first'),

@@ -434,7 +434,8 @@ test('who got the batch, in one search, and nobody else’s', async () => {
 test.each([
   [{ sizeMl: 10 }, 'sizeMl', /50 to 20000/],
   [{ count: 0 }, 'count', /1 to 48/],
-  [{ batch: '' }, 'batch', /give 1 to 40/],
+  [{ batch: '' }, 'batch', /^Batch is missing.$/],
+  [{ batch: 'K'.repeat(41) }, 'batch', /give 1 to 40/],
   [{ grade: 'DOT 6' }, 'grade', /DOT 5.1/],
 ])('containers with %j are refused', async (wrong, field, words) => {
   await start();
