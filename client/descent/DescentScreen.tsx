@@ -47,7 +47,7 @@ export function DescentScreen({
   readonly given: Given;
 }) {
   const vehicle = useVehicle(vehicleId).data;
-  usePageTitle('Can it wait?', vehicle?.name);
+  usePageTitle('How long would it last?', vehicle?.name);
   const history = useVehicleHistory(vehicleId).data;
   if (!vehicle || !history) return <Loading what="the vehicle" />;
   // What was read before the last change tells of fluid that is no longer inside.
@@ -186,7 +186,7 @@ function Descent({
       <View>
         <JobsLink />
         <Words size="head" heading={1}>
-          Can it wait?
+          How long would it last?
         </Words>
         <Words size="small" tone="softWords">{`${name} · ${tag}`}</Words>
       </View>

@@ -1,8 +1,9 @@
 import type { HeatRun } from '@brook/core/vapour';
+import { View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
-import { colour, NUMERAL } from '../ui/theme';
+import { CHART_LABEL, colour } from '../ui/theme';
+import { Words } from '../ui/Words';
 
-const LABEL = { fontFamily: NUMERAL.row.fontFamily, fontSize: 15, fontWeight: '600' as const };
 const EDGE = { left: 40, right: 10, top: 14, bottom: 24 };
 const HEIGHT = 190;
 /** Points drawn of each curve; more cannot be told apart. */
@@ -27,90 +28,69 @@ export function HeatChart({
   const line = (of: (p: HeatRun['points'][number]) => number) =>
     `M${thin.map((p) => `${x(p.seconds).toFixed(1)},${y(of(p)).toFixed(1)}`).join('L')}`;
   return (
-    <Svg
-      width={width}
-      height={HEIGHT}
-      role="img"
-      aria-label={`Disc and fluid over ${Math.round(until / 60)} minutes; the fluid is hottest at ${Math.round(heat.peak.fluidC)} °C, it boils at ${Math.round(boilingC)} °C`}
-    >
-      {[0, 100, 200, 300, 400, 500, 600]
-        .filter((c) => c < most)
-        .map((c) => (
-          <SvgText
-            key={c}
-            x={EDGE.left - 6}
-            y={y(c) + 5}
-            textAnchor="end"
-            fill={colour.softWords}
-            {...LABEL}
-          >
-            {String(c)}
-          </SvgText>
-        ))}
-      {[0, 100, 200, 300, 400, 500, 600]
-        .filter((c) => c < most)
-        .map((c) => (
-          <Line
-            key={c}
-            x1={EDGE.left}
-            x2={width - EDGE.right}
-            y1={y(c)}
-            y2={y(c)}
-            stroke={colour.hairline}
-            strokeWidth={1}
-          />
-        ))}
-      <Path
-        d={line((p) => p.discC)}
-        fill="none"
-        stroke={colour.edge}
-        strokeWidth={2}
-        strokeDasharray="6 4"
-      />
-      <Path d={line((p) => p.fluidC)} fill="none" stroke={colour.words} strokeWidth={3} />
-      <Line
-        x1={EDGE.left}
-        x2={width - EDGE.right}
-        y1={y(boilingC)}
-        y2={y(boilingC)}
-        stroke={colour.words}
-        strokeWidth={1.5}
-      />
-      <SvgText
-        x={width - EDGE.right}
-        y={y(boilingC) - 4}
-        textAnchor="end"
-        fill={colour.words}
-        {...LABEL}
+    <View>
+      <Svg
+        width={width}
+        height={HEIGHT}
+        role="img"
+        aria-label={`Disc and fluid over ${Math.round(until / 60)} minutes; the fluid is hottest at ${Math.round(heat.peak.fluidC)} °C, it boils at ${Math.round(boilingC)} °C`}
       >
-        {`boils at ${Math.round(boilingC)}`}
-      </SvgText>
-      <SvgText
-        x={x(heat.peak.seconds)}
-        y={y(heat.peak.fluidC) + 18}
-        textAnchor="middle"
-        fill={colour.words}
-        {...LABEL}
-      >
-        fluid
-      </SvgText>
-      <SvgText
-        x={EDGE.left + 6}
-        y={y(heat.points[Math.floor(heat.points.length / 6)]!.discC) - 6}
-        fill={colour.softWords}
-        {...LABEL}
-      >
-        disc
-      </SvgText>
-      <SvgText
-        x={width - EDGE.right}
-        y={HEIGHT - 6}
-        textAnchor="end"
-        fill={colour.softWords}
-        {...LABEL}
-      >
-        {`${Math.round(until / 60)} min`}
-      </SvgText>
-    </Svg>
+        {[0, 100, 200, 300, 400, 500, 600]
+          .filter((c) => c < most)
+          .map((c) => (
+            <SvgText
+              key={c}
+              x={EDGE.left - 6}
+              y={y(c) + 5}
+              textAnchor="end"
+              fill={colour.softWords}
+              {...CHART_LABEL}
+            >
+              {String(c)}
+            </SvgText>
+          ))}
+        {[0, 100, 200, 300, 400, 500, 600]
+          .filter((c) => c < most)
+          .map((c) => (
+            <Line
+              key={c}
+              x1={EDGE.left}
+              x2={width - EDGE.right}
+              y1={y(c)}
+              y2={y(c)}
+              stroke={colour.hairline}
+              strokeWidth={1}
+            />
+          ))}
+        <Path
+          d={line((p) => p.discC)}
+          fill="none"
+          stroke={colour.edge}
+          strokeWidth={2}
+          strokeDasharray="6 4"
+        />
+        <Path d={line((p) => p.fluidC)} fill="none" stroke={colour.words} strokeWidth={3} />
+        <Line
+          x1={EDGE.left}
+          x2={width - EDGE.right}
+          y1={y(boilingC)}
+          y2={y(boilingC)}
+          stroke={colour.words}
+          strokeWidth={1.5}
+        />
+        <SvgText
+          x={width - EDGE.right}
+          y={HEIGHT - 6}
+          textAnchor="end"
+          fill={colour.softWords}
+          {...CHART_LABEL}
+        >
+          {`${Math.round(until / 60)} min`}
+        </SvgText>
+      </Svg>
+      <Words size="small" tone="softWords">
+        {`Thick: the fluid. Dashed: the disc. Thin: it boils at ${Math.round(boilingC)} °C.`}
+      </Words>
+    </View>
   );
 }

@@ -14,6 +14,11 @@ import { Caution } from '../ui/Notice';
 import type { FluidDraft } from './entry';
 
 const GRADE_OPTIONS = GRADES.map((g) => ({ value: g.grade, label: g.words }));
+const LOW_VISCOSITY = {
+  value: 'low',
+  label: 'And low viscosity',
+  about: '“Class 6”, “class 7” or “LV”',
+} as const;
 const CONTROL_OPTIONS = [
   { value: 'none', label: 'Neither' },
   { value: 'ABS', label: 'ABS' },
@@ -38,6 +43,8 @@ export interface CapQuestionsProps {
   readonly draft: FluidDraft;
   readonly verdict: FluidVerdict;
   readonly maker: MakerEntry | null;
+  /** Whether cap, ABS and seals are asked; where all is as before they are known. */
+  readonly asksCap: boolean;
   /** The last change on record, in words. */
   readonly record: string | null;
   readonly onChange: (part: Partial<FluidDraft>) => void;
@@ -49,6 +56,7 @@ export function CapQuestions({
   draft,
   verdict,
   maker,
+  asksCap,
   record,
   onChange,
   disabled,
@@ -57,33 +65,31 @@ export function CapQuestions({
   const glycol = draft.cap.some((g) => CHEMISTRY[g] === 'glycol');
   return (
     <>
-      <Choices
-        question="Read the cap: which grade?"
-        why="Tick all that it names. Unreadable? Look in the handbook."
-        options={GRADE_OPTIONS}
-        chosen={draft.cap}
-        onChoose={(cap) => onChange({ cap: cap as Grade[] })}
-        disabled={disabled}
-        mayBeNone={Boolean(names)}
-      />
-      {glycol ? (
-        <Choices
-          question="Does it ask for low viscosity?"
-          why="“Class 6”, “class 7” or “LV” on cap or in the handbook."
-          options={[{ value: 'low', label: 'Yes, low viscosity' }]}
-          chosen={draft.capLowViscosity ? ['low'] : []}
-          onChoose={(chosen) => onChange({ capLowViscosity: chosen.includes('low') })}
-          disabled={disabled}
-          mayBeNone
-        />
+      {asksCap ? (
+        <>
+          <Choices<Grade | 'low'>
+            question="Which grade on the cap?"
+            why="All that it names. Unreadable? Look in the handbook."
+            options={glycol ? [...GRADE_OPTIONS, LOW_VISCOSITY] : GRADE_OPTIONS}
+            chosen={[...draft.cap, ...(glycol && draft.capLowViscosity ? (['low'] as const) : [])]}
+            onChoose={(chosen) =>
+              onChange({
+                cap: chosen.filter((c) => c !== 'low'),
+                capLowViscosity: chosen.includes('low'),
+              })
+            }
+            disabled={disabled}
+            mayBeNone={Boolean(names)}
+          />
+          <Choice
+            question="ABS or stability control?"
+            options={CONTROL_OPTIONS}
+            chosen={draft.control}
+            onChoose={(control) => onChange({ control })}
+            disabled={disabled}
+          />
+        </>
       ) : null}
-      <Choice
-        question="ABS or stability control?"
-        options={CONTROL_OPTIONS}
-        chosen={draft.control}
-        onChoose={(control) => onChange({ control })}
-        disabled={disabled}
-      />
       <More
         title={`In it now: ${draft.inSystem === 'unknown' ? 'not known' : draft.inSystem}`}
         about={record ?? 'Nothing on record. Was something else poured in? Say it here.'}
@@ -107,13 +113,15 @@ export function CapQuestions({
             : 'no other word on the grade',
         ].join(' · ')}
       >
-        <Choice
-          question="The seals are"
-          options={SEAL_OPTIONS}
-          chosen={draft.seals}
-          onChoose={(seals) => onChange({ seals })}
-          disabled={disabled}
-        />
+        {asksCap ? (
+          <Choice
+            question="The seals are"
+            options={SEAL_OPTIONS}
+            chosen={draft.seals}
+            onChoose={(seals) => onChange({ seals })}
+            disabled={disabled}
+          />
+        ) : null}
         <Choices
           question="A part was changed for another make; its maker asks for"
           options={GRADE_OPTIONS}

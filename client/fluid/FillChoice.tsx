@@ -1,4 +1,5 @@
 import type { Shelf } from '@brook/contract';
+import { figureText } from '@brook/core/figure';
 import {
   compatibility,
   GRADES,
@@ -59,7 +60,7 @@ export function fillOptions(
       const stock =
         count === 0
           ? 'none on the shelf'
-          : `${count === 1 ? 'one container' : `${count} containers`}, ${Math.round(leftMl)} mL`;
+          : `${count === 1 ? 'one container' : `${count} containers`}, ${figureText({ value: Math.round(leftMl), unit: 'mL' })}`;
       return {
         key: c.id,
         grade,

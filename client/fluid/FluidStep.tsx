@@ -1,11 +1,9 @@
-import type { Job } from '@brook/contract';
+import type { Vehicle } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
-import { HOLD_WORDS, type FluidVerdict } from '@brook/core/fluid';
-import { router } from 'expo-router';
+import type { FluidVerdict } from '@brook/core/fluid';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { useKept } from '../data/kept';
-import { useShelf } from '../data/shelf';
 import { useVehicle } from '../data/vehicles';
 import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
@@ -18,9 +16,11 @@ import { shortDate } from '../ui/dates';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Page, useWideScreen } from '../ui/Page';
+import { Parts } from '../ui/Parts';
 import { Loading } from '../ui/States';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { VehicleBrook } from '../vehicles/VehicleBrook';
 import { ConflictPage } from '../forms/ConflictPage';
 import { broughtTo, withTheirs, type Built } from '../forms/threeWay';
 import { CapQuestions } from './CapQuestions';
@@ -31,20 +31,35 @@ import {
   emptySample,
   entryOf,
   expectedGrade,
+  openPoints,
+  partsOf,
   readingsOf,
-  unanswered,
   verdictSoFar,
-  demandsOf,
   type FluidDraft,
+  type FluidPart,
   type Known,
+  type OpenPoint,
   type SampleDraft,
 } from './entry';
 import { FIELD_LABELS, fieldWords } from './fieldWords';
-import { FillChoice, fillOptions } from './FillChoice';
-import { ConditionView, GradeVerdicts, MinimumView, StopView } from './FluidVerdictView';
-import { GoodUntil } from './GoodUntil';
-import { COLOUR_OPTIONS, DYE_OPTIONS, SampleLook } from './SampleLook';
+import { FluidDecided } from './FluidDecided';
+import { FluidPick } from './FluidPick';
+import { SampleLook } from './SampleLook';
 import { SampleReadings } from './SampleReadings';
+import { VerdictStrip } from './VerdictStrip';
+
+const TITLES: Readonly<Record<FluidPart, string>> = {
+  cap: 'Read the cap',
+  look: 'Look at it',
+  measure: 'Measure',
+  fill: 'What goes in',
+};
+const NEXT: Readonly<Record<FluidPart, string>> = {
+  cap: 'Next: read the cap',
+  look: 'Next: look at it',
+  measure: 'Next: measure',
+  fill: 'Next: what goes in',
+};
 
 /** Version of the shape in which a half-filled fluid step is kept on the phone. */
 const DRAFT_SHAPE = 3;
@@ -53,10 +68,11 @@ const DRAFT_SHAPE = 3;
 export function FluidStep(props: StepProps) {
   const vehicle = useVehicle(props.job.vehicleId);
   if (!vehicle.data) return <Loading what="the vehicle" />;
-  return <Fluid {...props} layout={vehicle.data.layout} />;
+  return <Fluid {...props} vehicle={vehicle.data} />;
 }
 
-function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Layout }) {
+function Fluid({ job, band, pages, onStep, vehicle }: StepProps & { readonly vehicle: Vehicle }) {
+  const { layout } = vehicle;
   const known: Known = {
     maker: job.makerEntry,
     lastDye: job.lastDye,
@@ -107,10 +123,11 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
       />
     );
   const verdict = verdictSoFar(draft, known);
-  const asked = unanswered(draft, known);
   // What is only looked at and proved takes no fluid.
   const onlyLooks = job.purpose === 'look and prove';
-  const missing = onlyLooks && asked === HOLD_WORDS['choose a fluid'].title ? null : asked;
+  const parts = partsOf(draft, onlyLooks);
+  const part = parts.find((p) => p === pages.page) ?? parts[0]!;
+  const points = openPoints(draft, known).filter((p) => !onlyLooks || p.part !== 'fill');
   const stops = verdict.verdict === 'stop';
   const send = () => {
     const entry = onlyLooks ? readingsOf(draft, known) : entryOf(draft, known);
@@ -145,236 +162,210 @@ function Fluid({ job, band, onStep, layout }: StepProps & { readonly layout: Lay
   const placeOf = (point: string) => layout.bleeders.find((b) => b.id === point)?.place ?? point;
   const sampled = draft.samples.filter((s) => s.point !== 'reservoir');
   const reservoir = draft.samples.find((s) => s.point === 'reservoir');
+  const looked = hasLooked(draft);
   const decided = (
-    <Decided
-      job={job}
-      verdict={verdict}
-      looked={hasLooked(draft)}
-      placeOf={placeOf}
-      draft={draft}
-    />
+    <FluidDecided job={job} verdict={verdict} looked={looked} placeOf={placeOf} draft={draft} />
   );
+  // Looked back at, all of it stands there; in hand only what is not known.
+  const asksCap = !open || draft.asBefore !== 'yes' || !job.knownFluid;
   return (
     <Page
+      key={part}
       band={band}
-      beside={<View style={{ padding: SPACE.wide }}>{decided}</View>}
-      action={
-        open ? (
-          <ActionBar
-            label={stops ? 'Stop: end the job here' : 'Make the plan'}
-            busy={act.isPending}
-            waitsFor={missing}
-            onPress={send}
+      beside={
+        <View style={{ padding: SPACE.wide, gap: SPACE.wide }}>
+          <VehicleBrook
+            vehicle={vehicle}
+            height={360}
+            {...(reservoir?.colour ? { fluid: reservoir.colour } : {})}
           />
-        ) : (
-          <BackToHand job={job} onStep={onStep} />
-        )
+          {decided}
+        </View>
+      }
+      action={
+        <>
+          {wide || (part === 'fill' && !stops) ? null : (
+            <VerdictStrip verdict={verdict} looked={looked} placeOf={placeOf}>
+              {decided}
+            </VerdictStrip>
+          )}
+          {open ? (
+            <PartAction
+              parts={parts}
+              part={part}
+              points={points}
+              stops={stops}
+              busy={act.isPending}
+              onPart={pages.openPage}
+              onSend={send}
+            />
+          ) : (
+            <BackToHand job={job} onStep={onStep} />
+          )}
+        </>
       }
     >
-      <JobHead job={job} />
-      {job.makerEntry && job.makerEntry.grades.length > 0 ? (
-        <Words>{`The maker asks for ${job.makerEntry.grades.join(' or ')}${job.makerEntry.lowViscosity ? ', low viscosity (class 6 or 7)' : ''}, by this vehicle’s entry. It wins over every rule here.`}</Words>
-      ) : null}
-      {job.knownFluid && open ? (
-        <KnownBefore
-          known={job.knownFluid}
-          answer={draft.asBefore}
-          onAnswer={(answer) => set(asBefore(answer, known))}
-        />
-      ) : null}
-      {draft.asBefore === null ? null : (
-        <CapQuestions
-          draft={draft}
-          verdict={verdict}
-          maker={job.makerEntry}
-          onChange={set}
-          disabled={!open}
-          record={
-            job.lastFill
-              ? `${job.lastFill.grade} since ${shortDate(job.lastFill.at)}, by the record. Was something else poured in? Say it here.`
-              : null
+      <View>
+        <JobHead job={job} title={TITLES[part]} />
+        <Parts
+          label="Parts of the fluid step"
+          parts={parts}
+          shown={part}
+          isDone={(p) =>
+            parts.indexOf(p) < parts.indexOf(part) && !points.some((o) => o.part === p)
           }
+          onShow={pages.openPage}
         />
-      )}
-      {reservoir ? (
+      </View>
+      {part === 'cap' ? (
         <>
-          <SampleLook
-            sample={reservoir}
-            place="reservoir"
-            asksDrops={asksDrops(verdict, 'reservoir')}
-            onChange={(part) => setSample('reservoir', part)}
-            disabled={!open}
-          />
-          {open ? (
+          {job.makerEntry && job.makerEntry.grades.length > 0 ? (
+            <Words>{`The maker asks for ${job.makerEntry.grades.join(' or ')}${job.makerEntry.lowViscosity ? ', low viscosity (class 6 or 7)' : ''}, by this vehicle’s entry. It wins over every rule here.`}</Words>
+          ) : null}
+          {job.knownFluid && open ? (
+            <KnownBefore
+              known={job.knownFluid}
+              answer={draft.asBefore}
+              onAnswer={(answer) => {
+                set(asBefore(answer, known));
+                // Nothing else stands on this screenful then.
+                const next = parts[1];
+                if (answer === 'yes' && next) pages.openPage(next);
+              }}
+            />
+          ) : null}
+          {draft.asBefore === null ? null : (
+            <CapQuestions
+              draft={draft}
+              verdict={verdict}
+              maker={job.makerEntry}
+              asksCap={asksCap}
+              onChange={set}
+              disabled={!open}
+              record={
+                job.lastFill
+                  ? `${job.lastFill.grade} since ${shortDate(job.lastFill.at)}, by the record. Was something else poured in? Say it here.`
+                  : null
+              }
+            />
+          )}
+        </>
+      ) : null}
+      {part === 'look' && reservoir ? (
+        <SampleLook
+          sample={reservoir}
+          place="reservoir"
+          asksDrops={asksDrops(verdict, 'reservoir')}
+          onChange={(said) => setSample('reservoir', said)}
+          disabled={!open}
+        />
+      ) : null}
+      {part === 'measure' ? (
+        <>
+          {reservoir && open ? (
+            <SampleReadings
+              sample={reservoir}
+              place="reservoir"
+              grade={expectedGrade(draft, known)}
+              onChange={(said) => setSample('reservoir', said)}
+            />
+          ) : null}
+          {sampled.map((s) => (
             <More
-              title="Your meter reading, reservoir"
-              about="Water, boiling point, strips. Needed to call the fluid good."
-              open={hasReadings(reservoir)}
+              key={s.point}
+              title={`Sample: ${placeOf(s.point)}`}
+              about="The reservoir understates the calipers."
+              open
             >
-              <SampleReadings
-                sample={reservoir}
-                place="reservoir"
-                grade={expectedGrade(draft, known)}
-                onChange={(part) => setSample('reservoir', part)}
+              {open ? (
+                <SampleReadings
+                  sample={s}
+                  place={placeOf(s.point)}
+                  grade={expectedGrade(draft, known)}
+                  onChange={(said) => setSample(s.point, said)}
+                />
+              ) : null}
+              <SampleLook
+                sample={s}
+                place={placeOf(s.point)}
+                asksDrops={asksDrops(verdict, s.point)}
+                onChange={(said) => setSample(s.point, said)}
+                disabled={!open}
               />
+              {open ? (
+                <Button
+                  label="Leave this sample out"
+                  onPress={() =>
+                    set({ samples: draft.samples.filter((other) => other.point !== s.point) })
+                  }
+                />
+              ) : null}
             </More>
+          ))}
+          {open ? (
+            <AddSample
+              layout={layout}
+              draft={draft}
+              onAdd={(point) => set({ samples: [...draft.samples, emptySample(point)] })}
+            />
+          ) : null}
+          {open && verdict.condition?.verdict === 'good' ? (
+            <Button
+              label="It is good: leave it in and end here"
+              onPress={leaveIn}
+              disabled={act.isPending}
+            />
           ) : null}
         </>
       ) : null}
-      {sampled.map((s) => (
-        <More
-          key={s.point}
-          title={`Sample: ${placeOf(s.point)}`}
-          about="The reservoir understates the calipers."
-          open
-        >
-          {open ? (
-            <SampleReadings
-              sample={s}
-              place={placeOf(s.point)}
-              grade={expectedGrade(draft, known)}
-              onChange={(part) => setSample(s.point, part)}
-            />
-          ) : null}
-          <SampleLook
-            sample={s}
-            place={placeOf(s.point)}
-            asksDrops={asksDrops(verdict, s.point)}
-            onChange={(part) => setSample(s.point, part)}
-            disabled={!open}
-          />
-          {open ? (
-            <Button
-              label="Leave this sample out"
-              onPress={() =>
-                set({ samples: draft.samples.filter((other) => other.point !== s.point) })
-              }
-            />
-          ) : null}
-        </More>
-      ))}
-      {open ? (
-        <AddSample
-          layout={layout}
-          draft={draft}
-          onAdd={(point) => set({ samples: [...draft.samples, emptySample(point)] })}
-        />
+      {part === 'fill' && !stops ? (
+        <FluidPick draft={draft} known={known} verdict={verdict} onChange={set} disabled={!open} />
       ) : null}
-      {wide ? null : decided}
-      {open && verdict.condition?.verdict === 'good' ? (
-        <Button
-          label="It is good: leave it in and end here"
-          onPress={leaveIn}
-          disabled={act.isPending}
-        />
-      ) : null}
-      {stops || onlyLooks ? null : (
-        <Pick draft={draft} known={known} verdict={verdict} onChange={set} disabled={!open} />
-      )}
       {act.error ? <Caution title={act.error.message} /> : null}
       <EndJob job={job} />
     </Page>
   );
 }
 
-/** The verdict as it stands, before anything is sent. */
-function Decided({
-  job,
-  verdict,
-  looked,
-  placeOf,
-  draft,
+/** The way on: to the next part, to what is still asked in another one, or to the plan. */
+function PartAction({
+  parts,
+  part,
+  points,
+  stops,
+  busy,
+  onPart,
+  onSend,
 }: {
-  readonly job: Job;
-  readonly verdict: FluidVerdict;
-  readonly looked: boolean;
-  readonly placeOf: (point: string) => string;
-  readonly draft: FluidDraft;
+  readonly parts: readonly FluidPart[];
+  readonly part: FluidPart;
+  readonly points: readonly OpenPoint[];
+  readonly stops: boolean;
+  readonly busy: boolean;
+  readonly onPart: (part: FluidPart) => void;
+  readonly onSend: () => void;
 }) {
-  if (verdict.verdict === 'stop') return <StopView verdict={verdict} />;
+  const at = parts.indexOf(part);
+  const before = parts[at - 1];
+  const next = parts[at + 1];
+  const side = before ? { label: 'Back', onPress: () => onPart(before) } : null;
+  const here = points.find((p) => p.part === part)?.say ?? null;
+  const elsewhere = points.find((p) => p.part !== part);
+  if (next && !stops)
+    return (
+      <ActionBar label={NEXT[next]} waitsFor={here} onPress={() => onPart(next)} side={side} />
+    );
+  // What an earlier part still asks is led to, not only said.
+  if (elsewhere && !here)
+    return <ActionBar label={elsewhere.say} onPress={() => onPart(elsewhere.part)} side={side} />;
   return (
-    <View style={{ gap: SPACE.medium }} aria-live="polite">
-      {verdict.hold === 'water test' ? (
-        <Caution title={HOLD_WORDS['water test'].title}>{HOLD_WORDS['water test'].say}</Caution>
-      ) : null}
-      {verdict.condition && looked ? (
-        <ConditionView answer={verdict.condition} placeOf={placeOf} />
-      ) : (
-        <Words tone="softWords">
-          What to do stands here once the cap is read and the fluid was looked at.
-        </Words>
-      )}
-      {verdict.condition && looked && verdict.condition.verdict !== 'stop' ? (
-        <GoodUntil job={job} draft={draft} />
-      ) : null}
-      <MinimumView verdict={verdict} />
-    </View>
-  );
-}
-
-/** What goes in: the container in hand, and the new fluid's own colour. */
-function Pick({
-  draft,
-  known,
-  verdict,
-  onChange,
-  disabled,
-}: {
-  readonly draft: FluidDraft;
-  readonly known: Known;
-  readonly verdict: FluidVerdict;
-  readonly onChange: (part: Partial<FluidDraft>) => void;
-  readonly disabled: boolean;
-}) {
-  const shelf = useShelf();
-  const demands = demandsOf(draft, known);
-  const request = {
-    demands,
-    follow: draft.followWhy.trim() ? draft.follow : null,
-    control: draft.control ?? ('none' as const),
-    seals: draft.seals,
-    inSystem: draft.inSystem,
-  };
-  const options = fillOptions(
-    shelf.data ?? { containers: [] },
-    request,
-    verdict.advice.minimum?.grade ?? null,
-  );
-  if (!verdict.advice.minimum) return null;
-  return (
-    <>
-      <FillChoice
-        draft={draft}
-        options={options}
-        judged={verdict.fill}
-        onChange={onChange}
-        disabled={disabled}
-      />
-      <GradeVerdicts request={request} />
-      <Choice
-        question="Colour of the new fluid?"
-        why="At the end the bleeder must run like this."
-        options={COLOUR_OPTIONS}
-        chosen={draft.newColour}
-        onChoose={(newColour) => onChange({ newColour })}
-        disabled={disabled}
-      />
-      <More
-        title={`The new fluid is ${draft.newDye ? `dyed ${draft.newDye}` : 'not dyed'}`}
-        about="Two dyes in turn show at the next change when the new one has arrived."
-      >
-        <Choice
-          question="Dyed?"
-          compact
-          settled
-          options={DYE_OPTIONS}
-          chosen={draft.newDye ?? 'none'}
-          onChoose={(d) => onChange({ newDye: d === 'none' ? null : d })}
-          disabled={disabled}
-        />
-      </More>
-      {disabled ? null : <Button label="To the shelf" onPress={() => router.push('/shelf')} />}
-    </>
+    <ActionBar
+      label={stops ? 'Stop: end the job here' : 'Make the plan'}
+      busy={busy}
+      waitsFor={here}
+      onPress={onSend}
+      side={side}
+    />
   );
 }
 

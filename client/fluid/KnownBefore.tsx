@@ -19,15 +19,19 @@ export function KnownBefore({
   return (
     <Known
       title={`Known from ${shortDate(at)}`}
-      looked={answer === 'yes'}
-      rows={[
-        {
-          what: 'The cap names',
-          is: `${cap.join(' or ')}${lowViscosity ? ', low viscosity' : ''}`,
-        },
-        { what: 'ABS or stability control', is: control === 'none' ? 'Neither' : control },
-        { what: 'Seals', is: SEALS[seals] },
-      ]}
+      looked={answer !== null}
+      rows={
+        answer === 'no'
+          ? []
+          : [
+              {
+                what: 'The cap names',
+                is: `${cap.join(' or ')}${lowViscosity ? ', low viscosity' : ''}`,
+              },
+              { what: 'ABS or stability control', is: control === 'none' ? 'Neither' : control },
+              { what: 'Seals', is: SEALS[seals] },
+            ]
+      }
     >
       <Choice
         question="Look at it: is it all as before?"

@@ -1,6 +1,6 @@
 import type { Colour } from '@brook/core/fluid';
 import { PHOTO_WORDS, type PhotoReading, type Spot } from '@brook/core/photo';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
 import { Caution } from '../ui/Notice';
@@ -19,9 +19,12 @@ interface Chosen {
 export function PhotoColour({
   place,
   onTake,
+  beside,
 }: {
   readonly place: string;
   readonly onTake: (colour: Colour) => void;
+  /** Another way to the colour, beside this one. */
+  readonly beside: ReactNode;
 }) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [taps, setTaps] = useState<readonly Spot[]>([]);
@@ -120,11 +123,16 @@ export function PhotoColour({
           </View>
         </>
       ) : (
-        <Button
-          label="Read it off a photo …"
-          spoken={`Read the colour in the ${place} off a photo`}
-          onPress={() => input.current?.click()}
-        />
+        <View style={styles.line}>
+          <View style={styles.text}>
+            <Button
+              label="By photo …"
+              spoken={`Read the colour in the ${place} off a photo`}
+              onPress={() => input.current?.click()}
+            />
+          </View>
+          {beside ? <View style={styles.text}>{beside}</View> : null}
+        </View>
       )}
     </View>
   );

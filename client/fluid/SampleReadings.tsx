@@ -1,12 +1,15 @@
 import { GRADES, type Grade } from '@brook/core/fluid';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { SPACE } from '../ui/theme';
+import { FLUID } from '../ui/theme/fluid';
 import { Words } from '../ui/Words';
 import { sampleFaults, takesWaterMeter, type SampleDraft } from './entry';
+import { typedNumber } from '../ui/typedNumber';
 import { InstrumentPanel } from './InstrumentPanel';
+import { boilingScale, Scale, waterScale } from './Scale';
 
 const METER_GRADES = GRADES.filter((g) => takesWaterMeter(g.grade)).map((g) => ({
   value: g.grade,
@@ -29,19 +32,25 @@ export interface SampleReadingsProps {
 export function SampleReadings({ sample, place, grade, onChange }: SampleReadingsProps) {
   const faults = sampleFaults(sample);
   const typed = (part: Partial<SampleDraft>) => onChange({ ...part, practice: false });
+  const fluid = FLUID[sample.dye ?? sample.colour ?? 'straw'];
+  const read = (text: string, fault?: string) =>
+    text.trim() === '' || fault ? null : typedNumber(text);
+  const boils = grade !== 'mineral oil';
   return (
-    <View style={{ gap: SPACE.large }}>
+    <View>
       {takesWaterMeter(grade) ? (
-        <View style={{ gap: SPACE.small }}>
+        <View style={styles.reading}>
           <Field
+            large
             label={`Water, ${place}`}
-            why="By a conductivity meter."
+            why="Conductivity meter"
             value={sample.water}
             onChange={(water) => typed({ water })}
             unit="%"
             inputMode="decimal"
             fault={faults.water}
           />
+          <Scale {...waterScale(read(sample.water, faults.water))} fluid={fluid} />
           {sample.water ? (
             <Choice
               question="The meter is set to"
@@ -51,26 +60,28 @@ export function SampleReadings({ sample, place, grade, onChange }: SampleReading
               onChoose={(meterGrade) => onChange({ meterGrade })}
             />
           ) : null}
-          <InstrumentPanel
-            kind="water meter"
-            place={place}
-            onTake={(value) => onChange({ water: value.toFixed(1), practice: true })}
-          />
         </View>
       ) : (
         <Words size="small" tone="softWords">{`A water meter says nothing about ${grade}.`}</Words>
       )}
-      {grade === 'mineral oil' ? null : (
-        <View style={{ gap: SPACE.small }}>
-          <Field
-            label={`Boiling point, ${place}`}
-            why="From a boiling tester. Counts more than the meter."
-            value={sample.boiling}
-            onChange={(boiling) => typed({ boiling })}
-            unit="°C"
-            inputMode="decimal"
-            fault={faults.boiling}
-          />
+      {boils ? (
+        <More
+          title={`Boiling tester, ${place}`}
+          about="Counts more than the meter"
+          open={Boolean(sample.boiling)}
+        >
+          <View style={styles.reading}>
+            <Field
+              large
+              label={`Boiling point, ${place}`}
+              value={sample.boiling}
+              onChange={(boiling) => typed({ boiling })}
+              unit="°C"
+              inputMode="decimal"
+              fault={faults.boiling}
+            />
+            <Scale {...boilingScale(read(sample.boiling, faults.boiling), grade)} fluid={fluid} />
+          </View>
           {sample.boiling ? (
             <>
               <Choice
@@ -91,13 +102,8 @@ export function SampleReadings({ sample, place, grade, onChange }: SampleReading
               />
             </>
           ) : null}
-          <InstrumentPanel
-            kind="boiling tester"
-            place={place}
-            onTake={(value) => onChange({ boiling: value.toFixed(0), practice: true })}
-          />
-        </View>
-      )}
+        </More>
+      ) : null}
       <More
         title={`Strips, ${place}`}
         about="Copper and pH"
@@ -119,6 +125,24 @@ export function SampleReadings({ sample, place, grade, onChange }: SampleReading
           fault={faults.pH}
         />
       </More>
+      {boils ? (
+        <More title={`Practice instruments, ${place}`} about="They measure nothing">
+          {takesWaterMeter(grade) ? (
+            <InstrumentPanel
+              kind="water meter"
+              place={place}
+              onTake={(value) => onChange({ water: value.toFixed(1), practice: true })}
+            />
+          ) : null}
+          <InstrumentPanel
+            kind="boiling tester"
+            place={place}
+            onTake={(value) => onChange({ boiling: value.toFixed(0), practice: true })}
+          />
+        </More>
+      ) : null}
     </View>
   );
 }
+
+const styles = StyleSheet.create({ reading: { gap: SPACE.small, paddingBottom: SPACE.medium } });

@@ -7,6 +7,8 @@ import {
   draftOf,
   emptySample,
   entryOf,
+  openPoints,
+  partsOf,
   readingEntryFault,
   readingsOf,
   sampleFaults,
@@ -208,5 +210,66 @@ describe('what the job before found', () => {
       capLowViscosity: lowViscosity,
     });
     expect(asBefore('no', known)).toMatchObject({ cap: [], seals: 'ordinary', control: 'ABS' });
+  });
+});
+
+describe('the parts of the fluid step', () => {
+  const before = {
+    cap: ['DOT 4' as const],
+    lowViscosity: false,
+    control: 'ABS' as const,
+    seals: 'ordinary' as const,
+    at: '2026-01-01T00:00:00Z',
+  };
+
+  test('of a dry system nothing is looked at; what is only looked at takes no fluid', () => {
+    expect(partsOf({ inSystem: 'DOT 4' }, false)).toEqual(['cap', 'look', 'measure', 'fill']);
+    expect(partsOf({ inSystem: 'unknown' }, false)).toEqual(['cap', 'look', 'measure', 'fill']);
+    expect(partsOf({ inSystem: 'empty' }, false)).toEqual(['cap', 'fill']);
+    expect(partsOf({ inSystem: 'DOT 4' }, true)).toEqual(['cap', 'look', 'measure']);
+    // Said to be dry by mistake: whoever only looks can still look.
+    expect(partsOf({ inSystem: 'empty' }, true)).toEqual(['cap', 'look', 'measure']);
+  });
+
+  test('each question stands in the part in which it is answered', () => {
+    const fresh = { ...NOTHING, before, hasModulator: false };
+    expect(openPoints(draftOf(null, fresh), fresh).map((p) => p.part)).toEqual([
+      'cap',
+      'cap',
+      'cap',
+      'look',
+      'fill',
+    ]);
+    expect(openPoints({ ...FULL, newColour: null }, NOTHING)).toEqual([
+      { part: 'fill', say: 'Look at the new fluid first' },
+    ]);
+    expect(openPoints(sampled({ water: '12' }), NOTHING)[0]).toEqual({
+      part: 'measure',
+      say: 'Put the readings right first',
+    });
+    // A colour that nobody can explain is settled where it is looked at.
+    const green = sampled({ colour: null, dye: 'green' });
+    expect(openPoints(green, NOTHING)).toEqual([{ part: 'look', say: 'Put a few drops in water' }]);
+    expect(openPoints(FULL, NOTHING)).toEqual([]);
+  });
+
+  test('a stop asks nothing more', () => {
+    expect(openPoints(sampled({ foreign: 'layers', colour: null }), NOTHING)).toEqual([]);
+  });
+
+  test('a job that goes on is as before only where it says the same as the job before', () => {
+    const read = {
+      ...entryOf(FULL, NOTHING)!,
+      at: '2026-02-01T00:00:00Z',
+      by: 'Una',
+    } as unknown as FluidRead;
+    const said = (known: Partial<NonNullable<Known['before']>>) =>
+      draftOf(read, { ...NOTHING, before: { ...before, ...known } }).asBefore;
+    expect(said({})).toBe('yes');
+    expect(said({ cap: ['DOT 5.1'] })).toBe('no');
+    expect(said({ lowViscosity: true })).toBe('no');
+    expect(said({ control: 'none' })).toBe('no');
+    expect(said({ seals: 'natural rubber' })).toBe('no');
+    expect(draftOf(read, NOTHING).asBefore).toBe('no');
   });
 });

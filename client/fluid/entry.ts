@@ -95,7 +95,7 @@ export function emptySample(point: string): SampleDraft {
 export function draftOf(entry: FluidRead | null, known: Known): FluidDraft {
   const named = (source: DemandSource) => entry?.demands.find((d) => d.source === source);
   return {
-    asBefore: entry ? 'yes' : known.before ? null : 'no',
+    asBefore: entry ? saidBefore(entry, known) : known.before ? null : 'no',
     cap: [...(named('cap')?.grades ?? [])],
     capLowViscosity: named('cap')?.lowViscosity ?? false,
     part: [...(named('part')?.grades ?? [])],
@@ -113,6 +113,18 @@ export function draftOf(entry: FluidRead | null, known: Known): FluidDraft {
     newColour: entry?.newColour ?? null,
     newDye: entry?.newDye ?? null,
   };
+}
+
+/** Whether what was said on this job is what the job before found. */
+function saidBefore({ demands, control, seals }: FluidRead, { before }: Known): 'yes' | 'no' {
+  const cap = demands.find((d) => d.source === 'cap');
+  return before &&
+    cap?.grades.join() === before.cap.join() &&
+    cap.lowViscosity === before.lowViscosity &&
+    control === before.control &&
+    seals === before.seals
+    ? 'yes'
+    : 'no';
 }
 
 /** What follows when somebody says whether it is all as before: what was known is taken up, or asked anew. */
@@ -258,31 +270,68 @@ export function verdictSoFar(draft: FluidDraft, known: Known): FluidVerdict {
   });
 }
 
-/** What is asked next, or null when all is answered. A stop needs nothing more. */
-export function unanswered(draft: FluidDraft, known: Known): string | null {
-  const verdict = verdictSoFar(draft, known);
-  if (draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0))
-    return 'Put the readings right first';
-  if (verdict.verdict === 'stop') return null;
-  if (draft.asBefore === null) return 'Is it as before? Say that first';
-  if (verdict.hold === 'read the cap' || verdict.hold === 'demands conflict')
-    return HOLD_WORDS[verdict.hold].title;
-  if (!draft.control) return 'Say whether it has ABS first';
-  const reservoir = draft.samples.find((s) => s.point === 'reservoir');
-  if (
-    draft.inSystem !== 'empty' &&
-    (!reservoir ||
-      (!reservoir.colour && !reservoir.dye) ||
-      !reservoir.clarity ||
-      !reservoir.foreign)
-  )
-    return 'Look at the reservoir first';
-  if (verdict.hold) return HOLD_WORDS[verdict.hold].title;
-  if (verdict.fill?.secondLook && draft.labelRead === null) return 'Read the label once more';
-  if (verdict.fill?.secondLook && draft.labelRead !== draft.fill!.grade)
-    return 'That is another fluid: choose again';
-  return draft.newColour ? null : 'Look at the new fluid first';
+/** The fluid step in its parts, each one look or one act at the vehicle. */
+export const FLUID_PARTS = ['cap', 'look', 'measure', 'fill'] as const;
+export type FluidPart = (typeof FLUID_PARTS)[number];
+
+/** What is still asked, and in which part. */
+export interface OpenPoint {
+  readonly part: FluidPart;
+  readonly say: string;
 }
+
+/** The parts that this vehicle has: of a dry one nothing is looked at, and what is only looked at takes no fluid. */
+export function partsOf(
+  draft: Pick<FluidDraft, 'inSystem'>,
+  onlyLooks: boolean,
+): readonly FluidPart[] {
+  const dry = draft.inSystem === 'empty';
+  return FLUID_PARTS.filter((p) =>
+    p === 'cap' ? true : p === 'fill' ? !onlyLooks : !dry || onlyLooks,
+  );
+}
+
+/** What is still asked, in the order in which a technician meets it; empty when all is answered. A stop needs nothing more. */
+export function openPoints(draft: FluidDraft, known: Known): readonly OpenPoint[] {
+  const verdict = verdictSoFar(draft, known);
+  const { hold, fill } = verdict;
+  const reservoir = draft.samples.find((s) => s.point === 'reservoir');
+  const points: OpenPoint[] = [];
+  const ask = (open: boolean, part: FluidPart, say: string) =>
+    open ? points.push({ part, say }) : undefined;
+  ask(
+    draft.samples.some((s) => Object.keys(sampleFaults(s)).length > 0),
+    'measure',
+    'Put the readings right first',
+  );
+  if (verdict.verdict === 'stop') return points;
+  ask(draft.asBefore === null, 'cap', 'Is it as before? Say that first');
+  const ofCap = hold === 'read the cap' || hold === 'demands conflict';
+  if (ofCap) ask(true, 'cap', HOLD_WORDS[hold].title);
+  ask(!draft.control, 'cap', 'Say whether it has ABS first');
+  ask(
+    draft.inSystem !== 'empty' &&
+      (!reservoir ||
+        (!reservoir.colour && !reservoir.dye) ||
+        !reservoir.clarity ||
+        !reservoir.foreign),
+    'look',
+    'Look at the reservoir first',
+  );
+  if (hold && !ofCap) ask(true, hold === 'water test' ? 'look' : 'fill', HOLD_WORDS[hold].title);
+  if (fill?.secondLook)
+    ask(
+      draft.labelRead !== draft.fill!.grade,
+      'fill',
+      draft.labelRead === null ? 'Read the label once more' : 'That is another fluid: choose again',
+    );
+  ask(!draft.newColour, 'fill', 'Look at the new fluid first');
+  return points;
+}
+
+/** What is asked next, or null when all is answered. */
+export const unanswered = (draft: FluidDraft, known: Known): string | null =>
+  openPoints(draft, known)[0]?.say ?? null;
 
 /** The entry, once nothing is unanswered. */
 export function entryOf(draft: FluidDraft, known: Known): FluidEntry | null {

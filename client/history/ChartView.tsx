@@ -1,9 +1,7 @@
 import { memo } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { colour, NUMERAL } from '../ui/theme';
-import type { HistoryChart } from './chart';
-
-const LABEL = { fontFamily: NUMERAL.row.fontFamily, fontSize: 15, fontWeight: '600' as const };
+import { CHART_LABEL, colour } from '../ui/theme';
+import { CHART_TOP as TOP, type HistoryChart } from './chart';
 
 /** Water over the years, with the limits drawn in, the changes, and the uptake to come. */
 export const ChartView = memo(function ChartView({
@@ -19,21 +17,21 @@ export const ChartView = memo(function ChartView({
   const foot = height - 26;
   return (
     <Svg width={width} height={height} role="img" aria-label={about} testID="history-chart">
-      {levels.map((l) => (
-        <G key={l.percent}>
-          <Line
-            x1={34}
-            x2={width - 12}
-            y1={l.y}
-            y2={l.y}
-            stroke={colour.hairline}
-            strokeWidth={1}
-          />
-          <SvgText x={28} y={l.y + 5} textAnchor="end" fill={colour.softWords} {...LABEL}>
-            {String(l.percent)}
-          </SvgText>
-        </G>
-      ))}
+      {levels
+        .filter((l) => l.percent !== limits.now)
+        .map((l) => (
+          <G key={l.percent}>
+            <Line
+              x1={34}
+              x2={width - 12}
+              y1={l.y}
+              y2={l.y}
+              stroke={colour.hairline}
+              strokeWidth={1}
+            />
+            <Level at={l.y} percent={l.percent} tone={colour.softWords} />
+          </G>
+        ))}
       {years.map((t) => (
         <SvgText
           key={t.year}
@@ -41,7 +39,7 @@ export const ChartView = memo(function ChartView({
           y={height - 6}
           textAnchor="middle"
           fill={colour.softWords}
-          {...LABEL}
+          {...CHART_LABEL}
         >
           {String(t.year)}
         </SvgText>
@@ -54,14 +52,14 @@ export const ChartView = memo(function ChartView({
         strokeDasharray="2 3"
       />
       <Path d={curve} fill="none" stroke={colour.words} strokeWidth={2} />
-      <Limit y={y(limits.visit)} width={width} word={`${limits.visit} %, at a visit`} dash="7 5" />
-      <Limit y={y(limits.now)} width={width} word={`${limits.now} %, now`} />
+      <Limit y={y(limits.visit)} width={width} percent={limits.visit} dash="7 5" />
+      <Limit y={y(limits.now)} width={width} percent={limits.now} />
       {changes.map((c) => (
         <G key={c.atMs}>
           <Line
             x1={c.x}
             x2={c.x}
-            y1={14}
+            y1={TOP}
             y2={foot}
             stroke={colour.words}
             strokeWidth={1.5}
@@ -80,8 +78,11 @@ export const ChartView = memo(function ChartView({
           />
         </G>
       ))}
-      <Line x1={nowX} x2={nowX} y1={12} y2={foot} stroke={colour.edge} strokeWidth={1} />
-      <Label x={nowX + 5} y={24} tone={colour.softWords} word="today" />
+      <Line x1={nowX} x2={nowX} y1={TOP} y2={foot} stroke={colour.edge} strokeWidth={1} />
+      {/* Above the picture, where no curve comes. */}
+      <SvgText x={nowX} y={TOP - 8} textAnchor="middle" fill={colour.softWords} {...CHART_LABEL}>
+        today
+      </SvgText>
       <Circle cx={nowX} cy={foot} r={3} fill={colour.edge} />
       <Path d={marks.reservoir} fill={colour.ground} stroke={colour.words} strokeWidth={2} />
       <Path d={marks.bleeder} fill={colour.words} />
@@ -90,15 +91,16 @@ export const ChartView = memo(function ChartView({
   );
 });
 
+/** A limit across the picture; which it is stands at its left end, off the curve, and in words below. */
 function Limit({
   y,
   width,
-  word,
+  percent,
   dash,
 }: {
   readonly y: number;
   readonly width: number;
-  readonly word: string;
+  readonly percent: number;
   readonly dash?: string;
 }) {
   return (
@@ -112,42 +114,24 @@ function Limit({
         strokeWidth={1.5}
         strokeDasharray={dash}
       />
-      {/* At the far end, where the uptake has left the limits behind. */}
-      <Label x={width - 12} y={y - 4} anchor="end" tone={colour.words} word={word} />
+      <Level at={y} percent={percent} tone={colour.words} />
     </G>
   );
 }
 
-/** A word that can be read where lines cross it. */
-function Label({
-  x,
-  y,
+/** A number at the left end of its line. */
+function Level({
+  at,
+  percent,
   tone,
-  word,
-  anchor = 'start',
 }: {
-  readonly x: number;
-  readonly y: number;
+  readonly at: number;
+  readonly percent: number;
   readonly tone: string;
-  readonly word: string;
-  readonly anchor?: 'start' | 'end';
 }) {
   return (
-    <G>
-      <SvgText
-        x={x}
-        y={y}
-        textAnchor={anchor}
-        stroke={colour.ground}
-        strokeWidth={4}
-        strokeLinejoin="round"
-        {...LABEL}
-      >
-        {word}
-      </SvgText>
-      <SvgText x={x} y={y} textAnchor={anchor} fill={tone} {...LABEL}>
-        {word}
-      </SvgText>
-    </G>
+    <SvgText x={28} y={at + 5} textAnchor="end" fill={tone} {...CHART_LABEL}>
+      {String(percent)}
+    </SvgText>
   );
 }

@@ -77,8 +77,7 @@ function History({
         about={`Water over time, ${told.points.length} readings, ${history.changes.length} changes`}
       />
       <Words size="small" tone="softWords">
-        Ring: reservoir. Square: a bleeder. Triangle: by boiling point. Diamond: a change. The band:
-        nine in ten would lie in it.
+        {`Dashed: replace at a visit, ${limits.visit.value} %. Full line: now, ${limits.now.value} %. Ring: reservoir. Square: a bleeder. Triangle: by boiling point. Diamond: a change. The band: nine in ten would lie in it.`}
       </Words>
     </View>
   );

@@ -16,7 +16,9 @@ export interface HistoryChart {
   readonly y: (percent: number) => number;
 }
 
-const EDGE = { left: 34, right: 12, top: 12, bottom: 26 };
+/** Where the picture begins, px from the top: above it stands a line of words. */
+export const CHART_TOP = 28;
+const EDGE = { left: 34, right: 12, top: CHART_TOP, bottom: 26 };
 const MARK = 4;
 /** How far beyond today the uptake is drawn, months. */
 const AHEAD_MONTHS = 18;

@@ -36,7 +36,7 @@ export function useScanTool(): ToolLink {
         setProblem(
           error instanceof Error
             ? error.message
-            : 'The scan tool does not answer. Put down by hand what it shows.',
+            : 'The scan tool does not answer. Type what it shows.',
         );
       } finally {
         // Another tool may be at something by now.

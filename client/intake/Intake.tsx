@@ -1,17 +1,19 @@
 import type { VehicleSummary } from '@brook/contract';
 import { FOUND_WORDS, holds, type MatterKind } from '@brook/core/matters';
-import { ASKS, PURPOSE_WORDS, purposeOf, SEEN_AT_INTAKE, withAsk } from '@brook/core/scope';
+import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { useOpenJob } from '../data/job';
 import { useVehicle, useVehicles } from '../data/vehicles';
+import { Desk } from '../jobs/Desk';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { MatterList } from '../matters/MatterList';
 import { PartQuestions } from '../plan/PartQuestions';
 import type { PartDraft } from '../plan/work';
-import { ActionBar, PromptBar } from '../ui/ActionBar';
+import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { capital } from '@brook/core/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
@@ -26,7 +28,19 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { freshIntake, intakeWaits, newJobOf, odometerFault, type IntakeDraft } from './intakeDraft';
 
 /** Take a vehicle in: which one, which system, what is asked. */
-export function Intake({ vehicleId }: { readonly vehicleId?: string | undefined }) {
+export function Intake(props: IntakeProps) {
+  return (
+    <Desk>
+      <IntakePages {...props} />
+    </Desk>
+  );
+}
+
+interface IntakeProps {
+  readonly vehicleId?: string | undefined;
+}
+
+function IntakePages({ vehicleId }: IntakeProps) {
   const vehicles = useVehicles();
   const [picked, setPicked] = useState<string | null>(vehicleId ?? null);
   usePageTitle('New job');
@@ -112,8 +126,8 @@ function TakeIn({
         question={vehicle.matters.length > 0 ? 'And today?' : 'Why is it here?'}
         options={ASKS.filter((a) => a !== 'look' || mayOnlyLook(vehicle)).map((a) => ({
           value: a,
-          label: PURPOSE_WORDS[purposeOf(a)].title,
-          about: PURPOSE_WORDS[purposeOf(a)].about,
+          label: purposeWords(purposeOf(a), vehicle).title,
+          about: purposeWords(purposeOf(a), vehicle).about,
         }))}
         chosen={asks}
         onChoose={(chosen) => set({ asks: withAsk(asks, chosen) })}
@@ -221,23 +235,19 @@ function PickVehicle({
   readonly onPick: (id: string) => void;
 }) {
   return (
-    <Page
-      action={
-        <PromptBar
-          prompt="Tap the vehicle in front of you"
-          side={{ label: 'Add one', onPress: () => router.push('/vehicles/new') }}
-        />
-      }
-    >
+    <Page>
       <View>
         <JobsLink />
         <Words size="head" heading={1}>
           Which vehicle?
         </Words>
+        <Words tone="softWords">
+          {vehicles.length === 0
+            ? 'No vehicle yet. Add the one in front of you from a layout.'
+            : 'Tap the one in front of you.'}
+        </Words>
       </View>
-      {vehicles.length === 0 ? (
-        <Words>No vehicle yet. Add the one in front of you from a layout.</Words>
-      ) : null}
+      <Button label="Not in the list: add it" onPress={() => router.push('/vehicles/new')} />
       <VehicleFinder
         vehicles={vehicles}
         about={(v) => (v.openJobId ? 'Has an open job: go there' : v.layoutName)}

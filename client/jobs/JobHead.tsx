@@ -4,12 +4,39 @@ import { StyleSheet, View } from 'react-native';
 import { Link } from 'expo-router';
 import { lowerFirst } from '@brook/core/text';
 import { Caution, Stop } from '../ui/Notice';
+import { DriveMark } from '../ui/DriveMark';
 import { Words } from '../ui/Words';
 import { clockTime, shortDate } from '../ui/dates';
-import { colour, SPACE, TOUCH, WORD } from '../ui/theme';
+import { colour, MIN_CONTENT, SPACE, TOUCH, WORD } from '../ui/theme';
 
 /** Which vehicle, which job, and whether it may move. */
-export function JobHead({ job }: { readonly job: Job }) {
+export function JobHead({
+  job,
+  title,
+}: {
+  readonly job: Job;
+  /** What is done here, where the step is one screenful: then the vehicle stands small above it. */
+  readonly title?: string;
+}) {
+  if (title)
+    return (
+      <View>
+        <View style={styles.short}>
+          <JobsLink />
+          <View style={styles.which}>
+            <Words size="small" tone="softWords">
+              {[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
+            </Words>
+          </View>
+          <View>
+            <DriveMark state={job.drive.state} />
+          </View>
+        </View>
+        <Words size="head" heading={1}>
+          {title}
+        </Words>
+      </View>
+    );
   return (
     <View style={styles.head}>
       <View style={styles.line}>
@@ -60,6 +87,8 @@ export function DriveNotice({ job }: { readonly job: Pick<Job, 'drive'> }) {
 
 const styles = StyleSheet.create({
   head: { gap: SPACE.hair },
+  short: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.medium },
+  which: { flex: 1, minWidth: MIN_CONTENT },
   name: { display: 'flex', paddingVertical: SPACE.small },
   line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
 });

@@ -6,11 +6,14 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJobList } from '../data/jobList';
 import { useSession, useSignOut } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Field } from '../ui/Field';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
-import { Failed, Loading } from '../ui/States';
+import { Sheet } from '../ui/Sheet';
+import { Failed, Loading, NothingFound } from '../ui/States';
 import { Words } from '../ui/Words';
 import { dayWords } from '../ui/dayWords';
 import { chooseLight, colour, presentLight, SPACE } from '../ui/theme';
@@ -70,9 +73,7 @@ export function JobList() {
           autoCapitalize="none"
         />
       ) : null}
-      {data && jobs.length === 0 && query !== '' ? (
-        <Words accessibilityLiveRegion="polite">None: type less of it, or another word.</Words>
-      ) : null}
+      {data && jobs.length === 0 && query !== '' ? <NothingFound /> : null}
       {data && jobs.length === 0 && query === '' ? (
         <Words>No job yet. Take a vehicle in: the plan comes by itself once the cap is read.</Words>
       ) : null}
@@ -128,26 +129,57 @@ function JobLine({ job }: { readonly job: JobSummary }) {
   );
 }
 
-/** Vehicles, light, sign out: the few things beside the way. */
+/** The few things beside the way. */
 function Menu() {
-  const signOut = useSignOut();
-  const [light, setLight] = useState(presentLight);
-  const other = light === 'sun' ? 'pit' : 'sun';
-  const turn = () => {
-    chooseLight(other);
-    setLight(other);
-  };
+  const [more, setMore] = useState(false);
   return (
     <View style={styles.menu}>
       <MenuItem word="Vehicles" onPress={() => router.push('/vehicles')} />
       <MenuItem word="Shelf" onPress={() => router.push('/shelf')} />
       <MenuItem word="Rules" onPress={() => router.push('/rules')} />
-      <MenuItem word={other === 'pit' ? 'Pit light' : 'Sunlight'} onPress={turn} />
-      <MenuItem
-        word="Sign out"
+      <MenuItem word="More" onPress={() => setMore(true)} />
+      {more ? <MoreSheet onClose={() => setMore(false)} /> : null}
+    </View>
+  );
+}
+
+const LIGHTS = [
+  { value: 'sun', label: 'Light' },
+  { value: 'pit', label: 'Dark' },
+] as const;
+
+/** Who is signed in on this phone, how it is lit, and the way out. */
+function MoreSheet({ onClose }: { readonly onClose: () => void }) {
+  const signOut = useSignOut();
+  const session = useSession().data;
+  const [light, setLight] = useState(presentLight);
+  return (
+    <Sheet
+      label="This phone"
+      onClose={onClose}
+      bar={
+        <View style={styles.grow}>
+          <Button label="Close" onPress={onClose} />
+        </View>
+      }
+    >
+      <Words size="head" heading={2}>
+        {session?.user.name ?? 'This phone'}
+      </Words>
+      <Choice
+        question="Screen"
+        options={LIGHTS}
+        chosen={light}
+        onChoose={(now) => {
+          chooseLight(now);
+          setLight(now);
+        }}
+      />
+      <Button
+        label="Sign out"
         onPress={() => signOut.mutate(undefined, { onSuccess: () => router.replace('/sign-in') })}
       />
-    </View>
+    </Sheet>
   );
 }
 

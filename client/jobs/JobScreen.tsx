@@ -12,6 +12,7 @@ import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
 import { Way } from '../ui/Way';
 import { usePageTitle } from '../ui/usePageTitle';
+import { Desk } from './Desk';
 import { useJobPages, type JobAddress } from './jobAddress';
 import type { StepProps } from './step';
 
@@ -21,10 +22,22 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   method: 'Which method',
   order: 'In which order',
   wrong: 'Something is wrong',
+  cap: 'The cap',
+  look: 'Look at the fluid',
+  measure: 'Measure the fluid',
+  fill: 'What goes in',
 };
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
 export function JobScreen({ id }: { readonly id: string }) {
+  return (
+    <Desk current={id}>
+      <JobStep id={id} />
+    </Desk>
+  );
+}
+
+function JobStep({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
   const pages = useJobPages(id);
   const shown = job && shownStep(job, pages);

@@ -30,6 +30,7 @@ import {
   type SizeField,
   type SizedKind,
   CONTROL_TRAITS,
+  hasServo,
 } from '@brook/core/circuit';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -41,6 +42,11 @@ import { More } from '../ui/More';
 import { typedNumber } from '../ui/typedNumber';
 import { colour, SPACE } from '../ui/theme';
 import { guessable, type OutlineRow } from './outline';
+
+const YES_NO = [
+  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: 'No' },
+] as const;
 
 export interface ElementFormProps {
   readonly layout: Layout;
@@ -213,10 +219,7 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
       key={key}
       compact
       question={question}
-      options={[
-        { value: 'yes', label: 'Yes' },
-        { value: 'no', label: 'No' },
-      ]}
+      options={YES_NO}
       chosen={value ? 'yes' : 'no'}
       onChoose={(v) => put({ [key]: v === 'yes' })}
     />
@@ -227,10 +230,7 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
         <Choice
           compact
           question="A screen or baffles in it?"
-          options={[
-            { value: 'yes', label: 'Yes' },
-            { value: 'no', label: 'No' },
-          ]}
+          options={YES_NO}
           chosen={bowl.screen === undefined ? null : bowl.screen ? 'yes' : 'no'}
           onChoose={(v) => put({ screen: v === 'yes' })}
         />
@@ -312,6 +312,9 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
           onChoose={(attitude) => put({ attitude })}
         />
       ) : null}
+      {master?.control === 'brake pedal'
+        ? yesNo('A servo at its pedal?', 'servo', hasServo(master, layout.vehicleKind))
+        : null}
       {bleeder ? (
         <>
           <Choice

@@ -6,7 +6,7 @@ import { FigureValue } from '../ui/FigureValue';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { Cell, ColumnHead } from './Table';
+import { Cell, Row, RowHead, RowMore, Table } from '../ui/Table';
 
 /** What is done about the old rest in the reservoir, what it saves, and what the other ways would cost. */
 export function BowlWays({ plan }: { readonly plan: Plan }) {
@@ -53,62 +53,64 @@ function Ways({ plan }: { readonly plan: Plan }) {
   const unit = plan.stops[0]?.counted ?? 'strokes';
   return (
     <View style={styles.ways}>
-      <View style={styles.row} aria-hidden>
-        <View style={styles.grow} />
-        <ColumnHead word="mL" width={56} />
-        <ColumnHead word={unit} width={56} />
-        <ColumnHead word="min" width={48} />
-      </View>
-      {rows.map((r) => (
-        <View key={r.way} style={[styles.way, r.way === taken ? styles.taken : null]}>
-          <View style={styles.row}>
-            <View style={styles.grow}>
-              <Words strong={r.way === taken}>{BOWL_WAY_WORDS[r.way].title}</Words>
-            </View>
-            <Cell width={56}>
-              <FigureValue
-                figure={figure({
-                  label: `Out of containers: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
-                  value: r.fluidMl,
-                  unit: 'mL',
-                  rule: 'what is poured to rinse, refill and top up by the simulation, with every reservoir full at the end',
-                  source: MODEL,
-                })}
-                text={r.fluidMl.toFixed(0)}
-              />
-            </Cell>
-            <Cell width={56}>
-              <FigureValue
-                figure={figure({
-                  label: `In all: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
-                  value: r.counts,
-                  unit,
-                  rule: 'by the same simulation as the plan, with this done at the reservoir first',
-                  source: MODEL,
-                })}
-                text={String(r.counts)}
-              />
-            </Cell>
-            <Cell width={48}>
-              <FigureValue
-                figure={figure({
-                  label: `Hands on: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
-                  value: r.minutes,
-                  unit: 'min',
-                  rule: `bleeders, counts and top-ups by the house rules, and ${r.bowlMinutes.toFixed(1)} min at the reservoir`,
-                  source: MODEL,
-                })}
-                text={r.minutes.toFixed(0)}
-              />
-            </Cell>
+      <Table label="Ways with the rest in the reservoir" lead="way" columns={['mL', unit, 'min']}>
+        {rows.map((r) => (
+          <View
+            role="rowgroup"
+            key={r.way}
+            style={[styles.way, r.way === taken ? styles.taken : null]}
+          >
+            <Row>
+              <RowHead>
+                <Words strong={r.way === taken}>{BOWL_WAY_WORDS[r.way].title}</Words>
+              </RowHead>
+              <Cell>
+                <FigureValue
+                  figure={figure({
+                    label: `Out of containers: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
+                    value: r.fluidMl,
+                    unit: 'mL',
+                    rule: 'what is poured to rinse, refill and top up by the simulation, with every reservoir full at the end',
+                    source: MODEL,
+                  })}
+                  text={r.fluidMl.toFixed(0)}
+                />
+              </Cell>
+              <Cell>
+                <FigureValue
+                  figure={figure({
+                    label: `In all: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
+                    value: r.counts,
+                    unit,
+                    rule: 'by the same simulation as the plan, with this done at the reservoir first',
+                    source: MODEL,
+                  })}
+                  text={String(r.counts)}
+                />
+              </Cell>
+              <Cell>
+                <FigureValue
+                  figure={figure({
+                    label: `Hands on: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
+                    value: r.minutes,
+                    unit: 'min',
+                    rule: `bleeders, counts and top-ups by the house rules, and ${r.bowlMinutes.toFixed(1)} min at the reservoir`,
+                    source: MODEL,
+                  })}
+                  text={r.minutes.toFixed(0)}
+                />
+              </Cell>
+            </Row>
+            <RowMore>
+              <Words size="small" tone="softWords">
+                {r.way === taken && r.rinses.length > 0
+                  ? rinseWords(r, plan.bowls)
+                  : BOWL_WAY_WORDS[r.way].why}
+              </Words>
+            </RowMore>
           </View>
-          <Words size="small" tone="softWords">
-            {r.way === taken && r.rinses.length > 0
-              ? rinseWords(r, plan.bowls)
-              : BOWL_WAY_WORDS[r.way].why}
-          </Words>
-        </View>
-      ))}
+        ))}
+      </Table>
       <Words size="small" tone="softWords">
         {by === 'house rule'
           ? 'This one is fixed in the house rules; they may also let the plan find the quickest at no more fluid.'
@@ -130,8 +132,6 @@ const styles = StyleSheet.create({
     gap: SPACE.hair,
   },
   ways: { gap: SPACE.small, paddingBottom: SPACE.medium },
-  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
-  grow: { flex: 1 },
   way: { paddingHorizontal: SPACE.small, paddingVertical: SPACE.small, gap: SPACE.hair },
   taken: { borderLeftWidth: 4, borderLeftColor: colour.words },
 });

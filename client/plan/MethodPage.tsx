@@ -6,6 +6,7 @@ import {
   cureWords,
   METHOD_VERDICT_WORDS,
   METHOD_WORDS,
+  methodWords,
   methodReasonWords,
   type Means,
   type Method,
@@ -28,7 +29,7 @@ import { colour, SPACE } from '../ui/theme';
 import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { planRequestOf, type PlanBasis } from './request';
-import { PageHead } from './Table';
+import { PageHead } from './PageHead';
 
 export interface MethodPageProps {
   readonly job: Job;
@@ -200,7 +201,7 @@ interface MethodLineProps {
 }
 
 function MethodLine({ job, row, chosen, open, onOpen, onUse }: MethodLineProps) {
-  const words = METHOD_WORDS[row.method];
+  const words = methodWords(row.method, job.layout);
   const stops = row.reasons.filter((r) => r.weight === 'stops');
   const first = stops[0] ?? row.reasons.find((r) => r.weight === 'against') ?? null;
   return (

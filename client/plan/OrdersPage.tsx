@@ -26,7 +26,8 @@ import { Words } from '../ui/Words';
 import { askWorker, type Asked } from '../workers/ask';
 import type { OrdersAnswer, OrdersSoFar } from '../workers/orders.worker';
 import { planRequestOf } from './request';
-import { Cell, ColumnHead, PageHead } from './Table';
+import { ColumnWords } from '../ui/Table';
+import { PageHead } from './PageHead';
 
 export interface OrdersPageProps {
   readonly job: Job;
@@ -87,13 +88,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
       {problem ? <Caution title={problem} /> : null}
       {orders.length > 0 ? (
         <View>
-          <View style={styles.row} aria-hidden>
-            <View style={styles.grow} />
-            <ColumnHead word="mL" width={48} />
-            <ColumnHead word={counts} width={48} />
-            <ColumnHead word="min" width={48} />
-            <ColumnHead word="old left" width={48} />
-          </View>
+          <ColumnWords words={['mL', counts, 'min', 'old left']} width={FIGURE_WIDTH} />
           <View role="radiogroup" aria-label="Orders">
             {orders.map((o) => (
               <OrderLine
@@ -180,6 +175,9 @@ function useOrders(
   return { orders, sureties, search, answered, problem, cancel: () => asked.current?.cancel() };
 }
 
+/** px of each column of figures. */
+const FIGURE_WIDTH = 48;
+
 interface OrderLineProps {
   readonly plan: Plan;
   readonly order: PlanOrder;
@@ -195,6 +193,7 @@ function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps
   const words = ORDER_WORDS[order.id];
   const places = order.places.map((id) => nameOf(plan, id)).join(' › ');
   const refused = 'code' in price ? refusalOf(plan, price) : null;
+  const tone = chosen ? 'ground' : 'words';
   return (
     <Press
       role="radio"
@@ -202,11 +201,13 @@ function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps
       aria-label={`${words.title}: ${refused !== null || 'code' in price ? refused : `${price.bledMl.toFixed(0)} millilitres, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`}
       onPress={onPick}
       style={[styles.order, chosen ? styles.chosen : null]}
-      pressedStyle={{ backgroundColor: colour.well }}
+      pressedStyle={chosen ? {} : { backgroundColor: colour.well }}
     >
       <View style={styles.row}>
         <View style={styles.grow}>
-          <Words strong={chosen}>{words.title}</Words>
+          <Words strong={chosen} tone={tone}>
+            {words.title}
+          </Words>
         </View>
         {'code' in price
           ? null
@@ -216,17 +217,19 @@ function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps
               price.minutes.toFixed(0),
               price.oldLeftMl.toFixed(1),
             ].map((v, i) => (
-              <Cell key={i} width={48}>
-                <Numeral>{v}</Numeral>
-              </Cell>
+              <View key={i} style={styles.figure}>
+                <Numeral tone={tone}>{v}</Numeral>
+              </View>
             ))}
       </View>
       {'code' in price ? (
-        <Words size="small">{refused}</Words>
+        <Words size="small" tone={tone}>
+          {refused}
+        </Words>
       ) : (
-        <PriceBar price={price} order={order} surety={surety} most={most} />
+        <PriceBar price={price} order={order} surety={surety} most={most} onInk={chosen} />
       )}
-      <Words size="small" tone="softWords">
+      <Words size="small" tone={chosen ? 'ground' : 'softWords'}>
         {chosen ? `${places}. ${words.speaksFor}` : places}
       </Words>
     </Press>
@@ -239,23 +242,28 @@ function PriceBar({
   order: { cost },
   surety,
   most,
+  onInk,
 }: {
   readonly price: Exclude<PlanOrder['price'], { readonly code: string }>;
   readonly order: PlanOrder;
   readonly surety: CostSurety | null;
   readonly most: number;
+  /** Whether it lies on the inked row. */
+  readonly onInk: boolean;
 }) {
+  const ink = onInk ? styles.onInk : null;
   const more = cost?.moreMl ?? 0;
   const against = price.bledMl - more;
   const share = (ml: number) => `${Math.max(0, Math.min(100, (100 * ml) / most))}%` as const;
   return (
     <View style={styles.banded}>
       <View style={[styles.needed, { width: share(against + Math.min(0, more)) }]} />
-      <View style={[styles.bar, { width: share(Math.max(0, more)) }]} />
+      <View style={[styles.bar, ink, { width: share(Math.max(0, more)) }]} />
       {surety ? (
         <View
           style={[
             styles.band,
+            ink,
             {
               left: share(against + surety.band.leastMl),
               width: share(Math.max(most / 200, surety.band.mostMl - surety.band.leastMl)),
@@ -331,6 +339,7 @@ function Search({
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
   grow: { flex: 1 },
+  figure: { width: FIGURE_WIDTH, alignItems: 'flex-end' },
   order: {
     borderTopWidth: 1,
     borderTopColor: colour.hairline,
@@ -338,7 +347,8 @@ const styles = StyleSheet.create({
     paddingHorizontal: SPACE.small,
     gap: SPACE.hair,
   },
-  chosen: { borderWidth: 3, borderColor: colour.words },
+  chosen: { backgroundColor: colour.words },
+  onInk: { backgroundColor: colour.ground },
   track: { height: 10, backgroundColor: colour.well, flexDirection: 'row' },
   needed: { height: 10, backgroundColor: colour.edge },
   bar: { height: 10, backgroundColor: colour.words },

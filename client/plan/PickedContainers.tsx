@@ -94,7 +94,7 @@ export function PickedContainers({ job, looked, onLooked }: PickedContainersProp
         tone="softWords"
       >{`By the house rule on opened containers: ${pick.openRule}.`}</Words>
       {pick.lookedBy ? (
-        <Words size="small" tone="softWords">{`Second look taken by ${pick.lookedBy}.`}</Words>
+        <Words size="small" tone="softWords">{`Opened bottle checked by ${pick.lookedBy}.`}</Words>
       ) : null}
     </View>
   );

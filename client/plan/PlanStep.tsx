@@ -2,7 +2,14 @@ import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/flow';
 import { ORDER_WORDS } from '@brook/core/order';
-import { planChanges, refusalWords, type Plan, type PlanResult } from '@brook/core/plan';
+import {
+  planChanges,
+  refusalWords,
+  reservoirsWords,
+  type Plan,
+  type PlanRefusal,
+  type PlanResult,
+} from '@brook/core/plan';
 import { emptyRun } from '@brook/core/run';
 import { useFolded } from '../data/jobFold';
 import { complains, nameOf, workTitle } from '@brook/core/scope';
@@ -114,6 +121,25 @@ function madeWith(job: Job, result: PlanResult): PlanBasis | null {
     : null;
 }
 
+/** What a person is asked when no plan can be made as it stands, and where it is answered; nothing where no answer here helps. */
+const ASKED_OF: Readonly<
+  Partial<
+    Record<
+      PlanRefusal['code'],
+      { readonly question: string; readonly act: string; readonly page: 'work' | 'method' }
+    >
+  >
+> = {
+  'nothing named': { question: 'Which part was changed?', act: 'Name the part', page: 'work' },
+  'nothing in hand': { question: 'What is in hand?', act: 'Say what is in hand', page: 'work' },
+  method: { question: 'Which other method?', act: 'Choose a method', page: 'method' },
+  'no stroke before top-up': {
+    question: 'Which other method?',
+    act: 'Choose a method',
+    page: 'method',
+  },
+};
+
 function Refused({
   job,
   band,
@@ -126,13 +152,21 @@ function Refused({
   readonly open: OpenPage;
   readonly fault: string | null;
 }) {
+  const asked = result.reasons.map((r) => ASKED_OF[r.code]).find(Boolean) ?? null;
+  const why = result.reasons.map((r) => refusalWords(job.layout, r)).join(' ');
   return (
     <Page
       band={band}
       action={
-        open ? (
+        open && asked ? (
+          <ActionBar
+            label={asked.act}
+            onPress={() => open(asked.page)}
+            side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
+          />
+        ) : open ? (
           <PromptBar
-            prompt="Change what it was made with, or end the job"
+            prompt="End the job, or change the layout"
             side={{ label: 'Fluid', onPress: () => onStep('fluid') }}
           />
         ) : (
@@ -141,9 +175,16 @@ function Refused({
       }
     >
       <JobHead job={job} />
-      <Stop title="No plan like this">
-        {result.reasons.map((r) => refusalWords(job.layout, r)).join(' ')}
-      </Stop>
+      {asked ? (
+        <View>
+          <Words size="head" heading={2}>
+            {asked.question}
+          </Words>
+          <Words>{why}</Words>
+        </View>
+      ) : (
+        <Stop title="No plan can be made">{why}</Stop>
+      )}
       {fault ? <Caution title={fault} /> : null}
       {open ? (
         <View>
@@ -294,7 +335,7 @@ function Document({
         <FigureRow
           figure={plan.totals.fillings}
           label="In reservoirs"
-          text={`about ${plan.totals.fillings.value.toFixed(0)}`}
+          text={reservoirsWords(plan.totals.fillings.value)}
         />
         <FigureRow figure={plan.totals.topUps} label="Top up" />
         <FigureRow figure={plan.totals.minutes} label="Hands on, without preparing" />

@@ -78,7 +78,7 @@ export function LeftBefore({ job }: { readonly job: Job }) {
           title={`Left at the job of ${shortDate(n.at)}: ${lowerFirst(n.what)}`}
         >
           {n.advise === 'next clutch job'
-            ? 'Put down for the next clutch job: weigh it now.'
+            ? 'Kept for the next clutch job: weigh it now.'
             : n.advise === 'ask its age'
               ? 'It wears together with what was renewed then, and nobody said how old it is.'
               : 'It wears together with what was renewed then.'}

@@ -8,7 +8,7 @@ import {
 } from '@brook/core/stages';
 import { bleederName, VEHICLE_TRAITS } from '@brook/core/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { METHOD_TRAITS, METHOD_WORDS } from '@brook/core/flow';
+import { METHOD_TRAITS, methodWords } from '@brook/core/flow';
 import { orderWords } from '@brook/core/order';
 import { type Plan } from '@brook/core/plan';
 import { useState } from 'react';
@@ -20,7 +20,7 @@ import { Numeral } from '../ui/Numeral';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { Cell, ColumnHead } from './Table';
+import { Cell, Row, RowHead, RowMore, Table } from '../ui/Table';
 
 /** The plan step by step: every stage, every opening, each with its figures and the caution that counts there. */
 export function StageList({ plan }: { readonly plan: Plan }) {
@@ -53,7 +53,7 @@ function Stage({
   if (stage.kind !== 'bleed') return <OwnStage plan={plan} stage={stage} number={number} />;
   const stops = stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!);
   const counted = stops[0]?.counted ?? 'strokes';
-  const words = METHOD_WORDS[stage.method];
+  const words = methodWords(stage.method, plan.layout);
   return (
     <View>
       {alone ? null : (
@@ -64,15 +64,15 @@ function Stage({
           minutes={stage}
         />
       )}
-      <View style={styles.row} aria-hidden>
-        <View style={styles.grow} />
-        <ColumnHead word="path" />
-        <ColumnHead word="mL" />
-        <ColumnHead word={counted} />
-      </View>
-      {stops.map((stop, i) => (
-        <StopRow key={stop.id} plan={plan} stop={stop} number={i + 1} />
-      ))}
+      <Table
+        label={stageTitle(plan.layout, stage)}
+        lead="bleeder"
+        columns={['path', 'mL', counted]}
+      >
+        {stops.map((stop, i) => (
+          <StopRow key={stop.id} plan={plan} stop={stop} number={i + 1} />
+        ))}
+      </Table>
       {number === 1 ||
       plan.stages.findIndex((s) => s.kind === 'bleed' && s.method === stage.method) ===
         number - 1 ? (
@@ -173,23 +173,24 @@ function StopRow({
   const [open, setOpen] = useState(false);
   const name = bleederName(stop.bleeder);
   return (
-    <View style={styles.stop}>
-      <View style={styles.row}>
-        <Press
-          role="button"
-          aria-expanded={open}
-          aria-label={`${number}, ${name}: why here?`}
-          onPress={() => setOpen(!open)}
-          style={styles.place}
-        >
-          <View style={styles.placeLine}>
-            <Numeral>{String(number)}</Numeral>
-            <View style={styles.grow}>
-              <Words strong>{capital(name)}</Words>
-              {stop.topUps.length > 0 ? <Words size="small">{topUpWords(stop)}</Words> : null}
+    <View role="rowgroup" style={styles.stop}>
+      <Row>
+        <RowHead>
+          <Press
+            role="button"
+            aria-expanded={open}
+            aria-label={`${number}, ${name}: why here?`}
+            onPress={() => setOpen(!open)}
+          >
+            <View style={styles.placeLine}>
+              <Numeral>{String(number)}</Numeral>
+              <View style={styles.grow}>
+                <Words strong>{capital(name)}</Words>
+                {stop.topUps.length > 0 ? <Words size="small">{topUpWords(stop)}</Words> : null}
+              </View>
             </View>
-          </View>
-        </Press>
+          </Press>
+        </RowHead>
         <Cell>
           <FigureValue figure={stop.pathLengthM} />
         </Cell>
@@ -199,9 +200,9 @@ function StopRow({
         <Cell>
           <FigureValue figure={stop.strokes} text={stop.strokes.value.toFixed(0)} />
         </Cell>
-      </View>
+      </Row>
       {open ? (
-        <View style={styles.why}>
+        <RowMore style={styles.why}>
           <Words>{orderWords(stop.why)}</Words>
           <Words size="small">{howWords(plan, stop)}</Words>
           <Words size="small" tone="softWords">
@@ -214,7 +215,7 @@ function StopRow({
           {stop.outOfBottlesMl ? <FigureRow figure={stop.outOfBottlesMl} /> : null}
           <FigureRow figure={stop.pathVolumeMl} />
           <FigureRow figure={stop.oldLeftMl} />
-        </View>
+        </RowMore>
       ) : null}
     </View>
   );
@@ -277,8 +278,6 @@ const styles = StyleSheet.create({
   },
   grow: { flex: 1 },
   stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
-  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.hair },
-  place: { flex: 1 },
   placeLine: {
     flexDirection: 'row',
     alignItems: 'center',

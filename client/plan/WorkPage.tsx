@@ -7,7 +7,7 @@ import {
   ASKS,
   nameOf,
   partnerAdvice,
-  PURPOSE_WORDS,
+  purposeWords,
   purposeOf,
   withAsk,
   type Ask,
@@ -28,7 +28,7 @@ import { ANSWERS, YES_NO } from './answers';
 import { PartQuestions } from './PartQuestions';
 import { lampOfTheValve, workDraft, workFaults, workOf, type WorkDraft } from './work';
 import { LeftBefore } from './ScopeWords';
-import { PageHead } from './Table';
+import { PageHead } from './PageHead';
 
 export interface WorkPageProps {
   readonly job: Job;
@@ -66,8 +66,8 @@ export function WorkPage({ job, busy, onChoose, onBack }: WorkPageProps) {
         question="Why is it here?"
         options={ASKS.filter((a) => a !== 'look' || draft.asks.includes(a)).map((a) => ({
           value: a,
-          label: PURPOSE_WORDS[purposeOf(a)].title,
-          about: PURPOSE_WORDS[purposeOf(a)].about,
+          label: purposeWords(purposeOf(a), layout).title,
+          about: purposeWords(purposeOf(a), layout).about,
         }))}
         chosen={draft.asks}
         onChoose={(asks) => set({ asks: withAsk(draft.asks, asks) })}

@@ -93,7 +93,7 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   ['a flush needs no more', {}, null],
   ['nothing asked', { asks: [] }, /why it is here/],
   ['nothing in hand', { masterIds: [] }, /in hand/],
-  ['work without a part', { asks: ['part'] }, /Name what was changed/],
+  ['work without a part', { asks: ['part'] }, /Which part was changed/],
   [
     'a part named, the rest not asked',
     {

@@ -125,7 +125,7 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
     draft.modulatorOpened === 'no' &&
     Object.values(draft.lowest).every((mm) => mm.trim() === '')
   )
-    faults.parts = 'Name what was changed';
+    faults.parts = 'Which part was changed?';
   if (draft.parts.some(isOpenQuestion))
     faults.conditions = 'Answer for every part: new, done, capped, and kept full';
   if (draft.parts.length > 0 && draft.elseOpened === null)

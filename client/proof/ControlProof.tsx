@@ -34,7 +34,7 @@ const YES_NO = [
 /** One control, judged and tried by its own words. */
 export function ControlProof({ master, plan, proof, how, say }: ControlProofProps) {
   const { id: masterId, control } = master;
-  const { result, checks } = controlProof(control, plan.layout.vehicleKind);
+  const { result, checks } = controlProof(master, plan.layout.vehicleKind);
   const answers = proof.controls[masterId] ?? NOTHING_TRIED;
   return (
     <View style={styles.control} testID={`proof ${masterId}`}>

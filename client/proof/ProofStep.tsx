@@ -1,4 +1,4 @@
-import { VEHICLE_TRAITS } from '@brook/core/circuit';
+import { VEHICLE_TRAITS, hasServo } from '@brook/core/circuit';
 import type { Job } from '@brook/contract';
 import type { ProofState, Voided } from '@brook/core/log';
 import { proofOf } from '@brook/core/log';
@@ -226,8 +226,8 @@ function OpenAgain({ run, show }: { readonly run: LiveRun; readonly show: boolea
 
 /** In which state pedal or lever is judged. */
 function measuredHow({ layout }: Plan): string {
-  const { servo, bar, engine } = VEHICLE_TRAITS[layout.vehicleKind];
-  if (servo) return 'Engine off, servo empty';
+  const { bar, engine } = VEHICLE_TRAITS[layout.vehicleKind];
+  if (layout.masters.some((m) => hasServo(m, layout.vehicleKind))) return 'Engine off, servo empty';
   return bar ? 'On its stand' : engine ? 'Engine off' : 'Standing level';
 }
 

@@ -99,7 +99,7 @@ export function UsedRecord({ used }: { readonly used: FluidUsedRecord }) {
       <Words
         size="small"
         tone="softWords"
-      >{`Put down by ${used.by}, ${shortDate(used.at)}, ${clockTime(used.at)}`}</Words>
+      >{`Recorded by ${used.by}, ${shortDate(used.at)}, ${clockTime(used.at)}`}</Words>
       <View>
         {poured.map((f, i) => (
           <FigureRow key={i} figure={f} />

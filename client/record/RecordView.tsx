@@ -40,8 +40,9 @@ import { capital, lowerFirst } from '@brook/core/text';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
+import { Cell, Row, RowHead, Table } from '../ui/Table';
 import { Words } from '../ui/Words';
-import { colour, SPACE, TOUCH } from '../ui/theme';
+import { colour, SPACE } from '../ui/theme';
 import { SkippedStages } from '../run/SkippedStages';
 
 /** The record: what was read, planned, done and proved, by whom. Read-only once the job is closed. */
@@ -62,7 +63,11 @@ export function RecordView({ job, band, onStep }: StepProps) {
       }
       action={
         isClosed(job.stage) ? (
-          <ActionBar label="Back to the jobs" onPress={() => router.replace('/')} />
+          <ActionBar
+            label="Back to the jobs"
+            onPress={() => router.replace('/')}
+            side={{ label: 'Print', onPress: () => window.print() }}
+          />
         ) : (
           <BackToHand job={job} onStep={onStep} />
         )
@@ -89,7 +94,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
           <Words size="small">{`Plan accepted by ${job.planAccepted.by}, ${clockTime(job.planAccepted.at)}`}</Words>
         ) : null}
         {job.pick?.kind === 'enough' && job.pick.lookedBy ? (
-          <Words size="small">{`Opened containers looked at twice by ${job.pick.lookedBy}; house rule: ${job.pick.openRule}`}</Words>
+          <Words size="small">{`Opened bottle checked by ${job.pick.lookedBy}; house rule: ${job.pick.openRule}`}</Words>
         ) : null}
         {bled ? <Words size="small">{`Bled by ${bled}`}</Words> : null}
         {proved ? <Words size="small">{`Proved by ${proved}`}</Words> : null}
@@ -136,18 +141,13 @@ function RunRecord({ state }: { readonly state: RunState }) {
   const legs = planAgainstActual(state);
   return (
     <Section title="Plan against done">
-      <View style={styles.header} aria-hidden>
-        <View style={styles.grow} />
-        <ColumnHead of="strokes" word="plan" />
-        <ColumnHead word="done" />
-        <ColumnHead of="mL" word="plan" />
-        <ColumnHead word="done" />
-      </View>
       {legs.map((leg, i) => (
         <View key={i}>
-          {leg.rows.map((row) => (
-            <RowRecord key={row.stopId} row={row} />
-          ))}
+          <Table label="Plan against done" lead="bleeder" columns={COLUMNS} width={52}>
+            {leg.rows.map((row) => (
+              <RowRecord key={row.stopId} row={row} />
+            ))}
+          </Table>
           {leg.endedBy ? (
             <Words
               size="small"
@@ -171,22 +171,27 @@ function RunRecord({ state }: { readonly state: RunState }) {
   );
 }
 
+const COLUMNS = ['strokes\nplan', 'strokes\ndone', 'mL\nplan', 'mL\ndone'];
+
 function RowRecord({ row }: { readonly row: ActualRow }) {
   const seen = [tightWords(row), row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen]
     .filter(Boolean)
     .join(' · ');
   return (
     <View style={styles.row}>
-      <View style={styles.grow}>
-        <Words strong>{capital(row.place)}</Words>
-        <Words size="small" tone="softWords">
-          {row.left ? `left: ${row.left}` : row.shut ? seen : 'not shut'}
-        </Words>
-      </View>
-      <FigureValue figure={row.plannedStrokes} text={row.plannedStrokes.value.toFixed(0)} />
-      <FigureValue figure={row.strokes} text={row.strokes.value.toFixed(0)} />
-      <FigureValue figure={row.plannedMl} text={row.plannedMl.value.toFixed(0)} />
-      <FigureValue figure={row.bledMl} text={row.bledMl.value.toFixed(0)} />
+      <Row>
+        <RowHead>
+          <Words strong>{capital(row.place)}</Words>
+          <Words size="small" tone="softWords">
+            {row.left ? `left: ${row.left}` : row.shut ? seen : 'not shut'}
+          </Words>
+        </RowHead>
+        {[row.plannedStrokes, row.strokes, row.plannedMl, row.bledMl].map((f, i) => (
+          <Cell key={i} width={52}>
+            <FigureValue figure={f} text={f.value.toFixed(0)} />
+          </Cell>
+        ))}
+      </Row>
     </View>
   );
 }
@@ -205,8 +210,9 @@ function ProofRecord({ proof, plan }: { readonly proof: ProofState; readonly pla
   const proved = masters.filter((m) => proof.answers.some((a) => a.masterId === m.id));
   return (
     <Section title="Proof">
-      {proved.map(({ id, control }) => {
-        const { result, checks } = controlProof(control, vehicleKind);
+      {proved.map((master) => {
+        const { id, control } = master;
+        const { result, checks } = controlProof(master, vehicleKind);
         const judged = value(id, 'result');
         return (
           <View key={id}>
@@ -261,19 +267,6 @@ function Additions({ job }: { readonly job: Job }) {
   );
 }
 
-function ColumnHead({ of, word }: { readonly of?: string; readonly word: string }) {
-  return (
-    <View style={styles.column}>
-      <Words size="small" tone="softWords" align="right">
-        {of ?? ' '}
-      </Words>
-      <Words size="small" tone="softWords" align="right">
-        {word}
-      </Words>
-    </View>
-  );
-}
-
 /** Who decided on a halt; a decision that was taken back does not count. */
 function deciderOf({ log }: RunState, haltId: string): string {
   return log.find((e) => e.kind === 'decided' && e.haltId === haltId)?.person ?? '';
@@ -295,13 +288,5 @@ function peopleOf({ log, undone }: JobState, of: (e: Kept<JobEvent>) => boolean)
 }
 
 const styles = StyleSheet.create({
-  header: { flexDirection: 'row' },
-  column: { width: TOUCH },
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    borderTopWidth: 1,
-    borderTopColor: colour.hairline,
-  },
-  grow: { flex: 1 },
+  row: { borderTopWidth: 1, borderTopColor: colour.hairline },
 });

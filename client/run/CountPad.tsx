@@ -1,9 +1,11 @@
 import type { Plan } from '@brook/core/plan';
 import type { NextStep, RunState } from '@brook/core/run';
 import { StyleSheet, View } from 'react-native';
+import { Key } from '../ui/Key';
 import { Numeral } from '../ui/Numeral';
 import { useShortScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
+import { Spoken } from '../ui/Spoken';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { padLook } from './padLook';
@@ -39,6 +41,9 @@ export function CountPad({
           {look.next}
         </Words>
       ) : null}
+      {look.counts && onStroke ? <Key>Space</Key> : null}
+      {/* Each stroke is said with its number: the numeral alone is silent. */}
+      {look.number !== null ? <Spoken>{`${look.number} ${look.under ?? ''}`}</Spoken> : null}
     </View>
   );
   if (!look.counts || !onStroke)

@@ -59,7 +59,7 @@ export function Halted({
       band={band}
       action={
         <ActionBar
-          label="Put this decision down"
+          label="Record it"
           waitsFor={
             !decision
               ? 'Choose what is done about it'

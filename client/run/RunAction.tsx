@@ -16,6 +16,7 @@ export interface RunActionProps {
 export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
   const side = {
     label: 'Undo',
+    shortcut: 'u',
     onPress: run.undo,
     disabled: run.state.log.length === 0 && run.waiting === 0,
   };

@@ -95,7 +95,7 @@ function Found({ recall }: { readonly recall: Recall }) {
                 label: `Poured of batch ${batch}`,
                 value: u.pouredMl,
                 unit: 'mL',
-                rule: `put down on job ${u.jobNumber}`,
+                rule: `recorded on job ${u.jobNumber}`,
                 source: ENTRY,
               })}
             />

@@ -33,7 +33,7 @@ export function WasteDrum() {
         label: e.jobNumber ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}` : 'A discarded container',
         value: e.bledMl + e.removedMl + e.caughtMl,
         unit: 'mL',
-        rule: `put down by ${e.by}, ${shortDate(e.at)}`,
+        rule: `recorded by ${e.by}, ${shortDate(e.at)}`,
         source: { kind: 'entry' },
       }),
     ),

@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useShortScreen } from './Page';
+import { Key } from './Key';
 import { Press } from './Press';
+import { useShortcut } from './shortcuts';
 import { colour, MIN_CONTENT, SPACE } from './theme';
 import { Words } from './Words';
 
@@ -17,6 +19,8 @@ export interface ActionBarProps {
     readonly label: string;
     readonly onPress: () => void;
     readonly disabled?: boolean;
+    /** The key that does it. */
+    readonly shortcut?: string;
   } | null;
 }
 
@@ -28,8 +32,10 @@ export function ActionBar({ label, onPress, busy, waitsFor, side }: ActionBarPro
         role="button"
         testID="next-action"
         aria-busy={busy}
-        disabled={busy === true || Boolean(waitsFor)}
-        onPress={onPress}
+        // What waits can still be reached: it says for what, and leads there.
+        waits={Boolean(waitsFor)}
+        disabled={busy === true}
+        onPress={waitsFor ? toOpenQuestion : onPress}
         style={[styles.action, waitsFor ? styles.waiting : styles.ready]}
         pressedStyle={waitsFor ? { opacity: 0.7 } : { backgroundColor: colour.actionPressed }}
       >
@@ -44,6 +50,11 @@ export function ActionBar({ label, onPress, busy, waitsFor, side }: ActionBarPro
       </Press>
     </Bar>
   );
+}
+
+/** Bring the first question that nobody has answered into view, and the keyboard to it. */
+function toOpenQuestion(): void {
+  document.querySelector<HTMLElement>('[data-testid=unanswered] [tabindex="0"]')?.focus();
 }
 
 /** The bar without an action of its own, where a choice above is what comes next. */
@@ -72,6 +83,7 @@ function Bar({
   readonly children: ReactNode;
   readonly side: ActionBarProps['side'];
 }) {
+  useShortcut(side?.shortcut ?? '', side?.shortcut && !side.disabled ? side.onPress : null);
   return (
     <View style={[styles.bar, useShortScreen() ? styles.shortBar : null]}>
       {side ? (
@@ -84,6 +96,7 @@ function Bar({
         >
           <Words strong tone={side.disabled ? 'softWords' : 'words'} align="center">
             {side.label}
+            {side.shortcut ? <Key>{side.shortcut}</Key> : null}
           </Words>
         </Press>
       ) : null}

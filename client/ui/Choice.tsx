@@ -16,6 +16,8 @@ export interface Option<T extends string> {
 
 export interface ChoiceProps<T extends string> {
   readonly question: string;
+  /** As it is read aloud, where the question alone does not say what it is of. */
+  readonly spoken?: string;
   /** Why it counts, under the question. */
   readonly why?: string;
   readonly options: readonly Option<T>[];
@@ -35,6 +37,7 @@ export interface ChoiceProps<T extends string> {
 /** A question with a few answers, one tap each. */
 export function Choice<T extends string>({
   question,
+  spoken = question,
   why,
   options,
   chosen,
@@ -53,7 +56,7 @@ export function Choice<T extends string>({
   return (
     <View
       role="radiogroup"
-      aria-label={question}
+      aria-label={spoken}
       style={styles.group}
       testID={chosen === null && !settled ? 'unanswered' : 'answered'}
     >

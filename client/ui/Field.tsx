@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import { StyleSheet, TextInput, View, type TextInputProps } from 'react-native';
-import { colour, SPACE, TOUCH, WORD } from './theme';
+import { colour, MIN_CONTENT, NUMERAL, SPACE, TOUCH, WORD } from './theme';
+import { Key } from './Key';
 import { Words } from './Words';
 
 export interface FieldProps
@@ -9,6 +10,7 @@ export interface FieldProps
     | 'secureTextEntry'
     | 'autoComplete'
     | 'autoCapitalize'
+    | 'autoFocus'
     | 'inputMode'
     | 'onSubmitEditing'
     | 'onBlur'
@@ -23,6 +25,12 @@ export interface FieldProps
   readonly unit?: string;
   /** What is wrong with it and what would be right. */
   readonly fault?: string | null | undefined;
+  /** Its own, where something else leads to it. */
+  readonly id?: string;
+  /** The key that leads to it, shown beside its label. */
+  readonly shortcut?: string;
+  /** A number that is read at arm’s length: its label at the left, the number large at the right. */
+  readonly large?: boolean;
 }
 
 /** One typed entry with its label and, when it cannot be right, one sentence. */
@@ -34,32 +42,54 @@ export function Field({
   onChange,
   unit,
   fault,
+  large,
+  id: ownId,
+  shortcut,
   ...input
 }: FieldProps) {
   const id = useId();
-  return (
-    <View style={styles.field}>
-      <Words strong nativeID={`${id}-label`}>
+  const said = { why: `${id}-why`, unit: `${id}-unit`, fault: `${id}-fault` };
+  const about = (
+    <View style={large ? styles.aside : null}>
+      <Words strong>
         {label}
+        {shortcut ? <Key>{shortcut}</Key> : null}
       </Words>
       {why ? (
-        <Words size="small" tone="softWords">
+        <Words size="small" tone="softWords" nativeID={said.why}>
           {why}
         </Words>
       ) : null}
-      <View style={styles.line}>
+    </View>
+  );
+  return (
+    <View style={styles.field}>
+      {large ? null : about}
+      <View style={[styles.line, large ? styles.foot : null]}>
+        {large ? about : null}
         <TextInput
           {...input}
+          nativeID={ownId}
           value={value}
           onChangeText={onChange}
           aria-label={spoken}
           aria-invalid={Boolean(fault)}
-          style={[styles.input, fault ? styles.faulty : null]}
+          aria-describedby={
+            [unit && said.unit, why && said.why, fault && said.fault].filter(Boolean).join(' ') ||
+            undefined
+          }
+          style={[styles.input, large ? styles.large : null, fault ? styles.faulty : null]}
         />
-        {unit ? <Words>{unit}</Words> : null}
+        {unit ? <Words nativeID={said.unit}>{unit}</Words> : null}
       </View>
       {fault ? (
-        <Words size="small" tone="stop" strong accessibilityLiveRegion="polite">
+        <Words
+          size="small"
+          tone="stop"
+          strong
+          accessibilityLiveRegion="polite"
+          nativeID={said.fault}
+        >
           {fault}
         </Words>
       ) : null}
@@ -80,6 +110,18 @@ const styles = StyleSheet.create({
     borderColor: colour.edge,
     backgroundColor: colour.ground,
     paddingHorizontal: SPACE.medium,
+  },
+  aside: { flex: 1, minWidth: MIN_CONTENT, paddingBottom: SPACE.small },
+  foot: { alignItems: 'flex-end' },
+  large: {
+    ...NUMERAL.large,
+    flex: 0,
+    flexBasis: 168,
+    textAlign: 'right',
+    borderWidth: 0,
+    borderBottomWidth: 3,
+    borderColor: colour.words,
+    backgroundColor: colour.well,
   },
   faulty: { borderWidth: 3, borderColor: colour.stop },
 });

@@ -19,6 +19,7 @@ export function FigureValue({ figure, text }: FigureValueProps) {
   return (
     <Press
       role="button"
+      printed
       aria-label={`${figure.label}: ${figureText(figure)}. Why?`}
       onPress={() => openFigures([figure])}
       style={styles.value}

@@ -41,7 +41,7 @@ export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
           />
         </View>
         <Mark at={share(bowl.maxMl)} word="MAX" />
-        <Mark at={share(bowl.topUpLevelMl.value)} word="fill" dashed />
+        <Mark at={share(bowl.topUpLevelMl.value)} word="top up" dashed />
         <Mark at={share(bowl.minMl)} word="MIN" below />
       </View>
     </View>

@@ -21,6 +21,7 @@ export function More({ title, about, children, open: openAtFirst = false }: More
     <View style={styles.more}>
       <Press
         role="button"
+        printed={open}
         aria-expanded={open}
         aria-label={title}
         onPress={() => setOpen(!open)}

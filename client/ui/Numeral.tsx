@@ -4,7 +4,7 @@ import { colour, NUMERAL } from './theme';
 export interface NumeralProps {
   readonly children: string;
   readonly size?: keyof typeof NUMERAL;
-  readonly tone?: 'words' | 'softWords' | 'onAction';
+  readonly tone?: 'words' | 'softWords' | 'onAction' | 'ground';
   readonly label?: string;
 }
 

@@ -65,9 +65,16 @@ const styles = StyleSheet.create({
   main: { flex: 1, minWidth: 0 },
   columns: { flex: 1, flexDirection: 'row', minHeight: 0 },
   column: { flex: 1, minWidth: 0 },
-  columnBeside: { flex: 4 },
+  columnBeside: { flexGrow: 0, flexShrink: 1, flexBasis: 460, minWidth: 360 },
   columnAlone: { maxWidth: 760 },
-  beside: { flex: 5, borderLeftWidth: 1, borderLeftColor: colour.hairline, minWidth: 0 },
+  beside: {
+    flexGrow: 1,
+    flexShrink: 1,
+    flexBasis: 320,
+    borderLeftWidth: 1,
+    borderLeftColor: colour.hairline,
+    minWidth: 0,
+  },
   // As high as the screen leaves; where that is too little it scrolls.
   filled: { flexGrow: 1, padding: SPACE.medium },
   scrolled: { padding: SPACE.large, paddingBottom: SPACE.vast, gap: SPACE.large },

@@ -1,5 +1,5 @@
-import type { KeyboardEvent, ReactNode } from 'react';
-import { Pressable, type PressableProps, type ViewStyle } from 'react-native';
+import { useLayoutEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { Pressable, type PressableProps, type View, type ViewStyle } from 'react-native';
 import { TOUCH } from './theme';
 
 export type WebKeyDown = KeyboardEvent<HTMLElement>;
@@ -9,12 +9,33 @@ export interface PressProps extends Omit<PressableProps, 'style' | 'children'> {
   readonly style?: ViewStyle | (ViewStyle | null | false | undefined)[];
   /** Added while a finger is on it. */
   readonly pressedStyle?: ViewStyle;
+  /** It cannot be done yet, and says so, but can be reached: the keyboard passes nothing by. */
+  readonly waits?: boolean;
+  /** Whether what stands on it is printed, although it can be pressed. */
+  readonly printed?: boolean;
   /** A key pressed while it is focused; React Native has no name for it. */
   readonly onKeyDown?: (e: WebKeyDown) => void;
 }
 
 /** Anything that can be touched: never smaller than a wet glove needs. */
-export function Press({ children, style, pressedStyle, onKeyDown, ...rest }: PressProps) {
+export function Press({
+  children,
+  style,
+  pressedStyle,
+  printed,
+  waits,
+  onKeyDown,
+  ...rest
+}: PressProps) {
+  const ref = useRef<View>(null);
+  // React Native's web target takes whatever is disabled out of the keyboard's reach.
+  useLayoutEffect(() => {
+    const element = ref.current as unknown as HTMLElement | null;
+    if (waits) element?.setAttribute('aria-disabled', 'true');
+    else if (waits === false && !rest.disabled) element?.removeAttribute('aria-disabled');
+  });
+  // React Native's types know no data attributes; its web target writes them.
+  const data = printed ? { dataSet: { printed: '' } } : {};
   const keys = {
     onKeyDown: (e: WebKeyDown) => {
       // A held Enter is one press: browsers press a button anew at every repeat.
@@ -32,6 +53,8 @@ export function Press({ children, style, pressedStyle, onKeyDown, ...rest }: Pre
     <Pressable
       {...rest}
       {...keys}
+      {...data}
+      ref={ref}
       style={({ pressed }) => [
         { minHeight: TOUCH, justifyContent: 'center' },
         style,

@@ -51,3 +51,12 @@ export function FailedPage({
     </Page>
   );
 }
+
+/** Nothing holds the words that were typed. */
+export function NothingFound() {
+  return (
+    <Words size="small" accessibilityLiveRegion="polite">
+      None: type less of it, or another word.
+    </Words>
+  );
+}

@@ -86,6 +86,7 @@ export function NewVehicle() {
         render={({ field }) => (
           <Field
             label="Name"
+            autoFocus
             value={field.value}
             onChange={field.onChange}
             onBlur={field.onBlur}

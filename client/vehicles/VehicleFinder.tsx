@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Field } from '../ui/Field';
 import { SPACE } from '../ui/theme';
+import { NothingFound } from '../ui/States';
 import { Words } from '../ui/Words';
 import { findVehicles, SHOWN_AT_ONCE } from './findVehicles';
 import { VehicleLine } from './VehicleLine';
@@ -34,13 +35,13 @@ export function VehicleFinder({ vehicles, about, role, onPick }: VehicleFinderPr
           autoCapitalize="none"
         />
       ) : null}
-      {query.trim() !== '' ? (
+      {query.trim() === '' ? null : found.length === 0 ? (
+        <NothingFound />
+      ) : (
         <Words size="small" accessibilityLiveRegion="polite">
-          {found.length === 0
-            ? 'None: type less of it, or another word.'
-            : `${found.length} of ${vehicles.length}`}
+          {`${found.length} of ${vehicles.length}`}
         </Words>
-      ) : null}
+      )}
       <View role="list">
         {shown.map((v) => (
           <VehicleLine

@@ -1,5 +1,4 @@
 import { NEXT_WORDS } from '@brook/core/job';
-import { paths } from '@brook/core/circuit';
 import { PURPOSE_WORDS } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -9,7 +8,6 @@ import { MatterList } from '../matters/MatterList';
 import { SayOfVehicle } from '../matters/SayOfVehicle';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { BrookBox } from '../ui/brook/BrookBox';
 import { lowerFirst } from '@brook/core/text';
 import { dayWords } from '../ui/dayWords';
 import { Page, useWideScreen } from '../ui/Page';
@@ -19,6 +17,7 @@ import { leavePage } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
+import { VehicleBrook } from './VehicleBrook';
 
 /** One vehicle: whether it may move, its layout, and every job on it. */
 export function VehicleScreen({ id }: { readonly id: string }) {
@@ -28,11 +27,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
   if (isPending) return <Loading what="the vehicle" />;
   if (!vehicle)
     return <FailedPage what="This vehicle" error={error} again={() => void refetch()} />;
-  const order = [...paths(vehicle.layout)]
-    .sort((a, b) => b.lengthM.value - a.lengthM.value)
-    .map((p) => p.bleeder.id);
   const open = vehicle.openJobId;
-  const fluid = 'amber' as const;
   return (
     <Page
       action={
@@ -46,14 +41,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
       }
       beside={
         <View style={{ padding: SPACE.wide }}>
-          <BrookBox
-            layout={vehicle.layout}
-            order={order}
-            height={420}
-            oldColour={fluid}
-            newColour={fluid}
-            {...(vehicle.inside ? { inside: vehicle.inside } : {})}
-          />
+          <VehicleBrook vehicle={vehicle} height={420} />
         </View>
       }
     >
@@ -75,16 +63,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
           <MatterList matters={vehicle.matters} />
         </View>
       ) : null}
-      {wide ? null : (
-        <BrookBox
-          layout={vehicle.layout}
-          order={order}
-          height={220}
-          oldColour={fluid}
-          newColour={fluid}
-          {...(vehicle.inside ? { inside: vehicle.inside } : {})}
-        />
-      )}
+      {wide ? null : <VehicleBrook vehicle={vehicle} height={220} />}
       <Button
         label="Measure and change the layout"
         onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/layout`))}

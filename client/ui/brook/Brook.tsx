@@ -1,4 +1,4 @@
-import { bleederName, isActuator, type Layout } from '@brook/core/circuit';
+import { isActuator, type Layout } from '@brook/core/circuit';
 import type { Colour } from '@brook/core/fluid';
 import { toFillMl, volumeMl, type Content, type Inside } from '@brook/core/inside';
 import { useMemo } from 'react';
@@ -7,6 +7,7 @@ import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-
 import { colour, SPACE } from '../theme';
 import { FLUID } from '../theme/fluid';
 import { Words } from '../Words';
+import { brookWords } from './brookWords';
 import { brookGeometry, MARK_RADIUS, pathData, type DrawnStretch } from './geometry';
 
 export interface BrookProps {
@@ -76,7 +77,14 @@ export function Brook({
         width={width}
         height={height}
         role="img"
-        aria-label={describe(layout, order, current ?? null)}
+        aria-label={brookWords({
+          layout,
+          order,
+          done,
+          ...(inside ? { inside } : {}),
+          ...(current ? { current } : {}),
+          ...(marked ? { marked, markedAs } : {}),
+        })}
       >
         <Line
           x1={8}
@@ -429,10 +437,3 @@ function Marked({
 /** Circuits differ in width, so that two lines side by side are told apart. */
 const WIDTHS = [9, 7, 8, 6];
 const casing = (s: DrawnStretch): number => WIDTHS[s.circuit % WIDTHS.length]!;
-
-function describe(layout: Layout, order: readonly string[], current: string | null): string {
-  const called = new Map(layout.bleeders.map((b) => [b.id, bleederName(b)]));
-  const places = order.flatMap((id) => called.get(id) ?? []);
-  const now = current && called.get(current);
-  return `The brook of ${layout.name}: bleeders in order ${places.join(', ')}${now ? `; now at ${now}` : ''}`;
-}

@@ -1,6 +1,7 @@
 export { colour, ROLES, type Light, type Role } from './roles';
 export { chooseLight, installTheme, presentLight } from './light';
 export {
+  CHART_LABEL,
   MIN_CONTENT,
   NARROW_UNDER,
   NUMERAL,

@@ -6,8 +6,8 @@ export const SPACE = { hair: 4, small: 8, medium: 12, large: 16, wide: 24, vast:
 /** Smallest target for a wet glove, px. */
 export const TOUCH = 52;
 
-/** Width from which a screen gets two columns, px. */
-export const WIDE_FROM = 880;
+/** Width from which a screen is a desk: the jobs at the left, the step, and what belongs beside it, px. */
+export const WIDE_FROM = 1000;
 
 /** Height under which a screen is short: what a browser's bars leave of a phone, a desk at 200 %. */
 export const SHORT_UNDER = 700;
@@ -61,3 +61,10 @@ export const NUMERAL = {
     fontVariant: ['tabular-nums'],
   },
 } as const satisfies Record<string, TextStyle>;
+
+/** Words and numbers inside a chart, px of the drawing: it does not grow with the words around it. */
+export const CHART_LABEL = {
+  fontFamily: NUMERALS,
+  fontSize: 15,
+  fontWeight: '600',
+} as const;
