@@ -393,6 +393,19 @@ export class Workshop {
     return (await res.json()) as Job;
   }
 
+  /** The plan that a decision brought, once its event has arrived; events of one tap may come in several sendings. */
+  async planDecided(id: string): Promise<ReturnType<typeof planOf>> {
+    let plan: ReturnType<typeof planOf> | null = null;
+    await expect
+      .poll(async () => {
+        const decided = (await this.get(id)).events.find((e) => e.kind === 'decided');
+        plan = decided?.kind === 'decided' ? decided.plan : null;
+        return plan;
+      })
+      .not.toBeNull();
+    return plan!;
+  }
+
   /** Put events into a job's log, in their order, as this phone. */
   async log(id: string, said: readonly object[]): Promise<void> {
     const before = this.lastSeq.get(id) ?? 0;

@@ -91,8 +91,7 @@ test('a new master of another bore than the layout guesses, and the same as the 
     .toEqual([22.2, 22.2]);
 
   // How the join went is asked when it is done.
-  const decided = (await workshop.get(job.id)).events.find((e) => e.kind === 'decided');
-  const stages = decided?.kind === 'decided' ? decided.plan!.stages : [];
+  const { stages } = await workshop.planDecided(job.id);
   await workshop.log(
     job.id,
     stages
