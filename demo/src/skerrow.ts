@@ -253,6 +253,7 @@ export const skerrow: Workshop = {
     { name: 'Harbour pickup', tag: 'HP 1', templateId: 'pickup-rear-abs', driverSide: 'right' },
     { name: 'Parade car', tag: 'PC 1', templateId: 'veteran-single', driverSide: 'right' },
     { name: 'Beach three-wheeler', tag: 'TW 1', templateId: 'three-wheeler', driverSide: 'right' },
+    { name: 'Lifeboat trailer', tag: 'LT 1', templateId: 'trailer-overrun', driverSide: 'middle' },
     { name: 'Ferry van', tag: 'FV 1', templateId: 'clutch-concentric', driverSide: 'right' },
     {
       name: 'Rescue sidecar outfit',

@@ -8,7 +8,7 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/ABS or stability/i, /^ABS$/],
   [/colour in the reservoir/i, /^straw$/],
   [/how clear/i, /^hazy$/],
-  [/feel or smell/i, /^none/i],
+  [/feel or smell/i, /^no$/i],
   [/which fluid goes in/i, /^DOT 4$/],
   [/new fluid/i, /^clear$/],
   // Each container and the jar, as it is looked at.
@@ -25,22 +25,23 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
  * One move of a stranger on a phone: press the one next action; where it waits
  * for something, answer the first open question by what is seen on the vehicle.
  *
+ * @param press how something is pressed: by a finger, unless it is said otherwise
  * @returns what was done, or null when the page went on under the finger and must be looked at again
  */
-export async function nextMove(page: Page): Promise<string | null> {
+export async function nextMove(page: Page, press: Press = pressed): Promise<string | null> {
   const action = page.getByTestId('next-action');
   const open = page.getByTestId('unanswered').first();
   // Either one or the other is called for, whichever page this is.
   await expect(action.or(open).first()).toBeVisible();
   if (await isReady(action)) {
     const words = await action.innerText({ timeout: 1_500 }).catch(() => null);
-    return words !== null && (await pressed(action)) ? words.trim() : null;
+    return words !== null && (await press(action)) ? words.trim() : null;
   }
   if ((await open.count()) === 0) return null;
   const question = await open.getAttribute('aria-label', { timeout: 1_500 }).catch(() => null);
   if (question === null) return null;
   const answer = SEEN.find(([asked]) => asked.test(question))![1];
-  return (await pressed(
+  return (await press(
     open
       .getByRole('radio', { name: answer })
       .or(open.getByRole('checkbox', { name: answer, checked: false }))
@@ -49,6 +50,36 @@ export async function nextMove(page: Page): Promise<string | null> {
     ? `${question} ${answer.source}`
     : null;
 }
+
+/** @returns whether it was pressed; not where it is gone or shut meanwhile */
+export type Press = (what: Locator) => Promise<boolean>;
+
+/** Tab and arrow keys until it has the focus, then the key that presses it. */
+export const byKeyboard: Press = async (what) => {
+  const page = what.page();
+  // The thing itself: once it is pressed, it may no longer be what was looked for.
+  const thing = await what.elementHandle({ timeout: 1_500 }).catch(() => null);
+  if (!thing) return false;
+  const where = () =>
+    thing.evaluate((el) => {
+      const here = document.activeElement;
+      if (!el.isConnected) return 'gone';
+      if (here === el) return el.getAttribute('aria-checked') === 'true' ? 'chosen' : 'there';
+      return el.closest('[role=radiogroup]')?.contains(here) ? 'in its group' : 'elsewhere';
+    });
+  for (let keys = 0; keys < 150; keys++) {
+    const at = await where();
+    if (at === 'gone') return false;
+    // An arrow chooses what it comes to.
+    if (at === 'chosen') return true;
+    if (at === 'there') {
+      await page.keyboard.press('Space');
+      return true;
+    }
+    await page.keyboard.press(at === 'in its group' ? 'ArrowDown' : 'Tab');
+  }
+  throw new Error(`No key leads to ${what.toString()}`);
+};
 
 /** Press what was seen, unless it is gone or shut by the time the finger comes down. */
 async function pressed(button: Locator): Promise<boolean> {

@@ -71,7 +71,7 @@ test('what is not saved asks before it goes, whichever way one leaves', async ({
   const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: /^Work/ }).click();
-  const soft = page.getByRole('checkbox', { name: /^Pedal or lever is soft/ });
+  const soft = page.getByRole('checkbox', { name: /^Pedal is soft/ });
   const asked = page.getByRole('heading', { name: 'Leave without saving?' });
   await soft.click();
 

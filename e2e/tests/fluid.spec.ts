@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answer, LOOKED, SOUND, unfold } from '../support/fluid';
+import { answer, LOOKED, SOUND, toPart, unfold, why } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
 async function atTheCap(page: Page) {
@@ -17,10 +17,13 @@ test('colour never passes a fluid, a reading decides, and both name their source
   await atTheCap(page);
   await answer(page, LOOKED);
   await expect(page.getByRole('heading', { name: 'Not measured: no verdict' })).toBeVisible();
+  await why(page, 'Not measured: no verdict');
   await expect(page.getByText(/colour can fail it but never pass it/i)).toBeVisible();
-  await unfold(page, 'Your meter reading, reservoir');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await toPart(page, 'measure');
   await page.getByLabel('Water, reservoir').fill('3.2');
   await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
+  await why(page, 'Replace now');
   await expect(
     page.getByText('Common practice in the trade; no published source').first(),
   ).toBeVisible();
@@ -35,43 +38,28 @@ for (const [field, value, verdict] of [
   test(`${field} ${value}: ${verdict}`, async ({ page }) => {
     await atTheCap(page);
     await answer(page, LOOKED);
-    await unfold(page, 'Your meter reading, reservoir');
+    await toPart(page, 'measure');
+    if (field.startsWith('Boiling')) await unfold(page, 'Boiling tester, reservoir');
     await page.getByLabel(field).fill(value);
     await expect(page.getByRole('heading', { name: verdict, exact: true })).toBeVisible();
   });
 }
 
-for (const [question, word, says, row] of [
-  [
-    'Does it feel or smell like something else, reservoir?',
-    'Purple, or beads in water',
-    /silicone where glycol belongs/i,
-    /inner seals swollen/,
-  ],
-  [
-    'Does it feel or smell like something else, reservoir?',
-    'Oil film, green or red',
-    /mineral oil in the fluid/i,
-    /One outer boot/,
-  ],
-  [
-    'Does it feel or smell like something else, reservoir?',
-    'Thick or greasy',
-    /hub or axle seal may have let lubricant/i,
-    /Thick grease from a bleeder/,
-  ],
-  [
-    'Does it feel or smell like something else, reservoir?',
-    'Layers',
-    /two products that do not mix/i,
-    /inner seals swollen/,
-  ],
+for (const [word, says, row] of [
+  ['Purple, or beads in water', /silicone where glycol belongs/i, /inner seals swollen/],
+  ['Oil film, green or red', /mineral oil in the fluid/i, /One outer boot/],
+  ['Thick or greasy', /hub or axle seal may have let lubricant/i, /Thick grease from a bleeder/],
+  ['Layers', /two products that do not mix/i, /inner seals swollen/],
 ] as const) {
   test(`${word}: a stop that ends the job, keeps the vehicle and shows what it may be`, async ({
     page,
   }) => {
     const { workshop, job } = await atTheCap(page);
-    await answer(page, { ...LOOKED, [question]: word });
+    await answer(page, {
+      ...LOOKED,
+      'Does it feel or smell like something else, reservoir?': 'Yes',
+      'What like, reservoir?': word,
+    });
     await expect(page.getByText('Stop: nothing is filled')).toBeVisible();
     await page.getByRole('button', { name: 'Stop: end the job here' }).click();
     await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
@@ -98,7 +86,9 @@ test('a colour that nobody can explain waits for drops in water, and only the dr
 test('particles are replaced now, and the plan is made', async ({ page }) => {
   await atTheCap(page);
   await answer(page, { ...SOUND, 'How clear is it, reservoir?': 'particles' });
+  await toPart(page, 'look');
   await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
+  await toPart(page, 'fill');
   await page.getByRole('button', { name: 'Make the plan' }).click();
   await expect(page.getByText('Farthest first')).toBeVisible();
 });
@@ -106,7 +96,7 @@ test('particles are replaced now, and the plan is made', async ({ page }) => {
 test('good fluid is left in: the readings stay, nothing was opened', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, LOOKED);
-  await unfold(page, 'Your meter reading, reservoir');
+  await toPart(page, 'measure');
   await page.getByLabel('Water, reservoir').fill('0.8');
   await page.getByRole('button', { name: 'It is good: leave it in and end here' }).click();
   await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
@@ -122,6 +112,7 @@ test('old seals and a better grade: with caution, and the reason', async ({ page
   await workshop.shelve(undefined, { grade: 'DOT 5.1', sizeMl: 500, count: 1 });
   await page.reload();
   await answer(page, LOOKED);
+  await toPart(page, 'cap');
   await unfold(page, 'Old seals, changed parts');
   await answer(page, { 'The seals are': 'Natural rubber', 'Which fluid goes in?': /^DOT 5.1/ });
   await expect(
@@ -141,7 +132,8 @@ test('cap and part that cannot both be obeyed: a person decides and writes why',
   page,
 }) => {
   const { workshop, job } = await atTheCap(page);
-  await answer(page, { ...LOOKED, 'Read the cap: which grade?': 'DOT 5 (five, silicone)' });
+  await answer(page, { ...LOOKED, 'Which grade on the cap?': 'DOT 5 (five, silicone)' });
+  await toPart(page, 'cap');
   await unfold(page, 'Old seals, changed parts');
   await answer(page, { 'A part was changed for another make; its maker asks for': 'DOT 4' });
   await expect(page.getByText('They cannot all be obeyed')).toBeVisible();
@@ -160,7 +152,7 @@ test('cap and part that cannot both be obeyed: a person decides and writes why',
 test('what may not be right is said at its field, and nothing goes out', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await answer(page, SOUND);
-  await unfold(page, 'Your meter reading, reservoir');
+  await toPart(page, 'measure');
   await page.getByLabel('Water, reservoir').fill('12');
   await expect(page.getByText('Water is 12 %; a reading is between 0 and 10 %.')).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
@@ -171,9 +163,27 @@ test('a job is ended unreleased only with a reason', async ({ page }) => {
   const { workshop, job } = await atTheCap(page);
   await page.getByRole('button', { name: 'End this job unreleased …' }).click();
   await page.getByRole('button', { name: 'End it' }).click();
-  await expect(page.getByText('Reason is too short; give 3 to 300 characters.')).toBeVisible();
+  await expect(page.getByText('Reason is missing.')).toBeVisible();
   expect((await workshop.get(job.id)).stage).toBe('fluid');
   await page.getByLabel('Why does it end here?').fill('Wanted back before anything was opened.');
   await page.getByRole('button', { name: 'End it' }).click();
   await expect(page.getByText('Wanted back before anything was opened.')).toBeVisible();
+});
+
+test('what was as before is looked back at with what it was', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  await workshop.released(vehicle);
+  const job = await workshop.job(vehicle);
+  await page.goto(`/jobs/${job.id}`);
+  // One tap, and the page goes on by itself.
+  await page
+    .getByRole('radiogroup', { name: /all as before/ })
+    .getByRole('radio', { name: 'Yes' })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Look at it' })).toBeVisible();
+  const running = await workshop.accept(await workshop.readFluid(job));
+  await page.goto(`/jobs/${running.id}?step=fluid`);
+  const named = page.getByRole('group', { name: 'Which grade on the cap?' });
+  await expect(named.getByRole('checkbox', { name: 'DOT 4', exact: true })).toBeChecked();
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answer, LOOKED, unfold } from '../support/fluid';
+import { answer, LOOKED, toPart, unfold } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
 async function atTheReading(page: Page) {
@@ -7,7 +7,8 @@ async function atTheReading(page: Page) {
   const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await answer(page, LOOKED);
-  await unfold(page, 'Your meter reading, reservoir');
+  await toPart(page, 'measure');
+  await unfold(page, 'Practice instruments, reservoir');
 }
 
 test('a practice meter connects, settles and is taken; its reading may fail the fluid and says that it is practice', async ({
@@ -38,6 +39,7 @@ for (const [way, says] of [
     const take = page.getByRole('button', { name: 'Take this reading' });
     if (await take.count()) await expect(take).toBeDisabled();
     await page.getByRole('button', { name: 'Put it down' }).click();
+    await unfold(page, 'Boiling tester, reservoir');
     await page.getByLabel('Boiling point, reservoir').fill('182');
     await expect(page.getByRole('heading', { name: 'Good' })).toBeVisible();
   });
@@ -77,6 +79,7 @@ test('the colour is read off a photo by two taps, freed of the lamp, and a perso
   const workshop = await Workshop.signIn(page);
   const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
+  await toPart(page, 'look');
   await page
     .getByRole('button', { name: 'Read the colour in the reservoir off a photo' })
     .waitFor();

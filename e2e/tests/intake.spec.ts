@@ -11,7 +11,7 @@ test('several things at once, each with what it asks for: all of it is in the pl
   const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle', 'Wet at the banjo');
   await page.goto(`/new?vehicle=${vehicle.id}`);
   await expect(page.getByText('Why is it here?')).toBeVisible();
-  await page.getByRole('checkbox', { name: 'Pedal or lever is soft' }).click();
+  await page.getByRole('checkbox', { name: 'Lever is soft' }).click();
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('checkbox', { name: 'Caliper front' }).click();
   await expect(next(page)).toBeDisabled();

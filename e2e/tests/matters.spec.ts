@@ -7,7 +7,7 @@ async function halt(page: Page, what: string, decision: RegExp): Promise<void> {
   await page.getByRole('button', { name: 'Something is wrong' }).click();
   await page.getByRole('button', { name: what }).click();
   await page.getByRole('radio', { name: decision }).click();
-  await page.getByRole('button', { name: 'Put this decision down' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
 }
 
 /** Take a vehicle in from its page: what it owes stands before anything else. */
@@ -176,7 +176,7 @@ test('one bowl, two pedals: the level fell, both are proved; the clutch alone fa
   await clutch.getByRole('radio', { name: 'near the floor' }).click();
   await page.getByRole('button', { name: 'Back to the bleed: clutch pedal' }).click();
   await page.getByRole('radio', { name: 'Plan the rest anew' }).click();
-  await page.getByRole('button', { name: 'Put this decision down' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
   await expect
     .poll(async () => {
       const decided = (await workshop.get(accepted.id)).events.find((e) => e.kind === 'decided');

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { answer, unfold } from '../support/fluid';
+import { answer, toPart, unfold, why } from '../support/fluid';
 import { nextMove } from '../support/stranger';
 import { Workshop } from '../support/workshop';
 
@@ -17,12 +17,12 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await page.goto(`/jobs/${job.id}`);
 
   await answer(page, {
-    'Read the cap: which grade?': 'DOT 4',
+    'Which grade on the cap?': 'DOT 4',
     'Colour in the reservoir?': 'brown',
     'How clear is it, reservoir?': 'clear',
-    'Does it feel or smell like something else, reservoir?': 'None of these',
+    'Does it feel or smell like something else, reservoir?': 'No',
   });
-  await unfold(page, 'Your meter reading, reservoir');
+  await toPart(page, 'measure');
   await page.getByLabel('Water, reservoir').fill('2.6');
   await unfold(page, 'Strips, reservoir');
   await page.getByLabel('Copper, reservoir').fill('150');
@@ -30,7 +30,8 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   await answer(page, { 'Where was it taken?': 'left rear' });
   await page.getByLabel('Water, left rear').fill('3.4');
   await expect(page.getByRole('heading', { name: 'Replace now', exact: true })).toBeVisible();
-  await expect(page.getByText('Left rear: 3 % water or more. Replace now.')).toBeVisible();
+  await expect(page.getByText('Left rear: 3 % water or more. 0.4 % past the limit.')).toBeVisible();
+  await why(page, 'Replace now');
   await expect(page.getByRole('button', { name: /^Distance to the limit: −0.4 %/ })).toBeVisible();
   // The margin: how far from the limit, and on what it rests.
   await unfold(page, 'Everything that went in');

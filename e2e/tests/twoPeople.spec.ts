@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { answer, LOOKED } from '../support/fluid';
+import { answer, LOOKED, toPart } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
 test('a form that a colleague changed meanwhile shows both, field by field, and nothing is written over unseen', async ({
@@ -28,6 +28,7 @@ test('a form that a colleague changed meanwhile shows both, field by field, and 
   for (const group of await page.getByRole('radiogroup').all())
     await group.getByRole('radio', { name: 'Yours' }).click();
   await page.getByTestId('next-action').click();
+  await toPart(page, 'fill');
   await page.getByTestId('next-action').click();
   await expect.poll(stored).toBe('straw');
   await other.context().close();

@@ -7,7 +7,7 @@ async function halt(page: Page, what: string, says: RegExp, decision: RegExp): P
   await page.getByRole('button', { name: what }).click();
   await expect(page.getByText(says).first()).toBeVisible();
   await page.getByRole('radio', { name: decision }).click();
-  await page.getByRole('button', { name: 'Put this decision down' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
 }
 
 // Walk 4.
@@ -64,7 +64,7 @@ test('one corner: that bleeder and no other; when the pedal says otherwise, the 
   await page.getByRole('button', { name: /^Back to the bleed/ }).click();
   await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
   await expect(page.getByText(/Now opened too: .*right front/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Put this decision down' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
 });
 

@@ -3,10 +3,10 @@ import { answer, unfold } from '../support/fluid';
 import { Workshop } from '../support/workshop';
 
 const LOOKED = {
-  'Read the cap: which grade?': /DOT 5.1/,
+  'Which grade on the cap?': /DOT 5.1/,
   'Colour in the reservoir?': 'amber',
   'How clear is it, reservoir?': 'clear',
-  'Does it feel or smell like something else, reservoir?': 'None of these',
+  'Does it feel or smell like something else, reservoir?': 'No',
 } as const;
 
 // Walk 3: the cap names DOT 5.1, the hurried hand takes DOT 5.

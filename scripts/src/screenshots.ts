@@ -62,30 +62,27 @@ const answer = async (
       .click();
   }
 };
-const look = (grade: string | RegExp, colour: string) =>
-  [
-    [/the cap/, grade],
+const nextPart = async (page: Page) => page.getByTestId('next-action').click();
+const lookAtFluid = async (page: Page, colour: string) => {
+  await answer(page, [
     [/Colour in the reservoir/, colour],
     [/How clear.*reservoir/, 'clear'],
-    [/feel or smell.*reservoir/, 'None of these'],
-  ] as const;
+    [/feel or smell.*reservoir/, 'No'],
+  ]);
+  await nextPart(page);
+};
 const readFluid = async (page: Page) => {
-  const [, ...atTheReservoir] = look('DOT 4', 'brown');
-  await answer(page, [[/all as before/, 'Yes'], ...atTheReservoir]);
-  await page.getByRole('button', { name: 'Your meter reading, reservoir' }).click();
-  await page.getByLabel('Water, reservoir').fill('2.6');
-  await page.getByRole('button', { name: 'Sample at a bleeder' }).click();
-  await answer(page, [[/Where was it taken/, 'left rear']]);
-  await page.getByLabel('Water, left rear').fill('3.4');
-  await page
-    .getByRole('heading', { name: 'Replace now' })
-    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await answer(page, [[/all as before/, 'Yes']]);
+  await lookAtFluid(page, 'brown');
+  await page.getByLabel('Water, reservoir').fill('3.2');
+  await page.getByRole('heading', { name: 'Replace now' }).waitFor();
 };
 const wrongBottle = async (page: Page) => {
-  await answer(page, [...look(/^DOT 5.1/, 'amber'), [/Which fluid goes in/, /^DOT 5 \(five/]]);
-  await page
-    .getByText('Which fluid goes in?')
-    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
+  await answer(page, [[/on the cap/, /^DOT 5.1/]]);
+  await nextPart(page);
+  await lookAtFluid(page, 'amber');
+  await nextPart(page);
+  await answer(page, [[/Which fluid goes in/, /^DOT 5 \(five/]]);
 };
 const takeIn = async (page: Page) => {
   await page.getByRole('button', { name: 'Take it in' }).click();

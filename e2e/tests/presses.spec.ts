@@ -1,0 +1,62 @@
+import { expect, test, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { Workshop } from '../support/workshop';
+
+/** Pointer presses since the page was opened, whatever pages came between. */
+async function countPresses(page: Page) {
+  await page.addInitScript(() =>
+    document.addEventListener(
+      'pointerdown',
+      () =>
+        sessionStorage.setItem('presses', String(Number(sessionStorage.getItem('presses')) + 1)),
+      true,
+    ),
+  );
+  return () => page.evaluate(() => Number(sessionStorage.getItem('presses')));
+}
+
+// Typing is free: a keyboard moves from field to field by itself.
+test('a vehicle that nobody has seen goes from "take it in" to the first step of its run in 25 presses', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  await workshop.shelve();
+  const presses = await countPresses(page);
+  await page.goto('/');
+  const next = async (name: string | RegExp) =>
+    page.getByRole('button', { name }).and(page.getByTestId('next-action')).click();
+  const choose = (name: string | RegExp, within?: RegExp) =>
+    (within ? page.getByRole('radiogroup', { name: within }) : page)
+      .getByRole('radio', { name, exact: typeof name === 'string' })
+      .click();
+  await next('Take a vehicle in');
+  await page.getByRole('button', { name: 'Not in the list: add it' }).click();
+  await expect(page.getByLabel('Name')).toBeFocused();
+  await page.keyboard.type('Never seen before');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(randomUUID().slice(0, 8));
+  await choose('Car or van');
+  await choose('Hatchback, diagonal split, ABS');
+  await choose('On the right');
+  await next('Add it and take it in');
+  await page.getByRole('checkbox', { name: 'Renew the fluid' }).click();
+  await choose('A helper too');
+  await next('Open the job');
+  await page.getByRole('checkbox', { name: 'DOT 4', exact: true }).click();
+  await next('Next: look at it');
+  await choose('brown', /Colour in the reservoir/);
+  await choose('clear', /How clear/);
+  await choose('No', /feel or smell/);
+  await next('Next: measure');
+  await page.getByLabel('Water, reservoir').click();
+  await page.keyboard.type('3.2');
+  await expect(page.getByRole('heading', { name: 'Replace now' })).toBeVisible();
+  await next('Next: what goes in');
+  await choose('DOT 4', /Which fluid goes in/);
+  await choose('clear', /Colour of the new fluid/);
+  await next('Make the plan');
+  await expect(page.getByRole('heading', { name: 'Take along' })).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText(/gloves/i).first()).toBeVisible();
+  expect(await presses()).toBeLessThanOrEqual(25);
+});
