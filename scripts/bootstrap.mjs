@@ -10,16 +10,47 @@ import { fileURLToPath } from 'node:url';
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const [script, ...rest] = process.argv.slice(2);
 
+/** A start script that was killed is begun again, so many times. */
+let again = script === 'start' ? 5 : 0;
+let asked = false;
+let child;
+
 installPackages();
-const child = spawn(
-  process.execPath,
-  ['--import', 'tsx', join('scripts', 'src', `${script}.ts`), ...rest],
-  { cwd: root, stdio: 'inherit' },
-);
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
-child.on('exit', (code, signal) =>
-  process.exit(code ?? 128 + (constants.signals[signal ?? 'SIGTERM'] ?? 0)),
-);
+run();
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    asked = true;
+    child.kill(signal);
+  });
+endWithParent();
+
+function run() {
+  child = spawn(
+    process.execPath,
+    ['--import', 'tsx', join('scripts', 'src', `${script}.ts`), ...rest],
+    // The channel tells the script by its end that this process is gone.
+    { cwd: root, stdio: ['inherit', 'inherit', 'inherit', 'ipc'] },
+  );
+  child.on('exit', (code, signal) => {
+    if (signal && !asked && again-- > 0) {
+      process.stderr.write(`The start script ended (${signal}); starting it again.\n`);
+      run();
+      return;
+    }
+    process.exit(code ?? 128 + (constants.signals[signal ?? 'SIGTERM'] ?? 0));
+  });
+}
+
+/** Run by npm, end with npm: killed, it leaves nothing of ours behind. */
+function endWithParent() {
+  if (!process.env.npm_lifecycle_event) return;
+  const parent = process.ppid;
+  setInterval(() => {
+    if (process.ppid === parent) return;
+    asked = true;
+    child.kill('SIGTERM');
+  }, 500).unref();
+}
 
 function installPackages() {
   const lock = createHash('sha256')

@@ -1,5 +1,6 @@
 import { rangeWords, type Range } from '@brook/core/units';
 import { z } from 'zod';
+import './sentences';
 
 export const id = z.uuid({ error: 'An id should be a UUID made by the client or the server.' });
 
@@ -30,3 +31,17 @@ export const isoTime = z.iso.datetime({ offset: true }).describe('Moment, ISO 86
 function said(input: unknown): string {
   return input === undefined ? 'missing' : JSON.stringify(input);
 }
+
+/** A counter as the database can hold it. */
+const MOST = 2_000_000_000;
+export const counter = (what: string, least: number) => {
+  const sentence = `${what} should be a whole number from ${least} to ${MOST}.`;
+  return z.number({ error: sentence }).int(sentence).min(least, sentence).max(MOST, sentence);
+};
+
+/** Where a page goes on: the "next" of the page before. */
+export const cursor = z.string('cursor should be the "next" of the page before.').max(300).optional();
+
+const PAGE = 'limit should be 1 to 100.';
+/** How many a page holds. */
+export const pageLimit = z.coerce.number({ error: PAGE }).int(PAGE).min(1, PAGE).max(100, PAGE).default(30);

@@ -1,5 +1,27 @@
 export { fieldFault, problem, type FieldFault, type Problem } from './problem';
-export { role, ROLES, session, signIn, type Role, type Session, type SignIn } from './session';
+export {
+  changePassword,
+  person,
+  personChange,
+  role,
+  ROLES,
+  session,
+  signIn,
+  type ChangePassword,
+  type Person,
+  type Role,
+  type Session,
+  type SignIn,
+} from './session';
+export {
+  liveBeat,
+  liveLog,
+  livePhone,
+  liveQuery,
+  type LiveBeat,
+  type LiveLog,
+  type LivePhone,
+} from './live';
 export {
   compatibilityAnswer,
   compatibilityRequest,

@@ -15,20 +15,14 @@ import {
 } from '@brook/core/run';
 import { BENCH_ENDS } from '@brook/core/scope';
 import { z } from 'zod';
-import { id, line, oneOf } from './common';
+import { counter, id, line, oneOf } from './common';
 import { stageEvents } from './stageEvent';
 import { driveState } from './vehicle';
 
-const SEQ = 'deviceSeq should be a whole number that counts up from 1.';
 const base = {
   id,
   deviceId: id,
-  deviceSeq: z
-    .number({ error: SEQ })
-    .int(SEQ)
-    .min(1, SEQ)
-    .max(2_000_000_000, SEQ)
-    .describe('Counts up on that device'),
+  deviceSeq: counter('deviceSeq', 1).describe('Counts up on that device'),
   atMs: z
     .number({ error: 'atMs should be whole milliseconds since 1970.' })
     .int('atMs should be whole milliseconds since 1970.')
@@ -186,12 +180,8 @@ export const eventBatch = z.strictObject({
     .min(1, BATCH)
     .max(500, BATCH)
     .describe('Each a JobEvent, answered by itself'),
-  lowestWaiting: z
-    .number()
-    .int()
-    .min(1)
-    .describe('Lowest number that still waits on this device: whatever is below is settled'),
-  since: z.number().int().min(0).describe('Position in the log up to which this device knows it'),
+  lowestWaiting: counter('lowestWaiting', 1).describe('Lowest number that still waits on this device: whatever is below is settled'),
+  since: counter('since', 0).describe('Position in the log up to which this device knows it'),
 });
 
 /** What became of one event of a batch. */

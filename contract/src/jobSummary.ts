@@ -1,7 +1,7 @@
 import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job';
 import { PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
-import { id, isoTime, oneOf } from './common';
+import { cursor, id, isoTime, oneOf, pageLimit } from './common';
 
 /** A job as a list shows it. */
 export const jobSummary = z.object({
@@ -32,17 +32,12 @@ export const jobPage = z.object({
 export type JobPage = z.infer<typeof jobPage>;
 
 export const jobQuery = z.strictObject({
-  cursor: z.string().max(200).optional(),
+  cursor,
   q: z
     .string()
     .trim()
     .max(60, 'q should be at most 60 characters.')
     .optional()
     .describe('Words that stand in the vehicle’s name or plate, or the number of the job'),
-  limit: z.coerce
-    .number()
-    .int()
-    .min(1, 'limit should be 1 to 100.')
-    .max(100, 'limit should be 1 to 100.')
-    .default(30),
+  limit: pageLimit,
 });

@@ -12,7 +12,8 @@ import { jobPage } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { problem } from './problem';
-import { session, signIn } from './session';
+import { liveBeat, liveLog } from './live';
+import { changePassword, person, personChange, session, signIn } from './session';
 import {
   container,
   countContainer,
@@ -32,6 +33,10 @@ const SCHEMAS = {
   Problem: problem,
   SignIn: signIn,
   Session: session,
+  ChangePassword: changePassword,
+  Person: person,
+  PersonList: z.array(person),
+  PersonChange: personChange,
   Layout: layout,
   NewVehicle: newVehicle,
   Vehicle: vehicle,
@@ -49,6 +54,8 @@ const SCHEMAS = {
   VehicleEvent: vehicleEvent,
   VehicleEventBatch: vehicleEventBatch,
   Appended: appended,
+  LiveLog: liveLog,
+  LiveBeat: liveBeat,
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
   ConditionRequest: conditionRequest,
@@ -83,6 +90,8 @@ interface Operation {
   readonly status?: number;
   /** Whether the call must name the version it saw by If-Match. */
   readonly matches?: boolean;
+  /** Whether it answers with server-sent events until it is shut. */
+  readonly streams?: boolean;
 }
 
 /** Every call of the API; the routes are tested against this list. */
@@ -98,6 +107,26 @@ export const OPERATIONS: readonly Operation[] = [
   },
   { method: 'get', path: '/session', does: 'Who is signed in', gives: 'Session' },
   { method: 'delete', path: '/session', does: 'Sign out', status: 204 },
+  {
+    method: 'put',
+    path: '/session/password',
+    does: 'Change one’s own password; every other session of this person ends',
+    takes: 'ChangePassword',
+    gives: 'Session',
+  },
+  {
+    method: 'get',
+    path: '/people',
+    does: 'The people of the workshop, those who left among them; for a lead',
+    gives: 'PersonList',
+  },
+  {
+    method: 'put',
+    path: '/people/{id}',
+    does: 'Say that somebody left or is back; for a lead. Their sessions end at once',
+    takes: 'PersonChange',
+    gives: 'Person',
+  },
   { method: 'get', path: '/vehicles', does: 'Every vehicle of the workshop', gives: 'VehicleList' },
   {
     method: 'post',
@@ -279,6 +308,13 @@ export const OPERATIONS: readonly Operation[] = [
     gives: 'Appended',
   },
   {
+    method: 'get',
+    path: '/jobs/{id}/live',
+    does: 'The log as it grows: server-sent events "log" (LiveLog) and "beat" (LiveBeat); ?since, ?device',
+    gives: 'LiveLog',
+    streams: true,
+  },
+  {
     method: 'put',
     path: '/jobs/{id}/fluid-used',
     does: 'Record what was poured out of which container, bled, removed and spilled',
@@ -337,7 +373,13 @@ export function openApi(): object {
       responses: {
         [o.status ?? 200]: {
           description: 'Done',
-          ...(o.gives ? { content: { 'application/json': { schema: ref(o.gives) } } } : {}),
+          ...(o.gives
+            ? {
+                content: {
+                  [o.streams ? 'text/event-stream' : 'application/json']: { schema: ref(o.gives) },
+                },
+              }
+            : {}),
         },
         default: {
           description: 'Refused',

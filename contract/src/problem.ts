@@ -12,7 +12,7 @@ export const problem = z.object({
   type: z
     .string()
     .describe(
-      '/problems/ and one of: invalid, signed-out, forbidden, not-found, conflict, refused, too-many, failed',
+      '/problems/ and one of: unreadable, invalid, too-large, not-json, signed-out, forbidden, not-found, conflict, refused, too-many, failed, unavailable',
     ),
   title: z.string(),
   status: z.number().int(),

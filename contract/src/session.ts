@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, line, oneOf } from './common';
+import { id, isoTime, line, oneOf } from './common';
 
 export const ROLES = ['technician', 'lead'] as const;
 export const role = oneOf('Role', ROLES);
@@ -13,6 +13,27 @@ export const signIn = z.strictObject({
     .max(200, 'Password is too long; 200 characters at most.'),
 });
 export type SignIn = z.infer<typeof signIn>;
+
+/** Length of a password that is chosen from now on: NIST SP 800-63B asks for no less than 8. */
+const NEW_PASSWORD = 'The new password should have 10 to 200 characters.';
+export const changePassword = z.strictObject({
+  old: signIn.shape.password,
+  new: z.string({ error: NEW_PASSWORD }).min(10, NEW_PASSWORD).max(200, NEW_PASSWORD),
+});
+export type ChangePassword = z.infer<typeof changePassword>;
+
+/** Somebody of the workshop; who left keeps the name that stands on the records. */
+export const person = z.object({
+  id,
+  name: z.string(),
+  role,
+  left: z.object({ at: isoTime, by: z.string() }).nullable(),
+});
+export type Person = z.infer<typeof person>;
+
+export const personChange = z.strictObject({
+  left: z.boolean({ error: 'Whether this person left is not said; give true or false.' }),
+});
 
 export const session = z.object({
   user: z.object({ id, name: z.string(), role }),

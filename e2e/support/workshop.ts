@@ -399,7 +399,7 @@ export class Workshop {
     await expect
       .poll(async () => {
         const decided = (await this.get(id)).events.find((e) => e.kind === 'decided');
-        plan = decided?.kind === 'decided' ? decided.plan : null;
+        plan = decided?.kind === 'decided' ? (decided.plan ?? null) : null;
         return plan;
       })
       .not.toBeNull();

@@ -18,7 +18,7 @@ import { report } from './bench/report';
 import { secondStart } from './bench/secondStart';
 import { tapToPaint } from './bench/tapToPaint';
 import { launchChromium } from './setup/browser';
-import { freePort, secretFile, startCluster } from './setup/cluster';
+import { freePort, secretFile, startCluster, type Database } from './setup/cluster';
 import { ROOT } from './setup/paths';
 import { startServer, stopServer } from './setup/server';
 import { buildWeb, exportWeb } from './setup/web';
@@ -58,12 +58,12 @@ async function run(): Promise<void> {
   undo.push(() => browser.close());
   report(await firstLoad(browser, app, bare));
   report(await tapToPaint(browser, app));
-  await fillHistory(cluster.database('demo'));
+  await fillHistory(cluster.database('demo').admin);
   report(await fluidHistory2000(browser, app));
 
   const lists = cluster.database('lists');
   const listServer = await serve(lists, undefined, LIST_SEED);
-  await fillJobLists(lists);
+  await fillJobLists(lists.admin);
   report(await jobList(listServer));
   await stopAll();
 
@@ -71,7 +71,7 @@ async function run(): Promise<void> {
 }
 
 /** Serve a database with its seed. @returns its address */
-async function serve(database: string, web: string | undefined, seeded: object): Promise<string> {
+async function serve(database: Database, web: string | undefined, seeded: object): Promise<string> {
   const port = await freePort();
   const seed = join(DIR, `${port}.json`);
   writeFileSync(seed, JSON.stringify(seeded));

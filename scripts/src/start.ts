@@ -2,12 +2,14 @@ import { DEMO, DEMO_SIGN_IN } from '@brook/demo';
 import { existsSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { parseArgs } from 'node:util';
 import { secretFile, startCluster, type Cluster } from './setup/cluster';
 import { leaveDataFolder, takeDataFolder } from './setup/dataLock';
+import { KeptUp } from './setup/keptUp';
 import { ROOT } from './setup/paths';
 import { giveUp, say } from './setup/say';
-import { startServer, stopServer } from './setup/server';
+import { prepareDatabase, serve, stopServer } from './setup/server';
 import { buildWeb } from './setup/web';
 
 const USAGE =
@@ -24,34 +26,49 @@ if (other)
     `Cascade Brook already runs on this data, at ${other}. It was left alone; stop it first or give another folder with --data.`,
   );
 process.on('exit', () => leaveDataFolder(dataDir));
-if (!(await portIsFree()))
+// After a start that was killed its server still needs a moment to end.
+if (!(await portComesFree()))
   giveUp(`Port ${options.port} is in use by something else; choose another with --port.`);
 
 let cluster: Cluster | null = null;
-let server: Awaited<ReturnType<typeof startServer>> | null = null;
+let server: KeptUp | null = null;
 let stopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop(0));
+// Whoever started us is gone: nothing of ours stays behind.
+process.on('disconnect', () => void stop(1));
 
+const givenUp = (sentence: string) => {
+  process.stderr.write(`${sentence}\n`);
+  void stop(1);
+};
 const web = buildWeb();
-cluster = await startCluster({ dir: dataDir, fresh: options.fresh });
+cluster = await startCluster({ dir: dataDir, fresh: options.fresh, givenUp });
 secretFile(join(dataDir, 'session-secret'));
 const seed = join(dataDir, 'demo.json');
 writeFileSync(seed, JSON.stringify(DEMO));
 try {
-  server = await startServer({
-    ...options,
-    database: cluster.database('brook'),
-    secretFile: join(dataDir, 'session-secret'),
-    web,
-    seed,
+  const database = cluster.database('brook');
+  await prepareDatabase(database);
+  server = new KeptUp({
+    what: 'The server',
+    begin: () =>
+      serve({
+        ...options,
+        database,
+        secretFile: join(dataDir, 'session-secret'),
+        web,
+        seed,
+      }),
+    say,
+    givenUp,
   });
+  await server.start();
 } catch (error) {
   if (!stopping) {
     process.stderr.write(`${(error as Error).message}\n`);
     await stop(1);
   }
 }
-server?.once('exit', () => void stop(1));
 say(`Cascade Brook is at ${address}`);
 say(
   `Sign in as ${DEMO_SIGN_IN.login} with ${DEMO_SIGN_IN.password} (demo data, all invented). Ctrl-C stops it.`,
@@ -60,9 +77,18 @@ say(
 async function stop(code: number): Promise<void> {
   if (stopping) return;
   stopping = true;
-  if (server) await stopServer(server);
+  const child = server?.release();
+  if (child) await stopServer(child);
   cluster?.stop();
   process.exit(code);
+}
+
+async function portComesFree(): Promise<boolean> {
+  for (let tries = 0; tries < 20; tries++) {
+    if (await portIsFree()) return true;
+    await wait(250);
+  }
+  return false;
 }
 
 function portIsFree(): Promise<boolean> {

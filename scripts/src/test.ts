@@ -3,7 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
-import { freePort, secretFile, startCluster } from './setup/cluster';
+import { freePort, secretFile, startCluster, type Database } from './setup/cluster';
 import { chromiumProgram, postgresPrograms } from './setup/debian';
 import { ROOT } from './setup/paths';
 import { giveUp, say } from './setup/say';
@@ -62,7 +62,7 @@ async function withDatabase(): Promise<void> {
   };
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stopOnSignal);
   try {
-    if (parts.includes('unit')) add(unit(cluster.database('postgres')));
+    if (parts.includes('unit')) add(unit(cluster.database('brook_tests')));
     if (parts.includes('browser')) add(await browser(cluster.database('browser')));
   } finally {
     cluster.stop();
@@ -89,7 +89,7 @@ async function check(name: Part, program: string, ...args: string[]): Promise<Co
   return { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1, skipped: 0 };
 }
 
-function unit(database: string): Count {
+function unit({ admin, owner, app }: Database): Count {
   say('── unit and server tests');
   const report = join(TEST_DIR, 'unit.json');
   const done = spawnSync(
@@ -98,7 +98,14 @@ function unit(database: string): Count {
     {
       cwd: ROOT,
       stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, BROOK_TEST_DATABASE: database, EXPO_NO_TELEMETRY: '1', TZ: 'UTC' },
+      env: {
+        ...process.env,
+        BROOK_TEST_DATABASE: admin,
+        BROOK_TEST_OWNER: owner,
+        BROOK_TEST_APP: app,
+        EXPO_NO_TELEMETRY: '1',
+        TZ: 'UTC',
+      },
     },
   );
   return readReport(report, done.status, (json) => ({
@@ -109,7 +116,7 @@ function unit(database: string): Count {
   }));
 }
 
-async function browser(database: string): Promise<Count> {
+async function browser(database: Database): Promise<Count> {
   say('── browser tests');
   const chromium = chromiumProgram();
   const web = buildWeb();

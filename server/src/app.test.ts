@@ -44,6 +44,7 @@ describe('one workshop cannot see or touch another’s', () => {
     ProofEntry: { pedal: 'firm and high', checks: {} },
     DriveResult: { result: 'good' },
     EndJob: { reason: 'Not mine' },
+    PersonChange: { left: true },
     MoveJob: { vehicleId: '00000000-0000-4000-8000-000000000000' },
     MakerEntry: { grades: ['DOT 4'] },
     Layout: templateById('hatchback-diagonal')!.build('left'),
@@ -64,7 +65,9 @@ describe('one workshop cannot see or touch another’s', () => {
       ? job.vehicleId
       : o.path.startsWith('/shelf')
         ? container!.id
-        : job.id;
+        : o.path.startsWith('/people')
+          ? (await owner.get('/session')).body.user.id
+          : job.id;
     const body =
       o.takes === 'EventBatch' || o.takes === 'VehicleEventBatch'
         ? { events: fullRun(job, 1), lowestWaiting: 1, since: 0 }

@@ -2,25 +2,28 @@ import { layoutJsonSchema } from '@brook/contract';
 import { openApi } from '@brook/contract/openapi';
 import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import session from 'express-session';
 import helmet from 'helmet';
 import type { Pool } from 'pg';
-import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import type { Clock } from './clock';
 import { fluidRoutes } from './fluid/routes';
+import { requestLog } from './http/log';
+import { keepable } from './http/readable';
 import { jobRoutes } from './jobs/routes';
+import type { JobNews } from './live/jobNews';
+import { liveRoutes } from './live/routes';
+import { jobLogRoutes, vehicleLogRoutes } from './log/routes';
 import { planRoutes } from './plans/routes';
-import { houseRulesRoutes } from './rules/routes';
-import { shelfRoutes } from './shelf/routes';
-import { wasteRoutes } from './waste/routes';
 import { ProblemError } from './problems/kinds';
 import { problemHandler } from './problems/middleware';
-import { jobLogRoutes, vehicleLogRoutes } from './log/routes';
-import { requireActor } from './session/actor';
-import { sessionRoutes } from './session/routes';
+import { houseRulesRoutes } from './rules/routes';
+import { requireActor, sessionStands, userOf } from './session/actor';
+import { peopleRoutes, sessionRoutes } from './session/routes';
+import { shelfRoutes } from './shelf/routes';
 import { vehicleRoutes } from './vehicles/routes';
+import { wasteRoutes } from './waste/routes';
 import { webFiles } from './web/files';
 
 export interface AppOptions {
@@ -29,19 +32,23 @@ export interface AppOptions {
   readonly sessionSecret: string;
   readonly clock: Clock;
   readonly log: Logger;
+  readonly news: JobNews;
   /** Folder of the built web target; without one only the API is served. */
   readonly webDir?: string | undefined;
   /** Whether the page is served over TLS: then the cookie says Secure. */
   readonly secure: boolean;
 }
 
+/** A session that is not used ends after so many hours. */
 const SESSION_HOURS = 14;
+/** The largest body besides pictures and voice. */
+const BODY_LIMIT = '256kb';
 
 /** The Express app: API under /api/v1, the web target beside it. */
 export function createApp(options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: options.log, autoLogging: false }));
+  app.use(requestLog(options.log));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -66,30 +73,42 @@ export function createApp(options: AppOptions): Express {
   );
   app.use('/api/v1', api(options));
   if (options.webDir) app.use(webFiles(options.webDir));
+  app.use(nothingHere);
   app.use(problemHandler);
   return app;
 }
 
+const nothingHere: RequestHandler = () => {
+  throw new ProblemError('not-found', 'There is nothing at this address.');
+};
+
 function api(options: AppOptions): express.Router {
+  const { clock, pool } = options;
   const routes = express.Router();
   const Store = connectPgSimple(session);
   routes.use((_req, res, next) => {
-    res.set('cache-control', 'no-store');
+    res.set({ 'cache-control': 'no-store', 'brook-now': String(clock.now().getTime()) });
     next();
   });
   routes.use(compression());
   routes.get('/health', async (_req, res) => {
-    await options.pool.query('SELECT 1');
+    await pool.query('SELECT 1');
     res.json({ status: 'ready' });
   });
   routes.get('/openapi.json', (_req, res) => {
     res.json(openApi());
   });
-  routes.use(express.json({ limit: '1mb' }));
+  routes.get('/layout.schema.json', (_req, res) => {
+    res.json(layoutJsonSchema());
+  });
   routes.use(
     session({
       name: 'brook.sid',
-      store: new Store({ pool: options.pool, tableName: 'sessions' }),
+      store: new Store({
+        pool,
+        tableName: 'sessions',
+        errorLog: (...said: unknown[]) => options.log.warn({ said: String(said) }, 'session store'),
+      }),
       secret: options.sessionSecret,
       resave: false,
       saveUninitialized: false,
@@ -102,22 +121,26 @@ function api(options: AppOptions): express.Router {
       },
     }),
   );
-  routes.use('/session', sessionRoutes());
+  routes.use('/session', sessionRoutes(clock));
+  // Only of somebody who is signed in is a body read, and none that could not be kept.
+  routes.use(requireActor(clock), express.json({ limit: BODY_LIMIT }), keepable);
+  routes.use('/people', peopleRoutes(clock));
+  routes.use('/vehicles', vehicleRoutes(clock), vehicleLogRoutes(clock));
+  routes.use('/plans', planRoutes());
+  routes.use('/house-rules', houseRulesRoutes());
+  routes.use('/shelf', shelfRoutes(clock));
+  routes.use('/waste', wasteRoutes(clock));
+  routes.use('/fluid', fluidRoutes());
   routes.use(
-    '/vehicles',
-    requireActor,
-    vehicleRoutes(options.clock),
-    vehicleLogRoutes(options.clock),
+    '/jobs',
+    jobRoutes(clock),
+    jobLogRoutes(clock),
+    liveRoutes({
+      news: options.news,
+      clock,
+      stillIn: async (req) => (await sessionStands(req)) && (await userOf(req, clock)) !== null,
+    }),
   );
-  routes.get('/layout.schema.json', (_req, res) => {
-    res.json(layoutJsonSchema());
-  });
-  routes.use('/plans', requireActor, planRoutes());
-  routes.use('/house-rules', requireActor, houseRulesRoutes());
-  routes.use('/shelf', requireActor, shelfRoutes(options.clock));
-  routes.use('/waste', requireActor, wasteRoutes(options.clock));
-  routes.use('/fluid', requireActor, fluidRoutes());
-  routes.use('/jobs', requireActor, jobRoutes(options.clock), jobLogRoutes(options.clock));
   routes.use((_req, _res) => {
     throw new ProblemError('not-found', 'There is nothing at this address of the API.');
   });

@@ -1,5 +1,3 @@
-import type { Seed } from '@brook/contract';
-import { readFileSync } from 'node:fs';
 import { createServer as createHttp } from 'node:http';
 import { createServer as createHttps } from 'node:https';
 import { parseArgs } from 'node:util';
@@ -8,51 +6,55 @@ import { destination, pino } from 'pino';
 import { createApp } from './app';
 import { wallClock } from './clock';
 import { connect } from './db/connect';
-import { prepareDatabase } from './db/prepare';
+import { readHandedIn, whenParentIsGone } from './handedIn';
+import { errorForLog } from './http/log';
+import { JobNews } from './live/jobNews';
+import { refuseConnection } from './problems/clientError';
 import { isEmpty, loadSeed } from './seed/load';
 
 const { values: given } = parseArgs({
   options: {
-    database: { type: 'string' },
     port: { type: 'string', default: '8080' },
     host: { type: 'string', default: '127.0.0.1' },
-    cert: { type: 'string' },
-    key: { type: 'string' },
     web: { type: 'string' },
-    'secret-file': { type: 'string' },
-    seed: { type: 'string' },
     'seed-day': { type: 'string' },
   },
 });
 
-/** Migrate, load the seed into an empty database, serve; one line on standard output when ready. */
+/** Load the seed into an empty database, serve; one line on standard output when ready. */
 async function main(): Promise<void> {
-  if (!given.database || !given['secret-file'])
-    throw new Error('--database and --secret-file are needed');
-  const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' }, destination(2));
-  const db = connect(given.database);
-  await prepareDatabase(db);
-  if (given.seed && (await isEmpty())) {
-    const day = given['seed-day'] ? new Date(given['seed-day']) : wallClock.now();
-    await loadSeed(JSON.parse(readFileSync(given.seed, 'utf8')) as Seed, day);
-  }
-  const pool = new Pool({ connectionString: given.database, max: 4 });
-  const secure = Boolean(given.cert && given.key);
+  const { database, sessionSecret, cert, key, seed } = await readHandedIn();
+  const log = pino(
+    { level: process.env.LOG_LEVEL ?? 'warn', serializers: { err: errorForLog } },
+    destination(2),
+  );
+  // Nothing but its own end ends the process: what somebody's request brought about must not take the others along.
+  process.on('uncaughtException', (error) => log.error({ err: error }, 'nobody caught this'));
+  process.on('unhandledRejection', (error) => log.error({ err: error }, 'nobody awaited this'));
+  const db = connect(database);
+  if (seed && (await isEmpty()))
+    await loadSeed(seed, given['seed-day'] ? new Date(given['seed-day']) : wallClock.now());
+  const pool = new Pool({ connectionString: database, max: 4, connectionTimeoutMillis: 5_000 });
+  // A connection that is lost while nobody uses it is no error of anybody: the next one is made when it is needed.
+  pool.on('error', (error) => log.warn({ err: error }, 'lost an idle connection'));
+  const news = new JobNews(database, log);
+  await news.start();
+  const secure = cert !== undefined && key !== undefined;
   const app = createApp({
     pool,
-    sessionSecret: readFileSync(given['secret-file'], 'utf8').trim(),
+    sessionSecret,
     clock: wallClock,
     log,
+    news,
     webDir: given.web,
     secure,
   });
-  const server = secure
-    ? createHttps({ cert: readFileSync(given.cert!), key: readFileSync(given.key!) }, app)
-    : createHttp(app);
+  const server = secure ? createHttps({ cert, key }, app) : createHttp(app);
   server.once('error', (error) => {
-    log.fatal({ err: error }, 'cannot listen');
+    log.fatal({ err: error, port: given.port }, 'cannot listen');
     process.exit(1);
   });
+  server.on('clientError', refuseConnection);
   // Longer than any proxy or client keeps a connection, so that it is never shut under a request.
   server.keepAliveTimeout = 75_000;
   server.listen(Number(given.port), given.host, () => process.stdout.write('ready\n'));
@@ -62,12 +64,14 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     server.close(
-      () => void Promise.allSettled([pool.end(), db.close()]).then(() => process.exit(0)),
+      () =>
+        void Promise.allSettled([pool.end(), db.close(), news.stop()]).then(() => process.exit(0)),
     );
     server.closeAllConnections();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+  whenParentIsGone(stop);
 }
 
 main().catch((error: unknown) => {

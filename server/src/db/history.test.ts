@@ -142,7 +142,7 @@ test('each job that was closed then says what it left inside: no part more than 
       expect(content.newMl).toBe(0);
       expect(oldMl(content)).toBeGreaterThanOrEqual(0);
     }
-  await liftInside(brook.db);
+  await brook.asOwner(liftInside);
   expect(await rows()).toEqual(before);
 });
 
@@ -185,7 +185,7 @@ test('lifting once more changes nothing', async () => {
       })
     )[0]!.n;
   const before = await count();
-  expect(await liftJobs(brook.db)).toBe(0);
+  expect(await brook.asOwner(liftJobs)).toBe(0);
   expect(await count()).toBe(before);
 });
 
@@ -197,7 +197,9 @@ test('closed jobs that were lifted stay closed: nothing goes into their log any 
          FROM job_events WHERE job_id = '${fact.id}' LIMIT 1`,
     ),
   ).rejects.toThrow(/beside it/);
-  await expect(brook.db.query('DELETE FROM job_events')).rejects.toThrow(/only be added to/);
+  await expect(brook.asOwner((db) => db.query('DELETE FROM job_events'))).rejects.toThrow(
+    /only be added to/,
+  );
 });
 
 /** What is compared of a run, as it is folded today and as it was worked out then. */

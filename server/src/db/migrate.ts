@@ -8,6 +8,9 @@ import { up as oneLog } from './migrations/005-one-log';
 import { up as matters } from './migrations/006-matters';
 import { up as inside } from './migrations/007-inside';
 import { up as foundInContainer } from './migrations/008-found-in-container';
+import { up as guarded } from './migrations/009-guarded';
+import { up as live } from './migrations/010-live';
+import { up as signIn } from './migrations/011-sign-in';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -21,6 +24,9 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '006-matters', up: ({ context }) => matters(context) },
       { name: '007-inside', up: ({ context }) => inside(context) },
       { name: '008-found-in-container', up: ({ context }) => foundInContainer(context) },
+      { name: '009-guarded', up: ({ context }) => guarded(context) },
+      { name: '010-live', up: ({ context }) => live(context) },
+      { name: '011-sign-in', up: ({ context }) => signIn(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

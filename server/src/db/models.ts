@@ -41,6 +41,19 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   declare name: string;
   declare role: Role;
   declare passwordHash: string;
+  /** When somebody left the workshop, and who said so. */
+  declare leftAt: CreationOptional<Date | null>;
+  declare leftBy: CreationOptional<string | null>;
+}
+
+/** A try to sign in, of one account from one address. */
+export class SignInTry extends Model<
+  InferAttributes<SignInTry>,
+  InferCreationAttributes<SignInTry>
+> {
+  declare id: string;
+  declare pair: string;
+  declare at: Date;
 }
 
 export class Vehicle extends Model<InferAttributes<Vehicle>, InferCreationAttributes<Vehicle>> {
@@ -285,8 +298,14 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(),
       role: text(),
       passwordHash: text(),
+      leftAt: DataTypes.DATE,
+      leftBy: DataTypes.TEXT,
     },
     { sequelize, tableName: 'users' },
+  );
+  SignInTry.init(
+    { id: key(), pair: text(), at: time() },
+    { sequelize, tableName: 'sign_in_tries' },
   );
   Vehicle.init(
     {

@@ -70,7 +70,9 @@ test('a released record is read-only, through the API and in the database itself
   await expect(Job.update({ stage: 'run' }, { where: { id: job.id } })).rejects.toThrow(
     /only be added to/,
   );
-  await expect(brook.db.query('DELETE FROM job_events')).rejects.toThrow(/only be added to/);
+  await expect(brook.asOwner((db) => db.query('DELETE FROM job_events'))).rejects.toThrow(
+    /only be added to/,
+  );
 });
 
 test('the gate lists what is missing and lets nothing past', async () => {
@@ -317,20 +319,6 @@ test('steps out of order are refused with a sentence', async () => {
     expect(res.body.detail).toMatch(/\.$/);
   }
   expect((await tech.job(job.id)).stage).toBe('fluid');
-});
-
-test('what is not JSON and what is too large are refused as problems', async () => {
-  const notJson = await tech.agent
-    .post('/api/v1/jobs')
-    .set('content-type', 'application/json')
-    .send('{')
-    .expect(422);
-  expect(notJson.body.detail).toContain('not JSON');
-  const large = await tech.agent
-    .post('/api/v1/jobs')
-    .send({ vehicleId: 'x'.repeat(1_100_000) })
-    .expect(422);
-  expect(large.body.detail).toContain('1 MB');
 });
 
 describe('the list', () => {

@@ -1,14 +1,12 @@
 import type { JobPage, JobSummary } from '@brook/contract';
 import { QueryTypes } from 'sequelize';
+import { z } from 'zod';
 import { Job } from '../db/models';
-import { ProblemError } from '../problems/kinds';
+import { moment, readCursor, writeCursor } from '../http/cursor';
 import type { Actor } from '../session/actor';
 
-interface Place {
-  readonly closed: boolean;
-  readonly openedAt: string;
-  readonly id: string;
-}
+const place = z.strictObject({ closed: z.boolean(), openedAt: moment, id: z.uuid() });
+type Place = z.output<typeof place>;
 
 interface Row {
   id: string;
@@ -29,7 +27,7 @@ export async function listJobs(
   actor: Actor,
   page: { cursor?: string | undefined; limit: number; q?: string | undefined },
 ): Promise<JobPage> {
-  const after = page.cursor === undefined ? null : readCursor(page.cursor);
+  const after = page.cursor === undefined ? null : readCursor(place, page.cursor);
   // Open and closed ones are asked for apart, so that each is one range of the index.
   const parts = after?.closed ? [true] : [false, true];
   const jobs: JobSummary[] = [];
@@ -87,28 +85,6 @@ export async function summaries(of: {
     openedAt: r.openedAt.toISOString(),
     closedAt: r.closedAt?.toISOString() ?? null,
   }));
-}
-
-const writeCursor = (place: Place): string =>
-  Buffer.from(JSON.stringify(place)).toString('base64url');
-
-function readCursor(cursor: string): Place {
-  try {
-    const place = JSON.parse(Buffer.from(cursor, 'base64url').toString()) as Place;
-    if (
-      typeof place.closed === 'boolean' &&
-      !Number.isNaN(Date.parse(place.openedAt)) &&
-      typeof place.id === 'string'
-    )
-      return place;
-  } catch {
-    // Falls through to the sentence below.
-  }
-  throw new ProblemError(
-    'invalid',
-    'This cursor was not made here; take the one that the page before gave.',
-    [{ field: 'cursor', sentence: 'cursor should be the "next" of the page before.' }],
-  );
 }
 
 /** What was typed as patterns of SQL, word by word; signs that mean something there mean themselves. */

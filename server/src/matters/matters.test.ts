@@ -284,7 +284,7 @@ describe('the database keeps the same line', () => {
       'DELETE FROM gate_answers',
       `UPDATE gate_answers SET position = 1`,
     ])
-      await expect(brook.db.query(sql)).rejects.toThrow(/only be added to/);
+      await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/only be added to/);
   });
 });
 

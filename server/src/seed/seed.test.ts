@@ -96,7 +96,7 @@ test('a database that holds something is told from an empty one, and migrating a
   try {
     expect(await isEmpty()).toBe(true);
     await loadSeed(SEED, NOW);
-    await migrate(brook.db);
+    await brook.asOwner(migrate);
     expect(await isEmpty()).toBe(false);
     await brook.signedIn();
   } finally {

@@ -1,5 +1,6 @@
 import type { Role, Session } from '@brook/contract';
 import type { Request, RequestHandler } from 'express';
+import type { Clock } from '../clock';
 import { User, Workshop } from '../db/models';
 import { ProblemError } from '../problems/kinds';
 
@@ -16,8 +17,13 @@ export interface Actor {
 declare module 'express-session' {
   interface SessionData {
     userId: string;
+    /** When the person signed in, milliseconds since 1970. */
+    signedInMs: number;
   }
 }
+
+/** A session that is used ends all the same after so many days. */
+export const GREATEST_AGE_DAYS = 7;
 
 declare global {
   // Express's own way to extend a request.
@@ -28,13 +34,38 @@ declare global {
   }
 }
 
+/** Who is signed in, or null: nobody, somebody who left, or a session that is too old. */
+export async function userOf(req: Request, clock: Clock): Promise<User | null> {
+  const { userId, signedInMs } = req.session;
+  if (!userId) return null;
+  // A session from before ages were kept counts from its first use since.
+  req.session.signedInMs = signedInMs ?? clock.now().getTime();
+  if (clock.now().getTime() - req.session.signedInMs > GREATEST_AGE_DAYS * 86_400_000) return null;
+  const user = await User.findByPk(userId);
+  return user && !user.leftAt ? user : null;
+}
+
+/** Read a session anew. @returns whether it is there still */
+export const sessionStands = (req: Request): Promise<boolean> =>
+  new Promise((resolve, reject) =>
+    req.session.reload((error?: Error) => {
+      if (!error) resolve(true);
+      else if (error.message === 'failed to load session') resolve(false);
+      else reject(error);
+    }),
+  );
+
+export const signedOut = (): ProblemError => new ProblemError('signed-out', 'Sign in to go on.');
+
 /** Let nobody past who is not signed in. */
-export const requireActor: RequestHandler = async (req, _res, next) => {
-  const user = req.session.userId ? await User.findByPk(req.session.userId) : null;
-  if (!user) throw new ProblemError('signed-out', 'Sign in to go on.');
-  req.actor = actorFor(user, req.get('brook-device'));
-  next();
-};
+export const requireActor =
+  (clock: Clock): RequestHandler =>
+  async (req, _res, next) => {
+    const user = await userOf(req, clock);
+    if (!user) throw signedOut();
+    req.actor = actorFor(user, req.get('brook-device'));
+    next();
+  };
 
 /** A device that did not name itself. */
 export const NO_DEVICE = '00000000-0000-0000-0000-000000000000';
@@ -49,7 +80,7 @@ export function actorFor(user: User, device?: string): Actor {
 
 /** The actor that `requireActor` has put there. */
 export function actorOf(req: Request): Actor {
-  if (!req.actor) throw new ProblemError('signed-out', 'Sign in to go on.');
+  if (!req.actor) throw signedOut();
   return req.actor;
 }
 

@@ -1,45 +1,55 @@
-import { signIn } from '@brook/contract';
-import { Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { changePassword, personChange, signIn } from '@brook/contract';
+import express, { Router, type Request } from 'express';
+import type { Clock } from '../clock';
 import { User } from '../db/models';
-import { parse } from '../http/parse';
+import { parse, pathId } from '../http/parse';
+import { keepable } from '../http/readable';
 import { ProblemError } from '../problems/kinds';
-import { sessionOf } from './actor';
+import { actorOf, requireActor, sessionOf, signedOut, userOf } from './actor';
 import { hashPassword, passwordMatches } from './password';
+import { endSessions, listPeople, setLeft } from './people';
+import { forgetTries, pairOf, takeTry } from './tries';
 
-/** Wrong tries that one address has in a quarter of an hour. */
-const TRIES = 20;
+/** A body of somebody who is not signed in is this small. */
+const smallBody = [express.json({ limit: '4kb' }), keepable];
 
-/** Sign in, who am I, sign out. */
-export function sessionRoutes(): Router {
+/** Sign in, who am I, change the password, sign out. */
+export function sessionRoutes(clock: Clock): Router {
   const routes = Router();
-  const limiter = rateLimit({
-    windowMs: 15 * 60_000,
-    limit: TRIES,
-    skipSuccessfulRequests: true,
-    handler: () => {
-      throw new ProblemError(
-        'too-many',
-        'Too many wrong tries from here. Wait a quarter of an hour.',
-      );
-    },
-  });
 
-  routes.post('/', limiter, async (req, res) => {
+  routes.post('/', ...smallBody, async (req, res) => {
     const { login, password } = parse(signIn, req.body);
+    const pair = pairOf(login, req.ip);
+    await takeTry(pair, clock.now());
     const user = await User.findOne({ where: { login: login.toLowerCase() } });
     const matches = await passwordMatches(user?.passwordHash ?? (await decoyHash), password);
-    if (!user || !matches) throw new ProblemError('signed-out', 'Name or password is not right.');
-    await new Promise<void>((resolve, reject) =>
-      req.session.regenerate((error) => (error ? reject(error) : resolve())),
-    );
+    if (!user || user.leftAt || !matches)
+      throw new ProblemError('signed-out', 'Name or password is not right.');
+    await forgetTries(pair);
+    await renewSession(req);
     req.session.userId = user.id;
+    req.session.signedInMs = clock.now().getTime();
     res.status(201).json(await sessionOf(user));
   });
 
   routes.get('/', async (req, res) => {
-    const user = req.session.userId ? await User.findByPk(req.session.userId) : null;
-    if (!user) throw new ProblemError('signed-out', 'Sign in to go on.');
+    const user = await userOf(req, clock);
+    if (!user) throw signedOut();
+    res.json(await sessionOf(user));
+  });
+
+  routes.put('/password', requireActor(clock), ...smallBody, async (req, res) => {
+    const given = parse(changePassword, req.body);
+    const user = await User.findByPk(actorOf(req).userId, { rejectOnEmpty: true });
+    const pair = pairOf(user.login, req.ip);
+    await takeTry(pair, clock.now());
+    if (!(await passwordMatches(user.passwordHash, given.old)))
+      throw new ProblemError('invalid', 'The password of today is another.', [
+        { field: 'old', sentence: 'The password of today is another.' },
+      ]);
+    await forgetTries(pair);
+    await user.update({ passwordHash: await hashPassword(given.new) });
+    await endSessions(user.id, { except: req.sessionID });
     res.json(await sessionOf(user));
   });
 
@@ -51,6 +61,24 @@ export function sessionRoutes(): Router {
   });
   return routes;
 }
+
+/** The people of a workshop, for its leads. */
+export function peopleRoutes(clock: Clock): Router {
+  const routes = Router();
+  routes.get('/', async (req, res) => {
+    res.json(await listPeople(actorOf(req)));
+  });
+  routes.put('/:id', async (req, res) => {
+    const { left } = parse(personChange, req.body);
+    res.json(await setLeft(actorOf(req), pathId(req), left, clock.now()));
+  });
+  return routes;
+}
+
+const renewSession = (req: Request): Promise<void> =>
+  new Promise((resolve, reject) =>
+    req.session.regenerate((error) => (error ? reject(error) : resolve())),
+  );
 
 /** Compared with when the name is unknown, so that the time taken tells nothing. */
 const decoyHash = hashPassword('nobody signs in with this');

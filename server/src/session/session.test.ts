@@ -1,6 +1,7 @@
 import request from 'supertest';
+import type { Person } from '@brook/contract';
 import { User } from '../db/models';
-import { Brook } from '../testing';
+import { Brook, NOW, type Caller } from '../testing';
 
 let brook: Brook;
 beforeAll(async () => {
@@ -55,13 +56,127 @@ test('health answers before anybody has signed in', async () => {
   await request(brook.app).get('/api/v1/health').expect(200, { status: 'ready' });
 });
 
-test('too many wrong tries are stopped, with a sentence', async () => {
-  let last = await signIn({ login: 'tech', password: 'no' });
-  for (let i = 0; i < 25 && last.status === 401; i++)
-    last = await signIn({ login: 'tech', password: 'no' });
-  expect(last.status).toBe(429);
-  expect(last.body).toMatchObject({
-    type: '/problems/too-many',
-    detail: expect.stringContaining('quarter of an hour'),
+describe('wrong tries', () => {
+  const from = (address: string, login: string, password: string) =>
+    request(brook.app)
+      .post('/api/v1/session')
+      .set('x-forwarded-for', address)
+      .send({ login, password });
+  const wrong = async (login: string, times: number) => {
+    for (let i = 0; i < times; i++) await signIn({ login, password: 'no' }).expect(401);
+  };
+  beforeEach(async () => {
+    await brook.db.query('DELETE FROM sign_in_tries');
+    brook.now = NOW;
+  });
+
+  test('ten are allowed, the eleventh is not, also with the right password, and with a sentence', async () => {
+    await wrong('tech', 10);
+    const last = await signIn({ login: 'Tech', password: 'tech-password' }).expect(429);
+    expect(last.body).toMatchObject({
+      type: '/problems/too-many',
+      detail: expect.stringContaining('quarter of an hour'),
+    });
+  });
+
+  test('they lock nobody else out, and the right word forgets them', async () => {
+    await wrong('tech', 10);
+    await wrong('lead', 9);
+    await signIn({ login: 'lead', password: 'lead-password' }).expect(201);
+    await wrong('lead', 10);
+  });
+
+  test('they stand in the database, where every server process counts them, and name nobody', async () => {
+    await wrong('tech', 3);
+    const [rows] = await brook.db.query('SELECT * FROM sign_in_tries');
+    expect(rows).toHaveLength(3);
+    expect(JSON.stringify(rows)).not.toMatch(/tech|127\.0/);
+  });
+
+  test('after a quarter of an hour they are gone', async () => {
+    await wrong('tech', 10);
+    brook.now = new Date(NOW.getTime() + 15 * 60_000 - 1);
+    await signIn({ login: 'tech', password: 'tech-password' }).expect(429);
+    brook.now = new Date(NOW.getTime() + 15 * 60_000);
+    await signIn({ login: 'tech', password: 'tech-password' }).expect(201);
+  });
+
+  test('what a request says of its own address changes nothing', async () => {
+    await wrong('tech', 10);
+    await from('10.0.0.7', 'tech', 'tech-password').expect(429);
+  });
+
+  test('made at the same moment they count each other', async () => {
+    const all = await Promise.all(
+      Array.from({ length: 16 }, () => signIn({ login: 'tech', password: 'no' })),
+    );
+    expect(all.filter((r) => r.status === 401).length).toBeLessThanOrEqual(10);
+  });
+});
+
+describe('a session', () => {
+  beforeAll(() => brook.db.query('DELETE FROM sign_in_tries'));
+  afterEach(() => (brook.now = NOW));
+
+  test('that is used every day ends after seven days all the same', async () => {
+    const caller = await brook.signedIn();
+    const at = (days: number, moreMs = 0) =>
+      (brook.now = new Date(NOW.getTime() + days * 86_400_000 + moreMs));
+    for (let day = 1; day <= 7; day++) {
+      at(day);
+      await caller.get('/session').expect(200);
+    }
+    at(7, 1);
+    await caller.get('/session').expect(401);
+    await caller.get('/jobs').expect(401);
+  });
+
+  test('ends everywhere else when the password is changed, and the old word no longer opens', async () => {
+    const [here, there] = [await brook.signedIn(), await brook.signedIn()];
+    const change = (old: string, to: string) =>
+      here.send('put', '/session/password', { old, new: to });
+    expect((await change('not it', 'a longer word')).body.faults).toEqual([
+      { field: 'old', sentence: 'The password of today is another.' },
+    ]);
+    expect((await change('tech-password', 'too short')).body.faults[0].sentence).toMatch(
+      /10 to 200/,
+    );
+    await there.get('/session').expect(200);
+    await change('tech-password', '10 letters').expect(200);
+    await here.get('/session').expect(200);
+    await there.get('/session').expect(401);
+    await signIn({ login: 'tech', password: 'tech-password' }).expect(401);
+    await signIn({ login: 'tech', password: '10 letters' }).expect(201);
+    await here.send('put', '/session/password', { old: '10 letters', new: 'tech-password' });
+  });
+});
+
+describe('a person who left', () => {
+  const personNamed = async (lead: Caller, name: string) =>
+    ((await lead.get('/people').expect(200)).body as Person[]).find((p) => p.name === name)!;
+
+  test('is out at once, comes in no more, keeps the name on the records, and may come back', async () => {
+    const [lead, tech] = [await brook.signedIn('lead'), await brook.signedIn('tech')];
+    const { id } = await personNamed(lead, 'Tech One');
+    const job = await tech.running('H 1');
+    await lead.send('put', `/people/${id}`, { left: true }).expect(200);
+    expect(await personNamed(lead, 'Tech One')).toMatchObject({
+      left: { by: 'Lead One', at: NOW.toISOString() },
+    });
+    await tech.get('/jobs').expect(401);
+    const refused = await signIn({ login: 'tech', password: 'tech-password' }).expect(401);
+    expect(refused.body.detail).toBe('Name or password is not right.');
+    expect((await lead.job(job.id)).openedBy).toBe('Tech One');
+    await lead.send('put', `/people/${id}`, { left: false }).expect(200);
+    await signIn({ login: 'tech', password: 'tech-password' }).expect(201);
+  });
+
+  test('is named by a lead, who cannot send themself away', async () => {
+    const [lead, tech] = [await brook.signedIn('lead'), await brook.signedIn('tech')];
+    const self = await personNamed(lead, 'Lead One');
+    await tech.get('/people').expect(403);
+    await tech.send('put', `/people/${self.id}`, { left: true }).expect(403);
+    await lead.send('put', `/people/${self.id}`, { left: true }).expect(409);
+    await lead.get('/session').expect(200);
   });
 });

@@ -9,12 +9,14 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { Client, Pool } from 'pg';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request, { type Agent, type Response } from 'supertest';
 import { createApp } from '../app';
 import { connect } from '../db/connect';
+import { defineModels } from '../db/models';
 import { prepareDatabase } from '../db/prepare';
+import { JobNews } from '../live/jobNews';
 import { loadSeed } from '../seed/load';
 
 export const NOW = new Date('2026-03-10T09:00:00Z');
@@ -109,19 +111,27 @@ export const fluidSeen = (more: object): FluidEntry => ({
 
 interface TestDatabase {
   readonly name: string;
+  /** As the owner of the tables, who alone changes their shape. */
   readonly url: string;
+  /** As the app, which owns nothing. */
+  readonly appUrl: string;
   readonly drop: () => Promise<unknown>;
 }
 
 /** A database of its own in the real PostgreSQL that `npm test` starts, with nothing in it or a copy of another. */
 export async function newDatabase(copyOf = 'template1'): Promise<TestDatabase> {
   const name = `t${randomUUID().replaceAll('-', '')}`;
-  await admin((client) => client.query(`CREATE DATABASE ${name} TEMPLATE ${copyOf}`));
-  const url = new URL(adminUrl());
-  url.pathname = `/${name}`;
+  const owner = urlOf('BROOK_TEST_OWNER', name);
+  await admin(async (client) => {
+    await client.query(
+      `CREATE DATABASE ${name} OWNER ${new URL(owner).username} TEMPLATE ${copyOf}`,
+    );
+    await client.query(`REVOKE TEMPORARY ON DATABASE ${name} FROM PUBLIC`);
+  });
   return {
     name,
-    url: url.href,
+    url: owner,
+    appUrl: urlOf('BROOK_TEST_APP', name),
     drop: () => admin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`)),
   };
 }
@@ -132,60 +142,105 @@ afterAll(async () => (await seeded)?.drop());
 /** The two workshops, made once in a file of tests: to copy them takes a third of the time. */
 function seededDatabase(): Promise<TestDatabase> {
   return (seeded ??= newDatabase().then(async (made) => {
-    const db = connect(made.url);
-    await prepareDatabase(db);
+    await prepare(made);
+    const db = connect(made.appUrl);
     await loadSeed(SEED, NOW);
     await db.close();
     return made;
   }));
 }
 
-/** Load a dump, packed by gzip, into an empty database. */
-async function loadDump(url: string, path: string): Promise<void> {
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  try {
-    await client.query(gunzipSync(readFileSync(path)).toString());
-  } finally {
-    await client.end();
-  }
+/** Bring it to today, as its owner. */
+async function prepare({ url }: TestDatabase): Promise<void> {
+  const db = connect(url);
+  await prepareDatabase(db);
+  await db.close();
 }
+
+/** Load a dump, packed by gzip, into an empty database. */
+const loadDump = (url: string, path: string): Promise<void> =>
+  withClient(url, (client) => client.query(gunzipSync(readFileSync(path)).toString()));
 
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
 export class Brook {
+  app!: ReturnType<typeof createApp>;
+  /** What the server's clock says. */
+  now = NOW;
+
   private constructor(
     readonly db: Sequelize,
-    readonly app: ReturnType<typeof createApp>,
     private readonly pool: Pool,
-    private readonly drop: () => Promise<unknown>,
+    private readonly news: JobNews,
+    private readonly made: TestDatabase,
   ) {}
 
   static async start(
-    options: { seed?: Seed; now?: Date; webDir?: string; dump?: string } = {},
+    options: { seed?: Seed; now?: Date; webDir?: string; dump?: string; log?: Logger } = {},
   ): Promise<Brook> {
     const asAlways = !options.dump && !options.seed && !options.now;
-    const { url, drop } = await newDatabase(asAlways ? (await seededDatabase()).name : undefined);
-    if (options.dump) await loadDump(url, options.dump);
-    const db = connect(url);
-    if (!asAlways) await prepareDatabase(db);
+    const made = await newDatabase(asAlways ? (await seededDatabase()).name : undefined);
+    if (options.dump) await loadDump(made.url, options.dump);
+    if (!asAlways) await prepare(made);
+    const db = connect(made.appUrl);
     if (!asAlways && !options.dump) await loadSeed(options.seed ?? SEED, options.now ?? NOW);
-    const pool = new Pool({ connectionString: url, max: 4 });
-    const clock = { now: () => options.now ?? NOW };
-    const app = createApp({
+    return Brook.on(db, made, options);
+  }
+
+  private static async on(
+    db: Sequelize,
+    made: TestDatabase,
+    options: { now?: Date; webDir?: string; log?: Logger },
+  ): Promise<Brook> {
+    const pool = new Pool({ connectionString: made.appUrl, max: 4 });
+    pool.on('error', () => undefined);
+    const log = options.log ?? pino({ level: 'silent' });
+    const news = new JobNews(made.appUrl, log);
+    await news.start();
+    const brook = new Brook(db, pool, news, made);
+    brook.now = options.now ?? NOW;
+    brook.app = createApp({
       pool,
+      news,
       sessionSecret: 'a secret of the tests',
-      clock,
-      log: pino({ level: 'silent' }),
+      clock: { now: () => brook.now },
+      log,
       secure: false,
       webDir: options.webDir,
     });
-    return new Brook(db, app, pool, drop);
+    return brook;
+  }
+
+  /** Another server on the same database; close it, the first one stops the rest. */
+  beside(): Promise<Brook> {
+    return Brook.on(this.db, this.made, {});
+  }
+
+  async close(): Promise<void> {
+    await this.news.stop();
+    await this.pool.end();
   }
 
   async stop(): Promise<void> {
-    await this.pool.end();
+    await this.close();
     await this.db.close();
-    await this.drop();
+    await this.made.drop();
+  }
+
+  /** Run SQL as the role that made the cluster. */
+  asAdmin(sql: string): Promise<unknown> {
+    const url = new URL(urlOf('BROOK_TEST_DATABASE', this.made.name));
+    return withClient(url.href, (client) => client.query(sql));
+  }
+
+  /** Do something as the owner of the tables. */
+  async asOwner<T>(work: (db: Sequelize) => Promise<T>): Promise<T> {
+    const db = connect(this.made.url);
+    try {
+      return await work(db);
+    } finally {
+      await db.close();
+      defineModels(this.db);
+    }
   }
 
   /** Somebody who is signed in and keeps the cookie. */
@@ -208,6 +263,13 @@ export class Caller {
     const call = this.agent[method](`/api/v1${path}`);
     if (version !== undefined) call.set('if-match', `"${version}"`);
     return call.send(body);
+  }
+
+  /** What the browser would send to say who it is. */
+  async cookie(): Promise<string> {
+    const res = await this.get('/session');
+    const set = res.headers['set-cookie'] as unknown as string[];
+    return set.map((c) => c.split(';')[0]).join('; ');
   }
 
   async vehicleId(tag: string): Promise<string> {
@@ -348,17 +410,24 @@ function expectOk(res: Response): Job {
   return res.body as Job;
 }
 
-function adminUrl(): string {
-  const url = process.env.BROOK_TEST_DATABASE;
-  if (!url)
-    throw new Error(
-      'BROOK_TEST_DATABASE is not set; "npm test -- unit" starts a PostgreSQL and sets it',
-    );
-  return url;
+/** A database as one of the roles that `npm test` makes. */
+function urlOf(
+  role: 'BROOK_TEST_DATABASE' | 'BROOK_TEST_OWNER' | 'BROOK_TEST_APP',
+  name?: string,
+): string {
+  const given = process.env[role];
+  if (!given)
+    throw new Error(`${role} is not set; "npm test -- unit" starts a PostgreSQL and sets it`);
+  const url = new URL(given);
+  if (name) url.pathname = `/${name}`;
+  return url.href;
 }
 
-async function admin(work: (client: Client) => Promise<unknown>): Promise<void> {
-  const client = new Client({ connectionString: adminUrl() });
+const admin = (work: (client: Client) => Promise<unknown>): Promise<void> =>
+  withClient(urlOf('BROOK_TEST_DATABASE'), work);
+
+async function withClient(url: string, work: (client: Client) => Promise<unknown>): Promise<void> {
+  const client = new Client({ connectionString: url });
   await client.connect();
   try {
     await work(client);

@@ -1,7 +1,6 @@
 import express, { Router } from 'express';
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { ProblemError } from '../problems/kinds';
+import { readdirSync } from 'node:fs';
+import { join, relative } from 'node:path';
 
 /**
  * Serve the built web target. Files that were compressed at build time go out
@@ -9,20 +8,14 @@ import { ProblemError } from '../problems/kinds';
  */
 export function webFiles(webDir: string): Router {
   const routes = Router();
+  const files = namesBelow(webDir);
   routes.use((req, res, next) => {
     if (req.method !== 'GET' && req.method !== 'HEAD') return next();
-    const path = decoded(req.path);
-    if (path === null)
-      return next(
-        new ProblemError(
-          'not-found',
-          'There is no such address; its % signs do not stand for letters.',
-        ),
-      );
-    const target = path === '/' || !existsSync(join(webDir, path)) ? fallback(path) : path;
+    const path = decodeURIComponent(req.path);
+    const target = files.has(path) ? path : fallback(path);
     if (!target) return next();
     const brotli = `${target}.br`;
-    if (/\bbr\b/.test(req.get('accept-encoding') ?? '') && existsSync(join(webDir, brotli))) {
+    if (/\bbr\b/.test(req.get('accept-encoding') ?? '') && files.has(brotli)) {
       res.set({ 'content-encoding': 'br', vary: 'accept-encoding' });
       req.url = brotli;
     } else {
@@ -38,13 +31,12 @@ export function webFiles(webDir: string): Router {
   return routes;
 }
 
-/** The path with its % signs read, or null when they cannot be. */
-function decoded(path: string): string | null {
-  try {
-    return decodeURIComponent(path);
-  } catch {
-    return null;
-  }
+/** The addresses of what was built. Nothing is asked of the disk by a name that came from outside: that would tell which other files there are. */
+function namesBelow(webDir: string): ReadonlySet<string> {
+  const names = readdirSync(webDir, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && !entry.name.startsWith('.'))
+    .map((entry) => `/${relative(webDir, join(entry.parentPath, entry.name))}`);
+  return new Set(names);
 }
 
 /** Any page address opens the app; a missing file is missing. */

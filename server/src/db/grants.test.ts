@@ -1,0 +1,86 @@
+import { QueryTypes } from 'sequelize';
+import { Brook, fullRun, type Caller } from '../testing';
+
+let brook: Brook;
+let tech: Caller;
+beforeAll(async () => {
+  brook = await Brook.start();
+  tech = await brook.signedIn('tech');
+});
+afterAll(() => brook.stop());
+
+const app = (sql: string) => brook.db.query(sql);
+const list = <T extends object>(sql: string) => brook.db.query<T>(sql, { type: QueryTypes.SELECT });
+
+test('the app owns nothing, and no table is forgotten: each one is used by it or is the owner’s alone', async () => {
+  const rows = await list<{ name: string; owner: string; may: boolean }>(
+    `SELECT relname AS name, pg_get_userbyid(relowner) AS owner, has_table_privilege('brook_app', oid, 'SELECT') AS may
+       FROM pg_class WHERE relnamespace = 'public'::regnamespace AND relkind IN ('r', 'v') ORDER BY relname`,
+  );
+  expect(new Set(rows.map((r) => r.owner))).toEqual(new Set(['brook_owner']));
+  expect(rows.filter((r) => !r.may).map((r) => r.name)).toEqual([
+    'job_lifts',
+    'migrations',
+    'run_events',
+  ]);
+});
+
+test.each([
+  'job_events',
+  'job_additions',
+  'vehicle_events',
+  'matter_entries',
+  'gate_answers',
+  'job_inside',
+  'hand_overs',
+])('%s can be added to and nothing else', async (table) => {
+  for (const sql of [
+    `UPDATE ${table} SET workshop_id = workshop_id`,
+    `DELETE FROM ${table}`,
+    `TRUNCATE ${table}`,
+  ])
+    await expect(app(sql)).rejects.toThrow(/permission denied|does not exist/);
+});
+
+test.each([
+  'ALTER TABLE job_events DISABLE TRIGGER ALL',
+  'DROP TRIGGER jobs_released_read_only ON jobs',
+  'DROP FUNCTION refuse_release() CASCADE',
+  'SET session_replication_role = replica',
+  'CREATE TEMP TABLE gate_answers AS SELECT * FROM gate_answers',
+  'CREATE TABLE mine (a int)',
+  `COPY (SELECT 1) TO PROGRAM 'true'`,
+  `SELECT pg_read_file('PG_VERSION')`,
+  'SET ROLE brook_owner',
+])('the app cannot: %s', async (sql) => {
+  await expect(app(sql)).rejects.toThrow();
+});
+
+test('not even the owner’s temporary tables mislead what guards a release', async () => {
+  const job = await tech.running('H 1');
+  await expect(
+    brook.asOwner((db) =>
+      db.query(`BEGIN;
+        CREATE TEMP TABLE open_matters (vehicle_id uuid, weight text);
+        CREATE TEMP TABLE gate_answers AS SELECT '${job.id}'::uuid AS job_id,
+          (SELECT max(position) FROM job_events WHERE job_id = '${job.id}') AS position, '{"verdict": "release", "reasons": []}'::jsonb AS answer;
+        UPDATE jobs SET stage = 'released' WHERE id = '${job.id}'; COMMIT`),
+    ),
+  ).rejects.toThrow(/released by the gate/);
+});
+
+test('what a closed job poured stands as it was recorded, whoever writes; what is counted later may be added', async () => {
+  const job = await tech.bled('M 1');
+  await tech.change(job, 'post', 'end', { reason: 'Customer came early.' });
+  const of = `WHERE job_id = '${job.id}'`;
+  expect(fullRun(job).length).toBeGreaterThan(0);
+  for (const sql of [
+    `UPDATE container_draws SET poured_ml = poured_ml + 1 ${of}`,
+    `UPDATE fluid_moved SET bled_ml = bled_ml + 1 ${of}`,
+    `DELETE FROM container_draws ${of}`,
+    `DELETE FROM fluid_moved ${of}`,
+    `INSERT INTO container_draws SELECT job_id, gen_random_uuid(), workshop_id, 1, 0, 0, 0 FROM container_draws ${of}`,
+  ])
+    await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/stands as it was recorded/);
+  await app(`UPDATE container_draws SET found_ml = found_ml, left_ml = left_ml ${of}`);
+});

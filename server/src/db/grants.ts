@@ -1,0 +1,44 @@
+import type { Sequelize } from 'sequelize';
+
+/** The role under which the service runs. It owns nothing. */
+export const APP_ROLE = 'brook_app';
+
+/**
+ * What the service may do with each table; whatever is not listed it may not
+ * do. Logs and answers of the gate can be read and added to, and nothing else.
+ * The record of a closed job is guarded besides by triggers, which only the
+ * owner could take off.
+ */
+const GRANTS: Readonly<Record<string, string>> = {
+  workshops: 'SELECT, INSERT, UPDATE',
+  users: 'SELECT, INSERT, UPDATE',
+  sessions: 'SELECT, INSERT, UPDATE, DELETE',
+  sign_in_tries: 'SELECT, INSERT, DELETE',
+  vehicles: 'SELECT, INSERT, UPDATE',
+  vehicle_events: 'SELECT, INSERT',
+  jobs: 'SELECT, INSERT, UPDATE',
+  job_events: 'SELECT, INSERT',
+  job_additions: 'SELECT, INSERT',
+  job_devices: 'SELECT, INSERT, UPDATE',
+  job_says: 'SELECT, INSERT, UPDATE, DELETE',
+  job_inside: 'SELECT, INSERT',
+  matter_entries: 'SELECT, INSERT',
+  open_matters: 'SELECT',
+  gate_answers: 'SELECT, INSERT',
+  containers: 'SELECT, INSERT, UPDATE',
+  container_draws: 'SELECT, INSERT, UPDATE (found_ml, left_ml), DELETE',
+  fluid_moved: 'SELECT, INSERT, UPDATE, DELETE',
+  hand_overs: 'SELECT, INSERT',
+};
+
+/** Give the service's role what it needs and take everything else from it; the owner of the tables does this after the migrations. */
+export async function grantApp(db: Sequelize): Promise<void> {
+  await db.query(`
+    REVOKE ALL ON ALL TABLES IN SCHEMA public FROM ${APP_ROLE}, PUBLIC;
+    REVOKE CREATE ON SCHEMA public FROM PUBLIC;
+    GRANT USAGE ON SCHEMA public TO ${APP_ROLE};
+    ${Object.entries(GRANTS)
+      .map(([table, may]) => `GRANT ${may} ON ${table} TO ${APP_ROLE};`)
+      .join('\n')}
+  `);
+}

@@ -1,0 +1,176 @@
+import type { LiveBeat, LiveLog } from '@brook/contract';
+import { createServer, get, type IncomingMessage, type Server } from 'node:http';
+import { QueryTypes } from 'sequelize';
+import { Brook, fullRun, NOW, type Caller } from '../testing';
+
+let brook: Brook;
+let tech: Caller;
+/** Two server processes' worth: two apps with ears of their own on one database. */
+let servers: { server: Server; port: number; stop: () => Promise<void> }[];
+beforeAll(async () => {
+  brook = await Brook.start();
+  tech = await brook.signedIn('tech');
+  servers = [];
+  for (const beside of [brook, await brook.beside()]) {
+    const server = createServer(beside.app);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const { port } = server.address() as { port: number };
+    servers.push({ server, port, stop: beside === brook ? async () => {} : () => beside.close() });
+  }
+});
+afterAll(async () => {
+  for (const { server, stop } of servers) {
+    server.closeAllConnections();
+    server.close();
+    await stop();
+  }
+  await brook.stop();
+});
+
+interface Said {
+  readonly event: string;
+  readonly data: LiveLog & LiveBeat;
+}
+
+/** An open line, and the next thing that it says of a kind. */
+class Line {
+  private text = '';
+  private readonly said: Said[] = [];
+  private wake = () => {};
+  ended = false;
+  private constructor(private readonly res: IncomingMessage) {
+    res.setEncoding('utf8').on('data', (chunk: string) => {
+      this.text += chunk;
+      for (let end; (end = this.text.indexOf('\n\n')) >= 0; this.text = this.text.slice(end + 2)) {
+        const lines = this.text.slice(0, end).split('\n');
+        const of = (name: string) =>
+          lines.find((l) => l.startsWith(`${name}: `))?.slice(name.length + 2);
+        if (of('event'))
+          this.said.push({ event: of('event')!, data: JSON.parse(of('data')!) as Said['data'] });
+      }
+      this.wake();
+    });
+    res.on('close', () => {
+      this.ended = true;
+      this.wake();
+    });
+  }
+
+  static async open(caller: Caller, at: number, path: string, headers = {}): Promise<Line> {
+    const cookie = await caller.cookie();
+    const res = await new Promise<IncomingMessage>((resolve) =>
+      get(
+        { port: servers[at]!.port, path: `/api/v1${path}`, headers: { cookie, ...headers } },
+        resolve,
+      ),
+    );
+    expect(res.statusCode).toBe(200);
+    expect(res.headers['content-type']).toContain('text/event-stream');
+    return new Line(res);
+  }
+
+  async next(event: string): Promise<Said['data']> {
+    for (;;) {
+      const i = this.said.findIndex((s) => s.event === event);
+      if (i >= 0) return this.said.splice(0, i + 1).at(-1)!.data;
+      if (this.ended) throw new Error('the line ended');
+      await new Promise<void>((resolve) => (this.wake = resolve));
+    }
+  }
+
+  async end(): Promise<void> {
+    while (!this.ended) await new Promise<void>((resolve) => (this.wake = resolve));
+  }
+
+  shut(): void {
+    this.res.destroy();
+  }
+}
+
+test('what is sent to one server is told by the other at once, each event once and in its order', async () => {
+  const job = await tech.running('M 1');
+  const run = fullRun(job).slice(0, 30);
+  const lines = await Promise.all(
+    [0, 1].map((at) => Line.open(tech, at, `/jobs/${job.id}/live?since=0`)),
+  );
+  for (const line of lines)
+    expect((await line.next('log')).events.map((e) => e.id)).toEqual(job.events.map((e) => e.id));
+  for (let i = 0; i < run.length; i += 3) await tech.say(job, run.slice(i, i + 3));
+  const whole = (await tech.job(job.id)).events.map((e) => e.id);
+  for (const line of lines) {
+    const heard = job.events.map((e) => e.id);
+    while (heard.length < whole.length) {
+      const log = await line.next('log');
+      expect(log.since).toBe(heard.length);
+      heard.push(...log.events.map((e) => e.id));
+      expect(log.position).toBe(heard.length);
+    }
+    expect(heard).toEqual(whole);
+    line.shut();
+  }
+});
+
+test('after a break the browser’s own word says how far it came; a stage that changes without an event is told', async () => {
+  const job = await tech.running('H 1');
+  const n = job.events.length;
+  const line = await Line.open(tech, 1, `/jobs/${job.id}/live?since=0`, {
+    'last-event-id': String(n - 1),
+  });
+  expect((await line.next('log')).events).toHaveLength(1);
+  await brook.db.query(`UPDATE jobs SET version = version + 1 WHERE id = '${job.id}'`);
+  expect(await line.next('log')).toMatchObject({
+    events: [],
+    position: n,
+    version: job.version + 1,
+  });
+  line.shut();
+});
+
+test('the beat tells the server’s time and which phones worked on the job, and since when none was heard of', async () => {
+  const job = await tech.running('M 1').catch(async () => (await tech.get('/jobs')).body.jobs[0]);
+  const [event] = fullRun(await tech.job(job.id), 1);
+  const device = event!.deviceId;
+  await tech.say(job, [event]);
+  const other = '22222222-2222-4222-8222-222222222222';
+  const line = await Line.open(tech, 0, `/jobs/${job.id}/live?device=${other}`);
+  const beat = await line.next('beat');
+  expect(beat.nowMs).toBe(NOW.getTime());
+  // The phone that only looks on holds nothing.
+  expect(beat.phones.map((p) => p.deviceId)).toContain(device);
+  expect(beat.phones.map((p) => p.deviceId)).not.toContain(other);
+  expect(beat.phones.find((p) => p.deviceId === device)).toMatchObject({
+    person: 'Tech One',
+    seenAtMs: NOW.getTime(),
+  });
+  line.shut();
+});
+
+test('a lost ear is there again, and what was said meanwhile is told', async () => {
+  const job = (await tech.get('/jobs')).body.jobs[0] as { id: string };
+  const line = await Line.open(tech, 1, `/jobs/${job.id}/live`);
+  await line.next('log');
+  const cut = () =>
+    brook.asAdmin(
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN brook_job' AND datname = current_database()`,
+    );
+  await cut();
+  await brook.db.query(`UPDATE jobs SET version = version + 1 WHERE id = '${job.id}'`);
+  const [row] = await brook.db.query<{ version: number }>(
+    `SELECT version FROM jobs WHERE id = '${job.id}'`,
+    { type: QueryTypes.SELECT },
+  );
+  let told = await line.next('log');
+  while (told.version < row!.version) told = await line.next('log');
+  expect(told.version).toBe(row!.version);
+  line.shut();
+});
+
+test('whose session ended hears no more, and another workshop’s job has no line', async () => {
+  const job = (await tech.get('/jobs')).body.jobs[0] as { id: string };
+  const [caller, other] = [await brook.signedIn('tech'), await brook.signedIn('other')];
+  const line = await Line.open(caller, 0, `/jobs/${job.id}/live`);
+  await line.next('beat');
+  await caller.agent.delete('/api/v1/session').expect(204);
+  await line.end();
+  await other.get(`/jobs/${job.id}/live`).expect(404);
+});

@@ -1,0 +1,62 @@
+import type { Person } from '@brook/contract';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { User } from '../db/models';
+import { ProblemError, notFound, refused } from '../problems/kinds';
+import type { Actor } from './actor';
+
+/** The people of a workshop by name, those who left among them: their names stand on its records. */
+export async function listPeople(actor: Actor): Promise<Person[]> {
+  onlyLead(actor);
+  const users = await User.findAll({
+    where: { workshopId: actor.workshopId },
+    order: ['name', 'id'],
+  });
+  return users.map(personOf);
+}
+
+/**
+ * Say that somebody left, or is back. Who left signs in no more, and every
+ * session of theirs ends at once; what they recorded stays under their name.
+ */
+export async function setLeft(actor: Actor, id: string, left: boolean, at: Date): Promise<Person> {
+  onlyLead(actor);
+  return User.sequelize!.transaction(async (transaction) => {
+    const user = await User.findOne({
+      where: { id, workshopId: actor.workshopId },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    });
+    if (!user) throw notFound('person');
+    if (left && user.id === actor.userId)
+      throw refused('You cannot mark yourself as gone; another lead does that.');
+    await user.update(
+      { leftAt: left ? at : null, leftBy: left ? actor.name : null },
+      { transaction },
+    );
+    if (left) await endSessions(user.id, { transaction });
+    return personOf(user);
+  });
+}
+
+/** End every session of a person, but for one. */
+export async function endSessions(
+  userId: string,
+  { except = '', transaction }: { except?: string; transaction?: Transaction } = {},
+): Promise<void> {
+  await User.sequelize!.query(
+    `DELETE FROM sessions WHERE sess->>'userId' = :userId AND sid <> :except`,
+    { type: QueryTypes.DELETE, replacements: { userId, except }, transaction },
+  );
+}
+
+function onlyLead(actor: Actor): void {
+  if (actor.role !== 'lead')
+    throw new ProblemError('forbidden', 'Only a lead keeps the list of people.');
+}
+
+const personOf = ({ id, name, role, leftAt, leftBy }: User): Person => ({
+  id,
+  name,
+  role,
+  left: leftAt && leftBy ? { at: leftAt.toISOString(), by: leftBy } : null,
+});
