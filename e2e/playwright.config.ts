@@ -22,7 +22,13 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['line'], ['json', { outputFile: '../.test/browser.json' }]],
-  use: { baseURL: process.env.BROOK_URL, launchOptions: LAUNCH, trace: 'off' },
+  // What a page keeps of the app would stand between the tests and the server; offline.spec.ts lets it.
+  use: {
+    serviceWorkers: 'block',
+    baseURL: process.env.BROOK_URL,
+    launchOptions: LAUNCH,
+    trace: 'off',
+  },
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
     // Forms, words and the run are the same on every width; what a second column changes is looked at again.

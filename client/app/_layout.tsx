@@ -2,6 +2,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot, usePathname } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { queryClient } from '../data/queryClient';
+import { keepApp } from '../data/serviceWorker';
 import { SessionGate } from '../session/SessionGate';
 import { Boundary } from '../ui/Boundary';
 import { FigureSheet } from '../ui/FigureSheet';
@@ -10,6 +11,7 @@ import { SlowNotice } from '../ui/SlowNotice';
 import { installTheme } from '../ui/theme';
 
 installTheme();
+keepApp();
 
 export default function Layout() {
   return (

@@ -1,9 +1,11 @@
 import { api, ApiProblem, Offline, slowness } from './api';
 import { deviceId } from './device';
+import { touch, whenBack } from './touch';
 
 const answerWith = (status: number, body: unknown) => {
   globalThis.fetch = jest.fn(async () => ({
     status,
+    headers: new Headers({ 'brook-now': '1' }),
     ok: status < 400,
     json: async () => body,
   })) as unknown as typeof fetch;
@@ -23,14 +25,15 @@ test('a refusal carries its sentence and the sentence of each field', async () =
 
 test('an answer that is not a problem document still gives a sentence', async () => {
   globalThis.fetch = jest.fn(async () => ({
-    status: 502,
+    status: 500,
+    headers: new Headers(),
     ok: false,
     json: async () => {
       throw new SyntaxError('not JSON');
     },
   })) as unknown as typeof fetch;
   const error = await api('/jobs').catch((e: unknown) => e);
-  expect((error as Error).message).toBe('The server answered 502.');
+  expect((error as Error).message).toBe('The server answered 500.');
   expect((error as ApiProblem).faults).toEqual([]);
   expect(new ApiProblem(500, 'No.').faults).toEqual([]);
 });
@@ -40,6 +43,31 @@ test('no connection is told apart from a refusal', async () => {
     throw new TypeError('failed to fetch');
   }) as unknown as typeof fetch;
   await expect(api('/jobs')).rejects.toBeInstanceOf(Offline);
+});
+
+test.each([502, 503, 504])('%i is no reception by another name', async (status) => {
+  answerWith(status, { detail: 'The database is not there just now.' });
+  await expect(api('/jobs')).rejects.toBeInstanceOf(Offline);
+});
+
+test('since when nothing was reached is known until anything answers, also by a refusal', async () => {
+  answerWith(200, {});
+  await api('/jobs');
+  expect(touch.outSinceMs()).toBeNull();
+  const back = jest.fn();
+  const stop = whenBack(back);
+  answerWith(503, {});
+  await api('/jobs').catch(() => undefined);
+  const since = touch.outSinceMs();
+  expect(since).toBeGreaterThan(0);
+  await api('/jobs').catch(() => undefined);
+  expect(touch.outSinceMs()).toBe(since);
+  expect(back).not.toHaveBeenCalled();
+  answerWith(404, {});
+  await api('/jobs').catch(() => undefined);
+  expect(touch.outSinceMs()).toBeNull();
+  expect(back).toHaveBeenCalledTimes(1);
+  stop();
 });
 
 test('a change names the version that was seen', async () => {
@@ -90,7 +118,11 @@ describe('a server that hangs', () => {
     globalThis.fetch = jest.fn(
       (_path: string, { signal }: RequestInit) =>
         new Promise((resolve, reject) => {
-          setTimeout(() => resolve({ status: 200, ok: true, json: async () => 'late' }), ms);
+          setTimeout(
+            () =>
+              resolve({ status: 200, headers: new Headers(), ok: true, json: async () => 'late' }),
+            ms,
+          );
           signal!.addEventListener('abort', () => reject(new Error('aborted')));
         }),
     ) as unknown as typeof fetch;

@@ -1,5 +1,7 @@
 import type { FieldFault, Problem } from '@brook/contract';
+import { heardTime } from './clock';
 import { deviceId } from './device';
+import { heard, missed } from './touch';
 
 /** A refusal by the server, with one sentence for a person and the fields at fault. */
 export class ApiProblem extends Error {
@@ -73,6 +75,7 @@ export async function api<T>(
   }, SLOW_AFTER_MS);
   const abort = new AbortController();
   const end = setTimeout(() => abort.abort(), GIVE_UP_AFTER_MS);
+  const sentMs = Date.now();
   try {
     response = await fetch(`/api/v1${path}`, {
       method,
@@ -81,13 +84,21 @@ export async function api<T>(
       credentials: 'same-origin',
       signal: abort.signal,
     });
+    heardTime(Number(response.headers.get('brook-now')), sentMs, Date.now());
   } catch {
+    missed();
     throw new Offline();
   } finally {
     clearTimeout(watch);
     clearTimeout(end);
     if (late) countSlow(-1);
   }
+  // The server or what stands before it says that the record cannot be reached: that is no reception by another name.
+  if ([502, 503, 504].includes(response.status)) {
+    missed();
+    throw new Offline();
+  }
+  heard();
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;

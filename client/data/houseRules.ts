@@ -2,13 +2,14 @@ import type { HouseRulesRecord } from '@brook/contract';
 import type { HouseRules } from '@brook/core/rules';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './api';
+import { apiKept } from './apiKept';
 import { forgetShelf } from './shelf';
 
 /** What the workshop decided for itself. */
 export function useHouseRules() {
   return useQuery({
     queryKey: ['house-rules'],
-    queryFn: () => api<HouseRulesRecord>('/house-rules'),
+    queryFn: () => apiKept<HouseRulesRecord>('/house-rules'),
   });
 }
 

@@ -1,6 +1,7 @@
 import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ApiProblem } from './api';
+import { apiKept } from './apiKept';
 import { keepLaterJob, wasOvertaken } from './laterJob';
 
 const key = (id: string) => ['job', id] as const;
@@ -9,7 +10,7 @@ const key = (id: string) => ['job', id] as const;
 export function useJob(id: string) {
   return useQuery({
     queryKey: key(id),
-    queryFn: () => api<Job>(`/jobs/${id}`),
+    queryFn: () => apiKept<Job>(`/jobs/${id}`),
     structuralSharing: keepLaterJob,
   });
 }

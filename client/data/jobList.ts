@@ -1,6 +1,7 @@
 import type { JobPage } from '@brook/contract';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { api } from './api';
+import { apiKept } from './apiKept';
 
 /**
  * The workshop's jobs, page by page.
@@ -13,7 +14,7 @@ export function useJobList(words = '') {
     queryKey: q === '' ? ['jobs'] : ['jobs', q],
     placeholderData: keepPreviousData,
     queryFn: ({ pageParam }) =>
-      api<JobPage>(
+      (pageParam || q !== '' ? api : apiKept)<JobPage>(
         `/jobs?limit=30${q === '' ? '' : `&q=${encodeURIComponent(q)}`}${pageParam ? `&cursor=${pageParam}` : ''}`,
       ),
     initialPageParam: null as string | null,

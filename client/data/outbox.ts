@@ -1,6 +1,6 @@
 import type { EventBase } from '@brook/core/run';
 import type { PhoneHappening } from '@brook/core/log';
-import { get, update } from 'idb-keyval';
+import { entries, get, update } from 'idb-keyval';
 
 /** An event as this phone says it. */
 export type PhoneEvent = EventBase & PhoneHappening;
@@ -27,7 +27,8 @@ interface FirstOutbox {
 }
 
 const EMPTY: Outbox = { version: 2, lastSeq: 0, waiting: [], refused: [] };
-const key = (jobId: string) => `outbox:${jobId}`;
+const PREFIX = 'outbox:';
+const key = (jobId: string) => `${PREFIX}${jobId}`;
 
 /** Whatever was kept, in the shape of today; what cannot be read is set aside under another name and nothing of it is lost. */
 function lifted(kept: Outbox | FirstOutbox | undefined): Outbox {
@@ -49,8 +50,26 @@ export async function outboxOf(jobId: string): Promise<Outbox> {
   return lifted(await get<Outbox | FirstOutbox>(key(jobId)));
 }
 
-function change(jobId: string, by: (before: Outbox) => Outbox): Promise<void> {
-  return update<Outbox | FirstOutbox>(key(jobId), (before) => by(lifted(before)));
+/** Jobs of which something waits on this phone. */
+export async function waitingJobs(): Promise<string[]> {
+  const all = await entries<string, Outbox | FirstOutbox>();
+  return all.flatMap(([name, box]) =>
+    name.startsWith(PREFIX) && lifted(box).waiting.length > 0 ? [name.slice(PREFIX.length)] : [],
+  );
+}
+
+const listeners = new Map<string, Set<() => void>>();
+
+/** Hear when what this phone keeps of a job changed. @returns how to stop */
+export function onOutbox(jobId: string, hear: () => void): () => void {
+  const known = listeners.get(jobId) ?? new Set();
+  listeners.set(jobId, known.add(hear));
+  return () => known.delete(hear);
+}
+
+async function change(jobId: string, by: (before: Outbox) => Outbox): Promise<void> {
+  await update<Outbox | FirstOutbox>(key(jobId), (before) => by(lifted(before)));
+  for (const hear of listeners.get(jobId) ?? []) hear();
 }
 
 /**

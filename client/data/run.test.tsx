@@ -6,12 +6,16 @@ import type { ReactNode } from 'react';
 import { api, ApiProblem, Offline } from './api';
 import type { PhoneEvent } from './outbox';
 import { useRun } from './run';
+import { keepSending } from './sender';
 
 // The phone's store, without its database.
 const mockStore = new Map<string, unknown>();
 let mockFull = false;
 jest.mock('idb-keyval', () => ({
-  get: async (key: string) => mockStore.get(key),
+  createStore: () => 'answers',
+  get: async (key: string, store?: string) => (store ? undefined : mockStore.get(key)),
+  set: async () => undefined,
+  entries: async (store?: string) => (store ? [] : [...mockStore]),
   update: async (key: string, by: (before: unknown) => unknown) => {
     if (mockFull) throw new Error('QuotaExceededError');
     mockStore.set(key, by(mockStore.get(key)));
@@ -64,6 +68,8 @@ async function answers(path: string, options?: object): Promise<unknown> {
 }
 
 let client: QueryClient;
+let stopSending = () => {};
+afterEach(() => stopSending());
 function live(...events: object[]) {
   log = job(...events).events;
   client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
@@ -71,6 +77,7 @@ function live(...events: object[]) {
   const wrapper = ({ children }: { readonly children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
+  stopSending = keepSending(client);
   return renderHook(() => useRun(client.getQueryData<Job>(['job', 'job'])!, plan), { wrapper });
 }
 type Live = ReturnType<typeof live>['result'];

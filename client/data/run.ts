@@ -1,23 +1,23 @@
-import type { Appended, Job } from '@brook/contract';
+import type { Job } from '@brook/contract';
 import { isPhoneEvent, type JobEvent, type JobState, type PhoneHappening } from '@brook/core/log';
 import type { Plan } from '@brook/core/plan';
 import type { EventBase, Kept, RunState } from '@brook/core/run';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { api, ApiProblem } from './api';
+import { nowMs } from './clock';
 import { deviceId } from './device';
 import { FollowedJob, logOf } from './jobFold';
-import { forgetLists } from './job';
 import {
   drop,
   enqueue,
+  onOutbox,
   outboxOf,
-  settle,
   type Outbox,
   type PhoneEvent,
   type RefusedEvent,
 } from './outbox';
+import { couldNotKeep, sendWaiting, useLink, type LinkState } from './sender';
 import { useSession } from './session';
 
 export interface LiveRun {
@@ -28,7 +28,7 @@ export interface LiveRun {
   readonly waiting: number;
   /** What the server refused of this phone; it stops nothing behind it. */
   readonly refused: readonly RefusedEvent[];
-  readonly link: 'up' | 'down' | 'refused';
+  readonly link: LinkState['link'];
   /** Why nothing is sent, in a sentence. */
   readonly refusal: string | null;
   /** Whether what waits on this phone has been read; before that nothing may be counted. */
@@ -46,54 +46,48 @@ export interface LiveRun {
   readonly sayAgain: (refused: RefusedEvent) => void;
 }
 
-const RETRY_MS = 3_000;
-const BATCH = 500;
-
 /** The run of a job as this phone knows it: the server's log, then what still waits here. */
 export function useRun(job: Job, accepted: Plan): LiveRun {
   const person = useSession().data?.user.name ?? '';
   const [box, setBox] = useState<Outbox | null>(null);
-  const [link, setLink] = useState<LiveRun['link']>('up');
-  const [refusal, setRefusal] = useState<string | null>(null);
   const [undoAsked, setUndoAsked] = useState<Kept<JobEvent> | null>(null);
   const state = useJobState(job, box, person);
 
-  const keep = useCallback(async () => setBox(await outboxOf(job.id)), [job.id]);
-  const flush = useSender(job.id, keep, setLink, setRefusal);
+  const client = useQueryClient();
+  const { link, refusal } = useLink(job.id);
 
   useEffect(() => {
     let here = true;
-    void outboxOf(job.id).then((kept) => {
-      if (!here) return;
-      setBox(kept);
-      void flush();
-    });
-    const again = () => void flush();
-    const timer = setInterval(again, RETRY_MS);
-    window.addEventListener('online', again);
+    const read = () =>
+      outboxOf(job.id).then((kept) => {
+        if (here) setBox(kept);
+      });
+    const stop = onOutbox(job.id, () => void read());
+    void read().then(() => sendWaiting(client, job.id));
     return () => {
       here = false;
-      clearInterval(timer);
-      window.removeEventListener('online', again);
+      stop();
     };
-  }, [job.id, flush]);
+  }, [job.id, client]);
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
   const planId = state.run?.plan.id ?? accepted.id;
   const say = useCallback(
     (happening: PhoneHappening) => {
-      const base = { id: uuid(), deviceId: deviceId(), atMs: Date.now(), planId };
+      const base = { id: uuid(), deviceId: deviceId(), atMs: nowMs(), planId };
       enqueue(job.id, seqFloor, (deviceSeq) => ({ ...base, deviceSeq, ...happening }))
         .then((after) => {
           setBox(after);
-          afterPaint(() => void flush());
+          afterPaint(() => void sendWaiting(client, job.id));
         })
-        .catch(() => {
-          setLink('refused');
-          setRefusal('This phone cannot keep the tap. Free some storage, then tap again.');
-        });
+        .catch(() =>
+          couldNotKeep(
+            job.id,
+            'This phone cannot keep the tap. Free some storage, then tap again.',
+          ),
+        );
     },
-    [job.id, seqFloor, planId, flush],
+    [job.id, seqFloor, planId, client],
   );
   const undo = useCallback(() => {
     const { own, other } = lastToUndo(state);
@@ -107,10 +101,7 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
     },
     [say, undoAsked],
   );
-  const dropRefused = useCallback(
-    (eventId: string) => void drop(job.id, eventId).then(keep),
-    [job.id, keep],
-  );
+  const dropRefused = useCallback((eventId: string) => void drop(job.id, eventId), [job.id]);
   const sayAgain = useCallback(
     ({ event }: RefusedEvent) => {
       void drop(job.id, event.id).then(() => say(happeningOf(event)));
@@ -149,78 +140,6 @@ function useJobState(job: Job, box: Outbox | null, person: string): JobState {
     const waiting = (box?.waiting ?? []).filter((e) => !known.has(e.id));
     return followed.after([...server, ...waiting.map((e) => ({ ...e, person }))]);
   }, [followed, server, box, person]);
-}
-
-/** Sends what waits, a batch at a time, and takes up what the server answers. */
-function useSender(
-  jobId: string,
-  keep: () => Promise<void>,
-  setLink: (link: LiveRun['link']) => void,
-  setRefusal: (sentence: string | null) => void,
-): () => Promise<void> {
-  const client = useQueryClient();
-  const sending = useRef(false);
-  return useCallback(async () => {
-    if (sending.current) return;
-    sending.current = true;
-    try {
-      for (;;) {
-        const { waiting } = await outboxOf(jobId);
-        if (waiting.length === 0) break;
-        const since = client.getQueryData<Job>(['job', jobId])?.events.length ?? 0;
-        const answer = await api<Appended>(`/jobs/${jobId}/events`, {
-          method: 'POST',
-          body: {
-            events: waiting.slice(0, BATCH),
-            lowestWaiting: waiting[0]!.deviceSeq,
-            since,
-          },
-        });
-        takeUp(client, jobId, since, answer);
-        await settle(jobId, ...sorted(answer));
-        await keep();
-        setLink('up');
-        setRefusal(null);
-      }
-    } catch (error) {
-      setLink(error instanceof ApiProblem ? 'refused' : 'down');
-      setRefusal(error instanceof ApiProblem ? error.message : null);
-    } finally {
-      sending.current = false;
-    }
-  }, [client, jobId, keep, setLink, setRefusal]);
-}
-
-/** Put what the log holds behind what was known into the job that is shown. */
-function takeUp(
-  client: ReturnType<typeof useQueryClient>,
-  jobId: string,
-  since: number,
-  answer: Appended,
-): void {
-  const key = ['job', jobId];
-  const known = client.getQueryData<Job>(key);
-  if (!known) return;
-  const moved = known.stage !== answer.stage || known.drive.state !== answer.drive.state;
-  client.setQueryData<Job>(key, {
-    ...known,
-    events: [...known.events.slice(0, since), ...answer.events],
-    version: answer.version,
-    drive: answer.drive,
-    vehicleDrive: answer.drive.state,
-  });
-  if (!moved) return;
-  if (known.stage !== answer.stage) void client.invalidateQueries({ queryKey: key });
-  forgetLists(client);
-}
-
-/** What became of each event: taken, or refused with its sentence. */
-function sorted({ answers }: Appended): [ReadonlySet<string>, ReadonlyMap<string, string>] {
-  const taken = answers.flatMap((a) => (a.id && a.result !== 'refused' ? [a.id] : []));
-  const refused = answers.flatMap((a): [string, string][] =>
-    a.id && a.result === 'refused' ? [[a.id, a.sentence ?? 'The server refused it.']] : [],
-  );
-  return [new Set(taken), new Map(refused)];
 }
 
 /** The last event in effect that may be taken back: of this phone, and of another one. */

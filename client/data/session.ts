@@ -1,12 +1,14 @@
 import type { Session, SignIn } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './api';
+import { apiKept } from './apiKept';
+import { forgetAnswers } from './keptAnswers';
 
 /** Who is signed in; fails with status 401 when nobody is. */
 export function useSession() {
   return useQuery({
     queryKey: ['session'],
-    queryFn: () => api<Session>('/session'),
+    queryFn: () => apiKept<Session>('/session'),
     staleTime: 60_000,
   });
 }
@@ -15,7 +17,11 @@ export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (entry: SignIn) => api<Session>('/session', { method: 'POST', body: entry }),
-    onSuccess: (session) => client.setQueryData(['session'], session),
+    onSuccess: (session) => {
+      client.setQueryData(['session'], session);
+      // What somebody else looked at on this phone is theirs.
+      void forgetAnswers();
+    },
   });
 }
 
@@ -23,6 +29,9 @@ export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => api<void>('/session', { method: 'DELETE' }),
-    onSuccess: () => client.clear(),
+    onSuccess: () => {
+      client.clear();
+      void forgetAnswers();
+    },
   });
 }

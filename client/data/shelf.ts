@@ -1,10 +1,11 @@
 import type { Container, NewContainers, Recall, Shelf, Waste } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from './api';
+import { apiKept } from './apiKept';
 
 /** The shelf of this moment. */
 export function useShelf() {
-  return useQuery({ queryKey: ['shelf'], queryFn: () => api<Shelf>('/shelf') });
+  return useQuery({ queryKey: ['shelf'], queryFn: () => apiKept<Shelf>('/shelf') });
 }
 
 export function useAddContainers() {

@@ -11,14 +11,22 @@ import type { VehicleHappening } from '@brook/core/log';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 as uuid } from 'uuid';
 import { api } from './api';
+import { apiKept } from './apiKept';
+import { nowMs } from './clock';
 import { deviceId } from './device';
 
 export function useVehicles() {
-  return useQuery({ queryKey: ['vehicles'], queryFn: () => api<VehicleSummary[]>('/vehicles') });
+  return useQuery({
+    queryKey: ['vehicles'],
+    queryFn: () => apiKept<VehicleSummary[]>('/vehicles'),
+  });
 }
 
 export function useVehicle(id: string) {
-  return useQuery({ queryKey: ['vehicle', id], queryFn: () => api<Vehicle>(`/vehicles/${id}`) });
+  return useQuery({
+    queryKey: ['vehicle', id],
+    queryFn: () => apiKept<Vehicle>(`/vehicles/${id}`),
+  });
 }
 
 export function useAddVehicle() {
@@ -55,7 +63,7 @@ export function useSayOfVehicle(vehicleId: string) {
         id: uuid(),
         deviceId: deviceId(),
         deviceSeq: 1,
-        atMs: Date.now(),
+        atMs: nowMs(),
         planId: null,
         ...said,
       };

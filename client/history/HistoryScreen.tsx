@@ -6,6 +6,7 @@ import { intervalFor } from '@brook/core/rules';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { nowMs as presentMs } from '../data/clock';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
 import { ForecastRow } from '../fluid/GoodUntil';
 import { JobsLink } from '../jobs/JobHead';
@@ -45,7 +46,7 @@ function History({
   readonly history: VehicleHistory;
 }) {
   const wide = useWideScreen();
-  const [nowMs] = useState(() => Date.now());
+  const [nowMs] = useState(presentMs);
   const told = useMemo(
     () =>
       fluidHistory({

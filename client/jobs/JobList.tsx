@@ -1,9 +1,10 @@
 import type { JobSummary } from '@brook/contract';
 import { isClosed, NEXT_WORDS } from '@brook/core/job';
 import { Link, router } from 'expo-router';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJobList } from '../data/jobList';
+import { takeNewVersion } from '../data/serviceWorker';
 import { useSession, useSignOut } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
@@ -25,6 +26,7 @@ const SEARCHED_FROM = 8;
 /** Every job of the workshop, where each stands and what is next. */
 export function JobList() {
   usePageTitle('Jobs');
+  useEffect(() => void takeNewVersion(), []);
   const [query, setQuery] = useState('');
   const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } =
     useJobList(useDeferredValue(query));

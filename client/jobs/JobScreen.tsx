@@ -14,6 +14,7 @@ import { Way } from '../ui/Way';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Desk } from './Desk';
 import { useJobPages, type JobAddress } from './jobAddress';
+import { LinkStrip } from './LinkStrip';
 import type { StepProps } from './step';
 
 /** Titles of the pages that a step opens. */
@@ -32,6 +33,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
 export function JobScreen({ id }: { readonly id: string }) {
   return (
     <Desk current={id}>
+      <LinkStrip id={id} />
       <JobStep id={id} />
     </Desk>
   );

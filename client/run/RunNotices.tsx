@@ -77,15 +77,13 @@ function Refused({
   );
 }
 
-/** Whether what was tapped has reached the server. */
+/** Why nothing is sent, where the server or this phone refuses it. */
 function LinkState({ run }: { readonly run: LiveRun }) {
-  if (run.link === 'up') return null;
+  if (run.link !== 'refused') return null;
   return (
     <View role="status" style={styles.notice}>
       <Words size="small" strong>
-        {run.link === 'down'
-          ? `No connection: ${run.waiting} kept on this phone, sent by itself later.`
-          : run.refusal}
+        {run.refusal}
       </Words>
     </View>
   );

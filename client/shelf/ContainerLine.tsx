@@ -4,6 +4,7 @@ import { PRACTICE, sourceWords } from '@brook/core/figure';
 import { ADMIT_WORDS, REST_HOURS } from '@brook/core/shelf';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { nowMs } from '../data/clock';
 import { useContainerAct } from '../data/shelf';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -194,7 +195,7 @@ function stateWords(c: Container): string {
 
 /** When a container that has travelled may be used. */
 function restsUntil(restedHours: number): string {
-  const until = new Date(Date.now() + (REST_HOURS - restedHours) * 3_600_000).toISOString();
+  const until = new Date(nowMs() + (REST_HOURS - restedHours) * 3_600_000).toISOString();
   return `${shortDate(until) === 'today' ? '' : 'tomorrow, '}${clockTime(until)}`;
 }
 

@@ -1,5 +1,6 @@
 // Everything behind the first page, as one part that is fetched after it: what
 // two pages share would otherwise go into what every first load brings.
+export { workInBackground } from '../data/background';
 export { Intake } from '../intake/Intake';
 export { JobScreen } from '../jobs/JobScreen';
 export { NewVehicle } from '../vehicles/NewVehicle';

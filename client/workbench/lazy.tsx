@@ -1,10 +1,17 @@
 import { usePathname } from 'expo-router';
 import { lazy, Suspense, useState, type ComponentType } from 'react';
 import { Boundary } from '../ui/Boundary';
+import { queryClient } from '../data/queryClient';
 import { Loading } from '../ui/States';
 
-const load = () => import('./index');
-type All = Awaited<ReturnType<typeof load>>;
+type All = typeof import('./index');
+
+/** The workbench, and with it what goes on in the background from then on. */
+async function load(): Promise<All> {
+  const all = await import('./index');
+  all.workInBackground(queryClient);
+  return all;
+}
 
 /** Fetch the workbench while the first page is looked at, so that it is here when the connection is not. */
 export function fetchWorkbench(): void {

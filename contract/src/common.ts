@@ -40,8 +40,16 @@ export const counter = (what: string, least: number) => {
 };
 
 /** Where a page goes on: the "next" of the page before. */
-export const cursor = z.string('cursor should be the "next" of the page before.').max(300).optional();
+export const cursor = z
+  .string('cursor should be the "next" of the page before.')
+  .max(300)
+  .optional();
 
 const PAGE = 'limit should be 1 to 100.';
 /** How many a page holds. */
-export const pageLimit = z.coerce.number({ error: PAGE }).int(PAGE).min(1, PAGE).max(100, PAGE).default(30);
+export const pageLimit = z.coerce
+  .number({ error: PAGE })
+  .int(PAGE)
+  .min(1, PAGE)
+  .max(100, PAGE)
+  .default(30);

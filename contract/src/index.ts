@@ -18,6 +18,7 @@ export {
   liveLog,
   livePhone,
   liveQuery,
+  putAway,
   type LiveBeat,
   type LiveLog,
   type LivePhone,

@@ -180,7 +180,9 @@ export const eventBatch = z.strictObject({
     .min(1, BATCH)
     .max(500, BATCH)
     .describe('Each a JobEvent, answered by itself'),
-  lowestWaiting: counter('lowestWaiting', 1).describe('Lowest number that still waits on this device: whatever is below is settled'),
+  lowestWaiting: counter('lowestWaiting', 1).describe(
+    'Lowest number that still waits on this device: whatever is below is settled',
+  ),
   since: counter('since', 0).describe('Position in the log up to which this device knows it'),
 });
 

@@ -1,6 +1,6 @@
 import { JOB_STAGES } from '@brook/core/job';
 import { z } from 'zod';
-import { id } from './common';
+import { counter, id } from './common';
 import { keptEvent } from './jobEvent';
 import { driveState } from './vehicle';
 
@@ -33,6 +33,13 @@ export const livePhone = z.object({
   deviceId: id,
   person: z.string(),
   seenAtMs: z.number().int().describe('When it was last heard of, by the server’s clock'),
+  holds: z
+    .number()
+    .int()
+    .nullable()
+    .describe(
+      'How many events it said it still holds when it was put away; null while it is in use, or where it said nothing',
+    ),
 });
 export type LivePhone = z.infer<typeof livePhone>;
 
@@ -42,3 +49,8 @@ export const liveBeat = z.object({
   phones: z.array(livePhone),
 });
 export type LiveBeat = z.infer<typeof liveBeat>;
+
+/** A phone is put away, or turns to something else. */
+export const putAway = z.strictObject({
+  holds: counter('holds', 0).describe('How many events of this job wait on it'),
+});

@@ -12,7 +12,7 @@ import { jobPage } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { problem } from './problem';
-import { liveBeat, liveLog } from './live';
+import { liveBeat, liveLog, putAway } from './live';
 import { changePassword, person, personChange, session, signIn } from './session';
 import {
   container,
@@ -56,6 +56,7 @@ const SCHEMAS = {
   Appended: appended,
   LiveLog: liveLog,
   LiveBeat: liveBeat,
+  PutAway: putAway,
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
   ConditionRequest: conditionRequest,
@@ -313,6 +314,13 @@ export const OPERATIONS: readonly Operation[] = [
     does: 'The log as it grows: server-sent events "log" (LiveLog) and "beat" (LiveBeat); ?since, ?device',
     gives: 'LiveLog',
     streams: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/away',
+    does: 'A phone is put away: others are told how much it holds',
+    takes: 'PutAway',
+    status: 204,
   },
   {
     method: 'put',

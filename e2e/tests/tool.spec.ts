@@ -1,9 +1,11 @@
 import { expect, test, type Page } from '@playwright/test';
+import { ownClock } from '../support/ownClock';
 import { Workshop } from '../support/workshop';
 
 /** A van whose modulator was changed, before its tool cycle. */
 async function atTheTool(page: Page) {
   await page.clock.install();
+  await ownClock(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.atTool(
     await workshop.vehicle('van-four-channel', 'right', 'Van with a new modulator'),

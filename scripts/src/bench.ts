@@ -21,7 +21,7 @@ import { launchChromium } from './setup/browser';
 import { freePort, secretFile, startCluster, type Database } from './setup/cluster';
 import { ROOT } from './setup/paths';
 import { startServer, stopServer } from './setup/server';
-import { buildWeb, exportWeb } from './setup/web';
+import { buildWeb, compress, exportWeb } from './setup/web';
 
 const DIR = join(ROOT, '.test', 'bench');
 const undo: (() => unknown)[] = [];
@@ -47,9 +47,10 @@ async function run(): Promise<void> {
   report(fluidVerdict());
   report(fluidVapour());
 
-  const web = buildWeb();
+  const web = await buildWeb();
   const bareWeb = join(DIR, 'bare');
   exportWeb(join(ROOT, 'scripts', 'bare'), bareWeb);
+  compress(bareWeb);
   const cluster = await startCluster({ dir: join(DIR, 'data'), throwaway: true });
   undo.push(() => cluster.stop());
   const app = await serve(cluster.database('demo'), web, DEMO);

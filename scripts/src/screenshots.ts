@@ -144,7 +144,7 @@ const ALL: readonly Picture[] = [
 rmSync(DIR, { recursive: true, force: true });
 mkdirSync(DIR, { recursive: true });
 mkdirSync(PICTURES, { recursive: true });
-const web = buildWeb();
+const web = await buildWeb();
 const cluster = await startCluster({ dir: join(DIR, 'data'), throwaway: true });
 try {
   const port = await freePort();

@@ -41,7 +41,7 @@ const givenUp = (sentence: string) => {
   process.stderr.write(`${sentence}\n`);
   void stop(1);
 };
-const web = buildWeb();
+const web = await buildWeb();
 cluster = await startCluster({ dir: dataDir, fresh: options.fresh, givenUp });
 secretFile(join(dataDir, 'session-secret'));
 const seed = join(dataDir, 'demo.json');

@@ -119,7 +119,7 @@ function unit({ admin, owner, app }: Database): Count {
 async function browser(database: Database): Promise<Count> {
   say('── browser tests');
   const chromium = chromiumProgram();
-  const web = buildWeb();
+  const web = await buildWeb();
   const port = await freePort();
   const seed = join(TEST_DIR, 'demo.json');
   writeFileSync(seed, JSON.stringify(DEMO));

@@ -45,6 +45,7 @@ describe('one workshop cannot see or touch another’s', () => {
     DriveResult: { result: 'good' },
     EndJob: { reason: 'Not mine' },
     PersonChange: { left: true },
+    PutAway: { holds: 0 },
     MoveJob: { vehicleId: '00000000-0000-4000-8000-000000000000' },
     MakerEntry: { grades: ['DOT 4'] },
     Layout: templateById('hatchback-diagonal')!.build('left'),

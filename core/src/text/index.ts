@@ -1,1 +1,2 @@
 export { capital, lowerFirst } from './capital';
+export { counted } from './counted';

@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, extname, join, relative } from 'node:path';
+import { generateSW } from 'workbox-build';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { ROOT, WEB_DIST } from './paths';
 import { giveUp, say } from './say';
@@ -37,7 +38,7 @@ const FONTS = [
 ];
 
 /** Build the web target when its sources changed since the last build. @returns its folder */
-export function buildWeb(): string {
+export async function buildWeb(): Promise<string> {
   const stamp = join(WEB_DIST, '.sources');
   const sources = fingerprint();
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === sources) return WEB_DIST;
@@ -45,11 +46,13 @@ export function buildWeb(): string {
   copyFonts();
   rmSync(WEB_DIST, { recursive: true, force: true });
   exportWeb(join(ROOT, 'client'), WEB_DIST);
+  await addServiceWorker(WEB_DIST);
+  compress(WEB_DIST);
   writeFileSync(stamp, sources);
   return WEB_DIST;
 }
 
-/** Run Expo's export of one app and compress what it made. */
+/** Run Expo's export of one app. */
 export function exportWeb(appDir: string, outDir: string): void {
   const done = spawnSync(
     'npx',
@@ -63,11 +66,29 @@ export function exportWeb(appDir: string, outDir: string): void {
   );
   if (done.status !== 0)
     giveUp(`The web target could not be built.\n${done.stdout}\n${done.stderr}`);
-  compress(outDir);
+}
+
+/** The whole app is kept on the phone, and any of its pages opens from there; what the API answers is not. A new version waits until the page lets it take over. */
+async function addServiceWorker(dir: string): Promise<void> {
+  const { warnings } = await generateSW({
+    globDirectory: dir,
+    globPatterns: ['**/*.{html,js,css,svg,woff2,png,ico,json}'],
+    swDest: join(dir, 'sw.js'),
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    maximumFileSizeToCacheInBytes: 4_000_000,
+    // Names with a hash in them need no revision.
+    dontCacheBustURLsMatching: /-[0-9a-f]{16,}\./,
+    clientsClaim: true,
+    skipWaiting: false,
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+  });
+  if (warnings.length > 0) giveUp(`The service worker is not whole.\n${warnings.join('\n')}`);
 }
 
 /** Brotli at its best level beside each text file: the server sends these as they are. */
-function compress(dir: string): void {
+export function compress(dir: string): void {
   for (const file of filesBelow(dir)) {
     if (!['.js', '.css', '.html', '.svg', '.json'].includes(extname(file))) continue;
     const text = readFileSync(file);

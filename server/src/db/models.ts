@@ -137,6 +137,8 @@ export class JobDevice extends Model<
   declare person: string;
   declare lowestWaiting: number;
   declare highestSeq: number;
+  /** How many events it said it still holds when it was put away; null while it is in use. */
+  declare holds: CreationOptional<number | null>;
   declare seenAt: Date;
 }
 
@@ -376,6 +378,7 @@ export function defineModels(sequelize: Sequelize): void {
       person: text(),
       lowestWaiting: whole(),
       highestSeq: whole(),
+      holds: DataTypes.INTEGER,
       seenAt: time(),
     },
     { sequelize, tableName: 'job_devices' },

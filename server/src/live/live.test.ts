@@ -142,7 +142,20 @@ test('the beat tells the server’s time and which phones worked on the job, and
     person: 'Tech One',
     seenAtMs: NOW.getTime(),
   });
+  const away = (holds: number) =>
+    tech.agent.post(`/api/v1/jobs/${job.id}/away`).set('brook-device', device).send({ holds });
+  await away(3).expect(204);
+  const holds = async () =>
+    (await line.next('beat')).phones.find((p) => p.deviceId === device)!.holds;
+  expect(beat.phones.find((p) => p.deviceId === device)!.holds).toBeNull();
+  expect(await holds()).toBe(3);
   line.shut();
+  // In use again, nobody knows.
+  const back = await Line.open(tech, 1, `/jobs/${job.id}/live?device=${device}`);
+  await back.next('beat');
+  const told = (await back.next('beat')).phones.find((p) => p.deviceId === device)!.holds;
+  expect(told).toBeNull();
+  back.shut();
 });
 
 test('a lost ear is there again, and what was said meanwhile is told', async () => {

@@ -1,4 +1,4 @@
-import { liveQuery, type LiveBeat, type LiveLog } from '@brook/contract';
+import { liveQuery, putAway, type LiveBeat, type LiveLog } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
 import { Op } from 'sequelize';
 import type { Clock } from '../clock';
@@ -24,18 +24,28 @@ export interface LiveOptions {
 /** What happens on a job, as it happens: server-sent events. */
 export function liveRoutes(options: LiveOptions): Router {
   const routes = Router();
+  routes.post('/:id/away', async (req, res) => {
+    const { holds } = parse(putAway, req.body);
+    const [actor, jobId] = [actorOf(req), pathId(req)];
+    await mustBeOurs(actor, jobId);
+    if (actor.deviceId !== NO_DEVICE) await heardOf(actor, jobId, options.clock.now(), holds);
+    res.status(204).end();
+  });
   routes.get('/:id/live', async (req, res) => {
     const { since, device } = parse(liveQuery, req.query);
     const actor = { ...actorOf(req), ...(device ? { deviceId: device } : {}) };
     const jobId = pathId(req);
-    if ((await Job.count({ where: { id: jobId, workshopId: actor.workshopId } })) === 0)
-      throw notFound('job');
+    await mustBeOurs(actor, jobId);
     // After a break the browser says by itself how far it came.
     const last = Number(req.get('last-event-id'));
     const from = Number.isSafeInteger(last) && last > 0 ? Math.max(last, since) : since;
     await new LiveLine(options, req, res, actor, jobId, from).open();
   });
   return routes;
+}
+
+async function mustBeOurs({ workshopId }: Actor, id: string): Promise<void> {
+  if ((await Job.count({ where: { id, workshopId } })) === 0) throw notFound('job');
 }
 
 /** One open line to one phone. */

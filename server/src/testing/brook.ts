@@ -121,7 +121,7 @@ interface TestDatabase {
 /** A database of its own in the real PostgreSQL that `npm test` starts, with nothing in it or a copy of another. */
 export async function newDatabase(copyOf = 'template1'): Promise<TestDatabase> {
   const name = `t${randomUUID().replaceAll('-', '')}`;
-  const owner = urlOf('BROOK_TEST_OWNER', name);
+  const owner = urlOf('owner', name);
   await admin(async (client) => {
     await client.query(
       `CREATE DATABASE ${name} OWNER ${new URL(owner).username} TEMPLATE ${copyOf}`,
@@ -131,7 +131,7 @@ export async function newDatabase(copyOf = 'template1'): Promise<TestDatabase> {
   return {
     name,
     url: owner,
-    appUrl: urlOf('BROOK_TEST_APP', name),
+    appUrl: urlOf('app', name),
     drop: () => admin((client) => client.query(`DROP DATABASE ${name} WITH (FORCE)`)),
   };
 }
@@ -228,7 +228,7 @@ export class Brook {
 
   /** Run SQL as the role that made the cluster. */
   asAdmin(sql: string): Promise<unknown> {
-    const url = new URL(urlOf('BROOK_TEST_DATABASE', this.made.name));
+    const url = new URL(urlOf('admin', this.made.name));
     return withClient(url.href, (client) => client.query(sql));
   }
 
@@ -411,20 +411,23 @@ function expectOk(res: Response): Job {
 }
 
 /** A database as one of the roles that `npm test` makes. */
-function urlOf(
-  role: 'BROOK_TEST_DATABASE' | 'BROOK_TEST_OWNER' | 'BROOK_TEST_APP',
-  name?: string,
-): string {
-  const given = process.env[role];
+function urlOf(role: 'admin' | 'owner' | 'app', name?: string): string {
+  const given = {
+    admin: process.env.BROOK_TEST_DATABASE,
+    owner: process.env.BROOK_TEST_OWNER,
+    app: process.env.BROOK_TEST_APP,
+  }[role];
   if (!given)
-    throw new Error(`${role} is not set; "npm test -- unit" starts a PostgreSQL and sets it`);
+    throw new Error(
+      'BROOK_TEST_DATABASE, BROOK_TEST_OWNER and BROOK_TEST_APP are not set; "npm test -- unit" starts a PostgreSQL and sets them',
+    );
   const url = new URL(given);
   if (name) url.pathname = `/${name}`;
   return url.href;
 }
 
 const admin = (work: (client: Client) => Promise<unknown>): Promise<void> =>
-  withClient(urlOf('BROOK_TEST_DATABASE'), work);
+  withClient(urlOf('admin'), work);
 
 async function withClient(url: string, work: (client: Client) => Promise<unknown>): Promise<void> {
   const client = new Client({ connectionString: url });

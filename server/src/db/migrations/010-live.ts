@@ -7,6 +7,7 @@ import type { QueryInterface } from 'sequelize';
  */
 export async function up({ sequelize }: QueryInterface): Promise<void> {
   await sequelize.query(`
+    ALTER TABLE job_devices ADD COLUMN holds integer;
     CREATE FUNCTION tell_log() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
     BEGIN
       PERFORM pg_notify('brook_job', job_id || ' ' || max(position)) FROM added GROUP BY job_id;

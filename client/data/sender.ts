@@ -1,0 +1,108 @@
+import type { Appended, Job } from '@brook/contract';
+import type { useQueryClient } from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
+import { api, ApiProblem } from './api';
+import { keepAnswer } from './keptAnswers';
+import { outboxOf, settle, waitingJobs } from './outbox';
+import { takeUp } from './takeUp';
+
+type Client = ReturnType<typeof useQueryClient>;
+
+/** How sending goes for one job. */
+export interface LinkState {
+  readonly link: 'up' | 'down' | 'refused';
+  /** Why nothing is sent, in a sentence. */
+  readonly refusal: string | null;
+}
+
+const UP: LinkState = { link: 'up', refusal: null };
+const BATCH = 500;
+const RETRY_MS = 3_000;
+
+const links = new Map<string, LinkState>();
+const sending = new Map<string, Promise<void>>();
+const listeners = new Set<() => void>();
+
+function setLink(jobId: string, state: LinkState): void {
+  const before = links.get(jobId) ?? UP;
+  if (before.link === state.link && before.refusal === state.refusal) return;
+  links.set(jobId, state);
+  for (const listener of listeners) listener();
+}
+
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** How sending goes for a job, for whoever shows it. */
+export function useLink(jobId: string): LinkState {
+  const state = () => links.get(jobId) ?? UP;
+  return useSyncExternalStore(subscribe, state, state);
+}
+
+/** This phone could not even keep something. */
+export function couldNotKeep(jobId: string, refusal: string): void {
+  setLink(jobId, { link: 'refused', refusal });
+}
+
+/** Send what waits for a job, a batch at a time in its order, and take up what the server answers. One at a time for each job. */
+export function sendWaiting(client: Client, jobId: string): Promise<void> {
+  const before = sending.get(jobId);
+  if (before) return before;
+  const work = send(client, jobId).finally(() => sending.delete(jobId));
+  sending.set(jobId, work);
+  return work;
+}
+
+async function send(client: Client, jobId: string): Promise<void> {
+  try {
+    for (;;) {
+      const { waiting } = await outboxOf(jobId);
+      if (waiting.length === 0) break;
+      const key = ['job', jobId];
+      const since = client.getQueryData<Job>(key)?.events.length ?? 0;
+      const answer = await api<Appended>(`/jobs/${jobId}/events`, {
+        method: 'POST',
+        body: { events: waiting.slice(0, BATCH), lowestWaiting: waiting[0]!.deviceSeq, since },
+      });
+      takeUp(client, jobId, since, answer);
+      // Kept before it is taken out of the outbox: at no moment is a tap on neither shelf.
+      const known = client.getQueryData<Job>(key);
+      if (known) await keepAnswer(`/jobs/${jobId}`, known);
+      await settle(jobId, ...sorted(answer));
+    }
+    setLink(jobId, UP);
+  } catch (error) {
+    setLink(
+      jobId,
+      error instanceof ApiProblem
+        ? { link: 'refused', refusal: error.message }
+        : { link: 'down', refusal: null },
+    );
+  }
+}
+
+/** What became of each event: taken, or refused with its sentence. */
+function sorted({ answers }: Appended): [ReadonlySet<string>, ReadonlyMap<string, string>] {
+  const taken = answers.flatMap((a) => (a.id && a.result !== 'refused' ? [a.id] : []));
+  const refused = answers.flatMap((a): [string, string][] =>
+    a.id && a.result === 'refused' ? [[a.id, a.sentence ?? 'The server refused it.']] : [],
+  );
+  return [new Set(taken), new Map(refused)];
+}
+
+/** Send whatever waits on this phone, of any job, now and again while the app is open. @returns how to stop */
+export function keepSending(client: Client): () => void {
+  const all = async () => {
+    for (const jobId of await waitingJobs()) await sendWaiting(client, jobId);
+  };
+  const again = () => void all().catch(() => undefined);
+  again();
+  const timer = setInterval(again, RETRY_MS);
+  window.addEventListener('online', again);
+  return () => {
+    clearInterval(timer);
+    window.removeEventListener('online', again);
+  };
+}

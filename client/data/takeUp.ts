@@ -1,0 +1,49 @@
+import type { Appended, Job } from '@brook/contract';
+import type { useQueryClient } from '@tanstack/react-query';
+import { forgetLists } from './job';
+
+/** What the server told of a job's log: events behind a position, and how the job stands. */
+export type Told = Pick<Appended, 'events' | 'stage' | 'version' | 'drive'>;
+
+/**
+ * A job with what was told behind a position put in. The log only grows and the
+ * version never falls: what tells less than is known changes nothing.
+ *
+ * @returns null where events between what is known and what was told are missing
+ */
+export function withTold(known: Job, since: number, told: Told): Job | null {
+  if (since > known.events.length) return null;
+  const longer = since + told.events.length > known.events.length;
+  if (!longer && told.version <= known.version) return known;
+  return {
+    ...known,
+    events: longer ? [...known.events.slice(0, since), ...told.events] : known.events,
+    ...(told.version >= known.version
+      ? { version: told.version, drive: told.drive, vehicleDrive: told.drive.state }
+      : {}),
+  };
+}
+
+/** Put what was told into the job that is shown, and fetch what it does not tell. */
+export function takeUp(
+  client: ReturnType<typeof useQueryClient>,
+  jobId: string,
+  since: number,
+  told: Told,
+): void {
+  const key = ['job', jobId];
+  const known = client.getQueryData<Job>(key);
+  if (!known) return;
+  const taken = withTold(known, since, told);
+  if (taken === null) {
+    void client.invalidateQueries({ queryKey: key });
+    return;
+  }
+  if (taken !== known) client.setQueryData<Job>(key, taken);
+  const stage = told.version >= known.version && known.stage !== told.stage;
+  const drive = taken.drive.state !== known.drive.state;
+  // What a job says besides its log changed: plan, containers, what was recorded.
+  const beyond = told.version > known.version && told.events.some((e) => e.deviceSeq === 0);
+  if (stage || beyond) void client.invalidateQueries({ queryKey: key });
+  if (stage || drive) forgetLists(client);
+}

@@ -1,0 +1,82 @@
+import { isClosed } from '@brook/core/job';
+import type { LivePhone } from '@brook/contract';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { nowMs } from '../data/clock';
+import { deviceId } from '../data/device';
+import { useJob } from '../data/job';
+import { useLive } from '../data/live';
+import { inJob } from '../data/serviceWorker';
+import { onOutbox, outboxOf } from '../data/outbox';
+import { touch } from '../data/touch';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+import { linkWords } from './linkWords';
+
+/** Where what was tapped stands: on this phone, with the workshop, or on another phone that nobody heard of since. Always to be seen on a job. */
+export function LinkStrip({ id }: { readonly id: string }) {
+  const stage = useJob(id).data?.stage;
+  const open = stage !== undefined && !isClosed(stage);
+  const { inTouch, phones } = useLive(id, open);
+  const waiting = useWaiting(id);
+  useEffect(inJob, []);
+  const outSinceMs = useSyncExternalStore(touch.subscribe, touch.outSinceMs, touch.outSinceMs);
+  const now = useSlowNow();
+  if (stage === undefined || (!open && waiting === 0)) return null;
+  const { words, calm } = linkWords({
+    waiting,
+    inTouch,
+    outSinceMs,
+    others: others(phones),
+    nowMs: now,
+  });
+  return (
+    <View role="status" style={[styles.strip, calm ? null : styles.loud]}>
+      <Words size="small" strong={!calm} tone={calm ? 'softWords' : 'words'}>
+        {words}
+      </Words>
+    </View>
+  );
+}
+
+const others = (phones: readonly LivePhone[]): readonly LivePhone[] =>
+  phones.filter((p) => p.deviceId !== deviceId());
+
+/** How many events of a job wait on this phone. */
+function useWaiting(jobId: string): number {
+  const [waiting, setWaiting] = useState(0);
+  useEffect(() => {
+    let here = true;
+    const read = () =>
+      void outboxOf(jobId).then((box) => {
+        if (here) setWaiting(box.waiting.length);
+      });
+    read();
+    const stop = onOutbox(jobId, read);
+    return () => {
+      here = false;
+      stop();
+    };
+  }, [jobId]);
+  return waiting;
+}
+
+/** The present moment, anew every ten seconds. */
+function useSlowNow(): number {
+  const [now, setNow] = useState(nowMs);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(nowMs()), 10_000);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
+
+const styles = StyleSheet.create({
+  strip: {
+    paddingHorizontal: SPACE.medium,
+    borderBottomWidth: 1,
+    borderBottomColor: colour.hairline,
+    backgroundColor: colour.ground,
+  },
+  loud: { backgroundColor: colour.well, borderBottomColor: colour.edge },
+});

@@ -1,0 +1,41 @@
+import { linkWords, type LinkFacts } from './linkWords';
+
+const AT = Date.UTC(2026, 2, 10, 9, 0, 0);
+const phone = (seenAgoMs: number, holds: number | null = null) => ({
+  deviceId: 'x',
+  person: 'Brek',
+  seenAtMs: AT - seenAgoMs,
+  holds,
+});
+const say = (more: Partial<LinkFacts>) =>
+  linkWords({ waiting: 0, inTouch: true, outSinceMs: null, others: [], nowMs: AT, ...more });
+
+test('where everything is with the workshop, that is said calmly', () => {
+  expect(say({})).toEqual({ words: 'All with the workshop', calm: true });
+});
+
+test('what waits here is counted, and said with since when there is no connection', () => {
+  expect(say({ waiting: 1 })).toEqual({ words: '1 tap kept on this phone', calm: false });
+  expect(say({ waiting: 5, outSinceMs: AT, inTouch: false }).words).toBe(
+    '5 taps kept on this phone · no connection since 09:00',
+  );
+});
+
+test('a line that is lost while the server answers says what may be missing', () => {
+  expect(say({ inTouch: false })).toEqual({
+    words: 'All with the workshop · others’ taps not seen just now',
+    calm: false,
+  });
+});
+
+test('another phone: in touch, silent for more than half a minute, put away with and without taps', () => {
+  expect(say({ others: [phone(30_000)] }).calm).toBe(true);
+  expect(say({ others: [phone(30_001)] })).toEqual({
+    words: 'All with the workshop · Brek’s phone may hold more, last heard of 08:59',
+    calm: false,
+  });
+  expect(say({ others: [phone(3_600_000, 0)] }).calm).toBe(true);
+  expect(say({ others: [phone(3_600_000, 1)] }).words).toBe(
+    'All with the workshop · Brek’s phone holds 1 tap',
+  );
+});
