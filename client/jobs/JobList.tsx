@@ -5,20 +5,18 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useJobList } from '../data/jobList';
 import { takeNewVersion } from '../data/serviceWorker';
-import { useSession, useSignOut } from '../data/session';
+import { useSession } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
-import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Field } from '../ui/Field';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
-import { Sheet } from '../ui/Sheet';
 import { Failed, Loading, NothingFound } from '../ui/States';
 import { Words } from '../ui/Words';
 import { dayWords } from '../ui/dayWords';
-import { chooseLight, colour, presentLight, SPACE } from '../ui/theme';
+import { colour, SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
+import { ThisPhone } from './ThisPhone';
 
 /** Below this many the list is looked through, not searched. */
 const SEARCHED_FROM = 8;
@@ -140,48 +138,8 @@ function Menu() {
       <MenuItem word="Shelf" onPress={() => router.push('/shelf')} />
       <MenuItem word="Rules" onPress={() => router.push('/rules')} />
       <MenuItem word="More" onPress={() => setMore(true)} />
-      {more ? <MoreSheet onClose={() => setMore(false)} /> : null}
+      {more ? <ThisPhone onClose={() => setMore(false)} /> : null}
     </View>
-  );
-}
-
-const LIGHTS = [
-  { value: 'sun', label: 'Light' },
-  { value: 'pit', label: 'Dark' },
-] as const;
-
-/** Who is signed in on this phone, how it is lit, and the way out. */
-function MoreSheet({ onClose }: { readonly onClose: () => void }) {
-  const signOut = useSignOut();
-  const session = useSession().data;
-  const [light, setLight] = useState(presentLight);
-  return (
-    <Sheet
-      label="This phone"
-      onClose={onClose}
-      bar={
-        <View style={styles.grow}>
-          <Button label="Close" onPress={onClose} />
-        </View>
-      }
-    >
-      <Words size="head" heading={2}>
-        {session?.user.name ?? 'This phone'}
-      </Words>
-      <Choice
-        question="Screen"
-        options={LIGHTS}
-        chosen={light}
-        onChoose={(now) => {
-          chooseLight(now);
-          setLight(now);
-        }}
-      />
-      <Button
-        label="Sign out"
-        onPress={() => signOut.mutate(undefined, { onSuccess: () => router.replace('/sign-in') })}
-      />
-    </Sheet>
   );
 }
 

@@ -75,7 +75,7 @@ export function PartStage({ stage, ...rest }: PartStageProps) {
       stage={stage}
       action={
         <ActionBar
-          label={faults.length > 0 ? 'It does not fit: put that down' : 'It fits: put that down'}
+          label={faults.length > 0 ? 'It does not fit: record it' : 'It fits: record it'}
           waitsFor={
             open
               ? `Compare: ${lowerFirst(open.label)}`

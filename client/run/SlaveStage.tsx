@@ -41,7 +41,7 @@ export function SlaveStage({ stage, ...rest }: SlaveStageProps) {
       stage={stage}
       action={
         <ActionBar
-          label={waitsFor === null && !passes ? 'It does not pass: put that down' : 'Put this down'}
+          label={waitsFor === null && !passes ? 'It does not pass: record it' : 'Record it'}
           waitsFor={waitsFor}
           side={undoOf(rest.run)}
           onPress={() => rest.run.say({ kind: 'slave tested', stageId: stage.id, mm, reverse })}

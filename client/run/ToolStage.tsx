@@ -175,7 +175,7 @@ function CheckByHand({ run, put, about, frame }: Common & { readonly about: Reac
       : null;
   return frame(
     <ActionBar
-      label="Put this down"
+      label="Record it"
       waitsFor={waitsFor}
       onPress={() => check && put(check)}
       side={undoOf(run)}

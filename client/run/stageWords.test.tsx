@@ -48,10 +48,10 @@ describe('a clutch on screen', () => {
 
   // 1/8 in of rod travel with the slave held: common practice, no source.
   test.each([
-    ['3.1', 'Put this down', 3.1],
-    ['3,1', 'Put this down', 3.1],
-    ['3.2', 'It does not pass: put that down', 3.2],
-    ['300', 'It does not pass: put that down', 300],
+    ['3.1', 'Record it', 3.1],
+    ['3,1', 'Record it', 3.1],
+    ['3.2', 'It does not pass: record it', 3.2],
+    ['300', 'It does not pass: record it', 300],
   ])('%s mm: "%s"', (typed, words, mm) => {
     measure(typed);
     expect(action().textContent).toBe(words);
@@ -95,20 +95,20 @@ describe('a new part on screen', () => {
 
   test('what agrees in everything fits, and goes down as it was found', () => {
     compared();
-    expect(action().textContent).toBe('It fits: put that down');
+    expect(action().textContent).toBe('It fits: record it');
     expect(say).toHaveBeenCalledWith(fits);
   });
 
   test('one millimetre too much does not fit', () => {
     const piston = { newPart: 55, oldPart: 54, maker: null };
     compared({ found: { ...fits.found, piston } });
-    expect(action().textContent).toBe('It does not fit: put that down');
+    expect(action().textContent).toBe('It does not fit: record it');
     expect(screen.getByText(/The old one differs/)).toBeTruthy();
   });
 
   test('the maker decides against the old one, and the guess decides nothing', () => {
     compared({ found: { ...fits.found, piston: { newPart: 57, oldPart: 54, maker: 57 } } });
-    expect(action().textContent).toBe('It fits: put that down');
+    expect(action().textContent).toBe('It fits: record it');
     expect(screen.getByText(/by the maker; the old one had 54 mm/)).toBeTruthy();
   });
 
@@ -121,7 +121,7 @@ describe('a new part on screen', () => {
   test('a piece that is left over does not fit', () => {
     const [first, ...others] = fits.pieces;
     compared({ pieces: [{ ...first!, state: 'left over' }, ...others] });
-    expect(action().textContent).toBe('It does not fit: put that down');
+    expect(action().textContent).toBe('It does not fit: record it');
   });
 
   test('what nobody compared or counted is asked for, and nothing fits before', () => {

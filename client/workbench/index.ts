@@ -12,4 +12,6 @@ export { RecallScreen } from '../shelf/RecallScreen';
 export { HouseRulesScreen } from '../rules/HouseRulesScreen';
 export { HistoryScreen } from '../history/HistoryScreen';
 export { LayoutScreen } from '../layout/LayoutScreen';
+export { PasswordScreen } from '../session/PasswordScreen';
+export { PeopleScreen } from '../session/PeopleScreen';
 export { DescentScreen } from '../descent/DescentScreen';

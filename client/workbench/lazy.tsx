@@ -54,3 +54,5 @@ export const HouseRulesScreen = part((all) => all.HouseRulesScreen, 'the house r
 export const HistoryScreen = part((all) => all.HistoryScreen, 'the history');
 export const DescentScreen = part((all) => all.DescentScreen, 'the descent');
 export const LayoutScreen = part((all) => all.LayoutScreen, 'the layout');
+export const PasswordScreen = part((all) => all.PasswordScreen, 'the password');
+export const PeopleScreen = part((all) => all.PeopleScreen, 'the people');

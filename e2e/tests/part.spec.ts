@@ -40,7 +40,7 @@ test('a caliper of another size is refused before anything is filled; the right 
   await next(page).click();
   await sideBySide(page);
   await measured(page, 'Piston diameter', 'new part').fill('54,0');
-  await page.getByRole('button', { name: 'It fits: put that down' }).click();
+  await page.getByRole('button', { name: 'It fits: record it' }).click();
   await expect(page.getByText('Fill to MAX with new, rested fluid').first()).toBeVisible();
   await expect
     .poll(
@@ -80,7 +80,7 @@ test('a new master of another bore than the layout guesses, and the same as the 
   for (const whose of ['new part', 'old part'])
     for (const chamber of ['primary chamber', 'secondary chamber'])
       await measured(page, `Bore, ${chamber}`, whose).fill('22,2');
-  await page.getByRole('button', { name: 'It fits: put that down' }).click();
+  await page.getByRole('button', { name: 'It fits: record it' }).click();
   await expect(page.getByText('Another size than was planned with').first()).toBeVisible();
   await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
   await expect(page.getByText(/bore 22.2 mm, before 20.6 mm/).first()).toBeVisible();
@@ -149,12 +149,12 @@ test('a clutch is proved by what is measured: too much travel of the rod leads b
   await expect(page.getByRole('heading', { name: /Prove the clutch/ })).toBeVisible();
   await expect(next(page)).toBeDisabled();
   await page.getByRole('textbox', { name: 'Travel of the master’s rod' }).fill('6');
-  await page.getByRole('button', { name: 'It does not pass: put that down' }).click();
+  await page.getByRole('button', { name: 'It does not pass: record it' }).click();
   await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
   await expect(page.getByText('Then, from here')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('textbox', { name: 'Travel of the master’s rod' }).fill('2,5');
-  await page.getByRole('button', { name: 'Put this down' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
   await expect
     .poll(async () => (await workshop.get(job.id)).events.at(-1))
     .toMatchObject({ kind: 'slave tested', mm: 2.5 });

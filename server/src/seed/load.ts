@@ -22,6 +22,7 @@ import {
   setTestDrive,
 } from '../jobs/service';
 import { usualChoices } from '../plans/planFor';
+import { heardOf } from '../live/phones';
 import { takeBatch } from '../log/batch';
 import { mattersBefore } from '../log/drive';
 import { jobStateOf } from '../log/stored';
@@ -204,6 +205,9 @@ async function say(actor: Actor, id: string, events: readonly JobEvent[], at: Da
   const { answers } = await takeBatch(actor, id, batch, at);
   const refused = answers.find((a) => a.result === 'refused');
   if (refused) throw new RangeError(`the seed says what is refused: ${refused.sentence}`);
+  // The phone of the seed was put away when everything had arrived.
+  for (const deviceId of new Set(events.map((e) => e.deviceId)))
+    await heardOf({ ...actor, deviceId }, id, at, 0);
 }
 
 /** What the run moved by its count, out of the containers that were picked for it. */

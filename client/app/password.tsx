@@ -1,0 +1,5 @@
+import { PasswordScreen } from '../workbench/lazy';
+
+export default function PasswordRoute() {
+  return <PasswordScreen />;
+}

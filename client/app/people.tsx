@@ -1,0 +1,5 @@
+import { PeopleScreen } from '../workbench/lazy';
+
+export default function PeopleRoute() {
+  return <PeopleScreen />;
+}

@@ -1,0 +1,86 @@
+import { DEMO, DEMO_SIGN_IN } from '@brook/demo';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { freePort, runSql, secretFile, startCluster, type Cluster } from './cluster';
+import { postgresPrograms } from './debian';
+import { backUp, DATABASE, restore } from './dump';
+import { prepareDatabase, serve, stopServer } from './server';
+
+const dir = mkdtempSync(join(tmpdir(), 'brook-dump-'));
+const file = join(dir, 'backup');
+// The demo's workshop with a few of its jobs.
+const [skerrow] = DEMO.workshops;
+const SEED = { workshops: [{ ...skerrow!, jobs: skerrow!.jobs!.slice(0, 4), handOvers: [] }] };
+const clusters: Cluster[] = [];
+afterAll(() => {
+  for (const cluster of clusters) cluster.stop();
+  rmSync(dir, { recursive: true });
+});
+
+async function machine(name: string): Promise<Cluster> {
+  const cluster = await startCluster({ dir: join(dir, name), throwaway: true });
+  clusters.push(cluster);
+  return cluster;
+}
+
+/** What the app answers of everything, on the database of a cluster. */
+async function answers(cluster: Cluster): Promise<unknown> {
+  const secret = join(dir, 'secret');
+  secretFile(secret);
+  const seed = join(dir, 'seed.json');
+  writeFileSync(seed, JSON.stringify(SEED));
+  const port = await freePort();
+  const database = cluster.database(DATABASE);
+  const server = await serve({ database, secretFile: secret, port, seed });
+  try {
+    const api = `http://127.0.0.1:${port}/api/v1`;
+    const signedIn = await fetch(`${api}/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(DEMO_SIGN_IN),
+    });
+    const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
+    const get = async (path: string) =>
+      (await (await fetch(api + path, { headers: { cookie } })).json()) as never;
+    const list = await get('/jobs');
+    const { jobs } = list as { jobs: { id: string; vehicleId: string }[] };
+    expect(jobs.length).toBeGreaterThan(0);
+    return {
+      list,
+      jobs: await Promise.all(jobs.map((j) => get(`/jobs/${j.id}`))),
+      vehicles: await get('/vehicles'),
+      history: await Promise.all(jobs.map((j) => get(`/vehicles/${j.vehicleId}/history`))),
+      shelf: await get('/shelf'),
+      waste: await get('/waste'),
+      rules: await get('/house-rules'),
+    };
+  } finally {
+    await stopServer(server);
+  }
+}
+
+test('what was backed up is answered the same from an empty machine, and only an empty one takes it', async () => {
+  const first = await machine('first');
+  await prepareDatabase(first.database(DATABASE));
+  const before = await answers(first);
+  backUp(first.database(DATABASE), file);
+  expect(statSync(file).mode & 0o077).toBe(0);
+
+  const second = await machine('second');
+  await expect(restore(second, join(dir, 'nothing'))).rejects.toThrow(/There is no file/);
+  await restore(second, file);
+  // Who was signed in then is not now.
+  const { owner } = second.database(DATABASE);
+  expect(runSql(postgresPrograms(), owner, 'SELECT count(*) FROM sessions')).toBe('0');
+  expect(await answers(second)).toEqual(before);
+  await expect(restore(second, file)).rejects.toThrow(/holds a record already/);
+});
+
+test('a file that is no backup changes nothing', async () => {
+  const third = await machine('third');
+  const broken = join(dir, 'broken');
+  writeFileSync(broken, readFileSync(file).subarray(0, 20_000));
+  await expect(restore(third, broken)).rejects.toThrow(/pg_restore/);
+  await restore(third, file);
+});
