@@ -1,7 +1,6 @@
 import { layoutJsonSchema } from '@brook/contract';
 import { openApi } from '@brook/contract/openapi';
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
 import express, { type Express, type RequestHandler } from 'express';
 import session from 'express-session';
 import helmet from 'helmet';
@@ -21,6 +20,7 @@ import { problemHandler } from './problems/middleware';
 import { houseRulesRoutes } from './rules/routes';
 import { requireActor, sessionStands, userOf } from './session/actor';
 import { peopleRoutes, sessionRoutes } from './session/routes';
+import { SessionStore } from './session/store';
 import { shelfRoutes } from './shelf/routes';
 import { vehicleRoutes } from './vehicles/routes';
 import { wasteRoutes } from './waste/routes';
@@ -85,7 +85,6 @@ const nothingHere: RequestHandler = () => {
 function api(options: AppOptions): express.Router {
   const { clock, pool } = options;
   const routes = express.Router();
-  const Store = connectPgSimple(session);
   routes.use((_req, res, next) => {
     res.set({ 'cache-control': 'no-store', 'brook-now': String(clock.now().getTime()) });
     next();
@@ -104,7 +103,7 @@ function api(options: AppOptions): express.Router {
   routes.use(
     session({
       name: 'brook.sid',
-      store: new Store({
+      store: new SessionStore({
         pool,
         tableName: 'sessions',
         errorLog: (...said: unknown[]) => options.log.warn({ said: String(said) }, 'session store'),

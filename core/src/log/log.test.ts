@@ -371,3 +371,23 @@ test('however strokes, takings-over and undos of two phones fall, every stroke i
     }),
   );
 });
+
+/** Nothing of it can be changed any more, however deep. */
+function frozen<T>(value: T): T {
+  if (typeof value === 'object' && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    for (const inner of Object.values(value)) frozen(inner);
+  }
+  return value;
+}
+
+test('a state is a value: what is added makes a new one and leaves the old as it was, so that it may be kept and shared', () => {
+  const log = logFrom(PLAN, [
+    ...RUN,
+    ...PROOF,
+    { id: 'back', kind: 'undone', eventId: PROOF.at(-1)!.id },
+  ]);
+  let state = frozen(foldJob([]));
+  for (const event of frozen(log)) state = frozen(addToJob(state, event));
+  expect(state).toEqual(foldJob(log));
+});

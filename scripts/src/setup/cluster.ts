@@ -44,6 +44,8 @@ export interface ClusterOptions {
   readonly throwaway?: boolean;
   /** Begin with an empty cluster. */
   readonly fresh?: boolean;
+  /** How often it may end within a minute before it is given up; five times when left out. */
+  readonly mostEnds?: number;
   /** It ended too often to be started again. */
   readonly givenUp?: (sentence: string) => void;
 }
@@ -81,7 +83,9 @@ export async function startCluster(options: ClusterOptions): Promise<Cluster> {
   const kept = new KeptUp({
     what: 'PostgreSQL',
     begin: () => startPostgres(programs, data, port, settings),
-    say,
+    mostEnds: options.mostEnds,
+    // Where it is ended on purpose nobody needs to read of it.
+    say: options.mostEnds === undefined ? say : () => {},
     givenUp: options.givenUp ?? giveUp,
   });
   await kept.start().catch((error: Error) => giveUp(error.message));

@@ -7,9 +7,13 @@ export const WITHIN_MS = 60_000;
 const FIRST_WAIT_MS = 100;
 
 /** How long to wait before the next start, ms, after these ends; null when it is given up. */
-export function waitBeforeStart(endsMs: readonly number[], nowMs: number): number | null {
+export function waitBeforeStart(
+  endsMs: readonly number[],
+  nowMs: number,
+  most = MOST_ENDS,
+): number | null {
   const recent = endsMs.filter((t) => nowMs - t < WITHIN_MS).length;
-  return recent > MOST_ENDS ? null : FIRST_WAIT_MS * 2 ** Math.max(0, recent - 1);
+  return recent > most ? null : FIRST_WAIT_MS * 2 ** Math.min(5, Math.max(0, recent - 1));
 }
 
 export interface KeptUpOptions {
@@ -17,6 +21,8 @@ export interface KeptUpOptions {
   readonly what: string;
   /** Start it; resolves when it is ready. */
   readonly begin: () => Promise<ChildProcess>;
+  /** How often it may end within a minute; five times when left out. */
+  readonly mostEnds?: number | undefined;
   readonly say: (line: string) => void;
   /** It ended too often; the sentence says what to do. */
   readonly givenUp: (sentence: string) => void;
@@ -61,7 +67,7 @@ export class KeptUp {
     for (let reason = how; !this.stopping; ) {
       const now = Date.now();
       this.ends = [...this.ends.filter((t) => now - t < WITHIN_MS), now];
-      const waitMs = waitBeforeStart(this.ends, now);
+      const waitMs = waitBeforeStart(this.ends, now, this.options.mostEnds);
       if (waitMs === null) {
         givenUp(
           `${what} ended ${this.ends.length} times within a minute, last by ${reason}; it is not started again. The lines above say why. Nothing that was recorded is lost: put that right and run npm start again.`,

@@ -1,11 +1,11 @@
 import { isClosed } from '@brook/core/job';
 import type { JobState } from '@brook/core/log';
-import type { Transaction } from 'sequelize';
-import { Job, type Vehicle } from '../db/models';
+import { literal, Op, type Attributes, type Transaction } from 'sequelize';
+import { Job, Vehicle } from '../db/models';
+import { keepFolded } from '../log/stateCache';
 import { jobStateOf } from '../log/stored';
 import { notFound, ProblemError, refused } from '../problems/kinds';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../vehicles/service';
 
 /** A job locked for a change, with the vehicle it is about. */
 export interface LockedJob {
@@ -29,18 +29,30 @@ export async function changeJob<T>(
   version: number | null,
   at: Date,
   change: (locked: LockedJob) => Promise<T>,
+  /** Columns of the job that this change does not look at: the plan is large. */
+  without: readonly (keyof Attributes<Job>)[] = [],
 ): Promise<T> {
-  return Job.sequelize!.transaction(async (transaction) => {
+  const db = Job.sequelize!;
+  let after: JobState | null = null;
+  const answer = await db.transaction(async (transaction) => {
     // One order of locks everywhere: first the vehicle, then its job.
-    const found = await Job.findOne({
-      where: { id, workshopId: actor.workshopId },
-      attributes: ['vehicleId'],
-      transaction,
+    const lock = { transaction, lock: transaction.LOCK.UPDATE };
+    const { workshopId } = actor;
+    const ofJob = literal(`(SELECT vehicle_id FROM jobs WHERE id = ${db.escape(id)})`);
+    const vehicle = await Vehicle.findOne({
+      where: { workshopId, id: { [Op.eq]: ofJob } },
+      ...lock,
     });
-    if (!found) throw notFound('job');
-    const vehicle = await findVehicle(actor, found.vehicleId, transaction);
-    const job = (await Job.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))!;
-    if (version !== null && job.version !== version) {
+    const job =
+      vehicle &&
+      (await Job.findOne({
+        where: { id, workshopId },
+        attributes: { exclude: [...without] },
+        ...lock,
+      }));
+    if (!job) throw notFound('job');
+    const moved = job.vehicleId !== vehicle.id;
+    if (moved || (version !== null && job.version !== version)) {
       throw new ProblemError(
         'conflict',
         'Somebody changed this job meanwhile. Look at it again; what you entered was not saved.',
@@ -49,10 +61,14 @@ export async function changeJob<T>(
     if (version !== null && isClosed(job.stage))
       throw refused('This job is closed; its record is read-only.');
     const state = await jobStateOf(id, transaction);
-    const answer = await change({ job, vehicle, transaction, actor, at, state });
+    const locked: LockedJob = { job, vehicle, transaction, actor, at, state };
+    const said = await change(locked);
     if (job.changed()) await job.set({ version: job.version + 1 }).save({ transaction });
-    return answer;
+    after = locked.state;
+    return said;
   });
+  if (after) keepFolded(db, id, after);
+  return answer;
 }
 
 /** Refuse what belongs to another stage of the way. */

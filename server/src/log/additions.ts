@@ -2,7 +2,7 @@ import type { JobEvent } from '@brook/core/log';
 import { doneAfterClose, jobSays } from '@brook/core/matters';
 import type { Kept } from '@brook/core/run';
 import type { LockedJob } from '../jobs/locked';
-import { mattersBefore, sayOfJob } from './drive';
+import { saidUpTo, sayOfJob } from './drive';
 import { aboutOf } from './follow';
 
 /** What arrived after a job was closed may open its vehicle again. */
@@ -11,8 +11,8 @@ export async function sayOfAdditions(
   additions: readonly Kept<JobEvent>[],
 ): Promise<void> {
   const { state, actor, at } = locked;
-  const before = await mattersBefore(locked.vehicle, locked.job, locked.transaction);
+  const { before, own } = await saidUpTo(locked.vehicle, locked.job, locked.transaction);
   const afterClose = doneAfterClose(additions, state.log);
   const says = { ...jobSays(state, aboutOf(locked), before), afterClose };
-  await sayOfJob(locked, says, { person: actor.name, at, settledBy: 'withdrawn' });
+  await sayOfJob(locked, says, { person: actor.name, at, settledBy: 'withdrawn' }, own);
 }

@@ -1,7 +1,7 @@
 import type { DeskHappening, JobEvent, VehicleEvent } from '@brook/core/log';
 import { addToJob } from '@brook/core/log';
 import type { Kept } from '@brook/core/run';
-import type { Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { JobAdditionRow, JobEventRow, VehicleEventRow, type Vehicle } from '../db/models';
 import type { LockedJob } from '../jobs/locked';
@@ -35,14 +35,17 @@ export async function appendKept(
 ): Promise<void> {
   const { job, transaction, at } = locked;
   const first = locked.state.log.length + 1;
-  await JobEventRow.bulkCreate(
-    events.map((event, i) => ({
-      jobId: job.id,
-      workshopId: job.workshopId,
-      position: first + i,
-      ...rowOf(event, at),
-    })),
-    { transaction },
+  // One value for all rows: a phone that was long without reception sends hundreds.
+  await JobEventRow.sequelize!.query(
+    `INSERT INTO job_events (job_id, workshop_id, position, id, device_id, device_seq, at, received_at, person, event)
+     SELECT $1, $2, $3 + (r.n - 1)::int, (e->>'id')::uuid, (e->>'deviceId')::uuid, (e->>'deviceSeq')::int,
+            to_timestamp((e->>'atMs')::double precision / 1000), $4, e->>'person', e - 'person'
+       FROM jsonb_array_elements($5::jsonb) WITH ORDINALITY AS r(e, n)`,
+    {
+      type: QueryTypes.INSERT,
+      bind: [job.id, job.workshopId, first, at, JSON.stringify(events)],
+      transaction,
+    },
   );
   const before = locked.state;
   locked.state = after;

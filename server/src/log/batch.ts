@@ -10,6 +10,7 @@ import {
 import { isClosed } from '@brook/core/job';
 import { HALT_WORDS, type EventBase, type Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
+import { QueryTypes } from 'sequelize';
 import { JobDevice } from '../db/models';
 import { endLocked } from '../jobs/end';
 import { changeJob, type LockedJob } from '../jobs/locked';
@@ -39,7 +40,7 @@ export async function takeBatch(
   batch: Batch,
   at: Date,
 ): Promise<Appended> {
-  return changeJob(actor, jobId, null, at, async (locked) => {
+  const take = async (locked: LockedJob): Promise<Appended> => {
     const taker = new Taker(locked);
     const answers: EventAnswer[] = [];
     for (const given of batch.events) answers.push(await taker.take(given));
@@ -55,7 +56,9 @@ export async function takeBatch(
       version: locked.job.version + (locked.job.changed() ? 1 : 0),
       drive: driveStateOf(locked.vehicle),
     };
-  });
+  };
+  // The log holds the accepted plan and its containers.
+  return changeJob(actor, jobId, null, at, take, ['planResult', 'pick']);
 }
 
 /** Takes the events of one batch in their order. */
@@ -169,22 +172,26 @@ async function rememberDevices(
   lowestWaiting: number,
 ): Promise<void> {
   for (const deviceId of new Set(sent.map((e) => e.deviceId))) {
-    const known = await JobDevice.findOne({ where: { jobId: job.id, deviceId }, transaction });
-    const highest = Math.max(
-      known?.highestSeq ?? 0,
-      ...sent.filter((e) => e.deviceId === deviceId).map((e) => e.deviceSeq),
-    );
-    await JobDevice.upsert(
+    const seqs = sent.filter((e) => e.deviceId === deviceId).map((e) => e.deviceSeq);
+    await JobDevice.sequelize!.query(
+      `INSERT INTO job_devices (job_id, device_id, workshop_id, person, lowest_waiting, highest_seq, seen_at)
+       VALUES (:jobId, :deviceId, :workshopId, :name, :lowestWaiting, :highestSeq, :at)
+       ON CONFLICT (job_id, device_id) DO UPDATE SET
+         person = EXCLUDED.person, seen_at = EXCLUDED.seen_at,
+         lowest_waiting = greatest(job_devices.lowest_waiting, EXCLUDED.lowest_waiting),
+         highest_seq = greatest(job_devices.highest_seq, EXCLUDED.highest_seq)`,
       {
-        jobId: job.id,
-        deviceId,
-        workshopId: job.workshopId,
-        person: actor.name,
-        lowestWaiting: Math.max(known?.lowestWaiting ?? 1, lowestWaiting),
-        highestSeq: highest,
-        seenAt: at,
+        type: QueryTypes.INSERT,
+        replacements: {
+          ...actor,
+          jobId: job.id,
+          deviceId,
+          lowestWaiting,
+          highestSeq: Math.max(...seqs),
+          at,
+        },
+        transaction,
       },
-      { transaction },
     );
   }
 }

@@ -12,14 +12,34 @@ export interface Because {
   readonly settledBy: string;
 }
 
+/** What a vehicle's jobs up to one of them say: those before it, and its own as it is kept. */
+export async function saidUpTo(
+  vehicle: Pick<Vehicle, 'id' | 'layout'>,
+  job: { readonly id: string; readonly number: number },
+  transaction: Transaction,
+): Promise<{ readonly before: Matter[]; readonly own: JobSays | null }> {
+  const rows = await JobSaysRow.findAll({
+    where: { vehicleId: vehicle.id, number: { [Op.lte]: job.number } },
+    order: ['number'],
+    transaction,
+  });
+  const before = openMatters({
+    layout: vehicle.layout,
+    jobs: rows.filter((r) => r.jobId !== job.id).map((r) => r.says),
+    log: await vehicleLogOf(vehicle.id, transaction),
+  });
+  return { before, own: rows.find((r) => r.jobId === job.id)?.says ?? null };
+}
+
 /** Keep what a job says of its vehicle, and where that changed, what the vehicle owes with it. */
 export async function sayOfJob(
   { job, vehicle, transaction }: Pick<LockedJob, 'job' | 'vehicle' | 'transaction'>,
   says: JobSays,
   because: Because,
+  /** What it said of this vehicle before. */
+  own: JobSays | null,
 ): Promise<void> {
-  const known = await JobSaysRow.findByPk(job.id, { transaction });
-  if (known && known.vehicleId === vehicle.id && isDeepStrictEqual(known.says, plain(says))) return;
+  if (own && isDeepStrictEqual(own, plain(says))) return;
   await JobSaysRow.upsert(
     { jobId: job.id, vehicleId: vehicle.id, number: job.number, says },
     { transaction },

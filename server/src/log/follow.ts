@@ -6,7 +6,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { keepInside } from '../inside/rows';
 import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
-import { mattersBefore, sayOfJob } from './drive';
+import { saidUpTo, sayOfJob } from './drive';
 
 /**
  * Bring what is written from the fold after the log: the columns that lists ask
@@ -56,13 +56,14 @@ export async function sayOfLocked(
   events: readonly Kept<JobEvent>[] = [],
 ): Promise<void> {
   const { job, vehicle, transaction, actor, at, state } = locked;
-  const before = await mattersBefore(vehicle, job, transaction);
+  const { before, own } = await saidUpTo(vehicle, job, transaction);
   const last = events.at(-1);
-  await sayOfJob(locked, jobSays(state, aboutOf(locked), before), {
+  const because = {
     person: last?.person ?? actor.name,
     at,
     settledBy: last?.kind === 'undone' ? 'withdrawn' : `job ${job.number}`,
-  });
+  };
+  await sayOfJob(locked, jobSays(state, aboutOf(locked), before), because, own);
 }
 
 function followEvent(job: LockedJob['job'], event: Kept<JobEvent>): void {

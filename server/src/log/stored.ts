@@ -1,17 +1,28 @@
-import { foldJob, type JobEvent, type JobState, type VehicleEvent } from '@brook/core/log';
+import {
+  addToJob,
+  foldJob,
+  type JobEvent,
+  type JobState,
+  type VehicleEvent,
+} from '@brook/core/log';
 import type { Kept } from '@brook/core/run';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { JobAdditionRow, JobEventRow, VehicleEventRow } from '../db/models';
+import { foldedUpTo } from './stateCache';
 
 const kept = <E>(row: { readonly event: E; readonly person: string }): Kept<E> => ({
   ...row.event,
   person: row.person,
 });
 
-/** The log of a job, in order. */
-export async function logOf(jobId: string, transaction?: Transaction): Promise<Kept<JobEvent>[]> {
+/** The log of a job, in order, from behind a position. */
+export async function logOf(
+  jobId: string,
+  transaction?: Transaction,
+  behind = 0,
+): Promise<Kept<JobEvent>[]> {
   const rows = await JobEventRow.findAll({
-    where: { jobId },
+    where: { jobId, ...(behind > 0 ? { position: { [Op.gt]: behind } } : {}) },
     order: ['position'],
     attributes: ['event', 'person'],
     transaction,
@@ -47,9 +58,20 @@ export async function vehicleLogOf(
   return rows.map(kept);
 }
 
-/** State of a job by its log. */
+/** State of a job by its log; what was folded of it before is not folded again. */
 export async function jobStateOf(jobId: string, transaction?: Transaction): Promise<JobState> {
-  return foldJob(await logOf(jobId, transaction));
+  const db = JobEventRow.sequelize!;
+  const position =
+    (await JobEventRow.max<number, JobEventRow>('position', { where: { jobId }, transaction })) ??
+    0;
+  const folded = foldedUpTo(db, jobId, position);
+  if (!folded) return foldJob(await logOf(jobId, transaction));
+  if (folded.log.length === position) return folded;
+  const behind = await logOf(jobId, transaction, folded.log.length);
+  // One undo folds the whole log anew: then it is done once for all of them.
+  return behind.some((e) => e.kind === 'undone')
+    ? foldJob([...folded.log, ...behind])
+    : behind.reduce(addToJob, folded);
 }
 
 /** An event as a phone sent it: without the person behind it, and a decision without the plan that followed. */

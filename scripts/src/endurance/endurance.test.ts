@@ -1,0 +1,68 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { percentile, seeded } from './figures';
+import { fuzz } from './fuzz';
+import { killDatabase, killServer } from './kills';
+import { load } from './load';
+import { twoPhones } from './phones';
+import { lostOrDoubled, type Tapper } from './tapper';
+import { tenancy } from './tenancy';
+
+// The short form of npm run endurance: the counts alone, no times.
+const dir = mkdtempSync(join(tmpdir(), 'brook-endurance-'));
+beforeAll(() => (process.env.LOG_LEVEL = 'error'));
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+const counts = async (...figures: readonly Promise<{ name: string; value: number }>[]) => {
+  const values = await Promise.all(figures);
+  return Object.fromEntries(values.map((f) => [f.name, f.value]));
+};
+
+test('nothing acknowledged is lost or doubled when server and database are ended in the middle', async () => {
+  expect(await counts(killServer(join(dir, 'server'), 3))).toEqual({ 'kill.server': 0 });
+  expect(await counts(killDatabase(join(dir, 'database'), 3))).toEqual({ 'kill.database': 0 });
+}, 90_000);
+
+test('no request brings about a fault of ours, and no answer tells that another’s id exists', async () => {
+  expect(await counts(fuzz(join(dir, 'fuzz'), 400))).toEqual({ fuzz: 0 });
+  expect(await counts(tenancy(join(dir, 'tenancy')))).toEqual({ tenancy: 0 });
+}, 90_000);
+
+test('two phones over two servers end with one log, and many people at once get no error', async () => {
+  const [phones] = await twoPhones(join(dir, 'phones'), 2);
+  expect(phones).toMatchObject({ name: 'twoPhones', value: 0 });
+  expect(phones!.tried).toBeGreaterThan(5);
+  expect(await counts(load(join(dir, 'load'), 8, 1))).toEqual({ load: 0 });
+}, 90_000);
+
+describe('what is counted', () => {
+  const tapper = (id: string, acknowledged: string[]) =>
+    ({ job: { id }, acknowledged }) as unknown as Tapper;
+  const log = (ids: string) => new Map([['j', [...ids].map((id) => ({ id }))]]);
+
+  test.each([
+    ['all there in their order', ['a', 'b'], 'xab', 0],
+    ['others between them', ['a', 'b'], 'axb', 0],
+    ['one is lost', ['a', 'b', 'c'], 'ac', 1],
+    ['one is doubled', ['a', 'b'], 'aba', 2],
+    ['two changed places', ['a', 'b'], 'ba', 1],
+  ])('%s', (_, acknowledged, ids, faults) => {
+    expect(lostOrDoubled([tapper('j', acknowledged)], log(ids))).toBe(faults);
+  });
+
+  test('the 95th of a hundred, by nearest rank', () => {
+    const hundred = Array.from({ length: 100 }, (_, i) => 100 - i);
+    expect(percentile(hundred, 0.95)).toBe(95);
+    expect(percentile([7], 0.95)).toBe(7);
+  });
+
+  test('numbers that look random are the same each time and fill what they should', () => {
+    const draw = (seed: number) => Array.from({ length: 1000 }, seeded(seed));
+    expect(draw(1)).toEqual(draw(1));
+    expect(draw(1)).not.toEqual(draw(2));
+    const mean = draw(5).reduce((a, b) => a + b) / 1000;
+    expect(Math.abs(mean - 0.5)).toBeLessThan(0.05);
+    expect(Math.min(...draw(5))).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...draw(5))).toBeLessThan(1);
+  });
+});

@@ -1,0 +1,121 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { Pool } from 'pg';
+import { Field } from './field';
+import type { Figure } from './figures';
+import { Tapper } from './tapper';
+
+/** So many people at once, each looking at lists and jobs and counting. */
+export async function load(dir: string, clients: number, seconds: number): Promise<Figure> {
+  const field = await Field.open({ dir, runs: 10, servers: 2 });
+  try {
+    let errors = 0;
+    let tried = 0;
+    const callers = await Promise.all([0, 1].map((server) => field.signIn('ours', server)));
+    const jobs = await callers[0]!.jobs();
+    const until = Date.now() + seconds * 1000;
+    const person = async (n: number) => {
+      const caller = callers[n % callers.length]!;
+      const tapper = new Tapper(caller, jobs[n % jobs.length]!);
+      const paths = [
+        '/jobs',
+        `/jobs/${tapper.job.id}`,
+        '/vehicles',
+        '/shelf',
+        `/vehicles/${tapper.job.vehicleId}`,
+      ];
+      while (Date.now() < until) {
+        for (const path of paths) {
+          const res = await caller.call('GET', path);
+          await res.arrayBuffer();
+          tried++;
+          if (!res.ok) errors++;
+        }
+        tried++;
+        if ((await tapper.send(tapper.next(1))) === null) errors++;
+        await wait(200);
+      }
+    };
+    await Promise.all(Array.from({ length: clients }, (_, n) => person(n)));
+    return { name: 'load', value: errors, unit: 'count', limit: 0, tried };
+  } finally {
+    await field.close();
+  }
+}
+
+const EVENTS = 20;
+/** Phones that send at the same moment, and connections that insert. */
+const AT_ONCE = 4;
+
+/**
+ * Accepted events a second against the same rows put in by plain INSERTs, in
+ * transactions of the same size, as many at once, on the same disk.
+ */
+export async function eventsRatio(dir: string, runs: number, rounds: number): Promise<Figure> {
+  const field = await Field.open({ dir, runs, durable: true });
+  const pool = new Pool({ connectionString: field.database.owner, max: AT_ONCE });
+  try {
+    const caller = await field.signIn();
+    const tappers = (await caller.jobs()).map((job) => new Tapper(caller, job));
+    const send = async (tapper: Tapper): Promise<void> => {
+      if ((await tapper.send(tapper.next(EVENTS))) === null) throw new Error('no answer');
+    };
+    const ours = await rate(runs * rounds * EVENTS, async () => {
+      for (let round = 0; round < rounds; round++) await together(tappers, send);
+    });
+    const { rows } = await pool.query<Row>(
+      `SELECT * FROM job_events WHERE event->>'kind' = 'stroke' ORDER BY job_id, position`,
+    );
+    // The same table, empty, with the same keys and no rules of ours.
+    await pool.query('CREATE TABLE plain_events (LIKE job_events INCLUDING ALL)');
+    const batches = Array.from({ length: rows.length / EVENTS }, (_, i) =>
+      rows.slice(i * EVENTS, (i + 1) * EVENTS),
+    );
+    const plain = await rate(rows.length, () => together(batches, (b) => insert(pool, b)));
+    return {
+      name: 'events.ratio',
+      value: ours / plain,
+      unit: 'ratio',
+      limit: 0.25,
+      tried: rows.length,
+    };
+  } finally {
+    await pool.end();
+    await field.close();
+  }
+}
+
+type Row = Readonly<Record<string, unknown>>;
+
+async function insert(pool: Pool, rows: readonly Row[]): Promise<void> {
+  const client = await pool.connect();
+  try {
+    await client.query('BEGIN');
+    for (const row of rows) {
+      const columns = Object.keys(row);
+      const values = columns.map((c) => (c === 'event' ? JSON.stringify(row[c]) : row[c]));
+      await client.query(
+        `INSERT INTO plain_events (${columns.map((c) => `"${c}"`).join(', ')}) VALUES (${columns.map((_, n) => `$${n + 1}`).join(', ')})`,
+        values,
+      );
+    }
+    await client.query('COMMIT');
+  } finally {
+    client.release();
+  }
+}
+
+/** Do something with each of many, a few at the same time. */
+async function together<T>(many: readonly T[], work: (one: T) => Promise<void>): Promise<void> {
+  const waiting = [...many];
+  const worker = async () => {
+    for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) await work(next);
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, worker));
+}
+
+/** Things a second. */
+async function rate(things: number, work: () => Promise<void>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return (things / (performance.now() - start)) * 1000;
+}

@@ -1,0 +1,135 @@
+import type { Job } from '@brook/contract';
+import type { OPERATIONS } from '@brook/contract/openapi';
+import { templateById } from '@brook/core/circuit';
+import { DEFAULT_RULES } from '@brook/core/rules';
+
+export type Operation = (typeof OPERATIONS)[number];
+
+/** Ids that a body or a path names. */
+export interface Ids {
+  readonly job: string;
+  readonly vehicle: string;
+  readonly container: string;
+  readonly person: string;
+}
+
+const FLUID = {
+  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
+  control: 'ABS',
+  seals: 'ordinary',
+  inSystem: 'DOT 4',
+};
+const SAMPLE = {
+  point: 'reservoir',
+  colour: 'amber',
+  clarity: 'clear',
+  foreign: 'none',
+  dye: null,
+  dropsInWater: null,
+  water: { percent: 2, meterGrade: 'DOT 4' },
+  boiling: null,
+  copperPpm: null,
+  pH: null,
+  practice: false,
+};
+const CHOICES = { work: { purpose: 'routine flush', masterIds: ['master'] } };
+
+/** A body that is right, for one operation of the document. @throws Error for a body that has none here yet */
+export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
+  const event = {
+    id: crypto.randomUUID(),
+    deviceId: ids.person,
+    deviceSeq: 1,
+    atMs: Date.now(),
+    planId: null,
+  };
+  const layout = templateById('hatchback-diagonal')!.build('right');
+  const bodies: Record<string, unknown> = {
+    SignIn: { login: 'ours', password: 'not it' },
+    ChangePassword: { old: 'not it', new: 'another long word' },
+    PersonChange: { left: false },
+    NewVehicle: {
+      name: 'Another hatchback',
+      tag: event.id.slice(0, 12),
+      templateId: 'hatchback-diagonal',
+      driverSide: 'right',
+    },
+    Layout: layout,
+    MakerEntry: { grades: ['DOT 4'], order: null, intervalMonths: 24 },
+    HouseRules: DEFAULT_RULES,
+    NewContainers: {
+      grade: 'DOT 4',
+      isoClass: null,
+      batch: 'F-1',
+      sizeMl: 500,
+      count: 2,
+      justCarried: false,
+    },
+    OpenContainer: { openedDaysAgo: 0 },
+    CountContainer: { leftMl: 100 },
+    DiscardContainer: { caught: true },
+    NewHandOver: { toWhom: 'Collector', document: 'D-1' },
+    CompatibilityRequest: { ...FLUID, candidates: [{ id: 'a', grade: 'DOT 4', isoClass: null }] },
+    ConditionRequest: { grade: 'DOT 4', isoClass: null, lastDye: null, samples: [SAMPLE] },
+    PlanPreviewRequest: {
+      ...CHOICES,
+      layout,
+      fillGrade: 'DOT 4',
+      isoClass: null,
+      newColour: 'clear',
+    },
+    NewJob: { vehicleId: ids.vehicle, purpose: 'routine flush' },
+    MoveJob: { vehicleId: ids.vehicle },
+    FluidEntry: {
+      ...FLUID,
+      samples: [SAMPLE],
+      fill: { grade: 'DOT 4', isoClass: null },
+      newColour: 'clear',
+      newDye: null,
+    },
+    PlanChoices: CHOICES,
+    AcceptPlan: { lookedAtOpened: true },
+    EventBatch: {
+      events: [
+        { ...event, kind: 'note', text: 'A note' },
+        {
+          ...event,
+          id: crypto.randomUUID(),
+          deviceSeq: 2,
+          kind: 'topped up',
+          bowlId: job.layout.bowls[0]?.id ?? 'bowl',
+          containerId: ids.container,
+        },
+      ],
+      lowestWaiting: 1,
+      since: 0,
+    },
+    VehicleEventBatch: { events: [{ ...event, kind: 'marked', reason: 'A reason' }] },
+    PutAway: { holds: 0 },
+    FluidUsed: {
+      containers: [{ containerId: ids.container, pouredMl: 10, discardedMl: 0 }],
+      bledMl: 10,
+      bledBy: 'measured',
+      removedMl: 0,
+      spilledMl: 0,
+    },
+    DriveResult: { result: 'good' },
+    EndJob: { reason: 'It was enough' },
+  };
+  if (!o.takes) return undefined;
+  if (!(o.takes in bodies)) throw new Error(`there is no body for ${o.takes} yet`);
+  return bodies[o.takes];
+}
+
+/** An address with its id put in. */
+export const pathFor = (path: string, ids: Ids): string =>
+  path.replace(
+    '{id}',
+    path.startsWith('/vehicles')
+      ? ids.vehicle
+      : path.startsWith('/shelf')
+        ? ids.container
+        : path.startsWith('/people')
+          ? ids.person
+          : ids.job,
+  );
