@@ -1,5 +1,6 @@
 import { join } from 'node:path';
-import { report } from './endurance/figures';
+import { Field, type FieldOptions } from './endurance/field';
+import { report, type Figure } from './endurance/figures';
 import { fuzz } from './endurance/fuzz';
 import { killDatabase, killServer } from './endurance/kills';
 import { eventsRatio, load } from './endurance/load';
@@ -10,14 +11,36 @@ import { ROOT } from './setup/paths';
 import { buildWeb } from './setup/web';
 
 /** A day in figures, one JSON line each. What is started is stopped, and nothing is left. */
-const dir = (name: string) => join(ROOT, '.test', 'endurance', name);
+const web = await buildWeb();
+process.env.LOG_LEVEL ??= 'error';
+let inUse: Field | null = null;
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.once(signal, () => void leave().then(() => process.exit(1)));
 
-report(await killServer(dir('server'), 300));
-report(await killDatabase(dir('database'), 50));
-report(await offlineCycles(dir('offline'), await buildWeb(), 200));
-report(await fuzz(dir('fuzz'), 10_000));
-report(await tenancy(dir('tenancy')));
-for (const figure of await twoPhones(dir('phones'), 60)) report(figure);
-report(await load(dir('load'), 50, 30));
-report(await eventsRatio(dir('events'), 50, 5));
+await on({ runs: 4, durable: true }, (field) => killServer(field, 300));
+await on({ runs: 4, durable: true }, (field) => killDatabase(field, 50));
+await on({ runs: 1, web }, (field) => offlineCycles(field, 200));
+await on({ runs: 4 }, (field) => fuzz(field, 10_000));
+await on({ runs: 2 }, tenancy);
+await on({ runs: 1, servers: 2 }, (field) => twoPhones(field, 60));
+await on({ runs: 10, servers: 2 }, (field) => load(field, 50, 30));
+await on({ runs: 50, durable: true }, (field) => eventsRatio(field, 5));
 process.exit(0);
+
+/** One part on a field of its own. */
+async function on(
+  options: Omit<FieldOptions, 'dir'>,
+  part: (field: Field) => Promise<Figure | Figure[]>,
+): Promise<void> {
+  inUse = await Field.open({ dir: join(ROOT, '.test', 'endurance'), ...options });
+  try {
+    for (const figure of [await part(inUse)].flat()) report(figure);
+  } finally {
+    await leave();
+  }
+}
+
+async function leave(): Promise<void> {
+  await inUse?.close();
+  inUse = null;
+}

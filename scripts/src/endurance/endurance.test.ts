@@ -1,7 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { percentile, seeded } from './figures';
+import { Field } from './field';
+import { percentile, seeded, type Figure } from './figures';
 import { fuzz } from './fuzz';
 import { killDatabase, killServer } from './kills';
 import { load } from './load';
@@ -9,31 +10,41 @@ import { twoPhones } from './phones';
 import { lostOrDoubled, type Tapper } from './tapper';
 import { tenancy } from './tenancy';
 
-// The short form of npm run endurance: the counts alone, no times.
+// The short form of npm run endurance: the counts alone, no times, all on one field.
 const dir = mkdtempSync(join(tmpdir(), 'brook-endurance-'));
-beforeAll(() => (process.env.LOG_LEVEL = 'error'));
-afterAll(() => rmSync(dir, { recursive: true, force: true }));
-const counts = async (...figures: readonly Promise<{ name: string; value: number }>[]) => {
-  const values = await Promise.all(figures);
-  return Object.fromEntries(values.map((f) => [f.name, f.value]));
-};
+let field: Field;
+beforeAll(async () => {
+  process.env.LOG_LEVEL = 'error';
+  field = await Field.open({ dir, runs: 2, servers: 2, durable: true });
+}, 60_000);
+afterAll(async () => {
+  await field.close();
+  rmSync(dir, { recursive: true, force: true });
+});
+const value = async (figure: Promise<Figure>) => (await figure).value;
 
-test('nothing acknowledged is lost or doubled when server and database are ended in the middle', async () => {
-  expect(await counts(killServer(join(dir, 'server'), 3))).toEqual({ 'kill.server': 0 });
-  expect(await counts(killDatabase(join(dir, 'database'), 3))).toEqual({ 'kill.database': 0 });
-}, 90_000);
-
-test('no request brings about a fault of ours, and no answer tells that another’s id exists', async () => {
-  expect(await counts(fuzz(join(dir, 'fuzz'), 400))).toEqual({ fuzz: 0 });
-  expect(await counts(tenancy(join(dir, 'tenancy')))).toEqual({ tenancy: 0 });
-}, 90_000);
-
-test('two phones over two servers end with one log, and many people at once get no error', async () => {
-  const [phones] = await twoPhones(join(dir, 'phones'), 2);
+test('two phones over two servers end with one log', async () => {
+  const [phones] = await twoPhones(field, 2);
   expect(phones).toMatchObject({ name: 'twoPhones', value: 0 });
   expect(phones!.tried).toBeGreaterThan(5);
-  expect(await counts(load(join(dir, 'load'), 8, 1))).toEqual({ load: 0 });
-}, 90_000);
+});
+
+test('many people at once get no error', async () => {
+  expect(await value(load(field, 8, 1))).toBe(0);
+});
+
+test('no answer tells that another’s id exists', async () => {
+  expect(await value(tenancy(field))).toBe(0);
+});
+
+test('nothing acknowledged is lost or doubled when server and database are ended in the middle', async () => {
+  expect(await value(killServer(field, 2))).toBe(0);
+  expect(await value(killDatabase(field, 2))).toBe(0);
+}, 60_000);
+
+test('no request brings about a fault of ours', async () => {
+  expect(await value(fuzz(field, 300))).toBe(0);
+}, 60_000);
 
 describe('what is counted', () => {
   const tapper = (id: string, acknowledged: string[]) =>

@@ -113,53 +113,47 @@ const QUERIES = [
 ];
 
 /** Requests mutated from the document: how many brought about a fault of ours, or left something half-saved. */
-export async function fuzz(dir: string, requests: number): Promise<Figure> {
-  const field = await Field.open({ dir, runs: 4 });
-  try {
-    const caller = await field.signIn();
-    const random = seeded(3);
-    let value = 0;
-    let ids = await idsOf(caller);
-    let job = await caller.get<Job>(`/jobs/${ids.job}`);
-    for (let n = 0; n < requests; n++) {
-      if (n % 50 === 49) {
-        ids = await idsOf(caller, random);
-        job = await caller.get<Job>(`/jobs/${ids.job}`);
-      }
-      // Whoever signs out or marks themself gone sends nothing any more.
-      const o = pick(
-        random,
-        OPERATIONS.filter((op) => op.path !== '/session' && !op.path.startsWith('/session/')),
-      );
-      const path =
-        random() < 0.05 ? o.path.replace('{id}', pick(random, IDS)) : pathFor(o.path, ids);
-      const body = o.takes
-        ? asText(
-            random,
-            random() < 0.1 ? bodyFor(o, ids, job) : mutated(random, bodyFor(o, ids, job)),
-          )
-        : undefined;
-      const res = await caller.call(
-        o.method.toUpperCase(),
-        path + (random() < 0.1 ? pick(random, QUERIES) : ''),
-        body,
-        {
-          'if-match': `"${job.version}"`,
-          ...(random() < 0.1 ? pick(random, HEADERS) : {}),
-        },
-      );
-      if (o.streams) await res.body?.cancel();
-      else await res.arrayBuffer();
-      if (res.status >= 500) {
-        value++;
-        process.stderr.write(`${res.status} ${o.method} ${path} ${body?.slice(0, 300)}\n`);
-      }
+export async function fuzz(field: Field, requests: number): Promise<Figure> {
+  const caller = await field.signIn();
+  const random = seeded(3);
+  let value = 0;
+  let ids = await idsOf(caller);
+  let job = await caller.get<Job>(`/jobs/${ids.job}`);
+  for (let n = 0; n < requests; n++) {
+    if (n % 50 === 49) {
+      ids = await idsOf(caller, random);
+      job = await caller.get<Job>(`/jobs/${ids.job}`);
     }
-    value += await halfSaved(caller);
-    return { name: 'fuzz', value, unit: 'count', limit: 0, tried: requests };
-  } finally {
-    await field.close();
+    // Whoever signs out or marks themself gone sends nothing any more.
+    const o = pick(
+      random,
+      OPERATIONS.filter((op) => op.path !== '/session' && !op.path.startsWith('/session/')),
+    );
+    const path = random() < 0.05 ? o.path.replace('{id}', pick(random, IDS)) : pathFor(o.path, ids);
+    const body = o.takes
+      ? asText(
+          random,
+          random() < 0.1 ? bodyFor(o, ids, job) : mutated(random, bodyFor(o, ids, job)),
+        )
+      : undefined;
+    const res = await caller.call(
+      o.method.toUpperCase(),
+      path + (random() < 0.1 ? pick(random, QUERIES) : ''),
+      body,
+      {
+        'if-match': `"${job.version}"`,
+        ...(random() < 0.1 ? pick(random, HEADERS) : {}),
+      },
+    );
+    if (o.streams) await res.body?.cancel();
+    else await res.arrayBuffer();
+    if (res.status >= 500) {
+      value++;
+      process.stderr.write(`${res.status} ${o.method} ${path} ${body?.slice(0, 300)}\n`);
+    }
   }
+  value += await halfSaved(caller);
+  return { name: 'fuzz', value, unit: 'count', limit: 0, tried: requests };
 }
 
 async function idsOf(caller: Caller, random: Random = () => 0): Promise<Ids> {

@@ -3,43 +3,31 @@ import { Field, type Caller } from './field';
 import { seeded, type Figure } from './figures';
 import { lostOrDoubled, Tapper } from './tapper';
 
-const RUNS = 4;
-
 /** The server is ended again and again while phones count: what it acknowledged is there, once. */
-export async function killServer(dir: string, times: number): Promise<Figure> {
-  const field = await Field.open({ dir, runs: RUNS, durable: true });
-  try {
-    const random = seeded(1);
-    const value = await whileTapping(field, async () => {
-      for (let i = 0; i < times; i++) {
-        await wait(20 + 300 * random());
-        await field.kill();
-        await field.up();
-      }
-    });
-    return { name: 'kill.server', value, unit: 'count', limit: 0, tried: times };
-  } finally {
-    await field.close();
-  }
+export async function killServer(field: Field, times: number): Promise<Figure> {
+  const random = seeded(1);
+  const value = await whileTapping(field, async () => {
+    for (let i = 0; i < times; i++) {
+      await wait(20 + 300 * random());
+      await field.kill();
+      await field.up();
+    }
+  });
+  return { name: 'kill.server', value, unit: 'count', limit: 0, tried: times };
 }
 
 /** The same of the database, with every commit on the disk. */
-export async function killDatabase(dir: string, times: number): Promise<Figure> {
-  const field = await Field.open({ dir, runs: RUNS, durable: true });
-  try {
-    const random = seeded(2);
-    const value = await whileTapping(field, async () => {
-      for (let i = 0; i < times; i++) {
-        await wait(100 + 600 * random());
-        const before = field.cluster.pid()!;
-        process.kill(before, 'SIGKILL');
-        while (field.cluster.pid() === null || field.cluster.pid() === before) await wait(20);
-      }
-    });
-    return { name: 'kill.database', value, unit: 'count', limit: 0, tried: times };
-  } finally {
-    await field.close();
-  }
+export async function killDatabase(field: Field, times: number): Promise<Figure> {
+  const random = seeded(2);
+  const value = await whileTapping(field, async () => {
+    for (let i = 0; i < times; i++) {
+      await wait(100 + 600 * random());
+      const before = field.cluster.pid()!;
+      process.kill(before, 'SIGKILL');
+      while (field.cluster.pid() === null || field.cluster.pid() === before) await wait(20);
+    }
+  });
+  return { name: 'kill.database', value, unit: 'count', limit: 0, tried: times };
 }
 
 /** @returns how many acknowledged events are lost, doubled or out of order afterwards */

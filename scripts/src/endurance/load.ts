@@ -5,41 +5,36 @@ import type { Figure } from './figures';
 import { Tapper } from './tapper';
 
 /** So many people at once, each looking at lists and jobs and counting. */
-export async function load(dir: string, clients: number, seconds: number): Promise<Figure> {
-  const field = await Field.open({ dir, runs: 10, servers: 2 });
-  try {
-    let errors = 0;
-    let tried = 0;
-    const callers = await Promise.all([0, 1].map((server) => field.signIn('ours', server)));
-    const jobs = await callers[0]!.jobs();
-    const until = Date.now() + seconds * 1000;
-    const person = async (n: number) => {
-      const caller = callers[n % callers.length]!;
-      const tapper = new Tapper(caller, jobs[n % jobs.length]!);
-      const paths = [
-        '/jobs',
-        `/jobs/${tapper.job.id}`,
-        '/vehicles',
-        '/shelf',
-        `/vehicles/${tapper.job.vehicleId}`,
-      ];
-      while (Date.now() < until) {
-        for (const path of paths) {
-          const res = await caller.call('GET', path);
-          await res.arrayBuffer();
-          tried++;
-          if (!res.ok) errors++;
-        }
+export async function load(field: Field, clients: number, seconds: number): Promise<Figure> {
+  let errors = 0;
+  let tried = 0;
+  const callers = await Promise.all([0, 1].map((server) => field.signIn('ours', server)));
+  const jobs = await callers[0]!.jobs();
+  const until = Date.now() + seconds * 1000;
+  const person = async (n: number) => {
+    const caller = callers[n % callers.length]!;
+    const tapper = new Tapper(caller, jobs[n % jobs.length]!);
+    const paths = [
+      '/jobs',
+      `/jobs/${tapper.job.id}`,
+      '/vehicles',
+      '/shelf',
+      `/vehicles/${tapper.job.vehicleId}`,
+    ];
+    while (Date.now() < until) {
+      for (const path of paths) {
+        const res = await caller.call('GET', path);
+        await res.arrayBuffer();
         tried++;
-        if ((await tapper.send(tapper.next(1))) === null) errors++;
-        await wait(200);
+        if (!res.ok) errors++;
       }
-    };
-    await Promise.all(Array.from({ length: clients }, (_, n) => person(n)));
-    return { name: 'load', value: errors, unit: 'count', limit: 0, tried };
-  } finally {
-    await field.close();
-  }
+      tried++;
+      if ((await tapper.send(tapper.next(1))) === null) errors++;
+      await wait(200);
+    }
+  };
+  await Promise.all(Array.from({ length: clients }, (_, n) => person(n)));
+  return { name: 'load', value: errors, unit: 'count', limit: 0, tried };
 }
 
 const EVENTS = 20;
@@ -50,8 +45,7 @@ const AT_ONCE = 4;
  * Accepted events a second against the same rows put in by plain INSERTs, in
  * transactions of the same size, as many at once, on the same disk.
  */
-export async function eventsRatio(dir: string, runs: number, rounds: number): Promise<Figure> {
-  const field = await Field.open({ dir, runs, durable: true });
+export async function eventsRatio(field: Field, rounds: number): Promise<Figure> {
   const pool = new Pool({ connectionString: field.database.owner, max: AT_ONCE });
   try {
     const caller = await field.signIn();
@@ -59,7 +53,7 @@ export async function eventsRatio(dir: string, runs: number, rounds: number): Pr
     const send = async (tapper: Tapper): Promise<void> => {
       if ((await tapper.send(tapper.next(EVENTS))) === null) throw new Error('no answer');
     };
-    const ours = await rate(runs * rounds * EVENTS, async () => {
+    const ours = await rate(tappers.length * rounds * EVENTS, async () => {
       for (let round = 0; round < rounds; round++) await together(tappers, send);
     });
     const { rows } = await pool.query<Row>(
@@ -80,7 +74,6 @@ export async function eventsRatio(dir: string, runs: number, rounds: number): Pr
     };
   } finally {
     await pool.end();
-    await field.close();
   }
 }
 

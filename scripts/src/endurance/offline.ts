@@ -5,8 +5,7 @@ import { Field } from './field';
 import { seeded, type Figure } from './figures';
 
 /** Cycles of reception that comes and goes, reloads and a second tab, while somebody taps: taps that differ from the log. */
-export async function offlineCycles(dir: string, web: string, cycles: number): Promise<Figure> {
-  const field = await Field.open({ dir, runs: 1, web });
+export async function offlineCycles(field: Field, cycles: number): Promise<Figure> {
   const browser = await launchChromium();
   try {
     const caller = await field.signIn();
@@ -35,7 +34,6 @@ export async function offlineCycles(dir: string, web: string, cycles: number): P
     return { name: 'offline.cycles', value: differ, unit: 'count', limit: 0, tried: cycles };
   } finally {
     await browser.close();
-    await field.close();
   }
 }
 

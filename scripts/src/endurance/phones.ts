@@ -8,45 +8,40 @@ import { Tapper } from './tapper';
 const STROKE_MS = 150;
 
 /** Two phones on one run over two server processes: at the end both know the same, and the second learns of each tap soon. */
-export async function twoPhones(dir: string, seconds: number): Promise<Figure[]> {
-  const field = await Field.open({ dir, runs: 1, servers: 2 });
-  try {
-    const [a, b] = [await field.signIn('ours', 0), await field.signIn('ours', 1)];
-    const [job] = await a.jobs();
-    const heard = new Heard(job!);
-    const listening = heard.listen(b);
-    const delays: number[] = [];
-    const until = Date.now() + seconds * 1000;
-    const taps = [new Tapper(a, job!), new Tapper(b, job!)].map(async (phone) => {
-      while (Date.now() < until) {
-        const events = phone.next(1);
-        const sentMs = performance.now();
-        if ((await phone.send(events)) === null) throw new Error('a tap had no answer');
-        delays.push((await heard.of(events[0]!.id)) - sentMs);
-        await wait(STROKE_MS);
-      }
-    });
-    await Promise.all(taps);
-    heard.stop();
-    await listening;
-    const log = (await a.get<Job>(`/jobs/${job!.id}`)).events.map((e) => e.id);
-    const other = (await b.get<Job>(`/jobs/${job!.id}`)).events.map((e) => e.id);
-    const differences =
-      log.filter((id, i) => id !== heard.ids[i] || id !== other[i]).length +
-      Math.abs(log.length - heard.ids.length);
-    return [
-      { name: 'twoPhones', value: differences, unit: 'count', limit: 0, tried: delays.length },
-      {
-        name: 'live.behind',
-        value: percentile(delays, 0.95),
-        unit: 'ms',
-        limit: 150,
-        tried: delays.length,
-      },
-    ];
-  } finally {
-    await field.close();
-  }
+export async function twoPhones(field: Field, seconds: number): Promise<Figure[]> {
+  const [a, b] = [await field.signIn('ours', 0), await field.signIn('ours', 1)];
+  const [job] = await a.jobs();
+  const heard = new Heard(job!);
+  const listening = heard.listen(b);
+  const delays: number[] = [];
+  const until = Date.now() + seconds * 1000;
+  const taps = [new Tapper(a, job!), new Tapper(b, job!)].map(async (phone) => {
+    while (Date.now() < until) {
+      const events = phone.next(1);
+      const sentMs = performance.now();
+      if ((await phone.send(events)) === null) throw new Error('a tap had no answer');
+      delays.push((await heard.of(events[0]!.id)) - sentMs);
+      await wait(STROKE_MS);
+    }
+  });
+  await Promise.all(taps);
+  heard.stop();
+  await listening;
+  const log = (await a.get<Job>(`/jobs/${job!.id}`)).events.map((e) => e.id);
+  const other = (await b.get<Job>(`/jobs/${job!.id}`)).events.map((e) => e.id);
+  const differences =
+    log.filter((id, i) => id !== heard.ids[i] || id !== other[i]).length +
+    Math.abs(log.length - heard.ids.length);
+  return [
+    { name: 'twoPhones', value: differences, unit: 'count', limit: 0, tried: delays.length },
+    {
+      name: 'live.behind',
+      value: percentile(delays, 0.95),
+      unit: 'ms',
+      limit: 150,
+      tried: delays.length,
+    },
+  ];
 }
 
 /** What a phone hears of a run on its live line. */

@@ -6,60 +6,55 @@ import type { Figure } from './figures';
 import { bodyFor, pathFor, type Ids, type Operation } from './requests';
 
 /** Every route with another workshop's ids in path and body is answered like an id that never existed. */
-export async function tenancy(dir: string): Promise<Figure> {
-  const field = await Field.open({ dir, runs: 2 });
-  try {
-    const [us, them] = [await field.signIn('ours'), await field.signIn('theirs')];
-    const [job] = await us.jobs();
-    const { containers } = await us.get<Shelf>('/shelf');
-    const session = await us.get<{ user: { id: string } }>('/session');
-    const ours: Ids = {
-      job: job!.id,
-      vehicle: job!.vehicleId,
-      container: containers[0]!.id,
-      person: session.user.id,
-    };
-    const nobodys: Ids = {
-      job: randomUUID(),
-      vehicle: randomUUID(),
-      container: randomUUID(),
-      person: ours.person,
-    };
-    const theirs = (await them.jobs())[0]!;
-    const own: Ids = { ...nobodys, job: theirs.id, vehicle: theirs.vehicleId };
-    const ask = async (o: Operation, inPath: Ids, inBody: Ids): Promise<string> => {
-      const { version } = await them.get<Job>(`/jobs/${theirs.id}`);
-      const res = await them.call(
-        o.method.toUpperCase(),
-        pathFor(o.path, inPath),
-        bodyFor(o, inBody, theirs),
-        { 'if-match': `"${version}"` },
-      );
-      if (o.streams && res.ok) {
-        await res.body?.cancel();
-        return 'a line';
-      }
-      return `${res.status} ${told(await res.text())}`;
-    };
-    let value = 0;
-    let tried = 0;
-    for (const o of OPERATIONS) {
-      if (o.path.includes('{id}')) {
-        tried++;
-        const someone = { ...nobodys, person: randomUUID() };
-        if ((await ask(o, ours, someone)) !== (await ask(o, someone, someone))) value++;
-      }
-      if (namesIds(o, ours, nobodys, theirs)) {
-        tried++;
-        if ((await ask(o, own, ours)) !== (await ask(o, own, nobodys))) value++;
-      }
+export async function tenancy(field: Field): Promise<Figure> {
+  const [us, them] = [await field.signIn('ours'), await field.signIn('theirs')];
+  const [job] = await us.jobs();
+  const { containers } = await us.get<Shelf>('/shelf');
+  const session = await us.get<{ user: { id: string } }>('/session');
+  const ours: Ids = {
+    job: job!.id,
+    vehicle: job!.vehicleId,
+    container: containers[0]!.id,
+    person: session.user.id,
+  };
+  const nobodys: Ids = {
+    job: randomUUID(),
+    vehicle: randomUUID(),
+    container: randomUUID(),
+    person: ours.person,
+  };
+  const theirs = (await them.jobs())[0]!;
+  const own: Ids = { ...nobodys, job: theirs.id, vehicle: theirs.vehicleId };
+  const ask = async (o: Operation, inPath: Ids, inBody: Ids): Promise<string> => {
+    const { version } = await them.get<Job>(`/jobs/${theirs.id}`);
+    const res = await them.call(
+      o.method.toUpperCase(),
+      pathFor(o.path, inPath),
+      bodyFor(o, inBody, theirs),
+      { 'if-match': `"${version}"` },
+    );
+    if (o.streams && res.ok) {
+      await res.body?.cancel();
+      return 'a line';
     }
-    // And nothing of ours moved.
-    if (JSON.stringify(await us.get<Job>(`/jobs/${job!.id}`)) !== JSON.stringify(job)) value++;
-    return { name: 'tenancy', value, unit: 'count', limit: 0, tried };
-  } finally {
-    await field.close();
+    return `${res.status} ${told(await res.text())}`;
+  };
+  let value = 0;
+  let tried = 0;
+  for (const o of OPERATIONS) {
+    if (o.path.includes('{id}')) {
+      tried++;
+      const someone = { ...nobodys, person: randomUUID() };
+      if ((await ask(o, ours, someone)) !== (await ask(o, someone, someone))) value++;
+    }
+    if (namesIds(o, ours, nobodys, theirs)) {
+      tried++;
+      if ((await ask(o, own, ours)) !== (await ask(o, own, nobodys))) value++;
+    }
   }
+  // And nothing of ours moved.
+  if (JSON.stringify(await us.get<Job>(`/jobs/${job!.id}`)) !== JSON.stringify(job)) value++;
+  return { name: 'tenancy', value, unit: 'count', limit: 0, tried };
 }
 
 /** Whether a body of this operation holds an id that could be another's. */

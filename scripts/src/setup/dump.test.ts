@@ -11,7 +11,7 @@ const dir = mkdtempSync(join(tmpdir(), 'brook-dump-'));
 const file = join(dir, 'backup');
 // The demo's workshop with a few of its jobs.
 const [skerrow] = DEMO.workshops;
-const SEED = { workshops: [{ ...skerrow!, jobs: skerrow!.jobs!.slice(0, 4), handOvers: [] }] };
+const SEED = { workshops: [{ ...skerrow!, jobs: skerrow!.jobs!.slice(0, 2), handOvers: [] }] };
 const clusters: Cluster[] = [];
 afterAll(() => {
   for (const cluster of clusters) cluster.stop();
@@ -71,18 +71,14 @@ test('what was backed up is answered the same from an empty machine, and only an
 
   const second = await machine('second');
   await expect(restore(second, join(dir, 'nothing'))).rejects.toThrow(/There is no file/);
+  // One that breaks off changes nothing: the whole one finds the machine empty still.
+  const broken = join(dir, 'broken');
+  writeFileSync(broken, readFileSync(file).subarray(0, 20_000));
+  await expect(restore(second, broken)).rejects.toThrow(/pg_restore/);
   await restore(second, file);
   // Who was signed in then is not now.
   const { owner } = second.database(DATABASE);
   expect(runSql(postgresPrograms(), owner, 'SELECT count(*) FROM sessions')).toBe('0');
   expect(await answers(second)).toEqual(before);
   await expect(restore(second, file)).rejects.toThrow(/holds a record already/);
-});
-
-test('a file that is no backup changes nothing', async () => {
-  const third = await machine('third');
-  const broken = join(dir, 'broken');
-  writeFileSync(broken, readFileSync(file).subarray(0, 20_000));
-  await expect(restore(third, broken)).rejects.toThrow(/pg_restore/);
-  await restore(third, file);
 });
