@@ -4,6 +4,7 @@ import type { FluidVerdict } from '@brook/core/fluid';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { useKept } from '../data/kept';
+import { useFillsIn } from '../ui/unsaved';
 import { useVehicle } from '../data/vehicles';
 import { BackToHand } from '../jobs/BackToHand';
 import { EndJob } from '../jobs/EndJob';
@@ -22,7 +23,7 @@ import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { VehicleBrook } from '../vehicles/VehicleBrook';
 import { ConflictPage } from '../forms/ConflictPage';
-import { broughtTo, withTheirs, type Built } from '../forms/threeWay';
+import { broughtTo, type Built, sameData, withTheirs } from '../forms/threeWay';
 import { CapQuestions } from './CapQuestions';
 import { KnownBefore } from './KnownBefore';
 import {
@@ -99,6 +100,7 @@ function Fluid({ job, band, pages, onStep, vehicle }: StepProps & { readonly veh
       const now = broughtTo(k, job.version, theirs).built;
       return { ...now, draft: next(now.draft) };
     });
+  useFillsIn(!sameData(built.draft, built.base));
   const act = useJobAct(job);
   const wide = useWideScreen();
   const open = job.stage === 'fluid' || job.stage === 'plan';

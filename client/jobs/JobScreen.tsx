@@ -1,6 +1,7 @@
 import type { Job } from '@brook/contract';
 import { wayStep, type WayStep } from '@brook/core/job';
 import { capital } from '@brook/core/text';
+import { useState } from 'react';
 import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
 import { PlanStep } from '../plan/PlanStep';
@@ -10,6 +11,7 @@ import { IntakeStep } from '../intake/IntakeStep';
 import { RecordView } from '../record/RecordView';
 import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
+import { isFillingIn } from '../ui/unsaved';
 import { Way } from '../ui/Way';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Desk } from './Desk';
@@ -42,7 +44,7 @@ export function JobScreen({ id }: { readonly id: string }) {
 function JobStep({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
   const pages = useJobPages(id);
-  const shown = job && shownStep(job, pages);
+  const shown = useUndisturbed(job && shownStep(job, pages), pages.step !== null);
   usePageTitle(
     pages.page && PAGE_TITLES[pages.page],
     shown && capital(shown),
@@ -74,6 +76,19 @@ function JobStep({ id }: { readonly id: string }) {
     case 'release':
       return job.stage === 'test drive' ? <ReleaseStep {...props} /> : <RecordView {...props} />;
   }
+}
+
+/**
+ * A step as it is looked at. Where others take the job on while somebody fills
+ * in a form of this one, it stays until that is sent or left.
+ *
+ * @param asked whether somebody went to this step by themself
+ */
+function useUndisturbed(step: WayStep | undefined, asked: boolean): WayStep | undefined {
+  const [shown, setShown] = useState(step);
+  const moves = step !== shown && (asked || shown === undefined || !isFillingIn());
+  if (moves) setShown(step);
+  return moves ? step : shown;
 }
 
 /** The step in hand, or the one that is looked back at until the job moves on. */

@@ -28,9 +28,9 @@ test('a line that is lost while the server answers says what may be missing', ()
   });
 });
 
-test('another phone: in touch, silent for more than half a minute, put away with and without taps', () => {
-  expect(say({ others: [phone(30_000)] }).calm).toBe(true);
-  expect(say({ others: [phone(30_001)] })).toEqual({
+test('another phone: in touch, silent for more than a quarter of a minute, put away with and without taps', () => {
+  expect(say({ others: [phone(15_000)] }).calm).toBe(true);
+  expect(say({ others: [phone(15_001)] })).toEqual({
     words: 'All with the workshop · Brek’s phone may hold more, last heard of 08:59',
     calm: false,
   });

@@ -3,7 +3,7 @@ import { counted } from '@brook/core/text';
 import { clockTime } from '../ui/dates';
 
 /** A phone that was heard of this long ago is not in touch, ms: its beats come every four seconds. */
-const QUIET_MS = 30_000;
+const QUIET_MS = 15_000;
 
 export interface LinkFacts {
   /** Events that wait on this phone. */

@@ -14,7 +14,7 @@ import { emptyRun } from '@brook/core/run';
 import { useFolded } from '../data/jobFold';
 import { complains, nameOf, workTitle } from '@brook/core/scope';
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { BackToHand } from '../jobs/BackToHand';
@@ -51,6 +51,7 @@ export function PlanStep(props: StepProps) {
   const act = useJobAct(job);
   const { page, openPage, closePage: back } = pages;
   const [changes, setChanges] = useKeptChanges(job.id);
+  const builtOn = useOpenedOn(page, job.version);
   const result = job.planResult;
   if (!result) {
     return (
@@ -63,7 +64,7 @@ export function PlanStep(props: StepProps) {
   }
   const choose = (choices: PlanChoices) =>
     act.mutate(
-      { kind: 'choose plan', choices },
+      { kind: 'choose plan', choices, builtOn },
       {
         onSuccess: (after) => {
           setChanges(changesOf(result, after.planResult));
@@ -73,25 +74,31 @@ export function PlanStep(props: StepProps) {
     );
   const open = job.stage === 'plan' ? openPage : null;
   const made = madeWith(job, result);
-  if (open && page === 'work')
-    return <WorkPage job={job} busy={act.isPending} onChoose={choose} onBack={back} />;
-  if (open && page === 'method' && made)
-    return (
-      <MethodPage job={job} plan={made} busy={act.isPending} onChoose={choose} onBack={back} />
-    );
+  const choosing = { job, busy: act.isPending, onChoose: choose, onBack: back };
+  const refused = act.error ? (
+    <Caution title={act.error.message}>Go back, look at the plan, then choose again.</Caution>
+  ) : null;
+  const asked = (choices: ReactNode) => (
+    <>
+      {refused}
+      {choices}
+    </>
+  );
+  if (open && page === 'work') return asked(<WorkPage {...choosing} />);
+  if (open && page === 'method' && made) return asked(<MethodPage {...choosing} plan={made} />);
   if (open && page === 'order' && result.verdict === 'planned')
-    return (
-      <OrdersPage
-        job={job}
-        plan={result.plan}
-        busy={act.isPending}
-        onChoose={choose}
-        onBack={back}
-      />
-    );
+    return asked(<OrdersPage {...choosing} plan={result.plan} />);
   if (result.verdict === 'refused')
     return <Refused {...props} result={result} open={open} fault={act.error?.message ?? null} />;
   return <Document {...props} plan={result.plan} open={open} changes={changes} />;
+}
+
+/** The version on which a page of choices was opened: what a colleague chose meanwhile is not written over unseen. */
+function useOpenedOn(page: string | null, version: number): number {
+  const [opened, setOpened] = useState({ page, version });
+  if (opened.page === page) return page === null ? version : opened.version;
+  setOpened({ page, version });
+  return version;
 }
 
 type OpenPage = ((page: 'work' | 'method' | 'order') => void) | null;

@@ -36,6 +36,7 @@ const pick = (...leftMl: number[]): JobPick => ({
     keptCapped: true,
     ageDays: 3,
     restedHours: null,
+    verdict: 'take',
     reasons: [],
   })),
 });

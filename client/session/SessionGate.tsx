@@ -2,10 +2,13 @@ import { Redirect, usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ApiProblem } from '../data/api';
 import { useSession } from '../data/session';
+import { setZone } from '../ui/zone';
 
 /** Sends to the sign-in whoever is not signed in, and says where they wanted to go. Without a connection the page stays: what is on the phone is still good. */
 export function SessionGate({ children }: { readonly children: ReactNode }) {
-  const { error } = useSession();
+  const { data, error } = useSession();
+  // Before anything below says a time.
+  if (data) setZone(data.workshop.timeZone);
   const path = usePathname();
   const signedOut = error instanceof ApiProblem && error.status === 401;
   if (signedOut && path !== '/sign-in') {

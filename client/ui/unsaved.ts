@@ -3,6 +3,8 @@ import { onHistoryMove } from './historyMove';
 
 /** Forms on the page that hold what nobody saved. */
 const forms = new Set<object>();
+/** Those that are kept on this phone besides: leaving them loses nothing. */
+const kept = new Set<object>();
 /** Where somebody wants to go, until they said whether the changes may be dropped. */
 let asked: (() => void) | null = null;
 const listeners = new Set<() => void>();
@@ -20,6 +22,19 @@ export function useUnsaved(dirty: boolean): void {
     };
   }, [dirty]);
 }
+
+/** Says whether a form is filled in that is kept on this phone anyway: nobody is asked on leaving it, but nothing takes it from under the hands. */
+export function useFillsIn(dirty: boolean): void {
+  useEffect(() => {
+    if (!dirty) return;
+    const form = {};
+    kept.add(form);
+    return () => void kept.delete(form);
+  }, [dirty]);
+}
+
+/** Whether somebody is in the middle of filling something in. */
+export const isFillingIn = (): boolean => forms.size + kept.size > 0;
 
 /** Leave the page by this, at once or after asking. */
 export function leavePage(go: () => void): void {

@@ -1,11 +1,7 @@
-import {
-  DEMAND_SOURCES,
-  type CompatibilityAnswer,
-  type ConditionAnswer,
-  type Remedy,
-} from '@brook/core/fluid';
+import { DEMAND_SOURCES } from '@brook/core/fluid';
 import { z } from 'zod';
 import { line, oneOf } from './common';
+import { computed } from './computed';
 import { control, demands, dye, grade, inSystem, isoClass, samples, seals } from './sample';
 
 /** Ask whether fluids may go in. */
@@ -26,14 +22,7 @@ export const compatibilityRequest = z.strictObject({
 export type CompatibilityEntry = z.output<typeof compatibilityRequest>;
 
 /** The adviser's answer, each reason with its sentence, each candidate with what it costs if it is in already. */
-export const compatibilityAnswer = z.custom<
-  Omit<CompatibilityAnswer, 'candidates'> & {
-    readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {
-      readonly sentences: readonly string[];
-      readonly remedy: { readonly code: Remedy; readonly sentence: string } | null;
-    })[];
-  }
->();
+export const compatibilityAnswer = computed('CompatibilityReply');
 export type CompatibilityReply = z.output<typeof compatibilityAnswer>;
 
 /** Ask what to do about a fluid. */
@@ -46,7 +35,5 @@ export const conditionRequest = z.strictObject({
 export type ConditionEntry = z.output<typeof conditionRequest>;
 
 /** The verdict with every reason and its sentence. */
-export const conditionAnswer = z.custom<
-  ConditionAnswer & { readonly sentences: readonly string[] }
->();
+export const conditionAnswer = computed('ConditionReply');
 export type ConditionReply = z.output<typeof conditionAnswer>;

@@ -87,7 +87,6 @@ export {
   newJob,
   type FluidEntry,
   type Job,
-  type JobPick,
   type NewJob,
 } from './job';
 export {
@@ -103,3 +102,4 @@ export {
 } from './jobEvent';
 export { seed, type Seed } from './seed';
 export { matter } from './matter';
+export type { JobPick } from './computed';

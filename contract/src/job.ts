@@ -1,12 +1,8 @@
-import type { Layout } from '@brook/core/circuit';
-import { COLOURS, DEMAND_SOURCES, type Dye } from '@brook/core/fluid';
-import type { Inside } from '@brook/core/inside';
-import type { PlanResult } from '@brook/core/plan';
+import { COLOURS, DEMAND_SOURCES } from '@brook/core/fluid';
 import { ODOMETER_KM, PURPOSES } from '@brook/core/scope';
-import type { AcceptedPick, FluidRead } from '@brook/core/log';
-import type { Figure } from '@brook/core/figure';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf, within } from './common';
+import { computed } from './computed';
 import { jobSummary } from './jobSummary';
 import { foundAtIntake, goesAlong, partsChanged, planChoices } from './plan';
 import { keptEvent } from './jobEvent';
@@ -78,11 +74,6 @@ export const driveResult = z.strictObject({
 });
 export const endJob = z.strictObject({ reason: line('Reason', 3, 300) });
 
-/** The containers that the shelf gives for a job, each with why it is looked at twice. */
-export type JobPick =
-  | ({ readonly kind: 'enough' } & AcceptedPick)
-  | { readonly kind: 'short'; readonly missingMl: Figure };
-
 const named = z.object({ by: z.string(), at: isoTime });
 
 /** A job with everything on it. */
@@ -93,7 +84,7 @@ export const job = jobSummary.extend({
     .array(matter)
     .describe('What the vehicle owes besides this job’s own: the job takes it over'),
   leaves: z.array(matter).describe('What of its own is open still'),
-  lastDye: z.custom<Dye | null>().describe('Dye of the last fill of this vehicle'),
+  lastDye: computed('Dye').nullable().describe('Dye of the last fill of this vehicle'),
   notDone: z
     .array(
       z.object({
@@ -109,23 +100,19 @@ export const job = jobSummary.extend({
     .object({ cap: z.array(grade), lowViscosity: z.boolean(), control, seals, at: isoTime })
     .nullable()
     .describe('What the job before read on the cap of this vehicle, for one tap to confirm'),
-  inside: z
-    .custom<Inside>()
+  inside: computed('ContentInside')
     .nullable()
     .describe('What the jobs before left inside the vehicle; null where none is on record'),
-  fluid: z
-    .custom<FluidRead>()
+  fluid: computed('FluidRead')
     .nullable()
     .describe('What was read and seen, with the verdict and the house rules that were in force'),
-  layout: z.custom<Layout>().describe('The layout of the vehicle as it is now'),
+  layout: computed('KnownLayout').describe('The layout of the vehicle as it is now'),
   planChoices: planChoices.describe('What was said and chosen for the plan'),
-  planResult: z
-    .custom<PlanResult>()
+  planResult: computed('PlanResult')
     .nullable()
     .describe('The plan, stored whole, or the reasons why there is none'),
   planAccepted: named.nullable(),
-  pick: z
-    .custom<JobPick>()
+  pick: computed('JobPick')
     .nullable()
     .describe('By the shelf of this moment until the plan is accepted, then as accepted'),
   fluidUsed: fluidUsedRecord.nullable(),

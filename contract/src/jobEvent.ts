@@ -16,6 +16,7 @@ import {
 import { BENCH_ENDS } from '@brook/core/scope';
 import { z } from 'zod';
 import { counter, id, line, oneOf } from './common';
+import { computed } from './computed';
 import { stageEvents } from './stageEvent';
 import { driveState } from './vehicle';
 
@@ -168,9 +169,7 @@ export const jobEvent = z.discriminatedUnion(
 ) as unknown as z.ZodType<EventBase & PhoneHappening>;
 
 /** One event as the log keeps it: with the person behind it and, after a decision, the plan of the rest that followed. */
-export const keptEvent = z
-  .custom<Kept<JobEvent>>((e) => typeof e === 'object' && e !== null && 'kind' in e)
-  .describe('An event of the log with the person behind it');
+export const keptEvent = computed('LogEvent') as z.ZodType as z.ZodType<Kept<JobEvent>>;
 
 const BATCH = 'A batch should hold 1 to 500 events.';
 /** A batch as a phone sends it; sending it twice changes nothing. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import computedJson from './computed/schema.json';
 import {
   compatibilityAnswer,
   compatibilityRequest,
@@ -396,19 +397,57 @@ export function openApi(): object {
       },
     };
   }
+  const given = new Set<string>(OPERATIONS.flatMap((o) => (o.gives ? [o.gives] : [])));
   const schemas = Object.fromEntries(
     Object.entries(SCHEMAS).map(([name, schema]) => [
       name,
-      z.toJSONSchema(schema, { unrepresentable: 'any', io: 'input' }),
+      z.toJSONSchema(schema, {
+        unrepresentable: 'any',
+        io: given.has(name) ? 'output' : 'input',
+        override: ({ zodSchema, jsonSchema }) => {
+          const { computed } = z.globalRegistry.get(zodSchema as unknown as z.ZodType) ?? {};
+          if (typeof computed !== 'string') return;
+          delete jsonSchema.computed;
+          jsonSchema.$ref = `#/components/schemas/${CORE}${computed}`;
+        },
+      }),
     ]),
   );
   return {
     openapi: '3.1.0',
     info: { title: 'Cascade Brook', version: '1' },
     paths,
-    components: { schemas },
+    components: { schemas: { ...schemas, ...coreSchemas() } },
   };
 }
+
+const computedSchema = computedJson as {
+  readonly definitions: Readonly<Record<string, { readonly $ref?: string }>>;
+  readonly properties: Readonly<Record<string, { readonly $ref?: string }>>;
+};
+
+/** What core computes goes by its own names, apart from those of the wire. */
+const CORE = 'core.';
+
+/** The schemas that were made from core's types, by names that an address can hold. */
+function coreSchemas(): Record<string, object> {
+  const name = (of: string) => CORE + of.replaceAll(/\W+/g, '_').replaceAll(/^_|_$/g, '');
+  const refs = (schema: object): object =>
+    JSON.parse(JSON.stringify(schema), (key, value: unknown) =>
+      key === '$ref' && typeof value === 'string'
+        ? `#/components/schemas/${name(decodeURIComponent(value.replace('#/definitions/', '')))}`
+        : value,
+    ) as object;
+  return Object.fromEntries(
+    [...Object.entries(computedSchema.definitions), ...Object.entries(computedSchema.properties)]
+      // A property that only names its definition by the same name is that definition.
+      .filter(([key, schema]) => !('$ref' in schema) || name(key) !== refName(schema.$ref!, name))
+      .map(([key, schema]) => [name(key), refs(schema)]),
+  );
+}
+
+const refName = (to: string, name: (of: string) => string): string =>
+  name(decodeURIComponent(to.replace('#/definitions/', '')));
 
 const ref = (name: Name): object => ({ $ref: `#/components/schemas/${name}` });
 

@@ -2,10 +2,11 @@ import type { Layout } from '@brook/core/circuit';
 import { COLOURS } from '@brook/core/fluid';
 import { METHODS, WORKSHOP_C } from '@brook/core/flow';
 import { ORDER_SCHOOLS } from '@brook/core/order';
-import { OUTLET_TARGET, USUAL_CHOICES, type PlanPreview } from '@brook/core/plan';
+import { OUTLET_TARGET, USUAL_CHOICES } from '@brook/core/plan';
 import { ALSO, BENCH_ENDS, LOWEST_LEVEL_MM, PURPOSES, SEEN_AT_INTAKE } from '@brook/core/scope';
 import { z } from 'zod';
 import { line, oneOf, within } from './common';
+import { computed } from './computed';
 import { houseRules } from './houseRules';
 import { layout } from './layout';
 import { flag, grade, isoClass } from './sample';
@@ -197,9 +198,9 @@ export type PlanPreviewRequest = Omit<z.output<typeof planPreviewRequest>, 'layo
 };
 
 export const planPreview = z.object({
-  result: z.custom<PlanPreview['result']>().describe('The plan, or the reasons why there is none'),
-  orders: z.custom<PlanPreview['orders']>().describe('Every order priced, cheapest first'),
-  notEmptied: z
-    .custom<PlanPreview['notEmptied']>()
-    .describe('What leaving the old fluid in the reservoir would cost, mL more'),
+  result: computed('PreviewResult').describe('The plan, or the reasons why there is none'),
+  orders: computed('PreviewOrders').describe('Every order priced, cheapest first'),
+  notEmptied: computed('PreviewNotEmptied').describe(
+    'What leaving the old fluid in the reservoir would cost, mL more',
+  ),
 });

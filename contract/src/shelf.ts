@@ -1,6 +1,7 @@
-import { MOVED_ML, type LowStock, type AdmitAnswer } from '@brook/core/shelf';
+import { MOVED_ML } from '@brook/core/shelf';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf, within } from './common';
+import { computed } from './computed';
 import { flag, grade, isoClass } from './sample';
 
 const SIZE = 'Size should be whole millilitres from 50 to 20000.';
@@ -39,14 +40,14 @@ export const container = z.object({
   receivedAt: isoTime,
   openedAt: isoTime.nullable(),
   discardedAt: isoTime.nullable(),
-  admit: z.custom<AdmitAnswer>().describe('Whether it may be used today, by the house rule'),
+  admit: computed('AdmitAnswer').describe('Whether it may be used today, by the house rule'),
   version: z.number().int(),
 });
 export type Container = z.output<typeof container>;
 
 export const shelf = z.object({
   containers: z.array(container).describe('Those that are not discarded, oldest first'),
-  low: z.array(z.custom<LowStock>()).describe('Grades of which less than the line may be used'),
+  low: z.array(computed('LowStock')).describe('Grades of which less than the line may be used'),
 });
 export type Shelf = z.output<typeof shelf>;
 

@@ -1,14 +1,8 @@
 import { DRIVE_STATES } from '@brook/core/job';
-import {
-  layoutTemplates,
-  type Layout,
-  type TemplateId,
-  CONTROLS,
-  VEHICLE_KINDS,
-} from '@brook/core/circuit';
-import type { Inside } from '@brook/core/inside';
+import { layoutTemplates, type TemplateId, CONTROLS, VEHICLE_KINDS } from '@brook/core/circuit';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf } from './common';
+import { computed } from './computed';
 import { layout } from './layout';
 import { jobSummary } from './jobSummary';
 import { matter } from './matter';
@@ -91,11 +85,10 @@ export const vehicleSummary = z.object({
 export type VehicleSummary = z.infer<typeof vehicleSummary>;
 
 export const vehicle = vehicleSummary.extend({
-  layout: z.custom<Layout>().describe('The hydraulic layout; see the layout schema'),
+  layout: computed('KnownLayout').describe('The hydraulic layout; see the layout schema'),
   jobs: z.array(jobSummary).describe('Newest first'),
   makerEntry: makerEntry.nullable(),
-  inside: z
-    .custom<Inside>()
+  inside: computed('ContentInside')
     .nullable()
     .describe('What is inside, as the last closed job left it; null where none is on record'),
   version: z.number().int(),

@@ -17,8 +17,7 @@ test('a form that a colleague changed meanwhile shows both, field by field, and 
   const colleague = await Workshop.signIn(other);
   await colleague.readFluid(job, 'brown');
 
-  // Sent as it was built: the server says that somebody was there first, and both stand side by side.
-  await page.getByTestId('next-action').click();
+  // It is told at once, the form stays under the hands, and both stand side by side.
   await expect(page.getByText('Somebody changed the same meanwhile')).toBeVisible();
   const seen = page.getByRole('radiogroup', { name: 'Seen and measured' });
   await expect(seen.getByText(/straw, clear, no other product/)).toBeVisible();

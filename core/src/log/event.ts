@@ -1,12 +1,20 @@
 import type { Figure } from '../figure';
-import type { Colour, Dye, FluidRequest, FluidVerdict, Grade, IsoClass } from '../fluid';
+import type {
+  Colour,
+  DemandSource,
+  Dye,
+  FluidRequest,
+  FluidVerdict,
+  Grade,
+  IsoClass,
+} from '../fluid';
 import type { CheckItem, ControlCheck, DriveResult, TakeUp } from '../gate';
 import type { PedalResult } from '../pedal';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { EventBase, RunHappening, Undone } from '../run';
 import type { WorkDone } from '../scope';
-import type { AdmitReason, OpenRule, ShelfContainer } from '../shelf';
+import type { AdmitAnswer, OpenRule, ShelfContainer } from '../shelf';
 
 /** What is judged and looked at in the proof, each by itself. */
 export type ProofHappening =
@@ -38,7 +46,7 @@ export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
   /** Of the shape in which it is stored. */
   readonly version: number;
   readonly follow: {
-    readonly source: NonNullable<FluidRequest['follow']>;
+    readonly source: DemandSource;
     readonly why: string;
   } | null;
   readonly fill: {
@@ -55,7 +63,7 @@ export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
 
 /** The containers with which a plan was accepted, each with why it is looked at twice. */
 export interface AcceptedPick {
-  readonly containers: readonly (ShelfContainer & { readonly reasons: readonly AdmitReason[] })[];
+  readonly containers: readonly (ShelfContainer & AdmitAnswer)[];
   readonly leftOverMl: Figure;
   /** Who took the second look, where one was needed. */
   readonly lookedBy: string | null;
@@ -68,6 +76,8 @@ export interface FluidUsedEntry {
     readonly containerId: string;
     readonly pouredMl: number;
     readonly discardedMl: number;
+    /** Left in it as counted, where more came out than the shelf knew of; records from before that lack it. */
+    readonly countedLeftMl?: number | null;
   }[];
   readonly bledMl: number;
   readonly bledBy: 'strokes' | 'measured';

@@ -41,5 +41,11 @@ test('later ones only say their version, and one that says it is left alone', ()
   const { version: _, ...second } = { ...liftFluidRead(FIRST), rules: DEFAULT_RULES };
   const lifted = liftFluidRead(second as Omit<FluidRead, 'version'>);
   expect(lifted).toEqual({ version: FLUID_READ_VERSION, ...second });
-  expect(liftFluidRead(lifted)).toBe(lifted);
+  expect(liftFluidRead(lifted)).toEqual(lifted);
+});
+
+test('a rule that came later was the usual one; what the workshop had chosen stays', () => {
+  const { newAtOutlet: _, ...then } = { ...DEFAULT_RULES, drumMl: 7_000 };
+  const stored = { ...liftFluidRead(FIRST), rules: then } as FluidRead;
+  expect(liftFluidRead(stored).rules).toEqual({ ...DEFAULT_RULES, drumMl: 7_000 });
 });

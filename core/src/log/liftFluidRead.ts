@@ -27,7 +27,9 @@ export type StoredFluidRead = FluidRead | Omit<FluidRead, 'version'> | FirstFlui
  */
 export function liftFluidRead(stored: StoredFluidRead): FluidRead {
   if ('capGrade' in stored) return fromFirst(stored);
-  return 'version' in stored ? stored : { version: FLUID_READ_VERSION, ...stored };
+  const read = 'version' in stored ? stored : { version: FLUID_READ_VERSION, ...stored };
+  // A rule that came later was the usual one then, as for a workshop that never chose.
+  return { ...read, rules: { ...DEFAULT_RULES, ...read.rules } };
 }
 
 function fromFirst({ capGrade, seen, newColour, verdict }: FirstFluidRead): FluidRead {

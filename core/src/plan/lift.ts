@@ -64,6 +64,13 @@ export function liftPlan(stored: StoredPlan, id: string = FIRST_PLAN): Plan {
     layout,
     inside: stored.inside ?? insideThen(layout, stored.work.purpose, stored.bowls),
     treatment: stored.treatment ?? null,
+    preferences: {
+      // What could not be preferred then, and kinds of vehicle that came later, had no part in it.
+      ...planPreferences(),
+      ...stored.preferences,
+      finalLevel: { ...planPreferences().finalLevel, ...stored.preferences.finalLevel },
+      markMl: { ...planPreferences().markMl, ...stored.preferences.markMl },
+    },
     stops: stored.stops.map(liftStop),
     totals: { ...stored.totals, filledMl: stored.totals.filledMl ?? NOTHING_SWALLOWED },
   };

@@ -137,7 +137,9 @@ export class Field {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ login, password: PASSWORD }),
     });
-    if (res.status !== 201) throw new Error(`cannot sign in: ${await res.text()}`);
+    // The session stands once the answer has ended, not when its head is here.
+    const answer = await res.text();
+    if (res.status !== 201) throw new Error(`cannot sign in: ${answer}`);
     return new Caller(this.url(server), res.headers.get('set-cookie')!.split(';')[0]!);
   }
 

@@ -40,6 +40,7 @@ async function answers(cluster: Cluster): Promise<unknown> {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(DEMO_SIGN_IN),
     });
+    await signedIn.text();
     const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
     const get = async (path: string) =>
       (await (await fetch(api + path, { headers: { cookie } })).json()) as never;

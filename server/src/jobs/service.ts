@@ -152,7 +152,8 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
   const log = await logOf(id);
-  const choices = job.planChoices ?? usualChoices(vehicle.layout);
+  // What can be chosen since then was not.
+  const choices = { ...usualChoices(vehicle.layout), ...job.planChoices };
   const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
   const before = job.closed ? [] : await mattersBefore(vehicle, job);
   const leaves = (await mattersOf([vehicle.id])).get(vehicle.id) ?? [];

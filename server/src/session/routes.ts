@@ -29,6 +29,8 @@ export function sessionRoutes(clock: Clock): Router {
     await renewSession(req);
     req.session.userId = user.id;
     req.session.signedInMs = clock.now().getTime();
+    // Kept before it is said: a session that could not be written is no sign-in.
+    await saved(req);
     res.status(201).json(await sessionOf(user));
   });
 
@@ -78,6 +80,11 @@ export function peopleRoutes(clock: Clock): Router {
 const renewSession = (req: Request): Promise<void> =>
   new Promise((resolve, reject) =>
     req.session.regenerate((error) => (error ? reject(error) : resolve())),
+  );
+
+const saved = (req: Request): Promise<void> =>
+  new Promise((resolve, reject) =>
+    req.session.save((error?: Error) => (error ? reject(error) : resolve())),
   );
 
 /** Compared with when the name is unknown, so that the time taken tells nothing. */

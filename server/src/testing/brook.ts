@@ -8,11 +8,13 @@ import { sharePoured } from '@brook/core/shelf';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
+import express from 'express';
 import { Client, Pool } from 'pg';
 import { pino, type Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request, { type Agent, type Response } from 'supertest';
 import { createApp } from '../app';
+import { checkAnswers } from './answers';
 import { connect } from '../db/connect';
 import { defineModels } from '../db/models';
 import { prepareDatabase } from '../db/prepare';
@@ -198,15 +200,18 @@ export class Brook {
     await news.start();
     const brook = new Brook(db, pool, news, made);
     brook.now = options.now ?? NOW;
-    brook.app = createApp({
-      pool,
-      news,
-      sessionSecret: 'a secret of the tests',
-      clock: { now: () => brook.now },
-      log,
-      secure: false,
-      webDir: options.webDir,
-    });
+    brook.app = express().use(
+      checkAnswers((sentence) => brook.disagreements.push(sentence)),
+      createApp({
+        pool,
+        news,
+        sessionSecret: 'a secret of the tests',
+        clock: { now: () => brook.now },
+        log,
+        secure: false,
+        webDir: options.webDir,
+      }),
+    );
     return brook;
   }
 
@@ -220,10 +225,17 @@ export class Brook {
     await this.pool.end();
   }
 
+  /** Where answers were not what the document says. */
+  private readonly disagreements: string[] = [];
+
   async stop(): Promise<void> {
     await this.close();
     await this.db.close();
     await this.made.drop();
+    if (this.disagreements.length > 0)
+      throw new Error(
+        `Not what the document says:\n${[...new Set(this.disagreements)].join('\n')}`,
+      );
   }
 
   /** Run SQL as the role that made the cluster. */

@@ -1,0 +1,53 @@
+import type { HistoryChange, HistorySample } from '@brook/core/ageing';
+import type { Layout } from '@brook/core/circuit';
+import type { Figure } from '@brook/core/figure';
+import type { CompatibilityAnswer, ConditionAnswer, Dye, Remedy, Sample } from '@brook/core/fluid';
+import type { Inside } from '@brook/core/inside';
+import type { AcceptedPick, FluidRead, JobEvent } from '@brook/core/log';
+import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
+import type { HouseRules } from '@brook/core/rules';
+import type { Kept } from '@brook/core/run';
+import type { AdmitAnswer, LowStock } from '@brook/core/shelf';
+
+/** The containers that the shelf gives for a job, each with why it is looked at twice. */
+export type JobPick =
+  | ({ readonly kind: 'enough' } & AcceptedPick)
+  | { readonly kind: 'short'; readonly missingMl: Figure };
+
+type Accepted = Extract<JobEvent, { readonly kind: 'plan accepted' }>;
+/** An event of the log as it is told: the accepted plan and its containers stand on the job, once. */
+export type EventOnWire = Kept<Exclude<JobEvent, Accepted>> | Omit<Kept<Accepted>, 'plan' | 'pick'>;
+
+/**
+ * What core computes and an answer carries as it is. Their schemas in the
+ * document are made from these types (npm run schemas), so that neither can say
+ * what the other does not.
+ */
+export interface Computed {
+  readonly Dye: Dye;
+  readonly ContentInside: Inside;
+  readonly FluidRead: FluidRead;
+  readonly KnownLayout: Layout;
+  readonly PlanResult: PlanResult;
+  readonly JobPick: JobPick;
+  readonly LogEvent: EventOnWire;
+  readonly PreviewResult: Preview['result'];
+  readonly PreviewOrders: Preview['orders'];
+  readonly PreviewNotEmptied: Preview['notEmptied'];
+  readonly AdmitAnswer: AdmitAnswer;
+  readonly LowStock: LowStock;
+  readonly SampleOnRecord: HistorySample &
+    Pick<Sample, 'colour' | 'clarity' | 'copperPpm' | 'pH'> & { readonly jobNumber: number };
+  readonly ChangeOnRecord: HistoryChange & {
+    readonly jobNumber: number;
+    readonly batches: readonly string[];
+  };
+  readonly RulesInForce: HouseRules;
+  readonly CompatibilityReply: Omit<CompatibilityAnswer, 'candidates'> & {
+    readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {
+      readonly sentences: readonly string[];
+      readonly remedy: { readonly code: Remedy; readonly sentence: string } | null;
+    })[];
+  };
+  readonly ConditionReply: ConditionAnswer & { readonly sentences: readonly string[] };
+}

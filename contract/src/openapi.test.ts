@@ -1,0 +1,31 @@
+import { OPERATIONS, openApi } from './openapi';
+
+const document = JSON.parse(JSON.stringify(openApi())) as {
+  components: { schemas: Record<string, object> };
+};
+const { schemas } = document.components;
+
+test('every reference leads somewhere, and every schema goes by a name that OpenAPI 3.1 allows (Components Object)', () => {
+  const text = JSON.stringify(document);
+  for (const [, name] of text.matchAll(/"#\/components\/schemas\/([^"]+)"/g))
+    expect(Object.keys(schemas)).toContain(name);
+  for (const name of Object.keys(schemas)) expect(name).toMatch(/^[a-zA-Z0-9._-]+$/);
+});
+
+test('plan, verdict, pick and layout are told down to their figures', () => {
+  const told = (name: string): string => JSON.stringify(schemas[name]);
+  expect(told('Job')).toContain('core.PlanResult');
+  expect(told('core.PlanResult')).toContain('core.Plan');
+  expect(told('core.Plan')).toContain('core.PlanStop');
+  expect(told('core.PlanStop')).toContain('core.Figure');
+  expect(told('core.FluidRead')).toContain('core.FluidVerdict');
+  expect(told('core.JobPick')).toContain('leftOverMl');
+  expect(told('core.Stretch')).toContain('insideMm');
+  // Nothing that an answer carries is left untold: an empty schema lets everything through.
+  const given = new Set(OPERATIONS.map((o) => o.gives as string | undefined));
+  const empty = Object.entries(schemas).filter(
+    ([name, s]) =>
+      (given.has(name) || name.startsWith('core.')) && JSON.stringify(s).includes(':{}'),
+  );
+  expect(empty.map(([name]) => name)).toEqual([]);
+});
