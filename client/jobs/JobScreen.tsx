@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { wayStep, type WayStep } from '@brook/core/job';
+import { isClosed, wayStep, type WayStep } from '@brook/core/job';
 import { capital } from '@brook/core/text';
 import { useState } from 'react';
 import { useJob } from '../data/job';
@@ -44,7 +44,11 @@ export function JobScreen({ id }: { readonly id: string }) {
 function JobStep({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
   const pages = useJobPages(id);
-  const shown = useUndisturbed(job && shownStep(job, pages), pages.step !== null);
+  const now = job && shownStep(job, pages);
+  const shown = useUndisturbed(
+    now,
+    pages.step !== null || (job !== undefined && isClosed(job.stage)),
+  );
   usePageTitle(
     pages.page && PAGE_TITLES[pages.page],
     shown && capital(shown),
@@ -82,11 +86,11 @@ function JobStep({ id }: { readonly id: string }) {
  * A step as it is looked at. Where others take the job on while somebody fills
  * in a form of this one, it stays until that is sent or left.
  *
- * @param asked whether somebody went to this step by themself
+ * @param atOnce whether somebody went to this step by themself, or nothing can be sent any more
  */
-function useUndisturbed(step: WayStep | undefined, asked: boolean): WayStep | undefined {
+function useUndisturbed(step: WayStep | undefined, atOnce: boolean): WayStep | undefined {
   const [shown, setShown] = useState(step);
-  const moves = step !== shown && (asked || shown === undefined || !isFillingIn());
+  const moves = step !== shown && (atOnce || shown === undefined || !isFillingIn());
   if (moves) setShown(step);
   return moves ? step : shown;
 }

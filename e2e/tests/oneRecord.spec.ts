@@ -6,7 +6,7 @@ test('bled half without reception on one phone and looked at on another, it ends
   browser,
 }) => {
   const workshop = await Workshop.signIn(first);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'), 2);
+  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 2);
   const planned = planOf(job).stops[0]!.strokes.value;
   const context = await browser.newContext();
   const second = await context.newPage();
