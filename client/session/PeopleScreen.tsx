@@ -68,8 +68,8 @@ function PersonLine({
       </View>
       {self ? null : (
         <Button
-          label={left ? 'Is back' : 'Left'}
-          spoken={left ? `${name} is back` : `${name} left`}
+          label={left ? 'Is back' : 'Has left'}
+          spoken={left ? `${name} is back` : `${name} has left`}
           onPress={() => onLeft(!left)}
         />
       )}

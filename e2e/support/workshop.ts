@@ -12,6 +12,7 @@ import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 
 export const UNA = { login: 'una', password: 'skerrow-demo', name: 'Una Marrick' };
+export const TARN = { login: 'tarn', password: 'skerrow-demo', name: 'Tarn Hollis' };
 export const BREK = { login: 'brek', password: 'lunna-demo', name: 'Brek Sandel' };
 
 const AMBER: FluidEntry = {

@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type BrowserContextOptions, type Page } from '@playwright/test';
 import { answer, LOOKED, SOUND, toPart, unfold, why } from '../support/fluid';
-import { Workshop } from '../support/workshop';
+import { TARN, Workshop } from '../support/workshop';
 
 /** Every screen, with what must be on it before it is looked at. */
 const SCREENS: readonly (readonly [
@@ -246,6 +246,29 @@ const SCREENS: readonly (readonly [
     async (page) => {
       await page.goto('/rules');
       await page.getByText('An opened container?').waitFor();
+    },
+  ],
+  [
+    'people',
+    async (page) => {
+      await Workshop.signIn(page, TARN);
+      await page.goto('/people');
+      await page.getByRole('button', { name: 'Una Marrick has left' }).waitFor();
+    },
+  ],
+  [
+    'change password',
+    async (page) => {
+      await page.goto('/password');
+      await page.getByText('Password of today').waitFor();
+    },
+  ],
+  [
+    'this phone',
+    async (page) => {
+      await page.goto('/');
+      await page.getByRole('button', { name: 'More' }).click();
+      await page.getByText('Change password').waitFor();
     },
   ],
   [

@@ -13,17 +13,16 @@ function seedOf(runs: number): Seed {
     name,
     timeZone: 'UTC',
     users: [{ login: name, name: `Technician of ${name}`, password: PASSWORD, role: 'lead' }],
-    deliveries: [
-      {
-        daysAgo: 3,
-        grade: 'DOT 4',
-        isoClass: null,
-        batch: 'E-1',
-        sizeMl: 1000,
-        count: 2 * count + 2,
-        justCarried: false,
-      },
-    ],
+    // Two containers a job; a delivery has 48 at most.
+    deliveries: Array.from({ length: Math.ceil((2 * count) / 48) }, () => ({
+      daysAgo: 3,
+      grade: 'DOT 4',
+      isoClass: null,
+      batch: 'E-1',
+      sizeMl: 1000,
+      count: 48,
+      justCarried: false,
+    })),
     vehicles: Array.from({ length: count }, (_, n) => ({
       name: `Hatchback ${n}`,
       tag: `E ${n}`,
