@@ -30,6 +30,21 @@ test('is shown without reception as it last came; what never came is not', async
   await expect(apiKept('/jobs/3')).rejects.toBeInstanceOf(Offline);
 });
 
+test('a shorter log or an older version, as another tab knows it, does not take the place of the later one', async () => {
+  const job = (events: number, version: number) => ({ events: Array(events).fill('e'), version });
+  await keepAnswer('/jobs/1', job(3, 5));
+  await keepAnswer('/jobs/1', job(2, 5));
+  await keepAnswer('/jobs/1', job(4, 4));
+  fails(new Offline());
+  expect(await apiKept('/jobs/1')).toEqual(job(3, 5));
+  await keepAnswer('/jobs/1', job(3, 6));
+  await keepAnswer('/jobs/1', job(4, 6));
+  expect(await apiKept('/jobs/1')).toEqual(job(4, 6));
+  await keepAnswer('/jobs', null);
+  await keepAnswer('/jobs', { jobs: [] });
+  expect(await apiKept('/jobs')).toEqual({ jobs: [] });
+});
+
 test('does not stand in for a refusal, and is gone when it is to be forgotten', async () => {
   await keepAnswer('/jobs/1', { name: 'kept' });
   fails(new ApiProblem(401, 'Sign in to go on.'));

@@ -1,4 +1,4 @@
-import { clear, createStore, del, entries, get, set } from 'idb-keyval';
+import { clear, createStore, del, entries, get, update } from 'idb-keyval';
 
 /** Answers of the server as they last came, so that what was looked at can be looked at without reception. */
 const store = createStore('brook-answers', 'answers');
@@ -10,10 +10,34 @@ interface Kept {
   readonly answer: unknown;
 }
 
-/** Keep an answer. Where the phone has no room it is not kept: what was tapped stands elsewhere. */
+/** What grows in an answer that has it: a job's log, and the version of whatever has one. */
+interface Growing {
+  readonly events?: readonly unknown[];
+  readonly version?: number;
+}
+
+/** Whether an answer tells less than another one of the same: another tab, or one that was overtaken. */
+function isOlder(answer: Growing | null, known: Growing | null): boolean {
+  return (
+    (answer?.events?.length ?? 0) < (known?.events?.length ?? 0) ||
+    (answer?.version ?? 0) < (known?.version ?? 0)
+  );
+}
+
+/**
+ * Keep an answer, unless more is kept already: two tabs keep the same things.
+ * Where the phone has no room it is not kept: what was tapped stands elsewhere.
+ */
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {
   try {
-    await set(path, { atMs: Date.now(), answer } satisfies Kept, store);
+    await update<Kept>(
+      path,
+      (before) =>
+        before && isOlder(answer as Growing | null, before.answer as Growing | null)
+          ? before
+          : { atMs: Date.now(), answer },
+      store,
+    );
     await makeRoom();
   } catch {
     // No room, or no store at all: then this page cannot be shown without reception.
