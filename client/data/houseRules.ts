@@ -1,15 +1,13 @@
 import type { HouseRulesRecord } from '@brook/contract';
-import type { HouseRules } from '@brook/core/rules';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from './api';
-import { apiKept } from './apiKept';
+import { call, callKept } from './call';
 import { forgetShelf } from './shelf';
 
 /** What the workshop decided for itself. */
 export function useHouseRules() {
   return useQuery({
     queryKey: ['house-rules'],
-    queryFn: () => apiKept<HouseRulesRecord>('/house-rules'),
+    queryFn: () => callKept('/house-rules'),
   });
 }
 
@@ -17,11 +15,7 @@ export function useChangeHouseRules() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ rules, version }: HouseRulesRecord) =>
-      api<HouseRulesRecord>('/house-rules', {
-        method: 'PUT',
-        body: rules satisfies HouseRules,
-        version,
-      }),
+      call('put', '/house-rules', { body: rules, version }),
     onSuccess: (page) => {
       client.setQueryData(['house-rules'], page);
       forgetShelf(client);

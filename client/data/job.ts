@@ -1,7 +1,7 @@
 import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, ApiProblem } from './api';
-import { apiKept } from './apiKept';
+import { ApiProblem } from './api';
+import { call, callKept } from './call';
 import { keepLaterJob, wasOvertaken } from './laterJob';
 
 const key = (id: string) => ['job', id] as const;
@@ -10,7 +10,7 @@ const key = (id: string) => ['job', id] as const;
 export function useJob(id: string) {
   return useQuery({
     queryKey: key(id),
-    queryFn: () => apiKept<Job>(`/jobs/${id}`),
+    queryFn: () => callKept('/jobs/{id}', { id }),
     structuralSharing: keepLaterJob,
   });
 }
@@ -18,7 +18,7 @@ export function useJob(id: string) {
 export function useOpenJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (given: NewJob) => api<Job>('/jobs', { method: 'POST', body: given }),
+    mutationFn: (given: NewJob) => call('post', '/jobs', { body: given }),
     onSuccess: (job) => {
       client.setQueryData(key(job.id), job);
       forgetLists(client);
@@ -47,8 +47,7 @@ export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ builtOn = job.version, ...act }: JobAct & { readonly builtOn?: number }) => {
-      const { method, path, body } = call(act as JobAct);
-      return api<Job>(`/jobs/${job.id}${path}`, { method, body, version: builtOn });
+      return send(act as JobAct, { id: job.id, version: builtOn });
     },
     scope: { id: `job-${job.id}` },
     onSuccess: (changed) => {
@@ -66,26 +65,29 @@ export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
   });
 }
 
-function call(act: JobAct): { method: 'POST' | 'PUT'; path: string; body?: unknown } {
+function send(act: JobAct, to: { readonly id: string; readonly version: number }): Promise<Job> {
   switch (act.kind) {
     case 'move':
-      return { method: 'PUT', path: '/vehicle', body: { vehicleId: act.vehicleId } };
+      return call('put', '/jobs/{id}/vehicle', { ...to, body: { vehicleId: act.vehicleId } });
     case 'read fluid':
-      return { method: 'PUT', path: '/fluid', body: act.entry };
+      return call('put', '/jobs/{id}/fluid', { ...to, body: act.entry });
     case 'choose plan':
-      return { method: 'PUT', path: '/plan/choices', body: act.choices };
+      return call('put', '/jobs/{id}/plan/choices', { ...to, body: act.choices });
     case 'accept plan':
-      return { method: 'POST', path: '/plan/accept', body: { lookedAtOpened: act.lookedAtOpened } };
+      return call('post', '/jobs/{id}/plan/accept', {
+        ...to,
+        body: { lookedAtOpened: act.lookedAtOpened },
+      });
     case 'fluid used':
-      return { method: 'PUT', path: '/fluid-used', body: act.used };
+      return call('put', '/jobs/{id}/fluid-used', { ...to, body: act.used });
     case 'set test drive':
-      return { method: 'POST', path: '/test-drive' };
+      return call('post', '/jobs/{id}/test-drive', to);
     case 'end test drive':
-      return { method: 'POST', path: '/test-drive/result', body: { result: act.result } };
+      return call('post', '/jobs/{id}/test-drive/result', { ...to, body: { result: act.result } });
     case 'release':
-      return { method: 'POST', path: '/release' };
+      return call('post', '/jobs/{id}/release', to);
     case 'end':
-      return { method: 'POST', path: '/end', body: { reason: act.reason } };
+      return call('post', '/jobs/{id}/end', { ...to, body: { reason: act.reason } });
   }
 }
 

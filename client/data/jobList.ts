@@ -1,7 +1,5 @@
-import type { JobPage } from '@brook/contract';
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { api } from './api';
-import { apiKept } from './apiKept';
+import { call, callKept } from './call';
 
 /**
  * The workshop's jobs, page by page.
@@ -13,10 +11,11 @@ export function useJobList(words = '') {
   return useInfiniteQuery({
     queryKey: q === '' ? ['jobs'] : ['jobs', q],
     placeholderData: keepPreviousData,
-    queryFn: ({ pageParam }) =>
-      (pageParam || q !== '' ? api : apiKept)<JobPage>(
-        `/jobs?limit=30${q === '' ? '' : `&q=${encodeURIComponent(q)}`}${pageParam ? `&cursor=${pageParam}` : ''}`,
-      ),
+    queryFn: ({ pageParam }) => {
+      const query = { limit: 30, ...(q ? { q } : {}), ...(pageParam ? { cursor: pageParam } : {}) };
+      // The first page of all is what is looked at without reception.
+      return pageParam || q ? call('get', '/jobs', { query }) : callKept('/jobs', { query });
+    },
     initialPageParam: null as string | null,
     getNextPageParam: (page) => page.next,
   });

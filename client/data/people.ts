@@ -1,10 +1,10 @@
-import type { ChangePassword, Person, Session } from '@brook/contract';
+import type { ChangePassword } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from './api';
+import { call } from './call';
 
 /** The people of the workshop, for a lead. */
 export function usePeople() {
-  return useQuery({ queryKey: ['people'], queryFn: () => api<Person[]>('/people') });
+  return useQuery({ queryKey: ['people'], queryFn: () => call('get', '/people') });
 }
 
 /** Say that somebody left, or is back. */
@@ -12,7 +12,7 @@ export function useSetLeft() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, left }: { readonly id: string; readonly left: boolean }) =>
-      api<Person>(`/people/${id}`, { method: 'PUT', body: { left } }),
+      call('put', '/people/{id}', { id, body: { left } }),
     onSettled: () => client.invalidateQueries({ queryKey: ['people'] }),
   });
 }
@@ -20,7 +20,6 @@ export function useSetLeft() {
 /** Change one’s own password. */
 export function useChangePassword() {
   return useMutation({
-    mutationFn: (given: ChangePassword) =>
-      api<Session>('/session/password', { method: 'PUT', body: given }),
+    mutationFn: (given: ChangePassword) => call('put', '/session/password', { body: given }),
   });
 }

@@ -1,7 +1,8 @@
 import type { Appended, Job } from '@brook/contract';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
-import { api, ApiProblem } from './api';
+import { ApiProblem } from './api';
+import { call } from './call';
 import { keepAnswer } from './keptAnswers';
 import { outboxOf, settle, waitingJobs } from './outbox';
 import { takeUp } from './takeUp';
@@ -62,8 +63,8 @@ async function send(client: Client, jobId: string): Promise<void> {
       if (waiting.length === 0) break;
       const key = ['job', jobId];
       const since = client.getQueryData<Job>(key)?.events.length ?? 0;
-      const answer = await api<Appended>(`/jobs/${jobId}/events`, {
-        method: 'POST',
+      const answer = await call('post', '/jobs/{id}/events', {
+        id: jobId,
         body: { events: waiting.slice(0, BATCH), lowestWaiting: waiting[0]!.deviceSeq, since },
       });
       takeUp(client, jobId, since, answer);

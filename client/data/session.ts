@@ -1,14 +1,13 @@
-import type { Session, SignIn } from '@brook/contract';
+import type { SignIn } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from './api';
-import { apiKept } from './apiKept';
+import { call, callKept } from './call';
 import { forgetAnswers } from './keptAnswers';
 
 /** Who is signed in; fails with status 401 when nobody is. */
 export function useSession() {
   return useQuery({
     queryKey: ['session'],
-    queryFn: () => apiKept<Session>('/session'),
+    queryFn: () => callKept('/session'),
     staleTime: 60_000,
   });
 }
@@ -16,7 +15,7 @@ export function useSession() {
 export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (entry: SignIn) => api<Session>('/session', { method: 'POST', body: entry }),
+    mutationFn: (entry: SignIn) => call('post', '/session', { body: entry }),
     onSuccess: (session) => {
       client.setQueryData(['session'], session);
       // What somebody else looked at on this phone is theirs.
@@ -28,7 +27,7 @@ export function useSignIn() {
 export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => api<void>('/session', { method: 'DELETE' }),
+    mutationFn: () => call('delete', '/session'),
     onSuccess: () => {
       client.clear();
       void forgetAnswers();

@@ -1,18 +1,16 @@
-import type { Container, NewContainers, Recall, Shelf, Waste } from '@brook/contract';
+import type { Container, NewContainers } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from './api';
-import { apiKept } from './apiKept';
+import { call, callKept } from './call';
 
 /** The shelf of this moment. */
 export function useShelf() {
-  return useQuery({ queryKey: ['shelf'], queryFn: () => apiKept<Shelf>('/shelf') });
+  return useQuery({ queryKey: ['shelf'], queryFn: () => callKept('/shelf') });
 }
 
 export function useAddContainers() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (given: NewContainers) =>
-      api<Container[]>('/shelf', { method: 'POST', body: given }),
+    mutationFn: (given: NewContainers) => call('post', '/shelf', { body: given }),
     onSuccess: () => forgetShelf(client),
   });
 }
@@ -26,35 +24,45 @@ export type ContainerAct =
 export function useContainerAct(container: Pick<Container, 'id' | 'version'>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ kind, ...body }: ContainerAct) =>
-      api<Container>(`/shelf/${container.id}/${kind}`, {
-        method: 'POST',
-        body,
-        version: container.version,
-      }),
+    mutationFn: (act: ContainerAct) => actOn(container, act),
     onSettled: () => forgetShelf(client),
   });
+}
+
+function actOn(to: Pick<Container, 'id' | 'version'>, act: ContainerAct): Promise<Container> {
+  const { id, version } = to;
+  switch (act.kind) {
+    case 'open': {
+      const { openedDaysAgo, keptCapped } = act;
+      const body = { openedDaysAgo, keptCapped };
+      return call('post', '/shelf/{id}/open', { id, version, body });
+    }
+    case 'count':
+      return call('post', '/shelf/{id}/count', { id, version, body: { leftMl: act.leftMl } });
+    case 'discard':
+      return call('post', '/shelf/{id}/discard', { id, version, body: { caught: act.caught } });
+  }
 }
 
 /** Which vehicles got a batch; asked once there is something to ask for. */
 export function useRecall(batch: string) {
   return useQuery({
     queryKey: ['recall', batch],
-    queryFn: () => api<Recall>(`/shelf/recall?batch=${encodeURIComponent(batch)}`),
+    queryFn: () => call('get', '/shelf/recall', { query: { batch } }),
     enabled: batch !== '',
   });
 }
 
 /** The waste drum. */
 export function useWaste() {
-  return useQuery({ queryKey: ['waste'], queryFn: () => api<Waste>('/waste') });
+  return useQuery({ queryKey: ['waste'], queryFn: () => call('get', '/waste') });
 }
 
 export function useHandOver() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (given: { toWhom: string; document: string }) =>
-      api<Waste>('/waste/hand-overs', { method: 'POST', body: given }),
+      call('post', '/waste/hand-overs', { body: given }),
     onSuccess: (waste) => client.setQueryData(['waste'], waste),
   });
 }

@@ -1,38 +1,30 @@
-import type {
-  EventAnswer,
-  MakerEntry,
-  NewVehicle,
-  Vehicle,
-  VehicleHistory,
-  VehicleSummary,
-} from '@brook/contract';
+import type { MakerEntry, NewVehicle, Vehicle } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import type { VehicleHappening } from '@brook/core/log';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 as uuid } from 'uuid';
-import { api } from './api';
-import { apiKept } from './apiKept';
+import { call, callKept } from './call';
 import { nowMs } from './clock';
 import { deviceId } from './device';
 
 export function useVehicles() {
   return useQuery({
     queryKey: ['vehicles'],
-    queryFn: () => apiKept<VehicleSummary[]>('/vehicles'),
+    queryFn: () => callKept('/vehicles'),
   });
 }
 
 export function useVehicle(id: string) {
   return useQuery({
     queryKey: ['vehicle', id],
-    queryFn: () => apiKept<Vehicle>(`/vehicles/${id}`),
+    queryFn: () => callKept('/vehicles/{id}', { id }),
   });
 }
 
 export function useAddVehicle() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (given: NewVehicle) => api<Vehicle>('/vehicles', { method: 'POST', body: given }),
+    mutationFn: (given: NewVehicle) => call('post', '/vehicles', { body: given }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['vehicles'] }),
   });
 }
@@ -41,17 +33,21 @@ export function useAddVehicle() {
 export function useVehicleHistory(id: string) {
   return useQuery({
     queryKey: ['history', id],
-    queryFn: () => api<VehicleHistory>(`/vehicles/${id}/history`),
+    queryFn: () => call('get', '/vehicles/{id}/history', { id }),
   });
 }
 
 /** Save a layout; jobs that wait for their plan get a new one. */
-export function useSaveLayout(vehicle: Pick<Vehicle, 'id' | 'version'>) {
-  return useVehicleChange<Layout>(vehicle, 'layout');
+export function useSaveLayout({ id, version }: Pick<Vehicle, 'id' | 'version'>) {
+  return useVehicleChange(id, (body: Layout) =>
+    call('put', '/vehicles/{id}/layout', { id, body, version }),
+  );
 }
 
-export function useMakerEntry(vehicle: Pick<Vehicle, 'id' | 'version'>) {
-  return useVehicleChange<MakerEntry>(vehicle, 'maker-entry');
+export function useMakerEntry({ id, version }: Pick<Vehicle, 'id' | 'version'>) {
+  return useVehicleChange(id, (body: MakerEntry) =>
+    call('put', '/vehicles/{id}/maker-entry', { id, body, version }),
+  );
 }
 
 /** What anybody may say of a vehicle outside a job; it goes into the vehicle's own log. */
@@ -67,8 +63,8 @@ export function useSayOfVehicle(vehicleId: string) {
         planId: null,
         ...said,
       };
-      const { answers } = await api<{ answers: EventAnswer[] }>(`/vehicles/${vehicleId}/events`, {
-        method: 'POST',
+      const { answers } = await call('post', '/vehicles/{id}/events', {
+        id: vehicleId,
         body: { events: [event] },
       });
       const [answer] = answers;
@@ -81,24 +77,16 @@ export function useSayOfVehicle(vehicleId: string) {
   });
 }
 
-function useVehicleChange<T>(
-  vehicle: Pick<Vehicle, 'id' | 'version'>,
-  what: 'layout' | 'maker-entry',
-) {
+function useVehicleChange<T>(id: string, send: (body: T) => Promise<Vehicle>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: T) =>
-      api<Vehicle>(`/vehicles/${vehicle.id}/${what}`, {
-        method: 'PUT',
-        body,
-        version: vehicle.version,
-      }),
+    mutationFn: send,
     onSuccess: (changed) => {
-      client.setQueryData(['vehicle', vehicle.id], changed);
-      void client.invalidateQueries({ queryKey: ['history', vehicle.id] });
+      client.setQueryData(['vehicle', id], changed);
+      void client.invalidateQueries({ queryKey: ['history', id] });
       void client.invalidateQueries({ queryKey: ['job'] });
     },
     // On a conflict the vehicle is fetched anew; the page shows both.
-    onError: () => client.invalidateQueries({ queryKey: ['vehicle', vehicle.id] }),
+    onError: () => client.invalidateQueries({ queryKey: ['vehicle', id] }),
   });
 }

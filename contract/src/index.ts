@@ -96,9 +96,11 @@ export {
   jobEvent,
   keptEvent,
   vehicleEvent,
+  vehicleAnswers,
   vehicleEventBatch,
   type Appended,
   type EventAnswer,
+  type VehicleAnswers,
 } from './jobEvent';
 export { seed, type Seed } from './seed';
 export { matter } from './matter';

@@ -220,6 +220,12 @@ export const vehicleEvent = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('undone'), eventId: id }),
 ]) satisfies z.ZodType<VehicleEvent>;
 
+/** What became of each event of a vehicle’s log. */
+export const vehicleAnswers = z.object({
+  answers: z.array(eventAnswer).describe('In the order of the batch'),
+});
+export type VehicleAnswers = z.infer<typeof vehicleAnswers>;
+
 export const vehicleEventBatch = z.strictObject({
   events: z.array(z.unknown()).min(1, BATCH).max(500, BATCH).describe('Each a VehicleEvent'),
 });

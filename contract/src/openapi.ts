@@ -8,7 +8,14 @@ import {
 } from './fluid';
 import { houseRules, houseRulesRecord } from './houseRules';
 import { acceptPlan, driveResult, endJob, fluidEntry, job, moveJob, newJob } from './job';
-import { appended, eventBatch, jobEvent, vehicleEvent, vehicleEventBatch } from './jobEvent';
+import {
+  appended,
+  eventBatch,
+  jobEvent,
+  vehicleAnswers,
+  vehicleEvent,
+  vehicleEventBatch,
+} from './jobEvent';
 import { jobPage } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
@@ -54,6 +61,7 @@ const SCHEMAS = {
   EventBatch: eventBatch,
   VehicleEvent: vehicleEvent,
   VehicleEventBatch: vehicleEventBatch,
+  VehicleAnswers: vehicleAnswers,
   Appended: appended,
   LiveLog: liveLog,
   LiveBeat: liveBeat,
@@ -97,8 +105,9 @@ interface Operation {
 }
 
 /** Every call of the API; the routes are tested against this list. */
-export const OPERATIONS: readonly Operation[] = [
+const LISTED = [
   { method: 'get', path: '/health', does: 'Whether the server is ready' },
+  { method: 'get', path: '/openapi.json', does: 'This document' },
   {
     method: 'post',
     path: '/session',
@@ -165,6 +174,13 @@ export const OPERATIONS: readonly Operation[] = [
     takes: 'MakerEntry',
     gives: 'Vehicle',
     matches: true,
+  },
+  {
+    method: 'post',
+    path: '/vehicles/{id}/events',
+    does: 'Say something of a vehicle outside any job; sending twice changes nothing',
+    takes: 'VehicleEventBatch',
+    gives: 'VehicleAnswers',
   },
   {
     method: 'get',
@@ -361,7 +377,31 @@ export const OPERATIONS: readonly Operation[] = [
     gives: 'Job',
     matches: true,
   },
-];
+] as const satisfies readonly Operation[];
+export const OPERATIONS: readonly Operation[] = LISTED;
+
+/** A call as the document lists it. */
+type Listed = (typeof LISTED)[number];
+export type Method = Listed['method'];
+/** The paths that can be called in a way. */
+export type PathOf<M extends Method> = Extract<Listed, { readonly method: M }>['path'];
+type Call<M extends Method, P> = Extract<Listed, { readonly method: M; readonly path: P }>;
+/** What a call answers with, as the document says it. */
+export type Gives<M extends Method, P> =
+  Call<M, P> extends { readonly gives: infer N extends Name }
+    ? z.output<(typeof SCHEMAS)[N]>
+    : void;
+/** What a call takes, as the document says it. */
+export type Takes<M extends Method, P> =
+  Call<M, P> extends { readonly takes: infer N extends Name }
+    ? Said<z.input<(typeof SCHEMAS)[N]>>
+    : undefined;
+/** What somebody says is only read: a list that nobody may change will do. */
+type Said<T> = T extends readonly (infer E)[]
+  ? readonly Said<E>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Said<T[K]> }
+    : T;
 
 /** The OpenAPI 3.1 document, from the same schemas that check the wire. */
 export function openApi(): object {

@@ -107,6 +107,9 @@ class Phone {
   }
 
   private async pad(page: Page): Promise<void> {
-    await page.getByTestId('count-pad').getByText(/^strokes to go/).waitFor();
+    await page
+      .getByTestId('count-pad')
+      .getByText(/^strokes to go/)
+      .waitFor();
   }
 }

@@ -81,6 +81,7 @@ function run(program: string, args: readonly string[], handedIn: object): ChildP
   ];
   const child = spawn(first!, rest, {
     cwd: ROOT,
+    env: ENV,
     stdio: ['pipe', 'pipe', 'inherit'],
     detached: true,
   });
@@ -89,6 +90,9 @@ function run(program: string, args: readonly string[], handedIn: object): ChildP
   child.stdin!.write(`${JSON.stringify(handedIn)}\n`);
   return child;
 }
+
+/** The environment as it is, but for a folder for temporary files that may be root's alone. */
+const ENV = Object.fromEntries(Object.entries(process.env).filter(([name]) => name !== 'TMPDIR'));
 
 let nobody: readonly string[] | undefined;
 
@@ -99,8 +103,15 @@ function asNobody(): readonly string[] {
   const become = [
     ...['setpriv', '--reuid=nobody', '--regid=nogroup', '--clear-groups', '--no-new-privs', '--'],
   ];
-  const [first, ...rest] = [...become, 'test', '-r', MAIN];
-  const can = spawnSync(first!, rest).status === 0;
+  const tried = [
+    process.execPath,
+    '--import',
+    'tsx',
+    '-e',
+    `require('fs').readFileSync('${MAIN}')`,
+  ];
+  const [first, ...rest] = [...become, ...tried];
+  const can = spawnSync(first!, rest, { cwd: ROOT, env: ENV }).status === 0;
   if (!can)
     say(
       'The server runs as root, because an ordinary user may not read this folder. Put it where others may read it.',

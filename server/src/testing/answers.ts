@@ -40,6 +40,7 @@ export function checkAnswers(disagree: (sentence: string) => void): RequestHandl
       const route = ROUTES.find(
         (o) => o.method === req.method.toLowerCase() && o.matches.test(path),
       );
+      if (!route && res.statusCode < 400) disagree(`${req.method} ${path} is not in the document`);
       if (route?.gives && res.statusCode < 400) {
         const valid = validator(route.gives);
         if (!valid(JSON.parse(JSON.stringify(body)))) {
