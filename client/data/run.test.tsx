@@ -149,6 +149,19 @@ test('what waited from before is sent when the page comes, ahead of what is tapp
   expect(made(run)).toBe(2);
 });
 
+test('a key that was bound a moment ago takes back the last tap that was painted, not the one before', async () => {
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(1));
+  const bound = run.current.undo;
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(2));
+  act(() => bound());
+  await waitFor(() => expect(made(run)).toBe(1));
+  const [first, second, back] = run.current.job.log.slice(-3);
+  expect([first!.kind, back]).toEqual(['stroke', expect.objectContaining({ eventId: second!.id })]);
+});
+
 test('without reception a tap counts and waits; back again, it goes without being asked', async () => {
   const run = await ready(live());
   server.mockRejectedValueOnce(new Offline());

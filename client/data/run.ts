@@ -3,7 +3,7 @@ import { isPhoneEvent, type JobEvent, type JobState, type PhoneHappening } from 
 import type { Plan } from '@brook/core/plan';
 import type { EventBase, Kept, RunState } from '@brook/core/run';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { nowMs } from './clock';
 import { deviceId } from './device';
@@ -89,11 +89,16 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
     },
     [job.id, seqFloor, planId, client],
   );
+  // What is taken back is the last that was painted, however quickly the key comes after it.
+  const painted = useRef(state);
+  useLayoutEffect(() => {
+    painted.current = state;
+  }, [state]);
   const undo = useCallback(() => {
-    const { own, other } = lastToUndo(state);
+    const { own, other } = lastToUndo(painted.current);
     if (own) say({ kind: 'undone', eventId: own.id });
     else setUndoAsked(other);
-  }, [say, state]);
+  }, [say]);
   const answerUndo = useCallback(
     (takeBack: boolean) => {
       if (takeBack && undoAsked) say({ kind: 'undone', eventId: undoAsked.id });

@@ -7,6 +7,7 @@ const HELD = { state: 'do not drive', since: null, reason: 'open' } as const;
 const known = {
   events: ['a', 'b', 'c'].map(event),
   version: 3,
+  stage: 'run',
   drive: FREE,
   vehicleDrive: 'free',
 } as unknown as Job;
@@ -31,6 +32,13 @@ test('what tells less than is known changes nothing, not even what is drawn', ()
 
 test('events between that are missing are said, not bridged', () => {
   expect(withTold(known, 4, told(['e']))).toBeNull();
+});
+
+test('the job moves on with what was told, but is not closed before it is known by whom', () => {
+  const moved = (stage: Told['stage']) => withTold(known, 3, { ...told(['d']), stage })!.stage;
+  expect(
+    ['proof', 'test drive', 'ended', 'released'].map((s) => moved(s as Told['stage'])),
+  ).toEqual(['proof', 'test drive', 'run', 'run']);
 });
 
 test('the version never falls, and with it goes whether the vehicle may move', () => {

@@ -1,4 +1,5 @@
 import type { Appended, Job } from '@brook/contract';
+import { isClosed } from '@brook/core/job';
 import type { useQueryClient } from '@tanstack/react-query';
 import { forgetLists } from './job';
 
@@ -19,7 +20,13 @@ export function withTold(known: Job, since: number, told: Told): Job | null {
     ...known,
     events: longer ? [...known.events.slice(0, since), ...told.events] : known.events,
     ...(told.version >= known.version
-      ? { version: told.version, drive: told.drive, vehicleDrive: told.drive.state }
+      ? {
+          version: told.version,
+          drive: told.drive,
+          vehicleDrive: told.drive.state,
+          // Who closed a job and why is not told here: until that is fetched it is not shown as closed.
+          stage: isClosed(told.stage) ? known.stage : told.stage,
+        }
       : {}),
   };
 }

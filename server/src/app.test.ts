@@ -46,6 +46,19 @@ describe('one workshop cannot see or touch another’s', () => {
     EndJob: { reason: 'Not mine' },
     PersonChange: { left: true },
     PutAway: { holds: 0 },
+    VehicleEventBatch: {
+      events: [
+        {
+          id: ID,
+          deviceId: ID,
+          deviceSeq: 1,
+          atMs: 0,
+          planId: null,
+          kind: 'marked',
+          reason: 'Mine',
+        },
+      ],
+    },
     MoveJob: { vehicleId: '00000000-0000-4000-8000-000000000000' },
     MakerEntry: { grades: ['DOT 4'] },
     Layout: templateById('hatchback-diagonal')!.build('left'),
@@ -70,7 +83,7 @@ describe('one workshop cannot see or touch another’s', () => {
           ? (await owner.get('/session')).body.user.id
           : job.id;
     const body =
-      o.takes === 'EventBatch' || o.takes === 'VehicleEventBatch'
+      o.takes === 'EventBatch'
         ? { events: fullRun(job, 1), lowestWaiting: 1, since: 0 }
         : o.takes
           ? BODIES[o.takes]

@@ -158,7 +158,7 @@ describe('the bowl and the jar', () => {
           expect(carriedOut(plan, () => 1)).toBeGreaterThanOrEqual(-1e-9);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: 15 },
     );
   });
 
@@ -200,7 +200,7 @@ describe('the bowl and the jar', () => {
         expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
         expect(sum(first.empties) - sum(state.empties)).toBeCloseTo(plan.totals.filledMl.value, 6);
       }),
-      { numRuns: 40 },
+      { numRuns: 20 },
     );
   });
 });
