@@ -42,7 +42,7 @@ function seedOf(runs: number): Seed {
 }
 
 /** Old but sound fluid of a usual car. */
-const FLUID: NonNullable<NonNullable<Seed['workshops'][number]['jobs']>[number]['fluid']> = {
+export const FLUID: NonNullable<NonNullable<Seed['workshops'][number]['jobs']>[number]['fluid']> = {
   demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
   control: 'ABS',
   seals: 'ordinary',

@@ -2,6 +2,7 @@ import type { Job } from '@brook/contract';
 import type { OPERATIONS } from '@brook/contract/openapi';
 import { templateById } from '@brook/core/circuit';
 import { DEFAULT_RULES } from '@brook/core/rules';
+import { FLUID } from './field';
 
 export type Operation = (typeof OPERATIONS)[number];
 
@@ -13,25 +14,7 @@ export interface Ids {
   readonly person: string;
 }
 
-const FLUID = {
-  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
-  control: 'ABS',
-  seals: 'ordinary',
-  inSystem: 'DOT 4',
-};
-const SAMPLE = {
-  point: 'reservoir',
-  colour: 'amber',
-  clarity: 'clear',
-  foreign: 'none',
-  dye: null,
-  dropsInWater: null,
-  water: { percent: 2, meterGrade: 'DOT 4' },
-  boiling: null,
-  copperPpm: null,
-  pH: null,
-  practice: false,
-};
+const { samples, fill: _, newColour: __, newDye: ___, ...READ } = FLUID;
 const CHOICES = { work: { purpose: 'routine flush', masterIds: ['master'] } };
 
 /** A body that is right, for one operation of the document. @throws Error for a body that has none here yet */
@@ -69,8 +52,8 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
     CountContainer: { leftMl: 100 },
     DiscardContainer: { caught: true },
     NewHandOver: { toWhom: 'Collector', document: 'D-1' },
-    CompatibilityRequest: { ...FLUID, candidates: [{ id: 'a', grade: 'DOT 4', isoClass: null }] },
-    ConditionRequest: { grade: 'DOT 4', isoClass: null, lastDye: null, samples: [SAMPLE] },
+    CompatibilityRequest: { ...READ, candidates: [{ id: 'a', grade: 'DOT 4', isoClass: null }] },
+    ConditionRequest: { grade: 'DOT 4', isoClass: null, lastDye: null, samples },
     PlanPreviewRequest: {
       ...CHOICES,
       layout,
@@ -80,13 +63,7 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
     },
     NewJob: { vehicleId: ids.vehicle, purpose: 'routine flush' },
     MoveJob: { vehicleId: ids.vehicle },
-    FluidEntry: {
-      ...FLUID,
-      samples: [SAMPLE],
-      fill: { grade: 'DOT 4', isoClass: null },
-      newColour: 'clear',
-      newDye: null,
-    },
+    FluidEntry: FLUID,
     PlanChoices: CHOICES,
     AcceptPlan: { lookedAtOpened: true },
     EventBatch: {
