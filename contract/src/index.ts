@@ -23,6 +23,7 @@ export {
   type LiveLog,
   type LivePhone,
 } from './live';
+export { MEDIA_LIMIT_BYTES, mediaKept, PHOTO_SIDE_PX, VOICE, type MediaKept } from './media';
 export {
   compatibilityAnswer,
   compatibilityRequest,

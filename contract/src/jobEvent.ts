@@ -2,7 +2,7 @@ import { WAYS_KNOWN } from '@brook/core/circuit';
 import { COLOURS } from '@brook/core/fluid';
 import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
-import type { JobEvent, PhoneHappening, VehicleEvent } from '@brook/core/log';
+import { MEDIA, type JobEvent, type PhoneHappening, type VehicleEvent } from '@brook/core/log';
 import { PEDAL_RESULTS } from '@brook/core/pedal';
 import { PREPARATION_STEPS } from '@brook/core/plan';
 import {
@@ -151,6 +151,11 @@ const happenings = [
     masterId: elementId.nullish().describe('Of what is tried at one control'),
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
   }),
+  z.strictObject({
+    kind: z.literal('media note'),
+    medium: oneOf('Medium', MEDIA),
+    elementId: elementId.nullable().describe('At which element it was taken'),
+  }),
   z.strictObject({ kind: z.literal('undone'), eventId: id }),
 ] as const;
 
@@ -183,6 +188,7 @@ export const eventBatch = z.strictObject({
     'Lowest number that still waits on this device: whatever is below is settled',
   ),
   since: counter('since', 0).describe('Position in the log up to which this device knows it'),
+  personId: id.optional().describe('Who tapped: refused where somebody else is signed in by now'),
 });
 
 /** What became of one event of a batch. */

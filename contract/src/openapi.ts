@@ -19,6 +19,7 @@ import {
 import { jobPage } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
+import { mediaKept } from './media';
 import { problem } from './problem';
 import { liveBeat, liveLog, putAway } from './live';
 import { changePassword, person, personChange, session, signIn } from './session';
@@ -66,6 +67,7 @@ const SCHEMAS = {
   LiveLog: liveLog,
   LiveBeat: liveBeat,
   PutAway: putAway,
+  MediaList: z.array(mediaKept),
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
   ConditionRequest: conditionRequest,
@@ -102,6 +104,9 @@ interface Operation {
   readonly matches?: boolean;
   /** Whether it answers with server-sent events until it is shut. */
   readonly streams?: boolean;
+  /** Of what kinds the file is that it takes as its body, or answers with. */
+  readonly takesFile?: readonly string[];
+  readonly givesFile?: readonly string[];
 }
 
 /** Every call of the API; the routes are tested against this list. */
@@ -340,6 +345,25 @@ const LISTED = [
     status: 204,
   },
   {
+    method: 'get',
+    path: '/jobs/{id}/media',
+    does: 'Which photos and voice notes of a job are with the workshop',
+    gives: 'MediaList',
+  },
+  {
+    method: 'get',
+    path: '/media/{id}',
+    does: 'One photo or voice note, by the id of the event that tells of it',
+    givesFile: ['image/jpeg', 'audio/wav'],
+  },
+  {
+    method: 'put',
+    path: '/media/{id}',
+    does: 'Send the photo or voice note of an event, 5 MB at most; it is written anew without place data',
+    takesFile: ['image/jpeg', 'image/png', 'image/webp', 'audio/wav'],
+    status: 204,
+  },
+  {
     method: 'put',
     path: '/jobs/{id}/fluid-used',
     does: 'Record what was poured out of which container, bled, removed and spilled',
@@ -411,11 +435,13 @@ export function openApi(): object {
     path[o.method] = {
       summary: o.does,
       ...(o.path.includes('{id}') || o.matches ? { parameters: parametersOf(o) } : {}),
-      ...(o.takes
+      ...(o.takes || o.takesFile
         ? {
             requestBody: {
               required: true,
-              content: { 'application/json': { schema: ref(o.takes) } },
+              content: o.takes
+                ? { 'application/json': { schema: ref(o.takes) } }
+                : files(o.takesFile!),
             },
           }
         : {}),
@@ -428,7 +454,9 @@ export function openApi(): object {
                   [o.streams ? 'text/event-stream' : 'application/json']: { schema: ref(o.gives) },
                 },
               }
-            : {}),
+            : o.givesFile
+              ? { content: files(o.givesFile) }
+              : {}),
         },
         default: {
           description: 'Refused',
@@ -488,6 +516,10 @@ function coreSchemas(): Record<string, object> {
 
 const refName = (to: string, name: (of: string) => string): string =>
   name(decodeURIComponent(to.replace('#/definitions/', '')));
+
+/** OpenAPI 3.1 says nothing of a file but its kind. */
+const files = (kinds: readonly string[]): object =>
+  Object.fromEntries(kinds.map((kind) => [kind, {}]));
 
 const ref = (name: Name): object => ({ $ref: `#/components/schemas/${name}` });
 

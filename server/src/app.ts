@@ -14,6 +14,7 @@ import { jobRoutes } from './jobs/routes';
 import type { JobNews } from './live/jobNews';
 import { liveRoutes } from './live/routes';
 import { jobLogRoutes, vehicleLogRoutes } from './log/routes';
+import { jobMediaRoutes, mediaRoutes } from './media/routes';
 import { planRoutes } from './plans/routes';
 import { ProblemError } from './problems/kinds';
 import { problemHandler } from './problems/middleware';
@@ -58,6 +59,7 @@ export function createApp(options: AppOptions): Express {
           scriptSrc: ["'self'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           workerSrc: ["'self'"],
@@ -130,10 +132,12 @@ function api(options: AppOptions): express.Router {
   routes.use('/shelf', shelfRoutes(clock));
   routes.use('/waste', wasteRoutes(clock));
   routes.use('/fluid', fluidRoutes());
+  routes.use('/media', mediaRoutes(clock));
   routes.use(
     '/jobs',
     jobRoutes(clock),
     jobLogRoutes(clock),
+    jobMediaRoutes(),
     liveRoutes({
       news: options.news,
       clock,

@@ -1,11 +1,14 @@
 import { CONTROL_CHECKS } from '../gate';
 import type { Plan } from '../plan';
-import { decisionFault, runEventFault, type RunEvent } from '../run';
+import { decisionFault, elementFault, runEventFault, type RunEvent } from '../run';
 import { isOfRun, isPhoneEvent, type JobEvent } from './event';
 import type { JobState } from './state';
 
 /** How far a phone's clock may be off before its events are not believed, ms: a day either way. */
 const BELIEVED_MS = 86_400_000;
+
+/** How many photos and voice notes a job keeps. */
+export const MOST_MEDIA_NOTES = 200;
 
 /** Between which moments a job's events can have happened, by the server's clock. */
 export interface Believable {
@@ -33,6 +36,7 @@ export function jobEventFault(
       ? null
       : 'This was decided at the desk; it is not taken back by undo.';
   }
+  if (event.kind === 'media note') return mediaFault(job, event);
   if (!job.accepted) return 'Accept the plan first; then the run may begin.';
   const plans = plansEver(job);
   if (event.kind === 'pedal judged' || event.kind === 'take-up judged')
@@ -59,6 +63,16 @@ function plansEver(job: JobState): Plan[] {
     ...(job.accepted ? [job.accepted.plan] : []),
     ...job.log.flatMap((e) => (e.kind === 'decided' && e.plan ? [e.plan] : [])),
   ];
+}
+
+/** A photo may be taken before there is a plan; an element is one that a plan knows. */
+function mediaFault(
+  job: JobState,
+  { elementId }: Extract<JobEvent, { readonly kind: 'media note' }>,
+): string | null {
+  if (job.log.filter((e) => e.kind === 'media note').length >= MOST_MEDIA_NOTES)
+    return `A job keeps ${MOST_MEDIA_NOTES} photos and voice notes; this one has as many.`;
+  return elementId === null ? null : elementFault(plansEver(job), elementId);
 }
 
 const masterFault = (plans: readonly Plan[], masterId: string): string | null =>

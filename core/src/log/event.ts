@@ -38,8 +38,20 @@ export type ProofHappening =
       readonly passes: boolean;
     };
 
+/** How a note was taken that is no text. */
+export const MEDIA = ['photo', 'voice'] as const;
+export type Medium = (typeof MEDIA)[number];
+
+/** A photo or a voice note. What it shows or says is kept under the event's own id, beside the log, and may arrive after it. */
+export interface MediaNote {
+  readonly kind: 'media note';
+  readonly medium: Medium;
+  /** The element of the layout at which it was taken; null where it is of the whole vehicle. */
+  readonly elementId: string | null;
+}
+
 /** Everything that a phone may say by itself, without reception; it is kept in whatever order it arrives. */
-export type PhoneHappening = RunHappening | ProofHappening | Undone;
+export type PhoneHappening = RunHappening | ProofHappening | MediaNote | Undone;
 
 /** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
 export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
@@ -141,7 +153,14 @@ const DESK = [
   'released',
   'ended',
 ] as const satisfies readonly DeskHappening['kind'][];
-const NOT_OF_THE_RUN = [...DESK, 'pedal judged', 'take-up judged', 'checked', 'undone'] as const;
+const NOT_OF_THE_RUN = [
+  ...DESK,
+  'pedal judged',
+  'take-up judged',
+  'checked',
+  'media note',
+  'undone',
+] as const;
 
 /** Whether an event belongs to the run. */
 export function isOfRun<E extends { readonly kind: JobEventKind }>(

@@ -1,5 +1,6 @@
 export {
   isOfRun,
+  MEDIA,
   isPhoneEvent,
   type AcceptedPick,
   type DeskHappening,
@@ -7,6 +8,8 @@ export {
   type FluidUsedEntry,
   type JobEvent,
   type JobEventKind,
+  type MediaNote,
+  type Medium,
   type PhoneHappening,
   type ProofHappening,
   type VehicleEvent,
@@ -35,4 +38,4 @@ export {
 } from './state';
 export { addToJob, foldJob } from './fold';
 export { followProof } from './followProof';
-export { isSuperfluous, jobEventFault, type Believable } from './checkEvent';
+export { isSuperfluous, jobEventFault, MOST_MEDIA_NOTES, type Believable } from './checkEvent';

@@ -69,6 +69,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'part fitted': 'all',
   'master fitted': 'all',
   note: 'nothing',
+  'media note': 'nothing',
   // An undo touches what it takes back; see below.
   undone: 'nothing',
   'pedal judged': 'nothing',

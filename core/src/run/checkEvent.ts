@@ -127,7 +127,8 @@ function bleederFault(plans: readonly Plan[], stopId: string): string | null {
     : `There is no bleeder "${stopId}" in this plan; it should be one of ${stops.join(', ')}.`;
 }
 
-function elementFault(plans: readonly Plan[], elementId: string): string | null {
+/** The sentence for an element that no plan of the job knows, or null. */
+export function elementFault(plans: readonly Plan[], elementId: string): string | null {
   const known = plans.some(({ layout }) =>
     [
       ...layout.bowls,

@@ -37,7 +37,13 @@ export {
   type Missing,
   type NextStep,
 } from './nextStep';
-export { decisionFault, DECISIONS_ON, runEventFault, type KnownInRun } from './checkEvent';
+export {
+  decisionFault,
+  DECISIONS_ON,
+  elementFault,
+  runEventFault,
+  type KnownInRun,
+} from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
 export { doneAt, type DoneAt } from './doneAt';
 export { skippedStages, stageLines, type LeftOutStage } from './leftOut';

@@ -33,6 +33,7 @@ test.each([
   'gate_answers',
   'job_inside',
   'hand_overs',
+  'media',
 ])('%s can be added to and nothing else', async (table) => {
   for (const sql of [
     `UPDATE ${table} SET workshop_id = workshop_id`,

@@ -19,6 +19,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   jobs: 'SELECT, INSERT, UPDATE',
   job_events: 'SELECT, INSERT',
   job_additions: 'SELECT, INSERT',
+  media: 'SELECT, INSERT',
   job_devices: 'SELECT, INSERT, UPDATE',
   job_says: 'SELECT, INSERT, UPDATE, DELETE',
   job_inside: 'SELECT, INSERT',

@@ -8,6 +8,7 @@ import {
   type AcceptedPick,
   type FluidRead,
   type JobEvent,
+  type Medium,
   type VehicleEvent,
 } from '@brook/core/log';
 import type { GateAnswer } from '@brook/core/gate';
@@ -140,6 +141,20 @@ export class JobDevice extends Model<
   /** How many events it said it still holds when it was put away; null while it is in use. */
   declare holds: CreationOptional<number | null>;
   declare seenAt: Date;
+}
+
+/** A photo or voice note, under the id of the event that tells of it. */
+export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttributes<MediaRow>> {
+  declare workshopId: string;
+  declare id: string;
+  declare jobId: string;
+  declare medium: Medium;
+  declare contentType: string;
+  declare content: Buffer;
+  /** Of what was sent, before it was written anew. */
+  declare sentSha256: string;
+  declare person: string;
+  declare receivedAt: Date;
 }
 
 /** What a job says of its vehicle: written from the fold of its log. */
@@ -382,6 +397,20 @@ export function defineModels(sequelize: Sequelize): void {
       seenAt: time(),
     },
     { sequelize, tableName: 'job_devices' },
+  );
+  MediaRow.init(
+    {
+      workshopId: key(),
+      id: key(),
+      jobId: uuid(),
+      medium: text(),
+      contentType: text(),
+      content: { type: DataTypes.BLOB, allowNull: false },
+      sentSha256: text(),
+      person: text(),
+      receivedAt: time(),
+    },
+    { sequelize, tableName: 'media' },
   );
   JobSaysRow.init(
     { jobId: key(), vehicleId: uuid(), number: whole(), says: { ...json(), allowNull: false } },

@@ -128,7 +128,7 @@ test('after a break the browser’s own word says how far it came; a stage that 
 
 test('the beat tells the server’s time and which phones worked on the job, and since when none was heard of', async () => {
   const job = await tech.running('M 1').catch(async () => (await tech.get('/jobs')).body.jobs[0]);
-  const [event] = fullRun(await tech.job(job.id), 1);
+  const [event, next] = fullRun(await tech.job(job.id));
   const device = event!.deviceId;
   await tech.say(job, [event]);
   const other = '22222222-2222-4222-8222-222222222222';
@@ -149,6 +149,9 @@ test('the beat tells the server’s time and which phones worked on the job, and
     (await line.next('beat')).phones.find((p) => p.deviceId === device)!.holds;
   expect(beat.phones.find((p) => p.deviceId === device)!.holds).toBeNull();
   expect(await holds()).toBe(3);
+  // What it sends from another page it holds no more; what came before takes nothing off.
+  await tech.say(job, [event, next]);
+  expect(await holds()).toBe(2);
   line.shut();
   // In use again, nobody knows.
   const back = await Line.open(tech, 1, `/jobs/${job.id}/live?device=${device}`);

@@ -28,7 +28,7 @@ export function liveRoutes(options: LiveOptions): Router {
     const { holds } = parse(putAway, req.body);
     const [actor, jobId] = [actorOf(req), pathId(req)];
     await mustBeOurs(actor, jobId);
-    if (actor.deviceId !== NO_DEVICE) await heardOf(actor, jobId, options.clock.now(), holds);
+    await seen(actor, jobId, options.clock.now(), holds);
     res.status(204).end();
   });
   routes.get('/:id/live', async (req, res) => {
@@ -46,6 +46,12 @@ export function liveRoutes(options: LiveOptions): Router {
 
 async function mustBeOurs({ workshopId }: Actor, id: string): Promise<void> {
   if ((await Job.count({ where: { id, workshopId } })) === 0) throw notFound('job');
+}
+
+/** A phone that has a name is in use, or says what it holds as it is put away. */
+async function seen(actor: Actor, jobId: string, at: Date, holds: number | null): Promise<void> {
+  const { deviceId } = actor;
+  if (deviceId !== NO_DEVICE) await heardOf(actor, jobId, { deviceId, at, holds });
 }
 
 /** One open line to one phone. */
@@ -140,7 +146,7 @@ class LiveLine {
         return;
       }
       const now = this.options.clock.now();
-      if (this.actor.deviceId !== NO_DEVICE) await heardOf(this.actor, this.jobId, now);
+      await seen(this.actor, this.jobId, now, null);
       const beat: LiveBeat = { nowMs: now.getTime(), phones: await phonesOf(this.jobId) };
       this.send('beat', beat);
       if (this.stale) await this.tell();

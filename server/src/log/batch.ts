@@ -10,10 +10,9 @@ import {
 import { isClosed } from '@brook/core/job';
 import { HALT_WORDS, type EventBase, type Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
-import { QueryTypes } from 'sequelize';
-import { JobDevice } from '../db/models';
 import { endLocked } from '../jobs/end';
 import { changeJob, type LockedJob } from '../jobs/locked';
+import { heardOf } from '../live/phones';
 import type { Actor } from '../session/actor';
 import { driveStateOf } from '../vehicles/service';
 import { sayOfAdditions } from './additions';
@@ -45,7 +44,7 @@ export async function takeBatch(
     const answers: EventAnswer[] = [];
     for (const given of batch.events) answers.push(await taker.take(given));
     await taker.finish();
-    await rememberDevices(locked, taker.sent, batch.lowestWaiting);
+    await rememberDevices(locked, taker.sent, batch.lowestWaiting, sentFirst(taker.sent, answers));
     const { log } = locked.state;
     return {
       answers,
@@ -165,33 +164,30 @@ function namedBy(event: JobEvent): string | null {
   return null;
 }
 
-/** Up to which number everything of a phone is settled, and the highest that came: so that others can say what stands on it alone. */
+/** Which events came for the first time: one that is sent twice was held once. */
+function sentFirst(
+  sent: readonly EventBase[],
+  answers: readonly EventAnswer[],
+): (deviceId: string) => number {
+  const known = new Set(answers.flatMap((a) => (a.result === 'known' ? [a.id] : [])));
+  return (deviceId) => sent.filter((e) => e.deviceId === deviceId && !known.has(e.id)).length;
+}
+
+/** What the phones of a batch sent: so that others can say what stands on each alone. */
 async function rememberDevices(
   { job, actor, at, transaction }: LockedJob,
   sent: readonly EventBase[],
-  lowestWaiting: number,
+  settledBelow: number,
+  firstOf: (deviceId: string) => number,
 ): Promise<void> {
   for (const deviceId of new Set(sent.map((e) => e.deviceId))) {
     const seqs = sent.filter((e) => e.deviceId === deviceId).map((e) => e.deviceSeq);
-    await JobDevice.sequelize!.query(
-      `INSERT INTO job_devices (job_id, device_id, workshop_id, person, lowest_waiting, highest_seq, seen_at)
-       VALUES (:jobId, :deviceId, :workshopId, :name, :lowestWaiting, :highestSeq, :at)
-       ON CONFLICT (job_id, device_id) DO UPDATE SET
-         person = EXCLUDED.person, seen_at = EXCLUDED.seen_at,
-         lowest_waiting = greatest(job_devices.lowest_waiting, EXCLUDED.lowest_waiting),
-         highest_seq = greatest(job_devices.highest_seq, EXCLUDED.highest_seq)`,
-      {
-        type: QueryTypes.INSERT,
-        replacements: {
-          ...actor,
-          jobId: job.id,
-          deviceId,
-          lowestWaiting,
-          highestSeq: Math.max(...seqs),
-          at,
-        },
-        transaction,
-      },
+    const highestSeq = Math.max(...seqs);
+    await heardOf(
+      actor,
+      job.id,
+      { deviceId, at, sent: { events: firstOf(deviceId), highestSeq, settledBelow } },
+      transaction,
     );
   }
 }

@@ -134,6 +134,23 @@ describe('each event is answered by itself', () => {
   });
 });
 
+test('what one person tapped is not taken in another’s name, and goes once they are signed in', async () => {
+  const job = await tech.running();
+  const lead = await brook.signedIn('lead');
+  const [event] = fullRun(job, 1);
+  const personId = (await lead.get('/session')).body.user.id as string;
+  const { body } = await tech.events(job, [event], { personId }).expect(409);
+  expect(body.detail).toBe(
+    'Somebody else tapped this; it is taken when they sign in. Now Tech One is signed in.',
+  );
+  expect((await tech.job(job.id)).events).toHaveLength(job.events.length);
+  await lead.events(job, [event], { personId }).expect(200);
+  expect((await tech.job(job.id)).events.at(-1)).toMatchObject({
+    id: event!.id,
+    person: 'Lead One',
+  });
+});
+
 test('a batch is answered with what the phone does not know, not with the whole job', async () => {
   const job = await tech.running();
   const lead = await brook.signedIn('lead');

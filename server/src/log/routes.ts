@@ -2,6 +2,7 @@ import { eventBatch, vehicleEventBatch } from '@brook/contract';
 import { Router } from 'express';
 import type { Clock } from '../clock';
 import { parse, pathId } from '../http/parse';
+import { refused } from '../problems/kinds';
 import { actorOf } from '../session/actor';
 import { takeBatch } from './batch';
 import { takeVehicleBatch } from './vehicleBatch';
@@ -11,7 +12,13 @@ export function jobLogRoutes(clock: Clock): Router {
   const routes = Router();
   routes.post('/:id/events', async (req, res) => {
     const batch = parse(eventBatch, req.body);
-    res.json(await takeBatch(actorOf(req), pathId(req), batch, clock.now()));
+    const actor = actorOf(req);
+    // What one person tapped never goes into the record under another's name.
+    if (batch.personId !== undefined && batch.personId !== actor.userId)
+      throw refused(
+        `Somebody else tapped this; it is taken when they sign in. Now ${actor.name} is signed in.`,
+      );
+    res.json(await takeBatch(actor, pathId(req), batch, clock.now()));
   });
   return routes;
 }

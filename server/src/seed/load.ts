@@ -207,7 +207,7 @@ async function say(actor: Actor, id: string, events: readonly JobEvent[], at: Da
   if (refused) throw new RangeError(`the seed says what is refused: ${refused.sentence}`);
   // The phone of the seed was put away when everything had arrived.
   for (const deviceId of new Set(events.map((e) => e.deviceId)))
-    await heardOf({ ...actor, deviceId }, id, at, 0);
+    await heardOf(actor, id, { deviceId, at, holds: 0 });
 }
 
 /** What the run moved by its count, out of the containers that were picked for it. */

@@ -1,0 +1,20 @@
+import { MEDIA } from '@brook/core/log';
+import { z } from 'zod';
+import { id, isoTime } from './common';
+
+/** The largest photo or voice note that is taken, bytes. */
+export const MEDIA_LIMIT_BYTES = 5 * 1024 * 1024;
+/** The longest side of a photo as it is kept, pixels: enough to read a cap by. */
+export const PHOTO_SIDE_PX = 2048;
+/** A voice note as it is kept: one channel of 16 bit, so many samples a second, so many seconds at most. */
+export const VOICE = { sampleRateHz: 16_000, mostS: 120 } as const;
+
+/** A photo or voice note that is with the workshop; its id is that of the event that tells of it. */
+export const mediaKept = z.object({
+  id,
+  medium: z.enum(MEDIA),
+  contentType: z.enum(['image/jpeg', 'audio/wav']),
+  sizeBytes: z.number().int(),
+  receivedAt: isoTime,
+});
+export type MediaKept = z.infer<typeof mediaKept>;

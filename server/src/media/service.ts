@@ -1,0 +1,87 @@
+import type { MediaKept } from '@brook/contract';
+import type { Medium } from '@brook/core/log';
+import { createHash } from 'node:crypto';
+import { QueryTypes, UniqueConstraintError } from 'sequelize';
+import { Job, MediaRow } from '../db/models';
+import { notFound, refused } from '../problems/kinds';
+import type { Actor } from '../session/actor';
+import { reencode } from './reencode';
+
+interface Told {
+  readonly jobId: string;
+  readonly medium: Medium;
+}
+
+/**
+ * Take the photo or voice note that an event of this workshop tells of. It may
+ * come long after the event; sent twice it changes nothing.
+ *
+ * @throws ProblemError not-found where no event tells of it, refused where the id stands for another one already, invalid where it is none
+ */
+export async function putMedia(actor: Actor, id: string, sent: Buffer, at: Date): Promise<void> {
+  const { workshopId, name } = actor;
+  const told = await toldBy(actor, id);
+  const sentSha256 = createHash('sha256').update(sent).digest('hex');
+  if (await isKept(workshopId, id, sentSha256)) return;
+  const { content, contentType } = await reencode(told.medium, sent);
+  const { jobId, medium } = told;
+  try {
+    await MediaRow.create({
+      workshopId,
+      id,
+      jobId,
+      medium,
+      contentType,
+      content,
+      sentSha256,
+      person: name,
+      receivedAt: at,
+    });
+  } catch (error) {
+    // Sent twice at the same moment: whichever came second is held against the first.
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    await isKept(workshopId, id, sentSha256);
+  }
+}
+
+/** Whether it is with the workshop. @throws ProblemError refused where another one is under this id */
+async function isKept(workshopId: string, id: string, sentSha256: string): Promise<boolean> {
+  const kept = await MediaRow.findOne({ where: { workshopId, id }, attributes: ['sentSha256'] });
+  if (kept && kept.sentSha256 !== sentSha256)
+    throw refused('Another photo or voice note stands under this id; one that is kept stays.');
+  return kept !== null;
+}
+
+/** The job in whose log an event tells of it, or beside whose record. @throws ProblemError not-found where none does */
+export async function toldBy({ workshopId }: Actor, id: string): Promise<Told> {
+  const [told] = await MediaRow.sequelize!.query<Told>(
+    ['job_events', 'job_additions']
+      .map(
+        (log) =>
+          `SELECT job_id AS "jobId", event->>'medium' AS medium FROM ${log}
+            WHERE workshop_id = :workshopId AND id = :id AND event->>'kind' = 'media note'`,
+      )
+      .join(' UNION ALL '),
+    { type: QueryTypes.SELECT, replacements: { workshopId, id } },
+  );
+  if (!told) throw notFound('photo or voice note');
+  return told;
+}
+
+/** One photo or voice note. @throws ProblemError not-found where it is not with this workshop */
+export async function getMedia({ workshopId }: Actor, id: string): Promise<MediaRow> {
+  const kept = await MediaRow.findOne({ where: { workshopId, id } });
+  if (!kept) throw notFound('photo or voice note');
+  return kept;
+}
+
+/** Which photos and voice notes of a job are with the workshop, in the order in which they came. */
+export async function mediaOfJob({ workshopId }: Actor, jobId: string): Promise<MediaKept[]> {
+  if ((await Job.count({ where: { id: jobId, workshopId } })) === 0) throw notFound('job');
+  const rows = await MediaRow.sequelize!.query<Omit<MediaKept, 'receivedAt'> & { at: Date }>(
+    `SELECT id, medium, content_type AS "contentType", octet_length(content) AS "sizeBytes", received_at AS at
+       FROM media WHERE job_id = :jobId ORDER BY received_at, id`,
+    { type: QueryTypes.SELECT, replacements: { jobId } },
+  );
+  return rows.map(({ at, ...row }) => ({ ...row, receivedAt: at.toISOString() }));
+}
