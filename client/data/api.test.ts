@@ -94,6 +94,7 @@ test('a question says whose phone asks and nothing more; what is sent says that 
       body: undefined,
       credentials: 'same-origin',
       signal: expect.any(AbortSignal),
+      keepalive: false,
     },
   ]);
   await api('/jobs', { method: 'POST', body: { vehicleId: 'v' } });

@@ -22,6 +22,8 @@ export class ApiProblem extends Error {
 /** After how long a server that does not answer is said to be slow, and given up, ms. */
 const SLOW_AFTER_MS = 4_000;
 const GIVE_UP_AFTER_MS = 20_000;
+/** A photo over a weak line takes longer than any question. */
+const FILE_GIVE_UP_AFTER_MS = 180_000;
 
 /** Questions that wait for longer than a person would. */
 let slow = 0;
@@ -51,8 +53,12 @@ export class Offline extends Error {
 interface Options {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly body?: unknown;
+  /** A photo or voice note, sent as it is instead of a body. */
+  readonly file?: Blob;
   /** Version that was seen, for If-Match. */
   readonly version?: number;
+  /** Sent to its end even as the page closes. */
+  readonly keepalive?: boolean;
 }
 
 /**
@@ -62,27 +68,31 @@ interface Options {
  */
 export async function api<T>(
   path: string,
-  { method = 'GET', body, version }: Options = {},
+  { method = 'GET', body, file, version, keepalive = false }: Options = {},
 ): Promise<T> {
   const headers: Record<string, string> = { 'brook-device': deviceId() };
-  if (body !== undefined) headers['content-type'] = 'application/json';
+  if (file) headers['content-type'] = file.type;
+  else if (body !== undefined) headers['content-type'] = 'application/json';
   if (version !== undefined) headers['if-match'] = `"${version}"`;
   let response: Response;
   let late = false;
-  const watch = setTimeout(() => {
+  const sayLate = () => {
     late = true;
     countSlow(1);
-  }, SLOW_AFTER_MS);
+  };
+  // Nobody waits for a file: it goes out beside what is done.
+  const watch = file ? undefined : setTimeout(sayLate, SLOW_AFTER_MS);
   const abort = new AbortController();
-  const end = setTimeout(() => abort.abort(), GIVE_UP_AFTER_MS);
+  const end = setTimeout(() => abort.abort(), file ? FILE_GIVE_UP_AFTER_MS : GIVE_UP_AFTER_MS);
   const sentMs = Date.now();
   try {
     response = await fetch(`/api/v1${path}`, {
       method,
       headers,
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: file ?? (body === undefined ? undefined : JSON.stringify(body)),
       credentials: 'same-origin',
       signal: abort.signal,
+      keepalive,
     });
     heardTime(Number(response.headers.get('brook-now')), sentMs, Date.now());
   } catch {

@@ -7,6 +7,8 @@ type Needs<M extends Method, P extends string> = {
   readonly query?: Readonly<Record<string, string | number>>;
   /** Version that was seen, for If-Match. */
   readonly version?: number;
+  /** Sent to its end even as the page closes. */
+  readonly keepalive?: boolean;
 } & (P extends `${string}{id}${string}` ? { readonly id: string } : { readonly id?: undefined }) &
   (Takes<M, P> extends undefined ? { readonly body?: undefined } : { readonly body: Takes<M, P> });
 
@@ -35,11 +37,15 @@ export function call<M extends Method, P extends PathOf<M>>(
   path: P,
   ...[needs]: Record<never, never> extends Needs<M, P> ? [Needs<M, P>?] : [Needs<M, P>]
 ): Promise<Gives<M, P>> {
-  const { body, version } = (needs ?? {}) as { body?: unknown; version?: number };
+  const { body, version, keepalive } = (needs ?? {}) as {
+    body?: unknown;
+    version?: number;
+    keepalive?: boolean;
+  };
   const address = addressOf(path, (needs ?? {}) as object);
   return method === 'get'
     ? api<Gives<M, P>>(address)
-    : api<Gives<M, P>>(address, { method: METHODS[method], body, version });
+    : api<Gives<M, P>>(address, { method: METHODS[method], body, version, keepalive });
 }
 
 /** The same for what is looked at and kept on this phone. */

@@ -2,6 +2,7 @@ import type { Job, LiveBeat, LiveLog, LivePhone } from '@brook/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from './api';
+import { call } from './call';
 import { heardTime } from './clock';
 import { deviceId } from './device';
 import { outboxOf } from './outbox';
@@ -53,12 +54,10 @@ export function useLive(jobId: string, open: boolean): Live {
 async function sayAway(jobId: string): Promise<void> {
   const { waiting, lastSeq } = await outboxOf(jobId);
   if (lastSeq === 0) return;
-  await fetch(`/api/v1/jobs/${jobId}/away`, {
-    method: 'POST',
-    keepalive: true,
-    headers: { 'content-type': 'application/json', 'brook-device': deviceId() },
-    body: JSON.stringify({ holds: waiting.length }),
-  }).catch(() => undefined);
+  const body = { holds: waiting.length };
+  await call('post', '/jobs/{id}/away', { id: jobId, body, keepalive: true }).catch(
+    () => undefined,
+  );
 }
 
 interface Ears {

@@ -5,6 +5,19 @@ import { entries, get, update } from 'idb-keyval';
 /** An event as this phone says it. */
 export type PhoneEvent = EventBase & PhoneHappening;
 
+/** Who tapped: what they tapped is sent in nobody else's name. */
+export interface Tapper {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** An event that is not with the workshop yet. */
+export interface WaitingEvent {
+  readonly event: PhoneEvent;
+  /** Null where it was kept before phones knew whose it is. */
+  readonly by: Tapper | null;
+}
+
 /** An event that the server refused, with its sentence. It stops nothing behind it. */
 export interface RefusedEvent {
   readonly event: PhoneEvent;
@@ -13,9 +26,9 @@ export interface RefusedEvent {
 
 /** What this phone keeps of one job: the last number that it gave, what waits, what was refused. */
 export interface Outbox {
-  readonly version: 2;
+  readonly version: 3;
   readonly lastSeq: number;
-  readonly waiting: readonly PhoneEvent[];
+  readonly waiting: readonly WaitingEvent[];
   readonly refused: readonly RefusedEvent[];
 }
 
@@ -26,14 +39,26 @@ interface FirstOutbox {
   readonly waiting: readonly (Omit<PhoneEvent, 'planId'> & { readonly kind: string })[];
 }
 
-const EMPTY: Outbox = { version: 2, lastSeq: 0, waiting: [], refused: [] };
+/** How the second version kept it: without whose tap it is. */
+interface SecondOutbox {
+  readonly version: 2;
+  readonly lastSeq: number;
+  readonly waiting: readonly PhoneEvent[];
+  readonly refused: readonly RefusedEvent[];
+}
+
+type AnyOutbox = Outbox | SecondOutbox | FirstOutbox;
+
+const EMPTY: Outbox = { version: 3, lastSeq: 0, waiting: [], refused: [] };
 const PREFIX = 'outbox:';
 const key = (jobId: string) => `${PREFIX}${jobId}`;
 
-/** Whatever was kept, in the shape of today; what cannot be read is set aside under another name and nothing of it is lost. */
-function lifted(kept: Outbox | FirstOutbox | undefined): Outbox {
+/** Whatever was kept, in the shape of today; nothing of it is lost. */
+function lifted(kept: AnyOutbox | undefined): Outbox {
   if (!kept) return EMPTY;
-  if (kept.version === 2) return kept;
+  if (kept.version === 3) return kept;
+  if (kept.version === 2)
+    return { ...kept, version: 3, waiting: kept.waiting.map((event) => ({ event, by: null })) };
   const waiting = kept.waiting.map(
     (e) =>
       ({
@@ -42,20 +67,26 @@ function lifted(kept: Outbox | FirstOutbox | undefined): Outbox {
         ...(e.kind === 'topped up' ? { containerId: null } : {}),
       }) as unknown as PhoneEvent,
   );
-  return { ...EMPTY, lastSeq: kept.lastSeq, waiting };
+  return lifted({ version: 2, lastSeq: kept.lastSeq, waiting, refused: [] });
 }
 
 /** What this phone keeps of a job. */
 export async function outboxOf(jobId: string): Promise<Outbox> {
-  return lifted(await get<Outbox | FirstOutbox>(key(jobId)));
+  return lifted(await get<AnyOutbox>(key(jobId)));
 }
 
 /** Jobs of which something waits on this phone. */
 export async function waitingJobs(): Promise<string[]> {
-  const all = await entries<string, Outbox | FirstOutbox>();
+  const all = await entries<string, AnyOutbox>();
   return all.flatMap(([name, box]) =>
     name.startsWith(PREFIX) && lifted(box).waiting.length > 0 ? [name.slice(PREFIX.length)] : [],
   );
+}
+
+/** What waits on this phone of all jobs. */
+export async function allWaiting(): Promise<readonly WaitingEvent[]> {
+  const all = await entries<string, AnyOutbox>();
+  return all.flatMap(([name, box]) => (name.startsWith(PREFIX) ? lifted(box).waiting : []));
 }
 
 const listeners = new Map<string, Set<() => void>>();
@@ -68,7 +99,7 @@ export function onOutbox(jobId: string, hear: () => void): () => void {
 }
 
 async function change(jobId: string, by: (before: Outbox) => Outbox): Promise<void> {
-  await update<Outbox | FirstOutbox>(key(jobId), (before) => by(lifted(before)));
+  await update<AnyOutbox>(key(jobId), (before) => by(lifted(before)));
   for (const hear of listeners.get(jobId) ?? []) hear();
 }
 
@@ -76,18 +107,20 @@ async function change(jobId: string, by: (before: Outbox) => Outbox): Promise<vo
  * Put an event into the outbox. It gets its number in the same transaction,
  * so that it is queued or it is not, and two pages cannot give one number.
  *
+ * @param by who tapped
  * @param seqFloor highest number that the server is known to have from this device
  * @returns the outbox with the event in it
  */
 export async function enqueue(
   jobId: string,
+  by: Tapper,
   seqFloor: number,
   make: (deviceSeq: number) => PhoneEvent,
 ): Promise<Outbox> {
   let after: Outbox | null = null;
   await change(jobId, (before) => {
     const lastSeq = Math.max(before.lastSeq, seqFloor) + 1;
-    after = { ...before, lastSeq, waiting: [...before.waiting, make(lastSeq)] };
+    after = { ...before, lastSeq, waiting: [...before.waiting, { event: make(lastSeq), by }] };
     return after;
   });
   return after!;
@@ -101,13 +134,58 @@ export function settle(
 ): Promise<void> {
   return change(jobId, (before) => ({
     ...before,
-    waiting: before.waiting.filter((e) => !taken.has(e.id) && !refused.has(e.id)),
+    waiting: before.waiting.filter(({ event: { id } }) => !taken.has(id) && !refused.has(id)),
     refused: [
       ...before.refused,
-      ...before.waiting.flatMap((event) => {
+      ...before.waiting.flatMap(({ event }) => {
         const sentence = refused.get(event.id);
         return sentence === undefined ? [] : [{ event, sentence }];
       }),
+    ],
+  }));
+}
+
+const isOthers = ({ by }: WaitingEvent, personId: string): boolean =>
+  by !== null && by.id !== personId;
+
+/** What waits ahead of anything of somebody else's: a log is sent in the order of the taps. */
+export function sendable(
+  waiting: readonly WaitingEvent[],
+  personId: string,
+): readonly WaitingEvent[] {
+  const stop = waiting.findIndex((w) => isOthers(w, personId));
+  return stop < 0 ? waiting : waiting.slice(0, stop);
+}
+
+/** Whose taps wait on this phone for them to sign in, and how many of each. */
+export function othersWaiting(
+  waiting: readonly WaitingEvent[],
+  personId: string,
+): readonly { readonly person: string; readonly taps: number }[] {
+  const others = waiting.filter((w) => isOthers(w, personId));
+  return [...new Set(others.map((w) => w.by!.id))].map((id) => {
+    const theirs = others.filter((w) => w.by!.id === id);
+    return { person: theirs[0]!.by!.name, taps: theirs.length };
+  });
+}
+
+/** Put what others tapped on the shelf of what was not sent: whoever is here says each again in their own name, or drops it. */
+export function setAside(jobId: string, personId: string): Promise<void> {
+  return change(jobId, (before) => ({
+    ...before,
+    waiting: before.waiting.filter((w) => !isOthers(w, personId)),
+    refused: [
+      ...before.refused,
+      ...before.waiting.flatMap((w) =>
+        isOthers(w, personId)
+          ? [
+              {
+                event: w.event,
+                sentence: `${w.by!.name} tapped it on this phone and did not send it.`,
+              },
+            ]
+          : [],
+      ),
     ],
   }));
 }

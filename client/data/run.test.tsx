@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { api, ApiProblem, Offline } from './api';
-import type { PhoneEvent } from './outbox';
+import type { Outbox, PhoneEvent } from './outbox';
 import { useRun } from './run';
 import { keepSending } from './sender';
 
@@ -42,18 +42,26 @@ const job = (...events: object[]) =>
   }) as unknown as Job;
 
 let log: object[] = [];
+const UNA = { id: 'una', name: 'Una' };
+/** Who is signed in on this phone. */
+let who = UNA;
 let refuses: (e: PhoneEvent) => string | null = () => null;
 /** What the server was sent, batch by batch. */
-let batches: { events: PhoneEvent[]; lowestWaiting: number; since: number }[] = [];
+let batches: {
+  events: PhoneEvent[];
+  lowestWaiting: number;
+  since: number;
+  personId: string;
+}[] = [];
 let stage = 'run';
 
 async function answers(path: string, options?: object): Promise<unknown> {
-  if (path === '/session') return { user: { name: 'Una' } };
+  if (path === '/session') return { user: who };
   if (path !== '/jobs/job/events') return job(...log.slice(2));
   const { body } = options as { body: (typeof batches)[number] };
   batches.push(body);
   const taken = body.events.filter((e) => refuses(e) === null);
-  log = [...log, ...taken.map((e) => ({ ...e, person: 'Una' }))];
+  log = [...log, ...taken.map((e) => ({ ...e, person: who.name }))];
   return {
     answers: body.events.map((e) => {
       const sentence = refuses(e);
@@ -69,7 +77,11 @@ async function answers(path: string, options?: object): Promise<unknown> {
 
 let client: QueryClient;
 let stopSending = () => {};
-afterEach(() => stopSending());
+// What one test was sending is through before the next one fills the shelves.
+afterEach(async () => {
+  stopSending();
+  await settled();
+});
 function live(...events: object[]) {
   log = job(...events).events;
   client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
@@ -78,7 +90,7 @@ function live(...events: object[]) {
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
   stopSending = keepSending(client);
-  return renderHook(() => useRun(client.getQueryData<Job>(['job', 'job'])!, plan), { wrapper });
+  return renderHook(() => useRun(client.getQueryData<Job>(['job', 'job'])!), { wrapper });
 }
 type Live = ReturnType<typeof live>['result'];
 const made = (run: Live) => run.current.state.bleeders.find((b) => b.stopId === stopId)!.strokes;
@@ -96,6 +108,7 @@ beforeEach(() => {
   batches = [];
   refuses = () => null;
   stage = 'run';
+  who = UNA;
   localStorage.setItem('brook.device', 'phone');
   server.mockReset().mockImplementation(answers);
 });
@@ -121,6 +134,7 @@ test('a tap is counted at once, sent with its number and plan, and leaves when t
       ],
       lowestWaiting: 2,
       since: 2,
+      personId: 'una',
     },
   ]);
   const known = client.getQueryData<Job>(['job', 'job'])!;
@@ -296,7 +310,7 @@ test('another job on the same page has a log, shelves and numbers of its own', a
   const other = { ...job(theirs), id: 'other' };
   const event = { ...STROKE, id: 'no', deviceId: 'phone', deviceSeq: 9, atMs: 0, planId: plan.id };
   const shelf = (id: string) =>
-    mockStore.get(`outbox:${id}`) as { waiting: PhoneEvent[]; refused: unknown[] } | undefined;
+    mockStore.get(`outbox:${id}`) as Pick<Outbox, 'waiting' | 'refused'> | undefined;
   mockStore.set('outbox:other', {
     version: 2,
     lastSeq: 0,
@@ -307,7 +321,7 @@ test('another job on the same page has a log, shelves and numbers of its own', a
   const wrapper = ({ children }: { readonly children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
-  const { result, rerender } = renderHook(({ shown }) => useRun(shown, plan), {
+  const { result, rerender } = renderHook(({ shown }) => useRun(shown), {
     wrapper,
     initialProps: { shown: job() },
   });
@@ -316,12 +330,14 @@ test('another job on the same page has a log, shelves and numbers of its own', a
   rerender({ shown: other });
   await waitFor(() => expect(result.current.refused).toHaveLength(1));
   act(() => result.current.say(STROKE));
-  await waitFor(() => expect(shelf('other')!.waiting).toMatchObject([{ deviceSeq: 31 }]));
+  await waitFor(() =>
+    expect(shelf('other')!.waiting).toMatchObject([{ event: { deviceSeq: 31 } }]),
+  );
   await waitFor(() => expect(made(result)).toBe(2));
-  const tapped = shelf('other')!.waiting[0]!.id;
+  const tapped = shelf('other')!.waiting[0]!.event.id;
   act(() => result.current.undo());
   await waitFor(() =>
-    expect(shelf('other')!.waiting[1]).toMatchObject({ kind: 'undone', eventId: tapped }),
+    expect(shelf('other')!.waiting[1]!.event).toMatchObject({ kind: 'undone', eventId: tapped }),
   );
   act(() => result.current.dropRefused('no'));
   await waitFor(() => expect(result.current.refused).toEqual([]));
@@ -337,6 +353,53 @@ test('before anybody counted, this phone may; a tap stands under the name of who
   server.mockRejectedValue(new Offline());
   act(() => run.current.say(STROKE));
   await waitFor(() => expect(run.current.job.log.at(-1)).toMatchObject({ person: 'Una' }));
+});
+
+const byUna = {
+  event: { ...STROKE, id: 'una’s', deviceId: 'phone', deviceSeq: 5, atMs: 0, planId: plan.id },
+  by: UNA,
+};
+const unasBox = { version: 3, lastSeq: 5, waiting: [byUna], refused: [] };
+
+test('what Una tapped is not sent while Ode is signed in, nor Ode’s behind it; seen it is, in her name', async () => {
+  mockStore.set('outbox:job', unasBox);
+  who = { id: 'ode', name: 'Ode' };
+  const run = await ready(live());
+  expect(run.current.job.log.at(-1)).toMatchObject({ id: 'una’s', person: 'Una' });
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.waiting).toBe(2));
+  await settled();
+  expect(batches).toEqual([]);
+  expect(run.current).toMatchObject({ link: 'refused', waitsFor: [{ person: 'Una', taps: 1 }] });
+  expect(run.current.refusal).toContain('goes out when Una signs in here');
+  // Una is back: hers go in her name, then Ode's wait in turn.
+  who = UNA;
+  await act(() => client.invalidateQueries({ queryKey: ['session'] }));
+  act(() => void window.dispatchEvent(new Event('online')));
+  await waitFor(() => expect(run.current.waitsFor).toEqual([{ person: 'Ode', taps: 1 }]));
+  await waitFor(() => expect(batches).toHaveLength(1));
+  expect(batches[0]).toMatchObject({ personId: 'una', events: [{ id: 'una’s' }] });
+});
+
+test('set aside, Una’s tap lies beside, and Ode’s goes out', async () => {
+  mockStore.set('outbox:job', unasBox);
+  who = { id: 'ode', name: 'Ode' };
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.waiting).toBe(2));
+  act(() => run.current.setOthersAside());
+  await waitFor(() => expect(batches).toHaveLength(1));
+  expect(batches[0]).toMatchObject({ personId: 'ode', events: [{ deviceSeq: 6 }] });
+  expect(run.current.refused).toMatchObject([{ event: { id: 'una’s' } }]);
+});
+
+test('undo asks by name before it takes back what somebody else tapped on the same phone', async () => {
+  mockStore.set('outbox:job', unasBox);
+  who = { id: 'ode', name: 'Ode' };
+  const run = await ready(live());
+  act(() => run.current.undo());
+  await waitFor(() => expect(run.current.undoAsked).toMatchObject({ person: 'Una' }));
+  expect(run.current.waiting).toBe(1);
 });
 
 test('off the page nothing is sent any more', async () => {

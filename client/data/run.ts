@@ -1,6 +1,5 @@
 import type { Job } from '@brook/contract';
 import { isPhoneEvent, type JobEvent, type JobState, type PhoneHappening } from '@brook/core/log';
-import type { Plan } from '@brook/core/plan';
 import type { EventBase, Kept, RunState } from '@brook/core/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
@@ -12,7 +11,9 @@ import {
   drop,
   enqueue,
   onOutbox,
+  othersWaiting,
   outboxOf,
+  setAside,
   type Outbox,
   type PhoneEvent,
   type RefusedEvent,
@@ -20,12 +21,16 @@ import {
 import { couldNotKeep, sendWaiting, useLink, type LinkState } from './sender';
 import { useSession } from './session';
 
-export interface LiveRun {
-  readonly state: RunState;
+/** The log of a job as this phone knows it and adds to it. */
+export interface LiveJob {
   /** The whole job, its proof among it. */
   readonly job: JobState;
   /** Events that wait on this phone. */
   readonly waiting: number;
+  /** Whose taps wait on this phone for them to sign in. */
+  readonly waitsFor: ReturnType<typeof othersWaiting>;
+  /** Put those on the shelf of what was not sent. */
+  readonly setOthersAside: () => void;
   /** What the server refused of this phone; it stops nothing behind it. */
   readonly refused: readonly RefusedEvent[];
   readonly link: LinkState['link'];
@@ -35,8 +40,12 @@ export interface LiveRun {
   readonly ready: boolean;
   /** Whether this phone counts; another one that taps is asked about. */
   readonly counts: boolean;
-  /** Record what happened. Painted once it is kept, so that a number that was seen is never lost. */
-  readonly say: (happening: PhoneHappening) => void;
+  /**
+   * Record what happened. Painted once it is kept, so that a number that was seen is never lost.
+   *
+   * @param id where something else is kept under the id of the event already
+   */
+  readonly say: (happening: PhoneHappening, id?: string) => void;
   /** Take back this phone's last; without one of its own another's is asked about, by name. */
   readonly undo: () => void;
   /** The event of another phone that somebody was asked about, and how to answer. */
@@ -46,12 +55,23 @@ export interface LiveRun {
   readonly sayAgain: (refused: RefusedEvent) => void;
 }
 
-/** The run of a job as this phone knows it: the server's log, then what still waits here. */
-export function useRun(job: Job, accepted: Plan): LiveRun {
-  const person = useSession().data?.user.name ?? '';
+export interface LiveRun extends LiveJob {
+  readonly state: RunState;
+}
+
+/** The run of a job whose plan is accepted. */
+export function useRun(job: Job): LiveRun {
+  const live = useJobLog(job);
+  const { run } = live.job;
+  return { ...live, state: run!, ready: live.ready && run !== null };
+}
+
+/** The log of a job as this phone knows it: the server's, then what still waits here. */
+export function useJobLog(job: Job): LiveJob {
+  const person = useSession().data?.user;
   const [box, setBox] = useState<Outbox | null>(null);
   const [undoAsked, setUndoAsked] = useState<Kept<JobEvent> | null>(null);
-  const state = useJobState(job, box, person);
+  const state = useJobState(job, box);
 
   const client = useQueryClient();
   const { link, refusal } = useLink(job.id);
@@ -71,11 +91,17 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
   }, [job.id, client]);
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
-  const planId = state.run?.plan.id ?? accepted.id;
+  const planId = state.run?.plan.id ?? null;
   const say = useCallback(
-    (happening: PhoneHappening) => {
-      const base = { id: uuid(), deviceId: deviceId(), atMs: nowMs(), planId };
-      enqueue(job.id, seqFloor, (deviceSeq) => ({ ...base, deviceSeq, ...happening }))
+    (happening: PhoneHappening, id: string = uuid()) => {
+      const base = { id, deviceId: deviceId(), atMs: nowMs(), planId };
+      // Nobody counts before it is known who does.
+      if (!person) return;
+      enqueue(job.id, { id: person.id, name: person.name }, seqFloor, (deviceSeq) => ({
+        ...base,
+        deviceSeq,
+        ...happening,
+      }))
         .then((after) => {
           setBox(after);
           afterPaint(() => void sendWaiting(client, job.id));
@@ -87,7 +113,7 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
           ),
         );
     },
-    [job.id, seqFloor, planId, client],
+    [job.id, person, seqFloor, planId, client],
   );
   // What is taken back is the last that was painted, however quickly the key comes after it.
   const painted = useRef(state);
@@ -95,10 +121,10 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
     painted.current = state;
   }, [state]);
   const undo = useCallback(() => {
-    const { own, other } = lastToUndo(painted.current);
+    const { own, other } = lastToUndo(painted.current, person?.name ?? '');
     if (own) say({ kind: 'undone', eventId: own.id });
     else setUndoAsked(other);
-  }, [say]);
+  }, [say, person]);
   const answerUndo = useCallback(
     (takeBack: boolean) => {
       if (takeBack && undoAsked) say({ kind: 'undone', eventId: undoAsked.id });
@@ -114,15 +140,20 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
     [job.id, say],
   );
 
+  const setOthersAside = useCallback(() => {
+    if (person) void setAside(job.id, person.id).then(() => sendWaiting(client, job.id));
+  }, [job.id, person, client]);
+
   const counting = state.run?.counting ?? null;
   return {
-    state: state.run!,
     job: state,
     waiting: box?.waiting.length ?? 0,
+    waitsFor: person && box ? othersWaiting(box.waiting, person.id) : [],
+    setOthersAside,
     refused: box?.refused ?? [],
     link,
     refusal,
-    ready: box !== null && state.run !== null,
+    ready: box !== null && person !== undefined,
     counts: counting === null || counting.deviceId === deviceId(),
     say,
     undo,
@@ -134,7 +165,7 @@ export function useRun(job: Job, accepted: Plan): LiveRun {
 }
 
 /** The server's log and behind it what waits on this phone, folded; a tap folds that tap alone. */
-function useJobState(job: Job, box: Outbox | null, person: string): JobState {
+function useJobState(job: Job, box: Outbox | null): JobState {
   const followed = useMemo(() => {
     void job.id;
     return new FollowedJob();
@@ -142,21 +173,28 @@ function useJobState(job: Job, box: Outbox | null, person: string): JobState {
   const server = useMemo(() => logOf(job), [job]);
   return useMemo(() => {
     const known = new Set(server.map((e) => e.id));
-    const waiting = (box?.waiting ?? []).filter((e) => !known.has(e.id));
-    return followed.after([...server, ...waiting.map((e) => ({ ...e, person }))]);
-  }, [followed, server, box, person]);
+    const waiting = (box?.waiting ?? []).filter((w) => !known.has(w.event.id));
+    return followed.after([
+      ...server,
+      ...waiting.map(({ event, by }) => ({ ...event, person: by?.name ?? '' })),
+    ]);
+  }, [followed, server, box]);
 }
 
-/** The last event in effect that may be taken back: of this phone, and of another one. */
-function lastToUndo({ log, undone }: JobState): {
+/** The last event in effect that may be taken back: this person's on this phone, and anybody else's. */
+function lastToUndo(
+  { log, undone }: JobState,
+  person: string,
+): {
   readonly own: Kept<JobEvent> | null;
   readonly other: Kept<JobEvent> | null;
 } {
   const mine = deviceId();
   const open = log.filter((e) => isPhoneEvent(e) && e.kind !== 'undone' && !undone.has(e.id));
+  const isOwn = (e: Kept<JobEvent>) => e.deviceId === mine && e.person === person;
   return {
-    own: open.filter((e) => e.deviceId === mine).at(-1) ?? null,
-    other: open.filter((e) => e.deviceId !== mine).at(-1) ?? null,
+    own: open.filter(isOwn).at(-1) ?? null,
+    other: open.filter((e) => !isOwn(e)).at(-1) ?? null,
   };
 }
 

@@ -1,10 +1,13 @@
 import type { Appended, Job } from '@brook/contract';
+import { counted } from '@brook/core/text';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { ApiProblem } from './api';
 import { call } from './call';
 import { keepAnswer } from './keptAnswers';
-import { outboxOf, settle, waitingJobs } from './outbox';
+import { sendMedia } from './media';
+import { othersWaiting, outboxOf, sendable, settle, waitingJobs } from './outbox';
+import { signedInAs } from './person';
 import { takeUp } from './takeUp';
 
 type Client = ReturnType<typeof useQueryClient>;
@@ -59,13 +62,26 @@ export function sendWaiting(client: Client, jobId: string): Promise<void> {
 async function send(client: Client, jobId: string): Promise<void> {
   try {
     for (;;) {
+      const person = signedInAs(client);
+      if (!person) return;
       const { waiting } = await outboxOf(jobId);
       if (waiting.length === 0) break;
+      const own = sendable(waiting, person.id);
+      if (own.length === 0) {
+        const [first] = othersWaiting(waiting, person.id);
+        setLink(jobId, { link: 'refused', refusal: waitsFor(first!.person, waiting.length) });
+        return;
+      }
       const key = ['job', jobId];
       const since = client.getQueryData<Job>(key)?.events.length ?? 0;
       const answer = await call('post', '/jobs/{id}/events', {
         id: jobId,
-        body: { events: waiting.slice(0, BATCH), lowestWaiting: waiting[0]!.deviceSeq, since },
+        body: {
+          events: own.slice(0, BATCH).map((w) => w.event),
+          lowestWaiting: own[0]!.event.deviceSeq,
+          since,
+          personId: person.id,
+        },
       });
       takeUp(client, jobId, since, answer);
       // Kept before it is taken out of the outbox: at no moment is a tap on neither shelf.
@@ -75,6 +91,9 @@ async function send(client: Client, jobId: string): Promise<void> {
     }
     setLink(jobId, UP);
   } catch (error) {
+    // Somebody else may have signed in on another page of this phone.
+    if (error instanceof ApiProblem && error.status === 409)
+      void client.invalidateQueries({ queryKey: ['session'] });
     setLink(
       jobId,
       error instanceof ApiProblem
@@ -83,6 +102,9 @@ async function send(client: Client, jobId: string): Promise<void> {
     );
   }
 }
+
+const waitsFor = (person: string, taps: number): string =>
+  `${counted(taps, 'tap')} on this phone: what ${person} tapped comes first, and goes out when ${person} signs in here. Or set it aside, and what was tapped behind it goes.`;
 
 /** What became of each event: taken, or refused with its sentence. */
 function sorted({ answers }: Appended): [ReadonlySet<string>, ReadonlyMap<string, string>] {
@@ -93,12 +115,15 @@ function sorted({ answers }: Appended): [ReadonlySet<string>, ReadonlyMap<string
   return [new Set(taken), new Map(refused)];
 }
 
-/** Send whatever waits on this phone, of any job, now and again while the app is open. @returns how to stop */
+/** Send whatever waits on this phone, of any job; taps first, they are small. */
+export async function sendAll(client: Client): Promise<void> {
+  for (const jobId of await waitingJobs()) await sendWaiting(client, jobId);
+  await sendMedia(client);
+}
+
+/** Do that now and again while the app is open. @returns how to stop */
 export function keepSending(client: Client): () => void {
-  const all = async () => {
-    for (const jobId of await waitingJobs()) await sendWaiting(client, jobId);
-  };
-  const again = () => void all().catch(() => undefined);
+  const again = () => void sendAll(client).catch(() => undefined);
   again();
   const timer = setInterval(again, RETRY_MS);
   window.addEventListener('online', again);

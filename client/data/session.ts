@@ -2,6 +2,8 @@ import type { SignIn } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call, callKept } from './call';
 import { forgetAnswers } from './keptAnswers';
+import { allWaiting, othersWaiting } from './outbox';
+import { sendAll } from './sender';
 
 /** Who is signed in; fails with status 401 when nobody is. */
 export function useSession() {
@@ -27,10 +29,23 @@ export function useSignIn() {
 export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => call('delete', '/session'),
+    mutationFn: async () => {
+      // What this person tapped goes in their name, or waits for them.
+      await sendAll(client).catch(() => undefined);
+      await call('delete', '/session');
+    },
     onSuccess: () => {
       client.clear();
       void forgetAnswers();
     },
+  });
+}
+
+/** Whose taps wait on this phone for them, and how many; asked anew whenever a page that says it is opened. */
+export function useKeptHere() {
+  return useQuery({
+    queryKey: ['kept here'],
+    queryFn: async () => othersWaiting(await allWaiting(), ''),
+    gcTime: 0,
   });
 }

@@ -7,7 +7,7 @@ import { useKept } from '../data/kept';
 import { useFillsIn } from '../ui/unsaved';
 import { useVehicle } from '../data/vehicles';
 import { BackToHand } from '../jobs/BackToHand';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { ActionBar } from '../ui/ActionBar';
@@ -324,7 +324,7 @@ function Fluid({ job, band, pages, onStep, vehicle }: StepProps & { readonly veh
         <FluidPick draft={draft} known={known} verdict={verdict} onChange={set} disabled={!open} />
       ) : null}
       {act.error ? <Caution title={act.error.message} /> : null}
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { BackToHand } from '../jobs/BackToHand';
 import { TakenIn } from '../jobs/TakenIn';
 import { TakenOver } from '../matters/TakenOver';
@@ -22,7 +22,7 @@ export function IntakeStep({ job, band, onStep }: StepProps) {
       </View>
       <TakenOver job={job} />
       <MoveJob job={job} />
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -4,6 +4,8 @@ import { capital } from '@brook/core/text';
 import { useState } from 'react';
 import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
+import { MEDIA_PAGE } from '../media/MediaButton';
+import { MediaPage } from '../media/MediaPage';
 import { PlanStep } from '../plan/PlanStep';
 import { ProofStep } from '../proof/ProofStep';
 import { ReleaseStep } from '../proof/ReleaseStep';
@@ -29,6 +31,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   look: 'Look at the fluid',
   measure: 'Measure the fluid',
   fill: 'What goes in',
+  [MEDIA_PAGE]: 'Photos and voice',
 };
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
@@ -66,6 +69,7 @@ function JobStep({ id }: { readonly id: string }) {
     pages,
     band: <Way stage={job.stage} reached={reachedStep(job)} shown={shown} onStep={onStep} />,
   };
+  if (pages.page === MEDIA_PAGE && !isClosed(job.stage)) return <MediaPage {...props} />;
   switch (shown) {
     case 'intake':
       return <IntakeStep {...props} />;

@@ -5,9 +5,11 @@ import { StyleSheet, View } from 'react-native';
 import { nowMs } from '../data/clock';
 import { deviceId } from '../data/device';
 import { useJob } from '../data/job';
+import { useWaitingMedia } from '../data/media';
 import { useLive } from '../data/live';
 import { inJob } from '../data/serviceWorker';
-import { onOutbox, outboxOf } from '../data/outbox';
+import { onOutbox, othersWaiting, outboxOf, type WaitingEvent } from '../data/outbox';
+import { useSession } from '../data/session';
 import { touch } from '../data/touch';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
@@ -19,12 +21,16 @@ export function LinkStrip({ id }: { readonly id: string }) {
   const open = stage !== undefined && !isClosed(stage);
   const { inTouch, phones } = useLive(id, open);
   const waiting = useWaiting(id);
+  const media = useWaitingMedia(id);
+  const self = useSession().data?.user.id;
   useEffect(inJob, []);
   const outSinceMs = useSyncExternalStore(touch.subscribe, touch.outSinceMs, touch.outSinceMs);
   const now = useSlowNow();
-  if (stage === undefined || (!open && waiting === 0)) return null;
+  if (stage === undefined || (!open && waiting.length + media.length === 0)) return null;
   const { words, calm } = linkWords({
-    waiting,
+    waiting: waiting.length,
+    media: media.map((m) => m.medium),
+    waitsFor: self ? othersWaiting(waiting, self) : [],
     inTouch,
     outSinceMs,
     others: others(phones),
@@ -42,14 +48,14 @@ export function LinkStrip({ id }: { readonly id: string }) {
 const others = (phones: readonly LivePhone[]): readonly LivePhone[] =>
   phones.filter((p) => p.deviceId !== deviceId());
 
-/** How many events of a job wait on this phone. */
-function useWaiting(jobId: string): number {
-  const [waiting, setWaiting] = useState(0);
+/** What waits on this phone of a job. */
+function useWaiting(jobId: string): readonly WaitingEvent[] {
+  const [waiting, setWaiting] = useState<readonly WaitingEvent[]>([]);
   useEffect(() => {
     let here = true;
     const read = () =>
       void outboxOf(jobId).then((box) => {
-        if (here) setWaiting(box.waiting.length);
+        if (here) setWaiting(box.waiting);
       });
     read();
     const stop = onOutbox(jobId, read);

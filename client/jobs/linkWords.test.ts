@@ -8,7 +8,16 @@ const phone = (seenAgoMs: number, holds: number | null = null) => ({
   holds,
 });
 const say = (more: Partial<LinkFacts>) =>
-  linkWords({ waiting: 0, inTouch: true, outSinceMs: null, others: [], nowMs: AT, ...more });
+  linkWords({
+    waiting: 0,
+    media: [],
+    waitsFor: [],
+    inTouch: true,
+    outSinceMs: null,
+    others: [],
+    nowMs: AT,
+    ...more,
+  });
 
 test('where everything is with the workshop, that is said calmly', () => {
   expect(say({})).toEqual({ words: 'All with the workshop', calm: true });
@@ -18,6 +27,22 @@ test('what waits here is counted, and said with since when there is no connectio
   expect(say({ waiting: 1 })).toEqual({ words: '1 tap kept on this phone', calm: false });
   expect(say({ waiting: 5, outSinceMs: AT, inTouch: false }).words).toBe(
     '5 taps kept on this phone · no connection since 09:00',
+  );
+});
+
+test('photos and voice notes are counted beside the taps, and alone', () => {
+  expect(say({ waiting: 2, media: ['photo', 'voice', 'photo'] }).words).toBe(
+    '2 taps, 2 photos, 1 voice note kept on this phone',
+  );
+  expect(say({ media: ['voice'] })).toEqual({
+    words: '1 voice note kept on this phone',
+    calm: false,
+  });
+});
+
+test('what waits for somebody who is not signed in is said by name', () => {
+  expect(say({ waiting: 3, waitsFor: [{ person: 'Una', taps: 2 }] }).words).toBe(
+    '3 taps kept on this phone · 2 for Una to sign in',
   );
 });
 

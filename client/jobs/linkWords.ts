@@ -1,4 +1,5 @@
 import type { LivePhone } from '@brook/contract';
+import type { Medium } from '@brook/core/log';
 import { counted } from '@brook/core/text';
 import { clockTime } from '../ui/dates';
 
@@ -8,6 +9,10 @@ const QUIET_MS = 15_000;
 export interface LinkFacts {
   /** Events that wait on this phone. */
   readonly waiting: number;
+  /** Photos and voice notes that wait on this phone. */
+  readonly media: readonly Medium[];
+  /** Whose of the taps wait for somebody who is not signed in here. */
+  readonly waitsFor: readonly { readonly person: string; readonly taps: number }[];
   /** Whether what others do is seen at once. */
   readonly inTouch: boolean;
   /** Since when the server does not answer, by this phone’s clock; null while it does. */
@@ -23,12 +28,21 @@ export interface LinkFacts {
  *
  * @returns calm where everything is with the workshop and nobody is out of touch
  */
-export function linkWords({ waiting, inTouch, outSinceMs, others, nowMs }: LinkFacts): {
+export function linkWords({
+  waiting,
+  media,
+  waitsFor,
+  inTouch,
+  outSinceMs,
+  others,
+  nowMs,
+}: LinkFacts): {
   readonly words: string;
   readonly calm: boolean;
 } {
   const parts = [
-    waiting > 0 ? `${counted(waiting, 'tap')} kept on this phone` : 'All with the workshop',
+    keptHere(waiting, media) ?? 'All with the workshop',
+    ...waitsFor.map(({ person, taps }) => `${taps} for ${person} to sign in`),
     outSinceMs !== null
       ? `no connection since ${clockTime(outSinceMs)}`
       : inTouch
@@ -36,7 +50,19 @@ export function linkWords({ waiting, inTouch, outSinceMs, others, nowMs }: LinkF
         : 'others’ taps not seen just now',
     ...others.map((p) => otherWords(p, nowMs)),
   ].filter((part) => part !== null);
-  return { words: parts.join(' · '), calm: waiting === 0 && parts.length === 1 };
+  return { words: parts.join(' · '), calm: waiting + media.length === 0 && parts.length === 1 };
+}
+
+/** What waits on this phone, in words; null where nothing does. */
+function keptHere(taps: number, media: readonly Medium[]): string | null {
+  const of = (medium: Medium) => media.filter((m) => m === medium).length;
+  const kinds = [
+    [taps, 'tap'],
+    [of('photo'), 'photo'],
+    [of('voice'), 'voice note'],
+  ] as const;
+  const words = kinds.flatMap(([n, what]) => (n > 0 ? [counted(n, what)] : []));
+  return words.length > 0 ? `${words.join(', ')} kept on this phone` : null;
 }
 
 /** What another phone holds, by its own word, or may hold. */

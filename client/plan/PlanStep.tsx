@@ -21,7 +21,7 @@ import { BackToHand } from '../jobs/BackToHand';
 import { TakenOver } from '../matters/TakenOver';
 import { OldFluid } from './OldFluid';
 import { FaultList } from '../faults/FaultList';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { RunBrook } from '../run/RunPicture';
@@ -58,7 +58,7 @@ export function PlanStep(props: StepProps) {
       <Page band={band} action={<BackToHand job={job} onStep={onStep} />}>
         <JobHead job={job} />
         <Words>The plan is made once the fluid is read.</Words>
-        <EndJob job={job} />
+        <JobFoot job={job} />
       </Page>
     );
   }
@@ -212,7 +212,7 @@ function Refused({
           ) : null}
         </View>
       ) : null}
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }
@@ -362,7 +362,7 @@ function Document({
         Sizes come from the layout’s template until this vehicle was measured. The maker’s procedure
         wins over this plan wherever there is one.
       </Words>
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

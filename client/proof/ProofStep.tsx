@@ -17,7 +17,7 @@ import { useJobAct } from '../data/job';
 import { useRun, type LiveRun } from '../data/run';
 import { useShelf } from '../data/shelf';
 import { FaultList } from '../faults/FaultList';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { TakenOver } from '../matters/TakenOver';
@@ -52,7 +52,7 @@ export function ProofStep(props: StepProps) {
 
 function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
-  const live = useRun(job, plan);
+  const live = useRun(job);
   const put = useJobAct(job);
   const shelf = useShelf();
   const [changes, setChanges] = useState<Partial<UsedDraft>>({});
@@ -199,7 +199,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
         ))}
         <OpenAgain run={live} show={gate.reasons.some((r) => r.code === 'bleeder not clear')} />
       </View>
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -3,7 +3,7 @@ import { controlsConcerned } from '@brook/core/matters';
 import { useFolded } from '../data/jobFold';
 import { useJobAct } from '../data/job';
 import { useSession } from '../data/session';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { PlanBrook } from '../plan/PlanStep';
@@ -80,7 +80,7 @@ export function ReleaseStep({ job, band }: StepProps) {
         <Words>{`Released means: ${name} says that this vehicle may be driven. From then on the record is read-only.`}</Words>
       ) : null}
       {act.error ? <Caution title={act.error.message} /> : null}
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

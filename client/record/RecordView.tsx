@@ -25,10 +25,12 @@ import { useFolded } from '../data/jobFold';
 import { eventWords } from '../run/eventWords';
 import type { Plan } from '@brook/core/plan';
 import { router } from 'expo-router';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { BackToHand } from '../jobs/BackToHand';
 import { JobHead } from '../jobs/JobHead';
 import { TakenIn } from '../jobs/TakenIn';
+import { MediaList, mediaNotes } from '../media/MediaList';
 import { MatterList } from '../matters/MatterList';
 import type { StepProps } from '../jobs/step';
 import { FaultList } from '../faults/FaultList';
@@ -88,6 +90,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
         <ProofRecord proof={state.proof} plan={plan} />
       ) : null}
       <Additions job={job} />
+      <Media job={job} state={state} />
       <Section title="Who did what">
         <TakenIn job={job} />
         {job.planAccepted ? (
@@ -106,6 +109,16 @@ export function RecordView({ job, band, onStep }: StepProps) {
         ))}
       </Section>
     </Page>
+  );
+}
+
+/** Photos and voice notes, those that arrived after the end among them. */
+function Media({ job, state }: { readonly job: Job; readonly state: JobState }) {
+  const log = useMemo(() => [...state.log, ...job.additions], [state.log, job.additions]);
+  return mediaNotes(log).length === 0 ? null : (
+    <Section title="Photos and voice">
+      <MediaList job={job} log={log} />
+    </Section>
   );
 }
 

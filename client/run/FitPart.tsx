@@ -1,6 +1,6 @@
 import { nameOf } from '@brook/core/scope';
 import { useState } from 'react';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import { ANSWERS, type Answer } from '../plan/answers';
 import { ActionBar } from '../ui/ActionBar';
@@ -64,7 +64,7 @@ export function FitPart({
         onChoose={setFull}
       />
       <SomethingWrongButton onPress={onWrong} />
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -18,7 +18,7 @@ import { memo, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { FaultList } from '../faults/FaultList';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import { Mended } from './Mended';
 import { SizeFound } from './SizeFound';
@@ -228,7 +228,7 @@ export function SomethingWrong({
             ))}
         {atWhich ? null : <Reason words="A size is not as listed" onPress={() => setSized(true)} />}
       </View>
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

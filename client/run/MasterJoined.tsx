@@ -1,7 +1,7 @@
 import type { BenchEnd } from '@brook/core/scope';
 import { capital } from '@brook/core/text';
 import { useState } from 'react';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import {
   BENCH_OPTIONS,
@@ -89,7 +89,7 @@ export function MasterJoined({
         />
       )}
       <SomethingWrongButton onPress={onWrong} />
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -3,7 +3,7 @@ import { preparationWords, rinseWords, type Plan, type PreparationStep } from '@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { SomethingWrongButton } from './Halted';
 import { JobHead } from '../jobs/JobHead';
 import { FigureRow } from '../ui/FigureValue';
@@ -76,7 +76,7 @@ export function Prepare({
         ))}
       </View>
       <SomethingWrongButton onPress={onWrong} />
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -1,5 +1,6 @@
 import type { JobEvent } from '@brook/core/log';
 import type { AskedStroke, Kept } from '@brook/core/run';
+import { counted } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import type { RefusedEvent } from '../data/outbox';
@@ -17,7 +18,7 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
       <LinkState run={run} />
       {run.undoAsked ? (
         <Asked
-          say={`This phone has nothing to take back. The last is ${whose(run.undoAsked)}: ${eventWords(plans, run.undoAsked)}.`}
+          say={`Nothing here is yours to take back. The last is ${whose(run.undoAsked)}: ${eventWords(plans, run.undoAsked)}.`}
           answers={[
             { label: `Take back ${run.undoAsked.person}’s`, onPress: () => run.answerUndo(true) },
             { label: 'Leave it', onPress: () => run.answerUndo(false) },
@@ -79,7 +80,17 @@ function Refused({
 
 /** Why nothing is sent, where the server or this phone refuses it. */
 function LinkState({ run }: { readonly run: LiveRun }) {
-  if (run.link !== 'refused') return null;
+  if (run.link !== 'refused' || run.refusal === null) return null;
+  if (run.waitsFor.length > 0)
+    return (
+      <Asked
+        say={run.refusal}
+        answers={run.waitsFor.map(({ person, taps }) => ({
+          label: `Set ${counted(taps, 'tap')} of ${person} aside`,
+          onPress: run.setOthersAside,
+        }))}
+      />
+    );
   return (
     <View role="status" style={styles.notice}>
       <Words size="small" strong>

@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
+import { MediaButton } from '../media/MediaButton';
 import { router } from 'expo-router';
 import { ActionBar } from '../ui/ActionBar';
 import { Page, useShortScreen, useWideScreen } from '../ui/Page';
@@ -32,11 +33,11 @@ import { StoppedEarly } from './StoppedEarly';
 export function RunStep(props: StepProps) {
   const { job } = props;
   if (job.planResult?.verdict !== 'planned') return <Loading what="the plan" />;
-  return <Run {...props} accepted={job.planResult.plan} />;
+  return <Run {...props} />;
 }
 
-function Run({ job, band, onStep, pages, accepted }: StepProps & { readonly accepted: Plan }) {
-  const run = useRun(job, accepted);
+function Run({ job, band, onStep, pages }: StepProps) {
+  const run = useRun(job);
   const { plan } = run.state;
   const wrong = pages.page === 'wrong';
   const onWrong = useCallback(() => pages.openPage('wrong'), [pages]);
@@ -236,6 +237,9 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
       ) : null}
       {stop && step.kind === 'stroke' ? <StopHere job={job} run={run} stop={stop} /> : null}
       {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
+      <View style={styles.media}>
+        <MediaButton jobId={job.id} />
+      </View>
     </Page>
   );
 }
@@ -277,4 +281,5 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
 
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide, gap: SPACE.wide },
+  media: { marginTop: SPACE.small },
 });

@@ -5,7 +5,7 @@ import { type Plan } from '@brook/core/plan';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
-import { EndJob } from '../jobs/EndJob';
+import { JobFoot } from '../jobs/JobFoot';
 import { SomethingWrongButton } from './Halted';
 import { JobHead } from '../jobs/JobHead';
 import { Page } from '../ui/Page';
@@ -53,7 +53,7 @@ export function StageFrame({
       </View>
       {maySkip(stage) ? <SkipStage run={run} stageId={stage.id} /> : null}
       <SomethingWrongButton onPress={onWrong} />
-      <EndJob job={job} />
+      <JobFoot job={job} />
     </Page>
   );
 }

@@ -8,6 +8,7 @@ import {
 import type { PhoneHappening } from '@brook/core/log';
 import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
 import { HALT_WORDS } from '@brook/core/run';
+import { MEDIUM_WORDS } from '../media/mediaWords';
 import { stageTitle } from '@brook/core/stages';
 import { lowerFirst } from '@brook/core/text';
 
@@ -58,6 +59,8 @@ export function eventWords(
       return 'a master joined';
     case 'taken off':
       return 'a part taken off';
+    case 'media note':
+      return lowerFirst(MEDIUM_WORDS[said.medium]);
     case 'note':
       return `a note: ${said.text.slice(0, 60)}`;
     case 'stopped early':

@@ -1,8 +1,9 @@
+import { counted } from '@brook/core/text';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
-import { useSignIn } from '../data/session';
+import { useKeptHere, useSignIn } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
 import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
@@ -17,6 +18,7 @@ export function SignIn({ to }: { readonly to: Href }) {
   const [login, setLogin] = useState('');
   const [password, setPassword] = useState('');
   const signIn = useSignIn();
+  const keptHere = useKeptHere().data ?? [];
   const problem = signIn.error instanceof ApiProblem ? signIn.error : null;
   const send = () => signIn.mutate({ login, password }, { onSuccess: () => router.replace(to) });
   return (
@@ -31,6 +33,11 @@ export function SignIn({ to }: { readonly to: Href }) {
         <Caution title={signIn.error.message}>Try again when the server is there.</Caution>
       ) : null}
       {problem && problem.faults.length === 0 ? <Caution title={problem.message} /> : null}
+      {keptHere.map(({ person, taps }) => (
+        <Caution key={person} title={`${counted(taps, 'tap')} of ${person} kept on this phone`}>
+          {`Sent when ${person} signs in here; in nobody else’s name.`}
+        </Caution>
+      ))}
       <Field
         label="Sign-in name"
         value={login}

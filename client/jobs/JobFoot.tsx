@@ -1,0 +1,19 @@
+import type { Job } from '@brook/contract';
+import { isClosed } from '@brook/core/job';
+import { StyleSheet, View } from 'react-native';
+import { MediaButton } from '../media/MediaButton';
+import { SPACE } from '../ui/theme';
+import { EndJob } from './EndJob';
+
+/** What can be done on every step of an open job, beside the next action. */
+export function JobFoot({ job }: { readonly job: Job }) {
+  if (isClosed(job.stage)) return null;
+  return (
+    <View style={styles.foot}>
+      <MediaButton jobId={job.id} />
+      <EndJob job={job} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ foot: { gap: SPACE.medium } });

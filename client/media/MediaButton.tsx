@@ -1,0 +1,11 @@
+import { useJobPages } from '../jobs/jobAddress';
+import { Button } from '../ui/Button';
+
+/** The page of a job with its photos and voice notes, in its address. */
+export const MEDIA_PAGE = 'media';
+
+/** The way to take a photo or speak, at hand on every step of an open job. */
+export function MediaButton({ jobId }: { readonly jobId: string }) {
+  const { openPage } = useJobPages(jobId);
+  return <Button label="Photo or voice" onPress={() => openPage(MEDIA_PAGE)} />;
+}

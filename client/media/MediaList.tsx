@@ -1,0 +1,150 @@
+import type { Job } from '@brook/contract';
+import { undoneIds, type JobEvent, type MediaNote } from '@brook/core/log';
+import type { Kept } from '@brook/core/run';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Image, StyleSheet, View } from 'react-native';
+import { dropMedia, useKeptMedia, useWaitingMedia, type WaitingMedia } from '../data/media';
+import { clockTime, shortDate } from '../ui/dates';
+import { Button } from '../ui/Button';
+import { Words } from '../ui/Words';
+import { colour, SPACE } from '../ui/theme';
+import { mediaTitle, MEDIUM_WORDS } from './mediaWords';
+
+type Noted = Kept<JobEvent> & MediaNote;
+
+/** The photos and voice notes in effect of a log, oldest first. */
+export function mediaNotes(log: readonly Kept<JobEvent>[]): readonly Noted[] {
+  const undone = undoneIds(log);
+  return log.filter((e): e is Noted => e.kind === 'media note' && !undone.has(e.id));
+}
+
+/** What was photographed and said of a job, each with who and when; what has not arrived says where it is. */
+export function MediaList({
+  job,
+  log,
+  onTakeBack,
+}: {
+  readonly job: Pick<Job, 'id' | 'layout'>;
+  readonly log: readonly Kept<JobEvent>[];
+  /** Take one back; left out where nothing changes any more. */
+  readonly onTakeBack?: (eventId: string) => void;
+}) {
+  const notes = useMemo(() => mediaNotes(log), [log]);
+  const waiting = useWaitingMedia(job.id);
+  const kept = useKeptMedia(
+    job.id,
+    notes.map((n) => n.id),
+  );
+  return (
+    <View role="list" aria-label="Photos and voice notes">
+      {notes.map((note) => (
+        <Note
+          key={note.id}
+          title={mediaTitle(job.layout, note.medium, note.elementId)}
+          note={note}
+          waiting={waiting.find((w) => w.id === note.id) ?? null}
+          arrived={kept.has(note.id)}
+          onTakeBack={
+            onTakeBack &&
+            (() => {
+              onTakeBack(note.id);
+              void dropMedia(note.id);
+            })
+          }
+        />
+      ))}
+    </View>
+  );
+}
+
+interface NoteProps {
+  readonly title: string;
+  readonly note: Noted;
+  readonly waiting: WaitingMedia | null;
+  readonly arrived: boolean;
+  readonly onTakeBack: (() => void) | undefined;
+}
+
+function Note({ title, note, waiting, arrived, onTakeBack }: NoteProps) {
+  const own = useObjectUrl(waiting?.file ?? null);
+  const source = own ?? (arrived ? `/api/v1/media/${note.id}` : null);
+  const taken = `${note.person}, ${shortDate(new Date(note.atMs).toISOString())}, ${clockTime(note.atMs)}`;
+  return (
+    <View role="listitem" style={styles.note}>
+      <Words strong>{title}</Words>
+      <Words size="small" tone="softWords">
+        {taken}
+      </Words>
+      {source && note.medium === 'photo' ? (
+        <Image
+          source={{ uri: source }}
+          accessibilityLabel={`${title}. ${taken}`}
+          resizeMode="contain"
+          style={styles.photo}
+        />
+      ) : null}
+      {source && note.medium === 'voice' ? <Play source={source} title={title} /> : null}
+      {waiting || !arrived ? (
+        <Words size="small" strong>
+          {whereItIs(note, waiting)}
+        </Words>
+      ) : null}
+      {onTakeBack ? (
+        <View style={styles.back}>
+          <Button label="Take back" spoken={`Take back: ${title}. ${taken}`} onPress={onTakeBack} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function whereItIs({ medium, person }: Noted, waiting: WaitingMedia | null): string {
+  if (waiting?.refusal) return `Not taken: ${waiting.refusal}`;
+  if (waiting) return 'Kept on this phone; not with the workshop yet.';
+  return `${MEDIUM_WORDS[medium]} not here yet: it is on the phone of ${person}.`;
+}
+
+/** Play a voice note, or stop it. */
+function Play({ source, title }: { readonly source: string; readonly title: string }) {
+  const audio = useRef<HTMLAudioElement | null>(null);
+  const [playing, setPlaying] = useState(false);
+  useEffect(() => () => audio.current?.pause(), [source]);
+  const press = () => {
+    if (playing) {
+      audio.current?.pause();
+      setPlaying(false);
+      return;
+    }
+    audio.current = new Audio(source);
+    audio.current.addEventListener('ended', () => setPlaying(false));
+    audio.current.play().then(
+      () => setPlaying(true),
+      () => setPlaying(false),
+    );
+  };
+  return (
+    <Button
+      label={playing ? 'Stop' : 'Listen'}
+      spoken={`${playing ? 'Stop' : 'Listen to'}: ${title}`}
+      onPress={press}
+    />
+  );
+}
+
+/** An address for what is kept on this phone, as long as it is shown. */
+function useObjectUrl(file: Blob | null): string | null {
+  const url = useMemo(() => file && URL.createObjectURL(file), [file]);
+  useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
+  return url;
+}
+
+const styles = StyleSheet.create({
+  note: {
+    borderTopWidth: 1,
+    borderTopColor: colour.hairline,
+    paddingVertical: SPACE.medium,
+    gap: SPACE.small,
+  },
+  photo: { width: '100%', height: 260, backgroundColor: colour.well },
+  back: { alignSelf: 'flex-start' },
+});
