@@ -10,6 +10,9 @@ const LAUNCH = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // A voice to record.
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
   ],
 };
 

@@ -83,17 +83,17 @@ function Note({ title, note, waiting, arrived, onTakeBack }: NoteProps) {
           style={styles.photo}
         />
       ) : null}
-      {source && note.medium === 'voice' ? <Play source={source} title={title} /> : null}
       {waiting || !arrived ? (
         <Words size="small" strong>
           {whereItIs(note, waiting)}
         </Words>
       ) : null}
-      {onTakeBack ? (
-        <View style={styles.back}>
+      <View style={styles.acts}>
+        {source && note.medium === 'voice' ? <Play source={source} title={title} /> : null}
+        {onTakeBack ? (
           <Button label="Take back" spoken={`Take back: ${title}. ${taken}`} onPress={onTakeBack} />
-        </View>
-      ) : null}
+        ) : null}
+      </View>
     </View>
   );
 }
@@ -145,6 +145,7 @@ const styles = StyleSheet.create({
     paddingVertical: SPACE.medium,
     gap: SPACE.small,
   },
-  photo: { width: '100%', height: 260, backgroundColor: colour.well },
-  back: { alignSelf: 'flex-start' },
+  // As a phone takes it; another shape stands whole in the middle.
+  photo: { width: '100%', aspectRatio: 4 / 3, backgroundColor: colour.well },
+  acts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.small },
 });

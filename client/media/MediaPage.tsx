@@ -131,7 +131,7 @@ function Spoken({ onFull }: { readonly onFull: () => void }) {
   const clock = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
   return (
     <View role="timer">
-      <Numeral size="giant">{clock}</Numeral>
+      <Numeral size="large">{clock}</Numeral>
       <Words>{`Listening. It ends by itself after ${VOICE.mostS / 60} minutes.`}</Words>
     </View>
   );

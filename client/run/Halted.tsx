@@ -265,7 +265,6 @@ const styles = StyleSheet.create({
     borderWidth: 1,
     borderStyle: 'dashed',
     borderColor: colour.edge,
-    marginTop: SPACE.small,
   },
   list: { gap: SPACE.small },
   reason: { borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.medium },

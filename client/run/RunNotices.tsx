@@ -85,10 +85,15 @@ function LinkState({ run }: { readonly run: LiveRun }) {
     return (
       <Asked
         say={run.refusal}
-        answers={run.waitsFor.map(({ person, taps }) => ({
-          label: `Set ${counted(taps, 'tap')} of ${person} aside`,
-          onPress: run.setOthersAside,
-        }))}
+        answers={[
+          {
+            label: `Set ${counted(
+              run.waitsFor.reduce((sum, { taps }) => sum + taps, 0),
+              'tap',
+            )} aside`,
+            onPress: run.setOthersAside,
+          },
+        ]}
       />
     );
   return (

@@ -12,7 +12,7 @@ import { ActionBar } from '../ui/ActionBar';
 import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { SPACE } from '../ui/theme';
+import { MIN_CONTENT, SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { FitPart } from './FitPart';
 import { MasterJoined } from './MasterJoined';
@@ -236,9 +236,15 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
         <Readings stopId={stop.id} state={run.state} say={run.say} />
       ) : null}
       {stop && step.kind === 'stroke' ? <StopHere job={job} run={run} stop={stop} /> : null}
-      {stop ? <SomethingWrongButton onPress={onWrong} /> : null}
-      <View style={styles.media}>
-        <MediaButton jobId={job.id} />
+      <View style={styles.foot}>
+        {stop ? (
+          <View style={styles.half}>
+            <SomethingWrongButton onPress={onWrong} />
+          </View>
+        ) : null}
+        <View style={styles.half}>
+          <MediaButton jobId={job.id} />
+        </View>
       </View>
     </Page>
   );
@@ -281,5 +287,6 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
 
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide, gap: SPACE.wide },
-  media: { marginTop: SPACE.small },
+  foot: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.small, marginTop: SPACE.small },
+  half: { flexGrow: 1, flexBasis: MIN_CONTENT },
 });

@@ -10,6 +10,7 @@ import type {
 } from '@brook/contract';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { PHOTO } from './photo';
 
 export const UNA = { login: 'una', password: 'skerrow-demo', name: 'Una Marrick' };
 export const TARN = { login: 'tarn', password: 'skerrow-demo', name: 'Tarn Hollis' };
@@ -386,6 +387,17 @@ export class Workshop {
   /** A vehicle as it stands now. */
   async saved(vehicle: Pick<Vehicle, 'id'>): Promise<Vehicle> {
     return this.send('GET', `/vehicles/${vehicle.id}`);
+  }
+
+  /** A photo of a job, with what tells of it. */
+  async photo(job: Job): Promise<void> {
+    const id = randomUUID();
+    await this.log(job.id, [{ id, kind: 'media note', medium: 'photo', elementId: null }]);
+    const res = await this.request.put(`/api/v1/media/${id}`, {
+      headers: { 'content-type': 'image/png' },
+      data: PHOTO,
+    });
+    expect(res.status()).toBe(204);
   }
 
   async get(id: string): Promise<Job> {

@@ -56,6 +56,15 @@ const SCREENS: readonly (readonly [
     },
   ],
   [
+    'photos and voice',
+    async (page, w) => {
+      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      await w.photo(job);
+      await page.goto(`/jobs/${job.id}?page=media`);
+      await page.getByRole('img', { name: /^Photo/ }).waitFor();
+    },
+  ],
+  [
     'what was done',
     async (page, w) => {
       const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));
@@ -438,6 +447,7 @@ const IN_A_RUN: ReadonlySet<string> = new Set([
   'tool cycle',
   'halted',
   'preparing',
+  'photos and voice',
   'run',
   'something is wrong',
 ]);

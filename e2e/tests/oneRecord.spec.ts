@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { planOf, Workshop } from '../support/workshop';
+import { planOf, TARN, UNA, Workshop } from '../support/workshop';
 
 test('bled half without reception on one phone and looked at on another, it ends with one record', async ({
   page: first,
@@ -44,4 +44,45 @@ test('bled half without reception on one phone and looked at on another, it ends
   for (const phone of [first, second])
     await expect(phone.getByRole('heading', { name: 'Brake pedal' })).toBeVisible();
   await context.close();
+});
+
+test('what Una tapped without reception waits for her, whoever signs in on that phone meanwhile', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  // The record is read from elsewhere: on this phone people come and go.
+  const desk = await browser.newContext();
+  const record = await Workshop.signIn(await desk.newPage());
+  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'), 1);
+  const signIn = async ({ login, password }: typeof UNA) => {
+    await page.getByLabel('Sign-in name').fill(login);
+    await page.getByLabel('Password').fill(password);
+    await page.getByTestId('next-action').click();
+  };
+  await page.goto(`/jobs/${job.id}`);
+  await expect(page.getByTestId('count-pad')).toBeVisible();
+  await page.context().setOffline(true);
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText(/^1 tap kept on this phone/)).toBeVisible();
+  // Her session ends while the phone has no reception.
+  await page.request.delete('/api/v1/session');
+  await page.context().setOffline(false);
+  await expect(page.getByText('1 tap of Una Marrick kept on this phone')).toBeVisible();
+
+  await signIn(TARN);
+  await expect(
+    page.getByText('1 tap kept on this phone · 1 for Una Marrick to sign in'),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Set 1 tap aside' })).toBeVisible();
+  const strokes = async () =>
+    (await record.get(job.id)).events.filter((e) => e.kind === 'stroke').map((e) => e.person);
+  expect(await strokes()).toEqual([UNA.name]);
+
+  await page.goto('/');
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await signIn(UNA);
+  await expect.poll(strokes).toEqual([UNA.name, UNA.name]);
+  await desk.close();
 });

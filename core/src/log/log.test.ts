@@ -9,6 +9,7 @@ import {
   followProof,
   isSuperfluous,
   jobEventFault,
+  MOST_MEDIA_NOTES,
   proofOf,
   stageOf,
   undoneIds,
@@ -231,6 +232,7 @@ describe('a proof counts for what was there when it was made', () => {
 
   test.each<[string, Said]>([
     ['a note', { id: 'n', kind: 'note', text: 'Boot is torn, look again' }],
+    ['a photo', { id: 'n', kind: 'media note', medium: 'photo', elementId: null }],
     ['a colour', { id: 'n', kind: 'colour', stopId: STOP, colour: 'clear' }],
     [
       'a size found',
@@ -344,6 +346,46 @@ describe('what is refused', () => {
   test('before a plan was accepted there is nothing to add to', () => {
     expect(jobEventFault(foldJob([]), kept(stroke('x', { atMs: 11 * DAY })), times)).toContain(
       'Accept',
+    );
+  });
+});
+
+describe('a photo or voice note', () => {
+  const times = { openedAtMs: 0, nowMs: 1 };
+  const photo = (id: string, elementId: string | null = null): Said => ({
+    id,
+    kind: 'media note',
+    medium: 'photo',
+    elementId,
+  });
+  const fault = (log: Parameters<typeof foldJob>[0], said: Said) =>
+    jobEventFault(foldJob(log), kept(said), times);
+
+  test('may be taken before there is a plan, and moves nothing: neither stage nor run', () => {
+    expect(fault([], photo('a'))).toBeNull();
+    expect(stageOf(foldJob([kept(photo('a'))]))).toBe(stageOf(foldJob([])));
+    const before = jobOf(PLAN, RUN.slice(0, 9));
+    const after = addToJob(before, kept(photo('a')));
+    expect(after.run).toBe(before.run);
+    expect(after.log).toHaveLength(before.log.length + 1);
+  });
+
+  test('names an element that the plan knows, whichever kind it is, or none', () => {
+    const { log } = jobOf(PLAN, []);
+    const { layout } = PLAN;
+    const known = [layout.bowls, layout.masters, layout.nodes, layout.stretches, layout.bleeders];
+    for (const [first] of known) expect(fault(log, photo('a', first!.id))).toBeNull();
+    expect(fault(log, photo('a', 'nowhere'))).toBe(
+      'There is no element "nowhere" in the layout of this plan.',
+    );
+    expect(fault([], photo('a', layout.bowls[0]!.id))).toMatch(/There is no element/);
+  });
+
+  test('a job keeps so many of them and no more', () => {
+    const notes = Array.from({ length: MOST_MEDIA_NOTES }, (_, i) => kept(photo(`n${i}`)));
+    expect(fault(notes.slice(1), photo('a'))).toBeNull();
+    expect(fault(notes, photo('a'))).toBe(
+      'A job keeps 200 photos and voice notes; this one has as many.',
     );
   });
 });

@@ -166,12 +166,19 @@ export class Caller {
       method,
       headers: {
         cookie: this.cookie,
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(body === undefined
+          ? {}
+          : { 'content-type': Buffer.isBuffer(body) ? 'image/png' : 'application/json' }),
         ...headers,
       },
       ...(body === undefined
         ? {}
-        : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+        : {
+            body:
+              typeof body === 'string' || Buffer.isBuffer(body)
+                ? (body as BodyInit)
+                : JSON.stringify(body),
+          }),
     });
   }
 

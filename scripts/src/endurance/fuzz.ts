@@ -3,7 +3,7 @@ import { OPERATIONS } from '@brook/contract/openapi';
 import { foldJob, stageOf } from '@brook/core/log';
 import { Field, type Caller } from './field';
 import { seeded, type Figure } from './figures';
-import { bodyFor, pathFor, type Ids } from './requests';
+import { bodyFor, fileFor, noteMedia, pathFor, type Ids } from './requests';
 
 type Random = () => number;
 const pick = <T>(random: Random, from: readonly T[]): T =>
@@ -75,9 +75,23 @@ function asText(random: Random, document: unknown): string {
   return text;
 }
 
+/** A file with some of its bytes changed, cut off, or of another kind. */
+function mutatedFile(random: Random, file: Buffer | undefined): Buffer | undefined {
+  if (!file) return undefined;
+  const way = random();
+  if (way < 0.1) return Buffer.alloc(6_000_000);
+  if (way < 0.2) return Buffer.from('RIFF\0\0\0\0WAVEfmt ');
+  if (way < 0.3) return file.subarray(0, Math.floor(random() * file.length));
+  const copy = Buffer.from(file);
+  for (let n = Math.floor(random() * 4); n > 0; n--)
+    copy[Math.floor(random() * copy.length)] = Math.floor(random() * 256);
+  return copy;
+}
+
 const HEADERS: readonly Record<string, string>[] = [
   {},
   { 'content-type': 'text/plain' },
+  { 'content-type': 'audio/wav' },
   { 'content-type': 'application/json; charset=utf-7' },
   { 'content-encoding': 'br' },
   { 'content-encoding': 'gzip' },
@@ -135,7 +149,7 @@ export async function fuzz(field: Field, requests: number): Promise<Figure> {
           random,
           random() < 0.1 ? bodyFor(o, ids, job) : mutated(random, bodyFor(o, ids, job)),
         )
-      : undefined;
+      : mutatedFile(random, fileFor(o));
     const res = await caller.call(
       o.method.toUpperCase(),
       path + (random() < 0.1 ? pick(random, QUERIES) : ''),
@@ -149,7 +163,7 @@ export async function fuzz(field: Field, requests: number): Promise<Figure> {
     else await res.arrayBuffer();
     if (res.status >= 500) {
       value++;
-      process.stderr.write(`${res.status} ${o.method} ${path} ${body?.slice(0, 300)}\n`);
+      process.stderr.write(`${res.status} ${o.method} ${path} ${body?.toString().slice(0, 300)}\n`);
     }
   }
   value += await halfSaved(caller);
@@ -166,6 +180,7 @@ async function idsOf(caller: Caller, random: Random = () => 0): Promise<Ids> {
     vehicle: job.vehicleId,
     container: pick(random, containers).id,
     person: session.user.id,
+    media: await noteMedia(caller, job.id),
   };
 }
 

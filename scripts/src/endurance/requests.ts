@@ -2,7 +2,7 @@ import type { Job } from '@brook/contract';
 import type { OPERATIONS } from '@brook/contract/openapi';
 import { templateById } from '@brook/core/circuit';
 import { DEFAULT_RULES } from '@brook/core/rules';
-import { FLUID } from './field';
+import { FLUID, type Caller } from './field';
 
 export type Operation = (typeof OPERATIONS)[number];
 
@@ -12,10 +12,22 @@ export interface Ids {
   readonly vehicle: string;
   readonly container: string;
   readonly person: string;
+  /** A photo that a log tells of. */
+  readonly media: string;
 }
 
 const { samples, fill: _, newColour: __, newDye: ___, ...READ } = FLUID;
 const CHOICES = { work: { purpose: 'routine flush', masterIds: ['master'] } };
+
+/** What came in and is put on the shelf. */
+export const DELIVERY = {
+  grade: 'DOT 4',
+  isoClass: null,
+  batch: 'F-1',
+  sizeMl: 500,
+  count: 2,
+  justCarried: false,
+} as const;
 
 /** A body that is right, for one operation of the document. @throws Error for a body that has none here yet */
 export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
@@ -40,14 +52,7 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
     Layout: layout,
     MakerEntry: { grades: ['DOT 4'], order: null, intervalMonths: 24 },
     HouseRules: DEFAULT_RULES,
-    NewContainers: {
-      grade: 'DOT 4',
-      isoClass: null,
-      batch: 'F-1',
-      sizeMl: 500,
-      count: 2,
-      justCarried: false,
-    },
+    NewContainers: DELIVERY,
     OpenContainer: { openedDaysAgo: 0 },
     CountContainer: { leftMl: 100 },
     DiscardContainer: { caught: true },
@@ -98,6 +103,24 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
   return bodies[o.takes];
 }
 
+/** A picture of one pixel, as PNG. */
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+/** What an operation takes as a file, as it is sent; undefined where it takes none. */
+export const fileFor = (o: Operation): Buffer | undefined => (o.takesFile ? PIXEL : undefined);
+
+/** Put a photo into the log of a job. @returns its id */
+export async function noteMedia(caller: Caller, jobId: string): Promise<string> {
+  const id = crypto.randomUUID();
+  const event = { id, deviceId: crypto.randomUUID(), deviceSeq: 1, atMs: Date.now(), planId: null };
+  const events = [{ ...event, kind: 'media note', medium: 'photo', elementId: null }];
+  await caller.call('POST', `/jobs/${jobId}/events`, { events, lowestWaiting: 1, since: 0 });
+  return id;
+}
+
 /** An address with its id put in. */
 export const pathFor = (path: string, ids: Ids): string =>
   path.replace(
@@ -108,5 +131,7 @@ export const pathFor = (path: string, ids: Ids): string =>
         ? ids.container
         : path.startsWith('/people')
           ? ids.person
-          : ids.job,
+          : path.startsWith('/media')
+            ? ids.media
+            : ids.job,
   );

@@ -47,9 +47,12 @@ async function answers(cluster: Cluster): Promise<unknown> {
     const list = await get('/jobs');
     const { jobs } = list as { jobs: { id: string; vehicleId: string }[] };
     expect(jobs.length).toBeGreaterThan(0);
+    const photo = await fetch(`${api}/media/${PHOTO_ID}`, { headers: { cookie } });
     const all = {
       list,
       jobs: await Promise.all(jobs.map((j) => get(`/jobs/${j.id}`))),
+      photo: [photo.status, Buffer.from(await photo.arrayBuffer()).toString('base64')],
+      media: await Promise.all(jobs.map((j) => get(`/jobs/${j.id}/media`))),
       vehicles: await get('/vehicles'),
       history: await Promise.all(jobs.map((j) => get(`/vehicles/${j.vehicleId}/history`))),
       shelf: await get('/shelf'),
@@ -63,10 +66,26 @@ async function answers(cluster: Cluster): Promise<unknown> {
   }
 }
 
+const PHOTO_ID = '77777777-7777-4777-8777-777777777777';
+
+/** A photo of the first job, as the server keeps it. */
+function keepPhoto(cluster: Cluster): void {
+  const { owner } = cluster.database(DATABASE);
+  runSql(
+    postgresPrograms(),
+    owner,
+    `INSERT INTO media SELECT workshop_id, '${PHOTO_ID}', id, 'photo', 'image/jpeg', 'a photo', '', 'Una', now()
+       FROM jobs ORDER BY number LIMIT 1`,
+  );
+}
+
 test('what was backed up is answered the same from an empty machine, and only an empty one takes it', async () => {
   const first = await machine('first');
   await prepareDatabase(first.database(DATABASE));
+  await answers(first);
+  keepPhoto(first);
   const before = await answers(first);
+  expect(JSON.stringify(before)).toContain(Buffer.from('a photo').toString('base64'));
   backUp(first.database(DATABASE), file);
   expect(statSync(file).mode & 0o077).toBe(0);
 

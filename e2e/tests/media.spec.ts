@@ -1,0 +1,69 @@
+import { expect, test } from '@playwright/test';
+import { PHOTO } from '../support/photo';
+import { Workshop } from '../support/workshop';
+
+const kept = { name: 'caliper.png', mimeType: 'image/png', buffer: PHOTO };
+
+test('a photo taken without reception waits on the phone, and is seen on another one once it has arrived', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'));
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Photo or voice' }).click();
+  await expect(page.getByRole('heading', { name: 'Photos and voice' })).toBeVisible();
+
+  await page.context().setOffline(true);
+  let chosen = page.waitForEvent('filechooser');
+  await page.getByTestId('next-action').click();
+  await (await chosen).setFiles(kept);
+  await expect(page.getByText(/^1 tap, 1 photo kept on this phone/)).toBeVisible();
+  const shown = page.getByRole('img', { name: /^Photo, rear. Una Marrick, today/ });
+  await expect(shown).toBeVisible();
+  await expect(page.getByText('Kept on this phone; not with the workshop yet.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
+
+  const second = await (await browser.newContext()).newPage();
+  await Workshop.signIn(second);
+  await second.goto(`/jobs/${job.id}?page=media`);
+  const theirs = second.getByRole('img', { name: /^Photo, rear\./ });
+  await expect(theirs).toBeVisible();
+  const widthPx = () =>
+    theirs.evaluate(
+      (view) => (view.querySelector('img') ?? (view as HTMLImageElement)).naturalWidth,
+    );
+  await expect.poll(widthPx).toBe(6);
+  await second.context().close();
+
+  // What is no picture is said at once, and nothing is told of it.
+  chosen = page.waitForEvent('filechooser');
+  await page.getByTestId('next-action').click();
+  await (await chosen).setFiles({ ...kept, buffer: Buffer.from('no picture') });
+  await expect(page.getByText(/^This phone cannot read that picture/)).toBeVisible();
+  await page.getByRole('button', { name: /^Take back: Photo/ }).click();
+  await expect(shown).toBeHidden();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.slice(-2).map((e) => e.kind))
+    .toEqual(['media note', 'undone']);
+});
+
+test('a voice note is spoken, kept, and heard from the record', async ({ page }) => {
+  await page.context().grantPermissions(['microphone']);
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  await page.goto(`/jobs/${job.id}?page=media`);
+  await page.getByRole('button', { name: 'Speak' }).click();
+  await expect(page.getByRole('timer')).toContainText('0:01');
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText('Voice note', { exact: true })).toBeVisible();
+  await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Throw away' }).waitFor({ state: 'hidden' });
+  const ended = await workshop.end(await workshop.get(job.id));
+  await page.goto(`/jobs/${ended.id}`);
+  await page.getByRole('button', { name: 'Listen to: Voice note' }).click();
+  await expect(page.getByRole('button', { name: 'Stop: Voice note' })).toBeVisible();
+  // What is closed is only looked at.
+  await expect(page.getByRole('button', { name: /^Take back/ })).toBeHidden();
+});
