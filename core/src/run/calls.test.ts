@@ -18,6 +18,7 @@ import {
   insideAfter,
   RunFluid,
   followCalls,
+  usualAnswer,
   nextStep,
   type Kept,
   type RunEvent,
@@ -123,11 +124,7 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
         real.set(stop.bowlId, real.get(stop.bowlId)! + state.levelMl[stop.bowlId]! - before);
       continue;
     }
-    const [usual] = followCalls(
-      plan,
-      { deviceId: 'phone', nextId: () => `made-${++made}`, startMs: 0 },
-      state,
-    );
+    const usual = usualAnswer(state);
     if (!usual) return lowest;
     if (usual.kind === 'prepared' && usual.step === 'empty reservoir')
       for (const b of plan.bowls) real.set(b.id, Math.min(real.get(b.id)!, outlet.get(b.id)!));
@@ -139,7 +136,7 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
     }
     if (usual.kind === 'topped up')
       real.set(usual.bowlId, plan.bowls.find((b) => b.id === usual.bowlId)!.maxMl);
-    state = foldEvent(state, { ...usual, person: 'Una' });
+    say(usual);
   }
   throw new Error('this run never ends');
 }

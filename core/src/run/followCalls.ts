@@ -63,6 +63,10 @@ export function followCalls(
   throw new Error('The calls of this run never come to an end.');
 }
 
+/** What somebody who does just what the run calls for does next, with clean readings; null where nothing is called for. */
+export const usualAnswer = (state: RunState): RunHappening | null =>
+  answerTo(state, nextStep(state));
+
 function answerTo(state: RunState, step: NextStep): RunHappening | null {
   switch (step.kind) {
     case 'prepare':

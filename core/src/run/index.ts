@@ -49,7 +49,7 @@ export { doneAt, type DoneAt } from './doneAt';
 export { skippedStages, stageLines, type LeftOutStage } from './leftOut';
 export { planOnward, whatFollows } from './onward';
 export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';
-export { followCalls, type FollowOptions } from './followCalls';
+export { followCalls, usualAnswer, type FollowOptions } from './followCalls';
 export { levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';
 export { insideAfter, insideNow } from './insideAfter';

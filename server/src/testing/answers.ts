@@ -34,8 +34,8 @@ const ROUTES = OPERATIONS.map((o) => ({
 /** Holds every answer against the document and tells what does not agree. */
 export function checkAnswers(disagree: (sentence: string) => void): RequestHandler {
   return (req, res, next) => {
-    const json = res.json.bind(res);
     res.json = (body: unknown) => {
+      const text = JSON.stringify(body);
       const path = req.originalUrl.split('?')[0]!;
       const route = ROUTES.find(
         (o) => o.method === req.method.toLowerCase() && o.matches.test(path),
@@ -43,14 +43,14 @@ export function checkAnswers(disagree: (sentence: string) => void): RequestHandl
       if (!route && res.statusCode < 400) disagree(`${req.method} ${path} is not in the document`);
       if (route?.gives && res.statusCode < 400) {
         const valid = validator(route.gives);
-        if (!valid(JSON.parse(JSON.stringify(body)))) {
+        if (!valid(JSON.parse(text))) {
           const error = valid.errors!.at(-1)!;
           disagree(
             `${req.method} ${route.path}: ${route.gives}${error.instancePath} ${error.message} ${JSON.stringify(error.params)}`,
           );
         }
       }
-      return json(body);
+      return res.type('json').send(text);
     };
     next();
   };
