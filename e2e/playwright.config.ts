@@ -29,6 +29,8 @@ export default defineConfig({
   use: {
     serviceWorkers: 'block',
     baseURL: process.env.BROOK_URL,
+    // Emptied for each test; what the browser has compiled of the app it need not compile again.
+    reuseContext: true,
     launchOptions: LAUNCH,
     trace: 'off',
   },
