@@ -1,5 +1,4 @@
 import type { Layout } from '@brook/core/circuit';
-import { bleederName } from '@brook/core/circuit';
 import type { Medium } from '@brook/core/log';
 import { nameOf } from '@brook/core/scope';
 import { lowerFirst } from '@brook/core/text';
@@ -11,11 +10,6 @@ export const MEDIUM_WORDS: Readonly<Record<Medium, string>> = {
 
 /** What it is and of what. @example "Photo, left rear" */
 export function mediaTitle(layout: Layout, medium: Medium, elementId: string | null): string {
-  const at = elementId === null ? null : lowerFirst(elementWords(layout, elementId));
+  const at = elementId === null ? null : lowerFirst(nameOf(layout, elementId));
   return [MEDIUM_WORDS[medium], at].filter(Boolean).join(', ');
-}
-
-function elementWords(layout: Layout, id: string): string {
-  const bleeder = layout.bleeders.find((b) => b.id === id);
-  return bleeder ? bleederName(bleeder) : nameOf(layout, id);
 }

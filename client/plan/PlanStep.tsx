@@ -16,7 +16,10 @@ import { complains, nameOf, workTitle } from '@brook/core/scope';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { ApiProblem } from '../data/api';
 import { useJobAct } from '../data/job';
+import { ConflictPage } from '../forms/ConflictPage';
+import { broughtTo, withTheirs, type Built } from '../forms/threeWay';
 import { BackToHand } from '../jobs/BackToHand';
 import { TakenOver } from '../matters/TakenOver';
 import { OldFluid } from './OldFluid';
@@ -35,6 +38,7 @@ import { BowlWays } from './BowlWays';
 import { Gain } from './Gain';
 import { Glance } from './Glance';
 import { ChoiceLine } from './ChoiceLine';
+import { CHOICE_LABELS, choiceWords } from './choiceWords';
 import { lampOfTheValve } from './work';
 import { MaterialsList } from './MaterialsList';
 import { MethodPage } from './MethodPage';
@@ -51,7 +55,9 @@ export function PlanStep(props: StepProps) {
   const act = useJobAct(job);
   const { page, openPage, closePage: back } = pages;
   const [changes, setChanges] = useKeptChanges(job.id);
-  const builtOn = useOpenedOn(page, job.version);
+  const opened = useOpenedOn(page, job);
+  /** What was chosen while a colleague chose too. */
+  const [crossed, setCrossed] = useState<Built<PlanChoices> | null>(null);
   const result = job.planResult;
   if (!result) {
     return (
@@ -62,22 +68,27 @@ export function PlanStep(props: StepProps) {
       </Page>
     );
   }
-  const choose = (choices: PlanChoices) =>
+  const send = (built: Built<PlanChoices>) =>
     act.mutate(
-      { kind: 'choose plan', choices, builtOn },
+      { kind: 'choose plan', choices: built.draft, builtOn: built.version },
       {
         onSuccess: (after) => {
+          setCrossed(null);
           setChanges(changesOf(result, after.planResult));
           back();
         },
+        onError: (error) => {
+          if (error instanceof ApiProblem && error.status === 409) setCrossed(built);
+        },
       },
     );
+  const choose = (draft: PlanChoices) => send({ ...opened, draft });
   const open = job.stage === 'plan' ? openPage : null;
   const made = madeWith(job, result);
   const choosing = { job, busy: act.isPending, onChoose: choose, onBack: back };
-  const refused = act.error ? (
-    <Caution title={act.error.message}>Go back, look at the plan, then choose again.</Caution>
-  ) : null;
+  if (open && crossed && crossed.version !== job.version)
+    return <Crossed job={job} band={band} crossed={crossed} onSend={send} />;
+  const refused = act.error ? <Caution title={act.error.message} /> : null;
   const asked = (choices: ReactNode) => (
     <>
       {refused}
@@ -93,12 +104,41 @@ export function PlanStep(props: StepProps) {
   return <Document {...props} plan={result.plan} open={open} changes={changes} />;
 }
 
-/** The version on which a page of choices was opened: what a colleague chose meanwhile is not written over unseen. */
-function useOpenedOn(page: string | null, version: number): number {
-  const [opened, setOpened] = useState({ page, version });
-  if (opened.page === page) return page === null ? version : opened.version;
-  setOpened({ page, version });
-  return version;
+/** The version on which a page of choices was opened, and what it held: what a colleague chose meanwhile is not written over unseen. */
+function useOpenedOn(
+  page: string | null,
+  { version, planChoices }: Job,
+): Pick<Built<PlanChoices>, 'version' | 'base'> {
+  const [opened, setOpened] = useState({ page, version, base: planChoices });
+  if (opened.page === page && page !== null) return opened;
+  if (opened.page !== page) setOpened({ page, version, base: planChoices });
+  return { version, base: planChoices };
+}
+
+/** Two people chose at the same time: both versions, choice by choice, and nothing is sent until somebody decided. */
+function Crossed({
+  job,
+  band,
+  crossed,
+  onSend,
+}: Pick<StepProps, 'job' | 'band'> & {
+  readonly crossed: Built<PlanChoices>;
+  readonly onSend: (built: Built<PlanChoices>) => void;
+}) {
+  const { built, conflicts } = broughtTo(crossed, job.version, job.planChoices);
+  return (
+    <ConflictPage
+      head={<JobHead job={job} />}
+      band={band}
+      conflicts={conflicts.map((key) => ({
+        key,
+        label: CHOICE_LABELS[key],
+        mine: choiceWords(job.layout, built.draft, key),
+        theirs: choiceWords(job.layout, job.planChoices, key),
+      }))}
+      onDecide={(keys) => onSend(withTheirs(built, keys))}
+    />
+  );
 }
 
 type OpenPage = ((page: 'work' | 'method' | 'order') => void) | null;

@@ -77,3 +77,41 @@ test('a part of the app that cannot be fetched is said and fetched again', async
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText('Parade car')).toBeVisible();
 });
+
+test('two who choose for one plan at the same time see both choices, and neither is lost unseen', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
+  await page.goto(`/jobs/${job.id}?page=method`);
+  await page.getByRole('button', { name: 'At hand today' }).click();
+  await page.getByRole('checkbox', { name: 'Vacuum pump' }).click();
+  const other = await (await browser.newContext()).newPage();
+  const colleague = await Workshop.signIn(other);
+  const { circumstances, means } = job.planChoices;
+  const theirs = { ...means, pressurePot: !means.pressurePot };
+  await colleague.chooseAll(job, {
+    means: theirs,
+    circumstances: { ...circumstances, dirty: true },
+  });
+
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText('Somebody changed the same meanwhile')).toBeVisible();
+  const hand = page.getByRole('radiogroup', { name: 'What is at hand' });
+  await expect(hand.getByText(/vacuum pump/)).toBeVisible();
+  await expect(hand.getByText(/pressure pot/)).toBeVisible();
+  // What only the colleague changed is not asked about.
+  await expect(page.getByRole('radiogroup')).toHaveCount(1);
+  expect((await workshop.get(job.id)).planChoices.means).toEqual(theirs);
+  await hand.getByRole('radio', { name: 'Yours' }).click();
+  await page.getByTestId('next-action').click();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).planChoices)
+    .toMatchObject({
+      means: { ...means, vacuumPump: !means.vacuumPump },
+      circumstances: { dirty: true },
+    });
+  await expect(page.getByRole('heading', { name: 'Test vehicle' })).toBeVisible();
+  await other.context().close();
+});
