@@ -84,7 +84,6 @@ describe('questions', () => {
       '/shelf/recall?batch=B%207%2F8',
       ['recall', 'B 7/8'],
     ],
-    ['the vehicles', useVehicles, '/vehicles', ['vehicles']],
     ['the shelf', useShelf, '/shelf', ['shelf']],
     ['the drum', useWaste, '/waste', ['waste']],
     ['the house rules', useHouseRules, '/house-rules', ['house-rules']],
@@ -94,6 +93,21 @@ describe('questions', () => {
     hook(use);
     await waitFor(() => expect(client.getQueryData(key)).toEqual(ANSWER));
     expect(server.mock.calls).toEqual([[path]]);
+  });
+
+  test('the vehicles, all of them, page after page', async () => {
+    client.clear();
+    server
+      .mockResolvedValueOnce({ vehicles: [{ id: 'a' }], next: 'then' })
+      .mockResolvedValueOnce({ vehicles: [{ id: 'b' }], next: null });
+    hook(useVehicles);
+    await waitFor(() =>
+      expect(client.getQueryData(['vehicles'])).toEqual([{ id: 'a' }, { id: 'b' }]),
+    );
+    expect(server.mock.calls).toEqual([
+      ['/vehicles?limit=500'],
+      ['/vehicles?limit=500&cursor=then'],
+    ]);
   });
 
   test('who is signed in is asked once a minute, not at every page', () => {

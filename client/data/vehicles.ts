@@ -1,4 +1,4 @@
-import type { MakerEntry, NewVehicle, Vehicle } from '@brook/contract';
+import type { MakerEntry, NewVehicle, Vehicle, VehiclePage, VehicleSummary } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import type { VehicleHappening } from '@brook/core/log';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -10,8 +10,20 @@ import { deviceId } from './device';
 export function useVehicles() {
   return useQuery({
     queryKey: ['vehicles'],
-    queryFn: () => callKept('/vehicles'),
+    queryFn: allVehicles,
   });
+}
+
+/** All of them, page by page: one is found without reception too. */
+async function allVehicles(): Promise<readonly VehicleSummary[]> {
+  const all: VehicleSummary[] = [];
+  for (let cursor: string | null = ''; cursor !== null; ) {
+    const query = { limit: 500, ...(cursor ? { cursor } : {}) };
+    const page: VehiclePage = await callKept('/vehicles', { query });
+    all.push(...page.vehicles);
+    cursor = page.next;
+  }
+  return all;
 }
 
 export function useVehicle(id: string) {

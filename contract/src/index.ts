@@ -48,11 +48,14 @@ export {
   makerEntry,
   newVehicle,
   vehicle,
+  vehiclePage,
+  vehicleQuery,
   vehicleSummary,
   type MakerEntry,
   type NewVehicle,
   type Vehicle,
   type VehicleDriveState,
+  type VehiclePage,
   type VehicleSummary,
 } from './vehicle';
 export { vehicleHistory, type VehicleHistory } from './vehicleHistory';

@@ -35,7 +35,7 @@ import {
   shelf,
   waste,
 } from './shelf';
-import { makerEntry, newVehicle, vehicle, vehicleSummary } from './vehicle';
+import { makerEntry, newVehicle, vehicle, vehiclePage } from './vehicle';
 import { vehicleHistory } from './vehicleHistory';
 
 const SCHEMAS = {
@@ -49,7 +49,7 @@ const SCHEMAS = {
   Layout: layout,
   NewVehicle: newVehicle,
   Vehicle: vehicle,
-  VehicleList: z.array(vehicleSummary),
+  VehiclePage: vehiclePage,
   NewJob: newJob,
   Job: job,
   JobPage: jobPage,
@@ -143,7 +143,12 @@ const LISTED = [
     takes: 'PersonChange',
     gives: 'Person',
   },
-  { method: 'get', path: '/vehicles', does: 'Every vehicle of the workshop', gives: 'VehicleList' },
+  {
+    method: 'get',
+    path: '/vehicles',
+    does: 'A page of vehicles, by name; ?limit, ?cursor',
+    gives: 'VehiclePage',
+  },
   {
     method: 'post',
     path: '/vehicles',

@@ -1,7 +1,7 @@
 import { DRIVE_STATES } from '@brook/core/job';
 import { layoutTemplates, type TemplateId, CONTROLS, VEHICLE_KINDS } from '@brook/core/circuit';
 import { z } from 'zod';
-import { id, isoTime, line, oneOf } from './common';
+import { cursor, id, isoTime, line, oneOf } from './common';
 import { computed } from './computed';
 import { layout } from './layout';
 import { jobSummary } from './jobSummary';
@@ -83,6 +83,20 @@ export const vehicleSummary = z.object({
   openJobId: id.nullable(),
 });
 export type VehicleSummary = z.infer<typeof vehicleSummary>;
+
+/** A page of vehicles, by name. */
+export const vehiclePage = z.object({
+  vehicles: z.array(vehicleSummary),
+  next: z.string().nullable().describe('Cursor of the next page'),
+});
+export type VehiclePage = z.infer<typeof vehiclePage>;
+
+const PAGE = 'limit should be 1 to 500.';
+/** A phone keeps them all, to find one without reception: a page holds more than it shows. */
+export const vehicleQuery = z.strictObject({
+  cursor,
+  limit: z.coerce.number({ error: PAGE }).int(PAGE).min(1, PAGE).max(500, PAGE).default(100),
+});
 
 export const vehicle = vehicleSummary.extend({
   layout: computed('KnownLayout').describe('The hydraulic layout; see the layout schema'),

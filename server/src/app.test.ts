@@ -109,7 +109,7 @@ describe('one workshop cannot see or touch another’s', () => {
   test('lists hold one’s own only, and another’s vehicle cannot be taken in', async () => {
     const stranger = await brook.signedIn('other');
     const owner = await brook.signedIn('tech');
-    expect((await stranger.get('/vehicles')).body).toMatchObject([{ name: 'Runabout' }]);
+    expect(await stranger.vehicles()).toMatchObject([{ name: 'Runabout' }]);
     expect((await stranger.get('/jobs')).body.jobs).toEqual([]);
     await stranger.send('post', '/jobs', { vehicleId: await owner.vehicleId('M 1') }).expect(404);
   });

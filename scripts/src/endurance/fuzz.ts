@@ -1,4 +1,4 @@
-import type { Job, Shelf, Vehicle, VehicleSummary } from '@brook/contract';
+import type { Job, Shelf, Vehicle, VehiclePage } from '@brook/contract';
 import { OPERATIONS } from '@brook/contract/openapi';
 import { foldJob, stageOf } from '@brook/core/log';
 import { Field, type Caller } from './field';
@@ -195,7 +195,8 @@ async function halfSaved(caller: Caller): Promise<number> {
     if (stageOf(foldJob(log)) !== job.stage) faults++;
     if (new Set(job.events.map((e) => e.id)).size !== job.events.length) faults++;
   }
-  for (const { id, drive } of await caller.get<VehicleSummary[]>('/vehicles'))
+  const { vehicles } = await caller.get<VehiclePage>('/vehicles?limit=500');
+  for (const { id, drive } of vehicles)
     if ((await caller.get<Vehicle>(`/vehicles/${id}`)).drive.state !== drive.state) faults++;
   const { containers } = await caller.get<Shelf>('/shelf');
   return faults + containers.filter((c) => c.leftMl < 0 || c.leftMl > c.sizeMl).length;

@@ -1,4 +1,12 @@
-import type { Appended, FluidEntry, FluidUsed, Job, Seed, VehicleSummary } from '@brook/contract';
+import type {
+  Appended,
+  FluidEntry,
+  FluidUsed,
+  Job,
+  Seed,
+  VehiclePage,
+  VehicleSummary,
+} from '@brook/contract';
 import type { PedalResult } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { foldJob, followProof, type JobEvent, type JobState } from '@brook/core/log';
@@ -312,13 +320,18 @@ export class Caller {
     return set.map((c) => c.split(';')[0]).join('; ');
   }
 
+  /** The first page of them. */
+  async vehicles(): Promise<readonly VehicleSummary[]> {
+    return ((await this.get('/vehicles').expect(200)).body as VehiclePage).vehicles;
+  }
+
   async vehicleId(tag: string): Promise<string> {
-    const list = (await this.get('/vehicles').expect(200)).body as VehicleSummary[];
+    const list = await this.vehicles();
     return list.find((v) => v.tag === tag)!.id;
   }
 
   async drive(tag: string): Promise<string> {
-    const list = (await this.get('/vehicles').expect(200)).body as VehicleSummary[];
+    const list = await this.vehicles();
     return list.find((v) => v.tag === tag)!.drive.state;
   }
 

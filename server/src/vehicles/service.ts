@@ -3,13 +3,16 @@ import type {
   NewVehicle,
   Vehicle as VehicleDto,
   VehicleDriveState,
+  VehiclePage,
   VehicleSummary,
 } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
 import type { Matter } from '@brook/core/matters';
-import { UniqueConstraintError, type Transaction } from 'sequelize';
+import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
+import { z } from 'zod';
 import { Job, Vehicle } from '../db/models';
+import { readCursor, writeCursor } from '../http/cursor';
 import { summaries } from '../jobs/list';
 import { insideOf } from '../inside/rows';
 import { mattersOf } from '../matters/rows';
@@ -17,22 +20,42 @@ import { unknownBleeder } from '../plans/planFor';
 import { ProblemError, notFound } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 
-/** Every vehicle of the workshop, by name. */
-export async function listVehicles(actor: Actor): Promise<VehicleSummary[]> {
-  const vehicles = await Vehicle.findAll({
-    where: { workshopId: actor.workshopId },
-    order: ['name', 'tag'],
+/** A page of the workshop's vehicles, by name, by keyset over the index `vehicles_list`. */
+export async function listVehicles(
+  { workshopId }: Actor,
+  { cursor, limit }: { readonly cursor?: string | undefined; readonly limit: number },
+): Promise<VehiclePage> {
+  const after = cursor === undefined ? null : readCursor(place, cursor);
+  const found = await Vehicle.findAll({
+    where: {
+      workshopId,
+      ...(after ? { [Op.and]: [literal('(name, tag, id) > (:name, :tag, :id)')] } : {}),
+    },
+    replacements: after ?? {},
+    order: ['name', 'tag', 'id'],
+    limit: limit + 1,
   });
+  const vehicles = found.slice(0, limit);
+  const last = vehicles.at(-1);
+  const ids = vehicles.map((v) => v.id);
   const open = await Job.findAll({
-    where: { workshopId: actor.workshopId, closed: false },
+    where: { vehicleId: ids, closed: false },
     attributes: ['id', 'vehicleId'],
   });
   const openByVehicle = new Map(open.map((j) => [j.vehicleId, j.id]));
-  const owed = await mattersOf(vehicles.map((v) => v.id));
-  return vehicles.map((v) =>
-    vehicleSummaryOf(v, openByVehicle.get(v.id) ?? null, owed.get(v.id) ?? []),
-  );
+  const owed = await mattersOf(ids);
+  return {
+    vehicles: vehicles.map((v) =>
+      vehicleSummaryOf(v, openByVehicle.get(v.id) ?? null, owed.get(v.id) ?? []),
+    ),
+    next:
+      found.length > limit && last
+        ? writeCursor({ name: last.name, tag: last.tag, id: last.id })
+        : null,
+  };
 }
+
+const place = z.strictObject({ name: z.string().max(200), tag: z.string().max(200), id: z.uuid() });
 
 /** One vehicle with its layout and its jobs. */
 export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> {

@@ -1,4 +1,4 @@
-import { vehicle as vehicleSchema } from '@brook/contract';
+import { vehicle as vehicleSchema, type VehiclePage } from '@brook/contract';
 import { templateById, type Layout } from '@brook/core/circuit';
 import { Vehicle } from '../db/models';
 import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
@@ -216,4 +216,38 @@ describe('the layout as it was measured', () => {
     const job = await tech.change(await tech.open('H 7'), 'put', 'fluid', SOUND_FLUID);
     expect(planOfJob(job)).toMatchObject({ order: 'maker', stops: order.map((id) => ({ id })) });
   });
+});
+
+test('the list comes page by page, each vehicle once and in the order of names, whatever names are alike', async () => {
+  const other = await brook.signedIn('other');
+  for (const [name, tag] of [
+    ['Twin', 'B'],
+    ['Twin', 'A'],
+    ['Éclair', 'Z 1'],
+    ['a small one', 'Z 2'],
+  ])
+    await other
+      .send('post', '/vehicles', {
+        name,
+        tag,
+        templateId: 'hatchback-diagonal',
+        driverSide: 'left',
+      })
+      .expect(201);
+  const whole = (await other.get('/vehicles?limit=500')).body as VehiclePage;
+  expect(whole.next).toBeNull();
+  expect(whole.vehicles.filter((v) => v.name === 'Twin').map((v) => v.tag)).toEqual(['A', 'B']);
+  for (const limit of [1, 2, whole.vehicles.length]) {
+    const ids: string[] = [];
+    for (let cursor: string | null = ''; cursor !== null; ) {
+      const query: string = `?limit=${limit}${cursor ? `&cursor=${cursor}` : ''}`;
+      const page = (await other.get(`/vehicles${query}`).expect(200)).body as VehiclePage;
+      expect(page.vehicles.length).toBeLessThanOrEqual(limit);
+      ids.push(...page.vehicles.map((v) => v.id));
+      cursor = page.next;
+    }
+    expect(ids).toEqual(whole.vehicles.map((v) => v.id));
+  }
+  for (const query of ['limit=0', 'limit=501', 'cursor=e30', 'cursor=%25'])
+    await other.get(`/vehicles?${query}`).expect(422);
 });

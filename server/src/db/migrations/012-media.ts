@@ -1,6 +1,6 @@
 import type { QueryInterface } from 'sequelize';
 
-/** Photos and voice notes, each under the id of the event that tells of it; they are only ever added. */
+/** Photos and voice notes, each under the id of the event that tells of it; they are only ever added. And what lists by page go by. */
 export async function up({ sequelize }: QueryInterface): Promise<void> {
   await sequelize.query(`
     CREATE TABLE media (
@@ -20,6 +20,8 @@ export async function up({ sequelize }: QueryInterface): Promise<void> {
     CREATE INDEX media_job ON media (job_id);
     CREATE INDEX job_events_media ON job_events (workshop_id, id) WHERE event->>'kind' = 'media note';
     CREATE INDEX job_additions_media ON job_additions (workshop_id, id) WHERE event->>'kind' = 'media note';
+    CREATE INDEX vehicles_list ON vehicles (workshop_id, name, tag, id);
+    CREATE INDEX hand_overs_list ON hand_overs (workshop_id, at);
     CREATE TRIGGER media_append_only BEFORE UPDATE OR DELETE ON media
       FOR EACH ROW EXECUTE FUNCTION refuse_change();
   `);
