@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { QueryClient } from '@tanstack/react-query';
 import { api, ApiProblem, Offline } from './api';
-import { dropMedia, keepMedia, sendMedia, waitingMedia } from './media';
+import { adoptMedia, dropMedia, keepMedia, sendMedia, waitingMedia } from './media';
 import { enqueue, settle } from './outbox';
 
 jest.mock('./api', () => ({ ...jest.requireActual('./api'), api: jest.fn() }));
@@ -98,6 +98,18 @@ test('without reception nothing is lost, and the rest is not tried', async () =>
   await sendMedia(client);
   expect(sent()).toHaveLength(1);
   expect(await waiting()).toEqual(['a', 'b']);
+});
+
+test('told of by somebody else, it goes in their name and is tried once more; what is not here is not made', async () => {
+  await photo('a');
+  server.mockRejectedValueOnce(new ApiProblem(409, 'No.'));
+  await sendMedia(client);
+  await adoptMedia('a', ODE);
+  await adoptMedia('nowhere', ODE);
+  expect(await waitingMedia()).toMatchObject([{ id: 'a', by: ODE, refusal: null }]);
+  signIn(ODE);
+  await sendMedia(client);
+  expect(await waitingMedia()).toEqual([]);
 });
 
 test('asked twice at once it sends once', async () => {

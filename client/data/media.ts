@@ -1,7 +1,7 @@
 import type { Medium } from '@brook/core/log';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useQuery } from '@tanstack/react-query';
-import { createStore, del, entries, set, update } from 'idb-keyval';
+import { createStore, del, entries, get, set, update } from 'idb-keyval';
 import { useEffect, useState } from 'react';
 import { api, ApiProblem } from './api';
 import { callKept } from './call';
@@ -37,6 +37,13 @@ export async function keepMedia(media: Omit<WaitingMedia, 'refusal'>): Promise<v
 export async function dropMedia(id: string): Promise<void> {
   await del(id, store);
   changed();
+}
+
+/** Somebody else tells of one now: it goes in their name, and is tried once more. */
+export async function adoptMedia(id: string, { id: personId, name }: Tapper): Promise<void> {
+  const by = { id: personId, name };
+  const kept = await get<WaitingMedia>(id, store);
+  if (kept) await keepMedia({ ...kept, by });
 }
 
 /** What waits on this phone, of one job or of all. */

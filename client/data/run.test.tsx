@@ -15,6 +15,7 @@ jest.mock('idb-keyval', () => ({
   createStore: () => 'answers',
   get: async (key: string, store?: string) => (store ? undefined : mockStore.get(key)),
   set: async () => undefined,
+  del: async () => undefined,
   entries: async (store?: string) => (store ? [] : [...mockStore]),
   update: async (key: string, by: (before: unknown) => unknown) => {
     if (mockFull) throw new Error('QuotaExceededError');
@@ -391,6 +392,15 @@ test('set aside, Una’s tap lies beside, and Ode’s goes out', async () => {
   await waitFor(() => expect(batches).toHaveLength(1));
   expect(batches[0]).toMatchObject({ personId: 'ode', events: [{ deviceSeq: 6 }] });
   expect(run.current.refused).toMatchObject([{ event: { id: 'una’s' } }]);
+});
+
+test('a photo that is told of again keeps its id, under which it is kept', async () => {
+  const event = { ...byUna.event, kind: 'media note', medium: 'photo', elementId: null };
+  mockStore.set('outbox:job', { ...unasBox, waiting: [], refused: [{ event, sentence: 'No.' }] });
+  const run = await ready(live());
+  act(() => run.current.sayAgain(run.current.refused[0]!));
+  await waitFor(() => expect(batches).toHaveLength(1));
+  expect(batches[0]!.events).toMatchObject([{ id: 'una’s', kind: 'media note', deviceSeq: 6 }]);
 });
 
 test('undo asks by name before it takes back what somebody else tapped on the same phone', async () => {

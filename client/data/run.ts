@@ -7,6 +7,7 @@ import { v4 as uuid } from 'uuid';
 import { nowMs } from './clock';
 import { deviceId } from './device';
 import { FollowedJob, logOf } from './jobFold';
+import { adoptMedia, dropMedia } from './media';
 import {
   drop,
   enqueue,
@@ -132,12 +133,26 @@ export function useJobLog(job: Job): LiveJob {
     },
     [say, undoAsked],
   );
-  const dropRefused = useCallback((eventId: string) => void drop(job.id, eventId), [job.id]);
+  const dropRefused = useCallback(
+    (eventId: string) => {
+      void drop(job.id, eventId);
+      // Where it told of a photo, nothing tells of that any more.
+      void dropMedia(eventId);
+    },
+    [job.id],
+  );
   const sayAgain = useCallback(
     ({ event }: RefusedEvent) => {
-      void drop(job.id, event.id).then(() => say(happeningOf(event)));
+      const again = async () => {
+        await drop(job.id, event.id);
+        if (event.kind !== 'media note') return say(happeningOf(event));
+        // The photo stands under the id of its event, and goes with whoever tells of it.
+        if (person) await adoptMedia(event.id, person);
+        say(happeningOf(event), event.id);
+      };
+      void again();
     },
-    [job.id, say],
+    [job.id, person, say],
   );
 
   const setOthersAside = useCallback(() => {
