@@ -5,7 +5,13 @@ import { Button } from '../ui/Button';
 export const MEDIA_PAGE = 'media';
 
 /** The way to take a photo or speak, at hand on every step of an open job. */
-export function MediaButton({ jobId }: { readonly jobId: string }) {
+export function MediaButton({
+  jobId,
+  small,
+}: {
+  readonly jobId: string;
+  readonly small?: boolean;
+}) {
   const { openPage } = useJobPages(jobId);
-  return <Button label="Photo or voice" onPress={() => openPage(MEDIA_PAGE)} />;
+  return <Button label="Photo or voice" small={small} onPress={() => openPage(MEDIA_PAGE)} />;
 }

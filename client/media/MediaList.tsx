@@ -146,6 +146,6 @@ const styles = StyleSheet.create({
     gap: SPACE.small,
   },
   // As a phone takes it; another shape stands whole in the middle.
-  photo: { width: '100%', aspectRatio: 4 / 3, backgroundColor: colour.well },
+  photo: { width: '100%', maxWidth: 480, aspectRatio: 4 / 3, backgroundColor: colour.well },
   acts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.small },
 });

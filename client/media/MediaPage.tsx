@@ -2,7 +2,7 @@ import { VOICE } from '@brook/contract';
 import type { Medium } from '@brook/core/log';
 import { currentStop } from '@brook/core/run';
 import { useEffect, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { v4 as uuid } from 'uuid';
 import { keepMedia } from '../data/media';
 import { useJobLog } from '../data/run';
@@ -84,7 +84,7 @@ export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
         vehicle={[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
         question="Photos and voice"
       />
-      <View>
+      <View style={styles.back}>
         <Button label="Back to the step" onPress={pages.closePage} />
       </View>
       {recording ? <Spoken onFull={end} /> : null}
@@ -109,6 +109,8 @@ export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
     </Page>
   );
 }
+
+const styles = StyleSheet.create({ back: { alignSelf: 'flex-start' } });
 
 /** How long somebody has spoken; a note that is full ends by itself. */
 function Spoken({ onFull }: { readonly onFull: () => void }) {

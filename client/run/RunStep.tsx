@@ -243,7 +243,7 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
           </View>
         ) : null}
         <View style={styles.half}>
-          <MediaButton jobId={job.id} />
+          <MediaButton jobId={job.id} small />
         </View>
       </View>
     </Page>

@@ -9,10 +9,12 @@ export interface ButtonProps {
   readonly disabled?: boolean;
   /** What a screen reader says instead of the label, where the label alone is not enough. */
   readonly spoken?: string;
+  /** In small words, where it stands beside another one. */
+  readonly small?: boolean;
 }
 
 /** Something that can be done beside the next action: an outline, no colour of its own. */
-export function Button({ label, onPress, disabled, spoken }: ButtonProps) {
+export function Button({ label, onPress, disabled, spoken, small }: ButtonProps) {
   return (
     <Press
       role="button"
@@ -22,7 +24,12 @@ export function Button({ label, onPress, disabled, spoken }: ButtonProps) {
       style={styles.button}
       pressedStyle={{ backgroundColor: colour.well }}
     >
-      <Words strong align="center" tone={disabled ? 'softWords' : 'words'}>
+      <Words
+        size={small ? 'small' : 'body'}
+        strong
+        align="center"
+        tone={disabled ? 'softWords' : 'words'}
+      >
         {label}
       </Words>
     </Press>
