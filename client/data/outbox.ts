@@ -169,6 +169,15 @@ export function othersWaiting(
   });
 }
 
+/** What waited before and was taken by the server since: not waiting any more, nor refused. */
+export function leftSince(before: Outbox, after: Outbox): readonly WaitingEvent[] {
+  const still = new Set([
+    ...after.waiting.map((w) => w.event.id),
+    ...after.refused.map((r) => r.event.id),
+  ]);
+  return before.waiting.filter((w) => !still.has(w.event.id));
+}
+
 /** Put what others tapped on the shelf of what was not sent: whoever is here says each again in their own name, or drops it. */
 export function setAside(jobId: string, personId: string): Promise<void> {
   return change(jobId, (before) => ({

@@ -76,6 +76,12 @@ async function answers(path: string, options?: object): Promise<unknown> {
   } as unknown as Appended;
 }
 
+/** Nothing goes out; who is signed in is kept on the phone. */
+async function noReception(path: string): Promise<unknown> {
+  if (path === '/session') return { user: who };
+  throw new Offline();
+}
+
 let client: QueryClient;
 let stopSending = () => {};
 // What one test was sending is through before the next one fills the shelves.
@@ -302,6 +308,41 @@ test('what another phone did comes with the answer to one’s own tap', async ()
   log = [...log, kept({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 40 })];
   act(() => run.current.say(STROKE));
   await waitFor(() => expect(made(run)).toBe(2));
+});
+
+test('what another page of this phone sent stays painted, though this one has no reception to hear of it', async () => {
+  server.mockImplementation(noReception);
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(1));
+  // The other page had reception for a moment, sent it, and took it out of the store that both share.
+  const box = mockStore.get('outbox:job') as Outbox;
+  mockStore.set('outbox:job', { ...box, waiting: [] });
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(2));
+  expect(run.current.waiting).toBe(1);
+  act(() => run.current.undo());
+  await waitFor(() => expect(made(run)).toBe(1));
+  // Once this page hears of it, it counts once.
+  const first = box.waiting[0]!.event;
+  log = [...log, { ...first, person: 'Una' }];
+  server.mockReset().mockImplementation(answers);
+  act(() => void window.dispatchEvent(new Event('online')));
+  await waitFor(() => expect(run.current.waiting).toBe(0));
+  expect(made(run)).toBe(1);
+});
+
+test('what was refused meanwhile does not stay painted', async () => {
+  server.mockImplementation(noReception);
+  const run = await ready(live());
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(made(run)).toBe(1));
+  const box = mockStore.get('outbox:job') as Outbox;
+  const refused = [{ event: box.waiting[0]!.event, sentence: 'No.' }];
+  mockStore.set('outbox:job', { ...box, waiting: [], refused });
+  act(() => run.current.say(STROKE));
+  await waitFor(() => expect(run.current.refused).toHaveLength(1));
+  expect(made(run)).toBe(1);
 });
 
 test('another job on the same page has a log, shelves and numbers of its own', async () => {

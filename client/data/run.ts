@@ -11,6 +11,7 @@ import { adoptMedia, dropMedia } from './media';
 import {
   drop,
   enqueue,
+  leftSince,
   onOutbox,
   othersWaiting,
   outboxOf,
@@ -18,6 +19,7 @@ import {
   type Outbox,
   type PhoneEvent,
   type RefusedEvent,
+  type WaitingEvent,
 } from './outbox';
 import { couldNotKeep, sendWaiting, useLink, type LinkState } from './sender';
 import { useSession } from './session';
@@ -70,9 +72,9 @@ export function useRun(job: Job): LiveRun {
 /** The log of a job as this phone knows it: the server's, then what still waits here. */
 export function useJobLog(job: Job): LiveJob {
   const person = useSession().data?.user;
-  const [box, setBox] = useState<Outbox | null>(null);
+  const { box, sent, setBox } = useBox(job.id);
   const [undoAsked, setUndoAsked] = useState<Kept<JobEvent> | null>(null);
-  const state = useJobState(job, box);
+  const state = useJobState(job, box, sent);
 
   const client = useQueryClient();
   const { link, refusal } = useLink(job.id);
@@ -89,7 +91,7 @@ export function useJobLog(job: Job): LiveJob {
       here = false;
       stop();
     };
-  }, [job.id, client]);
+  }, [job.id, setBox, client]);
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
   const planId = state.run?.plan.id ?? null;
@@ -114,7 +116,7 @@ export function useJobLog(job: Job): LiveJob {
           ),
         );
     },
-    [job.id, person, seqFloor, planId, client],
+    [job.id, setBox, person, seqFloor, planId, client],
   );
   // What is taken back is the last that was painted, however quickly the key comes after it.
   const painted = useRef(state);
@@ -179,8 +181,40 @@ export function useJobLog(job: Job): LiveJob {
   };
 }
 
+/**
+ * What this phone keeps of a job, as it was last read, and what was in it and
+ * left since. Another page of this phone may have sent that and heard the
+ * answer alone: a tap that was painted stays, whether or not this page has
+ * reception to hear of it.
+ */
+function useBox(jobId: string): {
+  readonly box: Outbox | null;
+  readonly sent: readonly WaitingEvent[];
+  readonly setBox: (after: Outbox) => void;
+} {
+  const [held, setHeld] = useState<{
+    readonly jobId: string;
+    readonly box: Outbox;
+    readonly sent: readonly WaitingEvent[];
+  } | null>(null);
+  const setBox = useCallback(
+    (box: Outbox) =>
+      setHeld((before) => ({
+        jobId,
+        box,
+        sent: before?.jobId === jobId ? [...before.sent, ...leftSince(before.box, box)] : [],
+      })),
+    [jobId],
+  );
+  return held?.jobId === jobId
+    ? { box: held.box, sent: held.sent, setBox }
+    : { box: null, sent: NOTHING, setBox };
+}
+
+const NOTHING: readonly WaitingEvent[] = [];
+
 /** The server's log and behind it what waits on this phone, folded; a tap folds that tap alone. */
-function useJobState(job: Job, box: Outbox | null): JobState {
+function useJobState(job: Job, box: Outbox | null, sent: readonly WaitingEvent[]): JobState {
   const followed = useMemo(() => {
     void job.id;
     return new FollowedJob();
@@ -188,12 +222,12 @@ function useJobState(job: Job, box: Outbox | null): JobState {
   const server = useMemo(() => logOf(job), [job]);
   return useMemo(() => {
     const known = new Set(server.map((e) => e.id));
-    const waiting = (box?.waiting ?? []).filter((w) => !known.has(w.event.id));
+    const waiting = [...sent, ...(box?.waiting ?? [])].filter((w) => !known.has(w.event.id));
     return followed.after([
       ...server,
       ...waiting.map(({ event, by }) => ({ ...event, person: by?.name ?? '' })),
     ]);
-  }, [followed, server, box]);
+  }, [followed, server, box, sent]);
 }
 
 /** The last event in effect that may be taken back: this person's on this phone, and anybody else's. */
