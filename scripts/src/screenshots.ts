@@ -1,3 +1,4 @@
+import type { VehiclePage } from '@brook/contract';
 import { DEMO, DEMO_SIGN_IN } from '@brook/demo';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -222,9 +223,8 @@ async function vehiclePath(
   url: string,
   { vehicle, page: name }: { readonly vehicle: string; readonly page: string },
 ): Promise<string> {
-  const vehicles = (await (await page.request.get(`${url}/api/v1/vehicles`)).json()) as {
-    id: string;
-    tag: string;
-  }[];
+  const { vehicles } = (await (
+    await page.request.get(`${url}/api/v1/vehicles?limit=500`)
+  ).json()) as VehiclePage;
   return `/vehicles/${vehicles.find((v) => v.tag === vehicle)!.id}/${name}`;
 }

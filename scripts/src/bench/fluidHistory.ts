@@ -1,3 +1,4 @@
+import type { VehiclePage } from '@brook/contract';
 import { DEMO_SIGN_IN } from '@brook/demo';
 import { Client } from 'pg';
 import type { Browser } from 'playwright-core';
@@ -38,10 +39,9 @@ export async function fluidHistory2000(browser: Browser, url: string): Promise<M
   });
   try {
     await context.request.post(`${url}/api/v1/session`, { data: DEMO_SIGN_IN });
-    const vehicles = (await (await context.request.get(`${url}/api/v1/vehicles`)).json()) as {
-      id: string;
-      tag: string;
-    }[];
+    const { vehicles } = (await (
+      await context.request.get(`${url}/api/v1/vehicles?limit=500`)
+    ).json()) as VehiclePage;
     const id = vehicles.find((v) => v.tag === TAG)!.id;
     const { samples } = (await (
       await context.request.get(`${url}/api/v1/vehicles/${id}/history`)
