@@ -48,7 +48,9 @@ export function MediaList({
             onTakeBack &&
             (() => {
               onTakeBack(note.id);
-              void dropMedia(note.id);
+              // What nobody takes would wait for ever; anything else goes on: what was kept stays.
+              if (waiting.some((w) => w.id === note.id && w.refusal !== null))
+                void dropMedia(note.id);
             })
           }
         />

@@ -81,7 +81,7 @@ function run(program: string, args: readonly string[], handedIn: object): ChildP
   ];
   const child = spawn(first!, rest, {
     cwd: ROOT,
-    env: ENV,
+    env: environment(),
     stdio: ['pipe', 'pipe', 'inherit'],
     detached: true,
   });
@@ -91,8 +91,9 @@ function run(program: string, args: readonly string[], handedIn: object): ChildP
   return child;
 }
 
-/** The environment as it is, but for a folder for temporary files that may be root's alone. */
-const ENV = Object.fromEntries(Object.entries(process.env).filter(([name]) => name !== 'TMPDIR'));
+/** The environment as it is by now, but for a folder for temporary files that may be root's alone. */
+const environment = () =>
+  Object.fromEntries(Object.entries(process.env).filter(([name]) => name !== 'TMPDIR'));
 
 let nobody: readonly string[] | undefined;
 
@@ -111,7 +112,7 @@ function asNobody(): readonly string[] {
     `require('fs').readFileSync('${MAIN}')`,
   ];
   const [first, ...rest] = [...become, ...tried];
-  const can = spawnSync(first!, rest, { cwd: ROOT, env: ENV }).status === 0;
+  const can = spawnSync(first!, rest, { cwd: ROOT, env: environment() }).status === 0;
   if (!can)
     say(
       'The server runs as root, because an ordinary user may not read this folder. Put it where others may read it.',

@@ -212,7 +212,7 @@ test('signed out, nothing is read of a body and nothing is shown', async () => {
   expect((await nobody.get(`/media/${id}`)).status).toBe(401);
 });
 
-test('taken back it is out of effect, and stays: what was kept is never gone', async () => {
+test('taken back, what was kept is there all the same', async () => {
   const { job, id } = await noted('photo');
   await put(id, await photo()).expect(204);
   await tech.say(job, [
