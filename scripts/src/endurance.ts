@@ -24,7 +24,7 @@ await on({ runs: 4 }, (field) => fuzz(field, 10_000));
 await on({ runs: 2 }, tenancy);
 await on({ runs: 1, servers: 2 }, (field) => twoPhones(field, 60));
 await on({ runs: 10, servers: 2 }, (field) => load(field, 50, 30));
-await on({ runs: 50, durable: true }, (field) => eventsRatio(field, 5));
+await on({ runs: 50, durable: true }, (field) => eventsRatio(field, 10));
 process.exit(0);
 
 /** One part on a field of its own. */

@@ -59,10 +59,10 @@ export function isSuperfluous(job: JobState, event: JobEvent): boolean {
 
 /** Every plan that the job ever had, those of decisions that were taken back among them. */
 function plansEver(job: JobState): Plan[] {
-  return [
-    ...(job.accepted ? [job.accepted.plan] : []),
-    ...job.log.flatMap((e) => (e.kind === 'decided' && e.plan ? [e.plan] : [])),
-  ];
+  const plans = job.accepted ? [job.accepted.plan] : [];
+  // Asked of every event of a batch: no list as long as the log is made for it.
+  for (const e of job.log) if (e.kind === 'decided' && e.plan) plans.push(e.plan);
+  return plans;
 }
 
 /** A photo may be taken before there is a plan; an element is one that a plan knows. */

@@ -85,3 +85,19 @@ test('what a closed job poured stands as it was recorded, whoever writes; what i
     await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/stands as it was recorded/);
   await app(`UPDATE container_draws SET found_ml = found_ml, left_ml = left_ml ${of}`);
 });
+
+test('a log is closed by its end: what stands before it in one go is taken, nothing behind it, and nothing once it stands', async () => {
+  const job = await tech.open('M 1');
+  const of = `WHERE job_id = '${job.id}'`;
+  const put = (rows: string) =>
+    app(`INSERT INTO job_events (job_id, position, id, workshop_id, device_id, device_seq, at, received_at, person, event)
+      SELECT e.job_id, r.position, gen_random_uuid(), e.workshop_id, e.device_id, e.device_seq, e.at, e.received_at, e.person, r.event::jsonb
+        FROM (SELECT * FROM job_events ${of} LIMIT 1) e, (VALUES ${rows}) AS r(position, event)`);
+  const [note, end] = [`'{"kind": "note", "text": "x"}'`, `'{"kind": "ended", "reason": "x"}'`];
+  await expect(put(`(90, ${end}), (91, ${note})`)).rejects.toThrow(/beside it/);
+  await expect(put(`(91, ${note}), (90, ${end})`)).rejects.toThrow(/beside it/);
+  await put(`(90, ${note}), (91, ${end})`);
+  await expect(put(`(92, ${note})`)).rejects.toThrow(/beside it/);
+  await expect(put(`(89, ${note})`)).rejects.toThrow(/beside it/);
+  await expect(put(`(89, ${end})`)).rejects.toThrow(/beside it/);
+});

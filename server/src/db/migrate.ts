@@ -12,6 +12,7 @@ import { up as guarded } from './migrations/009-guarded';
 import { up as live } from './migrations/010-live';
 import { up as signIn } from './migrations/011-sign-in';
 import { up as media } from './migrations/012-media';
+import { up as wholeBatches } from './migrations/013-whole-batches';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -29,6 +30,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '010-live', up: ({ context }) => live(context) },
       { name: '011-sign-in', up: ({ context }) => signIn(context) },
       { name: '012-media', up: ({ context }) => media(context) },
+      { name: '013-whole-batches', up: ({ context }) => wholeBatches(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

@@ -1,7 +1,8 @@
 import { isClosed } from '@brook/core/job';
 import type { JobState } from '@brook/core/log';
-import { literal, Op, type Attributes, type Transaction } from 'sequelize';
+import type { Attributes, Transaction } from 'sequelize';
 import { Job, Vehicle } from '../db/models';
+import { oneRow } from '../db/oneRow';
 import { keepFolded } from '../log/stateCache';
 import { jobStateOf } from '../log/stored';
 import { notFound, ProblemError, refused } from '../problems/kinds';
@@ -36,19 +37,24 @@ export async function changeJob<T>(
   let after: JobState | null = null;
   const answer = await db.transaction(async (transaction) => {
     // One order of locks everywhere: first the vehicle, then its job.
-    const lock = { transaction, lock: transaction.LOCK.UPDATE };
-    const { workshopId } = actor;
-    const ofJob = literal(`(SELECT vehicle_id FROM jobs WHERE id = ${db.escape(id)})`);
-    const vehicle = await Vehicle.findOne({
-      where: { workshopId, id: { [Op.eq]: ofJob } },
-      ...lock,
+    const given = { id, workshopId: actor.workshopId };
+    const vehicle = await oneRow(Vehicle, {
+      where:
+        'workshop_id = :workshopId AND id = (SELECT vehicle_id FROM jobs WHERE id = :id) FOR UPDATE',
+      given,
+      transaction,
     });
+    // Behind the lock of the vehicle nobody adds to the log meanwhile.
     const job =
       vehicle &&
-      (await Job.findOne({
-        where: { id, workshopId },
-        attributes: { exclude: [...without] },
-        ...lock,
+      (await oneRow(Job, {
+        where: 'id = :id AND workshop_id = :workshopId FOR UPDATE',
+        given,
+        transaction,
+        without,
+        also: {
+          logPosition: 'SELECT coalesce(max(position), 0) FROM job_events WHERE job_id = :id',
+        },
       }));
     if (!job) throw notFound('job');
     const moved = job.vehicleId !== vehicle.id;
@@ -60,7 +66,7 @@ export async function changeJob<T>(
     }
     if (version !== null && isClosed(job.stage))
       throw refused('This job is closed; its record is read-only.');
-    const state = await jobStateOf(id, transaction);
+    const state = await jobStateOf(id, transaction, job.get('logPosition') as number);
     const locked: LockedJob = { job, vehicle, transaction, actor, at, state };
     const said = await change(locked);
     if (job.changed()) await job.set({ version: job.version + 1 }).save({ transaction });

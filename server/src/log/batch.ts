@@ -68,9 +68,12 @@ class Taker {
   private stale = false;
   private additions: Kept<JobEvent>[] | null = null;
   readonly sent: EventBase[] = [];
+  /** What the log holds, by id. */
+  private readonly held: Map<string, Kept<JobEvent>>;
 
   constructor(private readonly locked: LockedJob) {
     this.state = locked.state;
+    this.held = new Map(this.state.log.map((e) => [e.id, e]));
   }
 
   async take(given: unknown): Promise<EventAnswer> {
@@ -89,7 +92,7 @@ class Taker {
     const refused = (sentence: string) => ({ result: 'refused' as const, sentence });
     const closed = isClosed(this.locked.job.stage);
     const additions = closed ? await this.known() : [];
-    const before = [...this.state.log, ...additions].find((e) => e.id === event.id);
+    const before = this.held.get(event.id) ?? additions.find((e) => e.id === event.id);
     if (before)
       return isDeepStrictEqual(asSent(before), event)
         ? { result: 'known', sentence: null }
@@ -117,12 +120,16 @@ class Taker {
     if (event.kind === 'undone') {
       this.stale = true;
       this.fresh.push(event);
+      this.held.set(event.id, event);
       const undone = new Set([...this.state.undone, event.eventId]);
       this.state = { ...this.state, log: [...this.state.log, event], undone };
       return;
     }
     this.state = addToJob(this.state, event);
-    this.fresh.push(this.state.log.at(-1)!);
+    // As the fold keeps it: a decision with the plan that follows.
+    const kept = this.state.log.at(-1)!;
+    this.fresh.push(kept);
+    this.held.set(kept.id, kept);
   }
 
   private refold(): void {

@@ -1,6 +1,8 @@
+import type { VehicleEvent } from '@brook/core/log';
 import { openMatters, vehicleDrive, type JobSays, type Matter } from '@brook/core/matters';
+import type { Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
-import { Op, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { JobSaysRow, MatterEntry, type Vehicle } from '../db/models';
 import type { LockedJob } from '../jobs/locked';
 import { vehicleLogOf } from './stored';
@@ -18,17 +20,24 @@ export async function saidUpTo(
   job: { readonly id: string; readonly number: number },
   transaction: Transaction,
 ): Promise<{ readonly before: Matter[]; readonly own: JobSays | null }> {
-  const rows = await JobSaysRow.findAll({
-    where: { vehicleId: vehicle.id, number: { [Op.lte]: job.number } },
-    order: ['number'],
-    transaction,
-  });
+  // Every batch of a run asks this: both in one question.
+  const [said] = await JobSaysRow.sequelize!.query<{
+    readonly says: readonly Pick<JobSaysRow, 'jobId' | 'says'>[];
+    readonly log: readonly Kept<VehicleEvent>[];
+  }>(
+    `SELECT (SELECT coalesce(jsonb_agg(jsonb_build_object('jobId', job_id, 'says', says) ORDER BY number), '[]')
+               FROM job_says WHERE vehicle_id = $1 AND number <= $2) AS says,
+            (SELECT coalesce(jsonb_agg(event || jsonb_build_object('person', person) ORDER BY position), '[]')
+               FROM vehicle_events WHERE vehicle_id = $1) AS log`,
+    { type: QueryTypes.SELECT, bind: [vehicle.id, job.number], transaction },
+  );
+  const { says, log } = said!;
   const before = openMatters({
     layout: vehicle.layout,
-    jobs: rows.filter((r) => r.jobId !== job.id).map((r) => r.says),
-    log: await vehicleLogOf(vehicle.id, transaction),
+    jobs: says.filter((s) => s.jobId !== job.id).map((s) => s.says),
+    log,
   });
-  return { before, own: rows.find((r) => r.jobId === job.id)?.says ?? null };
+  return { before, own: says.find((s) => s.jobId === job.id)?.says ?? null };
 }
 
 /** Keep what a job says of its vehicle, and where that changed, what the vehicle owes with it. */

@@ -58,12 +58,20 @@ export async function vehicleLogOf(
   return rows.map(kept);
 }
 
-/** State of a job by its log; what was folded of it before is not folded again. */
-export async function jobStateOf(jobId: string, transaction?: Transaction): Promise<JobState> {
+/**
+ * State of a job by its log; what was folded of it before is not folded again.
+ *
+ * @param known how far the log goes, where somebody asked already
+ */
+export async function jobStateOf(
+  jobId: string,
+  transaction?: Transaction,
+  known?: number,
+): Promise<JobState> {
   const db = JobEventRow.sequelize!;
+  const where = { jobId };
   const position =
-    (await JobEventRow.max<number, JobEventRow>('position', { where: { jobId }, transaction })) ??
-    0;
+    known ?? (await JobEventRow.max<number, JobEventRow>('position', { where, transaction })) ?? 0;
   const folded = foldedUpTo(db, jobId, position);
   if (!folded) return foldJob(await logOf(jobId, transaction));
   if (folded.log.length === position) return folded;

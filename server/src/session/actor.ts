@@ -2,6 +2,7 @@ import type { Role, Session } from '@brook/contract';
 import type { Request, RequestHandler } from 'express';
 import type { Clock } from '../clock';
 import { User, Workshop } from '../db/models';
+import { oneRow } from '../db/oneRow';
 import { ProblemError } from '../problems/kinds';
 
 /** Who acts, and for which workshop; every service takes one. */
@@ -41,7 +42,7 @@ export async function userOf(req: Request, clock: Clock): Promise<User | null> {
   // A session from before ages were kept counts from its first use since.
   req.session.signedInMs = signedInMs ?? clock.now().getTime();
   if (clock.now().getTime() - req.session.signedInMs > GREATEST_AGE_DAYS * 86_400_000) return null;
-  const user = await User.findByPk(userId);
+  const user = await oneRow(User, { where: 'id = :userId', given: { userId } });
   return user && !user.leftAt ? user : null;
 }
 
