@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Field } from './field';
-import { percentile, seeded, type Figure } from './figures';
+import { isMet, percentile, seeded, type Figure } from './figures';
 import { fuzz } from './fuzz';
 import { killDatabase, killServer } from './kills';
 import { load } from './load';
@@ -59,6 +59,17 @@ describe('what is counted', () => {
     ['two changed places', ['a', 'b'], 'ba', 1],
   ])('%s', (_, acknowledged, ids, faults) => {
     expect(lostOrDoubled([tapper('j', acknowledged)], log(ids))).toBe(faults);
+  });
+
+  test.each([
+    ['count', 0, true],
+    ['count', 1, false],
+    ['ms', 0, true],
+    ['ratio', 0.25, true],
+    ['ratio', 0.24, false],
+  ] as const)('a %s of %d: met is %s', (unit, value, met) => {
+    const limit = unit === 'ratio' ? 0.25 : 0;
+    expect(isMet({ name: 'x', value, unit, limit, tried: 1 })).toBe(met);
   });
 
   test('the 95th of a hundred, by nearest rank', () => {

@@ -15,6 +15,16 @@ export function report(figure: Figure): void {
   );
 }
 
+/** One JSON line for a part that could not be measured: which, and why. */
+export function reportFailed(name: string, error: unknown): void {
+  const failed = error instanceof Error ? error.message : String(error);
+  process.stdout.write(`${JSON.stringify({ name, failed })}\n`);
+}
+
+/** A ratio is at least its limit; counts and times are at most theirs. */
+export const isMet = ({ value, unit, limit }: Figure): boolean =>
+  unit === 'ratio' ? value >= limit : value <= limit;
+
 /** The value under which a share of the values lie: nearest rank. */
 export function percentile(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
