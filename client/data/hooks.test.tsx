@@ -5,11 +5,14 @@ import { api, ApiProblem, Offline } from './api';
 import { useChangeHouseRules, useHouseRules } from './houseRules';
 import { useJob, useJobAct, useOpenJob, type JobAct } from './job';
 import { useJobList } from './jobList';
+import type { Earlier } from './pages';
+import { usePeople } from './people';
 import { queryClient } from './queryClient';
 import { useSession, useSignIn, useSignOut } from './session';
 import {
   useAddContainers,
   useContainerAct,
+  useHandedOver,
   useHandOver,
   useRecall,
   useShelf,
@@ -77,14 +80,6 @@ describe('questions', () => {
   test.each<[string, () => unknown, string, string[]]>([
     ['a job', () => useJob('j2'), '/jobs/j2', ['job', 'j2']],
     ['a vehicle', () => useVehicle('v2'), '/vehicles/v2', ['vehicle', 'v2']],
-    ['a history', () => useVehicleHistory('v2'), '/vehicles/v2/history', ['history', 'v2']],
-    [
-      'a batch, whatever stands on its label',
-      () => useRecall('B 7/8'),
-      '/shelf/recall?batch=B%207%2F8',
-      ['recall', 'B 7/8'],
-    ],
-    ['the shelf', useShelf, '/shelf', ['shelf']],
     ['the drum', useWaste, '/waste', ['waste']],
     ['the house rules', useHouseRules, '/house-rules', ['house-rules']],
     ['who is signed in', useSession, '/session', ['session']],
@@ -95,19 +90,62 @@ describe('questions', () => {
     expect(server.mock.calls).toEqual([[path]]);
   });
 
-  test('the vehicles, all of them, page after page', async () => {
+  test.each<[string, () => unknown, string, readonly string[], readonly string[]]>([
+    ['the vehicles', useVehicles, '/vehicles?', ['vehicles'], ['vehicles']],
+    ['the people', usePeople, '/people?', ['people'], ['people']],
+    ['the shelf', useShelf, '/shelf?', ['shelf'], ['containers']],
+    [
+      'a history',
+      () => useVehicleHistory('v2'),
+      '/vehicles/v2/history?',
+      ['history', 'v2'],
+      ['samples', 'changes', 'odometer'],
+    ],
+    [
+      'a batch, whatever stands on its label',
+      () => useRecall('B 7/8'),
+      '/shelf/recall?batch=B%207%2F8&',
+      ['recall', 'B 7/8'],
+      ['uses'],
+    ],
+  ])('%s: all of it, page after page', async (_, use, path, key, lists) => {
     client.clear();
-    server
-      .mockResolvedValueOnce({ vehicles: [{ id: 'a' }], next: 'then' })
-      .mockResolvedValueOnce({ vehicles: [{ id: 'b' }], next: null });
-    hook(useVehicles);
-    await waitFor(() =>
-      expect(client.getQueryData(['vehicles'])).toEqual([{ id: 'a' }, { id: 'b' }]),
-    );
+    const page = (id: string, next: string | null) => ({
+      ...Object.fromEntries(lists.map((list) => [list, [{ id: `${list} ${id}` }]])),
+      next,
+    });
+    server.mockResolvedValueOnce(page('a', 'then')).mockResolvedValueOnce(page('b', null));
+    hook(use);
+    const whole = (list: string) => [{ id: `${list} a` }, { id: `${list} b` }];
+    await waitFor(() => {
+      const data = client.getQueryData<object>(key);
+      if (Array.isArray(data)) expect(data).toEqual(whole(lists[0]!));
+      else
+        expect(data).toEqual({
+          ...Object.fromEntries(lists.map((list) => [list, whole(list)])),
+          next: null,
+        });
+    });
+    expect(server.mock.calls).toEqual([[`${path}limit=500`], [`${path}limit=500&cursor=then`]]);
+  });
+
+  test('what lies further back is asked for once somebody wants it, and from where the last page ended', async () => {
+    client.clear();
+    const earlier = hook(() => useHandedOver('c1')) as { current: Earlier<object> };
+    expect(earlier.current).toMatchObject({ more: true, pages: [] });
+    expect(server).not.toHaveBeenCalled();
+    server.mockResolvedValueOnce({ n: 1, next: 'c2' }).mockResolvedValueOnce({ n: 2, next: null });
+    const shows = (state: object) =>
+      waitFor(() => expect(earlier.current).toMatchObject({ ...state, fetching: false }));
+    act(() => earlier.current.fetch());
+    await shows({ more: true, pages: [{ n: 1 }] });
+    act(() => earlier.current.fetch());
+    await shows({ more: false, pages: [{ n: 1 }, { n: 2 }] });
     expect(server.mock.calls).toEqual([
-      ['/vehicles?limit=500'],
-      ['/vehicles?limit=500&cursor=then'],
+      ['/waste/hand-overs?cursor=c1'],
+      ['/waste/hand-overs?cursor=c2'],
     ]);
+    expect(hook(() => useHandedOver(null))).toMatchObject({ current: { more: false } });
   });
 
   test('who is signed in is asked once a minute, not at every page', () => {

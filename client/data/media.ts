@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { api, ApiProblem } from './api';
 import { callKept } from './call';
 import { outboxOf, type Tapper } from './outbox';
+import { pagesOf } from './pages';
 import { signedInAs } from './person';
 
 /** A photo or voice note that is not with the workshop yet. */
@@ -115,7 +116,10 @@ const LOOK_MS = 4_000;
 export function useKeptMedia(jobId: string, told: readonly string[]): ReadonlySet<string> {
   const { data } = useQuery({
     queryKey: ['media', jobId],
-    queryFn: () => callKept('/jobs/{id}/media', { id: jobId }),
+    queryFn: async () =>
+      (await pagesOf((query) => callKept('/jobs/{id}/media', { id: jobId, query }))).flatMap(
+        (p) => p.media,
+      ),
     refetchInterval: ({ state }) => {
       const there = new Set(state.data?.map((m) => m.id));
       return told.every((id) => there.has(id)) ? false : LOOK_MS;

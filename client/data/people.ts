@@ -1,10 +1,15 @@
 import type { ChangePassword } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call } from './call';
+import { pagesOf } from './pages';
 
 /** The people of the workshop, for a lead. */
 export function usePeople() {
-  return useQuery({ queryKey: ['people'], queryFn: () => call('get', '/people') });
+  return useQuery({
+    queryKey: ['people'],
+    queryFn: async () =>
+      (await pagesOf((query) => call('get', '/people', { query }))).flatMap((p) => p.people),
+  });
 }
 
 /** Say that somebody left, or is back. */

@@ -1,10 +1,16 @@
-import type { Container, NewContainers } from '@brook/contract';
+import type { Container, NewContainers, Recall, Shelf } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call, callKept } from './call';
+import { pagesOf, useEarlier } from './pages';
 
 /** The shelf of this moment. */
 export function useShelf() {
-  return useQuery({ queryKey: ['shelf'], queryFn: () => callKept('/shelf') });
+  return useQuery({ queryKey: ['shelf'], queryFn: wholeShelf });
+}
+
+async function wholeShelf(): Promise<Shelf> {
+  const pages = await pagesOf((query) => callKept('/shelf', { query }));
+  return { ...pages[0], containers: pages.flatMap((p) => p.containers), next: null };
 }
 
 export function useAddContainers() {
@@ -48,15 +54,32 @@ function actOn(to: Pick<Container, 'id' | 'version'>, act: ContainerAct): Promis
 export function useRecall(batch: string) {
   return useQuery({
     queryKey: ['recall', batch],
-    queryFn: () => call('get', '/shelf/recall', { query: { batch } }),
+    queryFn: () => wholeRecall(batch),
     enabled: batch !== '',
   });
+}
+
+async function wholeRecall(batch: string): Promise<Recall> {
+  const pages = await pagesOf((query) =>
+    call('get', '/shelf/recall', { query: { batch, ...query } }),
+  );
+  return { ...pages[0], uses: pages.flatMap((p) => p.uses), next: null };
 }
 
 /** The waste drum. */
 export function useWaste() {
   return useQuery({ queryKey: ['waste'], queryFn: () => call('get', '/waste') });
 }
+
+/** What went into the drum before what came with it, page by page. */
+export const useWentIn = (after: string | null) =>
+  useEarlier(['waste', 'entries'], after, (query) => call('get', '/waste/entries', { query }));
+
+/** What was handed over before what came with the drum, page by page. */
+export const useHandedOver = (after: string | null) =>
+  useEarlier(['waste', 'hand-overs'], after, (query) =>
+    call('get', '/waste/hand-overs', { query }),
+  );
 
 export function useHandOver() {
   const client = useQueryClient();

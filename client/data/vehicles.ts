@@ -1,4 +1,4 @@
-import type { MakerEntry, NewVehicle, Vehicle, VehiclePage, VehicleSummary } from '@brook/contract';
+import type { MakerEntry, NewVehicle, Vehicle, VehicleHistory } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import type { VehicleHappening } from '@brook/core/log';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -6,24 +6,15 @@ import { v4 as uuid } from 'uuid';
 import { call, callKept } from './call';
 import { nowMs } from './clock';
 import { deviceId } from './device';
+import { pagesOf, useEarlier } from './pages';
 
 export function useVehicles() {
   return useQuery({
     queryKey: ['vehicles'],
-    queryFn: allVehicles,
+    // All of them: one is found without reception too.
+    queryFn: async () =>
+      (await pagesOf((query) => callKept('/vehicles', { query }))).flatMap((p) => p.vehicles),
   });
-}
-
-/** All of them, page by page: one is found without reception too. */
-async function allVehicles(): Promise<readonly VehicleSummary[]> {
-  const all: VehicleSummary[] = [];
-  for (let cursor: string | null = ''; cursor !== null; ) {
-    const query = { limit: 500, ...(cursor ? { cursor } : {}) };
-    const page: VehiclePage = await callKept('/vehicles', { query });
-    all.push(...page.vehicles);
-    cursor = page.next;
-  }
-  return all;
 }
 
 export function useVehicle(id: string) {
@@ -41,12 +32,29 @@ export function useAddVehicle() {
   });
 }
 
+/** Jobs of a vehicle behind those that came with it. */
+export const useEarlierJobs = ({ id, jobs }: Pick<Vehicle, 'id' | 'jobs'>) =>
+  useEarlier(['jobs', 'of', id], jobs.next, (query) =>
+    call('get', '/jobs', { query: { vehicle: id, ...query } }),
+  );
+
 /** Samples, changes and batches of a vehicle. */
 export function useVehicleHistory(id: string) {
   return useQuery({
     queryKey: ['history', id],
-    queryFn: () => call('get', '/vehicles/{id}/history', { id }),
+    queryFn: () => wholeHistory(id),
   });
+}
+
+async function wholeHistory(id: string): Promise<VehicleHistory> {
+  const pages = await pagesOf((query) => call('get', '/vehicles/{id}/history', { id, query }));
+  return {
+    ...pages[0],
+    samples: pages.flatMap((p) => p.samples),
+    changes: pages.flatMap((p) => p.changes),
+    odometer: pages.flatMap((p) => p.odometer),
+    next: null,
+  };
 }
 
 /** Save a layout; jobs that wait for their plan get a new one. */

@@ -8,6 +8,7 @@ import { takeNewVersion } from '../data/serviceWorker';
 import { useSession } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
+import { EarlierButton } from '../ui/EarlierButton';
 import { Field } from '../ui/Field';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
@@ -37,13 +38,12 @@ export function JobList() {
     closed.length > 0 || hasNextPage ? (
       <>
         {closed.length > 0 ? <Group title="Done" jobs={closed} /> : null}
-        {hasNextPage ? (
-          <Press role="button" onPress={() => void fetchNextPage()} style={styles.more}>
-            <Words strong align="center">
-              {isFetchingNextPage ? 'Fetching …' : 'Earlier jobs'}
-            </Words>
-          </Press>
-        ) : null}
+        <EarlierButton
+          label="Earlier jobs"
+          more={hasNextPage}
+          fetching={isFetchingNextPage}
+          fetch={() => void fetchNextPage()}
+        />
       </>
     ) : null;
   return (
@@ -173,5 +173,4 @@ const styles = StyleSheet.create({
   },
   grow: { flex: 1 },
   beside: { padding: SPACE.wide, gap: SPACE.large },
-  more: { borderWidth: 1, borderColor: colour.edge },
 });

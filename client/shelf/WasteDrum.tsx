@@ -1,11 +1,13 @@
-import { ARITHMETIC, figure } from '@brook/core/figure';
+import type { Waste, WentInPage } from '@brook/contract';
+import { ARITHMETIC, ENTRY, figure, type Figure } from '@brook/core/figure';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
-import { useHandOver, useWaste } from '../data/shelf';
+import { useHandedOver, useHandOver, useWaste, useWentIn } from '../data/shelf';
 import { Button } from '../ui/Button';
 import { shortDate } from '../ui/dates';
+import { EarlierButton } from '../ui/EarlierButton';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
@@ -20,7 +22,15 @@ const NEARLY_FULL = 0.85;
 /** The waste drum: how full, what went in, and handing it over. */
 export function WasteDrum() {
   const waste = useWaste().data;
-  if (!waste) return null;
+  return waste ? <Drum waste={waste} /> : null;
+}
+
+function Drum({ waste }: { readonly waste: Waste }) {
+  const { wentIn, handedOver } = waste;
+  const earlierIn = useWentIn(wentIn.next);
+  const earlierOver = useHandedOver(handedOver.next);
+  const entries = [wentIn, ...earlierIn.pages].flatMap((p) => p.entries);
+  const handOvers = [handedOver, ...earlierOver.pages].flatMap((p) => p.handOvers);
   const share = waste.wasteMl / waste.drumMl;
   const total = figure({
     label: 'In the waste drum',
@@ -28,15 +38,7 @@ export function WasteDrum() {
     unit: 'mL',
     rule: 'bled, removed and caught since the last hand-over',
     source: ARITHMETIC,
-    from: waste.entries.slice(0, 40).map((e) =>
-      figure({
-        label: e.jobNumber ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}` : 'A discarded container',
-        value: e.bledMl + e.removedMl + e.caughtMl,
-        unit: 'mL',
-        rule: `recorded by ${e.by}, ${shortDate(e.at)}`,
-        source: { kind: 'entry' },
-      }),
-    ),
+    from: entryFigures(waste, entries),
   });
   return (
     <View style={styles.group}>
@@ -59,10 +61,10 @@ export function WasteDrum() {
           Have it fetched. Never down a drain; rags and gloves too.
         </Caution>
       ) : null}
-      <More title="What went in" about={`${waste.entries.length} since the last hand-over`}>
+      <More title="What went in" about={`${wentIn.count} since the last hand-over`}>
         <View role="list">
-          {waste.entries.map((e, i) => (
-            <View key={i} role="listitem">
+          {entries.map((e) => (
+            <View key={e.id} role="listitem">
               <Press
                 role={e.jobId ? 'link' : undefined}
                 onPress={() => e.jobId && router.push(`/jobs/${e.jobId}`)}
@@ -73,23 +75,51 @@ export function WasteDrum() {
             </View>
           ))}
         </View>
+        <EarlierButton label="What went in before" {...earlierIn} />
       </More>
       <HandOver empty={waste.wasteMl <= 0} />
-      {waste.handOvers.length > 0 ? (
+      {handOvers.length > 0 ? (
         <More
           title="Handed over"
-          about={`${waste.handOvers.length} so far, last ${shortDate(waste.handOvers[0]!.at)}`}
+          about={`${handedOver.count} so far, last ${shortDate(handOvers[0]!.at)}`}
         >
-          {waste.handOvers.map((h) => (
+          {handOvers.map((h) => (
             <Words
               key={h.id}
               size="small"
             >{`${shortDate(h.at)}: ${(h.wasteMl / 1000).toFixed(1)} L to ${h.toWhom}, paper ${h.document}, by ${h.by}`}</Words>
           ))}
+          <EarlierButton label="Earlier ones" {...earlierOver} />
         </More>
       ) : null}
     </View>
   );
+}
+
+/** What the drum's fill is the sum of: the entries that are there, and what went in before them. */
+function entryFigures(
+  { wasteMl, wentIn }: Waste,
+  entries: readonly WentInPage['entries'][number][],
+): Figure[] {
+  const shown = entries.map((e) =>
+    figure({
+      label: e.jobNumber ? `Job ${e.jobNumber}, ${e.vehicleName ?? ''}` : 'A discarded container',
+      value: e.bledMl + e.removedMl + e.caughtMl,
+      unit: 'mL',
+      rule: `recorded by ${e.by}, ${shortDate(e.at)}`,
+      source: ENTRY,
+    }),
+  );
+  const before = wentIn.count - entries.length;
+  if (before <= 0) return shown;
+  const rest = figure({
+    label: `${before} before these`,
+    value: wasteMl - shown.reduce((sum, f) => sum + f.value, 0),
+    unit: 'mL',
+    rule: 'the drum less what is listed here; “What went in before” lists them',
+    source: ARITHMETIC,
+  });
+  return [...shown, rest];
 }
 
 function HandOver({ empty }: { readonly empty: boolean }) {

@@ -1,8 +1,9 @@
+import type { Vehicle } from '@brook/contract';
 import { NEXT_WORDS } from '@brook/core/job';
 import { PURPOSE_WORDS } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { useVehicle } from '../data/vehicles';
+import { useEarlierJobs, useVehicle } from '../data/vehicles';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
 import { MatterList } from '../matters/MatterList';
 import { SayOfVehicle } from '../matters/SayOfVehicle';
@@ -10,6 +11,7 @@ import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { lowerFirst } from '@brook/core/text';
 import { dayWords } from '../ui/dayWords';
+import { EarlierButton } from '../ui/EarlierButton';
 import { Page, useWideScreen } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { FailedPage, Loading } from '../ui/States';
@@ -73,37 +75,53 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/history`))}
       />
       <SayOfVehicle vehicle={vehicle} />
-      <View>
-        <Words strong heading={2}>
-          Jobs on it
-        </Words>
-        {vehicle.jobs.length === 0 ? <Words>None yet.</Words> : null}
-        <View role="list">
-          {vehicle.jobs.map((job) => (
-            <View key={job.id} role="listitem" style={styles.item}>
-              <Press
-                role="link"
-                onPress={() => leavePage(() => router.push(`/jobs/${job.id}`))}
-                style={styles.job}
-                pressedStyle={{ backgroundColor: colour.well }}
-              >
-                <View style={styles.between}>
-                  <Words
-                    strong
-                  >{`Job ${job.number}, ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}`}</Words>
-                  <Words size="small" tone="softWords">
-                    {dayWords(job.openedAt)}
-                  </Words>
-                </View>
-                <Words size="small" tone="softWords">
-                  {NEXT_WORDS[job.stage]}
-                </Words>
-              </Press>
-            </View>
-          ))}
-        </View>
-      </View>
+      <JobsOnIt vehicle={vehicle} onOpen={(id) => leavePage(() => router.push(`/jobs/${id}`))} />
     </Page>
+  );
+}
+
+/** Its jobs, newest first. */
+function JobsOnIt({
+  vehicle,
+  onOpen,
+}: {
+  readonly vehicle: Vehicle;
+  readonly onOpen: (jobId: string) => void;
+}) {
+  const earlier = useEarlierJobs(vehicle);
+  const jobs = [vehicle.jobs, ...earlier.pages].flatMap((p) => p.jobs);
+  return (
+    <View>
+      <Words strong heading={2}>
+        Jobs on it
+      </Words>
+      {jobs.length === 0 ? <Words>None yet.</Words> : null}
+      <View role="list">
+        {jobs.map((job) => (
+          <View key={job.id} role="listitem" style={styles.item}>
+            <Press
+              role="link"
+              onPress={() => onOpen(job.id)}
+              style={styles.job}
+              pressedStyle={{ backgroundColor: colour.well }}
+            >
+              <View style={styles.between}>
+                <Words
+                  strong
+                >{`Job ${job.number}, ${lowerFirst(PURPOSE_WORDS[job.purpose].title)}`}</Words>
+                <Words size="small" tone="softWords">
+                  {dayWords(job.openedAt)}
+                </Words>
+              </View>
+              <Words size="small" tone="softWords">
+                {NEXT_WORDS[job.stage]}
+              </Words>
+            </Press>
+          </View>
+        ))}
+      </View>
+      <EarlierButton label="Earlier jobs" {...earlier} />
+    </View>
   );
 }
 

@@ -40,16 +40,21 @@ export const counter = (what: string, least: number) => {
 };
 
 /** Where a page goes on: the "next" of the page before. */
-export const cursor = z
-  .string('cursor should be the "next" of the page before.')
-  .max(300)
-  .optional();
+const cursor = z.string('cursor should be the "next" of the page before.').max(300).optional();
 
-const PAGE = 'limit should be 1 to 100.';
-/** How many a page holds. */
-export const pageLimit = z.coerce
-  .number({ error: PAGE })
-  .int(PAGE)
-  .min(1, PAGE)
-  .max(100, PAGE)
-  .default(30);
+const limit = (most: number, usual: number) => {
+  const sentence = `limit should be 1 to ${most}.`;
+  return z.coerce
+    .number({ error: sentence })
+    .int(sentence)
+    .min(1, sentence)
+    .max(most, sentence)
+    .default(usual)
+    .describe('How many a page holds');
+};
+/** Of a list that is looked at page by page. */
+export const pageQuery = z.strictObject({ cursor, limit: limit(100, 30) });
+/** Of a list that is read to its end, to be summed up or to be at hand without reception. */
+export const wholeQuery = z.strictObject({ cursor, limit: limit(500, 100) });
+/** Where a list goes on. */
+export const next = z.string().nullable().describe('Cursor of the next page; null after the last');

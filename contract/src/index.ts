@@ -1,6 +1,7 @@
 export { fieldFault, problem, type FieldFault, type Problem } from './problem';
 export {
   changePassword,
+  peoplePage,
   person,
   personChange,
   role,
@@ -8,6 +9,7 @@ export {
   session,
   signIn,
   type ChangePassword,
+  type PeoplePage,
   type Person,
   type Role,
   type Session,
@@ -23,7 +25,15 @@ export {
   type LiveLog,
   type LivePhone,
 } from './live';
-export { MEDIA_LIMIT_BYTES, mediaKept, PHOTO_SIDE_PX, VOICE, type MediaKept } from './media';
+export {
+  MEDIA_LIMIT_BYTES,
+  mediaKept,
+  mediaPage,
+  PHOTO_SIDE_PX,
+  VOICE,
+  type MediaKept,
+  type MediaPage,
+} from './media';
 export {
   compatibilityAnswer,
   compatibilityRequest,
@@ -49,7 +59,6 @@ export {
   newVehicle,
   vehicle,
   vehiclePage,
-  vehicleQuery,
   vehicleSummary,
   type MakerEntry,
   type NewVehicle,
@@ -65,6 +74,7 @@ export {
   countContainer,
   discardContainer,
   fluidUsed,
+  handOverPage,
   newContainers,
   newHandOver,
   openContainer,
@@ -72,14 +82,18 @@ export {
   recallQuery,
   shelf,
   waste,
+  wentInPage,
   type Container,
   type FluidUsed,
   type FluidUsedRecord,
+  type HandOverPage,
   type NewContainers,
   type Recall,
   type Shelf,
   type Waste,
+  type WentInPage,
 } from './shelf';
+export { pageQuery, wholeQuery } from './common';
 export { jobPage, jobQuery, jobSummary, type JobPage, type JobSummary } from './jobSummary';
 export {
   acceptPlan,

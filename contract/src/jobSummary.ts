@@ -1,7 +1,7 @@
 import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job';
 import { PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
-import { cursor, id, isoTime, oneOf, pageLimit } from './common';
+import { id, isoTime, next, oneOf, pageQuery } from './common';
 
 /** A job as a list shows it. */
 export const jobSummary = z.object({
@@ -27,17 +27,16 @@ export type JobSummary = z.infer<typeof jobSummary>;
 /** A page of jobs: open ones first, then closed, newest first. */
 export const jobPage = z.object({
   jobs: z.array(jobSummary),
-  next: z.string().nullable().describe('Cursor of the next page'),
+  next,
 });
 export type JobPage = z.infer<typeof jobPage>;
 
-export const jobQuery = z.strictObject({
-  cursor,
+export const jobQuery = pageQuery.extend({
   q: z
     .string()
     .trim()
     .max(60, 'q should be at most 60 characters.')
     .optional()
     .describe('Words that stand in the vehicle’s name or plate, or the number of the job'),
-  limit: pageLimit,
+  vehicle: id.optional().describe('Of one vehicle alone'),
 });

@@ -1,6 +1,6 @@
 import { MEDIA } from '@brook/core/log';
 import { z } from 'zod';
-import { id, isoTime } from './common';
+import { id, isoTime, next } from './common';
 
 /** The largest photo or voice note that is taken, bytes. */
 export const MEDIA_LIMIT_BYTES = 5 * 1024 * 1024;
@@ -17,4 +17,7 @@ export const mediaKept = z.object({
   sizeBytes: z.number().int(),
   receivedAt: isoTime,
 });
+/** A page of a job's, in the order in which they came. */
+export const mediaPage = z.object({ media: z.array(mediaKept), next });
+export type MediaPage = z.infer<typeof mediaPage>;
 export type MediaKept = z.infer<typeof mediaKept>;

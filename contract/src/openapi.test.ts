@@ -12,6 +12,18 @@ test('every reference leads somewhere, and every schema goes by a name that Open
   for (const name of Object.keys(schemas)) expect(name).toMatch(/^[a-zA-Z0-9._-]+$/);
 });
 
+test('no list comes whole: what lists is asked for by pages and says where it goes on', () => {
+  const given = (name: string | undefined) =>
+    name === undefined
+      ? {}
+      : (schemas[name] as { type?: string; properties?: Record<string, object> });
+  const gets = OPERATIONS.filter((o) => o.method === 'get');
+  expect(gets.filter((o) => given(o.gives).type === 'array').map((o) => o.path)).toEqual([]);
+  const goesOn = gets.filter((o) => given(o.gives).properties?.next !== undefined);
+  expect(goesOn.map((o) => o.path)).toEqual(gets.filter((o) => o.asks).map((o) => o.path));
+  expect(goesOn.length).toBeGreaterThan(8);
+});
+
 test('plan, verdict, pick and layout are told down to their figures', () => {
   const told = (name: string): string => JSON.stringify(schemas[name]);
   expect(told('Job')).toContain('core.PlanResult');

@@ -16,24 +16,28 @@ import {
   vehicleEvent,
   vehicleEventBatch,
 } from './jobEvent';
-import { jobPage } from './jobSummary';
+import { pageQuery, wholeQuery } from './common';
+import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
-import { mediaKept } from './media';
+import { mediaPage } from './media';
 import { problem } from './problem';
 import { liveBeat, liveLog, putAway } from './live';
-import { changePassword, person, personChange, session, signIn } from './session';
+import { changePassword, peoplePage, person, personChange, session, signIn } from './session';
 import {
   container,
   countContainer,
   discardContainer,
   fluidUsed,
+  handOverPage,
   newContainers,
   newHandOver,
   openContainer,
   recall,
+  recallQuery,
   shelf,
   waste,
+  wentInPage,
 } from './shelf';
 import { makerEntry, newVehicle, vehicle, vehiclePage } from './vehicle';
 import { vehicleHistory } from './vehicleHistory';
@@ -44,7 +48,7 @@ const SCHEMAS = {
   Session: session,
   ChangePassword: changePassword,
   Person: person,
-  PersonList: z.array(person),
+  PeoplePage: peoplePage,
   PersonChange: personChange,
   Layout: layout,
   NewVehicle: newVehicle,
@@ -67,7 +71,7 @@ const SCHEMAS = {
   LiveLog: liveLog,
   LiveBeat: liveBeat,
   PutAway: putAway,
-  MediaList: z.array(mediaKept),
+  MediaPage: mediaPage,
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
   ConditionRequest: conditionRequest,
@@ -88,15 +92,27 @@ const SCHEMAS = {
   Shelf: shelf,
   FluidUsed: fluidUsed,
   Waste: waste,
+  WentInPage: wentInPage,
+  HandOverPage: handOverPage,
   NewHandOver: newHandOver,
   Recall: recall,
 } as const;
 type Name = keyof typeof SCHEMAS;
 
+/** What can be asked behind an address. */
+export const QUERIES = {
+  page: pageQuery,
+  whole: wholeQuery,
+  jobs: jobQuery,
+  recall: recallQuery,
+} as const;
+
 interface Operation {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   readonly path: string;
   readonly does: string;
+  /** What can be asked behind the address; a list goes by pages. */
+  readonly asks?: keyof typeof QUERIES;
   readonly takes?: Name;
   readonly gives?: Name;
   readonly status?: number;
@@ -134,7 +150,8 @@ const LISTED = [
     method: 'get',
     path: '/people',
     does: 'The people of the workshop, those who left among them; for a lead',
-    gives: 'PersonList',
+    asks: 'whole',
+    gives: 'PeoplePage',
   },
   {
     method: 'put',
@@ -146,7 +163,8 @@ const LISTED = [
   {
     method: 'get',
     path: '/vehicles',
-    does: 'A page of vehicles, by name; ?limit, ?cursor',
+    does: 'A page of vehicles, by name',
+    asks: 'whole',
     gives: 'VehiclePage',
   },
   {
@@ -160,13 +178,14 @@ const LISTED = [
   {
     method: 'get',
     path: '/vehicles/{id}',
-    does: 'One vehicle with layout and jobs',
+    does: 'One vehicle with its layout and the first page of its jobs',
     gives: 'Vehicle',
   },
   {
     method: 'get',
     path: '/vehicles/{id}/history',
-    does: 'Samples, changes and batches of a vehicle',
+    does: 'Samples, changes and batches of a vehicle, oldest first, so many jobs a page',
+    asks: 'whole',
     gives: 'VehicleHistory',
   },
   {
@@ -210,6 +229,7 @@ const LISTED = [
     method: 'get',
     path: '/shelf',
     does: 'Containers, what may be used today, what runs low',
+    asks: 'whole',
     gives: 'Shelf',
   },
   {
@@ -247,10 +267,25 @@ const LISTED = [
   {
     method: 'get',
     path: '/shelf/recall',
-    does: 'Which vehicles got a batch; ?batch',
+    does: 'Which vehicles got a batch, newest first',
+    asks: 'recall',
     gives: 'Recall',
   },
   { method: 'get', path: '/waste', does: 'The waste drum and its hand-overs', gives: 'Waste' },
+  {
+    method: 'get',
+    path: '/waste/entries',
+    does: 'What went into the drum since it was handed over last, newest first',
+    asks: 'page',
+    gives: 'WentInPage',
+  },
+  {
+    method: 'get',
+    path: '/waste/hand-overs',
+    does: 'What was handed over, newest first',
+    asks: 'page',
+    gives: 'HandOverPage',
+  },
   {
     method: 'post',
     path: '/waste/hand-overs',
@@ -284,7 +319,8 @@ const LISTED = [
   {
     method: 'get',
     path: '/jobs',
-    does: 'A page of jobs: open first, newest first; ?limit, ?cursor',
+    does: 'A page of jobs: open first, newest first',
+    asks: 'jobs',
     gives: 'JobPage',
   },
   {
@@ -353,7 +389,8 @@ const LISTED = [
     method: 'get',
     path: '/jobs/{id}/media',
     does: 'Which photos and voice notes of a job are with the workshop',
-    gives: 'MediaList',
+    asks: 'whole',
+    gives: 'MediaPage',
   },
   {
     method: 'get',
@@ -439,7 +476,7 @@ export function openApi(): object {
     const path = (paths[`/api/v1${o.path}`] ??= {});
     path[o.method] = {
       summary: o.does,
-      ...(o.path.includes('{id}') || o.matches ? { parameters: parametersOf(o) } : {}),
+      ...(parametersOf(o).length > 0 ? { parameters: parametersOf(o) } : {}),
       ...(o.takes || o.takesFile
         ? {
             requestBody: {
@@ -537,5 +574,19 @@ function parametersOf(o: Operation): object[] {
     schema: { type: 'string' },
     description: 'ETag of the version that was seen',
   };
-  return [...(o.path.includes('{id}') ? [id] : []), ...(o.matches ? [match] : [])];
+  return [
+    ...(o.path.includes('{id}') ? [id] : []),
+    ...(o.asks ? questionsOf(QUERIES[o.asks]) : []),
+    ...(o.matches ? [match] : []),
+  ];
+}
+
+function questionsOf(query: z.ZodObject): object[] {
+  const { properties = {}, required = [] } = z.toJSONSchema(query, { io: 'input' });
+  return Object.entries(properties).map(([name, schema]) => ({
+    name,
+    in: 'query',
+    required: required.includes(name),
+    schema,
+  }));
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { id, isoTime, line, oneOf } from './common';
+import { id, isoTime, line, next, oneOf } from './common';
 
 export const ROLES = ['technician', 'lead'] as const;
 export const role = oneOf('Role', ROLES);
@@ -30,6 +30,10 @@ export const person = z.object({
   left: z.object({ at: isoTime, by: z.string() }).nullable(),
 });
 export type Person = z.infer<typeof person>;
+
+/** A page of people, by name. */
+export const peoplePage = z.object({ people: z.array(person), next });
+export type PeoplePage = z.infer<typeof peoplePage>;
 
 export const personChange = z.strictObject({
   left: z.boolean({ error: 'Whether this person left is not said; give true or false.' }),

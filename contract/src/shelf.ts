@@ -1,6 +1,6 @@
 import { MOVED_ML } from '@brook/core/shelf';
 import { z } from 'zod';
-import { id, isoTime, line, oneOf, within } from './common';
+import { id, isoTime, line, next, oneOf, wholeQuery, within } from './common';
 import { computed } from './computed';
 import { flag, grade, isoClass } from './sample';
 
@@ -48,6 +48,7 @@ export type Container = z.output<typeof container>;
 export const shelf = z.object({
   containers: z.array(container).describe('Those that are not discarded, oldest first'),
   low: z.array(computed('LowStock')).describe('Grades of which less than the line may be used'),
+  next,
 });
 export type Shelf = z.output<typeof shelf>;
 
@@ -133,36 +134,49 @@ export const newHandOver = z.strictObject({
   document: line('Document', 1, 80).describe('Number of the paper that went with it'),
 });
 
-/** The waste drum: what is in it, and what was handed over. */
+/** A page of what went into the drum since it was handed over last, newest first. */
+export const wentInPage = z.object({
+  entries: z.array(
+    z.object({
+      id,
+      at: isoTime,
+      by: z.string(),
+      jobId: id.nullable(),
+      jobNumber: z.number().nullable(),
+      vehicleName: z.string().nullable(),
+      bledMl: z.number(),
+      removedMl: z.number(),
+      caughtMl: z.number(),
+    }),
+  ),
+  count: z.number().int().describe('On all pages'),
+  next,
+});
+export type WentInPage = z.output<typeof wentInPage>;
+
+/** A page of what was handed over, newest first. */
+export const handOverPage = z.object({
+  handOvers: z.array(
+    z.object({
+      id,
+      at: isoTime,
+      by: z.string(),
+      toWhom: z.string(),
+      document: z.string(),
+      wasteMl: z.number(),
+    }),
+  ),
+  count: z.number().int().describe('On all pages'),
+  next,
+});
+export type HandOverPage = z.output<typeof handOverPage>;
+
+/** The waste drum: how full it is, and the first page of what went in and of what was handed over. */
 export const waste = z.object({
   drumMl: z.number().describe('What the drum holds, by the house rule, mL'),
   wasteMl: z.number().describe('In it now: bled, removed and caught since the last hand-over, mL'),
-  entries: z
-    .array(
-      z.object({
-        at: isoTime,
-        by: z.string(),
-        jobId: id.nullable(),
-        jobNumber: z.number().nullable(),
-        vehicleName: z.string().nullable(),
-        bledMl: z.number(),
-        removedMl: z.number(),
-        caughtMl: z.number(),
-      }),
-    )
-    .describe('In it now, newest first'),
-  handOvers: z
-    .array(
-      z.object({
-        id,
-        at: isoTime,
-        by: z.string(),
-        toWhom: z.string(),
-        document: z.string(),
-        wasteMl: z.number(),
-      }),
-    )
-    .describe('Newest first'),
+  wentIn: wentInPage,
+  handedOver: handOverPage,
 });
 export type Waste = z.output<typeof waste>;
 
@@ -194,6 +208,7 @@ export const recall = z.object({
       }),
     )
     .describe('Newest first'),
+  next,
 });
 export type Recall = z.output<typeof recall>;
-export const recallQuery = z.strictObject({ batch: line('Batch', 1, 40) });
+export const recallQuery = wholeQuery.extend({ batch: line('Batch', 1, 40) });

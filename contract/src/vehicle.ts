@@ -1,10 +1,10 @@
 import { DRIVE_STATES } from '@brook/core/job';
 import { layoutTemplates, type TemplateId, CONTROLS, VEHICLE_KINDS } from '@brook/core/circuit';
 import { z } from 'zod';
-import { cursor, id, isoTime, line, oneOf } from './common';
+import { id, isoTime, line, next, oneOf } from './common';
 import { computed } from './computed';
 import { layout } from './layout';
-import { jobSummary } from './jobSummary';
+import { jobPage } from './jobSummary';
 import { matter } from './matter';
 import { flag, grade } from './sample';
 
@@ -87,20 +87,13 @@ export type VehicleSummary = z.infer<typeof vehicleSummary>;
 /** A page of vehicles, by name. */
 export const vehiclePage = z.object({
   vehicles: z.array(vehicleSummary),
-  next: z.string().nullable().describe('Cursor of the next page'),
+  next,
 });
 export type VehiclePage = z.infer<typeof vehiclePage>;
 
-const PAGE = 'limit should be 1 to 500.';
-/** A phone keeps them all, to find one without reception: a page holds more than it shows. */
-export const vehicleQuery = z.strictObject({
-  cursor,
-  limit: z.coerce.number({ error: PAGE }).int(PAGE).min(1, PAGE).max(500, PAGE).default(100),
-});
-
 export const vehicle = vehicleSummary.extend({
   layout: computed('KnownLayout').describe('The hydraulic layout; see the layout schema'),
-  jobs: z.array(jobSummary).describe('Newest first'),
+  jobs: jobPage.describe('The first page of its jobs'),
   makerEntry: makerEntry.nullable(),
   inside: computed('ContentInside')
     .nullable()

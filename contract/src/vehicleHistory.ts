@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { next } from './common';
 import { computed } from './computed';
 import { makerEntry } from './vehicle';
 
-/** Every sample and every change of a vehicle, for chart, table and forecast. */
+/** Samples and changes of a vehicle, job by job, for chart, table and forecast. */
 export const vehicleHistory = z.object({
   samples: z
     .array(computed('SampleOnRecord'))
@@ -17,5 +18,6 @@ export const vehicleHistory = z.object({
   layout: computed('KnownLayout'),
   rules: computed('RulesInForce'),
   makerEntry: makerEntry.nullable(),
+  next,
 });
 export type VehicleHistory = z.infer<typeof vehicleHistory>;

@@ -70,7 +70,7 @@ const WATCH_FOR_CHART = `
     const json = Response.prototype.json;
     Response.prototype.json = async function () {
       const value = await json.call(this);
-      if (this.url.endsWith('/history')) answered = performance.now();
+      if (new URL(this.url).pathname.endsWith('/history')) answered = performance.now();
       return value;
     };
     new MutationObserver((_, observer) => {

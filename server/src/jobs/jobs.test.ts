@@ -52,7 +52,7 @@ test('from intake to release, as the way goes', async () => {
   expect(() => jobSchema.parse(job)).not.toThrow();
 
   const vehicle = await tech.get(`/vehicles/${job.vehicleId}`).expect(200);
-  expect(vehicle.body.jobs).toMatchObject([{ id: job.id, stage: 'released' }]);
+  expect(vehicle.body.jobs.jobs).toMatchObject([{ id: job.id, stage: 'released' }]);
 });
 
 test('a released record is read-only, through the API and in the database itself', async () => {

@@ -2,7 +2,7 @@ import type { JobPage, JobSummary } from '@brook/contract';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../db/models';
-import { moment, readCursor, writeCursor } from '../http/cursor';
+import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import type { Actor } from '../session/actor';
 
 const place = z.strictObject({ closed: z.boolean(), openedAt: moment, id: z.uuid() });
@@ -25,9 +25,9 @@ interface Row {
 /** A page of the workshop's jobs: open before closed, newest first, by keyset over the index `jobs_list`. */
 export async function listJobs(
   actor: Actor,
-  page: { cursor?: string | undefined; limit: number; q?: string | undefined },
+  page: PageAsked & { readonly q?: string | undefined; readonly vehicle?: string | undefined },
 ): Promise<JobPage> {
-  const after = page.cursor === undefined ? null : readCursor(place, page.cursor);
+  const after = placeAfter(place, page);
   // Open and closed ones are asked for apart, so that each is one range of the index.
   const parts = after?.closed ? [true] : [false, true];
   const jobs: JobSummary[] = [];
@@ -37,6 +37,7 @@ export async function listJobs(
       jobs.push(
         ...(await summaries({
           workshopId: actor.workshopId,
+          vehicleId: page.vehicle,
           closed,
           after: from,
           words: wordsOf(page.q),
@@ -44,21 +45,18 @@ export async function listJobs(
         })),
       );
   }
-  const shown = jobs.slice(0, page.limit);
-  const last = shown.at(-1);
-  return {
-    jobs: shown,
-    next:
-      jobs.length > page.limit && last
-        ? writeCursor({ closed: last.closedAt !== null, openedAt: last.openedAt, id: last.id })
-        : null,
-  };
+  const { shown, next } = pageOf(jobs, page.limit, ({ id, openedAt, closedAt }) => ({
+    closed: closedAt !== null,
+    openedAt,
+    id,
+  }));
+  return { jobs: shown, next };
 }
 
 /** Jobs as a list shows them, newest first. */
 export async function summaries(of: {
   workshopId: string;
-  vehicleId?: string;
+  vehicleId?: string | undefined;
   closed?: boolean;
   after?: Place | null;
   /** Patterns of which each must stand somewhere in vehicle or number. */

@@ -32,7 +32,8 @@ async function noted(medium: 'photo' | 'voice') {
   return { job, id: event.id };
 }
 let job: Job | null = null;
-const listed = async (of: Job) => (await tech.get(`/jobs/${of.id}/media`)).body as MediaKept[];
+const listed = async (of: Job) =>
+  (await tech.get(`/jobs/${of.id}/media`)).body.media as MediaKept[];
 const put = (id: string, body: Buffer, type = 'image/jpeg', by = tech) =>
   by.agent.put(`/api/v1/media/${id}`).set('content-type', type).send(body);
 const fetched = async (id: string, by = tech) =>

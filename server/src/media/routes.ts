@@ -1,7 +1,7 @@
-import { MEDIA_LIMIT_BYTES } from '@brook/contract';
+import { MEDIA_LIMIT_BYTES, wholeQuery } from '@brook/contract';
 import { raw, Router } from 'express';
 import type { Clock } from '../clock';
-import { pathId } from '../http/parse';
+import { parse, pathId } from '../http/parse';
 import { ProblemError } from '../problems/kinds';
 import { actorOf } from '../session/actor';
 import { getMedia, mediaOfJob, putMedia, toldBy } from './service';
@@ -37,7 +37,7 @@ export function mediaRoutes(clock: Clock): Router {
 export function jobMediaRoutes(): Router {
   const routes = Router();
   routes.get('/:id/media', async (req, res) => {
-    res.json(await mediaOfJob(actorOf(req), pathId(req)));
+    res.json(await mediaOfJob(actorOf(req), pathId(req), parse(wholeQuery, req.query)));
   });
   return routes;
 }

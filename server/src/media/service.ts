@@ -1,8 +1,10 @@
-import type { MediaKept } from '@brook/contract';
+import type { MediaKept, MediaPage } from '@brook/contract';
 import type { Medium } from '@brook/core/log';
 import { createHash } from 'node:crypto';
 import { QueryTypes, UniqueConstraintError } from 'sequelize';
+import { z } from 'zod';
 import { Job, MediaRow } from '../db/models';
+import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { notFound, refused } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 import { reencode } from './reencode';
@@ -75,13 +77,23 @@ export async function getMedia({ workshopId }: Actor, id: string): Promise<Media
   return kept;
 }
 
-/** Which photos and voice notes of a job are with the workshop, in the order in which they came. */
-export async function mediaOfJob({ workshopId }: Actor, jobId: string): Promise<MediaKept[]> {
+/** Which photos and voice notes of a job are with the workshop, a page of them in the order in which they came. */
+export async function mediaOfJob(
+  { workshopId }: Actor,
+  jobId: string,
+  page: PageAsked,
+): Promise<MediaPage> {
+  const after = placeAfter(place, page);
   if ((await Job.count({ where: { id: jobId, workshopId } })) === 0) throw notFound('job');
-  const rows = await MediaRow.sequelize!.query<Omit<MediaKept, 'receivedAt'> & { at: Date }>(
+  const found = await MediaRow.sequelize!.query<Omit<MediaKept, 'receivedAt'> & { at: Date }>(
     `SELECT id, medium, content_type AS "contentType", octet_length(content) AS "sizeBytes", received_at AS at
-       FROM media WHERE job_id = :jobId ORDER BY received_at, id`,
-    { type: QueryTypes.SELECT, replacements: { jobId } },
+       FROM media WHERE job_id = :jobId
+         ${after ? 'AND (received_at, id) > (CAST(:at AS timestamptz), CAST(:id AS uuid))' : ''}
+      ORDER BY received_at, id LIMIT :limit`,
+    { type: QueryTypes.SELECT, replacements: { ...after, jobId, limit: page.limit + 1 } },
   );
-  return rows.map(({ at, ...row }) => ({ ...row, receivedAt: at.toISOString() }));
+  const { shown, next } = pageOf(found, page.limit, ({ at, id }) => ({ at, id }));
+  return { media: shown.map(({ at, ...row }) => ({ ...row, receivedAt: at.toISOString() })), next };
 }
+
+const place = z.strictObject({ at: moment, id: z.uuid() });

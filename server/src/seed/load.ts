@@ -130,7 +130,7 @@ async function deliver(
 
 /** Discard what was opened too long ago. */
 async function clearOut(actor: Actor, at: Date): Promise<void> {
-  for (const c of (await getShelf(actor, at)).containers) {
+  for (const c of (await getShelf(actor, { limit: Infinity }, at)).containers) {
     if (c.state === 'opened' && c.admit.verdict === 'refuse')
       await discardContainer(actor, c.id, c.version, true, at);
   }

@@ -1,18 +1,29 @@
-import type { Person } from '@brook/contract';
-import { QueryTypes, type Transaction } from 'sequelize';
+import type { PeoplePage, Person } from '@brook/contract';
+import { literal, Op, QueryTypes, type Transaction } from 'sequelize';
+import { z } from 'zod';
 import { User } from '../db/models';
+import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { ProblemError, notFound, refused } from '../problems/kinds';
 import type { Actor } from './actor';
 
-/** The people of a workshop by name, those who left among them: their names stand on its records. */
-export async function listPeople(actor: Actor): Promise<Person[]> {
+/** A page of the people of a workshop by name, those who left among them: their names stand on its records. */
+export async function listPeople(actor: Actor, page: PageAsked): Promise<PeoplePage> {
   onlyLead(actor);
+  const after = placeAfter(place, page);
   const users = await User.findAll({
-    where: { workshopId: actor.workshopId },
+    where: {
+      workshopId: actor.workshopId,
+      ...(after ? { [Op.and]: [literal('(name, id) > (:name, :id)')] } : {}),
+    },
+    replacements: after ?? {},
     order: ['name', 'id'],
+    limit: page.limit + 1,
   });
-  return users.map(personOf);
+  const { shown, next } = pageOf(users, page.limit, ({ name, id }) => ({ name, id }));
+  return { people: shown.map(personOf), next };
 }
+
+const place = z.strictObject({ name: z.string().max(200), id: z.uuid() });
 
 /**
  * Say that somebody left, or is back. Who left signs in no more, and every

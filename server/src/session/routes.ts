@@ -1,4 +1,4 @@
-import { changePassword, personChange, signIn } from '@brook/contract';
+import { changePassword, personChange, signIn, wholeQuery } from '@brook/contract';
 import express, { Router, type Request } from 'express';
 import type { Clock } from '../clock';
 import { User } from '../db/models';
@@ -68,7 +68,7 @@ export function sessionRoutes(clock: Clock): Router {
 export function peopleRoutes(clock: Clock): Router {
   const routes = Router();
   routes.get('/', async (req, res) => {
-    res.json(await listPeople(actorOf(req)));
+    res.json(await listPeople(actorOf(req), parse(wholeQuery, req.query)));
   });
   routes.put('/:id', async (req, res) => {
     const { left } = parse(personChange, req.body);

@@ -153,7 +153,7 @@ describe('a session', () => {
 
 describe('a person who left', () => {
   const personNamed = async (lead: Caller, name: string) =>
-    ((await lead.get('/people').expect(200)).body as Person[]).find((p) => p.name === name)!;
+    ((await lead.get('/people').expect(200)).body.people as Person[]).find((p) => p.name === name)!;
 
   test('is out at once, comes in no more, keeps the name on the records, and may come back', async () => {
     const [lead, tech] = [await brook.signedIn('lead'), await brook.signedIn('tech')];

@@ -4,6 +4,7 @@ import {
   newContainers,
   openContainer as openSchema,
   recallQuery,
+  wholeQuery,
 } from '@brook/contract';
 import { Router } from 'express';
 import type { Clock } from '../clock';
@@ -24,7 +25,7 @@ import {
 export function shelfRoutes(clock: Clock): Router {
   const routes = Router();
   routes.get('/', async (req, res) => {
-    res.json(await getShelf(actorOf(req), clock.now()));
+    res.json(await getShelf(actorOf(req), parse(wholeQuery, req.query), clock.now()));
   });
   routes.post('/', async (req, res) => {
     const rows = await addContainers(actorOf(req), parse(newContainers, req.body), clock.now());
@@ -38,7 +39,8 @@ export function shelfRoutes(clock: Clock): Router {
       );
   });
   routes.get('/recall', async (req, res) => {
-    res.json(await recallBatch(actorOf(req), parse(recallQuery, req.query).batch));
+    const { batch, ...page } = parse(recallQuery, req.query);
+    res.json(await recallBatch(actorOf(req), batch, page));
   });
   routes.post('/:id/open', async (req, res) => {
     const changed = await openContainer(

@@ -2,28 +2,45 @@ import type { Container as ContainerDto, NewContainers, Recall, Shelf } from '@b
 import { lowStock } from '@brook/core/shelf';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
+import { z } from 'zod';
 import { Container, ContainerDraw, FluidMovedRow } from '../db/models';
+import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { notFound, ProblemError, refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 import { containerDto, heldOf, shelfContainer, type Held } from './containers';
 
-/** The shelf of this moment. */
-export async function getShelf(actor: Actor, at: Date): Promise<Shelf> {
+/** The shelf of this moment, a page of its containers, the oldest first. */
+export async function getShelf(actor: Actor, page: PageAsked, at: Date): Promise<Shelf> {
+  const after = placeAfter(place, page);
   const rules = await houseRulesOf(actor);
   const held = await heldOf(actor.workshopId, {});
   const standing = held.filter(
     (h) => h.row.state !== 'discarded' && (h.leftMl > 0 || h.overdrawnMl > 0),
   );
+  // What is left is summed over all of them in any case; a page is what of it is sent.
+  const ahead = after
+    ? standing.filter(({ row }) => placeOf(row) > `${after.receivedAt} ${after.id}`)
+    : standing;
+  const { shown, next } = pageOf(ahead, page.limit, ({ row: { id, receivedAt } }) => ({
+    receivedAt,
+    id,
+  }));
   return {
-    containers: standing.map((h) => containerDto(h, at, rules.openContainers)),
+    containers: shown.map((h) => containerDto(h, at, rules.openContainers)),
     low: lowStock(
       held.map((h) => shelfContainer(h, at)),
       rules.openContainers,
       rules.lowStockMl,
     ),
+    next,
   };
 }
+
+const place = z.strictObject({ receivedAt: moment, id: z.uuid() });
+/** Where a container stands in the list: moments of one form and ids in their order. */
+const placeOf = ({ receivedAt, id }: Pick<Container, 'receivedAt' | 'id'>): string =>
+  `${receivedAt.toISOString()} ${id}`;
 
 /** Put sealed containers of one batch on the shelf. */
 export async function addContainers(
@@ -147,18 +164,24 @@ async function changeContainer(
 }
 
 /** Which vehicles got a batch, newest first. */
-export async function recallBatch(actor: Actor, batch: string): Promise<Recall> {
+export async function recallBatch(actor: Actor, batch: string, page: PageAsked): Promise<Recall> {
+  const after = placeAfter(usePlace, page);
   const held = (await heldOf(actor.workshopId, {})).filter(
     (h) => h.row.batch.toLowerCase() === batch.toLowerCase(),
   );
-  const uses = await Container.sequelize!.query<Omit<Recall['uses'][number], 'at'> & { at: Date }>(
+  const found = await Container.sequelize!.query<Omit<Recall['uses'][number], 'at'> & { at: Date }>(
     `SELECT j.id AS "jobId", j.number AS "jobNumber", m.at, v.id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", SUM(d.poured_ml) AS "pouredMl",
             NOT EXISTS (SELECT 1 FROM fluid_moved l JOIN jobs lj ON lj.id = l.job_id WHERE lj.vehicle_id = v.id AND l.at > m.at AND lj.released IS NOT NULL) AS "stillInside"
        FROM containers c JOIN container_draws d ON d.container_id = c.id JOIN jobs j ON j.id = d.job_id JOIN vehicles v ON v.id = j.vehicle_id JOIN fluid_moved m ON m.job_id = j.id
       WHERE c.workshop_id = :workshopId AND lower(c.batch) = lower(:batch) AND d.poured_ml > 0
-      GROUP BY j.id, v.id, m.at ORDER BY m.at DESC`,
-    { type: QueryTypes.SELECT, replacements: { workshopId: actor.workshopId, batch } },
+        ${after ? 'AND (m.at, j.id) < (CAST(:at AS timestamptz), CAST(:jobId AS uuid))' : ''}
+      GROUP BY j.id, v.id, m.at ORDER BY m.at DESC, j.id DESC LIMIT :limit`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: { ...after, workshopId: actor.workshopId, batch, limit: page.limit + 1 },
+    },
   );
+  const { shown, next } = pageOf(found, page.limit, ({ at, jobId }) => ({ at, jobId }));
   return {
     batch,
     containers: held.map(({ row, leftMl }) => ({
@@ -170,6 +193,9 @@ export async function recallBatch(actor: Actor, batch: string): Promise<Recall> 
       leftMl,
       state: row.state,
     })),
-    uses: uses.map((u) => ({ ...u, at: u.at.toISOString() })),
+    uses: shown.map((u) => ({ ...u, at: u.at.toISOString() })),
+    next,
   };
 }
+
+const usePlace = z.strictObject({ at: moment, jobId: z.uuid() });

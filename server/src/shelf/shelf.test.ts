@@ -371,7 +371,7 @@ test('a container is opened and discarded once, by the version that was seen', a
   const waste = wasteSchema.parse((await tech.get('/waste').expect(200)).body);
   expect(waste).toMatchObject({
     wasteMl: c!.leftMl,
-    entries: [{ caughtMl: c!.leftMl, jobId: null }],
+    wentIn: { count: 1, entries: [{ caughtMl: c!.leftMl, jobId: null }] },
   });
 });
 
@@ -397,10 +397,13 @@ test('the drum holds what was bled, removed and caught, until it is handed over'
     .expect(201);
   expect(handed.body).toMatchObject({
     wasteMl: 0,
-    entries: [],
-    handOvers: [
-      { toWhom: 'Harbour collection', by: 'Tech One', wasteMl: expect.closeTo(wasteMl, 6) },
-    ],
+    wentIn: { count: 0, entries: [] },
+    handedOver: {
+      count: 1,
+      handOvers: [
+        { toWhom: 'Harbour collection', by: 'Tech One', wasteMl: expect.closeTo(wasteMl, 6) },
+      ],
+    },
   });
   const again = await tech
     .send('put', `/jobs/${job.id}/fluid-used`, used, (await tech.job(job.id)).version)

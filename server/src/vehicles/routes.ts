@@ -1,4 +1,4 @@
-import { layout, makerEntry, newVehicle, vehicleQuery } from '@brook/contract';
+import { layout, makerEntry, newVehicle, wholeQuery } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { Router } from 'express';
 import type { Clock } from '../clock';
@@ -11,7 +11,7 @@ import { addVehicle, changeMakerEntry, getVehicle, listVehicles } from './servic
 export function vehicleRoutes(clock: Clock): Router {
   const routes = Router();
   routes.get('/', async (req, res) => {
-    res.json(await listVehicles(actorOf(req), parse(vehicleQuery, req.query)));
+    res.json(await listVehicles(actorOf(req), parse(wholeQuery, req.query)));
   });
   routes.post('/', async (req, res) => {
     const { id } = await addVehicle(actorOf(req), parse(newVehicle, req.body));
@@ -27,7 +27,8 @@ export function vehicleRoutes(clock: Clock): Router {
     res.set('etag', etag(vehicle.version)).json(vehicle);
   });
   routes.get('/:id/history', async (req, res) => {
-    res.json(await vehicleHistoryOf(actorOf(req), pathId(req)));
+    const page = parse(wholeQuery, req.query);
+    res.json(await vehicleHistoryOf(actorOf(req), pathId(req), page));
   });
   routes.put('/:id/layout', async (req, res) => {
     await changeLayout(

@@ -12,8 +12,8 @@ import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize'
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
 import { Job, Vehicle } from '../db/models';
-import { readCursor, writeCursor } from '../http/cursor';
-import { summaries } from '../jobs/list';
+import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
+import { listJobs } from '../jobs/list';
 import { insideOf } from '../inside/rows';
 import { mattersOf } from '../matters/rows';
 import { unknownBleeder } from '../plans/planFor';
@@ -21,11 +21,8 @@ import { ProblemError, notFound } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 
 /** A page of the workshop's vehicles, by name, by keyset over the index `vehicles_list`. */
-export async function listVehicles(
-  { workshopId }: Actor,
-  { cursor, limit }: { readonly cursor?: string | undefined; readonly limit: number },
-): Promise<VehiclePage> {
-  const after = cursor === undefined ? null : readCursor(place, cursor);
+export async function listVehicles({ workshopId }: Actor, page: PageAsked): Promise<VehiclePage> {
+  const after = placeAfter(place, page);
   const found = await Vehicle.findAll({
     where: {
       workshopId,
@@ -33,39 +30,40 @@ export async function listVehicles(
     },
     replacements: after ?? {},
     order: ['name', 'tag', 'id'],
-    limit: limit + 1,
+    limit: page.limit + 1,
   });
-  const vehicles = found.slice(0, limit);
-  const last = vehicles.at(-1);
-  const ids = vehicles.map((v) => v.id);
-  const open = await Job.findAll({
-    where: { vehicleId: ids, closed: false },
-    attributes: ['id', 'vehicleId'],
-  });
-  const openByVehicle = new Map(open.map((j) => [j.vehicleId, j.id]));
+  const { shown, next } = pageOf(found, page.limit, ({ name, tag, id }) => ({ name, tag, id }));
+  const ids = shown.map((v) => v.id);
+  const open = await openJobsOf(ids);
   const owed = await mattersOf(ids);
   return {
-    vehicles: vehicles.map((v) =>
-      vehicleSummaryOf(v, openByVehicle.get(v.id) ?? null, owed.get(v.id) ?? []),
-    ),
-    next:
-      found.length > limit && last
-        ? writeCursor({ name: last.name, tag: last.tag, id: last.id })
-        : null,
+    vehicles: shown.map((v) => vehicleSummaryOf(v, open.get(v.id) ?? null, owed.get(v.id) ?? [])),
+    next,
   };
 }
 
 const place = z.strictObject({ name: z.string().max(200), tag: z.string().max(200), id: z.uuid() });
 
-/** One vehicle with its layout and its jobs. */
+/** The open jobs of some vehicles, by vehicle. */
+async function openJobsOf(vehicleIds: readonly string[]): Promise<Map<string, string>> {
+  const open = await Job.findAll({
+    where: { vehicleId: [...vehicleIds], closed: false },
+    attributes: ['id', 'vehicleId'],
+  });
+  return new Map(open.map((j) => [j.vehicleId, j.id]));
+}
+
+/** So many of its jobs come with a vehicle; the others are asked for when somebody looks for them. */
+const JOBS_SHOWN = 20;
+
+/** One vehicle with its layout and the first page of its jobs. */
 export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> {
   const vehicle = await findVehicle(actor, id);
-  const jobs = await summaries({ workshopId: actor.workshopId, vehicleId: id });
-  const open = jobs.find((j) => j.closedAt === null);
+  const open = (await openJobsOf([id])).get(id) ?? null;
   return {
-    ...vehicleSummaryOf(vehicle, open?.id ?? null, (await mattersOf([id])).get(id) ?? []),
+    ...vehicleSummaryOf(vehicle, open, (await mattersOf([id])).get(id) ?? []),
     layout: vehicle.layout,
-    jobs,
+    jobs: await listJobs(actor, { vehicle: id, limit: JOBS_SHOWN }),
     makerEntry: vehicle.makerEntry ?? null,
     inside: await insideOf(id),
     version: vehicle.version,

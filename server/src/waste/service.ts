@@ -1,31 +1,87 @@
-import type { Waste } from '@brook/contract';
-import { QueryTypes } from 'sequelize';
+import type { HandOverPage, Waste, WentInPage } from '@brook/contract';
+import { literal, Op, QueryTypes } from 'sequelize';
 import { v4 as uuid } from 'uuid';
+import { z } from 'zod';
 import { FluidMovedRow, HandOver } from '../db/models';
+import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
 
-/** The drum: what went in since the last hand-over, and what was handed over. */
+/** So much of each list comes with the drum. */
+const SHOWN: PageAsked = { limit: 30 };
+
+/** The drum: how full it is, and the first pages of what went in and of what was handed over. */
 export async function getWaste(actor: Actor): Promise<Waste> {
+  const { workshopId } = actor;
   const { drumMl } = await houseRulesOf(actor);
-  const entries = await entriesOf(actor);
-  const handOvers = await HandOver.findAll({
-    where: { workshopId: actor.workshopId },
-    order: [['at', 'DESC']],
+  const wasteMl = await FluidMovedRow.findOne({
+    where: { workshopId, handOverId: null },
+    attributes: [[literal('coalesce(sum(bled_ml + removed_ml + caught_ml), 0)'), 'wasteMl']],
+    raw: true,
   });
   return {
     drumMl,
-    wasteMl: totalOf(entries),
-    entries: entries.map((e) => ({ ...e, at: e.at.toISOString() })),
-    handOvers: handOvers.map((h) => ({
-      id: h.id,
-      at: h.at.toISOString(),
-      by: h.by,
-      toWhom: h.toWhom,
-      document: h.document,
-      wasteMl: h.wasteMl,
+    wasteMl: (wasteMl as unknown as { wasteMl: number }).wasteMl,
+    wentIn: await wentIn(actor, SHOWN),
+    handedOver: await handedOver(actor, SHOWN),
+  };
+}
+
+const place = z.strictObject({ at: moment, id: z.uuid() });
+
+/** A page of what went into the drum since it was handed over last, newest first. */
+export async function wentIn({ workshopId }: Actor, page: PageAsked): Promise<WentInPage> {
+  const after = placeAfter(place, page);
+  type Entry = Omit<WentInPage['entries'][number], 'at'> & { readonly at: Date };
+  const found = await HandOver.sequelize!.query<Entry>(
+    `SELECT m.id, m.at, m.by, m.job_id AS "jobId", j.number AS "jobNumber", v.name AS "vehicleName", m.bled_ml AS "bledMl", m.removed_ml AS "removedMl", m.caught_ml AS "caughtMl"
+       FROM fluid_moved m LEFT JOIN jobs j ON j.id = m.job_id LEFT JOIN vehicles v ON v.id = j.vehicle_id
+      WHERE ${IN_DRUM} ${after ? 'AND (m.at, m.id) < (CAST(:at AS timestamptz), CAST(:id AS uuid))' : ''}
+      ORDER BY m.at DESC, m.id DESC LIMIT :limit`,
+    { type: QueryTypes.SELECT, replacements: { ...after, workshopId, limit: page.limit + 1 } },
+  );
+  const [{ count }] = (await HandOver.sequelize!.query(
+    `SELECT count(*)::int AS count FROM fluid_moved m WHERE ${IN_DRUM}`,
+    { type: QueryTypes.SELECT, replacements: { workshopId } },
+  )) as [{ count: number }];
+  const { shown, next } = pageOf(found, page.limit, ({ at, id }) => ({ at, id }));
+  return { entries: shown.map((e) => ({ ...e, at: e.at.toISOString() })), count, next };
+}
+
+/** What of all that was moved is in the drum now. */
+const IN_DRUM =
+  'm.workshop_id = :workshopId AND m.hand_over_id IS NULL AND m.bled_ml + m.removed_ml + m.caught_ml > 0';
+
+/** A page of what was handed over, newest first. */
+export async function handedOver({ workshopId }: Actor, page: PageAsked): Promise<HandOverPage> {
+  const after = placeAfter(place, page);
+  const found = await HandOver.findAll({
+    where: {
+      workshopId,
+      ...(after
+        ? { [Op.and]: [literal('(at, id) < (CAST(:at AS timestamptz), CAST(:id AS uuid))')] }
+        : {}),
+    },
+    replacements: after ?? {},
+    order: [
+      ['at', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    limit: page.limit + 1,
+  });
+  const { shown, next } = pageOf(found, page.limit, ({ at, id }) => ({ at, id }));
+  return {
+    handOvers: shown.map(({ id, at, by, toWhom, document, wasteMl }) => ({
+      id,
+      at: at.toISOString(),
+      by,
+      toWhom,
+      document,
+      wasteMl,
     })),
+    count: await HandOver.count({ where: { workshopId } }),
+    next,
   };
 }
 
@@ -55,17 +111,7 @@ export async function handOverDrum(
   });
 }
 
-type Entry = Omit<Waste['entries'][number], 'at'> & { at: Date };
-
-const totalOf = (entries: readonly Pick<Entry, 'bledMl' | 'removedMl' | 'caughtMl'>[]): number =>
-  entries.reduce((sum, e) => sum + e.bledMl + e.removedMl + e.caughtMl, 0);
-
-function entriesOf(actor: Actor): Promise<Entry[]> {
-  return HandOver.sequelize!.query<Entry>(
-    `SELECT m.at, m.by, m.job_id AS "jobId", j.number AS "jobNumber", v.name AS "vehicleName", m.bled_ml AS "bledMl", m.removed_ml AS "removedMl", m.caught_ml AS "caughtMl"
-       FROM fluid_moved m LEFT JOIN jobs j ON j.id = m.job_id LEFT JOIN vehicles v ON v.id = j.vehicle_id
-      WHERE m.workshop_id = :workshopId AND m.hand_over_id IS NULL AND m.bled_ml + m.removed_ml + m.caught_ml > 0
-      ORDER BY m.at DESC`,
-    { type: QueryTypes.SELECT, replacements: { workshopId: actor.workshopId } },
-  );
-}
+/** What went in of what was moved, mL. */
+const totalOf = (
+  moved: readonly Pick<FluidMovedRow, 'bledMl' | 'removedMl' | 'caughtMl'>[],
+): number => moved.reduce((sum, m) => sum + m.bledMl + m.removedMl + m.caughtMl, 0);
