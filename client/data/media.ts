@@ -2,12 +2,13 @@ import type { Medium } from '@brook/core/log';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useQuery } from '@tanstack/react-query';
 import { createStore, del, entries, get, set, update } from 'idb-keyval';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { api, ApiProblem } from './api';
 import { callKept } from './call';
 import { outboxOf, type Tapper } from './outbox';
 import { pagesOf } from './pages';
 import { signedInAs } from './person';
+import { useReadAnew } from './readAnew';
 
 /** A photo or voice note that is not with the workshop yet. */
 export interface WaitingMedia {
@@ -24,6 +25,10 @@ export interface WaitingMedia {
 /** A store of their own: they are large, and the events need not be read through them. */
 const store = createStore('brook-media', 'media');
 const listeners = new Set<() => void>();
+const onMedia = (hear: () => void) => {
+  listeners.add(hear);
+  return () => void listeners.delete(hear);
+};
 const changed = () => {
   for (const hear of listeners) hear();
 };
@@ -89,19 +94,8 @@ async function send(client: Client): Promise<void> {
 /** What of a job waits on this phone, for whoever shows it. */
 export function useWaitingMedia(jobId: string): readonly WaitingMedia[] {
   const [waiting, setWaiting] = useState<readonly WaitingMedia[]>([]);
-  useEffect(() => {
-    let here = true;
-    const read = () =>
-      void waitingMedia(jobId).then((media) => {
-        if (here) setWaiting(media);
-      });
-    read();
-    listeners.add(read);
-    return () => {
-      here = false;
-      listeners.delete(read);
-    };
-  }, [jobId]);
+  const read = useCallback(() => waitingMedia(jobId), [jobId]);
+  useReadAnew(read, onMedia, setWaiting);
   return waiting;
 }
 

@@ -104,8 +104,8 @@ test('what one person tapped is never sendable by another, nor what was tapped b
   const sent = (person: string) => sendable(waiting, person).map((w) => w.event.id);
   expect([sent('una'), sent('ode')]).toEqual([['a'], []]);
   expect(sendable(waiting.slice(2), 'una')).toHaveLength(1);
-  expect(othersWaiting(waiting, 'ode')).toEqual([{ person: 'Una', taps: 2 }]);
-  expect(othersWaiting(waiting, 'una')).toEqual([{ person: 'Ode', taps: 1 }]);
+  expect(othersWaiting(waiting, 'ode')).toEqual([{ id: 'una', person: 'Una', taps: 2 }]);
+  expect(othersWaiting(waiting, 'una')).toEqual([{ id: 'ode', person: 'Ode', taps: 1 }]);
 });
 
 test('set aside, what others tapped lies with its sentence and name, and one’s own goes', async () => {

@@ -161,11 +161,11 @@ export function sendable(
 export function othersWaiting(
   waiting: readonly WaitingEvent[],
   personId: string,
-): readonly { readonly person: string; readonly taps: number }[] {
+): readonly { readonly id: string; readonly person: string; readonly taps: number }[] {
   const others = waiting.filter((w) => isOthers(w, personId));
   return [...new Set(others.map((w) => w.by!.id))].map((id) => {
     const theirs = others.filter((w) => w.by!.id === id);
-    return { person: theirs[0]!.by!.name, taps: theirs.length };
+    return { id, person: theirs[0]!.by!.name, taps: theirs.length };
   });
 }
 

@@ -418,7 +418,9 @@ test('what Una tapped is not sent while Ode is signed in, nor Ode’s behind it;
   who = UNA;
   await act(() => client.invalidateQueries({ queryKey: ['session'] }));
   act(() => void window.dispatchEvent(new Event('online')));
-  await waitFor(() => expect(run.current.waitsFor).toEqual([{ person: 'Ode', taps: 1 }]));
+  await waitFor(() =>
+    expect(run.current.waitsFor).toEqual([{ id: 'ode', person: 'Ode', taps: 1 }]),
+  );
   await waitFor(() => expect(batches).toHaveLength(1));
   expect(batches[0]).toMatchObject({ personId: 'una', events: [{ id: 'una’s' }] });
 });

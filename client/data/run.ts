@@ -21,6 +21,7 @@ import {
   type RefusedEvent,
   type WaitingEvent,
 } from './outbox';
+import { useReadAnew } from './readAnew';
 import { couldNotKeep, sendWaiting, useLink, type LinkState } from './sender';
 import { useSession } from './session';
 
@@ -79,19 +80,14 @@ export function useJobLog(job: Job): LiveJob {
   const client = useQueryClient();
   const { link, refusal } = useLink(job.id);
 
+  const read = useCallback(() => outboxOf(job.id), [job.id]);
+  const onChange = useCallback((hear: () => void) => onOutbox(job.id, hear), [job.id]);
+  useReadAnew(read, onChange, setBox);
+  // What waits goes out as soon as it is known who is signed in.
+  const personId = person?.id;
   useEffect(() => {
-    let here = true;
-    const read = () =>
-      outboxOf(job.id).then((kept) => {
-        if (here) setBox(kept);
-      });
-    const stop = onOutbox(job.id, () => void read());
-    void read().then(() => sendWaiting(client, job.id));
-    return () => {
-      here = false;
-      stop();
-    };
-  }, [job.id, setBox, client]);
+    if (personId) void sendWaiting(client, job.id);
+  }, [client, job.id, personId]);
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
   const planId = state.run?.plan.id ?? null;

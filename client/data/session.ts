@@ -2,7 +2,6 @@ import type { SignIn } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call, callKept } from './call';
 import { forgetAnswers } from './keptAnswers';
-import { allWaiting, othersWaiting } from './outbox';
 import { sendAll } from './sender';
 
 /** Who is signed in; fails with status 401 when nobody is. */
@@ -38,14 +37,5 @@ export function useSignOut() {
       client.clear();
       void forgetAnswers();
     },
-  });
-}
-
-/** Whose taps wait on this phone for them, and how many; asked anew whenever a page that says it is opened. */
-export function useKeptHere() {
-  return useQuery({
-    queryKey: ['kept here'],
-    queryFn: async () => othersWaiting(await allWaiting(), ''),
-    gcTime: 0,
   });
 }

@@ -5,10 +5,10 @@ import { StyleSheet, View } from 'react-native';
 import { nowMs } from '../data/clock';
 import { deviceId } from '../data/device';
 import { useJob } from '../data/job';
+import { keptForOthers, useWaiting } from '../data/keptHere';
 import { useWaitingMedia } from '../data/media';
 import { useLive } from '../data/live';
 import { inJob } from '../data/serviceWorker';
-import { onOutbox, othersWaiting, outboxOf, type WaitingEvent } from '../data/outbox';
 import { useSession } from '../data/session';
 import { touch } from '../data/touch';
 import { Words } from '../ui/Words';
@@ -30,7 +30,7 @@ export function LinkStrip({ id }: { readonly id: string }) {
   const { words, calm } = linkWords({
     waiting: waiting.length,
     media: media.map((m) => m.medium),
-    waitsFor: self ? othersWaiting(waiting, self) : [],
+    waitsFor: self ? keptForOthers(waiting, media, self) : [],
     inTouch,
     outSinceMs,
     others: others(phones),
@@ -47,25 +47,6 @@ export function LinkStrip({ id }: { readonly id: string }) {
 
 const others = (phones: readonly LivePhone[]): readonly LivePhone[] =>
   phones.filter((p) => p.deviceId !== deviceId());
-
-/** What waits on this phone of a job. */
-function useWaiting(jobId: string): readonly WaitingEvent[] {
-  const [waiting, setWaiting] = useState<readonly WaitingEvent[]>([]);
-  useEffect(() => {
-    let here = true;
-    const read = () =>
-      void outboxOf(jobId).then((box) => {
-        if (here) setWaiting(box.waiting);
-      });
-    read();
-    const stop = onOutbox(jobId, read);
-    return () => {
-      here = false;
-      stop();
-    };
-  }, [jobId]);
-  return waiting;
-}
 
 /** The present moment, anew every ten seconds. */
 function useSlowNow(): number {

@@ -1,9 +1,9 @@
-import { counted } from '@brook/core/text';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { keptWords, useKeptHere } from '../data/keptHere';
 import { opensWithoutServer } from '../data/serviceWorker';
-import { useKeptHere, useSession, useSignOut } from '../data/session';
+import { useSession, useSignOut } from '../data/session';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Caution } from '../ui/Notice';
@@ -20,7 +20,7 @@ const LIGHTS = [
 export function ThisPhone({ onClose }: { readonly onClose: () => void }) {
   const signOut = useSignOut();
   const session = useSession().data;
-  const own = useKeptHere().data?.find((k) => k.person === session?.user.name);
+  const own = useKeptHere().data?.find((k) => k.id === session?.user.id);
   const [light, setLight] = useState(presentLight);
   const open = (page: Href) => () => {
     onClose();
@@ -52,7 +52,7 @@ export function ThisPhone({ onClose }: { readonly onClose: () => void }) {
       {session?.user.role === 'lead' ? <Button label="People" onPress={open('/people')} /> : null}
       <Button label="Change password" onPress={open('/password')} />
       {own ? (
-        <Caution title={`${counted(own.taps, 'tap')} of yours kept on this phone`}>
+        <Caution title={`${keptWords(own)} of yours kept on this phone`}>
           Signed out, they wait here until you sign in on this phone again.
         </Caution>
       ) : null}

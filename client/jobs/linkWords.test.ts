@@ -41,8 +41,13 @@ test('photos and voice notes are counted beside the taps, and alone', () => {
 });
 
 test('what waits for somebody who is not signed in is said by name', () => {
-  expect(say({ waiting: 3, waitsFor: [{ person: 'Una', taps: 2 }] }).words).toBe(
-    '3 taps kept on this phone · 2 for Una to sign in',
+  const una = { id: 'una', person: 'Una' };
+  expect(say({ waiting: 3, waitsFor: [{ ...una, taps: 2, media: [] }] }).words).toBe(
+    '3 taps kept on this phone · 2 taps for Una to sign in',
+  );
+  const photo = { ...una, taps: 0, media: ['photo'] as const };
+  expect(say({ media: ['photo', 'voice'], waitsFor: [photo] }).words).toBe(
+    '1 photo, 1 voice note kept on this phone · 1 photo for Una to sign in',
   );
 });
 

@@ -1,6 +1,7 @@
 import type { LivePhone } from '@brook/contract';
 import type { Medium } from '@brook/core/log';
 import { counted } from '@brook/core/text';
+import { keptWords, type KeptHere } from '../data/keptHere';
 import { clockTime } from '../ui/dates';
 
 /** A phone that was heard of this long ago is not in touch, ms: its beats come every four seconds. */
@@ -11,8 +12,8 @@ export interface LinkFacts {
   readonly waiting: number;
   /** Photos and voice notes that wait on this phone. */
   readonly media: readonly Medium[];
-  /** Whose of the taps wait for somebody who is not signed in here. */
-  readonly waitsFor: readonly { readonly person: string; readonly taps: number }[];
+  /** What of that waits for somebody who is not signed in here. */
+  readonly waitsFor: readonly KeptHere[];
   /** Whether what others do is seen at once. */
   readonly inTouch: boolean;
   /** Since when the server does not answer, by this phone’s clock; null while it does. */
@@ -40,9 +41,10 @@ export function linkWords({
   readonly words: string;
   readonly calm: boolean;
 } {
+  const kept = keptWords({ taps: waiting, media });
   const parts = [
-    keptHere(waiting, media) ?? 'All with the workshop',
-    ...waitsFor.map(({ person, taps }) => `${taps} for ${person} to sign in`),
+    kept ? `${kept} kept on this phone` : 'All with the workshop',
+    ...waitsFor.map((of) => `${keptWords(of)} for ${of.person} to sign in`),
     outSinceMs !== null
       ? `no connection since ${clockTime(outSinceMs)}`
       : inTouch
@@ -51,18 +53,6 @@ export function linkWords({
     ...others.map((p) => otherWords(p, nowMs)),
   ].filter((part) => part !== null);
   return { words: parts.join(' · '), calm: waiting + media.length === 0 && parts.length === 1 };
-}
-
-/** What waits on this phone, in words; null where nothing does. */
-function keptHere(taps: number, media: readonly Medium[]): string | null {
-  const of = (medium: Medium) => media.filter((m) => m === medium).length;
-  const kinds = [
-    [taps, 'tap'],
-    [of('photo'), 'photo'],
-    [of('voice'), 'voice note'],
-  ] as const;
-  const words = kinds.flatMap(([n, what]) => (n > 0 ? [counted(n, what)] : []));
-  return words.length > 0 ? `${words.join(', ')} kept on this phone` : null;
 }
 
 /** What another phone holds, by its own word, or may hold. */

@@ -4,6 +4,7 @@ import type { Kept } from '@brook/core/run';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import { dropMedia, useKeptMedia, useWaitingMedia, type WaitingMedia } from '../data/media';
+import { useSession } from '../data/session';
 import { clockTime, shortDate } from '../ui/dates';
 import { Button } from '../ui/Button';
 import { Words } from '../ui/Words';
@@ -30,6 +31,7 @@ export function MediaList({
   readonly onTakeBack?: (eventId: string) => void;
 }) {
   const notes = useMemo(() => mediaNotes(log), [log]);
+  const self = useSession().data?.user.name;
   const waiting = useWaitingMedia(job.id);
   const kept = useKeptMedia(
     job.id,
@@ -41,6 +43,7 @@ export function MediaList({
         <Note
           key={note.id}
           title={mediaTitle(job.layout, note.medium, note.elementId)}
+          own={note.person === self}
           note={note}
           waiting={waiting.find((w) => w.id === note.id) ?? null}
           arrived={kept.has(note.id)}
@@ -61,15 +64,17 @@ export function MediaList({
 
 interface NoteProps {
   readonly title: string;
+  /** Whether whoever is signed in took it. */
+  readonly own: boolean;
   readonly note: Noted;
   readonly waiting: WaitingMedia | null;
   readonly arrived: boolean;
   readonly onTakeBack: (() => void) | undefined;
 }
 
-function Note({ title, note, waiting, arrived, onTakeBack }: NoteProps) {
-  const own = useObjectUrl(waiting?.file ?? null);
-  const source = own ?? (arrived ? `/api/v1/media/${note.id}` : null);
+function Note({ title, own, note, waiting, arrived, onTakeBack }: NoteProps) {
+  const here = useObjectUrl(waiting?.file ?? null);
+  const source = here ?? (arrived ? `/api/v1/media/${note.id}` : null);
   const taken = `${note.person}, ${shortDate(new Date(note.atMs).toISOString())}, ${clockTime(note.atMs)}`;
   return (
     <View role="listitem" style={styles.note}>
@@ -93,10 +98,48 @@ function Note({ title, note, waiting, arrived, onTakeBack }: NoteProps) {
       <View style={styles.acts}>
         {source && note.medium === 'voice' ? <Play source={source} title={title} /> : null}
         {onTakeBack ? (
-          <Button label="Take back" spoken={`Take back: ${title}. ${taken}`} onPress={onTakeBack} />
+          <TakeBack
+            person={own ? null : note.person}
+            of={`${title}. ${taken}`}
+            onPress={onTakeBack}
+          />
         ) : null}
       </View>
     </View>
+  );
+}
+
+/** Take one back; somebody else's only once it was said whose it is. */
+function TakeBack({
+  person,
+  of,
+  onPress,
+}: {
+  readonly person: string | null;
+  readonly of: string;
+  readonly onPress: () => void;
+}) {
+  const [asked, setAsked] = useState(false);
+  if (person === null || !asked)
+    return (
+      <Button
+        label="Take back"
+        spoken={`Take back: ${of}`}
+        onPress={person === null ? onPress : () => setAsked(true)}
+      />
+    );
+  return (
+    <>
+      <Words size="small" strong accessibilityLiveRegion="polite">
+        {`It is ${person}’s, not yours.`}
+      </Words>
+      <Button
+        label={`Take back ${person}’s`}
+        spoken={`Take back ${person}’s: ${of}`}
+        onPress={onPress}
+      />
+      <Button label="Leave it" spoken={`Leave it: ${of}`} onPress={() => setAsked(false)} />
+    </>
   );
 }
 

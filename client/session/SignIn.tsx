@@ -1,9 +1,9 @@
-import { counted } from '@brook/core/text';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
-import { useKeptHere, useSignIn } from '../data/session';
+import { keptWords, useKeptHere } from '../data/keptHere';
+import { useSignIn } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
 import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
@@ -33,9 +33,9 @@ export function SignIn({ to }: { readonly to: Href }) {
         <Caution title={signIn.error.message}>Try again when the server is there.</Caution>
       ) : null}
       {problem && problem.faults.length === 0 ? <Caution title={problem.message} /> : null}
-      {keptHere.map(({ person, taps }) => (
-        <Caution key={person} title={`${counted(taps, 'tap')} of ${person} kept on this phone`}>
-          {`Sent when ${person} signs in here; in nobody else’s name.`}
+      {keptHere.map((kept) => (
+        <Caution key={kept.id} title={`${keptWords(kept)} of ${kept.person} kept on this phone`}>
+          {`Sent when ${kept.person} signs in here; in nobody else’s name.`}
         </Caution>
       ))}
       <Field

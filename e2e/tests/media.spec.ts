@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { PHOTO } from '../support/photo';
-import { Workshop } from '../support/workshop';
+import { TARN, UNA, Workshop } from '../support/workshop';
 
 const kept = { name: 'caliper.png', mimeType: 'image/png', buffer: PHOTO };
 
@@ -26,7 +26,7 @@ test('a photo taken without reception waits on the phone, and is seen on another
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
 
   const second = await (await browser.newContext()).newPage();
-  await Workshop.signIn(second);
+  await Workshop.signIn(second, TARN);
   await second.goto(`/jobs/${job.id}?page=media`);
   const theirs = second.getByRole('img', { name: /^Photo, rear\./ });
   await expect(theirs).toBeVisible();
@@ -35,6 +35,12 @@ test('a photo taken without reception waits on the phone, and is seen on another
       (view) => (view.querySelector('img') ?? (view as HTMLImageElement)).naturalWidth,
     );
   await expect.poll(widthPx).toBe(6);
+  // What somebody else took is taken back only once it was said whose it is.
+  await second.getByRole('button', { name: /^Take back: Photo/ }).click();
+  await expect(second.getByText(`It is ${UNA.name}’s, not yours.`)).toBeVisible();
+  await second.getByRole('button', { name: /^Leave it/ }).click();
+  await expect(second.getByRole('button', { name: /^Take back: Photo/ })).toBeVisible();
+  await expect(theirs).toBeVisible();
   await second.context().close();
 
   // What is no picture is said at once, and nothing is told of it.

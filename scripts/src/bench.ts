@@ -49,8 +49,8 @@ async function run(): Promise<void> {
 
   const web = await buildWeb();
   const bareWeb = join(DIR, 'bare');
-  exportWeb(join(ROOT, 'scripts', 'bare'), bareWeb);
-  compress(bareWeb);
+  await exportWeb(join(ROOT, 'scripts', 'bare'), bareWeb);
+  await compress(bareWeb);
   const cluster = await startCluster({ dir: join(DIR, 'data'), throwaway: true });
   undo.push(() => cluster.stop());
   const app = await serve(cluster.database('demo'), web, DEMO);

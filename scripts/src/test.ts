@@ -7,7 +7,7 @@ import { freePort, secretFile, startCluster, type Database } from './setup/clust
 import { chromiumProgram, postgresPrograms } from './setup/debian';
 import { ROOT } from './setup/paths';
 import { giveUp, say } from './setup/say';
-import { startServer, stopServer } from './setup/server';
+import { serve, startServer, stopServer } from './setup/server';
 import { buildWeb } from './setup/web';
 
 interface Count {
@@ -119,18 +119,15 @@ function unit({ admin, owner, app }: Database): Count {
 async function browser(database: Database): Promise<Count> {
   say('── browser tests');
   const chromium = chromiumProgram();
-  const web = await buildWeb();
   const port = await freePort();
   const seed = join(TEST_DIR, 'demo.json');
   writeFileSync(seed, JSON.stringify(DEMO));
-  secretFile(join(TEST_DIR, 'session-secret'));
-  const server = await startServer({
-    database,
-    secretFile: join(TEST_DIR, 'session-secret'),
-    port,
-    web,
-    seed,
-  });
+  const secret = join(TEST_DIR, 'session-secret');
+  secretFile(secret);
+  const options = { database, secretFile: secret, port };
+  // The demo is put in while the web target is built: each alone leaves a core idle.
+  const [web] = await Promise.all([buildWeb(), startServer({ ...options, seed }).then(stopServer)]);
+  const server = await serve({ ...options, web });
   try {
     const report = join(TEST_DIR, 'browser.json');
     const done = spawnSync(

@@ -1,5 +1,6 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import {
   copyFileSync,
   existsSync,
@@ -10,10 +11,13 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
+import { readFile, writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { dirname, extname, join, relative } from 'node:path';
+import { text } from 'node:stream/consumers';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, type BrotliOptions, type InputType } from 'node:zlib';
 import { generateSW } from 'workbox-build';
-import { brotliCompressSync, constants } from 'node:zlib';
 import { ROOT, WEB_DIST } from './paths';
 import { giveUp, say } from './say';
 
@@ -45,27 +49,30 @@ export async function buildWeb(): Promise<string> {
   say('Building the web target …');
   copyFonts();
   rmSync(WEB_DIST, { recursive: true, force: true });
-  exportWeb(join(ROOT, 'client'), WEB_DIST);
+  await exportWeb(join(ROOT, 'client'), WEB_DIST);
   await addServiceWorker(WEB_DIST);
-  compress(WEB_DIST);
+  await compress(WEB_DIST);
   writeFileSync(stamp, sources);
   return WEB_DIST;
 }
 
 /** Run Expo's export of one app. */
-export function exportWeb(appDir: string, outDir: string): void {
-  const done = spawnSync(
+export async function exportWeb(appDir: string, outDir: string): Promise<void> {
+  const child = spawn(
     'npx',
     ['--no-install', 'expo', 'export', '-p', 'web', '--output-dir', outDir],
     {
       cwd: appDir,
       env: { ...process.env, ...EXPO_ENV },
-      encoding: 'utf8',
       stdio: ['ignore', 'pipe', 'pipe'],
     },
   );
-  if (done.status !== 0)
-    giveUp(`The web target could not be built.\n${done.stdout}\n${done.stderr}`);
+  const [said, complained, [status]] = await Promise.all([
+    text(child.stdout),
+    text(child.stderr),
+    once(child, 'exit'),
+  ]);
+  if (status !== 0) giveUp(`The web target could not be built.\n${said}\n${complained}`);
 }
 
 /** The whole app is kept on the phone, and any of its pages opens from there; what the API answers is not. A new version waits until the page lets it take over. */
@@ -88,21 +95,23 @@ async function addServiceWorker(dir: string): Promise<void> {
 }
 
 /** Brotli at its best level beside each text file: the server sends these as they are. */
-export function compress(dir: string): void {
-  for (const file of filesBelow(dir)) {
-    if (!['.js', '.css', '.html', '.svg', '.json'].includes(extname(file))) continue;
-    const text = readFileSync(file);
-    writeFileSync(
-      `${file}.br`,
-      brotliCompressSync(text, {
-        params: {
-          [constants.BROTLI_PARAM_QUALITY]: 11,
-          [constants.BROTLI_PARAM_SIZE_HINT]: text.length,
-        },
-      }),
-    );
-  }
+export async function compress(dir: string): Promise<void> {
+  const texts = filesBelow(dir).filter((file) =>
+    ['.js', '.css', '.html', '.svg', '.json'].includes(extname(file)),
+  );
+  await Promise.all(
+    texts.map(async (file) => {
+      const content = await readFile(file);
+      const params = {
+        [constants.BROTLI_PARAM_QUALITY]: 11,
+        [constants.BROTLI_PARAM_SIZE_HINT]: content.length,
+      };
+      await writeFile(`${file}.br`, await brotli(content, { params }));
+    }),
+  );
 }
+
+const brotli = promisify<InputType, BrotliOptions, Buffer>(brotliCompress);
 
 /** The typefaces ship with the app: out of their packages into what the page serves. */
 function copyFonts(): void {
