@@ -72,7 +72,7 @@ test('what Una tapped without reception waits for her, whoever signs in on that 
 
   await signIn(TARN);
   await expect(
-    page.getByText('1 tap kept on this phone · 1 for Una Marrick to sign in'),
+    page.getByText('1 tap kept on this phone · 1 tap for Una Marrick to sign in'),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Set 1 tap aside' })).toBeVisible();
   const strokes = async () =>

@@ -1,0 +1,470 @@
+import { z } from 'zod';
+import {
+  compatibilityAnswer,
+  compatibilityRequest,
+  conditionAnswer,
+  conditionRequest,
+} from './fluid';
+import { houseRules, houseRulesRecord } from './houseRules';
+import { acceptPlan, driveResult, endJob, fluidEntry, job, moveJob, newJob } from './job';
+import {
+  appended,
+  eventBatch,
+  jobEvent,
+  vehicleAnswers,
+  vehicleEvent,
+  vehicleEventBatch,
+} from './jobEvent';
+import { pageQuery, wholeQuery } from './common';
+import { jobPage, jobQuery } from './jobSummary';
+import { layout } from './layout';
+import { planChoices, planPreview, planPreviewRequest } from './plan';
+import { mediaPage } from './media';
+import { problem } from './problem';
+import { liveBeat, liveLog, putAway } from './live';
+import { changePassword, peoplePage, person, personChange, session, signIn } from './session';
+import {
+  container,
+  countContainer,
+  discardContainer,
+  fluidUsed,
+  handOverPage,
+  newContainers,
+  newHandOver,
+  openContainer,
+  recall,
+  recallQuery,
+  shelf,
+  waste,
+  wentInPage,
+} from './shelf';
+import { makerEntry, newVehicle, vehicle, vehiclePage } from './vehicle';
+import { vehicleHistory } from './vehicleHistory';
+
+/** What goes over the wire, by the names of the document. */
+export const SCHEMAS = {
+  Problem: problem,
+  SignIn: signIn,
+  Session: session,
+  ChangePassword: changePassword,
+  Person: person,
+  PeoplePage: peoplePage,
+  PersonChange: personChange,
+  Layout: layout,
+  NewVehicle: newVehicle,
+  Vehicle: vehicle,
+  VehiclePage: vehiclePage,
+  NewJob: newJob,
+  Job: job,
+  JobPage: jobPage,
+  FluidEntry: fluidEntry,
+  AcceptPlan: acceptPlan,
+  DriveResult: driveResult,
+  EndJob: endJob,
+  MoveJob: moveJob,
+  JobEvent: jobEvent,
+  EventBatch: eventBatch,
+  VehicleEvent: vehicleEvent,
+  VehicleEventBatch: vehicleEventBatch,
+  VehicleAnswers: vehicleAnswers,
+  Appended: appended,
+  LiveLog: liveLog,
+  LiveBeat: liveBeat,
+  PutAway: putAway,
+  MediaPage: mediaPage,
+  CompatibilityRequest: compatibilityRequest,
+  CompatibilityAnswer: compatibilityAnswer,
+  ConditionRequest: conditionRequest,
+  ConditionAnswer: conditionAnswer,
+  PlanChoices: planChoices,
+  PlanPreviewRequest: planPreviewRequest,
+  PlanPreview: planPreview,
+  HouseRules: houseRules,
+  HouseRulesRecord: houseRulesRecord,
+  MakerEntry: makerEntry,
+  VehicleHistory: vehicleHistory,
+  NewContainers: newContainers,
+  Container: container,
+  ContainerList: z.array(container),
+  OpenContainer: openContainer,
+  CountContainer: countContainer,
+  DiscardContainer: discardContainer,
+  Shelf: shelf,
+  FluidUsed: fluidUsed,
+  Waste: waste,
+  WentInPage: wentInPage,
+  HandOverPage: handOverPage,
+  NewHandOver: newHandOver,
+  Recall: recall,
+} as const;
+export type Name = keyof typeof SCHEMAS;
+
+/** What can be asked behind an address. */
+export const QUERIES = {
+  page: pageQuery,
+  whole: wholeQuery,
+  jobs: jobQuery,
+  recall: recallQuery,
+} as const;
+
+export interface Operation {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  readonly path: string;
+  readonly does: string;
+  /** What can be asked behind the address; a list goes by pages. */
+  readonly asks?: keyof typeof QUERIES;
+  readonly takes?: Name;
+  readonly gives?: Name;
+  readonly status?: number;
+  /** Whether the call must name the version it saw by If-Match. */
+  readonly matches?: boolean;
+  /** Whether it answers with server-sent events until it is shut. */
+  readonly streams?: boolean;
+  /** Of what kinds the file is that it takes as its body, or answers with. */
+  readonly takesFile?: readonly string[];
+  readonly givesFile?: readonly string[];
+}
+
+/** Every call of the API; the routes are tested against this list. */
+const LISTED = [
+  { method: 'get', path: '/health', does: 'Whether the server is ready' },
+  { method: 'get', path: '/openapi.json', does: 'This document' },
+  {
+    method: 'post',
+    path: '/session',
+    does: 'Sign in; the cookie is the session',
+    takes: 'SignIn',
+    gives: 'Session',
+    status: 201,
+  },
+  { method: 'get', path: '/session', does: 'Who is signed in', gives: 'Session' },
+  { method: 'delete', path: '/session', does: 'Sign out', status: 204 },
+  {
+    method: 'put',
+    path: '/session/password',
+    does: 'Change one’s own password; every other session of this person ends',
+    takes: 'ChangePassword',
+    gives: 'Session',
+  },
+  {
+    method: 'get',
+    path: '/people',
+    does: 'The people of the workshop, those who left among them; for a lead',
+    asks: 'whole',
+    gives: 'PeoplePage',
+  },
+  {
+    method: 'put',
+    path: '/people/{id}',
+    does: 'Say that somebody left or is back; for a lead. Their sessions end at once',
+    takes: 'PersonChange',
+    gives: 'Person',
+  },
+  {
+    method: 'get',
+    path: '/vehicles',
+    does: 'A page of vehicles, by name',
+    asks: 'whole',
+    gives: 'VehiclePage',
+  },
+  {
+    method: 'post',
+    path: '/vehicles',
+    does: 'Add a vehicle from a template or with its layout',
+    takes: 'NewVehicle',
+    gives: 'Vehicle',
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}',
+    does: 'One vehicle with its layout and the first page of its jobs',
+    gives: 'Vehicle',
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}/history',
+    does: 'Samples, changes and batches of a vehicle, oldest first, so many jobs a page',
+    asks: 'whole',
+    gives: 'VehicleHistory',
+  },
+  {
+    method: 'put',
+    path: '/vehicles/{id}/layout',
+    does: 'Save the layout of a vehicle as it was measured',
+    takes: 'Layout',
+    gives: 'Vehicle',
+    matches: true,
+  },
+  {
+    method: 'put',
+    path: '/vehicles/{id}/maker-entry',
+    does: 'Record what the maker asks for',
+    takes: 'MakerEntry',
+    gives: 'Vehicle',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/vehicles/{id}/events',
+    does: 'Say something of a vehicle outside any job; sending twice changes nothing',
+    takes: 'VehicleEventBatch',
+    gives: 'VehicleAnswers',
+  },
+  {
+    method: 'get',
+    path: '/house-rules',
+    does: 'What this workshop decided for itself',
+    gives: 'HouseRulesRecord',
+  },
+  {
+    method: 'put',
+    path: '/house-rules',
+    does: 'Change the house rules; for a lead',
+    takes: 'HouseRules',
+    gives: 'HouseRulesRecord',
+    matches: true,
+  },
+  {
+    method: 'get',
+    path: '/shelf',
+    does: 'Containers, what may be used today, what runs low',
+    asks: 'whole',
+    gives: 'Shelf',
+  },
+  {
+    method: 'post',
+    path: '/shelf',
+    does: 'Put containers on the shelf',
+    takes: 'NewContainers',
+    gives: 'ContainerList',
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/shelf/{id}/open',
+    does: 'Say that a container is open',
+    takes: 'OpenContainer',
+    gives: 'Container',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/shelf/{id}/count',
+    does: 'Say what is left in a container from which more came than it was down as holding',
+    takes: 'CountContainer',
+    gives: 'Container',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/shelf/{id}/discard',
+    does: 'Discard a container',
+    takes: 'DiscardContainer',
+    gives: 'Container',
+    matches: true,
+  },
+  {
+    method: 'get',
+    path: '/shelf/recall',
+    does: 'Which vehicles got a batch, newest first',
+    asks: 'recall',
+    gives: 'Recall',
+  },
+  { method: 'get', path: '/waste', does: 'The waste drum and its hand-overs', gives: 'Waste' },
+  {
+    method: 'get',
+    path: '/waste/entries',
+    does: 'What went into the drum since it was handed over last, newest first',
+    asks: 'page',
+    gives: 'WentInPage',
+  },
+  {
+    method: 'get',
+    path: '/waste/hand-overs',
+    does: 'What was handed over, newest first',
+    asks: 'page',
+    gives: 'HandOverPage',
+  },
+  {
+    method: 'post',
+    path: '/waste/hand-overs',
+    does: 'Hand the drum over',
+    takes: 'NewHandOver',
+    gives: 'Waste',
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/fluid/compatibility',
+    does: 'Whether fluids may go in, and why',
+    takes: 'CompatibilityRequest',
+    gives: 'CompatibilityAnswer',
+  },
+  {
+    method: 'post',
+    path: '/fluid/condition',
+    does: 'What to do about a fluid, from samples of it',
+    takes: 'ConditionRequest',
+    gives: 'ConditionAnswer',
+  },
+  {
+    method: 'post',
+    path: '/plans/preview',
+    does: 'What if: a whole plan with every order priced',
+    takes: 'PlanPreviewRequest',
+    gives: 'PlanPreview',
+  },
+  { method: 'get', path: '/layout.schema.json', does: 'The JSON Schema of a layout file' },
+  {
+    method: 'get',
+    path: '/jobs',
+    does: 'A page of jobs: open first, newest first',
+    asks: 'jobs',
+    gives: 'JobPage',
+  },
+  {
+    method: 'post',
+    path: '/jobs',
+    does: 'Take a vehicle in',
+    takes: 'NewJob',
+    gives: 'Job',
+    status: 201,
+  },
+  { method: 'get', path: '/jobs/{id}', does: 'A job with everything on it', gives: 'Job' },
+  {
+    method: 'put',
+    path: '/jobs/{id}/vehicle',
+    does: 'Move a job that was begun on the wrong vehicle, before anything was done in it',
+    takes: 'MoveJob',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/fluid',
+    does: 'Read the fluid; makes the plan, stops the job, or says what it waits for',
+    takes: 'FluidEntry',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/plan/choices',
+    does: 'Say what was done and choose for the plan; it is made anew',
+    takes: 'PlanChoices',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/plan/accept',
+    does: 'Accept the plan and its containers',
+    takes: 'AcceptPlan',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/events',
+    does: 'Add to the log of the run; sending twice changes nothing',
+    takes: 'EventBatch',
+    gives: 'Appended',
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/live',
+    does: 'The log as it grows: server-sent events "log" (LiveLog) and "beat" (LiveBeat); ?since, ?device',
+    gives: 'LiveLog',
+    streams: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/away',
+    does: 'A phone is put away: others are told how much it holds',
+    takes: 'PutAway',
+    status: 204,
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/media',
+    does: 'Which photos and voice notes of a job are with the workshop',
+    asks: 'whole',
+    gives: 'MediaPage',
+  },
+  {
+    method: 'get',
+    path: '/media/{id}',
+    does: 'One photo or voice note, by the id of the event that tells of it',
+    givesFile: ['image/jpeg', 'audio/wav'],
+  },
+  {
+    method: 'put',
+    path: '/media/{id}',
+    does: 'Send the photo or voice note of an event, 5 MB at most; it is written anew without place data',
+    takesFile: ['image/jpeg', 'image/png', 'image/webp', 'audio/wav'],
+    status: 204,
+  },
+  {
+    method: 'put',
+    path: '/jobs/{id}/fluid-used',
+    does: 'Record what was poured out of which container, bled, removed and spilled',
+    takes: 'FluidUsed',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/test-drive',
+    does: 'Set "test drive only"',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/test-drive/result',
+    does: 'Record the drive’s result',
+    takes: 'DriveResult',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/release',
+    does: 'Release the vehicle',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/end',
+    does: 'End the job unreleased',
+    takes: 'EndJob',
+    gives: 'Job',
+    matches: true,
+  },
+] as const satisfies readonly Operation[];
+export const OPERATIONS: readonly Operation[] = LISTED;
+
+/** A call as the document lists it. */
+type Listed = (typeof LISTED)[number];
+export type Method = Listed['method'];
+/** The paths that can be called in a way. */
+export type PathOf<M extends Method> = Extract<Listed, { readonly method: M }>['path'];
+type Call<M extends Method, P> = Extract<Listed, { readonly method: M; readonly path: P }>;
+/** What a call answers with, as the document says it. */
+export type Gives<M extends Method, P> =
+  Call<M, P> extends { readonly gives: infer N extends Name }
+    ? z.output<(typeof SCHEMAS)[N]>
+    : void;
+/** What a call takes, as the document says it. */
+export type Takes<M extends Method, P> =
+  Call<M, P> extends { readonly takes: infer N extends Name }
+    ? Said<z.input<(typeof SCHEMAS)[N]>>
+    : undefined;
+/** What somebody says is only read: a list that nobody may change will do. */
+type Said<T> = T extends readonly (infer E)[]
+  ? readonly Said<E>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Said<T[K]> }
+    : T;
