@@ -38,7 +38,7 @@ import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
-import { capital, lowerFirst } from '@brook/core/text';
+import { capital, counted, lowerFirst } from '@brook/core/text';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
@@ -187,7 +187,12 @@ function RunRecord({ state }: { readonly state: RunState }) {
 const COLUMNS = ['strokes\nplan', 'strokes\ndone', 'mL\nplan', 'mL\ndone'];
 
 function RowRecord({ row }: { readonly row: ActualRow }) {
-  const seen = [tightWords(row), row.bubbles && `bubbles ${row.bubbles.reading}`, row.colour?.seen]
+  const seen = [
+    tightWords(row),
+    row.bubbles && `bubbles ${row.bubbles.reading}`,
+    row.colour?.seen,
+    row.broken > 0 && `${counted(row.broken, 'round')} broken and made again`,
+  ]
     .filter(Boolean)
     .join(' · ');
   return (

@@ -9,6 +9,10 @@ import { Spoken } from '../ui/Spoken';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { padLook } from './padLook';
+import type { Beating } from './useBeat';
+
+/** How long a finger rests for a press that says several: longer than a slow tap with a glove. */
+const LONG_MS = 700;
 
 /** The large area: one number, one word; the whole of it counts a stroke. */
 export function CountPad({
@@ -17,31 +21,48 @@ export function CountPad({
   step,
   otherCounts,
   onStroke,
+  beat,
 }: {
   readonly plan: Plan;
   readonly state: RunState;
   readonly step: NextStep;
   /** Who counts, where it is another phone. */
   readonly otherCounts: string | null;
-  readonly onStroke: (() => void) | undefined;
+  /** Count one, or several that were made in a row. */
+  readonly onStroke: ((made: number) => void) | undefined;
+  readonly beat: Beating;
 }) {
   const look = padLook(plan, state, step);
+  const { cue } = beat;
+  const atOnce = look.counts && onStroke && !cue ? look.atOnce : 0;
   const short = useShortScreen();
   const body = (
     <View style={styles.padBody}>
       {look.number !== null ? (
-        <Numeral size={short ? 'large' : 'giant'}>{look.number}</Numeral>
+        <Numeral size={short || cue ? 'large' : 'giant'}>{look.number}</Numeral>
       ) : null}
       {look.under ? <Words align="center">{look.under}</Words> : null}
-      <Words size="head" align="center" accessibilityLiveRegion="polite">
-        {look.counts && otherCounts ? `${otherCounts} counts, on another phone` : look.call}
-      </Words>
-      {look.next ? (
+      {cue ? (
+        <>
+          <Numeral size="large">{cue.word}</Numeral>
+          <Words align="center" accessibilityLiveRegion="polite">{`${cue.say}.`}</Words>
+        </>
+      ) : (
+        <Words size="head" align="center" accessibilityLiveRegion="polite">
+          {look.counts && otherCounts ? `${otherCounts} counts, on another phone` : look.call}
+        </Words>
+      )}
+      {atOnce > 1 ? <Words size="small" align="center">{`Hold: ${atOnce} made`}</Words> : null}
+      {cue ? (
+        <Words size="small" tone="softWords" align="center">
+          The app counts. Tap to stop.
+        </Words>
+      ) : look.next ? (
         <Words size="small" tone="softWords" align="center">
           {look.next}
         </Words>
       ) : null}
-      {look.counts && onStroke ? <Key>Space</Key> : null}
+      {look.counts && onStroke && !cue ? <Key>Space</Key> : null}
       {/* Each stroke is said with its number: the numeral alone is silent. */}
       {look.number !== null ? <Spoken>{`${look.number} ${look.under ?? ''}`}</Spoken> : null}
     </View>
@@ -55,9 +76,11 @@ export function CountPad({
   return (
     <Press
       role="button"
-      aria-label="Count a stroke"
+      aria-label={cue ? 'Stop the beat' : 'Count a stroke'}
       testID="count-pad"
-      onPress={onStroke}
+      onPress={cue ? (beat.toggle ?? undefined) : () => onStroke(1)}
+      onLongPress={atOnce > 1 ? () => onStroke(atOnce) : undefined}
+      delayLongPress={LONG_MS}
       style={[styles.pad, short ? styles.short : null]}
       pressedStyle={{ backgroundColor: colour.well }}
     >

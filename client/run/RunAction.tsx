@@ -2,7 +2,9 @@ import { capital } from '@brook/core/text';
 import { bleederName } from '@brook/core/circuit';
 import type { NextStep } from '@brook/core/run';
 import type { LiveRun } from '../data/run';
+import { countStroke } from './countStroke';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
+import { DeliberateButton } from '../ui/DeliberateButton';
 
 export interface RunActionProps {
   readonly step: NextStep;
@@ -63,26 +65,14 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
       return (
         <ActionBar
           label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
-          onPress={() => run.say({ kind: 'stroke', stopId: step.stop.id })}
+          onPress={() => countStroke(run, step.stop.id)}
           side={side}
         />
       );
     case 'top up':
-      return (
-        <ActionBar
-          label="Topped up to MAX"
-          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
-          side={side}
-        />
-      );
+      return <PromptBar prompt="Pour first, then press above" side={side} />;
     case 'draw off':
-      return (
-        <ActionBar
-          label="Drawn off to half"
-          onPress={() => run.say({ kind: 'drawn off', bowlId: step.bowl.id })}
-          side={side}
-        />
-      );
+      return <PromptBar prompt="Draw off first, then press above" side={side} />;
     case 'read':
       return (
         <PromptBar
@@ -129,6 +119,25 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
     case 'ended':
       return null;
   }
+}
+
+/** What interrupts the count is never answered where the count was: a finger that taps on confirms nothing. */
+export function LevelAction({ step, run, containerId }: Omit<RunActionProps, 'onProof'>) {
+  if (step.kind === 'top up')
+    return (
+      <DeliberateButton
+        label="Topped up to MAX"
+        onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
+      />
+    );
+  if (step.kind === 'draw off')
+    return (
+      <DeliberateButton
+        label="Drawn off to half"
+        onPress={() => run.say({ kind: 'drawn off', bowlId: step.bowl.id })}
+      />
+    );
+  return null;
 }
 
 /** A bleeder is open again when its shut is taken back. */

@@ -45,7 +45,8 @@ function OtherStrokes({ run }: { readonly run: LiveRun }) {
   const people = [...new Set(asked.map((a: AskedStroke) => a.person))].join(', ');
   const judge = (count: boolean) =>
     run.say({ kind: 'strokes judged', eventIds: asked.map((a) => a.eventId), count });
-  const n = asked.length === 1 ? 'a stroke' : `${asked.length} strokes`;
+  const made = asked.reduce((sum, a) => sum + a.made, 0);
+  const n = made === 1 ? 'a stroke' : `${made} strokes`;
   return (
     <Asked
       say={`Another phone (${people}) tapped ${n} meanwhile. Other strokes, or the same ones?`}

@@ -1,6 +1,13 @@
 import type { PlanStop } from '@brook/core/stages';
 import type { Plan } from '@brook/core/plan';
-import { currentStop, nextStep, pourFigure, type NextStep } from '@brook/core/run';
+import { callOf } from '@brook/core/call';
+import {
+  currentStop,
+  nextStep,
+  pourFigure,
+  type BrokenRound,
+  type NextStep,
+} from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRun, type LiveRun } from '../data/run';
@@ -9,11 +16,13 @@ import type { StepProps } from '../jobs/step';
 import { MediaButton } from '../media/MediaButton';
 import { router } from 'expo-router';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { MIN_CONTENT, SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
+import { countStroke } from './countStroke';
 import { FitPart } from './FitPart';
 import { MasterJoined } from './MasterJoined';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
@@ -21,13 +30,14 @@ import { InHandLine, useInHand, type InHand } from './InHand';
 import { useLevelLook } from './LevelLook';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
-import { RunAction } from './RunAction';
+import { LevelAction, RunAction } from './RunAction';
 import { RunHead } from './RunHead';
 import { RunNotices } from './RunNotices';
 import { RunBrook, RunGauge } from './RunPicture';
 import { StageStep } from './StageStep';
 import { StopHere } from './StopHere';
 import { StoppedEarly } from './StoppedEarly';
+import { useBeat, type Beating } from './useBeat';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
 export function RunStep(props: StepProps) {
@@ -44,7 +54,8 @@ function Run({ job, band, onStep, pages }: StepProps) {
   const wide = useWideScreen();
   const step = useMemo(() => nextStep(run.state), [run.state]);
   const stop = currentStop(run.state);
-  useSpaceBar(run, step, wrong);
+  const beat = useBeat(run, stop, callsForStrokes(step) && !wrong);
+  useSpaceBar(run, step, wrong || beat.cue !== null);
   const inHand = useInHand(job, run.state);
   if (!run.ready) return <Loading what="what this phone kept" />;
 
@@ -127,6 +138,7 @@ function Run({ job, band, onStep, pages }: StepProps) {
       step={step}
       stop={stop}
       action={action}
+      beat={beat}
       wide={wide}
       inHand={inHand}
       onWrong={onWrong}
@@ -164,16 +176,30 @@ interface BleedingProps {
   readonly step: NextStep;
   readonly stop: PlanStop | null;
   readonly action: ReactNode;
+  readonly beat: Beating;
   readonly wide: boolean;
   readonly inHand: InHand;
   readonly onWrong: () => void;
 }
 
-function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }: BleedingProps) {
+function Bleeding({
+  job,
+  plan,
+  run,
+  step,
+  stop,
+  action,
+  beat,
+  wide,
+  inHand,
+  onWrong,
+}: BleedingProps) {
   // The number comes first: picture and gauge follow in the frame after it.
   const shown = useDeferredValue(run.state);
   const short = useShortScreen();
   const look = useLevelLook(run, step);
+  const strokes = callsForStrokes(step);
+  const broken = stop && strokes ? BROKEN_BY[callOf(stop.method) ?? 'none'] : null;
   const bowl = plan.bowls.find(
     (b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)),
   )!;
@@ -204,7 +230,14 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
           {brook}
         </View>
       }
-      action={look?.action ?? action}
+      action={
+        look?.action ??
+        (beat.cue && beat.toggle ? (
+          <ActionBar label="Stop the beat" onPress={beat.toggle} />
+        ) : (
+          action
+        ))
+      }
     >
       <RunHead
         plan={plan}
@@ -221,14 +254,17 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
         state={run.state}
         step={step}
         otherCounts={run.counts ? null : counterOf(run)}
-        onStroke={
-          stop && run.counts ? () => run.say({ kind: 'stroke', stopId: stop.id }) : undefined
-        }
+        onStroke={stop && run.counts ? (made) => countStroke(run, stop.id, made) : undefined}
+        beat={beat}
       />
+      {beat.toggle && !beat.cue ? (
+        <Button label="Beat time for me, and count" onPress={beat.toggle} />
+      ) : null}
       {look?.body}
       {'pourMl' in step ? (
         <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />
       ) : null}
+      <LevelAction step={step} run={run} containerId={inHand.inHand?.id ?? null} />
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}
@@ -242,6 +278,15 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
             <SomethingWrongButton onPress={onWrong} />
           </View>
         ) : null}
+        {stop && broken ? (
+          <View style={styles.half}>
+            <Button
+              small
+              label={broken.label}
+              onPress={() => run.say({ kind: 'round broken', stopId: stop.id, how: broken.how })}
+            />
+          </View>
+        ) : null}
         <View style={styles.half}>
           <MediaButton jobId={job.id} small />
         </View>
@@ -249,6 +294,21 @@ function Bleeding({ job, plan, run, step, stop, action, wide, inHand, onWrong }:
     </Page>
   );
 }
+
+const callsForStrokes = (step: NextStep): boolean =>
+  step.kind === 'stroke' || step.kind === 'more strokes';
+
+/** How a round goes wrong, by how it is called: one tap. */
+const BROKEN_BY: Readonly<
+  Record<
+    'closed strokes' | 'open hose' | 'none',
+    { readonly label: string; readonly how: BrokenRound } | null
+  >
+> = {
+  'closed strokes': { label: 'Let go too soon', how: 'let go while open' },
+  'open hose': { label: 'Hose end came out', how: 'hose end out' },
+  none: null,
+};
 
 /** What was poured is kept, whatever it was; another product halts the run. */
 function wrongPour(run: LiveRun, bowlId: string, containerId: string): void {
@@ -265,10 +325,7 @@ function counterOf({ job, state }: LiveRun): string {
 /** Space counts a stroke where a stroke is called for. */
 function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
   const stopId =
-    !off && run.counts && (step.kind === 'stroke' || step.kind === 'more strokes')
-      ? step.stop.id
-      : null;
-  const { say } = run;
+    !off && run.counts && callsForStrokes(step) && 'stop' in step ? step.stop.id : null;
   useEffect(() => {
     if (!stopId) return;
     const onKey = (e: KeyboardEvent) => {
@@ -278,11 +335,11 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
         !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
       if (e.code !== 'Space' || e.repeat || onControl) return;
       e.preventDefault();
-      say({ kind: 'stroke', stopId });
+      countStroke(run, stopId);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [stopId, say]);
+  }, [stopId, run]);
 }
 
 const styles = StyleSheet.create({

@@ -28,7 +28,9 @@ export function eventWords(
     case 'counting':
       return 'counting on this phone';
     case 'stroke':
-      return `a stroke, ${at(said.stopId)}`;
+      return `${(said.made ?? 1) > 1 ? `${said.made} strokes` : 'a stroke'}, ${at(said.stopId)}`;
+    case 'round broken':
+      return `${said.how}, ${at(said.stopId)}`;
     case 'strokes judged':
       return said.count ? 'strokes of another phone counted' : 'strokes of another phone dropped';
     case 'bubbles':

@@ -26,6 +26,17 @@ test('the number counts down to nothing while strokes are called for', () => {
   expect([...numbers].sort((a, b) => b - a)).toEqual(numbers);
 });
 
+test('a long press counts ten at the most, and never past the next call or the last stroke', () => {
+  const counting = looks.filter((l) => l.counts);
+  for (const { atOnce, number, next } of counting) {
+    expect(atOnce).toBeLessThanOrEqual(Math.min(10, Number(number)));
+    const topUp = /next top-up in (\d+)/.exec(next!);
+    if (topUp) expect(atOnce).toBeLessThanOrEqual(Number(topUp[1]));
+  }
+  expect(Math.max(...counting.map((l) => l.atOnce))).toBeGreaterThan(1);
+  expect(looks.filter((l) => !l.counts).every((l) => l.atOnce === 0)).toBe(true);
+});
+
 test('one stroke left is one stroke', () => {
   expect(looks.find((l) => l.number === '1' && l.counts)!.under).toMatch(/^stroke to go/);
 });

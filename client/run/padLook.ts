@@ -1,7 +1,13 @@
 import { leastCounts, type PlanStop } from '@brook/core/stages';
 import { emptyOnWayMl, wayTo } from '@brook/core/inside';
 import type { Plan } from '@brook/core/plan';
-import { MISSING_WORDS, type NextStep, type RunState } from '@brook/core/run';
+import {
+  MISSING_WORDS,
+  MORE_STROKES,
+  MOST_MADE,
+  type NextStep,
+  type RunState,
+} from '@brook/core/run';
 
 /** What the large area of a run shows. */
 export interface PadLook {
@@ -13,13 +19,15 @@ export interface PadLook {
   readonly next: string | null;
   /** Whether a tap on it counts a stroke. */
   readonly counts: boolean;
+  /** How many a long press counts at once: never past the next call. Below two there is none. */
+  readonly atOnce: number;
   /** Whether it must be seen from across the bay. */
   readonly loud: boolean;
 }
 
 /** Work out what the large area shows from the next step; plain, so that it can be tested without drawing. */
 export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
-  const quiet = { number: null, under: null, next: null, counts: false, loud: false };
+  const quiet = { number: null, under: null, next: null, counts: false, atOnce: 0, loud: false };
   switch (step.kind) {
     case 'stroke':
       return {
@@ -38,6 +46,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
             : 'Syringe empty: shut first, then the plunger back; no air in its tube when it is joined again',
         ].join(' · '),
         counts: true,
+        atOnce: Math.min(MOST_MADE, step.strokesLeft, step.strokesUntilTopUp),
         loud: false,
       };
     case 'more strokes': {
@@ -50,12 +59,12 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
             ? `${counts(step.stop, -over)} to the count that is usual`
             : `${counts(step.stop, 2)} over the plan`,
         call: MISSING_WORDS[
-          step.missing.includes('bubbles in the last three')
-            ? 'bubbles in the last three'
-            : 'colour not new'
+          MORE_STROKES.find((m) => step.missing.includes(m)) ?? 'bubbles in the last three'
         ],
         next: `Top-up in ${step.strokesUntilTopUp}`,
         counts: true,
+        // Each is looked at now: what is counted unseen ends nothing.
+        atOnce: 0,
         loud: false,
       };
     }

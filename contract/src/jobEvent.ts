@@ -9,7 +9,9 @@ import {
   BUBBLE_READINGS,
   COUNT_WAYS,
   DECISIONS,
+  BROKEN_ROUNDS,
   HALT_REASONS,
+  MOST_MADE,
   type EventBase,
   type Kept,
 } from '@brook/core/run';
@@ -38,6 +40,7 @@ const elementId = line('Element id', 1, 60);
 const stopId = line('Opening', 1, 140);
 const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
 const LEVEL = 'The level should be 0 to 2000 mL.';
+const MADE = `Strokes said at once should be 1 to ${MOST_MADE}.`;
 const TURNS = 'Turns should be 0 to 3.';
 
 const happenings = [
@@ -47,7 +50,22 @@ const happenings = [
     containerId: id.nullish().describe('Of a first fill: out of which container'),
   }),
   z.strictObject({ kind: z.literal('counting'), way: oneOf('Way of counting', COUNT_WAYS) }),
-  z.strictObject({ kind: z.literal('stroke'), stopId }),
+  z.strictObject({
+    kind: z.literal('stroke'),
+    stopId,
+    made: z
+      .number({ error: MADE })
+      .int(MADE)
+      .min(1, MADE)
+      .max(MOST_MADE, MADE)
+      .optional()
+      .describe('How many in a row, said at once; one where it is left out'),
+  }),
+  z.strictObject({
+    kind: z.literal('round broken'),
+    stopId,
+    how: oneOf('How the round was broken', BROKEN_ROUNDS),
+  }),
   z.strictObject({
     kind: z.literal('strokes judged'),
     eventIds: z.array(id).min(1).max(500).readonly(),

@@ -106,6 +106,56 @@ test('the large area and the space bar count as well', async ({ page }) => {
   await expect(left(page, planned - 2)).toBeVisible();
 });
 
+test('a long press counts ten, one tap one, and an undo takes back what one press said', async ({
+  page,
+}) => {
+  const { job, planned, workshop } = await atTheCar(page, 0);
+  const pad = page.getByTestId('count-pad');
+  await expect(pad.getByText('Hold: 10 made')).toBeVisible();
+  await pad.click({ delay: 1_000 });
+  await expect(left(page, planned - 10)).toBeVisible();
+  await pad.click();
+  await expect(left(page, planned - 11)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(left(page, planned)).toBeVisible();
+  await page.getByRole('button', { name: 'Let go too soon' }).click();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.slice(-5))
+    .toMatchObject([
+      { kind: 'stroke', made: 10 },
+      { kind: 'stroke' },
+      { kind: 'undone' },
+      { kind: 'undone' },
+      { kind: 'round broken', how: 'let go while open' },
+    ]);
+});
+
+test('one person at a lever: the app beats time, says each turn in a big word, and counts', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  await page.goto(`/jobs/${job.id}`);
+  const planned = planOf(job).stops[0]!.strokes.value;
+  await page.getByRole('button', { name: 'Beat time for me, and count' }).click();
+  for (const word of ['Pull', 'Open', 'Go with it', 'Shut', 'Let go'])
+    await expect(page.getByText(word, { exact: true })).toBeVisible();
+  await expect(left(page, planned - 1)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop the beat' }).first().click();
+  await expect(page.getByRole('button', { name: 'Beat time for me, and count' })).toBeVisible();
+  await expect(left(page, planned - 1)).toBeVisible();
+  await stroke(page);
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.slice(-4))
+    .toMatchObject([
+      { kind: 'counting', way: 'tempo' },
+      { kind: 'stroke' },
+      { kind: 'counting', way: 'tap' },
+      { kind: 'stroke' },
+    ]);
+});
+
 test('a held key counts once', async ({ page }) => {
   const { planned } = await atTheCar(page, 0);
   const hold = async (on: string, key: string) => {
@@ -128,7 +178,16 @@ test('the call to top up comes before MIN, and strokes are not called for until 
   const probe = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
   const firstCall = planOf(probe).stops[0]!.topUps[0]!.afterStrokes;
   await atTheCar(page, firstCall - 1);
+  const places = await Promise.all(
+    ['next-action', 'count-pad'].map(async (id) => {
+      const box = (await page.getByTestId(id).boundingBox())!;
+      return [box.x + box.width / 2, box.y + box.height / 2] as const;
+    }),
+  );
   await stroke(page);
+  await expect(page.getByText('Top up now')).toBeVisible();
+  // A finger that taps on where the count was, without looking, confirms nothing.
+  for (let tap = 0; tap < 10; tap++) for (const [x, y] of places) await page.mouse.click(x, y);
   await expect(page.getByText('Top up now')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Left rear' })).toBeVisible();
   await expect(page.getByTestId('count-pad')).toHaveCount(0);

@@ -49,6 +49,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   prepared: 'all',
   counting: 'nothing',
   stroke: 'all',
+  'round broken': 'all',
   'strokes judged': 'all',
   bubbles: 'nothing',
   colour: 'nothing',

@@ -47,6 +47,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         : `"${event.step}" is not a step of this plan; it should be one of ${steps.join(', ')}.`;
     }
     case 'stroke':
+    case 'round broken':
     case 'bubbles':
     case 'colour':
     case 'bleeder opened':

@@ -56,6 +56,13 @@ export type Onward = Exclude<Decision, 'go on' | 'end job'>;
 export const COUNT_WAYS = ['tap', 'tempo', 'jar', 'helper'] as const;
 export type CountWay = (typeof COUNT_WAYS)[number];
 
+/** How many strokes are said at once, at the most. */
+export const MOST_MADE = 10;
+
+/** How the order of a round is broken: let go while the bleeder was open, or the end of the hose out of the fluid. */
+export const BROKEN_ROUNDS = ['let go while open', 'hose end out'] as const;
+export type BrokenRound = (typeof BROKEN_ROUNDS)[number];
+
 /** What every event of a log carries; made on the phone that saw it happen. */
 export interface EventBase {
   /** Made by the client; the same id always means the same event. */
@@ -88,7 +95,10 @@ export type RunHappening =
     }
   /** From here on this device counts, and no other: one source at a time. */
   | { readonly kind: 'counting'; readonly way: CountWay }
-  | { readonly kind: 'stroke'; readonly stopId: string }
+  /** One stroke or mark; several made in a row and said at once, where `made` says how many. */
+  | { readonly kind: 'stroke'; readonly stopId: string; readonly made?: number | undefined }
+  /** The order of a round was broken: air may have gone in, and what was seen free of bubbles counts no more. */
+  | { readonly kind: 'round broken'; readonly stopId: string; readonly how: BrokenRound }
   /** What another source counted meanwhile: strokes of their own, or the same ones counted twice. */
   | {
       readonly kind: 'strokes judged';

@@ -84,6 +84,12 @@ function happened(
       return counted(state, event);
     case 'strokes judged':
       return judge(state, event, log);
+    case 'round broken':
+      return atBleeder(opened(state, event.atMs), event.stopId, (b) => ({
+        ...b,
+        broken: b.broken + 1,
+        lastBrokenAtStroke: b.strokes,
+      }));
     case 'bubbles':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -189,13 +195,13 @@ const isOfPast = (state: RunState, planId: string | null): boolean =>
 function counted(state: RunState, event: Of<'stroke'>): RunState {
   const { counting } = state;
   if (!countsItself(counting, event)) {
-    const { id: eventId, stopId, deviceId, person, atMs } = event;
+    const { id: eventId, stopId, deviceId, person, atMs, made = 1 } = event;
     // Whether it counts is asked; that somebody was at the brakes is not.
-    const asked = [...state.asked, { eventId, stopId, deviceId, person, atMs }];
+    const asked = [...state.asked, { eventId, stopId, deviceId, person, atMs, made }];
     return { ...opened(state, atMs), asked };
   }
   const first = counting ?? { deviceId: event.deviceId, way: 'tap' as const };
-  return stroke({ ...state, counting: first }, event);
+  return strokes({ ...state, counting: first }, event);
 }
 
 /** What another source counted: strokes of their own are made now, the same ones are dropped. */
@@ -209,8 +215,13 @@ function judge(
   if (!count) return state;
   return judged.reduce<RunState>((s, { eventId }) => {
     const event = log.find((e) => e.id === eventId);
-    return event?.kind === 'stroke' ? stroke(s, event) : s;
+    return event?.kind === 'stroke' ? strokes(s, event) : s;
   }, state);
+}
+
+/** As many as the event says, one after the other. */
+function strokes(state: RunState, event: Of<'stroke'>): RunState {
+  return Array.from({ length: event.made ?? 1 }).reduce<RunState>((s) => stroke(s, event), state);
 }
 
 function stroke(before: RunState, event: Of<'stroke'>): RunState {

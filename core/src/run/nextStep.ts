@@ -18,6 +18,8 @@ export type Missing =
   | 'strokes'
   | 'bubbles not read'
   | 'bubbles in the last three'
+  /** The order of a round was broken less than three strokes ago. */
+  | 'round broken'
   | 'colour not read'
   | 'colour not new';
 
@@ -71,6 +73,13 @@ export type NextStep =
   | { readonly kind: 'ended' };
 
 const LAST_STROKES = 3;
+/** What only more strokes put right. */
+export const MORE_STROKES: readonly Missing[] = [
+  'strokes',
+  'round broken',
+  'bubbles in the last three',
+  'colour not new',
+];
 
 /** Work out the next step from the plan in force and the state reached. */
 export function nextStep(state: RunState): NextStep {
@@ -173,7 +182,9 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
   const last =
     stop.band !== undefined ||
     plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
-  if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES)
+  if (last && b.lastBrokenAtStroke > 0 && b.strokes - b.lastBrokenAtStroke < LAST_STROKES)
+    missing.push('round broken');
+  else if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES)
     missing.push('bubbles in the last three');
   else if (
     last &&
@@ -200,7 +211,10 @@ export function dangerAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[]
     plan.scope.bleeders.some((f) => f.bleederId === stop.bleeder.id && f.why.code === 'air');
   return missingAt(plan, stop, b).filter(
     (m) =>
-      m === 'bubbles not read' || m === 'bubbles in the last three' || (m === 'strokes' && airy),
+      m === 'bubbles not read' ||
+      m === 'bubbles in the last three' ||
+      m === 'round broken' ||
+      (m === 'strokes' && airy),
   );
 }
 
@@ -225,9 +239,7 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   }
   const first = b.strokes === 0;
   const risesMl = Math.max(0, stop.strokeMl.value - leftMl);
-  const wantsStrokes = missing.some(
-    (m) => m === 'strokes' || m === 'bubbles in the last three' || m === 'colour not new',
-  );
+  const wantsStrokes = missing.some((m) => MORE_STROKES.includes(m));
   if (wantsStrokes && !stop.fromBowl && drawsOff(levelMl, bowl, risesMl, first))
     return { kind: 'draw off', bowl, drawMl: levelMl - halfMl(bowl), first };
   if (wantsStrokes && untilTopUp === 0)

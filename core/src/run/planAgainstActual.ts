@@ -13,6 +13,8 @@ export interface ActualRow {
   readonly plannedMl: Figure;
   readonly bledMl: Figure;
   readonly bubbles: BleederState['bubbles'];
+  /** Rounds whose order was broken. */
+  readonly broken: number;
   readonly colour: BleederState['colour'];
   readonly shut: boolean;
   readonly tightened: BleederState['tightened'];
@@ -69,6 +71,7 @@ function rowsOf(
         from: [strokes, stop.strokeMl],
       }),
       bubbles: b.bubbles,
+      broken: b.broken,
       colour: b.colour,
       shut: b.shut,
       tightened: b.tightened,

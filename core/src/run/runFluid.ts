@@ -6,6 +6,12 @@ import type { PlanStop } from '../stages';
 import { countsItself } from './counting';
 import type { Kept, RunEvent } from './event';
 
+/** Strokes or marks made in a row at one opening. */
+interface Made {
+  readonly stop: PlanStop;
+  readonly made: number;
+}
+
 /**
  * The fluid in the layout as a run moves it, for the picture: it follows the
  * log event by event, and only an undo makes it start over. It changes as it
@@ -19,7 +25,7 @@ export class RunFluid {
   private stops = new Map<string, PlanStop>();
   private counting: { readonly deviceId: string } | null = null;
   /** Strokes of another source that nobody has judged yet, by id. */
-  private asked = new Map<string, PlanStop>();
+  private asked = new Map<string, Made>();
 
   /** @param accepted the plan that the run began with */
   constructor(private readonly accepted: Plan) {
@@ -107,18 +113,23 @@ export class RunFluid {
       case 'stroke': {
         const stop = this.stops.get(event.stopId);
         if (!stop) return;
-        if (!countsItself(this.counting, event)) this.asked.set(event.id, stop);
-        else this.draw(stop);
+        const made = { stop, made: event.made ?? 1 };
+        if (!countsItself(this.counting, event)) this.asked.set(event.id, made);
+        else this.drawAll(made);
         this.counting ??= event;
         return;
       }
       case 'strokes judged':
         for (const id of event.eventIds) {
-          const stop = this.asked.get(id);
-          if (stop && event.count) this.draw(stop);
+          const made = this.asked.get(id);
+          if (made && event.count) this.drawAll(made);
           this.asked.delete(id);
         }
     }
+  }
+
+  private drawAll({ stop, made }: Made): void {
+    for (let n = 0; n < made; n++) this.draw(stop);
   }
 
   private draw(stop: PlanStop): void {

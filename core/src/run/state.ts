@@ -24,6 +24,10 @@ export interface BleederState {
   readonly bubbles: { readonly reading: BubbleReading; readonly atStroke: number } | null;
   /** Count of strokes at which bubbles were last seen; 0 when never. */
   readonly lastBubblesAtStroke: number;
+  /** Rounds whose order was broken. */
+  readonly broken: number;
+  /** Count of strokes at which that happened last; 0 when never, or before the first. */
+  readonly lastBrokenAtStroke: number;
   readonly colour: { readonly seen: Colour; readonly atStroke: number } | null;
   /** How far it was opened, turns; null where nobody said. */
   readonly openedTurns: number | null;
@@ -55,6 +59,8 @@ export interface AskedStroke {
   readonly deviceId: string;
   readonly person: string;
   readonly atMs: number;
+  /** How many it says. */
+  readonly made: number;
 }
 
 /** What was reached under one plan before the rest was planned anew. */
@@ -169,6 +175,8 @@ export function freshBleeder(stopId: string): BleederState {
     bledMl: 0,
     bubbles: null,
     lastBubblesAtStroke: 0,
+    broken: 0,
+    lastBrokenAtStroke: 0,
     colour: null,
     openedTurns: null,
     shut: false,

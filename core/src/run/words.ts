@@ -90,6 +90,8 @@ export const DECISION_WORDS: Readonly<
 export const MISSING_WORDS: Readonly<Record<Missing, string>> = {
   strokes: 'The planned wash-out is not reached.',
   'bubbles not read': 'Bubbles in the last three strokes? Tap what you saw.',
+  'round broken':
+    'Air may have gone in: go on, three strokes must follow that are free of bubbles.',
   'bubbles in the last three':
     'Bubbles within the last three strokes: go on, three must be free of them.',
   'colour not read': 'Colour in the hose now? Tap what you saw.',

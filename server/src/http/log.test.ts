@@ -13,11 +13,18 @@ test('what is logged of a request is structured and holds no cookie, no body, no
     const tech = await brook.signedIn('tech');
     // A table that is gone makes a real failure with a query and values in it.
     await brook.asOwner((db) => db.query('ALTER TABLE containers RENAME TO elsewhere'));
-    const res = await tech.get('/shelf?q=Marrick').set('x-note', 'secret-note').expect(500);
+    const res = await tech
+      .get('/shelf/recall?batch=Marrick')
+      .set('x-note', 'secret-note')
+      .expect(500);
     expect(res.body.detail).toBe('The server could not do this. Nothing was saved; try again.');
     const [line] = lines.filter((l) => l.includes('request failed'));
     const said = JSON.parse(line!) as { req: object; err: { at: string[]; code: string } };
-    expect(said.req).toEqual({ id: expect.any(String), method: 'GET', path: '/api/v1/shelf' });
+    expect(said.req).toEqual({
+      id: expect.any(String),
+      method: 'GET',
+      path: '/api/v1/shelf/recall',
+    });
     expect(said.err.code).toBe('42P01');
     expect(said.err.at.length).toBeGreaterThan(0);
     for (const l of lines)

@@ -30,7 +30,7 @@ test('from a template, with the driver on the side that was said', async () => {
   expect(vehicleSchema.parse(res.body)).toMatchObject({
     layout: { driverSide: 'left' },
     drive: { state: 'free' },
-    jobs: [],
+    jobs: { jobs: [], next: null },
   });
   expect(res.get('location')).toBe(`/api/v1/vehicles/${res.body.id}`);
 });

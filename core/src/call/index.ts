@@ -1,0 +1,13 @@
+export {
+  CLOSED_PHASES,
+  CLOSED_SIGNALS,
+  CLOSED_STROKES,
+  OPEN_PHASES,
+  type ClosedPhase,
+  type ClosedSignal,
+} from './closedStrokes';
+export { callOf, closedCue, hoseCue, type Called, type Cue } from './cues';
+export { hear, type CallMachine, type Heard, type Told } from './machine';
+export { HOSE_PHASES, HOSE_SIGNALS, OPEN_HOSE, type HosePhase, type HoseSignal } from './openHose';
+export { SHAPE_WORDS, type ShapeWords } from './shape';
+export { tempoOf, type Beat, type Tempo } from './tempo';
