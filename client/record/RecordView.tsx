@@ -17,7 +17,9 @@ import {
   HALT_WORDS,
   planAgainstActual,
   stageLines,
+  TRY_WORDS,
   type ActualRow,
+  type Tried,
   type Kept,
   type RunState,
 } from '@brook/core/run';
@@ -191,6 +193,7 @@ function RowRecord({ row }: { readonly row: ActualRow }) {
     tightWords(row),
     row.bubbles && `bubbles ${row.bubbles.reading}`,
     row.colour?.seen,
+    ...row.tried.map(triedWords),
     row.broken > 0 && `${counted(row.broken, 'round')} broken and made again`,
   ]
     .filter(Boolean)
@@ -213,6 +216,15 @@ function RowRecord({ row }: { readonly row: ActualRow }) {
     </View>
   );
 }
+
+/** What was tried and what it changed. @example "open it less: some, then none" */
+const triedWords = ({ what, before, after }: Tried): string =>
+  [
+    lowerFirst(TRY_WORDS[what].title),
+    before && (after ? `${before}, then ${after}` : `${before} before`),
+  ]
+    .filter(Boolean)
+    .join(': ');
 
 const tightWords = ({ tightened }: ActualRow): string =>
   tightened === null || tightened === 'by feel'

@@ -2,6 +2,7 @@ import { type PlanStop } from '@brook/core/stages';
 import type { Figure } from '@brook/core/figure';
 import type { DriveState } from '@brook/core/job';
 import { bleederName } from '@brook/core/circuit';
+import { methodWords } from '@brook/core/flow';
 import { wrenchMm, type Plan } from '@brook/core/plan';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -50,6 +51,11 @@ export const RunHead = memo(function RunHead({
           <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral>
         ) : null}
       </View>
+      {stop ? (
+        <Words size="small" strong>
+          {methodWords(stop.method, plan.layout).rule}
+        </Words>
+      ) : null}
       <View style={styles.line}>
         <View style={styles.grow}>
           {stop ? (

@@ -1,13 +1,14 @@
 import type { JobEvent } from '@brook/core/log';
-import type { AskedStroke, Kept } from '@brook/core/run';
+import { burstOf, type AskedStroke, type Kept } from '@brook/core/run';
 import { counted } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
+import { deviceId } from '../data/device';
 import type { LiveRun } from '../data/run';
 import type { RefusedEvent } from '../data/outbox';
 import { clockTime } from '../ui/dates';
-import { Press } from '../ui/Press';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
+import { Asked } from './Asked';
 import { eventWords } from './eventWords';
 
 /** What stands between phones and server, each with what can be done about it: the link, strokes of another phone, what was refused, whose tap an undo would take back. */
@@ -25,7 +26,7 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
           ]}
         />
       ) : null}
-      {run.state.asked.length > 0 ? <OtherStrokes run={run} /> : null}
+      {run.state.asked.length > 0 ? <OtherStrokes run={run} /> : <Burst run={run} />}
       {run.refused.map((r) => (
         <Refused key={r.event.id} run={run} refused={r} words={eventWords(plans, r.event)} />
       ))}
@@ -53,6 +54,29 @@ function OtherStrokes({ run }: { readonly run: LiveRun }) {
       answers={[
         { label: 'Others: count them', onPress: () => judge(true) },
         { label: 'The same', onPress: () => judge(false) },
+      ]}
+    />
+  );
+}
+
+/** Taps faster than anybody makes strokes: the phone may have been in a pocket. */
+function Burst({ run }: { readonly run: LiveRun }) {
+  const eventIds = burstOf(run.state, deviceId());
+  if (eventIds.length === 0) return null;
+  return (
+    <Asked
+      say={`${eventIds.length} strokes in a moment. Were they made?`}
+      answers={[
+        {
+          label: 'Yes, count them',
+          onPress: () => run.say({ kind: 'strokes judged', eventIds, count: true }),
+        },
+        {
+          label: 'No, take them back',
+          onPress: () => {
+            for (const eventId of eventIds) run.say({ kind: 'undone', eventId });
+          },
+        },
       ]}
     />
   );
@@ -106,31 +130,6 @@ function LinkState({ run }: { readonly run: LiveRun }) {
   );
 }
 
-function Asked({
-  say,
-  answers,
-}: {
-  readonly say: string;
-  readonly answers: readonly { readonly label: string; readonly onPress: () => void }[];
-}) {
-  return (
-    <View role="alert" style={styles.notice}>
-      <Words size="small" strong>
-        {say}
-      </Words>
-      <View style={styles.answers}>
-        {answers.map((a) => (
-          <Press key={a.label} role="button" onPress={a.onPress} style={styles.answer}>
-            <Words size="small" strong align="center">
-              {a.label}
-            </Words>
-          </Press>
-        ))}
-      </View>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   notice: {
     backgroundColor: colour.well,
@@ -139,6 +138,4 @@ const styles = StyleSheet.create({
     borderLeftColor: colour.words,
     gap: SPACE.small,
   },
-  answers: { flexDirection: 'row', gap: SPACE.small },
-  answer: { flex: 1, borderWidth: 1, borderColor: colour.edge, paddingHorizontal: SPACE.small },
 });

@@ -37,6 +37,8 @@ import { RunBrook, RunGauge } from './RunPicture';
 import { StageStep } from './StageStep';
 import { StopHere } from './StopHere';
 import { StoppedEarly } from './StoppedEarly';
+import { TryNext } from './TryNext';
+import { useAwake } from './useAwake';
 import { useBeat, type Beating } from './useBeat';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
@@ -47,6 +49,7 @@ export function RunStep(props: StepProps) {
 }
 
 function Run({ job, band, onStep, pages }: StepProps) {
+  useAwake();
   const run = useRun(job);
   const { plan } = run.state;
   const wrong = pages.page === 'wrong';
@@ -260,6 +263,7 @@ function Bleeding({
       {beat.toggle && !beat.cue ? (
         <Button label="Beat time for me, and count" onPress={beat.toggle} />
       ) : null}
+      {stop && !look ? <TryNext run={run} stop={stop} onWrong={onWrong} /> : null}
       {look?.body}
       {'pourMl' in step ? (
         <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />

@@ -7,7 +7,7 @@ import {
 } from '@brook/core/gate';
 import type { PhoneHappening } from '@brook/core/log';
 import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
-import { HALT_WORDS } from '@brook/core/run';
+import { HALT_WORDS, TRY_WORDS } from '@brook/core/run';
 import { MEDIUM_WORDS } from '../media/mediaWords';
 import { stageTitle } from '@brook/core/stages';
 import { lowerFirst } from '@brook/core/text';
@@ -37,6 +37,8 @@ export function eventWords(
       return `bubbles ${said.reading}, ${at(said.stopId)}`;
     case 'colour':
       return `colour ${said.colour}, ${at(said.stopId)}`;
+    case 'tried':
+      return `${said.done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[said.what].title)}, ${at(said.stopId)}`;
     case 'bleeder opened':
       return `opened ${said.turns} turns, ${at(said.stopId)}`;
     case 'drawn off':

@@ -12,6 +12,7 @@ import {
   BROKEN_ROUNDS,
   HALT_REASONS,
   MOST_MADE,
+  TRIES,
   type EventBase,
   type Kept,
 } from '@brook/core/run';
@@ -77,6 +78,12 @@ const happenings = [
     reading: oneOf('Bubbles', BUBBLE_READINGS),
   }),
   z.strictObject({ kind: z.literal('colour'), stopId, colour: oneOf('Colour', COLOURS) }),
+  z.strictObject({
+    kind: z.literal('tried'),
+    stopId,
+    what: oneOf('What was tried', TRIES),
+    done: z.boolean({ error: 'Whether it was done or passed over is not said.' }),
+  }),
   z.strictObject({
     kind: z.literal('bleeder opened'),
     stopId,

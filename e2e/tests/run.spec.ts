@@ -156,6 +156,37 @@ test('one person at a lever: the app beats time, says each turn in a big word, a
     ]);
 });
 
+test('bubbles that stay the same bring up what to try; a burst of taps is asked about', async ({
+  page,
+}) => {
+  const { job, planned, workshop } = await atTheCar(page, 0);
+  const bubbles = page.getByRole('radiogroup', { name: 'Bubbles' });
+  for (let look = 1; look <= 3; look++) {
+    await page.getByTestId('count-pad').click();
+    await expect(left(page, planned - look)).toBeVisible();
+    await bubbles.getByRole('radio', { name: 'some' }).click();
+  }
+  await expect(page.getByText(/^Three looks, the same bubbles. Try: Open it less/)).toBeVisible();
+  await page.getByRole('button', { name: 'Not here' }).click();
+  await expect(page.getByText(/Try: Tap it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByText(/^Three looks/)).toBeHidden();
+
+  // Faster than any stroke, as in a pocket.
+  const box = (await page.getByTestId('count-pad').boundingBox())!;
+  for (let tap = 0; tap < 5; tap++) await page.mouse.click(box.x + box.width / 2, box.y + 40);
+  await expect(left(page, planned - 8)).toBeVisible();
+  await expect(page.getByText('5 strokes in a moment. Were they made?')).toBeVisible();
+  await page.getByRole('button', { name: 'No, take them back' }).click();
+  await expect(left(page, planned - 3)).toBeVisible();
+  await expect(page.getByText(/in a moment/)).toBeHidden();
+  await expect
+    .poll(async () =>
+      (await workshop.get(job.id)).events.flatMap((e) => (e.kind === 'tried' ? [e.what] : [])),
+    )
+    .toEqual(['open less', 'tap it']);
+});
+
 test('a held key counts once', async ({ page }) => {
   const { planned } = await atTheCar(page, 0);
   const hold = async (on: string, key: string) => {

@@ -6,6 +6,7 @@ import {
   methodReasonWords,
   methodWords,
   METHOD_WORDS,
+  METHODS,
   type Cure,
   type Method,
   type MethodReason,
@@ -128,4 +129,12 @@ test('a method speaks of what is held on this vehicle', () => {
   });
   expect(of('motorcycle-clutch-bare', 'injection').caution).toContain('the lever at rest');
   expect(of('trailer-overrun', 'gravity')).toEqual(METHOD_WORDS.gravity);
+});
+
+test.each(METHODS)('the rule of %s fits one line of a phone, and names the method', (method) => {
+  for (const id of ['hatchback-diagonal', 'motorcycle-front-disc', 'trailer-overrun'] as const) {
+    const { rule } = methodWords(method, layoutOf(id));
+    expect(rule.length).toBeLessThanOrEqual(38);
+    expect(rule).toMatch(/^[A-Z][a-z ]+: /);
+  }
 });

@@ -6,48 +6,65 @@ import type { Carried } from './transport';
 
 /** A method by name, and how the bleeder is handled with it. */
 export const METHOD_WORDS: Readonly<
-  Record<Method, { readonly title: string; readonly needs: string; readonly caution: string }>
+  Record<
+    Method,
+    {
+      readonly title: string;
+      /** Its name and the one thing that must not go wrong with it, in one line of a phone: it stands there all the while. */
+      readonly rule: string;
+      readonly needs: string;
+      readonly caution: string;
+    }
+  >
 > = {
   'two people': {
     title: 'Two people, closed strokes',
+    rule: 'Two people: shut before it is let go',
     needs: 'A helper at the pedal or lever',
     caution: 'Shut it before the pedal or lever comes up, or it sucks air past the threads.',
   },
   'alone at the lever': {
     title: 'Alone, closed strokes',
+    rule: 'Alone: shut before you let go',
     needs: 'Reach from lever or pedal to bleeder',
     caution: 'Shut it before the pedal or lever comes up, or it sucks air past the threads.',
   },
   'alone, bottle': {
     title: 'Alone, hose and bottle',
+    rule: 'Bottle: hose end below the fluid',
     needs: 'Clear hose, bottle with an inch of fluid and a vent',
     caution: 'The hose end stays below the fluid: out of it, and every stroke since is void.',
   },
   pressure: {
     title: 'Pressure at the reservoir',
+    rule: 'Pressure: let it off before the cap',
     needs: 'Pot with a gauge, a cap that seals',
     caution:
       'The lowest pressure that flows, never above what the reservoir bears. Let the pressure off before the cap is opened.',
   },
   vacuum: {
     title: 'Vacuum at the bleeder',
+    rule: 'Vacuum: its bubbles prove nothing',
     needs: 'Hand or air-driven pump',
     caution:
       'Bubbles under vacuum are no measure: air comes past the threads and out of the fluid. Finish with strokes.',
   },
   gravity: {
     title: 'Gravity',
+    rule: 'Gravity: look at every call',
     needs: 'Time',
     caution: 'Look at the level at every call: nobody is pumping, and it falls all the same.',
   },
   reverse: {
     title: 'From below, syringe at the bleeder',
+    rule: 'From below: shut before it comes back',
     needs: 'Clean syringe and hose',
     caution:
       'Hold the tube up and push until no air is in it, join and tie it, then open. Shut before the plunger comes back. The reservoir rises: draw it down, cover it, eyes protected.',
   },
   injection: {
     title: 'Injection at the master’s port',
+    rule: 'Injection: cap off, lever at rest',
     needs: 'Small tipped bulb',
     caution: 'A few millilitres, slowly, with the cap off; the lever at rest.',
   },
@@ -74,6 +91,7 @@ export function methodWords(
     case 'injection':
       return {
         ...words,
+        rule: `Injection: cap off, ${word} at rest`,
         caution: `A few millilitres, slowly, with the cap off; the ${word} at rest.`,
       };
     default:

@@ -53,6 +53,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'strokes judged': 'all',
   bubbles: 'nothing',
   colour: 'nothing',
+  tried: 'nothing',
   'bleeder opened': 'all',
   'drawn off': 'level',
   'topped up': 'level',

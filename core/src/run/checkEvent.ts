@@ -49,6 +49,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'stroke':
     case 'round broken':
     case 'bubbles':
+    case 'tried':
     case 'colour':
     case 'bleeder opened':
     case 'shut':

@@ -3,6 +3,7 @@ import type { Colour } from '../fluid';
 import type { Plan, PreparationStep } from '../plan';
 import type { MasterChanged } from '../scope';
 import type { StageEvent } from '../stages';
+import type { Try } from './tries';
 
 export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
@@ -107,6 +108,13 @@ export type RunHappening =
     }
   | { readonly kind: 'bubbles'; readonly stopId: string; readonly reading: BubbleReading }
   | { readonly kind: 'colour'; readonly stopId: string; readonly colour: Colour }
+  /** Where bubbles stay the same: what was tried against it, or passed over. */
+  | {
+      readonly kind: 'tried';
+      readonly stopId: string;
+      readonly what: Try;
+      readonly done: boolean;
+    }
   /** How far the bleeder was opened, turns. */
   | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
   /** Filled up; out of which container, where somebody said so. */

@@ -13,7 +13,7 @@ import {
 } from '../stages';
 import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
-import { MENDABLE, type HaltReason, type Kept, type RunEvent } from './event';
+import { MENDABLE, type BubbleReading, type HaltReason, type Kept, type RunEvent } from './event';
 import { planOnward } from './onward';
 import { bySizes, sizesIn, sizesTold } from './sizes';
 import {
@@ -91,11 +91,9 @@ function happened(
         lastBrokenAtStroke: b.strokes,
       }));
     case 'bubbles':
-      return atBleeder(state, event.stopId, (b) => ({
-        ...b,
-        bubbles: { reading: event.reading, atStroke: b.strokes },
-        lastBubblesAtStroke: event.reading === 'none' ? b.lastBubblesAtStroke : b.strokes,
-      }));
+      return atBleeder(state, event.stopId, (b) => read(b, event.reading));
+    case 'tried':
+      return atBleeder(state, event.stopId, (b) => tried(b, event));
     case 'colour':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -139,6 +137,35 @@ function happened(
     default:
       return atStage(state, event);
   }
+}
+
+/** Bubbles as they were seen: how often the same in a row, and what was changed by what was tried. */
+function read(b: BleederState, reading: BubbleReading): BleederState {
+  const same = b.bubbles?.reading === reading;
+  // A second tap on the same answer is no second look.
+  const looked = b.bubbles?.atStroke !== b.strokes;
+  const equal = same ? b.equalBubbles + (looked ? 1 : 0) : 1;
+  return {
+    ...b,
+    bubbles: { reading, atStroke: b.strokes },
+    lastBubblesAtStroke: reading === 'none' ? b.lastBubblesAtStroke : b.strokes,
+    equalBubbles: reading === 'none' ? 0 : equal,
+    tried: b.tried.map((t) =>
+      t.done && t.after === null && b.strokes > t.atStroke ? { ...t, after: reading } : t,
+    ),
+  };
+}
+
+/** What was done against them begins the looks anew; what was passed over does not. */
+function tried(b: BleederState, { what, done }: Of<'tried'>): BleederState {
+  const entry = {
+    what,
+    done,
+    atStroke: b.strokes,
+    before: b.bubbles?.reading ?? null,
+    after: null,
+  };
+  return { ...b, tried: [...b.tried, entry], equalBubbles: done ? 0 : b.equalBubbles };
 }
 
 /** From the first opening on the vehicle must not be driven. */

@@ -30,6 +30,7 @@ export {
   type Halt,
   type RunLeg,
   type RunState,
+  type Tried,
 } from './state';
 export { foldEvent, foldRun } from './fold';
 export {
@@ -48,7 +49,7 @@ export {
   runEventFault,
   type KnownInRun,
 } from './checkEvent';
-export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS } from './words';
+export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS, TRY_WORDS } from './words';
 export { doneAt, type DoneAt } from './doneAt';
 export { skippedStages, stageLines, type LeftOutStage } from './leftOut';
 export { planOnward, whatFollows } from './onward';
@@ -57,3 +58,5 @@ export { followCalls, usualAnswer, type FollowOptions } from './followCalls';
 export { levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';
 export { insideAfter, insideNow } from './insideAfter';
+export { TRIES, tryNext, type Try } from './tries';
+export { burstOf } from './burst';

@@ -2,7 +2,7 @@ import { ARITHMETIC, ENTRY, figure, type Figure } from '../figure';
 import { bleederName } from '../circuit';
 import type { Plan } from '../plan';
 import type { HaltReason } from './event';
-import type { BleederState, RunState } from './state';
+import type { BleederState, RunState, Tried } from './state';
 
 /** One bleeder: what was planned and what was done. */
 export interface ActualRow {
@@ -15,6 +15,8 @@ export interface ActualRow {
   readonly bubbles: BleederState['bubbles'];
   /** Rounds whose order was broken. */
   readonly broken: number;
+  /** What was done where bubbles stayed the same. */
+  readonly tried: readonly Tried[];
   readonly colour: BleederState['colour'];
   readonly shut: boolean;
   readonly tightened: BleederState['tightened'];
@@ -72,6 +74,7 @@ function rowsOf(
       }),
       bubbles: b.bubbles,
       broken: b.broken,
+      tried: b.tried.filter((t) => t.done),
       colour: b.colour,
       shut: b.shut,
       tightened: b.tightened,

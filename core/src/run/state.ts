@@ -13,6 +13,17 @@ import type {
   RunEvent,
   Tightened,
 } from './event';
+import type { Try } from './tries';
+
+/** What was tried where bubbles stayed the same, or passed over, and what it changed. */
+export interface Tried {
+  readonly what: Try;
+  readonly done: boolean;
+  readonly atStroke: number;
+  readonly before: BubbleReading | null;
+  /** Read after the strokes that followed; null as long as nobody has looked. */
+  readonly after: BubbleReading | null;
+}
 
 /** What is known at one opening of a bleeder. */
 export interface BleederState {
@@ -24,6 +35,9 @@ export interface BleederState {
   readonly bubbles: { readonly reading: BubbleReading; readonly atStroke: number } | null;
   /** Count of strokes at which bubbles were last seen; 0 when never. */
   readonly lastBubblesAtStroke: number;
+  /** Equal readings other than none in a row, with strokes between them. */
+  readonly equalBubbles: number;
+  readonly tried: readonly Tried[];
   /** Rounds whose order was broken. */
   readonly broken: number;
   /** Count of strokes at which that happened last; 0 when never, or before the first. */
@@ -175,6 +189,8 @@ export function freshBleeder(stopId: string): BleederState {
     bledMl: 0,
     bubbles: null,
     lastBubblesAtStroke: 0,
+    equalBubbles: 0,
+    tried: [],
     broken: 0,
     lastBrokenAtStroke: 0,
     colour: null,

@@ -1,5 +1,6 @@
 import type { Decision, HaltReason } from './event';
 import type { Missing } from './nextStep';
+import type { Try } from './tries';
 
 /** What a halt means and what is safe. */
 export const HALT_WORDS: Readonly<
@@ -96,4 +97,36 @@ export const MISSING_WORDS: Readonly<Record<Missing, string>> = {
     'Bubbles within the last three strokes: go on, three must be free of them.',
   'colour not read': 'Colour in the hose now? Tap what you saw.',
   'colour not new': 'Darker than the new fluid: go on, then look again.',
+};
+
+/** What to try where bubbles stay the same, and why that helps [C]. */
+export const TRY_WORDS: Readonly<Record<Try, { readonly title: string; readonly why: string }>> = {
+  'open less': {
+    title: 'Open it less',
+    why: 'Only as far as it flows: opened further it lets air in past its threads.',
+  },
+  'tap it': {
+    title: 'Tap it',
+    why: 'Caliper, backing plate or line, lightly, while fluid moves: bubbles that cling let go.',
+  },
+  'flick it': {
+    title: 'Flick the pedal or lever',
+    why: 'Shut; then a dozen times through its first few millimetres: bubbles below the port rise into the reservoir.',
+  },
+  'another stroke': {
+    title: 'Another stroke',
+    why: 'Fast down and slowly back where it was steady, steady where it was fast.',
+  },
+  'turn it up': {
+    title: 'Turn or raise it',
+    why: 'So that its bleeder is the highest point. Unhooked: its pistons blocked first, and hung by wire, never by its hose.',
+  },
+  wait: {
+    title: 'Wait half an hour',
+    why: 'Shut. Fine bubbles rise and gather; then go on.',
+  },
+  'another method': {
+    title: 'Another method',
+    why: 'Under “Something is wrong”, air that never ends: the rest is planned anew.',
+  },
 };
