@@ -2,6 +2,7 @@ import type { Job } from '@brook/contract';
 import { isClosed } from '@brook/core/job';
 import { StyleSheet, View } from 'react-native';
 import { MediaButton } from '../media/MediaButton';
+import { RefitButton } from '../refit/RefitButton';
 import { SPACE } from '../ui/theme';
 import { EndJob } from './EndJob';
 
@@ -11,6 +12,7 @@ export function JobFoot({ job }: { readonly job: Job }) {
   return (
     <View style={styles.foot}>
       <MediaButton jobId={job.id} />
+      <RefitButton jobId={job.id} />
       <EndJob job={job} />
     </View>
   );

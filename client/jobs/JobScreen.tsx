@@ -11,6 +11,8 @@ import { ProofStep } from '../proof/ProofStep';
 import { ReleaseStep } from '../proof/ReleaseStep';
 import { IntakeStep } from '../intake/IntakeStep';
 import { RecordView } from '../record/RecordView';
+import { REFIT_PAGE } from '../refit/RefitButton';
+import { RefitPage } from '../refit/RefitPage';
 import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
 import { isFillingIn } from '../ui/unsaved';
@@ -32,6 +34,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   measure: 'Measure the fluid',
   fill: 'What goes in',
   [MEDIA_PAGE]: 'Photos and voice',
+  [REFIT_PAGE]: 'What came off',
 };
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */
@@ -70,6 +73,7 @@ function JobStep({ id }: { readonly id: string }) {
     band: <Way stage={job.stage} reached={reachedStep(job)} shown={shown} onStep={onStep} />,
   };
   if (pages.page === MEDIA_PAGE && !isClosed(job.stage)) return <MediaPage {...props} />;
+  if (pages.page === REFIT_PAGE && !isClosed(job.stage)) return <RefitPage {...props} />;
   switch (shown) {
     case 'intake':
       return <IntakeStep {...props} />;

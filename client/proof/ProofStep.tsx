@@ -31,6 +31,7 @@ import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
+import { RefitList } from '../refit/RefitList';
 import { SkippedStages } from '../run/SkippedStages';
 import { ControlProof, failedControl } from './ControlProof';
 import { LeakLooked } from './LeakLooked';
@@ -131,6 +132,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <SkippedStages state={live.state} />
       <TakenOver job={job} />
       <LeakLooked job={job} run={live} />
+      <RefitList job={job} live={live} />
       {controls.map((m) => (
         <ControlProof
           key={m.id}

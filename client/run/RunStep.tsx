@@ -14,13 +14,14 @@ import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { MediaButton } from '../media/MediaButton';
+import { RefitButton } from '../refit/RefitButton';
 import { router } from 'expo-router';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
-import { MIN_CONTENT, SPACE } from '../ui/theme';
+import { SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
 import { countStroke } from './countStroke';
 import { FitPart } from './FitPart';
@@ -294,6 +295,9 @@ function Bleeding({
         <View style={styles.half}>
           <MediaButton jobId={job.id} small />
         </View>
+        <View style={styles.half}>
+          <RefitButton jobId={job.id} small />
+        </View>
       </View>
     </Page>
   );
@@ -349,5 +353,6 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
 const styles = StyleSheet.create({
   beside: { padding: SPACE.wide, gap: SPACE.wide },
   foot: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.small, marginTop: SPACE.small },
-  half: { flexGrow: 1, flexBasis: MIN_CONTENT },
+  // Two beside each other, however many there are.
+  half: { flexGrow: 1, flexBasis: '40%' },
 });

@@ -37,6 +37,10 @@ export function eventWords(
       return `bubbles ${said.reading}, ${at(said.stopId)}`;
     case 'colour':
       return `colour ${said.colour}, ${at(said.stopId)}`;
+    case 'came off':
+      return `${lowerFirst(said.what)} came off`;
+    case 'back on':
+      return 'something is back on';
     case 'tried':
       return `${said.done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[said.what].title)}, ${at(said.stopId)}`;
     case 'bleeder opened':

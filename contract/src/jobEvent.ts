@@ -2,7 +2,13 @@ import { WAYS_KNOWN } from '@brook/core/circuit';
 import { COLOURS } from '@brook/core/fluid';
 import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
-import { MEDIA, type JobEvent, type PhoneHappening, type VehicleEvent } from '@brook/core/log';
+import {
+  CAME_OFF,
+  MEDIA,
+  type JobEvent,
+  type PhoneHappening,
+  type VehicleEvent,
+} from '@brook/core/log';
 import { PEDAL_RESULTS } from '@brook/core/pedal';
 import { PREPARATION_STEPS } from '@brook/core/plan';
 import {
@@ -175,6 +181,16 @@ const happenings = [
     item: oneOf('Item of the proof', [...CHECK_ITEMS, ...CONTROL_CHECKS]),
     masterId: elementId.nullish().describe('Of what is tried at one control'),
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('came off'),
+    what: oneOf('What came off', CAME_OFF),
+    elementId: elementId.nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('back on'),
+    eventId: id.nullable().describe('Of the event by which it came off in this job'),
+    matterId: line('Matter', 1, 200).nullable().describe('What was owed from before'),
   }),
   z.strictObject({
     kind: z.literal('media note'),

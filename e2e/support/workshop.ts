@@ -108,7 +108,7 @@ export class Workshop {
     });
   }
 
-  async job(vehicle: Vehicle): Promise<Job> {
+  async job(vehicle: Pick<Vehicle, 'id'>): Promise<Job> {
     return this.send('POST', '/jobs', { vehicleId: vehicle.id });
   }
 

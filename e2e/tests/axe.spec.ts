@@ -65,6 +65,15 @@ const SCREENS: readonly (readonly [
     },
   ],
   [
+    'what came off',
+    async (page, w) => {
+      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      await page.goto(`/jobs/${job.id}?page=off`);
+      await page.getByRole('button', { name: 'Wheel', exact: true }).click();
+      await page.getByRole('button', { name: /^Wheel, .*back on/ }).waitFor();
+    },
+  ],
+  [
     'what was done',
     async (page, w) => {
       const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));

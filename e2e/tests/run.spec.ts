@@ -350,3 +350,30 @@ test.describe('halts', () => {
     await expect(page.getByRole('link', { name: new RegExp(`^Job ${job.number},`) })).toBeVisible();
   });
 });
+
+test('what comes off is asked back by name before anybody may drive, also in the next job', async ({
+  page,
+}) => {
+  const { job, workshop } = await atTheCar(page, 3);
+  await page.getByRole('button', { name: 'Something came off' }).click();
+  await page.getByRole('button', { name: 'Clip or bracket' }).click();
+  await page.getByRole('button', { name: 'Wheel', exact: true }).click();
+  const list = page.getByRole('list', { name: 'What came off' });
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Wheel, left rear: back on' }).click();
+  await expect(list.getByText(/^Back on: Una Marrick/)).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await expect(page.getByTestId('count-pad')).toBeVisible();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.slice(-3).map((e) => e.kind))
+    .toEqual(['came off', 'came off', 'back on']);
+  await workshop.end(await workshop.get(job.id));
+  const next = await workshop.job({ id: job.vehicleId });
+  await page.goto(`/jobs/${next.id}?page=off`);
+  await expect(list.getByText(/^Off since job \d+: Una Marrick/)).toBeVisible();
+  await page.getByRole('button', { name: /^Clip or bracket, left rear: back on/ }).click();
+  await expect(list.getByText('Back on', { exact: true })).toBeVisible();
+  await expect
+    .poll(async () => (await workshop.get(next.id)).leaves.filter((m) => m.kind === 'not back on'))
+    .toEqual([]);
+});

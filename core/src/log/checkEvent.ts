@@ -37,6 +37,9 @@ export function jobEventFault(
       : 'This was decided at the desk; it is not taken back by undo.';
   }
   if (event.kind === 'media note') return mediaFault(job, event);
+  if (event.kind === 'came off')
+    return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
+  if (event.kind === 'back on') return backFault(event, find);
   if (!job.accepted) return 'Accept the plan first; then the run may begin.';
   const plans = plansEver(job);
   if (event.kind === 'pedal judged' || event.kind === 'take-up judged')
@@ -73,6 +76,18 @@ function mediaFault(
   if (job.log.filter((e) => e.kind === 'media note').length >= MOST_MEDIA_NOTES)
     return `A job keeps ${MOST_MEDIA_NOTES} photos and voice notes; this one has as many.`;
   return elementId === null ? null : elementFault(plansEver(job), elementId);
+}
+
+/** What is back came off in this job, or is owed from an earlier one. */
+function backFault(
+  { eventId, matterId }: Extract<JobEvent, { readonly kind: 'back on' }>,
+  find: (id: string) => JobEvent | undefined,
+): string | null {
+  if ((eventId === null) === (matterId === null))
+    return 'Name what is back: by the event that told of it, or by the matter of an earlier job.';
+  return eventId === null || find(eventId)?.kind === 'came off'
+    ? null
+    : `There is no event "${eventId}" by which something came off.`;
 }
 
 const masterFault = (plans: readonly Plan[], masterId: string): string | null =>

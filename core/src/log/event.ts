@@ -14,6 +14,7 @@ import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { EventBase, RunHappening, Undone } from '../run';
 import type { WorkDone } from '../scope';
+import type { CameOff } from './refit';
 import type { AdmitAnswer, OpenRule, ShelfContainer } from '../shelf';
 
 /** What is judged and looked at in the proof, each by itself. */
@@ -50,8 +51,23 @@ export interface MediaNote {
   readonly elementId: string | null;
 }
 
+/** What comes off goes back on: each is asked back by itself. */
+export type RefitHappening =
+  | {
+      readonly kind: 'came off';
+      readonly what: CameOff;
+      /** Where; null where it is of the whole vehicle. */
+      readonly elementId: string | null;
+    }
+  /** Of this job by the event that told of it, of an earlier one by its matter. */
+  | {
+      readonly kind: 'back on';
+      readonly eventId: string | null;
+      readonly matterId: string | null;
+    };
+
 /** Everything that a phone may say by itself, without reception; it is kept in whatever order it arrives. */
-export type PhoneHappening = RunHappening | ProofHappening | MediaNote | Undone;
+export type PhoneHappening = RunHappening | ProofHappening | MediaNote | RefitHappening | Undone;
 
 /** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
 export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
@@ -159,6 +175,8 @@ const NOT_OF_THE_RUN = [
   'take-up judged',
   'checked',
   'media note',
+  'came off',
+  'back on',
   'undone',
 ] as const;
 

@@ -12,9 +12,11 @@ export {
   type Medium,
   type PhoneHappening,
   type ProofHappening,
+  type RefitHappening,
   type VehicleEvent,
   type VehicleHappening,
 } from './event';
+export { CAME_OFF, refitOf, type CameOff, type Refit } from './refit';
 export { liftJobEvent } from './liftEvent';
 export { FLUID_READ_VERSION, liftFluidRead, type StoredFluidRead } from './liftFluidRead';
 export { takenBackIn, undoneIds } from './undo';

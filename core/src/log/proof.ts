@@ -72,6 +72,9 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'master fitted': 'all',
   note: 'nothing',
   'media note': 'nothing',
+  'came off': 'all',
+  // What came off made the proof void; putting it back touches nothing.
+  'back on': 'nothing',
   // An undo touches what it takes back; see below.
   undone: 'nothing',
   'pedal judged': 'nothing',

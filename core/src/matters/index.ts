@@ -1,7 +1,7 @@
 export { controlsConcerned } from './controlsConcerned';
 export { FOUND_WORDS, foundWords } from './foundAtIntake';
 export { gateOf } from './gateOf';
-export { doneAfterClose, jobSays, type JobSays } from './jobSays';
+export { doneAfterClose, jobSays, refitName, type JobSays } from './jobSays';
 export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
 export { holds, MATTER_KINDS, type Matter, type MatterKind, type MatterWeight } from './matter';

@@ -1,7 +1,7 @@
 import { paths, type Layout } from '../circuit';
 import { isDue } from '../fluid';
-import { driveInForce, takenBackIn, touches, undoneIds } from '../log';
-import type { Answered, JobEvent, JobState } from '../log';
+import { driveInForce, refitOf, takenBackIn, touches, undoneIds } from '../log';
+import type { Answered, JobEvent, JobState, Refit } from '../log';
 import { doneAt, plansOf, type Kept } from '../run';
 import { comesSinking, isSoft, type WorkDone } from '../scope';
 import { lowerFirst } from '../text';
@@ -11,7 +11,7 @@ import type { Matter } from './matter';
 import { foundAtIntake } from './foundAtIntake';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
-import { firstOpened, Writer, type JobAbout } from './writer';
+import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
 
 /** What a job says of its vehicle: what it leaves open, and what of earlier matters it settles. */
 export interface JobSays {
@@ -63,7 +63,9 @@ export function jobSays(given: JobState, about: JobAbout, before: readonly Matte
     bled: done.filter((d) => d.clear).map((d) => d.bleederId),
     renewed: done.filter((d) => d.renewed).map((d) => d.bleederId),
     cycled: run && cycled(run) ? modulatorsOf(layout) : [],
-    mended: inEffect(job).flatMap((e) => (e.kind === 'mended' && e.matterId ? [e.matterId] : [])),
+    mended: inEffect(job).flatMap((e) =>
+      (e.kind === 'mended' || e.kind === 'back on') && e.matterId ? [e.matterId] : [],
+    ),
     proves,
     provedSinceMs: judged.length > 0 ? Math.min(...judged) : null,
     fluidPasses: job.fluid !== null && job.fluid.read.verdict.verdict !== 'stop',
@@ -130,9 +132,31 @@ export function leftOpen(
   }
   foundAtIntake(out, job, work, released);
   leftShut(out, job, released);
+  notBack(out, job, layout);
   if (released || job.ended) oldFluid(out, job, layout);
   return out.matters;
 }
+
+/** What came off and is not back holds the vehicle, whoever releases it. */
+function notBack(out: Writer, job: JobState, layout: Layout): void {
+  for (const off of refitOf(job.log))
+    if (off.back === null)
+      out.add(
+        'not back on',
+        'holds',
+        off.eventId,
+        'Taken off, unplugged or dropped',
+        off,
+        refitName(layout, off),
+      );
+}
+
+/** @example "wheel, left rear" */
+export const refitName = (
+  layout: Layout,
+  { what, elementId }: Pick<Refit, 'what' | 'elementId'>,
+): string =>
+  lowerFirst(elementId === null ? what : `${what}, ${lowerFirst(placeOf(layout, elementId))}`);
 
 /** A pedal or lever that was soft, or sank, when the vehicle came is soft until it is proved. */
 function complaint(out: Writer, job: JobState, work: WorkDone): void {

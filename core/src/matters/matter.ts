@@ -4,6 +4,7 @@ export const MATTER_KINDS = [
   'control soft',
   'air possible',
   'part off',
+  'not back on',
   'tool cycle owed',
   'base bleed owed',
   'bleeder left',

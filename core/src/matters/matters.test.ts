@@ -8,11 +8,13 @@ import { routineFlush, type WorkDone } from '../scope';
 import {
   afterWork,
   countingIds,
+  eventFault,
   EVERYTHING,
   kept,
   layoutOf,
   logFrom,
   planned,
+  runOf,
   type Said,
 } from '../testing';
 import {
@@ -874,4 +876,71 @@ test('however a job ends, what it opened holds the vehicle until it is released'
     }),
     { numRuns: 40 },
   );
+});
+
+describe('what comes off goes back on', () => {
+  const off = (id: string, more: object = {}): Said => ({
+    id,
+    kind: 'came off',
+    what: 'Wheel',
+    elementId: null,
+    ...more,
+  });
+  const back = (eventId: string): Said => ({ kind: 'back on', eventId, matterId: null });
+  /** All but the release: what the gate is asked. */
+  const through = (plan: Plan, more: readonly Said[]) =>
+    [...run(plan), ...more, used, ...proof(plan, ['master']), ...DRIVEN] as Said[];
+  const verdict = (more: readonly Said[]) => {
+    const yard = new Yard(CAR);
+    return yard.gate(yard.take(flush(CAR), (plan) => through(plan, more)));
+  };
+
+  test('the gate asks each of them back, by name', () => {
+    expect(verdict([]).verdict).toBe('release');
+    const shut = verdict([off('a'), off('b', { what: 'Clip or bracket' }), back('a')]);
+    expect(shut.verdict).toBe('shut');
+    expect(shut.reasons.map(gateWords)).toEqual([
+      expect.stringMatching(
+        /^Still open: clip or bracket, not back on\. Settled by putting it back/,
+      ),
+    ]);
+    expect(verdict([off('a'), back('a')]).verdict).toBe('release');
+    // Taken back, it never was off; the back taken back, it is off again.
+    expect(verdict([off('a'), { kind: 'undone', eventId: 'a' }]).verdict).toBe('release');
+    const again: Said[] = [off('a'), { ...back('a'), id: 'on' }, { kind: 'undone', eventId: 'on' }];
+    expect(verdict(again).verdict).toBe('shut');
+  });
+
+  test('what comes off after the proof asks for it again', () => {
+    const yard = new Yard(CAR);
+    const job = yard.take(flush(CAR), (plan) => [...through(plan, []), off('late'), back('late')]);
+    expect(yard.gate(job).verdict).toBe('shut');
+  });
+
+  test('a job that ends leaves it on the vehicle, where it holds until a later one says that it is back', () => {
+    const yard = new Yard(CAR);
+    const rear = CAR.bleeders[0]!.id;
+    yard.take(flush(CAR), () => [off('a', { elementId: rear }), ended]);
+    expect(yard.drive).toBe('do not drive');
+    const [matter] = yard.before.filter((m) => m.kind === 'not back on');
+    expect(matterTitle(matter!)).toMatch(/^Wheel, .+, not back on$/);
+    yard.take(flush(CAR), (plan) => released(CAR)(plan));
+    expect(yard.drive).toBe('do not drive');
+    yard.take(flush(CAR), (plan) => [
+      { kind: 'back on', eventId: null, matterId: matter!.id },
+      ...released(CAR)(plan),
+    ]);
+    expect(yard.before).toEqual([]);
+    expect(yard.drive).toBe('free');
+  });
+
+  test('what is said to be back came off before', () => {
+    const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
+    const at = runOf(plan, []);
+    expect(eventFault(at, back('nothing'))).toMatch(/no event "nothing"/);
+    expect(eventFault(at, { kind: 'back on', eventId: null, matterId: null })).toMatch(/^Name/);
+    expect(eventFault(at, { kind: 'back on', eventId: 'a', matterId: 'm' })).toMatch(/^Name/);
+    expect(eventFault(at, { kind: 'back on', eventId: null, matterId: 'm' })).toBeNull();
+    expect(eventFault(at, off('x', { elementId: 'nowhere' }))).toMatch(/nowhere/);
+  });
 });

@@ -58,6 +58,7 @@ export function settles(job: JobSays, m: Matter, layout: Layout): boolean {
     case 'leak':
       return job.released && proves && job.mended.includes(m.id);
     case 'look again':
+    case 'not back on':
       return job.mended.includes(m.id);
     case 'lamp lit':
       return job.released;

@@ -21,6 +21,10 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
     what: (place) => `${capital(place)}: off, or not proved since`,
     settledBy: () => 'Settled by fitting it, bleeding what hangs on it, and a release.',
   },
+  'not back on': {
+    what: (place) => `${capital(place)}, not back on`,
+    settledBy: () => 'Settled by putting it back, and saying so.',
+  },
   'tool cycle owed': {
     what: (place) => `Tool cycle owed, ${lowerFirst(place)}`,
     settledBy: () =>

@@ -36,6 +36,8 @@ export class Writer {
     where: string | null,
     because: string,
     { person, atMs }: Pick<Answered, 'person' | 'atMs'>,
+    /** What it is called, where the layout does not know it. */
+    called: string | null = null,
   ): void {
     // What an earlier job left is said once, by that job.
     if (this.before.some((m) => m.kind === kind && m.where === where && where !== null)) return;
@@ -46,7 +48,7 @@ export class Writer {
       kind,
       weight,
       where,
-      place: where === null ? null : placeOf(this.layout, where),
+      place: called ?? (where === null ? null : placeOf(this.layout, where)),
       because,
       sinceMs: atMs,
       by: person,

@@ -1,0 +1,57 @@
+import { bleederName } from '@brook/core/circuit';
+import { CAME_OFF } from '@brook/core/log';
+import { currentStop } from '@brook/core/run';
+import { StyleSheet, View } from 'react-native';
+import { useJobLog } from '../data/run';
+import type { StepProps } from '../jobs/step';
+import { PageHead } from '../plan/PageHead';
+import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
+import { Page } from '../ui/Page';
+import { Words } from '../ui/Words';
+import { SPACE } from '../ui/theme';
+import { RefitList } from './RefitList';
+
+/** What comes off goes back on: one tap for each thing, and each is asked back before the vehicle may be driven. */
+export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' | 'pages'>) {
+  const live = useJobLog(job);
+  const stop = live.job.run ? currentStop(live.job.run) : null;
+  const elementId = stop?.bleeder.id ?? null;
+  return (
+    <Page
+      band={band}
+      action={
+        <ActionBar
+          label="Back to the step"
+          onPress={pages.closePage}
+          side={{ label: 'Undo', onPress: live.undo }}
+        />
+      }
+    >
+      <PageHead
+        vehicle={[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
+        question="What came off?"
+      />
+      <Words tone="softWords">
+        {`${stop ? `At the ${bleederName(stop.bleeder)}: one` : 'One'} tap for each thing taken off, unplugged, cut or dropped. It is asked back before anybody may drive.`}
+      </Words>
+      <View style={styles.things}>
+        {CAME_OFF.map((what) => (
+          <View key={what} style={styles.thing}>
+            <Button
+              label={what}
+              disabled={!live.ready}
+              onPress={() => live.say({ kind: 'came off', what, elementId })}
+            />
+          </View>
+        ))}
+      </View>
+      <RefitList job={job} live={live} />
+    </Page>
+  );
+}
+
+const styles = StyleSheet.create({
+  things: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.small },
+  thing: { flexGrow: 1, flexBasis: '40%' },
+});

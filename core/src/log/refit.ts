@@ -1,0 +1,48 @@
+import type { Kept } from '../run';
+import type { JobEvent } from './event';
+import { undoneIds } from './undo';
+
+/** What comes off a vehicle to be worked on, in the words of one tap [C]. */
+export const CAME_OFF = [
+  'Wheel',
+  'Cap or cover',
+  'Clip or bracket',
+  'Plug or connector',
+  'Line or hose',
+  'Caliper or slave',
+  'Lever or switch',
+  'Another thing',
+] as const;
+export type CameOff = (typeof CAME_OFF)[number];
+
+/** Something that came off, was unplugged, cut or dropped, and whether it is back. */
+export interface Refit {
+  /** Of the event that told of it. */
+  readonly eventId: string;
+  readonly what: CameOff;
+  readonly elementId: string | null;
+  readonly person: string;
+  readonly atMs: number;
+  readonly back: { readonly person: string; readonly atMs: number } | null;
+}
+
+/** What came off in a job, oldest first. */
+export function refitOf(log: readonly Kept<JobEvent>[]): Refit[] {
+  const undone = undoneIds(log);
+  const inEffect = log.filter((e) => !undone.has(e.id));
+  return inEffect.flatMap((e): Refit[] => {
+    if (e.kind !== 'came off') return [];
+    const { id: eventId, what, elementId, person, atMs } = e;
+    const back = inEffect.find((b) => b.kind === 'back on' && b.eventId === eventId);
+    return [
+      {
+        eventId,
+        what,
+        elementId,
+        person,
+        atMs,
+        back: back ? { person: back.person, atMs: back.atMs } : null,
+      },
+    ];
+  });
+}
