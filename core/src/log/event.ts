@@ -14,7 +14,6 @@ import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { EventBase, RunHappening, Undone } from '../run';
 import type { WorkDone } from '../scope';
-import type { CameOff } from './refit';
 import type { AdmitAnswer, OpenRule, ShelfContainer } from '../shelf';
 
 /** What is judged and looked at in the proof, each by itself. */
@@ -50,6 +49,19 @@ export interface MediaNote {
   /** The element of the layout at which it was taken; null where it is of the whole vehicle. */
   readonly elementId: string | null;
 }
+
+/** What comes off a vehicle to be worked on, in the words of one tap [C]. */
+export const CAME_OFF = [
+  'Wheel',
+  'Cap or cover',
+  'Clip or bracket',
+  'Plug or connector',
+  'Line or hose',
+  'Caliper or slave',
+  'Lever or switch',
+  'Another thing',
+] as const;
+export type CameOff = (typeof CAME_OFF)[number];
 
 /** What comes off goes back on: each is asked back by itself. */
 export type RefitHappening =

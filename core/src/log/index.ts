@@ -1,8 +1,10 @@
 export {
+  CAME_OFF,
   isOfRun,
   MEDIA,
   isPhoneEvent,
   type AcceptedPick,
+  type CameOff,
   type DeskHappening,
   type FluidRead,
   type FluidUsedEntry,
@@ -16,7 +18,7 @@ export {
   type VehicleEvent,
   type VehicleHappening,
 } from './event';
-export { CAME_OFF, refitOf, type CameOff, type Refit } from './refit';
+export { refitOf, type Refit } from './refit';
 export { liftJobEvent } from './liftEvent';
 export { FLUID_READ_VERSION, liftFluidRead, type StoredFluidRead } from './liftFluidRead';
 export { takenBackIn, undoneIds } from './undo';

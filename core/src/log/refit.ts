@@ -1,19 +1,6 @@
 import type { Kept } from '../run';
-import type { JobEvent } from './event';
+import type { CameOff, JobEvent } from './event';
 import { undoneIds } from './undo';
-
-/** What comes off a vehicle to be worked on, in the words of one tap [C]. */
-export const CAME_OFF = [
-  'Wheel',
-  'Cap or cover',
-  'Clip or bracket',
-  'Plug or connector',
-  'Line or hose',
-  'Caliper or slave',
-  'Lever or switch',
-  'Another thing',
-] as const;
-export type CameOff = (typeof CAME_OFF)[number];
 
 /** Something that came off, was unplugged, cut or dropped, and whether it is back. */
 export interface Refit {

@@ -3,7 +3,6 @@ import type { Colour } from '../fluid';
 import type { Plan, PreparationStep } from '../plan';
 import type { MasterChanged } from '../scope';
 import type { StageEvent } from '../stages';
-import type { Try } from './tries';
 
 export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
@@ -63,6 +62,18 @@ export const MOST_MADE = 10;
 /** How the order of a round is broken: let go while the bleeder was open, or the end of the hose out of the fluid. */
 export const BROKEN_ROUNDS = ['let go while open', 'hose end out'] as const;
 export type BrokenRound = (typeof BROKEN_ROUNDS)[number];
+
+/** What may help where bubbles stay the same, in order of effort [C]. */
+export const TRIES = [
+  'open less',
+  'tap it',
+  'flick it',
+  'another stroke',
+  'turn it up',
+  'wait',
+  'another method',
+] as const;
+export type Try = (typeof TRIES)[number];
 
 /** What every event of a log carries; made on the phone that saw it happen. */
 export interface EventBase {

@@ -7,6 +7,7 @@ export {
   HALTS_AT_BLEEDER,
   MENDABLE,
   MOST_MADE,
+  TRIES,
   type BrokenRound,
   type BubbleReading,
   type CountWay,
@@ -18,6 +19,7 @@ export {
   type RunEvent,
   type RunHappening,
   type Tightened,
+  type Try,
   type Undone,
 } from './event';
 export {
@@ -58,5 +60,5 @@ export { followCalls, usualAnswer, type FollowOptions } from './followCalls';
 export { levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';
 export { insideAfter, insideNow } from './insideAfter';
-export { TRIES, tryNext, type Try } from './tries';
+export { tryNext } from './tries';
 export { burstOf } from './burst';

@@ -12,8 +12,8 @@ import type {
   Kept,
   RunEvent,
   Tightened,
+  Try,
 } from './event';
-import type { Try } from './tries';
 
 /** What was tried where bubbles stayed the same, or passed over, and what it changed. */
 export interface Tried {

@@ -1,18 +1,7 @@
 import { METHOD_TRAITS } from '../flow';
 import type { PlanStop } from '../stages';
+import { TRIES, type Try } from './event';
 import type { BleederState } from './state';
-
-/** What may help where bubbles stay the same, in order of effort [C]. */
-export const TRIES = [
-  'open less',
-  'tap it',
-  'flick it',
-  'another stroke',
-  'turn it up',
-  'wait',
-  'another method',
-] as const;
-export type Try = (typeof TRIES)[number];
 
 /** So many equal readings in a row, with strokes between them, bring up what to try [C]. */
 const EQUAL = 3;

@@ -1,6 +1,5 @@
-import type { Decision, HaltReason } from './event';
+import type { Decision, HaltReason, Try } from './event';
 import type { Missing } from './nextStep';
-import type { Try } from './tries';
 
 /** What a halt means and what is safe. */
 export const HALT_WORDS: Readonly<
