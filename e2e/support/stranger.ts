@@ -33,6 +33,10 @@ export async function nextMove(page: Page, press: Press = pressed): Promise<stri
   const open = page.getByTestId('unanswered').first();
   // Either one or the other is called for, whichever page this is.
   await expect(action.or(open).first()).toBeVisible();
+  if (press === pressed) {
+    const made = await heldFor(page);
+    if (made > 1) return `Hold: ${made} made`;
+  }
   if (await isReady(action)) {
     const words = await action.innerText({ timeout: 1_500 }).catch(() => null);
     return words !== null && (await press(action)) ? words.trim() : null;
@@ -49,6 +53,22 @@ export async function nextMove(page: Page, press: Press = pressed): Promise<stri
   ))
     ? `${question} ${answer.source}`
     : null;
+}
+
+/** Longer than a long press takes, ms. */
+const HELD_MS = 800;
+
+/**
+ * Hold the large area where it counts several strokes at once.
+ *
+ * @returns how many it counted; 1 where it counts none at once, and nothing was pressed
+ */
+export async function heldFor(page: Page): Promise<number> {
+  const words = page.getByTestId('count-pad').getByText(/^Hold: \d+ made$/);
+  if (!(await words.isVisible())) return 1;
+  const made = Number(/\d+/.exec(await words.innerText())![0]);
+  await page.getByTestId('count-pad').click({ delay: HELD_MS });
+  return made;
 }
 
 /** @returns whether it was pressed; not where it is gone or shut meanwhile */
