@@ -54,6 +54,9 @@ export function Halted({
     [run.state, halt, decision],
   );
   const refused = follows !== null && 'refusals' in follows;
+  // What must not be forced is found out first: then the list stands open, before what is decided.
+  const forced = halt.reason === 'nothing comes';
+  const causes = <FaultList signs={[halt.reason]} layout={job.layout} open={forced} />;
   return (
     <Page
       band={band}
@@ -78,6 +81,7 @@ export function Halted({
       <Stop title={`${HALT_WORDS[halt.reason].title}${bleeder ? `, ${bleederName(bleeder)}` : ''}`}>
         {HALT_WORDS[halt.reason].say}
       </Stop>
+      {forced ? causes : null}
       {MENDABLE.includes(halt.reason) ? <Mended run={run} halt={halt} /> : null}
       <Choice
         question={MENDABLE.includes(halt.reason) ? 'It cannot be mended here?' : 'What now?'}
@@ -97,7 +101,7 @@ export function Halted({
       {follows && !refused ? (
         <Follows job={job} pouredMl={run.state.pouredMl} {...follows} />
       ) : null}
-      <FaultList signs={[halt.reason]} layout={job.layout} />
+      {forced ? null : causes}
     </Page>
   );
 }

@@ -175,6 +175,28 @@ describe('what is called', () => {
     for (const { why } of Object.values(SHAPE_WORDS)) expect(why).toMatch(/\.$/);
   });
 
+  test('the big word of every phase', () => {
+    expect(Object.fromEntries(CLOSED_PHASES.map((p) => [p, closedCue(p, CALLED).word]))).toEqual({
+      ready: 'Push',
+      held: 'Open',
+      open: 'Go with it',
+      sinking: 'Go with it',
+      'at the end': 'Shut',
+      shut: 'Let go',
+      released: 'Wait',
+      'let go while open': 'Shut',
+      'shut too soon': 'Let go',
+    });
+    expect(Object.fromEntries(HOSE_PHASES.map((p) => [p, hoseCue(p, CALLED).word]))).toEqual({
+      shut: 'Open',
+      back: 'Push',
+      down: 'Back',
+      'held down': 'Shut',
+      through: 'Let go',
+      'hose out': 'Shut',
+    });
+  });
+
   test('whose turn it is follows the machine: the wrench shuts and opens, the control does the rest', () => {
     const wrench = CLOSED_PHASES.filter((p) => closedCue(p, CALLED).turn === 'wrench');
     expect(wrench).toEqual(['held', 'at the end', 'let go while open']);

@@ -18,8 +18,8 @@ export const HALT_WORDS: Readonly<
     say: 'Renew it or its part off the vehicle. The circuit cannot be proved like this.',
   },
   'nothing comes': {
-    title: 'Nothing comes out',
-    say: 'Shut the bleeder. Look for a piston that is not home, a collapsed hose, a blocked bleeder.',
+    title: 'Nothing comes, or only a trickle',
+    say: 'No more strokes and no more pressure: a pot is let off first. Shut the bleeder. Then find out which of these it is; each has a test that tells it.',
   },
   'air never ends': {
     title: 'Air that never ends',
