@@ -63,6 +63,7 @@ export function CountPad({
         </Words>
       ) : null}
       {look.counts && onStroke && !cue ? <Key>Space</Key> : null}
+      {atOnce > 1 ? <Key>Shift Space</Key> : null}
       {/* Each stroke is said with its number: the numeral alone is silent. */}
       {look.number !== null ? <Spoken>{`${look.number} ${look.under ?? ''}`}</Spoken> : null}
     </View>

@@ -29,6 +29,7 @@ import { MasterJoined } from './MasterJoined';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { InHandLine, useInHand, type InHand } from './InHand';
 import { useLevelLook } from './LevelLook';
+import { padLook } from './padLook';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { LevelAction, RunAction } from './RunAction';
@@ -330,7 +331,7 @@ function counterOf({ job, state }: LiveRun): string {
   return job.log.filter((e) => e.deviceId === device).at(-1)?.person ?? 'Another phone';
 }
 
-/** Space counts a stroke where a stroke is called for. */
+/** Space counts a stroke where a stroke is called for; with Shift as many as a long press. */
 function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
   const stopId =
     !off && run.counts && callsForStrokes(step) && 'stop' in step ? step.stop.id : null;
@@ -343,11 +344,12 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
         !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
       if (e.code !== 'Space' || e.repeat || onControl) return;
       e.preventDefault();
-      countStroke(run, stopId);
+      const { atOnce } = padLook(run.state.plan, run.state, step);
+      countStroke(run, stopId, e.shiftKey && atOnce > 1 ? atOnce : 1);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [stopId, run]);
+  }, [stopId, run, step]);
 }
 
 const styles = StyleSheet.create({

@@ -105,6 +105,9 @@ test('the large area and the space bar count as well', async ({ page }) => {
   await expect(left(page, planned - 1)).toBeVisible();
   await page.keyboard.press('Space');
   await expect(left(page, planned - 2)).toBeVisible();
+  // With Shift as many as a long press.
+  await page.keyboard.press('Shift+Space');
+  await expect(left(page, planned - 12)).toBeVisible();
 });
 
 test('a long press counts ten, one tap one, and an undo takes back what one press said', async ({
