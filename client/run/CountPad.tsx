@@ -1,6 +1,6 @@
 import type { Plan } from '@brook/core/plan';
 import type { NextStep, RunState } from '@brook/core/run';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import { Key } from '../ui/Key';
 import { Numeral } from '../ui/Numeral';
 import { useShortScreen } from '../ui/Page';
@@ -10,6 +10,10 @@ import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { padLook } from './padLook';
 import type { Beating } from './useBeat';
+
+/** Whether the key or click came with Shift: with a keyboard that is the long press. */
+const withShift = ({ nativeEvent }: GestureResponderEvent): boolean =>
+  (nativeEvent as unknown as KeyboardEvent | MouseEvent).shiftKey;
 
 /** How long a finger rests for a press that says several: longer than a slow tap with a glove. */
 const LONG_MS = 700;
@@ -79,7 +83,9 @@ export function CountPad({
       role="button"
       aria-label={cue ? 'Stop the beat' : 'Count a stroke'}
       testID="count-pad"
-      onPress={cue ? (beat.toggle ?? undefined) : () => onStroke(1)}
+      onPress={
+        cue ? (beat.toggle ?? undefined) : (e) => onStroke(atOnce > 1 && withShift(e) ? atOnce : 1)
+      }
       onLongPress={atOnce > 1 ? () => onStroke(atOnce) : undefined}
       delayLongPress={LONG_MS}
       style={[styles.pad, short ? styles.short : null]}
