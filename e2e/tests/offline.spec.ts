@@ -21,6 +21,10 @@ test('kept on the phone, the app opens without the server, and a run that was be
   await page.goto(`/jobs/${job.id}`);
   await action.click();
   await expect(count(planned - 2)).toBeVisible();
+  // The number is painted a moment before the strip has counted the tap: what counts is that it arrived.
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .toBe(2);
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
 
   await context.setOffline(true);
