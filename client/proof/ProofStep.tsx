@@ -132,7 +132,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
       <SkippedStages state={live.state} />
       <TakenOver job={job} />
       <LeakLooked job={job} run={live} />
-      <RefitList job={job} live={live} />
+      <RefitList job={job} log={live.job.log} say={live.say} />
       {controls.map((m) => (
         <ControlProof
           key={m.id}

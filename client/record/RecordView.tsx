@@ -10,7 +10,7 @@ import {
 } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
-import { isOfRun, type JobEvent, type JobState, type ProofState } from '@brook/core/log';
+import { isOfRun, refitOf, type JobEvent, type JobState, type ProofState } from '@brook/core/log';
 import { PEDAL_RESULT_WORDS, type PedalResult } from '@brook/core/pedal';
 import {
   DECISION_WORDS,
@@ -33,6 +33,7 @@ import { BackToHand } from '../jobs/BackToHand';
 import { JobHead } from '../jobs/JobHead';
 import { TakenIn } from '../jobs/TakenIn';
 import { MediaList, mediaNotes } from '../media/MediaList';
+import { RefitList } from '../refit/RefitList';
 import { MatterList } from '../matters/MatterList';
 import type { StepProps } from '../jobs/step';
 import { FaultList } from '../faults/FaultList';
@@ -92,6 +93,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
         <ProofRecord proof={state.proof} plan={plan} />
       ) : null}
       <Additions job={job} />
+      <CameOff job={job} state={state} />
       <Media job={job} state={state} />
       <Section title="Who did what">
         <TakenIn job={job} />
@@ -111,6 +113,15 @@ export function RecordView({ job, band, onStep }: StepProps) {
         ))}
       </Section>
     </Page>
+  );
+}
+
+/** What came off, and who put it back. */
+function CameOff({ job, state }: { readonly job: Job; readonly state: JobState }) {
+  return refitOf(state.log).length === 0 ? null : (
+    <Section title="What came off">
+      <RefitList job={job} log={state.log} />
+    </Section>
   );
 }
 

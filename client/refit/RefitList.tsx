@@ -1,6 +1,7 @@
 import type { Job } from '@brook/contract';
-import { refitOf, type Refit } from '@brook/core/log';
+import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/log';
 import { refitName, type Matter } from '@brook/core/matters';
+import type { Kept } from '@brook/core/run';
 import { capital } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
 import type { LiveJob } from '../data/run';
@@ -10,11 +11,21 @@ import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 
 /** What came off and is not back, of an earlier job first; each is asked back by itself. What is back says who put it there. */
-export function RefitList({ job, live }: { readonly job: Job; readonly live: LiveJob }) {
-  const own = refitOf(live.job.log);
+export function RefitList({
+  job,
+  log,
+  say,
+}: {
+  readonly job: Pick<Job, 'layout' | 'before'>;
+  readonly log: readonly Kept<JobEvent>[];
+  /** Left out where nothing changes any more. */
+  readonly say?: LiveJob['say'];
+}) {
+  const own = refitOf(log);
+  const undone = undoneIds(log);
   const said = new Set(
-    live.job.log.flatMap((e) =>
-      e.kind === 'back on' && e.matterId && !live.job.undone.has(e.id) ? [e.matterId] : [],
+    log.flatMap((e) =>
+      e.kind === 'back on' && e.matterId && !undone.has(e.id) ? [e.matterId] : [],
     ),
   );
   const earlier = job.before.filter((m) => m.kind === 'not back on');
@@ -27,7 +38,7 @@ export function RefitList({ job, live }: { readonly job: Job; readonly live: Liv
           name={capital(m.place ?? 'something')}
           off={offWords(m)}
           back={said.has(m.id) ? 'Back on' : null}
-          onBack={() => live.say({ kind: 'back on', eventId: null, matterId: m.id })}
+          onBack={say && (() => say({ kind: 'back on', eventId: null, matterId: m.id }))}
         />
       ))}
       {own.map((off) => (
@@ -36,7 +47,7 @@ export function RefitList({ job, live }: { readonly job: Job; readonly live: Liv
           name={capital(refitName(job.layout, off))}
           off={`Off: ${off.person}, ${clockTime(off.atMs)}`}
           back={backWords(off)}
-          onBack={() => live.say({ kind: 'back on', eventId: off.eventId, matterId: null })}
+          onBack={say && (() => say({ kind: 'back on', eventId: off.eventId, matterId: null }))}
         />
       ))}
     </View>
@@ -56,7 +67,7 @@ function Line({
   readonly name: string;
   readonly off: string;
   readonly back: string | null;
-  readonly onBack: () => void;
+  readonly onBack: (() => void) | undefined;
 }) {
   return (
     <View role="listitem" style={styles.line}>
@@ -66,7 +77,9 @@ function Line({
           {back ?? off}
         </Words>
       </View>
-      {back ? null : <Button label="It is back on" spoken={`${name}: back on`} onPress={onBack} />}
+      {back || !onBack ? null : (
+        <Button label="It is back on" spoken={`${name}: back on`} onPress={onBack} />
+      )}
     </View>
   );
 }

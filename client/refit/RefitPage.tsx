@@ -46,7 +46,7 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
           </View>
         ))}
       </View>
-      <RefitList job={job} live={live} />
+      <RefitList job={job} log={live.job.log} say={live.say} />
     </Page>
   );
 }

@@ -379,6 +379,11 @@ test('what comes off is asked back by name before anybody may drive, also in the
     .poll(async () => (await workshop.get(job.id)).events.slice(-3).map((e) => e.kind))
     .toEqual(['came off', 'came off', 'back on']);
   await workshop.end(await workshop.get(job.id));
+  // On the record: who put back what, and what is still off.
+  await page.goto(`/jobs/${job.id}`);
+  await expect(list.getByText(/^Back on: Una Marrick/)).toBeVisible();
+  await expect(list.getByText(/^Off: Una Marrick/)).toBeVisible();
+  await expect(list.getByRole('button')).toHaveCount(0);
   const next = await workshop.job({ id: job.vehicleId });
   await page.goto(`/jobs/${next.id}?page=off`);
   await expect(list.getByText(/^Off since job \d+: Una Marrick/)).toBeVisible();

@@ -55,7 +55,7 @@ function rowsOf(
       label: 'Strokes made',
       value: b.strokes,
       unit: 'strokes',
-      rule: 'counted by taps',
+      rule: 'counted on a phone, by taps or by the app’s beat',
       source: ENTRY,
     });
     return {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { ProblemError } from '../problems/kinds';
 
-/** A moment as our own cursors write it. */
-export const moment = z.iso.datetime();
+/** A moment as our own cursors write it; nothing that is listed is older than clocks of computers, and the database knows no year 0. */
+export const moment = z.iso.datetime().refine((at) => Date.parse(at) >= 0);
 
 /** Where a page ends, as a word that only we read. */
 const writeCursor = (place: object): string =>

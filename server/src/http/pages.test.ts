@@ -138,6 +138,19 @@ describe.each(paged)('%s', (name) => {
   });
 });
 
+// A moment of the year 0 is a moment to a reader, and none to the database.
+test.each([
+  ['/waste/entries', { at: '0000-01-01T00:00:00.000Z' }],
+  ['/waste/hand-overs', { at: '0000-01-01T00:00:00.000Z' }],
+  ['/jobs', { closed: true, openedAt: '0000-01-01T00:00:00.000Z' }],
+  ['/jobs', { closed: true, openedAt: '1969-12-31T23:59:59.999Z' }],
+])('%s: a cursor of %j is refused', async (path, place) => {
+  const made = JSON.stringify({ ...place, id: randomUUID() });
+  const cursor = Buffer.from(made).toString('base64url');
+  const { body } = await lead.get(`${path}?cursor=${cursor}`).expect(422);
+  expect(body.faults[0].field).toBe('cursor');
+});
+
 test('a vehicle comes with its newest jobs, and the earlier ones follow by its cursor', async () => {
   const id = await lead.vehicleId('M 1');
   const { jobs } = (await lead.get(`/vehicles/${id}`).expect(200)).body;
