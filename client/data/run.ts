@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { isPhoneEvent, type JobEvent, type JobState, type PhoneHappening } from '@brook/core/log';
-import type { EventBase, Kept, RunState } from '@brook/core/run';
+import { helpedStop, nextStep, type EventBase, type Kept, type RunState } from '@brook/core/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
@@ -44,6 +44,8 @@ export interface LiveJob {
   readonly ready: boolean;
   /** Whether this phone counts; another one that taps is asked about. */
   readonly counts: boolean;
+  /** The last event of the workshop's log that this phone knows; null where it knows none. */
+  readonly knew: string | null;
   /**
    * Record what happened. Painted once it is kept, so that a number that was seen is never lost.
    *
@@ -157,7 +159,6 @@ export function useJobLog(job: Job): LiveJob {
     if (person) void setAside(job.id, person.id).then(() => sendWaiting(client, job.id));
   }, [job.id, person, client]);
 
-  const counting = state.run?.counting ?? null;
   return {
     job: state,
     waiting: box?.waiting.length ?? 0,
@@ -167,7 +168,8 @@ export function useJobLog(job: Job): LiveJob {
     link,
     refusal,
     ready: box !== null && person !== undefined,
-    counts: counting === null || counting.deviceId === deviceId(),
+    counts: countsHere(state.run),
+    knew: job.events.at(-1)?.id ?? null,
     say,
     undo,
     undoAsked,
@@ -175,6 +177,13 @@ export function useJobLog(job: Job): LiveJob {
     dropRefused,
     sayAgain,
   };
+}
+
+/** Whether strokes are counted on this phone: nobody counts yet, it does, or a helper's phone does where no helper is called. */
+function countsHere(run: RunState | null): boolean {
+  const counting = run?.counting ?? null;
+  if (!run || counting === null || counting.deviceId === deviceId()) return true;
+  return counting.way === 'helper' && helpedStop(nextStep(run)) === null;
 }
 
 /**

@@ -13,6 +13,7 @@ import { IntakeStep } from '../intake/IntakeStep';
 import { RecordView } from '../record/RecordView';
 import { REFIT_PAGE } from '../refit/RefitButton';
 import { RefitPage } from '../refit/RefitPage';
+import { HELPER_PAGE } from '../run/HelperPage';
 import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
 import { isFillingIn } from '../ui/unsaved';
@@ -35,6 +36,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   fill: 'What goes in',
   [MEDIA_PAGE]: 'Photos and voice',
   [REFIT_PAGE]: 'What came off',
+  [HELPER_PAGE]: 'A helper’s phone',
 };
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */

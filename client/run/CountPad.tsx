@@ -8,8 +8,9 @@ import { Press } from '../ui/Press';
 import { Spoken } from '../ui/Spoken';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
-import { padLook } from './padLook';
+import { padLook, type PadLook } from './padLook';
 import type { Beating } from './useBeat';
+import type { Helped } from './useHelped';
 
 /** Whether the key or click came with Shift: with a keyboard that is the long press. */
 const withShift = ({ nativeEvent }: GestureResponderEvent): boolean =>
@@ -17,6 +18,16 @@ const withShift = ({ nativeEvent }: GestureResponderEvent): boolean =>
 
 /** How long a finger rests for a press that says several: longer than a slow tap with a glove. */
 const LONG_MS = 700;
+
+/** The phones are out of step: the stroke in hand stops, and that must be seen from across the bay. */
+const lostLook = (called: PadLook, why: string): PadLook => ({
+  ...called,
+  call: 'Stop: out of step',
+  next: `${why}. Shut the bleeder first, then let go. From here by voice; the stroke in hand is not counted.`,
+  counts: false,
+  atOnce: 0,
+  loud: true,
+});
 
 /** The large area: one number, one word; the whole of it counts a stroke. */
 export function CountPad({
@@ -26,6 +37,7 @@ export function CountPad({
   otherCounts,
   onStroke,
   beat,
+  helped,
 }: {
   readonly plan: Plan;
   readonly state: RunState;
@@ -35,20 +47,25 @@ export function CountPad({
   /** Count one, or several that were made in a row. */
   readonly onStroke: ((made: number) => void) | undefined;
   readonly beat: Beating;
+  /** The helper's phone that counts. */
+  readonly helped: Helped | null;
 }) {
-  const look = padLook(plan, state, step);
-  const { cue } = beat;
+  const called = padLook(plan, state, step);
+  const look = helped?.outOfStep ? lostLook(called, helped.outOfStep) : called;
+  const cue = beat.cue ?? helped?.cue ?? null;
   const atOnce = look.counts && onStroke && !cue ? look.atOnce : 0;
   const short = useShortScreen();
   const body = (
     <View style={styles.padBody}>
       {look.number !== null ? (
-        <Numeral size={short || cue ? 'large' : 'giant'}>{look.number}</Numeral>
+        <Numeral size={short || cue || helped ? 'large' : 'giant'}>{look.number}</Numeral>
       ) : null}
       {look.under ? <Words align="center">{look.under}</Words> : null}
       {cue ? (
         <>
-          <Numeral size="large">{cue.word}</Numeral>
+          <View style={styles.word}>
+            <Numeral size="large">{cue.word}</Numeral>
+          </View>
           <Words align="center" accessibilityLiveRegion="polite">{`${cue.say}.`}</Words>
         </>
       ) : (
@@ -59,7 +76,9 @@ export function CountPad({
       {atOnce > 1 ? <Words size="small" align="center">{`Hold: ${atOnce} made`}</Words> : null}
       {cue ? (
         <Words size="small" tone="softWords" align="center">
-          The app counts. Tap to stop.
+          {helped
+            ? [`${helped.name} counts`, look.next].filter(Boolean).join(' · ')
+            : 'The app counts. Tap to stop.'}
         </Words>
       ) : look.next ? (
         <Words size="small" tone="softWords" align="center">
@@ -107,5 +126,7 @@ const styles = StyleSheet.create({
   },
   short: { minHeight: 150 },
   loud: { borderWidth: 4, borderColor: colour.words },
+  // Room for what hangs below the line.
+  word: { paddingBottom: SPACE.small },
   padBody: { alignItems: 'center', gap: SPACE.hair, padding: SPACE.small },
 });

@@ -2,7 +2,8 @@ import { capital } from '@brook/core/text';
 import { bleederName } from '@brook/core/circuit';
 import type { NextStep } from '@brook/core/run';
 import type { LiveRun } from '../data/run';
-import { countStroke } from './countStroke';
+import { countStroke, takeCount } from './countStroke';
+import type { Helped } from './useHelped';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { DeliberateButton } from '../ui/DeliberateButton';
 
@@ -12,10 +13,12 @@ export interface RunActionProps {
   readonly onProof: () => void;
   /** The container that is poured from. */
   readonly containerId: string | null;
+  /** The helper's phone that counts. */
+  readonly helped: Helped | null;
 }
 
 /** The one next action of a run, with undo beside it. */
-export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
+export function RunAction({ step, run, onProof, containerId, helped }: RunActionProps) {
   const side = {
     label: 'Undo',
     shortcut: 'u',
@@ -54,11 +57,12 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
       );
     case 'stroke':
     case 'more strokes':
+      if (helped?.cue) return <PromptBar prompt={`${helped.name} counts`} side={side} />;
       if (!run.counts)
         return (
           <ActionBar
-            label="Count on this phone"
-            onPress={() => run.say({ kind: 'counting', way: 'tap' })}
+            label={helped ? 'Go on by voice' : 'Count on this phone'}
+            onPress={() => takeCount(run, 'tap')}
             side={side}
           />
         );
@@ -122,7 +126,11 @@ export function RunAction({ step, run, onProof, containerId }: RunActionProps) {
 }
 
 /** What interrupts the count is never answered where the count was: a finger that taps on confirms nothing. */
-export function LevelAction({ step, run, containerId }: Omit<RunActionProps, 'onProof'>) {
+export function LevelAction({
+  step,
+  run,
+  containerId,
+}: Omit<RunActionProps, 'onProof' | 'helped'>) {
   if (step.kind === 'top up')
     return (
       <DeliberateButton

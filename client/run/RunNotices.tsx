@@ -1,4 +1,4 @@
-import type { JobEvent } from '@brook/core/log';
+import { unseenStrokes, type JobEvent } from '@brook/core/log';
 import { burstOf, type AskedStroke, type Kept } from '@brook/core/run';
 import { counted } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
@@ -14,6 +14,7 @@ import { eventWords } from './eventWords';
 /** What stands between phones and server, each with what can be done about it: the link, strokes of another phone, what was refused, whose tap an undo would take back. */
 export function RunNotices({ run }: { readonly run: LiveRun }) {
   const { plans } = planLayouts(run);
+  const unseen = unseenStrokes(run.job, deviceId());
   return (
     <>
       <LinkState run={run} />
@@ -26,7 +27,13 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
           ]}
         />
       ) : null}
-      {run.state.asked.length > 0 ? <OtherStrokes run={run} /> : <Burst run={run} />}
+      {run.state.asked.length > 0 ? (
+        <OtherStrokes run={run} />
+      ) : unseen.length > 0 ? (
+        <Unseen run={run} unseen={unseen} />
+      ) : (
+        <Burst run={run} />
+      )}
       {run.refused.map((r) => (
         <Refused key={r.event.id} run={run} refused={r} words={eventWords(plans, r.event)} />
       ))}
@@ -54,6 +61,36 @@ function OtherStrokes({ run }: { readonly run: LiveRun }) {
       answers={[
         { label: 'Others: count them', onPress: () => judge(true) },
         { label: 'The same', onPress: () => judge(false) },
+      ]}
+    />
+  );
+}
+
+/** What a helper's phone had counted and this one had not seen when it went on by voice: the last of it may have been counted twice. */
+function Unseen({
+  run,
+  unseen,
+}: {
+  readonly run: LiveRun;
+  readonly unseen: ReturnType<typeof unseenStrokes>;
+}) {
+  const eventIds = unseen.map((e) => e.id);
+  const made = unseen.reduce((sum, e) => sum + (e.made ?? 1), 0);
+  const people = [...new Set(unseen.map((e) => e.person))].join(', ');
+  return (
+    <Asked
+      say={`${people} had counted ${counted(made, 'stroke')} that this phone had not seen when it took over. Did you count ${made === 1 ? 'it' : 'them'} as well?`}
+      answers={[
+        {
+          label: 'No: other strokes',
+          onPress: () => run.say({ kind: 'strokes judged', eventIds, count: true }),
+        },
+        {
+          label: 'Yes, the same',
+          onPress: () => {
+            for (const eventId of eventIds) run.say({ kind: 'undone', eventId });
+          },
+        },
       ]}
     />
   );

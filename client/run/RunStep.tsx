@@ -3,6 +3,7 @@ import type { Plan } from '@brook/core/plan';
 import { callOf } from '@brook/core/call';
 import {
   currentStop,
+  helpedStop,
   nextStep,
   pourFigure,
   type BrokenRound,
@@ -10,6 +11,7 @@ import {
 } from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useHelper, useHere } from '../data/helper';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
@@ -23,10 +25,11 @@ import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { CountPad } from './CountPad';
-import { countStroke } from './countStroke';
+import { countStroke, takeCount } from './countStroke';
 import { FitPart } from './FitPart';
 import { MasterJoined } from './MasterJoined';
 import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
+import { HELPER_PAGE, HelperPage } from './HelperPage';
 import { InHandLine, useInHand, type InHand } from './InHand';
 import { useLevelLook } from './LevelLook';
 import { padLook } from './padLook';
@@ -42,6 +45,7 @@ import { StoppedEarly } from './StoppedEarly';
 import { TryNext } from './TryNext';
 import { useAwake } from './useAwake';
 import { useBeat, type Beating } from './useBeat';
+import { useHelped, type Helped } from './useHelped';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
 export function RunStep(props: StepProps) {
@@ -56,12 +60,16 @@ function Run({ job, band, onStep, pages }: StepProps) {
   const { plan } = run.state;
   const wrong = pages.page === 'wrong';
   const onWrong = useCallback(() => pages.openPage('wrong'), [pages]);
+  const onHelper = useCallback(() => pages.openPage(HELPER_PAGE), [pages]);
   const wide = useWideScreen();
   const step = useMemo(() => nextStep(run.state), [run.state]);
   const stop = currentStop(run.state);
   const beat = useBeat(run, stop, callsForStrokes(step) && !wrong);
   useSpaceBar(run, step, wrong || beat.cue !== null);
   const inHand = useInHand(job, run.state);
+  const { news } = useHelper(job.id);
+  useHere(job.id, news !== null);
+  const helped = useHelped(job, run.state, step);
   if (!run.ready) return <Loading what="what this phone kept" />;
 
   const action = (
@@ -70,8 +78,11 @@ function Run({ job, band, onStep, pages }: StepProps) {
       run={run}
       onProof={() => onStep('proof')}
       containerId={inHand.inHand?.id ?? null}
+      helped={helped}
     />
   );
+  if (pages.page === HELPER_PAGE && step.kind !== 'decide' && step.kind !== 'ended')
+    return <HelperPage job={job} band={band} onClose={pages.closePage} />;
   if (wrong && step.kind !== 'decide')
     return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
   if (step.kind === 'prepare')
@@ -144,6 +155,8 @@ function Run({ job, band, onStep, pages }: StepProps) {
       stop={stop}
       action={action}
       beat={beat}
+      helped={helped}
+      onHelper={onHelper}
       wide={wide}
       inHand={inHand}
       onWrong={onWrong}
@@ -182,6 +195,8 @@ interface BleedingProps {
   readonly stop: PlanStop | null;
   readonly action: ReactNode;
   readonly beat: Beating;
+  readonly helped: Helped | null;
+  readonly onHelper: () => void;
   readonly wide: boolean;
   readonly inHand: InHand;
   readonly onWrong: () => void;
@@ -195,6 +210,8 @@ function Bleeding({
   stop,
   action,
   beat,
+  helped,
+  onHelper,
   wide,
   inHand,
   onWrong,
@@ -261,6 +278,7 @@ function Bleeding({
         otherCounts={run.counts ? null : counterOf(run)}
         onStroke={stop && run.counts ? (made) => countStroke(run, stop.id, made) : undefined}
         beat={beat}
+        helped={helped}
       />
       {beat.toggle && !beat.cue ? (
         <Button label="Beat time for me, and count" onPress={beat.toggle} />
@@ -282,6 +300,15 @@ function Bleeding({
         {stop ? (
           <View style={styles.half}>
             <SomethingWrongButton onPress={onWrong} />
+          </View>
+        ) : null}
+        {stop && helpedStop(step) ? (
+          <View style={styles.half}>
+            {helped?.cue ? (
+              <Button small label="Go on by voice" onPress={() => takeCount(run, 'tap')} />
+            ) : (
+              <Button small label="Helper’s phone" onPress={onHelper} />
+            )}
           </View>
         ) : null}
         {stop && broken ? (

@@ -10,6 +10,8 @@ import {
 import type { PlanStop } from '@brook/core/stages';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { LiveRun } from '../data/run';
+import { deviceId } from '../data/device';
+import { takeCount } from './countStroke';
 import { hush, sayCue } from './sayCue';
 
 /** The app beats time for somebody who is alone, and counts by itself. */
@@ -55,9 +57,9 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
       : closedCue(phase as ClosedPhase, called);
   }, [may, beat, stop, tempo]);
   // Whatever arrives meanwhile must not make a beat longer.
-  const say = useRef(run.say);
+  const live = useRef(run);
   useEffect(() => {
-    say.current = run.say;
+    live.current = run;
   });
   const stopId = stop?.id;
   useEffect(() => {
@@ -65,7 +67,7 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
     sayCue(cue);
     const timer = setTimeout(() => {
       const last = beat === tempo.beats.length - 1;
-      if (last) say.current({ kind: 'stroke', stopId });
+      if (last) live.current.say({ kind: 'stroke', stopId });
       setBeat(last ? 0 : beat + 1);
     }, tempo.beats[beat]!.seconds * 1000);
     return () => clearTimeout(timer);
@@ -82,15 +84,16 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
       hush();
     };
   }, [beating]);
-  const counting = run.state.counting?.way;
   const toggle = useCallback(() => {
     if (beat !== null) {
       setBeat(null);
       return;
     }
     // Which way was used is on the record.
-    if (counting !== 'tempo') say.current({ kind: 'counting', way: 'tempo' });
+    const { counting } = live.current.state;
+    if (counting?.way !== 'tempo' || counting.deviceId !== deviceId())
+      takeCount(live.current, 'tempo');
     setBeat(0);
-  }, [beat, counting]);
+  }, [beat]);
   return { cue, toggle: may ? toggle : null };
 }

@@ -4,6 +4,9 @@ import { ApiProblem } from '../data/api';
 import { useSession } from '../data/session';
 import { setZone } from '../ui/zone';
 
+/** Where nobody need be signed in: a helper has no account. */
+const WITHOUT_SESSION = ['/sign-in', '/help'];
+
 /** Sends to the sign-in whoever is not signed in, and says where they wanted to go. Without a connection the page stays: what is on the phone is still good. */
 export function SessionGate({ children }: { readonly children: ReactNode }) {
   const { data, error } = useSession();
@@ -11,7 +14,7 @@ export function SessionGate({ children }: { readonly children: ReactNode }) {
   if (data) setZone(data.workshop.timeZone);
   const path = usePathname();
   const signedOut = error instanceof ApiProblem && error.status === 401;
-  if (signedOut && path !== '/sign-in') {
+  if (signedOut && !WITHOUT_SESSION.includes(path)) {
     const { pathname, search } = window.location;
     return <Redirect href={{ pathname: '/sign-in', params: { to: pathname + search } }} />;
   }

@@ -15,9 +15,12 @@ export const ARMED_AFTER_MS = 1_000;
 export function DeliberateButton({
   label,
   onPress,
+  huge,
 }: {
   readonly label: string;
   readonly onPress: () => void;
+  /** Where it is pressed without looking: a third of the screen. */
+  readonly huge?: boolean;
 }) {
   const [armed, setArmed] = useState(false);
   useEffect(() => {
@@ -30,10 +33,15 @@ export function DeliberateButton({
       testID="next-action"
       waits={!armed}
       onPress={armed ? onPress : undefined}
-      style={[styles.button, armed ? styles.ready : styles.waiting]}
+      style={[styles.button, huge ? styles.huge : null, armed ? styles.ready : styles.waiting]}
       pressedStyle={armed ? { backgroundColor: colour.actionPressed } : {}}
     >
-      <Words strong align="center" tone={armed ? 'onAction' : 'words'}>
+      <Words
+        size={huge ? 'head' : 'body'}
+        strong
+        align="center"
+        tone={armed ? 'onAction' : 'words'}
+      >
         {label}
       </Words>
     </Press>
@@ -42,6 +50,7 @@ export function DeliberateButton({
 
 const styles = StyleSheet.create({
   button: { minHeight: 72, paddingHorizontal: SPACE.medium },
+  huge: { minHeight: '34%' },
   ready: { backgroundColor: colour.action },
   waiting: { backgroundColor: colour.well },
 });

@@ -26,6 +26,24 @@ export {
   type LivePhone,
 } from './live';
 export {
+  CODE_LENGTH,
+  CODE_LETTERS,
+  helperLink,
+  helperNews,
+  helpHere,
+  helpJoined,
+  helpQuery,
+  helpSaid,
+  helpSignal,
+  joinHelp,
+  type HelperLink,
+  type HelperNews,
+  type HelpJoined,
+  type HelpSaid,
+  type HelpSignal,
+  type JoinHelp,
+} from './help';
+export {
   MEDIA_LIMIT_BYTES,
   mediaKept,
   mediaPage,

@@ -56,7 +56,14 @@ const happenings = [
     step: oneOf('Step', PREPARATION_STEPS),
     containerId: id.nullish().describe('Of a first fill: out of which container'),
   }),
-  z.strictObject({ kind: z.literal('counting'), way: oneOf('Way of counting', COUNT_WAYS) }),
+  z.strictObject({
+    kind: z.literal('counting'),
+    way: oneOf('Way of counting', COUNT_WAYS),
+    knew: id
+      .nullable()
+      .optional()
+      .describe('The last event of the log that this device knew; null where it knew none'),
+  }),
   z.strictObject({
     kind: z.literal('stroke'),
     stopId,

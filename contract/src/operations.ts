@@ -16,6 +16,15 @@ import {
   vehicleEventBatch,
 } from './jobEvent';
 import { pageQuery, wholeQuery } from './common';
+import {
+  helperLink,
+  helperNews,
+  helpHere,
+  helpJoined,
+  helpSaid,
+  helpSignal,
+  joinHelp,
+} from './help';
 import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
@@ -71,6 +80,13 @@ export const SCHEMAS = {
   LiveLog: liveLog,
   LiveBeat: liveBeat,
   PutAway: putAway,
+  HelperLink: helperLink,
+  HelperNews: helperNews,
+  JoinHelp: joinHelp,
+  HelpJoined: helpJoined,
+  HelpHere: helpHere,
+  HelpSignal: helpSignal,
+  HelpSaid: helpSaid,
   MediaPage: mediaPage,
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
@@ -374,7 +390,7 @@ const LISTED = [
   {
     method: 'get',
     path: '/jobs/{id}/live',
-    does: 'The log as it grows: server-sent events "log" (LiveLog) and "beat" (LiveBeat); ?since, ?device',
+    does: 'The log as it grows: server-sent events "log" (LiveLog), "beat" (LiveBeat) and "helper" (HelperNews); ?since, ?device',
     gives: 'LiveLog',
     streams: true,
   },
@@ -384,6 +400,54 @@ const LISTED = [
     does: 'A phone is put away: others are told how much it holds',
     takes: 'PutAway',
     status: 204,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/helper',
+    does: 'Make a code by which a helper’s phone joins the run; one from before ends',
+    gives: 'HelperLink',
+    status: 201,
+  },
+  {
+    method: 'delete',
+    path: '/jobs/{id}/helper',
+    does: 'End the link of the helper’s phone',
+    status: 204,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/helper/here',
+    does: 'The technician’s phone is in step with the helper’s',
+    status: 204,
+  },
+  {
+    method: 'post',
+    path: '/help',
+    does: 'Join a run as a helper, by its code and without an account',
+    takes: 'JoinHelp',
+    gives: 'HelpJoined',
+    status: 201,
+  },
+  {
+    method: 'get',
+    path: '/help/live',
+    does: 'The present call, as it changes: server-sent events "said" (HelpSaid); ?token',
+    gives: 'HelpSaid',
+    streams: true,
+  },
+  {
+    method: 'post',
+    path: '/help/here',
+    does: 'The helper’s phone is in step; answers with the present call',
+    takes: 'HelpHere',
+    gives: 'HelpSaid',
+  },
+  {
+    method: 'post',
+    path: '/help/signal',
+    does: 'One tap on the helper’s phone; sending it twice changes nothing',
+    takes: 'HelpSignal',
+    gives: 'HelpSaid',
   },
   {
     method: 'get',

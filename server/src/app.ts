@@ -8,6 +8,7 @@ import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Clock } from './clock';
 import { fluidRoutes } from './fluid/routes';
+import { helperLinkRoutes, helpRoutes } from './help/routes';
 import { requestLog } from './http/log';
 import { keepable } from './http/readable';
 import { jobRoutes } from './jobs/routes';
@@ -102,6 +103,8 @@ function api(options: AppOptions): express.Router {
   routes.get('/layout.schema.json', (_req, res) => {
     res.json(layoutJsonSchema());
   });
+  // A helper has no account: the token that they joined with is all they are known by.
+  routes.use('/help', helpRoutes({ clock, news: options.news }));
   routes.use(
     session({
       name: 'brook.sid',
@@ -138,6 +141,7 @@ function api(options: AppOptions): express.Router {
     jobRoutes(clock),
     jobLogRoutes(clock),
     jobMediaRoutes(),
+    helperLinkRoutes(clock),
     liveRoutes({
       news: options.news,
       clock,

@@ -1,4 +1,5 @@
 import type { HistoryChange, HistorySample } from '@brook/core/ageing';
+import type { ClosedPhase } from '@brook/core/call';
 import type { Layout } from '@brook/core/circuit';
 import type { Figure } from '@brook/core/figure';
 import type { CompatibilityAnswer, ConditionAnswer, Dye, Remedy, Sample } from '@brook/core/fluid';
@@ -6,7 +7,7 @@ import type { Inside } from '@brook/core/inside';
 import type { AcceptedPick, FluidRead, JobEvent } from '@brook/core/log';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
-import type { Kept } from '@brook/core/run';
+import type { HelperView, Kept } from '@brook/core/run';
 import type { AdmitAnswer, LowStock } from '@brook/core/shelf';
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
@@ -42,6 +43,8 @@ export interface Computed {
     readonly jobNumber: number;
     readonly batches: readonly string[];
   };
+  readonly HelperView: HelperView;
+  readonly ClosedPhase: ClosedPhase;
   readonly RulesInForce: HouseRules;
   readonly CompatibilityReply: Omit<CompatibilityAnswer, 'candidates'> & {
     readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {

@@ -32,7 +32,7 @@ export interface Cue {
 }
 
 /** How each is worked, and what it meets at its end: whoever expects that does not let go in fright. */
-const WORKED: Readonly<
+export const WORKED: Readonly<
   Record<ControlTraits['held'], Readonly<Record<'word' | 'in' | 'out' | 'end', string>>>
 > = {
   pedal: {

@@ -7,6 +7,16 @@ export {
   type ClosedSignal,
 } from './closedStrokes';
 export { callOf, closedCue, hoseCue, type Called, type Cue } from './cues';
+export {
+  HELPER_SIGNALS,
+  helperCue,
+  helperHears,
+  letGoCue,
+  mustHold,
+  wrenchCue,
+  type HelperCue,
+  type HelperSignal,
+} from './helper';
 export { hear, type CallMachine, type Heard, type Told } from './machine';
 export { HOSE_PHASES, HOSE_SIGNALS, OPEN_HOSE, type HosePhase, type HoseSignal } from './openHose';
 export { SHAPE_WORDS, type ShapeWords } from './shape';

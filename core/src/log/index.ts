@@ -43,3 +43,4 @@ export {
 export { addToJob, foldJob } from './fold';
 export { followProof } from './followProof';
 export { isSuperfluous, jobEventFault, MOST_MEDIA_NOTES, type Believable } from './checkEvent';
+export { unseenStrokes } from './unseen';

@@ -105,8 +105,8 @@ export type RunHappening =
       /** Of a first fill: out of which container, where somebody said so. */
       readonly containerId?: string | null;
     }
-  /** From here on this device counts, and no other: one source at a time. */
-  | { readonly kind: 'counting'; readonly way: CountWay }
+  /** From here on this device counts, and no other: one source at a time. `knew` is the last event of the log that it knew; what was counted behind that it has not seen. */
+  | { readonly kind: 'counting'; readonly way: CountWay; readonly knew?: string | null | undefined }
   /** One stroke or mark; several made in a row and said at once, where `made` says how many. */
   | { readonly kind: 'stroke'; readonly stopId: string; readonly made?: number | undefined }
   /** The order of a round was broken: air may have gone in, and what was seen free of bubbles counts no more. */

@@ -62,3 +62,11 @@ export { RunFluid } from './runFluid';
 export { insideAfter, insideNow } from './insideAfter';
 export { tryNext } from './tries';
 export { burstOf } from './burst';
+export {
+  calledAt,
+  helpedStop,
+  helperView,
+  phaseAt,
+  type HelperPhone,
+  type HelperView,
+} from './helperView';

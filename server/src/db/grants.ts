@@ -21,6 +21,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   job_additions: 'SELECT, INSERT',
   media: 'SELECT, INSERT',
   job_devices: 'SELECT, INSERT, UPDATE',
+  helper_links: 'SELECT, INSERT, UPDATE',
   job_says: 'SELECT, INSERT, UPDATE, DELETE',
   job_inside: 'SELECT, INSERT',
   matter_entries: 'SELECT, INSERT',

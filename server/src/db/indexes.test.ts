@@ -12,6 +12,7 @@ const REACHED_OTHERWISE = [
   'container_draws workshop_id',
   'fluid_moved hand_over_id',
   'gate_answers workshop_id',
+  'helper_links workshop_id',
   'job_devices workshop_id',
   'matter_entries workshop_id',
   'run_events workshop_id',

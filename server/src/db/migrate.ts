@@ -13,6 +13,7 @@ import { up as live } from './migrations/010-live';
 import { up as signIn } from './migrations/011-sign-in';
 import { up as media } from './migrations/012-media';
 import { up as wholeBatches } from './migrations/013-whole-batches';
+import { up as helper } from './migrations/014-helper';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -31,6 +32,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '011-sign-in', up: ({ context }) => signIn(context) },
       { name: '012-media', up: ({ context }) => media(context) },
       { name: '013-whole-batches', up: ({ context }) => wholeBatches(context) },
+      { name: '014-helper', up: ({ context }) => helper(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

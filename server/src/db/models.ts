@@ -1,5 +1,6 @@
 import type { MakerEntry, PlanChoices, Role } from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job';
+import type { ClosedPhase } from '@brook/core/call';
 import { liftLayout, type Layout } from '@brook/core/circuit';
 import type { Grade, IsoClass } from '@brook/core/fluid';
 import {
@@ -141,6 +142,28 @@ export class JobDevice extends Model<
   /** How many events it said it still holds when it was put away; null while it is in use. */
   declare holds: CreationOptional<number | null>;
   declare seenAt: Date;
+}
+
+/** The link of a helper's phone to one run. Its id is the device under which the log knows it. */
+export class HelperLinkRow extends Model<
+  InferAttributes<HelperLinkRow>,
+  InferCreationAttributes<HelperLinkRow>
+> {
+  declare id: string;
+  declare workshopId: string;
+  declare jobId: string;
+  declare codeHash: string;
+  /** Of what the phone that joined got; null until one did. */
+  declare tokenHash: CreationOptional<string | null>;
+  declare name: CreationOptional<string | null>;
+  declare madeAt: Date;
+  declare endedAt: CreationOptional<Date | null>;
+  /** Where the call stands, and at which opening. */
+  declare phase: CreationOptional<ClosedPhase>;
+  declare stopId: CreationOptional<string | null>;
+  /** When the two phones were heard of last, by their own word. */
+  declare helperSeenAt: CreationOptional<Date | null>;
+  declare wrenchSeenAt: Date;
 }
 
 /** A photo or voice note, under the id of the event that tells of it. */
@@ -397,6 +420,23 @@ export function defineModels(sequelize: Sequelize): void {
       seenAt: time(),
     },
     { sequelize, tableName: 'job_devices' },
+  );
+  HelperLinkRow.init(
+    {
+      id: key(),
+      workshopId: uuid(),
+      jobId: uuid(),
+      codeHash: text(),
+      tokenHash: DataTypes.TEXT,
+      name: DataTypes.TEXT,
+      madeAt: time(),
+      endedAt: DataTypes.DATE,
+      phase: { ...text(), defaultValue: 'ready' },
+      stopId: DataTypes.TEXT,
+      helperSeenAt: DataTypes.DATE,
+      wrenchSeenAt: time(),
+    },
+    { sequelize, tableName: 'helper_links' },
   );
   MediaRow.init(
     {

@@ -1,4 +1,4 @@
-import type { RequestHandler } from 'express';
+import express, { type RequestHandler } from 'express';
 import { ProblemError } from '../problems/kinds';
 
 /** How deep lists and objects may stand in each other; the deepest of ours, a layout in a plan's request, has 8. */
@@ -56,3 +56,6 @@ export const keepable: RequestHandler = (req, _res, next) => {
   if (fault) throw new ProblemError('invalid', fault.sentence, [fault]);
   next();
 };
+
+/** A body of somebody who is not signed in is this small. */
+export const smallBody = [express.json({ limit: '4kb' }), keepable];

@@ -8,8 +8,10 @@ import { onWire } from '../log/stored';
 import { notFound } from '../problems/kinds';
 import { actorOf, NO_DEVICE, type Actor } from '../session/actor';
 import { driveStateOf } from '../vehicles/service';
+import { helperNewsOf } from '../help/links';
 import type { JobNews } from './jobNews';
 import { heardOf, phonesOf } from './phones';
+import { openStream, sendTo } from './stream';
 
 /** How often a phone hears that the line stands, ms. */
 const BEAT_MS = 4_000;
@@ -57,6 +59,8 @@ async function seen(actor: Actor, jobId: string, at: Date, holds: number | null)
 /** One open line to one phone. */
 class LiveLine {
   private version = -1;
+  /** What was told of the helper's phone last; a phone that comes back may know of one that has ended. */
+  private helper: string | null = null;
   private reading = false;
   private stale = false;
   private closed = false;
@@ -73,15 +77,9 @@ class LiveLine {
   ) {}
 
   async open(): Promise<void> {
-    this.res.writeHead(200, {
-      'content-type': 'text/event-stream; charset=utf-8',
-      'cache-control': 'no-cache, no-transform',
-      'x-accel-buffering': 'no',
-    });
+    openStream(this.res);
     this.res.on('close', () => this.close());
     this.unsubscribe = this.options.news.subscribe(this.jobId, () => void this.tell());
-    // Ask again soon after the line was lost, whatever the browser's own habit.
-    this.res.write('retry: 1000\n\n');
     this.timer = setInterval(() => void this.beat(), BEAT_MS);
     await this.tell();
     await this.beat();
@@ -101,7 +99,7 @@ class LiveLine {
     try {
       while (this.stale && !this.closed) {
         this.stale = false;
-        const log = await this.read();
+        const [log] = await Promise.all([this.read(), this.tellHelper()]);
         if (log.events.length === 0 && log.version === this.version) continue;
         this.position = log.position;
         this.version = log.version;
@@ -149,6 +147,7 @@ class LiveLine {
       await seen(this.actor, this.jobId, now, null);
       const beat: LiveBeat = { nowMs: now.getTime(), phones: await phonesOf(this.jobId) };
       this.send('beat', beat);
+      await this.tellHelper();
       if (this.stale) await this.tell();
     } catch (error) {
       // No beat tells the phone that the record cannot be reached.
@@ -156,10 +155,16 @@ class LiveLine {
     }
   }
 
-  private send(event: string, data: object, id?: number): void {
-    if (this.closed) return;
-    this.res.write(
-      `event: ${event}\n${id === undefined ? '' : `id: ${id}\n`}data: ${JSON.stringify(data)}\n\n`,
-    );
+  /** What the helper's phone says, where that changed. */
+  private async tellHelper(): Promise<void> {
+    const news = await helperNewsOf(this.jobId, this.options.clock.now());
+    const said = JSON.stringify(news);
+    if (said === this.helper) return;
+    this.helper = said;
+    this.send('helper', news);
+  }
+
+  private send(event: string, data: unknown, id?: number): void {
+    if (!this.closed) sendTo(this.res, event, data, id);
   }
 }

@@ -1,17 +1,14 @@
 import { changePassword, personChange, signIn, wholeQuery } from '@brook/contract';
-import express, { Router, type Request } from 'express';
+import { Router, type Request } from 'express';
 import type { Clock } from '../clock';
 import { User } from '../db/models';
 import { parse, pathId } from '../http/parse';
-import { keepable } from '../http/readable';
+import { smallBody } from '../http/readable';
 import { ProblemError } from '../problems/kinds';
 import { actorOf, requireActor, sessionOf, signedOut, userOf } from './actor';
 import { hashPassword, passwordMatches } from './password';
 import { endSessions, listPeople, setLeft } from './people';
 import { forgetTries, pairOf, takeTry } from './tries';
-
-/** A body of somebody who is not signed in is this small. */
-const smallBody = [express.json({ limit: '4kb' }), keepable];
 
 /** Sign in, who am I, change the password, sign out. */
 export function sessionRoutes(clock: Clock): Router {

@@ -1,0 +1,87 @@
+import type { HelpSaid, HelpSignal } from '@brook/contract';
+import { useCallback, useEffect, useState } from 'react';
+import { v4 as uuid } from 'uuid';
+import { ApiProblem } from './api';
+import { call } from './call';
+import { Line } from './line';
+
+/** What a helper's phone keeps: whose it is, and the run that it joined. */
+const NAME = 'brook.helper.name';
+const JOINED = 'brook.helper.token';
+
+export const helperName = (): string => localStorage.getItem(NAME) ?? '';
+/** Kept for this tab alone, so that a reload stays in the run. */
+export const joinedToken = (): string | null => sessionStorage.getItem(JOINED);
+
+/** Join the run of a code. @throws ApiProblem, Offline */
+export async function joinRun(code: string, name: string): Promise<string> {
+  const { token } = await call('post', '/help', { body: { code, name } });
+  localStorage.setItem(NAME, name);
+  sessionStorage.setItem(JOINED, token);
+  return token;
+}
+
+export const leaveRun = (): void => sessionStorage.removeItem(JOINED);
+
+/** The server beats every two seconds; two that are missed and a bit. */
+const SILENT_MS = 5_000;
+/** The technician's phone takes this one for out of step after eight seconds without a word. */
+const HERE_MS = 3_000;
+
+export interface Help {
+  /** Null before the first word. */
+  readonly said: HelpSaid | null;
+  /** Whether the line to the workshop stands. */
+  readonly inTouch: boolean;
+  /** Whether the link has ended for this phone. */
+  readonly ended: boolean;
+  readonly tap: (signal: HelpSignal['signal'], stopId: string | null) => void;
+}
+
+/** The present call, as it changes, for a phone that joined. A tap that does not get through is no tap: the stroke in hand stops. */
+export function useHelp(token: string): Help {
+  const [said, setSaid] = useState<HelpSaid | null>(null);
+  const [inTouch, setInTouch] = useState(true);
+  const [ended, setEnded] = useState(false);
+
+  const lost = useCallback((error: unknown) => {
+    if (error instanceof ApiProblem && error.status === 401) setEnded(true);
+    else setInTouch(false);
+  }, []);
+  useEffect(() => {
+    if (ended) return;
+    const here = () => {
+      if (!document.hidden) call('post', '/help/here', { body: { token } }).catch(lost);
+    };
+    const line = new Line({
+      address: () => `/api/v1/help/live?token=${token}`,
+      silentMs: SILENT_MS,
+      on: {
+        said: (data) => {
+          setSaid(data as HelpSaid);
+          setInTouch(true);
+        },
+      },
+      onLost: () => {
+        setInTouch(false);
+        here();
+      },
+    });
+    line.open();
+    const timer = setInterval(here, HERE_MS);
+    return () => {
+      line.shut();
+      clearInterval(timer);
+    };
+  }, [token, ended, lost]);
+
+  const tap = useCallback(
+    (signal: HelpSignal['signal'], stopId: string | null) => {
+      call('post', '/help/signal', { body: { token, id: uuid(), signal, stopId } })
+        .then(setSaid)
+        .catch(lost);
+    },
+    [token, lost],
+  );
+  return { said, inTouch, ended, tap };
+}

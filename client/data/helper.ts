@@ -1,0 +1,66 @@
+import type { HelperNews } from '@brook/contract';
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useSyncExternalStore } from 'react';
+import { call } from './call';
+
+/** The helper's phone of a run, as this phone last heard of it. */
+export interface HelperHeard {
+  /** Null where no link stands. */
+  readonly news: HelperNews;
+  /** Whether this phone hears what happens as it happens. */
+  readonly inTouch: boolean;
+}
+
+const NOTHING: HelperHeard = { news: null, inTouch: false };
+/** By job: a link belongs to one run. */
+const known = new Map<string, HelperHeard>();
+const listeners = new Set<() => void>();
+
+const heardOf = (jobId: string): HelperHeard => known.get(jobId) ?? NOTHING;
+
+/** The line of a job told of the helper's phone, or was lost. */
+export function heardOfHelper(jobId: string, change: Partial<HelperHeard>): void {
+  const before = heardOf(jobId);
+  const after = { ...before, ...change };
+  if (after.news === before.news && after.inTouch === before.inTouch) return;
+  known.set(jobId, after);
+  for (const listener of listeners) listener();
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+export function useHelper(jobId: string): HelperHeard {
+  const read = () => heardOf(jobId);
+  return useSyncExternalStore(subscribe, read, read);
+}
+
+/** The server takes a phone for out of step after eight seconds without a word. */
+const HERE_MS = 3_000;
+
+/** Tell the helper's phone that this one is in step, for as long as its run is looked at. */
+export function useHere(jobId: string, linked: boolean): void {
+  useEffect(() => {
+    if (!linked) return;
+    const here = () => {
+      if (!document.hidden)
+        void call('post', '/jobs/{id}/helper/here', { id: jobId }).catch(() => undefined);
+    };
+    here();
+    const timer = setInterval(here, HERE_MS);
+    document.addEventListener('visibilitychange', here);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', here);
+    };
+  }, [jobId, linked]);
+}
+
+/** The code by which a helper's phone joins, made anew each time; one from before ends. */
+export const useHelperLink = (jobId: string) =>
+  useMutation({ mutationFn: () => call('post', '/jobs/{id}/helper', { id: jobId }) });
+
+export const useEndHelperLink = (jobId: string) =>
+  useMutation({ mutationFn: () => call('delete', '/jobs/{id}/helper', { id: jobId }) });

@@ -1,0 +1,30 @@
+import type { Kept } from '../run';
+import type { JobEvent } from './event';
+import type { JobState } from './state';
+
+/**
+ * Strokes that another source had counted before this device took the count
+ * over, and that it had not seen by then: whoever went on by voice may have
+ * counted the last of them a second time. Those that somebody judged are left out.
+ *
+ * @returns their events, oldest first
+ */
+export function unseenStrokes(
+  { log, undone }: Pick<JobState, 'log' | 'undone'>,
+  deviceId: string,
+): readonly Extract<Kept<JobEvent>, { readonly kind: 'stroke' }>[] {
+  const over = log
+    .map((e) => e.kind === 'counting' && e.deviceId === deviceId && !undone.has(e.id))
+    .lastIndexOf(true);
+  const taken = log[over];
+  if (taken?.kind !== 'counting' || taken.knew === undefined) return [];
+  const judged = new Set(
+    log.flatMap((e) => (e.kind === 'strokes judged' && !undone.has(e.id) ? e.eventIds : [])),
+  );
+  // What it knew stands in the log for good, taken back or not.
+  const known = taken.knew === null ? -1 : log.findIndex((e) => e.id === taken.knew);
+  return log
+    .slice(known + 1, over)
+    .filter((e) => e.kind === 'stroke')
+    .filter((e) => e.deviceId !== deviceId && !judged.has(e.id) && !undone.has(e.id));
+}

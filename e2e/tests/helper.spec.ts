@@ -1,0 +1,188 @@
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { nextMove } from '../support/stranger';
+import { planOf, Workshop } from '../support/workshop';
+
+const action = (page: Page) => page.getByTestId('next-action');
+
+/** Longer than a button waits before it takes a press, ms. */
+const ARMED_MS = 1_100;
+
+/** A helper's phone at the pedal, its clock in the test's hand. */
+class Helper {
+  private constructor(readonly page: Page) {}
+
+  /** Join by the code that the technician's phone shows, as a camera would read it. */
+  static async joins(browser: Browser, technician: Page, name = 'Ana'): Promise<Helper> {
+    const code = await technician.getByText(/^[2-9A-Z]{4} [2-9A-Z]{4}$/).innerText();
+    const context = await browser.newContext({
+      baseURL: new URL(technician.url()).origin,
+      viewport: { width: 390, height: 664 },
+      hasTouch: true,
+      serviceWorkers: 'block',
+    });
+    const page = await context.newPage();
+    await page.clock.install();
+    await page.goto(`/help#${code.replace(' ', '')}`);
+    await page.getByLabel('Your name').fill(name);
+    await action(page).click();
+    return new Helper(page);
+  }
+
+  word(word: string) {
+    return this.page.getByText(word, { exact: true });
+  }
+
+  /** Whether a stroke is called for. */
+  async called(): Promise<boolean> {
+    return this.page.getByText('At the end, held there').isVisible();
+  }
+
+  /** Push to the end, wait for "shut", let go, until it has come up again. */
+  async stroke(): Promise<void> {
+    await this.tap('At the end, held there');
+    await expect(this.word('Hold')).toBeVisible();
+    await this.tap('“Shut” was called');
+    await expect(this.word('Let go')).toBeVisible();
+    await this.page.clock.fastForward(6_000);
+  }
+
+  async tap(label: string): Promise<void> {
+    const button = this.page.getByRole('button', { name: label });
+    await expect(button).toBeVisible();
+    await this.page.clock.fastForward(ARMED_MS);
+    await button.click();
+  }
+}
+
+/** Everything that is called for until it is the helper's turn or the page says that it is through. @returns the presses */
+async function pressOn(page: Page, helper: Helper | null): Promise<string[]> {
+  const moves: string[] = [];
+  const counts = page.getByText('Ana counts', { exact: true });
+  const prompted = action(page).or(page.getByTestId('unanswered').first());
+  for (;;) {
+    await expect(prompted.or(counts).first()).toBeVisible();
+    if (await counts.isVisible()) return moves;
+    const next = await action(page)
+      .innerText({ timeout: 500 })
+      .catch(() => '');
+    if (/stroke made|On to the proof/.test(next)) return moves;
+    const move = await nextMove(page);
+    if (move !== null) moves.push(move);
+    expect(moves.length, moves.join(' | ')).toBeLessThan(80);
+    expect(helper === null || (await helper.called())).toBe(helper === null);
+  }
+}
+
+test('a hatchback is bled with a helper’s phone in 55 presses at most, the network gone for a minute in the middle, and not one stroke is doubled', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.accept(
+    await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
+  );
+  const planned = planOf(job).stops.map((s) => s.strokes.value);
+  await page.clock.install();
+  await page.goto(`/jobs/${job.id}`);
+  const moves = await pressOn(page, null);
+  await page.getByRole('button', { name: 'Helper’s phone' }).click();
+  moves.push('Helper’s phone');
+  const helper = await Helper.joins(browser, page);
+  await expect(page.getByText('Ana counts', { exact: true })).toBeVisible();
+
+  let made = 0;
+  let cut = false;
+  while (!(await page.getByText('On to the proof').isVisible())) {
+    while (await helper.called()) {
+      await helper.stroke();
+      made++;
+      if (made !== planned[0]! + 3 || cut) continue;
+      cut = true;
+      moves.push(...(await goOnByVoice(page, helper)));
+      made += 2;
+    }
+    moves.push(...(await pressOn(page, null)));
+  }
+  const strokes = (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke');
+  expect(strokes).toHaveLength(made);
+  expect(made).toBe(planned.reduce((sum, n) => sum + n, 0));
+  expect(new Set(strokes.map((e) => e.person))).toEqual(new Set(['Ana (helper)', 'Una Marrick']));
+  expect(moves.length, moves.join(' | ')).toBeLessThanOrEqual(55);
+  await expect(helper.word('Over')).toBeVisible();
+  await helper.page.context().close();
+});
+
+/** Behind the steel doors: both phones lose the workshop in the middle of a stroke. */
+async function goOnByVoice(page: Page, helper: Helper): Promise<string[]> {
+  await helper.tap('At the end, held there');
+  await expect(page.getByText('Shut', { exact: true })).toBeVisible();
+  const both = [page.context(), helper.page.context()];
+  for (const context of both) await context.setOffline(true);
+  await expect(helper.word('Stop')).toBeVisible();
+  await expect(helper.page.getByText(/out of step/)).toBeVisible();
+  // Nothing can be tapped there: the stroke in hand stops.
+  await expect(action(helper.page)).toHaveCount(0);
+  await expect(page.getByText('Stop: out of step')).toBeVisible();
+  await action(page).click();
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'One stroke made' }).click();
+  await expect(page.getByText(/3 taps kept on this phone/)).toBeVisible();
+  for (const at of [page, helper.page]) await at.clock.fastForward(60_000);
+  for (const context of both) await context.setOffline(false);
+  await expect(page.getByText(/taps? kept on this phone/)).toHaveCount(0);
+  // It is open as far as that phone knows: only "shut" leads on, and counts nothing.
+  await helper.tap('Count on this phone again');
+  await expect(page.getByText('Ana counts', { exact: true })).toBeVisible();
+  return ['Go on by voice', 'One stroke made', 'One stroke made'];
+}
+
+test('a stroke that was counted while this phone heard nothing is asked about, and the same one is dropped', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const planned = planOf(job).stops[0]!.strokes.value;
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Helper’s phone' }).click();
+  const helper = await Helper.joins(browser, page);
+  await helper.stroke();
+  await expect(page.getByText(String(planned - 1), { exact: true })).toBeVisible();
+  await page.context().setOffline(true);
+  // The helper still has reception: this stroke is counted, and only the other phone does not know.
+  await helper.stroke();
+  await page.getByRole('button', { name: 'Go on by voice' }).click();
+  await page.getByRole('button', { name: 'One stroke made' }).click();
+  await expect(page.getByText(String(planned - 2), { exact: true })).toBeVisible();
+  await page.context().setOffline(false);
+  const asked = page.getByText(/Ana \(helper\) had counted 1 stroke that this phone had not seen/);
+  await expect(asked).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, the same' }).click();
+  await expect(asked).toBeHidden();
+  await expect(page.getByText(String(planned - 2), { exact: true })).toBeVisible();
+  await helper.page.context().close();
+});
+
+test('the helper’s own slips: let go too soon, and a tap that was none', async ({
+  page,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const planned = planOf(job).stops[0]!.strokes.value;
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Helper’s phone' }).click();
+  const helper = await Helper.joins(browser, page);
+  await helper.stroke();
+  await helper.page.getByRole('button', { name: 'Take the last one back' }).click();
+  await expect(page.getByText(String(planned), { exact: true })).toBeVisible();
+  await helper.page.getByRole('button', { name: 'I let go too soon' }).click();
+  await expect(helper.word('Stop')).toBeVisible();
+  await expect(page.getByText('Shut', { exact: true })).toBeVisible();
+  await helper.tap('“Shut” was called');
+  await helper.stroke();
+  await expect(page.getByText(String(planned - 1), { exact: true })).toBeVisible();
+  const { events } = await workshop.get(job.id);
+  expect(events.filter((e) => e.kind === 'round broken')).toHaveLength(1);
+  await helper.page.context().close();
+});
