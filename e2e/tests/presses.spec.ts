@@ -1,19 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { Workshop } from '../support/workshop';
-
-/** Pointer presses since the page was opened, whatever pages came between. */
-async function countPresses(page: Page) {
-  await page.addInitScript(() =>
-    document.addEventListener(
-      'pointerdown',
-      () =>
-        sessionStorage.setItem('presses', String(Number(sessionStorage.getItem('presses')) + 1)),
-      true,
-    ),
-  );
-  return () => page.evaluate(() => Number(sessionStorage.getItem('presses')));
-}
+import { countPresses } from '../support/presses';
+import { nextMove } from '../support/stranger';
+import { planOf, Workshop } from '../support/workshop';
 
 // Typing is free: a keyboard moves from field to field by itself.
 test('a vehicle that nobody has seen goes from "take it in" to the first step of its run in 25 presses', async ({
@@ -59,4 +48,21 @@ test('a vehicle that nobody has seen goes from "take it in" to the first step of
   await page.getByTestId('next-action').click();
   await expect(page.getByText(/gloves/i).first()).toBeVisible();
   expect(await presses()).toBeLessThanOrEqual(25);
+});
+
+test('from start to the last fill a hatchback takes 70 presses where nobody has a second phone', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.accept(
+    await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
+  );
+  const presses = await countPresses(page);
+  await page.goto(`/jobs/${job.id}`);
+  while ((await nextMove(page)) !== 'Filled');
+  const { events } = await workshop.get(job.id);
+  const made = events.reduce((sum, e) => sum + (e.kind === 'stroke' ? (e.made ?? 1) : 0), 0);
+  expect(made).toBe(planOf(job).stops.reduce((sum, s) => sum + s.strokes.value, 0));
+  expect(await presses()).toBeLessThanOrEqual(70);
 });
