@@ -5,6 +5,7 @@ import { firstLoad } from './bench/firstLoad';
 import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
 import { foldUndos } from './bench/foldUndos';
+import { helperBehind, runTaps } from './bench/helper';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
 import {
   planCorners,
@@ -59,6 +60,8 @@ async function run(): Promise<void> {
   undo.push(() => browser.close());
   report(await firstLoad(browser, app, bare));
   report(await tapToPaint(browser, app));
+  report(await helperBehind(browser, app));
+  report(await runTaps(browser, app));
   await fillHistory(cluster.database('demo').admin);
   report(await fluidHistory2000(browser, app));
 

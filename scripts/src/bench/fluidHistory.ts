@@ -1,4 +1,4 @@
-import type { VehiclePage } from '@brook/contract';
+import type { VehicleHistory, VehiclePage } from '@brook/contract';
 import { DEMO_SIGN_IN } from '@brook/demo';
 import { Client } from 'pg';
 import type { Browser } from 'playwright-core';
@@ -43,12 +43,18 @@ export async function fluidHistory2000(browser: Browser, url: string): Promise<M
       await context.request.get(`${url}/api/v1/vehicles?limit=500`)
     ).json()) as VehiclePage;
     const id = vehicles.find((v) => v.tag === TAG)!.id;
-    const { samples } = (await (
-      await context.request.get(`${url}/api/v1/vehicles/${id}/history`)
-    ).json()) as { samples: unknown[] };
-    if (samples.length < VISITS * SAMPLES_A_VISIT)
+    let samples = 0;
+    for (let next: string | null = ''; next !== null; ) {
+      const res = await context.request.get(
+        `${url}/api/v1/vehicles/${id}/history?limit=500${next ? `&cursor=${next}` : ''}`,
+      );
+      const read = (await res.json()) as VehicleHistory;
+      samples += read.samples.length;
+      next = read.next;
+    }
+    if (samples < VISITS * SAMPLES_A_VISIT)
       throw new Error(
-        `the history holds ${samples.length} samples where ${VISITS * SAMPLES_A_VISIT} are asked for`,
+        `the history holds ${samples} samples where ${VISITS * SAMPLES_A_VISIT} are asked for`,
       );
     const page = await context.newPage();
     await page.addInitScript(WATCH_FOR_CHART);

@@ -1,17 +1,21 @@
+import { percentile } from '../endurance/figures';
+
 /** One benchmark's answer; `limit` is the figure that was asked for. */
 export interface Measured {
   readonly name: string;
-  readonly unit: 'ms' | 's' | 'ratio' | 'strokes';
+  readonly unit: 'ms' | 's' | 'ratio' | 'strokes' | 'presses';
   readonly limit: number;
   /** What each run gave, in `unit`. */
   readonly runs: readonly number[];
+  /** The share of runs that must stay under the limit, where the median is not what was asked for. */
+  readonly share?: number;
 }
 
-/** One JSON line: the median of the runs with the least and the most of them. */
-export function report({ name, unit, limit, runs }: Measured): void {
+/** One JSON line: the median of the runs, or the value under which so many of them lie, with the least and the most of them. */
+export function report({ name, unit, limit, runs, share }: Measured): void {
   const line = {
     name,
-    value: rounded(median(runs)),
+    value: rounded(share === undefined ? median(runs) : percentile(runs, share)),
     unit,
     limit,
     runs: runs.length,

@@ -2,6 +2,7 @@ import type { Job, LiveLog } from '@brook/contract';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Field, type Caller } from './field';
 import { percentile, type Figure } from './figures';
+import { serverEvents } from './serverEvents';
 import { Tapper } from './tapper';
 
 /** A stroke every so often, as a quick pair of people makes them. */
@@ -58,20 +59,9 @@ class Heard {
       headers: { cookie: caller.cookie },
       signal: this.abort.signal,
     });
-    let text = '';
     try {
-      const chunks = res.body!.pipeThrough(
-        new TextDecoderStream(),
-      ) as unknown as AsyncIterable<string>;
-      for await (const chunk of chunks) {
-        text += chunk;
-        for (let end; (end = text.indexOf('\n\n')) >= 0; text = text.slice(end + 2)) {
-          const lines = text.slice(0, end).split('\n');
-          if (!lines.includes('event: log')) continue;
-          const data = lines.find((l) => l.startsWith('data: '))!.slice(6);
-          this.take(JSON.parse(data) as LiveLog);
-        }
-      }
+      for await (const { event, data } of serverEvents(res))
+        if (event === 'log') this.take(data as LiveLog);
     } catch (error) {
       if (!this.abort.signal.aborted) throw error;
     }

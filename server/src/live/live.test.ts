@@ -1,4 +1,5 @@
-import type { LiveBeat, LiveLog } from '@brook/contract';
+import type { HelperNews, HelpSaid, LiveBeat, LiveLog } from '@brook/contract';
+import { randomUUID } from 'node:crypto';
 import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import { QueryTypes } from 'sequelize';
 import { Brook, fullRun, NOW, type Caller } from '../testing';
@@ -29,7 +30,7 @@ afterAll(async () => {
 
 interface Said {
   readonly event: string;
-  readonly data: LiveLog & LiveBeat;
+  readonly data: LiveLog & LiveBeat & NonNullable<HelperNews> & HelpSaid;
 }
 
 /** An open line, and the next thing that it says of a kind. */
@@ -56,8 +57,8 @@ class Line {
     });
   }
 
-  static async open(caller: Caller, at: number, path: string, headers = {}): Promise<Line> {
-    const cookie = await caller.cookie();
+  static async open(caller: Caller | null, at: number, path: string, headers = {}): Promise<Line> {
+    const cookie = caller ? await caller.cookie() : '';
     const res = await new Promise<IncomingMessage>((resolve) =>
       get(
         { port: servers[at]!.port, path: `/api/v1${path}`, headers: { cookie, ...headers } },
@@ -189,4 +190,59 @@ test('whose session ended hears no more, and another workshop’s job has no lin
   await caller.agent.delete('/api/v1/session').expect(204);
   await line.end();
   await other.get(`/jobs/${job.id}/live`).expect(404);
+});
+
+test('where a helper’s call stands is told by every server, and what changes the call by theirs to the helper', async () => {
+  const job = await tech.running('H 1').catch(async () => (await tech.get('/jobs')).body.jobs[0]);
+  const whole = await tech.job(job.id);
+  const run = fullRun(whole);
+  await tech.say(
+    job,
+    run.slice(
+      0,
+      run.findIndex((e) => e.kind === 'stroke'),
+    ),
+  );
+  const { code } = (await tech.send('post', `/jobs/${job.id}/helper`).expect(201)).body;
+  const wrench = await Line.open(tech, 1, `/jobs/${job.id}/live`);
+  expect(await wrench.next('helper')).toMatchObject({ name: null, inStep: false });
+  const send = (path: string, body: object) => tech.send('post', path, body);
+  const { token } = (await send('/help', { code, name: 'Ana' }).expect(201)).body;
+  expect(await wrench.next('helper')).toMatchObject({ name: 'Ana', phase: 'ready', inStep: true });
+  const helper = await Line.open(null, 1, `/help/live?token=${token}`);
+  const { view } = await helper.next('said');
+  if (view.kind !== 'call') throw new Error('no call');
+  const tap = { token, id: randomUUID(), signal: 'at the end', stopId: view.stopId };
+  await send('/help/signal', tap).expect(200);
+  expect(await wrench.next('helper')).toMatchObject({ phase: 'at the end', stopId: view.stopId });
+  expect((await helper.next('said')).view).toMatchObject({ word: 'Hold' });
+  // What the technician says reaches the helper over another server.
+  const halt = { ...run[0]!, id: randomUUID(), kind: 'halted', reason: 'leak', stopId: null };
+  const { step: _, ...halted } = halt as typeof halt & { step?: unknown };
+  await tech.say(job, [halted]);
+  expect((await helper.next('said')).view).toMatchObject({ kind: 'wait', word: 'Hold' });
+  // The link ends, and with it the line.
+  await tech.agent.delete(`/api/v1/jobs/${job.id}/helper`).expect(204);
+  await helper.end();
+  wrench.shut();
+});
+
+test('a helper’s phone that comes back begins its round anew', async () => {
+  const { jobs } = (await tech.get('/jobs')).body as { jobs: { id: string; stage: string }[] };
+  const { id } = jobs.find((j) => j.stage === 'run')!;
+  const { code } = (await tech.send('post', `/jobs/${id}/helper`).expect(201)).body;
+  const { token } = (await tech.send('post', '/help', { code, name: 'Ana' }).expect(201)).body;
+  const phase = async () =>
+    (
+      await brook.db.query<{ phase: string }>(
+        `SELECT phase FROM helper_links WHERE ended_at IS NULL`,
+        { type: QueryTypes.SELECT },
+      )
+    )[0]!.phase;
+  await brook.db.query(`UPDATE helper_links SET phase = 'at the end' WHERE ended_at IS NULL`);
+  expect(await phase()).toBe('at the end');
+  const line = await Line.open(null, 0, `/help/live?token=${token}`);
+  await line.next('said');
+  expect(await phase()).toBe('ready');
+  line.shut();
 });

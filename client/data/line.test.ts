@@ -1,0 +1,84 @@
+import { Line } from './line';
+
+/** A line that the test speaks on. */
+class FakeSource extends EventTarget {
+  static readonly CLOSED = 2;
+  static made: FakeSource[] = [];
+  readyState = 1;
+  constructor(readonly url: string) {
+    super();
+    FakeSource.made.push(this);
+  }
+  close(): void {
+    this.readyState = 2;
+  }
+  say(event: string, data: unknown): void {
+    this.dispatchEvent(new MessageEvent(event, { data: JSON.stringify(data) }));
+  }
+}
+const last = () => FakeSource.made.at(-1)!;
+
+let line: Line;
+let heard: unknown[];
+let lost: number;
+beforeEach(() => {
+  jest.useFakeTimers();
+  FakeSource.made = [];
+  heard = [];
+  lost = 0;
+  (globalThis as { EventSource: unknown }).EventSource = FakeSource;
+  line = new Line({
+    address: () => `/live?since=${heard.length}`,
+    on: { said: (data) => heard.push(data) },
+    silentMs: 5_000,
+    onLost: () => lost++,
+  });
+  line.open();
+});
+afterEach(() => {
+  line.shut();
+  jest.useRealTimers();
+});
+
+test('what is said is heard, and nothing else', () => {
+  last().say('said', { a: 1 });
+  last().say('other', { b: 2 });
+  expect(heard).toEqual([{ a: 1 }]);
+  expect(lost).toBe(0);
+});
+
+test('silence is a loss, said once, and the line is made anew from where it was', () => {
+  last().say('said', 1);
+  jest.advanceTimersByTime(5_000);
+  expect([lost, FakeSource.made.length]).toEqual([0, 1]);
+  jest.advanceTimersByTime(1_000);
+  expect([lost, FakeSource.made.length]).toEqual([1, 2]);
+  expect(FakeSource.made[0]!.readyState).toBe(2);
+  expect(last().url).toBe('/live?since=1');
+  // The new one is given the same time.
+  jest.advanceTimersByTime(5_000);
+  expect([lost, FakeSource.made.length]).toEqual([1, 2]);
+  last().say('said', 2);
+  last().dispatchEvent(new Event('error'));
+  expect(lost).toBe(2);
+});
+
+test('a line that was shut for good is made anew after a while, not at once', () => {
+  last().close();
+  jest.advanceTimersByTime(3_000);
+  expect(FakeSource.made).toHaveLength(1);
+  jest.advanceTimersByTime(1_000);
+  expect(FakeSource.made).toHaveLength(2);
+});
+
+test('a phone that loses reception knows at once, and tries as soon as it has it again', () => {
+  window.dispatchEvent(new Event('offline'));
+  expect(lost).toBe(1);
+  window.dispatchEvent(new Event('online'));
+  expect(FakeSource.made).toHaveLength(2);
+  line.shut();
+  window.dispatchEvent(new Event('online'));
+  jest.advanceTimersByTime(60_000);
+  expect(FakeSource.made).toHaveLength(2);
+  expect(last().readyState).toBe(2);
+});
