@@ -1,5 +1,6 @@
 import type { Appended, Job } from '@brook/contract';
 import { isClosed } from '@brook/core/job';
+import { movesClocks } from '@brook/core/log';
 import type { useQueryClient } from '@tanstack/react-query';
 import { forgetLists } from './job';
 
@@ -52,5 +53,5 @@ export function takeUp(
   // What a job says besides its log changed: plan, containers, what was recorded.
   const beyond = told.version > known.version && told.events.some((e) => e.deviceSeq === 0);
   if (stage || beyond) void client.invalidateQueries({ queryKey: key });
-  if (stage || drive) forgetLists(client);
+  if (stage || drive || told.events.some(movesClocks)) forgetLists(client);
 }

@@ -1,6 +1,7 @@
 import type { Job } from '@brook/contract';
 import { isClosed } from '@brook/core/job';
 import { StyleSheet, View } from 'react-native';
+import { ClockButton } from '../clocks/ClockButton';
 import { MediaButton } from '../media/MediaButton';
 import { RefitButton } from '../refit/RefitButton';
 import { SPACE } from '../ui/theme';
@@ -13,6 +14,7 @@ export function JobFoot({ job }: { readonly job: Job }) {
     <View style={styles.foot}>
       <MediaButton jobId={job.id} />
       <RefitButton jobId={job.id} />
+      <ClockButton jobId={job.id} />
       <EndJob job={job} />
     </View>
   );

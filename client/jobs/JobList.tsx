@@ -3,6 +3,7 @@ import { isClosed, NEXT_WORDS } from '@brook/core/job';
 import { Link, router } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
+import { JobClocks } from '../clocks/JobClocks';
 import { useJobList } from '../data/jobList';
 import { takeNewVersion } from '../data/serviceWorker';
 import { useSession } from '../data/session';
@@ -123,6 +124,7 @@ function JobLine({ job }: { readonly job: JobSummary }) {
             </Words>
             <DriveMark state={job.vehicleDrive} owes={job.owes} />
           </View>
+          <JobClocks clocks={job.clocks} />
         </Press>
       </Link>
     </View>

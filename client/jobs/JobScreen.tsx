@@ -2,6 +2,9 @@ import type { Job } from '@brook/contract';
 import { isClosed, wayStep, type WayStep } from '@brook/core/job';
 import { capital } from '@brook/core/text';
 import { useState } from 'react';
+import { CLOCK_PAGE } from '../clocks/ClockButton';
+import { ClockPage } from '../clocks/ClockPage';
+import { ClockStrip } from '../clocks/ClockStrip';
 import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
 import { MEDIA_PAGE } from '../media/MediaButton';
@@ -36,6 +39,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   fill: 'What goes in',
   [MEDIA_PAGE]: 'Photos and voice',
   [REFIT_PAGE]: 'What came off',
+  [CLOCK_PAGE]: 'Start a clock',
   [HELPER_PAGE]: 'A helper’s phone',
 };
 
@@ -44,6 +48,7 @@ export function JobScreen({ id }: { readonly id: string }) {
   return (
     <Desk current={id}>
       <LinkStrip id={id} />
+      <ClockStrip id={id} />
       <JobStep id={id} />
     </Desk>
   );
@@ -76,6 +81,7 @@ function JobStep({ id }: { readonly id: string }) {
   };
   if (pages.page === MEDIA_PAGE && !isClosed(job.stage)) return <MediaPage {...props} />;
   if (pages.page === REFIT_PAGE && !isClosed(job.stage)) return <RefitPage {...props} />;
+  if (pages.page === CLOCK_PAGE && !isClosed(job.stage)) return <ClockPage {...props} />;
   switch (shown) {
     case 'intake':
       return <IntakeStep {...props} />;

@@ -11,6 +11,7 @@ import {
 } from '@brook/core/run';
 import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { ClockButton } from '../clocks/ClockButton';
 import { useHelper, useHere } from '../data/helper';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
@@ -325,6 +326,9 @@ function Bleeding({
         </View>
         <View style={styles.half}>
           <RefitButton jobId={job.id} small />
+        </View>
+        <View style={styles.half}>
+          <ClockButton jobId={job.id} small />
         </View>
       </View>
     </Page>

@@ -1,3 +1,4 @@
+import { CLOCK_WORDS } from '@brook/core/clock';
 import { TRY_WORDS, tryNext, type Try } from '@brook/core/run';
 import type { PlanStop } from '@brook/core/stages';
 import type { LiveRun } from '../data/run';
@@ -17,6 +18,16 @@ export function TryNext({
   const what = b && tryNext(stop, b);
   if (!what) return null;
   const say = (done: boolean) => run.say({ kind: 'tried', stopId: stop.id, what, done });
+  const wait = () => {
+    const [minutes] = CLOCK_WORDS.settling.offers;
+    run.say({
+      kind: 'clock started',
+      clock: 'settling',
+      minutes: minutes!,
+      elementId: stop.bleeder.id,
+    });
+    say(true);
+  };
   const { title, why } = wordsAt(stop, what);
   return (
     <Asked
@@ -24,7 +35,9 @@ export function TryNext({
       answers={[
         what === 'another method'
           ? { label: 'Something is wrong', onPress: onWrong }
-          : { label: 'Done', onPress: () => say(true) },
+          : what === 'wait'
+            ? { label: 'Start the half hour', onPress: wait }
+            : { label: 'Done', onPress: () => say(true) },
         { label: 'Not here', onPress: () => say(false) },
       ]}
     />

@@ -5,6 +5,7 @@ import {
   type CheckItem,
   type ControlCheck,
 } from '@brook/core/gate';
+import { CLOCK_WORDS } from '@brook/core/clock';
 import type { PhoneHappening } from '@brook/core/log';
 import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
 import { HALT_WORDS, TRY_WORDS } from '@brook/core/run';
@@ -37,6 +38,10 @@ export function eventWords(
       return `bubbles ${said.reading}, ${at(said.stopId)}`;
     case 'colour':
       return `colour ${said.colour}, ${at(said.stopId)}`;
+    case 'clock started':
+      return `a clock: ${lowerFirst(CLOCK_WORDS[said.clock].title)}, ${said.minutes} min`;
+    case 'clock ended':
+      return 'a clock that was looked at';
     case 'came off':
       return `${lowerFirst(said.what)} came off`;
     case 'back on':

@@ -4,7 +4,7 @@
  * @jest-environment node
  */
 import jsQR from 'jsqr';
-import { qrPath, QUIET_MODULES } from './qrPath';
+import { qrPath } from './qrPath';
 
 /** Paint the path as a camera would see it, so many pixels a module. */
 function painted({ side, d }: ReturnType<typeof qrPath>, px = 4) {

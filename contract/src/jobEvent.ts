@@ -1,4 +1,5 @@
 import { WAYS_KNOWN } from '@brook/core/circuit';
+import { CLOCK_MINUTES, CLOCKS } from '@brook/core/clock';
 import { COLOURS } from '@brook/core/fluid';
 import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
@@ -24,7 +25,7 @@ import {
 } from '@brook/core/run';
 import { BENCH_ENDS } from '@brook/core/scope';
 import { z } from 'zod';
-import { counter, id, line, oneOf } from './common';
+import { counter, id, line, oneOf, within } from './common';
 import { computed } from './computed';
 import { stageEvents } from './stageEvent';
 import { driveState } from './vehicle';
@@ -188,6 +189,16 @@ const happenings = [
     item: oneOf('Item of the proof', [...CHECK_ITEMS, ...CONTROL_CHECKS]),
     masterId: elementId.nullish().describe('Of what is tried at one control'),
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('clock started'),
+    clock: oneOf('Clock', CLOCKS),
+    minutes: within({ what: 'A clock', ...CLOCK_MINUTES, unit: 'min', whole: true }),
+    elementId: elementId.nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('clock ended'),
+    eventId: id.describe('Of the event that started it'),
   }),
   z.strictObject({
     kind: z.literal('came off'),

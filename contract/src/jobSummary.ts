@@ -2,6 +2,7 @@ import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job';
 import { PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { id, isoTime, next, oneOf, pageQuery } from './common';
+import { computed } from './computed';
 
 /** A job as a list shows it. */
 export const jobSummary = z.object({
@@ -21,6 +22,7 @@ export const jobSummary = z.object({
   stage: oneOf('Stage', JOB_STAGES),
   openedAt: isoTime,
   closedAt: isoTime.nullable(),
+  clocks: computed('Clocks').describe('Those that run, the one that is up first at the front'),
 });
 export type JobSummary = z.infer<typeof jobSummary>;
 

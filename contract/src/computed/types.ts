@@ -4,7 +4,7 @@ import type { Layout } from '@brook/core/circuit';
 import type { Figure } from '@brook/core/figure';
 import type { CompatibilityAnswer, ConditionAnswer, Dye, Remedy, Sample } from '@brook/core/fluid';
 import type { Inside } from '@brook/core/inside';
-import type { AcceptedPick, FluidRead, JobEvent } from '@brook/core/log';
+import type { AcceptedPick, FluidRead, JobEvent, RunningClock } from '@brook/core/log';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import type { HelperView, Kept } from '@brook/core/run';
@@ -43,6 +43,7 @@ export interface Computed {
     readonly jobNumber: number;
     readonly batches: readonly string[];
   };
+  readonly Clocks: readonly RunningClock[];
   readonly HelperView: HelperView;
   readonly ClosedPhase: ClosedPhase;
   readonly RulesInForce: HouseRules;

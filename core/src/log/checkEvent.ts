@@ -39,6 +39,12 @@ export function jobEventFault(
   if (event.kind === 'media note') return mediaFault(job, event);
   if (event.kind === 'came off')
     return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
+  if (event.kind === 'clock started')
+    return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
+  if (event.kind === 'clock ended')
+    return find(event.eventId)?.kind === 'clock started'
+      ? null
+      : `There is no clock "${event.eventId}" to end.`;
   if (event.kind === 'back on') return backFault(event, find);
   if (!job.accepted) return 'Accept the plan first; then the run may begin.';
   const plans = plansEver(job);

@@ -1,3 +1,4 @@
+import type { ClockKind } from '../clock';
 import type { Figure } from '../figure';
 import type {
   Colour,
@@ -78,8 +79,26 @@ export type RefitHappening =
       readonly matterId: string | null;
     };
 
+/** Clocks of a job: several at once, right on every phone, whoever started them. */
+export type ClockHappening =
+  | {
+      readonly kind: 'clock started';
+      readonly clock: ClockKind;
+      readonly minutes: number;
+      /** Where; null where it is of the whole vehicle. */
+      readonly elementId: string | null;
+    }
+  /** Somebody looked, whether or not it was up; named by the event that started it. */
+  | { readonly kind: 'clock ended'; readonly eventId: string };
+
 /** Everything that a phone may say by itself, without reception; it is kept in whatever order it arrives. */
-export type PhoneHappening = RunHappening | ProofHappening | MediaNote | RefitHappening | Undone;
+export type PhoneHappening =
+  | RunHappening
+  | ProofHappening
+  | MediaNote
+  | RefitHappening
+  | ClockHappening
+  | Undone;
 
 /** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
 export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
@@ -189,6 +208,8 @@ const NOT_OF_THE_RUN = [
   'media note',
   'came off',
   'back on',
+  'clock started',
+  'clock ended',
   'undone',
 ] as const;
 

@@ -72,6 +72,8 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'master fitted': 'all',
   note: 'nothing',
   'media note': 'nothing',
+  'clock started': 'nothing',
+  'clock ended': 'nothing',
   'came off': 'all',
   // What came off made the proof void; putting it back touches nothing.
   'back on': 'nothing',

@@ -14,6 +14,7 @@ import { up as signIn } from './migrations/011-sign-in';
 import { up as media } from './migrations/012-media';
 import { up as wholeBatches } from './migrations/013-whole-batches';
 import { up as helper } from './migrations/014-helper';
+import { up as clocks } from './migrations/015-clocks';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -33,6 +34,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '012-media', up: ({ context }) => media(context) },
       { name: '013-whole-batches', up: ({ context }) => wholeBatches(context) },
       { name: '014-helper', up: ({ context }) => helper(context) },
+      { name: '015-clocks', up: ({ context }) => clocks(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

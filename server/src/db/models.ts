@@ -10,6 +10,7 @@ import {
   type FluidRead,
   type JobEvent,
   type Medium,
+  type RunningClock,
   type VehicleEvent,
 } from '@brook/core/log';
 import type { GateAnswer } from '@brook/core/gate';
@@ -97,6 +98,8 @@ export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job
   declare planAccepted: CreationOptional<Named | null>;
   declare released: CreationOptional<Named | null>;
   declare ended: CreationOptional<(Named & { reason: string }) | null>;
+  /** Those that run. */
+  declare clocks: CreationOptional<readonly RunningClock[]>;
   declare version: CreationOptional<number>;
 }
 
@@ -380,6 +383,7 @@ export function defineModels(sequelize: Sequelize): void {
       pick: json(),
       released: json(),
       ended: json(),
+      clocks: { ...json(), allowNull: false, defaultValue: [] },
       version: { ...whole(), defaultValue: 1 },
     },
     { sequelize, tableName: 'jobs' },

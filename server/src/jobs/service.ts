@@ -192,6 +192,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     drives: drivesOf(foldJob(log)),
     released: job.released,
     ended: job.ended,
+    clocks: job.closed ? [] : job.clocks,
     version: job.version,
   };
 }

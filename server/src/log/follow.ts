@@ -1,8 +1,9 @@
 import { isClosed } from '@brook/core/job';
-import { stageOf, type JobEvent, type JobState } from '@brook/core/log';
+import { movesClocks, runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/log';
 import { jobSays, type JobAbout } from '@brook/core/matters';
 import { firstPlanOf, type Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
+import { Job } from '../db/models';
 import { keepInside } from '../inside/rows';
 import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
@@ -23,6 +24,12 @@ export async function followLog(
   job.set({ stage, closed: isClosed(stage) });
   for (const event of events) followEvent(job, event);
   await followSizes(locked, before);
+  // No version of the job: nobody's form is overtaken by a clock.
+  if (events.some(movesClocks))
+    await Job.update(
+      { clocks: runningClocks(state.log) },
+      { where: { id: job.id }, transaction: locked.transaction },
+    );
   const closing = events.find((e) => e.kind === 'released' || e.kind === 'ended');
   if (closing) await keepInside(job, state, new Date(closing.atMs), locked.transaction);
   if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);

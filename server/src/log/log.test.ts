@@ -1,4 +1,4 @@
-import type { Appended, Job } from '@brook/contract';
+import type { Appended, Job, JobPage } from '@brook/contract';
 import { followCalls, nextStep, type RunEvent } from '@brook/core/run';
 import { randomUUID } from 'node:crypto';
 import { JobDevice, JobEventRow } from '../db/models';
@@ -530,4 +530,37 @@ describe('a vehicle’s own log', () => {
     await say(id, [undo]).expect(200);
     expect(await tech.drive('M 1')).toBe('free');
   });
+});
+
+test('clocks stand in the list of jobs until somebody looked, and overtake nobody’s form', async () => {
+  const job = await tech.open('M 1');
+  const [id, other] = [randomUUID(), randomUUID()];
+  const base = { deviceId: randomUUID(), deviceSeq: 1, atMs: NOW.getTime(), planId: null };
+  const started = { ...base, kind: 'clock started', minutes: 15, elementId: null };
+  await tech.say(job, [
+    { ...started, id, clock: 'penetrant' },
+    { ...started, id: other, deviceSeq: 2, clock: 'settling', minutes: 5 },
+  ]);
+  const listed = async () =>
+    ((await tech.get('/jobs').expect(200)).body as JobPage).jobs.find((j) => j.id === job.id)!;
+  expect((await listed()).clocks.map((c) => [c.clock, c.dueMs])).toEqual([
+    ['settling', NOW.getTime() + 5 * 60_000],
+    ['penetrant', NOW.getTime() + 15 * 60_000],
+  ]);
+  expect((await tech.job(job.id)).version).toBe(job.version);
+  await tech.say(job, [
+    { ...base, id: randomUUID(), deviceSeq: 3, kind: 'clock ended', eventId: other },
+  ]);
+  expect((await listed()).clocks.map((c) => c.eventId)).toEqual([id]);
+  expect((await tech.job(job.id)).clocks).toEqual((await listed()).clocks);
+  await tech.say(job, [{ ...base, id: randomUUID(), deviceSeq: 4, kind: 'undone', eventId: id }]);
+  expect((await listed()).clocks).toEqual([]);
+  const wrong = { ...started, id: randomUUID(), deviceSeq: 5, clock: 'penetrant' };
+  for (const minutes of [0, 1441, 1.5]) {
+    const { body } = await tech.events(job, [{ ...wrong, minutes }]).expect(200);
+    expect(body.answers[0]).toMatchObject({
+      result: 'refused',
+      sentence: expect.stringContaining('A clock should be'),
+    });
+  }
 });

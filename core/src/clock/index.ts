@@ -1,0 +1,1 @@
+export { CLOCK_MINUTES, CLOCK_WORDS, CLOCKS, type ClockKind, type ClockWords } from './words';
