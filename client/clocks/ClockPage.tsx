@@ -80,5 +80,5 @@ const styles = StyleSheet.create({
     borderTopWidth: 1,
     borderTopColor: colour.hairline,
   },
-  title: { flex: 1, minWidth: 120 },
+  title: { flex: 1, minWidth: 88 },
 });

@@ -1,4 +1,5 @@
 import type { BenchEnd } from '@brook/core/scope';
+import { benchGrade, type BenchSaid } from '@brook/core/stages';
 import { capital } from '@brook/core/text';
 import { useState } from 'react';
 import { JobFoot } from '../jobs/JobFoot';
@@ -30,10 +31,17 @@ export function MasterJoined({
   onWrong,
 }: StageProps & { readonly masterId: string }) {
   const [answers, setAnswers] = useState<Partial<MasterAnswers>>({});
-  const [bench, setBench] = useState<BenchEnd | null>(
-    plan.stages.some((s) => s.kind === 'bench' && s.masterId === masterId) ? null : 'not done',
-  );
   const master = plan.layout.masters.find((m) => m.id === masterId)!;
+  const benched = plan.stages.find((s) => s.kind === 'bench' && s.masterId === masterId);
+  // How the bench run ended was said there.
+  const known = benched
+    ? benchGrade(
+        (run.state.stages[benched.id]?.said ?? []) as readonly BenchSaid[],
+        master.chambers.map((c) => c.name),
+      )
+    : 'not done';
+  const [said, setBench] = useState<BenchEnd | null>(null);
+  const bench = known ?? said;
   const questions = MASTER_QUESTIONS.filter((q) => q.asks(plan.layout) && !q.knownBefore);
   const open = questions.find((q) => answers[q.key] === undefined);
   return (
@@ -79,7 +87,7 @@ export function MasterJoined({
           onChoose={(a) => setAnswers({ ...answers, [q.key]: a })}
         />
       ))}
-      {bench === 'not done' ? null : (
+      {known !== null ? null : (
         <Choice
           question="How did the bench run end?"
           stacked

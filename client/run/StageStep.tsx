@@ -1,9 +1,12 @@
 import type { OwnStage as Stage } from '@brook/core/stages';
 import type { ComponentType, ReactNode } from 'react';
+import { BenchStage } from './BenchStage';
+import { InjectionStage } from './InjectionStage';
 import { OwnStage } from './OwnStage';
 import { PartStage } from './PartStage';
 import { SlaveStage } from './SlaveStage';
 import type { StageProps } from './StageFrame';
+import { TieBackStage } from './TieBackStage';
 import { ToolStage } from './ToolStage';
 
 type Screen<S> = ComponentType<StageProps & { readonly stage: S; readonly action: ReactNode }>;
@@ -11,14 +14,14 @@ type Screen<S> = ComponentType<StageProps & { readonly stage: S; readonly action
 /** The screen of each kind of stage that opens no bleeder; a kind without one does not compile. */
 const SCREENS: { readonly [K in Stage['kind']]: Screen<Extract<Stage, { readonly kind: K }>> } = {
   'right part': PartStage,
-  bench: OwnStage,
+  bench: BenchStage,
   'join lines': OwnStage,
   'centre the valve': OwnStage,
-  injection: OwnStage,
+  injection: InjectionStage,
   'hold point': OwnStage,
   'tool cycle': ToolStage,
   'slave test': SlaveStage,
-  'tie back': OwnStage,
+  'tie back': TieBackStage,
 };
 
 /** A stage that opens no bleeder, on its own screen. */

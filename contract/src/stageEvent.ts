@@ -1,7 +1,14 @@
 import { BATTERY_V } from '@brook/core/scanTool';
 import { SLAVE_READING_MM } from '@brook/core/clutch';
 import { PIECE_COUNT, PIECE_STATES } from '@brook/core/part';
-import { TOOL_WITNESSES, type StageEvent } from '@brook/core/stages';
+import {
+  BENCH_GRADES,
+  BENCH_SIGNS,
+  BITE_MM,
+  DROP_MM,
+  TOOL_WITNESSES,
+  type StageEvent,
+} from '@brook/core/stages';
 import { z } from 'zod';
 import { within, line, oneOf } from './common';
 
@@ -55,6 +62,35 @@ const slaveTested = z.strictObject({
   reverse: oneOf('Reverse', ['clean', 'grates']).nullable(),
 });
 
+const biteMeasured = z.strictObject({
+  kind: z.literal('bite measured'),
+  stageId,
+  when: oneOf('When', ['before', 'after']),
+  mm: within(BITE_MM),
+});
+
+const chamber = line('Chamber', 1, 80);
+const benchSign = z.strictObject({
+  kind: z.literal('bench sign'),
+  stageId,
+  chamber,
+  sign: oneOf('Sign', BENCH_SIGNS),
+  holds: z.boolean({ error: 'Whether the sign holds is not said; give true or false.' }),
+});
+const tubeEndOut = z.strictObject({ kind: z.literal('tube end out'), stageId, chamber });
+const benchEnded = z.strictObject({
+  kind: z.literal('bench ended'),
+  stageId,
+  grade: oneOf('End of the bench run', BENCH_GRADES),
+});
+
+const levelDropped = z.strictObject({
+  kind: z.literal('level dropped'),
+  stageId,
+  mm: within(DROP_MM).describe('Drop of the level at one stroke, mm'),
+});
+const pumpedUp = z.strictObject({ kind: z.literal('pumped up'), stageId });
+
 const toolWitness = oneOf('Witness', TOOL_WITNESSES);
 const toolChecked = z.strictObject({
   kind: z.literal('tool checked'),
@@ -87,6 +123,12 @@ export const stageEvents = [
   slaveTested,
   toolChecked,
   toolStep,
+  biteMeasured,
+  benchSign,
+  tubeEndOut,
+  benchEnded,
+  levelDropped,
+  pumpedUp,
 ] as const;
 
 // Every schema is of an event that core knows.

@@ -492,3 +492,14 @@ export function provedBy(vehicle: Pick<Vehicle, 'masters' | 'vehicleKind'>): obj
     ...ofVehicle.map((item) => ({ kind: 'checked', item, passes: true })),
   ];
 }
+
+/** A bench run of which every sign of every chamber is seen, and that ends clean. */
+export function benchRun(stageId: string, chambers: readonly string[]): object[] {
+  const signs = ['no bubbles', 'level steady', 'piston firm'];
+  return [
+    ...chambers.flatMap((chamber) =>
+      signs.map((sign) => ({ kind: 'bench sign', stageId, chamber, sign, holds: true })),
+    ),
+    { kind: 'bench ended', stageId, grade: 'clean' },
+  ];
+}

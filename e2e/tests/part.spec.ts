@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { Workshop } from '../support/workshop';
+import { benchRun, Workshop } from '../support/workshop';
 
 const next = (page: Page) => page.getByTestId('next-action');
 
@@ -78,7 +78,7 @@ test('a new master of another bore than the layout guesses, and the same as the 
   await sideBySide(page);
   await page.getByRole('radio', { name: 'As the old one, which worked' }).click();
   for (const whose of ['new part', 'old part'])
-    for (const chamber of ['primary chamber', 'secondary chamber'])
+    for (const chamber of ['Primary chamber', 'Secondary chamber'])
       await measured(page, `Bore, ${chamber}`, whose).fill('22,2');
   await page.getByRole('button', { name: 'It fits: record it' }).click();
   await expect(page.getByText('Another size than was planned with').first()).toBeVisible();
@@ -94,9 +94,13 @@ test('a new master of another bore than the layout guesses, and the same as the 
   const { stages } = await workshop.planDecided(job.id);
   await workshop.log(
     job.id,
-    stages
-      .filter((s) => s.kind === 'bench' || s.kind === 'join lines')
-      .map((s) => ({ kind: 'stage done', stageId: s.id })),
+    stages.flatMap((s) =>
+      s.kind === 'bench'
+        ? benchRun(s.id, ['Primary chamber', 'Secondary chamber'])
+        : s.kind === 'join lines'
+          ? [{ kind: 'stage done', stageId: s.id }]
+          : [],
+    ),
   );
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Master joined: how did it go?' })).toBeVisible();
@@ -110,7 +114,6 @@ test('a new master of another bore than the layout guesses, and the same as the 
   await says(/held down until the last line/, 'Yes');
   await says(/anything else opened/, 'No');
   await says(/modulator lose fluid/, 'Nobody knows');
-  await page.getByRole('radio', { name: 'Clean' }).click();
   await next(page).click();
   await expect(page.getByText('It did not go as planned').first()).toBeVisible();
   await page.getByRole('radio', { name: /Plan the rest anew/ }).click();

@@ -51,7 +51,7 @@ export const CLOCK_WORDS: Readonly<Record<ClockKind, ClockWords>> = {
   },
   'level look': {
     title: 'Level',
-    offers: [5, 2, 10],
+    offers: [5, 2],
     then: 'Look into the reservoir before anything goes on.',
   },
 };

@@ -54,7 +54,7 @@ test('a clock may be started before there is a plan; one that is not there canno
 
 test('a clock touches nothing that was proved, and moves what the list shows', () => {
   for (const event of [started('a', 15), ended('a')]) {
-    expect(touches(kept(event) as never)).toBe('nothing');
+    expect(touches(kept(event) as never, () => undefined)).toBe('nothing');
     expect(movesClocks(kept(event) as never)).toBe(true);
   }
   expect(movesClocks({ kind: 'stroke' })).toBe(false);

@@ -410,8 +410,9 @@ function atStage(
         : { ...state, past: state.past.map((l) => (l === leg ? { ...l, stages } : l)) };
     const through = event.kind === 'stage done' && stageOpens(stage);
     const canMl =
-      event.kind === 'stage done' &&
       stage.kind === 'bench' &&
+      event.kind !== 'stage skipped' &&
+      isStageThrough(leg.plan, stage, after.state) &&
       !isStageThrough(leg.plan, stage, leg.stages[stage.id])
         ? stage.canMl?.value
         : 0;

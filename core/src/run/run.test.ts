@@ -206,7 +206,7 @@ describe('the next step', () => {
       if (e.kind === 'prepared') return e.step;
       return 'stageId' in e ? plan.stages.find((s) => s.id === e.stageId)!.kind : e.kind;
     });
-    expect(order).toEqual([
+    expect(order.filter((step, at) => step !== order[at - 1])).toEqual([
       'protect',
       'stand',
       'read cap',

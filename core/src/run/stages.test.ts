@@ -587,7 +587,8 @@ test('a bench run into a can takes its fluid along: in the plan, in the run, in 
   expect(state.pouredMl).toBeCloseTo(can!.totals.pouredMl.value, 6);
   expect(state.removedMl).toBeCloseTo(can!.totals.removedMl.value, 6);
   // Said twice it went in once.
-  const done = events.find((e) => e.kind === 'stage done' && e.stageId === stage.id)!;
+  const done = events.find((e) => e.kind === 'bench ended' && e.stageId === stage.id)!;
+  expect(done).toBeDefined();
   const twice = runOf(can!, [...events, { ...done, id: 'again' }] as Said[]);
   expect(twice.pouredMl).toBeCloseTo(state.pouredMl, 9);
 });

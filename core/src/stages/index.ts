@@ -28,6 +28,17 @@ export type { Material } from './material';
 export { sizesBrought, type PartCompared } from './rightPart';
 export type { SlaveTested } from './slaveTest';
 export {
+  BENCH_GRADES,
+  BENCH_SIGNS,
+  benchGrade,
+  signsOf,
+  type BenchGrade,
+  type BenchSaid,
+  type BenchSign,
+} from './bench';
+export { DROP_MM, dropsOf, injectionBy, type Injection, type InjectionSaid } from './injection';
+export { BITE_DOUBT_MM, BITE_MM, biteDrop, type BiteDrop, type BiteMeasured } from './tieBack';
+export {
   UNTOUCHED,
   type OwnDraft,
   type OwnStage,

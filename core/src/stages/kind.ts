@@ -34,11 +34,17 @@ export interface StageKind<D, S, F = never> {
 }
 
 /** What a saying does: whether it touches the vehicle, the sentence where it cannot belong here, and what it stops the run for. */
-export interface SayingRule<S, E> {
+export interface SayingRule<S, E, A = E> {
   /** What was touched is proved anew; what is only read and written down is not. */
   readonly touches: boolean;
   readonly fault: (plan: StagePlan, stage: S, event: E) => string | null;
-  readonly halts: (plan: StagePlan, stage: S, event: E) => StageHalt | null;
+  /** @param said everything that was said in the stage, this last */
+  readonly halts: (
+    plan: StagePlan,
+    stage: S,
+    event: E,
+    said: readonly Said<A>[],
+  ) => StageHalt | null;
 }
 
 /**
@@ -72,7 +78,7 @@ export interface OwnStageKind<
   /** Why one tap is not enough here; null where it is. */
   readonly notByTap: (stage: S) => string | null;
   readonly sayings: {
-    readonly [X in E['kind']]: SayingRule<S, Extract<E, { readonly kind: X }>>;
+    readonly [X in E['kind']]: SayingRule<S, Extract<E, { readonly kind: X }>, E>;
   };
   /** Whether what was said brings it through; a tap or a decision does so by itself. */
   readonly isThrough: (plan: StagePlan, stage: S, said: readonly Said<E>[]) => boolean;

@@ -153,6 +153,11 @@ describe('what each kind is', () => {
     expect(
       (['part compared', 'slave tested', 'tool checked', 'tool step'] as const).map(sayingTouches),
     ).toEqual([true, true, false, true]);
+    expect(
+      (
+        ['bite measured', 'bench sign', 'tube end out', 'bench ended', 'level dropped'] as const
+      ).map(sayingTouches),
+    ).toEqual([false, false, false, false, true]);
   });
 });
 

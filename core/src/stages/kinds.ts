@@ -168,10 +168,8 @@ export function afterSaying(
     default: {
       const rule = ruleFor(stage, event);
       if (!rule || rule.fault(plan, stage, event) !== null) return { state, halt: null };
-      return {
-        state: { ...state, said: [...state.said, event] },
-        halt: rule.halts(plan, stage, event),
-      };
+      const said = [...state.said, event];
+      return { state: { ...state, said }, halt: rule.halts(plan, stage, event, said) };
     }
   }
 }

@@ -1,14 +1,14 @@
-import type { BenchDraft, BenchStage } from './bench';
+import type { BenchDraft, BenchSaid, BenchStage } from './bench';
 import type { BleedStage } from './bleed';
 import type { BleedDraft } from './bleedDrafts';
 import type { Said } from './base';
 import type { ValveDraft, ValveStage } from './centreTheValve';
 import type { HoldPointDraft, HoldPointStage } from './holdPoint';
-import type { InjectionDraft, InjectionStage } from './injection';
+import type { InjectionDraft, InjectionSaid, InjectionStage } from './injection';
 import type { JoinLinesDraft, JoinLinesStage } from './joinLines';
 import type { PartCompared, RightPartDraft, RightPartStage } from './rightPart';
 import type { SlaveTestDraft, SlaveTested, SlaveTestStage } from './slaveTest';
-import type { TieBackDraft, TieBackStage } from './tieBack';
+import type { BiteMeasured, TieBackDraft, TieBackStage } from './tieBack';
 import type { ToolChecked, ToolCycleDraft, ToolCycleStage, ToolStepped } from './toolCycle';
 
 /** A stage that opens no bleeder, before its figures are known. */
@@ -47,7 +47,14 @@ export type StageTap =
   | { readonly kind: 'stage skipped'; readonly stageId: string; readonly reason: string };
 
 /** What is said in a stage that is through by what is said there, not by a tap. */
-export type StageSaying = PartCompared | SlaveTested | ToolChecked | ToolStepped;
+export type StageSaying =
+  | PartCompared
+  | SlaveTested
+  | ToolChecked
+  | ToolStepped
+  | BiteMeasured
+  | BenchSaid
+  | InjectionSaid;
 
 /** Something said in a stage that opens no bleeder. */
 export type StageEvent = StageTap | StageSaying;

@@ -1,22 +1,63 @@
 import { CONTROL_TRAITS, VEHICLE_TRAITS } from '../circuit';
-import type { StageHead } from './base';
+import type { Said, StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
 import { isSoft } from '../scope';
+import type { Range } from '../units';
 import { handsOn } from './handsOn';
-import { BY_TAP, type OwnStageKind } from './kind';
+import type { OwnStageKind } from './kind';
 
 /** The lever stays tied back over night. */
 export interface TieBackDraft {
   readonly kind: 'tie back';
+  /** Whether the bite is recorded before and after; plans from before did not ask for it. */
+  readonly measured?: true;
 }
+
+/** Where the lever bites: from its tip to the bar. */
+export interface BiteMeasured {
+  readonly kind: 'bite measured';
+  readonly stageId: string;
+  readonly when: 'before' | 'after';
+  readonly mm: number;
+}
+
+/** What somebody may read off as the bite. */
+export const BITE_MM: Range = { what: 'The bite', unit: 'mm', least: 1, most: 200 };
 
 /** A lever stays tied back over night, minutes [C]. */
 const TIED_BACK_MINUTES = 10 * 60;
 
+/** Two readings with a ruler differ by so much by themselves, mm [M]. */
+export const BITE_DOUBT_MM = 3;
+
+/** What both readings say: by how much the lever came nearer to the bar, and for how long it was tied; null before there are both. */
+export interface BiteDrop {
+  readonly beforeMm: number;
+  readonly afterMm: number;
+  /** Above 0 where it bites nearer to the bar than before. */
+  readonly dropMm: number;
+  readonly tiedMs: number;
+  /** Whether that is more than two readings can differ by: a leak, or air that moved. */
+  readonly gaveWay: boolean;
+}
+
+export function biteDrop(said: readonly Said<BiteMeasured>[]): BiteDrop | null {
+  const last = (when: BiteMeasured['when']) => said.filter((e) => e.when === when).at(-1);
+  const [before, after] = [last('before'), last('after')];
+  if (!before || !after) return null;
+  const dropMm = before.mm - after.mm;
+  return {
+    beforeMm: before.mm,
+    afterMm: after.mm,
+    dropMm,
+    tiedMs: after.atMs - before.atMs,
+    gaveWay: dropMm > BITE_DOUBT_MM,
+  };
+}
+
 export type TieBackStage = StageHead & TieBackDraft;
 
-export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
-  ...BY_TAP,
+export const tieBack: OwnStageKind<TieBackDraft, TieBackStage, BiteMeasured> = {
   kind: 'tie back',
   when: () => 'in the chain',
   opens: false,
@@ -34,7 +75,7 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
       (m) => work.masterIds.includes(m.id) && CONTROL_TRAITS[m.control].held === 'lever',
     ) &&
     (work.purpose === 'new or dry' || isSoft(work))
-      ? [{ kind: 'tie back' }]
+      ? [{ kind: 'tie back', measured: true }]
       : [],
   figures: () => ({ minutes: handsOn(2, 'hands on; it stays tied over night') }),
   title: () => 'Tie the lever back',
@@ -49,4 +90,34 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage> = {
   materials: () => [],
   maySkip: () => true,
   leavesDanger: () => false,
+  notByTap: ({ measured }) =>
+    measured
+      ? 'A lever that was tied back is done by its bite before and after; record both.'
+      : null,
+  sayings: {
+    // Measuring pulls the lever and opens nothing.
+    'bite measured': {
+      touches: false,
+      fault: () => null,
+      halts: (_, __, ___, said) => (biteDrop(said)?.gaveWay ? 'pedal not right' : null),
+    },
+  },
+  isThrough: (_, __, said) => biteDrop(said)?.gaveWay === false,
+  usual: (_, { id, measured }, said) =>
+    measured
+      ? { kind: 'bite measured', stageId: id, when: said.length === 0 ? 'before' : 'after', mm: 40 }
+      : null,
+  practised: () => false,
+  recordLines: (_, __, said) => {
+    const drop = biteDrop(said);
+    if (!drop)
+      return said.map((e) => `Lever tied back: bite ${e.mm} mm before, none measured after.`);
+    const { beforeMm, afterMm, tiedMs, dropMm, gaveWay } = drop;
+    const minutes = Math.round(tiedMs / 60_000);
+    const tied = minutes < 60 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
+    const tells = gaveWay
+      ? `${dropMm} mm nearer to the bar: a leak, or air that moved`
+      : 'no drop beyond what two readings differ by';
+    return [`Lever tied back ${tied}: bite ${beforeMm} mm before, ${afterMm} mm after; ${tells}.`];
+  },
 };
