@@ -77,6 +77,8 @@ export function RunAction({ step, run, onProof, containerId, helped }: RunAction
       return <PromptBar prompt="Pour first, then press above" side={side} />;
     case 'draw off':
       return <PromptBar prompt="Draw off first, then press above" side={side} />;
+    case 'ready syringe':
+      return <PromptBar prompt="No air in the tube, tied, then press above" side={side} />;
     case 'read':
       return (
         <PromptBar
@@ -134,13 +136,23 @@ export function LevelAction({
   if (step.kind === 'top up')
     return (
       <DeliberateButton
+        key={`top up ${step.bowl.id}`}
         label="Topped up to MAX"
         onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
+      />
+    );
+  if (step.kind === 'ready syringe')
+    return (
+      <DeliberateButton
+        key="ready syringe"
+        label="No air in its tube, joined, tied"
+        onPress={() => run.say({ kind: 'syringe readied', stopId: step.stop.id })}
       />
     );
   if (step.kind === 'draw off')
     return (
       <DeliberateButton
+        key={`draw off ${step.bowl.id}`}
         label="Drawn off to half"
         onPress={() => run.say({ kind: 'drawn off', bowlId: step.bowl.id })}
       />

@@ -293,7 +293,7 @@ function Bleeding({
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}
-      {stop && step.kind !== 'top up' && !look ? (
+      {stop && step.kind !== 'top up' && step.kind !== 'ready syringe' && !look ? (
         <Readings stopId={stop.id} state={run.state} say={run.say} />
       ) : null}
       {stop && step.kind === 'stroke' ? <StopHere job={job} run={run} stop={stop} /> : null}
@@ -310,6 +310,15 @@ function Bleeding({
             ) : (
               <Button small label="Helper’s phone" onPress={onHelper} />
             )}
+          </View>
+        ) : null}
+        {stop && strokes && !stop.fromBowl ? (
+          <View style={styles.half}>
+            <Button
+              small
+              label="Syringe empty"
+              onPress={() => run.say({ kind: 'syringe empty', stopId: stop.id })}
+            />
           </View>
         ) : null}
         {stop && broken ? (

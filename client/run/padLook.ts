@@ -43,7 +43,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
           ...fillWords(plan, state, step.stop),
           step.stop.fromBowl
             ? topUpWords(step.strokesUntilTopUp, step.strokesLeft)
-            : 'Syringe empty: shut first, then the plunger back; no air in its tube when it is joined again',
+            : 'Slow and steady; shut before the plunger comes back',
         ].join(' · '),
         counts: true,
         atOnce: Math.min(MOST_MADE, step.strokesLeft, step.strokesUntilTopUp),
@@ -68,6 +68,13 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         loud: false,
       };
     }
+    case 'ready syringe':
+      return {
+        ...quiet,
+        call: step.again ? 'Shut, then refill the syringe' : 'Ready the syringe',
+        next: `${step.again ? 'Bleeder shut before the plunger comes back. ' : ''}Fill syringe and tube. Hold the tube up and push until no air is left in it. Join it to the bleeder, tie it; only then open.`,
+        loud: true,
+      };
     case 'fill way':
       return {
         ...quiet,

@@ -14,7 +14,9 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   // Each container and the jar, as it is looked at.
   [/^fluid used$/i, /./],
   [/opened bottle checked/i, /^yes$/i],
-  [/bubbles/i, /^none, and as the new$/],
+  // Each sign of a chamber on the bench.
+  [/chamber|what is seen/i, /./],
+  [/bubbles/i, /^none(, and as the new)?$/],
   [/colour in the hose/i, /^clear$/],
   [/how is the brake (pedal|lever)/i, /^firm and high$/],
   [/test drive/i, /^good$/i],

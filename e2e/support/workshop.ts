@@ -55,6 +55,7 @@ type Template =
   | 'motorcycle-twin-front-master-bleeder'
   | 'motorcycle-integral-abs'
   | 'sidecar-outfit'
+  | 'motorcycle-clutch-bends'
   | 'clutch-external'
   | 'clutch-concentric'
   | 'motorcycle-abs'

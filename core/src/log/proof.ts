@@ -72,6 +72,8 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'master fitted': 'all',
   note: 'nothing',
   'media note': 'nothing',
+  'syringe readied': 'nothing',
+  'syringe empty': 'nothing',
   'clock started': 'nothing',
   'clock ended': 'nothing',
   'came off': 'all',

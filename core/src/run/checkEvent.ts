@@ -52,6 +52,8 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'tried':
     case 'colour':
     case 'bleeder opened':
+    case 'syringe readied':
+    case 'syringe empty':
     case 'shut':
     case 'stopped early':
       return bleederFault(plans, event.stopId);

@@ -128,6 +128,10 @@ export type RunHappening =
     }
   /** How far the bleeder was opened, turns. */
   | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
+  /** From below: no air left in the tube of the syringe, joined to the bleeder and tied. Only then it may be opened. */
+  | { readonly kind: 'syringe readied'; readonly stopId: string }
+  /** The syringe is empty: shut before the plunger comes back, and readied anew. */
+  | { readonly kind: 'syringe empty'; readonly stopId: string }
   /** Filled up; out of which container, where somebody said so. */
   | { readonly kind: 'topped up'; readonly bowlId: string; readonly containerId: string | null }
   /** A bowl drawn off to half, before or while fluid is pushed up into it. */

@@ -107,6 +107,12 @@ function happened(
         tightened: null,
         early: null,
       }));
+    case 'syringe readied':
+    case 'syringe empty':
+      return atBleeder(state, event.stopId, (b) => ({
+        ...b,
+        syringeReady: event.kind === 'syringe readied',
+      }));
     case 'topped up':
       return topUp(state, event);
     case 'drawn off':
@@ -117,6 +123,7 @@ function happened(
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
         shut: true,
+        syringeReady: false,
         tightened: event.tightened,
       }));
     case 'stopped early':

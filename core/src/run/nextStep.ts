@@ -40,6 +40,8 @@ export type NextStep =
       readonly drawMl: number;
       readonly first: boolean;
     }
+  /** From below: the syringe is rid of its air, joined and tied before the bleeder may be opened, at every filling. */
+  | { readonly kind: 'ready syringe'; readonly stop: PlanStop; readonly again: boolean }
   | {
       readonly kind: 'stroke';
       readonly stop: PlanStop;
@@ -242,6 +244,8 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   const wantsStrokes = missing.some((m) => MORE_STROKES.includes(m));
   if (wantsStrokes && !stop.fromBowl && drawsOff(levelMl, bowl, risesMl, first))
     return { kind: 'draw off', bowl, drawMl: levelMl - halfMl(bowl), first };
+  if (wantsStrokes && !stop.fromBowl && !b.syringeReady)
+    return { kind: 'ready syringe', stop, again: !first };
   if (wantsStrokes && untilTopUp === 0)
     return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
   if (missing.includes('strokes')) {

@@ -128,6 +128,41 @@ describe('from below', () => {
     expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
   });
 
+  // No air left in the tube, joined and tied before the bleeder is opened, at every filling: common practice, no source.
+  test('before the first push, at every refill and after each shut the syringe is readied', () => {
+    const events = log(plan) as Said[];
+    const first = events.findIndex((e) => e.kind === 'stroke' && e.stopId === below.id);
+    expect(events[first - 1]).toMatchObject({ kind: 'syringe readied', stopId: below.id });
+    const step = (...said: Said[]) => nextStep(runOf(plan, said));
+    const unready = events.slice(0, first - 1);
+    expect(step(...unready)).toMatchObject({ kind: 'ready syringe', again: false });
+    const ready = events.slice(0, first);
+    expect(step(...ready).kind).toBe('stroke');
+    const drawn: Said = { ...base, id: 'drawn', kind: 'drawn off', bowlId: bowl.id };
+    const empty: Said = { ...base, id: 'empty', kind: 'syringe empty', stopId: below.id };
+    expect(step(...ready, empty)).toMatchObject({ kind: 'ready syringe', again: false });
+    // Behind a push it is filled again, and shut before that.
+    expect(step(...ready, { ...push, id: 'pushed' }, drawn, empty)).toMatchObject({
+      kind: 'ready syringe',
+      again: true,
+    });
+    const again: Said = { ...base, id: 'again', kind: 'syringe readied', stopId: below.id };
+    expect(step(...ready, empty, again).kind).toBe('stroke');
+    const shut: Said = {
+      ...base,
+      id: 'shut',
+      kind: 'shut',
+      stopId: below.id,
+      tightened: 'by feel',
+    };
+    expect(runOf(plan, [...ready, shut]).bleeders[0]!.syringeReady).toBe(false);
+  });
+
+  test('nothing is readied where fluid comes from the bowl', () => {
+    const events = log(planned(layoutOf('hatchback-diagonal')));
+    expect(events.filter((e) => e.kind === 'syringe readied')).toEqual([]);
+  });
+
   test('a dry system is filled by the push: the reservoir stays as it is, the way swallows first', () => {
     const layout = layoutOf('motorcycle-front-disc');
     const dry = planned(layout, {

@@ -45,6 +45,8 @@ export interface BleederState {
   readonly colour: { readonly seen: Colour; readonly atStroke: number } | null;
   /** How far it was opened, turns; null where nobody said. */
   readonly openedTurns: number | null;
+  /** From below: whether the syringe that is joined was rid of its air and tied. */
+  readonly syringeReady: boolean;
   readonly shut: boolean;
   readonly tightened: Tightened | null;
   /** Why it was shut before it was done; null where nobody said so. */
@@ -195,6 +197,7 @@ export function freshBleeder(stopId: string): BleederState {
     lastBrokenAtStroke: 0,
     colour: null,
     openedTurns: null,
+    syringeReady: false,
     shut: false,
     tightened: null,
     early: null,
