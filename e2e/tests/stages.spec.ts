@@ -1,6 +1,19 @@
 import { expect, test, type Page } from '@playwright/test';
-import { nextMove } from '../support/stranger';
+import { ownClock } from '../support/ownClock';
+import { nextMove, runToTheEnd } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
+
+/** A master that is still to be changed, with every care. */
+const NOT_YET = {
+  masterId: 'master',
+  linesStayedFull: true,
+  linesAboveWheels: true,
+  nothingElseOpened: true,
+  modulatorLostNothing: true,
+  heldDown: true,
+  bench: 'not done',
+  notYet: true,
+} as const;
 
 const next = (page: Page) => page.getByTestId('next-action');
 
@@ -9,17 +22,7 @@ test('a master on the bench ends by the three signs of every chamber, and the jo
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
-    master: {
-      masterId: 'master',
-      linesStayedFull: true,
-      linesAboveWheels: true,
-      nothingElseOpened: true,
-      modulatorLostNothing: true,
-      heldDown: true,
-      bench: 'not done',
-      linesOver: [],
-      notYet: true,
-    },
+    master: { ...NOT_YET, linesOver: [] },
   });
   const plan = planOf(job);
   const compared = plan.stages.find((s) => s.kind === 'right part')!;
@@ -78,30 +81,6 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
   await expect(page.getByRole('radio', { name: /Plan the rest anew/ })).toBeVisible();
 });
 
-/** What a ruler says where everything is right: a blocked slave hardly lets the rod move, one that is free travels. */
-const MEASURED: readonly (readonly [asked: RegExp, mm: string])[] = [
-  [/Travel of the master’s rod/, '2'],
-  [/Travel of the slave|Takes up at/, '60'],
-  [/^Bite (before|after)$/, '40'],
-];
-
-/** Do what is called for, as somebody at the vehicle who sees what is good, until the run is through. */
-async function toTheEnd(page: Page): Promise<string[]> {
-  const moves: string[] = [];
-  const through = page.getByText('On to the proof', { exact: true });
-  const proof = page.getByRole('heading', { name: /^(Brake|Clutch) (pedal|lever)$/ });
-  while (!(await through.or(proof).first().isVisible())) {
-    for (const [asked, mm] of MEASURED) {
-      const typed = page.getByRole('textbox', { name: asked });
-      if (await typed.isVisible()) await typed.fill(mm, { timeout: 1_000 }).catch(() => undefined);
-    }
-    const move = await nextMove(page);
-    if (move !== null) moves.push(move);
-    expect(moves.length, moves.slice(-8).join(' | ')).toBeLessThan(150);
-  }
-  return moves;
-}
-
 test('a motorcycle clutch is filled from below from dry to the end: the syringe is readied at every filling, and the bowl never runs over', async ({
   page,
 }) => {
@@ -128,9 +107,70 @@ test('a motorcycle clutch is filled from below from dry to the end: the syringe 
   await page.getByRole('button', { name: 'Syringe empty' }).click();
   await expect(page.getByText('Shut, then refill the syringe')).toBeVisible();
   await expect(page.getByText(/Bleeder shut before the plunger comes back/)).toBeVisible();
-  const moves = await toTheEnd(page);
+  const moves = await runToTheEnd(page);
   expect(moves.filter((m) => /No air in its tube/.test(m)).length).toBeGreaterThan(0);
   const { events } = await workshop.get(job.id);
   expect(events.filter((e) => e.kind === 'syringe readied').length).toBeGreaterThan(1);
   expect(events.filter((e) => e.kind === 'halted')).toEqual([]);
+});
+
+test('a pickup whose modulator has a bleeder of its own is bled in two passes to the end, that one in the first alone', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  const workshop = await Workshop.signIn(page);
+  const planned = await workshop.planned(
+    await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup in two passes'),
+  );
+  const chosen = await workshop.choose(planned, {
+    purpose: 'after work',
+    parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false, newPart: false }],
+  });
+  const job = await workshop.accept(chosen);
+  const { stops } = planOf(job);
+  const twice = stops.filter((s) => s.id.includes('#'));
+  expect(twice.length).toBeGreaterThan(0);
+  expect(stops.filter((s) => s.bleeder.id === 'modulator')).toHaveLength(1);
+  await page.goto(`/jobs/${job.id}`);
+  await runToTheEnd(page);
+  const shut = (await workshop.get(job.id)).events.flatMap((e) =>
+    e.kind === 'shut' ? [e.stopId] : [],
+  );
+  expect(shut).toEqual(stops.map((s) => s.id));
+});
+
+test('a master is swapped with bench work, joined and bled to the end', async ({ page }) => {
+  test.setTimeout(150_000);
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
+    master: { ...NOT_YET, linesOver: [] },
+  });
+  const compared = planOf(job).stages.find((s) => s.kind === 'right part')!;
+  await workshop.log(job.id, [
+    { kind: 'stage skipped', stageId: compared.id, reason: 'The same part goes back.' },
+  ]);
+  await page.goto(`/jobs/${job.id}`);
+  const moves = await runToTheEnd(page);
+  const at = (what: RegExp) => moves.findIndex((m) => what.test(m));
+  expect(at(/chamber/i)).toBeGreaterThan(-1);
+  expect(at(/Every chamber clean/)).toBeGreaterThan(at(/chamber/i));
+  expect(at(/It is joined/)).toBeGreaterThan(at(/Every chamber clean/));
+  expect((await workshop.get(job.id)).events.map((e) => e.kind)).toContain('bench ended');
+});
+
+test('a tool-driven cycle is done wheel by wheel, and the bleed after it to the end', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  await page.clock.install();
+  await ownClock(page);
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.atTool(await workshop.vehicle('van-four-channel', 'right'));
+  await page.goto(`/jobs/${job.id}`);
+  const cooling = setInterval(() => void page.clock.fastForward(61_000).catch(() => {}), 700);
+  await runToTheEnd(page).finally(() => clearInterval(cooling));
+  const { events } = await workshop.get(job.id);
+  const cycled = events.map((e) => e.kind).lastIndexOf('tool step');
+  expect(cycled).toBeGreaterThan(-1);
+  expect(events.slice(cycled).some((e) => e.kind === 'shut')).toBe(true);
 });
