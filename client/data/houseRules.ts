@@ -11,6 +11,15 @@ export function useHouseRules() {
   });
 }
 
+/** Times of the workshop's own, as its runs told them; for whoever may take them. */
+export function usePaceProposals(enabled: boolean) {
+  return useQuery({
+    queryKey: ['house-rules', 'paces'],
+    queryFn: () => call('get', '/house-rules/paces'),
+    enabled,
+  });
+}
+
 export function useChangeHouseRules() {
   const client = useQueryClient();
   return useMutation({
@@ -20,6 +29,7 @@ export function useChangeHouseRules() {
       client.setQueryData(['house-rules'], page);
       forgetShelf(client);
       void client.invalidateQueries({ queryKey: ['history'] });
+      void client.invalidateQueries({ queryKey: ['house-rules', 'paces'] });
     },
     onError: () => client.invalidateQueries({ queryKey: ['house-rules'] }),
   });

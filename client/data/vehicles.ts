@@ -1,12 +1,12 @@
-import type { MakerEntry, NewVehicle, Vehicle, VehicleHistory } from '@brook/contract';
+import type { MakerEntry, NewVehicle, PacePage, Vehicle, VehicleHistory } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import type { VehicleHappening } from '@brook/core/log';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 as uuid } from 'uuid';
 import { call, callKept } from './call';
 import { nowMs } from './clock';
 import { deviceId } from './device';
-import { pagesOf, useEarlier } from './pages';
+import { pagesOf, useEarlier, type Earlier } from './pages';
 
 export function useVehicles() {
   return useQuery({
@@ -37,6 +37,28 @@ export const useEarlierJobs = ({ id, jobs }: Pick<Vehicle, 'id' | 'jobs'>) =>
   useEarlier(['jobs', 'of', id], jobs.next, (query) =>
     call('get', '/jobs', { query: { vehicle: id, ...query } }),
   );
+
+/** What the runs of a vehicle took, newest first. */
+export function useVehiclePaces(
+  id: string,
+): Pick<Earlier<PacePage>, 'pages' | 'more' | 'fetching' | 'fetch'> {
+  const { data, hasNextPage, isFetching, fetchNextPage } = useInfiniteQuery({
+    queryKey: ['paces', id],
+    queryFn: ({ pageParam }) =>
+      call('get', '/vehicles/{id}/paces', {
+        id,
+        query: { limit: 20, ...(pageParam ? { cursor: pageParam } : {}) },
+      }),
+    initialPageParam: null as string | null,
+    getNextPageParam: (page) => page.next,
+  });
+  return {
+    pages: data?.pages ?? [],
+    more: hasNextPage,
+    fetching: isFetching,
+    fetch: () => void fetchNextPage(),
+  };
+}
 
 /** Samples, changes and batches of a vehicle. */
 export function useVehicleHistory(id: string) {

@@ -5,12 +5,13 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ApiProblem } from '../data/api';
-import { useChangeHouseRules, useHouseRules } from '../data/houseRules';
+import { useChangeHouseRules, useHouseRules, usePaceProposals } from '../data/houseRules';
 import { useSession } from '../data/session';
 import { ConflictPage } from '../forms/ConflictPage';
 import { broughtTo, withTheirs } from '../forms/threeWay';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
@@ -34,6 +35,7 @@ export function HouseRulesScreen() {
   usePageTitle('House rules');
   const { data, error, isPending, refetch } = useHouseRules();
   const lead = useSession().data?.user.role === 'lead';
+  const proposals = usePaceProposals(lead).data?.proposals ?? [];
   const [changes, setChanges] = useState<Partial<RuleTexts>>({});
   // The rules that the first change was made on: a lead beside may have changed them since.
   const [opened, setOpened] = useState<HouseRulesRecord | null>(null);
@@ -145,15 +147,26 @@ export function HouseRulesScreen() {
             The plan’s minutes go by these. Put in what your own people need.
           </Words>
           {AMOUNT_KEYS.map((key) => (
-            <Field
-              key={key}
-              label={ruleLabel(key)}
-              value={shown[key]}
-              onChange={(text) => set({ [key]: text })}
-              unit={AMOUNTS[key].unit}
-              inputMode="decimal"
-              fault={problem?.faultOf(key)}
-            />
+            <View key={key}>
+              <Field
+                label={ruleLabel(key)}
+                value={shown[key]}
+                onChange={(text) => set({ [key]: text })}
+                unit={AMOUNTS[key].unit}
+                inputMode="decimal"
+                fault={problem?.faultOf(key)}
+              />
+              {proposals
+                .filter((p) => p.key === key && String(p.value) !== shown[key])
+                .map((p) => (
+                  <Button
+                    key={p.key}
+                    small
+                    label={`Your last ${p.openings} bleeders say ${p.value} ${AMOUNTS[key].unit}: take it`}
+                    onPress={() => set({ [key]: String(p.value) })}
+                  />
+                ))}
+            </View>
           ))}
         </>
       ) : (

@@ -19,6 +19,7 @@ import { leavePage } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
+import { RunsTook } from './RunsTook';
 import { VehicleBrook } from './VehicleBrook';
 
 /** One vehicle: whether it may move, its layout, and every job on it. */
@@ -75,6 +76,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/history`))}
       />
       <SayOfVehicle vehicle={vehicle} />
+      <RunsTook vehicleId={vehicle.id} />
       <JobsOnIt vehicle={vehicle} onOpen={(id) => leavePage(() => router.push(`/jobs/${id}`))} />
     </Page>
   );

@@ -63,6 +63,7 @@ export {
   type ConditionReply,
 } from './fluid';
 export { layout, layoutJsonSchema } from './layout';
+export { pacePage, paceProposals, type PacePage, type PaceProposals } from './pace';
 export {
   planChoices,
   planPreview,

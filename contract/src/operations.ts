@@ -29,6 +29,7 @@ import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { mediaPage } from './media';
+import { pacePage, paceProposals } from './pace';
 import { problem } from './problem';
 import { liveBeat, liveLog, putAway } from './live';
 import { changePassword, peoplePage, person, personChange, session, signIn } from './session';
@@ -97,6 +98,8 @@ export const SCHEMAS = {
   PlanPreview: planPreview,
   HouseRules: houseRules,
   HouseRulesRecord: houseRulesRecord,
+  PacePage: pacePage,
+  PaceProposals: paceProposals,
   MakerEntry: makerEntry,
   VehicleHistory: vehicleHistory,
   NewContainers: newContainers,
@@ -205,6 +208,13 @@ const LISTED = [
     gives: 'VehicleHistory',
   },
   {
+    method: 'get',
+    path: '/vehicles/{id}/paces',
+    does: 'What its runs took against their plans, opening by opening, newest first',
+    asks: 'page',
+    gives: 'PacePage',
+  },
+  {
     method: 'put',
     path: '/vehicles/{id}/layout',
     does: 'Save the layout of a vehicle as it was measured',
@@ -232,6 +242,12 @@ const LISTED = [
     path: '/house-rules',
     does: 'What this workshop decided for itself',
     gives: 'HouseRulesRecord',
+  },
+  {
+    method: 'get',
+    path: '/house-rules/paces',
+    does: 'Times of the workshop’s own, as its runs told them',
+    gives: 'PaceProposals',
   },
   {
     method: 'put',

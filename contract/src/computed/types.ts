@@ -7,7 +7,7 @@ import type { Inside } from '@brook/core/inside';
 import type { AcceptedPick, FluidRead, JobEvent, RunningClock } from '@brook/core/log';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
-import type { HelperView, Kept } from '@brook/core/run';
+import type { HelperView, Kept, Pace } from '@brook/core/run';
 import type { AdmitAnswer, LowStock } from '@brook/core/shelf';
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
@@ -46,6 +46,7 @@ export interface Computed {
   readonly Clocks: readonly RunningClock[];
   readonly HelperView: HelperView;
   readonly ClosedPhase: ClosedPhase;
+  readonly Pace: Pace;
   readonly RulesInForce: HouseRules;
   readonly CompatibilityReply: Omit<CompatibilityAnswer, 'candidates'> & {
     readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {

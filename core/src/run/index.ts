@@ -70,3 +70,4 @@ export {
   type HelperPhone,
   type HelperView,
 } from './helperView';
+export { pacesOf, paceRule, PROPOSE_FROM, type Pace } from './pace';

@@ -34,6 +34,7 @@ test.each([
   'job_inside',
   'hand_overs',
   'media',
+  'run_paces',
 ])('%s can be added to and nothing else', async (table) => {
   for (const sql of [
     `UPDATE ${table} SET workshop_id = workshop_id`,

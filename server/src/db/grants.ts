@@ -24,6 +24,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   helper_links: 'SELECT, INSERT, UPDATE',
   job_says: 'SELECT, INSERT, UPDATE, DELETE',
   job_inside: 'SELECT, INSERT',
+  run_paces: 'SELECT, INSERT',
   matter_entries: 'SELECT, INSERT',
   open_matters: 'SELECT',
   gate_answers: 'SELECT, INSERT',

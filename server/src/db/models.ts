@@ -13,11 +13,13 @@ import {
   type RunningClock,
   type VehicleEvent,
 } from '@brook/core/log';
+import type { Method } from '@brook/core/flow';
 import type { GateAnswer } from '@brook/core/gate';
 import type { Inside } from '@brook/core/inside';
 import type { JobSays, Matter, MatterWeight } from '@brook/core/matters';
 import { liftPlanResult, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
+import type { Pace } from '@brook/core/run';
 import {
   DataTypes,
   Model,
@@ -204,6 +206,23 @@ export class JobInsideRow extends Model<
   declare vehicleId: string;
   declare number: number;
   declare inside: Inside;
+}
+
+/** How one opening of a closed run went, against its plan. */
+export class RunPaceRow extends Model<
+  InferAttributes<RunPaceRow>,
+  InferCreationAttributes<RunPaceRow>
+> {
+  declare jobId: string;
+  /** Counts up within the job. */
+  declare n: number;
+  declare workshopId: string;
+  declare vehicleId: string;
+  declare at: Date;
+  declare method: Method;
+  declare secondsPerStroke: number | null;
+  declare minutesBetween: number | null;
+  declare pace: Pace;
 }
 
 /** One line of what a vehicle owes: opened, or settled. They only grow. */
@@ -463,6 +482,20 @@ export function defineModels(sequelize: Sequelize): void {
   JobInsideRow.init(
     { jobId: key(), vehicleId: uuid(), number: whole(), inside: { ...json(), allowNull: false } },
     { sequelize, tableName: 'job_inside' },
+  );
+  RunPaceRow.init(
+    {
+      jobId: key(),
+      n: { ...whole(), primaryKey: true },
+      workshopId: uuid(),
+      vehicleId: uuid(),
+      at: time(),
+      method: text(),
+      secondsPerStroke: DataTypes.DOUBLE,
+      minutesBetween: DataTypes.DOUBLE,
+      pace: { ...json(), allowNull: false },
+    },
+    { sequelize, tableName: 'run_paces' },
   );
   MatterEntry.init(
     {

@@ -81,6 +81,11 @@ beforeAll(async () => {
       of: (b: { samples: [] }) => b.samples,
       count: 3,
     },
+    '/vehicles/{id}/paces': {
+      path: `/vehicles/${await lead.vehicleId('H 1')}/paces`,
+      of: (b: { paces: [] }) => b.paces,
+      count: 4,
+    },
     '/shelf': { path: '/shelf', of: (b: { containers: [] }) => b.containers, count: 8 },
     '/shelf/recall': { path: '/shelf/recall?batch=a-1', of: (b: { uses: [] }) => b.uses, count: 2 },
     '/waste/entries': { path: '/waste/entries', of: (b: { entries: [] }) => b.entries, count: 3 },

@@ -5,6 +5,7 @@ import { firstPlanOf, type Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Job } from '../db/models';
 import { keepInside } from '../inside/rows';
+import { keepPaces } from '../paces/rows';
 import { takeBackFluidUsed } from '../shelf/takeBack';
 import { named, type LockedJob } from '../jobs/locked';
 import { saidUpTo, sayOfJob } from './drive';
@@ -31,7 +32,11 @@ export async function followLog(
       { where: { id: job.id }, transaction: locked.transaction },
     );
   const closing = events.find((e) => e.kind === 'released' || e.kind === 'ended');
-  if (closing) await keepInside(job, state, new Date(closing.atMs), locked.transaction);
+  if (closing) {
+    const at = new Date(closing.atMs);
+    await keepInside(job, state, at, locked.transaction);
+    await keepPaces(job, state, at, locked.transaction);
+  }
   if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
   await sayOfLocked(locked, events);
 }

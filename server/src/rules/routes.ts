@@ -1,6 +1,7 @@
 import { houseRules } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
 import { etag, ifMatch, parse } from '../http/parse';
+import { proposeAmounts } from '../paces/rows';
 import { actorOf } from '../session/actor';
 import { changeHouseRules, getHouseRules } from './service';
 
@@ -12,6 +13,9 @@ export function houseRulesRoutes(): Router {
     res.set('etag', etag(page.version)).json(page);
   };
   routes.get('/', answer);
+  routes.get('/paces', async (req, res) => {
+    res.json(await proposeAmounts(actorOf(req)));
+  });
   routes.put('/', async (req, res) => {
     await changeHouseRules(actorOf(req), ifMatch(req), parse(houseRules, req.body));
     await answer(req, res);

@@ -1,9 +1,10 @@
-import { layout, makerEntry, newVehicle, wholeQuery } from '@brook/contract';
+import { layout, makerEntry, newVehicle, pageQuery, wholeQuery } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { Router } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
+import { pacesOfVehicle } from '../paces/rows';
 import { vehicleHistoryOf } from './history';
 import { changeLayout } from './layout';
 import { addVehicle, changeMakerEntry, getVehicle, listVehicles } from './service';
@@ -29,6 +30,10 @@ export function vehicleRoutes(clock: Clock): Router {
   routes.get('/:id/history', async (req, res) => {
     const page = parse(wholeQuery, req.query);
     res.json(await vehicleHistoryOf(actorOf(req), pathId(req), page));
+  });
+  routes.get('/:id/paces', async (req, res) => {
+    const page = parse(pageQuery, req.query);
+    res.json(await pacesOfVehicle(actorOf(req), pathId(req), page));
   });
   routes.put('/:id/layout', async (req, res) => {
     await changeLayout(

@@ -1,0 +1,83 @@
+import type { PacePage } from '@brook/contract';
+import { METHOD_WORDS } from '@brook/core/flow';
+import { capital } from '@brook/core/text';
+import { StyleSheet, View } from 'react-native';
+import { useVehiclePaces } from '../data/vehicles';
+import { dayWords } from '../ui/dayWords';
+import { EarlierButton } from '../ui/EarlierButton';
+import { Cell, Row, RowHead, Table } from '../ui/Table';
+import { Words } from '../ui/Words';
+import { colour } from '../ui/theme';
+
+type Told = PacePage['paces'][number];
+
+const COLUMNS = [
+  'min\nplan',
+  'min\ndone',
+  'strokes\nplan',
+  'strokes\ndone',
+  'mL\nplan',
+  'mL\ndone',
+];
+const WIDTH = 46;
+
+/** What the runs of a vehicle took against their plans: by bleeder, method and person. */
+export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
+  const { pages, more, fetching, fetch } = useVehiclePaces(vehicleId);
+  const told = pages.flatMap((p) => p.paces);
+  if (told.length === 0) return null;
+  return (
+    <View>
+      <Words strong heading={2}>
+        What its runs took
+      </Words>
+      <Table label="What its runs took" lead="bleeder" columns={COLUMNS} width={WIDTH}>
+        {told.map((t) => (
+          <Opening key={`${t.jobId} ${t.pace.stopId}`} told={t} />
+        ))}
+      </Table>
+      <EarlierButton label="Earlier runs" more={more} fetching={fetching} fetch={fetch} />
+    </View>
+  );
+}
+
+function Opening({ told: { at, jobNumber, pace } }: { readonly told: Told }) {
+  const cells = [
+    pace.plannedMinutes.toFixed(0),
+    pace.minutes === null ? '–' : pace.minutes.toFixed(0),
+    String(pace.plannedStrokes),
+    String(pace.strokes),
+    pace.plannedMl.toFixed(0),
+    pace.ml.toFixed(0),
+  ];
+  return (
+    <View style={styles.row}>
+      <Row>
+        <RowHead>
+          <Words strong>{capital(pace.place)}</Words>
+        </RowHead>
+        {cells.map((text, i) => (
+          <Cell key={i} width={WIDTH}>
+            <Words size="small" align="right">
+              {text}
+            </Words>
+          </Cell>
+        ))}
+      </Row>
+      <Words size="small" tone="softWords">
+        {[
+          `Job ${jobNumber}, ${dayWords(at)}`,
+          METHOD_WORDS[pace.method].title,
+          pace.person,
+          pace.secondsPerStroke === null ? null : `${pace.secondsPerStroke.toFixed(1)} s a stroke`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Words>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { borderTopWidth: 1, borderTopColor: colour.hairline },
+});
