@@ -19,6 +19,7 @@ import { Page } from '../ui/Page';
 import { FailedPage, Loading } from '../ui/States';
 import { leavePage, useUnsaved } from '../ui/unsaved';
 import { Words } from '../ui/Words';
+import { SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
 import {
   AMOUNT_KEYS,
@@ -147,7 +148,7 @@ export function HouseRulesScreen() {
             The plan’s minutes go by these. Put in what your own people need.
           </Words>
           {AMOUNT_KEYS.map((key) => (
-            <View key={key}>
+            <View key={key} style={{ gap: SPACE.small }}>
               <Field
                 label={ruleLabel(key)}
                 value={shown[key]}

@@ -1,4 +1,4 @@
-import { COLOURS, type Colour } from '@brook/core/fluid';
+import { COLOURS, type Colour, type Dye } from '@brook/core/fluid';
 import { BUBBLE_READINGS, type BubbleReading, type RunState } from '@brook/core/run';
 import { memo } from 'react';
 import { View } from 'react-native';
@@ -8,19 +8,21 @@ import { SPACE } from '../ui/theme';
 import { FLUID } from '../ui/theme/fluid';
 
 /** Both at one look: the usual end of a bleeder. */
-const BOTH = 'none, and as the new';
+const BOTH = 'none, and as the new' as const;
 const BUBBLES = BUBBLE_READINGS.map((r) => ({ value: r, label: r }));
-const BUBBLES_OR_BOTH = [{ value: BOTH, label: BOTH } as const, ...BUBBLES];
 const IN_HOSE = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));
 
 /** Bubbles and colour, one tap each. An answer counts for the strokes just made; it is asked again after the next ones. */
 export function Readings({
   stopId,
   state,
+  newDye,
   say,
 }: {
   readonly stopId: string;
   readonly state: RunState;
+  /** With which dye the new fluid is told from the old; null without one. */
+  readonly newDye: Dye | null;
   readonly say: LiveRun['say'];
 }) {
   const b = state.bleeders.find((x) => x.stopId === stopId)!;
@@ -33,6 +35,7 @@ export function Readings({
       bubbles={bubbles}
       seen={seen}
       newColour={until === 'new' && bubbles === null && seen === null ? state.plan.newColour : null}
+      newDye={newDye}
       say={say}
     />
   );
@@ -44,17 +47,27 @@ interface AnswersProps {
   readonly seen: Colour | null;
   /** Of the new fluid, where neither was read and both are asked for. */
   readonly newColour: Colour | null;
+  readonly newDye: Dye | null;
   readonly say: LiveRun['say'];
 }
 
 /** Drawn anew only when an answer changes, not at every stroke. */
-const Answers = memo(function Answers({ stopId, bubbles, seen, newColour, say }: AnswersProps) {
+const Answers = memo(function Answers({
+  stopId,
+  bubbles,
+  seen,
+  newColour,
+  newDye,
+  say,
+}: AnswersProps) {
+  // Beside a swatch of what stands in the bottle: with a dye that is not the colour of the fluid.
+  const asNew = newColour && { value: BOTH, label: BOTH, swatch: FLUID[newDye ?? newColour] };
   return (
     <View style={{ gap: SPACE.small }}>
       <Choice
         compact
         question="Bubbles"
-        options={newColour ? BUBBLES_OR_BOTH : BUBBLES}
+        options={asNew ? [asNew, ...BUBBLES] : BUBBLES}
         chosen={bubbles}
         onChoose={(reading) => {
           say({ kind: 'bubbles', stopId, reading: reading === BOTH ? 'none' : reading });

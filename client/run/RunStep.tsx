@@ -25,6 +25,7 @@ import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
+import { BackTo } from './BackTo';
 import { CountPad } from './CountPad';
 import { countStroke, takeCount } from './countStroke';
 import { FitPart } from './FitPart';
@@ -294,7 +295,12 @@ function Bleeding({
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}
       {stop && step.kind !== 'top up' && step.kind !== 'ready syringe' && !look ? (
-        <Readings stopId={stop.id} state={run.state} say={run.say} />
+        <Readings
+          stopId={stop.id}
+          state={run.state}
+          newDye={job.fluid?.newDye ?? null}
+          say={run.say}
+        />
       ) : null}
       {stop && step.kind === 'stroke' ? <StopHere job={job} run={run} stop={stop} /> : null}
       <View style={styles.foot}>
@@ -328,6 +334,11 @@ function Bleeding({
               label={broken.label}
               onPress={() => run.say({ kind: 'round broken', stopId: stop.id, how: broken.how })}
             />
+          </View>
+        ) : null}
+        {run.state.bleeders.some((b) => b.shut) ? (
+          <View style={styles.half}>
+            <BackTo run={run} />
           </View>
         ) : null}
         <View style={styles.half}>

@@ -11,15 +11,9 @@ import { colour } from '../ui/theme';
 
 type Told = PacePage['paces'][number];
 
-const COLUMNS = [
-  'min\nplan',
-  'min\ndone',
-  'strokes\nplan',
-  'strokes\ndone',
-  'mL\nplan',
-  'mL\ndone',
-];
-const WIDTH = 46;
+/** What was done, of what was planned. */
+const COLUMNS = ['min', 'strokes', 'mL'];
+const WIDTH = 72;
 
 /** What the runs of a vehicle took against their plans: by bleeder, method and person. */
 export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
@@ -43,12 +37,9 @@ export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
 
 function Opening({ told: { at, jobNumber, pace } }: { readonly told: Told }) {
   const cells = [
-    pace.plannedMinutes.toFixed(0),
-    pace.minutes === null ? '–' : pace.minutes.toFixed(0),
-    String(pace.plannedStrokes),
-    String(pace.strokes),
-    pace.plannedMl.toFixed(0),
-    pace.ml.toFixed(0),
+    ofPlan(pace.minutes, pace.plannedMinutes),
+    ofPlan(pace.strokes, pace.plannedStrokes),
+    ofPlan(pace.ml, pace.plannedMl),
   ];
   return (
     <View style={styles.row}>
@@ -77,6 +68,9 @@ function Opening({ told: { at, jobNumber, pace } }: { readonly told: Told }) {
     </View>
   );
 }
+
+const ofPlan = (done: number | null, planned: number): string =>
+  `${done === null ? '–' : done.toFixed(0)} of ${planned.toFixed(0)}`;
 
 const styles = StyleSheet.create({
   row: { borderTopWidth: 1, borderTopColor: colour.hairline },

@@ -190,6 +190,7 @@ const happenings = [
     masterId: elementId.nullish().describe('Of what is tried at one control'),
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
   }),
+  z.strictObject({ kind: z.literal('opened again'), stopId }),
   z.strictObject({ kind: z.literal('syringe readied'), stopId }),
   z.strictObject({ kind: z.literal('syringe empty'), stopId }),
   z.strictObject({

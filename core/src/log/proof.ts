@@ -72,6 +72,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'master fitted': 'all',
   note: 'nothing',
   'media note': 'nothing',
+  'opened again': 'all',
   'syringe readied': 'nothing',
   'syringe empty': 'nothing',
   'clock started': 'nothing',

@@ -52,6 +52,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'tried':
     case 'colour':
     case 'bleeder opened':
+    case 'opened again':
     case 'syringe readied':
     case 'syringe empty':
     case 'shut':

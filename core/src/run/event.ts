@@ -145,6 +145,8 @@ export type RunHappening =
     }
   /** Bleeder shut, hose off, cap on. */
   | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: Tightened }
+  /** Somebody goes back to a bleeder that was through: three strokes and a look follow before it is shut again. */
+  | { readonly kind: 'opened again'; readonly stopId: string }
   /** It was shut before it was done, and why: what it lacks stays as an open matter. */
   | { readonly kind: 'stopped early'; readonly stopId: string; readonly reason: string }
   | StageEvent

@@ -126,6 +126,10 @@ function happened(
         syringeReady: false,
         tightened: event.tightened,
       }));
+    case 'opened again':
+      return atBleeder(opened(state, event.atMs), event.stopId, (b) =>
+        b.shut ? { ...b, shut: false, tightened: null, early: null, againAtStroke: b.strokes } : b,
+      );
     case 'stopped early':
       return atBleeder(state, event.stopId, (b) => ({ ...b, early: event.reason }));
     case 'halted':

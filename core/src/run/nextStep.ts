@@ -20,6 +20,8 @@ export type Missing =
   | 'bubbles in the last three'
   /** The order of a round was broken less than three strokes ago. */
   | 'round broken'
+  /** Somebody came back to it less than three strokes ago. */
+  | 'opened again'
   | 'colour not read'
   | 'colour not new';
 
@@ -79,6 +81,7 @@ const LAST_STROKES = 3;
 export const MORE_STROKES: readonly Missing[] = [
   'strokes',
   'round broken',
+  'opened again',
   'bubbles in the last three',
   'colour not new',
 ];
@@ -184,7 +187,9 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
   const last =
     stop.band !== undefined ||
     plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
-  if (last && b.lastBrokenAtStroke > 0 && b.strokes - b.lastBrokenAtStroke < LAST_STROKES)
+  if (b.againAtStroke !== null && b.strokes - b.againAtStroke < LAST_STROKES)
+    missing.push('opened again');
+  else if (last && b.lastBrokenAtStroke > 0 && b.strokes - b.lastBrokenAtStroke < LAST_STROKES)
     missing.push('round broken');
   else if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES)
     missing.push('bubbles in the last three');
@@ -216,6 +221,7 @@ export function dangerAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[]
       m === 'bubbles not read' ||
       m === 'bubbles in the last three' ||
       m === 'round broken' ||
+      m === 'opened again' ||
       (m === 'strokes' && airy),
   );
 }

@@ -45,6 +45,8 @@ export interface BleederState {
   readonly colour: { readonly seen: Colour; readonly atStroke: number } | null;
   /** How far it was opened, turns; null where nobody said. */
   readonly openedTurns: number | null;
+  /** Count of strokes at which somebody came back to it; null where nobody did. */
+  readonly againAtStroke: number | null;
   /** From below: whether the syringe that is joined was rid of its air and tied. */
   readonly syringeReady: boolean;
   readonly shut: boolean;
@@ -197,6 +199,7 @@ export function freshBleeder(stopId: string): BleederState {
     lastBrokenAtStroke: 0,
     colour: null,
     openedTurns: null,
+    againAtStroke: null,
     syringeReady: false,
     shut: false,
     tightened: null,

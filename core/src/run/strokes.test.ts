@@ -98,3 +98,49 @@ describe('a broken round', () => {
     expect(eventFault(runOf(plan, []), broken(first!.id))).toBeNull();
   });
 });
+
+describe('back to a bleeder that was through', () => {
+  const through: Said[] = [
+    ...plan.preparation.map((step): Said => ({ kind: 'prepared', step })),
+    ...Array.from({ length: Math.ceil(first!.strokes.value / 10) }, () => stroke(first!.id, 10)),
+    { kind: 'topped up', bowlId: first!.bowlId, containerId: null },
+    { kind: 'bubbles', stopId: first!.id, reading: 'none' },
+    { kind: 'colour', stopId: first!.id, colour: plan.newColour },
+    { kind: 'shut', stopId: first!.id, tightened: 'by feel' },
+    stroke(second!.id),
+  ];
+  const at = runOf(plan, through);
+  const again = after(at, { kind: 'opened again', stopId: first!.id });
+  const stopOf = (state: typeof at) => {
+    const step = nextStep(state);
+    return 'stop' in step ? step.stop.id : step.kind;
+  };
+
+  test('it is in hand again, and is shut only behind three strokes and a look', () => {
+    expect(stopOf(at)).toBe(second!.id);
+    expect(nextStep(again)).toMatchObject({
+      kind: 'more strokes',
+      stop: first,
+      missing: expect.arrayContaining(['opened again']),
+    });
+    const two = after(again, stroke(first!.id, 2));
+    expect(nextStep(two).kind).toBe('more strokes');
+    const three = after(two, stroke(first!.id));
+    expect(nextStep(three)).toMatchObject({ kind: 'read', stop: first });
+    const looked = after(
+      three,
+      { kind: 'bubbles', stopId: first!.id, reading: 'none' },
+      { kind: 'colour', stopId: first!.id, colour: plan.newColour },
+    );
+    expect(nextStep(looked)).toMatchObject({ kind: 'shut', stop: first });
+    const shut = after(looked, { kind: 'shut', stopId: first!.id, tightened: 'by feel' });
+    expect(stopOf(shut)).toBe(second!.id);
+  });
+
+  test('left open it is dangerous, and one that is open already is not opened again', () => {
+    const b = again.bleeders.find((x) => x.stopId === first!.id)!;
+    expect(dangerAt(plan, first!, b)).toContain('opened again');
+    const open = after(at, { kind: 'opened again', stopId: second!.id });
+    expect(open.bleeders).toEqual(at.bleeders);
+  });
+});

@@ -90,6 +90,7 @@ export const DECISION_WORDS: Readonly<
 export const MISSING_WORDS: Readonly<Record<Missing, string>> = {
   strokes: 'The planned wash-out is not reached.',
   'bubbles not read': 'Bubbles in the last three strokes? Tap what you saw.',
+  'opened again': 'Opened again: three strokes, then a look, before it is shut.',
   'round broken':
     'Air may have gone in: go on, three strokes must follow that are free of bubbles.',
   'bubbles in the last three':
