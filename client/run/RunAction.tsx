@@ -77,6 +77,13 @@ export function RunAction({ step, run, onProof, containerId, helped }: RunAction
       return <PromptBar prompt="Pour first, then press above" side={side} />;
     case 'draw off':
       return <PromptBar prompt="Draw off first, then press above" side={side} />;
+    case 'pressure':
+      return (
+        <PromptBar
+          prompt={step.on ? 'Look at the cap, then press above' : 'See the gauge, then press above'}
+          side={side}
+        />
+      );
     case 'ready syringe':
       return <PromptBar prompt="No air in the tube, tied, then press above" side={side} />;
     case 'read':
@@ -139,6 +146,14 @@ export function LevelAction({
         key={`top up ${step.bowl.id}`}
         label="Topped up to MAX"
         onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
+      />
+    );
+  if (step.kind === 'pressure')
+    return (
+      <DeliberateButton
+        key={`pressure ${step.on}`}
+        label={step.on ? 'Under pressure, cap dry' : 'Gauge at zero'}
+        onPress={() => run.say({ kind: 'pressure set', on: step.on })}
       />
     );
   if (step.kind === 'ready syringe')

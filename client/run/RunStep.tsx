@@ -294,7 +294,11 @@ function Bleeding({
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}
-      {stop && step.kind !== 'top up' && step.kind !== 'ready syringe' && !look ? (
+      {stop &&
+      step.kind !== 'top up' &&
+      step.kind !== 'ready syringe' &&
+      step.kind !== 'pressure' &&
+      !look ? (
         <Readings
           stopId={stop.id}
           state={run.state}

@@ -50,6 +50,8 @@ export function eventWords(
       return `${said.done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[said.what].title)}, ${at(said.stopId)}`;
     case 'bleeder opened':
       return `opened ${said.turns} turns, ${at(said.stopId)}`;
+    case 'pressure set':
+      return said.on ? 'the pot under pressure' : 'the pressure let off';
     case 'opened again':
       return `opened again, ${at(said.stopId)}`;
     case 'syringe readied':

@@ -68,6 +68,15 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         loud: false,
       };
     }
+    case 'pressure':
+      return {
+        ...quiet,
+        call: step.on ? 'Pressure on' : 'Pressure off',
+        next: step.on
+          ? 'New fluid in the pot, cap sealed. Begin at the lowest that flows, 0.7 to 1.4 bar at the most on a car; a thin or motorcycle reservoir bears none without the maker’s word. The cap stays dry.'
+          : 'Let it off at the pot and see the gauge at zero before the cap is touched: fluid under pressure squirts metres.',
+        loud: true,
+      };
     case 'ready syringe':
       return {
         ...quiet,

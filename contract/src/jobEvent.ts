@@ -191,6 +191,10 @@ const happenings = [
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
   }),
   z.strictObject({ kind: z.literal('opened again'), stopId }),
+  z.strictObject({
+    kind: z.literal('pressure set'),
+    on: z.boolean({ error: 'Whether the pot is under pressure is not said; give true or false.' }),
+  }),
   z.strictObject({ kind: z.literal('syringe readied'), stopId }),
   z.strictObject({ kind: z.literal('syringe empty'), stopId }),
   z.strictObject({

@@ -35,10 +35,6 @@ const methods = async (page: Page) => {
     .getByRole('button', { name: /^Gravity/ })
     .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 };
-const orders = async (page: Page) => {
-  await page.getByRole('button', { name: /^Order:/ }).click();
-  await page.getByText(/orders decided/).waitFor();
-};
 const editLine = async (page: Page) => {
   await page.getByRole('button', { name: 'Line up the tunnel', exact: true }).click();
   await page.getByRole('textbox', { name: 'Length' }).fill('100');
@@ -100,6 +96,15 @@ const takeOver = async (page: Page) => {
   await page.getByRole('button', { name: 'Count on this phone' }).click();
   await page.getByText('One stroke made').waitFor();
 };
+/** The same run as the helper's phone shows it. */
+const help = async (page: Page) => {
+  await page.getByRole('button', { name: 'Helper’s phone' }).click();
+  const code = await page.getByText(/^[2-9A-Z]{4} [2-9A-Z]{4}$/).innerText();
+  await page.goto(`${new URL(page.url()).origin}/help#${code.replace(' ', '')}`);
+  await page.getByLabel('Your name').fill('Ode');
+  await page.getByTestId('next-action').click();
+  await page.getByText('Push', { exact: true }).waitFor();
+};
 const firstStep = async (page: Page) => {
   await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill('12.5');
   await answer(page, [
@@ -126,11 +131,11 @@ const ALL: readonly Picture[] = [
   { name: 'fluid', open: ['SM 1', 'fluid'], then: readFluid },
   { name: 'wrong-bottle', open: ['FV 1', 'fluid'], then: wrongBottle },
   { name: 'plan', open: ['HC 7', 'plan'] },
-  { name: 'orders', open: ['HC 7', 'plan'], then: orders },
   { name: 'methods', open: ['RS 1', 'plan'], then: methods },
   { name: 'stages', open: ['HP 1', 'plan'], then: stages },
   { name: 'layout', open: { vehicle: 'TW 1', page: 'layout' }, then: editLine },
   { name: 'run', open: ['HC 2', 'run'], then: takeOver },
+  { name: 'helper', open: ['HC 2', 'run'], then: help },
   { name: 'halted', open: ['MC 2', 'run'], then: decide },
   { name: 'tool', open: ['PV 1', 'run'], then: firstStep },
   { name: 'proof', open: ['HC 6', 'proof'] },

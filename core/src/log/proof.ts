@@ -73,6 +73,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   note: 'nothing',
   'media note': 'nothing',
   'opened again': 'all',
+  'pressure set': 'nothing',
   'syringe readied': 'nothing',
   'syringe empty': 'nothing',
   'clock started': 'nothing',

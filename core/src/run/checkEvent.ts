@@ -100,6 +100,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         ? null
         : `No plan of this job changes a master "${event.masterId}".`;
     case 'counting':
+    case 'pressure set':
     case 'note':
       return null;
     default:

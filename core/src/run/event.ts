@@ -128,6 +128,8 @@ export type RunHappening =
     }
   /** How far the bleeder was opened, turns. */
   | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
+  /** A pot at the reservoir: put under pressure, or let off, by its gauge. */
+  | { readonly kind: 'pressure set'; readonly on: boolean }
   /** From below: no air left in the tube of the syringe, joined to the bleeder and tied. Only then it may be opened. */
   | { readonly kind: 'syringe readied'; readonly stopId: string }
   /** The syringe is empty: shut before the plunger comes back, and readied anew. */

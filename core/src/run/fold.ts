@@ -107,6 +107,8 @@ function happened(
         tightened: null,
         early: null,
       }));
+    case 'pressure set':
+      return { ...state, pressureOn: event.on };
     case 'syringe readied':
     case 'syringe empty':
       return atBleeder(state, event.stopId, (b) => ({

@@ -76,6 +76,8 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
       return { kind: 'topped up', bowlId: step.bowl.id, containerId: null };
     case 'draw off':
       return { kind: 'drawn off', bowlId: step.bowl.id };
+    case 'pressure':
+      return { kind: 'pressure set', on: step.on };
     case 'ready syringe':
       return { kind: 'syringe readied', stopId: step.stop.id };
     case 'stroke':

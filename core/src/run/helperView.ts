@@ -134,6 +134,7 @@ const WAITS: Readonly<Record<NextStep['kind'], string>> = {
   decide: 'something is wrong and is decided on; leave pedal and lever alone',
   'top up': 'the reservoir is topped up; leave pedal and lever alone',
   'draw off': 'the reservoir is drawn off; leave pedal and lever alone',
+  pressure: 'the pot at the reservoir is seen to; leave pedal and lever alone',
   'ready syringe': 'the syringe is filled; leave pedal and lever alone',
   stroke: 'nobody is needed at the pedal or lever for this one',
   'more strokes': 'nobody is needed at the pedal or lever for this one',

@@ -42,6 +42,8 @@ export type NextStep =
       readonly drawMl: number;
       readonly first: boolean;
     }
+  /** A pot is put under pressure before its first mark, and let off before anything else is done. */
+  | { readonly kind: 'pressure'; readonly on: boolean }
   /** From below: the syringe is rid of its air, joined and tied before the bleeder may be opened, at every filling. */
   | { readonly kind: 'ready syringe'; readonly stop: PlanStop; readonly again: boolean }
   | {
@@ -88,6 +90,16 @@ export const MORE_STROKES: readonly Missing[] = [
 
 /** Work out the next step from the plan in force and the state reached. */
 export function nextStep(state: RunState): NextStep {
+  const step = withoutPot(state);
+  if (step.kind === 'ended') return step;
+  const byPot = 'stop' in step && step.stop.method === 'pressure';
+  // Whatever else is called for, a decision among it: a cap under pressure is not opened.
+  if (state.pressureOn && !byPot) return { kind: 'pressure', on: false };
+  const flows = step.kind === 'stroke' || step.kind === 'more strokes' || step.kind === 'fill way';
+  return byPot && flows && !state.pressureOn ? { kind: 'pressure', on: true } : step;
+}
+
+function withoutPot(state: RunState): NextStep {
   const { plan } = state;
   if (state.ended) return { kind: 'ended' };
   const open = state.halts.find((h) => h.decision === null);

@@ -13,6 +13,7 @@ import {
   runOf,
   type Said,
   newShares,
+  EVERYTHING,
 } from '../testing';
 import {
   currentStop,
@@ -626,4 +627,58 @@ test('a bench run into a can takes its fluid along: in the plan, in the run, in 
   expect(done).toBeDefined();
   const twice = runOf(can!, [...events, { ...done, id: 'again' }] as Said[]);
   expect(twice.pouredMl).toBeCloseTo(state.pouredMl, 9);
+});
+
+// A pot is let off before its cap is touched: common practice, no source.
+describe('a pot under pressure', () => {
+  const everything = { means: EVERYTHING };
+  const plan = planned(layoutOf('hatchback-diagonal'), { ...everything, method: 'pressure' });
+  const events = log(plan) as Said[];
+  const set = events.flatMap((e, i) => (e.kind === 'pressure set' ? [{ i, on: e.on }] : []));
+  const [stop] = plan.stops;
+
+  test('is put on before the first mark, stays on from bleeder to bleeder, and is off before anything else', () => {
+    expect(stop!.method).toBe('pressure');
+    expect(set.map((s) => s.on)).toEqual([true, false]);
+    const marks = events.flatMap((e, i) =>
+      e.kind === 'stroke' && plan.stops.find((s) => s.id === e.stopId)!.method === 'pressure'
+        ? [i]
+        : [],
+    );
+    expect(set[0]!.i).toBe(marks[0]! - 1);
+    expect(set[1]!.i).toBeGreaterThan(marks.at(-1)!);
+    // The run is through only behind it.
+    expect(nextStep(runOf(plan, events.slice(0, set[1]!.i)))).toEqual({
+      kind: 'pressure',
+      on: false,
+    });
+    expect(nextStep(runOf(plan, events)).kind).toBe('finished');
+    const before = events.slice(set[0]!.i, set[1]!.i);
+    expect(before.some((e) => e.kind === 'topped up')).toBe(false);
+  });
+
+  test('whatever goes wrong, it is let off before that is decided on', () => {
+    const at = events.slice(0, set[0]!.i + 3);
+    const halted: Said = {
+      ...base,
+      id: 'h',
+      kind: 'halted',
+      reason: 'nothing comes',
+      stopId: stop!.id,
+    };
+    expect(nextStep(runOf(plan, [...at, halted]))).toEqual({ kind: 'pressure', on: false });
+    const off: Said = { ...base, id: 'off', kind: 'pressure set', on: false };
+    expect(nextStep(runOf(plan, [...at, halted, off]))).toMatchObject({ kind: 'decide' });
+    // Off in the middle of a bleeder: it is put on again before the next mark.
+    expect(nextStep(runOf(plan, [...at, off]))).toEqual({ kind: 'pressure', on: true });
+  });
+
+  test('nobody is asked for pressure where there is none', () => {
+    for (const method of ['two people', 'vacuum', 'gravity'] as const)
+      expect(
+        log(planned(layoutOf('hatchback-diagonal'), { ...everything, method })).filter(
+          (e) => e.kind === 'pressure set',
+        ),
+      ).toEqual([]);
+  });
 });

@@ -104,6 +104,8 @@ export interface RunState {
   readonly fitted: readonly string[];
   /** By stage id: where the stages stand that open no bleeder. */
   readonly stages: Readonly<Record<string, StageState>>;
+  /** Whether a pot at the reservoir is under pressure: then its cap is not touched. */
+  readonly pressureOn: boolean;
   /** In the order of the plan in force. */
   readonly bleeders: readonly BleederState[];
   /** Bleeders left shut by decision. They were not bled and the vehicle cannot be released. */
@@ -143,6 +145,7 @@ export function emptyRun(accepted: Plan, sizes: readonly SizeFound[] = []): RunS
     plan,
     past: [],
     prepared: [],
+    pressureOn: false,
     fitted: [],
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
     levelMl,
