@@ -13,5 +13,5 @@ export function ClockButton({
   readonly small?: boolean;
 }) {
   const { openPage } = useJobPages(jobId);
-  return <Button label="Start a clock" small={small} onPress={() => openPage(CLOCK_PAGE)} />;
+  return <Button label="Set a clock" small={small} onPress={() => openPage(CLOCK_PAGE)} />;
 }

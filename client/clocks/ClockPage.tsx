@@ -12,7 +12,7 @@ import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { askForNotices } from './useUpNotices';
 
-/** Start a clock: one tap each. It runs on every phone of the workshop, whether this one is locked, closed or gone. */
+/** Set a clock: one tap each. It runs on every phone of the workshop, whether this one is locked, closed or gone. */
 export function ClockPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' | 'pages'>) {
   const live = useJobLog(job);
   const elementId = (live.job.run && currentStop(live.job.run)?.bleeder.id) ?? null;

@@ -28,10 +28,12 @@ function Clocks({ job }: { readonly job: Job }) {
   useUpNotices(job.vehicleName, clocks, nowMs);
   if (clocks.length === 0) return null;
   return (
-    <View role="list" aria-label="Clocks">
-      {clocks.map((clock) => (
-        <Line key={clock.eventId} clock={clock} nowMs={nowMs} say={live.say} />
-      ))}
+    <View role="complementary" aria-label="Clocks that run">
+      <View role="list" aria-label="Clocks">
+        {clocks.map((clock) => (
+          <Line key={clock.eventId} clock={clock} nowMs={nowMs} say={live.say} />
+        ))}
+      </View>
     </View>
   );
 }

@@ -39,7 +39,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   fill: 'What goes in',
   [MEDIA_PAGE]: 'Photos and voice',
   [REFIT_PAGE]: 'What came off',
-  [CLOCK_PAGE]: 'Start a clock',
+  [CLOCK_PAGE]: 'Set a clock',
   [HELPER_PAGE]: 'A helper’s phone',
 };
 

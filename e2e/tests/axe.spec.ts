@@ -74,6 +74,28 @@ const SCREENS: readonly (readonly [
     },
   ],
   [
+    'clocks',
+    async (page, w) => {
+      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      const clock = { kind: 'clock started', clock: 'penetrant', minutes: 15, elementId: null };
+      await w.log(job.id, [clock]);
+      await page.goto(`/jobs/${job.id}?page=clock`);
+      await page.getByRole('list', { name: 'Clocks', exact: true }).waitFor();
+    },
+  ],
+  [
+    'a helper’s phone',
+    async (page, w) => {
+      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      await page.goto(`/jobs/${job.id}?page=helper`);
+      const code = await page.getByText(/^[2-9A-Z]{4} [2-9A-Z]{4}$/).innerText();
+      await page.goto(`/help#${code.replace(' ', '')}`);
+      await page.getByLabel('Your name').fill('Ana');
+      await page.getByTestId('next-action').click();
+      await page.getByText('Push', { exact: true }).waitFor();
+    },
+  ],
+  [
     'what was done',
     async (page, w) => {
       const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));

@@ -13,7 +13,7 @@ test('clocks run on from intake to run, through a reload, on the list and on ano
   );
   await page.goto(`/jobs/${job.id}`);
   for (const clock of ['Penetrant: 15 min', 'Lever tied back: 10 h']) {
-    await page.getByRole('button', { name: 'Start a clock' }).click();
+    await page.getByRole('button', { name: 'Set a clock' }).click();
     await page.getByRole('button', { name: clock }).click();
   }
   const clocks = page.getByRole('list', { name: 'Clocks' });
@@ -65,7 +65,7 @@ test('a clock that is up while the page is open is said once, by a notice where 
   await ownClock(page);
   await page.clock.install();
   await page.goto(`/jobs/${job.id}`);
-  await page.getByRole('button', { name: 'Start a clock' }).click();
+  await page.getByRole('button', { name: 'Set a clock' }).click();
   await page.getByRole('button', { name: 'Level: 2 min' }).click();
   await expect(page.getByText(/^[12]:\d\d$/)).toBeVisible();
   const shown = () => page.evaluate(() => (window as unknown as { shown: string[] }).shown);

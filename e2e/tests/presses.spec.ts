@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { countPresses } from '../support/presses';
-import { nextMove } from '../support/stranger';
+import { hurry, nextMove } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
 // Typing is free: a keyboard moves from field to field by itself.
@@ -59,6 +59,7 @@ test('from start to the last fill a hatchback takes 70 presses where nobody has 
     await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
   );
   const presses = await countPresses(page);
+  await hurry(page);
   await page.goto(`/jobs/${job.id}`);
   while ((await nextMove(page)) !== 'Filled');
   const { events } = await workshop.get(job.id);

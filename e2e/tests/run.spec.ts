@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { heldFor } from '../support/stranger';
+import { heldFor, hurry } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
 const left = (page: Page, n: number) =>
@@ -240,6 +240,7 @@ test('the call to top up comes before MIN, and strokes are not called for until 
 });
 
 test('bubbles within the last three strokes ask for three clean ones', async ({ page }) => {
+  await hurry(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { ownClock } from '../support/ownClock';
-import { nextMove, runToTheEnd } from '../support/stranger';
+import { hurry, nextMove, runToTheEnd } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
 /** A master that is still to be changed, with every care. */
@@ -118,6 +118,7 @@ test('a pickup whose modulator has a bleeder of its own is bled in two passes to
   page,
 }) => {
   test.setTimeout(150_000);
+  await hurry(page);
   const workshop = await Workshop.signIn(page);
   const planned = await workshop.planned(
     await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup in two passes'),
@@ -141,6 +142,7 @@ test('a pickup whose modulator has a bleeder of its own is bled in two passes to
 
 test('a master is swapped with bench work, joined and bled to the end', async ({ page }) => {
   test.setTimeout(150_000);
+  await hurry(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
     master: { ...NOT_YET, linesOver: [] },
@@ -162,11 +164,12 @@ test('a tool-driven cycle is done wheel by wheel, and the bleed after it to the 
   page,
 }) => {
   test.setTimeout(150_000);
-  await page.clock.install();
+  await hurry(page);
   await ownClock(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.atTool(await workshop.vehicle('van-four-channel', 'right'));
   await page.goto(`/jobs/${job.id}`);
+  // Between two wheels the pump cools for a minute.
   const cooling = setInterval(() => void page.clock.fastForward(61_000).catch(() => {}), 700);
   await runToTheEnd(page).finally(() => clearInterval(cooling));
   const { events } = await workshop.get(job.id);

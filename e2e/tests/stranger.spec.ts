@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { nextMove } from '../support/stranger';
+import { hurry, nextMove } from '../support/stranger';
 import { UNA } from '../support/workshop';
 
 // The least that a browser's bars leave of a phone.
@@ -10,6 +10,7 @@ test('a stranger gets from sign-in to a released car, and finds the record again
   page,
 }) => {
   test.setTimeout(180_000);
+  await hurry(page);
   const car = 'Home-care hatchback 3';
   await page.goto('/');
   await page.getByLabel('Sign-in name').fill(UNA.login);

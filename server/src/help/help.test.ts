@@ -1,4 +1,10 @@
-import { CODE_LETTERS, type HelpSaid, type HelpSignal, type Job } from '@brook/contract';
+import {
+  CODE_LETTERS,
+  type HelpSaid,
+  type HelpSignal,
+  type Job,
+  type JobPage,
+} from '@brook/contract';
 import { OPERATIONS } from '@brook/contract/openapi';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
@@ -8,11 +14,18 @@ import { QUIET_MS } from './links';
 
 let brook: Brook;
 let tech: Caller;
-beforeEach(async () => {
+beforeAll(async () => {
   brook = await Brook.start();
   tech = await brook.signedIn('tech');
 });
-afterEach(() => brook.stop());
+afterAll(() => brook.stop());
+// Each test has the car to itself.
+afterEach(async () => {
+  brook.now = NOW;
+  const { jobs } = (await tech.get('/jobs').expect(200)).body as JobPage;
+  for (const { id } of jobs.filter((j) => j.closedAt === null))
+    await tech.change(await tech.job(id), 'post', 'end', { reason: 'The test is over.' });
+});
 
 const anybody = () => request(brook.app);
 const join = (code: string, name = 'Ana') =>

@@ -1,4 +1,4 @@
-import type { HelperNews, HelpSaid, LiveBeat, LiveLog } from '@brook/contract';
+import type { Job, HelperNews, HelpSaid, LiveBeat, LiveLog } from '@brook/contract';
 import { randomUUID } from 'node:crypto';
 import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import { QueryTypes } from 'sequelize';
@@ -193,7 +193,11 @@ test('whose session ended hears no more, and another workshop’s job has no lin
 });
 
 test('where a helper’s call stands is told by every server, and what changes the call by theirs to the helper', async () => {
-  const job = await tech.running('H 1').catch(async () => (await tech.get('/jobs')).body.jobs[0]);
+  const job = await tech
+    .running('H 1')
+    .catch(async () =>
+      (await tech.get('/jobs')).body.jobs.find((j: Job) => j.vehicleTag === 'H 1'),
+    );
   const whole = await tech.job(job.id);
   const run = fullRun(whole);
   await tech.say(
