@@ -11,18 +11,15 @@ export interface HelperHeard {
   readonly inTouch: boolean;
 }
 
-const NOTHING: HelperHeard = { news: null, inTouch: false };
 /** By job: a link belongs to one run. */
 const known = new Map<string, HelperHeard>();
 const listeners = new Set<() => void>();
 
-const heardOf = (jobId: string): HelperHeard => known.get(jobId) ?? NOTHING;
-
 /** The line of a job told of the helper's phone, or was lost. */
 export function heardOfHelper(jobId: string, change: Partial<HelperHeard>): void {
-  const before = heardOf(jobId);
-  const after = { ...before, ...change };
-  if (after.news === before.news && after.inTouch === before.inTouch) return;
+  const before = known.get(jobId);
+  const after = { news: null, inTouch: true, ...before, ...change };
+  if (before && after.news === before.news && after.inTouch === before.inTouch) return;
   known.set(jobId, after);
   for (const listener of listeners) listener();
 }
@@ -32,16 +29,18 @@ function subscribe(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-export function useHelper(jobId: string): HelperHeard {
-  const read = () => heardOf(jobId);
+/** @returns null as long as the line of the job has said nothing */
+export function useHelper(jobId: string): HelperHeard | null {
+  const read = () => known.get(jobId) ?? null;
   return useSyncExternalStore(subscribe, read, read);
 }
 
 /** The server takes a phone for out of step after eight seconds without a word. */
 const HERE_MS = 3_000;
 
-/** Tell the helper's phone that this one is in step, for as long as its run is looked at. */
-export function useHere(jobId: string, linked: boolean): void {
+/** Tell the helper's phone that this one is in step, for as long as a page of its job is looked at. */
+export function useHere(jobId: string): void {
+  const linked = (useHelper(jobId)?.news ?? null) !== null;
   useEffect(() => {
     if (!linked) return;
     const here = () => {

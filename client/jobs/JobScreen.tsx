@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { CLOCK_PAGE } from '../clocks/ClockButton';
 import { ClockPage } from '../clocks/ClockPage';
 import { ClockStrip } from '../clocks/ClockStrip';
+import { useHere } from '../data/helper';
 import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
 import { MEDIA_PAGE } from '../media/MediaButton';
@@ -57,6 +58,7 @@ export function JobScreen({ id }: { readonly id: string }) {
 function JobStep({ id }: { readonly id: string }) {
   const { data: job, error, isPending, refetch } = useJob(id);
   const pages = useJobPages(id);
+  useHere(id);
   const now = job && shownStep(job, pages);
   const shown = useUndisturbed(
     now,

@@ -12,12 +12,14 @@ import { inJob } from '../data/serviceWorker';
 import { useSession } from '../data/session';
 import { touch } from '../data/touch';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { DriveMark } from '../ui/DriveMark';
+import { colour, MIN_CONTENT, SPACE } from '../ui/theme';
 import { linkWords } from './linkWords';
 
 /** Where what was tapped stands: on this phone, with the workshop, or on another phone that nobody heard of since. Always to be seen on a job. */
 export function LinkStrip({ id }: { readonly id: string }) {
-  const stage = useJob(id).data?.stage;
+  const job = useJob(id).data;
+  const stage = job?.stage;
   const open = stage !== undefined && !isClosed(stage);
   const { inTouch, phones } = useLive(id, open);
   const waiting = useWaiting(id);
@@ -38,9 +40,13 @@ export function LinkStrip({ id }: { readonly id: string }) {
   });
   return (
     <View role="status" style={[styles.strip, calm ? null : styles.loud]}>
-      <Words size="small" strong={!calm} tone={calm ? 'softWords' : 'words'}>
-        {words}
-      </Words>
+      <View style={styles.words}>
+        <Words size="small" strong={!calm} tone={calm ? 'softWords' : 'words'}>
+          {words}
+        </Words>
+      </View>
+      {/* While strokes are counted nothing else on the screen says it. */}
+      {job && stage === 'run' ? <DriveMark state={job.vehicleDrive} /> : null}
     </View>
   );
 }
@@ -60,10 +66,14 @@ function useSlowNow(): number {
 
 const styles = StyleSheet.create({
   strip: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: SPACE.small,
     paddingHorizontal: SPACE.medium,
     borderBottomWidth: 1,
     borderBottomColor: colour.hairline,
     backgroundColor: colour.ground,
   },
+  words: { flexGrow: 1, flexShrink: 1, minWidth: MIN_CONTENT },
   loud: { backgroundColor: colour.well, borderBottomColor: colour.edge },
 });

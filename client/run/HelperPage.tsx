@@ -25,18 +25,18 @@ export function HelperPage({
   readonly band: ReactNode;
   readonly onClose: () => void;
 }) {
-  const { news } = useHelper(job.id);
-  const name = news?.name ?? null;
+  const heard = useHelper(job.id);
+  const name = heard?.news?.name ?? null;
   const link = useHelperLink(job.id);
   const end = useEndHelperLink(job.id);
   const code = link.data?.code ?? null;
-  // A code stands nowhere but on this page: without somebody who joined it is made anew.
+  // A code stands nowhere but on this page: without somebody who joined it is made anew. Before it is known who did, none is made: that would put them out.
   const asked = useRef(false);
   useEffect(() => {
-    if (asked.current || name !== null) return;
+    if (asked.current || heard === null || name !== null) return;
     asked.current = true;
     link.mutate();
-  }, [name, link]);
+  }, [heard, name, link]);
   // Whoever joined by this page's code: nobody need press anything.
   const joined = code !== null && name !== null;
   useEffect(() => {

@@ -12,7 +12,6 @@ import {
 import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../clocks/ClockButton';
-import { useHelper, useHere } from '../data/helper';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
@@ -69,8 +68,6 @@ function Run({ job, band, onStep, pages }: StepProps) {
   const beat = useBeat(run, stop, callsForStrokes(step) && !wrong);
   useSpaceBar(run, step, wrong || beat.cue !== null);
   const inHand = useInHand(job, run.state);
-  const { news } = useHelper(job.id);
-  useHere(job.id, news !== null);
   const helped = useHelped(job, run.state, step);
   if (!run.ready) return <Loading what="what this phone kept" />;
 
@@ -287,10 +284,10 @@ function Bleeding({
       ) : null}
       {stop && !look ? <TryNext run={run} stop={stop} onWrong={onWrong} /> : null}
       {look?.body}
+      <LevelAction step={step} run={run} containerId={inHand.inHand?.id ?? null} />
       {'pourMl' in step ? (
         <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />
       ) : null}
-      <LevelAction step={step} run={run} containerId={inHand.inHand?.id ?? null} />
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
       ) : null}

@@ -41,6 +41,11 @@ test.each([
   expect(lost?.outOfStep).toMatch(why);
 });
 
+test('as long as the line has said nothing, nobody is told to stop', () => {
+  const state = runOf(plan, [...atFirst, taken]);
+  expect(helpedLook(state, nextStep(state), null)).toBeNull();
+});
+
 test('nothing of it where this phone counts, or where no stroke is called for', () => {
   expect(look(news(), true, atFirst)).toBeNull();
   expect(look(news(), true, [taken])).toBeNull();

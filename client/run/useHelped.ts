@@ -14,15 +14,16 @@ export interface Helped {
   readonly outOfStep: string | null;
 }
 
-/** What stands on the wrench hand's screen while a helper's phone counts; null where none does, or none is called. */
+/** What stands on the wrench hand's screen while a helper's phone counts; null where none does, none is called, or nobody knows yet. */
 export function helpedLook(
   state: RunState,
   step: NextStep,
-  { news, inTouch }: HelperHeard,
+  heard: HelperHeard | null,
 ): Helped | null {
   const stop = helpedStop(step);
   const { counting } = state;
-  if (!stop || counting?.way !== 'helper') return null;
+  if (!heard || !stop || counting?.way !== 'helper') return null;
+  const { news, inTouch } = heard;
   const ours = news?.deviceId === counting.deviceId ? news : null;
   const name = ours?.name ?? 'The helper';
   const outOfStep = !inTouch

@@ -104,6 +104,7 @@ const help = async (page: Page) => {
   await page.getByLabel('Your name').fill('Ode');
   await page.getByTestId('next-action').click();
   await page.getByText('Push', { exact: true }).waitFor();
+  await page.locator('[data-testid=next-action]:not([aria-disabled=true])').waitFor();
 };
 const firstStep = async (page: Page) => {
   await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill('12.5');
