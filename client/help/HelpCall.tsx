@@ -31,7 +31,7 @@ export function HelpCall({
     <View style={[styles.page, loud ? styles.loud : null]} role="main">
       <View style={styles.words}>
         <Words strong heading={1}>
-          {about ?? 'At the pedal'}
+          {about ?? 'Helper'}
         </Words>
         <Numeral size="large">{word}</Numeral>
         <View accessibilityLiveRegion="assertive">

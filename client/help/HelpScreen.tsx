@@ -49,7 +49,7 @@ function Join({ onJoined }: { readonly onJoined: (token: string) => void }) {
       .finally(() => setBusy(false));
   };
   return (
-    <Page action={<ActionBar label="I am at the pedal" busy={busy} onPress={join} />}>
+    <Page action={<ActionBar label="I am in my place" busy={busy} onPress={join} />}>
       <View style={styles.top}>
         <Words size="head" heading={1}>
           Help with a bleed

@@ -1,4 +1,5 @@
 import type { HelpSaid, HelpSignal } from '@brook/contract';
+import { capital } from '@brook/core/text';
 
 export interface HelpFacts {
   readonly said: HelpSaid | null;
@@ -65,7 +66,7 @@ export function helpLook({ said, inTouch, ended, upAgain }: HelpFacts): HelpLook
     };
   }
   const { stopId, bleeder, strokesLeft, first, signal } = view;
-  const about = `${bleeder[0]!.toUpperCase()}${bleeder.slice(1)}${strokesLeft === null ? '' : ` · ${strokesLeft} to go`}`;
+  const about = `${capital(bleeder)}${strokesLeft === null ? '' : ` · ${strokesLeft} to go`}`;
   const back =
     view.strokes > 0
       ? [{ label: 'Take the last one back', signal: 'take it back', stopId } as const]

@@ -3,6 +3,7 @@ import { isClosed, NEXT_WORDS } from '@brook/core/job';
 import { Link, router } from 'expo-router';
 import { useDeferredValue, useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
+import { JobClocks } from '../clocks/JobClocks';
 import { useJob } from '../data/job';
 import { useJobList } from '../data/jobList';
 import { useSession } from '../data/session';
@@ -89,7 +90,8 @@ function OpenLine({ id }: { readonly id: string }) {
 type Lined = Pick<
   JobSummary,
   'id' | 'number' | 'stage' | 'vehicleName' | 'vehicleTag' | 'vehicleDrive'
-> & { readonly owes?: number };
+> &
+  Partial<Pick<JobSummary, 'owes' | 'clocks'>>;
 
 /** One job in a line or two; the one that is open is inked. */
 function DeskLine({ job, here }: { readonly job: Lined; readonly here: boolean }) {
@@ -110,6 +112,8 @@ function DeskLine({ job, here }: { readonly job: Lined; readonly here: boolean }
           <Words size="small" tone={tone}>
             {NEXT_WORDS[job.stage]}
           </Words>
+          {/* Nor need its clocks be said twice. */}
+          {here || !job.clocks ? null : <JobClocks clocks={job.clocks} />}
           {/* The job that is open says itself whether it may be driven. */}
           {here ? null : <DriveMark state={job.vehicleDrive} owes={job.owes ?? 0} />}
         </Press>

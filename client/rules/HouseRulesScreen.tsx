@@ -145,7 +145,8 @@ export function HouseRulesScreen() {
             Amounts and times
           </Words>
           <Words size="small" tone="softWords">
-            The plan’s minutes go by these. Put in what your own people need.
+            The plan’s minutes go by these. Put in what your own people need. What your runs say is
+            the middle one of all bleeders that told it, pauses left out.
           </Words>
           {AMOUNT_KEYS.map((key) => (
             <View key={key} style={{ gap: SPACE.small }}>

@@ -47,7 +47,7 @@ export function HelperPage({
     <Page band={band} action={<ActionBar label="Back to the run" onPress={onClose} />}>
       <PageHead
         vehicle={[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
-        question={name === null ? 'A helper’s phone' : `${name} is at the pedal`}
+        question={name === null ? 'A helper’s phone' : `${name} helps`}
       />
       {link.error ? <Caution title={link.error.message} /> : null}
       {name === null && code !== null ? (

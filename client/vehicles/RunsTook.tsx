@@ -30,6 +30,11 @@ export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
           <Opening key={`${t.jobId} ${t.pace.stopId}`} told={t} />
         ))}
       </Table>
+      <Words size="small" tone="softWords">
+        Done of planned. Minutes from the bleeder before being shut to its own, a pause of more than
+        half an hour left out; strokes as counted; mL by strokes, not by a jar. A stroke’s seconds
+        leave out pauses of more than 30 s.
+      </Words>
       <EarlierButton label="Earlier runs" more={more} fetching={fetching} fetch={fetch} />
     </View>
   );

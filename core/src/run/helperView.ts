@@ -1,5 +1,4 @@
 import {
-  callOf,
   helperCue,
   letGoCue,
   mustHold,
@@ -53,8 +52,7 @@ export type HelperView =
 /** The opening at which a helper calls now, or null: two people, and strokes are called for. */
 export function helpedStop(step: NextStep): PlanStop | null {
   return (step.kind === 'stroke' || step.kind === 'more strokes') &&
-    step.stop.method === 'two people' &&
-    callOf(step.stop.method) === 'closed strokes'
+    step.stop.method === 'two people'
     ? step.stop
     : null;
 }

@@ -2,9 +2,9 @@ import { CODE_LENGTH, CODE_LETTERS, type HelperNews } from '@brook/contract';
 import { createHash, randomBytes, randomInt } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
-import { HelperLinkRow, Job } from '../db/models';
-import { changeJob, onlyAt } from '../jobs/locked';
-import { notFound, ProblemError } from '../problems/kinds';
+import { HelperLinkRow } from '../db/models';
+import { changeJob, mustBeOurs, onlyAt } from '../jobs/locked';
+import { ProblemError } from '../problems/kinds';
 import type { Actor } from '../session/actor';
 
 /** A phone that says nothing for so long is out of step, ms: it says that it is here every three seconds. */
@@ -41,19 +41,15 @@ export async function makeLink(actor: Actor, jobId: string, at: Date): Promise<s
 }
 
 /** End the link of a job of this workshop. */
-export async function endLink({ workshopId }: Actor, jobId: string, at: Date): Promise<void> {
-  await mustBeOurs(workshopId, jobId);
+export async function endLink(actor: Actor, jobId: string, at: Date): Promise<void> {
+  await mustBeOurs(actor, jobId);
   await endOpen(jobId, at);
 }
 
 /** The technician's phone is in step. */
-export async function wrenchIsHere({ workshopId }: Actor, jobId: string, at: Date): Promise<void> {
-  await mustBeOurs(workshopId, jobId);
+export async function wrenchIsHere(actor: Actor, jobId: string, at: Date): Promise<void> {
+  await mustBeOurs(actor, jobId);
   await HelperLinkRow.update({ wrenchSeenAt: at }, { where: { jobId, endedAt: null } });
-}
-
-async function mustBeOurs(workshopId: string, id: string): Promise<void> {
-  if ((await Job.count({ where: { id, workshopId } })) === 0) throw notFound('job');
 }
 
 async function endOpen(jobId: string, at: Date, transaction?: Transaction): Promise<void> {

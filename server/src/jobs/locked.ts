@@ -77,6 +77,14 @@ export async function changeJob<T>(
   return answer;
 }
 
+/** Where nothing of a job is changed but what stands beside it. @throws ProblemError of kind not-found */
+export async function mustBeOurs(
+  { workshopId }: Pick<Actor, 'workshopId'>,
+  id: string,
+): Promise<void> {
+  if ((await Job.count({ where: { id, workshopId } })) === 0) throw notFound('job');
+}
+
 /** Refuse what belongs to another stage of the way. */
 export function onlyAt(job: Job, stages: readonly Job['stage'][], sentence: string): void {
   if (!stages.includes(job.stage)) throw refused(sentence);

@@ -4,8 +4,8 @@ import { Op } from 'sequelize';
 import type { Clock } from '../clock';
 import { Job, JobEventRow, Vehicle } from '../db/models';
 import { parse, pathId } from '../http/parse';
+import { mustBeOurs } from '../jobs/locked';
 import { onWire } from '../log/stored';
-import { notFound } from '../problems/kinds';
 import { actorOf, NO_DEVICE, type Actor } from '../session/actor';
 import { driveStateOf } from '../vehicles/service';
 import { helperNewsOf } from '../help/links';
@@ -44,10 +44,6 @@ export function liveRoutes(options: LiveOptions): Router {
     await new LiveLine(options, req, res, actor, jobId, from).open();
   });
   return routes;
-}
-
-async function mustBeOurs({ workshopId }: Actor, id: string): Promise<void> {
-  if ((await Job.count({ where: { id, workshopId } })) === 0) throw notFound('job');
 }
 
 /** A phone that has a name is in use, or says what it holds as it is put away. */
