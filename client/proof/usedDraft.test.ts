@@ -40,7 +40,19 @@ const pick = (...leftMl: number[]): JobPick => ({
     reasons: [],
   })),
 });
-const RUN = { pouredMl: 612.34, pouredFromMl: {}, bledMl: 500.11, removedMl: 90 };
+const JAR_COUNTED = {
+  standsMl: 500.11,
+  seen: true,
+  unread: false,
+  since: [{ stopId: 'x', bowlId: 'bowl', ml: 500.11, filledMl: 0, fellMl: 500.11, slackMl: 0 }],
+};
+const RUN = {
+  pouredMl: 612.34,
+  pouredFromMl: {},
+  bledMl: 500.11,
+  removedMl: 90,
+  jar: JAR_COUNTED,
+};
 const proposed = (...leftMl: number[]) =>
   usedDraftOf({ pick: pick(...leftMl), fluidUsed: null }, RUN);
 
@@ -91,6 +103,13 @@ test('what the run says was poured out of one stands whole, however little the s
   // The other one can have given 40 of it at the most.
   expect(draft.containers.map((c) => c.poured)).toEqual(['360', '40']);
   expect(usedFaults(draft)).toHaveProperty(['containers.0.countedLeftMl']);
+});
+
+test('a jar that was read in the run stands there as measured', () => {
+  const jar = { ...JAR_COUNTED, since: [] };
+  const draft = usedDraftOf({ pick: pick(500, 250), fluidUsed: null }, { ...RUN, jar });
+  expect(usedOf(draft)).toMatchObject({ bledBy: 'measured', bledMl: 500.1 });
+  expect(toConfirm(draft).at(-1)!.about).toContain('measured');
 });
 
 test('each container that was poured from and the jar are to be confirmed, one tap each', () => {

@@ -1,6 +1,6 @@
 import { inRange, rangeWords } from '@brook/core/units';
 import type { FluidUsed, Job } from '@brook/contract';
-import type { RunState } from '@brook/core/run';
+import { isBledMeasured, type RunState } from '@brook/core/run';
 import {
   MOVED_ML,
   fluidBalance,
@@ -51,7 +51,7 @@ type OnShelf = Pick<ShelfContainer, 'id' | 'batch' | 'sizeMl' | 'state' | 'leftM
 /** The proposal: what the run counted, poured out of the picked containers, opened ones first. */
 export function usedDraftOf(
   job: Pick<Job, 'pick' | 'fluidUsed'>,
-  run: Pick<RunState, 'pouredMl' | 'pouredFromMl' | 'bledMl' | 'removedMl'>,
+  run: Pick<RunState, 'pouredMl' | 'pouredFromMl' | 'bledMl' | 'removedMl' | 'jar'>,
   shelf: readonly OnShelf[] = [],
 ): UsedDraft {
   const { fluidUsed } = job;
@@ -100,7 +100,7 @@ export function usedDraftOf(
       counted: '',
     })),
     bled: tenth(run.bledMl),
-    measured: false,
+    measured: isBledMeasured(run),
     removed: tenth(run.removedMl),
     spilled: '0',
     caught: true,

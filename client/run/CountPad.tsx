@@ -67,6 +67,11 @@ export function CountPad({
             <Numeral size="large">{cue.word}</Numeral>
           </View>
           <Words align="center" accessibilityLiveRegion="polite">{`${cue.say}.`}</Words>
+          {beat.why && cue.turn === 'control' ? (
+            <Words size="small" tone="softWords" align="center">
+              {beat.why}
+            </Words>
+          ) : null}
         </>
       ) : (
         <Words size="head" align="center" accessibilityLiveRegion="polite">
@@ -78,7 +83,9 @@ export function CountPad({
         <Words size="small" tone="softWords" align="center">
           {helped
             ? [`${helped.name} counts`, look.next].filter(Boolean).join(' · ')
-            : 'The app counts. Tap to stop.'}
+            : beat.press
+              ? `Tap here: ${beat.press.label}`
+              : 'You tap when it is shut; that counts.'}
         </Words>
       ) : look.next ? (
         <Words size="small" tone="softWords" align="center">
@@ -91,7 +98,8 @@ export function CountPad({
       {look.number !== null ? <Spoken>{`${look.number} ${look.under ?? ''}`}</Spoken> : null}
     </View>
   );
-  if (!look.counts || !onStroke)
+  const onPress = cue ? (helped ? undefined : beat.press?.onPress) : onStroke;
+  if (!look.counts || !onPress)
     return (
       <View style={[styles.pad, short ? styles.short : null, look.loud ? styles.loud : null]}>
         {body}
@@ -100,12 +108,14 @@ export function CountPad({
   return (
     <Press
       role="button"
-      aria-label={cue ? 'Stop the beat' : 'Count a stroke'}
+      aria-label={cue ? beat.press?.label : 'Count a stroke'}
       testID="count-pad"
       onPress={
-        cue ? (beat.toggle ?? undefined) : (e) => onStroke(atOnce > 1 && withShift(e) ? atOnce : 1)
+        cue || !onStroke
+          ? beat.press?.onPress
+          : (e) => onStroke(atOnce > 1 && withShift(e) ? atOnce : 1)
       }
-      onLongPress={atOnce > 1 ? () => onStroke(atOnce) : undefined}
+      onLongPress={atOnce > 1 ? () => onStroke?.(atOnce) : undefined}
       delayLongPress={LONG_MS}
       style={[styles.pad, short ? styles.short : null]}
       pressedStyle={{ backgroundColor: colour.well }}

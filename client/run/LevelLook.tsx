@@ -18,6 +18,46 @@ function levelsOf(bowl: PlanBowl): { readonly value: string; readonly label: str
   ];
 }
 
+/** Where a bowl stands, to a quarter, and whether fluid comes by now. */
+export function LevelChoices({
+  bowl,
+  nowMl,
+  level,
+  onLevel,
+  comes,
+  onComes,
+}: {
+  readonly bowl: PlanBowl;
+  /** By the model: it cannot stand higher. */
+  readonly nowMl: number;
+  readonly level: string | null;
+  readonly onLevel: (level: string) => void;
+  readonly comes: boolean;
+  readonly onComes: (comes: boolean) => void;
+}) {
+  return (
+    <>
+      <Choice
+        compact
+        question="Stopped. Where does it stand?"
+        options={levelsOf(bowl).filter((l) => Number(l.value) <= nowMl + 1)}
+        chosen={level}
+        onChoose={onLevel}
+      />
+      <Choice
+        compact
+        question="Does fluid come into the jar?"
+        options={[
+          { value: 'no', label: 'Not yet' },
+          { value: 'yes', label: 'Yes, it comes' },
+        ]}
+        chosen={comes ? 'yes' : 'no'}
+        onChoose={(v) => onComes(v === 'yes')}
+      />
+    </>
+  );
+}
+
 /** While a steady flow fills a way: the look into the bowl that says how far it fell, and whether fluid comes by now. Null at any other step. */
 export function useLevelLook(
   run: LiveRun,
@@ -27,7 +67,6 @@ export function useLevelLook(
   const [comes, setComes] = useState(false);
   if (step.kind !== 'fill way') return null;
   const { stop, bowl } = step;
-  const now = run.state.levelMl[bowl.id]!;
   const said = () => {
     run.say({
       kind: 'level seen',
@@ -40,25 +79,14 @@ export function useLevelLook(
   };
   return {
     body: (
-      <>
-        <Choice
-          compact
-          question="Stopped. Where does it stand?"
-          options={levelsOf(bowl).filter((l) => Number(l.value) <= now + 1)}
-          chosen={level}
-          onChoose={setLevel}
-        />
-        <Choice
-          compact
-          question="Does fluid come into the jar?"
-          options={[
-            { value: 'no', label: 'Not yet' },
-            { value: 'yes', label: 'Yes, it comes' },
-          ]}
-          chosen={comes ? 'yes' : 'no'}
-          onChoose={(v) => setComes(v === 'yes')}
-        />
-      </>
+      <LevelChoices
+        bowl={bowl}
+        nowMl={run.state.levelMl[bowl.id]!}
+        level={level}
+        onLevel={setLevel}
+        comes={comes}
+        onComes={setComes}
+      />
     ),
     action: (
       <ActionBar

@@ -15,10 +15,12 @@ export interface RunActionProps {
   readonly containerId: string | null;
   /** The helper's phone that counts. */
   readonly helped: Helped | null;
+  /** Where this phone counts by the jar: to where it is read. */
+  readonly onJar: (() => void) | null;
 }
 
 /** The one next action of a run, with undo beside it. */
-export function RunAction({ step, run, onProof, containerId, helped }: RunActionProps) {
+export function RunAction({ step, run, onProof, containerId, helped, onJar }: RunActionProps) {
   const side = {
     label: 'Undo',
     shortcut: 'u',
@@ -66,6 +68,7 @@ export function RunAction({ step, run, onProof, containerId, helped }: RunAction
             side={side}
           />
         );
+      if (onJar) return <ActionBar label="Read the jar" onPress={onJar} side={side} />;
       return (
         <ActionBar
           label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
@@ -139,7 +142,7 @@ export function LevelAction({
   step,
   run,
   containerId,
-}: Omit<RunActionProps, 'onProof' | 'helped'>) {
+}: Omit<RunActionProps, 'onProof' | 'helped' | 'onJar'>) {
   if (step.kind === 'top up')
     return (
       <DeliberateButton

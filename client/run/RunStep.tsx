@@ -33,6 +33,7 @@ import { Halted, SomethingWrong, SomethingWrongButton } from './Halted';
 import { HELPER_PAGE, HelperPage } from './HelperPage';
 import { InHandLine, useInHand, type InHand } from './InHand';
 import { useLevelLook } from './LevelLook';
+import { JAR_PAGE, JarPage } from './JarPage';
 import { padLook } from './padLook';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
@@ -61,12 +62,14 @@ function Run({ job, band, onStep, pages }: StepProps) {
   const { plan } = run.state;
   const wrong = pages.page === 'wrong';
   const onWrong = useCallback(() => pages.openPage('wrong'), [pages]);
+  const onJar = useCallback(() => pages.openPage(JAR_PAGE), [pages]);
   const onHelper = useCallback(() => pages.openPage(HELPER_PAGE), [pages]);
   const wide = useWideScreen();
   const step = useMemo(() => nextStep(run.state), [run.state]);
   const stop = currentStop(run.state);
   const beat = useBeat(run, stop, callsForStrokes(step) && !wrong);
-  useSpaceBar(run, step, wrong || beat.cue !== null);
+  const byJar = run.counts && run.state.counting?.way === 'jar';
+  useSpaceBar(run, step, wrong || pages.page === JAR_PAGE || byJar, beat);
   const inHand = useInHand(job, run.state);
   const helped = useHelped(job, run.state, step);
   if (!run.ready) return <Loading what="what this phone kept" />;
@@ -78,10 +81,13 @@ function Run({ job, band, onStep, pages }: StepProps) {
       onProof={() => onStep('proof')}
       containerId={inHand.inHand?.id ?? null}
       helped={helped}
+      onJar={byJar ? onJar : null}
     />
   );
   if (pages.page === HELPER_PAGE && step.kind !== 'decide' && step.kind !== 'ended')
     return <HelperPage job={job} band={band} onClose={pages.closePage} />;
+  if (pages.page === JAR_PAGE && stop && readsJar(run, step, stop))
+    return <JarPage job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
   if (wrong && step.kind !== 'decide')
     return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
   if (step.kind === 'prepare')
@@ -156,6 +162,8 @@ function Run({ job, band, onStep, pages }: StepProps) {
       beat={beat}
       helped={helped}
       onHelper={onHelper}
+      onJar={onJar}
+      byJar={byJar}
       wide={wide}
       inHand={inHand}
       onWrong={onWrong}
@@ -196,6 +204,9 @@ interface BleedingProps {
   readonly beat: Beating;
   readonly helped: Helped | null;
   readonly onHelper: () => void;
+  readonly onJar: () => void;
+  /** Whether this phone counts by the jar. */
+  readonly byJar: boolean;
   readonly wide: boolean;
   readonly inHand: InHand;
   readonly onWrong: () => void;
@@ -211,6 +222,8 @@ function Bleeding({
   beat,
   helped,
   onHelper,
+  onJar,
+  byJar,
   wide,
   inHand,
   onWrong,
@@ -253,11 +266,7 @@ function Bleeding({
       }
       action={
         look?.action ??
-        (beat.cue && beat.toggle ? (
-          <ActionBar label="Stop the beat" onPress={beat.toggle} />
-        ) : (
-          action
-        ))
+        (beat.bar ? <ActionBar label={beat.bar.label} onPress={beat.bar.onPress} /> : action)
       }
     >
       <RunHead
@@ -275,12 +284,14 @@ function Bleeding({
         state={run.state}
         step={step}
         otherCounts={run.counts ? null : counterOf(run)}
-        onStroke={stop && run.counts ? (made) => countStroke(run, stop.id, made) : undefined}
+        onStroke={
+          stop && run.counts && !byJar ? (made) => countStroke(run, stop.id, made) : undefined
+        }
         beat={beat}
         helped={helped}
       />
-      {beat.toggle && !beat.cue ? (
-        <Button label="Beat time for me, and count" onPress={beat.toggle} />
+      {beat.toggle && !beat.cue && !byJar && !helped ? (
+        <Button label={beat.begin} onPress={beat.toggle} />
       ) : null}
       {stop && !look ? <TryNext run={run} stop={stop} onWrong={onWrong} /> : null}
       {look?.body}
@@ -319,6 +330,15 @@ function Bleeding({
             )}
           </View>
         ) : null}
+        {stop && readsJar(run, step, stop) && !helped?.cue ? (
+          <View style={styles.half}>
+            {byJar ? (
+              <Button small label="Count by taps" onPress={() => takeCount(run, 'tap')} />
+            ) : (
+              <Button small label="Read the jar" onPress={onJar} />
+            )}
+          </View>
+        ) : null}
         {stop && strokes && !stop.fromBowl ? (
           <View style={styles.half}>
             <Button
@@ -333,7 +353,10 @@ function Bleeding({
             <Button
               small
               label={broken.label}
-              onPress={() => run.say({ kind: 'round broken', stopId: stop.id, how: broken.how })}
+              onPress={() => {
+                run.say({ kind: 'round broken', stopId: stop.id, how: broken.how });
+                beat.broke?.();
+              }}
             />
           </View>
         ) : null}
@@ -359,6 +382,10 @@ function Bleeding({
 const callsForStrokes = (step: NextStep): boolean =>
   step.kind === 'stroke' || step.kind === 'more strokes';
 
+/** Whether the jar can be read now: what is bled goes into it. */
+const readsJar = (run: LiveRun, step: NextStep, stop: PlanStop): boolean =>
+  stop.fromBowl && (callsForStrokes(step) || step.kind === 'read') && run.ready;
+
 /** How a round goes wrong, by how it is called: one tap. */
 const BROKEN_BY: Readonly<
   Record<
@@ -383,8 +410,8 @@ function counterOf({ job, state }: LiveRun): string {
   return job.log.filter((e) => e.deviceId === device).at(-1)?.person ?? 'Another phone';
 }
 
-/** Space counts a stroke where a stroke is called for; with Shift as many as a long press. */
-function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
+/** Space counts a stroke where a stroke is called for; with Shift as many as a long press. While it is called it does what a press on the large area does. */
+function useSpaceBar(run: LiveRun, step: NextStep, off: boolean, beat: Beating): void {
   const stopId =
     !off && run.counts && callsForStrokes(step) && 'stop' in step ? step.stop.id : null;
   useEffect(() => {
@@ -396,12 +423,16 @@ function useSpaceBar(run: LiveRun, step: NextStep, off: boolean): void {
         !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
       if (e.code !== 'Space' || e.repeat || onControl) return;
       e.preventDefault();
+      if (beat.cue) {
+        beat.press?.onPress();
+        return;
+      }
       const { atOnce } = padLook(run.state.plan, run.state, step);
       countStroke(run, stopId, e.shiftKey && atOnce > 1 ? atOnce : 1);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [stopId, run, step]);
+  }, [stopId, run, step, beat]);
 }
 
 const styles = StyleSheet.create({

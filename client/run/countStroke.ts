@@ -7,7 +7,7 @@ export function takeCount({ say, knew }: Pick<LiveRun, 'say' | 'knew'>, way: Cou
   say({ kind: 'counting', way, knew });
 }
 
-/** Count by hand what was made; where the app beat time before, or a helper's phone counted, the record says that they do no longer. */
+/** Count by hand what was made; where the app beat time before, the jar was read, or a helper's phone counted, the record says that they do no longer. */
 export function countStroke(
   run: Pick<LiveRun, 'state' | 'say' | 'knew'>,
   stopId: string,
@@ -15,7 +15,10 @@ export function countStroke(
 ): void {
   const { state, say } = run;
   const { counting } = state;
-  if (counting && (counting.way === 'tempo' || counting.deviceId !== deviceId()))
+  if (
+    counting &&
+    (counting.way === 'tempo' || counting.way === 'jar' || counting.deviceId !== deviceId())
+  )
     takeCount(run, 'tap');
   say(made > 1 ? { kind: 'stroke', stopId, made } : { kind: 'stroke', stopId });
 }

@@ -64,6 +64,10 @@ export function eventWords(
       return 'a top-up';
     case 'level seen':
       return `a look at the level, ${Math.round(said.levelMl)} mL, ${at(said.stopId)}`;
+    case 'jar set':
+      return `the jar, ${Math.round(said.jarMl)} mL in it at first`;
+    case 'jar read':
+      return `the jar read, ${Math.round(said.jarMl)} mL, ${at(said.stopId)}`;
     case 'shut':
       return `shut, ${at(said.stopId)}`;
     case 'halted':

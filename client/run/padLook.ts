@@ -1,7 +1,10 @@
 import { leastCounts, type PlanStop } from '@brook/core/stages';
+import { callOf, hoseCue, SHAPE_WORDS } from '@brook/core/call';
 import { emptyOnWayMl, wayTo } from '@brook/core/inside';
 import type { Plan } from '@brook/core/plan';
+import { capital, lowerFirst } from '@brook/core/text';
 import {
+  calledAt,
   MISSING_WORDS,
   MORE_STROKES,
   MOST_MADE,
@@ -33,20 +36,22 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       return {
         number: String(step.strokesLeft),
         under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.band ? `${leastCounts(step.stop)} at least` : step.stop.strokes.value}`,
-        call:
-          step.stop.counted === 'strokes'
+        call: byJar(state)
+          ? jarWords(state, step.stop, step.strokesUntilTopUp)
+          : step.stop.counted === 'strokes'
             ? 'Tap for each stroke'
             : step.stop.fromBowl
               ? `Tap at each mark, every ${step.stop.strokeMl.value} mL`
               : `Push to the next mark, ${step.stop.strokeMl.value} mL, and tap`,
         next: [
+          ...shapeWords(state, step.stop),
           ...fillWords(plan, state, step.stop),
           step.stop.fromBowl
             ? topUpWords(step.strokesUntilTopUp, step.strokesLeft)
             : 'Slow and steady; shut before the plunger comes back',
         ].join(' · '),
         counts: true,
-        atOnce: Math.min(MOST_MADE, step.strokesLeft, step.strokesUntilTopUp),
+        atOnce: byJar(state) ? 0 : Math.min(MOST_MADE, step.strokesLeft, step.strokesUntilTopUp),
         loud: false,
       };
     case 'more strokes': {
@@ -61,7 +66,9 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         call: MISSING_WORDS[
           MORE_STROKES.find((m) => step.missing.includes(m)) ?? 'bubbles in the last three'
         ],
-        next: `Top-up in ${step.strokesUntilTopUp}`,
+        next: byJar(state)
+          ? jarWords(state, step.stop, step.strokesUntilTopUp)
+          : `Top-up in ${step.strokesUntilTopUp}`,
         counts: true,
         // Each is looked at now: what is counted unseen ends nothing.
         atOnce: 0,
@@ -118,10 +125,11 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       return {
         ...quiet,
         call: 'Shut it, hose off, cap on',
-        next:
+        next: `${shutWords(state, step.stop)}${
           plan.preferences.jointTightness === 'by feel'
             ? 'By feel; bleeders are hollow and snap. The manual’s torque wins.'
-            : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.',
+            : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.'
+        }`,
         loud: true,
       };
     case 'shut early':
@@ -156,6 +164,23 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
   }
 }
 
+/** Into a bottle it is open all the while: it ends with pedal or lever held down [C]. */
+const shutWords = (state: RunState, stop: PlanStop): string =>
+  callOf(stop.method) === 'open hose'
+    ? `${capital(stop.control)} held down until it is shut. ${hoseCue('through', calledAt(state, stop)).say}. `
+    : '';
+
+const byJar = ({ counting }: RunState): boolean => counting?.way === 'jar';
+
+/** A look at the level after every 5 to 10 strokes [C]: by the jar nobody counts how many. */
+const JAR_AFTER = 10;
+
+/** Where the jar is read at the latest: by then the bowl could stand where it is topped up. */
+function jarWords({ jar }: RunState, stop: PlanStop, untilTopUp: number): string {
+  const n = Math.min(JAR_AFTER, untilTopUp);
+  return `Read the jar at ${Math.floor(jar.standsMl + n * stop.mostStrokeMl.value)} mL at the latest, after ${n} ${counts(stop, n)}`;
+}
+
 /** What is counted, in the singular where there is one left. */
 const counts = (stop: PlanStop, n: number): string =>
   n === 1 ? stop.counted.slice(0, -1) : stop.counted;
@@ -164,6 +189,17 @@ const counts = (stop: PlanStop, n: number): string =>
 function fillWords(plan: Plan, { empties }: RunState, stop: PlanStop): string[] {
   const leftMl = emptyOnWayMl(empties, wayTo(plan.layout, stop.bleeder.id));
   return leftMl > 0 ? [`the way swallows about ${Math.ceil(leftMl)} mL first`] : [];
+}
+
+/** How the stroke goes and why, until the first one is made. */
+function shapeWords({ bleeders }: RunState, { id, counted, shape }: PlanStop): string[] {
+  const begun = bleeders.find((b) => b.stopId === id)!.strokes > 0;
+  const { down, back, why } = SHAPE_WORDS[shape];
+  return begun || counted !== 'strokes'
+    ? []
+    : [
+        `${capital(down)} in, ${down === back ? 'the same' : back} back: ${lowerFirst(why.replace(/\.$/, ''))}`,
+      ];
 }
 
 function topUpWords(untilTopUp: number, strokesLeft: number): string {

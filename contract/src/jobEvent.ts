@@ -48,6 +48,7 @@ const elementId = line('Element id', 1, 60);
 const stopId = line('Opening', 1, 140);
 const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
 const LEVEL = 'The level should be 0 to 2000 mL.';
+const JAR = 'What stands in the jar should be 0 to 5000 mL.';
 const MADE = `Strokes said at once should be 1 to ${MOST_MADE}.`;
 const TURNS = 'Turns should be 0 to 3.';
 
@@ -113,6 +114,15 @@ const happenings = [
     stopId,
     levelMl: z.number({ error: LEVEL }).min(0, LEVEL).max(2000, LEVEL).describe('mL'),
     fluidComes: z.boolean({ error: 'Whether fluid comes at the bleeder is not said.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('jar set'),
+    jarMl: z.number({ error: JAR }).min(0, JAR).max(5000, JAR).describe('mL'),
+  }),
+  z.strictObject({
+    kind: z.literal('jar read'),
+    stopId,
+    jarMl: z.number({ error: JAR }).min(0, JAR).max(5000, JAR).describe('mL'),
   }),
   z.strictObject({
     kind: z.literal('shut'),

@@ -394,3 +394,39 @@ test('what comes off is asked back by name before anybody may drive, also in the
     .poll(async () => (await workshop.get(next.id)).leaves.filter((m) => m.kind === 'not back on'))
     .toEqual([]);
 });
+
+test('the jar is read instead of strokes being counted: count, bowl and the next look follow, with its sign', async ({
+  page,
+}) => {
+  const { job, workshop, planned } = await atTheCar(page, 2);
+  const stop = planOf(job).stops[0]!;
+  const ml = stop.strokeMl.value;
+  await page.getByRole('button', { name: 'Read the jar' }).click();
+  const jar = page.getByRole('textbox', { name: 'In the jar now' });
+  await jar.fill('10');
+  await page.getByRole('textbox', { name: 'Of that, there before the first stroke' }).fill('20');
+  await expect(page.getByText('20 mL stood in it at first; give as much or more.')).toBeVisible();
+  await jar.fill(String(Math.ceil(20 + 6 * ml)));
+  await expect(page.getByText(/^\d+ mL more than counted: 4 strokes more here/)).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText(`${planned - 6} strokes to go of ${planned}`).first()).toBeVisible();
+  await expect(page.getByTestId('next-action')).toHaveText('Read the jar');
+  await expect(page.getByText(/^Read the jar at \d+ mL at the latest/).first()).toBeVisible();
+  // A key that is pressed counts nothing while the jar does.
+  await page.keyboard.press('Space');
+  await page.getByTestId('next-action').click();
+  await jar.fill('5');
+  await expect(page.getByText(/^It stood at \d+ mL at the last look/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Count by taps' }).click();
+  await stroke(page);
+  await expect(left(page, planned - 7)).toBeVisible();
+  // What the space bar said while the jar counted would stand among them.
+  await expect
+    .poll(async () =>
+      (await workshop.get(job.id)).events.flatMap((e) =>
+        e.kind === 'counting' ? [e.way] : e.kind === 'stroke' ? ['stroke'] : [],
+      ),
+    )
+    .toEqual(['stroke', 'stroke', 'jar', 'tap', 'stroke']);
+});

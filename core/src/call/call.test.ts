@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { bleederName, CONTROLS, paths, templateById } from '../circuit';
 import { METHODS } from '../flow';
 import {
+  beatTells,
+  brokenCue,
   callOf,
   CLOSED_PHASES,
   CLOSED_SIGNALS,
@@ -221,6 +223,29 @@ describe('a tempo', () => {
     // "Shut" is said before "let go", always.
     expect(closed.indexOf('at the end')).toBeLessThan(closed.indexOf('shut'));
     expect(closed.at(-1)).toBe('shut');
+  });
+
+  test('the machine tells one stroke in each round of beats, when it is shut or comes back', () => {
+    for (const method of METHODS) {
+      const tempo = tempoOf(method, 'steady', 6);
+      if (!tempo) continue;
+      const phases = tempo.beats.map((b) => b.phase);
+      const told = phases.map((phase, i) =>
+        beatTells(method, phase, phases[(i + 1) % phases.length]!),
+      );
+      expect(told.filter((t) => t !== null)).toEqual(['stroke']);
+      const from = phases[told.indexOf('stroke')];
+      expect(from).toBe(callOf(method) === 'open hose' ? 'down' : 'at the end');
+    }
+    expect(() => beatTells('two people', 'ready', 'shut')).toThrow('does not come to');
+    expect(() => beatTells('alone, bottle', 'shut', 'down')).toThrow('does not come to');
+  });
+
+  test('a broken round is shut at once, whichever way it is called', () => {
+    for (const method of ['two people', 'alone at the lever', 'alone, bottle'] as const)
+      expect(brokenCue(method, CALLED)).toMatchObject({ turn: 'wrench', word: 'Shut' });
+    expect(brokenCue('alone, bottle', CALLED).say).toContain('end of the hose was out');
+    expect(brokenCue('two people', CALLED).say).toContain('this round is made again');
   });
 
   test('a fast push is the shorter part, a slow one the longer', () => {

@@ -72,6 +72,16 @@ export function callOf(method: Method): 'closed strokes' | 'open hose' | null {
   }
 }
 
+/** What is called in a phase, by how the method is called. */
+export const cueOf = (method: Method, phase: ClosedPhase | HosePhase, called: Called): Cue =>
+  callOf(method) === 'open hose'
+    ? hoseCue(phase as HosePhase, called)
+    : closedCue(phase as ClosedPhase, called);
+
+/** What is called at once when the order of a round was broken. */
+export const brokenCue = (method: Method, called: Called): Cue =>
+  cueOf(method, callOf(method) === 'open hose' ? 'hose out' : 'let go while open', called);
+
 /** What is called in a phase of a closed stroke. Never "let go" while the bleeder is open. */
 export function closedCue(phase: ClosedPhase, called: Called): Cue {
   const { control, bleeder, shape, pumps } = called;

@@ -6,7 +6,7 @@ export {
   type ClosedPhase,
   type ClosedSignal,
 } from './closedStrokes';
-export { callOf, closedCue, hoseCue, type Called, type Cue } from './cues';
+export { brokenCue, callOf, closedCue, cueOf, hoseCue, type Called, type Cue } from './cues';
 export {
   HELPER_SIGNALS,
   helperCue,
@@ -20,4 +20,4 @@ export {
 export { hear, type CallMachine, type Heard, type Told } from './machine';
 export { HOSE_PHASES, HOSE_SIGNALS, OPEN_HOSE, type HosePhase, type HoseSignal } from './openHose';
 export { SHAPE_WORDS, type ShapeWords } from './shape';
-export { tempoOf, type Beat, type Tempo } from './tempo';
+export { beatTells, tempoOf, type Beat, type Tempo } from './tempo';

@@ -1,8 +1,9 @@
 import type { Method } from '../flow';
 import type { StrokeShape } from '../stages';
-import type { ClosedPhase } from './closedStrokes';
+import { CLOSED_STROKES, type ClosedPhase, type ClosedSignal } from './closedStrokes';
 import { callOf } from './cues';
-import type { HosePhase } from './openHose';
+import { hear, type CallMachine, type Told } from './machine';
+import { OPEN_HOSE, type HosePhase, type HoseSignal } from './openHose';
 import { SHAPE_WORDS } from './shape';
 
 /** One beat of a tempo: what is called, and how long until the next. */
@@ -60,4 +61,48 @@ export function tempoOf(
       };
     }
   }
+}
+
+/** What has happened by the time that a beat calls its phase. */
+const HEARD_BY: {
+  readonly closed: Readonly<Partial<Record<ClosedPhase, readonly ClosedSignal[]>>>;
+  readonly hose: Readonly<Partial<Record<HosePhase, readonly HoseSignal[]>>>;
+} = {
+  closed: {
+    ready: ['let go', 'ready'],
+    held: ['holding'],
+    sinking: ['opened', 'sinking'],
+    'at the end': ['at the end'],
+    shut: ['shut'],
+  },
+  hose: { down: ['down'], back: ['back'] },
+};
+
+/**
+ * What the call tells the run when one beat follows on another: the machine
+ * says it, not the clock.
+ *
+ * @throws Error where the machine does not lead from the one to the other
+ */
+export function beatTells(method: Method, from: Beat['phase'], to: Beat['phase']): Told | null {
+  return callOf(method) === 'open hose'
+    ? through(OPEN_HOSE, from as HosePhase, to as HosePhase, HEARD_BY.hose)
+    : through(CLOSED_STROKES, from as ClosedPhase, to as ClosedPhase, HEARD_BY.closed);
+}
+
+function through<P extends string, S extends string>(
+  machine: CallMachine<P, S>,
+  from: P,
+  to: P,
+  heardBy: Readonly<Partial<Record<P, readonly S[]>>>,
+): Told | null {
+  let phase = from;
+  let told: Told | null = null;
+  for (const signal of heardBy[to] ?? []) {
+    const heard = hear(machine, phase, signal);
+    phase = heard?.phase ?? phase;
+    told = heard?.told ?? told;
+  }
+  if (phase !== to) throw new Error(`a call in "${from}" does not come to "${to}"`);
+  return told;
 }

@@ -55,6 +55,8 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   colour: 'nothing',
   tried: 'nothing',
   'bleeder opened': 'all',
+  'jar set': 'nothing',
+  'jar read': 'all',
   'drawn off': 'level',
   'topped up': 'level',
   shut: 'all',

@@ -1,4 +1,4 @@
-import { sizeFault } from '../circuit';
+import { bleederName, sizeFault } from '../circuit';
 import { refusalWords, type Plan } from '../plan';
 import { stageFault, type OwnStage, type StageEvent } from '../stages';
 import type { Decision, HaltReason, RunEvent } from './event';
@@ -58,6 +58,12 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'shut':
     case 'stopped early':
       return bleederFault(plans, event.stopId);
+    case 'jar read': {
+      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
+      return stop && !stop.fromBowl
+        ? `What is pushed up at ${bleederName(stop.bleeder)} is not in the jar; count the marks of the syringe.`
+        : bleederFault(plans, event.stopId);
+    }
     case 'level seen': {
       const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
       const bowl = plans.flatMap((p) => p.bowls).find((b) => b.id === stop?.bowlId);
@@ -100,6 +106,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         ? null
         : `No plan of this job changes a master "${event.masterId}".`;
     case 'counting':
+    case 'jar set':
     case 'pressure set':
     case 'note':
       return null;

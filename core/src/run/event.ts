@@ -75,6 +75,16 @@ export const TRIES = [
 ] as const;
 export type Try = (typeof TRIES)[number];
 
+/** By how much the jar says that more left an opening than was counted there, mL; below 0 less. */
+export interface JarShare {
+  readonly stopId: string;
+  readonly ml: number;
+  /** Of that, what a fill of its bowl has made up for since, mL: so much more, or less, was poured. */
+  readonly filledMl: number;
+  /** Of that, what its bowl stands lower now, or higher, mL. */
+  readonly fellMl: number;
+}
+
 /** What every event of a log carries; made on the phone that saw it happen. */
 export interface EventBase {
   /** Made by the client; the same id always means the same event. */
@@ -144,6 +154,16 @@ export type RunHappening =
       readonly stopId: string;
       readonly levelMl: number;
       readonly fluidComes: boolean;
+    }
+  /** The jar as it was emptied, changed or first put under: what stands in it now counts nothing. */
+  | { readonly kind: 'jar set'; readonly jarMl: number }
+  /** How much stands in the jar: the count and the bowls follow from it. */
+  | {
+      readonly kind: 'jar read';
+      readonly stopId: string;
+      readonly jarMl: number;
+      /** As the fold reads it: by how much the count of each opening was short, mL, with its sign. The phone leaves it out. */
+      readonly shares?: readonly JarShare[];
     }
   /** Bleeder shut, hose off, cap on. */
   | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: Tightened }

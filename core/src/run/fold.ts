@@ -13,7 +13,15 @@ import {
 } from '../stages';
 import { countsItself } from './counting';
 import { bowlsRunDry } from './dry';
-import { MENDABLE, type BubbleReading, type HaltReason, type Kept, type RunEvent } from './event';
+import {
+  MENDABLE,
+  type BubbleReading,
+  type HaltReason,
+  type JarShare,
+  type Kept,
+  type RunEvent,
+} from './event';
+import { JAR_READ_TO_ML, jarAfter, jarSet, jarShares, levelKnown, recounted } from './jar';
 import { planOnward } from './onward';
 import { bySizes, sizesIn, sizesTold } from './sizes';
 import {
@@ -55,6 +63,7 @@ export function foldEvent(state: RunState, event: Kept<RunEvent>): RunState {
 
 function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): RunState {
   if (event.kind === 'decided') return decide(state, event, log);
+  if (event.kind === 'jar read') return jarRead(state, event, log);
   const otherSize = asksAnew(state, event, log);
   log.push(event);
   const next = happened(state, event, log);
@@ -72,7 +81,7 @@ function asksAnew(state: RunState, event: Kept<RunEvent>, log: readonly Kept<Run
 
 function happened(
   state: RunState,
-  event: Exclude<Kept<RunEvent>, { readonly kind: 'decided' }>,
+  event: Exclude<Kept<RunEvent>, { readonly kind: 'decided' | 'jar read' }>,
   log: Kept<RunEvent>[],
 ): RunState {
   switch (event.kind) {
@@ -121,6 +130,8 @@ function happened(
       return drawOff(state, event);
     case 'level seen':
       return levelSeen(state, event);
+    case 'jar set':
+      return { ...state, jar: jarSet(state.jar, event.jarMl) };
     case 'shut':
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
@@ -277,12 +288,87 @@ function stroke(before: RunState, event: Of<'stroke'>): RunState {
     ...b,
     strokes: b.strokes + 1,
     bledMl: b.bledMl + passedMl,
+    swallowedMl: b.swallowedMl + movedMl - passedMl,
   }));
-  const b = after.bleeders.find((x) => x.stopId === event.stopId);
-  // Past its band bubbles are no matter of patience any more: somebody says what is wrong.
-  return b && b.strokes === mostCounts(stop) && b.bubbles !== null && b.bubbles.reading !== 'none'
-    ? halt(after, { id: event.id, reason: 'air never ends', stopId: event.stopId })
+  return pastItsBand(before, after, stop, event.id);
+}
+
+/** Past its band bubbles are no matter of patience any more: somebody says what is wrong. */
+function pastItsBand(before: RunState, after: RunState, stop: PlanStop, eventId: string): RunState {
+  const at = ({ bleeders }: RunState) => bleeders.find((x) => x.stopId === stop.id);
+  const b = at(after);
+  return b &&
+    at(before)!.strokes < mostCounts(stop) &&
+    b.strokes >= mostCounts(stop) &&
+    b.bubbles !== null &&
+    b.bubbles.reading !== 'none'
+    ? halt(after, { id: eventId, reason: 'air never ends', stopId: stop.id })
     : after;
+}
+
+/** The jar as it was read: count, bowls and bottles follow from it, with its sign. */
+function jarRead(before: RunState, event: Of<'jar read'>, log: Kept<RunEvent>[]): RunState {
+  const shares = jarShares(before, event);
+  log.push({ ...event, shares });
+  const stop = stopIn(before, event.stopId);
+  const { jar, leastMl } = before;
+  // Nobody can have drawn more than full strokes since the bowl was last filled: the bound of before holds.
+  const mostMl = jar.since.reduce((sum, s) => sum + (s.filledMl > 0 ? 0 : s.slackMl), 0);
+  const boundHolds = event.jarMl - jar.standsMl <= mostMl;
+  const after = shares.reduce<RunState>((state, share) => given(state, share), {
+    ...opened(before, event.atMs),
+    jar: { ...jar, standsMl: event.jarMl, seen: true, since: [] },
+  });
+  const bowlIds = new Set(
+    [...jar.since, ...shares].flatMap((s) => stopIn(before, s.stopId)?.bowlId ?? []),
+  );
+  const least = [...bowlIds].map((id) => {
+    const byJarMl = after.levelMl[id]! - JAR_READ_TO_ML;
+    const boundMl = Math.min(after.levelMl[id]!, leastMl[id]!);
+    return [id, boundHolds ? Math.max(boundMl, byJarMl) : byJarMl];
+  });
+  const read = new Set([event.stopId, ...jar.since.map((s) => s.stopId)]);
+  const known = [...read].reduce<RunState>(
+    (state, id) => atBleeder(state, id, (b) => ({ ...b, byJar: true })),
+    { ...after, leastMl: { ...after.leastMl, ...Object.fromEntries(least) } },
+  );
+  return stop ? pastItsBand(before, known, stop, event.id) : known;
+}
+
+/** What an opening gave more, or less, than was counted there. */
+function given(state: RunState, share: JarShare): RunState {
+  const { stopId, ml } = share;
+  const stop = stopIn(state, stopId);
+  if (!stop) return state;
+  const { bowlId, selfFed } = stop;
+  // Fluid stands in the jar: its way is full, and the bowl gave that as well.
+  const fill = ml > 0 ? swallow(state.empties, way(state, stop), Infinity).empties : state.empties;
+  const swallowedMl = ml > 0 ? emptyOnWayMl(state.empties, way(state, stop)) : 0;
+  const pouredMoreMl = selfFed ? ml + swallowedMl : share.filledMl;
+  return atBleeder(
+    {
+      ...state,
+      empties: fill,
+      bledMl: state.bledMl + ml,
+      pouredMl: state.pouredMl + pouredMoreMl,
+      // Out of the same containers as what was poured before.
+      pouredFromMl: Object.fromEntries(
+        Object.entries(state.pouredFromMl).map(([id, was]) => [
+          id,
+          selfFed ? was : was * (1 + pouredMoreMl / state.pouredMl),
+        ]),
+      ),
+      levelMl: selfFed
+        ? state.levelMl
+        : {
+            ...state.levelMl,
+            [bowlId]: state.levelMl[bowlId]! - share.fellMl - swallowedMl,
+          },
+    },
+    stopId,
+    (b) =>
+      recounted(stop, { ...b, bledMl: b.bledMl + ml, swallowedMl: b.swallowedMl + swallowedMl }),
+  );
 }
 
 const stopIn = (state: RunState, stopId: string): PlanStop | undefined =>
@@ -325,6 +411,7 @@ function moved(
       leastMl: less(state.leastMl, mostMl),
       // What went up is not in the jar.
       bledMl: state.bledMl + (fromBowl ? passedMl : 0),
+      jar: fromBowl ? jarAfter(state.jar, stop, passedMl, mostMl - ml) : state.jar,
       pouredMl:
         state.pouredMl +
         (falls ? 0 : ml + (fedTo === null ? 0 : Math.max(0, fedTo - state.levelMl[bowlId]!))),
@@ -351,9 +438,18 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
       // The level did not tell of it where something kept it up: it came out of that.
       pouredMl: next.pouredMl + (stop.selfFed ? leftMl : 0),
       ...levelled(next, { [stop.bowlId]: event.levelMl }),
+      jar: levelKnown(next.jar, stop.bowlId, false),
     },
     event.stopId,
-    (b) => ({ ...b, bledMl: b.bledMl + passedMl }),
+    (b) => {
+      const given = {
+        ...b,
+        bledMl: b.bledMl + passedMl,
+        swallowedMl: b.swallowedMl + fellMl - passedMl + leftMl,
+      };
+      // Marks of the jar are counted by the jar.
+      return stop.counted === 'strokes' ? recounted(stop, given) : given;
+    },
   );
 }
 
@@ -401,6 +497,7 @@ function fillTo(
     ...state,
     ...pouredFrom(state, poured, containerId),
     ...levelled(state, { [bowlId]: state.levelMl[bowlId]! + poured }),
+    jar: levelKnown(state.jar, bowlId, true),
   };
 }
 

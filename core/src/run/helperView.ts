@@ -2,6 +2,7 @@ import {
   helperCue,
   letGoCue,
   mustHold,
+  SHAPE_WORDS,
   type Called,
   type ClosedPhase,
   type HelperCue,
@@ -89,6 +90,7 @@ export function helperView(state: RunState, phone: HelperPhone): HelperView {
   const b = state.bleeders.find((x) => x.stopId === stop.id)!;
   const phase = phaseAt(phone, stop.id);
   const called = calledAt(state, stop);
+  const cue = helperCue(phase, called);
   const back = phase === 'shut' || phase === 'shut too soon';
   return {
     kind: 'call',
@@ -96,7 +98,12 @@ export function helperView(state: RunState, phone: HelperPhone): HelperView {
     bleeder: bleederName(stop.bleeder),
     strokes: b.strokes,
     strokesLeft: step.kind === 'stroke' ? step.strokesLeft : null,
-    ...helperCue(phase, called),
+    ...cue,
+    // Once at each bleeder, and not while it may be open: nobody reads then.
+    say:
+      b.strokes === 0 && !mustHold(phase)
+        ? `${cue.say}. ${SHAPE_WORDS[stop.shape].why.replace(/\.$/, '')}`
+        : cue.say,
     first: back ? letGoCue(called) : null,
     firstS: back ? stop.secondsPerStroke * BACK_SHARE : 0,
   };

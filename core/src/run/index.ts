@@ -14,6 +14,7 @@ export {
   type Decision,
   type EventBase,
   type HaltReason,
+  type JarShare,
   type Kept,
   type Onward,
   type RunEvent,
@@ -25,16 +26,19 @@ export {
 export {
   emptyRun,
   firstPlanOf,
+  isBledMeasured,
   plansOf,
   type AskedStroke,
   type BleederState,
   type Counting,
   type Halt,
+  type Jar,
   type RunLeg,
   type RunState,
   type Tried,
 } from './state';
 export { foldEvent, foldRun } from './fold';
+export { JAR_READ_TO_ML, jarFault, jarSays, type JarSays } from './jar';
 export {
   currentStop,
   dangerAt,

@@ -242,7 +242,10 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   const { plan } = state;
   const b = state.bleeders.find((x) => x.stopId === stop.id)!;
   const missing = missingAt(plan, stop, b);
-  if (missing.length === 0) return { kind: 'shut', stop };
+  if (missing.length === 0)
+    return lookedAt(stop, b)
+      ? { kind: 'shut', stop }
+      : { kind: 'read', stop, missing: ['bubbles not read'] };
   const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
   const levelMl = state.levelMl[bowl.id]!;
   const leastMl = state.leastMl[bowl.id]!;
@@ -277,6 +280,10 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   if (wantsStrokes) return { kind: 'more strokes', stop, missing, strokesUntilTopUp: untilTopUp };
   return { kind: 'read', stop, missing };
 }
+
+/** Whether somebody saw what came at the end of an opening: a first pass too, where nothing need be clear yet. What was shut without is as it is. */
+const lookedAt = ({ fromBowl }: PlanStop, { bubbles, strokes }: BleederState): boolean =>
+  !fromBowl || (bubbles !== null && strokes - bubbles.atStroke < LAST_STROKES);
 
 function lastFill(state: RunState): NextStep {
   for (const bowl of state.plan.bowls) {

@@ -53,7 +53,11 @@ function paceOf(
   { strokes, bledMl }: BleederState,
   log: readonly Kept<RunEvent>[],
 ): Pace {
-  const made = log.filter((e) => e.kind === 'stroke' && e.stopId === stop.id);
+  const made = log.filter(
+    (e) =>
+      (e.kind === 'stroke' || e.kind === 'jar read' || e.kind === 'level seen') &&
+      e.stopId === stop.id,
+  );
   const shutAt = log.map((e) => e.kind === 'shut' && e.stopId === stop.id).lastIndexOf(true);
   const firstMs = made[0]!.atMs;
   const lastMs = made.at(-1)!.atMs;

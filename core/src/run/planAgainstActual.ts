@@ -55,7 +55,9 @@ function rowsOf(
       label: 'Strokes made',
       value: b.strokes,
       unit: 'strokes',
-      rule: 'counted on a phone, by taps or by the app’s beat',
+      rule: b.byJar
+        ? 'fluid out of this opening by the jar, and what its way swallowed, in whole strokes'
+        : 'counted on a phone, by taps or by the app’s beat',
       source: ENTRY,
     });
     return {
@@ -68,9 +70,16 @@ function rowsOf(
         label: 'Bled',
         value: b.bledMl,
         unit: 'mL',
-        rule: 'strokes made × fluid in one stroke; not measured in a jar',
-        source: ARITHMETIC,
-        from: [strokes, stop.strokeMl],
+        ...(b.byJar
+          ? {
+              rule: 'read off the jar, to 5 mL; what full strokes of an earlier opening may have given is laid to that one',
+              source: ENTRY,
+            }
+          : {
+              rule: 'strokes made × fluid in one stroke; not measured in a jar',
+              source: ARITHMETIC,
+              from: [strokes, stop.strokeMl],
+            }),
       }),
       bubbles: b.bubbles,
       broken: b.broken,

@@ -26,6 +26,11 @@ export class RunFluid {
   private counting: { readonly deviceId: string } | null = null;
   /** Strokes of another source that nobody has judged yet, by id. */
   private asked = new Map<string, Made>();
+  /** What each event drew at its opening since the jar was last looked at, mL. */
+  private drawnBy = new Map<string, { readonly stopId: string; readonly ml: number }>();
+  /** Looks into the jar that said less than was counted: by them the strokes before are made anew, each by its share. */
+  private lessSaid = new Set<string>();
+  private shareOf = new Map<string, number>();
 
   /** @param accepted the plan that the run began with */
   constructor(private readonly accepted: Plan) {
@@ -39,16 +44,45 @@ export class RunFluid {
     const goesOn =
       this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
     if (!goesOn) {
-      this.fluid = this.atFirst();
-      this.followed = [];
-      this.stops = new Map();
-      this.asked = new Map();
-      this.counting = null;
-      this.takeUp(this.accepted);
+      this.lessSaid = new Set();
+      this.shareOf = new Map();
+      this.startOver();
     }
-    for (const event of log.slice(this.followed.length)) this.follow(event);
+    for (let i = this.followed.length; i < log.length; i++) {
+      const event = log[i]!;
+      if (event.kind === 'jar read' && this.saysLess(event)) {
+        this.startOver();
+        i = -1;
+        continue;
+      }
+      this.follow(event);
+    }
     this.followed = log;
     return this.fluid;
+  }
+
+  private startOver(): void {
+    this.fluid = this.atFirst();
+    this.followed = [];
+    this.stops = new Map();
+    this.asked = new Map();
+    this.drawnBy = new Map();
+    this.counting = null;
+    this.takeUp(this.accepted);
+  }
+
+  /** Whether a look into the jar makes strokes before it smaller than they were followed; what was washed too far is not put back. */
+  private saysLess({ id, shares = [] }: Extract<Kept<RunEvent>, { kind: 'jar read' }>): boolean {
+    const less = shares.filter((s) => s.ml < 0);
+    if (less.length === 0 || this.lessSaid.has(id)) return false;
+    this.lessSaid.add(id);
+    for (const { stopId, ml } of less) {
+      const drawn = [...this.drawnBy].filter(([, d]) => d.stopId === stopId);
+      const allMl = drawn.reduce((sum, [, d]) => sum + d.ml, 0);
+      for (const [eventId] of drawn)
+        this.shareOf.set(eventId, (this.shareOf.get(eventId) ?? 1) * Math.max(0, 1 + ml / allMl));
+    }
+    return true;
   }
 
   /** Before the first event: what is inside by the plan. */
@@ -115,34 +149,62 @@ export class RunFluid {
         if (!stop) return;
         const made = { stop, made: event.made ?? 1 };
         if (!countsItself(this.counting, event)) this.asked.set(event.id, made);
-        else this.drawAll(made);
+        else this.drawAll(event.id, made);
         this.counting ??= event;
         return;
       }
       case 'strokes judged':
         for (const id of event.eventIds) {
           const made = this.asked.get(id);
-          if (made && event.count) this.drawAll(made);
+          if (made && event.count) this.drawAll(id, made);
           this.asked.delete(id);
         }
+        return;
+      case 'jar read':
+        for (const { stopId, ml } of event.shares ?? []) {
+          const stop = this.stops.get(stopId);
+          if (stop && ml > 0) this.moreDrawn(stop, ml);
+        }
+        this.drawnBy = new Map();
+        return;
+      case 'jar set':
+        this.drawnBy = new Map();
     }
   }
 
-  private drawAll({ stop, made }: Made): void {
-    for (let n = 0; n < made; n++) this.draw(stop);
+  private drawAll(eventId: string, { stop, made }: Made): void {
+    const share = this.shareOf.get(eventId) ?? 1;
+    let allMl = 0;
+    for (let n = 0; n < made; n++) allMl += this.draw(stop, share);
+    this.drawnBy.set(eventId, { stopId: stop.id, ml: allMl });
   }
 
-  private draw(stop: PlanStop): void {
+  /** @returns what it drew, mL */
+  private draw(stop: PlanStop, share: number): number {
     const { strokeMl, mostStrokeMl, mostMlS, bleeder } = stop;
     this.keptFull(stop);
     if (!stop.fromBowl) {
       this.fluid.pushUp(bleeder.id, strokeMl.value);
-      return;
+      return strokeMl.value;
     }
     // A mark in the jar says that the way is full.
-    const ml = strokeMl.value + (mostMlS ? this.fluid.emptyOnWayMl(bleeder.id) : 0);
+    const ml = strokeMl.value * share + (mostMlS ? this.fluid.emptyOnWayMl(bleeder.id) : 0);
     this.drawn(stop, ml, Math.max(ml, mostStrokeMl.value));
     this.keptFull(stop);
+    return ml;
+  }
+
+  /** What the jar holds and nobody counted: its way is full, and the bowl gave that as well. */
+  private moreDrawn(stop: PlanStop, ml: number): void {
+    this.keptFull(stop);
+    const allMl = ml + this.fluid.emptyOnWayMl(stop.bleeder.id);
+    // A bowl that is kept full gives it a filling at a time.
+    const atOnceMl = stop.selfFed ? stop.strokeMl.value : allMl;
+    for (let leftMl = allMl; leftMl > 1e-9; leftMl -= atOnceMl) {
+      const drawnMl = Math.min(leftMl, atOnceMl);
+      this.drawn(stop, drawnMl, drawnMl);
+      this.keptFull(stop);
+    }
   }
 
   /** A pot or a self-refilling bottle brings its bowl to MAX. */

@@ -188,12 +188,29 @@ describe('from below', () => {
   });
 });
 
-test('bubbles are asked for at the last opening alone, colour only where the fluid is renewed', () => {
+test('what comes is looked at at every opening, clear must be the last alone, colour only where the fluid is renewed', () => {
   const events = log(planned(layoutOf('veteran-single'), { method: 'vacuum' }));
   const at = (kind: RunEvent['kind']) =>
     events.flatMap((e) => (e.kind === kind && 'stopId' in e ? [e.stopId] : []));
   expect(at('colour').every((id) => !id!.includes('#'))).toBe(true);
-  expect(at('bubbles').every((id) => id!.endsWith('#2'))).toBe(true);
+  const plan = planned(layoutOf('veteran-single'), { method: 'vacuum' });
+  const first = plan.stops[0]!;
+  expect(at('bubbles')).toEqual(expect.arrayContaining(plan.stops.map((s) => s.id)));
+  // A first pass need not be clear, and what was shut without a look is not opened for it.
+  const before = events.slice(
+    0,
+    events.findIndex((e) => e.kind === 'bubbles'),
+  ) as Said[];
+  const after = (...said: Said[]) => nextStep(runOf(plan, [...before, ...said]));
+  expect(first.id.endsWith('#2')).toBe(false);
+  expect(after()).toMatchObject({ kind: 'read', stop: { id: first.id } });
+  expect(after({ kind: 'bubbles', stopId: first.id, reading: 'many' })).toMatchObject({
+    kind: 'shut',
+    stop: { id: first.id },
+  });
+  const shut = after({ kind: 'shut', stopId: first.id, tightened: 'by feel' });
+  expect(shut.kind).not.toBe('shut early');
+  expect(shut).not.toMatchObject({ stop: { id: first.id } });
 });
 
 test('a tool cycle waits for the base bleed, and is left out only with a reason that stays', () => {

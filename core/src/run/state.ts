@@ -31,6 +31,10 @@ export interface BleederState {
   readonly strokes: number;
   /** Out at this bleeder, into the jar. */
   readonly bledMl: number;
+  /** Drawn at this opening and swallowed by what was empty on its way. */
+  readonly swallowedMl: number;
+  /** Whether a jar that was read says what it gave. */
+  readonly byJar: boolean;
   /** Last reading and the count of strokes at which it was taken. */
   readonly bubbles: { readonly reading: BubbleReading; readonly atStroke: number } | null;
   /** Count of strokes at which bubbles were last seen; 0 when never. */
@@ -62,6 +66,31 @@ export interface Halt {
   /** The control at which it was found; null where it was none, or nobody said which. */
   readonly masterId: string | null;
   readonly decision: Decision | null;
+}
+
+/** The jar under the bleeders, since somebody last looked at it. */
+export interface Jar {
+  /** Where it stands by that look and by the count since, mL. */
+  readonly standsMl: number;
+  /** Whether somebody looked at it: until then what stood in it at first is not known, and taken for none. */
+  readonly seen: boolean;
+  /** Whether it was emptied or changed unread: then what was bled altogether is no measurement. */
+  readonly unread: boolean;
+  /** What each opening gave since by the count, and what it may have given more with full strokes, mL. */
+  readonly since: readonly JarGiven[];
+}
+
+/** What one opening gave since somebody looked at the jar, mL. */
+export interface JarGiven {
+  readonly stopId: string;
+  readonly bowlId: string;
+  readonly ml: number;
+  /** Of that, what a fill of its bowl made up for since: an error of the count is in what was poured. */
+  readonly filledMl: number;
+  /** Of that, what fell since the level was last known: an error of the count is in the level. */
+  readonly fellMl: number;
+  /** What full strokes may have given beyond it. */
+  readonly slackMl: number;
 }
 
 /** Who counts: one source at a time. */
@@ -122,6 +151,7 @@ export interface RunState {
   readonly pouredFromMl: Readonly<Record<string, number>>;
   /** Out at the bleeders, into the jar. */
   readonly bledMl: number;
+  readonly jar: Jar;
   readonly topUps: number;
   readonly halts: readonly Halt[];
   readonly ended: HaltReason | null;
@@ -157,6 +187,7 @@ export function emptyRun(accepted: Plan, sizes: readonly SizeFound[] = []): RunS
     pouredMl: 0,
     pouredFromMl: {},
     bledMl: 0,
+    jar: { standsMl: 0, seen: false, unread: false, since: [] },
     topUps: 0,
     halts: [],
     ended: null,
@@ -171,6 +202,10 @@ export function emptyRun(accepted: Plan, sizes: readonly SizeFound[] = []): RunS
 export function levelsAtFirst({ bowls, inside }: Plan): Readonly<Record<string, number>> {
   return Object.fromEntries(bowls.map((b) => [b.id, b.maxMl - toFillMl(inside[b.id]!)]));
 }
+
+/** Whether what was bled so far is what the jar holds as it was read. */
+export const isBledMeasured = ({ jar, bledMl }: Pick<RunState, 'jar' | 'bledMl'>): boolean =>
+  jar.seen && !jar.unread && jar.since.length === 0 && bledMl > 0;
 
 /** Whether an opening is still to be done: neither shut, nor of a bleeder that is left shut. */
 export function isWaiting(state: RunState, b: BleederState): boolean {
@@ -194,6 +229,8 @@ export function freshBleeder(stopId: string): BleederState {
     stopId,
     strokes: 0,
     bledMl: 0,
+    swallowedMl: 0,
+    byJar: false,
     bubbles: null,
     lastBubblesAtStroke: 0,
     equalBubbles: 0,
