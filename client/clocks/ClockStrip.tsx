@@ -61,17 +61,20 @@ function Line({
           </Words>
         ) : null}
       </View>
-      <Press
-        role="button"
-        aria-label={`${title}: ${isUp ? 'seen' : 'stop'}`}
-        onPress={() => say({ kind: 'clock ended', eventId: clock.eventId })}
-        style={styles.end}
-        pressedStyle={{ backgroundColor: colour.well }}
-      >
-        <Words strong align="center">
-          {isUp ? 'Seen' : 'Stop'}
-        </Words>
-      </Press>
+      {/* Of a flow only what is read on the jar tells that somebody looked. */}
+      {clock.ofFlow ? null : (
+        <Press
+          role="button"
+          aria-label={`${title}: ${isUp ? 'seen' : 'stop'}`}
+          onPress={() => say({ kind: 'clock ended', eventId: clock.eventId })}
+          style={styles.end}
+          pressedStyle={{ backgroundColor: colour.well }}
+        >
+          <Words strong align="center">
+            {isUp ? 'Seen' : 'Stop'}
+          </Words>
+        </Press>
+      )}
     </View>
   );
 }

@@ -25,6 +25,9 @@ export function clockLeft({ clock, dueMs }: RunningClock, nowMs: number): ClockL
   };
 }
 
+/** What is left of a short time, "2:05". @param ms 0 or more */
+export const minutesLeft = (ms: number): string => durationWords(ms);
+
 /** Rounded up to the second while it counts down: it is up when it says so, and not before. */
 function durationWords(ms: number): string {
   if (ms >= H) {

@@ -53,5 +53,5 @@ export function takeUp(
   // What a job says besides its log changed: plan, containers, what was recorded.
   const beyond = told.version > known.version && told.events.some((e) => e.deviceSeq === 0);
   if (stage || beyond) void client.invalidateQueries({ queryKey: key });
-  if (stage || drive || told.events.some(movesClocks)) forgetLists(client);
+  if (stage || drive || told.events.some((e) => movesClocks(e, known.clocks))) forgetLists(client);
 }

@@ -1,6 +1,14 @@
 import type { Job } from '@brook/contract';
 import { emptyOnWayMl, wayTo } from '@brook/core/inside';
-import { foldEvent, jarFault, jarSays, type JarSays, type RunState } from '@brook/core/run';
+import {
+  flowLookAfterS,
+  foldEvent,
+  jarFault,
+  jarSays,
+  nextStep,
+  type JarSays,
+  type RunState,
+} from '@brook/core/run';
 import type { PlanStop } from '@brook/core/stages';
 import { bleederName } from '@brook/core/circuit';
 import { capital } from '@brook/core/text';
@@ -52,17 +60,22 @@ export function JarPage({
     : inItMl < firstMl
       ? `${firstMl} mL stood in it at first; give as much or more.`
       : jarFault(state, stop, inItMl - firstMl);
-  const says = said && !fault ? preview(state, stop, inItMl - firstMl) : null;
+  const after = said && !fault ? preview(state, stop, inItMl - firstMl) : null;
+  const says = after?.says ?? null;
   const bowl = state.plan.bowls.find((b) => b.id === stop.bowlId)!;
   const empty = emptyOnWayMl(state.empties, wayTo(state.plan.layout, stop.bleeder.id)) > 0;
   const counts = () => {
     if (!run.counts || state.counting?.way !== 'jar') takeCount(run, 'jar');
   };
+  const running = state.bleeders.find((b) => b.stopId === stop.id)?.flow != null;
   const read = () => {
     counts();
     run.say({ kind: 'jar read', stopId: stop.id, jarMl: inItMl - firstMl });
     // From here on by what can be read on it.
     if (firstMl > 0) run.say({ kind: 'jar set', jarMl: inItMl });
+    // It ran on meanwhile: the clock begins anew from what is known now.
+    if (running && after?.lookAfterS != null)
+      run.say({ kind: 'flow set', stopId: stop.id, lookAfterS: after.lookAfterS });
   };
   const look = () => {
     counts();
@@ -85,7 +98,13 @@ export function JarPage({
       band={band}
       action={
         <ActionBar
-          label={byLevel ? 'Looked, go on' : 'That is in it'}
+          label={
+            byLevel
+              ? 'Looked, go on'
+              : running && after?.lookAfterS != null
+                ? 'That is in it, it runs on'
+                : 'That is in it'
+          }
           waitsFor={
             byLevel || (says && !says.belowOutlet)
               ? null
@@ -165,7 +184,12 @@ export function JarPage({
   );
 }
 
-function preview(state: RunState, stop: PlanStop, jarMl: number): JarSays {
+/** What a look would say, and how long a flow may run on after it. */
+function preview(
+  state: RunState,
+  stop: PlanStop,
+  jarMl: number,
+): { readonly says: JarSays; readonly lookAfterS: number | null } {
   const event = { id: 'preview', deviceId: '', deviceSeq: 0, atMs: 0, planId: state.plan.id };
   const after = foldEvent(state, {
     ...event,
@@ -174,7 +198,7 @@ function preview(state: RunState, stop: PlanStop, jarMl: number): JarSays {
     jarMl,
     person: '',
   });
-  return jarSays(state, after, stop);
+  return { says: jarSays(state, after, stop), lookAfterS: flowLookAfterS(after, nextStep(after)) };
 }
 
 /** Against what, which way, by how much. */

@@ -15,12 +15,21 @@ export interface RunActionProps {
   readonly containerId: string | null;
   /** The helper's phone that counts. */
   readonly helped: Helped | null;
-  /** Where this phone counts by the jar: to where it is read. */
-  readonly onJar: (() => void) | null;
+  /** To where the jar is read, and whether this phone counts by it. */
+  readonly onJar: () => void;
+  readonly byJar: boolean;
 }
 
 /** The one next action of a run, with undo beside it. */
-export function RunAction({ step, run, onProof, containerId, helped, onJar }: RunActionProps) {
+export function RunAction({
+  step,
+  run,
+  onProof,
+  containerId,
+  helped,
+  onJar,
+  byJar,
+}: RunActionProps) {
   const side = {
     label: 'Undo',
     shortcut: 'u',
@@ -68,7 +77,7 @@ export function RunAction({ step, run, onProof, containerId, helped, onJar }: Ru
             side={side}
           />
         );
-      if (onJar) return <ActionBar label="Read the jar" onPress={onJar} side={side} />;
+      if (byJar) return <ActionBar label="Read the jar" onPress={onJar} side={side} />;
       return (
         <ActionBar
           label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
@@ -76,6 +85,8 @@ export function RunAction({ step, run, onProof, containerId, helped, onJar }: Ru
           side={side}
         />
       );
+    case 'flow':
+      return <ActionBar label="Read the jar" onPress={onJar} side={side} />;
     case 'top up':
       return <PromptBar prompt="Pour first, then press above" side={side} />;
     case 'draw off':
@@ -142,7 +153,7 @@ export function LevelAction({
   step,
   run,
   containerId,
-}: Omit<RunActionProps, 'onProof' | 'helped' | 'onJar'>) {
+}: Omit<RunActionProps, 'onProof' | 'helped' | 'onJar' | 'byJar'>) {
   if (step.kind === 'top up')
     return (
       <DeliberateButton

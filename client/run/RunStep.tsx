@@ -3,6 +3,7 @@ import type { Plan } from '@brook/core/plan';
 import { callOf } from '@brook/core/call';
 import {
   currentStop,
+  flowLookAfterS,
   helpedStop,
   nextStep,
   pourFigure,
@@ -12,6 +13,7 @@ import {
 import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../clocks/ClockButton';
+import { askForNotices } from '../clocks/useUpNotices';
 import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
@@ -26,6 +28,7 @@ import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { BackTo } from './BackTo';
 import { CountPad } from './CountPad';
+import { FlowPad } from './FlowPad';
 import { countStroke, takeCount } from './countStroke';
 import { FitPart } from './FitPart';
 import { MasterJoined } from './MasterJoined';
@@ -81,7 +84,8 @@ function Run({ job, band, onStep, pages }: StepProps) {
       onProof={() => onStep('proof')}
       containerId={inHand.inHand?.id ?? null}
       helped={helped}
-      onJar={byJar ? onJar : null}
+      onJar={onJar}
+      byJar={byJar}
     />
   );
   if (pages.page === HELPER_PAGE && step.kind !== 'decide' && step.kind !== 'ended')
@@ -233,6 +237,7 @@ function Bleeding({
   const short = useShortScreen();
   const look = useLevelLook(run, step);
   const strokes = callsForStrokes(step);
+  const lookAfterS = flowLookAfterS(run.state, step);
   const broken = stop && strokes ? BROKEN_BY[callOf(stop.method) ?? 'none'] : null;
   const bowl = plan.bowls.find(
     (b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)),
@@ -279,17 +284,33 @@ function Bleeding({
       />
       <RunNotices run={run} />
       {wide || short ? null : brook}
-      <CountPad
-        plan={plan}
-        state={run.state}
-        step={step}
-        otherCounts={run.counts ? null : counterOf(run)}
-        onStroke={
-          stop && run.counts && !byJar ? (made) => countStroke(run, stop.id, made) : undefined
-        }
-        beat={beat}
-        helped={helped}
-      />
+      {step.kind === 'flow' ? (
+        <FlowPad
+          step={step}
+          onStop={() => run.say({ kind: 'flow set', stopId: step.stop.id, lookAfterS: null })}
+        />
+      ) : (
+        <CountPad
+          plan={plan}
+          state={run.state}
+          step={step}
+          otherCounts={run.counts ? null : counterOf(run)}
+          onStroke={
+            stop && run.counts && !byJar ? (made) => countStroke(run, stop.id, made) : undefined
+          }
+          beat={beat}
+          helped={helped}
+        />
+      )}
+      {lookAfterS !== null && stop && run.counts ? (
+        <Button
+          label="It runs: start the clock"
+          onPress={() => {
+            askForNotices();
+            run.say({ kind: 'flow set', stopId: stop.id, lookAfterS });
+          }}
+        />
+      ) : null}
       {beat.toggle && !beat.cue && !byJar && !helped ? (
         <Button label={beat.begin} onPress={beat.toggle} />
       ) : null}
@@ -330,7 +351,7 @@ function Bleeding({
             )}
           </View>
         ) : null}
-        {stop && readsJar(run, step, stop) && !helped?.cue ? (
+        {stop && step.kind !== 'flow' && readsJar(run, step, stop) && !helped?.cue ? (
           <View style={styles.half}>
             {byJar ? (
               <Button small label="Count by taps" onPress={() => takeCount(run, 'tap')} />
@@ -384,7 +405,9 @@ const callsForStrokes = (step: NextStep): boolean =>
 
 /** Whether the jar can be read now: what is bled goes into it. */
 const readsJar = (run: LiveRun, step: NextStep, stop: PlanStop): boolean =>
-  stop.fromBowl && (callsForStrokes(step) || step.kind === 'read') && run.ready;
+  stop.fromBowl &&
+  (callsForStrokes(step) || step.kind === 'read' || step.kind === 'flow') &&
+  run.ready;
 
 /** How a round goes wrong, by how it is called: one tap. */
 const BROKEN_BY: Readonly<

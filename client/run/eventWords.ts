@@ -64,6 +64,8 @@ export function eventWords(
       return 'a top-up';
     case 'level seen':
       return `a look at the level, ${Math.round(said.levelMl)} mL, ${at(said.stopId)}`;
+    case 'flow set':
+      return `${said.lookAfterS === null ? 'the flow stopped' : 'let run by the clock'}, ${at(said.stopId)}`;
     case 'jar set':
       return `the jar, ${Math.round(said.jarMl)} mL in it at first`;
     case 'jar read':

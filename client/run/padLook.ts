@@ -99,8 +99,18 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         call: 'Let it draw, stop, look into the bowl',
         next: `About ${Math.ceil(step.leftMl)} mL to swallow before fluid comes; the jar shows nothing until then.`,
       };
+    case 'flow':
+      return { ...quiet, call: step.running ? 'Let it run' : 'Read the jar' };
     case 'read':
-      return { ...quiet, call: MISSING_WORDS[step.missing[0]!], loud: true };
+      return {
+        ...quiet,
+        call: MISSING_WORDS[step.missing[0]!],
+        next:
+          step.stop.method === 'vacuum'
+            ? 'Under vacuum threads and gas look like air: what you see here judges nothing, the strokes that follow do.'
+            : null,
+        loud: true,
+      };
     case 'top up':
       return {
         ...quiet,

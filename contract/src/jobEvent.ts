@@ -48,6 +48,7 @@ const elementId = line('Element id', 1, 60);
 const stopId = line('Opening', 1, 140);
 const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
 const LEVEL = 'The level should be 0 to 2000 mL.';
+const LOOK = 'The time to the next look should be 1 to 86,400 s, in whole seconds.';
 const JAR = 'What stands in the jar should be 0 to 5000 mL.';
 const MADE = `Strokes said at once should be 1 to ${MOST_MADE}.`;
 const TURNS = 'Turns should be 0 to 3.';
@@ -114,6 +115,17 @@ const happenings = [
     stopId,
     levelMl: z.number({ error: LEVEL }).min(0, LEVEL).max(2000, LEVEL).describe('mL'),
     fluidComes: z.boolean({ error: 'Whether fluid comes at the bleeder is not said.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('flow set'),
+    stopId,
+    lookAfterS: z
+      .number({ error: LOOK })
+      .int(LOOK)
+      .min(1, LOOK)
+      .max(86_400, LOOK)
+      .nullable()
+      .describe('Seconds until somebody looks at the latest; null where it was stopped'),
   }),
   z.strictObject({
     kind: z.literal('jar set'),

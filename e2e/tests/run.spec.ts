@@ -430,3 +430,50 @@ test('the jar is read instead of strokes being counted: count, bowl and the next
     )
     .toEqual(['stroke', 'stroke', 'jar', 'tap', 'stroke']);
 });
+
+test('gravity runs by the clock: a look at the jar in time, on every screen, and nothing goes on without it', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const job = await workshop.accept(
+    await workshop.chooseAll(await workshop.planned(vehicle), { method: 'gravity' }),
+  );
+  await workshop.log(
+    job.id,
+    planOf(job).preparation.map((step) => ({ kind: 'prepared', step })),
+  );
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'It runs: start the clock' }).click();
+  const clock = page.getByRole('list', { name: 'Clocks' });
+  await expect(clock.getByText('Level')).toBeVisible();
+  // Only the jar says that somebody looked.
+  await expect(clock.getByRole('button')).toHaveCount(0);
+  await expect(page.getByText('to the next look at jar and bowl')).toBeVisible();
+  // As if it had been let run a quarter of an hour ago, on another phone.
+  await workshop.log(job.id, [
+    {
+      kind: 'flow set',
+      stopId: planOf(job).stops[0]!.id,
+      lookAfterS: 200,
+      atMs: Date.now() - 900_000,
+    },
+  ]);
+  await expect(page.getByText('Look', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Look', { exact: true })).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await page.getByRole('textbox', { name: 'In the jar now' }).fill('60');
+  await expect(page.getByTestId('next-action')).toHaveText('That is in it, it runs on');
+  await page.getByTestId('next-action').click();
+  await expect(page.getByText('to the next look at jar and bowl')).toBeVisible();
+  await page.getByRole('button', { name: 'It is shut' }).click();
+  await expect(clock).toHaveCount(0);
+  await expect(page.getByText('Look', { exact: true })).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await page.getByRole('textbox', { name: 'In the jar now' }).fill('70');
+  await expect(page.getByTestId('next-action')).toHaveText('That is in it');
+  await page.getByTestId('next-action').click();
+  const of = planOf(job).stops[0]!.strokes.value;
+  await expect(page.getByText(`${of - 7} marks to go of ${of}`).first()).toBeVisible();
+});

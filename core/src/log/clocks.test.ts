@@ -58,6 +58,10 @@ test('a clock touches nothing that was proved, and moves what the list shows', (
     expect(movesClocks(kept(event) as never)).toBe(true);
   }
   expect(movesClocks({ kind: 'stroke' })).toBe(false);
+  // A stroke ends a flow that runs: only then the list is written anew.
+  const flow = { clock: 'level look', ofFlow: true } as never;
+  expect(movesClocks({ kind: 'stroke' }, [flow])).toBe(true);
+  expect(movesClocks({ kind: 'bubbles' }, [flow])).toBe(false);
 });
 
 // Penetrant a quarter of an hour or over night, half an hour for bubbles to rise, a lever tied back over night: common practice, no source.

@@ -14,6 +14,8 @@ export interface RunningClock {
   readonly startedMs: number;
   /** When it is up, milliseconds since 1970. */
   readonly dueMs: number;
+  /** Whether it is the flow of the run: a look at the jar ends it, no tap on it. */
+  readonly ofFlow?: true;
 }
 
 /** The clocks of a job that nobody has ended, the one that is up first at the front. */
@@ -21,8 +23,8 @@ export function runningClocks(log: readonly Kept<JobEvent>[]): RunningClock[] {
   const undone = undoneIds(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   const ended = new Set(inEffect.flatMap((e) => (e.kind === 'clock ended' ? [e.eventId] : [])));
-  return inEffect
-    .flatMap((e): RunningClock[] =>
+  return [
+    ...inEffect.flatMap((e): RunningClock[] =>
       e.kind === 'clock started' && !ended.has(e.id)
         ? [
             {
@@ -35,10 +37,51 @@ export function runningClocks(log: readonly Kept<JobEvent>[]): RunningClock[] {
             },
           ]
         : [],
-    )
-    .sort((a, b) => a.dueMs - b.dueMs);
+    ),
+    ...flowsOf(inEffect),
+  ].sort((a, b) => a.dueMs - b.dueMs);
 }
 
-/** Whether an event may change which clocks run. */
-export const movesClocks = ({ kind }: Pick<JobEvent, 'kind'>): boolean =>
-  kind === 'clock started' || kind === 'clock ended' || kind === 'undone';
+/** The flows of a run that nobody looked at since they were let run: each opening has one at the most. */
+function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
+  const flows = new Map<string, RunningClock>();
+  for (const e of log) {
+    // By another plan it is another opening.
+    if (e.kind === 'decided') flows.clear();
+    if (!('stopId' in e) || e.stopId === null || !ENDS_FLOW.includes(e.kind)) continue;
+    flows.delete(e.stopId);
+    if (e.kind !== 'flow set' || e.lookAfterS === null) continue;
+    flows.set(e.stopId, {
+      eventId: e.id,
+      clock: 'level look',
+      elementId: null,
+      person: e.person,
+      startedMs: e.atMs,
+      dueMs: e.atMs + e.lookAfterS * 1000,
+      ofFlow: true,
+    });
+  }
+  return [...flows.values()];
+}
+
+/** What is said at an opening that ends its flow, or says what it gave. */
+const ENDS_FLOW: readonly JobEvent['kind'][] = [
+  'flow set',
+  'jar read',
+  'level seen',
+  'stroke',
+  'shut',
+  'halted',
+  'decided',
+];
+
+/** Whether an event may change which clocks run. @param running those that run before it */
+export const movesClocks = (
+  { kind }: Pick<JobEvent, 'kind'>,
+  running: readonly RunningClock[] = [],
+): boolean =>
+  kind === 'clock started' ||
+  kind === 'clock ended' ||
+  kind === 'flow set' ||
+  kind === 'undone' ||
+  (ENDS_FLOW.includes(kind) && running.some((c) => c.ofFlow));

@@ -55,6 +55,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   colour: 'nothing',
   tried: 'nothing',
   'bleeder opened': 'all',
+  'flow set': 'all',
   'jar set': 'nothing',
   'jar read': 'all',
   'drawn off': 'level',

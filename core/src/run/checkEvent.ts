@@ -64,6 +64,12 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         ? `What is pushed up at ${bleederName(stop.bleeder)} is not in the jar; count the marks of the syringe.`
         : bleederFault(plans, event.stopId);
     }
+    case 'flow set': {
+      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
+      return stop && (!stop.fromBowl || stop.mostMlS === null)
+        ? `Nothing flows by itself at ${bleederName(stop.bleeder)}; count the ${stop.counted} there.`
+        : bleederFault(plans, event.stopId);
+    }
     case 'level seen': {
       const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
       const bowl = plans.flatMap((p) => p.bowls).find((b) => b.id === stop?.bowlId);

@@ -140,6 +140,13 @@ export type RunHappening =
   | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
   /** A pot at the reservoir: put under pressure, or let off, by its gauge. */
   | { readonly kind: 'pressure set'; readonly on: boolean }
+  /** A steady flow was let run, so long at the most until somebody looks, or was stopped. What it gave is read on the jar. */
+  | {
+      readonly kind: 'flow set';
+      readonly stopId: string;
+      /** Null where it was stopped. */
+      readonly lookAfterS: number | null;
+    }
   /** From below: no air left in the tube of the syringe, joined to the bleeder and tied. Only then it may be opened. */
   | { readonly kind: 'syringe readied'; readonly stopId: string }
   /** The syringe is empty: shut before the plunger comes back, and readied anew. */

@@ -118,6 +118,8 @@ function happened(
       }));
     case 'pressure set':
       return { ...state, pressureOn: event.on };
+    case 'flow set':
+      return flowSet(state, event);
     case 'syringe readied':
     case 'syringe empty':
       return atBleeder(state, event.stopId, (b) => ({
@@ -136,6 +138,7 @@ function happened(
       return atBleeder(state, event.stopId, (b) => ({
         ...b,
         shut: true,
+        flow: null,
         syringeReady: false,
         tightened: event.tightened,
       }));
@@ -285,13 +288,28 @@ function stroke(before: RunState, event: Of<'stroke'>): RunState {
   const movedMl = ml + (inJar ? emptyOnWayMl(state.empties, way(state, stop)) : 0);
   const { next, passedMl } = moved(state, stop, movedMl, inJar ? movedMl : stop.mostStrokeMl.value);
   const after = atBleeder(next, event.stopId, (b) => ({
-    ...b,
+    ...flowRead(b),
     strokes: b.strokes + 1,
     bledMl: b.bledMl + passedMl,
     swallowedMl: b.swallowedMl + movedMl - passedMl,
   }));
   return pastItsBand(before, after, stop, event.id);
 }
+
+/** What a flow gives is not known until somebody looks. */
+const flowSet = (state: RunState, { id, stopId, lookAfterS, atMs }: Of<'flow set'>): RunState =>
+  atBleeder(opened(state, atMs), stopId, (b) =>
+    lookAfterS === null
+      ? { ...b, flow: null }
+      : {
+          ...b,
+          flow: { eventId: id, sinceMs: atMs, dueMs: atMs + lookAfterS * 1000 },
+          flowUnread: true,
+        },
+  );
+
+/** Somebody looked what it gave. */
+const flowRead = <B extends BleederState>(b: B): B => ({ ...b, flow: null, flowUnread: false });
 
 /** Past its band bubbles are no matter of patience any more: somebody says what is wrong. */
 function pastItsBand(before: RunState, after: RunState, stop: PlanStop, eventId: string): RunState {
@@ -329,7 +347,7 @@ function jarRead(before: RunState, event: Of<'jar read'>, log: Kept<RunEvent>[])
   });
   const read = new Set([event.stopId, ...jar.since.map((s) => s.stopId)]);
   const known = [...read].reduce<RunState>(
-    (state, id) => atBleeder(state, id, (b) => ({ ...b, byJar: true })),
+    (state, id) => atBleeder(state, id, (b) => ({ ...flowRead(b), byJar: true })),
     { ...after, leastMl: { ...after.leastMl, ...Object.fromEntries(least) } },
   );
   return stop ? pastItsBand(before, known, stop, event.id) : known;
@@ -443,7 +461,7 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
     event.stopId,
     (b) => {
       const given = {
-        ...b,
+        ...flowRead(b),
         bledMl: b.bledMl + passedMl,
         swallowedMl: b.swallowedMl + fellMl - passedMl + leftMl,
       };

@@ -83,6 +83,12 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     case 'stroke':
     case 'more strokes':
       return { kind: 'stroke', stopId: step.stop.id };
+    case 'flow':
+      return {
+        kind: 'jar read',
+        stopId: step.stop.id,
+        jarMl: state.jar.standsMl + step.stop.strokeMl.value,
+      };
     case 'fill way': {
       const { stop, bowl, leftMl } = step;
       const givesMl = state.levelMl[bowl.id]! - bowl.topUpLevelMl.value;

@@ -143,6 +143,7 @@ const WAITS: Readonly<Record<NextStep['kind'], string>> = {
   'ready syringe': 'the syringe is filled; leave pedal and lever alone',
   stroke: 'nobody is needed at the pedal or lever for this one',
   'more strokes': 'nobody is needed at the pedal or lever for this one',
+  flow: 'fluid runs by itself; leave pedal and lever alone',
   'fill way': 'fluid is drawn in; leave pedal and lever alone',
   read: 'bubbles and colour are looked at',
   shut: 'the bleeder is shut and capped',

@@ -42,6 +42,7 @@ export { JAR_READ_TO_ML, jarFault, jarSays, type JarSays } from './jar';
 export {
   currentStop,
   dangerAt,
+  flowLookAfterS,
   missingAt,
   MORE_STROKES,
   nextStep,
@@ -61,7 +62,7 @@ export { skippedStages, stageLines, type LeftOutStage } from './leftOut';
 export { planOnward, whatFollows } from './onward';
 export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';
 export { followCalls, usualAnswer, type FollowOptions } from './followCalls';
-export { levelFigure, pourFigure } from './levelFigure';
+export { flowFigure, levelFigure, pourFigure } from './levelFigure';
 export { RunFluid } from './runFluid';
 export { insideAfter, insideNow } from './insideAfter';
 export { tryNext } from './tries';

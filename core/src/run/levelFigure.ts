@@ -25,6 +25,22 @@ export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | nu
   });
 }
 
+/**
+ * What a steady flow may have given by now, mL, by the flow of its layout.
+ *
+ * @param seconds since it was let run, 0 or more
+ */
+export function flowFigure(stop: PlanStop, seconds: number): Figure {
+  return figure({
+    label: 'In the jar by now, by the model',
+    value: (Math.max(0, seconds) / stop.secondsPerStroke) * stop.strokeMl.value,
+    unit: 'mL',
+    rule: `time since it was let run × flow, one mark in ${Math.round(stop.secondsPerStroke)} s. The jar itself wins`,
+    source: MODEL,
+    from: [stop.strokeMl],
+  });
+}
+
 /** What a top-up or the last fill takes, mL: from the present level by the model up to where it should stand. */
 export function pourFigure(bowl: PlanBowl, levelMl: number, toMl: number): Figure {
   return figure({

@@ -60,6 +60,14 @@ export type NextStep =
       readonly lookAfterS: number;
       readonly leftMl: number;
     }
+  /** A steady flow runs by the clock, or ran: what it gave is read on the jar before anything else is done. */
+  | {
+      readonly kind: 'flow';
+      readonly stop: PlanStop;
+      /** Since when, and when somebody looks at the latest, milliseconds since 1970; null where it was stopped. */
+      readonly running: BleederState['flow'];
+      readonly strokesLeft: number;
+    }
   | { readonly kind: 'read'; readonly stop: PlanStop; readonly missing: readonly Missing[] }
   | {
       readonly kind: 'more strokes';
@@ -95,7 +103,11 @@ export function nextStep(state: RunState): NextStep {
   const byPot = 'stop' in step && step.stop.method === 'pressure';
   // Whatever else is called for, a decision among it: a cap under pressure is not opened.
   if (state.pressureOn && !byPot) return { kind: 'pressure', on: false };
-  const flows = step.kind === 'stroke' || step.kind === 'more strokes' || step.kind === 'fill way';
+  const flows =
+    step.kind === 'stroke' ||
+    step.kind === 'more strokes' ||
+    step.kind === 'fill way' ||
+    step.kind === 'flow';
   return byPot && flows && !state.pressureOn ? { kind: 'pressure', on: true } : step;
 }
 
@@ -114,6 +126,7 @@ function withoutPot(state: RunState): NextStep {
     for (const b of state.bleeders) {
       if (!stage.stopIds.includes(b.stopId)) continue;
       const stop = stopOf(plan, b.stopId);
+      if (b.shut && b.flowUnread) return flowStep(stop, b);
       if (isWaiting(state, b)) return atBleeder(state, stop);
       const missing = b.shut && b.early === null ? missingAt(plan, stop, b) : [];
       if (missing.length > 0) return { kind: 'shut early', stop, missing };
@@ -242,6 +255,9 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   const { plan } = state;
   const b = state.bleeders.find((x) => x.stopId === stop.id)!;
   const missing = missingAt(plan, stop, b);
+  const fill = fillsWay(state, stop, b);
+  if (fill && missing.length > 0) return fill;
+  if (b.flowUnread) return flowStep(stop, b);
   if (missing.length === 0)
     return lookedAt(stop, b)
       ? { kind: 'shut', stop }
@@ -254,12 +270,6 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
     ? strokesUntilTopUp(leastMl, bowl, stop.mostStrokeMl.value)
     : Infinity;
   const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
-  if (stop.mostMlS && leftMl > 0 && b.strokes === 0) {
-    const seconds = lookAfterS(leastMl, bowl, stop.mostMlS.value);
-    return seconds === null
-      ? { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl }
-      : { kind: 'fill way', stop, bowl, lookAfterS: seconds, leftMl };
-  }
   const first = b.strokes === 0;
   const risesMl = Math.max(0, stop.strokeMl.value - leftMl);
   const wantsStrokes = missing.some((m) => MORE_STROKES.includes(m));
@@ -279,6 +289,46 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
   }
   if (wantsStrokes) return { kind: 'more strokes', stop, missing, strokesUntilTopUp: untilTopUp };
   return { kind: 'read', stop, missing };
+}
+
+/** A steady flow that fills what is empty on its way before its first mark. */
+function fillsWay(state: RunState, stop: PlanStop, b: BleederState): NextStep | null {
+  const { plan } = state;
+  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
+  if (!stop.mostMlS || leftMl <= 0 || b.strokes > 0) return null;
+  const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
+  const seconds = lookAfterS(state.leastMl[bowl.id]!, bowl, stop.mostMlS.value);
+  return seconds === null
+    ? { kind: 'top up', bowl, pourMl: bowl.maxMl - state.levelMl[bowl.id]! }
+    : { kind: 'fill way', stop, bowl, lookAfterS: seconds, leftMl };
+}
+
+const flowStep = (stop: PlanStop, b: BleederState): NextStep => ({
+  kind: 'flow',
+  stop,
+  running: b.flow,
+  strokesLeft: leastCounts(stop) - b.strokes,
+});
+
+/** Three marks more are looked at after: where only bubbles or colour are still waited for. */
+const FEW_MARKS = 3;
+
+/**
+ * How long a steady flow may run until somebody looks, s: until the level could
+ * have fallen to the call to top up, and no longer than the planned end is
+ * away by the flow of the layout. Null where nothing flows by itself, or where
+ * it is topped up first.
+ */
+export function flowLookAfterS(state: RunState, step: NextStep): number | null {
+  if (step.kind !== 'stroke' && step.kind !== 'more strokes') return null;
+  const { stop } = step;
+  if (!stop.mostMlS || !stop.fromBowl) return null;
+  const marks = step.kind === 'stroke' ? step.strokesLeft : FEW_MARKS;
+  const toEndS = Math.max(1, Math.ceil(marks * stop.secondsPerStroke));
+  if (stop.selfFed) return toEndS;
+  const bowl = state.plan.bowls.find((b) => b.id === stop.bowlId)!;
+  const byLevelS = lookAfterS(state.leastMl[bowl.id]!, bowl, stop.mostMlS.value);
+  return byLevelS === null ? null : Math.min(byLevelS, toEndS);
 }
 
 /** Whether somebody saw what came at the end of an opening: a first pass too, where nothing need be clear yet. What was shut without is as it is. */

@@ -51,6 +51,14 @@ export interface BleederState {
   readonly openedTurns: number | null;
   /** Count of strokes at which somebody came back to it; null where nobody did. */
   readonly againAtStroke: number | null;
+  /** A steady flow that runs, with the event that let it; null where none does. */
+  readonly flow: {
+    readonly eventId: string;
+    readonly sinceMs: number;
+    readonly dueMs: number;
+  } | null;
+  /** Whether it ran since somebody looked what it gave. */
+  readonly flowUnread: boolean;
   /** From below: whether the syringe that is joined was rid of its air and tied. */
   readonly syringeReady: boolean;
   readonly shut: boolean;
@@ -240,6 +248,8 @@ export function freshBleeder(stopId: string): BleederState {
     colour: null,
     openedTurns: null,
     againAtStroke: null,
+    flow: null,
+    flowUnread: false,
     syringeReady: false,
     shut: false,
     tightened: null,

@@ -26,7 +26,7 @@ export async function followLog(
   for (const event of events) followEvent(job, event);
   await followSizes(locked, before);
   // No version of the job: nobody's form is overtaken by a clock.
-  if (events.some(movesClocks))
+  if (events.some((e) => movesClocks(e, job.clocks)))
     await Job.update(
       { clocks: runningClocks(state.log) },
       { where: { id: job.id }, transaction: locked.transaction },
