@@ -1,3 +1,4 @@
+import type { VehicleNote } from '@brook/contract';
 import type { Medium } from '@brook/core/log';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useQuery } from '@tanstack/react-query';
@@ -20,6 +21,19 @@ export interface WaitingMedia {
   readonly file: Blob;
   /** Why the workshop does not take it. */
   readonly refusal: string | null;
+}
+
+/** Photos and voice notes of all jobs of a vehicle, each at its place, newest first; kept for where there is no reception. */
+export function useVehicleNotes(vehicleId: string): readonly VehicleNote[] {
+  return (
+    useQuery({
+      queryKey: ['notes', vehicleId],
+      queryFn: async () =>
+        (
+          await pagesOf((query) => callKept('/vehicles/{id}/notes', { id: vehicleId, query }))
+        ).flatMap((p) => p.notes),
+    }).data ?? []
+  );
 }
 
 /** A store of their own: they are large, and the events need not be read through them. */

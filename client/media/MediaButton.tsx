@@ -8,10 +8,12 @@ export const MEDIA_PAGE = 'media';
 export function MediaButton({
   jobId,
   small,
+  label = 'Photo or voice',
 }: {
   readonly jobId: string;
   readonly small?: boolean;
+  readonly label?: string;
 }) {
   const { openPage } = useJobPages(jobId);
-  return <Button label="Photo or voice" small={small} onPress={() => openPage(MEDIA_PAGE)} />;
+  return <Button label={label} small={small} onPress={() => openPage(MEDIA_PAGE)} />;
 }

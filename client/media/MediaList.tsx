@@ -1,15 +1,15 @@
 import type { Job } from '@brook/contract';
 import { undoneIds, type JobEvent, type MediaNote } from '@brook/core/log';
 import type { Kept } from '@brook/core/run';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
+import { useEffect, useMemo, useState } from 'react';
+import { View } from 'react-native';
 import { dropMedia, useKeptMedia, useWaitingMedia, type WaitingMedia } from '../data/media';
 import { useSession } from '../data/session';
 import { clockTime, shortDate } from '../ui/dates';
 import { Button } from '../ui/Button';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
 import { mediaTitle, MEDIUM_WORDS } from './mediaWords';
+import { NoteView } from './NoteView';
 
 type Noted = Kept<JobEvent> & MediaNote;
 
@@ -77,35 +77,21 @@ function Note({ title, own, note, waiting, arrived, onTakeBack }: NoteProps) {
   const source = here ?? (arrived ? `/api/v1/media/${note.id}` : null);
   const taken = `${note.person}, ${shortDate(new Date(note.atMs).toISOString())}, ${clockTime(note.atMs)}`;
   return (
-    <View role="listitem" style={styles.note}>
-      <Words strong>{title}</Words>
-      <Words size="small" tone="softWords">
-        {taken}
-      </Words>
-      {source && note.medium === 'photo' ? (
-        <Image
-          source={{ uri: source }}
-          accessibilityLabel={`${title}. ${taken}`}
-          resizeMode="contain"
-          style={styles.photo}
+    <NoteView
+      title={title}
+      taken={taken}
+      medium={note.medium}
+      source={source}
+      whereItIs={waiting || !arrived ? whereItIs(note, waiting) : null}
+    >
+      {onTakeBack ? (
+        <TakeBack
+          person={own ? null : note.person}
+          of={`${title}. ${taken}`}
+          onPress={onTakeBack}
         />
       ) : null}
-      {waiting || !arrived ? (
-        <Words size="small" strong>
-          {whereItIs(note, waiting)}
-        </Words>
-      ) : null}
-      <View style={styles.acts}>
-        {source && note.medium === 'voice' ? <Play source={source} title={title} /> : null}
-        {onTakeBack ? (
-          <TakeBack
-            person={own ? null : note.person}
-            of={`${title}. ${taken}`}
-            onPress={onTakeBack}
-          />
-        ) : null}
-      </View>
-    </View>
+    </NoteView>
   );
 }
 
@@ -149,48 +135,9 @@ function whereItIs({ medium, person }: Noted, waiting: WaitingMedia | null): str
   return `${MEDIUM_WORDS[medium]} not here yet: it is on the phone of ${person}.`;
 }
 
-/** Play a voice note, or stop it. */
-function Play({ source, title }: { readonly source: string; readonly title: string }) {
-  const audio = useRef<HTMLAudioElement | null>(null);
-  const [playing, setPlaying] = useState(false);
-  useEffect(() => () => audio.current?.pause(), [source]);
-  const press = () => {
-    if (playing) {
-      audio.current?.pause();
-      setPlaying(false);
-      return;
-    }
-    audio.current = new Audio(source);
-    audio.current.addEventListener('ended', () => setPlaying(false));
-    audio.current.play().then(
-      () => setPlaying(true),
-      () => setPlaying(false),
-    );
-  };
-  return (
-    <Button
-      label={playing ? 'Stop' : 'Listen'}
-      spoken={`${playing ? 'Stop' : 'Listen to'}: ${title}`}
-      onPress={press}
-    />
-  );
-}
-
 /** An address for what is kept on this phone, as long as it is shown. */
 function useObjectUrl(file: Blob | null): string | null {
   const url = useMemo(() => file && URL.createObjectURL(file), [file]);
   useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
   return url;
 }
-
-const styles = StyleSheet.create({
-  note: {
-    borderTopWidth: 1,
-    borderTopColor: colour.hairline,
-    paddingVertical: SPACE.medium,
-    gap: SPACE.small,
-  },
-  // As a phone takes it; another shape stands whole in the middle.
-  photo: { width: '100%', maxWidth: 480, aspectRatio: 4 / 3, backgroundColor: colour.well },
-  acts: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.small },
-});

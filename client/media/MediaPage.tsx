@@ -15,7 +15,9 @@ import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
+import { EarlierNotes, useEarlierNotes } from './EarlierNotes';
 import { MediaList, mediaNotes } from './MediaList';
+import { NotePlace } from './NotePlace';
 import { takePhoto } from './photo';
 import { canRecord, record, type Recording } from './voice';
 
@@ -26,7 +28,12 @@ export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
   const [fault, setFault] = useState<string | null>(null);
   const [recording, setRecording] = useState<Recording | null>(null);
   const [busy, setBusy] = useState(false);
-  const stop = live.job.run ? currentStop(live.job.run) : null;
+  const { run } = live.job;
+  const stop = run ? currentStop(run) : null;
+  // The place in hand, until another one is said.
+  const [said, setSaid] = useState<{ readonly elementId: string | null } | null>(null);
+  const elementId = said ? said.elementId : (stop?.bleeder.id ?? null);
+  const earlier = useEarlierNotes(job);
   useEffect(() => () => recording?.discard(), [recording]);
 
   const keep = async (medium: Medium, file: Blob) => {
@@ -37,7 +44,7 @@ export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
     await keepMedia({ id, jobId: job.id, medium, by, file }).catch(() => {
       throw new Error('This phone has no room for it. Free some storage, then take it again.');
     });
-    live.say({ kind: 'media note', medium, elementId: stop?.bleeder.id ?? null }, id);
+    live.say({ kind: 'media note', medium, elementId }, id);
   };
   const attempt = (work: () => Promise<void>) => {
     setFault(null);
@@ -95,6 +102,14 @@ export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
           then npm start with --cert and --key.
         </Caution>
       )}
+      {run ? (
+        <NotePlace
+          plan={run.plan}
+          elementId={elementId}
+          noted={[...notes, ...earlier].flatMap((n) => n.elementId ?? [])}
+          onPlace={(id) => setSaid({ elementId: id })}
+        />
+      ) : null}
       {notes.length === 0 && !recording ? (
         <Words tone="softWords">
           Nothing yet. What comes off, what looks wrong, how it sat before: one press, and it is on
@@ -106,6 +121,7 @@ export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
         log={live.job.log}
         onTakeBack={(eventId) => live.say({ kind: 'undone', eventId })}
       />
+      <EarlierNotes layout={job.layout} notes={earlier} elementId={elementId} />
     </Page>
   );
 }

@@ -13,6 +13,8 @@ interface RunBrookProps {
   readonly height: number;
   /** Whether the line of words under the picture is shown. */
   readonly caption: boolean;
+  /** Elements at which something is noted. */
+  readonly noted?: readonly string[];
 }
 
 /** Bleeders whose last opening is shut, under this plan or one before it. */
@@ -34,6 +36,7 @@ export const RunBrook = memo(function RunBrook({
   current,
   height,
   caption,
+  noted,
 }: RunBrookProps) {
   const { plan } = state;
   const accepted = firstPlanOf(state);
@@ -51,6 +54,7 @@ export const RunBrook = memo(function RunBrook({
       current={current}
       done={throughAt(state)}
       caption={caption}
+      {...(noted ? { noted } : {})}
     />
   );
 });

@@ -18,6 +18,9 @@ import { useRun, type LiveRun } from '../data/run';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { MediaButton } from '../media/MediaButton';
+import { MEDIUM_WORDS } from '../media/mediaWords';
+import { useNotesHere } from '../media/useNotesHere';
+import { lowerFirst } from '@brook/core/text';
 import { RefitButton } from '../refit/RefitButton';
 import { router } from 'expo-router';
 import { ActionBar } from '../ui/ActionBar';
@@ -250,6 +253,7 @@ function Bleeding({
           step.kind === 'top up' ? step.bowl.maxMl : step.bowl.finalLevelMl,
         )
       : null;
+  const notes = useNotesHere(job, run, stop?.bleeder.id ?? null);
   const brook = (
     <RunBrook
       job={job}
@@ -257,6 +261,7 @@ function Bleeding({
       current={stop?.bleeder.id ?? null}
       height={wide ? 420 : 150}
       caption={wide}
+      noted={notes.noted}
     />
   );
   return (
@@ -283,6 +288,13 @@ function Bleeding({
         owes={job.before.length}
       />
       <RunNotices run={run} />
+      {notes.earlierHere.length > 0 ? (
+        <MediaButton
+          jobId={job.id}
+          small
+          label={`Noted here before: ${notes.earlierHere.map((n) => `${lowerFirst(MEDIUM_WORDS[n.medium])} of ${n.person}`).join(', ')}`}
+        />
+      ) : null}
       {wide || short ? null : brook}
       {step.kind === 'flow' ? (
         <FlowPad

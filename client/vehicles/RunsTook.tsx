@@ -32,8 +32,8 @@ export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
       </Table>
       <Words size="small" tone="softWords">
         Done of planned. Minutes from the bleeder before being shut to its own, a pause of more than
-        half an hour left out; strokes as counted; mL by strokes, not by a jar. A stroke’s seconds
-        leave out pauses of more than 30 s.
+        half an hour left out; strokes as counted; mL by strokes, or by the jar where it was read. A
+        stroke’s seconds leave out pauses of more than 30 s.
       </Words>
       <EarlierButton label="Earlier runs" more={more} fetching={fetching} fetch={fetch} />
     </View>

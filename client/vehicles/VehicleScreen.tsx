@@ -19,6 +19,8 @@ import { leavePage } from '../ui/unsaved';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { usePageTitle } from '../ui/usePageTitle';
+import { useVehicleNotes } from '../data/media';
+import { EarlierNotes } from '../media/EarlierNotes';
 import { RunsTook } from './RunsTook';
 import { VehicleBrook } from './VehicleBrook';
 
@@ -76,10 +78,16 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/history`))}
       />
       <SayOfVehicle vehicle={vehicle} />
+      <NotesOfVehicle vehicle={vehicle} />
       <RunsTook vehicleId={vehicle.id} />
       <JobsOnIt vehicle={vehicle} onOpen={(id) => leavePage(() => router.push(`/jobs/${id}`))} />
     </Page>
   );
+}
+
+/** What was photographed and said of it, job by job. */
+function NotesOfVehicle({ vehicle }: { readonly vehicle: Vehicle }) {
+  return <EarlierNotes layout={vehicle.layout} notes={useVehicleNotes(vehicle.id)} />;
 }
 
 /** Its jobs, newest first. */

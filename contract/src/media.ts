@@ -1,6 +1,6 @@
 import { MEDIA } from '@brook/core/log';
 import { z } from 'zod';
-import { id, isoTime, next } from './common';
+import { id, isoTime, line, next } from './common';
 
 /** The largest photo or voice note that is taken, bytes. */
 export const MEDIA_LIMIT_BYTES = 5 * 1024 * 1024;
@@ -21,3 +21,21 @@ export const mediaKept = z.object({
 export const mediaPage = z.object({ media: z.array(mediaKept), next });
 export type MediaPage = z.infer<typeof mediaPage>;
 export type MediaKept = z.infer<typeof mediaKept>;
+
+/** A photo or voice note of an earlier job on a vehicle, at its place. */
+export const vehicleNote = z.object({
+  id,
+  jobId: id,
+  jobNumber: z.number().int(),
+  medium: z.enum(MEDIA),
+  elementId: line('Element id', 1, 60)
+    .nullable()
+    .describe('Element of the layout at which it was taken; null where it is of the whole vehicle'),
+  person: z.string(),
+  at: isoTime.describe('When it was taken, by the phone that took it'),
+  arrived: z.boolean().describe('False while it is still on the phone that took it'),
+});
+/** A page of a vehicle's, newest first. */
+export const vehicleNotesPage = z.object({ notes: z.array(vehicleNote), next });
+export type VehicleNote = z.infer<typeof vehicleNote>;
+export type VehicleNotesPage = z.infer<typeof vehicleNotesPage>;

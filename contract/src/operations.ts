@@ -28,7 +28,7 @@ import {
 import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
-import { mediaPage } from './media';
+import { mediaPage, vehicleNotesPage } from './media';
 import { pacePage, paceProposals } from './pace';
 import { problem } from './problem';
 import { liveBeat, liveLog, putAway } from './live';
@@ -89,6 +89,7 @@ export const SCHEMAS = {
   HelpSignal: helpSignal,
   HelpSaid: helpSaid,
   MediaPage: mediaPage,
+  VehicleNotesPage: vehicleNotesPage,
   CompatibilityRequest: compatibilityRequest,
   CompatibilityAnswer: compatibilityAnswer,
   ConditionRequest: conditionRequest,
@@ -213,6 +214,13 @@ const LISTED = [
     does: 'What its runs took against their plans, opening by opening, newest first',
     asks: 'page',
     gives: 'PacePage',
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}/notes',
+    does: 'Photos and voice notes of all its jobs, each at its place, newest first',
+    asks: 'whole',
+    gives: 'VehicleNotesPage',
   },
   {
     method: 'put',

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { PHOTO } from '../support/photo';
-import { TARN, UNA, Workshop } from '../support/workshop';
+import { planOf, TARN, UNA, Workshop } from '../support/workshop';
 
 const kept = { name: 'caliper.png', mimeType: 'image/png', buffer: PHOTO };
 
@@ -72,4 +72,45 @@ test('a voice note is spoken, kept, and heard from the record', async ({ page })
   await expect(page.getByRole('button', { name: 'Stop: Voice note' })).toBeVisible();
   // What is closed is only looked at.
   await expect(page.getByRole('button', { name: /^Take back/ })).toBeHidden();
+});
+
+test('a photo sticks to its place on the brook, and stands there at the next job', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const job = await workshop.running(vehicle);
+  const first = planOf(job).stops[0]!.bleeder;
+  const take = async () => {
+    const chosen = page.waitForEvent('filechooser');
+    await page.getByTestId('next-action').click();
+    await (await chosen).setFiles(kept);
+  };
+  await page.goto(`/jobs/${job.id}?page=media`);
+  await expect(page.getByText(/^It sticks to: Left rear/i)).toBeVisible();
+  await take();
+  await expect(page.getByRole('img', { name: /^Photo, left rear\./ })).toBeVisible();
+  await page
+    .getByTestId(/^touch-/)
+    .first()
+    .waitFor();
+  await page.getByTestId('touch-modulator-secondary').click();
+  await expect(page.getByText(/^It sticks to: .*modulator/i)).toBeVisible();
+  await take();
+  await expect(page.getByRole('img', { name: /^Photo, .*modulator.*\. / })).toBeVisible();
+  await expect(page.getByRole('img', { name: /noted at: .*left rear/ })).toBeVisible();
+  await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
+  await workshop.end(await workshop.get(job.id));
+
+  const next = await workshop.running(vehicle);
+  const at = planOf(next).stops[0]!.bleeder;
+  expect(at.id).toBe(first.id);
+  await page.goto(`/jobs/${next.id}`);
+  await page.getByRole('button', { name: `Noted here before: photo of ${UNA.name}` }).click();
+  const before = page.getByRole('list', { name: 'Notes of earlier jobs' });
+  await expect(before.getByRole('listitem')).toHaveCount(2);
+  // That of the place in hand is the first.
+  await expect(before.getByRole('listitem').first()).toContainText(/left rear/i);
+  await page.goto(`/vehicles/${vehicle.id}`);
+  await expect(before.getByRole('listitem')).toHaveCount(2);
 });

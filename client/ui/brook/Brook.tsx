@@ -26,6 +26,8 @@ export interface BrookProps {
   /** A stretch or a point that is marked, and as what. */
   readonly marked?: string | null;
   readonly markedAs?: 'decides' | 'here';
+  /** Elements at which something is noted: a flag beside each. */
+  readonly noted?: readonly string[];
   /** Called with the element that is tapped; the same elements stand in a list beside the picture. */
   readonly onElement?: (elementId: string) => void;
   /** Whether the line of words under the picture is shown. */
@@ -47,6 +49,7 @@ export function Brook({
   done = [],
   marked,
   markedAs = 'decides',
+  noted = [],
   onElement,
   caption,
 }: BrookProps) {
@@ -84,6 +87,7 @@ export function Brook({
           ...(inside ? { inside } : {}),
           ...(current ? { current } : {}),
           ...(marked ? { marked, markedAs } : {}),
+          noted,
         })}
       >
         <Line
@@ -267,6 +271,15 @@ export function Brook({
             </G>
           );
         })}
+        {flagsOf(g, noted).map(({ id, at }) => (
+          <Path
+            key={id}
+            d={`M${at.x} ${at.y}v-16l11 4l-11 5`}
+            fill={colour.words}
+            stroke={colour.words}
+            strokeWidth={2}
+          />
+        ))}
         {onElement ? <Touch geometry={g} onElement={onElement} /> : null}
       </Svg>
       {caption ? (
@@ -278,6 +291,34 @@ export function Brook({
       ) : null}
     </View>
   );
+}
+
+/** Where a flag stands: at the right of what is noted there. */
+function flagsOf(
+  g: ReturnType<typeof brookGeometry>,
+  noted: readonly string[],
+): { readonly id: string; readonly at: { readonly x: number; readonly y: number } }[] {
+  const beside = (id: string, at: { readonly x: number; readonly y: number }) => ({
+    id,
+    at: { x: at.x + 10, y: at.y - 4 },
+  });
+  return [...new Set(noted)].flatMap((id) => {
+    const bleeder = g.bleeders.find((b) => b.id === id);
+    if (bleeder) return [beside(id, { x: bleeder.mark.x, y: bleeder.mark.y - MARK_RADIUS + 4 })];
+    const node = g.nodes.find((n) => n.node.id === id);
+    if (node) return [beside(id, node.at)];
+    const stretch = g.stretches.find((s) => s.stretch.id === id);
+    if (stretch)
+      return [
+        beside(id, {
+          x: (stretch.from.x + stretch.to.x) / 2,
+          y: (stretch.from.y + stretch.to.y) / 2,
+        }),
+      ];
+    // Masters and bowls stand where the reservoirs are drawn.
+    const [reservoir] = g.reservoirs;
+    return reservoir ? [beside(id, reservoir.at)] : [];
+  });
 }
 
 /** What can be tapped: each stretch as wide as a finger, over it each point. */

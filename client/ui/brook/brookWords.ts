@@ -11,6 +11,7 @@ interface Told {
   readonly done?: readonly string[];
   readonly marked?: string | null;
   readonly markedAs?: 'decides' | 'here';
+  readonly noted?: readonly string[];
 }
 
 /** More of an element than this is air before it is told as empty: a bubble is not. */
@@ -25,6 +26,7 @@ export function brookWords({
   done = [],
   marked,
   markedAs,
+  noted = [],
 }: Told): string {
   const called = new Map(layout.bleeders.map((b) => [b.id, bleederName(b)]));
   const names = (ids: readonly string[]) => ids.flatMap((id) => called.get(id) ?? []).join(', ');
@@ -46,6 +48,9 @@ export function brookWords({
         : `empty: ${empty.join(', ')}`,
     marked
       ? `${lowerFirst(nameOf(layout, marked))} ${markedAs === 'here' ? 'is open' : 'decides'}`
+      : null,
+    noted.length > 0
+      ? `noted at: ${[...new Set(noted)].map((id) => lowerFirst(nameOf(layout, id))).join(', ')}`
       : null,
   ]
     .filter(Boolean)

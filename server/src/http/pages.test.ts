@@ -48,6 +48,20 @@ beforeAll(async () => {
   }
   const job = await lead.open('M 1');
   const { workshopId } = (await Job.findByPk(job.id))!;
+  await lead.say(
+    job,
+    Array.from({ length: 5 }, (_, n) => ({
+      id: randomUUID(),
+      deviceId: '4c1d8f0e-0000-4000-8000-000000000009',
+      deviceSeq: n + 1,
+      // Two of the same moment: then the id tells them apart.
+      atMs: brook.now.getTime() - Math.floor(n / 2) * 1000,
+      planId: null,
+      kind: 'media note',
+      medium: 'photo',
+      elementId: null,
+    })),
+  );
   for (let n = 0; n < 5; n++)
     await MediaRow.create({
       workshopId,
@@ -85,6 +99,11 @@ beforeAll(async () => {
       path: `/vehicles/${await lead.vehicleId('H 1')}/paces`,
       of: (b: { paces: [] }) => b.paces,
       count: 4,
+    },
+    '/vehicles/{id}/notes': {
+      path: `/vehicles/${await lead.vehicleId('M 1')}/notes`,
+      of: (b: { notes: [] }) => b.notes,
+      count: 5,
     },
     '/shelf': { path: '/shelf', of: (b: { containers: [] }) => b.containers, count: 8 },
     '/shelf/recall': { path: '/shelf/recall?batch=a-1', of: (b: { uses: [] }) => b.uses, count: 2 },

@@ -1,4 +1,4 @@
-import type { Appended, Job, MediaKept } from '@brook/contract';
+import type { Appended, Job, MediaKept, VehicleNotesPage } from '@brook/contract';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { WaveFile } from './reencode';
@@ -235,6 +235,55 @@ test('one that arrives after the end stands beside the record and opens the vehi
   await fetched(event.id);
   const after = await tech.job(job.id);
   expect([after.events.length, after.drive]).toEqual([before.events.length, before.drive]);
+});
+
+test('notes of every job stand at their vehicle, at their place, and what was taken back does not', async () => {
+  const notesOf = async (vehicleId: string, by = tech) =>
+    (await by.get(`/vehicles/${vehicleId}/notes`).expect(200)).body as VehicleNotesPage;
+  const running = await tech.running('H 1');
+  const elementId = running.layout.bleeders[0]!.id;
+  const [at, other, wrong] = [
+    told('photo', { elementId, atMs: NOW.getTime() - 2000 }),
+    told('voice', { atMs: NOW.getTime() - 1000 }),
+    told('photo'),
+  ];
+  await tech.say(running, [at, other, wrong]);
+  await put(at.id, await photo()).expect(204);
+  const undo = told('photo', {
+    kind: 'undone',
+    eventId: wrong.id,
+    medium: undefined,
+    elementId: undefined,
+  });
+  await tech.say(running, [undo]);
+  await tech.change(running, 'post', 'end', { reason: 'Customer came early.' });
+  const late = told('photo', { atMs: NOW.getTime() + 1000 });
+  await tech.events(running, [late]);
+  const next = await tech.open('H 1');
+  const own = (await notesOf(next.vehicleId)).notes.filter((n) => n.jobId === running.id);
+  expect(own).toMatchObject([
+    { id: late.id, arrived: false },
+    { id: other.id, medium: 'voice', elementId: null, arrived: false },
+    { id: at.id, medium: 'photo', elementId, arrived: true, jobNumber: running.number },
+  ]);
+  // What was taken back after all is there again.
+  const again = told('photo', {
+    kind: 'undone',
+    eventId: undo.id,
+    medium: undefined,
+    elementId: undefined,
+  });
+  const open = next;
+  const [note, back] = [told('photo'), told('photo', { kind: 'undone' })];
+  await tech.say(open, [
+    note,
+    { ...back, eventId: note.id, medium: undefined, elementId: undefined },
+  ]);
+  expect((await notesOf(open.vehicleId)).notes.map((n) => n.id)).not.toContain(note.id);
+  await tech.say(open, [{ ...again, eventId: back.id }]);
+  expect((await notesOf(open.vehicleId)).notes.map((n) => n.id)).toContain(note.id);
+  await (await brook.signedIn('other')).get(`/vehicles/${open.vehicleId}/notes`).expect(404);
+  await tech.change(open, 'post', 'end', { reason: 'Customer came early.' });
 });
 
 test('an element is one that the plan knows; before there is a plan there is none', async () => {

@@ -1,4 +1,4 @@
-import type { MediaKept, MediaPage } from '@brook/contract';
+import type { MediaKept, MediaPage, VehicleNote, VehicleNotesPage } from '@brook/contract';
 import type { Medium } from '@brook/core/log';
 import { createHash } from 'node:crypto';
 import { QueryTypes, UniqueConstraintError } from 'sequelize';
@@ -7,6 +7,7 @@ import { Job, MediaRow } from '../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { notFound, refused } from '../problems/kinds';
 import type { Actor } from '../session/actor';
+import { findVehicle } from '../vehicles/service';
 import { reencode } from './reencode';
 
 interface Told {
@@ -97,3 +98,50 @@ export async function mediaOfJob(
 }
 
 const place = z.strictObject({ at: moment, id: z.uuid() });
+
+/** A page of the photos and voice notes of a vehicle, of whichever job and beside whichever record, newest first; what was taken back is not among them. */
+export async function notesOfVehicle(
+  actor: Actor,
+  vehicleId: string,
+  page: PageAsked,
+): Promise<VehicleNotesPage> {
+  const vehicle = await findVehicle(actor, vehicleId);
+  const after = placeAfter(place, page);
+  const told = ['job_events', 'job_additions']
+    .map(
+      (log) =>
+        `SELECT e.id, e.job_id, e.at, e.event, e.person FROM ${log} e JOIN jobs j ON j.id = e.job_id
+          WHERE j.vehicle_id = :vehicleId AND e.event->>'kind' = 'media note' AND ${inEffect(log)}`,
+    )
+    .join(' UNION ALL ');
+  const rows = await MediaRow.sequelize!.query<Omit<VehicleNote, 'at'> & { at: Date }>(
+    `SELECT n.id, n.job_id AS "jobId", j.number AS "jobNumber", n.event->>'medium' AS medium,
+            n.event->>'elementId' AS "elementId", n.person,
+            n.at,
+            EXISTS (SELECT 1 FROM media m WHERE m.workshop_id = :workshopId AND m.id = n.id) AS arrived
+       FROM (${told}) n JOIN jobs j ON j.id = n.job_id
+      ${after ? `WHERE (n.at, n.id) < (CAST(:at AS timestamptz), CAST(:id AS uuid))` : ''}
+      ORDER BY n.at DESC, n.id DESC LIMIT :limit`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: {
+        ...after,
+        vehicleId: vehicle.id,
+        workshopId: actor.workshopId,
+        limit: page.limit + 1,
+      },
+    },
+  );
+  const { shown, next } = pageOf(rows, page.limit, ({ at, id }) => ({ at, id }));
+  return {
+    notes: shown.map(({ at, ...note }) => ({ ...note, at: at.toISOString() })),
+    next,
+  };
+}
+
+/** Whether an event of a log stands: it was not taken back, or that was. */
+const inEffect = (log: string): string =>
+  `NOT EXISTS (SELECT 1 FROM ${log} u
+     WHERE u.job_id = e.job_id AND u.event->>'kind' = 'undone' AND u.event->>'eventId' = e.id::text
+       AND NOT EXISTS (SELECT 1 FROM ${log} r
+         WHERE r.job_id = u.job_id AND r.event->>'kind' = 'undone' AND r.event->>'eventId' = u.id::text))`;

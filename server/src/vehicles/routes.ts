@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
+import { notesOfVehicle } from '../media/service';
 import { pacesOfVehicle } from '../paces/rows';
 import { vehicleHistoryOf } from './history';
 import { changeLayout } from './layout';
@@ -34,6 +35,10 @@ export function vehicleRoutes(clock: Clock): Router {
   routes.get('/:id/paces', async (req, res) => {
     const page = parse(pageQuery, req.query);
     res.json(await pacesOfVehicle(actorOf(req), pathId(req), page));
+  });
+  routes.get('/:id/notes', async (req, res) => {
+    const page = parse(wholeQuery, req.query);
+    res.json(await notesOfVehicle(actorOf(req), pathId(req), page));
   });
   routes.put('/:id/layout', async (req, res) => {
     await changeLayout(
