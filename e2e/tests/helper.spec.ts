@@ -1,73 +1,10 @@
-import type { HelpSaid } from '@brook/contract';
-import { expect, test, type Browser, type Page } from '@playwright/test';
-import { randomUUID } from 'node:crypto';
+import { expect, test, type Page } from '@playwright/test';
+import { Helper } from '../support/helper';
 import { countPresses } from '../support/presses';
 import { nextMove } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
 const action = (page: Page) => page.getByTestId('next-action');
-
-/** Longer than a button waits before it takes a press, ms. */
-const ARMED_MS = 1_100;
-
-/** A helper's phone at the pedal, its clock in the test's hand. */
-class Helper {
-  private constructor(readonly page: Page) {}
-
-  /** Join by the code that the technician's phone shows, as a camera would read it. */
-  static async joins(browser: Browser, technician: Page, name = 'Ana'): Promise<Helper> {
-    const code = await technician.getByText(/^[2-9A-Z]{4} [2-9A-Z]{4}$/).innerText();
-    const context = await browser.newContext({
-      baseURL: new URL(technician.url()).origin,
-      viewport: { width: 390, height: 664 },
-      hasTouch: true,
-      serviceWorkers: 'block',
-    });
-    const page = await context.newPage();
-    await page.clock.install();
-    await page.goto(`/help#${code.replace(' ', '')}`);
-    await page.getByLabel('Your name').fill(name);
-    await action(page).click();
-    return new Helper(page);
-  }
-
-  word(word: string) {
-    return this.page.getByText(word, { exact: true });
-  }
-
-  /** Whether a stroke is called for. */
-  async called(): Promise<boolean> {
-    return this.page.getByText('At the end, held there').isVisible();
-  }
-
-  /** Push to the end, wait for "shut", let go, until it has come up again. */
-  async stroke(): Promise<void> {
-    await this.tap('At the end, held there');
-    await expect(this.word('Hold')).toBeVisible();
-    await this.tap('“Shut” was called');
-    await expect(this.word('Let go')).toBeVisible();
-    await this.page.clock.fastForward(6_000);
-  }
-
-  /** The same taps without a finger: what follows shows nothing new. */
-  async strokeBlind(): Promise<void> {
-    const token = await this.page.evaluate(() => sessionStorage.getItem('brook.helper.token'));
-    const send = (path: string, data: object) =>
-      this.page.request.post(`/api/v1/help/${path}`, { data: { token, ...data } });
-    const { view } = (await (await send('here', {})).json()) as HelpSaid;
-    if (view.kind !== 'call') return;
-    for (const signal of ['at the end', 'shut'])
-      await send('signal', { id: randomUUID(), stopId: view.stopId, signal });
-    await this.page.clock.fastForward(6_000);
-  }
-
-  async tap(label: string): Promise<void> {
-    const button = this.page.getByRole('button', { name: label });
-    await expect(button).toBeVisible();
-    await this.page.clock.fastForward(ARMED_MS);
-    await button.click();
-  }
-}
 
 /** Press what is called for until strokes are, or the last fill is poured. @returns the last that was pressed */
 async function pressOn(page: Page): Promise<string | undefined> {

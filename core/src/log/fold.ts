@@ -1,6 +1,7 @@
 import type { Plan } from '../plan';
 import { foldEvent, foldRun, plansOf, type Kept, type RunEvent } from '../run';
 import { isOfRun, type JobEvent } from './event';
+import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState } from './state';
 import { takenBackIn, undoneIds } from './undo';
@@ -13,7 +14,8 @@ import { takenBackIn, undoneIds } from './undo';
 export function foldJob(log: readonly Kept<JobEvent>[]): JobState {
   const undone = undoneIds(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
-  const ofRun = inEffect.filter(isOfRun) as Kept<RunEvent>[];
+  const late = lateTakings(log);
+  const ofRun = inEffect.filter(isOfRun).filter((e) => !late.has(e.id)) as Kept<RunEvent>[];
   const context = { takenBack: takenBackIn(log), plans: plansIn(log) };
   const state = inEffect.reduce((job, event) => atDesk(job, event, context), NEW_JOB);
   return {
@@ -38,7 +40,9 @@ export function addToJob(job: JobState, given: Kept<JobEvent>): JobState {
   const log = [...job.log, event];
   const plans = job.run ? plansOf(job.run) : [];
   const next = atDesk(job, event, { takenBack: () => undefined, plans });
-  const run = next.run && isOfRun(event) ? foldEvent(next.run, event as Kept<RunEvent>) : next.run;
+  const counts = event.kind !== 'counting' || !lateTakings(log).has(event.id);
+  const run =
+    next.run && isOfRun(event) && counts ? foldEvent(next.run, event as Kept<RunEvent>) : next.run;
   return { ...next, log, run };
 }
 

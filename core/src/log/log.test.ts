@@ -16,6 +16,7 @@ import {
   type JobEvent,
   type ProofItem,
   type ProofState,
+  unseenStrokes,
 } from '.';
 
 const PLAN = planOf('motorcycle-front-disc');
@@ -387,6 +388,57 @@ describe('a photo or voice note', () => {
     expect(fault(notes, photo('a'))).toBe(
       'A job keeps 200 photos and voice notes; this one has as many.',
     );
+  });
+});
+
+describe('a phone that was without reception', () => {
+  const dead = { deviceId: 'dead', person: 'Una' };
+  const other = { deviceId: 'other', person: 'Ode' };
+  const taking = (id: string, knew: string | null | undefined, more: object): Said =>
+    ({
+      id,
+      kind: 'counting',
+      way: 'tap',
+      ...(knew === undefined ? {} : { knew }),
+      ...more,
+    }) as Said;
+  const before = [stroke('a', { deviceId: 'helper' })];
+
+  test('takes nothing from the one that went on: what it counted arrives and is asked about', () => {
+    const { run } = jobOf(PLAN, [
+      ...before,
+      taking('b', 'a', other),
+      stroke('c', other),
+      // Made before, arrived behind.
+      taking('d', 'a', dead),
+      stroke('e', dead),
+      stroke('f', other),
+    ]);
+    expect(run!.counting).toEqual({ deviceId: 'other', way: 'tap' });
+    expect(run!.bleeders[0]!.strokes).toBe(3);
+    expect(run!.asked.map((s) => s.eventId)).toEqual(['e']);
+  });
+
+  test.each<[string, string | null | undefined, string]>([
+    ['heard of the other by then', 'b', 'dead'],
+    ['heard of a stroke of the other by then', 'c', 'dead'],
+    ['a log that does not say what it knew', undefined, 'dead'],
+    ['had heard of nothing', null, 'other'],
+    ['had heard of what came before', 'a', 'other'],
+  ])('%s', (_, knew, counts) => {
+    const log = [...before, taking('b', 'a', other), stroke('c', other), taking('d', knew, dead)];
+    expect(jobOf(PLAN, log).run!.counting!.deviceId).toBe(counts);
+    // Taken over once more, now with all that was known.
+    const again = jobOf(PLAN, [...log, taking('e', 'd', dead)]);
+    expect(again.run!.counting!.deviceId).toBe('dead');
+    // The other's taking-over taken back: nobody went on.
+    const back = jobOf(PLAN, [...log, undo('u', 'b')]);
+    expect(back.run!.counting!.deviceId).toBe('dead');
+  });
+
+  test('is not asked about what it had not seen: the other is asked about what it counted', () => {
+    const log = [...before, taking('b', 'a', other), stroke('c', other), taking('d', 'a', dead)];
+    expect(unseenStrokes(jobOf(PLAN, log), 'dead')).toEqual([]);
   });
 });
 

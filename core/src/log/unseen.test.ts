@@ -16,7 +16,7 @@ const over = (knew: string | null | undefined, id = 'o'): Said => ({
 test('what the helper’s phone counted behind what this phone knew is asked about, and nothing before it', () => {
   expect(of(joined, helped('a'), helped('b'), over('a'))).toEqual(['b']);
   expect(of(joined, helped('a'), helped('b'), over('b'))).toEqual([]);
-  expect(of(joined, helped('a'), over(null))).toEqual(['a']);
+  expect(of(helped('a'), over(null))).toEqual(['a']);
 });
 
 test('what comes behind the take-over is asked about elsewhere: it does not count by itself', () => {

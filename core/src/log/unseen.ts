@@ -1,5 +1,6 @@
 import type { Kept } from '../run';
 import type { JobEvent } from './event';
+import { lateTakings } from './late';
 import type { JobState } from './state';
 
 /**
@@ -17,6 +18,8 @@ export function unseenStrokes(
     .map((e) => e.kind === 'counting' && e.deviceId === deviceId && !undone.has(e.id))
     .lastIndexOf(true);
   const taken = log[over];
+  // One that came too late took nothing over: what it counted is asked about itself.
+  if (taken && lateTakings(log).has(taken.id)) return [];
   if (taken?.kind !== 'counting' || taken.knew === undefined) return [];
   const judged = new Set(
     log.flatMap((e) => (e.kind === 'strokes judged' && !undone.has(e.id) ? e.eventIds : [])),

@@ -103,10 +103,10 @@ export function freshFluid(
 } {
   fluid.rollback(at);
   let [removedMl, pouredMl] = [0, 0];
-  if (setup.reached) {
-    if (setup.reached.fillFirst)
-      for (const b of setup.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
-  } else if (setup.emptyFirst) {
+  const emptyFirst = setup.reached ? setup.reached.emptyFirst : setup.emptyFirst;
+  if (!emptyFirst && setup.reached?.fillFirst)
+    for (const b of setup.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
+  if (emptyFirst) {
     for (const b of setup.bowls) {
       removedMl += fluid.emptyBowl(b.id);
       for (const { ml, times } of setup.rinses.filter((r) => r.bowlId === b.id)) {

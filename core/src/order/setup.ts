@@ -32,6 +32,8 @@ export interface BowlSetup extends Bowl, BowlLevels {
 export interface Reached {
   /** Priced on copies; never changed. */
   readonly fluid: CircuitFluid;
+  /** Whether the old fluid is still to be drawn off the bowls, because it was planned and the run did not come to it. */
+  readonly emptyFirst: boolean;
   /** Whether every bowl is filled to MAX before the next count. */
   readonly fillFirst: boolean;
 }

@@ -29,7 +29,7 @@ export interface BowlTreatment {
 
 /** Whether the bowls are drawn off on this job, and fluid is renewed through them; from a benched master nothing is drawn. */
 export const treatsBowls = ({ work, reached }: PlanAsked, visits: readonly Visit[]): boolean =>
-  !reached &&
+  (!reached || reached.emptyFirst) &&
   emptiesFirst(work) &&
   work.purpose !== 'new or dry' &&
   work.master === null &&

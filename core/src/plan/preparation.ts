@@ -31,6 +31,8 @@ export interface PreparedBefore {
   readonly prepared: readonly PreparationStep[];
   /** Bleeders that were cracked and nipped shut. */
   readonly cracked: readonly string[];
+  /** Whether the old fluid is still to be drawn off the bowls. */
+  readonly emptyFirst: boolean;
   /** Whether every bowl is filled to MAX before the next count. */
   readonly fillFirst: boolean;
 }
@@ -43,7 +45,7 @@ export interface PreparedBefore {
  * @param open ids of the bleeders that are opened
  * @param treated whether something is done about the old rest before the bowls are filled
  * @param fromBelow whether the first push comes from below: that push is the fill
- * @param reached where a run stands; what was prepared holds, and the bowls are filled only where they must be
+ * @param reached where a run stands; what was prepared holds, and the bowls are drawn off and filled only where they still must be
  */
 export function preparationFor(
   layout: Layout,
@@ -79,8 +81,8 @@ export function preparationFor(
   const steps = PREPARATION_STEPS.filter((s) => wanted[s]);
   if (!reached) return steps;
   const stillWanted: Partial<Record<PreparationStep, boolean>> = {
-    'empty reservoir': false,
-    'clean reservoir': false,
+    'empty reservoir': reached.emptyFirst,
+    'clean reservoir': reached.emptyFirst && !reached.prepared.includes('clean reservoir'),
     'fill reservoir': reached.fillFirst,
     'crack bleeders': !open.every((id) => reached.cracked.includes(id)),
   };

@@ -107,6 +107,43 @@ describe('the rest as it was', () => {
   });
 });
 
+describe('planned anew before the bowl was seen to', () => {
+  const ofTheBowl = ['empty reservoir', 'clean reservoir', 'fill reservoir'] as const;
+  const upTo = (...done: readonly (typeof ofTheBowl)[number][]) =>
+    runOf(
+      VAN,
+      VAN.preparation
+        .filter((s) => !ofTheBowl.includes(s as never) || done.includes(s as never))
+        .map((step): Said => ({ kind: 'prepared', step })),
+    );
+  const still = (state: RunState) =>
+    meet(state, 'seized', 'do it last').plan.preparation.filter((s) =>
+      ofTheBowl.includes(s as never),
+    );
+  const planned = VAN.preparation.filter((s) => ofTheBowl.includes(s as never));
+
+  test('what was planned and not come to is still to be done, and only that', () => {
+    expect(planned).toContain('empty reservoir');
+    expect(still(upTo())).toEqual(planned);
+    expect(still(upTo('empty reservoir'))).toEqual(['fill reservoir']);
+    expect(still(upTo(...ofTheBowl))).toEqual([]);
+    // At a bleeder the bowl is full: it is filled again only where it ran dry.
+    const dry = meet(upTo(...ofTheBowl), 'ran dry', 'plan anew').plan.preparation;
+    expect(dry).toContain('fill reservoir');
+    expect(dry).not.toContain('empty reservoir');
+  });
+
+  test('its sums are those of the plan before: the same fluid goes out of the bowl and into it', () => {
+    const anew = meet(upTo(), 'seized', 'do it last', VAN.stops.at(-1)!.id);
+    expect(anew.plan.totals.pouredMl.value).toBeCloseTo(VAN.totals.pouredMl.value, 6);
+    const end = finish(anew);
+    expect(nextStep(end).kind).toBe('finished');
+    expect(end.pouredMl).toBeCloseTo(VAN.totals.pouredMl.value, 6);
+    expect(end.removedMl).toBeGreaterThan(0);
+    expect(counts(anew.plan)).toEqual(counts(VAN));
+  });
+});
+
 describe('one bleeder that does not move', () => {
   const state = runOf(VAN, shutAfter(VAN, 1));
   const stuck = VAN.stops[1]!;

@@ -7,6 +7,7 @@ import {
   type Plan,
   type PlanReached,
   type PlanResult,
+  type PreparationStep,
 } from '../plan';
 import type { Method } from '../flow';
 import { circuitOf, type WorkDone } from '../scope';
@@ -272,10 +273,17 @@ function reachedBy(
   work: WorkDone,
   more: Pick<PlanReached, 'leftShut' | 'rest' | 'fillFirst'>,
 ): PlanReached {
+  const { preparation } = state.plan;
+  // What was planned and not come to is still to be done: the run stood before it.
+  const still = (step: PreparationStep) =>
+    preparation.includes(step) && !state.prepared.includes(step);
+  const filled = !still('fill reservoir');
   const fluid = new RunFluid(firstPlanOf(state)).after(state.log);
   for (const id of cameOff(state.plan, { work })) fluid.comesOff(id);
   return {
     ...more,
+    emptyFirst: !filled && still('empty reservoir'),
+    fillFirst: more.fillFirst || !filled,
     fluid,
     prepared: state.prepared,
     cracked: plansOf(state).flatMap((p) => p.stops.map((s) => s.bleeder.id)),
