@@ -10,7 +10,7 @@ import {
   type BrokenRound,
   type NextStep,
 } from '@brook/core/run';
-import { useCallback, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
+import { useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../clocks/ClockButton';
 import { askForNotices } from '../clocks/useUpNotices';
@@ -40,7 +40,6 @@ import { HELPER_PAGE, HelperPage } from './HelperPage';
 import { InHandLine, useInHand, type InHand } from './InHand';
 import { useLevelLook } from './LevelLook';
 import { JAR_PAGE, JarPage } from './JarPage';
-import { padLook } from './padLook';
 import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { LevelAction, RunAction } from './RunAction';
@@ -53,6 +52,8 @@ import { StoppedEarly } from './StoppedEarly';
 import { TryNext } from './TryNext';
 import { useAwake } from './useAwake';
 import { useBeat, type Beating } from './useBeat';
+import { useCountKeys } from './useCountKeys';
+import type { EarphoneKey } from './useEarphoneKey';
 import { useHelped, type Helped } from './useHelped';
 
 /** The run: one thing at a time, counted by taps, kept on the phone until the server has it. */
@@ -75,7 +76,8 @@ function Run({ job, band, onStep, pages }: StepProps) {
   const stop = currentStop(run.state);
   const beat = useBeat(run, stop, callsForStrokes(step) && !wrong);
   const byJar = run.counts && run.state.counting?.way === 'jar';
-  useSpaceBar(run, step, wrong || pages.page === JAR_PAGE || byJar, beat);
+  const keyed = run.counts && !wrong && !byJar && pages.page !== JAR_PAGE && callsForStrokes(step);
+  const earphone = useCountKeys(run, step, keyed && stop ? stop.id : null, beat);
   const inHand = useInHand(job, run.state);
   const helped = useHelped(job, run.state, step);
   if (!run.ready) return <Loading what="what this phone kept" />;
@@ -171,6 +173,7 @@ function Run({ job, band, onStep, pages }: StepProps) {
       onHelper={onHelper}
       onJar={onJar}
       byJar={byJar}
+      earphone={earphone}
       wide={wide}
       inHand={inHand}
       onWrong={onWrong}
@@ -214,6 +217,7 @@ interface BleedingProps {
   readonly onJar: () => void;
   /** Whether this phone counts by the jar. */
   readonly byJar: boolean;
+  readonly earphone: EarphoneKey | null;
   readonly wide: boolean;
   readonly inHand: InHand;
   readonly onWrong: () => void;
@@ -231,6 +235,7 @@ function Bleeding({
   onHelper,
   onJar,
   byJar,
+  earphone,
   wide,
   inHand,
   onWrong,
@@ -372,6 +377,15 @@ function Bleeding({
             )}
           </View>
         ) : null}
+        {earphone && strokes && !byJar && !helped?.cue ? (
+          <View style={styles.half}>
+            <Button
+              small
+              label={earphone.on ? 'Earphone key: stop' : 'Earphone key counts'}
+              onPress={earphone.toggle}
+            />
+          </View>
+        ) : null}
         {stop && strokes && !stop.fromBowl ? (
           <View style={styles.half}>
             <Button
@@ -443,31 +457,6 @@ function wrongPour(run: LiveRun, bowlId: string, containerId: string): void {
 function counterOf({ job, state }: LiveRun): string {
   const device = state.counting?.deviceId;
   return job.log.filter((e) => e.deviceId === device).at(-1)?.person ?? 'Another phone';
-}
-
-/** Space counts a stroke where a stroke is called for; with Shift as many as a long press. While it is called it does what a press on the large area does. */
-function useSpaceBar(run: LiveRun, step: NextStep, off: boolean, beat: Beating): void {
-  const stopId =
-    !off && run.counts && callsForStrokes(step) && 'stop' in step ? step.stop.id : null;
-  useEffect(() => {
-    if (!stopId) return;
-    const onKey = (e: KeyboardEvent) => {
-      const onControl =
-        e.target instanceof HTMLElement &&
-        e.target.closest('[role=radio],[role=button],a,input') !== null &&
-        !e.target.closest('[data-testid=count-pad],[data-testid=next-action]');
-      if (e.code !== 'Space' || e.repeat || onControl) return;
-      e.preventDefault();
-      if (beat.cue) {
-        beat.press?.onPress();
-        return;
-      }
-      const { atOnce } = padLook(run.state.plan, run.state, step);
-      countStroke(run, stopId, e.shiftKey && atOnce > 1 ? atOnce : 1);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [stopId, run, step, beat]);
 }
 
 const styles = StyleSheet.create({

@@ -104,3 +104,43 @@ test('while a way fills the seconds until the look are the number; strokes say w
   const full = { ...state, empties: {} };
   expect(padLook(dry, full, { ...stroke, stop }).next).toBe('next top-up in 4');
 });
+
+test('how a stroke goes and why stands there until the first is made; into a bottle also how it is opened, and that it ends held', () => {
+  const bottle = planned(layoutOf('hatchback-diagonal'), { method: 'alone, bottle' });
+  const [stop] = bottle.stops;
+  const step = { kind: 'stroke', stop: stop!, strokesLeft: 9, strokesUntilTopUp: 9 } as const;
+  const first = padLook(bottle, runOf(bottle, []), step).next!;
+  expect(first).toContain('end of the hose below the fluid, then open');
+  expect(first).toContain('snaps back draws air past the seals');
+  const made = runOf(bottle, [{ kind: 'stroke', stopId: stop!.id }]);
+  expect(padLook(bottle, made, step).next).not.toMatch(/end of the hose|snaps back/);
+  const shut = (plan: Plan) =>
+    padLook(plan, runOf(plan, []), { kind: 'shut', stop: plan.stops[0]! }).next!;
+  expect(shut(bottle)).toContain('Brake pedal held down until it is shut.');
+  expect(shut(planned(layoutOf('hatchback-diagonal')))).not.toContain('held down');
+});
+
+test('by the jar nothing is tapped: it is read before the bowl could stand where it is topped up', () => {
+  const [stop] = plan.stops;
+  const byJar = runOf(plan, [
+    { kind: 'counting', way: 'jar' },
+    { kind: 'jar read', stopId: stop!.id, jarMl: 10 },
+  ]);
+  const at = (strokesUntilTopUp: number) =>
+    padLook(plan, byJar, { kind: 'stroke', stop: stop!, strokesLeft: 30, strokesUntilTopUp });
+  const ml = (n: number) => Math.floor(10 + n * stop!.mostStrokeMl.value);
+  expect(at(4)).toMatchObject({
+    call: `Read the jar at ${ml(4)} mL at the latest, after 4 strokes`,
+    atOnce: 0,
+  });
+  // And never later than a look at the level after ten.
+  expect(at(25).call).toBe(`Read the jar at ${ml(10)} mL at the latest, after 10 strokes`);
+});
+
+test('a flow that runs says so; stopped it is read', () => {
+  const [stop] = plan.stops;
+  const flow = { kind: 'flow', stop: stop!, strokesLeft: 3 } as const;
+  const running = { eventId: 'f', sinceMs: 0, dueMs: 1000 };
+  expect(padLook(plan, emptyRun(plan), { ...flow, running }).call).toBe('Let it run');
+  expect(padLook(plan, emptyRun(plan), { ...flow, running: null }).call).toBe('Read the jar');
+});

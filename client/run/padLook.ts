@@ -44,6 +44,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
               ? `Tap at each mark, every ${step.stop.strokeMl.value} mL`
               : `Push to the next mark, ${step.stop.strokeMl.value} mL, and tap`,
         next: [
+          ...beginWords(state, step.stop),
           ...shapeWords(state, step.stop),
           ...fillWords(plan, state, step.stop),
           step.stop.fromBowl
@@ -200,6 +201,13 @@ function fillWords(plan: Plan, { empties }: RunState, stop: PlanStop): string[] 
   const leftMl = emptyOnWayMl(empties, wayTo(plan.layout, stop.bleeder.id));
   return leftMl > 0 ? [`the way swallows about ${Math.ceil(leftMl)} mL first`] : [];
 }
+
+/** Into a bottle it is opened once: how, until the first stroke is made. */
+const beginWords = (state: RunState, stop: PlanStop): string[] =>
+  callOf(stop.method) === 'open hose' &&
+  state.bleeders.find((b) => b.stopId === stop.id)!.strokes === 0
+    ? [hoseCue('shut', calledAt(state, stop)).say]
+    : [];
 
 /** How the stroke goes and why, until the first one is made. */
 function shapeWords({ bleeders }: RunState, { id, counted, shape }: PlanStop): string[] {

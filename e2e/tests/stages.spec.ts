@@ -66,7 +66,7 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
   );
   await workshop.bleed(job);
   await page.goto(`/jobs/${job.id}`);
-  await expect(page.getByRole('heading', { name: 'Tie the lever back' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Tie the brake lever back' })).toBeVisible();
   await expect(next(page)).toContainText('Measure the bite first');
   await page.getByRole('textbox', { name: 'Bite before' }).fill('40');
   await next(page).click();
@@ -74,7 +74,7 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
   await expect(
     page.getByRole('list', { name: 'Clocks' }).getByText('Lever tied back'),
   ).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Tie the lever back' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Tie the brake lever back' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Bite after' }).fill('30');
   await next(page).click();
   await expect(page.getByText('The pedal or lever is not right').first()).toBeVisible();

@@ -50,7 +50,7 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
   expect(stages.at(-1)!.kind).toBe('tie back');
 
   await page.goto(`/jobs/${job.id}`);
-  const bite = heading(page, 'Tie the lever back');
+  const bite = heading(page, 'Tie the brake lever back');
   const where = page.getByRole('radiogroup', { name: 'Stopped. Where does it stand?' });
   const moves: string[] = [];
   while (!(await bite.isVisible())) {

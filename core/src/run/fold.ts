@@ -552,13 +552,22 @@ function atStage(
     const parts = off
       ? { ...benched, empties: emptied(leg.plan.layout, next.empties, heldBack(leg.plan)) }
       : benched;
-    return halted(through ? opened(parts, event.atMs) : parts, event.id, after.halt);
+    return halted(
+      through ? opened(parts, event.atMs) : parts,
+      event.id,
+      after.halt,
+      stage.kind === 'tie back' ? stage.masterId : undefined,
+    );
   }
   return state;
 }
 
-const halted = (state: RunState, eventId: string, reason: StageHalt | null): RunState =>
-  reason ? halt(state, { id: eventId, reason, stopId: null }) : state;
+const halted = (
+  state: RunState,
+  eventId: string,
+  reason: StageHalt | null,
+  masterId: string | null = null,
+): RunState => (reason ? halt(state, { id: eventId, reason, stopId: null, masterId }) : state);
 
 function halt(
   state: RunState,

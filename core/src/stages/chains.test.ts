@@ -2,6 +2,7 @@ import type { TemplateId } from '../circuit';
 import { USUAL_DAY, USUAL_MEANS } from '../flow';
 import { routineFlush } from '../scope';
 import { orderWords } from '../order';
+import { tieBack } from './tieBack';
 import { linesOf, stageTitle, stageWords, type PlanStage } from '.';
 import {
   afterWork,
@@ -397,6 +398,37 @@ describe('words for this vehicle', () => {
     expect(saidAt(soft('motorcycle-front-disc'), 'tie back')).toContain('Tie it back to the bar');
     expect(saidAt(soft('sidecar-outfit'), 'tie back')).not.toBeNull();
     expect(saidAt(soft('motorcycle-rear-disc'), 'tie back')).toBeNull();
+  });
+
+  test('each lever is tied and measured by itself, in its own words', () => {
+    const one = layoutOf('motorcycle-front-disc');
+    const [brake] = one.masters;
+    const layout = {
+      ...one,
+      masters: [
+        brake!,
+        {
+          ...brake!,
+          id: 'clutch-master',
+          control: 'clutch lever' as const,
+          system: 'clutch' as const,
+        },
+      ],
+    };
+    const work = { ...routineFlush(['master']), purpose: 'soft pedal' as const };
+    const drafts = (masterIds: string[]) =>
+      tieBack.drafts({ layout, work: { ...work, masterIds } } as never);
+    expect(drafts([brake!.id, 'clutch-master']).map((d) => 'masterId' in d && d.masterId)).toEqual([
+      brake!.id,
+      'clutch-master',
+    ]);
+    expect(drafts(['clutch-master'])).toHaveLength(1);
+    const title = (masterId?: string) =>
+      stageTitle(layout, { kind: 'tie back', id: 's', ...(masterId ? { masterId } : {}) } as never);
+    expect(title('clutch-master')).toBe('Tie the clutch lever back');
+    expect(title(brake!.id)).toBe('Tie the brake lever back');
+    // A plan from before named none.
+    expect(title()).toBe('Tie the lever back');
   });
 
   test('a lever is turned level on the bar, a rear brake only stands upright', () => {

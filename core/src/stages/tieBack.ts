@@ -1,4 +1,5 @@
-import { CONTROL_TRAITS, VEHICLE_TRAITS } from '../circuit';
+import { CONTROL_TRAITS, VEHICLE_TRAITS, type Layout } from '../circuit';
+import { capital } from '../text';
 import type { Said, StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
 import { isSoft } from '../scope';
@@ -11,6 +12,8 @@ export interface TieBackDraft {
   readonly kind: 'tie back';
   /** Whether the bite is recorded before and after; plans from before did not ask for it. */
   readonly measured?: true;
+  /** Whose lever: each is tied and measured by itself. Plans from before named none. */
+  readonly masterId?: string;
 }
 
 /** Where the lever bites: from its tip to the bar. */
@@ -55,6 +58,10 @@ export function biteDrop(said: readonly Said<BiteMeasured>[]): BiteDrop | null {
   };
 }
 
+/** The lever in its own words; of a plan that named none the one there is. */
+const leverOf = (layout: Layout, masterId: string | undefined): string =>
+  layout.masters.find((m) => m.id === masterId)?.control ?? 'lever';
+
 export type TieBackStage = StageHead & TieBackDraft;
 
 export const tieBack: OwnStageKind<TieBackDraft, TieBackStage, BiteMeasured> = {
@@ -69,19 +76,19 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage, BiteMeasured> = {
     source: PRACTICE,
   }),
   drafts: ({ layout, work }) =>
-    // Only a lever can be tied to the bar: a foot brake cannot.
-    VEHICLE_TRAITS[layout.vehicleKind].bar &&
-    layout.masters.some(
-      (m) => work.masterIds.includes(m.id) && CONTROL_TRAITS[m.control].held === 'lever',
-    ) &&
-    (work.purpose === 'new or dry' || isSoft(work))
-      ? [{ kind: 'tie back', measured: true }]
+    VEHICLE_TRAITS[layout.vehicleKind].bar && (work.purpose === 'new or dry' || isSoft(work))
+      ? layout.masters
+          // Only a lever can be tied to the bar: a foot brake cannot.
+          .filter(
+            (m) => work.masterIds.includes(m.id) && CONTROL_TRAITS[m.control].held === 'lever',
+          )
+          .map((m) => ({ kind: 'tie back', measured: true, masterId: m.id }))
       : [],
   figures: () => ({ minutes: handsOn(2, 'hands on; it stays tied over night') }),
-  title: () => 'Tie the lever back',
-  words: () => ({
+  title: (layout, { masterId }) => `Tie the ${leverOf(layout, masterId)} back`,
+  words: ({ layout }, { masterId }) => ({
     steps: [
-      'Measure where the lever bites.',
+      `Measure where the ${leverOf(layout, masterId)} bites.`,
       'Tie it back to the bar, upright, cap on, over night.',
       'Measure the bite again in the morning.',
     ],
@@ -108,16 +115,19 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage, BiteMeasured> = {
       ? { kind: 'bite measured', stageId: id, when: said.length === 0 ? 'before' : 'after', mm: 40 }
       : null,
   practised: () => false,
-  recordLines: (_, __, said) => {
+  recordLines: ({ layout }, { masterId }, said) => {
     const drop = biteDrop(said);
+    const lever = capital(leverOf(layout, masterId));
     if (!drop)
-      return said.map((e) => `Lever tied back: bite ${e.mm} mm before, none measured after.`);
+      return said.map((e) => `${lever} tied back: bite ${e.mm} mm before, none measured after.`);
     const { beforeMm, afterMm, tiedMs, dropMm, gaveWay } = drop;
     const minutes = Math.round(tiedMs / 60_000);
     const tied = minutes < 60 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
     const tells = gaveWay
       ? `${dropMm} mm nearer to the bar: a leak, or air that moved`
       : 'no drop beyond what two readings differ by';
-    return [`Lever tied back ${tied}: bite ${beforeMm} mm before, ${afterMm} mm after; ${tells}.`];
+    return [
+      `${lever} tied back ${tied}: bite ${beforeMm} mm before, ${afterMm} mm after; ${tells}.`,
+    ];
   },
 };
