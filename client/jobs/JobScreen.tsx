@@ -18,6 +18,7 @@ import { RecordView } from '../record/RecordView';
 import { REFIT_PAGE } from '../refit/RefitButton';
 import { RefitPage } from '../refit/RefitPage';
 import { HELPER_PAGE } from '../run/HelperPage';
+import { JAR_PAGE } from '../run/JarPage';
 import { RunStep } from '../run/RunStep';
 import { FailedPage, Loading } from '../ui/States';
 import { isFillingIn } from '../ui/unsaved';
@@ -42,6 +43,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   [REFIT_PAGE]: 'What came off',
   [CLOCK_PAGE]: 'Set a clock',
   [HELPER_PAGE]: 'A helper’s phone',
+  [JAR_PAGE]: 'Read the jar',
 };
 
 /** The job page: one stream from intake to release, the step in hand or the one that is looked back at. */

@@ -1,3 +1,4 @@
+import { CLOCK_WORDS } from '@brook/core/clock';
 import {
   BENCH_SIGNS,
   benchGrade,
@@ -16,6 +17,7 @@ import { Choices } from '../ui/Choices';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
 import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
 import { NumberedSteps } from './NumberedSteps';
 import { OwnStage } from './OwnStage';
 import { StageFrame, undoOf, type StageProps } from './StageFrame';
@@ -102,6 +104,7 @@ function Signs({ stage, ...rest }: StageProps & { readonly stage: Bench }) {
         <Button label="A few tiny bubbles still" onPress={() => end('a few tiny bubbles')} />
       ) : null}
       <FigureRow figure={stage.minutes} />
+      <Words tone="softWords">{CLOCK_WORDS.bench.then}</Words>
       <FigureRow figure={stage.savesMinutes} />
     </StageFrame>
   );

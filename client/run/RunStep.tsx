@@ -25,6 +25,7 @@ import { RefitButton } from '../refit/RefitButton';
 import { router } from 'expo-router';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
+import { Caution } from '../ui/Notice';
 import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
@@ -199,6 +200,11 @@ function Ended({ job, run, band }: Pick<StepProps, 'job' | 'band'> & { readonly 
       <Words size="head" heading={2}>
         The job ends here, unreleased
       </Words>
+      {run.state.pressureOn ? (
+        <Caution title="The pot is still under pressure">
+          Let it off at the pot and see the gauge at zero before anybody touches the cap.
+        </Caution>
+      ) : null}
       <Words>Do not drive this vehicle. A later job must finish it.</Words>
     </Page>
   );

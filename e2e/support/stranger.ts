@@ -16,6 +16,8 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/opened bottle checked/i, /^yes$/i],
   // Each sign of a chamber on the bench.
   [/chamber|what is seen/i, /./],
+  // A way that fills: the bowl is let fall to a quarter, as low as it may, and is topped up.
+  [/where does it stand/i, /^(¼|MIN)$/],
   [/bubbles/i, /^none(, and as the new)?$/],
   [/colour in the hose/i, /^clear$/],
   [/how is the brake (pedal|lever)/i, /^firm and high$/],
@@ -93,9 +95,17 @@ export async function heldFor(page: Page): Promise<number> {
     await pad.click({ delay: HELD_MS });
     return made;
   }
+  await pad.scrollIntoViewIfNeeded({ timeout: 1_500 }).catch(() => undefined);
   const box = await pad.boundingBox({ timeout: 1_500 }).catch(() => null);
   if (!box) return 1;
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  await page.mouse.move(at.x, at.y);
+  // Where the page went on meanwhile something else may stand there by now.
+  const there = await page.evaluate(
+    ({ x, y }) => document.elementFromPoint(x, y)?.closest('[data-testid=count-pad]') != null,
+    at,
+  );
+  if (!there) return 1;
   await page.mouse.down();
   await page.clock.fastForward(HELD_MS);
   await page.mouse.up();
@@ -154,8 +164,15 @@ const MEASURED: readonly (readonly [asked: RegExp, mm: string])[] = [
   [/^Battery, ignition on$/, '12.6'],
 ];
 
-/** Do what is called for, as somebody at the vehicle who sees what is good, until the run is through. */
-export async function runToTheEnd(page: Page): Promise<string[]> {
+/**
+ * Do what is called for, as somebody at the vehicle who sees what is good, until the run is through.
+ *
+ * @param look what else is looked at before each move
+ */
+export async function runToTheEnd(
+  page: Page,
+  look: () => Promise<void> = () => Promise.resolve(),
+): Promise<string[]> {
   const moves: string[] = [];
   const through = page.getByText('On to the proof', { exact: true });
   const proof = page.getByRole('heading', { name: /^(Brake|Clutch) (pedal|lever)$/ });
@@ -164,9 +181,10 @@ export async function runToTheEnd(page: Page): Promise<string[]> {
       const typed = page.getByRole('textbox', { name: asked });
       if (await typed.isVisible()) await typed.fill(mm, { timeout: 1_000 }).catch(() => undefined);
     }
+    await look();
     const move = await nextMove(page);
     if (move !== null) moves.push(move);
-    expect(moves.length, moves.slice(-8).join(' | ')).toBeLessThan(150);
+    expect(moves.length, moves.slice(-8).join(' | ')).toBeLessThan(250);
   }
   return moves;
 }

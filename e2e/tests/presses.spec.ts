@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { countPresses } from '../support/presses';
-import { hurry, nextMove } from '../support/stranger';
+import { hurry, runToTheEnd } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
 // Typing is free: a keyboard moves from field to field by itself.
@@ -61,7 +61,7 @@ test('from start to the last fill a hatchback takes 70 presses where nobody has 
   const presses = await countPresses(page);
   await hurry(page);
   await page.goto(`/jobs/${job.id}`);
-  while ((await nextMove(page)) !== 'Filled');
+  await runToTheEnd(page);
   const { events } = await workshop.get(job.id);
   const made = events.reduce((sum, e) => sum + (e.kind === 'stroke' ? (e.made ?? 1) : 0), 0);
   expect(made).toBe(planOf(job).stops.reduce((sum, s) => sum + s.strokes.value, 0));

@@ -19,6 +19,48 @@ async function colleague(browser: Browser, jobId: string, hoursLater = 0): Promi
   return page;
 }
 
+// Walk 4.
+test('harbour pickup, alone with a vacuum pump: primed by vacuum, finished by strokes into a bottle, the modulator in the first round alone', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const pickup = await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup, run alone');
+  const chosen = await workshop.choose(await workshop.planned(pickup), {
+    purpose: 'after work',
+    parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false, newPart: true }],
+  });
+  const job = await workshop.accept(
+    await workshop.chooseAll(chosen, {
+      method: 'vacuum',
+      means: { ...chosen.planChoices.means, helper: false, vacuumPump: true, syringe: true },
+    }),
+  );
+  const plan = planOf(job);
+  const compared = plan.stages.find((s) => s.kind === 'right part');
+  if (compared)
+    await workshop.log(job.id, [
+      { kind: 'stage skipped', stageId: compared.id, reason: 'By its number.' },
+    ]);
+  await page.goto(`/jobs/${job.id}`);
+  const judged = page.getByText(/what you see here judges nothing/);
+  let seen = false;
+  await runToTheEnd(page, async () => {
+    seen ||= await judged.isVisible();
+  });
+  // Why bubbles under vacuum do not count was said where they were looked at.
+  expect(seen).toBe(true);
+  const { events } = await workshop.get(job.id);
+  const shut = events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : []));
+  expect(shut).toEqual(plan.stops.map((s) => s.id));
+  // In each stage it is opened in the first round alone.
+  for (const stage of plan.stages)
+    if (stage.kind === 'bleed')
+      expect(stage.stopIds.filter((id) => id.startsWith('modulator'))).toHaveLength(1);
+  expect(plan.stops.at(-1)!.counted).toBe('strokes');
+});
+
 // Walk 6.
 test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied back overnight, the bite is measured in the morning on another phone', async ({
   page,
@@ -51,20 +93,10 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
 
   await page.goto(`/jobs/${job.id}`);
   const bite = heading(page, 'Tie the brake lever back');
-  const where = page.getByRole('radiogroup', { name: 'Stopped. Where does it stand?' });
-  const moves: string[] = [];
+  let moves = 0;
   while (!(await bite.isVisible())) {
-    if (await where.isVisible()) {
-      // As low as it may be let, and by now fluid comes.
-      await where.getByRole('radio', { name: '¼' }).click();
-      await page.getByRole('radio', { name: 'Yes, it comes' }).click();
-      await action(page).click();
-      await expect(where).toBeHidden();
-      continue;
-    }
-    const move = await nextMove(page);
-    if (move !== null) moves.push(move);
-    expect(moves.length, moves.slice(-8).join(' | ')).toBeLessThan(260);
+    await nextMove(page);
+    expect(++moves).toBeLessThan(300);
   }
   await page.getByRole('textbox', { name: 'Bite before' }).fill('40');
   await action(page).click();
