@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { CLOCK_WORDS, CLOCKS } from '../clock';
 import { eventFault, jobOf, kept, planOf, runOf, type Said } from '../testing';
-import { jobEventFault, movesClocks, runningClocks, touches } from '.';
+import { movesClocks } from '../clock';
+import { jobEventFault, runningClocks, touches } from '.';
 
 const PLAN = planOf('motorcycle-front-disc');
 const started = (id: string, minutes: number, more: Partial<Said> = {}): Said =>

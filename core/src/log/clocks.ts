@@ -1,4 +1,4 @@
-import type { ClockKind } from '../clock';
+import { ENDS_FLOW, type ClockKind } from '../clock';
 import type { Kept } from '../run';
 import type { JobEvent } from './event';
 import { undoneIds } from './undo';
@@ -48,7 +48,7 @@ function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
   for (const e of log) {
     // By another plan it is another opening.
     if (e.kind === 'decided') flows.clear();
-    if (!('stopId' in e) || e.stopId === null || !ENDS_FLOW.includes(e.kind)) continue;
+    if (!('stopId' in e) || e.stopId === null || !endsFlow(e.kind)) continue;
     flows.delete(e.stopId);
     if (e.kind !== 'flow set' || e.lookAfterS === null) continue;
     flows.set(e.stopId, {
@@ -64,24 +64,5 @@ function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
   return [...flows.values()];
 }
 
-/** What is said at an opening that ends its flow, or says what it gave. */
-const ENDS_FLOW: readonly JobEvent['kind'][] = [
-  'flow set',
-  'jar read',
-  'level seen',
-  'stroke',
-  'shut',
-  'halted',
-  'decided',
-];
-
-/** Whether an event may change which clocks run. @param running those that run before it */
-export const movesClocks = (
-  { kind }: Pick<JobEvent, 'kind'>,
-  running: readonly RunningClock[] = [],
-): boolean =>
-  kind === 'clock started' ||
-  kind === 'clock ended' ||
-  kind === 'flow set' ||
-  kind === 'undone' ||
-  (ENDS_FLOW.includes(kind) && running.some((c) => c.ofFlow));
+const endsFlow = (kind: JobEvent['kind']): boolean =>
+  (ENDS_FLOW satisfies readonly JobEvent['kind'][] as readonly string[]).includes(kind);

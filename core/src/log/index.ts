@@ -44,4 +44,4 @@ export { addToJob, foldJob } from './fold';
 export { followProof } from './followProof';
 export { isSuperfluous, jobEventFault, MOST_MEDIA_NOTES, type Believable } from './checkEvent';
 export { unseenStrokes } from './unseen';
-export { movesClocks, runningClocks, type RunningClock } from './clocks';
+export { runningClocks, type RunningClock } from './clocks';

@@ -1,5 +1,6 @@
 import { isClosed } from '@brook/core/job';
-import { movesClocks, runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/log';
+import { movesClocks } from '@brook/core/clock';
+import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/log';
 import { jobSays, type JobAbout } from '@brook/core/matters';
 import { firstPlanOf, type Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
