@@ -1,5 +1,6 @@
 import type { Plan } from '@brook/core/plan';
 import type { NextStep, RunState } from '@brook/core/run';
+import { useEffect, useRef } from 'react';
 import { StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import { Key } from '../ui/Key';
 import { Numeral } from '../ui/Numeral';
@@ -50,13 +51,20 @@ export function CountPad({
   /** The helper's phone that counts. */
   readonly helped: Helped | null;
 }) {
-  const called = padLook(plan, state, step);
-  const look = helped?.outOfStep ? lostLook(called, helped.outOfStep) : called;
+  const usual = padLook(plan, state, step);
+  const look = helped?.outOfStep ? lostLook(usual, helped.outOfStep) : usual;
   const cue = beat.cue ?? helped?.cue ?? null;
   const atOnce = look.counts && onStroke && !cue ? look.atOnce : 0;
   const short = useShortScreen();
+  const words = useRef<View>(null);
+  const called = beat.cue !== null;
+  // It is begun further down the page: the word must be seen from then on.
+  useEffect(() => {
+    if (called)
+      (words.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+  }, [called]);
   const body = (
-    <View style={styles.padBody}>
+    <View ref={words} style={styles.padBody}>
       {look.number !== null ? (
         <Numeral size={short || cue || helped ? 'large' : 'giant'}>{look.number}</Numeral>
       ) : null}

@@ -334,7 +334,7 @@ function Bleeding({
           }}
         />
       ) : null}
-      {beat.toggle && !beat.cue && !byJar && !helped ? (
+      {beat.toggle && beat.byItself && !beat.cue && !byJar ? (
         <Button label={beat.begin} onPress={beat.toggle} />
       ) : null}
       {stop && !look ? <TryNext run={run} stop={stop} onWrong={onWrong} /> : null}
@@ -372,6 +372,11 @@ function Bleeding({
             ) : (
               <Button small label="Helper’s phone" onPress={onHelper} />
             )}
+          </View>
+        ) : null}
+        {beat.toggle && !beat.byItself && !beat.cue && !byJar && !helped ? (
+          <View style={styles.half}>
+            <Button small label={beat.begin} onPress={beat.toggle} />
           </View>
         ) : null}
         {stop && step.kind !== 'flow' && readsJar(run, step, stop) && !helped?.cue ? (

@@ -26,6 +26,8 @@ export interface Beating {
   /** Begin, or stop; null where this method is not called, or nothing is to be counted. */
   readonly toggle: (() => void) | null;
   readonly begin: string;
+  /** Whether it goes on by itself, for somebody who is alone: then it is the usual way to count. */
+  readonly byItself: boolean;
   /** The one action while it is called. */
   readonly bar: { readonly label: string; readonly onPress: () => void } | null;
   /** The order of the round was broken: it is called at once, until it is shut. Null where nothing is called. */
@@ -148,6 +150,7 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
             ? { label: '“Shut”', onPress: hearShut }
             : null,
     toggle: may ? toggle : null,
+    byItself,
     begin: byItself ? 'Beat time for me, and count' : 'Call it for us',
     bar: !cue
       ? null

@@ -477,3 +477,21 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   const of = planOf(job).stops[0]!.strokes.value;
   await expect(page.getByText(`${of - 7} marks to go of ${of}`).first()).toBeVisible();
 });
+
+test('two people without a second phone have it called: the big word is in sight, and only "shut" counts', async ({
+  page,
+}) => {
+  const { planned } = await atTheCar(page, 2);
+  await page.setViewportSize({ width: 390, height: 664 });
+  await page.getByRole('button', { name: 'Call it for us' }).click();
+  await expect(page.getByText('Push', { exact: true })).toBeInViewport();
+  await expect(page.getByText('Shut', { exact: true })).toBeInViewport({ timeout: 20_000 });
+  await page.getByTestId('count-pad').click();
+  await expect(page.getByText('Let go', { exact: true })).toBeInViewport();
+  await expect(page.getByText(`${planned - 3} strokes to go of ${planned}`).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Stop the call' }).click();
+  await page.getByRole('button', { name: 'Let go too soon' }).click();
+  await expect(page.getByText(/shut at once\. Air may have gone in/)).toBeInViewport();
+  await page.getByRole('button', { name: 'It is shut' }).first().click();
+  await expect(page.getByText(/shut at once/)).toHaveCount(0);
+});

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
-import { CLOCK_WORDS, CLOCKS } from '../clock';
+import { CLOCK_WORDS, CLOCKS, movesClocks } from '../clock';
 import { eventFault, jobOf, kept, planOf, runOf, type Said } from '../testing';
-import { movesClocks } from '../clock';
 import { jobEventFault, runningClocks, touches } from '.';
 
 const PLAN = planOf('motorcycle-front-disc');
