@@ -23,14 +23,20 @@ export function mediaNotes(log: readonly Kept<JobEvent>[]): readonly Noted[] {
 export function MediaList({
   job,
   log,
+  only,
   onTakeBack,
 }: {
   readonly job: Pick<Job, 'id' | 'layout'>;
   readonly log: readonly Kept<JobEvent>[];
+  /** The one that is shown; all of them where it is left out. */
+  readonly only?: string;
   /** Take one back; left out where nothing changes any more. */
   readonly onTakeBack?: (eventId: string) => void;
 }) {
-  const notes = useMemo(() => mediaNotes(log), [log]);
+  const notes = useMemo(
+    () => mediaNotes(log).filter((n) => only === undefined || n.id === only),
+    [log, only],
+  );
   const self = useSession().data?.user.name;
   const waiting = useWaitingMedia(job.id);
   const kept = useKeptMedia(

@@ -3,8 +3,10 @@ import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/log';
 import { refitName, type Matter } from '@brook/core/matters';
 import type { Kept } from '@brook/core/run';
 import { capital } from '@brook/core/text';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveJob } from '../data/run';
+import { MediaList } from '../media/MediaList';
 import { clockTime } from '../ui/dates';
 import { Button } from '../ui/Button';
 import { Words } from '../ui/Words';
@@ -16,7 +18,7 @@ export function RefitList({
   log,
   say,
 }: {
-  readonly job: Pick<Job, 'layout' | 'before'>;
+  readonly job: Pick<Job, 'id' | 'layout' | 'before'>;
   readonly log: readonly Kept<JobEvent>[];
   /** Left out where nothing changes any more. */
   readonly say?: LiveJob['say'];
@@ -48,6 +50,7 @@ export function RefitList({
           off={`Off: ${off.person}, ${clockTime(off.atMs)}`}
           back={backWords(off)}
           onBack={say && (() => say({ kind: 'back on', eventId: off.eventId, matterId: null }))}
+          note={off.noteId && <MediaList job={job} log={log} only={off.noteId} />}
         />
       ))}
     </View>
@@ -63,11 +66,14 @@ function Line({
   off,
   back,
   onBack,
+  note,
 }: {
   readonly name: string;
   readonly off: string;
   readonly back: string | null;
   readonly onBack: (() => void) | undefined;
+  /** What was photographed or said of it. */
+  readonly note?: ReactNode;
 }) {
   return (
     <View role="listitem" style={styles.line}>
@@ -76,6 +82,7 @@ function Line({
         <Words size="small" tone="softWords">
           {back ?? off}
         </Words>
+        {note}
       </View>
       {back || !onBack ? null : (
         <Button label="It is back on" spoken={`${name}: back on`} onPress={onBack} />

@@ -3,10 +3,14 @@ import { CAME_OFF } from '@brook/core/log';
 import { currentStop } from '@brook/core/run';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../data/run';
+import { Speaking } from '../media/Speaking';
+import { useTakeMedia } from '../media/useTakeMedia';
+import { canRecord } from '../media/voice';
 import type { StepProps } from '../jobs/step';
 import { PageHead } from '../plan/PageHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
+import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
@@ -17,15 +21,30 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
   const live = useJobLog(job);
   const stop = live.job.run ? currentStop(live.job.run) : null;
   const elementId = stop?.bleeder.id ?? null;
+  const { photo, speak, recording, end, discard, busy, fault } = useTakeMedia(
+    job,
+    live,
+    elementId,
+    (noteId) => live.say({ kind: 'came off', what: 'Another thing', elementId, noteId }),
+  );
   return (
     <Page
       band={band}
       action={
-        <ActionBar
-          label="Back to the step"
-          onPress={pages.closePage}
-          side={{ label: 'Undo', onPress: live.undo }}
-        />
+        recording ? (
+          <ActionBar
+            label="Stop and keep"
+            busy={busy}
+            onPress={end}
+            side={{ label: 'Throw away', onPress: discard }}
+          />
+        ) : (
+          <ActionBar
+            label="Back to the step"
+            onPress={pages.closePage}
+            side={{ label: 'Undo', onPress: live.undo }}
+          />
+        )
       }
     >
       <PageHead
@@ -45,7 +64,20 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
             />
           </View>
         ))}
+        {/* What has no name here is shown or said; it is asked back all the same. */}
+        <View style={styles.thing}>
+          <Button label="Photo of it" disabled={!live.ready || busy} onPress={photo} />
+        </View>
+        <View style={styles.thing}>
+          <Button
+            label="Say what it is"
+            disabled={!live.ready || busy || !canRecord()}
+            onPress={speak}
+          />
+        </View>
       </View>
+      {recording ? <Speaking onFull={end} /> : null}
+      {fault ? <Caution title={fault} /> : null}
       <RefitList job={job} log={live.job.log} say={live.say} />
     </Page>
   );

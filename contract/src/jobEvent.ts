@@ -233,6 +233,7 @@ const happenings = [
     kind: z.literal('came off'),
     what: oneOf('What came off', CAME_OFF),
     elementId: elementId.nullable(),
+    noteId: id.nullish().describe('The photo or voice note of it, by its event'),
   }),
   z.strictObject({
     kind: z.literal('back on'),

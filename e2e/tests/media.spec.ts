@@ -114,3 +114,27 @@ test('a photo sticks to its place on the brook, and stands there at the next job
   await page.goto(`/vehicles/${vehicle.id}`);
   await expect(before.getByRole('listitem')).toHaveCount(2);
 });
+
+test('what has no name in the list is photographed: that asks it back as well, with its picture', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'));
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Something came off' }).click();
+  const chosen = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Photo of it' }).click();
+  await (await chosen).setFiles(kept);
+  const off = page.getByRole('list', { name: 'What came off' });
+  await expect(off.getByText('Another thing, rear')).toBeVisible();
+  await expect(off.getByRole('img', { name: /^Photo, rear\./ })).toBeVisible();
+  await off.getByRole('button', { name: /back on/ }).click();
+  await expect(off.getByText(/^Back on: Una Marrick/)).toBeVisible();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.slice(-3))
+    .toMatchObject([
+      { kind: 'media note', medium: 'photo' },
+      { kind: 'came off', what: 'Another thing', noteId: expect.any(String) },
+      { kind: 'back on' },
+    ]);
+});

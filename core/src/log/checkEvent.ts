@@ -37,8 +37,12 @@ export function jobEventFault(
       : 'This was decided at the desk; it is not taken back by undo.';
   }
   if (event.kind === 'media note') return mediaFault(job, event);
-  if (event.kind === 'came off')
-    return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
+  if (event.kind === 'came off') {
+    const { noteId = null, elementId } = event;
+    if (noteId !== null && find(noteId)?.kind !== 'media note')
+      return `There is no photo or voice note "${noteId}" of what came off.`;
+    return elementId === null ? null : elementFault(plansEver(job), elementId);
+  }
   if (event.kind === 'clock started')
     return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
   if (event.kind === 'clock ended')

@@ -71,6 +71,8 @@ export type RefitHappening =
       readonly what: CameOff;
       /** Where; null where it is of the whole vehicle. */
       readonly elementId: string | null;
+      /** The photo or voice note that shows or says what it is, by its event; left out without one. */
+      readonly noteId?: string | null | undefined;
     }
   /** Of this job by the event that told of it, of an earlier one by its matter. */
   | {

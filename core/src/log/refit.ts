@@ -8,6 +8,8 @@ export interface Refit {
   readonly eventId: string;
   readonly what: CameOff;
   readonly elementId: string | null;
+  /** The photo or voice note of it; null without one. */
+  readonly noteId: string | null;
   readonly person: string;
   readonly atMs: number;
   readonly back: { readonly person: string; readonly atMs: number } | null;
@@ -19,13 +21,14 @@ export function refitOf(log: readonly Kept<JobEvent>[]): Refit[] {
   const inEffect = log.filter((e) => !undone.has(e.id));
   return inEffect.flatMap((e): Refit[] => {
     if (e.kind !== 'came off') return [];
-    const { id: eventId, what, elementId, person, atMs } = e;
+    const { id: eventId, what, elementId, noteId = null, person, atMs } = e;
     const back = inEffect.find((b) => b.kind === 'back on' && b.eventId === eventId);
     return [
       {
         eventId,
         what,
         elementId,
+        noteId,
         person,
         atMs,
         back: back ? { person: back.person, atMs: back.atMs } : null,

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import type { Layout } from '../circuit';
 import { gateWords } from '../gate';
-import { followProof, foldJob, type JobEvent, type JobState, type VehicleEvent } from '../log';
+import {
+  followProof,
+  foldJob,
+  jobEventFault,
+  refitOf,
+  type JobEvent,
+  type JobState,
+  type VehicleEvent,
+} from '../log';
 import { planBleed, type Plan } from '../plan';
 import { followCalls, nextStep, type Kept } from '../run';
 import { routineFlush, type WorkDone } from '../scope';
@@ -10,6 +18,7 @@ import {
   countingIds,
   eventFault,
   EVERYTHING,
+  jobOf,
   kept,
   layoutOf,
   logFrom,
@@ -909,6 +918,25 @@ describe('what comes off goes back on', () => {
     expect(verdict([off('a'), { kind: 'undone', eventId: 'a' }]).verdict).toBe('release');
     const again: Said[] = [off('a'), { ...back('a'), id: 'on' }, { kind: 'undone', eventId: 'on' }];
     expect(verdict(again).verdict).toBe('shut');
+  });
+
+  test('a photo or a voice note of it asks it back like any other, and is told of before', () => {
+    const note: Said = { id: 'n', kind: 'media note', medium: 'photo', elementId: null };
+    const shown = off('a', { what: 'Another thing', noteId: 'n' });
+    expect(verdict([note, shown]).reasons.map(gateWords)).toEqual([
+      expect.stringMatching(/^Still open: another thing, not back on/),
+    ]);
+    expect(verdict([note, shown, back('a')]).verdict).toBe('release');
+    const log = logFrom(planned(CAR), [note, shown, off('b')]);
+    expect(refitOf(log).map((r) => r.noteId)).toEqual(['n', null]);
+    const at = jobOf(planned(CAR), [note]);
+    const fault = (event: Said) => jobEventFault(at, kept(event), { openedAtMs: 0, nowMs: 0 });
+    expect(fault(shown)).toBeNull();
+    expect(fault(off('c', { noteId: 'elsewhere' }))).toContain(
+      'no photo or voice note "elsewhere"',
+    );
+    // An event that is none shows nothing.
+    expect(fault(off('c', { noteId: 'accepted' }))).toContain('no photo or voice note');
   });
 
   test('what comes off after the proof asks for it again', () => {
