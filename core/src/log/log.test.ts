@@ -436,6 +436,18 @@ describe('a phone that was without reception', () => {
     expect(back.run!.counting!.deviceId).toBe('dead');
   });
 
+  test('takes over from itself whatever it knew, and one whose last known event is not in this log is not late', () => {
+    const way = (w: CountWay, more: object) => ({ ...taking('d', 'a', more), way: w }) as Said;
+    const log = [...before, taking('b', 'a', other), stroke('c', other)];
+    expect(jobOf(PLAN, [...log, way('jar', other)]).run!.counting).toEqual({
+      deviceId: 'other',
+      way: 'jar',
+    });
+    expect(jobOf(PLAN, [...log, taking('d', 'elsewhere', dead)]).run!.counting!.deviceId).toBe(
+      'dead',
+    );
+  });
+
   test('is not asked about what it had not seen: the other is asked about what it counted', () => {
     const log = [...before, taking('b', 'a', other), stroke('c', other), taking('d', 'a', dead)];
     expect(unseenStrokes(jobOf(PLAN, log), 'dead')).toEqual([]);

@@ -5,6 +5,8 @@ import { routineFlush } from '../scope';
 import {
   isBledMeasured,
   JAR_READ_TO_ML,
+  jarFault,
+  jarSays,
   missingAt,
   nextStep,
   pacesOf,
@@ -171,6 +173,84 @@ describe('the jar is read', () => {
       },
     ]);
     expect(looked.bleeders[0]!.strokes).toBe(3);
+  });
+
+  test('where it is fed the bottle gave it and the bowl stands; marks count by the jar alone', () => {
+    const fed = planned(layoutOf('hatchback-diagonal'), { method: 'pressure' });
+    const [pot] = fed.stops;
+    expect(pot!.selfFed).toBe(true);
+    const fedRun = (...said: Said[]) =>
+      runOf(fed, [{ kind: 'prepared', step: 'fill reservoir' }, ...said]);
+    const more = fedRun(read(50, pot!));
+    expect(more.pouredMl - fedRun().pouredMl).toBeCloseTo(50, 9);
+    expect(more.levelMl[pot!.bowlId]).toBe(fedRun().levelMl[pot!.bowlId]);
+    const dry = planned(layoutOf('hatchback-diagonal'), {
+      method: 'vacuum',
+      work: { ...routineFlush(['master']), purpose: 'new or dry' },
+    });
+    const prime = dry.stops[0]!;
+    const marks = runOf(dry, [read(3.5 * prime.strokeMl.value, prime)]).bleeders[0]!;
+    expect(marks.swallowedMl).toBeGreaterThan(prime.strokeMl.value);
+    expect(marks.strokes).toBe(3);
+  });
+
+  test('a look into the bowl is no fill: what was poured stays as it was', () => {
+    const looked: Said = {
+      kind: 'level seen',
+      stopId: FIRST!.id,
+      levelMl: BOWL!.maxMl - 4 * strokeMl,
+      fluidComes: true,
+    };
+    const less = run(...strokes(4), looked, read(2 * strokeMl));
+    expect(less.pouredMl).toBe(0);
+    expect(level(less)).toBeCloseTo(BOWL!.maxMl - 4 * strokeMl, 9);
+  });
+
+  test('the bound of full strokes stays where it is the nearer one, and falls where a fill lies between', () => {
+    const bike = planOf('motorcycle-front-disc');
+    const [stop] = bike.stops;
+    const ml = stop!.strokeMl.value;
+    const slack = stop!.mostStrokeMl.value - ml;
+    expect(3 * slack).toBeLessThan(JAR_READ_TO_ML);
+    const at = (...said: Said[]) => {
+      const state = runOf(bike, said);
+      return state.levelMl[stop!.bowlId]! - state.leastMl[stop!.bowlId]!;
+    };
+    expect(at(stroke(3, stop!), read(3 * ml, stop!))).toBeCloseTo(3 * slack, 9);
+    const topped: Said = { kind: 'topped up', bowlId: stop!.bowlId, containerId: null };
+    // What is more may all have come behind the fill: its full strokes cannot explain it.
+    expect(
+      at(stroke(3, stop!), topped, stroke(1, stop!), read(4 * ml + 2 * slack, stop!)),
+    ).toBeCloseTo(JAR_READ_TO_ML, 9);
+  });
+
+  test('what cannot be is said in a sentence: less than at the last look, and nothing out of a way that began empty', () => {
+    const seen = run(set(20), ...strokes(2));
+    expect(jarFault(seen, FIRST!, 20)).toBeNull();
+    expect(jarFault(seen, FIRST!, 19.9)).toContain('It stood at 20 mL at the last look');
+    const dry = planned(layoutOf('estate-front-rear'), {
+      method: 'two people',
+      work: { ...routineFlush(['master']), purpose: 'new or dry' },
+    });
+    const stop = dry.stops[0]!;
+    expect(jarFault(runOf(dry, []), stop, 0)).toContain('only a look into the bowl');
+    expect(jarFault(runOf(dry, []), stop, 1)).toBeNull();
+    // Swallowed by the count, and still nothing to be seen.
+    const counted = runOf(dry, [stroke(10, stop)]);
+    expect(counted.bleeders[0]!.swallowedMl).toBeGreaterThan(0);
+    expect(jarFault(counted, stop, 0)).toContain('only a look into the bowl');
+  });
+
+  test('what a look would say carries its sign, and asks where the bowl cannot have given so much', () => {
+    const before = run(...strokes(4));
+    const says = (jarMl: number) => jarSays(before, run(...strokes(4), read(jarMl)), FIRST!);
+    expect(says(6 * strokeMl)).toMatchObject({ strokes: 6, moreStrokes: 2, belowOutlet: false });
+    expect(says(6 * strokeMl).moreMl).toBeCloseTo(2 * strokeMl, 9);
+    expect(says(3 * strokeMl)).toMatchObject({ strokes: 3, moreStrokes: -1 });
+    expect(says(3 * strokeMl).moreMl).toBeCloseTo(-strokeMl, 9);
+    const toOutlet = BOWL!.maxMl - BOWL!.airDrawnMl;
+    expect(says(toOutlet - 1).belowOutlet).toBe(false);
+    expect(says(toOutlet + 1).belowOutlet).toBe(true);
   });
 
   test('from below nothing goes into the jar', () => {
