@@ -51,7 +51,7 @@ module.exports = {
           'npm-unknown',
           'core',
         ],
-        pathNot: 'node_modules/ml-levenberg-marquardt/',
+        pathNot: 'node_modules/(ml-levenberg-marquardt|ml-matrix|pure-rand)/',
       },
     },
     {

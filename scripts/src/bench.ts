@@ -1,6 +1,7 @@
 import { DEMO } from '@brook/demo';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { airCoverage, airInverse } from './bench/air';
 import { firstLoad } from './bench/firstLoad';
 import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
@@ -47,6 +48,8 @@ async function run(): Promise<void> {
   for (const measured of planSearch8Worst()) report(measured);
   report(fluidVerdict());
   report(fluidVapour());
+  report(airInverse());
+  report(airCoverage());
 
   const web = await buildWeb();
   const bareWeb = join(DIR, 'bare');

@@ -7,3 +7,10 @@ export {
   type SlaveTest,
   type SlaveWay,
 } from './slaveTest';
+export {
+  FREE_PLAY_MM,
+  pushrodTurns,
+  type PlayAt,
+  type PushrodGiven,
+  type PushrodTurns,
+} from './pushrod';

@@ -6,6 +6,8 @@ const DECIMALS: Partial<Record<Figure['unit'], number>> = {
   'mm²/s': 1,
   'mm/s': 1,
   'mL/s': 2,
+  MPa: 2,
+  'mL/MPa': 2,
   '%': 1,
   min: 0,
   '°C': 0,

@@ -24,4 +24,5 @@ export {
   runOf,
   type Said,
 } from './runs';
+export { normalNoise } from './pedal';
 export { DRAWINGS, type Drawing } from './drawings';

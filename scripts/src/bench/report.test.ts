@@ -25,6 +25,12 @@ test('where a share of the runs is asked for, the value is the one under which t
   expect(said({ name: 'n', unit: 'ms', limit: 1, runs }).value).toBe(10.5);
 });
 
+test('what it must not fall below stands in the line where it was asked for', () => {
+  const both = { name: 'n', unit: 'ratio', least: 0.9, limit: 0.99, runs: [0.95] } as const;
+  expect(said(both)).toMatchObject({ least: 0.9, limit: 0.99, value: 0.95 });
+  expect(said({ name: 'n', unit: 'ms', limit: 1, runs: [1] })).not.toHaveProperty('least');
+});
+
 test('a line is JSON with the median, the limit that was asked for, and the range', () => {
   expect(said({ name: 'plan.fourWheel', unit: 'ms', limit: 5, runs: [2.34567, 1, 9] })).toEqual({
     name: 'plan.fourWheel',

@@ -5,6 +5,8 @@ export interface Measured {
   readonly name: string;
   readonly unit: 'ms' | 's' | 'ratio' | 'strokes' | 'presses';
   readonly limit: number;
+  /** What it must not fall below, where that was asked for as well. */
+  readonly least?: number;
   /** What each run gave, in `unit`. */
   readonly runs: readonly number[];
   /** The share of runs that must stay under the limit, where the median is not what was asked for. */
@@ -12,11 +14,12 @@ export interface Measured {
 }
 
 /** One JSON line: the median of the runs, or the value under which so many of them lie, with the least and the most of them. */
-export function report({ name, unit, limit, runs, share }: Measured): void {
+export function report({ name, unit, limit, least, runs, share }: Measured): void {
   const line = {
     name,
     value: rounded(share === undefined ? median(runs) : percentile(runs, share)),
     unit,
+    ...(least === undefined ? {} : { least }),
     limit,
     runs: runs.length,
     min: rounded(Math.min(...runs)),

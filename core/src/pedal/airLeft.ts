@@ -1,0 +1,207 @@
+import { determinant, inverse, Matrix } from 'ml-matrix';
+import { lostShare, pressureMPa, SEA_LEVEL_MPA, type Curve } from './curve';
+import { normals } from './normals';
+import type { PedalSetup } from './setup';
+
+/** Where a reading was taken: untouched, where it first resists, or under a force, N. */
+export type At = 'rest' | 'first resistance' | { readonly forceN: number };
+
+/** One reading of a ruler. */
+export interface Reading {
+  readonly at: At;
+  /** Of the first stroke, or after pumping. */
+  readonly pumped: boolean;
+  /** Of the pad above the floor, or of the lever's tip from the bar, mm. */
+  readonly heightMm: number;
+}
+
+/** What two readings of a ruler at one place differ by, standard deviation, mm [M]. */
+export const RULER_MM = 1.5;
+
+/** What can be said of the air in one circuit's worth of pedal. */
+export interface AirLeft {
+  /** At the pressure of the air round it, mL; below 0 where the readings ask for less than none. */
+  readonly ml: number;
+  /** Standard deviation of that, mL. */
+  readonly sdMl: number;
+  /** Half width of the band that holds it 19 times of 20, mL. */
+  readonly plusMinusMl: number;
+  /** Whether the readings tell it from none at all. */
+  readonly found: boolean;
+}
+
+/** A band of 95 % of a normal distribution. */
+const BAND_95 = 1.96;
+
+/** Pads may stand so much nearer or farther than at the baseline, mm at the pedal, standard deviation [M]. */
+const PADS_MOVE_MM = 2;
+/** A baseline was bled: what may still have been in it, mL, standard deviation [M]. */
+const BLED_ML = 0.05;
+/** Before anybody measured, any air is as good as any other, mL. */
+const ANY_ML = 20;
+/** Nobody knows at which height a pedal rests, mm. */
+const ANY_MM = 500;
+
+/** Numbers of the unknowns in the fit. */
+const AIR = 0;
+const COMPLIANCE = 1;
+const OLD_AIR = 2;
+/** Of each session: height at rest, rod play, clearance. */
+const REST = 3;
+const PLAY = 4;
+const PADS = 5;
+const OF_A_SESSION = 3;
+
+/**
+ * Air left by the whole curve, with its uncertainty: a linear least-squares fit
+ * of all readings at once, each with the ruler's error, and of what the layout
+ * says with how far that may be off (Bayesian linear regression with normal
+ * priors, as in Bishop 2006, section 3.3). With a bled baseline of the same
+ * vehicle widening and play are common to both, and only the air and the pads
+ * may differ. The springs, which enter the pressure, are given: `airBySprings`
+ * goes over them.
+ *
+ * @param now readings to be judged, at least one of them under a force that the springs do not hold back
+ * @param baseline readings of this vehicle bled and proved; null without
+ * @param rulerMm standard deviation of one reading, above 0
+ */
+export function airFor(
+  setup: PedalSetup,
+  now: readonly Reading[],
+  baseline: readonly Reading[] | null,
+  {
+    preloadN = setup.preloadN.value,
+    ambientMPa = SEA_LEVEL_MPA,
+    rulerMm = RULER_MM,
+  }: { readonly preloadN?: number; readonly ambientMPa?: number; readonly rulerMm?: number } = {},
+): { readonly ml: number; readonly sdMl: number; readonly logEvidence: number } {
+  const { ratio, areaMm2, playMm, clearanceMl, complianceMlPerMPa } = setup;
+  const curve: Pick<Curve, 'ratio' | 'areaMm2' | 'preloadN'> = { ratio, areaMm2, preloadN };
+  const mmPerMl = (ratio * 1000) / areaMm2;
+  const sessions = baseline ? [now, baseline] : [now];
+  const unknowns = REST + OF_A_SESSION * sessions.length;
+  const rows: number[][] = [];
+  const seen: number[] = [];
+  // Each row in units of how far it may be off: then all of them weigh alike.
+  const put = (row: number[], value: number, sd: number) => {
+    rows.push(row.map((x) => x / sd));
+    seen.push(value / sd);
+  };
+  const only = (entries: Readonly<Record<number, number>>) =>
+    Array.from({ length: unknowns }, (_, i) => entries[i] ?? 0);
+
+  // What is known before anybody measures.
+  put(only({ [AIR]: 1 }), 0, ANY_ML);
+  put(only({ [OLD_AIR]: 1 }), 0, BLED_ML);
+  put(only({ [COMPLIANCE]: 1 }), complianceMlPerMPa.value, complianceMlPerMPa.plusMinus!);
+  sessions.forEach((readings, s) => {
+    const at = OF_A_SESSION * s;
+    const [rest, play, pads] = [REST + at, PLAY + at, PADS + at];
+    put(only({ [rest]: 1 }), 0, ANY_MM);
+    if (s === 0) {
+      put(only({ [play]: 1 }), ratio * playMm.value, ratio * playMm.plusMinus!);
+      put(only({ [pads]: 1 }), mmPerMl * clearanceMl.value, mmPerMl * clearanceMl.plusMinus!);
+    } else {
+      // The same rod and the same pads, a little nearer or farther.
+      put(only({ [play]: 1, [PLAY]: -1 }), 0, RULER_MM / 2);
+      put(only({ [pads]: 1, [PADS]: -1 }), 0, PADS_MOVE_MM);
+    }
+    const air = s === 0 ? AIR : OLD_AIR;
+    for (const { at: where, pumped, heightMm } of readings) {
+      if (where === 'rest') {
+        put(only({ [rest]: 1 }), heightMm, rulerMm);
+        continue;
+      }
+      const p = where === 'first resistance' ? 0 : pressureMPa(curve, where.forceN);
+      // Below the springs nothing is under pressure, and how far it has gone nobody can say.
+      if (where !== 'first resistance' && p === 0) continue;
+      put(
+        only({
+          [rest]: 1,
+          [play]: -1,
+          [pads]: pumped ? 0 : -1,
+          [COMPLIANCE]: -mmPerMl * p,
+          [air]: -mmPerMl * lostShare(p, ambientMPa),
+        }),
+        heightMm,
+        rulerMm,
+      );
+    }
+  });
+
+  const X = new Matrix(rows);
+  const y = Matrix.columnVector(seen);
+  const covariance = inverse(X.transpose().mmul(X));
+  const theta = covariance.mmul(X.transpose().mmul(y));
+  const misfit = Matrix.sub(y, X.mmul(theta));
+  const chi2 = misfit.dot(misfit);
+  return {
+    ml: theta.get(AIR, 0),
+    sdMl: Math.sqrt(covariance.get(AIR, AIR)),
+    // How well these springs explain the readings; what is the same for all of them is left out.
+    logEvidence: -chi2 / 2 + Math.log(determinant(covariance)) / 2,
+  };
+}
+
+/** Springs that are tried, by chance but always the same ones: so many that another seed gives the same answer to a hundredth [M]. */
+const TRIES = 200;
+
+/**
+ * Air left, whatever the springs hold back: by chance (Monte Carlo, seeded)
+ * many preloads from what is usual, each with the fit of `airFor`, weighted by
+ * how well it explains the readings.
+ *
+ * @param seed the same seed gives the same answer
+ * @throws RangeError where no reading was taken under a force: then nothing can be told
+ */
+export function airLeft(
+  setup: PedalSetup,
+  now: readonly Reading[],
+  baseline: readonly Reading[] | null,
+  {
+    seed = 1,
+    ...given
+  }: {
+    readonly seed?: number;
+    readonly ambientMPa?: number;
+    readonly rulerMm?: number;
+  } = {},
+): AirLeft {
+  const forces = now.flatMap((r) => (typeof r.at === 'object' ? [r.at.forceN] : []));
+  const most = setup.ratio * Math.max(0, ...forces);
+  if (most <= setup.preloadN.value)
+    throw new RangeError(
+      `${Math.round(most / setup.ratio)} N is held back by the springs; read it under more than ${Math.ceil(setup.preloadN.value / setup.ratio)} N`,
+    );
+  const normal = normals(seed);
+  const fits = Array.from({ length: TRIES }, () => {
+    const by = setup.preloadN.value + setup.preloadN.plusMinus! * normal();
+    // Springs that held back the hardest push would tell nothing; those that push are none.
+    return airFor(setup, now, baseline, {
+      ...given,
+      preloadN: Math.min(0.9 * most, Math.max(0, by)),
+    });
+  });
+  const best = Math.max(...fits.map((f) => f.logEvidence));
+  const weights = fits.map((f) => Math.exp(f.logEvidence - best));
+  const all = weights.reduce((sum, w) => sum + w, 0);
+  const mean = (of: (f: (typeof fits)[number]) => number) =>
+    fits.reduce((sum, f, i) => sum + (weights[i]! / all) * of(f), 0);
+  const ml = mean((f) => f.ml);
+  const sdMl = Math.sqrt(mean((f) => f.sdMl * f.sdMl + (f.ml - ml) * (f.ml - ml)));
+  const plusMinusMl = BAND_95 * sdMl;
+  return { ml, sdMl, plusMinusMl, found: ml > plusMinusMl };
+}
+
+/**
+ * The answer in words.
+ *
+ * @example airWords is "about 0.8 mL, give or take 0.3", or "none found, less than 0.3 mL"
+ */
+export function airWords({ ml, plusMinusMl, found }: AirLeft): string {
+  const said = (value: number) => value.toFixed(1);
+  // The band ends where the highest that may be there ends, not below a tenth.
+  return found
+    ? `about ${said(ml)} mL, give or take ${said(Math.max(0.1, plusMinusMl))}`
+    : `none found, less than ${said(Math.max(0.1, Math.max(0, ml) + plusMinusMl))} mL`;
+}

@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { JUDGED_BY, judgeMeasured, TWO_FINGERS_MM, type Reading } from '.';
+
+interface Given {
+  readonly rest?: number;
+  readonly light?: number;
+  readonly firm?: number;
+  readonly pumped?: number;
+  readonly sink?: number | null;
+}
+const GOOD: Required<Given> = { rest: 180, light: 130, firm: 115, pumped: 120, sink: 1 };
+const judge = (held: 'pedal' | 'lever', more: Given, of: Given = GOOD) => {
+  const { rest, light, firm, pumped, sink = null } = { ...of, ...more };
+  const at = (forceN: number, heightMm: number | undefined, isPumped = false): Reading[] =>
+    heightMm === undefined ? [] : [{ at: { forceN }, pumped: isPumped, heightMm }];
+  const readings: Reading[] = [
+    ...(rest === undefined ? [] : [{ at: 'rest' as const, pumped: false, heightMm: rest }]),
+    ...at(50, light),
+    ...at(300, firm),
+    ...at(300, pumped, true),
+  ];
+  return judgeMeasured(held, readings, { lightN: 50, firmN: 300, sinkMm: sink });
+};
+const word = (more: Given, held: 'pedal' | 'lever' = 'pedal') => {
+  const said = judge(held, more);
+  return 'result' in said ? said.result : said.missing;
+};
+
+// The product's own scale in measured terms: a house rule, no source.
+test.each<[string, Given, string]>([
+  ['half of the height at rest', { firm: 90, light: 100, pumped: 95 }, 'firm and high'],
+  ['a millimetre beyond half', { firm: 89, light: 100, pumped: 95 }, 'firm but low'],
+  ['20 mm from light to firm', { light: 135 }, 'firm and high'],
+  ['21 mm from light to firm', { light: 136 }, 'springy'],
+  ['pumping gains 10 mm', { pumped: 125 }, 'firm and high'],
+  ['pumping gains 11 mm', { pumped: 126 }, 'springy'],
+  ['sinks 5 mm in 30 s', { sink: 5 }, 'firm and high'],
+  ['sinks 5.5 mm in 30 s', { sink: 5.5 }, 'sinks'],
+  ['5 mm above the floor', { firm: 5, light: 20, pumped: 10 }, 'no pressure'],
+  ['6 mm above the floor', { firm: 6, light: 20, pumped: 10 }, 'firm but low'],
+])('a pedal, %s: %s', (_, more, result) => {
+  expect(word(more)).toBe(result);
+});
+
+test('a lever has limits of its own: two fingers from the bar, pumped within 5 mm, no creep', () => {
+  const good = { rest: 70, light: 50, firm: 40, pumped: 42, sink: 0 };
+  expect(word(good, 'lever')).toBe('firm and high');
+  expect(word({ ...good, rest: 55, firm: TWO_FINGERS_MM, pumped: 32, light: 40 }, 'lever')).toBe(
+    'firm and high',
+  );
+  expect(
+    word({ ...good, rest: 55, firm: TWO_FINGERS_MM - 1, pumped: 32, light: 40 }, 'lever'),
+  ).toBe('firm but low');
+  expect(word({ ...good, pumped: 45 }, 'lever')).toBe('firm and high');
+  expect(word({ ...good, pumped: 46 }, 'lever')).toBe('springy');
+  expect(word({ ...good, sink: 2 }, 'lever')).toBe('firm and high');
+  expect(word({ ...good, sink: 3 }, 'lever')).toBe('sinks');
+});
+
+test('a good word is said once nothing is missing, a bad one as soon as it is true', () => {
+  for (const [key, what] of [
+    ['rest', 'rest'],
+    ['light', 'light push'],
+    ['firm', 'firm push'],
+    ['pumped', 'firm push, pumped'],
+  ] as const)
+    expect(word({ [key]: undefined } as Given)).toContain(what);
+  expect(word({ sink: null })).toEqual(['sink']);
+  expect(judge('pedal', { sink: 9 }, {})).toMatchObject({ result: 'sinks' });
+  expect(judge('pedal', { firm: 3 }, {})).toMatchObject({ result: 'no pressure' });
+});
+
+test('the figure that decides is told with what it is held against', () => {
+  expect(judge('pedal', { pumped: 130 })).toEqual({
+    result: 'springy',
+    by: { what: 'gained by pumping', mm: 15, limitMm: JUDGED_BY.pedal.pumpedWithinMm },
+  });
+});
+
+test('whatever is measured: no reading that gets worse makes the word better', () => {
+  const isGood = (g: Required<Given>) => {
+    const said = judge('pedal', g);
+    return 'result' in said && said.result === 'firm and high';
+  };
+  const mm = (least: number, most: number) => fc.integer({ min: least, max: most });
+  fc.assert(
+    fc.property(
+      fc.record({
+        rest: mm(150, 220),
+        light: mm(90, 140),
+        firm: mm(70, 130),
+        pumped: mm(70, 145),
+        sink: mm(0, 8),
+      }),
+      mm(1, 20),
+      (g, by) => {
+        if (isGood(g)) return;
+        // Sunk farther, or pushed nearer to the floor, it does not come to pass.
+        expect(isGood({ ...g, sink: g.sink + by })).toBe(false);
+        expect(isGood({ ...g, firm: g.firm - by })).toBe(false);
+      },
+    ),
+  );
+});

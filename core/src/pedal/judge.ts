@@ -1,0 +1,102 @@
+import type { Reading } from './airLeft';
+import type { PedalResult } from './resultWords';
+
+/** What the words mean in millimetres, each a house rule [M]; the maker's limit wins. */
+export const JUDGED_BY = {
+  pedal: {
+    /** Of the height at rest, what a firm push may use up. */
+    firmWithinShare: 0.5,
+    /** From a light push to a firm one. */
+    springyOverMm: 20,
+    /** What pumping may gain under a firm push. */
+    pumpedWithinMm: 10,
+    /** Under a steady push in half a minute. */
+    sinksOverMm: 5,
+    /** What is left above the floor where there is no pressure. */
+    floorMm: 5,
+  },
+  lever: {
+    firmWithinShare: 0.5,
+    springyOverMm: 20,
+    pumpedWithinMm: 5,
+    // "No creep": more than a ruler may err by.
+    sinksOverMm: 2,
+    // Two fingers from the bar under a firm pull are firm; at the bar there is no pressure.
+    floorMm: 5,
+  },
+} as const;
+
+/** Two fingers, mm [M]: so far from the bar a lever is firm under 150 N. */
+export const TWO_FINGERS_MM = 30;
+
+/** What the readings amount to in the words of the product, and by which figure; null where one is still missing. */
+export interface Judged {
+  readonly result: PedalResult;
+  /** The figure that decides, mm, with what it is held against. */
+  readonly by: { readonly what: string; readonly mm: number; readonly limitMm: number };
+}
+
+/** A measure that is still missing before a word can be said. */
+export type MissingMeasure = 'rest' | 'light push' | 'firm push' | 'firm push, pumped' | 'sink';
+
+/**
+ * The word for what was measured, so that two technicians say the same: the
+ * worst that is true of it. Only what was measured is judged; a word is said
+ * once nothing is missing, or sooner where what is there is bad enough.
+ *
+ * @param held pedal or lever: heights above the floor, or distances of the tip from the bar
+ * @param lightN the force of the light push that was asked for; anything up to it is light
+ * @param firmN that of the firm one; from it on a push is firm
+ * @param sinkMm under a steady push in 30 s; null where nobody watched
+ */
+export function judgeMeasured(
+  held: 'pedal' | 'lever',
+  readings: readonly Reading[],
+  {
+    lightN,
+    firmN,
+    sinkMm,
+  }: { readonly lightN: number; readonly firmN: number; readonly sinkMm: number | null },
+): Judged | { readonly missing: readonly MissingMeasure[] } {
+  const limits = JUDGED_BY[held];
+  const under = (fits: (forceN: number) => boolean, pumped: boolean): number | null =>
+    readings
+      .filter((r) => typeof r.at === 'object' && r.pumped === pumped && fits(r.at.forceN))
+      .map((r) => r.heightMm)
+      .at(-1) ?? null;
+  const restMm = readings.filter((r) => r.at === 'rest').at(-1)?.heightMm ?? null;
+  const firmMm = under((n) => n >= firmN, false);
+  const pumpedMm = under((n) => n >= firmN, true);
+  const lightMm = under((n) => n > 0 && n <= lightN, false);
+  const judged = (result: PedalResult, what: string, mm: number, limitMm: number): Judged => ({
+    result,
+    by: { what, mm, limitMm },
+  });
+  if (firmMm !== null && firmMm <= limits.floorMm)
+    return judged('no pressure', 'left under a firm push', firmMm, limits.floorMm);
+  if (sinkMm !== null && sinkMm > limits.sinksOverMm)
+    return judged('sinks', 'sunk in 30 s', sinkMm, limits.sinksOverMm);
+  if (lightMm !== null && firmMm !== null && lightMm - firmMm > limits.springyOverMm)
+    return judged('springy', 'from light to firm', lightMm - firmMm, limits.springyOverMm);
+  if (pumpedMm !== null && firmMm !== null && pumpedMm - firmMm > limits.pumpedWithinMm)
+    return judged('springy', 'gained by pumping', pumpedMm - firmMm, limits.pumpedWithinMm);
+  if (restMm !== null && firmMm !== null) {
+    const usedMm = restMm - firmMm;
+    const halfMm = restMm * limits.firmWithinShare;
+    if (usedMm > halfMm) return judged('firm but low', 'used by a firm push', usedMm, halfMm);
+    if (held === 'lever' && firmMm < TWO_FINGERS_MM)
+      return judged('firm but low', 'left to the bar', firmMm, TWO_FINGERS_MM);
+  }
+  const missing = (
+    [
+      ['rest', restMm],
+      ['light push', lightMm],
+      ['firm push', firmMm],
+      ['firm push, pumped', pumpedMm],
+      ['sink', sinkMm],
+    ] as const
+  ).flatMap(([what, mm]) => (mm === null ? [what] : []));
+  if (missing.length > 0) return { missing };
+  const usedMm = restMm! - firmMm!;
+  return judged('firm and high', 'used by a firm push', usedMm, restMm! * limits.firmWithinShare);
+}

@@ -1,0 +1,1 @@
+export { ANGLE_DEG, crowFootSettingNm, EXTENSION_MM, WRENCH_MM } from './crowFoot';
