@@ -51,9 +51,11 @@ test('harbour pickup, alone with a vacuum pump: primed by vacuum, finished by st
   });
   // Why bubbles under vacuum do not count was said where they were looked at.
   expect(seen).toBe(true);
-  const { events } = await workshop.get(job.id);
-  const shut = events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : []));
-  expect(shut).toEqual(plan.stops.map((s) => s.id));
+  await expect
+    .poll(async () =>
+      (await workshop.get(job.id)).events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : [])),
+    )
+    .toEqual(plan.stops.map((s) => s.id));
   // In each stage it is opened in the first round alone.
   for (const stage of plan.stages)
     if (stage.kind === 'bleed')
@@ -103,6 +105,10 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
   await expect(
     page.getByRole('list', { name: 'Clocks' }).getByText('Lever tied back'),
   ).toBeVisible();
+  // Until then it stands on this phone alone.
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.map((e) => e.kind))
+    .toContain('clock started');
   await page.close();
 
   const morning = await colleague(browser, job.id, 11);
@@ -221,6 +227,7 @@ test('swapped in the yard: the old part is the measure, the servo is emptied whi
   await action(page).click();
   await runToTheEnd(page);
 
+  await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)?.kind).toBe('topped up');
   const done = await workshop.get(job.id);
   const order = done.events.map((e) => (e.kind === 'prepared' ? e.step : e.kind));
   const inOrder = ['protect', 'empty servo', 'crack bleeders', 'part compared', 'bench ended'];
