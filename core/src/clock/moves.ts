@@ -19,5 +19,7 @@ export const movesClocks = (
   kind === 'clock started' ||
   kind === 'clock ended' ||
   kind === 'flow set' ||
+  kind === 'tool step' ||
+  kind === 'tool checked' ||
   kind === 'undone' ||
   ((ENDS_FLOW as readonly string[]).includes(kind) && running.some((c) => c.ofFlow));

@@ -71,3 +71,27 @@ test('the usual times', () => {
   expect(CLOCK_WORDS['lever tied back'].offers[0]).toBe(600);
   for (const clock of CLOCKS) expect(CLOCK_WORDS[clock].then).toMatch(/\.$/);
 });
+
+test('a pump that cools between two wheels is a clock of the job, an aborted run too, until the cycle is checked at its end', () => {
+  const step = (stepId: string, done = true, more: object = {}) =>
+    ({ kind: 'tool step', stageId: 's', stepId, by: 'by hand', done, why: null, ...more }) as Said;
+  const checked = {
+    kind: 'tool checked',
+    stageId: 's',
+    by: 'by hand',
+    check: { batteryV: 12.6, ignition: 'on', codes: [] },
+  } as Said;
+  const cools = (...said: Said[]) => running(...said).filter((c) => c.clock === 'cool-down');
+  const pump = step('left-rear:pump', true, { id: 'p', atMs: 5_000 });
+  expect(cools(step('left-rear:valves'))).toEqual([]);
+  // A minute, as the model has it; the limit that the tool states wins.
+  expect(cools(pump)).toMatchObject([{ eventId: 'p', dueMs: 65_000, ofFlow: true }]);
+  expect(cools(pump, step('right-rear:valves'))).toHaveLength(1);
+  expect(cools(pump, step('right-rear:pump', true, { id: 'q' })).map((c) => c.eventId)).toEqual([
+    'q',
+  ]);
+  expect(cools(pump, checked)).toEqual([]);
+  // Aborted, it is checked before it is repeated, and cools all the same.
+  expect(cools(step('left-rear:pump', false), checked)).toHaveLength(1);
+  expect(movesClocks({ kind: 'tool step' })).toBe(true);
+});

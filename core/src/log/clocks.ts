@@ -1,4 +1,5 @@
 import { ENDS_FLOW, type ClockKind } from '../clock';
+import { cycleTimes, isPumpStep } from '../scanTool';
 import type { Kept } from '../run';
 import type { JobEvent } from './event';
 import { undoneIds } from './undo';
@@ -14,7 +15,7 @@ export interface RunningClock {
   readonly startedMs: number;
   /** When it is up, milliseconds since 1970. */
   readonly dueMs: number;
-  /** Whether it is the flow of the run: a look at the jar ends it, no tap on it. */
+  /** Whether it is a flow of the run, or a pump that cools: what follows in the run ends it, no tap on it. */
   readonly ofFlow?: true;
 }
 
@@ -39,6 +40,7 @@ export function runningClocks(log: readonly Kept<JobEvent>[]): RunningClock[] {
         : [],
     ),
     ...flowsOf(inEffect),
+    ...coolsIn(inEffect),
   ].sort((a, b) => a.dueMs - b.dueMs);
 }
 
@@ -62,6 +64,29 @@ function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
     });
   }
   return [...flows.values()];
+}
+
+/** The pump of a tool's cycle after its last run: it cools, an aborted run too, until the cycle is checked at its end. */
+function coolsIn(log: readonly Kept<JobEvent>[]): RunningClock[] {
+  const steps = log.filter((e) => e.kind === 'tool step' || e.kind === 'tool checked');
+  const ran = steps.filter((e) => e.kind === 'tool step' && isPumpStep(e.stepId)).at(-1);
+  if (!ran) return [];
+  const over = steps.slice(steps.indexOf(ran)).some((e, i, after) => {
+    const before = after[i - 1];
+    return e.kind === 'tool checked' && before?.kind === 'tool step' && before.done;
+  });
+  if (over) return [];
+  return [
+    {
+      eventId: ran.id,
+      clock: 'cool-down',
+      elementId: null,
+      person: ran.person,
+      startedMs: ran.atMs,
+      dueMs: ran.atMs + cycleTimes().coolS.value * 1000,
+      ofFlow: true,
+    },
+  ];
 }
 
 const endsFlow = (kind: JobEvent['kind']): boolean =>

@@ -131,6 +131,9 @@ export function nextInCycle(steps: readonly ToolStep[], entries: readonly ToolEn
   };
 }
 
+/** Whether a step of a cycle runs the pump, by its id. */
+export const isPumpStep = (stepId: string): boolean => stepId.endsWith(':pump');
+
 /** When the pump has cooled after its last run, aborted ones included; null before the first. */
 function cooledAt(steps: readonly ToolStep[], entries: readonly ToolEntry[]): number | null {
   const pump = new Set(steps.filter((s) => s.act === 'pump').map((s) => s.id));

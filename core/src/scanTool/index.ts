@@ -2,6 +2,7 @@ export {
   BATTERY_V,
   cycleMinutes,
   cycleTimes,
+  isPumpStep,
   LEAST_BATTERY_V,
   nextInCycle,
   toolSteps,
