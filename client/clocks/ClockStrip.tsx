@@ -62,7 +62,7 @@ function Line({
         ) : null}
       </View>
       {/* Of a flow only what is read on the jar tells that somebody looked. */}
-      {clock.ofFlow ? null : (
+      {clock.ofRun ? null : (
         <Press
           role="button"
           aria-label={`${title}: ${isUp ? 'seen' : 'stop'}`}

@@ -14,7 +14,7 @@ export const ENDS_FLOW = [
 /** Whether an event may change which clocks run. @param running those that run before it */
 export const movesClocks = (
   { kind }: { readonly kind: string },
-  running: readonly { readonly ofFlow?: true | undefined }[] = [],
+  running: readonly { readonly ofRun?: true | undefined }[] = [],
 ): boolean =>
   kind === 'clock started' ||
   kind === 'clock ended' ||
@@ -22,4 +22,4 @@ export const movesClocks = (
   kind === 'tool step' ||
   kind === 'tool checked' ||
   kind === 'undone' ||
-  ((ENDS_FLOW as readonly string[]).includes(kind) && running.some((c) => c.ofFlow));
+  ((ENDS_FLOW as readonly string[]).includes(kind) && running.some((c) => c.ofRun));

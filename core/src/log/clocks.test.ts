@@ -59,7 +59,7 @@ test('a clock touches nothing that was proved, and moves what the list shows', (
   }
   expect(movesClocks({ kind: 'stroke' })).toBe(false);
   // A stroke ends a flow that runs: only then the list is written anew.
-  const flow = { clock: 'level look', ofFlow: true } as never;
+  const flow = { clock: 'level look', ofRun: true } as never;
   expect(movesClocks({ kind: 'stroke' }, [flow])).toBe(true);
   expect(movesClocks({ kind: 'bubbles' }, [flow])).toBe(false);
 });
@@ -85,7 +85,7 @@ test('a pump that cools between two wheels is a clock of the job, an aborted run
   const pump = step('left-rear:pump', true, { id: 'p', atMs: 5_000 });
   expect(cools(step('left-rear:valves'))).toEqual([]);
   // A minute, as the model has it; the limit that the tool states wins.
-  expect(cools(pump)).toMatchObject([{ eventId: 'p', dueMs: 65_000, ofFlow: true }]);
+  expect(cools(pump)).toMatchObject([{ eventId: 'p', dueMs: 65_000, ofRun: true }]);
   expect(cools(pump, step('right-rear:valves'))).toHaveLength(1);
   expect(cools(pump, step('right-rear:pump', true, { id: 'q' })).map((c) => c.eventId)).toEqual([
     'q',

@@ -16,7 +16,7 @@ export interface RunningClock {
   /** When it is up, milliseconds since 1970. */
   readonly dueMs: number;
   /** Whether it is a flow of the run, or a pump that cools: what follows in the run ends it, no tap on it. */
-  readonly ofFlow?: true;
+  readonly ofRun?: true;
 }
 
 /** The clocks of a job that nobody has ended, the one that is up first at the front. */
@@ -48,8 +48,8 @@ export function runningClocks(log: readonly Kept<JobEvent>[]): RunningClock[] {
 function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
   const flows = new Map<string, RunningClock>();
   for (const e of log) {
-    // By another plan it is another opening.
-    if (e.kind === 'decided') flows.clear();
+    // What halts the run stops what runs in it; by another plan it is another opening.
+    if (e.kind === 'halted' || e.kind === 'decided') flows.clear();
     if (!('stopId' in e) || e.stopId === null || !endsFlow(e.kind)) continue;
     flows.delete(e.stopId);
     if (e.kind !== 'flow set' || e.lookAfterS === null) continue;
@@ -60,7 +60,7 @@ function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
       person: e.person,
       startedMs: e.atMs,
       dueMs: e.atMs + e.lookAfterS * 1000,
-      ofFlow: true,
+      ofRun: true,
     });
   }
   return [...flows.values()];
@@ -84,7 +84,7 @@ function coolsIn(log: readonly Kept<JobEvent>[]): RunningClock[] {
       person: ran.person,
       startedMs: ran.atMs,
       dueMs: ran.atMs + cycleTimes().coolS.value * 1000,
-      ofFlow: true,
+      ofRun: true,
     },
   ];
 }

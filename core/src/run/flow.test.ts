@@ -112,7 +112,7 @@ describe('a steady flow by the clock', () => {
       runningClocks(jobOf(PLAN, [...READY, ...said]).log as readonly Kept<JobEvent>[]);
     const set = flow(100, { id: 'f', atMs: 5_000 });
     expect(clocks(set)).toMatchObject([
-      { eventId: 'f', clock: 'level look', dueMs: 105_000, ofFlow: true },
+      { eventId: 'f', clock: 'level look', dueMs: 105_000, ofRun: true },
     ]);
     const elsewhere: Said = { kind: 'stroke', stopId: SECOND!.id };
     expect(clocks(set, elsewhere)).toHaveLength(1);
@@ -120,8 +120,11 @@ describe('a steady flow by the clock', () => {
       expect(clocks(set, end)).toEqual([]);
     expect(clocks(set, flow(50, { id: 'g', atMs: 9_000 }))).toMatchObject([{ eventId: 'g' }]);
     const halt: Said = { id: 'h', kind: 'halted', reason: 'leak', stopId: null };
-    expect(clocks(set, halt)).toHaveLength(1);
-    expect(clocks(set, halt, { kind: 'decided', haltId: 'h', decision: 'go on' })).toEqual([]);
+    const goOn: Said = { kind: 'decided', haltId: 'h', decision: 'go on' };
+    expect(clocks(set, halt)).toEqual([]);
+    expect(clocks(set, halt, goOn)).toEqual([]);
+    // The run says the same: it stopped, and what it gave is read first.
+    expect(step(set, halt, goOn)).toMatchObject({ kind: 'flow', running: null });
     expect(clocks(set, { kind: 'undone', eventId: 'f' })).toEqual([]);
   });
 });

@@ -580,6 +580,8 @@ function halt(
 ): RunState {
   const next = {
     ...state,
+    // What ran by the clock runs no longer: what it gave is read before the run goes on.
+    bleeders: state.bleeders.map((b) => (b.flow ? { ...b, flow: null } : b)),
     halts: [...state.halts, { eventId, reason, stopId, masterId, decision: null }],
   };
   if (reason !== 'ran dry') return next;
