@@ -64,6 +64,19 @@ type Template =
 /** The phone that each page is. */
 const devices = new WeakMap<Page, string>();
 
+/** A master that is still to be changed, with every care. */
+export const MASTER_NOT_YET: NonNullable<Job['planChoices']['work']['master']> = {
+  masterId: 'master',
+  linesStayedFull: true,
+  linesAboveWheels: true,
+  nothingElseOpened: true,
+  modulatorLostNothing: true,
+  heldDown: true,
+  bench: 'not done',
+  notYet: true,
+  linesOver: [],
+};
+
 /** What a test prepares through the API before it looks at a screen, on vehicles of its own. */
 export class Workshop {
   /** The number of the last event of each job that was said through this one. */

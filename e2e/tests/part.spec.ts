@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { benchRun, Workshop } from '../support/workshop';
+import { benchRun, MASTER_NOT_YET, Workshop } from '../support/workshop';
 
 const next = (page: Page) => page.getByTestId('next-action');
 
@@ -61,17 +61,7 @@ test('a new master of another bore than the layout guesses, and the same as the 
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Swapped in the yard');
   const job = await workshop.afterWork(vehicle, {
-    master: {
-      masterId: 'master',
-      linesStayedFull: true,
-      linesAboveWheels: true,
-      nothingElseOpened: true,
-      modulatorLostNothing: true,
-      heldDown: true,
-      bench: 'not done',
-      notYet: true,
-      linesOver: [],
-    },
+    master: MASTER_NOT_YET,
   });
   await workshop.prepared(job);
   await page.goto(`/jobs/${job.id}`);

@@ -1,19 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { ownClock } from '../support/ownClock';
 import { hurry, nextMove, runToTheEnd } from '../support/stranger';
-import { planOf, Workshop } from '../support/workshop';
-
-/** A master that is still to be changed, with every care. */
-const NOT_YET = {
-  masterId: 'master',
-  linesStayedFull: true,
-  linesAboveWheels: true,
-  nothingElseOpened: true,
-  modulatorLostNothing: true,
-  heldDown: true,
-  bench: 'not done',
-  notYet: true,
-} as const;
+import { MASTER_NOT_YET, planOf, Workshop } from '../support/workshop';
 
 const next = (page: Page) => page.getByTestId('next-action');
 
@@ -22,7 +10,7 @@ test('a master on the bench ends by the three signs of every chamber, and the jo
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
-    master: { ...NOT_YET, linesOver: [] },
+    master: MASTER_NOT_YET,
   });
   const plan = planOf(job);
   const compared = plan.stages.find((s) => s.kind === 'right part')!;
@@ -145,7 +133,7 @@ test('a master is swapped with bench work, joined and bled to the end', async ({
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
-    master: { ...NOT_YET, linesOver: [] },
+    master: MASTER_NOT_YET,
   });
   const compared = planOf(job).stages.find((s) => s.kind === 'right part')!;
   await workshop.log(job.id, [

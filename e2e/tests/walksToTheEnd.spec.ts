@@ -2,7 +2,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { Helper } from '../support/helper';
 import { ownClock } from '../support/ownClock';
 import { hurry, nextMove, runToTheEnd } from '../support/stranger';
-import { planOf, TARN, UNA, Workshop } from '../support/workshop';
+import { MASTER_NOT_YET, planOf, TARN, UNA, Workshop } from '../support/workshop';
 
 const action = (page: Page) => page.getByTestId('next-action');
 const heading = (page: Page, name: string | RegExp) => page.getByRole('heading', { name });
@@ -196,17 +196,7 @@ test('swapped in the yard: the old part is the measure, the servo is emptied whi
   const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Swapped in the yard, walked');
   const said = await workshop.choose(await workshop.planned(car), {
     purpose: 'after work',
-    master: {
-      masterId: 'master',
-      linesStayedFull: true,
-      linesAboveWheels: true,
-      nothingElseOpened: true,
-      modulatorLostNothing: true,
-      heldDown: true,
-      bench: 'not done',
-      notYet: true,
-      linesOver: [],
-    },
+    master: MASTER_NOT_YET,
   });
   const job = await workshop.accept(
     await workshop.chooseAll(said, { means: { ...said.planChoices.means, helper: false } }),
