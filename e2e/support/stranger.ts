@@ -34,9 +34,14 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
  * for something, answer the first open question by what is seen on the vehicle.
  *
  * @param press how something is pressed: by a finger, unless it is said otherwise
+ * @param end where this is seen, nothing more is done
  * @returns what was done, or null when the page went on under the finger and must be looked at again
  */
-export async function nextMove(page: Page, press: Press = pressed): Promise<string | null> {
+export async function nextMove(
+  page: Page,
+  press: Press = pressed,
+  end?: Locator,
+): Promise<string | null> {
   const action = page.getByTestId('next-action');
   const open = page.getByTestId('unanswered').first();
   // Either one or the other is called for, whichever page this is.
@@ -49,11 +54,13 @@ export async function nextMove(page: Page, press: Press = pressed): Promise<stri
   if (hurried.has(page)) await page.clock.fastForward(ARMED_MS);
   if (await isReady(action)) {
     const words = await action.innerText({ timeout: 1_500 }).catch(() => null);
-    return words !== null && (await press(action)) ? words.trim() : null;
+    if (words === null || (await end?.isVisible())) return null;
+    return (await press(action)) ? words.trim() : null;
   }
   if ((await open.count()) === 0) return null;
   const question = await open.getAttribute('aria-label', { timeout: 1_500 }).catch(() => null);
-  if (question === null) return null;
+  // Looked for behind the question: one of the end's own page is not answered.
+  if (question === null || (await end?.isVisible())) return null;
   const answer = SEEN.find(([asked]) => asked.test(question))![1];
   return (await press(
     open
@@ -176,13 +183,14 @@ export async function runToTheEnd(
   const moves: string[] = [];
   const through = page.getByText('On to the proof', { exact: true });
   const proof = page.getByRole('heading', { name: /^(Brake|Clutch) (pedal|lever)$/ });
-  while (!(await through.or(proof).first().isVisible())) {
+  const end = through.or(proof).first();
+  while (!(await end.isVisible())) {
     for (const [asked, mm] of MEASURED) {
       const typed = page.getByRole('textbox', { name: asked });
       if (await typed.isVisible()) await typed.fill(mm, { timeout: 1_000 }).catch(() => undefined);
     }
     await look();
-    const move = await nextMove(page);
+    const move = await nextMove(page, pressed, end);
     if (move !== null) moves.push(move);
     expect(moves.length, moves.slice(-8).join(' | ')).toBeLessThan(250);
   }

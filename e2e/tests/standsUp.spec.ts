@@ -26,7 +26,7 @@ const freePort = () =>
 /** Process ids whose command line holds some words, of what this test started. */
 const pids = (words: string): number[] => {
   try {
-    return execFileSync('pgrep', ['-f', words], { encoding: 'utf8' })
+    return execFileSync('pgrep', ['-f', '--', words], { encoding: 'utf8' })
       .trim()
       .split('\n')
       .map(Number);
