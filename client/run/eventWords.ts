@@ -7,6 +7,7 @@ import {
 } from '@brook/core/gate';
 import { CLOCK_WORDS } from '@brook/core/clock';
 import type { PhoneHappening } from '@brook/core/log';
+import { readingWords } from '@brook/core/pedal';
 import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
 import { HALT_WORDS, TRY_WORDS } from '@brook/core/run';
 import { MEDIUM_WORDS } from '../media/mediaWords';
@@ -96,6 +97,10 @@ export function eventWords(
       return `${controlOf(plans, said.masterId)}: ${said.result}`;
     case 'take-up judged':
       return `${controlOf(plans, said.masterId)} takes up: ${said.takeUp}`;
+    case 'pedal read':
+      return `${controlOf(plans, said.masterId)}, ${readingWords(said)}: ${said.heightMm} mm`;
+    case 'sink watched':
+      return `${controlOf(plans, said.masterId)}: sank ${said.mm} mm in ${said.seconds} s`;
     case 'checked':
       return `${lowerFirst(askOf(said.item))}: ${said.passes ? 'yes' : 'no'}`;
     case 'undone':

@@ -66,6 +66,7 @@ export {
   type ConditionReply,
 } from './fluid';
 export { layout, layoutJsonSchema } from './layout';
+export { controlPage, type ControlPage } from './control';
 export { pacePage, paceProposals, type PacePage, type PaceProposals } from './pace';
 export {
   planChoices,

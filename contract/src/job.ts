@@ -96,6 +96,16 @@ export const job = jobSummary.extend({
     .describe('Partners that the last released job advised to renew and left'),
   lastFill: z.object({ at: isoTime, grade }).nullable().describe('The last change on record'),
   makerEntry: makerEntry.nullable(),
+  baselines: z
+    .array(
+      z.object({
+        masterId: z.string(),
+        jobNumber: z.number().int(),
+        at: isoTime,
+        readings: z.array(computed('PedalReading')),
+      }),
+    )
+    .describe('What each control measured when a job before had bled and released it'),
   knownFluid: z
     .object({ cap: z.array(grade), lowViscosity: z.boolean(), control, seals, at: isoTime })
     .nullable()

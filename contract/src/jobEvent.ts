@@ -10,7 +10,7 @@ import {
   type PhoneHappening,
   type VehicleEvent,
 } from '@brook/core/log';
-import { PEDAL_RESULTS } from '@brook/core/pedal';
+import { FORCE_N, HEIGHT_MM, MEASURED_WHEN, PEDAL_RESULTS, SUNK_MM } from '@brook/core/pedal';
 import { PREPARATION_STEPS } from '@brook/core/plan';
 import {
   BUBBLE_READINGS,
@@ -205,6 +205,30 @@ const happenings = [
     kind: z.literal('take-up judged'),
     masterId: elementId,
     takeUp: oneOf('Where it takes up', TAKE_UPS),
+  }),
+  z.strictObject({
+    kind: z.literal('pedal read'),
+    masterId: elementId,
+    when: oneOf('When it was measured', MEASURED_WHEN),
+    at: z.union(
+      [
+        z.literal('rest'),
+        z.literal('first resistance'),
+        z.strictObject({ forceN: within(FORCE_N).describe('N, at the pad or the tip') }),
+      ],
+      {
+        error: 'Where it was read should be “rest”, “first resistance” or a force of 1 to 600 N.',
+      },
+    ),
+    pumped: z.boolean({ error: 'Whether it was pumped up before is not said.' }),
+    heightMm: within(HEIGHT_MM).describe('mm above the floor, or of the tip from the bar'),
+  }),
+  z.strictObject({
+    kind: z.literal('sink watched'),
+    masterId: elementId,
+    when: oneOf('When it was measured', MEASURED_WHEN),
+    mm: within(SUNK_MM).describe('mm that it crept under a steady firm push'),
+    seconds: within({ what: 'The watch', unit: 's', least: 1, most: 600 }),
   }),
   z.strictObject({
     kind: z.literal('checked'),

@@ -29,6 +29,7 @@ import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { mediaPage, vehicleNotesPage } from './media';
+import { controlPage } from './control';
 import { pacePage, paceProposals } from './pace';
 import { problem } from './problem';
 import { liveBeat, liveLog, putAway } from './live';
@@ -99,6 +100,7 @@ export const SCHEMAS = {
   PlanPreview: planPreview,
   HouseRules: houseRules,
   HouseRulesRecord: houseRulesRecord,
+  ControlPage: controlPage,
   PacePage: pacePage,
   PaceProposals: paceProposals,
   MakerEntry: makerEntry,
@@ -221,6 +223,13 @@ const LISTED = [
     does: 'Photos and voice notes of all its jobs, each at its place, newest first',
     asks: 'whole',
     gives: 'VehicleNotesPage',
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}/controls',
+    does: 'How its controls were judged and measured at the end of its jobs, newest first',
+    asks: 'whole',
+    gives: 'ControlPage',
   },
   {
     method: 'put',

@@ -194,5 +194,7 @@ export async function runToTheEnd(
     if (move !== null) moves.push(move);
     expect(moves.length, moves.slice(-8).join(' | ')).toBeLessThan(250);
   }
+  // What was tapped stands on the phone first: who asks the workshop next shall find all of it.
+  await expect(page.getByText(/^All with the workshop/).first()).toBeVisible();
   return moves;
 }

@@ -53,6 +53,7 @@ test('a hatchback is bled with a helper’s phone in 55 presses at most, the net
     }
     last = await pressOn(page);
   }
+  await expect(page.getByText(/^All with the workshop/).first()).toBeVisible();
   const strokes = (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke');
   expect(strokes).toHaveLength(made);
   expect(made).toBe(planned.reduce((sum, n) => sum + n, 0));
@@ -129,7 +130,11 @@ test('the helper’s own slips: let go too soon, and a tap that was none', async
   await helper.tap('“Shut” was called');
   await helper.stroke();
   await expect(page.getByText(String(planned - 1), { exact: true })).toBeVisible();
-  const { events } = await workshop.get(job.id);
-  expect(events.filter((e) => e.kind === 'round broken')).toHaveLength(1);
+  await expect
+    .poll(
+      async () =>
+        (await workshop.get(job.id)).events.filter((e) => e.kind === 'round broken').length,
+    )
+    .toBe(1);
   await helper.page.context().close();
 });

@@ -182,9 +182,14 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
   await other.getByRole('button', { name: 'Others: count them' }).click();
   await expect(other.getByText(`${of - 6} strokes to go of ${of}`).first()).toBeVisible();
   await expect(charged.getByText(`${of - 6} strokes to go of ${of}`).first()).toBeVisible();
-  const strokes = (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke');
-  const by = (name: string) => strokes.filter((e) => e.person === name).length;
-  expect([by('Ana (helper)'), by(UNA.name), by(TARN.name)]).toEqual([1, 3, 2]);
+  await expect
+    .poll(async () => {
+      const { events } = await workshop.get(job.id);
+      const by = (name: string) =>
+        events.filter((e) => e.kind === 'stroke' && e.person === name).length;
+      return [by('Ana (helper)'), by(UNA.name), by(TARN.name)];
+    })
+    .toEqual([1, 3, 2]);
   for (const each of [other, helper.page]) await each.context().close();
 });
 

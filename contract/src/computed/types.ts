@@ -4,7 +4,14 @@ import type { Layout } from '@brook/core/circuit';
 import type { Figure } from '@brook/core/figure';
 import type { CompatibilityAnswer, ConditionAnswer, Dye, Remedy, Sample } from '@brook/core/fluid';
 import type { Inside } from '@brook/core/inside';
-import type { AcceptedPick, FluidRead, JobEvent, RunningClock } from '@brook/core/log';
+import type {
+  AcceptedPick,
+  ControlOnRecord,
+  FluidRead,
+  JobEvent,
+  RunningClock,
+} from '@brook/core/log';
+import type { MeasuredReading } from '@brook/core/pedal';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import type { HelperView, Kept, Pace } from '@brook/core/run';
@@ -47,6 +54,8 @@ export interface Computed {
   readonly HelperView: HelperView;
   readonly ClosedPhase: ClosedPhase;
   readonly Pace: Pace;
+  readonly ControlOnRecord: ControlOnRecord;
+  readonly PedalReading: MeasuredReading;
   readonly RulesInForce: HouseRules;
   readonly CompatibilityReply: Omit<CompatibilityAnswer, 'candidates'> & {
     readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {

@@ -5,7 +5,7 @@ import {
   hasServo,
   type Worked,
 } from '../circuit';
-import type { PedalResult } from '../pedal';
+import type { Judged, MissingMeasure, PedalResult } from '../pedal';
 
 /** Things that are tried at one control, each answered yes or no by a person. */
 export const CONTROL_CHECKS = [
@@ -94,7 +94,12 @@ export function takeUpPasses(takeUp: TakeUp): boolean {
 
 /** What was answered at one control so far. Absent means that nobody has looked. */
 export interface ControlAnswers {
+  /** The worse of what was felt and what was measured. */
   readonly pedal: PedalResult | null;
+  /** The word of a named person. */
+  readonly byFeel?: PedalResult | null;
+  /** The word that the readings amount to, or what of them is missing; null where nothing was measured. */
+  readonly measured?: Judged | { readonly missing: readonly MissingMeasure[] } | null;
   readonly takeUp: TakeUp | null;
   readonly checks: Readonly<Partial<Record<ControlCheck, boolean>>>;
 }

@@ -1,5 +1,5 @@
 import { bleederName, type Master, type VehicleKind } from '../circuit';
-import { pedalPasses } from '../pedal';
+import { pedalPasses, type MissingMeasure } from '../pedal';
 import { doneAt, nextStep, skippedStages, type RunState } from '../run';
 import {
   controlProof,
@@ -20,7 +20,12 @@ export type GateReason =
   | { readonly code: 'bleeder not clear'; readonly place: string }
   /** Left out or only practised, and danger may have stayed behind. */
   | { readonly code: 'stage owed'; readonly title: string }
-  | { readonly code: 'control not judged'; readonly control: string }
+  | {
+      readonly code: 'control not judged';
+      readonly control: string;
+      /** What of the measure is still to be read, where it was begun. */
+      readonly missing?: readonly MissingMeasure[];
+    }
   | { readonly code: 'control does not pass'; readonly control: string; readonly result: string }
   | {
       readonly code: 'control not tried' | 'control failed';
@@ -140,11 +145,14 @@ function controlReasons(master: Master, kind: VehicleKind, answers: ControlAnswe
 function resultReasons(
   control: string,
   result: ReturnType<typeof controlProof>['result'],
-  { pedal, takeUp }: ControlAnswers,
+  { pedal, takeUp, measured }: ControlAnswers,
 ): GateReason[] {
   if (result === 'none') return [];
   const said = result === 'pedal' ? pedal : takeUp;
-  if (said === null) return [{ code: 'control not judged', control }];
+  if (said === null) {
+    const begun = measured && 'missing' in measured ? { missing: measured.missing } : {};
+    return [{ code: 'control not judged', control, ...begun }];
+  }
   const passes = result === 'pedal' ? pedalPasses(pedal!) : takeUpPasses(takeUp!);
   return passes ? [] : [{ code: 'control does not pass', control, result: said }];
 }

@@ -1,4 +1,5 @@
 import { CONTROL_TRAITS, type Control } from '../circuit';
+import type { MissingMeasure } from '../pedal';
 import { capital, lowerFirst } from '../text';
 import type { ControlCheck, TakeUp } from './controls';
 import type { CheckItem } from './proof';
@@ -130,7 +131,9 @@ export function gateWords(reason: GateReason): string {
     case 'stage owed':
       return `Not done: ${lowerFirst(reason.title)}. Danger may be left behind; nobody releases it like this.`;
     case 'control not judged':
-      return `${capital(reason.control)}: not judged yet.`;
+      return reason.missing
+        ? `${capital(reason.control)}, still to measure: ${reason.missing.map((m) => MISSING_MEASURE_WORDS[m]).join(', ')}. Or say it by feel.`
+        : `${capital(reason.control)}: not judged yet.`;
     case 'control does not pass':
       return `${capital(reason.control)}: ${reason.result}. ${PASSES[CONTROL_TRAITS[reason.control as Control].system]}`;
     case 'control not tried':
@@ -151,6 +154,15 @@ export function gateWords(reason: GateReason): string {
       return 'The test drive failed. Do not drive: find out why, then prove it again.';
   }
 }
+
+/** What of a measure is still to be read, in words. */
+export const MISSING_MEASURE_WORDS: Readonly<Record<MissingMeasure, string>> = {
+  rest: 'at rest',
+  'light push': 'light push',
+  'firm push': 'firm push',
+  'firm push, pumped': 'firm push, pumped',
+  sink: 'whether it sinks',
+};
 
 const PASSES = {
   brakes: 'Only firm and high passes.',

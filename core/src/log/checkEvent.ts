@@ -1,4 +1,4 @@
-import { CONTROL_CHECKS } from '../gate';
+import { CONTROL_CHECKS, controlProof } from '../gate';
 import type { Plan } from '../plan';
 import { decisionFault, elementFault, runEventFault, type RunEvent } from '../run';
 import { isOfRun, isPhoneEvent, type JobEvent } from './event';
@@ -54,6 +54,8 @@ export function jobEventFault(
   const plans = plansEver(job);
   if (event.kind === 'pedal judged' || event.kind === 'take-up judged')
     return event.masterId === null ? null : masterFault(plans, event.masterId);
+  if (event.kind === 'pedal read' || event.kind === 'sink watched')
+    return measureFault(plans, event.masterId);
   if (event.kind === 'checked') return checkFault(plans, event);
   if (!isOfRun(event)) return null;
   const has = (id: string, kind?: RunEvent['kind']) => {
@@ -104,6 +106,17 @@ const masterFault = (plans: readonly Plan[], masterId: string): string | null =>
   plans.some((p) => p.layout.masters.some((m) => m.id === masterId))
     ? null
     : `There is no master "${masterId}" in the layout of this plan.`;
+
+/** Heights and sink are read at a brake that is held by hand or foot. */
+function measureFault(plans: readonly Plan[], masterId: string): string | null {
+  const unknown = masterFault(plans, masterId);
+  if (unknown) return unknown;
+  const { layout } = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))!;
+  const master = layout.masters.find((m) => m.id === masterId)!;
+  return controlProof(master, layout.vehicleKind).result === 'pedal'
+    ? null
+    : `The ${master.control} is not measured like this; only a brake pedal or lever is.`;
+}
 
 /** What is tried at a control names it; what is looked at on the vehicle names none. */
 function checkFault(

@@ -10,7 +10,7 @@ import type {
   IsoClass,
 } from '../fluid';
 import type { CheckItem, ControlCheck, DriveResult, TakeUp } from '../gate';
-import type { PedalResult } from '../pedal';
+import type { At, MeasuredWhen, PedalResult } from '../pedal';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
 import type { EventBase, RunHappening, Undone } from '../run';
@@ -30,6 +30,24 @@ export type ProofHappening =
       readonly kind: 'take-up judged';
       readonly masterId: string;
       readonly takeUp: TakeUp;
+    }
+  /** One reading of a ruler at a pedal or lever; the last one of a place counts. */
+  | {
+      readonly kind: 'pedal read';
+      readonly masterId: string;
+      readonly when: MeasuredWhen;
+      readonly at: At;
+      /** Of the first stroke, or after pumping. */
+      readonly pumped: boolean;
+      readonly heightMm: number;
+    }
+  /** How far it sank under a steady firm push, by the clock. */
+  | {
+      readonly kind: 'sink watched';
+      readonly masterId: string;
+      readonly when: MeasuredWhen;
+      readonly mm: number;
+      readonly seconds: number;
     }
   /** One thing that was looked at on the vehicle, or tried at the control of a master. */
   | {
@@ -206,6 +224,8 @@ const NOT_OF_THE_RUN = [
   ...DESK,
   'pedal judged',
   'take-up judged',
+  'pedal read',
+  'sink watched',
   'checked',
   'media note',
   'came off',

@@ -45,3 +45,5 @@ export { followProof } from './followProof';
 export { isSuperfluous, jobEventFault, MOST_MEDIA_NOTES, type Believable } from './checkEvent';
 export { unseenStrokes } from './unseen';
 export { runningClocks, type RunningClock } from './clocks';
+export { judgedByMeasure, measuredAt, measuredNow, measuringOf, type Measuring } from './measured';
+export { controlsOnRecord, type ControlOnRecord } from './onRecord';

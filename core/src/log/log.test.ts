@@ -139,6 +139,8 @@ describe('a proof counts for what was there when it was made', () => {
       controls: {
         [LEVER!]: {
           pedal: 'firm and high',
+          byFeel: 'firm and high',
+          measured: null,
           takeUp: null,
           checks: { 'wheels held and free': true },
         },

@@ -1,9 +1,10 @@
 import type { CheckItem, ControlCheck, TakeUp } from '../gate';
-import type { PedalResult } from '../pedal';
+import type { ControlMeasured, PedalResult } from '../pedal';
 import { OPENING_STEPS, type Plan, type PreparationStep } from '../plan';
 import type { Kept } from '../run';
 import { sayingTouches, type StageSaying } from '../stages';
 import type { JobEvent, JobEventKind } from './event';
+import { withMeasured } from './measured';
 import type { TakenBack } from './undo';
 
 /** Who answered, and when. */
@@ -33,9 +34,11 @@ export interface ProofState {
   readonly answers: readonly ProofAnswer[];
   /** What is to be answered again, and why. */
   readonly voided: readonly Voided[];
+  /** What was measured at each control in each state; of the end only what still holds. */
+  readonly measured: readonly ControlMeasured[];
 }
 
-export const NO_PROOF: ProofState = { answers: [], voided: [] };
+export const NO_PROOF: ProofState = { answers: [], voided: [], measured: [] };
 
 type Touches = 'all' | 'level' | 'nothing';
 
@@ -88,6 +91,8 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   undone: 'nothing',
   'pedal judged': 'nothing',
   'take-up judged': 'nothing',
+  'pedal read': 'nothing',
+  'sink watched': 'nothing',
   checked: 'nothing',
   'work said': 'nothing',
   'taken in': 'nothing',
@@ -161,6 +166,8 @@ export function proofAfter(
   const given = answerIn(event, context.plans[0]);
   const answered: Answered = { eventId: event.id, person: event.person, atMs: event.atMs };
   if (given) return answeredAgain(proof, { ...answered, ...given });
+  if (event.kind === 'pedal read' || event.kind === 'sink watched')
+    return measuredAgain(proof, event);
   const touched = touches(event, context.takenBack);
   if (touched === 'nothing') return proof;
   const at = circuitsOf(event, context);
@@ -168,15 +175,32 @@ export function proofAfter(
     touched === 'level'
       ? a.masterId === null && OF_THE_LEVEL.includes(a.item)
       : at === null || a.masterId === null || at.includes(a.masterId);
-  const gone = proof.answers.filter(isVoid);
+  // What was measured before the work stays as it was; what it came to is measured again.
+  const isPast = (m: ControlMeasured): boolean =>
+    m.when === 'after' && touched === 'all' && (at === null || at.includes(m.masterId));
+  const gone = [
+    ...proof.answers.filter(isVoid).map(itemOf),
+    ...proof.measured.filter(isPast).map((m) => resultAt(m.masterId)),
+  ].filter((item, i, all) => all.findIndex((x) => isSame(x, item)) === i);
   if (gone.length === 0) return proof;
   return {
     answers: proof.answers.filter((a) => !isVoid(a)),
-    voided: [
-      ...proof.voided,
-      { items: gone.map(itemOf), because: { ...answered, kind: event.kind } },
-    ],
+    measured: proof.measured.filter((m) => !isPast(m)),
+    voided: [...proof.voided, { items: gone, because: { ...answered, kind: event.kind } }],
   };
+}
+
+const resultAt = (masterId: string): ProofItem => ({ masterId, item: 'result' });
+
+/** One more reading; what was void of that control is being measured again. */
+function measuredAgain(
+  proof: ProofState,
+  event: Extract<Kept<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>,
+): ProofState {
+  const measured = withMeasured(proof.measured, event);
+  return event.when === 'after'
+    ? { ...proof, measured, voided: stillVoid(proof.voided, resultAt(event.masterId)) }
+    : { ...proof, measured };
 }
 
 /** What an event answers; null where it answers nothing. An old one that named no master spoke of the first in hand. */
@@ -209,12 +233,16 @@ const isSame = (a: ProofItem, b: ProofItem): boolean =>
 /** The new answer in the place of the old; what was void before is answered again. */
 function answeredAgain(proof: ProofState, answer: ProofAnswer): ProofState {
   return {
+    ...proof,
     answers: [...proof.answers.filter((a) => !isSame(a, answer)), answer],
-    voided:
-      proof.voided.length === 0
-        ? proof.voided
-        : proof.voided
-            .map((v) => ({ ...v, items: v.items.filter((i) => !isSame(i, answer)) }))
-            .filter((v) => v.items.length > 0),
+    voided: stillVoid(proof.voided, answer),
   };
+}
+
+/** What is void still once one item of it is answered again. */
+function stillVoid(voided: readonly Voided[], answered: ProofItem): readonly Voided[] {
+  if (voided.length === 0) return voided;
+  return voided
+    .map((v) => ({ ...v, items: v.items.filter((i) => !isSame(i, answered)) }))
+    .filter((v) => v.items.length > 0);
 }

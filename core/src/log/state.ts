@@ -1,9 +1,10 @@
 import { TAKE_UPS, type ControlAnswers, type DriveResult, type Proof, type TakeUp } from '../gate';
 import type { JobStage } from '../job';
 import { nextStep, type Kept, type RunState } from '../run';
-import type { PedalResult } from '../pedal';
+import { worseResult, type PedalResult } from '../pedal';
 import type { JobEvent } from './event';
-import { NO_PROOF, type ProofAnswer, type ProofState } from './proof';
+import { judgedByMeasure } from './measured';
+import { NO_PROOF, type ProofState } from './proof';
 
 export type KeptOf<K extends JobEvent['kind']> = Kept<Extract<JobEvent, { readonly kind: K }>>;
 
@@ -81,10 +82,13 @@ export function stageOf(job: JobState): JobStage {
 
 /** What was answered so far, as the gate asks for it. */
 export function proofOf(job: Pick<JobState, 'proof' | 'fluidUsed' | 'run'>): Proof {
-  const { answers } = job.proof;
-  const masterIds = new Set(answers.flatMap((a) => (a.masterId === null ? [] : [a.masterId])));
+  const { answers, measured } = job.proof;
+  const masterIds = new Set([
+    ...answers.flatMap((a) => (a.masterId === null ? [] : [a.masterId])),
+    ...measured.map((m) => m.masterId),
+  ]);
   return {
-    controls: Object.fromEntries([...masterIds].map((id) => [id, controlAnswers(answers, id)])),
+    controls: Object.fromEntries([...masterIds].map((id) => [id, controlAnswers(job, id)])),
     checks: Object.fromEntries(
       answers.flatMap((a) => (a.masterId === null ? [[a.item, a.value as boolean]] : [])),
     ),
@@ -92,12 +96,21 @@ export function proofOf(job: Pick<JobState, 'proof' | 'fluidUsed' | 'run'>): Pro
   };
 }
 
-function controlAnswers(answers: readonly ProofAnswer[], masterId: string): ControlAnswers {
-  const at = answers.filter((a) => a.masterId === masterId);
+function controlAnswers(
+  { proof, run }: Pick<JobState, 'proof' | 'run'>,
+  masterId: string,
+): ControlAnswers {
+  const at = proof.answers.filter((a) => a.masterId === masterId);
   const result = at.find((a) => a.item === 'result')?.value ?? null;
   const takesUp = TAKE_UPS.some((t) => t === result);
+  const byFeel = takesUp ? null : (result as PedalResult | null);
+  const measured = run && judgedByMeasure(run.plan, proof.measured, masterId);
+  const byMeasure = measured && 'result' in measured ? measured.result : null;
   return {
-    pedal: takesUp ? null : (result as PedalResult | null),
+    // A word never makes a bad measure good, nor a measure a foot that felt it sink.
+    pedal: worseResult(byFeel, byMeasure),
+    byFeel,
+    measured,
     takeUp: takesUp ? (result as TakeUp) : null,
     checks: Object.fromEntries(
       at.flatMap((a) => (a.item === 'result' ? [] : [[a.item, a.value as boolean]])),

@@ -1,7 +1,7 @@
 import { chambersOf, paths, type Layout, type Master } from '../circuit';
 import { controlProof, takeUpPasses, type TakeUp } from '../gate';
-import type { JobState } from '../log';
-import { pedalPasses, type PedalResult } from '../pedal';
+import { judgedByMeasure, measuredAt, type JobState } from '../log';
+import { judgedWords, pedalPasses, type PedalResult } from '../pedal';
 import { HALT_WORDS, plansOf, type Halt, type RunState } from '../run';
 import { needsTool } from '../stages';
 import { lowerFirst } from '../text';
@@ -97,6 +97,7 @@ export function leftShut(out: Writer, { run, log }: JobState, released: boolean)
 
 /** A control that was judged and does not pass. */
 export function failedAnswers(out: Writer, job: JobState, layout: Layout): void {
+  failedMeasures(out, job, layout);
   for (const a of job.proof.answers) {
     const master = layout.masters.find((m) => m.id === a.masterId);
     if (!master || passes(master, layout, a.item, a.value)) continue;
@@ -106,6 +107,19 @@ export function failedAnswers(out: Writer, job: JobState, layout: Layout): void 
   const failed = job.drives.at(-1)?.result;
   if (failed?.result === 'bad')
     out.add('drive failed', 'holds', null, 'The test drive failed', failed);
+}
+
+/** A control that was measured and does not pass, whatever was said of it. */
+function failedMeasures(out: Writer, { proof, run }: JobState, layout: Layout): void {
+  for (const { id } of layout.masters) {
+    const judged = run && judgedByMeasure(run.plan, proof.measured, id);
+    if (!judged || !('result' in judged) || pedalPasses(judged.result)) continue;
+    const here = measuredAt(proof.measured, id, 'after')!;
+    const last = [...here.readings, ...(here.sink ? [here.sink] : [])].reduce((a, b) =>
+      b.atMs > a.atMs ? b : a,
+    );
+    out.add('control soft', 'holds', id, `Measured: ${judgedWords(judged)}`, last);
+  }
 }
 
 function passes(

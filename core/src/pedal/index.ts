@@ -5,15 +5,8 @@ export {
   type PedalResult,
   type PedalResultWords,
 } from './resultWords';
-export {
-  airFor,
-  airLeft,
-  airWords,
-  RULER_MM,
-  type AirLeft,
-  type At,
-  type Reading,
-} from './airLeft';
+export { airWords, mayHideMl, type AirLeft } from './airWords';
+export { isSamePlace, type At, type Reading } from './reading';
 export {
   curveOf,
   forcesFor,
@@ -25,6 +18,7 @@ export {
   type Forces,
 } from './curve';
 export {
+  judgedWords,
   judgeMeasured,
   JUDGED_BY,
   TWO_FINGERS_MM,
@@ -32,5 +26,23 @@ export {
   type MissingMeasure,
 } from './judge';
 export { pedalSetup, type PedalSetup } from './setup';
-export { normals } from './normals';
-export { ruled } from './ruled';
+export {
+  FORCE_N,
+  HEIGHT_MM,
+  heightFault,
+  heldAs,
+  judgeControl,
+  MEASURED_WHEN,
+  measuresFor,
+  readingWords,
+  SINK_S,
+  SUNK_MM,
+  wasTaken,
+  wholeForces,
+  worseResult,
+  type Measure,
+  type ControlMeasured,
+  type MeasuredReading,
+  type MeasuredWhen,
+  type SinkWatched,
+} from './measured';

@@ -1,4 +1,4 @@
-import type { Reading } from './airLeft';
+import type { Reading } from './reading';
 import type { PedalResult } from './resultWords';
 
 /** What the words mean in millimetres, each a house rule [M]; the maker's limit wins. */
@@ -33,8 +33,17 @@ export const TWO_FINGERS_MM = 30;
 export interface Judged {
   readonly result: PedalResult;
   /** The figure that decides, mm, with what it is held against. */
-  readonly by: { readonly what: string; readonly mm: number; readonly limitMm: number };
+  readonly by: {
+    readonly what: string;
+    readonly mm: number;
+    readonly limitMm: number;
+    /** Whether the limit is the least that is wanted, not the most. */
+    readonly least: boolean;
+  };
 }
+
+/** How far a push may be off the light one that was asked for, as a share [M]: a low one is none. */
+const LIGHT_WITHIN = 0.1;
 
 /** A measure that is still missing before a word can be said. */
 export type MissingMeasure = 'rest' | 'light push' | 'firm push' | 'firm push, pumped' | 'sink';
@@ -45,7 +54,7 @@ export type MissingMeasure = 'rest' | 'light push' | 'firm push' | 'firm push, p
  * once nothing is missing, or sooner where what is there is bad enough.
  *
  * @param held pedal or lever: heights above the floor, or distances of the tip from the bar
- * @param lightN the force of the light push that was asked for; anything up to it is light
+ * @param lightN the force of the light push that was asked for
  * @param firmN that of the firm one; from it on a push is firm
  * @param sinkMm under a steady push in 30 s; null where nobody watched
  */
@@ -67,13 +76,16 @@ export function judgeMeasured(
   const restMm = readings.filter((r) => r.at === 'rest').at(-1)?.heightMm ?? null;
   const firmMm = under((n) => n >= firmN, false);
   const pumpedMm = under((n) => n >= firmN, true);
-  const lightMm = under((n) => n > 0 && n <= lightN, false);
-  const judged = (result: PedalResult, what: string, mm: number, limitMm: number): Judged => ({
-    result,
-    by: { what, mm, limitMm },
-  });
+  const lightMm = under((n) => Math.abs(n - lightN) <= LIGHT_WITHIN * lightN, false);
+  const judged = (
+    result: PedalResult,
+    what: string,
+    mm: number,
+    limitMm: number,
+    least = false,
+  ): Judged => ({ result, by: { what, mm, limitMm, least } });
   if (firmMm !== null && firmMm <= limits.floorMm)
-    return judged('no pressure', 'left under a firm push', firmMm, limits.floorMm);
+    return judged('no pressure', 'left under a firm push', firmMm, limits.floorMm, true);
   if (sinkMm !== null && sinkMm > limits.sinksOverMm)
     return judged('sinks', 'sunk in 30 s', sinkMm, limits.sinksOverMm);
   if (lightMm !== null && firmMm !== null && lightMm - firmMm > limits.springyOverMm)
@@ -85,7 +97,7 @@ export function judgeMeasured(
     const halfMm = restMm * limits.firmWithinShare;
     if (usedMm > halfMm) return judged('firm but low', 'used by a firm push', usedMm, halfMm);
     if (held === 'lever' && firmMm < TWO_FINGERS_MM)
-      return judged('firm but low', 'left to the bar', firmMm, TWO_FINGERS_MM);
+      return judged('firm but low', 'left to the bar', firmMm, TWO_FINGERS_MM, true);
   }
   const missing = (
     [
@@ -99,4 +111,14 @@ export function judgeMeasured(
   if (missing.length > 0) return { missing };
   const usedMm = restMm! - firmMm!;
   return judged('firm and high', 'used by a firm push', usedMm, restMm! * limits.firmWithinShare);
+}
+
+/**
+ * A word with the figure that decides it.
+ *
+ * @example "springy: 24 mm from light to firm, 20 at the most"
+ */
+export function judgedWords({ result, by: { what, mm, limitMm, least } }: Judged): string {
+  const said = (n: number) => n.toFixed(1).replace(/\.0$/, '');
+  return `${result}: ${said(mm)} mm ${what}, ${said(limitMm)} at the ${least ? 'least' : 'most'}`;
 }

@@ -37,6 +37,7 @@ export {
   type RunState,
   type Tried,
 } from './state';
+export { airClueWords, airSits, type AirClue, type AirPlace } from './airSits';
 export { foldEvent, foldRun } from './fold';
 export { JAR_READ_TO_ML, jarFault, jarSays, type JarSays } from './jar';
 export {

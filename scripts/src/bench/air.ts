@@ -1,5 +1,6 @@
 import { templateById } from '@brook/core/circuit';
-import { airLeft, curveOf, normals, pedalSetup, ruled } from '@brook/core/pedal';
+import { airLeft, normals, ruled } from '@brook/core/air';
+import { curveOf, pedalSetup } from '@brook/core/pedal';
 import type { Measured } from './report';
 
 const SETUP = pedalSetup(templateById('hatchback-diagonal')!.build('right'), 'master');

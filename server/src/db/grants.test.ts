@@ -35,6 +35,7 @@ test.each([
   'hand_overs',
   'media',
   'run_paces',
+  'control_results',
 ])('%s can be added to and nothing else', async (table) => {
   for (const sql of [
     `UPDATE ${table} SET workshop_id = workshop_id`,

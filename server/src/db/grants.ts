@@ -25,6 +25,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   job_says: 'SELECT, INSERT, UPDATE, DELETE',
   job_inside: 'SELECT, INSERT',
   run_paces: 'SELECT, INSERT',
+  control_results: 'SELECT, INSERT',
   matter_entries: 'SELECT, INSERT',
   open_matters: 'SELECT',
   gate_answers: 'SELECT, INSERT',

@@ -7,6 +7,7 @@ import {
   liftFluidRead,
   liftJobEvent,
   type AcceptedPick,
+  type ControlOnRecord,
   type FluidRead,
   type JobEvent,
   type Medium,
@@ -223,6 +224,19 @@ export class RunPaceRow extends Model<
   declare secondsPerStroke: number | null;
   declare minutesBetween: number | null;
   declare pace: Pace;
+}
+
+/** How one control was when its job was closed. */
+export class ControlResultRow extends Model<
+  InferAttributes<ControlResultRow>,
+  InferCreationAttributes<ControlResultRow>
+> {
+  declare jobId: string;
+  declare masterId: string;
+  declare vehicleId: string;
+  declare at: Date;
+  declare released: boolean;
+  declare found: ControlOnRecord;
 }
 
 /** One line of what a vehicle owes: opened, or settled. They only grow. */
@@ -496,6 +510,17 @@ export function defineModels(sequelize: Sequelize): void {
       pace: { ...json(), allowNull: false },
     },
     { sequelize, tableName: 'run_paces' },
+  );
+  ControlResultRow.init(
+    {
+      jobId: key(),
+      masterId: { ...text(), primaryKey: true },
+      vehicleId: uuid(),
+      at: time(),
+      released: { type: DataTypes.BOOLEAN, allowNull: false },
+      found: { ...json(), allowNull: false },
+    },
+    { sequelize, tableName: 'control_results' },
   );
   MatterEntry.init(
     {

@@ -1,7 +1,7 @@
 import type { Seed } from '@brook/contract';
 import { OPERATIONS, QUERIES } from '@brook/contract/openapi';
 import { randomUUID } from 'node:crypto';
-import { Job, MediaRow } from '../db/models';
+import { ControlResultRow, Job, MediaRow } from '../db/models';
 import { Brook, fluidSeen, SEED, usedFluid, type Caller } from '../testing';
 
 const [first, ...others] = SEED.workshops;
@@ -40,7 +40,8 @@ beforeAll(async () => {
   for (const tag of ['H 1', 'M 1']) {
     const job = await lead.bled(tag);
     await lead.change(job, 'put', 'fluid-used', usedFluid(job));
-    await lead.change(job, 'post', 'end', { reason: 'Not today' });
+    const judged = await lead.prove(job, 'springy');
+    await lead.change(judged, 'post', 'end', { reason: 'Not today' });
   }
   for (let n = 0; n < 2; n++) {
     const job = await lead.change(await lead.open('M 1'), 'put', 'fluid', fluidSeen({}));
@@ -74,6 +75,15 @@ beforeAll(async () => {
       person: 'Lead One',
       receivedAt: brook.now,
     });
+  for (const masterId of ['a', 'b', 'c', 'd'])
+    await ControlResultRow.create({
+      jobId: job.id,
+      masterId,
+      vehicleId: job.vehicleId,
+      at: brook.now,
+      released: false,
+      found: { masterId, control: 'brake lever', result: 'sinks', byFeel: null, measured: [] },
+    });
   // What went into the drum, handed over three times, and what is in it since.
   const discard = async (times: number) => {
     const { containers } = (await lead.get('/shelf').expect(200)).body;
@@ -99,6 +109,11 @@ beforeAll(async () => {
       path: `/vehicles/${await lead.vehicleId('H 1')}/paces`,
       of: (b: { paces: [] }) => b.paces,
       count: 4,
+    },
+    '/vehicles/{id}/controls': {
+      path: `/vehicles/${await lead.vehicleId('M 1')}/controls`,
+      of: (b: { controls: [] }) => b.controls,
+      count: 5,
     },
     '/vehicles/{id}/notes': {
       path: `/vehicles/${await lead.vehicleId('M 1')}/notes`,

@@ -8,6 +8,7 @@ import { refusalWords } from '@brook/core/plan';
 import { changeableParts } from '@brook/core/scope';
 import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
+import { baselinesOf } from '../controls/rows';
 import { GateAnswerRow, Job, JobSaysRow, Workshop } from '../db/models';
 import { appendDesk } from '../log/append';
 import { mattersBefore, projectMatters } from '../log/drive';
@@ -181,6 +182,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
     makerEntry: vehicle.makerEntry,
     inside: job.closed ? null : await insideOf(vehicle.id, job.number),
+    baselines: job.closed ? [] : await baselinesOf(job),
     knownFluid: job.closed || job.fluid ? null : await knownFluidOf(job),
     fluid: job.fluid,
     planResult: job.planResult,

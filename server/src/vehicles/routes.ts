@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
+import { controlsOfVehicle } from '../controls/rows';
 import { notesOfVehicle } from '../media/service';
 import { pacesOfVehicle } from '../paces/rows';
 import { vehicleHistoryOf } from './history';
@@ -39,6 +40,10 @@ export function vehicleRoutes(clock: Clock): Router {
   routes.get('/:id/notes', async (req, res) => {
     const page = parse(wholeQuery, req.query);
     res.json(await notesOfVehicle(actorOf(req), pathId(req), page));
+  });
+  routes.get('/:id/controls', async (req, res) => {
+    const page = parse(wholeQuery, req.query);
+    res.json(await controlsOfVehicle(actorOf(req), pathId(req), page));
   });
   routes.put('/:id/layout', async (req, res) => {
     await changeLayout(

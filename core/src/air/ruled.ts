@@ -1,5 +1,5 @@
-import { RULER_MM, type Reading } from './airLeft';
-import { forcesFor, travelMm, type Curve } from './curve';
+import { forcesFor, travelMm, type Curve, type Reading } from '../pedal';
+import { RULER_MM } from './airLeft';
 
 /**
  * Readings of a pedal as the model has it, by a ruler: what a practised hand

@@ -1,34 +1,17 @@
 import { determinant, inverse, Matrix } from 'ml-matrix';
-import { lostShare, pressureMPa, SEA_LEVEL_MPA, type Curve } from './curve';
+import {
+  lostShare,
+  pressureMPa,
+  SEA_LEVEL_MPA,
+  type AirLeft,
+  type Curve,
+  type PedalSetup,
+  type Reading,
+} from '../pedal';
 import { normals } from './normals';
-import type { PedalSetup } from './setup';
-
-/** Where a reading was taken: untouched, where it first resists, or under a force, N. */
-export type At = 'rest' | 'first resistance' | { readonly forceN: number };
-
-/** One reading of a ruler. */
-export interface Reading {
-  readonly at: At;
-  /** Of the first stroke, or after pumping. */
-  readonly pumped: boolean;
-  /** Of the pad above the floor, or of the lever's tip from the bar, mm. */
-  readonly heightMm: number;
-}
 
 /** What two readings of a ruler at one place differ by, standard deviation, mm [M]. */
 export const RULER_MM = 1.5;
-
-/** What can be said of the air in one circuit's worth of pedal. */
-export interface AirLeft {
-  /** At the pressure of the air round it, mL; below 0 where the readings ask for less than none. */
-  readonly ml: number;
-  /** Standard deviation of that, mL. */
-  readonly sdMl: number;
-  /** Half width of the band that holds it 19 times of 20, mL. */
-  readonly plusMinusMl: number;
-  /** Whether the readings tell it from none at all. */
-  readonly found: boolean;
-}
 
 /** A band of 95 % of a normal distribution. */
 const BAND_95 = 1.96;
@@ -191,17 +174,4 @@ export function airLeft(
   const sdMl = Math.sqrt(mean((f) => f.sdMl * f.sdMl + (f.ml - ml) * (f.ml - ml)));
   const plusMinusMl = BAND_95 * sdMl;
   return { ml, sdMl, plusMinusMl, found: ml > plusMinusMl };
-}
-
-/**
- * The answer in words.
- *
- * @example airWords is "about 0.8 mL, give or take 0.3", or "none found, less than 0.3 mL"
- */
-export function airWords({ ml, plusMinusMl, found }: AirLeft): string {
-  const said = (value: number) => value.toFixed(1);
-  // The band ends where the highest that may be there ends, not below a tenth.
-  return found
-    ? `about ${said(ml)} mL, give or take ${said(Math.max(0.1, plusMinusMl))}`
-    : `none found, less than ${said(Math.max(0.1, Math.max(0, ml) + plusMinusMl))} mL`;
 }

@@ -1,0 +1,3 @@
+export { airFor, airLeft, RULER_MM } from './airLeft';
+export { normals } from './normals';
+export { ruled } from './ruled';

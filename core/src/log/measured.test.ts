@@ -1,0 +1,150 @@
+import { followCalls } from '../run';
+import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
+import { JUDGED_BY, readingWords, type At } from '../pedal';
+import {
+  addToJob,
+  controlsOnRecord,
+  foldJob,
+  followProof,
+  jobEventFault,
+  measuredAt,
+  measuredNow,
+  measuringOf,
+  proofOf,
+  type JobEvent,
+} from '.';
+
+const PLAN = planOf('hatchback-diagonal');
+const [MASTER] = PLAN.layout.masters;
+const masterId = MASTER!.id;
+const { forces } = measuringOf(PLAN, MASTER!);
+const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
+const ids = countingIds('m');
+
+const read = (at: At, heightMm: number, pumped = false, when = 'after'): Said =>
+  ({ id: ids(), atMs: 50, kind: 'pedal read', masterId, when, at, pumped, heightMm }) as Said;
+const sank = (mm: number, seconds = 30): Said =>
+  ({ id: ids(), atMs: 60, kind: 'sink watched', masterId, when: 'after', mm, seconds }) as Said;
+const felt = (result: string): Said =>
+  ({ id: ids(), atMs: 70, kind: 'pedal judged', masterId, result }) as Said;
+const FIRM = { forceN: forces.firm };
+const LIGHT = { forceN: forces.light };
+const GOOD: Said[] = [
+  read('rest', 180),
+  read('first resistance', 165),
+  read(LIGHT, 130),
+  read(FIRM, 115),
+  read(FIRM, 120, true),
+  sank(1),
+];
+const controlAfter = (...said: Said[]) =>
+  proofOf(jobOf(PLAN, [...RUN, ...said])).controls[masterId];
+
+test('measured whole it is judged by its figures, and says what is missing until then', () => {
+  expect(controlAfter(...GOOD.slice(0, 3))!.measured).toEqual({
+    missing: ['firm push', 'firm push, pumped', 'sink'],
+  });
+  expect(controlAfter(...GOOD.slice(0, 3))!.pedal).toBeNull();
+  expect(controlAfter(...GOOD)).toMatchObject({ pedal: 'firm and high', byFeel: null });
+});
+
+test('of a place the last reading counts; taken back, the one before it', () => {
+  const low = read(FIRM, 80);
+  const again = jobOf(PLAN, [...RUN, ...GOOD, low]);
+  expect(proofOf(again).controls[masterId]!.pedal).toBe('springy');
+  const back = addToJob(again, kept({ id: 'u', kind: 'undone', eventId: low.id! } as Said));
+  expect(proofOf(back).controls[masterId]!.pedal).toBe('firm and high');
+});
+
+// A measure outweighs a guess; a foot that felt it sink outweighs a ruler.
+test.each([
+  ['springy', GOOD, 'springy'],
+  ['firm and high', [...GOOD.slice(0, 5), sank(9)], 'sinks'],
+  ['firm and high', GOOD.slice(0, 3), 'firm and high'],
+  ['firm and high', GOOD, 'firm and high'],
+])('said to be %s by feel, the worse of word and measure counts', (word, said, counts) => {
+  expect(controlAfter(felt(word), ...said)!.pedal).toBe(counts);
+});
+
+test('let go before half a minute, that it stayed says nothing; that it sank does', () => {
+  const short = (mm: number) => controlAfter(...GOOD.slice(0, 5), sank(mm, 10))!.measured;
+  expect(short(1)).toEqual({ missing: ['sink'] });
+  expect(short(JUDGED_BY.pedal.sinksOverMm)).toEqual({ missing: ['sink'] });
+  expect(short(JUDGED_BY.pedal.sinksOverMm + 1)).toMatchObject({ result: 'sinks' });
+  expect(controlAfter(...GOOD.slice(0, 5), sank(1, 29))!.measured).toEqual({ missing: ['sink'] });
+  expect(controlAfter(...GOOD.slice(0, 5), sank(1, 30))!.measured).toMatchObject({
+    result: 'firm and high',
+  });
+});
+
+test('a low push is no light one: its height is not held against the firm one', () => {
+  const low = [read({ forceN: forces.low[0] }, 160), read({ forceN: forces.low[1] }, 150)];
+  expect(controlAfter(...GOOD, ...low)!.pedal).toBe('firm and high');
+});
+
+test('a stroke after it voids what was measured at the end, not what was measured before the work', () => {
+  const before = read(FIRM, 60, false, 'servo emptied');
+  const stroke = { id: 's', atMs: 90, kind: 'opened again', stopId: PLAN.stops[0]!.id } as Said;
+  const job = jobOf(PLAN, [before, ...RUN, ...GOOD, stroke]);
+  expect(measuredAt(job.proof.measured, masterId, 'after')).toBeNull();
+  expect(measuredAt(job.proof.measured, masterId, 'servo emptied')!.readings).toHaveLength(1);
+  expect(proofOf(job).controls[masterId]!.pedal).toBeNull();
+  expect(job.proof.voided.at(-1)!.items).toContainEqual({ masterId, item: 'result' });
+  // Read again, it is being answered.
+  expect(addToJob(job, kept(read('rest', 180))).proof.voided).toEqual([]);
+  expect(foldJob(job.log).proof).toEqual(job.proof);
+});
+
+test('fluid filled up after it leaves it as it is: a level moves no pedal', () => {
+  const filled = { id: 'f', kind: 'topped up', bowlId: PLAN.bowls[0]!.id, containerId: null };
+  expect(controlAfter(...GOOD, filled as Said)!.pedal).toBe('firm and high');
+});
+
+test('in which state it stands is known by the run: as it came, servo emptied, under way, through', () => {
+  const upTo = (n: number) => measuredNow(jobOf(PLAN, RUN.slice(0, n)).run!);
+  const emptied = RUN.findIndex((e) => e.kind === 'prepared' && e.step === 'empty servo');
+  expect(emptied).toBeGreaterThan(0);
+  expect(upTo(emptied)).toBe('before');
+  expect(upTo(emptied + 1)).toBe('servo emptied');
+  expect(upTo(RUN.findIndex((e) => e.kind === 'stroke') + 1)).toBeNull();
+  expect(upTo(RUN.length)).toBe('after');
+});
+
+test('what is no brake pedal or lever is not measured like one, nor what is not there', () => {
+  const shared = planOf('clutch-concentric');
+  const fault = (id: string) =>
+    jobEventFault(
+      jobOf(shared, []),
+      kept({ ...read('rest', 100), masterId: id } as Said) as JobEvent,
+      { openedAtMs: 0, nowMs: 1_000 },
+    );
+  expect(fault('clutch-master')).toMatch(/only a brake pedal or lever/);
+  expect(fault('nowhere')).toMatch(/no master "nowhere"/);
+});
+
+test('a closed job keeps the word, who said it, and every reading', () => {
+  const rows = controlsOnRecord(jobOf(PLAN, [...RUN, ...GOOD, felt('firm and high')]));
+  expect(rows).toMatchObject([
+    { masterId, control: 'brake pedal', result: 'firm and high', byFeel: 'Una' },
+  ]);
+  expect(rows[0]!.measured[0]!.readings.map(readingWords)).toEqual([
+    'rest',
+    'first resistance',
+    `${forces.light} N`,
+    `${forces.firm} N`,
+    `${forces.firm} N, pumped`,
+  ]);
+  expect(controlsOnRecord(jobOf(PLAN, [...RUN, ...GOOD]))[0]!.byFeel).toBeNull();
+  expect(controlsOnRecord(jobOf(PLAN, RUN))).toEqual([]);
+});
+
+test('who finds everything right is not said to have measured', () => {
+  const proof = followProof(PLAN, {
+    deviceId: 'phone',
+    nextId: countingIds('p'),
+    startMs: 9_000,
+    masterIds: [masterId],
+  });
+  const { controls } = proofOf(jobOf(PLAN, [...RUN, ...(proof as Said[])]));
+  expect(controls[masterId]).toMatchObject({ byFeel: 'firm and high', measured: null });
+});

@@ -1,0 +1,86 @@
+import type { Master } from '../circuit';
+import {
+  heldAs,
+  isSamePlace,
+  judgeControl,
+  pedalSetup,
+  wholeForces,
+  type Forces,
+  type Judged,
+  type ControlMeasured,
+  type MeasuredWhen,
+  type MissingMeasure,
+  type PedalSetup,
+} from '../pedal';
+import type { Plan } from '../plan';
+import { nextStep, type Kept, type RunState } from '../run';
+import type { JobEvent } from './event';
+
+type MeasuringEvent = Extract<Kept<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>;
+
+/** What was measured, with one more reading: of each place the last one counts. */
+export function withMeasured(
+  measured: readonly ControlMeasured[],
+  event: MeasuringEvent,
+): readonly ControlMeasured[] {
+  const { masterId, when } = event;
+  const isHere = (m: ControlMeasured) => m.masterId === masterId && m.when === when;
+  const known = measured.find(isHere) ?? { masterId, when, readings: [], sink: null };
+  const by = { eventId: event.id, person: event.person, atMs: event.atMs };
+  const here: ControlMeasured =
+    event.kind === 'sink watched'
+      ? { ...known, sink: { ...by, mm: event.mm, seconds: event.seconds } }
+      : {
+          ...known,
+          readings: [
+            ...known.readings.filter((r) => !isSamePlace(r, event)),
+            { ...by, at: event.at, pumped: event.pumped, heightMm: event.heightMm },
+          ],
+        };
+  return [...measured.filter((m) => !isHere(m)), here];
+}
+
+/** What was measured at a control in a state; null where nobody has. */
+export const measuredAt = (
+  measured: readonly ControlMeasured[],
+  masterId: string,
+  when: MeasuredWhen,
+): ControlMeasured | null => measured.find((m) => m.masterId === masterId && m.when === when) ?? null;
+
+/**
+ * In which state a pedal or lever stands that is measured now.
+ *
+ * @returns null while the bleed is under way: what is read then is neither before nor after
+ */
+export function measuredNow(run: RunState): MeasuredWhen | null {
+  if (nextStep(run).kind === 'finished') return 'after';
+  if (run.openedAtMs !== null) return null;
+  return run.prepared.includes('empty servo') ? 'servo emptied' : 'before';
+}
+
+/** What a control is measured with. */
+export interface Measuring {
+  readonly held: 'pedal' | 'lever';
+  readonly setup: PedalSetup;
+  readonly forces: Forces;
+}
+
+/** What a control of a plan is measured with. */
+export function measuringOf({ layout }: Pick<Plan, 'layout'>, master: Master): Measuring {
+  const held = heldAs(master.control);
+  const setup = pedalSetup(layout, master.id);
+  return { held, setup, forces: wholeForces(held, setup) };
+}
+
+/** The word for what was measured at the end, or what of it is missing; null where nothing was measured. */
+export function judgedByMeasure(
+  plan: Pick<Plan, 'layout'>,
+  measured: readonly ControlMeasured[],
+  masterId: string,
+): Judged | { readonly missing: readonly MissingMeasure[] } | null {
+  const here = measuredAt(measured, masterId, 'after');
+  const master = plan.layout.masters.find((m) => m.id === masterId);
+  if (!here || !master) return null;
+  const { held, forces } = measuringOf(plan, master);
+  return judgeControl(held, here, forces);
+}

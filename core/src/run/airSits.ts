@@ -1,0 +1,135 @@
+import { bleederName, paths, type Master } from '../circuit';
+import type { Method } from '../flow';
+import { emptyOnWayMl, wayTo } from '../inside';
+import type { PlanStop } from '../stages';
+import type { BleederState, RunState } from './state';
+
+/** Why air is rather there than elsewhere. */
+export type AirClue =
+  /** By the count its way is not filled yet. */
+  | { readonly code: 'still empty'; readonly ml: number }
+  /** Bubbles were seen in the last three counts, or nobody looked. */
+  | { readonly code: 'bubbles' | 'nobody looked' }
+  /** It was not opened in this job. */
+  | { readonly code: 'not opened' }
+  /** The flow leaves a bubble behind on a stretch that falls. */
+  | { readonly code: 'left behind'; readonly stretch: string }
+  /** A modulator on the way was not cycled. */
+  | { readonly code: 'modulator' }
+  /** Of all that was done the least sure: the stretch with the least velocity to spare, or the longest way. */
+  | { readonly code: 'least to spare'; readonly stretch: string }
+  | { readonly code: 'longest way' };
+
+/** One place where air may sit, with what says so and how it is got out. */
+export interface AirPlace {
+  readonly bleederId: string;
+  readonly place: string;
+  readonly clue: AirClue;
+  /** By what it is bled again. */
+  readonly method: Method;
+}
+
+/** Less than this on a way is rounding of the count, mL [M]. */
+const EMPTY_FROM_ML = 0.2;
+
+/**
+ * Where in a control's circuits air most likely sits when the bleed is through,
+ * the likeliest first: what the run itself saw, then what its methods leave
+ * behind, then what it did not reach. A model: it says where to begin, not
+ * where the air is.
+ *
+ * @returns one place for each bleeder of the control that something points to, at least one
+ */
+export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
+  const { plan, empties } = run;
+  const ways = paths(plan.layout).filter((p) => p.master.id === master.id);
+  const opened = (bleederId: string): Opened | null => {
+    // Of several openings the last one tells how it was left.
+    for (const leg of [run, ...[...run.past].reverse()]) {
+      const stop = leg.plan.stops.filter((s) => s.bleeder.id === bleederId).at(-1);
+      const b = stop && leg.bleeders.find((x) => x.stopId === stop.id);
+      if (stop && b && (b.strokes > 0 || b.shut)) return { stop, b };
+    }
+    return null;
+  };
+  const found: { place: AirPlace; rank: number }[] = [];
+  for (const { bleeder, points } of ways) {
+    const at = opened(bleeder.id);
+    const method = at?.stop.method ?? plan.stops[0]?.method ?? 'two people';
+    const row = plan.methods.find((m) => m.method === method);
+    const stretch = row?.deciding?.bleederId === bleeder.id ? row.deciding : null;
+    const say = (rank: number, clue: AirClue, by: Method = method) =>
+      found.push({
+        rank,
+        place: { bleederId: bleeder.id, place: bleederName(bleeder), clue, method: by },
+      });
+    const ml = emptyOnWayMl(empties, wayTo(plan.layout, bleeder.id));
+    if (ml >= EMPTY_FROM_ML) say(0, { code: 'still empty', ml });
+    else if (at && sawBubbles(at.b)) say(1, { code: 'bubbles' });
+    else if (at && (!at.b.bubbles || at.b.early !== null)) say(2, { code: 'nobody looked' });
+    else if (at && stretch && stretch.verdict !== 'carried')
+      say(3, { code: 'left behind', stretch: stretch.name }, carrierOf(run, method));
+    else if (!at) say(4, { code: 'not opened' });
+    else if (stretch) say(5, { code: 'least to spare', stretch: stretch.name });
+    else if (
+      points.some((p) => p.node.kind === 'modulator') &&
+      !wasCycled(run) &&
+      !found.some((f) => f.place.clue.code === 'modulator')
+    )
+      say(6, { code: 'modulator' });
+  }
+  if (found.length > 0) return found.sort((a, b) => a.rank - b.rank).map((f) => f.place);
+  const longest = ways.reduce((a, b) => (b.lengthM.value > a.lengthM.value ? b : a));
+  return [
+    {
+      bleederId: longest.bleeder.id,
+      place: bleederName(longest.bleeder),
+      clue: { code: 'longest way' },
+      method: opened(longest.bleeder.id)?.stop.method ?? 'two people',
+    },
+  ];
+}
+
+interface Opened {
+  readonly stop: PlanStop;
+  readonly b: BleederState;
+}
+
+const sawBubbles = ({ bubbles }: BleederState): boolean =>
+  bubbles !== null && bubbles.reading !== 'none';
+
+/** A method of the plan that carries a bubble down what this one leaves it on; this one where there is none. */
+function carrierOf({ plan }: RunState, than: Method): Method {
+  const other = plan.methods.find(
+    (m) =>
+      m.method !== than &&
+      m.verdict !== 'hopeless' &&
+      (m.deciding === null || m.deciding.verdict === 'carried'),
+  );
+  return other?.method ?? than;
+}
+
+/** Whether a tool cycled the modulator in this run. */
+const wasCycled = ({ log }: RunState): boolean => log.some((e) => e.kind === 'tool step' && e.done);
+
+/** What says so, in one sentence of the trade. */
+export function airClueWords({ place, clue }: AirPlace): string {
+  switch (clue.code) {
+    case 'still empty':
+      return `${place}: by the count its way still lacks ${clue.ml.toFixed(1)} mL.`;
+    case 'bubbles':
+      return `${place}: bubbles still came when it was shut.`;
+    case 'nobody looked':
+      return `${place}: shut before anybody saw it clear.`;
+    case 'not opened':
+      return `${place}: not opened in this job.`;
+    case 'left behind':
+      return `${place}: the flow leaves a bubble behind in “${clue.stretch}”.`;
+    case 'modulator':
+      return `${place}: a modulator lies on its way that no tool cycled.`;
+    case 'least to spare':
+      return `${place}: “${clue.stretch}” falls, and the flow has the least to spare there.`;
+    case 'longest way':
+      return `${place}: nothing points to one place; it has the longest way.`;
+  }
+}
