@@ -10,6 +10,7 @@ import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
 import { MEDIA_PAGE } from '../media/MediaButton';
 import { MediaPage } from '../media/MediaPage';
+import { masterOfPage, PedalPage } from '../pedal/PedalPage';
 import { PlanStep } from '../plan/PlanStep';
 import { ProofStep } from '../proof/ProofStep';
 import { ReleaseStep } from '../proof/ReleaseStep';
@@ -67,7 +68,7 @@ function JobStep({ id }: { readonly id: string }) {
     pages.step !== null || (job !== undefined && isClosed(job.stage)),
   );
   usePageTitle(
-    pages.page && PAGE_TITLES[pages.page],
+    pages.page && (masterOfPage(pages.page) ? 'Measure' : PAGE_TITLES[pages.page]),
     shown && capital(shown),
     job?.vehicleName,
     job && `Job ${job.number}`,
@@ -86,6 +87,9 @@ function JobStep({ id }: { readonly id: string }) {
   if (pages.page === MEDIA_PAGE && !isClosed(job.stage)) return <MediaPage {...props} />;
   if (pages.page === REFIT_PAGE && !isClosed(job.stage)) return <RefitPage {...props} />;
   if (pages.page === CLOCK_PAGE && !isClosed(job.stage)) return <ClockPage {...props} />;
+  const measured = masterOfPage(pages.page);
+  if (measured !== null && job.planAccepted && !isClosed(job.stage))
+    return <PedalPage key={measured} {...props} masterId={measured} />;
   switch (shown) {
     case 'intake':
       return <IntakeStep {...props} />;

@@ -2,17 +2,20 @@ import type { Master } from '@brook/core/circuit';
 import {
   CONTROL_CHECK_WORDS,
   controlProof,
+  MISSING_MEASURE_WORDS,
   NOTHING_TRIED,
   TAKE_UPS,
   takeUpPasses,
   takeUpWords,
+  type ControlAnswers,
   type Proof,
 } from '@brook/core/gate';
-import { PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
+import { judgedWords, PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { capital } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
+import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
@@ -24,6 +27,8 @@ export interface ControlProofProps {
   /** In which state a pedal or lever is judged. */
   readonly how: string;
   readonly say: LiveRun['say'];
+  /** To the page on which it is measured. */
+  readonly onMeasure: () => void;
 }
 
 const YES_NO = [
@@ -32,7 +37,7 @@ const YES_NO = [
 ] as const;
 
 /** One control, judged and tried by its own words. */
-export function ControlProof({ master, plan, proof, how, say }: ControlProofProps) {
+export function ControlProof({ master, plan, proof, how, say, onMeasure }: ControlProofProps) {
   const { id: masterId, control } = master;
   const { result, checks } = controlProof(master, plan.layout.vehicleKind);
   const answers = proof.controls[masterId] ?? NOTHING_TRIED;
@@ -42,15 +47,19 @@ export function ControlProof({ master, plan, proof, how, say }: ControlProofProp
         {capital(control)}
       </Words>
       {result === 'pedal' ? (
+        <MeasuredAt measured={answers.measured ?? null} onMeasure={onMeasure} />
+      ) : null}
+      {result === 'pedal' ? (
         <Choice
-          question={`How is the ${control}?`}
+          question={`How is the ${control}${answers.measured ? ', by feel' : ''}?`}
           why={`${how}: first stroke, pumped, and 30 s under a steady push. The words are a house rule, from memory; the maker’s limit wins.`}
           options={PEDAL_RESULTS.map((r) => ({
             value: r,
             label: r,
             about: PEDAL_RESULT_WORDS[r].means,
           }))}
-          chosen={answers.pedal}
+          chosen={answers.byFeel ?? null}
+          settled={answers.pedal !== null}
           onChoose={(word) => say({ kind: 'pedal judged', masterId, result: word })}
           stacked
           fault={
@@ -93,6 +102,36 @@ export function ControlProof({ master, plan, proof, how, say }: ControlProofProp
   );
 }
 
+/** What was measured at it, or the way there: a measure says more than a foot. */
+function MeasuredAt({
+  measured,
+  onMeasure,
+}: {
+  readonly measured: NonNullable<ControlAnswers['measured']> | null;
+  readonly onMeasure: () => void;
+}) {
+  const judged = measured !== null && 'result' in measured ? measured : null;
+  return (
+    <View style={styles.measured}>
+      {judged ? (
+        <Words strong>{`Measured: ${judgedWords(judged)}`}</Words>
+      ) : measured !== null && 'missing' in measured ? (
+        <Words>{`Still to measure: ${measured.missing.map((m) => MISSING_MEASURE_WORDS[m]).join(', ')}.`}</Words>
+      ) : null}
+      <Button
+        label={
+          measured
+            ? judged
+              ? 'Look at it, or measure again'
+              : 'Go on measuring'
+            : 'Measure it with a ruler'
+        }
+        onPress={onMeasure}
+      />
+    </View>
+  );
+}
+
 /** Whether a control was judged and is not right: its circuit is bled again. */
 export function failedControl({ id }: Pick<Master, 'id'>, { controls }: Proof): boolean {
   const { pedal, takeUp } = controls[id] ?? NOTHING_TRIED;
@@ -100,6 +139,7 @@ export function failedControl({ id }: Pick<Master, 'id'>, { controls }: Proof): 
 }
 
 const styles = StyleSheet.create({
+  measured: { gap: SPACE.small },
   control: {
     gap: SPACE.large,
     borderTopWidth: 2,

@@ -21,6 +21,7 @@ import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { TakenOver } from '../matters/TakenOver';
+import { pedalPage } from '../pedal/PedalPage';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
@@ -51,7 +52,7 @@ export function ProofStep(props: StepProps) {
   );
 }
 
-function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
+function ProofPage({ job, band, plan, pages }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
   const live = useRun(job);
   const put = useJobAct(job);
@@ -141,6 +142,7 @@ function ProofPage({ job, band, plan }: StepProps & { readonly plan: Plan }) {
           proof={proof}
           how={measuredHow(plan)}
           say={live.say}
+          onMeasure={() => pages.openPage(pedalPage(m.id))}
         />
       ))}
       {failed ? <FaultList signs={['pedal not right']} layout={job.layout} /> : null}

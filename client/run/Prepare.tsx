@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { JobFoot } from '../jobs/JobFoot';
+import { MeasureFirst } from '../pedal/MeasureFirst';
 import { SomethingWrongButton } from './Halted';
 import { JobHead } from '../jobs/JobHead';
 import { FigureRow } from '../ui/FigureValue';
@@ -75,6 +76,7 @@ export function Prepare({
           </View>
         ))}
       </View>
+      <MeasureFirst job={job} plan={plan} run={run} />
       <SomethingWrongButton onPress={onWrong} />
       <JobFoot job={job} />
     </Page>

@@ -33,6 +33,23 @@ describe('air left', () => {
     expect(right / tries).toBeGreaterThanOrEqual(0.9);
   });
 
+  test('the same readings as its baseline are no air, whatever shape they have: what is this vehicle’s own is no bubble', () => {
+    const shaped = (dropMm: number): Reading[] => [
+      { at: 'rest', pumped: false, heightMm: 180 },
+      { at: 'first resistance', pumped: false, heightMm: 165 },
+      { at: { forceN: 70 }, pumped: false, heightMm: 165 - dropMm },
+      { at: { forceN: 300 }, pumped: false, heightMm: 148 - dropMm },
+      { at: { forceN: 300 }, pumped: true, heightMm: 150 - dropMm },
+    ];
+    for (const dropMm of [5, 15, 30]) {
+      const found = airLeft(SETUP, shaped(dropMm), shaped(dropMm));
+      expect(found.found).toBe(false);
+      expect(Math.abs(found.ml)).toBeLessThan(0.1);
+      // Lower than at the baseline by what half a millilitre moves, it is one.
+      expect(airLeft(SETUP, shaped(dropMm + 8), shaped(dropMm)).found).toBe(true);
+    }
+  });
+
   test('without a baseline less can be told, and the same readings always give the same answer', () => {
     const error = normalNoise(3);
     const [now, before] = [ruled(CURVE, 1, error), ruled(CURVE, 0, error)];

@@ -20,6 +20,12 @@ const BAND_95 = 1.96;
 const PADS_MOVE_MM = 2;
 /** A baseline was bled: what may still have been in it, mL, standard deviation [M]. */
 const BLED_ML = 0.05;
+/**
+ * What this vehicle's pedal has that bends like air and is none, the same at
+ * every visit, mL, standard deviation [M]. A baseline tells it; without one it
+ * is no more than a layout and a model usually miss.
+ */
+const OWN_SHAPE_ML = { withBaseline: 1, without: 0.3 } as const;
 /** Before anybody measured, any air is as good as any other, mL. */
 const ANY_ML = 20;
 /** Nobody knows at which height a pedal rests, mm. */
@@ -28,7 +34,7 @@ const ANY_MM = 500;
 /** Numbers of the unknowns in the fit. */
 const AIR = 0;
 const COMPLIANCE = 1;
-const OLD_AIR = 2;
+const OWN_SHAPE = 2;
 /** Of each session: height at rest, rod play, clearance. */
 const REST = 3;
 const PLAY = 4;
@@ -40,9 +46,9 @@ const OF_A_SESSION = 3;
  * of all readings at once, each with the ruler's error, and of what the layout
  * says with how far that may be off (Bayesian linear regression with normal
  * priors, as in Bishop 2006, section 3.3). With a bled baseline of the same
- * vehicle widening and play are common to both, and only the air and the pads
- * may differ. The springs, which enter the pressure, are given: `airBySprings`
- * goes over them.
+ * vehicle widening, play and whatever else bends like air are common to both,
+ * and only the air and the pads may differ. The springs, which enter the
+ * pressure, are given: `airLeft` goes over them.
  *
  * @param now readings to be judged, at least one of them under a force that the springs do not hold back
  * @param baseline readings of this vehicle bled and proved; null without
@@ -75,7 +81,7 @@ export function airFor(
 
   // What is known before anybody measures.
   put(only({ [AIR]: 1 }), 0, ANY_ML);
-  put(only({ [OLD_AIR]: 1 }), 0, BLED_ML);
+  put(only({ [OWN_SHAPE]: 1 }), 0, baseline ? OWN_SHAPE_ML.withBaseline : OWN_SHAPE_ML.without);
   put(only({ [COMPLIANCE]: 1 }), complianceMlPerMPa.value, complianceMlPerMPa.plusMinus!);
   sessions.forEach((readings, s) => {
     const at = OF_A_SESSION * s;
@@ -89,7 +95,6 @@ export function airFor(
       put(only({ [play]: 1, [PLAY]: -1 }), 0, RULER_MM / 2);
       put(only({ [pads]: 1, [PADS]: -1 }), 0, PADS_MOVE_MM);
     }
-    const air = s === 0 ? AIR : OLD_AIR;
     for (const { at: where, pumped, heightMm } of readings) {
       if (where === 'rest') {
         put(only({ [rest]: 1 }), heightMm, rulerMm);
@@ -104,7 +109,8 @@ export function airFor(
           [play]: -1,
           [pads]: pumped ? 0 : -1,
           [COMPLIANCE]: -mmPerMl * p,
-          [air]: -mmPerMl * lostShare(p, ambientMPa),
+          [AIR]: s === 0 ? -mmPerMl * lostShare(p, ambientMPa) : 0,
+          [OWN_SHAPE]: -mmPerMl * lostShare(p, ambientMPa),
         }),
         heightMm,
         rulerMm,
@@ -171,7 +177,11 @@ export function airLeft(
   const mean = (of: (f: (typeof fits)[number]) => number) =>
     fits.reduce((sum, f, i) => sum + (weights[i]! / all) * of(f), 0);
   const ml = mean((f) => f.ml);
-  const sdMl = Math.sqrt(mean((f) => f.sdMl * f.sdMl + (f.ml - ml) * (f.ml - ml)));
+  // What the baseline itself may still have held no reading tells.
+  const heldSdMl = baseline ? BLED_ML : 0;
+  const sdMl = Math.sqrt(
+    mean((f) => f.sdMl * f.sdMl + (f.ml - ml) * (f.ml - ml)) + heldSdMl * heldSdMl,
+  );
   const plusMinusMl = BAND_95 * sdMl;
   return { ml, sdMl, plusMinusMl, found: ml > plusMinusMl };
 }

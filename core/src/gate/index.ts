@@ -18,4 +18,10 @@ export {
   type GateReason,
   type GateVerdict,
 } from './releaseGate';
-export { CHECK_WORDS, CONTROL_CHECK_WORDS, gateWords, takeUpWords } from './words';
+export {
+  CHECK_WORDS,
+  CONTROL_CHECK_WORDS,
+  gateWords,
+  MISSING_MEASURE_WORDS,
+  takeUpWords,
+} from './words';

@@ -45,7 +45,8 @@ export const measuredAt = (
   measured: readonly ControlMeasured[],
   masterId: string,
   when: MeasuredWhen,
-): ControlMeasured | null => measured.find((m) => m.masterId === masterId && m.when === when) ?? null;
+): ControlMeasured | null =>
+  measured.find((m) => m.masterId === masterId && m.when === when) ?? null;
 
 /**
  * In which state a pedal or lever stands that is measured now.

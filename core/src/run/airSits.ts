@@ -2,6 +2,7 @@ import { bleederName, paths, type Master } from '../circuit';
 import type { Method } from '../flow';
 import { emptyOnWayMl, wayTo } from '../inside';
 import type { PlanStop } from '../stages';
+import { capital } from '../text';
 import type { BleederState, RunState } from './state';
 
 /** Why air is rather there than elsewhere. */
@@ -14,7 +15,7 @@ export type AirClue =
   | { readonly code: 'not opened' }
   /** The flow leaves a bubble behind on a stretch that falls. */
   | { readonly code: 'left behind'; readonly stretch: string }
-  /** A modulator on the way was not cycled. */
+  /** A modulator on the way may have got air, and was not cycled since. */
   | { readonly code: 'modulator' }
   /** Of all that was done the least sure: the stretch with the least velocity to spare, or the longest way. */
   | { readonly code: 'least to spare'; readonly stretch: string }
@@ -72,8 +73,8 @@ export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
     else if (!at) say(4, { code: 'not opened' });
     else if (stretch) say(5, { code: 'least to spare', stretch: stretch.name });
     else if (
+      airInModulator(run) &&
       points.some((p) => p.node.kind === 'modulator') &&
-      !wasCycled(run) &&
       !found.some((f) => f.place.clue.code === 'modulator')
     )
       say(6, { code: 'modulator' });
@@ -109,27 +110,31 @@ function carrierOf({ plan }: RunState, than: Method): Method {
   return other?.method ?? than;
 }
 
-/** Whether a tool cycled the modulator in this run. */
-const wasCycled = ({ log }: RunState): boolean => log.some((e) => e.kind === 'tool step' && e.done);
+/** Whether a modulator may have got air that no tool has cycled out since. */
+const airInModulator = ({ plan, log }: RunState): boolean =>
+  (plan.work.modulatorOpened ||
+    plan.work.airInModulator ||
+    log.some((e) => e.kind === 'halted' && e.reason === 'ran dry')) &&
+  !log.some((e) => e.kind === 'tool step' && e.done);
 
 /** What says so, in one sentence of the trade. */
 export function airClueWords({ place, clue }: AirPlace): string {
   switch (clue.code) {
     case 'still empty':
-      return `${place}: by the count its way still lacks ${clue.ml.toFixed(1)} mL.`;
+      return `${capital(place)}: by the count its way still lacks ${clue.ml.toFixed(1)} mL.`;
     case 'bubbles':
-      return `${place}: bubbles still came when it was shut.`;
+      return `${capital(place)}: bubbles still came when it was shut.`;
     case 'nobody looked':
-      return `${place}: shut before anybody saw it clear.`;
+      return `${capital(place)}: shut before anybody saw it clear.`;
     case 'not opened':
-      return `${place}: not opened in this job.`;
+      return `${capital(place)}: not opened in this job.`;
     case 'left behind':
-      return `${place}: the flow leaves a bubble behind in “${clue.stretch}”.`;
+      return `${capital(place)}: the flow leaves a bubble behind in “${clue.stretch}”.`;
     case 'modulator':
-      return `${place}: a modulator lies on its way that no tool cycled.`;
+      return `${capital(place)}: a modulator on its way may hold air, and no tool cycled it.`;
     case 'least to spare':
-      return `${place}: “${clue.stretch}” falls, and the flow has the least to spare there.`;
+      return `${capital(place)}: “${clue.stretch}” falls, and the flow has the least to spare there.`;
     case 'longest way':
-      return `${place}: nothing points to one place; it has the longest way.`;
+      return `${capital(place)}: nothing points to one place; it has the longest way.`;
   }
 }

@@ -1,0 +1,36 @@
+import { convertLength } from '@brook/core/units';
+import { typedNumber } from './typedNumber';
+
+/** A number, with a fraction behind it where it is of inches, and its unit. */
+const LENGTH = /^(.*?)\s*(mm|cm|in|inch|inches|["”″])?$/i;
+const FRACTION = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/;
+
+/**
+ * A length as a person types it, in mm: millimetres where no unit stands behind it.
+ *
+ * @example typedLengthMm('4 3/8 in') is 111.125, typedLengthMm('111') is 111
+ * @returns NaN for nothing typed, and for what is no length
+ */
+export function typedLengthMm(text: string): number {
+  const [, number = '', unit = 'mm'] = LENGTH.exec(text.trim()) ?? [];
+  const said = unit.toLowerCase();
+  if (said === 'mm') return typedNumber(number);
+  if (said === 'cm') return typedNumber(number) * 10;
+  return convertLength(inches(number), 'in', 'mm');
+}
+
+function inches(number: string): number {
+  const [, whole = '0', over, under] = FRACTION.exec(number.trim()) ?? [];
+  if (over === undefined) return typedNumber(number);
+  return Number(under) === 0 ? NaN : Number(whole) + Number(over) / Number(under);
+}
+
+/**
+ * A length in the other unit, to be read beside it.
+ *
+ * @example inBothUnits(111) is "111 mm, 4.37 in"
+ */
+export const inBothUnits = (mm: number): string =>
+  `${plain(mm, 1)} mm, ${plain(convertLength(mm, 'mm', 'in'), 2)} in`;
+
+const plain = (value: number, digits: number): string => String(Number(value.toFixed(digits)));

@@ -1,0 +1,24 @@
+import { airLeft } from '@brook/core/air';
+import type { Layout } from '@brook/core/circuit';
+import { pedalSetup, type AirLeft, type Reading } from '@brook/core/pedal';
+import type { WorkerAnswer } from './ask';
+
+/** What the air is reckoned from. */
+export interface AirQuestion {
+  readonly layout: Layout;
+  readonly masterId: string;
+  readonly now: readonly Reading[];
+  /** Of this vehicle, bled; null without. */
+  readonly baseline: readonly Reading[] | null;
+}
+
+/** Air behind one control, with its uncertainty. */
+self.onmessage = ({ data }: MessageEvent<AirQuestion>) => {
+  const say = (answer: WorkerAnswer<AirLeft>) => self.postMessage(answer);
+  const { layout, masterId, now, baseline } = data;
+  try {
+    say({ kind: 'done', value: airLeft(pedalSetup(layout, masterId), now, baseline) });
+  } catch (error) {
+    say({ kind: 'failed', sentence: `${(error as Error).message}.` });
+  }
+};

@@ -1,0 +1,146 @@
+import { expect, test, type Page } from '@playwright/test';
+import { hurry } from '../support/stranger';
+import { planOf, provedBy, Workshop } from '../support/workshop';
+
+const next = (page: Page) => page.getByTestId('next-action');
+
+/** Read one height and go on. */
+async function read(page: Page, title: RegExp, typed: string): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  await page.getByRole('textbox').fill(typed);
+  await next(page).click();
+}
+
+/** Half a minute under a steady push, and it stayed. */
+async function stays(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1, name: /does it sink/ })).toBeVisible();
+  await next(page).click();
+  // Before the time is over it cannot be said.
+  await expect(next(page)).toContainText('more');
+  await page.clock.fastForward(31_000);
+  await next(page).click();
+}
+
+test('a pedal is measured step by step: low and soft it does not pass and says where to look; read again, it does, and the next job has it as its baseline', async ({
+  page,
+}) => {
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Measured car');
+  const job = await workshop.usedUp(await workshop.bled(car));
+  const [master] = planOf(job).layout.masters;
+  await workshop.log(
+    job.id,
+    provedBy(car).filter((e) => !('kind' in e && e.kind === 'pedal judged')),
+  );
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  await read(page, /at rest/, '180');
+  // Inches are read as well, and both are shown.
+  await page.getByRole('textbox').fill('6 1/2 in');
+  await expect(page.getByText('165.1 mm, 6.5 in')).toBeVisible();
+  await next(page).click();
+  // Higher under more force cannot be.
+  await page.getByRole('textbox').fill('175');
+  await expect(page.getByText(/higher than before \(165.1 mm\)/)).toBeVisible();
+  await expect(next(page)).toContainText('Read the ruler first');
+  await page.getByRole('textbox').fill('135');
+  await next(page).click();
+  await read(page, /firm push/, '108');
+  await read(page, /firm, pumped/, '120');
+  await stays(page);
+  await expect(page.getByText(/^Springy: 27 mm from light to firm/)).toBeVisible();
+  await expect(page.getByText(/^Next: .* again/)).toBeVisible();
+  await page.getByRole('button', { name: 'Firm push: measure again' }).click();
+  await read(page, /firm push/, '118');
+  await expect(
+    page.getByText(/^Firm and high: 62 mm used by a firm push, 90 at the most/),
+  ).toBeVisible();
+  await expect(page.getByText(/^Air left: |cannot tell the air/)).toBeVisible();
+  await expect(page.getByText(/No bled measure of this vehicle/)).toBeVisible();
+  await next(page).click();
+  await expect(page.getByText(/^Measured: firm and high/)).toBeVisible();
+  await next(page).click();
+  await expect(page.getByText('Test drive only').first()).toBeVisible();
+  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await page.getByRole('button', { name: 'Release this vehicle' }).click();
+  await expect(page.getByText(/^Released by/)).toBeVisible();
+  const { events } = await workshop.get(job.id);
+  expect(events.flatMap((e) => (e.kind === 'pedal judged' ? [e] : []))).toEqual([]);
+
+  const later = await workshop.bled(car);
+  expect((await workshop.get(later.id)).baselines).toMatchObject([
+    { masterId: master!.id, jobNumber: job.number },
+  ]);
+  await page.goto(`/jobs/${later.id}`);
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  for (const [title, mm] of [
+    [/at rest/, '180'],
+    [/first resistance/, '165'],
+    [/light push/, '135'],
+    [/firm push/, '118'],
+    [/firm, pumped/, '120'],
+  ] as const)
+    await read(page, title, mm);
+  await stays(page);
+  await expect(page.getByText(`Against job ${job.number},`, { exact: false })).toBeVisible();
+  await expect(page.getByText(/^Air left: none found/)).toBeVisible();
+});
+
+test('before anything is opened it is measured as it came and with the servo emptied; at the end it is held against that', async ({
+  page,
+}) => {
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Measured before');
+  const job = await workshop.accept(await workshop.planned(car));
+  const { preparation, layout } = planOf(job);
+  const masterId = layout.masters[0]!.id;
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Measure the brake pedal first' }).click();
+  await read(page, /at rest/, '181');
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.at(-1))
+    .toMatchObject({
+      kind: 'pedal read',
+      when: 'before',
+      at: 'rest',
+      heightMm: 181,
+    });
+  const until = preparation.indexOf('empty servo');
+  await workshop.log(
+    job.id,
+    preparation.slice(0, until + 1).map((step) => ({ kind: 'prepared', step })),
+  );
+  await expect(page.getByText(/servo emptied, before the work/)).toBeVisible();
+  await read(page, /at rest/, '180');
+  await read(page, /first resistance/, '150');
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  await workshop.log(
+    job.id,
+    preparation.slice(until + 1).map((step) => ({ kind: 'prepared', step })),
+  );
+  await workshop.bleed(await workshop.get(job.id));
+  await workshop.log(job.id, [
+    { kind: 'pedal read', masterId, when: 'after', at: 'rest', pumped: false, heightMm: 180 },
+    {
+      kind: 'pedal read',
+      masterId,
+      when: 'after',
+      at: 'first resistance',
+      pumped: false,
+      heightMm: 162,
+    },
+  ]);
+  await page.reload();
+  await page.getByRole('button', { name: 'Go on measuring' }).click();
+  for (const [title, mm] of [
+    [/light push/, '140'],
+    [/firm push/, '125'],
+    [/firm, pumped/, '126'],
+  ] as const)
+    await read(page, title, mm);
+  await stays(page);
+  await expect(page.getByText('first resistance: 12 mm higher, was 150 mm')).toBeVisible();
+  await expect(page.getByText('rest: as before, was 180 mm')).toBeVisible();
+});
