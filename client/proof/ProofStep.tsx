@@ -2,85 +2,153 @@ import { VEHICLE_TRAITS, hasServo } from '@brook/core/circuit';
 import type { Job } from '@brook/contract';
 import type { ProofState, Voided } from '@brook/core/log';
 import { proofOf } from '@brook/core/log';
-import { CHECK_WORDS, gateWords, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/gate';
+import { gateWords, type GateReason } from '@brook/core/gate';
 import { controlsConcerned, gateOf, knownFromRun, usedGap } from '@brook/core/matters';
-import { lowerFirst } from '@brook/core/text';
-import { RunNotices } from '../run/RunNotices';
-import { askOf } from '../run/eventWords';
-import { clockTime } from '../ui/dates';
 import type { Plan } from '@brook/core/plan';
+import { lowerFirst } from '@brook/core/text';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { FluidUsedForm, usedWaits } from './FluidUsedForm';
-import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 import { useJobAct } from '../data/job';
 import { useRun, type LiveRun } from '../data/run';
 import { useShelf } from '../data/shelf';
-import { FaultList } from '../faults/FaultList';
 import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { TakenOver } from '../matters/TakenOver';
-import { pedalPage } from '../pedal/PedalPage';
 import { PlanBrook } from '../plan/PlanStep';
+import { RefitList } from '../refit/RefitList';
+import { askOf } from '../run/eventWords';
+import { RunNotices } from '../run/RunNotices';
+import { SkippedStages } from '../run/SkippedStages';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { Known } from '../ui/Known';
+import { clockTime } from '../ui/dates';
+import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
+import { useArmed } from '../ui/useArmed';
 import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
-import { RefitList } from '../refit/RefitList';
-import { SkippedStages } from '../run/SkippedStages';
-import { ControlProof, failedControl } from './ControlProof';
+import { FluidUsedForm, usedWaits } from './FluidUsedForm';
 import { LeakLooked } from './LeakLooked';
+import { ProofItem } from './ProofItem';
+import { ProofList } from './ProofList';
+import { pageCalledFor, pageKey, pageTitle, proofPages, standingOf } from './proofPages';
+import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 
-const YES_NO = [
-  { value: 'yes', label: 'Yes' },
-  { value: 'no', label: 'No' },
-] as const;
-
-/** Prove the bleed: every control by its own words, then what is looked at; the gate says what is missing. */
+/** Prove the bleed: every control by its own words, then what is looked at, one thing at a time; the gate says what is missing. */
 export function ProofStep(props: StepProps) {
   const { planResult } = props.job;
   return planResult?.verdict === 'planned' ? (
-    <ProofPage {...props} plan={planResult.plan} />
+    <ProofAsked {...props} plan={planResult.plan} />
   ) : (
     <Loading what="the plan" />
   );
 }
 
-function ProofPage({ job, band, plan, pages }: StepProps & { readonly plan: Plan }) {
+/** Shown by hand instead of the page that is called for: all of them in a list. */
+const LIST = 'list';
+
+function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly plan: Plan }) {
   const act = useJobAct(job);
   const live = useRun(job);
   const put = useJobAct(job);
   const shelf = useShelf();
   const [changes, setChanges] = useState<Partial<UsedDraft>>({});
   const [oneByOne, setOneByOne] = useState(false);
+  const [held, setHeld] = useState<string | null>(null);
+  const proof = proofOf(live.job);
+  const changed = Object.keys(changes).length > 0;
+  const controls = controlsConcerned(live.job, plan.layout, job.before);
+  const known = oneByOne
+    ? []
+    : knownFromRun(live.state).filter((item) => proof.checks[item] === undefined);
+  const moves = live.state.pouredMl + live.state.bledMl + live.state.removedMl > 0;
+  const pages = proofPages({
+    controls,
+    vehicleKind: plan.layout.vehicleKind,
+    known,
+    moves,
+  });
+  // What was put right of the fluid is recorded anew.
+  const asked = changed ? { ...proof, fluidPutDown: false } : proof;
+  const called = pageCalledFor(pages, asked);
+  const shown = held === LIST ? null : (pages.find((p) => pageKey(p) === held) ?? called);
+  const armed = useArmed(shown ? pageKey(shown) : LIST);
   if (!live.ready) return <Loading what="what this phone kept" />;
+
   const draft: UsedDraft = {
     ...usedDraftOf(job, live.state, shelf.data?.containers),
     ...changes,
   };
   const used = usedOf(draft);
   const gap = used && usedGap(live.job, used);
-  const proof = proofOf(live.job);
-  const changed = Object.keys(changes).length > 0;
   const gate = gateOf(
     changed ? { ...live.job, fluidUsed: null } : live.job,
     aboutOf(job),
     job.before,
   )!;
-  const moves = live.state.pouredMl + live.state.bledMl + live.state.removedMl > 0;
-  const waitsForFluid = moves && gate.reasons.every((r) => r.code === 'fluid not put down');
-  const controls = controlsConcerned(live.job, plan.layout, job.before);
-  const failed = controls.find((m) => failedControl(m, proof)) ?? null;
-  const fromRun = knownFromRun(live.state);
-  const known = oneByOne ? [] : fromRun.filter((item) => proof.checks[item] === undefined);
-  const items = PROOF_ITEMS[plan.layout.vehicleKind].filter((item) => !known.includes(item));
-  const failedDrive = job.drives.at(-1)?.result === 'bad';
+  const place = shown ? pages.indexOf(shown) : -1;
+  const standing = shown && standingOf(shown, asked);
+  const next = pages.find((p, i) => i > place && standingOf(p, asked) !== 'right') ?? null;
+  const onward = () => setHeld(next ? pageKey(next) : LIST);
+  const toList = { label: 'List', onPress: () => setHeld(LIST) };
+  const action =
+    shown?.kind === 'fluid' ? (
+      <ActionBar
+        label="Record the fluid"
+        busy={put.isPending}
+        waitsFor={
+          standing === 'right'
+            ? 'Recorded'
+            : used
+              ? usedWaits(gap, draft)
+              : 'Put the amounts right first'
+        }
+        onPress={() =>
+          used &&
+          put.mutate(
+            { kind: 'fluid used', used },
+            {
+              onSuccess: () => {
+                setChanges({});
+                setHeld(null);
+              },
+            },
+          )
+        }
+        side={toList}
+      />
+    ) : shown?.kind === 'result' && standing === 'wrong' ? (
+      <ActionBar
+        label={`Back to the bleed: ${shown.master.control}`}
+        busy={live.waiting > 0}
+        onPress={() =>
+          live.say({
+            kind: 'halted',
+            reason: 'pedal not right',
+            stopId: null,
+            masterId: shown.master.id,
+          })
+        }
+        side={toList}
+      />
+    ) : shown ? (
+      <ActionBar
+        label={next ? `Next: ${lowerFirst(pageTitle(next))}` : 'To the list'}
+        waitsFor={standing === 'open' ? 'Look, then answer' : null}
+        onPress={onward}
+        side={toList}
+      />
+    ) : (
+      <ActionBar
+        label="Set “test drive only”"
+        busy={act.isPending || (live.waiting > 0 && gate.verdict === 'test drive')}
+        waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
+        onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
+      />
+    );
   return (
     <Page
       band={band}
@@ -89,123 +157,78 @@ function ProofPage({ job, band, plan, pages }: StepProps & { readonly plan: Plan
           <PlanBrook job={job} plan={plan} height={420} />
         </View>
       }
-      action={
-        failed ? (
-          <ActionBar
-            label={`Back to the bleed: ${failed.control}`}
-            busy={live.waiting > 0}
-            onPress={() =>
-              live.say({
-                kind: 'halted',
-                reason: 'pedal not right',
-                stopId: null,
-                masterId: failed.id,
-              })
-            }
-          />
-        ) : waitsForFluid ? (
-          <ActionBar
-            label="Record the fluid"
-            busy={put.isPending}
-            waitsFor={used ? usedWaits(gap, draft) : 'Put the amounts right first'}
-            onPress={() =>
-              used && put.mutate({ kind: 'fluid used', used }, { onSuccess: () => setChanges({}) })
-            }
-          />
-        ) : (
-          <ActionBar
-            label="Set “test drive only”"
-            busy={act.isPending || (live.waiting > 0 && gate.verdict === 'test drive')}
-            waitsFor={gate.verdict === 'test drive' ? null : gateWords(gate.reasons[0]!)}
-            onPress={() => gate.verdict === 'test drive' && act.mutate({ kind: 'set test drive' })}
-          />
-        )
-      }
+      action={action}
     >
-      <JobHead job={job} />
-      {failedDrive ? (
+      {shown ? <JobHead job={job} title={pageTitle(shown)} /> : <JobHead job={job} />}
+      {job.drives.at(-1)?.result === 'bad' ? (
         <Caution title="The test drive failed">
           Find out why, put it right, then prove everything again.
         </Caution>
       ) : null}
       <RunNotices run={live} />
       <VoidedAnswers proof={live.job.proof} plan={plan} />
-      <SkippedStages state={live.state} />
-      <TakenOver job={job} />
+      {shown ? (
+        <ProofItem
+          key={pageKey(shown)}
+          page={shown}
+          of={pages.length}
+          place={place}
+          plan={plan}
+          proof={asked}
+          known={known.length}
+          how={measuredHow(plan)}
+          run={live}
+          armed={armed}
+          onPage={address.openPage}
+          onAnswered={(good) => setHeld(good ? null : pageKey(shown))}
+          onOneByOne={() => setOneByOne(true)}
+        >
+          {shown.kind === 'fluid' ? (
+            <FluidUsedForm
+              job={job}
+              draft={draft}
+              onChange={(part) => setChanges((c) => ({ ...c, ...part }))}
+              error={put.error}
+              gap={gap}
+            />
+          ) : null}
+        </ProofItem>
+      ) : (
+        <>
+          <SkippedStages state={live.state} />
+          <TakenOver job={job} />
+          <ProofList
+            pages={pages}
+            proof={asked}
+            answers={live.job.proof.answers}
+            fluidBy={live.job.fluidUsed}
+            onOpen={(page) => setHeld(pageKey(page))}
+          />
+        </>
+      )}
       <LeakLooked job={job} run={live} />
       <RefitList job={job} log={live.job.log} say={live.say} />
-      {controls.map((m) => (
-        <ControlProof
-          key={m.id}
-          master={m}
-          plan={plan}
-          proof={proof}
-          how={measuredHow(plan)}
-          say={live.say}
-          onMeasure={() => pages.openPage(pedalPage(m.id))}
-        />
-      ))}
-      {failed ? <FaultList signs={['pedal not right']} layout={job.layout} /> : null}
-      <Words strong heading={2}>
-        The whole vehicle
-      </Words>
-      {known.length > 0 ? (
-        <Known
-          title="Known from the run"
-          looked={false}
-          rows={known.map((item) => ({ what: CHECK_WORDS[item].ask, is: 'Yes' }))}
-        >
-          <Choice
-            question="Looked: is it all so?"
-            options={YES_NO}
-            chosen={null}
-            onChoose={(value) => {
-              // One of them is not so: then each is asked by itself.
-              if (value === 'no') setOneByOne(true);
-              else for (const item of known) live.say({ kind: 'checked', item, passes: true });
-            }}
-          />
-        </Known>
-      ) : null}
-      {items.map((item) => (
-        <Choice
-          key={item}
-          question={`${CHECK_WORDS[item].ask}?`}
-          why={CHECK_WORDS[item].why}
-          options={YES_NO}
-          chosen={answer(proof, item)}
-          onChoose={(value) => live.say({ kind: 'checked', item, passes: value === 'yes' })}
-          fault={proof.checks[item] === false ? 'Put it right, then look again.' : null}
-        />
-      ))}
-      {proof.checks['joints dry'] === false ? (
-        <Button
-          label="It leaks: mend it, with what was done"
-          onPress={() => live.say({ kind: 'halted', reason: 'leak', stopId: null })}
-        />
-      ) : null}
-      {moves ? (
-        <FluidUsedForm
-          job={job}
-          draft={draft}
-          onChange={(part) => setChanges((c) => ({ ...c, ...part }))}
-          error={put.error}
-          gap={gap}
-        />
-      ) : null}
       {act.error ? <Caution title={act.error.message} /> : null}
-      <View>
-        <Words strong heading={2}>
-          {gate.verdict === 'test drive' ? 'Only the test drive is left' : 'Still missing'}
-        </Words>
-        {gate.reasons.map((r, i) => (
-          <Words key={i} size="small">{`· ${gateWords(r)}`}</Words>
-        ))}
-        <OpenAgain run={live} show={gate.reasons.some((r) => r.code === 'bleeder not clear')} />
-      </View>
+      {shown ? (
+        <More title="Still missing" about={`${gate.reasons.length} in all`}>
+          <Missing reasons={gate.reasons} />
+        </More>
+      ) : (
+        <View>
+          <Words strong heading={2}>
+            {gate.verdict === 'test drive' ? 'Only the test drive is left' : 'Still missing'}
+          </Words>
+          <Missing reasons={gate.reasons} />
+        </View>
+      )}
+      <OpenAgain run={live} show={gate.reasons.some((r) => r.code === 'bleeder not clear')} />
       <JobFoot job={job} />
     </Page>
   );
+}
+
+function Missing({ reasons }: { readonly reasons: readonly GateReason[] }) {
+  return reasons.map((r, i) => <Words key={i} size="small">{`· ${gateWords(r)}`}</Words>);
 }
 
 /** A job as its vehicle knows it. */
@@ -267,6 +290,3 @@ const VOIDED_BY: Readonly<Partial<Record<Voided['because']['kind'], string>>> = 
   'part compared': 'A part was compared',
   'drive ended': 'The test drive failed',
 };
-
-const answer = (proof: Proof, item: CheckItem): 'yes' | 'no' | null =>
-  proof.checks[item] === undefined ? null : proof.checks[item] ? 'yes' : 'no';

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { confirmFluid } from '../support/fluid';
+import { showMissing, toProofPage } from '../support/proof';
 import { Workshop } from '../support/workshop';
 
 const next = (page: import('@playwright/test').Page) => page.getByTestId('next-action');
@@ -57,11 +58,13 @@ test('a joint that was found wet keeps the gate shut until it was mended', async
   const job = await workshop.readFluid(await workshop.get(id));
   await workshop.bleed(await workshop.accept(job));
   await page.goto(`/jobs/${id}`);
+  await showMissing(page);
   await expect(page.getByText(/Still open: leak/).first()).toBeVisible();
   await page.getByRole('button', { name: 'A joint is wet: banjo at the caliper. Mended?' }).click();
   await page.getByRole('textbox', { name: 'Where', exact: true }).fill('banjo at the caliper');
   await page.getByRole('textbox', { name: 'What was done' }).fill('washers renewed');
   await page.getByRole('button', { name: 'Mended, and dry' }).click();
   await expect(page.getByText(/Still open: leak/)).toHaveCount(0);
+  await toProofPage(page, 'Fluid used');
   await confirmFluid(page);
 });

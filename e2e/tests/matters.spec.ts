@@ -1,5 +1,6 @@
 import type { Job, Vehicle } from '@brook/contract';
 import { expect, test, type Page } from '@playwright/test';
+import { showMissing } from '../support/proof';
 import { planOf, provedBy, Workshop } from '../support/workshop';
 
 /** Something is wrong, said and decided on the phone. */
@@ -57,7 +58,8 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await workshop.log(job.id, ofClutch);
   await page.reload();
   await expect(page.getByTestId('next-action')).toBeDisabled();
-  await expect(page.getByText('Brake pedal: not judged yet.').first()).toBeVisible();
+  await showMissing(page);
+  await expect(page.getByText('· Brake pedal: not judged yet.').first()).toBeVisible();
   await workshop.log(job.id, provedBy(van));
   await page.reload();
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
@@ -114,6 +116,7 @@ test('a motorcycle with lever and pedal: each is judged by itself before it is d
   );
   await page.goto(`/jobs/${job.id}`);
   const second = page.getByTestId(`proof ${pedal!.id}`);
+  await showMissing(page);
   await expect(page.getByText(/^· Brake pedal: not judged yet/)).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
   await expect(second.getByText(/servo/i)).toHaveCount(0);

@@ -59,7 +59,7 @@ test('a pedal is measured step by step: low and soft it does not pass and says w
   await expect(page.getByText(/^Air left: |cannot tell the air/)).toBeVisible();
   await expect(page.getByText(/No bled measure of this vehicle/)).toBeVisible();
   await next(page).click();
-  await expect(page.getByText(/^Measured: firm and high/)).toBeVisible();
+  await expect(page.getByText(/^Firm and high: 62 mm/)).toBeVisible();
   await next(page).click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();
   await page.getByRole('radio', { name: 'Good', exact: true }).click();

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { confirmFluid } from '../support/fluid';
+import { proveAll, showMissing, toProofPage } from '../support/proof';
+import { hurry } from '../support/stranger';
 import { UNA, Workshop } from '../support/workshop';
 
 test('a soft pedal does not pass, and the next action leads back to the bleed', async ({
@@ -20,22 +21,13 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  const firm = page.getByRole('radio', { name: 'firm and high' });
-  await firm.click();
-  await expect(firm).toBeChecked();
-  await confirmFluid(page);
-  const open = page.getByTestId('unanswered');
-  for (let left = await open.count(); left > 0; left--) {
-    await open.first().getByRole('radio', { name: 'Yes' }).click();
-    await expect(open).toHaveCount(left - 1);
-  }
-  await page.getByRole('button', { name: 'Record the fluid' }).click();
-  await expect(page.getByText('Only the test drive is left')).toBeVisible();
+  await proveAll(page);
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();
   await page.getByRole('radio', { name: 'Not good' }).click();
   await expect(page.getByText('The test drive failed').first()).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
+  await showMissing(page);
   await expect(page.getByText(/Brake lever: not judged yet/).first()).toBeVisible();
 });
 
@@ -43,12 +35,35 @@ test('a "no" keeps the gate shut and says what to do', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  await page
-    .getByRole('radiogroup', { name: /Joints and bleeders dry/ })
-    .getByRole('radio', { name: 'No' })
-    .click();
+  await toProofPage(page, 'Joints dry');
+  // What it would look like is drawn and said.
+  await expect(page.getByText(/^Wrong: A wet edge/)).toBeVisible();
+  await page.getByRole('radio', { name: 'No' }).click();
   await expect(page.getByText(/Put it right, then look again/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'List', exact: true }).click();
   await expect(page.getByTestId('next-action')).toBeDisabled();
+  await expect(page.getByText(/^· Failed: joints and bleeders dry/)).toBeVisible();
+});
+
+test('one thing at a time: in its first second a page takes no answer, so nobody taps through', async ({
+  page,
+}) => {
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  await page.goto(`/jobs/${job.id}`);
+  const heading = (name: string) => page.getByRole('heading', { level: 1, name });
+  await expect(heading('Brake lever')).toBeVisible();
+  const firm = page.getByRole('radio', { name: 'firm and high' });
+  await expect(firm).toBeDisabled();
+  await page.clock.fastForward(1_100);
+  await firm.click();
+  await expect(heading('Wheels held and free')).toBeVisible();
+  const yes = page.getByRole('radio', { name: 'Yes' });
+  await expect(yes).toBeDisabled();
+  await page.clock.fastForward(1_100);
+  await yes.click();
+  await expect(heading('Wheels held and free')).toHaveCount(0);
 });
 
 test('the record is found from its vehicle, with plan against done, and nothing on it can be changed', async ({

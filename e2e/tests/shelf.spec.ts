@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { answer, confirmFluid, unfold } from '../support/fluid';
+import { proveAll, toProofPage } from '../support/proof';
 import { BREK, UNA, Workshop } from '../support/workshop';
 
 const newBatch = () => `X-${randomUUID().slice(0, 5).toUpperCase()}`;
@@ -64,6 +65,7 @@ test('what was moved is put right where it was measured, and cannot be more than
   const workshop = await Workshop.signIn(page);
   const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
+  await toProofPage(page, 'Fluid used');
   await unfold(page, 'Correct it');
   const poured = page.getByLabel(/^Poured, batch/).first();
   await poured.fill('99999');
@@ -74,14 +76,9 @@ test('what was moved is put right where it was measured, and cannot be more than
   await expect(
     page.getByRole('button', { name: /^Into the waste drum|^Waste: / }).first(),
   ).toBeVisible();
-  await page.getByRole('radio', { name: 'firm and high' }).click();
   await confirmFluid(page);
-  const open = page.getByTestId('unanswered');
-  for (let left = await open.count(); left > 0; left = await open.count()) {
-    await open.first().getByRole('radio', { name: 'Yes', exact: true }).click();
-    await expect.poll(() => open.count()).toBeLessThan(left);
-  }
   await page.getByRole('button', { name: 'Record the fluid' }).click();
+  await proveAll(page);
   await expect(page.getByRole('button', { name: 'Set “test drive only”' })).toBeEnabled();
   expect((await workshop.get(job.id)).fluidUsed).toMatchObject({
     bledMl: 110,

@@ -1,6 +1,5 @@
 import type { Master } from '@brook/core/circuit';
 import {
-  CONTROL_CHECK_WORDS,
   controlProof,
   MISSING_MEASURE_WORDS,
   NOTHING_TRIED,
@@ -12,15 +11,14 @@ import {
 } from '@brook/core/gate';
 import { judgedWords, PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
-import { capital } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { SPACE } from '../ui/theme';
 
-export interface ControlProofProps {
+export interface ControlResultProps {
   readonly master: Master;
   readonly plan: Plan;
   readonly proof: Proof;
@@ -29,23 +27,25 @@ export interface ControlProofProps {
   readonly say: LiveRun['say'];
   /** To the page on which it is measured. */
   readonly onMeasure: () => void;
+  /** Whether an answer is taken yet. */
+  readonly armed: boolean;
 }
 
-const YES_NO = [
-  { value: 'yes', label: 'Yes' },
-  { value: 'no', label: 'No' },
-] as const;
-
-/** One control, judged and tried by its own words. */
-export function ControlProof({ master, plan, proof, how, say, onMeasure }: ControlProofProps) {
+/** The result at one control: measured, or said by feel in the words of the house. */
+export function ControlResult({
+  master,
+  plan,
+  proof,
+  how,
+  say,
+  onMeasure,
+  armed,
+}: ControlResultProps) {
   const { id: masterId, control } = master;
-  const { result, checks } = controlProof(master, plan.layout.vehicleKind);
+  const { result } = controlProof(master, plan.layout.vehicleKind);
   const answers = proof.controls[masterId] ?? NOTHING_TRIED;
   return (
-    <View style={styles.control} testID={`proof ${masterId}`}>
-      <Words strong heading={2}>
-        {capital(control)}
-      </Words>
+    <View style={styles.control}>
       {result === 'pedal' ? (
         <MeasuredAt measured={answers.measured ?? null} onMeasure={onMeasure} />
       ) : null}
@@ -62,6 +62,7 @@ export function ControlProof({ master, plan, proof, how, say, onMeasure }: Contr
           settled={answers.pedal !== null}
           onChoose={(word) => say({ kind: 'pedal judged', masterId, result: word })}
           stacked
+          disabled={!armed}
           fault={
             answers.pedal !== null && !pedalPasses(answers.pedal)
               ? 'Only firm and high passes. Find the cause, then bleed again or end the job unreleased.'
@@ -77,6 +78,7 @@ export function ControlProof({ master, plan, proof, how, say, onMeasure }: Contr
           chosen={answers.takeUp}
           onChoose={(takeUp) => say({ kind: 'take-up judged', masterId, takeUp })}
           stacked
+          disabled={!armed}
           fault={
             answers.takeUp !== null && !takeUpPasses(answers.takeUp)
               ? 'Find the cause, then bleed the clutch again or end the job unreleased.'
@@ -84,20 +86,6 @@ export function ControlProof({ master, plan, proof, how, say, onMeasure }: Contr
           }
         />
       ) : null}
-      {checks.map((item) => {
-        const is = answers.checks[item];
-        return (
-          <Choice
-            key={item}
-            question={`${CONTROL_CHECK_WORDS[item].ask}?`}
-            why={CONTROL_CHECK_WORDS[item].why}
-            options={YES_NO}
-            chosen={is === undefined ? null : is ? 'yes' : 'no'}
-            onChoose={(value) => say({ kind: 'checked', item, masterId, passes: value === 'yes' })}
-            fault={is === false ? 'Put it right, then try again.' : null}
-          />
-        );
-      })}
     </View>
   );
 }
@@ -140,10 +128,5 @@ export function failedControl({ id }: Pick<Master, 'id'>, { controls }: Proof): 
 
 const styles = StyleSheet.create({
   measured: { gap: SPACE.small },
-  control: {
-    gap: SPACE.large,
-    borderTopWidth: 2,
-    borderTopColor: colour.words,
-    paddingTop: SPACE.medium,
-  },
+  control: { gap: SPACE.large },
 });
