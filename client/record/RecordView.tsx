@@ -37,6 +37,7 @@ import { RefitList } from '../refit/RefitList';
 import { MatterList } from '../matters/MatterList';
 import type { StepProps } from '../jobs/step';
 import { FaultList } from '../faults/FaultList';
+import { CardLinks } from './CardLinks';
 import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
 import { PlanBrook } from '../plan/PlanStep';
@@ -80,6 +81,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
     >
       <JobHead job={job} />
       <Outcome job={job} />
+      <CardLinks job={job} />
       {job.fluid ? <FluidRecord job={job} /> : null}
       {plan && job.fluidUsed ? <UsedRecord used={job.fluidUsed} /> : null}
       {job.ended ? <FaultList signs={signsOf(job)} layout={job.layout} /> : null}

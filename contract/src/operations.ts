@@ -29,6 +29,7 @@ import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { mediaPage, vehicleNotesPage } from './media';
+import { jobCard } from './card';
 import { controlPage } from './control';
 import { pacePage, paceProposals } from './pace';
 import { problem } from './problem';
@@ -101,6 +102,7 @@ export const SCHEMAS = {
   HouseRules: houseRules,
   HouseRulesRecord: houseRulesRecord,
   ControlPage: controlPage,
+  JobCard: jobCard,
   PacePage: pacePage,
   PaceProposals: paceProposals,
   MakerEntry: makerEntry,
@@ -481,6 +483,18 @@ const LISTED = [
     does: 'One tap on the helper’s phone; sending it twice changes nothing',
     takes: 'HelpSignal',
     gives: 'HelpSaid',
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/card',
+    does: 'The card of a job: before and after, plan against done, people, what is left',
+    gives: 'JobCard',
+  },
+  {
+    method: 'get',
+    path: '/jobs/{id}/card.pdf',
+    does: 'The card of a job on one page A4',
+    givesFile: ['application/pdf'],
   },
   {
     method: 'get',

@@ -89,6 +89,14 @@ export const seed = z.strictObject({
             .enum(OWN_STAGE_KINDS)
             .optional()
             .describe('For a run that stands before a stage of this kind'),
+          airMl: z
+            .number()
+            .min(0)
+            .max(5)
+            .optional()
+            .describe(
+              'Each pedal measured at the end, with so much air behind it by the model, mL',
+            ),
           halt: z
             .enum(HALT_REASONS)
             .optional()

@@ -36,12 +36,19 @@ const old: FluidEntry = entry(
 );
 
 /** A flush that went through and was released. */
-const released = (vehicleTag: string, daysAgo: number, fluid: FluidEntry, by = 'una'): SeedJob => ({
+const released = (
+  vehicleTag: string,
+  daysAgo: number,
+  fluid: FluidEntry,
+  by = 'una',
+  airMl?: number,
+): SeedJob => ({
   vehicleTag,
   daysAgo,
   by,
   fluid,
   reach: 'released',
+  ...(airMl === undefined ? {} : { airMl }),
 });
 /** Looked at and measured on the round; nothing was opened. */
 const checked = (vehicleTag: string, daysAgo: number, fluid: FluidEntry, by = 'una'): SeedJob => ({
@@ -55,10 +62,10 @@ const checked = (vehicleTag: string, daysAgo: number, fluid: FluidEntry, by = 'u
 
 /** Two years of finished flushes, and of readings in between. */
 const history: SeedJob[] = [
-  released('HC 1', 702, HATCHBACK(2.1)),
+  released('HC 1', 702, HATCHBACK(2.1), 'una', 0.1),
   released('HC 2', 688, unmeasured),
   released('HC 3', 660, HATCHBACK(1.9), 'ode'),
-  released('HC 4', 655, HATCHBACK(3.1, 3.6, 'brown')),
+  released('HC 4', 655, HATCHBACK(3.1, 3.6, 'brown'), 'una', 0.2),
   released('MC 1', 640, MOTORCYCLE(1.8)),
   released('SM 1', 630, HATCHBACK(2.2, 2.9)),
   released('MC 2', 611, MOTORCYCLE(2), 'ode'),
@@ -73,21 +80,21 @@ const history: SeedJob[] = [
   checked('HC 4', 420, HATCHBACK(1.4, 1.9)),
   released('MC 1', 365, MOTORCYCLE(1.9)),
   checked('SM 1', 360, HATCHBACK(1.5, 2)),
-  released('HC 2', 330, HATCHBACK(2)),
+  released('HC 2', 330, HATCHBACK(2), 'una', 0.1),
   checked('HC 4', 310, HATCHBACK(1.9, 2.6), 'ode'),
   released('MC 2', 300, MOTORCYCLE(1.8)),
-  released('HC 1', 266, PROBED(178, 1002), 'ode'),
+  released('HC 1', 266, PROBED(178, 1002), 'ode', 0.1),
   checked('SM 1', 240, HATCHBACK(2, 2.5)),
   checked('PV 1', 226, PROBED(186, 990)),
   released('HP 1', 210, HATCHBACK(2.3, 2.9)),
   released('HC 3', 160, unmeasured),
   checked('SM 1', 125, HATCHBACK(2.3, 3)),
   released('MC 3', 94, MOTORCYCLE(1.8)),
-  released('PV 1', 90, HATCHBACK(2.5, 3.1)),
+  released('PV 1', 90, HATCHBACK(2.5, 3.1), 'una', 0.7),
   checked('HC 1', 80, PROBED(203, 985)),
-  released('HC 5', 61, HATCHBACK(2.2)),
+  released('HC 5', 61, HATCHBACK(2.2), 'una', 0.2),
   checked('HC 2', 45, HATCHBACK(1.1)),
-  released('HC 4', 19, HATCHBACK(2.8, 3.5, 'brown')),
+  released('HC 4', 19, HATCHBACK(2.8, 3.5, 'brown'), 'una', 0.6),
 ];
 
 /** What stands in the workshop today: every stage and every kind of end. */

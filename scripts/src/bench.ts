@@ -2,6 +2,7 @@ import { DEMO } from '@brook/demo';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { airCoverage, airInverse } from './bench/air';
+import { cardPdf } from './bench/card';
 import { firstLoad } from './bench/firstLoad';
 import { fluidVapour, fluidVerdict } from './bench/fluid';
 import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
@@ -65,6 +66,7 @@ async function run(): Promise<void> {
   report(await tapToPaint(browser, app));
   report(await helperBehind(browser, app));
   report(await runTaps(browser, app));
+  report(await cardPdf(app));
   await fillHistory(cluster.database('demo').admin);
   report(await fluidHistory2000(browser, app));
 

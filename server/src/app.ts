@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Clock } from './clock';
+import { jobCardRoutes } from './card/routes';
 import { fluidRoutes } from './fluid/routes';
 import { helperLinkRoutes, helpRoutes } from './help/routes';
 import { requestLog } from './http/log';
@@ -141,6 +142,7 @@ function api(options: AppOptions): express.Router {
     jobRoutes(clock),
     jobLogRoutes(clock),
     jobMediaRoutes(),
+    jobCardRoutes(),
     helperLinkRoutes(clock),
     liveRoutes({
       news: options.news,

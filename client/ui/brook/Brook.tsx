@@ -8,7 +8,7 @@ import { colour, SPACE } from '../theme';
 import { FLUID } from '../theme/fluid';
 import { Words } from '../Words';
 import { brookWords } from './brookWords';
-import { brookGeometry, MARK_RADIUS, pathData, type DrawnStretch } from './geometry';
+import { brookGeometry, MARK_RADIUS, pathData, type DrawnStretch } from '@brook/core/brook';
 
 export interface BrookProps {
   readonly layout: Layout;

@@ -1,5 +1,6 @@
 import type { HistoryChange, HistorySample } from '@brook/core/ageing';
 import type { ClosedPhase } from '@brook/core/call';
+import type { JobCard } from '@brook/core/card';
 import type { Layout } from '@brook/core/circuit';
 import type { Figure } from '@brook/core/figure';
 import type { CompatibilityAnswer, ConditionAnswer, Dye, Remedy, Sample } from '@brook/core/fluid';
@@ -55,6 +56,7 @@ export interface Computed {
   readonly ClosedPhase: ClosedPhase;
   readonly Pace: Pace;
   readonly ControlOnRecord: ControlOnRecord;
+  readonly JobCard: JobCard;
   readonly PedalReading: MeasuredReading;
   readonly RulesInForce: HouseRules;
   readonly CompatibilityReply: Omit<CompatibilityAnswer, 'candidates'> & {

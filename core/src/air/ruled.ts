@@ -1,4 +1,4 @@
-import { forcesFor, travelMm, type Curve, type Reading } from '../pedal';
+import { forcesFor, travelMm, type Curve, type Forces, type Reading } from '../pedal';
 import { RULER_MM } from './airLeft';
 
 /**
@@ -7,15 +7,23 @@ import { RULER_MM } from './airLeft';
  *
  * @param airMl behind it, 0 or more
  * @param error of each reading in standard deviations of the ruler, by chance
- * @param usual preload by which the forces are chosen, N: a hand does not know this vehicle's own
+ * @param forces under which it is read; those of a pedal when left out
  */
 export function ruled(
   curve: Curve,
   airMl: number,
   error: () => number,
-  { rulerMm = RULER_MM, restMm = 180, usual = curve.preloadN } = {},
+  {
+    rulerMm = RULER_MM,
+    restMm = 180,
+    forces = forcesFor('pedal', curve),
+  }: {
+    readonly rulerMm?: number;
+    readonly restMm?: number;
+    readonly forces?: Forces;
+  } = {},
 ): Reading[] {
-  const { low, light, firm } = forcesFor('pedal', { ...curve, preloadN: usual });
+  const { low, light, firm } = forces;
   const at = (where: Reading['at'], pumped: boolean, travel: number): Reading => ({
     at: where,
     pumped,

@@ -125,7 +125,13 @@ test('what is no brake pedal or lever is not measured like one, nor what is not 
 test('a closed job keeps the word, who said it, and every reading', () => {
   const rows = controlsOnRecord(jobOf(PLAN, [...RUN, ...GOOD, felt('firm and high')]));
   expect(rows).toMatchObject([
-    { masterId, control: 'brake pedal', result: 'firm and high', byFeel: 'Una' },
+    {
+      masterId,
+      control: 'brake pedal',
+      result: 'firm and high',
+      byMeasure: 'firm and high',
+      byFeel: 'Una',
+    },
   ]);
   expect(rows[0]!.measured[0]!.readings.map(readingWords)).toEqual([
     'rest',

@@ -9,6 +9,8 @@ export interface ControlOnRecord {
   readonly control: Control;
   /** The word that counted; null where it was measured and not judged. */
   readonly result: PedalResult | TakeUp | null;
+  /** The word that the readings of the end amount to; null where they do not amount to one. */
+  readonly byMeasure: PedalResult | null;
   /** Who said it by feel; null where it was measured alone. */
   readonly byFeel: string | null;
   /** In each state in which it was measured. */
@@ -23,12 +25,21 @@ export function controlsOnRecord(
   if (!run) return [];
   const { controls } = proofOf(job);
   return run.plan.layout.masters.flatMap(({ id, control }) => {
-    const { pedal = null, takeUp = null } = controls[id] ?? {};
+    const { pedal = null, takeUp = null, measured: judged = null } = controls[id] ?? {};
     const said = proof.answers.find((a) => a.masterId === id && a.item === 'result');
     const measured = proof.measured.filter((m) => m.masterId === id);
     const result = pedal ?? takeUp;
     return result === null && measured.length === 0
       ? []
-      : [{ masterId: id, control, result, byFeel: said?.person ?? null, measured }];
+      : [
+          {
+            masterId: id,
+            control,
+            result,
+            byMeasure: judged && 'result' in judged ? judged.result : null,
+            byFeel: said?.person ?? null,
+            measured,
+          },
+        ];
   });
 }

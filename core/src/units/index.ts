@@ -1,4 +1,5 @@
 export { inRange, rangeWords, type Range } from './range';
 export { convertVolume, ML_PER, type VolumeUnit } from './volume';
+export { convertTorque, NM_PER, type TorqueUnit } from './torque';
 export { convertLength, MM_PER, type LengthUnit } from './length';
 export { convertTemperature, type TemperatureUnit } from './temperature';

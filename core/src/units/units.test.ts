@@ -5,8 +5,10 @@ import {
   rangeWords,
   convertLength,
   convertTemperature,
+  convertTorque,
   convertVolume,
   type LengthUnit,
+  type TorqueUnit,
   type VolumeUnit,
 } from '.';
 
@@ -41,6 +43,20 @@ test('lengths agree with the reference library', () => {
   fc.assert(
     fc.property(amount, fc.constantFrom(...units), fc.constantFrom(...units), (value, from, to) => {
       close(convertLength(value, from, to), Qty(value, LENGTH[from]).to(LENGTH[to]).scalar);
+    }),
+  );
+});
+
+test('torques agree with the reference library', () => {
+  const units: Record<TorqueUnit, string> = {
+    'N·m': 'N*m',
+    'lbf·ft': 'lbf*ft',
+    'lbf·in': 'lbf*in',
+  };
+  const all = Object.keys(units) as TorqueUnit[];
+  fc.assert(
+    fc.property(amount, fc.constantFrom(...all), fc.constantFrom(...all), (value, from, to) => {
+      close(convertTorque(value, from, to), Qty(value, units[from]).to(units[to]).scalar);
     }),
   );
 });

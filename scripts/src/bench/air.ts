@@ -1,6 +1,6 @@
 import { templateById } from '@brook/core/circuit';
 import { airLeft, normals, ruled } from '@brook/core/air';
-import { curveOf, pedalSetup } from '@brook/core/pedal';
+import { curveOf, forcesFor, pedalSetup } from '@brook/core/pedal';
 import type { Measured } from './report';
 
 const SETUP = pedalSetup(templateById('hatchback-diagonal')!.build('right'), 'master');
@@ -23,7 +23,8 @@ function car(seed: number) {
   const padsMl = (2 * chance() * SETUP.areaMm2) / SETUP.ratio / 1000;
   const now = { ...then, clearanceMl: Math.max(0, then.clearanceMl + padsMl) };
   const airMl = (MOST_AIR_ML * (seed % 41)) / 40;
-  const usual = { usual: SETUP.preloadN.value };
+  // A hand does not know this vehicle's own springs.
+  const usual = { forces: forcesFor('pedal', curveOf(SETUP)) };
   return {
     airMl,
     now: ruled(now, airMl, chance, usual),

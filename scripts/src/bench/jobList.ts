@@ -71,11 +71,16 @@ export async function jobList(url: string): Promise<Measured> {
   return { name: 'jobs.list.ratio', unit: 'ratio', limit: 1.5, runs };
 }
 
-async function cookieOf(url: string, login: string): Promise<string> {
+/** Who is signed in, for the requests of a bench. */
+export async function cookieOf(
+  url: string,
+  login: string,
+  password = 'for the bench only',
+): Promise<string> {
   const res = await fetch(`${url}/api/v1/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ login, password: 'for the bench only' }),
+    body: JSON.stringify({ login, password }),
   });
   if (!res.ok) throw new Error(`the bench could not sign in: ${await res.text()}`);
   return res.headers.getSetCookie()[0]!.split(';')[0]!;

@@ -82,7 +82,14 @@ beforeAll(async () => {
       vehicleId: job.vehicleId,
       at: brook.now,
       released: false,
-      found: { masterId, control: 'brake lever', result: 'sinks', byFeel: null, measured: [] },
+      found: {
+        masterId,
+        control: 'brake lever',
+        result: 'sinks',
+        byMeasure: 'sinks',
+        byFeel: null,
+        measured: [],
+      },
     });
   // What went into the drum, handed over three times, and what is in it since.
   const discard = async (times: number) => {

@@ -1,6 +1,9 @@
 import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
-import { followProof, type JobEvent } from '@brook/core/log';
+import { normals, ruled } from '@brook/core/air';
+import { controlProof } from '@brook/core/gate';
+import { followProof, measuringOf, type JobEvent, type PhoneHappening } from '@brook/core/log';
 import { controlsConcerned } from '@brook/core/matters';
+import { curveOf, heldAs, isSamePlace, measuresFor, SINK_S } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
@@ -186,12 +189,68 @@ async function loadJob(
     lastSeq: run.length,
     masterIds: concerned.map((m) => m.id),
   };
-  await say(actor, id, followProof(plan, answered), at());
+  const proof = followProof(plan, answered);
+  await say(actor, id, proof, at());
+  if (given.airMl !== undefined) {
+    const lastSeq = run.length + proof.length;
+    const measured = measuredEvents(plan, given.airMl, {
+      ...answered,
+      lastSeq,
+      startMs: at().getTime(),
+    });
+    await say(actor, id, measured, at());
+  }
   await setTestDrive(actor, id, await version(), at());
   if (await stageIs()) return;
   await endTestDrive(actor, id, await version(), 'good', at());
   await releaseJob(actor, id, await version(), at());
 }
+
+/** What a practised hand reads at each pedal that was proved, with so much air behind it by the model, and that it stays. */
+function measuredEvents(
+  plan: Plan,
+  airMl: number,
+  by: {
+    readonly deviceId: string;
+    readonly startMs: number;
+    readonly lastSeq: number;
+    readonly masterIds: readonly string[];
+  },
+): JobEvent[] {
+  const happenings = plan.layout.masters
+    .filter((m) => by.masterIds.includes(m.id) && heldAs(m.control) === 'pedal')
+    .filter((m) => controlProof(m, plan.layout.vehicleKind).result === 'pedal')
+    .flatMap((master): MeasuringHappening[] => {
+      const { setup, forces } = measuringOf(plan, master);
+      const said = { masterId: master.id, when: 'after' } as const;
+      const wanted = measuresFor('pedal', forces, true);
+      // The ruler errs by chance, each job by its own.
+      const readings = ruled(curveOf(setup), airMl, normals(by.startMs % 9973), { forces });
+      return [
+        ...readings
+          .filter((r) =>
+            wanted.some((m) => m.at !== 'sink' && isSamePlace(r, { at: m.at, pumped: m.pumped })),
+          )
+          .map((r) => ({
+            ...said,
+            kind: 'pedal read' as const,
+            ...r,
+            heightMm: Math.round(r.heightMm),
+          })),
+        { ...said, kind: 'sink watched', mm: 0, seconds: SINK_S },
+      ];
+    });
+  return happenings.map((happened, i) => ({
+    id: uuid(),
+    deviceId: by.deviceId,
+    deviceSeq: by.lastSeq + i + 1,
+    atMs: by.startMs + i * 1_000,
+    planId: plan.id,
+    ...happened,
+  }));
+}
+
+type MeasuringHappening = Extract<PhoneHappening, { readonly kind: 'pedal read' | 'sink watched' }>;
 
 function plannedOn(job: Job): Plan {
   if (job.planResult?.verdict !== 'planned')

@@ -1,4 +1,4 @@
-import { layoutTemplates, paths } from '@brook/core/circuit';
+import { layoutTemplates, paths } from '../circuit';
 import { brookGeometry, MARK_RADIUS, pathData } from './geometry';
 
 const LAYOUTS = layoutTemplates.flatMap((t) =>

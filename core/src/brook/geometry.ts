@@ -5,7 +5,7 @@ import {
   type Layout,
   type LayoutNode,
   type Stretch,
-} from '@brook/core/circuit';
+} from '../circuit';
 
 export interface Point {
   readonly x: number;

@@ -1,0 +1,126 @@
+import type { Job } from '@brook/contract';
+import { openApi } from '@brook/contract/openapi';
+import type { JobCard } from '@brook/core/card';
+import { measuringOf } from '@brook/core/log';
+import Ajv2020 from 'ajv/dist/2020';
+import { randomUUID } from 'node:crypto';
+import { writeFileSync } from 'node:fs';
+import { Brook, planOfJob, type Caller } from '../testing';
+
+let brook: Brook;
+let lead: Caller;
+beforeAll(async () => {
+  brook = await Brook.start();
+  lead = await brook.signedIn('lead');
+}, 60_000);
+afterAll(() => brook.stop());
+
+/** Measured at the end: every reading of a firm, high pedal, and that it stayed. */
+async function measure(job: Job): Promise<void> {
+  const plan = planOfJob(job);
+  const [master] = plan.layout.masters;
+  const { forces } = measuringOf(plan, master!);
+  const said = { masterId: master!.id, when: 'after' };
+  const read = (at: unknown, heightMm: number, pumped = false) => ({
+    ...said,
+    kind: 'pedal read',
+    at,
+    pumped,
+    heightMm,
+  });
+  const events = [
+    read('rest', 180),
+    read('first resistance', 165),
+    read({ forceN: forces.light }, 140),
+    read({ forceN: forces.firm }, 125),
+    read({ forceN: forces.firm }, 130, true),
+    { ...said, kind: 'sink watched', mm: 0, seconds: 30 },
+  ];
+  await lead.say(
+    job,
+    events.map((e, i) => ({
+      id: randomUUID(),
+      deviceId: '4c1d8f0e-0000-4000-8000-00000000000c',
+      deviceSeq: i + 1,
+      atMs: brook.now.getTime(),
+      planId: plan.id,
+      ...e,
+    })),
+  );
+}
+
+async function released(): Promise<Job> {
+  const job = await lead.proved('H 1');
+  await measure(job);
+  await lead.change(job, 'post', 'test-drive');
+  await lead.change(job, 'post', 'test-drive/result', { result: 'good' });
+  return lead.change(job, 'post', 'release');
+}
+
+test('the card of a released job says what was measured, by feel and reckoned, as its schema has it, and stays the same', async () => {
+  const job = await released();
+  const { body } = await lead.get(`/jobs/${job.id}/card`).expect(200);
+  const ajv = new Ajv2020({ strict: false }).addSchema({ $id: 'brook', ...openApi() });
+  const validate = ajv.compile({ $ref: 'brook#/components/schemas/JobCard' });
+  expect([validate(body), validate.errors]).toEqual([true, null]);
+  // The schema is no open door.
+  expect(validate({ ...body, version: 2 })).toBe(false);
+  const card = body as JobCard;
+  expect(card.outcome).toMatchObject({ is: 'released', by: 'Lead One' });
+  expect(card.after).toEqual(
+    expect.arrayContaining([
+      { what: 'Brake pedal', value: 'firm and high', source: 'measured' },
+      { what: 'Brake pedal at 300 N', value: '125 mm', source: 'measured' },
+      { what: 'Brake pedal held 30 s', value: 'stayed', source: 'measured' },
+    ]),
+  );
+  expect(card.after.find((l) => l.what === 'Air left')).toMatchObject({ source: 'model' });
+  expect(card.openings.map((o) => o.place)).toEqual(
+    planOfJob(job).stops.map((s) => s.bleeder.place.replace(/^./, (c) => c.toUpperCase())),
+  );
+  expect(card.fluid!.poured.reduce((sum, p) => sum + p.ml, 0)).toBeGreaterThan(0);
+  expect(card.checks.every((c) => c.passes && c.by === 'Lead One')).toBe(true);
+  // Two years by the house rule, on a car whose every bleeder ran clear and new.
+  const years = (card.due!.atMs - card.outcome.atMs!) / (365.25 * 86_400_000);
+  expect(years).toBeCloseTo(2, 2);
+  brook.now = new Date(brook.now.getTime() + 86_400_000);
+  const later = await lead.get(`/jobs/${job.id}/card`).expect(200);
+  expect(later.body).toEqual(body);
+});
+
+test('on paper it is one page A4 that holds its own fonts, whatever stands on it', async () => {
+  const job = await released();
+  const { body, headers } = await lead
+    .get(`/jobs/${job.id}/card.pdf`)
+    .buffer(true)
+    .parse((res, done) => {
+      const parts: Buffer[] = [];
+      res.on('data', (part: Buffer) => parts.push(part));
+      res.on('end', () => done(null, Buffer.concat(parts)));
+    })
+    .expect(200);
+  const pdf = (body as Buffer).toString('latin1');
+  if (process.env.CARD_TO) writeFileSync(process.env.CARD_TO, body as Buffer);
+  expect(headers['content-type']).toContain('application/pdf');
+  expect(headers['content-disposition']).toMatch(/filename="job-\d+-H-1\.pdf"/);
+  expect(pdf.startsWith('%PDF-')).toBe(true);
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
+  // ISO 216: A4 is 210 by 297 mm, of 72 points an inch.
+  expect(pdf).toContain('/MediaBox [0 0 595.28 841.89]');
+  expect(pdf.match(/\/FontFile[23]? /g)!.length).toBeGreaterThanOrEqual(3);
+});
+
+test('a job that lacks its release says so; another workshop’s has no card', async () => {
+  const job = await lead.bled('M 1');
+  const { body } = await lead.get(`/jobs/${job.id}/card`).expect(200);
+  expect(body).toMatchObject({ outcome: { is: 'under way', by: null }, due: null, checks: [] });
+  await lead.get(`/jobs/${job.id}/card.pdf`).expect(200);
+  await lead.change(job, 'post', 'end', { reason: 'Bay needed' });
+  const ended = (await lead.get(`/jobs/${job.id}/card`).expect(200)).body as JobCard;
+  expect(ended.outcome).toMatchObject({ is: 'ended unreleased', reason: 'Bay needed' });
+  expect(ended.left.length).toBeGreaterThan(0);
+  expect(ended.due).toBeNull();
+  const other = await brook.signedIn('other');
+  await other.get(`/jobs/${job.id}/card`).expect(404);
+  await other.get(`/jobs/${job.id}/card.pdf`).expect(404);
+});

@@ -1,0 +1,381 @@
+import { brookGeometry, MARK_RADIUS } from '@brook/core/brook';
+import { pouredWords, type CardLine, type JobCard } from '@brook/core/card';
+import { createRequire } from 'node:module';
+import PDFDocument from 'pdfkit';
+import { create as qrCode } from 'qrcode';
+import type { CardDrawn } from './service';
+
+const files = createRequire(import.meta.url);
+const WORDS_FONT = files.resolve(
+  '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
+);
+const STRONG_FONT = files.resolve(
+  '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff',
+);
+const NUMERAL_FONT = files.resolve(
+  '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
+);
+
+/** A4, in points (ISO 216: 210 × 297 mm). */
+const PAGE = { width: 595.28, height: 841.89 } as const;
+const EDGE = 48;
+const INNER = PAGE.width - 2 * EDGE;
+const GAP = 24;
+/** Above the foot nothing is written over. */
+const FOOT = 72;
+const INK = '#000';
+const SOFT = '#555';
+const HAIRLINE = '#999';
+
+/**
+ * The card on one page A4, black on white: what does not fit any more is said
+ * to stand in the record, never cut.
+ *
+ * @param address of the record, for the code at the foot
+ */
+export function cardPdf({ card, layout, timeZone }: CardDrawn, address: string): Promise<Buffer> {
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    info: { Title: `Job ${card.jobNumber}: ${card.title}`, Author: card.workshop },
+  });
+  const parts: Buffer[] = [];
+  const whole = new Promise<Buffer>((resolve, reject) => {
+    doc.on('data', (part: Buffer) => parts.push(part));
+    doc.on('end', () => resolve(Buffer.concat(parts)));
+    doc.on('error', reject);
+  });
+  doc.registerFont('words', WORDS_FONT);
+  doc.registerFont('strong', STRONG_FONT);
+  doc.registerFont('numerals', NUMERAL_FONT);
+  const paper = new Paper(doc, timeZone);
+  paper.head(card);
+  paper.twoColumns(card);
+  paper.brook(card, layout);
+  paper.openings(card);
+  paper.fluid(card);
+  paper.checks(card);
+  paper.rest(card);
+  paper.foot(card, address);
+  doc.end();
+  return whole;
+}
+
+/** Words on one page, from the top down. */
+class Paper {
+  private y = EDGE;
+  /** Whether something did not fit. */
+  private short = false;
+  private readonly moment: Intl.DateTimeFormat;
+  private readonly day: Intl.DateTimeFormat;
+
+  constructor(
+    private readonly doc: PDFKit.PDFDocument,
+    timeZone: string,
+  ) {
+    const day = { day: 'numeric', month: 'short', year: 'numeric', timeZone } as const;
+    this.moment = new Intl.DateTimeFormat('en-GB', { ...day, hour: '2-digit', minute: '2-digit' });
+    this.day = new Intl.DateTimeFormat('en-GB', { ...day, day: undefined, month: 'long' });
+  }
+
+  head(card: JobCard): void {
+    const { outcome } = card;
+    this.write(card.workshop, EDGE, 9, 'words', SOFT, 300);
+    const when = outcome.atMs === null ? '' : this.moment.format(outcome.atMs);
+    const right = [
+      [outcome.is === 'under way' ? 'Under way' : capitalOf(outcome.is), 'words'],
+      [when, 'strong'],
+      [outcome.by ?? '', 'words'],
+    ] as const;
+    let y = this.y;
+    for (const [words, font] of right) {
+      this.doc.font(font).fontSize(9).fillColor(INK);
+      this.doc.text(words, PAGE.width - EDGE - 170, y, { width: 170, align: 'right' });
+      y += 13;
+    }
+    this.y += 14;
+    this.y += this.write(card.title, EDGE, 18, 'strong', INK, INNER - 190) + 4;
+    const about = `${card.vehicle.name} · ${card.vehicle.tag} · job ${card.jobNumber}`;
+    this.y += this.write(about, EDGE, 9, 'words', INK, INNER - 190);
+    if (outcome.reason)
+      this.y += this.write(`Ended: ${outcome.reason}`, EDGE, 9, 'strong', INK, INNER - 190);
+    this.y = Math.max(this.y, y) + 8;
+    this.rule(2);
+  }
+
+  twoColumns({ before, after }: JobCard): void {
+    const width = (INNER - GAP) / 2;
+    const top = this.y;
+    const column = (title: string, lines: readonly CardLine[], x: number): number => {
+      let y = top;
+      this.doc.font('strong').fontSize(10).fillColor(INK).text(title, x, y);
+      y += 17;
+      for (const line of lines.length > 0 ? lines : [NOTHING]) {
+        const value = line.source === 'by feel' ? `${line.value} (by feel)` : line.value;
+        this.doc.font('words').fontSize(9);
+        const rows = this.doc.heightOfString(line.what, { width: width * 0.46 });
+        this.doc.fillColor(SOFT).text(line.what, x, y, { width: width * 0.46 });
+        this.doc.fillColor(INK);
+        const right = { width: width * 0.52, align: 'right' } as const;
+        const values = this.doc.heightOfString(value, right);
+        this.doc.text(value, x + width * 0.48, y, right);
+        y += Math.max(rows, values) + 4;
+        this.line(x, y - 2, x + width);
+      }
+      return y;
+    };
+    const left = column('Before', before, EDGE);
+    const right = column('After', after, EDGE + width + GAP);
+    this.y = Math.max(left, right) + 12;
+  }
+
+  /** The layout as the long profile that the app draws, lines as pipes: to be told apart without colour. */
+  brook({ order }: JobCard, layout: CardDrawn['layout']): void {
+    const height = 190;
+    const g = brookGeometry(layout, order, INNER, height);
+    const { doc } = this;
+    doc.save().translate(EDGE, this.y);
+    doc.lineWidth(0.7).strokeColor(HAIRLINE);
+    doc.moveTo(0, g.ground).lineTo(INNER, g.ground).stroke();
+    doc.font('numerals').fontSize(10).fillColor(SOFT);
+    for (const { metre, x } of g.metres) {
+      doc
+        .moveTo(x, g.ground - 3)
+        .lineTo(x, g.ground + 3)
+        .stroke();
+      const words = metre === 0 ? '0 m' : String(metre);
+      doc.text(words, x - 20, g.ground + 5, { width: 40, align: 'center' });
+    }
+    for (const b of g.bleeders)
+      doc
+        .moveTo(b.at.x, b.at.y)
+        .lineTo(b.mark.x, b.mark.y - MARK_RADIUS)
+        .stroke();
+    // Two circuits: the second is drawn as a broken pipe.
+    for (const [width, color] of [
+      [4.4, INK],
+      [2.4, '#fff'],
+    ] as const) {
+      doc.lineWidth(width).strokeColor(color).lineCap('round');
+      for (const s of g.stretches) doc.moveTo(s.from.x, s.from.y).lineTo(s.to.x, s.to.y).stroke();
+    }
+    doc.lineWidth(1.1).strokeColor(INK);
+    for (const s of g.stretches.filter((x) => x.circuit % 2 === 1))
+      doc.dash(4, { space: 4 }).moveTo(s.from.x, s.from.y).lineTo(s.to.x, s.to.y).stroke();
+    doc.undash();
+    for (const r of g.reservoirs) {
+      doc.moveTo(r.at.x, r.at.y).lineTo(r.at.x, r.feedsDownTo).stroke();
+      doc.roundedRect(r.at.x - 12, r.at.y - 18, 24, 22, 4).fillAndStroke('#fff', INK);
+    }
+    for (const { node, at } of g.nodes)
+      if (node.kind === 'modulator')
+        doc.rect(at.x - 5, at.y - 5, 10, 10).fillAndStroke('#fff', INK);
+    for (const b of g.bleeders) {
+      doc.circle(b.mark.x, b.mark.y, MARK_RADIUS).fillAndStroke('#fff', INK);
+      if (b.number === null) continue;
+      doc.font('numerals').fontSize(12).fillColor(INK);
+      doc.text(String(b.number), b.mark.x - MARK_RADIUS, b.mark.y - 7, {
+        width: 2 * MARK_RADIUS,
+        align: 'center',
+      });
+    }
+    doc.restore();
+    this.y += height + 10;
+  }
+
+  openings({ openings }: JobCard): void {
+    if (openings.length === 0) return;
+    const columns = [
+      { title: 'Bleeder', width: 0.3 },
+      { title: 'strokes plan / done', width: 0.18 },
+      { title: 'mL plan / done', width: 0.17 },
+      { title: 'bubbles', width: 0.15 },
+      { title: 'tight', width: 0.2 },
+    ];
+    this.row(
+      columns,
+      columns.map((c) => c.title),
+      SOFT,
+    );
+    for (const o of openings) {
+      if (!this.fits(16)) return;
+      this.row(
+        columns,
+        o.left
+          ? [`${o.number} ${o.place}`, `left: ${o.left}`, '', '', '']
+          : [
+              `${o.number} ${o.place}`,
+              `${o.plannedStrokes} / ${o.strokes}`,
+              `${o.plannedMl} / ${o.bledMl}`,
+              o.bubbles ?? 'nobody looked',
+              o.tightened,
+            ],
+        INK,
+      );
+    }
+    this.y += 8;
+  }
+
+  fluid({ fluid }: JobCard): void {
+    if (!fluid || !this.fits(30)) return;
+    const counted = fluid.bledBy === 'strokes' ? 'by the count' : 'measured';
+    this.pair('Fluid', pouredWords(fluid));
+    this.pair(
+      'Out',
+      [
+        `bled ${Math.round(fluid.bledMl)} mL, ${counted}`,
+        fluid.removedMl > 0 && `drawn off ${Math.round(fluid.removedMl)} mL`,
+        fluid.spilledMl > 0 && `spilled ${Math.round(fluid.spilledMl)} mL`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    );
+  }
+
+  checks({ checks }: JobCard): void {
+    if (checks.length === 0) return;
+    this.y += 4;
+    const width = (INNER - GAP) / 2;
+    const half = Math.ceil(checks.length / 2);
+    const top = this.y;
+    let lowest = top;
+    [checks.slice(0, half), checks.slice(half)].forEach((column, i) => {
+      let y = top;
+      const x = EDGE + i * (width + GAP);
+      for (const c of column) {
+        this.doc.font('words').fontSize(8.5);
+        const words = `${c.passes ? '' : 'Not so: '}${c.what}`;
+        const height = this.doc.heightOfString(words, { width: width - 78 });
+        if (y + height > PAGE.height - FOOT - 60) {
+          this.short = true;
+          break;
+        }
+        this.tick(x, y + 1, c.passes);
+        this.doc.fillColor(INK).text(words, x + 14, y, { width: width - 78 });
+        this.doc.fillColor(SOFT).text(c.by, x + width - 64, y, { width: 64, align: 'right' });
+        y += height + 3;
+      }
+      lowest = Math.max(lowest, y);
+    });
+    this.y = lowest + 6;
+    this.line(EDGE, this.y - 3, EDGE + INNER);
+  }
+
+  rest(card: JobCard): void {
+    if (card.people.length > 0)
+      this.pair('People', card.people.map((p) => `${p.name} (${p.did})`).join('; '));
+    if (card.steps.length > 0) this.pair('Steps', card.steps.join('; '));
+    if (card.settled.length > 0) this.pair('Settled', card.settled.join('; '));
+    this.pair('Look again', card.left.length > 0 ? card.left.join('; ') : 'nothing left open');
+    if (card.due)
+      this.pair(
+        'Due',
+        `${this.day.format(card.due.atMs)}, by ${card.due.by === 'maker' ? 'its maker' : 'the house rule'}`,
+      );
+  }
+
+  foot(card: JobCard, address: string): void {
+    const y = PAGE.height - FOOT + 4;
+    this.line(EDGE, y - 6, EDGE + INNER);
+    const words = [
+      'Measured unless it says by feel. “About” and “none found” are reckoned by a model.',
+      this.short ? 'Not all of it fits on one page: the rest stands in the record.' : null,
+      card.outcome.is === 'released'
+        ? `Released by ${card.outcome.by}: a named person says that it may be driven, not the app.`
+        : 'Not released by this job.',
+    ];
+    this.doc.font('words').fontSize(8).fillColor(SOFT);
+    this.doc.text(words.filter(Boolean).join('\n'), EDGE, y, { width: INNER - 120 });
+    this.doc.text('opens the record', PAGE.width - EDGE - 118, y + 18, {
+      width: 66,
+      align: 'right',
+    });
+    this.code(address, PAGE.width - EDGE - 46, y - 2, 46);
+  }
+
+  /** A QR code as dark squares (ISO/IEC 18004). */
+  private code(text: string, x: number, y: number, side: number): void {
+    const { size, data } = qrCode(text, { errorCorrectionLevel: 'M' }).modules;
+    const module = side / size;
+    this.doc.fillColor(INK);
+    data.forEach((dark, i) => {
+      if (dark)
+        this.doc.rect(x + (i % size) * module, y + Math.floor(i / size) * module, module, module);
+    });
+    this.doc.fill();
+  }
+
+  private tick(x: number, y: number, passes: boolean): void {
+    this.doc.rect(x, y, 7, 7).lineWidth(0.8);
+    if (passes) this.doc.fillAndStroke(INK, INK);
+    else this.doc.stroke(INK);
+  }
+
+  private pair(title: string, words: string): void {
+    this.doc.font('words').fontSize(9);
+    const height = this.doc.heightOfString(words, { width: INNER - 70 });
+    if (!this.fits(height + 5)) return;
+    this.doc.font('strong').fontSize(9).fillColor(INK).text(title, EDGE, this.y, { width: 66 });
+    this.doc.font('words').text(words, EDGE + 70, this.y, { width: INNER - 70 });
+    this.y += height + 5;
+  }
+
+  private row(
+    columns: readonly { readonly width: number }[],
+    cells: readonly string[],
+    color: string,
+  ): void {
+    let x = EDGE;
+    columns.forEach(({ width }, i) => {
+      this.doc
+        .font(i === 0 ? 'words' : 'numerals')
+        .fontSize(i === 0 ? 9 : 10)
+        .fillColor(color);
+      this.doc.text(cells[i]!, x, this.y, {
+        width: width * INNER - 4,
+        align: i === 0 ? 'left' : 'right',
+        lineBreak: false,
+        ellipsis: true,
+      });
+      x += width * INNER;
+    });
+    this.y += 14;
+    this.line(EDGE, this.y - 1.5, EDGE + INNER);
+  }
+
+  private fits(height: number): boolean {
+    const fits = this.y + height <= PAGE.height - FOOT - 8;
+    if (!fits) this.short = true;
+    return fits;
+  }
+
+  private write(
+    words: string,
+    x: number,
+    size: number,
+    font: string,
+    color: string,
+    width: number,
+  ): number {
+    this.doc.font(font).fontSize(size).fillColor(color);
+    this.doc.text(words, x, this.y, { width });
+    return this.doc.heightOfString(words, { width });
+  }
+
+  private rule(width: number): void {
+    this.doc.lineWidth(width).strokeColor(INK);
+    this.doc
+      .moveTo(EDGE, this.y)
+      .lineTo(EDGE + INNER, this.y)
+      .stroke();
+    this.y += 10;
+  }
+
+  private line(x: number, y: number, to: number): void {
+    this.doc.lineWidth(0.5).strokeColor(HAIRLINE).moveTo(x, y).lineTo(to, y).stroke();
+  }
+}
+
+const NOTHING: CardLine = { what: 'Nothing was measured', value: '', source: 'recorded' };
+
+const capitalOf = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
