@@ -60,6 +60,17 @@ export function useVehiclePaces(
   };
 }
 
+/** How the controls of a vehicle were at the end of its jobs, newest first. */
+export function useVehicleControls(id: string) {
+  return useQuery({
+    queryKey: ['controls', id],
+    queryFn: async () =>
+      (await pagesOf((query) => callKept('/vehicles/{id}/controls', { id, query }))).flatMap(
+        (p) => p.controls,
+      ),
+  });
+}
+
 /** Samples, changes and batches of a vehicle. */
 export function useVehicleHistory(id: string) {
   return useQuery({

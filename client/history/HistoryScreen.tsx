@@ -8,6 +8,7 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { nowMs as presentMs } from '../data/clock';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
+import { ControlTrend } from '../pedal/ControlTrend';
 import { ForecastRow } from '../fluid/GoodUntil';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
@@ -102,6 +103,7 @@ function History({
       </View>
       {wide ? null : picture}
       <Due told={told} nowMs={nowMs} oldest={oldestPart(history.layout, history.inside)} />
+      <ControlTrend vehicleId={vehicle.id} layout={vehicle.layout} />
       {history.inside ? <InsideNow layout={history.layout} inside={history.inside} /> : null}
       <View>
         <FigureRow figure={limits.visit} />

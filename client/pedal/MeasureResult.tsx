@@ -41,12 +41,15 @@ export function MeasureResult({
   const here = measuredAt(measured, master.id, when);
   const before = measuredAt(measured, master.id, 'servo emptied');
   const baseline = job.baselines.find((b) => b.masterId === master.id) ?? null;
-  const { air, fault, busy } = useAirLeft(
-    plan.layout,
-    master.id,
-    when === 'after' ? (here?.readings ?? null) : null,
-    baseline?.readings ?? null,
-  );
+  const reckoned = useAirLeft(plan.layout, [
+    {
+      masterId: master.id,
+      now: when === 'after' ? (here?.readings ?? null) : null,
+      baseline: baseline?.readings ?? null,
+    },
+  ]);
+  const { fault, busy } = reckoned;
+  const air = reckoned.air?.[0] ?? null;
   if (when !== 'after')
     return <Words>Kept. It is measured again in the same state when the bleed is through.</Words>;
   const judged = judgedByMeasure(plan, measured, master.id);

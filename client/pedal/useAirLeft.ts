@@ -4,34 +4,38 @@ import { useQuery } from '@tanstack/react-query';
 import type { AirQuestion } from '../workers/air.worker';
 import { askWorker } from '../workers/ask';
 
+/** What is asked of one control: null readings ask nothing. */
+export interface AirAsked {
+  readonly masterId: string;
+  readonly now: readonly Reading[] | null;
+  readonly baseline: readonly Reading[] | null;
+}
+
 /**
- * Air behind a control by its readings, from a worker of its own; asked again
- * only where they changed.
- *
- * @param now null where there is nothing to reckon from
+ * Air behind controls by their readings, from a worker of its own; asked again
+ * only where they changed. None while it is reckoned, and where one asks nothing.
  */
 export function useAirLeft(
   layout: Layout,
-  masterId: string,
-  now: readonly Reading[] | null,
-  baseline: readonly Reading[] | null,
-): { readonly air: AirLeft | null; readonly fault: string | null; readonly busy: boolean } {
-  const plain = (readings: readonly Reading[] | null) =>
-    readings && readings.map(({ at, pumped, heightMm }) => ({ at, pumped, heightMm }));
-  const question: AirQuestion = {
-    layout,
-    masterId,
-    now: plain(now) ?? [],
-    baseline: plain(baseline),
-  };
+  asked: readonly AirAsked[],
+): {
+  readonly air: readonly AirLeft[] | null;
+  readonly fault: string | null;
+  readonly busy: boolean;
+} {
+  const plain = (readings: readonly Reading[]) =>
+    readings.map(({ at, pumped, heightMm }) => ({ at, pumped, heightMm }));
+  const questions = asked.flatMap(({ masterId, now, baseline }): AirQuestion[] =>
+    now ? [{ layout, masterId, now: plain(now), baseline: baseline && plain(baseline) }] : [],
+  );
   const { data, error, isFetching } = useQuery({
-    queryKey: ['air left', masterId, question.now, question.baseline],
+    queryKey: ['air left', questions.map(({ layout: _, ...q }) => q)],
     queryFn: () =>
-      askWorker<AirLeft>(
+      askWorker<AirLeft[]>(
         () => new Worker(new URL('../workers/air.worker', import.meta.url)),
-        question,
+        questions,
       ).answer,
-    enabled: now !== null,
+    enabled: questions.length > 0 && questions.length === asked.length,
     // The same readings always give the same answer.
     staleTime: Infinity,
     retry: false,

@@ -12,12 +12,14 @@ export interface AirQuestion {
   readonly baseline: readonly Reading[] | null;
 }
 
-/** Air behind one control, with its uncertainty. */
-self.onmessage = ({ data }: MessageEvent<AirQuestion>) => {
-  const say = (answer: WorkerAnswer<AirLeft>) => self.postMessage(answer);
-  const { layout, masterId, now, baseline } = data;
+/** Air behind each control that is asked about, with its uncertainty, in turn. */
+self.onmessage = ({ data }: MessageEvent<readonly AirQuestion[]>) => {
+  const say = (answer: WorkerAnswer<AirLeft[]>) => self.postMessage(answer);
   try {
-    say({ kind: 'done', value: airLeft(pedalSetup(layout, masterId), now, baseline) });
+    const value = data.map(({ layout, masterId, now, baseline }) =>
+      airLeft(pedalSetup(layout, masterId), now, baseline),
+    );
+    say({ kind: 'done', value });
   } catch (error) {
     say({ kind: 'failed', sentence: `${(error as Error).message}.` });
   }

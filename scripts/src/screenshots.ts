@@ -40,11 +40,6 @@ const editLine = async (page: Page) => {
   await page.getByRole('textbox', { name: 'Length' }).fill('100');
   await page.getByRole('textbox', { name: 'Length' }).blur();
 };
-const stages = async (page: Page) => {
-  await page
-    .getByRole('heading', { name: 'Bleed' })
-    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
-};
 const answer = async (
   page: Page,
   answers: readonly (readonly [question: RegExp, answer: string | RegExp])[],
@@ -73,13 +68,6 @@ const readFluid = async (page: Page) => {
   await lookAtFluid(page, 'brown');
   await page.getByLabel('Water, reservoir').fill('3.2');
   await page.getByRole('heading', { name: 'Replace now' }).waitFor();
-};
-const wrongBottle = async (page: Page) => {
-  await answer(page, [[/on the cap/, /^DOT 5.1/]]);
-  await nextPart(page);
-  await lookAtFluid(page, 'amber');
-  await nextPart(page);
-  await answer(page, [[/Which fluid goes in/, /^DOT 5 \(five/]]);
 };
 const takeIn = async (page: Page) => {
   await page.getByRole('button', { name: 'Take it in' }).click();
@@ -115,6 +103,33 @@ const firstStep = async (page: Page) => {
   await page.getByTestId('next-action').click();
   await page.getByText('1 of 8').waitFor();
 };
+/** Half-way through measuring the pedal. */
+const measure = async (page: Page) => {
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  for (const [title, mm] of [
+    [/at rest/, '182'],
+    [/first resistance/, '168'],
+    [/light push/, '146'],
+  ] as const) {
+    await page.getByRole('heading', { level: 1, name: title }).waitFor();
+    await page.getByRole('textbox').fill(mm);
+    await page.getByTestId('next-action').click();
+  }
+  await page.getByRole('heading', { level: 1, name: /firm push/ }).waitFor();
+  await page.getByRole('textbox').fill('131');
+};
+const joints = async (page: Page) => {
+  await page.getByRole('button', { name: 'List', exact: true }).click();
+  await page.getByRole('button', { name: /^Joints dry: / }).click();
+  await page.getByText('wet looks like this').waitFor();
+  await page.waitForTimeout(1_100);
+};
+const trend = async (page: Page) => {
+  await page.getByTestId('air-trend').waitFor();
+  await page
+    .getByRole('heading', { name: 'Pedal and lever' })
+    .evaluate((e) => e.scrollIntoView({ block: 'start' }));
+};
 const reckon = async (page: Page) => {
   await page.getByLabel('Length of the descent').fill('11');
   await page.getByLabel('Drop').fill('780');
@@ -130,20 +145,20 @@ const ALL: readonly Picture[] = [
   { name: 'jobs', open: '/' },
   { name: 'owes', open: { vehicle: 'LB 1', page: '' }, then: takeIn },
   { name: 'fluid', open: ['SM 1', 'fluid'], then: readFluid },
-  { name: 'wrong-bottle', open: ['FV 1', 'fluid'], then: wrongBottle },
   { name: 'plan', open: ['HC 7', 'plan'] },
   { name: 'methods', open: ['RS 1', 'plan'], then: methods },
-  { name: 'stages', open: ['HP 1', 'plan'], then: stages },
   { name: 'layout', open: { vehicle: 'TW 1', page: 'layout' }, then: editLine },
   { name: 'run', open: ['HC 2', 'run'], then: takeOver },
   { name: 'helper', open: ['HC 2', 'run'], then: help },
   { name: 'halted', open: ['MC 2', 'run'], then: decide },
   { name: 'tool', open: ['PV 1', 'run'], then: firstStep },
-  { name: 'proof', open: ['HC 6', 'proof'] },
+  { name: 'pedal', open: ['HC 6', 'proof'], then: measure },
+  { name: 'proof', open: ['HC 6', 'proof'], then: joints },
   { name: 'release', open: ['MC 1', 'test drive'] },
   { name: 'record', open: ['HC 4', 'released'] },
   { name: 'shelf', open: '/shelf' },
   { name: 'history', open: { vehicle: 'SM 1', page: 'history' } },
+  { name: 'trend', open: { vehicle: 'PV 1', page: 'history' }, then: trend },
   { name: 'descent', open: { vehicle: 'SM 1', page: 'descent' }, then: reckon },
   { name: 'plan-wide', size: WIDE, open: ['HC 7', 'plan'] },
 ];

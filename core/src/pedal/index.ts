@@ -46,3 +46,4 @@ export {
   type MeasuredWhen,
   type SinkWatched,
 } from './measured';
+export { airTrend, trendWords, type Trend, type TrendPoint } from './trend';

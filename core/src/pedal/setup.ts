@@ -23,7 +23,9 @@ const PRELOAD_N = { value: 100, plusMinus: 50 } as const;
 /** Rod travel until the seal has passed the port, mm [M]. */
 const PLAY_MM = { value: 1.2, plusMinus: 0.6 } as const;
 /** Widening of an actuator, its pads or shoes among it, mL a MPa for each cm² of piston [M]. */
-const ACTUATOR_ML_PER_MPA_CM2 = 0.004;
+const ACTUATOR_ML_PER_MPA_CM2 = 0.0025;
+/** Pads of a disc are not drawn back with their pistons: of the pistons' way a first stroke finds so much open [M]. */
+const PADS_STAND_OFF = 0.5;
 /** How far the computed compliance may be off, as a share [M]: linings, ages and makes differ. */
 const COMPLIANCE_SHARE = 0.5;
 /** How far the computed clearance may be off, as a share [M]. */
@@ -57,7 +59,8 @@ export function pedalSetup(layout: Layout, masterId: string): PedalSetup {
   const hoses = layout.stretches.filter((s) => own.has(s.id) && s.wideningMlPerM !== null);
   const pistonsMm2 = (n: (typeof actuators)[number]) => n.pistons * areaMm2(n.pistonMm);
   const clearanceMl = actuators.reduce(
-    (sum, n) => sum + (pistonsMm2(n) * n.retractionMm) / 1000,
+    (sum, n) =>
+      sum + (pistonsMm2(n) * n.retractionMm * (n.kind === 'caliper' ? PADS_STAND_OFF : 1)) / 1000,
     0,
   );
   const hoseMl = hoses.reduce(
@@ -93,7 +96,7 @@ export function pedalSetup(layout: Layout, masterId: string): PedalSetup {
       value: clearanceMl,
       plusMinus: CLEARANCE_SHARE * clearanceMl,
       unit: 'mL',
-      rule: 'pistons × area × how far the seals draw them back',
+      rule: 'pistons × area × how far they are drawn back, of a disc half of it: its pads stay where they were',
       source: MODEL,
     }),
     complianceMlPerMPa: figure({

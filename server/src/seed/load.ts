@@ -39,6 +39,8 @@ type SeedWorkshop = z.output<typeof seedSchema>['workshops'][number];
 type SeedJob = SeedWorkshop['jobs'][number];
 
 const DAY_MS = 86_400_000;
+/** A practised hand with a good ruler, standard deviation of one reading, mm. */
+const RULER_MM = 0.6;
 
 /** Whether anything was ever put into this database. */
 export async function isEmpty(): Promise<boolean> {
@@ -197,6 +199,7 @@ async function loadJob(
       ...answered,
       lastSeq,
       startMs: at().getTime(),
+      number: done.number,
     });
     await say(actor, id, measured, at());
   }
@@ -215,6 +218,8 @@ function measuredEvents(
     readonly startMs: number;
     readonly lastSeq: number;
     readonly masterIds: readonly string[];
+    /** Of the job. */
+    readonly number: number;
   },
 ): JobEvent[] {
   const happenings = plan.layout.masters
@@ -224,8 +229,11 @@ function measuredEvents(
       const { setup, forces } = measuringOf(plan, master);
       const said = { masterId: master.id, when: 'after' } as const;
       const wanted = measuresFor('pedal', forces, true);
-      // The ruler errs by chance, each job by its own.
-      const readings = ruled(curveOf(setup), airMl, normals(by.startMs % 9973), { forces });
+      // The ruler errs by chance, each job by its own, the same at every loading.
+      const readings = ruled(curveOf(setup), airMl, normals(by.number), {
+        forces,
+        rulerMm: RULER_MM,
+      });
       return [
         ...readings
           .filter((r) =>
