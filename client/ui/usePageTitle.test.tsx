@@ -47,7 +47,15 @@ test('titles, most particular first; the head of a new page is focused, not that
   rerender(<Screen name="Descent" of="Minibus" />);
   expect(document.activeElement).toBe(screen.getByRole('heading', { name: 'Descent' }));
 
+  // A field that asked for the keyboard before the head came keeps it.
+  (document.activeElement as HTMLElement).blur();
+  rerender(<Screen drawn={false} />);
+  rerender(<Screen name="Measure" drawn={false} />);
   screen.getByLabelText('typed').focus();
+  rerender(<Screen name="Measure" />);
+  await new Promise((done) => setTimeout(done, 0));
+  expect(document.activeElement).toBe(screen.getByLabelText('typed'));
+
   rerender(<Screen name="House rules" />);
   expect(document.title).toBe('House rules · Cascade Brook');
   expect(document.activeElement).toBe(screen.getByLabelText('typed'));

@@ -31,6 +31,8 @@ let lookout: MutationObserver | null = null;
 /** To the head of the page, so that keyboard and screen reader begin there and not where the last page was left. */
 function focusHead(): void {
   lookout?.disconnect();
+  // A field that came with the page and asked for the keyboard has it.
+  if (document.activeElement instanceof HTMLInputElement) return;
   const head = document.querySelector<HTMLElement>('main h1');
   if (head) {
     head.setAttribute('tabindex', '-1');

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { countPresses } from '../support/presses';
+import { proveAll } from '../support/proof';
 import { hurry, runToTheEnd } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
@@ -66,4 +67,44 @@ test('from start to the last fill a hatchback takes 70 presses where nobody has 
   const made = events.reduce((sum, e) => sum + (e.kind === 'stroke' ? (e.made ?? 1) : 0), 0);
   expect(made).toBe(planOf(job).stops.reduce((sum, s) => sum + s.strokes.value, 0));
   expect(await presses()).toBeLessThanOrEqual(70);
+});
+
+test('with nothing wrong a hatchback goes from the last bleeder to its release in 20 presses, its pedal measured', async ({
+  page,
+}) => {
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Nothing wrong');
+  const job = await workshop.bled(car);
+  const presses = await countPresses(page);
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  for (const [title, mm] of [
+    [/at rest/, '180'],
+    [/first resistance/, '168'],
+    [/light push/, '146'],
+    [/firm push/, '131'],
+    [/firm, pumped/, '136'],
+  ] as const) {
+    await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+    await expect(page.getByRole('textbox')).toBeFocused();
+    await page.keyboard.type(mm);
+    await page.keyboard.press('Enter');
+  }
+  const next = page.getByTestId('next-action');
+  await expect(page.getByRole('heading', { level: 1, name: /does it sink/ })).toBeVisible();
+  await next.click();
+  await page.clock.fastForward(31_000);
+  await next.click();
+  await expect(page.getByText(/^Firm and high/)).toBeVisible();
+  await next.click();
+  await proveAll(page);
+  await next.click();
+  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await page.getByRole('button', { name: 'Release this vehicle' }).click();
+  await expect(page.getByText(/^Released by/).first()).toBeVisible();
+  const { events } = await workshop.get(job.id);
+  expect(events.filter((e) => e.kind === 'pedal read')).toHaveLength(5);
+  expect(events.filter((e) => e.kind === 'pedal judged')).toEqual([]);
+  expect(await presses()).toBeLessThanOrEqual(20);
 });
