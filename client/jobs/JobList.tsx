@@ -138,6 +138,7 @@ function Menu() {
     <View style={styles.menu}>
       <MenuItem word="Vehicles" onPress={() => router.push('/vehicles')} />
       <MenuItem word="Shelf" onPress={() => router.push('/shelf')} />
+      <MenuItem word="Calculators" onPress={() => router.push('/calculators')} />
       <MenuItem word="Rules" onPress={() => router.push('/rules')} />
       <MenuItem word="More" onPress={() => setMore(true)} />
       {more ? <ThisPhone onClose={() => setMore(false)} /> : null}

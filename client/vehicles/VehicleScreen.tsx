@@ -77,6 +77,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         label="Fluid history and forecast"
         onPress={() => leavePage(() => router.push(`/vehicles/${vehicle.id}/history`))}
       />
+      <TagButtons vehicle={vehicle} />
       <SayOfVehicle vehicle={vehicle} />
       <NotesOfVehicle vehicle={vehicle} />
       <RunsTook vehicleId={vehicle.id} />
@@ -88,6 +89,21 @@ export function VehicleScreen({ id }: { readonly id: string }) {
 /** What was photographed and said of it, job by job. */
 function NotesOfVehicle({ vehicle }: { readonly vehicle: Vehicle }) {
   return <EarlierNotes layout={vehicle.layout} notes={useVehicleNotes(vehicle.id)} />;
+}
+
+/** Tags to print: one for the wheel while it must not be driven, one for the reservoir once its fluid is on record. */
+function TagButtons({ vehicle }: { readonly vehicle: Vehicle }) {
+  const open = (which: 'wheel' | 'reservoir') =>
+    window.open(`/api/v1/vehicles/${vehicle.id}/tag-${which}.pdf`, '_blank');
+  const filled = vehicle.jobs.jobs.some((j) => j.stage === 'released');
+  return (
+    <>
+      {vehicle.drive.state === 'free' ? null : (
+        <Button label="Tag for the wheel" onPress={() => open('wheel')} />
+      )}
+      {filled ? <Button label="Tag for the reservoir" onPress={() => open('reservoir')} /> : null}
+    </>
+  );
 }
 
 /** Its jobs, newest first. */

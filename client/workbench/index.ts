@@ -14,4 +14,5 @@ export { HistoryScreen } from '../history/HistoryScreen';
 export { LayoutScreen } from '../layout/LayoutScreen';
 export { PasswordScreen } from '../session/PasswordScreen';
 export { PeopleScreen } from '../session/PeopleScreen';
+export { CalculatorsScreen } from '../calculators/CalculatorsScreen';
 export { DescentScreen } from '../descent/DescentScreen';

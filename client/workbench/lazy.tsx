@@ -52,6 +52,7 @@ export const AddContainers = part((all) => all.AddContainers, 'the shelf');
 export const RecallScreen = part((all) => all.RecallScreen, 'the shelf');
 export const HouseRulesScreen = part((all) => all.HouseRulesScreen, 'the house rules');
 export const HistoryScreen = part((all) => all.HistoryScreen, 'the history');
+export const CalculatorsScreen = part((all) => all.CalculatorsScreen, 'the calculators');
 export const DescentScreen = part((all) => all.DescentScreen, 'the descent');
 export const LayoutScreen = part((all) => all.LayoutScreen, 'the layout');
 export const PasswordScreen = part((all) => all.PasswordScreen, 'the password');

@@ -234,6 +234,18 @@ const LISTED = [
     gives: 'ControlPage',
   },
   {
+    method: 'get',
+    path: '/vehicles/{id}/tag-wheel.pdf',
+    does: 'A tag for the wheel of a vehicle that must not be driven; refused where nothing holds it',
+    givesFile: ['application/pdf'],
+  },
+  {
+    method: 'get',
+    path: '/vehicles/{id}/tag-reservoir.pdf',
+    does: 'A tag for the reservoir: fluid, dye, batch, when it was filled and is due',
+    givesFile: ['application/pdf'],
+  },
+  {
     method: 'put',
     path: '/vehicles/{id}/layout',
     does: 'Save the layout of a vehicle as it was measured',

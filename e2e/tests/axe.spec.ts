@@ -401,6 +401,25 @@ const SCREENS: readonly (readonly [
     },
   ],
   [
+    'measure',
+    async (page, w) => {
+      const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await page.goto(`/jobs/${job.id}`);
+      await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+      await page.getByRole('textbox').fill('60');
+      await page.getByTestId('next-action').click();
+      await page.getByRole('heading', { level: 1, name: /first resistance/ }).waitFor();
+    },
+  ],
+  [
+    'calculators',
+    async (page) => {
+      await page.goto('/calculators?of=crow-foot');
+      await page.getByRole('textbox', { name: 'Torque of the manual' }).fill('900');
+      await page.getByText(/should be 0.5 to 400/).waitFor();
+    },
+  ],
+  [
     'refused plan',
     async (page, w) => {
       const job = await w.planned(await w.vehicle('motorcycle-integral-abs', 'middle'));

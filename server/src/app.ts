@@ -7,7 +7,7 @@ import helmet from 'helmet';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { Clock } from './clock';
-import { jobCardRoutes } from './card/routes';
+import { jobCardRoutes, vehicleTagRoutes } from './card/routes';
 import { fluidRoutes } from './fluid/routes';
 import { helperLinkRoutes, helpRoutes } from './help/routes';
 import { requestLog } from './http/log';
@@ -130,7 +130,7 @@ function api(options: AppOptions): express.Router {
   // Only of somebody who is signed in is a body read, and none that could not be kept.
   routes.use(requireActor(clock), express.json({ limit: BODY_LIMIT }), keepable);
   routes.use('/people', peopleRoutes(clock));
-  routes.use('/vehicles', vehicleRoutes(clock), vehicleLogRoutes(clock));
+  routes.use('/vehicles', vehicleRoutes(clock), vehicleLogRoutes(clock), vehicleTagRoutes());
   routes.use('/plans', planRoutes());
   routes.use('/house-rules', houseRulesRoutes());
   routes.use('/shelf', shelfRoutes(clock));

@@ -8,6 +8,8 @@ export type Unit =
   | 'mL/s'
   | 'N'
   | 'MPa'
+  | 'N·m'
+  | 'turns'
   | 'mL/MPa'
   | 'kPa'
   | 'mL'

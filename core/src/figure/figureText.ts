@@ -7,6 +7,8 @@ const DECIMALS: Partial<Record<Figure['unit'], number>> = {
   'mm/s': 1,
   'mL/s': 2,
   MPa: 2,
+  'N·m': 1,
+  turns: 1,
   'mL/MPa': 2,
   '%': 1,
   min: 0,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import Qty from 'js-quantities';
 import {
+  inOtherUnit,
   inRange,
   rangeWords,
   convertLength,
@@ -110,4 +111,24 @@ describe('what may be given', () => {
       '0 to 20,000 mL',
     );
   });
+});
+
+// Reference library: js-quantities.
+test.each([
+  [10.8, 'N·m', Qty('10.8 N*m').to('lbf*ft').scalar, 1, 'lbf·ft'],
+  [4.9, 'N·m', Qty('4.9 N*m').to('lbf*in').scalar, 0, 'lbf·in'],
+  [5, 'N·m', Qty('5 N*m').to('lbf*ft').scalar, 1, 'lbf·ft'],
+  [111, 'mm', Qty('111 mm').to('in').scalar, 2, 'in'],
+  [4.8, 'm', Qty('4.8 m').to('ft').scalar, 1, 'ft'],
+  [250, 'mL', Qty('250 ml').to('floz').scalar, 2, 'US fl oz'],
+  [232, '°C', Qty('232 tempC').to('tempF').scalar, 0, '°F'],
+  [100, 'kPa', Qty('100 kPa').to('psi').scalar, 1, 'psi'],
+  [3.5, 'MPa', Qty('3500 kPa').to('psi').scalar, 0, 'psi'],
+] as const)('%p %s in the other unit of the trade', (value, unit, expected, digits, other) => {
+  expect(inOtherUnit(value, unit)).toBe(`${expected.toFixed(digits)} ${other}`);
+});
+
+test('what nobody says in another unit has none; below nothing it keeps its sign', () => {
+  expect(inOtherUnit(3, 'strokes')).toBeNull();
+  expect(inOtherUnit(-40, '°C')).toBe('−40 °F');
 });

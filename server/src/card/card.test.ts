@@ -5,7 +5,7 @@ import { measuringOf } from '@brook/core/log';
 import Ajv2020 from 'ajv/dist/2020';
 import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
-import { Brook, planOfJob, type Caller } from '../testing';
+import { Brook, planOfJob, usedFluid, type Caller } from '../testing';
 
 let brook: Brook;
 let lead: Caller;
@@ -49,6 +49,22 @@ async function measure(job: Job): Promise<void> {
   );
 }
 
+/** A file as it came, byte by byte. */
+const file = async (path: string) => {
+  const { body, headers } = await lead
+    .get(path)
+    .buffer(true)
+    .parse((res, done) => {
+      const parts: Buffer[] = [];
+      res.on('data', (part: Buffer) => parts.push(part));
+      res.on('end', () => done(null, Buffer.concat(parts)));
+    })
+    .expect(200);
+  if (process.env.CARD_TO)
+    writeFileSync(`${process.env.CARD_TO}${path.split('/').at(-1)!}`, body as Buffer);
+  return { pdf: (body as Buffer).toString('latin1'), headers };
+};
+
 async function released(): Promise<Job> {
   const job = await lead.proved('H 1');
   await measure(job);
@@ -90,17 +106,7 @@ test('the card of a released job says what was measured, by feel and reckoned, a
 
 test('on paper it is one page A4 that holds its own fonts, whatever stands on it', async () => {
   const job = await released();
-  const { body, headers } = await lead
-    .get(`/jobs/${job.id}/card.pdf`)
-    .buffer(true)
-    .parse((res, done) => {
-      const parts: Buffer[] = [];
-      res.on('data', (part: Buffer) => parts.push(part));
-      res.on('end', () => done(null, Buffer.concat(parts)));
-    })
-    .expect(200);
-  const pdf = (body as Buffer).toString('latin1');
-  if (process.env.CARD_TO) writeFileSync(process.env.CARD_TO, body as Buffer);
+  const { pdf, headers } = await file(`/jobs/${job.id}/card.pdf`);
   expect(headers['content-type']).toContain('application/pdf');
   expect(headers['content-disposition']).toMatch(/filename="job-\d+-H-1\.pdf"/);
   expect(pdf.startsWith('%PDF-')).toBe(true);
@@ -108,6 +114,30 @@ test('on paper it is one page A4 that holds its own fonts, whatever stands on it
   // ISO 216: A4 is 210 by 297 mm, of 72 points an inch.
   expect(pdf).toContain('/MediaBox [0 0 595.28 841.89]');
   expect(pdf.match(/\/FontFile[23]? /g)!.length).toBeGreaterThanOrEqual(3);
+});
+
+test('a tag for the wheel while something holds the vehicle, none once nothing does; one for the reservoir once its fluid is on record', async () => {
+  const id = await lead.vehicleId('M 1');
+  await lead.get(`/vehicles/${id}/tag-wheel.pdf`).expect(409);
+  const unknown = await lead.get(`/vehicles/${id}/tag-reservoir.pdf`).expect(409);
+  expect(unknown.body.detail).toMatch(/No change of the whole fluid is on record/);
+  const job = await lead.bled('M 1');
+  const wheel = await file(`/vehicles/${id}/tag-wheel.pdf`);
+  // ISO 216: A6 is 105 by 148 mm.
+  expect(wheel.pdf).toContain('/MediaBox [0 0 297.64 419.53]');
+  expect(wheel.pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
+  await lead.change(job, 'put', 'fluid-used', usedFluid(job));
+  await lead.prove(job);
+  await lead.change(job, 'post', 'test-drive');
+  await file(`/vehicles/${id}/tag-wheel.pdf`);
+  await lead.change(job, 'post', 'test-drive/result', { result: 'good' });
+  await lead.change(job, 'post', 'release');
+  const free = await lead.get(`/vehicles/${id}/tag-wheel.pdf`).expect(409);
+  expect(free.body.detail).toMatch(/Nothing on record holds this vehicle/);
+  const reservoir = await file(`/vehicles/${id}/tag-reservoir.pdf`);
+  expect(reservoir.pdf).toContain('/MediaBox [0 0 297.64 419.53]');
+  const other = await brook.signedIn('other');
+  await other.get(`/vehicles/${id}/tag-reservoir.pdf`).expect(404);
 });
 
 test('a job that lacks its release says so; another workshop’s has no card', async () => {

@@ -1,20 +1,7 @@
 import { brookGeometry, MARK_RADIUS } from '@brook/core/brook';
 import { pouredWords, type CardLine, type JobCard } from '@brook/core/card';
-import { createRequire } from 'node:module';
-import PDFDocument from 'pdfkit';
-import { create as qrCode } from 'qrcode';
+import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
 import type { CardDrawn } from './service';
-
-const files = createRequire(import.meta.url);
-const WORDS_FONT = files.resolve(
-  '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
-);
-const STRONG_FONT = files.resolve(
-  '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff',
-);
-const NUMERAL_FONT = files.resolve(
-  '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
-);
 
 /** A4, in points (ISO 216: 210 × 297 mm). */
 const PAGE = { width: 595.28, height: 841.89 } as const;
@@ -23,10 +10,6 @@ const INNER = PAGE.width - 2 * EDGE;
 const GAP = 24;
 /** Above the foot nothing is written over. */
 const FOOT = 72;
-const INK = '#000';
-const SOFT = '#555';
-const HAIRLINE = '#999';
-
 /**
  * The card on one page A4, black on white: what does not fit any more is said
  * to stand in the record, never cut.
@@ -34,20 +17,10 @@ const HAIRLINE = '#999';
  * @param address of the record, for the code at the foot
  */
 export function cardPdf({ card, layout, timeZone }: CardDrawn, address: string): Promise<Buffer> {
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: 0,
-    info: { Title: `Job ${card.jobNumber}: ${card.title}`, Author: card.workshop },
+  const { doc, whole } = newSheet('A4', {
+    title: `Job ${card.jobNumber}: ${card.title}`,
+    author: card.workshop,
   });
-  const parts: Buffer[] = [];
-  const whole = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (part: Buffer) => parts.push(part));
-    doc.on('end', () => resolve(Buffer.concat(parts)));
-    doc.on('error', reject);
-  });
-  doc.registerFont('words', WORDS_FONT);
-  doc.registerFont('strong', STRONG_FONT);
-  doc.registerFont('numerals', NUMERAL_FONT);
   const paper = new Paper(doc, timeZone);
   paper.head(card);
   paper.twoColumns(card);
@@ -290,19 +263,7 @@ class Paper {
       width: 66,
       align: 'right',
     });
-    this.code(address, PAGE.width - EDGE - 46, y - 2, 46);
-  }
-
-  /** A QR code as dark squares (ISO/IEC 18004). */
-  private code(text: string, x: number, y: number, side: number): void {
-    const { size, data } = qrCode(text, { errorCorrectionLevel: 'M' }).modules;
-    const module = side / size;
-    this.doc.fillColor(INK);
-    data.forEach((dark, i) => {
-      if (dark)
-        this.doc.rect(x + (i % size) * module, y + Math.floor(i / size) * module, module, module);
-    });
-    this.doc.fill();
+    drawCode(this.doc, address, PAGE.width - EDGE - 46, y - 2, 46);
   }
 
   private tick(x: number, y: number, passes: boolean): void {

@@ -3,6 +3,7 @@ import { pathId } from '../http/parse';
 import { actorOf } from '../session/actor';
 import { cardPdf } from './pdf';
 import { cardOf } from './service';
+import { reservoirTag, wheelTag } from './tag';
 
 /** The card of a job: as JSON by its schema, and on one page to print. */
 export function jobCardRoutes(): Router {
@@ -24,6 +25,20 @@ export function jobCardRoutes(): Router {
       )
       .send(pdf);
   });
+  return routes;
+}
+
+/** Tags of a vehicle: one for its wheel, one for its reservoir; the code on them opens the vehicle. */
+export function vehicleTagRoutes(): Router {
+  const routes = Router();
+  for (const [path, tag] of [
+    ['/:id/tag-wheel.pdf', wheelTag],
+    ['/:id/tag-reservoir.pdf', reservoirTag],
+  ] as const)
+    routes.get(path, async (req, res) => {
+      const address = `${req.protocol}://${req.get('host')}/vehicles/${pathId(req)}`;
+      res.type('application/pdf').send(await tag(actorOf(req), pathId(req), address));
+    });
   return routes;
 }
 

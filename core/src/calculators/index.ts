@@ -1,0 +1,1 @@
+export { calculatorFault, CALCULATORS, type Calculator, type CalculatorField } from './calculators';
