@@ -1,3 +1,4 @@
+import { controlProof } from '@brook/core/gate';
 import { measuredAt, measuredNow, measuringOf } from '@brook/core/log';
 import { measuresFor, wasTaken, type Measure } from '@brook/core/pedal';
 import { capital, lowerFirst } from '@brook/core/text';
@@ -9,6 +10,7 @@ import { ActionBar } from '../ui/ActionBar';
 import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
+import { ClutchPage } from './ClutchPage';
 import { MeasureResult } from './MeasureResult';
 import { OneMeasure, vehicleOf, type MeasuringProps } from './OneMeasure';
 import { Taken } from './Taken';
@@ -30,6 +32,8 @@ export function PedalPage(props: StepProps & { readonly masterId: string }) {
   const master = plan?.layout.masters.find((m) => m.id === masterId);
   if (!live.ready || !plan) return <Loading what="what this phone kept" />;
   const when = measuredNow(live.state);
+  if (master && controlProof(master, plan.layout.vehicleKind).result === 'take-up')
+    return <ClutchPage {...props} master={master} run={live} />;
   if (!master || when === null) return <NotNow {...props} />;
   return <Measuring {...props} plan={plan} master={master} when={when} run={live} />;
 }

@@ -9,6 +9,8 @@ import {
   type ControlAnswers,
   type Proof,
 } from '@brook/core/gate';
+import { takeUpOf } from '@brook/core/clutch';
+import type { TakeUpRead } from '@brook/core/log';
 import { judgedWords, PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { StyleSheet, View } from 'react-native';
@@ -22,6 +24,8 @@ export interface ControlResultProps {
   readonly master: Master;
   readonly plan: Plan;
   readonly proof: Proof;
+  /** Where a clutch takes up, by a ruler; null where nobody measured it. */
+  readonly ruler: TakeUpRead | null;
   /** In which state a pedal or lever is judged. */
   readonly how: string;
   readonly say: LiveRun['say'];
@@ -36,6 +40,7 @@ export function ControlResult({
   master,
   plan,
   proof,
+  ruler,
   how,
   say,
   onMeasure,
@@ -71,11 +76,23 @@ export function ControlResult({
         />
       ) : null}
       {result === 'take-up' ? (
+        <Button
+          label={ruler ? 'Look at it, or measure again' : 'Measure it with a ruler'}
+          onPress={onMeasure}
+        />
+      ) : null}
+      {result === 'take-up' && ruler ? (
+        <Words
+          strong
+        >{`Measured: takes up at ${ruler.takeUpMm} mm of ${ruler.restMm} mm, ${takeUpWords(takeUpOf(ruler.restMm, ruler.takeUpMm), control)}`}</Words>
+      ) : null}
+      {result === 'take-up' ? (
         <Choice
           question={`Where does the ${control} take up?`}
           why="Of its way from the end to the top. Near the end it has air or lost stroke."
           options={TAKE_UPS.map((t) => ({ value: t, label: takeUpWords(t, control) }))}
-          chosen={answers.takeUp}
+          chosen={answers.takeUpByFeel ?? null}
+          settled={answers.takeUp !== null}
           onChoose={(takeUp) => say({ kind: 'take-up judged', masterId, takeUp })}
           stacked
           disabled={!armed}

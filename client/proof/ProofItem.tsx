@@ -64,6 +64,7 @@ export function ProofItem(props: ProofItemProps) {
           <ControlResult
             {...props}
             master={page.master}
+            ruler={run.job.proof.takeUps.find((t) => t.masterId === page.master.id) ?? null}
             say={(said) => {
               run.say(said);
               props.onAnswered(isGood(said));

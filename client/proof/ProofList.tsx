@@ -59,7 +59,7 @@ function foundWords(page: ProofPage, proof: Proof): string {
   if (page.kind === 'result') {
     const { measured, byFeel, takeUp } = proof.controls[page.master.id] ?? NOTHING_TRIED;
     if (measured && 'result' in measured) return capital(judgedWords(measured));
-    if (takeUp) return `Takes up ${takeUpWords(takeUp, page.master.control)}, by feel`;
+    if (takeUp) return `Takes up ${takeUpWords(takeUp, page.master.control)}`;
     return byFeel ? `${capital(byFeel)}, by feel` : 'Open';
   }
   if (page.kind === 'fluid') return standing === 'right' ? 'Recorded' : 'Open';

@@ -101,6 +101,8 @@ export function eventWords(
       return `${controlOf(plans, said.masterId)}, ${readingWords(said)}: ${said.heightMm} mm`;
     case 'sink watched':
       return `${controlOf(plans, said.masterId)}: sank ${said.mm} mm in ${said.seconds} s`;
+    case 'take-up read':
+      return `${controlOf(plans, said.masterId)} takes up at ${said.takeUpMm} mm`;
     case 'checked':
       return `${lowerFirst(askOf(said.item))}: ${said.passes ? 'yes' : 'no'}`;
     case 'undone':

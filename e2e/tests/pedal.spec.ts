@@ -144,3 +144,49 @@ test('before anything is opened it is measured as it came and with the servo emp
   await expect(page.getByText('first resistance: 12 mm higher, was 150 mm')).toBeVisible();
   await expect(page.getByText('rest: as before, was 180 mm')).toBeVisible();
 });
+
+// Walk 9.
+test('low take-up: no air, so the rod; turns for the middle of the window, its play left, then measured again', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const van = await workshop.vehicle('clutch-concentric', 'right', 'Van that takes up low');
+  const job = await workshop.usedUp(await workshop.bled(van));
+  const clutch = planOf(job).layout.masters.find((m) => m.control === 'clutch pedal')!;
+  await workshop.log(
+    job.id,
+    provedBy(van).filter((e) => !('kind' in e && e.kind === 'take-up judged')),
+  );
+  await page.goto(`/jobs/${job.id}`);
+  await expect(page.getByRole('heading', { level: 1, name: 'Clutch pedal' })).toBeVisible();
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  const field = (name: string) => page.getByRole('textbox', { name, exact: true });
+  await field('At rest').fill('210');
+  await field('Takes up at').fill('30');
+  await expect(page.getByText('Too near its end: air or lost stroke')).toBeVisible();
+  await field('After pumping five times').fill('42');
+  await expect(page.getByText(/^It is air: 12 mm higher/)).toBeVisible();
+  await field('After pumping five times').fill('31');
+  await expect(page.getByText(/^Not air: it stays where it was/)).toBeVisible();
+  await field('Free play at the rod').fill('8');
+  await field('Wanted from').fill('55');
+  await field('Wanted to').fill('75');
+  await field('Thread of the rod').fill('1.25');
+  // The middle is 35 mm higher; a turn gives the thread by the ratio.
+  const turns = (35 / (1.25 * clutch.ratio)).toFixed(1);
+  await expect(page.getByText(`${turns} turns longer`, { exact: true })).toBeVisible();
+  await expect(page.getByText(/Then it takes up at 65 mm/)).toBeVisible();
+  await next(page).click();
+  await expect(page.getByText(/near the floor/).first()).toBeVisible();
+  await expect(next(page)).toContainText('Back to the bleed: clutch pedal');
+  // Turned, and measured again.
+  await page.getByRole('button', { name: 'Look at it, or measure again' }).click();
+  await expect(field('Takes up at')).toHaveValue('30');
+  await field('Takes up at').fill('64');
+  await field('After pumping five times').fill('');
+  await next(page).click();
+  await page.getByRole('button', { name: 'Set “test drive only”' }).click();
+  await expect(page.getByText('Test drive only').first()).toBeVisible();
+  const reads = (await workshop.get(job.id)).events.filter((e) => e.kind === 'take-up read');
+  expect(reads.map((e) => e.takeUpMm)).toEqual([30, 64]);
+});

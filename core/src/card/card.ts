@@ -245,6 +245,15 @@ function controlAfter(control: ControlOnRecord, air: AirLeft | null): CardLine[]
           },
         ]),
     ...heightsAt(control, 'after'),
+    ...(control.takeUp
+      ? [
+          {
+            what: `${name} takes up at`,
+            value: `${control.takeUp.takeUpMm} mm of ${control.takeUp.restMm} mm`,
+            source: 'measured' as const,
+          },
+        ]
+      : []),
     ...(here?.sink
       ? [
           {
@@ -321,7 +330,8 @@ function peopleOf(job: JobState): JobCard['people'] {
     else if (e.kind === 'stroke' || e.kind === 'shut') add(e.person, 'bled');
     else if (e.kind === 'checked' || e.kind === 'pedal judged' || e.kind === 'take-up judged')
       add(e.person, 'proved');
-    else if (e.kind === 'pedal read' || e.kind === 'sink watched') add(e.person, 'measured');
+    else if (e.kind === 'pedal read' || e.kind === 'sink watched' || e.kind === 'take-up read')
+      add(e.person, 'measured');
     else if (e.kind === 'drive ended') add(e.person, 'drove');
     else if (e.kind === 'released') add(e.person, 'released');
   }

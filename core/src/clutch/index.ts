@@ -14,3 +14,4 @@ export {
   type PushrodGiven,
   type PushrodTurns,
 } from './pushrod';
+export { airOrRod, PLAY_MM, PUMPED_WITHIN_MM, TAKE_UP_MM, takeUpOf } from './takeUp';

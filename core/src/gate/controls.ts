@@ -100,7 +100,10 @@ export interface ControlAnswers {
   readonly byFeel?: PedalResult | null;
   /** The word that the readings amount to, or what of them is missing; null where nothing was measured. */
   readonly measured?: Judged | { readonly missing: readonly MissingMeasure[] } | null;
+  /** The lower of what was said and what was measured. */
   readonly takeUp: TakeUp | null;
+  /** The word of a named person. */
+  readonly takeUpByFeel?: TakeUp | null;
   readonly checks: Readonly<Partial<Record<ControlCheck, boolean>>>;
 }
 

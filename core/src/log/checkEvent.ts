@@ -56,6 +56,7 @@ export function jobEventFault(
     return event.masterId === null ? null : masterFault(plans, event.masterId);
   if (event.kind === 'pedal read' || event.kind === 'sink watched')
     return measureFault(plans, event.masterId);
+  if (event.kind === 'take-up read') return takeUpFault(plans, event);
   if (event.kind === 'checked') return checkFault(plans, event);
   if (!isOfRun(event)) return null;
   const has = (id: string, kind?: RunEvent['kind']) => {
@@ -116,6 +117,22 @@ function measureFault(plans: readonly Plan[], masterId: string): string | null {
   return controlProof(master, layout.vehicleKind).result === 'pedal'
     ? null
     : `The ${master.control} is not measured like this; only a brake pedal or lever is.`;
+}
+
+/** A take-up is read at a clutch, between its end and its rest. */
+function takeUpFault(
+  plans: readonly Plan[],
+  { masterId, restMm, takeUpMm }: Extract<JobEvent, { readonly kind: 'take-up read' }>,
+): string | null {
+  const unknown = masterFault(plans, masterId);
+  if (unknown) return unknown;
+  const { layout } = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))!;
+  const master = layout.masters.find((m) => m.id === masterId)!;
+  if (controlProof(master, layout.vehicleKind).result !== 'take-up')
+    return `The ${master.control} takes nothing up; only a clutch does.`;
+  return takeUpMm < restMm
+    ? null
+    : `It takes up at ${takeUpMm} mm and rests at ${restMm} mm; it should take up lower than it rests.`;
 }
 
 /** What is tried at a control names it; what is looked at on the vehicle names none. */

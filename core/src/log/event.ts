@@ -49,6 +49,17 @@ export type ProofHappening =
       readonly mm: number;
       readonly seconds: number;
     }
+  /** Where a clutch takes up, by a ruler. */
+  | {
+      readonly kind: 'take-up read';
+      readonly masterId: string;
+      readonly restMm: number;
+      readonly takeUpMm: number;
+      /** After pumping; null where nobody pumped. */
+      readonly pumpedMm: number | null;
+      /** Free play at the top; null where nobody measured it. */
+      readonly playMm: number | null;
+    }
   /** One thing that was looked at on the vehicle, or tried at the control of a master. */
   | {
       readonly kind: 'checked';
@@ -226,6 +237,7 @@ const NOT_OF_THE_RUN = [
   'take-up judged',
   'pedal read',
   'sink watched',
+  'take-up read',
   'checked',
   'media note',
   'came off',

@@ -45,5 +45,12 @@ export { followProof } from './followProof';
 export { isSuperfluous, jobEventFault, MOST_MEDIA_NOTES, type Believable } from './checkEvent';
 export { unseenStrokes } from './unseen';
 export { runningClocks, type RunningClock } from './clocks';
-export { judgedByMeasure, measuredAt, measuredNow, measuringOf, type Measuring } from './measured';
+export {
+  judgedByMeasure,
+  measuredAt,
+  measuredNow,
+  measuringOf,
+  type Measuring,
+  type TakeUpRead,
+} from './measured';
 export { controlsOnRecord, type ControlOnRecord } from './onRecord';

@@ -141,6 +141,7 @@ describe('a proof counts for what was there when it was made', () => {
           pedal: 'firm and high',
           byFeel: 'firm and high',
           measured: null,
+          takeUpByFeel: null,
           takeUp: null,
           checks: { 'wheels held and free': true },
         },

@@ -154,3 +154,62 @@ test('who finds everything right is not said to have measured', () => {
   const { controls } = proofOf(jobOf(PLAN, [...RUN, ...(proof as Said[])]));
   expect(controls[masterId]).toMatchObject({ byFeel: 'firm and high', measured: null });
 });
+
+describe('a clutch', () => {
+  const SHARED = planOf('clutch-concentric');
+  const clutch = 'clutch-master';
+  const run = followCalls(SHARED, {
+    deviceId: 'phone',
+    nextId: countingIds('c'),
+    startMs: 0,
+  }) as Said[];
+  const took = (takeUpMm: number, restMm = 200): Said =>
+    ({
+      id: ids(),
+      atMs: 80,
+      kind: 'take-up read',
+      masterId: clutch,
+      restMm,
+      takeUpMm,
+      pumpedMm: null,
+      playMm: null,
+    }) as Said;
+  const word = (takeUp: string): Said =>
+    ({ id: ids(), atMs: 81, kind: 'take-up judged', masterId: clutch, takeUp }) as Said;
+  const at = (...said: Said[]) => proofOf(jobOf(SHARED, [...run, ...said])).controls[clutch];
+
+  test('measured it has its word; of word and measure the lower one counts', () => {
+    expect(at(took(110))!.takeUp).toBe('middle');
+    expect(at(took(110), word('near the end'))!.takeUp).toBe('near the end');
+    expect(at(took(20), word('high'))!.takeUp).toBe('near the end');
+    expect(at(took(20), took(110))!.takeUp).toBe('middle');
+  });
+
+  test('its own circuit voids it, the brakes’ does not', () => {
+    const stopOf = (system: string) => SHARED.stops.find((s) => s.control.startsWith(system))!.id;
+    const opened = (stopId: string): Said =>
+      ({ id: ids(), atMs: 90, kind: 'opened again', stopId }) as Said;
+    expect(at(took(110), opened(stopOf('brake')))!.takeUp).toBe('middle');
+    expect(at(took(110), opened(stopOf('clutch')))).toBeUndefined();
+  });
+
+  test('it takes up lower than it rests, and a brake takes nothing up', () => {
+    const fault = (said: Said) =>
+      jobEventFault(jobOf(SHARED, []), kept(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
+    expect(fault(took(199))).toBeNull();
+    expect(fault(took(200))).toMatch(/lower than it rests/);
+    expect(fault({ ...took(100), masterId: 'master' } as Said)).toMatch(/only a clutch/);
+  });
+
+  test('a closed job keeps it', () => {
+    const row = controlsOnRecord(jobOf(SHARED, [...run, took(110)])).find(
+      (r) => r.masterId === clutch,
+    );
+    expect(row).toMatchObject({
+      result: 'middle',
+      byMeasure: 'middle',
+      byFeel: null,
+      takeUp: { takeUpMm: 110, restMm: 200 },
+    });
+  });
+});

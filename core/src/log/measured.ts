@@ -18,6 +18,39 @@ import type { JobEvent } from './event';
 
 type MeasuringEvent = Extract<Kept<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>;
 
+/** Where a clutch took up when somebody measured it. */
+export interface TakeUpRead {
+  readonly masterId: string;
+  readonly restMm: number;
+  readonly takeUpMm: number;
+  readonly pumpedMm: number | null;
+  readonly playMm: number | null;
+  readonly eventId: string;
+  readonly person: string;
+  readonly atMs: number;
+}
+
+/** What was read, as it is kept. */
+export const takeUpRead = ({
+  id,
+  person,
+  atMs,
+  masterId,
+  restMm,
+  takeUpMm,
+  pumpedMm,
+  playMm,
+}: Extract<Kept<JobEvent>, { readonly kind: 'take-up read' }>): TakeUpRead => ({
+  masterId,
+  restMm,
+  takeUpMm,
+  pumpedMm,
+  playMm,
+  eventId: id,
+  person,
+  atMs,
+});
+
 /** What was measured, with one more reading: of each place the last one counts. */
 export function withMeasured(
   measured: readonly ControlMeasured[],

@@ -1,6 +1,8 @@
 import type { Control } from '../circuit';
+import { takeUpOf } from '../clutch';
 import type { TakeUp } from '../gate';
 import type { ControlMeasured, PedalResult } from '../pedal';
+import type { TakeUpRead } from './measured';
 import { proofOf, type JobState } from './state';
 
 /** What a closed job knew of one control: for the next job, and for the trend of the vehicle. */
@@ -10,11 +12,13 @@ export interface ControlOnRecord {
   /** The word that counted; null where it was measured and not judged. */
   readonly result: PedalResult | TakeUp | null;
   /** The word that the readings of the end amount to; null where they do not amount to one. */
-  readonly byMeasure: PedalResult | null;
+  readonly byMeasure: PedalResult | TakeUp | null;
   /** Who said it by feel; null where it was measured alone. */
   readonly byFeel: string | null;
   /** In each state in which it was measured. */
   readonly measured: readonly ControlMeasured[];
+  /** Of a clutch, where it takes up by a ruler; null where nobody measured it. */
+  readonly takeUp: TakeUpRead | null;
 }
 
 /** What a job knew of each control that was judged or measured in it. */
@@ -29,6 +33,7 @@ export function controlsOnRecord(
     const said = proof.answers.find((a) => a.masterId === id && a.item === 'result');
     const measured = proof.measured.filter((m) => m.masterId === id);
     const result = pedal ?? takeUp;
+    const ruler = proof.takeUps.find((t) => t.masterId === id) ?? null;
     return result === null && measured.length === 0
       ? []
       : [
@@ -36,9 +41,13 @@ export function controlsOnRecord(
             masterId: id,
             control,
             result,
-            byMeasure: judged && 'result' in judged ? judged.result : null,
+            byMeasure:
+              judged && 'result' in judged
+                ? judged.result
+                : ruler && takeUpOf(ruler.restMm, ruler.takeUpMm),
             byFeel: said?.person ?? null,
             measured,
+            takeUp: ruler,
           },
         ];
   });

@@ -4,7 +4,7 @@ import { OPENING_STEPS, type Plan, type PreparationStep } from '../plan';
 import type { Kept } from '../run';
 import { sayingTouches, type StageSaying } from '../stages';
 import type { JobEvent, JobEventKind } from './event';
-import { withMeasured } from './measured';
+import { takeUpRead, withMeasured, type TakeUpRead } from './measured';
 import type { TakenBack } from './undo';
 
 /** Who answered, and when. */
@@ -36,9 +36,11 @@ export interface ProofState {
   readonly voided: readonly Voided[];
   /** What was measured at each control in each state; of the end only what still holds. */
   readonly measured: readonly ControlMeasured[];
+  /** Where each clutch takes up, by a ruler, as far as it still holds. */
+  readonly takeUps: readonly TakeUpRead[];
 }
 
-export const NO_PROOF: ProofState = { answers: [], voided: [], measured: [] };
+export const NO_PROOF: ProofState = { answers: [], voided: [], measured: [], takeUps: [] };
 
 type Touches = 'all' | 'level' | 'nothing';
 
@@ -93,6 +95,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'take-up judged': 'nothing',
   'pedal read': 'nothing',
   'sink watched': 'nothing',
+  'take-up read': 'nothing',
   checked: 'nothing',
   'work said': 'nothing',
   'taken in': 'nothing',
@@ -168,6 +171,12 @@ export function proofAfter(
   if (given) return answeredAgain(proof, { ...answered, ...given });
   if (event.kind === 'pedal read' || event.kind === 'sink watched')
     return measuredAgain(proof, event);
+  if (event.kind === 'take-up read')
+    return {
+      ...proof,
+      takeUps: [...proof.takeUps.filter((t) => t.masterId !== event.masterId), takeUpRead(event)],
+      voided: stillVoid(proof.voided, resultAt(event.masterId)),
+    };
   const touched = touches(event, context.takenBack);
   if (touched === 'nothing') return proof;
   const at = circuitsOf(event, context);
@@ -178,14 +187,18 @@ export function proofAfter(
   // What was measured before the work stays as it was; what it came to is measured again.
   const isPast = (m: ControlMeasured): boolean =>
     m.when === 'after' && touched === 'all' && (at === null || at.includes(m.masterId));
+  const isGone = (t: TakeUpRead): boolean =>
+    touched === 'all' && (at === null || at.includes(t.masterId));
   const gone = [
     ...proof.answers.filter(isVoid).map(itemOf),
+    ...proof.takeUps.filter(isGone).map((t) => resultAt(t.masterId)),
     ...proof.measured.filter(isPast).map((m) => resultAt(m.masterId)),
   ].filter((item, i, all) => all.findIndex((x) => isSame(x, item)) === i);
   if (gone.length === 0) return proof;
   return {
     answers: proof.answers.filter((a) => !isVoid(a)),
     measured: proof.measured.filter((m) => !isPast(m)),
+    takeUps: proof.takeUps.filter((t) => !isGone(t)),
     voided: [...proof.voided, { items: gone, because: { ...answered, kind: event.kind } }],
   };
 }

@@ -1,3 +1,4 @@
+import { takeUpOf } from '../clutch';
 import { TAKE_UPS, type ControlAnswers, type DriveResult, type Proof, type TakeUp } from '../gate';
 import type { JobStage } from '../job';
 import { nextStep, type Kept, type RunState } from '../run';
@@ -82,10 +83,11 @@ export function stageOf(job: JobState): JobStage {
 
 /** What was answered so far, as the gate asks for it. */
 export function proofOf(job: Pick<JobState, 'proof' | 'fluidUsed' | 'run'>): Proof {
-  const { answers, measured } = job.proof;
+  const { answers, measured, takeUps } = job.proof;
   const masterIds = new Set([
     ...answers.flatMap((a) => (a.masterId === null ? [] : [a.masterId])),
     ...measured.map((m) => m.masterId),
+    ...takeUps.map((t) => t.masterId),
   ]);
   return {
     controls: Object.fromEntries([...masterIds].map((id) => [id, controlAnswers(job, id)])),
@@ -103,6 +105,9 @@ function controlAnswers(
   const at = proof.answers.filter((a) => a.masterId === masterId);
   const result = at.find((a) => a.item === 'result')?.value ?? null;
   const takesUp = TAKE_UPS.some((t) => t === result);
+  const ruler = proof.takeUps.find((t) => t.masterId === masterId) ?? null;
+  const byRuler = ruler && takeUpOf(ruler.restMm, ruler.takeUpMm);
+  const takeUpByFeel = takesUp ? (result as TakeUp) : null;
   const byFeel = takesUp ? null : (result as PedalResult | null);
   const measured = run && judgedByMeasure(run.plan, proof.measured, masterId);
   const byMeasure = measured && 'result' in measured ? measured.result : null;
@@ -111,11 +116,18 @@ function controlAnswers(
     pedal: worseResult(byFeel, byMeasure),
     byFeel,
     measured,
-    takeUp: takesUp ? (result as TakeUp) : null,
+    takeUp: lowerTakeUp(takeUpByFeel, byRuler),
+    takeUpByFeel,
     checks: Object.fromEntries(
       at.flatMap((a) => (a.item === 'result' ? [] : [[a.item, a.value as boolean]])),
     ),
   };
+}
+
+/** The lower of two words for a take-up; the one that was said where the other was not. */
+function lowerTakeUp(a: TakeUp | null, b: TakeUp | null): TakeUp | null {
+  if (a === null || b === null) return a ?? b;
+  return TAKE_UPS.indexOf(a) <= TAKE_UPS.indexOf(b) ? a : b;
 }
 
 /** Whether a run drew and poured nothing: then there is nothing to record of the fluid. */

@@ -1,4 +1,5 @@
 import { chambersOf, paths, type Layout, type Master } from '../circuit';
+import { takeUpOf } from '../clutch';
 import { controlProof, takeUpPasses, type TakeUp } from '../gate';
 import { judgedByMeasure, measuredAt, type JobState } from '../log';
 import { judgedWords, pedalPasses, type PedalResult } from '../pedal';
@@ -111,6 +112,15 @@ export function failedAnswers(out: Writer, job: JobState, layout: Layout): void 
 
 /** A control that was measured and does not pass, whatever was said of it. */
 function failedMeasures(out: Writer, { proof, run }: JobState, layout: Layout): void {
+  for (const t of proof.takeUps)
+    if (!takeUpPasses(takeUpOf(t.restMm, t.takeUpMm)))
+      out.add(
+        'control soft',
+        'holds',
+        t.masterId,
+        `Measured: takes up at ${t.takeUpMm} mm of ${t.restMm} mm`,
+        t,
+      );
   for (const { id } of layout.masters) {
     const judged = run && judgedByMeasure(run.plan, proof.measured, id);
     if (!judged || !('result' in judged) || pedalPasses(judged.result)) continue;

@@ -89,6 +89,7 @@ beforeAll(async () => {
         byMeasure: 'sinks',
         byFeel: null,
         measured: [],
+        takeUp: null,
       },
     });
   // What went into the drum, handed over three times, and what is in it since.

@@ -1,0 +1,219 @@
+import type { Master } from '@brook/core/circuit';
+import { CONTROL_TRAITS } from '@brook/core/circuit';
+import {
+  airOrRod,
+  FREE_PLAY_MM,
+  PLAY_MM,
+  pushrodTurns,
+  TAKE_UP_MM,
+  takeUpOf,
+  type PushrodTurns,
+} from '@brook/core/clutch';
+import { takeUpPasses, takeUpWords } from '@brook/core/gate';
+import { capital } from '@brook/core/text';
+import { inRange, rangeWords, type Range } from '@brook/core/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { LiveRun } from '../data/run';
+import type { StepProps } from '../jobs/step';
+import { PageHead } from '../plan/PageHead';
+import { ActionBar } from '../ui/ActionBar';
+import { Field } from '../ui/Field';
+import { More } from '../ui/More';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { inBothUnits, typedLengthMm } from '../ui/typedLength';
+import { Words } from '../ui/Words';
+import { vehicleOf } from './OneMeasure';
+
+const PITCH_MM: Range = { what: 'The thread', unit: 'mm', least: 0.5, most: 3 };
+
+/** Where a clutch takes up, by a ruler; whether it is air or the rod; and the turns that bring it into its window. */
+export function ClutchPage({
+  job,
+  band,
+  pages,
+  master,
+  run,
+}: StepProps & { readonly master: Master; readonly run: LiveRun }) {
+  const known = run.job.proof.takeUps.find((t) => t.masterId === master.id) ?? null;
+  const said = (mm: number | null | undefined) =>
+    mm === null || mm === undefined ? '' : String(mm);
+  const [rest, setRest] = useState(said(known?.restMm));
+  const [takeUp, setTakeUp] = useState(said(known?.takeUpMm));
+  const [pumped, setPumped] = useState(said(known?.pumpedMm));
+  const [play, setPlay] = useState(said(known?.playMm));
+  const [least, setLeast] = useState('');
+  const [most, setMost] = useState('');
+  const [pitch, setPitch] = useState('');
+  const lever = CONTROL_TRAITS[master.control].held === 'lever';
+  const restMm = typedLengthMm(rest);
+  const takeUpMm = typedLengthMm(takeUp);
+  const pumpedMm = optional(pumped);
+  const playMm = optional(play);
+  const faults = {
+    rest: faultOf(rest, TAKE_UP_MM),
+    takeUp:
+      faultOf(takeUp, TAKE_UP_MM) ??
+      (takeUpMm >= restMm ? `It takes up lower than it rests (${restMm} mm).` : null),
+    pumped: faultOf(pumped, TAKE_UP_MM),
+    play: faultOf(play, PLAY_MM),
+  };
+  const whole =
+    inRange(TAKE_UP_MM, restMm) &&
+    inRange(TAKE_UP_MM, takeUpMm) &&
+    Object.values(faults).every((f) => f === null);
+  const word = whole ? takeUpOf(restMm, takeUpMm) : null;
+  const cause = whole && pumpedMm !== null ? airOrRod(takeUpMm, pumpedMm) : null;
+  const turns = whole && playMm !== null && !lever ? turnsFor() : null;
+
+  function turnsFor(): PushrodTurns | string | null {
+    const given = [least, most, pitch].map(typedLengthMm);
+    if (given.some(Number.isNaN)) return null;
+    const [leastMm, mostMm, pitchMm] = given as [number, number, number];
+    if (!inRange(PITCH_MM, pitchMm)) return `The thread should be ${rangeWords(PITCH_MM)} a turn.`;
+    if (!(mostMm > leastMm)) return `The window should end above ${leastMm} mm.`;
+    return pushrodTurns({
+      takeUpMm,
+      window: { leastMm, mostMm },
+      pitchMm,
+      ratio: master.ratio,
+      freePlayMm: playMm!,
+      playAt: 'rod',
+    });
+  }
+  const record = () => {
+    run.say({ kind: 'take-up read', masterId: master.id, restMm, takeUpMm, pumpedMm, playMm });
+    pages.closePage();
+  };
+  return (
+    <Page
+      band={band}
+      action={
+        <ActionBar
+          label="That is measured"
+          waitsFor={whole ? null : 'Read where it rests and where it takes up'}
+          onPress={record}
+          side={{ label: 'Back', onPress: pages.closePage }}
+        />
+      }
+    >
+      <PageHead
+        vehicle={vehicleOf(job)}
+        question={`${capital(master.control)}: where does it take up?`}
+      />
+      <Caution
+        title={
+          lever
+            ? 'On its stand, engine off'
+            : 'Wheels chocked, parking brake on, nobody in front or behind'
+        }
+      >
+        {lever
+          ? 'Rock it in gear and let the lever out slowly: where the wheel is held.'
+          : 'Let it out slowly in first: where it just begins to pull.'}
+      </Caution>
+      <Field large label="At rest" unit="mm" value={rest} onChange={setRest} fault={faults.rest} />
+      <Field
+        large
+        label="Takes up at"
+        unit="mm"
+        value={takeUp}
+        onChange={setTakeUp}
+        fault={faults.takeUp}
+      />
+      {word ? (
+        <Words
+          strong
+        >{`${capital(takeUpWords(word, master.control))}: ${inBothUnits(takeUpMm)} of ${inBothUnits(restMm)}`}</Words>
+      ) : null}
+      {word && !takeUpPasses(word) ? (
+        <Caution title="Too near its end: air or lost stroke">
+          Pump it five times quickly and read it again below: that tells which.
+        </Caution>
+      ) : null}
+      <Field
+        label="After pumping five times"
+        why="Air is squeezed together, and it takes up higher; a rod is as long as before."
+        unit="mm"
+        value={pumped}
+        onChange={setPumped}
+        fault={faults.pumped}
+      />
+      {cause ? (
+        <Words strong>
+          {cause === 'air'
+            ? `It is air: ${Math.round(pumpedMm! - takeUpMm)} mm higher. Bleed it before the rod is turned.`
+            : 'Not air: it stays where it was. The rod, or wear.'}
+        </Words>
+      ) : null}
+      <Field
+        label="Free play at the rod"
+        why={`${FREE_PLAY_MM.least} to ${FREE_PLAY_MM.most} mm are usual; some manuals measure it at the pedal.`}
+        unit="mm"
+        value={play}
+        onChange={setPlay}
+        fault={faults.play}
+      />
+      {lever ? null : (
+        <More
+          // It opens by itself once it is known that the rod is it.
+          key={cause ?? 'not known'}
+          title="Turn the rod"
+          about="Turns for a wanted take-up, as far as the free play allows"
+          open={cause === 'rod'}
+        >
+          <Field
+            label="Wanted from"
+            why="Where reverse still goes in silently."
+            unit="mm"
+            value={least}
+            onChange={setLeast}
+          />
+          <Field label="Wanted to" unit="mm" value={most} onChange={setMost} />
+          <Field
+            label="Thread of the rod"
+            why="What one turn moves it by."
+            unit="mm"
+            value={pitch}
+            onChange={setPitch}
+          />
+          {turns === null ? null : typeof turns === 'string' ? (
+            <Caution title={turns} />
+          ) : (
+            <TurnsFound turns={turns} />
+          )}
+        </More>
+      )}
+    </Page>
+  );
+}
+
+function TurnsFound({ turns }: { readonly turns: PushrodTurns }) {
+  const n = Math.abs(turns.turns).toFixed(1);
+  return (
+    <View>
+      <Words size="head">{`${n} turns ${turns.turns >= 0 ? 'longer' : 'shorter'}`}</Words>
+      <Words>{`Then it takes up at ${inBothUnits(Math.round(turns.takeUpMm))}, with ${turns.freePlayMm.toFixed(1)} mm of free play left.`}</Words>
+      {turns.heldBack ? (
+        <Words strong>
+          The free play holds it back: the piston must come home. More is wear, or another rod.
+        </Words>
+      ) : null}
+      <Words>
+        Then measure again, and try reverse, engine running. Set the pedal’s stop anew: one that is
+        too low strains the spring.
+      </Words>
+      <Words size="small" tone="softWords">
+        One turn moves the pedal by thread × ratio. Lever arithmetic.
+      </Words>
+    </View>
+  );
+}
+
+const optional = (text: string): number | null => (text.trim() === '' ? null : typedLengthMm(text));
+
+const faultOf = (text: string, range: Range): string | null =>
+  text.trim() === '' || inRange(range, typedLengthMm(text))
+    ? null
+    : `Give ${rangeWords(range)}, or inches with “in” behind it.`;
