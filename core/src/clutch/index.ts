@@ -14,4 +14,12 @@ export {
   type PushrodGiven,
   type PushrodTurns,
 } from './pushrod';
-export { airOrRod, PLAY_MM, PUMPED_WITHIN_MM, TAKE_UP_MM, takeUpOf } from './takeUp';
+export {
+  airOrRod,
+  PLAY_MM,
+  PUMPED_WITHIN_MM,
+  TAKE_UP_MM,
+  TAKE_UPS,
+  takeUpOf,
+  type TakeUp,
+} from './takeUp';

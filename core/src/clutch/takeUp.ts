@@ -1,5 +1,8 @@
-import type { TakeUp } from '../gate';
 import type { Range } from '../units';
+
+/** Where a clutch takes up, in words: of the way from its end (floor or bar) to its rest. */
+export const TAKE_UPS = ['near the end', 'lower half', 'middle', 'high'] as const;
+export type TakeUp = (typeof TAKE_UPS)[number];
 
 /** Heights of a clutch pedal above the floor, or distances of its lever from the bar, mm. */
 export const TAKE_UP_MM: Range = { what: 'Height', unit: 'mm', least: 0, most: 400 };

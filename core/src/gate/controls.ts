@@ -5,6 +5,7 @@ import {
   hasServo,
   type Worked,
 } from '../circuit';
+import type { TakeUp } from '../clutch';
 import type { Judged, MissingMeasure, PedalResult } from '../pedal';
 
 /** Things that are tried at one control, each answered yes or no by a person. */
@@ -27,10 +28,6 @@ export const CONTROL_CHECKS = [
   'slave and master dry',
 ] as const;
 export type ControlCheck = (typeof CONTROL_CHECKS)[number];
-
-/** Where a clutch takes up, in words: of the way from its end (floor or bar) to its rest. */
-export const TAKE_UPS = ['near the end', 'lower half', 'middle', 'high'] as const;
-export type TakeUp = (typeof TAKE_UPS)[number];
 
 /** What a control is judged by: a brake by its pedal or lever, a clutch by where it takes up, a coupling by what it does alone. */
 export type ResultOf = 'pedal' | 'take-up' | 'none';

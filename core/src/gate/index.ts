@@ -1,14 +1,13 @@
+export { TAKE_UPS, type TakeUp } from '../clutch';
 export { CHECK_ITEMS, PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
 export {
   CONTROL_CHECKS,
   controlProof,
   NOTHING_TRIED,
-  TAKE_UPS,
   takeUpPasses,
   type ControlAnswers,
   type ControlCheck,
   type ControlProof,
-  type TakeUp,
 } from './controls';
 export {
   MAY_OVERRIDE,

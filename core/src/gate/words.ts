@@ -1,7 +1,8 @@
 import { CONTROL_TRAITS, type Control } from '../circuit';
+import type { TakeUp } from '../clutch';
 import type { MissingMeasure } from '../pedal';
 import { capital, lowerFirst } from '../text';
-import type { ControlCheck, TakeUp } from './controls';
+import type { ControlCheck } from './controls';
 import type { CheckItem } from './proof';
 import type { GateReason } from './releaseGate';
 
