@@ -2,6 +2,7 @@ import type { Job } from '@brook/contract';
 import { isClosed } from '@brook/core/job';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../clocks/ClockButton';
+import { LookAgainButton } from '../lookAgain/LookAgainButton';
 import { MediaButton } from '../media/MediaButton';
 import { RefitButton } from '../refit/RefitButton';
 import { SPACE } from '../ui/theme';
@@ -15,6 +16,7 @@ export function JobFoot({ job }: { readonly job: Job }) {
       <MediaButton jobId={job.id} />
       <RefitButton jobId={job.id} />
       <ClockButton jobId={job.id} />
+      <LookAgainButton jobId={job.id} />
       <EndJob job={job} />
     </View>
   );

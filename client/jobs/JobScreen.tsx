@@ -8,6 +8,7 @@ import { ClockStrip } from '../clocks/ClockStrip';
 import { useHere } from '../data/helper';
 import { useJob } from '../data/job';
 import { FluidStep } from '../fluid/FluidStep';
+import { LOOK_AGAIN_PAGE, LookAgainPage } from '../lookAgain/LookAgainPage';
 import { MEDIA_PAGE } from '../media/MediaButton';
 import { MediaPage } from '../media/MediaPage';
 import { masterOfPage, PedalPage } from '../pedal/PedalPage';
@@ -43,6 +44,7 @@ const PAGE_TITLES: Readonly<Record<string, string | undefined>> = {
   [MEDIA_PAGE]: 'Photos and voice',
   [REFIT_PAGE]: 'What came off',
   [CLOCK_PAGE]: 'Set a clock',
+  [LOOK_AGAIN_PAGE]: 'Torque and a later look',
   [HELPER_PAGE]: 'A helper’s phone',
   [JAR_PAGE]: 'Read the jar',
 };
@@ -87,6 +89,7 @@ function JobStep({ id }: { readonly id: string }) {
   if (pages.page === MEDIA_PAGE && !isClosed(job.stage)) return <MediaPage {...props} />;
   if (pages.page === REFIT_PAGE && !isClosed(job.stage)) return <RefitPage {...props} />;
   if (pages.page === CLOCK_PAGE && !isClosed(job.stage)) return <ClockPage {...props} />;
+  if (pages.page === LOOK_AGAIN_PAGE && !isClosed(job.stage)) return <LookAgainPage {...props} />;
   const measured = masterOfPage(pages.page);
   if (measured !== null && job.planAccepted && !isClosed(job.stage))
     return <PedalPage key={measured} {...props} masterId={measured} />;

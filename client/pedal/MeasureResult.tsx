@@ -88,6 +88,12 @@ export function MeasureResult({
           ) : null}
         </View>
       ) : null}
+      {passes && air?.found ? (
+        <Caution title="It passes, and there is air in it">
+          Within its limits today. Air moves and grows warm: bleed it again before it is driven, or
+          measure it once more.
+        </Caution>
+      ) : null}
       {soft && places.length > 0 ? (
         <View>
           <Words strong>

@@ -13,6 +13,7 @@ import { HALT_WORDS, TRY_WORDS } from '@brook/core/run';
 import { MEDIUM_WORDS } from '../media/mediaWords';
 import { stageTitle } from '@brook/core/stages';
 import { lowerFirst } from '@brook/core/text';
+import { jointWords } from '@brook/core/torque';
 
 /** What an event was, in a few words, for a person who is asked about it. */
 export function eventWords(
@@ -101,6 +102,10 @@ export function eventWords(
       return `${controlOf(plans, said.masterId)}, ${readingWords(said)}: ${said.heightMm} mm`;
     case 'sink watched':
       return `${controlOf(plans, said.masterId)}: sank ${said.mm} mm in ${said.seconds} s`;
+    case 'joint tightened':
+      return jointWords(said);
+    case 'look later':
+      return `looked at again later, ${said.what}`;
     case 'take-up read':
       return `${controlOf(plans, said.masterId)} takes up at ${said.takeUpMm} mm`;
     case 'checked':

@@ -6,6 +6,7 @@ import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
 import {
   CAME_OFF,
+  LOOK_LATER,
   MEDIA,
   type JobEvent,
   type PhoneHappening,
@@ -24,7 +25,8 @@ import {
   type EventBase,
   type Kept,
 } from '@brook/core/run';
-import { BENCH_ENDS } from '@brook/core/scope';
+import { BENCH_ENDS, ODOMETER_KM } from '@brook/core/scope';
+import { JOINT_NM } from '@brook/core/torque';
 import { z } from 'zod';
 import { counter, id, line, oneOf, within } from './common';
 import { computed } from './computed';
@@ -252,6 +254,23 @@ const happenings = [
   }),
   z.strictObject({ kind: z.literal('syringe readied'), stopId }),
   z.strictObject({ kind: z.literal('syringe empty'), stopId }),
+  z.strictObject({
+    kind: z.literal('joint tightened'),
+    elementId,
+    manualNm: within(JOINT_NM, 'The manual’s torque').nullable(),
+    appliedNm: within(JOINT_NM, 'The torque applied').nullable().describe('N·m; null is by feel'),
+  }),
+  z.strictObject({
+    kind: z.literal('look later'),
+    elementId: elementId.nullable(),
+    why: oneOf('Why it is looked at again', LOOK_LATER),
+    what: line('What it is', 2, 200),
+    byDate: z.iso
+      .date('The day should be YYYY-MM-DD.')
+      .nullable()
+      .describe('Day by which somebody looks'),
+    byKm: within(ODOMETER_KM).nullable(),
+  }),
   z.strictObject({
     kind: z.literal('clock started'),
     clock: oneOf('Clock', CLOCKS),

@@ -18,6 +18,14 @@ test('air from travel: 10 mm lower on 22.2 mm and ratio 5', () => {
   expect(() => of('air').reckon({ ...given, forceN: 21 })).not.toThrow();
 });
 
+// By hand: 12 mm at ratio 6 are 2 mm of rod, on 14 mm (153.9 mm²) 0.308 mL, over 8 h.
+test('a lever that came 12 mm nearer overnight', () => {
+  const given = { lostMm: 12, hours: 8, boreMm: 14, ratio: 6 };
+  expect(values('leak', given)).toEqual([expect.closeTo(0.0385, 4), expect.closeTo(0.3079, 4)]);
+  expect(first('leak', { ...given, lostMm: 0 })).toBe(0);
+  expect(of('leak').reckon({ ...given, lostMm: 0 })[0]!.plusMinus).toBeGreaterThan(0);
+});
+
 test('a rod is turned by the middle of the window, held back by its play', () => {
   const given = { takeUpMm: 30, leastMm: 55, mostMm: 75, pitchMm: 1.25, ratio: 6, playMm: 8 };
   expect(first('pushrod', given)).toBeCloseTo(35 / 7.5, 9);

@@ -97,6 +97,41 @@ export const CALCULATORS: readonly Calculator[] = [
     },
   },
   {
+    id: 'leak',
+    title: 'Leak from a lever tied back',
+    about: 'What was lost while it was held: from the bite before and after',
+    fields: [
+      range('lostMm', 'Nearer to the bar, or lower', 'mm', 0, 150),
+      range('hours', 'Held for', 'h', 0.05, 72),
+      BORE('boreMm', 'Bore of the master'),
+      { ...RATIO, usual: 6, what: 'Ratio of lever or pedal' },
+    ],
+    reckon: ({ lostMm, hours, boreMm, ratio }) => {
+      const perMm = areaMm2(boreMm!) / ratio! / 1000;
+      const from = [entry('Lost', lostMm!, 'mm'), entry('Bore', boreMm!, 'mm')];
+      return [
+        figure({
+          label: 'Lost an hour',
+          value: (lostMm! * perMm) / hours!,
+          plusMinus: (READ_TWICE_MM * perMm) / hours!,
+          unit: 'mL/h',
+          rule: 'travel / ratio × area, by the hours. Less than the ruler can tell is no leak found; more is a wet joint, a seal that lets past, or air that moved up: look which',
+          source: MODEL,
+          from,
+        }),
+        figure({
+          label: 'Lost in all',
+          value: lostMm! * perMm,
+          plusMinus: READ_TWICE_MM * perMm,
+          unit: 'mL',
+          rule: 'travel / ratio × area',
+          source: ARITHMETIC,
+          from,
+        }),
+      ];
+    },
+  },
+  {
     id: 'pushrod',
     title: 'Turns of a clutch rod',
     about: 'From where it takes up to the middle of the window, as far as the free play allows',

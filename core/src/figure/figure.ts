@@ -11,6 +11,7 @@ export type Unit =
   | 'N·m'
   | 'turns'
   | 'mL/MPa'
+  | 'mL/h'
   | 'kPa'
   | 'mL'
   | 'L'

@@ -10,6 +10,7 @@ const DECIMALS: Partial<Record<Figure['unit'], number>> = {
   'N·m': 1,
   turns: 1,
   'mL/MPa': 2,
+  'mL/h': 2,
   '%': 1,
   min: 0,
   '°C': 0,

@@ -49,6 +49,8 @@ export function jobEventFault(
     return find(event.eventId)?.kind === 'clock started'
       ? null
       : `There is no clock "${event.eventId}" to end.`;
+  if (event.kind === 'joint tightened' || event.kind === 'look later')
+    return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
   if (event.kind === 'back on') return backFault(event, find);
   if (!job.accepted) return 'Accept the plan first; then the run may begin.';
   const plans = plansEver(job);

@@ -110,6 +110,36 @@ export type RefitHappening =
       readonly matterId: string | null;
     };
 
+/** Why a part is used again that is looked at once more. */
+export const LOOK_LATER = [
+  'worn, used again',
+  'used, past not known',
+  'rebuilt, past not known',
+] as const;
+export type LookLater = (typeof LOOK_LATER)[number];
+
+/** What is to be looked at again at a later visit, and joints with what was applied to them. */
+export type LookAgainHappening =
+  | {
+      readonly kind: 'joint tightened';
+      readonly elementId: string;
+      /** The manual's value; null where nobody looked it up. */
+      readonly manualNm: number | null;
+      /** What was applied; null is by feel. */
+      readonly appliedNm: number | null;
+    }
+  | {
+      readonly kind: 'look later';
+      /** Where; null where it is of the whole vehicle. */
+      readonly elementId: string | null;
+      readonly why: LookLater;
+      /** Which part, where it comes from, and what was seen. */
+      readonly what: string;
+      /** Day by which somebody looks, YYYY-MM-DD, or what the odometer reads then; null where nobody said. */
+      readonly byDate: string | null;
+      readonly byKm: number | null;
+    };
+
 /** Clocks of a job: several at once, right on every phone, whoever started them. */
 export type ClockHappening =
   | {
@@ -129,6 +159,7 @@ export type PhoneHappening =
   | MediaNote
   | RefitHappening
   | ClockHappening
+  | LookAgainHappening
   | Undone;
 
 /** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
@@ -242,6 +273,8 @@ const NOT_OF_THE_RUN = [
   'media note',
   'came off',
   'back on',
+  'joint tightened',
+  'look later',
   'clock started',
   'clock ended',
   'undone',

@@ -2,6 +2,7 @@ export {
   CAME_OFF,
   isOfRun,
   MEDIA,
+  LOOK_LATER,
   isPhoneEvent,
   type AcceptedPick,
   type CameOff,
@@ -10,6 +11,7 @@ export {
   type FluidUsedEntry,
   type JobEvent,
   type JobEventKind,
+  type LookLater,
   type MediaNote,
   type Medium,
   type PhoneHappening,
@@ -54,3 +56,4 @@ export {
   type TakeUpRead,
 } from './measured';
 export { controlsOnRecord, type ControlOnRecord } from './onRecord';
+export { jointsOf, lookAgainOf, type LookAgain } from './lookAgain';

@@ -89,6 +89,9 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'came off': 'all',
   // What came off made the proof void; putting it back touches nothing.
   'back on': 'nothing',
+  // A joint is tightened before it is looked at; what is said of it later moves nothing.
+  'joint tightened': 'nothing',
+  'look later': 'nothing',
   // An undo touches what it takes back; see below.
   undone: 'nothing',
   'pedal judged': 'nothing',

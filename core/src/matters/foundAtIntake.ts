@@ -42,5 +42,6 @@ export function foundAtIntake(
 export const foundWords = ({ what, where }: FoundAtIntake): string =>
   where === '' ? FOUND_WORDS[what].title : `${FOUND_WORDS[what].title}: ${where}`;
 
-const isMended = (job: JobState, matterId: string): boolean =>
+/** Whether what a matter names was put right in this job. */
+export const isMended = (job: JobState, matterId: string): boolean =>
   job.log.some((e) => !job.undone.has(e.id) && e.kind === 'mended' && e.matterId === matterId);

@@ -1,4 +1,4 @@
-export { controlsConcerned } from './controlsConcerned';
+export { controlsConcerned, partsInHand } from './controlsConcerned';
 export { FOUND_WORDS, foundWords } from './foundAtIntake';
 export { gateOf } from './gateOf';
 export { doneAfterClose, jobSays, refitName, type JobSays } from './jobSays';

@@ -1,14 +1,14 @@
 import { paths, type Layout } from '../circuit';
 import { isDue } from '../fluid';
-import { driveInForce, refitOf, takenBackIn, touches, undoneIds } from '../log';
+import { driveInForce, lookAgainOf, refitOf, takenBackIn, touches, undoneIds } from '../log';
 import type { Answered, JobEvent, JobState, Refit } from '../log';
 import { doneAt, plansOf, type Kept } from '../run';
 import { comesSinking, isSoft, type WorkDone } from '../scope';
-import { lowerFirst } from '../text';
+import { capital, lowerFirst } from '../text';
 import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { Matter } from './matter';
-import { foundAtIntake } from './foundAtIntake';
+import { foundAtIntake, isMended } from './foundAtIntake';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
@@ -133,8 +133,19 @@ export function leftOpen(
   foundAtIntake(out, job, work, released);
   leftShut(out, job, released);
   notBack(out, job, layout);
+  lookAgain(out, job);
   if (released || job.ended) oldFluid(out, job, layout);
   return out.matters;
+}
+
+/** What is looked at again at a later visit: owed, whoever releases it; several reasons at one place are said in one go. */
+function lookAgain(out: Writer, job: JobState): void {
+  const found = lookAgainOf(job.log);
+  for (const where of new Set(found.map((f) => f.elementId))) {
+    const here = found.filter((f) => f.elementId === where);
+    if (isMended(job, out.idOf('look again', where))) continue;
+    out.add('look again', 'owed', where, here.map((f) => capital(f.because)).join('; '), here[0]!);
+  }
 }
 
 /** What came off and is not back holds the vehicle, whoever releases it. */

@@ -68,7 +68,8 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
     settledBy: () => 'Settled by a job that looks at it and proves every control.',
   },
   'look again': {
-    what: () => 'Look at it again',
+    what: (place) =>
+      place === 'vehicle' ? 'Look at it again' : `${capital(place)}: look at it again`,
     settledBy: () => 'Settled by putting it right, and saying what was done.',
   },
   'lamp lit': {

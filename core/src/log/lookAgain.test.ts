@@ -1,0 +1,65 @@
+import { gateOf } from '../matters';
+import { leftOpen } from '../matters/jobSays';
+import { followCalls } from '../run';
+import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
+import { jobEventFault, jointsOf, lookAgainOf, type JobEvent } from '.';
+
+const PLAN = planOf('hatchback-diagonal');
+const [first, second] = PLAN.stops.map((s) => s.bleeder.id);
+const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
+const ids = countingIds('t');
+const joint = (elementId: string, manualNm: number | null, appliedNm: number | null): Said =>
+  ({ id: ids(), atMs: 10, kind: 'joint tightened', elementId, manualNm, appliedNm }) as Said;
+const later = (more: object = {}): Said =>
+  ({
+    id: ids(),
+    atMs: 20,
+    kind: 'look later',
+    elementId: second,
+    why: 'worn, used again',
+    what: 'boot of the caliper, cracked',
+    byDate: '2027-05-01',
+    byKm: 52_000,
+    ...more,
+  }) as Said;
+const ABOUT = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
+const leaves = (said: readonly Said[]) =>
+  leftOpen(jobOf(PLAN, [...RUN, ...said]), ABOUT, [], true).filter((m) => m.kind === 'look again');
+
+test('of a joint the last word counts; one that is as it should be is not looked at again', () => {
+  const log = jobOf(PLAN, [joint(first!, 10, 14), joint(first!, 10, 10)]).log;
+  expect(jointsOf(log).map((j) => j.appliedNm)).toEqual([10]);
+  expect(lookAgainOf(log)).toEqual([]);
+});
+
+test('above its value, by feel and used again: owed at the next visit, at its place, released or not', () => {
+  expect(leaves([joint(first!, 10, 14)])).toMatchObject([
+    {
+      weight: 'owed',
+      where: first,
+      because: expect.stringMatching(/^Tightened to 14.0.*above it$/),
+    },
+  ]);
+  expect(leaves([joint(first!, null, null)])).toHaveLength(1);
+  const [both] = leaves([later(), joint(second!, null, null)]);
+  expect(both!.because).toMatch(
+    /^Tightened by feel.*; Worn, used again: boot of the caliper, cracked, look by 2027-05-01 or 52,000 km$/,
+  );
+  expect(leaves([later({ elementId: null })])).toMatchObject([{ where: null }]);
+});
+
+test('taken back it is not; owed things shut no gate', () => {
+  const said = later();
+  expect(leaves([said, { id: 'u', kind: 'undone', eventId: said.id } as Said])).toEqual([]);
+  const job = jobOf(PLAN, [...RUN, said]);
+  const bare = jobOf(PLAN, RUN);
+  expect(gateOf(job, ABOUT, [])).toEqual(gateOf(bare, ABOUT, []));
+});
+
+test('a place that the plan does not know is refused', () => {
+  const fault = (said: Said) =>
+    jobEventFault(jobOf(PLAN, []), kept(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
+  expect(fault(joint(first!, 10, 10))).toBeNull();
+  expect(fault(joint('nowhere', 10, 10))).toMatch(/nowhere/);
+  expect(fault(later({ elementId: null }))).toBeNull();
+});

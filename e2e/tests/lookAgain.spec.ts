@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test';
+import { Workshop } from '../support/workshop';
+
+test('a torque above the manual’s is warned of in both units; it and a worn part are owed at the next visit, and hold nothing', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Looked at again');
+  const job = await workshop.bled(car);
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Torque, or look again later' }).click();
+  const field = (name: string) => page.getByRole('textbox', { name, exact: true });
+  await page.getByRole('radio', { name: 'Left rear bleeder' }).click();
+  await page.getByRole('radio', { name: 'lbf·ft' }).click();
+  // The slip that is dangerous: newton metres typed as pound-feet.
+  await field('The manual’s value').fill('80');
+  await expect(page.getByText(/Torque of a bleeder should be 2 to 25 N·m/)).toBeVisible();
+  await field('The manual’s value').fill('8');
+  await expect(page.getByText('10.8 N·m = 8.0 lbf·ft = 96 lbf·in')).toBeVisible();
+  await field('Applied').fill('10');
+  await expect(page.getByText(/^Above the manual’s 10.8 N·m = 8.0 lbf·ft/)).toBeVisible();
+  await page.getByRole('button', { name: 'That was applied' }).click();
+  await expect(page.getByText(/above it.*looked at again$/)).toBeVisible();
+  await page.getByRole('radio', { name: 'A part used again' }).click();
+  await page.getByRole('radio', { name: 'Used, past not known' }).click();
+  await expect(page.getByText('Bench test it first')).toBeVisible();
+  await page.getByRole('radio', { name: 'Elsewhere on the vehicle' }).click();
+  await field('What it is, where it comes from, what was seen').fill('master off the parts car');
+  await field('Look by').fill('May');
+  await expect(page.getByText('Give the day as 2027-05-01.')).toBeVisible();
+  await field('Look by').fill('2027-05-01');
+  await page.getByRole('button', { name: 'It is looked at again' }).click();
+  await expect(page.getByText(/Used, past not known: master off the parts car/)).toBeVisible();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).leaves.filter((m) => m.kind === 'look again'))
+    .toHaveLength(2);
+  // Owed, not holding: what keeps this car is its proof alone.
+  await page.goto(`/vehicles/${car.id}`);
+  await expect(page.getByText(/look by 2027-05-01/).first()).toBeVisible();
+  await expect(page.getByText(/Left rear bleeder: look at it again/).first()).toBeVisible();
+});

@@ -1,0 +1,89 @@
+import type { ControlPage, Job } from '@brook/contract';
+import { measuringOf } from '@brook/core/log';
+import { randomUUID } from 'node:crypto';
+import { Brook, planOfJob, type Caller } from '../testing';
+
+let brook: Brook;
+let lead: Caller;
+beforeAll(async () => {
+  brook = await Brook.start();
+  lead = await brook.signedIn('lead');
+}, 60_000);
+afterAll(() => brook.stop());
+
+let seq = 0;
+/** Measured at the end, with the firm push at a height. */
+async function measure(job: Job, firmMm: number): Promise<void> {
+  const plan = planOfJob(job);
+  const [master] = plan.layout.masters;
+  const { forces } = measuringOf(plan, master!);
+  const of = { masterId: master!.id, when: 'after' };
+  const read = (at: unknown, heightMm: number, pumped = false) => ({
+    ...of,
+    kind: 'pedal read',
+    at,
+    pumped,
+    heightMm,
+  });
+  const said = [
+    read('rest', 180),
+    read('first resistance', 168),
+    read({ forceN: forces.light }, 140),
+    read({ forceN: forces.firm }, firmMm),
+    read({ forceN: forces.firm }, firmMm + 2, true),
+    { ...of, kind: 'sink watched', mm: 0, seconds: 30 },
+  ];
+  await lead.say(
+    job,
+    said.map((e) => ({
+      id: randomUUID(),
+      deviceId: '4c1d8f0e-0000-4000-8000-00000000000d',
+      deviceSeq: ++seq,
+      atMs: brook.now.getTime(),
+      planId: plan.id,
+      ...e,
+    })),
+  );
+}
+
+test('a word does not release what was measured soft: by no route, until it is measured firm', async () => {
+  const job = await lead.proved('H 1');
+  await measure(job, 118);
+  const refused = await lead
+    .send('post', `/jobs/${job.id}/test-drive`, undefined, (await lead.job(job.id)).version)
+    .expect(409);
+  expect(refused.body.detail).toMatch(/Brake pedal: springy\. Only firm and high passes/);
+  const { matters } = (await lead.get(`/vehicles/${job.vehicleId}`).expect(200)).body;
+  expect(matters).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({
+        kind: 'control soft',
+        because: expect.stringMatching(/^Measured: springy: 22 mm from light to firm/),
+      }),
+    ]),
+  );
+  await measure(job, 125);
+  await lead.change(job, 'post', 'test-drive');
+  await lead.change(job, 'post', 'test-drive/result', { result: 'good' });
+  await lead.change(job, 'post', 'release');
+  expect((await lead.get(`/vehicles/${job.vehicleId}`).expect(200)).body.matters).toEqual([]);
+});
+
+test('what a released job measured is the baseline of the next, what one measured that ended is none', async () => {
+  const first = await lead.bled('H 1');
+  const [known] = first.baselines;
+  expect(known!.readings.find((r) => r.at === 'rest')!.heightMm).toBe(180);
+  expect(known!.readings).toHaveLength(5);
+  await measure(first, 100);
+  await lead.change(first, 'post', 'end', { reason: 'Bay needed' });
+  const second = await lead.open('H 1');
+  expect(second.baselines).toEqual(first.baselines);
+  const { controls } = (await lead.get(`/vehicles/${second.vehicleId}/controls`).expect(200))
+    .body as ControlPage;
+  expect(controls.map((c) => [c.jobNumber, c.released, c.found.result])).toEqual([
+    [first.number, false, 'springy'],
+    [known!.jobNumber, true, 'firm and high'],
+  ]);
+  // Nobody else's car has one.
+  expect((await lead.open('M 1')).baselines).toEqual([]);
+});
