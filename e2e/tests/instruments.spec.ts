@@ -21,7 +21,7 @@ test('a practice meter connects, settles and is taken; its reading may fail the 
   await expect(page.getByText('Hold it still.')).toBeVisible();
   await expect(page.getByText('Steady: take it.')).toBeVisible();
   await page.getByRole('button', { name: 'Take this reading' }).click();
-  await expect(page.getByLabel('Water, reservoir')).toHaveValue(/^2\.[567]$/);
+  await expect(page.getByLabel('Water, reservoir')).toHaveValue(/^2\.[4-7]$/);
   await expect(page.getByRole('heading', { name: 'Replace at this visit' })).toBeVisible();
 });
 

@@ -10,7 +10,7 @@ test('a torque above the manual’s is warned of in both units; it and a worn pa
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Torque, or look again later' }).click();
   const field = (name: string) => page.getByRole('textbox', { name, exact: true });
-  await page.getByRole('radio', { name: 'Left rear bleeder' }).click();
+  await page.getByRole('radio', { name: 'Left rear', exact: true }).click();
   await page.getByRole('radio', { name: 'lbf·ft' }).click();
   // The slip that is dangerous: newton metres typed as pound-feet.
   await field('The manual’s value').fill('80');
@@ -37,5 +37,5 @@ test('a torque above the manual’s is warned of in both units; it and a worn pa
   // Owed, not holding: what keeps this car is its proof alone.
   await page.goto(`/vehicles/${car.id}`);
   await expect(page.getByText(/look by 2027-05-01/).first()).toBeVisible();
-  await expect(page.getByText(/Left rear bleeder: look at it again/).first()).toBeVisible();
+  await expect(page.getByText(/Left rear: look at it again/).first()).toBeVisible();
 });

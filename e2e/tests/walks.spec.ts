@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { showMissing } from '../support/proof';
 import { planOf, Workshop } from '../support/workshop';
 
 /** Something is wrong at the bleeder in hand, said and decided on the phone. */
@@ -93,6 +94,7 @@ test('the parade car: one bleeder does not move, another brings grease; what can
   expect(rest.stops.length).toBe(stops.length - 2);
   await workshop.bleedBy(job, rest);
   await page.reload();
+  await showMissing(page);
   await expect(page.getByText(/left unbled|left, not bled|left shut/i).first()).toBeVisible();
   await workshop.end(await workshop.get(job.id));
   await page.goto(`/vehicles/${car.id}`);

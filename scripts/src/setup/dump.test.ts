@@ -101,4 +101,4 @@ test('what was backed up is answered the same from an empty machine, and only an
   expect(runSql(postgresPrograms(), owner, 'SELECT count(*) FROM sessions')).toBe('0');
   expect(await answers(second)).toEqual(before);
   await expect(restore(second, file)).rejects.toThrow(/holds a record already/);
-});
+}, 120_000);
