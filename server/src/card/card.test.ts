@@ -7,6 +7,9 @@ import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { Brook, planOfJob, usedFluid, type Caller } from '../testing';
 
+// Whole jobs through the API: a busy machine takes its time.
+jest.setTimeout(120_000);
+
 let brook: Brook;
 let lead: Caller;
 beforeAll(async () => {

@@ -3,6 +3,9 @@ import { measuringOf } from '@brook/core/log';
 import { randomUUID } from 'node:crypto';
 import { Brook, planOfJob, type Caller } from '../testing';
 
+// Whole jobs through the API: a busy machine takes its time.
+jest.setTimeout(120_000);
+
 let brook: Brook;
 let lead: Caller;
 beforeAll(async () => {
