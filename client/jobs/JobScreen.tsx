@@ -134,7 +134,12 @@ function reachedStep(job: Job): WayStep {
   if (step) return step;
   if (!job.planAccepted) return job.planResult ? 'plan' : 'fluid';
   const proved = job.events.some(
-    (e) => e.kind === 'pedal judged' || e.kind === 'take-up judged' || e.kind === 'checked',
+    (e) =>
+      e.kind === 'pedal judged' ||
+      e.kind === 'take-up judged' ||
+      e.kind === 'take-up read' ||
+      (e.kind === 'pedal read' && e.when === 'after') ||
+      e.kind === 'checked',
   );
   return job.drives.length > 0 ? 'release' : proved ? 'proof' : 'run';
 }

@@ -6,12 +6,12 @@ import {
   controlProof,
   PROOF_ITEMS,
   takeUpWords,
-  type TakeUp,
+  type ControlAnswers,
 } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
-import { isOfRun, refitOf, type JobEvent, type JobState, type ProofState } from '@brook/core/log';
-import { PEDAL_RESULT_WORDS, type PedalResult } from '@brook/core/pedal';
+import { isOfRun, proofOf, refitOf, type JobEvent, type JobState } from '@brook/core/log';
+import { judgedWords, PEDAL_RESULT_WORDS } from '@brook/core/pedal';
 import {
   DECISION_WORDS,
   HALT_WORDS,
@@ -91,8 +91,8 @@ export function RecordView({ job, band, onStep }: StepProps) {
           <MatterList matters={job.leaves} />
         </Section>
       ) : null}
-      {plan && state.proof.answers.length > 0 ? (
-        <ProofRecord proof={state.proof} plan={plan} />
+      {plan && Object.keys(proofOf(state).controls).length + state.proof.answers.length > 0 ? (
+        <ProofRecord state={state} plan={plan} />
       ) : null}
       <Additions job={job} />
       <CameOff job={job} state={state} />
@@ -244,22 +244,24 @@ const tightWords = ({ tightened }: ActualRow): string =>
     ? 'shut by feel'
     : `shut to ${tightened.torqueNm} N·m`;
 
-function ProofRecord({ proof, plan }: { readonly proof: ProofState; readonly plan: Plan }) {
+function ProofRecord({ state, plan }: { readonly state: JobState; readonly plan: Plan }) {
+  const { proof } = state;
+  const { controls } = proofOf(state);
   const { vehicleKind, masters } = plan.layout;
   const value = (masterId: string | null, item: string) =>
     proof.answers.find((a) => a.masterId === masterId && a.item === item)?.value;
   const said = (is: ReturnType<typeof value>) =>
     is === undefined ? 'not looked at' : is ? 'yes' : 'no';
-  const proved = masters.filter((m) => proof.answers.some((a) => a.masterId === m.id));
+  const proved = masters.filter((m) => controls[m.id] !== undefined);
   return (
     <Section title="Proof">
       {proved.map((master) => {
         const { id, control } = master;
         const { result, checks } = controlProof(master, vehicleKind);
-        const judged = value(id, 'result');
+        const answers = controls[id]!;
         return (
           <View key={id}>
-            <Words strong>{`${capital(control)}: ${judgedWords(result, judged, control)}`}</Words>
+            <Words strong>{`${capital(control)}: ${resultWords(result, answers, control)}`}</Words>
             {checks.map((c) => (
               <Words
                 key={c}
@@ -279,21 +281,29 @@ function ProofRecord({ proof, plan }: { readonly proof: ProofState; readonly pla
   );
 }
 
-/** How a control was judged: a brake by the word for its pedal, with what that means, a clutch by where it takes up. */
-function judgedWords(
+/** How a control was judged: by its figures where it was measured, else by the word of a person; a clutch by where it takes up. */
+function resultWords(
   result: ReturnType<typeof controlProof>['result'],
-  judged: boolean | PedalResult | TakeUp | undefined,
+  { pedal, measured, takeUp, takeUpByFeel }: ControlAnswers,
   control: Control,
 ): string {
   if (result === 'none') return 'tried';
-  if (judged === undefined) return 'not judged';
-  return result === 'pedal'
-    ? `${String(judged)}. ${PEDAL_RESULT_WORDS[judged as PedalResult].means}`
-    : `takes up ${takeUpWords(judged as TakeUp, control)}`;
+  if (result === 'take-up')
+    return takeUp === null
+      ? 'not judged'
+      : `takes up ${takeUpWords(takeUp, control)}${takeUp === takeUpByFeel ? ', by feel' : ', measured'}`;
+  if (measured && 'result' in measured && measured.result === pedal)
+    return `measured, ${judgedWords(measured)}`;
+  return pedal === null ? 'not judged' : `${pedal}, by feel. ${PEDAL_RESULT_WORDS[pedal].means}`;
 }
 
 const isOfProof = ({ kind }: Kept<JobEvent>): boolean =>
-  kind === 'pedal judged' || kind === 'take-up judged' || kind === 'checked';
+  kind === 'pedal judged' ||
+  kind === 'take-up judged' ||
+  kind === 'pedal read' ||
+  kind === 'sink watched' ||
+  kind === 'take-up read' ||
+  kind === 'checked';
 
 /** What arrived after the job was closed: kept beside its record, and said. */
 function Additions({ job }: { readonly job: Job }) {

@@ -103,6 +103,8 @@ test('with nothing wrong a hatchback goes from the last bleeder to its release i
   await page.getByRole('radio', { name: 'Good', exact: true }).click();
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/).first()).toBeVisible();
+  // The record knows it as measured, though nobody said a word of it.
+  await expect(page.getByText(/^Brake pedal: measured, firm and high/)).toBeVisible();
   const { events } = await workshop.get(job.id);
   expect(events.filter((e) => e.kind === 'pedal read')).toHaveLength(5);
   expect(events.filter((e) => e.kind === 'pedal judged')).toEqual([]);
