@@ -151,3 +151,16 @@ test('ended, it says why and what is left; the fluid as it was seen stands befor
     'Renew the fluid, brake pedal proved',
   );
 });
+
+test('a joint that was tightened stands on the card as it was said', () => {
+  const joint = {
+    id: 't',
+    kind: 'joint tightened',
+    elementId: PLAN.stops[0]!.bleeder.id,
+    manualNm: 10,
+    appliedNm: 14,
+  } as Said;
+  expect(cardOf(PLAN, [...follow(PLAN), joint]).steps.at(-1)).toMatch(
+    /tightened to 14\.0 N·m = 10\.3 lbf·ft.*above it$/,
+  );
+});

@@ -2,14 +2,15 @@ import { historyReading, MONTH_MS } from '../ageing';
 import type { Layout } from '../circuit';
 import { gradeNamed, type Grade } from '../fluid';
 import { CHECK_WORDS, CONTROL_CHECK_WORDS, PROOF_ITEMS, takeUpWords } from '../gate';
-import { measuredAt, type ControlOnRecord, type JobState } from '../log';
+import { jointsOf, measuredAt, type ControlOnRecord, type JobState } from '../log';
 import { groupMatters, type Matter } from '../matters';
 import { airWords, type AirLeft, type ControlMeasured } from '../pedal';
 import type { Plan } from '../plan';
 import { intervalFor, type HouseRules } from '../rules';
 import { doneAt, planAgainstActual, stageLines, type ActualRow } from '../run';
-import { workTitle } from '../scope';
+import { nameOf, workTitle } from '../scope';
 import { capital } from '../text';
+import { jointWords } from '../torque';
 import { convertTorque } from '../units';
 
 /** How a value came about: read off an instrument or ruler, felt or seen by a person, or reckoned. */
@@ -143,7 +144,10 @@ export function jobCard(facts: CardFacts): JobCard {
     after: controls.flatMap((c) => controlAfter(c, facts.air[c.masterId] ?? null)),
     openings: rows.map(openingOf),
     order: plan ? [...new Set(plan.stops.map((s) => s.bleeder.id))] : [],
-    steps: run ? stageLines(run) : [],
+    steps: [
+      ...(run ? stageLines(run) : []),
+      ...jointsOf(job.log).map((j) => `${nameOf(layout, j.elementId)} ${jointWords(j)}`),
+    ],
     fluid: used && {
       poured: used.containers
         .filter((c) => c.pouredMl > 0)
