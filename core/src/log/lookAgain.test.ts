@@ -1,5 +1,4 @@
-import { gateOf } from '../matters';
-import { leftOpen } from '../matters/jobSays';
+import { gateOf, jobSays } from '../matters';
 import { followCalls } from '../run';
 import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
 import { jobEventFault, jointsOf, lookAgainOf, type JobEvent } from '.';
@@ -24,7 +23,7 @@ const later = (more: object = {}): Said =>
   }) as Said;
 const ABOUT = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
 const leaves = (said: readonly Said[]) =>
-  leftOpen(jobOf(PLAN, [...RUN, ...said]), ABOUT, [], true).filter((m) => m.kind === 'look again');
+  jobSays(jobOf(PLAN, [...RUN, ...said]), ABOUT, []).open.filter((m) => m.kind === 'look again');
 
 test('of a joint the last word counts; one that is as it should be is not looked at again', () => {
   const log = jobOf(PLAN, [joint(first!, 10, 14), joint(first!, 10, 10)]).log;
