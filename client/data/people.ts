@@ -1,14 +1,16 @@
-import type { ChangePassword } from '@brook/contract';
+import type { ChangePassword, NewInvitation } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { call } from './call';
 import { pagesOf } from './pages';
 
-/** The people of the workshop, for a lead. */
+/** The people of the workshop and who was asked in, for a lead. */
 export function usePeople() {
   return useQuery({
     queryKey: ['people'],
-    queryFn: async () =>
-      (await pagesOf((query) => call('get', '/people', { query }))).flatMap((p) => p.people),
+    queryFn: async () => {
+      const pages = await pagesOf((query) => call('get', '/people', { query }));
+      return { people: pages.flatMap((p) => p.people), invited: pages[0]?.invited ?? [] };
+    },
   });
 }
 
@@ -18,6 +20,24 @@ export function useSetLeft() {
   return useMutation({
     mutationFn: ({ id, left }: { readonly id: string; readonly left: boolean }) =>
       call('put', '/people/{id}', { id, body: { left } }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['people'] }),
+  });
+}
+
+/** Ask somebody in. */
+export function useInvite() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (given: NewInvitation) => call('post', '/people/invitations', { body: given }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['people'] }),
+  });
+}
+
+/** Take an invitation back. */
+export function useTakeBack() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => call('delete', '/people/invitations/{id}', { id }),
     onSettled: () => client.invalidateQueries({ queryKey: ['people'] }),
   });
 }

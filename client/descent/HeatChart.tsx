@@ -1,7 +1,9 @@
 import type { HeatRun } from '@brook/core/vapour';
 import { View } from 'react-native';
-import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Path } from 'react-native-svg';
+import { ChartText } from '../ui/ChartText';
 import { CHART_LABEL, colour } from '../ui/theme';
+import { inOwnUnits, useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 
 const EDGE = { left: 40, right: 10, top: 14, bottom: 24 };
@@ -22,6 +24,7 @@ export function HeatChart({
   const until = heat.points.at(-1)!.seconds;
   const most = Math.max(boilingC, heat.peak.fluidC, ...heat.points.map((p) => p.discC)) * 1.08;
   const x = (s: number) => EDGE.left + (s / until) * (width - EDGE.left - EDGE.right);
+  const units = useUnits();
   const y = (c: number) => EDGE.top + (1 - c / most) * (HEIGHT - EDGE.top - EDGE.bottom);
   const every = Math.max(1, Math.floor(heat.points.length / POINTS));
   const thin = heat.points.filter((_, i) => i % every === 0);
@@ -33,21 +36,25 @@ export function HeatChart({
         width={width}
         height={HEIGHT}
         role="img"
-        aria-label={`Disc and fluid over ${Math.round(until / 60)} minutes; the fluid is hottest at ${Math.round(heat.peak.fluidC)} °C, it boils at ${Math.round(boilingC)} °C`}
+        aria-label={inOwnUnits(
+          `Disc and fluid over ${Math.round(until / 60)} minutes; the fluid is hottest at ${Math.round(heat.peak.fluidC)} °C, it boils at ${Math.round(boilingC)} °C`,
+          units,
+        )}
       >
         {[0, 100, 200, 300, 400, 500, 600]
           .filter((c) => c < most)
           .map((c) => (
-            <SvgText
+            <ChartText
               key={c}
               x={EDGE.left - 6}
               y={y(c) + 5}
+              unit="°C"
               textAnchor="end"
               fill={colour.softWords}
               {...CHART_LABEL}
             >
               {String(c)}
-            </SvgText>
+            </ChartText>
           ))}
         {[0, 100, 200, 300, 400, 500, 600]
           .filter((c) => c < most)
@@ -78,7 +85,7 @@ export function HeatChart({
           stroke={colour.words}
           strokeWidth={1.5}
         />
-        <SvgText
+        <ChartText
           x={width - EDGE.right}
           y={HEIGHT - 6}
           textAnchor="end"
@@ -86,7 +93,7 @@ export function HeatChart({
           {...CHART_LABEL}
         >
           {`${Math.round(until / 60)} min`}
-        </SvgText>
+        </ChartText>
       </Svg>
       <Words size="small" tone="softWords">
         {`Thick: the fluid. Dashed: the disc. Thin: it boils at ${Math.round(boilingC)} °C.`}

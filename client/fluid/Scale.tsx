@@ -1,8 +1,11 @@
 import { visitBoilingLimit, limitsOf, waterLimits, type Grade } from '@brook/core/fluid';
+import { numberIn } from '@brook/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { ClipPath, Defs, G, Line, Path, Rect } from 'react-native-svg';
+import { ChartText } from '../ui/ChartText';
 import { CHART_LABEL, colour } from '../ui/theme';
+import { inOwnUnits, useUnits } from '../ui/unitChoice';
 
 /** A limit on a scale, and what passing it asks for. */
 export interface ScaleLimit {
@@ -33,6 +36,7 @@ const PARTS_OF_STEP = 5;
 
 /** A reading on its own scale, in the tube that holds it, with the limits that it is held against. */
 export function Scale({ what, unit, from, to, step, value, limits, fluid }: ScaleProps) {
+  const units = useUnits();
   const [width, setWidth] = useState(0);
   const x = (v: number) =>
     EDGE + ((Math.min(Math.max(v, from), to) - from) / (to - from)) * (width - 2 * EDGE);
@@ -48,7 +52,10 @@ export function Scale({ what, unit, from, to, step, value, limits, fluid }: Scal
           width={width}
           height={HEIGHT}
           role="img"
-          aria-label={`${what}: ${value === null ? 'not read' : `${value} ${unit}`}. ${limits.map((l) => `Replace ${l.word}: ${Math.round(l.at * 10) / 10} ${unit}`).join('. ')}`}
+          aria-label={inOwnUnits(
+            `${what}: ${value === null ? 'not read' : `${value} ${unit}`}. ${limits.map((l) => `Replace ${l.word}: ${Math.round(l.at * 10) / 10} ${unit}`).join('. ')}`,
+            units,
+          )}
         >
           <Defs>
             <ClipPath id="tube">
@@ -89,16 +96,17 @@ export function Scale({ what, unit, from, to, step, value, limits, fluid }: Scal
           {ticks
             .filter((_, i) => i % PARTS_OF_STEP === 0)
             .map((v) => (
-              <SvgText
+              <ChartText
                 key={v}
                 x={x(v)}
                 y={HEIGHT - 6}
+                unit={unit}
                 textAnchor="middle"
                 fill={colour.words}
                 {...CHART_LABEL}
               >
                 {String(v)}
-              </SvgText>
+              </ChartText>
             ))}
           {limits.map((l, i) => (
             <G key={l.word}>
@@ -112,15 +120,15 @@ export function Scale({ what, unit, from, to, step, value, limits, fluid }: Scal
                 strokeDasharray={l.word === 'at a visit' ? '4 3' : undefined}
               />
               {/* One above the other: limits may lie closer than their words are wide. */}
-              <SvgText
+              <ChartText
                 x={x(l.at)}
                 y={i % 2 === 0 ? 32 : 14}
                 textAnchor={x(l.at) > width / 2 ? 'end' : 'start'}
                 fill={colour.words}
                 {...CHART_LABEL}
               >
-                {`${Math.round(l.at * 10) / 10} ${l.word}`}
-              </SvgText>
+                {`${numberIn(String(Math.round(l.at * 10) / 10), unit, units)} ${l.word}`}
+              </ChartText>
             </G>
           ))}
           {value === null ? null : (

@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { ChartText } from '../ui/ChartText';
 import { CHART_LABEL, colour } from '../ui/theme';
 import { CHART_TOP as TOP, type HistoryChart } from './chart';
 
@@ -33,7 +34,7 @@ export const ChartView = memo(function ChartView({
           </G>
         ))}
       {years.map((t) => (
-        <SvgText
+        <ChartText
           key={t.year}
           x={t.x}
           y={height - 6}
@@ -42,7 +43,7 @@ export const ChartView = memo(function ChartView({
           {...CHART_LABEL}
         >
           {String(t.year)}
-        </SvgText>
+        </ChartText>
       ))}
       <Path
         d={band}
@@ -80,9 +81,9 @@ export const ChartView = memo(function ChartView({
       ))}
       <Line x1={nowX} x2={nowX} y1={TOP} y2={foot} stroke={colour.edge} strokeWidth={1} />
       {/* Above the picture, where no curve comes. */}
-      <SvgText x={nowX} y={TOP - 8} textAnchor="middle" fill={colour.softWords} {...CHART_LABEL}>
+      <ChartText x={nowX} y={TOP - 8} textAnchor="middle" fill={colour.softWords} {...CHART_LABEL}>
         today
-      </SvgText>
+      </ChartText>
       <Circle cx={nowX} cy={foot} r={3} fill={colour.edge} />
       <Path d={marks.reservoir} fill={colour.ground} stroke={colour.words} strokeWidth={2} />
       <Path d={marks.bleeder} fill={colour.words} />
@@ -130,8 +131,8 @@ function Level({
   readonly tone: string;
 }) {
   return (
-    <SvgText x={28} y={at + 5} textAnchor="end" fill={tone} {...CHART_LABEL}>
+    <ChartText x={28} y={at + 5} textAnchor="end" fill={tone} {...CHART_LABEL}>
       {String(percent)}
-    </SvgText>
+    </ChartText>
   );
 }

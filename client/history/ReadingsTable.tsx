@@ -50,7 +50,7 @@ export function ReadingsTable({
               </Cell>
               {/* As it boils at 1013 hPa, wherever it was tested. */}
               <Cell width={72}>
-                <Numeral>{s.boilingC?.toFixed(0) ?? '–'}</Numeral>
+                <Numeral unit="°C">{s.boilingC?.toFixed(0) ?? '–'}</Numeral>
               </Cell>
             </Row>
           </View>

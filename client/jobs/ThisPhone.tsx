@@ -50,6 +50,7 @@ export function ThisPhone({ onClose }: { readonly onClose: () => void }) {
         }}
       />
       {session?.user.role === 'lead' ? <Button label="People" onPress={open('/people')} /> : null}
+      <Button label="Units" onPress={open('/units')} />
       <Button label="Change password" onPress={open('/password')} />
       {own ? (
         <Caution title={`${keptWords(own)} of yours kept on this phone`}>

@@ -68,7 +68,7 @@ export function ClutchPage({
   const turns = whole && playMm !== null && !lever ? turnsFor() : null;
 
   function turnsFor(): PushrodTurns | string | null {
-    const given = [least, most, pitch].map(typedLengthMm);
+    const given = [least, most, pitch].map((text) => typedLengthMm(text));
     if (given.some(Number.isNaN)) return null;
     const [leastMm, mostMm, pitchMm] = given as [number, number, number];
     if (!inRange(PITCH_MM, pitchMm)) return `The thread should be ${rangeWords(PITCH_MM)} a turn.`;

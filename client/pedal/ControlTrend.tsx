@@ -3,11 +3,14 @@ import type { Layout } from '@brook/core/circuit';
 import { measuredAt } from '@brook/core/log';
 import { airTrend, airWords, trendWords, type AirLeft, type Reading } from '@brook/core/pedal';
 import { capital } from '@brook/core/text';
+import { unitIn } from '@brook/core/units';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { ChartText } from '../ui/ChartText';
 import { useVehicleControls } from '../data/vehicles';
 import { shortDate } from '../ui/dates';
 import { CHART_LABEL, colour, SPACE } from '../ui/theme';
+import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 import { useAirLeft } from './useAirLeft';
 
@@ -47,6 +50,7 @@ const readingsOf = ({ found }: Row): readonly Reading[] | null =>
   measuredAt(found.measured, found.masterId, 'after')?.readings ?? null;
 
 function OneControl({ layout, rows }: { readonly layout: Layout; readonly rows: readonly Row[] }) {
+  const units = useUnits();
   const measured = rows.filter((r) => (readingsOf(r) ?? []).some((x) => typeof x.at === 'object'));
   const [first, ...later] = measured;
   const { masterId, control } = rows[0]!.found;
@@ -74,7 +78,7 @@ function OneControl({ layout, rows }: { readonly layout: Layout; readonly rows: 
             about={`Air behind the ${control}, ${points!.length} measures`}
           />
           <Words size="small" tone="softWords">
-            {`Air against the first measure of ${shortDate(first!.at)}, mL, each with the band that holds it 19 times of 20. A model.`}
+            {`Air against the first measure of ${shortDate(first!.at)}, in ${unitIn('mL', units)}, each with the band that holds it 19 times of 20. A model.`}
           </Words>
         </>
       ) : null}
@@ -155,9 +159,16 @@ function AirChart({
             stroke={ml === 0 ? colour.edge : colour.hairline}
             strokeWidth={1}
           />
-          <SvgText x={26} y={y(ml) + 5} textAnchor="end" fill={colour.softWords} {...CHART_LABEL}>
+          <ChartText
+            x={26}
+            y={y(ml) + 5}
+            unit="mL"
+            textAnchor="end"
+            fill={colour.softWords}
+            {...CHART_LABEL}
+          >
             {String(ml)}
-          </SvgText>
+          </ChartText>
         </G>
       ))}
       <Path
@@ -187,7 +198,7 @@ function AirChart({
         </G>
       ))}
       {[from, until].map((ms, i) => (
-        <SvgText
+        <ChartText
           key={i}
           x={x(ms)}
           y={HEIGHT - 6}
@@ -196,7 +207,7 @@ function AirChart({
           {...CHART_LABEL}
         >
           {shortDate(new Date(ms).toISOString())}
-        </SvgText>
+        </ChartText>
       ))}
     </Svg>
   );

@@ -1,6 +1,7 @@
 import type { At } from '@brook/core/pedal';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { ChartText } from '../ui/ChartText';
 import { CHART_LABEL, colour } from '../ui/theme';
 
 export interface PedalDrawingProps {
@@ -73,9 +74,9 @@ function PedalFromTheSide({ share, force, pumped, sinks }: Drawn) {
         stroke={colour.words}
         strokeWidth={3}
       />
-      <SvgText x={floorX + 14} y={HEIGHT - 24} fill={colour.softWords} {...CHART_LABEL}>
+      <ChartText x={floorX + 14} y={HEIGHT - 24} fill={colour.softWords} {...CHART_LABEL}>
         floor
-      </SvgText>
+      </ChartText>
       {share > 0 ? <Line {...PIVOT_END(rest)} stroke={colour.hairline} strokeWidth={3} /> : null}
       <Line {...PIVOT_END(pad)} stroke={colour.words} strokeWidth={6} strokeLinecap="round" />
       <Circle cx={PIVOT.x} cy={PIVOT.y} r={5} fill={colour.words} />
@@ -115,9 +116,9 @@ function LeverFromAbove({ share, force, pumped, sinks }: Drawn) {
         strokeWidth={16}
         strokeLinecap="round"
       />
-      <SvgText x={24} y={BAR_Y + 28} fill={colour.softWords} {...CHART_LABEL}>
+      <ChartText x={24} y={BAR_Y + 28} fill={colour.softWords} {...CHART_LABEL}>
         bar
-      </SvgText>
+      </ChartText>
       <Circle cx={54} cy={84} r={7} fill={colour.words} />
       {share > 0 ? (
         <Line x1={54} y1={84} x2={TIP_X} y2={tipAt(0)} stroke={colour.hairline} strokeWidth={3} />
@@ -150,7 +151,7 @@ function LeverFromAbove({ share, force, pumped, sinks }: Drawn) {
             strokeWidth={3}
             fill="none"
           />
-          <SvgText
+          <ChartText
             x={TIP_X - 46}
             y={tip - 20}
             textAnchor="end"
@@ -158,7 +159,7 @@ function LeverFromAbove({ share, force, pumped, sinks }: Drawn) {
             {...CHART_LABEL}
           >
             {pumped ? `pumped, ${force}` : force}
-          </SvgText>
+          </ChartText>
         </G>
       ) : null}
     </G>
@@ -224,13 +225,13 @@ function Push({
         strokeWidth={3}
         fill="none"
       />
-      <SvgText x={x - 34} y={y + 5} textAnchor="end" fill={colour.words} {...CHART_LABEL}>
+      <ChartText x={x - 34} y={y + 5} textAnchor="end" fill={colour.words} {...CHART_LABEL}>
         {force}
-      </SvgText>
+      </ChartText>
       {pumped ? (
-        <SvgText x={x - 34} y={y + 23} textAnchor="end" fill={colour.softWords} {...CHART_LABEL}>
+        <ChartText x={x - 34} y={y + 23} textAnchor="end" fill={colour.softWords} {...CHART_LABEL}>
           pumped
-        </SvgText>
+        </ChartText>
       ) : null}
     </G>
   );

@@ -218,7 +218,7 @@ function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps
               price.oldLeftMl.toFixed(1),
             ].map((v, i) => (
               <View key={i} style={styles.figure}>
-                <Numeral tone={tone}>{v}</Numeral>
+                <Numeral tone={tone} unit={i === 0 || i === 3 ? 'mL' : undefined}>{v}</Numeral>
               </View>
             ))}
       </View>

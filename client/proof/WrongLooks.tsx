@@ -1,6 +1,7 @@
 import type { CheckItem, ControlCheck } from '@brook/core/gate';
 import { View } from 'react-native';
-import Svg, { Circle, Ellipse, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
+import { ChartText } from '../ui/ChartText';
 import { CHART_LABEL, colour } from '../ui/theme';
 import { FLUID } from '../ui/theme/fluid';
 import { Words } from '../ui/Words';
@@ -39,9 +40,9 @@ const Note = ({
   readonly y: number;
   readonly words: string;
 }) => (
-  <SvgText x={x} y={y} fill={colour.softWords} {...CHART_LABEL}>
+  <ChartText x={x} y={y} fill={colour.softWords} {...CHART_LABEL}>
     {words}
-  </SvgText>
+  </ChartText>
 );
 
 /** A bleeder on its caliper, with a drop at the nipple. */

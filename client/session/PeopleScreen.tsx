@@ -1,7 +1,7 @@
-import type { Person } from '@brook/contract';
+import type { Invitation, Person } from '@brook/contract';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { usePeople, useSetLeft } from '../data/people';
+import { usePeople, useSetLeft, useTakeBack } from '../data/people';
 import { useSession } from '../data/session';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
@@ -13,6 +13,7 @@ import { FailedPage, Loading } from '../ui/States';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { usePageTitle } from '../ui/usePageTitle';
+import { AskIn } from './AskIn';
 
 /** Who works here and who left: a lead says so. */
 export function PeopleScreen() {
@@ -35,7 +36,7 @@ export function PeopleScreen() {
       </View>
       {setLeft.error ? <Caution title={setLeft.error.message} /> : null}
       <View role="list" aria-label="People">
-        {data.map((person) => (
+        {data.people.map((person) => (
           <PersonLine
             key={person.id}
             person={person}
@@ -43,8 +44,33 @@ export function PeopleScreen() {
             onLeft={(left) => setLeft.mutate({ id: person.id, left })}
           />
         ))}
+        {data.invited.map((invited) => (
+          <InvitedLine key={invited.id} invited={invited} />
+        ))}
       </View>
+      <AskIn />
     </Page>
+  );
+}
+
+function InvitedLine({ invited }: { readonly invited: Invitation }) {
+  const takeBack = useTakeBack();
+  const { id, name, role, by, until } = invited;
+  return (
+    <View role="listitem" style={styles.line}>
+      <View style={styles.who}>
+        <Words strong>{name}</Words>
+        <Words size="small" tone="softWords">
+          {`Asked in as ${role} by ${by}, until ${shortDate(until)}`}
+        </Words>
+        {takeBack.error ? <Caution title={takeBack.error.message} /> : null}
+      </View>
+      <Button
+        label="Take back"
+        spoken={`Take back the invitation of ${name}`}
+        onPress={() => takeBack.mutate(id)}
+      />
+    </View>
   );
 }
 

@@ -5,6 +5,7 @@ import { ApiProblem } from '../data/api';
 import { keptWords, useKeptHere } from '../data/keptHere';
 import { useSignIn } from '../data/session';
 import { ActionBar } from '../ui/ActionBar';
+import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
@@ -56,6 +57,7 @@ export function SignIn({ to }: { readonly to: Href }) {
         fault={problem?.faultOf('password')}
         onSubmitEditing={send}
       />
+      <Button label="I was asked in: I have a code" onPress={() => router.push('/join')} />
       <Words size="small" tone="softWords">
         The maker’s manual, local rules and licensed practice come first. A named person, not the
         app, says that it is safe.

@@ -63,7 +63,7 @@ export function ContainerLine({ container: c }: { readonly container: Container 
             )}
           </View>
           <View style={styles.amount}>
-            <Numeral>{String(Math.round(c.leftMl))}</Numeral>
+            <Numeral unit="mL">{String(Math.round(c.leftMl))}</Numeral>
             <Words size="small" tone="softWords">{`of ${c.sizeMl} mL`}</Words>
           </View>
         </View>

@@ -2,6 +2,7 @@ import { useId } from 'react';
 import { StyleSheet, TextInput, View, type TextInputProps } from 'react-native';
 import { colour, MIN_CONTENT, NUMERAL, SPACE, TOUCH, WORD } from './theme';
 import { Key } from './Key';
+import { useTypedQuantity } from './typedQuantity';
 import { Words } from './Words';
 
 export interface FieldProps
@@ -33,14 +34,14 @@ export interface FieldProps
   readonly large?: boolean;
 }
 
-/** One typed entry with its label and, when it cannot be right, one sentence. */
+/** One typed entry, in the units of who types, with its label and, when it cannot be right, one sentence. */
 export function Field({
   label,
   spoken = label,
   why,
-  value,
-  onChange,
-  unit,
+  value: held,
+  onChange: hold,
+  unit: asked,
   fault,
   large,
   id: ownId,
@@ -48,6 +49,7 @@ export function Field({
   ...input
 }: FieldProps) {
   const id = useId();
+  const { value, onChange, unit } = useTypedQuantity(held, hold, asked);
   const said = { why: `${id}-why`, unit: `${id}-unit`, fault: `${id}-fault` };
   const about = (
     <View style={large ? styles.aside : null}>

@@ -6,11 +6,13 @@ import { closeFigures, openFigures, useOpenFigures } from './openFigures';
 import { Press } from './Press';
 import { Sheet } from './Sheet';
 import { colour, SPACE, TOUCH } from './theme';
+import { useUnits } from './unitChoice';
 import { Words } from './Words';
 
 /** Rule, source and inputs of a figure; an input that has inputs opens in turn. */
 export function FigureSheet() {
   const trail = useOpenFigures();
+  const units = useUnits();
   const shown = trail.at(-1);
   if (!shown) return null;
   return (
@@ -52,7 +54,7 @@ export function FigureSheet() {
         </Words>
       </View>
       <View style={styles.amount}>
-        <Numeral>{figureText(shown)}</Numeral>
+        <Numeral>{figureText(shown, units)}</Numeral>
         {shown.plusMinus ? (
           <Words tone="softWords">{`give or take ${figureText({ value: shown.plusMinus, unit: shown.unit })}`}</Words>
         ) : null}
@@ -72,7 +74,7 @@ export function FigureSheet() {
             <Press
               key={`${f.label}-${i}`}
               role="button"
-              aria-label={`${f.label}: ${figureText(f)}. Why?`}
+              aria-label={`${f.label}: ${figureText(f, units)}. Why?`}
               onPress={() => openFigures([...trail, f])}
               style={styles.row}
             >
@@ -84,7 +86,7 @@ export function FigureSheet() {
                   </Words>
                 ) : null}
               </View>
-              <Numeral>{figureText(f)}</Numeral>
+              <Numeral>{figureText(f, units)}</Numeral>
             </Press>
           ))}
         </View>

@@ -1,10 +1,12 @@
 import type { Figure } from '@brook/core/figure';
 import { figureText } from '@brook/core/figure';
+import { numberIn } from '@brook/core/units';
 import { StyleSheet, View } from 'react-native';
 import { Numeral } from './Numeral';
 import { openFigures } from './openFigures';
 import { Press } from './Press';
 import { colour, SPACE, TOUCH } from './theme';
+import { useUnits } from './unitChoice';
 import { Words } from './Words';
 
 export interface FigureValueProps {
@@ -13,14 +15,20 @@ export interface FigureValueProps {
   readonly text?: string | undefined;
 }
 
+const BARE = /^[−+]?[\d.,]+$/;
+
 /** A number that opens to how it came about. */
 export function FigureValue({ figure, text }: FigureValueProps) {
-  const shown = text ?? figureText(figure);
+  const units = useUnits();
+  const whole = figureText(figure, units);
+  // A bare number stands under its unit, which is the reader's.
+  const shown =
+    text !== undefined && BARE.test(text) ? numberIn(text, figure.unit, units) : (text ?? whole);
   return (
     <Press
       role="button"
       printed
-      aria-label={`${figure.label}: ${figureText(figure)}. Why?`}
+      aria-label={`${figure.label}: ${whole}. Why?`}
       onPress={() => openFigures([figure])}
       style={styles.value}
     >

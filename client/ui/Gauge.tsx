@@ -6,6 +6,7 @@ import { FigureValue } from './FigureValue';
 import { useNarrowScreen } from './Page';
 import { colour } from './theme';
 import { FLUID } from './theme/fluid';
+import { inHead, inOwnUnits, useUnits } from './unitChoice';
 import { Words } from './Words';
 
 export interface GaugeProps {
@@ -18,6 +19,7 @@ export interface GaugeProps {
 
 /** The reservoir as the left edge of a run: MAX, MIN, the top-up level and where the model thinks the fluid stands. */
 export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
+  const units = useUnits();
   const share = (ml: number): `${number}%` =>
     `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
   return (
@@ -27,13 +29,16 @@ export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
       aria-label="Reservoir"
     >
       <Words size="small" tone="softWords" align="center">
-        {alone ? 'mL' : bowl.name}
+        {alone ? inHead('mL', units) : bowl.name}
       </Words>
       <FigureValue figure={level} text={level.value.toFixed(0)} />
       <View
         style={styles.scale}
         role="img"
-        aria-label={`${bowl.name}: ${level.value.toFixed(0)} mL by the model; MIN ${bowl.minMl}, top up at ${bowl.topUpLevelMl.value.toFixed(0)}, MAX ${bowl.maxMl}`}
+        aria-label={inOwnUnits(
+          `${bowl.name}: ${level.value.toFixed(0)} mL by the model; MIN ${bowl.minMl} mL, top up at ${bowl.topUpLevelMl.value.toFixed(0)} mL, MAX ${bowl.maxMl} mL`,
+          units,
+        )}
       >
         <View style={styles.tube}>
           <View

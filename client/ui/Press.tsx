@@ -1,6 +1,7 @@
 import { useLayoutEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Pressable, type PressableProps, type View, type ViewStyle } from 'react-native';
 import { TOUCH } from './theme';
+import { inOwnUnits, useUnits } from './unitChoice';
 
 export type WebKeyDown = KeyboardEvent<HTMLElement>;
 
@@ -28,6 +29,7 @@ export function Press({
   ...rest
 }: PressProps) {
   const ref = useRef<View>(null);
+  const units = useUnits();
   // React Native's web target takes whatever is disabled out of the keyboard's reach.
   useLayoutEffect(() => {
     const element = ref.current as unknown as HTMLElement | null;
@@ -54,6 +56,7 @@ export function Press({
       {...rest}
       {...keys}
       {...data}
+      aria-label={inOwnUnits(rest['aria-label'], units)}
       ref={ref}
       style={({ pressed }) => [
         { minHeight: TOUCH, justifyContent: 'center' },

@@ -1,10 +1,12 @@
 import { StyleSheet, Text } from 'react-native';
+import { inOwnUnits, useUnits } from './unitChoice';
 
 /** Said aloud whenever it changes, and not shown: for what stands on the screen as a number alone. */
 export function Spoken({ children }: { readonly children: string }) {
+  const units = useUnits();
   return (
     <Text role="status" accessibilityLiveRegion="polite" style={styles.unseen}>
-      {children}
+      {inOwnUnits(children, units)}
     </Text>
   );
 }

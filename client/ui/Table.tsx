@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { Words } from './Words';
 import { SPACE } from './theme';
+import { inHead, useUnits } from './unitChoice';
 
 /** A table of figures, as one that cannot see it walks through it. */
 export function Table({
@@ -114,9 +115,10 @@ function ColumnWord({
   readonly children: string;
   readonly align?: 'left' | 'right';
 }) {
+  const units = useUnits();
   return (
     <Words size="small" tone="softWords" align={align}>
-      {children}
+      {inHead(children, units)}
     </Words>
   );
 }

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Text, type TextProps, type TextStyle } from 'react-native';
 import { colour, WORD, type Role } from './theme';
+import { childrenInUnits, useUnits } from './unitChoice';
 
 export interface WordsProps
   extends Pick<TextProps, 'numberOfLines' | 'accessibilityLiveRegion' | 'nativeID' | 'testID'> {
@@ -15,7 +16,7 @@ export interface WordsProps
   readonly align?: TextStyle['textAlign'];
 }
 
-/** Words in one of the three sizes. */
+/** Words in one of the three sizes, quantities in the units of who reads them. */
 export function Words({
   children,
   size = 'body',
@@ -25,6 +26,7 @@ export function Words({
   align,
   ...rest
 }: WordsProps) {
+  const units = useUnits();
   return (
     <Text
       {...rest}
@@ -35,7 +37,7 @@ export function Words({
         strong ? { fontWeight: '700' } : null,
       ]}
     >
-      {children}
+      {childrenInUnits(children, units)}
     </Text>
   );
 }

@@ -6,13 +6,13 @@ const LENGTH = /^(.*?)\s*(mm|cm|in|inch|inches|["”″])?$/i;
 const FRACTION = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/;
 
 /**
- * A length as a person types it, in mm: millimetres where no unit stands behind it.
+ * A length as a person types it, in mm; the usual unit where none stands behind it.
  *
  * @example typedLengthMm('4 3/8 in') is 111.125, typedLengthMm('111') is 111
  * @returns NaN for nothing typed, and for what is no length
  */
-export function typedLengthMm(text: string): number {
-  const [, number = '', unit = 'mm'] = LENGTH.exec(text.trim()) ?? [];
+export function typedLengthMm(text: string, usual: 'mm' | 'in' = 'mm'): number {
+  const [, number = '', unit = usual] = LENGTH.exec(text.trim()) ?? [];
   const said = unit.toLowerCase();
   if (said === 'mm') return typedNumber(number);
   if (said === 'cm') return typedNumber(number) * 10;

@@ -1,3 +1,4 @@
+import { numberIn, type UnitChoice } from '@brook/core/units';
 import type { PacePage } from '@brook/contract';
 import { METHOD_WORDS } from '@brook/core/flow';
 import { capital } from '@brook/core/text';
@@ -6,6 +7,7 @@ import { useVehiclePaces } from '../data/vehicles';
 import { dayWords } from '../ui/dayWords';
 import { EarlierButton } from '../ui/EarlierButton';
 import { Cell, Row, RowHead, Table } from '../ui/Table';
+import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 import { colour } from '../ui/theme';
 
@@ -41,10 +43,11 @@ export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
 }
 
 function Opening({ told: { at, jobNumber, pace } }: { readonly told: Told }) {
+  const units = useUnits();
   const cells = [
     ofPlan(pace.minutes, pace.plannedMinutes),
     ofPlan(pace.strokes, pace.plannedStrokes),
-    ofPlan(pace.ml, pace.plannedMl),
+    `${inMl(pace.ml, units)} of ${inMl(pace.plannedMl, units)}`,
   ];
   return (
     <View style={styles.row}>
@@ -80,3 +83,6 @@ const ofPlan = (done: number | null, planned: number): string =>
 const styles = StyleSheet.create({
   row: { borderTopWidth: 1, borderTopColor: colour.hairline },
 });
+
+const inMl = (ml: number | null, units: UnitChoice): string =>
+  ml === null ? '–' : numberIn(ml.toFixed(0), 'mL', units);

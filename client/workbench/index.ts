@@ -13,6 +13,8 @@ export { HouseRulesScreen } from '../rules/HouseRulesScreen';
 export { HistoryScreen } from '../history/HistoryScreen';
 export { LayoutScreen } from '../layout/LayoutScreen';
 export { PasswordScreen } from '../session/PasswordScreen';
+export { JoinScreen } from '../session/JoinScreen';
+export { UnitsScreen } from '../units/UnitsScreen';
 export { PeopleScreen } from '../session/PeopleScreen';
 export { CalculatorsScreen } from '../calculators/CalculatorsScreen';
 export { DescentScreen } from '../descent/DescentScreen';

@@ -9,14 +9,16 @@ export const CODE_LENGTH = 8;
 const CODE = `The code has ${CODE_LENGTH} letters and digits, as the other phone shows it.`;
 
 /** A code as somebody types it: small letters, with a gap or without. */
-const code = z
-  .string({ error: CODE })
-  .max(40, CODE)
-  .transform((typed) => typed.toUpperCase().replaceAll(/[\s-]/g, ''))
-  .refine(
-    (typed) => typed.length === CODE_LENGTH && [...typed].every((c) => CODE_LETTERS.includes(c)),
-    CODE,
-  );
+export const typedCode = (length: number, sentence: string) =>
+  z
+    .string({ error: sentence })
+    .max(60, sentence)
+    .transform((typed) => typed.toUpperCase().replaceAll(/[\s-]/g, ''))
+    .refine(
+      (typed) => typed.length === length && [...typed].every((c) => CODE_LETTERS.includes(c)),
+      sentence,
+    );
+const code = typedCode(CODE_LENGTH, CODE);
 
 /** A helper's phone joins a run by the code that the technician's phone shows. */
 export const joinHelp = z.strictObject({

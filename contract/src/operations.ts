@@ -34,7 +34,18 @@ import { controlPage } from './control';
 import { pacePage, paceProposals } from './pace';
 import { problem } from './problem';
 import { liveBeat, liveLog, putAway } from './live';
-import { changePassword, peoplePage, person, personChange, session, signIn } from './session';
+import {
+  changePassword,
+  joinWorkshop,
+  madeInvitation,
+  newInvitation,
+  peoplePage,
+  person,
+  personChange,
+  session,
+  signIn,
+  unitChoice,
+} from './session';
 import {
   container,
   countContainer,
@@ -58,6 +69,10 @@ export const SCHEMAS = {
   Problem: problem,
   SignIn: signIn,
   Session: session,
+  UnitChoice: unitChoice,
+  JoinWorkshop: joinWorkshop,
+  NewInvitation: newInvitation,
+  MadeInvitation: madeInvitation,
   ChangePassword: changePassword,
   Person: person,
   PeoplePage: peoplePage,
@@ -169,6 +184,35 @@ const LISTED = [
     does: 'Change one’s own password; every other session of this person ends',
     takes: 'ChangePassword',
     gives: 'Session',
+  },
+  {
+    method: 'put',
+    path: '/session/units',
+    does: 'Choose the units in which one reads and types',
+    takes: 'UnitChoice',
+    gives: 'Session',
+  },
+  {
+    method: 'post',
+    path: '/session/join',
+    does: 'Come in by the code of an invitation, choose how to sign in, and be signed in',
+    takes: 'JoinWorkshop',
+    gives: 'Session',
+    status: 201,
+  },
+  {
+    method: 'post',
+    path: '/people/invitations',
+    does: 'Ask somebody in, for a lead; the code is told this once and holds for seven days',
+    takes: 'NewInvitation',
+    gives: 'MadeInvitation',
+    status: 201,
+  },
+  {
+    method: 'delete',
+    path: '/people/invitations/{id}',
+    does: 'Take an invitation back, for a lead',
+    status: 204,
   },
   {
     method: 'get',

@@ -3,7 +3,8 @@ import type { Colour } from '@brook/core/fluid';
 import { toFillMl, volumeMl, type Content, type Inside } from '@brook/core/inside';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { ChartText } from '../ChartText';
 import { colour, SPACE } from '../theme';
 import { FLUID } from '../theme/fluid';
 import { Words } from '../Words';
@@ -108,9 +109,10 @@ export function Brook({
               stroke={colour.edge}
               strokeWidth={1.5}
             />
-            <SvgText
+            <ChartText
               x={m.x}
               y={height - 4}
+              unit="m"
               fontFamily={NUMBERS}
               fontSize={15}
               fontWeight="600"
@@ -118,7 +120,7 @@ export function Brook({
               fill={colour.softWords}
             >
               {`${m.metre}${m.metre === 0 ? ' m' : ''}`}
-            </SvgText>
+            </ChartText>
           </G>
         ))}
         {g.bleeders.map((b) => (
@@ -257,7 +259,7 @@ export function Brook({
                 stroke={quiet ? colour.edge : colour.words}
                 strokeWidth={2}
               />
-              <SvgText
+              <ChartText
                 x={b.mark.x}
                 y={b.mark.y + 6}
                 fontFamily={NUMBERS}
@@ -266,8 +268,8 @@ export function Brook({
                 textAnchor="middle"
                 fill={filled ? colour.ground : colour.words}
               >
-                {through && b.number !== null ? '✓' : (b.number ?? '–')}
-              </SvgText>
+                {through && b.number !== null ? '✓' : String(b.number ?? '–')}
+              </ChartText>
             </G>
           );
         })}
@@ -456,7 +458,7 @@ function Marked({
         fill="none"
       />
       {(['halo', 'word'] as const).map((layer) => (
-        <SvgText
+        <ChartText
           key={layer}
           x={(a.x + b.x) / 2 + away.x * 0.6}
           y={(a.y + b.y) / 2 + away.y * 0.6}
@@ -469,7 +471,7 @@ function Marked({
           strokeWidth={5}
         >
           {word}
-        </SvgText>
+        </ChartText>
       ))}
     </G>
   );

@@ -48,6 +48,8 @@ export interface Figure {
   readonly source: Source;
   /** The figures and entries that it was computed from; empty for an entry. */
   readonly from: readonly Figure[];
+  /** Set where a temperature is a difference of two: its zero is none of the scale's. */
+  readonly isDifference?: true;
   /** Half width of the band in which the value is believed to lie, in `unit`. */
   readonly plusMinus?: number;
 }

@@ -1,3 +1,4 @@
+import { inUnits, METRIC, numberIn, unitIn, type UnitChoice } from '../units';
 import type { Figure } from './figure';
 
 const DECIMALS: Partial<Record<Figure['unit'], number>> = {
@@ -27,12 +28,20 @@ const LITRES_FROM_ML = 10_000;
  * in litres. Lengths under 50 mm keep one too, where they are not whole, because
  * bores and limits are told apart by tenths.
  *
+ * @param units those that the reader chose; what they read is made of the number that is shown in metric
  * @example figureText of 201.4 mL is "201 mL"; of 5.24 m is "5.2 m"; of 39 strokes is "39 strokes"
  */
-export function figureText(of: Pick<Figure, 'value' | 'unit'>): string {
+export function figureText(
+  of: Pick<Figure, 'value' | 'unit' | 'isDifference'>,
+  units: UnitChoice = METRIC,
+): string {
   if (of.unit === 'mL' && Math.abs(of.value) >= LITRES_FROM_ML)
-    return figureText({ value: of.value / 1000, unit: 'L' });
-  return `${figureNumber(of)}${of.unit === '%' ? ' %' : of.unit === 'ratio' || of.unit === 'pH' ? '' : ` ${of.unit}`}`;
+    return figureText({ value: of.value / 1000, unit: 'L' }, units);
+  const number = figureNumber(of);
+  if (of.isDifference)
+    return `${numberIn(number, of.unit, units, true)} ${unitIn(of.unit, units)}`;
+  const metric = `${number}${of.unit === 'ratio' || of.unit === 'pH' ? '' : ` ${of.unit}`}`;
+  return inUnits(metric, units);
 }
 
 function figureNumber({ value, unit }: Pick<Figure, 'value' | 'unit'>): string {

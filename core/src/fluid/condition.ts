@@ -335,6 +335,7 @@ function marginTo(
     label: 'Distance to the limit',
     value,
     unit,
+    isDifference: true,
     rule: `to the limit of ${Number(limit.toFixed(1))} ${unit}; below 0 is past it`,
     source,
   });

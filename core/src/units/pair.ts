@@ -1,10 +1,8 @@
 import { convertLength } from './length';
+import { convertPressure } from './pressure';
 import { convertTemperature } from './temperature';
 import { convertTorque } from './torque';
 import { convertVolume } from './volume';
-
-/** Pascals in one pound-force on a square inch: 4.4482216152605 N on 25.4 mm square, both exact (NIST SP 811, appendix B). */
-const KPA_PER_PSI = 4.4482216152605 / 0.0254 ** 2 / 1000;
 
 const said = (value: number, digits: number): string => value.toFixed(digits).replace('-', '−');
 
@@ -30,9 +28,9 @@ export function inOtherUnit(value: number, unit: string): string | null {
         ? `${said(convertTorque(value, 'N·m', 'lbf·in'), 0)} lbf·in`
         : `${said(convertTorque(value, 'N·m', 'lbf·ft'), 1)} lbf·ft`;
     case 'kPa':
-      return `${said(value / KPA_PER_PSI, 1)} psi`;
+      return `${said(convertPressure(value, 'kPa', 'psi'), 1)} psi`;
     case 'MPa':
-      return `${said((value * 1000) / KPA_PER_PSI, 0)} psi`;
+      return `${said(convertPressure(value, 'MPa', 'psi'), 0)} psi`;
     default:
       return null;
   }

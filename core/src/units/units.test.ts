@@ -5,10 +5,12 @@ import {
   inRange,
   rangeWords,
   convertLength,
+  convertPressure,
   convertTemperature,
   convertTorque,
   convertVolume,
   type LengthUnit,
+  type PressureUnit,
   type TorqueUnit,
   type VolumeUnit,
 } from '.';
@@ -58,6 +60,16 @@ test('torques agree with the reference library', () => {
   fc.assert(
     fc.property(amount, fc.constantFrom(...all), fc.constantFrom(...all), (value, from, to) => {
       close(convertTorque(value, from, to), Qty(value, units[from]).to(units[to]).scalar);
+    }),
+  );
+});
+
+test('pressures agree with the reference library', () => {
+  const units: Record<PressureUnit, string> = { kPa: 'kPa', MPa: 'MPa', bar: 'bar', psi: 'psi' };
+  const all = Object.keys(units) as PressureUnit[];
+  fc.assert(
+    fc.property(amount, fc.constantFrom(...all), fc.constantFrom(...all), (value, from, to) => {
+      close(convertPressure(value, from, to), Qty(value, units[from]).to(units[to]).scalar);
     }),
   );
 });

@@ -86,6 +86,7 @@ export function vapourMargin(request: VapourRequest): VapourAnswer {
       label: 'Margin to boiling',
       value: local.value - peakFluid.value,
       unit: '°C',
+      isDifference: true,
       rule: 'boiling point there less the hottest fluid',
       source: MODEL,
       from: [local, peakFluid],

@@ -13,6 +13,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   workshops: 'SELECT, INSERT, UPDATE',
   users: 'SELECT, INSERT, UPDATE',
   sessions: 'SELECT, INSERT, UPDATE, DELETE',
+  invitations: 'SELECT, INSERT, UPDATE (ended_at)',
   sign_in_tries: 'SELECT, INSERT, DELETE',
   vehicles: 'SELECT, INSERT, UPDATE',
   vehicle_events: 'SELECT, INSERT',

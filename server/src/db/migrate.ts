@@ -17,6 +17,7 @@ import { up as helper } from './migrations/014-helper';
 import { up as clocks } from './migrations/015-clocks';
 import { up as paces } from './migrations/016-paces';
 import { up as controls } from './migrations/017-controls';
+import { up as people } from './migrations/018-people';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -39,6 +40,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '015-clocks', up: ({ context }) => clocks(context) },
       { name: '016-paces', up: ({ context }) => paces(context) },
       { name: '017-controls', up: ({ context }) => controls(context) },
+      { name: '018-people', up: ({ context }) => people(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

@@ -20,6 +20,7 @@ import type { Inside } from '@brook/core/inside';
 import type { JobSays, Matter, MatterWeight } from '@brook/core/matters';
 import { liftPlanResult, type PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
+import type { UnitChoice } from '@brook/core/units';
 import type { Pace } from '@brook/core/run';
 import {
   DataTypes,
@@ -50,6 +51,24 @@ export class User extends Model<InferAttributes<User>, InferCreationAttributes<U
   /** When somebody left the workshop, and who said so. */
   declare leftAt: CreationOptional<Date | null>;
   declare leftBy: CreationOptional<string | null>;
+  /** Null until this person chose. */
+  declare units: CreationOptional<UnitChoice | null>;
+}
+
+/** Somebody whom a lead asked in, until they came, the time was over or it was taken back. */
+export class Invitation extends Model<
+  InferAttributes<Invitation>,
+  InferCreationAttributes<Invitation>
+> {
+  declare id: string;
+  declare workshopId: string;
+  declare name: string;
+  declare role: Role;
+  declare codeHash: string;
+  declare madeBy: string;
+  declare madeAt: Date;
+  declare until: Date;
+  declare endedAt: CreationOptional<Date | null>;
 }
 
 /** A try to sign in, of one account from one address. */
@@ -376,8 +395,23 @@ export function defineModels(sequelize: Sequelize): void {
       passwordHash: text(),
       leftAt: DataTypes.DATE,
       leftBy: DataTypes.TEXT,
+      units: DataTypes.JSONB,
     },
     { sequelize, tableName: 'users' },
+  );
+  Invitation.init(
+    {
+      id: key(),
+      workshopId: uuid(),
+      name: text(),
+      role: text(),
+      codeHash: text(),
+      madeBy: text(),
+      madeAt: time(),
+      until: time(),
+      endedAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'invitations' },
   );
   SignInTry.init(
     { id: key(), pair: text(), at: time() },

@@ -223,8 +223,8 @@ describe('the link', () => {
 
   test('what joins opens nothing else: neither as a cookie nor as a bearer, on no address of the document', async () => {
     const { job, helper, code } = await atThePedal();
-    // What anybody may read, the door of an account, and the helper's own addresses.
-    const open = /^\/(health|openapi\.json|layout\.schema\.json|session|help(\/.*)?)$/;
+    // What anybody may read, the doors of an account, and the helper's own addresses.
+    const open = /^\/(health|openapi\.json|layout\.schema\.json|session(\/join)?|help(\/.*)?)$/;
     const shut = OPERATIONS.filter((op) => !open.test(op.path));
     expect(shut.length).toBeGreaterThan(40);
     for (const o of shut)

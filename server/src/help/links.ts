@@ -1,23 +1,19 @@
-import { CODE_LENGTH, CODE_LETTERS, type HelperNews } from '@brook/contract';
-import { createHash, randomBytes, randomInt } from 'node:crypto';
+import { CODE_LENGTH, type HelperNews } from '@brook/contract';
+import { randomBytes } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { HelperLinkRow } from '../db/models';
 import { changeJob, mustBeOurs, onlyAt } from '../jobs/locked';
 import { ProblemError } from '../problems/kinds';
 import type { Actor } from '../session/actor';
+import { hashOf, newCode } from '../session/code';
 
 /** A phone that says nothing for so long is out of step, ms: it says that it is here every three seconds. */
 export const QUIET_MS = 8_000;
 
-const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
-
 /** Make the code of a job's run; whoever joined by one before has left. */
 export async function makeLink(actor: Actor, jobId: string, at: Date): Promise<string> {
-  const code = Array.from(
-    { length: CODE_LENGTH },
-    () => CODE_LETTERS[randomInt(CODE_LETTERS.length)],
-  ).join('');
+  const code = newCode(CODE_LENGTH);
   await changeJob(actor, jobId, null, at, async ({ job, transaction }) => {
     onlyAt(
       job,

@@ -1,4 +1,5 @@
 import type { Role, Session } from '@brook/contract';
+import { METRIC } from '@brook/core/units';
 import type { Request, RequestHandler } from 'express';
 import type { Clock } from '../clock';
 import { User, Workshop } from '../db/models';
@@ -89,7 +90,7 @@ export function actorOf(req: Request): Actor {
 export async function sessionOf(user: User): Promise<Session> {
   const workshop = await Workshop.findByPk(user.workshopId, { rejectOnEmpty: true });
   return {
-    user: { id: user.id, name: user.name, role: user.role },
+    user: { id: user.id, name: user.name, role: user.role, units: user.units ?? METRIC },
     workshop: { id: workshop.id, name: workshop.name, timeZone: workshop.timeZone },
   };
 }

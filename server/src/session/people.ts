@@ -7,7 +7,10 @@ import { ProblemError, notFound, refused } from '../problems/kinds';
 import type { Actor } from './actor';
 
 /** A page of the people of a workshop by name, those who left among them: their names stand on its records. */
-export async function listPeople(actor: Actor, page: PageAsked): Promise<PeoplePage> {
+export async function listPeople(
+  actor: Actor,
+  page: PageAsked,
+): Promise<Omit<PeoplePage, 'invited'>> {
   onlyLead(actor);
   const after = placeAfter(place, page);
   const users = await User.findAll({
@@ -60,7 +63,8 @@ export async function endSessions(
   );
 }
 
-function onlyLead(actor: Actor): void {
+/** @throws ProblemError of kind forbidden for everybody else */
+export function onlyLead(actor: Actor): void {
   if (actor.role !== 'lead')
     throw new ProblemError('forbidden', 'Only a lead keeps the list of people.');
 }

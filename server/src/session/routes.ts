@@ -1,4 +1,12 @@
-import { changePassword, personChange, signIn, wholeQuery } from '@brook/contract';
+import {
+  changePassword,
+  joinWorkshop,
+  newInvitation,
+  personChange,
+  signIn,
+  unitChoice,
+  wholeQuery,
+} from '@brook/contract';
 import { Router, type Request } from 'express';
 import type { Clock } from '../clock';
 import { User } from '../db/models';
@@ -7,6 +15,7 @@ import { smallBody } from '../http/readable';
 import { ProblemError } from '../problems/kinds';
 import { actorOf, requireActor, sessionOf, signedOut, userOf } from './actor';
 import { hashPassword, passwordMatches } from './password';
+import { invite, joinBy, openInvitations, takeBack } from './invitations';
 import { endSessions, listPeople, setLeft } from './people';
 import { forgetTries, pairOf, takeTry } from './tries';
 
@@ -23,12 +32,26 @@ export function sessionRoutes(clock: Clock): Router {
     if (!user || user.leftAt || !matches)
       throw new ProblemError('signed-out', 'Name or password is not right.');
     await forgetTries(pair);
-    await renewSession(req);
-    req.session.userId = user.id;
-    req.session.signedInMs = clock.now().getTime();
-    // Kept before it is said: a session that could not be written is no sign-in.
-    await saved(req);
+    await begin(req, user, clock.now());
     res.status(201).json(await sessionOf(user));
+  });
+
+  routes.post('/join', ...smallBody, async (req, res) => {
+    const given = parse(joinWorkshop, req.body);
+    // No sign-in name has a space in it: nobody's tries are these.
+    const pair = pairOf('invitation code', req.ip);
+    await takeTry(pair, clock.now());
+    const user = await joinBy(given, clock.now());
+    await forgetTries(pair);
+    await begin(req, user, clock.now());
+    res.status(201).json(await sessionOf(user));
+  });
+
+  routes.put('/units', requireActor(clock), ...smallBody, async (req, res) => {
+    const units = parse(unitChoice, req.body);
+    const user = await User.findByPk(actorOf(req).userId, { rejectOnEmpty: true });
+    await user.update({ units });
+    res.json(await sessionOf(user));
   });
 
   routes.get('/', async (req, res) => {
@@ -65,13 +88,30 @@ export function sessionRoutes(clock: Clock): Router {
 export function peopleRoutes(clock: Clock): Router {
   const routes = Router();
   routes.get('/', async (req, res) => {
-    res.json(await listPeople(actorOf(req), parse(wholeQuery, req.query)));
+    const page = await listPeople(actorOf(req), parse(wholeQuery, req.query));
+    res.json({ ...page, invited: await openInvitations(actorOf(req), clock.now()) });
+  });
+  routes.post('/invitations', async (req, res) => {
+    const made = await invite(actorOf(req), parse(newInvitation, req.body), clock.now());
+    res.status(201).json(made);
+  });
+  routes.delete('/invitations/:id', async (req, res) => {
+    await takeBack(actorOf(req), pathId(req), clock.now());
+    res.status(204).end();
   });
   routes.put('/:id', async (req, res) => {
     const { left } = parse(personChange, req.body);
     res.json(await setLeft(actorOf(req), pathId(req), left, clock.now()));
   });
   return routes;
+}
+
+/** Sign somebody in. Kept before it is said: a session that could not be written is no sign-in. */
+async function begin(req: Request, user: User, at: Date): Promise<void> {
+  await renewSession(req);
+  req.session.userId = user.id;
+  req.session.signedInMs = at.getTime();
+  await saved(req);
 }
 
 const renewSession = (req: Request): Promise<void> =>

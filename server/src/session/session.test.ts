@@ -180,3 +180,110 @@ describe('a person who left', () => {
     await lead.get('/session').expect(200);
   });
 });
+
+describe('units', () => {
+  test('are one’s own, on every phone, metric until they were chosen', async () => {
+    const [here, there, lead] = [
+      await brook.signedIn(),
+      await brook.signedIn(),
+      await brook.signedIn('lead'),
+    ];
+    const unitsOf = async (caller: Caller) => (await caller.get('/session')).body.user.units;
+    const metric = await unitsOf(here);
+    expect(metric).toEqual({
+      length: 'mm',
+      volume: 'mL',
+      torque: 'N·m',
+      temperature: '°C',
+      pressure: 'kPa',
+    });
+    const inches = { ...metric, length: 'in', pressure: 'psi' };
+    await here.send('put', '/session/units', inches).expect(200);
+    expect(await unitsOf(there)).toEqual(inches);
+    expect(await unitsOf(lead)).toEqual(metric);
+    const refused = await here.send('put', '/session/units', { ...metric, torque: 'kg·m' });
+    expect(refused.status).toBe(422);
+    expect(refused.body.faults[0].sentence).toMatch(/one of N·m, lbf·ft, lbf·in/);
+    expect(await unitsOf(here)).toEqual(inches);
+    await here.send('put', '/session/units', metric).expect(200);
+  });
+});
+
+describe('an invitation', () => {
+  let lead: Caller;
+  beforeAll(async () => {
+    brook.now = NOW;
+    lead = await brook.signedIn('lead');
+  });
+  const ask = async (name: string, role = 'technician') =>
+    (await lead.send('post', '/people/invitations', { name, role }).expect(201)).body;
+  const join = (code: string, login: string) =>
+    request(brook.app)
+      .post('/api/v1/session/join')
+      .send({ code, login, password: 'a word or two' });
+  const invited = async () =>
+    ((await lead.get('/people').expect(200)).body.invited as { name: string }[]).map((i) => i.name);
+
+  test('lets one person in, once, under the name and role that the lead said', async () => {
+    const { code, invitation } = await ask('Ana Holm', 'lead');
+    expect(invitation).toMatchObject({ name: 'Ana Holm', role: 'lead', by: 'Lead One' });
+    expect(await invited()).toEqual(['Ana Holm']);
+    // As somebody types it.
+    const typed = code.toLowerCase().replace(/(.{4})/g, '$1 ');
+    const joined = await join(typed, 'Ana').expect(201);
+    expect(joined.body).toMatchObject({
+      user: { name: 'Ana Holm', role: 'lead' },
+      workshop: { name: 'First' },
+    });
+    expect(joined.get('set-cookie')![0]).toContain('HttpOnly');
+    await signIn({ login: 'ana', password: 'a word or two' }).expect(201);
+    expect(await invited()).toEqual([]);
+    await join(code, 'ana2').expect(404);
+  });
+
+  test('is made and taken back by a lead alone, of this workshop', async () => {
+    const tech = await brook.signedIn();
+    await tech.send('post', '/people/invitations', { name: 'Bo', role: 'lead' }).expect(403);
+    const { code, invitation } = await ask('Bo Vik');
+    await tech.send('delete', `/people/invitations/${invitation.id}`).expect(403);
+    const other = await brook.signedIn('other');
+    await other.send('delete', `/people/invitations/${invitation.id}`).expect(404);
+    await lead.send('delete', `/people/invitations/${invitation.id}`).expect(204);
+    await join(code, 'bo').expect(404);
+    await lead.send('delete', `/people/invitations/${invitation.id}`).expect(404);
+  });
+
+  test('holds for seven days to the minute', async () => {
+    const [early, late] = [await ask('Early Bird'), await ask('Late Bird')];
+    const after = (ms: number) => new Date(NOW.getTime() + 7 * 86_400_000 + ms);
+    brook.now = after(-1);
+    await join(early.code, 'early').expect(201);
+    brook.now = after(0);
+    await join(late.code, 'late').expect(404);
+    brook.now = NOW;
+    await lead.send('delete', `/people/invitations/${late.invitation.id}`).expect(204);
+  });
+
+  test('stays where the sign-in name is taken, with one clear sentence', async () => {
+    const { code } = await ask('Cal Dane');
+    const taken = await join(code, 'TECH').expect(422);
+    expect(taken.body.faults).toEqual([
+      { field: 'login', sentence: 'Somebody signs in by that name already; take another.' },
+    ]);
+    expect(await invited()).toEqual(['Cal Dane']);
+    expect((await join(code, 'cal dane')).body.faults[0].sentence).toMatch(/no gap/);
+    await join(code, 'cal').expect(201);
+  });
+
+  test('its code stands nowhere in the database', async () => {
+    const { code } = await ask('Dot Marsh');
+    const [rows] = await brook.db.query('SELECT * FROM invitations');
+    expect(JSON.stringify(rows)).not.toContain(code);
+  });
+
+  test('wrong codes are tried ten times from one address', async () => {
+    const wrong = '2'.repeat(16);
+    for (let n = 0; n < 10; n++) await join(wrong, 'x1').expect(404);
+    await join(wrong, 'x1').expect(429);
+  });
+});

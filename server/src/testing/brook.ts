@@ -307,7 +307,7 @@ export class Caller {
     return this.agent.get(`/api/v1${path}`);
   }
 
-  send(method: 'post' | 'put', path: string, body?: object, version?: number) {
+  send(method: 'post' | 'put' | 'delete', path: string, body?: object, version?: number) {
     const call = this.agent[method](`/api/v1${path}`);
     if (version !== undefined) call.set('if-match', `"${version}"`);
     return call.send(body);

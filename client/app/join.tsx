@@ -1,0 +1,5 @@
+import { JoinScreen } from '../workbench/lazy';
+
+export default function JoinRoute() {
+  return <JoinScreen />;
+}

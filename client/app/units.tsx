@@ -1,0 +1,5 @@
+import { UnitsScreen } from '../workbench/lazy';
+
+export default function UnitsRoute() {
+  return <UnitsScreen />;
+}
