@@ -17,6 +17,7 @@ import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { typedNumber } from '../ui/typedNumber';
+import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 
 /** The page of a job with its torques and what is looked at again, in its address. */
@@ -84,7 +85,7 @@ function Torque({
   readonly live: LiveJob;
 }) {
   const [elementId, setElementId] = useState<string | null>(null);
-  const [unit, setUnit] = useState<TorqueUnit>('N·m');
+  const [unit, setUnit] = useState<TorqueUnit>(useUnits().torque);
   const [manual, setManual] = useState('');
   const [applied, setApplied] = useState('');
   const bleeder = layout.bleeders.some((b) => b.id === elementId);
@@ -120,6 +121,7 @@ function Torque({
         label="The manual’s value"
         why="From the manual of this vehicle; the app knows none."
         unit={unit}
+        unitAsSaid
         inputMode="decimal"
         value={manual}
         onChange={setManual}
@@ -131,6 +133,7 @@ function Torque({
       <Field
         label="Applied"
         unit={unit}
+        unitAsSaid
         inputMode="decimal"
         value={applied}
         onChange={setApplied}

@@ -1,14 +1,17 @@
 import { planGlance, type Plan } from '@brook/core/plan';
 import { figure, ARITHMETIC, type Figure } from '@brook/core/figure';
+import { isConverted, numberIn } from '@brook/core/units';
 import { StyleSheet, View } from 'react-native';
 import { Numeral } from '../ui/Numeral';
 import { openFigures } from '../ui/openFigures';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
+import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 
 /** A plan at a glance: minutes, people, litres, bleeders, and what must begin before. */
 export function Glance({ plan }: { readonly plan: Plan }) {
+  const units = useUnits();
   const { handsOn, waiting, people, litres, bleeders, before } = planGlance(plan);
   const facts: { readonly value: string; readonly unit: string; readonly figure: Figure }[] = [
     { value: handsOn.value.toFixed(0), unit: 'min hands on', figure: handsOn },
@@ -24,7 +27,9 @@ export function Glance({ plan }: { readonly plan: Plan }) {
       unit: people === 1 ? 'person' : 'people',
       figure: count('People', people, 'by the method of each opening'),
     },
-    { value: litres.value.toFixed(2), unit: 'litres', figure: litres },
+    isConverted('L', units)
+      ? { value: numberIn(litres.value.toFixed(2), 'L', units), unit: 'fl oz', figure: litres }
+      : { value: litres.value.toFixed(2), unit: 'litres', figure: litres },
     {
       value: String(bleeders),
       unit: bleeders === 1 ? 'bleeder' : 'bleeders',

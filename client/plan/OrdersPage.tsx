@@ -198,7 +198,7 @@ function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps
     <Press
       role="radio"
       aria-checked={chosen}
-      aria-label={`${words.title}: ${refused !== null || 'code' in price ? refused : `${price.bledMl.toFixed(0)} millilitres, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`}
+      aria-label={`${words.title}: ${refused !== null || 'code' in price ? refused : `${price.bledMl.toFixed(0)} mL, ${price.counts} counts, ${price.minutes.toFixed(0)} minutes`}`}
       onPress={onPick}
       style={[styles.order, chosen ? styles.chosen : null]}
       pressedStyle={chosen ? {} : { backgroundColor: colour.well }}
@@ -218,7 +218,9 @@ function OrderLine({ plan, order, surety, most, chosen, onPick }: OrderLineProps
               price.oldLeftMl.toFixed(1),
             ].map((v, i) => (
               <View key={i} style={styles.figure}>
-                <Numeral tone={tone} unit={i === 0 || i === 3 ? 'mL' : undefined}>{v}</Numeral>
+                <Numeral tone={tone} unit={i === 0 || i === 3 ? 'mL' : undefined}>
+                  {v}
+                </Numeral>
               </View>
             ))}
       </View>

@@ -60,7 +60,7 @@ export const RunHead = memo(function RunHead({
         <View style={styles.grow}>
           {stop ? (
             <Words size="small" tone="softWords">
-              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
+              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm wrench`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
             </Words>
           ) : (
             <DriveMark state={drive} owes={owes} />

@@ -48,7 +48,7 @@ function Drum({ waste }: { readonly waste: Waste }) {
       <View
         style={styles.tube}
         role="img"
-        aria-label={`${(waste.wasteMl / 1000).toFixed(1)} of ${(waste.drumMl / 1000).toFixed(0)} litres`}
+        aria-label={`${(waste.wasteMl / 1000).toFixed(1)} of ${(waste.drumMl / 1000).toFixed(0)} L`}
       >
         <View style={[styles.full, { width: `${Math.min(100, share * 100)}%` }]} />
       </View>

@@ -24,6 +24,8 @@ export interface FieldProps
   readonly value: string;
   readonly onChange: (value: string) => void;
   readonly unit?: string;
+  /** Set where the unit is chosen beside it: what is typed is in that. */
+  readonly unitAsSaid?: true;
   /** What is wrong with it and what would be right. */
   readonly fault?: string | null | undefined;
   /** Its own, where something else leads to it. */
@@ -46,10 +48,11 @@ export function Field({
   large,
   id: ownId,
   shortcut,
+  unitAsSaid,
   ...input
 }: FieldProps) {
   const id = useId();
-  const { value, onChange, unit } = useTypedQuantity(held, hold, asked);
+  const { value, onChange, unit } = useTypedQuantity(held, hold, asked, unitAsSaid);
   const said = { why: `${id}-why`, unit: `${id}-unit`, fault: `${id}-fault` };
   const about = (
     <View style={large ? styles.aside : null}>

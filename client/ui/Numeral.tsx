@@ -16,7 +16,10 @@ export interface NumeralProps {
 export function Numeral({ children, size = 'row', tone = 'words', label, unit }: NumeralProps) {
   const units = useUnits();
   return (
-    <Text accessibilityLabel={inOwnUnits(label, units)} style={[NUMERAL[size], { color: colour[tone] }]}>
+    <Text
+      accessibilityLabel={inOwnUnits(label, units)}
+      style={[NUMERAL[size], { color: colour[tone] }]}
+    >
       {unit && /\d/.test(children) ? numberIn(children, unit, units) : inOwnUnits(children, units)}
     </Text>
   );

@@ -16,17 +16,19 @@ export interface TypedQuantity {
  * one unit alone. What is no number goes on as it was typed, so that the form
  * says what would be right.
  *
+ * @param asSaid the unit was chosen beside the field
  * @param unit as the form asks for it, with what stands behind it ("mm below MAX")
  */
 export function useTypedQuantity(
   value: string,
   onChange: (text: string) => void,
   unit: string | undefined,
+  asSaid = false,
 ): TypedQuantity {
   const units = useUnits();
   const [typed, setTyped] = useState({ text: '', stored: '' });
   const [base = '', ...behind] = (unit ?? '').split(' ');
-  if (!isConverted(base, units)) return { value, onChange, unit };
+  if (asSaid || !isConverted(base, units)) return { value, onChange, unit };
   return {
     value: typed.text !== '' && typed.stored === value ? typed.text : shownIn(value, base, units),
     onChange: (text) => {

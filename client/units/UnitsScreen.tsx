@@ -10,14 +10,15 @@ import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
 import { usePageTitle } from '../ui/usePageTitle';
 
-const QUANTITY_WORDS: Readonly<Record<Quantity, { readonly title: string; readonly why?: string }>> =
-  {
-    length: { title: 'Length', why: 'Feet with inches; a size stamped on a tool stays.' },
-    volume: { title: 'Fluid', why: 'US fluid ounces.' },
-    torque: { title: 'Torque', why: 'Every torque is still shown in both.' },
-    temperature: { title: 'Temperature' },
-    pressure: { title: 'Pressure' },
-  };
+const QUANTITY_WORDS: Readonly<
+  Record<Quantity, { readonly title: string; readonly why?: string }>
+> = {
+  length: { title: 'Length', why: 'Feet with inches; a size stamped on a tool stays.' },
+  volume: { title: 'Fluid', why: 'US fluid ounces.' },
+  torque: { title: 'Torque', why: 'Every torque is still shown in both.' },
+  temperature: { title: 'Temperature' },
+  pressure: { title: 'Pressure' },
+};
 const QUANTITIES = Object.keys(QUANTITY_WORDS) as Quantity[];
 
 /** In which units who is signed in reads and types, on every phone; the workshop's record stays metric. */

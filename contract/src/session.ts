@@ -59,10 +59,7 @@ export const joinWorkshop = z.strictObject({
     INVITATION_LENGTH,
     `The code has ${INVITATION_LENGTH} letters and digits, as the lead got it.`,
   ),
-  login: line('Sign-in name', 2, 60).regex(
-    /^\S+$/,
-    'Sign-in name should have no gap in it.',
-  ),
+  login: line('Sign-in name', 2, 60).regex(/^\S+$/, 'Sign-in name should have no gap in it.'),
   password: changePassword.shape.new,
 });
 export type JoinWorkshop = z.input<typeof joinWorkshop>;

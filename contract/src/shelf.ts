@@ -4,7 +4,7 @@ import { id, isoTime, line, next, oneOf, wholeQuery, within } from './common';
 import { computed } from './computed';
 import { flag, grade, isoClass } from './sample';
 
-const SIZE = 'Size should be whole millilitres from 50 to 20000.';
+const SIZE = 'Size should be 50 to 20000 mL, in whole mL.';
 
 /** Containers that came to the shelf, sealed, all of one batch and size. */
 export const newContainers = z.strictObject({

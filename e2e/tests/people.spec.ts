@@ -30,7 +30,7 @@ test('a password that is too short, or another than that of today, is said at it
   await page.getByLabel('Password of today').fill('not it');
   await page.getByLabel('New password').fill('short');
   await page.getByTestId('next-action').click();
-  await expect(page.getByText('The new password should have 10 to 200 characters.')).toBeVisible();
+  await expect(page.getByText('The password should have 10 to 200 characters.')).toBeVisible();
   await page.getByLabel('New password').fill('a longer one');
   await page.getByTestId('next-action').click();
   await expect(page.getByText('The password of today is another.').first()).toBeVisible();

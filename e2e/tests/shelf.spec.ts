@@ -15,7 +15,7 @@ test('containers are put on the shelf as they come; what cannot be right is said
   await answer(page, { 'Which fluid?': 'DOT 4', 'Just off a journey?': 'Yes, today' });
   await page.getByLabel('Or another size').fill('10');
   await page.getByTestId('next-action').click();
-  await expect(page.getByText('Size should be whole millilitres from 50 to 20000.')).toBeVisible();
+  await expect(page.getByText('Size should be 50 to 20000 mL, in whole mL.')).toBeVisible();
   await expect(page.getByText('Batch is missing.')).toBeVisible();
   await page.getByLabel('Batch').fill(batch);
   await answer(page, { Size: '250 mL' });

@@ -287,7 +287,7 @@ export function Brook({
       {caption ? (
         <View style={{ paddingHorizontal: SPACE.small }}>
           <Words size="small" tone="softWords">
-            {`Along: metres the fluid runs. Up: height. Dotted: old, ${oldColour}${anyNew ? `. Plain: new, ${newColour}` : ''}${anyEmpty ? '. Hollow: empty' : ''}.`}
+            {`Along: the way the fluid runs. Up: height. Dotted: old, ${oldColour}${anyNew ? `. Plain: new, ${newColour}` : ''}${anyEmpty ? '. Hollow: empty' : ''}.`}
           </Words>
         </View>
       ) : null}

@@ -38,8 +38,7 @@ export function figureText(
   if (of.unit === 'mL' && Math.abs(of.value) >= LITRES_FROM_ML)
     return figureText({ value: of.value / 1000, unit: 'L' }, units);
   const number = figureNumber(of);
-  if (of.isDifference)
-    return `${numberIn(number, of.unit, units, true)} ${unitIn(of.unit, units)}`;
+  if (of.isDifference) return `${numberIn(number, of.unit, units, true)} ${unitIn(of.unit, units)}`;
   const metric = `${number}${of.unit === 'ratio' || of.unit === 'pH' ? '' : ` ${of.unit}`}`;
   return inUnits(metric, units);
 }

@@ -35,6 +35,7 @@ test.each([
   ['Wanted 55 to 75 mm.', 'Wanted 2.17 to 2.95 in.'],
   ['between 20 and 40 mm below MAX', 'between 0.79 and 1.57 in below MAX'],
   ['about 0.8 mL, give or take 0.3', 'about 0.027 fl oz, give or take 0.010'],
+  ['18.4 of 20 L', '622 of 676 fl oz'],
   ['13,659 mL in all', '461.87 fl oz in all'],
   ['0.35 mL/h', '0.0118 fl oz/h'],
   // A difference of two temperatures has no zero of its own.
@@ -47,6 +48,7 @@ test.each([
 test.each([
   'A 10 mm six-point or flare-nut wrench',
   '11 mm flare-nut wrench',
+  'wrench 8 mm, quarter turn',
   'copper 150 ppm',
   '226 mm² and 12 mm²/s',
   '30 min, 2 strokes',

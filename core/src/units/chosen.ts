@@ -155,7 +155,7 @@ const NUMBER = '[−+-]?\\d+(?:,\\d{3})*(?:\\.\\d+)?';
 const OTHER_UNIT = 'in|ft|US fl oz|°F|lbf·ft|lbf·in|psi';
 /** A number or a few of them and their unit, with the same in another unit behind it where it is said in both. */
 const QUANTITY = new RegExp(
-  `(?<![\\w.])((?:${NUMBER}(?: to | or | and | by |–| × |/))*${NUMBER})[  ](mm|mL|m|L|°C|N·m|kPa|MPa|bar)(?![\\w²³·])` +
+  `(?<![\\w.])((?:${NUMBER}(?: to | or | and | of | by |–| × |/))*${NUMBER})[  ](mm|mL|m|L|°C|N·m|kPa|MPa|bar)(?![\\w²³·])` +
     `(?:(, | = )(${NUMBER} (?:${OTHER_UNIT}))(?!\\w))?(?:(, give or take )(${NUMBER})(?![\\d ]))?`,
   'g',
 );
@@ -164,6 +164,7 @@ const DIFFERENCE_BEFORE = /(?:less|by|another|give or take|±) $/;
 const DIFFERENCE_AFTER = /^ (?:of margin|more|less|lower|higher|warmer|colder|too|for each)/;
 /** Sizes of tools are stamped on them: they stay what they are. */
 const STAMPED = /^ (?:spanner|socket|six-point|flare|wrench|Allen)/;
+const STAMPED_BEFORE = /wrench $/;
 
 /**
  * A sentence with every quantity in it in the units of a person. It is made of
@@ -179,7 +180,8 @@ export function inUnits(text: string, choice: UnitChoice): string {
     (whole, numbers: string, unit: string, and, other, about, band, at: number) => {
       const chosen = chosenFor(unit, choice);
       const behind = text.slice(at + whole.length);
-      if (!chosen || STAMPED.test(behind)) return whole;
+      const before = text.slice(0, at);
+      if (!chosen || STAMPED.test(behind) || STAMPED_BEFORE.test(before)) return whole;
       if (other !== undefined)
         return (other as string).endsWith(chosen.unit) && and === ', '
           ? `${other}, ${numbers} ${unit}`
@@ -187,7 +189,7 @@ export function inUnits(text: string, choice: UnitChoice): string {
       const isDifference =
         unit === '°C' &&
         (numbers.startsWith('+') ||
-          DIFFERENCE_BEFORE.test(text.slice(0, at)) ||
+          DIFFERENCE_BEFORE.test(before) ||
           DIFFERENCE_AFTER.test(behind));
       const said = numbers.replace(new RegExp(NUMBER, 'g'), (n) =>
         numberIn(n, unit, choice, isDifference),

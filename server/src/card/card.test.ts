@@ -5,6 +5,7 @@ import { measuringOf } from '@brook/core/log';
 import Ajv2020 from 'ajv/dist/2020';
 import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
+import PDFDocument from 'pdfkit';
 import { Brook, planOfJob, usedFluid, type Caller } from '../testing';
 
 // Whole jobs through the API: a busy machine takes its time.
@@ -156,4 +157,28 @@ test('a job that lacks its release says so; another workshop’s has no card', a
   const other = await brook.signedIn('other');
   await other.get(`/jobs/${job.id}/card`).expect(404);
   await other.get(`/jobs/${job.id}/card.pdf`).expect(404);
+});
+
+test('who reads in ounces and inches prints the card in them; the card as JSON stays metric', async () => {
+  const job = await released();
+  const written = jest.spyOn(PDFDocument.prototype, 'text');
+  const wordsOf = async (): Promise<string> => {
+    written.mockClear();
+    await file(`/jobs/${job.id}/card.pdf`);
+    return written.mock.calls.map(([words]) => words).join('\n');
+  };
+  const metric = await wordsOf();
+  expect(metric).toMatch(/\d mm\b/);
+  expect(metric).toMatch(/\d mL\b/);
+  const before = (await lead.get(`/jobs/${job.id}/card`).expect(200)).body;
+  const { units } = (await lead.get('/session').expect(200)).body.user;
+  await lead.send('put', '/session/units', { ...units, length: 'in', volume: 'fl oz' }).expect(200);
+  const inches = await wordsOf();
+  expect(inches).toMatch(/\d in\b/);
+  expect(inches).toMatch(/\d fl oz\b/);
+  expect(inches).toMatch(/^fl oz plan \/ done$/m);
+  expect(inches).not.toMatch(/\d (mm|mL|m)\b/);
+  expect((await lead.get(`/jobs/${job.id}/card`).expect(200)).body).toEqual(before);
+  await lead.send('put', '/session/units', units).expect(200);
+  written.mockRestore();
 });

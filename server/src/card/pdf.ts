@@ -1,5 +1,6 @@
 import { brookGeometry, MARK_RADIUS } from '@brook/core/brook';
 import { pouredWords, type CardLine, type JobCard } from '@brook/core/card';
+import { inUnits, numberIn, unitIn, type UnitChoice } from '@brook/core/units';
 import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
 import type { CardDrawn } from './service';
 
@@ -15,13 +16,18 @@ const FOOT = 72;
  * to stand in the record, never cut.
  *
  * @param address of the record, for the code at the foot
+ * @param units of who prints it; a card that is handed over says which by every number
  */
-export function cardPdf({ card, layout, timeZone }: CardDrawn, address: string): Promise<Buffer> {
+export function cardPdf(
+  { card, layout, timeZone }: CardDrawn,
+  address: string,
+  units: UnitChoice,
+): Promise<Buffer> {
   const { doc, whole } = newSheet('A4', {
     title: `Job ${card.jobNumber}: ${card.title}`,
     author: card.workshop,
   });
-  const paper = new Paper(doc, timeZone);
+  const paper = new Paper(doc, timeZone, units);
   paper.head(card);
   paper.twoColumns(card);
   paper.brook(card, layout);
@@ -45,6 +51,7 @@ class Paper {
   constructor(
     private readonly doc: PDFKit.PDFDocument,
     timeZone: string,
+    private readonly units: UnitChoice,
   ) {
     const day = { day: 'numeric', month: 'short', year: 'numeric', timeZone } as const;
     this.moment = new Intl.DateTimeFormat('en-GB', { ...day, hour: '2-digit', minute: '2-digit' });
@@ -84,7 +91,8 @@ class Paper {
       this.doc.font('strong').fontSize(10).fillColor(INK).text(title, x, y);
       y += 17;
       for (const line of lines.length > 0 ? lines : [NOTHING]) {
-        const value = line.source === 'by feel' ? `${line.value} (by feel)` : line.value;
+        const said = inUnits(line.value, this.units);
+        const value = line.source === 'by feel' ? `${said} (by feel)` : said;
         this.doc.font('words').fontSize(9);
         const rows = this.doc.heightOfString(line.what, { width: width * 0.46 });
         this.doc.fillColor(SOFT).text(line.what, x, y, { width: width * 0.46 });
@@ -116,7 +124,8 @@ class Paper {
         .moveTo(x, g.ground - 3)
         .lineTo(x, g.ground + 3)
         .stroke();
-      const words = metre === 0 ? '0 m' : String(metre);
+      const along = numberIn(String(metre), 'm', this.units);
+      const words = metre === 0 ? `0 ${unitIn('m', this.units)}` : along;
       doc.text(words, x - 20, g.ground + 5, { width: 40, align: 'center' });
     }
     for (const b of g.bleeders)
@@ -161,7 +170,7 @@ class Paper {
     const columns = [
       { title: 'Bleeder', width: 0.3 },
       { title: 'strokes plan / done', width: 0.18 },
-      { title: 'mL plan / done', width: 0.17 },
+      { title: `${unitIn('mL', this.units)} plan / done`, width: 0.17 },
       { title: 'bubbles', width: 0.15 },
       { title: 'tight', width: 0.2 },
     ];
@@ -179,7 +188,9 @@ class Paper {
           : [
               `${o.number} ${o.place}`,
               `${o.plannedStrokes} / ${o.strokes}`,
-              `${o.plannedMl} / ${o.bledMl}`,
+              [o.plannedMl, o.bledMl]
+                .map((ml) => numberIn(String(ml), 'mL', this.units))
+                .join(' / '),
               o.bubbles ?? 'nobody looked',
               o.tightened,
             ],
@@ -272,7 +283,8 @@ class Paper {
     else this.doc.stroke(INK);
   }
 
-  private pair(title: string, words: string): void {
+  private pair(title: string, metric: string): void {
+    const words = inUnits(metric, this.units);
     this.doc.font('words').fontSize(9);
     const height = this.doc.heightOfString(words, { width: INNER - 70 });
     if (!this.fits(height + 5)) return;

@@ -15,7 +15,7 @@ export function jobCardRoutes(): Router {
     const drawn = await cardOf(actorOf(req), pathId(req));
     // The address that this phone itself uses.
     const address = `${req.protocol}://${req.get('host')}/jobs/${pathId(req)}`;
-    const pdf = await cardPdf(drawn, address);
+    const pdf = await cardPdf(drawn, address, actorOf(req).units);
     const { jobNumber, vehicle } = drawn.card;
     res
       .type('application/pdf')

@@ -1,3 +1,4 @@
+import { METRIC } from '@brook/core/units';
 import type { HelpSaid, HelpSignal } from '@brook/contract';
 import { helperHears, mustHold } from '@brook/core/call';
 import { addToJob, foldJob, type JobEvent } from '@brook/core/log';
@@ -17,6 +18,7 @@ const actorOf = (link: HelperLinkRow, name: string): Actor => ({
   role: 'technician',
   workshopId: link.workshopId,
   deviceId: link.id,
+  units: METRIC,
 });
 
 /** Join a run: from here on this phone counts. @returns the token, for this phone alone */

@@ -1,5 +1,5 @@
 import type { Role, Session } from '@brook/contract';
-import { METRIC } from '@brook/core/units';
+import { METRIC, type UnitChoice } from '@brook/core/units';
 import type { Request, RequestHandler } from 'express';
 import type { Clock } from '../clock';
 import { User, Workshop } from '../db/models';
@@ -12,6 +12,8 @@ export interface Actor {
   readonly name: string;
   readonly role: Role;
   readonly workshopId: string;
+  /** In which this person reads what is printed. */
+  readonly units: UnitChoice;
   /** The phone or computer in hand, as it names itself. */
   readonly deviceId: string;
 }
@@ -77,7 +79,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 export function actorFor(user: User, device?: string): Actor {
   const deviceId = device !== undefined && UUID.test(device) ? device : NO_DEVICE;
   const { id: userId, name, role, workshopId } = user;
-  return { userId, name, role, workshopId, deviceId };
+  return { userId, name, role, workshopId, deviceId, units: user.units ?? METRIC };
 }
 
 /** The actor that `requireActor` has put there. */

@@ -6,5 +6,4 @@ export const newCode = (length: number): string =>
   Array.from({ length }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('');
 
 /** What is kept of a code or token: whoever reads the database can use none. */
-export const hashOf = (secret: string): string =>
-  createHash('sha256').update(secret).digest('hex');
+export const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');

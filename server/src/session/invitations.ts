@@ -63,10 +63,7 @@ export async function takeBack(actor: Actor, id: string, at: Date): Promise<void
  * @throws ProblemError of kind not-found for a code that nobody was given, or that is over
  * @throws ProblemError of kind invalid where somebody signs in by that name already; the invitation stays
  */
-export async function joinBy(
-  { code, login, password }: JoinWorkshop,
-  at: Date,
-): Promise<User> {
+export async function joinBy({ code, login, password }: JoinWorkshop, at: Date): Promise<User> {
   const passwordHash = await hashPassword(password);
   try {
     return await User.sequelize!.transaction(async (transaction) => {
