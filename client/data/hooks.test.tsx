@@ -92,7 +92,7 @@ describe('questions', () => {
 
   test.each<[string, () => unknown, string, readonly string[], readonly string[]]>([
     ['the vehicles', useVehicles, '/vehicles?', ['vehicles'], ['vehicles']],
-    ['the people', usePeople, '/people?', ['people'], ['people']],
+    ['the people', usePeople, '/people?', ['people'], ['people', 'invited']],
     ['the shelf', useShelf, '/shelf?', ['shelf'], ['containers']],
     [
       'a history',

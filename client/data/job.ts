@@ -1,4 +1,4 @@
-import type { FluidEntry, FluidUsed, Job, NewJob, PlanChoices } from '@brook/contract';
+import type { FluidEntry, FluidUsed, Job, NewJob, Override, PlanChoices } from '@brook/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ApiProblem } from './api';
 import { call, callKept } from './call';
@@ -33,6 +33,7 @@ export type JobAct =
   | { readonly kind: 'choose plan'; readonly choices: PlanChoices }
   | { readonly kind: 'accept plan'; readonly lookedAtOpened: boolean }
   | { readonly kind: 'fluid used'; readonly used: FluidUsed }
+  | { readonly kind: 'let go'; readonly override: Override }
   | { readonly kind: 'set test drive' }
   | { readonly kind: 'end test drive'; readonly result: 'good' | 'bad' }
   | { readonly kind: 'release' }
@@ -80,6 +81,8 @@ function send(act: JobAct, to: { readonly id: string; readonly version: number }
       });
     case 'fluid used':
       return call('put', '/jobs/{id}/fluid-used', { ...to, body: act.used });
+    case 'let go':
+      return call('post', '/jobs/{id}/overrides', { ...to, body: act.override });
     case 'set test drive':
       return call('post', '/jobs/{id}/test-drive', to);
     case 'end test drive':

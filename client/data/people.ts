@@ -9,7 +9,11 @@ export function usePeople() {
     queryKey: ['people'],
     queryFn: async () => {
       const pages = await pagesOf((query) => call('get', '/people', { query }));
-      return { people: pages.flatMap((p) => p.people), invited: pages[0]?.invited ?? [] };
+      return {
+        people: pages.flatMap((p) => p.people),
+        invited: pages.flatMap((p) => p.invited),
+        next: null,
+      };
     },
   });
 }

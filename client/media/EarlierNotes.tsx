@@ -37,7 +37,7 @@ export function EarlierNotes({
         {shown.map((n) => (
           <NoteView
             key={`${n.jobId} ${n.id}`}
-            title={mediaTitle(layout, n.medium, n.elementId)}
+            title={mediaTitle(layout, n)}
             taken={`${n.person}, ${shortDate(n.at)}, ${clockTime(Date.parse(n.at))}, job ${n.jobNumber}`}
             medium={n.medium}
             source={n.arrived ? `/api/v1/media/${n.id}` : null}

@@ -28,13 +28,13 @@ export function MediaList({
 }: {
   readonly job: Pick<Job, 'id' | 'layout'>;
   readonly log: readonly Kept<JobEvent>[];
-  /** The one that is shown; all of them where it is left out. */
-  readonly only?: string;
+  /** Those that are shown, by their events; all of them where it is left out. */
+  readonly only?: readonly string[];
   /** Take one back; left out where nothing changes any more. */
   readonly onTakeBack?: (eventId: string) => void;
 }) {
   const notes = useMemo(
-    () => mediaNotes(log).filter((n) => only === undefined || n.id === only),
+    () => mediaNotes(log).filter((n) => only === undefined || only.includes(n.id)),
     [log, only],
   );
   const self = useSession().data?.user.name;
@@ -48,7 +48,7 @@ export function MediaList({
       {notes.map((note) => (
         <Note
           key={note.id}
-          title={mediaTitle(job.layout, note.medium, note.elementId)}
+          title={mediaTitle(job.layout, note)}
           own={note.person === self}
           note={note}
           waiting={waiting.find((w) => w.id === note.id) ?? null}

@@ -1,15 +1,20 @@
 import type { Layout } from '@brook/core/circuit';
-import type { Medium } from '@brook/core/log';
+import type { MediaNote } from '@brook/core/log';
 import { nameOf } from '@brook/core/scope';
 import { lowerFirst } from '@brook/core/text';
 
-export const MEDIUM_WORDS: Readonly<Record<Medium, string>> = {
+export const MEDIUM_WORDS: Readonly<Record<MediaNote['medium'], string>> = {
   photo: 'Photo',
   voice: 'Voice note',
 };
 
-/** What it is and of what. @example "Photo, left rear" */
-export function mediaTitle(layout: Layout, medium: Medium, elementId: string | null): string {
+/** What it is and of what. @example "Photo, left rear", or "Photo, brake pedal: servo gives" */
+export function mediaTitle(
+  layout: Layout,
+  { medium, elementId, proof }: Pick<MediaNote, 'medium' | 'elementId' | 'proof'>,
+): string {
   const at = elementId === null ? null : lowerFirst(nameOf(layout, elementId));
-  return [MEDIUM_WORDS[medium], at].filter(Boolean).join(', ');
+  const control = layout.masters.find((m) => m.id === proof?.masterId)?.control;
+  const shows = proof && [control, proof.item].filter(Boolean).join(': ');
+  return [MEDIUM_WORDS[medium], at, shows].filter(Boolean).join(', ');
 }

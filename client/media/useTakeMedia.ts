@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { Medium } from '@brook/core/log';
+import type { MediaNote, Medium } from '@brook/core/log';
 import { useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { keepMedia } from '../data/media';
@@ -24,13 +24,14 @@ export interface TakeMedia {
 
 /**
  * @param elementId the place it sticks to; null where it is of the whole vehicle
+ * @param proof the item of the proof that it shows
  * @param onKept told of each by the id of its event
  */
 export function useTakeMedia(
   job: Pick<Job, 'id'>,
   live: Pick<LiveJob, 'say'>,
   elementId: string | null,
-  onKept?: (noteId: string) => void,
+  { proof, onKept }: Pick<MediaNote, 'proof'> & { readonly onKept?: (noteId: string) => void } = {},
 ): TakeMedia {
   const person = useSession().data?.user;
   const [fault, setFault] = useState<string | null>(null);
@@ -46,7 +47,7 @@ export function useTakeMedia(
     await keepMedia({ id, jobId: job.id, medium, by, file }).catch(() => {
       throw new Error('This phone has no room for it. Free some storage, then take it again.');
     });
-    live.say({ kind: 'media note', medium, elementId }, id);
+    live.say({ kind: 'media note', medium, elementId, ...(proof ? { proof } : {}) }, id);
     onKept?.(id);
   };
   const attempt = (work: () => Promise<void>) => {

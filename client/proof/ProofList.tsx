@@ -1,29 +1,32 @@
 import { judgedWords } from '@brook/core/pedal';
 import { NOTHING_TRIED, takeUpWords, type Proof } from '@brook/core/gate';
-import type { Answered, ProofAnswer } from '@brook/core/log';
+import type { Answered, ProofAnswer, ProofPhoto } from '@brook/core/log';
 import { capital } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
 import { clockTime } from '../ui/dates';
 import { Press } from '../ui/Press';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { pageKey, pageTitle, standingOf, type ProofPage } from './proofPages';
+import { pageKey, pageTitle, photoItemOf, standingOf, type ProofPage } from './proofPages';
 
 export interface ProofListProps {
   readonly pages: readonly ProofPage[];
   readonly proof: Proof;
   readonly answers: readonly ProofAnswer[];
+  readonly photos: readonly ProofPhoto[];
   /** Who recorded the fluid; null while nobody has. */
   readonly fluidBy: Pick<Answered, 'person' | 'atMs'> | null;
   readonly onOpen: (page: ProofPage) => void;
 }
 
 /** The whole proof, a line each: what was found, by whom and when; a press opens its page. */
-export function ProofList({ pages, proof, answers, fluidBy, onOpen }: ProofListProps) {
+export function ProofList({ pages, proof, answers, photos, fluidBy, onOpen }: ProofListProps) {
   return (
     <View role="list" aria-label="The proof">
       {pages.map((page) => {
         const found = foundWords(page, proof);
+        const item = photoItemOf(page);
+        const shown = photos.some((p) => p.masterId === item?.masterId && p.item === item.item);
         const by = answerOf(page, answers) ?? (page.kind === 'fluid' ? fluidBy : null);
         return (
           <View key={pageKey(page)} role="listitem">
@@ -37,7 +40,9 @@ export function ProofList({ pages, proof, answers, fluidBy, onOpen }: ProofListP
               <View style={styles.what}>
                 <Words>{pageTitle(page)}</Words>
                 <Words size="small" tone="softWords">
-                  {by ? `${by.person}, ${clockTime(by.atMs)}` : 'Nobody yet'}
+                  {[by ? `${by.person}, ${clockTime(by.atMs)}` : 'Nobody yet', shown && 'photo']
+                    .filter(Boolean)
+                    .join(' · ')}
                 </Words>
               </View>
               <View style={styles.found}>
@@ -57,9 +62,11 @@ export function ProofList({ pages, proof, answers, fluidBy, onOpen }: ProofListP
 function foundWords(page: ProofPage, proof: Proof): string {
   const standing = standingOf(page, proof);
   if (page.kind === 'result') {
-    const { measured, byFeel, takeUp } = proof.controls[page.master.id] ?? NOTHING_TRIED;
+    const { measured, byFeel, takeUp, takeUpByFeel } =
+      proof.controls[page.master.id] ?? NOTHING_TRIED;
     if (measured && 'result' in measured) return capital(judgedWords(measured));
-    if (takeUp) return `Takes up ${takeUpWords(takeUp, page.master.control)}`;
+    if (takeUp)
+      return `Takes up ${takeUpWords(takeUp, page.master.control)}${takeUp === takeUpByFeel ? ', by feel' : ''}`;
     return byFeel ? `${capital(byFeel)}, by feel` : 'Open';
   }
   if (page.kind === 'fluid') return standing === 'right' ? 'Recorded' : 'Open';

@@ -32,9 +32,18 @@ import { Words } from '../ui/Words';
 import { SPACE } from '../ui/theme';
 import { FluidUsedForm, usedWaits } from './FluidUsedForm';
 import { LeakLooked } from './LeakLooked';
+import { ItemPhotos } from './ItemPhotos';
+import { LetGo } from './LetGo';
 import { ProofItem } from './ProofItem';
 import { ProofList } from './ProofList';
-import { pageCalledFor, pageKey, pageTitle, proofPages, standingOf } from './proofPages';
+import {
+  pageCalledFor,
+  pageKey,
+  pageTitle,
+  photoItemOf,
+  proofPages,
+  standingOf,
+} from './proofPages';
 import { usedDraftOf, usedOf, type UsedDraft } from './usedDraft';
 
 /** Prove the bleed: every control by its own words, then what is looked at, one thing at a time; the gate says what is missing. */
@@ -92,6 +101,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
   const place = shown ? pages.indexOf(shown) : -1;
   const standing = shown && standingOf(shown, asked);
   const next = pages.find((p, i) => i > place && standingOf(p, asked) !== 'right') ?? null;
+  const photoItem = shown && photoItemOf(shown);
   const onward = () => setHeld(next ? pageKey(next) : LIST);
   const toList = { label: 'List', onPress: () => setHeld(LIST) };
   const action =
@@ -192,6 +202,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
               gap={gap}
             />
           ) : null}
+          {photoItem ? <ItemPhotos job={job} run={live} item={photoItem} armed={armed} /> : null}
         </ProofItem>
       ) : (
         <>
@@ -201,6 +212,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
             pages={pages}
             proof={asked}
             answers={live.job.proof.answers}
+            photos={live.job.proof.photos}
             fluidBy={live.job.fluidUsed}
             onOpen={(page) => setHeld(pageKey(page))}
           />
@@ -219,6 +231,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
             {gate.verdict === 'test drive' ? 'Only the test drive is left' : 'Still missing'}
           </Words>
           <Missing reasons={gate.reasons} />
+          <LetGo job={job} reasons={gate.reasons} />
         </View>
       )}
       <OpenAgain run={live} show={gate.reasons.some((r) => r.code === 'bleeder not clear')} />

@@ -11,7 +11,7 @@ import {
 
 const templateOf = (id: string) => layoutTemplates.find((t) => t.id === id)!.build('right');
 const LAYOUT = templateOf('hatchback-diagonal');
-const NOTHING: Proof = { controls: {}, checks: {}, fluidPutDown: false };
+const NOTHING: Proof = { controls: {}, checks: {}, photos: new Set(), fluidPutDown: false };
 const pagesOf = (known: readonly CheckItem[] = [], moves = true, controls = LAYOUT.masters) =>
   proofPages({ controls, vehicleKind: LAYOUT.vehicleKind, known, moves });
 
@@ -30,6 +30,7 @@ function answered(pages: readonly ProofPage[]): Proof {
       ]),
     ),
     checks: Object.fromEntries(PROOF_ITEMS[vehicleKind].map((i) => [i, true])),
+    photos: new Set(),
     fluidPutDown: pages.some((p) => p.kind === 'fluid'),
   };
 }
@@ -62,7 +63,9 @@ test('the first that nobody answered is called for, then what is not right, then
   const wet: Proof = { ...all, checks: { ...all.checks, 'joints dry': false } };
   expect(pageKey(pageCalledFor(pages, wet)!)).toBe('joints dry');
   // What is still open comes before what is known to be wrong.
-  expect(pageKey(pageCalledFor(pages, { ...wet, fluidPutDown: false })!)).toBe('fluid');
+  expect(pageKey(pageCalledFor(pages, { ...wet, photos: new Set(), fluidPutDown: false })!)).toBe(
+    'fluid',
+  );
 });
 
 test('a control that does not pass is wrong, one by itself open', () => {

@@ -8,6 +8,7 @@ import {
   type ControlCheck,
   type Proof,
 } from '@brook/core/gate';
+import type { MediaNote } from '@brook/core/log';
 import { pedalPasses } from '@brook/core/pedal';
 import { capital } from '@brook/core/text';
 
@@ -67,6 +68,21 @@ export function pageKey(page: ProofPage): string {
     case 'known':
     case 'fluid':
       return page.kind;
+  }
+}
+
+/** What a photo taken on a page is of; null where there is nothing that one could show. */
+export function photoItemOf(page: ProofPage): MediaNote['proof'] | null {
+  switch (page.kind) {
+    case 'result':
+      return { masterId: page.master.id, item: 'result' };
+    case 'try':
+      return { masterId: page.master.id, item: page.item };
+    case 'look':
+      return { masterId: null, item: page.item };
+    case 'known':
+    case 'fluid':
+      return null;
   }
 }
 

@@ -10,7 +10,14 @@ import {
 } from '@brook/core/gate';
 import { signsOfFluid, type FaultSign } from '@brook/core/faults';
 import { isClosed } from '@brook/core/job';
-import { isOfRun, proofOf, refitOf, type JobEvent, type JobState } from '@brook/core/log';
+import {
+  isOfRun,
+  overridesOf,
+  proofOf,
+  refitOf,
+  type JobEvent,
+  type JobState,
+} from '@brook/core/log';
 import { judgedWords, PEDAL_RESULT_WORDS } from '@brook/core/pedal';
 import {
   DECISION_WORDS,
@@ -40,6 +47,7 @@ import { FaultList } from '../faults/FaultList';
 import { CardLinks } from './CardLinks';
 import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
+import { SignedNote } from './SignedNote';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
 import { capital, counted, lowerFirst } from '@brook/core/text';
@@ -95,6 +103,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
         <ProofRecord state={state} plan={plan} />
       ) : null}
       <Additions job={job} />
+      {isClosed(job.stage) ? <SignedNote job={job} /> : null}
       <CameOff job={job} state={state} />
       <Media job={job} state={state} />
       <Section title="Who did what">
@@ -107,6 +116,12 @@ export function RecordView({ job, band, onStep }: StepProps) {
         ) : null}
         {bled ? <Words size="small">{`Bled by ${bled}`}</Words> : null}
         {proved ? <Words size="small">{`Proved by ${proved}`}</Words> : null}
+        {overridesOf(state).map((o) => (
+          <Words
+            key={`${o.what} ${o.atMs}`}
+            size="small"
+          >{`Let go by ${o.person}, ${clockTime(o.atMs)}: ${o.what}. Why: ${o.why}`}</Words>
+        ))}
         {job.drives.map((d, i) => (
           <Words
             key={i}
@@ -310,10 +325,12 @@ function Additions({ job }: { readonly job: Job }) {
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
   if (job.additions.length === 0) return null;
   return (
-    <Section title="Arrived after the end">
+    <Section title="Added after the end">
       {job.additions.map((e) => (
         <Words key={e.id} size="small">
-          {`${capital(eventWords(plan ? [plan] : [], e))}, by ${e.person}, ${clockTime(e.atMs)}`}
+          {e.kind === 'note'
+            ? `“${e.text}” Signed ${e.person}, ${shortDate(new Date(e.atMs).toISOString())}, ${clockTime(e.atMs)}`
+            : `${capital(eventWords(plan ? [plan] : [], e))}, by ${e.person}, ${clockTime(e.atMs)}`}
         </Words>
       ))}
     </Section>

@@ -50,7 +50,7 @@ export function RefitList({
           off={`Off: ${off.person}, ${clockTime(off.atMs)}`}
           back={backWords(off)}
           onBack={say && (() => say({ kind: 'back on', eventId: off.eventId, matterId: null }))}
-          note={off.noteId && <MediaList job={job} log={log} only={off.noteId} />}
+          note={off.noteId && <MediaList job={job} log={log} only={[off.noteId]} />}
         />
       ))}
     </View>

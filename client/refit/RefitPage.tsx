@@ -25,7 +25,9 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
     job,
     live,
     elementId,
-    (noteId) => live.say({ kind: 'came off', what: 'Another thing', elementId, noteId }),
+    {
+      onKept: (noteId) => live.say({ kind: 'came off', what: 'Another thing', elementId, noteId }),
+    },
   );
   return (
     <Page

@@ -35,6 +35,7 @@ export const houseRules = z.strictObject({
   benchFill: oneOf('Bench bleeding', RULE_OPTIONS.benchFill),
   joinWay: oneOf('Joining', RULE_OPTIONS.joinWay),
   jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
+  proofPhotos: oneOf('Photos in the proof', RULE_OPTIONS.proofPhotos),
   bowlWay: oneOf('Rest in the reservoir', RULE_OPTIONS.bowlWay),
   pickMargin: oneOf('Taken along', RULE_OPTIONS.pickMargin),
   newAtOutlet: oneOf('New at the outlet', RULE_OPTIONS.newAtOutlet).describe('per cent'),

@@ -132,6 +132,7 @@ export {
   acceptPlan,
   driveResult,
   endJob,
+  override,
   moveJob,
   fluidEntry,
   job,
@@ -139,6 +140,7 @@ export {
   type FluidEntry,
   type Job,
   type NewJob,
+  type Override,
 } from './job';
 export {
   appended,

@@ -1,4 +1,5 @@
 import { COLOURS, DEMAND_SOURCES } from '@brook/core/fluid';
+import type { Overridable } from '@brook/core/gate';
 import { ODOMETER_KM, PURPOSES } from '@brook/core/scope';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf, within } from './common';
@@ -72,6 +73,17 @@ export const moveJob = z.strictObject({ vehicleId: id });
 export const driveResult = z.strictObject({
   result: oneOf('Result of the drive', ['good', 'bad']),
 });
+/** A lead lets paper go that the gate asks for; it stays on the record. */
+export const override = z.strictObject({
+  code: oneOf('What is let go', [
+    'torque not written',
+    'photo asked for',
+  ] as const satisfies readonly Overridable[]),
+  of: line('What it is of', 1, 140).describe('The element, or the item of the proof'),
+  why: line('Why', 3, 300),
+});
+export type Override = z.infer<typeof override>;
+
 export const endJob = z.strictObject({ reason: line('Reason', 3, 300) });
 
 const named = z.object({ by: z.string(), at: isoTime });

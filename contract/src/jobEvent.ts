@@ -296,6 +296,13 @@ const happenings = [
     kind: z.literal('media note'),
     medium: oneOf('Medium', MEDIA),
     elementId: elementId.nullable().describe('At which element it was taken'),
+    proof: z
+      .strictObject({
+        masterId: elementId.nullable().describe('Of what is tried at one control'),
+        item: oneOf('Item of the proof', ['result', ...CHECK_ITEMS, ...CONTROL_CHECKS]),
+      })
+      .optional()
+      .describe('The item of the proof that it shows'),
   }),
   z.strictObject({ kind: z.literal('undone'), eventId: id }),
 ] as const;

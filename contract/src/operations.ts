@@ -6,7 +6,7 @@ import {
   conditionRequest,
 } from './fluid';
 import { houseRules, houseRulesRecord } from './houseRules';
-import { acceptPlan, driveResult, endJob, fluidEntry, job, moveJob, newJob } from './job';
+import { acceptPlan, driveResult, endJob, fluidEntry, job, moveJob, newJob, override } from './job';
 import {
   appended,
   eventBatch,
@@ -88,6 +88,7 @@ export const SCHEMAS = {
   AcceptPlan: acceptPlan,
   DriveResult: driveResult,
   EndJob: endJob,
+  Override: override,
   MoveJob: moveJob,
   JobEvent: jobEvent,
   EventBatch: eventBatch,
@@ -599,6 +600,14 @@ const LISTED = [
     method: 'post',
     path: '/jobs/{id}/release',
     does: 'Release the vehicle',
+    gives: 'Job',
+    matches: true,
+  },
+  {
+    method: 'post',
+    path: '/jobs/{id}/overrides',
+    does: 'Let paper go that the gate asks for, with a reason that stays; for a lead, by the gate’s table',
+    takes: 'Override',
     gives: 'Job',
     matches: true,
   },

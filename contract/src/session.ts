@@ -64,7 +64,7 @@ export const joinWorkshop = z.strictObject({
 });
 export type JoinWorkshop = z.input<typeof joinWorkshop>;
 
-/** A page of people, by name, with all who were asked in. */
+/** A page of people, by name; the first with all who were asked in. */
 export const peoplePage = z.object({
   people: z.array(person),
   invited: z.array(invitation),

@@ -2,7 +2,7 @@ import { historyReading, MONTH_MS } from '../ageing';
 import type { Layout } from '../circuit';
 import { gradeNamed, type Grade } from '../fluid';
 import { CHECK_WORDS, CONTROL_CHECK_WORDS, PROOF_ITEMS, takeUpWords } from '../gate';
-import { jointsOf, measuredAt, type ControlOnRecord, type JobState } from '../log';
+import { jointsOf, measuredAt, overridesOf, type ControlOnRecord, type JobState } from '../log';
 import { groupMatters, type Matter } from '../matters';
 import { airWords, type AirLeft, type ControlMeasured } from '../pedal';
 import type { Plan } from '../plan';
@@ -82,6 +82,14 @@ export interface JobCard {
     readonly passes: boolean;
     readonly by: string;
     readonly atMs: number;
+    /** Whether a photo shows it. */
+    readonly photo: boolean;
+  }[];
+  /** Paper that a lead let go, and why. */
+  readonly overridden: readonly {
+    readonly what: string;
+    readonly why: string;
+    readonly by: string;
   }[];
   readonly people: readonly { readonly name: string; readonly did: string }[];
   /** What the vehicle owed and this job settled, and what it still owes. */
@@ -158,6 +166,7 @@ export function jobCard(facts: CardFacts): JobCard {
       bledBy: used.bledBy,
     },
     checks: checksOf(job, layout),
+    overridden: overridesOf(job).map(({ what, why, person: by }) => ({ what, why, by })),
     people: peopleOf(job),
     settled: facts.settled,
     left: groupMatters(leaves).map((g) => g.title),
@@ -319,6 +328,7 @@ function checksOf({ proof }: JobState, { vehicleKind, masters }: Layout): JobCar
       passes: a.value === true,
       by: a.person,
       atMs: a.atMs,
+      photo: proof.photos.some((p) => p.masterId === a.masterId && p.item === a.item),
     }));
 }
 
@@ -336,6 +346,7 @@ function peopleOf(job: JobState): JobCard['people'] {
       add(e.person, 'proved');
     else if (e.kind === 'pedal read' || e.kind === 'sink watched' || e.kind === 'take-up read')
       add(e.person, 'measured');
+    else if (e.kind === 'overridden') add(e.person, 'let paper go');
     else if (e.kind === 'drive ended') add(e.person, 'drove');
     else if (e.kind === 'released') add(e.person, 'released');
   }

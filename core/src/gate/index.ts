@@ -11,11 +11,14 @@ export {
 } from './controls';
 export {
   MAY_OVERRIDE,
+  mayLetGo,
+  ofWhat,
   releaseGate,
   type GateAnswer,
   type GateInput,
   type GateReason,
   type GateVerdict,
+  type Overridable,
 } from './releaseGate';
 export {
   CHECK_WORDS,

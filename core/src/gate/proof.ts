@@ -36,6 +36,8 @@ export interface Proof {
   /** By master: each control is proved by itself. */
   readonly controls: Readonly<Record<string, ControlAnswers>>;
   readonly checks: Readonly<Partial<Record<CheckItem, boolean>>>;
+  /** What of the whole vehicle a photo shows. */
+  readonly photos: ReadonlySet<CheckItem>;
   /** Whether it was put down what was poured out of which container, bled, removed and spilled. */
   readonly fluidPutDown: boolean;
 }

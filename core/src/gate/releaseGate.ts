@@ -35,6 +35,10 @@ export type GateReason =
   | { readonly code: 'not checked'; readonly item: CheckItem }
   | { readonly code: 'check failed'; readonly item: CheckItem }
   | { readonly code: 'fluid not put down' }
+  /** The workshop tightens by the manual, and this joint's torque stands nowhere. */
+  | { readonly code: 'torque not written'; readonly elementId: string; readonly place: string }
+  /** The workshop asks for a photo of it. */
+  | { readonly code: 'photo asked for'; readonly item: CheckItem }
   /** What the vehicle owes from before or beside this job, and what settles it. */
   | { readonly code: 'matter open'; readonly what: string; readonly settledBy: string }
   | { readonly code: 'no test drive' }
@@ -65,10 +69,23 @@ export interface GateInput {
   /** Matters that hold the vehicle and that the release of this job would not settle. */
   readonly matters: readonly { readonly what: string; readonly settledBy: string }[];
   readonly drive: DriveResult | null;
+  /** Paper that this workshop asks for by its house rules. */
+  readonly paper: {
+    readonly photosOf: readonly CheckItem[];
+    /** Joints of this job whose torque nobody wrote down. */
+    readonly torques: readonly { readonly elementId: string; readonly place: string }[];
+    /** What a lead let go, by its code and what of it. */
+    readonly letGo: readonly { readonly code: Overridable; readonly of: string }[];
+  };
 }
 
-/** Who may override what: a lead, with a reason that stays, or nobody. What leaves danger, nobody. */
-export const MAY_OVERRIDE: Readonly<Record<GateReason['code'], 'nobody'>> = {
+/** Reasons that are paper, not brakes. */
+export type Overridable = 'torque not written' | 'photo asked for';
+
+/** Who may override what: a lead, signed in as themself, with a reason that stays, or nobody. What leaves danger, nobody. */
+export const MAY_OVERRIDE: Readonly<
+  Record<Overridable, 'lead'> & Record<Exclude<GateReason['code'], Overridable>, 'nobody'>
+> = {
   'run not finished': 'nobody',
   'run ended': 'nobody',
   'strokes asked': 'nobody',
@@ -82,6 +99,8 @@ export const MAY_OVERRIDE: Readonly<Record<GateReason['code'], 'nobody'>> = {
   'not checked': 'nobody',
   'check failed': 'nobody',
   'fluid not put down': 'nobody',
+  'torque not written': 'lead',
+  'photo asked for': 'lead',
   'matter open': 'nobody',
   'no test drive': 'nobody',
   'drive failed': 'nobody',
@@ -101,12 +120,36 @@ export function releaseGate(given: GateInput): GateAnswer {
       controlReasons(m, vehicleKind, proof.controls[m.id] ?? NOTHING_TRIED),
     ),
     ...checkReasons(vehicleKind, proof),
+    ...paperReasons(given),
     ...matters.map((m): GateReason => ({ code: 'matter open', ...m })),
   ];
   if (reasons.length > 0) return { verdict: 'shut', reasons };
   if (drive === 'bad') return { verdict: 'shut', reasons: [{ code: 'drive failed' }] };
   if (drive === null) return { verdict: 'test drive', reasons: [{ code: 'no test drive' }] };
   return { verdict: 'release', reasons: [] };
+}
+
+/** The paper that is asked for, not there and not let go. */
+function paperReasons({ proof, paper, run }: GateInput): GateReason[] {
+  const asked = PROOF_ITEMS[run.plan.layout.vehicleKind];
+  const reasons: (GateReason & { readonly code: Overridable })[] = [
+    ...paper.torques.map((t) => ({ code: 'torque not written' as const, ...t })),
+    ...paper.photosOf
+      .filter((item) => asked.includes(item) && !proof.photos.has(item))
+      .map((item) => ({ code: 'photo asked for' as const, item })),
+  ];
+  return reasons.filter((r) => !paper.letGo.some((l) => l.code === r.code && l.of === ofWhat(r)));
+}
+
+/** What a reason that is paper is about: what an override of it names. */
+export const ofWhat = (reason: GateReason & { readonly code: Overridable }): string =>
+  reason.code === 'photo asked for' ? reason.item : reason.elementId;
+
+/** Whether a reason is one that a lead may let go. */
+export function mayLetGo(
+  reason: GateReason,
+): reason is GateReason & { readonly code: Overridable } {
+  return MAY_OVERRIDE[reason.code] === 'lead';
 }
 
 function runReasons({ run, mayStayShut }: GateInput): GateReason[] {

@@ -173,6 +173,10 @@ export function gateWords(reason: GateReason): string {
       return `Failed: ${lowerFirst(CHECK_WORDS[reason.item].ask)}. Put it right, then look again.`;
     case 'fluid not put down':
       return 'Not recorded yet: which container was poured from, and how much.';
+    case 'torque not written':
+      return `The torque of the ${reason.place} is not written down; this workshop tightens by the manual.`;
+    case 'photo asked for':
+      return `This workshop asks for a photo: ${lowerFirst(CHECK_WORDS[reason.item].ask)}.`;
     case 'matter open':
       return `Still open: ${lowerFirst(reason.what)}. ${reason.settledBy}`;
     case 'no test drive':

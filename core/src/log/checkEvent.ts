@@ -52,6 +52,8 @@ export function jobEventFault(
   if (event.kind === 'joint tightened' || event.kind === 'look later')
     return event.elementId === null ? null : elementFault(plansEver(job), event.elementId);
   if (event.kind === 'back on') return backFault(event, find);
+  // What somebody writes belongs to the job from its first day to long after its last.
+  if (event.kind === 'note') return null;
   if (!job.accepted) return 'Accept the plan first; then the run may begin.';
   const plans = plansEver(job);
   if (event.kind === 'pedal judged' || event.kind === 'take-up judged')
@@ -86,11 +88,18 @@ function plansEver(job: JobState): Plan[] {
 /** A photo may be taken before there is a plan; an element is one that a plan knows. */
 function mediaFault(
   job: JobState,
-  { elementId }: Extract<JobEvent, { readonly kind: 'media note' }>,
+  { elementId, proof }: Extract<JobEvent, { readonly kind: 'media note' }>,
 ): string | null {
   if (job.log.filter((e) => e.kind === 'media note').length >= MOST_MEDIA_NOTES)
     return `A job keeps ${MOST_MEDIA_NOTES} photos and voice notes; this one has as many.`;
-  return elementId === null ? null : elementFault(plansEver(job), elementId);
+  const plans = plansEver(job);
+  if (elementId !== null) return elementFault(plans, elementId);
+  if (!proof) return null;
+  const { masterId, item } = proof;
+  if (item !== 'result') return checkFault(plans, { item, masterId });
+  return masterId === null
+    ? 'A result is of a control; give its master.'
+    : masterFault(plans, masterId);
 }
 
 /** What is back came off in this job, or is owed from an earlier one. */
@@ -140,7 +149,10 @@ function takeUpFault(
 /** What is tried at a control names it; what is looked at on the vehicle names none. */
 function checkFault(
   plans: readonly Plan[],
-  { item, masterId = null }: Extract<JobEvent, { readonly kind: 'checked' }>,
+  {
+    item,
+    masterId = null,
+  }: Pick<Extract<JobEvent, { readonly kind: 'checked' }>, 'item' | 'masterId'>,
 ): string | null {
   const ofControl = CONTROL_CHECKS.some((c) => c === item);
   if (!ofControl)

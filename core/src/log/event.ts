@@ -9,7 +9,7 @@ import type {
   Grade,
   IsoClass,
 } from '../fluid';
-import type { CheckItem, ControlCheck, DriveResult, TakeUp } from '../gate';
+import type { CheckItem, ControlCheck, DriveResult, Overridable, TakeUp } from '../gate';
 import type { At, MeasuredWhen, PedalResult } from '../pedal';
 import type { Plan } from '../plan';
 import type { HouseRules } from '../rules';
@@ -78,6 +78,14 @@ export interface MediaNote {
   readonly medium: Medium;
   /** The element of the layout at which it was taken; null where it is of the whole vehicle. */
   readonly elementId: string | null;
+  /** The item of the proof that it shows; left out where it is of none. */
+  readonly proof?:
+    | {
+        /** Null for what is looked at on the whole vehicle. */
+        readonly masterId: string | null;
+        readonly item: 'result' | CheckItem | ControlCheck;
+      }
+    | undefined;
 }
 
 /** What comes off a vehicle to be worked on, in the words of one tap [C]. */
@@ -226,6 +234,14 @@ export type DeskHappening =
   /** "Test drive only" was set. */
   | { readonly kind: 'drive set' }
   | { readonly kind: 'drive ended'; readonly result: DriveResult }
+  /** A lead let paper go that the gate asked for, by their own sign-in; it stays on the record. */
+  | {
+      readonly kind: 'overridden';
+      readonly code: Overridable;
+      /** What of it: the element or the item of the proof. */
+      readonly of: string;
+      readonly why: string;
+    }
   | { readonly kind: 'released' }
   /** Ended unreleased; on a stop the vehicle must not be driven even if nothing was opened. */
   | { readonly kind: 'ended'; readonly reason: string; readonly stop: boolean };
@@ -259,6 +275,7 @@ const DESK = [
   'fluid used',
   'drive set',
   'drive ended',
+  'overridden',
   'released',
   'ended',
 ] as const satisfies readonly DeskHappening['kind'][];

@@ -29,6 +29,7 @@ export {
   touches,
   type Answered,
   type ProofAnswer,
+  type ProofPhoto,
   type ProofItem,
   type ProofState,
   type Voided,
@@ -57,3 +58,4 @@ export {
 } from './measured';
 export { controlsOnRecord, type ControlOnRecord } from './onRecord';
 export { jointsOf, lookAgainOf, type LookAgain } from './lookAgain';
+export { overridesOf, type Overridden } from './overrides';

@@ -147,6 +147,7 @@ describe('a proof counts for what was there when it was made', () => {
         },
       },
       checks: Object.fromEntries(PROOF_ITEMS.motorcycle.map((i) => [i, true])),
+      photos: new Set(),
       fluidPutDown: false,
     });
     expect(job.proof.voided).toEqual([]);
@@ -252,6 +253,29 @@ describe('a proof counts for what was there when it was made', () => {
     const { proof } = jobOf(PLAN, [...proved, stroke('late'), again]);
     expect(proof.answers).toMatchObject([{ item: 'level', value: true, eventId: 'r' }]);
     expect(sorted(proof.voided[0]!.items)).toEqual(sorted(ALL.filter((i) => i.item !== 'level')));
+  });
+
+  test('a photo of an item shows it as long as nothing was done to it since', () => {
+    const photo = (id: string, item: 'level' | 'joints dry'): Said => ({
+      id,
+      kind: 'media note',
+      medium: 'photo',
+      elementId: null,
+      proof: { masterId: null, item },
+    });
+    const both = [...proved, photo('photo 1', 'level'), photo('photo 2', 'joints dry')];
+    const shown = (...said: Said[]) => {
+      const { photos } = proofOf(jobOf(PLAN, [...both, ...said]));
+      return [...photos].sort();
+    };
+    expect(shown()).toEqual(['joints dry', 'level']);
+    expect(shown(undo('u', 'photo 1'))).toEqual(['joints dry']);
+    expect(shown({ id: 't', kind: 'prepared', step: 'fill reservoir' })).toEqual(['joints dry']);
+    expect(shown(stroke('late'))).toEqual([]);
+    expect(shown(stroke('late'), photo('photo 3', 'level'))).toEqual(['level']);
+    // A voice note shows nothing.
+    const voice = { ...photo('photo 4', 'level'), medium: 'voice' } as Said;
+    expect(shown(undo('u', 'photo 1'), voice)).toEqual(['joints dry']);
   });
 
   test('what goes on makes void what was recorded of the fluid; a note does not', () => {

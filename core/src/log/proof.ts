@@ -38,9 +38,20 @@ export interface ProofState {
   readonly measured: readonly ControlMeasured[];
   /** Where each clutch takes up, by a ruler, as far as it still holds. */
   readonly takeUps: readonly TakeUpRead[];
+  /** Photos of items, as far as they still show what is there. */
+  readonly photos: readonly ProofPhoto[];
 }
 
-export const NO_PROOF: ProofState = { answers: [], voided: [], measured: [], takeUps: [] };
+/** A photo of one thing of the proof, by the event that tells of it. */
+export type ProofPhoto = Answered & ProofItem;
+
+export const NO_PROOF: ProofState = {
+  answers: [],
+  voided: [],
+  measured: [],
+  takeUps: [],
+  photos: [],
+};
 
 type Touches = 'all' | 'level' | 'nothing';
 
@@ -107,6 +118,8 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'fluid used': 'nothing',
   'drive set': 'nothing',
   'drive ended': 'nothing',
+  // Paper is let go, not brakes.
+  overridden: 'nothing',
   released: 'nothing',
   ended: 'nothing',
 };
@@ -180,10 +193,12 @@ export function proofAfter(
       takeUps: [...proof.takeUps.filter((t) => t.masterId !== event.masterId), takeUpRead(event)],
       voided: stillVoid(proof.voided, resultAt(event.masterId)),
     };
+  if (event.kind === 'media note' && event.medium === 'photo' && event.proof)
+    return { ...proof, photos: [...proof.photos, { ...answered, ...(event.proof as ProofItem) }] };
   const touched = touches(event, context.takenBack);
   if (touched === 'nothing') return proof;
   const at = circuitsOf(event, context);
-  const isVoid = (a: ProofAnswer): boolean =>
+  const isVoid = (a: ProofItem): boolean =>
     touched === 'level'
       ? a.masterId === null && OF_THE_LEVEL.includes(a.item)
       : at === null || a.masterId === null || at.includes(a.masterId);
@@ -197,8 +212,10 @@ export function proofAfter(
     ...proof.takeUps.filter(isGone).map((t) => resultAt(t.masterId)),
     ...proof.measured.filter(isPast).map((m) => resultAt(m.masterId)),
   ].filter((item, i, all) => all.findIndex((x) => isSame(x, item)) === i);
-  if (gone.length === 0) return proof;
+  const photos = proof.photos.filter((photo) => !isVoid(photo));
+  if (gone.length === 0) return { ...proof, photos };
   return {
+    photos,
     answers: proof.answers.filter((a) => !isVoid(a)),
     measured: proof.measured.filter((m) => !isPast(m)),
     takeUps: proof.takeUps.filter((t) => !isGone(t)),

@@ -3,6 +3,7 @@ import { releaseGate, type GateAnswer } from '../gate';
 import { driveInForce, proofOf, type JobState } from '../log';
 import { controlsConcerned } from './controlsConcerned';
 import { mayStayShut } from './airLeft';
+import { paperOf } from './paper';
 import { jobSays, leftOpen } from './jobSays';
 import type { JobAbout } from './writer';
 import { holds, type Matter } from './matter';
@@ -39,6 +40,7 @@ export function gateOf(
     })),
     // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
     drive: drive?.result?.result ?? null,
+    paper: paperOf(job),
   });
 }
 

@@ -16,6 +16,9 @@ export type NewAtOutlet = (typeof NEW_AT_OUTLET)[number];
 /** What a workshop may fix about the old rest in the bowl; else the plan finds the cheapest. */
 export const BOWL_RULES = ['cheapest', 'nothing', 'two rinses', 'second fill', 'wipe'] as const;
 
+/** Of which items of the proof a workshop may ask for a photo. */
+export const PROOF_PHOTO_RULES = ['none', 'level and joints', 'every look'] as const;
+
 /** What a workshop decides for itself. Kept with every verdict, plan and record that it entered into. */
 export interface HouseRules {
   readonly openContainers: OpenRule;
@@ -34,6 +37,8 @@ export interface HouseRules {
   readonly benchFill: 'back into the reservoir' | 'into a can';
   readonly joinWay: 'held down' | 'bowl full';
   readonly jointTightness: 'by feel' | 'by the manual';
+  /** Of which items of the proof a photo is asked for. */
+  readonly proofPhotos: (typeof PROOF_PHOTO_RULES)[number];
   /** What is done about the old rest in the bowl. */
   readonly bowlWay: (typeof BOWL_RULES)[number];
   /** What is taken along beyond what the plan pours. */
@@ -92,6 +97,7 @@ export const DEFAULT_RULES: HouseRules = {
   joinWay: 'held down',
   jointTightness: 'by feel',
   bowlWay: 'cheapest',
+  proofPhotos: 'none',
   pickMargin: 'one more pass',
   newAtOutlet: '95',
   lowStockMl: 1000,
@@ -162,6 +168,7 @@ export const RULE_OPTIONS = {
   jointTightness: ['by feel', 'by the manual'],
   newAtOutlet: NEW_AT_OUTLET,
   bowlWay: BOWL_RULES,
+  proofPhotos: PROOF_PHOTO_RULES,
   pickMargin: ['one more pass', 'none'],
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
 
@@ -395,7 +402,30 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'by the manual',
         label: 'By the manual’s torque',
-        speaksFor: 'The same every time, where the manual was looked up.',
+        speaksFor:
+          'The same every time, where the manual was looked up. A lead lets go what was not written down.',
+      },
+    ],
+  },
+  {
+    key: 'proofPhotos',
+    question: 'Photos in the proof?',
+    options: [
+      {
+        value: 'none',
+        label: 'Whoever wants to',
+        speaksFor: 'A named person looked; that is the proof. One press takes one all the same.',
+      },
+      {
+        value: 'level and joints',
+        label: 'Level and joints',
+        speaksFor:
+          'The two that a customer asks about. Two presses more; a lead lets one go where no phone could get in.',
+      },
+      {
+        value: 'every look',
+        label: 'Everything that is looked at',
+        speaksFor: 'For fleets and insurers. It costs a minute, and nobody answers from memory.',
       },
     ],
   },

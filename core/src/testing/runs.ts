@@ -66,7 +66,12 @@ export function eventFault(on: RunState, event: Said): string | null {
 }
 
 /** A proof of which nobody has looked at anything. */
-export const NOBODY_LOOKED: Proof = { controls: {}, checks: {}, fluidPutDown: false };
+export const NOBODY_LOOKED: Proof = {
+  controls: {},
+  checks: {},
+  photos: new Set(),
+  fluidPutDown: false,
+};
 
 /** The gate on a run where every control of the layout is concerned and nothing is owed from before. */
 export const gateOn = (
@@ -82,5 +87,6 @@ export const gateOn = (
     controls: run.plan.layout.masters,
     mayStayShut: new Set(),
     matters: [],
+    paper: { photosOf: [], torques: [], letGo: [] },
     ...more,
   });

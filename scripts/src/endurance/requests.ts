@@ -1,6 +1,7 @@
 import type { Job } from '@brook/contract';
 import type { OPERATIONS } from '@brook/contract/openapi';
 import { templateById } from '@brook/core/circuit';
+import { METRIC } from '@brook/core/units';
 import { DEFAULT_RULES } from '@brook/core/rules';
 import { FLUID, type Caller } from './field';
 
@@ -100,6 +101,10 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
     },
     DriveResult: { result: 'good' },
     EndJob: { reason: 'It was enough' },
+    Override: { code: 'photo asked for', of: 'level', why: 'No phone got in' },
+    UnitChoice: METRIC,
+    JoinWorkshop: { code: '2'.repeat(16), login: 'somebody', password: 'a word or two' },
+    NewInvitation: { name: 'Somebody', role: 'technician' },
   };
   if (!o.takes) return undefined;
   if (!(o.takes in bodies)) throw new Error(`there is no body for ${o.takes} yet`);

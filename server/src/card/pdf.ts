@@ -228,7 +228,7 @@ class Paper {
       const x = EDGE + i * (width + GAP);
       for (const c of column) {
         this.doc.font('words').fontSize(8.5);
-        const words = `${c.passes ? '' : 'Not so: '}${c.what}`;
+        const words = `${c.passes ? '' : 'Not so: '}${c.what}${c.photo ? ' (photo)' : ''}`;
         const height = this.doc.heightOfString(words, { width: width - 78 });
         if (y + height > PAGE.height - FOOT - 60) {
           this.short = true;
@@ -248,6 +248,8 @@ class Paper {
   rest(card: JobCard): void {
     if (card.people.length > 0)
       this.pair('People', card.people.map((p) => `${p.name} (${p.did})`).join('; '));
+    if (card.overridden.length > 0)
+      this.pair('Let go', card.overridden.map((o) => `${o.what}: ${o.why} (${o.by})`).join('; '));
     if (card.steps.length > 0) this.pair('Steps', card.steps.join('; '));
     if (card.settled.length > 0) this.pair('Settled', card.settled.join('; '));
     this.pair('Look again', card.left.length > 0 ? card.left.join('; ') : 'nothing left open');

@@ -7,6 +7,7 @@ import {
   jobQuery,
   moveJob as moveJobSchema,
   newJob,
+  override,
   planChoices,
 } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
@@ -24,6 +25,7 @@ import {
   getJob,
   moveJob,
   openJob,
+  letGo,
   releaseJob,
   setTestDrive,
 } from './service';
@@ -105,6 +107,11 @@ export function jobRoutes(clock: Clock): Router {
   });
   routes.post('/:id/release', async (req, res) => {
     await releaseJob(actorOf(req), pathId(req), ifMatch(req), clock.now());
+    await answer(req, res);
+  });
+  routes.post('/:id/overrides', async (req, res) => {
+    const given = parse(override, req.body);
+    await letGo(actorOf(req), pathId(req), ifMatch(req), given, clock.now());
     await answer(req, res);
   });
   routes.post('/:id/end', async (req, res) => {

@@ -1,7 +1,7 @@
-import type { Job as JobDto, NewJob } from '@brook/contract';
+import type { Job as JobDto, NewJob, Override } from '@brook/contract';
 import { partElements, type Layout } from '@brook/core/circuit';
 import type { Matter } from '@brook/core/matters';
-import { gateWords, type GateVerdict } from '@brook/core/gate';
+import { gateWords, mayLetGo, ofWhat, type GateVerdict } from '@brook/core/gate';
 import { foldJob, NEW_JOB, type JobState } from '@brook/core/log';
 import { gateOf, groupMatters, matterTitle, owesBleed } from '@brook/core/matters';
 import { refusalWords } from '@brook/core/plan';
@@ -261,6 +261,32 @@ export async function setTestDrive(
     onlyAt(locked.job, ['proof'], 'A test drive is set when run and proof are through.');
     await gateMustSay('test drive', locked);
     await appendDesk(locked, { kind: 'drive set' });
+  });
+}
+
+/**
+ * Let paper go that the gate asks for: by a lead, signed in as themself, with a
+ * reason that stays. What the gate's table does not list, nobody.
+ */
+export async function letGo(
+  actor: Actor,
+  id: string,
+  version: number,
+  { code, of, why }: Override,
+  at: Date,
+): Promise<void> {
+  if (actor.role !== 'lead')
+    throw new ProblemError('forbidden', 'Only a lead lets paper go, signed in as themself.');
+  await changeJob(actor, id, version, at, async (locked) => {
+    onlyAt(locked.job, ['proof', 'test drive'], 'Paper is let go while the job is proved.');
+    const before = await mattersBefore(locked.vehicle, locked.job, locked.transaction);
+    const answer = gateOf(locked.state, aboutOf(locked), before);
+    const asked = answer?.reasons.some((r) => r.code === code && mayLetGo(r) && ofWhat(r) === of);
+    if (!asked)
+      throw refused('The gate does not ask for this, or nobody may let it go.', [
+        { field: 'of', sentence: `The gate does not ask for ${code} of "${of}".` },
+      ]);
+    await appendDesk(locked, { kind: 'overridden', code, of, why });
   });
 }
 

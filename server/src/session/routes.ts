@@ -88,8 +88,11 @@ export function sessionRoutes(clock: Clock): Router {
 export function peopleRoutes(clock: Clock): Router {
   const routes = Router();
   routes.get('/', async (req, res) => {
-    const page = await listPeople(actorOf(req), parse(wholeQuery, req.query));
-    res.json({ ...page, invited: await openInvitations(actorOf(req), clock.now()) });
+    const asked = parse(wholeQuery, req.query);
+    const page = await listPeople(actorOf(req), asked);
+    const first = asked.cursor === undefined;
+    const invited = first ? await openInvitations(actorOf(req), clock.now()) : [];
+    res.json({ ...page, invited });
   });
   routes.post('/invitations', async (req, res) => {
     const made = await invite(actorOf(req), parse(newInvitation, req.body), clock.now());

@@ -1,0 +1,107 @@
+import { gateWords } from '../gate';
+import { followProof, jobEventFault, overridesOf, proofOf, type JobEvent } from '../log';
+import { DEFAULT_RULES, type HouseRules } from '../rules';
+import type { Plan } from '../plan';
+import { followCalls } from '../run';
+import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
+import { gateOf } from '.';
+import { paperOf } from './paper';
+
+const BY_FEEL = planOf('hatchback-diagonal');
+const PLAN: Plan = {
+  ...BY_FEEL,
+  preferences: { ...BY_FEEL.preferences, jointTightness: 'by the manual' },
+};
+const [left, right] = PLAN.stops.map((s) => s.bleeder.id);
+const ids = countingIds('p');
+const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
+const joint = (elementId: string, appliedNm: number | null): Said =>
+  ({ id: ids(), kind: 'joint tightened', elementId, manualNm: 10, appliedNm }) as Said;
+const owed = (said: readonly Said[], plan = PLAN) =>
+  paperOf(jobOf(plan, [...RUN, ...said])).torques.map((t) => t.elementId);
+
+test('by the manual, each bleeder that was shut by feel owes its torque until it is written down; by feel is none', () => {
+  expect(owed([]).sort()).toEqual(PLAN.stops.map((s) => s.bleeder.id).sort());
+  expect(owed([joint(left!, 9)])).not.toContain(left);
+  expect(owed([joint(left!, 9)])).toContain(right);
+  expect(owed([joint(left!, null)])).toContain(left);
+  expect(owed([joint(left!, 9), joint(left!, null)])).toContain(left);
+});
+
+test('a bleeder that was shut to a torque owes none; where the house goes by feel nobody does', () => {
+  const exact = RUN.map((e) =>
+    e.kind === 'shut' && e.stopId === PLAN.stops[0]!.id
+      ? ({ ...e, tightened: { torqueNm: 9 } } as Said)
+      : e,
+  );
+  expect(paperOf(jobOf(PLAN, exact)).torques.map((t) => t.elementId)).not.toContain(left);
+  expect(owed([], BY_FEEL)).toEqual([]);
+});
+
+describe('what a lead let go', () => {
+  const rules: HouseRules = { ...DEFAULT_RULES, proofPhotos: 'level and joints' };
+  const ABOUT = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: BY_FEEL.layout };
+  const proved = [
+    ...RUN,
+    ...(followProof(BY_FEEL, {
+      deviceId: 'phone',
+      nextId: ids,
+      startMs: 0,
+      masterIds: BY_FEEL.layout.masters.map((m) => m.id),
+    }) as Said[]),
+  ];
+  const jobWith = (...said: Said[]) => {
+    const job = jobOf(BY_FEEL, [...proved, ...said]);
+    const read = { rules, verdict: { verdict: 'fill' } } as never;
+    return { ...job, fluid: { ...kept({ kind: 'fluid read', read } as never) } as never };
+  };
+  const missing = (...said: Said[]) =>
+    gateOf(jobWith(...said), ABOUT, [])!
+      .reasons.filter((r) => r.code !== 'fluid not put down')
+      .map(gateWords);
+  const letGo: Said = {
+    id: 'o',
+    kind: 'overridden',
+    code: 'photo asked for',
+    of: 'level',
+    why: 'No phone got in',
+  } as Said;
+
+  test('is asked no more, stays on the record with its reason, and nothing else goes with it', () => {
+    expect(missing()).toEqual([
+      'This workshop asks for a photo: joints and bleeders dry under a firm push.',
+      'This workshop asks for a photo: level between MIN and MAX, standing level.',
+    ]);
+    expect(missing(letGo)).toEqual([
+      'This workshop asks for a photo: joints and bleeders dry under a firm push.',
+    ]);
+    expect(overridesOf(jobWith(letGo))).toMatchObject([
+      { what: 'photo of: level between MIN and MAX, standing level', why: 'No phone got in' },
+    ]);
+    expect(proofOf(jobWith(letGo)).photos.size).toBe(0);
+  });
+
+  test('a photo of what no vehicle has, or of a control without naming it, is refused with what would be right', () => {
+    const photo = (proof: object) =>
+      ({
+        id: 'x',
+        deviceId: 'phone',
+        deviceSeq: 900,
+        atMs: 0,
+        planId: null,
+        kind: 'media note',
+        medium: 'photo',
+        elementId: null,
+        proof,
+      }) as JobEvent;
+    const fault = (proof: object) =>
+      jobEventFault(jobWith(), photo(proof), { openedAtMs: 0, nowMs: 0 });
+    expect(fault({ masterId: null, item: 'level' })).toBeNull();
+    expect(fault({ masterId: null, item: 'result' })).toMatch(/give its master/);
+    expect(fault({ masterId: 'nobody', item: 'result' })).toMatch(/no master "nobody"/);
+    expect(fault({ masterId: null, item: 'servo gives' })).toMatch(/give its master/);
+    expect(fault({ masterId: BY_FEEL.layout.masters[0]!.id, item: 'level' })).toMatch(
+      /leave the master out/,
+    );
+  });
+});

@@ -1,0 +1,55 @@
+import { PROOF_ITEMS, type CheckItem, type GateInput } from '../gate';
+import { jointsOf, type JobState } from '../log';
+import type { RunState } from '../run';
+import { bleederName, type VehicleKind } from '../circuit';
+import { nameOf } from '../scope';
+import type { HouseRules } from '../rules';
+import { partsInHand } from './controlsConcerned';
+
+/** The paper that a job owes by its workshop's house rules, and what of it a lead let go. */
+export function paperOf(job: JobState): GateInput['paper'] {
+  const rule = job.fluid?.read.rules.proofPhotos ?? 'none';
+  const kind = job.run?.plan.layout.vehicleKind;
+  return {
+    photosOf: kind ? PHOTOS_OF[rule](kind) : [],
+    torques: torquesNotWritten(job),
+    letGo: job.log.flatMap((e) => (e.kind === 'overridden' ? [{ code: e.code, of: e.of }] : [])),
+  };
+}
+
+const PHOTOS_OF: Readonly<
+  Record<HouseRules['proofPhotos'], (kind: VehicleKind) => readonly CheckItem[]>
+> = {
+  none: () => [],
+  'level and joints': () => ['joints dry', 'level'],
+  'every look': (kind) => PROOF_ITEMS[kind],
+};
+
+/**
+ * Where a workshop tightens by the manual: bleeders that were shut by feel, and
+ * parts that were in hand, whose torque nobody wrote down since.
+ */
+function torquesNotWritten(job: JobState): { elementId: string; place: string }[] {
+  const { run } = job;
+  if (!run || run.plan.preferences.jointTightness === 'by feel') return [];
+  const { layout } = run.plan;
+  const written = new Set(
+    jointsOf(job.log).flatMap((j) => (j.appliedNm === null ? [] : [j.elementId])),
+  );
+  const bleeders = layout.bleeders
+    .filter((b) => tightenedAt(run, b.id) === 'by feel')
+    .map((b) => ({ elementId: b.id, place: bleederName(b) }));
+  const parts = partsInHand(job)
+    .filter((id) => !layout.bleeders.some((b) => b.id === id))
+    .map((id) => ({ elementId: id, place: nameOf(layout, id) }));
+  return [...bleeders, ...parts].filter((j) => !written.has(j.elementId));
+}
+
+/** How a bleeder was tightened when it was shut last, under any plan of the run; null where it was not. */
+function tightenedAt(run: RunState, bleederId: string) {
+  const shut = [...run.past, run].flatMap(({ plan, bleeders }) => {
+    const here = plan.stops.filter((s) => s.bleeder.id === bleederId).map((s) => s.id);
+    return bleeders.filter((b) => here.includes(b.stopId) && b.shut);
+  });
+  return shut.at(-1)?.tightened ?? null;
+}
