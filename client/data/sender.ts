@@ -84,6 +84,9 @@ async function send(client: Client, jobId: string): Promise<void> {
         },
       });
       takeUp(client, jobId, since, answer);
+      // What stands beside a closed record is not told with its log.
+      if (answer.answers.some((a) => a.result === 'added after the end'))
+        void client.invalidateQueries({ queryKey: key });
       // Kept before it is taken out of the outbox: at no moment is a tap on neither shelf.
       const known = client.getQueryData<Job>(key);
       if (known) await keepAnswer(`/jobs/${jobId}`, known);

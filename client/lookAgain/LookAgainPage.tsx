@@ -3,13 +3,13 @@ import { jointsOf, LOOK_LATER, type LookLater } from '@brook/core/log';
 import { partsInHand } from '@brook/core/matters';
 import { nameOf } from '@brook/core/scope';
 import { capital } from '@brook/core/text';
-import { jointAgain, jointWords, TORQUE_UNITS, torqueFault, torquePair } from '@brook/core/torque';
-import { convertTorque, type TorqueUnit } from '@brook/core/units';
+import { jointAgain, jointWords } from '@brook/core/torque';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJobLog, type LiveJob } from '../data/run';
 import type { StepProps } from '../jobs/step';
 import { PageHead } from '../plan/PageHead';
+import { TorqueEntry } from '../torque/TorqueEntry';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -17,7 +17,6 @@ import { Field } from '../ui/Field';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { typedNumber } from '../ui/typedNumber';
-import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 
 /** The page of a job with its torques and what is looked at again, in its address. */
@@ -51,7 +50,7 @@ export function LookAgainPage({ job, band, pages }: Pick<StepProps, 'job' | 'ban
       />
       <Choice question="Which?" options={WHATS} chosen={what} onChoose={setWhat} />
       {what === 'torque' ? (
-        <Torque layout={layout} places={places} live={live} />
+        <Torque job={job} layout={layout} places={places} live={live} />
       ) : (
         <Later places={places} live={live} />
       )}
@@ -76,32 +75,16 @@ function placesOf(layout: Layout, live: LiveJob): readonly Place[] {
 }
 
 function Torque({
+  job,
   layout,
   places,
   live,
-}: {
+}: Pick<StepProps, 'job'> & {
   readonly layout: Layout;
   readonly places: readonly Place[];
   readonly live: LiveJob;
 }) {
   const [elementId, setElementId] = useState<string | null>(null);
-  const [unit, setUnit] = useState<TorqueUnit>(useUnits().torque);
-  const [manual, setManual] = useState('');
-  const [applied, setApplied] = useState('');
-  const bleeder = layout.bleeders.some((b) => b.id === elementId);
-  const nm = (text: string): number | null =>
-    text.trim() === '' ? null : convertTorque(typedNumber(text), unit, 'N·m');
-  const manualNm = nm(manual);
-  const appliedNm = nm(applied);
-  const faultOf = (value: number | null) => (value === null ? null : torqueFault(value, bleeder));
-  const good = elementId !== null && faultOf(manualNm) === null && faultOf(appliedNm) === null;
-  const above = good && jointAgain({ manualNm, appliedNm }) === 'above';
-  const say = (by: number | null) => {
-    live.say({ kind: 'joint tightened', elementId: elementId!, manualNm, appliedNm: by });
-    setApplied('');
-    setManual('');
-    setElementId(null);
-  };
   return (
     <>
       <Choice
@@ -111,49 +94,16 @@ function Torque({
         chosen={elementId}
         onChoose={setElementId}
       />
-      <Choice
-        question="Read in"
-        options={TORQUE_UNITS.map((u) => ({ value: u, label: u }))}
-        chosen={unit}
-        onChoose={setUnit}
-      />
-      <Field
-        label="The manual’s value"
-        why="From the manual of this vehicle; the app knows none."
-        unit={unit}
-        unitAsSaid
-        inputMode="decimal"
-        value={manual}
-        onChange={setManual}
-        fault={faultOf(manualNm)}
-      />
-      {manualNm !== null && faultOf(manualNm) === null ? (
-        <Words strong>{torquePair(manualNm)}</Words>
-      ) : null}
-      <Field
-        label="Applied"
-        unit={unit}
-        unitAsSaid
-        inputMode="decimal"
-        value={applied}
-        onChange={setApplied}
-        fault={faultOf(appliedNm)}
-      />
-      {appliedNm !== null && faultOf(appliedNm) === null ? (
-        <Words strong>{torquePair(appliedNm)}</Words>
-      ) : null}
-      {above ? (
-        <Caution title={`Above the manual’s ${torquePair(manualNm!)}`}>
-          A thread may be stretched or a bleeder cracked. Slacken it, look at it, tighten it anew.
-          It goes on the list to be looked at again.
-        </Caution>
-      ) : null}
-      <Button
-        label="That was applied"
-        disabled={!good || appliedNm === null}
-        onPress={() => say(appliedNm)}
-      />
-      <Button label="By feel" disabled={!good} onPress={() => say(null)} />
+      {elementId === null ? null : (
+        <TorqueEntry
+          key={elementId}
+          job={job}
+          layout={layout}
+          live={live}
+          elementId={elementId}
+          onSaid={() => setElementId(null)}
+        />
+      )}
       <View role="list" aria-label="Joints">
         {jointsOf(live.job.log).map((j) => (
           <View key={j.id} role="listitem">

@@ -15,6 +15,7 @@ import {
   overridesOf,
   proofOf,
   refitOf,
+  tightnessOf,
   type JobEvent,
   type JobState,
 } from '@brook/core/log';
@@ -51,6 +52,7 @@ import { SignedNote } from './SignedNote';
 import { PlanBrook } from '../plan/PlanStep';
 import { ActionBar } from '../ui/ActionBar';
 import { capital, counted, lowerFirst } from '@brook/core/text';
+import { torquePair } from '@brook/core/torque';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
@@ -93,7 +95,9 @@ export function RecordView({ job, band, onStep }: StepProps) {
       {job.fluid ? <FluidRecord job={job} /> : null}
       {plan && job.fluidUsed ? <UsedRecord used={job.fluidUsed} /> : null}
       {job.ended ? <FaultList signs={signsOf(job)} layout={job.layout} /> : null}
-      {state.run && state.run.log.length > 0 ? <RunRecord state={state.run} /> : null}
+      {state.run && state.run.log.length > 0 ? (
+        <RunRecord state={state.run} log={state.log} />
+      ) : null}
       {isClosed(job.stage) && job.leaves.length > 0 ? (
         <Section title="Left open by this job">
           <MatterList matters={job.leaves} />
@@ -180,7 +184,7 @@ function signsOf(job: Job): FaultSign[] {
     : job.events.flatMap((e) => (e.kind === 'halted' ? [e.reason] : []));
 }
 
-function RunRecord({ state }: { readonly state: RunState }) {
+function RunRecord({ state, log }: { readonly state: RunState; readonly log: JobState['log'] }) {
   const legs = planAgainstActual(state);
   return (
     <Section title="Plan against done">
@@ -188,7 +192,7 @@ function RunRecord({ state }: { readonly state: RunState }) {
         <View key={i}>
           <Table label="Plan against done" lead="bleeder" columns={COLUMNS} width={52}>
             {leg.rows.map((row) => (
-              <RowRecord key={row.stopId} row={row} />
+              <RowRecord key={row.stopId} row={row} log={log} />
             ))}
           </Table>
           {leg.endedBy ? (
@@ -216,9 +220,9 @@ function RunRecord({ state }: { readonly state: RunState }) {
 
 const COLUMNS = ['strokes\nplan', 'strokes\ndone', 'mL\nplan', 'mL\ndone'];
 
-function RowRecord({ row }: { readonly row: ActualRow }) {
+function RowRecord({ row, log }: { readonly row: ActualRow; readonly log: JobState['log'] }) {
   const seen = [
-    tightWords(row),
+    tightWords(row, log),
     row.bubbles && `bubbles ${row.bubbles.reading}`,
     row.colour?.seen,
     ...row.tried.map(triedWords),
@@ -254,10 +258,12 @@ const triedWords = ({ what, before, after }: Tried): string =>
     .filter(Boolean)
     .join(': ');
 
-const tightWords = ({ tightened }: ActualRow): string =>
-  tightened === null || tightened === 'by feel'
+const tightWords = (row: ActualRow, log: JobState['log']): string => {
+  const tightened = tightnessOf(row, log);
+  return tightened === null || tightened === 'by feel'
     ? 'shut by feel'
-    : `shut to ${tightened.torqueNm} N·m`;
+    : `shut to ${torquePair(tightened.torqueNm)}`;
+};
 
 function ProofRecord({ state, plan }: { readonly state: JobState; readonly plan: Plan }) {
   const { proof } = state;

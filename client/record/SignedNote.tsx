@@ -4,7 +4,7 @@ import { useJobLog } from '../data/run';
 import { useSession } from '../data/session';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
-import { Section } from './Section';
+import { More } from '../ui/More';
 
 /** What somebody adds to a closed record: under their name, beside it, never in it. */
 export function SignedNote({ job }: { readonly job: Job }) {
@@ -13,7 +13,7 @@ export function SignedNote({ job }: { readonly job: Job }) {
   const [text, setText] = useState('');
   const words = text.trim();
   return (
-    <Section title="Add to this record">
+    <More title="Add a signed note" about="Beside the record, under your name">
       <Field
         label="Note"
         why={`Signed ${name}. The record itself stays as it is; nobody changes a note either.`}
@@ -29,6 +29,6 @@ export function SignedNote({ job }: { readonly job: Job }) {
           setText('');
         }}
       />
-    </Section>
+    </More>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import { ANSWERS, type Answer } from '../plan/answers';
+import { JointHere } from '../torque/JointHere';
 import { ActionBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { Caution } from '../ui/Notice';
@@ -63,6 +64,7 @@ export function FitPart({
         chosen={full}
         onChoose={setFull}
       />
+      <JointHere job={job} plan={plan} live={run} elementId={partId} />
       <SomethingWrongButton onPress={onWrong} />
       <JobFoot job={job} />
     </Page>

@@ -23,6 +23,7 @@ import { useNotesHere } from '../media/useNotesHere';
 import { lowerFirst } from '@brook/core/text';
 import { RefitButton } from '../refit/RefitButton';
 import { router } from 'expo-router';
+import { JointHere } from '../torque/JointHere';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { Caution } from '../ui/Notice';
@@ -342,6 +343,9 @@ function Bleeding({
       <LevelAction step={step} run={run} containerId={inHand.inHand?.id ?? null} />
       {'pourMl' in step ? (
         <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />
+      ) : null}
+      {step.kind === 'shut' ? (
+        <JointHere job={job} plan={plan} live={run} elementId={step.stop.bleeder.id} />
       ) : null}
       {step.kind === 'shut early' ? (
         <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />

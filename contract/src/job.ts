@@ -118,6 +118,9 @@ export const job = jobSummary.extend({
       }),
     )
     .describe('What each control measured when a job before had bled and released it'),
+  manualTorques: z
+    .array(z.object({ elementId: z.string(), manualNm: z.number(), by: z.string() }))
+    .describe('What earlier jobs of this vehicle looked up in its manual, N·m by joint'),
   knownFluid: z
     .object({ cap: z.array(grade), lowViscosity: z.boolean(), control, seals, at: isoTime })
     .nullable()

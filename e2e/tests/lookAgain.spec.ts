@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { Workshop } from '../support/workshop';
+import { planOf, Workshop } from '../support/workshop';
 
 test('a torque above the manual’s is warned of in both units; it and a worn part are owed at the next visit, and hold nothing', async ({
   page,
@@ -38,4 +38,39 @@ test('a torque above the manual’s is warned of in both units; it and a worn pa
   await page.goto(`/vehicles/${car.id}`);
   await expect(page.getByText(/look by 2027-05-01/).first()).toBeVisible();
   await expect(page.getByText(/Left rear: look at it again/).first()).toBeVisible();
+});
+
+test('a torque is written down where the bleeder is shut, stands on the record, and its manual’s value is known to the next job', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Torqued car');
+  const job = await workshop.running(car);
+  const [stop] = planOf(job).stops;
+  await workshop.log(job.id, [
+    ...Array.from({ length: stop!.strokes.value }, () => ({ kind: 'stroke', stopId: stop!.id })),
+    { kind: 'bubbles', stopId: stop!.id, reading: 'none' },
+    { kind: 'colour', stopId: stop!.id, colour: 'clear' },
+  ]);
+  await page.goto(`/jobs/${job.id}`);
+  const torque = page.getByRole('button', { name: /^Torque, / });
+  await expect(torque).toContainText('the manual’s value is not known here');
+  await torque.click();
+  const field = (name: string) => page.getByRole('textbox', { name, exact: true });
+  await field('The manual’s value').fill('9');
+  await field('Applied').fill('9');
+  await page.getByRole('button', { name: 'That was applied' }).click();
+  await expect(torque).toContainText('tightened to 9.0 N·m = 6.6 lbf·ft');
+  await page.getByTestId('next-action').click();
+  await expect
+    .poll(async () => (await workshop.get(job.id)).events.map((e) => e.kind))
+    .toContain('shut');
+  await workshop.end(await workshop.get(job.id));
+  await page.goto(`/jobs/${job.id}`);
+  await expect(page.getByText(/shut to 9.0 N·m = 6.6 lbf·ft/)).toBeVisible();
+
+  const later = await workshop.running(car);
+  expect((await workshop.get(later.id)).manualTorques).toMatchObject([
+    { elementId: stop!.bleeder.id, manualNm: 9 },
+  ]);
 });

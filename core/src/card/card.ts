@@ -2,12 +2,19 @@ import { historyReading, MONTH_MS } from '../ageing';
 import type { Layout } from '../circuit';
 import { gradeNamed, type Grade } from '../fluid';
 import { CHECK_WORDS, CONTROL_CHECK_WORDS, PROOF_ITEMS, takeUpWords } from '../gate';
-import { jointsOf, measuredAt, overridesOf, type ControlOnRecord, type JobState } from '../log';
+import {
+  jointsOf,
+  measuredAt,
+  overridesOf,
+  tightnessOf,
+  type ControlOnRecord,
+  type JobState,
+} from '../log';
 import { groupMatters, type Matter } from '../matters';
 import { airWords, type AirLeft, type ControlMeasured } from '../pedal';
 import type { Plan } from '../plan';
 import { intervalFor, type HouseRules } from '../rules';
-import { doneAt, planAgainstActual, stageLines, type ActualRow } from '../run';
+import { doneAt, planAgainstActual, stageLines, type ActualRow, type Tightened } from '../run';
 import { nameOf, workTitle } from '../scope';
 import { capital } from '../text';
 import { jointWords } from '../torque';
@@ -150,7 +157,7 @@ export function jobCard(facts: CardFacts): JobCard {
     },
     before: [...fluidBefore(job), ...controls.flatMap((c) => heightsAt(c, 'servo emptied'))],
     after: controls.flatMap((c) => controlAfter(c, facts.air[c.masterId] ?? null)),
-    openings: rows.map(openingOf),
+    openings: rows.map((row, i) => openingOf(row, i, tightnessOf(row, job.log))),
     order: plan ? [...new Set(plan.stops.map((s) => s.bleeder.id))] : [],
     steps: [
       ...(run ? stageLines(run) : []),
@@ -290,8 +297,7 @@ function resultWords({ result, control }: ControlOnRecord): string {
     : result!;
 }
 
-function openingOf(row: ActualRow, i: number): CardOpening {
-  const { tightened } = row;
+function openingOf(row: ActualRow, i: number, tightened: Tightened | null): CardOpening {
   return {
     number: i + 1,
     place: capital(row.place),

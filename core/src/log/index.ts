@@ -57,5 +57,12 @@ export {
   type TakeUpRead,
 } from './measured';
 export { controlsOnRecord, type ControlOnRecord } from './onRecord';
-export { jointsOf, lookAgainOf, type LookAgain } from './lookAgain';
+export {
+  jointsOf,
+  lookAgainOf,
+  manualTorqueOf,
+  tightnessOf,
+  type LookAgain,
+  type ManualTorque,
+} from './lookAgain';
 export { overridesOf, type Overridden } from './overrides';

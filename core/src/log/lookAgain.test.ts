@@ -1,7 +1,14 @@
 import { gateOf, jobSays } from '../matters';
 import { followCalls } from '../run';
 import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
-import { jobEventFault, jointsOf, lookAgainOf, type JobEvent } from '.';
+import {
+  jobEventFault,
+  jointsOf,
+  lookAgainOf,
+  manualTorqueOf,
+  tightnessOf,
+  type JobEvent,
+} from '.';
 
 const PLAN = planOf('hatchback-diagonal');
 const [first, second] = PLAN.stops.map((s) => s.bleeder.id);
@@ -61,4 +68,37 @@ test('a place that the plan does not know is refused', () => {
   expect(fault(joint(first!, 10, 10))).toBeNull();
   expect(fault(joint('nowhere', 10, 10))).toMatch(/nowhere/);
   expect(fault(later({ elementId: null }))).toBeNull();
+});
+
+test('a torque that was said of a bleeder outweighs the feel of shutting it, the last one; of a bleeder that is open it is none', () => {
+  const { log } = jobOf(PLAN, [
+    joint(first!, 10, 9),
+    joint(first!, 10, 8),
+    joint(second!, 10, null),
+  ]);
+  const at = (bleederId: string, tightened: 'by feel' | null) =>
+    tightnessOf({ bleederId, tightened }, log);
+  expect(at(first!, 'by feel')).toEqual({ torqueNm: 8 });
+  expect(at(second!, 'by feel')).toBe('by feel');
+  expect(at(first!, null)).toBeNull();
+});
+
+test('the manual’s value is that of this job, else of an earlier one, else the one that the layout lists, else nobody’s', () => {
+  const layout = {
+    ...PLAN.layout,
+    bleeders: PLAN.layout.bleeders.map((b) =>
+      b.id === second
+        ? { ...b, fitting: { listed: { wrenchMm: 8, thread: null, torqueNm: 7 }, found: null } }
+        : b,
+    ),
+  };
+  const earlier = [{ elementId: first!, manualNm: 11, by: 'Ode, job 3' }];
+  const of = (id: string, log = jobOf(PLAN, []).log, before = earlier) =>
+    manualTorqueOf(id, { log, earlier: before, layout });
+  expect(of(first!)).toEqual(earlier[0]);
+  expect(of(first!, jobOf(PLAN, [joint(first!, 12, 12)]).log)).toMatchObject({ manualNm: 12 });
+  // By feel without a look into the manual says nothing of its value.
+  expect(of(first!, jobOf(PLAN, [joint(first!, null, null)]).log)).toEqual(earlier[0]);
+  expect(of(second!)).toMatchObject({ manualNm: 7, by: 'the layout' });
+  expect(of(first!, undefined, [])).toBeNull();
 });

@@ -1,4 +1,5 @@
-import type { Kept } from '../run';
+import { sizesOf, type Layout } from '../circuit';
+import type { ActualRow, Kept, Tightened } from '../run';
 import { jointAgain, jointWords } from '../torque';
 import type { JobEvent } from './event';
 import { undoneIds } from './undo';
@@ -20,6 +21,48 @@ export function jointsOf(log: readonly Kept<JobEvent>[]): readonly Joint[] {
   for (const e of log)
     if (e.kind === 'joint tightened' && !undone.has(e.id)) joints.set(e.elementId, e);
   return [...joints.values()];
+}
+
+/**
+ * How tight a bleeder is: the torque that was said of it last, else what was
+ * said when it was shut; null where it was not.
+ */
+export function tightnessOf(
+  { bleederId, tightened }: Pick<ActualRow, 'bleederId' | 'tightened'>,
+  log: readonly Kept<JobEvent>[],
+): Tightened | null {
+  const joint = jointsOf(log).find((j) => j.elementId === bleederId);
+  if (tightened === null || !joint || joint.appliedNm === null) return tightened;
+  return { torqueNm: joint.appliedNm };
+}
+
+/** The manual's value of a joint of this vehicle, and who put it there. */
+export interface ManualTorque {
+  readonly elementId: string;
+  readonly manualNm: number;
+  readonly by: string;
+}
+
+/**
+ * The manual's value for a joint, as it is known: of this job, else of an
+ * earlier one on this vehicle, else of the bleeder as its layout lists it.
+ */
+export function manualTorqueOf(
+  elementId: string,
+  given: {
+    readonly log: readonly Kept<JobEvent>[];
+    readonly earlier: readonly ManualTorque[];
+    readonly layout: Layout;
+  },
+): ManualTorque | null {
+  const here = jointsOf(given.log).find((j) => j.elementId === elementId);
+  if (here && here.manualNm !== null)
+    return { elementId, manualNm: here.manualNm, by: here.person };
+  const before = given.earlier.find((m) => m.elementId === elementId);
+  if (before) return before;
+  const bleeder = given.layout.bleeders.find((b) => b.id === elementId);
+  const listed = bleeder && sizesOf(bleeder.fitting).torqueNm;
+  return listed ? { elementId, manualNm: listed, by: 'the layout' } : null;
 }
 
 /**

@@ -7,6 +7,7 @@ import type { BleederState, RunState, Tried } from './state';
 /** One bleeder: what was planned and what was done. */
 export interface ActualRow {
   readonly stopId: string;
+  readonly bleederId: string;
   readonly place: string;
   readonly plannedStrokes: Figure;
   readonly strokes: Figure;
@@ -62,6 +63,7 @@ function rowsOf(
     });
     return {
       stopId: stop.id,
+      bleederId: stop.bleeder.id,
       place: bleederName(stop.bleeder),
       plannedStrokes: stop.strokes,
       strokes,

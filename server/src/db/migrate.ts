@@ -18,6 +18,7 @@ import { up as clocks } from './migrations/015-clocks';
 import { up as paces } from './migrations/016-paces';
 import { up as controls } from './migrations/017-controls';
 import { up as people } from './migrations/018-people';
+import { up as joints } from './migrations/019-joints';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -41,6 +42,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '016-paces', up: ({ context }) => paces(context) },
       { name: '017-controls', up: ({ context }) => controls(context) },
       { name: '018-people', up: ({ context }) => people(context) },
+      { name: '019-joints', up: ({ context }) => joints(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

@@ -88,7 +88,16 @@ test('paper keeps the gate shut until it is there or a lead lets it go, by name 
   await tech.change(job, 'post', 'test-drive/result', { result: 'good' });
   const released = await tech.change(job, 'post', 'release');
 
-  const { card } = { card: (await lead.get(`/jobs/${job.id}/card`).expect(200)).body };
+  // The manual's value is known to the next job of this vehicle, and to no other's.
+  const next = await tech.open('M 1');
+  expect((await lead.job(next.id)).manualTorques).toEqual([
+    { elementId: bleeder, manualNm: 9, by: `Tech One, job ${job.number}` },
+  ]);
+  await tech.change(next, 'post', 'end', { reason: 'Only to look' });
+  const another = await tech.open('H 1');
+  expect((await lead.job(another.id)).manualTorques).toEqual([]);
+  await tech.change(another, 'post', 'end', { reason: 'Only to look' });
+  const card = (await lead.get(`/jobs/${job.id}/card`).expect(200)).body;
   expect(card.overridden).toEqual([
     {
       what: 'photo of: level between MIN and MAX, standing level',

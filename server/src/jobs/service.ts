@@ -24,6 +24,7 @@ import { driveStateOf, findVehicle } from '../vehicles/service';
 import { knownFluidOf, lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
 import { changeJob, onlyAt, type LockedJob } from './locked';
+import { manualTorquesOf } from './manualTorques';
 import { pickFor } from './pick';
 
 /** Take a vehicle in. Sending the same id again answers with the same job. */
@@ -183,6 +184,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     makerEntry: vehicle.makerEntry,
     inside: job.closed ? null : await insideOf(vehicle.id, job.number),
     baselines: job.closed ? [] : await baselinesOf(job),
+    manualTorques: job.closed ? [] : await manualTorquesOf(job),
     knownFluid: job.closed || job.fluid ? null : await knownFluidOf(job),
     fluid: job.fluid,
     planResult: job.planResult,
