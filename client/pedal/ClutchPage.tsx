@@ -1,10 +1,13 @@
 import type { Master } from '@brook/core/circuit';
-import { CONTROL_TRAITS } from '@brook/core/circuit';
+import { CONTROL_TRAITS, paths } from '@brook/core/circuit';
 import {
   airOrRod,
+  BLOCKED_ROD_MM,
+  blockedTells,
   FREE_PLAY_MM,
   PLAY_MM,
   pushrodTurns,
+  SLAVE_READING_MM,
   TAKE_UP_MM,
   takeUpOf,
   type PushrodTurns,
@@ -43,14 +46,20 @@ export function ClutchPage({
   const [takeUp, setTakeUp] = useState(said(known?.takeUpMm));
   const [pumped, setPumped] = useState(said(known?.pumpedMm));
   const [play, setPlay] = useState(said(known?.playMm));
+  const [blocked, setBlocked] = useState(said(known?.blockedMm));
   const [least, setLeast] = useState('');
   const [most, setMost] = useState('');
   const [pitch, setPitch] = useState('');
+  const holdable = paths(job.layout).some((p) => {
+    const end = p.points.at(-1)!.node;
+    return p.master.id === master.id && end.kind === 'slave' && end.holdable;
+  });
   const lever = CONTROL_TRAITS[master.control].held === 'lever';
   const restMm = typedLengthMm(rest);
   const takeUpMm = typedLengthMm(takeUp);
   const pumpedMm = optional(pumped);
   const playMm = optional(play);
+  const blockedMm = optional(blocked);
   const faults = {
     rest: faultOf(rest, TAKE_UP_MM),
     takeUp:
@@ -58,6 +67,7 @@ export function ClutchPage({
       (takeUpMm >= restMm ? `It takes up lower than it rests (${restMm} mm).` : null),
     pumped: faultOf(pumped, TAKE_UP_MM),
     play: faultOf(play, PLAY_MM),
+    blocked: faultOf(blocked, SLAVE_READING_MM),
   };
   const whole =
     inRange(TAKE_UP_MM, restMm) &&
@@ -83,7 +93,15 @@ export function ClutchPage({
     });
   }
   const record = () => {
-    run.say({ kind: 'take-up read', masterId: master.id, restMm, takeUpMm, pumpedMm, playMm });
+    run.say({
+      kind: 'take-up read',
+      masterId: master.id,
+      restMm,
+      takeUpMm,
+      pumpedMm,
+      playMm,
+      ...(blockedMm === null ? {} : { blockedMm }),
+    });
     pages.closePage();
   };
   return (
@@ -146,6 +164,34 @@ export function ClutchPage({
             ? `It is air: ${Math.round(pumpedMm! - takeUpMm)} mm higher. Bleed it before the rod is turned.`
             : 'Not air: it stays where it was. The rod, or wear.'}
         </Words>
+      ) : null}
+      {holdable ? (
+        <More
+          key={`blocked ${cause ?? 'not known'}`}
+          title="Slave blocked: is it above or below?"
+          about="Where pumping tells air, or nothing is found"
+          open={cause === 'air' || (known?.blockedMm ?? null) !== null}
+        >
+          <Words>
+            Block the slave’s rod so that it cannot move, hands off its bore. Push the master by
+            hand and read how far its rod goes.
+          </Words>
+          <Field
+            label="Rod of the master moves by"
+            why={`Less than ${BLOCKED_ROD_MM} mm: nothing gives.`}
+            unit="mm"
+            value={blocked}
+            onChange={setBlocked}
+            fault={faults.blocked}
+          />
+          {blockedMm === null || faults.blocked ? null : (
+            <Words strong>
+              {blockedTells(blockedMm) === 'sound'
+                ? 'Sound from the master to the slave: look at fork, bearing and rod.'
+                : 'It gives: air is left, or the master lets past. Bleed it again; if it stays, the master.'}
+            </Words>
+          )}
+        </More>
       ) : null}
       <Field
         label="Free play at the rod"

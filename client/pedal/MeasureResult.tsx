@@ -1,3 +1,4 @@
+import { hasServo } from '@brook/core/circuit';
 import { judgedByMeasure, measuredAt } from '@brook/core/log';
 import {
   airWords,
@@ -32,10 +33,10 @@ export function MeasureResult({
   master,
   when,
   run,
-  onFiner,
+  onMore,
 }: Pick<MeasuringProps, 'job' | 'plan' | 'master' | 'when' | 'run'> & {
-  /** Read the low forces too; null where that is done or begun. */
-  readonly onFiner: (() => void) | null;
+  /** Read the low forces and what else tells more; null where that is done or begun. */
+  readonly onMore: (() => void) | null;
 }) {
   const { measured } = run.job.proof;
   const here = measuredAt(measured, master.id, when);
@@ -83,10 +84,17 @@ export function MeasureResult({
           {tells ? null : (
             <Words>{`Up to ${mayHideMl(air).toFixed(1)} mL may hide in them.`}</Words>
           )}
-          {!tells && onFiner ? (
-            <Button label="Read the two low forces too" onPress={onFiner} />
-          ) : null}
         </View>
+      ) : null}
+      {onMore ? (
+        <Button
+          label={
+            air !== null && !tells
+              ? 'Read the low forces too: they tell'
+              : `Measure more: low forces, pumped${hasServo(master, plan.layout.vehicleKind) ? ', engine running' : ''}`
+          }
+          onPress={onMore}
+        />
       ) : null}
       {passes && air?.found ? (
         <Caution title="It passes, and there is air in it">

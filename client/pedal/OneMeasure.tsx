@@ -3,6 +3,7 @@ import type { Measuring } from '@brook/core/log';
 import {
   HEIGHT_MM,
   heightFault,
+  isSinking,
   SINK_S,
   SUNK_MM,
   wasTaken,
@@ -24,11 +25,11 @@ import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';
 import { Page } from '../ui/Page';
 import { inBothUnits, typedLengthMm } from '../ui/typedLength';
+import { useWatchClock, type WatchClock } from '../ui/useWatchClock';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 import { PedalDrawing } from './PedalDrawing';
 import { Taken } from './Taken';
-import { useSinkClock, type SinkClock } from './useSinkClock';
 
 /** Which vehicle. */
 export const vehicleOf = (job: StepProps['job']): string =>
@@ -61,8 +62,8 @@ export function OneMeasure(props: OneMeasureProps) {
   const { job, band, pages, plan, master, when, run } = props;
   const { title, measure, measures, here, held, forces, onDone } = props;
   const [typed, setTyped] = useState('');
-  const clock = useSinkClock();
-  const sinks = measure.at === 'sink';
+  const clock = useWatchClock(SINK_S);
+  const sinks = isSinking(measure.at);
   const mm = typedLengthMm(typed);
   const fault = faultOf(measure, typed, here);
   const good = typed.trim() !== '' && fault === null;
@@ -70,12 +71,13 @@ export function OneMeasure(props: OneMeasureProps) {
   const next = measures.find((m, i) => i !== place && !wasTaken(m, here));
   const { id: masterId } = master;
   const sank = (by: number, seconds: number) => {
-    run.say({ kind: 'sink watched', masterId, when, mm: by, seconds });
+    const engine = measure.at === 'sink, engine running' ? { engine: 'running' as const } : {};
+    run.say({ kind: 'sink watched', masterId, when, mm: by, seconds, ...engine });
     onDone();
   };
   const read = () => {
     const { at, pumped } = measure;
-    if (at === 'sink') return sank(mm, Math.max(1, clock.runS ?? 1));
+    if (isSinking(at)) return sank(mm, Math.max(1, clock.runS ?? 1));
     run.say({ kind: 'pedal read', masterId, when, at, pumped, heightMm: mm });
     onDone();
   };
@@ -129,7 +131,7 @@ export function OneMeasure(props: OneMeasureProps) {
 /** What cannot be about a length as it was typed; null for nothing typed. */
 function faultOf(measure: Measure, typed: string, here: ControlMeasured | null): string | null {
   if (typed.trim() === '') return null;
-  const range = measure.at === 'sink' ? SUNK_MM : HEIGHT_MM;
+  const range = isSinking(measure.at) ? SUNK_MM : HEIGHT_MM;
   const mm = typedLengthMm(typed);
   return inRange(range, mm)
     ? heightFault(measure, mm, here?.readings ?? [])
@@ -138,7 +140,7 @@ function faultOf(measure: Measure, typed: string, here: ControlMeasured | null):
 
 /** That it stayed is said once the half minute is over; that it sank at any time. */
 function sinkAct(
-  { runS, isUp, start }: SinkClock,
+  { runS, isUp, start }: WatchClock,
   typed: boolean,
   onSank: () => void,
   onStayed: () => void,

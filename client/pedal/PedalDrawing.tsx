@@ -1,4 +1,4 @@
-import type { At } from '@brook/core/pedal';
+import { isSinking, type At, type Sinking } from '@brook/core/pedal';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';
@@ -6,7 +6,7 @@ import { CHART_LABEL, colour } from '../ui/theme';
 
 export interface PedalDrawingProps {
   readonly held: 'pedal' | 'lever';
-  readonly at: At | 'sink';
+  readonly at: At | Sinking;
   readonly pumped: boolean;
   /** All the forces of this control, upwards, N: the harder, the farther it is drawn. */
   readonly forcesN: readonly number[];
@@ -19,7 +19,7 @@ const HEIGHT = 168;
 function pushed({ at, forcesN }: PedalDrawingProps): number {
   if (at === 'rest') return 0;
   if (at === 'first resistance') return 0.22;
-  if (at === 'sink') return 0.68;
+  if (isSinking(at)) return 0.68;
   const place = forcesN.indexOf(at.forceN);
   return 0.32 + (0.36 * (place + 1)) / forcesN.length;
 }
@@ -27,15 +27,15 @@ function pushed({ at, forcesN }: PedalDrawingProps): number {
 /** Where the ruler is held for one reading: the control at rest as a hairline, as it is pushed in ink, what is measured between two marks. */
 export function PedalDrawing(props: PedalDrawingProps) {
   const { held, at, pumped } = props;
-  const force = typeof at === 'object' ? `${at.forceN} N` : at === 'sink' ? 'hold' : null;
+  const force = typeof at === 'object' ? `${at.forceN} N` : isSinking(at) ? 'hold' : null;
   const share = pushed(props);
   return (
     <View role="img" aria-label={drawnWords(props)}>
       <Svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} style={{ maxHeight: 200 }}>
         {held === 'pedal' ? (
-          <PedalFromTheSide share={share} force={force} pumped={pumped} sinks={at === 'sink'} />
+          <PedalFromTheSide share={share} force={force} pumped={pumped} sinks={isSinking(at)} />
         ) : (
-          <LeverFromAbove share={share} force={force} pumped={pumped} sinks={at === 'sink'} />
+          <LeverFromAbove share={share} force={force} pumped={pumped} sinks={isSinking(at)} />
         )}
       </Svg>
     </View>

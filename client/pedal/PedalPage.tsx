@@ -1,3 +1,4 @@
+import { hasServo } from '@brook/core/circuit';
 import { controlProof } from '@brook/core/gate';
 import { measuredAt, measuredNow, measuringOf } from '@brook/core/log';
 import { measuresFor, wasTaken, type Measure } from '@brook/core/pedal';
@@ -51,11 +52,12 @@ function NotNow({ job, band, pages }: StepProps) {
 function Measuring(props: MeasuringProps) {
   const { job, band, pages, plan, master, when, run } = props;
   const { held, forces } = measuringOf(plan, master);
-  const [fine, setFine] = useState(false);
+  const [more, setMore] = useState(false);
   const [again, setAgain] = useState<Measure | null>(null);
   const here = measuredAt(run.job.proof.measured, master.id, when);
   const lowTaken = forces.low.some((forceN) => wasTaken({ at: { forceN }, pumped: false }, here));
-  const measures = measuresFor(held, forces, fine || lowTaken);
+  const servo = hasServo(master, plan.layout.vehicleKind);
+  const measures = measuresFor(held, forces, { more: more || lowTaken, servo });
   const open = again ?? measures.find((m) => !wasTaken(m, here)) ?? null;
   const common = { measures, here, held, forces };
   const title = `${capital(master.control)}: ${open ? lowerFirst(open.title) : 'measured'}`;
@@ -89,7 +91,7 @@ function Measuring(props: MeasuringProps) {
         master={master}
         when={when}
         run={run}
-        onFiner={fine || lowTaken ? null : () => setFine(true)}
+        onMore={more || lowTaken ? null : () => setMore(true)}
       />
       <Taken {...common} onAgain={setAgain} />
     </Page>

@@ -1,4 +1,4 @@
-import { wasTaken, type ControlMeasured, type Measure } from '@brook/core/pedal';
+import { isSinking, wasTaken, type ControlMeasured, type Measure } from '@brook/core/pedal';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
 import { inBothUnits } from '../ui/typedLength';
@@ -38,10 +38,10 @@ export function Taken({ measures, here, onAgain }: TakenProps) {
 }
 
 function takenWords({ at, pumped }: Measure, here: ControlMeasured): string {
-  if (at === 'sink')
-    return here.sink!.mm === 0
-      ? `stayed ${here.sink!.seconds} s`
-      : `sank ${here.sink!.mm} mm in ${here.sink!.seconds} s`;
+  if (isSinking(at)) {
+    const { mm, seconds } = at === 'sink' ? here.sink! : here.sinkRunning!;
+    return mm === 0 ? `stayed ${seconds} s` : `sank ${mm} mm in ${seconds} s`;
+  }
   const reading = here.readings.find((r) =>
     wasTaken({ at, pumped }, { readings: [r], sink: null }),
   )!;

@@ -1,4 +1,10 @@
-import { CHECK_WORDS, CONTROL_CHECK_WORDS, takeUpPasses, type Proof } from '@brook/core/gate';
+import {
+  CHECK_WORDS,
+  CONTROL_CHECK_WORDS,
+  takeUpPasses,
+  WATCHED_S,
+  type Proof,
+} from '@brook/core/gate';
 import type { PhoneHappening } from '@brook/core/log';
 import { pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
@@ -14,6 +20,7 @@ import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { ControlResult } from './ControlResult';
 import { standingOf, type ProofPage } from './proofPages';
+import { Watch } from './Watch';
 import { WrongLooks } from './WrongLooks';
 
 const YES_NO = [
@@ -98,6 +105,7 @@ function Asked({
 }: ProofItemProps & { readonly page: Extract<ProofPage, { readonly kind: 'try' | 'look' }> }) {
   const words = page.kind === 'try' ? CONTROL_CHECK_WORDS[page.item] : CHECK_WORDS[page.item];
   const standing = standingOf(page, proof);
+  const watchedS = page.kind === 'try' ? WATCHED_S[page.item] : undefined;
   const answer = (passes: boolean) => {
     if (page.kind === 'look') run.say({ kind: 'checked', item: page.item, passes });
     else run.say({ kind: 'checked', item: page.item, masterId: page.master.id, passes });
@@ -106,6 +114,7 @@ function Asked({
   return (
     <>
       <WrongLooks item={page.item} wrong={words.wrong} />
+      {watchedS === undefined ? null : <Watch seconds={watchedS} />}
       <Choice
         question={`${words.ask}?`}
         why={words.why}

@@ -1,6 +1,7 @@
 import { CLOCK_WORDS } from '@brook/core/clock';
 import {
   BITE_MM,
+  biteLossWords,
   stageWords,
   type BiteMeasured,
   type OwnStage as Stage,
@@ -8,6 +9,7 @@ import {
 } from '@brook/core/stages';
 import { inRange, rangeWords } from '@brook/core/units';
 import { useState, type ReactNode } from 'react';
+import { nowMs } from '../data/clock';
 import { askForNotices } from '../clocks/useUpNotices';
 import { ActionBar } from '../ui/ActionBar';
 import { Field } from '../ui/Field';
@@ -35,6 +37,14 @@ function Bites({ stage, ...rest }: TieBackProps) {
   const before = said.filter((e) => e.when === 'before').at(-1) ?? null;
   const mm = typedNumber(typed);
   const measured = inRange(BITE_MM, mm);
+  // As it stands while it is typed: who reads it knows what it means before it is recorded.
+  const loss =
+    before && measured
+      ? biteLossWords(rest.plan.layout, stage.masterId, {
+          dropMm: before.mm - mm,
+          hours: (nowMs() - before.atMs) / 3_600_000,
+        })
+      : null;
   const record = () => {
     const when = before ? 'after' : 'before';
     run.say({ kind: 'bite measured', stageId: stage.id, when, mm });
@@ -78,6 +88,7 @@ function Bites({ stage, ...rest }: TieBackProps) {
         onChange={setTyped}
         fault={typed.trim() !== '' && !measured ? `Give ${rangeWords(BITE_MM)}.` : null}
       />
+      {loss ? <Words strong>{loss}</Words> : null}
     </StageFrame>
   );
 }

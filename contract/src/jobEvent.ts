@@ -1,6 +1,6 @@
 import { WAYS_KNOWN } from '@brook/core/circuit';
 import { CLOCK_MINUTES, CLOCKS } from '@brook/core/clock';
-import { PLAY_MM, TAKE_UP_MM } from '@brook/core/clutch';
+import { PLAY_MM, SLAVE_READING_MM, TAKE_UP_MM } from '@brook/core/clutch';
 import { COLOURS } from '@brook/core/fluid';
 import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
@@ -232,6 +232,7 @@ const happenings = [
     when: oneOf('When it was measured', MEASURED_WHEN),
     mm: within(SUNK_MM).describe('mm that it crept under a steady firm push'),
     seconds: within({ what: 'The watch', unit: 's', least: 1, most: 600 }),
+    engine: oneOf('Engine', ['running']).optional().describe('Left out: off, the servo emptied'),
   }),
   z.strictObject({
     kind: z.literal('take-up read'),
@@ -240,6 +241,7 @@ const happenings = [
     takeUpMm: within(TAKE_UP_MM, 'Where it takes up'),
     pumpedMm: within(TAKE_UP_MM, 'Where it takes up after pumping').nullable(),
     playMm: within(PLAY_MM).nullable(),
+    blockedMm: within(SLAVE_READING_MM, 'Rod travel, slave blocked').nullish(),
   }),
   z.strictObject({
     kind: z.literal('checked'),

@@ -3,7 +3,7 @@ import { FREE_PLAY_MM, pushrodTurns } from '../clutch';
 import { ARITHMETIC, ENTRY, figure, MODEL, PRACTICE, type Figure } from '../figure';
 import { stokesRiseMmS } from '../flow';
 import { boilingPointC, GRADE_LIMITS, viscosityMm2s, WET_WATER_PERCENT } from '../fluid';
-import { lostShare, pressureMPa } from '../pedal';
+import { heldLoss, lostShare, pressureMPa } from '../pedal';
 import { ANGLE_DEG, crowFootSettingNm, EXTENSION_MM, WRENCH_MM } from '../torque';
 import { inRange, rangeWords, type Range } from '../units';
 
@@ -107,28 +107,13 @@ export const CALCULATORS: readonly Calculator[] = [
       { ...RATIO, usual: 6, what: 'Ratio of lever or pedal' },
     ],
     reckon: ({ lostMm, hours, boreMm, ratio }) => {
-      const perMm = areaMm2(boreMm!) / ratio! / 1000;
-      const from = [entry('Lost', lostMm!, 'mm'), entry('Bore', boreMm!, 'mm')];
-      return [
-        figure({
-          label: 'Lost an hour',
-          value: (lostMm! * perMm) / hours!,
-          plusMinus: (READ_TWICE_MM * perMm) / hours!,
-          unit: 'mL/h',
-          rule: 'travel / ratio × area, by the hours. Less than the ruler can tell is no leak found; more is a wet joint, a seal that lets past, or air that moved up: look which',
-          source: MODEL,
-          from,
-        }),
-        figure({
-          label: 'Lost in all',
-          value: lostMm! * perMm,
-          plusMinus: READ_TWICE_MM * perMm,
-          unit: 'mL',
-          rule: 'travel / ratio × area',
-          source: ARITHMETIC,
-          from,
-        }),
-      ];
+      const { perHour, inAll } = heldLoss({
+        lostMm: lostMm!,
+        hours: hours!,
+        boreMm: boreMm!,
+        ratio: ratio!,
+      });
+      return [perHour, inAll];
     },
   },
   {

@@ -274,6 +274,17 @@ function controlAfter(control: ControlOnRecord, air: AirLeft | null): CardLine[]
           },
         ]
       : []),
+    ...(control.takeUp &&
+    control.takeUp.blockedMm !== null &&
+    control.takeUp.blockedMm !== undefined
+      ? [
+          {
+            what: `${name}, slave blocked: rod travel`,
+            value: `${control.takeUp.blockedMm} mm`,
+            source: 'measured' as const,
+          },
+        ]
+      : []),
     ...(here?.sink
       ? [
           {

@@ -1,7 +1,7 @@
 import { layoutTemplates, type Layout } from '../circuit';
 import { figureText } from '../figure';
 import { layoutOf } from '../testing';
-import { slavePasses, slaveTests, type SlaveTest } from '.';
+import { blockedTells, slavePasses, slaveTests, type SlaveTest } from '.';
 
 const external = layoutOf('clutch-external');
 const all = (layout: Layout) => layout.bleeders.map((b) => b.id);
@@ -69,4 +69,9 @@ test('take-up: a height alone proves nothing', () => {
   expect(slavePasses(inside, { mm: 60, reverse: null })).toBe(false);
   expect(slavePasses(inside, { mm: 60, reverse: 'grates' })).toBe(false);
   expect(slavePasses(inside, { mm: 60, reverse: 'clean' })).toBe(true);
+});
+
+// 1/8 in of rod travel with the slave blocked: common practice, no source.
+test('with the slave blocked an eighth of an inch of rod tells sound from giving', () => {
+  expect([3.1, 3.2, 6].map(blockedTells)).toEqual(['sound', 'air or master', 'air or master']);
 });

@@ -1,4 +1,6 @@
 export {
+  BLOCKED_ROD_MM,
+  blockedTells,
   clutchSet,
   SLAVE_READING_MM,
   slavePasses,

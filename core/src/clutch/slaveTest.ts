@@ -34,9 +34,17 @@ export interface SlaveReading {
 }
 
 /** Rod travel of the master with the slave blocked, under which it is bled: 1/8 in [C]. */
-const BLOCKED_ROD_MM = 3.2;
+export const BLOCKED_ROD_MM = 3.2;
 /** Share of the travel by volume that a slave free of air shows; the rest is widening of hoses and seals [M]. */
 const LEAST_TRAVEL_SHARE = 0.85;
+
+/**
+ * What the rod's travel tells with the slave blocked: nothing that fluid could
+ * do is left but to give, so what moves far has air in it, or a master that
+ * lets past.
+ */
+export const blockedTells = (rodMm: number): 'sound' | 'air or master' =>
+  rodMm < BLOCKED_ROD_MM ? 'sound' : 'air or master';
 
 /** A travel or a height that can be measured at a clutch, mm [M]. */
 export const SLAVE_READING_MM: Range = { what: 'Reading', unit: 'mm', least: 0, most: 300 };

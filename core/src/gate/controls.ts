@@ -105,3 +105,10 @@ export interface ControlAnswers {
 }
 
 export const NOTHING_TRIED: ControlAnswers = { pedal: null, takeUp: null, checks: {} };
+
+/** Seconds for which a thing that is tried is watched, where its words ask for a time [C]. */
+export const WATCHED_S: Readonly<Partial<Record<ControlCheck, number>>> = {
+  'reverse silent': 5,
+  'no creep': 60,
+  'first without lurch': 30,
+};

@@ -13,6 +13,7 @@ import {
   TAKE_UPS,
   takeUpPasses,
   takeUpWords,
+  WATCHED_S,
   type CheckItem,
   type ControlAnswers,
   type GateReason,
@@ -365,4 +366,13 @@ describe('a run that nobody made', () => {
     );
     expect(codes(after(run, ...early), GOOD, 'good')).toEqual(Array(4).fill('bleeder not clear'));
   });
+});
+
+test('what is watched for a time has the time that its own words ask for', () => {
+  for (const [item, seconds] of Object.entries(WATCHED_S)) {
+    const { ask } = CONTROL_CHECK_WORDS[item as keyof typeof WATCHED_S];
+    expect(ask).toMatch(seconds === 60 ? /full minute/ : new RegExp(`\\b${seconds} s\\b`));
+  }
+  const timed = CONTROL_CHECKS.filter((c) => /\b\d+ s\b|minute/.test(CONTROL_CHECK_WORDS[c].ask));
+  expect(Object.keys(WATCHED_S).sort()).toEqual([...timed].sort());
 });

@@ -5,6 +5,7 @@ export {
   controlProof,
   NOTHING_TRIED,
   takeUpPasses,
+  WATCHED_S,
   type ControlAnswers,
   type ControlCheck,
   type ControlProof,

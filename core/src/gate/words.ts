@@ -189,6 +189,7 @@ export function gateWords(reason: GateReason): string {
 /** What of a measure is still to be read, in words. */
 export const MISSING_MEASURE_WORDS: Readonly<Record<MissingMeasure, string>> = {
   rest: 'at rest',
+  'first resistance': 'where it bites',
   'light push': 'light push',
   'firm push': 'firm push',
   'firm push, pumped': 'firm push, pumped',

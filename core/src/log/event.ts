@@ -48,6 +48,8 @@ export type ProofHappening =
       readonly when: MeasuredWhen;
       readonly mm: number;
       readonly seconds: number;
+      /** Left out: off, the servo emptied. */
+      readonly engine?: 'running' | undefined;
     }
   /** Where a clutch takes up, by a ruler. */
   | {
@@ -59,6 +61,8 @@ export type ProofHappening =
       readonly pumpedMm: number | null;
       /** Free play at the top; null where nobody measured it. */
       readonly playMm: number | null;
+      /** Travel of the master's rod with the slave blocked; left out where nobody tried. */
+      readonly blockedMm?: number | null | undefined;
     }
   /** One thing that was looked at on the vehicle, or tried at the control of a master. */
   | {

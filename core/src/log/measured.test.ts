@@ -7,6 +7,7 @@ import {
   foldJob,
   followProof,
   jobEventFault,
+  judgedByMeasure,
   measuredAt,
   measuredNow,
   measuringOf,
@@ -212,4 +213,17 @@ describe('a clutch', () => {
       takeUp: { takeUpMm: 110, restMm: 200 },
     });
   });
+});
+
+test('a sink watched with the engine running stands beside the one without, and counts where it is worse', () => {
+  const running = (mm: number) => ({ ...sank(mm), engine: 'running' }) as Said;
+  const at = (...said: Said[]) => {
+    const { proof, run } = jobOf(PLAN, [...RUN, ...GOOD, ...said]);
+    const here = measuredAt(proof.measured, masterId, 'after')!;
+    return { here, word: judgedByMeasure(run!.plan, proof.measured, masterId) };
+  };
+  const calm = at(running(2));
+  expect([calm.here.sink!.mm, calm.here.sinkRunning!.mm]).toEqual([1, 2]);
+  expect(calm.word).toMatchObject({ result: 'firm and high' });
+  expect(at(running(9)).word).toMatchObject({ result: 'sinks' });
 });

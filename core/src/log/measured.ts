@@ -5,6 +5,7 @@ import {
   judgeControl,
   pedalSetup,
   wholeForces,
+  workedBy,
   type Forces,
   type Judged,
   type ControlMeasured,
@@ -25,6 +26,8 @@ export interface TakeUpRead {
   readonly takeUpMm: number;
   readonly pumpedMm: number | null;
   readonly playMm: number | null;
+  /** Null where the slave was not blocked. */
+  readonly blockedMm: number | null;
   readonly eventId: string;
   readonly person: string;
   readonly atMs: number;
@@ -40,12 +43,14 @@ export const takeUpRead = ({
   takeUpMm,
   pumpedMm,
   playMm,
+  blockedMm = null,
 }: Extract<Kept<JobEvent>, { readonly kind: 'take-up read' }>): TakeUpRead => ({
   masterId,
   restMm,
   takeUpMm,
   pumpedMm,
   playMm,
+  blockedMm,
   eventId: id,
   person,
   atMs,
@@ -62,7 +67,14 @@ export function withMeasured(
   const by = { eventId: event.id, person: event.person, atMs: event.atMs };
   const here: ControlMeasured =
     event.kind === 'sink watched'
-      ? { ...known, sink: { ...by, mm: event.mm, seconds: event.seconds } }
+      ? {
+          ...known,
+          [event.engine === 'running' ? 'sinkRunning' : 'sink']: {
+            ...by,
+            mm: event.mm,
+            seconds: event.seconds,
+          },
+        }
       : {
           ...known,
           readings: [
@@ -103,7 +115,7 @@ export interface Measuring {
 export function measuringOf({ layout }: Pick<Plan, 'layout'>, master: Master): Measuring {
   const held = heldAs(master.control);
   const setup = pedalSetup(layout, master.id);
-  return { held, setup, forces: wholeForces(held, setup) };
+  return { held, setup, forces: wholeForces(workedBy(master.control, layout.vehicleKind), setup) };
 }
 
 /** The word for what was measured at the end, or what of it is missing; null where nothing was measured. */

@@ -73,25 +73,30 @@ export interface Forces {
   readonly firm: number;
 }
 
-/** A firm push on a pedal, and two fingers' pull at the tip of a lever, N [M]. */
-const FIRM_N = { pedal: 300, lever: 150 } as const;
-/** A light push, N: where the springs ask for more, that [M]. */
-const LIGHT_N = { pedal: 50, lever: 20 } as const;
+/** A firm push on a pedal, one of the ankle on a foot brake, and two fingers' pull at the tip of a lever, N [M]. */
+const FIRM_N = { pedal: 300, foot: 150, lever: 150 } as const;
+/** A light push, N [M]. */
+const LIGHT_N = { pedal: 50, foot: 50, lever: 20 } as const;
+/** How far a light one lies above what the springs hold back, as a multiple of it [M]: fingers pull a lever no harder than they must. */
+const LIGHT_ABOVE_SPRINGS = { pedal: 3.5, foot: 3.5, lever: 1.2 } as const;
+
+/** By what a control is worked: the leg, the ankle alone, or the fingers. */
+export type WorkedBy = keyof typeof FIRM_N;
 
 /**
- * The forces for one control: the low ones lie above what the springs hold back,
+ * The forces for one control: all of them lie above what the springs hold back,
  * for a point without pressure tells nothing of the air [M].
  *
  * @param preloadN at the rod
  */
 export function forcesFor(
-  held: 'pedal' | 'lever',
+  by: WorkedBy,
   { ratio, preloadN }: Pick<Curve, 'ratio' | 'preloadN'>,
 ): Forces {
   const atPedal = (times: number) => (times * preloadN) / ratio;
   return {
     low: [atPedal(1.5), atPedal(2.5)],
-    light: Math.max(LIGHT_N[held], atPedal(3.5)),
-    firm: FIRM_N[held],
+    light: Math.max(LIGHT_N[by], atPedal(LIGHT_ABOVE_SPRINGS[by])),
+    firm: FIRM_N[by],
   };
 }

@@ -16,6 +16,7 @@ export {
   travelMm,
   type Curve,
   type Forces,
+  type WorkedBy,
 } from './curve';
 export {
   judgedWords,
@@ -30,7 +31,9 @@ export {
   FORCE_N,
   HEIGHT_MM,
   heightFault,
+  isSinking,
   heldAs,
+  workedBy,
   judgeControl,
   MEASURED_WHEN,
   measuresFor,
@@ -45,5 +48,7 @@ export {
   type MeasuredReading,
   type MeasuredWhen,
   type SinkWatched,
+  type Sinking,
 } from './measured';
 export { airTrend, trendWords, type Trend, type TrendPoint } from './trend';
+export { heldLoss, heldWords, HELD_DOUBT_MM, type HeldGiven, type HeldLoss } from './hold';

@@ -3,18 +3,29 @@ import { JUDGED_BY, judgeMeasured, TWO_FINGERS_MM, type Reading } from '.';
 
 interface Given {
   readonly rest?: number;
+  readonly bite?: number;
   readonly light?: number;
   readonly firm?: number;
   readonly pumped?: number;
   readonly sink?: number | null;
 }
-const GOOD: Required<Given> = { rest: 180, light: 130, firm: 115, pumped: 120, sink: 1 };
+const GOOD: Required<Given> = {
+  rest: 180,
+  bite: 165,
+  light: 130,
+  firm: 115,
+  pumped: 120,
+  sink: 1,
+};
 const judge = (held: 'pedal' | 'lever', more: Given, of: Given = GOOD) => {
-  const { rest, light, firm, pumped, sink = null } = { ...of, ...more };
+  const { rest, bite, light, firm, pumped, sink = null } = { ...of, ...more };
   const at = (forceN: number, heightMm: number | undefined, isPumped = false): Reading[] =>
     heightMm === undefined ? [] : [{ at: { forceN }, pumped: isPumped, heightMm }];
   const readings: Reading[] = [
     ...(rest === undefined ? [] : [{ at: 'rest' as const, pumped: false, heightMm: rest }]),
+    ...(bite === undefined
+      ? []
+      : [{ at: 'first resistance' as const, pumped: false, heightMm: bite }]),
     ...at(50, light),
     ...at(300, firm),
     ...at(300, pumped, true),
@@ -42,19 +53,22 @@ test.each<[string, Given, string]>([
   expect(word(more)).toBe(result);
 });
 
-test('a lever has limits of its own: two fingers from the bar, pumped within 5 mm, no creep', () => {
-  const good = { rest: 70, light: 50, firm: 40, pumped: 42, sink: 0 };
-  expect(word(good, 'lever')).toBe('firm and high');
-  expect(word({ ...good, rest: 55, firm: TWO_FINGERS_MM, pumped: 32, light: 40 }, 'lever')).toBe(
-    'firm and high',
-  );
-  expect(
-    word({ ...good, rest: 55, firm: TWO_FINGERS_MM - 1, pumped: 32, light: 40 }, 'lever'),
-  ).toBe('firm but low');
-  expect(word({ ...good, pumped: 45 }, 'lever')).toBe('firm and high');
-  expect(word({ ...good, pumped: 46 }, 'lever')).toBe('springy');
-  expect(word({ ...good, sink: 2 }, 'lever')).toBe('firm and high');
-  expect(word({ ...good, sink: 3 }, 'lever')).toBe('sinks');
+test('a lever has limits of its own: bite within half of the travel, two fingers from the bar, pumped within 5 mm, no creep', () => {
+  const good = { rest: 70, bite: 50, light: 48, firm: 40, pumped: 42, sink: 0 };
+  const lever = (more: Given) => word({ ...good, ...more }, 'lever');
+  expect(lever({})).toBe('firm and high');
+  expect(lever({ bite: 35 })).toBe('firm and high');
+  expect(lever({ bite: 34 })).toBe('firm but low');
+  expect(lever({ firm: TWO_FINGERS_MM, pumped: 32 })).toBe('firm and high');
+  expect(lever({ firm: TWO_FINGERS_MM - 1, pumped: 32 })).toBe('firm but low');
+  expect(lever({ pumped: 45 })).toBe('firm and high');
+  expect(lever({ pumped: 46 })).toBe('springy');
+  expect(lever({ sink: 2 })).toBe('firm and high');
+  expect(lever({ sink: 3 })).toBe('sinks');
+  // No limit from light to firm: two fingers from the bar are what counts.
+  expect(lever({ rest: 90, bite: 80, light: 75, firm: 31, pumped: 33 })).toBe('firm and high');
+  expect(lever({ bite: undefined } as Given)).toEqual(['first resistance']);
+  expect(lever({ light: undefined } as Given)).toBe('firm and high');
 });
 
 test('a good word is said once nothing is missing, a bad one as soon as it is true', () => {
@@ -92,6 +106,7 @@ test('whatever is measured: no reading that gets worse makes the word better', (
     fc.property(
       fc.record({
         rest: mm(150, 220),
+        bite: mm(140, 220),
         light: mm(90, 140),
         firm: mm(70, 130),
         pumped: mm(70, 145),

@@ -16,8 +16,10 @@ export const JUDGED_BY = {
     floorMm: 5,
   },
   lever: {
+    /** Of the travel to the bar, where it bites at the latest. */
     firmWithinShare: 0.5,
-    springyOverMm: 20,
+    // A lever has no limit from light to firm: it is firm by what it leaves to the bar.
+    springyOverMm: null,
     pumpedWithinMm: 5,
     // "No creep": more than a ruler may err by.
     sinksOverMm: 2,
@@ -46,7 +48,13 @@ export interface Judged {
 const LIGHT_WITHIN = 0.1;
 
 /** A measure that is still missing before a word can be said. */
-export type MissingMeasure = 'rest' | 'light push' | 'firm push' | 'firm push, pumped' | 'sink';
+export type MissingMeasure =
+  | 'rest'
+  | 'first resistance'
+  | 'light push'
+  | 'firm push'
+  | 'firm push, pumped'
+  | 'sink';
 
 /**
  * The word for what was measured, so that two technicians say the same: the
@@ -73,7 +81,10 @@ export function judgeMeasured(
       .filter((r) => typeof r.at === 'object' && r.pumped === pumped && fits(r.at.forceN))
       .map((r) => r.heightMm)
       .at(-1) ?? null;
-  const restMm = readings.filter((r) => r.at === 'rest').at(-1)?.heightMm ?? null;
+  const place = (at: 'rest' | 'first resistance'): number | null =>
+    readings.filter((r) => r.at === at && !r.pumped).at(-1)?.heightMm ?? null;
+  const restMm = place('rest');
+  const biteMm = place('first resistance');
   const firmMm = under((n) => n >= firmN, false);
   const pumpedMm = under((n) => n >= firmN, true);
   const lightMm = under((n) => Math.abs(n - lightN) <= LIGHT_WITHIN * lightN, false);
@@ -88,29 +99,34 @@ export function judgeMeasured(
     return judged('no pressure', 'left under a firm push', firmMm, limits.floorMm, true);
   if (sinkMm !== null && sinkMm > limits.sinksOverMm)
     return judged('sinks', 'sunk in 30 s', sinkMm, limits.sinksOverMm);
-  if (lightMm !== null && firmMm !== null && lightMm - firmMm > limits.springyOverMm)
-    return judged('springy', 'from light to firm', lightMm - firmMm, limits.springyOverMm);
+  const { springyOverMm } = limits;
+  if (springyOverMm !== null && lightMm !== null && firmMm !== null)
+    if (lightMm - firmMm > springyOverMm)
+      return judged('springy', 'from light to firm', lightMm - firmMm, springyOverMm);
   if (pumpedMm !== null && firmMm !== null && pumpedMm - firmMm > limits.pumpedWithinMm)
     return judged('springy', 'gained by pumping', pumpedMm - firmMm, limits.pumpedWithinMm);
-  if (restMm !== null && firmMm !== null) {
-    const usedMm = restMm - firmMm;
-    const halfMm = restMm * limits.firmWithinShare;
-    if (usedMm > halfMm) return judged('firm but low', 'used by a firm push', usedMm, halfMm);
-    if (held === 'lever' && firmMm < TWO_FINGERS_MM)
-      return judged('firm but low', 'left to the bar', firmMm, TWO_FINGERS_MM, true);
-  }
+  const halfMm = restMm === null ? null : restMm * limits.firmWithinShare;
+  if (held === 'pedal' && halfMm !== null && firmMm !== null && restMm! - firmMm > halfMm)
+    return judged('firm but low', 'used by a firm push', restMm! - firmMm, halfMm);
+  if (held === 'lever' && halfMm !== null && biteMm !== null && restMm! - biteMm > halfMm)
+    return judged('firm but low', 'used until it bites', restMm! - biteMm, halfMm);
+  if (held === 'lever' && firmMm !== null && firmMm < TWO_FINGERS_MM)
+    return judged('firm but low', 'left to the bar', firmMm, TWO_FINGERS_MM, true);
   const missing = (
     [
       ['rest', restMm],
-      ['light push', lightMm],
+      ...(held === 'lever'
+        ? ([['first resistance', biteMm]] as const)
+        : ([['light push', lightMm]] as const)),
       ['firm push', firmMm],
       ['firm push, pumped', pumpedMm],
       ['sink', sinkMm],
     ] as const
   ).flatMap(([what, mm]) => (mm === null ? [what] : []));
   if (missing.length > 0) return { missing };
-  const usedMm = restMm! - firmMm!;
-  return judged('firm and high', 'used by a firm push', usedMm, restMm! * limits.firmWithinShare);
+  return held === 'lever'
+    ? judged('firm and high', 'left to the bar', firmMm!, TWO_FINGERS_MM, true)
+    : judged('firm and high', 'used by a firm push', restMm! - firmMm!, halfMm!);
 }
 
 /**

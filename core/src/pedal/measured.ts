@@ -1,5 +1,5 @@
-import { CONTROL_TRAITS, type Control } from '../circuit';
-import { forcesFor, type Forces } from './curve';
+import { CONTROL_TRAITS, VEHICLE_TRAITS, type Control, type VehicleKind } from '../circuit';
+import { forcesFor, type Forces, type WorkedBy } from './curve';
 import { JUDGED_BY, judgeMeasured, type Judged, type MissingMeasure } from './judge';
 import { isSamePlace, type At, type Reading } from './reading';
 import { PEDAL_RESULTS, type PedalResult } from './resultWords';
@@ -42,15 +42,26 @@ export interface ControlMeasured {
   /** Each place once: the last reading of it. */
   readonly readings: readonly MeasuredReading[];
   readonly sink: SinkWatched | null;
+  /** The same with the engine running; left out where nobody watched. */
+  readonly sinkRunning?: SinkWatched | undefined;
 }
 
 /** How a control is held: heights above the floor, or distances of the tip from the bar. */
 export const heldAs = (control: Control): 'pedal' | 'lever' =>
   CONTROL_TRAITS[control].held === 'lever' ? 'lever' : 'pedal';
 
+/** By what a control is worked: astride, the ankle pushes a pedal, not the leg. */
+export function workedBy(control: Control, kind: VehicleKind): WorkedBy {
+  const held = heldAs(control);
+  return held === 'pedal' && VEHICLE_TRAITS[kind].bar ? 'foot' : held;
+}
+
+/** A steady push that is watched, engine off, and then running, where a servo works on it. */
+export type Sinking = 'sink' | 'sink, engine running';
+
 /** One thing to measure, in its turn. */
 export interface Measure {
-  readonly at: At | 'sink';
+  readonly at: At | Sinking;
   readonly pumped: boolean;
   /** Short, as a heading. */
   readonly title: string;
@@ -65,49 +76,75 @@ const HEIGHT_OF = {
 } as const;
 
 /**
- * What is measured at a pedal or lever, in turn: what its word needs, and
- * between them the low forces that tell the air finer.
+ * What is measured at a pedal or lever, in turn: what its word needs, and what
+ * tells more: the low forces, each again after pumping, and the sink once more
+ * with the engine running.
  *
- * @param fine whether the low forces are read as well
+ * @param more whether that is read as well
  * @param forces of this control, whole newtons
+ * @param servo whether an engine's vacuum works on it
  */
-export function measuresFor(held: 'pedal' | 'lever', forces: Forces, fine: boolean): Measure[] {
-  const { low, light, firm } = forces;
+export function measuresFor(
+  held: 'pedal' | 'lever',
+  { low, light, firm }: Forces,
+  { more, servo = false }: { readonly more: boolean; readonly servo?: boolean },
+): Measure[] {
   const height = HEIGHT_OF[held];
   const push = held === 'pedal' ? 'Press' : 'Pull at the tip';
-  const under = (forceN: number, title: string, how: string, pumped = false): Measure => ({
+  const first = (forceN: number): Measure => ({
     at: { forceN },
-    pumped,
-    title,
-    how,
+    pumped: false,
+    title: forceN === light ? LIGHT[held] : forceN === firm ? FIRM[held] : `${forceN} N`,
+    how: `${push} with ${forceN} N, first stroke: the ${height}.`,
   });
+  const pumped = (forceN: number): Measure => ({
+    at: { forceN },
+    pumped: true,
+    title:
+      forceN === firm ? 'Firm, pumped' : forceN === light ? 'Light, pumped' : `${forceN} N, pumped`,
+    how: `Pump it up at once, then ${forceN} N${forceN === firm ? ' again' : ''}: the ${height}.`,
+  });
+  const upwards = (more ? [...low, light, firm] : [light, firm]).sort((a, b) => a - b);
   return [
     { at: 'rest', pumped: false, title: 'At rest', how: `Untouched: the ${height}.` },
     {
       at: 'first resistance',
       pumped: false,
-      title: 'First resistance',
-      how: `One finger, until it first resists: the ${height}.`,
+      title: held === 'lever' ? 'First bite' : 'First resistance',
+      how: `One finger, until it first ${held === 'lever' ? 'bites' : 'resists'}: the ${height}.`,
     },
-    ...(fine
-      ? low.map((n) => under(n, `${n} N`, `${push} with ${n} N, first stroke: the ${height}.`))
-      : []),
-    under(light, 'Light push', `${push} with ${light} N, first stroke: the ${height}.`),
-    under(firm, 'Firm push', `${push} with ${firm} N, first stroke: the ${height}.`),
-    under(firm, 'Firm, pumped', `Pump it up at once, then ${firm} N again: the ${height}.`, true),
+    ...upwards.map(first),
+    ...(more ? upwards : [firm]).map(pumped),
     {
       at: 'sink',
       pumped: true,
       title: 'Does it sink?',
       how: `Hold ${firm} N steady for ${SINK_S} s: how far does it creep on?`,
     },
+    ...(more && servo
+      ? [
+          {
+            at: 'sink, engine running' as const,
+            pumped: true,
+            title: 'Engine running: does it sink?',
+            how: `Foot on it, engine started: a small drop at first is the servo. From there hold it steady for ${SINK_S} s: how far does it creep on?`,
+          },
+        ]
+      : []),
   ];
 }
 
+const LIGHT = { pedal: 'Light push', lever: 'Light pull' } as const;
+const FIRM = { pedal: 'Firm push', lever: 'Firm pull' } as const;
+
+/** Whether a measure is a watch by the clock. */
+export const isSinking = (at: Measure['at']): at is Sinking =>
+  at === 'sink' || at === 'sink, engine running';
+
 /** The forces for a control in whole newtons, upwards: below them the springs hold everything back. */
-export function wholeForces(held: 'pedal' | 'lever', setup: PedalSetup): Forces {
+export function wholeForces(by: WorkedBy, setup: PedalSetup): Forces {
   const { ratio, preloadN } = setup;
-  const { low, light, firm } = forcesFor(held, { ratio, preloadN: preloadN.value });
+  const { low, light, firm } = forcesFor(by, { ratio, preloadN: preloadN.value });
   const up = Math.ceil;
   return { low: [up(low[0]), up(low[1])], light: up(light), firm };
 }
@@ -115,12 +152,12 @@ export function wholeForces(held: 'pedal' | 'lever', setup: PedalSetup): Forces 
 /** Whether a measure was taken. */
 export function wasTaken(
   { at, pumped }: Pick<Measure, 'at' | 'pumped'>,
-  measured: Pick<ControlMeasured, 'readings' | 'sink'> | null,
+  measured: Pick<ControlMeasured, 'readings' | 'sink' | 'sinkRunning'> | null,
 ): boolean {
   if (!measured) return false;
-  return at === 'sink'
-    ? measured.sink !== null
-    : measured.readings.some((r) => isSamePlace(r, { at, pumped }));
+  if (at === 'sink') return measured.sink !== null;
+  if (at === 'sink, engine running') return measured.sinkRunning !== undefined;
+  return measured.readings.some((r) => isSamePlace(r, { at, pumped }));
 }
 
 /** Higher under more force by more than two readings of a ruler can differ, mm [M]. */
@@ -137,7 +174,7 @@ export function heightFault(
   heightMm: number,
   readings: readonly Reading[],
 ): string | null {
-  if (at === 'sink' || pumped) return null;
+  if (isSinking(at) || pumped) return null;
   const before = readings
     .filter((r) => !r.pumped && !isSamePlace(r, { at, pumped }))
     .filter((r) => orderOf(r.at) < orderOf(at))
@@ -156,16 +193,27 @@ function orderOf(at: At): number {
 /** The word for what was measured, or what of it is still missing. */
 export function judgeControl(
   held: 'pedal' | 'lever',
-  { readings, sink }: Pick<ControlMeasured, 'readings' | 'sink'>,
+  { readings, sink, sinkRunning }: Pick<ControlMeasured, 'readings' | 'sink' | 'sinkRunning'>,
   { light, firm }: Forces,
 ): Judged | { readonly missing: readonly MissingMeasure[] } {
   return judgeMeasured(held, readings, {
     lightN: light,
     firmN: firm,
-    // Let go sooner, that it stayed says nothing; that it sank does.
-    sinkMm:
-      sink && (sink.seconds >= SINK_S || sink.mm > JUDGED_BY[held].sinksOverMm) ? sink.mm : null,
+    sinkMm: worstSinkMm(held, sink, sinkRunning ?? null),
   });
+}
+
+/** The worse of two watches. Let go sooner, that it stayed says nothing; that it sank does. With the engine running alone it is not judged: the servo hides a slow one. */
+function worstSinkMm(
+  held: 'pedal' | 'lever',
+  off: SinkWatched | null,
+  running: SinkWatched | null,
+): number | null {
+  const told = (watch: SinkWatched | null) =>
+    watch && (watch.seconds >= SINK_S || watch.mm > JUDGED_BY[held].sinksOverMm) ? watch.mm : null;
+  const [a, b] = [told(off), told(running)];
+  if (a === null) return b !== null && b > JUDGED_BY[held].sinksOverMm ? b : null;
+  return b === null ? a : Math.max(a, b);
 }
 
 /** The worse of two words; the one that was said where the other was not. */

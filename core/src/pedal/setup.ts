@@ -30,6 +30,8 @@ const PADS_STAND_OFF = 0.5;
 const COMPLIANCE_SHARE = 0.5;
 /** How far the computed clearance may be off, as a share [M]. */
 const CLEARANCE_SHARE = 0.6;
+/** Of the widening at which a hose may still be sold, what one in use widens by [M]. */
+const HOSE_SHARE_OF_LIMIT = 0.5;
 /** Pressure at which the widening of a hose is stated, MPa (1000 psi). */
 const WIDENING_AT_MPA = 6.895;
 
@@ -64,7 +66,8 @@ export function pedalSetup(layout: Layout, masterId: string): PedalSetup {
     0,
   );
   const hoseMl = hoses.reduce(
-    (sum, s) => sum + (s.wideningMlPerM! * s.lengthMm) / 1000 / WIDENING_AT_MPA,
+    (sum, s) =>
+      sum + (HOSE_SHARE_OF_LIMIT * s.wideningMlPerM! * s.lengthMm) / 1000 / WIDENING_AT_MPA,
     0,
   );
   const partMl = actuators.reduce(
@@ -104,7 +107,7 @@ export function pedalSetup(layout: Layout, masterId: string): PedalSetup {
       value: hoseMl + partMl,
       plusMinus: COMPLIANCE_SHARE * (hoseMl + partMl),
       unit: 'mL/MPa',
-      rule: `hoses by their stated widening at 6.9 MPa, actuators ${ACTUATOR_ML_PER_MPA_CM2} mL a MPa for each cm² of piston`,
+      rule: `hoses by half of their stated widening at 6.9 MPa, which is a limit, actuators ${ACTUATOR_ML_PER_MPA_CM2} mL a MPa for each cm² of piston`,
       source: MODEL,
     }),
   };

@@ -37,7 +37,7 @@ export {
   type BenchSign,
 } from './bench';
 export { DROP_MM, dropsOf, injectionBy, type Injection, type InjectionSaid } from './injection';
-export { BITE_DOUBT_MM, BITE_MM, biteDrop, type BiteDrop, type BiteMeasured } from './tieBack';
+export { BITE_MM, biteDrop, biteLossWords, type BiteDrop, type BiteMeasured } from './tieBack';
 export {
   UNTOUCHED,
   type OwnDraft,

@@ -2,6 +2,7 @@ import { CONTROL_TRAITS, VEHICLE_TRAITS, type Layout } from '../circuit';
 import { capital } from '../text';
 import type { Said, StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
+import { HELD_DOUBT_MM, heldLoss, heldWords } from '../pedal';
 import { isSoft } from '../scope';
 import type { Range } from '../units';
 import { handsOn } from './handsOn';
@@ -30,9 +31,6 @@ export const BITE_MM: Range = { what: 'The bite', unit: 'mm', least: 1, most: 20
 /** A lever stays tied back over night, minutes [C]. */
 const TIED_BACK_MINUTES = 10 * 60;
 
-/** Two readings with a ruler differ by so much by themselves, mm [M]. */
-export const BITE_DOUBT_MM = 3;
-
 /** What both readings say: by how much the lever came nearer to the bar, and for how long it was tied; null before there are both. */
 export interface BiteDrop {
   readonly beforeMm: number;
@@ -54,8 +52,25 @@ export function biteDrop(said: readonly Said<BiteMeasured>[]): BiteDrop | null {
     afterMm: after.mm,
     dropMm,
     tiedMs: after.atMs - before.atMs,
-    gaveWay: dropMm > BITE_DOUBT_MM,
+    gaveWay: dropMm > HELD_DOUBT_MM,
   };
+}
+
+/**
+ * What a drop of the bite means in fluid by the hour, by the bore and ratio of
+ * its master; null where the plan named no lever, or it was tied for no time.
+ *
+ * @param hours for which it was tied back
+ */
+export function biteLossWords(
+  layout: Layout,
+  masterId: string | undefined,
+  { dropMm, hours }: { readonly dropMm: number; readonly hours: number },
+): string | null {
+  const master = layout.masters.find((m) => m.id === masterId);
+  const boreMm = master?.chambers[0]?.boreMm;
+  if (!master || !boreMm || !(hours > 0)) return null;
+  return heldWords(heldLoss({ lostMm: dropMm, hours, boreMm, ratio: master.ratio }));
 }
 
 /** The lever in its own words; of a plan that named none the one there is. */
@@ -126,8 +141,9 @@ export const tieBack: OwnStageKind<TieBackDraft, TieBackStage, BiteMeasured> = {
     const tells = gaveWay
       ? `${dropMm} mm nearer to the bar: a leak, or air that moved`
       : 'no drop beyond what two readings differ by';
+    const loss = biteLossWords(layout, masterId, { dropMm, hours: tiedMs / 3_600_000 });
     return [
-      `${lever} tied back ${tied}: bite ${beforeMm} mm before, ${afterMm} mm after; ${tells}.`,
+      `${lever} tied back ${tied}: bite ${beforeMm} mm before, ${afterMm} mm after; ${tells}.${gaveWay && loss ? ` ${loss}` : ''}`,
     ];
   },
 };

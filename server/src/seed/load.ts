@@ -3,7 +3,7 @@ import { normals, ruled } from '@brook/core/air';
 import { controlProof } from '@brook/core/gate';
 import { followProof, measuringOf, type JobEvent, type PhoneHappening } from '@brook/core/log';
 import { controlsConcerned } from '@brook/core/matters';
-import { curveOf, heldAs, isSamePlace, measuresFor, SINK_S } from '@brook/core/pedal';
+import { curveOf, heldAs, isSamePlace, isSinking, measuresFor, SINK_S } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
 import type { RunEvent } from '@brook/core/run';
@@ -228,7 +228,7 @@ function measuredEvents(
     .flatMap((master): MeasuringHappening[] => {
       const { setup, forces } = measuringOf(plan, master);
       const said = { masterId: master.id, when: 'after' } as const;
-      const wanted = measuresFor('pedal', forces, true);
+      const wanted = measuresFor('pedal', forces, { more: true });
       // The ruler errs by chance, each job by its own, the same at every loading.
       const readings = ruled(curveOf(setup), airMl, normals(by.number), {
         forces,
@@ -237,7 +237,7 @@ function measuredEvents(
       return [
         ...readings
           .filter((r) =>
-            wanted.some((m) => m.at !== 'sink' && isSamePlace(r, { at: m.at, pumped: m.pumped })),
+            wanted.some((m) => !isSinking(m.at) && isSamePlace(r, { at: m.at, pumped: m.pumped })),
           )
           .map((r) => ({
             ...said,

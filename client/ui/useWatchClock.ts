@@ -1,9 +1,8 @@
-import { SINK_S } from '@brook/core/pedal';
 import { useEffect, useState } from 'react';
 import { nowMs } from '../data/clock';
 
-/** The half minute for which a steady push is watched. */
-export interface SinkClock {
+/** A time for which something is watched. */
+export interface WatchClock {
   /** Null before it was started. */
   readonly runS: number | null;
   readonly isUp: boolean;
@@ -11,11 +10,11 @@ export interface SinkClock {
 }
 
 /** Counts the seconds of one watch, by the clock and not by its own ticks: a screen that slept counts on. */
-export function useSinkClock(): SinkClock {
+export function useWatchClock(seconds: number): WatchClock {
   const [sinceMs, setSinceMs] = useState<number | null>(null);
   const [now, setNow] = useState(nowMs);
   const runS = sinceMs === null ? null : Math.max(0, Math.floor((now - sinceMs) / 1000));
-  const isUp = runS !== null && runS >= SINK_S;
+  const isUp = runS !== null && runS >= seconds;
   useEffect(() => {
     if (sinceMs === null || isUp) return;
     const tick = setInterval(() => setNow(nowMs()), 250);
