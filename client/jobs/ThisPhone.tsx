@@ -49,6 +49,7 @@ export function ThisPhone({ onClose }: { readonly onClose: () => void }) {
           setLight(now);
         }}
       />
+      <Button label="What stands open" onPress={open('/overview')} />
       {session?.user.role === 'lead' ? <Button label="People" onPress={open('/people')} /> : null}
       <Button label="Units" onPress={open('/units')} />
       <Button label="Change password" onPress={open('/password')} />

@@ -158,3 +158,4 @@ export {
 export { seed, type Seed } from './seed';
 export { matter } from './matter';
 export type { JobPick } from './computed';
+export { overview, type Overview } from './overview';

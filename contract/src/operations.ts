@@ -27,6 +27,7 @@ import {
 } from './help';
 import { jobPage, jobQuery } from './jobSummary';
 import { layout } from './layout';
+import { overview } from './overview';
 import { planChoices, planPreview, planPreviewRequest } from './plan';
 import { mediaPage, vehicleNotesPage } from './media';
 import { jobCard } from './card';
@@ -89,6 +90,7 @@ export const SCHEMAS = {
   DriveResult: driveResult,
   EndJob: endJob,
   Override: override,
+  Overview: overview,
   MoveJob: moveJob,
   JobEvent: jobEvent,
   EventBatch: eventBatch,
@@ -192,6 +194,12 @@ const LISTED = [
     does: 'Choose the units in which one reads and types',
     takes: 'UnitChoice',
     gives: 'Session',
+  },
+  {
+    method: 'get',
+    path: '/overview',
+    does: 'What stands open in the workshop, each with the way to its record',
+    gives: 'Overview',
   },
   {
     method: 'post',

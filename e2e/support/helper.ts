@@ -1,6 +1,7 @@
 import type { HelpSaid } from '@brook/contract';
 import { expect, type Browser, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { nextMove } from './stranger';
 
 /** Longer than a button waits before it takes a press, ms. */
 const ARMED_MS = 1_100;
@@ -62,4 +63,19 @@ export class Helper {
     await this.page.clock.fastForward(ARMED_MS);
     await button.click();
   }
+}
+
+/** Press what is called for until strokes are, or the last fill is poured. @returns the last that was pressed */
+export async function pressOn(page: Page): Promise<string | undefined> {
+  const counts = page.getByText('Ana counts', { exact: true });
+  const stroke = page.getByRole('button', { name: 'One stroke made' });
+  const prompted = page.getByTestId('next-action').or(page.getByTestId('unanswered').first());
+  let last: string | undefined;
+  // Behind the fill and the last fill strokes or the proof follow, which are not pressed here.
+  while (last !== 'Filled' && last !== 'Filled to MAX') {
+    await expect(prompted.or(counts).first()).toBeVisible();
+    if ((await counts.isVisible()) || (await stroke.isVisible())) break;
+    last = (await nextMove(page)) ?? last;
+  }
+  return last;
 }

@@ -20,3 +20,19 @@ export async function proveAll(page: Page): Promise<void> {
     await nextMove(page, undefined, left);
   }
 }
+
+/** Measure a brake pedal on its pages: at rest, first resistance, light, firm, pumped, mm; it stays under a steady push. By the page's own clock. */
+export async function measurePedal(page: Page, heightsMm: readonly string[]): Promise<void> {
+  const titles = [/at rest/, /first resistance/, /light push/, /firm push/, /firm, pumped/];
+  for (const [i, title] of titles.entries()) {
+    await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+    await expect(page.getByRole('textbox')).toBeFocused();
+    await page.keyboard.type(heightsMm[i]!);
+    await page.keyboard.press('Enter');
+  }
+  const next = page.getByTestId('next-action');
+  await expect(page.getByRole('heading', { level: 1, name: /does it sink/ })).toBeVisible();
+  await next.click();
+  await page.clock.fastForward(31_000);
+  await next.click();
+}

@@ -1,25 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import { Helper } from '../support/helper';
+import { Helper, pressOn } from '../support/helper';
 import { countPresses } from '../support/presses';
-import { nextMove } from '../support/stranger';
 import { planOf, Workshop } from '../support/workshop';
 
 const action = (page: Page) => page.getByTestId('next-action');
-
-/** Press what is called for until strokes are, or the last fill is poured. @returns the last that was pressed */
-async function pressOn(page: Page): Promise<string | undefined> {
-  const counts = page.getByText('Ana counts', { exact: true });
-  const stroke = page.getByRole('button', { name: 'One stroke made' });
-  const prompted = action(page).or(page.getByTestId('unanswered').first());
-  let last: string | undefined;
-  // Behind the fill and the last fill strokes or the proof follow, which are not pressed here.
-  while (last !== 'Filled' && last !== 'Filled to MAX') {
-    await expect(prompted.or(counts).first()).toBeVisible();
-    if ((await counts.isVisible()) || (await stroke.isVisible())) break;
-    last = (await nextMove(page)) ?? last;
-  }
-  return last;
-}
 
 test('a hatchback is bled with a helper’s phone in 55 presses at most, the network gone for a minute in the middle, and not one stroke is doubled', async ({
   page,

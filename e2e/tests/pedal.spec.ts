@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { measurePedal, toProofPage } from '../support/proof';
 import { hurry } from '../support/stranger';
 import { planOf, provedBy, Workshop } from '../support/workshop';
 
@@ -189,4 +190,76 @@ test('low take-up: no air, so the rod; turns for the middle of the window, its p
   await expect(page.getByText('Test drive only').first()).toBeVisible();
   const reads = (await workshop.get(job.id)).events.filter((e) => e.kind === 'take-up read');
   expect(reads.map((e) => e.takeUpMm)).toEqual([30, 64]);
+});
+
+test('a clutch that pumps up is air: with its slave blocked it is told whether above or below; the creep is watched by the app’s clock', async ({
+  page,
+}) => {
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const van = await workshop.vehicle('clutch-external', 'right', 'Clutch alone');
+  const accepted = await workshop.accept(await workshop.planned(van));
+  const job = await workshop.usedUp(await workshop.bledAndTested(accepted));
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  const field = (name: string) => page.getByRole('textbox', { name, exact: true });
+  await field('At rest').fill('160');
+  await field('Takes up at').fill('20');
+  await field('After pumping five times').fill('45');
+  await expect(
+    page.getByText('It is air: 25 mm higher. Bleed it before the rod is turned.'),
+  ).toBeVisible();
+  await field('Rod of the master moves by').fill('2');
+  await expect(page.getByText(/^Sound from the master to the slave/)).toBeVisible();
+  await field('Rod of the master moves by').fill('6');
+  await expect(page.getByText(/^It gives: air is left, or the master lets past/)).toBeVisible();
+  await next(page).click();
+  await expect
+    .poll(async () =>
+      (await workshop.get(job.id)).events.flatMap((e) =>
+        e.kind === 'take-up read' ? [e.blockedMm] : [],
+      ),
+    )
+    .toEqual([6]);
+  await toProofPage(page, 'No creep');
+  await page.getByRole('button', { name: 'Start 60 s' }).click();
+  await page.clock.fastForward(30_000);
+  await expect(page.getByRole('timer', { name: 'Seconds left' })).toContainText(/^(29|30)$/);
+  await page.clock.fastForward(31_000);
+  await expect(page.getByText('60 s are over: how was it?')).toBeVisible();
+});
+
+test('more is measured where somebody wants it: low forces, pumped, and the sink with the engine running', async ({
+  page,
+}) => {
+  await hurry(page);
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Measured twice');
+  const job = await workshop.bled(car);
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  await measurePedal(page, ['180', '168', '160', '150', '153']);
+  await page.getByRole('button', { name: /^(Measure more|Read the low forces)/ }).click();
+  for (const mm of ['165', '163', '167', '165', '162']) {
+    await expect(
+      page.getByRole('heading', { level: 1, name: / n(, pumped)?$|light, pumped/i }),
+    ).toBeVisible();
+    await page.getByRole('textbox').fill(mm);
+    await next(page).click();
+  }
+  await expect(page.getByRole('heading', { level: 1, name: /engine running/ })).toBeVisible();
+  await next(page).click();
+  await page.getByRole('textbox').fill('9');
+  await next(page).click();
+  await expect(page.getByText(/^Sinks: 9 mm sunk in 30 s, 5 at the most/)).toBeVisible();
+  await expect
+    .poll(async () =>
+      (await workshop.get(job.id)).events.flatMap((e) =>
+        e.kind === 'sink watched' ? [[e.mm, e.engine ?? 'off']] : [],
+      ),
+    )
+    .toEqual([
+      [0, 'off'],
+      [9, 'running'],
+    ]);
 });

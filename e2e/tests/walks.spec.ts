@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { showMissing } from '../support/proof';
-import { planOf, Workshop } from '../support/workshop';
+import { measurePedal, showMissing, toProofPage } from '../support/proof';
+import { hurry } from '../support/stranger';
+import { planOf, provedBy, Workshop } from '../support/workshop';
 
 /** Something is wrong at the bleeder in hand, said and decided on the phone. */
 async function halt(page: Page, what: string, says: RegExp, decision: RegExp): Promise<void> {
@@ -40,11 +41,27 @@ test('harbour pickup: a rear hose, the level unseen, alone with a vacuum pump: w
 });
 
 // Walk 5.
-test('one corner: that bleeder and no other; when the pedal says otherwise, the rest', async ({
+test('one corner: that bleeder and no other; its air against this van’s own baseline; when the pedal says otherwise, the rest', async ({
   page,
 }) => {
+  test.setTimeout(150_000);
+  await hurry(page);
   const workshop = await Workshop.signIn(page);
   const van = await workshop.vehicle('van-four-channel', 'right', 'Post van, one corner');
+  // The baseline: bled, measured and released.
+  const first = await workshop.usedUp(await workshop.bled(van));
+  const said = provedBy(van).filter((e) => !('kind' in e && e.kind === 'pedal judged'));
+  await workshop.log(first.id, said);
+  await page.goto(`/jobs/${first.id}`);
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  await measurePedal(page, ['180', '169', '165', '158', '161']);
+  await expect(page.getByText(/^Firm and high: 22 mm used/)).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await page.getByTestId('next-action').click();
+  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await page.getByRole('button', { name: 'Release this vehicle' }).click();
+  await expect(page.getByText(/^Released by/)).toBeVisible();
+
   const chosen = await workshop.choose(await workshop.planned(van), {
     purpose: 'after work',
     parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
@@ -61,6 +78,16 @@ test('one corner: that bleeder and no other; when the pedal says otherwise, the 
   ).toBeVisible();
   await workshop.bleed(await workshop.accept(left));
   await page.reload();
+  await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+  // Twenty millimetres lower under the light push already: that is air, not widening.
+  await measurePedal(page, ['180', '168', '144', '136', '140']);
+  await expect(page.getByText(/^Air left: about \d\.\d mL, give or take/)).toBeVisible();
+  await expect(page.getByText(new RegExp(`^Against job ${first.number}, `))).toBeVisible();
+  await expect(page.getByText('It passes, and there is air in it')).toBeVisible();
+  // That corner was bled clean: the rest comes next.
+  await expect(page.getByText(/^Next: (right front|left rear|right rear) again/)).toBeVisible();
+  await page.getByTestId('next-action').click();
+  await toProofPage(page, 'Brake pedal');
   await page.getByRole('radio', { name: 'springy' }).click();
   await page.getByRole('button', { name: /^Back to the bleed/ }).click();
   await page.getByRole('radio', { name: /Plan the rest anew/ }).click();

@@ -22,6 +22,7 @@ import { ProblemError } from './problems/kinds';
 import { problemHandler } from './problems/middleware';
 import { houseRulesRoutes } from './rules/routes';
 import { requireActor, sessionStands, userOf } from './session/actor';
+import { overviewRoutes } from './overview/routes';
 import { peopleRoutes, sessionRoutes } from './session/routes';
 import { SessionStore } from './session/store';
 import { shelfRoutes } from './shelf/routes';
@@ -129,6 +130,7 @@ function api(options: AppOptions): express.Router {
   routes.use('/session', sessionRoutes(clock));
   // Only of somebody who is signed in is a body read, and none that could not be kept.
   routes.use(requireActor(clock), express.json({ limit: BODY_LIMIT }), keepable);
+  routes.use('/overview', overviewRoutes());
   routes.use('/people', peopleRoutes(clock));
   routes.use('/vehicles', vehicleRoutes(clock), vehicleLogRoutes(clock), vehicleTagRoutes());
   routes.use('/plans', planRoutes());

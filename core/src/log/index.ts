@@ -65,4 +65,4 @@ export {
   type LookAgain,
   type ManualTorque,
 } from './lookAgain';
-export { overridesOf, type Overridden } from './overrides';
+export { overriddenWords, overridesOf, type Overridden } from './overrides';

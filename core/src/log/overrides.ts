@@ -1,4 +1,5 @@
-import { CHECK_WORDS, type CheckItem } from '../gate';
+import type { Layout } from '../circuit';
+import { CHECK_WORDS, type CheckItem, type Overridable } from '../gate';
 import { nameOf } from '../scope';
 import { lowerFirst } from '../text';
 import type { JobState } from './state';
@@ -11,15 +12,28 @@ export interface Overridden {
   readonly atMs: number;
 }
 
+/** What was let go, in words. */
+export function overriddenWords(
+  layout: Layout | null,
+  { code, of }: { readonly code: Overridable; readonly of: string },
+): string {
+  return code === 'photo asked for'
+    ? `photo of: ${lowerFirst(CHECK_WORDS[of as CheckItem].ask)}`
+    : `torque of the ${layout ? nameOf(layout, of) : of}`;
+}
+
 /** What of the gate's paper was let go in a job, by whom and why. */
 export function overridesOf({ log, run }: Pick<JobState, 'log' | 'run'>): Overridden[] {
-  return log.flatMap((e): Overridden[] => {
-    if (e.kind !== 'overridden') return [];
-    const { code, of, why, person, atMs } = e;
-    const what =
-      code === 'photo asked for'
-        ? `photo of: ${lowerFirst(CHECK_WORDS[of as CheckItem].ask)}`
-        : `torque of the ${run ? nameOf(run.plan.layout, of) : of}`;
-    return [{ what, why, person, atMs }];
-  });
+  return log.flatMap((e): Overridden[] =>
+    e.kind === 'overridden'
+      ? [
+          {
+            what: overriddenWords(run?.plan.layout ?? null, e),
+            why: e.why,
+            person: e.person,
+            atMs: e.atMs,
+          },
+        ]
+      : [],
+  );
 }

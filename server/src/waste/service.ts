@@ -13,19 +13,22 @@ const SHOWN: PageAsked = { limit: 30 };
 
 /** The drum: how full it is, and the first pages of what went in and of what was handed over. */
 export async function getWaste(actor: Actor): Promise<Waste> {
-  const { workshopId } = actor;
-  const { drumMl } = await houseRulesOf(actor);
-  const wasteMl = await FluidMovedRow.findOne({
-    where: { workshopId, handOverId: null },
-    attributes: [[literal('coalesce(sum(bled_ml + removed_ml + caught_ml), 0)'), 'wasteMl']],
-    raw: true,
-  });
   return {
-    drumMl,
-    wasteMl: (wasteMl as unknown as { wasteMl: number }).wasteMl,
+    ...(await wasteNow(actor)),
     wentIn: await wentIn(actor, SHOWN),
     handedOver: await handedOver(actor, SHOWN),
   };
+}
+
+/** How full the drum is. */
+export async function wasteNow(actor: Actor): Promise<Pick<Waste, 'wasteMl' | 'drumMl'>> {
+  const { drumMl } = await houseRulesOf(actor);
+  const wasteMl = await FluidMovedRow.findOne({
+    where: { workshopId: actor.workshopId, handOverId: null },
+    attributes: [[literal('coalesce(sum(bled_ml + removed_ml + caught_ml), 0)'), 'wasteMl']],
+    raw: true,
+  });
+  return { drumMl, wasteMl: (wasteMl as unknown as { wasteMl: number }).wasteMl };
 }
 
 const place = z.strictObject({ at: moment, id: z.uuid() });

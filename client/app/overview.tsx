@@ -1,0 +1,5 @@
+import { OverviewScreen } from '../workbench/lazy';
+
+export default function OverviewRoute() {
+  return <OverviewScreen />;
+}

@@ -1,0 +1,161 @@
+import type { Overview } from '@brook/contract';
+import { groupMatters, type Matter } from '@brook/core/matters';
+import { router, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useOverview } from '../data/overview';
+import { JobsLink } from '../jobs/JobHead';
+import { ActionBar } from '../ui/ActionBar';
+import { dayWords } from '../ui/dayWords';
+import { DriveMark } from '../ui/DriveMark';
+import { Caution } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { Press } from '../ui/Press';
+import { FailedPage, Loading } from '../ui/States';
+import { colour, SPACE } from '../ui/theme';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Words } from '../ui/Words';
+
+/** From here the drum is handed over before it is full, as a share. */
+const NEARLY_FULL = 0.9;
+
+/** What stands open, for a Friday: which vehicles may not move and why, what is looked at again, what was let go, and the drum; each leads to its record. */
+export function OverviewScreen() {
+  usePageTitle('What stands open');
+  const { data, error, isPending, refetch } = useOverview();
+  if (isPending) return <Loading what="what stands open" />;
+  if (!data)
+    return <FailedPage what="What stands open" error={error} again={() => void refetch()} />;
+  return (
+    <Page action={<ActionBar label="To the jobs" onPress={() => router.replace('/')} />}>
+      <View>
+        <JobsLink />
+        <Words size="head" heading={1}>
+          What stands open
+        </Words>
+      </View>
+      <Part title="Not to be driven" empty="Nothing is held." count={data.held.length}>
+        {data.held.map((v) => (
+          <Line
+            key={v.vehicleId}
+            name={`${v.vehicleName} · ${v.vehicleTag}`}
+            lines={[
+              ...titles(v.matters),
+              v.drive.since === null ? null : `Since ${dayWords(v.drive.since)}`,
+            ]}
+            href={`/vehicles/${v.vehicleId}`}
+            mark={v.drive.state}
+          />
+        ))}
+      </Part>
+      <Part title="Look at again" empty="Nothing is owed." count={data.lookAgain.length}>
+        {data.lookAgain.map((v) => (
+          <Line
+            key={v.vehicleId}
+            name={`${v.vehicleName} · ${v.vehicleTag}`}
+            lines={v.matters.map(
+              (m) =>
+                `${m.place ?? 'Vehicle'}: ${m.because} (${m.by}${m.jobNumber === null ? '' : `, job ${m.jobNumber}`})`,
+            )}
+            href={`/vehicles/${v.vehicleId}`}
+          />
+        ))}
+      </Part>
+      <Part title="Let go by a lead" empty="No paper was let go." count={data.letGo.length}>
+        {data.letGo.map((o) => (
+          <Line
+            key={`${o.jobId} ${o.what}`}
+            name={`Job ${o.jobNumber}, ${o.vehicleName} · ${o.vehicleTag}`}
+            lines={[`${o.what}: ${o.why}`, `${o.by}, ${dayWords(o.at)}`]}
+            href={`/jobs/${o.jobId}`}
+          />
+        ))}
+      </Part>
+      <Drum {...data.waste} />
+    </Page>
+  );
+}
+
+const titles = (matters: readonly Matter[]): string[] =>
+  groupMatters(matters).map((g) => `${g.title}. ${g.settledBy}`);
+
+function Drum({ wasteMl, drumMl }: Overview['waste']) {
+  const words = `${(wasteMl / 1000).toFixed(1)} of ${(drumMl / 1000).toFixed(0)} L`;
+  return (
+    <Part title="Waste drum" empty="" count={1}>
+      <Line name={words} lines={['What went in, and when it was handed over']} href="/shelf" />
+      {wasteMl >= NEARLY_FULL * drumMl ? (
+        <Caution title="Nearly full">Hand it over before the next flush.</Caution>
+      ) : null}
+    </Part>
+  );
+}
+
+function Part({
+  title,
+  empty,
+  count,
+  children,
+}: {
+  readonly title: string;
+  readonly empty: string;
+  readonly count: number;
+  readonly children: ReactNode;
+}) {
+  return (
+    <View>
+      <Words strong heading={2}>
+        {title}
+      </Words>
+      {count === 0 ? <Words tone="softWords">{empty}</Words> : null}
+      <View role="list" aria-label={title}>
+        {children}
+      </View>
+    </View>
+  );
+}
+
+function Line({
+  name,
+  lines,
+  href,
+  mark,
+}: {
+  readonly name: string;
+  readonly lines: readonly (string | null)[];
+  readonly href: Href;
+  readonly mark?: Overview['held'][number]['drive']['state'];
+}) {
+  return (
+    <View role="listitem" style={styles.item}>
+      <Press
+        role="link"
+        aria-label={name}
+        onPress={() => router.push(href)}
+        style={styles.line}
+        pressedStyle={{ backgroundColor: colour.well }}
+      >
+        <View style={styles.head}>
+          <View style={styles.grow}>
+            <Words strong>{name}</Words>
+          </View>
+          {mark ? <DriveMark state={mark} /> : null}
+        </View>
+        {lines.map((line) =>
+          line === null ? null : (
+            <Words key={line} size="small" tone="softWords">
+              {line}
+            </Words>
+          ),
+        )}
+      </Press>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  item: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  line: { paddingVertical: SPACE.small, gap: SPACE.hair },
+  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.medium },
+  grow: { flex: 1 },
+});

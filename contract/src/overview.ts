@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { id, isoTime } from './common';
+import { matter } from './matter';
+import { driveState } from './vehicle';
+
+const whose = { vehicleId: id, vehicleName: z.string(), vehicleTag: z.string() };
+
+/** What stands open in a workshop, each with the way to its record: vehicles that are held, what is looked at again, what leads let go, the waste drum. */
+export const overview = z.object({
+  held: z
+    .array(
+      z.object({
+        ...whose,
+        drive: driveState,
+        matters: z.array(matter).describe('What holds it'),
+      }),
+    )
+    .describe('Vehicles that must not be driven, or on their test drive alone; longest first'),
+  lookAgain: z
+    .array(z.object({ ...whose, matters: z.array(matter) }))
+    .describe('Joints above their value or by feel, and parts that were used again'),
+  letGo: z
+    .array(
+      z.object({
+        ...whose,
+        jobId: id,
+        jobNumber: z.number().int(),
+        what: z.string(),
+        why: z.string(),
+        by: z.string(),
+        at: isoTime,
+      }),
+    )
+    .describe('Paper that leads let go, the fifty newest'),
+  waste: z.object({ wasteMl: z.number(), drumMl: z.number() }).describe('mL'),
+});
+export type Overview = z.infer<typeof overview>;
