@@ -5,10 +5,11 @@ import { queryClient } from '../data/queryClient';
 import { keepApp } from '../data/serviceWorker';
 import { SessionGate } from '../session/SessionGate';
 import { Boundary } from '../ui/Boundary';
-import { FigureSheet } from '../ui/FigureSheet';
 import { LeaveQuestion } from '../ui/LeaveQuestion';
 import { SlowNotice } from '../ui/SlowNotice';
+import { useOpenFigures } from '../ui/openFigures';
 import { installTheme } from '../ui/theme';
+import { FigureSheet } from '../workbench/lazy';
 
 installTheme();
 keepApp();
@@ -23,11 +24,16 @@ export default function Layout() {
             <Slot />
           </SessionGate>
         </Boundary>
-        <FigureSheet />
+        <OpenFigure />
         <LeaveQuestion />
       </View>
     </QueryClientProvider>
   );
+}
+
+/** Figures stand on pages of the workbench alone: what opens them comes with it. */
+function OpenFigure() {
+  return useOpenFigures().length > 0 ? <FigureSheet /> : null;
 }
 
 const styles = StyleSheet.create({ page: { flex: 1, minHeight: 0 } });

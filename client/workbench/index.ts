@@ -14,6 +14,7 @@ export { HistoryScreen } from '../history/HistoryScreen';
 export { LayoutScreen } from '../layout/LayoutScreen';
 export { PasswordScreen } from '../session/PasswordScreen';
 export { JoinScreen } from '../session/JoinScreen';
+export { FigureSheet } from '../ui/FigureSheet';
 export { OverviewScreen } from '../overview/OverviewScreen';
 export { UnitsScreen } from '../units/UnitsScreen';
 export { PeopleScreen } from '../session/PeopleScreen';

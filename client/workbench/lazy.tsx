@@ -57,6 +57,7 @@ export const DescentScreen = part((all) => all.DescentScreen, 'the descent');
 export const LayoutScreen = part((all) => all.LayoutScreen, 'the layout');
 export const PasswordScreen = part((all) => all.PasswordScreen, 'the password');
 export const JoinScreen = part((all) => all.JoinScreen, 'the invitation');
+export const FigureSheet = part((all) => all.FigureSheet, 'the figure');
 export const OverviewScreen = part((all) => all.OverviewScreen, 'what stands open');
 export const UnitsScreen = part((all) => all.UnitsScreen, 'the units');
 export const PeopleScreen = part((all) => all.PeopleScreen, 'the people');
