@@ -94,15 +94,6 @@ const help = async (page: Page) => {
   await page.getByText('Push', { exact: true }).waitFor();
   await page.locator('[data-testid=next-action]:not([aria-disabled=true])').waitFor();
 };
-const firstStep = async (page: Page) => {
-  await page.getByRole('textbox', { name: 'Battery, ignition on' }).fill('12.5');
-  await answer(page, [
-    [/^Ignition$/, 'On'],
-    [/fault code/, 'None'],
-  ]);
-  await page.getByTestId('next-action').click();
-  await page.getByText('1 of 8').waitFor();
-};
 /** Half-way through measuring the pedal. */
 const measure = async (page: Page) => {
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
@@ -151,11 +142,11 @@ const ALL: readonly Picture[] = [
   { name: 'run', open: ['HC 2', 'run'], then: takeOver },
   { name: 'helper', open: ['HC 2', 'run'], then: help },
   { name: 'halted', open: ['MC 2', 'run'], then: decide },
-  { name: 'tool', open: ['PV 1', 'run'], then: firstStep },
   { name: 'pedal', open: ['HC 6', 'proof'], then: measure },
   { name: 'proof', open: ['HC 6', 'proof'], then: joints },
   { name: 'release', open: ['MC 1', 'test drive'] },
   { name: 'record', open: ['HC 4', 'released'] },
+  { name: 'overview', open: '/overview' },
   { name: 'shelf', open: '/shelf' },
   { name: 'history', open: { vehicle: 'SM 1', page: 'history' } },
   { name: 'trend', open: { vehicle: 'PV 1', page: 'history' }, then: trend },
