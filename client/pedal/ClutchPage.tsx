@@ -28,6 +28,7 @@ import { Page } from '../ui/Page';
 import { inBothUnits, typedLengthMm } from '../ui/typedLength';
 import { Words } from '../ui/Words';
 import { vehicleOf } from './OneMeasure';
+import { PedalDrawing, type ClutchAt } from './PedalDrawing';
 
 const PITCH_MM: Range = { what: 'The thread', unit: 'mm', least: 0.5, most: 3 };
 
@@ -47,6 +48,7 @@ export function ClutchPage({
   const [pumped, setPumped] = useState(said(known?.pumpedMm));
   const [play, setPlay] = useState(said(known?.playMm));
   const [blocked, setBlocked] = useState(said(known?.blockedMm));
+  const [stop, setStop] = useState(said(known?.stopMm));
   const [least, setLeast] = useState('');
   const [most, setMost] = useState('');
   const [pitch, setPitch] = useState('');
@@ -60,6 +62,7 @@ export function ClutchPage({
   const pumpedMm = optional(pumped);
   const playMm = optional(play);
   const blockedMm = optional(blocked);
+  const stopMm = optional(stop);
   const faults = {
     rest: faultOf(rest, TAKE_UP_MM),
     takeUp:
@@ -68,6 +71,11 @@ export function ClutchPage({
     pumped: faultOf(pumped, TAKE_UP_MM),
     play: faultOf(play, PLAY_MM),
     blocked: faultOf(blocked, SLAVE_READING_MM),
+    stop:
+      faultOf(stop, TAKE_UP_MM) ??
+      (stopMm !== null && stopMm > takeUpMm
+        ? `Its stop lies lower than where it takes up (${takeUpMm} mm).`
+        : null),
   };
   const whole =
     inRange(TAKE_UP_MM, restMm) &&
@@ -101,6 +109,7 @@ export function ClutchPage({
       pumpedMm,
       playMm,
       ...(blockedMm === null ? {} : { blockedMm }),
+      ...(stopMm === null ? {} : { stopMm }),
     });
     pages.closePage();
   };
@@ -131,6 +140,12 @@ export function ClutchPage({
           ? 'Rock it in gear and let the lever out slowly: where the wheel is held.'
           : 'Let it out slowly in first: where it just begins to pull.'}
       </Caution>
+      <PedalDrawing
+        held={lever ? 'lever' : 'pedal'}
+        at={nextAt({ rest, takeUp, play, stop }, lever)}
+        pumped={false}
+        forcesN={[]}
+      />
       <Field large label="At rest" unit="mm" value={rest} onChange={setRest} fault={faults.rest} />
       <Field
         large
@@ -202,6 +217,21 @@ export function ClutchPage({
         fault={faults.play}
       />
       {lever ? null : (
+        <Field
+          label="Its stop ends it at"
+          why="Above the floor, pressed right down. Left out where there is none."
+          unit="mm"
+          value={stop}
+          onChange={setStop}
+          fault={faults.stop}
+        />
+      )}
+      {stopMm !== null && whole && !lever ? (
+        <Words>
+          {`${Math.round(takeUpMm - stopMm)} mm of travel beyond the take-up. It needs enough that reverse goes in silently; more strains the spring. The maker’s figure wins.`}
+        </Words>
+      ) : null}
+      {lever ? null : (
         <More
           // It opens by itself once it is known that the rod is it.
           key={cause ?? 'not known'}
@@ -255,6 +285,16 @@ function TurnsFound({ turns }: { readonly turns: PushrodTurns }) {
       </Words>
     </View>
   );
+}
+
+/** What is read next: it is drawn. */
+function nextAt(
+  typed: Readonly<Record<'rest' | 'takeUp' | 'play' | 'stop', string>>,
+  lever: boolean,
+): 'rest' | ClutchAt {
+  if (typed.rest.trim() === '') return 'rest';
+  if (typed.takeUp.trim() === '') return 'takes up';
+  return typed.play.trim() === '' || lever ? 'free play' : 'stop';
 }
 
 const optional = (text: string): number | null => (text.trim() === '' ? null : typedLengthMm(text));

@@ -3,10 +3,13 @@ import { judgedByMeasure, measuredAt } from '@brook/core/log';
 import {
   airWords,
   heldAs,
+  heldLoss,
+  heldWords,
   isSamePlace,
   judgedWords,
   mayHideMl,
   pedalPasses,
+  pedalSetup,
   readingWords,
   type ControlMeasured,
 } from '@brook/core/pedal';
@@ -67,6 +70,9 @@ export function MeasureResult({
             A house rule, from memory. The maker’s limit wins.
           </Words>
         </View>
+      ) : null}
+      {here?.sink && here.sink.mm > 0 ? (
+        <Words>{heldWords(sinkLoss(plan, master, here.sink))}</Words>
       ) : null}
       {before && here ? <Compared before={before} after={here} /> : null}
       {busy ? <Words>Reckoning the air …</Words> : null}
@@ -131,6 +137,21 @@ export function MeasureResult({
     </View>
   );
 }
+
+/** What a creep under a steady push loses by the hour, by the bore that the rod pushes. */
+const sinkLoss = (
+  { layout }: MeasuringProps['plan'],
+  master: MeasuringProps['master'],
+  { mm, seconds }: { readonly mm: number; readonly seconds: number },
+) => {
+  const { ratio } = pedalSetup(layout, master.id);
+  return heldLoss({
+    lostMm: mm,
+    hours: seconds / 3600,
+    boreMm: master.chambers[0]!.boreMm,
+    ratio,
+  });
+};
 
 /** The same places before and after, with the sign. */
 function Compared({

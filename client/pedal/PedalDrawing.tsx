@@ -4,9 +4,20 @@ import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';
 import { CHART_LABEL, colour } from '../ui/theme';
 
+/** What is read at a clutch besides its rest. */
+export type ClutchAt = 'takes up' | 'free play' | 'stop';
+/** How far it is pushed there, as it is drawn. */
+const CLUTCH_SHARE: Readonly<Record<ClutchAt, number>> = {
+  'free play': 0.14,
+  'takes up': 0.5,
+  stop: 0.86,
+};
+const isClutchAt = (at: PedalDrawingProps['at']): at is ClutchAt =>
+  typeof at === 'string' && at in CLUTCH_SHARE;
+
 export interface PedalDrawingProps {
   readonly held: 'pedal' | 'lever';
-  readonly at: At | Sinking;
+  readonly at: At | Sinking | ClutchAt;
   readonly pumped: boolean;
   /** All the forces of this control, upwards, N: the harder, the farther it is drawn. */
   readonly forcesN: readonly number[];
@@ -19,7 +30,8 @@ const HEIGHT = 168;
 function pushed({ at, forcesN }: PedalDrawingProps): number {
   if (at === 'rest') return 0;
   if (at === 'first resistance') return 0.22;
-  if (isSinking(at)) return 0.68;
+  if (isClutchAt(at)) return CLUTCH_SHARE[at];
+  if (typeof at !== 'object') return 0.68;
   const place = forcesN.indexOf(at.forceN);
   return 0.32 + (0.36 * (place + 1)) / forcesN.length;
 }
@@ -27,15 +39,34 @@ function pushed({ at, forcesN }: PedalDrawingProps): number {
 /** Where the ruler is held for one reading: the control at rest as a hairline, as it is pushed in ink, what is measured between two marks. */
 export function PedalDrawing(props: PedalDrawingProps) {
   const { held, at, pumped } = props;
-  const force = typeof at === 'object' ? `${at.forceN} N` : isSinking(at) ? 'hold' : null;
+  const force = isClutchAt(at)
+    ? at
+    : typeof at === 'object'
+      ? `${at.forceN} N`
+      : isSinking(at)
+        ? 'hold'
+        : null;
+  const play = at === 'free play';
   const share = pushed(props);
   return (
     <View role="img" aria-label={drawnWords(props)}>
       <Svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} style={{ maxHeight: 200 }}>
         {held === 'pedal' ? (
-          <PedalFromTheSide share={share} force={force} pumped={pumped} sinks={isSinking(at)} />
+          <PedalFromTheSide
+            share={share}
+            force={force}
+            pumped={pumped}
+            sinks={!isClutchAt(at) && isSinking(at)}
+            play={play}
+          />
         ) : (
-          <LeverFromAbove share={share} force={force} pumped={pumped} sinks={isSinking(at)} />
+          <LeverFromAbove
+            share={share}
+            force={force}
+            pumped={pumped}
+            sinks={!isClutchAt(at) && isSinking(at)}
+            play={play}
+          />
         )}
       </Svg>
     </View>
@@ -47,6 +78,8 @@ interface Drawn {
   readonly force: string | null;
   readonly pumped: boolean;
   readonly sinks: boolean;
+  /** Whether it is the way from its rest that is measured, not what is left. */
+  readonly play: boolean;
 }
 
 const PIVOT = { x: 150, y: 8 } as const;
@@ -60,7 +93,7 @@ function padAt(share: number): { readonly x: number; readonly y: number } {
   return { x: PIVOT.x + ARM * Math.sin(angle), y: PIVOT.y + ARM * Math.cos(angle) };
 }
 
-function PedalFromTheSide({ share, force, pumped, sinks }: Drawn) {
+function PedalFromTheSide({ share, force, pumped, sinks, play }: Drawn) {
   const pad = padAt(share);
   const rest = padAt(0);
   const floorX = padAt(1).x + 26;
@@ -85,7 +118,11 @@ function PedalFromTheSide({ share, force, pumped, sinks }: Drawn) {
         stroke={colour.words}
         strokeWidth={10}
       />
-      <Measured from={pad.x + 12} to={floorX} y={pad.y + 4} />
+      {play ? (
+        <Measured from={rest.x} to={pad.x} y={rest.y + 22} />
+      ) : (
+        <Measured from={pad.x + 12} to={floorX} y={pad.y + 4} />
+      )}
       {sinks ? <Creeps from={pad} to={padAt(share + 0.22)} /> : null}
       {force ? <Push x={pad.x - 12} y={pad.y} force={force} pumped={pumped} /> : null}
     </G>
@@ -102,9 +139,10 @@ const PIVOT_END = ({ x, y }: { readonly x: number; readonly y: number }) => ({
 const BAR_Y = 132;
 const TIP_X = 258;
 
-function LeverFromAbove({ share, force, pumped, sinks }: Drawn) {
+function LeverFromAbove({ share, force, pumped, sinks, play }: Drawn) {
   const tipAt = (s: number) => 24 + s * (BAR_Y - 44);
   const tip = tipAt(share);
+  const [upper, lower] = play ? [tipAt(0), tip] : [tip, BAR_Y - 9];
   return (
     <G>
       <Line
@@ -132,9 +170,9 @@ function LeverFromAbove({ share, force, pumped, sinks }: Drawn) {
         strokeWidth={7}
         strokeLinecap="round"
       />
-      <Line x1={TIP_X + 14} y1={tip} x2={TIP_X + 14} y2={BAR_Y - 9} {...MARK} />
-      <Line x1={TIP_X + 6} y1={tip} x2={TIP_X + 22} y2={tip} {...MARK} />
-      <Line x1={TIP_X + 6} y1={BAR_Y - 9} x2={TIP_X + 22} y2={BAR_Y - 9} {...MARK} />
+      <Line x1={TIP_X + 14} y1={upper} x2={TIP_X + 14} y2={lower} {...MARK} />
+      <Line x1={TIP_X + 6} y1={upper} x2={TIP_X + 22} y2={upper} {...MARK} />
+      <Line x1={TIP_X + 6} y1={lower} x2={TIP_X + 22} y2={lower} {...MARK} />
       {sinks ? (
         <Path
           d={`M ${TIP_X - 16} ${tip + 6} L ${TIP_X - 16} ${tip + 24}`}

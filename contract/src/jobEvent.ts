@@ -242,6 +242,7 @@ const happenings = [
     pumpedMm: within(TAKE_UP_MM, 'Where it takes up after pumping').nullable(),
     playMm: within(PLAY_MM).nullable(),
     blockedMm: within(SLAVE_READING_MM, 'Rod travel, slave blocked').nullish(),
+    stopMm: within(TAKE_UP_MM, 'Where its stop ends it').nullish(),
   }),
   z.strictObject({
     kind: z.literal('checked'),

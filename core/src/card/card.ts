@@ -9,6 +9,7 @@ import {
   tightnessOf,
   type ControlOnRecord,
   type JobState,
+  type TakeUpRead,
 } from '../log';
 import { groupMatters, type Matter } from '../matters';
 import { airWords, type AirLeft, type ControlMeasured } from '../pedal';
@@ -274,17 +275,7 @@ function controlAfter(control: ControlOnRecord, air: AirLeft | null): CardLine[]
           },
         ]
       : []),
-    ...(control.takeUp &&
-    control.takeUp.blockedMm !== null &&
-    control.takeUp.blockedMm !== undefined
-      ? [
-          {
-            what: `${name}, slave blocked: rod travel`,
-            value: `${control.takeUp.blockedMm} mm`,
-            source: 'measured' as const,
-          },
-        ]
-      : []),
+    ...(control.takeUp ? clutchLines(name, control.takeUp) : []),
     ...(here?.sink
       ? [
           {
@@ -296,6 +287,20 @@ function controlAfter(control: ControlOnRecord, air: AirLeft | null): CardLine[]
       : []),
     ...(air ? [{ what: 'Air left', value: airWords(air), source: 'model' as const }] : []),
   ];
+}
+
+/** What else was read at a clutch; of records from before that lack it nothing. */
+function clutchLines(name: string, read: TakeUpRead): CardLine[] {
+  const { playMm, stopMm = null, blockedMm = null } = read;
+  return (
+    [
+      [`${name}, free play`, playMm],
+      [`${name}, stop at`, stopMm],
+      [`${name}, slave blocked: rod travel`, blockedMm],
+    ] as const
+  ).flatMap(([what, mm]) =>
+    mm === null ? [] : [{ what, value: `${mm} mm`, source: 'measured' as const }],
+  );
 }
 
 /** The word that counted: a clutch by where it takes up. */

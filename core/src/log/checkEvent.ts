@@ -133,7 +133,7 @@ function measureFault(plans: readonly Plan[], masterId: string): string | null {
 /** A take-up is read at a clutch, between its end and its rest. */
 function takeUpFault(
   plans: readonly Plan[],
-  { masterId, restMm, takeUpMm }: Extract<JobEvent, { readonly kind: 'take-up read' }>,
+  { masterId, restMm, takeUpMm, stopMm }: Extract<JobEvent, { readonly kind: 'take-up read' }>,
 ): string | null {
   const unknown = masterFault(plans, masterId);
   if (unknown) return unknown;
@@ -141,9 +141,11 @@ function takeUpFault(
   const master = layout.masters.find((m) => m.id === masterId)!;
   if (controlProof(master, layout.vehicleKind).result !== 'take-up')
     return `The ${master.control} takes nothing up; only a clutch does.`;
-  return takeUpMm < restMm
+  if (takeUpMm >= restMm)
+    return `It takes up at ${takeUpMm} mm and rests at ${restMm} mm; it should take up lower than it rests.`;
+  return (stopMm ?? 0) <= takeUpMm
     ? null
-    : `It takes up at ${takeUpMm} mm and rests at ${restMm} mm; it should take up lower than it rests.`;
+    : `Its stop ends it at ${stopMm} mm and it takes up at ${takeUpMm} mm; the stop should lie lower.`;
 }
 
 /** What is tried at a control names it; what is looked at on the vehicle names none. */

@@ -200,6 +200,8 @@ describe('a clutch', () => {
     expect(fault(took(199))).toBeNull();
     expect(fault(took(200))).toMatch(/lower than it rests/);
     expect(fault({ ...took(100), masterId: 'master' } as Said)).toMatch(/only a clutch/);
+    expect(fault({ ...took(100), stopMm: 100 } as Said)).toBeNull();
+    expect(fault({ ...took(100), stopMm: 101 } as Said)).toMatch(/the stop should lie lower/);
   });
 
   test('a closed job keeps it', () => {
@@ -210,7 +212,13 @@ describe('a clutch', () => {
       result: 'middle',
       byMeasure: 'middle',
       byFeel: null,
-      takeUp: { takeUpMm: 110, restMm: 200 },
+      takeUp: { takeUpMm: 110, restMm: 200, blockedMm: null, stopMm: null },
+    });
+    const whole = { ...took(110), blockedMm: 2, stopMm: 10 } as Said;
+    const said = jobOf(SHARED, [...run, whole]);
+    expect(controlsOnRecord(said).find((r) => r.masterId === clutch)!.takeUp).toMatchObject({
+      blockedMm: 2,
+      stopMm: 10,
     });
   });
 });

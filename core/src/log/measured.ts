@@ -28,6 +28,8 @@ export interface TakeUpRead {
   readonly playMm: number | null;
   /** Null where the slave was not blocked. */
   readonly blockedMm: number | null;
+  /** Null where nobody read where its stop ends it. */
+  readonly stopMm: number | null;
   readonly eventId: string;
   readonly person: string;
   readonly atMs: number;
@@ -44,6 +46,7 @@ export const takeUpRead = ({
   pumpedMm,
   playMm,
   blockedMm = null,
+  stopMm = null,
 }: Extract<Kept<JobEvent>, { readonly kind: 'take-up read' }>): TakeUpRead => ({
   masterId,
   restMm,
@@ -51,6 +54,7 @@ export const takeUpRead = ({
   pumpedMm,
   playMm,
   blockedMm,
+  stopMm,
   eventId: id,
   person,
   atMs,

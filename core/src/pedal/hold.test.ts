@@ -12,6 +12,8 @@ test('a lever that came 12 mm nearer in 10 h lost 0.31 mL, 0.031 mL an hour', ()
   );
   const fast = heldLoss({ lostMm: 30, hours: 0.5, boreMm: 14, ratio: 6 });
   expect(heldWords(fast)).toMatch(/^1\.5 mL\/h lost, give or take 0\.15: 31 drops an hour/);
+  const sunk = heldLoss({ lostMm: 6, hours: 30 / 3600, boreMm: 22.2, ratio: 4 });
+  expect(heldWords(sunk)).toMatch(/^69\.7 mL\/h lost, give or take 34\.8\. Wet outside/);
 });
 
 test('what two readings differ by themselves is no loss, on both sides of it; coming farther is none', () => {

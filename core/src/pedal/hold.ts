@@ -68,5 +68,7 @@ export function heldWords({ perHour, found }: HeldLoss): string {
   const said = (ml: number) => (ml < 1 ? ml.toFixed(2) : ml.toFixed(1));
   if (!found) return `No loss that a ruler can tell: less than ${said(perHour.plusMinus!)} mL/h.`;
   const drops = Math.max(1, Math.round(perHour.value / DROP_ML));
-  return `${said(perHour.value)} mL/h lost, give or take ${said(perHour.plusMinus!)}: ${drops === 1 ? 'a drop' : `${drops} drops`} an hour. Wet outside is a leak; dry, a seal of the master lets past, or air moved up.`;
+  // Nobody counts more than a drop a minute.
+  const counted = drops > 60 ? '' : drops === 1 ? ': a drop an hour' : `: ${drops} drops an hour`;
+  return `${said(perHour.value)} mL/h lost, give or take ${said(perHour.plusMinus!)}${counted}. Wet outside is a leak; dry, a seal of the master lets past, or air moved up.`;
 }

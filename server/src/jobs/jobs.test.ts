@@ -101,6 +101,7 @@ test('a failed drive means "do not drive" again, and everything is proved anew',
   expect(proofOf(stateOfJob(job))).toEqual({
     controls: {},
     checks: {},
+    photos: new Set(),
     fluidPutDown: true,
   });
   job = await tech.prove(job);
