@@ -19,7 +19,7 @@ const SCREENS: readonly (readonly [
     'vehicles',
     async (page) => {
       await page.goto('/vehicles');
-      await page.getByText('Parade car').waitFor();
+      await page.getByRole('listitem').first().waitFor();
     },
   ],
   [
@@ -35,7 +35,7 @@ const SCREENS: readonly (readonly [
     'pick a vehicle',
     async (page) => {
       await page.goto('/new');
-      await page.getByText('Parade car').waitFor();
+      await page.getByRole('listitem').first().waitFor();
     },
   ],
   [
@@ -408,7 +408,7 @@ const SCREENS: readonly (readonly [
       await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
       await page.getByRole('textbox').fill('60');
       await page.getByTestId('next-action').click();
-      await page.getByRole('heading', { level: 1, name: /first resistance/ }).waitFor();
+      await page.getByRole('heading', { level: 1, name: /first bite/ }).waitFor();
     },
   ],
   [
