@@ -33,8 +33,7 @@ const behindSignIn = OPERATIONS.filter(
   (o) =>
     !['/health', '/openapi.json', '/session', '/session/join', '/layout.schema.json'].includes(
       o.path,
-    ) &&
-    !o.path.startsWith('/help'),
+    ) && !o.path.startsWith('/help'),
 );
 
 test.each(behindSignIn)('$method $path is there, and shut to strangers', async (o) => {
