@@ -101,7 +101,7 @@ export function eventWords(
     case 'pedal read':
       return `${controlOf(plans, said.masterId)}, ${readingWords(said)}: ${said.heightMm} mm`;
     case 'sink watched':
-      return `${controlOf(plans, said.masterId)}: sank ${said.mm} mm in ${said.seconds} s`;
+      return `${controlOf(plans, said.masterId)}: sank ${said.mm} mm in ${said.seconds} s${said.engine ? ', engine running' : ''}`;
     case 'joint tightened':
       return jointWords(said);
     case 'look later':

@@ -276,18 +276,23 @@ function controlAfter(control: ControlOnRecord, air: AirLeft | null): CardLine[]
         ]
       : []),
     ...(control.takeUp ? clutchLines(name, control.takeUp) : []),
-    ...(here?.sink
-      ? [
-          {
-            what: `${name} held ${here.sink.seconds} s`,
-            value: here.sink.mm === 0 ? 'stayed' : `sank ${here.sink.mm} mm`,
-            source: 'measured' as const,
-          },
-        ]
-      : []),
+    ...sinkLine(`${name} held`, here?.sink),
+    ...sinkLine(`${name}, engine running, held`, here?.sinkRunning),
     ...(air ? [{ what: 'Air left', value: airWords(air), source: 'model' as const }] : []),
   ];
 }
+
+/** How a control stood under a steady push; nothing where nobody watched. */
+const sinkLine = (what: string, watch: ControlMeasured['sink'] | undefined): CardLine[] =>
+  watch
+    ? [
+        {
+          what: `${what} ${watch.seconds} s`,
+          value: watch.mm === 0 ? 'stayed' : `sank ${watch.mm} mm`,
+          source: 'measured',
+        },
+      ]
+    : [];
 
 /** What else was read at a clutch; of records from before that lack it nothing. */
 function clutchLines(name: string, read: TakeUpRead): CardLine[] {

@@ -93,8 +93,8 @@ function mediaFault(
   if (job.log.filter((e) => e.kind === 'media note').length >= MOST_MEDIA_NOTES)
     return `A job keeps ${MOST_MEDIA_NOTES} photos and voice notes; this one has as many.`;
   const plans = plansEver(job);
-  if (elementId !== null) return elementFault(plans, elementId);
-  if (!proof) return null;
+  const place = elementId === null ? null : elementFault(plans, elementId);
+  if (place !== null || !proof) return place;
   const { masterId, item } = proof;
   if (item !== 'result') return checkFault(plans, { item, masterId });
   return masterId === null

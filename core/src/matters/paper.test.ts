@@ -97,6 +97,10 @@ describe('what a lead let go', () => {
     const fault = (proof: object) =>
       jobEventFault(jobWith(), photo(proof), { openedAtMs: 0, nowMs: 0 });
     expect(fault({ masterId: null, item: 'level' })).toBeNull();
+    const placed = { ...photo({ masterId: null, item: 'result' }), elementId: left } as JobEvent;
+    expect(jobEventFault(jobWith(), placed, { openedAtMs: 0, nowMs: 0 })).toMatch(
+      /give its master/,
+    );
     expect(fault({ masterId: null, item: 'result' })).toMatch(/give its master/);
     expect(fault({ masterId: 'nobody', item: 'result' })).toMatch(/no master "nobody"/);
     expect(fault({ masterId: null, item: 'servo gives' })).toMatch(/give its master/);
