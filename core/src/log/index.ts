@@ -58,6 +58,7 @@ export {
 } from './measured';
 export { controlsOnRecord, type ControlOnRecord } from './onRecord';
 export {
+  isOpenedSince,
   jointsOf,
   lookAgainOf,
   manualTorqueOf,

@@ -77,7 +77,7 @@ test('a torque that was said of a bleeder outweighs the feel of shutting it, the
     joint(second!, 10, null),
   ]);
   const at = (bleederId: string, tightened: 'by feel' | null) =>
-    tightnessOf({ bleederId, tightened }, log);
+    tightnessOf({ bleederId, stopId: 's', tightened }, log);
   expect(at(first!, 'by feel')).toEqual({ torqueNm: 8 });
   expect(at(second!, 'by feel')).toBe('by feel');
   expect(at(first!, null)).toBeNull();

@@ -25,6 +25,10 @@ test('by the manual, each bleeder that was shut by feel owes its torque until it
   expect(owed([joint(left!, 9)])).not.toContain(left);
   expect(owed([joint(left!, 9)])).toContain(right);
   expect(owed([joint(left!, null)])).toContain(left);
+  // Opened again behind it: what was said of it is past.
+  const again = { id: ids(), kind: 'stroke', stopId: PLAN.stops[0]!.id } as Said;
+  const shut = { id: ids(), kind: 'shut', stopId: PLAN.stops[0]!.id, tightened: 'by feel' } as Said;
+  expect(owed([joint(left!, 9), again, shut])).toContain(left);
   expect(owed([joint(left!, 9), joint(left!, null)])).toContain(left);
 });
 

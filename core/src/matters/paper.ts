@@ -1,5 +1,5 @@
 import { PROOF_ITEMS, type CheckItem, type GateInput } from '../gate';
-import { jointsOf, type JobState } from '../log';
+import { isOpenedSince, jointsOf, type JobState } from '../log';
 import type { RunState } from '../run';
 import { bleederName, type VehicleKind } from '../circuit';
 import { nameOf } from '../scope';
@@ -34,7 +34,11 @@ function torquesNotWritten(job: JobState): { elementId: string; place: string }[
   if (!run || run.plan.preferences.jointTightness === 'by feel') return [];
   const { layout } = run.plan;
   const written = new Set(
-    jointsOf(job.log).flatMap((j) => (j.appliedNm === null ? [] : [j.elementId])),
+    jointsOf(job.log).flatMap((j) =>
+      j.appliedNm === null || isOpenedSince(j, stopsAt(run, j.elementId), job.log)
+        ? []
+        : [j.elementId],
+    ),
   );
   const bleeders = layout.bleeders
     .filter((b) => tightenedAt(run, b.id) === 'by feel')
@@ -44,6 +48,12 @@ function torquesNotWritten(job: JobState): { elementId: string; place: string }[
     .map((id) => ({ elementId: id, place: nameOf(layout, id) }));
   return [...bleeders, ...parts].filter((j) => !written.has(j.elementId));
 }
+
+/** Its openings under every plan of the run. */
+const stopsAt = (run: RunState, bleederId: string): string[] =>
+  [...run.past, run].flatMap(({ plan }) =>
+    plan.stops.filter((s) => s.bleeder.id === bleederId).map((s) => s.id),
+  );
 
 /** How a bleeder was tightened when it was shut last, under any plan of the run; null where it was not. */
 function tightenedAt(run: RunState, bleederId: string) {
