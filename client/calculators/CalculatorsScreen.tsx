@@ -10,6 +10,7 @@ import { inOtherUnit } from '@brook/core/units';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { useHouseRules } from '../data/houseRules';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Field } from '../ui/Field';
@@ -66,12 +67,13 @@ function Choose() {
 
 function Calculate({ calculator }: { readonly calculator: Calculator }) {
   const { fields, title, about } = calculator;
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(fields.map((f) => [f.key, f.usual === undefined ? '' : String(f.usual)])),
-  );
-  const values = Object.fromEntries(fields.map((f) => [f.key, valueOf(f, typed[f.key]!)]));
+  const rules = useHouseRules().data?.rules;
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const textOf = ({ key, usual, house }: CalculatorField): string =>
+    typed[key] ?? String((house && rules?.[house]) ?? usual ?? '');
+  const values = Object.fromEntries(fields.map((f) => [f.key, valueOf(f, textOf(f))]));
   const faultAt = (f: CalculatorField) =>
-    typed[f.key]!.trim() === '' ? null : calculatorFault(f, values[f.key]!);
+    textOf(f).trim() === '' ? null : calculatorFault(f, values[f.key]!);
   const whole = fields.every((f) => calculatorFault(f, values[f.key]!) === null);
   const answer = whole ? reckoned(calculator, values) : null;
   return (
@@ -94,7 +96,7 @@ function Calculate({ calculator }: { readonly calculator: Calculator }) {
           {...(f.why ? { why: f.why } : {})}
           {...(f.unit ? { unit: f.unit } : {})}
           inputMode={f.unit === 'mm' ? 'text' : 'decimal'}
-          value={typed[f.key]!}
+          value={textOf(f)}
           onChange={(text) => setTyped((t) => ({ ...t, [f.key]: text }))}
           fault={faultAt(f)}
         />

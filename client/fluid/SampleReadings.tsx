@@ -1,12 +1,14 @@
 import { GRADES, type Grade } from '@brook/core/fluid';
+import { DEFAULT_RULES } from '@brook/core/rules';
 import { StyleSheet, View } from 'react-native';
+import { useHouseRules } from '../data/houseRules';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { SPACE } from '../ui/theme';
 import { FLUID } from '../ui/theme/fluid';
 import { Words } from '../ui/Words';
-import { sampleFaults, takesWaterMeter, type SampleDraft } from './entry';
+import { airHere, sampleFaults, takesWaterMeter, type SampleDraft } from './entry';
 import { typedNumber } from '../ui/typedNumber';
 import { InstrumentPanel } from './InstrumentPanel';
 import { boilingScale, Scale, waterScale } from './Scale';
@@ -31,6 +33,7 @@ export interface SampleReadingsProps {
 /** What is measured of one sample: typed, or read off an instrument. */
 export function SampleReadings({ sample, place, grade, onChange }: SampleReadingsProps) {
   const faults = sampleFaults(sample);
+  const altitudeM = useHouseRules().data?.rules.altitudeM ?? DEFAULT_RULES.altitudeM;
   const typed = (part: Partial<SampleDraft>) => onChange({ ...part, practice: false });
   const fluid = FLUID[sample.dye ?? sample.colour ?? 'straw'];
   const read = (text: string, fault?: string) =>
@@ -75,7 +78,9 @@ export function SampleReadings({ sample, place, grade, onChange }: SampleReading
               large
               label={`Boiling point, ${place}`}
               value={sample.boiling}
-              onChange={(boiling) => typed({ boiling })}
+              onChange={(boiling) =>
+                typed({ boiling, ...(sample.boiling === '' ? airHere(altitudeM) : {}) })
+              }
               unit="°C"
               inputMode="decimal"
               fault={faults.boiling}
@@ -89,7 +94,9 @@ export function SampleReadings({ sample, place, grade, onChange }: SampleReading
                 compact
                 options={AIR_BY}
                 chosen={sample.airBy}
-                onChoose={(airBy) => onChange({ airBy, air: airBy === 'pressure' ? '1013' : '0' })}
+                onChoose={(airBy) =>
+                  onChange(airBy === 'pressure' ? airHere(0) : { airBy, air: String(altitudeM) })
+                }
               />
               <Field
                 label={sample.airBy === 'pressure' ? 'Air pressure' : 'Altitude'}

@@ -5,6 +5,7 @@ import {
   asBefore,
   demandsOf,
   draftOf,
+  airHere,
   emptySample,
   entryOf,
   openPoints,
@@ -119,6 +120,9 @@ test.each(['', ' ', '0', '3,2', '10'])('water "%s" is taken', (water) =>
 test('an altitude stands for the pressure of its air', () => {
   expect(ambientHpaOf({ air: '1000', airBy: 'altitude' })).toBeCloseTo(898.7, 0);
   expect(ambientHpaOf({ air: '987', airBy: 'pressure' })).toBe(987);
+  // A workshop that lies high says its own air: ISO 2533:1975, 898.7 hPa at 1,000 m.
+  expect(ambientHpaOf(airHere(1000))).toBeCloseTo(898.7, 0);
+  expect(ambientHpaOf(airHere(0))).toBe(1013);
 });
 
 test('the maker’s entry stands first and what is missing on the cap is no question then', () => {

@@ -83,8 +83,7 @@ export function emptySample(point: string): SampleDraft {
     water: '',
     meterGrade: null,
     boiling: '',
-    air: '1013',
-    airBy: 'pressure',
+    ...airHere(0),
     copper: '',
     pH: '',
     practice: false,
@@ -170,6 +169,12 @@ function sampleDraft(s: FluidRead['samples'][number]): SampleDraft {
 export function readingEntryFault(kind: ReadingKind, text: string): string | null {
   return text.trim() === '' ? null : readingFault(kind, typedNumber(text));
 }
+
+/** How the air is said where a boiling point is read first: of a workshop that lies high, by its altitude. */
+export const airHere = (altitudeM: number): Pick<SampleDraft, 'air' | 'airBy'> =>
+  altitudeM === 0
+    ? { airBy: 'pressure', air: '1013' }
+    : { airBy: 'altitude', air: String(altitudeM) };
 
 /** Pressure of the air at a sample, hPa; null where what was typed cannot be right. */
 export function ambientHpaOf(s: Pick<SampleDraft, 'air' | 'airBy'>): number | null {

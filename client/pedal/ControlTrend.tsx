@@ -1,12 +1,14 @@
 import type { ControlPage } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
 import { measuredAt } from '@brook/core/log';
+import { DEFAULT_RULES } from '@brook/core/rules';
 import { airTrend, airWords, trendWords, type AirLeft, type Reading } from '@brook/core/pedal';
 import { capital } from '@brook/core/text';
 import { unitIn } from '@brook/core/units';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';
+import { useHouseRules } from '../data/houseRules';
 import { useVehicleControls } from '../data/vehicles';
 import { shortDate } from '../ui/dates';
 import { CHART_LABEL, colour, SPACE } from '../ui/theme';
@@ -51,11 +53,13 @@ const readingsOf = ({ found }: Row): readonly Reading[] | null =>
 
 function OneControl({ layout, rows }: { readonly layout: Layout; readonly rows: readonly Row[] }) {
   const units = useUnits();
+  const altitudeM = useHouseRules().data?.rules.altitudeM ?? DEFAULT_RULES.altitudeM;
   const measured = rows.filter((r) => (readingsOf(r) ?? []).some((x) => typeof x.at === 'object'));
   const [first, ...later] = measured;
   const { masterId, control } = rows[0]!.found;
   const { air } = useAirLeft(
     layout,
+    altitudeM,
     later.map((r) => ({ masterId, now: readingsOf(r), baseline: readingsOf(first!) })),
   );
   const points = air

@@ -45,7 +45,7 @@ export function MeasureResult({
   const here = measuredAt(measured, master.id, when);
   const before = measuredAt(measured, master.id, 'servo emptied');
   const baseline = job.baselines.find((b) => b.masterId === master.id) ?? null;
-  const reckoned = useAirLeft(plan.layout, [
+  const reckoned = useAirLeft(plan.layout, plan.preferences.altitudeM, [
     {
       masterId: master.id,
       now: when === 'after' ? (here?.readings ?? null) : null,

@@ -14,9 +14,12 @@ export interface AirAsked {
 /**
  * Air behind controls by their readings, from a worker of its own; asked again
  * only where they changed. None while it is reckoned, and where one asks nothing.
+ *
+ * @param altitudeM where the workshop lies
  */
 export function useAirLeft(
   layout: Layout,
+  altitudeM: number,
   asked: readonly AirAsked[],
 ): {
   readonly air: readonly AirLeft[] | null;
@@ -26,10 +29,12 @@ export function useAirLeft(
   const plain = (readings: readonly Reading[]) =>
     readings.map(({ at, pumped, heightMm }) => ({ at, pumped, heightMm }));
   const questions = asked.flatMap(({ masterId, now, baseline }): AirQuestion[] =>
-    now ? [{ layout, masterId, now: plain(now), baseline: baseline && plain(baseline) }] : [],
+    now
+      ? [{ layout, altitudeM, masterId, now: plain(now), baseline: baseline && plain(baseline) }]
+      : [],
   );
   const { data, error, isFetching } = useQuery({
-    queryKey: ['air left', questions.map(({ layout: _, ...q }) => q)],
+    queryKey: ['air left', questions],
     queryFn: () =>
       askWorker<AirLeft[]>(
         () => new Worker(new URL('../workers/air.worker', import.meta.url)),

@@ -6,6 +6,8 @@ import type { WorkerAnswer } from './ask';
 /** What the air is reckoned from. */
 export interface AirQuestion {
   readonly layout: Layout;
+  /** Where the workshop lies, m. */
+  readonly altitudeM: number;
   readonly masterId: string;
   readonly now: readonly Reading[];
   /** Of this vehicle, bled; null without. */
@@ -16,8 +18,8 @@ export interface AirQuestion {
 self.onmessage = ({ data }: MessageEvent<readonly AirQuestion[]>) => {
   const say = (answer: WorkerAnswer<AirLeft[]>) => self.postMessage(answer);
   try {
-    const value = data.map(({ layout, masterId, now, baseline }) =>
-      airLeft(pedalSetup(layout, masterId), now, baseline),
+    const value = data.map(({ layout, altitudeM, masterId, now, baseline }) =>
+      airLeft(pedalSetup(layout, masterId, altitudeM), now, baseline),
     );
     say({ kind: 'done', value });
   } catch (error) {

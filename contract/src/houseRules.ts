@@ -41,6 +41,7 @@ export const houseRules = z.strictObject({
   newAtOutlet: oneOf('New at the outlet', RULE_OPTIONS.newAtOutlet).describe('per cent'),
   lowStockMl: amount('lowStockMl'),
   drumMl: amount('drumMl'),
+  altitudeM: amount('altitudeM'),
   minutesPerBleeder: amount('minutesPerBleeder'),
   minutesPerTopUp: amount('minutesPerTopUp'),
   secondsPerStrokeTwoPeople: amount('secondsPerStrokeTwoPeople'),

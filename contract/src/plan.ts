@@ -170,6 +170,7 @@ const planRules = houseRules.pick({
   benchFill: true,
   joinWay: true,
   jointTightness: true,
+  altitudeM: true,
   minutesPerBleeder: true,
   minutesPerTopUp: true,
   secondsPerStrokeTwoPeople: true,

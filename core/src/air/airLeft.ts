@@ -2,7 +2,6 @@ import { determinant, inverse, Matrix } from 'ml-matrix';
 import {
   lostShare,
   pressureMPa,
-  SEA_LEVEL_MPA,
   type AirLeft,
   type Curve,
   type PedalSetup,
@@ -60,11 +59,10 @@ export function airFor(
   baseline: readonly Reading[] | null,
   {
     preloadN = setup.preloadN.value,
-    ambientMPa = SEA_LEVEL_MPA,
     rulerMm = RULER_MM,
-  }: { readonly preloadN?: number; readonly ambientMPa?: number; readonly rulerMm?: number } = {},
+  }: { readonly preloadN?: number; readonly rulerMm?: number } = {},
 ): { readonly ml: number; readonly sdMl: number; readonly logEvidence: number } {
-  const { ratio, areaMm2, playMm, clearanceMl, complianceMlPerMPa } = setup;
+  const { ratio, areaMm2, ambientMPa, playMm, clearanceMl, complianceMlPerMPa } = setup;
   const curve: Pick<Curve, 'ratio' | 'areaMm2' | 'preloadN'> = { ratio, areaMm2, preloadN };
   const mmPerMl = (ratio * 1000) / areaMm2;
   const sessions = baseline ? [now, baseline] : [now];
@@ -152,7 +150,6 @@ export function airLeft(
     ...given
   }: {
     readonly seed?: number;
-    readonly ambientMPa?: number;
     readonly rulerMm?: number;
   } = {},
 ): AirLeft {

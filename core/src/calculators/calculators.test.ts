@@ -9,13 +9,16 @@ const first = (id: string, given: Record<string, number>) => values(id, given)[0
 
 // Boyle and the lever by hand: 5 × 70 N − 100 N on 387.1 mm² are 0.646 MPa; of a bubble 0.646/(0.646 + 0.101325) is gone.
 test('air from travel: 10 mm lower on 22.2 mm and ratio 5', () => {
-  const given = { lowerMm: 10, forceN: 70, boreMm: 22.2, ratio: 5, springsN: 100 };
+  const given = { lowerMm: 10, forceN: 70, boreMm: 22.2, ratio: 5, springsN: 100, altitudeM: 0 };
   const p = 250 / 387.08;
   expect(first('air', given)).toBeCloseTo((2 * 0.38708) / (p / (p + 0.101325)), 3);
   expect(values('air', given)[1]).toBeCloseTo(p, 3);
   expect(of('air').reckon(given)[0]!.plusMinus).toBeGreaterThan(0);
   expect(() => of('air').reckon({ ...given, forceN: 20 })).toThrow(/more than 20 N/);
   expect(() => of('air').reckon({ ...given, forceN: 21 })).not.toThrow();
+  // ISO 2533:1975, table: 79,501 Pa at 2,000 m.
+  const high = { ...given, altitudeM: 2000 };
+  expect(first('air', high)).toBeCloseTo((2 * 0.38708) / (p / (p + 0.079501)), 3);
 });
 
 // By hand: 12 mm at ratio 6 are 2 mm of rod, on 14 mm (153.9 mm²) 0.308 mL, over 8 h.

@@ -1,9 +1,10 @@
 import { tubeVolumeMl } from '../circuit';
 import { FREE_PLAY_MM, pushrodTurns } from '../clutch';
-import { ARITHMETIC, ENTRY, figure, MODEL, PRACTICE, type Figure } from '../figure';
+import { ARITHMETIC, ENTRY, figure, MODEL, PRACTICE, type Figure, type Source } from '../figure';
 import { stokesRiseMmS } from '../flow';
 import { boilingPointC, GRADE_LIMITS, viscosityMm2s, WET_WATER_PERCENT } from '../fluid';
-import { heldLoss, lostShare, pressureMPa } from '../pedal';
+import { ambientMPaAt, heldLoss, lostShare, pressureMPa, TWO_READINGS_MM } from '../pedal';
+import { AMOUNTS, DEFAULT_RULES, type AmountKey } from '../rules';
 import { ANGLE_DEG, crowFootSettingNm, EXTENSION_MM, WRENCH_MM } from '../torque';
 import { inRange, rangeWords, type Range } from '../units';
 
@@ -13,6 +14,8 @@ export interface CalculatorField extends Range {
   readonly why?: string;
   /** What stands there at first; left out where nothing is usual. */
   readonly usual?: number;
+  /** The house rule that says it instead, where the workshop's are known. */
+  readonly house?: AmountKey;
 }
 
 /** Something that is worked out beside any job. */
@@ -42,8 +45,7 @@ const range = (
 const BORE = (key: string, what: string): CalculatorField => range(key, what, 'mm', 5, 60);
 const RATIO = range('ratio', 'Pedal ratio', '', 1, 12, { usual: 5 });
 
-/** Two readings of a ruler, each good to 1 mm [M]. */
-const READ_TWICE_MM = Math.SQRT2;
+const ISO_ATMOSPHERE: Source = { kind: 'standard', name: 'ISO 2533:1975' };
 
 const areaMm2 = (boreMm: number): number => (Math.PI * boreMm * boreMm) / 4;
 
@@ -65,15 +67,28 @@ export const CALCULATORS: readonly Calculator[] = [
         usual: 100,
         why: 'From memory: 50 to 150 N.',
       }),
+      range(
+        'altitudeM',
+        AMOUNTS.altitudeM.what,
+        'm',
+        AMOUNTS.altitudeM.least,
+        AMOUNTS.altitudeM.most,
+        {
+          usual: DEFAULT_RULES.altitudeM,
+          house: 'altitudeM',
+          why: 'Above the sea: thinner air is squeezed by less.',
+        },
+      ),
     ],
-    reckon: ({ lowerMm, forceN, boreMm, ratio, springsN }) => {
+    reckon: ({ lowerMm, forceN, boreMm, ratio, springsN, altitudeM }) => {
       const area = areaMm2(boreMm!);
       const p = pressureMPa({ ratio: ratio!, areaMm2: area, preloadN: springsN! }, forceN!);
       if (p === 0)
         throw new RangeError(
           `The springs hold ${forceN} N back; read it under more than ${Math.ceil(springsN! / ratio!)} N.`,
         );
-      const perMm = area / ratio! / 1000 / lostShare(p);
+      const ambientMPa = ambientMPaAt(altitudeM!);
+      const perMm = area / ratio! / 1000 / lostShare(p, ambientMPa);
       const pressure = figure({
         label: 'Pressure behind the master',
         value: p,
@@ -82,15 +97,23 @@ export const CALCULATORS: readonly Calculator[] = [
         source: ARITHMETIC,
         from: [entry('Force', forceN!, 'N'), entry('Bore', boreMm!, 'mm')],
       });
+      const air = figure({
+        label: 'The air round it, p₀',
+        value: ambientMPa,
+        unit: 'MPa',
+        rule: 'the standard atmosphere at that altitude, ISO 2533:1975',
+        source: ISO_ATMOSPHERE,
+        from: [entry('Altitude', altitudeM!, 'm')],
+      });
       return [
         figure({
           label: 'Air, at the pressure of the workshop',
           value: lowerMm! * perMm,
-          plusMinus: 1.96 * READ_TWICE_MM * perMm,
+          plusMinus: TWO_READINGS_MM * perMm,
           unit: 'mL',
           rule: 'travel / ratio × area, by what Boyle’s law lets it lose under that pressure, p/(p₀ + p); pads and hoses as they were',
           source: MODEL,
-          from: [entry('Lower by', lowerMm!, 'mm'), pressure],
+          from: [entry('Lower by', lowerMm!, 'mm'), pressure, air],
         }),
         pressure,
       ];

@@ -116,15 +116,18 @@ export interface Measuring {
 }
 
 /** What a control of a plan is measured with. */
-export function measuringOf({ layout }: Pick<Plan, 'layout'>, master: Master): Measuring {
+export function measuringOf(
+  { layout, preferences }: Pick<Plan, 'layout' | 'preferences'>,
+  master: Master,
+): Measuring {
   const held = heldAs(master.control);
-  const setup = pedalSetup(layout, master.id);
+  const setup = pedalSetup(layout, master.id, preferences.altitudeM);
   return { held, setup, forces: wholeForces(workedBy(master.control, layout.vehicleKind), setup) };
 }
 
 /** The word for what was measured at the end, or what of it is missing; null where nothing was measured. */
 export function judgedByMeasure(
-  plan: Pick<Plan, 'layout'>,
+  plan: Pick<Plan, 'layout' | 'preferences'>,
   measured: readonly ControlMeasured[],
   masterId: string,
 ): Judged | { readonly missing: readonly MissingMeasure[] } | null {

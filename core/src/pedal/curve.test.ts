@@ -63,3 +63,26 @@ describe('forces', () => {
     expect(forcesFor('lever', { ratio: 6, preloadN: 50 })).toMatchObject({ firm: 150 });
   });
 });
+
+// ISO 2533:1975, the table of the standard atmosphere: 101,325 Pa at sea level, 89,875 at 1,000 m, 79,501 at 2,000 m.
+test.each([
+  [0, 0.101325],
+  [1000, 0.089875],
+  [2000, 0.079501],
+])('at %d m the air round a pedal has %d MPa', (altitudeM, mpa) => {
+  expect(pedalSetup(layoutOf('hatchback-diagonal'), 'master', altitudeM).ambientMPa).toBeCloseTo(
+    mpa,
+    4,
+  );
+});
+
+test('nobody works higher than the roads go', () => {
+  const at = (m: number) => () => pedalSetup(layoutOf('hatchback-diagonal'), 'master', m);
+  expect(at(5000)).not.toThrow();
+  expect(at(5001)).toThrow(RangeError);
+});
+
+test('in thinner air the same bubble gives way more at a light push', () => {
+  const at = (m: number) => curveOf(pedalSetup(layoutOf('hatchback-diagonal'), 'master', m));
+  expect(travelMm(at(2000), 70, 1, false)).toBeGreaterThan(travelMm(at(0), 70, 1, false));
+});

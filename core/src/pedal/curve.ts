@@ -1,30 +1,31 @@
+import { SEA_LEVEL_MPA } from './ambient';
 import type { PedalSetup } from './setup';
 
-/** The air round the vehicle, MPa, at sea level: the standard atmosphere of ISO 2533:1975. */
-export const SEA_LEVEL_MPA = 0.101325;
-
 /** What of the setup the travel follows from, as plain numbers. */
-export interface Curve extends Pick<PedalSetup, 'ratio' | 'areaMm2'> {
+export interface Curve extends Pick<PedalSetup, 'ratio' | 'areaMm2' | 'ambientMPa'> {
   readonly preloadN: number;
   readonly playMm: number;
   readonly clearanceMl: number;
   readonly complianceMlPerMPa: number;
-  /** Local pressure of the air, MPa. */
-  readonly ambientMPa: number;
 }
 
 /** The setup as it stands, without how far it may be off. */
-export const curveOf = (
-  { ratio, areaMm2, preloadN, playMm, clearanceMl, complianceMlPerMPa }: PedalSetup,
-  ambientMPa = SEA_LEVEL_MPA,
-): Curve => ({
+export const curveOf = ({
   ratio,
   areaMm2,
+  ambientMPa,
+  preloadN,
+  playMm,
+  clearanceMl,
+  complianceMlPerMPa,
+}: PedalSetup): Curve => ({
+  ratio,
+  areaMm2,
+  ambientMPa,
   preloadN: preloadN.value,
   playMm: playMm.value,
   clearanceMl: clearanceMl.value,
   complianceMlPerMPa: complianceMlPerMPa.value,
-  ambientMPa,
 });
 
 /**

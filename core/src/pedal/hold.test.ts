@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { HELD_DOUBT_MM, heldLoss, heldWords } from '.';
+import { TWO_READINGS_MM, heldLoss, heldWords } from '.';
 
 // Hydraulic lever arithmetic by hand: 12 mm at the tip, ratio 6, is 2 mm of a 14 mm bore: 2 · π · 14²/4 = 307.9 mm³; over 10 h 0.0308 mL an hour.
 test('a lever that came 12 mm nearer in 10 h lost 0.31 mL, 0.031 mL an hour', () => {
   const loss = heldLoss({ lostMm: 12, hours: 10, boreMm: 14, ratio: 6 });
   expect(loss.inAll.value).toBeCloseTo(0.3079, 4);
   expect(loss.perHour.value).toBeCloseTo(0.03079, 5);
-  expect(loss.perHour.plusMinus).toBeCloseTo((0.03079 * HELD_DOUBT_MM) / 12, 5);
+  expect(loss.perHour.plusMinus).toBeCloseTo((0.03079 * TWO_READINGS_MM) / 12, 5);
   expect(heldWords(loss)).toBe(
     '0.03 mL/h lost, give or take 0.01: a drop an hour. Wet outside is a leak; dry, a seal of the master lets past, or air moved up.',
   );
@@ -18,7 +18,7 @@ test('a lever that came 12 mm nearer in 10 h lost 0.31 mL, 0.031 mL an hour', ()
 
 test('what two readings differ by themselves is no loss, on both sides of it; coming farther is none', () => {
   const found = (lostMm: number) => heldLoss({ lostMm, hours: 1, boreMm: 14, ratio: 6 }).found;
-  expect([found(HELD_DOUBT_MM), found(HELD_DOUBT_MM + 0.5)]).toEqual([false, true]);
+  expect([found(TWO_READINGS_MM), found(TWO_READINGS_MM + 0.5)]).toEqual([false, true]);
   const none = heldLoss({ lostMm: -5, hours: 1, boreMm: 14, ratio: 6 });
   expect(none.perHour.value).toBe(0);
   expect(heldWords(none)).toMatch(/^No loss that a ruler can tell: less than 0\.08 mL\/h\.$/);

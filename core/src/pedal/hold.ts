@@ -1,7 +1,10 @@
 import { ARITHMETIC, ENTRY, figure, MODEL, type Figure } from '../figure';
 
-/** Two readings with a ruler differ by so much by themselves, mm [M]. */
-export const HELD_DOUBT_MM = 3;
+/**
+ * Two readings of a ruler differ by up to so much by themselves, 19 times of
+ * 20, mm: each good to about 1 mm [M], 1.96 · √2 · 1 mm rounded up.
+ */
+export const TWO_READINGS_MM = 3;
 /** A drop of fluid, mL [M]. */
 const DROP_ML = 0.05;
 
@@ -40,7 +43,7 @@ export function heldLoss({ lostMm, hours, boreMm, ratio }: HeldGiven): HeldLoss 
     perHour: figure({
       label: 'Lost an hour',
       value: (lost * mlPerMm) / hours,
-      plusMinus: (HELD_DOUBT_MM * mlPerMm) / hours,
+      plusMinus: (TWO_READINGS_MM * mlPerMm) / hours,
       unit: 'mL/h',
       rule: 'travel / ratio × area, by the hours. Less than the ruler can tell is no leak found; more is a wet joint, a seal that lets past, or air that moved up: look which',
       source: MODEL,
@@ -49,13 +52,13 @@ export function heldLoss({ lostMm, hours, boreMm, ratio }: HeldGiven): HeldLoss 
     inAll: figure({
       label: 'Lost in all',
       value: lost * mlPerMm,
-      plusMinus: HELD_DOUBT_MM * mlPerMm,
+      plusMinus: TWO_READINGS_MM * mlPerMm,
       unit: 'mL',
       rule: 'travel / ratio × area',
       source: ARITHMETIC,
       from,
     }),
-    found: lost > HELD_DOUBT_MM,
+    found: lost > TWO_READINGS_MM,
   };
 }
 

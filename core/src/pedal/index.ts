@@ -5,6 +5,7 @@ export {
   type PedalResult,
   type PedalResultWords,
 } from './resultWords';
+export { ambientMPaAt, SEA_LEVEL_MPA } from './ambient';
 export { airWords, mayHideMl, type AirLeft } from './airWords';
 export { isSamePlace, type At, type Reading } from './reading';
 export {
@@ -12,7 +13,6 @@ export {
   forcesFor,
   lostShare,
   pressureMPa,
-  SEA_LEVEL_MPA,
   travelMm,
   type Curve,
   type Forces,
@@ -51,4 +51,4 @@ export {
   type Sinking,
 } from './measured';
 export { airTrend, trendWords, type Trend, type TrendPoint } from './trend';
-export { heldLoss, heldWords, HELD_DOUBT_MM, type HeldGiven, type HeldLoss } from './hold';
+export { heldLoss, heldWords, TWO_READINGS_MM, type HeldGiven, type HeldLoss } from './hold';

@@ -1,5 +1,7 @@
 import { chambersOf, isActuator, paths, type Layout, type Master } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
+import { DEFAULT_RULES } from '../rules';
+import { ambientMPaAt } from './ambient';
 
 /** What lies between the foot or hand and the pads, as far as it tells travel from force. */
 export interface PedalSetup {
@@ -8,6 +10,8 @@ export interface PedalSetup {
   readonly ratio: number;
   /** Area of the bore that the rod pushes, mm². */
   readonly areaMm2: number;
+  /** Local pressure of the air, MPa. */
+  readonly ambientMPa: number;
   /** What the return springs hold back at the rod, N. */
   readonly preloadN: Figure;
   /** Travel of the rod before the port is covered, mm. */
@@ -51,9 +55,14 @@ function elementsOf(layout: Layout, master: Master): ReadonlySet<string> {
  * What the layout says of a pedal or lever: the springs, the clearance and the
  * widening are a model, corrected by this vehicle's own readings.
  *
- * @throws RangeError where the layout has no such master
+ * @param altitudeM where it is measured, −400 to 5000 m
+ * @throws RangeError where the layout has no such master, or nobody works so high
  */
-export function pedalSetup(layout: Layout, masterId: string): PedalSetup {
+export function pedalSetup(
+  layout: Layout,
+  masterId: string,
+  altitudeM = DEFAULT_RULES.altitudeM,
+): PedalSetup {
   const master = layout.masters.find((m) => m.id === masterId);
   if (!master) throw new RangeError(`there is no master "${masterId}" in this layout`);
   const own = elementsOf(layout, master);
@@ -80,6 +89,7 @@ export function pedalSetup(layout: Layout, masterId: string): PedalSetup {
     masterId,
     ratio: master.ratio,
     areaMm2: areaMm2(pushed!.chamber.boreMm),
+    ambientMPa: ambientMPaAt(altitudeM),
     preloadN: figure({
       label: 'Return springs, at the rod',
       ...PRELOAD_N,

@@ -27,6 +27,8 @@ const PLAN_RULES = [
   'jointTightness',
   'bowlWay',
   'pickMargin',
+  // No part of the plan: what is measured by it later lies as high as it did then.
+  'altitudeM',
   ...TIMES,
 ] as const;
 type PlanRule = (typeof PLAN_RULES)[number];

@@ -47,6 +47,8 @@ export interface HouseRules {
   readonly lowStockMl: number;
   /** What the waste drum holds. */
   readonly drumMl: number;
+  /** Where the workshop lies, metres above the sea: thinner air is squeezed by less. */
+  readonly altitudeM: number;
   /** Reach, hose and cap at each bleeder, minutes [M]. */
   readonly minutesPerBleeder: number;
   /** One top-up, minutes [M]. */
@@ -63,6 +65,7 @@ export interface HouseRules {
 export const AMOUNTS = {
   lowStockMl: { what: 'Shelf runs low below', unit: 'mL', least: 0, most: 50_000, whole: true },
   drumMl: { what: 'The waste drum holds', unit: 'mL', least: 1000, most: 1_000_000, whole: true },
+  altitudeM: { what: 'The workshop lies at', unit: 'm', least: -400, most: 5000, whole: true },
   minutesPerBleeder: {
     what: 'At each bleeder: reach, hose, cap',
     unit: 'min',
@@ -102,6 +105,7 @@ export const DEFAULT_RULES: HouseRules = {
   newAtOutlet: '95',
   lowStockMl: 1000,
   drumMl: 20_000,
+  altitudeM: 0,
   minutesPerBleeder: 4,
   minutesPerTopUp: 1.5,
   secondsPerStrokeTwoPeople: 6,

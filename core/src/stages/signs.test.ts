@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { HELD_DOUBT_MM } from '../pedal';
+import { TWO_READINGS_MM } from '../pedal';
 import {
   layoutOf,
   planned,
@@ -131,8 +131,8 @@ describe('a lever tied back', () => {
       gaveWay: true,
     });
     const at = (mm: number) => biteDrop([bite('before', 40), bite('after', mm)])!.gaveWay;
-    expect(at(40 - HELD_DOUBT_MM)).toBe(false);
-    expect(at(40 - HELD_DOUBT_MM - 0.5)).toBe(true);
+    expect(at(40 - TWO_READINGS_MM)).toBe(false);
+    expect(at(40 - TWO_READINGS_MM - 0.5)).toBe(true);
     // It came away from the bar: air went out.
     expect(at(50)).toBe(false);
   });

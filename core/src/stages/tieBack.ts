@@ -2,7 +2,7 @@ import { CONTROL_TRAITS, VEHICLE_TRAITS, type Layout } from '../circuit';
 import { capital } from '../text';
 import type { Said, StageHead } from './base';
 import { figure, PRACTICE } from '../figure';
-import { HELD_DOUBT_MM, heldLoss, heldWords } from '../pedal';
+import { TWO_READINGS_MM, heldLoss, heldWords } from '../pedal';
 import { isSoft } from '../scope';
 import type { Range } from '../units';
 import { handsOn } from './handsOn';
@@ -52,7 +52,7 @@ export function biteDrop(said: readonly Said<BiteMeasured>[]): BiteDrop | null {
     afterMm: after.mm,
     dropMm,
     tiedMs: after.atMs - before.atMs,
-    gaveWay: dropMm > HELD_DOUBT_MM,
+    gaveWay: dropMm > TWO_READINGS_MM,
   };
 }
 

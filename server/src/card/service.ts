@@ -49,7 +49,7 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
       plan,
       used: await fluidUsedOf(id),
       controls,
-      air: airOf(layout, controls, baselines),
+      air: airOf(layout, plan?.preferences.altitudeM, controls, baselines),
       // What it opened itself on the way is no news to whoever gets the card.
       settled: entries.filter((e) => e.matter.jobId !== id).map((e) => matterTitle(e.matter)),
       leaves: left.filter((m) => m.jobId === id),
@@ -63,6 +63,7 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
 /** Air left behind each control that was measured at the end under a force that tells. */
 function airOf(
   layout: Layout,
+  altitudeM: number | undefined,
   controls: readonly ControlOnRecord[],
   baselines: readonly { readonly masterId: string; readonly readings: readonly Reading[] }[],
 ): Record<string, AirLeft> {
@@ -71,7 +72,7 @@ function airOf(
     controls.flatMap(({ masterId, measured }) => {
       const here = measuredAt(measured, masterId, 'after');
       if (!here || !known.has(masterId)) return [];
-      const setup = pedalSetup(layout, masterId);
+      const setup = pedalSetup(layout, masterId, altitudeM);
       const baseline = baselines.find((b) => b.masterId === masterId)?.readings ?? null;
       try {
         return [[masterId, airLeft(setup, here.readings, baseline)]];
