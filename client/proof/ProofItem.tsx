@@ -5,6 +5,7 @@ import {
   WATCHED_S,
   type Proof,
 } from '@brook/core/gate';
+import { CONTROL_TRAITS } from '@brook/core/circuit';
 import type { PhoneHappening } from '@brook/core/log';
 import { pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
@@ -113,7 +114,11 @@ function Asked({
   };
   return (
     <>
-      <WrongLooks item={page.item} wrong={words.wrong} />
+      <WrongLooks
+        item={page.item}
+        wrong={words.wrong}
+        {...(page.kind === 'try' ? { held: CONTROL_TRAITS[page.master.control].held } : {})}
+      />
       {watchedS === undefined ? null : <Watch seconds={watchedS} />}
       <Choice
         question={`${words.ask}?`}

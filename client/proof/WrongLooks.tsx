@@ -1,18 +1,21 @@
 import type { CheckItem, ControlCheck } from '@brook/core/gate';
 import { View } from 'react-native';
 import Svg, { Circle, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
-import { ChartText } from '../ui/ChartText';
-import { CHART_LABEL, colour } from '../ui/theme';
 import { FLUID } from '../ui/theme/fluid';
 import { Words } from '../ui/Words';
+import { INK, Note } from './drawn';
+import { TRIED_DRAWN, type TriedDrawnProps } from './TriedDrawings';
 
 /** What a wrong answer looks like: drawn where a drawing says more, always in words. */
 export function WrongLooks({
   item,
   wrong,
+  held = 'pedal',
 }: {
   readonly item: CheckItem | ControlCheck;
   readonly wrong: string;
+  /** By what the control is worked that is tried. */
+  readonly held?: TriedDrawnProps['held'];
 }) {
   const Drawing = DRAWN[item];
   return (
@@ -20,7 +23,7 @@ export function WrongLooks({
       {Drawing ? (
         <View role="img" aria-label={`Drawn: ${wrong}`}>
           <Svg width="100%" viewBox="0 0 300 150" style={{ maxHeight: 190 }}>
-            <Drawing />
+            <Drawing held={held} />
           </Svg>
         </View>
       ) : null}
@@ -28,22 +31,6 @@ export function WrongLooks({
     </View>
   );
 }
-
-const INK = { stroke: colour.words, strokeWidth: 3, fill: 'none' } as const;
-
-const Note = ({
-  x,
-  y,
-  words,
-}: {
-  readonly x: number;
-  readonly y: number;
-  readonly words: string;
-}) => (
-  <ChartText x={x} y={y} fill={colour.softWords} {...CHART_LABEL}>
-    {words}
-  </ChartText>
-);
 
 /** A bleeder on its caliper, with a drop at the nipple. */
 function WetBleeder() {
@@ -110,9 +97,12 @@ function BareNipple() {
   );
 }
 
-const DRAWN: Readonly<Partial<Record<CheckItem | ControlCheck, () => React.JSX.Element>>> = {
+const DRAWN: Readonly<
+  Partial<Record<CheckItem | ControlCheck, (props: TriedDrawnProps) => React.JSX.Element>>
+> = {
   'joints dry': WetBleeder,
   level: OverFull,
   'reservoir cap': PinchedDiaphragm,
   'bleeder caps': BareNipple,
+  ...TRIED_DRAWN,
 };
