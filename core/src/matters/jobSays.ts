@@ -1,14 +1,16 @@
 import { paths, type Layout } from '../circuit';
 import { isDue } from '../fluid';
 import { driveInForce, lookAgainOf, refitOf, takenBackIn, touches, undoneIds } from '../log';
-import type { Answered, JobEvent, JobState, Refit } from '../log';
+import type { Answered, JobEvent, JobState, LookAgain, Refit } from '../log';
 import { doneAt, plansOf, type Kept } from '../run';
 import { comesSinking, isSoft, type WorkDone } from '../scope';
 import { capital, lowerFirst } from '../text';
+import { jointWords } from '../torque';
 import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { Matter } from './matter';
 import { foundAtIntake, isMended } from './foundAtIntake';
+import { torquesNotWritten } from './paper';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
@@ -140,12 +142,29 @@ export function leftOpen(
 
 /** What is looked at again at a later visit: owed, whoever releases it; several reasons at one place are said in one go. */
 function lookAgain(out: Writer, job: JobState): void {
-  const found = lookAgainOf(job.log);
+  const said = lookAgainOf(job.log);
+  const unsaid = leftByFeel(job).filter((f) => !said.some((s) => s.elementId === f.elementId));
+  const found = [...said, ...unsaid];
   for (const where of new Set(found.map((f) => f.elementId))) {
     const here = found.filter((f) => f.elementId === where);
     if (isMended(job, out.idOf('look again', where))) continue;
     out.add('look again', 'owed', where, here.map((f) => capital(f.because)).join('; '), here[0]!);
   }
+}
+
+/**
+ * Where the workshop tightens by the manual, what a closed job left by feel.
+ * Where it goes by feel, that is how it is done, and the card says so.
+ */
+function leftByFeel(job: JobState): LookAgain[] {
+  const closed = job.released ?? job.ended;
+  if (!closed) return [];
+  return torquesNotWritten(job).map(({ elementId }) => ({
+    elementId,
+    because: jointWords({ manualNm: null, appliedNm: null }),
+    person: closed.person,
+    atMs: closed.atMs,
+  }));
 }
 
 /** What came off and is not back holds the vehicle, whoever releases it. */

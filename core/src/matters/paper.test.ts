@@ -5,6 +5,7 @@ import type { Plan } from '../plan';
 import { followCalls } from '../run';
 import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
 import { gateOf } from '.';
+import { leftOpen } from './jobSays';
 import { paperOf } from './paper';
 
 const BY_FEEL = planOf('hatchback-diagonal');
@@ -40,6 +41,26 @@ test('a bleeder that was shut to a torque owes none; where the house goes by fee
   );
   expect(paperOf(jobOf(PLAN, exact)).torques.map((t) => t.elementId)).not.toContain(left);
   expect(owed([], BY_FEEL)).toEqual([]);
+});
+
+test('what a lead let go is looked at again: the torque stays unknown; by feel is how the other house does it', () => {
+  const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
+  const ended: Said = { id: 'end', kind: 'ended', reason: 'Bay needed', stop: false } as Said;
+  const again = (said: readonly Said[], plan = PLAN) =>
+    leftOpen(jobOf(plan, [...RUN, ...said]), about, [], false)
+      .filter((m) => m.kind === 'look again')
+      .map((m) => [m.where, m.weight, m.because]);
+  const unknown = 'Tightened by feel; the manual’s value was not looked up';
+  const all = PLAN.stops.map((s) => [s.bleeder.id, 'owed', unknown]);
+  expect(again([ended])).toEqual(expect.arrayContaining(all));
+  expect(again([joint(left!, 9), ended]).map(([where]) => where)).not.toContain(left);
+  // Said by feel, with what the manual says, that is the whole of it.
+  expect(again([joint(left!, null), ended]).filter(([where]) => where === left)).toEqual([
+    [left, 'owed', expect.stringMatching(/^Tightened by feel; manual 10.0 N·m[^;]*$/)],
+  ]);
+  expect(again([ended], BY_FEEL)).toEqual([]);
+  // While the job goes on, the gate waits for it.
+  expect(again([])).toEqual([]);
 });
 
 describe('what a lead let go', () => {

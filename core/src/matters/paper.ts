@@ -29,7 +29,7 @@ const PHOTOS_OF: Readonly<
  * Where a workshop tightens by the manual: bleeders that were shut by feel, and
  * parts that were in hand, whose torque nobody wrote down since.
  */
-function torquesNotWritten(job: JobState): { elementId: string; place: string }[] {
+export function torquesNotWritten(job: JobState): { elementId: string; place: string }[] {
   const { run } = job;
   if (!run || run.plan.preferences.jointTightness === 'by feel') return [];
   const { layout } = run.plan;
