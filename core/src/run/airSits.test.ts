@@ -71,6 +71,28 @@ test('what the count says is still empty comes first of all', () => {
   expect(airClueWords(place!)).toMatch(/still lacks \d+\.\d mL/);
 });
 
+// What never left its way took no bubble along: plain displacement.
+test('a way that was hardly moved comes before one that nothing speaks against', () => {
+  const strokes = RUN.filter((e) => e.kind === 'stroke' && e.stopId === first.id);
+  const clues = (kept: number) => {
+    const dropped = new Set(strokes.slice(kept));
+    const [place] = airSits(
+      runOf(
+        PLAN,
+        RUN.filter((e) => !dropped.has(e)),
+      ),
+      MASTER!,
+    );
+    return place!;
+  };
+  expect(clues(1)).toMatchObject({
+    bleederId: first.bleeder.id,
+    clue: { code: 'hardly moved', oldMl: expect.any(Number) },
+  });
+  expect(airClueWords(clues(1))).toMatch(/ \d+\.\d mL of what was in its way never left it/);
+  expect(clues(strokes.length).clue.code).not.toBe('hardly moved');
+});
+
 test('only the circuits of that control are named', () => {
   const shared = planOf('clutch-concentric');
   const run = runOf(shared, follow(shared));

@@ -1,8 +1,9 @@
 import { bleederName, paths, type Master } from '../circuit';
 import type { Method } from '../flow';
-import { emptyOnWayMl, wayTo } from '../inside';
+import { emptyOnWayMl, oldMl, volumeMl, wayTo } from '../inside';
 import type { PlanStop } from '../stages';
 import { capital } from '../text';
+import { insideNow } from './insideAfter';
 import type { BleederState, RunState } from './state';
 
 /** Why air is rather there than elsewhere. */
@@ -11,6 +12,8 @@ export type AirClue =
   | { readonly code: 'still empty'; readonly ml: number }
   /** Bubbles were seen in the last three counts, or nobody looked. */
   | { readonly code: 'bubbles' | 'nobody looked' }
+  /** By the count most of what was inside its way never left it, and so did what sat in it. */
+  | { readonly code: 'hardly moved'; readonly oldMl: number }
   /** It was not opened in this job. */
   | { readonly code: 'not opened' }
   /** The flow leaves a bubble behind on a stretch that falls. */
@@ -32,11 +35,13 @@ export interface AirPlace {
 
 /** Less than this on a way is rounding of the count, mL [M]. */
 const EMPTY_FROM_ML = 0.2;
+/** A way that still holds more than this share of what was in it was hardly moved [M]. */
+const HARDLY_MOVED_SHARE = 0.5;
 
 /**
  * Where in a control's circuits air most likely sits when the bleed is through,
  * the likeliest first: what the run itself saw, then what its methods leave
- * behind, then what it did not reach. A model: it says where to begin, not
+ * behind and its strokes never moved, then what it did not reach. A model: it says where to begin, not
  * where the air is.
  *
  * @returns one place for each bleeder of the control that something points to, at least one
@@ -53,6 +58,7 @@ export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
     }
     return null;
   };
+  const inside = insideNow(run);
   const found: { place: AirPlace; rank: number }[] = [];
   for (const { bleeder, points } of ways) {
     const at = opened(bleeder.id);
@@ -64,20 +70,25 @@ export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
         rank,
         place: { bleederId: bleeder.id, place: bleederName(bleeder), clue, method: by },
       });
-    const ml = emptyOnWayMl(empties, wayTo(plan.layout, bleeder.id));
+    const way = wayTo(plan.layout, bleeder.id);
+    const ml = emptyOnWayMl(empties, way);
+    const held = way.flatMap((id) => inside[id] ?? []);
+    const stayedMl = held.reduce((sum, c) => sum + oldMl(c), 0);
+    const share = stayedMl / held.reduce((sum, c) => sum + volumeMl(c), 0);
     if (ml >= EMPTY_FROM_ML) say(0, { code: 'still empty', ml });
     else if (at && sawBubbles(at.b)) say(1, { code: 'bubbles' });
     else if (at && (!at.b.bubbles || at.b.early !== null)) say(2, { code: 'nobody looked' });
     else if (at && stretch && stretch.verdict !== 'carried')
       say(3, { code: 'left behind', stretch: stretch.name }, carrierOf(run, method));
-    else if (!at) say(4, { code: 'not opened' });
-    else if (stretch) say(5, { code: 'least to spare', stretch: stretch.name });
+    else if (at && share > HARDLY_MOVED_SHARE) say(4, { code: 'hardly moved', oldMl: stayedMl });
+    else if (!at) say(5, { code: 'not opened' });
+    else if (stretch) say(6, { code: 'least to spare', stretch: stretch.name });
     else if (
       airInModulator(run) &&
       points.some((p) => p.node.kind === 'modulator') &&
       !found.some((f) => f.place.clue.code === 'modulator')
     )
-      say(6, { code: 'modulator' });
+      say(7, { code: 'modulator' });
   }
   if (found.length > 0) return found.sort((a, b) => a.rank - b.rank).map((f) => f.place);
   const longest = ways.reduce((a, b) => (b.lengthM.value > a.lengthM.value ? b : a));
@@ -126,6 +137,8 @@ export function airClueWords({ place, clue }: AirPlace): string {
       return `${capital(place)}: bubbles still came when it was shut.`;
     case 'nobody looked':
       return `${capital(place)}: shut before anybody saw it clear.`;
+    case 'hardly moved':
+      return `${capital(place)}: by the count ${clue.oldMl.toFixed(1)} mL of what was in its way never left it.`;
     case 'not opened':
       return `${capital(place)}: not opened in this job.`;
     case 'left behind':
