@@ -1,5 +1,7 @@
 import type { Overview } from '@brook/contract';
 import { groupMatters, type Matter } from '@brook/core/matters';
+import { trendWords } from '@brook/core/pedal';
+import { capital, lowerFirst } from '@brook/core/text';
 import { router, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -58,6 +60,23 @@ export function OverviewScreen() {
                 `${m.place ?? 'Vehicle'}: ${m.because} (${m.by}${m.jobNumber === null ? '' : `, job ${m.jobNumber}`})`,
             )}
             href={`/vehicles/${v.vehicleId}`}
+          />
+        ))}
+      </Part>
+      <Part
+        title="Getting worse, by measure"
+        empty="No pedal or lever gets worse that was measured three times."
+        count={data.worse.length}
+      >
+        {data.worse.map((w) => (
+          <Line
+            key={`${w.vehicleId} ${w.control}`}
+            name={`${w.vehicleName} · ${w.vehicleTag}`}
+            lines={[
+              `${capital(w.control)}: air, ${lowerFirst(trendWords(w.trend))}`,
+              `${w.measures} measures since ${dayWords(w.since)}. A model`,
+            ]}
+            href={`/vehicles/${w.vehicleId}/history`}
           />
         ))}
       </Part>

@@ -1,20 +1,16 @@
 import type { ControlPage } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
-import { measuredAt } from '@brook/core/log';
-import { DEFAULT_RULES } from '@brook/core/rules';
-import { airTrend, airWords, trendWords, type AirLeft, type Reading } from '@brook/core/pedal';
+import { airOf, airTrend, airWords, trendWords } from '@brook/core/pedal';
 import { capital } from '@brook/core/text';
 import { unitIn } from '@brook/core/units';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';
-import { useHouseRules } from '../data/houseRules';
 import { useVehicleControls } from '../data/vehicles';
 import { shortDate } from '../ui/dates';
 import { CHART_LABEL, colour, SPACE } from '../ui/theme';
 import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
-import { useAirLeft } from './useAirLeft';
 
 type Row = ControlPage['controls'][number];
 
@@ -39,7 +35,6 @@ export function ControlTrend({
       {ids.map((id) => (
         <OneControl
           key={id}
-          layout={layout}
           // Oldest first, as it is read.
           rows={rows.filter((r) => r.found.masterId === id).reverse()}
         />
@@ -48,41 +43,28 @@ export function ControlTrend({
   );
 }
 
-const readingsOf = ({ found }: Row): readonly Reading[] | null =>
-  measuredAt(found.measured, found.masterId, 'after')?.readings ?? null;
-
-function OneControl({ layout, rows }: { readonly layout: Layout; readonly rows: readonly Row[] }) {
+function OneControl({ rows }: { readonly rows: readonly Row[] }) {
   const units = useUnits();
-  const altitudeM = useHouseRules().data?.rules.altitudeM ?? DEFAULT_RULES.altitudeM;
-  const measured = rows.filter((r) => (readingsOf(r) ?? []).some((x) => typeof x.at === 'object'));
-  const [first, ...later] = measured;
-  const { masterId, control } = rows[0]!.found;
-  const { air } = useAirLeft(
-    layout,
-    altitudeM,
-    later.map((r) => ({ masterId, now: readingsOf(r), baseline: readingsOf(first!) })),
+  const { control } = rows[0]!.found;
+  const points = rows.flatMap(({ at, air }) =>
+    air ? [{ atMs: new Date(at).getTime(), ml: air.ml, sdMl: air.sdMl }] : [],
   );
-  const points = air
-    ? [
-        { atMs: new Date(first!.at).getTime(), ml: 0, sdMl: FIRST_SD_ML },
-        ...air.map((a, i) => ({ atMs: new Date(later[i]!.at).getTime(), ml: a.ml, sdMl: a.sdMl })),
-      ]
-    : null;
-  const trend = points && airTrend(points);
+  const first = rows.find((r) => r.air?.first);
+  const trend = first && points.length > 1 ? airTrend(points) : null;
   return (
     <View style={styles.one}>
       <Words strong>{capital(control)}</Words>
-      {trend ? (
+      {trend && first ? (
         <>
           <Words
             size={trend.verdict === 'worse' ? 'head' : 'body'}
           >{`${trendWords(trend)}.`}</Words>
           <AirChart
-            points={points!}
-            about={`Air behind the ${control}, ${points!.length} measures`}
+            points={points}
+            about={`Air behind the ${control}, ${points.length} measures`}
           />
           <Words size="small" tone="softWords">
-            {`Air against the first measure of ${shortDate(first!.at)}, in ${unitIn('mL', units)}, each with the band that holds it 19 times of 20. A model.`}
+            {`Air against the first measure of ${shortDate(first.at)}, in ${unitIn('mL', units)}, each with the band that holds it 19 times of 20. A model.`}
           </Words>
         </>
       ) : null}
@@ -95,7 +77,7 @@ function OneControl({ layout, rows }: { readonly layout: Layout; readonly rows: 
               </Words>
             </View>
             <View style={styles.what}>
-              <Words size="small">{foundWords(r, airAt(air, later, r))}</Words>
+              <Words size="small">{foundWords(r)}</Words>
             </View>
           </View>
         ))}
@@ -104,20 +86,14 @@ function OneControl({ layout, rows }: { readonly layout: Layout; readonly rows: 
   );
 }
 
-/** The first measure is what the others are held against: what it held itself, mL, standard deviation [M]. */
-const FIRST_SD_ML = 0.1;
-
-const airAt = (air: readonly AirLeft[] | null, later: readonly Row[], row: Row): AirLeft | null =>
-  air?.[later.indexOf(row)] ?? null;
-
 /** What was found, and whether it was measured or felt. */
-function foundWords({ found, released }: Row, air: AirLeft | null): string {
+function foundWords({ found, released, air }: Row): string {
   const { result, byMeasure } = found;
   return [
     result === null
       ? 'Not judged'
       : `${capital(result)}, ${byMeasure === result ? 'measured' : 'by feel'}`,
-    air && `air: ${airWords(air)}`,
+    air && !air.first && `air: ${airWords(airOf(air.ml, air.sdMl))}`,
     !released && 'not released',
   ]
     .filter(Boolean)

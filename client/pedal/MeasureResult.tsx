@@ -45,15 +45,11 @@ export function MeasureResult({
   const here = measuredAt(measured, master.id, when);
   const before = measuredAt(measured, master.id, 'servo emptied');
   const baseline = job.baselines.find((b) => b.masterId === master.id) ?? null;
-  const reckoned = useAirLeft(plan.layout, plan.preferences.altitudeM, [
-    {
-      masterId: master.id,
-      now: when === 'after' ? (here?.readings ?? null) : null,
-      baseline: baseline?.readings ?? null,
-    },
-  ]);
-  const { fault, busy } = reckoned;
-  const air = reckoned.air?.[0] ?? null;
+  const { air, fault, busy } = useAirLeft(plan, {
+    masterId: master.id,
+    now: when === 'after' ? (here?.readings ?? null) : null,
+    baseline: baseline?.readings ?? null,
+  });
   if (when !== 'after')
     return <Words>Kept. It is measured again in the same state when the bleed is through.</Words>;
   const judged = judgedByMeasure(plan, measured, master.id);

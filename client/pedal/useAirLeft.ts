@@ -1,46 +1,47 @@
-import type { Layout } from '@brook/core/circuit';
 import type { AirLeft, Reading } from '@brook/core/pedal';
+import type { Plan } from '@brook/core/plan';
 import { useQuery } from '@tanstack/react-query';
 import type { AirQuestion } from '../workers/air.worker';
 import { askWorker } from '../workers/ask';
 
-/** What is asked of one control: null readings ask nothing. */
+/** What is asked of one control. */
 export interface AirAsked {
   readonly masterId: string;
+  /** Null asks nothing. */
   readonly now: readonly Reading[] | null;
+  /** Of this vehicle, bled; null without. */
   readonly baseline: readonly Reading[] | null;
 }
 
 /**
- * Air behind controls by their readings, from a worker of its own; asked again
- * only where they changed. None while it is reckoned, and where one asks nothing.
- *
- * @param altitudeM where the workshop lies
+ * Air behind a control by its readings, from a worker of its own; asked again
+ * only where they changed. None while it is reckoned, and where nothing is asked.
  */
 export function useAirLeft(
-  layout: Layout,
-  altitudeM: number,
-  asked: readonly AirAsked[],
+  { layout, preferences }: Pick<Plan, 'layout' | 'preferences'>,
+  { masterId, now, baseline }: AirAsked,
 ): {
-  readonly air: readonly AirLeft[] | null;
+  readonly air: AirLeft | null;
   readonly fault: string | null;
   readonly busy: boolean;
 } {
   const plain = (readings: readonly Reading[]) =>
     readings.map(({ at, pumped, heightMm }) => ({ at, pumped, heightMm }));
-  const questions = asked.flatMap(({ masterId, now, baseline }): AirQuestion[] =>
-    now
-      ? [{ layout, altitudeM, masterId, now: plain(now), baseline: baseline && plain(baseline) }]
-      : [],
-  );
+  const question: AirQuestion | null = now && {
+    layout,
+    altitudeM: preferences.altitudeM,
+    masterId,
+    now: plain(now),
+    baseline: baseline && plain(baseline),
+  };
   const { data, error, isFetching } = useQuery({
-    queryKey: ['air left', questions],
+    queryKey: ['air left', question],
     queryFn: () =>
-      askWorker<AirLeft[]>(
+      askWorker<AirLeft>(
         () => new Worker(new URL('../workers/air.worker', import.meta.url)),
-        questions,
+        question,
       ).answer,
-    enabled: questions.length > 0 && questions.length === asked.length,
+    enabled: question !== null,
     // The same readings always give the same answer.
     staleTime: Infinity,
     retry: false,

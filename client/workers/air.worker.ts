@@ -14,14 +14,12 @@ export interface AirQuestion {
   readonly baseline: readonly Reading[] | null;
 }
 
-/** Air behind each control that is asked about, with its uncertainty, in turn. */
-self.onmessage = ({ data }: MessageEvent<readonly AirQuestion[]>) => {
-  const say = (answer: WorkerAnswer<AirLeft[]>) => self.postMessage(answer);
+/** Air behind the control that is asked about, with its uncertainty. */
+self.onmessage = ({ data }: MessageEvent<AirQuestion>) => {
+  const say = (answer: WorkerAnswer<AirLeft>) => self.postMessage(answer);
+  const { layout, altitudeM, masterId, now, baseline } = data;
   try {
-    const value = data.map(({ layout, altitudeM, masterId, now, baseline }) =>
-      airLeft(pedalSetup(layout, masterId, altitudeM), now, baseline),
-    );
-    say({ kind: 'done', value });
+    say({ kind: 'done', value: airLeft(pedalSetup(layout, masterId, altitudeM), now, baseline) });
   } catch (error) {
     say({ kind: 'failed', sentence: `${(error as Error).message}.` });
   }

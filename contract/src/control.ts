@@ -11,6 +11,16 @@ export const controlPage = z.object({
       jobNumber: z.number().int(),
       released: z.boolean().describe('Whether that job released the vehicle'),
       found: computed('ControlOnRecord'),
+      air: z
+        .object({
+          first: z.boolean().describe('Whether the others are held against this one'),
+          ml: z
+            .number()
+            .describe('mL, at the pressure of the air round it; below 0 where less than none'),
+          sdMl: z.number().describe('Standard deviation, mL'),
+        })
+        .nullable()
+        .describe('Air by what was measured; null where the readings tell nothing'),
     }),
   ),
   next,

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { CONTROLS } from '@brook/core/circuit';
 import { id, isoTime } from './common';
+import { computed } from './computed';
 import { matter } from './matter';
 import { driveState } from './vehicle';
 
@@ -19,6 +21,17 @@ export const overview = z.object({
   lookAgain: z
     .array(z.object({ ...whose, matters: z.array(matter) }))
     .describe('Joints above their value or by feel, and parts that were used again'),
+  worse: z
+    .array(
+      z.object({
+        ...whose,
+        control: z.enum(CONTROLS),
+        trend: computed('AirTrend'),
+        since: isoTime.describe('The first measure'),
+        measures: z.number().int(),
+      }),
+    )
+    .describe('Controls behind which air comes to be, by their measures; the fastest first'),
   letGo: z
     .array(
       z.object({

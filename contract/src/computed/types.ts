@@ -12,7 +12,7 @@ import type {
   JobEvent,
   RunningClock,
 } from '@brook/core/log';
-import type { MeasuredReading } from '@brook/core/pedal';
+import type { MeasuredReading, Trend } from '@brook/core/pedal';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
 import type { HouseRules } from '@brook/core/rules';
 import type { HelperView, Kept, Pace } from '@brook/core/run';
@@ -58,6 +58,7 @@ export interface Computed {
   readonly ControlOnRecord: ControlOnRecord;
   readonly JobCard: JobCard;
   readonly PedalReading: MeasuredReading;
+  readonly AirTrend: Trend;
   readonly RulesInForce: HouseRules;
   readonly CompatibilityReply: Omit<CompatibilityAnswer, 'candidates'> & {
     readonly candidates: readonly (CompatibilityAnswer['candidates'][number] & {

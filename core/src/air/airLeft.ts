@@ -1,5 +1,6 @@
 import { determinant, inverse, Matrix } from 'ml-matrix';
 import {
+  airOf,
   lostShare,
   pressureMPa,
   type AirLeft,
@@ -11,9 +12,6 @@ import { normals } from './normals';
 
 /** What two readings of a ruler at one place differ by, standard deviation, mm [M]. */
 export const RULER_MM = 1.5;
-
-/** A band of 95 % of a normal distribution. */
-const BAND_95 = 1.96;
 
 /** Pads may stand so much nearer or farther than at the baseline, mm at the pedal, standard deviation [M]. */
 const PADS_MOVE_MM = 2;
@@ -179,6 +177,5 @@ export function airLeft(
   const sdMl = Math.sqrt(
     mean((f) => f.sdMl * f.sdMl + (f.ml - ml) * (f.ml - ml)) + heldSdMl * heldSdMl,
   );
-  const plusMinusMl = BAND_95 * sdMl;
-  return { ml, sdMl, plusMinusMl, found: ml > plusMinusMl };
+  return airOf(ml, sdMl);
 }

@@ -10,6 +10,15 @@ export interface AirLeft {
   readonly found: boolean;
 }
 
+/** A band of 95 % of a normal distribution, in standard deviations. */
+export const BAND_95 = 1.96;
+
+/** The air by its best estimate and how sure that is, mL. */
+export function airOf(ml: number, sdMl: number): AirLeft {
+  const plusMinusMl = BAND_95 * sdMl;
+  return { ml, sdMl, plusMinusMl, found: ml > plusMinusMl };
+}
+
 /**
  * The answer in words.
  *

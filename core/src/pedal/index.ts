@@ -6,7 +6,7 @@ export {
   type PedalResultWords,
 } from './resultWords';
 export { ambientMPaAt, SEA_LEVEL_MPA } from './ambient';
-export { airWords, mayHideMl, type AirLeft } from './airWords';
+export { airOf, airWords, mayHideMl, type AirLeft } from './airWords';
 export { isSamePlace, type At, type Reading } from './reading';
 export {
   curveOf,
@@ -50,5 +50,5 @@ export {
   type SinkWatched,
   type Sinking,
 } from './measured';
-export { airTrend, trendWords, type Trend, type TrendPoint } from './trend';
+export { airTrend, FIRST_MEASURE, trendWords, type Trend, type TrendPoint } from './trend';
 export { heldLoss, heldWords, TWO_READINGS_MM, type HeldGiven, type HeldLoss } from './hold';

@@ -1,3 +1,5 @@
+import { BAND_95 } from './airWords';
+
 /** Air behind a control at one moment, against the first measure on record. */
 export interface TrendPoint {
   readonly atMs: number;
@@ -19,8 +21,8 @@ const YEAR_MS = 365.25 * 86_400_000;
 /** Fewer than these, over less than a month, tell no slope [M]. */
 const FEWEST = 3;
 const SHORTEST_MS = YEAR_MS / 12;
-/** A band of 95 % of a normal distribution. */
-const BAND_95 = 1.96;
+/** The first measure, which the others are held against, and what it may have held itself [M]. */
+export const FIRST_MEASURE: Pick<TrendPoint, 'ml' | 'sdMl'> = { ml: 0, sdMl: 0.1 };
 
 /**
  * Whether air comes to be behind a control over the years: a straight line by

@@ -1,6 +1,10 @@
-import type { ControlPage, Job } from '@brook/contract';
+import type { ControlPage, Job, Overview } from '@brook/contract';
+import { airLeft } from '@brook/core/air';
 import { measuringOf } from '@brook/core/log';
+import { FIRST_MEASURE, pedalSetup } from '@brook/core/pedal';
 import { randomUUID } from 'node:crypto';
+import { ControlAirRow } from '../db/models';
+import { liftAir } from '../lift/liftAir';
 import { Brook, planOfJob, type Caller } from '../testing';
 
 // Whole jobs through the API: a busy machine takes its time.
@@ -16,7 +20,7 @@ afterAll(() => brook.stop());
 
 let seq = 0;
 /** Measured at the end, with the firm push at a height. */
-async function measure(job: Job, firmMm: number): Promise<void> {
+async function measure(job: Job, firmMm: number, lightMm = 140): Promise<void> {
   const plan = planOfJob(job);
   const [master] = plan.layout.masters;
   const { forces } = measuringOf(plan, master!);
@@ -31,7 +35,7 @@ async function measure(job: Job, firmMm: number): Promise<void> {
   const said = [
     read('rest', 180),
     read('first resistance', 168),
-    read({ forceN: forces.light }, 140),
+    read({ forceN: forces.light }, lightMm),
     read({ forceN: forces.firm }, firmMm),
     read({ forceN: forces.firm }, firmMm + 2, true),
     { ...of, kind: 'sink watched', mm: 0, seconds: 30 },
@@ -91,4 +95,57 @@ test('what a released job measured is the baseline of the next, what one measure
   ]);
   // Nobody else's car has one.
   expect((await lead.open('M 1')).baselines).toEqual([]);
+  await lead.change(second, 'post', 'end', { reason: 'Bay needed' });
+});
+
+test('each measure is held against the first of its control; three that go down stand in what stands open', async () => {
+  const worse = async () => ((await lead.get('/overview').expect(200)).body as Overview).worse;
+  expect(await worse()).toEqual([]);
+  brook.pass(200);
+  lead = await brook.signedIn('lead');
+  const job = await lead.bled('H 1');
+  await measure(job, 88, 118);
+  await lead.change(job, 'post', 'end', { reason: 'Bay needed' });
+  const { controls } = (await lead.get(`/vehicles/${job.vehicleId}/controls`).expect(200))
+    .body as ControlPage;
+  // What core says of the same readings, against the oldest.
+  const [third, second, first] = controls;
+  const readings = (c: typeof third) => c!.found.measured.find((m) => m.when === 'after')!.readings;
+  const setup = pedalSetup(planOfJob(job).layout, third!.found.masterId);
+  const told = (c: typeof third) => {
+    const { ml, sdMl } = airLeft(setup, readings(c), readings(first));
+    return { first: false, ml, sdMl };
+  };
+  expect(controls.map((c) => c.air)).toEqual([
+    told(third),
+    told(second),
+    { ...FIRST_MEASURE, first: true },
+  ]);
+  expect(third!.air!.ml).toBeGreaterThan(1);
+  expect(await worse()).toMatchObject([
+    {
+      vehicleTag: 'H 1',
+      control: 'brake pedal',
+      measures: 3,
+      since: first!.at,
+      trend: { verdict: 'worse' },
+    },
+  ]);
+  const other = (await (await brook.signedIn('other')).get('/overview').expect(200)).body;
+  expect((other as Overview).worse).toEqual([]);
+});
+
+test('measures of before they were kept are said once, and a second lift changes nothing', async () => {
+  const rows = () => ControlAirRow.findAll({ order: [['at', 'ASC']], raw: true });
+  const kept = await rows();
+  expect(kept).toHaveLength(3);
+  await brook.asOwner(async (db) => {
+    await db.query(
+      'ALTER TABLE control_air DISABLE TRIGGER control_air_append_only; DELETE FROM control_air',
+    );
+    expect(await liftAir(db)).toBe(3);
+    expect(await liftAir(db)).toBe(0);
+    await db.query('ALTER TABLE control_air ENABLE TRIGGER control_air_append_only');
+  });
+  expect(await rows()).toEqual(kept);
 });

@@ -36,6 +36,12 @@ interface Row {
   readonly found: ControlOnRecord;
 }
 
+interface RowWithAir extends Row {
+  readonly first: boolean | null;
+  readonly ml: number;
+  readonly sdMl: number;
+}
+
 const place = z.strictObject({ at: moment, jobId: z.uuid(), masterId: z.string() });
 
 /** A page of how the controls of a vehicle were at the end of its jobs, newest first. */
@@ -46,9 +52,11 @@ export async function controlsOfVehicle(
 ): Promise<ControlPage> {
   const vehicle = await findVehicle(actor, id);
   const after = placeAfter(place, page);
-  const rows = await ControlResultRow.sequelize!.query<Row>(
-    `SELECT c.at, c.job_id AS "jobId", j.number AS "jobNumber", c.master_id AS "masterId", c.released, c.found
+  const rows = await ControlResultRow.sequelize!.query<RowWithAir>(
+    `SELECT c.at, c.job_id AS "jobId", j.number AS "jobNumber", c.master_id AS "masterId", c.released, c.found,
+            a.first, a.ml, a.sd_ml AS "sdMl"
        FROM control_results c JOIN jobs j ON j.id = c.job_id
+       LEFT JOIN control_air a ON a.job_id = c.job_id AND a.master_id = c.master_id
       WHERE c.vehicle_id = :vehicleId
         ${after ? 'AND (c.at, c.job_id, c.master_id) < (CAST(:at AS timestamptz), CAST(:jobId AS uuid), :masterId)' : ''}
       ORDER BY c.at DESC, c.job_id DESC, c.master_id DESC LIMIT :limit`,
@@ -63,12 +71,13 @@ export async function controlsOfVehicle(
     masterId,
   }));
   return {
-    controls: shown.map(({ at, jobId, jobNumber, released, found }) => ({
+    controls: shown.map(({ at, jobId, jobNumber, released, found, first, ml, sdMl }) => ({
       at: at.toISOString(),
       jobId,
       jobNumber,
       released,
       found,
+      air: first === null ? null : { first, ml, sdMl },
     })),
     next,
   };

@@ -36,6 +36,7 @@ test.each([
   'media',
   'run_paces',
   'control_results',
+  'control_air',
 ])('%s can be added to and nothing else', async (table) => {
   for (const sql of [
     `UPDATE ${table} SET workshop_id = workshop_id`,

@@ -27,6 +27,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   job_inside: 'SELECT, INSERT',
   run_paces: 'SELECT, INSERT',
   control_results: 'SELECT, INSERT',
+  control_air: 'SELECT, INSERT',
   matter_entries: 'SELECT, INSERT',
   open_matters: 'SELECT',
   gate_answers: 'SELECT, INSERT',

@@ -19,6 +19,7 @@ import { up as paces } from './migrations/016-paces';
 import { up as controls } from './migrations/017-controls';
 import { up as people } from './migrations/018-people';
 import { up as joints } from './migrations/019-joints';
+import { up as air } from './migrations/020-air';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -43,6 +44,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '017-controls', up: ({ context }) => controls(context) },
       { name: '018-people', up: ({ context }) => people(context) },
       { name: '019-joints', up: ({ context }) => joints(context) },
+      { name: '020-air', up: ({ context }) => air(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

@@ -1,7 +1,7 @@
 import type { MakerEntry, PlanChoices, Role } from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job';
 import type { ClosedPhase } from '@brook/core/call';
-import { liftLayout, type Layout } from '@brook/core/circuit';
+import { liftLayout, type Control, type Layout } from '@brook/core/circuit';
 import type { Grade, IsoClass } from '@brook/core/fluid';
 import {
   liftFluidRead,
@@ -256,6 +256,23 @@ export class ControlResultRow extends Model<
   declare at: Date;
   declare released: boolean;
   declare found: ControlOnRecord;
+}
+
+/** Air behind one control by the measures of a closed job, against the first on record. */
+export class ControlAirRow extends Model<
+  InferAttributes<ControlAirRow>,
+  InferCreationAttributes<ControlAirRow>
+> {
+  declare jobId: string;
+  declare masterId: string;
+  declare workshopId: string;
+  declare vehicleId: string;
+  declare control: Control;
+  declare at: Date;
+  /** The one that the others are held against. */
+  declare first: boolean;
+  declare ml: number;
+  declare sdMl: number;
 }
 
 /** One line of what a vehicle owes: opened, or settled. They only grow. */
@@ -555,6 +572,20 @@ export function defineModels(sequelize: Sequelize): void {
       found: { ...json(), allowNull: false },
     },
     { sequelize, tableName: 'control_results' },
+  );
+  ControlAirRow.init(
+    {
+      jobId: key(),
+      masterId: { ...text(), primaryKey: true },
+      workshopId: uuid(),
+      vehicleId: uuid(),
+      control: text(),
+      at: time(),
+      first: { type: DataTypes.BOOLEAN, allowNull: false },
+      ml: { type: DataTypes.DOUBLE, allowNull: false },
+      sdMl: { type: DataTypes.DOUBLE, allowNull: false },
+    },
+    { sequelize, tableName: 'control_air' },
   );
   MatterEntry.init(
     {

@@ -1,4 +1,5 @@
 import type { Sequelize } from 'sequelize';
+import { liftAir } from '../lift/liftAir';
 import { liftJobs } from '../lift/liftJobs';
 import { liftInside } from '../lift/liftInside';
 import { liftMatters } from '../lift/liftMatters';
@@ -11,5 +12,6 @@ export async function prepareDatabase(db: Sequelize): Promise<void> {
   await liftJobs(db);
   await liftMatters(db);
   await liftInside(db);
+  await liftAir(db);
   await grantApp(db);
 }

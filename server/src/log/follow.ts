@@ -4,6 +4,7 @@ import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/cor
 import { jobSays, type JobAbout } from '@brook/core/matters';
 import { firstPlanOf, type Kept } from '@brook/core/run';
 import { isDeepStrictEqual } from 'node:util';
+import { keepAir } from '../controls/air';
 import { keepControls } from '../controls/rows';
 import { Job } from '../db/models';
 import { keepInside } from '../inside/rows';
@@ -39,6 +40,7 @@ export async function followLog(
     await keepInside(job, state, at, locked.transaction);
     await keepPaces(job, state, at, locked.transaction);
     await keepControls(job, state, at, locked.transaction);
+    await keepAir(job, state, at, locked.transaction);
   }
   if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
   await sayOfLocked(locked, events);

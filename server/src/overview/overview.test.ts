@@ -17,7 +17,7 @@ const seen = async (caller = lead): Promise<Overview> =>
   (await caller.get('/overview').expect(200)).body as Overview;
 
 test('a workshop with nothing open says so', async () => {
-  expect(await seen()).toMatchObject({ held: [], lookAgain: [], letGo: [] });
+  expect(await seen()).toMatchObject({ held: [], lookAgain: [], worse: [], letGo: [] });
 });
 
 test('what holds a vehicle, what is looked at again and what was let go stand in one look, each with its record, in this workshop alone', async () => {

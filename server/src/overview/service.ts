@@ -2,6 +2,7 @@ import type { Overview } from '@brook/contract';
 import { overriddenWords, type JobEvent } from '@brook/core/log';
 import { holds, type Matter } from '@brook/core/matters';
 import { Op, QueryTypes } from 'sequelize';
+import { gettingWorse } from '../controls/air';
 import { JobEventRow, Vehicle } from '../db/models';
 import { mattersOf } from '../matters/rows';
 import type { Actor } from '../session/actor';
@@ -32,6 +33,7 @@ export async function overviewOf(actor: Actor): Promise<Overview> {
     lookAgain: (await Vehicle.findAll({ where: { workshopId, id: [...again.keys()] } }))
       .map((v) => ({ ...whose(v), matters: again.get(v.id)! }))
       .sort((a, b) => a.matters[0]!.sinceMs - b.matters[0]!.sinceMs),
+    worse: await gettingWorse(workshopId),
     letGo: await letGoOf(workshopId),
     waste: await wasteNow(actor),
   };

@@ -284,6 +284,12 @@ export class Brook {
     }
   }
 
+  /** Let so many days pass that nobody is signed in any more. */
+  pass(days: number): void {
+    this.now = new Date(this.now.getTime() + days * 86_400_000);
+    this.cookies.clear();
+  }
+
   /** Somebody who is signed in and keeps the cookie. */
   async signedIn(login = 'tech', password = `${login}-password`): Promise<Caller> {
     // Nothing is packed for the way to oneself.
@@ -413,7 +419,7 @@ export function fullRun(job: Job, strokes?: number): RunEvent[] {
   return followCalls(planOfJob(job), {
     deviceId: randomUUID(),
     nextId: randomUUID,
-    startMs: NOW.getTime(),
+    startMs: Date.parse(job.openedAt),
     strokes,
   });
 }
