@@ -35,6 +35,7 @@ export function OverviewScreen() {
         <Words size="head" heading={1}>
           What stands open
         </Words>
+        <Words>{inOneLine(data)}</Words>
       </View>
       <Part title="Not to be driven" empty="Nothing is held." count={data.held.length}>
         {data.held.map((v) => (
@@ -95,14 +96,25 @@ export function OverviewScreen() {
   );
 }
 
+/** The whole of it before anybody scrolls. */
+const inOneLine = ({ held, lookAgain, worse, letGo, waste }: Overview): string =>
+  `${held.length} not to be driven, ${lookAgain.length} to look at again, ${worse.length} getting worse, ${letGo.length} let go. Drum: ${drumWords(waste)}.`;
+
+const drumWords = ({ wasteMl, drumMl }: Overview['waste']): string =>
+  `${(wasteMl / 1000).toFixed(1)} of ${(drumMl / 1000).toFixed(0)} L`;
+
 const titles = (matters: readonly Matter[]): string[] =>
   groupMatters(matters).map((g) => `${g.title}. ${g.settledBy}`);
 
-function Drum({ wasteMl, drumMl }: Overview['waste']) {
-  const words = `${(wasteMl / 1000).toFixed(1)} of ${(drumMl / 1000).toFixed(0)} L`;
+function Drum(waste: Overview['waste']) {
+  const { wasteMl, drumMl } = waste;
   return (
     <Part title="Waste drum" empty="" count={1}>
-      <Line name={words} lines={['What went in, and when it was handed over']} href="/shelf" />
+      <Line
+        name={drumWords(waste)}
+        lines={['What went in, and when it was handed over']}
+        href="/shelf"
+      />
       {wasteMl >= NEARLY_FULL * drumMl ? (
         <Caution title="Nearly full">Hand it over before the next flush.</Caution>
       ) : null}

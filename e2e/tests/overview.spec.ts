@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { TARN, Workshop } from '../support/workshop';
 
 // Walk 12, as far as there is no list of what is due.
-test('on Friday the lead sees in one look what must not be driven, what is looked at again, what was let go and how full the drum is, each with the way to its record', async ({
+test('on Friday the lead sees in one look what must not be driven, what is looked at again, what gets worse, what was let go and how full the drum is, each with the way to its record', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page, TARN);
@@ -21,6 +21,11 @@ test('on Friday the lead sees in one look what must not be driven, what is looke
   await page.goto('/');
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('button', { name: 'What stands open' }).click();
+  await expect(
+    page.getByText(
+      /^\d+ not to be driven, \d+ to look at again, \d+ getting worse, \d+ let go\. Drum: \d+\.\d of 20 L\.$/,
+    ),
+  ).toBeVisible();
   const held = page.getByRole('list', { name: 'Not to be driven' });
   const line = held.getByRole('link', { name: new RegExp(`Held over the weekend · ${car.tag}`) });
   await expect(line).toContainText('Do not drive');
@@ -32,6 +37,14 @@ test('on Friday the lead sees in one look what must not be driven, what is looke
       .first(),
   ).toBeVisible();
   await expect(page.getByRole('link', { name: /^\d+\.\d of 20 L$/ })).toBeVisible();
+  // The demo's post van takes in air since spring.
+  const van = page
+    .getByRole('list', { name: 'Getting worse, by measure' })
+    .getByRole('link', { name: 'Post van · PV 1' });
+  await expect(van).toContainText(/Brake pedal: air, getting worse: \d\.\d mL more a year/);
+  await van.click();
+  await expect(page.getByTestId('air-trend')).toBeVisible();
+  await page.goBack();
   await line.click();
   await expect(page.getByRole('heading', { name: 'Held over the weekend' })).toBeVisible();
 });
