@@ -56,6 +56,27 @@ const JAR = 'What stands in the jar should be 0 to 5000 mL.';
 const MADE = `Strokes said at once should be 1 to ${MOST_MADE}.`;
 const TURNS = 'Turns should be 0 to 3.';
 
+/** What a later visit looks at again. */
+export const lookAgainHappenings = [
+  z.strictObject({
+    kind: z.literal('joint tightened'),
+    elementId,
+    manualNm: within(JOINT_NM, 'The manual’s torque').nullable(),
+    appliedNm: within(JOINT_NM, 'The torque applied').nullable().describe('N·m; null is by feel'),
+  }),
+  z.strictObject({
+    kind: z.literal('look later'),
+    elementId: elementId.nullable(),
+    why: oneOf('Why it is looked at again', LOOK_LATER),
+    what: line('What it is', 2, 200),
+    byDate: z.iso
+      .date('The day should be YYYY-MM-DD.')
+      .nullable()
+      .describe('Day by which somebody looks'),
+    byKm: within(ODOMETER_KM).nullable(),
+  }),
+] as const;
+
 const happenings = [
   z.strictObject({
     kind: z.literal('prepared'),
@@ -257,23 +278,7 @@ const happenings = [
   }),
   z.strictObject({ kind: z.literal('syringe readied'), stopId }),
   z.strictObject({ kind: z.literal('syringe empty'), stopId }),
-  z.strictObject({
-    kind: z.literal('joint tightened'),
-    elementId,
-    manualNm: within(JOINT_NM, 'The manual’s torque').nullable(),
-    appliedNm: within(JOINT_NM, 'The torque applied').nullable().describe('N·m; null is by feel'),
-  }),
-  z.strictObject({
-    kind: z.literal('look later'),
-    elementId: elementId.nullable(),
-    why: oneOf('Why it is looked at again', LOOK_LATER),
-    what: line('What it is', 2, 200),
-    byDate: z.iso
-      .date('The day should be YYYY-MM-DD.')
-      .nullable()
-      .describe('Day by which somebody looks'),
-    byKm: within(ODOMETER_KM).nullable(),
-  }),
+  ...lookAgainHappenings,
   z.strictObject({
     kind: z.literal('clock started'),
     clock: oneOf('Clock', CLOCKS),

@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { line, oneOf } from './common';
 import { houseRules } from './houseRules';
 import { fluidEntry } from './job';
+import { lookAgainHappenings } from './jobEvent';
 import { planChoices } from './plan';
 import { role } from './session';
 import { newContainers } from './shelf';
@@ -102,6 +103,14 @@ export const seed = z.strictObject({
             .optional()
             .describe('What stopped the run, undecided unless the job ended'),
           endReason: z.string().optional(),
+          lookAgain: z
+            .array(z.discriminatedUnion('kind', lookAgainHappenings))
+            .default([])
+            .describe('Said before the release: what a later visit looks at again'),
+          letGo: z
+            .strictObject({ by: z.string(), why: line('Why it was let go', 2, 200) })
+            .optional()
+            .describe('Photos of level and joints were asked for then, and a lead let them go'),
         }),
       ),
     }),

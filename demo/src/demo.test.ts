@@ -56,3 +56,12 @@ test('some vehicle was measured often enough for a chart', () => {
       .length;
   expect(measured('SM 1')).toBeGreaterThanOrEqual(5);
 });
+
+test('a lead finds one of each on a Friday: a part that was used again, a joint above its value, paper that was let go', () => {
+  const jobs = DEMO.workshops[0]!.jobs;
+  expect(jobs.flatMap((j) => (j.lookAgain ?? []).map((e) => e.kind)).sort()).toEqual([
+    'joint tightened',
+    'look later',
+  ]);
+  expect(jobs.filter((j) => j.letGo)).not.toEqual([]);
+});

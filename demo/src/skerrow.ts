@@ -89,13 +89,31 @@ const history: SeedJob[] = [
   checked('SM 1', 240, HATCHBACK(2, 2.5)),
   checked('PV 1', 226, PROBED(186, 990)),
   released('PV 1', 200, HATCHBACK(1.8), 'una', 0.5),
-  released('HP 1', 210, HATCHBACK(2.3, 2.9)),
+  {
+    ...released('HP 1', 210, HATCHBACK(2.3, 2.9)),
+    lookAgain: [
+      {
+        kind: 'look later',
+        elementId: 'left-front-caliper',
+        why: 'worn, used again',
+        what: 'Dust boot hardened, no new one on the island',
+        byDate: null,
+        byKm: 48_000,
+      },
+    ],
+  },
   released('HC 3', 160, unmeasured),
   checked('SM 1', 125, HATCHBACK(2.3, 3)),
-  released('MC 3', 94, MOTORCYCLE(1.8)),
+  {
+    ...released('MC 3', 94, MOTORCYCLE(1.8)),
+    lookAgain: [{ kind: 'joint tightened', elementId: 'front', manualNm: 8, appliedNm: 10.8 }],
+  },
   released('PV 1', 90, HATCHBACK(2.5, 3.1), 'una', 0.9),
   checked('HC 1', 80, PROBED(203, 985)),
-  released('HC 5', 61, HATCHBACK(2.2), 'una', 0.2),
+  {
+    ...released('HC 5', 61, HATCHBACK(2.2), 'una', 0.2),
+    letGo: { by: 'tarn', why: 'Camera of the bay’s phone broken, looked at by two' },
+  },
   checked('HC 2', 45, HATCHBACK(1.1)),
   released('HC 4', 19, HATCHBACK(2.8, 3.5, 'brown'), 'una', 0.6),
 ];

@@ -20,6 +20,7 @@ import {
   acceptPlan,
   endTestDrive,
   getJob,
+  letGo,
   openJob,
   releaseJob,
   setTestDrive,
@@ -114,7 +115,10 @@ async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
           throw new RangeError(
             `the seed names ${job.by} and ${job.vehicleTag}; both should be in the same workshop`,
           );
-        return loadJob(actor, vehicle, job, at);
+        const lead = job.letGo && actorNamed(job.letGo.by, job.vehicleTag);
+        return lead
+          ? askedForPhotos(workshopId, () => loadJob(actor, vehicle, job, at, lead))
+          : loadJob(actor, vehicle, job, at);
       },
     })),
   ].sort((a, b) => b.daysAgo - a.daysAgo);
@@ -141,12 +145,24 @@ async function clearOut(actor: Actor, at: Date): Promise<void> {
   }
 }
 
+/** While the workshop asked for photos in the proof. */
+async function askedForPhotos(workshopId: string, work: () => Promise<void>): Promise<void> {
+  const workshop = await Workshop.findByPk(workshopId, { rejectOnEmpty: true });
+  const { houseRules } = workshop;
+  await workshop.update({
+    houseRules: { ...DEFAULT_RULES, ...houseRules, proofPhotos: 'level and joints' },
+  });
+  await work();
+  await workshop.update({ houseRules });
+}
+
 /** Take one job as far along the way as the seed says. */
 async function loadJob(
   actor: Actor,
   vehicle: Vehicle,
   given: SeedJob,
   openedAt: Date,
+  lead?: Actor,
 ): Promise<void> {
   let minutes = 0;
   const at = () => new Date(openedAt.getTime() + 60_000 * (minutes += 2));
@@ -193,11 +209,30 @@ async function loadJob(
   };
   const proof = followProof(plan, answered);
   await say(actor, id, proof, at());
+  let said = run.length + proof.length;
+  const later = given.lookAgain.map((e, i) => ({
+    id: uuid(),
+    deviceId,
+    deviceSeq: said + i + 1,
+    atMs: answered.startMs + i,
+    planId: plan.id,
+    ...e,
+  }));
+  if (later.length > 0) await say(actor, id, later, at());
+  said += later.length;
+  if (lead && given.letGo)
+    for (const of of ['joints dry', 'level'])
+      await letGo(
+        lead,
+        id,
+        await version(),
+        { code: 'photo asked for', of, why: given.letGo.why },
+        at(),
+      );
   if (given.airMl !== undefined) {
-    const lastSeq = run.length + proof.length;
     const measured = measuredEvents(plan, given.airMl, {
       ...answered,
-      lastSeq,
+      lastSeq: said,
       startMs: at().getTime(),
       number: done.number,
     });

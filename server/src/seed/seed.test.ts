@@ -47,6 +47,36 @@ test.each<[SeedJob['reach'], Partial<SeedJob>, Partial<Job>]>([
   expect(job).toMatchObject({ stage: reach, openedBy: 'Tech One', ...expected });
 });
 
+test('what a later visit looks at again, and paper that a lead let go, stand where a person would have put them', async () => {
+  const boot = {
+    kind: 'look later' as const,
+    elementId: null,
+    why: 'worn, used again' as const,
+    what: 'Boot hardened',
+    byDate: null,
+    byKm: 20_000,
+  };
+  const [job] = await jobsOf(
+    seedWith({ lookAgain: [boot], letGo: { by: 'lead', why: 'Camera broken' } }),
+  );
+  expect(job).toMatchObject({
+    stage: 'released',
+    fluid: { rules: { proofPhotos: 'level and joints' } },
+  });
+  expect(job!.leaves).toMatchObject([{ kind: 'look again', weight: 'owed' }]);
+  expect(job!.events.filter((e) => e.kind === 'overridden')).toMatchObject([
+    { of: 'joints dry', why: 'Camera broken', person: 'Lead One' },
+    { of: 'level', why: 'Camera broken', person: 'Lead One' },
+  ]);
+  // It was the rule of that day; today's are the workshop's own.
+  const brook = await Brook.start({
+    seed: seedWith({ letGo: { by: 'lead', why: 'Camera broken' } }),
+  });
+  const { rules } = (await (await brook.signedIn()).get('/house-rules').expect(200)).body;
+  await brook.stop();
+  expect(rules.proofPhotos).toBe('none');
+});
+
 test('a run stands at the strokes that the seed says', async () => {
   const [job] = await jobsOf(seedWith({ reach: 'run', strokes: 5 }));
   expect(job!.events.filter((e) => e.kind === 'stroke')).toHaveLength(5);
