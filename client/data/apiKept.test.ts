@@ -1,5 +1,6 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
+import { createStore, set } from 'idb-keyval';
 import { api, ApiProblem, Offline } from './api';
 import { apiKept } from './apiKept';
 import { forgetAnswers, keepAnswer } from './keptAnswers';
@@ -43,6 +44,15 @@ test('a shorter log or an older version, as another tab knows it, does not take 
   await keepAnswer('/jobs', null);
   await keepAnswer('/jobs', { jobs: [] });
   expect(await apiKept('/jobs')).toEqual({ jobs: [] });
+});
+
+test('what an older app kept lacks what pages need by now: it is not shown, and gives way to whatever comes', async () => {
+  const longer = { events: Array(9).fill('e'), version: 9 };
+  await set('/jobs/1', { atMs: 1, answer: longer }, createStore('brook-answers', 'answers'));
+  fails(new Offline());
+  await expect(apiKept('/jobs/1')).rejects.toBeInstanceOf(Offline);
+  await keepAnswer('/jobs/1', { events: ['e'], version: 1 });
+  expect(await apiKept('/jobs/1')).toEqual({ events: ['e'], version: 1 });
 });
 
 test('does not stand in for a refusal, and is gone when it is to be forgotten', async () => {

@@ -5,10 +5,17 @@ const store = createStore('brook-answers', 'answers');
 /** Jobs and vehicles that are kept; older ones make room. */
 const MOST = 40;
 
+/** Version of what answers hold: it counts up where a page cannot do without something that older ones lack. */
+const ANSWERS_SHAPE = 2;
+
 interface Kept {
+  /** Missing in the first. */
+  readonly shape?: number;
   readonly atMs: number;
   readonly answer: unknown;
 }
+
+const isOfToday = (kept: Kept | undefined): kept is Kept => kept?.shape === ANSWERS_SHAPE;
 
 /** What grows in an answer that has it: a job's log, and the version of whatever has one. */
 interface Growing {
@@ -33,9 +40,9 @@ export async function keepAnswer(path: string, answer: unknown): Promise<void> {
     await update<Kept>(
       path,
       (before) =>
-        before && isOlder(answer as Growing | null, before.answer as Growing | null)
+        isOfToday(before) && isOlder(answer as Growing | null, before.answer as Growing | null)
           ? before
-          : { atMs: Date.now(), answer },
+          : { shape: ANSWERS_SHAPE, atMs: Date.now(), answer },
       store,
     );
     await makeRoom();
@@ -44,10 +51,11 @@ export async function keepAnswer(path: string, answer: unknown): Promise<void> {
   }
 }
 
-/** The answer as it last came, or undefined. */
+/** The answer as it last came, or undefined; so where an older app kept it. */
 export async function keptAnswer<T>(path: string): Promise<T | undefined> {
   try {
-    return (await get<Kept>(path, store))?.answer as T | undefined;
+    const kept = await get<Kept>(path, store);
+    return isOfToday(kept) ? (kept.answer as T) : undefined;
   } catch {
     return undefined;
   }
