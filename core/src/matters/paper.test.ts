@@ -1,6 +1,6 @@
 import { gateWords } from '../gate';
 import { followProof, jobEventFault, overridesOf, proofOf, type JobEvent } from '../log';
-import { DEFAULT_RULES, type HouseRules } from '../rules';
+import { DEFAULT_RULES } from '../rules';
 import type { Plan } from '../plan';
 import { followCalls } from '../run';
 import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
@@ -64,7 +64,10 @@ test('what a lead let go is looked at again: the torque stays unknown; by feel i
 });
 
 describe('what a lead let go', () => {
-  const rules: HouseRules = { ...DEFAULT_RULES, proofPhotos: 'level and joints' };
+  const ASKED: Plan = {
+    ...BY_FEEL,
+    preferences: { ...BY_FEEL.preferences, proofPhotos: 'level and joints' },
+  };
   const ABOUT = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: BY_FEEL.layout };
   const proved = [
     ...RUN,
@@ -76,8 +79,8 @@ describe('what a lead let go', () => {
     }) as Said[]),
   ];
   const jobWith = (...said: Said[]) => {
-    const job = jobOf(BY_FEEL, [...proved, ...said]);
-    const read = { rules, verdict: { verdict: 'fill' } } as never;
+    const job = jobOf(ASKED, [...proved, ...said]);
+    const read = { rules: DEFAULT_RULES, verdict: { verdict: 'fill' } } as never;
     return { ...job, fluid: { ...kept({ kind: 'fluid read', read } as never) } as never };
   };
   const missing = (...said: Said[]) =>
@@ -104,6 +107,11 @@ describe('what a lead let go', () => {
       { what: 'photo of: level between MIN and MAX, standing level', why: 'No phone got in' },
     ]);
     expect(proofOf(jobWith(letGo)).photos.size).toBe(0);
+  });
+
+  test('what is only looked at and proved, without a word of its fluid, is asked as well', () => {
+    expect(paperOf({ ...jobWith(), fluid: null }).photosOf).toEqual(['joints dry', 'level']);
+    expect(paperOf(jobOf(BY_FEEL, proved)).photosOf).toEqual([]);
   });
 
   test('a photo of what no vehicle has, or of a control without naming it, is refused with what would be right', () => {

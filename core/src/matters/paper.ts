@@ -8,10 +8,9 @@ import { partsInHand } from './controlsConcerned';
 
 /** The paper that a job owes by its workshop's house rules, and what of it a lead let go. */
 export function paperOf(job: JobState): GateInput['paper'] {
-  const rule = job.fluid?.read.rules.proofPhotos ?? 'none';
-  const kind = job.run?.plan.layout.vehicleKind;
+  const plan = job.run?.plan;
   return {
-    photosOf: kind ? PHOTOS_OF[rule](kind) : [],
+    photosOf: plan ? PHOTOS_OF[plan.preferences.proofPhotos](plan.layout.vehicleKind) : [],
     torques: torquesNotWritten(job),
     letGo: job.log.flatMap((e) => (e.kind === 'overridden' ? [{ code: e.code, of: e.of }] : [])),
   };

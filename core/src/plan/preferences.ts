@@ -27,8 +27,9 @@ const PLAN_RULES = [
   'jointTightness',
   'bowlWay',
   'pickMargin',
-  // No part of the plan: what is measured by it later lies as high as it did then.
+  // Not for the plan itself: what is proved under it goes by the rules of its day, also where no fluid is read.
   'altitudeM',
+  'proofPhotos',
   ...TIMES,
 ] as const;
 type PlanRule = (typeof PLAN_RULES)[number];
