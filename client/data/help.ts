@@ -1,6 +1,6 @@
 import type { HelpSaid, HelpSignal } from '@brook/contract';
 import { useCallback, useEffect, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { v4 as uuid } from '@lukeed/uuid/secure';
 import { ApiProblem } from './api';
 import { call } from './call';
 import { Line } from './line';

@@ -3,7 +3,7 @@ import { isPhoneEvent, type JobEvent, type JobState, type PhoneHappening } from 
 import { helpedStop, nextStep, type EventBase, type Kept, type RunState } from '@brook/core/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { v4 as uuid } from '@lukeed/uuid/secure';
 import { nowMs } from './clock';
 import { deviceId } from './device';
 import { FollowedJob, logOf } from './jobFold';

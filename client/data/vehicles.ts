@@ -2,7 +2,7 @@ import type { MakerEntry, NewVehicle, PacePage, Vehicle, VehicleHistory } from '
 import type { Layout } from '@brook/core/circuit';
 import type { VehicleHappening } from '@brook/core/log';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { v4 as uuid } from 'uuid';
+import { v4 as uuid } from '@lukeed/uuid/secure';
 import { call, callKept } from './call';
 import { nowMs } from './clock';
 import { deviceId } from './device';

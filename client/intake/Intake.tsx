@@ -4,7 +4,7 @@ import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/c
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { v4 as uuid } from 'uuid';
+import { v4 as uuid } from '@lukeed/uuid/secure';
 import { useOpenJob } from '../data/job';
 import { useVehicle, useVehicles } from '../data/vehicles';
 import { Desk } from '../jobs/Desk';

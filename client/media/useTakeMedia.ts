@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
 import type { MediaNote, Medium } from '@brook/core/log';
 import { useEffect, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { v4 as uuid } from '@lukeed/uuid/secure';
 import { keepMedia } from '../data/media';
 import type { LiveJob } from '../data/run';
 import { useSession } from '../data/session';
