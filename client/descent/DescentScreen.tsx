@@ -5,6 +5,7 @@ import type { VapourAnswer } from '@brook/core/vapour';
 import { router } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import { useHouseRules } from '../data/houseRules';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
@@ -49,7 +50,8 @@ export function DescentScreen({
   const vehicle = useVehicle(vehicleId).data;
   usePageTitle('How long would it last?', vehicle?.name);
   const history = useVehicleHistory(vehicleId).data;
-  if (!vehicle || !history) return <Loading what="the vehicle" />;
+  const rules = useHouseRules();
+  if (!vehicle || !history || rules.isPending) return <Loading what="the vehicle" />;
   // What was read before the last change tells of fluid that is no longer inside.
   const inside = history.samples.filter(
     (s) => s.atMs > (history.changes.at(-1)?.atMs ?? -Infinity),
@@ -69,7 +71,7 @@ export function DescentScreen({
       name={vehicle.name}
       tag={vehicle.tag}
       kind={vehicle.vehicleKind}
-      atFirst={descentDraft(vehicle.vehicleKind, known)}
+      atFirst={descentDraft(vehicle.vehicleKind, known, rules.data?.rules.altitudeM)}
       gradeAtFirst={grade}
     />
   );

@@ -34,6 +34,11 @@ test.each(Object.keys(DESCENT_FIELDS) as DescentField[])(
   },
 );
 
+test('a road begins where the workshop lies, until somebody says otherwise', () => {
+  expect(descentDraft('car', {}, 1200).altitudeM).toBe('1200');
+  expect(DRAFT.altitudeM).toBe('0');
+});
+
 test('a drop that no road has is refused', () =>
   expect(descentFaults({ ...DRAFT, lengthKm: '1', dropM: '400' }).dropM).toMatch(
     /steeper than a road/,

@@ -108,6 +108,8 @@ export const DESCENT_FIELDS: Readonly<
 export function descentDraft(
   kind: VehicleKind,
   given: { readonly water?: string | undefined; readonly boiling?: string | undefined },
+  /** Where the workshop lies: a road near it begins there. */
+  workshopM = 0,
 ): DescentDraft {
   const v = startingVehicle(kind);
   return {
@@ -116,7 +118,7 @@ export function descentDraft(
     speedKmh: '50',
     massKg: String(v.massKg),
     frontPercent: String(v.frontShare * 100),
-    altitudeM: '0',
+    altitudeM: String(workshopM),
     further: [],
     airC: '25',
     enginePercent: '0',

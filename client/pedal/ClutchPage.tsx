@@ -28,6 +28,7 @@ import { Page } from '../ui/Page';
 import { inBothUnits, typedLengthMm } from '../ui/typedLength';
 import { Words } from '../ui/Words';
 import { vehicleOf } from './OneMeasure';
+import { ReachesSlave } from './ReachesSlave';
 import { PedalDrawing, type ClutchAt } from './PedalDrawing';
 
 const PITCH_MM: Range = { what: 'The thread', unit: 'mm', least: 0.5, most: 3 };
@@ -179,6 +180,17 @@ export function ClutchPage({
             ? `It is air: ${Math.round(pumpedMm! - takeUpMm)} mm higher. Bleed it before the rod is turned.`
             : 'Not air: it stays where it was. The rod, or wear.'}
         </Words>
+      ) : null}
+      {whole ? (
+        <ReachesSlave
+          layout={job.layout}
+          masterId={master.id}
+          restMm={restMm}
+          takeUpMm={takeUpMm}
+          stopMm={stopMm}
+          playMm={playMm}
+          open={word !== null && !takeUpPasses(word)}
+        />
       ) : null}
       {holdable ? (
         <More

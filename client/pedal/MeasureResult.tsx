@@ -126,7 +126,7 @@ export function MeasureResult({
       {air ? (
         <More title="How the air is reckoned" about="A model; its springs and widening are guessed">
           <Words size="small">
-            {`From the whole curve of the ${heldAs(master.control)}: what a push moves beyond play, linings and widening is air that is squeezed (Boyle). The springs are tried at 200 strengths by chance, the ruler may err by 1.5 mm at each reading; the band holds the true amount 19 times of 20.`}
+            {`From the whole curve of the ${heldAs(master.control)}: what a push moves beyond play, linings and widening is air that is squeezed (Boyle), by the air ${plan.preferences.altitudeM} m above sea level. The springs are tried at 200 strengths by chance, the ruler may err by 1.5 mm at each reading; the band holds the true amount 19 times of 20.`}
           </Words>
         </More>
       ) : null}

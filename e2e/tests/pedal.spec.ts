@@ -213,6 +213,11 @@ test('a clutch that pumps up is air: with its slave blocked it is told whether a
   await expect(page.getByText('Its stop lies lower than where it takes up (20 mm).')).toBeVisible();
   await field('Its stop ends it at').fill('5');
   await expect(page.getByText(/^15 mm of travel beyond the take-up/)).toBeVisible();
+  // Hydraulic ratio by hand: (155/5.5 − 1.2) · (15.9/19)² are 18.9 mm at the slave, by the sizes of the template.
+  await field('Slave must travel, by the manual').fill('20');
+  await expect(page.getByText(/^1\.1 mm short, without any air/)).toBeVisible();
+  await field('Slave must travel, by the manual').fill('15');
+  await expect(page.getByText(/^Enough, 3\.9 mm to spare/)).toBeVisible();
   await field('Rod of the master moves by').fill('2');
   await expect(page.getByText(/^Sound from the master to the slave/)).toBeVisible();
   await field('Rod of the master moves by').fill('6');

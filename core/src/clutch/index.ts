@@ -16,6 +16,7 @@ export {
   type PushrodGiven,
   type PushrodTurns,
 } from './pushrod';
+export { airTakes, slaveTravel, type SlaveTravelGiven } from './slaveTravel';
 export {
   airOrRod,
   PLAY_MM,

@@ -1,10 +1,10 @@
 import type { Overview } from '@brook/contract';
 import { overriddenWords, type JobEvent } from '@brook/core/log';
-import { holds, type Matter } from '@brook/core/matters';
+import { holds } from '@brook/core/matters';
 import { Op, QueryTypes } from 'sequelize';
 import { gettingWorse } from '../controls/air';
 import { JobEventRow, Vehicle } from '../db/models';
-import { mattersOf } from '../matters/rows';
+import { mattersOf, mattersOfKind } from '../matters/rows';
 import type { Actor } from '../session/actor';
 import { driveStateOf } from '../vehicles/service';
 import { wasteNow } from '../waste/service';
@@ -15,7 +15,7 @@ const SHOWN = 50;
 /** What stands open in a workshop. */
 export async function overviewOf(actor: Actor): Promise<Overview> {
   const { workshopId } = actor;
-  const again = await owedOf(workshopId);
+  const again = await mattersOfKind(workshopId, 'look again');
   const held = await Vehicle.findAll({
     where: { workshopId, driveState: { [Op.ne]: 'free' } },
     order: [
@@ -44,20 +44,6 @@ const whose = ({ id, name, tag }: Vehicle) => ({
   vehicleName: name,
   vehicleTag: tag,
 });
-
-/** What is looked at again, by vehicle. */
-async function owedOf(workshopId: string): Promise<Map<string, Matter[]>> {
-  const ids = (await Vehicle.findAll({ where: { workshopId }, attributes: ['id'] })).map(
-    (v) => v.id,
-  );
-  const all = await mattersOf(ids);
-  return new Map(
-    [...all].flatMap(([id, of]) => {
-      const again = of.filter((m) => m.kind === 'look again');
-      return again.length > 0 ? [[id, again] as const] : [];
-    }),
-  );
-}
 
 async function letGoOf(workshopId: string): Promise<Overview['letGo']> {
   const rows = await JobEventRow.sequelize!.query<{
