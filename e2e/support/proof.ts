@@ -36,3 +36,13 @@ export async function measurePedal(page: Page, heightsMm: readonly string[]): Pr
   await page.clock.fastForward(31_000);
   await next.click();
 }
+
+/** The drive went well. A press while the page still moves to its place is none: it is made again, as a person would. */
+export async function droveWell(page: Page): Promise<void> {
+  await expect(async () => {
+    await page.getByRole('radio', { name: 'Good', exact: true }).click({ timeout: 2_000 });
+    await expect(page.getByRole('button', { name: 'Release this vehicle' })).toBeVisible({
+      timeout: 3_000,
+    });
+  }).toPass();
+}

@@ -14,7 +14,8 @@ test.describe('sign-in', () => {
 
   test('what is missing is said at its field', async ({ page }) => {
     await page.goto('/');
-    await page.getByTestId('next-action').click();
+    // Not the list's own action, before it gave way to the sign-in.
+    await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByText('Sign-in name is missing.')).toBeVisible();
     await expect(page.getByText('Password is missing; give it.')).toBeVisible();
   });

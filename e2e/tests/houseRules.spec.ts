@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { droveWell } from '../support/proof';
 import { PHOTO } from '../support/photo';
 import { BREK, provedBy, UNA, Workshop } from '../support/workshop';
 
@@ -72,7 +73,7 @@ test('a workshop that asks for photos gets them at their item, or a lead lets on
   await letGo.click();
   await expect(page.getByText('Only the test drive is left')).toBeVisible();
   await page.getByTestId('next-action').click();
-  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await droveWell(page);
   await page.getByTestId('next-action').click();
   await expect(page.getByText(/^Released by Brek Sandel/)).toBeVisible();
   await expect(page.getByText(/^Let go by Brek Sandel.*behind the battery$/)).toBeVisible();

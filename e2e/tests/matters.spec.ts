@@ -1,6 +1,6 @@
 import type { Job, Vehicle } from '@brook/contract';
 import { expect, test, type Page } from '@playwright/test';
-import { showMissing } from '../support/proof';
+import { showMissing, droveWell } from '../support/proof';
 import { planOf, provedBy, Workshop } from '../support/workshop';
 
 /** Something is wrong, said and decided on the phone. */
@@ -63,7 +63,7 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await workshop.log(job.id, provedBy(van));
   await page.reload();
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
-  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await droveWell(page);
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
   await page.goto(`/vehicles/${van.id}`);
@@ -154,7 +154,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   await workshop.log(job.id, provedBy(bus));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
-  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await droveWell(page);
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
   expect((await workshop.get(job.id)).vehicleDrive).toBe('free');

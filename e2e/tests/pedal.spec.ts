@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { measurePedal, toProofPage } from '../support/proof';
+import { measurePedal, toProofPage, droveWell } from '../support/proof';
 import { hurry } from '../support/stranger';
 import { planOf, provedBy, Workshop } from '../support/workshop';
 
@@ -63,7 +63,7 @@ test('a pedal is measured step by step: low and soft it does not pass and says w
   await expect(page.getByText(/^Firm and high: 62 mm/)).toBeVisible();
   await next(page).click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();
-  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await droveWell(page);
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
   const { events } = await workshop.get(job.id);

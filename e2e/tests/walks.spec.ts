@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { measurePedal, showMissing, toProofPage } from '../support/proof';
+import { measurePedal, showMissing, toProofPage, droveWell } from '../support/proof';
 import { hurry } from '../support/stranger';
 import { planOf, provedBy, Workshop } from '../support/workshop';
 
@@ -58,7 +58,7 @@ test('one corner: that bleeder and no other; its air against this van’s own ba
   await expect(page.getByText(/^Firm and high: 22 mm used/)).toBeVisible();
   await page.getByTestId('next-action').click();
   await page.getByTestId('next-action').click();
-  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await droveWell(page);
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
 
