@@ -58,7 +58,7 @@ export function OverviewScreen() {
             name={`${v.vehicleName} · ${v.vehicleTag}`}
             lines={v.matters.map(
               (m) =>
-                `${m.place ?? 'Vehicle'}: ${m.because} (${m.by}${m.jobNumber === null ? '' : `, job ${m.jobNumber}`})`,
+                `${capital(m.place ?? 'vehicle')}: ${m.because} (${m.by}${m.jobNumber === null ? '' : `, job ${m.jobNumber}`})`,
             )}
             href={`/vehicles/${v.vehicleId}`}
           />
