@@ -1,9 +1,7 @@
 import type { Job } from '@brook/contract';
 import { openApi } from '@brook/contract/openapi';
 import type { JobCard } from '@brook/core/card';
-import { measuringOf } from '@brook/core/log';
 import Ajv2020 from 'ajv/dist/2020';
-import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import PDFDocument from 'pdfkit';
 import { Brook, planOfJob, usedFluid, type Caller } from '../testing';
@@ -19,39 +17,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => brook.stop());
 
-/** Measured at the end: every reading of a firm, high pedal, and that it stayed. */
-async function measure(job: Job): Promise<void> {
-  const plan = planOfJob(job);
-  const [master] = plan.layout.masters;
-  const { forces } = measuringOf(plan, master!);
-  const said = { masterId: master!.id, when: 'after' };
-  const read = (at: unknown, heightMm: number, pumped = false) => ({
-    ...said,
-    kind: 'pedal read',
-    at,
-    pumped,
-    heightMm,
-  });
-  const events = [
-    read('rest', 180),
-    read('first resistance', 165),
-    read({ forceN: forces.light }, 140),
-    read({ forceN: forces.firm }, 125),
-    read({ forceN: forces.firm }, 130, true),
-    { ...said, kind: 'sink watched', mm: 0, seconds: 30 },
-  ];
-  await lead.say(
-    job,
-    events.map((e, i) => ({
-      id: randomUUID(),
-      deviceId: '4c1d8f0e-0000-4000-8000-00000000000c',
-      deviceSeq: i + 1,
-      atMs: brook.now.getTime(),
-      planId: plan.id,
-      ...e,
-    })),
-  );
-}
+const measure = (job: Job): Promise<void> =>
+  lead.measure(job, { first: 165, light: 140, firm: 125, pumped: 130 });
 
 /** A file as it came, byte by byte. */
 const file = async (path: string) => {

@@ -1,8 +1,6 @@
 import type { ControlPage, Job, Overview } from '@brook/contract';
 import { airLeft } from '@brook/core/air';
-import { measuringOf } from '@brook/core/log';
 import { FIRST_MEASURE, pedalSetup } from '@brook/core/pedal';
-import { randomUUID } from 'node:crypto';
 import { ControlAirRow } from '../db/models';
 import { liftAir } from '../lift/liftAir';
 import { Brook, planOfJob, type Caller } from '../testing';
@@ -18,40 +16,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => brook.stop());
 
-let seq = 0;
-/** Measured at the end, with the firm push at a height. */
-async function measure(job: Job, firmMm: number, lightMm = 140): Promise<void> {
-  const plan = planOfJob(job);
-  const [master] = plan.layout.masters;
-  const { forces } = measuringOf(plan, master!);
-  const of = { masterId: master!.id, when: 'after' };
-  const read = (at: unknown, heightMm: number, pumped = false) => ({
-    ...of,
-    kind: 'pedal read',
-    at,
-    pumped,
-    heightMm,
-  });
-  const said = [
-    read('rest', 180),
-    read('first resistance', 168),
-    read({ forceN: forces.light }, lightMm),
-    read({ forceN: forces.firm }, firmMm),
-    read({ forceN: forces.firm }, firmMm + 2, true),
-    { ...of, kind: 'sink watched', mm: 0, seconds: 30 },
-  ];
-  await lead.say(
-    job,
-    said.map((e) => ({
-      id: randomUUID(),
-      deviceId: '4c1d8f0e-0000-4000-8000-00000000000d',
-      deviceSeq: ++seq,
-      atMs: brook.now.getTime(),
-      planId: plan.id,
-      ...e,
-    })),
-  );
-}
+const measure = (job: Job, firmMm: number, lightMm = 140): Promise<void> =>
+  lead.measure(job, { first: 168, light: lightMm, firm: firmMm, pumped: firmMm + 2 });
 
 test('a word does not release what was measured soft: by no route, until it is measured firm', async () => {
   const job = await lead.proved('H 1');

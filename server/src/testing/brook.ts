@@ -9,7 +9,7 @@ import type {
 } from '@brook/contract';
 import type { PedalResult } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
-import { foldJob, followProof, type JobEvent, type JobState } from '@brook/core/log';
+import { foldJob, followProof, measuringOf, type JobEvent, type JobState } from '@brook/core/log';
 import { controlsConcerned } from '@brook/core/matters';
 import { followCalls, type RunEvent } from '@brook/core/run';
 import { sharePoured } from '@brook/core/shelf';
@@ -399,6 +399,49 @@ export class Caller {
       answers.map((a) => (a.kind === 'pedal judged' ? { ...a, result } : a)),
     );
     return this.job(job.id);
+  }
+
+  /** Measure the first control of a job at its end, mm; it does not sink. */
+  async measure(
+    job: Job,
+    mm: {
+      readonly first: number;
+      readonly light: number;
+      readonly firm: number;
+      readonly pumped: number;
+    },
+  ): Promise<void> {
+    const plan = planOfJob(job);
+    const [master] = plan.layout.masters;
+    const { forces } = measuringOf(plan, master!);
+    const of = { masterId: master!.id, when: 'after' };
+    const read = (at: unknown, heightMm: number, pumped = false) => ({
+      ...of,
+      kind: 'pedal read',
+      at,
+      pumped,
+      heightMm,
+    });
+    const said = [
+      read('rest', 180),
+      read('first resistance', mm.first),
+      read({ forceN: forces.light }, mm.light),
+      read({ forceN: forces.firm }, mm.firm),
+      read({ forceN: forces.firm }, mm.pumped, true),
+      { ...of, kind: 'sink watched', mm: 0, seconds: 30 },
+    ];
+    const deviceId = randomUUID();
+    await this.say(
+      job,
+      said.map((e, i) => ({
+        id: randomUUID(),
+        deviceId,
+        deviceSeq: i + 1,
+        atMs: Date.parse(job.openedAt),
+        planId: plan.id,
+        ...e,
+      })),
+    );
   }
 
   /** A job whose proof lacks nothing but the drive. */
