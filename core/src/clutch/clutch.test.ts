@@ -1,7 +1,7 @@
 import { layoutTemplates, type Layout } from '../circuit';
 import { figureText } from '../figure';
 import { layoutOf } from '../testing';
-import { blockedTells, slavePasses, slaveTests, type SlaveTest } from '.';
+import { blockedTells, clutchSet, slavePasses, slaveTests, type SlaveTest } from '.';
 
 const external = layoutOf('clutch-external');
 const all = (layout: Layout) => layout.bleeders.map((b) => b.id);
@@ -74,4 +74,35 @@ test('take-up: a height alone proves nothing', () => {
 // 1/8 in of rod travel with the slave blocked: common practice, no source.
 test('with the slave blocked an eighth of an inch of rod tells sound from giving', () => {
   expect([3.1, 3.2, 6].map(blockedTells)).toEqual(['sound', 'air or master', 'air or master']);
+});
+
+test('take-up: nothing is no height; without a reverse gear a height is enough here, the clutch’s own proof tells', () => {
+  const inside = testOf(withSlave({ holdable: false, inGearbox: true }));
+  expect(slavePasses(inside, { mm: 0, reverse: 'clean' })).toBe(false);
+  expect(slavePasses({ ...inside, noReverse: true }, { mm: 1, reverse: null })).toBe(true);
+  expect(slavePasses({ ...inside, noReverse: true }, { mm: 0, reverse: null })).toBe(false);
+});
+
+test('two pistons of a slave take twice the fluid for the same way', () => {
+  const of = (pistons: number) =>
+    testOf(withSlave({ holdable: false, inGearbox: false, pistonMm: 15, pistons })).limitMm!;
+  expect(of(2).value).toBeCloseTo(of(1).value / 2, 0);
+  // What it is reckoned from can be opened, down to the sizes.
+  expect(of(1).from.map((f) => f.label)).toEqual(['Slave travel by volume']);
+  expect(of(1).from[0]!.from.map((f) => f.label)).toEqual([
+    'Bore of the master',
+    'Full stroke',
+    'Piston of the slave',
+  ]);
+  expect(of(1).rule).toMatch(/^85 % of it/);
+});
+
+test('a whole clutch lies on the bench where its slave is outside; brakes are none', () => {
+  const inside = withSlave({ inGearbox: true });
+  expect(clutchSet(external, 'clutch-master')).toBe(true);
+  expect(clutchSet(inside, 'clutch-master')).toBe(false);
+  expect(clutchSet(external, 'nobody')).toBe(false);
+  const van = layoutOf('clutch-concentric');
+  expect(clutchSet(van, 'master')).toBe(false);
+  expect(clutchSet(van, 'clutch-master')).toBe(false);
 });

@@ -44,3 +44,32 @@ test('more travel never moves it less, and a brake has no slave', () => {
   expect(slaveTravel({ layout: brakes, masterId: id, travelMm: 50, playMm: 1 })).toBeNull();
   expect(airTakes(brakes, id, 1)).toBeNull();
 });
+
+test('two pistons of the slave go half as far; what it is reckoned from can be opened', () => {
+  const two = {
+    ...LAYOUT,
+    nodes: LAYOUT.nodes.map((n) => (n.kind === 'slave' ? { ...n, pistons: 2 } : n)),
+  };
+  const travel = slaveTravel({ layout: two, masterId: MASTER.id, travelMm: 100, playMm: 1 })!;
+  expect(travel.value).toBeCloseTo(of(100).value / 2, 9);
+  expect(travel.from.map((f) => f.label)).toEqual([
+    'Travel from rest',
+    'Free play at the rod',
+    'Way of the seal past its port',
+    'Bore of the master',
+    'Piston of the slave',
+  ]);
+  expect(airTakes(LAYOUT, MASTER.id, 0.1)!.from.map((f) => f.label)).toEqual([
+    'Bore of the master',
+  ]);
+});
+
+// What nobody measured is from memory: half a millimetre of play, 0.7 of port, each as far off as said.
+test('play that was measured is an entry; a usual one is from memory, with how far it may be off', () => {
+  const [measured, usual] = [of(100, 1), of(100, null)];
+  const areas = measured.plusMinus! / 0.4;
+  expect(usual.plusMinus).toBeCloseTo(0.9 * areas, 9);
+  expect(usual.value - measured.value).toBeCloseTo(0.5 * areas, 9);
+  expect(measured.from[1]).toMatchObject({ rule: 'measured', source: { kind: 'entry' } });
+  expect(usual.from[1]).toMatchObject({ value: 0.5, source: { kind: 'model' } });
+});

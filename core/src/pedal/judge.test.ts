@@ -122,3 +122,46 @@ test('whatever is measured: no reading that gets worse makes the word better', (
     ),
   );
 });
+
+test.each<[string, 'pedal' | 'lever', Given, number, number, boolean]>([
+  ['used by a firm push', 'pedal', {}, 65, 90, false],
+  ['used by a firm push', 'pedal', { firm: 80, light: 95, pumped: 85 }, 100, 90, false],
+  ['from light to firm', 'pedal', { light: 140 }, 25, 20, false],
+  ['gained by pumping', 'pedal', { pumped: 126 }, 11, 10, false],
+  ['sunk in 30 s', 'pedal', { sink: 6 }, 6, 5, false],
+  ['left under a firm push', 'pedal', { firm: 4 }, 4, 5, true],
+  ['left to the bar', 'lever', {}, 40, 30, true],
+  ['left to the bar', 'lever', { firm: 29, pumped: 30 }, 29, 30, true],
+  ['used until it bites', 'lever', { bite: 30 }, 40, 35, false],
+])('%s (%s, %j) decides: %p mm against %p', (what, held, more, mm, limitMm, least) => {
+  const good =
+    held === 'pedal' ? GOOD : { rest: 70, bite: 50, light: 48, firm: 40, pumped: 42, sink: 0 };
+  const said = judge(held, more, good);
+  expect('by' in said ? said.by : said).toEqual({ what, mm, limitMm, least });
+});
+
+test('a push within a tenth of the light one that was asked for is it; a low one is none', () => {
+  const at = (forceN: number) =>
+    judgeMeasured(
+      'pedal',
+      [
+        { at: 'rest', pumped: false, heightMm: 180 },
+        { at: { forceN }, pumped: false, heightMm: 130 },
+        { at: { forceN: 300 }, pumped: false, heightMm: 115 },
+        { at: { forceN: 300 }, pumped: true, heightMm: 120 },
+      ],
+      { lightN: 50, firmN: 300, sinkMm: 0 },
+    );
+  for (const good of [45, 50, 55]) expect(at(good)).toHaveProperty('result');
+  for (const off of [44, 56]) expect(at(off)).toEqual({ missing: ['light push'] });
+});
+
+test('whatever is missing is named, in its order, and nothing that a lever needs not', () => {
+  const none = { lightN: 50, firmN: 300, sinkMm: null };
+  expect(judgeMeasured('pedal', [], none)).toEqual({
+    missing: ['rest', 'light push', 'firm push', 'firm push, pumped', 'sink'],
+  });
+  expect(judgeMeasured('lever', [], none)).toEqual({
+    missing: ['rest', 'first resistance', 'firm push', 'firm push, pumped', 'sink'],
+  });
+});

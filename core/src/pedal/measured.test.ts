@@ -1,6 +1,7 @@
 import { layoutOf } from '../testing';
 import {
   curveOf,
+  readingWords,
   heightFault,
   heldAs,
   judgeControl,
@@ -171,4 +172,32 @@ test.each([
   expect(springMm).toBeLessThan(JUDGED_BY.pedal.springyOverMm);
   // With 2 mL of air in it the same push tells.
   expect(travelMm(curve, light, 2, false) - travelMm(curve, light, 0, false)).toBeGreaterThan(20);
+});
+
+test('a pedal with a servo has its measures in turn, each by its place, pumped or not, and its title', () => {
+  const rows = measuresFor(
+    'pedal',
+    { low: [30, 50], light: 70, firm: 300 },
+    { more: true, servo: true },
+  ).map(({ at, pumped, title }) => [typeof at === 'object' ? at.forceN : at, pumped, title]);
+  expect(rows).toEqual([
+    ['rest', false, 'At rest'],
+    ['first resistance', false, 'First resistance'],
+    [30, false, '30 N'],
+    [50, false, '50 N'],
+    [70, false, 'Light push'],
+    [300, false, 'Firm push'],
+    [30, true, '30 N, pumped'],
+    [50, true, '50 N, pumped'],
+    [70, true, 'Light, pumped'],
+    [300, true, 'Firm, pumped'],
+    ['sink', true, 'Does it sink?'],
+    ['sink, engine running', true, 'Engine running: does it sink?'],
+  ]);
+});
+
+test('a reading is named by where and how it was taken', () => {
+  expect(readingWords({ at: { forceN: 300 }, pumped: true })).toBe('300 N, pumped');
+  expect(readingWords({ at: { forceN: 70 }, pumped: false })).toBe('70 N');
+  expect(readingWords({ at: 'rest', pumped: false })).toBe('rest');
 });
