@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
 import { useJobAct } from '../data/job';
+import { useFolded } from '../data/jobFold';
+import { PotUnderPressure } from '../run/PotUnderPressure';
 import { Field } from '../ui/Field';
 import { Press } from '../ui/Press';
 import { Words } from '../ui/Words';
@@ -30,6 +32,7 @@ export function EndJob({ job }: { readonly job: Job }) {
       : act.error?.message;
   return (
     <View style={styles.box}>
+      <PotAtTheEnd job={job} />
       <Field
         label="Why does it end here?"
         why="It stays on the record. A vehicle that was opened stays “do not drive”."
@@ -57,6 +60,9 @@ export function EndJob({ job }: { readonly job: Job }) {
     </View>
   );
 }
+
+const PotAtTheEnd = ({ job }: { readonly job: Job }) =>
+  useFolded(job).run?.pressureOn ? <PotUnderPressure /> : null;
 
 const styles = StyleSheet.create({
   quiet: { alignSelf: 'flex-start' },

@@ -26,7 +26,6 @@ import { router } from 'expo-router';
 import { JointHere } from '../torque/JointHere';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { Caution } from '../ui/Notice';
 import { Page, useShortScreen, useWideScreen } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { Words } from '../ui/Words';
@@ -46,6 +45,7 @@ import { Prepare } from './Prepare';
 import { Readings } from './Readings';
 import { LevelAction, RunAction } from './RunAction';
 import { RunHead } from './RunHead';
+import { PotUnderPressure } from './PotUnderPressure';
 import { RunNotices } from './RunNotices';
 import { RunBrook, RunGauge } from './RunPicture';
 import { StageStep } from './StageStep';
@@ -201,11 +201,7 @@ function Ended({ job, run, band }: Pick<StepProps, 'job' | 'band'> & { readonly 
       <Words size="head" heading={2}>
         The job ends here, unreleased
       </Words>
-      {run.state.pressureOn ? (
-        <Caution title="The pot is still under pressure">
-          Let it off at the pot and see the gauge at zero before anybody touches the cap.
-        </Caution>
-      ) : null}
+      {run.state.pressureOn ? <PotUnderPressure /> : null}
       <Words>Do not drive this vehicle. A later job must finish it.</Words>
     </Page>
   );

@@ -100,3 +100,26 @@ test('"do not drive" stands wherever the vehicle is named', async ({ page }) => 
   await page.getByRole('button', { name: 'Something is wrong' }).click();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
 });
+
+test('a job that is ended while its pot holds pressure says so before anybody touches the cap', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const job = await workshop.running(
+    await workshop.vehicle('hatchback-diagonal', 'right', 'Pot left on'),
+  );
+  const toTheEnd = async () => {
+    await page.goto(`/jobs/${job.id}`);
+    // While strokes are counted the way is out of sight.
+    await page.getByRole('button', { name: 'Something is wrong' }).click();
+    await page.getByRole('button', { name: 'Plan: done' }).click();
+    await page.getByRole('button', { name: 'End this job unreleased …' }).click();
+    await expect(page.getByRole('textbox', { name: 'Why does it end here?' })).toBeVisible();
+  };
+  await toTheEnd();
+  const caution = page.getByText('The pot is still under pressure');
+  await expect(caution).toHaveCount(0);
+  await workshop.log(job.id, [{ kind: 'pressure set', on: true }]);
+  await toTheEnd();
+  await expect(caution).toBeVisible();
+});
