@@ -1,11 +1,14 @@
 import type { Job } from '@brook/contract';
-import { matterTitle } from '@brook/core/matters';
+import { matterTitle, type Matter } from '@brook/core/matters';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
+
+/** What is settled by saying what was done. */
+const PUT_RIGHT: readonly Matter['kind'][] = ['leak', 'look again', 'tightness'];
 
 /** Leaks, and what is to be looked at again, that a job before left or that were found at intake: where each was mended and how, as far as nobody has said so yet. */
 export function LeakLooked({ job, run }: { readonly job: Job; readonly run: LiveRun }) {
@@ -15,7 +18,7 @@ export function LeakLooked({ job, run }: { readonly job: Job; readonly run: Live
   // What was found at intake is of the vehicle as a whole; a leak in the run is mended where it halted.
   const own = job.leaves.filter((m) => m.where === null);
   const leaks = [...job.before, ...own].filter(
-    (m) => (m.kind === 'leak' || m.kind === 'look again') && !mended.has(m.id),
+    (m) => PUT_RIGHT.includes(m.kind) && !mended.has(m.id),
   );
   return (
     <View>

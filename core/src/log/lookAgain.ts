@@ -6,6 +6,8 @@ import { undoneIds } from './undo';
 
 /** One thing that a later visit looks at again, and why. */
 export interface LookAgain {
+  /** How tight a joint is, or a part that was used again. */
+  readonly kind: 'tightness' | 'look again';
   readonly elementId: string | null;
   readonly because: string;
   readonly person: string;
@@ -84,12 +86,15 @@ export function lookAgainOf(log: readonly Kept<JobEvent>[]): LookAgain[] {
   const undone = undoneIds(log);
   const joints = jointsOf(log)
     .filter((j) => jointAgain(j) !== null)
-    .map((j) => ({
-      elementId: j.elementId,
-      because: jointWords(j),
-      person: j.person,
-      atMs: j.atMs,
-    }));
+    .map(
+      (j): LookAgain => ({
+        kind: 'tightness',
+        elementId: j.elementId,
+        because: jointWords(j),
+        person: j.person,
+        atMs: j.atMs,
+      }),
+    );
   const parts = log.flatMap((e): LookAgain[] => {
     if (e.kind !== 'look later' || undone.has(e.id)) return [];
     const by = [e.byDate, e.byKm === null ? null : `${e.byKm.toLocaleString('en')} km`].filter(
@@ -97,7 +102,9 @@ export function lookAgainOf(log: readonly Kept<JobEvent>[]): LookAgain[] {
     );
     const until = by.length > 0 ? `, look by ${by.join(' or ')}` : '';
     const { elementId, person, atMs } = e;
-    return [{ elementId, because: `${e.why}: ${e.what}${until}`, person, atMs }];
+    return [
+      { kind: 'look again', elementId, because: `${e.why}: ${e.what}${until}`, person, atMs },
+    ];
   });
   return [...joints, ...parts];
 }

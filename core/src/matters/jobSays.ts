@@ -10,7 +10,7 @@ import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { Matter } from './matter';
 import { foundAtIntake, isMended } from './foundAtIntake';
-import { torquesNotWritten } from './paper';
+import { tightenedRight, torquesNotWritten } from './paper';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
@@ -32,6 +32,8 @@ export interface JobSays {
   readonly cycled: readonly string[];
   /** Matters of earlier jobs that were mended. */
   readonly mended: readonly string[];
+  /** What it leaves tightened to a torque; left out by jobs of before. */
+  readonly tightened?: readonly string[];
   /** Masters whose controls it proves once it is released, and the first moment at which one of them was judged. */
   readonly proves: readonly string[];
   readonly provedSinceMs: number | null;
@@ -68,6 +70,7 @@ export function jobSays(given: JobState, about: JobAbout, before: readonly Matte
     mended: inEffect(job).flatMap((e) =>
       (e.kind === 'mended' || e.kind === 'back on') && e.matterId ? [e.matterId] : [],
     ),
+    tightened: tightenedRight(job),
     proves,
     provedSinceMs: judged.length > 0 ? Math.min(...judged) : null,
     fluidPasses: job.fluid !== null && job.fluid.read.verdict.verdict !== 'stop',
@@ -140,15 +143,17 @@ export function leftOpen(
   return out.matters;
 }
 
-/** What is looked at again at a later visit: owed, whoever releases it; several reasons at one place are said in one go. */
+/** What is looked at again at a later visit: owed, whoever releases it; several reasons of one kind at one place are said in one go. */
 function lookAgain(out: Writer, job: JobState): void {
   const said = lookAgainOf(job.log);
-  const unsaid = leftByFeel(job).filter((f) => !said.some((s) => s.elementId === f.elementId));
-  const found = [...said, ...unsaid];
-  for (const where of new Set(found.map((f) => f.elementId))) {
-    const here = found.filter((f) => f.elementId === where);
-    if (isMended(job, out.idOf('look again', where))) continue;
-    out.add('look again', 'owed', where, here.map((f) => capital(f.because)).join('; '), here[0]!);
+  const found = [...said, ...leftByFeel(job, said)];
+  for (const kind of ['tightness', 'look again'] as const) {
+    const ofKind = found.filter((f) => f.kind === kind);
+    for (const where of new Set(ofKind.map((f) => f.elementId))) {
+      const here = ofKind.filter((f) => f.elementId === where);
+      if (isMended(job, out.idOf(kind, where))) continue;
+      out.add(kind, 'owed', where, here.map((f) => capital(f.because)).join('; '), here[0]!);
+    }
   }
 }
 
@@ -156,10 +161,14 @@ function lookAgain(out: Writer, job: JobState): void {
  * Where the workshop tightens by the manual, what a closed job left by feel.
  * Where it goes by feel, that is how it is done, and the card says so.
  */
-function leftByFeel(job: JobState): LookAgain[] {
+function leftByFeel(job: JobState, said: readonly LookAgain[]): LookAgain[] {
   const closed = job.released ?? job.ended;
   if (!closed) return [];
-  return torquesNotWritten(job).map(({ elementId }) => ({
+  const unsaid = torquesNotWritten(job).filter(
+    ({ elementId }) => !said.some((s) => s.kind === 'tightness' && s.elementId === elementId),
+  );
+  return unsaid.map(({ elementId }) => ({
+    kind: 'tightness',
     elementId,
     because: jointWords({ manualNm: null, appliedNm: null }),
     person: closed.person,

@@ -17,6 +17,7 @@ export const MATTER_KINDS = [
   'done after close',
   'old fluid',
   'look again',
+  'tightness',
   'lamp lit',
 ] as const;
 export type MatterKind = (typeof MATTER_KINDS)[number];

@@ -259,6 +259,44 @@ describe('what is found at intake', () => {
     expect(same.before).toEqual([]);
   });
 
+  // What was above its value or by feel is right once it is tightened to a value: a fact of the trade, no source.
+  test('a joint above its value, or left by feel where the house goes by the manual, is owed until it is tightened right or put right', () => {
+    const [first] = planned(CAR, { work: flush(CAR) }).stops.map((s) => s.bleeder.id);
+    const ids = countingIds('j');
+    const joint = (appliedNm: number | null): Said =>
+      ({
+        id: ids(),
+        kind: 'joint tightened',
+        elementId: first,
+        manualNm: 10,
+        appliedNm,
+        atMs: 8_000_000,
+      }) as Said;
+    const withJoint = (said: Said) => (p: Plan) => {
+      const all = released(CAR)(p);
+      const at = all.findIndex((e) => e.kind === 'fluid used');
+      return [...all.slice(0, at), said, ...all.slice(at)];
+    };
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), withJoint(joint(14)));
+    expect(yard.kinds()).toEqual([`tightness ${first}`]);
+    expect(yard.drive).toBe('free');
+    // By feel again, or above it again, settles nothing, and is said once.
+    yard.take(flush(CAR), withJoint(joint(null)));
+    yard.take(flush(CAR), withJoint(joint(12)));
+    expect(yard.kinds()).toEqual([`tightness ${first}`]);
+    yard.take(flush(CAR), withJoint(joint(10)));
+    expect(yard.kinds()).toEqual([]);
+    yard.take(flush(CAR), withJoint(joint(null)));
+    expect(yard.kinds()).toEqual([`tightness ${first}`]);
+    const shutTo9 = (p: Plan) =>
+      released(CAR)(p).map((e) =>
+        e.kind === 'shut' ? ({ ...e, tightened: { torqueNm: 9 } } as Said) : e,
+      );
+    yard.take(flush(CAR), shutTo9);
+    expect(yard.kinds()).toEqual([]);
+  });
+
   test('a lamp that is lit is owed until a proof says that the lamps are out', () => {
     const yard = new Yard(CAR);
     yard.take(found('lamp lit', 'ABS') as WorkDone, () => [ended]);

@@ -5,7 +5,7 @@ import type { Plan } from '../plan';
 import { followCalls } from '../run';
 import { countingIds, jobOf, kept, planOf, type Said } from '../testing';
 import { gateOf } from '.';
-import { leftOpen } from './jobSays';
+import { jobSays, leftOpen } from './jobSays';
 import { paperOf } from './paper';
 
 const BY_FEEL = planOf('hatchback-diagonal');
@@ -43,12 +43,24 @@ test('a bleeder that was shut to a torque owes none; where the house goes by fee
   expect(owed([], BY_FEEL)).toEqual([]);
 });
 
+test('opened again behind it, a torque that was written settles nothing', () => {
+  const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
+  const right = (...said: Said[]) =>
+    jobSays(jobOf(BY_FEEL, [...RUN, ...said]), about).tightened ?? [];
+  const again = { id: ids(), kind: 'stroke', stopId: PLAN.stops[0]!.id } as Said;
+  expect(right()).toEqual([]);
+  expect(right(joint(left!, 10))).toEqual([left]);
+  expect(right(joint(left!, 14))).toEqual([]);
+  expect(right(joint(left!, null))).toEqual([]);
+  expect(right(joint(left!, 9), again)).toEqual([]);
+});
+
 test('what a lead let go is looked at again: the torque stays unknown; by feel is how the other house does it', () => {
   const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
   const ended: Said = { id: 'end', kind: 'ended', reason: 'Bay needed', stop: false } as Said;
   const again = (said: readonly Said[], plan = PLAN) =>
     leftOpen(jobOf(plan, [...RUN, ...said]), about, [], false)
-      .filter((m) => m.kind === 'look again')
+      .filter((m) => m.kind === 'tightness')
       .map((m) => [m.where, m.weight, m.because]);
   const unknown = 'Tightened by feel; the manual’s value was not looked up';
   const all = PLAN.stops.map((s) => [s.bleeder.id, 'owed', unknown]);

@@ -4,6 +4,7 @@ import type { RunState } from '../run';
 import { bleederName, type VehicleKind } from '../circuit';
 import { nameOf } from '../scope';
 import type { HouseRules } from '../rules';
+import { jointAgain } from '../torque';
 import { partsInHand } from './controlsConcerned';
 
 /** The paper that a job owes by its workshop's house rules, and what of it a lead let go. */
@@ -32,13 +33,7 @@ export function torquesNotWritten(job: JobState): { elementId: string; place: st
   const { run } = job;
   if (!run || run.plan.preferences.jointTightness === 'by feel') return [];
   const { layout } = run.plan;
-  const written = new Set(
-    jointsOf(job.log).flatMap((j) =>
-      j.appliedNm === null || isOpenedSince(j, stopsAt(run, j.elementId), job.log)
-        ? []
-        : [j.elementId],
-    ),
-  );
+  const written = new Set(writtenTorques(job, run).map((j) => j.elementId));
   const bleeders = layout.bleeders
     .filter((b) => tightenedAt(run, b.id) === 'by feel')
     .map((b) => ({ elementId: b.id, place: bleederName(b) }));
@@ -46,6 +41,24 @@ export function torquesNotWritten(job: JobState): { elementId: string; place: st
     .filter((id) => !layout.bleeders.some((b) => b.id === id))
     .map((id) => ({ elementId: id, place: nameOf(layout, id) }));
   return [...bleeders, ...parts].filter((j) => !written.has(j.elementId));
+}
+
+/** Torques that somebody wrote down, of what was not opened since. */
+const writtenTorques = (job: JobState, run: RunState) =>
+  jointsOf(job.log).filter(
+    (j) => j.appliedNm !== null && !isOpenedSince(j, stopsAt(run, j.elementId), job.log),
+  );
+
+/** What a job leaves tightened to a torque that is not above the manual's. */
+export function tightenedRight(job: JobState): string[] {
+  const { run } = job;
+  if (!run) return [];
+  const written = writtenTorques(job, run);
+  const shut = run.plan.layout.bleeders
+    .map((b) => b.id)
+    .filter((id) => !written.some((j) => j.elementId === id))
+    .filter((id) => ![null, 'by feel'].includes(tightenedAt(run, id) as null | 'by feel'));
+  return [...written.filter((j) => jointAgain(j) === null).map((j) => j.elementId), ...shut];
 }
 
 /** Its openings under every plan of the run. */

@@ -60,6 +60,10 @@ export function settles(job: JobSays, m: Matter, layout: Layout): boolean {
     case 'look again':
     case 'not back on':
       return job.mended.includes(m.id);
+    case 'tightness':
+      return (
+        job.mended.includes(m.id) || (m.where !== null && (job.tightened ?? []).includes(m.where))
+      );
     case 'lamp lit':
       return job.released;
     case 'stop verdict':

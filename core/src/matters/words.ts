@@ -72,6 +72,11 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
       place === 'vehicle' ? 'Look at it again' : `${capital(place)}: look at it again`,
     settledBy: () => 'Settled by putting it right, and saying what was done.',
   },
+  tightness: {
+    what: (place) => `${capital(place)}: look at its tightness`,
+    settledBy: () =>
+      'Settled by tightening it to the manual’s value, or by putting it right and saying what was done.',
+  },
   'lamp lit': {
     what: () => 'A lamp was lit',
     settledBy: () => 'Settled by a proof that the lamps are out, and a release.',

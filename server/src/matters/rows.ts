@@ -12,16 +12,16 @@ export async function mattersOf(vehicleIds: readonly string[]): Promise<Map<stri
   return byVehicle(rows);
 }
 
-/** What the vehicles of a workshop owe of one kind, by vehicle. */
-export async function mattersOfKind(
+/** What the vehicles of a workshop owe of some kinds, by vehicle. */
+export async function mattersOfKinds(
   workshopId: string,
-  kind: Matter['kind'],
+  kinds: readonly Matter['kind'][],
 ): Promise<Map<string, Matter[]>> {
   const rows = await MatterEntry.sequelize!.query<Row>(
     `SELECT m.vehicle_id AS "vehicleId", m.matter FROM open_matters m
-      WHERE m.workshop_id = :workshopId AND m.matter->>'kind' = :kind
+      WHERE m.workshop_id = :workshopId AND m.matter->>'kind' IN (:kinds)
       ORDER BY m.vehicle_id, m.position`,
-    { type: QueryTypes.SELECT, replacements: { workshopId, kind } },
+    { type: QueryTypes.SELECT, replacements: { workshopId, kinds } },
   );
   return byVehicle(rows);
 }

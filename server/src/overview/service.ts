@@ -4,7 +4,7 @@ import { holds } from '@brook/core/matters';
 import { Op, QueryTypes } from 'sequelize';
 import { gettingWorse } from '../controls/air';
 import { JobEventRow, Vehicle } from '../db/models';
-import { mattersOf, mattersOfKind } from '../matters/rows';
+import { mattersOf, mattersOfKinds } from '../matters/rows';
 import type { Actor } from '../session/actor';
 import { driveStateOf } from '../vehicles/service';
 import { wasteNow } from '../waste/service';
@@ -15,7 +15,7 @@ const SHOWN = 50;
 /** What stands open in a workshop. */
 export async function overviewOf(actor: Actor): Promise<Overview> {
   const { workshopId } = actor;
-  const again = await mattersOfKind(workshopId, 'look again');
+  const again = await mattersOfKinds(workshopId, ['look again', 'tightness']);
   const held = await Vehicle.findAll({
     where: { workshopId, driveState: { [Op.ne]: 'free' } },
     order: [
