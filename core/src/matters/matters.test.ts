@@ -289,12 +289,17 @@ describe('what is found at intake', () => {
     expect(yard.kinds()).toEqual([]);
     yard.take(flush(CAR), withJoint(joint(null)));
     expect(yard.kinds()).toEqual([`tightness ${first}`]);
-    const shutTo9 = (p: Plan) =>
-      released(CAR)(p).map((e) =>
-        e.kind === 'shut' ? ({ ...e, tightened: { torqueNm: 9 } } as Said) : e,
+    const shutTo = (torqueNm: number, manual: Said[]) => (p: Plan) => {
+      const all = released(CAR)(p).map((e) =>
+        e.kind === 'shut' ? ({ ...e, tightened: { torqueNm } } as Said) : e,
       );
-    yard.take(flush(CAR), shutTo9);
-    expect(yard.kinds()).toEqual([]);
+      return [...manual, ...all];
+    };
+    // Known before it is opened again: the manual's value, nothing applied.
+    const looked = () => [{ ...joint(null), atMs: 4_000_000 } as Said];
+    yard.take(flush(CAR), shutTo(9, []));
+    yard.take(flush(CAR), shutTo(14, looked()));
+    expect(yard.kinds()).toEqual([`tightness ${first}`]);
   });
 
   test('a lamp that is lit is owed until a proof says that the lamps are out', () => {

@@ -55,6 +55,28 @@ test('opened again behind it, a torque that was written settles nothing', () => 
   expect(right(joint(left!, 9), again)).toEqual([]);
 });
 
+test('what a bleeder was shut to is right where the layout lists its value, and not above that', () => {
+  const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
+  const right = (torqueNm: number, listedNm: number | null) => {
+    const bleeders = BY_FEEL.layout.bleeders.map((b) =>
+      listedNm === null
+        ? b
+        : {
+            ...b,
+            fitting: { ...b.fitting, listed: { ...b.fitting.listed, torqueNm: listedNm } },
+          },
+    );
+    const plan = { ...BY_FEEL, layout: { ...BY_FEEL.layout, bleeders } };
+    const shut = RUN.map((e) =>
+      e.kind === 'shut' ? ({ ...e, tightened: { torqueNm } } as Said) : e,
+    );
+    return jobSays(jobOf(plan, shut), about).tightened;
+  };
+  expect(right(10, 10)).toContain(left);
+  expect(right(14, 10)).toEqual([]);
+  expect(right(9, null)).toEqual([]);
+});
+
 test('what a lead let go is looked at again: the torque stays unknown; by feel is how the other house does it', () => {
   const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
   const ended: Said = { id: 'end', kind: 'ended', reason: 'Bay needed', stop: false } as Said;

@@ -1,5 +1,5 @@
 import { PROOF_ITEMS, type CheckItem, type GateInput } from '../gate';
-import { isOpenedSince, jointsOf, type JobState } from '../log';
+import { isOpenedSince, jointsOf, manualTorqueOf, type JobState } from '../log';
 import type { RunState } from '../run';
 import { bleederName, type VehicleKind } from '../circuit';
 import { nameOf } from '../scope';
@@ -49,15 +49,20 @@ const writtenTorques = (job: JobState, run: RunState) =>
     (j) => j.appliedNm !== null && !isOpenedSince(j, stopsAt(run, j.elementId), job.log),
   );
 
-/** What a job leaves tightened to a torque that is not above the manual's. */
+/** What a job leaves tightened to a torque that is not above the manual's. What a bleeder was shut to counts where the manual's value is known here; unknown settles nothing. */
 export function tightenedRight(job: JobState): string[] {
   const { run } = job;
   if (!run) return [];
+  const { layout } = run.plan;
   const written = writtenTorques(job, run);
-  const shut = run.plan.layout.bleeders
-    .map((b) => b.id)
-    .filter((id) => !written.some((j) => j.elementId === id))
-    .filter((id) => ![null, 'by feel'].includes(tightenedAt(run, id) as null | 'by feel'));
+  const shut = layout.bleeders.flatMap(({ id }) => {
+    const at = tightenedAt(run, id);
+    const manual = manualTorqueOf(id, { log: job.log, earlier: [], layout });
+    if (written.some((j) => j.elementId === id) || !manual || at === null || at === 'by feel')
+      return [];
+    const joint = { manualNm: manual.manualNm, appliedNm: at.torqueNm };
+    return jointAgain(joint) === null ? [id] : [];
+  });
   return [...written.filter((j) => jointAgain(j) === null).map((j) => j.elementId), ...shut];
 }
 
