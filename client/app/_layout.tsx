@@ -8,10 +8,12 @@ import { Boundary } from '../ui/Boundary';
 import { LeaveQuestion } from '../ui/LeaveQuestion';
 import { SlowNotice } from '../ui/SlowNotice';
 import { useOpenFigures } from '../ui/openFigures';
+import { keepPresses } from '../ui/pressWhereItBegan';
 import { installTheme } from '../ui/theme';
 import { FigureSheet } from '../workbench/lazy';
 
 installTheme();
+keepPresses();
 keepApp();
 
 export default function Layout() {

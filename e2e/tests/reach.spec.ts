@@ -36,6 +36,39 @@ test('an action that waits can be reached, says for what, and leads there', asyn
   await expect(page.getByRole('checkbox').first()).toBeFocused();
 });
 
+test('a page that moves under a finger: what it went down on is pressed, and its neighbour is not', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Moved meanwhile');
+  await page.goto(`/new?vehicle=${vehicle.id}`);
+  const box = (name: string) => page.getByRole('checkbox', { name });
+  const pressed = box('Pedal is soft');
+  const neighbour = box('Renew the fluid');
+  await expect(pressed).toBeVisible();
+  // As another phone's word moves what stands below it.
+  const move = async (by: number) => {
+    await page
+      .getByRole('group', { name: 'Why is it here?' })
+      .evaluate((e, px) => ((e as HTMLElement).style.marginTop = `${px}px`), by);
+  };
+  const { x, y, width, height } = (await pressed.boundingBox())!;
+  const there = { x: Math.round(x + width / 2), y: Math.round(y + height / 2) };
+  const touch = await page.context().newCDPSession(page);
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [there] });
+  await move(height);
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await expect(pressed).toBeChecked();
+  await expect(neighbour).not.toBeChecked();
+  // By a mouse, where it is lifted over nothing at all.
+  await move(0);
+  await page.mouse.move(there.x, there.y);
+  await page.mouse.down();
+  await move(400);
+  await page.mouse.up();
+  await expect(pressed).not.toBeChecked();
+});
+
 test('each stroke is said with its number, Space counts and u takes back', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
