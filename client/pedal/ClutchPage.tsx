@@ -13,8 +13,9 @@ import {
   type PushrodTurns,
 } from '@brook/core/clutch';
 import { takeUpPasses, takeUpWords } from '@brook/core/gate';
+import { clutchNeedOf, type ClutchNeed } from '@brook/core/log';
 import { capital } from '@brook/core/text';
-import { inRange, rangeWords, type Range } from '@brook/core/units';
+import { inRange } from '@brook/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';
@@ -27,11 +28,15 @@ import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { inBothUnits, typedLengthMm } from '../ui/typedLength';
 import { Words } from '../ui/Words';
+import {
+  clutchNeedDraftOf,
+  clutchNeedTyped,
+  faultOf,
+  type ClutchNeedDraft,
+} from './clutchNeedDraft';
 import { vehicleOf } from './OneMeasure';
 import { ReachesSlave } from './ReachesSlave';
 import { PedalDrawing, type ClutchAt } from './PedalDrawing';
-
-const PITCH_MM: Range = { what: 'The thread', unit: 'mm', least: 0.5, most: 3 };
 
 /** Where a clutch takes up, by a ruler; whether it is air or the rod; and the turns that bring it into its window. */
 export function ClutchPage({
@@ -50,9 +55,10 @@ export function ClutchPage({
   const [play, setPlay] = useState(said(known?.playMm));
   const [blocked, setBlocked] = useState(said(known?.blockedMm));
   const [stop, setStop] = useState(said(known?.stopMm));
-  const [least, setLeast] = useState('');
-  const [most, setMost] = useState('');
-  const [pitch, setPitch] = useState('');
+  const needed = clutchNeedOf(master.id, { log: run.job.log, earlier: job.clutchNeeds });
+  const [need, setNeed] = useState(() => clutchNeedDraftOf(needed));
+  const set = (more: Partial<ClutchNeedDraft>) => setNeed((n) => ({ ...n, ...more }));
+  const { faults: needFaults, ...wanted } = clutchNeedTyped(need);
   const holdable = paths(job.layout).some((p) => {
     const end = p.points.at(-1)!.node;
     return p.master.id === master.id && end.kind === 'slave' && end.holdable;
@@ -82,19 +88,17 @@ export function ClutchPage({
     inRange(TAKE_UP_MM, restMm) &&
     inRange(TAKE_UP_MM, takeUpMm) &&
     Object.values(faults).every((f) => f === null);
+  const needWhole = Object.values(needFaults).every((f) => f === null);
   const word = whole ? takeUpOf(restMm, takeUpMm) : null;
   const cause = whole && pumpedMm !== null ? airOrRod(takeUpMm, pumpedMm) : null;
   const turns = whole && playMm !== null && !lever ? turnsFor() : null;
 
-  function turnsFor(): PushrodTurns | string | null {
-    const given = [least, most, pitch].map((text) => typedLengthMm(text));
-    if (given.some(Number.isNaN)) return null;
-    const [leastMm, mostMm, pitchMm] = given as [number, number, number];
-    if (!inRange(PITCH_MM, pitchMm)) return `The thread should be ${rangeWords(PITCH_MM)} a turn.`;
-    if (!(mostMm > leastMm)) return `The window should end above ${leastMm} mm.`;
+  function turnsFor(): PushrodTurns | null {
+    const { window, pitchMm } = wanted;
+    if (!window || pitchMm === null) return null;
     return pushrodTurns({
       takeUpMm,
-      window: { leastMm, mostMm },
+      window,
       pitchMm,
       ratio: master.ratio,
       freePlayMm: playMm!,
@@ -112,6 +116,9 @@ export function ClutchPage({
       ...(blockedMm === null ? {} : { blockedMm }),
       ...(stopMm === null ? {} : { stopMm }),
     });
+    // What is known already is not said again.
+    if (needed ? !isSame(needed, wanted) : Object.values(wanted).some((v) => v !== null))
+      run.say({ kind: 'clutch needs', masterId: master.id, ...wanted });
     pages.closePage();
   };
   return (
@@ -120,7 +127,13 @@ export function ClutchPage({
       action={
         <ActionBar
           label="That is measured"
-          waitsFor={whole ? null : 'Read where it rests and where it takes up'}
+          waitsFor={
+            !whole
+              ? 'Read where it rests and where it takes up'
+              : needWhole
+                ? null
+                : 'Put what it needs right, or leave it out'
+          }
           onPress={record}
           side={{ label: 'Back', onPress: pages.closePage }}
         />
@@ -161,6 +174,9 @@ export function ClutchPage({
           strong
         >{`${capital(takeUpWords(word, master.control))}: ${inBothUnits(takeUpMm)} of ${inBothUnits(restMm)}`}</Words>
       ) : null}
+      {word && wanted.window ? (
+        <Words>{`${windowWords(takeUpMm, wanted.window)}${needed && isSame(needed, wanted) ? `, by ${needed.by}` : ''}.`}</Words>
+      ) : null}
       {word && !takeUpPasses(word) ? (
         <Caution title="Too near its end: air or lost stroke">
           Pump it five times quickly and read it again below: that tells which.
@@ -189,6 +205,11 @@ export function ClutchPage({
           takeUpMm={takeUpMm}
           stopMm={stopMm}
           playMm={playMm}
+          need={need.slaveTravel}
+          needMm={wanted.slaveTravelMm}
+          fault={needFaults.slaveTravel}
+          needBy={needed?.slaveTravelMm == null ? null : needed.by}
+          onNeed={(slaveTravel) => set({ slaveTravel })}
           open={word !== null && !takeUpPasses(word)}
         />
       ) : null}
@@ -251,26 +272,31 @@ export function ClutchPage({
           about="Turns for a wanted take-up, as far as the free play allows"
           open={cause === 'rod'}
         >
+          {needed?.window ? <Words>{`Known from before, by ${needed.by}.`}</Words> : null}
           <Field
             label="Wanted from"
             why="Where reverse still goes in silently."
             unit="mm"
-            value={least}
-            onChange={setLeast}
+            value={need.least}
+            onChange={(least) => set({ least })}
+            fault={needFaults.least}
           />
-          <Field label="Wanted to" unit="mm" value={most} onChange={setMost} />
+          <Field
+            label="Wanted to"
+            unit="mm"
+            value={need.most}
+            onChange={(most) => set({ most })}
+            fault={needFaults.most}
+          />
           <Field
             label="Thread of the rod"
             why="What one turn moves it by."
             unit="mm"
-            value={pitch}
-            onChange={setPitch}
+            value={need.pitch}
+            onChange={(pitch) => set({ pitch })}
+            fault={needFaults.pitch}
           />
-          {turns === null ? null : typeof turns === 'string' ? (
-            <Caution title={turns} />
-          ) : (
-            <TurnsFound turns={turns} />
-          )}
+          {turns === null ? null : <TurnsFound turns={turns} />}
         </More>
       )}
     </Page>
@@ -309,9 +335,24 @@ function nextAt(
   return typed.play.trim() === '' || lever ? 'free play' : 'stop';
 }
 
-const optional = (text: string): number | null => (text.trim() === '' ? null : typedLengthMm(text));
+/** Against the window that is wanted, with the sign, on the millimetre that is shown. */
+function windowWords(takeUpMm: number, { leastMm, mostMm }: NonNullable<ClutchNeed['window']>) {
+  const said = `wanted ${plain(leastMm)} to ${plain(mostMm)} mm`;
+  if (takeUpMm < leastMm) return `${plain(leastMm - takeUpMm)} mm below its window: ${said}`;
+  if (takeUpMm > mostMm) return `${plain(takeUpMm - mostMm)} mm above its window: ${said}`;
+  return `Within its window: ${said}`;
+}
 
-const faultOf = (text: string, range: Range): string | null =>
-  text.trim() === '' || inRange(range, typedLengthMm(text))
-    ? null
-    : `Give ${rangeWords(range)}, or inches with “in” behind it.`;
+const plain = (mm: number): string => String(Number(mm.toFixed(1)));
+
+/** Whether the same is wanted as is known. */
+const isSame = (
+  known: ClutchNeed,
+  { slaveTravelMm, window, pitchMm }: Pick<ClutchNeed, 'slaveTravelMm' | 'window' | 'pitchMm'>,
+): boolean =>
+  known.slaveTravelMm === slaveTravelMm &&
+  known.pitchMm === pitchMm &&
+  known.window?.leastMm === window?.leastMm &&
+  known.window?.mostMm === window?.mostMm;
+
+const optional = (text: string): number | null => (text.trim() === '' ? null : typedLengthMm(text));

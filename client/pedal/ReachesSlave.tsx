@@ -1,11 +1,8 @@
 import type { Layout } from '@brook/core/circuit';
-import { airTakes, SLAVE_READING_MM, slaveTravel } from '@brook/core/clutch';
-import { inRange, rangeWords } from '@brook/core/units';
-import { useState } from 'react';
+import { airTakes, slaveTravel } from '@brook/core/clutch';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
-import { typedLengthMm } from '../ui/typedLength';
 import { Words } from '../ui/Words';
 
 /** A little air, to say what it takes, mL. */
@@ -19,6 +16,13 @@ export interface ReachesSlaveProps {
   /** Where its stop ends it; null where there is none, or nobody measured it. */
   readonly stopMm: number | null;
   readonly playMm: number | null;
+  /** What the slave must travel by the manual, as it is typed. */
+  readonly need: string;
+  readonly needMm: number | null;
+  readonly fault: string | null;
+  /** Who said it before; null where nobody did. */
+  readonly needBy: string | null;
+  readonly onNeed: (typed: string) => void;
   /** Whether something is wrong, so that it is looked for. */
   readonly open: boolean;
 }
@@ -26,18 +30,13 @@ export interface ReachesSlaveProps {
 /** What of a clutch pedal's or lever's way reaches the slave, against what it needs, and what a little air takes of it. */
 export function ReachesSlave(props: ReachesSlaveProps) {
   const { layout, masterId, restMm, takeUpMm, stopMm, playMm, open } = props;
-  const [need, setNeed] = useState('');
+  const { need, needMm, fault, needBy, onNeed } = props;
   const reaches = (heightMm: number) =>
     slaveTravel({ layout, masterId, travelMm: restMm - heightMm, playMm });
   const atTakeUp = reaches(takeUpMm);
   const atEnd = reaches(stopMm ?? 0);
   const taken = airTakes(layout, masterId, SOME_AIR_ML);
   if (!atTakeUp || !atEnd || !taken) return null;
-  const needMm = need.trim() === '' ? null : typedLengthMm(need);
-  const fault =
-    needMm === null || inRange(SLAVE_READING_MM, needMm)
-      ? null
-      : `Give ${rangeWords(SLAVE_READING_MM)}, or inches with “in” behind it.`;
   return (
     <More
       key={open ? 'open' : 'shut'}
@@ -53,13 +52,13 @@ export function ReachesSlave(props: ReachesSlaveProps) {
       <FigureRow figure={taken} />
       <Field
         label="Slave must travel, by the manual"
-        why="Left out where no manual says it."
+        why={needBy ? `Known from before, by ${needBy}.` : 'Left out where no manual says it.'}
         unit="mm"
         value={need}
-        onChange={setNeed}
+        onChange={onNeed}
         fault={fault}
       />
-      {needMm === null || fault ? null : <Words strong>{againstNeed(atEnd.value, needMm)}</Words>}
+      {needMm === null ? null : <Words strong>{againstNeed(atEnd.value, needMm)}</Words>}
     </More>
   );
 }

@@ -108,6 +108,8 @@ export function eventWords(
       return `looked at again later, ${said.what}`;
     case 'take-up read':
       return `${controlOf(plans, said.masterId)} takes up at ${said.takeUpMm} mm`;
+    case 'clutch needs':
+      return `what the ${controlOf(plans, said.masterId)} needs`;
     case 'checked':
       return `${lowerFirst(askOf(said.item))}: ${said.passes ? 'yes' : 'no'}`;
     case 'undone':

@@ -121,6 +121,17 @@ export const job = jobSummary.extend({
   manualTorques: z
     .array(z.object({ elementId: z.string(), manualNm: z.number(), by: z.string() }))
     .describe('What earlier jobs of this vehicle looked up in its manual, N·m by joint'),
+  clutchNeeds: z
+    .array(
+      z.object({
+        masterId: z.string(),
+        slaveTravelMm: z.number().nullable().describe('mm, by the manual'),
+        window: z.object({ leastMm: z.number(), mostMm: z.number() }).nullable(),
+        pitchMm: z.number().nullable(),
+        by: z.string(),
+      }),
+    )
+    .describe('What earlier jobs of this vehicle said that its clutches need'),
   knownFluid: z
     .object({ cap: z.array(grade), lowViscosity: z.boolean(), control, seals, at: isoTime })
     .nullable()

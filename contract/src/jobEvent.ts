@@ -1,6 +1,6 @@
 import { WAYS_KNOWN } from '@brook/core/circuit';
 import { CLOCK_MINUTES, CLOCKS } from '@brook/core/clock';
-import { PLAY_MM, SLAVE_READING_MM, TAKE_UP_MM } from '@brook/core/clutch';
+import { PITCH_MM, PLAY_MM, SLAVE_NEED_MM, SLAVE_READING_MM, TAKE_UP_MM } from '@brook/core/clutch';
 import { COLOURS } from '@brook/core/fluid';
 import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
 import { JOB_STAGES } from '@brook/core/job';
@@ -264,6 +264,19 @@ const happenings = [
     playMm: within(PLAY_MM).nullable(),
     blockedMm: within(SLAVE_READING_MM, 'Rod travel, slave blocked').nullish(),
     stopMm: within(TAKE_UP_MM, 'Where its stop ends it').nullish(),
+  }),
+  z.strictObject({
+    kind: z.literal('clutch needs'),
+    masterId: elementId,
+    slaveTravelMm: within(SLAVE_NEED_MM).nullable().describe('mm, by the manual'),
+    window: z
+      .strictObject({
+        leastMm: within(TAKE_UP_MM, 'Where the window begins'),
+        mostMm: within(TAKE_UP_MM, 'Where the window ends'),
+      })
+      .nullable()
+      .describe('Heights between which it should take up'),
+    pitchMm: within(PITCH_MM).nullable().describe('mm a turn of the rod'),
   }),
   z.strictObject({
     kind: z.literal('checked'),

@@ -177,19 +177,27 @@ test('low take-up: no air, so the rod; turns for the middle of the window, its p
   const turns = (35 / (1.25 * clutch.ratio)).toFixed(1);
   await expect(page.getByText(`${turns} turns longer`, { exact: true })).toBeVisible();
   await expect(page.getByText(/Then it takes up at 65 mm/)).toBeVisible();
+  await expect(page.getByText('25 mm below its window: wanted 55 to 75 mm.')).toBeVisible();
   await next(page).click();
   await expect(page.getByText(/near the floor/).first()).toBeVisible();
   await expect(next(page)).toContainText('Back to the bleed: clutch pedal');
   // Turned, and measured again.
   await page.getByRole('button', { name: 'Look at it, or measure again' }).click();
   await expect(field('Takes up at')).toHaveValue('30');
+  // What it needs is said once, for this job and for those after it.
+  await expect(page.getByText(/^25 mm below its window.*, by Una Marrick\.$/)).toBeVisible();
   await field('Takes up at').fill('64');
+  await expect(page.getByText(/^Within its window: wanted 55 to 75 mm/)).toBeVisible();
   await field('After pumping five times').fill('');
   await next(page).click();
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();
   const reads = (await workshop.get(job.id)).events.filter((e) => e.kind === 'take-up read');
   expect(reads.map((e) => e.takeUpMm)).toEqual([30, 64]);
+  const { events } = await workshop.get(job.id);
+  expect(events.flatMap((e) => (e.kind === 'clutch needs' ? [e] : []))).toMatchObject([
+    { slaveTravelMm: null, window: { leastMm: 55, mostMm: 75 }, pitchMm: 1.25 },
+  ]);
 });
 
 test('a clutch that pumps up is air: with its slave blocked it is told whether above or below; the creep is watched by the app’s clock', async ({

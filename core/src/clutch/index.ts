@@ -11,12 +11,13 @@ export {
 } from './slaveTest';
 export {
   FREE_PLAY_MM,
+  PITCH_MM,
   pushrodTurns,
   type PlayAt,
   type PushrodGiven,
   type PushrodTurns,
 } from './pushrod';
-export { airTakes, slaveTravel, type SlaveTravelGiven } from './slaveTravel';
+export { airTakes, SLAVE_NEED_MM, slaveTravel, type SlaveTravelGiven } from './slaveTravel';
 export {
   airOrRod,
   PLAY_MM,

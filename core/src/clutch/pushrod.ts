@@ -1,8 +1,13 @@
+import type { Range } from '../units';
+
 /** Where a manual measures the free play of a clutch: at the rod, or at the pad of the pedal. */
 export type PlayAt = 'rod' | 'pedal';
 
 /** Free play of a clutch pedal, mm, at the rod or at the pedal by the manual [C]: the piston must come fully home and open its port. */
 export const FREE_PLAY_MM = { least: 1, most: 3 } as const;
+
+/** Thread of a pedal's rod, mm a turn [M]. */
+export const PITCH_MM: Range = { what: 'The thread', unit: 'mm', least: 0.5, most: 3 };
 
 /** What one pass of the loop reckons with: measured, turned, measured again. */
 export interface PushrodGiven {

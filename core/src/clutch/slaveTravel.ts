@@ -1,12 +1,17 @@
 import { howKnown, paths, sizeFigure, type Layout } from '../circuit';
 import { ENTRY, figure, MODEL, type Figure } from '../figure';
 import { lostShare } from '../pedal';
+import type { Range } from '../units';
+import { SLAVE_READING_MM } from './slaveTest';
 
 /** Pressure behind a clutch that is held released, MPa [M]: where it is squeezed to, a bubble has hardly anything left. */
 const RELEASED_MPA = 2.5;
 /** Free play that is usual at the rod, and the way of the seal until its port is shut, mm [M]. */
 const PLAY = { value: 0.5, plusMinus: 0.5 } as const;
 const PORT = { value: 0.7, plusMinus: 0.4 } as const;
+
+/** What a manual can ask of a slave's travel, mm [M]. */
+export const SLAVE_NEED_MM: Range = { ...SLAVE_READING_MM, what: 'Slave travel', least: 1 };
 
 /** What lies between a clutch's pedal or lever and the piston of its slave. */
 interface Drive {

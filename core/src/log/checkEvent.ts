@@ -61,6 +61,7 @@ export function jobEventFault(
   if (event.kind === 'pedal read' || event.kind === 'sink watched')
     return measureFault(plans, event.masterId);
   if (event.kind === 'take-up read') return takeUpFault(plans, event);
+  if (event.kind === 'clutch needs') return needFault(plans, event);
   if (event.kind === 'checked') return checkFault(plans, event);
   if (!isOfRun(event)) return null;
   const has = (id: string, kind?: RunEvent['kind']) => {
@@ -130,17 +131,35 @@ function measureFault(plans: readonly Plan[], masterId: string): string | null {
     : `The ${master.control} is not measured like this; only a brake pedal or lever is.`;
 }
 
+function clutchFault(plans: readonly Plan[], masterId: string): string | null {
+  const unknown = masterFault(plans, masterId);
+  if (unknown) return unknown;
+  const { layout } = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))!;
+  const master = layout.masters.find((m) => m.id === masterId)!;
+  return controlProof(master, layout.vehicleKind).result === 'take-up'
+    ? null
+    : `The ${master.control} takes nothing up; only a clutch does.`;
+}
+
+/** What a clutch needs is said of a clutch; its window ends above where it begins. */
+function needFault(
+  plans: readonly Plan[],
+  { masterId, window }: Extract<JobEvent, { readonly kind: 'clutch needs' }>,
+): string | null {
+  const notClutch = clutchFault(plans, masterId);
+  if (notClutch) return notClutch;
+  return !window || window.mostMm > window.leastMm
+    ? null
+    : `The window begins at ${window.leastMm} mm and ends at ${window.mostMm} mm; it should end above where it begins.`;
+}
+
 /** A take-up is read at a clutch, between its end and its rest. */
 function takeUpFault(
   plans: readonly Plan[],
   { masterId, restMm, takeUpMm, stopMm }: Extract<JobEvent, { readonly kind: 'take-up read' }>,
 ): string | null {
-  const unknown = masterFault(plans, masterId);
-  if (unknown) return unknown;
-  const { layout } = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))!;
-  const master = layout.masters.find((m) => m.id === masterId)!;
-  if (controlProof(master, layout.vehicleKind).result !== 'take-up')
-    return `The ${master.control} takes nothing up; only a clutch does.`;
+  const notClutch = clutchFault(plans, masterId);
+  if (notClutch) return notClutch;
   if (takeUpMm >= restMm)
     return `It takes up at ${takeUpMm} mm and rests at ${restMm} mm; it should take up lower than it rests.`;
   return (stopMm ?? 0) <= takeUpMm

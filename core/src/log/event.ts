@@ -124,6 +124,18 @@ export type RefitHappening =
       readonly matterId: string | null;
     };
 
+/** What the manual of this vehicle asks of a clutch, and where somebody wants it to take up: said once, known to its later jobs. */
+export interface ClutchNeedHappening {
+  readonly kind: 'clutch needs';
+  readonly masterId: string;
+  /** What the slave must travel, by the manual; null where no manual says it. */
+  readonly slaveTravelMm: number | null;
+  /** Heights between which it should take up; null where nobody said. */
+  readonly window: { readonly leastMm: number; readonly mostMm: number } | null;
+  /** Thread of the pedal's rod, mm a turn; null where nobody measured it. */
+  readonly pitchMm: number | null;
+}
+
 /** Why a part is used again that is looked at once more. */
 export const LOOK_LATER = [
   'worn, used again',
@@ -174,6 +186,7 @@ export type PhoneHappening =
   | RefitHappening
   | ClockHappening
   | LookAgainHappening
+  | ClutchNeedHappening
   | Undone;
 
 /** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
@@ -292,6 +305,7 @@ const NOT_OF_THE_RUN = [
   'pedal read',
   'sink watched',
   'take-up read',
+  'clutch needs',
   'checked',
   'media note',
   'came off',

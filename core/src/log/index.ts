@@ -57,6 +57,7 @@ export {
   type TakeUpRead,
 } from './measured';
 export { controlsOnRecord, type ControlOnRecord } from './onRecord';
+export { clutchNeedOf, type ClutchNeed } from './clutchNeed';
 export {
   isOpenedSince,
   jointsOf,

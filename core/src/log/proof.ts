@@ -103,6 +103,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   // A joint is tightened before it is looked at; what is said of it later moves nothing.
   'joint tightened': 'nothing',
   'look later': 'nothing',
+  'clutch needs': 'nothing',
   // An undo touches what it takes back; see below.
   undone: 'nothing',
   'pedal judged': 'nothing',

@@ -7,8 +7,9 @@ import { ControlAirRow, Vehicle, type Job } from '../db/models';
 
 /**
  * Keep how much air the measures of a closed job tell behind each of its
- * controls, against the first measure of that control on record. Readings that
- * tell nothing keep nothing.
+ * controls, against the first measure of that control that a job released. What
+ * was measured before that, by jobs that ended, is held against the layout: it
+ * may have had air in it. Readings that tell nothing keep nothing.
  */
 export async function keepAir(
   job: Pick<Job, 'id' | 'vehicleId' | 'workshopId'>,
@@ -22,11 +23,12 @@ export async function keepAir(
     const now = pushed(measured, masterId);
     if (!now) continue;
     const before = await firstReadings(job.vehicleId, masterId, transaction);
-    const air = before
-      ? toldBy(() =>
+    const first = !before && state.released !== null;
+    const air = first
+      ? FIRST_MEASURE
+      : toldBy(() =>
           airLeft(pedalSetup(plan.layout, masterId, plan.preferences.altitudeM), now, before),
-        )
-      : FIRST_MEASURE;
+        );
     if (air)
       await ControlAirRow.create(
         {
@@ -36,7 +38,7 @@ export async function keepAir(
           vehicleId: job.vehicleId,
           control,
           at,
-          first: !before,
+          first,
           ml: air.ml,
           sdMl: air.sdMl,
         },

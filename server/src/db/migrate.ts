@@ -20,6 +20,7 @@ import { up as controls } from './migrations/017-controls';
 import { up as people } from './migrations/018-people';
 import { up as joints } from './migrations/019-joints';
 import { up as air } from './migrations/020-air';
+import { up as clutchNeeds } from './migrations/021-clutch-needs';
 
 /** Bring the database up to date; each migration runs once, in order, whole or not at all. */
 export async function migrate(db: Sequelize): Promise<void> {
@@ -45,6 +46,7 @@ export async function migrate(db: Sequelize): Promise<void> {
       { name: '018-people', up: ({ context }) => people(context) },
       { name: '019-joints', up: ({ context }) => joints(context) },
       { name: '020-air', up: ({ context }) => air(context) },
+      { name: '021-clutch-needs', up: ({ context }) => clutchNeeds(context) },
     ],
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),

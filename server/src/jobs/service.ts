@@ -3,7 +3,7 @@ import { partElements, type Layout } from '@brook/core/circuit';
 import type { Matter } from '@brook/core/matters';
 import { gateWords, mayLetGo, ofWhat, type GateVerdict } from '@brook/core/gate';
 import { foldJob, NEW_JOB, type JobState } from '@brook/core/log';
-import { gateOf, groupMatters, matterTitle, owesBleed } from '@brook/core/matters';
+import { gateOf, matterTitle, owesBleed, owesCount } from '@brook/core/matters';
 import { refusalWords } from '@brook/core/plan';
 import { changeableParts } from '@brook/core/scope';
 import { UniqueConstraintError } from 'sequelize';
@@ -24,6 +24,7 @@ import { driveStateOf, findVehicle } from '../vehicles/service';
 import { knownFluidOf, lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
 import { changeJob, onlyAt, type LockedJob } from './locked';
+import { clutchNeedsOf } from './clutchNeeds';
 import { manualTorquesOf } from './manualTorques';
 import { pickFor } from './pick';
 
@@ -177,7 +178,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     drive: driveStateOf(vehicle),
     before,
     leaves: own,
-    owes: groupMatters(job.closed ? own : before).length,
+    owes: owesCount(job.closed ? own : before),
     lastDye: job.fluid ? job.fluid.lastDye : (lastFill?.dye ?? null),
     notDone: job.closed ? [] : await notDoneBefore(vehicle.id),
     lastFill: lastFill && { at: lastFill.at.toISOString(), grade: lastFill.grade },
@@ -185,6 +186,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     inside: job.closed ? null : await insideOf(vehicle.id, job.number),
     baselines: job.closed ? [] : await baselinesOf(job),
     manualTorques: job.closed ? [] : await manualTorquesOf(job),
+    clutchNeeds: job.closed ? [] : await clutchNeedsOf(job),
     knownFluid: job.closed || job.fluid ? null : await knownFluidOf(job),
     fluid: job.fluid,
     planResult: job.planResult,

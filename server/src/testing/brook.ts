@@ -493,7 +493,7 @@ export function goodProof(job: Job): JobEvent[] {
   return followProof(planOfJob(job), {
     deviceId: randomUUID(),
     nextId: randomUUID,
-    startMs: NOW.getTime(),
+    startMs: Date.parse(job.openedAt),
     masterIds: controlsConcerned(stateOfJob(job), layout, job.before).map((m) => m.id),
   });
 }
