@@ -1,5 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
-import { FOUND_WORDS, holds, type MatterKind } from '@brook/core/matters';
+import { FOUND_WORDS, holds, owesCount, type MatterKind } from '@brook/core/matters';
 import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/core/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -9,7 +9,7 @@ import { useOpenJob } from '../data/job';
 import { useVehicle, useVehicles } from '../data/vehicles';
 import { Desk } from '../jobs/Desk';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
-import { MatterList } from '../matters/MatterList';
+import { Owes } from '../matters/Owes';
 import { PartQuestions } from '../plan/PartQuestions';
 import type { PartDraft } from '../plan/work';
 import { ActionBar } from '../ui/ActionBar';
@@ -72,6 +72,7 @@ function TakeIn({
   const jobId = useMemo(() => uuid(), []);
   const openJob = useOpenJob();
   const part = draft.asks.includes('part');
+  const owes = owesCount(vehicle.matters) > 0;
   const open = () =>
     openJob.mutate(newJobOf(jobId, vehicle.id, draft), {
       onSuccess: (job) => router.replace(`/jobs/${job.id}`),
@@ -81,7 +82,7 @@ function TakeIn({
     <Page
       action={
         <ActionBar
-          label={vehicle.matters.length > 0 ? 'Take it in with these' : 'Open the job'}
+          label={owes ? 'Take it in with these' : 'Open the job'}
           busy={openJob.isPending}
           waitsFor={intakeWaits(draft)}
           onPress={open}
@@ -101,14 +102,7 @@ function TakeIn({
         </Words>
       </View>
       <DriveNotice job={vehicle} />
-      {vehicle.matters.length > 0 ? (
-        <View>
-          <Words strong heading={2}>
-            It still owes
-          </Words>
-          <MatterList matters={vehicle.matters} />
-        </View>
-      ) : null}
+      <Owes matters={vehicle.matters} />
       {openJob.error ? <Caution title={openJob.error.message} /> : null}
       {vehicle.masters.length > 1 ? (
         <Choices
@@ -123,7 +117,7 @@ function TakeIn({
         />
       ) : null}
       <Choices
-        question={vehicle.matters.length > 0 ? 'And today?' : 'Why is it here?'}
+        question={owes ? 'And today?' : 'Why is it here?'}
         options={ASKS.filter((a) => a !== 'look' || mayOnlyLook(vehicle)).map((a) => ({
           value: a,
           label: purposeWords(purposeOf(a), vehicle).title,

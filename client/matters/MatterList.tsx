@@ -5,12 +5,25 @@ import { Stripes } from '../ui/Notice';
 import { Words } from '../ui/Words';
 import { colour, SPACE } from '../ui/theme';
 
-/** What a vehicle owes: what holds it behind a striped edge, what is only owed behind a thin one; each with whence it came and what settles it. */
+/**
+ * What a vehicle owes: what holds it behind a striped edge, what is only owed
+ * behind a thin one; each with whence it came and what settles it. What was only
+ * tightened by feel stands below in small: nothing waits for it.
+ */
 export function MatterList({ matters }: { readonly matters: readonly Matter[] }) {
+  const owed = groupMatters(matters.filter((m) => m.kind !== 'by feel'));
+  const byFeel = groupMatters(matters.filter((m) => m.kind === 'by feel'));
   return (
     <View role="list" aria-label="What it still owes">
-      {groupMatters(matters).map((g) => (
+      {owed.map((g) => (
         <MatterLine key={g.matters[0].id} group={g} />
+      ))}
+      {byFeel.map(({ title, settledBy, matters: [first] }) => (
+        <View key={first.id} role="listitem" style={styles.quiet}>
+          <Words size="small" tone="softWords">
+            {`${title}. ${first.because}. ${whence(first)}. ${settledBy}`}
+          </Words>
+        </View>
       ))}
     </View>
   );
@@ -43,6 +56,7 @@ function whence({ sinceMs, by, jobNumber }: Matter): string {
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', borderTopWidth: 1, borderTopColor: colour.hairline },
+  quiet: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small },
   thin: { width: 12, borderLeftWidth: 3, borderLeftColor: colour.edge },
   text: { flex: 1, gap: 2, paddingVertical: SPACE.small, paddingHorizontal: SPACE.medium },
 });

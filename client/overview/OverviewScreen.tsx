@@ -1,5 +1,5 @@
 import type { Overview } from '@brook/contract';
-import { groupMatters, type Matter } from '@brook/core/matters';
+import { groupMatters, owesCount, type Matter } from '@brook/core/matters';
 import { trendWords } from '@brook/core/pedal';
 import { capital, lowerFirst } from '@brook/core/text';
 import { router, type Href } from 'expo-router';
@@ -10,6 +10,7 @@ import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { dayWords } from '../ui/dayWords';
 import { DriveMark } from '../ui/DriveMark';
+import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
@@ -28,6 +29,8 @@ export function OverviewScreen() {
   if (isPending) return <Loading what="what stands open" />;
   if (!data)
     return <FailedPage what="What stands open" error={error} again={() => void refetch()} />;
+  const again = owing(data, (m) => m.kind !== 'by feel');
+  const byFeel = owing(data, (m) => m.kind === 'by feel');
   return (
     <Page action={<ActionBar label="To the jobs" onPress={() => router.replace('/')} />}>
       <View>
@@ -51,19 +54,35 @@ export function OverviewScreen() {
           />
         ))}
       </Part>
-      <Part title="Look at again" empty="Nothing is owed." count={data.lookAgain.length}>
-        {data.lookAgain.map((v) => (
+      <Part title="Look at again" empty="Nothing else is owed." count={again.length}>
+        {again.map((v) => (
           <Line
             key={v.vehicleId}
             name={`${v.vehicleName} · ${v.vehicleTag}`}
             lines={v.matters.map(
-              (m) =>
-                `${capital(m.place ?? 'vehicle')}: ${m.because} (${m.by}${m.jobNumber === null ? '' : `, job ${m.jobNumber}`})`,
+              (m) => `${capital(m.place ?? 'vehicle')}: ${m.because} (${whence(m)})`,
             )}
             href={`/vehicles/${v.vehicleId}`}
           />
         ))}
       </Part>
+      {byFeel.length > 0 ? (
+        <More
+          title="Tightened by feel"
+          about={`${byFeel.length} ${byFeel.length === 1 ? 'vehicle' : 'vehicles'}, looked at when ${byFeel.length === 1 ? 'it is' : 'they are'} next in`}
+        >
+          <View role="list" aria-label="Tightened by feel">
+            {byFeel.map((v) => (
+              <Line
+                key={v.vehicleId}
+                name={`${v.vehicleName} · ${v.vehicleTag}`}
+                lines={groupMatters(v.matters).map((g) => `${g.title} (${whence(g.matters[0])})`)}
+                href={`/vehicles/${v.vehicleId}`}
+              />
+            ))}
+          </View>
+        </More>
+      ) : null}
       <Part
         title="Getting worse, by measure"
         empty="No pedal or lever gets worse that was measured three times."
@@ -96,9 +115,19 @@ export function OverviewScreen() {
   );
 }
 
+/** Vehicles with what of their matters is to be shown, where there is any. */
+const owing = ({ lookAgain }: Overview, shown: (m: Matter) => boolean) =>
+  lookAgain
+    .map((v) => ({ ...v, matters: v.matters.filter(shown) }))
+    .filter((v) => v.matters.length > 0);
+
+/** @example "Una, job 48" */
+const whence = ({ by, jobNumber }: Matter): string =>
+  jobNumber === null ? by : `${by}, job ${jobNumber}`;
+
 /** The whole of it before anybody scrolls. */
 const inOneLine = ({ held, lookAgain, worse, letGo, waste }: Overview): string =>
-  `${held.length} not to be driven, ${lookAgain.length} to look at again, ${worse.length} getting worse, ${letGo.length} let go. Drum: ${drumWords(waste)}.`;
+  `${held.length} not to be driven, ${lookAgain.filter((v) => owesCount(v.matters) > 0).length} to look at again, ${worse.length} getting worse, ${letGo.length} let go. Drum: ${drumWords(waste)}.`;
 
 const drumWords = ({ wasteMl, drumMl }: Overview['waste']): string =>
   `${(wasteMl / 1000).toFixed(1)} of ${(drumMl / 1000).toFixed(0)} L`;

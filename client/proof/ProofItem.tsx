@@ -7,6 +7,7 @@ import {
 } from '@brook/core/gate';
 import { CONTROL_TRAITS } from '@brook/core/circuit';
 import type { PhoneHappening } from '@brook/core/log';
+import type { MatterGroup } from '@brook/core/matters';
 import { pedalPasses } from '@brook/core/pedal';
 import type { Plan } from '@brook/core/plan';
 import type { ReactNode } from 'react';
@@ -38,6 +39,8 @@ export interface ProofItemProps {
   readonly proof: Proof;
   /** How many items the run knows. */
   readonly known: number;
+  /** Joints of earlier jobs that are looked at with those of this one. */
+  readonly alsoLook: readonly MatterGroup[];
   readonly how: string;
   readonly run: LiveRun;
   /** Whether an answer is taken yet. */
@@ -100,6 +103,7 @@ const isGood = (said: PhoneHappening): boolean =>
 function Asked({
   page,
   proof,
+  alsoLook,
   run,
   armed,
   onAnswered,
@@ -120,6 +124,11 @@ function Asked({
         {...(page.kind === 'try' ? { held: CONTROL_TRAITS[page.master.control].held } : {})}
       />
       {watchedS === undefined ? null : <Watch seconds={watchedS} />}
+      {page.item === 'joints dry'
+        ? alsoLook.map(({ title, matters: [first] }) => (
+            <Words key={first.id}>{`Look here too. ${title}, job ${first.jobNumber}.`}</Words>
+          ))
+        : null}
       <Choice
         question={`${words.ask}?`}
         why={words.why}

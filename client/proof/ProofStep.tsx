@@ -3,7 +3,7 @@ import type { Job } from '@brook/contract';
 import type { ProofState, Voided } from '@brook/core/log';
 import { proofOf } from '@brook/core/log';
 import { gateWords, type GateReason } from '@brook/core/gate';
-import { controlsConcerned, gateOf, knownFromRun, usedGap } from '@brook/core/matters';
+import { controlsConcerned, gateOf, knownFromRun, lookedAtToo, usedGap } from '@brook/core/matters';
 import type { Plan } from '@brook/core/plan';
 import { lowerFirst } from '@brook/core/text';
 import { useState } from 'react';
@@ -186,6 +186,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
           plan={plan}
           proof={asked}
           known={known.length}
+          alsoLook={lookedAtToo(live.job, aboutOf(job), job.before)}
           how={measuredHow(plan)}
           run={live}
           armed={armed}

@@ -293,7 +293,7 @@ function Bleeding({
         finished={step.kind === 'finished'}
         pour={pour}
         drive={job.vehicleDrive}
-        owes={job.before.length}
+        owes={job.owes}
       />
       <RunNotices run={run} />
       {notes.earlierHere.length > 0 ? (

@@ -1,5 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
-import { groupMatters } from '@brook/core/matters';
+import { owesCount } from '@brook/core/matters';
 import { StyleSheet, View } from 'react-native';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Press } from '../ui/Press';
@@ -36,7 +36,7 @@ export function VehicleLine({ vehicle, about, role, onPress }: VehicleLineProps)
           <Words size="small" tone="softWords">
             {about}
           </Words>
-          <DriveMark state={vehicle.drive.state} owes={groupMatters(vehicle.matters).length} />
+          <DriveMark state={vehicle.drive.state} owes={owesCount(vehicle.matters)} />
         </View>
       </Press>
     </View>

@@ -5,7 +5,7 @@ import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useEarlierJobs, useVehicle } from '../data/vehicles';
 import { DriveNotice, JobsLink } from '../jobs/JobHead';
-import { MatterList } from '../matters/MatterList';
+import { Owes } from '../matters/Owes';
 import { SayOfVehicle } from '../matters/SayOfVehicle';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
@@ -60,14 +60,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         </Words>
       </View>
       <DriveNotice job={vehicle} />
-      {vehicle.matters.length > 0 ? (
-        <View>
-          <Words strong heading={2}>
-            It still owes
-          </Words>
-          <MatterList matters={vehicle.matters} />
-        </View>
-      ) : null}
+      <Owes matters={vehicle.matters} />
       {wide ? null : <VehicleBrook vehicle={vehicle} height={220} />}
       <Button
         label="Measure and change the layout"

@@ -31,7 +31,7 @@ const later = (more: object = {}): Said =>
 const ABOUT = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
 const leaves = (said: readonly Said[]) =>
   jobSays(jobOf(PLAN, [...RUN, ...said]), ABOUT, []).open.filter(
-    (m) => m.kind === 'look again' || m.kind === 'tightness',
+    (m) => m.kind === 'look again' || m.kind === 'tightness' || m.kind === 'by feel',
   );
 
 test('of a joint the last word counts; one that is as it should be is not looked at again', () => {
@@ -43,6 +43,7 @@ test('of a joint the last word counts; one that is as it should be is not looked
 test('above its value, by feel and used again: owed at the next visit, at its place, released or not', () => {
   expect(leaves([joint(first!, 10, 14)])).toMatchObject([
     {
+      kind: 'tightness',
       weight: 'owed',
       where: first,
       because: expect.stringMatching(/^Tightened to 14.0.*above it$/),
@@ -51,7 +52,7 @@ test('above its value, by feel and used again: owed at the next visit, at its pl
   expect(leaves([joint(first!, null, null)])).toHaveLength(1);
   // Two things at one place are two: each is settled by its own.
   expect(leaves([later(), joint(second!, null, null)])).toMatchObject([
-    { kind: 'tightness', where: second, because: expect.stringMatching(/^Tightened by feel/) },
+    { kind: 'by feel', where: second, because: expect.stringMatching(/^Tightened by feel/) },
     {
       kind: 'look again',
       where: second,

@@ -6,8 +6,8 @@ import { undoneIds } from './undo';
 
 /** One thing that a later visit looks at again, and why. */
 export interface LookAgain {
-  /** How tight a joint is, or a part that was used again. */
-  readonly kind: 'tightness' | 'look again';
+  /** A joint above its value, one whose torque nobody wrote down, or a part that was used again. */
+  readonly kind: 'tightness' | 'by feel' | 'look again';
   readonly elementId: string | null;
   readonly because: string;
   readonly person: string;
@@ -88,7 +88,7 @@ export function lookAgainOf(log: readonly Kept<JobEvent>[]): LookAgain[] {
     .filter((j) => jointAgain(j) !== null)
     .map(
       (j): LookAgain => ({
-        kind: 'tightness',
+        kind: jointAgain(j) === 'above' ? 'tightness' : 'by feel',
         elementId: j.elementId,
         because: jointWords(j),
         person: j.person,

@@ -8,7 +8,7 @@ import { jobSays, leftOpen } from './jobSays';
 import type { JobAbout } from './writer';
 import { holds, type Matter } from './matter';
 import { settles } from './vehicle';
-import { groupMatters } from './words';
+import { groupMatters, type MatterGroup } from './words';
 
 /**
  * Whether a job may release its vehicle, by its log and by everything that the
@@ -42,6 +42,27 @@ export function gateOf(
     drive: drive?.result?.result ?? null,
     paper: paperOf(job),
   });
+}
+
+/**
+ * What an earlier job left by feel, and the release of this one would settle
+ * because it was seen dry: so it is looked at with the joints of this one.
+ */
+export function lookedAtToo(
+  job: JobState,
+  about: JobAbout,
+  before: readonly Matter[],
+): MatterGroup[] {
+  const layout = job.run?.plan.layout ?? about.layout;
+  const says = jobSays(job, about, before);
+  return groupMatters(
+    before.filter(
+      (m) =>
+        m.kind === 'by feel' &&
+        !settles(says, m, layout) &&
+        settles({ ...says, released: true }, m, layout),
+    ),
+  );
 }
 
 /** What would still hold the vehicle if this job were released now. */

@@ -1,6 +1,6 @@
 export { controlsConcerned, partsInHand } from './controlsConcerned';
 export { FOUND_WORDS, foundWords } from './foundAtIntake';
-export { gateOf } from './gateOf';
+export { gateOf, lookedAtToo } from './gateOf';
 export { doneAfterClose, jobSays, refitName, type JobSays } from './jobSays';
 export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
@@ -8,4 +8,4 @@ export { holds, MATTER_KINDS, type Matter, type MatterKind, type MatterWeight } 
 export { owedWork, owesBleed, workTakenOver } from './takenOver';
 export { usedGap } from './usedGap';
 export { openMatters, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';
-export { groupMatters, matterSettledBy, matterTitle, type MatterGroup } from './words';
+export { groupMatters, matterSettledBy, matterTitle, owesCount, type MatterGroup } from './words';

@@ -5,12 +5,11 @@ import type { Answered, JobEvent, JobState, LookAgain, Refit } from '../log';
 import { doneAt, plansOf, type Kept } from '../run';
 import { comesSinking, isSoft, type WorkDone } from '../scope';
 import { capital, lowerFirst } from '../text';
-import { jointWords } from '../torque';
 import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { Matter } from './matter';
 import { foundAtIntake, isMended } from './foundAtIntake';
-import { tightenedRight, torquesNotWritten } from './paper';
+import { leftByFeel, shutAbove, tightenedRight } from './tightness';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
@@ -34,6 +33,8 @@ export interface JobSays {
   readonly mended: readonly string[];
   /** What it leaves tightened to a torque; left out by jobs of before. */
   readonly tightened?: readonly string[];
+  /** What it leaves without a torque on record; left out by jobs of before. */
+  readonly byFeel?: readonly string[];
   /** Masters whose controls it proves once it is released, and the first moment at which one of them was judged. */
   readonly proves: readonly string[];
   readonly provedSinceMs: number | null;
@@ -71,6 +72,7 @@ export function jobSays(given: JobState, about: JobAbout, before: readonly Matte
       (e.kind === 'mended' || e.kind === 'back on') && e.matterId ? [e.matterId] : [],
     ),
     tightened: tightenedRight(job),
+    byFeel: leftByFeel(job).map((j) => j.elementId),
     proves,
     provedSinceMs: judged.length > 0 ? Math.min(...judged) : null,
     fluidPasses: job.fluid !== null && job.fluid.read.verdict.verdict !== 'stop',
@@ -146,8 +148,8 @@ export function leftOpen(
 /** What is looked at again at a later visit: owed, whoever releases it; several reasons of one kind at one place are said in one go. */
 function lookAgain(out: Writer, job: JobState): void {
   const said = lookAgainOf(job.log);
-  const found = [...said, ...leftByFeel(job, said)];
-  for (const kind of ['tightness', 'look again'] as const) {
+  const found = [...said, ...shutAbove(job), ...notWritten(job, said)];
+  for (const kind of ['tightness', 'by feel', 'look again'] as const) {
     const ofKind = found.filter((f) => f.kind === kind);
     for (const where of new Set(ofKind.map((f) => f.elementId))) {
       const here = ofKind.filter((f) => f.elementId === where);
@@ -157,23 +159,16 @@ function lookAgain(out: Writer, job: JobState): void {
   }
 }
 
-/**
- * Where the workshop tightens by the manual, what a closed job left by feel.
- * Where it goes by feel, that is how it is done, and the card says so.
- */
-function leftByFeel(job: JobState, said: readonly LookAgain[]): LookAgain[] {
+/** What a closed job left by feel and nobody said a word of; while it goes on it may still be written. */
+function notWritten(job: JobState, said: readonly LookAgain[]): LookAgain[] {
   const closed = job.released ?? job.ended;
   if (!closed) return [];
-  const unsaid = torquesNotWritten(job).filter(
-    ({ elementId }) => !said.some((s) => s.kind === 'tightness' && s.elementId === elementId),
-  );
-  return unsaid.map(({ elementId }) => ({
-    kind: 'tightness',
-    elementId,
-    because: jointWords({ manualNm: null, appliedNm: null }),
-    person: closed.person,
-    atMs: closed.atMs,
-  }));
+  const { person, atMs } = closed;
+  return leftByFeel(job)
+    .filter(
+      ({ elementId }) => !said.some((s) => s.kind !== 'look again' && s.elementId === elementId),
+    )
+    .map(({ elementId, because }) => ({ kind: 'by feel', elementId, because, person, atMs }));
 }
 
 /** What came off and is not back holds the vehicle, whoever releases it. */

@@ -18,6 +18,7 @@ export const MATTER_KINDS = [
   'old fluid',
   'look again',
   'tightness',
+  'by feel',
   'lamp lit',
 ] as const;
 export type MatterKind = (typeof MATTER_KINDS)[number];

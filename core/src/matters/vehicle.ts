@@ -64,6 +64,13 @@ export function settles(job: JobSays, m: Matter, layout: Layout): boolean {
       return (
         job.mended.includes(m.id) || (m.where !== null && (job.tightened ?? []).includes(m.where))
       );
+    case 'by feel':
+      return (
+        job.mended.includes(m.id) ||
+        (m.where !== null && (job.tightened ?? []).includes(m.where)) ||
+        // Nobody is released whose joints were not found dry; what it left by feel itself is looked at after it.
+        (job.released && proves && m.where !== null && !(job.byFeel ?? []).includes(m.where))
+      );
     case 'lamp lit':
       return job.released;
     case 'stop verdict':

@@ -77,6 +77,10 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
     settledBy: () =>
       'Settled by tightening it to the manual’s value, or by putting it right and saying what was done.',
   },
+  'by feel': {
+    what: (place) => `${capital(place)}: no torque written`,
+    settledBy: () => 'Settled by a torque, or by a later job that finds it dry and leaves it shut.',
+  },
   'lamp lit': {
     what: () => 'A lamp was lit',
     settledBy: () => 'Settled by a proof that the lamps are out, and a release.',
@@ -121,6 +125,10 @@ export function groupMatters(matters: readonly Matter[]): MatterGroup[] {
     ...said.filter((g) => g.matters[0].weight === 'owed'),
   ];
 }
+
+/** How many things a vehicle owes, as a list counts them; what is only by feel is how most of it is done, and stands where somebody looks closer. */
+export const owesCount = (matters: readonly Matter[]): number =>
+  groupMatters(matters.filter((m) => m.kind !== 'by feel')).length;
 
 function listed(places: readonly string[]): string {
   if (places.length < 2) return places[0] ?? '';

@@ -15,7 +15,7 @@ const SHOWN = 50;
 /** What stands open in a workshop. */
 export async function overviewOf(actor: Actor): Promise<Overview> {
   const { workshopId } = actor;
-  const again = await mattersOfKinds(workshopId, ['look again', 'tightness']);
+  const again = await mattersOfKinds(workshopId, ['look again', 'tightness', 'by feel']);
   const held = await Vehicle.findAll({
     where: { workshopId, driveState: { [Op.ne]: 'free' } },
     order: [

@@ -63,7 +63,10 @@ test('what a later visit looks at again, and paper that a lead let go, stand whe
     stage: 'released',
     fluid: { rules: { proofPhotos: 'level and joints' } },
   });
-  expect(job!.leaves).toMatchObject([{ kind: 'look again', weight: 'owed' }]);
+  expect(job!.leaves).toMatchObject([
+    { kind: 'look again', weight: 'owed' },
+    { kind: 'by feel', weight: 'owed', where: 'front' },
+  ]);
   expect(job!.events.filter((e) => e.kind === 'overridden')).toMatchObject([
     { of: 'joints dry', why: 'Camera broken', person: 'Lead One' },
     { of: 'level', why: 'Camera broken', person: 'Lead One' },

@@ -1,0 +1,31 @@
+import { owesCount, type Matter } from '@brook/core/matters';
+import { View } from 'react-native';
+import { Words } from '../ui/Words';
+import { MatterList } from './MatterList';
+
+/** What a vehicle owes; nothing where there is nothing. */
+export function Owes({
+  matters,
+  about,
+}: {
+  readonly matters: readonly Matter[];
+  /** What is done about it here. */
+  readonly about?: string;
+}) {
+  if (matters.length === 0) return null;
+  return (
+    <View>
+      {owesCount(matters) > 0 ? (
+        <Words strong heading={2}>
+          It still owes
+        </Words>
+      ) : null}
+      {owesCount(matters) > 0 && about !== undefined ? (
+        <Words size="small" tone="softWords">
+          {about}
+        </Words>
+      ) : null}
+      <MatterList matters={matters} />
+    </View>
+  );
+}
