@@ -52,7 +52,7 @@ export function useSignOut() {
     mutationFn: async () => {
       // What this person tapped goes in their name, or waits for them.
       await sendAll(client).catch(() => undefined);
-      await call('delete', '/session');
+      await call('delete', '/session', { keepalive: true });
     },
     onSuccess: () => {
       client.clear();

@@ -25,9 +25,10 @@ test.describe('sign-in', () => {
     await page.goto('/');
     await page.getByRole('button', { name: 'More' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
-    await expect(page.getByLabel('Password')).toBeVisible();
+    // Not the button “Change password”, beside the one that was pressed.
+    await expect(page.getByLabel('Password', { exact: true })).toBeVisible();
     await page.goto('/vehicles');
-    await expect(page.getByLabel('Password')).toBeVisible();
+    await expect(page.getByLabel('Password', { exact: true })).toBeVisible();
   });
 
   test('a link followed signed out leads there after the sign-in, under its own title', async ({

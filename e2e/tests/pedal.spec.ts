@@ -38,10 +38,12 @@ test('a pedal is measured step by step: low and soft it does not pass and says w
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
   await read(page, /at rest/, '180');
   // Inches are read as well, and both are shown.
+  await expect(page.getByRole('heading', { level: 1, name: /first resistance/ })).toBeVisible();
   await page.getByRole('textbox').fill('6 1/2 in');
   await expect(page.getByText('165.1 mm, 6.5 in')).toBeVisible();
   await next(page).click();
   // Higher under more force cannot be.
+  await expect(page.getByRole('heading', { level: 1, name: /light push/ })).toBeVisible();
   await page.getByRole('textbox').fill('175');
   await expect(page.getByText(/higher than before \(165.1 mm\)/)).toBeVisible();
   await expect(next(page)).toContainText('Read the ruler first');

@@ -160,7 +160,11 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
   await action(page).click();
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'One stroke made' }).click();
   await expect(page.getByText(/4 taps kept on this phone/)).toBeVisible();
-  // The battery is at its end; what it holds stays on it.
+  // The battery is at its end: no word more from it, what it holds stays on it.
+  const dies = await page.context().newCDPSession(page);
+  const dead = page.waitForEvent('crash');
+  void dies.send('Page.crash').catch(() => undefined);
+  await dead;
   await page.close();
 
   const other = await colleague(browser, job.id);
