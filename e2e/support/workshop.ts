@@ -363,12 +363,22 @@ export class Workshop {
   }
 
   async released(vehicle: Vehicle): Promise<Job> {
-    let job = await this.onTestDrive(vehicle);
-    job = await this.send(
+    return this.drivenWell(await this.onTestDrive(vehicle));
+  }
+
+  /** A proved job driven and released. */
+  async drivenAndReleased(job: Job): Promise<Job> {
+    return this.drivenWell(
+      await this.send('POST', `/jobs/${job.id}/test-drive`, undefined, job.version),
+    );
+  }
+
+  private async drivenWell(onDrive: Job): Promise<Job> {
+    const job: Job = await this.send(
       'POST',
-      `/jobs/${job.id}/test-drive/result`,
+      `/jobs/${onDrive.id}/test-drive/result`,
       { result: 'good' },
-      job.version,
+      onDrive.version,
     );
     return this.send('POST', `/jobs/${job.id}/release`, undefined, job.version);
   }

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { planOf, Workshop } from '../support/workshop';
+import { toProofPage } from '../support/proof';
+import { planOf, provedBy, Workshop } from '../support/workshop';
 
 test('a torque above the manual’s is warned of in both units; it and a worn part are owed at the next visit, and hold nothing', async ({
   page,
@@ -73,4 +74,45 @@ test('a torque is written down where the bleeder is shut, stands on the record, 
   expect((await workshop.get(later.id)).manualTorques).toMatchObject([
     { elementId: stop!.bleeder.id, manualNm: 9 },
   ]);
+});
+
+test('what was shut by feel stands in small where its vehicle is taken in, beside the look at the joints of the next job, and is settled by its release', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Shut by feel');
+  const first = await workshop.released(car);
+  const byFeel = async () =>
+    (await workshop.saved(car)).matters.flatMap((m) => (m.kind === 'by feel' ? [m.where] : []));
+  expect((await byFeel()).sort()).toEqual(car.layout.bleeders.map((b) => b.id).sort());
+  await page.goto(`/new?vehicle=${car.id}`);
+  await expect(page.getByText('Why is it here?')).toBeVisible();
+  await expect(page.getByText(/: no torque written\. Bleeder shut by feel\./)).toBeVisible();
+  await expect(page.getByText('It still owes')).toHaveCount(0);
+  await page.goto('/overview');
+  await page.getByRole('button', { name: 'Tightened by feel' }).click();
+  await expect(
+    page
+      .getByRole('list', { name: 'Tightened by feel' })
+      .getByRole('link', { name: new RegExp(car.tag) }),
+  ).toContainText(`job ${first.number}`);
+
+  const chosen = await workshop.choose(await workshop.planned(car), {
+    purpose: 'after work',
+    parts: [{ partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
+  });
+  const plan = await workshop.chooseAll(chosen, { leaveOldFluid: true });
+  expect(planOf(plan).stops.map((s) => s.bleeder.id)).toEqual(['left-rear']);
+  let job = await workshop.usedUp(await workshop.bleed(await workshop.accept(plan)));
+  await page.goto(`/jobs/${job.id}`);
+  await toProofPage(page, 'Joints dry');
+  await expect(
+    page.getByText(
+      `Look here too. Left front, right front and right rear: no torque written, job ${first.number}.`,
+    ),
+  ).toBeVisible();
+  await workshop.log(job.id, provedBy(car));
+  job = await workshop.drivenAndReleased(await workshop.get(job.id));
+  // Shut once more by feel, that one is looked at again; the others were seen dry.
+  expect((await byFeel()).sort()).toEqual(['left-rear', 'left-rear-caliper']);
 });
