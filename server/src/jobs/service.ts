@@ -105,7 +105,10 @@ function knownParts<T extends { readonly partId: string }>(layout: Layout, parts
 /** What is only looked at and proved has nothing to bleed for. */
 export function refuseOwedBleed(layout: Layout, before: readonly Matter[]): void {
   if (!owesBleed(layout, before)) return;
-  const titles = before.map(matterTitle).join('; ');
+  const titles = before
+    .filter((m) => owesBleed(layout, [m]))
+    .map(matterTitle)
+    .join('; ');
   const sentence = `This vehicle owes a bleed (${titles}); take it in for that, then it is proved with it.`;
   throw new ProblemError('invalid', sentence, [{ field: 'purpose', sentence }]);
 }
