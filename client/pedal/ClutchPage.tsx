@@ -20,6 +20,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import type { StepProps } from '../jobs/step';
+import { BesideBrook } from '../plan/BesideBrook';
 import { PageHead } from '../plan/PageHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Field } from '../ui/Field';
@@ -124,6 +125,7 @@ export function ClutchPage({
   return (
     <Page
       band={band}
+      beside={<BesideBrook job={job} />}
       action={
         <ActionBar
           label="That is measured"

@@ -18,6 +18,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import type { StepProps } from '../jobs/step';
+import { BesideBrook } from '../plan/BesideBrook';
 import { PageHead } from '../plan/PageHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Field } from '../ui/Field';
@@ -91,6 +92,7 @@ export function OneMeasure(props: OneMeasureProps) {
   return (
     <Page
       band={band}
+      beside={<BesideBrook job={job} />}
       action={<ActionBar {...act} side={{ label: 'Back', onPress: pages.closePage }} />}
     >
       <PageHead vehicle={`${vehicleOf(job)} · ${WHEN_WORDS[when]}`} question={title} />

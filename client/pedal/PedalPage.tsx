@@ -6,6 +6,7 @@ import { capital, lowerFirst } from '@brook/core/text';
 import { useState } from 'react';
 import { useRun } from '../data/run';
 import type { StepProps } from '../jobs/step';
+import { BesideBrook } from '../plan/BesideBrook';
 import { PageHead } from '../plan/PageHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Page } from '../ui/Page';
@@ -76,6 +77,7 @@ function Measuring(props: MeasuringProps) {
   return (
     <Page
       band={band}
+      beside={<BesideBrook job={job} />}
       action={
         <ActionBar
           label={when === 'after' ? 'To the proof' : 'Back to the step'}

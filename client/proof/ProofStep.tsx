@@ -15,7 +15,7 @@ import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
 import { TakenOver } from '../matters/TakenOver';
-import { PlanBrook } from '../plan/PlanStep';
+import { BesideBrook } from '../plan/BesideBrook';
 import { RefitList } from '../refit/RefitList';
 import { askOf } from '../run/eventWords';
 import { RunNotices } from '../run/RunNotices';
@@ -29,7 +29,6 @@ import { Page } from '../ui/Page';
 import { Loading } from '../ui/States';
 import { useArmed } from '../ui/useArmed';
 import { Words } from '../ui/Words';
-import { SPACE } from '../ui/theme';
 import { FluidUsedForm, usedWaits } from './FluidUsedForm';
 import { LeakLooked } from './LeakLooked';
 import { ItemPhotos } from './ItemPhotos';
@@ -160,15 +159,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
       />
     );
   return (
-    <Page
-      band={band}
-      beside={
-        <View style={{ padding: SPACE.wide }}>
-          <PlanBrook job={job} plan={plan} height={420} />
-        </View>
-      }
-      action={action}
-    >
+    <Page band={band} beside={<BesideBrook job={job} />} action={action}>
       {shown ? <JobHead job={job} title={pageTitle(shown)} /> : <JobHead job={job} />}
       {job.drives.at(-1)?.result === 'bad' ? (
         <Caution title="The test drive failed">

@@ -6,15 +6,13 @@ import { useSession } from '../data/session';
 import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
-import { PlanBrook } from '../plan/PlanStep';
+import { BesideBrook } from '../plan/BesideBrook';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { Choice } from '../ui/Choice';
 import { clockTime } from '../ui/dates';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Words } from '../ui/Words';
-import { SPACE } from '../ui/theme';
-import { View } from 'react-native';
 
 /** The drive and its result, then the release by a named person. */
 export function ReleaseStep({ job, band }: StepProps) {
@@ -30,13 +28,7 @@ export function ReleaseStep({ job, band }: StepProps) {
   return (
     <Page
       band={band}
-      beside={
-        plan ? (
-          <View style={{ padding: SPACE.wide }}>
-            <PlanBrook job={job} plan={plan} height={420} />
-          </View>
-        ) : null
-      }
+      beside={<BesideBrook job={job} />}
       action={
         good ? (
           <ActionBar

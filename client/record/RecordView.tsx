@@ -49,7 +49,7 @@ import { CardLinks } from './CardLinks';
 import { FluidRecord, UsedRecord } from './FluidRecord';
 import { Section } from './Section';
 import { SignedNote } from './SignedNote';
-import { PlanBrook } from '../plan/PlanStep';
+import { BesideBrook } from '../plan/BesideBrook';
 import { ActionBar } from '../ui/ActionBar';
 import { capital, counted, lowerFirst } from '@brook/core/text';
 import { torquePair } from '@brook/core/torque';
@@ -58,7 +58,7 @@ import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';
 import { Cell, Row, RowHead, Table } from '../ui/Table';
 import { Words } from '../ui/Words';
-import { colour, SPACE } from '../ui/theme';
+import { colour } from '../ui/theme';
 import { SkippedStages } from '../run/SkippedStages';
 
 /** The record: what was read, planned, done and proved, by whom. Read-only once the job is closed. */
@@ -70,13 +70,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
   return (
     <Page
       band={band}
-      beside={
-        plan ? (
-          <View style={{ padding: SPACE.wide }}>
-            <PlanBrook job={job} plan={plan} height={420} />
-          </View>
-        ) : null
-      }
+      beside={<BesideBrook job={job} />}
       action={
         isClosed(job.stage) ? (
           <ActionBar
