@@ -8,8 +8,8 @@ const node = (room) => ({
 
 module.exports = {
   testTimeout: 30_000,
-  // By itself Jest leaves one core idle, which on two cores is half of them.
-  maxWorkers: 2,
+  // By itself Jest leaves one core idle, which on two cores is half of them; and a test of the server waits for its database.
+  maxWorkers: 3,
   projects: [
     node('core'),
     node('contract'),
