@@ -52,6 +52,7 @@ test('somebody asked in by a lead comes in by the code, and reads and types in i
   await own.getByRole('textbox').fill('7');
   await expect(own.getByText('7 in, 177.8 mm')).toBeVisible();
   await own.getByTestId('next-action').click();
+  await expect(own.getByRole('heading', { level: 1, name: /first resistance/ })).toBeVisible();
   // Somebody reads the other side of the ruler.
   await own.getByRole('textbox').fill('160 mm');
   await own.getByTestId('next-action').click();
