@@ -314,6 +314,20 @@ describe('what is found at intake', () => {
     ]);
     expect(left(10, known())).toEqual([]);
     expect(left(14, [])).toEqual([]);
+    // Opened again and shut again, both taken back: it is as it was shut first.
+    const back = (p: Plan) => {
+      const all = shutTo(14, known())(p);
+      const at = all.findIndex((e) => e.kind === 'shut');
+      const { stopId } = all[at] as { stopId: string };
+      const again = { id: 'oa', kind: 'opened again', stopId, atMs: 8_500_000 } as Said;
+      const twice = { ...all[at], id: 'twice', atMs: 8_600_000 } as Said;
+      const undo = (eventId: string) => ({ id: `u ${eventId}`, kind: 'undone', eventId }) as Said;
+      return [...all.slice(0, at + 1), again, twice, undo('twice'), undo('oa'), ended];
+    };
+    const undone = new Yard(CAR);
+    undone.take(flush(CAR), back);
+    const { sinceMs } = undone.all.find((m) => m.kind === 'tightness')!;
+    expect(sinceMs).toBeLessThan(8_500_000);
     // Above it first and tightened right in a later job.
     const yard = new Yard(CAR);
     yard.take(flush(CAR), shutTo(14, known()));
@@ -358,7 +372,9 @@ describe('what is found at intake', () => {
     test('what a release would settle by a look stands beside the look: not what this job shut itself, not what it tightened', () => {
       const yard = new Yard(CAR);
       yard.take(flush(CAR), released(CAR));
-      const { all: before } = yard;
+      // A lamp is settled by the release as well, and is no joint.
+      const lamp = { ...yard.all[0]!, id: 'lamp', kind: 'lamp lit' } as Matter;
+      const before = [...yard.all, lamp];
       const beside = (work: WorkDone, events: (p: Plan) => readonly Said[]) => {
         const job = new Yard(CAR).take(work, events);
         return lookedAtToo(job, yard.about(2), before).flatMap((g) =>
