@@ -1,4 +1,4 @@
-import { groupMatters, type Matter, type MatterGroup } from '@brook/core/matters';
+import { groupMatters, isQuiet, type Matter, type MatterGroup } from '@brook/core/matters';
 import { StyleSheet, View } from 'react-native';
 import { clockTime, dayOf } from '../ui/dates';
 import { Stripes } from '../ui/Notice';
@@ -11,8 +11,8 @@ import { colour, SPACE } from '../ui/theme';
  * tightened by feel stands below in small: nothing waits for it.
  */
 export function MatterList({ matters }: { readonly matters: readonly Matter[] }) {
-  const owed = groupMatters(matters.filter((m) => m.kind !== 'by feel'));
-  const byFeel = groupMatters(matters.filter((m) => m.kind === 'by feel'));
+  const owed = groupMatters(matters.filter((m) => !isQuiet(m)));
+  const byFeel = groupMatters(matters.filter(isQuiet));
   return (
     <View role="list" aria-label="What it still owes">
       {owed.map((g) => (

@@ -13,18 +13,17 @@ export function Owes({
   readonly about?: string;
 }) {
   if (matters.length === 0) return null;
+  if (owesCount(matters) === 0) return <MatterList matters={matters} />;
   return (
     <View>
-      {owesCount(matters) > 0 ? (
-        <Words strong heading={2}>
-          It still owes
-        </Words>
-      ) : null}
-      {owesCount(matters) > 0 && about !== undefined ? (
+      <Words strong heading={2}>
+        It still owes
+      </Words>
+      {about === undefined ? null : (
         <Words size="small" tone="softWords">
           {about}
         </Words>
-      ) : null}
+      )}
       <MatterList matters={matters} />
     </View>
   );

@@ -1,5 +1,5 @@
 import type { Overview } from '@brook/contract';
-import { groupMatters, owesCount, type Matter } from '@brook/core/matters';
+import { groupMatters, isQuiet, owesCount, type Matter } from '@brook/core/matters';
 import { trendWords } from '@brook/core/pedal';
 import { capital, lowerFirst } from '@brook/core/text';
 import { router, type Href } from 'expo-router';
@@ -29,8 +29,8 @@ export function OverviewScreen() {
   if (isPending) return <Loading what="what stands open" />;
   if (!data)
     return <FailedPage what="What stands open" error={error} again={() => void refetch()} />;
-  const again = owing(data, (m) => m.kind !== 'by feel');
-  const byFeel = owing(data, (m) => m.kind === 'by feel');
+  const again = owing(data, (m) => !isQuiet(m));
+  const byFeel = owing(data, isQuiet);
   return (
     <Page action={<ActionBar label="To the jobs" onPress={() => router.replace('/')} />}>
       <View>

@@ -27,14 +27,9 @@ import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { inBothUnits, typedLengthMm } from '../ui/typedLength';
+import { inBothUnits, lengthFault, typedLengthMm } from '../ui/typedLength';
 import { Words } from '../ui/Words';
-import {
-  clutchNeedDraftOf,
-  clutchNeedTyped,
-  faultOf,
-  type ClutchNeedDraft,
-} from './clutchNeedDraft';
+import { clutchNeedDraftOf, clutchNeedTyped, type ClutchNeedDraft } from './clutchNeedDraft';
 import { vehicleOf } from './OneMeasure';
 import { ReachesSlave } from './ReachesSlave';
 import { PedalDrawing, type ClutchAt } from './PedalDrawing';
@@ -72,15 +67,15 @@ export function ClutchPage({
   const blockedMm = optional(blocked);
   const stopMm = optional(stop);
   const faults = {
-    rest: faultOf(rest, TAKE_UP_MM),
+    rest: lengthFault(rest, TAKE_UP_MM),
     takeUp:
-      faultOf(takeUp, TAKE_UP_MM) ??
+      lengthFault(takeUp, TAKE_UP_MM) ??
       (takeUpMm >= restMm ? `It takes up lower than it rests (${restMm} mm).` : null),
-    pumped: faultOf(pumped, TAKE_UP_MM),
-    play: faultOf(play, PLAY_MM),
-    blocked: faultOf(blocked, SLAVE_READING_MM),
+    pumped: lengthFault(pumped, TAKE_UP_MM),
+    play: lengthFault(play, PLAY_MM),
+    blocked: lengthFault(blocked, SLAVE_READING_MM),
     stop:
-      faultOf(stop, TAKE_UP_MM) ??
+      lengthFault(stop, TAKE_UP_MM) ??
       (stopMm !== null && stopMm > takeUpMm
         ? `Its stop lies lower than where it takes up (${takeUpMm} mm).`
         : null),

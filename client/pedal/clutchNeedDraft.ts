@@ -1,7 +1,7 @@
 import { PITCH_MM, SLAVE_NEED_MM, TAKE_UP_MM } from '@brook/core/clutch';
 import type { ClutchNeed } from '@brook/core/log';
-import { inRange, rangeWords, type Range } from '@brook/core/units';
-import { typedLengthMm } from '../ui/typedLength';
+import { inRange, type Range } from '@brook/core/units';
+import { lengthFault, typedLengthMm } from '../ui/typedLength';
 
 /** What a clutch needs, as it is typed. */
 export interface ClutchNeedDraft {
@@ -32,15 +32,15 @@ export function clutchNeedTyped(draft: ClutchNeedDraft): ClutchNeedTyped {
   const leastMm = read(least, TAKE_UP_MM);
   const mostMm = read(most, TAKE_UP_MM);
   const faults = {
-    slaveTravel: faultOf(draft.slaveTravel, SLAVE_NEED_MM),
-    least: faultOf(least, TAKE_UP_MM) ?? missing(least, most),
+    slaveTravel: lengthFault(draft.slaveTravel, SLAVE_NEED_MM),
+    least: lengthFault(least, TAKE_UP_MM) ?? missing(least, most),
     most:
-      faultOf(most, TAKE_UP_MM) ??
+      lengthFault(most, TAKE_UP_MM) ??
       missing(most, least) ??
       (leastMm !== null && mostMm !== null && mostMm <= leastMm
         ? `The window should end above ${leastMm} mm.`
         : null),
-    pitch: faultOf(draft.pitch, PITCH_MM),
+    pitch: lengthFault(draft.pitch, PITCH_MM),
   };
   const whole = !faults.least && !faults.most && leastMm !== null && mostMm !== null;
   return {
@@ -60,9 +60,3 @@ function read(text: string, range: Range): number | null {
   const mm = typedLengthMm(text);
   return !empty(text) && inRange(range, mm) ? Number(mm.toFixed(2)) : null;
 }
-
-/** What would be right in a field of a length; null where it is, or is left out. */
-export const faultOf = (text: string, range: Range): string | null =>
-  empty(text) || inRange(range, typedLengthMm(text))
-    ? null
-    : `Give ${rangeWords(range)}, or inches with “in” behind it.`;

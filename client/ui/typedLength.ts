@@ -1,4 +1,4 @@
-import { convertLength } from '@brook/core/units';
+import { convertLength, inRange, rangeWords, type Range } from '@brook/core/units';
 import { typedNumber } from './typedNumber';
 
 /** A number, with a fraction behind it where it is of inches, and its unit. */
@@ -24,6 +24,12 @@ function inches(number: string): number {
   if (over === undefined) return typedNumber(number);
   return Number(under) === 0 ? NaN : Number(whole) + Number(over) / Number(under);
 }
+
+/** What would be right in a field of a length; null where it is, or is left out. */
+export const lengthFault = (text: string, range: Range): string | null =>
+  text.trim() === '' || inRange(range, typedLengthMm(text))
+    ? null
+    : `Give ${rangeWords(range)}, or inches with “in” behind it.`;
 
 /**
  * A length in the other unit, to be read beside it.

@@ -115,4 +115,6 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
   job = await workshop.drivenAndReleased(await workshop.get(job.id));
   // Shut once more by feel, that one is looked at again; the others were seen dry.
   expect((await byFeel()).sort()).toEqual(['left-rear', 'left-rear-caliper']);
+  const card = await (await page.request.get(`/api/v1/jobs/${job.id}/card`)).json();
+  expect(card.settled).toContain('Left front, right front and right rear: no torque written');
 });

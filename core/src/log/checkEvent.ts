@@ -1,3 +1,4 @@
+import type { Control } from '../circuit';
 import { CONTROL_CHECKS, controlProof } from '../gate';
 import type { Plan } from '../plan';
 import { decisionFault, elementFault, runEventFault, type RunEvent } from '../run';
@@ -120,26 +121,37 @@ const masterFault = (plans: readonly Plan[], masterId: string): string | null =>
     ? null
     : `There is no master "${masterId}" in the layout of this plan.`;
 
-/** Heights and sink are read at a brake that is held by hand or foot. */
-function measureFault(plans: readonly Plan[], masterId: string): string | null {
-  const unknown = masterFault(plans, masterId);
-  if (unknown) return unknown;
-  const { layout } = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))!;
-  const master = layout.masters.find((m) => m.id === masterId)!;
-  return controlProof(master, layout.vehicleKind).result === 'pedal'
+/** What is read at a control is of the kind by which that one is judged. */
+function judgedByFault(
+  plans: readonly Plan[],
+  masterId: string,
+  result: ReturnType<typeof controlProof>['result'],
+  otherwise: (control: Control) => string,
+): string | null {
+  const layout = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))?.layout;
+  const master = layout?.masters.find((m) => m.id === masterId);
+  if (!layout || !master) return masterFault(plans, masterId);
+  return controlProof(master, layout.vehicleKind).result === result
     ? null
-    : `The ${master.control} is not measured like this; only a brake pedal or lever is.`;
+    : otherwise(master.control);
 }
 
-function clutchFault(plans: readonly Plan[], masterId: string): string | null {
-  const unknown = masterFault(plans, masterId);
-  if (unknown) return unknown;
-  const { layout } = plans.find((p) => p.layout.masters.some((m) => m.id === masterId))!;
-  const master = layout.masters.find((m) => m.id === masterId)!;
-  return controlProof(master, layout.vehicleKind).result === 'take-up'
-    ? null
-    : `The ${master.control} takes nothing up; only a clutch does.`;
-}
+/** Heights and sink are read at a brake that is held by hand or foot. */
+const measureFault = (plans: readonly Plan[], masterId: string): string | null =>
+  judgedByFault(
+    plans,
+    masterId,
+    'pedal',
+    (control) => `The ${control} is not measured like this; only a brake pedal or lever is.`,
+  );
+
+const clutchFault = (plans: readonly Plan[], masterId: string): string | null =>
+  judgedByFault(
+    plans,
+    masterId,
+    'take-up',
+    (control) => `The ${control} takes nothing up; only a clutch does.`,
+  );
 
 /** What a clutch needs is said of a clutch; its window ends above where it begins. */
 function needFault(

@@ -4,7 +4,14 @@ export { gateOf, lookedAtToo } from './gateOf';
 export { doneAfterClose, jobSays, refitName, type JobSays } from './jobSays';
 export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
-export { holds, MATTER_KINDS, type Matter, type MatterKind, type MatterWeight } from './matter';
+export {
+  holds,
+  isQuiet,
+  MATTER_KINDS,
+  type Matter,
+  type MatterKind,
+  type MatterWeight,
+} from './matter';
 export { owedWork, owesBleed, workTakenOver } from './takenOver';
 export { usedGap } from './usedGap';
 export { openMatters, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';

@@ -72,7 +72,12 @@ export function jobSays(given: JobState, about: JobAbout, before: readonly Matte
       (e.kind === 'mended' || e.kind === 'back on') && e.matterId ? [e.matterId] : [],
     ),
     tightened: tightenedRight(job),
-    byFeel: leftByFeel(job).map((j) => j.elementId),
+    byFeel: [
+      ...leftByFeel(job).map((j) => j.elementId),
+      ...lookAgainOf(job.log).flatMap((j) =>
+        j.kind === 'by feel' && j.elementId ? [j.elementId] : [],
+      ),
+    ],
     proves,
     provedSinceMs: judged.length > 0 ? Math.min(...judged) : null,
     fluidPasses: job.fluid !== null && job.fluid.read.verdict.verdict !== 'stop',

@@ -46,5 +46,8 @@ export interface Matter {
   readonly jobNumber: number | null;
 }
 
+/** Whether a matter is on the list and counted nowhere: by feel is how most of the work is done. */
+export const isQuiet = (m: Pick<Matter, 'kind'>): boolean => m.kind === 'by feel';
+
 /** Whether a matter keeps its vehicle from being driven. */
 export const holds = (m: Pick<Matter, 'weight'>): boolean => m.weight === 'holds';

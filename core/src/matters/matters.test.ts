@@ -417,6 +417,18 @@ describe('what is found at intake', () => {
       expect(byFeel(yard)).toEqual(all.filter((id) => id !== FIRST && id !== second));
     });
 
+    test('a joint that two jobs said to be by feel is looked at after the second as well', () => {
+      const yard = new Yard(CAR);
+      const pipe = CAR.stretches.find((s) => s.kind === 'hose')!.id;
+      const said = () => ({ ...joint(null), elementId: pipe }) as Said;
+      for (let visit = 0; visit < 2; visit++) {
+        yard.take(flush(CAR), withJoint(said()));
+        expect(byFeel(yard)).toContain(pipe);
+      }
+      yard.take(flush(CAR), released(CAR));
+      expect(byFeel(yard)).not.toContain(pipe);
+    });
+
     test('a part that was in hand without a torque is looked at too', () => {
       const yard = new Yard(CAR);
       const hose = CAR.stretches.find((s) => s.kind === 'hose')!.id;

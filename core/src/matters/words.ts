@@ -1,5 +1,5 @@
 import { capital, lowerFirst } from '../text';
-import type { Matter, MatterKind } from './matter';
+import { isQuiet, type Matter, type MatterKind } from './matter';
 
 type Words = (place: string) => string;
 
@@ -126,9 +126,9 @@ export function groupMatters(matters: readonly Matter[]): MatterGroup[] {
   ];
 }
 
-/** How many things a vehicle owes, as a list counts them; what is only by feel is how most of it is done, and stands where somebody looks closer. */
+/** How many things a vehicle owes, as a list counts them. */
 export const owesCount = (matters: readonly Matter[]): number =>
-  groupMatters(matters.filter((m) => m.kind !== 'by feel')).length;
+  groupMatters(matters.filter((m) => !isQuiet(m))).length;
 
 function listed(places: readonly string[]): string {
   if (places.length < 2) return places[0] ?? '';

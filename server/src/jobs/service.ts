@@ -24,8 +24,7 @@ import { driveStateOf, findVehicle } from '../vehicles/service';
 import { knownFluidOf, lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
 import { changeJob, onlyAt, type LockedJob } from './locked';
-import { clutchNeedsOf } from './clutchNeeds';
-import { manualTorquesOf } from './manualTorques';
+import { clutchNeedsOf, manualTorquesOf } from './earlierWords';
 import { pickFor } from './pick';
 
 /** Take a vehicle in. Sending the same id again answers with the same job. */
