@@ -22,11 +22,11 @@ export default defineConfig({
   outputDir: '../.test/browser',
   fullyParallel: true,
   workers: 3,
-  // Whoever waits for a landing does not wait for a machine that stood still: there what failed once is run again, and named.
-  retries: process.env.CI ? 1 : 0,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
-  reporter: [['line'], ['json', { outputFile: '../.test/browser.json' }]],
+  retries: Number(process.env.BROOK_RETRIES ?? 0),
+  // What passes waits for none of these; they only say when a machine of half the speed is given up.
+  timeout: 600_000,
+  expect: { timeout: 45_000 },
+  reporter: [['line'], ['json']],
   // What a page keeps of the app would stand between the tests and the server; offline.spec.ts lets it.
   use: {
     serviceWorkers: 'block',
@@ -37,13 +37,12 @@ export default defineConfig({
     trace: 'off',
   },
   projects: [
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
-    // Forms, words and the run are the same on every width; what a second column changes is looked at again.
     {
-      name: 'wide',
-      testMatch: /axe\.spec/,
-      grep: /@wide/,
-      use: { viewport: { width: 1280, height: 800 } },
+      name: 'phone',
+      testIgnore: /\.alone\.spec/,
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
+    // What starts servers of its own and kills them; `npm test` runs it last, with nothing beside.
+    { name: 'alone', testMatch: /\.alone\.spec/ },
   ],
 });

@@ -9,7 +9,6 @@ test('a hatchback is bled with a helper’s phone in 55 presses at most, the net
   page,
   browser,
 }) => {
-  test.setTimeout(180_000);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.accept(
     await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),

@@ -8,7 +8,6 @@ import { Workshop } from '../support/workshop';
 test('brown minibus: the worst point governs, the descent is reckoned, the containers leave least over, and the batch finds it again', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const workshop = await Workshop.signIn(page);
   const batch = `W-${randomUUID().slice(0, 5).toUpperCase()}`;
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Minibus on test');

@@ -39,7 +39,6 @@ test('why a bleeder comes here opens under it, with how sure that is', async ({ 
 
 // Every number on the plan says where it comes from, and so does every number behind it.
 test('every figure opens to its rule and its source, down to the entries', async ({ page }) => {
-  test.setTimeout(180_000);
   await planOnScreen(page, 'estate-front-rear', 'right');
   // One bleeder: the others have the same figures with other numbers.
   await page

@@ -84,7 +84,6 @@ test('a vehicle that nobody has seen goes from "take it in" to the first step of
 test('from start to the last fill a hatchback takes 70 presses where nobody has a second phone', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.accept(
     await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
@@ -121,7 +120,6 @@ test('from sign-in to release a stranger takes 100 presses with a helper’s pho
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   await workshop.shelve();

@@ -8,7 +8,6 @@ const next = (page: Page) => page.getByTestId('next-action');
 
 // Walk 1 with no hand on mouse or screen.
 test('from the list to a released car by keyboard alone', async ({ page }) => {
-  test.setTimeout(240_000);
   const workshop = await Workshop.signIn(page);
   await workshop.shelve();
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'By keyboard');

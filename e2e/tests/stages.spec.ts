@@ -72,7 +72,6 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
 test('a motorcycle clutch is filled from below from dry to the end: the syringe is readied at every filling, and the bowl never runs over', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   const workshop = await Workshop.signIn(page);
   const planned = await workshop.planned(
     await workshop.vehicle('motorcycle-clutch-bends', 'middle', 'Clutch from below'),
@@ -105,7 +104,6 @@ test('a motorcycle clutch is filled from below from dry to the end: the syringe 
 test('a pickup whose modulator has a bleeder of its own is bled in two passes to the end, that one in the first alone', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const planned = await workshop.planned(
@@ -129,7 +127,6 @@ test('a pickup whose modulator has a bleeder of its own is bled in two passes to
 });
 
 test('a master is swapped with bench work, joined and bled to the end', async ({ page }) => {
-  test.setTimeout(150_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
@@ -151,7 +148,6 @@ test('a master is swapped with bench work, joined and bled to the end', async ({
 test('a tool-driven cycle is done wheel by wheel, and the bleed after it to the end', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await hurry(page);
   await ownClock(page);
   const workshop = await Workshop.signIn(page);

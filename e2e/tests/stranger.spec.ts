@@ -9,7 +9,6 @@ test.use({ viewport: { width: 360, height: 640 } });
 test('a stranger gets from sign-in to a released car, and finds the record again', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await hurry(page);
   const car = 'Home-care hatchback 3';
   await page.goto('/');

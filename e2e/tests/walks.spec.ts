@@ -44,7 +44,6 @@ test('harbour pickup: a rear hose, the level unseen, alone with a vacuum pump: w
 test('one corner: that bleeder and no other; its air against this van’s own baseline; when the pedal says otherwise, the rest', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const van = await workshop.vehicle('van-four-channel', 'right', 'Post van, one corner');

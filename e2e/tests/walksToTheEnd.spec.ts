@@ -23,7 +23,6 @@ async function colleague(browser: Browser, jobId: string, hoursLater = 0): Promi
 test('harbour pickup, alone with a vacuum pump: primed by vacuum, finished by strokes into a bottle, the modulator in the first round alone', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const pickup = await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup, run alone');
@@ -68,7 +67,6 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
   page,
   browser,
 }) => {
-  test.setTimeout(180_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const bike = await workshop.vehicle(
@@ -140,7 +138,6 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(
     await workshop.vehicle('hatchback-diagonal', 'right', 'In the boathouse'),
@@ -201,7 +198,6 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
 test('swapped in the yard: the old part is the measure, the servo is emptied while it still holds, new fluid is never drawn off, and each millilitre has its bottle', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Swapped in the yard, walked');
