@@ -14,7 +14,7 @@ import {
   type ControlMeasured,
 } from '@brook/core/pedal';
 import { airClueWords, airSits } from '@brook/core/run';
-import { METHOD_WORDS } from '@brook/core/flow';
+import { METHOD_WORDS } from '@brook/core/method';
 import { capital, lowerFirst } from '@brook/core/text';
 import { View } from 'react-native';
 import { Button } from '../ui/Button';

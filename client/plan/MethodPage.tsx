@@ -1,16 +1,14 @@
 import { inRange, rangeWords } from '@brook/core/units';
 import type { Job, PlanChoices } from '@brook/contract';
+import { WORKSHOP_C, type Means, type Method } from '@brook/core/flow';
 import {
-  WORKSHOP_C,
   CARRIED_WORDS,
   cureWords,
   METHOD_VERDICT_WORDS,
   METHOD_WORDS,
   methodWords,
   methodReasonWords,
-  type Means,
-  type Method,
-} from '@brook/core/flow';
+} from '@brook/core/method';
 import { planBleed, type PlanMethod } from '@brook/core/plan';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,15 +1,13 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
 import {
-  costWords,
   isNearEnough,
   NEAR_ENOUGH,
-  orderRefusalWords,
-  ORDER_WORDS,
   type CostSurety,
   type OrderId,
   type SearchState,
 } from '@brook/core/order';
+import { costWords, orderRefusalWords, ORDER_WORDS } from '@brook/core/orderWords';
 import { notEmptiedFirst, orderFigures, type Plan, type PlanOrder } from '@brook/core/plan';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

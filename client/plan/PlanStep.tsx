@@ -1,7 +1,7 @@
 import type { Job, PlanChoices } from '@brook/contract';
 import { bleederName } from '@brook/core/circuit';
-import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/flow';
-import { ORDER_WORDS } from '@brook/core/order';
+import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/method';
+import { ORDER_WORDS } from '@brook/core/orderWords';
 import {
   planChanges,
   refusalWords,

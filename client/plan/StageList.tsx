@@ -8,8 +8,9 @@ import {
 } from '@brook/core/stages';
 import { bleederName, VEHICLE_TRAITS } from '@brook/core/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { METHOD_TRAITS, methodWords } from '@brook/core/flow';
-import { orderWords } from '@brook/core/order';
+import { METHOD_TRAITS } from '@brook/core/flow';
+import { methodWords } from '@brook/core/method';
+import { orderWords } from '@brook/core/orderWords';
 import { type Plan } from '@brook/core/plan';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,8 +1,8 @@
 import type { PlanChoices } from '@brook/contract';
 import type { Layout } from '@brook/core/circuit';
-import { METHOD_WORDS } from '@brook/core/flow';
+import { METHOD_WORDS } from '@brook/core/method';
 import { foundWords } from '@brook/core/matters';
-import { ORDER_WORDS } from '@brook/core/order';
+import { ORDER_WORDS } from '@brook/core/orderWords';
 import { nameOf, workTitle } from '@brook/core/scope';
 import { lowerFirst } from '@brook/core/text';
 

@@ -2,7 +2,7 @@ import { type PlanStop } from '@brook/core/stages';
 import type { Figure } from '@brook/core/figure';
 import type { DriveState } from '@brook/core/job';
 import { bleederName } from '@brook/core/circuit';
-import { methodWords } from '@brook/core/flow';
+import { methodWords } from '@brook/core/method';
 import { wrenchMm, type Plan } from '@brook/core/plan';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';

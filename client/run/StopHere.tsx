@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { figureText } from '@brook/core/figure';
-import { mayStopHere, restBuys } from '@brook/core/gain';
+import { mayStopHere, restBuys } from '@brook/core/run';
 import type { PlanStop } from '@brook/core/stages';
 import { useMemo } from 'react';
 import { View } from 'react-native';

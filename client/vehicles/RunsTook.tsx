@@ -1,6 +1,6 @@
 import { numberIn, type UnitChoice } from '@brook/core/units';
 import type { PacePage } from '@brook/contract';
-import { METHOD_WORDS } from '@brook/core/flow';
+import { METHOD_WORDS } from '@brook/core/method';
 import { capital } from '@brook/core/text';
 import { StyleSheet, View } from 'react-native';
 import { useVehiclePaces } from '../data/vehicles';

@@ -39,7 +39,7 @@ function cardOf(plan: typeof PLAN, said: readonly Said[], more: Partial<CardFact
     controls: controlsOnRecord(job),
     air: {},
     settled: [],
-    leaves: [],
+    left: [],
     rules: DEFAULT_RULES,
     makerMonths: null,
     ...more,

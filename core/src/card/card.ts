@@ -11,7 +11,6 @@ import {
   type JobState,
   type TakeUpRead,
 } from '../log';
-import { groupMatters, type Matter } from '../matters';
 import { airWords, type AirLeft, type ControlMeasured } from '../pedal';
 import type { Plan } from '../plan';
 import { intervalFor, type HouseRules } from '../rules';
@@ -132,15 +131,15 @@ export interface CardFacts {
   readonly air: Readonly<Record<string, AirLeft>>;
   /** Matters that this job settled, in words. */
   readonly settled: readonly string[];
-  /** What it leaves open. */
-  readonly leaves: readonly Matter[];
+  /** What it leaves open, in words. */
+  readonly left: readonly string[];
   readonly rules: HouseRules;
   readonly makerMonths: number | null;
 }
 
 /** The card of a job, whatever state it is in: what nobody measured or looked at is not on it. */
 export function jobCard(facts: CardFacts): JobCard {
-  const { job, plan, layout, used, controls, leaves } = facts;
+  const { job, plan, layout, used, controls } = facts;
   const { released, ended, run } = job;
   const rows = run ? planAgainstActual(run).flatMap((leg) => leg.rows) : [];
   const at = released ?? ended;
@@ -177,7 +176,7 @@ export function jobCard(facts: CardFacts): JobCard {
     overridden: overridesOf(job).map(({ what, why, person: by }) => ({ what, why, by })),
     people: peopleOf(job),
     settled: facts.settled,
-    left: groupMatters(leaves).map((g) => g.title),
+    left: facts.left,
     due: dueOf(facts),
   };
 }

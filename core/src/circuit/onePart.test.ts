@@ -1,6 +1,12 @@
 import { layoutOf, planned } from '../testing';
-import { changeableParts, findScope, nameOf, partsAsOne, routineFlush } from '../scope';
-import { insideAtStart } from '../inside';
+import {
+  changeableParts,
+  findScope,
+  nameOf,
+  partsAsOne,
+  routineFlush,
+  insideAtStart,
+} from '../scope';
 import { stageTitle } from '../stages';
 import { partNeeds, usualPieces } from '../part';
 import { cameOff, heldBack } from '../plan';

@@ -8,14 +8,8 @@ import {
   boreFillingRiseMmS,
   BRETHERTON_LIMIT,
   columnPa,
-  cureWords,
-  decidingStretch,
   limitInsideMm,
-  METHOD_VERDICT_WORDS,
-  METHOD_WORDS,
-  methodReasonWords,
   METHODS,
-  rankMethods,
   reynolds,
   risesAt,
   steadyFlowMlS,
@@ -28,9 +22,17 @@ import {
   vianaFroude,
   type Means,
   type Method,
+} from '.';
+import {
+  cureWords,
+  decidingStretch,
+  METHOD_VERDICT_WORDS,
+  METHOD_WORDS,
+  methodReasonWords,
+  rankMethods,
   type MethodQuestion,
   type MethodRow,
-} from '.';
+} from '../method';
 
 const question = (layout: Layout, more: Partial<MethodQuestion> = {}): MethodQuestion => ({
   layout,

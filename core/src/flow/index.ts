@@ -19,6 +19,7 @@ export {
 export {
   METHOD_TRAITS,
   METHODS,
+  MOST_PRESSURE_KPA,
   USUAL_DAY,
   USUAL_MEANS,
   WORKSHOP_C,
@@ -29,17 +30,6 @@ export {
   type MethodTraits,
 } from './methods';
 export {
-  decidingStretch,
-  rankMethods,
-  type BleederFlow,
-  type Cure,
-  type DecidingStretch,
-  type MethodQuestion,
-  type MethodReason,
-  type MethodRow,
-  type MethodVerdict,
-} from './rank';
-export {
   alongSlope,
   risesAt,
   transport,
@@ -48,11 +38,3 @@ export {
   type Rise,
   type StretchVerdict,
 } from './transport';
-export {
-  CARRIED_WORDS,
-  cureWords,
-  METHOD_VERDICT_WORDS,
-  METHOD_WORDS,
-  methodWords,
-  methodReasonWords,
-} from './words';

@@ -1,22 +1,13 @@
-import type { Sample } from '../fluid';
-import { boilingPointC, limitsOf } from '../fluid';
+import { type Sample, boilingPointC, limitsOf } from '../fluid';
 import { waterAfterPercent, MONTH_MS } from '../ageing';
 import { layoutTemplates } from '../circuit';
 import { newShareOf, oldMl, type Content } from '../inside';
 import { planEnd } from '../plan';
 import { routineFlush } from '../scope';
 import { afterWork, allMasters, cappedPart, layoutOf, planned, runOf, type Said } from '../testing';
-import { doneAt, followCalls, insideNow, missingAt } from '../run';
+import { doneAt, followCalls, insideNow, missingAt, mayStopHere, restBuys } from '../run';
 import { leastCounts } from '../stages';
-import {
-  mayStopHere,
-  NEW_WATER_PERCENT,
-  restBuys,
-  oldWater,
-  planGain,
-  waterOfLot,
-  waterPercent,
-} from '.';
+import { NEW_WATER_PERCENT, oldWater, planGain, waterOfLot, waterPercent } from '.';
 
 const CAR = layoutOf('hatchback-diagonal');
 const AT = Date.UTC(2026, 0, 1);

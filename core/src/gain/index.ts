@@ -1,9 +1,9 @@
-export { mayStopHere, restBuys } from './stopHere';
 export { oldWater, waterOfLot, type OldWater } from './oldWater';
 export {
   MORE_STROKES,
   NEW_WATER_PERCENT,
   planGain,
+  strokesBuy,
   waterPercent,
   type MoreStrokes,
   type PlanGain,

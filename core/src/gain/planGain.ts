@@ -1,11 +1,10 @@
-import { bleederName, chambersOf, isActuator } from '../circuit';
+import { bleederName, chambersOf, isActuator, circuitOf } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import { boilingFigure, CHEMISTRY, limitsOf } from '../fluid';
 import { newShareOf, oldMl, type Content, type Inside } from '../inside';
 import { makeCount, type Visit } from '../order';
 import { planEnd, type Plan } from '../plan';
 import { longestOpening, type PlanStop } from '../stages';
-import { circuitOf } from '../scope';
 import { waterOfLot, type OldWater } from './oldWater';
 
 /** Water in fluid out of a container that was kept shut, % by mass [M]. */

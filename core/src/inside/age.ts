@@ -1,6 +1,5 @@
-import { chambersOf, isActuator, type Layout } from '../circuit';
+import { chambersOf, isActuator, type Layout, circuitOf } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
-import { circuitOf } from '../scope';
 import { merged, oldMl, type Content, type Inside, type Lot, type Portion } from './content';
 
 /** A part counts as changed since a fill when so much of its fluid is of that fill or a later one [M]: a flush leaves a few per cent along the walls. */

@@ -1,5 +1,6 @@
 export {
   chamberVolumeMl,
+  fullOf,
   merged,
   newShareOf,
   oldMl,
@@ -14,7 +15,6 @@ export {
   type Lot,
   type Portion,
 } from './content';
-export { insideAtStart, type InsideFacts } from './start';
 export { emptied, emptiesOf, emptyOnWayMl, swallow, wayTo, type Empties } from './empties';
 export { carriedOver } from './carry';
 export {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { chambersOf, highestOutletMl, paths } from '../circuit';
-import { findScope, routineFlush, type WorkDone } from '../scope';
+import { findScope, routineFlush, type WorkDone, insideAtStart, type InsideFacts } from '../scope';
 import { afterWork, allMasters, arbitraryLayout, carefulMaster, layoutOf } from '../testing';
 import { CircuitFluid } from '../washout';
 import {
@@ -9,7 +9,6 @@ import {
   emptiesOf,
   emptyOnWayMl,
   fillsInside,
-  insideAtStart,
   newShareOf,
   oldMl,
   partAges,
@@ -21,7 +20,6 @@ import {
   wayTo,
   type Content,
   type Inside,
-  type InsideFacts,
 } from '.';
 
 const HATCHBACK = layoutOf('hatchback-diagonal');

@@ -1,7 +1,7 @@
-import { chambersOf, paths, type Layout, type Master } from '../circuit';
+import { chambersOf, paths, type Layout, type Master, circuitOf } from '../circuit';
 import type { JobState } from '../log';
 import { plansOf } from '../run';
-import { circuitOf, complains, findScope, type WorkDone } from '../scope';
+import { complains, findScope, type WorkDone } from '../scope';
 import { holds, type Matter } from './matter';
 
 /** Parts that a job names as changed, compares or took off: nobody knows that they are fitted until it is released. */

@@ -70,7 +70,6 @@ export {
   type VisitPrice,
   type VisitTopUp,
 } from './visit';
-export { costWords, orderRefusalWords, ORDER_WORDS, orderWords } from './words';
 
 export {
   BOWL_WAYS,

@@ -4,7 +4,6 @@ import { arbitraryLayout, layoutOf } from '../testing';
 import { CircuitFluid, CORNERS, laminarVolumesFor } from '../washout';
 import {
   compareOrders,
-  costWords,
   givenOrder,
   orderCost,
   bandOf,
@@ -12,8 +11,6 @@ import {
   sameVisits,
   orderSetup,
   ORDER_SCHOOLS,
-  ORDER_WORDS,
-  orderWords,
   OrderSearch,
   priceOrder,
   schoolOrder,
@@ -26,6 +23,7 @@ import {
   type OrderSetup,
   type Visit,
 } from '.';
+import { costWords, ORDER_WORDS, orderWords } from '../orderWords';
 
 const METHOD = 'two people';
 const SETTINGS: OrderSettings = { pairs: 'inner first', primeMaster: false, method: METHOD };

@@ -1,6 +1,5 @@
 import { chambersOf, isActuator, paths, type Layout, type Master } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
-import { DEFAULT_RULES } from '../rules';
 import { ambientMPaAt } from './ambient';
 
 /** What lies between the foot or hand and the pads, as far as it tells travel from force. */
@@ -58,11 +57,7 @@ function elementsOf(layout: Layout, master: Master): ReadonlySet<string> {
  * @param altitudeM where it is measured, −400 to 5000 m
  * @throws RangeError where the layout has no such master, or nobody works so high
  */
-export function pedalSetup(
-  layout: Layout,
-  masterId: string,
-  altitudeM = DEFAULT_RULES.altitudeM,
-): PedalSetup {
+export function pedalSetup(layout: Layout, masterId: string, altitudeM = 0): PedalSetup {
   const master = layout.masters.find((m) => m.id === masterId);
   if (!master) throw new RangeError(`there is no master "${masterId}" in this layout`);
   const own = elementsOf(layout, master);

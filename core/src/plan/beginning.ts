@@ -1,7 +1,6 @@
 import { partIdOf } from '../circuit';
 import type { Beginning } from '../order';
-import { insideAtStart } from '../inside';
-import { newElements, type BenchEnd, type ScopeFinding } from '../scope';
+import { insideAtStart, newElements, type BenchEnd, type ScopeFinding } from '../scope';
 import type { StageDraft } from '../stages';
 import type { PlanAsked } from './request';
 import type { Plan } from './shape';

@@ -1,6 +1,6 @@
 import { bleederName, type Layout } from '../circuit';
-import { METHOD_WORDS } from '../flow';
-import { ORDER_WORDS } from '../order';
+import { METHOD_WORDS } from '../method';
+import { ORDER_WORDS } from '../orderWords';
 import { stageTitle } from '../stages';
 import type { Plan } from './shape';
 

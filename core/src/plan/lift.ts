@@ -1,8 +1,8 @@
 import { liftLayout, paths, type FirstLayout, type Layout, VEHICLE_TRAITS } from '../circuit';
 import { figure, MODEL, type Figure } from '../figure';
 import { USUAL_MEANS } from '../flow';
-import { insideAtStart, portions, type Inside } from '../inside';
-import { routineFlush, type Purpose } from '../scope';
+import { portions, type Inside } from '../inside';
+import { insideAtStart, routineFlush, type Purpose } from '../scope';
 import type { PlanStop } from '../stages';
 import { planPreferences } from './preferences';
 import { FIRST_PLAN } from './request';

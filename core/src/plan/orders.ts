@@ -1,5 +1,6 @@
 import { chambersOf } from '../circuit';
-import type { Method, MethodRow } from '../flow';
+import type { Method } from '../flow';
+import type { MethodRow } from '../method';
 import {
   givenOrder,
   orderSetup,

@@ -18,7 +18,8 @@ import {
   runOf,
 } from '../testing';
 import { mixedVolumesFor } from '../washout';
-import { orderWords, strokeVolume } from '../order';
+import { strokeVolume } from '../order';
+import { orderWords } from '../orderWords';
 import {
   planBleed,
   planPreferences,

@@ -8,7 +8,8 @@ import {
 } from '../circuit';
 import type { Figure } from '../figure';
 import { fluidViscosity } from '../fluid';
-import { METHOD_TRAITS, rankMethods, type Method } from '../flow';
+import { METHOD_TRAITS, type Method } from '../flow';
+import { rankMethods } from '../method';
 import { isFree, MOST_SEARCHED, strokeVolume, type OrderedVisit, type OrderSetup } from '../order';
 import { findScope, openedBy, partnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
 import { draftStages, linesOf, type PlanStop } from '../stages';

@@ -1,6 +1,7 @@
 import type { Layout, LayoutFault, MayBeKnown } from '../circuit';
 import type { Figure } from '../figure';
-import type { Means, Method, MethodReason, MethodRow } from '../flow';
+import type { Means, Method } from '../flow';
+import type { MethodReason, MethodRow } from '../method';
 import type { Colour, Grade } from '../fluid';
 import type { Inside } from '../inside';
 import type { OrderId, OrderRefusal } from '../order';

@@ -1,6 +1,6 @@
 import type { Plan, PlanRefusal } from './shape';
-import { METHOD_WORDS, methodReasonWords } from '../flow';
-import { orderRefusalWords } from '../order';
+import { METHOD_WORDS, methodReasonWords } from '../method';
+import { orderRefusalWords } from '../orderWords';
 import { heldOf, VEHICLE_TRAITS, type Layout } from '../circuit';
 import { BOWL_WAY_WORDS } from './bowlTreatment';
 import type { PreparationStep } from './preparation';

@@ -1,7 +1,9 @@
 import { VEHICLE_TRAITS, type VehicleKind } from '../circuit';
 import { CLIMATES, type Climate } from '../ageing';
-import { METHOD_WORDS, METHODS, type Method } from '../flow';
-import { ORDER_SCHOOLS, ORDER_WORDS, type OrderSchool } from '../order';
+import { METHODS, type Method } from '../flow';
+import { METHOD_WORDS } from '../method';
+import { ORDER_SCHOOLS, type OrderSchool } from '../order';
+import { ORDER_WORDS } from '../orderWords';
 import { OPEN_RULES, type OpenRule } from '../shelf';
 import type { Range } from '../units';
 

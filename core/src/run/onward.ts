@@ -1,4 +1,4 @@
-import { chambersOf, type Layout, type Master, type SizeFound } from '../circuit';
+import { chambersOf, type Layout, type Master, type SizeFound, circuitOf } from '../circuit';
 import {
   cameOff,
   planBleed,
@@ -10,7 +10,7 @@ import {
   type PreparationStep,
 } from '../plan';
 import type { Method } from '../flow';
-import { circuitOf, type WorkDone } from '../scope';
+import { type WorkDone } from '../scope';
 import { draftOf, isStageThrough, type PlanStop, type StageDraft } from '../stages';
 import { bowlsRunDry } from './dry';
 import type { Onward } from './event';

@@ -1,5 +1,14 @@
-import { chambersOf, paths, partElements, type Layout, type Path } from '../circuit';
-import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
+import {
+  chambersOf,
+  paths,
+  partElements,
+  type Layout,
+  type Path,
+  behind,
+  circuitOf,
+  climbsFrom,
+  jointBefore,
+} from '../circuit';
 import { isSoft } from './asks';
 import type { MasterChanged, WorkDone } from './work';
 

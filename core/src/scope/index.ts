@@ -19,7 +19,6 @@ export {
   workAsked,
   type Ask,
 } from './asks';
-export { behind, circuitOf } from './graph';
 export { changeableParts, newElements, partsAsOne } from './parts';
 export { partnerAdvice, type PartnerAdvice, type PartnerAge } from './partners';
 export {
@@ -49,3 +48,4 @@ export {
   UNMET_WORDS,
   workTitle,
 } from './words';
+export { insideAtStart, type InsideFacts } from './insideAtStart';

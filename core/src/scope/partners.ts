@@ -1,5 +1,11 @@
-import { ACROSS_THE_AXLE, chambersOf, isActuator, type Actuator, type Layout } from '../circuit';
-import { circuitOf } from './graph';
+import {
+  ACROSS_THE_AXLE,
+  chambersOf,
+  isActuator,
+  type Actuator,
+  type Layout,
+  circuitOf,
+} from '../circuit';
 
 /** What a person knows of the part that wears together with a changed one. */
 export interface PartnerAge {

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
-import { paths, type Layout } from '../circuit';
+import { paths, type Layout, behind } from '../circuit';
 import { arbitraryLayout, carefulMaster, layoutOf } from '../testing';
 import {
   adviceWords,
-  behind,
   bleederWords,
   changeableParts,
   findScope,

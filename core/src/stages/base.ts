@@ -1,6 +1,7 @@
 import type { Layout } from '../circuit';
 import type { Figure } from '../figure';
-import type { Means, Method, MethodRow } from '../flow';
+import type { Means, Method } from '../flow';
+import type { MethodRow } from '../method';
 import type { OrderedVisit } from '../order';
 import type { HouseRules } from '../rules';
 import type { ScopeFinding, WorkDone } from '../scope';

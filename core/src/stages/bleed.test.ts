@@ -1,4 +1,5 @@
-import type { Method, MethodRow } from '../flow';
+import type { Method } from '../flow';
+import type { MethodRow } from '../method';
 import type { OrderedVisit } from '../order';
 import { findScope, openedBy, routineFlush, type WorkDone } from '../scope';
 import { afterWork, allMasters, cappedPart, EVERYTHING, layoutOf } from '../testing';

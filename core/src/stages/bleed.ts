@@ -1,7 +1,7 @@
-import { bleederName, chambersOf, type Layout } from '../circuit';
+import { bleederName, chambersOf, type Layout, circuitOf } from '../circuit';
 import { ARITHMETIC, figure, leafFigure, MODEL, type Figure } from '../figure';
 import { METHOD_TRAITS, type Method } from '../flow';
-import { circuitOf, findScope, isSoft, openedBy, type ScopeFinding, type WorkDone } from '../scope';
+import { findScope, isSoft, openedBy, type ScopeFinding, type WorkDone } from '../scope';
 import {
   bleed as bleedDraft,
   each,

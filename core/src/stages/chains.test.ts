@@ -1,7 +1,7 @@
 import type { TemplateId } from '../circuit';
 import { USUAL_DAY, USUAL_MEANS } from '../flow';
 import { routineFlush } from '../scope';
-import { orderWords } from '../order';
+import { orderWords } from '../orderWords';
 import { tieBack } from './tieBack';
 import { linesOf, stageTitle, stageWords, type PlanStage } from '.';
 import {

@@ -1,5 +1,5 @@
 import type { StageHead, Said, StagePlan } from './base';
-import { heldOf, type Layout } from '../circuit';
+import { heldOf, type Layout, behind } from '../circuit';
 import {
   cycleMinutes,
   LEAST_BATTERY_V,
@@ -12,7 +12,6 @@ import {
   type ToolStep,
 } from '../scanTool';
 import { SWEEP_PASSES } from '../order';
-import { behind } from '../scope';
 import { bleed, each, STROKES, working, type BleedDraft } from './bleedDrafts';
 import type { OwnStageKind } from './kind';
 

@@ -2,7 +2,7 @@ import { airLeft } from '@brook/core/air';
 import { jobCard, type JobCard } from '@brook/core/card';
 import { chambersOf, type Layout } from '@brook/core/circuit';
 import { controlsOnRecord, foldJob, measuredAt, type ControlOnRecord } from '@brook/core/log';
-import { groupMatters } from '@brook/core/matters';
+import { groupMatters, type Matter } from '@brook/core/matters';
 import { pedalSetup, type AirLeft, type Reading } from '@brook/core/pedal';
 import { baselinesOf } from '../controls/rows';
 import { Job, MatterEntry, Workshop } from '../db/models';
@@ -51,16 +51,17 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
       controls,
       air: airOf(layout, plan?.preferences.altitudeM, controls, baselines),
       // What it opened itself on the way is no news to whoever gets the card.
-      settled: groupMatters(entries.map((e) => e.matter).filter((m) => m.jobId !== id)).map(
-        (g) => g.title,
-      ),
-      leaves: left.filter((m) => m.jobId === id),
+      settled: titles(entries.map((e) => e.matter).filter((m) => m.jobId !== id)),
+      left: titles(left.filter((m) => m.jobId === id)),
       // The rules that were in force when it was begun; a card does not change with them.
       rules: state.fluid?.read.rules ?? (await houseRulesOf(actor)),
       makerMonths: vehicle.makerEntry?.intervalMonths ?? null,
     }),
   };
 }
+
+/** Matters as one reads them, those of one kind together. */
+const titles = (matters: readonly Matter[]): string[] => groupMatters(matters).map((g) => g.title);
 
 /** Air left behind each control that was measured at the end under a force that tells. */
 function airOf(

@@ -1,7 +1,8 @@
 import { chambersOf, paths, type Layout, type Path, VEHICLE_TRAITS } from '../circuit';
 import { figure, MODEL, PRACTICE, type Figure } from '../figure';
-import { columnPa, LAMINAR_REYNOLDS, reynolds, steadyFlowMlS } from './hydraulics';
 import {
+  columnPa,
+  LAMINAR_REYNOLDS,
   METHOD_TRAITS,
   METHODS,
   MOST_PRESSURE_KPA,
@@ -9,8 +10,14 @@ import {
   type Means,
   type Method,
   type MethodTraits,
-} from './methods';
-import { risesAt, transport, type Motion, type Rise, type StretchVerdict } from './transport';
+  reynolds,
+  risesAt,
+  steadyFlowMlS,
+  transport,
+  type Motion,
+  type Rise,
+  type StretchVerdict,
+} from '../flow';
 
 export type MethodVerdict = 'feasible' | 'second best' | 'hopeless';
 

@@ -1,7 +1,12 @@
 import { lowerFirst } from '../text';
-import type { CostReason, CostSurety, OrderCost } from './compare';
-import type { OrderId, OrderReason } from './schools';
-import type { OrderRefusal } from './visit';
+import type {
+  CostReason,
+  CostSurety,
+  OrderCost,
+  OrderId,
+  OrderReason,
+  OrderRefusal,
+} from '../order';
 
 /** A school by name, and what speaks for it. All of it common practice, no source. */
 export const ORDER_WORDS: Readonly<

@@ -1,10 +1,11 @@
 import { isActuator } from '../circuit';
 import { makeCount, type Visit } from '../order';
 import { countsOfPlan } from '../plan';
-import { firstPlanOf, missingAt, RunFluid, type RunState } from '../run';
+import { missingAt } from './nextStep';
+import { RunFluid } from './runFluid';
+import { firstPlanOf, type RunState } from './state';
 import type { PlanStop } from '../stages';
-import { strokesBuy, type MoreStrokes } from './planGain';
-import type { OldWater } from './oldWater';
+import { strokesBuy, type MoreStrokes, type OldWater } from '../gain';
 
 /**
  * Whether a bleeder may be shut where it stands: clear and as the new fluid,

@@ -1,6 +1,6 @@
-import { chambersOf, partElements, type Layout } from '../circuit';
+import { chambersOf, partElements, type Layout, circuitOf } from '../circuit';
 import type { Grade } from '../fluid';
-import { circuitOf, type WorkDone } from '../scope';
+import type { WorkDone } from './work';
 import {
   fullOf,
   pocketsOf,
@@ -9,7 +9,7 @@ import {
   volumesMl,
   type Content,
   type Inside,
-} from './content';
+} from '../inside';
 
 /** What is known of a vehicle before its job begins. */
 export interface InsideFacts {

@@ -1,18 +1,9 @@
-import { paths, type Layout } from '../circuit';
+import { paths, type Layout, layoutTemplates } from '../circuit';
 import { fluidViscosity } from '../fluid';
 import { strokeVolume } from '../order';
-import { layoutTemplates } from '../circuit';
 import { EVERYTHING, layoutOf } from '../testing';
-import {
-  METHODS,
-  rankMethods,
-  USUAL_DAY,
-  type Means,
-  type Method,
-  type MethodQuestion,
-  type MethodRow,
-  type MethodVerdict,
-} from '.';
+import { METHODS, USUAL_DAY, type Means, type Method } from '../flow';
+import { rankMethods, type MethodQuestion, type MethodRow, type MethodVerdict } from '.';
 
 const hatchback = layoutOf('hatchback-diagonal');
 const bike = layoutOf('motorcycle-front-disc');

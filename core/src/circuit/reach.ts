@@ -1,4 +1,4 @@
-import type { Layout, LayoutNode } from '../circuit';
+import type { Layout, LayoutNode } from './layout';
 
 /** Everything that the fluid reaches behind a part: the part itself, its stretches and nodes. */
 export function behind(layout: Layout, partId: string): ReadonlySet<string> {

@@ -1,6 +1,6 @@
-import type { Layout } from '../circuit';
+import type { Layout } from './layout';
 import { layoutOf } from '../testing';
-import { behind, circuitOf, climbsFrom, jointBefore } from './graph';
+import { behind, circuitOf, climbsFrom, jointBefore } from './reach';
 
 /** Stretches between nodes at given heights, mm; nothing else of a layout is asked for here. */
 function lines(heights: Readonly<Record<string, number>>, ...stretches: readonly string[]): Layout {

@@ -1,14 +1,13 @@
 import type { Layout, TemplateId } from '../circuit';
 import { figure, MODEL } from '../figure';
 import { layoutOf } from '../testing';
+import { METHODS, type Method } from '../flow';
 import {
   cureWords,
   methodReasonWords,
   methodWords,
   METHOD_WORDS,
-  METHODS,
   type Cure,
-  type Method,
   type MethodReason,
 } from '.';
 

@@ -1,8 +1,7 @@
 import { bleederName, heldOf, type Layout } from '../circuit';
 import { figureText } from '../figure';
-import type { Method } from './methods';
 import type { Cure, MethodReason, MethodVerdict } from './rank';
-import type { Carried } from './transport';
+import type { Carried, Method } from '../flow';
 
 /** A method by name, and how the bleeder is handled with it. */
 export const METHOD_WORDS: Readonly<

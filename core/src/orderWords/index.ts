@@ -1,0 +1,1 @@
+export { costWords, orderRefusalWords, ORDER_WORDS, orderWords } from './words';
