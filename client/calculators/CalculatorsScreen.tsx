@@ -3,10 +3,10 @@ import {
   CALCULATORS,
   type Calculator,
   type CalculatorField,
-} from '@brook/core/calculators';
-import type { Figure } from '@brook/core/figure';
-import { figureText } from '@brook/core/figure';
-import { inOtherUnit } from '@brook/core/units';
+} from '@brook/core/bench/calculators';
+import type { Figure } from '@brook/core/base/figure';
+import { figureText } from '@brook/core/base/figure';
+import { inOtherUnit } from '@brook/core/base/units';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,6 +1,6 @@
-import { CLOCK_WORDS, CLOCKS, type ClockKind } from '@brook/core/clock';
-import { runningClocks } from '@brook/core/log';
-import { currentStop } from '@brook/core/run';
+import { CLOCK_WORDS, CLOCKS, type ClockKind } from '@brook/core/base/clock';
+import { runningClocks } from '@brook/core/job/log';
+import { currentStop } from '@brook/core/job/run';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../data/run';
 import type { StepProps } from '../jobs/step';

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { CLOCK_WORDS } from '@brook/core/clock';
-import { isClosed } from '@brook/core/job';
-import { runningClocks, type RunningClock } from '@brook/core/log';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
+import { isClosed } from '@brook/core/job/stage';
+import { runningClocks, type RunningClock } from '@brook/core/job/log';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJob } from '../data/job';

@@ -1,4 +1,4 @@
-import type { RunningClock } from '@brook/core/log';
+import type { RunningClock } from '@brook/core/job/log';
 import { clockLeft } from './clockLeft';
 
 const at = (dueMs: number): RunningClock => ({

@@ -1,5 +1,5 @@
-import { CLOCK_WORDS } from '@brook/core/clock';
-import type { RunningClock } from '@brook/core/log';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
+import type { RunningClock } from '@brook/core/job/log';
 
 /** How a clock stands: its name, and what is left of it in the largest units that tell. */
 export interface ClockLeft {

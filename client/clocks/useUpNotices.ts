@@ -1,5 +1,5 @@
-import { CLOCK_WORDS } from '@brook/core/clock';
-import type { RunningClock } from '@brook/core/log';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
+import type { RunningClock } from '@brook/core/job/log';
 import { useEffect, useRef } from 'react';
 import { sayCue } from '../run/sayCue';
 

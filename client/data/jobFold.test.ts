@@ -1,13 +1,13 @@
 import type { Job } from '@brook/contract';
-import { addToJob, foldJob, type JobEvent } from '@brook/core/log';
-import type { Kept } from '@brook/core/run';
+import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
+import type { Kept } from '@brook/core/job/run';
 import { kept, logFrom, planOf } from '@brook/core/testing';
 import { renderHook } from '@testing-library/react';
 import { FollowedJob, logOf, useFolded } from './jobFold';
 
 // The same functions, only counted.
-jest.mock('@brook/core/log', () => {
-  const real = jest.requireActual('@brook/core/log');
+jest.mock('@brook/core/job/log', () => {
+  const real = jest.requireActual('@brook/core/job/log');
   return { ...real, foldJob: jest.fn(real.foldJob), addToJob: jest.fn(real.addToJob) };
 });
 

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { addToJob, foldJob, type JobEvent, type JobState } from '@brook/core/log';
-import type { Plan } from '@brook/core/plan';
-import type { Kept } from '@brook/core/run';
+import { addToJob, foldJob, type JobEvent, type JobState } from '@brook/core/job/log';
+import type { Plan } from '@brook/core/bleed/plan';
+import type { Kept } from '@brook/core/job/run';
 import { useMemo } from 'react';
 
 /** The log of a job as it came, its accepted plan put back where the log holds it: over the wire it goes once. */

@@ -1,5 +1,5 @@
-import type { Medium } from '@brook/core/log';
-import { counted } from '@brook/core/text';
+import type { Medium } from '@brook/core/job/log';
+import { counted } from '@brook/core/base/text';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { waitingMedia, type WaitingMedia } from './media';

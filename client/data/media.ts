@@ -1,5 +1,5 @@
 import type { VehicleNote } from '@brook/contract';
-import type { Medium } from '@brook/core/log';
+import type { Medium } from '@brook/core/job/log';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useQuery } from '@tanstack/react-query';
 import { createStore, del, entries, get, set, update } from 'idb-keyval';

@@ -1,5 +1,5 @@
-import type { EventBase } from '@brook/core/run';
-import type { PhoneHappening } from '@brook/core/log';
+import type { EventBase } from '@brook/core/job/run';
+import type { PhoneHappening } from '@brook/core/job/log';
 import { entries, get, update } from 'idb-keyval';
 
 /** An event as this phone says it. */

@@ -1,6 +1,17 @@
 import type { Job } from '@brook/contract';
-import { isPhoneEvent, type JobEvent, type JobState, type PhoneHappening } from '@brook/core/log';
-import { helpedStop, nextStep, type EventBase, type Kept, type RunState } from '@brook/core/run';
+import {
+  isPhoneEvent,
+  type JobEvent,
+  type JobState,
+  type PhoneHappening,
+} from '@brook/core/job/log';
+import {
+  helpedStop,
+  nextStep,
+  type EventBase,
+  type Kept,
+  type RunState,
+} from '@brook/core/job/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from '@lukeed/uuid/secure';

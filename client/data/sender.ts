@@ -1,5 +1,5 @@
 import type { Appended, Job } from '@brook/contract';
-import { counted } from '@brook/core/text';
+import { counted } from '@brook/core/base/text';
 import type { useQueryClient } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { ApiProblem } from './api';

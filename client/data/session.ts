@@ -1,5 +1,5 @@
 import type { JoinWorkshop, Session, SignIn } from '@brook/contract';
-import type { UnitChoice } from '@brook/core/units';
+import type { UnitChoice } from '@brook/core/base/units';
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { call, callKept } from './call';
 import { forgetAnswers } from './keptAnswers';

@@ -1,6 +1,6 @@
 import type { Appended, Job } from '@brook/contract';
-import { isClosed } from '@brook/core/job';
-import { movesClocks } from '@brook/core/clock';
+import { isClosed } from '@brook/core/job/stage';
+import { movesClocks } from '@brook/core/base/clock';
 import type { useQueryClient } from '@tanstack/react-query';
 import { forgetLists } from './job';
 

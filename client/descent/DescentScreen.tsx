@@ -1,7 +1,7 @@
-import { type VehicleKind } from '@brook/core/circuit';
-import { GRADES, type Grade } from '@brook/core/fluid';
-import { worstReading } from '@brook/core/ageing';
-import type { VapourAnswer } from '@brook/core/vapour';
+import { type VehicleKind } from '@brook/core/vehicle/circuit';
+import { GRADES, type Grade } from '@brook/core/fluid/verdict';
+import { worstReading } from '@brook/core/fluid/ageing';
+import type { VapourAnswer } from '@brook/core/fluid/vapour';
 import { router } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';

@@ -1,4 +1,4 @@
-import type { HeatRun } from '@brook/core/vapour';
+import type { HeatRun } from '@brook/core/fluid/vapour';
 import { View } from 'react-native';
 import Svg, { Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';

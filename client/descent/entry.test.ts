@@ -1,4 +1,4 @@
-import { vapourMargin } from '@brook/core/vapour';
+import { vapourMargin } from '@brook/core/fluid/vapour';
 import fc from 'fast-check';
 import {
   boilingOf,

@@ -1,13 +1,19 @@
-import { VEHICLE_TRAITS, type VehicleKind } from '@brook/core/circuit';
-import { ENTRY, figure, type Figure } from '@brook/core/figure';
-import { boilingFigure, CHEMISTRY, limitsOf, readingFault, type Grade } from '@brook/core/fluid';
+import { VEHICLE_TRAITS, type VehicleKind } from '@brook/core/vehicle/circuit';
+import { ENTRY, figure, type Figure } from '@brook/core/base/figure';
+import {
+  boilingFigure,
+  CHEMISTRY,
+  limitsOf,
+  readingFault,
+  type Grade,
+} from '@brook/core/fluid/verdict';
 import {
   SMALL_CAR,
   SMALL_MOTORCYCLE,
   type DescentVehicle,
   type RoadPiece,
   type VapourRequest,
-} from '@brook/core/vapour';
+} from '@brook/core/fluid/vapour';
 import { typedNumber } from '../ui/typedNumber';
 
 /** One piece of road of one slope, as typed. */

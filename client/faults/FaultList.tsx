@@ -1,8 +1,8 @@
-import type { Layout } from '@brook/core/circuit';
-import { faultRowsFor, type FaultSign } from '@brook/core/faults';
-import { PRACTICE, sourceWords } from '@brook/core/figure';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { faultRowsFor, type FaultSign } from '@brook/core/find/faults';
+import { PRACTICE, sourceWords } from '@brook/core/base/figure';
 import { StyleSheet, View } from 'react-native';
-import { lowerFirst } from '@brook/core/text';
+import { lowerFirst } from '@brook/core/base/text';
 import { More } from '../ui/More';
 import { colour, SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';

@@ -5,7 +5,7 @@ import {
   type DemandSource,
   type FluidVerdict,
   type Grade,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';

@@ -1,5 +1,5 @@
 import type { Container } from '@brook/contract';
-import { compatibility, type CompatibilityRequest, type Grade } from '@brook/core/fluid';
+import { compatibility, type CompatibilityRequest, type Grade } from '@brook/core/fluid/verdict';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { draftOf, type FluidDraft } from './entry';
 import { FillChoice, fillOptions } from './FillChoice';

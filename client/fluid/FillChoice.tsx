@@ -1,12 +1,12 @@
 import type { Shelf } from '@brook/contract';
-import { figureText } from '@brook/core/figure';
+import { figureText } from '@brook/core/base/figure';
 import {
   compatibility,
   GRADES,
   type CompatibilityRequest,
   type Grade,
   type IsoClass,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { Choice } from '../ui/Choice';
 import { Caution } from '../ui/Notice';
 import type { FluidDraft } from './entry';

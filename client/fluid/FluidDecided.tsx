@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { HOLD_WORDS, type FluidVerdict } from '@brook/core/fluid';
+import { HOLD_WORDS, type FluidVerdict } from '@brook/core/fluid/verdict';
 import { View } from 'react-native';
 import { Caution } from '../ui/Notice';
 import { SPACE } from '../ui/theme';

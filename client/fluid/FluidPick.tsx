@@ -1,4 +1,4 @@
-import { type FluidVerdict } from '@brook/core/fluid';
+import { type FluidVerdict } from '@brook/core/fluid/verdict';
 import { router } from 'expo-router';
 import { useShelf } from '../data/shelf';
 import { Button } from '../ui/Button';

@@ -1,6 +1,6 @@
 import type { Vehicle } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
-import type { FluidVerdict } from '@brook/core/fluid';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import type { FluidVerdict } from '@brook/core/fluid/verdict';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';
 import { useKept } from '../data/kept';

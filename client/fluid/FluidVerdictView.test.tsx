@@ -6,7 +6,7 @@ import {
   type FluidRequest,
   type Grade,
   type Sample,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { SEEN_ALONE } from '@brook/core/testing';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { ConditionView, GradeVerdicts, StopView } from './FluidVerdictView';

@@ -1,5 +1,5 @@
-import { signsOfFluid } from '@brook/core/faults';
-import { figureText, PRACTICE, sourceWords, type Source } from '@brook/core/figure';
+import { signsOfFluid } from '@brook/core/find/faults';
+import { figureText, PRACTICE, sourceWords, type Source } from '@brook/core/base/figure';
 import {
   compatibility,
   COMPATIBILITY_WORDS,
@@ -13,10 +13,10 @@ import {
   type ConditionAnswer,
   type ConditionReason,
   type FluidVerdict,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { View } from 'react-native';
 import { FaultList } from '../faults/FaultList';
-import { capital, lowerFirst } from '@brook/core/text';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';
 import { Caution, Stop } from '../ui/Notice';

@@ -5,14 +5,14 @@ import {
   MONTH_MS,
   worstReading,
   type Forecast,
-} from '@brook/core/ageing';
-import { oldestPart } from '@brook/core/inside';
-import { intervalFor } from '@brook/core/rules';
+} from '@brook/core/fluid/ageing';
+import { oldestPart } from '@brook/core/fluid/inside';
+import { intervalFor } from '@brook/core/bleed/rules';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
 import { Button } from '../ui/Button';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { SPACE } from '../ui/theme';

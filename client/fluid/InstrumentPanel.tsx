@@ -1,4 +1,4 @@
-import { INSTRUMENT_WORDS, type InstrumentKind } from '@brook/core/instrument';
+import { INSTRUMENT_WORDS, type InstrumentKind } from '@brook/core/fluid/instrument';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PRACTICE_WAYS, practiceInstrument, type PracticeWay } from '../instruments/practice';

@@ -1,5 +1,5 @@
-import type { Colour } from '@brook/core/fluid';
-import { PHOTO_WORDS, type PhotoReading, type Spot } from '@brook/core/photo';
+import type { Colour } from '@brook/core/fluid/verdict';
+import { PHOTO_WORDS, type PhotoReading, type Spot } from '@brook/core/fluid/photo';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';

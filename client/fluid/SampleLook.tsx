@@ -8,7 +8,7 @@ import {
   type Drops,
   type Dye,
   type ForeignSign,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { useState } from 'react';
 import { Button } from '../ui/Button';
 import { Choice, type Option } from '../ui/Choice';

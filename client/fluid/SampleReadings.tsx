@@ -1,5 +1,5 @@
-import { GRADES, type Grade } from '@brook/core/fluid';
-import { DEFAULT_RULES } from '@brook/core/rules';
+import { GRADES, type Grade } from '@brook/core/fluid/verdict';
+import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { StyleSheet, View } from 'react-native';
 import { useHouseRules } from '../data/houseRules';
 import { Choice } from '../ui/Choice';

@@ -1,5 +1,5 @@
-import { visitBoilingLimit, limitsOf, waterLimits, type Grade } from '@brook/core/fluid';
-import { numberIn } from '@brook/core/units';
+import { visitBoilingLimit, limitsOf, waterLimits, type Grade } from '@brook/core/fluid/verdict';
+import { numberIn } from '@brook/core/base/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { ClipPath, Defs, G, Line, Path, Rect } from 'react-native-svg';

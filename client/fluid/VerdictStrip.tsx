@@ -4,9 +4,9 @@ import {
   REMEDY_WORDS,
   VERDICT_WORDS,
   type FluidVerdict,
-} from '@brook/core/fluid';
-import { figureText, type Figure } from '@brook/core/figure';
-import { capital, lowerFirst } from '@brook/core/text';
+} from '@brook/core/fluid/verdict';
+import { figureText, type Figure } from '@brook/core/base/figure';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { useFocusEffect } from 'expo-router';
 import { useCallback, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,4 @@
-import type { FluidRead } from '@brook/core/log';
+import type { FluidRead } from '@brook/core/job/log';
 import { fluidEntry } from '@brook/contract';
 import {
   ambientHpaOf,

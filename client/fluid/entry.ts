@@ -1,5 +1,5 @@
 import type { FluidEntry, Job, MakerEntry } from '@brook/contract';
-import type { FluidRead } from '@brook/core/log';
+import type { FluidRead } from '@brook/core/job/log';
 import {
   CHEMISTRY,
   fluidVerdict,
@@ -17,7 +17,7 @@ import {
   type Grade,
   type IsoClass,
   type ReadingKind,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { typedNumber } from '../ui/typedNumber';
 
 /** One sample point as it is filled in; readings as they are typed. */

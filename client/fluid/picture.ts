@@ -1,4 +1,4 @@
-import type { Picture } from '@brook/core/photo';
+import type { Picture } from '@brook/core/fluid/photo';
 
 /** Longest side that a picture is read at, px: enough for a patch, small enough to hand to a worker. */
 const LONGEST_PX = 1200;

@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import { gradeNamed } from '@brook/core/fluid';
-import { oldWater, type OldWater } from '@brook/core/gain';
+import { gradeNamed } from '@brook/core/fluid/verdict';
+import { oldWater, type OldWater } from '@brook/core/bleed/gain';
 import { useMemo } from 'react';
 import { useHouseRules } from '../data/houseRules';
 

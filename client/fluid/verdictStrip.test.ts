@@ -1,4 +1,4 @@
-import { fluidVerdict, type FluidRequest } from '@brook/core/fluid';
+import { fluidVerdict, type FluidRequest } from '@brook/core/fluid/verdict';
 import { demandsOf, draftOf, emptySample, samplesOf, type SampleDraft } from './entry';
 import { boilingScale, waterScale } from './Scale';
 import { inShort } from './VerdictStrip';

@@ -1,5 +1,5 @@
 import type { HelpSaid, HelpSignal } from '@brook/contract';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 
 export interface HelpFacts {
   readonly said: HelpSaid | null;

@@ -1,8 +1,8 @@
 import type { Vehicle, VehicleHistory } from '@brook/contract';
-import { fluidHistory, type FluidHistory } from '@brook/core/ageing';
-import { waterLimits } from '@brook/core/fluid';
-import { oldestPart, type PartAge } from '@brook/core/inside';
-import { intervalFor } from '@brook/core/rules';
+import { fluidHistory, type FluidHistory } from '@brook/core/fluid/ageing';
+import { waterLimits } from '@brook/core/fluid/verdict';
+import { oldestPart, type PartAge } from '@brook/core/fluid/inside';
+import { intervalFor } from '@brook/core/bleed/rules';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

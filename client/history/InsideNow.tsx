@@ -1,7 +1,7 @@
-import type { Layout } from '@brook/core/circuit';
-import { fillsInside, partAges, type Inside, type Lot } from '@brook/core/inside';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { fillsInside, partAges, type Inside, type Lot } from '@brook/core/fluid/inside';
 import { View } from 'react-native';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

@@ -1,6 +1,6 @@
 import type { Vehicle } from '@brook/contract';
-import { bleederName, type Layout } from '@brook/core/circuit';
-import { GRADES, type Grade } from '@brook/core/fluid';
+import { bleederName, type Layout } from '@brook/core/vehicle/circuit';
+import { GRADES, type Grade } from '@brook/core/fluid/verdict';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';
@@ -10,7 +10,7 @@ import { broughtTo, sameData, withTheirs } from '../forms/threeWay';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';
 import { Caution } from '../ui/Notice';

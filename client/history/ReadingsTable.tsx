@@ -1,5 +1,5 @@
 import type { VehicleHistory } from '@brook/contract';
-import type { Bleeder } from '@brook/core/circuit';
+import type { Bleeder } from '@brook/core/vehicle/circuit';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

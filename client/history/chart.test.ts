@@ -1,4 +1,4 @@
-import { fluidHistory, MONTH_MS, type HistorySample } from '@brook/core/ageing';
+import { fluidHistory, MONTH_MS, type HistorySample } from '@brook/core/fluid/ageing';
 import fc from 'fast-check';
 import { historyChart } from './chart';
 

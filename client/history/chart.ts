@@ -1,4 +1,9 @@
-import { MONTH_MS, uptakeCurve, type FluidHistory, type HistoryChange } from '@brook/core/ageing';
+import {
+  MONTH_MS,
+  uptakeCurve,
+  type FluidHistory,
+  type HistoryChange,
+} from '@brook/core/fluid/ageing';
 
 /** A chart as it is drawn, px from its upper left corner. */
 export interface HistoryChart {

@@ -1,7 +1,7 @@
 import { FigureSheet } from '../ui/FigureSheet';
 import type { VehicleHistory } from '@brook/contract';
-import { fitUptake, forecastMonths, MONTH_MS } from '@brook/core/ageing';
-import { waterLimits } from '@brook/core/fluid';
+import { fitUptake, forecastMonths, MONTH_MS } from '@brook/core/fluid/ageing';
+import { waterLimits } from '@brook/core/fluid/verdict';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { ForecastRow } from '../fluid/GoodUntil';
 import { ReadingsTable } from './ReadingsTable';

@@ -1,5 +1,5 @@
-import { standIn, type Instrument, type InstrumentKind } from '@brook/core/instrument';
-import { standInTool, type ScanTool } from '@brook/core/scanTool';
+import { standIn, type Instrument, type InstrumentKind } from '@brook/core/fluid/instrument';
+import { standInTool, type ScanTool } from '@brook/core/bleed/scanTool';
 
 /** Ways in which a practice instrument may behave, so that each can be met before it counts. */
 export const PRACTICE_WAYS = ['well', 'out of range', 'low battery', 'lost half-way'] as const;

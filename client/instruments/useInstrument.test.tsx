@@ -1,4 +1,4 @@
-import { InstrumentLost, type Instrument, type RawReading } from '@brook/core/instrument';
+import { InstrumentLost, type Instrument, type RawReading } from '@brook/core/fluid/instrument';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { PRACTICE_WAYS, practiceInstrument } from './practice';
 import { useInstrument } from './useInstrument';

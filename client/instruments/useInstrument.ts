@@ -3,7 +3,7 @@ import {
   type Instrument,
   type InstrumentState,
   type RawReading,
-} from '@brook/core/instrument';
+} from '@brook/core/fluid/instrument';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 export interface InstrumentLink {

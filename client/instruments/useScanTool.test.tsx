@@ -1,4 +1,9 @@
-import { ToolLost, type ScanTool, type ToolCheck, type ToolOutcome } from '@brook/core/scanTool';
+import {
+  ToolLost,
+  type ScanTool,
+  type ToolCheck,
+  type ToolOutcome,
+} from '@brook/core/bleed/scanTool';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { PRACTICE_TOOL_WAYS, practiceTool } from './practice';
 import { useScanTool } from './useScanTool';

@@ -1,4 +1,4 @@
-import type { ScanTool, ToolCheck, ToolOutcome, ToolStep } from '@brook/core/scanTool';
+import type { ScanTool, ToolCheck, ToolOutcome, ToolStep } from '@brook/core/bleed/scanTool';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 export interface ToolLink {

@@ -1,6 +1,6 @@
 import type { VehicleSummary } from '@brook/contract';
-import { FOUND_WORDS, holds, owesCount, type MatterKind } from '@brook/core/matters';
-import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/core/scope';
+import { FOUND_WORDS, holds, owesCount, type MatterKind } from '@brook/core/owed/openItems';
+import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/core/bleed/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -14,7 +14,7 @@ import { PartQuestions } from '../plan/PartQuestions';
 import type { PartDraft } from '../plan/work';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';

@@ -5,8 +5,8 @@ import {
   workAsked,
   type Ask,
   type SeenAtIntake,
-} from '@brook/core/scope';
-import { inRange, rangeWords } from '@brook/core/units';
+} from '@brook/core/bleed/scope';
+import { inRange, rangeWords } from '@brook/core/base/units';
 import { isOpenQuestion, partOf, type PartDraft } from '../plan/work';
 import { typedNumber } from '../ui/typedNumber';
 

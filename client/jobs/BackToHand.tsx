@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { isClosed, wayStep, type WayStep } from '@brook/core/job';
+import { isClosed, wayStep, type WayStep } from '@brook/core/job/stage';
 import { ActionBar } from '../ui/ActionBar';
 
 /** The way back from a step that is only looked at to the one in hand. */

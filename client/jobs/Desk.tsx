@@ -1,5 +1,5 @@
 import type { JobSummary } from '@brook/contract';
-import { isClosed, NEXT_WORDS } from '@brook/core/job';
+import { isClosed, NEXT_WORDS } from '@brook/core/job/stage';
 import { Link, router } from 'expo-router';
 import { useDeferredValue, useState, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { isClosed } from '@brook/core/job';
+import { isClosed } from '@brook/core/job/stage';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../clocks/ClockButton';
 import { LookAgainButton } from '../lookAgain/LookAgainButton';

@@ -1,8 +1,8 @@
 import type { Job } from '@brook/contract';
-import { workTitle } from '@brook/core/scope';
+import { workTitle } from '@brook/core/bleed/scope';
 import { StyleSheet, View } from 'react-native';
 import { Link } from 'expo-router';
-import { lowerFirst } from '@brook/core/text';
+import { lowerFirst } from '@brook/core/base/text';
 import { Caution, Stop } from '../ui/Notice';
 import { DriveMark } from '../ui/DriveMark';
 import { Words } from '../ui/Words';

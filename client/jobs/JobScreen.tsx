@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import { isClosed, wayStep, type WayStep } from '@brook/core/job';
-import { capital } from '@brook/core/text';
+import { isClosed, wayStep, type WayStep } from '@brook/core/job/stage';
+import { capital } from '@brook/core/base/text';
 import { useState } from 'react';
 import { CLOCK_PAGE } from '../clocks/ClockButton';
 import { ClockPage } from '../clocks/ClockPage';

@@ -1,4 +1,4 @@
-import { isClosed } from '@brook/core/job';
+import { isClosed } from '@brook/core/job/stage';
 import type { LivePhone } from '@brook/contract';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { foundWords } from '@brook/core/matters';
-import { workTitle } from '@brook/core/scope';
-import { lowerFirst } from '@brook/core/text';
+import { foundWords } from '@brook/core/owed/openItems';
+import { workTitle } from '@brook/core/bleed/scope';
+import { lowerFirst } from '@brook/core/base/text';
 import { View } from 'react-native';
 import { useFolded } from '../data/jobFold';
 import { clockTime, shortDate } from '../ui/dates';

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { JOB_STAGES, WAY, type JobStage, type WayStep } from '@brook/core/job';
+import { JOB_STAGES, WAY, type JobStage, type WayStep } from '@brook/core/job/stage';
 import { router, useLocalSearchParams, type Href } from 'expo-router';
 import { useMemo } from 'react';
 

@@ -1,6 +1,6 @@
 import type { LivePhone } from '@brook/contract';
-import type { Medium } from '@brook/core/log';
-import { counted } from '@brook/core/text';
+import type { Medium } from '@brook/core/job/log';
+import { counted } from '@brook/core/base/text';
 import { keptWords, type KeptHere } from '../data/keptHere';
 import { clockTime } from '../ui/dates';
 

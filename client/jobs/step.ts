@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { WayStep } from '@brook/core/job';
+import type { WayStep } from '@brook/core/job/stage';
 import type { ReactNode } from 'react';
 import type { JobPages } from './jobAddress';
 

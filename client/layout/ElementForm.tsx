@@ -31,11 +31,11 @@ import {
   type SizedKind,
   CONTROL_TRAITS,
   hasServo,
-} from '@brook/core/circuit';
+} from '@brook/core/vehicle/circuit';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';
 import { More } from '../ui/More';

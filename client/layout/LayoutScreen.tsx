@@ -7,7 +7,7 @@ import {
   paths,
   type Edited,
   type HowKnown,
-} from '@brook/core/circuit';
+} from '@brook/core/vehicle/circuit';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

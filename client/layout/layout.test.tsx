@@ -1,4 +1,4 @@
-import { insertInto, layoutTemplates, templateById } from '@brook/core/circuit';
+import { insertInto, layoutTemplates, templateById } from '@brook/core/vehicle/circuit';
 import { act, renderHook } from '@testing-library/react';
 import { layoutFile, readLayoutFile } from './layoutFile';
 import { outline } from './outline';

@@ -1,4 +1,4 @@
-import { layoutTemplates, validateLayout } from '@brook/core/circuit';
+import { layoutTemplates, validateLayout } from '@brook/core/vehicle/circuit';
 import { broughtTo } from '../forms/threeWay';
 import { byElement, elementLabel, elementWords, layoutOf } from './layoutConflict';
 

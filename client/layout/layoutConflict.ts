@@ -1,4 +1,4 @@
-import { RANGES, type Layout } from '@brook/core/circuit';
+import { RANGES, type Layout } from '@brook/core/vehicle/circuit';
 
 const LISTS = ['bowls', 'masters', 'nodes', 'stretches', 'bleeders'] as const;
 

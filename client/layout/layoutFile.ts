@@ -1,5 +1,5 @@
 import { layout as schema } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
+import type { Layout } from '@brook/core/vehicle/circuit';
 
 /** A layout as a file that can be kept, sent and read again. */
 export function layoutFile(layout: Layout): { readonly name: string; readonly text: string } {

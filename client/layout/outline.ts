@@ -7,7 +7,7 @@ import {
   type Layout,
   type LayoutNode,
   type SizedKind,
-} from '@brook/core/circuit';
+} from '@brook/core/vehicle/circuit';
 
 /** One element in the order in which the fluid meets it. */
 export interface OutlineRow {

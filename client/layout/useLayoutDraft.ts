@@ -1,4 +1,4 @@
-import { validateLayout, type Layout, type LayoutFault } from '@brook/core/circuit';
+import { validateLayout, type Layout, type LayoutFault } from '@brook/core/vehicle/circuit';
 import { useCallback, useMemo, useState } from 'react';
 
 export interface LayoutDraft {

@@ -1,9 +1,9 @@
-import { bleederName, type Layout } from '@brook/core/circuit';
-import { jointsOf, LOOK_LATER, type LookLater } from '@brook/core/log';
-import { partsInHand } from '@brook/core/matters';
-import { nameOf } from '@brook/core/scope';
-import { capital } from '@brook/core/text';
-import { jointAgain, jointWords } from '@brook/core/torque';
+import { bleederName, type Layout } from '@brook/core/vehicle/circuit';
+import { jointsOf, LOOK_LATER, type LookLater } from '@brook/core/job/log';
+import { partsInHand } from '@brook/core/owed/openItems';
+import { nameOf } from '@brook/core/bleed/scope';
+import { capital } from '@brook/core/base/text';
+import { jointAgain, jointWords } from '@brook/core/vehicle/torque';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJobLog, type LiveJob } from '../data/run';

@@ -1,4 +1,4 @@
-import { groupMatters, isQuiet, type Matter, type MatterGroup } from '@brook/core/matters';
+import { groupMatters, isQuiet, type Matter, type MatterGroup } from '@brook/core/owed/openItems';
 import { StyleSheet, View } from 'react-native';
 import { clockTime, dayOf } from '../ui/dates';
 import { Stripes } from '../ui/Notice';

@@ -1,4 +1,4 @@
-import { owesCount, type Matter } from '@brook/core/matters';
+import { owesCount, type Matter } from '@brook/core/owed/openItems';
 import { View } from 'react-native';
 import { Words } from '../ui/Words';
 import { MatterList } from './MatterList';

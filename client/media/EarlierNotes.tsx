@@ -1,5 +1,5 @@
 import type { Job, VehicleNote } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
+import type { Layout } from '@brook/core/vehicle/circuit';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useVehicleNotes } from '../data/media';

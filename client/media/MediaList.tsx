@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import { undoneIds, type JobEvent, type MediaNote } from '@brook/core/log';
-import type { Kept } from '@brook/core/run';
+import { undoneIds, type JobEvent, type MediaNote } from '@brook/core/job/log';
+import type { Kept } from '@brook/core/job/run';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { dropMedia, useKeptMedia, useWaitingMedia, type WaitingMedia } from '../data/media';

@@ -1,4 +1,4 @@
-import { currentStop } from '@brook/core/run';
+import { currentStop } from '@brook/core/job/run';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../data/run';

@@ -1,6 +1,6 @@
-import type { Plan } from '@brook/core/plan';
-import { nameOf } from '@brook/core/scope';
-import { lowerFirst } from '@brook/core/text';
+import type { Plan } from '@brook/core/bleed/plan';
+import { nameOf } from '@brook/core/bleed/scope';
+import { lowerFirst } from '@brook/core/base/text';
 import { View } from 'react-native';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { Choice } from '../ui/Choice';

@@ -1,7 +1,7 @@
-import type { Layout } from '@brook/core/circuit';
-import type { MediaNote } from '@brook/core/log';
-import { nameOf } from '@brook/core/scope';
-import { lowerFirst } from '@brook/core/text';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import type { MediaNote } from '@brook/core/job/log';
+import { nameOf } from '@brook/core/bleed/scope';
+import { lowerFirst } from '@brook/core/base/text';
 
 export const MEDIUM_WORDS: Readonly<Record<MediaNote['medium'], string>> = {
   photo: 'Photo',

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { MediaNote, Medium } from '@brook/core/log';
+import type { MediaNote, Medium } from '@brook/core/job/log';
 import { useEffect, useState } from 'react';
 import { v4 as uuid } from '@lukeed/uuid/secure';
 import { keepMedia } from '../data/media';

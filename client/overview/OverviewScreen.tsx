@@ -1,7 +1,7 @@
 import type { Overview } from '@brook/contract';
-import { groupMatters, isQuiet, owesCount, type Matter } from '@brook/core/matters';
-import { trendWords } from '@brook/core/pedal';
-import { capital, lowerFirst } from '@brook/core/text';
+import { groupMatters, isQuiet, owesCount, type Matter } from '@brook/core/owed/openItems';
+import { trendWords } from '@brook/core/control/pedal';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { router, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,5 +1,5 @@
-import type { Master } from '@brook/core/circuit';
-import { CONTROL_TRAITS, paths } from '@brook/core/circuit';
+import type { Master } from '@brook/core/vehicle/circuit';
+import { CONTROL_TRAITS, paths } from '@brook/core/vehicle/circuit';
 import {
   airOrRod,
   BLOCKED_ROD_MM,
@@ -11,11 +11,11 @@ import {
   TAKE_UP_MM,
   takeUpOf,
   type PushrodTurns,
-} from '@brook/core/clutch';
-import { takeUpPasses, takeUpWords } from '@brook/core/gate';
-import { clutchNeedOf, type ClutchNeed } from '@brook/core/log';
-import { capital } from '@brook/core/text';
-import { inRange } from '@brook/core/units';
+} from '@brook/core/control/clutch';
+import { takeUpPasses, takeUpWords } from '@brook/core/job/gate';
+import { clutchNeedOf, type ClutchNeed } from '@brook/core/job/log';
+import { capital } from '@brook/core/base/text';
+import { inRange } from '@brook/core/base/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';

@@ -1,8 +1,8 @@
 import type { ControlPage } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
-import { airOf, airTrend, airWords, trendWords } from '@brook/core/pedal';
-import { capital } from '@brook/core/text';
-import { unitIn } from '@brook/core/units';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { airOf, airTrend, airWords, trendWords } from '@brook/core/control/pedal';
+import { capital } from '@brook/core/base/text';
+import { unitIn } from '@brook/core/base/units';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { controlProof } from '@brook/core/gate';
-import { measuredAt, measuredNow } from '@brook/core/log';
-import type { Plan } from '@brook/core/plan';
+import { controlProof } from '@brook/core/job/gate';
+import { measuredAt, measuredNow } from '@brook/core/job/log';
+import type { Plan } from '@brook/core/bleed/plan';
 import type { LiveRun } from '../data/run';
 import { useJobPages } from '../jobs/jobAddress';
 import { Button } from '../ui/Button';

@@ -1,5 +1,5 @@
-import { hasServo } from '@brook/core/circuit';
-import { judgedByMeasure, measuredAt } from '@brook/core/log';
+import { hasServo } from '@brook/core/vehicle/circuit';
+import { judgedByMeasure, measuredAt } from '@brook/core/job/log';
 import {
   airWords,
   heldAs,
@@ -12,10 +12,10 @@ import {
   pedalSetup,
   readingWords,
   type ControlMeasured,
-} from '@brook/core/pedal';
-import { airClueWords, airSits } from '@brook/core/run';
-import { METHOD_WORDS } from '@brook/core/method';
-import { capital, lowerFirst } from '@brook/core/text';
+} from '@brook/core/control/pedal';
+import { airClueWords, airSits } from '@brook/core/job/run';
+import { METHOD_WORDS } from '@brook/core/bleed/method';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { View } from 'react-native';
 import { Button } from '../ui/Button';
 import { More } from '../ui/More';

@@ -1,5 +1,5 @@
-import { hasServo, VEHICLE_TRAITS, type Master } from '@brook/core/circuit';
-import type { Measuring } from '@brook/core/log';
+import { hasServo, VEHICLE_TRAITS, type Master } from '@brook/core/vehicle/circuit';
+import type { Measuring } from '@brook/core/job/log';
 import {
   HEIGHT_MM,
   heightFault,
@@ -10,10 +10,10 @@ import {
   type ControlMeasured,
   type Measure,
   type MeasuredWhen,
-} from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
-import { lowerFirst } from '@brook/core/text';
-import { inRange, rangeWords } from '@brook/core/units';
+} from '@brook/core/control/pedal';
+import type { Plan } from '@brook/core/bleed/plan';
+import { lowerFirst } from '@brook/core/base/text';
+import { inRange, rangeWords } from '@brook/core/base/units';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';

@@ -1,4 +1,4 @@
-import { isSinking, type At, type Sinking } from '@brook/core/pedal';
+import { isSinking, type At, type Sinking } from '@brook/core/control/pedal';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { ChartText } from '../ui/ChartText';

@@ -1,8 +1,8 @@
-import { hasServo } from '@brook/core/circuit';
-import { controlProof } from '@brook/core/gate';
-import { measuredAt, measuredNow, measuringOf } from '@brook/core/log';
-import { measuresFor, wasTaken, type Measure } from '@brook/core/pedal';
-import { capital, lowerFirst } from '@brook/core/text';
+import { hasServo } from '@brook/core/vehicle/circuit';
+import { controlProof } from '@brook/core/job/gate';
+import { measuredAt, measuredNow, measuringOf } from '@brook/core/job/log';
+import { measuresFor, wasTaken, type Measure } from '@brook/core/control/pedal';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { useState } from 'react';
 import { useRun } from '../data/run';
 import type { StepProps } from '../jobs/step';

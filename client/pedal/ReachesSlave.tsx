@@ -1,5 +1,5 @@
-import type { Layout } from '@brook/core/circuit';
-import { airTakes, slaveTravel } from '@brook/core/clutch';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { airTakes, slaveTravel } from '@brook/core/control/clutch';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

@@ -1,4 +1,4 @@
-import { isSinking, wasTaken, type ControlMeasured, type Measure } from '@brook/core/pedal';
+import { isSinking, wasTaken, type ControlMeasured, type Measure } from '@brook/core/control/pedal';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
 import { inBothUnits } from '../ui/typedLength';

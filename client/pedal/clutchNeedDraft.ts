@@ -1,6 +1,6 @@
-import { PITCH_MM, SLAVE_NEED_MM, TAKE_UP_MM } from '@brook/core/clutch';
-import type { ClutchNeed } from '@brook/core/log';
-import { inRange, type Range } from '@brook/core/units';
+import { PITCH_MM, SLAVE_NEED_MM, TAKE_UP_MM } from '@brook/core/control/clutch';
+import type { ClutchNeed } from '@brook/core/job/log';
+import { inRange, type Range } from '@brook/core/base/units';
 import { lengthFault, typedLengthMm } from '../ui/typedLength';
 
 /** What a clutch needs, as it is typed. */

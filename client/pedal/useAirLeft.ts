@@ -1,5 +1,5 @@
-import type { AirLeft, Reading } from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
+import type { AirLeft, Reading } from '@brook/core/control/pedal';
+import type { Plan } from '@brook/core/bleed/plan';
 import { useQuery } from '@tanstack/react-query';
 import type { AirQuestion } from '../workers/air.worker';
 import { askWorker } from '../workers/ask';

@@ -1,5 +1,5 @@
-import { figure, MODEL } from '@brook/core/figure';
-import { BOWL_WAY_WORDS, bowlWayPrices, rinseWords, type Plan } from '@brook/core/plan';
+import { figure, MODEL } from '@brook/core/base/figure';
+import { BOWL_WAY_WORDS, bowlWayPrices, rinseWords, type Plan } from '@brook/core/bleed/plan';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { FigureValue } from '../ui/FigureValue';

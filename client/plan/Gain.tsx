@@ -1,8 +1,8 @@
 import type { Job } from '@brook/contract';
-import { planGain } from '@brook/core/gain';
-import { figureText } from '@brook/core/figure';
-import { bleederName } from '@brook/core/circuit';
-import type { Plan } from '@brook/core/plan';
+import { planGain } from '@brook/core/bleed/gain';
+import { figureText } from '@brook/core/base/figure';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import type { Plan } from '@brook/core/bleed/plan';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useOldWater } from '../fluid/useOldWater';

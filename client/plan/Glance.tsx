@@ -1,6 +1,6 @@
-import { planGlance, type Plan } from '@brook/core/plan';
-import { figure, ARITHMETIC, type Figure } from '@brook/core/figure';
-import { isConverted, numberIn } from '@brook/core/units';
+import { planGlance, type Plan } from '@brook/core/bleed/plan';
+import { figure, ARITHMETIC, type Figure } from '@brook/core/base/figure';
+import { isConverted, numberIn } from '@brook/core/base/units';
 import { StyleSheet, View } from 'react-native';
 import { Numeral } from '../ui/Numeral';
 import { openFigures } from '../ui/openFigures';

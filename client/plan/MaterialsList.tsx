@@ -1,4 +1,4 @@
-import { handsOnMinutes, type Materials } from '@brook/core/plan';
+import { handsOnMinutes, type Materials } from '@brook/core/bleed/plan';
 import { StyleSheet, View } from 'react-native';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
 import { More } from '../ui/More';

@@ -1,6 +1,6 @@
-import { inRange, rangeWords } from '@brook/core/units';
+import { inRange, rangeWords } from '@brook/core/base/units';
 import type { Job, PlanChoices } from '@brook/contract';
-import { WORKSHOP_C, type Means, type Method } from '@brook/core/flow';
+import { WORKSHOP_C, type Means, type Method } from '@brook/core/hydraulics/flow';
 import {
   CARRIED_WORDS,
   cureWords,
@@ -8,8 +8,8 @@ import {
   METHOD_WORDS,
   methodWords,
   methodReasonWords,
-} from '@brook/core/method';
-import { planBleed, type PlanMethod } from '@brook/core/plan';
+} from '@brook/core/bleed/method';
+import { planBleed, type PlanMethod } from '@brook/core/bleed/plan';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sameData } from '../forms/threeWay';

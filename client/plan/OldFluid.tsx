@@ -1,8 +1,8 @@
 import type { Job } from '@brook/contract';
-import { isDue } from '@brook/core/fluid';
-import { owedWork } from '@brook/core/matters';
-import { planBleed, type Plan } from '@brook/core/plan';
-import { renewsToo } from '@brook/core/scope';
+import { isDue } from '@brook/core/fluid/verdict';
+import { owedWork } from '@brook/core/owed/openItems';
+import { planBleed, type Plan } from '@brook/core/bleed/plan';
+import { renewsToo } from '@brook/core/bleed/scope';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';

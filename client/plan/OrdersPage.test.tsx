@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { planOrders, type Plan } from '@brook/core/plan';
+import { planOrders, type Plan } from '@brook/core/bleed/plan';
 import {
   afterWork,
   allMasters,
@@ -8,7 +8,7 @@ import {
   planned,
   requestOf,
 } from '@brook/core/testing';
-import { routineFlush } from '@brook/core/scope';
+import { routineFlush } from '@brook/core/bleed/scope';
 import { act, render, screen } from '@testing-library/react';
 import { OrdersPage } from './OrdersPage';
 

@@ -1,14 +1,14 @@
 import type { Job, PlanChoices } from '@brook/contract';
-import { bleederName } from '@brook/core/circuit';
+import { bleederName } from '@brook/core/vehicle/circuit';
 import {
   isNearEnough,
   NEAR_ENOUGH,
   type CostSurety,
   type OrderId,
   type SearchState,
-} from '@brook/core/order';
-import { costWords, orderRefusalWords, ORDER_WORDS } from '@brook/core/orderWords';
-import { notEmptiedFirst, orderFigures, type Plan, type PlanOrder } from '@brook/core/plan';
+} from '@brook/core/hydraulics/order';
+import { costWords, orderRefusalWords, ORDER_WORDS } from '@brook/core/bleed/order';
+import { notEmptiedFirst, orderFigures, type Plan, type PlanOrder } from '@brook/core/bleed/plan';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';

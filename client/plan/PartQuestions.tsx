@@ -1,5 +1,5 @@
-import { changeableParts, nameOf } from '@brook/core/scope';
-import type { Layout } from '@brook/core/circuit';
+import { changeableParts, nameOf } from '@brook/core/bleed/scope';
+import type { Layout } from '@brook/core/vehicle/circuit';
 import { View } from 'react-native';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { toTakeAlong } from '@brook/core/plan';
-import { ADMIT_WORDS } from '@brook/core/shelf';
+import { PRACTICE, sourceWords } from '@brook/core/base/figure';
+import { toTakeAlong } from '@brook/core/bleed/plan';
+import { ADMIT_WORDS } from '@brook/core/fluid/shelf';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';

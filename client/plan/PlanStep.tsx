@@ -1,7 +1,7 @@
 import type { Job, PlanChoices } from '@brook/contract';
-import { bleederName } from '@brook/core/circuit';
-import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/method';
-import { ORDER_WORDS } from '@brook/core/orderWords';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { METHOD_VERDICT_WORDS, METHOD_WORDS } from '@brook/core/bleed/method';
+import { ORDER_WORDS } from '@brook/core/bleed/order';
 import {
   planChanges,
   refusalWords,
@@ -9,10 +9,10 @@ import {
   type Plan,
   type PlanRefusal,
   type PlanResult,
-} from '@brook/core/plan';
-import { emptyRun } from '@brook/core/run';
+} from '@brook/core/bleed/plan';
+import { emptyRun } from '@brook/core/job/run';
 import { useFolded } from '../data/jobFold';
-import { complains, nameOf, workTitle } from '@brook/core/scope';
+import { complains, nameOf, workTitle } from '@brook/core/bleed/scope';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,16 +1,16 @@
 import type { Job } from '@brook/contract';
-import { bleederName } from '@brook/core/circuit';
-import { partnerWays, type Plan } from '@brook/core/plan';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { partnerWays, type Plan } from '@brook/core/bleed/plan';
 import {
   adviceWords,
   bleederWords,
   nameOf,
   UNMET_WORDS,
   type PartnerAdvice,
-} from '@brook/core/scope';
+} from '@brook/core/bleed/scope';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { capital, lowerFirst } from '@brook/core/text';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

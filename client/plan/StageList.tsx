@@ -5,16 +5,16 @@ import {
   stageWords,
   type PlanStage,
   type PlanStop,
-} from '@brook/core/stages';
-import { bleederName, VEHICLE_TRAITS } from '@brook/core/circuit';
-import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { METHOD_TRAITS } from '@brook/core/flow';
-import { methodWords } from '@brook/core/method';
-import { orderWords } from '@brook/core/orderWords';
-import { type Plan } from '@brook/core/plan';
+} from '@brook/core/bleed/stages';
+import { bleederName, VEHICLE_TRAITS } from '@brook/core/vehicle/circuit';
+import { PRACTICE, sourceWords } from '@brook/core/base/figure';
+import { METHOD_TRAITS } from '@brook/core/hydraulics/flow';
+import { methodWords } from '@brook/core/bleed/method';
+import { orderWords } from '@brook/core/bleed/order';
+import { type Plan } from '@brook/core/bleed/plan';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { FigureRow, FigureValue } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
 import { Numeral } from '../ui/Numeral';

@@ -1,7 +1,7 @@
-import { clutchSet } from '@brook/core/clutch';
-import { linesOf, needsTool } from '@brook/core/stages';
+import { clutchSet } from '@brook/core/control/clutch';
+import { linesOf, needsTool } from '@brook/core/bleed/stages';
 import type { Job, PlanChoices } from '@brook/contract';
-import { chambersOf, type Layout } from '@brook/core/circuit';
+import { chambersOf, type Layout } from '@brook/core/vehicle/circuit';
 
 import {
   ASKS,
@@ -11,12 +11,12 @@ import {
   purposeOf,
   withAsk,
   type Ask,
-} from '@brook/core/scope';
+} from '@brook/core/bleed/scope';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sameData } from '../forms/threeWay';
 import { ActionBar } from '../ui/ActionBar';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';

@@ -1,10 +1,10 @@
 import type { PlanChoices } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
-import { METHOD_WORDS } from '@brook/core/method';
-import { foundWords } from '@brook/core/matters';
-import { ORDER_WORDS } from '@brook/core/orderWords';
-import { nameOf, workTitle } from '@brook/core/scope';
-import { lowerFirst } from '@brook/core/text';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { METHOD_WORDS } from '@brook/core/bleed/method';
+import { foundWords } from '@brook/core/owed/openItems';
+import { ORDER_WORDS } from '@brook/core/bleed/order';
+import { nameOf, workTitle } from '@brook/core/bleed/scope';
+import { lowerFirst } from '@brook/core/base/text';
 
 /** What each choice is called, where two versions of it stand side by side. */
 export const CHOICE_LABELS: Readonly<Record<keyof PlanChoices, string>> = {

@@ -1,6 +1,6 @@
-import type { Control, Layout } from '@brook/core/circuit';
-import type { HouseRules } from '@brook/core/rules';
-import type { BenchEnd, MasterChanged } from '@brook/core/scope';
+import type { Control, Layout } from '@brook/core/vehicle/circuit';
+import type { HouseRules } from '@brook/core/bleed/rules';
+import type { BenchEnd, MasterChanged } from '@brook/core/bleed/scope';
 import type { Answer } from './answers';
 
 export type MasterKey = Exclude<keyof MasterChanged, 'masterId' | 'bench' | 'linesOver' | 'notYet'>;

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { foundDirty, gradeNamed, isDue } from '@brook/core/fluid';
-import { workTakenOver } from '@brook/core/matters';
-import type { PlanRequest } from '@brook/core/plan';
+import { foundDirty, gradeNamed, isDue } from '@brook/core/fluid/verdict';
+import { workTakenOver } from '@brook/core/owed/openItems';
+import type { PlanRequest } from '@brook/core/bleed/plan';
 
 /** What a plan takes from the fluid and from the house rules. */
 export type PlanBasis = Pick<PlanRequest, 'fillGrade' | 'newColour' | 'preferences'>;

@@ -1,6 +1,6 @@
 import type { PlanChoices } from '@brook/contract';
-import { templateById } from '@brook/core/circuit';
-import { routineFlush } from '@brook/core/scope';
+import { templateById } from '@brook/core/vehicle/circuit';
+import { routineFlush } from '@brook/core/bleed/scope';
 import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 
 const layout = templateById('clutch-concentric')!.build('right');

@@ -1,4 +1,4 @@
-import { inRange, rangeWords } from '@brook/core/units';
+import { inRange, rangeWords } from '@brook/core/base/units';
 import {
   asksOf,
   LOWEST_LEVEL_MM,
@@ -6,9 +6,9 @@ import {
   workAsked,
   type Ask,
   type BenchEnd,
-} from '@brook/core/scope';
+} from '@brook/core/bleed/scope';
 import type { PlanChoices } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
+import type { Layout } from '@brook/core/vehicle/circuit';
 import { typedNumber } from '../ui/typedNumber';
 import type { Answer, YesNo } from './answers';
 import { kept, MASTER_QUESTIONS, type MasterAnswers, type MasterKey } from './masterQuestions';

@@ -1,4 +1,4 @@
-import type { Master } from '@brook/core/circuit';
+import type { Master } from '@brook/core/vehicle/circuit';
 import {
   controlProof,
   MISSING_MEASURE_WORDS,
@@ -8,11 +8,16 @@ import {
   takeUpWords,
   type ControlAnswers,
   type Proof,
-} from '@brook/core/gate';
-import { takeUpOf } from '@brook/core/clutch';
-import type { TakeUpRead } from '@brook/core/log';
-import { judgedWords, PEDAL_RESULTS, PEDAL_RESULT_WORDS, pedalPasses } from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
+} from '@brook/core/job/gate';
+import { takeUpOf } from '@brook/core/control/clutch';
+import type { TakeUpRead } from '@brook/core/job/log';
+import {
+  judgedWords,
+  PEDAL_RESULTS,
+  PEDAL_RESULT_WORDS,
+  pedalPasses,
+} from '@brook/core/control/pedal';
+import type { Plan } from '@brook/core/bleed/plan';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { Button } from '../ui/Button';

@@ -1,12 +1,12 @@
 import type { Job } from '@brook/contract';
-import type { BalanceGap } from '@brook/core/shelf';
+import type { BalanceGap } from '@brook/core/fluid/shelf';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useShelf } from '../data/shelf';
 import { ApiProblem } from '../data/api';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
-import { lowerFirst } from '@brook/core/text';
+import { lowerFirst } from '@brook/core/base/text';
 import { Field } from '../ui/Field';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

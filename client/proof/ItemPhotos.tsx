@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { MediaNote } from '@brook/core/log';
+import type { MediaNote } from '@brook/core/job/log';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { MediaList } from '../media/MediaList';

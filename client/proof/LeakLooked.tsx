@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { matterTitle, type Matter } from '@brook/core/matters';
+import { matterTitle, type Matter } from '@brook/core/owed/openItems';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';

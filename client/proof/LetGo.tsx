@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { gateWords, mayLetGo, ofWhat, type GateReason } from '@brook/core/gate';
+import { gateWords, mayLetGo, ofWhat, type GateReason } from '@brook/core/job/gate';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../data/api';

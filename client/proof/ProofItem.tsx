@@ -4,12 +4,12 @@ import {
   takeUpPasses,
   WATCHED_S,
   type Proof,
-} from '@brook/core/gate';
-import { CONTROL_TRAITS } from '@brook/core/circuit';
-import type { PhoneHappening } from '@brook/core/log';
-import type { MatterGroup } from '@brook/core/matters';
-import { pedalPasses } from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
+} from '@brook/core/job/gate';
+import { CONTROL_TRAITS } from '@brook/core/vehicle/circuit';
+import type { PhoneHappening } from '@brook/core/job/log';
+import type { MatterGroup } from '@brook/core/owed/openItems';
+import { pedalPasses } from '@brook/core/control/pedal';
+import type { Plan } from '@brook/core/bleed/plan';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';

@@ -1,7 +1,7 @@
-import { judgedWords } from '@brook/core/pedal';
-import { NOTHING_TRIED, takeUpWords, type Proof } from '@brook/core/gate';
-import type { Answered, ProofAnswer, ProofPhoto } from '@brook/core/log';
-import { capital } from '@brook/core/text';
+import { judgedWords } from '@brook/core/control/pedal';
+import { NOTHING_TRIED, takeUpWords, type Proof } from '@brook/core/job/gate';
+import type { Answered, ProofAnswer, ProofPhoto } from '@brook/core/job/log';
+import { capital } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { clockTime } from '../ui/dates';
 import { Press } from '../ui/Press';

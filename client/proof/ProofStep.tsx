@@ -1,11 +1,17 @@
-import { VEHICLE_TRAITS, hasServo } from '@brook/core/circuit';
+import { VEHICLE_TRAITS, hasServo } from '@brook/core/vehicle/circuit';
 import type { Job } from '@brook/contract';
-import type { ProofState, Voided } from '@brook/core/log';
-import { proofOf } from '@brook/core/log';
-import { gateWords, type GateReason } from '@brook/core/gate';
-import { controlsConcerned, gateOf, knownFromRun, lookedAtToo, usedGap } from '@brook/core/matters';
-import type { Plan } from '@brook/core/plan';
-import { lowerFirst } from '@brook/core/text';
+import type { ProofState, Voided } from '@brook/core/job/log';
+import { proofOf } from '@brook/core/job/log';
+import { gateWords, type GateReason } from '@brook/core/job/gate';
+import {
+  controlsConcerned,
+  gateOf,
+  knownFromRun,
+  lookedAtToo,
+  usedGap,
+} from '@brook/core/owed/openItems';
+import type { Plan } from '@brook/core/bleed/plan';
+import { lowerFirst } from '@brook/core/base/text';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJobAct } from '../data/job';

@@ -1,5 +1,5 @@
-import { CONTROL_TRAITS, type Control } from '@brook/core/circuit';
-import { controlsConcerned } from '@brook/core/matters';
+import { CONTROL_TRAITS, type Control } from '@brook/core/vehicle/circuit';
+import { controlsConcerned } from '@brook/core/owed/openItems';
 import { useFolded } from '../data/jobFold';
 import { useJobAct } from '../data/job';
 import { useSession } from '../data/session';

@@ -1,5 +1,5 @@
-import { layoutTemplates, type Master } from '@brook/core/circuit';
-import { controlProof, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/gate';
+import { layoutTemplates, type Master } from '@brook/core/vehicle/circuit';
+import { controlProof, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/job/gate';
 import {
   pageCalledFor,
   pageKey,

@@ -1,4 +1,4 @@
-import type { Master, VehicleKind } from '@brook/core/circuit';
+import type { Master, VehicleKind } from '@brook/core/vehicle/circuit';
 import {
   controlProof,
   NOTHING_TRIED,
@@ -7,10 +7,10 @@ import {
   type CheckItem,
   type ControlCheck,
   type Proof,
-} from '@brook/core/gate';
-import type { MediaNote } from '@brook/core/log';
-import { pedalPasses } from '@brook/core/pedal';
-import { capital } from '@brook/core/text';
+} from '@brook/core/job/gate';
+import type { MediaNote } from '@brook/core/job/log';
+import { pedalPasses } from '@brook/core/control/pedal';
+import { capital } from '@brook/core/base/text';
 
 /** One thing of the proof, on a page of its own. */
 export type ProofPage =

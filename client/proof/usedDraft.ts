@@ -1,13 +1,13 @@
-import { inRange, rangeWords } from '@brook/core/units';
+import { inRange, rangeWords } from '@brook/core/base/units';
 import type { FluidUsed, Job } from '@brook/contract';
-import { isBledMeasured, type RunState } from '@brook/core/run';
+import { isBledMeasured, type RunState } from '@brook/core/job/run';
 import {
   MOVED_ML,
   fluidBalance,
   sharePoured,
   type FluidBalance,
   type ShelfContainer,
-} from '@brook/core/shelf';
+} from '@brook/core/fluid/shelf';
 import { typedNumber } from '../ui/typedNumber';
 
 /** A container that was poured from, as it is filled in. */

@@ -1,12 +1,12 @@
 import type { FluidUsedRecord, Job } from '@brook/contract';
-import { ARITHMETIC, ENTRY, figure } from '@brook/core/figure';
-import { VERDICT_WORDS, type DemandSource } from '@brook/core/fluid';
-import { SCHOOLS } from '@brook/core/rules';
-import { fluidBalance } from '@brook/core/shelf';
+import { ARITHMETIC, ENTRY, figure } from '@brook/core/base/figure';
+import { VERDICT_WORDS, type DemandSource } from '@brook/core/fluid/verdict';
+import { SCHOOLS } from '@brook/core/bleed/rules';
+import { fluidBalance } from '@brook/core/fluid/shelf';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { ConditionView, FillReasons, MinimumView } from '../fluid/FluidVerdictView';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureRow } from '../ui/FigureValue';
 import { More } from '../ui/More';

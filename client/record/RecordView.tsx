@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { Control } from '@brook/core/circuit';
+import type { Control } from '@brook/core/vehicle/circuit';
 import {
   CHECK_WORDS,
   CONTROL_CHECK_WORDS,
@@ -7,9 +7,9 @@ import {
   PROOF_ITEMS,
   takeUpWords,
   type ControlAnswers,
-} from '@brook/core/gate';
-import { signsOfFluid, type FaultSign } from '@brook/core/faults';
-import { isClosed } from '@brook/core/job';
+} from '@brook/core/job/gate';
+import { signsOfFluid, type FaultSign } from '@brook/core/find/faults';
+import { isClosed } from '@brook/core/job/stage';
 import {
   isOfRun,
   overridesOf,
@@ -18,8 +18,8 @@ import {
   tightnessOf,
   type JobEvent,
   type JobState,
-} from '@brook/core/log';
-import { judgedWords, PEDAL_RESULT_WORDS } from '@brook/core/pedal';
+} from '@brook/core/job/log';
+import { judgedWords, PEDAL_RESULT_WORDS } from '@brook/core/control/pedal';
 import {
   DECISION_WORDS,
   HALT_WORDS,
@@ -30,10 +30,10 @@ import {
   type Tried,
   type Kept,
   type RunState,
-} from '@brook/core/run';
+} from '@brook/core/job/run';
 import { useFolded } from '../data/jobFold';
 import { eventWords } from '../run/eventWords';
-import type { Plan } from '@brook/core/plan';
+import type { Plan } from '@brook/core/bleed/plan';
 import { router } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -51,8 +51,8 @@ import { Section } from './Section';
 import { SignedNote } from './SignedNote';
 import { BesideBrook } from '../plan/BesideBrook';
 import { ActionBar } from '../ui/ActionBar';
-import { capital, counted, lowerFirst } from '@brook/core/text';
-import { torquePair } from '@brook/core/torque';
+import { capital, counted, lowerFirst } from '@brook/core/base/text';
+import { torquePair } from '@brook/core/vehicle/torque';
 import { clockTime, shortDate } from '../ui/dates';
 import { FigureValue } from '../ui/FigureValue';
 import { Page } from '../ui/Page';

@@ -1,8 +1,8 @@
 import type { Job } from '@brook/contract';
-import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/log';
-import { refitName, type Matter } from '@brook/core/matters';
-import type { Kept } from '@brook/core/run';
-import { capital } from '@brook/core/text';
+import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/job/log';
+import { refitName, type Matter } from '@brook/core/owed/openItems';
+import type { Kept } from '@brook/core/job/run';
+import { capital } from '@brook/core/base/text';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveJob } from '../data/run';

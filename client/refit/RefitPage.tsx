@@ -1,6 +1,6 @@
-import { bleederName } from '@brook/core/circuit';
-import { CAME_OFF } from '@brook/core/log';
-import { currentStop } from '@brook/core/run';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { CAME_OFF } from '@brook/core/job/log';
+import { currentStop } from '@brook/core/job/run';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../data/run';
 import { Speaking } from '../media/Speaking';

@@ -1,6 +1,6 @@
 import type { HouseRulesRecord } from '@brook/contract';
-import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { AMOUNTS, SCHOOLS } from '@brook/core/rules';
+import { PRACTICE, sourceWords } from '@brook/core/base/figure';
+import { AMOUNTS, SCHOOLS } from '@brook/core/bleed/rules';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -1,4 +1,4 @@
-import { DEFAULT_RULES } from '@brook/core/rules';
+import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { houseRules } from '@brook/contract';
 import { RULE_KEYS, ruleLabel, rulesOf, ruleTexts, ruleWords } from './ruleTexts';
 

@@ -1,4 +1,4 @@
-import { AMOUNTS, SCHOOLS, type AmountKey, type HouseRules } from '@brook/core/rules';
+import { AMOUNTS, SCHOOLS, type AmountKey, type HouseRules } from '@brook/core/bleed/rules';
 import { typedNumber } from '../ui/typedNumber';
 
 /** The house rules as a form holds them: what is chosen or typed, rule by rule. */

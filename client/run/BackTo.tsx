@@ -1,5 +1,5 @@
-import { bleederName } from '@brook/core/circuit';
-import { capital } from '@brook/core/text';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { capital } from '@brook/core/base/text';
 import { useState } from 'react';
 import type { LiveRun } from '../data/run';
 import { Button } from '../ui/Button';

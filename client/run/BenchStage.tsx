@@ -1,4 +1,4 @@
-import { CLOCK_WORDS } from '@brook/core/clock';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
 import {
   BENCH_SIGNS,
   benchGrade,
@@ -7,8 +7,8 @@ import {
   type BenchSaid,
   type BenchSign,
   type OwnStage as Stage,
-} from '@brook/core/stages';
-import { capital } from '@brook/core/text';
+} from '@brook/core/bleed/stages';
+import { capital } from '@brook/core/base/text';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { ActionBar, PromptBar } from '../ui/ActionBar';

@@ -1,5 +1,5 @@
-import type { Plan } from '@brook/core/plan';
-import type { NextStep, RunState } from '@brook/core/run';
+import type { Plan } from '@brook/core/bleed/plan';
+import type { NextStep, RunState } from '@brook/core/job/run';
 import { useEffect, useRef } from 'react';
 import { StyleSheet, View, type GestureResponderEvent } from 'react-native';
 import { Key } from '../ui/Key';

@@ -1,4 +1,4 @@
-import { nameOf } from '@brook/core/scope';
+import { nameOf } from '@brook/core/bleed/scope';
 import { useState } from 'react';
 import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';

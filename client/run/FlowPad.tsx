@@ -1,4 +1,4 @@
-import { flowFigure, type NextStep } from '@brook/core/run';
+import { flowFigure, type NextStep } from '@brook/core/job/run';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../ui/Button';
 import { FigureRow } from '../ui/FigureValue';

@@ -1,7 +1,7 @@
-import { stageTitle, type PlanStop } from '@brook/core/stages';
+import { stageTitle, type PlanStop } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
-import { bleederName } from '@brook/core/circuit';
-import { type Plan } from '@brook/core/plan';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { type Plan } from '@brook/core/bleed/plan';
 import {
   DECISION_WORDS,
   DECISIONS_ON,
@@ -12,8 +12,8 @@ import {
   type Decision,
   type Halt,
   type HaltReason,
-} from '@brook/core/run';
-import { capital } from '@brook/core/text';
+} from '@brook/core/job/run';
+import { capital } from '@brook/core/base/text';
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';

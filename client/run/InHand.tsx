@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import type { RunState } from '@brook/core/run';
-import { containerInHand } from '@brook/core/shelf';
+import type { RunState } from '@brook/core/job/run';
+import { containerInHand } from '@brook/core/fluid/shelf';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useShelf } from '../data/shelf';

@@ -5,7 +5,7 @@ import {
   type Injection,
   type InjectionSaid,
   type OwnStage as Stage,
-} from '@brook/core/stages';
+} from '@brook/core/bleed/stages';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar, PromptBar } from '../ui/ActionBar';

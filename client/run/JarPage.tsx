@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { emptyOnWayMl, wayTo } from '@brook/core/inside';
+import { emptyOnWayMl, wayTo } from '@brook/core/fluid/inside';
 import {
   flowLookAfterS,
   foldEvent,
@@ -8,10 +8,10 @@ import {
   nextStep,
   type JarSays,
   type RunState,
-} from '@brook/core/run';
-import type { PlanStop } from '@brook/core/stages';
-import { bleederName } from '@brook/core/circuit';
-import { capital } from '@brook/core/text';
+} from '@brook/core/job/run';
+import type { PlanStop } from '@brook/core/bleed/stages';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { capital } from '@brook/core/base/text';
 import { useState, type ReactNode } from 'react';
 import type { LiveRun } from '../data/run';
 import { PageHead } from '../plan/PageHead';

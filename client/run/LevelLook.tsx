@@ -1,5 +1,5 @@
-import type { PlanBowl } from '@brook/core/plan';
-import type { NextStep } from '@brook/core/run';
+import type { PlanBowl } from '@brook/core/bleed/plan';
+import type { NextStep } from '@brook/core/job/run';
 import { useState, type ReactNode } from 'react';
 import type { LiveRun } from '../data/run';
 import { ActionBar } from '../ui/ActionBar';

@@ -1,6 +1,6 @@
-import type { BenchEnd } from '@brook/core/scope';
-import { benchGrade, type BenchSaid } from '@brook/core/stages';
-import { capital } from '@brook/core/text';
+import type { BenchEnd } from '@brook/core/bleed/scope';
+import { benchGrade, type BenchSaid } from '@brook/core/bleed/stages';
+import { capital } from '@brook/core/base/text';
 import { useState } from 'react';
 import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';

@@ -1,4 +1,4 @@
-import type { Halt } from '@brook/core/run';
+import type { Halt } from '@brook/core/job/run';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';

@@ -1,4 +1,4 @@
-import { stageWords, type OwnStage as Stage } from '@brook/core/stages';
+import { stageWords, type OwnStage as Stage } from '@brook/core/bleed/stages';
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { FigureRow } from '../ui/FigureValue';

@@ -1,5 +1,5 @@
-import { inRange, rangeWords } from '@brook/core/units';
-import { stageWords, type PartCompared, type PlanStage } from '@brook/core/stages';
+import { inRange, rangeWords } from '@brook/core/base/units';
+import { stageWords, type PartCompared, type PlanStage } from '@brook/core/bleed/stages';
 import type { LiveRun } from '../data/run';
 import {
   BESIDE,
@@ -14,13 +14,13 @@ import {
   type PartNeed,
   type Piece,
   type PieceState,
-} from '@brook/core/part';
+} from '@brook/core/vehicle/part';
 
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { capital, lowerFirst } from '@brook/core/text';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import { Choice } from '../ui/Choice';
 import { Choices } from '../ui/Choices';
 import { Field } from '../ui/Field';

@@ -1,5 +1,10 @@
 import type { Job } from '@brook/contract';
-import { preparationWords, rinseWords, type Plan, type PreparationStep } from '@brook/core/plan';
+import {
+  preparationWords,
+  rinseWords,
+  type Plan,
+  type PreparationStep,
+} from '@brook/core/bleed/plan';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';

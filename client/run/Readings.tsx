@@ -1,5 +1,5 @@
-import { COLOURS, type Colour, type Dye } from '@brook/core/fluid';
-import { BUBBLE_READINGS, type BubbleReading, type RunState } from '@brook/core/run';
+import { COLOURS, type Colour, type Dye } from '@brook/core/fluid/verdict';
+import { BUBBLE_READINGS, type BubbleReading, type RunState } from '@brook/core/job/run';
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';

@@ -1,6 +1,6 @@
-import { capital } from '@brook/core/text';
-import { bleederName } from '@brook/core/circuit';
-import type { NextStep } from '@brook/core/run';
+import { capital } from '@brook/core/base/text';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import type { NextStep } from '@brook/core/job/run';
 import type { LiveRun } from '../data/run';
 import { countStroke, takeCount } from './countStroke';
 import type { Helped } from './useHelped';

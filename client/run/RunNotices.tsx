@@ -1,6 +1,6 @@
-import { unseenStrokes, type JobEvent } from '@brook/core/log';
-import { burstOf, type AskedStroke, type Kept } from '@brook/core/run';
-import { counted } from '@brook/core/text';
+import { unseenStrokes, type JobEvent } from '@brook/core/job/log';
+import { burstOf, type AskedStroke, type Kept } from '@brook/core/job/run';
+import { counted } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { deviceId } from '../data/device';
 import type { LiveRun } from '../data/run';

@@ -1,7 +1,7 @@
-import { type PlanStop } from '@brook/core/stages';
+import { type PlanStop } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
-import type { Plan, PlanBowl } from '@brook/core/plan';
-import { firstPlanOf, levelFigure, RunFluid, type RunState } from '@brook/core/run';
+import type { Plan, PlanBowl } from '@brook/core/bleed/plan';
+import { firstPlanOf, levelFigure, RunFluid, type RunState } from '@brook/core/job/run';
 import { memo, useMemo } from 'react';
 import { BrookBox } from '../ui/brook/BrookBox';
 import { Gauge } from '../ui/Gauge';

@@ -1,6 +1,6 @@
-import type { PlanStop } from '@brook/core/stages';
-import type { Plan } from '@brook/core/plan';
-import { callOf } from '@brook/core/call';
+import type { PlanStop } from '@brook/core/bleed/stages';
+import type { Plan } from '@brook/core/bleed/plan';
+import { callOf } from '@brook/core/bleed/call';
 import {
   currentStop,
   flowLookAfterS,
@@ -9,7 +9,7 @@ import {
   pourFigure,
   type BrokenRound,
   type NextStep,
-} from '@brook/core/run';
+} from '@brook/core/job/run';
 import { useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../clocks/ClockButton';
@@ -20,7 +20,7 @@ import type { StepProps } from '../jobs/step';
 import { MediaButton } from '../media/MediaButton';
 import { MEDIUM_WORDS } from '../media/mediaWords';
 import { useNotesHere } from '../media/useNotesHere';
-import { lowerFirst } from '@brook/core/text';
+import { lowerFirst } from '@brook/core/base/text';
 import { RefitButton } from '../refit/RefitButton';
 import { router } from 'expo-router';
 import { JointHere } from '../torque/JointHere';

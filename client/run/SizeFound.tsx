@@ -1,4 +1,4 @@
-import { wayTo } from '@brook/core/inside';
+import { wayTo } from '@brook/core/fluid/inside';
 import {
   bleederName,
   findables,
@@ -9,10 +9,10 @@ import {
   WAYS_KNOWN,
   type Findable,
   type HowKnown,
-} from '@brook/core/circuit';
-import type { Plan } from '@brook/core/plan';
-import type { PlanStop } from '@brook/core/stages';
-import { capital } from '@brook/core/text';
+} from '@brook/core/vehicle/circuit';
+import type { Plan } from '@brook/core/bleed/plan';
+import type { PlanStop } from '@brook/core/bleed/stages';
+import { capital } from '@brook/core/base/text';
 import { useState, type ReactNode } from 'react';
 import type { LiveRun } from '../data/run';
 import { ActionBar } from '../ui/ActionBar';

@@ -1,4 +1,4 @@
-import { skippedStages, type RunState } from '@brook/core/run';
+import { skippedStages, type RunState } from '@brook/core/job/run';
 import { Caution } from '../ui/Notice';
 
 /** What was left out of the plan by decision: the test at the pedal or lever carries the burden. */

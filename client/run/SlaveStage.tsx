@@ -1,6 +1,6 @@
-import { inRange, rangeWords } from '@brook/core/units';
-import { stageWords, type PlanStage } from '@brook/core/stages';
-import { SLAVE_READING_MM, slavePasses } from '@brook/core/clutch';
+import { inRange, rangeWords } from '@brook/core/base/units';
+import { stageWords, type PlanStage } from '@brook/core/bleed/stages';
+import { SLAVE_READING_MM, slavePasses } from '@brook/core/control/clutch';
 
 import { useState } from 'react';
 import { ActionBar } from '../ui/ActionBar';

@@ -1,6 +1,6 @@
-import { stageTitle, maySkip, type OwnStage } from '@brook/core/stages';
+import { stageTitle, maySkip, type OwnStage } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
-import { type Plan } from '@brook/core/plan';
+import { type Plan } from '@brook/core/bleed/plan';
 
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,4 @@
-import type { OwnStage as Stage } from '@brook/core/stages';
+import type { OwnStage as Stage } from '@brook/core/bleed/stages';
 import type { ComponentType, ReactNode } from 'react';
 import { BenchStage } from './BenchStage';
 import { InjectionStage } from './InjectionStage';

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { figureText } from '@brook/core/figure';
-import { mayStopHere, restBuys } from '@brook/core/run';
-import type { PlanStop } from '@brook/core/stages';
+import { figureText } from '@brook/core/base/figure';
+import { mayStopHere, restBuys } from '@brook/core/job/run';
+import type { PlanStop } from '@brook/core/bleed/stages';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../data/run';

@@ -1,4 +1,4 @@
-import type { PlanStop } from '@brook/core/stages';
+import type { PlanStop } from '@brook/core/bleed/stages';
 import { useState } from 'react';
 import type { LiveRun } from '../data/run';
 import { Button } from '../ui/Button';

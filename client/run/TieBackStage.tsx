@@ -1,4 +1,4 @@
-import { CLOCK_WORDS } from '@brook/core/clock';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
 import {
   BITE_MM,
   biteLossWords,
@@ -6,8 +6,8 @@ import {
   type BiteMeasured,
   type OwnStage as Stage,
   type Said,
-} from '@brook/core/stages';
-import { inRange, rangeWords } from '@brook/core/units';
+} from '@brook/core/bleed/stages';
+import { inRange, rangeWords } from '@brook/core/base/units';
 import { useState, type ReactNode } from 'react';
 import { nowMs } from '../data/clock';
 import { askForNotices } from '../clocks/useUpNotices';

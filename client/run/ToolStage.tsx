@@ -1,6 +1,6 @@
-import { inRange, rangeWords } from '@brook/core/units';
-import { stageWords, type PlanStage, toolNext, type ToolWitness } from '@brook/core/stages';
-import { controlOf } from '@brook/core/plan';
+import { inRange, rangeWords } from '@brook/core/base/units';
+import { stageWords, type PlanStage, toolNext, type ToolWitness } from '@brook/core/bleed/stages';
+import { controlOf } from '@brook/core/bleed/plan';
 
 import {
   BATTERY_V,
@@ -10,14 +10,14 @@ import {
   type ToolCheck,
   type ToolNext,
   type ToolStep,
-} from '@brook/core/scanTool';
+} from '@brook/core/bleed/scanTool';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { PRACTICE_TOOL_WAYS, practiceTool, type PracticeToolWay } from '../instruments/practice';
 import { useScanTool, type ToolLink } from '../instruments/useScanTool';
 import { ActionBar } from '../ui/ActionBar';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Field } from '../ui/Field';

@@ -1,6 +1,6 @@
-import { CLOCK_WORDS } from '@brook/core/clock';
-import { TRY_WORDS, tryNext, type Try } from '@brook/core/run';
-import type { PlanStop } from '@brook/core/stages';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
+import { TRY_WORDS, tryNext, type Try } from '@brook/core/job/run';
+import type { PlanStop } from '@brook/core/bleed/stages';
 import type { LiveRun } from '../data/run';
 import { Asked } from './Asked';
 

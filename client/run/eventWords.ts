@@ -1,19 +1,19 @@
-import { bleederName } from '@brook/core/circuit';
+import { bleederName } from '@brook/core/vehicle/circuit';
 import {
   CHECK_WORDS,
   CONTROL_CHECK_WORDS,
   type CheckItem,
   type ControlCheck,
-} from '@brook/core/gate';
-import { CLOCK_WORDS } from '@brook/core/clock';
-import type { PhoneHappening } from '@brook/core/log';
-import { readingWords } from '@brook/core/pedal';
-import { PREPARATION_WORDS, type Plan } from '@brook/core/plan';
-import { HALT_WORDS, TRY_WORDS } from '@brook/core/run';
+} from '@brook/core/job/gate';
+import { CLOCK_WORDS } from '@brook/core/base/clock';
+import type { PhoneHappening } from '@brook/core/job/log';
+import { readingWords } from '@brook/core/control/pedal';
+import { PREPARATION_WORDS, type Plan } from '@brook/core/bleed/plan';
+import { HALT_WORDS, TRY_WORDS } from '@brook/core/job/run';
 import { MEDIUM_WORDS } from '../media/mediaWords';
-import { stageTitle } from '@brook/core/stages';
-import { lowerFirst } from '@brook/core/text';
-import { jointWords } from '@brook/core/torque';
+import { stageTitle } from '@brook/core/bleed/stages';
+import { lowerFirst } from '@brook/core/base/text';
+import { jointWords } from '@brook/core/vehicle/torque';
 
 /** What an event was, in a few words, for a person who is asked about it. */
 export function eventWords(

@@ -1,7 +1,7 @@
-import { planBleed, type Plan } from '@brook/core/plan';
-import { templateById } from '@brook/core/circuit';
-import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/run';
-import { routineFlush } from '@brook/core/scope';
+import { planBleed, type Plan } from '@brook/core/bleed/plan';
+import { templateById } from '@brook/core/vehicle/circuit';
+import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/job/run';
+import { routineFlush } from '@brook/core/bleed/scope';
 import { countingIds, layoutOf, planned, runOf } from '@brook/core/testing';
 import { padLook } from './padLook';
 

@@ -1,8 +1,8 @@
-import { leastCounts, type PlanStop } from '@brook/core/stages';
-import { callOf, hoseCue, SHAPE_WORDS } from '@brook/core/call';
-import { emptyOnWayMl, wayTo } from '@brook/core/inside';
-import type { Plan } from '@brook/core/plan';
-import { capital, lowerFirst } from '@brook/core/text';
+import { leastCounts, type PlanStop } from '@brook/core/bleed/stages';
+import { callOf, hoseCue, SHAPE_WORDS } from '@brook/core/bleed/call';
+import { emptyOnWayMl, wayTo } from '@brook/core/fluid/inside';
+import type { Plan } from '@brook/core/bleed/plan';
+import { capital, lowerFirst } from '@brook/core/base/text';
 import {
   calledAt,
   MISSING_WORDS,
@@ -10,7 +10,7 @@ import {
   MOST_MADE,
   type NextStep,
   type RunState,
-} from '@brook/core/run';
+} from '@brook/core/job/run';
 
 /** What the large area of a run shows. */
 export interface PadLook {

@@ -1,4 +1,4 @@
-import type { Cue } from '@brook/core/call';
+import type { Cue } from '@brook/core/bleed/call';
 
 let audio: AudioContext | null = null;
 

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { usualSaying, type OwnStage, type PartCompared } from '@brook/core/stages';
+import { usualSaying, type OwnStage, type PartCompared } from '@brook/core/bleed/stages';
 import { afterWork, allMasters, layoutOf, planned, runOf, type Said } from '@brook/core/testing';
-import { routineFlush } from '@brook/core/scope';
+import { routineFlush } from '@brook/core/bleed/scope';
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { LiveRun } from '../data/run';

@@ -1,5 +1,5 @@
 import { kept, planOf, runOf, type Said } from '@brook/core/testing';
-import { nextStep } from '@brook/core/run';
+import { nextStep } from '@brook/core/job/run';
 import { act, renderHook } from '@testing-library/react';
 import type { LiveRun } from '../data/run';
 import { sayCue } from './sayCue';

@@ -6,9 +6,9 @@ import {
   SHAPE_WORDS,
   tempoOf,
   type Cue,
-} from '@brook/core/call';
-import { calledAt } from '@brook/core/run';
-import type { PlanStop } from '@brook/core/stages';
+} from '@brook/core/bleed/call';
+import { calledAt } from '@brook/core/job/run';
+import type { PlanStop } from '@brook/core/bleed/stages';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { LiveRun } from '../data/run';
 import { deviceId } from '../data/device';

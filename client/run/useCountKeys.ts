@@ -1,4 +1,4 @@
-import type { NextStep } from '@brook/core/run';
+import type { NextStep } from '@brook/core/job/run';
 import { useEffect, useMemo } from 'react';
 import type { LiveRun } from '../data/run';
 import { countStroke } from './countStroke';

@@ -1,5 +1,5 @@
 import type { HelperNews } from '@brook/contract';
-import { followCalls, nextStep } from '@brook/core/run';
+import { followCalls, nextStep } from '@brook/core/job/run';
 import { countingIds, planOf, runOf, type Said } from '@brook/core/testing';
 import { helpedLook } from './useHelped';
 

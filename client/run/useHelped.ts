@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import { wrenchCue, type Cue } from '@brook/core/call';
-import { calledAt, helpedStop, phaseAt, type NextStep, type RunState } from '@brook/core/run';
+import { wrenchCue, type Cue } from '@brook/core/bleed/call';
+import { calledAt, helpedStop, phaseAt, type NextStep, type RunState } from '@brook/core/job/run';
 import { useEffect } from 'react';
 import { useHelper, type HelperHeard } from '../data/helper';
 import { sayCue } from './sayCue';

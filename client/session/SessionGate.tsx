@@ -1,4 +1,4 @@
-import { METRIC } from '@brook/core/units';
+import { METRIC } from '@brook/core/base/units';
 import { Redirect, usePathname } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { ApiProblem } from '../data/api';

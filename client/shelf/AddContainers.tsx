@@ -1,4 +1,4 @@
-import { GRADES, type Grade, type IsoClass } from '@brook/core/fluid';
+import { GRADES, type Grade, type IsoClass } from '@brook/core/fluid/verdict';
 import { router } from 'expo-router';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';

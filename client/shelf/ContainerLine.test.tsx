@@ -1,5 +1,5 @@
 import type { Container } from '@brook/contract';
-import { admitContainer } from '@brook/core/shelf';
+import { admitContainer } from '@brook/core/fluid/shelf';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { ContainerLine } from './ContainerLine';

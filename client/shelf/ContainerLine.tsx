@@ -1,7 +1,7 @@
 import type { Container } from '@brook/contract';
-import { standardOf } from '@brook/core/fluid';
-import { PRACTICE, sourceWords } from '@brook/core/figure';
-import { ADMIT_WORDS, REST_HOURS } from '@brook/core/shelf';
+import { standardOf } from '@brook/core/fluid/verdict';
+import { PRACTICE, sourceWords } from '@brook/core/base/figure';
+import { ADMIT_WORDS, REST_HOURS } from '@brook/core/fluid/shelf';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { nowMs } from '../data/clock';

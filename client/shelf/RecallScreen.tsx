@@ -1,5 +1,5 @@
 import type { Recall } from '@brook/contract';
-import { ENTRY, figure } from '@brook/core/figure';
+import { ENTRY, figure } from '@brook/core/base/figure';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -5,7 +5,7 @@ import { useShelf } from '../data/shelf';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution } from '../ui/Notice';
 import { Page, useWideScreen } from '../ui/Page';

@@ -1,5 +1,5 @@
 import type { Waste, WentInPage } from '@brook/contract';
-import { ARITHMETIC, ENTRY, figure, type Figure } from '@brook/core/figure';
+import { ARITHMETIC, ENTRY, figure, type Figure } from '@brook/core/base/figure';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,9 +1,9 @@
 import type { Job } from '@brook/contract';
-import { jointsOf, manualTorqueOf } from '@brook/core/log';
-import type { Plan } from '@brook/core/plan';
-import { nameOf } from '@brook/core/scope';
-import { jointWords, torquePair } from '@brook/core/torque';
-import { lowerFirst } from '@brook/core/text';
+import { jointsOf, manualTorqueOf } from '@brook/core/job/log';
+import type { Plan } from '@brook/core/bleed/plan';
+import { nameOf } from '@brook/core/bleed/scope';
+import { jointWords, torquePair } from '@brook/core/vehicle/torque';
+import { lowerFirst } from '@brook/core/base/text';
 import type { LiveJob } from '../data/run';
 import { More } from '../ui/More';
 import { TorqueEntry } from './TorqueEntry';

@@ -1,8 +1,8 @@
 import type { Job } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
-import { manualTorqueOf } from '@brook/core/log';
-import { jointAgain, TORQUE_UNITS, torqueFault, torquePair } from '@brook/core/torque';
-import { convertTorque, type TorqueUnit } from '@brook/core/units';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { manualTorqueOf } from '@brook/core/job/log';
+import { jointAgain, TORQUE_UNITS, torqueFault, torquePair } from '@brook/core/vehicle/torque';
+import { convertTorque, type TorqueUnit } from '@brook/core/base/units';
 import { useState } from 'react';
 import type { LiveJob } from '../data/run';
 import { Button } from '../ui/Button';

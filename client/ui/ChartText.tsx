@@ -1,4 +1,4 @@
-import { numberIn } from '@brook/core/units';
+import { numberIn } from '@brook/core/base/units';
 import { Text as SvgText, type TextProps } from 'react-native-svg';
 import { inOwnUnits, useUnits } from './unitChoice';
 

@@ -1,4 +1,4 @@
-import type { DriveState } from '@brook/core/job';
+import type { DriveState } from '@brook/core/job/stage';
 import { StyleSheet, View } from 'react-native';
 import { StopSign } from './Notice';
 import { colour, SPACE } from './theme';

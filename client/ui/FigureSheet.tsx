@@ -1,5 +1,5 @@
-import { figureText, sourceWords } from '@brook/core/figure';
-import { capital } from '@brook/core/text';
+import { figureText, sourceWords } from '@brook/core/base/figure';
+import { capital } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { Numeral } from './Numeral';
 import { closeFigures, openFigures, useOpenFigures } from './openFigures';

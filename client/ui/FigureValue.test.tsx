@@ -1,4 +1,4 @@
-import { ENTRY, figure, MODEL } from '@brook/core/figure';
+import { ENTRY, figure, MODEL } from '@brook/core/base/figure';
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { FigureSheet } from './FigureSheet';
 import { FigureRow } from './FigureValue';

@@ -1,6 +1,6 @@
-import type { Figure } from '@brook/core/figure';
-import { figureText } from '@brook/core/figure';
-import { numberIn } from '@brook/core/units';
+import type { Figure } from '@brook/core/base/figure';
+import { figureText } from '@brook/core/base/figure';
+import { numberIn } from '@brook/core/base/units';
 import { StyleSheet, View } from 'react-native';
 import { Numeral } from './Numeral';
 import { openFigures } from './openFigures';

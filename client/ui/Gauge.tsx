@@ -1,6 +1,6 @@
-import type { Figure } from '@brook/core/figure';
-import type { PlanBowl } from '@brook/core/plan';
-import type { Colour } from '@brook/core/fluid';
+import type { Figure } from '@brook/core/base/figure';
+import type { PlanBowl } from '@brook/core/bleed/plan';
+import type { Colour } from '@brook/core/fluid/verdict';
 import { StyleSheet, View } from 'react-native';
 import { FigureValue } from './FigureValue';
 import { useNarrowScreen } from './Page';

@@ -1,4 +1,4 @@
-import { numberIn } from '@brook/core/units';
+import { numberIn } from '@brook/core/base/units';
 import { Text } from 'react-native';
 import { colour, NUMERAL } from './theme';
 import { inOwnUnits, useUnits } from './unitChoice';

@@ -1,4 +1,4 @@
-import { JOB_STAGES, WAY, wayStep } from '@brook/core/job';
+import { JOB_STAGES, WAY, wayStep } from '@brook/core/job/stage';
 import { poolFill } from './Way';
 
 test('pools before the one in hand are full, those after it empty', () => {

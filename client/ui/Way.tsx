@@ -1,6 +1,6 @@
-import { WAY, type JobStage, type WayStep } from '@brook/core/job';
+import { WAY, type JobStage, type WayStep } from '@brook/core/job/stage';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { useNarrowScreen } from './Page';
 import { Press } from './Press';
 import { colour } from './theme';

@@ -1,4 +1,4 @@
-import { capital } from '@brook/core/text';
+import { capital } from '@brook/core/base/text';
 import { clockTime, dayOf, shortDate } from './dates';
 import { dayWords } from './dayWords';
 import { setZone } from './zone';

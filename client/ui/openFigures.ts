@@ -1,4 +1,4 @@
-import type { Figure } from '@brook/core/figure';
+import type { Figure } from '@brook/core/base/figure';
 import { useSyncExternalStore } from 'react';
 import { onHistoryMove } from './historyMove';
 

@@ -1,4 +1,4 @@
-import { convertLength, inRange, rangeWords, type Range } from '@brook/core/units';
+import { convertLength, inRange, rangeWords, type Range } from '@brook/core/base/units';
 import { typedNumber } from './typedNumber';
 
 /** A number, with a fraction behind it where it is of inches, and its unit. */

@@ -1,4 +1,4 @@
-import { fromChosen, isConverted, numberIn, unitIn, type UnitChoice } from '@brook/core/units';
+import { fromChosen, isConverted, numberIn, unitIn, type UnitChoice } from '@brook/core/base/units';
 import { useState } from 'react';
 import { typedLengthMm } from './typedLength';
 import { typedNumber } from './typedNumber';

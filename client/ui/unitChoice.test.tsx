@@ -1,4 +1,4 @@
-import { METRIC, type UnitChoice } from '@brook/core/units';
+import { METRIC, type UnitChoice } from '@brook/core/base/units';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { Field } from './Field';

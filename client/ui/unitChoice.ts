@@ -1,4 +1,4 @@
-import { inUnits, METRIC, unitIn, type UnitChoice } from '@brook/core/units';
+import { inUnits, METRIC, unitIn, type UnitChoice } from '@brook/core/base/units';
 import { Children, useSyncExternalStore, type ReactNode } from 'react';
 
 let chosen: UnitChoice = METRIC;

@@ -1,4 +1,4 @@
-import { METRIC, UNIT_CHOICES, type Quantity, type UnitChoice } from '@brook/core/units';
+import { METRIC, UNIT_CHOICES, type Quantity, type UnitChoice } from '@brook/core/base/units';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useChooseUnits, useSession } from '../data/session';

@@ -1,5 +1,10 @@
-import type { DriverSide, TemplateId, VehicleKind } from '@brook/core/circuit';
-import { layoutTemplates, templateById, VEHICLE_KINDS, VEHICLE_TRAITS } from '@brook/core/circuit';
+import type { DriverSide, TemplateId, VehicleKind } from '@brook/core/vehicle/circuit';
+import {
+  layoutTemplates,
+  templateById,
+  VEHICLE_KINDS,
+  VEHICLE_TRAITS,
+} from '@brook/core/vehicle/circuit';
 import { router } from 'expo-router';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';

@@ -1,7 +1,7 @@
-import { numberIn, type UnitChoice } from '@brook/core/units';
+import { numberIn, type UnitChoice } from '@brook/core/base/units';
 import type { PacePage } from '@brook/contract';
-import { METHOD_WORDS } from '@brook/core/method';
-import { capital } from '@brook/core/text';
+import { METHOD_WORDS } from '@brook/core/bleed/method';
+import { capital } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { useVehiclePaces } from '../data/vehicles';
 import { dayWords } from '../ui/dayWords';

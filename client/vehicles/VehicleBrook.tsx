@@ -1,6 +1,6 @@
 import type { Vehicle } from '@brook/contract';
-import { paths } from '@brook/core/circuit';
-import type { Colour } from '@brook/core/fluid';
+import { paths } from '@brook/core/vehicle/circuit';
+import type { Colour } from '@brook/core/fluid/verdict';
 import { BrookBox } from '../ui/brook/BrookBox';
 
 /** A vehicle as it stands, before anything is planned: its bleeders from the farthest on. */

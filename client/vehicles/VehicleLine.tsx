@@ -1,5 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
-import { owesCount } from '@brook/core/matters';
+import { owesCount } from '@brook/core/owed/openItems';
 import { StyleSheet, View } from 'react-native';
 import { DriveMark, spokenVehicle } from '../ui/DriveMark';
 import { Press } from '../ui/Press';

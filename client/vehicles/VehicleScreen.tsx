@@ -1,6 +1,6 @@
 import type { Vehicle } from '@brook/contract';
-import { NEXT_WORDS } from '@brook/core/job';
-import { PURPOSE_WORDS } from '@brook/core/scope';
+import { NEXT_WORDS } from '@brook/core/job/stage';
+import { PURPOSE_WORDS } from '@brook/core/bleed/scope';
 import { router } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useEarlierJobs, useVehicle } from '../data/vehicles';
@@ -9,7 +9,7 @@ import { Owes } from '../matters/Owes';
 import { SayOfVehicle } from '../matters/SayOfVehicle';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
-import { lowerFirst } from '@brook/core/text';
+import { lowerFirst } from '@brook/core/base/text';
 import { dayWords } from '../ui/dayWords';
 import { EarlierButton } from '../ui/EarlierButton';
 import { Page, useWideScreen } from '../ui/Page';

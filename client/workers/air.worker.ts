@@ -1,6 +1,6 @@
-import { airLeft } from '@brook/core/air';
-import type { Layout } from '@brook/core/circuit';
-import { pedalSetup, type AirLeft, type Reading } from '@brook/core/pedal';
+import { airLeft } from '@brook/core/control/air';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { pedalSetup, type AirLeft, type Reading } from '@brook/core/control/pedal';
 import type { WorkerAnswer } from './ask';
 
 /** What the air is reckoned from. */

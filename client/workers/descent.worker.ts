@@ -1,4 +1,4 @@
-import { vapourMargin, type VapourAnswer, type VapourRequest } from '@brook/core/vapour';
+import { vapourMargin, type VapourAnswer, type VapourRequest } from '@brook/core/fluid/vapour';
 import type { WorkerAnswer } from './ask';
 
 /** What is reckoned: each request in turn, with progress between them. */

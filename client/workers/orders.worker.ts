@@ -5,8 +5,13 @@ import {
   planSureties,
   type PlanOrder,
   type PlanRequest,
-} from '@brook/core/plan';
-import { isNearEnough, type CostSurety, type OrderId, type SearchState } from '@brook/core/order';
+} from '@brook/core/bleed/plan';
+import {
+  isNearEnough,
+  type CostSurety,
+  type OrderId,
+  type SearchState,
+} from '@brook/core/hydraulics/order';
 import type { WorkerAnswer } from './ask';
 
 /** How sure the differences are, by order. */

@@ -1,4 +1,4 @@
-import { readColour, type PhotoReading, type Picture, type Spot } from '@brook/core/photo';
+import { readColour, type PhotoReading, type Picture, type Spot } from '@brook/core/fluid/photo';
 import type { WorkerAnswer } from './ask';
 
 /** Reads the colour of a fluid off a picture. */

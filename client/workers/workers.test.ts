@@ -1,8 +1,8 @@
-import { templateById } from '@brook/core/circuit';
-import { ENTRY, figure } from '@brook/core/figure';
-import { isNearEnough } from '@brook/core/order';
-import { planBleed, planOrders } from '@brook/core/plan';
-import { SMALL_CAR, vapourMargin } from '@brook/core/vapour';
+import { templateById } from '@brook/core/vehicle/circuit';
+import { ENTRY, figure } from '@brook/core/base/figure';
+import { isNearEnough } from '@brook/core/hydraulics/order';
+import { planBleed, planOrders } from '@brook/core/bleed/plan';
+import { SMALL_CAR, vapourMargin } from '@brook/core/fluid/vapour';
 
 /** Load a worker's file as the browser would, and give it one question. @returns everything that it posted */
 function askFile(

@@ -1,4 +1,4 @@
-import { rangeWords, type Range } from '@brook/core/units';
+import { rangeWords, type Range } from '@brook/core/base/units';
 import { z } from 'zod';
 import './sentences';
 

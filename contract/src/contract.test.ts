@@ -1,8 +1,8 @@
-import { layoutTemplates, templateById } from '@brook/core/circuit';
+import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit';
 import Ajv2020 from 'ajv/dist/2020';
-import { PREPARATION_STEPS } from '@brook/core/plan';
-import { PROOF_ITEMS } from '@brook/core/gate';
-import { DEFAULT_RULES } from '@brook/core/rules';
+import { PREPARATION_STEPS } from '@brook/core/bleed/plan';
+import { PROOF_ITEMS } from '@brook/core/job/gate';
+import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import {
   fluidEntry,
   fluidUsed,

@@ -1,4 +1,4 @@
-import { DEMAND_SOURCES } from '@brook/core/fluid';
+import { DEMAND_SOURCES } from '@brook/core/fluid/verdict';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 import { computed } from './computed';

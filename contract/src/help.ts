@@ -1,4 +1,4 @@
-import { HELPER_SIGNALS } from '@brook/core/call';
+import { HELPER_SIGNALS } from '@brook/core/bleed/call';
 import { z } from 'zod';
 import { id, line, oneOf } from './common';
 import { computed } from './computed';

@@ -1,6 +1,6 @@
-import { AMOUNTS, RULE_OPTIONS, type AmountKey, type HouseRules } from '@brook/core/rules';
+import { AMOUNTS, RULE_OPTIONS, type AmountKey, type HouseRules } from '@brook/core/bleed/rules';
 import { z } from 'zod';
-import { rangeWords, type Range } from '@brook/core/units';
+import { rangeWords, type Range } from '@brook/core/base/units';
 import { oneOf } from './common';
 
 /** One amount, as its question is put: "One top-up: give 0 to 60 min." */

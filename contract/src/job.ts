@@ -1,6 +1,6 @@
-import { COLOURS, DEMAND_SOURCES } from '@brook/core/fluid';
-import type { Overridable } from '@brook/core/gate';
-import { ODOMETER_KM, PURPOSES } from '@brook/core/scope';
+import { COLOURS, DEMAND_SOURCES } from '@brook/core/fluid/verdict';
+import type { Overridable } from '@brook/core/job/gate';
+import { ODOMETER_KM, PURPOSES } from '@brook/core/bleed/scope';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf, within } from './common';
 import { computed } from './computed';

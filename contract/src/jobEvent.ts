@@ -1,9 +1,15 @@
-import { WAYS_KNOWN } from '@brook/core/circuit';
-import { CLOCK_MINUTES, CLOCKS } from '@brook/core/clock';
-import { PITCH_MM, PLAY_MM, SLAVE_NEED_MM, SLAVE_READING_MM, TAKE_UP_MM } from '@brook/core/clutch';
-import { COLOURS } from '@brook/core/fluid';
-import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/gate';
-import { JOB_STAGES } from '@brook/core/job';
+import { WAYS_KNOWN } from '@brook/core/vehicle/circuit';
+import { CLOCK_MINUTES, CLOCKS } from '@brook/core/base/clock';
+import {
+  PITCH_MM,
+  PLAY_MM,
+  SLAVE_NEED_MM,
+  SLAVE_READING_MM,
+  TAKE_UP_MM,
+} from '@brook/core/control/clutch';
+import { COLOURS } from '@brook/core/fluid/verdict';
+import { CHECK_ITEMS, CONTROL_CHECKS, TAKE_UPS } from '@brook/core/job/gate';
+import { JOB_STAGES } from '@brook/core/job/stage';
 import {
   CAME_OFF,
   LOOK_LATER,
@@ -11,9 +17,15 @@ import {
   type JobEvent,
   type PhoneHappening,
   type VehicleEvent,
-} from '@brook/core/log';
-import { FORCE_N, HEIGHT_MM, MEASURED_WHEN, PEDAL_RESULTS, SUNK_MM } from '@brook/core/pedal';
-import { PREPARATION_STEPS } from '@brook/core/plan';
+} from '@brook/core/job/log';
+import {
+  FORCE_N,
+  HEIGHT_MM,
+  MEASURED_WHEN,
+  PEDAL_RESULTS,
+  SUNK_MM,
+} from '@brook/core/control/pedal';
+import { PREPARATION_STEPS } from '@brook/core/bleed/plan';
 import {
   BUBBLE_READINGS,
   COUNT_WAYS,
@@ -24,9 +36,9 @@ import {
   TRIES,
   type EventBase,
   type Kept,
-} from '@brook/core/run';
-import { BENCH_ENDS, ODOMETER_KM } from '@brook/core/scope';
-import { JOINT_NM } from '@brook/core/torque';
+} from '@brook/core/job/run';
+import { BENCH_ENDS, ODOMETER_KM } from '@brook/core/bleed/scope';
+import { JOINT_NM } from '@brook/core/vehicle/torque';
 import { z } from 'zod';
 import { counter, id, line, oneOf, within } from './common';
 import { computed } from './computed';

@@ -1,5 +1,5 @@
-import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job';
-import { PURPOSES } from '@brook/core/scope';
+import { DRIVE_STATES, JOB_STAGES } from '@brook/core/job/stage';
+import { PURPOSES } from '@brook/core/bleed/scope';
 import { z } from 'zod';
 import { id, isoTime, next, oneOf, pageQuery } from './common';
 import { computed } from './computed';

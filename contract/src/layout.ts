@@ -9,7 +9,7 @@ import {
   WHICH,
   type Layout,
   VEHICLE_KINDS,
-} from '@brook/core/circuit';
+} from '@brook/core/vehicle/circuit';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 

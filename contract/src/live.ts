@@ -1,4 +1,4 @@
-import { JOB_STAGES } from '@brook/core/job';
+import { JOB_STAGES } from '@brook/core/job/stage';
 import { z } from 'zod';
 import { counter, id } from './common';
 import { keptEvent } from './jobEvent';

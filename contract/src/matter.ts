@@ -1,4 +1,4 @@
-import { MATTER_KINDS, type Matter } from '@brook/core/matters';
+import { MATTER_KINDS, type Matter } from '@brook/core/owed/openItems';
 import { z } from 'zod';
 
 /** One thing that a vehicle still owes. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CONTROLS } from '@brook/core/circuit';
+import { CONTROLS } from '@brook/core/vehicle/circuit';
 import { id, isoTime } from './common';
 import { computed } from './computed';
 import { matter } from './matter';

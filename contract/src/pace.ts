@@ -1,4 +1,4 @@
-import { AMOUNTS, type AmountKey } from '@brook/core/rules';
+import { AMOUNTS, type AmountKey } from '@brook/core/bleed/rules';
 import { z } from 'zod';
 import { id, isoTime, next } from './common';
 import { computed } from './computed';

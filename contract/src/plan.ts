@@ -1,9 +1,15 @@
-import type { Layout } from '@brook/core/circuit';
-import { COLOURS } from '@brook/core/fluid';
-import { METHODS, WORKSHOP_C } from '@brook/core/flow';
-import { ORDER_SCHOOLS } from '@brook/core/order';
-import { OUTLET_TARGET, USUAL_CHOICES } from '@brook/core/plan';
-import { ALSO, BENCH_ENDS, LOWEST_LEVEL_MM, PURPOSES, SEEN_AT_INTAKE } from '@brook/core/scope';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { COLOURS } from '@brook/core/fluid/verdict';
+import { METHODS, WORKSHOP_C } from '@brook/core/hydraulics/flow';
+import { ORDER_SCHOOLS } from '@brook/core/hydraulics/order';
+import { OUTLET_TARGET, USUAL_CHOICES } from '@brook/core/bleed/plan';
+import {
+  ALSO,
+  BENCH_ENDS,
+  LOWEST_LEVEL_MM,
+  PURPOSES,
+  SEEN_AT_INTAKE,
+} from '@brook/core/bleed/scope';
 import { z } from 'zod';
 import { line, oneOf, within } from './common';
 import { computed } from './computed';

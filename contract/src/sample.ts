@@ -12,7 +12,7 @@ import {
   type Grade,
   type IsoClass,
   type ReadingKind,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 

@@ -1,8 +1,8 @@
-import { JOB_STAGES } from '@brook/core/job';
-import { layoutTemplates, type TemplateId } from '@brook/core/circuit';
-import { HALT_REASONS } from '@brook/core/run';
-import { PURPOSES } from '@brook/core/scope';
-import { OWN_STAGE_KINDS } from '@brook/core/stages';
+import { JOB_STAGES } from '@brook/core/job/stage';
+import { layoutTemplates, type TemplateId } from '@brook/core/vehicle/circuit';
+import { HALT_REASONS } from '@brook/core/job/run';
+import { PURPOSES } from '@brook/core/bleed/scope';
+import { OWN_STAGE_KINDS } from '@brook/core/bleed/stages';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 import { houseRules } from './houseRules';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { UNIT_CHOICES } from '@brook/core/units';
+import { UNIT_CHOICES } from '@brook/core/base/units';
 import { id, isoTime, line, next, oneOf } from './common';
 import { typedCode } from './help';
 

@@ -1,4 +1,4 @@
-import { MOVED_ML } from '@brook/core/shelf';
+import { MOVED_ML } from '@brook/core/fluid/shelf';
 import { z } from 'zod';
 import { id, isoTime, line, next, oneOf, wholeQuery, within } from './common';
 import { computed } from './computed';

@@ -1,6 +1,6 @@
-import { BATTERY_V } from '@brook/core/scanTool';
-import { SLAVE_READING_MM } from '@brook/core/clutch';
-import { PIECE_COUNT, PIECE_STATES } from '@brook/core/part';
+import { BATTERY_V } from '@brook/core/bleed/scanTool';
+import { SLAVE_READING_MM } from '@brook/core/control/clutch';
+import { PIECE_COUNT, PIECE_STATES } from '@brook/core/vehicle/part';
 import {
   BENCH_GRADES,
   BENCH_SIGNS,
@@ -8,7 +8,7 @@ import {
   DROP_MM,
   TOOL_WITNESSES,
   type StageEvent,
-} from '@brook/core/stages';
+} from '@brook/core/bleed/stages';
 import { z } from 'zod';
 import { within, line, oneOf } from './common';
 

@@ -1,5 +1,10 @@
-import { DRIVE_STATES } from '@brook/core/job';
-import { layoutTemplates, type TemplateId, CONTROLS, VEHICLE_KINDS } from '@brook/core/circuit';
+import { DRIVE_STATES } from '@brook/core/job/stage';
+import {
+  layoutTemplates,
+  type TemplateId,
+  CONTROLS,
+  VEHICLE_KINDS,
+} from '@brook/core/vehicle/circuit';
 import { z } from 'zod';
 import { id, isoTime, line, next, oneOf } from './common';
 import { computed } from './computed';

@@ -1,6 +1,6 @@
-import { isActuator, type Layout } from '@brook/core/circuit';
-import type { Colour } from '@brook/core/fluid';
-import { toFillMl, volumeMl, type Content, type Inside } from '@brook/core/inside';
+import { isActuator, type Layout } from '@brook/core/vehicle/circuit';
+import type { Colour } from '@brook/core/fluid/verdict';
+import { toFillMl, volumeMl, type Content, type Inside } from '@brook/core/fluid/inside';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
@@ -9,7 +9,12 @@ import { colour, SPACE } from '../theme';
 import { FLUID } from '../theme/fluid';
 import { Words } from '../Words';
 import { brookWords } from './brookWords';
-import { brookGeometry, MARK_RADIUS, pathData, type DrawnStretch } from '@brook/core/brook';
+import {
+  brookGeometry,
+  MARK_RADIUS,
+  pathData,
+  type DrawnStretch,
+} from '@brook/core/vehicle/diagram';
 
 export interface BrookProps {
   readonly layout: Layout;

@@ -1,5 +1,5 @@
-import { templateById } from '@brook/core/circuit';
-import type { Content, Inside } from '@brook/core/inside';
+import { templateById } from '@brook/core/vehicle/circuit';
+import type { Content, Inside } from '@brook/core/fluid/inside';
 import { brookWords } from './brookWords';
 
 const layout = templateById('motorcycle-twin-front')!.build('middle');

@@ -1,7 +1,7 @@
-import { bleederName, type Layout } from '@brook/core/circuit';
-import { toFillMl, volumeMl, type Inside } from '@brook/core/inside';
-import { nameOf } from '@brook/core/scope';
-import { lowerFirst } from '@brook/core/text';
+import { bleederName, type Layout } from '@brook/core/vehicle/circuit';
+import { toFillMl, volumeMl, type Inside } from '@brook/core/fluid/inside';
+import { nameOf } from '@brook/core/bleed/scope';
+import { lowerFirst } from '@brook/core/base/text';
 /** What is told of a picture; as for the picture itself. */
 interface Told {
   readonly layout: Layout;

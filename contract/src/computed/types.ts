@@ -1,22 +1,28 @@
-import type { HistoryChange, HistorySample } from '@brook/core/ageing';
-import type { ClosedPhase } from '@brook/core/call';
-import type { JobCard } from '@brook/core/card';
-import type { Layout } from '@brook/core/circuit';
-import type { Figure } from '@brook/core/figure';
-import type { CompatibilityAnswer, ConditionAnswer, Dye, Remedy, Sample } from '@brook/core/fluid';
-import type { Inside } from '@brook/core/inside';
+import type { HistoryChange, HistorySample } from '@brook/core/fluid/ageing';
+import type { ClosedPhase } from '@brook/core/bleed/call';
+import type { JobCard } from '@brook/core/job/card';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import type { Figure } from '@brook/core/base/figure';
+import type {
+  CompatibilityAnswer,
+  ConditionAnswer,
+  Dye,
+  Remedy,
+  Sample,
+} from '@brook/core/fluid/verdict';
+import type { Inside } from '@brook/core/fluid/inside';
 import type {
   AcceptedPick,
   ControlOnRecord,
   FluidRead,
   JobEvent,
   RunningClock,
-} from '@brook/core/log';
-import type { MeasuredReading, Trend } from '@brook/core/pedal';
-import type { PlanPreview as Preview, PlanResult } from '@brook/core/plan';
-import type { HouseRules } from '@brook/core/rules';
-import type { HelperView, Kept, Pace } from '@brook/core/run';
-import type { AdmitAnswer, LowStock } from '@brook/core/shelf';
+} from '@brook/core/job/log';
+import type { MeasuredReading, Trend } from '@brook/core/control/pedal';
+import type { PlanPreview as Preview, PlanResult } from '@brook/core/bleed/plan';
+import type { HouseRules } from '@brook/core/bleed/rules';
+import type { HelperView, Kept, Pace } from '@brook/core/job/run';
+import type { AdmitAnswer, LowStock } from '@brook/core/fluid/shelf';
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
 export type JobPick =

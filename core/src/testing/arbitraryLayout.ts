@@ -6,7 +6,7 @@ import {
   type Layout,
   type LayoutNode,
   type Stretch,
-} from '../circuit';
+} from '../vehicle/circuit';
 
 interface Drawn {
   readonly parents: readonly number[];

@@ -1,4 +1,4 @@
-import { layoutParts, type Layout, type LayoutNode, type Stretch } from '../circuit';
+import { layoutParts, type Layout, type LayoutNode, type Stretch } from '../vehicle/circuit';
 
 const {
   bleeder,

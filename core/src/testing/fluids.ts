@@ -1,4 +1,4 @@
-import type { Sample } from '../fluid';
+import type { Sample } from '../fluid/verdict';
 
 /** Straw and clear in the reservoir, and nothing measured. */
 export const SEEN_ALONE: Sample = {

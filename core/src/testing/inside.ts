@@ -1,5 +1,5 @@
-import { newShareOf } from '../inside';
-import type { CircuitFluid } from '../washout';
+import { newShareOf } from '../fluid/inside';
+import type { CircuitFluid } from '../hydraulics/washout';
 
 /** New share of the fluid in every element, 0 to 1. */
 export function newShares(fluid: CircuitFluid): Map<string, number> {

@@ -1,7 +1,7 @@
-import { templateById, type DriverSide, type Layout, type TemplateId } from '../circuit';
-import type { Means } from '../flow';
-import { planBleed, refusalWords, type Plan, type PlanRequest } from '../plan';
-import { routineFlush, type MasterChanged, type WorkDone } from '../scope';
+import { templateById, type DriverSide, type Layout, type TemplateId } from '../vehicle/circuit';
+import type { Means } from '../hydraulics/flow';
+import { planBleed, refusalWords, type Plan, type PlanRequest } from '../bleed/plan';
+import { routineFlush, type MasterChanged, type WorkDone } from '../bleed/scope';
 
 /** A template's layout, by default with the driver on the right where there is a choice. */
 export function layoutOf(id: TemplateId, side?: DriverSide): Layout {

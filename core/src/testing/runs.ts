@@ -4,7 +4,7 @@ import {
   type GateAnswer,
   type GateInput,
   type Proof,
-} from '../gate';
+} from '../job/gate';
 import {
   foldJob,
   jobEventFault,
@@ -12,9 +12,9 @@ import {
   type JobEvent,
   type JobState,
   type PhoneHappening,
-} from '../log';
-import type { Plan } from '../plan';
-import { firstPlanOf, type EventBase, type Kept, type RunState } from '../run';
+} from '../job/log';
+import type { Plan } from '../bleed/plan';
+import { firstPlanOf, type EventBase, type Kept, type RunState } from '../job/run';
 
 /** An event as a test says it: what every event carries may be left out. */
 export type Said = Partial<EventBase> & { readonly person?: string } & (

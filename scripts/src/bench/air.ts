@@ -1,6 +1,6 @@
-import { templateById } from '@brook/core/circuit';
-import { airLeft, normals, ruled } from '@brook/core/air';
-import { curveOf, forcesFor, pedalSetup } from '@brook/core/pedal';
+import { templateById } from '@brook/core/vehicle/circuit';
+import { airLeft, normals, ruled } from '@brook/core/control/air';
+import { curveOf, forcesFor, pedalSetup } from '@brook/core/control/pedal';
 import type { Measured } from './report';
 
 const SETUP = pedalSetup(templateById('hatchback-diagonal')!.build('right'), 'master');

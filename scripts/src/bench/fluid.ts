@@ -1,6 +1,6 @@
-import { compatibility, condition, GRADES, type Sample } from '@brook/core/fluid';
-import { SMALL_CAR, vapourMargin } from '@brook/core/vapour';
-import { ENTRY, figure } from '@brook/core/figure';
+import { compatibility, condition, GRADES, type Sample } from '@brook/core/fluid/verdict';
+import { SMALL_CAR, vapourMargin } from '@brook/core/fluid/vapour';
+import { ENTRY, figure } from '@brook/core/base/figure';
 import type { Measured } from './report';
 
 const RUNS = 200;

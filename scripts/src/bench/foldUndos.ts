@@ -1,7 +1,7 @@
-import { templateById } from '@brook/core/circuit';
-import { foldJob, type JobEvent } from '@brook/core/log';
-import { planBleed } from '@brook/core/plan';
-import type { Kept } from '@brook/core/run';
+import { templateById } from '@brook/core/vehicle/circuit';
+import { foldJob, type JobEvent } from '@brook/core/job/log';
+import { planBleed } from '@brook/core/bleed/plan';
+import type { Kept } from '@brook/core/job/run';
 import type { Measured } from './report';
 
 const EVENTS = 4_500;

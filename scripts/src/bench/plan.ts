@@ -1,6 +1,6 @@
-import { templateById, type Layout } from '@brook/core/circuit';
-import type { OrderSearch } from '@brook/core/order';
-import { planBleed, planSearch, planSureties, previewPlan } from '@brook/core/plan';
+import { templateById, type Layout } from '@brook/core/vehicle/circuit';
+import type { OrderSearch } from '@brook/core/hydraulics/order';
+import { planBleed, planSearch, planSureties, previewPlan } from '@brook/core/bleed/plan';
 import type { Measured } from './report';
 
 const WARM_UP = 50;

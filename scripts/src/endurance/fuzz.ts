@@ -1,6 +1,6 @@
 import type { Job, Shelf, Vehicle, VehiclePage } from '@brook/contract';
 import { OPERATIONS } from '@brook/contract/openapi';
-import { foldJob, stageOf } from '@brook/core/log';
+import { foldJob, stageOf } from '@brook/core/job/log';
 import { Field, type Caller } from './field';
 import { seeded, type Figure } from './figures';
 import { bodyFor, fileFor, noteMedia, pathFor, type Ids } from './requests';

@@ -1,8 +1,8 @@
 import type { Job } from '@brook/contract';
 import type { OPERATIONS } from '@brook/contract/openapi';
-import { templateById } from '@brook/core/circuit';
-import { METRIC } from '@brook/core/units';
-import { DEFAULT_RULES } from '@brook/core/rules';
+import { templateById } from '@brook/core/vehicle/circuit';
+import { METRIC } from '@brook/core/base/units';
+import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { FLUID, type Caller } from './field';
 
 export type Operation = (typeof OPERATIONS)[number];

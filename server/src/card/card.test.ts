@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { openApi } from '@brook/contract/openapi';
-import type { JobCard } from '@brook/core/card';
+import type { JobCard } from '@brook/core/job/card';
 import Ajv2020 from 'ajv/dist/2020';
 import { writeFileSync } from 'node:fs';
 import PDFDocument from 'pdfkit';

@@ -1,6 +1,6 @@
-import { brookGeometry, MARK_RADIUS } from '@brook/core/brook';
-import { pouredWords, type CardLine, type JobCard } from '@brook/core/card';
-import { inUnits, numberIn, unitIn, type UnitChoice } from '@brook/core/units';
+import { brookGeometry, MARK_RADIUS } from '@brook/core/vehicle/diagram';
+import { pouredWords, type CardLine, type JobCard } from '@brook/core/job/card';
+import { inUnits, numberIn, unitIn, type UnitChoice } from '@brook/core/base/units';
 import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
 import type { CardDrawn } from './service';
 

@@ -1,9 +1,9 @@
-import { airLeft } from '@brook/core/air';
-import { jobCard, type JobCard } from '@brook/core/card';
-import { chambersOf, type Layout } from '@brook/core/circuit';
-import { controlsOnRecord, foldJob, measuredAt, type ControlOnRecord } from '@brook/core/log';
-import { groupMatters, type Matter } from '@brook/core/matters';
-import { pedalSetup, type AirLeft, type Reading } from '@brook/core/pedal';
+import { airLeft } from '@brook/core/control/air';
+import { jobCard, type JobCard } from '@brook/core/job/card';
+import { chambersOf, type Layout } from '@brook/core/vehicle/circuit';
+import { controlsOnRecord, foldJob, measuredAt, type ControlOnRecord } from '@brook/core/job/log';
+import { groupMatters, type Matter } from '@brook/core/owed/openItems';
+import { pedalSetup, type AirLeft, type Reading } from '@brook/core/control/pedal';
 import { baselinesOf } from '../controls/rows';
 import { Job, MatterEntry, Workshop } from '../db/models';
 import { fluidUsedOf } from '../jobs/fluidUsed';

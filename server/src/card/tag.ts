@@ -1,6 +1,6 @@
-import { MONTH_MS } from '@brook/core/ageing';
-import { groupMatters, holds } from '@brook/core/matters';
-import { intervalFor } from '@brook/core/rules';
+import { MONTH_MS } from '@brook/core/fluid/ageing';
+import { groupMatters, holds } from '@brook/core/owed/openItems';
+import { intervalFor } from '@brook/core/bleed/rules';
 import { Job, Workshop } from '../db/models';
 import { fluidUsedOf } from '../jobs/fluidUsed';
 import { mattersOf } from '../matters/rows';

@@ -1,7 +1,12 @@
 import type { Overview } from '@brook/contract';
-import { airLeft } from '@brook/core/air';
-import { controlsOnRecord, measuredAt, type ControlOnRecord, type JobState } from '@brook/core/log';
-import { airTrend, FIRST_MEASURE, pedalSetup, type Reading } from '@brook/core/pedal';
+import { airLeft } from '@brook/core/control/air';
+import {
+  controlsOnRecord,
+  measuredAt,
+  type ControlOnRecord,
+  type JobState,
+} from '@brook/core/job/log';
+import { airTrend, FIRST_MEASURE, pedalSetup, type Reading } from '@brook/core/control/pedal';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { ControlAirRow, Vehicle, type Job } from '../db/models';
 

@@ -1,6 +1,6 @@
 import type { ControlPage, Job, Overview } from '@brook/contract';
-import { airLeft } from '@brook/core/air';
-import { FIRST_MEASURE, pedalSetup } from '@brook/core/pedal';
+import { airLeft } from '@brook/core/control/air';
+import { FIRST_MEASURE, pedalSetup } from '@brook/core/control/pedal';
 import { ControlAirRow } from '../db/models';
 import { up as clutchNeeds } from '../db/migrations/021-clutch-needs';
 import { liftAir } from '../lift/liftAir';

@@ -1,5 +1,10 @@
 import type { ControlPage, Job as JobDto } from '@brook/contract';
-import { controlsOnRecord, measuredAt, type ControlOnRecord, type JobState } from '@brook/core/log';
+import {
+  controlsOnRecord,
+  measuredAt,
+  type ControlOnRecord,
+  type JobState,
+} from '@brook/core/job/log';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { ControlResultRow, type Job } from '../db/models';

@@ -1,11 +1,11 @@
 import type { Job, Vehicle } from '@brook/contract';
-import { proofOf, stageOf } from '@brook/core/log';
-import { gateOf } from '@brook/core/matters';
-import { nextStep, skippedStages, type RunState } from '@brook/core/run';
+import { proofOf, stageOf } from '@brook/core/job/log';
+import { gateOf } from '@brook/core/owed/openItems';
+import { nextStep, skippedStages, type RunState } from '@brook/core/job/run';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
-import { oldMl, type Inside } from '@brook/core/inside';
+import { oldMl, type Inside } from '@brook/core/fluid/inside';
 import { liftInside } from '../lift/liftInside';
 import { liftJobs } from '../lift/liftJobs';
 import { Brook, stateOfJob, type Caller } from '../testing';

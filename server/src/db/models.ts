@@ -1,8 +1,8 @@
 import type { MakerEntry, PlanChoices, Role } from '@brook/contract';
-import type { DriveState, JobStage } from '@brook/core/job';
-import type { ClosedPhase } from '@brook/core/call';
-import { liftLayout, type Control, type Layout } from '@brook/core/circuit';
-import type { Grade, IsoClass } from '@brook/core/fluid';
+import type { DriveState, JobStage } from '@brook/core/job/stage';
+import type { ClosedPhase } from '@brook/core/bleed/call';
+import { liftLayout, type Control, type Layout } from '@brook/core/vehicle/circuit';
+import type { Grade, IsoClass } from '@brook/core/fluid/verdict';
 import {
   liftFluidRead,
   liftJobEvent,
@@ -13,15 +13,15 @@ import {
   type Medium,
   type RunningClock,
   type VehicleEvent,
-} from '@brook/core/log';
-import type { Method } from '@brook/core/flow';
-import type { GateAnswer } from '@brook/core/gate';
-import type { Inside } from '@brook/core/inside';
-import type { JobSays, Matter, MatterWeight } from '@brook/core/matters';
-import { liftPlanResult, type PlanResult } from '@brook/core/plan';
-import type { HouseRules } from '@brook/core/rules';
-import type { UnitChoice } from '@brook/core/units';
-import type { Pace } from '@brook/core/run';
+} from '@brook/core/job/log';
+import type { Method } from '@brook/core/hydraulics/flow';
+import type { GateAnswer } from '@brook/core/job/gate';
+import type { Inside } from '@brook/core/fluid/inside';
+import type { JobSays, Matter, MatterWeight } from '@brook/core/owed/openItems';
+import { liftPlanResult, type PlanResult } from '@brook/core/bleed/plan';
+import type { HouseRules } from '@brook/core/bleed/rules';
+import type { UnitChoice } from '@brook/core/base/units';
+import type { Pace } from '@brook/core/job/run';
 import {
   DataTypes,
   Model,

@@ -13,7 +13,7 @@ import {
   CONDITION_WORDS,
   REMEDY_WORDS,
   remedyFor,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import { Router } from 'express';
 import { parse } from '../http/parse';
 

@@ -1,8 +1,8 @@
-import { METRIC } from '@brook/core/units';
+import { METRIC } from '@brook/core/base/units';
 import type { HelpSaid, HelpSignal } from '@brook/contract';
-import { helperHears, mustHold } from '@brook/core/call';
-import { addToJob, foldJob, type JobEvent } from '@brook/core/log';
-import { helpedStop, helperView, nextStep, phaseAt, type Kept } from '@brook/core/run';
+import { helperHears, mustHold } from '@brook/core/bleed/call';
+import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
+import { helpedStop, helperView, nextStep, phaseAt, type Kept } from '@brook/core/job/run';
 import { v4 as uuid } from 'uuid';
 import { HelperLinkRow, Job } from '../db/models';
 import { changeJob, type LockedJob } from '../jobs/locked';

@@ -1,10 +1,10 @@
 import type { Vehicle, VehicleHistory } from '@brook/contract';
-import { oldestPart, oldMl, toFillMl, wayTo, type Inside } from '@brook/core/inside';
-import { fluidHistory } from '@brook/core/ageing';
+import { oldestPart, oldMl, toFillMl, wayTo, type Inside } from '@brook/core/fluid/inside';
+import { fluidHistory } from '@brook/core/fluid/ageing';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { Brook, jobsOf, NOW, planOfJob, stateOfJob, type Caller } from '../testing';
-import { followCalls, insideNow } from '@brook/core/run';
+import { followCalls, insideNow } from '@brook/core/job/run';
 
 let brook: Brook;
 let tech: Caller;

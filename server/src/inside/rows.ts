@@ -1,6 +1,6 @@
-import type { Inside } from '@brook/core/inside';
-import type { JobState } from '@brook/core/log';
-import { insideAfter } from '@brook/core/run';
+import type { Inside } from '@brook/core/fluid/inside';
+import type { JobState } from '@brook/core/job/log';
+import { insideAfter } from '@brook/core/job/run';
 import { Op, type Transaction } from 'sequelize';
 import { JobInsideRow, type Job } from '../db/models';
 

@@ -1,6 +1,6 @@
 import type { Job as JobDto } from '@brook/contract';
-import type { Dye, Grade } from '@brook/core/fluid';
-import type { PlanResult } from '@brook/core/plan';
+import type { Dye, Grade } from '@brook/core/fluid/verdict';
+import type { PlanResult } from '@brook/core/bleed/plan';
 import { Op, type Transaction } from 'sequelize';
 import { Job } from '../db/models';
 

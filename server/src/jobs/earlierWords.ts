@@ -1,4 +1,4 @@
-import type { ClutchNeed, JobEvent, ManualTorque } from '@brook/core/log';
+import type { ClutchNeed, JobEvent, ManualTorque } from '@brook/core/job/log';
 import { QueryTypes } from 'sequelize';
 import { JobEventRow, type Job } from '../db/models';
 

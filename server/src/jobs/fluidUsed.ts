@@ -1,7 +1,12 @@
 import type { FluidUsed, FluidUsedRecord } from '@brook/contract';
-import { compatibility, COMPATIBILITY_WORDS } from '@brook/core/fluid';
-import { usedGap } from '@brook/core/matters';
-import { admitContainer, ADMIT_WORDS, sharePoured, type ShelfContainer } from '@brook/core/shelf';
+import { compatibility, COMPATIBILITY_WORDS } from '@brook/core/fluid/verdict';
+import { usedGap } from '@brook/core/owed/openItems';
+import {
+  admitContainer,
+  ADMIT_WORDS,
+  sharePoured,
+  type ShelfContainer,
+} from '@brook/core/fluid/shelf';
 import { v4 as uuid } from 'uuid';
 import { Container, ContainerDraw, FluidMovedRow, type Job } from '../db/models';
 import { ProblemError, refused } from '../problems/kinds';

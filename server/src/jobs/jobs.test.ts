@@ -1,4 +1,4 @@
-import { proofOf } from '@brook/core/log';
+import { proofOf } from '@brook/core/job/log';
 import { job as jobSchema, jobPage } from '@brook/contract';
 import { Job } from '../db/models';
 import {

@@ -1,5 +1,5 @@
-import { isClosed } from '@brook/core/job';
-import type { JobState } from '@brook/core/log';
+import { isClosed } from '@brook/core/job/stage';
+import type { JobState } from '@brook/core/job/log';
 import type { Attributes, Transaction } from 'sequelize';
 import { Job, Vehicle } from '../db/models';
 import { oneRow } from '../db/oneRow';

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { DEFAULT_RULES } from '@brook/core/rules';
+import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { randomUUID } from 'node:crypto';
 import { Brook, type Caller } from '../testing';
 

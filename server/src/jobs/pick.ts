@@ -1,7 +1,7 @@
 import type { JobPick } from '@brook/contract';
-import type { HouseRules } from '@brook/core/rules';
-import { toTakeAlong } from '@brook/core/plan';
-import { admitContainer, pickFromShelf } from '@brook/core/shelf';
+import type { HouseRules } from '@brook/core/bleed/rules';
+import { toTakeAlong } from '@brook/core/bleed/plan';
+import { admitContainer, pickFromShelf } from '@brook/core/fluid/shelf';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { Job } from '../db/models';
 import { heldOf, shelfContainer } from '../shelf/containers';

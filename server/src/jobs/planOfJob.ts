@@ -6,9 +6,9 @@ import {
   type Colour,
   type Grade,
   type IsoClass,
-} from '@brook/core/fluid';
-import type { FluidRead } from '@brook/core/log';
-import type { PlanResult } from '@brook/core/plan';
+} from '@brook/core/fluid/verdict';
+import type { FluidRead } from '@brook/core/job/log';
+import type { PlanResult } from '@brook/core/bleed/plan';
 import type { Transaction } from 'sequelize';
 import type { Job, Vehicle } from '../db/models';
 import { insideOf } from '../inside/rows';

@@ -7,7 +7,7 @@ import {
   REMEDY_WORDS,
   type FluidHold,
   type FluidVerdict,
-} from '@brook/core/fluid';
+} from '@brook/core/fluid/verdict';
 import type { Vehicle } from '../db/models';
 import { ProblemError } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
@@ -15,7 +15,7 @@ import type { Actor } from '../session/actor';
 import { lastFillOf } from './before';
 import { planOfJob } from './planOfJob';
 import { endLocked } from './end';
-import { FLUID_READ_VERSION } from '@brook/core/log';
+import { FLUID_READ_VERSION } from '@brook/core/job/log';
 import { appendDesk } from '../log/append';
 import { changeJob, onlyAt } from './locked';
 

@@ -1,11 +1,11 @@
 import type { Job as JobDto, NewJob, Override } from '@brook/contract';
-import { partElements, type Layout } from '@brook/core/circuit';
-import type { Matter } from '@brook/core/matters';
-import { gateWords, mayLetGo, ofWhat, type GateVerdict } from '@brook/core/gate';
-import { foldJob, NEW_JOB, type JobState } from '@brook/core/log';
-import { gateOf, matterTitle, owesBleed, owesCount } from '@brook/core/matters';
-import { refusalWords } from '@brook/core/plan';
-import { changeableParts } from '@brook/core/scope';
+import { partElements, type Layout } from '@brook/core/vehicle/circuit';
+import type { Matter } from '@brook/core/owed/openItems';
+import { gateWords, mayLetGo, ofWhat, type GateVerdict } from '@brook/core/job/gate';
+import { foldJob, NEW_JOB, type JobState } from '@brook/core/job/log';
+import { gateOf, matterTitle, owesBleed, owesCount } from '@brook/core/owed/openItems';
+import { refusalWords } from '@brook/core/bleed/plan';
+import { changeableParts } from '@brook/core/bleed/scope';
 import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { baselinesOf } from '../controls/rows';

@@ -1,14 +1,14 @@
-import type { CheckItem, DriveResult } from '@brook/core/gate';
+import type { CheckItem, DriveResult } from '@brook/core/job/gate';
 import {
   liftFluidRead,
   type AcceptedPick,
   type DeskHappening,
   type JobEvent,
   type ProofHappening,
-} from '@brook/core/log';
-import type { PedalResult } from '@brook/core/pedal';
-import { liftPlan, type Plan } from '@brook/core/plan';
-import type { Kept } from '@brook/core/run';
+} from '@brook/core/job/log';
+import type { PedalResult } from '@brook/core/control/pedal';
+import { liftPlan, type Plan } from '@brook/core/bleed/plan';
+import type { Kept } from '@brook/core/job/run';
 import { v5 as nameBased } from 'uuid';
 import { NO_DEVICE } from '../session/actor';
 import { liftRun } from './liftRun';

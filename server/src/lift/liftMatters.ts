@@ -1,4 +1,4 @@
-import { doneAfterClose, jobSays, openMatters, type JobSays } from '@brook/core/matters';
+import { doneAfterClose, jobSays, openMatters, type JobSays } from '@brook/core/owed/openItems';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { Job, JobSaysRow, Vehicle } from '../db/models';
 import { projectMatters } from '../log/drive';

@@ -1,6 +1,6 @@
-import type { JobEvent } from '@brook/core/log';
-import { FIRST_PLAN, liftPlan, type Plan } from '@brook/core/plan';
-import type { Kept } from '@brook/core/run';
+import type { JobEvent } from '@brook/core/job/log';
+import { FIRST_PLAN, liftPlan, type Plan } from '@brook/core/bleed/plan';
+import type { Kept } from '@brook/core/job/run';
 import type { OldJob, OldRunEvent } from './oldJob';
 
 /**

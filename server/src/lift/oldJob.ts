@@ -1,5 +1,5 @@
-import type { StoredFluidRead } from '@brook/core/log';
-import type { StoredPlan } from '@brook/core/plan';
+import type { StoredFluidRead } from '@brook/core/job/log';
+import type { StoredPlan } from '@brook/core/bleed/plan';
 
 /** A person and a moment, as old rows kept them. */
 interface OldNamed {

@@ -1,6 +1,6 @@
-import type { JobEvent } from '@brook/core/log';
-import { doneAfterClose, jobSays } from '@brook/core/matters';
-import type { Kept } from '@brook/core/run';
+import type { JobEvent } from '@brook/core/job/log';
+import { doneAfterClose, jobSays } from '@brook/core/owed/openItems';
+import type { Kept } from '@brook/core/job/run';
 import type { LockedJob } from '../jobs/locked';
 import { saidUpTo, sayOfJob } from './drive';
 import { aboutOf } from './follow';

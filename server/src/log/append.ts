@@ -1,6 +1,6 @@
-import type { DeskHappening, JobEvent, VehicleEvent } from '@brook/core/log';
-import { addToJob } from '@brook/core/log';
-import type { Kept } from '@brook/core/run';
+import type { DeskHappening, JobEvent, VehicleEvent } from '@brook/core/job/log';
+import { addToJob } from '@brook/core/job/log';
+import type { Kept } from '@brook/core/job/run';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { JobAdditionRow, JobEventRow, VehicleEventRow, type Vehicle } from '../db/models';

@@ -6,9 +6,9 @@ import {
   jobEventFault,
   type JobEvent,
   type JobState,
-} from '@brook/core/log';
-import { isClosed } from '@brook/core/job';
-import { HALT_WORDS, type EventBase, type Kept } from '@brook/core/run';
+} from '@brook/core/job/log';
+import { isClosed } from '@brook/core/job/stage';
+import { HALT_WORDS, type EventBase, type Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../jobs/end';
 import { changeJob, type LockedJob } from '../jobs/locked';

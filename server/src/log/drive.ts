@@ -1,6 +1,6 @@
-import type { VehicleEvent } from '@brook/core/log';
-import { openMatters, vehicleDrive, type JobSays, type Matter } from '@brook/core/matters';
-import type { Kept } from '@brook/core/run';
+import type { VehicleEvent } from '@brook/core/job/log';
+import { openMatters, vehicleDrive, type JobSays, type Matter } from '@brook/core/owed/openItems';
+import type { Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { JobSaysRow, MatterEntry, type Vehicle } from '../db/models';

@@ -1,8 +1,8 @@
-import { isClosed } from '@brook/core/job';
-import { movesClocks } from '@brook/core/clock';
-import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/log';
-import { jobSays, type JobAbout } from '@brook/core/matters';
-import { firstPlanOf, type Kept } from '@brook/core/run';
+import { isClosed } from '@brook/core/job/stage';
+import { movesClocks } from '@brook/core/base/clock';
+import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/job/log';
+import { jobSays, type JobAbout } from '@brook/core/owed/openItems';
+import { firstPlanOf, type Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { keepAir } from '../controls/air';
 import { keepControls } from '../controls/rows';

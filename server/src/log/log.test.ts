@@ -1,5 +1,5 @@
 import type { Appended, Job, JobPage } from '@brook/contract';
-import { followCalls, nextStep, type RunEvent } from '@brook/core/run';
+import { followCalls, nextStep, type RunEvent } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import { JobDevice, JobEventRow } from '../db/models';
 import {

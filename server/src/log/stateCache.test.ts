@@ -1,4 +1,4 @@
-import type { JobState } from '@brook/core/log';
+import type { JobState } from '@brook/core/job/log';
 import type { Sequelize } from 'sequelize';
 import { Brook, fullRun, stateOfJob } from '../testing';
 import { JobEventRow } from '../db/models';

@@ -1,4 +1,4 @@
-import type { JobState } from '@brook/core/log';
+import type { JobState } from '@brook/core/job/log';
 import type { Sequelize } from 'sequelize';
 
 /** So many jobs are in hand at once in a large workshop; older ones are folded when they are asked for. */

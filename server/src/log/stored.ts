@@ -4,8 +4,8 @@ import {
   type JobEvent,
   type JobState,
   type VehicleEvent,
-} from '@brook/core/log';
-import type { Kept } from '@brook/core/run';
+} from '@brook/core/job/log';
+import type { Kept } from '@brook/core/job/run';
 import { Op, type Transaction } from 'sequelize';
 import { JobAdditionRow, JobEventRow, VehicleEventRow } from '../db/models';
 import { foldedUpTo } from './stateCache';

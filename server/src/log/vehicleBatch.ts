@@ -1,6 +1,6 @@
 import { vehicleEvent, type EventAnswer } from '@brook/contract';
-import type { VehicleEvent } from '@brook/core/log';
-import type { Kept } from '@brook/core/run';
+import type { VehicleEvent } from '@brook/core/job/log';
+import type { Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Vehicle } from '../db/models';
 import type { Actor } from '../session/actor';

@@ -1,6 +1,6 @@
 import type { Job, Vehicle } from '@brook/contract';
-import { groupMatters, openMatters, type Matter } from '@brook/core/matters';
-import { followCalls, nextStep } from '@brook/core/run';
+import { groupMatters, openMatters, type Matter } from '@brook/core/owed/openItems';
+import { followCalls, nextStep } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { JobSaysRow, MatterEntry, Vehicle as VehicleRow } from '../db/models';

@@ -1,4 +1,4 @@
-import type { Matter } from '@brook/core/matters';
+import type { Matter } from '@brook/core/owed/openItems';
 import { QueryTypes } from 'sequelize';
 import { MatterEntry } from '../db/models';
 

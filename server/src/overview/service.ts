@@ -1,6 +1,6 @@
 import type { Overview } from '@brook/contract';
-import { overriddenWords, type JobEvent } from '@brook/core/log';
-import { holds } from '@brook/core/matters';
+import { overriddenWords, type JobEvent } from '@brook/core/job/log';
+import { holds } from '@brook/core/owed/openItems';
 import { Op, QueryTypes } from 'sequelize';
 import { gettingWorse } from '../controls/air';
 import { JobEventRow, Vehicle } from '../db/models';

@@ -1,5 +1,5 @@
 import type { HouseRulesRecord, Job, PacePage, PaceProposals } from '@brook/contract';
-import { PROPOSE_FROM, type RunEvent } from '@brook/core/run';
+import { PROPOSE_FROM, type RunEvent } from '@brook/core/job/run';
 import { Brook, fullRun, type Caller } from '../testing';
 
 let brook: Brook;

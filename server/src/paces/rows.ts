@@ -1,8 +1,8 @@
 import type { PacePage, PaceProposals } from '@brook/contract';
-import type { Method } from '@brook/core/flow';
-import type { JobState } from '@brook/core/log';
-import { pacesOf, paceRule, PROPOSE_FROM, type Pace } from '@brook/core/run';
-import { AMOUNTS, type AmountKey } from '@brook/core/rules';
+import type { Method } from '@brook/core/hydraulics/flow';
+import type { JobState } from '@brook/core/job/log';
+import { pacesOf, paceRule, PROPOSE_FROM, type Pace } from '@brook/core/job/run';
+import { AMOUNTS, type AmountKey } from '@brook/core/bleed/rules';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { RunPaceRow, type Job } from '../db/models';

@@ -1,13 +1,13 @@
 import type { PlanChoices } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
-import { bleederName } from '@brook/core/circuit';
-import type { Colour, Grade, IsoClass } from '@brook/core/fluid';
-import type { Inside } from '@brook/core/inside';
-import { USUAL_DAY, USUAL_MEANS } from '@brook/core/flow';
-import { workTakenOver, type Matter } from '@brook/core/matters';
-import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/plan';
-import type { HouseRules } from '@brook/core/rules';
-import { partsAsOne, routineFlush, type Purpose, type WorkDone } from '@brook/core/scope';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import type { Colour, Grade, IsoClass } from '@brook/core/fluid/verdict';
+import type { Inside } from '@brook/core/fluid/inside';
+import { USUAL_DAY, USUAL_MEANS } from '@brook/core/hydraulics/flow';
+import { workTakenOver, type Matter } from '@brook/core/owed/openItems';
+import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/bleed/plan';
+import type { HouseRules } from '@brook/core/bleed/rules';
+import { partsAsOne, routineFlush, type Purpose, type WorkDone } from '@brook/core/bleed/scope';
 import type { Vehicle } from '../db/models';
 
 /** What is said and chosen before anybody said or chose anything more than why it is here. */

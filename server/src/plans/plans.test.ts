@@ -1,5 +1,5 @@
-import { layoutTemplates, templateById } from '@brook/core/circuit';
-import { routineFlush } from '@brook/core/scope';
+import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit';
+import { routineFlush } from '@brook/core/bleed/scope';
 import { Brook, fullRun, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../testing';
 
 let brook: Brook;

@@ -1,5 +1,5 @@
 import { planPreviewRequest, type PlanPreviewRequest } from '@brook/contract';
-import { previewPlan, rulesForPlan } from '@brook/core/plan';
+import { previewPlan, rulesForPlan } from '@brook/core/bleed/plan';
 import { Router } from 'express';
 import { parse } from '../http/parse';
 import { houseRulesOf } from '../rules/service';

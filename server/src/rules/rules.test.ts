@@ -1,4 +1,4 @@
-import { DEFAULT_RULES } from '@brook/core/rules';
+import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { Brook, SOUND_FLUID, type Caller } from '../testing';
 
 let brook: Brook;

@@ -1,5 +1,5 @@
 import type { HouseRulesRecord } from '@brook/contract';
-import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
+import { DEFAULT_RULES, type HouseRules } from '@brook/core/bleed/rules';
 import type { Transaction } from 'sequelize';
 import { Workshop } from '../db/models';
 import { ProblemError } from '../problems/kinds';

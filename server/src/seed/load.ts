@@ -1,14 +1,21 @@
 import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
-import { normals, ruled } from '@brook/core/air';
-import { controlProof } from '@brook/core/gate';
-import { followProof, measuringOf, type JobEvent, type PhoneHappening } from '@brook/core/log';
-import { controlsConcerned } from '@brook/core/matters';
-import { curveOf, heldAs, isSamePlace, isSinking, measuresFor, SINK_S } from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
-import { DEFAULT_RULES, type HouseRules } from '@brook/core/rules';
-import type { RunEvent } from '@brook/core/run';
-import { currentStop, followCalls, foldRun } from '@brook/core/run';
-import { sharePoured } from '@brook/core/shelf';
+import { normals, ruled } from '@brook/core/control/air';
+import { controlProof } from '@brook/core/job/gate';
+import { followProof, measuringOf, type JobEvent, type PhoneHappening } from '@brook/core/job/log';
+import { controlsConcerned } from '@brook/core/owed/openItems';
+import {
+  curveOf,
+  heldAs,
+  isSamePlace,
+  isSinking,
+  measuresFor,
+  SINK_S,
+} from '@brook/core/control/pedal';
+import type { Plan } from '@brook/core/bleed/plan';
+import { DEFAULT_RULES, type HouseRules } from '@brook/core/bleed/rules';
+import type { RunEvent } from '@brook/core/job/run';
+import { currentStop, followCalls, foldRun } from '@brook/core/job/run';
+import { sharePoured } from '@brook/core/fluid/shelf';
 import { v4 as uuid } from 'uuid';
 import type { z } from 'zod';
 import { Container, Job, User, Vehicle, Workshop } from '../db/models';

@@ -1,5 +1,5 @@
 import type { Role, Session } from '@brook/contract';
-import { METRIC, type UnitChoice } from '@brook/core/units';
+import { METRIC, type UnitChoice } from '@brook/core/base/units';
 import type { Request, RequestHandler } from 'express';
 import type { Clock } from '../clock';
 import { User, Workshop } from '../db/models';

@@ -1,5 +1,5 @@
 import type { Container as ContainerDto } from '@brook/contract';
-import { admitContainer, type OpenRule, type ShelfContainer } from '@brook/core/shelf';
+import { admitContainer, type OpenRule, type ShelfContainer } from '@brook/core/fluid/shelf';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { Container } from '../db/models';
 

@@ -1,5 +1,5 @@
 import type { Container as ContainerDto, NewContainers, Recall, Shelf } from '@brook/contract';
-import { lowStock } from '@brook/core/shelf';
+import { lowStock } from '@brook/core/fluid/shelf';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';

@@ -7,12 +7,18 @@ import type {
   VehiclePage,
   VehicleSummary,
 } from '@brook/contract';
-import type { PedalResult } from '@brook/core/pedal';
-import type { Plan } from '@brook/core/plan';
-import { foldJob, followProof, measuringOf, type JobEvent, type JobState } from '@brook/core/log';
-import { controlsConcerned } from '@brook/core/matters';
-import { followCalls, type RunEvent } from '@brook/core/run';
-import { sharePoured } from '@brook/core/shelf';
+import type { PedalResult } from '@brook/core/control/pedal';
+import type { Plan } from '@brook/core/bleed/plan';
+import {
+  foldJob,
+  followProof,
+  measuringOf,
+  type JobEvent,
+  type JobState,
+} from '@brook/core/job/log';
+import { controlsConcerned } from '@brook/core/owed/openItems';
+import { followCalls, type RunEvent } from '@brook/core/job/run';
+import { sharePoured } from '@brook/core/fluid/shelf';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';

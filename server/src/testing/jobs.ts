@@ -1,6 +1,6 @@
 import type { Job, PlanChoices, Vehicle } from '@brook/contract';
-import type { TemplateId } from '@brook/core/circuit';
-import { followCalls } from '@brook/core/run';
+import type { TemplateId } from '@brook/core/vehicle/circuit';
+import { followCalls } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import {
   goodProof,

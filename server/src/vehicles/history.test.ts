@@ -1,5 +1,5 @@
-import { fluidHistory } from '@brook/core/ageing';
-import { oldestPart } from '@brook/core/inside';
+import { fluidHistory } from '@brook/core/fluid/ageing';
+import { oldestPart } from '@brook/core/fluid/inside';
 import { vehicleHistory, type Seed } from '@brook/contract';
 import { Brook, SEED, seen, SOUND_FLUID, type Caller } from '../testing';
 

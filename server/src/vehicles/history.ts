@@ -1,8 +1,8 @@
 import type { VehicleHistory } from '@brook/contract';
-import { historyReading } from '@brook/core/ageing';
-import { paths, type Layout } from '@brook/core/circuit';
-import { gradeNamed, type Grade } from '@brook/core/fluid';
-import { liftFluidRead, type FluidRead, type StoredFluidRead } from '@brook/core/log';
+import { historyReading } from '@brook/core/fluid/ageing';
+import { paths, type Layout } from '@brook/core/vehicle/circuit';
+import { gradeNamed, type Grade } from '@brook/core/fluid/verdict';
+import { liftFluidRead, type FluidRead, type StoredFluidRead } from '@brook/core/job/log';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../db/models';

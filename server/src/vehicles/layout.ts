@@ -1,4 +1,4 @@
-import type { Layout } from '@brook/core/circuit';
+import type { Layout } from '@brook/core/vehicle/circuit';
 import { isDeepStrictEqual } from 'node:util';
 import { Job } from '../db/models';
 import type { LockedJob } from '../jobs/locked';

@@ -1,5 +1,5 @@
 import { layout, makerEntry, newVehicle, pageQuery, wholeQuery } from '@brook/contract';
-import type { Layout } from '@brook/core/circuit';
+import type { Layout } from '@brook/core/vehicle/circuit';
 import { Router } from 'express';
 import type { Clock } from '../clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';

@@ -6,8 +6,8 @@ import type {
   VehiclePage,
   VehicleSummary,
 } from '@brook/contract';
-import { templateById, type Layout } from '@brook/core/circuit';
-import type { Matter } from '@brook/core/matters';
+import { templateById, type Layout } from '@brook/core/vehicle/circuit';
+import type { Matter } from '@brook/core/owed/openItems';
 import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';

@@ -1,5 +1,5 @@
 import { vehicle as vehicleSchema, type VehiclePage } from '@brook/contract';
-import { templateById, type Layout } from '@brook/core/circuit';
+import { templateById, type Layout } from '@brook/core/vehicle/circuit';
 import { Vehicle } from '../db/models';
 import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
 

@@ -1,0 +1,115 @@
+import type { Plan } from '../../bleed/plan';
+import { foldEvent, foldRun, plansOf, type Kept, type RunEvent } from '../run';
+import { isOfRun, type JobEvent } from './event';
+import { lateTakings } from './late';
+import { proofAfter, touches, type ProofContext } from './proof';
+import { NEW_JOB, type JobState } from './state';
+import { takenBackIn, undoneIds } from './undo';
+
+/**
+ * State of a job from its log, in log order. The same everywhere: phone,
+ * server, record. Undos are resolved first, then one pass goes through what is
+ * in effect; what an event makes void, it makes void by its position.
+ */
+export function foldJob(log: readonly Kept<JobEvent>[]): JobState {
+  const undone = undoneIds(log);
+  const inEffect = log.filter((e) => !undone.has(e.id));
+  const late = lateTakings(log);
+  const ofRun = inEffect.filter(isOfRun).filter((e) => !late.has(e.id)) as Kept<RunEvent>[];
+  const context = { takenBack: takenBackIn(log), plans: plansIn(log) };
+  const state = inEffect.reduce((job, event) => atDesk(job, event, context), NEW_JOB);
+  return {
+    ...state,
+    log,
+    undone,
+    run: state.accepted ? foldRun(state.accepted.plan, ofRun) : null,
+  };
+}
+
+/**
+ * One more event on top of a state; an undo folds the whole log anew. A
+ * decision stands in the log with the plan that followed from it.
+ */
+export function addToJob(job: JobState, given: Kept<JobEvent>): JobState {
+  if (given.kind === 'undone' || given.kind === 'plan accepted')
+    return foldJob([...job.log, given]);
+  const event =
+    given.kind === 'decided' && job.run
+      ? (foldEvent(job.run, given).log.at(-1) as Kept<JobEvent>)
+      : given;
+  const log = [...job.log, event];
+  const plans = job.run ? plansOf(job.run) : [];
+  const next = atDesk(job, event, { takenBack: () => undefined, plans });
+  const counts = event.kind !== 'counting' || !lateTakings(log).has(event.id);
+  const run =
+    next.run && isOfRun(event) && counts ? foldEvent(next.run, event as Kept<RunEvent>) : next.run;
+  return { ...next, log, run };
+}
+
+/** Every plan that a log brought, the accepted one first. */
+function plansIn(log: readonly Kept<JobEvent>[]): Plan[] {
+  return log.flatMap((e) => {
+    if (e.kind === 'plan accepted') return [e.plan];
+    return e.kind === 'decided' && e.plan ? [e.plan] : [];
+  });
+}
+
+/** Everything besides the run itself. */
+function atDesk(before: JobState, event: Kept<JobEvent>, context: ProofContext): JobState {
+  const proof = proofAfter(before.proof, event, context);
+  const job = afterTouch(before, event, context, proof);
+  switch (event.kind) {
+    case 'work said':
+      return { ...job, said: event };
+    case 'taken in':
+      return { ...job, takenIn: event };
+    case 'fluid read':
+      return { ...job, fluid: event };
+    case 'plan accepted':
+      return { ...job, accepted: event };
+    case 'fluid used':
+      return { ...job, fluidUsed: event };
+    case 'drive set':
+      return {
+        ...job,
+        drives: [
+          ...job.drives,
+          { setBy: event.person, setAtMs: event.atMs, result: null, void: false },
+        ],
+      };
+    case 'drive ended': {
+      const { result, person, atMs } = event;
+      return {
+        ...job,
+        drives: job.drives.map((d, i) =>
+          i === job.drives.length - 1 ? { ...d, result: { result, person, atMs } } : d,
+        ),
+      };
+    }
+    case 'released':
+      return { ...job, released: event };
+    case 'ended':
+      return { ...job, ended: event };
+    default:
+      return job;
+  }
+}
+
+/** What was done to the vehicle makes a test drive void that was set before, and what was recorded of its fluid. */
+function afterTouch(
+  job: JobState,
+  event: Kept<JobEvent>,
+  { takenBack }: ProofContext,
+  proof: JobState['proof'],
+): JobState {
+  const touched = event.kind !== 'drive ended' && touches(event, takenBack) !== 'nothing';
+  return {
+    ...job,
+    proof,
+    fluidUsed: touched ? null : job.fluidUsed,
+    drives:
+      touched && job.drives.some((d) => !d.void)
+        ? job.drives.map((d) => ({ ...d, void: true }))
+        : job.drives,
+  };
+}

@@ -1,0 +1,237 @@
+import { followCalls } from '../run';
+import { countingIds, jobOf, kept, planOf, type Said } from '../../testing';
+import { JUDGED_BY, readingWords, type At } from '../../control/pedal';
+import {
+  addToJob,
+  controlsOnRecord,
+  foldJob,
+  followProof,
+  jobEventFault,
+  judgedByMeasure,
+  measuredAt,
+  measuredNow,
+  measuringOf,
+  proofOf,
+  type JobEvent,
+} from '.';
+
+const PLAN = planOf('hatchback-diagonal');
+const [MASTER] = PLAN.layout.masters;
+const masterId = MASTER!.id;
+const { forces } = measuringOf(PLAN, MASTER!);
+const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
+const ids = countingIds('m');
+
+const read = (at: At, heightMm: number, pumped = false, when = 'after'): Said =>
+  ({ id: ids(), atMs: 50, kind: 'pedal read', masterId, when, at, pumped, heightMm }) as Said;
+const sank = (mm: number, seconds = 30): Said =>
+  ({ id: ids(), atMs: 60, kind: 'sink watched', masterId, when: 'after', mm, seconds }) as Said;
+const felt = (result: string): Said =>
+  ({ id: ids(), atMs: 70, kind: 'pedal judged', masterId, result }) as Said;
+const FIRM = { forceN: forces.firm };
+const LIGHT = { forceN: forces.light };
+const GOOD: Said[] = [
+  read('rest', 180),
+  read('first resistance', 165),
+  read(LIGHT, 130),
+  read(FIRM, 115),
+  read(FIRM, 120, true),
+  sank(1),
+];
+const controlAfter = (...said: Said[]) =>
+  proofOf(jobOf(PLAN, [...RUN, ...said])).controls[masterId];
+
+test('measured whole it is judged by its figures, and says what is missing until then', () => {
+  expect(controlAfter(...GOOD.slice(0, 3))!.measured).toEqual({
+    missing: ['firm push', 'firm push, pumped', 'sink'],
+  });
+  expect(controlAfter(...GOOD.slice(0, 3))!.pedal).toBeNull();
+  expect(controlAfter(...GOOD)).toMatchObject({ pedal: 'firm and high', byFeel: null });
+});
+
+test('of a place the last reading counts; taken back, the one before it', () => {
+  const low = read(FIRM, 80);
+  const again = jobOf(PLAN, [...RUN, ...GOOD, low]);
+  expect(proofOf(again).controls[masterId]!.pedal).toBe('springy');
+  const back = addToJob(again, kept({ id: 'u', kind: 'undone', eventId: low.id! } as Said));
+  expect(proofOf(back).controls[masterId]!.pedal).toBe('firm and high');
+});
+
+// A measure outweighs a guess; a foot that felt it sink outweighs a ruler.
+test.each([
+  ['springy', GOOD, 'springy'],
+  ['firm and high', [...GOOD.slice(0, 5), sank(9)], 'sinks'],
+  ['firm and high', GOOD.slice(0, 3), 'firm and high'],
+  ['firm and high', GOOD, 'firm and high'],
+])('said to be %s by feel, the worse of word and measure counts', (word, said, counts) => {
+  expect(controlAfter(felt(word), ...said)!.pedal).toBe(counts);
+});
+
+test('let go before half a minute, that it stayed says nothing; that it sank does', () => {
+  const short = (mm: number) => controlAfter(...GOOD.slice(0, 5), sank(mm, 10))!.measured;
+  expect(short(1)).toEqual({ missing: ['sink'] });
+  expect(short(JUDGED_BY.pedal.sinksOverMm)).toEqual({ missing: ['sink'] });
+  expect(short(JUDGED_BY.pedal.sinksOverMm + 1)).toMatchObject({ result: 'sinks' });
+  expect(controlAfter(...GOOD.slice(0, 5), sank(1, 29))!.measured).toEqual({ missing: ['sink'] });
+  expect(controlAfter(...GOOD.slice(0, 5), sank(1, 30))!.measured).toMatchObject({
+    result: 'firm and high',
+  });
+});
+
+test('a low push is no light one: its height is not held against the firm one', () => {
+  const low = [read({ forceN: forces.low[0] }, 160), read({ forceN: forces.low[1] }, 150)];
+  expect(controlAfter(...GOOD, ...low)!.pedal).toBe('firm and high');
+});
+
+test('a stroke after it voids what was measured at the end, not what was measured before the work', () => {
+  const before = read(FIRM, 60, false, 'servo emptied');
+  const stroke = { id: 's', atMs: 90, kind: 'opened again', stopId: PLAN.stops[0]!.id } as Said;
+  const job = jobOf(PLAN, [before, ...RUN, ...GOOD, stroke]);
+  expect(measuredAt(job.proof.measured, masterId, 'after')).toBeNull();
+  expect(measuredAt(job.proof.measured, masterId, 'servo emptied')!.readings).toHaveLength(1);
+  expect(proofOf(job).controls[masterId]!.pedal).toBeNull();
+  expect(job.proof.voided.at(-1)!.items).toContainEqual({ masterId, item: 'result' });
+  // Read again, it is being answered.
+  expect(addToJob(job, kept(read('rest', 180))).proof.voided).toEqual([]);
+  expect(foldJob(job.log).proof).toEqual(job.proof);
+});
+
+test('fluid filled up after it leaves it as it is: a level moves no pedal', () => {
+  const filled = { id: 'f', kind: 'topped up', bowlId: PLAN.bowls[0]!.id, containerId: null };
+  expect(controlAfter(...GOOD, filled as Said)!.pedal).toBe('firm and high');
+});
+
+test('in which state it stands is known by the run: as it came, servo emptied, under way, through', () => {
+  const upTo = (n: number) => measuredNow(jobOf(PLAN, RUN.slice(0, n)).run!);
+  const emptied = RUN.findIndex((e) => e.kind === 'prepared' && e.step === 'empty servo');
+  expect(emptied).toBeGreaterThan(0);
+  expect(upTo(emptied)).toBe('before');
+  expect(upTo(emptied + 1)).toBe('servo emptied');
+  expect(upTo(RUN.findIndex((e) => e.kind === 'stroke') + 1)).toBeNull();
+  expect(upTo(RUN.length)).toBe('after');
+});
+
+test('what is no brake pedal or lever is not measured like one, nor what is not there', () => {
+  const shared = planOf('clutch-concentric');
+  const fault = (id: string) =>
+    jobEventFault(
+      jobOf(shared, []),
+      kept({ ...read('rest', 100), masterId: id } as Said) as JobEvent,
+      { openedAtMs: 0, nowMs: 1_000 },
+    );
+  expect(fault('clutch-master')).toMatch(/only a brake pedal or lever/);
+  expect(fault('nowhere')).toMatch(/no master "nowhere"/);
+});
+
+test('a closed job keeps the word, who said it, and every reading', () => {
+  const rows = controlsOnRecord(jobOf(PLAN, [...RUN, ...GOOD, felt('firm and high')]));
+  expect(rows).toMatchObject([
+    {
+      masterId,
+      control: 'brake pedal',
+      result: 'firm and high',
+      byMeasure: 'firm and high',
+      byFeel: 'Una',
+    },
+  ]);
+  expect(rows[0]!.measured[0]!.readings.map(readingWords)).toEqual([
+    'rest',
+    'first resistance',
+    `${forces.light} N`,
+    `${forces.firm} N`,
+    `${forces.firm} N, pumped`,
+  ]);
+  expect(controlsOnRecord(jobOf(PLAN, [...RUN, ...GOOD]))[0]!.byFeel).toBeNull();
+  expect(controlsOnRecord(jobOf(PLAN, RUN))).toEqual([]);
+});
+
+test('who finds everything right is not said to have measured', () => {
+  const proof = followProof(PLAN, {
+    deviceId: 'phone',
+    nextId: countingIds('p'),
+    startMs: 9_000,
+    masterIds: [masterId],
+  });
+  const { controls } = proofOf(jobOf(PLAN, [...RUN, ...(proof as Said[])]));
+  expect(controls[masterId]).toMatchObject({ byFeel: 'firm and high', measured: null });
+});
+
+describe('a clutch', () => {
+  const SHARED = planOf('clutch-concentric');
+  const clutch = 'clutch-master';
+  const run = followCalls(SHARED, {
+    deviceId: 'phone',
+    nextId: countingIds('c'),
+    startMs: 0,
+  }) as Said[];
+  const took = (takeUpMm: number, restMm = 200): Said =>
+    ({
+      id: ids(),
+      atMs: 80,
+      kind: 'take-up read',
+      masterId: clutch,
+      restMm,
+      takeUpMm,
+      pumpedMm: null,
+      playMm: null,
+    }) as Said;
+  const word = (takeUp: string): Said =>
+    ({ id: ids(), atMs: 81, kind: 'take-up judged', masterId: clutch, takeUp }) as Said;
+  const at = (...said: Said[]) => proofOf(jobOf(SHARED, [...run, ...said])).controls[clutch];
+
+  test('measured it has its word; of word and measure the lower one counts', () => {
+    expect(at(took(110))!.takeUp).toBe('middle');
+    expect(at(took(110), word('near the end'))!.takeUp).toBe('near the end');
+    expect(at(took(20), word('high'))!.takeUp).toBe('near the end');
+    expect(at(took(20), took(110))!.takeUp).toBe('middle');
+  });
+
+  test('its own circuit voids it, the brakes’ does not', () => {
+    const stopOf = (system: string) => SHARED.stops.find((s) => s.control.startsWith(system))!.id;
+    const opened = (stopId: string): Said =>
+      ({ id: ids(), atMs: 90, kind: 'opened again', stopId }) as Said;
+    expect(at(took(110), opened(stopOf('brake')))!.takeUp).toBe('middle');
+    expect(at(took(110), opened(stopOf('clutch')))).toBeUndefined();
+  });
+
+  test('it takes up lower than it rests, and a brake takes nothing up', () => {
+    const fault = (said: Said) =>
+      jobEventFault(jobOf(SHARED, []), kept(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
+    expect(fault(took(199))).toBeNull();
+    expect(fault(took(200))).toMatch(/lower than it rests/);
+    expect(fault({ ...took(100), masterId: 'master' } as Said)).toMatch(/only a clutch/);
+    expect(fault({ ...took(100), stopMm: 100 } as Said)).toBeNull();
+    expect(fault({ ...took(100), stopMm: 101 } as Said)).toMatch(/the stop should lie lower/);
+  });
+
+  test('a closed job keeps it', () => {
+    const row = controlsOnRecord(jobOf(SHARED, [...run, took(110)])).find(
+      (r) => r.masterId === clutch,
+    );
+    expect(row).toMatchObject({
+      result: 'middle',
+      byMeasure: 'middle',
+      byFeel: null,
+      takeUp: { takeUpMm: 110, restMm: 200, blockedMm: null, stopMm: null },
+    });
+    const whole = { ...took(110), blockedMm: 2, stopMm: 10 } as Said;
+    const said = jobOf(SHARED, [...run, whole]);
+    expect(controlsOnRecord(said).find((r) => r.masterId === clutch)!.takeUp).toMatchObject({
+      blockedMm: 2,
+      stopMm: 10,
+    });
+  });
+});
+
+test('a sink watched with the engine running stands beside the one without, and counts where it is worse', () => {
+  const running = (mm: number) => ({ ...sank(mm), engine: 'running' }) as Said;
+  const at = (...said: Said[]) => {
+    const { proof, run } = jobOf(PLAN, [...RUN, ...GOOD, ...said]);
+    const here = measuredAt(proof.measured, masterId, 'after')!;
+    return { here, word: judgedByMeasure(run!.plan, proof.measured, masterId) };
+  };
+  const calm = at(running(2));
+  expect([calm.here.sink!.mm, calm.here.sinkRunning!.mm]).toEqual([1, 2]);
+  expect(calm.word).toMatchObject({ result: 'firm and high' });
+  expect(at(running(9)).word).toMatchObject({ result: 'sinks' });
+});

@@ -1,0 +1,171 @@
+import { bleederName, sizeFault } from '../../vehicle/circuit';
+import { refusalWords, type Plan } from '../../bleed/plan';
+import { stageFault, type OwnStage, type StageEvent } from '../../bleed/stages';
+import type { Decision, HaltReason, RunEvent } from './event';
+import { planOnward } from './onward';
+import type { RunState } from './state';
+
+/** Decisions that are offered on each halt; the first is the usual one. */
+export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
+  'ran dry': ['plan anew', 'end job'],
+  seized: ['do it last', 'go on', 'leave shut', 'end job'],
+  snapped: ['plan anew', 'end job'],
+  'nothing comes': ['go on', 'another method', 'leave shut', 'end job'],
+  'tool stopped': ['go on', 'end job'],
+  'wrong part': ['go on', 'end job'],
+  'not as planned': ['plan anew', 'end job'],
+  'other size': ['plan anew', 'end job'],
+  'air never ends': ['go on', 'plan anew', 'end job'],
+  grease: ['leave shut', 'end job'],
+  'other product': ['end job'],
+  leak: ['end job'],
+  'pedal not right': ['plan anew', 'end job'],
+};
+
+/** What an event of a run may name: everything that was ever there, taken back or not. */
+export interface KnownInRun {
+  /** Every plan of the job so far. */
+  readonly plans: readonly Plan[];
+  /** Whether there is an event of that id, of that kind where one is asked for. */
+  readonly has: (eventId: string, kind?: RunEvent['kind']) => boolean;
+}
+
+/**
+ * The sentence for an event that names what was never there, or null. It does
+ * not ask whether it came in the best order: what was done on the vehicle is
+ * kept even where it should not have been done.
+ */
+export function runEventFault(known: KnownInRun, event: RunEvent): string | null {
+  const { plans, has } = known;
+  if (event.planId !== null && !plans.some((p) => p.id === event.planId))
+    return `There is no plan "${event.planId}" on this job; it should be one of ${plans.map((p) => p.id).join(', ')}.`;
+  switch (event.kind) {
+    case 'prepared': {
+      const steps = [...new Set(plans.flatMap((p) => p.preparation))];
+      return steps.includes(event.step)
+        ? null
+        : `"${event.step}" is not a step of this plan; it should be one of ${steps.join(', ')}.`;
+    }
+    case 'stroke':
+    case 'round broken':
+    case 'bubbles':
+    case 'tried':
+    case 'colour':
+    case 'bleeder opened':
+    case 'opened again':
+    case 'syringe readied':
+    case 'syringe empty':
+    case 'shut':
+    case 'stopped early':
+      return bleederFault(plans, event.stopId);
+    case 'jar read': {
+      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
+      return stop && !stop.fromBowl
+        ? `What is pushed up at ${bleederName(stop.bleeder)} is not in the jar; count the marks of the syringe.`
+        : bleederFault(plans, event.stopId);
+    }
+    case 'flow set': {
+      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
+      return stop && (!stop.fromBowl || stop.mostMlS === null)
+        ? `Nothing flows by itself at ${bleederName(stop.bleeder)}; count the ${stop.counted} there.`
+        : bleederFault(plans, event.stopId);
+    }
+    case 'level seen': {
+      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
+      const bowl = plans.flatMap((p) => p.bowls).find((b) => b.id === stop?.bowlId);
+      if (!bowl) return bleederFault(plans, event.stopId);
+      return event.levelMl <= bowl.maxMl
+        ? null
+        : `${bowl.name} holds ${bowl.maxMl} mL at MAX; its level should be between 0 and that.`;
+    }
+    case 'drawn off':
+    case 'topped up': {
+      const bowls = [...new Set(plans.flatMap((p) => p.bowls.map((b) => b.id)))];
+      return bowls.includes(event.bowlId)
+        ? null
+        : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${bowls.join(', ')}.`;
+    }
+    case 'halted': {
+      const { stopId, masterId = null } = event;
+      if (masterId !== null && !plans.some((p) => p.layout.masters.some((m) => m.id === masterId)))
+        return `There is no master "${masterId}" in the layout of this plan.`;
+      return stopId === null ? null : bleederFault(plans, stopId);
+    }
+    case 'decided':
+      return has(event.haltId) ? null : `There is no halt "${event.haltId}" to decide on.`;
+    case 'mended':
+      return event.haltId === null || has(event.haltId)
+        ? null
+        : `There is no halt "${event.haltId}" that could have been mended.`;
+    case 'strokes judged': {
+      const unknown = event.eventIds.find((id) => !has(id, 'stroke'));
+      return unknown === undefined ? null : `There is no stroke "${unknown}" to judge.`;
+    }
+    case 'size found':
+      return sizeFault(plans[0]!.layout, event);
+    case 'taken off':
+      return elementFault(plans, event.elementId);
+    case 'part fitted':
+      return elementFault(plans, event.partId);
+    case 'master fitted':
+      return plans.some((p) => p.work.master?.masterId === event.masterId)
+        ? null
+        : `No plan of this job changes a master "${event.masterId}".`;
+    case 'counting':
+    case 'jar set':
+    case 'pressure set':
+    case 'note':
+      return null;
+    default:
+      return stageEventFault(plans, event);
+  }
+}
+
+/** The sentence for a decision that is not open on its halt as the run stands, or null. */
+export function decisionFault(
+  state: RunState,
+  event: Extract<RunEvent, { readonly kind: 'decided' }>,
+): string | null {
+  const halt = state.halts.find((h) => h.eventId === event.haltId);
+  // A halt that was taken back meanwhile, or was decided on already: the decision is kept and changes nothing.
+  if (!halt || halt.decision !== null) return null;
+  const offered = DECISIONS_ON[halt.reason];
+  if (!offered.includes(event.decision))
+    return `"${event.decision}" is not open after "${halt.reason}"; it should be one of ${offered.join(', ')}.`;
+  if (event.decision === 'go on' || event.decision === 'end job') return null;
+  const onward = planOnward(state, halt, event.decision, event.id);
+  if (onward.verdict === 'planned') return null;
+  const why = onward.reasons.map((r) => refusalWords(state.plan.layout, r)).join(' ');
+  return `The rest cannot be planned like this. ${why}`;
+}
+
+function bleederFault(plans: readonly Plan[], stopId: string): string | null {
+  const stops = plans.flatMap((p) => p.stops.map((s) => s.id));
+  return stops.includes(stopId)
+    ? null
+    : `There is no bleeder "${stopId}" in this plan; it should be one of ${stops.join(', ')}.`;
+}
+
+/** The sentence for an element that no plan of the job knows, or null. */
+export function elementFault(plans: readonly Plan[], elementId: string): string | null {
+  const known = plans.some(({ layout }) =>
+    [
+      ...layout.bowls,
+      ...layout.masters,
+      ...layout.nodes,
+      ...layout.stretches,
+      ...layout.bleeders,
+    ].some((e) => e.id === elementId),
+  );
+  return known ? null : `There is no element "${elementId}" in the layout of this plan.`;
+}
+
+function stageEventFault(plans: readonly Plan[], event: StageEvent): string | null {
+  for (const plan of plans) {
+    const stage = plan.stages.find(
+      (s): s is OwnStage => s.id === event.stageId && s.kind !== 'bleed',
+    );
+    if (stage) return stageFault(plan, stage, event);
+  }
+  return `There is no stage "${event.stageId}" in this plan that is done by itself.`;
+}

@@ -1,0 +1,130 @@
+import { runningClocks, type JobEvent } from '../log';
+import { EVERYTHING, jobOf, kept, layoutOf, planned, runOf, type Said } from '../../testing';
+import { lookAfterS } from '../../hydraulics/order';
+import {
+  flowFigure,
+  flowLookAfterS,
+  nextStep,
+  runEventFault,
+  type Kept,
+  type NextStep,
+  type RunState,
+} from '.';
+
+const PLAN = planned(layoutOf('hatchback-diagonal'), { method: 'gravity' });
+const [STOP, SECOND] = PLAN.stops;
+const [BOWL] = PLAN.bowls;
+const READY: readonly Said[] = PLAN.preparation.map((step) => ({ kind: 'prepared', step }));
+const run = (...said: readonly Said[]) => runOf(PLAN, [...READY, ...said]);
+const flow = (lookAfter: number | null, more: Partial<Said> = {}): Said =>
+  ({ kind: 'flow set', stopId: STOP!.id, lookAfterS: lookAfter, ...more }) as Said;
+const jar = (jarMl: number): Said => ({ kind: 'jar read', stopId: STOP!.id, jarMl });
+const step = (...said: readonly Said[]) => nextStep(run(...said));
+const look = (state: RunState) => flowLookAfterS(state, nextStep(state));
+
+describe('a steady flow by the clock', () => {
+  test('somebody looks before the level could have fallen to the call, or at the planned end', () => {
+    expect(STOP).toMatchObject({ method: 'gravity', counted: 'marks', fromBowl: true });
+    const state = run();
+    const byLevel = lookAfterS(state.leastMl[BOWL!.id]!, BOWL!, STOP!.mostMlS!.value)!;
+    const toEnd = Math.ceil(STOP!.strokes.value * STOP!.secondsPerStroke);
+    expect(byLevel).toBeLessThan(toEnd);
+    expect(look(state)).toBe(byLevel);
+    // By then it stands at the call and not below it, were it as fast as it can be.
+    const fellMl = byLevel * STOP!.mostMlS!.value;
+    expect(BOWL!.maxMl - fellMl).toBeGreaterThanOrEqual(BOWL!.topUpLevelMl.value - 1e-9);
+    expect(fellMl + STOP!.mostMlS!.value).toBeGreaterThan(BOWL!.maxMl - BOWL!.topUpLevelMl.value);
+    // Two marks before the end the end is nearer than the level.
+    const near = run(
+      jar(60),
+      { kind: 'topped up', bowlId: BOWL!.id, containerId: null },
+      jar((STOP!.strokes.value - 2) * STOP!.strokeMl.value),
+      { kind: 'topped up', bowlId: BOWL!.id, containerId: null },
+    );
+    expect(look(near)).toBe(Math.ceil(2 * STOP!.secondsPerStroke));
+  });
+
+  test('what feeds itself is looked at for its marks alone; strokes and a push from below have no clock', () => {
+    const fed = planned(layoutOf('hatchback-diagonal'), { method: 'pressure' });
+    const onward = runOf(fed, [
+      ...fed.preparation.map((s): Said => ({ kind: 'prepared', step: s })),
+      { kind: 'pressure set', on: true },
+    ]);
+    expect(fed.stops[0]!.selfFed).toBe(true);
+    expect(flowLookAfterS(onward, nextStep(onward))).toBe(
+      Math.ceil(fed.stops[0]!.strokes.value * fed.stops[0]!.secondsPerStroke),
+    );
+    for (const plan of [
+      planned(layoutOf('hatchback-diagonal')),
+      planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse', means: EVERYTHING }),
+    ])
+      for (const stop of plan.stops) {
+        if (stop.mostMlS && stop.fromBowl) continue;
+        const at: NextStep = { kind: 'stroke', stop, strokesLeft: 5, strokesUntilTopUp: 5 };
+        expect(flowLookAfterS(runOf(plan, []), at)).toBeNull();
+      }
+  });
+
+  test('it runs until the jar is read: a tap, a look and a reading end it, and nothing goes on without', () => {
+    expect(step(flow(100, { id: 'f', atMs: 5_000 }))).toMatchObject({
+      kind: 'flow',
+      running: { eventId: 'f', sinceMs: 5_000, dueMs: 105_000 },
+      strokesLeft: STOP!.strokes.value,
+    });
+    expect(step(flow(100), flow(null))).toMatchObject({ kind: 'flow', running: null });
+    expect(step(flow(100), flow(null), jar(20))).toMatchObject({
+      kind: 'stroke',
+      strokesLeft: STOP!.strokes.value - Math.floor(20 / STOP!.strokeMl.value),
+    });
+    expect(step(flow(100), { kind: 'stroke', stopId: STOP!.id }).kind).toBe('stroke');
+    expect(
+      step(flow(100), {
+        kind: 'level seen',
+        stopId: STOP!.id,
+        levelMl: BOWL!.maxMl - 20,
+        fluidComes: true,
+      }).kind,
+    ).toBe('stroke');
+    // Shut without a look: what it gave is asked for all the same.
+    expect(step(flow(100), { kind: 'shut', stopId: STOP!.id, tightened: 'by feel' })).toMatchObject(
+      { kind: 'flow', running: null, stop: { id: STOP!.id } },
+    );
+  });
+
+  test('nothing flows by itself where strokes are made', () => {
+    const strokes = planned(layoutOf('hatchback-diagonal'));
+    const known = { plans: [strokes], has: () => true };
+    const event = kept({ ...flow(60), stopId: strokes.stops[0]!.id } as Said);
+    expect(runEventFault(known, event as never)).toContain('Nothing flows by itself');
+    expect(runEventFault({ ...known, plans: [PLAN] }, kept(flow(60)) as never)).toBeNull();
+  });
+
+  test('what it may have given is time by flow, and never below nothing', () => {
+    expect(flowFigure(STOP!, 2 * STOP!.secondsPerStroke).value).toBeCloseTo(
+      2 * STOP!.strokeMl.value,
+      9,
+    );
+    expect(flowFigure(STOP!, -3).value).toBe(0);
+  });
+
+  test('it is a clock of the job: on every phone, until somebody looked at that bleeder', () => {
+    const clocks = (...said: Said[]) =>
+      runningClocks(jobOf(PLAN, [...READY, ...said]).log as readonly Kept<JobEvent>[]);
+    const set = flow(100, { id: 'f', atMs: 5_000 });
+    expect(clocks(set)).toMatchObject([
+      { eventId: 'f', clock: 'level look', dueMs: 105_000, ofRun: true },
+    ]);
+    const elsewhere: Said = { kind: 'stroke', stopId: SECOND!.id };
+    expect(clocks(set, elsewhere)).toHaveLength(1);
+    for (const end of [jar(10), flow(null), { kind: 'stroke', stopId: STOP!.id } as Said])
+      expect(clocks(set, end)).toEqual([]);
+    expect(clocks(set, flow(50, { id: 'g', atMs: 9_000 }))).toMatchObject([{ eventId: 'g' }]);
+    const halt: Said = { id: 'h', kind: 'halted', reason: 'leak', stopId: null };
+    const goOn: Said = { kind: 'decided', haltId: 'h', decision: 'go on' };
+    expect(clocks(set, halt)).toEqual([]);
+    expect(clocks(set, halt, goOn)).toEqual([]);
+    // The run says the same: it stopped, and what it gave is read first.
+    expect(step(set, halt, goOn)).toMatchObject({ kind: 'flow', running: null });
+    expect(clocks(set, { kind: 'undone', eventId: 'f' })).toEqual([]);
+  });
+});

@@ -1,0 +1,139 @@
+import type { RunEvent, RunHappening } from './event';
+import { foldEvent } from './fold';
+import { nextStep, type NextStep } from './nextStep';
+import { strokesUntilTopUp } from '../../hydraulics/order';
+import { usualSaying, type OwnStage, type PlanStop } from '../../bleed/stages';
+import { emptyRun, type RunState } from './state';
+import type { Plan } from '../../bleed/plan';
+
+/** What is passed in so that the same call gives the same log. */
+export interface FollowOptions {
+  readonly deviceId: string;
+  /** Gives a new id at each call. */
+  readonly nextId: () => string;
+  readonly startMs: number;
+  /** Number of the last event of that device; 0 when left out. */
+  readonly lastSeq?: number | undefined;
+  /** Strokes to make at the most; the log ends before the next one. */
+  readonly strokes?: number | undefined;
+  /** The log ends before the first stage of this kind. */
+  readonly until?: OwnStage['kind'] | undefined;
+}
+
+/** Seconds that one entry takes in a made-up log [M]. */
+const MS_PER_EVENT = 6_000;
+
+/** Events at the most: a whole car takes a few hundred, so a run that goes on past this turns in a circle. */
+const MOST_EVENTS = 5_000;
+
+/**
+ * The log of somebody who does just what the run calls for, with clean
+ * readings: for the demo, and for tests of what must always hold. Ends when
+ * the run is finished, needs a decision, or the strokes are used up.
+ *
+ * @param from where the run stands; its beginning when left out
+ * @throws where the calls never come to an end
+ */
+export function followCalls(
+  plan: Plan,
+  options: FollowOptions,
+  from: RunState = emptyRun(plan),
+): RunEvent[] {
+  const events: RunEvent[] = [];
+  let state = from;
+  let strokesMade = 0;
+  while (events.length < MOST_EVENTS) {
+    const step = nextStep(state);
+    if (step.kind === 'stage' && step.stage.kind === options.until) return events;
+    const said = answerTo(state, step);
+    if (!said || (said.kind === 'stroke' && strokesMade === (options.strokes ?? Infinity)))
+      return events;
+    if (said.kind === 'stroke') strokesMade++;
+    const event: RunEvent = {
+      id: options.nextId(),
+      deviceId: options.deviceId,
+      deviceSeq: (options.lastSeq ?? 0) + events.length + 1,
+      atMs: options.startMs + events.length * MS_PER_EVENT,
+      planId: state.plan.id,
+      ...said,
+    };
+    events.push(event);
+    state = foldEvent(state, { ...event, person: '' });
+  }
+  throw new Error('The calls of this run never come to an end.');
+}
+
+/** What somebody who does just what the run calls for does next, with clean readings; null where nothing is called for. */
+export const usualAnswer = (state: RunState): RunHappening | null =>
+  answerTo(state, nextStep(state));
+
+function answerTo(state: RunState, step: NextStep): RunHappening | null {
+  switch (step.kind) {
+    case 'prepare':
+      return { kind: 'prepared', step: step.step };
+    case 'top up':
+    case 'last fill':
+      return { kind: 'topped up', bowlId: step.bowl.id, containerId: null };
+    case 'draw off':
+      return { kind: 'drawn off', bowlId: step.bowl.id };
+    case 'pressure':
+      return { kind: 'pressure set', on: step.on };
+    case 'ready syringe':
+      return { kind: 'syringe readied', stopId: step.stop.id };
+    case 'stroke':
+    case 'more strokes':
+      return { kind: 'stroke', stopId: step.stop.id };
+    case 'flow':
+      return {
+        kind: 'jar read',
+        stopId: step.stop.id,
+        jarMl: state.jar.standsMl + step.stop.strokeMl.value,
+      };
+    case 'fill way': {
+      const { stop, bowl, leftMl } = step;
+      const givesMl = state.levelMl[bowl.id]! - bowl.topUpLevelMl.value;
+      const fluidComes = givesMl >= leftMl;
+      const levelMl = state.levelMl[bowl.id]! - Math.min(leftMl, givesMl);
+      return { kind: 'level seen', stopId: stop.id, levelMl, fluidComes };
+    }
+    case 'read': {
+      const stopId = step.stop.id;
+      // A sweep that might end is gone on with as planned.
+      const made = state.bleeders.find((b) => b.stopId === stopId)!.strokes;
+      if (made < step.stop.strokes.value)
+        return isLow(state, step.stop)
+          ? { kind: 'topped up', bowlId: step.stop.bowlId, containerId: null }
+          : { kind: 'stroke', stopId };
+      return step.missing.includes('bubbles not read')
+        ? { kind: 'bubbles', stopId, reading: 'none' }
+        : { kind: 'colour', stopId, colour: state.plan.newColour };
+    }
+    case 'shut':
+      return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
+    case 'fit part':
+      return { kind: 'part fitted', partId: step.partId, cappedAtOnce: true, keptFull: true };
+    case 'master joined':
+      return {
+        kind: 'master fitted',
+        masterId: step.masterId,
+        linesStayedFull: true,
+        nothingElseOpened: true,
+        modulatorLostNothing: true,
+        heldDown: true,
+        bench: 'clean',
+      };
+    case 'stage':
+      return usualSaying(state.plan, step.stage, state.stages[step.stage.id]);
+    case 'shut early':
+    case 'decide':
+    case 'finished':
+    case 'ended':
+      return null;
+  }
+}
+
+/** Whether the next stroke, made in full, could take its bowl below the call. */
+function isLow(state: RunState, { fromBowl, bowlId, mostStrokeMl }: PlanStop): boolean {
+  const bowl = state.plan.bowls.find((b) => b.id === bowlId)!;
+  return fromBowl && strokesUntilTopUp(state.leastMl[bowlId]!, bowl, mostStrokeMl.value) === 0;
+}

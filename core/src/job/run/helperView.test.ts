@@ -1,0 +1,114 @@
+import { callOf, type ClosedPhase } from '../../bleed/call';
+import { EVERYTHING, layoutOf, planned, planOf, runOf, type Said } from '../../testing';
+import { followCalls } from './followCalls';
+import { helpedStop, helperView, nextStep, phaseAt, type HelperView } from '.';
+
+const PLAN = planOf('hatchback-diagonal');
+const [STOP, NEXT] = PLAN.stops;
+const HELPER = 'helper-phone';
+let n = 0;
+const nextId = () => `h${++n}`;
+/** Everything up to the first stroke, by the technician's phone; then this phone counts. */
+const before = followCalls(PLAN, { deviceId: 'phone', nextId, startMs: 0 });
+const first = before.findIndex((e) => e.kind === 'stroke');
+const TAKEN = { kind: 'counting', way: 'helper', deviceId: HELPER } as Said;
+const READY: Said[] = [...(before.slice(0, first) as Said[]), TAKEN];
+const stroke = (more: Partial<Said> = {}): Said =>
+  ({ kind: 'stroke', stopId: STOP!.id, deviceId: HELPER, ...more }) as Said;
+
+const view = (said: readonly Said[], phase: ClosedPhase = 'ready', stopId = STOP!.id): HelperView =>
+  helperView(runOf(PLAN, [...said]), { deviceId: HELPER, stopId, phase });
+const strokes = (n: number) => Array.from({ length: n }, () => stroke());
+
+test('the plan of a hatchback with a helper is called as closed strokes', () => {
+  expect(callOf(STOP!.method)).toBe('closed strokes');
+  expect(STOP!.method).toBe('two people');
+});
+
+describe('what the phone shows', () => {
+  test('the present call names control, bleeder and strokes to go', () => {
+    expect(view(READY)).toMatchObject({
+      kind: 'call',
+      word: 'Push',
+      signal: 'at the end',
+      bleeder: 'left rear',
+      strokes: 0,
+      strokesLeft: STOP!.strokes.value,
+      first: null,
+    });
+    expect(view([...READY, stroke()])).toMatchObject({
+      strokes: 1,
+      strokesLeft: STOP!.strokes.value - 1,
+    });
+    expect(view(READY, 'at the end')).toMatchObject({ word: 'Hold', signal: 'shut' });
+  });
+
+  test('between "shut" and the next push it is let go first, as long as the pace says', () => {
+    const called = view([...READY, stroke()], 'shut');
+    expect(called).toMatchObject({ kind: 'call', first: { word: 'Let go' }, signal: 'at the end' });
+    if (called.kind !== 'call') throw new Error('no call');
+    expect(called.firstS).toBeGreaterThan(0);
+    expect(called.firstS).toBeLessThan(STOP!.secondsPerStroke);
+  });
+
+  test('a call about another bleeder begins anew', () => {
+    expect(phaseAt({ deviceId: HELPER, stopId: NEXT!.id, phase: 'at the end' }, STOP!.id)).toBe(
+      'ready',
+    );
+    expect(view(READY, 'shut', NEXT!.id)).toMatchObject({ kind: 'call', first: null });
+  });
+
+  test('while it is looked at, topped up or decided on there is nothing to push, and that is said', () => {
+    const all = strokes(STOP!.strokes.value);
+    const reading = runOf(PLAN, [...READY, ...all]);
+    expect(nextStep(reading).kind).toMatch(/read|top up/);
+    expect(view([...READY, ...all], 'released')).toMatchObject({ kind: 'wait', word: 'Wait' });
+    const halted: Said = { kind: 'halted', reason: 'seized', stopId: STOP!.id };
+    expect(view([...READY, halted])).toMatchObject({
+      kind: 'wait',
+      say: expect.stringContaining('leave pedal and lever alone'),
+    });
+  });
+
+  test('the last stroke is let go before anybody waits', () => {
+    const all = strokes(STOP!.strokes.value);
+    expect(view([...READY, ...all], 'shut')).toMatchObject({
+      kind: 'wait',
+      word: 'Let go',
+      openAt: null,
+    });
+  });
+
+  test('where it may be open it is held, whatever else is done, until "shut" is heard', () => {
+    const halted: Said = { kind: 'halted', reason: 'leak', stopId: STOP!.id };
+    const hold = { word: 'Hold', openAt: STOP!.id };
+    expect(view([...READY, halted], 'at the end')).toMatchObject({ kind: 'wait', ...hold });
+    const byVoice: Said = { kind: 'counting', way: 'tap', deviceId: 'phone' };
+    expect(view([...READY, byVoice], 'at the end')).toMatchObject({ kind: 'by voice', ...hold });
+    expect(view([...READY, byVoice], 'shut')).toMatchObject({
+      kind: 'by voice',
+      word: 'By voice',
+      openAt: null,
+    });
+  });
+
+  test('who counts by voice is not called over; who joins first is called before anybody counted', () => {
+    expect(view(READY.slice(0, -1))).toMatchObject({ kind: 'call' });
+  });
+
+  test('through or ended, it is over', () => {
+    const whole = followCalls(PLAN, { deviceId: HELPER, nextId, startMs: 0 }) as Said[];
+    expect(view(whole)).toEqual({ kind: 'over' });
+  });
+});
+
+test('nobody is called to a pedal where the method needs none there', () => {
+  const alone = planned(layoutOf('hatchback-diagonal'), {
+    means: { ...EVERYTHING, helper: false },
+  });
+  const calls = followCalls(alone, { deviceId: 'p', nextId, startMs: 0 });
+  const upTo = calls.findIndex((e) => e.kind === 'stroke');
+  const step = nextStep(runOf(alone, calls.slice(0, upTo) as Said[]));
+  expect(step.kind).toBe('stroke');
+  expect(helpedStop(step)).toBeNull();
+});

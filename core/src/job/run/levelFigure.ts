@@ -1,0 +1,66 @@
+import { howKnown, sizeFigure } from '../../vehicle/circuit';
+import { ARITHMETIC, figure, MODEL, type Figure } from '../../base/figure';
+import type { PlanBowl } from '../../bleed/plan';
+import type { PlanStop } from '../../bleed/stages';
+
+/**
+ * Present level of one bowl by the model, mL, for the gauge of a run.
+ *
+ * @param levelMl from the run's state
+ * @param stop bleeder in hand, whose strokes draw from this bowl; null between bleeders
+ */
+export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | null): Figure {
+  return figure({
+    label: `${bowl.name}, by the model`,
+    value: levelMl,
+    unit: 'mL',
+    rule: 'at MAX after each fill, less the fluid of every stroke since. Look at the real level: the model can be wrong',
+    source: MODEL,
+    from: [
+      sizeFigure('At MAX', bowl.maxMl, 'mL', howKnown(bowl, 'maxMl')),
+      sizeFigure('At MIN', bowl.minMl, 'mL', howKnown(bowl, 'minMl')),
+      bowl.topUpLevelMl,
+      ...(stop ? [stop.strokeMl] : []),
+    ],
+  });
+}
+
+/**
+ * What a steady flow may have given by now, mL, by the flow of its layout.
+ *
+ * @param seconds since it was let run, 0 or more
+ */
+export function flowFigure(stop: PlanStop, seconds: number): Figure {
+  return figure({
+    label: 'In the jar by now, by the model',
+    value: (Math.max(0, seconds) / stop.secondsPerStroke) * stop.strokeMl.value,
+    unit: 'mL',
+    rule: `time since it was let run × flow, one mark in ${Math.round(stop.secondsPerStroke)} s. The jar itself wins`,
+    source: MODEL,
+    from: [stop.strokeMl],
+  });
+}
+
+/** What a top-up or the last fill takes, mL: from the present level by the model up to where it should stand. */
+export function pourFigure(bowl: PlanBowl, levelMl: number, toMl: number): Figure {
+  return figure({
+    label: 'To pour',
+    value: toMl - levelMl,
+    unit: 'mL',
+    rule: 'level wanted less present level',
+    source: ARITHMETIC,
+    from: [
+      figure({
+        label: 'Level wanted',
+        value: toMl,
+        unit: 'mL',
+        rule:
+          toMl === bowl.maxMl
+            ? 'the MAX mark, in the layout'
+            : 'midway between MIN and MAX, to leave room for heat',
+        source: MODEL,
+      }),
+      levelFigure(bowl, levelMl, null),
+    ],
+  });
+}

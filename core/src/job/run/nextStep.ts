@@ -1,0 +1,349 @@
+import { partIdOf } from '../../vehicle/circuit';
+import { COLOURS } from '../../fluid/verdict';
+import { emptyOnWayMl, wayTo } from '../../fluid/inside';
+import { drawsOff, halfMl, lookAfterS, strokesUntilTopUp } from '../../hydraulics/order';
+import {
+  LAST_FILL_FROM_ML,
+  type Plan,
+  type PlanBowl,
+  type PreparationStep,
+} from '../../bleed/plan';
+import {
+  isStageThrough,
+  leastCounts,
+  stageWhen,
+  type OwnStage,
+  type PlanStop,
+  type StageWhen,
+} from '../../bleed/stages';
+import { isWaiting, type BleederState, type Halt, type RunState } from './state';
+
+/** What is still missing before a bleeder may be shut. */
+export type Missing =
+  | 'strokes'
+  | 'bubbles not read'
+  | 'bubbles in the last three'
+  /** The order of a round was broken less than three strokes ago. */
+  | 'round broken'
+  /** Somebody came back to it less than three strokes ago. */
+  | 'opened again'
+  | 'colour not read'
+  | 'colour not new';
+
+/** The one thing to do next in a run. */
+export type NextStep =
+  | { readonly kind: 'prepare'; readonly step: PreparationStep }
+  | { readonly kind: 'stage'; readonly stage: OwnStage }
+  /** A part that was still to be done: fitted, and how it went. */
+  | { readonly kind: 'fit part'; readonly partId: string }
+  /** A master that was still to be changed: its lines are joined, and how that went. */
+  | { readonly kind: 'master joined'; readonly masterId: string }
+  | { readonly kind: 'decide'; readonly halt: Halt }
+  | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
+  /** Fluid is pushed up into this bowl: it is drawn off to half before it could rise above MAX. */
+  | {
+      readonly kind: 'draw off';
+      readonly bowl: PlanBowl;
+      readonly drawMl: number;
+      readonly first: boolean;
+    }
+  /** A pot is put under pressure before its first mark, and let off before anything else is done. */
+  | { readonly kind: 'pressure'; readonly on: boolean }
+  /** From below: the syringe is rid of its air, joined and tied before the bleeder may be opened, at every filling. */
+  | { readonly kind: 'ready syringe'; readonly stop: PlanStop; readonly again: boolean }
+  | {
+      readonly kind: 'stroke';
+      readonly stop: PlanStop;
+      readonly strokesLeft: number;
+      readonly strokesUntilTopUp: number;
+    }
+  /** A steady flow fills what is empty on the way: let it draw so long, then look into the bowl. */
+  | {
+      readonly kind: 'fill way';
+      readonly stop: PlanStop;
+      readonly bowl: PlanBowl;
+      readonly lookAfterS: number;
+      readonly leftMl: number;
+    }
+  /** A steady flow runs by the clock, or ran: what it gave is read on the jar before anything else is done. */
+  | {
+      readonly kind: 'flow';
+      readonly stop: PlanStop;
+      /** Since when, and when somebody looks at the latest, milliseconds since 1970; null where it was stopped. */
+      readonly running: BleederState['flow'];
+      readonly strokesLeft: number;
+    }
+  | { readonly kind: 'read'; readonly stop: PlanStop; readonly missing: readonly Missing[] }
+  | {
+      readonly kind: 'more strokes';
+      readonly stop: PlanStop;
+      readonly missing: readonly Missing[];
+      readonly strokesUntilTopUp: number;
+    }
+  | { readonly kind: 'shut'; readonly stop: PlanStop }
+  /** It was shut and lacks something: it is opened again, or somebody says why not. */
+  | {
+      readonly kind: 'shut early';
+      readonly stop: PlanStop;
+      readonly missing: readonly Missing[];
+    }
+  | { readonly kind: 'last fill'; readonly bowl: PlanBowl; readonly pourMl: number }
+  | { readonly kind: 'finished' }
+  | { readonly kind: 'ended' };
+
+const LAST_STROKES = 3;
+/** What only more strokes put right. */
+export const MORE_STROKES: readonly Missing[] = [
+  'strokes',
+  'round broken',
+  'opened again',
+  'bubbles in the last three',
+  'colour not new',
+];
+
+/** Work out the next step from the plan in force and the state reached. */
+export function nextStep(state: RunState): NextStep {
+  const step = withoutPot(state);
+  if (step.kind === 'ended') return step;
+  const byPot = 'stop' in step && step.stop.method === 'pressure';
+  // Whatever else is called for, a decision among it: a cap under pressure is not opened.
+  if (state.pressureOn && !byPot) return { kind: 'pressure', on: false };
+  const flows =
+    step.kind === 'stroke' ||
+    step.kind === 'more strokes' ||
+    step.kind === 'fill way' ||
+    step.kind === 'flow';
+  return byPot && flows && !state.pressureOn ? { kind: 'pressure', on: true } : step;
+}
+
+function withoutPot(state: RunState): NextStep {
+  const { plan } = state;
+  if (state.ended) return { kind: 'ended' };
+  const open = state.halts.find((h) => h.decision === null);
+  if (open) return { kind: 'decide', halt: open };
+  const first = masterJoined(state) ?? beforeTheBleed(state);
+  if (first) return first;
+  for (const stage of plan.stages) {
+    if (stage.kind !== 'bleed') {
+      if (!isThrough(state, stage)) return { kind: 'stage', stage };
+      continue;
+    }
+    for (const b of state.bleeders) {
+      if (!stage.stopIds.includes(b.stopId)) continue;
+      const stop = stopOf(plan, b.stopId);
+      if (b.shut && b.flowUnread) return flowStep(stop, b);
+      if (isWaiting(state, b)) return atBleeder(state, stop);
+      const missing = b.shut && b.early === null ? missingAt(plan, stop, b) : [];
+      if (missing.length > 0) return { kind: 'shut early', stop, missing };
+    }
+  }
+  return lastFill(state);
+}
+
+/** Once the lines of a master are joined it is asked how that went, before anything else is done. */
+function masterJoined(state: RunState): NextStep | null {
+  const { plan } = state;
+  const master = plan.work.master?.notYet ? plan.work.master : null;
+  const join = plan.stages.find((s): s is OwnStage => s.kind === 'join lines');
+  return master && join && isThrough(state, join) && !state.fitted.includes(master.masterId)
+    ? { kind: 'master joined', masterId: master.masterId }
+    : null;
+}
+
+/**
+ * The order of the work up to the bleed [C]: protected and made still, bleeders
+ * cracked while their bodies are held; then parts are compared; then the old
+ * fluid is drawn off; then bench and joints; then new fluid is filled, and is
+ * not drawn off again.
+ */
+function beforeTheBleed(state: RunState): NextStep | null {
+  const { plan } = state;
+  const prepare = (steps: readonly PreparationStep[]): NextStep | null => {
+    const step = plan.preparation.find((s) => steps.includes(s) && !state.prepared.includes(s));
+    return step ? { kind: 'prepare', step } : null;
+  };
+  const stage = (when: StageWhen): NextStep | null => {
+    const next = plan.stages.find(
+      (s): s is OwnStage =>
+        s.kind !== 'bleed' && stageWhen(plan, s) === when && !isThrough(state, s),
+    );
+    return next ? { kind: 'stage', stage: next } : null;
+  };
+  const fit = (): NextStep | null => {
+    const part = plan.work.parts.find(
+      (p) => p.notYet && !state.fitted.includes(partIdOf(plan.layout, p.partId)),
+    );
+    return part ? { kind: 'fit part', partId: part.partId } : null;
+  };
+  return (
+    prepare(plan.preparation.filter((s) => !OF_THE_BOWL.includes(s))) ??
+    stage('before drawing') ??
+    prepare(['empty reservoir', 'clean reservoir']) ??
+    fit() ??
+    stage('before filling') ??
+    prepare(['fill reservoir'])
+  );
+}
+
+const OF_THE_BOWL: readonly PreparationStep[] = [
+  'empty reservoir',
+  'clean reservoir',
+  'fill reservoir',
+];
+
+/** The opening in hand: the first of the plan that is neither shut nor left, if its stage has come. */
+export function currentStop(state: RunState): PlanStop | null {
+  const step = nextStep(state);
+  if ('stop' in step) return step.stop;
+  const waiting = state.bleeders.find((b) => isWaiting(state, b));
+  return waiting && step.kind !== 'stage' ? stopOf(state.plan, waiting.stopId) : null;
+}
+
+const isThrough = (state: RunState, stage: OwnStage): boolean =>
+  isStageThrough(state.plan, stage, state.stages[stage.id]);
+
+const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => s.id === stopId)!;
+
+/**
+ * What an opening lacks: the planned wash-out; at the last opening of its
+ * bleeder three strokes free of bubbles with a reading at the last of them;
+ * where the fluid is renewed a colour no darker than the new fluid, seen within
+ * the last three strokes. The same from the start counts.
+ */
+export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
+  const missing: Missing[] = [];
+  if (b.strokes < leastCounts(stop)) missing.push('strokes');
+  // Bubbles are read where they count: at the last opening, and where a sweep ends by them; any other only moves fluid.
+  const last =
+    stop.band !== undefined ||
+    plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
+  if (b.againAtStroke !== null && b.strokes - b.againAtStroke < LAST_STROKES)
+    missing.push('opened again');
+  else if (last && b.lastBrokenAtStroke > 0 && b.strokes - b.lastBrokenAtStroke < LAST_STROKES)
+    missing.push('round broken');
+  else if (last && b.lastBubblesAtStroke > 0 && b.strokes - b.lastBubblesAtStroke < LAST_STROKES)
+    missing.push('bubbles in the last three');
+  else if (
+    last &&
+    (!b.bubbles ||
+      b.bubbles.atStroke !== b.strokes ||
+      b.strokes < Math.min(LAST_STROKES, leastCounts(stop)))
+  )
+    missing.push('bubbles not read');
+  if (stop.until !== 'new') return missing;
+  const wanted = COLOURS.indexOf(plan.newColour);
+  if (!b.colour || b.strokes - b.colour.atStroke >= LAST_STROKES) missing.push('colour not read');
+  else if (COLOURS.indexOf(b.colour.seen) > wanted)
+    missing.push(b.colour.atStroke === b.strokes ? 'colour not new' : 'colour not read');
+  return missing;
+}
+
+/**
+ * What of that leaves danger behind: bubbles always; the wash-out where it was
+ * to carry air out, not where it only renews the fluid; never a colour.
+ */
+export function dangerAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
+  const airy =
+    stop.until !== 'new' ||
+    plan.scope.bleeders.some((f) => f.bleederId === stop.bleeder.id && f.why.code === 'air');
+  return missingAt(plan, stop, b).filter(
+    (m) =>
+      m === 'bubbles not read' ||
+      m === 'bubbles in the last three' ||
+      m === 'round broken' ||
+      m === 'opened again' ||
+      (m === 'strokes' && airy),
+  );
+}
+
+function atBleeder(state: RunState, stop: PlanStop): NextStep {
+  const { plan } = state;
+  const b = state.bleeders.find((x) => x.stopId === stop.id)!;
+  const missing = missingAt(plan, stop, b);
+  const fill = fillsWay(state, stop, b);
+  if (fill && missing.length > 0) return fill;
+  if (b.flowUnread) return flowStep(stop, b);
+  if (missing.length === 0)
+    return lookedAt(stop, b)
+      ? { kind: 'shut', stop }
+      : { kind: 'read', stop, missing: ['bubbles not read'] };
+  const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
+  const levelMl = state.levelMl[bowl.id]!;
+  const leastMl = state.leastMl[bowl.id]!;
+  // Somebody will push to the stop: the call comes where full strokes would ask for it.
+  const untilTopUp = stop.fromBowl
+    ? strokesUntilTopUp(leastMl, bowl, stop.mostStrokeMl.value)
+    : Infinity;
+  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
+  const first = b.strokes === 0;
+  const risesMl = Math.max(0, stop.strokeMl.value - leftMl);
+  const wantsStrokes = missing.some((m) => MORE_STROKES.includes(m));
+  if (wantsStrokes && !stop.fromBowl && drawsOff(levelMl, bowl, risesMl, first))
+    return { kind: 'draw off', bowl, drawMl: levelMl - halfMl(bowl), first };
+  if (wantsStrokes && !stop.fromBowl && !b.syringeReady)
+    return { kind: 'ready syringe', stop, again: !first };
+  if (wantsStrokes && untilTopUp === 0)
+    return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
+  if (missing.includes('strokes')) {
+    return {
+      kind: 'stroke',
+      stop,
+      strokesLeft: leastCounts(stop) - b.strokes,
+      strokesUntilTopUp: untilTopUp,
+    };
+  }
+  if (wantsStrokes) return { kind: 'more strokes', stop, missing, strokesUntilTopUp: untilTopUp };
+  return { kind: 'read', stop, missing };
+}
+
+/** A steady flow that fills what is empty on its way before its first mark. */
+function fillsWay(state: RunState, stop: PlanStop, b: BleederState): NextStep | null {
+  const { plan } = state;
+  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
+  if (!stop.mostMlS || leftMl <= 0 || b.strokes > 0) return null;
+  const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
+  const seconds = lookAfterS(state.leastMl[bowl.id]!, bowl, stop.mostMlS.value);
+  return seconds === null
+    ? { kind: 'top up', bowl, pourMl: bowl.maxMl - state.levelMl[bowl.id]! }
+    : { kind: 'fill way', stop, bowl, lookAfterS: seconds, leftMl };
+}
+
+const flowStep = (stop: PlanStop, b: BleederState): NextStep => ({
+  kind: 'flow',
+  stop,
+  running: b.flow,
+  strokesLeft: leastCounts(stop) - b.strokes,
+});
+
+/** Three marks more are looked at after: where only bubbles or colour are still waited for. */
+const FEW_MARKS = 3;
+
+/**
+ * How long a steady flow may run until somebody looks, s: until the level could
+ * have fallen to the call to top up, and no longer than the planned end is
+ * away by the flow of the layout. Null where nothing flows by itself, or where
+ * it is topped up first.
+ */
+export function flowLookAfterS(state: RunState, step: NextStep): number | null {
+  if (step.kind !== 'stroke' && step.kind !== 'more strokes') return null;
+  const { stop } = step;
+  if (!stop.mostMlS || !stop.fromBowl) return null;
+  const marks = step.kind === 'stroke' ? step.strokesLeft : FEW_MARKS;
+  const toEndS = Math.max(1, Math.ceil(marks * stop.secondsPerStroke));
+  if (stop.selfFed) return toEndS;
+  const bowl = state.plan.bowls.find((b) => b.id === stop.bowlId)!;
+  const byLevelS = lookAfterS(state.leastMl[bowl.id]!, bowl, stop.mostMlS.value);
+  return byLevelS === null ? null : Math.min(byLevelS, toEndS);
+}
+
+/** Whether somebody saw what came at the end of an opening: a first pass too, where nothing need be clear yet. What was shut without is as it is. */
+const lookedAt = ({ fromBowl }: PlanStop, { bubbles, strokes }: BleederState): boolean =>
+  !fromBowl || (bubbles !== null && strokes - bubbles.atStroke < LAST_STROKES);
+
+function lastFill(state: RunState): NextStep {
+  for (const bowl of state.plan.bowls) {
+    const pourMl = bowl.finalLevelMl - state.levelMl[bowl.id]!;
+    if (pourMl > LAST_FILL_FROM_ML) return { kind: 'last fill', bowl, pourMl };
+  }
+  return { kind: 'finished' };
+}

@@ -1,0 +1,223 @@
+import { halfMl } from '../../hydraulics/order';
+import { cameOff, heldBack, type Plan } from '../../bleed/plan';
+import { CircuitFluid } from '../../hydraulics/washout';
+import { bowlsRunDry } from './dry';
+import type { PlanStop } from '../../bleed/stages';
+import { countsItself } from './counting';
+import type { Kept, RunEvent } from './event';
+
+/** Strokes or marks made in a row at one opening. */
+interface Made {
+  readonly stop: PlanStop;
+  readonly made: number;
+}
+
+/**
+ * The fluid in the layout as a run moves it, for the picture: it follows the
+ * log event by event, and only an undo makes it start over. It changes as it
+ * is used; keep one for each run that is shown.
+ */
+export class RunFluid {
+  private fluid: CircuitFluid;
+  private followed: readonly Kept<RunEvent>[] = [];
+  private inForce: Plan;
+  /** Openings of every plan so far, by id: a late stroke belongs to the one that it names. */
+  private stops = new Map<string, PlanStop>();
+  private counting: { readonly deviceId: string } | null = null;
+  /** Strokes of another source that nobody has judged yet, by id. */
+  private asked = new Map<string, Made>();
+  /** What each event drew at its opening since the jar was last looked at, mL. */
+  private drawnBy = new Map<string, { readonly stopId: string; readonly ml: number }>();
+  /** Looks into the jar that said less than was counted: by them the strokes before are made anew, each by its share. */
+  private lessSaid = new Set<string>();
+  private shareOf = new Map<string, number>();
+
+  /** @param accepted the plan that the run began with */
+  constructor(private readonly accepted: Plan) {
+    this.fluid = this.atFirst();
+    this.inForce = accepted;
+    this.takeUp(accepted);
+  }
+
+  /** The fluid after the events of a log, as a state's log has them: with the plan that each decision brought. */
+  after(log: readonly Kept<RunEvent>[]): CircuitFluid {
+    const goesOn =
+      this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
+    if (!goesOn) {
+      this.lessSaid = new Set();
+      this.shareOf = new Map();
+      this.startOver();
+    }
+    for (let i = this.followed.length; i < log.length; i++) {
+      const event = log[i]!;
+      if (event.kind === 'jar read' && this.saysLess(event)) {
+        this.startOver();
+        i = -1;
+        continue;
+      }
+      this.follow(event);
+    }
+    this.followed = log;
+    return this.fluid;
+  }
+
+  private startOver(): void {
+    this.fluid = this.atFirst();
+    this.followed = [];
+    this.stops = new Map();
+    this.asked = new Map();
+    this.drawnBy = new Map();
+    this.counting = null;
+    this.takeUp(this.accepted);
+  }
+
+  /** Whether a look into the jar makes strokes before it smaller than they were followed; what was washed too far is not put back. */
+  private saysLess({ id, shares = [] }: Extract<Kept<RunEvent>, { kind: 'jar read' }>): boolean {
+    const less = shares.filter((s) => s.ml < 0);
+    if (less.length === 0 || this.lessSaid.has(id)) return false;
+    this.lessSaid.add(id);
+    for (const { stopId, ml } of less) {
+      const drawn = [...this.drawnBy].filter(([, d]) => d.stopId === stopId);
+      const allMl = drawn.reduce((sum, [, d]) => sum + d.ml, 0);
+      for (const [eventId] of drawn)
+        this.shareOf.set(eventId, (this.shareOf.get(eventId) ?? 1) * Math.max(0, 1 + ml / allMl));
+    }
+    return true;
+  }
+
+  /** Before the first event: what is inside by the plan. */
+  private atFirst(): CircuitFluid {
+    return new CircuitFluid(this.accepted.layout, this.accepted.inside);
+  }
+
+  private takeUp(plan: Plan): void {
+    this.inForce = plan;
+    for (const stop of plan.stops) this.stops.set(stop.id, stop);
+  }
+
+  private follow(event: Kept<RunEvent>): void {
+    const { bowls } = this.inForce;
+    switch (event.kind) {
+      case 'prepared':
+        if (event.planId !== null && event.planId !== this.inForce.id) return;
+        if (event.step === 'empty reservoir') for (const b of bowls) this.fluid.emptyBowl(b.id);
+        if (event.step === 'clean reservoir')
+          for (const { bowlId, ml, times } of this.inForce.treatment?.rinses ?? [])
+            for (let i = 0; i < times; i++) this.fluid.rinseBowl(bowlId, ml);
+        if (event.step === 'fill reservoir')
+          for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
+        return;
+      case 'decided':
+        if (!event.plan) return;
+        for (const id of cameOff(this.inForce, event.plan)) this.fluid.comesOff(id);
+        this.takeUp(event.plan);
+        return;
+      case 'stage done': {
+        const stage = this.inForce.stages.find((s) => s.id === event.stageId);
+        if (stage?.kind === 'hold point')
+          for (const id of heldBack(this.inForce)) this.fluid.comesOff(id);
+        return;
+      }
+      case 'level seen': {
+        const stop = this.stops.get(event.stopId);
+        if (!stop) return;
+        const fellMl = this.fluid.levelMl(stop.bowlId) - event.levelMl;
+        if (fellMl > 0) this.drawn(stop, fellMl, fellMl);
+        if (event.fluidComes) this.fluid.fillWay(stop.bleeder.id);
+        this.fluid.levelSeen(stop.bowlId, event.levelMl);
+        return;
+      }
+      case 'halted':
+        if (event.reason === 'ran dry')
+          for (const id of bowlsRunDry(this.inForce, event.stopId)) this.fluid.emptyBowl(id);
+        return;
+      case 'topped up': {
+        const bowl = bowls.find((b) => b.id === event.bowlId);
+        if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
+        return;
+      }
+      case 'drawn off': {
+        const bowl = bowls.find((b) => b.id === event.bowlId);
+        if (bowl) this.fluid.drawTo(bowl.id, halfMl(bowl));
+        return;
+      }
+      case 'counting':
+        this.counting = event;
+        return;
+      case 'stroke': {
+        const stop = this.stops.get(event.stopId);
+        if (!stop) return;
+        const made = { stop, made: event.made ?? 1 };
+        if (!countsItself(this.counting, event)) this.asked.set(event.id, made);
+        else this.drawAll(event.id, made);
+        this.counting ??= event;
+        return;
+      }
+      case 'strokes judged':
+        for (const id of event.eventIds) {
+          const made = this.asked.get(id);
+          if (made && event.count) this.drawAll(id, made);
+          this.asked.delete(id);
+        }
+        return;
+      case 'jar read':
+        for (const { stopId, ml } of event.shares ?? []) {
+          const stop = this.stops.get(stopId);
+          if (stop && ml > 0) this.moreDrawn(stop, ml);
+        }
+        this.drawnBy = new Map();
+        return;
+      case 'jar set':
+        this.drawnBy = new Map();
+    }
+  }
+
+  private drawAll(eventId: string, { stop, made }: Made): void {
+    const share = this.shareOf.get(eventId) ?? 1;
+    let allMl = 0;
+    for (let n = 0; n < made; n++) allMl += this.draw(stop, share);
+    this.drawnBy.set(eventId, { stopId: stop.id, ml: allMl });
+  }
+
+  /** @returns what it drew, mL */
+  private draw(stop: PlanStop, share: number): number {
+    const { strokeMl, mostStrokeMl, mostMlS, bleeder } = stop;
+    this.keptFull(stop);
+    if (!stop.fromBowl) {
+      this.fluid.pushUp(bleeder.id, strokeMl.value);
+      return strokeMl.value;
+    }
+    // A mark in the jar says that the way is full.
+    const ml = strokeMl.value * share + (mostMlS ? this.fluid.emptyOnWayMl(bleeder.id) : 0);
+    this.drawn(stop, ml, Math.max(ml, mostStrokeMl.value));
+    this.keptFull(stop);
+    return ml;
+  }
+
+  /** What the jar holds and nobody counted: its way is full, and the bowl gave that as well. */
+  private moreDrawn(stop: PlanStop, ml: number): void {
+    this.keptFull(stop);
+    const allMl = ml + this.fluid.emptyOnWayMl(stop.bleeder.id);
+    // A bowl that is kept full gives it a filling at a time.
+    const atOnceMl = stop.selfFed ? stop.strokeMl.value : allMl;
+    for (let leftMl = allMl; leftMl > 1e-9; leftMl -= atOnceMl) {
+      const drawnMl = Math.min(leftMl, atOnceMl);
+      this.drawn(stop, drawnMl, drawnMl);
+      this.keptFull(stop);
+    }
+  }
+
+  /** A pot or a self-refilling bottle brings its bowl to MAX. */
+  private keptFull(stop: PlanStop): void {
+    const bowl = stop.selfFed && this.inForce.bowls.find((b) => b.id === stop.bowlId);
+    if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
+  }
+
+  /** What was drawn against the call is only what was there: past that it was air. */
+  private drawn(stop: PlanStop, ml: number, mostMl: number): void {
+    const bowl = this.inForce.bowls.find((b) => b.id === stop.bowlId);
+    if (!bowl) return;
+    const drawnMl = Math.min(ml, this.fluid.levelMl(bowl.id) - bowl.airDrawnMl);
+    if (drawnMl > 0) this.fluid.bleed(stop.bleeder.id, drawnMl, mostMl);
+  }
+}

@@ -1,0 +1,76 @@
+import { chambersOf, paths, type Layout, type Master, circuitOf } from '../../vehicle/circuit';
+import type { JobState } from '../../job/log';
+import { plansOf } from '../../job/run';
+import { complains, findScope, type WorkDone } from '../../bleed/scope';
+import { holds, type Matter } from './matter';
+
+/** Parts that a job names as changed, compares or took off: nobody knows that they are fitted until it is released. */
+export function partsInHand(job: JobState): string[] {
+  // What is still to be done is off from the moment at which the run opens anything.
+  const opened = (job.run?.openedAtMs ?? null) !== null;
+  const works = job.run ? plansOf(job.run).map((p) => p.work) : job.said ? [job.said.work] : [];
+  return [
+    ...new Set([
+      ...works.flatMap((w) => [
+        ...w.parts.filter((p) => !p.notYet || opened).map((p) => p.partId),
+        ...(w.master && (!w.master.notYet || opened) ? [w.master.masterId] : []),
+      ]),
+      ...(job.run?.log ?? []).flatMap((e) => (e.kind === 'taken off' ? [e.elementId] : [])),
+    ]),
+  ];
+}
+
+/** Whose control works that place: a master by its id, else the one whose circuit it lies in; all of them where nobody can say. */
+export function mastersAt(layout: Layout, where: string | null): Master[] {
+  const path = paths(layout).find((p) => p.bleeder.id === where);
+  if (path) return [path.master];
+  const named = layout.masters.filter(
+    (m) =>
+      m.id === where || m.chambers.some((c) => where !== null && circuitOf(layout, c).has(where)),
+  );
+  return named.length > 0 ? named : [...layout.masters];
+}
+
+/**
+ * The masters whose controls a job proves, in the layout's order: those whose
+ * circuits it opens or says to be open, those that it was brought for, and
+ * those with an open matter from before. Each is proved by itself.
+ */
+export function controlsConcerned(
+  job: JobState,
+  layout: Layout,
+  before: readonly Matter[],
+): Master[] {
+  const ids = new Set<string>([
+    ...(job.run
+      ? plansOf(job.run).flatMap((p) => [
+          ...p.stops.map((s) => masterOf(p.layout, s.chamberId)),
+          ...p.scope.drewAir,
+          ...broughtFor(p.work),
+        ])
+      : job.said
+        ? [...openedBySaying(layout, job.said.work), ...broughtFor(job.said.work)]
+        : []),
+    ...partsInHand(job).flatMap((id) => mastersAt(layout, id).map((m) => m.id)),
+    ...before.filter(holds).flatMap((m) => mastersAt(layout, m.where).map((x) => x.id)),
+  ]);
+  return layout.masters.filter((m) => ids.has(m.id));
+}
+
+const masterOf = (layout: Layout, chamberId: string): string =>
+  chambersOf(layout).find((c) => c.chamber.id === chamberId)!.master.id;
+
+/** A complaint, or a look, is about the controls in hand whatever is opened. */
+const broughtFor = (work: WorkDone): readonly string[] =>
+  complains(work) || work.purpose === 'look and prove' ? work.masterIds : [];
+
+function openedBySaying(layout: Layout, work: WorkDone): string[] {
+  const { bleeders, drewAir } = findScope(layout, work);
+  const airy = new Set(
+    bleeders.filter((b) => b.open && b.why.code === 'air').map((b) => b.bleederId),
+  );
+  return [
+    ...drewAir,
+    ...paths(layout).flatMap((p) => (airy.has(p.bleeder.id) ? [p.master.id] : [])),
+  ];
+}

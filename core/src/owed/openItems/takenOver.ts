@@ -1,0 +1,79 @@
+import { paths, type Layout } from '../../vehicle/circuit';
+import { renewsToo, type OwedWork, type WorkDone } from '../../bleed/scope';
+import type { Matter } from './matter';
+import { behindNode } from './vehicle';
+
+/** Kinds that are settled at a bleeder, by bleeding it. */
+const AIR: readonly Matter['kind'][] = [
+  'air possible',
+  'bleeder left',
+  'seized',
+  'snapped',
+  'base bleed owed',
+  'stop verdict',
+];
+
+/** What of a vehicle's open matters the next plan must open. */
+export function owedWork(layout: Layout, matters: readonly Matter[]): OwedWork {
+  const at = (of: readonly Matter['kind'][]) => [
+    ...new Set(matters.flatMap((m) => (of.includes(m.kind) ? bleedersOf(m, layout) : []))),
+  ];
+  return {
+    airAt: at(AIR),
+    oldAt: at(['old fluid']),
+    modulatorIds: [
+      ...new Set(
+        matters.flatMap((m) => (m.kind === 'tool cycle owed' && m.where ? [m.where] : [])),
+      ),
+    ],
+  };
+}
+
+/** Whether there is anything to bleed for among these matters. */
+export function owesBleed(layout: Layout, matters: readonly Matter[]): boolean {
+  const { airAt, modulatorIds } = owedWork(layout, matters);
+  return airAt.length > 0 || modulatorIds.length > 0;
+}
+
+/** A place that the layout has no more stands for every bleeder that it has. */
+function bleedersOf(m: Matter, layout: Layout): readonly string[] {
+  const known = layout.bleeders.map((b) => b.id);
+  if (m.kind === 'base bleed owed') return behindNode(layout, m.where);
+  return m.where !== null && known.includes(m.where) ? [m.where] : known;
+}
+
+/**
+ * What a plan is made for: what was said of the work, with everything that the
+ * vehicle owes; and with its old fluid where that is due, unless somebody
+ * decided to leave it.
+ *
+ * @param due whether the fluid was judged as due at this visit
+ */
+export function workTakenOver(
+  layout: Layout,
+  work: WorkDone,
+  {
+    before,
+    due,
+    leaveOldFluid,
+  }: {
+    readonly before: readonly Matter[];
+    readonly due: boolean;
+    readonly leaveOldFluid: boolean;
+  },
+): WorkDone {
+  const { owed: _, ...said } = work;
+  const owed = owedWork(layout, before);
+  // What was asked for is done, whatever is decided about fluid that is only due.
+  const takesFlush =
+    renewsToo(work) ||
+    (due && !leaveOldFluid && (work.purpose === 'after work' || work.purpose === 'soft pedal'));
+  const inHand = paths(layout).flatMap((p) =>
+    work.masterIds.includes(p.master.id) ? [p.bleeder.id] : [],
+  );
+  const oldAt = leaveOldFluid ? [] : owed.oldAt;
+  const all = { ...owed, oldAt: takesFlush ? [...new Set([...oldAt, ...inHand])] : oldAt };
+  return all.airAt.length + all.oldAt.length + all.modulatorIds.length === 0
+    ? said
+    : { ...said, owed: all };
+}

@@ -1,0 +1,150 @@
+import { chambersOf, paths, type Layout, type Master } from '../../vehicle/circuit';
+import { takeUpOf } from '../../control/clutch';
+import { controlProof, takeUpPasses, type TakeUp } from '../../job/gate';
+import { judgedByMeasure, measuredAt, type JobState } from '../../job/log';
+import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
+import { HALT_WORDS, plansOf, type Halt, type RunState } from '../../job/run';
+import { needsTool } from '../../bleed/stages';
+import { lowerFirst } from '../../base/text';
+import { mayStayShut } from './airLeft';
+import type { MatterKind } from './matter';
+import { modulatorsOf } from './toolOwed';
+import { firstOpened, type Writer } from './writer';
+
+/** What halted the run and was not cured. */
+export function halts(out: Writer, job: JobState, layout: Layout): void {
+  const { run } = job;
+  if (!run) return;
+  for (const halt of run.halts) {
+    if (halt.decision !== null && halt.decision !== 'end job') continue;
+    const event = run.log.find((e) => e.id === halt.eventId)!;
+    const because = HALT_WORDS[halt.reason].title;
+    const bleeder = plansOf(run)
+      .flatMap((p) => p.stops)
+      .find((s) => s.id === halt.stopId)?.bleeder.id;
+    for (const [kind, where] of mattersOfHalt(halt, bleeder ?? null, run, layout))
+      out.add(kind, 'holds', where, because, event);
+  }
+}
+
+function mattersOfHalt(
+  { reason, stopId, masterId }: Halt,
+  bleederId: string | null,
+  run: RunState,
+  layout: Layout,
+): (readonly [MatterKind, string | null])[] {
+  switch (reason) {
+    case 'ran dry': {
+      const bowlId = run.plan.stops.find((s) => s.id === stopId)?.bowlId;
+      return paths(layout)
+        .filter((p) => bowlId === undefined || p.chamber.fedBy === bowlId)
+        .map((p) => ['air possible', p.bleeder.id] as const);
+    }
+    case 'seized':
+    case 'snapped':
+      return [[reason, bleederId]];
+    case 'nothing comes':
+      return [['bleeder left', bleederId]];
+    case 'air never ends':
+      return [
+        ['air possible', bleederId],
+        ...(needsTool(layout) ? modulatorsOf(layout) : []).map(
+          (id) => ['tool cycle owed', id] as const,
+        ),
+      ];
+    case 'leak':
+      return [['leak', bleederId]];
+    case 'grease':
+    case 'other product':
+      return [['stop verdict', bleederId]];
+    case 'pedal not right':
+      return masterId === null
+        ? chambersOf(layout)
+            .map(({ master }) => master.id)
+            .filter((id) => run.plan.work.masterIds.includes(id))
+            .map((id) => ['control soft', id] as const)
+        : [['control soft', masterId]];
+    case 'tool stopped':
+    case 'wrong part':
+    case 'not as planned':
+    case 'other size':
+      // The stage that halted is not through: what it leaves stands by itself.
+      return [];
+  }
+}
+
+/** Bleeders that were left shut by decision. */
+export function leftShut(out: Writer, { run, log }: JobState, released: boolean): void {
+  if (!run) return;
+  const may = mayStayShut(run);
+  for (const [id, reason] of run.leftShut) {
+    const owed = may.has(id);
+    if (released && !owed) continue;
+    const kind: MatterKind =
+      reason === 'seized' || reason === 'snapped'
+        ? reason
+        : reason === 'grease' || reason === 'other product'
+          ? 'stop verdict'
+          : 'bleeder left';
+    const halt = run.halts.find(
+      (h) =>
+        h.decision === 'leave shut' &&
+        plansOf(run).some((p) => p.stops.some((s) => s.id === h.stopId && s.bleeder.id === id)),
+    );
+    const event = log.find((e) => e.id === halt?.eventId) ?? firstOpened({ run } as JobState);
+    out.add(kind, owed ? 'owed' : 'holds', id, `${HALT_WORDS[reason].title}, left shut`, event);
+  }
+}
+
+/** A control that was judged and does not pass. */
+export function failedAnswers(out: Writer, job: JobState, layout: Layout): void {
+  failedMeasures(out, job, layout);
+  for (const a of job.proof.answers) {
+    const master = layout.masters.find((m) => m.id === a.masterId);
+    if (!master || passes(master, layout, a.item, a.value)) continue;
+    const said = a.item === 'result' ? String(a.value) : `failed: ${lowerFirst(a.item)}`;
+    out.add('control soft', 'holds', master.id, `Judged: ${said}`, a);
+  }
+  const failed = job.drives.at(-1)?.result;
+  if (failed?.result === 'bad')
+    out.add('drive failed', 'holds', null, 'The test drive failed', failed);
+}
+
+/** A control that was measured and does not pass, whatever was said of it. */
+function failedMeasures(out: Writer, { proof, run }: JobState, layout: Layout): void {
+  for (const t of proof.takeUps)
+    if (!takeUpPasses(takeUpOf(t.restMm, t.takeUpMm)))
+      out.add(
+        'control soft',
+        'holds',
+        t.masterId,
+        `Measured: takes up at ${t.takeUpMm} mm of ${t.restMm} mm`,
+        t,
+      );
+  for (const { id } of layout.masters) {
+    const judged = run && judgedByMeasure(run.plan, proof.measured, id);
+    if (!judged || !('result' in judged) || pedalPasses(judged.result)) continue;
+    const here = measuredAt(proof.measured, id, 'after')!;
+    const last = [...here.readings, ...(here.sink ? [here.sink] : [])].reduce((a, b) =>
+      b.atMs > a.atMs ? b : a,
+    );
+    out.add('control soft', 'holds', id, `Measured: ${judgedWords(judged)}`, last);
+  }
+}
+
+function passes(
+  master: Master,
+  { vehicleKind }: Layout,
+  item: string,
+  value: boolean | PedalResult | TakeUp,
+): boolean {
+  if (item !== 'result') return value !== false;
+  return controlProof(master, vehicleKind).result === 'take-up'
+    ? takeUpPasses(value as TakeUp)
+    : pedalPasses(value as PedalResult);
+}
+
+/** A job that the fluid stopped. */
+export function stopVerdict(out: Writer, { ended, run }: JobState): void {
+  if (ended?.stop && !run?.ended) out.add('stop verdict', 'holds', null, ended.reason, ended);
+}

@@ -1,0 +1,136 @@
+import { capital, lowerFirst } from '../../base/text';
+import { isQuiet, type Matter, type MatterKind } from './matter';
+
+type Words = (place: string) => string;
+
+/** What is owed, and what settles it: as one says it across the bench. */
+const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settledBy: Words }>> = {
+  'control not proved': {
+    what: (place) => `${capital(place)} not proved`,
+    settledBy: (place) => `Settled by the proof of the ${place} and a release.`,
+  },
+  'control soft': {
+    what: (place) => `${capital(place)} not right`,
+    settledBy: (place) => `Settled by the proof of the ${place} and a release.`,
+  },
+  'air possible': {
+    what: (place) => `Air may be behind the ${place}`,
+    settledBy: (place) => `Settled by bleeding the ${place}.`,
+  },
+  'part off': {
+    what: (place) => `${capital(place)}: off, or not proved since`,
+    settledBy: () => 'Settled by fitting it, bleeding what hangs on it, and a release.',
+  },
+  'not back on': {
+    what: (place) => `${capital(place)}, not back on`,
+    settledBy: () => 'Settled by putting it back, and saying so.',
+  },
+  'tool cycle owed': {
+    what: (place) => `Tool cycle owed, ${lowerFirst(place)}`,
+    settledBy: () =>
+      'Settled by the cycle and the bleed after it, here or by a workshop that names both.',
+  },
+  'base bleed owed': {
+    what: (place) => `Base bleed owed, ${lowerFirst(place)}`,
+    settledBy: () => 'Settled by bleeding every bleeder behind it.',
+  },
+  'bleeder left': {
+    what: (place) => `${capital(place)} left unbled`,
+    settledBy: (place) => `Settled by bleeding the ${place}.`,
+  },
+  seized: {
+    what: (place) => `${capital(place)} seized`,
+    settledBy: (place) => `Settled by bleeding the ${place}.`,
+  },
+  snapped: {
+    what: (place) => `${capital(place)} snapped`,
+    settledBy: (place) => `Settled by renewing it and bleeding the ${place}.`,
+  },
+  leak: {
+    what: (place) => (place === 'vehicle' ? 'Leak' : `Leak: ${lowerFirst(place)}`),
+    settledBy: () => 'Settled by a mend that was looked at, and a release.',
+  },
+  'stop verdict': {
+    what: () => 'The fluid stopped the job',
+    settledBy: () =>
+      'Settled by a later look at the fluid that does not stop, every bleeder bled, and a release.',
+  },
+  'drive failed': {
+    what: () => 'The test drive failed',
+    settledBy: () => 'Settled by a proof after it, and a release.',
+  },
+  marked: {
+    what: () => 'Marked by hand',
+    settledBy: () => 'Settled by a job that looks at it and proves every control.',
+  },
+  'done after close': {
+    what: () => 'Something was done after its job was closed',
+    settledBy: () => 'Settled by a job that looks at it and proves every control.',
+  },
+  'look again': {
+    what: (place) =>
+      place === 'vehicle' ? 'Look at it again' : `${capital(place)}: look at it again`,
+    settledBy: () => 'Settled by putting it right, and saying what was done.',
+  },
+  tightness: {
+    what: (place) => `${capital(place)}: look at its tightness`,
+    settledBy: () =>
+      'Settled by tightening it to the manual’s value, or by putting it right and saying what was done.',
+  },
+  'by feel': {
+    what: (place) => `${capital(place)}: no torque written`,
+    settledBy: () => 'Settled by a torque, or by a later job that finds it dry and leaves it shut.',
+  },
+  'lamp lit': {
+    what: () => 'A lamp was lit',
+    settledBy: () => 'Settled by a proof that the lamps are out, and a release.',
+  },
+  'old fluid': {
+    what: (place) => `Old fluid left at the ${place}`,
+    settledBy: () => 'Settled by renewing it there.',
+  },
+};
+
+/** What is owed, in one line. */
+export const matterTitle = (m: Pick<Matter, 'kind' | 'place'>): string =>
+  WORDS[m.kind].what(m.place ?? 'vehicle');
+
+/** What settles it, in one sentence. */
+export const matterSettledBy = (m: Pick<Matter, 'kind' | 'place'>): string =>
+  WORDS[m.kind].settledBy(m.place ?? 'vehicle');
+
+/** Matters of one kind, one job and one cause, said in one go. */
+export interface MatterGroup {
+  readonly title: string;
+  readonly settledBy: string;
+  readonly matters: readonly [Matter, ...Matter[]];
+}
+
+/** Matters as a person reads them: places of the same cause together, what holds before what is owed. */
+export function groupMatters(matters: readonly Matter[]): MatterGroup[] {
+  const groups = new Map<string, [Matter, ...Matter[]]>();
+  for (const m of matters) {
+    const key = [m.weight, m.kind, m.jobId, m.because].join('|');
+    const group = groups.get(key);
+    if (group) group.push(m);
+    else groups.set(key, [m]);
+  }
+  const said = [...groups.values()].map((group): MatterGroup => {
+    const place = listed(group.flatMap((m) => (m.place === null ? [] : [m.place])));
+    const named = { kind: group[0].kind, place: place || null };
+    return { title: matterTitle(named), settledBy: matterSettledBy(named), matters: group };
+  });
+  return [
+    ...said.filter((g) => g.matters[0].weight === 'holds'),
+    ...said.filter((g) => g.matters[0].weight === 'owed'),
+  ];
+}
+
+/** How many things a vehicle owes, as a list counts them. */
+export const owesCount = (matters: readonly Matter[]): number =>
+  groupMatters(matters.filter((m) => !isQuiet(m))).length;
+
+function listed(places: readonly string[]): string {
+  if (places.length < 2) return places[0] ?? '';
+  return `${places.slice(0, -1).join(', ')} and ${places.at(-1)}`;
+}

@@ -1,0 +1,74 @@
+import { bleederName, type Layout } from '../../vehicle/circuit';
+import type { Answered, JobState } from '../../job/log';
+import { nameOf, type WorkDone } from '../../bleed/scope';
+import type { Matter, MatterKind, MatterWeight } from './matter';
+
+/** A job as its vehicle knows it. */
+export interface JobAbout {
+  readonly jobId: string;
+  /** Jobs of a vehicle count up in the order in which they were taken in. */
+  readonly jobNumber: number;
+  readonly openedAtMs: number;
+  /** The layout of the vehicle, for a job that has no plan yet. */
+  readonly layout: Layout;
+  /** What was said of the work, for jobs from before that stood in the log. */
+  readonly work?: WorkDone | null;
+}
+
+/** Writes the matters of one job. */
+export class Writer {
+  readonly matters: Matter[] = [];
+
+  constructor(
+    private readonly about: JobAbout,
+    private readonly layout: Layout,
+    private readonly before: readonly Matter[],
+  ) {}
+
+  /** What a matter of this job is known by. */
+  idOf(kind: MatterKind, where: string | null): string {
+    return [this.about.jobId, kind, where ?? 'vehicle'].join(' ');
+  }
+
+  add(
+    kind: MatterKind,
+    weight: MatterWeight,
+    where: string | null,
+    because: string,
+    { person, atMs }: Pick<Answered, 'person' | 'atMs'>,
+    /** What it is called, where the layout does not know it. */
+    called: string | null = null,
+  ): void {
+    // What an earlier job left is said once, by that job.
+    if (this.before.some((m) => m.kind === kind && m.where === where && where !== null)) return;
+    const id = this.idOf(kind, where);
+    if (this.matters.some((m) => m.id === id)) return;
+    this.matters.push({
+      id,
+      kind,
+      weight,
+      where,
+      place: called ?? (where === null ? null : placeOf(this.layout, where)),
+      because,
+      sinceMs: atMs,
+      by: person,
+      jobId: this.about.jobId,
+      jobNumber: this.about.jobNumber,
+    });
+  }
+}
+
+/** Who first said or did what opened the vehicle. */
+export function firstOpened(job: JobState): Pick<Answered, 'person' | 'atMs'> {
+  const { run, said, accepted } = job;
+  const at = run?.openedAtMs ?? null;
+  const event = at === null ? null : run!.log.find((e) => e.atMs === at);
+  return event ?? said ?? accepted ?? { person: '', atMs: at ?? 0 };
+}
+
+/** What a place is called on this vehicle: a control by its control, a bleeder by its place, else its own name. */
+export function placeOf(layout: Layout, id: string): string {
+  const bleeder = layout.bleeders.find((b) => b.id === id);
+  if (bleeder) return bleederName(bleeder);
+  return layout.masters.find((m) => m.id === id)?.control ?? nameOf(layout, id);
+}

@@ -1,7 +1,0 @@
-import type { Plan } from '../plan';
-
-/** Bowls that were drawn down to their outlets when a run went dry: the one of the bleeder in hand; all of them where nobody knows. */
-export function bowlsRunDry(plan: Plan, stopId: string | null): readonly string[] {
-  const stop = plan.stops.find((s) => s.id === stopId);
-  return stop ? [stop.bowlId] : plan.bowls.map((b) => b.id);
-}
