@@ -193,12 +193,14 @@ interface Suite {
   }[];
 }
 
-const secondTries = ({ suites = [], specs = [] }: Suite): string[] => [
-  ...specs
-    .filter((s) => s.tests.some((t) => t.status === 'flaky'))
-    .map((s) => `${s.file}: ${s.title}`),
-  ...suites.flatMap(secondTries),
-];
+function secondTries({ suites = [], specs = [] }: Suite): string[] {
+  return [
+    ...specs
+      .filter((s) => s.tests.some((t) => t.status === 'flaky'))
+      .map((s) => `${s.file}: ${s.title}`),
+    ...suites.flatMap(secondTries),
+  ];
+}
 
 /** A process that keeps one core busy until this one ends. */
 function busyLoop(): ChildProcess {
