@@ -30,6 +30,7 @@ module.exports = {
       rootDir: `${__dirname}/client`,
       testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
       testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+      setupFilesAfterEnv: [`${__dirname}/scripts/jest/patience.cjs`],
       modulePathIgnorePatterns: ['<rootDir>/dist'],
     },
   ],

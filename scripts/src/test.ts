@@ -106,7 +106,8 @@ function jest(name: Part, database: Database | null, ...args: string[]): Count {
   const report = join(TEST_DIR, `${name}.json`);
   const done = spawnSync(
     join(ROOT, 'node_modules', '.bin', 'jest'),
-    ['--json', `--outputFile=${report}`, ...args, ...rest],
+    // Whatever follows a list of projects would be taken for one of them.
+    ['--json', `--outputFile=${report}`, ...rest, ...args],
     {
       cwd: ROOT,
       stdio: ['ignore', 'ignore', 'inherit'],
