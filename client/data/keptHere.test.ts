@@ -6,8 +6,8 @@ const brek = { id: 'brek', name: 'Brek' };
 const tap = (by: WaitingEvent['by']) => ({ event: {}, by }) as unknown as WaitingEvent;
 const file = (by: typeof una, medium: 'photo' | 'voice') => ({ by, medium });
 
-test('each person’s taps and files are theirs; what was kept before phones knew whose it is, nobody’s', () => {
-  const waiting = [tap(una), tap(null), tap(brek), tap(una)];
+test('each person’s taps and files are theirs', () => {
+  const waiting = [tap(una), tap(brek), tap(una)];
   const media = [file(una, 'photo'), file(una, 'voice'), file(una, 'photo')];
   expect(keptForOthers(waiting, media, '')).toEqual([
     { id: 'una', person: 'Una', taps: 2, media: ['photo', 'voice', 'photo'] },

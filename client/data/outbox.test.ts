@@ -68,34 +68,6 @@ test('each job has an outbox of its own, empty until something waits', async () 
   expect(await outboxOf('other')).toEqual({ version: 3, lastSeq: 0, waiting: [], refused: [] });
 });
 
-test('what the first version kept is lifted: nothing that waits is lost', async () => {
-  const { planId: _, ...first } = stroke('a')(7);
-  await set('outbox:old', {
-    lastSeq: 7,
-    waiting: [first, { ...first, id: 'b', kind: 'topped up', bowlId: 'bowl' }],
-  });
-  const box = await outboxOf('old');
-  expect(box).toMatchObject({ version: 3, lastSeq: 7, refused: [] });
-  expect(box.waiting).toMatchObject([
-    { event: { id: 'a', planId: null }, by: null },
-    { event: { id: 'b', planId: null, containerId: null }, by: null },
-  ]);
-  await enqueue('old', UNA, 0, stroke('c'));
-  expect(await ids('old')).toEqual(['a', 'b', 'c']);
-  expect(await get('outbox:old')).toMatchObject({ version: 3, lastSeq: 8 });
-});
-
-test('what the second version kept is lifted, its refused ones among it', async () => {
-  const refused = [{ event: stroke('no')(1), sentence: 'No.' }];
-  await set('outbox:second', { version: 2, lastSeq: 2, waiting: [stroke('a')(2)], refused });
-  expect(await outboxOf('second')).toEqual({
-    version: 3,
-    lastSeq: 2,
-    waiting: [{ event: stroke('a')(2), by: null }],
-    refused,
-  });
-});
-
 test('what one person tapped is never sendable by another, nor what was tapped behind it', async () => {
   await enqueue('whose', UNA, 0, stroke('a'));
   await enqueue('whose', ODE, 0, stroke('b'));

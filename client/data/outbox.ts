@@ -14,8 +14,7 @@ export interface Tapper {
 /** An event that is not with the workshop yet. */
 export interface WaitingEvent {
   readonly event: PhoneEvent;
-  /** Null where it was kept before phones knew whose it is. */
-  readonly by: Tapper | null;
+  readonly by: Tapper;
 }
 
 /** An event that the server refused, with its sentence. It stops nothing behind it. */
@@ -32,61 +31,27 @@ export interface Outbox {
   readonly refused: readonly RefusedEvent[];
 }
 
-/** How the first version kept it: without a shelf for what was refused, events without a plan. */
-interface FirstOutbox {
-  readonly version?: undefined;
-  readonly lastSeq: number;
-  readonly waiting: readonly (Omit<PhoneEvent, 'planId'> & { readonly kind: string })[];
-}
-
-/** How the second version kept it: without whose tap it is. */
-interface SecondOutbox {
-  readonly version: 2;
-  readonly lastSeq: number;
-  readonly waiting: readonly PhoneEvent[];
-  readonly refused: readonly RefusedEvent[];
-}
-
-type AnyOutbox = Outbox | SecondOutbox | FirstOutbox;
-
 const EMPTY: Outbox = { version: 3, lastSeq: 0, waiting: [], refused: [] };
 const PREFIX = 'outbox:';
 const key = (jobId: string) => `${PREFIX}${jobId}`;
 
-/** Whatever was kept, in the shape of today; nothing of it is lost. */
-function lifted(kept: AnyOutbox | undefined): Outbox {
-  if (!kept) return EMPTY;
-  if (kept.version === 3) return kept;
-  if (kept.version === 2)
-    return { ...kept, version: 3, waiting: kept.waiting.map((event) => ({ event, by: null })) };
-  const waiting = kept.waiting.map(
-    (e) =>
-      ({
-        ...e,
-        planId: null,
-        ...(e.kind === 'topped up' ? { containerId: null } : {}),
-      }) as unknown as PhoneEvent,
-  );
-  return lifted({ version: 2, lastSeq: kept.lastSeq, waiting, refused: [] });
-}
-
 /** What this phone keeps of a job. */
 export async function outboxOf(jobId: string): Promise<Outbox> {
-  return lifted(await get<AnyOutbox>(key(jobId)));
+  return (await get<Outbox>(key(jobId))) ?? EMPTY;
 }
 
 /** Jobs of which something waits on this phone. */
 export async function waitingJobs(): Promise<string[]> {
-  const all = await entries<string, AnyOutbox>();
+  const all = await entries<string, Outbox>();
   return all.flatMap(([name, box]) =>
-    name.startsWith(PREFIX) && lifted(box).waiting.length > 0 ? [name.slice(PREFIX.length)] : [],
+    name.startsWith(PREFIX) && box.waiting.length > 0 ? [name.slice(PREFIX.length)] : [],
   );
 }
 
 /** What waits on this phone of all jobs. */
 export async function allWaiting(): Promise<readonly WaitingEvent[]> {
-  const all = await entries<string, AnyOutbox>();
-  return all.flatMap(([name, box]) => (name.startsWith(PREFIX) ? lifted(box).waiting : []));
+  const all = await entries<string, Outbox>();
+  return all.flatMap(([name, box]) => (name.startsWith(PREFIX) ? box.waiting : []));
 }
 
 const listeners = new Map<string, Set<() => void>>();
@@ -99,7 +64,7 @@ export function onOutbox(jobId: string, hear: () => void): () => void {
 }
 
 async function change(jobId: string, by: (before: Outbox) => Outbox): Promise<void> {
-  await update<AnyOutbox>(key(jobId), (before) => by(lifted(before)));
+  await update<Outbox>(key(jobId), (before) => by(before ?? EMPTY));
   for (const hear of listeners.get(jobId) ?? []) hear();
 }
 
@@ -145,8 +110,7 @@ export function settle(
   }));
 }
 
-const isOthers = ({ by }: WaitingEvent, personId: string): boolean =>
-  by !== null && by.id !== personId;
+const isOthers = ({ by }: WaitingEvent, personId: string): boolean => by.id !== personId;
 
 /** What waits ahead of anything of somebody else's: a log is sent in the order of the taps. */
 export function sendable(
@@ -163,9 +127,9 @@ export function othersWaiting(
   personId: string,
 ): readonly { readonly id: string; readonly person: string; readonly taps: number }[] {
   const others = waiting.filter((w) => isOthers(w, personId));
-  return [...new Set(others.map((w) => w.by!.id))].map((id) => {
-    const theirs = others.filter((w) => w.by!.id === id);
-    return { id, person: theirs[0]!.by!.name, taps: theirs.length };
+  return [...new Set(others.map((w) => w.by.id))].map((id) => {
+    const theirs = others.filter((w) => w.by.id === id);
+    return { id, person: theirs[0]!.by.name, taps: theirs.length };
   });
 }
 
@@ -190,7 +154,7 @@ export function setAside(jobId: string, personId: string): Promise<void> {
           ? [
               {
                 event: w.event,
-                sentence: `${w.by!.name} tapped it on this phone and did not send it.`,
+                sentence: `${w.by.name} tapped it on this phone and did not send it.`,
               },
             ]
           : [],

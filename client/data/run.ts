@@ -241,7 +241,7 @@ function useJobState(job: Job, box: Outbox | null, sent: readonly WaitingEvent[]
     const waiting = [...sent, ...(box?.waiting ?? [])].filter((w) => !known.has(w.event.id));
     return followed.after([
       ...server,
-      ...waiting.map(({ event, by }) => ({ ...event, person: by?.name ?? '' })),
+      ...waiting.map(({ event, by }) => ({ ...event, person: by.name })),
     ]);
   }, [followed, server, box, sent]);
 }

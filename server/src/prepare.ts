@@ -1,4 +1,5 @@
 import { connect } from './db/connect';
+import { MadeByAnotherVersion } from './db/migrate';
 import { prepareDatabase } from './db/prepare';
 import { readHandedIn } from './handedIn';
 
@@ -13,9 +14,13 @@ async function main(): Promise<void> {
 main().then(
   () => process.exit(0),
   (error: unknown) => {
-    process.stderr.write(
-      `${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
-    );
+    process.stderr.write(`${wordsOf(error)}\n`);
     process.exit(1);
   },
 );
+
+/** What a person may do something about in a sentence, all else with where it happened. */
+function wordsOf(error: unknown): string {
+  if (error instanceof MadeByAnotherVersion) return error.message;
+  return error instanceof Error ? (error.stack ?? error.message) : String(error);
+}

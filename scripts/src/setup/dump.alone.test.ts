@@ -102,3 +102,15 @@ test('what was backed up is answered the same from an empty machine, and only an
   expect(await answers(second)).toEqual(before);
   await expect(restore(second, file)).rejects.toThrow(/holds a record already/);
 }, 120_000);
+
+test('a backup of another version is refused by a sentence that says what to do, and leaves the machine empty', async () => {
+  const made = await machine('made by another');
+  await prepareDatabase(made.database(DATABASE));
+  const { owner } = made.database(DATABASE);
+  runSql(postgresPrograms(), owner, `UPDATE made_by SET sha256 = 'another'`);
+  const other = join(dir, 'other');
+  backUp(made.database(DATABASE), other);
+  const empty = await machine('stays empty');
+  const refused = /^This data was made by another version of Cascade Brook.*--data\.$/;
+  for (const again of [empty, empty]) await expect(restore(again, other)).rejects.toThrow(refused);
+}, 120_000);

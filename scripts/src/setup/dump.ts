@@ -63,7 +63,12 @@ export async function restore(cluster: Cluster, file: string): Promise<void> {
     '--exit-on-error',
     file,
   ]);
-  await prepareDatabase(database);
+  try {
+    await prepareDatabase(database);
+  } catch (error) {
+    runSql(postgresPrograms(), database.owner, 'DROP OWNED BY CURRENT_USER CASCADE');
+    throw error;
+  }
 }
 
 /** Use the cluster of a data folder as it runs, or start it for as long as it is needed. */

@@ -2,6 +2,7 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { text } from 'node:stream/consumers';
 import type { Database } from './cluster';
 import { ROOT } from './paths';
 import { say } from './say';
@@ -22,11 +23,14 @@ export interface ServerOptions {
 const MAIN = join(ROOT, 'server', 'src', 'main.ts');
 const PREPARE = join(ROOT, 'server', 'src', 'prepare.ts');
 
-/** Bring a database to today, as the owner of its tables. @throws when that fails */
+/** Bring a database to today, as the owner of its tables. @throws Error with what it says where that fails */
 export async function prepareDatabase({ owner }: Database): Promise<void> {
-  const child = run(PREPARE, [], { database: owner });
-  const [code] = (await once(child, 'exit')) as [number | null];
-  if (code !== 0) throw new Error('the database could not be brought up to date');
+  const child = run(PREPARE, [], { database: owner }, 'pipe');
+  const [[code], said] = await Promise.all([
+    once(child, 'exit') as Promise<[number | null]>,
+    text(child.stderr!),
+  ]);
+  if (code !== 0) throw new Error(said.trim() || 'The database could not be brought up to date.');
 }
 
 /** The server as a process of its own, on a database that was prepared. Resolves when it is ready; rejects when it ends before. It ends with this process. */
@@ -72,7 +76,12 @@ export function stopServer(child: ChildProcess): Promise<void> {
 }
 
 /** One of the server's programs. What only it may know goes in by standard input, which also tells it by its end that we are gone. */
-function run(program: string, args: readonly string[], handedIn: object): ChildProcess {
+function run(
+  program: string,
+  args: readonly string[],
+  handedIn: object,
+  errors: 'inherit' | 'pipe' = 'inherit',
+): ChildProcess {
   const [first, ...rest] = [
     ...asNobody(),
     process.execPath,
@@ -82,7 +91,7 @@ function run(program: string, args: readonly string[], handedIn: object): ChildP
   const child = spawn(first!, rest, {
     cwd: ROOT,
     env: environment(),
-    stdio: ['pipe', 'pipe', 'inherit'],
+    stdio: ['pipe', 'pipe', errors],
     detached: true,
   });
   // A program that ended at once does not read any more; its exit says so.

@@ -12,7 +12,7 @@ import { mattersOf } from '../matters/rows';
 import { notFound } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../vehicles/service';
+import { findVehicle } from '../vehicles/findVehicle';
 
 /** A card with what its picture is drawn from. */
 export interface CardDrawn {

@@ -7,7 +7,7 @@ import { mattersOf } from '../matters/rows';
 import { refused } from '../problems/kinds';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../vehicles/service';
+import { findVehicle } from '../vehicles/findVehicle';
 import { vehicleHistoryOf } from '../vehicles/history';
 import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
 

@@ -1,9 +1,6 @@
 import type { ControlPage, Job, Overview } from '@brook/contract';
 import { airLeft } from '@brook/core/control/air';
 import { FIRST_MEASURE, pedalSetup } from '@brook/core/control/pedal';
-import { ControlAirRow } from '../db/models';
-import { up as clutchNeeds } from '../db/migrations/021-clutch-needs';
-import { liftAir } from '../lift/liftAir';
 import { Brook, planOfJob, type Caller } from '../testing';
 
 // Whole jobs through the API: a busy machine takes its time.
@@ -124,44 +121,4 @@ test('what a job measured that ended unreleased is nobody’s first: it may have
   await lead.change(job, 'post', 'test-drive/result', { result: 'good' });
   await lead.change(job, 'post', 'release');
   expect(await air(job.vehicleId)).toEqual([{ ...FIRST_MEASURE, first: true }, ended]);
-});
-
-const rows = () =>
-  ControlAirRow.findAll({
-    order: [
-      ['at', 'ASC'],
-      ['jobId', 'ASC'],
-    ],
-    raw: true,
-  });
-
-test('a store of before that took such a measure as the first forgets what was held against it, and is told anew', async () => {
-  const kept = await rows();
-  await brook.asOwner(async (db) => {
-    await db.query('ALTER TABLE control_air DISABLE TRIGGER control_air_append_only');
-    await db.query(
-      `UPDATE control_air a SET first = j.released IS NULL FROM jobs j, vehicles v
-        WHERE j.id = a.job_id AND v.id = a.vehicle_id AND v.tag = 'H 2'`,
-    );
-    await db.query('ALTER TABLE control_air ENABLE TRIGGER control_air_append_only');
-    await db.query('DROP INDEX job_events_clutch_needs');
-    await clutchNeeds(db.getQueryInterface());
-    expect(await rows()).toHaveLength(3);
-    expect(await liftAir(db)).toBe(2);
-  });
-  expect(await rows()).toEqual(kept);
-});
-
-test('measures of before they were kept are said once, and a second lift changes nothing', async () => {
-  const kept = await rows();
-  expect(kept).toHaveLength(5);
-  await brook.asOwner(async (db) => {
-    await db.query(
-      'ALTER TABLE control_air DISABLE TRIGGER control_air_append_only; DELETE FROM control_air',
-    );
-    expect(await liftAir(db)).toBe(5);
-    expect(await liftAir(db)).toBe(0);
-    await db.query('ALTER TABLE control_air ENABLE TRIGGER control_air_append_only');
-  });
-  expect(await rows()).toEqual(kept);
 });

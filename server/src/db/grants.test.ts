@@ -18,11 +18,7 @@ test('the app owns nothing, and no table is forgotten: each one is used by it or
        FROM pg_class WHERE relnamespace = 'public'::regnamespace AND relkind IN ('r', 'v') ORDER BY relname`,
   );
   expect(new Set(rows.map((r) => r.owner))).toEqual(new Set(['brook_owner']));
-  expect(rows.filter((r) => !r.may).map((r) => r.name)).toEqual([
-    'job_lifts',
-    'migrations',
-    'run_events',
-  ]);
+  expect(rows.filter((r) => !r.may).map((r) => r.name)).toEqual(['made_by']);
 });
 
 test.each([

@@ -1,56 +1,43 @@
-import type { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
-import { up as workshopToRun } from './migrations/001-workshop-to-run';
-import { up as fluid } from './migrations/002-fluid';
-import { up as plan } from './migrations/003-plan';
-import { up as onward } from './migrations/004-onward';
-import { up as oneLog } from './migrations/005-one-log';
-import { up as matters } from './migrations/006-matters';
-import { up as inside } from './migrations/007-inside';
-import { up as foundInContainer } from './migrations/008-found-in-container';
-import { up as guarded } from './migrations/009-guarded';
-import { up as live } from './migrations/010-live';
-import { up as signIn } from './migrations/011-sign-in';
-import { up as media } from './migrations/012-media';
-import { up as wholeBatches } from './migrations/013-whole-batches';
-import { up as helper } from './migrations/014-helper';
-import { up as clocks } from './migrations/015-clocks';
-import { up as paces } from './migrations/016-paces';
-import { up as controls } from './migrations/017-controls';
-import { up as people } from './migrations/018-people';
-import { up as joints } from './migrations/019-joints';
-import { up as air } from './migrations/020-air';
-import { up as clutchNeeds } from './migrations/021-clutch-needs';
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { QueryTypes, type Sequelize } from 'sequelize';
 
-/** Bring the database up to date; each migration runs once, in order, whole or not at all. */
-export async function migrate(db: Sequelize): Promise<void> {
-  const umzug = new Umzug({
-    migrations: [
-      { name: '001-workshop-to-run', up: ({ context }) => workshopToRun(context) },
-      { name: '002-fluid', up: ({ context }) => fluid(context) },
-      { name: '003-plan', up: ({ context }) => plan(context) },
-      { name: '004-onward', up: ({ context }) => onward(context) },
-      { name: '005-one-log', up: ({ context }) => oneLog(context) },
-      { name: '006-matters', up: ({ context }) => matters(context) },
-      { name: '007-inside', up: ({ context }) => inside(context) },
-      { name: '008-found-in-container', up: ({ context }) => foundInContainer(context) },
-      { name: '009-guarded', up: ({ context }) => guarded(context) },
-      { name: '010-live', up: ({ context }) => live(context) },
-      { name: '011-sign-in', up: ({ context }) => signIn(context) },
-      { name: '012-media', up: ({ context }) => media(context) },
-      { name: '013-whole-batches', up: ({ context }) => wholeBatches(context) },
-      { name: '014-helper', up: ({ context }) => helper(context) },
-      { name: '015-clocks', up: ({ context }) => clocks(context) },
-      { name: '016-paces', up: ({ context }) => paces(context) },
-      { name: '017-controls', up: ({ context }) => controls(context) },
-      { name: '018-people', up: ({ context }) => people(context) },
-      { name: '019-joints', up: ({ context }) => joints(context) },
-      { name: '020-air', up: ({ context }) => air(context) },
-      { name: '021-clutch-needs', up: ({ context }) => clutchNeeds(context) },
-    ],
-    context: db.getQueryInterface(),
-    storage: new SequelizeStorage({ sequelize: db, tableName: 'migrations' }),
-    logger: undefined,
+/** The one migration, as text. */
+export const SCHEMA = readFileSync(new URL('./schema.sql', import.meta.url), 'utf8');
+
+/** A database that another text of the migration made: its message says what to do. */
+export class MadeByAnotherVersion extends Error {
+  constructor() {
+    super(
+      'This data was made by another version of Cascade Brook, which this one does not read. Start with --fresh to throw it away and begin anew, or give another folder with --data.',
+    );
+  }
+}
+
+/**
+ * Make an empty database; one that this text made is left as it is.
+ *
+ * @throws MadeByAnotherVersion where something stands there that it did not make
+ */
+export async function migrate(db: Sequelize, schema: string = SCHEMA): Promise<void> {
+  const sha256 = createHash('sha256').update(schema).digest('hex');
+  await db.transaction(async (transaction) => {
+    const ask = async (sql: string) =>
+      (await db.query<{ answer: string | null }>(sql, { type: QueryTypes.SELECT, transaction }))[0]
+        ?.answer ?? null;
+    const madeBy =
+      (await ask(`SELECT to_regclass('public.made_by')::text AS answer`)) &&
+      (await ask('SELECT sha256 AS answer FROM made_by'));
+    if (madeBy === sha256) return;
+    const tables = await ask(
+      `SELECT min(tablename) AS answer FROM pg_tables WHERE schemaname = 'public'`,
+    );
+    if (tables !== null) throw new MadeByAnotherVersion();
+    await db.query(schema, { transaction });
+    await db.query('CREATE TABLE made_by (sha256 text PRIMARY KEY)', { transaction });
+    await db.query('INSERT INTO made_by VALUES (:sha256)', {
+      replacements: { sha256 },
+      transaction,
+    });
   });
-  await umzug.up();
 }

@@ -1,11 +1,9 @@
 import type { MakerEntry, PlanChoices, Role } from '@brook/contract';
 import type { DriveState, JobStage } from '@brook/core/job/stage';
 import type { ClosedPhase } from '@brook/core/bleed/call';
-import { liftLayout, type Control, type Layout } from '@brook/core/vehicle/circuit';
+import type { Control, Layout } from '@brook/core/vehicle/circuit';
 import type { Grade, IsoClass } from '@brook/core/fluid/verdict';
 import {
-  liftFluidRead,
-  liftJobEvent,
   type AcceptedPick,
   type ControlOnRecord,
   type FluidRead,
@@ -18,7 +16,7 @@ import type { Method } from '@brook/core/hydraulics/flow';
 import type { GateAnswer } from '@brook/core/job/gate';
 import type { Inside } from '@brook/core/fluid/inside';
 import type { JobSays, Matter, MatterWeight } from '@brook/core/owed/openItems';
-import { liftPlanResult, type PlanResult } from '@brook/core/bleed/plan';
+import type { PlanResult } from '@brook/core/bleed/plan';
 import type { HouseRules } from '@brook/core/bleed/rules';
 import type { UnitChoice } from '@brook/core/base/units';
 import type { Pace } from '@brook/core/job/run';
@@ -372,15 +370,6 @@ export class HandOver extends Model<InferAttributes<HandOver>, InferCreationAttr
   declare wasteMl: number;
 }
 
-/** A stored value that is read in the shape of today, whatever version wrote it. */
-const lifted = <S, T>(column: string, lift: (stored: S) => T) => ({
-  type: DataTypes.JSONB,
-  get(this: Model): T | null {
-    const stored = this.getDataValue(column) as S | null | undefined;
-    return stored === null || stored === undefined ? null : lift(stored);
-  },
-});
-
 /** Bind the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
   // A new object each time: Sequelize writes the column's name into what it is given.
@@ -440,7 +429,7 @@ export function defineModels(sequelize: Sequelize): void {
       workshopId: uuid(),
       name: text(),
       tag: text(),
-      layout: lifted('layout', liftLayout),
+      layout: json(),
       driveState: { ...text(), defaultValue: 'free' },
       driveSince: DataTypes.DATE,
       driveReason: DataTypes.TEXT,
@@ -460,9 +449,9 @@ export function defineModels(sequelize: Sequelize): void {
       openedAt: time(),
       openedBy: text(),
       closedAt: DataTypes.DATE,
-      fluid: lifted('fluid', liftFluidRead),
+      fluid: json(),
       planChoices: json(),
-      planResult: lifted('planResult', liftPlanResult),
+      planResult: json(),
       planAccepted: json(),
       pick: json(),
       released: json(),
@@ -483,13 +472,12 @@ export function defineModels(sequelize: Sequelize): void {
     receivedAt: time(),
     person: text(),
   });
-  const jobEvent = () => lifted('event', liftJobEvent);
   JobEventRow.init(
-    { jobId: key(), ...log(), event: jobEvent() },
+    { jobId: key(), ...log(), event: json() },
     { sequelize, tableName: 'job_events' },
   );
   JobAdditionRow.init(
-    { jobId: key(), ...log(), event: jobEvent() },
+    { jobId: key(), ...log(), event: json() },
     { sequelize, tableName: 'job_additions' },
   );
   VehicleEventRow.init(

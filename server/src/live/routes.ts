@@ -7,7 +7,7 @@ import { parse, pathId } from '../http/parse';
 import { mustBeOurs } from '../jobs/locked';
 import { onWire } from '../log/stored';
 import { actorOf, NO_DEVICE, type Actor } from '../session/actor';
-import { driveStateOf } from '../vehicles/service';
+import { driveStateOf } from '../vehicles/findVehicle';
 import { helperNewsOf } from '../help/links';
 import type { JobNews } from './jobNews';
 import { heardOf, phonesOf } from './phones';

@@ -14,7 +14,7 @@ import { endLocked } from '../jobs/end';
 import { changeJob, type LockedJob } from '../jobs/locked';
 import { heardOf } from '../live/phones';
 import type { Actor } from '../session/actor';
-import { driveStateOf } from '../vehicles/service';
+import { driveStateOf } from '../vehicles/findVehicle';
 import { sayOfAdditions } from './additions';
 import { appendAddition, appendKept, by } from './append';
 import { additionsOf, asSent, onWire } from './stored';

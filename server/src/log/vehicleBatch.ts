@@ -4,7 +4,7 @@ import type { Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Vehicle } from '../db/models';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../vehicles/service';
+import { findVehicle } from '../vehicles/findVehicle';
 import { appendToVehicle, by } from './append';
 import { projectMatters } from './drive';
 import { vehicleLogOf } from './stored';

@@ -7,7 +7,7 @@ import { Job, MediaRow } from '../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { notFound, refused } from '../problems/kinds';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../vehicles/service';
+import { findVehicle } from '../vehicles/findVehicle';
 import { reencode } from './reencode';
 
 interface Told {

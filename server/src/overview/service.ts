@@ -6,7 +6,7 @@ import { gettingWorse } from '../controls/air';
 import { JobEventRow, Vehicle } from '../db/models';
 import { mattersOf, mattersOfKinds } from '../matters/rows';
 import type { Actor } from '../session/actor';
-import { driveStateOf } from '../vehicles/service';
+import { driveStateOf } from '../vehicles/findVehicle';
 import { wasteNow } from '../waste/service';
 
 /** How many of what leads let go are shown. */

@@ -20,8 +20,6 @@ import { controlsConcerned } from '@brook/core/owed/openItems';
 import { followCalls, type RunEvent } from '@brook/core/job/run';
 import { sharePoured } from '@brook/core/fluid/shelf';
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { gunzipSync } from 'node:zlib';
 import express from 'express';
 import { Client, Pool } from 'pg';
 import { pino, type Logger } from 'pino';
@@ -189,10 +187,6 @@ async function prepare({ url }: TestDatabase): Promise<void> {
   await db.close();
 }
 
-/** Load a dump, packed by gzip, into an empty database. */
-const loadDump = (url: string, path: string): Promise<void> =>
-  withClient(url, (client) => client.query(gunzipSync(readFileSync(path)).toString()));
-
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
 export class Brook {
   app!: ReturnType<typeof createApp>;
@@ -209,15 +203,14 @@ export class Brook {
   ) {}
 
   static async start(
-    options: { seed?: Seed; now?: Date; webDir?: string; dump?: string; log?: Logger } = {},
+    options: { seed?: Seed; now?: Date; webDir?: string; log?: Logger } = {},
   ): Promise<Brook> {
-    const asAlways = !options.dump && !options.seed && !options.now;
+    const asAlways = !options.seed && !options.now;
     const like = asAlways ? await seededDatabase() : null;
     const made = await newDatabase(like?.made.name);
-    if (options.dump) await loadDump(made.url, options.dump);
     if (!asAlways) await prepare(made);
     const db = connect(made.appUrl);
-    if (!asAlways && !options.dump) await loadSeed(options.seed ?? SEED, options.now ?? NOW);
+    if (!asAlways) await loadSeed(options.seed ?? SEED, options.now ?? NOW);
     const brook = await Brook.on(db, made, options);
     if (like) brook.cookies = new Map(like.cookies);
     return brook;

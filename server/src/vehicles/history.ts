@@ -2,7 +2,7 @@ import type { VehicleHistory } from '@brook/contract';
 import { historyReading } from '@brook/core/fluid/ageing';
 import { paths, type Layout } from '@brook/core/vehicle/circuit';
 import { gradeNamed, type Grade } from '@brook/core/fluid/verdict';
-import { liftFluidRead, type FluidRead, type StoredFluidRead } from '@brook/core/job/log';
+import type { FluidRead } from '@brook/core/job/log';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../db/models';
@@ -10,7 +10,7 @@ import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { insideOf } from '../inside/rows';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../session/actor';
-import { findVehicle } from './service';
+import { findVehicle } from './findVehicle';
 
 interface Row {
   readonly id: string;
@@ -18,7 +18,7 @@ interface Row {
   readonly openedAt: Date;
   readonly closedAt: Date | null;
   readonly released: boolean;
-  readonly fluid: StoredFluidRead | null;
+  readonly fluid: FluidRead | null;
   readonly batches: string[] | null;
   /** Bleeders at which it renewed the fluid to the last sign. */
   readonly renewed: string[] | null;
@@ -51,9 +51,7 @@ export async function vehicleHistoryOf(
     },
   );
   const { shown, next } = pageOf(found, page.limit, ({ id, openedAt }) => ({ openedAt, id }));
-  const read = shown.flatMap((row) =>
-    row.fluid ? [{ ...row, fluid: liftFluidRead(row.fluid) }] : [],
-  );
+  const read = shown.flatMap(({ fluid, ...row }) => (fluid ? [{ ...row, fluid }] : []));
   return {
     samples: samplesOf(read),
     changes: changesOf(read, vehicle.layout),

@@ -2,7 +2,6 @@ import type {
   MakerEntry,
   NewVehicle,
   Vehicle as VehicleDto,
-  VehicleDriveState,
   VehiclePage,
   VehicleSummary,
 } from '@brook/contract';
@@ -17,7 +16,8 @@ import { listJobs } from '../jobs/list';
 import { insideOf } from '../inside/rows';
 import { mattersOf } from '../matters/rows';
 import { unknownBleeder } from '../plans/planFor';
-import { ProblemError, notFound } from '../problems/kinds';
+import { ProblemError } from '../problems/kinds';
+import { driveStateOf, findVehicle } from './findVehicle';
 import type { Actor } from '../session/actor';
 
 /** A page of the workshop's vehicles, by name, by keyset over the index `vehicles_list`. */
@@ -124,21 +124,6 @@ export async function changeVehicle(
       );
     await change(vehicle, transaction);
   });
-}
-
-export async function findVehicle(
-  actor: Pick<Actor, 'workshopId'>,
-  id: string,
-  transaction?: Transaction,
-): Promise<Vehicle> {
-  const lock = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
-  const vehicle = await Vehicle.findOne({ where: { id, workshopId: actor.workshopId }, ...lock });
-  if (!vehicle) throw notFound('vehicle');
-  return vehicle;
-}
-
-export function driveStateOf(v: Vehicle): VehicleDriveState {
-  return { state: v.driveState, since: v.driveSince?.toISOString() ?? null, reason: v.driveReason };
 }
 
 function vehicleSummaryOf(

@@ -35,7 +35,6 @@ export {
   type PlanWishes,
 } from './request';
 export { PREPARATION_WORDS, preparationWords, refusalWords, reservoirsWords } from './words';
-export { liftPlan, liftPlanResult, type FirstPlan, type StoredPlan } from './lift';
 
 export { BOWL_WAY_WORDS, rinseWords, type BowlTreatment } from './bowlTreatment';
 export { planGlance, type PlanGlance } from './glance';

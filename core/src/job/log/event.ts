@@ -189,6 +189,9 @@ export type PhoneHappening =
   | ClutchNeedHappening
   | Undone;
 
+/** Version of the shape in which a reading of the fluid and its verdict are stored. */
+export const FLUID_READ_VERSION = 3;
+
 /** What was read on the cap and seen at the sample points, what is to go in, and the verdict with the rules that were in force. */
 export interface FluidRead extends Omit<FluidRequest, 'follow' | 'fill'> {
   /** Of the shape in which it is stored. */

@@ -7,6 +7,7 @@ export {
   type AcceptedPick,
   type CameOff,
   type DeskHappening,
+  FLUID_READ_VERSION,
   type FluidRead,
   type FluidUsedEntry,
   type JobEvent,
@@ -21,8 +22,6 @@ export {
   type VehicleHappening,
 } from './event';
 export { refitOf, type Refit } from './refit';
-export { liftJobEvent } from './liftEvent';
-export { FLUID_READ_VERSION, liftFluidRead, type StoredFluidRead } from './liftFluidRead';
 export { takenBackIn, undoneIds } from './undo';
 export {
   NO_PROOF,

@@ -89,6 +89,5 @@ export {
   type Insert,
 } from './edit';
 export { layoutTemplates, templateById, type LayoutTemplate, type TemplateId } from './templates';
-export { liftLayout, type FirstLayout } from './lift';
 /** The pieces that layouts are written with, each with its usual sizes. */
 export * as layoutParts from './templates/parts';
