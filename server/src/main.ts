@@ -4,12 +4,12 @@ import { parseArgs } from 'node:util';
 import { Pool } from 'pg';
 import { destination, pino } from 'pino';
 import { createApp } from './app';
-import { wallClock } from './clock';
+import { wallClock } from './http/clock';
 import { connect } from './db/connect';
 import { readHandedIn, whenParentIsGone } from './handedIn';
 import { errorForLog } from './http/log';
-import { JobNews } from './live/jobNews';
-import { refuseConnection } from './problems/clientError';
+import { JobNews } from './journal/live/jobNews';
+import { refuseConnection } from './http/problems/clientError';
 import { isEmpty, loadSeed } from './seed/load';
 
 const { values: given } = parseArgs({

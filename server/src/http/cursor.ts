@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from './problems/kinds';
 
 /** A moment as our own cursors write it; nothing that is listed is older than clocks of computers, and the database knows no year 0. */
 export const moment = z.iso.datetime().refine((at) => Date.parse(at) >= 0);

@@ -4,7 +4,7 @@ import { createServer } from 'node:http';
 import { connect as connectTcp } from 'node:net';
 import request from 'supertest';
 import { gzipSync } from 'node:zlib';
-import { refuseConnection } from '../problems/clientError';
+import { refuseConnection } from './problems/clientError';
 import { Brook, type Caller } from '../testing';
 
 let brook: Brook;

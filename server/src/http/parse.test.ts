@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import { z } from 'zod';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from './problems/kinds';
 import { etag, ifMatch, parse, pathId } from './parse';
 
 const request = (header: string | undefined, id?: unknown) =>

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Request } from 'express';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from './problems/kinds';
 
 /**
  * Read input by its contract.

@@ -1,5 +1,5 @@
 import express, { type RequestHandler } from 'express';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from './problems/kinds';
 
 /** How deep lists and objects may stand in each other; the deepest of ours, a layout in a plan's request, has 8. */
 const DEEPEST = 32;

@@ -2,7 +2,7 @@ import { PHOTO_SIDE_PX, VOICE } from '@brook/contract';
 import type { Medium } from '@brook/core/job/log';
 import { createRequire } from 'node:module';
 import sharp from 'sharp';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from '../http/problems/kinds';
 
 // The package names its exports to CommonJS alone.
 export const { WaveFile } = createRequire(import.meta.url)('wavefile') as typeof import('wavefile');

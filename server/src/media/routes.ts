@@ -1,8 +1,8 @@
 import { MEDIA_LIMIT_BYTES, wholeQuery } from '@brook/contract';
 import { raw, Router } from 'express';
-import type { Clock } from '../clock';
+import type { Clock } from '../http/clock';
 import { parse, pathId } from '../http/parse';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from '../http/problems/kinds';
 import { actorOf } from '../session/actor';
 import { getMedia, mediaOfJob, putMedia, toldBy } from './service';
 

@@ -5,9 +5,9 @@ import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import { z } from 'zod';
 import { Job, MediaRow } from '../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
-import { notFound, refused } from '../problems/kinds';
+import { notFound, refused } from '../http/problems/kinds';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../vehicles/findVehicle';
+import { findVehicle } from '../workshop/findVehicle';
 import { reencode } from './reencode';
 
 interface Told {

@@ -19,10 +19,10 @@ import { sharePoured } from '@brook/core/fluid/shelf';
 import { v4 as uuid } from 'uuid';
 import type { z } from 'zod';
 import { Container, Job, User, Vehicle, Workshop } from '../db/models';
-import { choosePlan } from '../jobs/choices';
-import { endJob } from '../jobs/end';
-import { putFluidUsed } from '../jobs/fluidUsed';
-import { readFluid } from '../jobs/readFluid';
+import { choosePlan } from '../journal/job/choices';
+import { endJob } from '../journal/job/end';
+import { putFluidUsed } from '../journal/job/fluidUsed';
+import { readFluid } from '../journal/job/readFluid';
 import {
   acceptPlan,
   endTestDrive,
@@ -31,17 +31,17 @@ import {
   openJob,
   releaseJob,
   setTestDrive,
-} from '../jobs/service';
-import { usualChoices } from '../plans/planFor';
-import { heardOf } from '../live/phones';
-import { takeBatch } from '../log/batch';
-import { mattersBefore } from '../log/drive';
-import { jobStateOf } from '../log/stored';
+} from '../journal/job/service';
+import { usualChoices } from '../journal/job/planFor';
+import { heardOf } from '../journal/live/phones';
+import { takeBatch } from '../journal/batch/batch';
+import { mattersBefore } from '../journal/log/drive';
+import { jobStateOf } from '../journal/log/stored';
 import { hashPassword } from '../session/password';
 import { actorFor, type Actor } from '../session/actor';
 import { addContainers, discardContainer, getShelf } from '../shelf/service';
-import { addVehicle } from '../vehicles/service';
-import { handOverDrum } from '../waste/service';
+import { addVehicle } from '../vehicle/service';
+import { handOverDrum } from '../shelf/waste/service';
 
 type SeedWorkshop = z.output<typeof seedSchema>['workshops'][number];
 type SeedJob = SeedWorkshop['jobs'][number];

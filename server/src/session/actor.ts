@@ -1,10 +1,10 @@
 import type { Role, Session } from '@brook/contract';
 import { METRIC, type UnitChoice } from '@brook/core/base/units';
 import type { Request, RequestHandler } from 'express';
-import type { Clock } from '../clock';
+import type { Clock } from '../http/clock';
 import { User, Workshop } from '../db/models';
 import { oneRow } from '../db/oneRow';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from '../http/problems/kinds';
 
 /** Who acts, and for which workshop; every service takes one. */
 export interface Actor {

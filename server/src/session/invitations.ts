@@ -8,7 +8,7 @@ import {
 import { Op, UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { Invitation, User } from '../db/models';
-import { ProblemError, notFound } from '../problems/kinds';
+import { ProblemError, notFound } from '../http/problems/kinds';
 import type { Actor } from './actor';
 import { hashOf, newCode } from './code';
 import { hashPassword } from './password';

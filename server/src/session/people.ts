@@ -3,7 +3,7 @@ import { literal, Op, QueryTypes, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { User } from '../db/models';
 import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
-import { ProblemError, notFound, refused } from '../problems/kinds';
+import { ProblemError, notFound, refused } from '../http/problems/kinds';
 import type { Actor } from './actor';
 
 /** A page of the people of a workshop by name, those who left among them: their names stand on its records. */

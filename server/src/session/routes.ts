@@ -8,11 +8,11 @@ import {
   wholeQuery,
 } from '@brook/contract';
 import { Router, type Request } from 'express';
-import type { Clock } from '../clock';
+import type { Clock } from '../http/clock';
 import { User } from '../db/models';
 import { parse, pathId } from '../http/parse';
 import { smallBody } from '../http/readable';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from '../http/problems/kinds';
 import { actorOf, requireActor, sessionOf, signedOut, userOf } from './actor';
 import { hashPassword, passwordMatches } from './password';
 import { invite, joinBy, openInvitations, takeBack } from './invitations';

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { Op } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { SignInTry } from '../db/models';
-import { ProblemError } from '../problems/kinds';
+import { ProblemError } from '../http/problems/kinds';
 
 /** Wrong tries that one address has for one account in a quarter of an hour. */
 export const TRIES = 10;

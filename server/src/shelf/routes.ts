@@ -7,9 +7,9 @@ import {
   wholeQuery,
 } from '@brook/contract';
 import { Router } from 'express';
-import type { Clock } from '../clock';
+import type { Clock } from '../http/clock';
 import { etag, ifMatch, parse, pathId } from '../http/parse';
-import { houseRulesOf } from '../rules/service';
+import { houseRulesOf } from '../workshop/rules/service';
 import { actorOf } from '../session/actor';
 import { containerDto } from './containers';
 import {

@@ -5,8 +5,8 @@ import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
 import { Container, ContainerDraw, FluidMovedRow } from '../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
-import { notFound, ProblemError, refused } from '../problems/kinds';
-import { houseRulesOf } from '../rules/service';
+import { notFound, ProblemError, refused } from '../http/problems/kinds';
+import { houseRulesOf } from '../workshop/rules/service';
 import type { Actor } from '../session/actor';
 import { containerDto, heldOf, shelfContainer, type Held } from './containers';
 

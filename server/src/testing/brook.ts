@@ -30,7 +30,7 @@ import { checkAnswers } from './answers';
 import { connect } from '../db/connect';
 import { defineModels } from '../db/models';
 import { prepareDatabase } from '../db/prepare';
-import { JobNews } from '../live/jobNews';
+import { JobNews } from '../journal/live/jobNews';
 import { loadSeed } from '../seed/load';
 
 export const NOW = new Date('2026-03-10T09:00:00Z');

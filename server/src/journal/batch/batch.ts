@@ -1,0 +1,200 @@
+import { jobEvent, type Appended, type EventAnswer } from '@brook/contract';
+import {
+  addToJob,
+  foldJob,
+  isSuperfluous,
+  jobEventFault,
+  type JobEvent,
+  type JobState,
+} from '@brook/core/job/log';
+import { isClosed } from '@brook/core/job/stage';
+import { HALT_WORDS, type EventBase, type Kept } from '@brook/core/job/run';
+import { isDeepStrictEqual } from 'node:util';
+import { endLocked } from '../job/end';
+import { changeJob, type LockedJob } from '../log/locked';
+import { heardOf } from '../live/phones';
+import type { Actor } from '../../session/actor';
+import { driveStateOf } from '../../workshop/findVehicle';
+import { sayOfAdditions } from '../log/additions';
+import { appendAddition, appendKept, by } from '../log/append';
+import { additionsOf, asSent, onWire } from '../log/stored';
+
+/** A batch as it came, its events not yet looked at. */
+export interface Batch {
+  readonly events: readonly unknown[];
+  readonly lowestWaiting: number;
+  readonly since: number;
+}
+
+/**
+ * Take a batch from a phone into a job's log. Each event is answered by
+ * itself: new, known, added after the end, or refused with a sentence; one that
+ * is refused stops nothing behind it.
+ *
+ * @returns what became of each, and what the log holds that the phone does not know
+ */
+export async function takeBatch(
+  actor: Actor,
+  jobId: string,
+  batch: Batch,
+  at: Date,
+): Promise<Appended> {
+  const take = async (locked: LockedJob): Promise<Appended> => {
+    const taker = new Taker(locked);
+    const answers: EventAnswer[] = [];
+    for (const given of batch.events) answers.push(await taker.take(given));
+    await taker.finish();
+    await rememberDevices(locked, taker.sent, batch.lowestWaiting, sentFirst(taker.sent, answers));
+    const { log } = locked.state;
+    return {
+      answers,
+      events: log.slice(batch.since).map(onWire),
+      position: log.length,
+      stage: locked.job.stage,
+      // Where something changed, the job is saved with the next version.
+      version: locked.job.version + (locked.job.changed() ? 1 : 0),
+      drive: driveStateOf(locked.vehicle),
+    };
+  };
+  // The log holds the accepted plan and its containers.
+  return changeJob(actor, jobId, null, at, take, ['planResult', 'pick']);
+}
+
+/** Takes the events of one batch in their order. */
+class Taker {
+  private fresh: Kept<JobEvent>[] = [];
+  private state: JobState;
+  /** Undos that the state does not show yet: they are folded in one go. */
+  private stale = false;
+  private additions: Kept<JobEvent>[] | null = null;
+  readonly sent: EventBase[] = [];
+  /** What the log holds, by id. */
+  private readonly held: Map<string, Kept<JobEvent>>;
+
+  constructor(private readonly locked: LockedJob) {
+    this.state = locked.state;
+    this.held = new Map(this.state.log.map((e) => [e.id, e]));
+  }
+
+  async take(given: unknown): Promise<EventAnswer> {
+    const read = jobEvent.safeParse(given);
+    if (!read.success) {
+      const id = (given as { id?: unknown } | null)?.id;
+      const sentence = read.error.issues.map((i) => i.message).join(' ');
+      return { id: typeof id === 'string' ? id : null, result: 'refused', sentence };
+    }
+    const event = read.data as JobEvent;
+    this.sent.push(event);
+    return { id: event.id, ...(await this.takeEvent(event)) };
+  }
+
+  private async takeEvent(event: JobEvent): Promise<Omit<EventAnswer, 'id'>> {
+    const refused = (sentence: string) => ({ result: 'refused' as const, sentence });
+    const closed = isClosed(this.locked.job.stage);
+    const additions = closed ? await this.known() : [];
+    const before = this.held.get(event.id) ?? additions.find((e) => e.id === event.id);
+    if (before)
+      return isDeepStrictEqual(asSent(before), event)
+        ? { result: 'known', sentence: null }
+        : refused('This id stands for another event already; an event keeps its content.');
+    if (this.stale && event.kind !== 'undone') this.refold();
+    const fault = jobEventFault(this.state, event, {
+      openedAtMs: this.locked.job.openedAt.getTime(),
+      nowMs: this.locked.at.getTime(),
+    });
+    const besides = fault !== null && additions.some((a) => namedBy(event) === a.id);
+    if (fault !== null && !besides) return refused(fault);
+    if (isSuperfluous(this.state, event)) return { result: 'known', sentence: null };
+    const kept = by(this.locked.actor, event);
+    if (closed) {
+      await appendAddition(this.locked, kept);
+      additions.push(kept);
+      return { result: 'added after the end', sentence: null };
+    }
+    this.keep(kept);
+    if (this.state.run?.ended) await this.end();
+    return { result: 'new', sentence: null };
+  }
+
+  private keep(event: Kept<JobEvent>): void {
+    if (event.kind === 'undone') {
+      this.stale = true;
+      this.fresh.push(event);
+      this.held.set(event.id, event);
+      const undone = new Set([...this.state.undone, event.eventId]);
+      this.state = { ...this.state, log: [...this.state.log, event], undone };
+      return;
+    }
+    this.state = addToJob(this.state, event);
+    // As the fold keeps it: a decision with the plan that follows.
+    const kept = this.state.log.at(-1)!;
+    this.fresh.push(kept);
+    this.held.set(kept.id, kept);
+  }
+
+  private refold(): void {
+    this.state = foldJob(this.state.log);
+    this.stale = false;
+  }
+
+  /** Put what is new into the log. */
+  private async flush(): Promise<void> {
+    if (this.stale) this.refold();
+    if (this.fresh.length === 0) return;
+    await appendKept(this.locked, this.fresh, this.state);
+    this.fresh = [];
+  }
+
+  /** A decision ended the run, and so the job; what comes behind it goes beside the record. */
+  private async end(): Promise<void> {
+    await this.flush();
+    const { title, say } = HALT_WORDS[this.state.run!.ended!];
+    await endLocked(this.locked, `${title}. ${say}`, true);
+    this.state = this.locked.state;
+  }
+
+  private async known(): Promise<Kept<JobEvent>[]> {
+    const { job, transaction } = this.locked;
+    return (this.additions ??= await additionsOf(job.id, transaction));
+  }
+
+  async finish(): Promise<void> {
+    await this.flush();
+    if (this.additions) await sayOfAdditions(this.locked, this.additions);
+  }
+}
+
+/** The event that another one names. */
+function namedBy(event: JobEvent): string | null {
+  if (event.kind === 'undone') return event.eventId;
+  if (event.kind === 'decided' || event.kind === 'mended') return event.haltId;
+  return null;
+}
+
+/** Which events came for the first time: one that is sent twice was held once. */
+function sentFirst(
+  sent: readonly EventBase[],
+  answers: readonly EventAnswer[],
+): (deviceId: string) => number {
+  const known = new Set(answers.flatMap((a) => (a.result === 'known' ? [a.id] : [])));
+  return (deviceId) => sent.filter((e) => e.deviceId === deviceId && !known.has(e.id)).length;
+}
+
+/** What the phones of a batch sent: so that others can say what stands on each alone. */
+async function rememberDevices(
+  { job, actor, at, transaction }: LockedJob,
+  sent: readonly EventBase[],
+  settledBelow: number,
+  firstOf: (deviceId: string) => number,
+): Promise<void> {
+  for (const deviceId of new Set(sent.map((e) => e.deviceId))) {
+    const seqs = sent.filter((e) => e.deviceId === deviceId).map((e) => e.deviceSeq);
+    const highestSeq = Math.max(...seqs);
+    await heardOf(
+      actor,
+      job.id,
+      { deviceId, at, sent: { events: firstOf(deviceId), highestSeq, settledBelow } },
+      transaction,
+    );
+  }
+}

@@ -1,0 +1,66 @@
+import { vehicleEvent, type EventAnswer } from '@brook/contract';
+import type { VehicleEvent } from '@brook/core/job/log';
+import type { Kept } from '@brook/core/job/run';
+import { isDeepStrictEqual } from 'node:util';
+import { Vehicle } from '../../db/models';
+import type { Actor } from '../../session/actor';
+import { findVehicle } from '../../workshop/findVehicle';
+import { appendToVehicle, by } from '../log/append';
+import { projectMatters } from '../log/drive';
+import { vehicleLogOf } from '../log/stored';
+
+/** Take what somebody says of a vehicle outside any job into its own log, by the same rules as a job's. */
+export async function takeVehicleBatch(
+  actor: Actor,
+  vehicleId: string,
+  events: readonly unknown[],
+  at: Date,
+): Promise<EventAnswer[]> {
+  return Vehicle.sequelize!.transaction(async (transaction) => {
+    const vehicle = await findVehicle(actor, vehicleId, transaction);
+    const log = await vehicleLogOf(vehicleId, transaction);
+    const answers: EventAnswer[] = [];
+    for (const given of events) {
+      const { answer, fresh } = look(log, given);
+      answers.push(answer);
+      if (!fresh) continue;
+      const kept = by(actor, fresh);
+      log.push(kept);
+      await appendToVehicle(vehicle, kept, at, transaction);
+    }
+    const undone = log.at(-1)?.kind === 'undone';
+    const settledBy = undone ? 'withdrawn' : 'a paper of another workshop';
+    await projectMatters(vehicle, { person: actor.name, at, settledBy }, transaction);
+    return answers;
+  });
+}
+
+function look(
+  log: readonly Kept<VehicleEvent>[],
+  given: unknown,
+): { readonly answer: EventAnswer; readonly fresh?: VehicleEvent } {
+  const read = vehicleEvent.safeParse(given);
+  if (!read.success) {
+    const id = (given as { id?: unknown } | null)?.id;
+    const sentence = read.error.issues.map((i) => i.message).join(' ');
+    return { answer: { id: typeof id === 'string' ? id : null, result: 'refused', sentence } };
+  }
+  const event = read.data;
+  const refused = (sentence: string) => ({
+    answer: { id: event.id, result: 'refused' as const, sentence },
+  });
+  const known = { answer: { id: event.id, result: 'known' as const, sentence: null } };
+  const before = log.find((e) => e.id === event.id);
+  if (before) {
+    const { person: _, ...sent } = before;
+    return isDeepStrictEqual(sent, event)
+      ? known
+      : refused('This id stands for another event already; an event keeps its content.');
+  }
+  if (event.kind === 'undone') {
+    if (!log.some((e) => e.id === event.eventId))
+      return refused(`There is no event "${event.eventId}" to undo.`);
+    if (log.some((e) => e.kind === 'undone' && e.eventId === event.eventId)) return known;
+  }
+  return { answer: { id: event.id, result: 'new', sentence: null }, fresh: event };
+}

@@ -1,0 +1,147 @@
+import { METRIC } from '@brook/core/base/units';
+import type { HelpSaid, HelpSignal } from '@brook/contract';
+import { helperHears, mustHold } from '@brook/core/bleed/call';
+import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
+import { helpedStop, helperView, nextStep, phaseAt, type Kept } from '@brook/core/job/run';
+import { v4 as uuid } from 'uuid';
+import { HelperLinkRow, Job } from '../../db/models';
+import { changeJob, type LockedJob } from '../log/locked';
+import { appendKept } from '../log/append';
+import { jobStateOf } from '../log/stored';
+import type { Actor } from '../../session/actor';
+import { isInStep, linkByCode, linkByToken, newToken } from '../live/links';
+
+/** Nobody with an account stands behind a helper's phone; the log says so with the name. */
+const actorOf = (link: HelperLinkRow, name: string): Actor => ({
+  userId: '',
+  name: `${name} (helper)`,
+  role: 'technician',
+  workshopId: link.workshopId,
+  deviceId: link.id,
+  units: METRIC,
+});
+
+/** Join a run: from here on this phone counts. @returns the token, for this phone alone */
+export async function joinRun(code: string, name: string, at: Date): Promise<string> {
+  const link = await linkByCode(code);
+  const { token, tokenHash } = newToken();
+  await changeJob(
+    actorOf(link, name),
+    link.jobId,
+    null,
+    at,
+    async (locked) => {
+      await link.update(
+        { tokenHash, name, phase: 'ready', stopId: null, helperSeenAt: at },
+        { transaction: locked.transaction },
+      );
+      if (locked.job.stage === 'run')
+        await say(locked, uuid(), { kind: 'counting', way: 'helper' });
+    },
+    NOT_NEEDED,
+  );
+  return token;
+}
+
+/** What a joined phone shows now. */
+export async function saidTo(token: string, at: Date): Promise<HelpSaid> {
+  return saidOn(await linkByToken(token), at);
+}
+
+/** The phone is there; where it comes back its round begins anew, because the one in hand was stopped. */
+export async function helperIsHere(token: string, at: Date, anew = false): Promise<HelperLinkRow> {
+  const link = await linkByToken(token);
+  return link.update({ helperSeenAt: at, ...(anew ? { phase: 'ready' as const } : {}) });
+}
+
+/** The present call of a link. */
+export async function saidOn(link: HelperLinkRow, at: Date): Promise<HelpSaid> {
+  const job = await Job.findByPk(link.jobId, { attributes: ['stage'], rejectOnEmpty: true });
+  const inStep = isInStep(link.wrenchSeenAt, at);
+  if (job.stage !== 'run') return { view: { kind: 'over' }, inStep };
+  const { run } = await jobStateOf(link.jobId);
+  if (!run) return { view: { kind: 'over' }, inStep };
+  const { id: deviceId, phase, stopId } = link;
+  return { view: helperView(run, { deviceId, phase, stopId }), inStep };
+}
+
+/** One tap of a helper's phone, brought into the call and, where that tells something, into the log. */
+export async function hearSignal(given: HelpSignal, at: Date): Promise<HelpSaid> {
+  const known = await linkByToken(given.token);
+  const link = await changeJob(
+    actorOf(known, known.name ?? ''),
+    known.jobId,
+    null,
+    at,
+    async (locked) => {
+      // Behind the lock of the vehicle: two taps count each other.
+      const fresh = await known.reload({ transaction: locked.transaction });
+      if (locked.job.stage === 'run') await heard(locked, fresh, given);
+      return fresh.update({ helperSeenAt: at }, { transaction: locked.transaction });
+    },
+    NOT_NEEDED,
+  );
+  return saidOn(link, at);
+}
+
+/** The plan is large, and the log holds it. */
+const NOT_NEEDED = ['planResult', 'pick'] as const;
+
+async function heard(
+  locked: LockedJob,
+  link: HelperLinkRow,
+  { id, signal, stopId }: HelpSignal,
+): Promise<void> {
+  const { run, log } = locked.state;
+  if (!run || log.some((e) => e.id === id)) return;
+  const { transaction } = locked;
+  if (signal === 'count here') {
+    await link.update({ phase: 'ready', stopId: null }, { transaction });
+    return say(locked, id, { kind: 'counting', way: 'helper' });
+  }
+  if (stopId === null) return;
+  const counts = run.counting?.deviceId === link.id;
+  if (signal === 'take it back') {
+    if (!counts) return;
+    const last = run.log.filter((e) => e.kind === 'stroke' && e.stopId === stopId).at(-1);
+    if (last?.deviceId !== link.id) return;
+    await link.update({ phase: 'ready' }, { transaction });
+    return say(locked, id, { kind: 'undone', eventId: last.id });
+  }
+  const phone = { deviceId: link.id, phase: link.phase, stopId: link.stopId };
+  const phase = phaseAt(phone, stopId);
+  const called = counts && helpedStop(nextStep(run))?.id === stopId;
+  // What was open is shut whatever is shown meanwhile.
+  if (!called && !(signal === 'shut' && mustHold(phase))) return;
+  const now = helperHears(phase, signal);
+  if (!now) return;
+  await link.update({ phase: now.phase, stopId }, { transaction });
+  // Where somebody else counts by now, this round is theirs.
+  if (!counts) return;
+  if (now.told === 'stroke') await say(locked, id, { kind: 'stroke', stopId });
+  if (now.told === 'broken')
+    await say(locked, id, { kind: 'round broken', stopId, how: 'let go while open' });
+}
+
+type Said = Extract<JobEvent, { kind: 'counting' | 'stroke' | 'round broken' | 'undone' }>;
+type Happening = Said extends infer E
+  ? E extends Said
+    ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs' | 'planId'>
+    : never
+  : never;
+
+/** Put an event of a helper's phone into the log of its job. */
+async function say(locked: LockedJob, id: string, happening: Happening): Promise<void> {
+  const { actor, at, state } = locked;
+  const event = {
+    id,
+    deviceId: actor.deviceId,
+    deviceSeq: 0,
+    atMs: at.getTime(),
+    planId: state.run?.plan.id ?? null,
+    ...happening,
+    person: actor.name,
+  } as Kept<JobEvent>;
+  const after = event.kind === 'undone' ? foldJob([...state.log, event]) : addToJob(state, event);
+  await appendKept(locked, [event], after);
+}

@@ -1,0 +1,78 @@
+import { randomUUID } from 'node:crypto';
+import type { Vehicle } from '@brook/contract';
+import { Brook, jobsOf, type Caller } from '../../testing';
+
+jest.setTimeout(120_000);
+
+let brook: Brook;
+let tech: Caller;
+let jobs: ReturnType<typeof jobsOf>;
+beforeAll(async () => {
+  brook = await Brook.start();
+  tech = await brook.signedIn();
+  jobs = jobsOf(tech);
+}, 60_000);
+afterAll(() => brook.stop());
+
+const needs = (more: object = {}) => ({
+  kind: 'clutch needs',
+  masterId: 'clutch-master',
+  slaveTravelMm: 12.5,
+  window: { leastMm: 55, mostMm: 75 },
+  pitchMm: null,
+  ...more,
+});
+const accepted = (van: Vehicle) => jobs.accepted(van, { masterIds: ['clutch-master'] });
+
+test('what a clutch needs is known to every later job of its vehicle, the last word of it, and to no other’s', async () => {
+  const van = await jobs.add('clutch-concentric');
+  let job = await accepted(van);
+  expect(job.clutchNeeds).toEqual([]);
+  job = await jobs.say(job, needs());
+  await jobs.end(job);
+  let next = await accepted(van);
+  expect(next.clutchNeeds).toEqual([
+    {
+      masterId: 'clutch-master',
+      slaveTravelMm: 12.5,
+      window: { leastMm: 55, mostMm: 75 },
+      pitchMm: null,
+      by: `Tech One, job ${job.number}`,
+    },
+  ]);
+  // Said anew it is what the job after knows; what was taken back, nobody does.
+  next = await jobs.say(next, needs({ window: null, pitchMm: 1.25 }));
+  const undone = randomUUID();
+  next = await jobs.say(next, { ...needs({ slaveTravelMm: 20 }), id: undone });
+  next = await jobs.say(next, { kind: 'undone', eventId: undone });
+  await jobs.end(next);
+  const third = await accepted(van);
+  expect(third.clutchNeeds).toMatchObject([
+    { slaveTravelMm: 12.5, window: null, pitchMm: 1.25, by: `Tech One, job ${next.number}` },
+  ]);
+  expect((await accepted(await jobs.add('clutch-concentric'))).clutchNeeds).toEqual([]);
+});
+
+test.each([
+  [{ slaveTravelMm: 0 }, 'Slave travel should be 1 to 300 mm.'],
+  [{ pitchMm: 3.1 }, 'The thread should be 0.5 to 3 mm.'],
+  [{ window: { leastMm: 75, mostMm: 55 } }, 'it should end above where it begins.'],
+])('%j is refused with what would be right', async (more, sentence) => {
+  const job = await accepted(await jobs.add('clutch-concentric'));
+  const event = {
+    id: randomUUID(),
+    deviceId: randomUUID(),
+    deviceSeq: 1,
+    atMs: brook.now.getTime(),
+    planId: job.planResult?.verdict === 'planned' ? job.planResult.plan.id : null,
+    ...needs(more),
+  };
+  const { body } = await tech.send('post', `/jobs/${job.id}/events`, {
+    events: [event],
+    lowestWaiting: 1,
+    since: 0,
+  });
+  expect(JSON.stringify(body)).toContain(sentence);
+  const kept = (await tech.job(job.id)).events.filter((e) => e.kind === 'clutch needs');
+  expect(kept).toEqual([]);
+});

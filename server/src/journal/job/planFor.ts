@@ -1,0 +1,119 @@
+import type { PlanChoices } from '@brook/contract';
+import type { Layout } from '@brook/core/vehicle/circuit';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import type { Colour, Grade, IsoClass } from '@brook/core/fluid/verdict';
+import type { Inside } from '@brook/core/fluid/inside';
+import { USUAL_DAY, USUAL_MEANS } from '@brook/core/hydraulics/flow';
+import { workTakenOver, type Matter } from '@brook/core/owed/openItems';
+import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/bleed/plan';
+import type { HouseRules } from '@brook/core/bleed/rules';
+import { partsAsOne, routineFlush, type Purpose, type WorkDone } from '@brook/core/bleed/scope';
+import type { Vehicle } from '../../db/models';
+
+/** What is said and chosen before anybody said or chose anything more than why it is here. */
+export function usualChoices(
+  layout: Layout,
+  purpose: Purpose = 'routine flush',
+  masterIds: readonly string[] = layout.masters.map((m) => m.id),
+  helper: boolean = USUAL_MEANS.helper,
+  { also = [], parts = [], found = [] }: Partial<Pick<WorkDone, 'also' | 'parts' | 'found'>> = {},
+): PlanChoices {
+  const { preferred: _, ...circumstances } = USUAL_DAY;
+  const work = { ...routineFlush(masterIds), purpose, also, found };
+  return {
+    work: {
+      ...work,
+      masterIds: [...work.masterIds],
+      parts: partsAsOne(layout, parts).map((p) => ({ newPart: true, ...p })),
+      master: null,
+      lowest: [],
+      renewPockets: false,
+    },
+    means: { ...USUAL_MEANS, helper },
+    circumstances,
+    method: null,
+    order: null,
+    leastFluid: null,
+    holdPoint: true,
+    primeInPlace: false,
+    leaveOldFluid: false,
+    partnerAges: [],
+  };
+}
+
+/** What was said and chosen, as far as a layout still has what it is about; nothing is chosen anew in silence. */
+export function choicesStill(layout: Layout, choices: PlanChoices | null): PlanChoices {
+  if (!choices) return usualChoices(layout);
+  const { work } = choices;
+  const masters = new Set(layout.masters.map((m) => m.id));
+  const parts = new Set([...layout.nodes, ...layout.stretches].map((p) => p.id));
+  const known = work.masterIds.filter((id) => masters.has(id));
+  const keep = <T extends { readonly partId: string }>(of: readonly T[]): T[] =>
+    of.filter((p) => parts.has(p.partId) || masters.has(p.partId));
+  return {
+    ...choices,
+    work: {
+      ...work,
+      masterIds: known.length > 0 ? known : [...masters],
+      parts: keep(work.parts),
+      master: work.master && masters.has(work.master.masterId) ? work.master : null,
+      lowest: work.lowest.filter((l) => layout.bowls.some((b) => b.id === l.bowlId)),
+    },
+    partnerAges: keep(choices.partnerAges),
+    leastFluid: null,
+    order: choices.order === 'least fluid' ? null : choices.order,
+  };
+}
+
+/** What a job's plan is made of besides the vehicle and what was chosen. */
+export interface PlanBasis {
+  readonly fill: { readonly grade: Grade; readonly isoClass: IsoClass | null };
+  readonly newColour: Colour;
+  readonly rules: HouseRules;
+  /** What the vehicle owes: the job takes it over. */
+  readonly before: readonly Matter[];
+  /** Whether its fluid was judged as due, and whether it was found dark or dirty. */
+  readonly due: boolean;
+  readonly dirty: boolean;
+  /** What the jobs before left inside, and what is in the system as somebody said. */
+  readonly inside: Inside | null;
+  readonly inSystem: Grade | null;
+}
+
+/** What a job's plan is made of. */
+export function planRequestOf(
+  vehicle: Pick<Vehicle, 'layout' | 'makerEntry'>,
+  { leaveOldFluid, ...choices }: PlanChoices,
+  { fill, newColour, rules, before, due, dirty, inside, inSystem }: PlanBasis,
+): PlanRequest {
+  const { layout } = vehicle;
+  return {
+    ...choices,
+    circumstances: {
+      ...choices.circumstances,
+      dirty: choices.circumstances.dirty || dirty,
+    },
+    work: workTakenOver(layout, choices.work, { before, due, leaveOldFluid }),
+    layout,
+    fillGrade: fill.grade,
+    isoClass: fill.isoClass,
+    newColour,
+    inside,
+    inSystem,
+    makerOrder: vehicle.makerEntry?.order ?? null,
+    preferences: rulesForPlan(rules),
+  };
+}
+
+/** The plan of a job by what is known now. */
+export function planFor(...of: Parameters<typeof planRequestOf>): PlanResult {
+  return planBleed(planRequestOf(...of));
+}
+
+/** The first bleeder of a maker's order that this layout does not have, with those that it has; null when all are there. */
+export function unknownBleeder(layout: Layout, order: readonly string[]): string | null {
+  const unknown = order.find((id) => !layout.bleeders.some((b) => b.id === id));
+  return unknown === undefined
+    ? null
+    : `There is no bleeder "${unknown}" in this layout; it has ${layout.bleeders.map((b) => `${b.id} (${bleederName(b)})`).join(', ')}.`;
+}

@@ -1,0 +1,166 @@
+import { liveQuery, putAway, type LiveBeat, type LiveLog } from '@brook/contract';
+import { Router, type Request, type Response } from 'express';
+import { Op } from 'sequelize';
+import type { Clock } from '../../http/clock';
+import { Job, JobEventRow, Vehicle } from '../../db/models';
+import { parse, pathId } from '../../http/parse';
+import { mustBeOurs } from '../log/locked';
+import { onWire } from '../log/stored';
+import { actorOf, NO_DEVICE, type Actor } from '../../session/actor';
+import { driveStateOf } from '../../workshop/findVehicle';
+import { helperNewsOf } from './links';
+import type { JobNews } from './jobNews';
+import { heardOf, phonesOf } from './phones';
+import { openStream, sendTo } from './stream';
+
+/** How often a phone hears that the line stands, ms. */
+const BEAT_MS = 4_000;
+
+export interface LiveOptions {
+  readonly news: JobNews;
+  readonly clock: Clock;
+  /** Whether whoever opened the line may still have it. */
+  readonly stillIn: (req: Request) => Promise<boolean>;
+}
+
+/** What happens on a job, as it happens: server-sent events. */
+export function liveRoutes(options: LiveOptions): Router {
+  const routes = Router();
+  routes.post('/:id/away', async (req, res) => {
+    const { holds } = parse(putAway, req.body);
+    const [actor, jobId] = [actorOf(req), pathId(req)];
+    await mustBeOurs(actor, jobId);
+    await seen(actor, jobId, options.clock.now(), holds);
+    res.status(204).end();
+  });
+  routes.get('/:id/live', async (req, res) => {
+    const { since, device } = parse(liveQuery, req.query);
+    const actor = { ...actorOf(req), ...(device ? { deviceId: device } : {}) };
+    const jobId = pathId(req);
+    await mustBeOurs(actor, jobId);
+    // After a break the browser says by itself how far it came.
+    const last = Number(req.get('last-event-id'));
+    const from = Number.isSafeInteger(last) && last > 0 ? Math.max(last, since) : since;
+    await new LiveLine(options, req, res, actor, jobId, from).open();
+  });
+  return routes;
+}
+
+/** A phone that has a name is in use, or says what it holds as it is put away. */
+async function seen(actor: Actor, jobId: string, at: Date, holds: number | null): Promise<void> {
+  const { deviceId } = actor;
+  if (deviceId !== NO_DEVICE) await heardOf(actor, jobId, { deviceId, at, holds });
+}
+
+/** One open line to one phone. */
+class LiveLine {
+  private version = -1;
+  /** What was told of the helper's phone last; a phone that comes back may know of one that has ended. */
+  private helper: string | null = null;
+  private reading = false;
+  private stale = false;
+  private closed = false;
+  private timer: NodeJS.Timeout | null = null;
+  private unsubscribe = () => {};
+
+  constructor(
+    private readonly options: LiveOptions,
+    private readonly req: Request,
+    private readonly res: Response,
+    private readonly actor: Actor,
+    private readonly jobId: string,
+    private position: number,
+  ) {}
+
+  async open(): Promise<void> {
+    openStream(this.res);
+    this.res.on('close', () => this.close());
+    this.unsubscribe = this.options.news.subscribe(this.jobId, () => void this.tell());
+    this.timer = setInterval(() => void this.beat(), BEAT_MS);
+    await this.tell();
+    await this.beat();
+  }
+
+  private close(): void {
+    this.closed = true;
+    this.unsubscribe();
+    if (this.timer) clearInterval(this.timer);
+  }
+
+  /** Send what the log holds behind what was sent; news that come meanwhile are read after it. */
+  private async tell(): Promise<void> {
+    this.stale = true;
+    if (this.reading) return;
+    this.reading = true;
+    try {
+      while (this.stale && !this.closed) {
+        this.stale = false;
+        const [log] = await Promise.all([this.read(), this.tellHelper()]);
+        if (log.events.length === 0 && log.version === this.version) continue;
+        this.position = log.position;
+        this.version = log.version;
+        this.send('log', log, log.position);
+      }
+    } catch (error) {
+      // The beat asks again: nothing is lost while the database is away.
+      this.stale = true;
+      this.req.log?.warn({ err: error }, 'live line could not read');
+    } finally {
+      this.reading = false;
+    }
+  }
+
+  private async read(): Promise<LiveLog> {
+    const job = await Job.findByPk(this.jobId, {
+      attributes: ['stage', 'version', 'vehicleId'],
+      rejectOnEmpty: true,
+    });
+    const [rows, vehicle] = await Promise.all([
+      JobEventRow.findAll({
+        where: { jobId: this.jobId, position: { [Op.gt]: this.position } },
+        order: ['position'],
+        attributes: ['position', 'event', 'person'],
+      }),
+      Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true }),
+    ]);
+    return {
+      since: this.position,
+      events: rows.map((r) => onWire({ ...r.event, person: r.person })),
+      position: rows.at(-1)?.position ?? this.position,
+      stage: job.stage,
+      version: job.version,
+      drive: driveStateOf(vehicle),
+    };
+  }
+
+  private async beat(): Promise<void> {
+    try {
+      if (!(await this.options.stillIn(this.req))) {
+        this.res.end();
+        return;
+      }
+      const now = this.options.clock.now();
+      await seen(this.actor, this.jobId, now, null);
+      const beat: LiveBeat = { nowMs: now.getTime(), phones: await phonesOf(this.jobId) };
+      this.send('beat', beat);
+      await this.tellHelper();
+      if (this.stale) await this.tell();
+    } catch (error) {
+      // No beat tells the phone that the record cannot be reached.
+      this.req.log?.warn({ err: error }, 'live line could not beat');
+    }
+  }
+
+  /** What the helper's phone says, where that changed. */
+  private async tellHelper(): Promise<void> {
+    const news = await helperNewsOf(this.jobId, this.options.clock.now());
+    const said = JSON.stringify(news);
+    if (said === this.helper) return;
+    this.helper = said;
+    this.send('helper', news);
+  }
+
+  private send(event: string, data: unknown, id?: number): void {
+    if (!this.closed) sendTo(this.res, event, data, id);
+  }
+}

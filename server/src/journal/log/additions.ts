@@ -1,0 +1,18 @@
+import type { JobEvent } from '@brook/core/job/log';
+import { doneAfterClose, jobSays } from '@brook/core/owed/openItems';
+import type { Kept } from '@brook/core/job/run';
+import type { LockedJob } from './locked';
+import { saidUpTo, sayOfJob } from './drive';
+import { aboutOf } from './follow';
+
+/** What arrived after a job was closed may open its vehicle again. */
+export async function sayOfAdditions(
+  locked: LockedJob,
+  additions: readonly Kept<JobEvent>[],
+): Promise<void> {
+  const { state, actor, at } = locked;
+  const { before, own } = await saidUpTo(locked.vehicle, locked.job, locked.transaction);
+  const afterClose = doneAfterClose(additions, state.log);
+  const says = { ...jobSays(state, aboutOf(locked), before), afterClose };
+  await sayOfJob(locked, says, { person: actor.name, at, settledBy: 'withdrawn' }, own);
+}

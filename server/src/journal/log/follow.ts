@@ -1,0 +1,109 @@
+import { isClosed } from '@brook/core/job/stage';
+import { movesClocks } from '@brook/core/base/clock';
+import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/job/log';
+import { jobSays, type JobAbout } from '@brook/core/owed/openItems';
+import { firstPlanOf, type Kept } from '@brook/core/job/run';
+import { isDeepStrictEqual } from 'node:util';
+import { keepAir } from '../rows/air';
+import { keepControls } from '../rows/controls';
+import { Job } from '../../db/models';
+import { keepInside } from '../rows/inside';
+import { keepPaces } from '../../workshop/paces/rows';
+import { takeBackFluidUsed } from '../../shelf/takeBack';
+import { named, type LockedJob } from './locked';
+import { saidUpTo, sayOfJob } from './drive';
+
+/**
+ * Bring what is written from the fold after the log: the columns that lists ask
+ * for, what the job says of its vehicle, and the shelf where what was recorded
+ * no longer holds. Within the transaction of the events.
+ */
+export async function followLog(
+  locked: LockedJob,
+  before: JobState,
+  events: readonly Kept<JobEvent>[],
+): Promise<void> {
+  const { job, state } = locked;
+  const stage = stageOf(state);
+  job.set({ stage, closed: isClosed(stage) });
+  for (const event of events) followEvent(job, event);
+  await followSizes(locked, before);
+  // No version of the job: nobody's form is overtaken by a clock.
+  if (events.some((e) => movesClocks(e, job.clocks)))
+    await Job.update(
+      { clocks: runningClocks(state.log) },
+      { where: { id: job.id }, transaction: locked.transaction },
+    );
+  const closing = events.find((e) => e.kind === 'released' || e.kind === 'ended');
+  if (closing) {
+    const at = new Date(closing.atMs);
+    await keepInside(job, state, at, locked.transaction);
+    await keepPaces(job, state, at, locked.transaction);
+    await keepControls(job, state, at, locked.transaction);
+    await keepAir(job, state, at, locked.transaction);
+  }
+  if (before.fluidUsed && !state.fluidUsed) await takeBackFluidUsed(job.id, locked.transaction);
+  await sayOfLocked(locked, events);
+}
+
+/** Sizes that a run found are the vehicle's; taken back, it has what it had. While it is bled nothing else changes its layout. */
+async function followSizes(
+  { vehicle, state, transaction }: LockedJob,
+  before: JobState,
+): Promise<void> {
+  if (!state.run || isDeepStrictEqual(state.run.sizes, before.run?.sizes ?? [])) return;
+  const { layout } = firstPlanOf(state.run);
+  await vehicle.update({ layout, version: vehicle.version + 1 }, { transaction });
+}
+
+/** A locked job as its vehicle knows it. */
+export function aboutOf({ job, vehicle }: Pick<LockedJob, 'job' | 'vehicle'>): JobAbout {
+  return {
+    jobId: job.id,
+    jobNumber: job.number,
+    openedAtMs: job.openedAt.getTime(),
+    layout: vehicle.layout,
+    work: job.planChoices?.work ?? null,
+  };
+}
+
+/** Keep what a locked job says of its vehicle after some events. */
+export async function sayOfLocked(
+  locked: LockedJob,
+  events: readonly Kept<JobEvent>[] = [],
+): Promise<void> {
+  const { job, vehicle, transaction, actor, at, state } = locked;
+  const { before, own } = await saidUpTo(vehicle, job, transaction);
+  const last = events.at(-1);
+  const because = {
+    person: last?.person ?? actor.name,
+    at,
+    settledBy: last?.kind === 'undone' ? 'withdrawn' : `job ${job.number}`,
+  };
+  await sayOfJob(locked, jobSays(state, aboutOf(locked), before), because, own);
+}
+
+function followEvent(job: LockedJob['job'], event: Kept<JobEvent>): void {
+  const at = new Date(event.atMs);
+  const who = named({ name: event.person }, at);
+  switch (event.kind) {
+    case 'fluid read':
+      job.set({ fluid: event.read });
+      return;
+    case 'plan accepted':
+      job.set({
+        planResult: { verdict: 'planned', plan: event.plan },
+        planAccepted: who,
+        pick: event.pick && { kind: 'enough', ...event.pick },
+      });
+      return;
+    case 'released':
+      job.set({ closedAt: at, released: who });
+      return;
+    case 'ended':
+      job.set({ closedAt: at, ended: { ...who, reason: event.reason } });
+      return;
+    default:
+      return;
+  }
+}
