@@ -20,7 +20,7 @@ import { jobMediaRoutes, mediaRoutes } from './media/routes';
 import { planRoutes } from './read/plan/routes';
 import { ProblemError } from './http/problems/kinds';
 import { problemHandler } from './http/problems/middleware';
-import { houseRulesRoutes } from './workshop/rules/routes';
+import { houseRulesRoutes } from './workshop/routes';
 import { requireActor, sessionStands, userOf } from './session/actor';
 import { overviewRoutes } from './read/overview/routes';
 import { peopleRoutes, sessionRoutes } from './session/routes';

@@ -1,9 +1,9 @@
 import { houseRules } from '@brook/contract';
 import { Router, type Request, type Response } from 'express';
-import { etag, ifMatch, parse } from '../../http/parse';
-import { proposeAmounts } from '../paces/rows';
-import { actorOf } from '../../session/actor';
-import { changeHouseRules, getHouseRules } from './service';
+import { etag, ifMatch, parse } from '../http/parse';
+import { proposeAmounts } from './paces/rows';
+import { actorOf } from '../session/actor';
+import { changeHouseRules, getHouseRules } from './rules/service';
 
 /** What the workshop decided for itself. */
 export function houseRulesRoutes(): Router {
