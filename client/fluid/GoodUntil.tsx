@@ -1,22 +1,13 @@
 import type { Job } from '@brook/contract';
-import {
-  fluidHistory,
-  historyReading,
-  MONTH_MS,
-  worstReading,
-  type Forecast,
-} from '@brook/core/fluid/ageing';
+import { fluidHistory, historyReading, worstReading } from '@brook/core/fluid/ageing';
 import { oldestPart } from '@brook/core/fluid/inside';
 import { intervalFor } from '@brook/core/bleed/rules';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
 import { Button } from '../ui/Button';
-import { capital } from '@brook/core/base/text';
-import { shortDate } from '../ui/dates';
-import { FigureRow } from '../ui/FigureValue';
-import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { ForecastRow } from '../history/ForecastRow';
 import { expectedGrade, samplesOf, type FluidDraft } from './entry';
 
 /** When the verdict will change, by this vehicle's own readings with today's among them; and the way to the reckoning of a descent. */
@@ -89,29 +80,3 @@ const readingQuery = (worst: ReturnType<typeof worstReading>): string =>
     : worst.boilingC !== null
       ? `&boiling=${worst.boilingC.toFixed(1)}`
       : `&water=${worst.waterPercent}`;
-
-/** A date by the forecast, with its band; it opens to the months it was made of. */
-export function ForecastRow({
-  label,
-  forecast,
-  sinceMs,
-}: {
-  readonly label: string;
-  readonly forecast: Forecast;
-  readonly sinceMs: number;
-}) {
-  if (forecast.kind === 'not within ten years')
-    return <Words>{`${label}: not within ten years.`}</Words>;
-  const day = (months: number) => shortDate(new Date(sinceMs + months * MONTH_MS).toISOString());
-  const band = `nine in ten from ${day(forecast.earliestMonths)} to ${forecast.latestMonths === null ? 'beyond ten years' : day(forecast.latestMonths)}`;
-  return (
-    <View>
-      <FigureRow figure={forecast.months} label={label} text={day(forecast.months.value)} />
-      <View style={{ paddingBottom: SPACE.small }}>
-        <Words size="small" tone="softWords">
-          {`${capital(band)}.`}
-        </Words>
-      </View>
-    </View>
-  );
-}

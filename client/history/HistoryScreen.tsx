@@ -9,7 +9,7 @@ import { StyleSheet, View } from 'react-native';
 import { nowMs as presentMs } from '../data/clock';
 import { useVehicle, useVehicleHistory } from '../data/vehicles';
 import { ControlTrend } from '../pedal/ControlTrend';
-import { ForecastRow } from '../fluid/GoodUntil';
+import { ForecastRow } from './ForecastRow';
 import { JobsLink } from '../jobs/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { shortDate } from '../ui/dates';

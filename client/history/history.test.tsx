@@ -3,7 +3,7 @@ import type { VehicleHistory } from '@brook/contract';
 import { fitUptake, forecastMonths, MONTH_MS } from '@brook/core/fluid/ageing';
 import { waterLimits } from '@brook/core/fluid/verdict';
 import { fireEvent, render, screen } from '@testing-library/react';
-import { ForecastRow } from '../fluid/GoodUntil';
+import { ForecastRow } from './ForecastRow';
 import { ReadingsTable } from './ReadingsTable';
 
 const SINCE = Date.UTC(2024, 0, 1);

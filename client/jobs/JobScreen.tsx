@@ -11,7 +11,7 @@ import { FluidStep } from '../fluid/FluidStep';
 import { LOOK_AGAIN_PAGE, LookAgainPage } from '../lookAgain/LookAgainPage';
 import { MEDIA_PAGE } from '../media/MediaButton';
 import { MediaPage } from '../media/MediaPage';
-import { masterOfPage, PedalPage } from '../pedal/PedalPage';
+import { PedalPage } from '../pedal/PedalPage';
 import { PlanStep } from '../plan/PlanStep';
 import { ProofStep } from '../proof/ProofStep';
 import { ReleaseStep } from '../proof/ReleaseStep';
@@ -28,6 +28,7 @@ import { Way } from '../ui/Way';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Desk } from './Desk';
 import { useJobPages, type JobAddress } from './jobAddress';
+import { masterOfPage } from './pedalPage';
 import { LinkStrip } from './LinkStrip';
 import type { StepProps } from './step';
 

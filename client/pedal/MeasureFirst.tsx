@@ -5,7 +5,7 @@ import type { Plan } from '@brook/core/bleed/plan';
 import type { LiveRun } from '../data/run';
 import { useJobPages } from '../jobs/jobAddress';
 import { Button } from '../ui/Button';
-import { pedalPage } from './PedalPage';
+import { pedalPage } from '../jobs/pedalPage';
 
 /** Before anything is opened, the way to measure each control in hand: what it comes to is held against that. */
 export function MeasureFirst({

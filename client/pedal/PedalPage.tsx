@@ -17,15 +17,6 @@ import { MeasureResult } from './MeasureResult';
 import { OneMeasure, vehicleOf, type MeasuringProps } from './OneMeasure';
 import { Taken } from './Taken';
 
-const PEDAL_PAGE = 'pedal';
-
-/** The page of a job on which one control is measured, in its address. */
-export const pedalPage = (masterId: string): string => `${PEDAL_PAGE} ${masterId}`;
-
-/** Whose page it is; null where it is another one. */
-export const masterOfPage = (page: string | null): string | null =>
-  page?.startsWith(`${PEDAL_PAGE} `) ? page.slice(PEDAL_PAGE.length + 1) : null;
-
 /** Measure a pedal or lever, one reading at a time, each with where the ruler is held. */
 export function PedalPage(props: StepProps & { readonly masterId: string }) {
   const { job, masterId } = props;

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
 import { StyleSheet, View } from 'react-native';
 import { SPACE } from '../ui/theme';
-import { PlanBrook } from './PlanStep';
+import { PlanBrook } from './PlanBrook';
 
 /** The brook as the run stands, for the second column of a wide screen; nothing before there is a plan. */
 export function BesideBrook({ job }: { readonly job: Job }) {

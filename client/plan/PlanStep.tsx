@@ -10,8 +10,6 @@ import {
   type PlanRefusal,
   type PlanResult,
 } from '@brook/core/bleed/plan';
-import { emptyRun } from '@brook/core/job/run';
-import { useFolded } from '../data/jobFold';
 import { complains, nameOf, workTitle } from '@brook/core/bleed/scope';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
@@ -23,11 +21,11 @@ import { broughtTo, withTheirs, type Built } from '../forms/threeWay';
 import { BackToHand } from '../jobs/BackToHand';
 import { TakenOver } from '../matters/TakenOver';
 import { OldFluid } from './OldFluid';
+import { PlanBrook } from './PlanBrook';
 import { FaultList } from '../faults/FaultList';
 import { JobFoot } from '../jobs/JobFoot';
 import { JobHead } from '../jobs/JobHead';
 import type { StepProps } from '../jobs/step';
-import { RunBrook } from '../run/RunPicture';
 import { ActionBar, PromptBar } from '../ui/ActionBar';
 import { FigureRow } from '../ui/FigureValue';
 import { Caution, Stop } from '../ui/Notice';
@@ -444,21 +442,6 @@ function PocketsCaution({ plan }: { readonly plan: Plan }) {
 function pickWaits(job: Job, looked: boolean): string | null {
   if (job.pick?.kind === 'short') return 'The shelf is short of this fluid';
   return needsSecondLook(job.pick) && !looked ? 'Check the opened bottle' : null;
-}
-
-/** The brook of a job with its fluid as the server knows the run. */
-export function PlanBrook({
-  job,
-  plan,
-  height,
-}: {
-  readonly job: Job;
-  readonly plan: Plan;
-  readonly height: number;
-}) {
-  const { run } = useFolded(job);
-  const state = useMemo(() => run ?? emptyRun(plan), [run, plan]);
-  return <RunBrook job={job} state={state} current={null} height={height} caption />;
 }
 
 const styles = StyleSheet.create({

@@ -14,7 +14,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { LiveRun } from '../data/run';
 import { FaultList } from '../faults/FaultList';
-import { pedalPage } from '../pedal/PedalPage';
+import { pedalPage } from '../jobs/pedalPage';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Known } from '../ui/Known';
