@@ -3,14 +3,14 @@ import { Slot, usePathname } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { queryClient } from '../data/queryClient';
 import { keepApp } from '../data/serviceWorker';
-import { SessionGate } from '../session/SessionGate';
+import { SessionGate } from '../workshop/session/SessionGate';
 import { Boundary } from '../ui/Boundary';
 import { LeaveQuestion } from '../ui/LeaveQuestion';
 import { SlowNotice } from '../ui/SlowNotice';
 import { useOpenFigures } from '../ui/openFigures';
 import { keepPresses } from '../ui/pressWhereItBegan';
 import { installTheme } from '../ui/theme';
-import { FigureSheet } from '../workbench/lazy';
+import { FigureSheet } from '../lazyWorkbench';
 
 installTheme();
 keepPresses();

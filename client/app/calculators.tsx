@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CalculatorsScreen } from '../workbench/lazy';
+import { CalculatorsScreen } from '../lazyWorkbench';
 
 export default function CalculatorsRoute() {
   const { of } = useLocalSearchParams<{ of?: string }>();

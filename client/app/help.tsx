@@ -3,7 +3,7 @@ import { Loading } from '../ui/States';
 
 /** A helper's phone fetches this page and nothing of the workbench. */
 const HelpScreen = lazy(() =>
-  import('../help/HelpScreen').then((all) => ({ default: all.HelpScreen })),
+  import('../helper/HelpScreen').then((all) => ({ default: all.HelpScreen })),
 );
 
 export default function HelpRoute() {

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
-import { JobList } from '../jobs/JobList';
-import { fetchWorkbench } from '../workbench/lazy';
+import { JobList } from '../job/frame/JobList';
+import { fetchWorkbench } from '../lazyWorkbench';
 
 export default function JobsRoute() {
   useEffect(() => {

@@ -1,4 +1,4 @@
-import { JoinScreen } from '../workbench/lazy';
+import { JoinScreen } from '../lazyWorkbench';
 
 export default function JoinRoute() {
   return <JoinScreen />;

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { Intake } from '../workbench/lazy';
+import { Intake } from '../lazyWorkbench';
 
 export default function NewJobRoute() {
   const { vehicle } = useLocalSearchParams<{ vehicle?: string }>();

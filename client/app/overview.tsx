@@ -1,4 +1,4 @@
-import { OverviewScreen } from '../workbench/lazy';
+import { OverviewScreen } from '../lazyWorkbench';
 
 export default function OverviewRoute() {
   return <OverviewScreen />;

@@ -1,4 +1,4 @@
-import { PasswordScreen } from '../workbench/lazy';
+import { PasswordScreen } from '../lazyWorkbench';
 
 export default function PasswordRoute() {
   return <PasswordScreen />;

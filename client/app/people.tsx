@@ -1,4 +1,4 @@
-import { PeopleScreen } from '../workbench/lazy';
+import { PeopleScreen } from '../lazyWorkbench';
 
 export default function PeopleRoute() {
   return <PeopleScreen />;

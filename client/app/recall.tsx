@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RecallScreen } from '../workbench/lazy';
+import { RecallScreen } from '../lazyWorkbench';
 
 export default function RecallRoute() {
   const { batch } = useLocalSearchParams<{ batch?: string }>();

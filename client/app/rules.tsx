@@ -1,4 +1,4 @@
-import { HouseRulesScreen } from '../workbench/lazy';
+import { HouseRulesScreen } from '../lazyWorkbench';
 
 export default function HouseRulesRoute() {
   return <HouseRulesScreen />;

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SignIn } from '../session/SignIn';
-import { pageAfterSignIn } from '../session/pageAfterSignIn';
+import { SignIn } from '../workshop/session/SignIn';
+import { pageAfterSignIn } from '../workshop/session/pageAfterSignIn';
 
 export default function SignInRoute() {
   const { to } = useLocalSearchParams<{ to?: string }>();

@@ -1,4 +1,4 @@
-import { UnitsScreen } from '../workbench/lazy';
+import { UnitsScreen } from '../lazyWorkbench';
 
 export default function UnitsRoute() {
   return <UnitsScreen />;

@@ -2,7 +2,7 @@ import type { Container, Shelf } from '@brook/contract';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useShelf } from '../data/shelf';
-import { JobsLink } from '../jobs/JobHead';
+import { JobsLink } from '../job/frame/JobHead';
 import { ActionBar } from '../ui/ActionBar';
 import { Button } from '../ui/Button';
 import { capital } from '@brook/core/base/text';

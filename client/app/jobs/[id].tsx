@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { JobScreen } from '../../workbench/lazy';
+import { JobScreen } from '../../lazyWorkbench';
 
 export default function JobRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AddContainers } from '../../workbench/lazy';
+import { AddContainers } from '../../lazyWorkbench';
 
 export default function AddContainersRoute() {
   const { grade, job } = useLocalSearchParams<{ grade?: string; job?: string }>();

@@ -1,4 +1,4 @@
-import { ShelfScreen } from '../../workbench/lazy';
+import { ShelfScreen } from '../../lazyWorkbench';
 
 export default function ShelfRoute() {
   return <ShelfScreen />;

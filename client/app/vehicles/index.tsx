@@ -1,4 +1,4 @@
-import { VehicleList } from '../../workbench/lazy';
+import { VehicleList } from '../../lazyWorkbench';
 
 export default function VehiclesRoute() {
   return <VehicleList />;

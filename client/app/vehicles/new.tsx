@@ -1,4 +1,4 @@
-import { NewVehicle } from '../../workbench/lazy';
+import { NewVehicle } from '../../lazyWorkbench';
 
 export default function NewVehicleRoute() {
   return <NewVehicle />;

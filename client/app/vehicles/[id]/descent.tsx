@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DescentScreen } from '../../../workbench/lazy';
+import { DescentScreen } from '../../../lazyWorkbench';
 
 export default function DescentRoute() {
   const { id, ...given } = useLocalSearchParams<{

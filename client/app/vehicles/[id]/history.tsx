@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HistoryScreen } from '../../../workbench/lazy';
+import { HistoryScreen } from '../../../lazyWorkbench';
 
 export default function HistoryRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { VehicleScreen } from '../../../workbench/lazy';
+import { VehicleScreen } from '../../../lazyWorkbench';
 
 export default function VehicleRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { LayoutScreen } from '../../../workbench/lazy';
+import { LayoutScreen } from '../../../lazyWorkbench';
 
 export default function LayoutRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,0 +1,100 @@
+import type { PlanBowl } from '@brook/core/bleed/plan';
+import type { NextStep } from '@brook/core/job/run';
+import { useState, type ReactNode } from 'react';
+import type { LiveRun } from '../../data/run';
+import { ActionBar } from '../../ui/ActionBar';
+import { Choice } from '../../ui/Choice';
+import { undoOf } from './StageFrame';
+
+/** Quarters between MAX and MIN, as an eye reads them, and what lies under MIN. */
+function levelsOf(bowl: PlanBowl): { readonly value: string; readonly label: string }[] {
+  const quarter = (bowl.maxMl - bowl.minMl) / 4;
+  return [
+    ...['MAX', '¾', '½', '¼', 'MIN'].map((label, i) => ({
+      value: String(bowl.maxMl - i * quarter),
+      label,
+    })),
+    { value: String(bowl.airDrawnMl), label: 'under' },
+  ];
+}
+
+/** Where a bowl stands, to a quarter, and whether fluid comes by now. */
+export function LevelChoices({
+  bowl,
+  nowMl,
+  level,
+  onLevel,
+  comes,
+  onComes,
+}: {
+  readonly bowl: PlanBowl;
+  /** By the model: it cannot stand higher. */
+  readonly nowMl: number;
+  readonly level: string | null;
+  readonly onLevel: (level: string) => void;
+  readonly comes: boolean;
+  readonly onComes: (comes: boolean) => void;
+}) {
+  return (
+    <>
+      <Choice
+        compact
+        question="Stopped. Where does it stand?"
+        options={levelsOf(bowl).filter((l) => Number(l.value) <= nowMl + 1)}
+        chosen={level}
+        onChoose={onLevel}
+      />
+      <Choice
+        compact
+        question="Does fluid come into the jar?"
+        options={[
+          { value: 'no', label: 'Not yet' },
+          { value: 'yes', label: 'Yes, it comes' },
+        ]}
+        chosen={comes ? 'yes' : 'no'}
+        onChoose={(v) => onComes(v === 'yes')}
+      />
+    </>
+  );
+}
+
+/** While a steady flow fills a way: the look into the bowl that says how far it fell, and whether fluid comes by now. Null at any other step. */
+export function useLevelLook(
+  run: LiveRun,
+  step: NextStep,
+): { readonly body: ReactNode; readonly action: ReactNode } | null {
+  const [level, setLevel] = useState<string | null>(null);
+  const [comes, setComes] = useState(false);
+  if (step.kind !== 'fill way') return null;
+  const { stop, bowl } = step;
+  const said = () => {
+    run.say({
+      kind: 'level seen',
+      stopId: stop.id,
+      levelMl: Number(level),
+      fluidComes: comes,
+    });
+    setLevel(null);
+    setComes(false);
+  };
+  return {
+    body: (
+      <LevelChoices
+        bowl={bowl}
+        nowMl={run.state.levelMl[bowl.id]!}
+        level={level}
+        onLevel={setLevel}
+        comes={comes}
+        onComes={setComes}
+      />
+    ),
+    action: (
+      <ActionBar
+        label={comes ? 'Filled: count from here' : 'Looked, go on'}
+        waitsFor={level === null ? 'Look into the bowl, tap its level' : null}
+        onPress={said}
+        side={undoOf(run)}
+      />
+    ),
+  };
+}

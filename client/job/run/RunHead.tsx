@@ -1,0 +1,83 @@
+import { type PlanStop } from '@brook/core/bleed/stages';
+import type { Figure } from '@brook/core/base/figure';
+import type { DriveState } from '@brook/core/job/stage';
+import { bleederName } from '@brook/core/vehicle/circuit';
+import { methodWords } from '@brook/core/bleed/method';
+import { wrenchMm, type Plan } from '@brook/core/bleed/plan';
+import { memo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { JobsLink } from '../frame/JobHead';
+import { capital } from '@brook/core/base/text';
+import { DriveMark } from '../../ui/DriveMark';
+import { FigureValue } from '../../ui/FigureValue';
+import { Numeral } from '../../ui/Numeral';
+import { Words } from '../../ui/Words';
+import { MIN_CONTENT, SPACE } from '../../ui/theme';
+
+interface RunHeadProps {
+  readonly plan: Plan;
+  /** Bleeder in hand; null when all are through. */
+  readonly stop: PlanStop | null;
+  readonly finished: boolean;
+  /** What is to be poured before anything else, or null. */
+  readonly pour: Figure | null;
+  readonly drive: DriveState;
+  /** How many matters of earlier jobs are taken over. */
+  readonly owes: number;
+}
+
+/** Where the run stands: which bleeder, which of how many, which wrench. Drawn anew when one of them changes, not at every stroke. */
+export const RunHead = memo(function RunHead({
+  plan,
+  stop,
+  finished,
+  pour,
+  drive,
+  owes,
+}: RunHeadProps) {
+  return (
+    <View>
+      <View style={styles.line}>
+        <View style={styles.grow}>
+          <Words size="head" heading={1}>
+            {stop
+              ? capital(bleederName(stop.bleeder))
+              : finished
+                ? 'Bleed is through'
+                : 'Last fill'}
+          </Words>
+        </View>
+        {stop ? (
+          <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral>
+        ) : null}
+      </View>
+      {stop ? (
+        <Words size="small" strong>
+          {methodWords(stop.method, plan.layout).rule}
+        </Words>
+      ) : null}
+      <View style={styles.line}>
+        <View style={styles.grow}>
+          {stop ? (
+            <Words size="small" tone="softWords">
+              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm wrench`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
+            </Words>
+          ) : (
+            <DriveMark state={drive} owes={owes} />
+          )}
+        </View>
+        {pour ? (
+          <FigureValue figure={pour} />
+        ) : stop ? (
+          <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} />
+        ) : null}
+        <JobsLink />
+      </View>
+    </View>
+  );
+});
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.medium },
+  grow: { flex: 1, minWidth: MIN_CONTENT },
+});

@@ -1,0 +1,51 @@
+import type { Job } from '@brook/contract';
+import { figureText } from '@brook/core/base/figure';
+import { mayStopHere, restBuys } from '@brook/core/job/run';
+import type { PlanStop } from '@brook/core/bleed/stages';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import type { LiveRun } from '../../data/run';
+import { useOldWater } from '../fluid/useOldWater';
+import { Button } from '../../ui/Button';
+import { SPACE } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+
+/** A bleeder that is clear and as the new may be shut where the rest no longer pays: with what that would have bought, and owed from then on. */
+export function StopHere({
+  job,
+  run,
+  stop,
+}: {
+  readonly job: Job;
+  readonly run: LiveRun;
+  readonly stop: PlanStop;
+}) {
+  const { state } = run;
+  const water = useOldWater(job);
+  const may = mayStopHere(state, stop);
+  const buys = useMemo(
+    () => (may && water ? restBuys(state, stop, water) : null),
+    [may, water, state, stop],
+  );
+  if (!may) return null;
+  const left = stop.strokes.value - state.bleeders.find((b) => b.stopId === stop.id)!.strokes;
+  const worth = buys
+    ? `${figureText(buys.lessWater)} less water, boils ${figureText(buys.moreBoiling)} higher`
+    : 'nobody knows how much';
+  return (
+    <View style={{ gap: SPACE.small }}>
+      <Words size="small">{`Clear and as the new. The ${left} left would buy: ${worth}.`}</Words>
+      <Button
+        label="Shut it here: the rest is owed"
+        onPress={() => {
+          run.say({ kind: 'shut', stopId: stop.id, tightened: 'by feel' });
+          run.say({
+            kind: 'stopped early',
+            stopId: stop.id,
+            reason: `Clear and as the new; ${left} more would have bought ${worth}.`,
+          });
+        }}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,62 @@
+import { groupMatters, isQuiet, type Matter, type MatterGroup } from '@brook/core/owed/openItems';
+import { StyleSheet, View } from 'react-native';
+import { clockTime, dayOf } from '../../ui/dates';
+import { Stripes } from '../../ui/Notice';
+import { Words } from '../../ui/Words';
+import { colour, SPACE } from '../../ui/theme';
+
+/**
+ * What a vehicle owes: what holds it behind a striped edge, what is only owed
+ * behind a thin one; each with whence it came and what settles it. What was only
+ * tightened by feel stands below in small: nothing waits for it.
+ */
+export function MatterList({ matters }: { readonly matters: readonly Matter[] }) {
+  const owed = groupMatters(matters.filter((m) => !isQuiet(m)));
+  const byFeel = groupMatters(matters.filter(isQuiet));
+  return (
+    <View role="list" aria-label="What it still owes">
+      {owed.map((g) => (
+        <MatterLine key={g.matters[0].id} group={g} />
+      ))}
+      {byFeel.map(({ title, settledBy, matters: [first] }) => (
+        <View key={first.id} role="listitem" style={styles.quiet}>
+          <Words size="small" tone="softWords">
+            {`${title}. ${first.because}. ${whence(first)}. ${settledBy}`}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+function MatterLine({ group }: { readonly group: MatterGroup }) {
+  const [first] = group.matters;
+  const holds = first.weight === 'holds';
+  return (
+    <View role="listitem" style={styles.line} testID={`matter ${first.kind}`}>
+      {holds ? <Stripes /> : <View style={styles.thin} />}
+      <View style={styles.text}>
+        <Words strong>{group.title}</Words>
+        <Words size="small" tone="softWords">
+          {`${first.because}. ${whence(first)}`}
+        </Words>
+        <Words size="small">
+          {holds ? group.settledBy : `${group.settledBy} It may be driven meanwhile.`}
+        </Words>
+      </View>
+    </View>
+  );
+}
+
+/** @example "Fri 12:10, Una, job 48" */
+function whence({ sinceMs, by, jobNumber }: Matter): string {
+  const at = `${dayOf(sinceMs)} ${clockTime(sinceMs)}`;
+  return [at, by, jobNumber === null ? null : `job ${jobNumber}`].filter(Boolean).join(', ');
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', borderTopWidth: 1, borderTopColor: colour.hairline },
+  quiet: { borderTopWidth: 1, borderTopColor: colour.hairline, paddingVertical: SPACE.small },
+  thin: { width: 12, borderLeftWidth: 3, borderLeftColor: colour.edge },
+  text: { flex: 1, gap: 2, paddingVertical: SPACE.small, paddingHorizontal: SPACE.medium },
+});
