@@ -1,10 +1,14 @@
-import type { DriverSide, TemplateId, VehicleKind } from '@brook/core/vehicle/circuit';
 import {
-  layoutTemplates,
-  templateById,
+  type DriverSide,
+  type VehicleKind,
   VEHICLE_KINDS,
   VEHICLE_TRAITS,
 } from '@brook/core/vehicle/circuit';
+import {
+  type TemplateId,
+  layoutTemplates,
+  templateById,
+} from '@brook/core/vehicle/circuit/templates';
 import { router } from 'expo-router';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';

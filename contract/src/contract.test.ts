@@ -1,4 +1,4 @@
-import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit';
+import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit/templates';
 import Ajv2020 from 'ajv/dist/2020';
 import { PREPARATION_STEPS } from '@brook/core/bleed/plan';
 import { PROOF_ITEMS } from '@brook/core/job/gate';

@@ -1,5 +1,5 @@
 import { JOB_STAGES } from '@brook/core/job/stage';
-import { layoutTemplates, type TemplateId } from '@brook/core/vehicle/circuit';
+import { layoutTemplates, type TemplateId } from '@brook/core/vehicle/circuit/templates';
 import { HALT_REASONS } from '@brook/core/job/run';
 import { PURPOSES } from '@brook/core/bleed/scope';
 import { OWN_STAGE_KINDS } from '@brook/core/bleed/stages';

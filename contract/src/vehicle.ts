@@ -1,10 +1,6 @@
 import { DRIVE_STATES } from '@brook/core/job/stage';
-import {
-  layoutTemplates,
-  type TemplateId,
-  CONTROLS,
-  VEHICLE_KINDS,
-} from '@brook/core/vehicle/circuit';
+import { CONTROLS, VEHICLE_KINDS } from '@brook/core/vehicle/circuit';
+import { layoutTemplates, type TemplateId } from '@brook/core/vehicle/circuit/templates';
 import { z } from 'zod';
 import { id, isoTime, line, next, oneOf } from './common';
 import { computed } from './computed';

@@ -1,6 +1,6 @@
 import { problem, type Job } from '@brook/contract';
 import { OPERATIONS, openApi } from '@brook/contract/openapi';
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { randomUUID } from 'node:crypto';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,4 +1,4 @@
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { ENTRY, figure } from '@brook/core/base/figure';
 import { isNearEnough } from '@brook/core/hydraulics/order';
 import { planBleed, planOrders } from '@brook/core/bleed/plan';

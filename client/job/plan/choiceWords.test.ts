@@ -1,5 +1,5 @@
 import { planChoices, type PlanChoices } from '@brook/contract';
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { CHOICE_LABELS, choiceWords } from './choiceWords';
 
 const layout = templateById('hatchback-diagonal')!.build('right');

@@ -1,5 +1,5 @@
 import type { PlanChoices } from '@brook/contract';
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 

@@ -1,4 +1,4 @@
-import { layoutTemplates } from '@brook/core/vehicle/circuit';
+import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import { controlProof } from '@brook/core/job/gate';
 import { TRIED_DRAWN } from './TriedDrawings';
 

@@ -1,4 +1,5 @@
-import { layoutTemplates, type Master } from '@brook/core/vehicle/circuit';
+import { type Master } from '@brook/core/vehicle/circuit';
+import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import { controlProof, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/job/gate';
 import {
   pageCalledFor,

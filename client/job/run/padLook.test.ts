@@ -1,5 +1,5 @@
 import { planBleed, type Plan } from '@brook/core/bleed/plan';
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/job/run';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { countingIds, layoutOf, planned, runOf } from '@brook/core/testing';

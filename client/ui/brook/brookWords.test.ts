@@ -1,4 +1,4 @@
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import type { Content, Inside } from '@brook/core/fluid/inside';
 import { brookWords } from './brookWords';
 

@@ -1,4 +1,5 @@
-import { insertInto, layoutTemplates, templateById } from '@brook/core/vehicle/circuit';
+import { insertInto } from '@brook/core/vehicle/circuit';
+import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit/templates';
 import { act, renderHook } from '@testing-library/react';
 import { layoutFile, readLayoutFile } from './layoutFile';
 import { outline } from './outline';

@@ -1,4 +1,5 @@
-import { layoutTemplates, validateLayout } from '@brook/core/vehicle/circuit';
+import { validateLayout } from '@brook/core/vehicle/circuit';
+import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import { broughtTo } from '../../ui/forms/threeWay';
 import { byElement, elementLabel, elementWords, layoutOf } from './layoutConflict';
 

@@ -1,4 +1,5 @@
-import { templateById, type DriverSide, type Layout, type TemplateId } from '../vehicle/circuit';
+import { type DriverSide, type Layout } from '../vehicle/circuit';
+import { templateById, type TemplateId } from '../vehicle/circuit/templates';
 import type { Means } from '../hydraulics/flow';
 import { planBleed, refusalWords, type Plan, type PlanRequest } from '../bleed/plan';
 import { routineFlush, type MasterChanged, type WorkDone } from '../bleed/scope';

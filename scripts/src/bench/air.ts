@@ -1,4 +1,4 @@
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { airLeft, normals, ruled } from '@brook/core/control/air';
 import { curveOf, forcesFor, pedalSetup } from '@brook/core/control/pedal';
 import type { Measured } from './report';

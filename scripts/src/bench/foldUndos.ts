@@ -1,4 +1,4 @@
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { foldJob, type JobEvent } from '@brook/core/job/log';
 import { planBleed } from '@brook/core/bleed/plan';
 import type { Kept } from '@brook/core/job/run';

@@ -1,4 +1,5 @@
-import { templateById, type Layout } from '@brook/core/vehicle/circuit';
+import { type Layout } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import type { OrderSearch } from '@brook/core/hydraulics/order';
 import { planBleed, planSearch, planSureties, previewPlan } from '@brook/core/bleed/plan';
 import type { Measured } from './report';

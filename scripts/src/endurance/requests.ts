@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import type { OPERATIONS } from '@brook/contract/openapi';
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { METRIC } from '@brook/core/base/units';
 import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { FLUID, type Caller } from './field';

@@ -7,7 +7,7 @@ import { Job, MediaRow } from '../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { notFound, refused } from '../http/problems/kinds';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../workshop/findVehicle';
+import { findVehicle } from '../workshop/vehicle/findVehicle';
 import { reencode } from './reencode';
 
 interface Told {

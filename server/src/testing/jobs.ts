@@ -1,5 +1,5 @@
 import type { Job, PlanChoices, Vehicle } from '@brook/contract';
-import type { TemplateId } from '@brook/core/vehicle/circuit';
+import type { TemplateId } from '@brook/core/vehicle/circuit/templates';
 import { followCalls } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import {

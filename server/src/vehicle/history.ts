@@ -10,7 +10,7 @@ import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { insideOf } from '../journal/rows/inside';
 import { houseRulesOf } from '../workshop/rules/service';
 import type { Actor } from '../session/actor';
-import { findVehicle } from '../workshop/findVehicle';
+import { findVehicle } from '../workshop/vehicle/findVehicle';
 
 interface Row {
   readonly id: string;

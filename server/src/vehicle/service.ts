@@ -5,7 +5,8 @@ import type {
   VehiclePage,
   VehicleSummary,
 } from '@brook/contract';
-import { templateById, type Layout } from '@brook/core/vehicle/circuit';
+import { type Layout } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import type { Matter } from '@brook/core/owed/openItems';
 import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
@@ -17,7 +18,7 @@ import { insideOf } from '../journal/rows/inside';
 import { mattersOf } from '../journal/rows/matters';
 import { unknownBleeder } from '../journal/job/planFor';
 import { ProblemError } from '../http/problems/kinds';
-import { driveStateOf, findVehicle } from '../workshop/findVehicle';
+import { driveStateOf, findVehicle } from '../workshop/vehicle/findVehicle';
 import type { Actor } from '../session/actor';
 
 /** A page of the workshop's vehicles, by name, by keyset over the index `vehicles_list`. */

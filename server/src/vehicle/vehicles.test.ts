@@ -1,5 +1,6 @@
 import { vehicle as vehicleSchema, type VehiclePage } from '@brook/contract';
-import { templateById, type Layout } from '@brook/core/vehicle/circuit';
+import { type Layout } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { Vehicle } from '../db/models';
 import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
 

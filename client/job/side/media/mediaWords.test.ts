@@ -1,4 +1,4 @@
-import { templateById } from '@brook/core/vehicle/circuit';
+import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { mediaTitle } from './mediaWords';
 
 const layout = templateById('hatchback-diagonal')!.build('right');

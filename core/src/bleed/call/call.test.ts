@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { bleederName, CONTROLS, paths, templateById } from '../../vehicle/circuit';
+import { bleederName, CONTROLS, paths } from '../../vehicle/circuit';
+import { templateById } from '../../vehicle/circuit/templates';
 import { METHODS } from '../../hydraulics/flow';
 import {
   beatTells,

@@ -1,6 +1,6 @@
 import { type Sample, boilingPointC, limitsOf } from '../../fluid/verdict';
 import { waterAfterPercent, MONTH_MS } from '../../fluid/ageing';
-import { layoutTemplates } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { newShareOf, oldMl, type Content } from '../../fluid/inside';
 import { planEnd } from '../plan';
 import { routineFlush } from '../scope';

@@ -1,4 +1,5 @@
-import { paths, type Layout, layoutTemplates } from '../../vehicle/circuit';
+import { paths, type Layout } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { fluidViscosity } from '../../fluid/verdict';
 import { strokeVolume } from '../../hydraulics/order';
 import { EVERYTHING, layoutOf } from '../../testing';

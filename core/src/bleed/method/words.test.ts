@@ -1,4 +1,5 @@
-import type { Layout, TemplateId } from '../../vehicle/circuit';
+import type { Layout } from '../../vehicle/circuit';
+import type { TemplateId } from '../../vehicle/circuit/templates';
 import { figure, MODEL } from '../../base/figure';
 import { layoutOf } from '../../testing';
 import { METHODS, type Method } from '../../hydraulics/flow';

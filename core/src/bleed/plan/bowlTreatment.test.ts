@@ -1,4 +1,5 @@
-import { layoutTemplates, type Layout } from '../../vehicle/circuit';
+import { type Layout } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { rinsesOf } from '../../hydraulics/order';
 import {
   afterWork,

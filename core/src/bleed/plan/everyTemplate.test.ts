@@ -1,4 +1,5 @@
-import { layoutTemplates, type Layout, type TemplateId } from '../../vehicle/circuit';
+import { type Layout } from '../../vehicle/circuit';
+import { layoutTemplates, type TemplateId } from '../../vehicle/circuit/templates';
 import { METHODS, type Method } from '../../hydraulics/flow';
 import { routineFlush, type WorkDone } from '../scope';
 import { stageTitle } from '../stages';

@@ -1,6 +1,7 @@
 import { followCalls, nextStep } from '../../job/run';
 import fc, { pre } from 'fast-check';
-import { layoutTemplates, paths, type DriverSide, type Layout } from '../../vehicle/circuit';
+import { paths, type DriverSide, type Layout } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import type { Figure } from '../../base/figure';
 import type { Method } from '../../hydraulics/flow';
 import { DEFAULT_RULES } from '../rules';

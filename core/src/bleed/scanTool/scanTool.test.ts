@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { layoutTemplates } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { layoutOf } from '../../testing';
 import {
   cycleMinutes,

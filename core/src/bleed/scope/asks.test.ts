@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { TemplateId } from '../../vehicle/circuit';
+import type { TemplateId } from '../../vehicle/circuit/templates';
 import { afterWork, layoutOf, planned } from '../../testing';
 import { workTakenOver } from '../../owed/openItems';
 import {

@@ -1,4 +1,4 @@
-import type { TemplateId } from '../../vehicle/circuit';
+import type { TemplateId } from '../../vehicle/circuit/templates';
 import { USUAL_DAY, USUAL_MEANS } from '../../hydraulics/flow';
 import { routineFlush } from '../scope';
 import { orderWords } from '../order';

@@ -1,4 +1,4 @@
-import { layoutTemplates } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { airWords, curveOf, pedalSetup, travelMm, type Reading } from '../pedal';
 import { layoutOf, normalNoise } from '../../testing';
 import { airLeft, ruled } from '.';

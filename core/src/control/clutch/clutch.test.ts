@@ -1,4 +1,5 @@
-import { layoutTemplates, type Layout } from '../../vehicle/circuit';
+import { type Layout } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { figureText } from '../../base/figure';
 import { layoutOf } from '../../testing';
 import { blockedTells, clutchSet, slavePasses, slaveTests, type SlaveTest } from '.';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { layoutTemplates, paths, type Layout } from '../../vehicle/circuit';
+import { paths, type Layout } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { fluidViscosity, GRADES } from '../../fluid/verdict';
 import { strokeVolume } from '../order';
 import { arbitraryLayout, EVERYTHING, layoutOf } from '../../testing';

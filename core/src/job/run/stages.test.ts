@@ -5,7 +5,8 @@ import {
   toolNext as nextWithTool,
   toolStepsOf,
 } from '../../bleed/stages';
-import { layoutTemplates, type Layout } from '../../vehicle/circuit';
+import { type Layout } from '../../vehicle/circuit';
+import { layoutTemplates } from '../../vehicle/circuit/templates';
 import { USUAL_MEANS } from '../../hydraulics/flow';
 import { planBleed, planChanges, type Plan, type PlanRequest } from '../../bleed/plan';
 import { routineFlush } from '../../bleed/scope';

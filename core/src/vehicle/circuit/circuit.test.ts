@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { arbitraryLayout, layoutOf } from '../../testing';
 import {
   layoutDoubts,
-  layoutTemplates,
   paths,
   RANGES,
   rangeFault,
@@ -11,6 +10,7 @@ import {
   type Layout,
   type MasterChamber,
 } from '.';
+import { layoutTemplates } from './templates';
 
 describe('tube volume', () => {
   // Geometry: πd²/4 · length. 1 mm bore, 4/π m long holds 1 mL exactly.

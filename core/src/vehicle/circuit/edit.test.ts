@@ -11,7 +11,6 @@ import {
   endsFor,
   INSERTS,
   insertInto,
-  layoutTemplates,
   mirrored,
   moveInto,
   paths,
@@ -26,6 +25,7 @@ import {
   validateLayout,
   type Layout,
 } from '.';
+import { layoutTemplates } from './templates';
 
 const total = (layout: Layout) => layout.stretches.reduce((sum, s) => sum + s.lengthMm, 0);
 const hatchback = layoutOf('hatchback-diagonal');

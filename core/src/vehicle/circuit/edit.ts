@@ -28,7 +28,7 @@ import {
   slave,
   tee,
   valve,
-} from './templates/parts';
+} from './usualParts';
 import type { SizedKind } from './fields';
 
 /** Kinds of point that can be put into a line, and those that can end one. */

@@ -88,6 +88,5 @@ export {
   type End,
   type Insert,
 } from './edit';
-export { layoutTemplates, templateById, type LayoutTemplate, type TemplateId } from './templates';
 /** The pieces that layouts are written with, each with its usual sizes. */
-export * as layoutParts from './templates/parts';
+export * as layoutParts from './usualParts';

@@ -14,9 +14,9 @@ import {
   SIDE_OF_PLACE,
   VEHICLE_KINDS,
   VEHICLE_TRAITS,
-  type TemplateId,
   type VehicleKind,
 } from '.';
+import { type TemplateId } from './templates';
 
 const preparationOf = (vehicleKind: VehicleKind) => {
   const layout = { ...layoutOf('hatchback-diagonal'), vehicleKind };

@@ -5,7 +5,6 @@ import {
   howKnown,
   insertInto,
   knownTogether,
-  layoutTemplates,
   moveInto,
   paths,
   removeElement,
@@ -14,6 +13,7 @@ import {
   sizeFigure,
   withKnown,
 } from '.';
+import { layoutTemplates } from './templates';
 
 const CAR = layoutOf('hatchback-diagonal');
 const stretch = (layout: typeof CAR, id: string) => layout.stretches.find((s) => s.id === id)!;

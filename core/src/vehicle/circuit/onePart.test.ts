@@ -10,7 +10,8 @@ import {
 import { stageTitle } from '../../bleed/stages';
 import { partNeeds, usualPieces } from '../part';
 import { cameOff, heldBack } from '../../bleed/plan';
-import { validateLayout, layoutTemplates, partElements, partIdOf, type Layout } from '.';
+import { validateLayout, partElements, partIdOf, type Layout } from '.';
+import { layoutTemplates } from './templates';
 
 const OUTFIT = layoutOf('sidecar-outfit');
 const HUMP = ['hump-up', 'hump-down', 'sidecar-along'];

@@ -4,7 +4,6 @@ import {
   findables,
   SIZE_FIELDS,
   sizedThings,
-  layoutTemplates,
   sizeFault,
   sizeIn,
   sizeWords,
@@ -13,6 +12,7 @@ import {
   type Layout,
   type SizeFound,
 } from '.';
+import { layoutTemplates } from './templates';
 
 const CAR = layoutOf('hatchback-diagonal');
 const BORE: SizeFound = { elementId: 'primary', size: 'boreMm', value: 22.2 };

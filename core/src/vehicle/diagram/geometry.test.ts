@@ -1,4 +1,5 @@
-import { layoutTemplates, paths } from '../circuit';
+import { paths } from '../circuit';
+import { layoutTemplates } from '../circuit/templates';
 import { brookGeometry, MARK_RADIUS, pathData } from './geometry';
 
 const LAYOUTS = layoutTemplates.flatMap((t) =>

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { changeableParts } from '../../bleed/scope';
-import { layoutTemplates, type Layout } from '../circuit';
+import { type Layout } from '../circuit';
+import { layoutTemplates } from '../circuit/templates';
 import { layoutOf } from '../../testing';
 import {
   BESIDE,

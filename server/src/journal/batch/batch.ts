@@ -14,7 +14,7 @@ import { endLocked } from '../job/end';
 import { changeJob, type LockedJob } from '../log/locked';
 import { heardOf } from '../live/phones';
 import type { Actor } from '../../session/actor';
-import { driveStateOf } from '../../workshop/findVehicle';
+import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { sayOfAdditions } from '../log/additions';
 import { appendAddition, appendKept, by } from '../log/append';
 import { additionsOf, asSent, onWire } from '../log/stored';

@@ -4,7 +4,7 @@ import type { Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Vehicle } from '../../db/models';
 import type { Actor } from '../../session/actor';
-import { findVehicle } from '../../workshop/findVehicle';
+import { findVehicle } from '../../workshop/vehicle/findVehicle';
 import { appendToVehicle, by } from '../log/append';
 import { projectMatters } from '../log/drive';
 import { vehicleLogOf } from '../log/stored';

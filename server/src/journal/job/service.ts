@@ -19,7 +19,7 @@ import { usualChoices } from './planFor';
 import { notFound, ProblemError, refused } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
-import { driveStateOf, findVehicle } from '../../workshop/findVehicle';
+import { driveStateOf, findVehicle } from '../../workshop/vehicle/findVehicle';
 import { knownFluidOf, lastFillOf, notDoneBefore } from './before';
 import { fluidUsedOf } from './fluidUsed';
 import { changeJob, onlyAt, type LockedJob } from '../log/locked';

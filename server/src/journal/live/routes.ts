@@ -7,7 +7,7 @@ import { parse, pathId } from '../../http/parse';
 import { mustBeOurs } from '../log/locked';
 import { onWire } from '../log/stored';
 import { actorOf, NO_DEVICE, type Actor } from '../../session/actor';
-import { driveStateOf } from '../../workshop/findVehicle';
+import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { helperNewsOf } from './links';
 import type { JobNews } from './jobNews';
 import { heardOf, phonesOf } from './phones';

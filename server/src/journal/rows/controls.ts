@@ -10,7 +10,7 @@ import { z } from 'zod';
 import { ControlResultRow, type Job } from '../../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../../http/cursor';
 import type { Actor } from '../../session/actor';
-import { findVehicle } from '../../workshop/findVehicle';
+import { findVehicle } from '../../workshop/vehicle/findVehicle';
 
 /** Keep how each control was, at the moment at which its job is closed. */
 export async function keepControls(

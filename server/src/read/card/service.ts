@@ -12,7 +12,7 @@ import { mattersOf } from '../../journal/rows/matters';
 import { notFound } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
-import { findVehicle } from '../../workshop/findVehicle';
+import { findVehicle } from '../../workshop/vehicle/findVehicle';
 
 /** A card with what its picture is drawn from. */
 export interface CardDrawn {

@@ -7,7 +7,7 @@ import { mattersOf } from '../../journal/rows/matters';
 import { refused } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
-import { findVehicle } from '../../workshop/findVehicle';
+import { findVehicle } from '../../workshop/vehicle/findVehicle';
 import { vehicleHistoryOf } from '../../vehicle/history';
 import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
 

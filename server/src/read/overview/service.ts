@@ -6,7 +6,7 @@ import { gettingWorse } from '../../journal/rows/air';
 import { JobEventRow, Vehicle } from '../../db/models';
 import { mattersOf, mattersOfKinds } from '../../journal/rows/matters';
 import type { Actor } from '../../session/actor';
-import { driveStateOf } from '../../workshop/findVehicle';
+import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { wasteNow } from '../../shelf/waste/service';
 
 /** How many of what leads let go are shown. */

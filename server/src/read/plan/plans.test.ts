@@ -1,4 +1,4 @@
-import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit';
+import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit/templates';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { Brook, fullRun, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../../testing';
 

@@ -9,7 +9,7 @@ import { RunPaceRow, type Job } from '../../db/models';
 import { moment, pageOf, placeAfter, type PageAsked } from '../../http/cursor';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../../session/actor';
-import { findVehicle } from '../findVehicle';
+import { findVehicle } from '../vehicle/findVehicle';
 
 /** Keep what a run took, at the moment at which its job is closed. */
 export async function keepPaces(

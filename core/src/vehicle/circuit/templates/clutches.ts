@@ -13,7 +13,7 @@ import {
   motorcycle,
   port,
   slave,
-} from './parts';
+} from '../usualParts';
 
 /** Hatchback clutch: small reservoir of its own, master at the pedal, slave outside on the gearbox. All sizes [M]. */
 export function clutchExternalSlave(driverSide: DriverSide): Layout {

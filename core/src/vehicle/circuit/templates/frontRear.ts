@@ -16,7 +16,7 @@ import {
   tee,
   valve,
   type Side,
-} from './parts';
+} from '../usualParts';
 
 const sides = (driverSide: DriverSide): { near: Side; far: Side } => {
   const near = driverSide === 'left' ? 'left' : 'right';

@@ -13,7 +13,7 @@ import {
   otherSide,
   port,
   type Side,
-} from './parts';
+} from '../usualParts';
 
 /**
  * Hatchback with a diagonal split and a four-channel modulator with stability

@@ -13,7 +13,7 @@ import {
   port,
   tee,
   valve,
-} from './parts';
+} from '../usualParts';
 
 const leverBowl: Bowl = bowl('bowl', 'Front reservoir', 1060, 32, 12);
 const lever = (boreMm = 14): Master =>

@@ -18,7 +18,7 @@ import {
   threeWheeled,
   valve,
   type Side,
-} from './parts';
+} from '../usualParts';
 
 /**
  * Veteran with one circuit and drums all round. The master sits low, under the

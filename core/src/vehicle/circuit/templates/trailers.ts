@@ -11,7 +11,7 @@ import {
   port,
   tee,
   trailer,
-} from './parts';
+} from '../usualParts';
 
 /**
  * Trailer with drums on one axle, braked by its own push: the master lies in the

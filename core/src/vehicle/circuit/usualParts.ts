@@ -1,4 +1,4 @@
-import { CONTROL_TRAITS, type Control, type VehicleKind } from '../kinds';
+import { CONTROL_TRAITS, type Control, type VehicleKind } from './kinds';
 import type {
   AbsKind,
   Bleeder,
@@ -11,7 +11,7 @@ import type {
   Place,
   Stretch,
   ValveKind,
-} from '../layout';
+} from './layout';
 
 /** Usual inside diameters, mm [M]: 4.75 mm line, 6.35 mm line, brake hose. */
 export const LINE_4_75_INSIDE_MM = 3.35;

@@ -1,8 +1,8 @@
 import type { VehicleDriveState } from '@brook/contract';
 import type { Transaction } from 'sequelize';
-import { Vehicle } from '../db/models';
-import { notFound } from '../http/problems/kinds';
-import type { Actor } from '../session/actor';
+import { Vehicle } from '../../db/models';
+import { notFound } from '../../http/problems/kinds';
+import type { Actor } from '../../session/actor';
 
 /** A vehicle of the actor's workshop, locked where a transaction is given. @throws ProblemError of kind not-found */
 export async function findVehicle(
