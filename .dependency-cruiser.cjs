@@ -1,5 +1,5 @@
-/** Arrows between the rooms: who may import whom. */
-const rooms = {
+/** Arrows between the workspaces: who may import whom. */
+const workspaces = {
   core: [],
   contract: ['core'],
   server: ['core', 'contract'],
@@ -8,20 +8,37 @@ const rooms = {
   demo: ['contract'],
   scripts: ['core', 'contract', 'demo'],
 };
-const all = Object.keys(rooms);
+const all = Object.keys(workspaces);
+
+/** Inside a workspace: its rooms, the lowest first, each of which may import those before it. `npm run shape` counts the same by itself. */
+const rooms = require('./rooms.json');
+const folderOf = { core: 'core/src', server: 'server/src', client: 'client' };
+const upwards = Object.entries(rooms).flatMap(([workspace, named]) =>
+  Object.keys(named).map((room, at, order) => ({
+    name: `no-arrow-up-from-${workspace}/${room}`,
+    comment: `${workspace}/${room} may import what stands below it in rooms.json: ${order.slice(0, at).join(', ') || 'nothing of its workspace'}.`,
+    severity: 'error',
+    from: { path: `^${folderOf[workspace]}/${room}/`, pathNot: '\\.test\\.tsx?$' },
+    to: {
+      path: `^${folderOf[workspace]}/`,
+      pathNot: order.slice(0, at + 1).map((r) => `^${folderOf[workspace]}/${r}/`),
+    },
+  })),
+);
 
 module.exports = {
   forbidden: [
-    ...all.map((room) => ({
-      name: `arrows-of-${room}`,
-      comment: `${room} may import ${rooms[room].join(', ') || 'nothing of ours'}.`,
+    ...all.map((from) => ({
+      name: `arrows-of-${from}`,
+      comment: `${from} may import ${workspaces[from].join(', ') || 'nothing of ours'}.`,
       severity: 'error',
-      from: { path: `^${room}/` },
+      from: { path: `^${from}/` },
       to: {
-        path: `^(${all.filter((other) => other !== room && !rooms[room].includes(other)).join('|')})/`,
+        path: `^(${all.filter((other) => other !== from && !workspaces[from].includes(other)).join('|')})/`,
         pathNot: 'node_modules',
       },
     })),
+    ...upwards,
     {
       name: 'no-cycle',
       severity: 'error',
@@ -32,8 +49,8 @@ module.exports = {
       name: 'core-by-its-front-doors',
       comment: 'Another folder of core is entered by its index only.',
       severity: 'error',
-      from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
+      from: { path: '^core/src/([^/]+/[^/]+)/' },
+      to: { path: '^core/src/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
     },
     {
       name: 'core-without-packages',
