@@ -1,5 +1,5 @@
 import type { Figure } from '@brook/core/base/figure';
-import type { PlanBowl } from '@brook/core/bleed/plan';
+import type { PlanReservoir } from '@brook/core/bleed/plan';
 import type { Colour } from '@brook/core/fluid/verdict';
 import { StyleSheet, View } from 'react-native';
 import { FigureValue } from './FigureValue';
@@ -10,7 +10,7 @@ import { inHead, inOwnUnits, useUnits } from './unitChoice';
 import { Words } from './Words';
 
 export interface GaugeProps {
-  readonly bowl: PlanBowl;
+  readonly reservoir: PlanReservoir;
   readonly level: Figure;
   readonly fluid: Colour;
   /** Whether it is the only chamber in use: then its name says nothing. */
@@ -18,10 +18,10 @@ export interface GaugeProps {
 }
 
 /** The reservoir as the left edge of a run: MAX, MIN, the top-up level and where the model thinks the fluid stands. */
-export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
+export function Gauge({ reservoir, level, fluid, alone }: GaugeProps) {
   const units = useUnits();
   const share = (ml: number): `${number}%` =>
-    `${Math.max(0, Math.min(100, (ml / (bowl.maxMl * 1.06)) * 100))}%`;
+    `${Math.max(0, Math.min(100, (ml / (reservoir.maxMl * 1.06)) * 100))}%`;
   return (
     <View
       style={[styles.gauge, useNarrowScreen() ? styles.narrow : null]}
@@ -29,14 +29,14 @@ export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
       aria-label="Reservoir"
     >
       <Words size="small" tone="softWords" align="center">
-        {alone ? inHead('mL', units) : bowl.name}
+        {alone ? inHead('mL', units) : reservoir.name}
       </Words>
       <FigureValue figure={level} text={level.value.toFixed(0)} />
       <View
         style={styles.scale}
         role="img"
         aria-label={inOwnUnits(
-          `${bowl.name}: ${level.value.toFixed(0)} mL by the model; MIN ${bowl.minMl} mL, top up at ${bowl.topUpLevelMl.value.toFixed(0)} mL, MAX ${bowl.maxMl} mL`,
+          `${reservoir.name}: ${level.value.toFixed(0)} mL by the model; MIN ${reservoir.minMl} mL, top up at ${reservoir.topUpLevelMl.value.toFixed(0)} mL, MAX ${reservoir.maxMl} mL`,
           units,
         )}
       >
@@ -45,9 +45,9 @@ export function Gauge({ bowl, level, fluid, alone }: GaugeProps) {
             style={[styles.fluid, { height: share(level.value), backgroundColor: FLUID[fluid] }]}
           />
         </View>
-        <Mark at={share(bowl.maxMl)} word="MAX" />
-        <Mark at={share(bowl.topUpLevelMl.value)} word="top up" dashed />
-        <Mark at={share(bowl.minMl)} word="MIN" below />
+        <Mark at={share(reservoir.maxMl)} word="MAX" />
+        <Mark at={share(reservoir.topUpLevelMl.value)} word="top up" dashed />
+        <Mark at={share(reservoir.minMl)} word="MIN" below />
       </View>
     </View>
   );

@@ -36,7 +36,7 @@ export const houseRules = z.strictObject({
   joinWay: oneOf('Joining', RULE_OPTIONS.joinWay),
   jointTightness: oneOf('Tightness', RULE_OPTIONS.jointTightness),
   proofPhotos: oneOf('Photos in the proof', RULE_OPTIONS.proofPhotos),
-  bowlWay: oneOf('Rest in the reservoir', RULE_OPTIONS.bowlWay),
+  reservoirWay: oneOf('Rest in the reservoir', RULE_OPTIONS.reservoirWay),
   pickMargin: oneOf('Taken along', RULE_OPTIONS.pickMargin),
   newAtOutlet: oneOf('New at the outlet', RULE_OPTIONS.newAtOutlet).describe('per cent'),
   lowStockMl: amount('lowStockMl'),

@@ -143,7 +143,7 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('topped up'),
-    bowlId: elementId,
+    reservoirId: elementId,
     containerId: id.nullable().describe('Out of which container, where somebody said so'),
   }),
   z.strictObject({
@@ -230,7 +230,7 @@ const happenings = [
     bench: oneOf('End of the bench run', BENCH_ENDS),
   }),
   z.strictObject({ kind: z.literal('taken off'), elementId }),
-  z.strictObject({ kind: z.literal('drawn off'), bowlId: elementId }),
+  z.strictObject({ kind: z.literal('drawn off'), reservoirId: elementId }),
   z.strictObject({ kind: z.literal('note'), text: line('Note', 1, 1000) }),
   z.strictObject({
     kind: z.literal('pedal judged'),

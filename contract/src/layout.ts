@@ -76,7 +76,7 @@ const chamber = z.strictObject({
   bleedStrokeMm: number('Bleeding stroke').describe('mm'),
   fedBy: elementId,
   outlet: z.strictObject({
-    airDrawnMl: number('Volume where air is drawn').describe('mL in the bowl'),
+    airDrawnMl: number('Volume where air is drawn').describe('mL in the reservoir'),
     belowMaxMm: number('Outlet below MAX').describe('mm'),
   }),
   port: elementId,
@@ -89,7 +89,7 @@ const shape = z.strictObject({
   vehicleKind: oneOf('Vehicle kind', VEHICLE_KINDS),
   driverSide: oneOf('Driver’s side', ['left', 'right', 'middle']),
   abs: oneOf('Kind of ABS', ABS_KINDS),
-  bowls: z
+  reservoirs: z
     .array(
       z.strictObject({
         id: elementId,

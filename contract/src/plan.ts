@@ -82,13 +82,13 @@ export const workDone = z.strictObject({
   lowest: z
     .array(
       z.strictObject({
-        bowlId: elementId,
+        reservoirId: elementId,
         belowMaxMm: within(LOWEST_LEVEL_MM),
       }),
     )
     .max(8)
     .default([])
-    .describe('Lowest level seen, per bowl'),
+    .describe('Lowest level seen, per reservoir'),
   modulatorOpened: flag('modulatorOpened').default(false),
   setAsOne: flag('setAsOne')
     .optional()

@@ -100,7 +100,7 @@ export const fluidUsed = z.strictObject({
   gap: oneOf('What is not accounted for', ['still inside'])
     .nullable()
     .default(null)
-    .describe('Said where more went in than came out and stands in the bowl'),
+    .describe('Said where more went in than came out and stands in the reservoir'),
 });
 export type FluidUsed = z.output<typeof fluidUsed>;
 

@@ -16,7 +16,7 @@ const SEEN: readonly (readonly [question: RegExp, answer: RegExp])[] = [
   [/opened bottle checked/i, /^yes$/i],
   // Each sign of a chamber on the bench.
   [/chamber|what is seen/i, /./],
-  // A way that fills: the bowl is let fall to a quarter, as low as it may, and is topped up.
+  // A way that fills: the reservoir is let fall to a quarter, as low as it may, and is topped up.
   [/where does it stand/i, /^(¼|MIN)$/],
   [/bubbles/i, /^none(, and as the new)?$/],
   [/colour in the hose/i, /^clear$/],

@@ -240,8 +240,8 @@ export class Workshop {
 
   /** What comes before a new part is compared: protected, made still, bleeders cracked. */
   async prepared(job: Job): Promise<void> {
-    const ofTheBowl = ['empty reservoir', 'clean reservoir', 'fill reservoir'];
-    const steps = planOf(job).preparation.filter((step) => !ofTheBowl.includes(step));
+    const ofTheReservoir = ['empty reservoir', 'clean reservoir', 'fill reservoir'];
+    const steps = planOf(job).preparation.filter((step) => !ofTheReservoir.includes(step));
     await this.log(
       job.id,
       steps.map((step) => ({ kind: 'prepared', step })),
@@ -279,7 +279,7 @@ export class Workshop {
     const said: object[] = [];
     for (let made = 0; made < stop.strokes.value; made++) {
       if (stop.topUps.some((t) => t.afterStrokes === made))
-        said.push({ kind: 'topped up', bowlId: stop.bowlId, containerId: null });
+        said.push({ kind: 'topped up', reservoirId: stop.reservoirId, containerId: null });
       said.push({ kind: 'stroke', stopId: stop.id });
     }
     return [
@@ -306,7 +306,7 @@ export class Workshop {
     await this.log(job.id, [
       ...(prepared ? [] : plan.preparation.map((step) => ({ kind: 'prepared', step }))),
       ...plan.stops.flatMap((stop) => this.openingOf(stop)),
-      ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id, containerId: null })),
+      ...plan.reservoirs.map((b) => ({ kind: 'topped up', reservoirId: b.id, containerId: null })),
     ]);
     return this.get(job.id);
   }
@@ -326,7 +326,7 @@ export class Workshop {
             ]
           : [],
       ),
-      ...plan.bowls.map((b) => ({ kind: 'topped up', bowlId: b.id, containerId: null })),
+      ...plan.reservoirs.map((b) => ({ kind: 'topped up', reservoirId: b.id, containerId: null })),
     ]);
     return this.usedUp(await this.get(accepted.id));
   }

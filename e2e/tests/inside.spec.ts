@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { planOf, Workshop } from '../support/workshop';
 
 // Walk 6, its first hour: nothing in the system, vacuum to prime.
-test('a dry front: while a way fills the run asks for looks into the bowl by time, and counts from when fluid comes', async ({
+test('a dry front: while a way fills the run asks for looks into the reservoir by time, and counts from when fluid comes', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
@@ -24,7 +24,7 @@ test('a dry front: while a way fills the run asks for looks into the bowl by tim
   );
   await page.goto(`/jobs/${job.id}`);
   const action = page.getByTestId('next-action');
-  const pad = page.getByText('Let it draw, stop, look into the bowl');
+  const pad = page.getByText('Let it draw, stop, look into the reservoir');
   await expect(pad).toBeVisible();
   // Nothing dry is drawn brown: the way is hollow, and the jar counts nothing yet.
   await expect(page.getByRole('radiogroup', { name: 'Bubbles' })).toHaveCount(0);

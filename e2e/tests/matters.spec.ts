@@ -161,15 +161,15 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
 });
 
 // Walk 14.
-test('one bowl, two pedals: the level fell, both are proved; the clutch alone fails and alone is planned anew', async ({
+test('one reservoir, two pedals: the level fell, both are proved; the clutch alone fails and alone is planned anew', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const van = await workshop.vehicle('sports-coupe', 'right', 'One bowl, two pedals');
+  const van = await workshop.vehicle('sports-coupe', 'right', 'One reservoir, two pedals');
   const accepted = await workshop.afterWork(van, {
     masterIds: ['clutch-master'],
     parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: false }],
-    lowest: [{ bowlId: 'bowl', belowMaxMm: 55 }],
+    lowest: [{ reservoirId: 'reservoir', belowMaxMm: 55 }],
   });
   // Why the brakes are in it too: the level fell to their outlet.
   expect(planOf(accepted).scope.drewAir).toContain('master');

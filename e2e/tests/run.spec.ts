@@ -261,7 +261,7 @@ test('bubbles within the last three strokes ask for three clean ones', async ({ 
     .getByRole('radiogroup', { name: 'Bubbles' })
     .getByRole('radio', { name: 'some' })
     .click();
-  // More strokes are called for; where the bowl is low, it is asked about before the first of them.
+  // More strokes are called for; where the reservoir is low, it is asked about before the first of them.
   const call = page.getByText('Top up now');
   const more = page.getByText(/three must be free of them/);
   await expect(call.or(more)).toBeVisible();
@@ -395,7 +395,7 @@ test('what comes off is asked back by name before anybody may drive, also in the
     .toEqual([]);
 });
 
-test('the jar is read instead of strokes being counted: count, bowl and the next look follow, with its sign', async ({
+test('the jar is read instead of strokes being counted: count, reservoir and the next look follow, with its sign', async ({
   page,
 }) => {
   const { job, workshop, planned } = await atTheCar(page, 2);
@@ -449,7 +449,7 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   await expect(clock.getByText('Level')).toBeVisible();
   // Only the jar says that somebody looked.
   await expect(clock.getByRole('button')).toHaveCount(0);
-  await expect(page.getByText('to the next look at jar and bowl')).toBeVisible();
+  await expect(page.getByText('to the next look at jar and reservoir')).toBeVisible();
   // As if it had been let run a quarter of an hour ago, on another phone.
   await workshop.log(job.id, [
     {
@@ -466,7 +466,7 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   await page.getByRole('textbox', { name: 'In the jar now' }).fill('60');
   await expect(page.getByTestId('next-action')).toHaveText('That is in it, it runs on');
   await page.getByTestId('next-action').click();
-  await expect(page.getByText('to the next look at jar and bowl')).toBeVisible();
+  await expect(page.getByText('to the next look at jar and reservoir')).toBeVisible();
   await page.getByRole('button', { name: 'It is shut' }).click();
   await expect(clock).toHaveCount(0);
   await expect(page.getByText('Look', { exact: true })).toBeVisible();

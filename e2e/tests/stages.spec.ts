@@ -69,7 +69,7 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
   await expect(page.getByRole('radio', { name: /Plan the rest anew/ })).toBeVisible();
 });
 
-test('a motorcycle clutch is filled from below from dry to the end: the syringe is readied at every filling, and the bowl never runs over', async ({
+test('a motorcycle clutch is filled from below from dry to the end: the syringe is readied at every filling, and the reservoir never runs over', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page);

@@ -1,6 +1,6 @@
 import { type PlanStop } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
-import type { Plan, PlanBowl } from '@brook/core/bleed/plan';
+import type { Plan, PlanReservoir } from '@brook/core/bleed/plan';
 import { firstPlanOf, levelFigure, RunFluid, type RunState } from '@brook/core/job/run';
 import { memo, useMemo } from 'react';
 import { BrookBox } from '../../ui/brook/BrookBox';
@@ -61,19 +61,19 @@ export const RunBrook = memo(function RunBrook({
 
 interface RunGaugeProps {
   readonly plan: Plan;
-  readonly bowl: PlanBowl;
+  readonly reservoir: PlanReservoir;
   readonly stop: PlanStop | null;
   readonly state: RunState;
 }
 
 /** The reservoir that the bleeder in hand, or the fill in hand, is about. */
-export const RunGauge = memo(function RunGauge({ plan, bowl, stop, state }: RunGaugeProps) {
+export const RunGauge = memo(function RunGauge({ plan, reservoir, stop, state }: RunGaugeProps) {
   return (
     <Gauge
-      bowl={bowl}
-      level={levelFigure(bowl, state.levelMl[bowl.id]!, stop)}
+      reservoir={reservoir}
+      level={levelFigure(reservoir, state.levelMl[reservoir.id]!, stop)}
       fluid={plan.newColour}
-      alone={plan.bowls.length === 1}
+      alone={plan.reservoirs.length === 1}
     />
   );
 });

@@ -32,7 +32,7 @@ import { Caution, Stop } from '../../ui/Notice';
 import { Page, useWideScreen } from '../../ui/Page';
 import { colour, SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import { BowlWays } from './BowlWays';
+import { ReservoirWays } from './ReservoirWays';
 import { Gain } from './Gain';
 import { Glance } from './Glance';
 import { ChoiceLine } from './ChoiceLine';
@@ -353,7 +353,7 @@ function Document({
         </Caution>
       ) : null}
       <ScopeWords plan={plan} />
-      <BowlWays plan={plan} />
+      <ReservoirWays plan={plan} />
       <StageList plan={plan} />
       <Gain job={job} plan={plan} />
       {job.stage === 'plan' && complains(plan.work) ? (

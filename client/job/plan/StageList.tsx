@@ -245,7 +245,7 @@ function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
     stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
   if (stop.counted === 'strokes')
     return `${capital(stop.control)}: ${stop.shape}.${!VEHICLE_TRAITS[layout.vehicleKind].bar || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
-  if (stop.fromBowl) return `By the marks of the jar. Opened ${open}. ${until}`;
+  if (stop.fromReservoir) return `By the marks of the jar. Opened ${open}. ${until}`;
   const off = (stop.drawOffs ?? []).map((d) => d.afterStrokes);
   const drawn =
     off.length > 0

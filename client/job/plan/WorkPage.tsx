@@ -296,7 +296,7 @@ function Levels({
 }: PartProps & { readonly faults: Readonly<Record<string, string>> }) {
   return (
     <>
-      {layout.bowls.map((b) => {
+      {layout.reservoirs.map((b) => {
         const outlets = chambersOf(layout)
           .filter(({ chamber }) => chamber.fedBy === b.id)
           .map(

@@ -34,7 +34,7 @@ test.each<[string, keyof PlanChoices, PlanChoices, PlanChoices]>([
     chosen({
       work: {
         ...chosen().work,
-        lowest: [{ bowlId: layout.bowls[0]!.id, belowMaxMm: 12 }],
+        lowest: [{ reservoirId: layout.reservoirs[0]!.id, belowMaxMm: 12 }],
       },
     }),
   ],

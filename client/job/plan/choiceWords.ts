@@ -90,7 +90,7 @@ function workWords(layout: Layout, work: Work): string {
     master?.linesOver.length ? `lines that cross: ${master.linesOver.map(at).join(', ')}` : null,
     ...work.lowest.map(
       (l) =>
-        `${at(l.bowlId)} lowest: ${l.belowMaxMm === null ? 'not seen' : `${l.belowMaxMm} mm below MAX`}`,
+        `${at(l.reservoirId)} lowest: ${l.belowMaxMm === null ? 'not seen' : `${l.belowMaxMm} mm below MAX`}`,
     ),
     work.modulatorOpened ? 'modulator opened' : null,
     work.airInModulator ? 'air may stand in the modulator' : null,

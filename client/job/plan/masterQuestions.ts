@@ -51,7 +51,7 @@ export const MASTER_QUESTIONS: readonly {
 
 const HELD_DOWN: Readonly<Record<HouseRules['joinWay'] | 'either', (control: Control) => string>> =
   {
-    'bowl full': () => 'Did fluid drip at each joint before it was nipped?',
+    'reservoir full': () => 'Did fluid drip at each joint before it was nipped?',
     'held down': (control) => `Was the ${control} held down until the last line was on?`,
     either: (control) =>
       `Was the ${control} held down until the last line was on, or a drip seen at each joint?`,

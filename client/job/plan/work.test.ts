@@ -67,7 +67,7 @@ test('what was answered comes back as it was answered', () => {
       found: [{ what: 'wet joint', where: 'rear bracket' }],
       masterIds: ['clutch-master'],
       parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: true }],
-      lowest: [{ bowlId: 'bowl', belowMaxMm: 40 }],
+      lowest: [{ reservoirId: 'reservoir', belowMaxMm: 40 }],
       modulatorOpened: false,
       airInModulator: false,
       renewPockets: false,
@@ -166,10 +166,10 @@ test.each<[string, Partial<WorkDraft>, RegExp | null]>([
   ],
   [
     'a level that cannot be',
-    { asks: ['soft'], lowest: { bowl: '900' } },
+    { asks: ['soft'], lowest: { reservoir: '900' } },
     /Reservoir: give 0 to 300 mm/,
   ],
-  ['a level alone is enough', { asks: ['part'], lowest: { bowl: '60' } }, null],
+  ['a level alone is enough', { asks: ['part'], lowest: { reservoir: '60' } }, null],
 ])('%s', (_, more, sentence) => {
   const faults = Object.values(workFaults(layout, draft(more)));
   if (sentence === null) expect(faults).toEqual([]);
@@ -181,7 +181,7 @@ test('another purpose drops what belonged to the last one, and the method is cho
     asks: ['part'],
     parts: [{ partId: 'slave', done: 'yes', cappedAtOnce: 'yes', keptFull: 'yes', newPart: 'no' }],
     masterChanged: MASTER,
-    lowest: { bowl: '40' },
+    lowest: { reservoir: '40' },
     modulatorOpened: 'yes',
   });
   expect(workOf(layout, full, CHOICES)).toMatchObject({

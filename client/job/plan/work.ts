@@ -42,7 +42,7 @@ export interface WorkDraft {
   readonly elseOpened: YesNo | null;
   readonly masterChanged: MasterDraft | null;
   readonly primeInPlace: 'bench' | 'as a set' | 'in place';
-  /** As typed, per bowl. */
+  /** As typed, per reservoir. */
   readonly lowest: Readonly<Record<string, string>>;
   readonly modulatorOpened: YesNo;
   /** Still soft after a whole bleed that ended clean. */
@@ -99,7 +99,7 @@ export function workDraft(
         ]),
       ),
     },
-    lowest: Object.fromEntries(work.lowest.map((l) => [l.bowlId, String(l.belowMaxMm)])),
+    lowest: Object.fromEntries(work.lowest.map((l) => [l.reservoirId, String(l.belowMaxMm)])),
     ages: Object.fromEntries(
       partnerAges.flatMap((a) => (a.months === null ? [] : [[a.partId, String(a.months)]])),
     ),
@@ -111,11 +111,11 @@ export function workFaults(layout: Layout, draft: WorkDraft): Record<string, str
   const faults: Record<string, string> = {};
   if (draft.asks.length === 0) faults.asks = 'Say why it is here';
   if (draft.masterIds.length === 0) faults.masters = 'Say what is in hand';
-  for (const [bowlId, mm] of Object.entries(draft.lowest)) {
+  for (const [reservoirId, mm] of Object.entries(draft.lowest)) {
     const value = typedNumber(mm);
     if (mm.trim() !== '' && !inRange(LOWEST_LEVEL_MM, value))
-      faults[bowlId] =
-        `${layout.bowls.find((b) => b.id === bowlId)?.name ?? bowlId}: give ${rangeWords(LOWEST_LEVEL_MM)} below MAX`;
+      faults[reservoirId] =
+        `${layout.reservoirs.find((b) => b.id === reservoirId)?.name ?? reservoirId}: give ${rangeWords(LOWEST_LEVEL_MM)} below MAX`;
   }
   if (draft.endLost === null) faults.endLost = 'Say what the lamp is about';
   if (!draft.asks.includes('part')) return faults;
@@ -210,9 +210,9 @@ export function workOf(layout: Layout, draft: WorkDraft, before: PlanChoices): P
       master: master && masterOf(master),
       lowest: flush
         ? []
-        : layout.bowls.flatMap((b) =>
+        : layout.reservoirs.flatMap((b) =>
             Number.isFinite(typedNumber(draft.lowest[b.id] ?? ''))
-              ? [{ bowlId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }]
+              ? [{ reservoirId: b.id, belowMaxMm: typedNumber(draft.lowest[b.id]!) }]
               : [],
           ),
     },

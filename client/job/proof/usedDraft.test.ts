@@ -44,7 +44,9 @@ const JAR_COUNTED = {
   standsMl: 500.11,
   seen: true,
   unread: false,
-  since: [{ stopId: 'x', bowlId: 'bowl', ml: 500.11, filledMl: 0, fellMl: 500.11, slackMl: 0 }],
+  since: [
+    { stopId: 'x', reservoirId: 'reservoir', ml: 500.11, filledMl: 0, fellMl: 500.11, slackMl: 0 },
+  ],
 };
 const RUN = {
   pouredMl: 612.34,

@@ -32,7 +32,7 @@ export interface UsedDraft {
   readonly removed: string;
   readonly spilled: string;
   readonly caught: boolean;
-  /** Said where more went in than came out and stands in the bowl. */
+  /** Said where more went in than came out and stands in the reservoir. */
   readonly gap: 'still inside' | null;
   /** What somebody said is right: containers by id, and the jar. */
   readonly confirmed: readonly string[];

@@ -28,8 +28,8 @@ export function FlowPad({
       </View>
       <Words align="center">
         {isUp
-          ? 'Shut it, or stand by the bowl. How much is in the jar?'
-          : 'to the next look at jar and bowl'}
+          ? 'Shut it, or stand by the reservoir. How much is in the jar?'
+          : 'to the next look at jar and reservoir'}
       </Words>
       <Words size="small" tone="softWords" align="center">
         {strokesLeft > 0

@@ -31,7 +31,7 @@ export const JAR_PAGE = 'jar';
 /** What a jar holds at the most, mL. */
 const JAR_ML = 5000;
 
-/** The jar is read instead of strokes being counted: count and bowl follow from it. */
+/** The jar is read instead of strokes being counted: count and reservoir follow from it. */
 export function JarPage({
   job,
   run,
@@ -62,7 +62,7 @@ export function JarPage({
       : jarFault(state, stop, inItMl - firstMl);
   const after = said && !fault ? preview(state, stop, inItMl - firstMl) : null;
   const says = after?.says ?? null;
-  const bowl = state.plan.bowls.find((b) => b.id === stop.bowlId)!;
+  const reservoir = state.plan.reservoirs.find((b) => b.id === stop.reservoirId)!;
   const empty = emptyOnWayMl(state.empties, wayTo(state.plan.layout, stop.bleeder.id)) > 0;
   const counts = () => {
     if (!run.counts || state.counting?.way !== 'jar') takeCount(run, 'jar');
@@ -89,7 +89,7 @@ export function JarPage({
   };
   const filled = () => {
     read();
-    run.say({ kind: 'topped up', bowlId: bowl.id, containerId: null });
+    run.say({ kind: 'topped up', reservoirId: reservoir.id, containerId: null });
     onClose();
   };
   const byLevel = level !== null && typed.trim() === '';
@@ -109,7 +109,7 @@ export function JarPage({
             byLevel || (says && !says.belowOutlet)
               ? null
               : says
-                ? 'Say below what the bowl does'
+                ? 'Say below what the reservoir does'
                 : 'Give what stands in the jar'
           }
           onPress={
@@ -129,7 +129,7 @@ export function JarPage({
         question="How much stands in the jar?"
       />
       <Words tone="softWords">
-        {`${capital(bleederName(stop.bleeder))} in hand. By the count ${Math.round(state.jar.standsMl)} mL. The jar is right: strokes and bowl follow from it. Bubbles and colour are still looked at.`}
+        {`${capital(bleederName(stop.bleeder))} in hand. By the count ${Math.round(state.jar.standsMl)} mL. The jar is right: strokes and reservoir follow from it. Bubbles and colour are still looked at.`}
       </Words>
       <Field
         large
@@ -161,7 +161,7 @@ export function JarPage({
       {says?.belowOutlet ? (
         <>
           <Caution
-            title={`By that the ${bowl.name.toLowerCase()} would stand below its outlets.`}
+            title={`By that the ${reservoir.name.toLowerCase()} would stand below its outlets.`}
           />
           <Button label="It was filled meanwhile, and stands at MAX" onPress={filled} />
           <Button label="It ran dry" onPress={ranDry} />
@@ -169,10 +169,10 @@ export function JarPage({
       ) : null}
       {empty ? (
         <>
-          <Words strong>Nothing in the jar yet? Look into the bowl instead.</Words>
+          <Words strong>Nothing in the jar yet? Look into the reservoir instead.</Words>
           <LevelChoices
-            bowl={bowl}
-            nowMl={state.levelMl[bowl.id]!}
+            reservoir={reservoir}
+            nowMl={state.levelMl[reservoir.id]!}
             level={level}
             onLevel={setLevel}
             comes={comes}
@@ -209,6 +209,6 @@ function saysWords({ moreMl, moreStrokes, strokes }: JarSays, stop: PlanStop): s
   const by =
     ml === 0
       ? 'As counted'
-      : `${ml} mL ${moreMl > 0 ? 'more' : 'less'} than counted: ${n} ${word} ${moreMl > 0 ? 'more' : 'fewer'} here, the bowl ${moreMl > 0 ? 'lower' : 'higher'} by as much`;
+      : `${ml} mL ${moreMl > 0 ? 'more' : 'less'} than counted: ${n} ${word} ${moreMl > 0 ? 'more' : 'fewer'} here, the reservoir ${moreMl > 0 ? 'lower' : 'higher'} by as much`;
   return `${by}. ${strokes} of ${stop.strokes.value} made.`;
 }

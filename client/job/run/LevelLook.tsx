@@ -1,4 +1,4 @@
-import type { PlanBowl } from '@brook/core/bleed/plan';
+import type { PlanReservoir } from '@brook/core/bleed/plan';
 import type { NextStep } from '@brook/core/job/run';
 import { useState, type ReactNode } from 'react';
 import type { LiveRun } from '../../data/run';
@@ -7,27 +7,27 @@ import { Choice } from '../../ui/Choice';
 import { undoOf } from './StageFrame';
 
 /** Quarters between MAX and MIN, as an eye reads them, and what lies under MIN. */
-function levelsOf(bowl: PlanBowl): { readonly value: string; readonly label: string }[] {
-  const quarter = (bowl.maxMl - bowl.minMl) / 4;
+function levelsOf(reservoir: PlanReservoir): { readonly value: string; readonly label: string }[] {
+  const quarter = (reservoir.maxMl - reservoir.minMl) / 4;
   return [
     ...['MAX', '¾', '½', '¼', 'MIN'].map((label, i) => ({
-      value: String(bowl.maxMl - i * quarter),
+      value: String(reservoir.maxMl - i * quarter),
       label,
     })),
-    { value: String(bowl.airDrawnMl), label: 'under' },
+    { value: String(reservoir.airDrawnMl), label: 'under' },
   ];
 }
 
-/** Where a bowl stands, to a quarter, and whether fluid comes by now. */
+/** Where a reservoir stands, to a quarter, and whether fluid comes by now. */
 export function LevelChoices({
-  bowl,
+  reservoir,
   nowMl,
   level,
   onLevel,
   comes,
   onComes,
 }: {
-  readonly bowl: PlanBowl;
+  readonly reservoir: PlanReservoir;
   /** By the model: it cannot stand higher. */
   readonly nowMl: number;
   readonly level: string | null;
@@ -40,7 +40,7 @@ export function LevelChoices({
       <Choice
         compact
         question="Stopped. Where does it stand?"
-        options={levelsOf(bowl).filter((l) => Number(l.value) <= nowMl + 1)}
+        options={levelsOf(reservoir).filter((l) => Number(l.value) <= nowMl + 1)}
         chosen={level}
         onChoose={onLevel}
       />
@@ -58,7 +58,7 @@ export function LevelChoices({
   );
 }
 
-/** While a steady flow fills a way: the look into the bowl that says how far it fell, and whether fluid comes by now. Null at any other step. */
+/** While a steady flow fills a way: the look into the reservoir that says how far it fell, and whether fluid comes by now. Null at any other step. */
 export function useLevelLook(
   run: LiveRun,
   step: NextStep,
@@ -66,7 +66,7 @@ export function useLevelLook(
   const [level, setLevel] = useState<string | null>(null);
   const [comes, setComes] = useState(false);
   if (step.kind !== 'fill way') return null;
-  const { stop, bowl } = step;
+  const { stop, reservoir } = step;
   const said = () => {
     run.say({
       kind: 'level seen',
@@ -80,8 +80,8 @@ export function useLevelLook(
   return {
     body: (
       <LevelChoices
-        bowl={bowl}
-        nowMl={run.state.levelMl[bowl.id]!}
+        reservoir={reservoir}
+        nowMl={run.state.levelMl[reservoir.id]!}
         level={level}
         onLevel={setLevel}
         comes={comes}
@@ -91,7 +91,7 @@ export function useLevelLook(
     action: (
       <ActionBar
         label={comes ? 'Filled: count from here' : 'Looked, go on'}
-        waitsFor={level === null ? 'Look into the bowl, tap its level' : null}
+        waitsFor={level === null ? 'Look into the reservoir, tap its level' : null}
         onPress={said}
         side={undoOf(run)}
       />

@@ -61,7 +61,7 @@ export function Prepare({
           <FigureRow figure={plan.totals.removedMl} label="About this much comes out" />
         ) : null}
         {step === 'clean reservoir' && plan.treatment ? (
-          <Words strong>{rinseWords(plan.treatment, plan.bowls)}</Words>
+          <Words strong>{rinseWords(plan.treatment, plan.reservoirs)}</Words>
         ) : null}
         {inHand}
       </View>

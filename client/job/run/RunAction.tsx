@@ -131,7 +131,9 @@ export function RunAction({
       return (
         <ActionBar
           label="Filled"
-          onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
+          onPress={() =>
+            run.say({ kind: 'topped up', reservoirId: step.reservoir.id, containerId })
+          }
           side={side}
         />
       );
@@ -157,9 +159,9 @@ export function LevelAction({
   if (step.kind === 'top up')
     return (
       <DeliberateButton
-        key={`top up ${step.bowl.id}`}
+        key={`top up ${step.reservoir.id}`}
         label="Topped up to MAX"
-        onPress={() => run.say({ kind: 'topped up', bowlId: step.bowl.id, containerId })}
+        onPress={() => run.say({ kind: 'topped up', reservoirId: step.reservoir.id, containerId })}
       />
     );
   if (step.kind === 'pressure')
@@ -181,9 +183,9 @@ export function LevelAction({
   if (step.kind === 'draw off')
     return (
       <DeliberateButton
-        key={`draw off ${step.bowl.id}`}
+        key={`draw off ${step.reservoir.id}`}
         label="Drawn off to half"
-        onPress={() => run.say({ kind: 'drawn off', bowlId: step.bowl.id })}
+        onPress={() => run.say({ kind: 'drawn off', reservoirId: step.reservoir.id })}
       />
     );
   return null;

@@ -113,7 +113,10 @@ function Run({ job, band, onStep, pages }: StepProps) {
         inHand={
           step.step === 'fill reservoir' ||
           (step.step === 'clean reservoir' && plan.treatment?.rinses.length) ? (
-            <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, plan.bowls[0]!.id, id)} />
+            <InHandLine
+              of={inHand}
+              onWrongPour={(id) => wrongPour(run, plan.reservoirs[0]!.id, id)}
+            />
           ) : null
         }
         link={<RunNotices run={run} />}
@@ -250,15 +253,17 @@ function Bleeding({
   const strokes = callsForStrokes(step);
   const lookAfterS = flowLookAfterS(run.state, step);
   const broken = stop && strokes ? BROKEN_BY[callOf(stop.method) ?? 'none'] : null;
-  const bowl = plan.bowls.find(
-    (b) => b.id === (stop?.bowlId ?? ('bowl' in step ? step.bowl.id : plan.bowls[0]!.id)),
+  const reservoir = plan.reservoirs.find(
+    (b) =>
+      b.id ===
+      (stop?.reservoirId ?? ('reservoir' in step ? step.reservoir.id : plan.reservoirs[0]!.id)),
   )!;
   const pour =
     'pourMl' in step
       ? pourFigure(
-          step.bowl,
-          run.state.levelMl[step.bowl.id]!,
-          step.kind === 'top up' ? step.bowl.maxMl : step.bowl.finalLevelMl,
+          step.reservoir,
+          run.state.levelMl[step.reservoir.id]!,
+          step.kind === 'top up' ? step.reservoir.maxMl : step.reservoir.finalLevelMl,
         )
       : null;
   const notes = useNotesHere(job, run, stop?.bleeder.id ?? null);
@@ -275,7 +280,7 @@ function Bleeding({
   return (
     <Page
       fills
-      band={<RunGauge plan={plan} bowl={bowl} stop={stop} state={shown} />}
+      band={<RunGauge plan={plan} reservoir={reservoir} stop={stop} state={shown} />}
       beside={
         <View style={styles.beside}>
           <JobHead job={job} />
@@ -338,7 +343,7 @@ function Bleeding({
       {look?.body}
       <LevelAction step={step} run={run} containerId={inHand.inHand?.id ?? null} />
       {'pourMl' in step ? (
-        <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.bowl.id, id)} />
+        <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.reservoir.id, id)} />
       ) : null}
       {step.kind === 'shut' ? (
         <JointHere job={job} plan={plan} live={run} elementId={step.stop.bleeder.id} />
@@ -397,7 +402,7 @@ function Bleeding({
             />
           </View>
         ) : null}
-        {stop && strokes && !stop.fromBowl ? (
+        {stop && strokes && !stop.fromReservoir ? (
           <View style={styles.half}>
             <Button
               small
@@ -442,7 +447,7 @@ const callsForStrokes = (step: NextStep): boolean =>
 
 /** Whether the jar can be read now: what is bled goes into it. */
 const readsJar = (run: LiveRun, step: NextStep, stop: PlanStop): boolean =>
-  stop.fromBowl &&
+  stop.fromReservoir &&
   (callsForStrokes(step) || step.kind === 'read' || step.kind === 'flow') &&
   run.ready;
 
@@ -459,8 +464,8 @@ const BROKEN_BY: Readonly<
 };
 
 /** What was poured is kept, whatever it was; another product halts the run. */
-function wrongPour(run: LiveRun, bowlId: string, containerId: string): void {
-  run.say({ kind: 'topped up', bowlId, containerId });
+function wrongPour(run: LiveRun, reservoirId: string, containerId: string): void {
+  run.say({ kind: 'topped up', reservoirId, containerId });
   run.say({ kind: 'halted', reason: 'other product', stopId: null });
 }
 

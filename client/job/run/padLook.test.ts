@@ -53,7 +53,11 @@ test('the next top-up is said while it lies ahead of the last stroke', () => {
 
 test('a motorcycle is filled midway at the end, and then it is through', () => {
   expect(
-    padLook(plan, emptyRun(plan), { kind: 'last fill', bowl: plan.bowls[0]!, pourMl: 4.4 }),
+    padLook(plan, emptyRun(plan), {
+      kind: 'last fill',
+      reservoir: plan.reservoirs[0]!,
+      pourMl: 4.4,
+    }),
   ).toMatchObject({ call: 'Fill to midway', number: '4', loud: true });
   expect(looks.at(-1)!.call).toBe('Every bleeder is through');
 });
@@ -64,7 +68,7 @@ test('strokes over the plan are counted up, with the reason', () => {
     ...log
       .slice(0, atEnd)
       .map((e) => (e.kind === 'colour' ? { ...e, colour: 'brown' as const } : e)),
-    { ...log[atEnd]!, id: 'fill', kind: 'topped up', bowlId: 'bowl', containerId: null },
+    { ...log[atEnd]!, id: 'fill', kind: 'topped up', reservoirId: 'reservoir', containerId: null },
   ]);
   expect(lookAt(dark)).toMatchObject({
     number: '+0',
@@ -120,7 +124,7 @@ test('how a stroke goes and why stands there until the first is made; into a bot
   expect(shut(planned(layoutOf('hatchback-diagonal')))).not.toContain('held down');
 });
 
-test('by the jar nothing is tapped: it is read before the bowl could stand where it is topped up', () => {
+test('by the jar nothing is tapped: it is read before the reservoir could stand where it is topped up', () => {
   const [stop] = plan.stops;
   const byJar = runOf(plan, [
     { kind: 'counting', way: 'jar' },

@@ -40,14 +40,14 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
           ? jarWords(state, step.stop, step.strokesUntilTopUp)
           : step.stop.counted === 'strokes'
             ? 'Tap for each stroke'
-            : step.stop.fromBowl
+            : step.stop.fromReservoir
               ? `Tap at each mark, every ${step.stop.strokeMl.value} mL`
               : `Push to the next mark, ${step.stop.strokeMl.value} mL, and tap`,
         next: [
           ...beginWords(state, step.stop),
           ...shapeWords(state, step.stop),
           ...fillWords(plan, state, step.stop),
-          step.stop.fromBowl
+          step.stop.fromReservoir
             ? topUpWords(step.strokesUntilTopUp, step.strokesLeft)
             : 'Slow and steady; shut before the plunger comes back',
         ].join(' · '),
@@ -97,7 +97,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         ...quiet,
         number: String(step.lookAfterS),
         under: `${step.lookAfterS === 1 ? 'second' : 'seconds'} at the most, then stop`,
-        call: 'Let it draw, stop, look into the bowl',
+        call: 'Let it draw, stop, look into the reservoir',
         next: `About ${Math.ceil(step.leftMl)} mL to swallow before fluid comes; the jar shows nothing until then.`,
       };
     case 'flow':
@@ -116,7 +116,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       return {
         ...quiet,
         number: String(Math.round(step.pourMl)),
-        under: `mL into the ${step.bowl.name.toLowerCase()}, up to MAX`,
+        under: `mL into the ${step.reservoir.name.toLowerCase()}, up to MAX`,
         call: 'Top up now',
         next: 'Before the next stroke. Look at the real level: the model can be wrong.',
         loud: true,
@@ -125,7 +125,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       return {
         ...quiet,
         number: String(Math.round(step.drawMl)),
-        under: `mL out of the ${step.bowl.name.toLowerCase()}, down to half`,
+        under: `mL out of the ${step.reservoir.name.toLowerCase()}, down to half`,
         call: step.first ? 'Draw it down before you push' : 'Draw off now',
         next: step.first
           ? 'What is pushed in below comes up here. Cap on loosely, a rag round it, eyes protected.'
@@ -154,8 +154,9 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       return {
         ...quiet,
         number: String(Math.round(step.pourMl)),
-        under: `mL into the ${step.bowl.name.toLowerCase()}`,
-        call: step.bowl.finalLevelMl >= step.bowl.maxMl ? 'Fill to MAX' : 'Fill to midway',
+        under: `mL into the ${step.reservoir.name.toLowerCase()}`,
+        call:
+          step.reservoir.finalLevelMl >= step.reservoir.maxMl ? 'Fill to MAX' : 'Fill to midway',
         next: 'Never above MAX: brakes drag when the fluid has no room.',
         loud: true,
       };
@@ -186,7 +187,7 @@ const byJar = ({ counting }: RunState): boolean => counting?.way === 'jar';
 /** A look at the level after every 5 to 10 strokes [C]: by the jar nobody counts how many. */
 const JAR_AFTER = 10;
 
-/** Where the jar is read at the latest: by then the bowl could stand where it is topped up. */
+/** Where the jar is read at the latest: by then the reservoir could stand where it is topped up. */
 function jarWords({ jar }: RunState, stop: PlanStop, untilTopUp: number): string {
   const n = Math.min(JAR_AFTER, untilTopUp);
   return `Read the jar at ${Math.floor(jar.standsMl + n * stop.mostStrokeMl.value)} mL at the latest, after ${n} ${counts(stop, n)}`;

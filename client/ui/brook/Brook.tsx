@@ -68,11 +68,11 @@ export function Brook({
   const anyEmpty = drawn.some((id) => share(id).empty > 0.005);
   const anyNew = inside !== undefined && Object.values(inside).some((c) => c.newMl > 0.5);
   const shaded = (shares: Shares): string => shade(shares, oldColour, newColour);
-  const bowls = layout.bowls.map((b) => share(b.id));
-  const bowl = bowls.every((b) => b.empty > 0.99)
+  const reservoirs = layout.reservoirs.map((b) => share(b.id));
+  const reservoir = reservoirs.every((b) => b.empty > 0.99)
     ? colour.ground
     : shaded(
-        bowls.reduce((a, b) =>
+        reservoirs.reduce((a, b) =>
           a.fresh / (1 - a.empty || 1) > b.fresh / (1 - b.empty || 1) ? b : a,
         ),
       );
@@ -199,7 +199,7 @@ export function Brook({
           }
           return null;
         })}
-        {g.reservoirs.map(({ at, bowls, feedsDownTo }) => (
+        {g.reservoirGroups.map(({ at, reservoirs, feedsDownTo }) => (
           <G key={at.y}>
             <Line
               x1={at.x}
@@ -219,8 +219,8 @@ export function Brook({
               stroke={colour.fluidEdge}
               strokeWidth={2}
             />
-            <Rect x={at.x - 12} y={at.y - 13} width={24} height={12} rx={4} fill={bowl} />
-            {bowls > 1 ? (
+            <Rect x={at.x - 12} y={at.y - 13} width={24} height={12} rx={4} fill={reservoir} />
+            {reservoirs > 1 ? (
               <Line
                 x1={at.x}
                 x2={at.x}
@@ -322,8 +322,8 @@ function flagsOf(
           y: (stretch.from.y + stretch.to.y) / 2,
         }),
       ];
-    // Masters and bowls stand where the reservoirs are drawn.
-    const [reservoir] = g.reservoirs;
+    // Masters and reservoirs stand where the reservoirs are drawn.
+    const [reservoir] = g.reservoirGroups;
     return reservoir ? [beside(id, reservoir.at)] : [];
   });
 }

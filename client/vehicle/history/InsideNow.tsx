@@ -7,7 +7,7 @@ import { FigureRow } from '../../ui/FigureValue';
 import { More } from '../../ui/More';
 import { Words } from '../../ui/Words';
 
-/** What a vehicle holds between its bowls and its bleeders, by fill, and how old each part's fluid is. */
+/** What a vehicle holds between its reservoirs and its bleeders, by fill, and how old each part's fluid is. */
 export function InsideNow({
   layout,
   inside,

@@ -1,7 +1,7 @@
 import {
   ABS_KINDS,
   addBleeder,
-  addBowl,
+  addReservoir,
   addChamber,
   addEnd,
   CONTROLS,
@@ -212,7 +212,7 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
   const bleeder = layout.bleeders.find((b) => b.id === row.id);
   const master = layout.masters.find((m) => m.id === row.id);
   const stretch = layout.stretches.find((s) => s.id === row.id);
-  const bowl = layout.bowls.find((b) => b.id === row.id);
+  const reservoir = layout.reservoirs.find((b) => b.id === row.id);
   const chamber = layout.masters.flatMap((m) => m.chambers).find((c) => c.id === row.id);
   const yesNo = (question: string, key: string, value: boolean) => (
     <Choice
@@ -226,12 +226,12 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
   );
   return (
     <>
-      {bowl ? (
+      {reservoir ? (
         <Choice
           compact
           question="A screen or baffles in it?"
           options={YES_NO}
-          chosen={bowl.screen === undefined ? null : bowl.screen ? 'yes' : 'no'}
+          chosen={reservoir.screen === undefined ? null : reservoir.screen ? 'yes' : 'no'}
           onChoose={(v) => put({ screen: v === 'yes' })}
         />
       ) : null}
@@ -292,15 +292,15 @@ function Options({ layout, row, change }: Pick<ElementFormProps, 'layout' | 'row
           onChoose={(control) => put({ control, system: CONTROL_TRAITS[control].system })}
         />
       ) : null}
-      {chamber && layout.bowls.length > 1 ? (
+      {chamber && layout.reservoirs.length > 1 ? (
         <Choice
           compact
           question="Which reservoir feeds it?"
           why="Trace the line; never by size or place."
           stacked
-          options={layout.bowls.map((b) => ({ value: b.id, label: b.name }))}
+          options={layout.reservoirs.map((b) => ({ value: b.id, label: b.name }))}
           chosen={chamber.fedBy}
-          onChoose={(bowlId) => change(setFeed(layout, chamber.id, bowlId))}
+          onChoose={(reservoirId) => change(setFeed(layout, chamber.id, reservoirId))}
         />
       ) : null}
       {master ? (
@@ -374,14 +374,14 @@ function Structure({
     ['modulator', 'valve', 'joint'].includes(node.kind) &&
     layout.stretches.filter((s) => s.from === node.id).length === 1;
   const owner = layout.masters.find((m) => m.chambers.some((c) => c.id === row.id));
-  const sharesBowl =
+  const sharesReservoir =
     owner &&
     layout.masters
       .flatMap((m) => m.chambers)
       .filter((c) => c.fedBy === owner.chambers.find((x) => x.id === row.id)!.fedBy).length > 1;
   const mayGo =
     !(owner && owner.chambers.length === 1) &&
-    row.what !== 'bowl' &&
+    row.what !== 'reservoir' &&
     node?.kind !== 'port' &&
     !(row.what === 'master' && layout.masters.length === 1);
   return (
@@ -420,10 +420,10 @@ function Structure({
           onPress={() => made(addChamber(layout, row.id))}
         />
       ) : null}
-      {sharesBowl ? (
+      {sharesReservoir ? (
         <Button
           label="Give it a reservoir chamber of its own"
-          onPress={() => made(addBowl(layout, row.id))}
+          onPress={() => made(addReservoir(layout, row.id))}
         />
       ) : null}
       {movable ? (

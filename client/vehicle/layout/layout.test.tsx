@@ -10,7 +10,7 @@ test.each(layoutTemplates.map((t) => [t.id, t.build(t.driverSides[0]!)] as const
   (_, layout) => {
     const ids = outline(layout).map((r) => r.id);
     const all = [
-      ...layout.bowls,
+      ...layout.reservoirs,
       ...layout.masters,
       ...layout.masters.flatMap((m) => m.chambers),
       ...layout.nodes,

@@ -13,17 +13,17 @@ test.each(layoutTemplates.map((t) => [t.id, t.build(t.driverSides[0]!)] as const
 
 test('one side measured a line, the other a bore: both are in the layout that follows', () => {
   const [line] = LAYOUT.stretches;
-  const [bowl] = LAYOUT.bowls;
+  const [reservoir] = LAYOUT.reservoirs;
   const mine = byElement({
     ...LAYOUT,
     stretches: [{ ...line!, lengthMm: 1234 }, ...LAYOUT.stretches.slice(1)],
   });
-  const theirs = byElement({ ...LAYOUT, bowls: [{ ...bowl!, maxMl: 222 }] });
+  const theirs = byElement({ ...LAYOUT, reservoirs: [{ ...reservoir!, maxMl: 222 }] });
   const { built, conflicts } = broughtTo({ version: 1, base: BASE, draft: mine }, 2, theirs);
   expect(conflicts).toEqual([]);
   const merged = layoutOf(built.draft);
   expect(merged.stretches[0]!.lengthMm).toBe(1234);
-  expect(merged.bowls[0]!.maxMl).toBe(222);
+  expect(merged.reservoirs[0]!.maxMl).toBe(222);
   expect(validateLayout(merged)).toEqual([]);
 });
 

@@ -1,6 +1,6 @@
 import { RANGES, type Layout } from '@brook/core/vehicle/circuit';
 
-const LISTS = ['bowls', 'masters', 'nodes', 'stretches', 'bleeders'] as const;
+const LISTS = ['reservoirs', 'masters', 'nodes', 'stretches', 'bleeders'] as const;
 
 /** A layout as a record of its elements, so that two versions of it can be held against each other. */
 export type ByElement = Readonly<Record<string, unknown>>;
@@ -9,8 +9,8 @@ const HEAD = 'layout';
 
 /** Every element under its list and id, and what is said of the whole. */
 export function byElement(layout: Layout): ByElement {
-  const { bowls, masters, nodes, stretches, bleeders, ...head } = layout;
-  const lists = { bowls, masters, nodes, stretches, bleeders };
+  const { reservoirs, masters, nodes, stretches, bleeders, ...head } = layout;
+  const lists = { reservoirs, masters, nodes, stretches, bleeders };
   return Object.fromEntries([
     [HEAD, head],
     ...LISTS.flatMap((list) => lists[list].map((e) => [`${list}:${e.id}`, e] as const)),

@@ -14,7 +14,7 @@ export interface OutlineRow {
   readonly id: string;
   /** How many branches deep it lies. */
   readonly depth: number;
-  readonly what: 'bowl' | 'master' | 'chamber' | 'node' | 'stretch' | 'bleeder';
+  readonly what: 'reservoir' | 'master' | 'chamber' | 'node' | 'stretch' | 'bleeder';
   readonly title: string;
   /** Its sizes in short. */
   readonly about: string;
@@ -26,14 +26,14 @@ export interface OutlineRow {
 
 /** A layout as a list: reservoirs, then each master with its circuits from the port outwards. */
 export function outline(layout: Layout): OutlineRow[] {
-  const rows: OutlineRow[] = layout.bowls.map((b) => ({
+  const rows: OutlineRow[] = layout.reservoirs.map((b) => ({
     id: b.id,
     depth: 0,
-    what: 'bowl',
+    what: 'reservoir',
     title: b.name,
-    about: short('bowl', b),
+    about: short('reservoir', b),
     known: b.known ?? {},
-    sizes: [{ kind: 'bowl', holder: b }],
+    sizes: [{ kind: 'reservoir', holder: b }],
   }));
   const walk = (nodeId: string, depth: number): void => {
     const node = layout.nodes.find((n) => n.id === nodeId);

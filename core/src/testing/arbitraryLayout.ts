@@ -24,7 +24,7 @@ interface Drawn {
 /**
  * Any layout without faults: one or two circuits, each a random tree of
  * joints, tees and modulators in the flow, ending in calipers with bleeders;
- * two circuits have a bowl each or share one.
+ * two circuits have a reservoir each or share one.
  */
 export const arbitraryLayout: fc.Arbitrary<Layout> = fc
   .record({
@@ -55,11 +55,11 @@ export const arbitraryLayout: fc.Arbitrary<Layout> = fc
       ),
       { minLength: 1, maxLength: 2 },
     ),
-    sharedBowl: fc.boolean(),
+    sharedReservoir: fc.boolean(),
     driverSide: fc.constantFrom('left' as const, 'right' as const),
   })
-  .map(({ circuits, sharedBowl, driverSide }) => {
-    const bowlOf = (c: number) => `c${sharedBowl ? 0 : c}-bowl`;
+  .map(({ circuits, sharedReservoir, driverSide }) => {
+    const reservoirOf = (c: number) => `c${sharedReservoir ? 0 : c}-reservoir`;
     const nodes: LayoutNode[] = [];
     const stretches: Stretch[] = [];
     const bleeders: Bleeder[] = [];
@@ -70,8 +70,8 @@ export const arbitraryLayout: fc.Arbitrary<Layout> = fc
       vehicleKind: 'car',
       driverSide,
       abs: nodes.some((n) => n.kind === 'modulator') ? 'in the open path' : 'none',
-      bowls: circuits.slice(0, sharedBowl ? 1 : 2).map((d, c) => ({
-        id: `c${c}-bowl`,
+      reservoirs: circuits.slice(0, sharedReservoir ? 1 : 2).map((d, c) => ({
+        id: `c${c}-reservoir`,
         name: `Reservoir ${c + 1}`,
         heightMm: 900,
         maxMl: d.maxMl,
@@ -93,9 +93,9 @@ export const arbitraryLayout: fc.Arbitrary<Layout> = fc
             boreMm: d.boreMm,
             fullStrokeMm: 20,
             bleedStrokeMm: d.bleedStrokeMm,
-            fedBy: bowlOf(c),
+            fedBy: reservoirOf(c),
             outlet: {
-              airDrawnMl: Math.round(circuits[sharedBowl ? 0 : c]!.maxMl / 8),
+              airDrawnMl: Math.round(circuits[sharedReservoir ? 0 : c]!.maxMl / 8),
               belowMaxMm: 45,
             },
             port: `c${c}-0`,

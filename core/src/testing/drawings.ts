@@ -2,7 +2,7 @@ import { layoutParts, type Layout, type LayoutNode, type Stretch } from '../vehi
 
 const {
   bleeder,
-  bowl,
+  reservoir,
   caliper,
   chamber,
   cylinder,
@@ -30,7 +30,7 @@ export interface Drawing {
   readonly way: { readonly bleederId: string; readonly volumeMl: number };
 }
 
-type Parts = Pick<Layout, 'bowls' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>;
+type Parts = Pick<Layout, 'reservoirs' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>;
 const drawn = (
   of: Pick<Layout, 'name' | 'vehicleKind' | 'driverSide'> & Partial<Pick<Layout, 'abs'>>,
   parts: Parts,
@@ -44,13 +44,13 @@ const pipe = (id: string, from: string, to: string, lengthMm: number): Stretch =
 const flex = (id: string, from: string, to: string, lengthMm: number): Stretch =>
   hose(`way-${id}`, `Hose ${id}`, from, to, lengthMm);
 
-/** Two masters on a balance bar, a bowl each; two bleeders on each front caliper. */
+/** Two masters on a balance bar, a reservoir each; two bleeders on each front caliper. */
 const track: Layout = drawn(
   { name: 'Track car', vehicleKind: 'car', driverSide: 'left' },
   {
-    bowls: [
-      bowl('front-bowl', 'Front reservoir', 700, 180, 60),
-      bowl('rear-bowl', 'Rear reservoir', 700, 180, 60),
+    reservoirs: [
+      reservoir('front-reservoir', 'Front reservoir', 700, 180, 60),
+      reservoir('rear-reservoir', 'Rear reservoir', 700, 180, 60),
     ],
     masters: [
       master('front', 'Front master', 'brake pedal', 560, 4.8, [
@@ -59,7 +59,7 @@ const track: Layout = drawn(
           'Front chamber',
           17.8,
           { full: 26, bleed: 18 },
-          'front-bowl',
+          'front-reservoir',
           'front-port',
           outlet,
         ),
@@ -70,7 +70,7 @@ const track: Layout = drawn(
           'Rear chamber',
           19.05,
           { full: 26, bleed: 18 },
-          'rear-bowl',
+          'rear-reservoir',
           'rear-port',
           outlet,
         ),
@@ -108,9 +108,9 @@ const track: Layout = drawn(
 const quad: Layout = drawn(
   { name: 'Farm quad', vehicleKind: 'quad', driverSide: 'middle' },
   {
-    bowls: [
-      bowl('hand', 'Reservoir on the bar', 980, 35, 12),
-      bowl('foot', 'Rear reservoir', 560, 40, 14),
+    reservoirs: [
+      reservoir('hand', 'Reservoir on the bar', 980, 35, 12),
+      reservoir('foot', 'Rear reservoir', 560, 40, 14),
     ],
     masters: [
       master('lever', 'Lever master', 'brake lever', 960, 6, [
@@ -164,10 +164,10 @@ const quad: Layout = drawn(
 const boatTrailer: Layout = drawn(
   { name: 'Boat trailer, two axles', vehicleKind: 'trailer', driverSide: 'middle' },
   {
-    bowls: [bowl('bowl', 'Reservoir in the coupling', 600, 220, 80)],
+    reservoirs: [reservoir('reservoir', 'Reservoir in the coupling', 600, 220, 80)],
     masters: [
       master('coupling', 'Coupling master', 'overrun coupling', 520, 1, [
-        chamber('chamber', 'Chamber', 22.2, { full: 35, bleed: 28 }, 'bowl', 'port', outlet),
+        chamber('chamber', 'Chamber', 22.2, { full: 35, bleed: 28 }, 'reservoir', 'port', outlet),
       ]),
     ],
     nodes: [
@@ -199,10 +199,18 @@ const boatTrailer: Layout = drawn(
 const scooter: Layout = drawn(
   { name: 'Scooter, rear drum', vehicleKind: 'motorcycle', driverSide: 'middle' },
   {
-    bowls: [bowl('bowl', 'Reservoir', 1000, 30, 10)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 1000, 30, 10)],
     masters: [
       master('lever', 'Left lever', 'brake lever', 980, 6, [
-        chamber('hand-chamber', 'Chamber', 12.7, { full: 14, bleed: 10 }, 'bowl', 'port', small),
+        chamber(
+          'hand-chamber',
+          'Chamber',
+          12.7,
+          { full: 14, bleed: 10 },
+          'reservoir',
+          'port',
+          small,
+        ),
       ]),
     ],
     nodes: [port('port', 'Outlet', 980), cylinder('drum', 'Wheel cylinder rear', 260, 7)],
@@ -215,10 +223,10 @@ const scooter: Layout = drawn(
 const cruiserClutch: Layout = drawn(
   { name: 'Cruiser, clutch', vehicleKind: 'motorcycle', driverSide: 'middle' },
   {
-    bowls: [bowl('bowl', 'Reservoir', 1020, 30, 10)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 1020, 30, 10)],
     masters: [
       master('lever', 'Clutch lever', 'clutch lever', 1000, 6, [
-        chamber('hand-chamber', 'Chamber', 14, { full: 14, bleed: 10 }, 'bowl', 'port', small),
+        chamber('hand-chamber', 'Chamber', 14, { full: 14, bleed: 10 }, 'reservoir', 'port', small),
       ]),
     ],
     nodes: [
@@ -235,11 +243,11 @@ const cruiserClutch: Layout = drawn(
 const wagon: Layout = drawn(
   { name: 'Timber wagon', vehicleKind: 'car', driverSide: 'right' },
   {
-    bowls: [bowl('bowl', 'Reservoir', 900, 260, 90)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 900, 260, 90)],
     masters: [
       {
         ...master('m', 'Master', 'brake pedal', 620, 5, [
-          chamber('chamber', 'Chamber', 25.4, { full: 34, bleed: 22 }, 'bowl', 'port', outlet),
+          chamber('chamber', 'Chamber', 25.4, { full: 34, bleed: 22 }, 'reservoir', 'port', outlet),
         ]),
         servo: false,
       },
@@ -267,13 +275,13 @@ const wagon: Layout = drawn(
   },
 );
 
-/** A divided pair of bowls, a load valve and nearly eight metres to the rear axle. */
+/** A divided pair of reservoirs, a load valve and nearly eight metres to the rear axle. */
 const bus: Layout = drawn(
   { name: 'Island bus', vehicleKind: 'car', driverSide: 'left' },
   {
-    bowls: [
-      bowl('front-bowl', 'Front chamber', 1100, 200, 70),
-      bowl('rear-bowl', 'Rear chamber', 1100, 200, 70),
+    reservoirs: [
+      reservoir('front-reservoir', 'Front chamber', 1100, 200, 70),
+      reservoir('rear-reservoir', 'Rear chamber', 1100, 200, 70),
     ],
     masters: [
       master('m', 'Master', 'brake pedal', 960, 4.5, [
@@ -282,7 +290,7 @@ const bus: Layout = drawn(
           'Front chamber',
           28.6,
           { full: 18, bleed: 20 },
-          'front-bowl',
+          'front-reservoir',
           'front-port',
           outlet,
         ),
@@ -291,7 +299,7 @@ const bus: Layout = drawn(
           'Rear chamber',
           28.6,
           { full: 18, bleed: 20 },
-          'rear-bowl',
+          'rear-reservoir',
           'rear-port',
           outlet,
         ),
@@ -330,10 +338,10 @@ const bus: Layout = drawn(
 const cargo: Layout = drawn(
   { name: 'Cargo three-wheeler', vehicleKind: 'three-wheeler', driverSide: 'middle' },
   {
-    bowls: [bowl('bowl', 'Reservoir', 760, 120, 45)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 760, 120, 45)],
     masters: [
       master('m', 'Master', 'brake pedal', 640, 4.5, [
-        chamber('chamber', 'Chamber', 17.5, { full: 30, bleed: 20 }, 'bowl', 'port', outlet),
+        chamber('chamber', 'Chamber', 17.5, { full: 30, bleed: 20 }, 'reservoir', 'port', outlet),
       ]),
     ],
     nodes: [
@@ -363,10 +371,10 @@ const cargo: Layout = drawn(
 const tractorClutch: Layout = drawn(
   { name: 'Tractor, clutch', vehicleKind: 'car', driverSide: 'middle' },
   {
-    bowls: [bowl('bowl', 'Reservoir', 1300, 150, 60)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 1300, 150, 60)],
     masters: [
       master('m', 'Clutch master', 'clutch pedal', 1150, 5.5, [
-        chamber('chamber', 'Chamber', 19.05, { full: 30, bleed: 24 }, 'bowl', 'port', outlet),
+        chamber('chamber', 'Chamber', 19.05, { full: 30, bleed: 24 }, 'reservoir', 'port', outlet),
       ]),
     ],
     nodes: [
@@ -382,10 +390,10 @@ const tractorClutch: Layout = drawn(
 const trials: Layout = drawn(
   { name: 'Trials bike, rear', vehicleKind: 'motorcycle', driverSide: 'middle' },
   {
-    bowls: [bowl('bowl', 'Reservoir', 520, 22, 8)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 520, 22, 8)],
     masters: [
       master('m', 'Foot master', 'foot brake', 380, 4, [
-        chamber('chamber', 'Chamber', 11, { full: 12, bleed: 9 }, 'bowl', 'port', {
+        chamber('chamber', 'Chamber', 11, { full: 12, bleed: 9 }, 'reservoir', 'port', {
           airDrawnMl: 4,
           belowMaxMm: 14,
         }),

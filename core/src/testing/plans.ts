@@ -24,7 +24,7 @@ export function countingIds(prefix = 'e'): () => string {
   return () => `${prefix}${++n}`;
 }
 
-/** Everything that a workshop may have at hand, but for a bottle that keeps the bowl full by itself: then nobody is called. */
+/** Everything that a workshop may have at hand, but for a bottle that keeps the reservoir full by itself: then nobody is called. */
 export const EVERYTHING: Means = {
   helper: true,
   bottle: true,

@@ -80,7 +80,7 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
           id: crypto.randomUUID(),
           deviceSeq: 2,
           kind: 'topped up',
-          bowlId: job.layout.bowls[0]?.id ?? 'bowl',
+          reservoirId: job.layout.reservoirs[0]?.id ?? 'reservoir',
           containerId: ids.container,
         },
       ],

@@ -463,7 +463,7 @@ test('what was poured from another container, of a grade that must not go in too
   await start([delivery('K-117', 1000, 2), delivery('S-5', 500, 1, { grade: 'DOT 5' })]);
   let job = await tech.running();
   const wrong = (await shelf()).containers.find((c) => c.batch === 'S-5')!;
-  const [bowl] = planOfJob(job).bowls;
+  const [reservoir] = planOfJob(job).reservoirs;
   const base = { deviceId: randomUUID(), planId: null, atMs: NOW.getTime() };
   const haltId = randomUUID();
   const prepared = fullRun(job, 0).map((e) =>
@@ -476,7 +476,7 @@ test('what was poured from another container, of a grade that must not go in too
       id: randomUUID(),
       deviceSeq: 1,
       kind: 'topped up',
-      bowlId: bowl!.id,
+      reservoirId: reservoir!.id,
       containerId: wrong.id,
     },
     { ...base, id: haltId, deviceSeq: 2, kind: 'halted', reason: 'other product', stopId: null },
@@ -486,6 +486,6 @@ test('what was poured from another container, of a grade that must not go in too
   expect(job.stage).toBe('ended');
   const from = job.fluidUsed!.containers.find((c) => c.containerId === wrong.id)!;
   expect(from).toMatchObject({ grade: 'DOT 5', batch: 'S-5' });
-  expect(from.pouredMl).toBeCloseTo(bowl!.maxMl - bowl!.airDrawnMl);
+  expect(from.pouredMl).toBeCloseTo(reservoir!.maxMl - reservoir!.airDrawnMl);
   expect(job.leaves.map((m) => m.kind)).toContain('stop verdict');
 });

@@ -26,7 +26,7 @@ export function NotePlace({
   const { layout } = plan;
   const places = [
     ...layout.bleeders,
-    ...layout.bowls,
+    ...layout.reservoirs,
     ...layout.masters,
     ...layout.nodes,
     ...layout.stretches,

@@ -63,7 +63,7 @@ export function planGain(plan: Plan, water: OldWater): PlanGain | null {
   const content = end[part.id]!;
   // Of those that renew fluid by strokes.
   const longest = longestOpening(
-    plan.stops.filter((s) => s.until === 'new' && s.counted === 'strokes' && s.fromBowl),
+    plan.stops.filter((s) => s.until === 'new' && s.counted === 'strokes' && s.fromReservoir),
   );
   const at = longest && partOf(plan, longest);
   const contentAfter = (id: string): Content => {

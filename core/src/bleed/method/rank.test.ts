@@ -163,7 +163,7 @@ describe('what is at hand', () => {
 describe('pressure on a reservoir', () => {
   const bears = (layout: Layout, makerPressureKpa: number | null): Layout => ({
     ...layout,
-    bowls: layout.bowls.map((b) => ({ ...b, makerPressureKpa })),
+    reservoirs: layout.reservoirs.map((b) => ({ ...b, makerPressureKpa })),
   });
 
   // 70 kPa at the pot: common practice, no source.
@@ -180,17 +180,17 @@ describe('pressure on a reservoir', () => {
     const weak = pressure.reasons.find((r) => r.code === 'no maker’s word');
     expect(weak?.figure?.value ?? null).toBe(bearsKpa);
     if (weak) {
-      expect(weak.elementId).toBe(layout.bowls[0]!.id);
+      expect(weak.elementId).toBe(layout.reservoirs[0]!.id);
       expect(weak.figure!.rule).toMatch(kpa === null ? /^none without/ : /^by the maker$/);
     }
   });
 
   test('only the reservoir of what is opened counts', () => {
     const outfit = layoutOf('sidecar-outfit');
-    const [first, ...others] = outfit.bowls;
+    const [first, ...others] = outfit.reservoirs;
     const one: Layout = {
       ...outfit,
-      bowls: [
+      reservoirs: [
         { ...first!, makerPressureKpa: 80 },
         ...others.map((b) => ({ ...b, makerPressureKpa: 0 })),
       ],
@@ -369,14 +369,14 @@ describe('flow', () => {
 
   // By hand: reservoir less outlet; a leg that rises, or that is full of fluid, costs nothing.
   test('the head opens to reservoir, outlet and the legs that are full of air', () => {
-    const [bowl] = bike.bowls;
+    const [reservoir] = bike.reservoirs;
     const brake = bike.nodes.find((n) => n.id === bike.bleeders[0]!.at)!;
     const head = (empty: ReadonlySet<string>) =>
       row(rank(bike, { empty, air: empty }), 'gravity').flows[0]!.headMm;
     const full = head(new Set());
-    expect(full.value).toBe(bowl!.heightMm - brake.heightMm);
+    expect(full.value).toBe(reservoir!.heightMm - brake.heightMm);
     expect(full.from.map((f) => [f.label, f.value])).toEqual([
-      ['Reservoir at MAX', bowl!.heightMm],
+      ['Reservoir at MAX', reservoir!.heightMm],
       ['Outlet', brake.heightMm],
     ]);
     const legs = bike.stretches.map((s) => {
@@ -423,7 +423,10 @@ describe('head', () => {
   /** The motorcycle with its reservoir this much above its bleeder. */
   const above = (mm: number): Layout => {
     const brake = bike.nodes.find((n) => n.id === bike.bleeders[0]!.at)!;
-    return { ...bike, bowls: bike.bowls.map((b) => ({ ...b, heightMm: brake.heightMm + mm })) };
+    return {
+      ...bike,
+      reservoirs: bike.reservoirs.map((b) => ({ ...b, heightMm: brake.heightMm + mm })),
+    };
   };
 
   test('nothing flows by gravity from a reservoir that is not higher, and only gravity minds', () => {
@@ -462,7 +465,7 @@ describe('head', () => {
   test('of several bleeders without head the worst decides', () => {
     const low: Layout = {
       ...hatchback,
-      bowls: hatchback.bowls.map((b) => ({ ...b, heightMm: 0 })),
+      reservoirs: hatchback.reservoirs.map((b) => ({ ...b, heightMm: 0 })),
     };
     const gravity = row(rank(low), 'gravity');
     const worst = Math.max(...gravity.flows.map((f) => -f.headMm.value));

@@ -232,7 +232,7 @@ function meansReasons(
       return means.vacuumPump ? [] : [reason('stops', 'no pump')];
     case 'pressure': {
       if (!means.pressurePot) return [reason('stops', 'no pot')];
-      const weak = bowlsOf(layout, ways).find(
+      const weak = reservoirsOf(layout, ways).find(
         (b) => pressureAllowedKpa(layout, b.makerPressureKpa) < METHOD_TRAITS.pressure.drivenKpa!,
       );
       return weak
@@ -591,8 +591,8 @@ function flowRule(
 
 /** Reservoir level minus outlet minus every leg that falls towards the bleeder and is full of air, mm. */
 function headFigure({ layout, empty }: MethodQuestion, path: Path, moved: Moved): Figure {
-  const bowl = layout.bowls.find((b) => b.id === path.chamber.fedBy)!;
-  const levelMm = bowl.heightMm + moved.masterUpMm;
+  const reservoir = layout.reservoirs.find((b) => b.id === path.chamber.fedBy)!;
+  const levelMm = reservoir.heightMm + moved.masterUpMm;
   const outletMm = path.points.at(-1)!.node.heightMm + moved.bleederUpMm;
   const legs = path.stretches.flatMap((s, i) => {
     const fallsMm = path.points[i]!.node.heightMm - path.points[i + 1]!.node.heightMm;
@@ -634,11 +634,11 @@ function headFigure({ layout, empty }: MethodQuestion, path: Path, moved: Moved)
   });
 }
 
-function bowlsOf(layout: Layout, ways: readonly Path[]): Layout['bowls'] {
+function reservoirsOf(layout: Layout, ways: readonly Path[]): Layout['reservoirs'] {
   const fed = new Set(
     chambersOf(layout).flatMap(({ chamber }) =>
       ways.some((p) => p.chamber.id === chamber.id) ? [chamber.fedBy] : [],
     ),
   );
-  return layout.bowls.filter((b) => fed.has(b.id));
+  return layout.reservoirs.filter((b) => fed.has(b.id));
 }

@@ -16,7 +16,7 @@ const layout = layoutOf('hatchback-diagonal');
 const of = (value: number, unit: 'kPa' | 'mm' | 'mm/s') =>
   figure({ label: 'x', value, unit, rule: 'r', source: MODEL });
 const nameOf = (id: string) =>
-  [...layout.nodes, ...layout.stretches, ...layout.bowls, ...layout.masters].find(
+  [...layout.nodes, ...layout.stretches, ...layout.reservoirs, ...layout.masters].find(
     (e) => e.id === id,
   )!.name;
 
@@ -28,7 +28,7 @@ test.each<[MethodReason['code'], string | null, MethodReason['figure'], RegExp]>
   ['no pump', null, null, /vacuum pump/],
   ['no pot', null, null, /pressure pot/],
   ['no syringe', null, null, /syringe/],
-  ['no maker’s word', 'bowl', of(0, 'kPa'), /bears 0 kPa without the maker’s word/],
+  ['no maker’s word', 'reservoir', of(0, 'kPa'), /bears 0 kPa without the maker’s word/],
   ['no head', 'left-rear', of(-170, 'mm'), /^Nothing would flow at the left rear: 170 mm/],
   ['no head', 'left-rear', of(20, 'mm'), /: 0 mm of head/],
   ['too slow to carry', 'left-rear-down', of(3, 'mm/s'), /falls with the flow; at 3.* stay/],
@@ -59,7 +59,7 @@ test.each<[MethodReason['code'], string | null, MethodReason['figure'], RegExp]>
   const said = methodReasonWords(layout, { weight: 'for', code, elementId, figure: number });
   expect(said).toMatch(words);
   expect(said).toMatch(/^[A-Z].*\.$/);
-  const named = ['left-rear-down', 'bowl', 'master'].find((id) => id === elementId);
+  const named = ['left-rear-down', 'reservoir', 'master'].find((id) => id === elementId);
   if (named) expect(said).toContain(nameOf(named));
 });
 

@@ -232,7 +232,7 @@ function elementName(layout: Layout, id: string): string {
   const bleeder = layout.bleeders.find((b) => b.id === id);
   if (bleeder) return bleederName(bleeder);
   return (
-    [...layout.nodes, ...layout.stretches, ...layout.bowls, ...layout.masters].find(
+    [...layout.nodes, ...layout.stretches, ...layout.reservoirs, ...layout.masters].find(
       (e) => e.id === id,
     )?.name ?? id
   );

@@ -119,7 +119,7 @@ export function costWords(
 }
 
 const REASON_WORDS: Readonly<Record<CostReason, string>> = {
-  'the rest in the bowl':
+  'the rest in the reservoir':
     'It lies in who pumps out the old rest of the reservoir: whoever is opened first, through a longer or a shorter line.',
   'what is shared':
     'It lies in the shared lines: what an earlier bleeder washed, a later one need not.',

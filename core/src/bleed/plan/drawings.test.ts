@@ -19,27 +19,28 @@ describe.each(DRAWINGS.map((d) => [d.name, d] as const))('%s', (_, drawing) => {
     expect(pathVolumeMl.value).toBeCloseTo(way.volumeMl, 2);
   });
 
-  test('no planned stroke takes a bowl below its MIN, and every top-up ends at MAX', () => {
-    for (const bowl of plan.bowls) {
-      let levelMl = bowl.maxMl;
-      for (const stop of plan.stops.filter((s) => s.bowlId === bowl.id)) {
+  test('no planned stroke takes a reservoir below its MIN, and every top-up ends at MAX', () => {
+    for (const reservoir of plan.reservoirs) {
+      let levelMl = reservoir.maxMl;
+      for (const stop of plan.stops.filter((s) => s.reservoirId === reservoir.id)) {
         let made = 0;
         for (const t of stop.topUps) {
           levelMl -= (t.afterStrokes - made) * stop.strokeMl.value;
-          expect(levelMl).toBeGreaterThanOrEqual(bowl.minMl - 1e-9);
-          expect(levelMl + t.pouredMl).toBeCloseTo(bowl.maxMl, 6);
-          [levelMl, made] = [bowl.maxMl, t.afterStrokes];
+          expect(levelMl).toBeGreaterThanOrEqual(reservoir.minMl - 1e-9);
+          expect(levelMl + t.pouredMl).toBeCloseTo(reservoir.maxMl, 6);
+          [levelMl, made] = [reservoir.maxMl, t.afterStrokes];
         }
         levelMl -= (stop.strokes.value - made) * stop.strokeMl.value;
-        expect(levelMl).toBeGreaterThanOrEqual(bowl.minMl - 1e-9);
+        expect(levelMl).toBeGreaterThanOrEqual(reservoir.minMl - 1e-9);
       }
     }
   });
 
   test('a cleaner target never needs less, and a dry system never less than a full one', () => {
-    // Nothing is done at the bowl: another way with its rest would be another price.
+    // Nothing is done at the reservoir: another way with its rest would be another price.
     const bled = (outletTarget: number) =>
-      planned(layout, { preferences: { outletTarget, bowlWay: 'nothing' } }).totals.bledMl.value;
+      planned(layout, { preferences: { outletTarget, reservoirWay: 'nothing' } }).totals.bledMl
+        .value;
     expect(bled(0.9)).toBeLessThanOrEqual(bled(0.95) + 1e-9);
     expect(bled(0.95)).toBeLessThanOrEqual(bled(0.98) + 1e-9);
     const dry = planned(layout, {

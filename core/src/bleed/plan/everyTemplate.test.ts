@@ -25,7 +25,7 @@ describe('each template, each kind of work, each method', () => {
       soft: { ...routineFlush(allMasters(layout)), purpose: 'soft pedal' as const },
       new: { ...routineFlush(allMasters(layout)), purpose: 'new or dry' as const },
       dry: afterWork(layout, {
-        lowest: layout.bowls.map((b) => ({ bowlId: b.id, belowMaxMm: 200 })),
+        lowest: layout.reservoirs.map((b) => ({ reservoirId: b.id, belowMaxMm: 200 })),
       }),
       part: afterWork(layout, { parts: [cappedPart(layout.bleeders[0]!.at)] }),
     })[kind];

@@ -2,7 +2,7 @@ export { cameOff, heldBack } from './beginning';
 export { planBleed, controlOf, LAST_FILL_FROM_ML, RULES_VERSION, wrenchMm } from './plan';
 export type {
   Plan,
-  PlanBowl,
+  PlanReservoir,
   PlanMethod,
   PlanRefusal,
   PlanResult,
@@ -13,7 +13,7 @@ export { planChanges, shapeChanges } from './changes';
 export {
   notEmptiedFirst,
   orderFigures,
-  bowlWayPrices,
+  reservoirWayPrices,
   countsOfPlan,
   planEnd,
   planOrders,
@@ -36,6 +36,6 @@ export {
 } from './request';
 export { PREPARATION_WORDS, preparationWords, refusalWords, reservoirsWords } from './words';
 
-export { BOWL_WAY_WORDS, rinseWords, type BowlTreatment } from './bowlTreatment';
+export { RESERVOIR_WAY_WORDS, rinseWords, type ReservoirTreatment } from './reservoirTreatment';
 export { planGlance, type PlanGlance } from './glance';
 export { toTakeAlong } from './takeAlong';

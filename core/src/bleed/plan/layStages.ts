@@ -67,12 +67,12 @@ export function layStages({
         stageId: id,
         bleeder: path.bleeder,
         chamberId: path.chamber.id,
-        bowlId: path.chamber.fedBy,
+        reservoirId: path.chamber.fedBy,
         control: path.master.control,
         method: draft.method,
         counted: traits.kind === 'strokes' ? 'strokes' : 'marks',
         secondsPerStroke: countAt(setup, ordered.visit).secondsPerCount,
-        fromBowl: !traits.reverse,
+        fromReservoir: !traits.reverse,
         ...(countAt(setup, ordered.visit).selfFed ? { selfFed: true } : {}),
         ...bandOf(setup, path, price),
         until: price.visit.until,
@@ -88,14 +88,14 @@ export function layStages({
           oldLeftMl: oldOnPathMl[path.bleeder.id]!,
         }),
         topUps: price.topUps.map((t) => ({
-          bowlId: t.bowlId,
+          reservoirId: t.reservoirId,
           afterStrokes: t.afterCounts,
           pouredMl: t.pouredMl,
         })),
         ...(price.drawOffs.length > 0
           ? {
-              drawOffs: price.drawOffs.map(({ bowlId, afterCounts, removedMl }) => ({
-                bowlId,
+              drawOffs: price.drawOffs.map(({ reservoirId, afterCounts, removedMl }) => ({
+                reservoirId,
                 afterStrokes: afterCounts,
                 removedMl,
               })),
@@ -129,7 +129,7 @@ function bandOf(
   return { band: { leastMl: ml(SWEEP_PASSES.least), mostMl: ml(SWEEP_PASSES.most) } };
 }
 
-/** What is poured in during a visit, by hand or by what feeds the bowl, mL. */
+/** What is poured in during a visit, by hand or by what feeds the reservoir, mL. */
 export const topUpsMl = (v: VisitPrice): number =>
   v.fedMl + v.topUps.reduce((sum, t) => sum + t.pouredMl, 0);
 

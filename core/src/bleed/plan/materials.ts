@@ -11,7 +11,11 @@ import {
   type PlanStage,
   type PlanStop,
 } from '../stages';
-import { BOWL_WAY_WORDS, bowlMinutes, type BowlTreatment } from './bowlTreatment';
+import {
+  RESERVOIR_WAY_WORDS,
+  reservoirMinutes,
+  type ReservoirTreatment,
+} from './reservoirTreatment';
 import type { PlanAsked } from './request';
 
 /** One piece of the day: hands-on and waiting minutes. */
@@ -59,7 +63,7 @@ export function materialsFor(of: {
   asked: PlanAsked;
   stops: readonly PlanStop[];
   stages: readonly PlanStage[];
-  treatment: BowlTreatment | null;
+  treatment: ReservoirTreatment | null;
 }): Materials {
   const { layout, asked, stops, stages } = of;
   const methods = [...new Set(stops.map((s) => s.method))];
@@ -170,7 +174,7 @@ function timeline({
   layout: Layout;
   stops: readonly PlanStop[];
   stages: readonly PlanStage[];
-  treatment: BowlTreatment | null;
+  treatment: ReservoirTreatment | null;
 }): TimelinePiece[] {
   const min = (label: string, value: number, rule: string, source = MODEL): Figure =>
     figure({ label, value, unit: 'min', rule, source });
@@ -212,8 +216,8 @@ function timeline({
       ? [
           {
             when: 'today' as const,
-            what: `Reservoir: ${lowerFirst(BOWL_WAY_WORDS[treatment.way].title)}`,
-            handsOn: bowlMinutes(treatment),
+            what: `Reservoir: ${lowerFirst(RESERVOIR_WAY_WORDS[treatment.way].title)}`,
+            handsOn: reservoirMinutes(treatment),
             waiting: null,
           },
         ]

@@ -107,7 +107,7 @@ describe('orders compared', () => {
       { leastFluid: ['nowhere'] },
       { work: afterWork(layout, { parts: [cappedPart('nowhere')] }) },
       { work: routineFlush(['nowhere']) },
-      { work: afterWork(layout, { lowest: [{ bowlId: 'nowhere', belowMaxMm: 1 }] }) },
+      { work: afterWork(layout, { lowest: [{ reservoirId: 'nowhere', belowMaxMm: 1 }] }) },
     ]) {
       expect(refusedFor(more)).toMatchObject({
         verdict: 'refused',

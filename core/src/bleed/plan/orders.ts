@@ -28,7 +28,7 @@ export function planSetup(
   return orderSetup({
     layout: asked.layout,
     bleederIds,
-    bowlIds: bowlsInHand(asked),
+    reservoirIds: reservoirsInHand(asked),
     target: asked.preferences.outletTarget,
     emptyFirst: emptiesFirst(asked.work),
     beginning: null,
@@ -40,8 +40,8 @@ export function planSetup(
   });
 }
 
-/** Bowls of the masters in hand: they are drawn off and filled even where none of their bleeders is opened. */
-function bowlsInHand({ layout, work }: PlanAsked): string[] {
+/** Reservoirs of the masters in hand: they are drawn off and filled even where none of their bleeders is opened. */
+function reservoirsInHand({ layout, work }: PlanAsked): string[] {
   return chambersOf(layout).flatMap(({ master, chamber }) =>
     work.masterIds.includes(master.id) ? [chamber.fedBy] : [],
   );

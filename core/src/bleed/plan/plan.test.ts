@@ -123,13 +123,13 @@ describe('what must always hold', () => {
       fc.property(arbitraryLayout, (layout) => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
-        const { totals, bowls, stops } = result.plan;
+        const { totals, reservoirs, stops } = result.plan;
         expect(totals.bledMl.value).toBeCloseTo(
           stops.reduce((sum, s) => sum + s.strokes.value * s.strokeMl.value, 0),
           6,
         );
         // The cars of this test end at MAX, where they began.
-        expect(bowls.every((b) => b.finalLevelMl === b.maxMl)).toBe(true);
+        expect(reservoirs.every((b) => b.finalLevelMl === b.maxMl)).toBe(true);
         expect(totals.pouredMl.value).toBeCloseTo(totals.removedMl.value + totals.bledMl.value, 6);
       }),
       { numRuns: 40 },
@@ -188,8 +188,8 @@ describe('amounts', () => {
   });
 
   test('a car ends at MAX, a motorcycle midway', () => {
-    expect(planOf('veteran-single').bowls[0]!.finalLevelMl).toBe(240);
-    expect(planOf('motorcycle-front-disc').bowls[0]!.finalLevelMl).toBe((32 + 12) / 2);
+    expect(planOf('veteran-single').reservoirs[0]!.finalLevelMl).toBe(240);
+    expect(planOf('motorcycle-front-disc').reservoirs[0]!.finalLevelMl).toBe((32 + 12) / 2);
   });
 
   test('the head of a plan says the same minutes as its timeline, with what is done at the reservoir', () => {
@@ -228,7 +228,7 @@ describe('amounts', () => {
   test('minutes follow from their house rules', () => {
     const { totals, stops, preferences, treatment } = planOf('hatchback-diagonal');
     const byHand =
-      treatment!.price.bowlMinutes +
+      treatment!.price.reservoirMinutes +
       stops.length * preferences.minutesPerBleeder +
       (totals.strokes.value * preferences.secondsPerStrokeTwoPeople) / 60 +
       totals.topUps.value * preferences.minutesPerTopUp;
@@ -251,7 +251,7 @@ describe('every figure says where it comes from', () => {
     const plan = planOf(id);
     const all = [
       ...Object.values(plan.totals),
-      ...plan.bowls.map((b) => b.topUpLevelMl),
+      ...plan.reservoirs.map((b) => b.topUpLevelMl),
       ...plan.stops.flatMap((s) => [
         s.pathLengthM,
         s.pathVolumeMl,
@@ -293,9 +293,12 @@ describe('refusals', () => {
 
   test('a reservoir too small for one stroke is refused', () => {
     const base = layoutOf('motorcycle-front-disc');
-    const layout: Layout = { ...base, bowls: [{ ...base.bowls[0]!, maxMl: 11, minMl: 6 }] };
+    const layout: Layout = {
+      ...base,
+      reservoirs: [{ ...base.reservoirs[0]!, maxMl: 11, minMl: 6 }],
+    };
     expect(refusals(planBleed(request(layout)))).toMatchObject([
-      { code: 'no stroke before top-up', element: 'bowl' },
+      { code: 'no stroke before top-up', element: 'reservoir' },
     ]);
   });
 
@@ -366,12 +369,12 @@ describe('refusals', () => {
   });
 });
 
-test('names decide nothing: a bleeder called "constructor" and a bowl called "Reservoir" are planned like any other', () => {
+test('names decide nothing: a bleeder called "constructor" and a reservoir called "Reservoir" are planned like any other', () => {
   const layout = layoutOf('motorcycle-front-disc');
   const odd = {
     ...layout,
     bleeders: layout.bleeders.map((b) => ({ ...b, id: 'constructor' })),
-    bowls: layout.bowls.map((b) => ({ ...b, name: 'Fluid in one stroke' })),
+    reservoirs: layout.reservoirs.map((b) => ({ ...b, name: 'Fluid in one stroke' })),
   };
   const plan = planOf(odd);
   expect(plan.stops.map((s) => s.strokes.value)).toEqual(

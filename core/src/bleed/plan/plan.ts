@@ -20,14 +20,14 @@ import {
 import { findScope, openedBy, partnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
 import { draftStages, linesOf, type PlanStop } from '../stages';
 import { beginningOf } from './beginning';
-import { priceTreated } from './bowlTreatment';
+import { priceTreated } from './reservoirTreatment';
 import { layStages, topUpsMl } from './layStages';
 import { materialsFor } from './materials';
 import { orderVisits, planSetup } from './orders';
 import { totalFigures } from './planFigures';
 import { preparationFor } from './preparation';
 import { planAsked, wishesOf, type PlanAsked, type PlanRequest } from './request';
-import type { Plan, PlanBowl, PlanMethod, PlanRefusal, PlanResult } from './shape';
+import type { Plan, PlanReservoir, PlanMethod, PlanRefusal, PlanResult } from './shape';
 
 /** Version of the rules by which a plan was made; stored with it. */
 export const RULES_VERSION = 8;
@@ -115,7 +115,7 @@ export function planBleed(request: PlanRequest): PlanResult {
     all,
     air: new Set(finding.air.keys()),
   });
-  const bowls = bowlsInUse(asked, setup);
+  const reservoirs = reservoirsInUse(asked, setup);
   const canMl = stages.flatMap((s) => (s.kind === 'bench' && s.canMl ? [s.canMl] : []));
   const main = drafts.find((d) => d.kind === 'bleed' && d.purpose === 'bleed');
   const changed = [
@@ -157,12 +157,12 @@ export function planBleed(request: PlanRequest): PlanResult {
         asked.reached,
       ),
       treatment,
-      bowls,
+      reservoirs,
       stages,
       stops,
       totals: totalFigures({
         layout,
-        bowls,
+        reservoirs,
         stops,
         stages,
         preferences: asked.preferences,
@@ -171,7 +171,10 @@ export function planBleed(request: PlanRequest): PlanResult {
         removedMl: price.removedMl,
         canMl,
         pouredMl:
-          price.pouredMl + lastFillMl(bowls, price.levelMl) + fromBelowMl(stops) + sumOf(canMl),
+          price.pouredMl +
+          lastFillMl(reservoirs, price.levelMl) +
+          fromBelowMl(stops) +
+          sumOf(canMl),
       }),
       materials: materialsFor({ layout, asked, stops, stages, treatment }),
     },
@@ -220,9 +223,9 @@ function searchable(visits: readonly OrderedVisit[], method: Method): readonly s
   return free ? visits.map((v) => v.visit.bleederId) : [];
 }
 
-/** Bowls that feed what is opened or in hand. */
-function bowlsInUse({ layout, preferences }: PlanAsked, setup: OrderSetup): PlanBowl[] {
-  return setup.bowls.map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, known }) => ({
+/** Reservoirs that feed what is opened or in hand. */
+function reservoirsInUse({ layout, preferences }: PlanAsked, setup: OrderSetup): PlanReservoir[] {
+  return setup.reservoirs.map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, known }) => ({
     id,
     name,
     maxMl,
@@ -242,9 +245,12 @@ function refused(methods: readonly PlanMethod[], ...reasons: PlanRefusal[]): Pla
 /** Less than this nobody pours at the end, mL. */
 export const LAST_FILL_FROM_ML = 0.5;
 
-/** What brings the bowls to where they should stand at the end, mL. */
-function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string, number>>): number {
-  return bowls.reduce((sum, b) => {
+/** What brings the reservoirs to where they should stand at the end, mL. */
+function lastFillMl(
+  reservoirs: readonly PlanReservoir[],
+  levelMl: Readonly<Record<string, number>>,
+): number {
+  return reservoirs.reduce((sum, b) => {
     const ml = b.finalLevelMl - (levelMl[b.id] ?? b.maxMl);
     return sum + (ml > LAST_FILL_FROM_ML ? ml : 0);
   }, 0);
@@ -252,9 +258,9 @@ function lastFillMl(bowls: readonly PlanBowl[], levelMl: Readonly<Record<string,
 
 const sumOf = (figures: readonly Figure[]): number => figures.reduce((sum, f) => sum + f.value, 0);
 
-/** What comes out of the syringe instead of the bowl, mL. */
+/** What comes out of the syringe instead of the reservoir, mL. */
 function fromBelowMl(stops: readonly PlanStop[]): number {
-  return stops.reduce((sum, s) => sum + (s.fromBowl ? 0 : s.bledMl.value + s.fillMl.value), 0);
+  return stops.reduce((sum, s) => sum + (s.fromReservoir ? 0 : s.bledMl.value + s.fillMl.value), 0);
 }
 
 /** The first id in the request that names nothing in this layout. */
@@ -277,7 +283,9 @@ function unknownElement(
     (work.master?.linesOver ?? []).find(
       (id) => !linesOf(layout, work.master!.masterId).some((l) => l.id === id),
     ) ??
-    work.lowest.map((l) => l.bowlId).find((id) => !layout.bowls.some((b) => b.id === id)) ??
+    work.lowest
+      .map((l) => l.reservoirId)
+      .find((id) => !layout.reservoirs.some((b) => b.id === id)) ??
     [...(makerOrder ?? []), ...(leastFluid ?? [])].find((id) => !bleeders.has(id)) ??
     null
   );

@@ -4,8 +4,8 @@ import { bledMl, countAt, type OrderSetup, type VisitPrice } from '../../hydraul
 import { METHOD_TRAITS } from '../../hydraulics/flow';
 import { stageTitle, stageWaiting, type PlanStage, type PlanStop } from '../stages';
 import { WASHOUT_SOURCE } from '../../hydraulics/washout';
-import { bowlMinutes, type BowlTreatment } from './bowlTreatment';
-import type { PlanBowl, PlanTotals } from './shape';
+import { reservoirMinutes, type ReservoirTreatment } from './reservoirTreatment';
+import type { PlanReservoir, PlanTotals } from './shape';
 import type { PlanPreferences } from './preferences';
 
 const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
@@ -131,20 +131,20 @@ export function stopFigures(of: {
 /** Figures of the whole job. */
 export function totalFigures(of: {
   layout: Layout;
-  bowls: readonly PlanBowl[];
+  reservoirs: readonly PlanReservoir[];
   stops: readonly PlanStop[];
   stages: readonly PlanStage[];
   preferences: PlanPreferences;
-  treatment: BowlTreatment | null;
+  treatment: ReservoirTreatment | null;
   removedMl: number;
   /** What a bench run pumps into a can. */
   canMl: readonly Figure[];
   pouredMl: number;
   oldLeftMl: number;
 }): PlanTotals {
-  const { layout, bowls, stops, stages, preferences } = of;
+  const { layout, reservoirs, stops, stages, preferences } = of;
   const sum = (figures: readonly Figure[]) => figures.reduce((total, f) => total + f.value, 0);
-  const downwards = stops.filter((s) => s.fromBowl);
+  const downwards = stops.filter((s) => s.fromReservoir);
   const bledMl = figure({
     label: 'Fluid to bleed',
     value: sum(downwards.map((s) => s.bledMl)),
@@ -157,7 +157,7 @@ export function totalFigures(of: {
     label: 'Swallowed by what is empty',
     value: sum(stops.map((s) => s.fillMl)),
     unit: 'mL',
-    rule: 'sum over the openings: it goes into the bowl and never reaches the jar',
+    rule: 'sum over the openings: it goes into the reservoir and never reaches the jar',
     source: MODEL,
     from: stops
       .filter((s) => s.fillMl.value > 0)
@@ -204,7 +204,7 @@ export function totalFigures(of: {
     source: ARITHMETIC,
     from: [
       ...of.canMl,
-      ...bowls.flatMap((b) => [
+      ...reservoirs.flatMap((b) => [
         sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl')),
         sizeFigure(`${b.name}, cannot be drawn`, b.airDrawnMl, 'mL', howKnown(b, 'airDrawnMl')),
       ]),
@@ -218,7 +218,7 @@ export function totalFigures(of: {
     source: PRACTICE,
   });
   const handsOn = [
-    ...(of.treatment && of.treatment.way !== 'nothing' ? [bowlMinutes(of.treatment)] : []),
+    ...(of.treatment && of.treatment.way !== 'nothing' ? [reservoirMinutes(of.treatment)] : []),
     ...stages.map((s) => leafFigure(s.minutes, stageTitle(layout, s))),
   ];
   const waiting = stages.flatMap((s) => stageWaiting(s) ?? []);
@@ -246,12 +246,14 @@ export function totalFigures(of: {
         of.pouredMl /
         Math.max(
           1,
-          bowls.reduce((all, b) => all + b.maxMl, 0),
+          reservoirs.reduce((all, b) => all + b.maxMl, 0),
         ),
       unit: 'ratio',
       rule: 'fluid to pour ÷ what the reservoir holds at MAX, all chambers in use',
       source: ARITHMETIC,
-      from: bowls.map((b) => sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl'))),
+      from: reservoirs.map((b) =>
+        sizeFigure(`${b.name} at MAX`, b.maxMl, 'mL', howKnown(b, 'maxMl')),
+      ),
     }),
     minutes: figure({
       label: 'Hands on',

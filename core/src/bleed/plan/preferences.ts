@@ -25,7 +25,7 @@ const PLAN_RULES = [
   'benchFill',
   'joinWay',
   'jointTightness',
-  'bowlWay',
+  'reservoirWay',
   'pickMargin',
   // Not for the plan itself: what is proved under it goes by the rules of its day, also where no fluid is read.
   'altitudeM',

@@ -31,9 +31,9 @@ export interface PreparedBefore {
   readonly prepared: readonly PreparationStep[];
   /** Bleeders that were cracked and nipped shut. */
   readonly cracked: readonly string[];
-  /** Whether the old fluid is still to be drawn off the bowls. */
+  /** Whether the old fluid is still to be drawn off the reservoirs. */
   readonly emptyFirst: boolean;
-  /** Whether every bowl is filled to MAX before the next count. */
+  /** Whether every reservoir is filled to MAX before the next count. */
   readonly fillFirst: boolean;
 }
 
@@ -43,9 +43,9 @@ export interface PreparedBefore {
  * empty before that, while the old fluid is still in.
  *
  * @param open ids of the bleeders that are opened
- * @param treated whether something is done about the old rest before the bowls are filled
+ * @param treated whether something is done about the old rest before the reservoirs are filled
  * @param fromBelow whether the first push comes from below: that push is the fill
- * @param reached where a run stands; what was prepared holds, and the bowls are drawn off and filled only where they still must be
+ * @param reached where a run stands; what was prepared holds, and the reservoirs are drawn off and filled only where they still must be
  */
 export function preparationFor(
   layout: Layout,

@@ -9,8 +9,8 @@ import {
   type OrderedVisit,
   leastFluidRow,
   orderCost,
-  priceBowlWays,
-  type BowlWayPrice,
+  priceReservoirWays,
+  type ReservoirWayPrice,
   OrderSearch,
   priceOrder,
   startFluid,
@@ -23,7 +23,7 @@ import {
   type OrderSetup,
   type Visit,
 } from '../../hydraulics/order';
-import { canWipe } from './bowlTreatment';
+import { canWipe } from './reservoirTreatment';
 import { planSetup, settingsOf, swept, visitsOf } from './orders';
 import { planBleed } from './plan';
 import type { Plan, PlanResult } from './shape';
@@ -268,7 +268,7 @@ function setupOf(
       flows: main.method === plan.method ? plan.flows : [],
     },
   ]);
-  // The orders are held against the plan: from what is inside by it, with the bowls as it leaves them.
+  // The orders are held against the plan: from what is inside by it, with the reservoirs as it leaves them.
   return {
     ...setup,
     beginning: { inside: plan.inside, offBefore: new Map() },
@@ -323,11 +323,11 @@ function more(ids: readonly string[], than: readonly string[]): string[] {
   return [...new Set(ids)].filter((id) => times(ids, id) > times(than, id));
 }
 
-/** What every way to deal with the rest in the bowls costs for a plan, in their order; empty where there is nothing to do about it. */
-export function bowlWayPrices(plan: Plan): BowlWayPrice[] {
+/** What every way to deal with the rest in the reservoirs costs for a plan, in their order; empty where there is nothing to do about it. */
+export function reservoirWayPrices(plan: Plan): ReservoirWayPrice[] {
   if (!plan.treatment) return [];
   const { asked, setup, visits } = againOf(plan);
-  return priceBowlWays(setup, visits).filter((p) => p.way !== 'wipe' || canWipe(asked, setup));
+  return priceReservoirWays(setup, visits).filter((p) => p.way !== 'wipe' || canWipe(asked, setup));
 }
 
 /** The fluid as a plan leaves it after its last count, by the same simulation, and what further counts are made with. */
@@ -336,7 +336,7 @@ export function planEnd(plan: Plan): { readonly fluid: CircuitFluid; readonly se
   const setup = { ...again.setup, rinses: plan.treatment?.rinses ?? [] };
   const start = startFluid(setup);
   if (!setup.emptyFirst && plan.preparation.includes('fill reservoir'))
-    for (const b of setup.bowls) start.fluid.fillBowl(b.id, b.maxMl);
+    for (const b of setup.reservoirs) start.fluid.fillReservoir(b.id, b.maxMl);
   priceOrder(setup, again.visits, { fluid: start.fluid, at: start.fluid.snapshot() });
   return { fluid: start.fluid, setup };
 }

@@ -7,14 +7,14 @@ import type { Inside } from '../../fluid/inside';
 import type { OrderId, OrderRefusal } from '../../hydraulics/order';
 import type { PartnerAdvice, ScopeFinding, WorkDone } from '../scope';
 import type { PlanStage, PlanStop } from '../stages';
-import type { BowlTreatment } from './bowlTreatment';
+import type { ReservoirTreatment } from './reservoirTreatment';
 import type { Materials } from './materials';
 import type { PreparationStep } from './preparation';
 import type { PlanPreferences } from './preferences';
 import type { PlanWishes } from './request';
 
-/** A bowl of the reservoir as the plan uses it. */
-export interface PlanBowl extends MayBeKnown {
+/** A reservoir as the plan uses it. */
+export interface PlanReservoir extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   readonly maxMl: number;
@@ -57,9 +57,9 @@ export interface Plan {
   /** What is inside when it begins. */
   readonly inside: Inside;
   readonly preparation: readonly PreparationStep[];
-  /** What is done about the old rest before the bowls are filled; null where nothing is to be done about it. */
-  readonly treatment: BowlTreatment | null;
-  readonly bowls: readonly PlanBowl[];
+  /** What is done about the old rest before the reservoirs are filled; null where nothing is to be done about it. */
+  readonly treatment: ReservoirTreatment | null;
+  readonly reservoirs: readonly PlanReservoir[];
   readonly stages: readonly PlanStage[];
   /** Every opening of every stage, in order. */
   readonly stops: readonly PlanStop[];

@@ -6,38 +6,38 @@ import { reservoirsWords, toTakeAlong, type Plan } from '.';
 const BIKE = layoutOf('motorcycle-front-disc');
 const CAR = layoutOf('hatchback-diagonal');
 const sum = (numbers: readonly number[]) => numbers.reduce((all, n) => all + n, 0);
-/** Where the bowls stand at the end, mL: fluid is neither made nor lost, so it is what they began with and what came in less what went out. */
-const endMl = ({ bowls, inside, totals }: Plan) =>
-  sum(bowls.map((b) => oldMl(inside[b.id]!) + inside[b.id]!.newMl)) +
+/** Where the reservoirs stand at the end, mL: fluid is neither made nor lost, so it is what they began with and what came in less what went out. */
+const endMl = ({ reservoirs, inside, totals }: Plan) =>
+  sum(reservoirs.map((b) => oldMl(inside[b.id]!) + inside[b.id]!.newMl)) +
   totals.pouredMl.value -
   totals.removedMl.value -
   totals.bledMl.value -
   totals.filledMl.value;
 
-describe('a bowl that is kept full by itself', () => {
+describe('a reservoir that is kept full by itself', () => {
   const fed = planned(CAR, { method: 'pressure' });
 
   test('takes no top-up, and what it gives is poured all the same', () => {
     expect(fed.stops.every((s) => s.selfFed)).toBe(true);
     expect(fed.stops.flatMap((s) => s.topUps)).toEqual([]);
     expect(fed.totals.topUps.value).toBe(0);
-    expect(endMl(fed)).toBeCloseTo(sum(fed.bowls.map((b) => b.maxMl)), 6);
+    expect(endMl(fed)).toBeCloseTo(sum(fed.reservoirs.map((b) => b.maxMl)), 6);
   });
 });
 
 // Old fluid is drawn off before the old master comes off, new fluid goes in when the new one is on: common practice, no source.
 describe('a master swapped alone, no wheel opened', () => {
   const plan = planned(CAR, { work: afterWork(CAR, { master: carefulMaster() }) });
-  const [bowl] = plan.bowls;
+  const [reservoir] = plan.reservoirs;
 
   test('what its steps draw and pour is in the sums, and on a container', () => {
     expect(plan.stops).toEqual([]);
     expect(plan.preparation).toEqual(expect.arrayContaining(['empty reservoir', 'fill reservoir']));
-    const drawnMl = bowl!.maxMl - bowl!.airDrawnMl;
+    const drawnMl = reservoir!.maxMl - reservoir!.airDrawnMl;
     expect(plan.totals.removedMl.value).toBeCloseTo(drawnMl, 6);
     expect(plan.totals.pouredMl.value).toBeCloseTo(drawnMl, 6);
     expect(toTakeAlong(plan).value).toBeCloseTo(drawnMl, 6);
-    expect(endMl(plan)).toBeCloseTo(bowl!.maxMl, 6);
+    expect(endMl(plan)).toBeCloseTo(reservoir!.maxMl, 6);
   });
 });
 
@@ -46,20 +46,20 @@ describe('from below', () => {
   const plan = planned(BIKE, { method: 'reverse', work });
   const [below, ...round] = plan.stops;
 
-  test('the first push is the fill: the bowl has nothing that would be drawn off before it', () => {
-    expect(below).toMatchObject({ method: 'reverse', fromBowl: false });
+  test('the first push is the fill: the reservoir has nothing that would be drawn off before it', () => {
+    expect(below).toMatchObject({ method: 'reverse', fromReservoir: false });
     expect(plan.preparation).not.toContain('fill reservoir');
     const first = below!.drawOffs?.[0];
     expect(first === undefined || first.afterStrokes > 0).toBe(true);
     // The strokes after it leave it where it should stand or above, never above MAX.
-    expect(endMl(plan)).toBeGreaterThan(plan.bowls[0]!.finalLevelMl - 0.5);
-    expect(endMl(plan)).toBeLessThanOrEqual(plan.bowls[0]!.maxMl + 1e-9);
+    expect(endMl(plan)).toBeGreaterThan(plan.reservoirs[0]!.finalLevelMl - 0.5);
+    expect(endMl(plan)).toBeLessThanOrEqual(plan.reservoirs[0]!.maxMl + 1e-9);
   });
 
   // What is pushed up comes out at the top: common practice, no source.
   test('what is pushed up is not bled and not in the jar; the strokes after it are', () => {
     const downMl = sum(round.map((s) => s.bledMl.value));
-    expect(round.every((s) => s.fromBowl)).toBe(true);
+    expect(round.every((s) => s.fromReservoir)).toBe(true);
     expect(below!.bledMl.value).toBeGreaterThan(1);
     expect(plan.totals.bledMl.value).toBeCloseTo(downMl, 9);
     expect([below!.jarMl.value, round.at(-1)!.jarMl.value]).toEqual([0, expect.closeTo(downMl, 9)]);

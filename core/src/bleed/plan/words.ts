@@ -2,7 +2,7 @@ import type { Plan, PlanRefusal } from './shape';
 import { METHOD_WORDS, methodReasonWords } from '../method';
 import { orderRefusalWords } from '../order';
 import { heldOf, VEHICLE_TRAITS, type Layout } from '../../vehicle/circuit';
-import { BOWL_WAY_WORDS } from './bowlTreatment';
+import { RESERVOIR_WAY_WORDS } from './reservoirTreatment';
 import type { PreparationStep } from './preparation';
 
 /** What to do, and the reason that counts at that step. */
@@ -57,7 +57,7 @@ export function preparationWords(
   step: PreparationStep,
 ): { readonly title: string; readonly why: string } {
   const words = PREPARATION_WORDS[step];
-  if (step === 'clean reservoir' && treatment) return BOWL_WAY_WORDS[treatment.way];
+  if (step === 'clean reservoir' && treatment) return RESERVOIR_WAY_WORDS[treatment.way];
   if (step === 'neutral' && VEHICLE_TRAITS[layout.vehicleKind].bar)
     return { ...words, title: 'Gearbox in neutral, engine off' };
   if (step === 'stand' && layout.nodes.some((n) => n.kind === 'valve' && n.valve === 'load'))

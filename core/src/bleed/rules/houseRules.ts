@@ -15,8 +15,14 @@ export type IntervalMonths = (typeof INTERVAL_MONTHS)[number];
 export const NEW_AT_OUTLET = ['90', '95', '98'] as const;
 export type NewAtOutlet = (typeof NEW_AT_OUTLET)[number];
 
-/** What a workshop may fix about the old rest in the bowl; else the plan finds the cheapest. */
-export const BOWL_RULES = ['cheapest', 'nothing', 'two rinses', 'second fill', 'wipe'] as const;
+/** What a workshop may fix about the old rest in the reservoir; else the plan finds the cheapest. */
+export const RESERVOIR_RULES = [
+  'cheapest',
+  'nothing',
+  'two rinses',
+  'second fill',
+  'wipe',
+] as const;
 
 /** Of which items of the proof a workshop may ask for a photo. */
 export const PROOF_PHOTO_RULES = ['none', 'level and joints', 'every look'] as const;
@@ -37,12 +43,12 @@ export interface HouseRules {
   readonly pumpsBeforeHolding: '0' | '3' | '10';
   readonly hoseEnd: 'submerged' | 'free';
   readonly benchFill: 'back into the reservoir' | 'into a can';
-  readonly joinWay: 'held down' | 'bowl full';
+  readonly joinWay: 'held down' | 'reservoir full';
   readonly jointTightness: 'by feel' | 'by the manual';
   /** Of which items of the proof a photo is asked for. */
   readonly proofPhotos: (typeof PROOF_PHOTO_RULES)[number];
-  /** What is done about the old rest in the bowl. */
-  readonly bowlWay: (typeof BOWL_RULES)[number];
+  /** What is done about the old rest in the reservoir. */
+  readonly reservoirWay: (typeof RESERVOIR_RULES)[number];
   /** What is taken along beyond what the plan pours. */
   readonly pickMargin: 'one more pass' | 'none';
   /** Below this much of a grade that may be used, the shelf says that it runs low. */
@@ -101,7 +107,7 @@ export const DEFAULT_RULES: HouseRules = {
   benchFill: 'back into the reservoir',
   joinWay: 'held down',
   jointTightness: 'by feel',
-  bowlWay: 'cheapest',
+  reservoirWay: 'cheapest',
   proofPhotos: 'none',
   pickMargin: 'one more pass',
   newAtOutlet: '95',
@@ -170,10 +176,10 @@ export const RULE_OPTIONS = {
   pumpsBeforeHolding: ['0', '3', '10'],
   hoseEnd: ['submerged', 'free'],
   benchFill: ['back into the reservoir', 'into a can'],
-  joinWay: ['held down', 'bowl full'],
+  joinWay: ['held down', 'reservoir full'],
   jointTightness: ['by feel', 'by the manual'],
   newAtOutlet: NEW_AT_OUTLET,
-  bowlWay: BOWL_RULES,
+  reservoirWay: RESERVOIR_RULES,
   proofPhotos: PROOF_PHOTO_RULES,
   pickMargin: ['one more pass', 'none'],
 } as const satisfies { [K in SchoolKey]: readonly HouseRules[K][] };
@@ -265,7 +271,7 @@ export const SCHOOLS: readonly School[] = [
     ],
   },
   {
-    key: 'bowlWay',
+    key: 'reservoirWay',
     question: 'The old rest in the reservoir?',
     options: [
       {
@@ -276,7 +282,8 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'nothing',
         label: 'Draw off and fill',
-        speaksFor: 'One thing less to do at the bowl; the first wheel takes the strokes for it.',
+        speaksFor:
+          'One thing less to do at the reservoir; the first wheel takes the strokes for it.',
       },
       {
         value: 'two rinses',
@@ -286,7 +293,7 @@ export const SCHOOLS: readonly School[] = [
       {
         value: 'second fill',
         label: 'Fill and draw off again',
-        speaksFor: 'No measuring; takes a whole bowl of new fluid.',
+        speaksFor: 'No measuring; takes a whole reservoir of new fluid.',
       },
       {
         value: 'wipe',
@@ -388,8 +395,8 @@ export const SCHOOLS: readonly School[] = [
         speaksFor: 'The ports are shut and nothing flows; the last air goes up when it is let go.',
       },
       {
-        value: 'bowl full',
-        label: 'Bowl full, pedal up',
+        value: 'reservoir full',
+        label: 'Reservoir full, pedal up',
         speaksFor:
           'Fluid runs down to each joint and carries the air out before the nut is nipped.',
       },

@@ -95,7 +95,8 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
     for (const { chamber } of inHand) mark(circuitOf(layout, chamber), 'new or dry');
   const drewAir = chambers.filter(({ chamber }) =>
     work.lowest.some(
-      (l) => l.bowlId === chamber.fedBy && l.belowMaxMm + BY_EYE_MM >= chamber.outlet.belowMaxMm,
+      (l) =>
+        l.reservoirId === chamber.fedBy && l.belowMaxMm + BY_EYE_MM >= chamber.outlet.belowMaxMm,
     ),
   );
   for (const { chamber } of drewAir) mark(circuitOf(layout, chamber), 'drew air at its outlet');
@@ -127,9 +128,9 @@ export function findScope(layout: Layout, work: WorkDone): ScopeFinding {
       mark(climbsFrom(layout, jointBefore(layout, elements[0]!)), 'climbed from the open joint');
     }
     // Nobody saw the level: the outlet may have drawn air.
-    if (!part.keptFull && chamber && !work.lowest.some((l) => l.bowlId === chamber.fedBy)) {
+    if (!part.keptFull && chamber && !work.lowest.some((l) => l.reservoirId === chamber.fedBy)) {
       unmet.push({ partId: part.partId, condition: 'keptFull' });
-      // Nor can anybody say at which outlet of that bowl it stopped: every one of them.
+      // Nor can anybody say at which outlet of that reservoir it stopped: every one of them.
       for (const c of chambers.filter((x) => x.chamber.fedBy === chamber.fedBy)) {
         mark(circuitOf(layout, c.chamber), 'drew air at its outlet');
         if (!drewAir.includes(c)) drewAir.push(c);

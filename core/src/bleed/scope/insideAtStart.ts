@@ -31,7 +31,7 @@ export interface InsideFacts {
  * What is inside a vehicle when its job begins: what the last job left, or old
  * fluid of no known age; a new part empty, an old one that was off unknown; a
  * new or dry system empty everywhere; a benched master full of new fluid; a
- * bowl at MAX unless a record says otherwise.
+ * reservoir at MAX unless a record says otherwise.
  */
 export function insideAtStart(facts: InsideFacts): Inside {
   const { layout, work, air, before, benched, benchedSets } = facts;
@@ -39,7 +39,7 @@ export function insideAtStart(facts: InsideFacts): Inside {
   const sets = new Set(
     benchedSets.length > 0
       ? inHand(layout, { masterIds: benchedSets }).filter(
-          (id) => !layout.bowls.some((b) => b.id === id),
+          (id) => !layout.reservoirs.some((b) => b.id === id),
         )
       : [],
   );
@@ -72,7 +72,7 @@ export function insideAtStart(facts: InsideFacts): Inside {
   }
 }
 
-/** Everything of the masters in hand, their bowls among it. */
+/** Everything of the masters in hand, their reservoirs among it. */
 function inHand(layout: Layout, work: Pick<WorkDone, 'masterIds'>): string[] {
   return chambersOf(layout)
     .filter(({ master }) => work.masterIds.includes(master.id))
@@ -88,8 +88,8 @@ function fitted(layout: Layout, before: Inside | null, inSystem: Grade | null): 
   return Object.fromEntries(
     [...volumesMl(layout)].map(([id, ml]): [string, Content] => {
       const was = before?.[id];
-      // A bowl is looked into: what no record knows of it stands at MAX.
-      if (!before || (!was && layout.bowls.some((b) => b.id === id)))
+      // A reservoir is looked into: what no record knows of it stands at MAX.
+      if (!before || (!was && layout.reservoirs.some((b) => b.id === id)))
         return [id, fullOf(unnamed, ml)];
       const wasMl = was ? volumeMl(was) : 0;
       return [

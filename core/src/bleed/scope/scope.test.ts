@@ -79,8 +79,8 @@ describe('what must be opened', () => {
     ).toEqual(['sidecar']);
   });
 
-  // Nor does anybody know at which outlet of that bowl it stopped: not knowing is never the smaller scope.
-  test('a level that nobody kept or saw counts as dry, at every outlet of its bowl', () => {
+  // Nor does anybody know at which outlet of that reservoir it stopped: not knowing is never the smaller scope.
+  test('a level that nobody kept or saw counts as dry, at every outlet of its reservoir', () => {
     expect(
       opened(hatchback, {
         parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: false }],
@@ -118,7 +118,7 @@ describe('what must be opened', () => {
         work(van, {
           masterIds: ['clutch-master'],
           parts: [capped('slave')],
-          lowest: [{ bowlId: 'bowl', belowMaxMm }],
+          lowest: [{ reservoirId: 'reservoir', belowMaxMm }],
         }),
       );
     expect(seen(30).drewAir).toEqual([]);
@@ -133,9 +133,11 @@ describe('what must be opened', () => {
     expect(seen(55).airInModulator).toBe(true);
   });
 
-  test('a smaller bowl that ran dry opens its own end alone', () => {
+  test('a smaller reservoir that ran dry opens its own end alone', () => {
     expect(
-      opened(layoutOf('estate-front-rear'), { lowest: [{ bowlId: 'rear-bowl', belowMaxMm: 60 }] }),
+      opened(layoutOf('estate-front-rear'), {
+        lowest: [{ reservoirId: 'rear-reservoir', belowMaxMm: 60 }],
+      }),
     ).toEqual(['left-rear', 'right-rear']);
   });
 
@@ -251,10 +253,12 @@ describe('why', () => {
   // The outlet lies 48 mm below MAX; a level by eye is good to 5 mm [M].
   test('an outlet draws air at its own height, and where the eye cannot tell', () => {
     const at = (belowMaxMm: number) =>
-      findingOf(hatchback, { lowest: [{ bowlId: 'bowl', belowMaxMm }] }).drewAir;
+      findingOf(hatchback, { lowest: [{ reservoirId: 'reservoir', belowMaxMm }] }).drewAir;
     expect([at(42), at(43), at(48)]).toEqual([[], ['master'], ['master']]);
     const estate = layoutOf('estate-front-rear');
-    const { air } = findingOf(estate, { lowest: [{ bowlId: 'rear-bowl', belowMaxMm: 42 }] });
+    const { air } = findingOf(estate, {
+      lowest: [{ reservoirId: 'rear-reservoir', belowMaxMm: 42 }],
+    });
     expect(air.get('rear-chamber')).toBe('drew air at its outlet');
     expect(air.has('front-chamber')).toBe(false);
   });
@@ -264,12 +268,12 @@ describe('why', () => {
     const estate = layoutOf('estate-front-rear');
     const seen = findingOf(estate, {
       parts: [lost],
-      lowest: [{ bowlId: 'rear-bowl', belowMaxMm: 20 }],
+      lowest: [{ reservoirId: 'rear-reservoir', belowMaxMm: 20 }],
     });
     expect([seen.unmet, seen.air.has('rear-chamber')]).toEqual([[], false]);
     const elsewhere = findingOf(estate, {
       parts: [lost],
-      lowest: [{ bowlId: 'front-bowl', belowMaxMm: 20 }],
+      lowest: [{ reservoirId: 'front-reservoir', belowMaxMm: 20 }],
     });
     expect(elsewhere.unmet).toEqual([{ partId: 'rear-hose', condition: 'keptFull' }]);
     expect(elsewhere.air.get('rear-chamber')).toBe('drew air at its outlet');
@@ -334,8 +338,8 @@ describe('why', () => {
 
   test('every element has its own name, one that is not there its id', () => {
     expect(
-      ['master', 'secondary', 'left-front-caliper', 'left-front-hose', 'bowl', 'gone'].map((id) =>
-        nameOf(hatchback, id),
+      ['master', 'secondary', 'left-front-caliper', 'left-front-hose', 'reservoir', 'gone'].map(
+        (id) => nameOf(hatchback, id),
       ),
     ).toEqual([
       'Master',
@@ -455,7 +459,7 @@ describe('parts that wear together', () => {
     // A brake master has no partner, nor has a hose.
     expect(partners(hatchback, 'master')).toEqual([]);
     expect(partners(hatchback, 'left-front-hose')).toEqual([]);
-    // Only the clutch’s own master, though both draw from one bowl.
+    // Only the clutch’s own master, though both draw from one reservoir.
     expect(partners(layoutOf('clutch-concentric'), 'slave')).toEqual(['clutch-master']);
   });
 

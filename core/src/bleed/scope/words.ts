@@ -121,7 +121,7 @@ export function nameOf(layout: Layout, id: string): string {
   const chamber = chambersOf(layout).find((c) => c.chamber.id === id || c.master.id === id);
   if (chamber) return chamber.master.id === id ? chamber.master.name : chamber.chamber.name;
   const named =
-    partName(layout, id) ?? [...layout.nodes, ...layout.bowls].find((e) => e.id === id)?.name;
+    partName(layout, id) ?? [...layout.nodes, ...layout.reservoirs].find((e) => e.id === id)?.name;
   if (named) return named;
   const bleeder = layout.bleeders.find((b) => b.id === id);
   return bleeder ? bleederName(bleeder) : id;

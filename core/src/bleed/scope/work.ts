@@ -91,8 +91,8 @@ export interface WorkDone {
   /** In the order in which they are fitted. */
   readonly parts: readonly PartChanged[];
   readonly master: MasterChanged | null;
-  /** Lowest level seen in a bowl, mm below MAX with the vehicle level; a bowl that is not named never fell low. */
-  readonly lowest: readonly { readonly bowlId: string; readonly belowMaxMm: number }[];
+  /** Lowest level seen in a reservoir, mm below MAX with the vehicle level; a reservoir that is not named never fell low. */
+  readonly lowest: readonly { readonly reservoirId: string; readonly belowMaxMm: number }[];
   /** Of a dry clutch: master, line and slave come off and go on as one, so that they are filled on the bench together. Left out: they do not. */
   readonly setAsOne?: boolean;
   /** The modulator was changed, or lost fluid. */

@@ -199,7 +199,7 @@ describe('two changed parts', () => {
     ['they are of two circuits', two('left-front-caliper', 'left-rear-caliper'), {}],
     ['there is one part', two('left-front-caliper'), {}],
     ['air is in the modulator', { ...held, modulatorOpened: true }, {}],
-    ['it ran dry', { ...held, lowest: [{ bowlId: 'bowl', belowMaxMm: 200 }] }, {}],
+    ['it ran dry', { ...held, lowest: [{ reservoirId: 'reservoir', belowMaxMm: 200 }] }, {}],
   ])('go together where %s', (_, work, more) => {
     expect(stagesOf(work, 'two people', more)).not.toContain('hold point');
   });

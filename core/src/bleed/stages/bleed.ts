@@ -107,7 +107,7 @@ export function bleedWaiting(stops: readonly PlanStop[]): Figure | null {
     label: 'Dripping',
     value: dripping.reduce((sum, s) => sum + s.strokes.value * s.secondsPerStroke, 0) / 60,
     unit: 'min',
-    rule: 'marks × the time of one by the flow of the layout; somebody looks at bowl and jar meanwhile',
+    rule: 'marks × the time of one by the flow of the layout; somebody looks at reservoir and jar meanwhile',
     source: MODEL,
     from: dripping.map((s) => leafFigure(s.strokes, bleederName(s.bleeder))),
   });

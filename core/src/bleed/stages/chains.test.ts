@@ -42,7 +42,7 @@ describe('stages', () => {
       means: { ...EVERYTHING, helper: false, pressurePot: false, scanTool: false },
       method: 'vacuum',
     });
-    // Only the rear bowl was not seen, so the front circuit stays shut; the modulator's bleeder comes in the first pass alone.
+    // Only the rear reservoir was not seen, so the front circuit stays shut; the modulator's bleeder comes in the first pass alone.
     expect(outline(plan)).toEqual([
       'right part',
       'bleed by vacuum: left-rear, right-rear, modulator, left-rear, right-rear',
@@ -57,7 +57,7 @@ describe('stages', () => {
     expect(plan.methods.find((m) => m.method === 'vacuum')!.reasons.map((r) => r.code)).toContain(
       'bubbles mislead',
     );
-    expect(plan.stops.every((s) => s.bowlId === 'rear-bowl')).toBe(true);
+    expect(plan.stops.every((s) => s.reservoirId === 'rear-reservoir')).toBe(true);
   });
 
   test('the post van: one corner and nothing else, reservoir kept full', () => {
@@ -114,7 +114,7 @@ describe('stages', () => {
         work: afterWork(van, {
           masterIds: ['clutch-master'],
           parts: [cappedPart('slave')],
-          lowest: belowMaxMm === null ? [] : [{ bowlId: 'bowl', belowMaxMm }],
+          lowest: belowMaxMm === null ? [] : [{ reservoirId: 'reservoir', belowMaxMm }],
         }),
       });
     expect(outline(clutch(null))).toEqual(['bleed by two people: slave-bleeder', 'slave test']);
@@ -267,7 +267,7 @@ describe('stages', () => {
   // A house rule, and the steps of the other way do not appear: common practice, no source.
   test('the lines are joined in the one way that the workshop has', () => {
     const car = layoutOf('hatchback-diagonal');
-    const steps = (joinWay: 'held down' | 'bowl full') => {
+    const steps = (joinWay: 'held down' | 'reservoir full') => {
       const plan = planned(car, {
         work: afterWork(car, { master: carefulMaster() }),
         preferences: { joinWay },
@@ -277,8 +277,8 @@ describe('stages', () => {
     };
     expect(steps('held down')).toContain('holds the brake pedal down');
     expect(steps('held down')).not.toContain('drip');
-    expect(steps('bowl full')).toContain('fluid drip at each joint');
-    expect(steps('bowl full')).not.toContain('holds the brake pedal down');
+    expect(steps('reservoir full')).toContain('fluid drip at each joint');
+    expect(steps('reservoir full')).not.toContain('holds the brake pedal down');
   });
 
   test('a new clutch lies on the bench as one set only where it comes off as one and its slave is outside', () => {
@@ -374,7 +374,7 @@ describe('stages', () => {
       'bleed by reverse: slave-bleeder',
     ]);
     const below = plan.stops.at(-1)!;
-    expect(below).toMatchObject({ fromBowl: false, counted: 'marks' });
+    expect(below).toMatchObject({ fromReservoir: false, counted: 'marks' });
     expect(plan.totals.pouredMl.value).toBeGreaterThan(below.bledMl.value);
   });
 });

@@ -15,8 +15,8 @@ export type JoinLinesStage = StageHead & JoinLinesDraft;
 export const joinLines: OwnStageKind<JoinLinesDraft, JoinLinesStage> = {
   ...BY_TAP,
   kind: 'join lines',
-  // With the bowl full the fluid must be in before the first joint.
-  when: ({ joinWay }) => (joinWay === 'bowl full' ? 'in the chain' : 'before filling'),
+  // With the reservoir full the fluid must be in before the first joint.
+  when: ({ joinWay }) => (joinWay === 'reservoir full' ? 'in the chain' : 'before filling'),
   // Lines that come off open the system as a bleeder does.
   opens: true,
   waiting: null,

@@ -66,21 +66,21 @@ describe('the lines of a master', () => {
 
   test('in one way: the steps of the other do not appear', () => {
     const held = joiningSteps(car, 'master', [], 'held down').join(' ');
-    const full = joiningSteps(car, 'master', [], 'bowl full').join(' ');
+    const full = joiningSteps(car, 'master', [], 'reservoir full').join(' ');
     expect(held).toContain('A stop holds the brake pedal down');
-    expect(held).not.toMatch(/drip|Bowl full/);
+    expect(held).not.toMatch(/drip|Reservoir full/);
     expect(full).toContain('See fluid drip at each joint');
     expect(full).not.toMatch(/stop/i);
     expect(joiningSteps(car, 'master', []).join(' ')).toBe(held);
-    // With the bowl full the first joint comes after the fill, held down before it.
-    const plan = (joinWay: 'held down' | 'bowl full') =>
+    // With the reservoir full the first joint comes after the fill, held down before it.
+    const plan = (joinWay: 'held down' | 'reservoir full') =>
       planned(car, {
         work: afterWork(car, { master: carefulMaster() }),
         preferences: { joinWay },
       });
     const when = (p: Plan) => stageWhen(p, p.stages.find((x) => x.kind === 'join lines')!);
     expect(when(plan('held down'))).toBe('before filling');
-    expect(when(plan('bowl full'))).toBe('in the chain');
+    expect(when(plan('reservoir full'))).toBe('in the chain');
   });
 
   test('lines that do not cross come after those that do', () => {

@@ -33,9 +33,9 @@ export function joiningSteps(
     'Plugs and caps at hand.',
     ...(way === 'held down'
       ? [
-          `A stop holds the ${master.control} down while the bench hoses still lead to the bowl: the ports are shut, nothing flows.`,
+          `A stop holds the ${master.control} down while the bench hoses still lead to the reservoir: the ports are shut, nothing flows.`,
         ]
-      : [`Bowl full, ${master.control} up: fluid stands at the ports.`]),
+      : [`Reservoir full, ${master.control} up: fluid stands at the ports.`]),
     ...(shared
       ? [
           'The reservoir feeds another system too: its hoses come off high and are hung up, so that they do not drain.',

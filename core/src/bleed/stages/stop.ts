@@ -6,9 +6,9 @@ import type { OrderReason, Visit } from '../../hydraulics/order';
 /** The shape of a stroke, where strokes are made [C]. */
 export type StrokeShape = 'fast push, slow return' | 'slow push' | 'steady';
 
-/** A call to top up a bowl before the stroke that follows. */
+/** A call to top up a reservoir before the stroke that follows. */
 export interface PlannedTopUp {
-  readonly bowlId: string;
+  readonly reservoirId: string;
   /** Strokes made at this stop before the call. */
   readonly afterStrokes: number;
   readonly pouredMl: number;
@@ -24,15 +24,15 @@ export interface PlanStop {
   readonly stageId: string;
   readonly bleeder: Bleeder;
   readonly chamberId: string;
-  readonly bowlId: string;
+  readonly reservoirId: string;
   readonly control: Control;
   readonly method: Method;
   readonly counted: 'strokes' | 'marks';
   /** Time of one, s. */
   readonly secondsPerStroke: number;
-  /** Whether what is counted comes out of the bowl; from below it comes out of the syringe. */
-  readonly fromBowl: boolean;
-  /** Whether a pot or a self-refilling bottle keeps the bowl full meanwhile: then nobody tops it up. */
+  /** Whether what is counted comes out of the reservoir; from below it comes out of the syringe. */
+  readonly fromReservoir: boolean;
+  /** Whether a pot or a self-refilling bottle keeps the reservoir full meanwhile: then nobody tops it up. */
   readonly selfFed?: boolean;
   readonly until: Visit['until'];
   readonly shape: StrokeShape;
@@ -58,9 +58,9 @@ export interface PlanStop {
   /** Old fluid that stays on this path when the plan is through. */
   readonly oldLeftMl: Figure;
   readonly topUps: readonly PlannedTopUp[];
-  /** From below: where the bowl is drawn off to half; left out where it never is. */
+  /** From below: where the reservoir is drawn off to half; left out where it never is. */
   readonly drawOffs?: readonly {
-    readonly bowlId: string;
+    readonly reservoirId: string;
     readonly afterStrokes: number;
     readonly removedMl: number;
   }[];

@@ -8,7 +8,7 @@ test.each([
   ['motorcycle-front-disc', 'master', 153.938, 0.10603, 0.17549 + 0.03534],
   // Discs in front as above, drums behind in whole: 2 · 2 · π · 9.5² · 1; hoses of 1.24 m; 51.035 + 11.341 cm².
   ['estate-front-rear', 'master', 387.076, 0.38277 + 1.13411, 0.19782 + 0.15594],
-  // A clutch's own hose is no matter of the brakes on the same bowl.
+  // A clutch's own hose is no matter of the brakes on the same reservoir.
   ['clutch-concentric', 'clutch-master', 285.023, 0, 0.08296 + 0.01767],
 ] as const)('%s, %s: area, clearance and widening by hand', (template, id, area, ml, perMPa) => {
   const setup = pedalSetup(layoutOf(template), id);
@@ -19,7 +19,7 @@ test.each([
   expect(setup.complianceMlPerMPa.plusMinus).toBeCloseTo(perMPa / 2, 4);
 });
 
-test('the brakes on a shared bowl have their own hoses and calipers, not the clutch’s', () => {
+test('the brakes on a shared reservoir have their own hoses and calipers, not the clutch’s', () => {
   const brakes = pedalSetup(layoutOf('clutch-concentric'), 'master');
   // 0.5 · 2.2 · 1.54/6.895, and 2 · (28.274 + 12.566) cm².
   expect(brakes.complianceMlPerMPa.value).toBeCloseTo(0.24569 + 0.2042, 4);

@@ -63,19 +63,21 @@ const NEVER = Number.MIN_SAFE_INTEGER;
 
 /** One fill as far as it is still inside. */
 export interface FillInside extends Portion {
-  /** Of all fluid between the bowls and the bleeders, %. */
+  /** Of all fluid between the reservoirs and the bleeders, %. */
   readonly share: Figure;
 }
 
-/** All fluid between the bowls and the bleeders by fill, the most first. */
+/** All fluid between the reservoirs and the bleeders by fill, the most first. */
 export function fillsInside(layout: Layout, inside: Inside): FillInside[] {
-  const bowls = new Set(layout.bowls.map((b) => b.id));
-  const fills = merged(Object.entries(inside).flatMap(([id, c]) => (bowls.has(id) ? [] : c.old)));
+  const reservoirs = new Set(layout.reservoirs.map((b) => b.id));
+  const fills = merged(
+    Object.entries(inside).flatMap(([id, c]) => (reservoirs.has(id) ? [] : c.old)),
+  );
   const inAll = figure({
     label: 'Fluid in lines and parts',
     value: fills.reduce((sum, f) => sum + f.ml, 0),
     unit: 'mL',
-    rule: 'what every stretch and part holds by the layout, less what is empty; the bowls are not in it',
+    rule: 'what every stretch and part holds by the layout, less what is empty; the reservoirs are not in it',
     source: MODEL,
   });
   return fills.map((fill) => ({

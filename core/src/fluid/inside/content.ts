@@ -33,7 +33,7 @@ export interface Content {
 }
 
 /**
- * What is inside a vehicle: by element id, bowls among them (there what is
+ * What is inside a vehicle: by element id, reservoirs among them (there what is
  * empty is above the level), and the closed pockets of each modulator under
  * `pocketsOf`.
  */
@@ -50,7 +50,7 @@ export function chamberVolumeMl(c: Pick<MasterChamber, 'boreMm' | 'fullStrokeMm'
 /** Volume of everything that can hold fluid, mL, by element id. */
 export function volumesMl(layout: Layout): ReadonlyMap<string, number> {
   const volumes = new Map<string, number>();
-  for (const b of layout.bowls) volumes.set(b.id, b.maxMl);
+  for (const b of layout.reservoirs) volumes.set(b.id, b.maxMl);
   for (const { chamber } of chambersOf(layout)) volumes.set(chamber.id, chamberVolumeMl(chamber));
   for (const s of layout.stretches) volumes.set(s.id, tubeVolumeMl(s.insideMm, s.lengthMm));
   for (const n of layout.nodes) {

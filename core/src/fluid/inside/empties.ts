@@ -4,7 +4,7 @@ import { toFillMl, volumesMl, type Inside } from './content';
 /** What is empty on the ways to the bleeders, mL by element; what is full is not in it. */
 export type Empties = Readonly<Record<string, number>>;
 
-/** What must be filled somewhere on the ways, by the content at the beginning. Bowls and closed pockets are on no way. */
+/** What must be filled somewhere on the ways, by the content at the beginning. Reservoirs and closed pockets are on no way. */
 export function emptiesOf(layout: Layout, inside: Inside): Empties {
   const onWays = new Set(paths(layout).flatMap((p) => wayOf(p)));
   return Object.fromEntries(

@@ -56,11 +56,11 @@ const aboutHatchback = (of: Inside, id: string) => [
 ];
 
 describe('what is inside when a job begins', () => {
-  test('a flush: old fluid of the grade that was named, bowl at MAX, nobody knows since when', () => {
+  test('a flush: old fluid of the grade that was named, reservoir at MAX, nobody knows since when', () => {
     expect(flush['left-front-caliper']!.old).toEqual([
       { lot: { grade: 'DOT 4', filledAtMs: null }, ml: volume.get('left-front-caliper') },
     ]);
-    expect(aboutHatchback(flush, 'bowl')).toEqual([220, 0, 0]);
+    expect(aboutHatchback(flush, 'reservoir')).toEqual([220, 0, 0]);
     expect(Object.values(flush).every((c) => toFillMl(c) === 0 && !c.mayHoldAir)).toBe(true);
     expect(Object.keys(flush).sort()).toEqual([...volume.keys()].sort());
   });
@@ -77,7 +77,7 @@ describe('what is inside when a job begins', () => {
     expect(toFillMl(fresh['right-front-caliper']!)).toBe(0);
   });
 
-  test('a new or dry system is empty everywhere, its bowl and the pockets of its modulator too', () => {
+  test('a new or dry system is empty everywhere, its reservoir and the pockets of its modulator too', () => {
     const empty = startOf(dry);
     for (const [id, ml] of volume) expect(empty[id]!.emptyMl).toBe(ml);
     // Only of the masters in hand: a dry clutch leaves the brakes full.
@@ -111,11 +111,13 @@ describe('what is inside when a job begins', () => {
     );
     const way = wayTo(clutch, clutch.bleeders[0]!.id);
     expect(emptyOnWayMl(emptiesOf(clutch, set), way)).toBe(0);
-    expect(set.bowl!.emptyMl).toBe(volumesMl(clutch).get('bowl'));
+    expect(set.reservoir!.emptyMl).toBe(volumesMl(clutch).get('reservoir'));
   });
 
   test('after "ran dry" everything behind that outlet may hold air and counts as full', () => {
-    const low = startOf(afterWork(HATCHBACK, { lowest: [{ bowlId: 'bowl', belowMaxMm: 300 }] }));
+    const low = startOf(
+      afterWork(HATCHBACK, { lowest: [{ reservoirId: 'reservoir', belowMaxMm: 300 }] }),
+    );
     for (const id of wayTo(HATCHBACK, 'left-rear'))
       if (low[id]) expect(low[id]).toMatchObject({ mayHoldAir: true, emptyMl: 0 });
   });
@@ -136,9 +138,11 @@ describe('what is inside when a job begins', () => {
     expect(caliper.old[0]!.ml).toBeCloseTo(caliper.old[1]!.ml, 9);
     expect(next['left-front-hose']!.unknownMl).toBe(volume.get('left-front-hose'));
     expect(next['left-front-hose']!.mayHoldAir).toBe(true);
-    // A bowl that no record knows stands at MAX.
-    const { bowl: __, ...bowlless } = half;
-    expect(startOf(routineFlush(['master']), { before: bowlless }).bowl!.emptyMl).toBe(0);
+    // A reservoir that no record knows stands at MAX.
+    const { reservoir: __, ...withoutReservoir } = half;
+    expect(startOf(routineFlush(['master']), { before: withoutReservoir }).reservoir!.emptyMl).toBe(
+      0,
+    );
   });
 
   test('whatever the work, the parts add up to what the elements hold, and air is named only where scope or record say so', () => {
@@ -189,15 +193,15 @@ describe('a way is filled before anything passes', () => {
     expect(swallow({}, way, 7)).toEqual({ empties: {}, passedMl: 7 });
   });
 
-  test('bowls and closed pockets are on no way', () => {
+  test('reservoirs and closed pockets are on no way', () => {
     const empty = startOf(dry);
-    expect(empty.bowl!.emptyMl).toBe(220);
+    expect(empty.reservoir!.emptyMl).toBe(220);
     const pockets = HATCHBACK.nodes
       .filter((n) => n.kind === 'modulator')
       .map((n) => pocketsOf(n.id));
     expect(pockets.every((id) => empty[id]!.emptyMl > 0)).toBe(true);
     const empties = emptiesOf(HATCHBACK, empty);
-    for (const id of ['bowl', ...pockets]) expect(empties[id]).toBeUndefined();
+    for (const id of ['reservoir', ...pockets]) expect(empties[id]).toBeUndefined();
   });
 
   // Common practice, no source: a dry car's first line and caliper take 40 to 80 mL before the jar shows a mark, 60 to 120 with a dry modulator and master [M].
@@ -221,7 +225,7 @@ describe('a way is filled before anything passes', () => {
     const way = wayTo(HATCHBACK, 'left-rear');
     const fillMl = emptyOnWayMl(emptiesOf(HATCHBACK, start), way);
     expect(fluid.emptyOnWayMl('left-rear')).toBeCloseTo(fillMl, 9);
-    expect(fluid.fillBowl('bowl', 220)).toBe(220);
+    expect(fluid.fillReservoir('reservoir', 220)).toBe(220);
     expect(fluid.bleed('left-rear', fillMl - 1)).toBe(0);
     expect(fluid.newFluidMl().bled).toBe(0);
     expect(fluid.emptyOnWayMl('left-rear')).toBeCloseTo(1, 9);
@@ -240,8 +244,8 @@ describe('a way is filled before anything passes', () => {
       },
     };
     const fluid = new CircuitFluid(HATCHBACK, start);
-    fluid.emptyBowl('bowl');
-    fluid.fillBowl('bowl', 220);
+    fluid.emptyReservoir('reservoir');
+    fluid.fillReservoir('reservoir', 220);
     const caliperMl = volume.get('left-rear-caliper')!;
     fluid.bleed('left-rear', caliperMl / 2);
     const half = fluid.inside()['left-rear-caliper']!;
@@ -297,10 +301,10 @@ describe('a way is filled before anything passes', () => {
           maxLength: 25,
         }),
         (layout, shares, draws) => {
-          const bowls = new Set(layout.bowls.map((b) => b.id));
+          const reservoirs = new Set(layout.reservoirs.map((b) => b.id));
           const start: Inside = Object.fromEntries(
             [...volumesMl(layout)].map(([id, ml], i): [string, Content] => {
-              const empty = bowls.has(id)
+              const empty = reservoirs.has(id)
                 ? 0
                 : (shares[i % 40]! > 0.5 ? shares[(i + 1) % 40]! : 0) * ml;
               const lot = { grade: 'DOT 4', filledAtMs: null } as const;
@@ -319,14 +323,17 @@ describe('a way is filled before anything passes', () => {
           const fluid = new CircuitFluid(layout, start);
           let empties = emptiesOf(layout, start);
           let pouredMl = 0;
-          for (const b of layout.bowls) fluid.emptyBowl(b.id);
-          for (const b of layout.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
+          for (const b of layout.reservoirs) fluid.emptyReservoir(b.id);
+          for (const b of layout.reservoirs) pouredMl += fluid.fillReservoir(b.id, b.maxMl);
           for (const [pick, ml] of draws) {
             const { id } = layout.bleeders[pick % layout.bleeders.length]!;
-            const bowlId = paths(layout).find((p) => p.bleeder.id === id)!.chamber.fedBy;
-            const room = fluid.levelMl(bowlId) - highestOutletMl(layout, bowlId);
+            const reservoirId = paths(layout).find((p) => p.bleeder.id === id)!.chamber.fedBy;
+            const room = fluid.levelMl(reservoirId) - highestOutletMl(layout, reservoirId);
             if (room < ml)
-              pouredMl += fluid.fillBowl(bowlId, layout.bowls.find((b) => b.id === bowlId)!.maxMl);
+              pouredMl += fluid.fillReservoir(
+                reservoirId,
+                layout.reservoirs.find((b) => b.id === reservoirId)!.maxMl,
+              );
             fluid.bleed(id, Math.min(ml, room < ml ? 20 : room));
             empties = swallow(
               empties,
@@ -340,8 +347,8 @@ describe('a way is filled before anything passes', () => {
                 6,
               );
           }
-          const { lines, bowls: inBowls, bled } = fluid.newFluidMl();
-          expect(lines + inBowls + bled).toBeCloseTo(pouredMl, 6);
+          const { lines, reservoirs: inReservoirs, bled } = fluid.newFluidMl();
+          expect(lines + inReservoirs + bled).toBeCloseTo(pouredMl, 6);
           const now = fluid.inside();
           for (const [id, ml] of volumesMl(layout)) {
             expect(volumeMl(now[id]!)).toBeCloseTo(ml, 6);
@@ -407,12 +414,12 @@ describe('fills, and how old the fluid is', () => {
     expect(partAges(alone, slave).map((p) => p.since)).toEqual([lot(3)]);
   });
 
-  test('the sum over the lines leaves the bowls out', () => {
-    const inside = { ...flush, bowl: of([1, 220]) };
+  test('the sum over the lines leaves the reservoirs out', () => {
+    const inside = { ...flush, reservoir: of([1, 220]) };
     const fills = fillsInside(HATCHBACK, inside);
     expect(fills.map((f) => f.share.value)).toEqual([100]);
     const inLines = fills.reduce((sum, p) => sum + p.ml, 0);
-    const expected = [...volume].reduce((sum, [id, ml]) => sum + (id === 'bowl' ? 0 : ml), 0);
+    const expected = [...volume].reduce((sum, [id, ml]) => sum + (id === 'reservoir' ? 0 : ml), 0);
     expect(inLines).toBeCloseTo(expected, 9);
     const half = { ...inside, 'left-front-hose': of([7, volume.get('left-front-hose')!]) };
     const [most, least] = fillsInside(HATCHBACK, half);
@@ -424,8 +431,8 @@ describe('fills, and how old the fluid is', () => {
   test('old fluid that is left is of the fills of its part, pro rata', () => {
     const start = { ...flush, 'left-rear-caliper': of([5, 15], [1, 5]) };
     const fluid = new CircuitFluid(HATCHBACK, start);
-    fluid.emptyBowl('bowl');
-    fluid.fillBowl('bowl', 220);
+    fluid.emptyReservoir('reservoir');
+    fluid.fillReservoir('reservoir', 220);
     fluid.bleed('left-rear', 90);
     const left = fluid.inside()['left-rear-caliper']!.old;
     expect(left[0]!.ml / left[1]!.ml).toBeCloseTo(3, 9);

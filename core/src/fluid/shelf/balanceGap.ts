@@ -3,10 +3,10 @@ import { ARITHMETIC, figure, MODEL, type Figure } from '../../base/figure';
 /** How far poured, bled, removed, spilled and inside may be apart before it is asked why [C]. */
 export const GAP_SHARE_OF_BLED = 0.05;
 export const GAP_ML_PER_CONTAINER = 10;
-export const GAP_BOWL_MM = 5;
+export const GAP_RESERVOIR_MM = 5;
 
-/** A bowl as far as the balance needs it: what one millimetre of its level is. */
-export interface BowlLevel {
+/** A reservoir as far as the balance needs it: what one millimetre of its level is. */
+export interface ReservoirLevel {
   readonly maxMl: number;
   readonly airDrawnMl: number;
   /** How far the level at which air is drawn lies below MAX, mm. */
@@ -38,11 +38,11 @@ export function balanceGap(
   },
   changeByRunMl: number,
   containers: number,
-  bowls: readonly BowlLevel[],
+  reservoirs: readonly ReservoirLevel[],
 ): BalanceGap {
   const change = given.pouredMl - given.bledMl - given.removedMl - given.spilledMl;
-  const bowlMl = bowls.reduce(
-    (sum, b) => sum + (GAP_BOWL_MM * (b.maxMl - b.airDrawnMl)) / b.belowMaxMm,
+  const reservoirMl = reservoirs.reduce(
+    (sum, b) => sum + (GAP_RESERVOIR_MM * (b.maxMl - b.airDrawnMl)) / b.belowMaxMm,
     0,
   );
   const gapMl = figure({
@@ -54,9 +54,9 @@ export function balanceGap(
   });
   const allowedMl = figure({
     label: 'What a count may be off',
-    value: GAP_SHARE_OF_BLED * given.bledMl + GAP_ML_PER_CONTAINER * containers + bowlMl,
+    value: GAP_SHARE_OF_BLED * given.bledMl + GAP_ML_PER_CONTAINER * containers + reservoirMl,
     unit: 'mL',
-    rule: '5 % of what was bled, 10 mL a container, 5 mm of each bowl',
+    rule: '5 % of what was bled, 10 mL a container, 5 mm of each reservoir',
     source: MODEL,
   });
   return { gapMl, allowedMl, beyond: Math.abs(gapMl.value) > allowedMl.value };

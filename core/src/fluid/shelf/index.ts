@@ -9,7 +9,7 @@ export {
   type OpenRule,
   type ShelfContainer,
 } from './admit';
-export { balanceGap, type BalanceGap, type BowlLevel } from './balanceGap';
+export { balanceGap, type BalanceGap, type ReservoirLevel } from './balanceGap';
 export { containerInHand } from './containerInHand';
 export { pickFromShelf, type ShelfPick } from './pickFromShelf';
 export { sharePoured, type PouredShare } from './sharePoured';

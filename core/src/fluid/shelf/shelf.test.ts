@@ -274,13 +274,13 @@ describe('stock', () => {
 
 describe('what was moved against what the run came to', () => {
   // 180 mL between MAX and the outlet over 60 mm: 3 mL a millimetre.
-  const bowl = { maxMl: 200, airDrawnMl: 20, belowMaxMm: 60 };
+  const reservoir = { maxMl: 200, airDrawnMl: 20, belowMaxMm: 60 };
   const moved = (pouredMl: number) => ({ pouredMl, bledMl: 600, removedMl: 100, spilledMl: 0 });
   const gap = (pouredMl: number, containers = 2) =>
-    balanceGap(moved(pouredMl), 0, containers, [bowl]);
+    balanceGap(moved(pouredMl), 0, containers, [reservoir]);
 
   // 5 % of 600, 10 mL for each of two containers, 5 mm at 3 mL.
-  test('is allowed 5 % of what was bled, 10 mL a container and 5 mm of bowl', () => {
+  test('is allowed 5 % of what was bled, 10 mL a container and 5 mm of reservoir', () => {
     expect(gap(700).allowedMl.value).toBeCloseTo(30 + 20 + 15);
     expect(gap(700, 1).allowedMl.value).toBeCloseTo(30 + 10 + 15);
     expect(gap(700)).toMatchObject({ beyond: false, gapMl: { value: 0 } });
@@ -291,8 +291,10 @@ describe('what was moved against what the run came to', () => {
   });
 
   test('counts what the run left more inside, and what was spilled', () => {
-    expect(balanceGap(moved(800), 100, 2, [bowl]).gapMl.value).toBeCloseTo(0);
-    expect(balanceGap({ ...moved(800), spilledMl: 100 }, 0, 2, [bowl]).gapMl.value).toBeCloseTo(0);
+    expect(balanceGap(moved(800), 100, 2, [reservoir]).gapMl.value).toBeCloseTo(0);
+    expect(
+      balanceGap({ ...moved(800), spilledMl: 100 }, 0, 2, [reservoir]).gapMl.value,
+    ).toBeCloseTo(0);
   });
 });
 

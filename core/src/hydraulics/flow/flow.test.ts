@@ -292,7 +292,10 @@ describe('which method', () => {
     expect(
       row(
         rankMethods(
-          question({ ...bike, bowls: bike.bowls.map((b) => ({ ...b, makerPressureKpa: 80 })) }),
+          question({
+            ...bike,
+            reservoirs: bike.reservoirs.map((b) => ({ ...b, makerPressureKpa: 80 })),
+          }),
         ),
         'pressure',
       ).verdict,

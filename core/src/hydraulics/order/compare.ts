@@ -130,7 +130,7 @@ export function bandOf(costs: readonly OrderCost[]): CostBand {
 }
 
 /** What mostly makes a difference between two orders. */
-export type CostReason = 'the rest in the bowl' | 'what is shared' | 'whole counts';
+export type CostReason = 'the rest in the reservoir' | 'what is shared' | 'whole counts';
 
 /** Of one order against another: the band over all corners, and why. */
 export interface CostSurety {
@@ -165,7 +165,7 @@ export function costSureties(
   };
   const corners = CORNERS.map(inCorner);
   const nominal = inCorner(setup.assumed);
-  // Without any old rest in the bowls: what is left of a difference has another cause.
+  // Without any old rest in the reservoirs: what is left of a difference has another cause.
   const noRest = inCorner({ ...NO_REST });
   const sureties = new Map<OrderId, CostSurety>();
   for (const id of orders.keys()) {
@@ -184,7 +184,7 @@ export function costSureties(
       band: bandOf(costs),
       why:
         without < so / 2
-          ? 'the rest in the bowl'
+          ? 'the rest in the reservoir'
           : without > WHOLE_COUNTS_ML
             ? 'what is shared'
             : 'whole counts',

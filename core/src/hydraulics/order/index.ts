@@ -41,13 +41,13 @@ export {
   type OrderSettings,
 } from './schools';
 export {
-  bowlSetups,
+  reservoirSetups,
   countAt,
   orderSetup,
   type Beginning,
   type BleederSetup,
-  type BowlRinse,
-  type BowlSetup,
+  type ReservoirRinse,
+  type ReservoirSetup,
   type Count,
   type OrderAsked,
   type OrderSetup,
@@ -60,7 +60,7 @@ export {
   lookAfterS,
   strokesUntilTopUp,
   topUpLevel,
-  type BowlLevels,
+  type ReservoirLevels,
 } from './topUp';
 export {
   makeCount,
@@ -72,12 +72,12 @@ export {
 } from './visit';
 
 export {
-  BOWL_WAYS,
+  RESERVOIR_WAYS,
   cheapestWay,
-  priceBowlWay,
-  priceBowlWays,
+  priceReservoirWay,
+  priceReservoirWays,
   rinsesOf,
-  type BowlWay,
-  type BowlWayPrice,
+  type ReservoirWay,
+  type ReservoirWayPrice,
   type PricedWay,
-} from './bowlRest';
+} from './reservoirRest';

@@ -167,7 +167,7 @@ describe('prices', () => {
     const base = layoutOf('motorcycle-front-disc');
     const line: Layout = {
       ...base,
-      bowls: [{ ...base.bowls[0]!, maxMl: 1400, minMl: 6 }],
+      reservoirs: [{ ...base.reservoirs[0]!, maxMl: 1400, minMl: 6 }],
       nodes: base.nodes.map((n) => (n.kind === 'caliper' ? { ...n, cavityMl: 0.5 } : n)),
       stretches: base.stretches.map((s) => ({ ...s, lengthMm: 7500 })),
       masters: base.masters.map((m) => ({
@@ -192,8 +192,8 @@ describe('prices', () => {
         );
         pre(answer.verdict === 'priced');
         const { pouredMl, removedMl, bledMl, levelMl } = answer.price;
-        const start = setup.bowls.reduce((sum, b) => sum + b.maxMl, 0);
-        const end = setup.bowls.reduce((sum, b) => sum + levelMl[b.id]!, 0);
+        const start = setup.reservoirs.reduce((sum, b) => sum + b.maxMl, 0);
+        const end = setup.reservoirs.reduce((sum, b) => sum + levelMl[b.id]!, 0);
         expect(start + pouredMl - removedMl - bledMl).toBeCloseTo(end, 6);
       }),
       { numRuns: 60 },
@@ -297,7 +297,7 @@ describe('prices', () => {
         'Costs more: +50 mL, +10 strokes, +1 min against “nearest first”; +30 to +60 mL whatever is assumed. It lies in the shared lines: what an earlier bleeder washed, a later one need not.',
       );
       const saves = orderCost(price(600, 110), price(650, 120));
-      const less = { band: bandOf([cost(-30, -5)]), why: 'the rest in the bowl' } as const;
+      const less = { band: bandOf([cost(-30, -5)]), why: 'the rest in the reservoir' } as const;
       expect(costWords(saves, 'strokes', 'maker', less)).toMatch(
         /^Saves: −50 mL, −10 strokes, −1 min against “the maker’s order”/,
       );
@@ -330,9 +330,9 @@ describe('prices', () => {
       }
     });
 
-    test('the cause is the rest in the bowl where nothing is left of the difference without it', () => {
+    test('the cause is the rest in the reservoir where nothing is left of the difference without it', () => {
       const { why } = suretiesOf('hatchback-diagonal').get('nearest first')!;
-      expect(['the rest in the bowl', 'whole counts']).toContain(why);
+      expect(['the rest in the reservoir', 'whole counts']).toContain(why);
     });
 
     test('an order that cannot be carried out has no band', () => {

@@ -15,13 +15,13 @@ export interface OrderPrice {
   readonly counts: number;
   readonly topUps: number;
   readonly minutes: number;
-  /** Drawn off the bowls before the first count, mL. */
+  /** Drawn off the reservoirs before the first count, mL. */
   readonly removedMl: number;
-  /** Poured into the bowls up to the last count, mL. */
+  /** Poured into the reservoirs up to the last count, mL. */
   readonly pouredMl: number;
   /** Old fluid that stays between reservoir and bleeders, mL. */
   readonly oldLeftMl: number;
-  /** Level in each bowl after the last count, mL. */
+  /** Level in each reservoir after the last count, mL. */
   readonly levelMl: Readonly<Record<string, number>>;
   /** Old fluid that stays on the way to each bleeder, mL. */
   readonly oldOnPathMl: Readonly<Record<string, number>>;
@@ -69,7 +69,7 @@ export function priceOrder(
       minutes: sum((v) => visitMinutes(setup, v)),
       pouredMl:
         refillMl + sum((v) => v.fedMl + v.topUps.reduce((total, t) => total + t.pouredMl, 0)),
-      levelMl: Object.fromEntries(setup.bowls.map((b) => [b.id, fluid.levelMl(b.id)])),
+      levelMl: Object.fromEntries(setup.reservoirs.map((b) => [b.id, fluid.levelMl(b.id)])),
       oldLeftMl: fluid.oldInLinesMl(),
       oldOnPathMl: Object.fromEntries(
         [...setup.bleeders.keys()].map((id) => [id, fluid.oldOnPathMl(id)]),
@@ -92,7 +92,7 @@ export function startFluid(setup: OrderSetup): StartFluid {
   return { fluid, at: fluid.snapshot() };
 }
 
-/** The fluid before the first count: as a run left it, or old with the bowls emptied and refilled where that is asked for. */
+/** The fluid before the first count: as a run left it, or old with the reservoirs emptied and refilled where that is asked for. */
 export function freshFluid(
   setup: OrderSetup,
   { fluid, at }: StartFluid = startFluid(setup),
@@ -105,17 +105,17 @@ export function freshFluid(
   let [removedMl, pouredMl] = [0, 0];
   const emptyFirst = setup.reached ? setup.reached.emptyFirst : setup.emptyFirst;
   if (!emptyFirst && setup.reached?.fillFirst)
-    for (const b of setup.bowls) pouredMl += fluid.fillBowl(b.id, b.maxMl);
+    for (const b of setup.reservoirs) pouredMl += fluid.fillReservoir(b.id, b.maxMl);
   if (emptyFirst) {
-    for (const b of setup.bowls) {
-      removedMl += fluid.emptyBowl(b.id);
-      for (const { ml, times } of setup.rinses.filter((r) => r.bowlId === b.id)) {
-        for (let i = 0; i < times; i++) fluid.rinseBowl(b.id, ml);
+    for (const b of setup.reservoirs) {
+      removedMl += fluid.emptyReservoir(b.id);
+      for (const { ml, times } of setup.rinses.filter((r) => r.reservoirId === b.id)) {
+        for (let i = 0; i < times; i++) fluid.rinseReservoir(b.id, ml);
         removedMl += ml * times;
         pouredMl += ml * times;
       }
       // Where the first push comes from below, that push is the fill.
-      if (setup.fillFirst !== false) pouredMl += fluid.fillBowl(b.id, b.maxMl);
+      if (setup.fillFirst !== false) pouredMl += fluid.fillReservoir(b.id, b.maxMl);
     }
   }
   return { fluid, removedMl, pouredMl };

@@ -1,9 +1,15 @@
-import { highestOutletMl, paths, type Bowl, type Layout, type Path } from '../../vehicle/circuit';
+import {
+  highestOutletMl,
+  paths,
+  type Reservoir,
+  type Layout,
+  type Path,
+} from '../../vehicle/circuit';
 import type { Figure } from '../../base/figure';
 import type { Method } from '../flow';
 import type { Inside } from '../../fluid/inside';
 import type { Assumptions, CircuitFluid } from '../washout';
-import { topUpLevel, type BowlLevels } from './topUp';
+import { topUpLevel, type ReservoirLevels } from './topUp';
 
 /** What one count moves, a stroke or a mark of the jar, and how long it takes. */
 export interface Count {
@@ -11,9 +17,9 @@ export interface Count {
   readonly countMl: Figure;
   /** What it may be at the most, mL: the calls to top up reckon with it. */
   readonly mostMl: Figure;
-  /** Of a steady flow out of the bowl, how fast the level may fall at the most, mL/s; null where strokes or the marks of a syringe are counted. */
+  /** Of a steady flow out of the reservoir, how fast the level may fall at the most, mL/s; null where strokes or the marks of a syringe are counted. */
   readonly mostMlS: Figure | null;
-  /** Whether the bowl is kept full meanwhile, by a pot or a self-refilling bottle. */
+  /** Whether the reservoir is kept full meanwhile, by a pot or a self-refilling bottle. */
   readonly selfFed: boolean;
   readonly secondsPerCount: number;
 }
@@ -24,7 +30,7 @@ export interface BleederSetup {
   readonly countBy: (method: Method) => Count;
 }
 
-export interface BowlSetup extends Bowl, BowlLevels {
+export interface ReservoirSetup extends Reservoir, ReservoirLevels {
   readonly topUpLevelMl: Figure;
 }
 
@@ -32,9 +38,9 @@ export interface BowlSetup extends Bowl, BowlLevels {
 export interface Reached {
   /** Priced on copies; never changed. */
   readonly fluid: CircuitFluid;
-  /** Whether the old fluid is still to be drawn off the bowls, because it was planned and the run did not come to it. */
+  /** Whether the old fluid is still to be drawn off the reservoirs, because it was planned and the run did not come to it. */
   readonly emptyFirst: boolean;
-  /** Whether every bowl is filled to MAX before the next count. */
+  /** Whether every reservoir is filled to MAX before the next count. */
   readonly fillFirst: boolean;
 }
 
@@ -45,9 +51,9 @@ export interface Beginning {
   readonly offBefore: ReadonlyMap<number, readonly string[]>;
 }
 
-/** New fluid poured into one bowl, stirred and drawn off again, some times over. */
-export interface BowlRinse {
-  readonly bowlId: string;
+/** New fluid poured into one reservoir, stirred and drawn off again, some times over. */
+export interface ReservoirRinse {
+  readonly reservoirId: string;
   readonly ml: number;
   readonly times: number;
 }
@@ -55,18 +61,18 @@ export interface BowlRinse {
 /** Everything that is the same for all orders of one job. */
 export interface OrderSetup {
   readonly layout: Layout;
-  readonly bowls: readonly BowlSetup[];
+  readonly reservoirs: readonly ReservoirSetup[];
   /** By bleeder id, those in question only. */
   readonly bleeders: ReadonlyMap<string, BleederSetup>;
   /** New share wanted at every outlet, 0.5 to 0.999. */
   readonly target: number;
-  /** Whether the bowls are emptied and refilled with new fluid before the first count. */
+  /** Whether the reservoirs are emptied and refilled with new fluid before the first count. */
   readonly emptyFirst: boolean;
   /** Left out: they are filled to MAX before the first count; not where the first push comes from below. */
   readonly fillFirst?: boolean;
   /** What is poured in and drawn off once more, where they are emptied first. */
-  readonly rinses: readonly BowlRinse[];
-  /** What is inside; old fluid everywhere and every bowl at MAX when null. */
+  readonly rinses: readonly ReservoirRinse[];
+  /** What is inside; old fluid everywhere and every reservoir at MAX when null. */
   readonly beginning: Beginning | null;
   /** Where a run stands from which the rest is priced; null at the beginning. */
   readonly reached: Reached | null;
@@ -89,8 +95,8 @@ export interface OrderAsked
     | 'minutesPerTopUp'
   > {
   readonly bleederIds: readonly string[];
-  /** Bowls that are drawn off and filled besides those of the bleeders: of a master that was changed though no wheel is opened. */
-  readonly bowlIds?: readonly string[];
+  /** Reservoirs that are drawn off and filled besides those of the bleeders: of a master that was changed though no wheel is opened. */
+  readonly reservoirIds?: readonly string[];
   readonly countOf: (path: Path, method: Method) => Count;
 }
 
@@ -99,13 +105,18 @@ export interface OrderAsked
  *
  * @param asked a layout without faults, and the bleeders in question
  */
-export function orderSetup({ bleederIds, bowlIds = [], countOf, ...rest }: OrderAsked): OrderSetup {
+export function orderSetup({
+  bleederIds,
+  reservoirIds = [],
+  countOf,
+  ...rest
+}: OrderAsked): OrderSetup {
   const inQuestion = paths(rest.layout).filter((p) => bleederIds.includes(p.bleeder.id));
   return {
     ...rest,
     rinses: [],
-    bowls: bowlSetups(rest.layout).filter(
-      (b) => bowlIds.includes(b.id) || inQuestion.some((p) => p.chamber.fedBy === b.id),
+    reservoirs: reservoirSetups(rest.layout).filter(
+      (b) => reservoirIds.includes(b.id) || inQuestion.some((p) => p.chamber.fedBy === b.id),
     ),
     bleeders: new Map(
       inQuestion.map((path) => [
@@ -138,9 +149,9 @@ function remembered<Q, A>(work: (question: Q) => A): (question: Q) => A {
   };
 }
 
-/** Every bowl of a layout with the level at which the call to top up comes. */
-export function bowlSetups(layout: Layout): BowlSetup[] {
-  return layout.bowls.map((b) => {
+/** Every reservoir of a layout with the level at which the call to top up comes. */
+export function reservoirSetups(layout: Layout): ReservoirSetup[] {
+  return layout.reservoirs.map((b) => {
     const levels = { ...b, airDrawnMl: highestOutletMl(layout, b.id) };
     return { ...levels, topUpLevelMl: topUpLevel(levels) };
   });

@@ -1,22 +1,22 @@
 import { drawsOff, halfMl, lookAfterS, strokesUntilTopUp, topUpLevel } from '.';
 
-const bowl = { maxMl: 200, minMl: 70, airDrawnMl: 20 };
+const reservoir = { maxMl: 200, minMl: 70, airDrawnMl: 20 };
 
 test('the call comes a tenth of the usable volume above MIN', () => {
-  expect(topUpLevel(bowl).value).toBe(83);
+  expect(topUpLevel(reservoir).value).toBe(83);
 });
 
-test('a small bowl keeps at least 5 mL', () => {
-  expect(topUpLevel({ ...bowl, maxMl: 32, minMl: 12, airDrawnMl: 5 }).value).toBe(17);
+test('a small reservoir keeps at least 5 mL', () => {
+  expect(topUpLevel({ ...reservoir, maxMl: 32, minMl: 12, airDrawnMl: 5 }).value).toBe(17);
 });
 
 test('strokes until the call are rounded down and never below none', () => {
-  expect(strokesUntilTopUp(93, bowl, 5)).toBe(2);
-  expect(strokesUntilTopUp(92.9, bowl, 5)).toBe(1);
-  expect(strokesUntilTopUp(60, bowl, 5)).toBe(0);
+  expect(strokesUntilTopUp(93, reservoir, 5)).toBe(2);
+  expect(strokesUntilTopUp(92.9, reservoir, 5)).toBe(1);
+  expect(strokesUntilTopUp(60, reservoir, 5)).toBe(0);
 });
 
-// The level may fall to the call before the look, never past it; sooner than three seconds nobody gets to the bowl: a model choice.
+// The level may fall to the call before the look, never past it; sooner than three seconds nobody gets to the reservoir: a model choice.
 test.each([
   [173, 5, 18],
   [172.9, 5, 17],
@@ -27,15 +27,18 @@ test.each([
   [200, 60, 1],
   [200, 200, 1],
   [199.9, 60, null],
-])('a bowl at %p mL that may fall %p mL/s is looked into after %p s', (levelMl, mlS, after) => {
-  expect(topUpLevel(bowl).value).toBe(83);
-  expect(lookAfterS(levelMl, bowl, mlS)).toBe(after);
-});
+])(
+  'a reservoir at %p mL that may fall %p mL/s is looked into after %p s',
+  (levelMl, mlS, after) => {
+    expect(topUpLevel(reservoir).value).toBe(83);
+    expect(lookAfterS(levelMl, reservoir, mlS)).toBe(after);
+  },
+);
 
-describe('a bowl into which fluid is pushed', () => {
-  const bowl = { maxMl: 32, minMl: 12 };
+describe('a reservoir into which fluid is pushed', () => {
+  const reservoir = { maxMl: 32, minMl: 12 };
 
-  test('stands at half, midway between its marks', () => expect(halfMl(bowl)).toBe(22));
+  test('stands at half, midway between its marks', () => expect(halfMl(reservoir)).toBe(22));
 
   test.each<[string, number, number, boolean, boolean]>([
     ['before the first push above half', 23, 5, true, true],
@@ -45,6 +48,6 @@ describe('a bowl into which fluid is pushed', () => {
     ['later, where it would end above', 27.01, 5, false, true],
     ['later, where most of it is swallowed', 31, 0.5, false, false],
   ])('%s', (_, levelMl, risesMl, first, draws) =>
-    expect(drawsOff(levelMl, bowl, risesMl, first)).toBe(draws),
+    expect(drawsOff(levelMl, reservoir, risesMl, first)).toBe(draws),
   );
 });

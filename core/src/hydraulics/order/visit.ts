@@ -21,9 +21,9 @@ export interface Visit {
 /** Passes after which a sweep that ends by its bubbles may end at the earliest, is planned with, and at the latest asks what is wrong [C]. */
 export const SWEEP_PASSES = { least: 1, planned: 3, most: 5 } as const;
 
-/** A call to top up a bowl before the count that follows. */
+/** A call to top up a reservoir before the count that follows. */
 export interface VisitTopUp {
-  readonly bowlId: string;
+  readonly reservoirId: string;
   /** Counts made in this visit before the call. */
   readonly afterCounts: number;
   readonly pouredMl: number;
@@ -41,13 +41,13 @@ export interface VisitPrice {
   readonly topUps: readonly VisitTopUp[];
   /** What a pot or a self-refilling bottle gave meanwhile, mL. */
   readonly fedMl: number;
-  /** From below: when the bowl is drawn off to half, and how much. */
+  /** From below: when the reservoir is drawn off to half, and how much. */
   readonly drawOffs: readonly VisitDrawOff[];
 }
 
-/** A call to draw a bowl off before the count that follows. */
+/** A call to draw a reservoir off before the count that follows. */
 export interface VisitDrawOff {
-  readonly bowlId: string;
+  readonly reservoirId: string;
   readonly afterCounts: number;
   readonly removedMl: number;
 }
@@ -65,30 +65,35 @@ export const MOST_COUNTS = 600;
 export const LEAST_COUNTS = 3;
 const EPSILON_ML = 1e-9;
 
-/** Whether the bowl can give one count at all between MAX and the top-up level. */
+/** Whether the reservoir can give one count at all between MAX and the top-up level. */
 export function tooSmall(setup: OrderSetup, visit: Visit): OrderRefusal | null {
   if (METHOD_TRAITS[visit.method].reverse) return null;
-  const bowl = bowlOf(setup, visit.bleederId);
-  const givesMl = bowl.maxMl - bowl.topUpLevelMl.value;
+  const reservoir = reservoirOf(setup, visit.bleederId);
+  const givesMl = reservoir.maxMl - reservoir.topUpLevelMl.value;
   if (givesMl >= countAt(setup, visit).mostMl.value - EPSILON_ML) return null;
-  return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
+  return { code: 'no stroke before top-up', element: reservoir.id, name: reservoir.name };
 }
 
-/** Make one count, topping up before it where the level may ask for it. @returns new share at the outlet, what was poured, and what flowed after it where the bowl is kept full */
+/** Make one count, topping up before it where the level may ask for it. @returns new share at the outlet, what was poured, and what flowed after it where the reservoir is kept full */
 export function makeCount(
   fluid: CircuitFluid,
   setup: OrderSetup,
   visit: Visit,
 ): { share: number; pouredMl: number; fedMl: number } {
-  const bowl = bowlOf(setup, visit.bleederId);
+  const reservoir = reservoirOf(setup, visit.bleederId);
   const { countMl, mostMl, selfFed } = countAt(setup, visit);
-  const due = fluid.leastLevelMl(bowl.id) - mostMl.value < bowl.topUpLevelMl.value - EPSILON_ML;
-  const pouredMl = due ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0;
+  const due =
+    fluid.leastLevelMl(reservoir.id) - mostMl.value < reservoir.topUpLevelMl.value - EPSILON_ML;
+  const pouredMl = due ? fluid.fillReservoir(reservoir.id, reservoir.maxMl) : 0;
   const share = fluid.bleed(visit.bleederId, countMl.value, mostMl.value);
-  return { pouredMl, share, fedMl: selfFed ? fluid.fillBowl(bowl.id, bowl.maxMl) : 0 };
+  return {
+    pouredMl,
+    share,
+    fedMl: selfFed ? fluid.fillReservoir(reservoir.id, reservoir.maxMl) : 0,
+  };
 }
 
-/** What comes before the first count: a steady flow fills its way, and what feeds the bowl brings it to MAX. @returns what was poured by hand each time, and what flowed after it, mL */
+/** What comes before the first count: a steady flow fills its way, and what feeds the reservoir brings it to MAX. @returns what was poured by hand each time, and what flowed after it, mL */
 export function beginVisit(
   fluid: CircuitFluid,
   setup: OrderSetup,
@@ -97,43 +102,44 @@ export function beginVisit(
   const { mostMlS, selfFed } = countAt(setup, visit);
   const pouredMl = mostMlS ? fillWay(fluid, setup, visit) : [];
   if (!selfFed) return { pouredMl, fedMl: 0 };
-  const bowl = bowlOf(setup, visit.bleederId);
-  const fedMl = pouredMl.reduce((sum, ml) => sum + ml, 0) + fluid.fillBowl(bowl.id, bowl.maxMl);
+  const reservoir = reservoirOf(setup, visit.bleederId);
+  const fedMl =
+    pouredMl.reduce((sum, ml) => sum + ml, 0) + fluid.fillReservoir(reservoir.id, reservoir.maxMl);
   return { pouredMl: [], fedMl };
 }
 
-/** Let a steady flow out of the bowl fill what is empty on the way, topping up each time that the level has fallen to its call. @returns what was poured each time, mL */
+/** Let a steady flow out of the reservoir fill what is empty on the way, topping up each time that the level has fallen to its call. @returns what was poured each time, mL */
 function fillWay(fluid: CircuitFluid, setup: OrderSetup, visit: Visit): number[] {
-  const bowl = bowlOf(setup, visit.bleederId);
+  const reservoir = reservoirOf(setup, visit.bleederId);
   const mostMlS = countAt(setup, visit).mostMlS!.value;
   const poured: number[] = [];
   for (;;) {
     const emptyMl = fluid.emptyOnWayMl(visit.bleederId);
     if (emptyMl < EPSILON_ML) return poured;
-    const levelMl = fluid.leastLevelMl(bowl.id);
-    if (lookAfterS(levelMl, bowl, mostMlS) === null)
-      poured.push(fluid.fillBowl(bowl.id, bowl.maxMl));
-    else fluid.bleed(visit.bleederId, Math.min(emptyMl, levelMl - bowl.topUpLevelMl.value));
+    const levelMl = fluid.leastLevelMl(reservoir.id);
+    if (lookAfterS(levelMl, reservoir, mostMlS) === null)
+      poured.push(fluid.fillReservoir(reservoir.id, reservoir.maxMl));
+    else fluid.bleed(visit.bleederId, Math.min(emptyMl, levelMl - reservoir.topUpLevelMl.value));
   }
 }
 
-/** Push some counts in from below, drawing the bowl off to half before the first and before it could rise above MAX. @returns what was drawn off when */
+/** Push some counts in from below, drawing the reservoir off to half before the first and before it could rise above MAX. @returns what was drawn off when */
 export function pushVisit(
   fluid: CircuitFluid,
   setup: OrderSetup,
   visit: Visit,
   counts: number,
 ): VisitDrawOff[] {
-  const bowl = bowlOf(setup, visit.bleederId);
+  const reservoir = reservoirOf(setup, visit.bleederId);
   const countMl = countAt(setup, visit).countMl.value;
   const drawOffs: VisitDrawOff[] = [];
   for (let n = 0; n < counts; n++) {
     const risesMl = Math.max(0, countMl - fluid.emptyOnWayMl(visit.bleederId));
-    if (drawsOff(fluid.levelMl(bowl.id), bowl, risesMl, n === 0))
+    if (drawsOff(fluid.levelMl(reservoir.id), reservoir, risesMl, n === 0))
       drawOffs.push({
-        bowlId: bowl.id,
+        reservoirId: reservoir.id,
         afterCounts: n,
-        removedMl: fluid.drawTo(bowl.id, halfMl(bowl)),
+        removedMl: fluid.drawTo(reservoir.id, halfMl(reservoir)),
       });
     fluid.pushUp(visit.bleederId, countMl);
   }
@@ -142,7 +148,7 @@ export function pushVisit(
 
 /**
  * Carry out one visit on the fluid as the earlier ones left it. From below the
- * new fluid comes out of the syringe, and the bowl is drawn down as it rises.
+ * new fluid comes out of the syringe, and the reservoir is drawn down as it rises.
  */
 export function bleedVisit(
   fluid: CircuitFluid,
@@ -156,10 +162,10 @@ export function bleedVisit(
   // A jar shows nothing while the way fills; strokes and the marks of a syringe are counted all the same.
   const { mostMlS } = countAt(setup, visit);
   const jar = mostMlS !== null;
-  const bowl = bowlOf(setup, visit.bleederId);
-  // While the way fills somebody looks into the bowl once a second at the most.
-  if (jar && fillMl > 0 && bowl.maxMl - mostMlS.value < bowl.airDrawnMl)
-    return { code: 'no stroke before top-up', element: bowl.id, name: bowl.name };
+  const reservoir = reservoirOf(setup, visit.bleederId);
+  // While the way fills somebody looks into the reservoir once a second at the most.
+  if (jar && fillMl > 0 && reservoir.maxMl - mostMlS.value < reservoir.airDrawnMl)
+    return { code: 'no stroke before top-up', element: reservoir.id, name: reservoir.name };
   const passes = visit.until === 'sweep' ? (visit.passes ?? 1) : 1;
   const sweepMl = path.volumeMl.value * passes + (jar ? 0 : fillMl);
   const sweep = Math.max(LEAST_COUNTS, Math.ceil(sweepMl / countMl - EPSILON_ML));
@@ -171,7 +177,7 @@ export function bleedVisit(
   const begun = beginVisit(fluid, setup, visit);
   let { fedMl } = begun;
   const topUps: VisitTopUp[] = begun.pouredMl.map((pouredMl) => ({
-    bowlId: bowl.id,
+    reservoirId: reservoir.id,
     afterCounts: 0,
     pouredMl,
   }));
@@ -183,7 +189,11 @@ export function bleedVisit(
     const made = makeCount(fluid, setup, visit);
     fedMl += made.fedMl;
     if (made.pouredMl > 0)
-      topUps.push({ bowlId: path.chamber.fedBy, afterCounts: counts, pouredMl: made.pouredMl });
+      topUps.push({
+        reservoirId: path.chamber.fedBy,
+        afterCounts: counts,
+        pouredMl: made.pouredMl,
+      });
     shares.push(made.share);
     counts++;
   }
@@ -197,9 +207,9 @@ export function bleedVisit(
   return { visit, neededMl, fillMl, counts, topUps, fedMl, drawOffs: [] };
 }
 
-function bowlOf(setup: OrderSetup, bleederId: string): OrderSetup['bowls'][number] {
+function reservoirOf(setup: OrderSetup, bleederId: string): OrderSetup['reservoirs'][number] {
   const { fedBy } = setup.bleeders.get(bleederId)!.path.chamber;
-  return setup.bowls.find((b) => b.id === fedBy)!;
+  return setup.reservoirs.find((b) => b.id === fedBy)!;
 }
 
 /** Counts until the share at the outlet passed the target, in parts of a count: between the ends of one it is taken as straight. */

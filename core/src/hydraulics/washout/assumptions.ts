@@ -4,7 +4,7 @@ export interface Assumptions {
   readonly teesMix: boolean;
   /** Whether a change of bore mixes. */
   readonly boresMix: boolean;
-  /** What a syringe leaves in a bowl, by what the layout says that it leaves. */
+  /** What a syringe leaves in a reservoir, by what the layout says that it leaves. */
   readonly restFactor: number;
   /** Whether lines mix like cavities, by bends and pulsed strokes, or flow laminar. */
   readonly linesMix: boolean;

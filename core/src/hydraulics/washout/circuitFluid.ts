@@ -21,7 +21,7 @@ type ChainPart =
   | { readonly kind: 'cavity'; readonly ids: readonly string[]; readonly cavity: MixedCavity }
   | { readonly kind: 'line'; readonly ids: readonly string[]; readonly line: LaminarSegment };
 
-interface Bowl {
+interface Reservoir {
   levelMl: number;
   /** Where it may stand at the lowest, if every stroke since the last fill was a full one. */
   leastMl: number;
@@ -33,7 +33,7 @@ interface Bowl {
 /** A moment of the fluid, for going back to it. */
 export interface CircuitSnapshot {
   readonly bledNewMl: number;
-  readonly bowls: readonly (readonly [levelMl: number, leastMl: number, newShare: number])[];
+  readonly reservoirs: readonly (readonly [levelMl: number, leastMl: number, newShare: number])[];
   readonly parts: readonly (readonly [newShare: number, emptyMl: number] | LaminarSnapshot)[];
 }
 
@@ -53,14 +53,14 @@ const TINY_ML = 1e-9;
  * bound; the reservoir mixes at once when it is topped up.
  */
 export class CircuitFluid {
-  private readonly bowls = new Map<string, Bowl>();
-  private readonly chains = new Map<string, { bowl: Bowl; parts: ChainPart[] }>();
+  private readonly reservoirs = new Map<string, Reservoir>();
+  private readonly chains = new Map<string, { reservoir: Reservoir; parts: ChainPart[] }>();
   private readonly parts: ChainPart[] = [];
   private bled = 0;
 
   /**
    * @param layout a layout without faults
-   * @param start what is inside at the beginning; every bowl at MAX and old fluid everywhere when left out
+   * @param start what is inside at the beginning; every reservoir at MAX and old fluid everywhere when left out
    * @param assumed what the model takes for granted where nobody knows
    */
   constructor(
@@ -68,10 +68,10 @@ export class CircuitFluid {
     private readonly start: Inside | null = null,
     private readonly assumed: Assumptions = NOMINAL,
   ) {
-    for (const b of layout.bowls) {
+    for (const b of layout.reservoirs) {
       const held = start?.[b.id];
       const levelMl = held ? b.maxMl - toFillMl(held) : b.maxMl;
-      this.bowls.set(b.id, {
+      this.reservoirs.set(b.id, {
         levelMl,
         leastMl: levelMl,
         newShare: held && levelMl > 0 ? held.newMl / levelMl : 0,
@@ -83,43 +83,44 @@ export class CircuitFluid {
     if (start) for (const part of this.parts) beginWith(part, start);
   }
 
-  /** Draw the old fluid off a bowl with a syringe, down to what cannot be drawn. @returns mL removed */
-  emptyBowl(bowlId: string): number {
-    const bowl = this.bowl(bowlId);
-    const removed = Math.max(0, bowl.levelMl - bowl.airDrawnMl * this.assumed.restFactor);
-    bowl.levelMl -= removed;
-    bowl.leastMl = bowl.levelMl;
+  /** Draw the old fluid off a reservoir with a syringe, down to what cannot be drawn. @returns mL removed */
+  emptyReservoir(reservoirId: string): number {
+    const reservoir = this.reservoir(reservoirId);
+    const removed = Math.max(0, reservoir.levelMl - reservoir.airDrawnMl * this.assumed.restFactor);
+    reservoir.levelMl -= removed;
+    reservoir.leastMl = reservoir.levelMl;
     return removed;
   }
 
   /**
-   * Pour new fluid into a bowl, stir it and draw off as much again: m mL leave
+   * Pour new fluid into a reservoir, stir it and draw off as much again: m mL leave
    * rest²/(rest + m) of the old, mixed.
    */
-  rinseBowl(bowlId: string, ml: number): void {
-    const bowl = this.bowl(bowlId);
-    bowl.newShare = (bowl.newShare * bowl.levelMl + ml) / (bowl.levelMl + ml);
+  rinseReservoir(reservoirId: string, ml: number): void {
+    const reservoir = this.reservoir(reservoirId);
+    reservoir.newShare = (reservoir.newShare * reservoir.levelMl + ml) / (reservoir.levelMl + ml);
   }
 
-  /** Pour new fluid into a bowl up to a level. @returns mL poured, never below 0 */
-  fillBowl(bowlId: string, toMl: number): number {
-    const bowl = this.bowl(bowlId);
-    const pouredMl = Math.max(0, toMl - bowl.levelMl);
+  /** Pour new fluid into a reservoir up to a level. @returns mL poured, never below 0 */
+  fillReservoir(reservoirId: string, toMl: number): number {
+    const reservoir = this.reservoir(reservoirId);
+    const pouredMl = Math.max(0, toMl - reservoir.levelMl);
     if (pouredMl > 0) {
-      bowl.newShare = (bowl.newShare * bowl.levelMl + pouredMl) / (bowl.levelMl + pouredMl);
-      bowl.levelMl += pouredMl;
+      reservoir.newShare =
+        (reservoir.newShare * reservoir.levelMl + pouredMl) / (reservoir.levelMl + pouredMl);
+      reservoir.levelMl += pouredMl;
     }
-    bowl.leastMl = bowl.levelMl;
+    reservoir.leastMl = reservoir.levelMl;
     return pouredMl;
   }
 
-  levelMl(bowlId: string): number {
-    return this.bowl(bowlId).levelMl;
+  levelMl(reservoirId: string): number {
+    return this.reservoir(reservoirId).levelMl;
   }
 
-  /** Where a bowl may stand at the lowest, if every stroke since it was filled was a full one, mL. */
-  leastLevelMl(bowlId: string): number {
-    return this.bowl(bowlId).leastMl;
+  /** Where a reservoir may stand at the lowest, if every stroke since it was filled was a full one, mL. */
+  leastLevelMl(reservoirId: string): number {
+    return this.reservoir(reservoirId).leastMl;
   }
 
   /** What is still empty on the way to a bleeder, mL. */
@@ -135,35 +136,35 @@ export class CircuitFluid {
   }
 
   /**
-   * Move a volume out of the bowl towards one bleeder: it fills what is empty on
+   * Move a volume out of the reservoir towards one bleeder: it fills what is empty on
    * the way, and the rest leaves there.
    *
    * @param atMostMl what it may have been at the most, for the lowest level; the volume itself when left out
    * @returns new share at the outlet at the end, 0 to 1; 0 while something on the way is empty
-   * @throws RangeError for an unknown bleeder or when the bowl would run below the level at which air is drawn
+   * @throws RangeError for an unknown bleeder or when the reservoir would run below the level at which air is drawn
    */
   bleed(bleederId: string, volumeMl: number, atMostMl: number = volumeMl): number {
     const chain = this.chains.get(bleederId);
     if (!chain) throw new RangeError(`there is no bleeder "${bleederId}" in this layout`);
-    const { bowl, parts } = chain;
-    if (!(volumeMl <= bowl.levelMl - bowl.airDrawnMl + 1e-9)) {
+    const { reservoir, parts } = chain;
+    if (!(volumeMl <= reservoir.levelMl - reservoir.airDrawnMl + 1e-9)) {
       throw new RangeError(`${volumeMl} mL is more than the reservoir can give; top up first`);
     }
-    this.push(parts, bowl.newShare, volumeMl);
-    bowl.levelMl -= volumeMl;
-    bowl.leastMl -= atMostMl;
+    this.push(parts, reservoir.newShare, volumeMl);
+    reservoir.levelMl -= volumeMl;
+    reservoir.leastMl -= atMostMl;
     return this.outletNewShare(bleederId);
   }
 
   /**
    * Push new fluid in at one bleeder, from below: it fills what is empty on the
-   * way, and the rest comes up into the bowl. Model [M]: what it passes mixes,
+   * way, and the rest comes up into the reservoir. Model [M]: what it passes mixes,
    * each part on its way a cavity, for nobody follows streams that turn round.
    *
    * @returns what came up, mL
    */
   pushUp(bleederId: string, volumeMl: number): number {
-    const { bowl, parts } = this.chains.get(bleederId)!;
+    const { reservoir, parts } = this.chains.get(bleederId)!;
     const upwards = [...parts].reverse();
     let left = volumeMl;
     for (const part of upwards) {
@@ -174,35 +175,37 @@ export class CircuitFluid {
     if (left < TINY_ML) return 0;
     let share = 1;
     for (const part of upwards) share = passMixed(part, left, share);
-    bowl.newShare = (bowl.newShare * bowl.levelMl + share * left) / (bowl.levelMl + left);
-    bowl.levelMl += left;
-    bowl.leastMl += left;
+    reservoir.newShare =
+      (reservoir.newShare * reservoir.levelMl + share * left) / (reservoir.levelMl + left);
+    reservoir.levelMl += left;
+    reservoir.leastMl += left;
     return left;
   }
 
-  /** Draw a bowl off to a level. @returns mL removed, never below 0 */
-  drawTo(bowlId: string, toMl: number): number {
-    const bowl = this.bowl(bowlId);
-    const removed = Math.max(0, bowl.levelMl - toMl);
-    bowl.levelMl -= removed;
-    bowl.leastMl = bowl.levelMl;
+  /** Draw a reservoir off to a level. @returns mL removed, never below 0 */
+  drawTo(reservoirId: string, toMl: number): number {
+    const reservoir = this.reservoir(reservoirId);
+    const removed = Math.max(0, reservoir.levelMl - toMl);
+    reservoir.levelMl -= removed;
+    reservoir.leastMl = reservoir.levelMl;
     return removed;
   }
 
   /** Fluid was seen to come at one bleeder: nothing on its way is empty. */
   fillWay(bleederId: string): void {
-    const { bowl, parts } = this.chains.get(bleederId)!;
-    for (const part of parts) if (emptyIn(part) > 0) fillPart(part, emptyIn(part), bowl.newShare);
+    const { reservoir, parts } = this.chains.get(bleederId)!;
+    for (const part of parts)
+      if (emptyIn(part) > 0) fillPart(part, emptyIn(part), reservoir.newShare);
   }
 
-  /** A bowl was looked into. */
-  levelSeen(bowlId: string, levelMl: number): void {
-    const bowl = this.bowl(bowlId);
-    bowl.levelMl = levelMl;
-    bowl.leastMl = levelMl;
+  /** A reservoir was looked into. */
+  levelSeen(reservoirId: string, levelMl: number): void {
+    const reservoir = this.reservoir(reservoirId);
+    reservoir.levelMl = levelMl;
+    reservoir.leastMl = levelMl;
   }
 
-  /** Bleed a volume at one bleeder as if the bowl held nothing but new fluid and never fell. @returns new share at the outlet at the end, 0 to 1 */
+  /** Bleed a volume at one bleeder as if the reservoir held nothing but new fluid and never fell. @returns new share at the outlet at the end, 0 to 1 */
   bleedNew(bleederId: string, volumeMl: number): number {
     this.push(this.chains.get(bleederId)!.parts, 1, volumeMl);
     return this.outletNewShare(bleederId);
@@ -226,11 +229,11 @@ export class CircuitFluid {
     return this.parts.reduce((sum, p) => sum + oldMl(p), 0);
   }
 
-  /** New fluid between reservoir and bleeders, in the bowls, and bled so far, mL: for the balance. */
-  newFluidMl(): { lines: number; bowls: number; bled: number } {
-    let bowls = 0;
-    for (const b of this.bowls.values()) bowls += b.newShare * b.levelMl;
-    return { lines: this.parts.reduce((sum, p) => sum + newMl(p), 0), bowls, bled: this.bled };
+  /** New fluid between reservoir and bleeders, in the reservoirs, and bled so far, mL: for the balance. */
+  newFluidMl(): { lines: number; reservoirs: number; bled: number } {
+    let reservoirs = 0;
+    for (const b of this.reservoirs.values()) reservoirs += b.newShare * b.levelMl;
+    return { lines: this.parts.reduce((sum, p) => sum + newMl(p), 0), reservoirs, bled: this.bled };
   }
 
   /**
@@ -263,7 +266,7 @@ export class CircuitFluid {
       };
     };
     const now: Record<string, Content> = {};
-    for (const [id, b] of this.bowls) now[id] = content(id, b.newShare, b.maxMl - b.levelMl);
+    for (const [id, b] of this.reservoirs) now[id] = content(id, b.newShare, b.maxMl - b.levelMl);
     for (const part of this.parts) {
       const partMl = volumeOf(part);
       const emptyShare = emptyIn(part) / partMl;
@@ -283,7 +286,9 @@ export class CircuitFluid {
   snapshot(): CircuitSnapshot {
     return {
       bledNewMl: this.bled,
-      bowls: [...this.bowls.values()].map((b) => [b.levelMl, b.leastMl, b.newShare] as const),
+      reservoirs: [...this.reservoirs.values()].map(
+        (b) => [b.levelMl, b.leastMl, b.newShare] as const,
+      ),
       parts: this.parts.map((p) =>
         p.kind === 'cavity' ? [p.cavity.newShare, p.cavity.emptyMl] : p.line.snapshot(),
       ),
@@ -293,7 +298,9 @@ export class CircuitFluid {
   /** Go back to an earlier moment of this same fluid. */
   rollback(to: CircuitSnapshot): void {
     this.bled = to.bledNewMl;
-    [...this.bowls.values()].forEach((b, i) => ([b.levelMl, b.leastMl, b.newShare] = to.bowls[i]!));
+    [...this.reservoirs.values()].forEach(
+      (b, i) => ([b.levelMl, b.leastMl, b.newShare] = to.reservoirs[i]!),
+    );
     this.parts.forEach((p, i) => {
       const was = to.parts[i]!;
       if (p.kind === 'cavity')
@@ -313,10 +320,10 @@ export class CircuitFluid {
     return copy;
   }
 
-  /** How many parts the ways to two bleeders share; 0 when only the bowl is common, null when not even that. */
+  /** How many parts the ways to two bleeders share; 0 when only the reservoir is common, null when not even that. */
   sharedParts(bleederId: string, otherId: string): number | null {
     const [a, b] = [this.chains.get(bleederId)!, this.chains.get(otherId)!];
-    if (a.bowl !== b.bowl) return null;
+    if (a.reservoir !== b.reservoir) return null;
     let shared = 0;
     while (shared < a.parts.length && a.parts[shared] === b.parts[shared]) shared++;
     return shared;
@@ -341,10 +348,10 @@ export class CircuitFluid {
     }
   }
 
-  private bowl(id: string): Bowl {
-    const bowl = this.bowls.get(id);
-    if (!bowl) throw new RangeError(`there is no reservoir chamber "${id}" in this layout`);
-    return bowl;
+  private reservoir(id: string): Reservoir {
+    const reservoir = this.reservoirs.get(id);
+    if (!reservoir) throw new RangeError(`there is no reservoir chamber "${id}" in this layout`);
+    return reservoir;
   }
 
   private buildChains(layout: Layout): void {
@@ -404,7 +411,7 @@ export class CircuitFluid {
         at = segment.from;
       }
       const chamber = chambers.find((c) => c.port === at)!;
-      this.chains.set(b.id, { bowl: this.bowl(chamber.fedBy), parts });
+      this.chains.set(b.id, { reservoir: this.reservoir(chamber.fedBy), parts });
     }
   }
 }

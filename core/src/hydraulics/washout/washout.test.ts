@@ -145,13 +145,13 @@ describe('one mixed cavity against its closed form', () => {
   });
 });
 
-const bowlOf = (layout: Layout, bleederId: string): Layout['bowls'][number] => {
+const reservoirOf = (layout: Layout, bleederId: string): Layout['reservoirs'][number] => {
   const { fedBy } = paths(layout).find((p) => p.bleeder.id === bleederId)!.chamber;
-  return layout.bowls.find((b) => b.id === fedBy)!;
+  return layout.reservoirs.find((b) => b.id === fedBy)!;
 };
 
 describe('the fluid of a circuit', () => {
-  test('volume is conserved: poured new fluid is in the lines, in the bowls or bled', () => {
+  test('volume is conserved: poured new fluid is in the lines, in the reservoirs or bled', () => {
     fc.assert(
       fc.property(
         arbitraryLayout,
@@ -161,20 +161,20 @@ describe('the fluid of a circuit', () => {
         (layout, draws) => {
           const fluid = new CircuitFluid(layout);
           let poured = 0;
-          for (const c of layout.bowls) {
-            fluid.emptyBowl(c.id);
-            poured += fluid.fillBowl(c.id, c.maxMl);
+          for (const c of layout.reservoirs) {
+            fluid.emptyReservoir(c.id);
+            poured += fluid.fillReservoir(c.id, c.maxMl);
           }
           for (const [pick, ml] of draws) {
             const bleeder = layout.bleeders[pick % layout.bleeders.length]!;
-            const bowl = bowlOf(layout, bleeder.id);
-            const airDrawnMl = highestOutletMl(layout, bowl.id);
-            if (fluid.levelMl(bowl.id) - ml < airDrawnMl)
-              poured += fluid.fillBowl(bowl.id, bowl.maxMl);
-            fluid.bleed(bleeder.id, Math.min(ml, fluid.levelMl(bowl.id) - airDrawnMl));
+            const reservoir = reservoirOf(layout, bleeder.id);
+            const airDrawnMl = highestOutletMl(layout, reservoir.id);
+            if (fluid.levelMl(reservoir.id) - ml < airDrawnMl)
+              poured += fluid.fillReservoir(reservoir.id, reservoir.maxMl);
+            fluid.bleed(bleeder.id, Math.min(ml, fluid.levelMl(reservoir.id) - airDrawnMl));
           }
-          const { lines, bowls, bled } = fluid.newFluidMl();
-          expect(lines + bowls + bled).toBeCloseTo(poured, 6);
+          const { lines, reservoirs, bled } = fluid.newFluidMl();
+          expect(lines + reservoirs + bled).toBeCloseTo(poured, 6);
         },
       ),
     );
@@ -184,11 +184,11 @@ describe('the fluid of a circuit', () => {
     fc.assert(
       fc.property(arbitraryLayout, (layout) => {
         const fluid = new CircuitFluid(layout);
-        for (const c of layout.bowls) {
-          fluid.emptyBowl(c.id);
-          fluid.fillBowl(c.id, c.maxMl);
+        for (const c of layout.reservoirs) {
+          fluid.emptyReservoir(c.id);
+          fluid.fillReservoir(c.id, c.maxMl);
           fluid.bleed(
-            layout.bleeders.find((b) => bowlOf(layout, b.id).id === c.id)!.id,
+            layout.bleeders.find((b) => reservoirOf(layout, b.id).id === c.id)!.id,
             (c.maxMl - highestOutletMl(layout, c.id)) / 2,
           );
         }
@@ -209,7 +209,7 @@ describe('the fluid of a circuit', () => {
           const [twice, once] = [new CircuitFluid(layout), new CircuitFluid(layout)];
           const bleed = (fluid: CircuitFluid, pick: number) => {
             const { id } = layout.bleeders[pick % layout.bleeders.length]!;
-            fluid.fillBowl(bowlOf(layout, id).id, bowlOf(layout, id).maxMl);
+            fluid.fillReservoir(reservoirOf(layout, id).id, reservoirOf(layout, id).maxMl);
             return fluid.bleed(id, 12);
           };
           const half = Math.floor(picks.length / 2);
@@ -227,9 +227,9 @@ describe('the fluid of a circuit', () => {
 
   test('a copy goes on by itself and like the one it was made of', () => {
     const fluid = new CircuitFluid(layoutOf('estate-front-rear'));
-    for (const { id, maxMl } of layoutOf('estate-front-rear').bowls) {
-      fluid.emptyBowl(id);
-      fluid.fillBowl(id, maxMl);
+    for (const { id, maxMl } of layoutOf('estate-front-rear').reservoirs) {
+      fluid.emptyReservoir(id);
+      fluid.fillReservoir(id, maxMl);
     }
     fluid.bleed('left-rear', 40);
     const copy = fluid.copy();
@@ -256,8 +256,8 @@ describe('the fluid of a circuit', () => {
     };
     const newShare = (layout: Layout) => {
       const fluid = new CircuitFluid(layout);
-      fluid.emptyBowl('bowl');
-      fluid.fillBowl('bowl', 220);
+      fluid.emptyReservoir('reservoir');
+      fluid.fillReservoir('reservoir', 220);
       return fluid.bleed('left-rear', 180);
     };
     expect(lineSegments(cut)).toHaveLength(lineSegments(whole).length);
@@ -278,11 +278,11 @@ describe('the fluid of a circuit', () => {
     const fresh = new CircuitFluid(layoutOf('veteran-single'));
     const after = new CircuitFluid(layoutOf('veteran-single'));
     for (const f of [fresh, after]) {
-      f.emptyBowl('bowl');
-      f.fillBowl('bowl', layoutOf('veteran-single').bowls[0]!.maxMl);
+      f.emptyReservoir('reservoir');
+      f.fillReservoir('reservoir', layoutOf('veteran-single').reservoirs[0]!.maxMl);
     }
     after.bleed('left-rear', 100);
-    after.fillBowl('bowl', 400);
+    after.fillReservoir('reservoir', 400);
     expect(after.bleed('right-rear', 60)).toBeGreaterThan(fresh.bleed('right-rear', 60));
   });
 

@@ -166,7 +166,7 @@ function runReasons({ run, mayStayShut }: GateInput): GateReason[] {
       .filter((s) => s.danger)
       .map((s): GateReason => ({ code: 'stage owed', title: s.title })),
   ];
-  // Whether they were made decides how full the bowl is.
+  // Whether they were made decides how full the reservoir is.
   if (run.asked.length > 0) reasons.push({ code: 'strokes asked' });
   if (nextStep(run).kind !== 'finished') reasons.push({ code: 'run not finished' });
   return reasons;

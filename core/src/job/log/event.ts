@@ -236,7 +236,7 @@ export interface FluidUsedEntry {
   readonly spilledMl: number;
   /** Whether what was discarded went into the waste drum. */
   readonly caught: boolean;
-  /** Said where more went in than came out and stands in the bowl. */
+  /** Said where more went in than came out and stands in the reservoir. */
   readonly gap?: 'still inside' | null;
 }
 

@@ -215,7 +215,7 @@ describe('a proof counts for what was there when it was made', () => {
       {
         id: 'late',
         kind: 'topped up',
-        bowlId: 'bowl',
+        reservoirId: 'reservoir',
         containerId: null,
         atMs: 1,
         person: 'Ode',
@@ -401,12 +401,18 @@ describe('a photo or voice note', () => {
   test('names an element that the plan knows, whichever kind it is, or none', () => {
     const { log } = jobOf(PLAN, []);
     const { layout } = PLAN;
-    const known = [layout.bowls, layout.masters, layout.nodes, layout.stretches, layout.bleeders];
+    const known = [
+      layout.reservoirs,
+      layout.masters,
+      layout.nodes,
+      layout.stretches,
+      layout.bleeders,
+    ];
     for (const [first] of known) expect(fault(log, photo('a', first!.id))).toBeNull();
     expect(fault(log, photo('a', 'nowhere'))).toBe(
       'There is no element "nowhere" in the layout of this plan.',
     );
-    expect(fault([], photo('a', layout.bowls[0]!.id))).toMatch(/There is no element/);
+    expect(fault([], photo('a', layout.reservoirs[0]!.id))).toMatch(/There is no element/);
   });
 
   test('a job keeps so many of them and no more', () => {

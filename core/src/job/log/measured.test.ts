@@ -97,7 +97,12 @@ test('a stroke after it voids what was measured at the end, not what was measure
 });
 
 test('fluid filled up after it leaves it as it is: a level moves no pedal', () => {
-  const filled = { id: 'f', kind: 'topped up', bowlId: PLAN.bowls[0]!.id, containerId: null };
+  const filled = {
+    id: 'f',
+    kind: 'topped up',
+    reservoirId: PLAN.reservoirs[0]!.id,
+    containerId: null,
+  };
   expect(controlAfter(...GOOD, filled as Said)!.pedal).toBe('firm and high');
 });
 

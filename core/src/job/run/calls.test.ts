@@ -53,7 +53,8 @@ const arbitraryPlan = fc
         kind === 'new part' || kind === 'old part back'
           ? [{ partId, cappedAtOnce: true, keptFull: true, newPart }]
           : [],
-      lowest: kind === 'ran dry' ? [{ bowlId: layout.bowls[0]!.id, belowMaxMm: 300 }] : [],
+      lowest:
+        kind === 'ran dry' ? [{ reservoirId: layout.reservoirs[0]!.id, belowMaxMm: 300 }] : [],
     };
     const result = planBleed(
       requestOf(layout, { work, method, primeInPlace, means: { ...EVERYTHING, selfRefilling } }),
@@ -74,21 +75,22 @@ const event = (said: RunHappening, planId: string): Kept<RunEvent> => ({
 });
 
 /**
- * Carry a plan out on a vehicle whose bowls do what this person does to them:
+ * Carry a plan out on a vehicle whose reservoirs do what this person does to them:
  * strokes of some share of the full one, a flow of some share of the upper
- * corner. @returns the lowest that each bowl ever stood above its highest outlet, mL
+ * corner. @returns the lowest that each reservoir ever stood above its highest outlet, mL
  */
 function carriedOut(plan: Plan, shareOf: () => number): number {
   let state: RunState = emptyRun(plan);
   const real = new Map(Object.entries(state.levelMl));
-  const outlet = new Map(plan.bowls.map((b) => [b.id, highestOutletMl(plan.layout, b.id)]));
+  const outlet = new Map(plan.reservoirs.map((b) => [b.id, highestOutletMl(plan.layout, b.id)]));
   const swallowed = new Map<string, number>();
   let lowest = Infinity;
-  const drawn = ({ bowlId, selfFed }: PlanStop, ml: number): void => {
+  const drawn = ({ reservoirId, selfFed }: PlanStop, ml: number): void => {
     // What feeds it by itself gives as much as is drawn.
-    if (selfFed) return void real.set(bowlId, plan.bowls.find((b) => b.id === bowlId)!.maxMl);
-    real.set(bowlId, real.get(bowlId)! - ml);
-    lowest = Math.min(lowest, real.get(bowlId)! - outlet.get(bowlId)!);
+    if (selfFed)
+      return void real.set(reservoirId, plan.reservoirs.find((b) => b.id === reservoirId)!.maxMl);
+    real.set(reservoirId, real.get(reservoirId)! - ml);
+    lowest = Math.min(lowest, real.get(reservoirId)! - outlet.get(reservoirId)!);
   };
   const say = (said: RunHappening): void => {
     state = foldEvent(state, event(said, plan.id));
@@ -97,7 +99,7 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
     const step = nextStep(state);
     if (step.kind === 'finished' || step.kind === 'decide') return lowest;
     if (step.kind === 'fill way') {
-      const { stop, bowl, lookAfterS } = step;
+      const { stop, reservoir, lookAfterS } = step;
       const ml = shareOf() * stop.mostMlS!.value * lookAfterS;
       drawn(stop, ml);
       swallowed.set(stop.id, (swallowed.get(stop.id) ?? 0) + ml);
@@ -107,7 +109,7 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
       say({
         kind: 'level seen',
         stopId: stop.id,
-        levelMl: Math.max(0, real.get(bowl.id)!),
+        levelMl: Math.max(0, real.get(reservoir.id)!),
         fluidComes,
       });
       continue;
@@ -115,33 +117,36 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
     if (step.kind === 'stroke' || step.kind === 'more strokes') {
       const { stop } = step;
       // A mark is read off the jar; a stroke is as long as somebody pushes.
-      if (stop.fromBowl)
+      if (stop.fromReservoir)
         drawn(stop, stop.mostMlS ? stop.strokeMl.value : shareOf() * stop.mostStrokeMl.value);
-      const before = state.levelMl[stop.bowlId]!;
+      const before = state.levelMl[stop.reservoirId]!;
       say({ kind: 'stroke', stopId: stop.id });
       // From below what is not swallowed comes up, by the marks of the syringe.
-      if (!stop.fromBowl)
-        real.set(stop.bowlId, real.get(stop.bowlId)! + state.levelMl[stop.bowlId]! - before);
+      if (!stop.fromReservoir)
+        real.set(
+          stop.reservoirId,
+          real.get(stop.reservoirId)! + state.levelMl[stop.reservoirId]! - before,
+        );
       continue;
     }
     const usual = usualAnswer(state);
     if (!usual) return lowest;
     if (usual.kind === 'prepared' && usual.step === 'empty reservoir')
-      for (const b of plan.bowls) real.set(b.id, Math.min(real.get(b.id)!, outlet.get(b.id)!));
+      for (const b of plan.reservoirs) real.set(b.id, Math.min(real.get(b.id)!, outlet.get(b.id)!));
     if (usual.kind === 'prepared' && usual.step === 'fill reservoir')
-      for (const b of plan.bowls) real.set(b.id, b.maxMl);
+      for (const b of plan.reservoirs) real.set(b.id, b.maxMl);
     if (usual.kind === 'drawn off') {
-      const bowl = plan.bowls.find((b) => b.id === usual.bowlId)!;
-      real.set(bowl.id, Math.min(real.get(bowl.id)!, halfMl(bowl)));
+      const reservoir = plan.reservoirs.find((b) => b.id === usual.reservoirId)!;
+      real.set(reservoir.id, Math.min(real.get(reservoir.id)!, halfMl(reservoir)));
     }
     if (usual.kind === 'topped up')
-      real.set(usual.bowlId, plan.bowls.find((b) => b.id === usual.bowlId)!.maxMl);
+      real.set(usual.reservoirId, plan.reservoirs.find((b) => b.id === usual.reservoirId)!.maxMl);
     say(usual);
   }
   throw new Error('this run never ends');
 }
 
-describe('the bowl and the jar', () => {
+describe('the reservoir and the jar', () => {
   test('following every call never uncovers an outlet, with any stroke up to the full one and any flow up to the upper corner', () => {
     fc.assert(
       fc.property(
@@ -185,7 +190,7 @@ describe('the bowl and the jar', () => {
               emptyOnWayMl(state.empties, wayTo(plan.layout, b.id)),
               6,
             );
-          for (const b of plan.bowls) {
+          for (const b of plan.reservoirs) {
             expect(now.levelMl(b.id)).toBeCloseTo(state.levelMl[b.id]!, 6);
             // A plan of the rest calls from here: full strokes count there too.
             expect(now.leastLevelMl(b.id)).toBeCloseTo(state.leastMl[b.id]!, 6);
@@ -219,22 +224,22 @@ describe('a way that is empty', () => {
       }).filter((e) => e.kind !== 'level seen' && e.kind !== 'topped up'),
     );
 
-  test('under vacuum the run asks for a look into the bowl by time until fluid comes; the jar stays dry', () => {
+  test('under vacuum the run asks for a look into the reservoir by time until fluid comes; the jar stays dry', () => {
     const plan = dry('vacuum');
     const state = started(plan);
     const step = nextStep(state);
     if (step.kind !== 'fill way') throw new Error(step.kind);
-    const { stop, bowl } = step;
+    const { stop, reservoir } = step;
     expect(step.leftMl).toBeCloseTo(stop.fillMl.value, 6);
     // From MAX 220 mL down to the call, at the upper corner of the flow.
-    const givesMl = 220 - bowl.topUpLevelMl.value;
+    const givesMl = 220 - reservoir.topUpLevelMl.value;
     expect(step.lookAfterS).toBe(Math.floor(givesMl / stop.mostMlS!.value));
     const looked = runOf(
       plan,
       [{ kind: 'level seen', stopId: stop.id, levelMl: 200, fluidComes: false }],
       state,
     );
-    expect(looked.levelMl.bowl).toBe(200);
+    expect(looked.levelMl.reservoir).toBe(200);
     expect(looked.bledMl).toBe(0);
     expect(nextStep(looked)).toMatchObject({ kind: 'fill way' });
     // The eye wins over a guessed size: fluid comes, so nothing on this way is empty.
@@ -252,16 +257,16 @@ describe('a way that is empty', () => {
         {
           kind: 'level seen',
           stopId: stop.id,
-          levelMl: Math.ceil(bowl.topUpLevelMl.value),
+          levelMl: Math.ceil(reservoir.topUpLevelMl.value),
           fluidComes: false,
         },
       ],
       looked,
     );
-    expect(nextStep(low)).toMatchObject({ kind: 'top up', bowl: { id: 'bowl' } });
+    expect(nextStep(low)).toMatchObject({ kind: 'top up', reservoir: { id: 'reservoir' } });
   });
 
-  test('what the bowl fell by beyond what was empty is in the jar', () => {
+  test('what the reservoir fell by beyond what was empty is in the jar', () => {
     const plan = planned(layoutOf('hatchback-diagonal'), {
       method: 'vacuum',
       work: {
@@ -284,7 +289,7 @@ describe('a way that is empty', () => {
     // A mark in the jar without any look says as much: the way is full.
     const mark = runOf(plan, [{ kind: 'stroke', stopId: step.stop.id }], state);
     expect(mark.bledMl).toBe(step.stop.strokeMl.value);
-    expect(220 - mark.levelMl.bowl!).toBeCloseTo(
+    expect(220 - mark.levelMl.reservoir!).toBeCloseTo(
       step.stop.strokeMl.value + step.stop.fillMl.value,
       9,
     );
@@ -325,20 +330,20 @@ describe('a way that is empty', () => {
     if (step.kind !== 'stroke') throw new Error(step.kind);
     const { stop } = step;
     expect(stop.mostStrokeMl.value).toBeGreaterThan(stop.strokeMl.value);
-    const bowl = plan.bowls[0]!;
+    const reservoir = plan.reservoirs[0]!;
     expect(step.strokesUntilTopUp).toBe(
-      Math.floor((bowl.maxMl - bowl.topUpLevelMl.value) / stop.mostStrokeMl.value),
+      Math.floor((reservoir.maxMl - reservoir.topUpLevelMl.value) / stop.mostStrokeMl.value),
     );
     // A fill makes the level known again.
     const filled = runOf(
       plan,
       [
         { kind: 'stroke', stopId: stop.id },
-        { kind: 'topped up', bowlId: 'bowl', containerId: null },
+        { kind: 'topped up', reservoirId: 'reservoir', containerId: null },
       ],
       state,
     );
-    expect(filled.leastMl.bowl).toBe(bowl.maxMl);
+    expect(filled.leastMl.reservoir).toBe(reservoir.maxMl);
   });
 });
 
@@ -403,7 +408,7 @@ describe('parts that come off on the way', () => {
     const whole = runOf(plan, follow(plan));
     const left = insideAfter(whole, 77, 'DOT 4');
     expect(Object.values(left).every((c) => c.newMl === 0)).toBe(true);
-    expect(left.bowl!.old.some((p) => p.lot.filledAtMs === 77)).toBe(true);
+    expect(left.reservoir!.old.some((p) => p.lot.filledAtMs === 77)).toBe(true);
     for (const b of layout.bleeders) expect(left[b.at]!.mayHoldAir).toBe(false);
     const some = runOf(plan, follow(plan, { strokes: 5 }));
     const last = plan.stops.at(-1)!.bleeder.at;
@@ -441,7 +446,7 @@ describe('parts that come off on the way', () => {
   });
 });
 
-describe('a bowl that is kept full', () => {
+describe('a reservoir that is kept full', () => {
   const means = { ...EVERYTHING, selfRefilling: true };
   const CAR = layoutOf('hatchback-diagonal');
 
@@ -464,7 +469,7 @@ describe('a bowl that is kept full', () => {
     expect(events.some((e) => e.kind === 'topped up')).toBe(false);
     const state = runOf(plan, events as never);
     expect(nextStep(state).kind).toBe('finished');
-    expect(state.levelMl.bowl).toBe(plan.bowls[0]!.maxMl);
+    expect(state.levelMl.reservoir).toBe(plan.reservoirs[0]!.maxMl);
     // What was bled came out of it, with the first fill and the rinse.
     expect(state.pouredMl).toBeCloseTo(state.removedMl + state.bledMl, 6);
   });
@@ -506,7 +511,7 @@ describe('a sweep after a part ends by its bubbles, within its band', () => {
       if (step.kind === 'top up')
         state = foldEvent(
           state,
-          event({ kind: 'topped up', bowlId: step.bowl.id, containerId: null }, plan.id),
+          event({ kind: 'topped up', reservoirId: step.reservoir.id, containerId: null }, plan.id),
         );
       else {
         state = foldEvent(state, event({ kind: 'stroke', stopId: stop.id }, plan.id));

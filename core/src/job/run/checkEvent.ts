@@ -60,30 +60,30 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
       return bleederFault(plans, event.stopId);
     case 'jar read': {
       const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
-      return stop && !stop.fromBowl
+      return stop && !stop.fromReservoir
         ? `What is pushed up at ${bleederName(stop.bleeder)} is not in the jar; count the marks of the syringe.`
         : bleederFault(plans, event.stopId);
     }
     case 'flow set': {
       const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
-      return stop && (!stop.fromBowl || stop.mostMlS === null)
+      return stop && (!stop.fromReservoir || stop.mostMlS === null)
         ? `Nothing flows by itself at ${bleederName(stop.bleeder)}; count the ${stop.counted} there.`
         : bleederFault(plans, event.stopId);
     }
     case 'level seen': {
       const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
-      const bowl = plans.flatMap((p) => p.bowls).find((b) => b.id === stop?.bowlId);
-      if (!bowl) return bleederFault(plans, event.stopId);
-      return event.levelMl <= bowl.maxMl
+      const reservoir = plans.flatMap((p) => p.reservoirs).find((b) => b.id === stop?.reservoirId);
+      if (!reservoir) return bleederFault(plans, event.stopId);
+      return event.levelMl <= reservoir.maxMl
         ? null
-        : `${bowl.name} holds ${bowl.maxMl} mL at MAX; its level should be between 0 and that.`;
+        : `${reservoir.name} holds ${reservoir.maxMl} mL at MAX; its level should be between 0 and that.`;
     }
     case 'drawn off':
     case 'topped up': {
-      const bowls = [...new Set(plans.flatMap((p) => p.bowls.map((b) => b.id)))];
-      return bowls.includes(event.bowlId)
+      const reservoirs = [...new Set(plans.flatMap((p) => p.reservoirs.map((b) => b.id)))];
+      return reservoirs.includes(event.reservoirId)
         ? null
-        : `There is no reservoir chamber "${event.bowlId}"; it should be one of ${bowls.join(', ')}.`;
+        : `There is no reservoir chamber "${event.reservoirId}"; it should be one of ${reservoirs.join(', ')}.`;
     }
     case 'halted': {
       const { stopId, masterId = null } = event;
@@ -150,7 +150,7 @@ function bleederFault(plans: readonly Plan[], stopId: string): string | null {
 export function elementFault(plans: readonly Plan[], elementId: string): string | null {
   const known = plans.some(({ layout }) =>
     [
-      ...layout.bowls,
+      ...layout.reservoirs,
       ...layout.masters,
       ...layout.nodes,
       ...layout.stretches,

@@ -1,7 +1,7 @@
 import type { Plan } from '../../bleed/plan';
 
-/** Bowls that were drawn down to their outlets when a run went dry: the one of the bleeder in hand; all of them where nobody knows. */
-export function bowlsRunDry(plan: Plan, stopId: string | null): readonly string[] {
+/** Reservoirs that were drawn down to their outlets when a run went dry: the one of the bleeder in hand; all of them where nobody knows. */
+export function reservoirsRunDry(plan: Plan, stopId: string | null): readonly string[] {
   const stop = plan.stops.find((s) => s.id === stopId);
-  return stop ? [stop.bowlId] : plan.bowls.map((b) => b.id);
+  return stop ? [stop.reservoirId] : plan.reservoirs.map((b) => b.id);
 }

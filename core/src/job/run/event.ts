@@ -79,9 +79,9 @@ export type Try = (typeof TRIES)[number];
 export interface JarShare {
   readonly stopId: string;
   readonly ml: number;
-  /** Of that, what a fill of its bowl has made up for since, mL: so much more, or less, was poured. */
+  /** Of that, what a fill of its reservoir has made up for since, mL: so much more, or less, was poured. */
   readonly filledMl: number;
-  /** Of that, what its bowl stands lower now, or higher, mL. */
+  /** Of that, what its reservoir stands lower now, or higher, mL. */
   readonly fellMl: number;
 }
 
@@ -152,10 +152,14 @@ export type RunHappening =
   /** The syringe is empty: shut before the plunger comes back, and readied anew. */
   | { readonly kind: 'syringe empty'; readonly stopId: string }
   /** Filled up; out of which container, where somebody said so. */
-  | { readonly kind: 'topped up'; readonly bowlId: string; readonly containerId: string | null }
-  /** A bowl drawn off to half, before or while fluid is pushed up into it. */
-  | { readonly kind: 'drawn off'; readonly bowlId: string }
-  /** A look into a bowl while a steady flow fills a way: where it stands, and whether fluid comes at the bleeder by now. */
+  | {
+      readonly kind: 'topped up';
+      readonly reservoirId: string;
+      readonly containerId: string | null;
+    }
+  /** A reservoir drawn off to half, before or while fluid is pushed up into it. */
+  | { readonly kind: 'drawn off'; readonly reservoirId: string }
+  /** A look into a reservoir while a steady flow fills a way: where it stands, and whether fluid comes at the bleeder by now. */
   | {
       readonly kind: 'level seen';
       readonly stopId: string;
@@ -164,7 +168,7 @@ export type RunHappening =
     }
   /** The jar as it was emptied, changed or first put under: what stands in it now counts nothing. */
   | { readonly kind: 'jar set'; readonly jarMl: number }
-  /** How much stands in the jar: the count and the bowls follow from it. */
+  /** How much stands in the jar: the count and the reservoirs follow from it. */
   | {
       readonly kind: 'jar read';
       readonly stopId: string;

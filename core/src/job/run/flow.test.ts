@@ -13,7 +13,7 @@ import {
 
 const PLAN = planned(layoutOf('hatchback-diagonal'), { method: 'gravity' });
 const [STOP, SECOND] = PLAN.stops;
-const [BOWL] = PLAN.bowls;
+const [RESERVOIR] = PLAN.reservoirs;
 const READY: readonly Said[] = PLAN.preparation.map((step) => ({ kind: 'prepared', step }));
 const run = (...said: readonly Said[]) => runOf(PLAN, [...READY, ...said]);
 const flow = (lookAfter: number | null, more: Partial<Said> = {}): Said =>
@@ -24,22 +24,24 @@ const look = (state: RunState) => flowLookAfterS(state, nextStep(state));
 
 describe('a steady flow by the clock', () => {
   test('somebody looks before the level could have fallen to the call, or at the planned end', () => {
-    expect(STOP).toMatchObject({ method: 'gravity', counted: 'marks', fromBowl: true });
+    expect(STOP).toMatchObject({ method: 'gravity', counted: 'marks', fromReservoir: true });
     const state = run();
-    const byLevel = lookAfterS(state.leastMl[BOWL!.id]!, BOWL!, STOP!.mostMlS!.value)!;
+    const byLevel = lookAfterS(state.leastMl[RESERVOIR!.id]!, RESERVOIR!, STOP!.mostMlS!.value)!;
     const toEnd = Math.ceil(STOP!.strokes.value * STOP!.secondsPerStroke);
     expect(byLevel).toBeLessThan(toEnd);
     expect(look(state)).toBe(byLevel);
     // By then it stands at the call and not below it, were it as fast as it can be.
     const fellMl = byLevel * STOP!.mostMlS!.value;
-    expect(BOWL!.maxMl - fellMl).toBeGreaterThanOrEqual(BOWL!.topUpLevelMl.value - 1e-9);
-    expect(fellMl + STOP!.mostMlS!.value).toBeGreaterThan(BOWL!.maxMl - BOWL!.topUpLevelMl.value);
+    expect(RESERVOIR!.maxMl - fellMl).toBeGreaterThanOrEqual(RESERVOIR!.topUpLevelMl.value - 1e-9);
+    expect(fellMl + STOP!.mostMlS!.value).toBeGreaterThan(
+      RESERVOIR!.maxMl - RESERVOIR!.topUpLevelMl.value,
+    );
     // Two marks before the end the end is nearer than the level.
     const near = run(
       jar(60),
-      { kind: 'topped up', bowlId: BOWL!.id, containerId: null },
+      { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null },
       jar((STOP!.strokes.value - 2) * STOP!.strokeMl.value),
-      { kind: 'topped up', bowlId: BOWL!.id, containerId: null },
+      { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null },
     );
     expect(look(near)).toBe(Math.ceil(2 * STOP!.secondsPerStroke));
   });
@@ -59,7 +61,7 @@ describe('a steady flow by the clock', () => {
       planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse', means: EVERYTHING }),
     ])
       for (const stop of plan.stops) {
-        if (stop.mostMlS && stop.fromBowl) continue;
+        if (stop.mostMlS && stop.fromReservoir) continue;
         const at: NextStep = { kind: 'stroke', stop, strokesLeft: 5, strokesUntilTopUp: 5 };
         expect(flowLookAfterS(runOf(plan, []), at)).toBeNull();
       }
@@ -81,7 +83,7 @@ describe('a steady flow by the clock', () => {
       step(flow(100), {
         kind: 'level seen',
         stopId: STOP!.id,
-        levelMl: BOWL!.maxMl - 20,
+        levelMl: RESERVOIR!.maxMl - 20,
         fluidComes: true,
       }).kind,
     ).toBe('stroke');

@@ -38,7 +38,7 @@ import {
 const PLAN = planOf('motorcycle-front-disc');
 const [STOP] = PLAN.stops;
 const stopId = STOP!.id;
-const [BOWL] = PLAN.bowls;
+const [RESERVOIR] = PLAN.reservoirs;
 const FRONT = PLAN.layout.nodes.find((n) => n.kind === 'caliper')!;
 const ml = STOP!.strokeMl.value;
 const run = (...events: Said[]) => runOf(PLAN, events);
@@ -47,28 +47,28 @@ const stroke = (id?: string, more: Partial<Said> = {}): Said =>
 const at = (state: ReturnType<typeof run>) => state.bleeders.find((b) => b.stopId === stopId)!;
 
 describe('strokes and levels', () => {
-  test('a stroke is a stroke of the plan: out of the bowl, into the jar, on its opening', () => {
+  test('a stroke is a stroke of the plan: out of the reservoir, into the jar, on its opening', () => {
     const state = run(stroke(), stroke());
     expect(at(state)).toMatchObject({ strokes: 2, bledMl: 2 * ml });
     expect(state.bledMl).toBeCloseTo(2 * ml, 9);
     expect(state.pouredMl).toBe(0);
-    expect(state.levelMl[BOWL!.id]).toBeCloseTo(BOWL!.maxMl - 2 * ml, 9);
+    expect(state.levelMl[RESERVOIR!.id]).toBeCloseTo(RESERVOIR!.maxMl - 2 * ml, 9);
   });
 
   test('a top-up fills to MAX and counts; the last fill stops midway and is none', () => {
-    const topped: Said = { kind: 'topped up', bowlId: BOWL!.id, containerId: null };
+    const topped: Said = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null };
     const once = run(stroke(), stroke(), topped);
-    expect(once).toMatchObject({ topUps: 1, levelMl: { [BOWL!.id]: BOWL!.maxMl } });
+    expect(once).toMatchObject({ topUps: 1, levelMl: { [RESERVOIR!.id]: RESERVOIR!.maxMl } });
     expect(once.pouredMl).toBeCloseTo(2 * ml, 9);
     // All shut: midway between MIN and MAX leaves room for heat (common practice, no source).
     const drawn = Array.from({ length: 40 }, () => stroke());
     const last = run(...drawn, { kind: 'shut', stopId, tightened: 'by feel' }, topped);
     expect(last.topUps).toBe(0);
-    expect(last.levelMl[BOWL!.id]).toBeCloseTo(BOWL!.finalLevelMl, 9);
-    expect(BOWL!.finalLevelMl).toBeCloseTo((BOWL!.maxMl + BOWL!.minMl) / 2, 9);
-    // What stands higher already is not drawn down, and a bowl that is none moves nothing.
+    expect(last.levelMl[RESERVOIR!.id]).toBeCloseTo(RESERVOIR!.finalLevelMl, 9);
+    expect(RESERVOIR!.finalLevelMl).toBeCloseTo((RESERVOIR!.maxMl + RESERVOIR!.minMl) / 2, 9);
+    // What stands higher already is not drawn down, and a reservoir that is none moves nothing.
     expect(run(topped).pouredMl).toBe(0);
-    expect(run({ ...topped, bowlId: 'elsewhere' } as Said)).toMatchObject({
+    expect(run({ ...topped, reservoirId: 'elsewhere' } as Said)).toMatchObject({
       topUps: 0,
       pouredMl: 0,
     });
@@ -78,24 +78,24 @@ describe('strokes and levels', () => {
     const emptied: Said = { kind: 'prepared', step: 'empty reservoir' };
     const filled: Said = { kind: 'prepared', step: 'fill reservoir' };
     const low = run(emptied, emptied);
-    expect(low.levelMl[BOWL!.id]).toBe(BOWL!.airDrawnMl);
-    expect(low.removedMl).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl, 9);
+    expect(low.levelMl[RESERVOIR!.id]).toBe(RESERVOIR!.airDrawnMl);
+    expect(low.removedMl).toBeCloseTo(RESERVOIR!.maxMl - RESERVOIR!.airDrawnMl, 9);
     const full = run(emptied, filled, filled);
-    expect(full.levelMl[BOWL!.id]).toBe(BOWL!.maxMl);
-    expect(full.pouredMl).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl, 9);
+    expect(full.levelMl[RESERVOIR!.id]).toBe(RESERVOIR!.maxMl);
+    expect(full.pouredMl).toBeCloseTo(RESERVOIR!.maxMl - RESERVOIR!.airDrawnMl, 9);
     expect(full.prepared).toEqual(['empty reservoir', 'fill reservoir']);
   });
 
-  test('run dry: the bowl of the bleeder in hand stands at its outlets, all of them where nobody knows', () => {
+  test('run dry: the reservoir of the bleeder in hand stands at its outlets, all of them where nobody knows', () => {
     const outfit = planOf('sidecar-outfit');
     const [first] = outfit.stops;
-    expect(new Set(outfit.bowls.map((b) => b.id)).size).toBeGreaterThan(1);
+    expect(new Set(outfit.reservoirs.map((b) => b.id)).size).toBeGreaterThan(1);
     const dry = (stop: string | null) => {
       const { levelMl } = runOf(outfit, [{ kind: 'halted', reason: 'ran dry', stopId: stop }]);
-      return outfit.bowls.filter((b) => levelMl[b.id] === b.airDrawnMl).map((b) => b.id);
+      return outfit.reservoirs.filter((b) => levelMl[b.id] === b.airDrawnMl).map((b) => b.id);
     };
-    expect(dry(first!.id)).toEqual([first!.bowlId]);
-    expect(dry(null)).toEqual(outfit.bowls.map((b) => b.id));
+    expect(dry(first!.id)).toEqual([first!.reservoirId]);
+    expect(dry(null)).toEqual(outfit.reservoirs.map((b) => b.id));
     // Another halt draws nothing down.
     const leak = runOf(outfit, [{ kind: 'halted', reason: 'leak', stopId: first!.id }]);
     expect(leak.levelMl).toEqual(runOf(outfit, []).levelMl);
@@ -248,9 +248,9 @@ describe('halts and decisions', () => {
     const rest = planOf('motorcycle-twin-front');
     const stored = run(halted('seized'), { ...decided('do it last'), plan: rest } as Said);
     expect(stored.plan).toBe(rest);
-    // A bowl that comes first in the later plan begins at MAX; one that was there stands as it was.
-    for (const b of rest.bowls)
-      expect(stored.levelMl[b.id]).toBe(b.id === BOWL!.id ? BOWL!.maxMl : b.maxMl);
+    // A reservoir that comes first in the later plan begins at MAX; one that was there stands as it was.
+    for (const b of rest.reservoirs)
+      expect(stored.levelMl[b.id]).toBe(b.id === RESERVOIR!.id ? RESERVOIR!.maxMl : b.maxMl);
     const stayed = run(halted('seized'), { ...decided('do it last'), plan: null } as Said);
     expect(stayed.plan).toBe(PLAN);
     expect(stayed.halts[0]!.decision).toBe('do it last');
@@ -475,11 +475,11 @@ test('one event on top gives what the whole log gives, and leaves the state unde
   expect(before.log).toHaveLength(length);
 });
 
-test('a dry system begins with empty bowls, any other at MAX', () => {
+test('a dry system begins with empty reservoirs, any other at MAX', () => {
   const layout = layoutOf('motorcycle-front-disc');
   const dry = planned(layout, { work: { ...routineFlush(['master']), purpose: 'new or dry' } });
-  expect(Object.values(emptyRun(dry).levelMl)).toEqual(dry.bowls.map(() => 0));
-  expect(Object.values(emptyRun(PLAN).levelMl)).toEqual(PLAN.bowls.map((b) => b.maxMl));
+  expect(Object.values(emptyRun(dry).levelMl)).toEqual(dry.reservoirs.map(() => 0));
+  expect(Object.values(emptyRun(PLAN).levelMl)).toEqual(PLAN.reservoirs.map((b) => b.maxMl));
 });
 
 describe('events that name what was never there', () => {
@@ -536,8 +536,8 @@ describe('events that name what was never there', () => {
     [{ kind: 'halted', stopId: 'nowhere' }, /no bleeder/],
     [{ kind: 'prepared', step: PLAN.preparation[0] }, null],
     [{ kind: 'prepared', step: 'empty servo' }, /not a step of this plan/],
-    [{ kind: 'topped up', bowlId: BOWL!.id }, null],
-    [{ kind: 'topped up', bowlId: 'nowhere' }, /no reservoir chamber "nowhere"/],
+    [{ kind: 'topped up', reservoirId: RESERVOIR!.id }, null],
+    [{ kind: 'topped up', reservoirId: 'nowhere' }, /no reservoir chamber "nowhere"/],
     [{ kind: 'decided', haltId: 'h' }, null],
     [{ kind: 'decided', haltId: 'nowhere' }, /no halt "nowhere" to decide/],
     [{ kind: 'mended', haltId: null }, null],
@@ -546,10 +546,12 @@ describe('events that name what was never there', () => {
     [{ kind: 'strokes judged', eventIds: ['s'] }, null],
     [{ kind: 'strokes judged', eventIds: ['s', 'nowhere'] }, /no stroke "nowhere"/],
     [{ kind: 'stage done', stageId: 'nowhere' }, /no stage "nowhere"/],
-    ...['bowls', 'masters', 'nodes', 'stretches', 'bleeders'].flatMap((group): [object, null][] => {
-      const [first] = PLAN.layout[group as 'nodes'];
-      return [[{ kind: 'taken off', elementId: first!.id }, null]];
-    }),
+    ...['reservoirs', 'masters', 'nodes', 'stretches', 'bleeders'].flatMap(
+      (group): [object, null][] => {
+        const [first] = PLAN.layout[group as 'nodes'];
+        return [[{ kind: 'taken off', elementId: first!.id }, null]];
+      },
+    ),
     [{ kind: 'taken off', elementId: 'nowhere' }, /no element "nowhere"/],
     [{ kind: 'size found', elementId: 'lower-hose', size: 'lengthMm', value: 460 }, null],
     [{ kind: 'size found', elementId: 'nowhere', size: 'boreMm', value: 14 }, /nothing "nowhere"/],
@@ -648,16 +650,16 @@ test('each bleeder of several is read at its own last opening', () => {
     ).toEqual(['bubbles not read', 'colour not read']);
 });
 
-test('what bubbles or a dark colour ask for is strokes, and the bowl is filled before they would empty it', () => {
+test('what bubbles or a dark colour ask for is strokes, and the reservoir is filled before they would empty it', () => {
   const enough = STOP!.strokes.value;
   const calls = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
   const lastStroke = calls.map((e) => e.kind).lastIndexOf('stroke');
   const through = runOf(PLAN, calls.slice(0, lastStroke + 1));
-  const full: Said = { kind: 'topped up', bowlId: BOWL!.id, containerId: null };
+  const full: Said = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null };
   const low = (state: typeof through) => ({
     ...state,
-    levelMl: { [BOWL!.id]: BOWL!.topUpLevelMl.value },
-    leastMl: { [BOWL!.id]: BOWL!.topUpLevelMl.value },
+    levelMl: { [RESERVOIR!.id]: RESERVOIR!.topUpLevelMl.value },
+    leastMl: { [RESERVOIR!.id]: RESERVOIR!.topUpLevelMl.value },
   });
   for (const said of [
     [{ kind: 'bubbles', stopId, reading: 'many' }],
@@ -674,10 +676,12 @@ test('what bubbles or a dark colour ask for is strokes, and the bowl is filled b
 });
 
 test('what is to be poured names the level wanted', () => {
-  const max = pourFigure(BOWL!, 50, BOWL!.maxMl);
-  expect(max.value).toBe(BOWL!.maxMl - 50);
+  const max = pourFigure(RESERVOIR!, 50, RESERVOIR!.maxMl);
+  expect(max.value).toBe(RESERVOIR!.maxMl - 50);
   expect(max.from[0]!.rule).toContain('MAX mark');
-  expect(pourFigure(BOWL!, 50, BOWL!.finalLevelMl).from[0]!.rule).toContain('room for heat');
+  expect(pourFigure(RESERVOIR!, 50, RESERVOIR!.finalLevelMl).from[0]!.rule).toContain(
+    'room for heat',
+  );
 });
 
 test('plan against done: one leg for each plan, each opening with what was planned and made', () => {
@@ -709,7 +713,7 @@ test('what is poured stands by the container that it came out of, where somebody
   const { one, two } = run.pouredFromMl;
   const rinsed = PLAN.treatment!.rinses.reduce((sum, r) => sum + r.ml * r.times, 0);
   expect(rinsed).toBeGreaterThan(0);
-  expect(one).toBeCloseTo(BOWL!.maxMl - BOWL!.airDrawnMl + rinsed);
+  expect(one).toBeCloseTo(RESERVOIR!.maxMl - RESERVOIR!.airDrawnMl + rinsed);
   expect(one! + two!).toBeCloseTo(run.pouredMl);
   expect(runOf(PLAN, calls as Said[]).pouredFromMl).toEqual({});
 });

@@ -12,7 +12,7 @@ import {
   type StageHalt,
 } from '../../bleed/stages';
 import { countsItself } from './counting';
-import { bowlsRunDry } from './dry';
+import { reservoirsRunDry } from './dry';
 import {
   MENDABLE,
   type BubbleReading,
@@ -203,14 +203,14 @@ function prepare(before: RunState, event: Of<'prepared'>): RunState {
   const state = OPENING_STEPS.includes(event.step) ? opened(before, event.atMs) : before;
   // What was prepared under a plan before says nothing about what the present one asks for anew.
   if (state.prepared.includes(event.step) || isOfPast(state, event.planId)) return state;
-  const { bowls } = state.plan;
+  const { reservoirs } = state.plan;
   const next = { ...state, prepared: [...state.prepared, event.step] };
   if (event.step === 'empty reservoir') {
-    const removed = bowls.reduce(
+    const removed = reservoirs.reduce(
       (sum, b) => sum + Math.max(0, state.levelMl[b.id]! - b.airDrawnMl),
       0,
     );
-    const levels = bowls.map((b) => [b.id, Math.min(b.airDrawnMl, state.levelMl[b.id]!)]);
+    const levels = reservoirs.map((b) => [b.id, Math.min(b.airDrawnMl, state.levelMl[b.id]!)]);
     return {
       ...next,
       removedMl: state.removedMl + removed,
@@ -229,7 +229,7 @@ function prepare(before: RunState, event: Of<'prepared'>): RunState {
     };
   }
   if (event.step === 'fill reservoir')
-    return bowls.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl, event.containerId), next);
+    return reservoirs.reduce<RunState>((s, b) => fillTo(s, b.id, b.maxMl, event.containerId), next);
   return next;
 }
 
@@ -283,8 +283,8 @@ function stroke(before: RunState, event: Of<'stroke'>): RunState {
   if (!stop) return before;
   const state = opened(before, event.atMs);
   const ml = stop.strokeMl.value;
-  // A mark in the jar says that its way is full: the bowl gave that as well.
-  const inJar = stop.fromBowl && stop.mostMlS !== null;
+  // A mark in the jar says that its way is full: the reservoir gave that as well.
+  const inJar = stop.fromReservoir && stop.mostMlS !== null;
   const movedMl = ml + (inJar ? emptyOnWayMl(state.empties, way(state, stop)) : 0);
   const { next, passedMl } = moved(state, stop, movedMl, inJar ? movedMl : stop.mostStrokeMl.value);
   const after = atBleeder(next, event.stopId, (b) => ({
@@ -324,23 +324,23 @@ function pastItsBand(before: RunState, after: RunState, stop: PlanStop, eventId:
     : after;
 }
 
-/** The jar as it was read: count, bowls and bottles follow from it, with its sign. */
+/** The jar as it was read: count, reservoirs and bottles follow from it, with its sign. */
 function jarRead(before: RunState, event: Of<'jar read'>, log: Kept<RunEvent>[]): RunState {
   const shares = jarShares(before, event);
   log.push({ ...event, shares });
   const stop = stopIn(before, event.stopId);
   const { jar, leastMl } = before;
-  // Nobody can have drawn more than full strokes since the bowl was last filled: the bound of before holds.
+  // Nobody can have drawn more than full strokes since the reservoir was last filled: the bound of before holds.
   const mostMl = jar.since.reduce((sum, s) => sum + (s.filledMl > 0 ? 0 : s.slackMl), 0);
   const boundHolds = event.jarMl - jar.standsMl <= mostMl;
   const after = shares.reduce<RunState>((state, share) => given(state, share), {
     ...opened(before, event.atMs),
     jar: { ...jar, standsMl: event.jarMl, seen: true, since: [] },
   });
-  const bowlIds = new Set(
-    [...jar.since, ...shares].flatMap((s) => stopIn(before, s.stopId)?.bowlId ?? []),
+  const reservoirIds = new Set(
+    [...jar.since, ...shares].flatMap((s) => stopIn(before, s.stopId)?.reservoirId ?? []),
   );
-  const least = [...bowlIds].map((id) => {
+  const least = [...reservoirIds].map((id) => {
     const byJarMl = after.levelMl[id]! - JAR_READ_TO_ML;
     const boundMl = Math.min(after.levelMl[id]!, leastMl[id]!);
     return [id, boundHolds ? Math.max(boundMl, byJarMl) : byJarMl];
@@ -358,8 +358,8 @@ function given(state: RunState, share: JarShare): RunState {
   const { stopId, ml } = share;
   const stop = stopIn(state, stopId);
   if (!stop) return state;
-  const { bowlId, selfFed } = stop;
-  // Fluid stands in the jar: its way is full, and the bowl gave that as well.
+  const { reservoirId, selfFed } = stop;
+  // Fluid stands in the jar: its way is full, and the reservoir gave that as well.
   const fill = ml > 0 ? swallow(state.empties, way(state, stop), Infinity).empties : state.empties;
   const swallowedMl = ml > 0 ? emptyOnWayMl(state.empties, way(state, stop)) : 0;
   const pouredMoreMl = selfFed ? ml + swallowedMl : share.filledMl;
@@ -380,7 +380,7 @@ function given(state: RunState, share: JarShare): RunState {
         ? state.levelMl
         : {
             ...state.levelMl,
-            [bowlId]: state.levelMl[bowlId]! - share.fellMl - swallowedMl,
+            [reservoirId]: state.levelMl[reservoirId]! - share.fellMl - swallowedMl,
           },
     },
     stopId,
@@ -397,29 +397,33 @@ const stopIn = (state: RunState, stopId: string): PlanStop | undefined =>
 const way = ({ plan }: RunState, stop: PlanStop): readonly string[] =>
   wayTo(plan.layout, stop.bleeder.id);
 
-/** Fluid moved at one opening: out of the bowl, or out of a syringe from below, where the bowl is drawn down as it rises. What is empty takes up its part. */
+/** Fluid moved at one opening: out of the reservoir, or out of a syringe from below, where the reservoir is drawn down as it rises. What is empty takes up its part. */
 function moved(
   state: RunState,
   stop: PlanStop,
   ml: number,
   mostMl: number,
 ): { readonly next: RunState; readonly passedMl: number } {
-  const { fromBowl, bowlId } = stop;
+  const { fromReservoir, reservoirId } = stop;
   const along = way(state, stop);
-  const { empties, passedMl } = swallow(state.empties, fromBowl ? along : [...along].reverse(), ml);
-  // What feeds the bowl by itself brings it to MAX and keeps it there: all of it comes out of a container.
-  const maxMl = state.plan.bowls.find((b) => b.id === bowlId)?.maxMl;
-  const fedTo = fromBowl && stop.selfFed && maxMl !== undefined ? maxMl : null;
-  const falls = fromBowl && fedTo === null;
-  // From below what is not swallowed comes up into the bowl.
+  const { empties, passedMl } = swallow(
+    state.empties,
+    fromReservoir ? along : [...along].reverse(),
+    ml,
+  );
+  // What feeds the reservoir by itself brings it to MAX and keeps it there: all of it comes out of a container.
+  const maxMl = state.plan.reservoirs.find((b) => b.id === reservoirId)?.maxMl;
+  const fedTo = fromReservoir && stop.selfFed && maxMl !== undefined ? maxMl : null;
+  const falls = fromReservoir && fedTo === null;
+  // From below what is not swallowed comes up into the reservoir.
   const less = (levels: RunState['levelMl'], by: number) =>
-    !fromBowl
-      ? { ...levels, [bowlId]: levels[bowlId]! + passedMl }
+    !fromReservoir
+      ? { ...levels, [reservoirId]: levels[reservoirId]! + passedMl }
       : falls
-        ? { ...levels, [bowlId]: levels[bowlId]! - by }
+        ? { ...levels, [reservoirId]: levels[reservoirId]! - by }
         : fedTo === null
           ? levels
-          : { ...levels, [bowlId]: fedTo };
+          : { ...levels, [reservoirId]: fedTo };
   return {
     passedMl,
     next: {
@@ -428,21 +432,21 @@ function moved(
       levelMl: less(state.levelMl, ml),
       leastMl: less(state.leastMl, mostMl),
       // What went up is not in the jar.
-      bledMl: state.bledMl + (fromBowl ? passedMl : 0),
-      jar: fromBowl ? jarAfter(state.jar, stop, passedMl, mostMl - ml) : state.jar,
+      bledMl: state.bledMl + (fromReservoir ? passedMl : 0),
+      jar: fromReservoir ? jarAfter(state.jar, stop, passedMl, mostMl - ml) : state.jar,
       pouredMl:
         state.pouredMl +
-        (falls ? 0 : ml + (fedTo === null ? 0 : Math.max(0, fedTo - state.levelMl[bowlId]!))),
+        (falls ? 0 : ml + (fedTo === null ? 0 : Math.max(0, fedTo - state.levelMl[reservoirId]!))),
     },
   };
 }
 
-/** A look into the bowl while a way fills: what it fell by went into what is empty, and the rest into the jar. */
+/** A look into the reservoir while a way fills: what it fell by went into what is empty, and the rest into the jar. */
 function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
   const stop = stopIn(before, event.stopId);
-  if (!stop || before.levelMl[stop.bowlId] === undefined) return before;
+  if (!stop || before.levelMl[stop.reservoirId] === undefined) return before;
   const state = opened(before, event.atMs);
-  const fellMl = Math.max(0, state.levelMl[stop.bowlId]! - event.levelMl);
+  const fellMl = Math.max(0, state.levelMl[stop.reservoirId]! - event.levelMl);
   // What fell was not fed.
   const { next, passedMl } = moved(state, { ...stop, selfFed: false }, fellMl, fellMl);
   const leftMl = event.fluidComes ? emptyOnWayMl(next.empties, way(state, stop)) : 0;
@@ -455,8 +459,8 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
       empties: full,
       // The level did not tell of it where something kept it up: it came out of that.
       pouredMl: next.pouredMl + (stop.selfFed ? leftMl : 0),
-      ...levelled(next, { [stop.bowlId]: event.levelMl }),
-      jar: levelKnown(next.jar, stop.bowlId, false),
+      ...levelled(next, { [stop.reservoirId]: event.levelMl }),
+      jar: levelKnown(next.jar, stop.reservoirId, false),
     },
     event.stopId,
     (b) => {
@@ -471,23 +475,28 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
   );
 }
 
-function drawOff(state: RunState, { bowlId }: Of<'drawn off'>): RunState {
-  const bowl = state.plan.bowls.find((b) => b.id === bowlId);
-  if (!bowl) return state;
-  const removed = Math.max(0, state.levelMl[bowlId]! - halfMl(bowl));
+function drawOff(state: RunState, { reservoirId }: Of<'drawn off'>): RunState {
+  const reservoir = state.plan.reservoirs.find((b) => b.id === reservoirId);
+  if (!reservoir) return state;
+  const removed = Math.max(0, state.levelMl[reservoirId]! - halfMl(reservoir));
   return {
     ...state,
     removedMl: state.removedMl + removed,
-    ...levelled(state, { [bowlId]: state.levelMl[bowlId]! - removed }),
+    ...levelled(state, { [reservoirId]: state.levelMl[reservoirId]! - removed }),
   };
 }
 
-function topUp(state: RunState, { bowlId, containerId }: Of<'topped up'>): RunState {
-  const bowl = state.plan.bowls.find((b) => b.id === bowlId);
-  if (!bowl) return state;
+function topUp(state: RunState, { reservoirId, containerId }: Of<'topped up'>): RunState {
+  const reservoir = state.plan.reservoirs.find((b) => b.id === reservoirId);
+  if (!reservoir) return state;
   const everyShut = state.bleeders.every((b) => !isWaiting(state, b));
   return {
-    ...fillTo(state, bowlId, everyShut ? bowl.finalLevelMl : bowl.maxMl, containerId),
+    ...fillTo(
+      state,
+      reservoirId,
+      everyShut ? reservoir.finalLevelMl : reservoir.maxMl,
+      containerId,
+    ),
     topUps: state.topUps + (everyShut ? 0 : 1),
   };
 }
@@ -506,16 +515,16 @@ const pouredFrom = (
 
 function fillTo(
   state: RunState,
-  bowlId: string,
+  reservoirId: string,
   toMl: number,
   containerId: string | null | undefined,
 ): RunState {
-  const poured = Math.max(0, toMl - state.levelMl[bowlId]!);
+  const poured = Math.max(0, toMl - state.levelMl[reservoirId]!);
   return {
     ...state,
     ...pouredFrom(state, poured, containerId),
-    ...levelled(state, { [bowlId]: state.levelMl[bowlId]! + poured }),
-    jar: levelKnown(state.jar, bowlId, true),
+    ...levelled(state, { [reservoirId]: state.levelMl[reservoirId]! + poured }),
+    jar: levelKnown(state.jar, reservoirId, true),
   };
 }
 
@@ -585,8 +594,8 @@ function halt(
     halts: [...state.halts, { eventId, reason, stopId, masterId, decision: null }],
   };
   if (reason !== 'ran dry') return next;
-  const dry = new Set(bowlsRunDry(state.plan, stopId));
-  const levels = state.plan.bowls.map((b) => [
+  const dry = new Set(reservoirsRunDry(state.plan, stopId));
+  const levels = state.plan.reservoirs.map((b) => [
     b.id,
     dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
   ]);
@@ -679,7 +688,7 @@ function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
     bleeders: plan.stops.map((s) => freshBleeder(s.id)),
     past: [...state.past, { plan: state.plan, stages, bleeders, because }],
     prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
-    // A bowl that first comes in now begins as the plan says; the others stand where the run left them.
+    // A reservoir that first comes in now begins as the plan says; the others stand where the run left them.
     levelMl: { ...levelsAtFirst(plan), ...state.levelMl },
     leastMl: { ...levelsAtFirst(plan), ...state.leastMl },
     empties: emptiesOf(plan.layout, plan.inside),

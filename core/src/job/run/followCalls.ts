@@ -73,9 +73,9 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
       return { kind: 'prepared', step: step.step };
     case 'top up':
     case 'last fill':
-      return { kind: 'topped up', bowlId: step.bowl.id, containerId: null };
+      return { kind: 'topped up', reservoirId: step.reservoir.id, containerId: null };
     case 'draw off':
-      return { kind: 'drawn off', bowlId: step.bowl.id };
+      return { kind: 'drawn off', reservoirId: step.reservoir.id };
     case 'pressure':
       return { kind: 'pressure set', on: step.on };
     case 'ready syringe':
@@ -90,10 +90,10 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
         jarMl: state.jar.standsMl + step.stop.strokeMl.value,
       };
     case 'fill way': {
-      const { stop, bowl, leftMl } = step;
-      const givesMl = state.levelMl[bowl.id]! - bowl.topUpLevelMl.value;
+      const { stop, reservoir, leftMl } = step;
+      const givesMl = state.levelMl[reservoir.id]! - reservoir.topUpLevelMl.value;
       const fluidComes = givesMl >= leftMl;
-      const levelMl = state.levelMl[bowl.id]! - Math.min(leftMl, givesMl);
+      const levelMl = state.levelMl[reservoir.id]! - Math.min(leftMl, givesMl);
       return { kind: 'level seen', stopId: stop.id, levelMl, fluidComes };
     }
     case 'read': {
@@ -102,7 +102,7 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
       const made = state.bleeders.find((b) => b.stopId === stopId)!.strokes;
       if (made < step.stop.strokes.value)
         return isLow(state, step.stop)
-          ? { kind: 'topped up', bowlId: step.stop.bowlId, containerId: null }
+          ? { kind: 'topped up', reservoirId: step.stop.reservoirId, containerId: null }
           : { kind: 'stroke', stopId };
       return step.missing.includes('bubbles not read')
         ? { kind: 'bubbles', stopId, reading: 'none' }
@@ -132,8 +132,11 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
   }
 }
 
-/** Whether the next stroke, made in full, could take its bowl below the call. */
-function isLow(state: RunState, { fromBowl, bowlId, mostStrokeMl }: PlanStop): boolean {
-  const bowl = state.plan.bowls.find((b) => b.id === bowlId)!;
-  return fromBowl && strokesUntilTopUp(state.leastMl[bowlId]!, bowl, mostStrokeMl.value) === 0;
+/** Whether the next stroke, made in full, could take its reservoir below the call. */
+function isLow(state: RunState, { fromReservoir, reservoirId, mostStrokeMl }: PlanStop): boolean {
+  const reservoir = state.plan.reservoirs.find((b) => b.id === reservoirId)!;
+  return (
+    fromReservoir &&
+    strokesUntilTopUp(state.leastMl[reservoirId]!, reservoir, mostStrokeMl.value) === 0
+  );
 }

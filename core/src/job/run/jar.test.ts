@@ -18,7 +18,7 @@ import {
 
 const PLAN = planOf('veteran-single');
 const [FIRST, SECOND] = PLAN.stops;
-const [BOWL] = PLAN.bowls;
+const [RESERVOIR] = PLAN.reservoirs;
 const strokeMl = FIRST!.strokeMl.value;
 const slackMl = FIRST!.mostStrokeMl.value - strokeMl;
 
@@ -34,7 +34,7 @@ const bubbles = (reading: 'none' | 'some'): Said => ({
   reading,
 });
 const at = (state: RunState, stop = FIRST!) => state.bleeders.find((b) => b.stopId === stop.id)!;
-const level = (state: RunState) => state.levelMl[BOWL!.id]!;
+const level = (state: RunState) => state.levelMl[RESERVOIR!.id]!;
 const run = (...events: readonly Said[]) => runOf(PLAN, events);
 
 describe('the jar is read', () => {
@@ -43,12 +43,12 @@ describe('the jar is read', () => {
     expect(at(state)).toMatchObject({ strokes: 4, byJar: true });
     expect(at(state).bledMl).toBeCloseTo(4.5 * strokeMl, 9);
     expect(state.bledMl).toBeCloseTo(4.5 * strokeMl, 9);
-    expect(level(state)).toBeCloseTo(BOWL!.maxMl - 4.5 * strokeMl, 9);
+    expect(level(state)).toBeCloseTo(RESERVOIR!.maxMl - 4.5 * strokeMl, 9);
     expect(at(run(read(5 * strokeMl))).strokes).toBe(5);
     expect(at(run(read(5 * strokeMl - 0.01))).strokes).toBe(4);
   });
 
-  test('more than was counted lowers the bowl and brings the call to top up nearer; less the other way', () => {
+  test('more than was counted lowers the reservoir and brings the call to top up nearer; less the other way', () => {
     const counted = run(...strokes(4));
     const more = run(...strokes(4), read(6 * strokeMl));
     const less = run(...strokes(4), read(3 * strokeMl));
@@ -65,17 +65,20 @@ describe('the jar is read', () => {
 
   test('a measurement outweighs the guess of full strokes, to what a jar can be read', () => {
     const counted = run(...strokes(6));
-    expect(counted.leastMl[BOWL!.id]).toBeCloseTo(level(counted) - 6 * slackMl, 9);
+    expect(counted.leastMl[RESERVOIR!.id]).toBeCloseTo(level(counted) - 6 * slackMl, 9);
     // Full strokes would have given more than the jar can hide.
     expect(6 * slackMl).toBeGreaterThan(JAR_READ_TO_ML);
     const same = run(...strokes(6), read(6 * strokeMl));
-    expect(same.leastMl[BOWL!.id]).toBeCloseTo(level(same) - JAR_READ_TO_ML, 9);
+    expect(same.leastMl[RESERVOIR!.id]).toBeCloseTo(level(same) - JAR_READ_TO_ML, 9);
     // One stroke: its slack is less than the jar's, and stays the bound.
     const one = run(...strokes(1), read(strokeMl));
-    expect(one.leastMl[BOWL!.id]).toBeCloseTo(level(one) - Math.min(slackMl, JAR_READ_TO_ML), 9);
+    expect(one.leastMl[RESERVOIR!.id]).toBeCloseTo(
+      level(one) - Math.min(slackMl, JAR_READ_TO_ML),
+      9,
+    );
     // More than even full strokes could have given was counted by nobody.
     const uncounted = run(...strokes(1), read(strokeMl + slackMl + 1));
-    expect(uncounted.leastMl[BOWL!.id]).toBeCloseTo(level(uncounted) - JAR_READ_TO_ML, 9);
+    expect(uncounted.leastMl[RESERVOIR!.id]).toBeCloseTo(level(uncounted) - JAR_READ_TO_ML, 9);
   });
 
   test('less is taken off every opening since the last look: one that is shut lacks it and is asked for', () => {
@@ -109,18 +112,18 @@ describe('the jar is read', () => {
     expect(at(looked, SECOND!).strokes).toBe(3);
   });
 
-  test('what was poured meanwhile is less where the count was too high, and the bowl stands where it was filled to', () => {
-    const topped: Said = { kind: 'topped up', bowlId: BOWL!.id, containerId: 'tin' };
+  test('what was poured meanwhile is less where the count was too high, and the reservoir stands where it was filled to', () => {
+    const topped: Said = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: 'tin' };
     const counted = run(...strokes(8), topped);
     const less = run(...strokes(8), topped, read(6 * strokeMl));
-    expect(level(less)).toBeCloseTo(BOWL!.maxMl, 9);
+    expect(level(less)).toBeCloseTo(RESERVOIR!.maxMl, 9);
     expect(counted.pouredMl).toBeCloseTo(8 * strokeMl, 9);
     expect(less.pouredMl).toBeCloseTo(6 * strokeMl, 9);
     expect(less.pouredFromMl.tin).toBeCloseTo(6 * strokeMl, 9);
     // Two before it and two after it: each error where it belongs.
     const both = run(...strokes(2), topped, ...strokes(2), read(2 * strokeMl));
     expect(both.pouredMl).toBeCloseTo(strokeMl, 9);
-    expect(level(both)).toBeCloseTo(BOWL!.maxMl - strokeMl, 9);
+    expect(level(both)).toBeCloseTo(RESERVOIR!.maxMl - strokeMl, 9);
   });
 
   test('what was seen keeps its distance; what came after the look is looked at again', () => {
@@ -144,7 +147,7 @@ describe('the jar is read', () => {
     );
   });
 
-  test('fluid in the jar says that the way is full: the bowl gave that as well', () => {
+  test('fluid in the jar says that the way is full: the reservoir gave that as well', () => {
     const dry = planned(layoutOf('estate-front-rear'), {
       method: 'two people',
       work: { ...routineFlush(['master']), purpose: 'new or dry' },
@@ -159,23 +162,23 @@ describe('the jar is read', () => {
     expect(b.swallowedMl).toBeCloseTo(swallowed, 9);
     expect(b.strokes).toBe(Math.floor((10 + swallowed) / stop.strokeMl.value));
     const before = runOf(dry, []);
-    expect(before.levelMl[stop.bowlId]! - state.levelMl[stop.bowlId]!).toBeCloseTo(
+    expect(before.levelMl[stop.reservoirId]! - state.levelMl[stop.reservoirId]!).toBeCloseTo(
       10 + swallowed,
       9,
     );
-    // A look into the bowl counts the strokes that were swallowed: until fluid comes nothing else can.
+    // A look into the reservoir counts the strokes that were swallowed: until fluid comes nothing else can.
     const looked = runOf(dry, [
       {
         kind: 'level seen',
         stopId: stop.id,
-        levelMl: before.levelMl[stop.bowlId]! - 3 * stop.strokeMl.value,
+        levelMl: before.levelMl[stop.reservoirId]! - 3 * stop.strokeMl.value,
         fluidComes: false,
       },
     ]);
     expect(looked.bleeders[0]!.strokes).toBe(3);
   });
 
-  test('where it is fed the bottle gave it and the bowl stands; marks count by the jar alone', () => {
+  test('where it is fed the bottle gave it and the reservoir stands; marks count by the jar alone', () => {
     const fed = planned(layoutOf('hatchback-diagonal'), { method: 'pressure' });
     const [pot] = fed.stops;
     expect(pot!.selfFed).toBe(true);
@@ -183,7 +186,7 @@ describe('the jar is read', () => {
       runOf(fed, [{ kind: 'prepared', step: 'fill reservoir' }, ...said]);
     const more = fedRun(read(50, pot!));
     expect(more.pouredMl - fedRun().pouredMl).toBeCloseTo(50, 9);
-    expect(more.levelMl[pot!.bowlId]).toBe(fedRun().levelMl[pot!.bowlId]);
+    expect(more.levelMl[pot!.reservoirId]).toBe(fedRun().levelMl[pot!.reservoirId]);
     const dry = planned(layoutOf('hatchback-diagonal'), {
       method: 'vacuum',
       work: { ...routineFlush(['master']), purpose: 'new or dry' },
@@ -194,16 +197,16 @@ describe('the jar is read', () => {
     expect(marks.strokes).toBe(3);
   });
 
-  test('a look into the bowl is no fill: what was poured stays as it was', () => {
+  test('a look into the reservoir is no fill: what was poured stays as it was', () => {
     const looked: Said = {
       kind: 'level seen',
       stopId: FIRST!.id,
-      levelMl: BOWL!.maxMl - 4 * strokeMl,
+      levelMl: RESERVOIR!.maxMl - 4 * strokeMl,
       fluidComes: true,
     };
     const less = run(...strokes(4), looked, read(2 * strokeMl));
     expect(less.pouredMl).toBe(0);
-    expect(level(less)).toBeCloseTo(BOWL!.maxMl - 4 * strokeMl, 9);
+    expect(level(less)).toBeCloseTo(RESERVOIR!.maxMl - 4 * strokeMl, 9);
   });
 
   test('the bound of full strokes stays where it is the nearer one, and falls where a fill lies between', () => {
@@ -214,10 +217,10 @@ describe('the jar is read', () => {
     expect(3 * slack).toBeLessThan(JAR_READ_TO_ML);
     const at = (...said: Said[]) => {
       const state = runOf(bike, said);
-      return state.levelMl[stop!.bowlId]! - state.leastMl[stop!.bowlId]!;
+      return state.levelMl[stop!.reservoirId]! - state.leastMl[stop!.reservoirId]!;
     };
     expect(at(stroke(3, stop!), read(3 * ml, stop!))).toBeCloseTo(3 * slack, 9);
-    const topped: Said = { kind: 'topped up', bowlId: stop!.bowlId, containerId: null };
+    const topped: Said = { kind: 'topped up', reservoirId: stop!.reservoirId, containerId: null };
     // What is more may all have come behind the fill: its full strokes cannot explain it.
     expect(
       at(stroke(3, stop!), topped, stroke(1, stop!), read(4 * ml + 2 * slack, stop!)),
@@ -233,29 +236,29 @@ describe('the jar is read', () => {
       work: { ...routineFlush(['master']), purpose: 'new or dry' },
     });
     const stop = dry.stops[0]!;
-    expect(jarFault(runOf(dry, []), stop, 0)).toContain('only a look into the bowl');
+    expect(jarFault(runOf(dry, []), stop, 0)).toContain('only a look into the reservoir');
     expect(jarFault(runOf(dry, []), stop, 1)).toBeNull();
     // Swallowed by the count, and still nothing to be seen.
     const counted = runOf(dry, [stroke(10, stop)]);
     expect(counted.bleeders[0]!.swallowedMl).toBeGreaterThan(0);
-    expect(jarFault(counted, stop, 0)).toContain('only a look into the bowl');
+    expect(jarFault(counted, stop, 0)).toContain('only a look into the reservoir');
   });
 
-  test('what a look would say carries its sign, and asks where the bowl cannot have given so much', () => {
+  test('what a look would say carries its sign, and asks where the reservoir cannot have given so much', () => {
     const before = run(...strokes(4));
     const says = (jarMl: number) => jarSays(before, run(...strokes(4), read(jarMl)), FIRST!);
     expect(says(6 * strokeMl)).toMatchObject({ strokes: 6, moreStrokes: 2, belowOutlet: false });
     expect(says(6 * strokeMl).moreMl).toBeCloseTo(2 * strokeMl, 9);
     expect(says(3 * strokeMl)).toMatchObject({ strokes: 3, moreStrokes: -1 });
     expect(says(3 * strokeMl).moreMl).toBeCloseTo(-strokeMl, 9);
-    const toOutlet = BOWL!.maxMl - BOWL!.airDrawnMl;
+    const toOutlet = RESERVOIR!.maxMl - RESERVOIR!.airDrawnMl;
     expect(says(toOutlet - 1).belowOutlet).toBe(false);
     expect(says(toOutlet + 1).belowOutlet).toBe(true);
   });
 
   test('from below nothing goes into the jar', () => {
     const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
-    const stop = plan.stops.find((x) => !x.fromBowl)!;
+    const stop = plan.stops.find((x) => !x.fromReservoir)!;
     const event = { kind: 'jar read', stopId: stop.id, jarMl: 20 } as const;
     const known = { plans: [plan], has: () => true };
     const base = { id: 'a', deviceId: 'p', deviceSeq: 1, atMs: 0, planId: plan.id };
@@ -285,7 +288,7 @@ describe('the jar is read', () => {
     });
   });
 
-  test('counts and looks in any order: openings add up to the jar, the picture shows the same bowls, and an undo takes it all back', () => {
+  test('counts and looks in any order: openings add up to the jar, the picture shows the same reservoirs, and an undo takes it all back', () => {
     const step = fc.oneof(
       fc.record({
         kind: fc.constant('stroke' as const),
@@ -313,19 +316,24 @@ describe('the jar is read', () => {
               ? { ...stroke(n, of), id: `s${said.length}` }
               : kind === 'read'
                 ? { ...read(Math.max(lookedMl, state.jar.standsMl + n), of), id: `r${said.length}` }
-                : { kind: 'topped up', bowlId: BOWL!.id, containerId: null, id: `t${said.length}` };
+                : {
+                    kind: 'topped up',
+                    reservoirId: RESERVOIR!.id,
+                    containerId: null,
+                    id: `t${said.length}`,
+                  };
           const after = run(...said, next);
-          // What a bowl cannot give was filled up unsaid: that is another case.
-          if (after.leastMl[BOWL!.id]! < BOWL!.airDrawnMl) continue;
+          // What a reservoir cannot give was filled up unsaid: that is another case.
+          if (after.leastMl[RESERVOIR!.id]! < RESERVOIR!.airDrawnMl) continue;
           said.push(next);
           state = after;
           const sum = state.bleeders.reduce((ml, b) => ml + b.bledMl, 0);
           expect(sum).toBeCloseTo(state.bledMl, 6);
           expect(state.jar.standsMl).toBeCloseTo(state.bledMl, 6);
-          expect(state.pouredMl - state.bledMl).toBeCloseTo(level(state) - BOWL!.maxMl, 6);
-          expect(state.leastMl[BOWL!.id]!).toBeLessThanOrEqual(level(state) + 1e-9);
+          expect(state.pouredMl - state.bledMl).toBeCloseTo(level(state) - RESERVOIR!.maxMl, 6);
+          expect(state.leastMl[RESERVOIR!.id]!).toBeLessThanOrEqual(level(state) + 1e-9);
           expect(state.bleeders.every((b) => b.bledMl > -1e-9 && b.strokes >= 0)).toBe(true);
-          expect(fluid.after(state.log).levelMl(BOWL!.id)).toBeCloseTo(level(state), 6);
+          expect(fluid.after(state.log).levelMl(RESERVOIR!.id)).toBeCloseTo(level(state), 6);
         }
         const looks = said.filter((e) => e.kind === 'jar read');
         const undone = looks.map((e): Said => ({ kind: 'undone', eventId: e.id! }));

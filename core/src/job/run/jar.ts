@@ -12,13 +12,13 @@ const TINY_ML = 1e-9;
 /** The jar after an opening gave some more by the count, and may have given more than that with full strokes, mL. */
 export function jarAfter(
   jar: Jar,
-  { id: stopId, bowlId }: Pick<PlanStop, 'id' | 'bowlId'>,
+  { id: stopId, reservoirId }: Pick<PlanStop, 'id' | 'reservoirId'>,
   ml: number,
   slackMl: number,
 ): Jar {
   const known = jar.since.find((s) => s.stopId === stopId) ?? {
     stopId,
-    bowlId,
+    reservoirId,
     ml: 0,
     filledMl: 0,
     fellMl: 0,
@@ -37,11 +37,13 @@ export function jarAfter(
   };
 }
 
-/** The jar once the level of a bowl is known again, because it was filled or looked into. */
-export const levelKnown = (jar: Jar, bowlId: string, filled: boolean): Jar => ({
+/** The jar once the level of a reservoir is known again, because it was filled or looked into. */
+export const levelKnown = (jar: Jar, reservoirId: string, filled: boolean): Jar => ({
   ...jar,
   since: jar.since.map((s) =>
-    s.bowlId === bowlId ? { ...s, fellMl: 0, filledMl: s.filledMl + (filled ? s.fellMl : 0) } : s,
+    s.reservoirId === reservoirId
+      ? { ...s, fellMl: 0, filledMl: s.filledMl + (filled ? s.fellMl : 0) }
+      : s,
   ),
 });
 
@@ -123,19 +125,19 @@ export interface JarSays {
   /** Counts at this opening then, and how many more or less that is. */
   readonly strokes: number;
   readonly moreStrokes: number;
-  /** By it the bowl would stand below its outlets: it was filled unsaid, or ran dry. */
+  /** By it the reservoir would stand below its outlets: it was filled unsaid, or ran dry. */
   readonly belowOutlet: boolean;
 }
 
 /** @param after the state once it is said */
 export function jarSays(before: RunState, after: RunState, stop: PlanStop): JarSays {
   const at = ({ bleeders }: RunState) => bleeders.find((b) => b.stopId === stop.id)!.strokes;
-  const bowl = before.plan.bowls.find((b) => b.id === stop.bowlId)!;
+  const reservoir = before.plan.reservoirs.find((b) => b.id === stop.reservoirId)!;
   return {
     moreMl: after.jar.standsMl - before.jar.standsMl,
     strokes: at(after),
     moreStrokes: at(after) - at(before),
-    belowOutlet: after.levelMl[bowl.id]! < bowl.airDrawnMl,
+    belowOutlet: after.levelMl[reservoir.id]! < reservoir.airDrawnMl,
   };
 }
 
@@ -149,6 +151,6 @@ export function jarFault(state: RunState, stop: PlanStop, jarMl: number): string
   const wasEmpty =
     emptyOnWayMl(empties, wayTo(plan.layout, stop.bleeder.id)) > 0 || (b && b.swallowedMl > 0);
   return wasEmpty && jarMl - lookedMl < TINY_ML
-    ? 'Nothing came into it, and this way began empty: only a look into the bowl says how far it is filled.'
+    ? 'Nothing came into it, and this way began empty: only a look into the reservoir says how far it is filled.'
     : null;
 }

@@ -1,25 +1,29 @@
 import { howKnown, sizeFigure } from '../../vehicle/circuit';
 import { ARITHMETIC, figure, MODEL, type Figure } from '../../base/figure';
-import type { PlanBowl } from '../../bleed/plan';
+import type { PlanReservoir } from '../../bleed/plan';
 import type { PlanStop } from '../../bleed/stages';
 
 /**
- * Present level of one bowl by the model, mL, for the gauge of a run.
+ * Present level of one reservoir by the model, mL, for the gauge of a run.
  *
  * @param levelMl from the run's state
- * @param stop bleeder in hand, whose strokes draw from this bowl; null between bleeders
+ * @param stop bleeder in hand, whose strokes draw from this reservoir; null between bleeders
  */
-export function levelFigure(bowl: PlanBowl, levelMl: number, stop: PlanStop | null): Figure {
+export function levelFigure(
+  reservoir: PlanReservoir,
+  levelMl: number,
+  stop: PlanStop | null,
+): Figure {
   return figure({
-    label: `${bowl.name}, by the model`,
+    label: `${reservoir.name}, by the model`,
     value: levelMl,
     unit: 'mL',
     rule: 'at MAX after each fill, less the fluid of every stroke since. Look at the real level: the model can be wrong',
     source: MODEL,
     from: [
-      sizeFigure('At MAX', bowl.maxMl, 'mL', howKnown(bowl, 'maxMl')),
-      sizeFigure('At MIN', bowl.minMl, 'mL', howKnown(bowl, 'minMl')),
-      bowl.topUpLevelMl,
+      sizeFigure('At MAX', reservoir.maxMl, 'mL', howKnown(reservoir, 'maxMl')),
+      sizeFigure('At MIN', reservoir.minMl, 'mL', howKnown(reservoir, 'minMl')),
+      reservoir.topUpLevelMl,
       ...(stop ? [stop.strokeMl] : []),
     ],
   });
@@ -42,7 +46,7 @@ export function flowFigure(stop: PlanStop, seconds: number): Figure {
 }
 
 /** What a top-up or the last fill takes, mL: from the present level by the model up to where it should stand. */
-export function pourFigure(bowl: PlanBowl, levelMl: number, toMl: number): Figure {
+export function pourFigure(reservoir: PlanReservoir, levelMl: number, toMl: number): Figure {
   return figure({
     label: 'To pour',
     value: toMl - levelMl,
@@ -55,12 +59,12 @@ export function pourFigure(bowl: PlanBowl, levelMl: number, toMl: number): Figur
         value: toMl,
         unit: 'mL',
         rule:
-          toMl === bowl.maxMl
+          toMl === reservoir.maxMl
             ? 'the MAX mark, in the layout'
             : 'midway between MIN and MAX, to leave room for heat',
         source: MODEL,
       }),
-      levelFigure(bowl, levelMl, null),
+      levelFigure(reservoir, levelMl, null),
     ],
   });
 }

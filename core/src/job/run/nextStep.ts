@@ -5,7 +5,7 @@ import { drawsOff, halfMl, lookAfterS, strokesUntilTopUp } from '../../hydraulic
 import {
   LAST_FILL_FROM_ML,
   type Plan,
-  type PlanBowl,
+  type PlanReservoir,
   type PreparationStep,
 } from '../../bleed/plan';
 import {
@@ -39,11 +39,11 @@ export type NextStep =
   /** A master that was still to be changed: its lines are joined, and how that went. */
   | { readonly kind: 'master joined'; readonly masterId: string }
   | { readonly kind: 'decide'; readonly halt: Halt }
-  | { readonly kind: 'top up'; readonly bowl: PlanBowl; readonly pourMl: number }
-  /** Fluid is pushed up into this bowl: it is drawn off to half before it could rise above MAX. */
+  | { readonly kind: 'top up'; readonly reservoir: PlanReservoir; readonly pourMl: number }
+  /** Fluid is pushed up into this reservoir: it is drawn off to half before it could rise above MAX. */
   | {
       readonly kind: 'draw off';
-      readonly bowl: PlanBowl;
+      readonly reservoir: PlanReservoir;
       readonly drawMl: number;
       readonly first: boolean;
     }
@@ -57,11 +57,11 @@ export type NextStep =
       readonly strokesLeft: number;
       readonly strokesUntilTopUp: number;
     }
-  /** A steady flow fills what is empty on the way: let it draw so long, then look into the bowl. */
+  /** A steady flow fills what is empty on the way: let it draw so long, then look into the reservoir. */
   | {
       readonly kind: 'fill way';
       readonly stop: PlanStop;
-      readonly bowl: PlanBowl;
+      readonly reservoir: PlanReservoir;
       readonly lookAfterS: number;
       readonly leftMl: number;
     }
@@ -87,7 +87,7 @@ export type NextStep =
       readonly stop: PlanStop;
       readonly missing: readonly Missing[];
     }
-  | { readonly kind: 'last fill'; readonly bowl: PlanBowl; readonly pourMl: number }
+  | { readonly kind: 'last fill'; readonly reservoir: PlanReservoir; readonly pourMl: number }
   | { readonly kind: 'finished' }
   | { readonly kind: 'ended' };
 
@@ -176,7 +176,7 @@ function beforeTheBleed(state: RunState): NextStep | null {
     return part ? { kind: 'fit part', partId: part.partId } : null;
   };
   return (
-    prepare(plan.preparation.filter((s) => !OF_THE_BOWL.includes(s))) ??
+    prepare(plan.preparation.filter((s) => !OF_THE_RESERVOIR.includes(s))) ??
     stage('before drawing') ??
     prepare(['empty reservoir', 'clean reservoir']) ??
     fit() ??
@@ -185,7 +185,7 @@ function beforeTheBleed(state: RunState): NextStep | null {
   );
 }
 
-const OF_THE_BOWL: readonly PreparationStep[] = [
+const OF_THE_RESERVOIR: readonly PreparationStep[] = [
   'empty reservoir',
   'clean reservoir',
   'fill reservoir',
@@ -267,23 +267,23 @@ function atBleeder(state: RunState, stop: PlanStop): NextStep {
     return lookedAt(stop, b)
       ? { kind: 'shut', stop }
       : { kind: 'read', stop, missing: ['bubbles not read'] };
-  const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
-  const levelMl = state.levelMl[bowl.id]!;
-  const leastMl = state.leastMl[bowl.id]!;
+  const reservoir = plan.reservoirs.find((x) => x.id === stop.reservoirId)!;
+  const levelMl = state.levelMl[reservoir.id]!;
+  const leastMl = state.leastMl[reservoir.id]!;
   // Somebody will push to the stop: the call comes where full strokes would ask for it.
-  const untilTopUp = stop.fromBowl
-    ? strokesUntilTopUp(leastMl, bowl, stop.mostStrokeMl.value)
+  const untilTopUp = stop.fromReservoir
+    ? strokesUntilTopUp(leastMl, reservoir, stop.mostStrokeMl.value)
     : Infinity;
   const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
   const first = b.strokes === 0;
   const risesMl = Math.max(0, stop.strokeMl.value - leftMl);
   const wantsStrokes = missing.some((m) => MORE_STROKES.includes(m));
-  if (wantsStrokes && !stop.fromBowl && drawsOff(levelMl, bowl, risesMl, first))
-    return { kind: 'draw off', bowl, drawMl: levelMl - halfMl(bowl), first };
-  if (wantsStrokes && !stop.fromBowl && !b.syringeReady)
+  if (wantsStrokes && !stop.fromReservoir && drawsOff(levelMl, reservoir, risesMl, first))
+    return { kind: 'draw off', reservoir, drawMl: levelMl - halfMl(reservoir), first };
+  if (wantsStrokes && !stop.fromReservoir && !b.syringeReady)
     return { kind: 'ready syringe', stop, again: !first };
   if (wantsStrokes && untilTopUp === 0)
-    return { kind: 'top up', bowl, pourMl: bowl.maxMl - levelMl };
+    return { kind: 'top up', reservoir, pourMl: reservoir.maxMl - levelMl };
   if (missing.includes('strokes')) {
     return {
       kind: 'stroke',
@@ -301,11 +301,11 @@ function fillsWay(state: RunState, stop: PlanStop, b: BleederState): NextStep | 
   const { plan } = state;
   const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
   if (!stop.mostMlS || leftMl <= 0 || b.strokes > 0) return null;
-  const bowl = plan.bowls.find((x) => x.id === stop.bowlId)!;
-  const seconds = lookAfterS(state.leastMl[bowl.id]!, bowl, stop.mostMlS.value);
+  const reservoir = plan.reservoirs.find((x) => x.id === stop.reservoirId)!;
+  const seconds = lookAfterS(state.leastMl[reservoir.id]!, reservoir, stop.mostMlS.value);
   return seconds === null
-    ? { kind: 'top up', bowl, pourMl: bowl.maxMl - state.levelMl[bowl.id]! }
-    : { kind: 'fill way', stop, bowl, lookAfterS: seconds, leftMl };
+    ? { kind: 'top up', reservoir, pourMl: reservoir.maxMl - state.levelMl[reservoir.id]! }
+    : { kind: 'fill way', stop, reservoir, lookAfterS: seconds, leftMl };
 }
 
 const flowStep = (stop: PlanStop, b: BleederState): NextStep => ({
@@ -327,23 +327,23 @@ const FEW_MARKS = 3;
 export function flowLookAfterS(state: RunState, step: NextStep): number | null {
   if (step.kind !== 'stroke' && step.kind !== 'more strokes') return null;
   const { stop } = step;
-  if (!stop.mostMlS || !stop.fromBowl) return null;
+  if (!stop.mostMlS || !stop.fromReservoir) return null;
   const marks = step.kind === 'stroke' ? step.strokesLeft : FEW_MARKS;
   const toEndS = Math.max(1, Math.ceil(marks * stop.secondsPerStroke));
   if (stop.selfFed) return toEndS;
-  const bowl = state.plan.bowls.find((b) => b.id === stop.bowlId)!;
-  const byLevelS = lookAfterS(state.leastMl[bowl.id]!, bowl, stop.mostMlS.value);
+  const reservoir = state.plan.reservoirs.find((b) => b.id === stop.reservoirId)!;
+  const byLevelS = lookAfterS(state.leastMl[reservoir.id]!, reservoir, stop.mostMlS.value);
   return byLevelS === null ? null : Math.min(byLevelS, toEndS);
 }
 
 /** Whether somebody saw what came at the end of an opening: a first pass too, where nothing need be clear yet. What was shut without is as it is. */
-const lookedAt = ({ fromBowl }: PlanStop, { bubbles, strokes }: BleederState): boolean =>
-  !fromBowl || (bubbles !== null && strokes - bubbles.atStroke < LAST_STROKES);
+const lookedAt = ({ fromReservoir }: PlanStop, { bubbles, strokes }: BleederState): boolean =>
+  !fromReservoir || (bubbles !== null && strokes - bubbles.atStroke < LAST_STROKES);
 
 function lastFill(state: RunState): NextStep {
-  for (const bowl of state.plan.bowls) {
-    const pourMl = bowl.finalLevelMl - state.levelMl[bowl.id]!;
-    if (pourMl > LAST_FILL_FROM_ML) return { kind: 'last fill', bowl, pourMl };
+  for (const reservoir of state.plan.reservoirs) {
+    const pourMl = reservoir.finalLevelMl - state.levelMl[reservoir.id]!;
+    if (pourMl > LAST_FILL_FROM_ML) return { kind: 'last fill', reservoir, pourMl };
   }
   return { kind: 'finished' };
 }

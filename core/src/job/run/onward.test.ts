@@ -107,33 +107,33 @@ describe('the rest as it was', () => {
   });
 });
 
-describe('planned anew before the bowl was seen to', () => {
-  const ofTheBowl = ['empty reservoir', 'clean reservoir', 'fill reservoir'] as const;
-  const upTo = (...done: readonly (typeof ofTheBowl)[number][]) =>
+describe('planned anew before the reservoir was seen to', () => {
+  const ofTheReservoir = ['empty reservoir', 'clean reservoir', 'fill reservoir'] as const;
+  const upTo = (...done: readonly (typeof ofTheReservoir)[number][]) =>
     runOf(
       VAN,
       VAN.preparation
-        .filter((s) => !ofTheBowl.includes(s as never) || done.includes(s as never))
+        .filter((s) => !ofTheReservoir.includes(s as never) || done.includes(s as never))
         .map((step): Said => ({ kind: 'prepared', step })),
     );
   const still = (state: RunState) =>
     meet(state, 'seized', 'do it last').plan.preparation.filter((s) =>
-      ofTheBowl.includes(s as never),
+      ofTheReservoir.includes(s as never),
     );
-  const planned = VAN.preparation.filter((s) => ofTheBowl.includes(s as never));
+  const planned = VAN.preparation.filter((s) => ofTheReservoir.includes(s as never));
 
   test('what was planned and not come to is still to be done, and only that', () => {
     expect(planned).toContain('empty reservoir');
     expect(still(upTo())).toEqual(planned);
     expect(still(upTo('empty reservoir'))).toEqual(['fill reservoir']);
-    expect(still(upTo(...ofTheBowl))).toEqual([]);
-    // At a bleeder the bowl is full: it is filled again only where it ran dry.
-    const dry = meet(upTo(...ofTheBowl), 'ran dry', 'plan anew').plan.preparation;
+    expect(still(upTo(...ofTheReservoir))).toEqual([]);
+    // At a bleeder the reservoir is full: it is filled again only where it ran dry.
+    const dry = meet(upTo(...ofTheReservoir), 'ran dry', 'plan anew').plan.preparation;
     expect(dry).toContain('fill reservoir');
     expect(dry).not.toContain('empty reservoir');
   });
 
-  test('its sums are those of the plan before: the same fluid goes out of the bowl and into it', () => {
+  test('its sums are those of the plan before: the same fluid goes out of the reservoir and into it', () => {
     const anew = meet(upTo(), 'seized', 'do it last', VAN.stops.at(-1)!.id);
     expect(anew.plan.totals.pouredMl.value).toBeCloseTo(VAN.totals.pouredMl.value, 6);
     const end = finish(anew);
@@ -198,7 +198,7 @@ describe('ran dry', () => {
 
   test('what drew air is worked out: everything behind that outlet, the modulator by the tool, the reservoir filled first', () => {
     expect(after.plan.work.lowest).toEqual([
-      { bowlId: VAN.stops[1]!.bowlId, belowMaxMm: expect.any(Number) as number },
+      { reservoirId: VAN.stops[1]!.reservoirId, belowMaxMm: expect.any(Number) as number },
     ]);
     expect(after.plan.scope.bleeders.every((b) => b.open)).toBe(true);
     // Air in a four-channel modulator: base bleed, cycle by the tool, base bleed again. Common practice, no source.
@@ -344,8 +344,9 @@ test('on any layout and at any bleeder: the rest can be carried out, fluid is co
       if (decision === 'leave shut')
         expect(opens(after.plan)).not.toContain(plan.stops[k]!.bleeder.id);
       // What was lost to the air is not fluid: the level falls at the halt, and from there on nothing is lost or made
-      // (a bowl that is filled from below is drawn off on the way).
-      const standing = (s: RunState) => s.plan.bowls.reduce((sum, b) => sum + s.levelMl[b.id]!, 0);
+      // (a reservoir that is filled from below is drawn off on the way).
+      const standing = (s: RunState) =>
+        s.plan.reservoirs.reduce((sum, b) => sum + s.levelMl[b.id]!, 0);
       const begun = later(halt, decided(reason, decision));
       expect(standing(begun) + after.pouredMl - begun.pouredMl).toBeCloseTo(
         standing(after) + after.bledMl - begun.bledMl + after.removedMl - begun.removedMl,
@@ -368,7 +369,7 @@ test('a control that is not right is planned anew alone where it is the clutch, 
       ...routineFlush(['clutch-master']),
       purpose: 'after work',
       parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: false }],
-      lowest: [{ bowlId: 'bowl', belowMaxMm: 55 }],
+      lowest: [{ reservoirId: 'reservoir', belowMaxMm: 55 }],
     },
   });
   const done = runOf(plan, follow(plan));

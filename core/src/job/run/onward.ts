@@ -18,7 +18,7 @@ import {
 import type { Method } from '../../hydraulics/flow';
 import { type WorkDone } from '../../bleed/scope';
 import { draftOf, isStageThrough, type PlanStop, type StageDraft } from '../../bleed/stages';
-import { bowlsRunDry } from './dry';
+import { reservoirsRunDry } from './dry';
 import type { Onward } from './event';
 import { missingAt } from './nextStep';
 import { RunFluid } from './runFluid';
@@ -108,10 +108,10 @@ function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt)
       return {
         ...work,
         lowest: [
-          ...work.lowest.filter((l) => !bowlsRunDry(plan, stopId).includes(l.bowlId)),
-          ...bowlsRunDry(plan, stopId).map((bowlId) => ({
-            bowlId,
-            belowMaxMm: outletInUseMm(plan, bowlId, stopId),
+          ...work.lowest.filter((l) => !reservoirsRunDry(plan, stopId).includes(l.reservoirId)),
+          ...reservoirsRunDry(plan, stopId).map((reservoirId) => ({
+            reservoirId,
+            belowMaxMm: outletInUseMm(plan, reservoirId, stopId),
           })),
         ],
       };
@@ -176,12 +176,12 @@ function onlyOf(
   };
 }
 
-/** Depth of the outlet through which a bowl ran dry: that of the bleeder in hand, else the deepest. */
-function outletInUseMm(plan: Plan, bowlId: string, stopId: string | null): number {
+/** Depth of the outlet through which a reservoir ran dry: that of the bleeder in hand, else the deepest. */
+function outletInUseMm(plan: Plan, reservoirId: string, stopId: string | null): number {
   const chamberId = plan.stops.find((s) => s.id === stopId)?.chamberId;
   const fed = chambersOf(plan.layout)
     .map((c) => c.chamber)
-    .filter((c) => c.fedBy === bowlId);
+    .filter((c) => c.fedBy === reservoirId);
   return Math.max(
     ...fed
       .filter((c) => chamberId === undefined || c.id === chamberId)

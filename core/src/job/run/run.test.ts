@@ -64,8 +64,8 @@ const anyLog = (plan: Plan): fc.Arbitrary<Said[]> => {
       .map(([b, reading]) => ({ kind: 'bubbles' as const, stopId: b, reading })),
     stopId.map((b) => ({ kind: 'colour' as const, stopId: b, colour: 'straw' as const })),
     fc
-      .constantFrom(...plan.bowls)
-      .map((b) => ({ kind: 'topped up' as const, bowlId: b.id, containerId: null })),
+      .constantFrom(...plan.reservoirs)
+      .map((b) => ({ kind: 'topped up' as const, reservoirId: b.id, containerId: null })),
     stopId.map((b) => ({ kind: 'shut' as const, stopId: b, tightened: 'by feel' as const })),
     fc
       .tuple(stopId, fc.constantFrom(...HALT_REASONS))
@@ -110,13 +110,13 @@ describe('the fold', () => {
     );
   });
 
-  test('fluid is conserved: start + poured = removed + bled + what stands in the bowls', () => {
+  test('fluid is conserved: start + poured = removed + bled + what stands in the reservoirs', () => {
     fc.assert(
       fc.property(
         anyLog(HATCHBACK).map((log) => log.filter((e) => e.kind !== 'halted')),
         (log) => {
           const s = runOf(HATCHBACK, log);
-          const start = HATCHBACK.bowls.reduce((sum, b) => sum + b.maxMl, 0);
+          const start = HATCHBACK.reservoirs.reduce((sum, b) => sum + b.maxMl, 0);
           const standing = Object.values(s.levelMl).reduce((sum, ml) => sum + ml, 0);
           expect(start + s.pouredMl).toBeCloseTo(s.removedMl + s.bledMl + standing, 6);
         },
@@ -145,7 +145,7 @@ describe('following the calls', () => {
         for (const event of logOf(plan)) {
           job = addToJob(job, kept(event));
           if (job.run!.bledMl > 0)
-            for (const b of plan.bowls)
+            for (const b of plan.reservoirs)
               expect(job.run!.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
         }
         expect(nextStep(job.run!).kind).toBe('finished');
@@ -264,13 +264,13 @@ describe('the next step', () => {
     const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', stopId }));
     const later = then(
       { kind: 'bubbles', stopId, reading: 'some' },
-      { kind: 'topped up', bowlId: 'bowl' },
+      { kind: 'topped up', reservoirId: 'reservoir' },
       ...strokes,
     );
     expect(missingAt(MOTORCYCLE, stop, at(later, stopId))).toContain('bubbles not read');
     const read = then(
       { kind: 'bubbles', stopId, reading: 'some' },
-      { kind: 'topped up', bowlId: 'bowl' },
+      { kind: 'topped up', reservoirId: 'reservoir' },
       ...strokes,
       { kind: 'bubbles', stopId, reading: 'none' },
       { kind: 'colour', stopId, colour: 'straw' },
@@ -361,7 +361,7 @@ describe('events that cannot belong to the run', () => {
 
   test.each([
     [{ kind: 'stroke', stopId: 'nowhere' }, 'left-rear'],
-    [{ kind: 'topped up', bowlId: 'nowhere' }, 'bowl'],
+    [{ kind: 'topped up', reservoirId: 'nowhere' }, 'reservoir'],
     [{ kind: 'prepared', step: 'bar level' }, 'protect'],
     [{ kind: 'halted', reason: 'leak', stopId: 'nowhere' }, 'left-rear'],
     [{ kind: 'decided', haltId: 'nowhere', decision: 'end job' }, 'nowhere'],
@@ -391,19 +391,20 @@ describe('the fluid that a run has moved', () => {
   test('it is that of the simulation behind the plan', () => {
     const shares = newShares(new RunFluid(HATCHBACK).after(follow(HATCHBACK)));
     const fluid = new CircuitFluid(layoutOf('hatchback-diagonal'));
-    fluid.emptyBowl('bowl');
+    fluid.emptyReservoir('reservoir');
     for (const { ml, times } of HATCHBACK.treatment!.rinses)
-      for (let i = 0; i < times; i++) fluid.rinseBowl('bowl', ml);
-    fluid.fillBowl('bowl', 220);
+      for (let i = 0; i < times; i++) fluid.rinseReservoir('reservoir', ml);
+    fluid.fillReservoir('reservoir', 220);
     for (const stop of HATCHBACK.stops) {
       for (let s = 0; s < stop.strokes.value; s++) {
-        for (const t of stop.topUps) if (t.afterStrokes === s) fluid.fillBowl(t.bowlId, 220);
+        for (const t of stop.topUps)
+          if (t.afterStrokes === s) fluid.fillReservoir(t.reservoirId, 220);
         fluid.bleed(stop.bleeder.id, stop.strokeMl.value);
       }
     }
     const expected = newShares(fluid);
     for (const [id, share] of shares)
-      if (id !== 'bowl') expect(share).toBeCloseTo(expected.get(id)!, 9);
+      if (id !== 'reservoir') expect(share).toBeCloseTo(expected.get(id)!, 9);
     // What leaves a mixed caliper is what it holds: the target of the house, 95 %.
     expect(shares.get('left-rear-caliper')).toBeGreaterThan(0.95);
     expect(shares.get('left-rear-caliper')).toBeLessThan(0.97);
@@ -435,8 +436,8 @@ describe('the fluid that a run has moved', () => {
 
 describe('figures of a run', () => {
   test('the level names its marks and the stroke that lowers it', () => {
-    const bowl = HATCHBACK.bowls[0]!;
-    const level = levelFigure(bowl, 150, HATCHBACK.stops[0]!);
+    const reservoir = HATCHBACK.reservoirs[0]!;
+    const level = levelFigure(reservoir, 150, HATCHBACK.stops[0]!);
     expect(level).toMatchObject({ value: 150, unit: 'mL', source: { kind: 'model' } });
     expect(level.from.map((f) => f.label)).toEqual([
       'At MAX',
@@ -454,7 +455,7 @@ describe('figures of a run', () => {
       if (step.kind === 'top up') {
         asked++;
         expect(
-          pourFigure(step.bowl, state.levelMl[step.bowl.id]!, step.bowl.maxMl).value,
+          pourFigure(step.reservoir, state.levelMl[step.reservoir.id]!, step.reservoir.maxMl).value,
         ).toBeCloseTo(step.pourMl, 9);
       }
       state = after(state, event);

@@ -1,7 +1,7 @@
 import { halfMl } from '../../hydraulics/order';
 import { cameOff, heldBack, type Plan } from '../../bleed/plan';
 import { CircuitFluid } from '../../hydraulics/washout';
-import { bowlsRunDry } from './dry';
+import { reservoirsRunDry } from './dry';
 import type { PlanStop } from '../../bleed/stages';
 import { countsItself } from './counting';
 import type { Kept, RunEvent } from './event';
@@ -96,16 +96,17 @@ export class RunFluid {
   }
 
   private follow(event: Kept<RunEvent>): void {
-    const { bowls } = this.inForce;
+    const { reservoirs } = this.inForce;
     switch (event.kind) {
       case 'prepared':
         if (event.planId !== null && event.planId !== this.inForce.id) return;
-        if (event.step === 'empty reservoir') for (const b of bowls) this.fluid.emptyBowl(b.id);
+        if (event.step === 'empty reservoir')
+          for (const b of reservoirs) this.fluid.emptyReservoir(b.id);
         if (event.step === 'clean reservoir')
-          for (const { bowlId, ml, times } of this.inForce.treatment?.rinses ?? [])
-            for (let i = 0; i < times; i++) this.fluid.rinseBowl(bowlId, ml);
+          for (const { reservoirId, ml, times } of this.inForce.treatment?.rinses ?? [])
+            for (let i = 0; i < times; i++) this.fluid.rinseReservoir(reservoirId, ml);
         if (event.step === 'fill reservoir')
-          for (const b of bowls) this.fluid.fillBowl(b.id, b.maxMl);
+          for (const b of reservoirs) this.fluid.fillReservoir(b.id, b.maxMl);
         return;
       case 'decided':
         if (!event.plan) return;
@@ -121,24 +122,25 @@ export class RunFluid {
       case 'level seen': {
         const stop = this.stops.get(event.stopId);
         if (!stop) return;
-        const fellMl = this.fluid.levelMl(stop.bowlId) - event.levelMl;
+        const fellMl = this.fluid.levelMl(stop.reservoirId) - event.levelMl;
         if (fellMl > 0) this.drawn(stop, fellMl, fellMl);
         if (event.fluidComes) this.fluid.fillWay(stop.bleeder.id);
-        this.fluid.levelSeen(stop.bowlId, event.levelMl);
+        this.fluid.levelSeen(stop.reservoirId, event.levelMl);
         return;
       }
       case 'halted':
         if (event.reason === 'ran dry')
-          for (const id of bowlsRunDry(this.inForce, event.stopId)) this.fluid.emptyBowl(id);
+          for (const id of reservoirsRunDry(this.inForce, event.stopId))
+            this.fluid.emptyReservoir(id);
         return;
       case 'topped up': {
-        const bowl = bowls.find((b) => b.id === event.bowlId);
-        if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
+        const reservoir = reservoirs.find((b) => b.id === event.reservoirId);
+        if (reservoir) this.fluid.fillReservoir(reservoir.id, reservoir.maxMl);
         return;
       }
       case 'drawn off': {
-        const bowl = bowls.find((b) => b.id === event.bowlId);
-        if (bowl) this.fluid.drawTo(bowl.id, halfMl(bowl));
+        const reservoir = reservoirs.find((b) => b.id === event.reservoirId);
+        if (reservoir) this.fluid.drawTo(reservoir.id, halfMl(reservoir));
         return;
       }
       case 'counting':
@@ -183,7 +185,7 @@ export class RunFluid {
   private draw(stop: PlanStop, share: number): number {
     const { strokeMl, mostStrokeMl, mostMlS, bleeder } = stop;
     this.keptFull(stop);
-    if (!stop.fromBowl) {
+    if (!stop.fromReservoir) {
       this.fluid.pushUp(bleeder.id, strokeMl.value);
       return strokeMl.value;
     }
@@ -194,11 +196,11 @@ export class RunFluid {
     return ml;
   }
 
-  /** What the jar holds and nobody counted: its way is full, and the bowl gave that as well. */
+  /** What the jar holds and nobody counted: its way is full, and the reservoir gave that as well. */
   private moreDrawn(stop: PlanStop, ml: number): void {
     this.keptFull(stop);
     const allMl = ml + this.fluid.emptyOnWayMl(stop.bleeder.id);
-    // A bowl that is kept full gives it a filling at a time.
+    // A reservoir that is kept full gives it a filling at a time.
     const atOnceMl = stop.selfFed ? stop.strokeMl.value : allMl;
     for (let leftMl = allMl; leftMl > 1e-9; leftMl -= atOnceMl) {
       const drawnMl = Math.min(leftMl, atOnceMl);
@@ -207,17 +209,18 @@ export class RunFluid {
     }
   }
 
-  /** A pot or a self-refilling bottle brings its bowl to MAX. */
+  /** A pot or a self-refilling bottle brings its reservoir to MAX. */
   private keptFull(stop: PlanStop): void {
-    const bowl = stop.selfFed && this.inForce.bowls.find((b) => b.id === stop.bowlId);
-    if (bowl) this.fluid.fillBowl(bowl.id, bowl.maxMl);
+    const reservoir =
+      stop.selfFed && this.inForce.reservoirs.find((b) => b.id === stop.reservoirId);
+    if (reservoir) this.fluid.fillReservoir(reservoir.id, reservoir.maxMl);
   }
 
   /** What was drawn against the call is only what was there: past that it was air. */
   private drawn(stop: PlanStop, ml: number, mostMl: number): void {
-    const bowl = this.inForce.bowls.find((b) => b.id === stop.bowlId);
-    if (!bowl) return;
-    const drawnMl = Math.min(ml, this.fluid.levelMl(bowl.id) - bowl.airDrawnMl);
+    const reservoir = this.inForce.reservoirs.find((b) => b.id === stop.reservoirId);
+    if (!reservoir) return;
+    const drawnMl = Math.min(ml, this.fluid.levelMl(reservoir.id) - reservoir.airDrawnMl);
     if (drawnMl > 0) this.fluid.bleed(stop.bleeder.id, drawnMl, mostMl);
   }
 }

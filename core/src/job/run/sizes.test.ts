@@ -49,15 +49,15 @@ describe('a bore that is found while the car is bled', () => {
   const after = runOf(PLAN, [...until(15), bore(22.2)]);
   const strokesOf = (s: RunState) => s.bleeders.map((b) => b.strokes);
 
-  test('values the strokes that were made before it, in the jar, at the bleeder and in the bowl', () => {
+  test('values the strokes that were made before it, in the jar, at the bleeder and in the reservoir', () => {
     expect(strokesOf(after)).toEqual(strokesOf(before));
     expect(after.bledMl).toBeCloseTo(before.bledMl * AREA, 6);
     expect(after.bleeders[0]!.bledMl).toBeCloseTo(before.bleeders[0]!.bledMl * AREA, 6);
-    expect(after.leastMl.bowl!).toBeLessThan(before.leastMl.bowl!);
+    expect(after.leastMl.reservoir!).toBeLessThan(before.leastMl.reservoir!);
     const out = (s: RunState) => new RunFluid(s.past[0]?.plan ?? s.plan).after(s.log);
-    const left = out(after).levelMl('bowl');
-    expect(left).toBeLessThan(out(before).levelMl('bowl'));
-    expect(left).toBeCloseTo(after.levelMl.bowl!, 6);
+    const left = out(after).levelMl('reservoir');
+    expect(left).toBeLessThan(out(before).levelMl('reservoir'));
+    expect(left).toBeCloseTo(after.levelMl.reservoir!, 6);
   });
 
   test('halts until the rest is worked out anew, and shows what is another size and what it takes', () => {

@@ -89,18 +89,21 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
   },
 );
 
-// What goes up rises in the bowl and is not in the jar; it is drawn off before MAX as a top-up comes before MIN: common practice, no source.
+// What goes up rises in the reservoir and is not in the jar; it is drawn off before MAX as a top-up comes before MIN: common practice, no source.
 describe('from below', () => {
   const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
-  const below = plan.stops.find((s) => !s.fromBowl)!;
-  const bowl = plan.bowls.find((b) => b.id === below.bowlId)!;
-  const half = (bowl.maxMl + bowl.minMl) / 2;
+  const below = plan.stops.find((s) => !s.fromReservoir)!;
+  const reservoir = plan.reservoirs.find((b) => b.id === below.reservoirId)!;
+  const half = (reservoir.maxMl + reservoir.minMl) / 2;
   const push: Said = { ...base, kind: 'stroke', stopId: below.id };
 
-  test('what is pushed in comes out of the syringe and up into the bowl, and nothing is bled', () => {
+  test('what is pushed in comes out of the syringe and up into the reservoir, and nothing is bled', () => {
     const before = runOf(plan, []);
     const after = runOf(plan, [push]);
-    expect(after.levelMl[bowl.id]).toBeCloseTo(before.levelMl[bowl.id]! + below.strokeMl.value, 9);
+    expect(after.levelMl[reservoir.id]).toBeCloseTo(
+      before.levelMl[reservoir.id]! + below.strokeMl.value,
+      9,
+    );
     expect(after.pouredMl).toBe(below.strokeMl.value);
     expect(after.bledMl).toBe(0);
   });
@@ -111,12 +114,12 @@ describe('from below', () => {
     const push = events.findIndex((e) => e.kind === 'stroke' && e.stopId === below.id);
     const filled = runOf(plan, [
       ...(events.slice(0, push) as Said[]).filter((e) => e.kind !== 'drawn off'),
-      { ...base, id: 'full', kind: 'topped up', bowlId: bowl.id, containerId: null },
+      { ...base, id: 'full', kind: 'topped up', reservoirId: reservoir.id, containerId: null },
     ]);
     expect(nextStep(filled)).toMatchObject({
       kind: 'draw off',
       first: true,
-      drawMl: bowl.maxMl - half,
+      drawMl: reservoir.maxMl - half,
     });
     const at = events.flatMap((e, i) =>
       e.kind === 'drawn off'
@@ -128,8 +131,8 @@ describe('from below', () => {
     let state = runOf(plan, []);
     for (const e of events) {
       state = runOf(plan, [e as Said], state);
-      expect(state.levelMl[bowl.id]).toBeLessThanOrEqual(bowl.maxMl + 1e-9);
-      if (e.kind === 'drawn off') expect(state.levelMl[bowl.id]).toBeCloseTo(half, 9);
+      expect(state.levelMl[reservoir.id]).toBeLessThanOrEqual(reservoir.maxMl + 1e-9);
+      if (e.kind === 'drawn off') expect(state.levelMl[reservoir.id]).toBeCloseTo(half, 9);
     }
     expect(state.removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
     expect(state.pouredMl).toBeCloseTo(plan.totals.pouredMl.value, 6);
@@ -146,7 +149,7 @@ describe('from below', () => {
     expect(step(...unready)).toMatchObject({ kind: 'ready syringe', again: false });
     const ready = events.slice(0, first);
     expect(step(...ready).kind).toBe('stroke');
-    const drawn: Said = { ...base, id: 'drawn', kind: 'drawn off', bowlId: bowl.id };
+    const drawn: Said = { ...base, id: 'drawn', kind: 'drawn off', reservoirId: reservoir.id };
     const empty: Said = { ...base, id: 'empty', kind: 'syringe empty', stopId: below.id };
     expect(step(...ready, empty)).toMatchObject({ kind: 'ready syringe', again: false });
     // Behind a push it is filled again, and shut before that.
@@ -166,7 +169,7 @@ describe('from below', () => {
     expect(runOf(plan, [...ready, shut]).bleeders[0]!.syringeReady).toBe(false);
   });
 
-  test('nothing is readied where fluid comes from the bowl', () => {
+  test('nothing is readied where fluid comes from the reservoir', () => {
     const events = log(planned(layoutOf('hatchback-diagonal')));
     expect(events.filter((e) => e.kind === 'syringe readied')).toEqual([]);
   });
@@ -179,15 +182,15 @@ describe('from below', () => {
       primeInPlace: true,
     });
     const [prime] = dry.stops;
-    expect(prime!.fromBowl).toBe(false);
+    expect(prime!.fromReservoir).toBe(false);
     expect(dry.preparation).not.toContain('fill reservoir');
     expect(prime!.fillMl.value).toBeGreaterThan(0);
     const events = log(dry);
     const pushed = events.filter((e) => e.kind === 'stroke' && e.stopId === prime!.id) as Said[];
     const atFirst = runOf(dry, pushed.slice(0, 1));
-    expect(atFirst.levelMl.bowl).toBe(runOf(dry, []).levelMl.bowl);
+    expect(atFirst.levelMl.reservoir).toBe(runOf(dry, []).levelMl.reservoir);
     const after = runOf(dry, pushed);
-    expect(after.levelMl.bowl! - runOf(dry, []).levelMl.bowl!).toBeCloseTo(
+    expect(after.levelMl.reservoir! - runOf(dry, []).levelMl.reservoir!).toBeCloseTo(
       pushed.length * prime!.strokeMl.value - prime!.fillMl.value,
       6,
     );
@@ -589,9 +592,11 @@ test('every stage that opens no bleeder says what to do and why', () => {
 
 test('a dry system begins with nothing above its outlets, in the levels and in the picture', () => {
   const plan = dry(layoutOf('motorcycle-front-disc'));
-  expect(runOf(plan, []).levelMl).toEqual({ bowl: 0 });
+  expect(runOf(plan, []).levelMl).toEqual({ reservoir: 0 });
   const fill: Said = { ...base, kind: 'prepared', step: 'fill reservoir' };
-  expect(newShares(new RunFluid(plan).after([kept(fill) as Kept<RunEvent>])).get('bowl')).toBe(1);
+  expect(newShares(new RunFluid(plan).after([kept(fill) as Kept<RunEvent>])).get('reservoir')).toBe(
+    1,
+  );
 });
 
 describe('what changed between two plans', () => {

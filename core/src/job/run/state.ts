@@ -91,9 +91,9 @@ export interface Jar {
 /** What one opening gave since somebody looked at the jar, mL. */
 export interface JarGiven {
   readonly stopId: string;
-  readonly bowlId: string;
+  readonly reservoirId: string;
   readonly ml: number;
-  /** Of that, what a fill of its bowl made up for since: an error of the count is in what was poured. */
+  /** Of that, what a fill of its reservoir made up for since: an error of the count is in what was poured. */
   readonly filledMl: number;
   /** Of that, what fell since the level was last known: an error of the count is in the level. */
   readonly fellMl: number;
@@ -147,9 +147,9 @@ export interface RunState {
   readonly bleeders: readonly BleederState[];
   /** Bleeders left shut by decision. They were not bled and the vehicle cannot be released. */
   readonly leftShut: ReadonlyMap<string, HaltReason>;
-  /** Present level by the model, mL, per bowl. */
+  /** Present level by the model, mL, per reservoir. */
   readonly levelMl: Readonly<Record<string, number>>;
-  /** Where it may stand at the lowest, if every stroke since the last fill was a full one, mL, per bowl: the calls go by it. */
+  /** Where it may stand at the lowest, if every stroke since the last fill was a full one, mL, per reservoir: the calls go by it. */
   readonly leastMl: Readonly<Record<string, number>>;
   /** What is empty on the ways still: it takes up fluid before any comes at a bleeder. */
   readonly empties: Empties;
@@ -206,9 +206,9 @@ export function emptyRun(accepted: Plan, sizes: readonly SizeFound[] = []): RunS
   };
 }
 
-/** Where the bowls stand when a plan begins, mL. */
-export function levelsAtFirst({ bowls, inside }: Plan): Readonly<Record<string, number>> {
-  return Object.fromEntries(bowls.map((b) => [b.id, b.maxMl - toFillMl(inside[b.id]!)]));
+/** Where the reservoirs stand when a plan begins, mL. */
+export function levelsAtFirst({ reservoirs, inside }: Plan): Readonly<Record<string, number>> {
+  return Object.fromEntries(reservoirs.map((b) => [b.id, b.maxMl - toFillMl(inside[b.id]!)]));
 }
 
 /** Whether what was bled so far is what the jar holds as it was read. */

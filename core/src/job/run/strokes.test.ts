@@ -103,7 +103,7 @@ describe('back to a bleeder that was through', () => {
   const through: Said[] = [
     ...plan.preparation.map((step): Said => ({ kind: 'prepared', step })),
     ...Array.from({ length: Math.ceil(first!.strokes.value / 10) }, () => stroke(first!.id, 10)),
-    { kind: 'topped up', bowlId: first!.bowlId, containerId: null },
+    { kind: 'topped up', reservoirId: first!.reservoirId, containerId: null },
     { kind: 'bubbles', stopId: first!.id, reading: 'none' },
     { kind: 'colour', stopId: first!.id, colour: plan.newColour },
     { kind: 'shut', stopId: first!.id, tightened: 'by feel' },

@@ -10,11 +10,11 @@ export function knownFromRun(run: RunState): CheckItem[] {
   const done = [...doneAt(run).values()];
   const capped = done.length > 0 && done.every((d) => d.shut) && run.leftShut.size === 0;
   const lastShut = run.log.map((e) => e.kind).lastIndexOf('shut');
-  const filled = run.plan.bowls.every((b) =>
-    run.log.some((e, i) => i > lastShut && e.kind === 'topped up' && e.bowlId === b.id),
+  const filled = run.plan.reservoirs.every((b) =>
+    run.log.some((e, i) => i > lastShut && e.kind === 'topped up' && e.reservoirId === b.id),
   );
   return [
     ...(capped ? (['bleeder caps'] as const) : []),
-    ...(filled && run.plan.bowls.length > 0 ? (['level'] as const) : []),
+    ...(filled && run.plan.reservoirs.length > 0 ? (['level'] as const) : []),
   ];
 }

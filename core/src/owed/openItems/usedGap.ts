@@ -12,8 +12,8 @@ export function usedGap(
   used: Pick<FluidUsedEntry, 'containers' | 'bledMl' | 'removedMl' | 'spilledMl'>,
 ): BalanceGap | null {
   if (!run) return null;
-  const { layout, bowls } = run.plan;
-  const levels = bowls.map((b) => {
+  const { layout, reservoirs } = run.plan;
+  const levels = reservoirs.map((b) => {
     const outlets = chambersOf(layout)
       .filter(({ chamber }) => chamber.fedBy === b.id)
       .map(({ chamber }) => chamber.outlet);

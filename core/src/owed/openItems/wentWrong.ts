@@ -35,9 +35,9 @@ function mattersOfHalt(
 ): (readonly [MatterKind, string | null])[] {
   switch (reason) {
     case 'ran dry': {
-      const bowlId = run.plan.stops.find((s) => s.id === stopId)?.bowlId;
+      const reservoirId = run.plan.stops.find((s) => s.id === stopId)?.reservoirId;
       return paths(layout)
-        .filter((p) => bowlId === undefined || p.chamber.fedBy === bowlId)
+        .filter((p) => reservoirId === undefined || p.chamber.fedBy === reservoirId)
         .map((p) => ['air possible', p.bleeder.id] as const);
     }
     case 'seized':

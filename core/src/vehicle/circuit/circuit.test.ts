@@ -214,11 +214,11 @@ describe('validation', () => {
   });
 
   test('levels that do not rise are refused', () => {
-    expect(codes({ ...base, bowls: base.bowls.map((b) => ({ ...b, minMl: b.maxMl })) })).toEqual([
-      'level order:bowl',
-    ]);
+    expect(
+      codes({ ...base, reservoirs: base.reservoirs.map((b) => ({ ...b, minMl: b.maxMl })) }),
+    ).toEqual(['level order:reservoir']);
     expect(codes(chambers((c) => ({ ...c, outlet: { ...c.outlet, airDrawnMl: 66 } })))).toEqual([
-      'level order:bowl',
+      'level order:reservoir',
     ]);
   });
 
@@ -261,7 +261,7 @@ describe('validation', () => {
     ).toEqual(['kind:abs']);
   });
 
-  test('half a differential valve that does not say which end it feeds is refused, and a bowl that feeds nothing', () => {
+  test('half a differential valve that does not say which end it feeds is refused, and a reservoir that feeds nothing', () => {
     const estate = layoutOf('estate-front-rear');
     expect(
       codes({
@@ -272,7 +272,7 @@ describe('validation', () => {
       }),
     ).toEqual(['kind:differential-front']);
     expect(
-      codes({ ...base, bowls: [...base.bowls, { ...base.bowls[0]!, id: 'spare' }] }),
+      codes({ ...base, reservoirs: [...base.reservoirs, { ...base.reservoirs[0]!, id: 'spare' }] }),
     ).toContain('orphan:spare');
   });
 
@@ -288,17 +288,17 @@ describe('validation', () => {
   });
 
   // Facts of the trade, common practice, no source: fluid runs down to its master, a clutch's slave hangs on the clutch.
-  test('a bowl stands above the master that it feeds, unless its own lid carries pressure', () => {
+  test('a reservoir stands above the master that it feeds, unless its own lid carries pressure', () => {
     const { heightMm } = base.masters[0]!;
-    const bowlAt = (mm: number, makerPressureKpa: number | null = null) => ({
+    const reservoirAt = (mm: number, makerPressureKpa: number | null = null) => ({
       ...base,
-      bowls: base.bowls.map((b) => ({ ...b, heightMm: mm, makerPressureKpa })),
+      reservoirs: base.reservoirs.map((b) => ({ ...b, heightMm: mm, makerPressureKpa })),
     });
-    expect(codes(bowlAt(heightMm + 1))).toEqual([]);
-    expect(codes(bowlAt(heightMm))).toEqual(['place:bowl']);
-    expect(codes(bowlAt(heightMm, 0))).toEqual(['place:bowl']);
-    expect(codes(bowlAt(heightMm, 100))).toEqual([]);
-    expect(validateLayout(bowlAt(heightMm))[0]!.sentence).toContain('one of the two is wrong');
+    expect(codes(reservoirAt(heightMm + 1))).toEqual([]);
+    expect(codes(reservoirAt(heightMm))).toEqual(['place:reservoir']);
+    expect(codes(reservoirAt(heightMm, 0))).toEqual(['place:reservoir']);
+    expect(codes(reservoirAt(heightMm, 100))).toEqual([]);
+    expect(validateLayout(reservoirAt(heightMm))[0]!.sentence).toContain('one of the two is wrong');
   });
 
   test('a slave of the clutch hangs on no brake chamber', () => {

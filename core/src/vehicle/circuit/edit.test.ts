@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { arbitraryLayout, layoutOf } from '../../testing';
 import {
   addBleeder,
-  addBowl,
+  addReservoir,
   addChamber,
   addEnd,
   addMaster,
@@ -150,10 +150,10 @@ test('a master comes with all that makes it good, and goes with all that it alon
     expect(made.layout.masters.at(-1)!.system).toBe(system);
     expect(removeElement(made.layout, made.element)).toEqual(hatchback);
   }
-  // A bowl that another still draws from stays.
+  // A reservoir that another still draws from stays.
   const van = layoutOf('clutch-concentric');
   const rest = removeElement(van, 'clutch-master');
-  expect(rest.bowls).toHaveLength(1);
+  expect(rest.reservoirs).toHaveLength(1);
   expect(validateLayout(rest)).toEqual([]);
 });
 
@@ -164,7 +164,9 @@ test('a drawing may begin with nothing but a master, a line and a wheel, and gro
   ] as const) {
     const blank = blankLayout({ name: 'From a drawing', vehicleKind, driverSide });
     expect(validateLayout(blank)).toEqual([]);
-    expect([blank.bowls, blank.masters, blank.bleeders].map((l) => l.length)).toEqual([1, 1, 1]);
+    expect([blank.reservoirs, blank.masters, blank.bleeders].map((l) => l.length)).toEqual([
+      1, 1, 1,
+    ]);
     const tandem = addChamber(blank, blank.masters[0]!.id);
     expect(validateLayout(tandem.layout)).toEqual([]);
     expect(paths(tandem.layout)).toHaveLength(2);
@@ -172,15 +174,15 @@ test('a drawing may begin with nothing but a master, a line and a wheel, and gro
   }
 });
 
-test('chambers share a bowl or have their own, and one that feeds nothing goes', () => {
+test('chambers share a reservoir or have their own, and one that feeds nothing goes', () => {
   const tandem = addChamber(
     blankLayout({ name: 'x', vehicleKind: 'car', driverSide: 'left' }),
     'master-1',
   );
-  const divided = addBowl(tandem.layout, tandem.element);
-  expect(divided.layout.bowls).toHaveLength(2);
+  const divided = addReservoir(tandem.layout, tandem.element);
+  expect(divided.layout.reservoirs).toHaveLength(2);
   expect(validateLayout(divided.layout)).toEqual([]);
-  expect(setFeed(divided.layout, tandem.element, 'bowl-1')).toEqual(tandem.layout);
+  expect(setFeed(divided.layout, tandem.element, 'reservoir-1')).toEqual(tandem.layout);
 });
 
 test('a thread that was found wins over the listed one, at a bleeder and at a nut that nobody had looked at', () => {

@@ -15,7 +15,7 @@ import type {
 import { chambersOf, isActuator } from './names';
 import {
   bleeder,
-  bowl,
+  reservoir,
   caliper,
   chamber,
   cylinder,
@@ -62,8 +62,8 @@ export function setSize(
   const put = <T extends MayBeKnown & { readonly id: string }>(list: readonly T[]): T[] =>
     list.map((e) => (e.id === of.element ? marked({ ...e, [key]: value }, [key], how) : e));
   switch (of.kind) {
-    case 'bowl':
-      return { ...layout, bowls: put(layout.bowls) };
+    case 'reservoir':
+      return { ...layout, reservoirs: put(layout.reservoirs) };
     case 'master':
       return { ...layout, masters: put(layout.masters) };
     case 'chamber':
@@ -134,7 +134,7 @@ export function setOption(
     list.map((e) => (e.id === element ? { ...e, ...more } : e));
   return {
     ...layout,
-    bowls: put(layout.bowls),
+    reservoirs: put(layout.reservoirs),
     nodes: put(layout.nodes),
     stretches: put(layout.stretches),
     bleeders: put(layout.bleeders),
@@ -253,7 +253,7 @@ export function blankLayout({
       vehicleKind,
       driverSide,
       abs: 'none',
-      bowls: [],
+      reservoirs: [],
       masters: [],
       nodes: [],
       stretches: [],
@@ -263,23 +263,26 @@ export function blankLayout({
   ).layout;
 }
 
-/** Let another bowl feed a chamber; one that feeds nothing any more goes. */
-export function setFeed(layout: Layout, chamberId: string, bowlId: string): Layout {
-  return withoutIdleBowls(setOption(layout, chamberId, { fedBy: bowlId }));
+/** Let another reservoir feed a chamber; one that feeds nothing any more goes. */
+export function setFeed(layout: Layout, chamberId: string, reservoirId: string): Layout {
+  return withoutIdleReservoirs(setOption(layout, chamberId, { fedBy: reservoirId }));
 }
 
-/** A bowl of its own for a chamber that shared one. Sizes are those of the one it shared, until somebody measures. */
-export function addBowl(layout: Layout, chamberId: string): Edited {
-  const shared = layout.bowls.find(
+/** A reservoir of its own for a chamber that shared one. Sizes are those of the one it shared, until somebody measures. */
+export function addReservoir(layout: Layout, chamberId: string): Edited {
+  const shared = layout.reservoirs.find(
     (b) => b.id === chambersOf(layout).find(({ chamber: c }) => c.id === chamberId)?.chamber.fedBy,
   )!;
-  const id = freeId(layout, 'bowl');
+  const id = freeId(layout, 'reservoir');
   return {
     element: id,
     layout: setOption(
       {
         ...layout,
-        bowls: [...layout.bowls, { ...asGuess(shared), id, name: 'New reservoir chamber' }],
+        reservoirs: [
+          ...layout.reservoirs,
+          { ...asGuess(shared), id, name: 'New reservoir chamber' },
+        ],
       },
       chamberId,
       { fedBy: id },
@@ -312,12 +315,12 @@ export function addChamber(layout: Layout, masterId: string): Edited {
   };
 }
 
-/** A new master with a bowl, one chamber, a line and a part of its own. */
+/** A new master with a reservoir, one chamber, a line and a part of its own. */
 export function addMaster(layout: Layout, system: Master['system']): Edited {
   const car = !VEHICLE_TRAITS[layout.vehicleKind].bar;
-  const [id, bowlId, portId] = [
+  const [id, reservoirId, portId] = [
     freeId(layout, 'master'),
-    freeId(layout, 'bowl'),
+    freeId(layout, 'reservoir'),
     freeId(layout, 'port'),
   ];
   const control =
@@ -330,11 +333,11 @@ export function addMaster(layout: Layout, system: Master['system']): Edited {
         : 'brake lever';
   const base: Layout = {
     ...layout,
-    bowls: [
-      ...layout.bowls,
+    reservoirs: [
+      ...layout.reservoirs,
       car
-        ? bowl(bowlId, 'New reservoir', 900, 180, 70)
-        : bowl(bowlId, 'New reservoir', 1050, 32, 12),
+        ? reservoir(reservoirId, 'New reservoir', 900, 180, 70)
+        : reservoir(reservoirId, 'New reservoir', 1050, 32, 12),
     ],
     masters: [
       ...layout.masters,
@@ -344,7 +347,7 @@ export function addMaster(layout: Layout, system: Master['system']): Edited {
           'New chamber',
           car ? 20.6 : 14,
           car ? { full: 32, bleed: 22 } : { full: 14, bleed: 10 },
-          bowlId,
+          reservoirId,
           portId,
           { airDrawnMl: car ? 20 : 5, belowMaxMm: car ? 45 : 18 },
         ),
@@ -392,13 +395,13 @@ export function removeElement(layout: Layout, id: string): Layout {
       ...layout,
       masters: layout.masters.filter((m) => m !== taken),
     });
-    return tidy(withoutIdleBowls(rest));
+    return tidy(withoutIdleReservoirs(rest));
   }
   const owner = layout.masters.find((m) => m.chambers.some((c) => c.id === id));
   if (owner) {
     const rest = withoutSubtree(layout, owner.chambers.find((c) => c.id === id)!.port);
     return tidy(
-      withoutIdleBowls({
+      withoutIdleReservoirs({
         ...rest,
         masters: rest.masters.map((m) =>
           m.id === owner.id ? { ...m, chambers: m.chambers.filter((c) => c.id !== id) } : m,
@@ -475,11 +478,11 @@ function withoutSubtree(layout: Layout, nodeId: string): Layout {
   };
 }
 
-/** Bowls that feed nothing any more go. */
-function withoutIdleBowls(layout: Layout): Layout {
+/** Reservoirs that feed nothing any more go. */
+function withoutIdleReservoirs(layout: Layout): Layout {
   return {
     ...layout,
-    bowls: layout.bowls.filter((b) =>
+    reservoirs: layout.reservoirs.filter((b) =>
       chambersOf(layout).some(({ chamber: c }) => c.fedBy === b.id),
     ),
   };
@@ -497,7 +500,7 @@ const heightOf = (layout: Layout, nodeId: string): number =>
 function freeId(layout: Layout, kind: string): string {
   const taken = new Set(
     [
-      ...layout.bowls,
+      ...layout.reservoirs,
       ...layout.masters,
       ...chambersOf(layout).map(({ chamber: c }) => c),
       ...layout.nodes,

@@ -25,7 +25,7 @@ const ACTUATOR = [
 
 /** The sizes that each kind of element has, in the order in which they are asked and checked. */
 export const SIZE_FIELDS = {
-  bowl: [
+  reservoir: [
     HEIGHT,
     field('maxMl', RANGES.maxMl),
     field('minMl', RANGES.minMl),
@@ -78,7 +78,9 @@ export function sizedThings(layout: Layout): Sized[] {
         )
       : [];
   return [
-    ...layout.bowls.map((b): Sized => ({ kind: 'bowl', element: b.id, name: b.name, holder: b })),
+    ...layout.reservoirs.map(
+      (b): Sized => ({ kind: 'reservoir', element: b.id, name: b.name, holder: b }),
+    ),
     ...layout.masters.flatMap((m): Sized[] => [
       { kind: 'master', element: m.id, name: m.name, holder: m },
       ...m.chambers.flatMap((c): Sized[] => [

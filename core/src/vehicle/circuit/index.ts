@@ -10,7 +10,7 @@ export {
   type AbsKind,
   type Actuator,
   type Bleeder,
-  type Bowl,
+  type Reservoir,
   type DriverSide,
   type Fitting,
   type FittingSizes,
@@ -69,7 +69,7 @@ export { behind, circuitOf, climbsFrom, jointBefore } from './reach';
 export { tubeVolumeMl } from './tubeVolume';
 export {
   addBleeder,
-  addBowl,
+  addReservoir,
   addChamber,
   addEnd,
   addMaster,

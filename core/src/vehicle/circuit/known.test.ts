@@ -1,6 +1,6 @@
 import { layoutOf } from '../../testing';
 import {
-  addBowl,
+  addReservoir,
   addChamber,
   howKnown,
   insertInto,
@@ -33,15 +33,17 @@ test('another value is a guess until somebody says how it is known', () => {
   const typed = setSize(measured, of, 'lengthMm', 710);
   expect(stretch(typed, line.id)).toEqual({ ...line, lengthMm: 710 });
   const outlet = { kind: 'outlet' as const, element: 'primary' };
-  const bowl = setSize(CAR, outlet, 'airDrawnMl', 22, 'by the maker');
-  expect(bowl.masters[0]!.chambers[0]!.known).toEqual({ airDrawnMl: 'by the maker' });
+  const reservoir = setSize(CAR, outlet, 'airDrawnMl', 22, 'by the maker');
+  expect(reservoir.masters[0]!.chambers[0]!.known).toEqual({ airDrawnMl: 'by the maker' });
 });
 
 test('marks are set and taken back one by one', () => {
-  const both = withKnown(CAR, 'bowl', ['maxMl', 'minMl'], 'measured');
-  expect(both.bowls[0]!.known).toEqual({ maxMl: 'measured', minMl: 'measured' });
-  expect(withKnown(both, 'bowl', ['maxMl'], null).bowls[0]!.known).toEqual({ minMl: 'measured' });
-  expect(withKnown(both, 'bowl', ['maxMl', 'minMl'], null)).toEqual(CAR);
+  const both = withKnown(CAR, 'reservoir', ['maxMl', 'minMl'], 'measured');
+  expect(both.reservoirs[0]!.known).toEqual({ maxMl: 'measured', minMl: 'measured' });
+  expect(withKnown(both, 'reservoir', ['maxMl'], null).reservoirs[0]!.known).toEqual({
+    minMl: 'measured',
+  });
+  expect(withKnown(both, 'reservoir', ['maxMl', 'minMl'], null)).toEqual(CAR);
 });
 
 test.each([
@@ -71,13 +73,15 @@ test('what is cut, joined, moved or copied was not measured so', () => {
   expect(moved.nodes.find((n) => n.id === cut.element)!.known).toBeUndefined();
 
   const sized = withKnown(
-    withKnown(CAR, 'bowl', ['maxMl'], 'measured'),
+    withKnown(CAR, 'reservoir', ['maxMl'], 'measured'),
     'primary',
     ['boreMm'],
     'measured',
   );
-  const bowl = addBowl(sized, 'primary');
-  expect(bowl.layout.bowls.find((b) => b.id === bowl.element)!.known).toBeUndefined();
+  const reservoir = addReservoir(sized, 'primary');
+  expect(
+    reservoir.layout.reservoirs.find((b) => b.id === reservoir.element)!.known,
+  ).toBeUndefined();
   const chamber = addChamber(sized, 'master').layout.masters[0]!.chambers.at(-1)!;
   expect(chamber.known).toBeUndefined();
 });

@@ -38,7 +38,7 @@ export function withKnown(
     list.map((e) => (e.id === elementId ? marked(e, sizes, how) : e));
   return {
     ...layout,
-    bowls: put(layout.bowls),
+    reservoirs: put(layout.reservoirs),
     masters: put(layout.masters).map((m) => ({ ...m, chambers: put(m.chambers) })),
     nodes: put(layout.nodes),
     stretches: put(layout.stretches),

@@ -14,7 +14,7 @@ export interface Layout {
   readonly driverSide: DriverSide;
   readonly abs: AbsKind;
   /** Chambers of the reservoirs. One may feed brakes and clutch, each at its own outlet. */
-  readonly bowls: readonly Bowl[];
+  readonly reservoirs: readonly Reservoir[];
   readonly masters: readonly Master[];
   readonly nodes: readonly LayoutNode[];
   readonly stretches: readonly Stretch[];
@@ -47,7 +47,7 @@ export interface MayBeKnown {
 }
 
 /** One chamber of a reservoir, with its own marks. */
-export interface Bowl extends MayBeKnown {
+export interface Reservoir extends MayBeKnown {
   readonly id: string;
   readonly name: string;
   /** Height of the MAX mark. */
@@ -83,9 +83,9 @@ export interface MasterChamber extends MayBeKnown {
   readonly fullStrokeMm: number;
   /** Piston travel used for one bleeding stroke. */
   readonly bleedStrokeMm: number;
-  /** Bowl that feeds it. */
+  /** Reservoir that feeds it. */
   readonly fedBy: string;
-  /** Where its outlet lies: volume in the bowl at which it draws air, and how far that level is below MAX. */
+  /** Where its outlet lies: volume in the reservoir at which it draws air, and how far that level is below MAX. */
   readonly outlet: Outlet;
   /** The `port` node at which its circuit begins. */
   readonly port: string;

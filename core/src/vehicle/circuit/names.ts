@@ -42,12 +42,12 @@ export function isActuator(node: LayoutNode): node is Actuator {
   return node.kind === 'caliper' || node.kind === 'wheel cylinder' || node.kind === 'slave';
 }
 
-/** Volume in a bowl at which the highest of its outlets draws air, mL: a syringe stops there too, whichever system is in hand. */
-export function highestOutletMl(layout: Pick<Layout, 'masters'>, bowlId: string): number {
+/** Volume in a reservoir at which the highest of its outlets draws air, mL: a syringe stops there too, whichever system is in hand. */
+export function highestOutletMl(layout: Pick<Layout, 'masters'>, reservoirId: string): number {
   return Math.max(
     0,
     ...chambersOf(layout).flatMap(({ chamber }) =>
-      chamber.fedBy === bowlId ? [chamber.outlet.airDrawnMl] : [],
+      chamber.fedBy === reservoirId ? [chamber.outlet.airDrawnMl] : [],
     ),
   );
 }

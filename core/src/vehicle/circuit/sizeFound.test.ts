@@ -26,7 +26,7 @@ describe('a size as it is found on the vehicle', () => {
     [{ ...BORE, value: NaN }, /between 8 and 40/],
     [{ ...BORE, value: 'wide' }, /bore should be a number/],
     [{ ...BORE, elementId: 'nowhere' }, /nothing "nowhere"/],
-    [{ ...BORE, elementId: 'bowl', size: 'maxMl' }, /nothing "bowl"/],
+    [{ ...BORE, elementId: 'reservoir', size: 'maxMl' }, /nothing "reservoir"/],
     [{ ...BORE, size: 'heightMm' }, /no size "heightMm"; it should be one of boreMm/],
     [{ elementId: 'left-front', size: 'wrenchMm', value: 9 }, null],
     [{ elementId: 'left-front', size: 'wrenchMm', value: 4 }, /between 5 and 32/],

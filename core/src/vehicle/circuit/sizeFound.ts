@@ -43,7 +43,7 @@ export interface Findable {
 
 /**
  * Everything at which callipers, a tape or a wrench may find another size, in
- * the layout's order. Heights, and what the bowls hold, belong to the layout.
+ * the layout's order. Heights, and what the reservoirs hold, belong to the layout.
  */
 export function findables(layout: Layout): Findable[] {
   return [

@@ -2,7 +2,7 @@ import { CONTROL_TRAITS, type Control, type VehicleKind } from './kinds';
 import type {
   AbsKind,
   Bleeder,
-  Bowl,
+  Reservoir,
   Fitting,
   Layout,
   LayoutNode,
@@ -168,13 +168,13 @@ export const bleeder = (
   ...more,
 });
 
-export const bowl = (
+export const reservoir = (
   id: string,
   name: string,
   heightMm: number,
   maxMl: number,
   minMl: number,
-): Bowl => ({ id, name, heightMm, maxMl, minMl, makerPressureKpa: null });
+): Reservoir => ({ id, name, heightMm, maxMl, minMl, makerPressureKpa: null });
 export const chamber = (
   id: string,
   name: string,
@@ -212,7 +212,7 @@ export const master = (
   chambers,
 });
 
-type Parts = Pick<Layout, 'bowls' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>;
+type Parts = Pick<Layout, 'reservoirs' | 'masters' | 'nodes' | 'stretches' | 'bleeders'>;
 
 const of =
   (vehicleKind: VehicleKind) =>

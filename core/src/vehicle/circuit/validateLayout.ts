@@ -49,7 +49,7 @@ function sizeFaults(layout: Layout): LayoutFault[] {
       if (fault) faults.push({ code: 'range', element, sentence: `${name}: ${fault}.` });
     }
   }
-  for (const b of layout.bowls) {
+  for (const b of layout.reservoirs) {
     const airDrawnMl = highestOutletMl(layout, b.id);
     if (!(airDrawnMl < b.minMl && b.minMl < b.maxMl)) {
       faults.push({
@@ -78,7 +78,7 @@ function nameFaults(layout: Layout): LayoutFault[] {
   const chambers = chambersOf(layout).map(({ chamber }) => chamber);
   const seen = new Set<string>();
   for (const { id } of [
-    ...layout.bowls,
+    ...layout.reservoirs,
     ...layout.masters,
     ...chambers,
     ...layout.nodes,
@@ -111,7 +111,7 @@ function nameFaults(layout: Layout): LayoutFault[] {
       element,
       sentence: `${name}: there is no ${what} "${id}" in this layout.`,
     });
-  const bowls = new Set(layout.bowls.map((b) => b.id));
+  const reservoirs = new Set(layout.reservoirs.map((b) => b.id));
   if (layout.masters.length === 0)
     faults.push({
       code: 'missing',
@@ -132,7 +132,7 @@ function nameFaults(layout: Layout): LayoutFault[] {
       element: 'bleeders',
       sentence: 'The layout has no bleeder; give it at least one.',
     });
-  for (const b of layout.bowls) {
+  for (const b of layout.reservoirs) {
     if (!chambers.some((c) => c.fedBy === b.id))
       faults.push({
         code: 'orphan',
@@ -141,7 +141,7 @@ function nameFaults(layout: Layout): LayoutFault[] {
       });
   }
   for (const c of chambers) {
-    if (!bowls.has(c.fedBy)) missing(c.id, c.name, 'reservoir chamber', c.fedBy);
+    if (!reservoirs.has(c.fedBy)) missing(c.id, c.name, 'reservoir chamber', c.fedBy);
     if (layout.nodes.find((n) => n.id === c.port)?.kind !== 'port')
       missing(c.id, c.name, 'port', c.port);
   }
@@ -193,18 +193,19 @@ function kindFaults(layout: Layout): LayoutFault[] {
   return faults;
 }
 
-/** What cannot be where it is drawn [C]: a bowl under the master that it feeds, a slave behind a brake. */
+/** What cannot be where it is drawn [C]: a reservoir under the master that it feeds, a slave behind a brake. */
 function placeFaults(layout: Layout): LayoutFault[] {
-  const bowls = new Map(layout.bowls.map((b) => [b.id, b]));
+  const reservoirs = new Map(layout.reservoirs.map((b) => [b.id, b]));
   const low = chambersOf(layout).flatMap(({ master, chamber }): LayoutFault[] => {
-    const bowl = bowls.get(chamber.fedBy);
+    const reservoir = reservoirs.get(chamber.fedBy);
     // A lid that carries pressure feeds upwards too.
-    if (!bowl || bowl.heightMm > master.heightMm || (bowl.makerPressureKpa ?? 0) > 0) return [];
+    if (!reservoir || reservoir.heightMm > master.heightMm || (reservoir.makerPressureKpa ?? 0) > 0)
+      return [];
     return [
       {
         code: 'place',
-        element: bowl.id,
-        sentence: `${bowl.name} stands at ${bowl.heightMm} mm, not above ${lowerFirst(master.name)} at ${master.heightMm} mm that it feeds; one of the two is wrong.`,
+        element: reservoir.id,
+        sentence: `${reservoir.name} stands at ${reservoir.heightMm} mm, not above ${lowerFirst(master.name)} at ${master.heightMm} mm that it feeds; one of the two is wrong.`,
       },
     ];
   });

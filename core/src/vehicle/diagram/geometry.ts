@@ -38,10 +38,10 @@ export interface BrookGeometry {
   readonly stretches: readonly DrawnStretch[];
   readonly nodes: readonly { readonly node: LayoutNode; readonly at: Point }[];
   readonly bleeders: readonly DrawnBleeder[];
-  /** One for each height at which bowls stand; side by side where several do. */
-  readonly reservoirs: readonly {
+  /** One for each height at which reservoirs stand; side by side where several do. */
+  readonly reservoirGroups: readonly {
     readonly at: Point;
-    readonly bowls: number;
+    readonly reservoirs: number;
     /** Where its lowest master stands. */ readonly feedsDownTo: number;
   }[];
   readonly ground: number;
@@ -75,7 +75,7 @@ export function brookGeometry(
   }
   const longest = Math.max(...along.values(), 0.1);
   const x = (metres: number) => EDGE.left + (metres / longest) * (width - EDGE.left - EDGE.right);
-  const heights = [...layout.nodes, ...layout.bowls].map((n) => n.heightMm);
+  const heights = [...layout.nodes, ...layout.reservoirs].map((n) => n.heightMm);
   const low = Math.min(...heights);
   const high = Math.max(...heights, low + 1);
   const y = (mm: number) =>
@@ -103,14 +103,14 @@ export function brookGeometry(
       })),
       height,
     ),
-    reservoirs: [...new Set(layout.bowls.map((b) => b.heightMm))].map((mm) => {
-      const bowls = layout.bowls.filter((b) => b.heightMm === mm);
+    reservoirGroups: [...new Set(layout.reservoirs.map((b) => b.heightMm))].map((mm) => {
+      const reservoirs = layout.reservoirs.filter((b) => b.heightMm === mm);
       const ports = chambersOf(layout)
-        .filter(({ chamber }) => bowls.some((b) => b.id === chamber.fedBy))
+        .filter(({ chamber }) => reservoirs.some((b) => b.id === chamber.fedBy))
         .map(({ chamber }) => at.get(chamber.port)!.y);
       return {
         at: { x: x(0), y: y(mm) },
-        bowls: bowls.length,
+        reservoirs: reservoirs.length,
         feedsDownTo: Math.max(y(mm) + 12, ...ports),
       };
     }),

@@ -19,7 +19,7 @@ export const PIECE_COUNT: Range = {
 export function usualPieces(layout: Layout, partId: string): Piece[] {
   const master = layout.masters.find((m) => m.id === partId);
   if (master) {
-    const bowls = new Set(master.chambers.map((c) => c.fedBy)).size;
+    const reservoirs = new Set(master.chambers.map((c) => c.fedBy)).size;
     return [
       {
         what: 'Seal between the reservoir and the master',
@@ -29,7 +29,7 @@ export function usualPieces(layout: Layout, partId: string): Piece[] {
       ...(hasServo(master, layout.vehicleKind)
         ? [{ what: 'Seal between the master and the servo', count: 1, comes: 'new' as const }]
         : []),
-      { what: 'Reservoir with its cap and diaphragm', count: bowls, comes: 'moves across' },
+      { what: 'Reservoir with its cap and diaphragm', count: reservoirs, comes: 'moves across' },
       {
         what: CONTROL_TRAITS[master.control].held === 'lever' ? 'Lamp switch' : 'Level switch',
         count: 1,

@@ -347,7 +347,10 @@ describe('a decision that plans the rest anew', () => {
     const { job, log, decided } = await ranDry();
     await tech.events(job, log).expect(200);
     const kept = (await tech.job(job.id)).events.at(-1)!;
-    expect(kept).toMatchObject({ ...decided, plan: { work: { lowest: [{ bowlId: 'bowl' }] } } });
+    expect(kept).toMatchObject({
+      ...decided,
+      plan: { work: { lowest: [{ reservoirId: 'reservoir' }] } },
+    });
     const again = results((await tech.events(job, log).expect(200)).body);
     expect(again).toEqual(log.map(() => 'known'));
     // The phone folded it without the stored plan; both stand at the same step.

@@ -57,7 +57,7 @@ export function choicesStill(layout: Layout, choices: PlanChoices | null): PlanC
       masterIds: known.length > 0 ? known : [...masters],
       parts: keep(work.parts),
       master: work.master && masters.has(work.master.masterId) ? work.master : null,
-      lowest: work.lowest.filter((l) => layout.bowls.some((b) => b.id === l.bowlId)),
+      lowest: work.lowest.filter((l) => layout.reservoirs.some((b) => b.id === l.reservoirId)),
     },
     partnerAges: keep(choices.partnerAges),
     leastFluid: null,

@@ -36,8 +36,8 @@ test('a released job leaves what it filled; the next one begins there, with that
   expect(planOfJob(next).inside['left-rear-caliper']!.old).toEqual(
     inside['left-rear-caliper']!.old,
   );
-  // The bowl stands where the last fill of that job left it.
-  expect(planOfJob(next).inside.bowl!.emptyMl).toBeCloseTo(inside.bowl!.emptyMl, 6);
+  // The reservoir stands where the last fill of that job left it.
+  expect(planOfJob(next).inside.reservoir!.emptyMl).toBeCloseTo(inside.reservoir!.emptyMl, 6);
 });
 
 test('a dry job that was ended half-way: the next one finds the other ways empty still', async () => {
@@ -126,7 +126,7 @@ test('it is written once, when the job is closed, and nobody changes it', async 
   expect((await jobs.vehicleOf(other.id)).inside).toBeNull();
 });
 
-test('a look at the level beyond what the bowl holds, or at a bleeder that is not there, gets a sentence', async () => {
+test('a look at the level beyond what the reservoir holds, or at a bleeder that is not there, gets a sentence', async () => {
   const car = await jobs.add('hatchback-diagonal');
   const job = await jobs.accepted(car, { purpose: 'new or dry' });
   const stopId = planOfJob(job).stops[0]!.id;

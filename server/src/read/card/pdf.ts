@@ -145,7 +145,7 @@ class Paper {
     for (const s of g.stretches.filter((x) => x.circuit % 2 === 1))
       doc.dash(4, { space: 4 }).moveTo(s.from.x, s.from.y).lineTo(s.to.x, s.to.y).stroke();
     doc.undash();
-    for (const r of g.reservoirs) {
+    for (const r of g.reservoirGroups) {
       doc.moveTo(r.at.x, r.at.y).lineTo(r.at.x, r.feedsDownTo).stroke();
       doc.roundedRect(r.at.x - 12, r.at.y - 18, 24, 22, 4).fillAndStroke('#fff', INK);
     }

@@ -2,7 +2,7 @@ import type { DriverSide, Layout } from '../layout';
 import { vanFourChannel } from './frontRear';
 import {
   bleeder,
-  bowl,
+  reservoir,
   car,
   chamber,
   hose,
@@ -18,7 +18,7 @@ import {
 /** Hatchback clutch: small reservoir of its own, master at the pedal, slave outside on the gearbox. All sizes [M]. */
 export function clutchExternalSlave(driverSide: DriverSide): Layout {
   return car('Hatchback clutch, slave outside', driverSide, 'none', {
-    bowls: [bowl('bowl', 'Clutch reservoir', 920, 70, 30)],
+    reservoirs: [reservoir('reservoir', 'Clutch reservoir', 920, 70, 30)],
     masters: [
       master('clutch-master', 'Clutch master', 'clutch pedal', 820, 5.5, [
         chamber(
@@ -26,7 +26,7 @@ export function clutchExternalSlave(driverSide: DriverSide): Layout {
           'Clutch chamber',
           15.9,
           { full: 32, bleed: 28 },
-          'bowl',
+          'reservoir',
           'outlet',
           { airDrawnMl: 10, belowMaxMm: 36 },
         ),
@@ -61,7 +61,7 @@ export function clutchConcentricShared(driverSide: DriverSide): Layout {
           'Clutch chamber',
           19.05,
           { full: 30, bleed: 28 },
-          'bowl',
+          'reservoir',
           'clutch-port',
           { airDrawnMl: 62, belowMaxMm: 38 },
         ),
@@ -97,7 +97,7 @@ export function clutchConcentricShared(driverSide: DriverSide): Layout {
 /** Light truck clutch whose master sits nose up: its air gathers at the outlet. All sizes [M]. */
 export function clutchNoseUp(driverSide: DriverSide): Layout {
   return car('Light truck clutch, master nose up', driverSide, 'none', {
-    bowls: [bowl('bowl', 'Clutch reservoir', 1260, 90, 40)],
+    reservoirs: [reservoir('reservoir', 'Clutch reservoir', 1260, 90, 40)],
     masters: [
       master(
         'clutch-master',
@@ -111,7 +111,7 @@ export function clutchNoseUp(driverSide: DriverSide): Layout {
             'Clutch chamber',
             19.05,
             { full: 34, bleed: 30 },
-            'bowl',
+            'reservoir',
             'outlet',
             { airDrawnMl: 14, belowMaxMm: 40 },
           ),
@@ -144,7 +144,7 @@ export function clutchNoseUp(driverSide: DriverSide): Layout {
 /** Motorcycle clutch with a line of many bends from the bar round the steering head to the slave. All sizes [M]. */
 export function motorcycleClutchBends(): Layout {
   return motorcycle('Motorcycle, hydraulic clutch, many bends', 'none', {
-    bowls: [bowl('bowl', 'Clutch reservoir', 1050, 28, 12)],
+    reservoirs: [reservoir('reservoir', 'Clutch reservoir', 1050, 28, 12)],
     masters: [
       master('clutch-master', 'Clutch master', 'clutch lever', 1020, 6, [
         chamber(
@@ -152,7 +152,7 @@ export function motorcycleClutchBends(): Layout {
           'Clutch chamber',
           12.7,
           { full: 14, bleed: 10 },
-          'bowl',
+          'reservoir',
           'outlet',
           { airDrawnMl: 5, belowMaxMm: 16 },
         ),
@@ -180,7 +180,7 @@ export function motorcycleClutchBends(): Layout {
 /** Off-road motorcycle clutch: short hose, bare slave on the engine case, which is filled best from below. All sizes [M]. */
 export function motorcycleClutchBare(): Layout {
   return motorcycle('Off-road motorcycle, hydraulic clutch', 'none', {
-    bowls: [bowl('bowl', 'Clutch reservoir', 1120, 25, 12)],
+    reservoirs: [reservoir('reservoir', 'Clutch reservoir', 1120, 25, 12)],
     masters: [
       master('clutch-master', 'Clutch master', 'clutch lever', 1100, 6.5, [
         chamber(
@@ -188,7 +188,7 @@ export function motorcycleClutchBare(): Layout {
           'Clutch chamber',
           9.5,
           { full: 14, bleed: 10 },
-          'bowl',
+          'reservoir',
           'outlet',
           { airDrawnMl: 5, belowMaxMm: 14 },
         ),

@@ -1,7 +1,7 @@
 import type { Bleeder, DriverSide, Layout, LayoutNode, Stretch } from '../layout';
 import {
   bleeder,
-  bowl,
+  reservoir,
   caliper,
   car,
   chamber,
@@ -127,9 +127,9 @@ export function estateFrontRear(driverSide: DriverSide): Layout {
     farMm: 980,
   });
   return car('Estate, front/rear split, drums behind', near, 'none', {
-    bowls: [
-      bowl('front-bowl', 'Front bowl', 980, 150, 60),
-      bowl('rear-bowl', 'Rear bowl', 980, 90, 40),
+    reservoirs: [
+      reservoir('front-reservoir', 'Front reservoir', 980, 150, 60),
+      reservoir('rear-reservoir', 'Rear reservoir', 980, 90, 40),
     ],
     masters: [
       master('master', 'Master', 'brake pedal', 900, 4.2, [
@@ -138,7 +138,7 @@ export function estateFrontRear(driverSide: DriverSide): Layout {
           'Front chamber',
           22.2,
           { full: 19, bleed: 25 },
-          'front-bowl',
+          'front-reservoir',
           'front-port',
           { airDrawnMl: 22, belowMaxMm: 46 },
         ),
@@ -147,7 +147,7 @@ export function estateFrontRear(driverSide: DriverSide): Layout {
           'Rear chamber',
           22.2,
           { full: 16, bleed: 25 },
-          'rear-bowl',
+          'rear-reservoir',
           'rear-port',
           { airDrawnMl: 15, belowMaxMm: 42 },
         ),
@@ -207,9 +207,9 @@ export function pickupRearAbs(driverSide: DriverSide): Layout {
     farMm: 980,
   });
   return car('Pickup, rear-only ABS with its own bleeder', near, 'rear only, own bleeder', {
-    bowls: [
-      bowl('front-bowl', 'Front bowl', 1120, 150, 60),
-      bowl('rear-bowl', 'Rear bowl', 1120, 90, 40),
+    reservoirs: [
+      reservoir('front-reservoir', 'Front reservoir', 1120, 150, 60),
+      reservoir('rear-reservoir', 'Rear reservoir', 1120, 90, 40),
     ],
     masters: [
       master('master', 'Master', 'brake pedal', 1040, 4.2, [
@@ -218,7 +218,7 @@ export function pickupRearAbs(driverSide: DriverSide): Layout {
           'Front chamber',
           23.8,
           { full: 19, bleed: 25 },
-          'front-bowl',
+          'front-reservoir',
           'front-port',
           { airDrawnMl: 22, belowMaxMm: 46 },
         ),
@@ -227,7 +227,7 @@ export function pickupRearAbs(driverSide: DriverSide): Layout {
           'Rear chamber',
           23.8,
           { full: 16, bleed: 25 },
-          'rear-bowl',
+          'rear-reservoir',
           'rear-port',
           { airDrawnMl: 15, belowMaxMm: 42 },
         ),
@@ -306,7 +306,7 @@ export function vanFourChannel(driverSide: DriverSide): Layout {
   const rear = [rearPart(near, 3100), rearPart(far, 4150)];
   const outlet = { airDrawnMl: 24, belowMaxMm: 52 };
   return car('Van, four-channel ABS', near, 'four-channel', {
-    bowls: [bowl('bowl', 'Reservoir', 1150, 250, 85)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 1150, 250, 85)],
     masters: [
       master('master', 'Master', 'brake pedal', 1060, 4.4, [
         chamber(
@@ -314,7 +314,7 @@ export function vanFourChannel(driverSide: DriverSide): Layout {
           'Front chamber',
           25.4,
           { full: 18, bleed: 25 },
-          'bowl',
+          'reservoir',
           'front-port',
           outlet,
         ),
@@ -323,7 +323,7 @@ export function vanFourChannel(driverSide: DriverSide): Layout {
           'Rear chamber',
           25.4,
           { full: 17, bleed: 25 },
-          'bowl',
+          'reservoir',
           'rear-port',
           outlet,
         ),

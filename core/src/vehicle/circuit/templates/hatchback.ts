@@ -1,7 +1,7 @@
 import type { DriverSide, Layout, LayoutNode, Stretch } from '../layout';
 import {
   bleeder,
-  bowl,
+  reservoir,
   caliper,
   car,
   chamber,
@@ -67,7 +67,7 @@ export function hatchbackDiagonal(driverSide: DriverSide): Layout {
   ];
   const outlet = { airDrawnMl: 20, belowMaxMm: 48 };
   return car('Hatchback, diagonal split, ABS', near, 'four-channel', {
-    bowls: [bowl('bowl', 'Reservoir', 900, 220, 65)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 900, 220, 65)],
     masters: [
       master('master', 'Master', 'brake pedal', 820, 4, [
         chamber(
@@ -75,7 +75,7 @@ export function hatchbackDiagonal(driverSide: DriverSide): Layout {
           'Primary chamber',
           20.6,
           { full: 18, bleed: 24 },
-          'bowl',
+          'reservoir',
           'primary-port',
           outlet,
         ),
@@ -84,7 +84,7 @@ export function hatchbackDiagonal(driverSide: DriverSide): Layout {
           'Secondary chamber',
           20.6,
           { full: 16, bleed: 24 },
-          'bowl',
+          'reservoir',
           'secondary-port',
           outlet,
         ),

@@ -1,7 +1,7 @@
-import type { Bowl, Layout, LayoutNode, Master, Stretch } from '../layout';
+import type { Reservoir, Layout, LayoutNode, Master, Stretch } from '../layout';
 import {
   bleeder,
-  bowl,
+  reservoir,
   caliper,
   chamber,
   hose,
@@ -15,15 +15,23 @@ import {
   valve,
 } from '../usualParts';
 
-const leverBowl: Bowl = bowl('bowl', 'Front reservoir', 1060, 32, 12);
+const leverReservoir: Reservoir = reservoir('reservoir', 'Front reservoir', 1060, 32, 12);
 const lever = (boreMm = 14): Master =>
   master('front-master', 'Front master', 'brake lever', 1030, 6, [
-    chamber('front-chamber', 'Front chamber', boreMm, { full: 14, bleed: 10 }, 'bowl', 'outlet', {
-      airDrawnMl: 5,
-      belowMaxMm: 18,
-    }),
+    chamber(
+      'front-chamber',
+      'Front chamber',
+      boreMm,
+      { full: 14, bleed: 10 },
+      'reservoir',
+      'outlet',
+      {
+        airDrawnMl: 5,
+        belowMaxMm: 18,
+      },
+    ),
   ]);
-const pedalBowl: Bowl = bowl('rear-bowl', 'Rear reservoir', 620, 30, 12);
+const pedalReservoir: Reservoir = reservoir('rear-reservoir', 'Rear reservoir', 620, 30, 12);
 const pedal = (boreMm = 14): Master =>
   master(
     'rear-master',
@@ -37,7 +45,7 @@ const pedal = (boreMm = 14): Master =>
         'Rear chamber',
         boreMm,
         { full: 13, bleed: 9 },
-        'rear-bowl',
+        'rear-reservoir',
         'rear-outlet',
         { airDrawnMl: 6, belowMaxMm: 20 },
       ),
@@ -53,10 +61,10 @@ const frontCaliper = (side: string): LayoutNode =>
 /** Motorcycle with one front disc: lever master on the bar, one hose over the fork, one caliper. All sizes [M]. */
 export function frontDisc(): Layout {
   return motorcycle('Motorcycle, one front disc', 'none', {
-    bowls: [bowl('bowl', 'Reservoir', 1060, 32, 12)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 1060, 32, 12)],
     masters: [
       master('master', 'Lever master', 'brake lever', 1030, 6, [
-        chamber('single', 'Single chamber', 14, { full: 14, bleed: 10 }, 'bowl', 'outlet', {
+        chamber('single', 'Single chamber', 14, { full: 14, bleed: 10 }, 'reservoir', 'outlet', {
           airDrawnMl: 5,
           belowMaxMm: 18,
         }),
@@ -78,7 +86,7 @@ export function frontDisc(): Layout {
 /** Motorcycle with twin front discs: one hose to a tee at the yoke, one to each caliper, the left the longer. All sizes [M]. */
 export function twinFrontDiscs(): Layout {
   return motorcycle('Motorcycle, twin front discs', 'none', {
-    bowls: [leverBowl],
+    reservoirs: [leverReservoir],
     masters: [lever(16)],
     nodes: [
       port('outlet', 'Master outlet', 1020),
@@ -111,7 +119,7 @@ export function twinFrontDiscsMasterBleeder(): Layout {
 /** Motorcycle rear disc: master at the footrest, short hose. All sizes [M]. */
 export function rearDisc(): Layout {
   return motorcycle('Motorcycle, rear disc', 'none', {
-    bowls: [pedalBowl],
+    reservoirs: [pedalReservoir],
     masters: [pedal()],
     nodes: [
       port('rear-outlet', 'Rear master outlet', 460),
@@ -129,7 +137,7 @@ export function rearDisc(): Layout {
 /** Linked brakes: the pedal works the rear caliper and, behind a delay valve, one piston of the left front caliper; the lever works both fronts. All sizes [M]. */
 export function linkedBrakes(): Layout {
   return motorcycle('Motorcycle, linked brakes with a delay valve', 'none', {
-    bowls: [leverBowl, pedalBowl],
+    reservoirs: [leverReservoir, pedalReservoir],
     masters: [lever(14), pedal(15.9)],
     nodes: [
       port('outlet', 'Front master outlet', 1020),
@@ -164,7 +172,7 @@ export function linkedBrakes(): Layout {
 
 const throughModulator = (name: string, abs: Layout['abs'], own: Layout['bleeders']): Layout =>
   motorcycle(name, abs, {
-    bowls: [leverBowl, pedalBowl],
+    reservoirs: [leverReservoir, pedalReservoir],
     masters: [lever(16), pedal()],
     nodes: [
       port('outlet', 'Front master outlet', 1020),
@@ -206,7 +214,7 @@ export const absIntegral = (): Layout =>
 /** Sidecar outfit: one front disc at the lever; the pedal works the rear wheel and, over a hump across the frame, the sidecar wheel. All sizes [M]. */
 export function sidecarOutfit(): Layout {
   return motorcycle('Sidecar outfit', 'none', {
-    bowls: [leverBowl, pedalBowl],
+    reservoirs: [leverReservoir, pedalReservoir],
     masters: [lever(14), pedal(15.9)],
     nodes: [
       port('outlet', 'Front master outlet', 1020),

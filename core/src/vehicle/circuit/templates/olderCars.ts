@@ -1,7 +1,7 @@
 import type { DriverSide, Layout, LayoutNode, Stretch } from '../layout';
 import {
   bleeder,
-  bowl,
+  reservoir,
   caliper,
   car,
   chamber,
@@ -35,14 +35,22 @@ export function veteranSingleCircuit(driverSide: DriverSide): Layout {
     cylinder(`${s}-front-cylinder`, `Wheel cylinder ${s} front`, 400, 8),
   ];
   return car('Veteran, single circuit, drums', near, 'none', {
-    bowls: [bowl('bowl', 'Reservoir', 640, 240, 90)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 640, 240, 90)],
     masters: [
       {
         ...master('master', 'Master', 'brake pedal', 430, 4.5, [
-          chamber('single', 'Single chamber', 25.4, { full: 34, bleed: 20 }, 'bowl', 'outlet', {
-            airDrawnMl: 30,
-            belowMaxMm: 70,
-          }),
+          chamber(
+            'single',
+            'Single chamber',
+            25.4,
+            { full: 34, bleed: 20 },
+            'reservoir',
+            'outlet',
+            {
+              airDrawnMl: 30,
+              belowMaxMm: 70,
+            },
+          ),
         ]),
         // Drums all round were worked by the leg alone [C].
         servo: false,
@@ -111,7 +119,7 @@ export function sportsCoupe(driverSide: DriverSide): Layout {
   const both = [near, far] as const;
   const outlet = { airDrawnMl: 26, belowMaxMm: 50 };
   return car('Sports coupe, engine behind, clutch through the tunnel', near, 'none', {
-    bowls: [bowl('bowl', 'Reservoir', 760, 230, 80)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 760, 230, 80)],
     masters: [
       master('master', 'Brake master', 'brake pedal', 640, 5, [
         chamber(
@@ -119,7 +127,7 @@ export function sportsCoupe(driverSide: DriverSide): Layout {
           'Front chamber',
           19.05,
           { full: 18, bleed: 24 },
-          'bowl',
+          'reservoir',
           'front-port',
           outlet,
         ),
@@ -128,7 +136,7 @@ export function sportsCoupe(driverSide: DriverSide): Layout {
           'Rear chamber',
           19.05,
           { full: 16, bleed: 24 },
-          'bowl',
+          'reservoir',
           'rear-port',
           outlet,
         ),
@@ -139,7 +147,7 @@ export function sportsCoupe(driverSide: DriverSide): Layout {
           'Clutch chamber',
           19.05,
           { full: 30, bleed: 30 },
-          'bowl',
+          'reservoir',
           'clutch-port',
           { airDrawnMl: 60, belowMaxMm: 38 },
         ),
@@ -228,10 +236,10 @@ export function threeWheeler(driverSide: DriverSide): Layout {
   const near = driverSide === 'left' ? 'left' : 'right';
   const far = otherSide(near);
   return threeWheeled('Three-wheeler, one circuit', near, 'none', {
-    bowls: [bowl('bowl', 'Reservoir', 720, 160, 65)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 720, 160, 65)],
     masters: [
       master('master', 'Master', 'brake pedal', 640, 4.5, [
-        chamber('single', 'Single chamber', 19.05, { full: 32, bleed: 22 }, 'bowl', 'outlet', {
+        chamber('single', 'Single chamber', 19.05, { full: 32, bleed: 22 }, 'reservoir', 'outlet', {
           airDrawnMl: 22,
           belowMaxMm: 44,
         }),

@@ -1,7 +1,7 @@
 import type { Layout } from '../layout';
 import {
   bleeder,
-  bowl,
+  reservoir,
   chamber,
   cylinder,
   hose,
@@ -21,10 +21,10 @@ import {
 export function trailerOverrun(): Layout {
   const sides = ['left', 'right'] as const;
   return trailer('Trailer, overrun coupling, drums', {
-    bowls: [bowl('bowl', 'Reservoir', 560, 140, 55)],
+    reservoirs: [reservoir('reservoir', 'Reservoir', 560, 140, 55)],
     masters: [
       master('coupling', 'Master in the coupling', 'overrun coupling', 500, 1, [
-        chamber('single', 'Single chamber', 19.05, { full: 30, bleed: 24 }, 'bowl', 'outlet', {
+        chamber('single', 'Single chamber', 19.05, { full: 30, bleed: 24 }, 'reservoir', 'outlet', {
           airDrawnMl: 22,
           belowMaxMm: 40,
         }),

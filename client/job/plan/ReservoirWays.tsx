@@ -1,5 +1,10 @@
 import { figure, MODEL } from '@brook/core/base/figure';
-import { BOWL_WAY_WORDS, bowlWayPrices, rinseWords, type Plan } from '@brook/core/bleed/plan';
+import {
+  RESERVOIR_WAY_WORDS,
+  reservoirWayPrices,
+  rinseWords,
+  type Plan,
+} from '@brook/core/bleed/plan';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { FigureValue } from '../../ui/FigureValue';
@@ -9,7 +14,7 @@ import { Words } from '../../ui/Words';
 import { Cell, Row, RowHead, RowMore, Table } from '../../ui/Table';
 
 /** What is done about the old rest in the reservoir, what it saves, and what the other ways would cost. */
-export function BowlWays({ plan }: { readonly plan: Plan }) {
+export function ReservoirWays({ plan }: { readonly plan: Plan }) {
   const [open, setOpen] = useState(false);
   const { treatment } = plan;
   if (!treatment) return null;
@@ -25,11 +30,11 @@ export function BowlWays({ plan }: { readonly plan: Plan }) {
       <Press
         role="button"
         aria-expanded={open}
-        aria-label={`Rest in the reservoir: ${BOWL_WAY_WORDS[way].title}`}
+        aria-label={`Rest in the reservoir: ${RESERVOIR_WAY_WORDS[way].title}`}
         onPress={() => setOpen(!open)}
       >
         <View style={styles.head}>
-          <Words strong>{`Reservoir: ${BOWL_WAY_WORDS[way].title.toLowerCase()}`}</Words>
+          <Words strong>{`Reservoir: ${RESERVOIR_WAY_WORDS[way].title.toLowerCase()}`}</Words>
           <Words size="small" tone="softWords">
             {way === 'nothing'
               ? `${by === 'house rule' ? 'By the house rule' : 'Nothing else is quicker at no more fluid'}. The other ways`
@@ -48,7 +53,7 @@ export function BowlWays({ plan }: { readonly plan: Plan }) {
 }
 
 function Ways({ plan }: { readonly plan: Plan }) {
-  const rows = useMemo(() => bowlWayPrices(plan), [plan]);
+  const rows = useMemo(() => reservoirWayPrices(plan), [plan]);
   const { way: taken, plain, by } = plan.treatment!;
   const unit = plan.stops[0]?.counted ?? 'strokes';
   return (
@@ -62,12 +67,12 @@ function Ways({ plan }: { readonly plan: Plan }) {
           >
             <Row>
               <RowHead>
-                <Words strong={r.way === taken}>{BOWL_WAY_WORDS[r.way].title}</Words>
+                <Words strong={r.way === taken}>{RESERVOIR_WAY_WORDS[r.way].title}</Words>
               </RowHead>
               <Cell>
                 <FigureValue
                   figure={figure({
-                    label: `Out of containers: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
+                    label: `Out of containers: ${RESERVOIR_WAY_WORDS[r.way].title.toLowerCase()}`,
                     value: r.fluidMl,
                     unit: 'mL',
                     rule: 'what is poured to rinse, refill and top up by the simulation, with every reservoir full at the end',
@@ -79,7 +84,7 @@ function Ways({ plan }: { readonly plan: Plan }) {
               <Cell>
                 <FigureValue
                   figure={figure({
-                    label: `In all: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
+                    label: `In all: ${RESERVOIR_WAY_WORDS[r.way].title.toLowerCase()}`,
                     value: r.counts,
                     unit,
                     rule: 'by the same simulation as the plan, with this done at the reservoir first',
@@ -91,10 +96,10 @@ function Ways({ plan }: { readonly plan: Plan }) {
               <Cell>
                 <FigureValue
                   figure={figure({
-                    label: `Hands on: ${BOWL_WAY_WORDS[r.way].title.toLowerCase()}`,
+                    label: `Hands on: ${RESERVOIR_WAY_WORDS[r.way].title.toLowerCase()}`,
                     value: r.minutes,
                     unit: 'min',
-                    rule: `bleeders, counts and top-ups by the house rules, and ${r.bowlMinutes.toFixed(1)} min at the reservoir`,
+                    rule: `bleeders, counts and top-ups by the house rules, and ${r.reservoirMinutes.toFixed(1)} min at the reservoir`,
                     source: MODEL,
                   })}
                   text={r.minutes.toFixed(0)}
@@ -104,8 +109,8 @@ function Ways({ plan }: { readonly plan: Plan }) {
             <RowMore>
               <Words size="small" tone="softWords">
                 {r.way === taken && r.rinses.length > 0
-                  ? rinseWords(r, plan.bowls)
-                  : BOWL_WAY_WORDS[r.way].why}
+                  ? rinseWords(r, plan.reservoirs)
+                  : RESERVOIR_WAY_WORDS[r.way].why}
               </Words>
             </RowMore>
           </View>

@@ -13,7 +13,13 @@ import {
 import { followCalls, RunFluid } from '../../job/run';
 import { routineFlush } from '../scope';
 import { CircuitFluid } from '../../hydraulics/washout';
-import { BOWL_WAY_WORDS, bowlWayPrices, preparationWords, rinseWords, type Plan } from '.';
+import {
+  RESERVOIR_WAY_WORDS,
+  reservoirWayPrices,
+  preparationWords,
+  rinseWords,
+  type Plan,
+} from '.';
 
 const CAR = layoutOf('hatchback-diagonal');
 const PLAN = planned(CAR);
@@ -37,24 +43,24 @@ test.each([
     })),
   };
   const fluid = new CircuitFluid(layout);
-  fluid.emptyBowl('bowl');
-  for (const ml of rinses) fluid.rinseBowl('bowl', ml);
-  expect(fluid.levelMl('bowl')).toBe(25);
-  expect(25 - fluid.newFluidMl().bowls).toBeCloseTo(leftMl, 3);
+  fluid.emptyReservoir('reservoir');
+  for (const ml of rinses) fluid.rinseReservoir('reservoir', ml);
+  expect(fluid.levelMl('reservoir')).toBe(25);
+  expect(25 - fluid.newFluidMl().reservoirs).toBeCloseTo(leftMl, 3);
 });
 
-test('a small rinse is as much as the rest, to a mark of the syringe, and fits in the bowl', () => {
-  const bowl = { id: 'b', maxMl: 200 } as Parameters<typeof rinsesOf>[1][number];
+test('a small rinse is as much as the rest, to a mark of the syringe, and fits in the reservoir', () => {
+  const reservoir = { id: 'b', maxMl: 200 } as Parameters<typeof rinsesOf>[1][number];
   const ml = (airDrawnMl: number, maxMl = 200) =>
-    rinsesOf('two rinses', [{ ...bowl, airDrawnMl, maxMl }])[0]!;
-  expect(ml(20)).toEqual({ bowlId: 'b', times: 2, ml: 20 });
+    rinsesOf('two rinses', [{ ...reservoir, airDrawnMl, maxMl }])[0]!;
+  expect(ml(20)).toEqual({ reservoirId: 'b', times: 2, ml: 20 });
   expect(ml(21).ml).toBe(25);
   expect(ml(0).ml).toBe(5);
   expect(ml(20, 30).ml).toBe(10);
-  expect(rinsesOf('second fill', [{ ...bowl, airDrawnMl: 20 }])).toEqual([
-    { bowlId: 'b', times: 1, ml: 180 },
+  expect(rinsesOf('second fill', [{ ...reservoir, airDrawnMl: 20 }])).toEqual([
+    { reservoirId: 'b', times: 1, ml: 180 },
   ]);
-  expect(rinsesOf('wipe', [bowl])).toEqual([]);
+  expect(rinsesOf('wipe', [reservoir])).toEqual([]);
 });
 
 describe('the way that a plan takes', () => {
@@ -65,7 +71,7 @@ describe('the way that a plan takes', () => {
     const plan = planned(layoutOf(id));
     const { treatment } = plan;
     if (!treatment) return expect(plan.preparation).not.toContain('clean reservoir');
-    const rows = bowlWayPrices(plan);
+    const rows = reservoirWayPrices(plan);
     const plain = rows.find((r) => r.way === 'nothing')!;
     const taken = rows.find((r) => r.way === treatment.way)!;
     expect(treatment.price).toEqual(taken);
@@ -74,15 +80,15 @@ describe('the way that a plan takes', () => {
     for (const r of rows)
       if (r.fluidMl <= plain.fluidMl)
         expect(r.minutes).toBeGreaterThanOrEqual(taken.minutes - 1e-6);
-    expect(taken.minutes - taken.bowlMinutes).toBeCloseTo(
+    expect(taken.minutes - taken.reservoirMinutes).toBeCloseTo(
       plan.stages.reduce((sum, s) => sum + s.minutes.value, 0),
       6,
     );
   });
 
-  // The first wheel pumps until the whole bowl is clean: often twice its own strokes. Common practice, no source.
+  // The first wheel pumps until the whole reservoir is clean: often twice its own strokes. Common practice, no source.
   test('the first wheel of a hatchback takes a third less strokes, and the job less fluid', () => {
-    const plain = planned(CAR, { preferences: { bowlWay: 'nothing' } });
+    const plain = planned(CAR, { preferences: { reservoirWay: 'nothing' } });
     expect(plain.treatment).toMatchObject({ way: 'nothing', by: 'house rule' });
     expect(plain.preparation).not.toContain('clean reservoir');
     expect(PLAN.treatment!.by).toBe('cheapest');
@@ -93,32 +99,32 @@ describe('the way that a plan takes', () => {
   });
 
   test('a fixed way is kept, whatever it costs', () => {
-    for (const bowlWay of ['two rinses', 'second fill', 'wipe'] as const) {
-      const plan = planned(CAR, { preferences: { bowlWay } });
-      expect(plan.treatment).toMatchObject({ way: bowlWay, by: 'house rule' });
+    for (const reservoirWay of ['two rinses', 'second fill', 'wipe'] as const) {
+      const plan = planned(CAR, { preferences: { reservoirWay } });
+      expect(plan.treatment).toMatchObject({ way: reservoirWay, by: 'house rule' });
       expect(plan.preparation).toContain('clean reservoir');
-      expect(preparationWords(plan, 'clean reservoir')).toBe(BOWL_WAY_WORDS[bowlWay]);
+      expect(preparationWords(plan, 'clean reservoir')).toBe(RESERVOIR_WAY_WORDS[reservoirWay]);
     }
-    const wiped = planned(CAR, { preferences: { bowlWay: 'wipe' } });
+    const wiped = planned(CAR, { preferences: { reservoirWay: 'wipe' } });
     expect(wiped.treatment!.price.counts).toBe(wiped.treatment!.plain.counts);
   });
 
   test('nothing is wiped past a screen: the plan finds another way', () => {
-    const screened = { ...CAR, bowls: CAR.bowls.map((b) => ({ ...b, screen: true })) };
-    const plan = planned(screened, { preferences: { bowlWay: 'wipe' } });
+    const screened = { ...CAR, reservoirs: CAR.reservoirs.map((b) => ({ ...b, screen: true })) };
+    const plan = planned(screened, { preferences: { reservoirWay: 'wipe' } });
     expect(plan.treatment).toMatchObject({ way: PLAN.treatment!.way, by: 'screen in the way' });
-    expect(bowlWayPrices(plan).map((r) => r.way)).not.toContain('wipe');
-    expect(bowlWayPrices(PLAN).map((r) => r.way)).toContain('wipe');
+    expect(reservoirWayPrices(plan).map((r) => r.way)).not.toContain('wipe');
+    expect(reservoirWayPrices(PLAN).map((r) => r.way)).toContain('wipe');
   });
 
-  test('none where the bowl is not drawn off: a part job, a dry system, a new master, the rest of a run', () => {
+  test('none where the reservoir is not drawn off: a part job, a dry system, a new master, the rest of a run', () => {
     const part = { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true };
     const dry = { ...routineFlush(allMasters(CAR)), purpose: 'new or dry' as const };
     const master = carefulMaster('master');
     for (const work of [afterWork(CAR, { parts: [part] }), dry, afterWork(CAR, { master })]) {
       const plan = planned(CAR, { work });
       expect([plan.treatment, plan.preparation.includes('clean reservoir')]).toEqual([null, false]);
-      expect(bowlWayPrices(plan)).toEqual([]);
+      expect(reservoirWayPrices(plan)).toEqual([]);
     }
   });
 });
@@ -132,12 +138,12 @@ describe('in the run', () => {
 
   test('what is poured in to rinse and drawn off again is in both sums, and the level is as before', () => {
     const state = runOf(PLAN, prepared(PLAN));
-    const [bowl] = PLAN.bowls;
+    const [reservoir] = PLAN.reservoirs;
     const rinsed = PLAN.treatment!.rinses.reduce((sum, r) => sum + r.ml * r.times, 0);
     expect(rinsed).toBeGreaterThan(0);
-    expect(state.removedMl).toBeCloseTo(bowl!.maxMl - bowl!.airDrawnMl + rinsed, 9);
+    expect(state.removedMl).toBeCloseTo(reservoir!.maxMl - reservoir!.airDrawnMl + rinsed, 9);
     expect(state.pouredMl).toBeCloseTo(state.removedMl, 9);
-    expect(state.levelMl.bowl).toBe(bowl!.maxMl);
+    expect(state.levelMl.reservoir).toBe(reservoir!.maxMl);
     expect(PLAN.totals.removedMl.value).toBeCloseTo(state.removedMl, 9);
     const whole = runOf(PLAN, calls(PLAN));
     expect(whole.pouredMl).toBeCloseTo(PLAN.totals.pouredMl.value, 6);
@@ -146,18 +152,21 @@ describe('in the run', () => {
   test('what is inside afterwards is what the plan reckons with', () => {
     const fluid = new RunFluid(PLAN).after(runOf(PLAN, prepared(PLAN)).log);
     const { ml, times } = PLAN.treatment!.rinses[0]!;
-    const [bowl] = PLAN.bowls;
-    const left = bowl!.airDrawnMl * (bowl!.airDrawnMl / (bowl!.airDrawnMl + ml)) ** times;
-    expect(bowl!.maxMl - fluid.newFluidMl().bowls).toBeCloseTo(left, 9);
+    const [reservoir] = PLAN.reservoirs;
+    const left =
+      reservoir!.airDrawnMl * (reservoir!.airDrawnMl / (reservoir!.airDrawnMl + ml)) ** times;
+    expect(reservoir!.maxMl - fluid.newFluidMl().reservoirs).toBeCloseTo(left, 9);
   });
 
-  test('the step says how much and how often, bowl by bowl', () => {
-    expect(rinseWords(PLAN.treatment!, PLAN.bowls)).toBe(
+  test('the step says how much and how often, reservoir by reservoir', () => {
+    expect(rinseWords(PLAN.treatment!, PLAN.reservoirs)).toBe(
       'Pour in 20 mL, stir with the syringe’s jet, draw it off to the same level. Three times.',
     );
-    const two = planned(layoutOf('sidecar-outfit'), { preferences: { bowlWay: 'two rinses' } });
-    const words = rinseWords(two.treatment!, two.bowls);
-    for (const b of two.bowls) expect(words).toContain(`${b.name}: pour in`);
-    expect(words.match(/Twice\./g)).toHaveLength(two.bowls.length);
+    const two = planned(layoutOf('sidecar-outfit'), {
+      preferences: { reservoirWay: 'two rinses' },
+    });
+    const words = rinseWords(two.treatment!, two.reservoirs);
+    for (const b of two.reservoirs) expect(words).toContain(`${b.name}: pour in`);
+    expect(words.match(/Twice\./g)).toHaveLength(two.reservoirs.length);
   });
 });

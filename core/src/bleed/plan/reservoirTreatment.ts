@@ -2,11 +2,11 @@ import { MODEL, figure, type Figure } from '../../base/figure';
 import { METHOD_TRAITS } from '../../hydraulics/flow';
 import {
   cheapestWay,
-  priceBowlWay,
+  priceReservoirWay,
   priceOrder,
-  type BowlRinse,
-  type BowlWay,
-  type BowlWayPrice,
+  type ReservoirRinse,
+  type ReservoirWay,
+  type ReservoirWayPrice,
   type OrderPrice,
   type OrderRefusal,
   type OrderSetup,
@@ -16,28 +16,28 @@ import {
 import { emptiesFirst } from './preparation';
 import type { PlanAsked } from './request';
 
-/** What is done about the old rest in the bowls, beside filling them at once. */
-export interface BowlTreatment {
-  readonly way: BowlWay;
-  readonly rinses: readonly BowlRinse[];
+/** What is done about the old rest in the reservoirs, beside filling them at once. */
+export interface ReservoirTreatment {
+  readonly way: ReservoirWay;
+  readonly rinses: readonly ReservoirRinse[];
   /** Found as the cheapest, a way that the workshop fixed, or the cheapest because a screen forbids the wiping that it fixed. */
   readonly by: 'cheapest' | 'house rule' | 'screen in the way';
-  readonly price: BowlWayPrice;
+  readonly price: ReservoirWayPrice;
   /** What filling at once would cost. */
-  readonly plain: BowlWayPrice;
+  readonly plain: ReservoirWayPrice;
 }
 
-/** Whether the bowls are drawn off on this job, and fluid is renewed through them; from a benched master nothing is drawn. */
-export const treatsBowls = ({ work, reached }: PlanAsked, visits: readonly Visit[]): boolean =>
+/** Whether the reservoirs are drawn off on this job, and fluid is renewed through them; from a benched master nothing is drawn. */
+export const treatsReservoirs = ({ work, reached }: PlanAsked, visits: readonly Visit[]): boolean =>
   (!reached || reached.emptyFirst) &&
   emptiesFirst(work) &&
   work.purpose !== 'new or dry' &&
   work.master === null &&
   visits.some((v) => v.until === 'new' && !METHOD_TRAITS[v.method].reverse);
 
-/** Ways that can be gone at these bowls: none is wiped past a screen or baffles. */
+/** Ways that can be gone at these reservoirs: none is wiped past a screen or baffles. */
 export const canWipe = ({ layout }: PlanAsked, setup: OrderSetup): boolean =>
-  !layout.bowls.some((b) => b.screen && setup.bowls.some((s) => s.id === b.id));
+  !layout.reservoirs.some((b) => b.screen && setup.reservoirs.some((s) => s.id === b.id));
 
 /**
  * Price an order with what is done about the rest that the syringe cannot
@@ -47,48 +47,48 @@ export function priceTreated(
   asked: PlanAsked,
   setup: OrderSetup,
   visits: readonly Visit[],
-): { readonly price: OrderPrice; readonly treatment: BowlTreatment | null } | OrderRefusal {
-  if (!treatsBowls(asked, visits)) {
+): { readonly price: OrderPrice; readonly treatment: ReservoirTreatment | null } | OrderRefusal {
+  if (!treatsReservoirs(asked, visits)) {
     const priced = priceOrder(setup, visits);
     return priced.verdict === 'refused' ? priced.reason : { price: priced.price, treatment: null };
   }
-  const { bowlWay } = asked.preferences;
-  const barred = bowlWay === 'wipe' && !canWipe(asked, setup);
+  const { reservoirWay } = asked.preferences;
+  const barred = reservoirWay === 'wipe' && !canWipe(asked, setup);
   const found =
-    bowlWay === 'cheapest' || barred
+    reservoirWay === 'cheapest' || barred
       ? cheapestWay(setup, visits)
-      : fixedWay(setup, visits, bowlWay);
+      : fixedWay(setup, visits, reservoirWay);
   if ('code' in found) return found;
   const { plain, best } = found;
   const { way, rinses } = best.row;
-  const by = barred ? 'screen in the way' : bowlWay === 'cheapest' ? 'cheapest' : 'house rule';
+  const by = barred ? 'screen in the way' : reservoirWay === 'cheapest' ? 'cheapest' : 'house rule';
   return { price: best.price, treatment: { way, rinses, by, price: best.row, plain: plain.row } };
 }
 
 function fixedWay(
   setup: OrderSetup,
   visits: readonly Visit[],
-  way: BowlWay,
+  way: ReservoirWay,
 ): { readonly plain: PricedWay; readonly best: PricedWay } | OrderRefusal {
-  const plain = priceBowlWay(setup, visits, 'nothing');
-  const best = way === 'nothing' ? plain : priceBowlWay(setup, visits, way);
+  const plain = priceReservoirWay(setup, visits, 'nothing');
+  const best = way === 'nothing' ? plain : priceReservoirWay(setup, visits, way);
   return 'code' in plain ? plain : 'code' in best ? best : { plain, best };
 }
 
-/** Minutes that the bowls take besides being drawn off and filled. */
-export function bowlMinutes({ price }: BowlTreatment): Figure {
+/** Minutes that the reservoirs take besides being drawn off and filled. */
+export function reservoirMinutes({ price }: ReservoirTreatment): Figure {
   return figure({
     label: 'Rest in the reservoir',
-    value: price.bowlMinutes,
+    value: price.reservoirMinutes,
     unit: 'min',
-    rule: 'half a minute a small rinse with the syringe in hand, two for a second fill or for wiping out, each bowl',
+    rule: 'half a minute a small rinse with the syringe in hand, two for a second fill or for wiping out, each reservoir',
     source: MODEL,
   });
 }
 
 /** A way in words: what is done, as a step, and why. */
-export const BOWL_WAY_WORDS: Readonly<
-  Record<BowlWay, { readonly title: string; readonly why: string }>
+export const RESERVOIR_WAY_WORDS: Readonly<
+  Record<ReservoirWay, { readonly title: string; readonly why: string }>
 > = {
   nothing: {
     title: 'Fill at once',
@@ -108,7 +108,7 @@ export const BOWL_WAY_WORDS: Readonly<
   },
   'second fill': {
     title: 'Fill it, draw it off once more',
-    why: 'One large rinse: sure, and a whole bowl of new fluid goes for it.',
+    why: 'One large rinse: sure, and a whole reservoir of new fluid goes for it.',
   },
   wipe: {
     title: 'Wipe it out above the outlets',
@@ -116,15 +116,16 @@ export const BOWL_WAY_WORDS: Readonly<
   },
 };
 
-/** What to do with a syringe on this vehicle, bowl by bowl. @example "Pour in 20 mL, stir with the syringe’s jet, draw it off to the same level. Three times." */
+/** What to do with a syringe on this vehicle, reservoir by reservoir. @example "Pour in 20 mL, stir with the syringe’s jet, draw it off to the same level. Three times." */
 export function rinseWords(
-  { rinses }: Pick<BowlTreatment, 'rinses'>,
-  bowls: readonly { readonly id: string; readonly name: string }[],
+  { rinses }: Pick<ReservoirTreatment, 'rinses'>,
+  reservoirs: readonly { readonly id: string; readonly name: string }[],
 ): string {
   const times = ['', 'Once.', 'Twice.', 'Three times.'];
   return rinses
-    .map(({ bowlId, ml, times: n }) => {
-      const of = rinses.length > 1 ? `${bowls.find((b) => b.id === bowlId)!.name}: pour` : 'Pour';
+    .map(({ reservoirId, ml, times: n }) => {
+      const of =
+        rinses.length > 1 ? `${reservoirs.find((b) => b.id === reservoirId)!.name}: pour` : 'Pour';
       return `${of} in ${Math.round(ml)} mL, stir with the syringe’s jet, draw it off to the same level. ${times[n]}`;
     })
     .join(' ');
