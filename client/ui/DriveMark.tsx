@@ -4,7 +4,7 @@ import { StopSign } from './Notice';
 import { colour, SPACE } from './theme';
 import { Words } from './Words';
 
-/** "Do not drive" or "Test drive only" wherever a vehicle is named, with how many matters are open; nothing when it is free and owes nothing. */
+/** "Do not drive" or "Test drive only" wherever a vehicle is named, with how many open items it has; nothing when it is free and owes nothing. */
 export function DriveMark({
   state,
   owes = 0,

@@ -36,7 +36,7 @@ export function VehicleLine({ vehicle, about, role, onPress }: VehicleLineProps)
           <Words size="small" tone="softWords">
             {about}
           </Words>
-          <DriveMark state={vehicle.drive.state} owes={owesCount(vehicle.matters)} />
+          <DriveMark state={vehicle.drive.state} owes={owesCount(vehicle.openItems)} />
         </View>
       </Press>
     </View>

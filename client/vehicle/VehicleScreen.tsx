@@ -60,7 +60,7 @@ export function VehicleScreen({ id }: { readonly id: string }) {
         </Words>
       </View>
       <DriveNotice job={vehicle} />
-      <Owes matters={vehicle.matters} />
+      <Owes openItems={vehicle.openItems} />
       {wide ? null : <VehicleBrook vehicle={vehicle} height={220} />}
       <Button
         label="Measure and change the layout"

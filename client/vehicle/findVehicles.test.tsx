@@ -11,7 +11,7 @@ const FLEET = Array.from({ length: 2000 }, (_, i) => ({
   layoutName: ['Diagonal split', 'Four-channel'][i % 2]!,
   vehicleKind: 'car',
   masters: [],
-  matters: [],
+  openItems: [],
   drive: { state: 'free', since: null },
   openJobId: null,
   version: 1,

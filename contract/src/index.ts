@@ -156,6 +156,6 @@ export {
   type VehicleAnswers,
 } from './jobEvent';
 export { seed, type Seed } from './seed';
-export { matter } from './matter';
+export { openItem } from './openItem';
 export type { JobPick } from './computed';
 export { overview, type Overview } from './overview';

@@ -7,7 +7,7 @@ import { computed } from './computed';
 import { jobSummary } from './jobSummary';
 import { foundAtIntake, goesAlong, partsChanged, planChoices } from './plan';
 import { keptEvent } from './jobEvent';
-import { matter } from './matter';
+import { openItem } from './openItem';
 import { control, demands, dye, flag, grade, inSystem, isoClass, samples, seals } from './sample';
 import { fluidUsedRecord } from './shelf';
 import { driveState, makerEntry } from './vehicle';
@@ -93,9 +93,9 @@ export const job = jobSummary.extend({
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
   before: z
-    .array(matter)
+    .array(openItem)
     .describe('What the vehicle owes besides this job’s own: the job takes it over'),
-  leaves: z.array(matter).describe('What of its own is open still'),
+  leaves: z.array(openItem).describe('What of its own is open still'),
   lastDye: computed('Dye').nullable().describe('Dye of the last fill of this vehicle'),
   notDone: z
     .array(

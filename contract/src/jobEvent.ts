@@ -203,7 +203,7 @@ const happenings = [
   z.strictObject({
     kind: z.literal('mended'),
     haltId: id.nullable(),
-    matterId: line('Matter', 1, 200).nullish().describe('What was owed from before'),
+    openItemId: line('OpenItem', 1, 200).nullish().describe('What was owed from before'),
     where: line('Where', 2, 120),
     how: line('What was done', 3, 300),
   }),
@@ -323,7 +323,7 @@ const happenings = [
   z.strictObject({
     kind: z.literal('back on'),
     eventId: id.nullable().describe('Of the event by which it came off in this job'),
-    matterId: line('Matter', 1, 200).nullable().describe('What was owed from before'),
+    openItemId: line('OpenItem', 1, 200).nullable().describe('What was owed from before'),
   }),
   z.strictObject({
     kind: z.literal('media note'),

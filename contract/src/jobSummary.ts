@@ -16,7 +16,7 @@ export const jobSummary = z.object({
     .number()
     .int()
     .describe(
-      'Matters that it takes over; of a closed one, those that it left and that are open still',
+      'OpenItems that it takes over; of a closed one, those that it left and that are open still',
     ),
   purpose: oneOf('Purpose', PURPOSES),
   stage: oneOf('Stage', JOB_STAGES),

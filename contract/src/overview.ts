@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { CONTROLS } from '@brook/core/vehicle/circuit';
 import { id, isoTime } from './common';
 import { computed } from './computed';
-import { matter } from './matter';
+import { openItem } from './openItem';
 import { driveState } from './vehicle';
 
 const whose = { vehicleId: id, vehicleName: z.string(), vehicleTag: z.string() };
@@ -14,12 +14,12 @@ export const overview = z.object({
       z.object({
         ...whose,
         drive: driveState,
-        matters: z.array(matter).describe('What holds it'),
+        openItems: z.array(openItem).describe('What holds it'),
       }),
     )
     .describe('Vehicles that must not be driven, or on their test drive alone; longest first'),
   lookAgain: z
-    .array(z.object({ ...whose, matters: z.array(matter) }))
+    .array(z.object({ ...whose, openItems: z.array(openItem) }))
     .describe('Joints above their value or by feel, and parts that were used again'),
   worse: z
     .array(

@@ -6,7 +6,7 @@ import { id, isoTime, line, next, oneOf } from './common';
 import { computed } from './computed';
 import { layout } from './layout';
 import { jobPage } from './jobSummary';
-import { matter } from './matter';
+import { openItem } from './openItem';
 import { flag, grade } from './sample';
 
 const TEMPLATE_IDS = layoutTemplates.map((t) => t.id) as [TemplateId, ...TemplateId[]];
@@ -80,7 +80,7 @@ export const vehicleSummary = z.object({
     .array(z.object({ id: z.string(), name: z.string(), control: z.enum(CONTROLS) }))
     .describe('What can be taken in hand'),
   drive: driveState,
-  matters: z.array(matter).describe('What it owes, the oldest first'),
+  openItems: z.array(openItem).describe('What it owes, the oldest first'),
   openJobId: id.nullable(),
 });
 export type VehicleSummary = z.infer<typeof vehicleSummary>;

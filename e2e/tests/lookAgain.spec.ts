@@ -83,7 +83,7 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
   const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Shut by feel');
   const first = await workshop.released(car);
   const byFeel = async () =>
-    (await workshop.saved(car)).matters.flatMap((m) => (m.kind === 'by feel' ? [m.where] : []));
+    (await workshop.saved(car)).openItems.flatMap((m) => (m.kind === 'by feel' ? [m.where] : []));
   expect((await byFeel()).sort()).toEqual(car.layout.bleeders.map((b) => b.id).sort());
   await page.goto(`/new?vehicle=${car.id}`);
   await expect(page.getByText('Why is it here?')).toBeVisible();

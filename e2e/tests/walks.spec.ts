@@ -124,6 +124,6 @@ test('the parade car: one bleeder does not move, another brings grease; what can
   await expect(page.getByText(/left unbled|left, not bled|left shut/i).first()).toBeVisible();
   await workshop.end(await workshop.get(job.id));
   await page.goto(`/vehicles/${car.id}`);
-  await expect(page.getByTestId('matter seized')).toBeVisible();
+  await expect(page.getByTestId('open item seized')).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
-import { FOUND_WORDS, holds, owesCount, type MatterKind } from '@brook/core/owed/openItems';
+import { FOUND_WORDS, holds, owesCount, type OpenItemKind } from '@brook/core/owed/openItems';
 import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/core/bleed/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -72,7 +72,7 @@ function TakeIn({
   const jobId = useMemo(() => uuid(), []);
   const openJob = useOpenJob();
   const part = draft.asks.includes('part');
-  const owes = owesCount(vehicle.matters) > 0;
+  const owes = owesCount(vehicle.openItems) > 0;
   const open = () =>
     openJob.mutate(newJobOf(jobId, vehicle.id, draft), {
       onSuccess: (job) => router.replace(`/jobs/${job.id}`),
@@ -102,7 +102,7 @@ function TakeIn({
         </Words>
       </View>
       <DriveNotice job={vehicle} />
-      <Owes matters={vehicle.matters} />
+      <Owes openItems={vehicle.openItems} />
       {openJob.error ? <Caution title={openJob.error.message} /> : null}
       {vehicle.masters.length > 1 ? (
         <Choices
@@ -208,10 +208,10 @@ function PartsOf({
 }
 
 /** Whether a look and a proof settle something here: a mark, a mended leak; not where it owes a bleed. */
-const mayOnlyLook = ({ matters }: VehicleSummary): boolean =>
-  matters.some(holds) && !matters.some((m) => holds(m) && BLED_FOR.includes(m.kind));
+const mayOnlyLook = ({ openItems }: VehicleSummary): boolean =>
+  openItems.some(holds) && !openItems.some((m) => holds(m) && BLED_FOR.includes(m.kind));
 
-const BLED_FOR: readonly MatterKind[] = [
+const BLED_FOR: readonly OpenItemKind[] = [
   'air possible',
   'bleeder left',
   'seized',

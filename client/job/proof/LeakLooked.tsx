@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { matterTitle, type Matter } from '@brook/core/owed/openItems';
+import { openItemTitle, type OpenItem } from '@brook/core/owed/openItems';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../../data/run';
@@ -8,12 +8,12 @@ import { Field } from '../../ui/Field';
 import { More } from '../../ui/More';
 
 /** What is settled by saying what was done. */
-const PUT_RIGHT: readonly Matter['kind'][] = ['leak', 'look again', 'tightness'];
+const PUT_RIGHT: readonly OpenItem['kind'][] = ['leak', 'look again', 'tightness'];
 
 /** Leaks, and what is to be looked at again, that a job before left or that were found at intake: where each was mended and how, as far as nobody has said so yet. */
 export function LeakLooked({ job, run }: { readonly job: Job; readonly run: LiveRun }) {
   const mended = new Set(
-    run.state.log.flatMap((e) => (e.kind === 'mended' && e.matterId ? [e.matterId] : [])),
+    run.state.log.flatMap((e) => (e.kind === 'mended' && e.openItemId ? [e.openItemId] : [])),
   );
   // What was found at intake is of the vehicle as a whole; a leak in the run is mended where it halted.
   const own = job.leaves.filter((m) => m.where === null);
@@ -25,13 +25,13 @@ export function LeakLooked({ job, run }: { readonly job: Job; readonly run: Live
       {leaks.map((m) => (
         <More
           key={m.id}
-          title={`${m.where === null ? m.because : matterTitle(m)}. Mended?`}
+          title={`${m.where === null ? m.because : openItemTitle(m)}. Mended?`}
           about="Where, and what was done"
         >
           <Mend
             label={m.kind === 'leak' ? 'Mended, and dry' : 'Put right'}
             onMended={(where, how) =>
-              run.say({ kind: 'mended', haltId: null, matterId: m.id, where, how })
+              run.say({ kind: 'mended', haltId: null, openItemId: m.id, where, how })
             }
           />
         </More>

@@ -7,7 +7,7 @@ import {
 } from '@brook/core/job/gate';
 import { CONTROL_TRAITS } from '@brook/core/vehicle/circuit';
 import type { PhoneHappening } from '@brook/core/job/log';
-import type { MatterGroup } from '@brook/core/owed/openItems';
+import type { OpenItemGroup } from '@brook/core/owed/openItems';
 import { pedalPasses } from '@brook/core/control/pedal';
 import type { Plan } from '@brook/core/bleed/plan';
 import type { ReactNode } from 'react';
@@ -40,7 +40,7 @@ export interface ProofItemProps {
   /** How many items the run knows. */
   readonly known: number;
   /** Joints of earlier jobs that are looked at with those of this one. */
-  readonly alsoLook: readonly MatterGroup[];
+  readonly alsoLook: readonly OpenItemGroup[];
   readonly how: string;
   readonly run: LiveRun;
   /** Whether an answer is taken yet. */
@@ -125,7 +125,7 @@ function Asked({
       />
       {watchedS === undefined ? null : <Watch seconds={watchedS} />}
       {page.item === 'joints dry'
-        ? alsoLook.map(({ title, matters: [first] }) => (
+        ? alsoLook.map(({ title, openItems: [first] }) => (
             <Words key={first.id}>{`Look here too. ${title}, job ${first.jobNumber}.`}</Words>
           ))
         : null}

@@ -42,7 +42,7 @@ import { JobHead } from '../frame/JobHead';
 import { TakenIn } from '../frame/TakenIn';
 import { MediaList, mediaNotes } from '../side/media/MediaList';
 import { RefitList } from '../side/refit/RefitList';
-import { MatterList } from '../../vehicle/owes/MatterList';
+import { OpenItemList } from '../../vehicle/owes/OpenItemList';
 import type { StepProps } from '../frame/step';
 import { FaultList } from '../side/faults/FaultList';
 import { CardLinks } from './CardLinks';
@@ -94,7 +94,7 @@ export function RecordView({ job, band, onStep }: StepProps) {
       ) : null}
       {isClosed(job.stage) && job.leaves.length > 0 ? (
         <Section title="Left open by this job">
-          <MatterList matters={job.leaves} />
+          <OpenItemList openItems={job.leaves} />
         </Section>
       ) : null}
       {plan && Object.keys(proofOf(state).controls).length + state.proof.answers.length > 0 ? (

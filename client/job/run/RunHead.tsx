@@ -22,7 +22,7 @@ interface RunHeadProps {
   /** What is to be poured before anything else, or null. */
   readonly pour: Figure | null;
   readonly drive: DriveState;
-  /** How many matters of earlier jobs are taken over. */
+  /** How many open items of earlier jobs are taken over. */
   readonly owes: number;
 }
 

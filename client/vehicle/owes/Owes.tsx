@@ -1,19 +1,19 @@
-import { owesCount, type Matter } from '@brook/core/owed/openItems';
+import { owesCount, type OpenItem } from '@brook/core/owed/openItems';
 import { View } from 'react-native';
 import { Words } from '../../ui/Words';
-import { MatterList } from './MatterList';
+import { OpenItemList } from './OpenItemList';
 
 /** What a vehicle owes; nothing where there is nothing. */
 export function Owes({
-  matters,
+  openItems,
   about,
 }: {
-  readonly matters: readonly Matter[];
+  readonly openItems: readonly OpenItem[];
   /** What is done about it here. */
   readonly about?: string;
 }) {
-  if (matters.length === 0) return null;
-  if (owesCount(matters) === 0) return <MatterList matters={matters} />;
+  if (openItems.length === 0) return null;
+  if (owesCount(openItems) === 0) return <OpenItemList openItems={openItems} />;
   return (
     <View>
       <Words strong heading={2}>
@@ -24,7 +24,7 @@ export function Owes({
           {about}
         </Words>
       )}
-      <MatterList matters={matters} />
+      <OpenItemList openItems={openItems} />
     </View>
   );
 }

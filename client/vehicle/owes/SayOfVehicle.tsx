@@ -10,7 +10,7 @@ import { Caution } from '../../ui/Notice';
 
 /** What anybody may say of a vehicle outside a job: that it must not be driven, and that another workshop cycled its modulator. */
 export function SayOfVehicle({ vehicle }: { readonly vehicle: Vehicle }) {
-  const owesCycle = vehicle.matters.some((m) => m.kind === 'tool cycle owed');
+  const owesCycle = vehicle.openItems.some((m) => m.kind === 'tool cycle owed');
   return (
     <View>
       <MarkIt vehicleId={vehicle.id} />

@@ -4,7 +4,7 @@ import { Owes } from './Owes';
 /** What the vehicle owed when a job took it in, and that this job takes over; nothing where it owed nothing. */
 export const TakenOver = ({ job }: { readonly job: Pick<Job, 'before'> }) => (
   <Owes
-    matters={job.before}
+    openItems={job.before}
     about="This job takes it over: the plan opens what it needs, the proof covers its controls."
   />
 );

@@ -1,5 +1,5 @@
 import type { Overview } from '@brook/contract';
-import { groupMatters, isQuiet, owesCount, type Matter } from '@brook/core/owed/openItems';
+import { groupOpenItems, isQuiet, owesCount, type OpenItem } from '@brook/core/owed/openItems';
 import { trendWords } from '@brook/core/control/pedal';
 import { capital, lowerFirst } from '@brook/core/base/text';
 import { router, type Href } from 'expo-router';
@@ -46,7 +46,7 @@ export function OverviewScreen() {
             key={v.vehicleId}
             name={`${v.vehicleName} · ${v.vehicleTag}`}
             lines={[
-              ...titles(v.matters),
+              ...titles(v.openItems),
               v.drive.since === null ? null : `Since ${dayWords(v.drive.since)}`,
             ]}
             href={`/vehicles/${v.vehicleId}`}
@@ -59,7 +59,7 @@ export function OverviewScreen() {
           <Line
             key={v.vehicleId}
             name={`${v.vehicleName} · ${v.vehicleTag}`}
-            lines={v.matters.map(
+            lines={v.openItems.map(
               (m) => `${capital(m.place ?? 'vehicle')}: ${m.because} (${whence(m)})`,
             )}
             href={`/vehicles/${v.vehicleId}`}
@@ -76,7 +76,9 @@ export function OverviewScreen() {
               <Line
                 key={v.vehicleId}
                 name={`${v.vehicleName} · ${v.vehicleTag}`}
-                lines={groupMatters(v.matters).map((g) => `${g.title} (${whence(g.matters[0])})`)}
+                lines={groupOpenItems(v.openItems).map(
+                  (g) => `${g.title} (${whence(g.openItems[0])})`,
+                )}
                 href={`/vehicles/${v.vehicleId}`}
               />
             ))}
@@ -115,25 +117,25 @@ export function OverviewScreen() {
   );
 }
 
-/** Vehicles with what of their matters is to be shown, where there is any. */
-const owing = ({ lookAgain }: Overview, shown: (m: Matter) => boolean) =>
+/** Vehicles with what of their open items is to be shown, where there is any. */
+const owing = ({ lookAgain }: Overview, shown: (m: OpenItem) => boolean) =>
   lookAgain
-    .map((v) => ({ ...v, matters: v.matters.filter(shown) }))
-    .filter((v) => v.matters.length > 0);
+    .map((v) => ({ ...v, openItems: v.openItems.filter(shown) }))
+    .filter((v) => v.openItems.length > 0);
 
 /** @example "Una, job 48" */
-const whence = ({ by, jobNumber }: Matter): string =>
+const whence = ({ by, jobNumber }: OpenItem): string =>
   jobNumber === null ? by : `${by}, job ${jobNumber}`;
 
 /** The whole of it before anybody scrolls. */
 const inOneLine = ({ held, lookAgain, worse, letGo, waste }: Overview): string =>
-  `${held.length} not to be driven, ${lookAgain.filter((v) => owesCount(v.matters) > 0).length} to look at again, ${worse.length} getting worse, ${letGo.length} let go. Drum: ${drumWords(waste)}.`;
+  `${held.length} not to be driven, ${lookAgain.filter((v) => owesCount(v.openItems) > 0).length} to look at again, ${worse.length} getting worse, ${letGo.length} let go. Drum: ${drumWords(waste)}.`;
 
 const drumWords = ({ wasteMl, drumMl }: Overview['waste']): string =>
   `${(wasteMl / 1000).toFixed(1)} of ${(drumMl / 1000).toFixed(0)} L`;
 
-const titles = (matters: readonly Matter[]): string[] =>
-  groupMatters(matters).map((g) => `${g.title}. ${g.settledBy}`);
+const titles = (openItems: readonly OpenItem[]): string[] =>
+  groupOpenItems(openItems).map((g) => `${g.title}. ${g.settledBy}`);
 
 function Drum(waste: Overview['waste']) {
   const { wasteMl, drumMl } = waste;

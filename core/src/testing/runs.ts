@@ -86,7 +86,7 @@ export const gateOn = (
     drive,
     controls: run.plan.layout.masters,
     mayStayShut: new Set(),
-    matters: [],
+    openItems: [],
     paper: { photosOf: [], torques: [], letGo: [] },
     ...more,
   });

@@ -25,7 +25,7 @@ test.each([
   'job_events',
   'job_additions',
   'vehicle_events',
-  'matter_entries',
+  'open_item_entries',
   'gate_answers',
   'job_inside',
   'hand_overs',
@@ -61,7 +61,7 @@ test('not even the owner’s temporary tables mislead what guards a release', as
   await expect(
     brook.asOwner((db) =>
       db.query(`BEGIN;
-        CREATE TEMP TABLE open_matters (vehicle_id uuid, weight text);
+        CREATE TEMP TABLE open_items (vehicle_id uuid, weight text);
         CREATE TEMP TABLE gate_answers AS SELECT '${job.id}'::uuid AS job_id,
           (SELECT max(position) FROM job_events WHERE job_id = '${job.id}') AS position, '{"verdict": "release", "reasons": []}'::jsonb AS answer;
         UPDATE jobs SET stage = 'released' WHERE id = '${job.id}'; COMMIT`),

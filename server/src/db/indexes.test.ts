@@ -14,7 +14,7 @@ const REACHED_OTHERWISE = [
   'gate_answers workshop_id',
   'helper_links workshop_id',
   'job_devices workshop_id',
-  'matter_entries workshop_id',
+  'open_item_entries workshop_id',
   'run_events workshop_id',
   'vehicle_events workshop_id',
 ];

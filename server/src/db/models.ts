@@ -15,7 +15,7 @@ import {
 import type { Method } from '@brook/core/hydraulics/flow';
 import type { GateAnswer } from '@brook/core/job/gate';
 import type { Inside } from '@brook/core/fluid/inside';
-import type { JobSays, Matter, MatterWeight } from '@brook/core/owed/openItems';
+import type { JobSays, OpenItem, OpenItemWeight } from '@brook/core/owed/openItems';
 import type { PlanResult } from '@brook/core/bleed/plan';
 import type { HouseRules } from '@brook/core/bleed/rules';
 import type { UnitChoice } from '@brook/core/base/units';
@@ -274,17 +274,17 @@ export class ControlAirRow extends Model<
 }
 
 /** One line of what a vehicle owes: opened, or settled. They only grow. */
-export class MatterEntry extends Model<
-  InferAttributes<MatterEntry>,
-  InferCreationAttributes<MatterEntry>
+export class OpenItemEntry extends Model<
+  InferAttributes<OpenItemEntry>,
+  InferCreationAttributes<OpenItemEntry>
 > {
   declare vehicleId: string;
   declare position: number;
   declare workshopId: string;
-  declare matterId: string;
+  declare openItemId: string;
   declare entry: 'opened' | 'settled';
-  declare weight: MatterWeight;
-  declare matter: Matter;
+  declare weight: OpenItemWeight;
+  declare openItem: OpenItem;
   /** In words, where it is settled. */
   declare settledBy: CreationOptional<string | null>;
   declare at: Date;
@@ -575,20 +575,20 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'control_air' },
   );
-  MatterEntry.init(
+  OpenItemEntry.init(
     {
       vehicleId: key(),
       position: { ...whole(), primaryKey: true },
       workshopId: uuid(),
-      matterId: text(),
+      openItemId: text(),
       entry: text(),
       weight: text(),
-      matter: { ...json(), allowNull: false },
+      openItem: { ...json(), allowNull: false },
       settledBy: DataTypes.TEXT,
       at: time(),
       person: text(),
     },
-    { sequelize, tableName: 'matter_entries' },
+    { sequelize, tableName: 'open_item_entries' },
   );
   GateAnswerRow.init(
     {

@@ -192,23 +192,23 @@ CREATE TABLE job_says (
   says jsonb NOT NULL
 );
 CREATE INDEX job_says_vehicle ON job_says (vehicle_id, number);
-CREATE TABLE matter_entries (
+CREATE TABLE open_item_entries (
   vehicle_id uuid NOT NULL REFERENCES vehicles,
   position integer NOT NULL,
   workshop_id uuid NOT NULL REFERENCES workshops,
-  matter_id text NOT NULL,
+  open_item_id text NOT NULL,
   entry text NOT NULL CHECK (entry IN ('opened', 'settled')),
   weight text NOT NULL CHECK (weight IN ('holds', 'owed')),
-  matter jsonb NOT NULL,
+  open_item jsonb NOT NULL,
   settled_by text CHECK ((entry = 'settled') = (settled_by IS NOT NULL)),
   at timestamptz NOT NULL,
   person text NOT NULL,
   PRIMARY KEY (vehicle_id, position)
 );
-CREATE VIEW open_matters AS
+CREATE VIEW open_items AS
   SELECT * FROM (
-    SELECT DISTINCT ON (vehicle_id, matter_id) * FROM matter_entries
-     ORDER BY vehicle_id, matter_id, position DESC
+    SELECT DISTINCT ON (vehicle_id, open_item_id) * FROM open_item_entries
+     ORDER BY vehicle_id, open_item_id, position DESC
   ) last WHERE entry = 'opened';
 CREATE TABLE gate_answers (
   job_id uuid NOT NULL REFERENCES jobs,
@@ -344,7 +344,7 @@ CREATE TRIGGER vehicle_events_append_only BEFORE UPDATE OR DELETE ON vehicle_eve
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER media_append_only BEFORE UPDATE OR DELETE ON media
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
-CREATE TRIGGER matter_entries_append_only BEFORE UPDATE OR DELETE ON matter_entries
+CREATE TRIGGER open_item_entries_append_only BEFORE UPDATE OR DELETE ON open_item_entries
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER gate_answers_append_only BEFORE UPDATE OR DELETE ON gate_answers
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
@@ -412,7 +412,7 @@ BEGIN
   ) THEN
     RAISE EXCEPTION 'a job is released by the gate, for its log as it stands';
   END IF;
-  IF EXISTS (SELECT 1 FROM open_matters m WHERE m.vehicle_id = NEW.vehicle_id AND m.weight = 'holds') THEN
+  IF EXISTS (SELECT 1 FROM open_items m WHERE m.vehicle_id = NEW.vehicle_id AND m.weight = 'holds') THEN
     RAISE EXCEPTION 'a job is not released while something holds its vehicle';
   END IF;
   RETURN NEW;

@@ -35,7 +35,7 @@ import {
 import { usualChoices } from '../journal/job/planFor';
 import { heardOf } from '../journal/live/phones';
 import { takeBatch } from '../journal/batch/batch';
-import { mattersBefore } from '../journal/log/drive';
+import { openItemsBefore } from '../journal/log/drive';
 import { jobStateOf } from '../journal/log/stored';
 import { hashPassword } from '../session/password';
 import { actorFor, type Actor } from '../session/actor';
@@ -205,7 +205,7 @@ async function loadJob(
   const done = await Job.findByPk(id, { rejectOnEmpty: true });
   const plan = plannedOn(done);
   await putFluidUsed(actor, id, await version(), await usedByStrokes(actor, id, at()), at());
-  const before = await mattersBefore(vehicle, done);
+  const before = await openItemsBefore(vehicle, done);
   const concerned = controlsConcerned(await jobStateOf(id), plan.layout, before);
   const answered = {
     deviceId,

@@ -7,7 +7,7 @@ import type {
 } from '@brook/contract';
 import { type Layout } from '@brook/core/vehicle/circuit';
 import { templateById } from '@brook/core/vehicle/circuit/templates';
-import type { Matter } from '@brook/core/owed/openItems';
+import type { OpenItem } from '@brook/core/owed/openItems';
 import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
@@ -15,7 +15,7 @@ import { Job, Vehicle } from '../db/models';
 import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { listJobs } from '../journal/job/list';
 import { insideOf } from '../journal/rows/inside';
-import { mattersOf } from '../journal/rows/matters';
+import { openItemsOf } from '../journal/rows/openItems';
 import { unknownBleeder } from '../journal/job/planFor';
 import { ProblemError } from '../http/problems/kinds';
 import { driveStateOf, findVehicle } from '../workshop/vehicle/findVehicle';
@@ -36,7 +36,7 @@ export async function listVehicles({ workshopId }: Actor, page: PageAsked): Prom
   const { shown, next } = pageOf(found, page.limit, ({ name, tag, id }) => ({ name, tag, id }));
   const ids = shown.map((v) => v.id);
   const open = await openJobsOf(ids);
-  const owed = await mattersOf(ids);
+  const owed = await openItemsOf(ids);
   return {
     vehicles: shown.map((v) => vehicleSummaryOf(v, open.get(v.id) ?? null, owed.get(v.id) ?? [])),
     next,
@@ -62,7 +62,7 @@ export async function getVehicle(actor: Actor, id: string): Promise<VehicleDto> 
   const vehicle = await findVehicle(actor, id);
   const open = (await openJobsOf([id])).get(id) ?? null;
   return {
-    ...vehicleSummaryOf(vehicle, open, (await mattersOf([id])).get(id) ?? []),
+    ...vehicleSummaryOf(vehicle, open, (await openItemsOf([id])).get(id) ?? []),
     layout: vehicle.layout,
     jobs: await listJobs(actor, { vehicle: id, limit: JOBS_SHOWN }),
     makerEntry: vehicle.makerEntry ?? null,
@@ -130,7 +130,7 @@ export async function changeVehicle(
 function vehicleSummaryOf(
   v: Vehicle,
   openJobId: string | null,
-  matters: readonly Matter[],
+  openItems: readonly OpenItem[],
 ): VehicleSummary {
   return {
     id: v.id,
@@ -140,7 +140,7 @@ function vehicleSummaryOf(
     layoutName: v.layout.name,
     masters: v.layout.masters.map(({ id, name, control }) => ({ id, name, control })),
     drive: driveStateOf(v),
-    matters: [...matters],
+    openItems: [...openItems],
     openJobId,
   };
 }

@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/job/log';
-import { refitName, type Matter } from '@brook/core/owed/openItems';
+import { refitName, type OpenItem } from '@brook/core/owed/openItems';
 import type { Kept } from '@brook/core/job/run';
 import { capital } from '@brook/core/base/text';
 import type { ReactNode } from 'react';
@@ -27,7 +27,7 @@ export function RefitList({
   const undone = undoneIds(log);
   const said = new Set(
     log.flatMap((e) =>
-      e.kind === 'back on' && e.matterId && !undone.has(e.id) ? [e.matterId] : [],
+      e.kind === 'back on' && e.openItemId && !undone.has(e.id) ? [e.openItemId] : [],
     ),
   );
   const earlier = job.before.filter((m) => m.kind === 'not back on');
@@ -40,7 +40,7 @@ export function RefitList({
           name={capital(m.place ?? 'something')}
           off={offWords(m)}
           back={said.has(m.id) ? 'Back on' : null}
-          onBack={say && (() => say({ kind: 'back on', eventId: null, matterId: m.id }))}
+          onBack={say && (() => say({ kind: 'back on', eventId: null, openItemId: m.id }))}
         />
       ))}
       {own.map((off) => (
@@ -49,7 +49,7 @@ export function RefitList({
           name={capital(refitName(job.layout, off))}
           off={`Off: ${off.person}, ${clockTime(off.atMs)}`}
           back={backWords(off)}
-          onBack={say && (() => say({ kind: 'back on', eventId: off.eventId, matterId: null }))}
+          onBack={say && (() => say({ kind: 'back on', eventId: off.eventId, openItemId: null }))}
           note={off.noteId && <MediaList job={job} log={log} only={[off.noteId]} />}
         />
       ))}
@@ -57,7 +57,7 @@ export function RefitList({
   );
 }
 
-const offWords = ({ by, jobNumber }: Matter): string => `Off since job ${jobNumber}: ${by}`;
+const offWords = ({ by, jobNumber }: OpenItem): string => `Off since job ${jobNumber}: ${by}`;
 const backWords = ({ back }: Refit): string | null =>
   back && `Back on: ${back.person}, ${clockTime(back.atMs)}`;
 

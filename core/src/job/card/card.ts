@@ -129,7 +129,7 @@ export interface CardFacts {
   readonly controls: readonly ControlOnRecord[];
   /** Air left by master, where it was measured. */
   readonly air: Readonly<Record<string, AirLeft>>;
-  /** Matters that this job settled, in words. */
+  /** Open items that this job settled, in words. */
   readonly settled: readonly string[];
   /** What it leaves open, in words. */
   readonly left: readonly string[];

@@ -40,7 +40,7 @@ export type GateReason =
   /** The workshop asks for a photo of it. */
   | { readonly code: 'photo asked for'; readonly item: CheckItem }
   /** What the vehicle owes from before or beside this job, and what settles it. */
-  | { readonly code: 'matter open'; readonly what: string; readonly settledBy: string }
+  | { readonly code: 'open item'; readonly what: string; readonly settledBy: string }
   | { readonly code: 'no test drive' }
   | { readonly code: 'drive failed' };
 
@@ -66,8 +66,8 @@ export interface GateInput {
   readonly controls: readonly Master[];
   /** Bleeders that were left shut and may stay so: seized ones of a circuit that was never opened. */
   readonly mayStayShut: ReadonlySet<string>;
-  /** Matters that hold the vehicle and that the release of this job would not settle. */
-  readonly matters: readonly { readonly what: string; readonly settledBy: string }[];
+  /** Open items that hold the vehicle and that the release of this job would not settle. */
+  readonly openItems: readonly { readonly what: string; readonly settledBy: string }[];
   readonly drive: DriveResult | null;
   /** Paper that this workshop asks for by its house rules. */
   readonly paper: {
@@ -101,7 +101,7 @@ export const MAY_OVERRIDE: Readonly<
   'fluid not put down': 'nobody',
   'torque not written': 'lead',
   'photo asked for': 'lead',
-  'matter open': 'nobody',
+  'open item': 'nobody',
   'no test drive': 'nobody',
   'drive failed': 'nobody',
 };
@@ -112,7 +112,7 @@ export const MAY_OVERRIDE: Readonly<
  * nothing open that holds the vehicle.
  */
 export function releaseGate(given: GateInput): GateAnswer {
-  const { run, proof, controls, matters, drive } = given;
+  const { run, proof, controls, openItems, drive } = given;
   const { vehicleKind } = run.plan.layout;
   const reasons: GateReason[] = [
     ...runReasons(given),
@@ -121,7 +121,7 @@ export function releaseGate(given: GateInput): GateAnswer {
     ),
     ...checkReasons(vehicleKind, proof),
     ...paperReasons(given),
-    ...matters.map((m): GateReason => ({ code: 'matter open', ...m })),
+    ...openItems.map((m): GateReason => ({ code: 'open item', ...m })),
   ];
   if (reasons.length > 0) return { verdict: 'shut', reasons };
   if (drive === 'bad') return { verdict: 'shut', reasons: [{ code: 'drive failed' }] };

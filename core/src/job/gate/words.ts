@@ -177,7 +177,7 @@ export function gateWords(reason: GateReason): string {
       return `The torque of the ${reason.place} is not written down; this workshop tightens by the manual.`;
     case 'photo asked for':
       return `This workshop asks for a photo: ${lowerFirst(CHECK_WORDS[reason.item].ask)}.`;
-    case 'matter open':
+    case 'open item':
       return `Still open: ${lowerFirst(reason.what)}. ${reason.settledBy}`;
     case 'no test drive':
       return 'The test drive is still to come.';

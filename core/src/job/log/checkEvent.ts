@@ -106,11 +106,11 @@ function mediaFault(
 
 /** What is back came off in this job, or is owed from an earlier one. */
 function backFault(
-  { eventId, matterId }: Extract<JobEvent, { readonly kind: 'back on' }>,
+  { eventId, openItemId }: Extract<JobEvent, { readonly kind: 'back on' }>,
   find: (id: string) => JobEvent | undefined,
 ): string | null {
-  if ((eventId === null) === (matterId === null))
-    return 'Name what is back: by the event that told of it, or by the matter of an earlier job.';
+  if ((eventId === null) === (openItemId === null))
+    return 'Name what is back: by the event that told of it, or by the open item of an earlier job.';
   return eventId === null || find(eventId)?.kind === 'came off'
     ? null
     : `There is no event "${eventId}" by which something came off.`;

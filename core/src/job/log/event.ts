@@ -117,11 +117,11 @@ export type RefitHappening =
       /** The photo or voice note that shows or says what it is, by its event; left out without one. */
       readonly noteId?: string | null | undefined;
     }
-  /** Of this job by the event that told of it, of an earlier one by its matter. */
+  /** Of this job by the event that told of it, of an earlier one by its open item. */
   | {
       readonly kind: 'back on';
       readonly eventId: string | null;
-      readonly matterId: string | null;
+      readonly openItemId: string | null;
     };
 
 /** What the manual of this vehicle asks of a clutch, and where somebody wants it to take up: said once, known to its later jobs. */

@@ -180,7 +180,7 @@ export type RunHappening =
   | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: Tightened }
   /** Somebody goes back to a bleeder that was through: three strokes and a look follow before it is shut again. */
   | { readonly kind: 'opened again'; readonly stopId: string }
-  /** It was shut before it was done, and why: what it lacks stays as an open matter. */
+  /** It was shut before it was done, and why: what it lacks stays as an open item. */
   | { readonly kind: 'stopped early'; readonly stopId: string; readonly reason: string }
   | StageEvent
   | {
@@ -201,7 +201,7 @@ export type RunHappening =
   | {
       readonly kind: 'mended';
       readonly haltId: string | null;
-      readonly matterId?: string | null;
+      readonly openItemId?: string | null;
       readonly where: string;
       readonly how: string;
     }

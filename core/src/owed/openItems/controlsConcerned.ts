@@ -2,7 +2,7 @@ import { chambersOf, paths, type Layout, type Master, circuitOf } from '../../ve
 import type { JobState } from '../../job/log';
 import { plansOf } from '../../job/run';
 import { complains, findScope, type WorkDone } from '../../bleed/scope';
-import { holds, type Matter } from './matter';
+import { holds, type OpenItem } from './openItem';
 
 /** Parts that a job names as changed, compares or took off: nobody knows that they are fitted until it is released. */
 export function partsInHand(job: JobState): string[] {
@@ -34,12 +34,12 @@ export function mastersAt(layout: Layout, where: string | null): Master[] {
 /**
  * The masters whose controls a job proves, in the layout's order: those whose
  * circuits it opens or says to be open, those that it was brought for, and
- * those with an open matter from before. Each is proved by itself.
+ * those with an open item from before. Each is proved by itself.
  */
 export function controlsConcerned(
   job: JobState,
   layout: Layout,
-  before: readonly Matter[],
+  before: readonly OpenItem[],
 ): Master[] {
   const ids = new Set<string>([
     ...(job.run

@@ -1,6 +1,6 @@
 import type { JobState } from '../../job/log';
 import type { FoundAtIntake, SeenAtIntake, WorkDone } from '../../bleed/scope';
-import type { MatterKind, MatterWeight } from './matter';
+import type { OpenItemKind, OpenItemWeight } from './openItem';
 import { firstOpened, type Writer } from './writer';
 
 /** What is found when a vehicle is taken in, as one says it. */
@@ -14,8 +14,8 @@ export const FOUND_WORDS: Readonly<
 };
 
 /** Of what is found, what it leaves open; a pedal that sinks is said of its control. */
-const MATTER_OF: Readonly<
-  Partial<Record<SeenAtIntake, { readonly kind: MatterKind; readonly weight: MatterWeight }>>
+const OPEN_ITEM_OF: Readonly<
+  Partial<Record<SeenAtIntake, { readonly kind: OpenItemKind; readonly weight: OpenItemWeight }>>
 > = {
   'wet joint': { kind: 'leak', weight: 'holds' },
   'cracked boot': { kind: 'look again', weight: 'owed' },
@@ -30,9 +30,9 @@ export function foundAtIntake(
   released: boolean,
 ): void {
   for (const found of work?.found ?? []) {
-    const matter = MATTER_OF[found.what];
-    if (!matter || (released && found.what === 'lamp lit')) continue;
-    const { kind, weight } = matter;
+    const openItem = OPEN_ITEM_OF[found.what];
+    if (!openItem || (released && found.what === 'lamp lit')) continue;
+    const { kind, weight } = openItem;
     if (isMended(job, out.idOf(kind, null))) continue;
     out.add(kind, weight, null, foundWords(found), job.said ?? firstOpened(job));
   }
@@ -42,6 +42,6 @@ export function foundAtIntake(
 export const foundWords = ({ what, where }: FoundAtIntake): string =>
   where === '' ? FOUND_WORDS[what].title : `${FOUND_WORDS[what].title}: ${where}`;
 
-/** Whether what a matter names was put right in this job. */
-export const isMended = (job: JobState, matterId: string): boolean =>
-  job.log.some((e) => !job.undone.has(e.id) && e.kind === 'mended' && e.matterId === matterId);
+/** Whether what an open item names was put right in this job. */
+export const isMended = (job: JobState, openItemId: string): boolean =>
+  job.log.some((e) => !job.undone.has(e.id) && e.kind === 'mended' && e.openItemId === openItemId);

@@ -6,21 +6,21 @@ import { mayStayShut } from './airLeft';
 import { paperOf } from './paper';
 import { jobSays, leftOpen } from './jobSays';
 import type { JobAbout } from './writer';
-import { holds, type Matter } from './matter';
+import { holds, type OpenItem } from './openItem';
 import { settles } from './vehicle';
-import { groupMatters, type MatterGroup } from './words';
+import { groupOpenItems, type OpenItemGroup } from './words';
 
 /**
  * Whether a job may release its vehicle, by its log and by everything that the
  * vehicle owes besides.
  *
- * @param before matters of the vehicle that are not this job's own
+ * @param before open items of the vehicle that are not this job's own
  * @returns null before a plan was accepted
  */
 export function gateOf(
   job: JobState,
   about: JobAbout,
-  before: readonly Matter[],
+  before: readonly OpenItem[],
 ): GateAnswer | null {
   const { run } = job;
   if (!run) return null;
@@ -31,7 +31,7 @@ export function gateOf(
     proof: proofOf(job),
     controls: controlsConcerned(job, layout, before),
     mayStayShut: mayStayShut(run),
-    matters: groupMatters([
+    openItems: groupOpenItems([
       ...notSettled(job, about, before, layout),
       ...leftOpen(job, about, before, true).filter(holds),
     ]).map((g) => ({
@@ -51,11 +51,11 @@ export function gateOf(
 export function lookedAtToo(
   job: JobState,
   about: JobAbout,
-  before: readonly Matter[],
-): MatterGroup[] {
+  before: readonly OpenItem[],
+): OpenItemGroup[] {
   const layout = job.run?.plan.layout ?? about.layout;
   const says = jobSays(job, about, before);
-  return groupMatters(
+  return groupOpenItems(
     before.filter(
       (m) =>
         m.kind === 'by feel' &&
@@ -69,9 +69,9 @@ export function lookedAtToo(
 function notSettled(
   job: JobState,
   about: JobAbout,
-  before: readonly Matter[],
+  before: readonly OpenItem[],
   layout: Layout,
-): Matter[] {
+): OpenItem[] {
   const says = { ...jobSays(job, about, before), released: true };
   return before.filter((m) => holds(m) && !settles(says, m, layout));
 }

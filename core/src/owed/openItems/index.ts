@@ -7,12 +7,18 @@ export { knownFromRun } from './knownFromRun';
 export {
   holds,
   isQuiet,
-  MATTER_KINDS,
-  type Matter,
-  type MatterKind,
-  type MatterWeight,
-} from './matter';
+  OPEN_ITEM_KINDS,
+  type OpenItem,
+  type OpenItemKind,
+  type OpenItemWeight,
+} from './openItem';
 export { owedWork, owesBleed, workTakenOver } from './takenOver';
 export { usedGap } from './usedGap';
-export { openMatters, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';
-export { groupMatters, matterSettledBy, matterTitle, owesCount, type MatterGroup } from './words';
+export { openItems, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';
+export {
+  groupOpenItems,
+  openItemSettledBy,
+  openItemTitle,
+  owesCount,
+  type OpenItemGroup,
+} from './words';

@@ -7,29 +7,29 @@ import { comesSinking, isSoft, type WorkDone } from '../../bleed/scope';
 import { capital, lowerFirst } from '../../base/text';
 import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
-import type { Matter } from './matter';
+import type { OpenItem } from './openItem';
 import { foundAtIntake, isMended } from './foundAtIntake';
 import { leftByFeel, shutAbove, tightenedRight } from './tightness';
 import { cycled, modulatorsOf, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
 
-/** What a job says of its vehicle: what it leaves open, and what of earlier matters it settles. */
+/** What a job says of its vehicle: what it leaves open, and what of earlier open items it settles. */
 export interface JobSays {
   readonly jobId: string;
   readonly openedAtMs: number;
   readonly released: boolean;
   /** What is open by this job as it stands. */
-  readonly open: readonly Matter[];
+  readonly open: readonly OpenItem[];
   /** While "test drive only" is set: since when, and what would stay open if it were released. */
-  readonly driving: { readonly sinceMs: number; readonly open: readonly Matter[] } | null;
+  readonly driving: { readonly sinceMs: number; readonly open: readonly OpenItem[] } | null;
   /** Bleeders that were bled clear. */
   readonly bled: readonly string[];
   /** Bleeders at which the fluid was renewed to the last sign. */
   readonly renewed: readonly string[];
   /** Modulators that were cycled by the tool and bled after it. */
   readonly cycled: readonly string[];
-  /** Matters of earlier jobs that were mended. */
+  /** Open items of earlier jobs that were mended. */
   readonly mended: readonly string[];
   /** What it leaves tightened to a torque; left out by jobs of before. */
   readonly tightened?: readonly string[];
@@ -47,9 +47,13 @@ export interface JobSays {
 /**
  * What a job says of its vehicle, from its log.
  *
- * @param before matters that were open before it, which it takes over
+ * @param before open items that were open before it, which it takes over
  */
-export function jobSays(given: JobState, about: JobAbout, before: readonly Matter[] = []): JobSays {
+export function jobSays(
+  given: JobState,
+  about: JobAbout,
+  before: readonly OpenItem[] = [],
+): JobSays {
   const job = withWorkSaid(given, about);
   const released = job.released !== null;
   // Ended while it was set, nobody drives it any more.
@@ -69,7 +73,7 @@ export function jobSays(given: JobState, about: JobAbout, before: readonly Matte
     renewed: done.filter((d) => d.renewed).map((d) => d.bleederId),
     cycled: run && cycled(run) ? modulatorsOf(layout) : [],
     mended: inEffect(job).flatMap((e) =>
-      (e.kind === 'mended' || e.kind === 'back on') && e.matterId ? [e.matterId] : [],
+      (e.kind === 'mended' || e.kind === 'back on') && e.openItemId ? [e.openItemId] : [],
     ),
     tightened: tightenedRight(job),
     byFeel: [
@@ -126,9 +130,9 @@ const inEffect = (job: JobState): readonly Kept<JobEvent>[] =>
 export function leftOpen(
   job: JobState,
   about: JobAbout,
-  before: readonly Matter[],
+  before: readonly OpenItem[],
   released: boolean,
-): readonly Matter[] {
+): readonly OpenItem[] {
   const layout = job.run?.plan.layout ?? about.layout;
   const out = new Writer(about, layout, before);
   const work = job.run?.plan.work ?? job.said?.work ?? null;
@@ -147,7 +151,7 @@ export function leftOpen(
   notBack(out, job, layout);
   lookAgain(out, job);
   if (released || job.ended) oldFluid(out, job, layout);
-  return out.matters;
+  return out.openItems;
 }
 
 /** What is looked at again at a later visit: owed, whoever releases it; several reasons of one kind at one place are said in one go. */
@@ -215,7 +219,7 @@ function opened(
   job: JobState,
   layout: Layout,
   work: WorkDone | null,
-  before: readonly Matter[],
+  before: readonly OpenItem[],
 ): void {
   const parts = partsInHand(job);
   const said = work !== null && saysOpen(layout, work);

@@ -1,10 +1,10 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import { renewsToo, type OwedWork, type WorkDone } from '../../bleed/scope';
-import type { Matter } from './matter';
+import type { OpenItem } from './openItem';
 import { behindNode } from './vehicle';
 
 /** Kinds that are settled at a bleeder, by bleeding it. */
-const AIR: readonly Matter['kind'][] = [
+const AIR: readonly OpenItem['kind'][] = [
   'air possible',
   'bleeder left',
   'seized',
@@ -13,30 +13,30 @@ const AIR: readonly Matter['kind'][] = [
   'stop verdict',
 ];
 
-/** What of a vehicle's open matters the next plan must open. */
-export function owedWork(layout: Layout, matters: readonly Matter[]): OwedWork {
-  const at = (of: readonly Matter['kind'][]) => [
-    ...new Set(matters.flatMap((m) => (of.includes(m.kind) ? bleedersOf(m, layout) : []))),
+/** What of a vehicle's open items the next plan must open. */
+export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWork {
+  const at = (of: readonly OpenItem['kind'][]) => [
+    ...new Set(openItems.flatMap((m) => (of.includes(m.kind) ? bleedersOf(m, layout) : []))),
   ];
   return {
     airAt: at(AIR),
     oldAt: at(['old fluid']),
     modulatorIds: [
       ...new Set(
-        matters.flatMap((m) => (m.kind === 'tool cycle owed' && m.where ? [m.where] : [])),
+        openItems.flatMap((m) => (m.kind === 'tool cycle owed' && m.where ? [m.where] : [])),
       ),
     ],
   };
 }
 
-/** Whether there is anything to bleed for among these matters. */
-export function owesBleed(layout: Layout, matters: readonly Matter[]): boolean {
-  const { airAt, modulatorIds } = owedWork(layout, matters);
+/** Whether there is anything to bleed for among these open items. */
+export function owesBleed(layout: Layout, openItems: readonly OpenItem[]): boolean {
+  const { airAt, modulatorIds } = owedWork(layout, openItems);
   return airAt.length > 0 || modulatorIds.length > 0;
 }
 
 /** A place that the layout has no more stands for every bleeder that it has. */
-function bleedersOf(m: Matter, layout: Layout): readonly string[] {
+function bleedersOf(m: OpenItem, layout: Layout): readonly string[] {
   const known = layout.bleeders.map((b) => b.id);
   if (m.kind === 'base bleed owed') return behindNode(layout, m.where);
   return m.where !== null && known.includes(m.where) ? [m.where] : known;
@@ -57,7 +57,7 @@ export function workTakenOver(
     due,
     leaveOldFluid,
   }: {
-    readonly before: readonly Matter[];
+    readonly before: readonly OpenItem[];
     readonly due: boolean;
     readonly leaveOldFluid: boolean;
   },

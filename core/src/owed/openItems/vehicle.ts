@@ -5,8 +5,8 @@ import type { Kept } from '../../job/run';
 import type { JobSays } from './jobSays';
 import { placeOf } from './writer';
 import { mastersAt } from './controlsConcerned';
-import { holds, type Matter } from './matter';
-import { groupMatters } from './words';
+import { holds, type OpenItem } from './openItem';
+import { groupOpenItems } from './words';
 
 /** What is known of a vehicle: its jobs in the order in which they were taken in, and its own log. */
 export interface VehicleFacts {
@@ -16,20 +16,20 @@ export interface VehicleFacts {
 }
 
 /** Everything that a vehicle owes, the oldest first. */
-export function openMatters({ layout, jobs, log }: VehicleFacts): Matter[] {
-  const byJobs = jobs.reduce<readonly Matter[]>(
+export function openItems({ layout, jobs, log }: VehicleFacts): OpenItem[] {
+  const byJobs = jobs.reduce<readonly OpenItem[]>(
     (open, job) => [...open.filter((m) => !settles(job, m, layout)), ...job.open],
     [],
   );
   const undone = undoneIds(log);
   const said = log.filter((e) => !undone.has(e.id));
   const papers = said.flatMap((e) => (e.kind === 'cycle elsewhere' ? [e] : []));
-  const cycledElsewhere = (m: Matter) =>
+  const cycledElsewhere = (m: OpenItem) =>
     m.kind === 'tool cycle owed' && papers.some((p) => p.atMs >= m.sinceMs);
   return [
     ...byJobs.filter((m) => !cycledElsewhere(m)),
     ...jobs.flatMap((j, i) => afterClose(j, jobs.slice(i + 1))),
-    ...said.flatMap((e): Matter[] => {
+    ...said.flatMap((e): OpenItem[] => {
       if (e.kind === 'marked') return notSeen(marked(e), jobs);
       if (e.kind !== 'cycle elsewhere' || e.bledAfter) return [];
       return baseBleedOwed(layout, e).filter((m) => !jobs.some((j) => settles(j, m, layout)));
@@ -37,8 +37,8 @@ export function openMatters({ layout, jobs, log }: VehicleFacts): Matter[] {
   ].sort((a, b) => a.sinceMs - b.sinceMs);
 }
 
-/** Whether a job settles a matter that was open before it, by what it did. */
-export function settles(job: JobSays, m: Matter, layout: Layout): boolean {
+/** Whether a job settles an open item that was open before it, by what it did. */
+export function settles(job: JobSays, m: OpenItem, layout: Layout): boolean {
   const proves = mastersAt(layout, m.where).every((x) => job.proves.includes(x.id));
   switch (m.kind) {
     case 'control not proved':
@@ -103,13 +103,13 @@ const sees = (job: JobSays, atMs: number): boolean =>
   job.released &&
   (job.openedAtMs >= atMs || (job.provedSinceMs !== null && job.provedSinceMs >= atMs));
 
-const notSeen = (m: Matter, jobs: readonly JobSays[]): Matter[] =>
+const notSeen = (m: OpenItem, jobs: readonly JobSays[]): OpenItem[] =>
   jobs.some((j) => sees(j, m.sinceMs)) ? [] : [m];
 
 /** What was done after a job was closed holds until a later job was taken in after it and released. */
-function afterClose({ jobId, afterClose: done }: JobSays, later: readonly JobSays[]): Matter[] {
+function afterClose({ jobId, afterClose: done }: JobSays, later: readonly JobSays[]): OpenItem[] {
   if (!done) return [];
-  const matter: Matter = {
+  const openItem: OpenItem = {
     id: `${jobId} done after close`,
     kind: 'done after close',
     weight: 'holds',
@@ -121,7 +121,7 @@ function afterClose({ jobId, afterClose: done }: JobSays, later: readonly JobSay
     jobId,
     jobNumber: null,
   };
-  return notSeen(matter, later);
+  return notSeen(openItem, later);
 }
 
 const bySaying = (e: Kept<VehicleEvent>) => ({
@@ -132,7 +132,7 @@ const bySaying = (e: Kept<VehicleEvent>) => ({
   jobNumber: null,
 });
 
-const marked = (e: Kept<Extract<VehicleEvent, { readonly kind: 'marked' }>>): Matter => ({
+const marked = (e: Kept<Extract<VehicleEvent, { readonly kind: 'marked' }>>): OpenItem => ({
   id: e.id,
   kind: 'marked',
   where: null,
@@ -145,7 +145,7 @@ const marked = (e: Kept<Extract<VehicleEvent, { readonly kind: 'marked' }>>): Ma
 const baseBleedOwed = (
   layout: Layout,
   e: Kept<Extract<VehicleEvent, { readonly kind: 'cycle elsewhere' }>>,
-): Matter[] =>
+): OpenItem[] =>
   layout.nodes
     .filter((n) => n.kind === 'modulator')
     .map((n) => ({
@@ -167,10 +167,10 @@ export interface DriveFinding {
 
 /** Whether a vehicle may move, from what it owes. */
 export function vehicleDrive(facts: VehicleFacts): DriveFinding {
-  const open = openMatters(facts).filter(holds);
+  const open = openItems(facts).filter(holds);
   if (open.length === 0) return { state: 'free', sinceMs: null, reason: null };
   const driving = facts.jobs.at(-1)?.driving ?? null;
-  if (driving && openMatters(asIfReleased(facts)).filter(holds).length === 0)
+  if (driving && openItems(asIfReleased(facts)).filter(holds).length === 0)
     return {
       state: 'test drive only',
       sinceMs: driving.sinceMs,
@@ -193,10 +193,10 @@ export function asIfReleased({ layout, jobs, log }: VehicleFacts): VehicleFacts 
 }
 
 /** What holds a vehicle, in one line. */
-function reasonFor(open: readonly Matter[]): string {
-  const groups = groupMatters(open);
+function reasonFor(open: readonly OpenItem[]): string {
+  const groups = groupOpenItems(open);
   const [first] = groups;
-  const { kind, because } = first!.matters[0];
+  const { kind, because } = first!.openItems[0];
   const said =
     kind === 'marked' || kind === 'stop verdict' ? because : `${first!.title}: ${because}`;
   return groups.length === 1 ? `${said}.` : `${said}. And ${groups.length - 1} more.`;

@@ -7,7 +7,7 @@ import { HALT_WORDS, plansOf, type Halt, type RunState } from '../../job/run';
 import { needsTool } from '../../bleed/stages';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';
-import type { MatterKind } from './matter';
+import type { OpenItemKind } from './openItem';
 import { modulatorsOf } from './toolOwed';
 import { firstOpened, type Writer } from './writer';
 
@@ -22,17 +22,17 @@ export function halts(out: Writer, job: JobState, layout: Layout): void {
     const bleeder = plansOf(run)
       .flatMap((p) => p.stops)
       .find((s) => s.id === halt.stopId)?.bleeder.id;
-    for (const [kind, where] of mattersOfHalt(halt, bleeder ?? null, run, layout))
+    for (const [kind, where] of openItemsOfHalt(halt, bleeder ?? null, run, layout))
       out.add(kind, 'holds', where, because, event);
   }
 }
 
-function mattersOfHalt(
+function openItemsOfHalt(
   { reason, stopId, masterId }: Halt,
   bleederId: string | null,
   run: RunState,
   layout: Layout,
-): (readonly [MatterKind, string | null])[] {
+): (readonly [OpenItemKind, string | null])[] {
   switch (reason) {
     case 'ran dry': {
       const reservoirId = run.plan.stops.find((s) => s.id === stopId)?.reservoirId;
@@ -80,7 +80,7 @@ export function leftShut(out: Writer, { run, log }: JobState, released: boolean)
   for (const [id, reason] of run.leftShut) {
     const owed = may.has(id);
     if (released && !owed) continue;
-    const kind: MatterKind =
+    const kind: OpenItemKind =
       reason === 'seized' || reason === 'snapped'
         ? reason
         : reason === 'grease' || reason === 'other product'

@@ -1,10 +1,10 @@
 import { capital, lowerFirst } from '../../base/text';
-import { isQuiet, type Matter, type MatterKind } from './matter';
+import { isQuiet, type OpenItem, type OpenItemKind } from './openItem';
 
 type Words = (place: string) => string;
 
 /** What is owed, and what settles it: as one says it across the bench. */
-const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settledBy: Words }>> = {
+const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly settledBy: Words }>> = {
   'control not proved': {
     what: (place) => `${capital(place)} not proved`,
     settledBy: (place) => `Settled by the proof of the ${place} and a release.`,
@@ -92,43 +92,43 @@ const WORDS: Readonly<Record<MatterKind, { readonly what: Words; readonly settle
 };
 
 /** What is owed, in one line. */
-export const matterTitle = (m: Pick<Matter, 'kind' | 'place'>): string =>
+export const openItemTitle = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
   WORDS[m.kind].what(m.place ?? 'vehicle');
 
 /** What settles it, in one sentence. */
-export const matterSettledBy = (m: Pick<Matter, 'kind' | 'place'>): string =>
+export const openItemSettledBy = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
   WORDS[m.kind].settledBy(m.place ?? 'vehicle');
 
-/** Matters of one kind, one job and one cause, said in one go. */
-export interface MatterGroup {
+/** Open items of one kind, one job and one cause, said in one go. */
+export interface OpenItemGroup {
   readonly title: string;
   readonly settledBy: string;
-  readonly matters: readonly [Matter, ...Matter[]];
+  readonly openItems: readonly [OpenItem, ...OpenItem[]];
 }
 
-/** Matters as a person reads them: places of the same cause together, what holds before what is owed. */
-export function groupMatters(matters: readonly Matter[]): MatterGroup[] {
-  const groups = new Map<string, [Matter, ...Matter[]]>();
-  for (const m of matters) {
+/** Open items as a person reads them: places of the same cause together, what holds before what is owed. */
+export function groupOpenItems(openItems: readonly OpenItem[]): OpenItemGroup[] {
+  const groups = new Map<string, [OpenItem, ...OpenItem[]]>();
+  for (const m of openItems) {
     const key = [m.weight, m.kind, m.jobId, m.because].join('|');
     const group = groups.get(key);
     if (group) group.push(m);
     else groups.set(key, [m]);
   }
-  const said = [...groups.values()].map((group): MatterGroup => {
+  const said = [...groups.values()].map((group): OpenItemGroup => {
     const place = listed(group.flatMap((m) => (m.place === null ? [] : [m.place])));
     const named = { kind: group[0].kind, place: place || null };
-    return { title: matterTitle(named), settledBy: matterSettledBy(named), matters: group };
+    return { title: openItemTitle(named), settledBy: openItemSettledBy(named), openItems: group };
   });
   return [
-    ...said.filter((g) => g.matters[0].weight === 'holds'),
-    ...said.filter((g) => g.matters[0].weight === 'owed'),
+    ...said.filter((g) => g.openItems[0].weight === 'holds'),
+    ...said.filter((g) => g.openItems[0].weight === 'owed'),
   ];
 }
 
 /** How many things a vehicle owes, as a list counts them. */
-export const owesCount = (matters: readonly Matter[]): number =>
-  groupMatters(matters.filter((m) => !isQuiet(m))).length;
+export const owesCount = (openItems: readonly OpenItem[]): number =>
+  groupOpenItems(openItems.filter((m) => !isQuiet(m))).length;
 
 function listed(places: readonly string[]): string {
   if (places.length < 2) return places[0] ?? '';

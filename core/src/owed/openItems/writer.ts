@@ -1,7 +1,7 @@
 import { bleederName, type Layout } from '../../vehicle/circuit';
 import type { Answered, JobState } from '../../job/log';
 import { nameOf, type WorkDone } from '../../bleed/scope';
-import type { Matter, MatterKind, MatterWeight } from './matter';
+import type { OpenItem, OpenItemKind, OpenItemWeight } from './openItem';
 
 /** A job as its vehicle knows it. */
 export interface JobAbout {
@@ -15,24 +15,24 @@ export interface JobAbout {
   readonly work?: WorkDone | null;
 }
 
-/** Writes the matters of one job. */
+/** Writes the open items of one job. */
 export class Writer {
-  readonly matters: Matter[] = [];
+  readonly openItems: OpenItem[] = [];
 
   constructor(
     private readonly about: JobAbout,
     private readonly layout: Layout,
-    private readonly before: readonly Matter[],
+    private readonly before: readonly OpenItem[],
   ) {}
 
-  /** What a matter of this job is known by. */
-  idOf(kind: MatterKind, where: string | null): string {
+  /** What an open item of this job is known by. */
+  idOf(kind: OpenItemKind, where: string | null): string {
     return [this.about.jobId, kind, where ?? 'vehicle'].join(' ');
   }
 
   add(
-    kind: MatterKind,
-    weight: MatterWeight,
+    kind: OpenItemKind,
+    weight: OpenItemWeight,
     where: string | null,
     because: string,
     { person, atMs }: Pick<Answered, 'person' | 'atMs'>,
@@ -42,8 +42,8 @@ export class Writer {
     // What an earlier job left is said once, by that job.
     if (this.before.some((m) => m.kind === kind && m.where === where && where !== null)) return;
     const id = this.idOf(kind, where);
-    if (this.matters.some((m) => m.id === id)) return;
-    this.matters.push({
+    if (this.openItems.some((m) => m.id === id)) return;
+    this.openItems.push({
       id,
       kind,
       weight,

@@ -6,7 +6,7 @@ import { Vehicle } from '../../db/models';
 import type { Actor } from '../../session/actor';
 import { findVehicle } from '../../workshop/vehicle/findVehicle';
 import { appendToVehicle, by } from '../log/append';
-import { projectMatters } from '../log/drive';
+import { projectOpenItems } from '../log/drive';
 import { vehicleLogOf } from '../log/stored';
 
 /** Take what somebody says of a vehicle outside any job into its own log, by the same rules as a job's. */
@@ -30,7 +30,7 @@ export async function takeVehicleBatch(
     }
     const undone = log.at(-1)?.kind === 'undone';
     const settledBy = undone ? 'withdrawn' : 'a paper of another workshop';
-    await projectMatters(vehicle, { person: actor.name, at, settledBy }, transaction);
+    await projectOpenItems(vehicle, { person: actor.name, at, settledBy }, transaction);
     return answers;
   });
 }

@@ -1,7 +1,7 @@
 import type { PlanChoices } from '@brook/contract';
 import { isDeepStrictEqual } from 'node:util';
 import { appendDesk } from '../log/append';
-import { mattersBefore } from '../log/drive';
+import { openItemsBefore } from '../log/drive';
 import type { Actor } from '../../session/actor';
 import { changeJob, onlyAt } from '../log/locked';
 import { planOfJob } from './planOfJob';
@@ -20,7 +20,7 @@ export async function choosePlan(
     onlyAt(job, ['fluid', 'plan'], 'The plan is chosen before the run; this job is past that.');
     const { purpose } = choices.work;
     if (purpose === 'look and prove' && state.said?.work.purpose !== purpose)
-      refuseOwedBleed(vehicle.layout, await mattersBefore(vehicle, job, transaction));
+      refuseOwedBleed(vehicle.layout, await openItemsBefore(vehicle, job, transaction));
     job.set({ planChoices: choices });
     if (!isDeepStrictEqual(state.said?.work, choices.work))
       await appendDesk(locked, { kind: 'work said', work: choices.work });

@@ -42,7 +42,7 @@ describe('what is said at intake', () => {
     });
     const vehicle = (await tech.get(`/vehicles/${job.vehicleId}`).expect(200)).body as Vehicle;
     expect(vehicle.drive.state).toBe('do not drive');
-    expect(vehicle.matters.map((m) => m.kind).sort()).toEqual(['control soft', 'leak']);
+    expect(vehicle.openItems.map((m) => m.kind).sort()).toEqual(['control soft', 'leak']);
     const history = (await tech.get(`/vehicles/${job.vehicleId}/history`).expect(200)).body;
     expect(history.odometer).toMatchObject([{ jobNumber: job.number, km: 84_200 }]);
     // Nothing was read or done: it may still be moved to the vehicle that was meant, and what was found goes with it.

@@ -66,8 +66,8 @@ export async function summaries(of: {
 }): Promise<JobSummary[]> {
   const rows = await Job.sequelize!.query<Row>(
     `SELECT j.id, j.number, j.vehicle_id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", v.drive_state AS "vehicleDrive",
-            (SELECT count(DISTINCT (m.weight, m.matter->>'kind', m.matter->>'jobId', m.matter->>'because'))::int FROM open_matters m
-              WHERE m.vehicle_id = v.id AND m.matter->>'kind' <> 'by feel' AND (m.matter->>'jobId' IS NOT DISTINCT FROM j.id::text) = j.closed) AS owes,
+            (SELECT count(DISTINCT (m.weight, m.open_item->>'kind', m.open_item->>'jobId', m.open_item->>'because'))::int FROM open_items m
+              WHERE m.vehicle_id = v.id AND m.open_item->>'kind' <> 'by feel' AND (m.open_item->>'jobId' IS NOT DISTINCT FROM j.id::text) = j.closed) AS owes,
             j.stage, COALESCE(j.plan_choices #>> '{work,purpose}', 'routine flush') AS purpose, j.opened_at AS "openedAt", j.closed_at AS "closedAt",
             CASE WHEN j.closed THEN '[]' ELSE j.clocks END AS clocks
        FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id

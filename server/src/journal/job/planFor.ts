@@ -4,7 +4,7 @@ import { bleederName } from '@brook/core/vehicle/circuit';
 import type { Colour, Grade, IsoClass } from '@brook/core/fluid/verdict';
 import type { Inside } from '@brook/core/fluid/inside';
 import { USUAL_DAY, USUAL_MEANS } from '@brook/core/hydraulics/flow';
-import { workTakenOver, type Matter } from '@brook/core/owed/openItems';
+import { workTakenOver, type OpenItem } from '@brook/core/owed/openItems';
 import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/bleed/plan';
 import type { HouseRules } from '@brook/core/bleed/rules';
 import { partsAsOne, routineFlush, type Purpose, type WorkDone } from '@brook/core/bleed/scope';
@@ -71,7 +71,7 @@ export interface PlanBasis {
   readonly newColour: Colour;
   readonly rules: HouseRules;
   /** What the vehicle owes: the job takes it over. */
-  readonly before: readonly Matter[];
+  readonly before: readonly OpenItem[];
   /** Whether its fluid was judged as due, and whether it was found dark or dirty. */
   readonly due: boolean;
   readonly dirty: boolean;

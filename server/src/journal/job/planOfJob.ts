@@ -12,7 +12,7 @@ import type { PlanResult } from '@brook/core/bleed/plan';
 import type { Transaction } from 'sequelize';
 import type { Job, Vehicle } from '../../db/models';
 import { insideOf } from '../rows/inside';
-import { mattersBefore } from '../log/drive';
+import { openItemsBefore } from '../log/drive';
 import { planFor, usualChoices } from './planFor';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
@@ -30,7 +30,7 @@ export async function planOfJob(
   return planFor(vehicle, job.planChoices ?? usualChoices(vehicle.layout), {
     ...filled,
     rules: await houseRulesOf(actor, transaction),
-    before: await mattersBefore(vehicle, job, transaction),
+    before: await openItemsBefore(vehicle, job, transaction),
     due: isDue(read.verdict),
     dirty: foundDirty(read.samples),
     inside: await insideOf(vehicle.id, job.number, transaction),

@@ -1,6 +1,12 @@
 import type { Job as JobDto, NewJob, Override } from '@brook/contract';
 import { partElements, type Layout } from '@brook/core/vehicle/circuit';
-import { type Matter, gateOf, matterTitle, owesBleed, owesCount } from '@brook/core/owed/openItems';
+import {
+  type OpenItem,
+  gateOf,
+  openItemTitle,
+  owesBleed,
+  owesCount,
+} from '@brook/core/owed/openItems';
 import { gateWords, mayLetGo, ofWhat, type GateVerdict } from '@brook/core/job/gate';
 import { foldJob, NEW_JOB, type JobState } from '@brook/core/job/log';
 import { refusalWords } from '@brook/core/bleed/plan';
@@ -10,8 +16,8 @@ import { v4 as uuid } from 'uuid';
 import { baselinesOf } from '../rows/controls';
 import { GateAnswerRow, Job, JobSaysRow, Workshop } from '../../db/models';
 import { appendDesk } from '../log/append';
-import { mattersBefore, projectMatters } from '../log/drive';
-import { mattersOf } from '../rows/matters';
+import { openItemsBefore, projectOpenItems } from '../log/drive';
+import { openItemsOf } from '../rows/openItems';
 import { aboutOf } from '../log/follow';
 import { insideOf } from '../rows/inside';
 import { additionsOf, logOf, onWire } from '../log/stored';
@@ -57,7 +63,7 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
       const number = workshop.nextJobNumber;
       await workshop.update({ nextJobNumber: number + 1 }, { transaction });
       if (given.purpose === 'look and prove')
-        refuseOwedBleed(vehicle.layout, await mattersBefore(vehicle, { number }, transaction));
+        refuseOwedBleed(vehicle.layout, await openItemsBefore(vehicle, { number }, transaction));
       const job = await Job.create(
         {
           id,
@@ -101,11 +107,11 @@ function knownParts<T extends { readonly partId: string }>(layout: Layout, parts
 }
 
 /** What is only looked at and proved has nothing to bleed for. */
-export function refuseOwedBleed(layout: Layout, before: readonly Matter[]): void {
+export function refuseOwedBleed(layout: Layout, before: readonly OpenItem[]): void {
   if (!owesBleed(layout, before)) return;
   const titles = before
     .filter((m) => owesBleed(layout, [m]))
-    .map(matterTitle)
+    .map(openItemTitle)
     .join('; ');
   const sentence = `This vehicle owes a bleed (${titles}); take it in for that, then it is proved with it.`;
   throw new ProblemError('invalid', sentence, [{ field: 'purpose', sentence }]);
@@ -134,11 +140,11 @@ export async function moveJob(
         found,
       });
       if (purpose === 'look and prove')
-        refuseOwedBleed(meant.layout, await mattersBefore(meant, job, transaction));
+        refuseOwedBleed(meant.layout, await openItemsBefore(meant, job, transaction));
       job.set({ vehicleId: meant.id, planChoices: choices });
       await JobSaysRow.destroy({ where: { jobId: id }, transaction });
       const because = { person: actor.name, at, settledBy: 'withdrawn' };
-      await projectMatters(vehicle, because, transaction);
+      await projectOpenItems(vehicle, because, transaction);
       const moved = { ...locked, vehicle: meant };
       await appendDesk(moved, { kind: 'work said', work: choices.work });
       locked.state = moved.state;
@@ -159,8 +165,8 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
   // What can be chosen since then was not.
   const choices = { ...usualChoices(vehicle.layout), ...job.planChoices };
   const lastFill = job.closed ? null : await lastFillOf(vehicle.id);
-  const before = job.closed ? [] : await mattersBefore(vehicle, job);
-  const leaves = (await mattersOf([vehicle.id])).get(vehicle.id) ?? [];
+  const before = job.closed ? [] : await openItemsBefore(vehicle, job);
+  const leaves = (await openItemsOf([vehicle.id])).get(vehicle.id) ?? [];
   const own = leaves.filter((m) => m.jobId === id);
   return {
     id: job.id,
@@ -284,7 +290,7 @@ export async function letGo(
     throw new ProblemError('forbidden', 'Only a lead lets paper go, signed in as themself.');
   await changeJob(actor, id, version, at, async (locked) => {
     onlyAt(locked.job, ['proof', 'test drive'], 'Paper is let go while the job is proved.');
-    const before = await mattersBefore(locked.vehicle, locked.job, locked.transaction);
+    const before = await openItemsBefore(locked.vehicle, locked.job, locked.transaction);
     const answer = gateOf(locked.state, aboutOf(locked), before);
     const asked = answer?.reasons.some((r) => r.code === code && mayLetGo(r) && ofWhat(r) === of);
     if (!asked)
@@ -328,7 +334,7 @@ export async function releaseJob(
 /** Ask the gate, by the log and by everything that the vehicle owes; what it answered is kept for the log as it stands. */
 async function gateMustSay(wanted: GateVerdict, locked: LockedJob): Promise<void> {
   const { job, vehicle, state, transaction, actor, at } = locked;
-  const before = await mattersBefore(vehicle, job, transaction);
+  const before = await openItemsBefore(vehicle, job, transaction);
   const answer = gateOf(state, aboutOf(locked), before);
   if (!answer) throw refused('There is no plan on this job.');
   if (answer.verdict !== wanted)

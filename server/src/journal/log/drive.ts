@@ -1,9 +1,9 @@
 import type { VehicleEvent } from '@brook/core/job/log';
-import { openMatters, vehicleDrive, type JobSays, type Matter } from '@brook/core/owed/openItems';
+import { openItems, vehicleDrive, type JobSays, type OpenItem } from '@brook/core/owed/openItems';
 import type { Kept } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import { JobSaysRow, MatterEntry, type Vehicle } from '../../db/models';
+import { JobSaysRow, OpenItemEntry, type Vehicle } from '../../db/models';
 import type { LockedJob } from './locked';
 import { vehicleLogOf } from './stored';
 
@@ -19,7 +19,7 @@ export async function saidUpTo(
   vehicle: Pick<Vehicle, 'id' | 'layout'>,
   job: { readonly id: string; readonly number: number },
   transaction: Transaction,
-): Promise<{ readonly before: Matter[]; readonly own: JobSays | null }> {
+): Promise<{ readonly before: OpenItem[]; readonly own: JobSays | null }> {
   // Every batch of a run asks this: both in one question.
   const [said] = await JobSaysRow.sequelize!.query<{
     readonly says: readonly Pick<JobSaysRow, 'jobId' | 'says'>[];
@@ -32,7 +32,7 @@ export async function saidUpTo(
     { type: QueryTypes.SELECT, bind: [vehicle.id, job.number], transaction },
   );
   const { says, log } = said!;
-  const before = openMatters({
+  const before = openItems({
     layout: vehicle.layout,
     jobs: says.filter((s) => s.jobId !== job.id).map((s) => s.says),
     log,
@@ -53,7 +53,7 @@ export async function sayOfJob(
     { jobId: job.id, vehicleId: vehicle.id, number: job.number, says },
     { transaction },
   );
-  await projectMatters(vehicle, because, transaction);
+  await projectOpenItems(vehicle, because, transaction);
 }
 
 /** As it comes back out of the database. */
@@ -74,12 +74,12 @@ async function saysOf(
 }
 
 /** What a vehicle owes besides what one of its jobs says: what that job takes over. */
-export async function mattersBefore(
+export async function openItemsBefore(
   vehicle: Pick<Vehicle, 'id' | 'layout'>,
   job: { readonly number: number },
   transaction?: Transaction,
-): Promise<Matter[]> {
-  return openMatters({
+): Promise<OpenItem[]> {
+  return openItems({
     layout: vehicle.layout,
     jobs: await saysOf(vehicle.id, job.number, transaction),
     log: await vehicleLogOf(vehicle.id, transaction),
@@ -87,7 +87,7 @@ export async function mattersBefore(
 }
 
 /** Write what a locked vehicle owes from the fold: what is new is opened, what is gone is settled; and whether it may move. */
-export async function projectMatters(
+export async function projectOpenItems(
   vehicle: Vehicle,
   because: Because,
   transaction: Transaction,
@@ -97,7 +97,7 @@ export async function projectMatters(
     jobs: await saysOf(vehicle.id, null, transaction),
     log: await vehicleLogOf(vehicle.id, transaction),
   };
-  await writeEntries(vehicle, openMatters(facts), because, transaction);
+  await writeEntries(vehicle, openItems(facts), because, transaction);
   const { state, sinceMs, reason } = vehicleDrive(facts);
   if (vehicle.driveState === state && vehicle.driveReason === reason) return;
   await vehicle.update(
@@ -113,34 +113,34 @@ export async function projectMatters(
 
 async function writeEntries(
   vehicle: Vehicle,
-  open: readonly Matter[],
+  open: readonly OpenItem[],
   { person, at, settledBy }: Because,
   transaction: Transaction,
 ): Promise<void> {
-  const entries = await MatterEntry.findAll({
+  const entries = await OpenItemEntry.findAll({
     where: { vehicleId: vehicle.id },
     order: ['position'],
     transaction,
   });
-  const last = new Map(entries.map((e) => [e.matterId, e]));
-  const known = [...last.values()].filter((e) => e.entry === 'opened').map((e) => e.matter);
+  const last = new Map(entries.map((e) => [e.openItemId, e]));
+  const known = [...last.values()].filter((e) => e.entry === 'opened').map((e) => e.openItem);
   const now = new Map(open.map((m) => [m.id, plain(m)]));
-  const stays = (m: Matter) => isDeepStrictEqual(now.get(m.id), m);
+  const stays = (m: OpenItem) => isDeepStrictEqual(now.get(m.id), m);
   const gone = known.filter((m) => !stays(m));
   const fresh = [...now.values()].filter((m) => !known.some((k) => k.id === m.id && stays(k)));
-  const row = (matter: Matter, entry: MatterEntry['entry']) => ({
+  const row = (openItem: OpenItem, entry: OpenItemEntry['entry']) => ({
     vehicleId: vehicle.id,
     workshopId: vehicle.workshopId,
-    matterId: matter.id,
+    openItemId: openItem.id,
     entry,
-    weight: matter.weight,
-    matter,
-    settledBy: entry === 'opened' ? null : now.has(matter.id) ? 'said anew' : settledBy,
+    weight: openItem.weight,
+    openItem,
+    settledBy: entry === 'opened' ? null : now.has(openItem.id) ? 'said anew' : settledBy,
     at,
     person,
   });
   const rows = [...gone.map((m) => row(m, 'settled')), ...fresh.map((m) => row(m, 'opened'))];
-  await MatterEntry.bulkCreate(
+  await OpenItemEntry.bulkCreate(
     rows.map((r, i) => ({ ...r, position: entries.length + i + 1 })),
     { transaction },
   );

@@ -24,8 +24,8 @@ test('a word does not release what was measured soft: by no route, until it is m
     .send('post', `/jobs/${job.id}/test-drive`, undefined, (await lead.job(job.id)).version)
     .expect(409);
   expect(refused.body.detail).toMatch(/Brake pedal: springy\. Only firm and high passes/);
-  const { matters } = (await lead.get(`/vehicles/${job.vehicleId}`).expect(200)).body;
-  expect(matters).toEqual(
+  const { openItems } = (await lead.get(`/vehicles/${job.vehicleId}`).expect(200)).body;
+  expect(openItems).toEqual(
     expect.arrayContaining([
       expect.objectContaining({
         kind: 'control soft',
@@ -37,7 +37,7 @@ test('a word does not release what was measured soft: by no route, until it is m
   await lead.change(job, 'post', 'test-drive');
   await lead.change(job, 'post', 'test-drive/result', { result: 'good' });
   await lead.change(job, 'post', 'release');
-  const owed = (await lead.get(`/vehicles/${job.vehicleId}`).expect(200)).body.matters;
+  const owed = (await lead.get(`/vehicles/${job.vehicleId}`).expect(200)).body.openItems;
   expect(new Set(owed.map((m: { kind: string }) => m.kind))).toEqual(new Set(['by feel']));
 });
 

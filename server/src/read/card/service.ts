@@ -2,13 +2,13 @@ import { airLeft } from '@brook/core/control/air';
 import { jobCard, type JobCard } from '@brook/core/job/card';
 import { chambersOf, type Layout } from '@brook/core/vehicle/circuit';
 import { controlsOnRecord, foldJob, measuredAt, type ControlOnRecord } from '@brook/core/job/log';
-import { groupMatters, type Matter } from '@brook/core/owed/openItems';
+import { groupOpenItems, type OpenItem } from '@brook/core/owed/openItems';
 import { pedalSetup, type AirLeft, type Reading } from '@brook/core/control/pedal';
 import { baselinesOf } from '../../journal/rows/controls';
-import { Job, MatterEntry, Workshop } from '../../db/models';
+import { Job, OpenItemEntry, Workshop } from '../../db/models';
 import { fluidUsedOf } from '../../journal/job/fluidUsed';
 import { logOf } from '../../journal/log/stored';
-import { mattersOf } from '../../journal/rows/matters';
+import { openItemsOf } from '../../journal/rows/openItems';
 import { notFound } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
@@ -32,11 +32,11 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
   const layout = plan?.layout ?? vehicle.layout;
   const controls = controlsOnRecord(state);
   const baselines = await baselinesOf(job);
-  const entries = await MatterEntry.findAll({
+  const entries = await OpenItemEntry.findAll({
     where: { vehicleId: vehicle.id, entry: 'settled', settledBy: `job ${job.number}` },
     order: [['position', 'ASC']],
   });
-  const left = (await mattersOf([vehicle.id])).get(vehicle.id) ?? [];
+  const left = (await openItemsOf([vehicle.id])).get(vehicle.id) ?? [];
   return {
     layout,
     timeZone: workshop.timeZone,
@@ -51,7 +51,7 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
       controls,
       air: airOf(layout, plan?.preferences.altitudeM, controls, baselines),
       // What it opened itself on the way is no news to whoever gets the card.
-      settled: titles(entries.map((e) => e.matter).filter((m) => m.jobId !== id)),
+      settled: titles(entries.map((e) => e.openItem).filter((m) => m.jobId !== id)),
       left: titles(left.filter((m) => m.jobId === id)),
       // The rules that were in force when it was begun; a card does not change with them.
       rules: state.fluid?.read.rules ?? (await houseRulesOf(actor)),
@@ -60,8 +60,9 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
   };
 }
 
-/** Matters as one reads them, those of one kind together. */
-const titles = (matters: readonly Matter[]): string[] => groupMatters(matters).map((g) => g.title);
+/** Open items as one reads them, those of one kind together. */
+const titles = (openItems: readonly OpenItem[]): string[] =>
+  groupOpenItems(openItems).map((g) => g.title);
 
 /** Air left behind each control that was measured at the end under a force that tells. */
 function airOf(

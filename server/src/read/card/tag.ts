@@ -1,9 +1,9 @@
 import { MONTH_MS } from '@brook/core/fluid/ageing';
-import { groupMatters, holds } from '@brook/core/owed/openItems';
+import { groupOpenItems, holds } from '@brook/core/owed/openItems';
 import { intervalFor } from '@brook/core/bleed/rules';
 import { Job, Workshop } from '../../db/models';
 import { fluidUsedOf } from '../../journal/job/fluidUsed';
-import { mattersOf } from '../../journal/rows/matters';
+import { openItemsOf } from '../../journal/rows/openItems';
 import { refused } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
@@ -39,7 +39,7 @@ export async function wheelTag(actor: Actor, id: string, address: string): Promi
   if (vehicle.driveState === 'free')
     throw refused('Nothing on record holds this vehicle; there is no tag to hang on its wheel.');
   const { name, timeZone } = await Workshop.findByPk(actor.workshopId, { rejectOnEmpty: true });
-  const matters = ((await mattersOf([id])).get(id) ?? []).filter(holds);
+  const openItems = ((await openItemsOf([id])).get(id) ?? []).filter(holds);
   const since = vehicle.driveSince
     ? new Intl.DateTimeFormat('en-GB', {
         dateStyle: 'medium',
@@ -54,8 +54,8 @@ export async function wheelTag(actor: Actor, id: string, address: string): Promi
       name: `${vehicle.name} · ${vehicle.tag}`,
       lines: [
         since && `Since ${since}`,
-        ...groupMatters(matters).map((g) => `${g.title}. ${g.settledBy}`),
-        matters.length === 0 ? vehicle.driveReason : null,
+        ...groupOpenItems(openItems).map((g) => `${g.title}. ${g.settledBy}`),
+        openItems.length === 0 ? vehicle.driveReason : null,
       ].filter((line): line is string => line !== null),
       foot: 'Scan it for what is next. Only the proof and a named person take this tag off.',
       striped: true,

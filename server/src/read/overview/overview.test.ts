@@ -54,7 +54,10 @@ test('what holds a vehicle, what is looked at again and what was let go stand in
   const after = await seen();
   expect(after.held).toEqual([]);
   expect(after.lookAgain).toMatchObject([
-    { vehicleTag: 'M 1', matters: [{ kind: 'tightness', weight: 'owed', jobNumber: job.number }] },
+    {
+      vehicleTag: 'M 1',
+      openItems: [{ kind: 'tightness', weight: 'owed', jobNumber: job.number }],
+    },
   ]);
   expect(after.letGo.map((o) => [o.jobId, o.why, o.by])).toEqual([
     [job.id, 'No phone at hand', 'Lead One'],

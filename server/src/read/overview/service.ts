@@ -4,7 +4,7 @@ import { holds } from '@brook/core/owed/openItems';
 import { Op, QueryTypes } from 'sequelize';
 import { gettingWorse } from '../../journal/rows/air';
 import { JobEventRow, Vehicle } from '../../db/models';
-import { mattersOf, mattersOfKinds } from '../../journal/rows/matters';
+import { openItemsOf, openItemsOfKinds } from '../../journal/rows/openItems';
 import type { Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { wasteNow } from '../../shelf/waste/service';
@@ -15,7 +15,7 @@ const SHOWN = 50;
 /** What stands open in a workshop. */
 export async function overviewOf(actor: Actor): Promise<Overview> {
   const { workshopId } = actor;
-  const again = await mattersOfKinds(workshopId, ['look again', 'tightness', 'by feel']);
+  const again = await openItemsOfKinds(workshopId, ['look again', 'tightness', 'by feel']);
   const held = await Vehicle.findAll({
     where: { workshopId, driveState: { [Op.ne]: 'free' } },
     order: [
@@ -23,16 +23,16 @@ export async function overviewOf(actor: Actor): Promise<Overview> {
       ['id', 'ASC'],
     ],
   });
-  const matters = await mattersOf(held.map((v) => v.id));
+  const openItems = await openItemsOf(held.map((v) => v.id));
   return {
     held: held.map((v) => ({
       ...whose(v),
       drive: driveStateOf(v),
-      matters: (matters.get(v.id) ?? []).filter(holds),
+      openItems: (openItems.get(v.id) ?? []).filter(holds),
     })),
     lookAgain: (await Vehicle.findAll({ where: { workshopId, id: [...again.keys()] } }))
-      .map((v) => ({ ...whose(v), matters: again.get(v.id)! }))
-      .sort((a, b) => a.matters[0]!.sinceMs - b.matters[0]!.sinceMs),
+      .map((v) => ({ ...whose(v), openItems: again.get(v.id)! }))
+      .sort((a, b) => a.openItems[0]!.sinceMs - b.openItems[0]!.sinceMs),
     worse: await gettingWorse(workshopId),
     letGo: await letGoOf(workshopId),
     waste: await wasteNow(actor),

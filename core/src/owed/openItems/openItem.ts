@@ -1,5 +1,5 @@
 /** What a vehicle can still owe. */
-export const MATTER_KINDS = [
+export const OPEN_ITEM_KINDS = [
   'control not proved',
   'control soft',
   'air possible',
@@ -21,17 +21,17 @@ export const MATTER_KINDS = [
   'by feel',
   'lamp lit',
 ] as const;
-export type MatterKind = (typeof MATTER_KINDS)[number];
+export type OpenItemKind = (typeof OPEN_ITEM_KINDS)[number];
 
 /** Holds the vehicle, or is owed at the next visit. */
-export type MatterWeight = 'holds' | 'owed';
+export type OpenItemWeight = 'holds' | 'owed';
 
 /** One thing that a vehicle still owes. */
-export interface Matter {
+export interface OpenItem {
   /** Of its job or mark, its kind and its place: the same thing has the same id. */
   readonly id: string;
-  readonly kind: MatterKind;
-  readonly weight: MatterWeight;
+  readonly kind: OpenItemKind;
+  readonly weight: OpenItemWeight;
   /** Bleeder, master, node or part; null where it is the whole vehicle. */
   readonly where: string | null;
   /** The name of that place as it was called then. */
@@ -46,8 +46,8 @@ export interface Matter {
   readonly jobNumber: number | null;
 }
 
-/** Whether a matter is on the list and counted nowhere: by feel is how most of the work is done. */
-export const isQuiet = (m: Pick<Matter, 'kind'>): boolean => m.kind === 'by feel';
+/** Whether an open item is on the list and counted nowhere: by feel is how most of the work is done. */
+export const isQuiet = (m: Pick<OpenItem, 'kind'>): boolean => m.kind === 'by feel';
 
-/** Whether a matter keeps its vehicle from being driven. */
-export const holds = (m: Pick<Matter, 'weight'>): boolean => m.weight === 'holds';
+/** Whether an open item keeps its vehicle from being driven. */
+export const holds = (m: Pick<OpenItem, 'weight'>): boolean => m.weight === 'holds';

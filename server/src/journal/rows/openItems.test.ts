@@ -1,9 +1,9 @@
 import type { Job, Vehicle } from '@brook/contract';
-import { groupMatters, openMatters, type Matter } from '@brook/core/owed/openItems';
+import { groupOpenItems, openItems, type OpenItem } from '@brook/core/owed/openItems';
 import { followCalls, nextStep } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { JobSaysRow, MatterEntry, Vehicle as VehicleRow } from '../../db/models';
+import { JobSaysRow, OpenItemEntry, Vehicle as VehicleRow } from '../../db/models';
 import { vehicleLogOf } from '../log/stored';
 import {
   Brook,
@@ -46,26 +46,26 @@ async function rowsAreTheFold(): Promise<void> {
   for (const vehicle of await VehicleRow.findAll()) {
     const says = await JobSaysRow.findAll({ where: { vehicleId: vehicle.id }, order: ['number'] });
     const log = await vehicleLogOf(vehicle.id);
-    const fold = openMatters({ layout: vehicle.layout, jobs: says.map((r) => r.says), log });
+    const fold = openItems({ layout: vehicle.layout, jobs: says.map((r) => r.says), log });
     expect(await openRows(vehicle.id)).toEqual(
       [...fold].sort((a, b) => (a.id < b.id ? -1 : 1)).map((m) => JSON.parse(JSON.stringify(m))),
     );
   }
 }
 
-const openRows = async (vehicleId: string): Promise<Matter[]> =>
+const openRows = async (vehicleId: string): Promise<OpenItem[]> =>
   (
-    await brook.db.query<{ matter: Matter }>(
-      'SELECT matter FROM open_matters WHERE vehicle_id = :vehicleId ORDER BY matter_id COLLATE "C"',
+    await brook.db.query<{ openItem: OpenItem }>(
+      'SELECT open_item AS "openItem" FROM open_items WHERE vehicle_id = :vehicleId ORDER BY open_item_id COLLATE "C"',
       { type: QueryTypes.SELECT, replacements: { vehicleId } },
     )
-  ).map((r) => r.matter);
+  ).map((r) => r.openItem);
 
 /** But for what is by feel, which every job here leaves. */
 const kinds = async (id: string) =>
   besides(await vehicleOf(id)).map((m) => `${m.kind} ${m.where ?? ''}`.trim());
-const besides = ({ matters }: { readonly matters: readonly Matter[] }) =>
-  matters.filter((m) => m.kind !== 'by feel');
+const besides = ({ openItems }: { readonly openItems: readonly OpenItem[] }) =>
+  openItems.filter((m) => m.kind !== 'by feel');
 const flush = (...masterIds: string[]) => (masterIds.length > 0 ? { masterIds } : {});
 const onePart = (partId: string, masterIds: string[]) => ({
   purpose: 'after work' as const,
@@ -282,8 +282,8 @@ describe('the database keeps the same line', () => {
     await answer(job, job.events.length, { verdict: 'release', reasons: [] });
     await expect(update(job)).rejects.toThrow(/something holds its vehicle/);
     for (const sql of [
-      'DELETE FROM matter_entries',
-      `UPDATE matter_entries SET weight = 'owed'`,
+      'DELETE FROM open_item_entries',
+      `UPDATE open_item_entries SET weight = 'owed'`,
       'DELETE FROM gate_answers',
       `UPDATE gate_answers SET position = 1`,
     ])
@@ -293,8 +293,8 @@ describe('the database keeps the same line', () => {
 
 describe('rows', () => {
   const entries = async (vehicleId: string) =>
-    (await MatterEntry.findAll({ where: { vehicleId }, order: ['position'] })).map(
-      (e) => [e.entry, e.matter.kind, e.settledBy] as const,
+    (await OpenItemEntry.findAll({ where: { vehicleId }, order: ['position'] })).map(
+      (e) => [e.entry, e.openItem.kind, e.settledBy] as const,
     );
 
   test('an undone tap is settled by “withdrawn”, and opened again when it is made again', async () => {
@@ -340,7 +340,7 @@ describe('rows', () => {
     const rows = await openRows(car.id);
     // What is by feel is on the list and is not counted: it would be on every vehicle.
     expect(rows.map((m) => m.kind)).toContain('by feel');
-    expect(owes).toBe(groupMatters(rows.filter((m) => m.kind !== 'by feel')).length);
+    expect(owes).toBe(groupOpenItems(rows.filter((m) => m.kind !== 'by feel')).length);
     expect(owes).toBeGreaterThan(0);
     const next = (await tech.send('post', '/jobs', { vehicleId: car.id }).expect(201)).body as Job;
     expect(next.owes).toBe(owes);

@@ -1,10 +1,10 @@
-import { MATTER_KINDS, type Matter } from '@brook/core/owed/openItems';
+import { OPEN_ITEM_KINDS, type OpenItem } from '@brook/core/owed/openItems';
 import { z } from 'zod';
 
 /** One thing that a vehicle still owes. */
-export const matter = z.object({
+export const openItem = z.object({
   id: z.string(),
-  kind: z.enum(MATTER_KINDS),
+  kind: z.enum(OPEN_ITEM_KINDS),
   weight: z.enum(['holds', 'owed']).describe('Holds the vehicle, or is owed at the next visit'),
   where: z.string().nullable().describe('Bleeder, master, node or part; null for the vehicle'),
   place: z.string().nullable().describe('The name of that place'),
@@ -13,4 +13,4 @@ export const matter = z.object({
   by: z.string(),
   jobId: z.string().nullable().describe('Job that left it; null where it was said of the vehicle'),
   jobNumber: z.number().int().nullable(),
-}) satisfies z.ZodType<Matter>;
+}) satisfies z.ZodType<OpenItem>;

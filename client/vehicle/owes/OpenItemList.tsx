@@ -1,4 +1,9 @@
-import { groupMatters, isQuiet, type Matter, type MatterGroup } from '@brook/core/owed/openItems';
+import {
+  groupOpenItems,
+  isQuiet,
+  type OpenItem,
+  type OpenItemGroup,
+} from '@brook/core/owed/openItems';
 import { StyleSheet, View } from 'react-native';
 import { clockTime, dayOf } from '../../ui/dates';
 import { Stripes } from '../../ui/Notice';
@@ -10,15 +15,15 @@ import { colour, SPACE } from '../../ui/theme';
  * behind a thin one; each with whence it came and what settles it. What was only
  * tightened by feel stands below in small: nothing waits for it.
  */
-export function MatterList({ matters }: { readonly matters: readonly Matter[] }) {
-  const owed = groupMatters(matters.filter((m) => !isQuiet(m)));
-  const byFeel = groupMatters(matters.filter(isQuiet));
+export function OpenItemList({ openItems }: { readonly openItems: readonly OpenItem[] }) {
+  const owed = groupOpenItems(openItems.filter((m) => !isQuiet(m)));
+  const byFeel = groupOpenItems(openItems.filter(isQuiet));
   return (
     <View role="list" aria-label="What it still owes">
       {owed.map((g) => (
-        <MatterLine key={g.matters[0].id} group={g} />
+        <OpenItemLine key={g.openItems[0].id} group={g} />
       ))}
-      {byFeel.map(({ title, settledBy, matters: [first] }) => (
+      {byFeel.map(({ title, settledBy, openItems: [first] }) => (
         <View key={first.id} role="listitem" style={styles.quiet}>
           <Words size="small" tone="softWords">
             {`${title}. ${first.because}. ${whence(first)}. ${settledBy}`}
@@ -29,11 +34,11 @@ export function MatterList({ matters }: { readonly matters: readonly Matter[] })
   );
 }
 
-function MatterLine({ group }: { readonly group: MatterGroup }) {
-  const [first] = group.matters;
+function OpenItemLine({ group }: { readonly group: OpenItemGroup }) {
+  const [first] = group.openItems;
   const holds = first.weight === 'holds';
   return (
-    <View role="listitem" style={styles.line} testID={`matter ${first.kind}`}>
+    <View role="listitem" style={styles.line} testID={`open item ${first.kind}`}>
       {holds ? <Stripes /> : <View style={styles.thin} />}
       <View style={styles.text}>
         <Words strong>{group.title}</Words>
@@ -49,7 +54,7 @@ function MatterLine({ group }: { readonly group: MatterGroup }) {
 }
 
 /** @example "Fri 12:10, Una, job 48" */
-function whence({ sinceMs, by, jobNumber }: Matter): string {
+function whence({ sinceMs, by, jobNumber }: OpenItem): string {
   const at = `${dayOf(sinceMs)} ${clockTime(sinceMs)}`;
   return [at, by, jobNumber === null ? null : `job ${jobNumber}`].filter(Boolean).join(', ');
 }

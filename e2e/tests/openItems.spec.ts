@@ -43,7 +43,7 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await halt(page, 'The bleeder snapped', /End the job/);
   await expect(page.getByRole('heading', { name: 'Left open by this job' })).toBeVisible();
   await takeIn(page, van);
-  await expect(page.getByTestId('matter snapped')).toContainText(`job ${first.number}`);
+  await expect(page.getByTestId('open item snapped')).toContainText(`job ${first.number}`);
   await page.getByRole('checkbox', { name: 'Brake pedal' }).click();
   await page.getByRole('checkbox', { name: 'Renew the fluid' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
@@ -87,7 +87,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
     .toContain('decided');
   await workshop.end(await workshop.get(first.id));
   await takeIn(page, car);
-  await expect(page.getByTestId('matter seized')).toContainText('Settled by bleeding');
+  await expect(page.getByTestId('open item seized')).toContainText('Settled by bleeding');
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
@@ -99,7 +99,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
   const read = await workshop.readFluid(chosen);
   expect(planOf(read).stops.map((s) => s.bleeder.place)).toContain(place);
   await page.goto(`/jobs/${job.id}`);
-  await expect(page.getByTestId('matter seized')).toBeVisible();
+  await expect(page.getByTestId('open item seized')).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
 });
 
@@ -137,7 +137,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   await halt(page, 'The reservoir ran dry', /End the job/);
   await expect(page.getByRole('heading', { name: 'Left open by this job' })).toBeVisible();
   await takeIn(page, bus);
-  await expect(page.getByTestId('matter air possible').first()).toContainText('Una Marrick');
+  await expect(page.getByTestId('open item air possible').first()).toContainText('Una Marrick');
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();

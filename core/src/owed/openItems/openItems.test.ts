@@ -30,22 +30,22 @@ import {
   controlsConcerned,
   doneAfterClose,
   gateOf,
-  groupMatters,
+  groupOpenItems,
   holds,
   jobSays,
   knownFromRun,
   lookedAtToo,
-  MATTER_KINDS,
-  matterSettledBy,
-  matterTitle,
-  openMatters,
+  OPEN_ITEM_KINDS,
+  openItemSettledBy,
+  openItemTitle,
+  openItems,
   owesCount,
   owedWork,
   owesBleed,
   vehicleDrive,
   workTakenOver,
   type JobSays,
-  type Matter,
+  type OpenItem,
 } from '.';
 
 const CAR = layoutOf('hatchback-diagonal');
@@ -61,11 +61,11 @@ class Yard {
 
   constructor(readonly layout: Layout) {}
 
-  get all(): Matter[] {
-    return openMatters({ layout: this.layout, jobs: this.says, log: this.log });
+  get all(): OpenItem[] {
+    return openItems({ layout: this.layout, jobs: this.says, log: this.log });
   }
   /** But for what is by feel, which every job here leaves: that has tests of its own. */
-  get before(): Matter[] {
+  get before(): OpenItem[] {
     return this.all.filter((m) => m.kind !== 'by feel');
   }
   about(number: number) {
@@ -100,7 +100,7 @@ class Yard {
   }
   gate(job: JobState) {
     const others = this.says.slice(0, -1);
-    const before = openMatters({ layout: this.layout, jobs: others, log: this.log });
+    const before = openItems({ layout: this.layout, jobs: others, log: this.log });
     return gateOf(job, this.about(this.says.length), before)!;
   }
   say(event: { readonly kind: 'marked'; readonly reason: string } | object, atMs: number): void {
@@ -190,7 +190,7 @@ describe('what is found at intake', () => {
       id: 'mend',
       kind: 'mended',
       haltId: null,
-      matterId: `job-1 ${kind} vehicle`,
+      openItemId: `job-1 ${kind} vehicle`,
       where: 'rear bracket',
       how: 'flare remade',
       atMs: 5_500_000,
@@ -349,11 +349,11 @@ describe('what is found at intake', () => {
       expect(byFeel(yard)).toEqual(all.filter((id) => id !== FIRST));
       expect(yard.drive).toBe('free');
       expect(yard.all).toMatchObject([1, 2, 3].map(() => ({ weight: 'owed' })));
-      const groups = groupMatters(yard.all);
+      const groups = groupOpenItems(yard.all);
       expect(groups.map((g) => g.title)).toEqual([
         expect.stringMatching(/^\w+ \w+, \w+ \w+ and \w+ \w+: no torque written$/),
       ]);
-      expect(groups[0]!.matters[0].because).toBe('Bleeder shut by feel');
+      expect(groups[0]!.openItems[0].because).toBe('Bleeder shut by feel');
       expect(owesCount(yard.all)).toBe(0);
     });
 
@@ -373,12 +373,12 @@ describe('what is found at intake', () => {
       const yard = new Yard(CAR);
       yard.take(flush(CAR), released(CAR));
       // A lamp is settled by the release as well, and is no joint.
-      const lamp = { ...yard.all[0]!, id: 'lamp', kind: 'lamp lit' } as Matter;
+      const lamp = { ...yard.all[0]!, id: 'lamp', kind: 'lamp lit' } as OpenItem;
       const before = [...yard.all, lamp];
       const beside = (work: WorkDone, events: (p: Plan) => readonly Said[]) => {
         const job = new Yard(CAR).take(work, events);
         return lookedAtToo(job, yard.about(2), before).flatMap((g) =>
-          g.matters.map((m) => m.where),
+          g.openItems.map((m) => m.where),
         );
       };
       const looks = { ...flush(CAR), purpose: 'look and prove' } as WorkDone;
@@ -408,7 +408,7 @@ describe('what is found at intake', () => {
         id: 'mend',
         kind: 'mended',
         haltId: null,
-        matterId: `job-1 by feel ${second}`,
+        openItemId: `job-1 by feel ${second}`,
         where: 'rear',
         how: 'torqued',
         atMs: 5_500_000,
@@ -512,7 +512,7 @@ describe('the next job does not free what the one before left', () => {
     expect(verdict).toBe('shut');
     const sentences = reasons.map(gateWords).join(' ');
     expect(sentences).toContain('Left rear bleeder snapped'.toLowerCase().slice(0, 9));
-    expect(reasons.map((r) => r.code)).toContain('matter open');
+    expect(reasons.map((r) => r.code)).toContain('open item');
     expect(reasons).toContainEqual({ code: 'control not judged', control: 'brake pedal' });
     yard.says[yard.says.length - 1] = { ...yard.says.at(-1)!, released: true, open: [] };
     expect(yard.drive).toBe('do not drive');
@@ -882,7 +882,7 @@ describe('what settles', () => {
     const mended: Said = {
       kind: 'mended',
       haltId: null,
-      matterId: leak!.id,
+      openItemId: leak!.id,
       where: 'left rear',
       how: 'Banjo washers renewed',
     };
@@ -969,7 +969,7 @@ describe('while nothing was touched', () => {
     expect(yard.before.filter(holds)).toEqual([]);
   });
 
-  test('a soft pedal is a matter from the moment it was said, and withdrawn with the word', () => {
+  test('a soft pedal is an open item from the moment it was said, and withdrawn with the word', () => {
     const said = (purpose: WorkDone['purpose'], id: string) =>
       kept({ id, kind: 'work said', work: { ...flush(CAR), purpose } });
     const yard = new Yard(CAR);
@@ -990,7 +990,7 @@ describe('while nothing was touched', () => {
   });
 });
 
-test('a failed judgement and a failed drive are matters until they are put right', () => {
+test('a failed judgement and a failed drive are open items until they are put right', () => {
   const yard = new Yard(CAR);
   yard.take(flush(CAR), (p) => [
     ...(run(p) as Said[]),
@@ -1009,18 +1009,18 @@ test('a failed judgement and a failed drive are matters until they are put right
 });
 
 test('a place that the layout has no more stands for every bleeder', () => {
-  const gone = { kind: 'air possible', where: 'old-bleeder' } as Matter;
+  const gone = { kind: 'air possible', where: 'old-bleeder' } as OpenItem;
   expect(owedWork(CAR, [gone]).airAt).toHaveLength(4);
   expect(owesBleed(CAR, [gone])).toBe(true);
-  expect(owesBleed(CAR, [{ kind: 'marked', where: null } as Matter])).toBe(false);
+  expect(owesBleed(CAR, [{ kind: 'marked', where: null } as OpenItem])).toBe(false);
 });
 
 test('every kind says what is owed and what settles it, and one thing is said once', () => {
-  const said = MATTER_KINDS.map((kind) => matterTitle({ kind, place: 'left rear' }));
-  expect(new Set(said).size).toBe(MATTER_KINDS.length);
-  for (const kind of MATTER_KINDS)
-    expect(matterSettledBy({ kind, place: null })).toMatch(/^Settled by .*\.$/);
-  const m = (where: string, weight: Matter['weight'] = 'holds') =>
+  const said = OPEN_ITEM_KINDS.map((kind) => openItemTitle({ kind, place: 'left rear' }));
+  expect(new Set(said).size).toBe(OPEN_ITEM_KINDS.length);
+  for (const kind of OPEN_ITEM_KINDS)
+    expect(openItemSettledBy({ kind, place: null })).toMatch(/^Settled by .*\.$/);
+  const m = (where: string, weight: OpenItem['weight'] = 'holds') =>
     ({
       kind: 'air possible',
       weight,
@@ -1028,8 +1028,8 @@ test('every kind says what is owed and what settles it, and one thing is said on
       place: where,
       jobId: 'j',
       because: 'Ran dry',
-    }) as Matter;
-  const groups = groupMatters([m('front', 'owed'), m('left rear'), m('right rear')]);
+    }) as OpenItem;
+  const groups = groupOpenItems([m('front', 'owed'), m('left rear'), m('right rear')]);
   expect(groups.map((g) => g.title)).toEqual([
     'Air may be behind the left rear and right rear',
     'Air may be behind the front',
@@ -1075,7 +1075,7 @@ describe('what comes off goes back on', () => {
     elementId: null,
     ...more,
   });
-  const back = (eventId: string): Said => ({ kind: 'back on', eventId, matterId: null });
+  const back = (eventId: string): Said => ({ kind: 'back on', eventId, openItemId: null });
   /** All but the release: what the gate is asked. */
   const through = (plan: Plan, more: readonly Said[]) =>
     [...run(plan), ...more, used, ...proof(plan, ['master']), ...DRIVEN] as Said[];
@@ -1130,12 +1130,12 @@ describe('what comes off goes back on', () => {
     const rear = CAR.bleeders[0]!.id;
     yard.take(flush(CAR), () => [off('a', { elementId: rear }), ended]);
     expect(yard.drive).toBe('do not drive');
-    const [matter] = yard.before.filter((m) => m.kind === 'not back on');
-    expect(matterTitle(matter!)).toMatch(/^Wheel, .+, not back on$/);
+    const [openItem] = yard.before.filter((m) => m.kind === 'not back on');
+    expect(openItemTitle(openItem!)).toMatch(/^Wheel, .+, not back on$/);
     yard.take(flush(CAR), (plan) => released(CAR)(plan));
     expect(yard.drive).toBe('do not drive');
     yard.take(flush(CAR), (plan) => [
-      { kind: 'back on', eventId: null, matterId: matter!.id },
+      { kind: 'back on', eventId: null, openItemId: openItem!.id },
       ...released(CAR)(plan),
     ]);
     expect(yard.before).toEqual([]);
@@ -1146,9 +1146,9 @@ describe('what comes off goes back on', () => {
     const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
     const at = runOf(plan, []);
     expect(eventFault(at, back('nothing'))).toMatch(/no event "nothing"/);
-    expect(eventFault(at, { kind: 'back on', eventId: null, matterId: null })).toMatch(/^Name/);
-    expect(eventFault(at, { kind: 'back on', eventId: 'a', matterId: 'm' })).toMatch(/^Name/);
-    expect(eventFault(at, { kind: 'back on', eventId: null, matterId: 'm' })).toBeNull();
+    expect(eventFault(at, { kind: 'back on', eventId: null, openItemId: null })).toMatch(/^Name/);
+    expect(eventFault(at, { kind: 'back on', eventId: 'a', openItemId: 'm' })).toMatch(/^Name/);
+    expect(eventFault(at, { kind: 'back on', eventId: null, openItemId: 'm' })).toBeNull();
     expect(eventFault(at, off('x', { elementId: 'nowhere' }))).toMatch(/nowhere/);
   });
 });
