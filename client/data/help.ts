@@ -35,7 +35,7 @@ export interface Help {
   readonly inTouch: boolean;
   /** Whether the link has ended for this phone. */
   readonly ended: boolean;
-  readonly tap: (signal: HelpSignal['signal'], stopId: string | null) => void;
+  readonly tap: (signal: HelpSignal['signal'], openingId: string | null) => void;
 }
 
 /** The present call, as it changes, for a phone that joined. A tap that does not get through is no tap: the stroke in hand stops. */
@@ -76,8 +76,8 @@ export function useHelp(token: string): Help {
   }, [token, ended, lost]);
 
   const tap = useCallback(
-    (signal: HelpSignal['signal'], stopId: string | null) => {
-      call('post', '/help/signal', { body: { token, id: uuid(), signal, stopId } })
+    (signal: HelpSignal['signal'], openingId: string | null) => {
+      call('post', '/help/signal', { body: { token, id: uuid(), signal, openingId } })
         .then(setSaid)
         .catch(lost);
     },

@@ -12,7 +12,7 @@ jest.mock('@brook/core/job/log', () => {
 });
 
 const plan = planOf('motorcycle-front-disc');
-const stroke = (id: string) => kept({ id, kind: 'stroke', stopId: plan.stops[0]!.id });
+const stroke = (id: string) => kept({ id, kind: 'stroke', openingId: plan.openings[0]!.id });
 const undo = (eventId: string) => kept({ id: `undo-${eventId}`, kind: 'undone', eventId });
 const log = (...events: Kept<JobEvent>[]) => [...logFrom(plan, []), ...events];
 

@@ -23,7 +23,7 @@ const stroke =
     atMs: 0,
     planId: 'plan',
     kind: 'stroke',
-    stopId: 'front',
+    openingId: 'front',
   });
 const ids = async (job: string) => (await outboxOf(job)).waiting.map((w) => w.event.id);
 

@@ -26,10 +26,10 @@ jest.mock('./api', () => ({ ...jest.requireActual('./api'), api: jest.fn() }));
 const server = jest.mocked(api as (path: string, options?: object) => Promise<unknown>);
 
 const plan = planOf('motorcycle-front-disc');
-const stopId = plan.stops[0]!.id;
+const openingId = plan.openings[0]!.id;
 const ACCEPTED = kept({ id: 'accepted', kind: 'plan accepted', plan: plan, pick: null });
 const PREPARED = kept({ id: 'prepared', kind: 'prepared', step: 'read cap', deviceSeq: 1 });
-const STROKE = { kind: 'stroke', stopId } as const;
+const STROKE = { kind: 'stroke', openingId } as const;
 const DRIVE = { state: 'do not drive', since: null, reason: null } as const;
 const job = (...events: object[]) =>
   ({
@@ -100,7 +100,8 @@ function live(...events: object[]) {
   return renderHook(() => useRun(client.getQueryData<Job>(['job', 'job'])!), { wrapper });
 }
 type Live = ReturnType<typeof live>['result'];
-const made = (run: Live) => run.current.state.bleeders.find((b) => b.stopId === stopId)!.strokes;
+const made = (run: Live) =>
+  run.current.state.bleeders.find((b) => b.openingId === openingId)!.strokes;
 /** Let what waits be sent, and what came back be drawn. */
 const settled = () => act(() => new Promise((done) => setTimeout(done, 60)));
 async function ready(hook: ReturnType<typeof live>) {
@@ -162,7 +163,8 @@ test('what waited from before is sent when the page comes, ahead of what is tapp
     atMs: 0,
     planId: plan.id,
   };
-  mockStore.set('outbox:job', { version: 2, lastSeq: 5, waiting: [waiting], refused: [] });
+  const box = { version: 3, lastSeq: 5, waiting: [{ event: waiting, by: UNA }], refused: [] };
+  mockStore.set('outbox:job', box);
   const run = await ready(live());
   act(() => run.current.say(STROKE));
   await waitFor(() => expect(batches.flatMap((b) => b.events)).toHaveLength(2));
@@ -274,14 +276,17 @@ test('what was taken back, and the acceptance of the plan, are not taken back ag
 
 test('more than a batch goes in several, in order', async () => {
   const waiting = Array.from({ length: 501 }, (_, i) => ({
-    ...STROKE,
-    id: `w${i}`,
-    deviceId: 'phone',
-    deviceSeq: i + 2,
-    atMs: 0,
-    planId: plan.id,
+    event: {
+      ...STROKE,
+      id: `w${i}`,
+      deviceId: 'phone',
+      deviceSeq: i + 2,
+      atMs: 0,
+      planId: plan.id,
+    },
+    by: UNA,
   }));
-  mockStore.set('outbox:job', { version: 2, lastSeq: 502, waiting, refused: [] });
+  mockStore.set('outbox:job', { version: 3, lastSeq: 502, waiting, refused: [] });
   const run = await ready(live());
   await waitFor(() => expect(run.current.waiting).toBe(0));
   expect(batches.map((b) => [b.events.length, b.lowestWaiting, b.since])).toEqual([
@@ -354,7 +359,7 @@ test('another job on the same page has a log, shelves and numbers of its own', a
   const shelf = (id: string) =>
     mockStore.get(`outbox:${id}`) as Pick<Outbox, 'waiting' | 'refused'> | undefined;
   mockStore.set('outbox:other', {
-    version: 2,
+    version: 3,
     lastSeq: 0,
     waiting: [],
     refused: [{ event, sentence: 'No.' }],

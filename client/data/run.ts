@@ -6,7 +6,7 @@ import {
   type PhoneHappening,
 } from '@brook/core/job/log';
 import {
-  helpedStop,
+  helpedOpening,
   nextStep,
   type EventBase,
   type Kept,
@@ -194,7 +194,7 @@ export function useJobLog(job: Job): LiveJob {
 function countsHere(run: RunState | null): boolean {
   const counting = run?.counting ?? null;
   if (!run || counting === null || counting.deviceId === deviceId()) return true;
-  return counting.way === 'helper' && helpedStop(nextStep(run)) === null;
+  return counting.way === 'helper' && helpedOpening(nextStep(run)) === null;
 }
 
 /**

@@ -21,7 +21,7 @@ export function HelpCall({
   useAwake();
   const help = useHelp(token);
   const view = help.said?.view;
-  const round = view?.kind === 'call' ? `${view.stopId} ${view.strokes} ${view.signal}` : '';
+  const round = view?.kind === 'call' ? `${view.openingId} ${view.strokes} ${view.signal}` : '';
   const upAgain = useUpAgain(round, view?.kind === 'call' && view.first ? view.firstS : 0);
   const look = helpLook({ ...help, upAgain });
   const { word, say, about, tap, aside, loud } = look;
@@ -42,7 +42,7 @@ export function HelpCall({
       <View style={styles.aside}>
         {aside.map((t) => (
           <View key={t.signal} style={styles.half}>
-            <Button small label={t.label} onPress={() => help.tap(t.signal, t.stopId)} />
+            <Button small label={t.label} onPress={() => help.tap(t.signal, t.openingId)} />
           </View>
         ))}
         {word === 'Over' ? (
@@ -59,7 +59,7 @@ export function HelpCall({
           key={`${round} ${tap.label}`}
           huge
           label={tap.label}
-          onPress={() => help.tap(tap.signal, tap.stopId)}
+          onPress={() => help.tap(tap.signal, tap.openingId)}
         />
       )}
     </View>

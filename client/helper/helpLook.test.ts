@@ -5,7 +5,7 @@ const call = (more: object = {}): HelpSaid => ({
   inStep: true,
   view: {
     kind: 'call',
-    stopId: 's',
+    openingId: 's',
     bleeder: 'left rear',
     strokes: 3,
     strokesLeft: 9,
@@ -28,7 +28,7 @@ test('one word, one sentence, one tap: about which bleeder, and how many to go',
   expect(look(call())).toMatchObject({
     about: 'Left rear · 9 to go',
     word: 'Push',
-    tap: { label: 'At the end, held there', signal: 'at the end', stopId: 's' },
+    tap: { label: 'At the end, held there', signal: 'at the end', openingId: 's' },
     loud: false,
   });
   expect(look(call({ word: 'Hold', signal: 'shut' })).tap?.label).toBe('“Shut” was called');
@@ -62,11 +62,11 @@ test.each([
 
 test('who counts by voice is left to it; this phone takes the count again by one tap, but not while it is open', () => {
   expect(look(byVoice(null)).aside).toEqual([
-    { label: 'Count on this phone again', signal: 'count here', stopId: null },
+    { label: 'Count on this phone again', signal: 'count here', openingId: null },
   ]);
   const open = look(byVoice('s'));
   expect(open.aside).toEqual([]);
-  expect(open.tap).toMatchObject({ signal: 'shut', stopId: 's' });
+  expect(open.tap).toMatchObject({ signal: 'shut', openingId: 's' });
 });
 
 test('over is over, whether or not anything is in step; ended says how to come back', () => {

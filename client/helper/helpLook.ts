@@ -15,7 +15,7 @@ export interface HelpFacts {
 export interface Tap {
   readonly label: string;
   readonly signal: HelpSignal['signal'];
-  readonly stopId: string | null;
+  readonly openingId: string | null;
 }
 
 export interface HelpLook {
@@ -59,17 +59,17 @@ export function helpLook({ said, inTouch, ended, upAgain }: HelpFacts): HelpLook
       ...quiet,
       word: view.word,
       say: `${view.say}.`,
-      tap: view.openAt !== null ? { label: SHUT, signal: 'shut', stopId: view.openAt } : null,
+      tap: view.openAt !== null ? { label: SHUT, signal: 'shut', openingId: view.openAt } : null,
       aside: byVoice
-        ? [{ label: 'Count on this phone again', signal: 'count here', stopId: null }]
+        ? [{ label: 'Count on this phone again', signal: 'count here', openingId: null }]
         : [],
     };
   }
-  const { stopId, bleeder, strokesLeft, first, signal } = view;
+  const { openingId, bleeder, strokesLeft, first, signal } = view;
   const about = `${capital(bleeder)}${strokesLeft === null ? '' : ` · ${strokesLeft} to go`}`;
   const back =
     view.strokes > 0
-      ? [{ label: 'Take the last one back', signal: 'take it back', stopId } as const]
+      ? [{ label: 'Take the last one back', signal: 'take it back', openingId } as const]
       : [];
   if (first && !upAgain)
     return { ...quiet, about, word: first.word, say: `${first.say}.`, aside: back };
@@ -78,10 +78,10 @@ export function helpLook({ said, inTouch, ended, upAgain }: HelpFacts): HelpLook
     about,
     word: view.word,
     say: `${view.say}.`,
-    tap: { label: signal === 'shut' ? SHUT : 'At the end, held there', signal, stopId },
+    tap: { label: signal === 'shut' ? SHUT : 'At the end, held there', signal, openingId },
     aside: broken
       ? []
-      : [{ label: 'I let go too soon', signal: 'let go too soon', stopId }, ...back],
+      : [{ label: 'I let go too soon', signal: 'let go too soon', openingId }, ...back],
     loud: broken,
   };
 }

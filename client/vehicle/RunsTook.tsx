@@ -29,7 +29,7 @@ export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
       </Words>
       <Table label="What its runs took" lead="bleeder" columns={COLUMNS} width={WIDTH}>
         {told.map((t) => (
-          <Opening key={`${t.jobId} ${t.pace.stopId}`} told={t} />
+          <Opening key={`${t.jobId} ${t.pace.openingId}`} told={t} />
         ))}
       </Table>
       <Words size="small" tone="softWords">

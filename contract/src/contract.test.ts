@@ -133,7 +133,7 @@ test('what the contract does not know is refused, not dropped', () => {
     sentences(jobEvent, {
       ...EVENT,
       kind: 'stroke',
-      stopId: 'a',
+      openingId: 'a',
       by: 'somebody',
     }),
   ).toHaveLength(1);

@@ -40,7 +40,7 @@ const SIGNALS = [...HELPER_SIGNALS, 'take it back', 'count here'] as const;
 export const helpSignal = z.strictObject({
   token,
   id: id.describe('Made by the phone: sent twice, it is one tap'),
-  stopId: line('Opening', 1, 140)
+  openingId: line('Opening', 1, 140)
     .nullable()
     .describe('The opening that the call was about when it was tapped; null to count here'),
   signal: oneOf('Signal', SIGNALS),
@@ -67,7 +67,7 @@ export const helperNews = z
     deviceId: id,
     inStep: z.boolean().describe('Whether that phone was heard of just now'),
     phase: computed('ClosedPhase'),
-    stopId: z.string().nullable(),
+    openingId: z.string().nullable(),
   })
   .nullable();
 export type HelperNews = z.infer<typeof helperNews>;

@@ -60,7 +60,7 @@ const base = {
 };
 const elementId = line('Element id', 1, 60);
 /** An element's id, with a number behind it from the second opening on, and the plan's own id from the second plan on. */
-const stopId = line('Opening', 1, 140);
+const openingId = line('Opening', 1, 140);
 const TORQUE = 'Torque should be 0.5 to 400 N·m, or “by feel”.';
 const LEVEL = 'The level should be 0 to 2000 mL.';
 const LOOK = 'The time to the next look should be 1 to 86,400 s, in whole seconds.';
@@ -105,7 +105,7 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('stroke'),
-    stopId,
+    openingId,
     made: z
       .number({ error: MADE })
       .int(MADE)
@@ -116,7 +116,7 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('round broken'),
-    stopId,
+    openingId,
     how: oneOf('How the round was broken', BROKEN_ROUNDS),
   }),
   z.strictObject({
@@ -126,19 +126,19 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('bubbles'),
-    stopId,
+    openingId,
     reading: oneOf('Bubbles', BUBBLE_READINGS),
   }),
-  z.strictObject({ kind: z.literal('colour'), stopId, colour: oneOf('Colour', COLOURS) }),
+  z.strictObject({ kind: z.literal('colour'), openingId, colour: oneOf('Colour', COLOURS) }),
   z.strictObject({
     kind: z.literal('tried'),
-    stopId,
+    openingId,
     what: oneOf('What was tried', TRIES),
     done: z.boolean({ error: 'Whether it was done or passed over is not said.' }),
   }),
   z.strictObject({
     kind: z.literal('bleeder opened'),
-    stopId,
+    openingId,
     turns: z.number({ error: TURNS }).min(0, TURNS).max(3, TURNS).describe('turns'),
   }),
   z.strictObject({
@@ -148,13 +148,13 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('level seen'),
-    stopId,
+    openingId,
     levelMl: z.number({ error: LEVEL }).min(0, LEVEL).max(2000, LEVEL).describe('mL'),
     fluidComes: z.boolean({ error: 'Whether fluid comes at the bleeder is not said.' }),
   }),
   z.strictObject({
     kind: z.literal('flow set'),
-    stopId,
+    openingId,
     lookAfterS: z
       .number({ error: LOOK })
       .int(LOOK)
@@ -169,12 +169,12 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('jar read'),
-    stopId,
+    openingId,
     jarMl: z.number({ error: JAR }).min(0, JAR).max(5000, JAR).describe('mL'),
   }),
   z.strictObject({
     kind: z.literal('shut'),
-    stopId,
+    openingId,
     tightened: z.union(
       [
         z.literal('by feel'),
@@ -185,14 +185,14 @@ const happenings = [
   }),
   z.strictObject({
     kind: z.literal('stopped early'),
-    stopId,
+    openingId,
     reason: line('Why it was stopped early', 3, 300),
   }),
   ...stageEvents,
   z.strictObject({
     kind: z.literal('halted'),
     reason: oneOf('Reason', HALT_REASONS),
-    stopId: stopId.nullable(),
+    openingId: openingId.nullable(),
     masterId: elementId.nullish().describe('The control at which it was found'),
   }),
   z.strictObject({
@@ -296,13 +296,13 @@ const happenings = [
     masterId: elementId.nullish().describe('Of what is tried at one control'),
     passes: z.boolean({ error: 'Whether it passes is not said; give true or false.' }),
   }),
-  z.strictObject({ kind: z.literal('opened again'), stopId }),
+  z.strictObject({ kind: z.literal('opened again'), openingId }),
   z.strictObject({
     kind: z.literal('pressure set'),
     on: z.boolean({ error: 'Whether the pot is under pressure is not said; give true or false.' }),
   }),
-  z.strictObject({ kind: z.literal('syringe readied'), stopId }),
-  z.strictObject({ kind: z.literal('syringe empty'), stopId }),
+  z.strictObject({ kind: z.literal('syringe readied'), openingId }),
+  z.strictObject({ kind: z.literal('syringe empty'), openingId }),
   ...lookAgainHappenings,
   z.strictObject({
     kind: z.literal('clock started'),

@@ -28,8 +28,8 @@ test('plan, verdict, pick and layout are told down to their figures', () => {
   const told = (name: string): string => JSON.stringify(schemas[name]);
   expect(told('Job')).toContain('core.PlanResult');
   expect(told('core.PlanResult')).toContain('core.Plan');
-  expect(told('core.Plan')).toContain('core.PlanStop');
-  expect(told('core.PlanStop')).toContain('core.Figure');
+  expect(told('core.Plan')).toContain('core.PlanOpening');
+  expect(told('core.PlanOpening')).toContain('core.Figure');
   expect(told('core.FluidRead')).toContain('core.FluidVerdict');
   expect(told('core.JobPick')).toContain('leftOverMl');
   expect(told('core.Stretch')).toContain('insideMm');

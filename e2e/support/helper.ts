@@ -53,7 +53,7 @@ export class Helper {
     const { view } = (await (await send('here', {})).json()) as HelpSaid;
     if (view.kind !== 'call') return;
     for (const signal of ['at the end', 'shut'])
-      await send('signal', { id: randomUUID(), stopId: view.stopId, signal });
+      await send('signal', { id: randomUUID(), openingId: view.openingId, signal });
     await this.page.clock.fastForward(6_000);
   }
 

@@ -208,10 +208,10 @@ export class Workshop {
       job.version,
     );
     const plan = planOf(accepted);
-    const first = plan.stops[0]!;
+    const first = plan.openings[0]!;
     await this.log(job.id, [
       ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
-      ...Array.from({ length: strokes }, () => ({ kind: 'stroke', stopId: first.bleeder.id })),
+      ...Array.from({ length: strokes }, () => ({ kind: 'stroke', openingId: first.bleeder.id })),
     ]);
     return this.get(job.id);
   }
@@ -266,27 +266,29 @@ export class Workshop {
   private async bledUpTo(kind: Plan['stages'][number]['kind'], accepted: Job): Promise<Job> {
     const plan = planOf(accepted);
     const at = plan.stages.findIndex((s) => s.kind === kind);
-    const before = plan.stages.slice(0, at).flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []));
+    const before = plan.stages
+      .slice(0, at)
+      .flatMap((s) => (s.kind === 'bleed' ? s.openingIds : []));
     await this.log(accepted.id, [
       ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
-      ...before.flatMap((id) => this.openingOf(plan.stops.find((s) => s.id === id)!)),
+      ...before.flatMap((id) => this.openingOf(plan.openings.find((s) => s.id === id)!)),
     ]);
     return this.get(accepted.id);
   }
 
   /** Everything that one opening calls for. */
-  private openingOf(stop: Plan['stops'][number]): object[] {
+  private openingOf(opening: Plan['openings'][number]): object[] {
     const said: object[] = [];
-    for (let made = 0; made < stop.strokes.value; made++) {
-      if (stop.topUps.some((t) => t.afterStrokes === made))
-        said.push({ kind: 'topped up', reservoirId: stop.reservoirId, containerId: null });
-      said.push({ kind: 'stroke', stopId: stop.id });
+    for (let made = 0; made < opening.strokes.value; made++) {
+      if (opening.topUps.some((t) => t.afterStrokes === made))
+        said.push({ kind: 'topped up', reservoirId: opening.reservoirId, containerId: null });
+      said.push({ kind: 'stroke', openingId: opening.id });
     }
     return [
       ...said,
-      { kind: 'bubbles', stopId: stop.id, reading: 'none' },
-      { kind: 'colour', stopId: stop.id, colour: 'clear' },
-      { kind: 'shut', stopId: stop.id, tightened: 'by feel' },
+      { kind: 'bubbles', openingId: opening.id, reading: 'none' },
+      { kind: 'colour', openingId: opening.id, colour: 'clear' },
+      { kind: 'shut', openingId: opening.id, tightened: 'by feel' },
     ];
   }
 
@@ -305,7 +307,7 @@ export class Workshop {
   async bleedBy(job: Job, plan: Plan, prepared = false): Promise<Job> {
     await this.log(job.id, [
       ...(prepared ? [] : plan.preparation.map((step) => ({ kind: 'prepared', step }))),
-      ...plan.stops.flatMap((stop) => this.openingOf(stop)),
+      ...plan.openings.flatMap((opening) => this.openingOf(opening)),
       ...plan.reservoirs.map((b) => ({ kind: 'topped up', reservoirId: b.id, containerId: null })),
     ]);
     return this.get(job.id);
@@ -316,7 +318,7 @@ export class Workshop {
     const plan = planOf(accepted);
     await this.log(accepted.id, [
       ...plan.preparation.map((step) => ({ kind: 'prepared', step })),
-      ...plan.stops.flatMap((stop) => this.openingOf(stop)),
+      ...plan.openings.flatMap((opening) => this.openingOf(opening)),
       ...plan.stages.flatMap((s) =>
         s.kind === 'slave test'
           ? [

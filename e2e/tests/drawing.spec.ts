@@ -136,9 +136,9 @@ test('from nothing: a master, a tee, two fronts and a rear line over a tunnel wi
     3, 1,
   ]);
   const job = await workshop.planned(vehicle);
-  expect(planOf(job).stops).toHaveLength(3);
+  expect(planOf(job).openings).toHaveLength(3);
   // The rear line is the longest: it comes first.
-  expect(planOf(job).stops[0]!.bleeder.at).toBe(
+  expect(planOf(job).openings[0]!.bleeder.at).toBe(
     layout.nodes.find((n) => n.name === 'Rear cylinder')!.id,
   );
 });

@@ -13,7 +13,7 @@ test('a hatchback is bled with a helper’s phone in 55 presses at most, the net
   const job = await workshop.accept(
     await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
   );
-  const planned = planOf(job).stops.map((s) => s.strokes.value);
+  const planned = planOf(job).openings.map((s) => s.strokes.value);
   const presses = await countPresses(page);
   await page.goto(`/jobs/${job.id}`);
   await pressOn(page);
@@ -73,7 +73,7 @@ test('a stroke that was counted while this phone heard nothing is asked about, a
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Helper’s phone' }).click();
   const helper = await Helper.joins(browser, page);
@@ -100,7 +100,7 @@ test('the helper’s own slips: let go too soon, and a tap that was none', async
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Helper’s phone' }).click();
   const helper = await Helper.joins(browser, page);

@@ -44,7 +44,7 @@ test('a dry front: while a way fills the run asks for looks into the reservoir b
   await expect(page.getByText('Top up now')).toBeVisible();
   await action.click();
   await expect(page.getByTestId('count-pad')).toBeVisible();
-  await expect(page.getByText(`of ${plan.stops[0]!.strokes.value}`).first()).toBeVisible();
+  await expect(page.getByText(`of ${plan.openings[0]!.strokes.value}`).first()).toBeVisible();
   // Another phone, or this one after a reload, knows the same.
   await page.reload();
   await expect(page.getByTestId('count-pad')).toBeVisible();

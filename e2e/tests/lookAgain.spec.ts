@@ -47,11 +47,14 @@ test('a torque is written down where the bleeder is shut, stands on the record, 
   const workshop = await Workshop.signIn(page);
   const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Torqued car');
   const job = await workshop.running(car);
-  const [stop] = planOf(job).stops;
+  const [opening] = planOf(job).openings;
   await workshop.log(job.id, [
-    ...Array.from({ length: stop!.strokes.value }, () => ({ kind: 'stroke', stopId: stop!.id })),
-    { kind: 'bubbles', stopId: stop!.id, reading: 'none' },
-    { kind: 'colour', stopId: stop!.id, colour: 'clear' },
+    ...Array.from({ length: opening!.strokes.value }, () => ({
+      kind: 'stroke',
+      openingId: opening!.id,
+    })),
+    { kind: 'bubbles', openingId: opening!.id, reading: 'none' },
+    { kind: 'colour', openingId: opening!.id, colour: 'clear' },
   ]);
   await page.goto(`/jobs/${job.id}`);
   const torque = page.getByRole('button', { name: /^Torque, / });
@@ -72,7 +75,7 @@ test('a torque is written down where the bleeder is shut, stands on the record, 
 
   const later = await workshop.running(car);
   expect((await workshop.get(later.id)).manualTorques).toMatchObject([
-    { elementId: stop!.bleeder.id, manualNm: 9 },
+    { elementId: opening!.bleeder.id, manualNm: 9 },
   ]);
 });
 
@@ -102,7 +105,7 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
     parts: [{ partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
   const plan = await workshop.chooseAll(chosen, { leaveOldFluid: true });
-  expect(planOf(plan).stops.map((s) => s.bleeder.id)).toEqual(['left-rear']);
+  expect(planOf(plan).openings.map((s) => s.bleeder.id)).toEqual(['left-rear']);
   let job = await workshop.usedUp(await workshop.bleed(await workshop.accept(plan)));
   await page.goto(`/jobs/${job.id}`);
   await toProofPage(page, 'Joints dry');

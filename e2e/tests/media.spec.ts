@@ -80,7 +80,7 @@ test('a photo sticks to its place on the brook, and stands there at the next job
   const workshop = await Workshop.signIn(page);
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
   const job = await workshop.running(vehicle);
-  const first = planOf(job).stops[0]!.bleeder;
+  const first = planOf(job).openings[0]!.bleeder;
   const take = async () => {
     const chosen = page.waitForEvent('filechooser');
     await page.getByTestId('next-action').click();
@@ -103,7 +103,7 @@ test('a photo sticks to its place on the brook, and stands there at the next job
   await workshop.end(await workshop.get(job.id));
 
   const next = await workshop.running(vehicle);
-  const at = planOf(next).stops[0]!.bleeder;
+  const at = planOf(next).openings[0]!.bleeder;
   expect(at.id).toBe(first.id);
   await page.goto(`/jobs/${next.id}`);
   await page.getByRole('button', { name: `Noted here before: photo of ${UNA.name}` }).click();

@@ -9,7 +9,7 @@ test('kept on the phone, the app opens without the server, and a run that was be
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'), 1);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   const action = page.getByTestId('next-action');
   const count = (n: number) => page.getByTestId('count-pad').getByText(String(n), { exact: true });
   await page.goto('/');

@@ -7,7 +7,7 @@ test('bled half without reception on one phone and looked at on another, it ends
 }) => {
   const workshop = await Workshop.signIn(first);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 2);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   const context = await browser.newContext();
   const second = await context.newPage();
   await Workshop.signIn(second);

@@ -38,7 +38,7 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   const workshop = await Workshop.signIn(page);
   const van = await workshop.vehicle('clutch-concentric', 'right', 'Snapped van');
   const first = await workshop.running(van, 2);
-  const place = planOf(first).stops[0]!.bleeder.place;
+  const place = planOf(first).openings[0]!.bleeder.place;
   await page.goto(`/jobs/${first.id}`);
   await halt(page, 'The bleeder snapped', /End the job/);
   await expect(page.getByRole('heading', { name: 'Left open by this job' })).toBeVisible();
@@ -50,7 +50,7 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await toTheProof(page, workshop);
   expect(job.planChoices.work.masterIds).toEqual(['clutch-master']);
-  expect(planOf(job).stops.map((s) => s.bleeder.place)).toContain(place);
+  expect(planOf(job).openings.map((s) => s.bleeder.place)).toContain(place);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: 'Brake pedal', exact: true })).toBeVisible();
   // Everything but the brakes is right: the gate stays shut.
@@ -78,7 +78,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
   const workshop = await Workshop.signIn(page);
   const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Seized car');
   const first = await workshop.running(car, 2);
-  const place = planOf(first).stops[0]!.bleeder.place;
+  const place = planOf(first).openings[0]!.bleeder.place;
   await page.goto(`/jobs/${first.id}`);
   await halt(page, 'The bleeder is seized', /Leave this one/);
   await expect(page.getByRole('heading', { name: /front|rear/ }).first()).toBeVisible();
@@ -97,7 +97,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
     parts: [{ partId: 'right-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
   const read = await workshop.readFluid(chosen);
-  expect(planOf(read).stops.map((s) => s.bleeder.place)).toContain(place);
+  expect(planOf(read).openings.map((s) => s.bleeder.place)).toContain(place);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('open item seized')).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
@@ -147,7 +147,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
     parts: [{ partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
   const job = await toTheProof(page, workshop);
-  expect(new Set(planOf(job).stops.map((s) => s.bleeder.id)).size).toBe(4);
+  expect(new Set(planOf(job).openings.map((s) => s.bleeder.id)).size).toBe(4);
   await page.goto('/');
   const listed = page.getByRole('link', { name: /Half-done minibus.*do not drive/ });
   await expect(listed.first()).toBeVisible();
@@ -185,7 +185,7 @@ test('one reservoir, two pedals: the level fell, both are proved; the clutch alo
   await expect
     .poll(async () => {
       const decided = (await workshop.get(accepted.id)).events.find((e) => e.kind === 'decided');
-      return decided?.kind === 'decided' ? decided.plan?.stops.map((s) => s.bleeder.id) : null;
+      return decided?.kind === 'decided' ? decided.plan?.openings.map((s) => s.bleeder.id) : null;
     })
     .toEqual(['slave-bleeder']);
 });

@@ -94,7 +94,7 @@ test('from start to the last fill a hatchback takes 70 presses where nobody has 
   await runToTheEnd(page);
   const { events } = await workshop.get(job.id);
   const made = events.reduce((sum, e) => sum + (e.kind === 'stroke' ? (e.made ?? 1) : 0), 0);
-  expect(made).toBe(planOf(job).stops.reduce((sum, s) => sum + s.strokes.value, 0));
+  expect(made).toBe(planOf(job).openings.reduce((sum, s) => sum + s.strokes.value, 0));
   expect(await presses()).toBeLessThanOrEqual(70);
 });
 

@@ -12,7 +12,7 @@ async function atTheCar(page: Page, strokes = 0) {
   const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
   const job = await workshop.running(vehicle, strokes);
   await page.goto(`/jobs/${job.id}`);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await expect(left(page, planned - strokes)).toBeVisible();
   return { workshop, vehicle, job, planned };
 }
@@ -142,7 +142,7 @@ test('one person at a lever: the app beats time, says each turn in a big word, a
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await page.getByRole('button', { name: 'Beat time for me, and count' }).click();
   // The two that stand longest; all of them in their order are looked at without a browser.
   for (const word of ['Go with it', 'Let go'])
@@ -214,7 +214,7 @@ test('the call to top up comes before MIN, and strokes are not called for until 
 }) => {
   const workshop = await Workshop.signIn(page);
   const probe = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const firstCall = planOf(probe).stops[0]!.topUps[0]!.afterStrokes;
+  const firstCall = planOf(probe).openings[0]!.topUps[0]!.afterStrokes;
   await atTheCar(page, firstCall - 1);
   const places = await Promise.all(
     ['next-action', 'count-pad'].map(async (id) => {
@@ -244,7 +244,7 @@ test('bubbles within the last three strokes ask for three clean ones', async ({ 
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  const strokes = planOf(job).stops[0]!.strokes.value;
+  const strokes = planOf(job).openings[0]!.strokes.value;
   for (let made = 0; made < strokes; ) {
     const call = page.getByText('Top up now');
     await expect(left(page, strokes - made).or(call)).toBeVisible();
@@ -310,7 +310,7 @@ test.describe('halts', () => {
     await expect.poll(async () => (await decided()).length).toBe(1);
     const [plan] = await decided();
     await page.reload();
-    await expect(left(page, plan!.stops[0]!.strokes.value)).toBeVisible();
+    await expect(left(page, plan!.openings[0]!.strokes.value)).toBeVisible();
   });
 
   test('seized: with penetrant on it, it comes again at the end', async ({ page }) => {
@@ -318,7 +318,7 @@ test.describe('halts', () => {
     await halt(page, 'The bleeder is seized');
     await decide(page, /do the others first/);
     await expect(
-      page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place }),
+      page.getByRole('heading', { name: planOf(job).openings[1]!.bleeder.place }),
     ).toBeVisible();
   });
 
@@ -345,7 +345,7 @@ test.describe('halts', () => {
     await expect(page.getByText(/hub or axle seal/)).toBeVisible();
     await decide(page, /do the others/);
     await expect(
-      page.getByRole('heading', { name: planOf(job).stops[1]!.bleeder.place }),
+      page.getByRole('heading', { name: planOf(job).openings[1]!.bleeder.place }),
     ).toBeVisible();
     await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)!.kind).toBe('decided');
   });
@@ -399,8 +399,8 @@ test('the jar is read instead of strokes being counted: count, reservoir and the
   page,
 }) => {
   const { job, workshop, planned } = await atTheCar(page, 2);
-  const stop = planOf(job).stops[0]!;
-  const ml = stop.strokeMl.value;
+  const opening = planOf(job).openings[0]!;
+  const ml = opening.strokeMl.value;
   await page.getByRole('button', { name: 'Read the jar' }).click();
   const jar = page.getByRole('textbox', { name: 'In the jar now' });
   await jar.fill('10');
@@ -454,7 +454,7 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   await workshop.log(job.id, [
     {
       kind: 'flow set',
-      stopId: planOf(job).stops[0]!.id,
+      openingId: planOf(job).openings[0]!.id,
       lookAfterS: 200,
       atMs: Date.now() - 900_000,
     },
@@ -474,7 +474,7 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   await page.getByRole('textbox', { name: 'In the jar now' }).fill('70');
   await expect(page.getByTestId('next-action')).toHaveText('That is in it');
   await page.getByTestId('next-action').click();
-  const of = planOf(job).stops[0]!.strokes.value;
+  const of = planOf(job).openings[0]!.strokes.value;
   await expect(page.getByText(`${of - 7} marks to go of ${of}`).first()).toBeVisible();
 });
 

@@ -114,16 +114,16 @@ test('a pickup whose modulator has a bleeder of its own is bled in two passes to
     parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false, newPart: false }],
   });
   const job = await workshop.accept(chosen);
-  const { stops } = planOf(job);
-  const twice = stops.filter((s) => s.id.includes('#'));
+  const { openings } = planOf(job);
+  const twice = openings.filter((s) => s.id.includes('#'));
   expect(twice.length).toBeGreaterThan(0);
-  expect(stops.filter((s) => s.bleeder.id === 'modulator')).toHaveLength(1);
+  expect(openings.filter((s) => s.bleeder.id === 'modulator')).toHaveLength(1);
   await page.goto(`/jobs/${job.id}`);
   await runToTheEnd(page);
   const shut = (await workshop.get(job.id)).events.flatMap((e) =>
-    e.kind === 'shut' ? [e.stopId] : [],
+    e.kind === 'shut' ? [e.openingId] : [],
   );
-  expect(shut).toEqual(stops.map((s) => s.id));
+  expect(shut).toEqual(openings.map((s) => s.id));
 });
 
 test('a master is swapped with bench work, joined and bled to the end', async ({ page }) => {

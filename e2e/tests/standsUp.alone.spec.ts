@@ -65,7 +65,7 @@ test('any one of our processes may be killed in the middle of a run: it stands u
   const page = await context.newPage();
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   const action = page.getByTestId('next-action');
   const count = (n: number) => page.getByTestId('count-pad').getByText(String(n), { exact: true });
   await page.goto(`/jobs/${job.id}`);

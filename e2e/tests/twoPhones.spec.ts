@@ -21,7 +21,7 @@ test('two phones on one run: one counts, the other asks to take over, and no str
 }) => {
   const workshop = await Workshop.signIn(first);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await first.goto(`/jobs/${job.id}`);
   for (let i = 0; i < 3; i++) await action(first).click();
   await expect(count(first, planned - 3)).toBeVisible();
@@ -62,7 +62,7 @@ test('each stroke and each step is seen on a second phone at once, and without r
 }) => {
   const workshop = await Workshop.signIn(first);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await first.goto(`/jobs/${job.id}`);
   const second = await anotherPhone(browser, job.id);
   await expect(number(second, planned - 1)).toBeVisible();
@@ -81,7 +81,7 @@ test('each stroke and each step is seen on a second phone at once, and without r
 test('a phone whose clock is three days ahead takes the time from the server', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await page.clock.setFixedTime(Date.now() + 3 * 86_400_000);
   await page.goto(`/jobs/${job.id}`);
   await action(page).click();
@@ -99,7 +99,7 @@ test('a phone with nothing of its own to take back asks by name before it takes 
 }) => {
   const workshop = await Workshop.signIn(first);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 2);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   const second = await anotherPhone(browser, job.id);
   await expect(number(second, planned - 2)).toBeVisible();
   await second.getByRole('button', { name: 'Undo' }).click();
@@ -117,7 +117,7 @@ test('what the server refuses is shown with what it was, can be dropped or done 
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await ownClock(page);
   await page.goto(`/jobs/${job.id}`);
   await expect(count(page, planned - 1)).toBeVisible();
@@ -142,7 +142,7 @@ test('a look back at plan and fluid and forward again goes on at the same stroke
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 3);
-  const planned = planOf(job).stops[0]!.strokes.value;
+  const planned = planOf(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await action(page).click();
   await expect(count(page, planned - 4)).toBeVisible();

@@ -30,13 +30,13 @@ test('harbour pickup: a rear hose, the level unseen, alone with a vacuum pump: w
   await page.goto(`/jobs/${alone.id}`);
   await expect(page.getByText(/The reservoir was not kept full/).first()).toBeVisible();
   // Round by round: the bleeder of the modulator is opened once, in the first.
-  const { stages, stops } = planOf(alone);
+  const { stages, openings } = planOf(alone);
   const bleed = stages.find((s) => s.kind === 'bleed')!;
-  const order = bleed.kind === 'bleed' ? bleed.stopIds : [];
+  const order = bleed.kind === 'bleed' ? bleed.openingIds : [];
   expect(order.filter((id) => id.startsWith('modulator'))).toHaveLength(1);
   expect(order.indexOf('modulator')).toBeLessThan(order.length - 2);
   await expect(page.getByRole('button', { name: /^Method: Vacuum at the bleeder/ })).toBeVisible();
-  expect(stops.some((s) => s.counted === 'strokes')).toBe(true);
+  expect(openings.some((s) => s.counted === 'strokes')).toBe(true);
   await expect(page.getByText(/Finish with strokes/).first()).toBeVisible();
 });
 
@@ -69,7 +69,7 @@ test('one corner: that bleeder and no other; its air against this van’s own ba
     leaveOldFluid: true,
     means: { ...chosen.planChoices.means, scanTool: true },
   });
-  expect(planOf(left).stops.map((s) => s.bleeder.id)).toEqual(['left-front']);
+  expect(planOf(left).openings.map((s) => s.bleeder.id)).toEqual(['left-front']);
   await page.goto(`/jobs/${left.id}`);
   await page.getByRole('button', { name: 'What is opened, and why' }).click();
   await expect(
@@ -102,7 +102,7 @@ test('the parade car: one bleeder does not move, another brings grease; what can
   const workshop = await Workshop.signIn(page);
   const car = await workshop.vehicle('veteran-single', 'right', 'Veteran on test');
   const job = await workshop.running(car, 1);
-  const { stops } = planOf(job);
+  const { openings } = planOf(job);
   await page.goto(`/jobs/${job.id}`);
   await halt(page, 'The bleeder is seized', /No force, no heat, no flame/, /Leave this one/);
   await expect(page.getByTestId('count-pad')).toBeVisible();
@@ -117,7 +117,7 @@ test('the parade car: one bleeder does not move, another brings grease; what can
     e.kind === 'decided' && e.plan ? [e.plan] : [],
   );
   const rest = decided.at(-1)!;
-  expect(rest.stops.length).toBe(stops.length - 2);
+  expect(rest.openings.length).toBe(openings.length - 2);
   await workshop.bleedBy(job, rest);
   await page.reload();
   await showMissing(page);

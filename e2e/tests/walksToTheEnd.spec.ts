@@ -52,14 +52,14 @@ test('harbour pickup, alone with a vacuum pump: primed by vacuum, finished by st
   expect(seen).toBe(true);
   await expect
     .poll(async () =>
-      (await workshop.get(job.id)).events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : [])),
+      (await workshop.get(job.id)).events.flatMap((e) => (e.kind === 'shut' ? [e.openingId] : [])),
     )
-    .toEqual(plan.stops.map((s) => s.id));
+    .toEqual(plan.openings.map((s) => s.id));
   // In each stage it is opened in the first round alone.
   for (const stage of plan.stages)
     if (stage.kind === 'bleed')
-      expect(stage.stopIds.filter((id) => id.startsWith('modulator'))).toHaveLength(1);
-  expect(plan.stops.at(-1)!.counted).toBe('strokes');
+      expect(stage.openingIds.filter((id) => id.startsWith('modulator'))).toHaveLength(1);
+  expect(plan.openings.at(-1)!.counted).toBe('strokes');
 });
 
 // Walk 6.
@@ -81,14 +81,14 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
       means: { ...dry.planChoices.means, helper: false, vacuumPump: true },
     }),
   );
-  const { stops, stages } = planOf(job);
-  const methods = stops.map((s) => s.method);
+  const { openings, stages } = planOf(job);
+  const methods = openings.map((s) => s.method);
   expect(methods[0]).toBe('vacuum');
   expect(methods.at(-1)).toBe('alone at the lever');
   // Bubbles under vacuum are no measure: whatever was primed comes again by the lever.
-  const primed = stops.filter((s) => s.method === 'vacuum').map((s) => s.bleeder.id);
+  const primed = openings.filter((s) => s.method === 'vacuum').map((s) => s.bleeder.id);
   for (const id of primed)
-    expect(stops.filter((s) => s.bleeder.id === id).at(-1)!.method).toBe('alone at the lever');
+    expect(openings.filter((s) => s.bleeder.id === id).at(-1)!.method).toBe('alone at the lever');
   expect(stages.at(-1)!.kind).toBe('tie back');
 
   await page.goto(`/jobs/${job.id}`);
@@ -142,7 +142,7 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
   const job = await workshop.running(
     await workshop.vehicle('hatchback-diagonal', 'right', 'In the boathouse'),
   );
-  const of = planOf(job).stops[0]!.strokes.value;
+  const of = planOf(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Helper’s phone' }).click();
   const helper = await Helper.joins(browser, page);

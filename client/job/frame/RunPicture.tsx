@@ -1,4 +1,4 @@
-import { type PlanStop } from '@brook/core/bleed/stages';
+import { type PlanOpening } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
 import type { Plan, PlanReservoir } from '@brook/core/bleed/plan';
 import { firstPlanOf, levelFigure, RunFluid, type RunState } from '@brook/core/job/run';
@@ -20,8 +20,8 @@ interface RunBrookProps {
 /** Bleeders whose last opening is shut, under this plan or one before it. */
 function throughAt(state: RunState): string[] {
   const shutBy = ({ plan, bleeders }: Pick<RunState, 'plan' | 'bleeders'>, shut: boolean) =>
-    plan.stops
-      .filter((s) => bleeders.find((b) => b.stopId === s.id)!.shut === shut)
+    plan.openings
+      .filter((s) => bleeders.find((b) => b.openingId === s.id)!.shut === shut)
       .map((s) => s.bleeder.id);
   const waiting = new Set(shutBy(state, false));
   return [...new Set([...state.past, state].flatMap((leg) => shutBy(leg, true)))].filter(
@@ -42,7 +42,7 @@ export const RunBrook = memo(function RunBrook({
   const accepted = firstPlanOf(state);
   const fluid = useMemo(() => new RunFluid(accepted), [accepted]);
   const inside = useMemo(() => fluid.after(state.log).inside(), [fluid, state.log]);
-  const order = useMemo(() => [...new Set(plan.stops.map((s) => s.bleeder.id))], [plan]);
+  const order = useMemo(() => [...new Set(plan.openings.map((s) => s.bleeder.id))], [plan]);
   return (
     <BrookBox
       layout={plan.layout}
@@ -62,16 +62,16 @@ export const RunBrook = memo(function RunBrook({
 interface RunGaugeProps {
   readonly plan: Plan;
   readonly reservoir: PlanReservoir;
-  readonly stop: PlanStop | null;
+  readonly opening: PlanOpening | null;
   readonly state: RunState;
 }
 
 /** The reservoir that the bleeder in hand, or the fill in hand, is about. */
-export const RunGauge = memo(function RunGauge({ plan, reservoir, stop, state }: RunGaugeProps) {
+export const RunGauge = memo(function RunGauge({ plan, reservoir, opening, state }: RunGaugeProps) {
   return (
     <Gauge
       reservoir={reservoir}
-      level={levelFigure(reservoir, state.levelMl[reservoir.id]!, stop)}
+      level={levelFigure(reservoir, state.levelMl[reservoir.id]!, opening)}
       fluid={plan.newColour}
       alone={plan.reservoirs.length === 1}
     />

@@ -87,7 +87,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
   const looked = methods.find((m) => m.method === open) ?? chosen;
   const order =
     result.verdict === 'planned'
-      ? [...new Set(result.plan.stops.map((s) => s.bleeder.id))]
+      ? [...new Set(result.plan.openings.map((s) => s.bleeder.id))]
       : [looked?.deciding?.bleederId ?? ''];
   const temperatureC = typedNumber(degrees);
   const cold = inRange(WORKSHOP_C, temperatureC) ? null : `Give ${rangeWords(WORKSHOP_C)}.`;

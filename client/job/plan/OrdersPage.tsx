@@ -41,7 +41,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
   const [picked, setPicked] = useState<OrderId>(plan.order);
   useUnsaved(picked !== plan.order);
   const row = orders.find((o) => o.id === picked) ?? null;
-  const counts = plan.stops[0]?.counted ?? 'strokes';
+  const counts = plan.openings[0]?.counted ?? 'strokes';
   const notEmptied = useMemo(
     () => notEmptiedFirst(planRequestOf(job, plan), plan, picked),
     [job, plan, picked],

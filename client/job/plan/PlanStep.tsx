@@ -270,7 +270,7 @@ function Document({
   const act = useJobAct(job);
   const wide = useWideScreen();
   const [looked, setLooked] = useState(false);
-  const first = plan.stops[0];
+  const first = plan.openings[0];
   const brook = <PlanBrook job={job} plan={plan} height={wide ? 420 : 230} />;
   const method = plan.methods.find((m) => m.method === plan.method)!;
   const parts = plan.work.parts.map((p) => nameOf(plan.layout, p.partId)).join(', ');
@@ -321,7 +321,7 @@ function Document({
           about={parts || undefined}
           onPress={open ? () => open('work') : undefined}
         />
-        {plan.stops.length > 0 ? (
+        {plan.openings.length > 0 ? (
           <ChoiceLine
             label="Method"
             value={METHOD_WORDS[plan.method].title}
@@ -329,7 +329,7 @@ function Document({
             onPress={open ? () => open('method') : undefined}
           />
         ) : null}
-        {plan.stops.length > 1 ? (
+        {plan.openings.length > 1 ? (
           <ChoiceLine
             label="Order"
             value={ORDER_WORDS[plan.order].title}

@@ -19,7 +19,7 @@ export function ReservoirWays({ plan }: { readonly plan: Plan }) {
   const { treatment } = plan;
   if (!treatment) return null;
   const { way, price, plain, by } = treatment;
-  const unit = plan.stops[0]?.counted ?? 'strokes';
+  const unit = plan.openings[0]?.counted ?? 'strokes';
   const saved = [
     signed(plain.counts - price.counts, unit),
     signed(Math.round(plain.fluidMl - price.fluidMl), 'mL'),
@@ -55,7 +55,7 @@ export function ReservoirWays({ plan }: { readonly plan: Plan }) {
 function Ways({ plan }: { readonly plan: Plan }) {
   const rows = useMemo(() => reservoirWayPrices(plan), [plan]);
   const { way: taken, plain, by } = plan.treatment!;
-  const unit = plan.stops[0]?.counted ?? 'strokes';
+  const unit = plan.openings[0]?.counted ?? 'strokes';
   return (
     <View style={styles.ways}>
       <Table label="Ways with the rest in the reservoir" lead="way" columns={['mL', unit, 'min']}>

@@ -4,7 +4,7 @@ import {
   stageTitle,
   stageWords,
   type PlanStage,
-  type PlanStop,
+  type PlanOpening,
 } from '@brook/core/bleed/stages';
 import { bleederName, VEHICLE_TRAITS } from '@brook/core/vehicle/circuit';
 import { PRACTICE, sourceWords } from '@brook/core/base/figure';
@@ -52,8 +52,8 @@ function Stage({
   readonly alone: boolean;
 }) {
   if (stage.kind !== 'bleed') return <OwnStage plan={plan} stage={stage} number={number} />;
-  const stops = stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!);
-  const counted = stops[0]?.counted ?? 'strokes';
+  const openings = stage.openingIds.map((id) => plan.openings.find((s) => s.id === id)!);
+  const counted = openings[0]?.counted ?? 'strokes';
   const words = methodWords(stage.method, plan.layout);
   return (
     <View>
@@ -70,8 +70,8 @@ function Stage({
         lead="bleeder"
         columns={['path', 'mL', counted]}
       >
-        {stops.map((stop, i) => (
-          <StopRow key={stop.id} plan={plan} stop={stop} number={i + 1} />
+        {openings.map((opening, i) => (
+          <OpeningRow key={opening.id} plan={plan} opening={opening} number={i + 1} />
         ))}
       </Table>
       {number === 1 ||
@@ -162,17 +162,17 @@ function OwnStage({
 }
 
 /** One opening: place, path, millilitres, count; opens to why it comes here, how, and where to top up. */
-function StopRow({
+function OpeningRow({
   plan,
-  stop,
+  opening,
   number,
 }: {
   readonly plan: Plan;
-  readonly stop: PlanStop;
+  readonly opening: PlanOpening;
   readonly number: number;
 }) {
   const [open, setOpen] = useState(false);
-  const name = bleederName(stop.bleeder);
+  const name = bleederName(opening.bleeder);
   return (
     <View role="rowgroup" style={styles.stop}>
       <Row>
@@ -187,35 +187,37 @@ function StopRow({
               <Numeral>{String(number)}</Numeral>
               <View style={styles.grow}>
                 <Words strong>{capital(name)}</Words>
-                {stop.topUps.length > 0 ? <Words size="small">{topUpWords(stop)}</Words> : null}
+                {opening.topUps.length > 0 ? (
+                  <Words size="small">{topUpWords(opening)}</Words>
+                ) : null}
               </View>
             </View>
           </Press>
         </RowHead>
         <Cell>
-          <FigureValue figure={stop.pathLengthM} />
+          <FigureValue figure={opening.pathLengthM} />
         </Cell>
         <Cell>
-          <FigureValue figure={stop.bledMl} text={stop.bledMl.value.toFixed(0)} />
+          <FigureValue figure={opening.bledMl} text={opening.bledMl.value.toFixed(0)} />
         </Cell>
         <Cell>
-          <FigureValue figure={stop.strokes} text={stop.strokes.value.toFixed(0)} />
+          <FigureValue figure={opening.strokes} text={opening.strokes.value.toFixed(0)} />
         </Cell>
       </Row>
       {open ? (
         <RowMore style={styles.why}>
-          <Words>{orderWords(stop.why)}</Words>
-          <Words size="small">{howWords(plan, stop)}</Words>
+          <Words>{orderWords(opening.why)}</Words>
+          <Words size="small">{howWords(plan, opening)}</Words>
           <Words size="small" tone="softWords">
             {sourceWords(PRACTICE)}
           </Words>
-          {stop.fillMl.value > 0 ? <FigureRow figure={stop.fillMl} /> : null}
-          <FigureRow figure={stop.neededMl} />
-          <FigureRow figure={stop.strokeMl} />
-          <FigureRow figure={stop.jarMl} />
-          {stop.outOfBottlesMl ? <FigureRow figure={stop.outOfBottlesMl} /> : null}
-          <FigureRow figure={stop.pathVolumeMl} />
-          <FigureRow figure={stop.oldLeftMl} />
+          {opening.fillMl.value > 0 ? <FigureRow figure={opening.fillMl} /> : null}
+          <FigureRow figure={opening.neededMl} />
+          <FigureRow figure={opening.strokeMl} />
+          <FigureRow figure={opening.jarMl} />
+          {opening.outOfBottlesMl ? <FigureRow figure={opening.outOfBottlesMl} /> : null}
+          <FigureRow figure={opening.pathVolumeMl} />
+          <FigureRow figure={opening.oldLeftMl} />
         </RowMore>
       ) : null}
     </View>
@@ -223,30 +225,30 @@ function StopRow({
 }
 
 /** Which control, how the stroke goes, how long. */
-function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
+function howWords({ preferences, layout }: Plan, opening: PlanOpening): string {
   const until = {
     new: 'Until it runs new and clear.',
     sweep:
-      stop.fillMl.value > 0
-        ? `It swallows about ${Math.ceil(stop.fillMl.value)} mL before fluid comes; then ${sweepWords(stop)}`
-        : capital(sweepWords(stop)),
+      opening.fillMl.value > 0
+        ? `It swallows about ${Math.ceil(opening.fillMl.value)} mL before fluid comes; then ${sweepWords(opening)}`
+        : capital(sweepWords(opening)),
     clear: 'The three that must be clear.',
-  }[stop.until];
+  }[opening.until];
   const pumps = {
     0: '',
     3: ' Three quick pumps before holding.',
     10: ' Ten or twelve quick pumps before holding.',
   }[preferences.pumpsBeforeHolding];
   const hose =
-    METHOD_TRAITS[stop.method].open === 'first movement' && preferences.hoseEnd === 'free'
+    METHOD_TRAITS[opening.method].open === 'first movement' && preferences.hoseEnd === 'free'
       ? ' Hose end free.'
       : ' Hose end under the fluid.';
   const open =
-    stop.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[stop.method].open;
-  if (stop.counted === 'strokes')
-    return `${capital(stop.control)}: ${stop.shape}.${!VEHICLE_TRAITS[layout.vehicleKind].bar || stop.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
-  if (stop.fromReservoir) return `By the marks of the jar. Opened ${open}. ${until}`;
-  const off = (stop.drawOffs ?? []).map((d) => d.afterStrokes);
+    opening.bleeder.type === 'quarter turn' ? 'a quarter turn' : METHOD_TRAITS[opening.method].open;
+  if (opening.counted === 'strokes')
+    return `${capital(opening.control)}: ${opening.shape}.${!VEHICLE_TRAITS[layout.vehicleKind].bar || opening.method === 'two people' ? pumps : ''} Opened ${open}.${hose} ${until}`;
+  if (opening.fromReservoir) return `By the marks of the jar. Opened ${open}. ${until}`;
+  const off = (opening.drawOffs ?? []).map((d) => d.afterStrokes);
   const drawn =
     off.length > 0
       ? ` The reservoir is drawn off to half ${off.map((n) => (n === 0 ? 'first' : `at ${n}`)).join(', ')}.`
@@ -255,15 +257,15 @@ function howWords({ preferences, layout }: Plan, stop: PlanStop): string {
 }
 
 /** Until when a sweep goes on: by its bubbles within a band, or by the volume of its path. */
-function sweepWords(stop: PlanStop): string {
-  if (!stop.band) return 'the volume of its path once.';
-  return `from ${leastCounts(stop)} to ${mostCounts(stop)} ${stop.counted}, until the last three are clear: ${stop.strokes.value} are usual. Beyond that something is wrong.`;
+function sweepWords(opening: PlanOpening): string {
+  if (!opening.band) return 'the volume of its path once.';
+  return `from ${leastCounts(opening)} to ${mostCounts(opening)} ${opening.counted}, until the last three are clear: ${opening.strokes.value} are usual. Beyond that something is wrong.`;
 }
 
 /** Where on the way to top up, short enough for a row of the table. */
-function topUpWords(stop: PlanStop): string {
-  const later = stop.topUps.map((t) => t.afterStrokes).filter((n) => n > 0);
-  const first = later.length < stop.topUps.length ? 'first' : null;
+function topUpWords(opening: PlanOpening): string {
+  const later = opening.topUps.map((t) => t.afterStrokes).filter((n) => n > 0);
+  const first = later.length < opening.topUps.length ? 'first' : null;
   return `top up ${[first, later.length > 0 ? `at ${later.join(', ')}` : null].filter(Boolean).join(', then ')}`;
 }
 

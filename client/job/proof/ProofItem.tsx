@@ -147,7 +147,7 @@ function Asked({
       {page.item === 'joints dry' && standing === 'wrong' ? (
         <Button
           label="It leaks: mend it, with what was done"
-          onPress={() => run.say({ kind: 'halted', reason: 'leak', stopId: null })}
+          onPress={() => run.say({ kind: 'halted', reason: 'leak', openingId: null })}
         />
       ) : null}
     </>

@@ -143,7 +143,7 @@ function ProofAsked({ job, band, plan, pages: address }: StepProps & { readonly 
           live.say({
             kind: 'halted',
             reason: 'pedal not right',
-            stopId: null,
+            openingId: null,
             masterId: shown.master.id,
           })
         }

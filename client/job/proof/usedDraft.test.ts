@@ -45,7 +45,14 @@ const JAR_COUNTED = {
   seen: true,
   unread: false,
   since: [
-    { stopId: 'x', reservoirId: 'reservoir', ml: 500.11, filledMl: 0, fellMl: 500.11, slackMl: 0 },
+    {
+      openingId: 'x',
+      reservoirId: 'reservoir',
+      ml: 500.11,
+      filledMl: 0,
+      fellMl: 500.11,
+      slackMl: 0,
+    },
   ],
 };
 const RUN = {

@@ -186,7 +186,7 @@ function RunRecord({ state, log }: { readonly state: RunState; readonly log: Job
         <View key={i}>
           <Table label="Plan against done" lead="bleeder" columns={COLUMNS} width={52}>
             {leg.rows.map((row) => (
-              <RowRecord key={row.stopId} row={row} log={log} />
+              <RowRecord key={row.openingId} row={row} log={log} />
             ))}
           </Table>
           {leg.endedBy ? (

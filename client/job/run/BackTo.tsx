@@ -9,16 +9,16 @@ import { Asked } from './Asked';
 export function BackTo({ run }: { readonly run: LiveRun }) {
   const [open, setOpen] = useState(false);
   const { plan, bleeders } = run.state;
-  const through = plan.stops.filter((s) => bleeders.find((b) => b.stopId === s.id)?.shut);
+  const through = plan.openings.filter((s) => bleeders.find((b) => b.openingId === s.id)?.shut);
   if (!open) return <Button small label="Back to an earlier one" onPress={() => setOpen(true)} />;
   return (
     <Asked
       say="Which one is opened again? Shut the one in hand first."
       answers={[
-        ...through.slice(-3).map((stop) => ({
-          label: capital(bleederName(stop.bleeder)),
+        ...through.slice(-3).map((opening) => ({
+          label: capital(bleederName(opening.bleeder)),
           onPress: () => {
-            run.say({ kind: 'opened again', stopId: stop.id });
+            run.say({ kind: 'opened again', openingId: opening.id });
             setOpen(false);
           },
         })),

@@ -16,7 +16,7 @@ export function FlowPad({
   readonly step: Extract<NextStep, { readonly kind: 'flow' }>;
   readonly onStop: () => void;
 }) {
-  const { running, stop, strokesLeft } = step;
+  const { running, opening, strokesLeft } = step;
   const nowMs = useNow(running !== null);
   const isUp = running === null || running.dueMs <= nowMs;
   return (
@@ -33,12 +33,12 @@ export function FlowPad({
       </Words>
       <Words size="small" tone="softWords" align="center">
         {strokesLeft > 0
-          ? `About ${Math.round(strokesLeft * stop.strokeMl.value)} mL to go here`
+          ? `About ${Math.round(strokesLeft * opening.strokeMl.value)} mL to go here`
           : 'The planned wash-out is reached'}
       </Words>
       {running ? (
         <>
-          <FigureRow figure={flowFigure(stop, (nowMs - running.sinceMs) / 1000)} />
+          <FigureRow figure={flowFigure(opening, (nowMs - running.sinceMs) / 1000)} />
           <Button small label="It is shut" onPress={onStop} />
         </>
       ) : null}

@@ -1,4 +1,4 @@
-import { stageTitle, type PlanStop } from '@brook/core/bleed/stages';
+import { stageTitle, type PlanOpening } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { type Plan } from '@brook/core/bleed/plan';
@@ -45,7 +45,7 @@ export function Halted({
   readonly band: ReactNode;
 }) {
   const [decision, setDecision] = useState<Decision | null>(null);
-  const bleeder = run.state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder;
+  const bleeder = run.state.plan.openings.find((s) => s.id === halt.openingId)?.bleeder;
   const follows = useMemo(
     () =>
       decision === null || decision === 'go on' || decision === 'end job'
@@ -133,7 +133,7 @@ function Follows({
       {plan.stages.map((s) => (
         <Words
           key={s.id}
-        >{`${stageTitle(plan.layout, s)}${s.kind === 'bleed' ? `: ${s.stopIds.map((id) => bleederName(plan.stops.find((x) => x.id === id)!.bleeder)).join(', ')}` : ''}`}</Words>
+        >{`${stageTitle(plan.layout, s)}${s.kind === 'bleed' ? `: ${s.openingIds.map((id) => bleederName(plan.openings.find((x) => x.id === id)!.bleeder)).join(', ')}` : ''}`}</Words>
       ))}
       {changes.map((c) => (
         <Words key={c} size="small" tone="softWords">
@@ -177,35 +177,35 @@ export const SomethingWrongButton = memo(function SomethingWrongButton({
 export function SomethingWrong({
   job,
   run,
-  stop,
+  opening,
   band,
   onClose,
 }: {
   readonly job: Job;
   readonly run: LiveRun;
-  readonly stop: PlanStop | null;
+  readonly opening: PlanOpening | null;
   readonly band: ReactNode;
   readonly onClose: () => void;
 }) {
   const [atWhich, setAtWhich] = useState<HaltReason | null>(null);
   const [sized, setSized] = useState(false);
-  const halted = (reason: HaltReason, stopId: string | null) => {
-    run.say({ kind: 'halted', reason, stopId });
+  const halted = (reason: HaltReason, openingId: string | null) => {
+    run.say({ kind: 'halted', reason, openingId });
     onClose();
   };
-  if (sized) return <SizeFound run={run} stop={stop} band={band} onClose={onClose} />;
+  if (sized) return <SizeFound run={run} opening={opening} band={band} onClose={onClose} />;
   return (
     <Page band={band} action={<ActionBar label="All is well: go on" onPress={onClose} />}>
       <View>
         <Words size="small" tone="softWords">
-          {`${job.vehicleName}${stop ? ` · ${bleederName(stop.bleeder)}` : ''}`}
+          {`${job.vehicleName}${opening ? ` · ${bleederName(opening.bleeder)}` : ''}`}
         </Words>
         <DriveMark state={job.vehicleDrive} />
         <Words size="head" heading={1}>
           {atWhich ? 'At which bleeder?' : 'What is wrong?'}
         </Words>
         <Words tone="softWords">
-          {stop
+          {opening
             ? 'Shut the bleeder first. The run halts until you have decided.'
             : 'The run halts until you have decided.'}
         </Words>
@@ -224,9 +224,9 @@ export function SomethingWrong({
                 key={reason}
                 words={HALT_WORDS[reason].title}
                 onPress={() =>
-                  stop === null && AT_ONE.includes(reason)
+                  opening === null && AT_ONE.includes(reason)
                     ? setAtWhich(reason)
-                    : halted(reason, stop?.id ?? null)
+                    : halted(reason, opening?.id ?? null)
                 }
               />
             ))}
@@ -241,8 +241,8 @@ export function SomethingWrong({
 const AT_ONE: readonly HaltReason[] = ['seized', 'snapped', 'nothing comes', 'grease'];
 
 /** The first opening of each bleeder of a plan. */
-const bleedersOf = ({ stops }: Plan): PlanStop[] =>
-  stops.filter((s, i) => stops.findIndex((x) => x.bleeder.id === s.bleeder.id) === i);
+const bleedersOf = ({ openings }: Plan): PlanOpening[] =>
+  openings.filter((s, i) => openings.findIndex((x) => x.bleeder.id === s.bleeder.id) === i);
 
 function Reason({ words, onPress }: { readonly words: string; readonly onPress: () => void }) {
   return (

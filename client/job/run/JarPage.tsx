@@ -9,7 +9,7 @@ import {
   type JarSays,
   type RunState,
 } from '@brook/core/job/run';
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { capital } from '@brook/core/base/text';
 import { useState, type ReactNode } from 'react';
@@ -35,13 +35,13 @@ const JAR_ML = 5000;
 export function JarPage({
   job,
   run,
-  stop,
+  opening,
   band,
   onClose,
 }: {
   readonly job: Job;
   readonly run: LiveRun;
-  readonly stop: PlanStop;
+  readonly opening: PlanOpening;
   readonly band: ReactNode;
   readonly onClose: () => void;
 }) {
@@ -59,32 +59,37 @@ export function JarPage({
       : `Give 0 to ${JAR_ML} mL.`
     : inItMl < firstMl
       ? `${firstMl} mL stood in it at first; give as much or more.`
-      : jarFault(state, stop, inItMl - firstMl);
-  const after = said && !fault ? preview(state, stop, inItMl - firstMl) : null;
+      : jarFault(state, opening, inItMl - firstMl);
+  const after = said && !fault ? preview(state, opening, inItMl - firstMl) : null;
   const says = after?.says ?? null;
-  const reservoir = state.plan.reservoirs.find((b) => b.id === stop.reservoirId)!;
-  const empty = emptyOnWayMl(state.empties, wayTo(state.plan.layout, stop.bleeder.id)) > 0;
+  const reservoir = state.plan.reservoirs.find((b) => b.id === opening.reservoirId)!;
+  const empty = emptyOnWayMl(state.empties, wayTo(state.plan.layout, opening.bleeder.id)) > 0;
   const counts = () => {
     if (!run.counts || state.counting?.way !== 'jar') takeCount(run, 'jar');
   };
-  const running = state.bleeders.find((b) => b.stopId === stop.id)?.flow != null;
+  const running = state.bleeders.find((b) => b.openingId === opening.id)?.flow != null;
   const read = () => {
     counts();
-    run.say({ kind: 'jar read', stopId: stop.id, jarMl: inItMl - firstMl });
+    run.say({ kind: 'jar read', openingId: opening.id, jarMl: inItMl - firstMl });
     // From here on by what can be read on it.
     if (firstMl > 0) run.say({ kind: 'jar set', jarMl: inItMl });
     // It ran on meanwhile: the clock begins anew from what is known now.
     if (running && after?.lookAfterS != null)
-      run.say({ kind: 'flow set', stopId: stop.id, lookAfterS: after.lookAfterS });
+      run.say({ kind: 'flow set', openingId: opening.id, lookAfterS: after.lookAfterS });
   };
   const look = () => {
     counts();
-    run.say({ kind: 'level seen', stopId: stop.id, levelMl: Number(level), fluidComes: comes });
+    run.say({
+      kind: 'level seen',
+      openingId: opening.id,
+      levelMl: Number(level),
+      fluidComes: comes,
+    });
     onClose();
   };
   const ranDry = () => {
     read();
-    run.say({ kind: 'halted', reason: 'ran dry', stopId: stop.id });
+    run.say({ kind: 'halted', reason: 'ran dry', openingId: opening.id });
     onClose();
   };
   const filled = () => {
@@ -129,7 +134,7 @@ export function JarPage({
         question="How much stands in the jar?"
       />
       <Words tone="softWords">
-        {`${capital(bleederName(stop.bleeder))} in hand. By the count ${Math.round(state.jar.standsMl)} mL. The jar is right: strokes and reservoir follow from it. Bubbles and colour are still looked at.`}
+        {`${capital(bleederName(opening.bleeder))} in hand. By the count ${Math.round(state.jar.standsMl)} mL. The jar is right: strokes and reservoir follow from it. Bubbles and colour are still looked at.`}
       </Words>
       <Field
         large
@@ -157,7 +162,7 @@ export function JarPage({
           onChange={setFirst}
         />
       )}
-      {says ? <Words strong>{saysWords(says, stop)}</Words> : null}
+      {says ? <Words strong>{saysWords(says, opening)}</Words> : null}
       {says?.belowOutlet ? (
         <>
           <Caution
@@ -187,28 +192,31 @@ export function JarPage({
 /** What a look would say, and how long a flow may run on after it. */
 function preview(
   state: RunState,
-  stop: PlanStop,
+  opening: PlanOpening,
   jarMl: number,
 ): { readonly says: JarSays; readonly lookAfterS: number | null } {
   const event = { id: 'preview', deviceId: '', deviceSeq: 0, atMs: 0, planId: state.plan.id };
   const after = foldEvent(state, {
     ...event,
     kind: 'jar read',
-    stopId: stop.id,
+    openingId: opening.id,
     jarMl,
     person: '',
   });
-  return { says: jarSays(state, after, stop), lookAfterS: flowLookAfterS(after, nextStep(after)) };
+  return {
+    says: jarSays(state, after, opening),
+    lookAfterS: flowLookAfterS(after, nextStep(after)),
+  };
 }
 
 /** Against what, which way, by how much. */
-function saysWords({ moreMl, moreStrokes, strokes }: JarSays, stop: PlanStop): string {
+function saysWords({ moreMl, moreStrokes, strokes }: JarSays, opening: PlanOpening): string {
   const ml = Math.round(Math.abs(moreMl));
   const n = Math.abs(moreStrokes);
-  const word = n === 1 ? stop.counted.slice(0, -1) : stop.counted;
+  const word = n === 1 ? opening.counted.slice(0, -1) : opening.counted;
   const by =
     ml === 0
       ? 'As counted'
       : `${ml} mL ${moreMl > 0 ? 'more' : 'less'} than counted: ${n} ${word} ${moreMl > 0 ? 'more' : 'fewer'} here, the reservoir ${moreMl > 0 ? 'lower' : 'higher'} by as much`;
-  return `${by}. ${strokes} of ${stop.strokes.value} made.`;
+  return `${by}. ${strokes} of ${opening.strokes.value} made.`;
 }

@@ -66,11 +66,11 @@ export function useLevelLook(
   const [level, setLevel] = useState<string | null>(null);
   const [comes, setComes] = useState(false);
   if (step.kind !== 'fill way') return null;
-  const { stop, reservoir } = step;
+  const { opening, reservoir } = step;
   const said = () => {
     run.say({
       kind: 'level seen',
-      stopId: stop.id,
+      openingId: opening.id,
       levelMl: Number(level),
       fluidComes: comes,
     });

@@ -21,7 +21,9 @@ export function OwnStage({
       {stage.kind === 'hold point' ? (
         <Button
           label="It is not right"
-          onPress={() => rest.run.say({ kind: 'halted', reason: 'pedal not right', stopId: null })}
+          onPress={() =>
+            rest.run.say({ kind: 'halted', reason: 'pedal not right', openingId: null })
+          }
         />
       ) : null}
       {stage.kind === 'bench' ? <FigureRow figure={stage.savesMinutes} /> : null}

@@ -14,24 +14,24 @@ const IN_HOSE = COLOURS.map((c) => ({ value: c, label: c, swatch: FLUID[c] }));
 
 /** Bubbles and colour, one tap each. An answer counts for the strokes just made; it is asked again after the next ones. */
 export function Readings({
-  stopId,
+  openingId,
   state,
   newDye,
   say,
 }: {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly state: RunState;
   /** With which dye the new fluid is told from the old; null without one. */
   readonly newDye: Dye | null;
   readonly say: LiveRun['say'];
 }) {
-  const b = state.bleeders.find((x) => x.stopId === stopId)!;
+  const b = state.bleeders.find((x) => x.openingId === openingId)!;
   const bubbles = b.bubbles && b.bubbles.atStroke === b.strokes ? b.bubbles.reading : null;
   const seen = b.colour && b.strokes - b.colour.atStroke < 3 ? b.colour.seen : null;
-  const { until } = state.plan.stops.find((s) => s.id === stopId)!;
+  const { until } = state.plan.openings.find((s) => s.id === openingId)!;
   return (
     <Answers
-      stopId={stopId}
+      openingId={openingId}
       bubbles={bubbles}
       seen={seen}
       newColour={until === 'new' && bubbles === null && seen === null ? state.plan.newColour : null}
@@ -42,7 +42,7 @@ export function Readings({
 }
 
 interface AnswersProps {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly bubbles: BubbleReading | null;
   readonly seen: Colour | null;
   /** Of the new fluid, where neither was read and both are asked for. */
@@ -53,7 +53,7 @@ interface AnswersProps {
 
 /** Drawn anew only when an answer changes, not at every stroke. */
 const Answers = memo(function Answers({
-  stopId,
+  openingId,
   bubbles,
   seen,
   newColour,
@@ -70,8 +70,8 @@ const Answers = memo(function Answers({
         options={asNew ? [asNew, ...BUBBLES] : BUBBLES}
         chosen={bubbles}
         onChoose={(reading) => {
-          say({ kind: 'bubbles', stopId, reading: reading === BOTH ? 'none' : reading });
-          if (reading === BOTH && newColour) say({ kind: 'colour', stopId, colour: newColour });
+          say({ kind: 'bubbles', openingId, reading: reading === BOTH ? 'none' : reading });
+          if (reading === BOTH && newColour) say({ kind: 'colour', openingId, colour: newColour });
         }}
       />
       <Choice
@@ -79,7 +79,7 @@ const Answers = memo(function Answers({
         question="Colour in the hose"
         options={IN_HOSE}
         chosen={seen}
-        onChoose={(colour) => say({ kind: 'colour', stopId, colour })}
+        onChoose={(colour) => say({ kind: 'colour', openingId, colour })}
       />
     </View>
   );

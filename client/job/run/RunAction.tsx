@@ -80,8 +80,8 @@ export function RunAction({
       if (byJar) return <ActionBar label="Read the jar" onPress={onJar} side={side} />;
       return (
         <ActionBar
-          label={step.stop.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
-          onPress={() => countStroke(run, step.stop.id)}
+          label={step.opening.counted === 'strokes' ? 'One stroke made' : 'One mark further'}
+          onPress={() => countStroke(run, step.opening.id)}
           side={side}
         />
       );
@@ -114,8 +114,10 @@ export function RunAction({
     case 'shut':
       return (
         <ActionBar
-          label={`${capital(bleederName(step.stop.bleeder))}: shut, cap on`}
-          onPress={() => run.say({ kind: 'shut', stopId: step.stop.id, tightened: 'by feel' })}
+          label={`${capital(bleederName(step.opening.bleeder))}: shut, cap on`}
+          onPress={() =>
+            run.say({ kind: 'shut', openingId: step.opening.id, tightened: 'by feel' })
+          }
           side={side}
         />
       );
@@ -123,7 +125,7 @@ export function RunAction({
       return (
         <ActionBar
           label="Open it again, go on"
-          onPress={() => openAgain(run, step.stop.id)}
+          onPress={() => openAgain(run, step.opening.id)}
           side={side}
         />
       );
@@ -177,7 +179,7 @@ export function LevelAction({
       <DeliberateButton
         key="ready syringe"
         label="No air in its tube, joined, tied"
-        onPress={() => run.say({ kind: 'syringe readied', stopId: step.stop.id })}
+        onPress={() => run.say({ kind: 'syringe readied', openingId: step.opening.id })}
       />
     );
   if (step.kind === 'draw off')
@@ -192,7 +194,7 @@ export function LevelAction({
 }
 
 /** A bleeder is open again when its shut is taken back. */
-function openAgain(run: LiveRun, stopId: string): void {
-  const shut = run.state.log.filter((e) => e.kind === 'shut' && e.stopId === stopId).at(-1);
+function openAgain(run: LiveRun, openingId: string): void {
+  const shut = run.state.log.filter((e) => e.kind === 'shut' && e.openingId === openingId).at(-1);
   if (shut) run.say({ kind: 'undone', eventId: shut.id });
 }

@@ -1,4 +1,4 @@
-import { type PlanStop } from '@brook/core/bleed/stages';
+import { type PlanOpening } from '@brook/core/bleed/stages';
 import type { Figure } from '@brook/core/base/figure';
 import type { DriveState } from '@brook/core/job/stage';
 import { bleederName } from '@brook/core/vehicle/circuit';
@@ -17,7 +17,7 @@ import { MIN_CONTENT, SPACE } from '../../ui/theme';
 interface RunHeadProps {
   readonly plan: Plan;
   /** Bleeder in hand; null when all are through. */
-  readonly stop: PlanStop | null;
+  readonly opening: PlanOpening | null;
   readonly finished: boolean;
   /** What is to be poured before anything else, or null. */
   readonly pour: Figure | null;
@@ -29,7 +29,7 @@ interface RunHeadProps {
 /** Where the run stands: which bleeder, which of how many, which wrench. Drawn anew when one of them changes, not at every stroke. */
 export const RunHead = memo(function RunHead({
   plan,
-  stop,
+  opening,
   finished,
   pour,
   drive,
@@ -40,27 +40,27 @@ export const RunHead = memo(function RunHead({
       <View style={styles.line}>
         <View style={styles.grow}>
           <Words size="head" heading={1}>
-            {stop
-              ? capital(bleederName(stop.bleeder))
+            {opening
+              ? capital(bleederName(opening.bleeder))
               : finished
                 ? 'Bleed is through'
                 : 'Last fill'}
           </Words>
         </View>
-        {stop ? (
-          <Numeral>{`${plan.stops.indexOf(stop) + 1} of ${plan.stops.length}`}</Numeral>
+        {opening ? (
+          <Numeral>{`${plan.openings.indexOf(opening) + 1} of ${plan.openings.length}`}</Numeral>
         ) : null}
       </View>
-      {stop ? (
+      {opening ? (
         <Words size="small" strong>
-          {methodWords(stop.method, plan.layout).rule}
+          {methodWords(opening.method, plan.layout).rule}
         </Words>
       ) : null}
       <View style={styles.line}>
         <View style={styles.grow}>
-          {stop ? (
+          {opening ? (
             <Words size="small" tone="softWords">
-              {`${wrenchMm(stop.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(stop.bleeder)} mm wrench`}, ${stop.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
+              {`${wrenchMm(opening.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(opening.bleeder)} mm wrench`}, ${opening.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
             </Words>
           ) : (
             <DriveMark state={drive} owes={owes} />
@@ -68,8 +68,8 @@ export const RunHead = memo(function RunHead({
         </View>
         {pour ? (
           <FigureValue figure={pour} />
-        ) : stop ? (
-          <FigureValue figure={stop.strokes} text={`${stop.strokes.value} planned`} />
+        ) : opening ? (
+          <FigureValue figure={opening.strokes} text={`${opening.strokes.value} planned`} />
         ) : null}
         <JobsLink />
       </View>

@@ -1,10 +1,10 @@
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import type { Plan } from '@brook/core/bleed/plan';
 import { callOf } from '@brook/core/bleed/call';
 import {
-  currentStop,
+  currentOpening,
   flowLookAfterS,
-  helpedStop,
+  helpedOpening,
   nextStep,
   pourFigure,
   type BrokenRound,
@@ -75,11 +75,11 @@ function Run({ job, band, onStep, pages }: StepProps) {
   const onHelper = useCallback(() => pages.openPage(HELPER_PAGE), [pages]);
   const wide = useWideScreen();
   const step = useMemo(() => nextStep(run.state), [run.state]);
-  const stop = currentStop(run.state);
-  const beat = useBeat(run, stop, callsForStrokes(step) && !wrong);
+  const opening = currentOpening(run.state);
+  const beat = useBeat(run, opening, callsForStrokes(step) && !wrong);
   const byJar = run.counts && run.state.counting?.way === 'jar';
   const keyed = run.counts && !wrong && !byJar && pages.page !== JAR_PAGE && callsForStrokes(step);
-  const earphone = useCountKeys(run, step, keyed && stop ? stop.id : null, beat);
+  const earphone = useCountKeys(run, step, keyed && opening ? opening.id : null, beat);
   const inHand = useInHand(job, run.state);
   const helped = useHelped(job, run.state, step);
   if (!run.ready) return <Loading what="what this phone kept" />;
@@ -97,10 +97,12 @@ function Run({ job, band, onStep, pages }: StepProps) {
   );
   if (pages.page === HELPER_PAGE && step.kind !== 'decide' && step.kind !== 'ended')
     return <HelperPage job={job} band={band} onClose={pages.closePage} />;
-  if (pages.page === JAR_PAGE && stop && readsJar(run, step, stop))
-    return <JarPage job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
+  if (pages.page === JAR_PAGE && opening && readsJar(run, step, opening))
+    return <JarPage job={job} run={run} opening={opening} band={band} onClose={pages.closePage} />;
   if (wrong && step.kind !== 'decide')
-    return <SomethingWrong job={job} run={run} stop={stop} band={band} onClose={pages.closePage} />;
+    return (
+      <SomethingWrong job={job} run={run} opening={opening} band={band} onClose={pages.closePage} />
+    );
   if (step.kind === 'prepare')
     return (
       <Prepare
@@ -171,7 +173,7 @@ function Run({ job, band, onStep, pages }: StepProps) {
       plan={plan}
       run={run}
       step={step}
-      stop={stop}
+      opening={opening}
       action={action}
       beat={beat}
       helped={helped}
@@ -215,7 +217,7 @@ interface BleedingProps {
   readonly plan: Plan;
   readonly run: LiveRun;
   readonly step: NextStep;
-  readonly stop: PlanStop | null;
+  readonly opening: PlanOpening | null;
   readonly action: ReactNode;
   readonly beat: Beating;
   readonly helped: Helped | null;
@@ -234,7 +236,7 @@ function Bleeding({
   plan,
   run,
   step,
-  stop,
+  opening,
   action,
   beat,
   helped,
@@ -252,11 +254,11 @@ function Bleeding({
   const look = useLevelLook(run, step);
   const strokes = callsForStrokes(step);
   const lookAfterS = flowLookAfterS(run.state, step);
-  const broken = stop && strokes ? BROKEN_BY[callOf(stop.method) ?? 'none'] : null;
+  const broken = opening && strokes ? BROKEN_BY[callOf(opening.method) ?? 'none'] : null;
   const reservoir = plan.reservoirs.find(
     (b) =>
       b.id ===
-      (stop?.reservoirId ?? ('reservoir' in step ? step.reservoir.id : plan.reservoirs[0]!.id)),
+      (opening?.reservoirId ?? ('reservoir' in step ? step.reservoir.id : plan.reservoirs[0]!.id)),
   )!;
   const pour =
     'pourMl' in step
@@ -266,12 +268,12 @@ function Bleeding({
           step.kind === 'top up' ? step.reservoir.maxMl : step.reservoir.finalLevelMl,
         )
       : null;
-  const notes = useNotesHere(job, run, stop?.bleeder.id ?? null);
+  const notes = useNotesHere(job, run, opening?.bleeder.id ?? null);
   const brook = (
     <RunBrook
       job={job}
       state={shown}
-      current={stop?.bleeder.id ?? null}
+      current={opening?.bleeder.id ?? null}
       height={wide ? 420 : 150}
       caption={wide}
       noted={notes.noted}
@@ -280,7 +282,7 @@ function Bleeding({
   return (
     <Page
       fills
-      band={<RunGauge plan={plan} reservoir={reservoir} stop={stop} state={shown} />}
+      band={<RunGauge plan={plan} reservoir={reservoir} opening={opening} state={shown} />}
       beside={
         <View style={styles.beside}>
           <JobHead job={job} />
@@ -294,7 +296,7 @@ function Bleeding({
     >
       <RunHead
         plan={plan}
-        stop={stop}
+        opening={opening}
         finished={step.kind === 'finished'}
         pour={pour}
         drive={job.vehicleDrive}
@@ -312,7 +314,7 @@ function Bleeding({
       {step.kind === 'flow' ? (
         <FlowPad
           step={step}
-          onStop={() => run.say({ kind: 'flow set', stopId: step.stop.id, lookAfterS: null })}
+          onStop={() => run.say({ kind: 'flow set', openingId: step.opening.id, lookAfterS: null })}
         />
       ) : (
         <CountPad
@@ -321,56 +323,60 @@ function Bleeding({
           step={step}
           otherCounts={run.counts ? null : counterOf(run)}
           onStroke={
-            stop && run.counts && !byJar ? (made) => countStroke(run, stop.id, made) : undefined
+            opening && run.counts && !byJar
+              ? (made) => countStroke(run, opening.id, made)
+              : undefined
           }
           beat={beat}
           helped={helped}
         />
       )}
-      {lookAfterS !== null && stop && run.counts ? (
+      {lookAfterS !== null && opening && run.counts ? (
         <Button
           label="It runs: start the clock"
           onPress={() => {
             askForNotices();
-            run.say({ kind: 'flow set', stopId: stop.id, lookAfterS });
+            run.say({ kind: 'flow set', openingId: opening.id, lookAfterS });
           }}
         />
       ) : null}
       {beat.toggle && beat.byItself && !beat.cue && !byJar ? (
         <Button label={beat.begin} onPress={beat.toggle} />
       ) : null}
-      {stop && !look ? <TryNext run={run} stop={stop} onWrong={onWrong} /> : null}
+      {opening && !look ? <TryNext run={run} opening={opening} onWrong={onWrong} /> : null}
       {look?.body}
       <LevelAction step={step} run={run} containerId={inHand.inHand?.id ?? null} />
       {'pourMl' in step ? (
         <InHandLine of={inHand} onWrongPour={(id) => wrongPour(run, step.reservoir.id, id)} />
       ) : null}
       {step.kind === 'shut' ? (
-        <JointHere job={job} plan={plan} live={run} elementId={step.stop.bleeder.id} />
+        <JointHere job={job} plan={plan} live={run} elementId={step.opening.bleeder.id} />
       ) : null}
       {step.kind === 'shut early' ? (
-        <StoppedEarly key={step.stop.id} run={run} stop={step.stop} />
+        <StoppedEarly key={step.opening.id} run={run} opening={step.opening} />
       ) : null}
-      {stop &&
+      {opening &&
       step.kind !== 'top up' &&
       step.kind !== 'ready syringe' &&
       step.kind !== 'pressure' &&
       !look ? (
         <Readings
-          stopId={stop.id}
+          openingId={opening.id}
           state={run.state}
           newDye={job.fluid?.newDye ?? null}
           say={run.say}
         />
       ) : null}
-      {stop && step.kind === 'stroke' ? <StopHere job={job} run={run} stop={stop} /> : null}
+      {opening && step.kind === 'stroke' ? (
+        <StopHere job={job} run={run} opening={opening} />
+      ) : null}
       <View style={styles.foot}>
-        {stop ? (
+        {opening ? (
           <View style={styles.half}>
             <SomethingWrongButton onPress={onWrong} />
           </View>
         ) : null}
-        {stop && helpedStop(step) ? (
+        {opening && helpedOpening(step) ? (
           <View style={styles.half}>
             {helped?.cue ? (
               <Button small label="Go on by voice" onPress={() => takeCount(run, 'tap')} />
@@ -384,7 +390,7 @@ function Bleeding({
             <Button small label={beat.begin} onPress={beat.toggle} />
           </View>
         ) : null}
-        {stop && step.kind !== 'flow' && readsJar(run, step, stop) && !helped?.cue ? (
+        {opening && step.kind !== 'flow' && readsJar(run, step, opening) && !helped?.cue ? (
           <View style={styles.half}>
             {byJar ? (
               <Button small label="Count by taps" onPress={() => takeCount(run, 'tap')} />
@@ -402,22 +408,22 @@ function Bleeding({
             />
           </View>
         ) : null}
-        {stop && strokes && !stop.fromReservoir ? (
+        {opening && strokes && !opening.fromReservoir ? (
           <View style={styles.half}>
             <Button
               small
               label="Syringe empty"
-              onPress={() => run.say({ kind: 'syringe empty', stopId: stop.id })}
+              onPress={() => run.say({ kind: 'syringe empty', openingId: opening.id })}
             />
           </View>
         ) : null}
-        {stop && broken ? (
+        {opening && broken ? (
           <View style={styles.half}>
             <Button
               small
               label={broken.label}
               onPress={() => {
-                run.say({ kind: 'round broken', stopId: stop.id, how: broken.how });
+                run.say({ kind: 'round broken', openingId: opening.id, how: broken.how });
                 beat.broke?.();
               }}
             />
@@ -446,8 +452,8 @@ const callsForStrokes = (step: NextStep): boolean =>
   step.kind === 'stroke' || step.kind === 'more strokes';
 
 /** Whether the jar can be read now: what is bled goes into it. */
-const readsJar = (run: LiveRun, step: NextStep, stop: PlanStop): boolean =>
-  stop.fromReservoir &&
+const readsJar = (run: LiveRun, step: NextStep, opening: PlanOpening): boolean =>
+  opening.fromReservoir &&
   (callsForStrokes(step) || step.kind === 'read' || step.kind === 'flow') &&
   run.ready;
 
@@ -466,7 +472,7 @@ const BROKEN_BY: Readonly<
 /** What was poured is kept, whatever it was; another product halts the run. */
 function wrongPour(run: LiveRun, reservoirId: string, containerId: string): void {
   run.say({ kind: 'topped up', reservoirId, containerId });
-  run.say({ kind: 'halted', reason: 'other product', stopId: null });
+  run.say({ kind: 'halted', reason: 'other product', openingId: null });
 }
 
 /** Who counts, where it is not this phone. */

@@ -11,7 +11,7 @@ import {
   type HowKnown,
 } from '@brook/core/vehicle/circuit';
 import type { Plan } from '@brook/core/bleed/plan';
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import { capital } from '@brook/core/base/text';
 import { useState, type ReactNode } from 'react';
 import type { LiveRun } from '../../data/run';
@@ -27,19 +27,19 @@ const OF_A_FITTING: readonly string[] = [THREAD, ...SIZE_FIELDS.fitting.map((f) 
 
 export interface SizeFoundProps {
   readonly run: LiveRun;
-  readonly stop: PlanStop | null;
+  readonly opening: PlanOpening | null;
   readonly band: ReactNode;
   readonly onClose: () => void;
 }
 
 /** A size as it is found at the vehicle: put down where it is found, it counts from here on and in the next job. */
-export function SizeFound({ run, stop, band, onClose }: SizeFoundProps) {
+export function SizeFound({ run, opening, band, onClose }: SizeFoundProps) {
   const { plan } = run.state;
   const [elementId, setElement] = useState<string | null>(null);
   const [size, setSize] = useState<string | null>(null);
   const [typed, setTyped] = useState('');
   const [how, setHow] = useState<HowKnown>('measured');
-  const things = within(plan, stop);
+  const things = within(plan, opening);
   const at = things.find((f) => f.elementId === elementId) ?? null;
   const found =
     at && size
@@ -75,7 +75,7 @@ export function SizeFound({ run, stop, band, onClose }: SizeFoundProps) {
       }
     >
       <Words size="head" heading={1}>
-        {`Another size${stop ? `, ${bleederName(stop.bleeder)}` : ''}`}
+        {`Another size${opening ? `, ${bleederName(opening.bleeder)}` : ''}`}
       </Words>
       <Words tone="softWords">
         What you measure or read here counts more than what was listed, now and in the next job.
@@ -129,9 +129,9 @@ export function SizeFound({ run, stop, band, onClose }: SizeFoundProps) {
 }
 
 /** What can have another size: on the way to the bleeder in hand, else on every way of the plan. */
-function within(plan: Plan, stop: PlanStop | null): Findable[] {
-  const stops = stop ? [stop] : plan.stops;
-  const ids = new Set(stops.flatMap((s) => [s.bleeder.id, ...wayTo(plan.layout, s.bleeder.id)]));
+function within(plan: Plan, opening: PlanOpening | null): Findable[] {
+  const openings = opening ? [opening] : plan.openings;
+  const ids = new Set(openings.flatMap((s) => [s.bleeder.id, ...wayTo(plan.layout, s.bleeder.id)]));
   return findables(plan.layout).filter((f) => ids.has(f.elementId));
 }
 

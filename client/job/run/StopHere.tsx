@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
 import { figureText } from '@brook/core/base/figure';
 import { mayStopHere, restBuys } from '@brook/core/job/run';
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../../data/run';
@@ -14,21 +14,22 @@ import { Words } from '../../ui/Words';
 export function StopHere({
   job,
   run,
-  stop,
+  opening,
 }: {
   readonly job: Job;
   readonly run: LiveRun;
-  readonly stop: PlanStop;
+  readonly opening: PlanOpening;
 }) {
   const { state } = run;
   const water = useOldWater(job);
-  const may = mayStopHere(state, stop);
+  const may = mayStopHere(state, opening);
   const buys = useMemo(
-    () => (may && water ? restBuys(state, stop, water) : null),
-    [may, water, state, stop],
+    () => (may && water ? restBuys(state, opening, water) : null),
+    [may, water, state, opening],
   );
   if (!may) return null;
-  const left = stop.strokes.value - state.bleeders.find((b) => b.stopId === stop.id)!.strokes;
+  const left =
+    opening.strokes.value - state.bleeders.find((b) => b.openingId === opening.id)!.strokes;
   const worth = buys
     ? `${figureText(buys.lessWater)} less water, boils ${figureText(buys.moreBoiling)} higher`
     : 'nobody knows how much';
@@ -38,10 +39,10 @@ export function StopHere({
       <Button
         label="Shut it here: the rest is owed"
         onPress={() => {
-          run.say({ kind: 'shut', stopId: stop.id, tightened: 'by feel' });
+          run.say({ kind: 'shut', openingId: opening.id, tightened: 'by feel' });
           run.say({
             kind: 'stopped early',
-            stopId: stop.id,
+            openingId: opening.id,
             reason: `Clear and as the new; ${left} more would have bought ${worth}.`,
           });
         }}

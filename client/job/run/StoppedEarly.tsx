@@ -1,4 +1,4 @@
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import { useState } from 'react';
 import type { LiveRun } from '../../data/run';
 import { Button } from '../../ui/Button';
@@ -6,7 +6,13 @@ import { Field } from '../../ui/Field';
 import { More } from '../../ui/More';
 
 /** Why a bleeder stays shut that is not done: what it lacks is owed, and bubbles that nobody saw end hold the vehicle. */
-export function StoppedEarly({ run, stop }: { readonly run: LiveRun; readonly stop: PlanStop }) {
+export function StoppedEarly({
+  run,
+  opening,
+}: {
+  readonly run: LiveRun;
+  readonly opening: PlanOpening;
+}) {
   const [reason, setReason] = useState('');
   return (
     <More
@@ -17,7 +23,9 @@ export function StoppedEarly({ run, stop }: { readonly run: LiveRun; readonly st
       <Button
         label="Leave it shut"
         disabled={reason.trim().length < 3}
-        onPress={() => run.say({ kind: 'stopped early', stopId: stop.id, reason: reason.trim() })}
+        onPress={() =>
+          run.say({ kind: 'stopped early', openingId: opening.id, reason: reason.trim() })
+        }
       />
     </More>
   );

@@ -1,34 +1,34 @@
 import { CLOCK_WORDS } from '@brook/core/base/clock';
 import { TRY_WORDS, tryNext, type Try } from '@brook/core/job/run';
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import type { LiveRun } from '../../data/run';
 import { Asked } from './Asked';
 
 /** Where bubbles stay the same, what to try next: the least effort first. It comes up by itself. */
 export function TryNext({
   run,
-  stop,
+  opening,
   onWrong,
 }: {
   readonly run: LiveRun;
-  readonly stop: PlanStop;
+  readonly opening: PlanOpening;
   readonly onWrong: () => void;
 }) {
-  const b = run.state.bleeders.find((x) => x.stopId === stop.id);
-  const what = b && tryNext(stop, b);
+  const b = run.state.bleeders.find((x) => x.openingId === opening.id);
+  const what = b && tryNext(opening, b);
   if (!what) return null;
-  const say = (done: boolean) => run.say({ kind: 'tried', stopId: stop.id, what, done });
+  const say = (done: boolean) => run.say({ kind: 'tried', openingId: opening.id, what, done });
   const wait = () => {
     const [minutes] = CLOCK_WORDS.settling.offers;
     run.say({
       kind: 'clock started',
       clock: 'settling',
       minutes: minutes!,
-      elementId: stop.bleeder.id,
+      elementId: opening.bleeder.id,
     });
     say(true);
   };
-  const { title, why } = wordsAt(stop, what);
+  const { title, why } = wordsAt(opening, what);
   return (
     <Asked
       say={`Three looks, the same bubbles. Try: ${title}. ${why}`}
@@ -45,7 +45,7 @@ export function TryNext({
 }
 
 /** In the word of what is worked at this bleeder. */
-function wordsAt({ control }: PlanStop, what: Try): (typeof TRY_WORDS)[Try] {
+function wordsAt({ control }: PlanOpening, what: Try): (typeof TRY_WORDS)[Try] {
   const words = TRY_WORDS[what];
   return what === 'flick it' ? { ...words, title: `Flick the ${control}` } : words;
 }

@@ -10,7 +10,7 @@ export function takeCount({ say, knew }: Pick<LiveRun, 'say' | 'knew'>, way: Cou
 /** Count by hand what was made; where the app beat time before, the jar was read, or a helper's phone counted, the record says that they do no longer. */
 export function countStroke(
   run: Pick<LiveRun, 'state' | 'say' | 'knew'>,
-  stopId: string,
+  openingId: string,
   made = 1,
 ): void {
   const { state, say } = run;
@@ -20,5 +20,5 @@ export function countStroke(
     (counting.way === 'tempo' || counting.way === 'jar' || counting.deviceId !== deviceId())
   )
     takeCount(run, 'tap');
-  say(made > 1 ? { kind: 'stroke', stopId, made } : { kind: 'stroke', stopId });
+  say(made > 1 ? { kind: 'stroke', openingId, made } : { kind: 'stroke', openingId });
 }

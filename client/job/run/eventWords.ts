@@ -21,9 +21,9 @@ export function eventWords(
   event: PhoneHappening | { readonly kind: string },
 ): string {
   const said = event as PhoneHappening;
-  const at = (stopId: string): string => {
-    const stop = plans.flatMap((p) => p.stops).find((s) => s.id === stopId);
-    return stop ? bleederName(stop.bleeder) : 'a bleeder that is not in the plan';
+  const at = (openingId: string): string => {
+    const opening = plans.flatMap((p) => p.openings).find((s) => s.id === openingId);
+    return opening ? bleederName(opening.bleeder) : 'a bleeder that is not in the plan';
   };
   switch (said.kind) {
     case 'prepared':
@@ -31,15 +31,15 @@ export function eventWords(
     case 'counting':
       return 'counting on this phone';
     case 'stroke':
-      return `${(said.made ?? 1) > 1 ? `${said.made} strokes` : 'a stroke'}, ${at(said.stopId)}`;
+      return `${(said.made ?? 1) > 1 ? `${said.made} strokes` : 'a stroke'}, ${at(said.openingId)}`;
     case 'round broken':
-      return `${said.how}, ${at(said.stopId)}`;
+      return `${said.how}, ${at(said.openingId)}`;
     case 'strokes judged':
       return said.count ? 'strokes of another phone counted' : 'strokes of another phone dropped';
     case 'bubbles':
-      return `bubbles ${said.reading}, ${at(said.stopId)}`;
+      return `bubbles ${said.reading}, ${at(said.openingId)}`;
     case 'colour':
-      return `colour ${said.colour}, ${at(said.stopId)}`;
+      return `colour ${said.colour}, ${at(said.openingId)}`;
     case 'clock started':
       return `a clock: ${lowerFirst(CLOCK_WORDS[said.clock].title)}, ${said.minutes} min`;
     case 'clock ended':
@@ -49,31 +49,31 @@ export function eventWords(
     case 'back on':
       return 'something is back on';
     case 'tried':
-      return `${said.done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[said.what].title)}, ${at(said.stopId)}`;
+      return `${said.done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[said.what].title)}, ${at(said.openingId)}`;
     case 'bleeder opened':
-      return `opened ${said.turns} turns, ${at(said.stopId)}`;
+      return `opened ${said.turns} turns, ${at(said.openingId)}`;
     case 'pressure set':
       return said.on ? 'the pot under pressure' : 'the pressure let off';
     case 'opened again':
-      return `opened again, ${at(said.stopId)}`;
+      return `opened again, ${at(said.openingId)}`;
     case 'syringe readied':
-      return `the syringe joined and tied, ${at(said.stopId)}`;
+      return `the syringe joined and tied, ${at(said.openingId)}`;
     case 'syringe empty':
-      return `the syringe empty, ${at(said.stopId)}`;
+      return `the syringe empty, ${at(said.openingId)}`;
     case 'drawn off':
       return 'drawn off to half';
     case 'topped up':
       return 'a top-up';
     case 'level seen':
-      return `a look at the level, ${Math.round(said.levelMl)} mL, ${at(said.stopId)}`;
+      return `a look at the level, ${Math.round(said.levelMl)} mL, ${at(said.openingId)}`;
     case 'flow set':
-      return `${said.lookAfterS === null ? 'the flow stopped' : 'let run by the clock'}, ${at(said.stopId)}`;
+      return `${said.lookAfterS === null ? 'the flow stopped' : 'let run by the clock'}, ${at(said.openingId)}`;
     case 'jar set':
       return `the jar, ${Math.round(said.jarMl)} mL in it at first`;
     case 'jar read':
-      return `the jar read, ${Math.round(said.jarMl)} mL, ${at(said.stopId)}`;
+      return `the jar read, ${Math.round(said.jarMl)} mL, ${at(said.openingId)}`;
     case 'shut':
-      return `shut, ${at(said.stopId)}`;
+      return `shut, ${at(said.openingId)}`;
     case 'halted':
       return `a halt: ${lowerFirst(HALT_WORDS[said.reason].title)}`;
     case 'decided':
@@ -93,7 +93,7 @@ export function eventWords(
     case 'note':
       return `a note: ${said.text.slice(0, 60)}`;
     case 'stopped early':
-      return `stopped early, ${at(said.stopId)}: ${said.reason}`;
+      return `stopped early, ${at(said.openingId)}: ${said.reason}`;
     case 'pedal judged':
       return `${controlOf(plans, said.masterId)}: ${said.result}`;
     case 'take-up judged':

@@ -21,7 +21,7 @@ const looks = log.map((_, i) => lookAt(foldRun(plan, log.slice(0, i + 1))));
 
 test('the number counts down to nothing while strokes are called for', () => {
   const numbers = looks.filter((l) => l.counts).map((l) => Number(l.number));
-  expect(numbers[0]).toBe(plan.stops[0]!.strokes.value);
+  expect(numbers[0]).toBe(plan.openings[0]!.strokes.value);
   expect(numbers.at(-1)).toBe(1);
   expect([...numbers].sort((a, b) => b - a)).toEqual(numbers);
 });
@@ -101,38 +101,38 @@ test('while a way fills the seconds until the look are the number; strokes say w
   });
   expect(padLook(dry, state, { ...step, lookAfterS: 1 }).under).toMatch(/^second at/);
   const stroke = { kind: 'stroke', strokesLeft: 9, strokesUntilTopUp: 4 } as const;
-  const stop = dry.stops[0]!;
-  expect(padLook(dry, state, { ...stroke, stop }).next).toMatch(
+  const opening = dry.openings[0]!;
+  expect(padLook(dry, state, { ...stroke, opening }).next).toMatch(
     /^the way swallows about \d+ mL first · next top-up in 4$/,
   );
   const full = { ...state, empties: {} };
-  expect(padLook(dry, full, { ...stroke, stop }).next).toBe('next top-up in 4');
+  expect(padLook(dry, full, { ...stroke, opening }).next).toBe('next top-up in 4');
 });
 
 test('how a stroke goes and why stands there until the first is made; into a bottle also how it is opened, and that it ends held', () => {
   const bottle = planned(layoutOf('hatchback-diagonal'), { method: 'alone, bottle' });
-  const [stop] = bottle.stops;
-  const step = { kind: 'stroke', stop: stop!, strokesLeft: 9, strokesUntilTopUp: 9 } as const;
+  const [opening] = bottle.openings;
+  const step = { kind: 'stroke', opening: opening!, strokesLeft: 9, strokesUntilTopUp: 9 } as const;
   const first = padLook(bottle, runOf(bottle, []), step).next!;
   expect(first).toContain('end of the hose below the fluid, then open');
   expect(first).toContain('snaps back draws air past the seals');
-  const made = runOf(bottle, [{ kind: 'stroke', stopId: stop!.id }]);
+  const made = runOf(bottle, [{ kind: 'stroke', openingId: opening!.id }]);
   expect(padLook(bottle, made, step).next).not.toMatch(/end of the hose|snaps back/);
   const shut = (plan: Plan) =>
-    padLook(plan, runOf(plan, []), { kind: 'shut', stop: plan.stops[0]! }).next!;
+    padLook(plan, runOf(plan, []), { kind: 'shut', opening: plan.openings[0]! }).next!;
   expect(shut(bottle)).toContain('Brake pedal held down until it is shut.');
   expect(shut(planned(layoutOf('hatchback-diagonal')))).not.toContain('held down');
 });
 
 test('by the jar nothing is tapped: it is read before the reservoir could stand where it is topped up', () => {
-  const [stop] = plan.stops;
+  const [opening] = plan.openings;
   const byJar = runOf(plan, [
     { kind: 'counting', way: 'jar' },
-    { kind: 'jar read', stopId: stop!.id, jarMl: 10 },
+    { kind: 'jar read', openingId: opening!.id, jarMl: 10 },
   ]);
   const at = (strokesUntilTopUp: number) =>
-    padLook(plan, byJar, { kind: 'stroke', stop: stop!, strokesLeft: 30, strokesUntilTopUp });
-  const ml = (n: number) => Math.floor(10 + n * stop!.mostStrokeMl.value);
+    padLook(plan, byJar, { kind: 'stroke', opening: opening!, strokesLeft: 30, strokesUntilTopUp });
+  const ml = (n: number) => Math.floor(10 + n * opening!.mostStrokeMl.value);
   expect(at(4)).toMatchObject({
     call: `Read the jar at ${ml(4)} mL at the latest, after 4 strokes`,
     atOnce: 0,
@@ -142,8 +142,8 @@ test('by the jar nothing is tapped: it is read before the reservoir could stand 
 });
 
 test('a flow that runs says so; stopped it is read', () => {
-  const [stop] = plan.stops;
-  const flow = { kind: 'flow', stop: stop!, strokesLeft: 3 } as const;
+  const [opening] = plan.openings;
+  const flow = { kind: 'flow', opening: opening!, strokesLeft: 3 } as const;
   const running = { eventId: 'f', sinceMs: 0, dueMs: 1000 };
   expect(padLook(plan, emptyRun(plan), { ...flow, running }).call).toBe('Let it run');
   expect(padLook(plan, emptyRun(plan), { ...flow, running: null }).call).toBe('Read the jar');

@@ -1,4 +1,4 @@
-import { leastCounts, type PlanStop } from '@brook/core/bleed/stages';
+import { leastCounts, type PlanOpening } from '@brook/core/bleed/stages';
 import { callOf, hoseCue, SHAPE_WORDS } from '@brook/core/bleed/call';
 import { emptyOnWayMl, wayTo } from '@brook/core/fluid/inside';
 import type { Plan } from '@brook/core/bleed/plan';
@@ -35,19 +35,19 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
     case 'stroke':
       return {
         number: String(step.strokesLeft),
-        under: `${counts(step.stop, step.strokesLeft)} to go of ${step.stop.band ? `${leastCounts(step.stop)} at least` : step.stop.strokes.value}`,
+        under: `${counts(step.opening, step.strokesLeft)} to go of ${step.opening.band ? `${leastCounts(step.opening)} at least` : step.opening.strokes.value}`,
         call: byJar(state)
-          ? jarWords(state, step.stop, step.strokesUntilTopUp)
-          : step.stop.counted === 'strokes'
+          ? jarWords(state, step.opening, step.strokesUntilTopUp)
+          : step.opening.counted === 'strokes'
             ? 'Tap for each stroke'
-            : step.stop.fromReservoir
-              ? `Tap at each mark, every ${step.stop.strokeMl.value} mL`
-              : `Push to the next mark, ${step.stop.strokeMl.value} mL, and tap`,
+            : step.opening.fromReservoir
+              ? `Tap at each mark, every ${step.opening.strokeMl.value} mL`
+              : `Push to the next mark, ${step.opening.strokeMl.value} mL, and tap`,
         next: [
-          ...beginWords(state, step.stop),
-          ...shapeWords(state, step.stop),
-          ...fillWords(plan, state, step.stop),
-          step.stop.fromReservoir
+          ...beginWords(state, step.opening),
+          ...shapeWords(state, step.opening),
+          ...fillWords(plan, state, step.opening),
+          step.opening.fromReservoir
             ? topUpWords(step.strokesUntilTopUp, step.strokesLeft)
             : 'Slow and steady; shut before the plunger comes back',
         ].join(' · '),
@@ -56,19 +56,19 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         loud: false,
       };
     case 'more strokes': {
-      const made = state.bleeders.find((b) => b.stopId === step.stop.id)!.strokes;
-      const over = made - step.stop.strokes.value;
+      const made = state.bleeders.find((b) => b.openingId === step.opening.id)!.strokes;
+      const over = made - step.opening.strokes.value;
       return {
         number: over < 0 ? String(-over) : `+${over}`,
         under:
           over < 0
-            ? `${counts(step.stop, -over)} to the count that is usual`
-            : `${counts(step.stop, 2)} over the plan`,
+            ? `${counts(step.opening, -over)} to the count that is usual`
+            : `${counts(step.opening, 2)} over the plan`,
         call: MISSING_WORDS[
           MORE_STROKES.find((m) => step.missing.includes(m)) ?? 'bubbles in the last three'
         ],
         next: byJar(state)
-          ? jarWords(state, step.stop, step.strokesUntilTopUp)
+          ? jarWords(state, step.opening, step.strokesUntilTopUp)
           : `Top-up in ${step.strokesUntilTopUp}`,
         counts: true,
         // Each is looked at now: what is counted unseen ends nothing.
@@ -107,7 +107,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
         ...quiet,
         call: MISSING_WORDS[step.missing[0]!],
         next:
-          step.stop.method === 'vacuum'
+          step.opening.method === 'vacuum'
             ? 'Under vacuum threads and gas look like air: what you see here judges nothing, the strokes that follow do.'
             : null,
         loud: true,
@@ -136,7 +136,7 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
       return {
         ...quiet,
         call: 'Shut it, hose off, cap on',
-        next: `${shutWords(state, step.stop)}${
+        next: `${shutWords(state, step.opening)}${
           plan.preferences.jointTightness === 'by feel'
             ? 'By feel; bleeders are hollow and snap. The manual’s torque wins.'
             : 'By the manual’s torque; bleeders are hollow and snap. Where none was looked up: by feel.'
@@ -177,9 +177,9 @@ export function padLook(plan: Plan, state: RunState, step: NextStep): PadLook {
 }
 
 /** Into a bottle it is open all the while: it ends with pedal or lever held down [C]. */
-const shutWords = (state: RunState, stop: PlanStop): string =>
-  callOf(stop.method) === 'open hose'
-    ? `${capital(stop.control)} held down until it is shut. ${hoseCue('through', calledAt(state, stop)).say}. `
+const shutWords = (state: RunState, opening: PlanOpening): string =>
+  callOf(opening.method) === 'open hose'
+    ? `${capital(opening.control)} held down until it is shut. ${hoseCue('through', calledAt(state, opening)).say}. `
     : '';
 
 const byJar = ({ counting }: RunState): boolean => counting?.way === 'jar';
@@ -188,31 +188,31 @@ const byJar = ({ counting }: RunState): boolean => counting?.way === 'jar';
 const JAR_AFTER = 10;
 
 /** Where the jar is read at the latest: by then the reservoir could stand where it is topped up. */
-function jarWords({ jar }: RunState, stop: PlanStop, untilTopUp: number): string {
+function jarWords({ jar }: RunState, opening: PlanOpening, untilTopUp: number): string {
   const n = Math.min(JAR_AFTER, untilTopUp);
-  return `Read the jar at ${Math.floor(jar.standsMl + n * stop.mostStrokeMl.value)} mL at the latest, after ${n} ${counts(stop, n)}`;
+  return `Read the jar at ${Math.floor(jar.standsMl + n * opening.mostStrokeMl.value)} mL at the latest, after ${n} ${counts(opening, n)}`;
 }
 
 /** What is counted, in the singular where there is one left. */
-const counts = (stop: PlanStop, n: number): string =>
-  n === 1 ? stop.counted.slice(0, -1) : stop.counted;
+const counts = (opening: PlanOpening, n: number): string =>
+  n === 1 ? opening.counted.slice(0, -1) : opening.counted;
 
 /** What the way still swallows before fluid comes at this bleeder. */
-function fillWords(plan: Plan, { empties }: RunState, stop: PlanStop): string[] {
-  const leftMl = emptyOnWayMl(empties, wayTo(plan.layout, stop.bleeder.id));
+function fillWords(plan: Plan, { empties }: RunState, opening: PlanOpening): string[] {
+  const leftMl = emptyOnWayMl(empties, wayTo(plan.layout, opening.bleeder.id));
   return leftMl > 0 ? [`the way swallows about ${Math.ceil(leftMl)} mL first`] : [];
 }
 
 /** Into a bottle it is opened once: how, until the first stroke is made. */
-const beginWords = (state: RunState, stop: PlanStop): string[] =>
-  callOf(stop.method) === 'open hose' &&
-  state.bleeders.find((b) => b.stopId === stop.id)!.strokes === 0
-    ? [hoseCue('shut', calledAt(state, stop)).say]
+const beginWords = (state: RunState, opening: PlanOpening): string[] =>
+  callOf(opening.method) === 'open hose' &&
+  state.bleeders.find((b) => b.openingId === opening.id)!.strokes === 0
+    ? [hoseCue('shut', calledAt(state, opening)).say]
     : [];
 
 /** How the stroke goes and why, until the first one is made. */
-function shapeWords({ bleeders }: RunState, { id, counted, shape }: PlanStop): string[] {
-  const begun = bleeders.find((b) => b.stopId === id)!.strokes > 0;
+function shapeWords({ bleeders }: RunState, { id, counted, shape }: PlanOpening): string[] {
+  const begun = bleeders.find((b) => b.openingId === id)!.strokes > 0;
   const { down, back, why } = SHAPE_WORDS[shape];
   return begun || counted !== 'strokes'
     ? []

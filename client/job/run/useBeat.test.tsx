@@ -9,8 +9,8 @@ jest.mock('../../ui/sayCue', () => ({ sayCue: jest.fn(), hush: jest.fn() }));
 const said = jest.mocked(sayCue);
 
 const plan = planOf('motorcycle-front-disc');
-const [stop] = plan.stops;
-const strokeMs = stop!.secondsPerStroke * 1000;
+const [opening] = plan.openings;
+const strokeMs = opening!.secondsPerStroke * 1000;
 
 /** A run in somebody's hand, which takes what it is told. */
 function hand(counts = true) {
@@ -28,7 +28,7 @@ function hand(counts = true) {
   return { run, told };
 }
 
-const beating = (of: ReturnType<typeof hand>, strokes = true, at = stop!) =>
+const beating = (of: ReturnType<typeof hand>, strokes = true, at = opening!) =>
   renderHook(({ on }) => useBeat(of.run(), at, on), { initialProps: { on: strokes } });
 
 beforeEach(() => {
@@ -42,7 +42,7 @@ const pass = (ms: number) => {
 };
 
 test('this plan is bled by one person at the lever', () => {
-  expect(stop!.method).toBe('alone at the lever');
+  expect(opening!.method).toBe('alone at the lever');
   expect(nextStep(runOf(plan, [])).kind).toBe('prepare');
 });
 
@@ -61,7 +61,7 @@ test('each stroke is called in its order and counted at its end, not before', ()
   pass(strokeMs * 0.1);
   expect(of.told).toHaveLength(1);
   pass(strokeMs * 0.2);
-  expect(of.told.slice(1)).toEqual([{ kind: 'stroke', stopId: stop!.id }]);
+  expect(of.told.slice(1)).toEqual([{ kind: 'stroke', openingId: opening!.id }]);
   const words = said.mock.calls.map(([cue]) => cue.word);
   expect(words.slice(0, 5)).toEqual(['Pull', 'Open', 'Go with it', 'Shut', 'Let go']);
   pass(strokeMs);
@@ -104,7 +104,7 @@ test('a page that is put away beats no longer', () => {
 });
 
 test('of two people the app calls, and only "shut" counts and lets go', () => {
-  const two = { ...stop!, method: 'two people' as const };
+  const two = { ...opening!, method: 'two people' as const };
   const of = hand();
   const { result } = beating(of, true, two);
   act(() => result.current.toggle!());
@@ -115,7 +115,7 @@ test('of two people the app calls, and only "shut" counts and lets go', () => {
   expect(result.current.cue!.word).toBe('Shut');
   expect(of.told).toEqual([]);
   act(() => result.current.press!.onPress());
-  expect(of.told).toEqual([{ kind: 'stroke', stopId: two.id }]);
+  expect(of.told).toEqual([{ kind: 'stroke', openingId: two.id }]);
   expect(result.current.cue!.word).toBe('Let go');
   pass(strokeMs * 0.35);
   expect(result.current.cue!.word).toBe('Pull');
@@ -128,7 +128,7 @@ test('of two people the app calls, and only "shut" counts and lets go', () => {
 });
 
 test('into a bottle each push that came back counts, and the end of the hose out of the fluid is called until it is shut', () => {
-  const bottle = { ...stop!, method: 'alone, bottle' as const };
+  const bottle = { ...opening!, method: 'alone, bottle' as const };
   const of = hand();
   const { result } = beating(of, true, bottle);
   act(() => result.current.toggle!());
@@ -146,6 +146,6 @@ test('into a bottle each push that came back counts, and the end of the hose out
 
 test('nobody calls on a phone that does not count, nor where the flow is steady', () => {
   expect(beating(hand(false)).result.current.toggle).toBeNull();
-  const flow = { ...stop!, method: 'vacuum' as const };
+  const flow = { ...opening!, method: 'vacuum' as const };
   expect(beating(hand(), true, flow).result.current.toggle).toBeNull();
 });

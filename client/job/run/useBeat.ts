@@ -8,7 +8,7 @@ import {
   type Cue,
 } from '@brook/core/bleed/call';
 import { calledAt } from '@brook/core/job/run';
-import type { PlanStop } from '@brook/core/bleed/stages';
+import type { PlanOpening } from '@brook/core/bleed/stages';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { LiveRun } from '../../data/run';
 import { deviceId } from '../../data/device';
@@ -42,10 +42,10 @@ export interface Beating {
  *
  * @param strokes whether strokes are called for now
  */
-export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): Beating {
+export function useBeat(run: LiveRun, opening: PlanOpening | null, strokes: boolean): Beating {
   const tempo = useMemo(
-    () => (stop ? tempoOf(stop.method, stop.shape, stop.secondsPerStroke) : null),
-    [stop],
+    () => (opening ? tempoOf(opening.method, opening.shape, opening.secondsPerStroke) : null),
+    [opening],
   );
   const may = strokes && run.counts && tempo !== null;
   const byItself = tempo?.byItself === true;
@@ -62,12 +62,12 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
   }
   const { plan } = run.state;
   const cue = useMemo(() => {
-    if (!may || !stop) return null;
+    if (!may || !opening) return null;
     // Time is beaten for the stroke alone; pumps are called where a person calls the end of them.
-    const called = { ...calledAt({ plan }, stop), ...(byItself ? { pumps: 0 } : {}) };
-    if (broken) return brokenCue(stop.method, called);
-    return beat === null ? null : cueOf(stop.method, tempo.beats[beat]!.phase, called);
-  }, [may, beat, broken, stop, tempo, plan, byItself]);
+    const called = { ...calledAt({ plan }, opening), ...(byItself ? { pumps: 0 } : {}) };
+    if (broken) return brokenCue(opening.method, called);
+    return beat === null ? null : cueOf(opening.method, tempo.beats[beat]!.phase, called);
+  }, [may, beat, broken, opening, tempo, plan, byItself]);
   // Whatever arrives meanwhile must not make a beat longer.
   const live = useRef(run);
   useEffect(() => {
@@ -75,17 +75,17 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
   });
   const go = useCallback(
     (from: number, to: number) => {
-      if (!stop || !tempo) return;
+      if (!opening || !tempo) return;
       for (let at = from; at !== to; at = (at + 1) % tempo.beats.length) {
         const next = (at + 1) % tempo.beats.length;
-        const told = beatTells(stop.method, tempo.beats[at]!.phase, tempo.beats[next]!.phase);
+        const told = beatTells(opening.method, tempo.beats[at]!.phase, tempo.beats[next]!.phase);
         if (told !== 'stroke') continue;
-        if (byItself) live.current.say({ kind: 'stroke', stopId: stop.id });
-        else countStroke(live.current, stop.id);
+        if (byItself) live.current.say({ kind: 'stroke', openingId: opening.id });
+        else countStroke(live.current, opening.id);
       }
       setBeat(to);
     },
-    [stop, tempo, byItself],
+    [opening, tempo, byItself],
   );
   // "At the end" is held until somebody says that it is shut.
   const held = !byItself && beat !== null && tempo?.beats[beat]?.phase === 'at the end';
@@ -139,7 +139,7 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
   const dismiss = useCallback(() => setBroken(false), []);
   return {
     cue,
-    why: cue && stop ? SHAPE_WORDS[stop.shape].why : null,
+    why: cue && opening ? SHAPE_WORDS[opening.shape].why : null,
     press: !cue
       ? null
       : broken
@@ -157,6 +157,6 @@ export function useBeat(run: LiveRun, stop: PlanStop | null, strokes: boolean): 
       : broken
         ? { label: 'It is shut', onPress: dismiss }
         : { label: byItself ? 'Stop the beat' : 'Stop the call', onPress: toggle },
-    broke: may && stop && callOf(stop.method) ? broke : null,
+    broke: may && opening && callOf(opening.method) ? broke : null,
   };
 }

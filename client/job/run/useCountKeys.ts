@@ -11,25 +11,25 @@ import { useEarphoneKey, type EarphoneKey } from './useEarphoneKey';
  * Shift and Space as many as a long press. While it is called they do what a
  * press on the large area does.
  *
- * @param stopId the opening at which strokes are counted here; null where none are
+ * @param openingId the opening at which strokes are counted here; null where none are
  */
 export function useCountKeys(
   run: LiveRun,
   step: NextStep,
-  stopId: string | null,
+  openingId: string | null,
   beat: Beating,
 ): EarphoneKey | null {
   const count = useMemo(() => {
-    if (stopId === null) return null;
+    if (openingId === null) return null;
     return (several: boolean) => {
       if (beat.cue) {
         beat.press?.onPress();
         return;
       }
       const { atOnce } = padLook(run.state.plan, run.state, step);
-      countStroke(run, stopId, several && atOnce > 1 ? atOnce : 1);
+      countStroke(run, openingId, several && atOnce > 1 ? atOnce : 1);
     };
-  }, [stopId, run, step, beat]);
+  }, [openingId, run, step, beat]);
   useEffect(() => {
     if (!count) return;
     const onKey = (e: KeyboardEvent) => {

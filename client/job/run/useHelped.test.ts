@@ -15,7 +15,7 @@ const news = (more: object = {}): NonNullable<HelperNews> => ({
   deviceId: 'h',
   inStep: true,
   phase: 'ready',
-  stopId: plan.stops[0]!.id,
+  openingId: plan.openings[0]!.id,
   ...more,
 });
 const look = (n: HelperNews, inTouch = true, said: readonly Said[] = [...atFirst, taken]) => {
@@ -27,7 +27,7 @@ test('in step the wrench is told what to do, by where the helper stands', () => 
   expect(look(news())).toMatchObject({ name: 'Ana', outOfStep: null, cue: { word: 'Open' } });
   expect(look(news({ phase: 'at the end' }))?.cue?.word).toBe('Shut');
   // Where the call is still about the bleeder before, this one begins anew.
-  expect(look(news({ phase: 'at the end', stopId: 'other' }))?.cue?.word).toBe('Open');
+  expect(look(news({ phase: 'at the end', openingId: 'other' }))?.cue?.word).toBe('Open');
 });
 
 test.each([

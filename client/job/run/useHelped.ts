@@ -1,6 +1,12 @@
 import type { Job } from '@brook/contract';
 import { wrenchCue, type Cue } from '@brook/core/bleed/call';
-import { calledAt, helpedStop, phaseAt, type NextStep, type RunState } from '@brook/core/job/run';
+import {
+  calledAt,
+  helpedOpening,
+  phaseAt,
+  type NextStep,
+  type RunState,
+} from '@brook/core/job/run';
 import { useEffect } from 'react';
 import { useHelper, type HelperHeard } from '../../data/helper';
 import { sayCue } from '../../ui/sayCue';
@@ -20,9 +26,9 @@ export function helpedLook(
   step: NextStep,
   heard: HelperHeard | null,
 ): Helped | null {
-  const stop = helpedStop(step);
+  const opening = helpedOpening(step);
   const { counting } = state;
-  if (!heard || !stop || counting?.way !== 'helper') return null;
+  if (!heard || !opening || counting?.way !== 'helper') return null;
   const { news, inTouch } = heard;
   const ours = news?.deviceId === counting.deviceId ? news : null;
   const name = ours?.name ?? 'The helper';
@@ -34,7 +40,9 @@ export function helpedLook(
         ? null
         : `${name}’s phone does not answer`;
   const cue =
-    ours && outOfStep === null ? wrenchCue(phaseAt(ours, stop.id), calledAt(state, stop)) : null;
+    ours && outOfStep === null
+      ? wrenchCue(phaseAt(ours, opening.id), calledAt(state, opening))
+      : null;
   return { name, cue, outOfStep };
 }
 

@@ -18,13 +18,13 @@ export function foldUndos(): Measured {
   if (result.verdict === 'refused')
     throw new Error('the layout of this measurement should be planned');
   const { plan } = result;
-  const stopId = plan.stops[0]!.id;
+  const openingId = plan.openings[0]!.id;
   const base = { deviceId: 'phone', planId: plan.id, person: 'Una' };
   const log: Kept<JobEvent>[] = [
     { ...base, id: 'accepted', deviceSeq: 0, atMs: 0, kind: 'plan accepted', plan, pick: null },
   ];
   for (let i = 0; i < EVENTS; i++) {
-    log.push({ ...base, id: `s${i}`, deviceSeq: i + 1, atMs: i, kind: 'stroke', stopId });
+    log.push({ ...base, id: `s${i}`, deviceSeq: i + 1, atMs: i, kind: 'stroke', openingId });
     // Spread over the log, each takes back a stroke that lies far behind it.
     if (i % (EVENTS / UNDOS) === 0)
       log.push({

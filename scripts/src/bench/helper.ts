@@ -172,12 +172,12 @@ class Desk {
 
   async join(code: string, job: Job): Promise<HelperPhone> {
     const { token } = await this.send<{ token: string }>('POST', '/help', { code, name: 'Ana' });
-    return new HelperPhone(this, token, planOf(job).stops[0]!.id);
+    return new HelperPhone(this, token, planOf(job).openings[0]!.id);
   }
 }
 
 interface Said {
-  readonly view: { readonly kind: string; readonly stopId?: string };
+  readonly view: { readonly kind: string; readonly openingId?: string };
 }
 
 /** A helper's phone without a screen. */
@@ -185,19 +185,19 @@ class HelperPhone {
   constructor(
     private readonly desk: Desk,
     private readonly token: string,
-    private stopId: string,
+    private openingId: string,
   ) {}
 
   tap(signal: HelpSignal['signal']): Promise<Said> {
-    const { token, stopId } = this;
-    return this.desk.send('POST', '/help/signal', { token, id: randomUUID(), stopId, signal });
+    const { token, openingId } = this;
+    return this.desk.send('POST', '/help/signal', { token, id: randomUUID(), openingId, signal });
   }
 
   /** One stroke, where one is called for. */
   async stroke(): Promise<boolean> {
     const { view } = await this.desk.send<Said>('POST', '/help/here', { token: this.token });
     if (view.kind !== 'call') return false;
-    this.stopId = view.stopId!;
+    this.openingId = view.openingId!;
     await this.tap('at the end');
     await this.tap('shut');
     return true;

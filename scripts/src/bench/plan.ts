@@ -99,7 +99,7 @@ export function planHatchbackStrokes(): Measured[] {
   const result = planBleed({ layout: HATCHBACK, ...FLUID });
   if (result.verdict === 'refused')
     throw new Error('the layout of this measurement should be planned');
-  const { totals, stops } = result.plan;
+  const { totals, openings } = result.plan;
   return [
     {
       name: 'plan.hatchback.strokes',
@@ -111,7 +111,7 @@ export function planHatchbackStrokes(): Measured[] {
       name: 'plan.hatchback.strokes.farWheel',
       unit: 'strokes',
       limit: 30,
-      runs: [stops[0]!.strokes.value],
+      runs: [openings[0]!.strokes.value],
     },
   ];
 }

@@ -91,7 +91,7 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
     PutAway: { holds: 0 },
     JoinHelp: { code: 'A2A2 B3B3', name: 'Ana' },
     HelpHere: { token: 'a'.repeat(43) },
-    HelpSignal: { token: 'a'.repeat(43), id: event.id, stopId: 'front', signal: 'at the end' },
+    HelpSignal: { token: 'a'.repeat(43), id: event.id, openingId: 'front', signal: 'at the end' },
     FluidUsed: {
       containers: [{ containerId: ids.container, pouredMl: 10, discardedMl: 0 }],
       bledMl: 10,

@@ -11,7 +11,7 @@ export class Tapper {
   private seq = 0;
   /** Up to where this phone knows the log. */
   private position = 0;
-  private readonly stopId: string;
+  private readonly openingId: string;
   private readonly planId: string;
 
   constructor(
@@ -22,7 +22,7 @@ export class Tapper {
     const { plan } = job.planResult;
     this.planId = plan.id;
     this.position = job.events.length;
-    this.stopId = plan.stops[0]!.id;
+    this.openingId = plan.openings[0]!.id;
   }
 
   /** Strokes that come next on this phone. */
@@ -34,7 +34,7 @@ export class Tapper {
       atMs: Date.now(),
       planId: this.planId,
       kind: 'stroke',
-      stopId: this.stopId,
+      openingId: this.openingId,
     }));
   }
 

@@ -15,7 +15,6 @@ const REACHED_OTHERWISE = [
   'helper_links workshop_id',
   'job_devices workshop_id',
   'open_item_entries workshop_id',
-  'run_events workshop_id',
   'vehicle_events workshop_id',
 ];
 

@@ -183,7 +183,7 @@ export class HelperLinkRow extends Model<
   declare endedAt: CreationOptional<Date | null>;
   /** Where the call stands, and at which opening. */
   declare phase: CreationOptional<ClosedPhase>;
-  declare stopId: CreationOptional<string | null>;
+  declare openingId: CreationOptional<string | null>;
   /** When the two phones were heard of last, by their own word. */
   declare helperSeenAt: CreationOptional<Date | null>;
   declare wrenchSeenAt: Date;
@@ -508,7 +508,7 @@ export function defineModels(sequelize: Sequelize): void {
       madeAt: time(),
       endedAt: DataTypes.DATE,
       phase: { ...text(), defaultValue: 'ready' },
-      stopId: DataTypes.TEXT,
+      openingId: DataTypes.TEXT,
       helperSeenAt: DataTypes.DATE,
       wrenchSeenAt: time(),
     },

@@ -177,7 +177,7 @@ CREATE TABLE helper_links (
   made_at timestamptz NOT NULL,
   ended_at timestamptz,
   phase text NOT NULL DEFAULT 'ready',
-  stop_id text,
+  opening_id text,
   helper_seen_at timestamptz,
   wrench_seen_at timestamptz NOT NULL
 );
@@ -452,5 +452,5 @@ END $$;
 CREATE TRIGGER helper_links_made AFTER INSERT ON helper_links
   FOR EACH ROW EXECUTE FUNCTION tell_helper();
 CREATE TRIGGER helper_links_tell AFTER UPDATE ON helper_links
-  FOR EACH ROW WHEN ((OLD.phase, OLD.stop_id, OLD.token_hash, OLD.ended_at) IS DISTINCT FROM (NEW.phase, NEW.stop_id, NEW.token_hash, NEW.ended_at))
+  FOR EACH ROW WHEN ((OLD.phase, OLD.opening_id, OLD.token_hash, OLD.ended_at) IS DISTINCT FROM (NEW.phase, NEW.opening_id, NEW.token_hash, NEW.ended_at))
   EXECUTE FUNCTION tell_helper();

@@ -14,7 +14,7 @@ import {
 import type { Plan } from '@brook/core/bleed/plan';
 import { DEFAULT_RULES, type HouseRules } from '@brook/core/bleed/rules';
 import type { RunEvent } from '@brook/core/job/run';
-import { currentStop, followCalls, foldRun } from '@brook/core/job/run';
+import { currentOpening, followCalls, foldRun } from '@brook/core/job/run';
 import { sharePoured } from '@brook/core/fluid/shelf';
 import { v4 as uuid } from 'uuid';
 import type { z } from 'zod';
@@ -363,8 +363,8 @@ async function seededEvents(
     plan,
     events.map((e) => ({ ...e, person: '' })),
   );
-  const stopId = currentStop(state)?.id ?? null;
-  const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, stopId };
+  const openingId = currentOpening(state)?.id ?? null;
+  const halted: RunEvent = { ...base(1), kind: 'halted', reason: given.halt, openingId };
   if (given.reach !== 'ended') return [...events, halted];
   return [
     ...events,

@@ -103,7 +103,7 @@ test('a halt waits for its decision, or has ended the job', async () => {
   expect(halted!.events.at(-1)).toMatchObject({
     kind: 'halted',
     reason: 'seized',
-    stopId: 'front',
+    openingId: 'front',
   });
   const [ended] = await jobsOf(seedWith({ reach: 'ended', strokes: 5, halt: 'grease' }));
   expect(ended).toMatchObject({

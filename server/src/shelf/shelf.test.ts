@@ -296,9 +296,9 @@ test('when the bleed goes on, what was put down is taken back and put down anew'
     planId: null,
     kind: 'halted' as const,
     reason: 'pedal not right' as const,
-    stopId: null,
+    openingId: null,
   };
-  const { stopId: _, reason: __, ...base } = halt;
+  const { openingId: _, reason: __, ...base } = halt;
   await tech.say(job, [
     halt,
     {
@@ -479,7 +479,7 @@ test('what was poured from another container, of a grade that must not go in too
       reservoirId: reservoir!.id,
       containerId: wrong.id,
     },
-    { ...base, id: haltId, deviceSeq: 2, kind: 'halted', reason: 'other product', stopId: null },
+    { ...base, id: haltId, deviceSeq: 2, kind: 'halted', reason: 'other product', openingId: null },
     { ...base, id: randomUUID(), deviceSeq: 3, kind: 'decided', haltId, decision: 'end job' },
   ]);
   job = await tech.job(job.id);

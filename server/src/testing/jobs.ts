@@ -70,11 +70,11 @@ export function jobsOf(tech: Caller) {
     return tech.job(job.id);
   };
   const halted = async (job: Job, reason: string, bleederId: string, decision: string) => {
-    const stopId = planOfJob(job).stops.find((s) => s.bleeder.id === bleederId)!.id;
+    const openingId = planOfJob(job).openings.find((s) => s.bleeder.id === bleederId)!.id;
     const id = randomUUID();
     return say(
       job,
-      { id, kind: 'halted', reason, stopId },
+      { id, kind: 'halted', reason, openingId },
       { kind: 'decided', haltId: id, decision },
     );
   };

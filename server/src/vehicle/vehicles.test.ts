@@ -164,8 +164,8 @@ describe('the layout as it was measured', () => {
     };
     await tech.send('put', `/vehicles/${vehicleId}/layout`, longer, vehicle.version).expect(200);
     const again = await tech.job(job.id);
-    expect(planOfJob(again).stops[0]!.bledMl.value).toBeGreaterThan(
-      planOfJob(job).stops[0]!.bledMl.value,
+    expect(planOfJob(again).openings[0]!.bledMl.value).toBeGreaterThan(
+      planOfJob(job).openings[0]!.bledMl.value,
     );
     expect(again.version).toBe(job.version + 1);
     await tech.send('put', `/vehicles/${vehicleId}/layout`, longer, vehicle.version).expect(409);
@@ -215,7 +215,7 @@ describe('the layout as it was measured', () => {
       .send('put', `/vehicles/${vehicleId}/maker-entry`, { grades: [], order }, version)
       .expect(200);
     const job = await tech.change(await tech.open('H 7'), 'put', 'fluid', SOUND_FLUID);
-    expect(planOfJob(job)).toMatchObject({ order: 'maker', stops: order.map((id) => ({ id })) });
+    expect(planOfJob(job)).toMatchObject({ order: 'maker', openings: order.map((id) => ({ id })) });
   });
 });
 

@@ -1,6 +1,6 @@
 import { CLOCK_WORDS, CLOCKS, type ClockKind } from '@brook/core/base/clock';
 import { runningClocks } from '@brook/core/job/log';
-import { currentStop } from '@brook/core/job/run';
+import { currentOpening } from '@brook/core/job/run';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../../../data/run';
 import type { StepProps } from '../../frame/step';
@@ -15,7 +15,7 @@ import { askForNotices } from './useUpNotices';
 /** Set a clock: one tap each. It runs on every phone of the workshop, whether this one is locked, closed or gone. */
 export function ClockPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' | 'pages'>) {
   const live = useJobLog(job);
-  const elementId = (live.job.run && currentStop(live.job.run)?.bleeder.id) ?? null;
+  const elementId = (live.job.run && currentOpening(live.job.run)?.bleeder.id) ?? null;
   const running = new Set(runningClocks(live.job.log).map((c) => c.clock));
   const start = (clock: ClockKind, minutes: number) => {
     askForNotices();

@@ -65,7 +65,7 @@ interface Place {
 
 /** Bleeders of the plan first, then what was worked on, then everything else. */
 function placesOf(layout: Layout, live: LiveJob): readonly Place[] {
-  const planned = live.job.run?.plan.stops.map((s) => s.bleeder.id) ?? [];
+  const planned = live.job.run?.plan.openings.map((s) => s.bleeder.id) ?? [];
   const bleeders = layout.bleeders.filter((b) => planned.includes(b.id));
   const parts = partsInHand(live.job).filter((id) => !bleeders.some((b) => b.id === id));
   return [

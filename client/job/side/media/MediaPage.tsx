@@ -1,4 +1,4 @@
-import { currentStop } from '@brook/core/job/run';
+import { currentOpening } from '@brook/core/job/run';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../../../data/run';
@@ -20,10 +20,10 @@ import { canRecord } from './voice';
 export function MediaPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' | 'pages'>) {
   const live = useJobLog(job);
   const { run } = live.job;
-  const stop = run ? currentStop(run) : null;
+  const opening = run ? currentOpening(run) : null;
   // The place in hand, until another one is said.
   const [said, setSaid] = useState<{ readonly elementId: string | null } | null>(null);
-  const elementId = said ? said.elementId : (stop?.bleeder.id ?? null);
+  const elementId = said ? said.elementId : (opening?.bleeder.id ?? null);
   const earlier = useEarlierNotes(job);
 
   const { photo, speak, recording, end, discard, busy, fault } = useTakeMedia(job, live, elementId);

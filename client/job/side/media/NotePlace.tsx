@@ -38,7 +38,7 @@ export function NotePlace({
       >{`It sticks to: ${elementId === null ? WHOLE : lowerFirst(nameOf(layout, elementId))}`}</Words>
       <BrookBox
         layout={layout}
-        order={[...new Set(plan.stops.map((s) => s.bleeder.id))]}
+        order={[...new Set(plan.openings.map((s) => s.bleeder.id))]}
         height={150}
         oldColour={plan.newColour}
         newColour={plan.newColour}

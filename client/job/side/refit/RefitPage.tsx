@@ -1,6 +1,6 @@
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { CAME_OFF } from '@brook/core/job/log';
-import { currentStop } from '@brook/core/job/run';
+import { currentOpening } from '@brook/core/job/run';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../../../data/run';
 import { Speaking } from '../media/Speaking';
@@ -19,8 +19,8 @@ import { RefitList } from './RefitList';
 /** What comes off goes back on: one tap for each thing, and each is asked back before the vehicle may be driven. */
 export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' | 'pages'>) {
   const live = useJobLog(job);
-  const stop = live.job.run ? currentStop(live.job.run) : null;
-  const elementId = stop?.bleeder.id ?? null;
+  const opening = live.job.run ? currentOpening(live.job.run) : null;
+  const elementId = opening?.bleeder.id ?? null;
   const { photo, speak, recording, end, discard, busy, fault } = useTakeMedia(
     job,
     live,
@@ -54,7 +54,7 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
         question="What came off?"
       />
       <Words tone="softWords">
-        {`${stop ? `At the ${bleederName(stop.bleeder)}: one` : 'One'} tap for each thing taken off, unplugged, cut or dropped. It is asked back before anybody may drive.`}
+        {`${opening ? `At the ${bleederName(opening.bleeder)}: one` : 'One'} tap for each thing taken off, unplugged, cut or dropped. It is asked back before anybody may drive.`}
       </Words>
       <View style={styles.things}>
         {CAME_OFF.map((what) => (

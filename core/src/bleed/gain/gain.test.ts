@@ -116,7 +116,7 @@ describe('what a plan gains', () => {
   });
 
   test('ten strokes more at the longest bleeder add a little, and the more the lower the target', () => {
-    const longest = planned(CAR).stops.reduce((a, b) =>
+    const longest = planned(CAR).openings.reduce((a, b) =>
       b.pathLengthM.value > a.pathLengthM.value ? b : a,
     );
     expect(gain.more).toMatchObject({ bleederId: longest.bleeder.id, strokes: 10 });
@@ -159,7 +159,7 @@ describe('what a plan gains', () => {
       let n = 0;
       const calls = followCalls(plan, { deviceId: 'p', nextId: () => `e${++n}`, startMs: 0 });
       const run = insideNow(runOf(plan, calls as Said[]));
-      for (const s of plan.stops) {
+      for (const s of plan.openings) {
         const part = s.bleeder.at;
         if (!end[part]) continue;
         expect(oldMl(run[part]!)).toBeCloseTo(oldMl(end[part]!), 6);
@@ -170,7 +170,7 @@ describe('what a plan gains', () => {
 
 describe('a bleeder that is clear and of the right colour', () => {
   const plan = planned(CAR);
-  const [first] = plan.stops;
+  const [first] = plan.openings;
   const water = of([wet(3)]);
   const at = (strokes: number, ...more: Said[]) => {
     let n = 0;
@@ -184,8 +184,8 @@ describe('a bleeder that is clear and of the right colour', () => {
     const last = calls.map((e) => e.kind).lastIndexOf('stroke');
     return runOf(plan, [...calls.slice(0, last + 1), ...more]);
   };
-  const none: Said = { id: 'n', kind: 'bubbles', stopId: first!.id, reading: 'none' };
-  const asNew: Said = { id: 'c', kind: 'colour', stopId: first!.id, colour: plan.newColour };
+  const none: Said = { id: 'n', kind: 'bubbles', openingId: first!.id, reading: 'none' };
+  const asNew: Said = { id: 'c', kind: 'colour', openingId: first!.id, colour: plan.newColour };
   const all = first!.strokes.value;
 
   test('may be shut where only strokes are missing', () => {
@@ -200,7 +200,7 @@ describe('a bleeder that is clear and of the right colour', () => {
     );
     // Nothing is missing any more: it is shut as planned.
     expect(mayStopHere(at(all, none, asNew), first!)).toBe(false);
-    const shut: Said = { id: 'x', kind: 'shut', stopId: first!.id, tightened: 'by feel' };
+    const shut: Said = { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' };
     expect(mayStopHere(at(all - 5, none, asNew, shut), first!)).toBe(false);
   });
 
@@ -208,7 +208,7 @@ describe('a bleeder that is clear and of the right colour', () => {
     const part = planned(CAR, {
       work: afterWork(CAR, { parts: [cappedPart('left-front-caliper')] }),
     });
-    const [swept] = part.stops;
+    const [swept] = part.openings;
     let n = 0;
     const calls = followCalls(part, {
       deviceId: 'p',
@@ -218,11 +218,11 @@ describe('a bleeder that is clear and of the right colour', () => {
     // One short of what the sweep asks for at least.
     const strokes = calls.flatMap((e, i) => (e.kind === 'stroke' ? [i] : []));
     const short = strokes[leastCounts(swept!) - 2]!;
-    const bubbles: Said = { id: 'n', kind: 'bubbles', stopId: swept!.id, reading: 'none' };
-    const colour: Said = { id: 'c', kind: 'colour', stopId: swept!.id, colour: part.newColour };
+    const bubbles: Said = { id: 'n', kind: 'bubbles', openingId: swept!.id, reading: 'none' };
+    const colour: Said = { id: 'c', kind: 'colour', openingId: swept!.id, colour: part.newColour };
     const state = runOf(part, [...calls.slice(0, short + 1), bubbles, colour]);
     expect(swept!.until).toBe('sweep');
-    const at = state.bleeders.find((b) => b.stopId === swept!.id)!;
+    const at = state.bleeders.find((b) => b.openingId === swept!.id)!;
     expect(missingAt(part, swept!, at)).toEqual(['strokes']);
     expect(mayStopHere(state, swept!)).toBe(false);
   });
@@ -244,8 +244,8 @@ describe('a bleeder that is clear and of the right colour', () => {
 
   test('shut there it is owed, and holds nothing', () => {
     const shut: Said[] = [
-      { id: 'x', kind: 'shut', stopId: first!.id, tightened: 'by feel' },
-      { id: 'y', kind: 'stopped early', stopId: first!.id, reason: 'Clear and as the new' },
+      { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' },
+      { id: 'y', kind: 'stopped early', openingId: first!.id, reason: 'Clear and as the new' },
     ];
     const done = doneAt(at(all - 5, none, asNew, ...shut)).get(first!.bleeder.id)!;
     expect(done).toMatchObject({ shut: true, clear: true, renewed: false });

@@ -4,7 +4,7 @@ import { boilingFigure, CHEMISTRY, limitsOf } from '../../fluid/verdict';
 import { newShareOf, oldMl, type Content, type Inside } from '../../fluid/inside';
 import { makeCount, type Visit } from '../../hydraulics/order';
 import { planEnd, type Plan } from '../plan';
-import { longestOpening, type PlanStop } from '../stages';
+import { longestOpening, type PlanOpening } from '../stages';
 import { waterOfLot, type OldWater } from './oldWater';
 
 /** Water in fluid out of a container that was kept shut, % by mass [M]. */
@@ -48,7 +48,7 @@ export interface MoreStrokes {
  * @returns null where the plan renews nothing
  */
 export function planGain(plan: Plan, water: OldWater): PlanGain | null {
-  if (!plan.stops.some((s) => s.until === 'new')) return null;
+  if (!plan.openings.some((s) => s.until === 'new')) return null;
   const { fluid, setup } = planEnd(plan);
   const end = fluid.inside();
   const parts = partsInHand(plan).filter((n) => end[n.id] && plan.inside[n.id]);
@@ -63,7 +63,7 @@ export function planGain(plan: Plan, water: OldWater): PlanGain | null {
   const content = end[part.id]!;
   // Of those that renew fluid by strokes.
   const longest = longestOpening(
-    plan.stops.filter((s) => s.until === 'new' && s.counted === 'strokes' && s.fromReservoir),
+    plan.openings.filter((s) => s.until === 'new' && s.counted === 'strokes' && s.fromReservoir),
   );
   const at = longest && partOf(plan, longest);
   const contentAfter = (id: string): Content => {
@@ -98,7 +98,7 @@ export function planGain(plan: Plan, water: OldWater): PlanGain | null {
 /** What a difference of content at one part is worth, with the strokes that make it. */
 export function strokesBuy(
   plan: Plan,
-  stop: PlanStop,
+  opening: PlanOpening,
   strokes: number,
   before: Content,
   after: Content,
@@ -109,9 +109,9 @@ export function strokesBuy(
     waterAndBoiling(plan, after, water, `after ${strokes} more`),
   ];
   if (!from || !to) return null;
-  const name = bleederName(stop.bleeder);
+  const name = bleederName(opening.bleeder);
   return {
-    bleederId: stop.bleeder.id,
+    bleederId: opening.bleeder.id,
     strokes,
     lessWater: figure({
       label: `${strokes} more at ${name}: less water`,
@@ -215,7 +215,7 @@ function isWorse(a: Judged, b: Judged, end: Inside): boolean {
 }
 
 /** The part that a bleeder sits on, where the pressure works on it. */
-function partOf({ layout }: Plan, stop: PlanStop): string | null {
-  const node = layout.nodes.find((n) => n.id === stop.bleeder.at)!;
+function partOf({ layout }: Plan, opening: PlanOpening): string | null {
+  const node = layout.nodes.find((n) => n.id === opening.bleeder.at)!;
   return isActuator(node) ? node.id : null;
 }

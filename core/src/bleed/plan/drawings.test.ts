@@ -9,28 +9,31 @@ describe.each(DRAWINGS.map((d) => [d.name, d] as const))('%s', (_, drawing) => {
 
   test('has no faults, and follows the finger: farthest first, with the metres of the drawing', () => {
     expect(validateLayout(layout)).toEqual([]);
-    expect(plan.stops.map((s) => s.bleeder.id)).toEqual(farthestFirst.map(([id]) => id));
+    expect(plan.openings.map((s) => s.bleeder.id)).toEqual(farthestFirst.map(([id]) => id));
     for (const [id, metres] of farthestFirst)
-      expect(plan.stops.find((s) => s.bleeder.id === id)!.pathLengthM.value).toBeCloseTo(metres, 9);
+      expect(plan.openings.find((s) => s.bleeder.id === id)!.pathLengthM.value).toBeCloseTo(
+        metres,
+        9,
+      );
   });
 
   test('its way holds what the pocket calculator says', () => {
-    const { pathVolumeMl } = plan.stops.find((s) => s.bleeder.id === way.bleederId)!;
+    const { pathVolumeMl } = plan.openings.find((s) => s.bleeder.id === way.bleederId)!;
     expect(pathVolumeMl.value).toBeCloseTo(way.volumeMl, 2);
   });
 
   test('no planned stroke takes a reservoir below its MIN, and every top-up ends at MAX', () => {
     for (const reservoir of plan.reservoirs) {
       let levelMl = reservoir.maxMl;
-      for (const stop of plan.stops.filter((s) => s.reservoirId === reservoir.id)) {
+      for (const opening of plan.openings.filter((s) => s.reservoirId === reservoir.id)) {
         let made = 0;
-        for (const t of stop.topUps) {
-          levelMl -= (t.afterStrokes - made) * stop.strokeMl.value;
+        for (const t of opening.topUps) {
+          levelMl -= (t.afterStrokes - made) * opening.strokeMl.value;
           expect(levelMl).toBeGreaterThanOrEqual(reservoir.minMl - 1e-9);
           expect(levelMl + t.pouredMl).toBeCloseTo(reservoir.maxMl, 6);
           [levelMl, made] = [reservoir.maxMl, t.afterStrokes];
         }
-        levelMl -= (stop.strokes.value - made) * stop.strokeMl.value;
+        levelMl -= (opening.strokes.value - made) * opening.strokeMl.value;
         expect(levelMl).toBeGreaterThanOrEqual(reservoir.minMl - 1e-9);
       }
     }

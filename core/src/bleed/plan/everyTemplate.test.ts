@@ -97,14 +97,14 @@ describe('each template, each kind of work, each method', () => {
       .filter((b) => b.open)
       .map((b) => b.bleederId)
       .sort();
-    expect([...new Set(plan.stops.map((s) => s.bleeder.id))].sort()).toEqual(open);
+    expect([...new Set(plan.openings.map((s) => s.bleeder.id))].sort()).toEqual(open);
     for (const id of open) {
-      const last = plan.stops.filter((s) => s.bleeder.id === id).at(-1)!;
+      const last = plan.openings.filter((s) => s.bleeder.id === id).at(-1)!;
       expect(last.strokes.value).toBeGreaterThanOrEqual(3);
       // Bubbles under vacuum are no measure: whatever the chain, strokes come last where anybody can make them.
       expect(last.method).not.toBe('vacuum');
     }
-    for (const s of plan.stops) {
+    for (const s of plan.openings) {
       for (const t of s.topUps) expect(t.pouredMl).toBeGreaterThan(0);
       const countedMl = s.strokes.value * s.strokeMl.value;
       // Strokes count what the way swallows; the marks of a jar begin when it is full.

@@ -16,12 +16,12 @@ export interface PlanGlance {
 
 /** The head of a plan. */
 export function planGlance(plan: Plan): PlanGlance {
-  const { stops, totals, materials } = plan;
+  const { openings, totals, materials } = plan;
   const early = materials.timeline.filter((t) => t.when === 'the day before');
   return {
     handsOn: materials.timeline.length > 0 ? handsOnMinutes(materials) : totals.minutes,
     waiting: totals.waitingMinutes,
-    people: stops.some((s) => METHOD_TRAITS[s.method].people === 2) ? 2 : 1,
+    people: openings.some((s) => METHOD_TRAITS[s.method].people === 2) ? 2 : 1,
     litres: figure({
       label: 'Out of containers',
       value: totals.pouredMl.value / 1000,
@@ -30,7 +30,7 @@ export function planGlance(plan: Plan): PlanGlance {
       source: MODEL,
       from: [totals.pouredMl],
     }),
-    bleeders: new Set(stops.map((s) => s.bleeder.id)).size,
+    bleeders: new Set(openings.map((s) => s.bleeder.id)).size,
     before: early,
   };
 }

@@ -13,11 +13,11 @@ import {
   bleedWaiting,
   ownStage,
   type PlanStage,
-  type PlanStop,
+  type PlanOpening,
   type StageDraft,
   type StrokeShape,
 } from '../stages';
-import { stopFigures } from './planFigures';
+import { openingFigures } from './planFigures';
 import { FIRST_PLAN, type PlanAsked } from './request';
 
 /** What the stages are laid out from. */
@@ -43,8 +43,8 @@ export function layStages({
   oldOnPathMl,
   all,
   air,
-}: Laid): { stages: PlanStage[]; stops: PlanStop[] } {
-  const stops: PlanStop[] = [];
+}: Laid): { stages: PlanStage[]; openings: PlanOpening[] } {
+  const openings: PlanOpening[] = [];
   const ofPlan = asked.planId === FIRST_PLAN ? '' : `@${asked.planId}`;
   const opened = new Map<string, number>();
   let next = 0;
@@ -53,7 +53,7 @@ export function layStages({
   const stages = drafts.map((draft, i): PlanStage => {
     const id = `stage-${i + 1}${ofPlan}`;
     if (draft.kind !== 'bleed') return ownStage(id, draft, asked.layout, asked.preferences);
-    const of = draft.visits.map((ordered): PlanStop => {
+    const of = draft.visits.map((ordered): PlanOpening => {
       const price = priced[next++]!;
       const traits = METHOD_TRAITS[draft.method];
       // What went up is not in the jar.
@@ -78,7 +78,7 @@ export function layStages({
         until: price.visit.until,
         shape: shapeOf(asked, path, air),
         why: ordered.why,
-        ...stopFigures({
+        ...openingFigures({
           setup,
           path,
           price,
@@ -103,18 +103,18 @@ export function layStages({
           : {}),
       };
     });
-    stops.push(...of);
+    openings.push(...of);
     return {
       id,
       kind: 'bleed',
       purpose: draft.purpose,
       method: draft.method,
-      stopIds: of.map((s) => s.id),
+      openingIds: of.map((s) => s.id),
       minutes: bleedMinutes(asked.preferences, of),
       waitingMinutes: bleedWaiting(of),
     };
   });
-  return { stages, stops };
+  return { stages, openings };
 }
 
 /** Between what a sweep may end and where it asks what is wrong; the marks of a jar show nothing of the fill. */
@@ -122,7 +122,7 @@ function bandOf(
   setup: OrderSetup,
   path: Path,
   { visit, fillMl }: VisitPrice,
-): Pick<PlanStop, 'band'> {
+): Pick<PlanOpening, 'band'> {
   if (visit.until !== 'sweep' || (visit.passes ?? 1) === 1) return {};
   const first = countAt(setup, visit).mostMlS ? 0 : fillMl;
   const ml = (passes: number) => first + passes * path.volumeMl.value;

@@ -9,7 +9,7 @@ import {
   stageWaiting,
   type Material,
   type PlanStage,
-  type PlanStop,
+  type PlanOpening,
 } from '../stages';
 import {
   RESERVOIR_WAY_WORDS,
@@ -34,8 +34,8 @@ export interface Materials {
 
 const POT = 'Pressure pot with a gauge that reads';
 /** What a pot must hold so that nobody tops up, mL. */
-const potMl = (stops: readonly PlanStop[]): number =>
-  stops
+const potMl = (openings: readonly PlanOpening[]): number =>
+  openings
     .filter((s) => METHOD_TRAITS[s.method].brings === 'a pot')
     .reduce((sum, s) => sum + s.bledMl.value + s.fillMl.value, 0);
 
@@ -61,15 +61,15 @@ const PREPARING_MINUTES = 15;
 export function materialsFor(of: {
   layout: Layout;
   asked: PlanAsked;
-  stops: readonly PlanStop[];
+  openings: readonly PlanOpening[];
   stages: readonly PlanStage[];
   treatment: ReservoirTreatment | null;
 }): Materials {
-  const { layout, asked, stops, stages } = of;
-  const methods = [...new Set(stops.map((s) => s.method))];
+  const { layout, asked, openings, stages } = of;
+  const methods = [...new Set(openings.map((s) => s.method))];
   return {
     items: [
-      ...wrenches(layout, asked, stops),
+      ...wrenches(layout, asked, openings),
       ...methods
         .flatMap((m) => KIT[m] ?? [])
         .filter((what, i, all) => all.indexOf(what) === i)
@@ -77,14 +77,14 @@ export function materialsFor(of: {
           (what): Material => ({
             kind: 'kit',
             what,
-            for: what === POT ? `holds ${Math.ceil(potMl(stops) / 50) * 50} mL at least` : null,
+            for: what === POT ? `holds ${Math.ceil(potMl(openings) / 50) * 50} mL at least` : null,
           }),
         ),
       ...(asked.means.selfRefilling && methods.some((m) => METHOD_TRAITS[m].kind === 'steady')
         ? [{ kind: 'kit' as const, what: 'Self-refilling bottle on the reservoir', for: null }]
         : []),
       ...distinct(stages.flatMap((s) => stageMaterials(asked, s))),
-      ...blocks(layout, asked, stops),
+      ...blocks(layout, asked, openings),
       ...asked.work.parts.map(
         (p): Material => ({
           kind: 'cap',
@@ -92,7 +92,7 @@ export function materialsFor(of: {
           for: nameOf(layout, p.partId),
         }),
       ),
-      ...stops
+      ...openings
         .map((s) => s.bleeder)
         .filter((b, i, all) => all.findIndex((x) => x.id === b.id) === i)
         .map((b): Material => ({ kind: 'cap', what: 'Bleeder cap', for: bleederName(b) })),
@@ -107,10 +107,10 @@ export function materialsFor(of: {
 }
 
 /** What holds pistons in where a part comes off its place, and what shuts the ports of a master that comes off. */
-function blocks(layout: Layout, { work }: PlanAsked, stops: readonly PlanStop[]): Material[] {
+function blocks(layout: Layout, { work }: PlanAsked, openings: readonly PlanOpening[]): Material[] {
   const off = new Set([
     ...work.parts.flatMap((p) => partElements(layout, p.partId)),
-    ...stops.flatMap(({ bleeder }) => (bleeder.atTop ? [] : [bleeder.at])),
+    ...openings.flatMap(({ bleeder }) => (bleeder.atTop ? [] : [bleeder.at])),
   ]);
   const held = layout.nodes.flatMap((n): Material[] => {
     if (!off.has(n.id) || !isActuator(n)) return [];
@@ -137,10 +137,10 @@ function blocks(layout: Layout, { work }: PlanAsked, stops: readonly PlanStop[])
 }
 
 /** One wrench for each size, with what it fits; a size that nobody knows is asked for. */
-function wrenches(layout: Layout, asked: PlanAsked, stops: readonly PlanStop[]): Material[] {
+function wrenches(layout: Layout, asked: PlanAsked, openings: readonly PlanOpening[]): Material[] {
   const fits = new Map<string, Set<string>>();
   const add = (key: string, what: string) => fits.set(key, (fits.get(key) ?? new Set()).add(what));
-  for (const { bleeder } of stops) {
+  for (const { bleeder } of openings) {
     const { wrenchMm } = sizesOf(bleeder.fitting);
     add(
       wrenchMm === null
@@ -167,18 +167,18 @@ function wrenches(layout: Layout, asked: PlanAsked, stops: readonly PlanStop[]):
 
 function timeline({
   layout,
-  stops,
+  openings,
   stages,
   treatment,
 }: {
   layout: Layout;
-  stops: readonly PlanStop[];
+  openings: readonly PlanOpening[];
   stages: readonly PlanStage[];
   treatment: ReservoirTreatment | null;
 }): TimelinePiece[] {
   const min = (label: string, value: number, rule: string, source = MODEL): Figure =>
     figure({ label, value, unit: 'min', rule, source });
-  const stiff = stops
+  const stiff = openings
     .map((s) => s.bleeder)
     .filter(
       (b, i, all) =>

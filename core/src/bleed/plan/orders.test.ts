@@ -32,7 +32,7 @@ describe('orders compared', () => {
     expect(finished).toBe(true);
     const asked = requestOf(layout, { order: 'least fluid', leastFluid: order });
     const plan = planned(layout, { order: 'least fluid', leastFluid: order });
-    expect(plan.stops.map((s) => s.bleeder.id)).toEqual(order);
+    expect(plan.openings.map((s) => s.bleeder.id)).toEqual(order);
     expect(plan.totals.bledMl.value).toBeCloseTo(bledMl, 6);
     const found = planOrders(asked, plan);
     expect(found.map((o) => o.id)).toContain('least fluid');
@@ -49,7 +49,7 @@ describe('orders compared', () => {
     const order = ['right-front', 'left-front', 'right-rear', 'left-rear'];
     expect(planned(layout, { makerOrder: order })).toMatchObject({
       order: 'maker',
-      stops: order.map((id) => ({ id })),
+      openings: order.map((id) => ({ id })),
     });
     expect(planned(layout, { makerOrder: order.slice(1) }).order).toBe('farthest first');
     const short = previewPlan(requestOf(layout, { makerOrder: order.slice(1) })).orders;
@@ -60,7 +60,7 @@ describe('orders compared', () => {
     // What cannot be followed stands last.
     expect(short.at(-1)!.id).toBe('maker');
     const twice = [...order, 'right-front'];
-    expect(planned(layout, { makerOrder: twice }).stops.map((s) => s.bleeder.id)).toEqual(twice);
+    expect(planned(layout, { makerOrder: twice }).openings.map((s) => s.bleeder.id)).toEqual(twice);
     expect(planned(layout, { preferences: { order: 'nearest first' } }).order).toBe(
       'nearest first',
     );

@@ -40,7 +40,7 @@ const request = (layout: Layout, more: Partial<PlanRequest> = {}): PlanRequest =
   ...more,
 });
 const order = (...args: Parameters<typeof planOf>) =>
-  planOf(...args).stops.map((s) => s.bleeder.place);
+  planOf(...args).openings.map((s) => s.bleeder.place);
 const refusals = (result: PlanResult) => (result.verdict === 'refused' ? result.reasons : []);
 
 describe('strokes', () => {
@@ -75,9 +75,9 @@ describe('order', () => {
       fc.property(arbitraryLayout, (layout) => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
-        const lengths = result.plan.stops.map((s) => Math.round(s.pathLengthM.value * 100));
+        const lengths = result.plan.openings.map((s) => Math.round(s.pathLengthM.value * 100));
         expect(lengths).toEqual([...lengths].sort((a, b) => b - a));
-        for (const s of result.plan.stops) expect(orderWords(s.why)).toMatch(/m|only/);
+        for (const s of result.plan.openings) expect(orderWords(s.why)).toMatch(/m|only/);
       }),
       { numRuns: 40 },
     );
@@ -97,10 +97,10 @@ describe('order', () => {
         s.id === `${longer}-front-line` ? { ...s, lengthMm: s.lengthMm - differ } : s,
       ),
     };
-    const stops = planOf(even).stops.filter((s) => s.bleeder.place.endsWith('front'));
-    expect(stops.map((s) => s.bleeder.place)).toEqual(['left front', 'right front']);
-    expect(stops[0]!.why.code).toBe('equal, away from the driver');
-    expect(orderWords(stops[0]!.why)).toContain('away from the driver');
+    const openings = planOf(even).openings.filter((s) => s.bleeder.place.endsWith('front'));
+    expect(openings.map((s) => s.bleeder.place)).toEqual(['left front', 'right front']);
+    expect(openings[0]!.why.code).toBe('equal, away from the driver');
+    expect(orderWords(openings[0]!.why)).toContain('away from the driver');
   });
 });
 
@@ -110,7 +110,7 @@ describe('what must always hold', () => {
       fc.property(arbitraryLayout, (layout) => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
-        expect(result.plan.stops.map((s) => s.bleeder.id).sort()).toEqual(
+        expect(result.plan.openings.map((s) => s.bleeder.id).sort()).toEqual(
           layout.bleeders.map((b) => b.id).sort(),
         );
       }),
@@ -123,9 +123,9 @@ describe('what must always hold', () => {
       fc.property(arbitraryLayout, (layout) => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
-        const { totals, reservoirs, stops } = result.plan;
+        const { totals, reservoirs, openings } = result.plan;
         expect(totals.bledMl.value).toBeCloseTo(
-          stops.reduce((sum, s) => sum + s.strokes.value * s.strokeMl.value, 0),
+          openings.reduce((sum, s) => sum + s.strokes.value * s.strokeMl.value, 0),
           6,
         );
         // The cars of this test end at MAX, where they began.
@@ -141,7 +141,7 @@ describe('what must always hold', () => {
       fc.property(arbitraryLayout, (layout) => {
         const result = planBleed(request(layout));
         pre(result.verdict === 'planned');
-        for (const s of result.plan.stops) {
+        for (const s of result.plan.openings) {
           expect(s.strokes.value * s.strokeMl.value).toBeGreaterThanOrEqual(
             s.neededMl.value - 1e-9,
           );
@@ -178,8 +178,8 @@ describe('amounts', () => {
 
   // A tank behind nothing but a short wide line: the closed form −ln 0.02 volumes bounds it from below (Levenspiel).
   test('a motorcycle needs at least the volumes that its caliper alone would need', () => {
-    const stop = planOf('motorcycle-front-disc').stops[0]!;
-    expect(stop.neededMl.value).toBeGreaterThan(mixedVolumesFor(0.98) * 15);
+    const opening = planOf('motorcycle-front-disc').openings[0]!;
+    expect(opening.neededMl.value).toBeGreaterThan(mixedVolumesFor(0.98) * 15);
   });
 
   test('old fluid in closed pockets is said where there is a modulator and nowhere else', () => {
@@ -211,7 +211,7 @@ describe('amounts', () => {
   // One more pass at the longest bleeder: common practice of ours, a house rule.
   test('what is taken along has one more pass at the longest bleeder, or nothing more', () => {
     const plan = planOf('hatchback-diagonal');
-    const longest = plan.stops.reduce((a, b) =>
+    const longest = plan.openings.reduce((a, b) =>
       b.pathLengthM.value > a.pathLengthM.value ? b : a,
     );
     expect(toTakeAlong(plan).value).toBeCloseTo(
@@ -226,10 +226,10 @@ describe('amounts', () => {
   });
 
   test('minutes follow from their house rules', () => {
-    const { totals, stops, preferences, treatment } = planOf('hatchback-diagonal');
+    const { totals, openings, preferences, treatment } = planOf('hatchback-diagonal');
     const byHand =
       treatment!.price.reservoirMinutes +
-      stops.length * preferences.minutesPerBleeder +
+      openings.length * preferences.minutesPerBleeder +
       (totals.strokes.value * preferences.secondsPerStrokeTwoPeople) / 60 +
       totals.topUps.value * preferences.minutesPerTopUp;
     expect(totals.minutes.value).toBeCloseTo(byHand, 9);
@@ -252,7 +252,7 @@ describe('every figure says where it comes from', () => {
     const all = [
       ...Object.values(plan.totals),
       ...plan.reservoirs.map((b) => b.topUpLevelMl),
-      ...plan.stops.flatMap((s) => [
+      ...plan.openings.flatMap((s) => [
         s.pathLengthM,
         s.pathVolumeMl,
         s.strokeMl,
@@ -377,8 +377,8 @@ test('names decide nothing: a bleeder called "constructor" and a reservoir calle
     reservoirs: layout.reservoirs.map((b) => ({ ...b, name: 'Fluid in one stroke' })),
   };
   const plan = planOf(odd);
-  expect(plan.stops.map((s) => s.strokes.value)).toEqual(
-    planOf(layout).stops.map((s) => s.strokes.value),
+  expect(plan.openings.map((s) => s.strokes.value)).toEqual(
+    planOf(layout).openings.map((s) => s.strokes.value),
   );
   const log = followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
   const run = runOf(plan, log);

@@ -18,7 +18,7 @@ import {
   type OrderSetup,
 } from '../../hydraulics/order';
 import { findScope, openedBy, partnerAdvice, type ScopeFinding, type WorkDone } from '../scope';
-import { draftStages, linesOf, type PlanStop } from '../stages';
+import { draftStages, linesOf, type PlanOpening } from '../stages';
 import { beginningOf } from './beginning';
 import { priceTreated } from './reservoirTreatment';
 import { layStages, topUpsMl } from './layStages';
@@ -105,7 +105,7 @@ export function planBleed(request: PlanRequest): PlanResult {
 
   const { price, treatment } = priced;
   const setup = { ...begun, rinses: treatment?.rinses ?? [] };
-  const { stages, stops } = layStages({
+  const { stages, openings } = layStages({
     asked,
     setup,
     drafts,
@@ -159,11 +159,11 @@ export function planBleed(request: PlanRequest): PlanResult {
       treatment,
       reservoirs,
       stages,
-      stops,
+      openings,
       totals: totalFigures({
         layout,
         reservoirs,
-        stops,
+        openings,
         stages,
         preferences: asked.preferences,
         treatment,
@@ -173,10 +173,10 @@ export function planBleed(request: PlanRequest): PlanResult {
         pouredMl:
           price.pouredMl +
           lastFillMl(reservoirs, price.levelMl) +
-          fromBelowMl(stops) +
+          fromBelowMl(openings) +
           sumOf(canMl),
       }),
-      materials: materialsFor({ layout, asked, stops, stages, treatment }),
+      materials: materialsFor({ layout, asked, openings, stages, treatment }),
     },
   };
 }
@@ -259,8 +259,11 @@ function lastFillMl(
 const sumOf = (figures: readonly Figure[]): number => figures.reduce((sum, f) => sum + f.value, 0);
 
 /** What comes out of the syringe instead of the reservoir, mL. */
-function fromBelowMl(stops: readonly PlanStop[]): number {
-  return stops.reduce((sum, s) => sum + (s.fromReservoir ? 0 : s.bledMl.value + s.fillMl.value), 0);
+function fromBelowMl(openings: readonly PlanOpening[]): number {
+  return openings.reduce(
+    (sum, s) => sum + (s.fromReservoir ? 0 : s.bledMl.value + s.fillMl.value),
+    0,
+  );
 }
 
 /** The first id in the request that names nothing in this layout. */

@@ -2,13 +2,13 @@ import { bleederName, howKnown, sizeFigure, type Layout, type Path } from '../..
 import { ARITHMETIC, figure, leafFigure, MODEL, PRACTICE, type Figure } from '../../base/figure';
 import { bledMl, countAt, type OrderSetup, type VisitPrice } from '../../hydraulics/order';
 import { METHOD_TRAITS } from '../../hydraulics/flow';
-import { stageTitle, stageWaiting, type PlanStage, type PlanStop } from '../stages';
+import { stageTitle, stageWaiting, type PlanStage, type PlanOpening } from '../stages';
 import { WASHOUT_SOURCE } from '../../hydraulics/washout';
 import { reservoirMinutes, type ReservoirTreatment } from './reservoirTreatment';
 import type { PlanReservoir, PlanTotals } from './shape';
 import type { PlanPreferences } from './preferences';
 
-const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
+const UNTIL_RULE: Readonly<Record<PlanOpening['until'], string>> = {
   new: 'simulated along the path: lines laminar (new at the outlet is 1 − 1/(4θ²) after θ line volumes, nothing before ½), master chamber, modulator and caliper mixed (1 − e^−θ), shared stretches as the earlier bleeders left them, reservoir topped up in batches. Bends and pulsed strokes mix, so this is an upper bound.',
   sweep:
     'what is empty on the way, then the volume of the path: once where others follow, three times where it ends by its bubbles, for the core of the flow runs at twice the mean and bubbles come late',
@@ -16,7 +16,7 @@ const UNTIL_RULE: Readonly<Record<PlanStop['until'], string>> = {
 };
 
 /** Figures of one opening from what the simulation found there. */
-export function stopFigures(of: {
+export function openingFigures(of: {
   setup: OrderSetup;
   path: Path;
   price: VisitPrice;
@@ -25,7 +25,7 @@ export function stopFigures(of: {
   preferences: PlanPreferences;
   oldLeftMl: number;
 }): Pick<
-  PlanStop,
+  PlanOpening,
   | 'pathLengthM'
   | 'pathVolumeMl'
   | 'strokeMl'
@@ -132,7 +132,7 @@ export function stopFigures(of: {
 export function totalFigures(of: {
   layout: Layout;
   reservoirs: readonly PlanReservoir[];
-  stops: readonly PlanStop[];
+  openings: readonly PlanOpening[];
   stages: readonly PlanStage[];
   preferences: PlanPreferences;
   treatment: ReservoirTreatment | null;
@@ -142,9 +142,9 @@ export function totalFigures(of: {
   pouredMl: number;
   oldLeftMl: number;
 }): PlanTotals {
-  const { layout, reservoirs, stops, stages, preferences } = of;
+  const { layout, reservoirs, openings, stages, preferences } = of;
   const sum = (figures: readonly Figure[]) => figures.reduce((total, f) => total + f.value, 0);
-  const downwards = stops.filter((s) => s.fromReservoir);
+  const downwards = openings.filter((s) => s.fromReservoir);
   const bledMl = figure({
     label: 'Fluid to bleed',
     value: sum(downwards.map((s) => s.bledMl)),
@@ -155,16 +155,16 @@ export function totalFigures(of: {
   });
   const filledMl = figure({
     label: 'Swallowed by what is empty',
-    value: sum(stops.map((s) => s.fillMl)),
+    value: sum(openings.map((s) => s.fillMl)),
     unit: 'mL',
     rule: 'sum over the openings: it goes into the reservoir and never reaches the jar',
     source: MODEL,
-    from: stops
+    from: openings
       .filter((s) => s.fillMl.value > 0)
       .map((s) => leafFigure(s.fillMl, bleederName(s.bleeder))),
   });
   const counted = (label: string, unit: 'strokes' | 'marks') => {
-    const those = stops
+    const those = openings
       .filter((s) => s.counted === unit)
       .map((s) => leafFigure(s.strokes, bleederName(s.bleeder)));
     return figure({
@@ -179,11 +179,11 @@ export function totalFigures(of: {
   const strokes = counted('Strokes', 'strokes');
   const topUps = figure({
     label: 'Top-ups',
-    value: stops.reduce((total, s) => total + s.topUps.length, 0),
+    value: openings.reduce((total, s) => total + s.topUps.length, 0),
     unit: 'times',
     rule: 'one whenever the next stroke, made in full, could take the level below the top-up level',
     source: ARITHMETIC,
-    from: stops.map((s) =>
+    from: openings.map((s) =>
       figure({
         label: bleederName(s.bleeder),
         value: s.topUps.length,
@@ -277,7 +277,7 @@ export function totalFigures(of: {
       unit: 'mL',
       rule: 'sum of what stays between reservoir and bleeders, each part counted once',
       source: WASHOUT_SOURCE,
-      from: stops.map((s) => leafFigure(s.oldLeftMl, bleederName(s.bleeder))),
+      from: openings.map((s) => leafFigure(s.oldLeftMl, bleederName(s.bleeder))),
     }),
     pocketsMl: pocketsFigure(layout),
   };

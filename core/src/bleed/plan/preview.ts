@@ -104,7 +104,7 @@ export function planSureties(
 
 /** Visits as the plan has them: a bleeder whose fluid is not renewed is swept, whatever its place. */
 function untilOf(plan: Plan): (visits: readonly OrderedVisit[]) => readonly OrderedVisit[] {
-  const renewed = new Set(plan.stops.flatMap((s) => (s.until === 'new' ? [s.bleeder.id] : [])));
+  const renewed = new Set(plan.openings.flatMap((s) => (s.until === 'new' ? [s.bleeder.id] : [])));
   return (visits) =>
     visits.map((v) => (renewed.has(v.visit.bleederId) ? v : { ...v, visit: swept(v.visit) }));
 }
@@ -246,13 +246,13 @@ function mainOf(
   plan: Plan,
 ): { readonly method: Method; readonly bleederIds: readonly string[] } | null {
   const stage = plan.stages.find(
-    (s) => s.kind === 'bleed' && plan.stops.some((x) => x.stageId === s.id && x.until === 'new'),
+    (s) => s.kind === 'bleed' && plan.openings.some((x) => x.stageId === s.id && x.until === 'new'),
   );
   if (stage?.kind !== 'bleed') return null;
   return {
     method: stage.method,
     bleederIds: [
-      ...new Set(stage.stopIds.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id)),
+      ...new Set(stage.openingIds.map((id) => plan.openings.find((s) => s.id === id)!.bleeder.id)),
     ],
   };
 }
@@ -354,12 +354,12 @@ function againOf(plan: Plan): {
   const asked = planAsked({ ...plan, ...wishes });
   const setup = planSetup(
     asked,
-    plan.stops.map((s) => s.bleeder.id),
+    plan.openings.map((s) => s.bleeder.id),
     plan.methods.map((m) => ({ ...m, flows: m.method === plan.method ? plan.flows : [] })),
   );
   return {
     asked,
-    visits: plan.stops.map((s) => ({
+    visits: plan.openings.map((s) => ({
       bleederId: s.bleeder.id,
       method: s.method,
       until: s.until,

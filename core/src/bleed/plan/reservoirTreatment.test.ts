@@ -93,7 +93,9 @@ describe('the way that a plan takes', () => {
     expect(plain.preparation).not.toContain('clean reservoir');
     expect(PLAN.treatment!.by).toBe('cheapest');
     expect(PLAN.preparation).toContain('clean reservoir');
-    expect(PLAN.stops[0]!.strokes.value).toBeLessThan((2 / 3) * plain.stops[0]!.strokes.value);
+    expect(PLAN.openings[0]!.strokes.value).toBeLessThan(
+      (2 / 3) * plain.openings[0]!.strokes.value,
+    );
     expect(fluidOut(PLAN)).toBeLessThan(fluidOut(plain));
     expect(PLAN.totals.minutes.value).toBeLessThan(plain.totals.minutes.value);
   });

@@ -6,7 +6,7 @@ import type { Colour, Grade } from '../../fluid/verdict';
 import type { Inside } from '../../fluid/inside';
 import type { OrderId, OrderRefusal } from '../../hydraulics/order';
 import type { PartnerAdvice, ScopeFinding, WorkDone } from '../scope';
-import type { PlanStage, PlanStop } from '../stages';
+import type { PlanStage, PlanOpening } from '../stages';
 import type { ReservoirTreatment } from './reservoirTreatment';
 import type { Materials } from './materials';
 import type { PreparationStep } from './preparation';
@@ -62,7 +62,7 @@ export interface Plan {
   readonly reservoirs: readonly PlanReservoir[];
   readonly stages: readonly PlanStage[];
   /** Every opening of every stage, in order. */
-  readonly stops: readonly PlanStop[];
+  readonly openings: readonly PlanOpening[];
   readonly totals: PlanTotals;
   readonly materials: Materials;
 }

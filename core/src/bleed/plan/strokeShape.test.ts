@@ -16,7 +16,7 @@ function falling(dropMm: number): Layout {
   };
 }
 const shape = (layout: Layout, work: WorkDone, more: object = {}) =>
-  planned(layout, { work, ...more }).stops[0]!.shape;
+  planned(layout, { work, ...more }).openings[0]!.shape;
 
 // Air in a line that falls is pushed down fast and let climb slowly; an open port is pushed slowly: common practice, no source.
 test('fast push and slow return where a line with air falls by more than a quarter of its length', () => {

@@ -18,8 +18,8 @@ describe('a reservoir that is kept full by itself', () => {
   const fed = planned(CAR, { method: 'pressure' });
 
   test('takes no top-up, and what it gives is poured all the same', () => {
-    expect(fed.stops.every((s) => s.selfFed)).toBe(true);
-    expect(fed.stops.flatMap((s) => s.topUps)).toEqual([]);
+    expect(fed.openings.every((s) => s.selfFed)).toBe(true);
+    expect(fed.openings.flatMap((s) => s.topUps)).toEqual([]);
     expect(fed.totals.topUps.value).toBe(0);
     expect(endMl(fed)).toBeCloseTo(sum(fed.reservoirs.map((b) => b.maxMl)), 6);
   });
@@ -31,7 +31,7 @@ describe('a master swapped alone, no wheel opened', () => {
   const [reservoir] = plan.reservoirs;
 
   test('what its steps draw and pour is in the sums, and on a container', () => {
-    expect(plan.stops).toEqual([]);
+    expect(plan.openings).toEqual([]);
     expect(plan.preparation).toEqual(expect.arrayContaining(['empty reservoir', 'fill reservoir']));
     const drawnMl = reservoir!.maxMl - reservoir!.airDrawnMl;
     expect(plan.totals.removedMl.value).toBeCloseTo(drawnMl, 6);
@@ -44,7 +44,7 @@ describe('a master swapped alone, no wheel opened', () => {
 describe('from below', () => {
   const work = { ...routineFlush(allMasters(BIKE)), purpose: 'new or dry' as const };
   const plan = planned(BIKE, { method: 'reverse', work });
-  const [below, ...round] = plan.stops;
+  const [below, ...round] = plan.openings;
 
   test('the first push is the fill: the reservoir has nothing that would be drawn off before it', () => {
     expect(below).toMatchObject({ method: 'reverse', fromReservoir: false });

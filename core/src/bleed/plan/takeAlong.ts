@@ -10,10 +10,10 @@ import type { Plan } from './shape';
  */
 export function toTakeAlong({
   totals,
-  stops,
+  openings,
   preferences,
-}: Pick<Plan, 'totals' | 'stops' | 'preferences'>): Figure {
-  const longest = longestOpening(stops);
+}: Pick<Plan, 'totals' | 'openings' | 'preferences'>): Figure {
+  const longest = longestOpening(openings);
   if (!longest || preferences.pickMargin === 'none') return totals.pouredMl;
   const margin = figure({
     label: `One more pass at ${bleederName(longest.bleeder)}`,

@@ -53,7 +53,7 @@ export const PREPARATION_WORDS: Readonly<
 
 /** What to do at a step on this vehicle: no parking brake on a motorcycle, one bleeder where there is one. */
 export function preparationWords(
-  { layout, stops, treatment }: Pick<Plan, 'layout' | 'stops' | 'treatment'>,
+  { layout, openings, treatment }: Pick<Plan, 'layout' | 'openings' | 'treatment'>,
   step: PreparationStep,
 ): { readonly title: string; readonly why: string } {
   const words = PREPARATION_WORDS[step];
@@ -72,7 +72,7 @@ export function preparationWords(
     };
   if (step === 'bar level' && !/lever/.test(heldOf(layout).word))
     return { title: 'Upright on its stand', why: 'A lean bike lies about its level.' };
-  const bleeders = new Set(stops.map((s) => s.bleeder.id)).size;
+  const bleeders = new Set(openings.map((s) => s.bleeder.id)).size;
   if (step === 'crack bleeders' && bleeders === 1)
     return { ...words, title: 'Open and shut the bleeder' };
   return words;

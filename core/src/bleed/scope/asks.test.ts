@@ -79,8 +79,8 @@ describe('several at once', () => {
   });
 
   test('a part and new fluid: every bleeder, to the last sign where only the fluid is renewed', () => {
-    const { stops } = planned(CAR, { work: taken(part({ also: ['renew'] })) });
-    const until = new Map(stops.map((s) => [s.bleeder.id, s.until]));
+    const { openings } = planned(CAR, { work: taken(part({ also: ['renew'] })) });
+    const until = new Map(openings.map((s) => [s.bleeder.id, s.until]));
     expect([...until.keys()].sort()).toEqual(
       ['left-front', 'left-rear', 'right-front', 'right-rear'].sort(),
     );

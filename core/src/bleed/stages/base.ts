@@ -5,7 +5,7 @@ import type { MethodRow } from '../method';
 import type { OrderedVisit } from '../../hydraulics/order';
 import type { HouseRules } from '../rules';
 import type { ScopeFinding, WorkDone } from '../scope';
-import type { PlanStop } from './stop';
+import type { PlanOpening } from './opening';
 
 /** What every stage of a plan has: an id that means one thing for the whole job, and its hands-on minutes. */
 export interface StageHead {
@@ -17,7 +17,7 @@ export interface StageHead {
 export interface StageInPlan extends StageHead {
   readonly kind: string;
   /** The openings of a stage that opens bleeders. */
-  readonly stopIds?: readonly string[];
+  readonly openingIds?: readonly string[];
 }
 
 /** What the stages need of the house rules of a plan. */
@@ -36,7 +36,7 @@ export interface StagePlan {
   readonly preferences: StagePreferences;
   readonly stages: readonly StageInPlan[];
   /** Every opening of every stage, in order. */
-  readonly stops: readonly PlanStop[];
+  readonly openings: readonly PlanOpening[];
 }
 
 /** What the stages of a job are drafted from. */

@@ -173,7 +173,7 @@ export const bench: OwnStageKind<BenchDraft, BenchStage, BenchSaid> = {
   ],
   maySkip: ({ compulsory }) => !compulsory,
   // Where no wheel is opened, what the bench left is never bled out.
-  leavesDanger: ({ stops }, { compulsory }) => compulsory || stops.length === 0,
+  leavesDanger: ({ openings }, { compulsory }) => compulsory || openings.length === 0,
   notByTap: ({ signs }) =>
     signs
       ? 'A bench run ends by what is seen: no bubbles, level steady, piston firm in every chamber, and how it ended.'

@@ -249,11 +249,11 @@ describe('a tool cycle', () => {
     const plan = {
       layout: car,
       stages: [
-        { id: 'a', kind: 'bleed', stopIds: ['left-front'] },
+        { id: 'a', kind: 'bleed', openingIds: ['left-front'] },
         { id: 'b', kind: 'tool cycle' },
-        { id: 'c', kind: 'bleed', stopIds: ['right-rear', 'left-rear'] },
+        { id: 'c', kind: 'bleed', openingIds: ['right-rear', 'left-rear'] },
       ],
-      stops: ['left-front', 'right-rear', 'left-rear'].map(stop),
+      openings: ['left-front', 'right-rear', 'left-rear'].map(stop),
     } as unknown as Parameters<typeof toolStepsOf>[0];
     expect(toolStepsOf(plan, 'b').map((s) => s.id)).toEqual([
       'right-rear:valves',

@@ -13,12 +13,12 @@ import {
 } from './bleedDrafts';
 import type { HoldPointDraft } from './holdPoint';
 import type { StageHead, StageInput, StagePreferences } from './base';
-import type { PlanStop } from './stop';
+import type { PlanOpening } from './opening';
 import type { StageKind } from './kind';
 
 export type BleedStage = StageHead &
   Omit<BleedDraft, 'visits'> & {
-    readonly stopIds: readonly string[];
+    readonly openingIds: readonly string[];
     /** What drips without hands; plans of rules before 8 reckoned it as hands on. */
     readonly waitingMinutes?: Figure | null;
   };
@@ -54,12 +54,15 @@ export const bleed: StageKind<BleedDraft, BleedStage, HoldPointDraft> = {
 };
 
 /** Minutes of a stage that opens bleeders, from its openings. */
-export function bleedMinutes(preferences: StagePreferences, stops: readonly PlanStop[]): Figure {
+export function bleedMinutes(
+  preferences: StagePreferences,
+  openings: readonly PlanOpening[],
+): Figure {
   const rule = (label: string, value: number, unit: 's' | 'min') =>
     figure({ label, value, unit, rule: 'house rule', source: MODEL });
-  const topUps = stops.reduce((sum, s) => sum + s.topUps.length + (s.drawOffs?.length ?? 0), 0);
-  const walked = stops.reduce((sum, s) => sum + (METHOD_TRAITS[s.method].moreMinutes ?? 0), 0);
-  const counted = stops.filter((s) => !METHOD_TRAITS[s.method].drips);
+  const topUps = openings.reduce((sum, s) => sum + s.topUps.length + (s.drawOffs?.length ?? 0), 0);
+  const walked = openings.reduce((sum, s) => sum + (METHOD_TRAITS[s.method].moreMinutes ?? 0), 0);
+  const counted = openings.filter((s) => !METHOD_TRAITS[s.method].drips);
   const seconds = counted.map((s) =>
     figure({
       label: bleederName(s.bleeder),
@@ -73,7 +76,7 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
   return figure({
     label: 'Hands on',
     value:
-      stops.length * preferences.minutesPerBleeder +
+      openings.length * preferences.minutesPerBleeder +
       walked +
       seconds.reduce((sum, s) => sum + s.value, 0) / 60 +
       topUps * preferences.minutesPerTopUp,
@@ -100,8 +103,8 @@ export function bleedMinutes(preferences: StagePreferences, stops: readonly Plan
 }
 
 /** What drips by itself in a stage, minutes; null where hands move every drop. */
-export function bleedWaiting(stops: readonly PlanStop[]): Figure | null {
-  const dripping = stops.filter((s) => METHOD_TRAITS[s.method].drips);
+export function bleedWaiting(openings: readonly PlanOpening[]): Figure | null {
+  const dripping = openings.filter((s) => METHOD_TRAITS[s.method].drips);
   if (dripping.length === 0) return null;
   return figure({
     label: 'Dripping',

@@ -19,7 +19,7 @@ import { partnerWays, planBleed, preparationWords, refusalWords, type Plan } fro
 const outline = (plan: Plan): string[] =>
   plan.stages.map((s) =>
     s.kind === 'bleed'
-      ? `${s.purpose} by ${s.method}: ${s.stopIds.map((id) => plan.stops.find((x) => x.id === id)!.bleeder.id).join(', ')}`
+      ? `${s.purpose} by ${s.method}: ${s.openingIds.map((id) => plan.openings.find((x) => x.id === id)!.bleeder.id).join(', ')}`
       : s.kind,
   );
 
@@ -30,7 +30,7 @@ describe('stages', () => {
     expect(outline(plan)).toEqual([
       'bleed by two people: left-rear, right-rear, left-front, right-front',
     ]);
-    expect(plan.stops.every((s) => s.until === 'new')).toBe(true);
+    expect(plan.openings.every((s) => s.until === 'new')).toBe(true);
   });
 
   test('the pickup: rear hose renewed, level unseen, one person with a vacuum pump', () => {
@@ -57,7 +57,7 @@ describe('stages', () => {
     expect(plan.methods.find((m) => m.method === 'vacuum')!.reasons.map((r) => r.code)).toContain(
       'bubbles mislead',
     );
-    expect(plan.stops.every((s) => s.reservoirId === 'rear-reservoir')).toBe(true);
+    expect(plan.openings.every((s) => s.reservoirId === 'rear-reservoir')).toBe(true);
   });
 
   test('the post van: one corner and nothing else, reservoir kept full', () => {
@@ -95,14 +95,14 @@ describe('stages', () => {
     ).toBe('prime by vacuum: left-front, right-front, master-bleeder');
     expect(plan.totals.waitingMinutes.value).toBeGreaterThan(60);
     // Every opening has a name of its own.
-    expect(new Set(plan.stops.map((s) => s.id)).size).toBe(plan.stops.length);
+    expect(new Set(plan.openings.map((s) => s.id)).size).toBe(plan.openings.length);
   });
 
   test('the parade car: with the axle hanging nothing is lost, a driver on either side turns the order round', () => {
     const order = (side: 'left' | 'right') =>
       planned(layoutOf('veteran-single', side), {
         circumstances: { ...USUAL_DAY, axleHanging: true },
-      }).stops.map((s) => s.bleeder.id);
+      }).openings.map((s) => s.bleeder.id);
     expect(order('right')).toEqual(['left-rear', 'right-rear', 'left-front', 'right-front']);
     expect(order('left')).toEqual(['right-rear', 'left-rear', 'right-front', 'left-front']);
   });
@@ -120,7 +120,7 @@ describe('stages', () => {
     expect(outline(clutch(null))).toEqual(['bleed by two people: slave-bleeder', 'slave test']);
     // Inside the gearbox it can neither be held nor seen: common practice, no source.
     expect(clutch(null).stages.at(-1)).toMatchObject({ way: 'take-up', limitMm: null });
-    expect(clutch(null).stops[0]!.control).toBe('clutch pedal');
+    expect(clutch(null).openings[0]!.control).toBe('clutch pedal');
     expect(clutch(null).preparation).toContain('neutral');
     expect(clutch(null).preparation).not.toContain('empty servo');
     expect(outline(clutch(60))).toEqual([
@@ -166,13 +166,13 @@ describe('stages', () => {
     const car = layoutOf('hatchback-diagonal');
     const care = carefulMaster();
     const plan = planned(car, { work: afterWork(car, { master: care }) });
-    expect(plan.stops).toEqual([]);
+    expect(plan.openings).toEqual([]);
     expect(plan.totals.bledMl.value).toBe(0);
     expect(plan.preparation).not.toContain('crack bleeders');
     const careless = planned(car, {
       work: afterWork(car, { master: { ...care, linesStayedFull: false, bench: 'not done' } }),
     });
-    expect(careless.stops).toHaveLength(4);
+    expect(careless.openings).toHaveLength(4);
     expect(careless.stages.map((s) => s.kind)).toEqual([
       'right part',
       'bench',
@@ -181,7 +181,7 @@ describe('stages', () => {
     ]);
     expect(careless.stages[1]).toMatchObject({ kind: 'bench', compulsory: true });
     expect(careless.scope.unmet.map((u) => u.condition)).toEqual(['linesStayedFull', 'bench']);
-    expect(careless.stops[0]!.shape).toBe('slow push');
+    expect(careless.openings[0]!.shape).toBe('slow push');
   });
 
   test('work on which nobody said anything is not planned: what may stay shut is not known', () => {
@@ -362,7 +362,7 @@ describe('stages', () => {
     });
     expect(outline(locked)).toEqual([
       'injection',
-      `bleed by two people: ${locked.stops.map((s) => s.bleeder.id).join(', ')}`,
+      `bleed by two people: ${locked.openings.map((s) => s.bleeder.id).join(', ')}`,
     ]);
   });
 
@@ -373,7 +373,7 @@ describe('stages', () => {
       'old fluid out by alone at the lever: slave-bleeder',
       'bleed by reverse: slave-bleeder',
     ]);
-    const below = plan.stops.at(-1)!;
+    const below = plan.openings.at(-1)!;
     expect(below).toMatchObject({ fromReservoir: false, counted: 'marks' });
     expect(plan.totals.pouredMl.value).toBeGreaterThan(below.bledMl.value);
   });
@@ -476,8 +476,8 @@ describe('words for this vehicle', () => {
   });
 
   test('a bleeder on the master itself has no metres to be compared', () => {
-    const { stops } = planOf('motorcycle-twin-front-master-bleeder');
-    const why = stops.find((s) => s.bleeder.place === 'master')!.why;
+    const { openings } = planOf('motorcycle-twin-front-master-bleeder');
+    const why = openings.find((s) => s.bleeder.place === 'master')!.why;
     expect(orderWords(why)).toBe('On the master itself: the nearest of all.');
   });
 });
@@ -491,7 +491,7 @@ test('after the tool the wheels behind the modulator are bled again, not the clu
   const opened = (purpose: string) =>
     plan.stages.flatMap((s) =>
       s.kind === 'bleed' && s.purpose === purpose
-        ? s.stopIds.map((id) => plan.stops.find((x) => x.id === id)!.bleeder.place)
+        ? s.openingIds.map((id) => plan.openings.find((x) => x.id === id)!.bleeder.place)
         : [],
     );
   expect(opened('bleed')).toContain('slave');

@@ -53,10 +53,10 @@ export {
   leastCounts,
   longestOpening,
   mostCounts,
-  type PlanStop,
+  type PlanOpening,
   type PlannedTopUp,
   type StrokeShape,
-} from './stop';
+} from './opening';
 export {
   needsTool,
   TOOL_WITNESSES,

@@ -117,8 +117,8 @@ describe('the lines of a master', () => {
 
 // By hand, from the plan's own openings: reach, hose and cap 4 min each, a top-up 1.5 min, and the strokes.
 test('minutes of a bleed are its openings, its strokes and its top-ups', () => {
-  const { stops, preferences } = planned(car);
-  const [first, second] = stops;
+  const { openings, preferences } = planned(car);
+  const [first, second] = openings;
   const minutes = bleedMinutes(preferences, [first!, second!]);
   const strokesS =
     first!.strokes.value * first!.secondsPerStroke +

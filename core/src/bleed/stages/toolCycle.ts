@@ -180,21 +180,21 @@ export function needsTool(layout: Layout): boolean {
 
 /** The steps of a tool cycle by its plan: wheel by wheel, in the order of the bleed that follows. */
 export function toolStepsOf(
-  plan: Pick<StagePlan, 'layout' | 'stages' | 'stops'>,
+  plan: Pick<StagePlan, 'layout' | 'stages' | 'openings'>,
   stageId: string,
 ): ToolStep[] {
   const after = plan.stages
     .slice(plan.stages.findIndex((s) => s.id === stageId) + 1)
-    .flatMap((s) => s.stopIds ?? []);
+    .flatMap((s) => s.openingIds ?? []);
   return toolSteps(
     plan.layout,
-    after.map((id) => plan.stops.find((s) => s.id === id)!.bleeder.id),
+    after.map((id) => plan.openings.find((s) => s.id === id)!.bleeder.id),
   );
 }
 
 /** Where the tool cycle of a stage stands. */
 export function toolNext(
-  plan: Pick<StagePlan, 'layout' | 'stages' | 'stops'>,
+  plan: Pick<StagePlan, 'layout' | 'stages' | 'openings'>,
   stage: Pick<StageHead, 'id'>,
   said: readonly ToolSaid[],
 ): ToolNext {

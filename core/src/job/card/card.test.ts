@@ -74,20 +74,22 @@ test('a word is printed by feel and as no millimetres, a reading as what it was'
 test('plan against done stands opening by opening in the order of the plan, with what nobody looked at', () => {
   const card = cardOf(PLAN, follow(PLAN));
   expect(card.openings.map((o) => o.plannedStrokes)).toEqual(
-    PLAN.stops.map((s) => s.strokes.value),
+    PLAN.openings.map((s) => s.strokes.value),
   );
-  expect(card.openings.map((o) => o.strokes)).toEqual(PLAN.stops.map((s) => s.strokes.value));
-  expect(card.order).toEqual(PLAN.stops.map((s) => s.bleeder.id));
-  const first = PLAN.stops[0]!.id;
-  const unseen = follow(PLAN).filter((e) => !(e.kind === 'bubbles' && e.stopId === first));
+  expect(card.openings.map((o) => o.strokes)).toEqual(PLAN.openings.map((s) => s.strokes.value));
+  expect(card.order).toEqual(PLAN.openings.map((s) => s.bleeder.id));
+  const first = PLAN.openings[0]!.id;
+  const unseen = follow(PLAN).filter((e) => !(e.kind === 'bubbles' && e.openingId === first));
   expect(cardOf(PLAN, unseen).openings[0]!.bubbles).toBeNull();
 });
 
 // 1 lbf·ft is 1.3558 N·m: NIST SP 811, appendix B.8.
 test('a torque stands in both units, what was tightened by feel as that', () => {
-  const first = PLAN.stops[0]!.id;
+  const first = PLAN.openings[0]!.id;
   const said = follow(PLAN).map((e) =>
-    e.kind === 'shut' && e.stopId === first ? ({ ...e, tightened: { torqueNm: 10.8 } } as Said) : e,
+    e.kind === 'shut' && e.openingId === first
+      ? ({ ...e, tightened: { torqueNm: 10.8 } } as Said)
+      : e,
   );
   const { openings } = cardOf(PLAN, said);
   expect(openings.map((o) => o.tightened)).toEqual([
@@ -156,7 +158,7 @@ test('a joint that was tightened stands on the card as it was said', () => {
   const joint = {
     id: 't',
     kind: 'joint tightened',
-    elementId: PLAN.stops[0]!.bleeder.id,
+    elementId: PLAN.openings[0]!.bleeder.id,
     manualNm: 10,
     appliedNm: 14,
   } as Said;

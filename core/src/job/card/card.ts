@@ -158,7 +158,7 @@ export function jobCard(facts: CardFacts): JobCard {
     before: [...fluidBefore(job), ...controls.flatMap((c) => heightsAt(c, 'servo emptied'))],
     after: controls.flatMap((c) => controlAfter(c, facts.air[c.masterId] ?? null)),
     openings: rows.map((row, i) => openingOf(row, i, tightnessOf(row, job.log))),
-    order: plan ? [...new Set(plan.stops.map((s) => s.bleeder.id))] : [],
+    order: plan ? [...new Set(plan.openings.map((s) => s.bleeder.id))] : [],
     steps: [
       ...(run ? stageLines(run) : []),
       ...jointsOf(job.log).map((j) => `${nameOf(layout, j.elementId)} ${jointWords(j)}`),

@@ -124,7 +124,7 @@ test('a bleeder that was left cannot be released by this job, and an ended run b
     atMs: 0,
     kind: 'halted',
     reason: 'grease',
-    stopId: 'left-rear',
+    openingId: 'left-rear',
   };
   const decided = (decision: 'leave shut' | 'end job') =>
     runOf(PLAN, [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as Said], DONE);
@@ -183,13 +183,13 @@ test('what is looked at goes by the kind of vehicle', () => {
 });
 
 test('strokes that another phone tapped and nobody judged keep the gate shut', () => {
-  const last = PLAN.stops.at(-1)!.id;
+  const last = PLAN.openings.at(-1)!.id;
   const other = { id: 'other', deviceId: 'other', deviceSeq: 1, atMs: 1, planId: null };
-  const asked = runOf(PLAN, [...log, { ...other, kind: 'stroke', stopId: last }]);
+  const asked = runOf(PLAN, [...log, { ...other, kind: 'stroke', openingId: last }]);
   expect(gateOn(asked, GOOD, 'good').reasons).toEqual([{ code: 'strokes asked' }]);
   const judged = runOf(PLAN, [
     ...log,
-    { ...other, kind: 'stroke', stopId: last },
+    { ...other, kind: 'stroke', openingId: last },
     { ...other, id: 'j', kind: 'strokes judged', eventIds: ['other'], count: false },
   ]);
   expect(gateOn(judged, GOOD, 'good').verdict).toBe('release');
@@ -354,7 +354,11 @@ describe('a run that nobody made', () => {
     const run = without('colour');
     expect(codes(run, GOOD, 'good')).toEqual(['run not finished']);
     const early = run.bleeders.map(
-      (b): Said => ({ kind: 'stopped early', stopId: b.stopId, reason: 'No light to see by' }),
+      (b): Said => ({
+        kind: 'stopped early',
+        openingId: b.openingId,
+        reason: 'No light to see by',
+      }),
     );
     expect(codes(after(run, ...early), GOOD, 'good')).toEqual([]);
   });
@@ -362,7 +366,7 @@ describe('a run that nobody made', () => {
   test('a reason does not make clear what is not', () => {
     const run = without('bubbles');
     const early = run.bleeders.map(
-      (b): Said => ({ kind: 'stopped early', stopId: b.stopId, reason: 'Friday' }),
+      (b): Said => ({ kind: 'stopped early', openingId: b.openingId, reason: 'Friday' }),
     );
     expect(codes(after(run, ...early), GOOD, 'good')).toEqual(Array(4).fill('bleeder not clear'));
   });

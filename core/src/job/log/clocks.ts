@@ -50,10 +50,10 @@ function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
   for (const e of log) {
     // What halts the run stops what runs in it; by another plan it is another opening.
     if (e.kind === 'halted' || e.kind === 'decided') flows.clear();
-    if (!('stopId' in e) || e.stopId === null || !endsFlow(e.kind)) continue;
-    flows.delete(e.stopId);
+    if (!('openingId' in e) || e.openingId === null || !endsFlow(e.kind)) continue;
+    flows.delete(e.openingId);
     if (e.kind !== 'flow set' || e.lookAfterS === null) continue;
-    flows.set(e.stopId, {
+    flows.set(e.openingId, {
       eventId: e.id,
       clock: 'level look',
       elementId: null,

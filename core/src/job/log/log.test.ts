@@ -36,9 +36,9 @@ const ALL: ProofItem[] = [
 ];
 const sorted = (items: readonly ProofItem[]) => items.map((i) => `${i.masterId} ${i.item}`).sort();
 const holdsStill = ({ answers }: ProofState, item: string) => answers.some((a) => a.item === item);
-const STOP = PLAN.stops[0]!.id;
+const OPENING = PLAN.openings[0]!.id;
 const stroke = (id: string, more: Partial<Said> = {}): Said =>
-  ({ id, kind: 'stroke', stopId: STOP, ...more }) as Said;
+  ({ id, kind: 'stroke', openingId: OPENING, ...more }) as Said;
 const undo = (id: string, eventId: string, more: Partial<Said> = {}): Said =>
   ({ id, kind: 'undone', eventId, ...more }) as Said;
 const strokesOf = (said: readonly Said[]) => jobOf(PLAN, said).run!.bleeders[0]!.strokes;
@@ -168,7 +168,14 @@ describe('a proof counts for what was there when it was made', () => {
     ['a stroke', stroke('late', { atMs: 1, person: 'Ode' }), ALL],
     [
       'a bleeder shut',
-      { id: 'late', kind: 'shut', stopId: STOP, tightened: 'by feel', atMs: 1, person: 'Ode' },
+      {
+        id: 'late',
+        kind: 'shut',
+        openingId: OPENING,
+        tightened: 'by feel',
+        atMs: 1,
+        person: 'Ode',
+      },
       ALL,
     ],
     [
@@ -238,7 +245,7 @@ describe('a proof counts for what was there when it was made', () => {
   test.each<[string, Said]>([
     ['a note', { id: 'n', kind: 'note', text: 'Boot is torn, look again' }],
     ['a photo', { id: 'n', kind: 'media note', medium: 'photo', elementId: null }],
-    ['a colour', { id: 'n', kind: 'colour', stopId: STOP, colour: 'clear' }],
+    ['a colour', { id: 'n', kind: 'colour', openingId: OPENING, colour: 'clear' }],
     [
       'a size found',
       { id: 'n', kind: 'size found', elementId: 'front-caliper', size: 'pistonMm', value: 30 },

@@ -11,7 +11,7 @@ import {
 } from '.';
 
 const PLAN = planOf('hatchback-diagonal');
-const [first, second] = PLAN.stops.map((s) => s.bleeder.id);
+const [first, second] = PLAN.openings.map((s) => s.bleeder.id);
 const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
 const ids = countingIds('t');
 const joint = (elementId: string, manualNm: number | null, appliedNm: number | null): Said =>
@@ -88,7 +88,7 @@ test('a torque that was said of a bleeder outweighs the feel of shutting it, the
     joint(second!, 10, null),
   ]);
   const at = (bleederId: string, tightened: 'by feel' | null) =>
-    tightnessOf({ bleederId, stopId: 's', tightened }, log);
+    tightnessOf({ bleederId, openingId: 's', tightened }, log);
   expect(at(first!, 'by feel')).toEqual({ torqueNm: 8 });
   expect(at(second!, 'by feel')).toBe('by feel');
   expect(at(first!, null)).toBeNull();

@@ -30,24 +30,26 @@ export function jointsOf(log: readonly Kept<JobEvent>[]): readonly Joint[] {
  * said when it was shut; null where it was not.
  */
 export function tightnessOf(
-  { bleederId, stopId, tightened }: Pick<ActualRow, 'bleederId' | 'stopId' | 'tightened'>,
+  { bleederId, openingId, tightened }: Pick<ActualRow, 'bleederId' | 'openingId' | 'tightened'>,
   log: readonly Kept<JobEvent>[],
 ): Tightened | null {
   const joint = jointsOf(log).find((j) => j.elementId === bleederId);
   if (tightened === null || !joint || joint.appliedNm === null) return tightened;
-  if (isOpenedSince(joint, [stopId], log)) return tightened;
+  if (isOpenedSince(joint, [openingId], log)) return tightened;
   return { torqueNm: joint.appliedNm };
 }
 
 /** Whether a bleeder was opened again after its torque was said: then that is past. */
 export const isOpenedSince = (
   joint: Pick<Joint, 'id'>,
-  stopIds: readonly string[],
+  openingIds: readonly string[],
   log: readonly Kept<JobEvent>[],
 ): boolean =>
   log
     .slice(log.findIndex((e) => e.id === joint.id))
-    .some((e) => (e.kind === 'stroke' || e.kind === 'opened again') && stopIds.includes(e.stopId));
+    .some(
+      (e) => (e.kind === 'stroke' || e.kind === 'opened again') && openingIds.includes(e.openingId),
+    );
 
 /** The manual's value of a joint of this vehicle, and who put it there. */
 export interface ManualTorque {

@@ -85,7 +85,12 @@ test('a low push is no light one: its height is not held against the firm one', 
 
 test('a stroke after it voids what was measured at the end, not what was measured before the work', () => {
   const before = read(FIRM, 60, false, 'servo emptied');
-  const stroke = { id: 's', atMs: 90, kind: 'opened again', stopId: PLAN.stops[0]!.id } as Said;
+  const stroke = {
+    id: 's',
+    atMs: 90,
+    kind: 'opened again',
+    openingId: PLAN.openings[0]!.id,
+  } as Said;
   const job = jobOf(PLAN, [before, ...RUN, ...GOOD, stroke]);
   expect(measuredAt(job.proof.measured, masterId, 'after')).toBeNull();
   expect(measuredAt(job.proof.measured, masterId, 'servo emptied')!.readings).toHaveLength(1);
@@ -192,11 +197,12 @@ describe('a clutch', () => {
   });
 
   test('its own circuit voids it, the brakes’ does not', () => {
-    const stopOf = (system: string) => SHARED.stops.find((s) => s.control.startsWith(system))!.id;
-    const opened = (stopId: string): Said =>
-      ({ id: ids(), atMs: 90, kind: 'opened again', stopId }) as Said;
-    expect(at(took(110), opened(stopOf('brake')))!.takeUp).toBe('middle');
-    expect(at(took(110), opened(stopOf('clutch')))).toBeUndefined();
+    const openingOf = (system: string) =>
+      SHARED.openings.find((s) => s.control.startsWith(system))!.id;
+    const opened = (openingId: string): Said =>
+      ({ id: ids(), atMs: 90, kind: 'opened again', openingId }) as Said;
+    expect(at(took(110), opened(openingOf('brake')))!.takeUp).toBe('middle');
+    expect(at(took(110), opened(openingOf('clutch')))).toBeUndefined();
   });
 
   test('it takes up lower than it rests, and a brake takes nothing up', () => {

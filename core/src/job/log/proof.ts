@@ -163,18 +163,18 @@ function circuitsOf(event: Kept<JobEvent>, context: ProofContext): readonly stri
     return target ? circuitsOf(target, context) : null;
   }
   if (event.kind === 'halted' && event.masterId) return [event.masterId];
-  if ('stopId' in event && event.stopId !== null)
+  if ('openingId' in event && event.openingId !== null)
     for (const plan of context.plans) {
-      const stop = plan.stops.find((s) => s.id === event.stopId);
-      if (stop) return mastersAt(plan, [stop]);
+      const opening = plan.openings.find((s) => s.id === event.openingId);
+      if (opening) return mastersAt(plan, [opening]);
     }
   const plan = context.plans.find((p) => p.id === event.planId);
-  return plan ? [...plan.work.masterIds, ...mastersAt(plan, plan.stops)] : null;
+  return plan ? [...plan.work.masterIds, ...mastersAt(plan, plan.openings)] : null;
 }
 
-const mastersAt = ({ layout }: Plan, stops: Plan['stops']): string[] =>
+const mastersAt = ({ layout }: Plan, openings: Plan['openings']): string[] =>
   layout.masters
-    .filter((m) => m.chambers.some((c) => stops.some((s) => s.chamberId === c.id)))
+    .filter((m) => m.chambers.some((c) => openings.some((s) => s.chamberId === c.id)))
     .map((m) => m.id);
 
 /** A proof after one event: an answer is taken up, or answers given before it are void. */

@@ -2,9 +2,9 @@ import { jobOf, planOf, runOf, type Said } from '../../testing';
 import { unseenStrokes } from '.';
 
 const plan = planOf('hatchback-diagonal');
-const stopId = plan.stops[0]!.id;
+const openingId = plan.openings[0]!.id;
 const of = (...said: Said[]) => unseenStrokes(jobOf(plan, said), 'phone').map((e) => e.id);
-const helped = (id: string): Said => ({ id, kind: 'stroke', stopId, deviceId: 'helper' });
+const helped = (id: string): Said => ({ id, kind: 'stroke', openingId, deviceId: 'helper' });
 const joined: Said = { id: 'j', kind: 'counting', way: 'helper', deviceId: 'helper' };
 const over = (knew: string | null | undefined, id = 'o'): Said => ({
   id,

@@ -17,7 +17,7 @@ const runOf = (plan: ReturnType<typeof planOf>, said: readonly Said[]) => jobOf(
 const PLAN = planOf('hatchback-diagonal');
 const [MASTER] = PLAN.layout.masters;
 const RUN = follow(PLAN);
-const first = PLAN.stops[0]!;
+const first = PLAN.openings[0]!;
 
 test('where everything was seen clear it is a guess, said as one, and the method stays', () => {
   const places = airSits(runOf(PLAN, RUN), MASTER!);
@@ -29,7 +29,7 @@ test('where everything was seen clear it is a guess, said as one, and the method
 });
 
 test('bubbles that still came stand before what nothing speaks for', () => {
-  const last = RUN.map((e) => e.kind === 'bubbles' && e.stopId === first.id).lastIndexOf(true);
+  const last = RUN.map((e) => e.kind === 'bubbles' && e.openingId === first.id).lastIndexOf(true);
   const seen = RUN.map((e, i) => (i === last ? ({ ...e, reading: 'some' } as Said) : e));
   const [place] = airSits(runOf(PLAN, seen), MASTER!);
   expect(place).toMatchObject({ bleederId: first.bleeder.id, clue: { code: 'bubbles' } });
@@ -40,7 +40,7 @@ test('a bleeder that was not opened comes before a guess, one nobody looked at b
   const layout = layoutOf('hatchback-diagonal');
   const part = afterWork(layout, { parts: [cappedPart('right-front-caliper')] });
   const corner = planned(layout, { work: part });
-  expect(corner.stops).toHaveLength(1);
+  expect(corner.openings).toHaveLength(1);
   const places = airSits(runOf(corner, follow(corner)), layout.masters[0]!);
   expect(
     places
@@ -50,12 +50,12 @@ test('a bleeder that was not opened comes before a guess, one nobody looked at b
   ).toEqual(
     paths(layout)
       .map((p) => p.bleeder.id)
-      .filter((id) => id !== corner.stops[0]!.bleeder.id)
+      .filter((id) => id !== corner.openings[0]!.bleeder.id)
       .sort(),
   );
   const unseen = follow(corner).filter((e) => e.kind !== 'bubbles');
   expect(airSits(runOf(corner, unseen), layout.masters[0]!)[0]).toMatchObject({
-    bleederId: corner.stops[0]!.bleeder.id,
+    bleederId: corner.openings[0]!.bleeder.id,
     clue: { code: 'nobody looked' },
   });
 });
@@ -73,7 +73,7 @@ test('what the count says is still empty comes first of all', () => {
 
 // What never left its way took no bubble along: plain displacement.
 test('a way that was hardly moved comes before one that nothing speaks against', () => {
-  const strokes = RUN.filter((e) => e.kind === 'stroke' && e.stopId === first.id);
+  const strokes = RUN.filter((e) => e.kind === 'stroke' && e.openingId === first.id);
   const clues = (kept: number) => {
     const dropped = new Set(strokes.slice(kept));
     const [place] = airSits(
@@ -129,7 +129,7 @@ test('where the flow leaves a bubble behind, another method is named that carrie
 test('a modulator is named where it may have got air, and no more once a tool has cycled it', () => {
   const clues = (said: readonly Said[]) =>
     airSits(runOf(PLAN, said), MASTER!).map((p) => p.clue.code);
-  const dry: Said = { id: 'dry', kind: 'halted', reason: 'ran dry', stopId: first.id } as Said;
+  const dry: Said = { id: 'dry', kind: 'halted', reason: 'ran dry', openingId: first.id } as Said;
   const cycled = { id: 'c', kind: 'tool step', stageId: 'x', done: true } as unknown as Said;
   expect(clues(RUN)).not.toContain('modulator');
   expect(clues([...RUN, dry])).toContain('modulator');

@@ -1,7 +1,7 @@
 import { bleederName, paths, type Master } from '../../vehicle/circuit';
 import type { Method } from '../../hydraulics/flow';
 import { emptyOnWayMl, oldMl, volumeMl, wayTo } from '../../fluid/inside';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 import { capital } from '../../base/text';
 import { insideNow } from './insideAfter';
 import type { BleederState, RunState } from './state';
@@ -52,9 +52,9 @@ export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
   const opened = (bleederId: string): Opened | null => {
     // Of several openings the last one tells how it was left.
     for (const leg of [run, ...[...run.past].reverse()]) {
-      const stop = leg.plan.stops.filter((s) => s.bleeder.id === bleederId).at(-1);
-      const b = stop && leg.bleeders.find((x) => x.stopId === stop.id);
-      if (stop && b && (b.strokes > 0 || b.shut)) return { stop, b };
+      const opening = leg.plan.openings.filter((s) => s.bleeder.id === bleederId).at(-1);
+      const b = opening && leg.bleeders.find((x) => x.openingId === opening.id);
+      if (opening && b && (b.strokes > 0 || b.shut)) return { opening, b };
     }
     return null;
   };
@@ -62,7 +62,7 @@ export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
   const found: { place: AirPlace; rank: number }[] = [];
   for (const { bleeder, points } of ways) {
     const at = opened(bleeder.id);
-    const method = at?.stop.method ?? plan.stops[0]?.method ?? 'two people';
+    const method = at?.opening.method ?? plan.openings[0]?.method ?? 'two people';
     const row = plan.methods.find((m) => m.method === method);
     const stretch = row?.deciding?.bleederId === bleeder.id ? row.deciding : null;
     const say = (rank: number, clue: AirClue, by: Method = method) =>
@@ -97,13 +97,13 @@ export function airSits(run: RunState, master: Pick<Master, 'id'>): AirPlace[] {
       bleederId: longest.bleeder.id,
       place: bleederName(longest.bleeder),
       clue: { code: 'longest way' },
-      method: opened(longest.bleeder.id)?.stop.method ?? 'two people',
+      method: opened(longest.bleeder.id)?.opening.method ?? 'two people',
     },
   ];
 }
 
 interface Opened {
-  readonly stop: PlanStop;
+  readonly opening: PlanOpening;
   readonly b: BleederState;
 }
 

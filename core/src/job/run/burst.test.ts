@@ -2,11 +2,11 @@ import { planOf, runOf, type Said } from '../../testing';
 import { burstOf } from '.';
 
 const plan = planOf('hatchback-diagonal');
-const stopId = plan.stops[0]!.id;
+const openingId = plan.openings[0]!.id;
 const tap = (atMs: number, more: object = {}): Said => ({
   id: `t${atMs}`,
   kind: 'stroke',
-  stopId,
+  openingId,
   atMs,
   ...more,
 });

@@ -24,7 +24,7 @@ import {
   type RunEvent,
   type RunHappening,
 } from '.';
-import { leastCounts, mostCounts, type PlanStop } from '../../bleed/stages';
+import { leastCounts, mostCounts, type PlanOpening } from '../../bleed/stages';
 import { emptyRun, type RunState } from './state';
 import { foldEvent } from './fold';
 
@@ -85,7 +85,7 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
   const outlet = new Map(plan.reservoirs.map((b) => [b.id, highestOutletMl(plan.layout, b.id)]));
   const swallowed = new Map<string, number>();
   let lowest = Infinity;
-  const drawn = ({ reservoirId, selfFed }: PlanStop, ml: number): void => {
+  const drawn = ({ reservoirId, selfFed }: PlanOpening, ml: number): void => {
     // What feeds it by itself gives as much as is drawn.
     if (selfFed)
       return void real.set(reservoirId, plan.reservoirs.find((b) => b.id === reservoirId)!.maxMl);
@@ -99,33 +99,36 @@ function carriedOut(plan: Plan, shareOf: () => number): number {
     const step = nextStep(state);
     if (step.kind === 'finished' || step.kind === 'decide') return lowest;
     if (step.kind === 'fill way') {
-      const { stop, reservoir, lookAfterS } = step;
-      const ml = shareOf() * stop.mostMlS!.value * lookAfterS;
-      drawn(stop, ml);
-      swallowed.set(stop.id, (swallowed.get(stop.id) ?? 0) + ml);
+      const { opening, reservoir, lookAfterS } = step;
+      const ml = shareOf() * opening.mostMlS!.value * lookAfterS;
+      drawn(opening, ml);
+      swallowed.set(opening.id, (swallowed.get(opening.id) ?? 0) + ml);
       // A level that is kept up tells nothing of what went in before.
-      const wentIn = stop.selfFed ? swallowed.get(stop.id)! : ml;
+      const wentIn = opening.selfFed ? swallowed.get(opening.id)! : ml;
       const fluidComes = step.leftMl <= wentIn + 1e-9;
       say({
         kind: 'level seen',
-        stopId: stop.id,
+        openingId: opening.id,
         levelMl: Math.max(0, real.get(reservoir.id)!),
         fluidComes,
       });
       continue;
     }
     if (step.kind === 'stroke' || step.kind === 'more strokes') {
-      const { stop } = step;
+      const { opening } = step;
       // A mark is read off the jar; a stroke is as long as somebody pushes.
-      if (stop.fromReservoir)
-        drawn(stop, stop.mostMlS ? stop.strokeMl.value : shareOf() * stop.mostStrokeMl.value);
-      const before = state.levelMl[stop.reservoirId]!;
-      say({ kind: 'stroke', stopId: stop.id });
+      if (opening.fromReservoir)
+        drawn(
+          opening,
+          opening.mostMlS ? opening.strokeMl.value : shareOf() * opening.mostStrokeMl.value,
+        );
+      const before = state.levelMl[opening.reservoirId]!;
+      say({ kind: 'stroke', openingId: opening.id });
       // From below what is not swallowed comes up, by the marks of the syringe.
-      if (!stop.fromReservoir)
+      if (!opening.fromReservoir)
         real.set(
-          stop.reservoirId,
-          real.get(stop.reservoirId)! + state.levelMl[stop.reservoirId]! - before,
+          opening.reservoirId,
+          real.get(opening.reservoirId)! + state.levelMl[opening.reservoirId]! - before,
         );
       continue;
     }
@@ -229,14 +232,14 @@ describe('a way that is empty', () => {
     const state = started(plan);
     const step = nextStep(state);
     if (step.kind !== 'fill way') throw new Error(step.kind);
-    const { stop, reservoir } = step;
-    expect(step.leftMl).toBeCloseTo(stop.fillMl.value, 6);
+    const { opening, reservoir } = step;
+    expect(step.leftMl).toBeCloseTo(opening.fillMl.value, 6);
     // From MAX 220 mL down to the call, at the upper corner of the flow.
     const givesMl = 220 - reservoir.topUpLevelMl.value;
-    expect(step.lookAfterS).toBe(Math.floor(givesMl / stop.mostMlS!.value));
+    expect(step.lookAfterS).toBe(Math.floor(givesMl / opening.mostMlS!.value));
     const looked = runOf(
       plan,
-      [{ kind: 'level seen', stopId: stop.id, levelMl: 200, fluidComes: false }],
+      [{ kind: 'level seen', openingId: opening.id, levelMl: 200, fluidComes: false }],
       state,
     );
     expect(looked.levelMl.reservoir).toBe(200);
@@ -245,10 +248,10 @@ describe('a way that is empty', () => {
     // The eye wins over a guessed size: fluid comes, so nothing on this way is empty.
     const comes = runOf(
       plan,
-      [{ kind: 'level seen', stopId: stop.id, levelMl: 190, fluidComes: true }],
+      [{ kind: 'level seen', openingId: opening.id, levelMl: 190, fluidComes: true }],
       looked,
     );
-    expect(nextStep(comes)).toMatchObject({ kind: 'stroke', stop: { id: stop.id } });
+    expect(nextStep(comes)).toMatchObject({ kind: 'stroke', opening: { id: opening.id } });
     expect(comes.bledMl).toBe(0);
     // Near the call it is topped up instead of looked at again in a moment.
     const low = runOf(
@@ -256,7 +259,7 @@ describe('a way that is empty', () => {
       [
         {
           kind: 'level seen',
-          stopId: stop.id,
+          openingId: opening.id,
           levelMl: Math.ceil(reservoir.topUpLevelMl.value),
           fluidComes: false,
         },
@@ -280,17 +283,17 @@ describe('a way that is empty', () => {
     if (step.kind !== 'fill way') throw new Error(step.kind);
     const seen = runOf(
       plan,
-      [{ kind: 'level seen', stopId: step.stop.id, levelMl: 200, fluidComes: true }],
+      [{ kind: 'level seen', openingId: step.opening.id, levelMl: 200, fluidComes: true }],
       state,
     );
-    expect(seen.bledMl).toBeCloseTo(20 - step.stop.fillMl.value, 9);
+    expect(seen.bledMl).toBeCloseTo(20 - step.opening.fillMl.value, 9);
     expect(seen.bleeders[0]!.bledMl).toBe(seen.bledMl);
     expect(seen.bleeders[0]!.strokes).toBe(0);
     // A mark in the jar without any look says as much: the way is full.
-    const mark = runOf(plan, [{ kind: 'stroke', stopId: step.stop.id }], state);
-    expect(mark.bledMl).toBe(step.stop.strokeMl.value);
+    const mark = runOf(plan, [{ kind: 'stroke', openingId: step.opening.id }], state);
+    expect(mark.bledMl).toBe(step.opening.strokeMl.value);
     expect(220 - mark.levelMl.reservoir!).toBeCloseTo(
-      step.stop.strokeMl.value + step.stop.fillMl.value,
+      step.opening.strokeMl.value + step.opening.fillMl.value,
       9,
     );
   });
@@ -305,7 +308,7 @@ describe('a way that is empty', () => {
         ],
       },
     });
-    const [stop] = plan.stops;
+    const [opening] = plan.openings;
     const strokes = followCalls(plan, {
       deviceId: 'phone',
       nextId: () => `made-${++made}`,
@@ -315,10 +318,13 @@ describe('a way that is empty', () => {
     const state = runOf(plan, strokes);
     expect(state.bleeders[0]!.strokes).toBe(3);
     expect(state.bledMl).toBe(0);
-    expect(stop!.fillMl.value).toBeGreaterThan(3 * stop!.strokeMl.value);
-    expect(stop!.neededMl.value).toBeCloseTo(stop!.fillMl.value + 3 * stop!.pathVolumeMl.value, 9);
-    expect(stop!.bledMl.value).toBeCloseTo(
-      stop!.strokes.value * stop!.strokeMl.value - stop!.fillMl.value,
+    expect(opening!.fillMl.value).toBeGreaterThan(3 * opening!.strokeMl.value);
+    expect(opening!.neededMl.value).toBeCloseTo(
+      opening!.fillMl.value + 3 * opening!.pathVolumeMl.value,
+      9,
+    );
+    expect(opening!.bledMl.value).toBeCloseTo(
+      opening!.strokes.value * opening!.strokeMl.value - opening!.fillMl.value,
       9,
     );
   });
@@ -328,17 +334,17 @@ describe('a way that is empty', () => {
     const state = started(plan);
     const step = nextStep(state);
     if (step.kind !== 'stroke') throw new Error(step.kind);
-    const { stop } = step;
-    expect(stop.mostStrokeMl.value).toBeGreaterThan(stop.strokeMl.value);
+    const { opening } = step;
+    expect(opening.mostStrokeMl.value).toBeGreaterThan(opening.strokeMl.value);
     const reservoir = plan.reservoirs[0]!;
     expect(step.strokesUntilTopUp).toBe(
-      Math.floor((reservoir.maxMl - reservoir.topUpLevelMl.value) / stop.mostStrokeMl.value),
+      Math.floor((reservoir.maxMl - reservoir.topUpLevelMl.value) / opening.mostStrokeMl.value),
     );
     // A fill makes the level known again.
     const filled = runOf(
       plan,
       [
-        { kind: 'stroke', stopId: stop.id },
+        { kind: 'stroke', openingId: opening.id },
         { kind: 'topped up', reservoirId: 'reservoir', containerId: null },
       ],
       state,
@@ -376,18 +382,18 @@ describe('parts that come off on the way', () => {
     const held = new RunFluid(plan).after(after.log).inside()[parts[1]!.partId]!;
     expect(held.emptyMl).toBeCloseTo(secondMl, 9);
     // The plan reckoned with it at the second bleed, not at the first.
-    const fills = plan.stops.map((s) => s.fillMl.value);
+    const fills = plan.openings.map((s) => s.fillMl.value);
     expect(fills[0]).toBeCloseTo(volumesMl(clutch).get(parts[0]!.partId)!, 9);
     expect(fills.reduce((a, b) => a + b, 0)).toBeCloseTo(fills[0]! + secondMl, 9);
   });
 
   test('a snapped bleeder: its part is renewed, and the rest reckons with it empty', () => {
     const plan = planned(layoutOf('hatchback-diagonal'));
-    const first = plan.stops[0]!;
+    const first = plan.openings[0]!;
     const begun = follow(plan, { strokes: 2 });
     const state = runOf(plan, [
       ...begun,
-      { id: 'h', kind: 'halted', reason: 'snapped', stopId: first.id },
+      { id: 'h', kind: 'halted', reason: 'snapped', openingId: first.id },
       { id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' },
     ]);
     const at = first.bleeder.at;
@@ -395,7 +401,7 @@ describe('parts that come off on the way', () => {
     expect(state.plan.inside[at]!.emptyMl).toBeCloseTo(volumeMl, 9);
     expect(state.empties[at]).toBeCloseTo(volumeMl, 9);
     expect(
-      state.plan.stops.find((s) => s.bleeder.id === first.bleeder.id)!.fillMl.value,
+      state.plan.openings.find((s) => s.bleeder.id === first.bleeder.id)!.fillMl.value,
     ).toBeCloseTo(volumeMl, 9);
     expect(new RunFluid(plan).after(state.log).inside()[at]!.emptyMl).toBeCloseTo(volumeMl, 9);
   });
@@ -411,7 +417,7 @@ describe('parts that come off on the way', () => {
     expect(left.reservoir!.old.some((p) => p.lot.filledAtMs === 77)).toBe(true);
     for (const b of layout.bleeders) expect(left[b.at]!.mayHoldAir).toBe(false);
     const some = runOf(plan, follow(plan, { strokes: 5 }));
-    const last = plan.stops.at(-1)!.bleeder.at;
+    const last = plan.openings.at(-1)!.bleeder.at;
     expect(insideAfter(some, 77, 'DOT 4')[last]!.mayHoldAir).toBe(true);
   });
 
@@ -461,7 +467,7 @@ describe('a reservoir that is kept full', () => {
     ['reverse', means, false],
   ] as const)('%s with %o: %s', (method, at, selfFed) => {
     const plan = planned(CAR, { method, means: at });
-    const fed = plan.stops.filter((s) => s.method === method);
+    const fed = plan.openings.filter((s) => s.method === method);
     expect(fed.map((s) => s.selfFed === true)).toEqual(fed.map(() => selfFed));
     if (!selfFed) return;
     expect(plan.totals.topUps.value).toBe(0);
@@ -478,7 +484,7 @@ describe('a reservoir that is kept full', () => {
     const slow = planned(CAR, { method: 'gravity', means });
     const [stage] = slow.stages.filter((s) => s.kind === 'bleed');
     expect(stage!.minutes.value).toBeCloseTo(4 * slow.preferences.minutesPerBleeder, 9);
-    const seconds = slow.stops.reduce((sum, s) => sum + s.strokes.value * s.secondsPerStroke, 0);
+    const seconds = slow.openings.reduce((sum, s) => sum + s.strokes.value * s.secondsPerStroke, 0);
     expect(slow.totals.waitingMinutes.value).toBeCloseTo(seconds / 60, 9);
     expect(planned(CAR, { method: 'two people' }).totals.waitingMinutes.value).toBe(0);
   });
@@ -494,8 +500,8 @@ describe('a sweep after a part ends by its bubbles, within its band', () => {
       parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true }],
     },
   });
-  const stop = plan.stops[0]!;
-  const [least, most] = [leastCounts(stop), mostCounts(stop)];
+  const opening = plan.openings[0]!;
+  const [least, most] = [leastCounts(opening), mostCounts(opening)];
   /** Some strokes at it, read as somebody sees them, topped up where it is called for. */
   const after = (strokes: number, reading: 'none' | 'some'): RunState => {
     let n = 0;
@@ -514,23 +520,23 @@ describe('a sweep after a part ends by its bubbles, within its band', () => {
           event({ kind: 'topped up', reservoirId: step.reservoir.id, containerId: null }, plan.id),
         );
       else {
-        state = foldEvent(state, event({ kind: 'stroke', stopId: stop.id }, plan.id));
+        state = foldEvent(state, event({ kind: 'stroke', openingId: opening.id }, plan.id));
         if (++made < strokes) state = read(state, reading);
       }
     }
     return state;
   };
   const read = (state: RunState, reading: 'none' | 'some') =>
-    foldEvent(state, event({ kind: 'bubbles', stopId: stop.id, reading }, plan.id));
+    foldEvent(state, event({ kind: 'bubbles', openingId: opening.id, reading }, plan.id));
 
   test('it is planned with fill and three volumes, between fill and one and fill and five', () => {
-    const [fill, path] = [stop.fillMl.value, stop.pathVolumeMl.value];
+    const [fill, path] = [opening.fillMl.value, opening.pathVolumeMl.value];
     expect(fill).toBeGreaterThan(0);
-    expect(stop.neededMl.value).toBeCloseTo(fill + 3 * path, 9);
-    expect(least).toBe(Math.ceil((fill + path) / stop.strokeMl.value));
-    expect(most).toBe(Math.ceil((fill + 5 * path) / stop.strokeMl.value));
-    expect(least).toBeLessThan(stop.strokes.value);
-    expect(most).toBeGreaterThan(stop.strokes.value);
+    expect(opening.neededMl.value).toBeCloseTo(fill + 3 * path, 9);
+    expect(least).toBe(Math.ceil((fill + path) / opening.strokeMl.value));
+    expect(most).toBe(Math.ceil((fill + 5 * path) / opening.strokeMl.value));
+    expect(least).toBeLessThan(opening.strokes.value);
+    expect(most).toBeGreaterThan(opening.strokes.value);
   });
 
   test('clear, it may be shut from its least on, and not before', () => {
@@ -561,13 +567,13 @@ describe('a sweep after a part ends by its bubbles, within its band', () => {
     const banded = (purpose: string) =>
       dry.stages.flatMap((s) =>
         s.kind === 'bleed' && s.purpose === purpose
-          ? s.stopIds.map((id) => dry.stops.find((x) => x.id === id)!.band !== undefined)
+          ? s.openingIds.map((id) => dry.openings.find((x) => x.id === id)!.band !== undefined)
           : [],
       );
     expect(new Set(banded('prime'))).toEqual(new Set([false]));
     expect(new Set(banded('bleed'))).toEqual(new Set([true]));
     expect(new Set(banded('in turn until clear'))).toEqual(new Set([false]));
-    const flush = planned(layout).stops[0]!;
+    const flush = planned(layout).openings[0]!;
     expect([leastCounts(flush), mostCounts(flush)]).toEqual([flush.strokes.value, Infinity]);
   });
 });

@@ -57,23 +57,25 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'syringe empty':
     case 'shut':
     case 'stopped early':
-      return bleederFault(plans, event.stopId);
+      return bleederFault(plans, event.openingId);
     case 'jar read': {
-      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
-      return stop && !stop.fromReservoir
-        ? `What is pushed up at ${bleederName(stop.bleeder)} is not in the jar; count the marks of the syringe.`
-        : bleederFault(plans, event.stopId);
+      const opening = plans.flatMap((p) => p.openings).find((s) => s.id === event.openingId);
+      return opening && !opening.fromReservoir
+        ? `What is pushed up at ${bleederName(opening.bleeder)} is not in the jar; count the marks of the syringe.`
+        : bleederFault(plans, event.openingId);
     }
     case 'flow set': {
-      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
-      return stop && (!stop.fromReservoir || stop.mostMlS === null)
-        ? `Nothing flows by itself at ${bleederName(stop.bleeder)}; count the ${stop.counted} there.`
-        : bleederFault(plans, event.stopId);
+      const opening = plans.flatMap((p) => p.openings).find((s) => s.id === event.openingId);
+      return opening && (!opening.fromReservoir || opening.mostMlS === null)
+        ? `Nothing flows by itself at ${bleederName(opening.bleeder)}; count the ${opening.counted} there.`
+        : bleederFault(plans, event.openingId);
     }
     case 'level seen': {
-      const stop = plans.flatMap((p) => p.stops).find((s) => s.id === event.stopId);
-      const reservoir = plans.flatMap((p) => p.reservoirs).find((b) => b.id === stop?.reservoirId);
-      if (!reservoir) return bleederFault(plans, event.stopId);
+      const opening = plans.flatMap((p) => p.openings).find((s) => s.id === event.openingId);
+      const reservoir = plans
+        .flatMap((p) => p.reservoirs)
+        .find((b) => b.id === opening?.reservoirId);
+      if (!reservoir) return bleederFault(plans, event.openingId);
       return event.levelMl <= reservoir.maxMl
         ? null
         : `${reservoir.name} holds ${reservoir.maxMl} mL at MAX; its level should be between 0 and that.`;
@@ -86,10 +88,10 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
         : `There is no reservoir chamber "${event.reservoirId}"; it should be one of ${reservoirs.join(', ')}.`;
     }
     case 'halted': {
-      const { stopId, masterId = null } = event;
+      const { openingId, masterId = null } = event;
       if (masterId !== null && !plans.some((p) => p.layout.masters.some((m) => m.id === masterId)))
         return `There is no master "${masterId}" in the layout of this plan.`;
-      return stopId === null ? null : bleederFault(plans, stopId);
+      return openingId === null ? null : bleederFault(plans, openingId);
     }
     case 'decided':
       return has(event.haltId) ? null : `There is no halt "${event.haltId}" to decide on.`;
@@ -139,11 +141,11 @@ export function decisionFault(
   return `The rest cannot be planned like this. ${why}`;
 }
 
-function bleederFault(plans: readonly Plan[], stopId: string): string | null {
-  const stops = plans.flatMap((p) => p.stops.map((s) => s.id));
-  return stops.includes(stopId)
+function bleederFault(plans: readonly Plan[], openingId: string): string | null {
+  const openings = plans.flatMap((p) => p.openings.map((s) => s.id));
+  return openings.includes(openingId)
     ? null
-    : `There is no bleeder "${stopId}" in this plan; it should be one of ${stops.join(', ')}.`;
+    : `There is no bleeder "${openingId}" in this plan; it should be one of ${openings.join(', ')}.`;
 }
 
 /** The sentence for an element that no plan of the job knows, or null. */

@@ -23,7 +23,7 @@ export interface DoneAt {
 export function doneAt(run: RunState): ReadonlyMap<string, DoneAt> {
   const done = new Map<string, DoneAt>();
   for (const { plan, bleeders } of [...run.past, run])
-    for (const id of new Set(plan.stops.map((s) => s.bleeder.id))) {
+    for (const id of new Set(plan.openings.map((s) => s.bleeder.id))) {
       const known = done.get(id);
       const here = standing(plan, bleeders, id, known);
       // Of a plan that did not last, what was never begun leaves what was known before.
@@ -39,12 +39,12 @@ function standing(
   bleederId: string,
   known: DoneAt | undefined,
 ): DoneAt {
-  const openings = plan.stops
+  const openings = plan.openings
     .filter((s) => s.bleeder.id === bleederId)
-    .map((stop) => ({ stop, b: bleeders.find((x) => x.stopId === stop.id)! }));
+    .map((opening) => ({ opening, b: bleeders.find((x) => x.openingId === opening.id)! }));
   const last = openings.at(-1)!;
   const shut = last.b.shut;
-  const clear = shut && dangerAt(plan, last.stop, last.b).length === 0;
+  const clear = shut && dangerAt(plan, last.opening, last.b).length === 0;
   return {
     bleederId,
     begun: openings.some(({ b }) => b.strokes > 0) || (known?.begun ?? false),
@@ -52,8 +52,8 @@ function standing(
     clear,
     renewed:
       clear &&
-      (openings.some(({ stop }) => stop.until === 'new') || known?.renewed === true) &&
-      openings.every(({ stop, b }) => b.shut && missingAt(plan, stop, b).length === 0),
+      (openings.some(({ opening }) => opening.until === 'new') || known?.renewed === true) &&
+      openings.every(({ opening, b }) => b.shut && missingAt(plan, opening, b).length === 0),
     early: shut ? last.b.early : null,
   };
 }

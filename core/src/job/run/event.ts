@@ -77,7 +77,7 @@ export type Try = (typeof TRIES)[number];
 
 /** By how much the jar says that more left an opening than was counted there, mL; below 0 less. */
 export interface JarShare {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly ml: number;
   /** Of that, what a fill of its reservoir has made up for since, mL: so much more, or less, was poured. */
   readonly filledMl: number;
@@ -107,7 +107,7 @@ export type MasterJoined = Pick<
 /** How tight a bleeder was made: an honest "by feel" is never a torque. */
 export type Tightened = 'by feel' | { readonly torqueNm: number };
 
-/** What is done and seen while a vehicle is bled, without what every event carries. `stopId` names one opening of a bleeder. */
+/** What is done and seen while a vehicle is bled, without what every event carries. `openingId` names one opening of a bleeder. */
 export type RunHappening =
   | {
       readonly kind: 'prepared';
@@ -118,39 +118,39 @@ export type RunHappening =
   /** From here on this device counts, and no other: one source at a time. `knew` is the last event of the log that it knew; what was counted behind that it has not seen. */
   | { readonly kind: 'counting'; readonly way: CountWay; readonly knew?: string | null | undefined }
   /** One stroke or mark; several made in a row and said at once, where `made` says how many. */
-  | { readonly kind: 'stroke'; readonly stopId: string; readonly made?: number | undefined }
+  | { readonly kind: 'stroke'; readonly openingId: string; readonly made?: number | undefined }
   /** The order of a round was broken: air may have gone in, and what was seen free of bubbles counts no more. */
-  | { readonly kind: 'round broken'; readonly stopId: string; readonly how: BrokenRound }
+  | { readonly kind: 'round broken'; readonly openingId: string; readonly how: BrokenRound }
   /** What another source counted meanwhile: strokes of their own, or the same ones counted twice. */
   | {
       readonly kind: 'strokes judged';
       readonly eventIds: readonly string[];
       readonly count: boolean;
     }
-  | { readonly kind: 'bubbles'; readonly stopId: string; readonly reading: BubbleReading }
-  | { readonly kind: 'colour'; readonly stopId: string; readonly colour: Colour }
+  | { readonly kind: 'bubbles'; readonly openingId: string; readonly reading: BubbleReading }
+  | { readonly kind: 'colour'; readonly openingId: string; readonly colour: Colour }
   /** Where bubbles stay the same: what was tried against it, or passed over. */
   | {
       readonly kind: 'tried';
-      readonly stopId: string;
+      readonly openingId: string;
       readonly what: Try;
       readonly done: boolean;
     }
   /** How far the bleeder was opened, turns. */
-  | { readonly kind: 'bleeder opened'; readonly stopId: string; readonly turns: number }
+  | { readonly kind: 'bleeder opened'; readonly openingId: string; readonly turns: number }
   /** A pot at the reservoir: put under pressure, or let off, by its gauge. */
   | { readonly kind: 'pressure set'; readonly on: boolean }
   /** A steady flow was let run, so long at the most until somebody looks, or was stopped. What it gave is read on the jar. */
   | {
       readonly kind: 'flow set';
-      readonly stopId: string;
+      readonly openingId: string;
       /** Null where it was stopped. */
       readonly lookAfterS: number | null;
     }
   /** From below: no air left in the tube of the syringe, joined to the bleeder and tied. Only then it may be opened. */
-  | { readonly kind: 'syringe readied'; readonly stopId: string }
+  | { readonly kind: 'syringe readied'; readonly openingId: string }
   /** The syringe is empty: shut before the plunger comes back, and readied anew. */
-  | { readonly kind: 'syringe empty'; readonly stopId: string }
+  | { readonly kind: 'syringe empty'; readonly openingId: string }
   /** Filled up; out of which container, where somebody said so. */
   | {
       readonly kind: 'topped up';
@@ -162,7 +162,7 @@ export type RunHappening =
   /** A look into a reservoir while a steady flow fills a way: where it stands, and whether fluid comes at the bleeder by now. */
   | {
       readonly kind: 'level seen';
-      readonly stopId: string;
+      readonly openingId: string;
       readonly levelMl: number;
       readonly fluidComes: boolean;
     }
@@ -171,22 +171,22 @@ export type RunHappening =
   /** How much stands in the jar: the count and the reservoirs follow from it. */
   | {
       readonly kind: 'jar read';
-      readonly stopId: string;
+      readonly openingId: string;
       readonly jarMl: number;
       /** As the fold reads it: by how much the count of each opening was short, mL, with its sign. The phone leaves it out. */
       readonly shares?: readonly JarShare[];
     }
   /** Bleeder shut, hose off, cap on. */
-  | { readonly kind: 'shut'; readonly stopId: string; readonly tightened: Tightened }
+  | { readonly kind: 'shut'; readonly openingId: string; readonly tightened: Tightened }
   /** Somebody goes back to a bleeder that was through: three strokes and a look follow before it is shut again. */
-  | { readonly kind: 'opened again'; readonly stopId: string }
+  | { readonly kind: 'opened again'; readonly openingId: string }
   /** It was shut before it was done, and why: what it lacks stays as an open item. */
-  | { readonly kind: 'stopped early'; readonly stopId: string; readonly reason: string }
+  | { readonly kind: 'stopped early'; readonly openingId: string; readonly reason: string }
   | StageEvent
   | {
       readonly kind: 'halted';
       readonly reason: HaltReason;
-      readonly stopId: string | null;
+      readonly openingId: string | null;
       /** The control at which it was found, where it was one: only that one is bled again. */
       readonly masterId?: string | null;
     }

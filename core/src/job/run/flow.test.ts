@@ -12,38 +12,38 @@ import {
 } from '.';
 
 const PLAN = planned(layoutOf('hatchback-diagonal'), { method: 'gravity' });
-const [STOP, SECOND] = PLAN.stops;
+const [OPENING, SECOND] = PLAN.openings;
 const [RESERVOIR] = PLAN.reservoirs;
 const READY: readonly Said[] = PLAN.preparation.map((step) => ({ kind: 'prepared', step }));
 const run = (...said: readonly Said[]) => runOf(PLAN, [...READY, ...said]);
 const flow = (lookAfter: number | null, more: Partial<Said> = {}): Said =>
-  ({ kind: 'flow set', stopId: STOP!.id, lookAfterS: lookAfter, ...more }) as Said;
-const jar = (jarMl: number): Said => ({ kind: 'jar read', stopId: STOP!.id, jarMl });
+  ({ kind: 'flow set', openingId: OPENING!.id, lookAfterS: lookAfter, ...more }) as Said;
+const jar = (jarMl: number): Said => ({ kind: 'jar read', openingId: OPENING!.id, jarMl });
 const step = (...said: readonly Said[]) => nextStep(run(...said));
 const look = (state: RunState) => flowLookAfterS(state, nextStep(state));
 
 describe('a steady flow by the clock', () => {
   test('somebody looks before the level could have fallen to the call, or at the planned end', () => {
-    expect(STOP).toMatchObject({ method: 'gravity', counted: 'marks', fromReservoir: true });
+    expect(OPENING).toMatchObject({ method: 'gravity', counted: 'marks', fromReservoir: true });
     const state = run();
-    const byLevel = lookAfterS(state.leastMl[RESERVOIR!.id]!, RESERVOIR!, STOP!.mostMlS!.value)!;
-    const toEnd = Math.ceil(STOP!.strokes.value * STOP!.secondsPerStroke);
+    const byLevel = lookAfterS(state.leastMl[RESERVOIR!.id]!, RESERVOIR!, OPENING!.mostMlS!.value)!;
+    const toEnd = Math.ceil(OPENING!.strokes.value * OPENING!.secondsPerStroke);
     expect(byLevel).toBeLessThan(toEnd);
     expect(look(state)).toBe(byLevel);
     // By then it stands at the call and not below it, were it as fast as it can be.
-    const fellMl = byLevel * STOP!.mostMlS!.value;
+    const fellMl = byLevel * OPENING!.mostMlS!.value;
     expect(RESERVOIR!.maxMl - fellMl).toBeGreaterThanOrEqual(RESERVOIR!.topUpLevelMl.value - 1e-9);
-    expect(fellMl + STOP!.mostMlS!.value).toBeGreaterThan(
+    expect(fellMl + OPENING!.mostMlS!.value).toBeGreaterThan(
       RESERVOIR!.maxMl - RESERVOIR!.topUpLevelMl.value,
     );
     // Two marks before the end the end is nearer than the level.
     const near = run(
       jar(60),
       { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null },
-      jar((STOP!.strokes.value - 2) * STOP!.strokeMl.value),
+      jar((OPENING!.strokes.value - 2) * OPENING!.strokeMl.value),
       { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null },
     );
-    expect(look(near)).toBe(Math.ceil(2 * STOP!.secondsPerStroke));
+    expect(look(near)).toBe(Math.ceil(2 * OPENING!.secondsPerStroke));
   });
 
   test('what feeds itself is looked at for its marks alone; strokes and a push from below have no clock', () => {
@@ -52,17 +52,17 @@ describe('a steady flow by the clock', () => {
       ...fed.preparation.map((s): Said => ({ kind: 'prepared', step: s })),
       { kind: 'pressure set', on: true },
     ]);
-    expect(fed.stops[0]!.selfFed).toBe(true);
+    expect(fed.openings[0]!.selfFed).toBe(true);
     expect(flowLookAfterS(onward, nextStep(onward))).toBe(
-      Math.ceil(fed.stops[0]!.strokes.value * fed.stops[0]!.secondsPerStroke),
+      Math.ceil(fed.openings[0]!.strokes.value * fed.openings[0]!.secondsPerStroke),
     );
     for (const plan of [
       planned(layoutOf('hatchback-diagonal')),
       planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse', means: EVERYTHING }),
     ])
-      for (const stop of plan.stops) {
-        if (stop.mostMlS && stop.fromReservoir) continue;
-        const at: NextStep = { kind: 'stroke', stop, strokesLeft: 5, strokesUntilTopUp: 5 };
+      for (const opening of plan.openings) {
+        if (opening.mostMlS && opening.fromReservoir) continue;
+        const at: NextStep = { kind: 'stroke', opening, strokesLeft: 5, strokesUntilTopUp: 5 };
         expect(flowLookAfterS(runOf(plan, []), at)).toBeNull();
       }
   });
@@ -71,42 +71,42 @@ describe('a steady flow by the clock', () => {
     expect(step(flow(100, { id: 'f', atMs: 5_000 }))).toMatchObject({
       kind: 'flow',
       running: { eventId: 'f', sinceMs: 5_000, dueMs: 105_000 },
-      strokesLeft: STOP!.strokes.value,
+      strokesLeft: OPENING!.strokes.value,
     });
     expect(step(flow(100), flow(null))).toMatchObject({ kind: 'flow', running: null });
     expect(step(flow(100), flow(null), jar(20))).toMatchObject({
       kind: 'stroke',
-      strokesLeft: STOP!.strokes.value - Math.floor(20 / STOP!.strokeMl.value),
+      strokesLeft: OPENING!.strokes.value - Math.floor(20 / OPENING!.strokeMl.value),
     });
-    expect(step(flow(100), { kind: 'stroke', stopId: STOP!.id }).kind).toBe('stroke');
+    expect(step(flow(100), { kind: 'stroke', openingId: OPENING!.id }).kind).toBe('stroke');
     expect(
       step(flow(100), {
         kind: 'level seen',
-        stopId: STOP!.id,
+        openingId: OPENING!.id,
         levelMl: RESERVOIR!.maxMl - 20,
         fluidComes: true,
       }).kind,
     ).toBe('stroke');
     // Shut without a look: what it gave is asked for all the same.
-    expect(step(flow(100), { kind: 'shut', stopId: STOP!.id, tightened: 'by feel' })).toMatchObject(
-      { kind: 'flow', running: null, stop: { id: STOP!.id } },
-    );
+    expect(
+      step(flow(100), { kind: 'shut', openingId: OPENING!.id, tightened: 'by feel' }),
+    ).toMatchObject({ kind: 'flow', running: null, opening: { id: OPENING!.id } });
   });
 
   test('nothing flows by itself where strokes are made', () => {
     const strokes = planned(layoutOf('hatchback-diagonal'));
     const known = { plans: [strokes], has: () => true };
-    const event = kept({ ...flow(60), stopId: strokes.stops[0]!.id } as Said);
+    const event = kept({ ...flow(60), openingId: strokes.openings[0]!.id } as Said);
     expect(runEventFault(known, event as never)).toContain('Nothing flows by itself');
     expect(runEventFault({ ...known, plans: [PLAN] }, kept(flow(60)) as never)).toBeNull();
   });
 
   test('what it may have given is time by flow, and never below nothing', () => {
-    expect(flowFigure(STOP!, 2 * STOP!.secondsPerStroke).value).toBeCloseTo(
-      2 * STOP!.strokeMl.value,
+    expect(flowFigure(OPENING!, 2 * OPENING!.secondsPerStroke).value).toBeCloseTo(
+      2 * OPENING!.strokeMl.value,
       9,
     );
-    expect(flowFigure(STOP!, -3).value).toBe(0);
+    expect(flowFigure(OPENING!, -3).value).toBe(0);
   });
 
   test('it is a clock of the job: on every phone, until somebody looked at that bleeder', () => {
@@ -116,12 +116,12 @@ describe('a steady flow by the clock', () => {
     expect(clocks(set)).toMatchObject([
       { eventId: 'f', clock: 'level look', dueMs: 105_000, ofRun: true },
     ]);
-    const elsewhere: Said = { kind: 'stroke', stopId: SECOND!.id };
+    const elsewhere: Said = { kind: 'stroke', openingId: SECOND!.id };
     expect(clocks(set, elsewhere)).toHaveLength(1);
-    for (const end of [jar(10), flow(null), { kind: 'stroke', stopId: STOP!.id } as Said])
+    for (const end of [jar(10), flow(null), { kind: 'stroke', openingId: OPENING!.id } as Said])
       expect(clocks(set, end)).toEqual([]);
     expect(clocks(set, flow(50, { id: 'g', atMs: 9_000 }))).toMatchObject([{ eventId: 'g' }]);
-    const halt: Said = { id: 'h', kind: 'halted', reason: 'leak', stopId: null };
+    const halt: Said = { id: 'h', kind: 'halted', reason: 'leak', openingId: null };
     const goOn: Said = { kind: 'decided', haltId: 'h', decision: 'go on' };
     expect(clocks(set, halt)).toEqual([]);
     expect(clocks(set, halt, goOn)).toEqual([]);

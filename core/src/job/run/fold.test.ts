@@ -14,7 +14,7 @@ import {
 } from '../../testing';
 import type { JobEvent } from '../log';
 import {
-  currentStop,
+  currentOpening,
   decisionFault,
   DECISIONS,
   DECISIONS_ON,
@@ -36,15 +36,16 @@ import {
 } from '.';
 
 const PLAN = planOf('motorcycle-front-disc');
-const [STOP] = PLAN.stops;
-const stopId = STOP!.id;
+const [OPENING] = PLAN.openings;
+const openingId = OPENING!.id;
 const [RESERVOIR] = PLAN.reservoirs;
 const FRONT = PLAN.layout.nodes.find((n) => n.kind === 'caliper')!;
-const ml = STOP!.strokeMl.value;
+const ml = OPENING!.strokeMl.value;
 const run = (...events: Said[]) => runOf(PLAN, events);
 const stroke = (id?: string, more: Partial<Said> = {}): Said =>
-  ({ kind: 'stroke', stopId, ...(id ? { id } : {}), ...more }) as Said;
-const at = (state: ReturnType<typeof run>) => state.bleeders.find((b) => b.stopId === stopId)!;
+  ({ kind: 'stroke', openingId, ...(id ? { id } : {}), ...more }) as Said;
+const at = (state: ReturnType<typeof run>) =>
+  state.bleeders.find((b) => b.openingId === openingId)!;
 
 describe('strokes and levels', () => {
   test('a stroke is a stroke of the plan: out of the reservoir, into the jar, on its opening', () => {
@@ -62,7 +63,7 @@ describe('strokes and levels', () => {
     expect(once.pouredMl).toBeCloseTo(2 * ml, 9);
     // All shut: midway between MIN and MAX leaves room for heat (common practice, no source).
     const drawn = Array.from({ length: 40 }, () => stroke());
-    const last = run(...drawn, { kind: 'shut', stopId, tightened: 'by feel' }, topped);
+    const last = run(...drawn, { kind: 'shut', openingId, tightened: 'by feel' }, topped);
     expect(last.topUps).toBe(0);
     expect(last.levelMl[RESERVOIR!.id]).toBeCloseTo(RESERVOIR!.finalLevelMl, 9);
     expect(RESERVOIR!.finalLevelMl).toBeCloseTo((RESERVOIR!.maxMl + RESERVOIR!.minMl) / 2, 9);
@@ -88,16 +89,16 @@ describe('strokes and levels', () => {
 
   test('run dry: the reservoir of the bleeder in hand stands at its outlets, all of them where nobody knows', () => {
     const outfit = planOf('sidecar-outfit');
-    const [first] = outfit.stops;
+    const [first] = outfit.openings;
     expect(new Set(outfit.reservoirs.map((b) => b.id)).size).toBeGreaterThan(1);
     const dry = (stop: string | null) => {
-      const { levelMl } = runOf(outfit, [{ kind: 'halted', reason: 'ran dry', stopId: stop }]);
+      const { levelMl } = runOf(outfit, [{ kind: 'halted', reason: 'ran dry', openingId: stop }]);
       return outfit.reservoirs.filter((b) => levelMl[b.id] === b.airDrawnMl).map((b) => b.id);
     };
     expect(dry(first!.id)).toEqual([first!.reservoirId]);
     expect(dry(null)).toEqual(outfit.reservoirs.map((b) => b.id));
     // Another halt draws nothing down.
-    const leak = runOf(outfit, [{ kind: 'halted', reason: 'leak', stopId: first!.id }]);
+    const leak = runOf(outfit, [{ kind: 'halted', reason: 'leak', openingId: first!.id }]);
     expect(leak.levelMl).toEqual(runOf(outfit, []).levelMl);
   });
 });
@@ -106,10 +107,10 @@ describe('what is seen and done at a bleeder', () => {
   test('readings carry the stroke at which they were taken', () => {
     const state = run(
       stroke(),
-      { kind: 'bubbles', stopId, reading: 'some' },
+      { kind: 'bubbles', openingId, reading: 'some' },
       stroke(),
-      { kind: 'bubbles', stopId, reading: 'none' },
-      { kind: 'colour', stopId, colour: 'amber' },
+      { kind: 'bubbles', openingId, reading: 'none' },
+      { kind: 'colour', openingId, colour: 'amber' },
     );
     expect(at(state)).toMatchObject({
       bubbles: { reading: 'none', atStroke: 2 },
@@ -121,17 +122,17 @@ describe('what is seen and done at a bleeder', () => {
   test('how far it was opened and how tight it was made stand on its opening', () => {
     const torque = { torqueNm: 8 };
     const state = run(
-      { kind: 'bleeder opened', stopId, turns: 0.5 },
-      { kind: 'shut', stopId, tightened: torque },
+      { kind: 'bleeder opened', openingId, turns: 0.5 },
+      { kind: 'shut', openingId, tightened: torque },
     );
     expect(at(state)).toMatchObject({ openedTurns: 0.5, shut: true, tightened: torque });
   });
 
   test.each<[string, Said, boolean]>([
     ['a stroke', stroke(), true],
-    ['a bleeder that was opened', { kind: 'bleeder opened', stopId, turns: 0.5 }, true],
+    ['a bleeder that was opened', { kind: 'bleeder opened', openingId, turns: 0.5 }, true],
     ['a part that came off', { kind: 'taken off', elementId: 'lower-hose' }, true],
-    ['bubbles that were seen', { kind: 'bubbles', stopId, reading: 'none' }, false],
+    ['bubbles that were seen', { kind: 'bubbles', openingId, reading: 'none' }, false],
     ['a note', { kind: 'note', text: 'cap was loose' }, false],
     [
       'a size',
@@ -140,7 +141,7 @@ describe('what is seen and done at a bleeder', () => {
     ],
     ['a mend', { kind: 'mended', haltId: null, where: 'hose', how: 'new washer' }, false],
     ['who counts', { kind: 'counting', way: 'tap' }, false],
-    ['a halt', { kind: 'halted', reason: 'leak', stopId: null }, false],
+    ['a halt', { kind: 'halted', reason: 'leak', openingId: null }, false],
     ['a reservoir that was drawn off', { kind: 'prepared', step: 'empty reservoir' }, true],
     ['a cap that was read', { kind: 'prepared', step: 'read cap' }, false],
   ])('%s opens the brakes: %#', (_, said, opens) => {
@@ -161,7 +162,7 @@ describe('who counts', () => {
     expect(state.counting).toEqual({ deviceId: 'phone', way: 'tap' });
     expect(at(state).strokes).toBe(1);
     expect(state.asked).toMatchObject([
-      { eventId: 'b', stopId, deviceId: 'other', person: 'Brek' },
+      { eventId: 'b', openingId, deviceId: 'other', person: 'Brek' },
     ]);
     const taken = run(
       stroke('a'),
@@ -192,14 +193,14 @@ describe('who counts', () => {
 });
 
 describe('halts and decisions', () => {
-  const halted = (reason: HaltReason): Said => ({ id: 'h', kind: 'halted', reason, stopId });
+  const halted = (reason: HaltReason): Said => ({ id: 'h', kind: 'halted', reason, openingId });
   const decided = (decision: (typeof DECISIONS)[number], id = 'd'): Said =>
     ({ id, kind: 'decided', haltId: 'h', decision }) as Said;
 
   test('ended: the halt is the reason', () => {
     expect(run(halted('leak'), decided('end job'))).toMatchObject({
       ended: 'leak',
-      halts: [{ eventId: 'h', reason: 'leak', stopId, decision: 'end job' }],
+      halts: [{ eventId: 'h', reason: 'leak', openingId, decision: 'end job' }],
     });
   });
 
@@ -233,14 +234,14 @@ describe('halts and decisions', () => {
 
   test('left shut, its bleeder is waited for no more and says why', () => {
     const van = planOf('hatchback-diagonal');
-    const [first] = van.stops;
+    const [first] = van.openings;
     const state = runOf(van, [
-      { id: 'h', kind: 'halted', reason: 'grease', stopId: first!.id },
+      { id: 'h', kind: 'halted', reason: 'grease', openingId: first!.id },
       decided('leave shut'),
     ]);
     expect([...state.leftShut]).toEqual([[first!.bleeder.id, 'grease']]);
     expect(state.past).toHaveLength(1);
-    expect(state.plan.stops.map((s) => s.bleeder.id)).not.toContain(first!.bleeder.id);
+    expect(state.plan.openings.map((s) => s.bleeder.id)).not.toContain(first!.bleeder.id);
     expect(state.past[0]).toMatchObject({ plan: van, because: 'grease' });
   });
 
@@ -262,18 +263,18 @@ describe('halts and decisions', () => {
       halted('seized'),
       {
         ...decided('do it last'),
-        plan: { ...rest, stops: rest.stops.map((s) => ({ ...s, id: `${s.id}@d` })) },
+        plan: { ...rest, openings: rest.openings.map((s) => ({ ...s, id: `${s.id}@d` })) },
       } as Said,
       stroke('late'),
-      { kind: 'shut', stopId, tightened: 'by feel' },
+      { kind: 'shut', openingId, tightened: 'by feel' },
     );
-    expect(late.past[0]!.bleeders[0]).toMatchObject({ stopId, strokes: 1, shut: true });
+    expect(late.past[0]!.bleeders[0]).toMatchObject({ openingId, strokes: 1, shut: true });
     expect(late.bleeders.every((b) => b.strokes === 0 && !b.shut)).toBe(true);
     expect(late.bledMl).toBeCloseTo(ml, 9);
   });
 
   test('an opening that no plan knows moves nothing', () => {
-    expect(run(stroke('x', { stopId: 'nowhere' } as Partial<Said>))).toMatchObject({
+    expect(run(stroke('x', { openingId: 'nowhere' } as Partial<Said>))).toMatchObject({
       bledMl: 0,
       openedAtMs: null,
     });
@@ -290,7 +291,7 @@ describe('what arrives under the plan before', () => {
   });
   const join = joinPlan.stages.find((s) => s.kind === 'join lines')!;
   const onward: Said[] = [
-    { kind: 'halted', id: 'h', reason: 'seized', stopId: null },
+    { kind: 'halted', id: 'h', reason: 'seized', openingId: null },
     { kind: 'decided', haltId: 'h', decision: 'do it last', plan: { ...PLAN, id: 'rest' } },
   ];
   const late = (stageId: string): Said => ({
@@ -312,7 +313,7 @@ describe('what arrives under the plan before', () => {
 
   test('two plans before: the stage stands at its own alone', () => {
     const again: Said[] = [
-      { kind: 'halted', id: 'h2', reason: 'seized', stopId: null },
+      { kind: 'halted', id: 'h2', reason: 'seized', openingId: null },
       { kind: 'decided', haltId: 'h2', decision: 'do it last', plan: { ...PLAN, id: 'rest 2' } },
     ];
     const state = runOf(joinPlan, [...onward, ...again, late(join.id)]);
@@ -365,7 +366,10 @@ describe('somebody who follows the calls', () => {
   });
 
   test('where the calls turn in a circle it is said', () => {
-    const endless = { ...PLAN, stops: [{ ...STOP!, strokes: { ...STOP!.strokes, value: 1e9 } }] };
+    const endless = {
+      ...PLAN,
+      openings: [{ ...OPENING!, strokes: { ...OPENING!.strokes, value: 1e9 } }],
+    };
     expect(() =>
       followCalls(endless, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }),
     ).toThrow('never come to an end');
@@ -384,10 +388,10 @@ describe('the bleeder in hand', () => {
     );
 
   test('is the one that the step names, and the one that waits while something else is done', () => {
-    expect(currentStop(upTo('stroke'))).toBe(STOP);
+    expect(currentOpening(upTo('stroke'))).toBe(OPENING);
     expect(nextStep(upTo('topped up')).kind).toBe('top up');
-    expect(currentStop(upTo('topped up'))).toBe(STOP);
-    expect(currentStop(runOf(PLAN, calls))).toBeNull();
+    expect(currentOpening(upTo('topped up'))).toBe(OPENING);
+    expect(currentOpening(runOf(PLAN, calls))).toBeNull();
   });
 
   test('is none while a stage that opens none is at hand', () => {
@@ -400,15 +404,15 @@ describe('the bleeder in hand', () => {
     const at = calls.findIndex((e) => e.kind === 'part compared');
     const state = runOf(plan, calls.slice(0, at) as Said[]);
     expect(nextStep(state).kind).toBe('stage');
-    expect(currentStop(state)).toBeNull();
+    expect(currentOpening(state)).toBeNull();
   });
 
   test('of several the one that is neither shut nor left', () => {
     const car = planOf('hatchback-diagonal');
-    const [first, second] = car.stops;
-    const shut: Said = { kind: 'shut', stopId: first!.id, tightened: 'by feel' };
-    const halt: Said = { kind: 'halted', id: 'h', reason: 'grease', stopId: second!.id };
-    expect(currentStop(runOf(car, [shut, halt]))).toBe(second);
+    const [first, second] = car.openings;
+    const shut: Said = { kind: 'shut', openingId: first!.id, tightened: 'by feel' };
+    const halt: Said = { kind: 'halted', id: 'h', reason: 'grease', openingId: second!.id };
+    expect(currentOpening(runOf(car, [shut, halt]))).toBe(second);
   });
 });
 
@@ -454,12 +458,16 @@ describe('the fluid of a run with two who count', () => {
   });
 
   test('strokes at an opening of the plan that a decision brought are drawn as well', () => {
-    const rest = { ...PLAN, id: 'rest', stops: PLAN.stops.map((s) => ({ ...s, id: `${s.id}@d` })) };
+    const rest = {
+      ...PLAN,
+      id: 'rest',
+      openings: PLAN.openings.map((s) => ({ ...s, id: `${s.id}@d` })),
+    };
     const onward: Said[] = [
       ...filled,
-      { kind: 'halted', id: 'h', reason: 'seized', stopId },
+      { kind: 'halted', id: 'h', reason: 'seized', openingId },
       { kind: 'decided', haltId: 'h', decision: 'do it last', plan: rest },
-      stroke('late', { stopId: `${stopId}@d` } as Partial<Said>),
+      stroke('late', { openingId: `${openingId}@d` } as Partial<Said>),
     ];
     expect(shares(...onward)).toEqual(shares(...filled, stroke('a')));
   });
@@ -510,12 +518,12 @@ describe('events that name what was never there', () => {
       ({ ...kept({ kind: 'decided', haltId, decision: what } as Said) }) as Parameters<
         typeof decisionFault
       >[1];
-    const open = run({ kind: 'halted', id: 'h', reason: 'leak', stopId });
+    const open = run({ kind: 'halted', id: 'h', reason: 'leak', openingId });
     expect(decisionFault(open, decision('h', 'go on'))).toContain('"go on" is not open');
     expect(decisionFault(open, decision('h', 'end job'))).toBeNull();
     expect(decisionFault(open, decision('gone', 'go on'))).toBeNull();
     const closed = run(
-      { kind: 'halted', id: 'h', reason: 'leak', stopId },
+      { kind: 'halted', id: 'h', reason: 'leak', openingId },
       { kind: 'decided', haltId: 'h', decision: 'end job' },
     );
     expect(decisionFault(closed, decision('h', 'go on'))).toBeNull();
@@ -526,14 +534,14 @@ describe('events that name what was never there', () => {
     [{ kind: 'note', planId: PLAN.id }, null],
     [{ kind: 'note', planId: 'other' }, /no plan "other".*one of plan\./],
     [{ kind: 'counting', way: 'tap' }, null],
-    [{ kind: 'stroke', stopId }, null],
-    [{ kind: 'stroke', stopId: 'nowhere' }, /no bleeder "nowhere".*front/],
-    [{ kind: 'bubbles', stopId: 'nowhere' }, /no bleeder/],
-    [{ kind: 'colour', stopId: 'nowhere' }, /no bleeder/],
-    [{ kind: 'bleeder opened', stopId: 'nowhere' }, /no bleeder/],
-    [{ kind: 'shut', stopId: 'nowhere' }, /no bleeder/],
-    [{ kind: 'halted', stopId: null }, null],
-    [{ kind: 'halted', stopId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'stroke', openingId }, null],
+    [{ kind: 'stroke', openingId: 'nowhere' }, /no bleeder "nowhere".*front/],
+    [{ kind: 'bubbles', openingId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'colour', openingId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'bleeder opened', openingId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'shut', openingId: 'nowhere' }, /no bleeder/],
+    [{ kind: 'halted', openingId: null }, null],
+    [{ kind: 'halted', openingId: 'nowhere' }, /no bleeder/],
     [{ kind: 'prepared', step: PLAN.preparation[0] }, null],
     [{ kind: 'prepared', step: 'empty servo' }, /not a step of this plan/],
     [{ kind: 'topped up', reservoirId: RESERVOIR!.id }, null],
@@ -563,9 +571,9 @@ describe('events that name what was never there', () => {
 
 // Three strokes free of bubbles, a colour no darker than the new fluid: common practice, no source.
 describe('what an opening lacks', () => {
-  const enough = STOP!.strokes.value;
+  const enough = OPENING!.strokes.value;
   const lacks = (more: Partial<ReturnType<typeof at>>) =>
-    missingAt(PLAN, STOP!, {
+    missingAt(PLAN, OPENING!, {
       ...at(run()),
       strokes: enough,
       bubbles: { reading: 'none', atStroke: enough },
@@ -618,15 +626,15 @@ describe('what an opening lacks', () => {
       strokes: enough,
       bubbles: { reading: 'none' as const, atStroke: enough },
     };
-    expect(missingAt(PLAN, { ...STOP!, until: 'clear' }, state)).toEqual([]);
-    const twice = { ...PLAN, stops: [STOP!, { ...STOP!, id: 'again' }] };
-    expect(missingAt(twice, STOP!, { ...state, bubbles: null })).toEqual(['colour not read']);
+    expect(missingAt(PLAN, { ...OPENING!, until: 'clear' }, state)).toEqual([]);
+    const twice = { ...PLAN, openings: [OPENING!, { ...OPENING!, id: 'again' }] };
+    expect(missingAt(twice, OPENING!, { ...state, bubbles: null })).toEqual(['colour not read']);
   });
 });
 
 test('before the third stroke bubbles were not read, rather than seen', () => {
-  const short = { ...STOP!, strokes: { ...STOP!.strokes, value: 3 } };
-  const plan = { ...PLAN, stops: [short] };
+  const short = { ...OPENING!, strokes: { ...OPENING!.strokes, value: 3 } };
+  const plan = { ...PLAN, openings: [short] };
   const lacks = (strokes: number, lastBubblesAtStroke: number) =>
     missingAt(plan, short, { ...at(run()), strokes, lastBubblesAtStroke }).filter((m) =>
       m.startsWith('bubbles'),
@@ -644,14 +652,18 @@ test('before the third stroke bubbles were not read, rather than seen', () => {
 
 test('each bleeder of several is read at its own last opening', () => {
   const car = planOf('hatchback-diagonal');
-  for (const stop of car.stops)
+  for (const opening of car.openings)
     expect(
-      missingAt(car, stop, { ...at(run()), stopId: stop.id, strokes: stop.strokes.value }),
+      missingAt(car, opening, {
+        ...at(run()),
+        openingId: opening.id,
+        strokes: opening.strokes.value,
+      }),
     ).toEqual(['bubbles not read', 'colour not read']);
 });
 
 test('what bubbles or a dark colour ask for is strokes, and the reservoir is filled before they would empty it', () => {
-  const enough = STOP!.strokes.value;
+  const enough = OPENING!.strokes.value;
   const calls = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
   const lastStroke = calls.map((e) => e.kind).lastIndexOf('stroke');
   const through = runOf(PLAN, calls.slice(0, lastStroke + 1));
@@ -662,10 +674,10 @@ test('what bubbles or a dark colour ask for is strokes, and the reservoir is fil
     leastMl: { [RESERVOIR!.id]: RESERVOIR!.topUpLevelMl.value },
   });
   for (const said of [
-    [{ kind: 'bubbles', stopId, reading: 'many' }],
+    [{ kind: 'bubbles', openingId, reading: 'many' }],
     [
-      { kind: 'bubbles', stopId, reading: 'none' },
-      { kind: 'colour', stopId, colour: 'black' },
+      { kind: 'bubbles', openingId, reading: 'none' },
+      { kind: 'colour', openingId, colour: 'black' },
     ],
   ] as Said[][]) {
     const state = runOf(PLAN, said, through);
@@ -686,18 +698,18 @@ test('what is to be poured names the level wanted', () => {
 
 test('plan against done: one leg for each plan, each opening with what was planned and made', () => {
   const legs = planAgainstActual(
-    jobOf(PLAN, [stroke(), { kind: 'shut', stopId, tightened: 'by feel' }]).run!,
+    jobOf(PLAN, [stroke(), { kind: 'shut', openingId, tightened: 'by feel' }]).run!,
   );
   expect(legs).toHaveLength(1);
   expect(legs[0]!.rows).toMatchObject([
     {
-      stopId,
+      openingId,
       shut: true,
       tightened: 'by feel',
       strokes: { value: 1 },
-      plannedStrokes: { value: STOP!.strokes.value },
+      plannedStrokes: { value: OPENING!.strokes.value },
       bledMl: { value: ml },
-      plannedMl: { value: STOP!.bledMl.value },
+      plannedMl: { value: OPENING!.bledMl.value },
     },
   ]);
 });

@@ -8,7 +8,7 @@ import {
   mostCounts,
   stageOpens,
   type OwnStage,
-  type PlanStop,
+  type PlanOpening,
   type StageHalt,
 } from '../../bleed/stages';
 import { countsItself } from './counting';
@@ -67,7 +67,7 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
   const otherSize = asksAnew(state, event, log);
   log.push(event);
   const next = happened(state, event, log);
-  return otherSize ? halt(next, { id: event.id, reason: 'other size', stopId: null }) : next;
+  return otherSize ? halt(next, { id: event.id, reason: 'other size', openingId: null }) : next;
 }
 
 /** Whether an event tells a size by which the rest must be worked out anew, and nothing asks for that yet. */
@@ -94,22 +94,22 @@ function happened(
     case 'strokes judged':
       return judge(state, event, log);
     case 'round broken':
-      return atBleeder(opened(state, event.atMs), event.stopId, (b) => ({
+      return atBleeder(opened(state, event.atMs), event.openingId, (b) => ({
         ...b,
         broken: b.broken + 1,
         lastBrokenAtStroke: b.strokes,
       }));
     case 'bubbles':
-      return atBleeder(state, event.stopId, (b) => read(b, event.reading));
+      return atBleeder(state, event.openingId, (b) => read(b, event.reading));
     case 'tried':
-      return atBleeder(state, event.stopId, (b) => tried(b, event));
+      return atBleeder(state, event.openingId, (b) => tried(b, event));
     case 'colour':
-      return atBleeder(state, event.stopId, (b) => ({
+      return atBleeder(state, event.openingId, (b) => ({
         ...b,
         colour: { seen: event.colour, atStroke: b.strokes },
       }));
     case 'bleeder opened':
-      return atBleeder(opened(state, event.atMs), event.stopId, (b) => ({
+      return atBleeder(opened(state, event.atMs), event.openingId, (b) => ({
         ...b,
         openedTurns: event.turns,
         shut: false,
@@ -122,7 +122,7 @@ function happened(
       return flowSet(state, event);
     case 'syringe readied':
     case 'syringe empty':
-      return atBleeder(state, event.stopId, (b) => ({
+      return atBleeder(state, event.openingId, (b) => ({
         ...b,
         syringeReady: event.kind === 'syringe readied',
       }));
@@ -135,7 +135,7 @@ function happened(
     case 'jar set':
       return { ...state, jar: jarSet(state.jar, event.jarMl) };
     case 'shut':
-      return atBleeder(state, event.stopId, (b) => ({
+      return atBleeder(state, event.openingId, (b) => ({
         ...b,
         shut: true,
         flow: null,
@@ -143,11 +143,11 @@ function happened(
         tightened: event.tightened,
       }));
     case 'opened again':
-      return atBleeder(opened(state, event.atMs), event.stopId, (b) =>
+      return atBleeder(opened(state, event.atMs), event.openingId, (b) =>
         b.shut ? { ...b, shut: false, tightened: null, early: null, againAtStroke: b.strokes } : b,
       );
     case 'stopped early':
-      return atBleeder(state, event.stopId, (b) => ({ ...b, early: event.reason }));
+      return atBleeder(state, event.openingId, (b) => ({ ...b, early: event.reason }));
     case 'halted':
       return halt(state, event);
     case 'taken off':
@@ -249,9 +249,9 @@ const isOfPast = (state: RunState, planId: string | null): boolean =>
 function counted(state: RunState, event: Of<'stroke'>): RunState {
   const { counting } = state;
   if (!countsItself(counting, event)) {
-    const { id: eventId, stopId, deviceId, person, atMs, made = 1 } = event;
+    const { id: eventId, openingId, deviceId, person, atMs, made = 1 } = event;
     // Whether it counts is asked; that somebody was at the brakes is not.
-    const asked = [...state.asked, { eventId, stopId, deviceId, person, atMs, made }];
+    const asked = [...state.asked, { eventId, openingId, deviceId, person, atMs, made }];
     return { ...opened(state, atMs), asked };
   }
   const first = counting ?? { deviceId: event.deviceId, way: 'tap' as const };
@@ -279,26 +279,31 @@ function strokes(state: RunState, event: Of<'stroke'>): RunState {
 }
 
 function stroke(before: RunState, event: Of<'stroke'>): RunState {
-  const stop = stopIn(before, event.stopId);
-  if (!stop) return before;
+  const opening = openingIn(before, event.openingId);
+  if (!opening) return before;
   const state = opened(before, event.atMs);
-  const ml = stop.strokeMl.value;
+  const ml = opening.strokeMl.value;
   // A mark in the jar says that its way is full: the reservoir gave that as well.
-  const inJar = stop.fromReservoir && stop.mostMlS !== null;
-  const movedMl = ml + (inJar ? emptyOnWayMl(state.empties, way(state, stop)) : 0);
-  const { next, passedMl } = moved(state, stop, movedMl, inJar ? movedMl : stop.mostStrokeMl.value);
-  const after = atBleeder(next, event.stopId, (b) => ({
+  const inJar = opening.fromReservoir && opening.mostMlS !== null;
+  const movedMl = ml + (inJar ? emptyOnWayMl(state.empties, way(state, opening)) : 0);
+  const { next, passedMl } = moved(
+    state,
+    opening,
+    movedMl,
+    inJar ? movedMl : opening.mostStrokeMl.value,
+  );
+  const after = atBleeder(next, event.openingId, (b) => ({
     ...flowRead(b),
     strokes: b.strokes + 1,
     bledMl: b.bledMl + passedMl,
     swallowedMl: b.swallowedMl + movedMl - passedMl,
   }));
-  return pastItsBand(before, after, stop, event.id);
+  return pastItsBand(before, after, opening, event.id);
 }
 
 /** What a flow gives is not known until somebody looks. */
-const flowSet = (state: RunState, { id, stopId, lookAfterS, atMs }: Of<'flow set'>): RunState =>
-  atBleeder(opened(state, atMs), stopId, (b) =>
+const flowSet = (state: RunState, { id, openingId, lookAfterS, atMs }: Of<'flow set'>): RunState =>
+  atBleeder(opened(state, atMs), openingId, (b) =>
     lookAfterS === null
       ? { ...b, flow: null }
       : {
@@ -312,15 +317,20 @@ const flowSet = (state: RunState, { id, stopId, lookAfterS, atMs }: Of<'flow set
 const flowRead = <B extends BleederState>(b: B): B => ({ ...b, flow: null, flowUnread: false });
 
 /** Past its band bubbles are no matter of patience any more: somebody says what is wrong. */
-function pastItsBand(before: RunState, after: RunState, stop: PlanStop, eventId: string): RunState {
-  const at = ({ bleeders }: RunState) => bleeders.find((x) => x.stopId === stop.id);
+function pastItsBand(
+  before: RunState,
+  after: RunState,
+  opening: PlanOpening,
+  eventId: string,
+): RunState {
+  const at = ({ bleeders }: RunState) => bleeders.find((x) => x.openingId === opening.id);
   const b = at(after);
   return b &&
-    at(before)!.strokes < mostCounts(stop) &&
-    b.strokes >= mostCounts(stop) &&
+    at(before)!.strokes < mostCounts(opening) &&
+    b.strokes >= mostCounts(opening) &&
     b.bubbles !== null &&
     b.bubbles.reading !== 'none'
-    ? halt(after, { id: eventId, reason: 'air never ends', stopId: stop.id })
+    ? halt(after, { id: eventId, reason: 'air never ends', openingId: opening.id })
     : after;
 }
 
@@ -328,7 +338,7 @@ function pastItsBand(before: RunState, after: RunState, stop: PlanStop, eventId:
 function jarRead(before: RunState, event: Of<'jar read'>, log: Kept<RunEvent>[]): RunState {
   const shares = jarShares(before, event);
   log.push({ ...event, shares });
-  const stop = stopIn(before, event.stopId);
+  const opening = openingIn(before, event.openingId);
   const { jar, leastMl } = before;
   // Nobody can have drawn more than full strokes since the reservoir was last filled: the bound of before holds.
   const mostMl = jar.since.reduce((sum, s) => sum + (s.filledMl > 0 ? 0 : s.slackMl), 0);
@@ -338,30 +348,31 @@ function jarRead(before: RunState, event: Of<'jar read'>, log: Kept<RunEvent>[])
     jar: { ...jar, standsMl: event.jarMl, seen: true, since: [] },
   });
   const reservoirIds = new Set(
-    [...jar.since, ...shares].flatMap((s) => stopIn(before, s.stopId)?.reservoirId ?? []),
+    [...jar.since, ...shares].flatMap((s) => openingIn(before, s.openingId)?.reservoirId ?? []),
   );
   const least = [...reservoirIds].map((id) => {
     const byJarMl = after.levelMl[id]! - JAR_READ_TO_ML;
     const boundMl = Math.min(after.levelMl[id]!, leastMl[id]!);
     return [id, boundHolds ? Math.max(boundMl, byJarMl) : byJarMl];
   });
-  const read = new Set([event.stopId, ...jar.since.map((s) => s.stopId)]);
+  const read = new Set([event.openingId, ...jar.since.map((s) => s.openingId)]);
   const known = [...read].reduce<RunState>(
     (state, id) => atBleeder(state, id, (b) => ({ ...flowRead(b), byJar: true })),
     { ...after, leastMl: { ...after.leastMl, ...Object.fromEntries(least) } },
   );
-  return stop ? pastItsBand(before, known, stop, event.id) : known;
+  return opening ? pastItsBand(before, known, opening, event.id) : known;
 }
 
 /** What an opening gave more, or less, than was counted there. */
 function given(state: RunState, share: JarShare): RunState {
-  const { stopId, ml } = share;
-  const stop = stopIn(state, stopId);
-  if (!stop) return state;
-  const { reservoirId, selfFed } = stop;
+  const { openingId, ml } = share;
+  const opening = openingIn(state, openingId);
+  if (!opening) return state;
+  const { reservoirId, selfFed } = opening;
   // Fluid stands in the jar: its way is full, and the reservoir gave that as well.
-  const fill = ml > 0 ? swallow(state.empties, way(state, stop), Infinity).empties : state.empties;
-  const swallowedMl = ml > 0 ? emptyOnWayMl(state.empties, way(state, stop)) : 0;
+  const fill =
+    ml > 0 ? swallow(state.empties, way(state, opening), Infinity).empties : state.empties;
+  const swallowedMl = ml > 0 ? emptyOnWayMl(state.empties, way(state, opening)) : 0;
   const pouredMoreMl = selfFed ? ml + swallowedMl : share.filledMl;
   return atBleeder(
     {
@@ -383,29 +394,29 @@ function given(state: RunState, share: JarShare): RunState {
             [reservoirId]: state.levelMl[reservoirId]! - share.fellMl - swallowedMl,
           },
     },
-    stopId,
+    openingId,
     (b) =>
-      recounted(stop, { ...b, bledMl: b.bledMl + ml, swallowedMl: b.swallowedMl + swallowedMl }),
+      recounted(opening, { ...b, bledMl: b.bledMl + ml, swallowedMl: b.swallowedMl + swallowedMl }),
   );
 }
 
-const stopIn = (state: RunState, stopId: string): PlanStop | undefined =>
+const openingIn = (state: RunState, openingId: string): PlanOpening | undefined =>
   plansOf(state)
-    .flatMap((p) => p.stops)
-    .find((s) => s.id === stopId);
+    .flatMap((p) => p.openings)
+    .find((s) => s.id === openingId);
 
-const way = ({ plan }: RunState, stop: PlanStop): readonly string[] =>
-  wayTo(plan.layout, stop.bleeder.id);
+const way = ({ plan }: RunState, opening: PlanOpening): readonly string[] =>
+  wayTo(plan.layout, opening.bleeder.id);
 
 /** Fluid moved at one opening: out of the reservoir, or out of a syringe from below, where the reservoir is drawn down as it rises. What is empty takes up its part. */
 function moved(
   state: RunState,
-  stop: PlanStop,
+  opening: PlanOpening,
   ml: number,
   mostMl: number,
 ): { readonly next: RunState; readonly passedMl: number } {
-  const { fromReservoir, reservoirId } = stop;
-  const along = way(state, stop);
+  const { fromReservoir, reservoirId } = opening;
+  const along = way(state, opening);
   const { empties, passedMl } = swallow(
     state.empties,
     fromReservoir ? along : [...along].reverse(),
@@ -413,7 +424,7 @@ function moved(
   );
   // What feeds the reservoir by itself brings it to MAX and keeps it there: all of it comes out of a container.
   const maxMl = state.plan.reservoirs.find((b) => b.id === reservoirId)?.maxMl;
-  const fedTo = fromReservoir && stop.selfFed && maxMl !== undefined ? maxMl : null;
+  const fedTo = fromReservoir && opening.selfFed && maxMl !== undefined ? maxMl : null;
   const falls = fromReservoir && fedTo === null;
   // From below what is not swallowed comes up into the reservoir.
   const less = (levels: RunState['levelMl'], by: number) =>
@@ -433,7 +444,7 @@ function moved(
       leastMl: less(state.leastMl, mostMl),
       // What went up is not in the jar.
       bledMl: state.bledMl + (fromReservoir ? passedMl : 0),
-      jar: fromReservoir ? jarAfter(state.jar, stop, passedMl, mostMl - ml) : state.jar,
+      jar: fromReservoir ? jarAfter(state.jar, opening, passedMl, mostMl - ml) : state.jar,
       pouredMl:
         state.pouredMl +
         (falls ? 0 : ml + (fedTo === null ? 0 : Math.max(0, fedTo - state.levelMl[reservoirId]!))),
@@ -443,26 +454,26 @@ function moved(
 
 /** A look into the reservoir while a way fills: what it fell by went into what is empty, and the rest into the jar. */
 function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
-  const stop = stopIn(before, event.stopId);
-  if (!stop || before.levelMl[stop.reservoirId] === undefined) return before;
+  const opening = openingIn(before, event.openingId);
+  if (!opening || before.levelMl[opening.reservoirId] === undefined) return before;
   const state = opened(before, event.atMs);
-  const fellMl = Math.max(0, state.levelMl[stop.reservoirId]! - event.levelMl);
+  const fellMl = Math.max(0, state.levelMl[opening.reservoirId]! - event.levelMl);
   // What fell was not fed.
-  const { next, passedMl } = moved(state, { ...stop, selfFed: false }, fellMl, fellMl);
-  const leftMl = event.fluidComes ? emptyOnWayMl(next.empties, way(state, stop)) : 0;
+  const { next, passedMl } = moved(state, { ...opening, selfFed: false }, fellMl, fellMl);
+  const leftMl = event.fluidComes ? emptyOnWayMl(next.empties, way(state, opening)) : 0;
   const full = event.fluidComes
-    ? swallow(next.empties, way(state, stop), Infinity).empties
+    ? swallow(next.empties, way(state, opening), Infinity).empties
     : next.empties;
   return atBleeder(
     {
       ...next,
       empties: full,
       // The level did not tell of it where something kept it up: it came out of that.
-      pouredMl: next.pouredMl + (stop.selfFed ? leftMl : 0),
-      ...levelled(next, { [stop.reservoirId]: event.levelMl }),
-      jar: levelKnown(next.jar, stop.reservoirId, false),
+      pouredMl: next.pouredMl + (opening.selfFed ? leftMl : 0),
+      ...levelled(next, { [opening.reservoirId]: event.levelMl }),
+      jar: levelKnown(next.jar, opening.reservoirId, false),
     },
-    event.stopId,
+    event.openingId,
     (b) => {
       const given = {
         ...flowRead(b),
@@ -470,7 +481,7 @@ function levelSeen(before: RunState, event: Of<'level seen'>): RunState {
         swallowedMl: b.swallowedMl + fellMl - passedMl + leftMl,
       };
       // Marks of the jar are counted by the jar.
-      return stop.counted === 'strokes' ? recounted(stop, given) : given;
+      return opening.counted === 'strokes' ? recounted(opening, given) : given;
     },
   );
 }
@@ -576,25 +587,25 @@ const halted = (
   eventId: string,
   reason: StageHalt | null,
   masterId: string | null = null,
-): RunState => (reason ? halt(state, { id: eventId, reason, stopId: null, masterId }) : state);
+): RunState => (reason ? halt(state, { id: eventId, reason, openingId: null, masterId }) : state);
 
 function halt(
   state: RunState,
   {
     id: eventId,
     reason,
-    stopId,
+    openingId,
     masterId = null,
-  }: Pick<Of<'halted'>, 'id' | 'reason' | 'stopId' | 'masterId'>,
+  }: Pick<Of<'halted'>, 'id' | 'reason' | 'openingId' | 'masterId'>,
 ): RunState {
   const next = {
     ...state,
     // What ran by the clock runs no longer: what it gave is read before the run goes on.
     bleeders: state.bleeders.map((b) => (b.flow ? { ...b, flow: null } : b)),
-    halts: [...state.halts, { eventId, reason, stopId, masterId, decision: null }],
+    halts: [...state.halts, { eventId, reason, openingId, masterId, decision: null }],
   };
   if (reason !== 'ran dry') return next;
-  const dry = new Set(reservoirsRunDry(state.plan, stopId));
+  const dry = new Set(reservoirsRunDry(state.plan, openingId));
   const levels = state.plan.reservoirs.map((b) => [
     b.id,
     dry.has(b.id) ? Math.min(b.airDrawnMl, state.levelMl[b.id]!) : state.levelMl[b.id]!,
@@ -606,7 +617,7 @@ function halt(
 function fitted(state: RunState, event: Of<'part fitted'>): RunState {
   const next = { ...state, fitted: [...state.fitted, partIdOf(state.plan.layout, event.partId)] };
   const kept = event.cappedAtOnce && event.keptFull;
-  return kept ? next : halt(next, { id: event.id, reason: 'not as planned', stopId: null });
+  return kept ? next : halt(next, { id: event.id, reason: 'not as planned', openingId: null });
 }
 
 /** How a master was joined. What the plan was made for and was not kept halts it. */
@@ -618,7 +629,7 @@ function masterFitted(state: RunState, event: Of<'master fitted'>): RunState {
     event.modulatorLostNothing &&
     event.heldDown &&
     event.bench === 'clean';
-  return kept ? next : halt(next, { id: event.id, reason: 'not as planned', stopId: null });
+  return kept ? next : halt(next, { id: event.id, reason: 'not as planned', openingId: null });
 }
 
 /** What was mended halts the run no longer, where a mend is a cure: the count goes on where it stood. */
@@ -665,8 +676,8 @@ function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): R
       const plan = kept && bySizes(kept, state.sizes);
       log.push({ ...event, plan });
       const bleederId = plansOf(state)
-        .flatMap((p) => p.stops)
-        .find((s) => s.id === halt.stopId)?.bleeder.id;
+        .flatMap((p) => p.openings)
+        .find((s) => s.id === halt.openingId)?.bleeder.id;
       const left =
         event.decision === 'leave shut' && bleederId !== undefined
           ? { ...decided, leftShut: new Map([...decided.leftShut, [bleederId, halt.reason]]) }
@@ -685,7 +696,7 @@ function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
     ...state,
     plan,
     stages: {},
-    bleeders: plan.stops.map((s) => freshBleeder(s.id)),
+    bleeders: plan.openings.map((s) => freshBleeder(s.id)),
     past: [...state.past, { plan: state.plan, stages, bleeders, because }],
     prepared: state.prepared.filter((s) => !plan.preparation.includes(s)),
     // A reservoir that first comes in now begins as the plan says; the others stand where the run left them.
@@ -698,17 +709,17 @@ function takeUp(state: RunState, plan: Plan, because: HaltReason): RunState {
 /** Change one opening, under whatever plan it was made. */
 function atBleeder(
   state: RunState,
-  stopId: string,
+  openingId: string,
   change: (b: BleederState) => BleederState,
 ): RunState {
   const changed = (bleeders: readonly BleederState[]) =>
-    bleeders.map((b) => (b.stopId === stopId ? change(b) : b));
-  if (state.bleeders.some((b) => b.stopId === stopId))
+    bleeders.map((b) => (b.openingId === openingId ? change(b) : b));
+  if (state.bleeders.some((b) => b.openingId === openingId))
     return { ...state, bleeders: changed(state.bleeders) };
   return {
     ...state,
     past: state.past.map((leg) =>
-      leg.bleeders.some((b) => b.stopId === stopId)
+      leg.bleeders.some((b) => b.openingId === openingId)
         ? { ...leg, bleeders: changed(leg.bleeders) }
         : leg,
     ),

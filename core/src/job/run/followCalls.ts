@@ -2,7 +2,7 @@ import type { RunEvent, RunHappening } from './event';
 import { foldEvent } from './fold';
 import { nextStep, type NextStep } from './nextStep';
 import { strokesUntilTopUp } from '../../hydraulics/order';
-import { usualSaying, type OwnStage, type PlanStop } from '../../bleed/stages';
+import { usualSaying, type OwnStage, type PlanOpening } from '../../bleed/stages';
 import { emptyRun, type RunState } from './state';
 import type { Plan } from '../../bleed/plan';
 
@@ -79,37 +79,37 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
     case 'pressure':
       return { kind: 'pressure set', on: step.on };
     case 'ready syringe':
-      return { kind: 'syringe readied', stopId: step.stop.id };
+      return { kind: 'syringe readied', openingId: step.opening.id };
     case 'stroke':
     case 'more strokes':
-      return { kind: 'stroke', stopId: step.stop.id };
+      return { kind: 'stroke', openingId: step.opening.id };
     case 'flow':
       return {
         kind: 'jar read',
-        stopId: step.stop.id,
-        jarMl: state.jar.standsMl + step.stop.strokeMl.value,
+        openingId: step.opening.id,
+        jarMl: state.jar.standsMl + step.opening.strokeMl.value,
       };
     case 'fill way': {
-      const { stop, reservoir, leftMl } = step;
+      const { opening, reservoir, leftMl } = step;
       const givesMl = state.levelMl[reservoir.id]! - reservoir.topUpLevelMl.value;
       const fluidComes = givesMl >= leftMl;
       const levelMl = state.levelMl[reservoir.id]! - Math.min(leftMl, givesMl);
-      return { kind: 'level seen', stopId: stop.id, levelMl, fluidComes };
+      return { kind: 'level seen', openingId: opening.id, levelMl, fluidComes };
     }
     case 'read': {
-      const stopId = step.stop.id;
+      const openingId = step.opening.id;
       // A sweep that might end is gone on with as planned.
-      const made = state.bleeders.find((b) => b.stopId === stopId)!.strokes;
-      if (made < step.stop.strokes.value)
-        return isLow(state, step.stop)
-          ? { kind: 'topped up', reservoirId: step.stop.reservoirId, containerId: null }
-          : { kind: 'stroke', stopId };
+      const made = state.bleeders.find((b) => b.openingId === openingId)!.strokes;
+      if (made < step.opening.strokes.value)
+        return isLow(state, step.opening)
+          ? { kind: 'topped up', reservoirId: step.opening.reservoirId, containerId: null }
+          : { kind: 'stroke', openingId };
       return step.missing.includes('bubbles not read')
-        ? { kind: 'bubbles', stopId, reading: 'none' }
-        : { kind: 'colour', stopId, colour: state.plan.newColour };
+        ? { kind: 'bubbles', openingId, reading: 'none' }
+        : { kind: 'colour', openingId, colour: state.plan.newColour };
     }
     case 'shut':
-      return { kind: 'shut', stopId: step.stop.id, tightened: 'by feel' };
+      return { kind: 'shut', openingId: step.opening.id, tightened: 'by feel' };
     case 'fit part':
       return { kind: 'part fitted', partId: step.partId, cappedAtOnce: true, keptFull: true };
     case 'master joined':
@@ -133,7 +133,10 @@ function answerTo(state: RunState, step: NextStep): RunHappening | null {
 }
 
 /** Whether the next stroke, made in full, could take its reservoir below the call. */
-function isLow(state: RunState, { fromReservoir, reservoirId, mostStrokeMl }: PlanStop): boolean {
+function isLow(
+  state: RunState,
+  { fromReservoir, reservoirId, mostStrokeMl }: PlanOpening,
+): boolean {
   const reservoir = state.plan.reservoirs.find((b) => b.id === reservoirId)!;
   return (
     fromReservoir &&

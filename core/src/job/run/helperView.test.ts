@@ -1,10 +1,10 @@
 import { callOf, type ClosedPhase } from '../../bleed/call';
 import { EVERYTHING, layoutOf, planned, planOf, runOf, type Said } from '../../testing';
 import { followCalls } from './followCalls';
-import { helpedStop, helperView, nextStep, phaseAt, type HelperView } from '.';
+import { helpedOpening, helperView, nextStep, phaseAt, type HelperView } from '.';
 
 const PLAN = planOf('hatchback-diagonal');
-const [STOP, NEXT] = PLAN.stops;
+const [OPENING, NEXT] = PLAN.openings;
 const HELPER = 'helper-phone';
 let n = 0;
 const nextId = () => `h${++n}`;
@@ -14,15 +14,18 @@ const first = before.findIndex((e) => e.kind === 'stroke');
 const TAKEN = { kind: 'counting', way: 'helper', deviceId: HELPER } as Said;
 const READY: Said[] = [...(before.slice(0, first) as Said[]), TAKEN];
 const stroke = (more: Partial<Said> = {}): Said =>
-  ({ kind: 'stroke', stopId: STOP!.id, deviceId: HELPER, ...more }) as Said;
+  ({ kind: 'stroke', openingId: OPENING!.id, deviceId: HELPER, ...more }) as Said;
 
-const view = (said: readonly Said[], phase: ClosedPhase = 'ready', stopId = STOP!.id): HelperView =>
-  helperView(runOf(PLAN, [...said]), { deviceId: HELPER, stopId, phase });
+const view = (
+  said: readonly Said[],
+  phase: ClosedPhase = 'ready',
+  openingId = OPENING!.id,
+): HelperView => helperView(runOf(PLAN, [...said]), { deviceId: HELPER, openingId, phase });
 const strokes = (n: number) => Array.from({ length: n }, () => stroke());
 
 test('the plan of a hatchback with a helper is called as closed strokes', () => {
-  expect(callOf(STOP!.method)).toBe('closed strokes');
-  expect(STOP!.method).toBe('two people');
+  expect(callOf(OPENING!.method)).toBe('closed strokes');
+  expect(OPENING!.method).toBe('two people');
 });
 
 describe('what the phone shows', () => {
@@ -33,12 +36,12 @@ describe('what the phone shows', () => {
       signal: 'at the end',
       bleeder: 'left rear',
       strokes: 0,
-      strokesLeft: STOP!.strokes.value,
+      strokesLeft: OPENING!.strokes.value,
       first: null,
     });
     expect(view([...READY, stroke()])).toMatchObject({
       strokes: 1,
-      strokesLeft: STOP!.strokes.value - 1,
+      strokesLeft: OPENING!.strokes.value - 1,
     });
     expect(view(READY, 'at the end')).toMatchObject({ word: 'Hold', signal: 'shut' });
   });
@@ -48,22 +51,22 @@ describe('what the phone shows', () => {
     expect(called).toMatchObject({ kind: 'call', first: { word: 'Let go' }, signal: 'at the end' });
     if (called.kind !== 'call') throw new Error('no call');
     expect(called.firstS).toBeGreaterThan(0);
-    expect(called.firstS).toBeLessThan(STOP!.secondsPerStroke);
+    expect(called.firstS).toBeLessThan(OPENING!.secondsPerStroke);
   });
 
   test('a call about another bleeder begins anew', () => {
-    expect(phaseAt({ deviceId: HELPER, stopId: NEXT!.id, phase: 'at the end' }, STOP!.id)).toBe(
-      'ready',
-    );
+    expect(
+      phaseAt({ deviceId: HELPER, openingId: NEXT!.id, phase: 'at the end' }, OPENING!.id),
+    ).toBe('ready');
     expect(view(READY, 'shut', NEXT!.id)).toMatchObject({ kind: 'call', first: null });
   });
 
   test('while it is looked at, topped up or decided on there is nothing to push, and that is said', () => {
-    const all = strokes(STOP!.strokes.value);
+    const all = strokes(OPENING!.strokes.value);
     const reading = runOf(PLAN, [...READY, ...all]);
     expect(nextStep(reading).kind).toMatch(/read|top up/);
     expect(view([...READY, ...all], 'released')).toMatchObject({ kind: 'wait', word: 'Wait' });
-    const halted: Said = { kind: 'halted', reason: 'seized', stopId: STOP!.id };
+    const halted: Said = { kind: 'halted', reason: 'seized', openingId: OPENING!.id };
     expect(view([...READY, halted])).toMatchObject({
       kind: 'wait',
       say: expect.stringContaining('leave pedal and lever alone'),
@@ -71,7 +74,7 @@ describe('what the phone shows', () => {
   });
 
   test('the last stroke is let go before anybody waits', () => {
-    const all = strokes(STOP!.strokes.value);
+    const all = strokes(OPENING!.strokes.value);
     expect(view([...READY, ...all], 'shut')).toMatchObject({
       kind: 'wait',
       word: 'Let go',
@@ -80,8 +83,8 @@ describe('what the phone shows', () => {
   });
 
   test('where it may be open it is held, whatever else is done, until "shut" is heard', () => {
-    const halted: Said = { kind: 'halted', reason: 'leak', stopId: STOP!.id };
-    const hold = { word: 'Hold', openAt: STOP!.id };
+    const halted: Said = { kind: 'halted', reason: 'leak', openingId: OPENING!.id };
+    const hold = { word: 'Hold', openAt: OPENING!.id };
     expect(view([...READY, halted], 'at the end')).toMatchObject({ kind: 'wait', ...hold });
     const byVoice: Said = { kind: 'counting', way: 'tap', deviceId: 'phone' };
     expect(view([...READY, byVoice], 'at the end')).toMatchObject({ kind: 'by voice', ...hold });
@@ -110,5 +113,5 @@ test('nobody is called to a pedal where the method needs none there', () => {
   const upTo = calls.findIndex((e) => e.kind === 'stroke');
   const step = nextStep(runOf(alone, calls.slice(0, upTo) as Said[]));
   expect(step.kind).toBe('stroke');
-  expect(helpedStop(step)).toBeNull();
+  expect(helpedOpening(step)).toBeNull();
 });

@@ -8,7 +8,7 @@ import {
   type HelperCue,
 } from '../../bleed/call';
 import { bleederName } from '../../vehicle/circuit';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 import { capital } from '../../base/text';
 import { nextStep, type NextStep } from './nextStep';
 import type { RunState } from './state';
@@ -17,7 +17,7 @@ import type { RunState } from './state';
 export interface HelperPhone {
   readonly deviceId: string;
   /** The opening that its call is about; null before the first tap. */
-  readonly stopId: string | null;
+  readonly openingId: string | null;
   readonly phase: ClosedPhase;
 }
 
@@ -33,7 +33,7 @@ interface Aside {
 export type HelperView =
   | ({
       readonly kind: 'call';
-      readonly stopId: string;
+      readonly openingId: string;
       /** "left rear", from the seat. */
       readonly bleeder: string;
       /** Strokes of this call so far, so that the page knows a new round from the same. */
@@ -51,21 +51,21 @@ export type HelperView =
   | { readonly kind: 'over' };
 
 /** The opening at which a helper calls now, or null: two people, and strokes are called for. */
-export function helpedStop(step: NextStep): PlanStop | null {
+export function helpedOpening(step: NextStep): PlanOpening | null {
   return (step.kind === 'stroke' || step.kind === 'more strokes') &&
-    step.stop.method === 'two people'
-    ? step.stop
+    step.opening.method === 'two people'
+    ? step.opening
     : null;
 }
 
 /** In which phase a helper's call is: one about another opening begins anew. */
-export const phaseAt = (phone: HelperPhone, stopId: string): ClosedPhase =>
-  phone.stopId === stopId ? phone.phase : 'ready';
+export const phaseAt = (phone: HelperPhone, openingId: string): ClosedPhase =>
+  phone.openingId === openingId ? phone.phase : 'ready';
 
 /** What a call names at an opening. */
 export const calledAt = (
   { plan }: Pick<RunState, 'plan'>,
-  { control, bleeder, shape }: PlanStop,
+  { control, bleeder, shape }: PlanOpening,
 ): Called => ({ control, bleeder, shape, pumps: Number(plan.preferences.pumpsBeforeHolding) });
 
 /** How much of a stroke's time goes by until it has come up and the master is full again [M]. */
@@ -75,7 +75,7 @@ const BACK_SHARE = 0.4;
 export function helperView(state: RunState, phone: HelperPhone): HelperView {
   const step = nextStep(state);
   if (step.kind === 'ended' || step.kind === 'finished') return { kind: 'over' };
-  const stop = helpedStop(step);
+  const opening = helpedOpening(step);
   const { counting } = state;
   if (counting !== null && counting.deviceId !== phone.deviceId)
     return {
@@ -86,46 +86,46 @@ export function helperView(state: RunState, phone: HelperPhone): HelperView {
         openAt: null,
       }),
     };
-  if (!stop) return waiting(state, step, phone);
-  const b = state.bleeders.find((x) => x.stopId === stop.id)!;
-  const phase = phaseAt(phone, stop.id);
-  const called = calledAt(state, stop);
+  if (!opening) return waiting(state, step, phone);
+  const b = state.bleeders.find((x) => x.openingId === opening.id)!;
+  const phase = phaseAt(phone, opening.id);
+  const called = calledAt(state, opening);
   const cue = helperCue(phase, called);
   const back = phase === 'shut' || phase === 'shut too soon';
   return {
     kind: 'call',
-    stopId: stop.id,
-    bleeder: bleederName(stop.bleeder),
+    openingId: opening.id,
+    bleeder: bleederName(opening.bleeder),
     strokes: b.strokes,
     strokesLeft: step.kind === 'stroke' ? step.strokesLeft : null,
     ...cue,
     // Once at each bleeder, and not while it may be open: nobody reads then.
     say:
       b.strokes === 0 && !mustHold(phase)
-        ? `${cue.say}. ${SHAPE_WORDS[stop.shape].why.replace(/\.$/, '')}`
+        ? `${cue.say}. ${SHAPE_WORDS[opening.shape].why.replace(/\.$/, '')}`
         : cue.say,
     first: back ? letGoCue(called) : null,
-    firstS: back ? stop.secondsPerStroke * BACK_SHARE : 0,
+    firstS: back ? opening.secondsPerStroke * BACK_SHARE : 0,
   };
 }
 
 /** Where a bleeder may still be open pedal or lever stays where it is, whatever else is done. */
-const held = ({ phase, stopId }: HelperPhone): Aside | null =>
+const held = ({ phase, openingId }: HelperPhone): Aside | null =>
   mustHold(phase)
-    ? { word: 'Hold', say: 'Leave it where it is until “shut” is called aloud', openAt: stopId }
+    ? { word: 'Hold', say: 'Leave it where it is until “shut” is called aloud', openAt: openingId }
     : null;
 
 /** What is done while nobody pushes. */
 function waiting(state: RunState, step: NextStep, phone: HelperPhone): HelperView {
   const hold = held(phone);
   if (hold) return { kind: 'wait', ...hold };
-  const stop = state.plan.stops.find((s) => s.id === phone.stopId);
+  const opening = state.plan.openings.find((s) => s.id === phone.openingId);
   const say = capital(WAITS[step.kind]);
-  return stop && phone.phase === 'shut'
+  return opening && phone.phase === 'shut'
     ? {
         kind: 'wait',
         word: 'Let go',
-        say: `${letGoCue(calledAt(state, stop)).say}. ${say}`,
+        say: `${letGoCue(calledAt(state, opening)).say}. ${say}`,
         openAt: null,
       }
     : { kind: 'wait', word: 'Wait', say, openAt: null };

@@ -41,7 +41,7 @@ export { airClueWords, airSits, type AirClue, type AirPlace } from './airSits';
 export { foldEvent, foldRun } from './fold';
 export { JAR_READ_TO_ML, jarFault, jarSays, type JarSays } from './jar';
 export {
-  currentStop,
+  currentOpening,
   dangerAt,
   flowLookAfterS,
   missingAt,
@@ -71,7 +71,7 @@ export { tryNext } from './tries';
 export { burstOf } from './burst';
 export {
   calledAt,
-  helpedStop,
+  helpedOpening,
   helperView,
   phaseAt,
   type HelperPhone,

@@ -17,23 +17,36 @@ import {
 } from '.';
 
 const PLAN = planOf('veteran-single');
-const [FIRST, SECOND] = PLAN.stops;
+const [FIRST, SECOND] = PLAN.openings;
 const [RESERVOIR] = PLAN.reservoirs;
 const strokeMl = FIRST!.strokeMl.value;
 const slackMl = FIRST!.mostStrokeMl.value - strokeMl;
 
-const stroke = (made: number, stop = FIRST!): Said => ({ kind: 'stroke', stopId: stop.id, made });
-const strokes = (n: number, stop = FIRST!): Said[] =>
-  Array.from({ length: Math.ceil(n / 10) }, (_, i) => stroke(Math.min(10, n - i * 10), stop));
-const read = (jarMl: number, stop = FIRST!): Said => ({ kind: 'jar read', stopId: stop.id, jarMl });
+const stroke = (made: number, opening = FIRST!): Said => ({
+  kind: 'stroke',
+  openingId: opening.id,
+  made,
+});
+const strokes = (n: number, opening = FIRST!): Said[] =>
+  Array.from({ length: Math.ceil(n / 10) }, (_, i) => stroke(Math.min(10, n - i * 10), opening));
+const read = (jarMl: number, opening = FIRST!): Said => ({
+  kind: 'jar read',
+  openingId: opening.id,
+  jarMl,
+});
 const set = (jarMl: number): Said => ({ kind: 'jar set', jarMl });
-const shut = (stop = FIRST!): Said => ({ kind: 'shut', stopId: stop.id, tightened: 'by feel' });
+const shut = (opening = FIRST!): Said => ({
+  kind: 'shut',
+  openingId: opening.id,
+  tightened: 'by feel',
+});
 const bubbles = (reading: 'none' | 'some'): Said => ({
   kind: 'bubbles',
-  stopId: FIRST!.id,
+  openingId: FIRST!.id,
   reading,
 });
-const at = (state: RunState, stop = FIRST!) => state.bleeders.find((b) => b.stopId === stop.id)!;
+const at = (state: RunState, opening = FIRST!) =>
+  state.bleeders.find((b) => b.openingId === opening.id)!;
 const level = (state: RunState) => state.levelMl[RESERVOIR!.id]!;
 const run = (...events: readonly Said[]) => runOf(PLAN, events);
 
@@ -152,17 +165,17 @@ describe('the jar is read', () => {
       method: 'two people',
       work: { ...routineFlush(['master']), purpose: 'new or dry' },
     });
-    const stop = dry.stops[0]!;
-    const swallowed = stop.fillMl.value;
+    const opening = dry.openings[0]!;
+    const swallowed = opening.fillMl.value;
     expect(swallowed).toBeGreaterThan(0);
-    const state = runOf(dry, [{ kind: 'jar read', stopId: stop.id, jarMl: 10 }]);
+    const state = runOf(dry, [{ kind: 'jar read', openingId: opening.id, jarMl: 10 }]);
     const b = state.bleeders[0]!;
-    expect(emptyOnWayMl(state.empties, wayTo(dry.layout, stop.bleeder.id))).toBe(0);
+    expect(emptyOnWayMl(state.empties, wayTo(dry.layout, opening.bleeder.id))).toBe(0);
     expect(b.bledMl).toBeCloseTo(10, 9);
     expect(b.swallowedMl).toBeCloseTo(swallowed, 9);
-    expect(b.strokes).toBe(Math.floor((10 + swallowed) / stop.strokeMl.value));
+    expect(b.strokes).toBe(Math.floor((10 + swallowed) / opening.strokeMl.value));
     const before = runOf(dry, []);
-    expect(before.levelMl[stop.reservoirId]! - state.levelMl[stop.reservoirId]!).toBeCloseTo(
+    expect(before.levelMl[opening.reservoirId]! - state.levelMl[opening.reservoirId]!).toBeCloseTo(
       10 + swallowed,
       9,
     );
@@ -170,8 +183,8 @@ describe('the jar is read', () => {
     const looked = runOf(dry, [
       {
         kind: 'level seen',
-        stopId: stop.id,
-        levelMl: before.levelMl[stop.reservoirId]! - 3 * stop.strokeMl.value,
+        openingId: opening.id,
+        levelMl: before.levelMl[opening.reservoirId]! - 3 * opening.strokeMl.value,
         fluidComes: false,
       },
     ]);
@@ -180,7 +193,7 @@ describe('the jar is read', () => {
 
   test('where it is fed the bottle gave it and the reservoir stands; marks count by the jar alone', () => {
     const fed = planned(layoutOf('hatchback-diagonal'), { method: 'pressure' });
-    const [pot] = fed.stops;
+    const [pot] = fed.openings;
     expect(pot!.selfFed).toBe(true);
     const fedRun = (...said: Said[]) =>
       runOf(fed, [{ kind: 'prepared', step: 'fill reservoir' }, ...said]);
@@ -191,7 +204,7 @@ describe('the jar is read', () => {
       method: 'vacuum',
       work: { ...routineFlush(['master']), purpose: 'new or dry' },
     });
-    const prime = dry.stops[0]!;
+    const prime = dry.openings[0]!;
     const marks = runOf(dry, [read(3.5 * prime.strokeMl.value, prime)]).bleeders[0]!;
     expect(marks.swallowedMl).toBeGreaterThan(prime.strokeMl.value);
     expect(marks.strokes).toBe(3);
@@ -200,7 +213,7 @@ describe('the jar is read', () => {
   test('a look into the reservoir is no fill: what was poured stays as it was', () => {
     const looked: Said = {
       kind: 'level seen',
-      stopId: FIRST!.id,
+      openingId: FIRST!.id,
       levelMl: RESERVOIR!.maxMl - 4 * strokeMl,
       fluidComes: true,
     };
@@ -211,19 +224,23 @@ describe('the jar is read', () => {
 
   test('the bound of full strokes stays where it is the nearer one, and falls where a fill lies between', () => {
     const bike = planOf('motorcycle-front-disc');
-    const [stop] = bike.stops;
-    const ml = stop!.strokeMl.value;
-    const slack = stop!.mostStrokeMl.value - ml;
+    const [opening] = bike.openings;
+    const ml = opening!.strokeMl.value;
+    const slack = opening!.mostStrokeMl.value - ml;
     expect(3 * slack).toBeLessThan(JAR_READ_TO_ML);
     const at = (...said: Said[]) => {
       const state = runOf(bike, said);
-      return state.levelMl[stop!.reservoirId]! - state.leastMl[stop!.reservoirId]!;
+      return state.levelMl[opening!.reservoirId]! - state.leastMl[opening!.reservoirId]!;
     };
-    expect(at(stroke(3, stop!), read(3 * ml, stop!))).toBeCloseTo(3 * slack, 9);
-    const topped: Said = { kind: 'topped up', reservoirId: stop!.reservoirId, containerId: null };
+    expect(at(stroke(3, opening!), read(3 * ml, opening!))).toBeCloseTo(3 * slack, 9);
+    const topped: Said = {
+      kind: 'topped up',
+      reservoirId: opening!.reservoirId,
+      containerId: null,
+    };
     // What is more may all have come behind the fill: its full strokes cannot explain it.
     expect(
-      at(stroke(3, stop!), topped, stroke(1, stop!), read(4 * ml + 2 * slack, stop!)),
+      at(stroke(3, opening!), topped, stroke(1, opening!), read(4 * ml + 2 * slack, opening!)),
     ).toBeCloseTo(JAR_READ_TO_ML, 9);
   });
 
@@ -235,13 +252,13 @@ describe('the jar is read', () => {
       method: 'two people',
       work: { ...routineFlush(['master']), purpose: 'new or dry' },
     });
-    const stop = dry.stops[0]!;
-    expect(jarFault(runOf(dry, []), stop, 0)).toContain('only a look into the reservoir');
-    expect(jarFault(runOf(dry, []), stop, 1)).toBeNull();
+    const opening = dry.openings[0]!;
+    expect(jarFault(runOf(dry, []), opening, 0)).toContain('only a look into the reservoir');
+    expect(jarFault(runOf(dry, []), opening, 1)).toBeNull();
     // Swallowed by the count, and still nothing to be seen.
-    const counted = runOf(dry, [stroke(10, stop)]);
+    const counted = runOf(dry, [stroke(10, opening)]);
     expect(counted.bleeders[0]!.swallowedMl).toBeGreaterThan(0);
-    expect(jarFault(counted, stop, 0)).toContain('only a look into the reservoir');
+    expect(jarFault(counted, opening, 0)).toContain('only a look into the reservoir');
   });
 
   test('what a look would say carries its sign, and asks where the reservoir cannot have given so much', () => {
@@ -258,8 +275,8 @@ describe('the jar is read', () => {
 
   test('from below nothing goes into the jar', () => {
     const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
-    const stop = plan.stops.find((x) => !x.fromReservoir)!;
-    const event = { kind: 'jar read', stopId: stop.id, jarMl: 20 } as const;
+    const opening = plan.openings.find((x) => !x.fromReservoir)!;
+    const event = { kind: 'jar read', openingId: opening.id, jarMl: 20 } as const;
     const known = { plans: [plan], has: () => true };
     const base = { id: 'a', deviceId: 'p', deviceSeq: 1, atMs: 0, planId: plan.id };
     expect(runEventFault(known, { ...base, ...event })).toContain('not in the jar');
@@ -308,7 +325,7 @@ describe('the jar is read', () => {
         const fluid = new RunFluid(PLAN);
         let state = run();
         for (const { kind, stop, n } of steps) {
-          const of = PLAN.stops[stop]!;
+          const of = PLAN.openings[stop]!;
           // What was in it at the last look is still in it.
           const lookedMl = state.jar.standsMl - state.jar.since.reduce((ml, s) => ml + s.ml, 0);
           const next: Said =

@@ -1,5 +1,5 @@
 import { emptyOnWayMl, wayTo } from '../../fluid/inside';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 import type { JarShare } from './event';
 import type { BleederState, Jar, RunState } from './state';
 
@@ -12,12 +12,12 @@ const TINY_ML = 1e-9;
 /** The jar after an opening gave some more by the count, and may have given more than that with full strokes, mL. */
 export function jarAfter(
   jar: Jar,
-  { id: stopId, reservoirId }: Pick<PlanStop, 'id' | 'reservoirId'>,
+  { id: openingId, reservoirId }: Pick<PlanOpening, 'id' | 'reservoirId'>,
   ml: number,
   slackMl: number,
 ): Jar {
-  const known = jar.since.find((s) => s.stopId === stopId) ?? {
-    stopId,
+  const known = jar.since.find((s) => s.openingId === openingId) ?? {
+    openingId,
     reservoirId,
     ml: 0,
     filledMl: 0,
@@ -33,7 +33,7 @@ export function jarAfter(
   return {
     ...jar,
     standsMl: jar.standsMl + ml,
-    since: [...jar.since.filter((s) => s.stopId !== stopId), more],
+    since: [...jar.since.filter((s) => s.openingId !== openingId), more],
   };
 }
 
@@ -63,7 +63,7 @@ export const jarSet = (jar: Jar, standsMl: number): Jar => ({
  */
 export function jarShares(
   { jar }: Pick<RunState, 'jar'>,
-  { stopId, jarMl }: { readonly stopId: string; readonly jarMl: number },
+  { openingId, jarMl }: { readonly openingId: string; readonly jarMl: number },
 ): JarShare[] {
   const shortMl = jarMl - jar.standsMl;
   if (shortMl < 0) {
@@ -73,7 +73,7 @@ export function jarShares(
       s.ml * share > TINY_ML
         ? [
             {
-              stopId: s.stopId,
+              openingId: s.openingId,
               ml: -s.ml * share,
               filledMl: -s.filledMl * share,
               fellMl: -s.fellMl * share,
@@ -85,12 +85,12 @@ export function jarShares(
   let leftMl = shortMl;
   // When it came nobody knows: the level is taken as if it all came after the last fill.
   const others = jar.since.flatMap((s) => {
-    const ml = s.stopId === stopId ? 0 : Math.min(s.slackMl, leftMl);
+    const ml = s.openingId === openingId ? 0 : Math.min(s.slackMl, leftMl);
     leftMl -= ml;
-    return ml > TINY_ML ? [{ stopId: s.stopId, ml, filledMl: 0, fellMl: ml }] : [];
+    return ml > TINY_ML ? [{ openingId: s.openingId, ml, filledMl: 0, fellMl: ml }] : [];
   });
   return leftMl > TINY_ML
-    ? [...others, { stopId, ml: leftMl, filledMl: 0, fellMl: leftMl }]
+    ? [...others, { openingId, ml: leftMl, filledMl: 0, fellMl: leftMl }]
     : others;
 }
 
@@ -99,9 +99,9 @@ export function jarShares(
  * strokes were counted since a look, what was seen keeps its distance to the
  * end; where nothing was counted since, what came meanwhile came after the look.
  */
-export function recounted(stop: PlanStop, b: BleederState): BleederState {
-  const ml = b.bledMl + (stop.counted === 'strokes' ? b.swallowedMl : 0);
-  const strokes = Math.floor(ml / stop.strokeMl.value + TINY_ML);
+export function recounted(opening: PlanOpening, b: BleederState): BleederState {
+  const ml = b.bledMl + (opening.counted === 'strokes' ? b.swallowedMl : 0);
+  const strokes = Math.floor(ml / opening.strokeMl.value + TINY_ML);
   const by = strokes - b.strokes;
   if (by === 0) return b;
   const moved = (atStroke: number): number =>
@@ -130,9 +130,9 @@ export interface JarSays {
 }
 
 /** @param after the state once it is said */
-export function jarSays(before: RunState, after: RunState, stop: PlanStop): JarSays {
-  const at = ({ bleeders }: RunState) => bleeders.find((b) => b.stopId === stop.id)!.strokes;
-  const reservoir = before.plan.reservoirs.find((b) => b.id === stop.reservoirId)!;
+export function jarSays(before: RunState, after: RunState, opening: PlanOpening): JarSays {
+  const at = ({ bleeders }: RunState) => bleeders.find((b) => b.openingId === opening.id)!.strokes;
+  const reservoir = before.plan.reservoirs.find((b) => b.id === opening.reservoirId)!;
   return {
     moreMl: after.jar.standsMl - before.jar.standsMl,
     strokes: at(after),
@@ -142,14 +142,14 @@ export function jarSays(before: RunState, after: RunState, stop: PlanStop): JarS
 }
 
 /** The sentence for a reading that cannot be, or says nothing, or null. Millilitres since it was put under. */
-export function jarFault(state: RunState, stop: PlanStop, jarMl: number): string | null {
+export function jarFault(state: RunState, opening: PlanOpening, jarMl: number): string | null {
   const { jar, empties, plan } = state;
-  const b = state.bleeders.find((x) => x.stopId === stop.id);
+  const b = state.bleeders.find((x) => x.openingId === opening.id);
   const lookedMl = jar.standsMl - jar.since.reduce((sum, s) => sum + s.ml, 0);
   if (jarMl < lookedMl - TINY_ML)
     return `It stood at ${Math.round(lookedMl)} mL at the last look; give as much or more. If it was emptied, say that first.`;
   const wasEmpty =
-    emptyOnWayMl(empties, wayTo(plan.layout, stop.bleeder.id)) > 0 || (b && b.swallowedMl > 0);
+    emptyOnWayMl(empties, wayTo(plan.layout, opening.bleeder.id)) > 0 || (b && b.swallowedMl > 0);
   return wasEmpty && jarMl - lookedMl < TINY_ML
     ? 'Nothing came into it, and this way began empty: only a look into the reservoir says how far it is filled.'
     : null;

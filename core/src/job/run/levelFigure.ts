@@ -1,7 +1,7 @@
 import { howKnown, sizeFigure } from '../../vehicle/circuit';
 import { ARITHMETIC, figure, MODEL, type Figure } from '../../base/figure';
 import type { PlanReservoir } from '../../bleed/plan';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 
 /**
  * Present level of one reservoir by the model, mL, for the gauge of a run.
@@ -12,7 +12,7 @@ import type { PlanStop } from '../../bleed/stages';
 export function levelFigure(
   reservoir: PlanReservoir,
   levelMl: number,
-  stop: PlanStop | null,
+  opening: PlanOpening | null,
 ): Figure {
   return figure({
     label: `${reservoir.name}, by the model`,
@@ -24,7 +24,7 @@ export function levelFigure(
       sizeFigure('At MAX', reservoir.maxMl, 'mL', howKnown(reservoir, 'maxMl')),
       sizeFigure('At MIN', reservoir.minMl, 'mL', howKnown(reservoir, 'minMl')),
       reservoir.topUpLevelMl,
-      ...(stop ? [stop.strokeMl] : []),
+      ...(opening ? [opening.strokeMl] : []),
     ],
   });
 }
@@ -34,14 +34,14 @@ export function levelFigure(
  *
  * @param seconds since it was let run, 0 or more
  */
-export function flowFigure(stop: PlanStop, seconds: number): Figure {
+export function flowFigure(opening: PlanOpening, seconds: number): Figure {
   return figure({
     label: 'In the jar by now, by the model',
-    value: (Math.max(0, seconds) / stop.secondsPerStroke) * stop.strokeMl.value,
+    value: (Math.max(0, seconds) / opening.secondsPerStroke) * opening.strokeMl.value,
     unit: 'mL',
-    rule: `time since it was let run × flow, one mark in ${Math.round(stop.secondsPerStroke)} s. The jar itself wins`,
+    rule: `time since it was let run × flow, one mark in ${Math.round(opening.secondsPerStroke)} s. The jar itself wins`,
     source: MODEL,
-    from: [stop.strokeMl],
+    from: [opening.strokeMl],
   });
 }
 

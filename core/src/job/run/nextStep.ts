@@ -13,7 +13,7 @@ import {
   leastCounts,
   stageWhen,
   type OwnStage,
-  type PlanStop,
+  type PlanOpening,
   type StageWhen,
 } from '../../bleed/stages';
 import { isWaiting, type BleederState, type Halt, type RunState } from './state';
@@ -50,17 +50,17 @@ export type NextStep =
   /** A pot is put under pressure before its first mark, and let off before anything else is done. */
   | { readonly kind: 'pressure'; readonly on: boolean }
   /** From below: the syringe is rid of its air, joined and tied before the bleeder may be opened, at every filling. */
-  | { readonly kind: 'ready syringe'; readonly stop: PlanStop; readonly again: boolean }
+  | { readonly kind: 'ready syringe'; readonly opening: PlanOpening; readonly again: boolean }
   | {
       readonly kind: 'stroke';
-      readonly stop: PlanStop;
+      readonly opening: PlanOpening;
       readonly strokesLeft: number;
       readonly strokesUntilTopUp: number;
     }
   /** A steady flow fills what is empty on the way: let it draw so long, then look into the reservoir. */
   | {
       readonly kind: 'fill way';
-      readonly stop: PlanStop;
+      readonly opening: PlanOpening;
       readonly reservoir: PlanReservoir;
       readonly lookAfterS: number;
       readonly leftMl: number;
@@ -68,23 +68,23 @@ export type NextStep =
   /** A steady flow runs by the clock, or ran: what it gave is read on the jar before anything else is done. */
   | {
       readonly kind: 'flow';
-      readonly stop: PlanStop;
+      readonly opening: PlanOpening;
       /** Since when, and when somebody looks at the latest, milliseconds since 1970; null where it was stopped. */
       readonly running: BleederState['flow'];
       readonly strokesLeft: number;
     }
-  | { readonly kind: 'read'; readonly stop: PlanStop; readonly missing: readonly Missing[] }
+  | { readonly kind: 'read'; readonly opening: PlanOpening; readonly missing: readonly Missing[] }
   | {
       readonly kind: 'more strokes';
-      readonly stop: PlanStop;
+      readonly opening: PlanOpening;
       readonly missing: readonly Missing[];
       readonly strokesUntilTopUp: number;
     }
-  | { readonly kind: 'shut'; readonly stop: PlanStop }
+  | { readonly kind: 'shut'; readonly opening: PlanOpening }
   /** It was shut and lacks something: it is opened again, or somebody says why not. */
   | {
       readonly kind: 'shut early';
-      readonly stop: PlanStop;
+      readonly opening: PlanOpening;
       readonly missing: readonly Missing[];
     }
   | { readonly kind: 'last fill'; readonly reservoir: PlanReservoir; readonly pourMl: number }
@@ -105,7 +105,7 @@ export const MORE_STROKES: readonly Missing[] = [
 export function nextStep(state: RunState): NextStep {
   const step = withoutPot(state);
   if (step.kind === 'ended') return step;
-  const byPot = 'stop' in step && step.stop.method === 'pressure';
+  const byPot = 'opening' in step && step.opening.method === 'pressure';
   // Whatever else is called for, a decision among it: a cap under pressure is not opened.
   if (state.pressureOn && !byPot) return { kind: 'pressure', on: false };
   const flows =
@@ -129,12 +129,12 @@ function withoutPot(state: RunState): NextStep {
       continue;
     }
     for (const b of state.bleeders) {
-      if (!stage.stopIds.includes(b.stopId)) continue;
-      const stop = stopOf(plan, b.stopId);
-      if (b.shut && b.flowUnread) return flowStep(stop, b);
-      if (isWaiting(state, b)) return atBleeder(state, stop);
-      const missing = b.shut && b.early === null ? missingAt(plan, stop, b) : [];
-      if (missing.length > 0) return { kind: 'shut early', stop, missing };
+      if (!stage.openingIds.includes(b.openingId)) continue;
+      const opening = openingOf(plan, b.openingId);
+      if (b.shut && b.flowUnread) return flowStep(opening, b);
+      if (isWaiting(state, b)) return atBleeder(state, opening);
+      const missing = b.shut && b.early === null ? missingAt(plan, opening, b) : [];
+      if (missing.length > 0) return { kind: 'shut early', opening, missing };
     }
   }
   return lastFill(state);
@@ -192,17 +192,18 @@ const OF_THE_RESERVOIR: readonly PreparationStep[] = [
 ];
 
 /** The opening in hand: the first of the plan that is neither shut nor left, if its stage has come. */
-export function currentStop(state: RunState): PlanStop | null {
+export function currentOpening(state: RunState): PlanOpening | null {
   const step = nextStep(state);
-  if ('stop' in step) return step.stop;
+  if ('opening' in step) return step.opening;
   const waiting = state.bleeders.find((b) => isWaiting(state, b));
-  return waiting && step.kind !== 'stage' ? stopOf(state.plan, waiting.stopId) : null;
+  return waiting && step.kind !== 'stage' ? openingOf(state.plan, waiting.openingId) : null;
 }
 
 const isThrough = (state: RunState, stage: OwnStage): boolean =>
   isStageThrough(state.plan, stage, state.stages[stage.id]);
 
-const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => s.id === stopId)!;
+const openingOf = (plan: Plan, openingId: string): PlanOpening =>
+  plan.openings.find((s) => s.id === openingId)!;
 
 /**
  * What an opening lacks: the planned wash-out; at the last opening of its
@@ -210,13 +211,13 @@ const stopOf = (plan: Plan, stopId: string): PlanStop => plan.stops.find((s) => 
  * where the fluid is renewed a colour no darker than the new fluid, seen within
  * the last three strokes. The same from the start counts.
  */
-export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
+export function missingAt(plan: Plan, opening: PlanOpening, b: BleederState): Missing[] {
   const missing: Missing[] = [];
-  if (b.strokes < leastCounts(stop)) missing.push('strokes');
+  if (b.strokes < leastCounts(opening)) missing.push('strokes');
   // Bubbles are read where they count: at the last opening, and where a sweep ends by them; any other only moves fluid.
   const last =
-    stop.band !== undefined ||
-    plan.stops.filter((s) => s.bleeder.id === stop.bleeder.id).at(-1) === stop;
+    opening.band !== undefined ||
+    plan.openings.filter((s) => s.bleeder.id === opening.bleeder.id).at(-1) === opening;
   if (b.againAtStroke !== null && b.strokes - b.againAtStroke < LAST_STROKES)
     missing.push('opened again');
   else if (last && b.lastBrokenAtStroke > 0 && b.strokes - b.lastBrokenAtStroke < LAST_STROKES)
@@ -227,10 +228,10 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
     last &&
     (!b.bubbles ||
       b.bubbles.atStroke !== b.strokes ||
-      b.strokes < Math.min(LAST_STROKES, leastCounts(stop)))
+      b.strokes < Math.min(LAST_STROKES, leastCounts(opening)))
   )
     missing.push('bubbles not read');
-  if (stop.until !== 'new') return missing;
+  if (opening.until !== 'new') return missing;
   const wanted = COLOURS.indexOf(plan.newColour);
   if (!b.colour || b.strokes - b.colour.atStroke >= LAST_STROKES) missing.push('colour not read');
   else if (COLOURS.indexOf(b.colour.seen) > wanted)
@@ -242,11 +243,11 @@ export function missingAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[
  * What of that leaves danger behind: bubbles always; the wash-out where it was
  * to carry air out, not where it only renews the fluid; never a colour.
  */
-export function dangerAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[] {
+export function dangerAt(plan: Plan, opening: PlanOpening, b: BleederState): Missing[] {
   const airy =
-    stop.until !== 'new' ||
-    plan.scope.bleeders.some((f) => f.bleederId === stop.bleeder.id && f.why.code === 'air');
-  return missingAt(plan, stop, b).filter(
+    opening.until !== 'new' ||
+    plan.scope.bleeders.some((f) => f.bleederId === opening.bleeder.id && f.why.code === 'air');
+  return missingAt(plan, opening, b).filter(
     (m) =>
       m === 'bubbles not read' ||
       m === 'bubbles in the last three' ||
@@ -256,63 +257,64 @@ export function dangerAt(plan: Plan, stop: PlanStop, b: BleederState): Missing[]
   );
 }
 
-function atBleeder(state: RunState, stop: PlanStop): NextStep {
+function atBleeder(state: RunState, opening: PlanOpening): NextStep {
   const { plan } = state;
-  const b = state.bleeders.find((x) => x.stopId === stop.id)!;
-  const missing = missingAt(plan, stop, b);
-  const fill = fillsWay(state, stop, b);
+  const b = state.bleeders.find((x) => x.openingId === opening.id)!;
+  const missing = missingAt(plan, opening, b);
+  const fill = fillsWay(state, opening, b);
   if (fill && missing.length > 0) return fill;
-  if (b.flowUnread) return flowStep(stop, b);
+  if (b.flowUnread) return flowStep(opening, b);
   if (missing.length === 0)
-    return lookedAt(stop, b)
-      ? { kind: 'shut', stop }
-      : { kind: 'read', stop, missing: ['bubbles not read'] };
-  const reservoir = plan.reservoirs.find((x) => x.id === stop.reservoirId)!;
+    return lookedAt(opening, b)
+      ? { kind: 'shut', opening }
+      : { kind: 'read', opening, missing: ['bubbles not read'] };
+  const reservoir = plan.reservoirs.find((x) => x.id === opening.reservoirId)!;
   const levelMl = state.levelMl[reservoir.id]!;
   const leastMl = state.leastMl[reservoir.id]!;
   // Somebody will push to the stop: the call comes where full strokes would ask for it.
-  const untilTopUp = stop.fromReservoir
-    ? strokesUntilTopUp(leastMl, reservoir, stop.mostStrokeMl.value)
+  const untilTopUp = opening.fromReservoir
+    ? strokesUntilTopUp(leastMl, reservoir, opening.mostStrokeMl.value)
     : Infinity;
-  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
+  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, opening.bleeder.id));
   const first = b.strokes === 0;
-  const risesMl = Math.max(0, stop.strokeMl.value - leftMl);
+  const risesMl = Math.max(0, opening.strokeMl.value - leftMl);
   const wantsStrokes = missing.some((m) => MORE_STROKES.includes(m));
-  if (wantsStrokes && !stop.fromReservoir && drawsOff(levelMl, reservoir, risesMl, first))
+  if (wantsStrokes && !opening.fromReservoir && drawsOff(levelMl, reservoir, risesMl, first))
     return { kind: 'draw off', reservoir, drawMl: levelMl - halfMl(reservoir), first };
-  if (wantsStrokes && !stop.fromReservoir && !b.syringeReady)
-    return { kind: 'ready syringe', stop, again: !first };
+  if (wantsStrokes && !opening.fromReservoir && !b.syringeReady)
+    return { kind: 'ready syringe', opening, again: !first };
   if (wantsStrokes && untilTopUp === 0)
     return { kind: 'top up', reservoir, pourMl: reservoir.maxMl - levelMl };
   if (missing.includes('strokes')) {
     return {
       kind: 'stroke',
-      stop,
-      strokesLeft: leastCounts(stop) - b.strokes,
+      opening,
+      strokesLeft: leastCounts(opening) - b.strokes,
       strokesUntilTopUp: untilTopUp,
     };
   }
-  if (wantsStrokes) return { kind: 'more strokes', stop, missing, strokesUntilTopUp: untilTopUp };
-  return { kind: 'read', stop, missing };
+  if (wantsStrokes)
+    return { kind: 'more strokes', opening, missing, strokesUntilTopUp: untilTopUp };
+  return { kind: 'read', opening, missing };
 }
 
 /** A steady flow that fills what is empty on its way before its first mark. */
-function fillsWay(state: RunState, stop: PlanStop, b: BleederState): NextStep | null {
+function fillsWay(state: RunState, opening: PlanOpening, b: BleederState): NextStep | null {
   const { plan } = state;
-  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, stop.bleeder.id));
-  if (!stop.mostMlS || leftMl <= 0 || b.strokes > 0) return null;
-  const reservoir = plan.reservoirs.find((x) => x.id === stop.reservoirId)!;
-  const seconds = lookAfterS(state.leastMl[reservoir.id]!, reservoir, stop.mostMlS.value);
+  const leftMl = emptyOnWayMl(state.empties, wayTo(plan.layout, opening.bleeder.id));
+  if (!opening.mostMlS || leftMl <= 0 || b.strokes > 0) return null;
+  const reservoir = plan.reservoirs.find((x) => x.id === opening.reservoirId)!;
+  const seconds = lookAfterS(state.leastMl[reservoir.id]!, reservoir, opening.mostMlS.value);
   return seconds === null
     ? { kind: 'top up', reservoir, pourMl: reservoir.maxMl - state.levelMl[reservoir.id]! }
-    : { kind: 'fill way', stop, reservoir, lookAfterS: seconds, leftMl };
+    : { kind: 'fill way', opening, reservoir, lookAfterS: seconds, leftMl };
 }
 
-const flowStep = (stop: PlanStop, b: BleederState): NextStep => ({
+const flowStep = (opening: PlanOpening, b: BleederState): NextStep => ({
   kind: 'flow',
-  stop,
+  opening,
   running: b.flow,
-  strokesLeft: leastCounts(stop) - b.strokes,
+  strokesLeft: leastCounts(opening) - b.strokes,
 });
 
 /** Three marks more are looked at after: where only bubbles or colour are still waited for. */
@@ -326,18 +328,18 @@ const FEW_MARKS = 3;
  */
 export function flowLookAfterS(state: RunState, step: NextStep): number | null {
   if (step.kind !== 'stroke' && step.kind !== 'more strokes') return null;
-  const { stop } = step;
-  if (!stop.mostMlS || !stop.fromReservoir) return null;
+  const { opening } = step;
+  if (!opening.mostMlS || !opening.fromReservoir) return null;
   const marks = step.kind === 'stroke' ? step.strokesLeft : FEW_MARKS;
-  const toEndS = Math.max(1, Math.ceil(marks * stop.secondsPerStroke));
-  if (stop.selfFed) return toEndS;
-  const reservoir = state.plan.reservoirs.find((b) => b.id === stop.reservoirId)!;
-  const byLevelS = lookAfterS(state.leastMl[reservoir.id]!, reservoir, stop.mostMlS.value);
+  const toEndS = Math.max(1, Math.ceil(marks * opening.secondsPerStroke));
+  if (opening.selfFed) return toEndS;
+  const reservoir = state.plan.reservoirs.find((b) => b.id === opening.reservoirId)!;
+  const byLevelS = lookAfterS(state.leastMl[reservoir.id]!, reservoir, opening.mostMlS.value);
   return byLevelS === null ? null : Math.min(byLevelS, toEndS);
 }
 
 /** Whether somebody saw what came at the end of an opening: a first pass too, where nothing need be clear yet. What was shut without is as it is. */
-const lookedAt = ({ fromReservoir }: PlanStop, { bubbles, strokes }: BleederState): boolean =>
+const lookedAt = ({ fromReservoir }: PlanOpening, { bubbles, strokes }: BleederState): boolean =>
   !fromReservoir || (bubbles !== null && strokes - bubbles.atStroke < LAST_STROKES);
 
 function lastFill(state: RunState): NextStep {

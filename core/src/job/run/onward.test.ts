@@ -39,12 +39,12 @@ const planned = (request: Partial<PlanRequest> & Pick<PlanRequest, 'layout'>): P
 const follow = (plan: Plan, strokes?: number) =>
   followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = { deviceId: 'phone', deviceSeq: 1, atMs: 0 };
-const halted = (reason: HaltReason, stopId: string | null): Said => ({
+const halted = (reason: HaltReason, openingId: string | null): Said => ({
   ...base,
   id: `h-${reason}`,
   kind: 'halted',
   reason,
-  stopId,
+  openingId,
 });
 const decided = (reason: HaltReason, decision: Decision): Said => ({
   ...base,
@@ -58,8 +58,8 @@ const meet = (
   state: RunState,
   reason: HaltReason,
   decision: Decision,
-  stopId = state.plan.stops[0]?.id ?? null,
-) => runOf(state.plan, [halted(reason, stopId), decided(reason, decision)], state);
+  openingId = state.plan.openings[0]?.id ?? null,
+) => runOf(state.plan, [halted(reason, openingId), decided(reason, decision)], state);
 /** The rest of a run by the calls. */
 const finish = (state: RunState) => {
   let n = 0;
@@ -82,25 +82,25 @@ const shutAfter = (plan: Plan, bleeders: number) => {
 
 const VAN = planned({ layout: layoutOf('van-four-channel') });
 const COUPE = planned({ layout: layoutOf('estate-front-rear') });
-const counts = (plan: Plan) => plan.stops.map((s) => [s.bleeder.id, s.strokes.value]);
-const opens = (plan: Plan) => plan.stops.map((s) => s.bleeder.id);
+const counts = (plan: Plan) => plan.openings.map((s) => [s.bleeder.id, s.strokes.value]);
+const opens = (plan: Plan) => plan.openings.map((s) => s.bleeder.id);
 
 describe('the rest as it was', () => {
   test('planned again from any bleeder on, it is the plan that was made at the start: the same simulation, carried on', () => {
     for (const plan of [VAN, COUPE]) {
       for (const shut of [0, 1, 2, 3]) {
         const state = runOf(plan, shutAfter(plan, shut));
-        const inHand = plan.stops[shut]!;
+        const inHand = plan.openings[shut]!;
         // The last one first moved to the end stays where it is.
-        const last = plan.stops.at(-1)!;
+        const last = plan.openings.at(-1)!;
         const again = planOnward(
           state,
-          { eventId: 'h', reason: 'seized', stopId: last.id, masterId: null, decision: null },
+          { eventId: 'h', reason: 'seized', openingId: last.id, masterId: null, decision: null },
           'do it last',
           'd',
         );
         expect(again.verdict === 'planned' && counts(again.plan)).toEqual(
-          counts(plan).slice(plan.stops.indexOf(inHand)),
+          counts(plan).slice(plan.openings.indexOf(inHand)),
         );
       }
     }
@@ -134,7 +134,7 @@ describe('planned anew before the reservoir was seen to', () => {
   });
 
   test('its sums are those of the plan before: the same fluid goes out of the reservoir and into it', () => {
-    const anew = meet(upTo(), 'seized', 'do it last', VAN.stops.at(-1)!.id);
+    const anew = meet(upTo(), 'seized', 'do it last', VAN.openings.at(-1)!.id);
     expect(anew.plan.totals.pouredMl.value).toBeCloseTo(VAN.totals.pouredMl.value, 6);
     const end = finish(anew);
     expect(nextStep(end).kind).toBe('finished');
@@ -146,59 +146,59 @@ describe('planned anew before the reservoir was seen to', () => {
 
 describe('one bleeder that does not move', () => {
   const state = runOf(VAN, shutAfter(VAN, 1));
-  const stuck = VAN.stops[1]!;
+  const stuck = VAN.openings[1]!;
 
   test('done last: the others come first, and it is still there at the end', () => {
     const after = meet(state, 'seized', 'do it last', stuck.id);
     expect(opens(after.plan)).toEqual([
-      ...VAN.stops.slice(2).map((s) => s.bleeder.id),
+      ...VAN.openings.slice(2).map((s) => s.bleeder.id),
       stuck.bleeder.id,
     ]);
     expect(after.leftShut).toEqual(new Map());
     expect(nextStep(after)).toMatchObject({
       kind: 'stroke',
-      stop: { bleeder: { id: VAN.stops[2]!.bleeder.id } },
+      opening: { bleeder: { id: VAN.openings[2]!.bleeder.id } },
     });
     // An opening of another plan is another opening: a late tap cannot be taken for it.
-    expect(after.plan.stops.map((s) => s.id)).not.toContain(VAN.stops[2]!.id);
+    expect(after.plan.openings.map((s) => s.id)).not.toContain(VAN.openings[2]!.id);
     expect(nextStep(finish(after)).kind).toBe('finished');
   });
 
   test('left shut: the others are finished and it stays on the record', () => {
     const after = meet(state, 'seized', 'leave shut', stuck.id);
-    expect(opens(after.plan)).toEqual(VAN.stops.slice(2).map((s) => s.bleeder.id));
+    expect(opens(after.plan)).toEqual(VAN.openings.slice(2).map((s) => s.bleeder.id));
     const legs = planAgainstActual(finish(after));
-    expect(legs.map((l) => [l.endedBy, l.rows.map((r) => r.stopId)])).toEqual([
-      ['seized', [VAN.stops[0]!.id, stuck.id]],
+    expect(legs.map((l) => [l.endedBy, l.rows.map((r) => r.openingId)])).toEqual([
+      ['seized', [VAN.openings[0]!.id, stuck.id]],
       [null, opens(after.plan).map((id) => `${id}@d-seized`)],
     ]);
     expect(legs[0]!.rows.map((r) => r.left)).toEqual([null, 'seized']);
   });
 
   test('the last of all left shut: only the last fill remains', () => {
-    const almost = runOf(VAN, shutAfter(VAN, VAN.stops.length - 1));
-    const after = meet(almost, 'grease', 'leave shut', VAN.stops.at(-1)!.id);
-    expect(after.plan.stops).toEqual([]);
+    const almost = runOf(VAN, shutAfter(VAN, VAN.openings.length - 1));
+    const after = meet(almost, 'grease', 'leave shut', VAN.openings.at(-1)!.id);
+    expect(after.plan.openings).toEqual([]);
     expect(['last fill', 'finished']).toContain(nextStep(after).kind);
     expect(nextStep(finish(after)).kind).toBe('finished');
   });
 
   test('what is shared with it stays older, so the others never need less for it', () => {
     // Two rears behind one line: with the first left out, the second has the whole shared line to renew.
-    const [first, second] = COUPE.stops;
+    const [first, second] = COUPE.openings;
     const after = meet(runOf(COUPE, shutAfter(COUPE, 0)), 'seized', 'leave shut', first!.id);
-    const alone = after.plan.stops.find((s) => s.bleeder.id === second!.bleeder.id)!;
+    const alone = after.plan.openings.find((s) => s.bleeder.id === second!.bleeder.id)!;
     expect(alone.neededMl.value).toBeGreaterThan(second!.neededMl.value);
   });
 });
 
 describe('ran dry', () => {
-  const state = runOf(VAN, [...shutAfter(VAN, 1), halted('ran dry', VAN.stops[1]!.id)]);
+  const state = runOf(VAN, [...shutAfter(VAN, 1), halted('ran dry', VAN.openings[1]!.id)]);
   const after = later(state, decided('ran dry', 'plan anew'));
 
   test('what drew air is worked out: everything behind that outlet, the modulator by the tool, the reservoir filled first', () => {
     expect(after.plan.work.lowest).toEqual([
-      { reservoirId: VAN.stops[1]!.reservoirId, belowMaxMm: expect.any(Number) as number },
+      { reservoirId: VAN.openings[1]!.reservoirId, belowMaxMm: expect.any(Number) as number },
     ]);
     expect(after.plan.scope.bleeders.every((b) => b.open)).toBe(true);
     // Air in a four-channel modulator: base bleed, cycle by the tool, base bleed again. Common practice, no source.
@@ -209,9 +209,9 @@ describe('ran dry', () => {
   });
 
   test('it is priced from the fluid that stands in the lines: the bleeder that was through needs less than at first', () => {
-    const [first] = VAN.stops;
+    const [first] = VAN.openings;
     expect(
-      after.plan.stops.find((s) => s.bleeder.id === first!.bleeder.id)!.neededMl.value,
+      after.plan.openings.find((s) => s.bleeder.id === first!.bleeder.id)!.neededMl.value,
     ).toBeLessThan(first!.neededMl.value);
   });
 
@@ -231,7 +231,7 @@ describe('ran dry', () => {
       .filter((m) => m.system === 'brakes')
       .flatMap((m) => m.chambers.map((c) => c.outlet.belowMaxMm));
     expect(Math.min(...brakes, Infinity)).toBeGreaterThan(dry.plan.work.lowest[0]!.belowMaxMm);
-    expect(new Set(dry.plan.stops.map((s) => s.control))).toEqual(new Set([clutch.control]));
+    expect(new Set(dry.plan.openings.map((s) => s.control))).toEqual(new Set([clutch.control]));
   });
 });
 
@@ -257,7 +257,7 @@ describe('a pedal that is not right after the whole plan', () => {
     const done = runOf(corner, follow(corner));
     const answer = whatFollows(
       done,
-      { eventId: 'h', reason: 'pedal not right', stopId: null, masterId: null, decision: null },
+      { eventId: 'h', reason: 'pedal not right', openingId: null, masterId: null, decision: null },
       'plan anew',
     );
     if ('refusals' in answer) throw new Error(answer.refusals.join());
@@ -270,14 +270,14 @@ describe('a pedal that is not right after the whole plan', () => {
   test('air that never ends brings the tool as well, and the fluid is still renewed', () => {
     const after = meet(runOf(VAN, shutAfter(VAN, 0)), 'air never ends', 'plan anew');
     expect(after.plan.stages.map((s) => s.kind)).toEqual(['bleed', 'tool cycle', 'bleed']);
-    expect(after.plan.stops.some((s) => s.until === 'new')).toBe(true);
+    expect(after.plan.openings.some((s) => s.until === 'new')).toBe(true);
   });
 });
 
 describe('the log', () => {
   const log = [
     ...shutAfter(VAN, 1),
-    halted('ran dry', VAN.stops[1]!.id),
+    halted('ran dry', VAN.openings[1]!.id),
     decided('ran dry', 'plan anew'),
   ];
   const state = runOf(VAN, log);
@@ -312,7 +312,7 @@ describe('the log', () => {
         scanTool: false,
       },
     };
-    const dry = runOf(plan, [...shutAfter(plan, 1), halted('ran dry', plan.stops[1]!.id)]);
+    const dry = runOf(plan, [...shutAfter(plan, 1), halted('ran dry', plan.openings[1]!.id)]);
     const answer = whatFollows(dry, dry.halts[0]!, 'plan anew');
     expect(answer).toEqual({ refusals: [expect.stringContaining('Nobody to help')] });
     expect(eventFault(dry, decided('ran dry', 'plan anew'))).toContain('cannot be planned');
@@ -333,16 +333,16 @@ test('on any layout and at any bleeder: the rest can be carried out, fluid is co
   fc.assert(
     fc.property(arbitraryLayout, fc.nat(), surprise, (layout, n, [reason, decision]) => {
       const result = planBleed({ layout, fillGrade: 'DOT 4', newColour: 'straw' });
-      pre(result.verdict === 'planned' && result.plan.stops.length > 0);
+      pre(result.verdict === 'planned' && result.plan.openings.length > 0);
       const { plan } = result as { plan: Plan };
-      const k = n % plan.stops.length;
+      const k = n % plan.openings.length;
       const before = runOf(plan, shutAfter(plan, k));
-      const halt = later(before, halted(reason, plan.stops[k]!.id));
+      const halt = later(before, halted(reason, plan.openings[k]!.id));
       pre(eventFault(halt, decided(reason, decision)) === null);
       const after = finish(later(halt, decided(reason, decision)));
       expect(nextStep(after).kind).toBe('finished');
       if (decision === 'leave shut')
-        expect(opens(after.plan)).not.toContain(plan.stops[k]!.bleeder.id);
+        expect(opens(after.plan)).not.toContain(plan.openings[k]!.bleeder.id);
       // What was lost to the air is not fluid: the level falls at the halt, and from there on nothing is lost or made
       // (a reservoir that is filled from below is drawn off on the way).
       const standing = (s: RunState) =>
@@ -377,7 +377,7 @@ test('a control that is not right is planned anew alone where it is the clutch, 
     const halt = {
       eventId: 'h',
       reason: 'pedal not right' as const,
-      stopId: null,
+      openingId: null,
       masterId,
       decision: null,
     };
@@ -394,12 +394,12 @@ test('a control that is not right is planned anew alone where it is the clutch, 
 
 test('a snapped bleeder comes off with its part: what hangs on it is opened', () => {
   const plan = planned({ layout: layoutOf('hatchback-diagonal') });
-  const [first] = plan.stops;
+  const [first] = plan.openings;
   const state = runOf(plan, follow(plan).slice(0, 20));
   const halt = {
     eventId: 'h',
     reason: 'snapped' as const,
-    stopId: first!.id,
+    openingId: first!.id,
     masterId: null,
     decision: null,
   };
@@ -408,19 +408,19 @@ test('a snapped bleeder comes off with its part: what hangs on it is opened', ()
   expect(result.plan.work.parts).toEqual([
     { partId: first!.bleeder.at, cappedAtOnce: false, keptFull: true, newPart: true },
   ]);
-  expect(result.plan.stops.map((s) => s.bleeder.id)).toContain(first!.bleeder.id);
+  expect(result.plan.openings.map((s) => s.bleeder.id)).toContain(first!.bleeder.id);
 });
 
 test('nothing comes: the rest goes by another method that can work, the same bleeders in the same order', () => {
   const plan = planned({ layout: layoutOf('hatchback-diagonal') });
   const state = runOf(plan, follow(plan, 30));
-  const after = meet(state, 'nothing comes', 'another method', plan.stops[0]!.id);
+  const after = meet(state, 'nothing comes', 'another method', plan.openings[0]!.id);
   const next = after.plan;
   expect(next.id).not.toBe(plan.id);
   expect(next.method).not.toBe(plan.method);
   expect(next.methods.find((m) => m.method === next.method)!.verdict).not.toBe('hopeless');
-  expect(next.stops.every((s) => s.method === next.method)).toBe(true);
-  const left = plan.stops.filter((s) => !state.bleeders.find((b) => b.stopId === s.id)!.shut);
+  expect(next.openings.every((s) => s.method === next.method)).toBe(true);
+  const left = plan.openings.filter((s) => !state.bleeders.find((b) => b.openingId === s.id)!.shut);
   expect(opens(next)).toEqual(left.map((s) => s.bleeder.id));
   expect(nextStep(runOf(plan, follow(next), after)).kind).not.toBe('decide');
 });

@@ -17,7 +17,7 @@ import {
 } from '../../bleed/plan';
 import type { Method } from '../../hydraulics/flow';
 import { type WorkDone } from '../../bleed/scope';
-import { draftOf, isStageThrough, type PlanStop, type StageDraft } from '../../bleed/stages';
+import { draftOf, isStageThrough, type PlanOpening, type StageDraft } from '../../bleed/stages';
 import { reservoirsRunDry } from './dry';
 import type { Onward } from './event';
 import { missingAt } from './nextStep';
@@ -40,7 +40,7 @@ export function planOnward(
   planId: string,
 ): PlanResult {
   const leftShut = [...state.leftShut.keys()];
-  const inHand = state.plan.stops.find((s) => s.id === halt.stopId)?.bleeder.id;
+  const inHand = state.plan.openings.find((s) => s.id === halt.openingId)?.bleeder.id;
   switch (decision) {
     case 'plan anew': {
       // What was done to the vehicle is as it was; only what it takes is not.
@@ -100,7 +100,7 @@ function bySizesOf(state: RunState, sizes: readonly SizeFound[]): RunState {
 }
 
 /** What was done to the vehicle by now, the surprise counted in. */
-function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt): WorkDone {
+function workAfter(state: RunState, { eventId, reason, openingId, masterId }: Halt): WorkDone {
   const { plan } = state;
   const { work } = plan;
   switch (reason) {
@@ -108,10 +108,10 @@ function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt)
       return {
         ...work,
         lowest: [
-          ...work.lowest.filter((l) => !reservoirsRunDry(plan, stopId).includes(l.reservoirId)),
-          ...reservoirsRunDry(plan, stopId).map((reservoirId) => ({
+          ...work.lowest.filter((l) => !reservoirsRunDry(plan, openingId).includes(l.reservoirId)),
+          ...reservoirsRunDry(plan, openingId).map((reservoirId) => ({
             reservoirId,
-            belowMaxMm: outletInUseMm(plan, reservoirId, stopId),
+            belowMaxMm: outletInUseMm(plan, reservoirId, openingId),
           })),
         ],
       };
@@ -146,7 +146,7 @@ function workAfter(state: RunState, { eventId, reason, stopId, masterId }: Halt)
     }
     case 'snapped': {
       // The part comes off for its bleeder, and what hangs on it is bled.
-      const at = plan.stops.find((s) => s.id === stopId)?.bleeder.at;
+      const at = plan.openings.find((s) => s.id === openingId)?.bleeder.at;
       if (at === undefined || work.parts.some((p) => p.partId === at)) return work;
       return {
         ...work,
@@ -177,8 +177,8 @@ function onlyOf(
 }
 
 /** Depth of the outlet through which a reservoir ran dry: that of the bleeder in hand, else the deepest. */
-function outletInUseMm(plan: Plan, reservoirId: string, stopId: string | null): number {
-  const chamberId = plan.stops.find((s) => s.id === stopId)?.chamberId;
+function outletInUseMm(plan: Plan, reservoirId: string, openingId: string | null): number {
+  const chamberId = plan.openings.find((s) => s.id === openingId)?.chamberId;
   const fed = chambersOf(plan.layout)
     .map((c) => c.chamber)
     .filter((c) => c.fedBy === reservoirId);
@@ -292,13 +292,13 @@ function reachedBy(
     fillFirst: more.fillFirst || !filled,
     fluid,
     prepared: state.prepared,
-    cracked: plansOf(state).flatMap((p) => p.stops.map((s) => s.bleeder.id)),
+    cracked: plansOf(state).flatMap((p) => p.openings.map((s) => s.bleeder.id)),
   };
 }
 
 /** Whether an opening is behind: shut with nothing missing, or with a reason for what is. */
-const isOver = (plan: Plan, stop: PlanStop, b: BleederState): boolean =>
-  b.shut && (b.early !== null || missingAt(plan, stop, b).length === 0);
+const isOver = (plan: Plan, opening: PlanOpening, b: BleederState): boolean =>
+  b.shut && (b.early !== null || missingAt(plan, opening, b).length === 0);
 
 /** What is still to do of the plan in force, one bleeder moved to the end of its stage where it waits for the penetrant. */
 function restOf(
@@ -312,11 +312,11 @@ function restOf(
       const through = isStageThrough(plan, stage, state.stages[stage.id]);
       return through ? [] : [draftOf(stage, plan)];
     }
-    const waiting = plan.stops.filter(
+    const waiting = plan.openings.filter(
       (s) =>
         s.stageId === stage.id &&
         !leftShut.includes(s.bleeder.id) &&
-        !isOver(plan, s, state.bleeders.find((b) => b.stopId === s.id)!),
+        !isOver(plan, s, state.bleeders.find((b) => b.openingId === s.id)!),
     );
     const inOrder = [
       ...waiting.filter((s) => s.bleeder.id !== last),

@@ -3,14 +3,14 @@ import { planOf, runOf, type Said } from '../../testing';
 import { pacesOf, paceRule } from '.';
 
 const plan = planOf('hatchback-diagonal');
-const [first, second] = plan.stops;
+const [first, second] = plan.openings;
 const S = 1000;
-const stroke = (stopId: string, atMs: number, more: object = {}): Said =>
-  ({ kind: 'stroke', stopId, atMs, ...more }) as Said;
-const shut = (stopId: string, atMs: number): Said =>
-  ({ kind: 'shut', stopId, atMs, tightened: 'by feel' }) as Said;
-const row = (stopId: string, from: number, n: number, apartS: number) =>
-  Array.from({ length: n }, (_, i) => stroke(stopId, from + i * apartS * S));
+const stroke = (openingId: string, atMs: number, more: object = {}): Said =>
+  ({ kind: 'stroke', openingId, atMs, ...more }) as Said;
+const shut = (openingId: string, atMs: number): Said =>
+  ({ kind: 'shut', openingId, atMs, tightened: 'by feel' }) as Said;
+const row = (openingId: string, from: number, n: number, apartS: number) =>
+  Array.from({ length: n }, (_, i) => stroke(openingId, from + i * apartS * S));
 const paces = (...said: Said[]) => pacesOf(runOf(plan, said));
 
 test('seconds of a stroke are the time from one to the next; the pause of a top-up is none', () => {

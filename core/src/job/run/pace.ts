@@ -2,7 +2,7 @@ import { bleederName } from '../../vehicle/circuit';
 import type { Method } from '../../hydraulics/flow';
 import type { Plan } from '../../bleed/plan';
 import type { AmountKey } from '../../bleed/rules';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 import type { Kept, RunEvent } from './event';
 import type { BleederState, RunState } from './state';
 
@@ -15,7 +15,7 @@ const LONGEST_WAY_MIN = 30;
 
 /** How one opening of a bleeder went, against its plan. */
 export interface Pace {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly place: string;
   readonly method: Method;
   /** Who counted most of it. */
@@ -40,43 +40,45 @@ export function pacesOf(state: RunState): Pace[] {
     state,
   ];
   return legs.flatMap(({ plan, bleeders }) =>
-    plan.stops.flatMap((stop) => {
-      const b = bleeders.find((x) => x.stopId === stop.id);
-      return b && b.strokes > 0 && b.shut ? [paceOf(plan, stop, b, state.log)] : [];
+    plan.openings.flatMap((opening) => {
+      const b = bleeders.find((x) => x.openingId === opening.id);
+      return b && b.strokes > 0 && b.shut ? [paceOf(plan, opening, b, state.log)] : [];
     }),
   );
 }
 
 function paceOf(
   plan: Plan,
-  stop: PlanStop,
+  opening: PlanOpening,
   { strokes, bledMl }: BleederState,
   log: readonly Kept<RunEvent>[],
 ): Pace {
   const made = log.filter(
     (e) =>
       (e.kind === 'stroke' || e.kind === 'jar read' || e.kind === 'level seen') &&
-      e.stopId === stop.id,
+      e.openingId === opening.id,
   );
-  const shutAt = log.map((e) => e.kind === 'shut' && e.stopId === stop.id).lastIndexOf(true);
+  const shutAt = log.map((e) => e.kind === 'shut' && e.openingId === opening.id).lastIndexOf(true);
   const firstMs = made[0]!.atMs;
   const lastMs = made.at(-1)!.atMs;
   const shutMs = log[shutAt]!.atMs;
-  const before = log.filter((e) => e.kind === 'shut' && e.stopId !== stop.id && e.atMs <= firstMs);
+  const before = log.filter(
+    (e) => e.kind === 'shut' && e.openingId !== opening.id && e.atMs <= firstMs,
+  );
   const beforeMs = before.at(-1)?.atMs ?? null;
   const between = beforeMs === null ? null : (firstMs - beforeMs + shutMs - lastMs) / 60_000;
   const way = beforeMs === null || (between ?? 0) > LONGEST_WAY_MIN ? firstMs : beforeMs;
   return {
-    stopId: stop.id,
-    place: bleederName(stop.bleeder),
-    method: stop.method,
+    openingId: opening.id,
+    place: bleederName(opening.bleeder),
+    method: opening.method,
     person: mostOf(made.map((e) => e.person)),
-    plannedStrokes: stop.strokes.value,
+    plannedStrokes: opening.strokes.value,
     strokes,
-    plannedMl: stop.bledMl.value,
+    plannedMl: opening.bledMl.value,
     ml: bledMl,
     plannedMinutes:
-      (stop.strokes.value * stop.secondsPerStroke) / 60 + plan.preferences.minutesPerBleeder,
+      (opening.strokes.value * opening.secondsPerStroke) / 60 + plan.preferences.minutesPerBleeder,
     minutes: (shutMs - way) / 60_000,
     secondsPerStroke: secondsOf(made),
     minutesBetween: between === null || between > LONGEST_WAY_MIN ? null : between,

@@ -6,7 +6,7 @@ import type { BleederState, RunState, Tried } from './state';
 
 /** One bleeder: what was planned and what was done. */
 export interface ActualRow {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly bleederId: string;
   readonly place: string;
   readonly plannedStrokes: Figure;
@@ -50,8 +50,8 @@ function rowsOf(
   bleeders: readonly BleederState[],
   leftShut: RunState['leftShut'],
 ): ActualRow[] {
-  return plan.stops.map((stop) => {
-    const b = bleeders.find((x) => x.stopId === stop.id)!;
+  return plan.openings.map((opening) => {
+    const b = bleeders.find((x) => x.openingId === opening.id)!;
     const strokes = figure({
       label: 'Strokes made',
       value: b.strokes,
@@ -62,12 +62,12 @@ function rowsOf(
       source: ENTRY,
     });
     return {
-      stopId: stop.id,
-      bleederId: stop.bleeder.id,
-      place: bleederName(stop.bleeder),
-      plannedStrokes: stop.strokes,
+      openingId: opening.id,
+      bleederId: opening.bleeder.id,
+      place: bleederName(opening.bleeder),
+      plannedStrokes: opening.strokes,
       strokes,
-      plannedMl: stop.bledMl,
+      plannedMl: opening.bledMl,
       bledMl: figure({
         label: 'Bled',
         value: b.bledMl,
@@ -80,7 +80,7 @@ function rowsOf(
           : {
               rule: 'strokes made × fluid in one stroke; not measured in a jar',
               source: ARITHMETIC,
-              from: [strokes, stop.strokeMl],
+              from: [strokes, opening.strokeMl],
             }),
       }),
       bubbles: b.bubbles,
@@ -89,7 +89,7 @@ function rowsOf(
       colour: b.colour,
       shut: b.shut,
       tightened: b.tightened,
-      left: b.shut ? null : (leftShut.get(stop.bleeder.id) ?? null),
+      left: b.shut ? null : (leftShut.get(opening.bleeder.id) ?? null),
     };
   });
 }

@@ -48,28 +48,29 @@ const MOTORCYCLE = planOf('motorcycle-front-disc');
 const logOf = (plan: Plan, strokes?: number) =>
   followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = (id: string) => ({ id, deviceId: 'phone', deviceSeq: 1, atMs: 1000 });
-const at = (state: RunState, stopId: string) => state.bleeders.find((b) => b.stopId === stopId)!;
+const at = (state: RunState, openingId: string) =>
+  state.bleeders.find((b) => b.openingId === openingId)!;
 
 /** A run whose preparation is through, at the first bleeder. */
 const prepared = (plan: Plan) => runOf(plan, logOf(plan, 0));
 
 /** Any log over a plan: sensible and senseless events, undos and second copies among them. */
 const anyLog = (plan: Plan): fc.Arbitrary<Said[]> => {
-  const stopId = fc.constantFrom(...plan.stops.map((s) => s.bleeder.id));
+  const openingId = fc.constantFrom(...plan.openings.map((s) => s.bleeder.id));
   const kind = fc.oneof(
     fc.constantFrom(...plan.preparation).map((step) => ({ kind: 'prepared' as const, step })),
-    { weight: 5, arbitrary: stopId.map((b) => ({ kind: 'stroke' as const, stopId: b })) },
+    { weight: 5, arbitrary: openingId.map((b) => ({ kind: 'stroke' as const, openingId: b })) },
     fc
-      .tuple(stopId, fc.constantFrom(...BUBBLE_READINGS))
-      .map(([b, reading]) => ({ kind: 'bubbles' as const, stopId: b, reading })),
-    stopId.map((b) => ({ kind: 'colour' as const, stopId: b, colour: 'straw' as const })),
+      .tuple(openingId, fc.constantFrom(...BUBBLE_READINGS))
+      .map(([b, reading]) => ({ kind: 'bubbles' as const, openingId: b, reading })),
+    openingId.map((b) => ({ kind: 'colour' as const, openingId: b, colour: 'straw' as const })),
     fc
       .constantFrom(...plan.reservoirs)
       .map((b) => ({ kind: 'topped up' as const, reservoirId: b.id, containerId: null })),
-    stopId.map((b) => ({ kind: 'shut' as const, stopId: b, tightened: 'by feel' as const })),
+    openingId.map((b) => ({ kind: 'shut' as const, openingId: b, tightened: 'by feel' as const })),
     fc
-      .tuple(stopId, fc.constantFrom(...HALT_REASONS))
-      .map(([b, reason]) => ({ kind: 'halted' as const, reason, stopId: b })),
+      .tuple(openingId, fc.constantFrom(...HALT_REASONS))
+      .map(([b, reason]) => ({ kind: 'halted' as const, reason, openingId: b })),
     fc
       .tuple(
         fc.nat(30),
@@ -102,7 +103,7 @@ describe('the fold', () => {
         const before = runOf(HATCHBACK, log);
         const undone = runOf(HATCHBACK, [
           ...log,
-          { ...base('new'), kind: 'stroke', stopId: 'left-rear' },
+          { ...base('new'), kind: 'stroke', openingId: 'left-rear' },
           { ...base('undo'), kind: 'undone', eventId: 'new' },
         ]);
         expect(undone).toEqual(before);
@@ -128,7 +129,7 @@ describe('the fold', () => {
     const state = after(prepared(HATCHBACK), {
       ...base('x'),
       kind: 'stroke',
-      stopId: 'nowhere',
+      openingId: 'nowhere',
     });
     expect(state.bledMl).toBe(0);
   });
@@ -159,7 +160,7 @@ describe('following the calls', () => {
     (plan) => {
       const state = runOf(plan, logOf(plan));
       expect(planAgainstActual(state)[0]!.rows.map((r) => r.strokes.value)).toEqual(
-        plan.stops.map((s) => s.strokes.value),
+        plan.openings.map((s) => s.strokes.value),
       );
       expect(state.bledMl).toBeCloseTo(plan.totals.bledMl.value, 6);
       expect(state.removedMl).toBeCloseTo(plan.totals.removedMl.value, 6);
@@ -172,7 +173,7 @@ describe('following the calls', () => {
     const state = runOf(HATCHBACK, logOf(HATCHBACK, 17));
     expect(nextStep(state)).toMatchObject({
       kind: 'stroke',
-      strokesLeft: HATCHBACK.stops[0]!.strokes.value - 17,
+      strokesLeft: HATCHBACK.openings[0]!.strokes.value - 17,
     });
   });
 });
@@ -233,11 +234,11 @@ describe('the next step', () => {
     expect(runOf(HATCHBACK, log).openedAtMs).toBe(log[opened]!.atMs);
   });
 
-  const stop = MOTORCYCLE.stops[0]!;
-  const stopId = stop.bleeder.id;
+  const opening = MOTORCYCLE.openings[0]!;
+  const openingId = opening.bleeder.id;
   const afterStrokes = runOf(
     MOTORCYCLE,
-    logOf(MOTORCYCLE, stop.strokes.value).filter(
+    logOf(MOTORCYCLE, opening.strokes.value).filter(
       (e) => e.kind === 'prepared' || e.kind === 'topped up' || e.kind === 'stroke',
     ),
   );
@@ -257,50 +258,60 @@ describe('the next step', () => {
 
   test('bubbles ask for three strokes free of them and a reading after the last', () => {
     const seen = then(
-      { kind: 'colour', stopId, colour: 'straw' },
-      { kind: 'bubbles', stopId, reading: 'some' },
+      { kind: 'colour', openingId, colour: 'straw' },
+      { kind: 'bubbles', openingId, reading: 'some' },
     );
-    expect(missingAt(MOTORCYCLE, stop, at(seen, stopId))).toEqual(['bubbles in the last three']);
-    const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', stopId }));
+    expect(missingAt(MOTORCYCLE, opening, at(seen, openingId))).toEqual([
+      'bubbles in the last three',
+    ]);
+    const strokes = Array.from({ length: 3 }, () => ({ kind: 'stroke', openingId }));
     const later = then(
-      { kind: 'bubbles', stopId, reading: 'some' },
+      { kind: 'bubbles', openingId, reading: 'some' },
       { kind: 'topped up', reservoirId: 'reservoir' },
       ...strokes,
     );
-    expect(missingAt(MOTORCYCLE, stop, at(later, stopId))).toContain('bubbles not read');
+    expect(missingAt(MOTORCYCLE, opening, at(later, openingId))).toContain('bubbles not read');
     const read = then(
-      { kind: 'bubbles', stopId, reading: 'some' },
+      { kind: 'bubbles', openingId, reading: 'some' },
       { kind: 'topped up', reservoirId: 'reservoir' },
       ...strokes,
-      { kind: 'bubbles', stopId, reading: 'none' },
-      { kind: 'colour', stopId, colour: 'straw' },
+      { kind: 'bubbles', openingId, reading: 'none' },
+      { kind: 'colour', openingId, colour: 'straw' },
     );
     expect(nextStep(read)).toMatchObject({ kind: 'shut' });
   });
 
   test('a colour darker than the new fluid asks for more, a lighter one does not', () => {
     expect(
-      missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'amber' }), stopId)),
+      missingAt(
+        MOTORCYCLE,
+        opening,
+        at(then({ kind: 'colour', openingId, colour: 'amber' }), openingId),
+      ),
     ).toContain('colour not new');
     expect(
-      missingAt(MOTORCYCLE, stop, at(then({ kind: 'colour', stopId, colour: 'clear' }), stopId)),
+      missingAt(
+        MOTORCYCLE,
+        opening,
+        at(then({ kind: 'colour', openingId, colour: 'clear' }), openingId),
+      ),
     ).not.toContain('colour not new');
   });
 
   test('a reading goes stale by strokes made after it', () => {
     const state = then(
-      { kind: 'bubbles', stopId, reading: 'none' },
-      { kind: 'colour', stopId, colour: 'straw' },
-      { kind: 'stroke', stopId },
+      { kind: 'bubbles', openingId, reading: 'none' },
+      { kind: 'colour', openingId, colour: 'straw' },
+      { kind: 'stroke', openingId },
     );
-    expect(missingAt(MOTORCYCLE, stop, at(state, stopId))).toEqual(['bubbles not read']);
+    expect(missingAt(MOTORCYCLE, opening, at(state, openingId))).toEqual(['bubbles not read']);
   });
 });
 
 describe('halts', () => {
   const state = runOf(HATCHBACK, logOf(HATCHBACK, 20));
   const halted = (reason: HaltReason) =>
-    after(state, { ...base('h'), kind: 'halted', reason, stopId: 'left-rear' });
+    after(state, { ...base('h'), kind: 'halted', reason, openingId: 'left-rear' });
   const decide = (reason: HaltReason, decision: Decision) =>
     after(halted(reason), { ...base('d'), kind: 'decided', haltId: 'h', decision });
 
@@ -319,7 +330,7 @@ describe('halts', () => {
   test('seized and cured: the count goes on where it stood', () => {
     expect(nextStep(decide('seized', 'go on'))).toMatchObject({
       kind: 'stroke',
-      strokesLeft: HATCHBACK.stops[0]!.strokes.value - 20,
+      strokesLeft: HATCHBACK.openings[0]!.strokes.value - 20,
     });
   });
 
@@ -328,7 +339,7 @@ describe('halts', () => {
     expect(left.leftShut).toEqual(new Map([['left-rear', 'grease']]));
     expect(nextStep(left)).toMatchObject({
       kind: 'stroke',
-      stop: { bleeder: { id: 'right-rear' } },
+      opening: { bleeder: { id: 'right-rear' } },
     });
     expect(DECISIONS_ON.grease).not.toContain('go on');
   });
@@ -355,15 +366,15 @@ describe('events that cannot belong to the run', () => {
     ...base('h'),
     kind: 'halted',
     reason: 'leak',
-    stopId: null,
+    openingId: null,
   });
   const fault = (said: object, on = state) => eventFault(on, { ...base('f'), ...said } as RunEvent);
 
   test.each([
-    [{ kind: 'stroke', stopId: 'nowhere' }, 'left-rear'],
+    [{ kind: 'stroke', openingId: 'nowhere' }, 'left-rear'],
     [{ kind: 'topped up', reservoirId: 'nowhere' }, 'reservoir'],
     [{ kind: 'prepared', step: 'bar level' }, 'protect'],
-    [{ kind: 'halted', reason: 'leak', stopId: 'nowhere' }, 'left-rear'],
+    [{ kind: 'halted', reason: 'leak', openingId: 'nowhere' }, 'left-rear'],
     [{ kind: 'decided', haltId: 'nowhere', decision: 'end job' }, 'nowhere'],
     [{ kind: 'decided', haltId: 'h', decision: 'go on' }, 'end job'],
     [{ kind: 'undone', eventId: 'nowhere' }, 'nowhere'],
@@ -372,14 +383,14 @@ describe('events that cannot belong to the run', () => {
   });
 
   test('what belongs is let through', () => {
-    expect(fault({ kind: 'stroke', stopId: 'left-rear' })).toBeNull();
-    expect(fault({ kind: 'halted', reason: 'leak', stopId: null })).toBeNull();
+    expect(fault({ kind: 'stroke', openingId: 'left-rear' })).toBeNull();
+    expect(fault({ kind: 'halted', reason: 'leak', openingId: null })).toBeNull();
   });
 
   test('what was done is kept in whatever order it arrives: after a halt, after the end, on an opening that is shut', () => {
-    expect(fault({ kind: 'stroke', stopId: 'left-rear' })).toBeNull();
+    expect(fault({ kind: 'stroke', openingId: 'left-rear' })).toBeNull();
     const ended = after(state, { ...base('d'), kind: 'decided', haltId: 'h', decision: 'end job' });
-    expect(fault({ kind: 'stroke', stopId: 'left-rear' }, ended)).toBeNull();
+    expect(fault({ kind: 'stroke', openingId: 'left-rear' }, ended)).toBeNull();
     expect(fault({ kind: 'undone', eventId: 'd' }, ended)).toBeNull();
   });
 });
@@ -395,11 +406,11 @@ describe('the fluid that a run has moved', () => {
     for (const { ml, times } of HATCHBACK.treatment!.rinses)
       for (let i = 0; i < times; i++) fluid.rinseReservoir('reservoir', ml);
     fluid.fillReservoir('reservoir', 220);
-    for (const stop of HATCHBACK.stops) {
-      for (let s = 0; s < stop.strokes.value; s++) {
-        for (const t of stop.topUps)
+    for (const opening of HATCHBACK.openings) {
+      for (let s = 0; s < opening.strokes.value; s++) {
+        for (const t of opening.topUps)
           if (t.afterStrokes === s) fluid.fillReservoir(t.reservoirId, 220);
-        fluid.bleed(stop.bleeder.id, stop.strokeMl.value);
+        fluid.bleed(opening.bleeder.id, opening.strokeMl.value);
       }
     }
     const expected = newShares(fluid);
@@ -427,7 +438,7 @@ describe('the fluid that a run has moved', () => {
       ...follow(MOTORCYCLE, 0),
       ...Array.from(
         { length: 50 },
-        (_, i) => kept({ ...base(`s${i}`), kind: 'stroke', stopId: 'front' }) as Kept<RunEvent>,
+        (_, i) => kept({ ...base(`s${i}`), kind: 'stroke', openingId: 'front' }) as Kept<RunEvent>,
       ),
     ];
     expect(() => new RunFluid(MOTORCYCLE).after(log)).not.toThrow();
@@ -437,7 +448,7 @@ describe('the fluid that a run has moved', () => {
 describe('figures of a run', () => {
   test('the level names its marks and the stroke that lowers it', () => {
     const reservoir = HATCHBACK.reservoirs[0]!;
-    const level = levelFigure(reservoir, 150, HATCHBACK.stops[0]!);
+    const level = levelFigure(reservoir, 150, HATCHBACK.openings[0]!);
     expect(level).toMatchObject({ value: 150, unit: 'mL', source: { kind: 'model' } });
     expect(level.from.map((f) => f.label)).toEqual([
       'At MAX',

@@ -2,13 +2,13 @@ import { halfMl } from '../../hydraulics/order';
 import { cameOff, heldBack, type Plan } from '../../bleed/plan';
 import { CircuitFluid } from '../../hydraulics/washout';
 import { reservoirsRunDry } from './dry';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 import { countsItself } from './counting';
 import type { Kept, RunEvent } from './event';
 
 /** Strokes or marks made in a row at one opening. */
 interface Made {
-  readonly stop: PlanStop;
+  readonly opening: PlanOpening;
   readonly made: number;
 }
 
@@ -22,12 +22,12 @@ export class RunFluid {
   private followed: readonly Kept<RunEvent>[] = [];
   private inForce: Plan;
   /** Openings of every plan so far, by id: a late stroke belongs to the one that it names. */
-  private stops = new Map<string, PlanStop>();
+  private openings = new Map<string, PlanOpening>();
   private counting: { readonly deviceId: string } | null = null;
   /** Strokes of another source that nobody has judged yet, by id. */
   private asked = new Map<string, Made>();
   /** What each event drew at its opening since the jar was last looked at, mL. */
-  private drawnBy = new Map<string, { readonly stopId: string; readonly ml: number }>();
+  private drawnBy = new Map<string, { readonly openingId: string; readonly ml: number }>();
   /** Looks into the jar that said less than was counted: by them the strokes before are made anew, each by its share. */
   private lessSaid = new Set<string>();
   private shareOf = new Map<string, number>();
@@ -64,7 +64,7 @@ export class RunFluid {
   private startOver(): void {
     this.fluid = this.atFirst();
     this.followed = [];
-    this.stops = new Map();
+    this.openings = new Map();
     this.asked = new Map();
     this.drawnBy = new Map();
     this.counting = null;
@@ -76,8 +76,8 @@ export class RunFluid {
     const less = shares.filter((s) => s.ml < 0);
     if (less.length === 0 || this.lessSaid.has(id)) return false;
     this.lessSaid.add(id);
-    for (const { stopId, ml } of less) {
-      const drawn = [...this.drawnBy].filter(([, d]) => d.stopId === stopId);
+    for (const { openingId, ml } of less) {
+      const drawn = [...this.drawnBy].filter(([, d]) => d.openingId === openingId);
       const allMl = drawn.reduce((sum, [, d]) => sum + d.ml, 0);
       for (const [eventId] of drawn)
         this.shareOf.set(eventId, (this.shareOf.get(eventId) ?? 1) * Math.max(0, 1 + ml / allMl));
@@ -92,7 +92,7 @@ export class RunFluid {
 
   private takeUp(plan: Plan): void {
     this.inForce = plan;
-    for (const stop of plan.stops) this.stops.set(stop.id, stop);
+    for (const opening of plan.openings) this.openings.set(opening.id, opening);
   }
 
   private follow(event: Kept<RunEvent>): void {
@@ -120,17 +120,17 @@ export class RunFluid {
         return;
       }
       case 'level seen': {
-        const stop = this.stops.get(event.stopId);
-        if (!stop) return;
-        const fellMl = this.fluid.levelMl(stop.reservoirId) - event.levelMl;
-        if (fellMl > 0) this.drawn(stop, fellMl, fellMl);
-        if (event.fluidComes) this.fluid.fillWay(stop.bleeder.id);
-        this.fluid.levelSeen(stop.reservoirId, event.levelMl);
+        const opening = this.openings.get(event.openingId);
+        if (!opening) return;
+        const fellMl = this.fluid.levelMl(opening.reservoirId) - event.levelMl;
+        if (fellMl > 0) this.drawn(opening, fellMl, fellMl);
+        if (event.fluidComes) this.fluid.fillWay(opening.bleeder.id);
+        this.fluid.levelSeen(opening.reservoirId, event.levelMl);
         return;
       }
       case 'halted':
         if (event.reason === 'ran dry')
-          for (const id of reservoirsRunDry(this.inForce, event.stopId))
+          for (const id of reservoirsRunDry(this.inForce, event.openingId))
             this.fluid.emptyReservoir(id);
         return;
       case 'topped up': {
@@ -147,9 +147,9 @@ export class RunFluid {
         this.counting = event;
         return;
       case 'stroke': {
-        const stop = this.stops.get(event.stopId);
-        if (!stop) return;
-        const made = { stop, made: event.made ?? 1 };
+        const opening = this.openings.get(event.openingId);
+        if (!opening) return;
+        const made = { opening, made: event.made ?? 1 };
         if (!countsItself(this.counting, event)) this.asked.set(event.id, made);
         else this.drawAll(event.id, made);
         this.counting ??= event;
@@ -163,9 +163,9 @@ export class RunFluid {
         }
         return;
       case 'jar read':
-        for (const { stopId, ml } of event.shares ?? []) {
-          const stop = this.stops.get(stopId);
-          if (stop && ml > 0) this.moreDrawn(stop, ml);
+        for (const { openingId, ml } of event.shares ?? []) {
+          const opening = this.openings.get(openingId);
+          if (opening && ml > 0) this.moreDrawn(opening, ml);
         }
         this.drawnBy = new Map();
         return;
@@ -174,53 +174,53 @@ export class RunFluid {
     }
   }
 
-  private drawAll(eventId: string, { stop, made }: Made): void {
+  private drawAll(eventId: string, { opening, made }: Made): void {
     const share = this.shareOf.get(eventId) ?? 1;
     let allMl = 0;
-    for (let n = 0; n < made; n++) allMl += this.draw(stop, share);
-    this.drawnBy.set(eventId, { stopId: stop.id, ml: allMl });
+    for (let n = 0; n < made; n++) allMl += this.draw(opening, share);
+    this.drawnBy.set(eventId, { openingId: opening.id, ml: allMl });
   }
 
   /** @returns what it drew, mL */
-  private draw(stop: PlanStop, share: number): number {
-    const { strokeMl, mostStrokeMl, mostMlS, bleeder } = stop;
-    this.keptFull(stop);
-    if (!stop.fromReservoir) {
+  private draw(opening: PlanOpening, share: number): number {
+    const { strokeMl, mostStrokeMl, mostMlS, bleeder } = opening;
+    this.keptFull(opening);
+    if (!opening.fromReservoir) {
       this.fluid.pushUp(bleeder.id, strokeMl.value);
       return strokeMl.value;
     }
     // A mark in the jar says that the way is full.
     const ml = strokeMl.value * share + (mostMlS ? this.fluid.emptyOnWayMl(bleeder.id) : 0);
-    this.drawn(stop, ml, Math.max(ml, mostStrokeMl.value));
-    this.keptFull(stop);
+    this.drawn(opening, ml, Math.max(ml, mostStrokeMl.value));
+    this.keptFull(opening);
     return ml;
   }
 
   /** What the jar holds and nobody counted: its way is full, and the reservoir gave that as well. */
-  private moreDrawn(stop: PlanStop, ml: number): void {
-    this.keptFull(stop);
-    const allMl = ml + this.fluid.emptyOnWayMl(stop.bleeder.id);
+  private moreDrawn(opening: PlanOpening, ml: number): void {
+    this.keptFull(opening);
+    const allMl = ml + this.fluid.emptyOnWayMl(opening.bleeder.id);
     // A reservoir that is kept full gives it a filling at a time.
-    const atOnceMl = stop.selfFed ? stop.strokeMl.value : allMl;
+    const atOnceMl = opening.selfFed ? opening.strokeMl.value : allMl;
     for (let leftMl = allMl; leftMl > 1e-9; leftMl -= atOnceMl) {
       const drawnMl = Math.min(leftMl, atOnceMl);
-      this.drawn(stop, drawnMl, drawnMl);
-      this.keptFull(stop);
+      this.drawn(opening, drawnMl, drawnMl);
+      this.keptFull(opening);
     }
   }
 
   /** A pot or a self-refilling bottle brings its reservoir to MAX. */
-  private keptFull(stop: PlanStop): void {
+  private keptFull(opening: PlanOpening): void {
     const reservoir =
-      stop.selfFed && this.inForce.reservoirs.find((b) => b.id === stop.reservoirId);
+      opening.selfFed && this.inForce.reservoirs.find((b) => b.id === opening.reservoirId);
     if (reservoir) this.fluid.fillReservoir(reservoir.id, reservoir.maxMl);
   }
 
   /** What was drawn against the call is only what was there: past that it was air. */
-  private drawn(stop: PlanStop, ml: number, mostMl: number): void {
-    const reservoir = this.inForce.reservoirs.find((b) => b.id === stop.reservoirId);
+  private drawn(opening: PlanOpening, ml: number, mostMl: number): void {
+    const reservoir = this.inForce.reservoirs.find((b) => b.id === opening.reservoirId);
     if (!reservoir) return;
     const drawnMl = Math.min(ml, this.fluid.levelMl(reservoir.id) - reservoir.airDrawnMl);
-    if (drawnMl > 0) this.fluid.bleed(stop.bleeder.id, drawnMl, mostMl);
+    if (drawnMl > 0) this.fluid.bleed(opening.bleeder.id, drawnMl, mostMl);
   }
 }

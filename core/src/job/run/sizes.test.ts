@@ -21,7 +21,7 @@ import {
 } from '.';
 
 const PLAN = planOf('hatchback-diagonal');
-const CHAMBER = PLAN.layout.masters[0]!.chambers.find((c) => c.id === PLAN.stops[0]!.chamberId)!;
+const CHAMBER = PLAN.layout.masters[0]!.chambers.find((c) => c.id === PLAN.openings[0]!.chamberId)!;
 const bore = (value: number): Said => ({
   id: 'bore',
   kind: 'size found',
@@ -70,7 +70,7 @@ describe('a bore that is found while the car is bled', () => {
         CHAMBER.name,
       ),
     );
-    const first = (p: typeof PLAN) => p.stops[0]!;
+    const first = (p: typeof PLAN) => p.openings[0]!;
     expect(first(follows.plan).strokeMl.value / first(follows.before!).strokeMl.value).toBeCloseTo(
       AREA,
       9,
@@ -84,7 +84,9 @@ describe('a bore that is found while the car is bled', () => {
     expect(on.plan.work).toEqual(PLAN.work);
     expect(on.plan.method).toBe(PLAN.method);
     expect(on.plan.preparation).toEqual([]);
-    expect(nextStep(on)).toMatchObject({ stop: { bleeder: { id: PLAN.stops[0]!.bleeder.id } } });
+    expect(nextStep(on)).toMatchObject({
+      opening: { bleeder: { id: PLAN.openings[0]!.bleeder.id } },
+    });
     expect(on.plan.layout.masters[0]!.chambers.find((c) => c.id === CHAMBER.id)!.boreMm).toBe(22.2);
     expect(on.bledMl).toBeCloseTo(before.bledMl * AREA, 6);
     const whole = runOf(PLAN, [
@@ -97,17 +99,17 @@ describe('a bore that is found while the car is bled', () => {
   });
 
   test('a bleeder that was shut by too small strokes is not done any more', () => {
-    const first = PLAN.stops[0]!;
+    const first = PLAN.openings[0]!;
     const shut = until(1000);
-    const at = shut.findIndex((e) => e.kind === 'shut' && e.stopId === first.id);
+    const at = shut.findIndex((e) => e.kind === 'shut' && e.openingId === first.id);
     const done = shut.slice(0, at + 1);
     const small = runOf(PLAN, [...done, bore(17.5)]);
     const next =
       anew(small).kind === 'decided' ? (anew(small) as { plan: typeof PLAN }).plan : null;
-    expect(next!.stops.map((s) => s.bleeder.id)).toContain(first.bleeder.id);
+    expect(next!.openings.map((s) => s.bleeder.id)).toContain(first.bleeder.id);
     const same = runOf(PLAN, [...done, bore(22.2)]);
     const rest = (anew(same) as { plan: typeof PLAN }).plan;
-    expect(rest.stops.map((s) => s.bleeder.id)).not.toContain(first.bleeder.id);
+    expect(rest.openings.map((s) => s.bleeder.id)).not.toContain(first.bleeder.id);
   });
 
   test('is the same run folded at once, event by event, and out of order with an undo', () => {
@@ -136,7 +138,7 @@ describe('a bore that is found while the car is bled', () => {
     const state = runOf(PLAN, [
       { id: 'w', kind: 'size found', elementId: 'left-front', size: 'wrenchMm', value: 9 } as Said,
     ]);
-    const bleeder = state.plan.stops.find((s) => s.bleeder.id === 'left-front')!.bleeder;
+    const bleeder = state.plan.openings.find((s) => s.bleeder.id === 'left-front')!.bleeder;
     expect(bleeder.fitting.found!.wrenchMm).toBe(9);
     expect(state.plan.layout.bleeders.find((b) => b.id === 'left-front')).toBe(bleeder);
   });
@@ -155,8 +157,8 @@ describe('a bore that is found while the car is bled', () => {
       { ...bore(23.8), id: 'again' } as Said,
     ]);
     expect(decided.halts).toHaveLength(2);
-    expect(decided.plan.stops[0]!.strokeMl.value).toBeCloseTo(
-      PLAN.stops[0]!.strokeMl.value * (23.8 / 20.6) ** 2,
+    expect(decided.plan.openings[0]!.strokeMl.value).toBeCloseTo(
+      PLAN.openings[0]!.strokeMl.value * (23.8 / 20.6) ** 2,
       9,
     );
   });
@@ -174,7 +176,7 @@ describe('a bore that is found while the car is bled', () => {
       },
     });
     const said: Said[] = [
-      { id: 'h', kind: 'halted', reason: 'nothing comes', stopId: only.stops[0]!.id },
+      { id: 'h', kind: 'halted', reason: 'nothing comes', openingId: only.openings[0]!.id },
       { id: 'd', kind: 'decided', haltId: 'h', decision: 'another method' },
     ];
     const methods = only.methods.map((m) =>
@@ -189,7 +191,7 @@ describe('a bore that is found while the car is bled', () => {
   });
 
   test('a longer line holds more of what stood in it', () => {
-    const hose = paths(PLAN.layout).find((p) => p.bleeder.id === PLAN.stops[0]!.bleeder.id)!
+    const hose = paths(PLAN.layout).find((p) => p.bleeder.id === PLAN.openings[0]!.bleeder.id)!
       .stretches[0]!;
     const found: Said = {
       id: 'l',
@@ -246,7 +248,9 @@ describe('a new master of another bore than was guessed', () => {
     expect(run(measured(20.6)).halts).toEqual([]);
     // Within what callipers read the size stands; it is no guess any more, and nothing is planned anew.
     const { plan: after } = run(measured(20.7));
-    expect(after.stops.map((s) => s.strokes.value)).toEqual(plan.stops.map((s) => s.strokes.value));
+    expect(after.openings.map((s) => s.strokes.value)).toEqual(
+      plan.openings.map((s) => s.strokes.value),
+    );
     const bores = after.layout.masters.flatMap((m) => m.chambers);
     expect(bores.map((c) => [c.boreMm, c.known])).toEqual(
       bores.map(() => [20.6, { boreMm: 'measured' }]),

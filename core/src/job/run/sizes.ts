@@ -11,7 +11,7 @@ import { ARITHMETIC, figure } from '../../base/figure';
 import { scaled, volumeMl, volumesMl, type Inside } from '../../fluid/inside';
 import { fullStrokeVolume, strokeVolume } from '../../hydraulics/order';
 import type { Plan } from '../../bleed/plan';
-import { sizesBrought, type PlanStop } from '../../bleed/stages';
+import { sizesBrought, type PlanOpening } from '../../bleed/stages';
 import type { Kept, RunEvent } from './event';
 
 /** Sizes that one event tells: put down by themselves, or measured on a new part that fits. */
@@ -64,29 +64,32 @@ export function bySizes(plan: Plan, sizes: readonly SizeFound[]): Plan {
     ...plan,
     layout,
     inside: insideBy(plan.inside, layout),
-    stops: plan.stops.map((s) => stopBy(s, layout)),
+    openings: plan.openings.map((s) => openingBy(s, layout)),
   };
 }
 
-function stopBy(stop: PlanStop, layout: Layout): PlanStop {
-  const bleeder = layout.bleeders.find((b) => b.id === stop.bleeder.id)!;
-  if (stop.counted !== 'strokes') return { ...stop, bleeder };
-  const { chamber } = chambersOf(layout).find((c) => c.chamber.id === stop.chamberId)!;
+function openingBy(opening: PlanOpening, layout: Layout): PlanOpening {
+  const bleeder = layout.bleeders.find((b) => b.id === opening.bleeder.id)!;
+  if (opening.counted !== 'strokes') return { ...opening, bleeder };
+  const { chamber } = chambersOf(layout).find((c) => c.chamber.id === opening.chamberId)!;
   const strokeMl = strokeVolume(chamber);
   const mostStrokeMl = fullStrokeVolume(chamber);
-  if (strokeMl.value === stop.strokeMl.value && mostStrokeMl.value === stop.mostStrokeMl.value)
-    return { ...stop, bleeder };
+  if (
+    strokeMl.value === opening.strokeMl.value &&
+    mostStrokeMl.value === opening.mostStrokeMl.value
+  )
+    return { ...opening, bleeder };
   const strokes = figure({
-    ...stop.strokes,
+    ...opening.strokes,
     // Three that must be clear stay three, whatever one of them moves.
     value:
-      stop.until === 'clear'
-        ? stop.strokes.value
-        : Math.max(3, Math.ceil(stop.neededMl.value / strokeMl.value - 1e-9)),
+      opening.until === 'clear'
+        ? opening.strokes.value
+        : Math.max(3, Math.ceil(opening.neededMl.value / strokeMl.value - 1e-9)),
     source: ARITHMETIC,
-    from: [stop.neededMl, strokeMl],
+    from: [opening.neededMl, strokeMl],
   });
-  return { ...stop, bleeder, strokeMl, mostStrokeMl, strokes };
+  return { ...opening, bleeder, strokeMl, mostStrokeMl, strokes };
 }
 
 /** What is inside, where a part holds more or less than was guessed: pro rata. */

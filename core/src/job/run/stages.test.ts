@@ -23,7 +23,7 @@ import {
   EVERYTHING,
 } from '../../testing';
 import {
-  currentStop,
+  currentOpening,
   followCalls,
   nextStep,
   planAgainstActual,
@@ -65,8 +65,8 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
     const events = log(plan);
     const state = runOf(plan, events);
     expect(nextStep(state).kind).toBe('finished');
-    const shut = events.flatMap((e) => (e.kind === 'shut' ? [e.stopId] : []));
-    expect(shut).toEqual(plan.stops.map((s) => s.id));
+    const shut = events.flatMap((e) => (e.kind === 'shut' ? [e.openingId] : []));
+    expect(shut).toEqual(plan.openings.map((s) => s.id));
     expect(
       planAgainstActual(state)[0]!.rows.every((r) => r.strokes.value >= r.plannedStrokes.value),
     ).toBe(true);
@@ -80,7 +80,7 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
       poured = runOf(plan, [event], poured);
       if (event.kind === 'shut')
         expect(poured.pouredMl).toBeCloseTo(
-          plan.stops.find((s) => s.id === event.stopId)!.outOfBottlesMl!.value,
+          plan.openings.find((s) => s.id === event.openingId)!.outOfBottlesMl!.value,
           6,
         );
     }
@@ -92,10 +92,10 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
 // What goes up rises in the reservoir and is not in the jar; it is drawn off before MAX as a top-up comes before MIN: common practice, no source.
 describe('from below', () => {
   const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
-  const below = plan.stops.find((s) => !s.fromReservoir)!;
+  const below = plan.openings.find((s) => !s.fromReservoir)!;
   const reservoir = plan.reservoirs.find((b) => b.id === below.reservoirId)!;
   const half = (reservoir.maxMl + reservoir.minMl) / 2;
-  const push: Said = { ...base, kind: 'stroke', stopId: below.id };
+  const push: Said = { ...base, kind: 'stroke', openingId: below.id };
 
   test('what is pushed in comes out of the syringe and up into the reservoir, and nothing is bled', () => {
     const before = runOf(plan, []);
@@ -111,7 +111,7 @@ describe('from below', () => {
   test('it begins at half, is drawn off before it could rise above MAX, and the plan has said where', () => {
     const events = log(plan);
     // Filled up before the push, it is drawn down first.
-    const push = events.findIndex((e) => e.kind === 'stroke' && e.stopId === below.id);
+    const push = events.findIndex((e) => e.kind === 'stroke' && e.openingId === below.id);
     const filled = runOf(plan, [
       ...(events.slice(0, push) as Said[]).filter((e) => e.kind !== 'drawn off'),
       { ...base, id: 'full', kind: 'topped up', reservoirId: reservoir.id, containerId: null },
@@ -123,7 +123,7 @@ describe('from below', () => {
     });
     const at = events.flatMap((e, i) =>
       e.kind === 'drawn off'
-        ? [events.filter((x, n) => n < i && x.kind === 'stroke' && x.stopId === below.id).length]
+        ? [events.filter((x, n) => n < i && x.kind === 'stroke' && x.openingId === below.id).length]
         : [],
     );
     expect(at).toEqual(below.drawOffs!.map((d) => d.afterStrokes));
@@ -142,28 +142,28 @@ describe('from below', () => {
   // No air left in the tube, joined and tied before the bleeder is opened, at every filling: common practice, no source.
   test('before the first push, at every refill and after each shut the syringe is readied', () => {
     const events = log(plan) as Said[];
-    const first = events.findIndex((e) => e.kind === 'stroke' && e.stopId === below.id);
-    expect(events[first - 1]).toMatchObject({ kind: 'syringe readied', stopId: below.id });
+    const first = events.findIndex((e) => e.kind === 'stroke' && e.openingId === below.id);
+    expect(events[first - 1]).toMatchObject({ kind: 'syringe readied', openingId: below.id });
     const step = (...said: Said[]) => nextStep(runOf(plan, said));
     const unready = events.slice(0, first - 1);
     expect(step(...unready)).toMatchObject({ kind: 'ready syringe', again: false });
     const ready = events.slice(0, first);
     expect(step(...ready).kind).toBe('stroke');
     const drawn: Said = { ...base, id: 'drawn', kind: 'drawn off', reservoirId: reservoir.id };
-    const empty: Said = { ...base, id: 'empty', kind: 'syringe empty', stopId: below.id };
+    const empty: Said = { ...base, id: 'empty', kind: 'syringe empty', openingId: below.id };
     expect(step(...ready, empty)).toMatchObject({ kind: 'ready syringe', again: false });
     // Behind a push it is filled again, and shut before that.
     expect(step(...ready, { ...push, id: 'pushed' }, drawn, empty)).toMatchObject({
       kind: 'ready syringe',
       again: true,
     });
-    const again: Said = { ...base, id: 'again', kind: 'syringe readied', stopId: below.id };
+    const again: Said = { ...base, id: 'again', kind: 'syringe readied', openingId: below.id };
     expect(step(...ready, empty, again).kind).toBe('stroke');
     const shut: Said = {
       ...base,
       id: 'shut',
       kind: 'shut',
-      stopId: below.id,
+      openingId: below.id,
       tightened: 'by feel',
     };
     expect(runOf(plan, [...ready, shut]).bleeders[0]!.syringeReady).toBe(false);
@@ -181,12 +181,12 @@ describe('from below', () => {
       method: 'reverse',
       primeInPlace: true,
     });
-    const [prime] = dry.stops;
+    const [prime] = dry.openings;
     expect(prime!.fromReservoir).toBe(false);
     expect(dry.preparation).not.toContain('fill reservoir');
     expect(prime!.fillMl.value).toBeGreaterThan(0);
     const events = log(dry);
-    const pushed = events.filter((e) => e.kind === 'stroke' && e.stopId === prime!.id) as Said[];
+    const pushed = events.filter((e) => e.kind === 'stroke' && e.openingId === prime!.id) as Said[];
     const atFirst = runOf(dry, pushed.slice(0, 1));
     expect(atFirst.levelMl.reservoir).toBe(runOf(dry, []).levelMl.reservoir);
     const after = runOf(dry, pushed);
@@ -201,11 +201,11 @@ describe('from below', () => {
 test('what comes is looked at at every opening, clear must be the last alone, colour only where the fluid is renewed', () => {
   const events = log(planned(layoutOf('veteran-single'), { method: 'vacuum' }));
   const at = (kind: RunEvent['kind']) =>
-    events.flatMap((e) => (e.kind === kind && 'stopId' in e ? [e.stopId] : []));
+    events.flatMap((e) => (e.kind === kind && 'openingId' in e ? [e.openingId] : []));
   expect(at('colour').every((id) => !id!.includes('#'))).toBe(true);
   const plan = planned(layoutOf('veteran-single'), { method: 'vacuum' });
-  const first = plan.stops[0]!;
-  expect(at('bubbles')).toEqual(expect.arrayContaining(plan.stops.map((s) => s.id)));
+  const first = plan.openings[0]!;
+  expect(at('bubbles')).toEqual(expect.arrayContaining(plan.openings.map((s) => s.id)));
   // A first pass need not be clear, and what was shut without a look is not opened for it.
   const before = events.slice(
     0,
@@ -213,14 +213,14 @@ test('what comes is looked at at every opening, clear must be the last alone, co
   ) as Said[];
   const after = (...said: Said[]) => nextStep(runOf(plan, [...before, ...said]));
   expect(first.id.endsWith('#2')).toBe(false);
-  expect(after()).toMatchObject({ kind: 'read', stop: { id: first.id } });
-  expect(after({ kind: 'bubbles', stopId: first.id, reading: 'many' })).toMatchObject({
+  expect(after()).toMatchObject({ kind: 'read', opening: { id: first.id } });
+  expect(after({ kind: 'bubbles', openingId: first.id, reading: 'many' })).toMatchObject({
     kind: 'shut',
-    stop: { id: first.id },
+    opening: { id: first.id },
   });
-  const shut = after({ kind: 'shut', stopId: first.id, tightened: 'by feel' });
+  const shut = after({ kind: 'shut', openingId: first.id, tightened: 'by feel' });
   expect(shut.kind).not.toBe('shut early');
-  expect(shut).not.toMatchObject({ stop: { id: first.id } });
+  expect(shut).not.toMatchObject({ opening: { id: first.id } });
 });
 
 test('a tool cycle waits for the base bleed, and is left out only with a reason that stays', () => {
@@ -232,7 +232,7 @@ test('a tool cycle waits for the base bleed, and is left out only with a reason 
   );
   const state = runOf(modulator, before);
   expect(nextStep(state)).toMatchObject({ kind: 'stage', stage: { id: tool.id } });
-  expect(currentStop(state)).toBeNull();
+  expect(currentOpening(state)).toBeNull();
   const skipped: Said = {
     ...base,
     kind: 'stage skipped',
@@ -314,7 +314,7 @@ describe('a new part in the run', () => {
     const dry = runOf(
       plan,
       [
-        { ...base, id: 'h', kind: 'halted', reason: 'ran dry', stopId: 'left-front' },
+        { ...base, id: 'h', kind: 'halted', reason: 'ran dry', openingId: 'left-front' },
         { ...base, id: 'd', kind: 'decided', haltId: 'h', decision: 'plan anew' },
       ],
       atBleeder,
@@ -413,7 +413,7 @@ test('a hold point at which the pedal is not right leads back to the bleed, befo
     id: 'soft',
     kind: 'halted',
     reason: 'pedal not right',
-    stopId: null,
+    openingId: null,
   };
   expect(eventFault(held, soft)).toBeNull();
   const anew = runOf(
@@ -422,7 +422,7 @@ test('a hold point at which the pedal is not right leads back to the bleed, befo
     held,
   );
   // Nobody knows where the air is: every bleeder, and no second author beside it.
-  expect(new Set(anew.plan.stops.map((s) => s.bleeder.id)).size).toBe(estate.bleeders.length);
+  expect(new Set(anew.plan.openings.map((s) => s.bleeder.id)).size).toBe(estate.bleeders.length);
   expect(nextStep(anew).kind).not.toBe('finished');
 });
 
@@ -470,7 +470,7 @@ describe('a tool cycle in the run', () => {
       .flatMap((e) =>
         e.kind === 'tool step' ? [e.stepId] : e.kind === 'tool checked' ? ['check'] : [],
       );
-    const after = modulator.stops
+    const after = modulator.openings
       .filter((s) => s.stageId === modulator.stages[modulator.stages.indexOf(tool) + 1]!.id)
       .map((s) => s.bleeder.id);
     expect(said).toEqual([
@@ -664,13 +664,13 @@ describe('a pot under pressure', () => {
   const plan = planned(layoutOf('hatchback-diagonal'), { ...everything, method: 'pressure' });
   const events = log(plan) as Said[];
   const set = events.flatMap((e, i) => (e.kind === 'pressure set' ? [{ i, on: e.on }] : []));
-  const [stop] = plan.stops;
+  const [opening] = plan.openings;
 
   test('is put on before the first mark, stays on from bleeder to bleeder, and is off before anything else', () => {
-    expect(stop!.method).toBe('pressure');
+    expect(opening!.method).toBe('pressure');
     expect(set.map((s) => s.on)).toEqual([true, false]);
     const marks = events.flatMap((e, i) =>
-      e.kind === 'stroke' && plan.stops.find((s) => s.id === e.stopId)!.method === 'pressure'
+      e.kind === 'stroke' && plan.openings.find((s) => s.id === e.openingId)!.method === 'pressure'
         ? [i]
         : [],
     );
@@ -693,7 +693,7 @@ describe('a pot under pressure', () => {
       id: 'h',
       kind: 'halted',
       reason: 'nothing comes',
-      stopId: stop!.id,
+      openingId: opening!.id,
     };
     expect(nextStep(runOf(plan, [...at, halted]))).toEqual({ kind: 'pressure', on: false });
     const off: Said = { ...base, id: 'off', kind: 'pressure set', on: false };

@@ -27,7 +27,7 @@ export interface Tried {
 
 /** What is known at one opening of a bleeder. */
 export interface BleederState {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly strokes: number;
   /** Out at this bleeder, into the jar. */
   readonly bledMl: number;
@@ -70,7 +70,7 @@ export interface BleederState {
 export interface Halt {
   readonly eventId: string;
   readonly reason: HaltReason;
-  readonly stopId: string | null;
+  readonly openingId: string | null;
   /** The control at which it was found; null where it was none, or nobody said which. */
   readonly masterId: string | null;
   readonly decision: Decision | null;
@@ -90,7 +90,7 @@ export interface Jar {
 
 /** What one opening gave since somebody looked at the jar, mL. */
 export interface JarGiven {
-  readonly stopId: string;
+  readonly openingId: string;
   readonly reservoirId: string;
   readonly ml: number;
   /** Of that, what a fill of its reservoir made up for since: an error of the count is in what was poured. */
@@ -110,7 +110,7 @@ export interface Counting {
 /** A stroke that another source counted: it counts when somebody says so. */
 export interface AskedStroke {
   readonly eventId: string;
-  readonly stopId: string;
+  readonly openingId: string;
   readonly deviceId: string;
   readonly person: string;
   readonly atMs: number;
@@ -185,7 +185,7 @@ export function emptyRun(accepted: Plan, sizes: readonly SizeFound[] = []): RunS
     prepared: [],
     pressureOn: false,
     fitted: [],
-    bleeders: plan.stops.map((s) => freshBleeder(s.id)),
+    bleeders: plan.openings.map((s) => freshBleeder(s.id)),
     levelMl,
     leastMl: levelMl,
     empties: emptiesOf(plan.layout, plan.inside),
@@ -217,7 +217,7 @@ export const isBledMeasured = ({ jar, bledMl }: Pick<RunState, 'jar' | 'bledMl'>
 
 /** Whether an opening is still to be done: neither shut, nor of a bleeder that is left shut. */
 export function isWaiting(state: RunState, b: BleederState): boolean {
-  const bleederId = state.plan.stops.find((s) => s.id === b.stopId)?.bleeder.id;
+  const bleederId = state.plan.openings.find((s) => s.id === b.openingId)?.bleeder.id;
   return !b.shut && (bleederId === undefined || !state.leftShut.has(bleederId));
 }
 
@@ -232,9 +232,9 @@ export function plansOf(state: Pick<RunState, 'plan' | 'past'>): Plan[] {
 }
 
 /** A bleeder that nothing is known of yet. */
-export function freshBleeder(stopId: string): BleederState {
+export function freshBleeder(openingId: string): BleederState {
   return {
-    stopId,
+    openingId,
     strokes: 0,
     bledMl: 0,
     swallowedMl: 0,

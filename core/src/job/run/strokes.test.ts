@@ -3,15 +3,15 @@ import { after, eventFault, kept, planOf, runOf, type Said } from '../../testing
 import { dangerAt, missingAt, nextStep, planAgainstActual, RunFluid } from '.';
 
 const plan = planOf('hatchback-diagonal');
-const [first, second] = plan.stops;
-const stroke = (stopId: string, made?: number): Said => ({
+const [first, second] = plan.openings;
+const stroke = (openingId: string, made?: number): Said => ({
   kind: 'stroke',
-  stopId,
+  openingId,
   ...(made === undefined ? {} : { made }),
 });
-const broken = (stopId: string): Said => ({
+const broken = (openingId: string): Said => ({
   kind: 'round broken',
-  stopId,
+  openingId,
   how: 'let go while open',
 });
 
@@ -19,15 +19,15 @@ describe('strokes said at once', () => {
   test('count, level and what is inside are as if each had been said by itself', () => {
     const said = fc.array(fc.integer({ min: 1, max: 10 }), { minLength: 1, maxLength: 8 });
     fc.assert(
-      fc.property(said, fc.constantFrom(first!.id, second!.id), (rows, stopId) => {
+      fc.property(said, fc.constantFrom(first!.id, second!.id), (rows, openingId) => {
         const total = rows.reduce((sum, n) => sum + n, 0);
         const atOnce = runOf(
           plan,
-          rows.map((n) => stroke(stopId, n)),
+          rows.map((n) => stroke(openingId, n)),
         );
         const singly = runOf(
           plan,
-          Array.from({ length: total }, () => stroke(stopId)),
+          Array.from({ length: total }, () => stroke(openingId)),
         );
         const { log: _, ...by } = singly;
         expect(atOnce).toMatchObject(by);
@@ -57,8 +57,8 @@ describe('strokes said at once', () => {
 describe('a broken round', () => {
   const count = first!.strokes.value;
   const clean: Said[] = [
-    { kind: 'bubbles', stopId: first!.id, reading: 'none' },
-    { kind: 'colour', stopId: first!.id, colour: plan.newColour },
+    { kind: 'bubbles', openingId: first!.id, reading: 'none' },
+    { kind: 'colour', openingId: first!.id, colour: plan.newColour },
   ];
   const bled = runOf(plan, [stroke(first!.id, 10), stroke(first!.id, count - 10)]);
   const missing = (run: typeof bled) => missingAt(run.plan, first!, run.bleeders[0]!);
@@ -104,43 +104,43 @@ describe('back to a bleeder that was through', () => {
     ...plan.preparation.map((step): Said => ({ kind: 'prepared', step })),
     ...Array.from({ length: Math.ceil(first!.strokes.value / 10) }, () => stroke(first!.id, 10)),
     { kind: 'topped up', reservoirId: first!.reservoirId, containerId: null },
-    { kind: 'bubbles', stopId: first!.id, reading: 'none' },
-    { kind: 'colour', stopId: first!.id, colour: plan.newColour },
-    { kind: 'shut', stopId: first!.id, tightened: 'by feel' },
+    { kind: 'bubbles', openingId: first!.id, reading: 'none' },
+    { kind: 'colour', openingId: first!.id, colour: plan.newColour },
+    { kind: 'shut', openingId: first!.id, tightened: 'by feel' },
     stroke(second!.id),
   ];
   const at = runOf(plan, through);
-  const again = after(at, { kind: 'opened again', stopId: first!.id });
-  const stopOf = (state: typeof at) => {
+  const again = after(at, { kind: 'opened again', openingId: first!.id });
+  const openingOf = (state: typeof at) => {
     const step = nextStep(state);
-    return 'stop' in step ? step.stop.id : step.kind;
+    return 'opening' in step ? step.opening.id : step.kind;
   };
 
   test('it is in hand again, and is shut only behind three strokes and a look', () => {
-    expect(stopOf(at)).toBe(second!.id);
+    expect(openingOf(at)).toBe(second!.id);
     expect(nextStep(again)).toMatchObject({
       kind: 'more strokes',
-      stop: first,
+      opening: first,
       missing: expect.arrayContaining(['opened again']),
     });
     const two = after(again, stroke(first!.id, 2));
     expect(nextStep(two).kind).toBe('more strokes');
     const three = after(two, stroke(first!.id));
-    expect(nextStep(three)).toMatchObject({ kind: 'read', stop: first });
+    expect(nextStep(three)).toMatchObject({ kind: 'read', opening: first });
     const looked = after(
       three,
-      { kind: 'bubbles', stopId: first!.id, reading: 'none' },
-      { kind: 'colour', stopId: first!.id, colour: plan.newColour },
+      { kind: 'bubbles', openingId: first!.id, reading: 'none' },
+      { kind: 'colour', openingId: first!.id, colour: plan.newColour },
     );
-    expect(nextStep(looked)).toMatchObject({ kind: 'shut', stop: first });
-    const shut = after(looked, { kind: 'shut', stopId: first!.id, tightened: 'by feel' });
-    expect(stopOf(shut)).toBe(second!.id);
+    expect(nextStep(looked)).toMatchObject({ kind: 'shut', opening: first });
+    const shut = after(looked, { kind: 'shut', openingId: first!.id, tightened: 'by feel' });
+    expect(openingOf(shut)).toBe(second!.id);
   });
 
   test('left open it is dangerous, and one that is open already is not opened again', () => {
-    const b = again.bleeders.find((x) => x.stopId === first!.id)!;
+    const b = again.bleeders.find((x) => x.openingId === first!.id)!;
     expect(dangerAt(plan, first!, b)).toContain('opened again');
-    const open = after(at, { kind: 'opened again', stopId: second!.id });
+    const open = after(at, { kind: 'opened again', openingId: second!.id });
     expect(open.bleeders).toEqual(at.bleeders);
   });
 });

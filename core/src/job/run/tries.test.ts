@@ -2,15 +2,15 @@ import { planOf, runOf, type Said } from '../../testing';
 import { planAgainstActual, TRIES, tryNext, type BubbleReading, type Try } from '.';
 
 const plan = planOf('hatchback-diagonal');
-const [stop] = plan.stops;
-const stopId = stop!.id;
+const [opening] = plan.openings;
+const openingId = opening!.id;
 const look = (reading: BubbleReading): Said[] => [
-  { kind: 'stroke', stopId },
-  { kind: 'bubbles', stopId, reading },
+  { kind: 'stroke', openingId },
+  { kind: 'bubbles', openingId, reading },
 ];
-const tried = (what: Try, done = true): Said => ({ kind: 'tried', stopId, what, done });
+const tried = (what: Try, done = true): Said => ({ kind: 'tried', openingId, what, done });
 const at = (events: readonly Said[]) => runOf(plan, events).bleeders[0]!;
-const next = (...events: readonly Said[]) => tryNext(stop!, at(events));
+const next = (...events: readonly Said[]) => tryNext(opening!, at(events));
 const some = [...look('some'), ...look('some'), ...look('some')];
 
 // Three equal readings other than none, and the order of effort: common practice, no source.
@@ -26,7 +26,7 @@ test('none, and another reading between, begin the looks anew', () => {
 });
 
 test('a second tap on the same answer is no second look', () => {
-  const tap: Said = { kind: 'bubbles', stopId, reading: 'some' };
+  const tap: Said = { kind: 'bubbles', openingId, reading: 'some' };
   expect(next(...look('some'), tap, tap)).toBeNull();
   expect(next(...look('some'), tap, ...look('some'), tap)).toBeNull();
 });
@@ -50,15 +50,15 @@ test('each comes once, in order of effort, and at the end nothing is left to try
 
 test('a quarter turn is not opened less, and a steady flow has no stroke to change', () => {
   const b = at(some);
-  const quarter = { ...stop!, bleeder: { ...stop!.bleeder, type: 'quarter turn' as const } };
+  const quarter = { ...opening!, bleeder: { ...opening!.bleeder, type: 'quarter turn' as const } };
   expect(tryNext(quarter, b)).toBe('tap it');
   const passed = at([...some, tried('open less', false), tried('tap it', false)]);
-  expect(tryNext(stop!, passed)).toBe('flick it');
-  expect(tryNext({ ...stop!, method: 'pressure' }, passed)).toBe('turn it up');
+  expect(tryNext(opening!, passed)).toBe('flick it');
+  expect(tryNext({ ...opening!, method: 'pressure' }, passed)).toBe('turn it up');
 });
 
 test('under vacuum bubbles are no measure: nothing is tried against them', () => {
-  expect(tryNext({ ...stop!, method: 'vacuum' }, at(some))).toBeNull();
+  expect(tryNext({ ...opening!, method: 'vacuum' }, at(some))).toBeNull();
 });
 
 test('what was tried stands on the record with what it changed', () => {
@@ -67,7 +67,7 @@ test('what was tried stands on the record with what it changed', () => {
     tried('open less', false),
     tried('tap it'),
     // Nothing has moved yet: it cannot have changed anything.
-    { kind: 'bubbles', stopId, reading: 'some' },
+    { kind: 'bubbles', openingId, reading: 'some' },
     ...look('fine'),
     ...look('none'),
   ]);

@@ -1,5 +1,5 @@
 import { METHOD_TRAITS } from '../../hydraulics/flow';
-import type { PlanStop } from '../../bleed/stages';
+import type { PlanOpening } from '../../bleed/stages';
 import { TRIES, type Try } from './event';
 import type { BleederState } from './state';
 
@@ -7,13 +7,13 @@ import type { BleederState } from './state';
 const EQUAL = 3;
 
 /** What can be tried at this opening at all. */
-function canTry(stop: PlanStop, what: Try): boolean {
+function canTry(opening: PlanOpening, what: Try): boolean {
   switch (what) {
     case 'open less':
-      return stop.bleeder.type === 'screw';
+      return opening.bleeder.type === 'screw';
     case 'flick it':
     case 'another stroke':
-      return METHOD_TRAITS[stop.method].kind === 'strokes';
+      return METHOD_TRAITS[opening.method].kind === 'strokes';
     case 'tap it':
     case 'turn it up':
     case 'wait':
@@ -26,7 +26,7 @@ function canTry(stop: PlanStop, what: Try): boolean {
  * What to try next at a bleeder whose bubbles stay the same; null where they do
  * not, where everything was tried, and under vacuum, where bubbles are no measure.
  */
-export function tryNext(stop: PlanStop, b: BleederState): Try | null {
-  if (b.equalBubbles < EQUAL || stop.method === 'vacuum') return null;
-  return TRIES.find((t) => canTry(stop, t) && !b.tried.some((x) => x.what === t)) ?? null;
+export function tryNext(opening: PlanOpening, b: BleederState): Try | null {
+  if (b.equalBubbles < EQUAL || opening.method === 'vacuum') return null;
+  return TRIES.find((t) => canTry(opening, t) && !b.tried.some((x) => x.what === t)) ?? null;
 }

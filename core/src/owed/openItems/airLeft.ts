@@ -98,8 +98,8 @@ function openedChambers(run: RunState): ReadonlySet<string> {
   const legs = [...run.past, run];
   return new Set(
     legs.flatMap(({ plan, bleeders }) =>
-      plan.stops.flatMap((s) => {
-        const b = bleeders.find((x) => x.stopId === s.id)!;
+      plan.openings.flatMap((s) => {
+        const b = bleeders.find((x) => x.openingId === s.id)!;
         return b.strokes > 0 || b.openedTurns !== null || b.shut ? [s.chamberId] : [];
       }),
     ),

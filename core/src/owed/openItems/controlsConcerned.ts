@@ -44,7 +44,7 @@ export function controlsConcerned(
   const ids = new Set<string>([
     ...(job.run
       ? plansOf(job.run).flatMap((p) => [
-          ...p.stops.map((s) => masterOf(p.layout, s.chamberId)),
+          ...p.openings.map((s) => masterOf(p.layout, s.chamberId)),
           ...p.scope.drewAir,
           ...broughtFor(p.work),
         ])

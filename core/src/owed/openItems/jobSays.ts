@@ -240,7 +240,7 @@ function oldFluid(out: Writer, job: JobState, layout: Layout): void {
   const wanted = new Set(
     job.run
       ? plansOf(job.run).flatMap((p) =>
-          p.stops.filter((s) => s.until === 'new').map((s) => s.bleeder.id),
+          p.openings.filter((s) => s.until === 'new').map((s) => s.bleeder.id),
         )
       : [],
   );

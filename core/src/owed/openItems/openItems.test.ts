@@ -146,17 +146,19 @@ const released =
       ...DRIVEN,
       { kind: 'released' },
     ] as Said[];
-const stopAt = (plan: Plan, bleederId: string) =>
-  plan.stops.find((s) => s.bleeder.id === bleederId)!.id;
+const openingAt = (plan: Plan, bleederId: string) =>
+  plan.openings.find((s) => s.bleeder.id === bleederId)!.id;
 /** Up to the first stroke at a bleeder and some strokes on. */
 const until = (plan: Plan, bleederId: string, strokes: number): JobEvent[] => {
   const all = run(plan);
-  const first = all.findIndex((e) => e.kind === 'stroke' && e.stopId === stopAt(plan, bleederId));
+  const first = all.findIndex(
+    (e) => e.kind === 'stroke' && e.openingId === openingAt(plan, bleederId),
+  );
   return all.slice(0, first + strokes);
 };
-const halt = (reason: string, stopId: string | null, decision: string): Said[] =>
+const halt = (reason: string, openingId: string | null, decision: string): Said[] =>
   [
-    { id: 'h', kind: 'halted', reason, stopId, atMs: 6_000_000 },
+    { id: 'h', kind: 'halted', reason, openingId, atMs: 6_000_000 },
     { id: 'd', kind: 'decided', haltId: 'h', decision, atMs: 6_000_001 },
   ] as Said[];
 const flush = (layout: Layout, ...ids: string[]) =>
@@ -195,7 +197,7 @@ describe('what is found at intake', () => {
       how: 'flare remade',
       atMs: 5_500_000,
     }) as Said;
-  const FIRST = planned(CAR, { work: flush(CAR) }).stops[0]!.bleeder.id;
+  const FIRST = planned(CAR, { work: flush(CAR) }).openings[0]!.bleeder.id;
   const ids = countingIds('j');
   const joint = (appliedNm: number | null): Said =>
     ({
@@ -318,8 +320,8 @@ describe('what is found at intake', () => {
     const back = (p: Plan) => {
       const all = shutTo(14, known())(p);
       const at = all.findIndex((e) => e.kind === 'shut');
-      const { stopId } = all[at] as { stopId: string };
-      const again = { id: 'oa', kind: 'opened again', stopId, atMs: 8_500_000 } as Said;
+      const { openingId } = all[at] as { openingId: string };
+      const again = { id: 'oa', kind: 'opened again', openingId, atMs: 8_500_000 } as Said;
       const twice = { ...all[at], id: 'twice', atMs: 8_600_000 } as Said;
       const undo = (eventId: string) => ({ id: `u ${eventId}`, kind: 'undone', eventId }) as Said;
       return [...all.slice(0, at + 1), again, twice, undo('twice'), undo('oa'), ended];
@@ -480,7 +482,7 @@ describe('the next job does not free what the one before left', () => {
     const yard = new Yard(FERRY_VAN);
     yard.take(flush(FERRY_VAN, 'master'), (p) => [
       ...(until(p, 'left-rear', 2) as Said[]),
-      ...halt('snapped', stopAt(p, 'left-rear'), 'end job'),
+      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
       ended,
     ]);
     expect(yard.kinds()).toContain('snapped left-rear');
@@ -489,7 +491,7 @@ describe('the next job does not free what the one before left', () => {
       released(FERRY_VAN)(p).slice(0, -1),
     );
     // It takes the brakes over: the bleeder is in the plan, and both controls are proved.
-    expect(clutch.run!.plan.stops.map((s) => s.bleeder.id)).toContain('left-rear');
+    expect(clutch.run!.plan.openings.map((s) => s.bleeder.id)).toContain('left-rear');
     expect(controlsConcerned(clutch, FERRY_VAN, yard.before).map((m) => m.id)).toEqual([
       'master',
       'clutch-master',
@@ -500,7 +502,7 @@ describe('the next job does not free what the one before left', () => {
     const yard = new Yard(FERRY_VAN);
     yard.take(flush(FERRY_VAN, 'master'), (p) => [
       ...(until(p, 'left-rear', 2) as Said[]),
-      ...halt('snapped', stopAt(p, 'left-rear'), 'end job'),
+      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
       ended,
     ]);
     const plan = planned(FERRY_VAN, { work: flush(FERRY_VAN, 'clutch-master'), means: EVERYTHING });
@@ -522,26 +524,26 @@ describe('the next job does not free what the one before left', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
       ...(until(p, 'right-rear', 1) as Said[]),
-      ...halt('ran dry', stopAt(p, 'right-rear'), 'end job'),
+      ...halt('ran dry', openingAt(p, 'right-rear'), 'end job'),
       ended,
     ]);
     const airy = owedWork(CAR, yard.before).airAt;
     expect(new Set(airy)).toEqual(new Set(CAR.bleeders.map((b) => b.id)));
     const next = yard.take(onePart(CAR, 'left-rear-caliper', ['master']), () => []);
-    expect(new Set(next.run!.plan.stops.map((s) => s.bleeder.id))).toEqual(new Set(airy));
+    expect(new Set(next.run!.plan.openings.map((s) => s.bleeder.id))).toEqual(new Set(airy));
   });
 
   test('(c) “leave this one” at a seized wheel, ended; then another wheel', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
       ...(until(p, 'left-rear', 3) as Said[]),
-      ...halt('seized', stopAt(p, 'left-rear'), 'leave shut'),
+      ...halt('seized', openingAt(p, 'left-rear'), 'leave shut'),
       ended,
     ]);
     expect(yard.kinds()).toContain('seized left-rear');
     expect(yard.before.find((m) => m.kind === 'seized')!.weight).toBe('holds');
     const next = yard.take(onePart(CAR, 'left-front-caliper', ['master']), () => []);
-    expect(next.run!.plan.stops.map((s) => s.bleeder.id)).toContain('left-rear');
+    expect(next.run!.plan.openings.map((s) => s.bleeder.id)).toContain('left-rear');
   });
 
   test('(d) hoses off and compared, ended before anything was drawn', () => {
@@ -692,7 +694,7 @@ describe('weights', () => {
     const seized = (bled: boolean) => {
       const yard = new Yard(MOTORCYCLE);
       const job = yard.take(flush(MOTORCYCLE), (p) => {
-        const own = stopAt(p, 'rear');
+        const own = openingAt(p, 'rear');
         const before = bled ? until(p, 'rear', 2) : until(p, 'rear', 0);
         const left = [...(before as Said[]), ...halt('seized', own, 'leave shut')];
         const at = foldJob(logFrom(p, left)).run!;
@@ -721,10 +723,14 @@ describe('weights', () => {
   test('stopped where it was clear but not yet as the new: owed; the vehicle may be driven', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => {
-      const stop = stopAt(p, 'right-front');
-      const all = released(CAR)(p).filter((e) => !(e.kind === 'colour' && e.stopId === stop));
-      const shut = all.findIndex((e) => e.kind === 'shut' && e.stopId === stop);
-      const early: Said = { kind: 'stopped early', stopId: stop, reason: 'It no longer pays' };
+      const opening = openingAt(p, 'right-front');
+      const all = released(CAR)(p).filter((e) => !(e.kind === 'colour' && e.openingId === opening));
+      const shut = all.findIndex((e) => e.kind === 'shut' && e.openingId === opening);
+      const early: Said = {
+        kind: 'stopped early',
+        openingId: opening,
+        reason: 'It no longer pays',
+      };
       return [...all.slice(0, shut + 1), early, ...all.slice(shut + 1)];
     });
     expect(yard.drive).toBe('free');
@@ -733,7 +739,7 @@ describe('weights', () => {
     ]);
     // The next one renews it there, whatever it came for.
     const next = yard.take(onePart(CAR, 'left-rear-caliper', ['master']), () => []);
-    const at = next.run!.plan.stops.find((s) => s.bleeder.id === 'right-front')!;
+    const at = next.run!.plan.openings.find((s) => s.bleeder.id === 'right-front')!;
     expect(at.until).toBe('new');
   });
 
@@ -756,7 +762,7 @@ describe('what settles', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
       ...(until(p, 'left-rear', 2) as Said[]),
-      ...halt('snapped', stopAt(p, 'left-rear'), 'end job'),
+      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
       ended,
     ]);
     return yard;
@@ -800,7 +806,7 @@ describe('what settles', () => {
       ...(run(p) as Said[]),
       ...(proof(p, ['front-master']) as Said[]),
     ]);
-    expect(job.run!.plan.stops).toEqual([]);
+    expect(job.run!.plan.openings).toEqual([]);
     expect(job.run!.plan.preparation).not.toContain('fill reservoir');
     // The mark is of the whole vehicle: its other control too.
     expect(yard.gate(job).reasons).toContainEqual({
@@ -870,7 +876,7 @@ describe('what settles', () => {
       const yard = new Yard(CAR);
       yard.take(flush(CAR), (p) => [
         ...(until(p, 'left-rear', 2) as Said[]),
-        ...halt('leak', stopAt(p, 'left-rear'), 'end job'),
+        ...halt('leak', openingAt(p, 'left-rear'), 'end job'),
         ended,
       ]);
       return yard;
@@ -896,7 +902,7 @@ describe('what settles', () => {
     const job = yard.take(flush(CAR), (p) => [
       ...(run(p) as Said[]),
       ...(proof(p, ['master']) as Said[]),
-      { id: 'h', kind: 'halted', reason: 'leak', stopId: null },
+      { id: 'h', kind: 'halted', reason: 'leak', openingId: null },
       { kind: 'mended', haltId: 'h', where: 'left rear hose', how: 'Flare remade' },
     ]);
     expect(nextStep(job.run!).kind).toBe('finished');
@@ -918,7 +924,7 @@ describe('what settles', () => {
   });
 
   test('what was done after a job was closed holds until a later job releases', () => {
-    const stroke: Said = { id: 's', kind: 'stroke', stopId: 'left-rear', atMs: 1_500_000 };
+    const stroke: Said = { id: 's', kind: 'stroke', openingId: 'left-rear', atMs: 1_500_000 };
     const note: Said = { id: 'n', kind: 'note', text: 'Boot torn', atMs: 5 };
     expect(doneAfterClose([kept(note)], [])).toBeNull();
     const undone: Said = { id: 'u', kind: 'undone', eventId: 's' };
@@ -983,7 +989,7 @@ describe('while nothing was touched', () => {
   test('a stroke that was taken back leaves nothing', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
-      { id: 's', kind: 'stroke', stopId: p.stops[0]!.id },
+      { id: 's', kind: 'stroke', openingId: p.openings[0]!.id },
       { kind: 'undone', eventId: 's' },
     ]);
     expect(yard.before).toEqual([]);
@@ -1060,7 +1066,7 @@ test('however a job ends, what it opened holds the vehicle until it is released'
         }),
       });
       const owed = owedWork(CAR, yard.before).airAt;
-      const opens = next.verdict === 'planned' ? next.plan.stops.map((s) => s.bleeder.id) : [];
+      const opens = next.verdict === 'planned' ? next.plan.openings.map((s) => s.bleeder.id) : [];
       expect(owed.every((id) => opens.includes(id))).toBe(true);
     }),
     { numRuns: 40 },

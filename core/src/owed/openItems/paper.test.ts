@@ -13,7 +13,7 @@ const PLAN: Plan = {
   ...BY_FEEL,
   preferences: { ...BY_FEEL.preferences, jointTightness: 'by the manual' },
 };
-const [left, right] = PLAN.stops.map((s) => s.bleeder.id);
+const [left, right] = PLAN.openings.map((s) => s.bleeder.id);
 const ids = countingIds('p');
 const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
 const joint = (elementId: string, appliedNm: number | null): Said =>
@@ -22,20 +22,25 @@ const owed = (said: readonly Said[], plan = PLAN) =>
   paperOf(jobOf(plan, [...RUN, ...said])).torques.map((t) => t.elementId);
 
 test('by the manual, each bleeder that was shut by feel owes its torque until it is written down; by feel is none', () => {
-  expect(owed([]).sort()).toEqual(PLAN.stops.map((s) => s.bleeder.id).sort());
+  expect(owed([]).sort()).toEqual(PLAN.openings.map((s) => s.bleeder.id).sort());
   expect(owed([joint(left!, 9)])).not.toContain(left);
   expect(owed([joint(left!, 9)])).toContain(right);
   expect(owed([joint(left!, null)])).toContain(left);
   // Opened again behind it: what was said of it is past.
-  const again = { id: ids(), kind: 'stroke', stopId: PLAN.stops[0]!.id } as Said;
-  const shut = { id: ids(), kind: 'shut', stopId: PLAN.stops[0]!.id, tightened: 'by feel' } as Said;
+  const again = { id: ids(), kind: 'stroke', openingId: PLAN.openings[0]!.id } as Said;
+  const shut = {
+    id: ids(),
+    kind: 'shut',
+    openingId: PLAN.openings[0]!.id,
+    tightened: 'by feel',
+  } as Said;
   expect(owed([joint(left!, 9), again, shut])).toContain(left);
   expect(owed([joint(left!, 9), joint(left!, null)])).toContain(left);
 });
 
 test('a bleeder that was shut to a torque owes none; where the house goes by feel nobody does', () => {
   const exact = RUN.map((e) =>
-    e.kind === 'shut' && e.stopId === PLAN.stops[0]!.id
+    e.kind === 'shut' && e.openingId === PLAN.openings[0]!.id
       ? ({ ...e, tightened: { torqueNm: 9 } } as Said)
       : e,
   );
@@ -47,7 +52,7 @@ test('opened again behind it, a torque that was written settles nothing', () => 
   const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
   const right = (...said: Said[]) =>
     jobSays(jobOf(BY_FEEL, [...RUN, ...said]), about).tightened ?? [];
-  const again = { id: ids(), kind: 'stroke', stopId: PLAN.stops[0]!.id } as Said;
+  const again = { id: ids(), kind: 'stroke', openingId: PLAN.openings[0]!.id } as Said;
   expect(right()).toEqual([]);
   expect(right(joint(left!, 10))).toEqual([left]);
   expect(right(joint(left!, 14))).toEqual([]);
@@ -84,7 +89,7 @@ test('what is left by feel is looked at again, whatever the house goes by, once 
     leftOpen(jobOf(plan, [...RUN, ...said]), about, [], false)
       .filter((m) => m.kind === 'by feel')
       .map((m) => [m.where, m.weight, m.because]);
-  const all = PLAN.stops.map((s) => [s.bleeder.id, 'owed', 'Bleeder shut by feel']);
+  const all = PLAN.openings.map((s) => [s.bleeder.id, 'owed', 'Bleeder shut by feel']);
   expect(again([ended])).toEqual(expect.arrayContaining(all));
   expect(again([ended], BY_FEEL)).toEqual(expect.arrayContaining(all));
   expect(again([joint(left!, 9), ended]).map(([where]) => where)).not.toContain(left);

@@ -41,9 +41,9 @@ export function shutAbove(job: JobState): LookAgain[] {
   const { run } = job;
   if (!run) return [];
   return shutTo(job, run).flatMap(({ elementId, joint }) => {
-    const stops = stopsAt(run, elementId);
+    const openings = openingsAt(run, elementId);
     const shut = job.log
-      .filter((e) => e.kind === 'shut' && !job.undone.has(e.id) && stops.includes(e.stopId))
+      .filter((e) => e.kind === 'shut' && !job.undone.has(e.id) && openings.includes(e.openingId))
       .at(-1);
     if (!shut || jointAgain(joint) !== 'above') return [];
     const { person, atMs } = shut;
@@ -54,7 +54,7 @@ export function shutAbove(job: JobState): LookAgain[] {
 /** Torques that somebody wrote down, of what was not opened since. */
 const writtenTorques = (job: JobState, run: RunState) =>
   jointsOf(job.log).filter(
-    (j) => j.appliedNm !== null && !isOpenedSince(j, stopsAt(run, j.elementId), job.log),
+    (j) => j.appliedNm !== null && !isOpenedSince(j, openingsAt(run, j.elementId), job.log),
   );
 
 /** What a job leaves tightened to a torque that is not above the manual's. What a bleeder was shut to counts where the manual's value is known here; unknown settles nothing. */
@@ -86,17 +86,17 @@ function shutTo(job: JobState, run: RunState) {
 }
 
 /** Its openings under every plan of the run. */
-const stopsAt = (run: RunState, bleederId: string): string[] =>
+const openingsAt = (run: RunState, bleederId: string): string[] =>
   [...run.past, run].flatMap(({ plan }) =>
-    plan.stops.filter((s) => s.bleeder.id === bleederId).map((s) => s.id),
+    plan.openings.filter((s) => s.bleeder.id === bleederId).map((s) => s.id),
   );
 
 /** A bleeder as it was shut last, under any plan of the run. */
 function lastShut(run: RunState, bleederId: string): BleederState | undefined {
   return [...run.past, run]
     .flatMap(({ plan, bleeders }) => {
-      const here = plan.stops.filter((s) => s.bleeder.id === bleederId).map((s) => s.id);
-      return bleeders.filter((b) => here.includes(b.stopId) && b.shut);
+      const here = plan.openings.filter((s) => s.bleeder.id === bleederId).map((s) => s.id);
+      return bleeders.filter((b) => here.includes(b.openingId) && b.shut);
     })
     .at(-1);
 }

@@ -36,8 +36,8 @@ export function cycled(run: RunState): boolean {
     const after = new Set(
       plan.stages
         .slice(at + 1)
-        .flatMap((s) => (s.kind === 'bleed' ? s.stopIds : []))
-        .map((id) => plan.stops.find((x) => x.id === id)!.bleeder.id),
+        .flatMap((s) => (s.kind === 'bleed' ? s.openingIds : []))
+        .map((id) => plan.openings.find((x) => x.id === id)!.bleeder.id),
     );
     const done = doneAt(run);
     return [...after].every((id) => done.get(id)?.clear === true);

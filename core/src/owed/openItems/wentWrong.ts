@@ -20,22 +20,22 @@ export function halts(out: Writer, job: JobState, layout: Layout): void {
     const event = run.log.find((e) => e.id === halt.eventId)!;
     const because = HALT_WORDS[halt.reason].title;
     const bleeder = plansOf(run)
-      .flatMap((p) => p.stops)
-      .find((s) => s.id === halt.stopId)?.bleeder.id;
+      .flatMap((p) => p.openings)
+      .find((s) => s.id === halt.openingId)?.bleeder.id;
     for (const [kind, where] of openItemsOfHalt(halt, bleeder ?? null, run, layout))
       out.add(kind, 'holds', where, because, event);
   }
 }
 
 function openItemsOfHalt(
-  { reason, stopId, masterId }: Halt,
+  { reason, openingId, masterId }: Halt,
   bleederId: string | null,
   run: RunState,
   layout: Layout,
 ): (readonly [OpenItemKind, string | null])[] {
   switch (reason) {
     case 'ran dry': {
-      const reservoirId = run.plan.stops.find((s) => s.id === stopId)?.reservoirId;
+      const reservoirId = run.plan.openings.find((s) => s.id === openingId)?.reservoirId;
       return paths(layout)
         .filter((p) => reservoirId === undefined || p.chamber.fedBy === reservoirId)
         .map((p) => ['air possible', p.bleeder.id] as const);
@@ -89,7 +89,9 @@ export function leftShut(out: Writer, { run, log }: JobState, released: boolean)
     const halt = run.halts.find(
       (h) =>
         h.decision === 'leave shut' &&
-        plansOf(run).some((p) => p.stops.some((s) => s.id === h.stopId && s.bleeder.id === id)),
+        plansOf(run).some((p) =>
+          p.openings.some((s) => s.id === h.openingId && s.bleeder.id === id),
+        ),
     );
     const event = log.find((e) => e.id === halt?.eventId) ?? firstOpened({ run } as JobState);
     out.add(kind, owed ? 'owed' : 'holds', id, `${HALT_WORDS[reason].title}, left shut`, event);

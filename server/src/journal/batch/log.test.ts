@@ -76,11 +76,11 @@ describe('each event is answered by itself', () => {
   test('unknown ids and malformed ones are refused with what would be right; what is behind them is taken', async () => {
     const job = await tech.running();
     const log = fullRun(job, 2);
-    const stroke = { kind: 'stroke', stopId: 'front' };
+    const stroke = { kind: 'stroke', openingId: 'front' };
     const { body } = await tech.events(job, [
       ...log,
-      next(log, { kind: 'stroke', stopId: 'nowhere' }),
-      next(log, { kind: 'stroke', stopId: 'front', extra: 1 }, 2),
+      next(log, { kind: 'stroke', openingId: 'nowhere' }),
+      next(log, { kind: 'stroke', openingId: 'front', extra: 1 }, 2),
       'not even an event',
       next(log, stroke, 3),
     ]);
@@ -92,7 +92,7 @@ describe('each event is answered by itself', () => {
   test('what depends on a refused one is refused with it', async () => {
     const job = await tech.running();
     const log = fullRun(job, 2);
-    const bad = next(log, { kind: 'halted', reason: 'leak', stopId: 'nowhere' });
+    const bad = next(log, { kind: 'halted', reason: 'leak', openingId: 'nowhere' });
     const { body } = await tech.events(job, [
       ...log,
       bad,
@@ -169,11 +169,11 @@ test('a batch is answered with what the phone does not know, not with the whole 
 
 test.each([
   [{ kind: 'stroke' }, /Opening is missing/],
-  [{ kind: 'bubbles', stopId: 'front', reading: 'lots' }, /Bubbles is "lots"/],
-  [{ kind: 'stroke', stopId: 'front', extra: 1 }, /extra/],
-  [{ kind: 'shut', stopId: 'front', tightened: 'very' }, /Torque/],
-  [{ kind: 'shut', stopId: 'front', tightened: { torqueNm: 0.4 } }, /Torque/],
-  [{ kind: 'bleeder opened', stopId: 'front', turns: 3.1 }, /Turns/],
+  [{ kind: 'bubbles', openingId: 'front', reading: 'lots' }, /Bubbles is "lots"/],
+  [{ kind: 'stroke', openingId: 'front', extra: 1 }, /extra/],
+  [{ kind: 'shut', openingId: 'front', tightened: 'very' }, /Torque/],
+  [{ kind: 'shut', openingId: 'front', tightened: { torqueNm: 0.4 } }, /Torque/],
+  [{ kind: 'bleeder opened', openingId: 'front', turns: 3.1 }, /Turns/],
 ])('%j is refused before it touches the log', async (said, sentence) => {
   const job = await tech.running();
   const res = await tech
@@ -194,7 +194,7 @@ test('no run before the plan is accepted', async () => {
     atMs: NOW.getTime(),
     planId: null,
     kind: 'stroke',
-    stopId: 'front',
+    openingId: 'front',
   };
   const { body } = await tech.events(opened, [stroke]).expect(200);
   expect((body as Appended).answers[0]!.sentence).toContain('Accept the plan');
@@ -202,7 +202,7 @@ test('no run before the plan is accepted', async () => {
 
 describe('what was done on the vehicle is kept, whenever it arrives', () => {
   const stroke = (job: Job) =>
-    next(ofPhone(job), { kind: 'stroke', stopId: planOfJob(job).stops[0]!.id }, 1000);
+    next(ofPhone(job), { kind: 'stroke', openingId: planOfJob(job).openings[0]!.id }, 1000);
 
   test('while the vehicle is out for its test drive: the drive holds no longer, and it is proved again', async () => {
     const out = await tech.change(await tech.proved(), 'post', 'test-drive');
@@ -253,7 +253,7 @@ describe('what was done on the vehicle is kept, whenever it arrives', () => {
     const note = await tech.say(ended, [next(base, { kind: 'note', text: 'Boot torn' })]);
     expect(note.drive.state).toBe('free');
     const body = await tech.say(ended, [
-      next(base, { kind: 'stroke', stopId: planOfJob(job).stops[0]!.id }, 2),
+      next(base, { kind: 'stroke', openingId: planOfJob(job).openings[0]!.id }, 2),
     ]);
     expect(body).toMatchObject({ stage: 'ended', drive: { state: 'do not drive' } });
   });
@@ -261,12 +261,12 @@ describe('what was done on the vehicle is kept, whenever it arrives', () => {
   test('what comes behind a decision that ended the job goes beside the record', async () => {
     const job = await tech.running();
     const log = fullRun(job, 4);
-    const halt = next(log, { kind: 'halted', reason: 'leak', stopId: null });
+    const halt = next(log, { kind: 'halted', reason: 'leak', openingId: null });
     const { body } = await tech.events(job, [
       ...log,
       halt,
       next(log, { kind: 'decided', haltId: halt.id, decision: 'end job' }, 2),
-      next(log, { kind: 'stroke', stopId: planOfJob(job).stops[0]!.id }, 3),
+      next(log, { kind: 'stroke', openingId: planOfJob(job).openings[0]!.id }, 3),
     ]);
     expect(results(body).slice(-2)).toEqual(['new', 'added after the end']);
   });
@@ -299,7 +299,7 @@ test('a decision to end ends the job, and the reason stands on the record', asyn
         deviceSeq: log.length + 1,
         kind: 'halted',
         reason: 'grease',
-        stopId: 'front',
+        openingId: 'front',
       },
       {
         ...base,
@@ -330,7 +330,7 @@ describe('a decision that plans the rest anew', () => {
       deviceSeq: log.length + 1,
       kind: 'halted',
       reason: 'ran dry',
-      stopId: planOfJob(job).stops[0]!.id,
+      openingId: planOfJob(job).openings[0]!.id,
     } as RunEvent;
     const decided = {
       ...base,
@@ -362,7 +362,7 @@ describe('a decision that plans the rest anew', () => {
       (events) => stateOfJob({ ...stored, events }).run!,
     );
     expect(nextStep(tapped!)).toEqual(nextStep(kept2!));
-    expect(tapped!.plan.stops).toEqual(kept2!.plan.stops);
+    expect(tapped!.plan.openings).toEqual(kept2!.plan.openings);
   });
 
   test('goes on by the new plan to the proof', async () => {
@@ -439,8 +439,8 @@ describe('two phones on one run', () => {
     const log = fullRun(job, 4);
     await tech.say(job, log);
     const other = [{ deviceId: randomUUID(), planId: null }];
-    const stopId = planOfJob(job).stops[0]!.id;
-    const late = next(other, { kind: 'stroke', stopId });
+    const openingId = planOfJob(job).openings[0]!.id;
+    const late = next(other, { kind: 'stroke', openingId });
     await lead.say(job, [late]);
     const asked = stateOfJob(await tech.job(job.id)).run!;
     expect(asked.bleeders[0]!.strokes).toBe(4);
@@ -453,11 +453,11 @@ describe('two phones on one run', () => {
   test('a stroke made under the plan before is booked on the opening that it was made at', async () => {
     const job = await tech.running('H 1');
     const log = fullRun(job, 6);
-    const [stop] = planOfJob(job).stops;
-    const halt = next(log, { kind: 'halted', reason: 'ran dry', stopId: stop!.id });
+    const [opening] = planOfJob(job).openings;
+    const halt = next(log, { kind: 'halted', reason: 'ran dry', openingId: opening!.id });
     const decided = next(log, { kind: 'decided', haltId: halt.id, decision: 'plan anew' }, 2);
     await tech.say(job, [...log, halt, decided]);
-    await tech.say(job, [next(log, { kind: 'stroke', stopId: stop!.id }, 3)]);
+    await tech.say(job, [next(log, { kind: 'stroke', openingId: opening!.id }, 3)]);
     const run = stateOfJob(await tech.job(job.id)).run!;
     expect(run.past[0]!.bleeders[0]!.strokes).toBe(7);
     expect(run.bleeders.every((b) => b.strokes === 0)).toBe(true);
@@ -466,9 +466,11 @@ describe('two phones on one run', () => {
 
 test('500 undos in one batch are taken', async () => {
   const job = await tech.running('H 1');
-  const stopId = planOfJob(job).stops[0]!.id;
+  const openingId = planOfJob(job).openings[0]!.id;
   const phone = [{ deviceId: randomUUID(), planId: null }];
-  const strokes = Array.from({ length: 500 }, (_, i) => next(phone, { kind: 'stroke', stopId }, i));
+  const strokes = Array.from({ length: 500 }, (_, i) =>
+    next(phone, { kind: 'stroke', openingId }, i),
+  );
   await tech.say(job, strokes);
   await tech.say(
     job,

@@ -2,7 +2,7 @@ import { METRIC } from '@brook/core/base/units';
 import type { HelpSaid, HelpSignal } from '@brook/contract';
 import { helperHears, mustHold } from '@brook/core/bleed/call';
 import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
-import { helpedStop, helperView, nextStep, phaseAt, type Kept } from '@brook/core/job/run';
+import { helpedOpening, helperView, nextStep, phaseAt, type Kept } from '@brook/core/job/run';
 import { v4 as uuid } from 'uuid';
 import { HelperLinkRow, Job } from '../../db/models';
 import { changeJob, type LockedJob } from '../log/locked';
@@ -32,7 +32,7 @@ export async function joinRun(code: string, name: string, at: Date): Promise<str
     at,
     async (locked) => {
       await link.update(
-        { tokenHash, name, phase: 'ready', stopId: null, helperSeenAt: at },
+        { tokenHash, name, phase: 'ready', openingId: null, helperSeenAt: at },
         { transaction: locked.transaction },
       );
       if (locked.job.stage === 'run')
@@ -61,8 +61,8 @@ export async function saidOn(link: HelperLinkRow, at: Date): Promise<HelpSaid> {
   if (job.stage !== 'run') return { view: { kind: 'over' }, inStep };
   const { run } = await jobStateOf(link.jobId);
   if (!run) return { view: { kind: 'over' }, inStep };
-  const { id: deviceId, phase, stopId } = link;
-  return { view: helperView(run, { deviceId, phase, stopId }), inStep };
+  const { id: deviceId, phase, openingId } = link;
+  return { view: helperView(run, { deviceId, phase, openingId }), inStep };
 }
 
 /** One tap of a helper's phone, brought into the call and, where that tells something, into the log. */
@@ -90,37 +90,37 @@ const NOT_NEEDED = ['planResult', 'pick'] as const;
 async function heard(
   locked: LockedJob,
   link: HelperLinkRow,
-  { id, signal, stopId }: HelpSignal,
+  { id, signal, openingId }: HelpSignal,
 ): Promise<void> {
   const { run, log } = locked.state;
   if (!run || log.some((e) => e.id === id)) return;
   const { transaction } = locked;
   if (signal === 'count here') {
-    await link.update({ phase: 'ready', stopId: null }, { transaction });
+    await link.update({ phase: 'ready', openingId: null }, { transaction });
     return say(locked, id, { kind: 'counting', way: 'helper' });
   }
-  if (stopId === null) return;
+  if (openingId === null) return;
   const counts = run.counting?.deviceId === link.id;
   if (signal === 'take it back') {
     if (!counts) return;
-    const last = run.log.filter((e) => e.kind === 'stroke' && e.stopId === stopId).at(-1);
+    const last = run.log.filter((e) => e.kind === 'stroke' && e.openingId === openingId).at(-1);
     if (last?.deviceId !== link.id) return;
     await link.update({ phase: 'ready' }, { transaction });
     return say(locked, id, { kind: 'undone', eventId: last.id });
   }
-  const phone = { deviceId: link.id, phase: link.phase, stopId: link.stopId };
-  const phase = phaseAt(phone, stopId);
-  const called = counts && helpedStop(nextStep(run))?.id === stopId;
+  const phone = { deviceId: link.id, phase: link.phase, openingId: link.openingId };
+  const phase = phaseAt(phone, openingId);
+  const called = counts && helpedOpening(nextStep(run))?.id === openingId;
   // What was open is shut whatever is shown meanwhile.
   if (!called && !(signal === 'shut' && mustHold(phase))) return;
   const now = helperHears(phase, signal);
   if (!now) return;
-  await link.update({ phase: now.phase, stopId }, { transaction });
+  await link.update({ phase: now.phase, openingId }, { transaction });
   // Where somebody else counts by now, this round is theirs.
   if (!counts) return;
-  if (now.told === 'stroke') await say(locked, id, { kind: 'stroke', stopId });
+  if (now.told === 'stroke') await say(locked, id, { kind: 'stroke', openingId });
   if (now.told === 'broken')
-    await say(locked, id, { kind: 'round broken', stopId, how: 'let go while open' });
+    await say(locked, id, { kind: 'round broken', openingId, how: 'let go while open' });
 }
 
 type Said = Extract<JobEvent, { kind: 'counting' | 'stroke' | 'round broken' | 'undone' }>;

@@ -41,12 +41,16 @@ class Helper {
     return new Helper((await join(code, name).expect(201)).body.token);
   }
 
-  send(signal: HelpSignal['signal'], stopId: string | null, id: string = randomUUID()) {
-    return anybody().post('/api/v1/help/signal').send({ token: this.token, id, stopId, signal });
+  send(signal: HelpSignal['signal'], openingId: string | null, id: string = randomUUID()) {
+    return anybody().post('/api/v1/help/signal').send({ token: this.token, id, openingId, signal });
   }
 
-  async tap(signal: HelpSignal['signal'], stopId: string | null, id?: string): Promise<HelpSaid> {
-    return (await this.send(signal, stopId, id).expect(200)).body;
+  async tap(
+    signal: HelpSignal['signal'],
+    openingId: string | null,
+    id?: string,
+  ): Promise<HelpSaid> {
+    return (await this.send(signal, openingId, id).expect(200)).body;
   }
 
   here() {
@@ -66,18 +70,18 @@ async function atThePedal() {
   await tech.say(job, run.slice(0, first));
   const code = await codeOf(job);
   const helper = await Helper.at(code);
-  const [stop] = planOfJob(job).stops;
+  const [opening] = planOfJob(job).openings;
   const state = async () => stateOfJob(await tech.job(job.id)).run!;
   const strokes = async () => (await state()).bleeders[0]!.strokes;
-  return { job, code, helper, stopId: stop!.id, state, strokes, run };
+  return { job, code, helper, openingId: opening!.id, state, strokes, run };
 }
 
 test('a code joins; at the end and shut count one stroke, in the helper’s name', async () => {
-  const { job, helper, stopId, strokes, state } = await atThePedal();
-  expect((await helper.said()).view).toMatchObject({ kind: 'call', word: 'Push', stopId });
-  expect((await helper.tap('at the end', stopId)).view).toMatchObject({ word: 'Hold' });
+  const { job, helper, openingId, strokes, state } = await atThePedal();
+  expect((await helper.said()).view).toMatchObject({ kind: 'call', word: 'Push', openingId });
+  expect((await helper.tap('at the end', openingId)).view).toMatchObject({ word: 'Hold' });
   expect(await strokes()).toBe(0);
-  expect((await helper.tap('shut', stopId)).view).toMatchObject({
+  expect((await helper.tap('shut', openingId)).view).toMatchObject({
     word: 'Push',
     first: { word: 'Let go' },
     strokes: 1,
@@ -89,23 +93,23 @@ test('a code joins; at the end and shut count one stroke, in the helper’s name
 });
 
 test('sent twice, or tapped out of its order, it is one stroke', async () => {
-  const { helper, stopId, strokes } = await atThePedal();
-  await helper.tap('shut', stopId);
+  const { helper, openingId, strokes } = await atThePedal();
+  await helper.tap('shut', openingId);
   expect(await strokes()).toBe(0);
-  await helper.tap('at the end', stopId);
+  await helper.tap('at the end', openingId);
   const id = randomUUID();
-  await Promise.all([helper.tap('shut', stopId, id), helper.tap('shut', stopId, id)]);
-  await helper.tap('shut', stopId);
+  await Promise.all([helper.tap('shut', openingId, id), helper.tap('shut', openingId, id)]);
+  await helper.tap('shut', openingId);
   expect(await strokes()).toBe(1);
-  await helper.tap('at the end', stopId);
+  await helper.tap('at the end', openingId);
   // The stroke that stands under this id is not made again.
-  await helper.tap('shut', stopId, id);
+  await helper.tap('shut', openingId, id);
   expect(await strokes()).toBe(1);
 });
 
 test('a tap about another bleeder counts nowhere', async () => {
   const { job, helper, strokes } = await atThePedal();
-  const other = planOfJob(job).stops[1]!.id;
+  const other = planOfJob(job).openings[1]!.id;
   await helper.tap('at the end', other);
   await helper.tap('shut', other);
   expect(await strokes()).toBe(0);
@@ -113,43 +117,43 @@ test('a tap about another bleeder counts nowhere', async () => {
 });
 
 test('let go too soon is on the record, the round is no stroke, and the bleeder is not done without clean ones', async () => {
-  const { helper, stopId, state } = await atThePedal();
-  await helper.tap('at the end', stopId);
-  expect((await helper.tap('let go too soon', stopId)).view).toMatchObject({ word: 'Stop' });
-  await helper.tap('shut', stopId);
+  const { helper, openingId, state } = await atThePedal();
+  await helper.tap('at the end', openingId);
+  expect((await helper.tap('let go too soon', openingId)).view).toMatchObject({ word: 'Stop' });
+  await helper.tap('shut', openingId);
   expect((await state()).bleeders[0]).toMatchObject({ strokes: 0, broken: 1 });
 });
 
 test('a mis-tap is taken back by the phone that made it', async () => {
-  const { helper, stopId, strokes, job } = await atThePedal();
-  await helper.tap('at the end', stopId);
-  await helper.tap('shut', stopId);
-  await helper.tap('take it back', stopId);
+  const { helper, openingId, strokes, job } = await atThePedal();
+  await helper.tap('at the end', openingId);
+  await helper.tap('shut', openingId);
+  await helper.tap('take it back', openingId);
   expect(await strokes()).toBe(0);
   // There is none of its own left; what the other phone did is not the helper's to take back.
   const before = (await tech.job(job.id)).events.length;
-  await helper.tap('take it back', stopId);
+  await helper.tap('take it back', openingId);
   expect((await tech.job(job.id)).events).toHaveLength(before);
 });
 
 test('one source at a time: who goes on by voice counts, and the helper takes it up again by one tap', async () => {
-  const { job, helper, stopId, strokes, run } = await atThePedal();
+  const { job, helper, openingId, strokes, run } = await atThePedal();
   const base = { ...run[0]!, kind: 'counting', way: 'tap' } as Record<string, unknown>;
   delete base.step;
-  await helper.tap('at the end', stopId);
+  await helper.tap('at the end', openingId);
   await tech.say(job, [{ ...base, id: randomUUID() }]);
   // It is open still: it is held until "shut" is heard, and that stroke is the voice's.
   expect((await helper.said()).view).toMatchObject({ kind: 'by voice', word: 'Hold' });
-  expect((await helper.tap('shut', stopId)).view).toMatchObject({
+  expect((await helper.tap('shut', openingId)).view).toMatchObject({
     kind: 'by voice',
     word: 'By voice',
   });
-  await helper.tap('at the end', stopId);
-  await helper.tap('take it back', stopId);
+  await helper.tap('at the end', openingId);
+  await helper.tap('take it back', openingId);
   expect(await strokes()).toBe(0);
   expect((await helper.tap('count here', null)).view).toMatchObject({ kind: 'call' });
-  await helper.tap('at the end', stopId);
-  await helper.tap('shut', stopId);
+  await helper.tap('at the end', openingId);
+  await helper.tap('shut', openingId);
   expect(await strokes()).toBe(1);
 });
 
@@ -199,12 +203,12 @@ describe('the link', () => {
   });
 
   test('it dies with the run: nothing is counted any more, and no code is made', async () => {
-    const { job, code, helper, stopId, strokes } = await atThePedal();
+    const { job, code, helper, openingId, strokes } = await atThePedal();
     await tech.change(job, 'post', 'end', { reason: 'Customer came early.' });
     expect((await helper.said()).view).toEqual({ kind: 'over' });
     const made = await strokes();
-    await helper.tap('at the end', stopId);
-    await helper.tap('shut', stopId);
+    await helper.tap('at the end', openingId);
+    await helper.tap('shut', openingId);
     await helper.tap('count here', null);
     expect(await strokes()).toBe(made);
     await tech.send('post', `/jobs/${job.id}/helper`).expect(409);
@@ -248,7 +252,7 @@ describe('the link', () => {
       'kind',
       'say',
       'signal',
-      'stopId',
+      'openingId',
       'strokes',
       'strokesLeft',
       'word',

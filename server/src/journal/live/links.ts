@@ -85,8 +85,8 @@ export async function linkByToken(token: string): Promise<HelperLinkRow> {
 export async function helperNewsOf(jobId: string, at: Date): Promise<HelperNews> {
   const link = await HelperLinkRow.findOne({ where: { jobId, endedAt: null } });
   if (!link) return null;
-  const { name, id: deviceId, helperSeenAt, phase, stopId } = link;
-  return { name, deviceId, phase, stopId, inStep: isInStep(helperSeenAt, at) };
+  const { name, id: deviceId, helperSeenAt, phase, openingId } = link;
+  return { name, deviceId, phase, openingId, inStep: isInStep(helperSeenAt, at) };
 }
 
 export const isInStep = (seenAt: Date | null, at: Date): boolean =>

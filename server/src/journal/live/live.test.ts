@@ -216,12 +216,15 @@ test('where a helper’s call stands is told by every server, and what changes t
   const helper = await Line.open(null, 1, `/help/live?token=${token}`);
   const { view } = await helper.next('said');
   if (view.kind !== 'call') throw new Error('no call');
-  const tap = { token, id: randomUUID(), signal: 'at the end', stopId: view.stopId };
+  const tap = { token, id: randomUUID(), signal: 'at the end', openingId: view.openingId };
   await send('/help/signal', tap).expect(200);
-  expect(await wrench.next('helper')).toMatchObject({ phase: 'at the end', stopId: view.stopId });
+  expect(await wrench.next('helper')).toMatchObject({
+    phase: 'at the end',
+    openingId: view.openingId,
+  });
   expect((await helper.next('said')).view).toMatchObject({ word: 'Hold' });
   // What the technician says reaches the helper over another server.
-  const halt = { ...run[0]!, id: randomUUID(), kind: 'halted', reason: 'leak', stopId: null };
+  const halt = { ...run[0]!, id: randomUUID(), kind: 'halted', reason: 'leak', openingId: null };
   const { step: _, ...halted } = halt as typeof halt & { step?: unknown };
   await tech.say(job, [halted]);
   expect((await helper.next('said')).view).toMatchObject({ kind: 'wait', word: 'Hold' });

@@ -54,7 +54,7 @@ test('a dry job that was ended half-way: the next one finds the other ways empty
   const halfWay = insideNow(stateOfJob(await tech.job(job.id)).run!);
   await jobs.end(await tech.job(job.id));
   const inside = (await jobs.vehicleOf(car.id)).inside!;
-  const [first, ...others] = plan.stops.map((s) => s.bleeder.id);
+  const [first, ...others] = plan.openings.map((s) => s.bleeder.id);
   const emptyTo = (bleederId: string) =>
     wayTo(plan.layout, bleederId).reduce(
       (sum, id) => sum + (inside[id] ? toFillMl(inside[id]!) : 0),
@@ -129,7 +129,7 @@ test('it is written once, when the job is closed, and nobody changes it', async 
 test('a look at the level beyond what the reservoir holds, or at a bleeder that is not there, gets a sentence', async () => {
   const car = await jobs.add('hatchback-diagonal');
   const job = await jobs.accepted(car, { purpose: 'new or dry' });
-  const stopId = planOfJob(job).stops[0]!.id;
+  const openingId = planOfJob(job).openings[0]!.id;
   const look = (more: object) =>
     tech.send('post', `/jobs/${job.id}/events`, {
       since: 0,
@@ -142,7 +142,7 @@ test('a look at the level beyond what the reservoir holds, or at a bleeder that 
           atMs: NOW.getTime(),
           planId: null,
           kind: 'level seen',
-          stopId,
+          openingId,
           levelMl: 200,
           fluidComes: false,
           ...more,
@@ -152,7 +152,7 @@ test('a look at the level beyond what the reservoir holds, or at a bleeder that 
   const said = async (more: object) => JSON.stringify((await look(more)).body);
   expect(await said({ levelMl: 221 })).toContain('between 0 and that');
   expect(await said({ levelMl: -1 })).toContain('0 to 2000 mL');
-  expect(await said({ stopId: 'no such' })).toContain('no bleeder');
+  expect(await said({ openingId: 'no such' })).toContain('no bleeder');
   expect(await said({ fluidComes: undefined })).toContain('is not said');
   expect(await said({ levelMl: 220 })).not.toContain('refused');
 });

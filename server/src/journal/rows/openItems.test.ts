@@ -72,7 +72,7 @@ const onePart = (partId: string, masterIds: string[]) => ({
   masterIds,
   parts: [{ partId, cappedAtOnce: true, keptFull: true, newPart: false }],
 });
-const opens = (job: Job) => new Set(planOfJob(job).stops.map((s) => s.bleeder.id));
+const opens = (job: Job) => new Set(planOfJob(job).openings.map((s) => s.bleeder.id));
 const GOOD_FLUID = fluidSeen({ water: { percent: 0.5, meterGrade: 'DOT 4' } });
 
 // What was released in trials and must not have been, each through the API. Facts of the trade, common practice, no source.
@@ -111,14 +111,14 @@ describe('what a job leaves, the next one takes over', () => {
     job = await halted(
       await tech.job(job.id),
       'seized',
-      planOfJob(job).stops[0]!.bleeder.id,
+      planOfJob(job).openings[0]!.bleeder.id,
       'leave shut',
     );
     await end(job);
-    const seized = `seized ${planOfJob(job).stops[0]!.bleeder.id}`;
+    const seized = `seized ${planOfJob(job).openings[0]!.bleeder.id}`;
     expect(await kinds(car.id)).toContain(seized);
     const next = await accepted(car, onePart('right-front-caliper', ['master']), GOOD_FLUID);
-    expect(opens(next).has(planOfJob(job).stops[0]!.bleeder.id)).toBe(true);
+    expect(opens(next).has(planOfJob(job).openings[0]!.bleeder.id)).toBe(true);
     expect((await release(await runOn(next))).vehicleDrive).toBe('free');
   });
 
@@ -378,7 +378,7 @@ describe('look and prove', () => {
       },
     );
     expect(job.before).toMatchObject([{ kind: 'marked', because: 'Fell over in the yard' }]);
-    expect(planOfJob(job).stops).toEqual([]);
+    expect(planOfJob(job).openings).toEqual([]);
     expect(job.pick).toBeNull();
     const through = await runOn(job);
     expect(through.stage).toBe('proof');

@@ -63,7 +63,7 @@ test('the card of a released job says what was measured, by feel and reckoned, a
   );
   expect(card.after.find((l) => l.what === 'Air left')).toMatchObject({ source: 'model' });
   expect(card.openings.map((o) => o.place)).toEqual(
-    planOfJob(job).stops.map((s) => s.bleeder.place.replace(/^./, (c) => c.toUpperCase())),
+    planOfJob(job).openings.map((s) => s.bleeder.place.replace(/^./, (c) => c.toUpperCase())),
   );
   expect(card.fluid!.poured.reduce((sum, p) => sum + p.ml, 0)).toBeGreaterThan(0);
   expect(card.checks.every((c) => c.passes && c.by === 'Lead One')).toBe(true);

@@ -34,7 +34,7 @@ describe('what if', () => {
           reasons: [{ code: 'high pressure' }],
         });
       expect(result.verdict).toBe('planned');
-      expect(result.plan.stops.length).toBeGreaterThan(0);
+      expect(result.plan.openings.length).toBeGreaterThan(0);
       expect(orders.length).toBeGreaterThan(0);
     },
   );

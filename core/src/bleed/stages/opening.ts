@@ -18,7 +18,7 @@ export interface PlannedTopUp {
  * One opening of one bleeder. Where the flow is steady a "stroke" is one mark
  * of the jar, or of the syringe: `counted` says which.
  */
-export interface PlanStop {
+export interface PlanOpening {
   /** Means one opening for the whole job, whatever plan is in force. */
   readonly id: string;
   readonly stageId: string;
@@ -72,16 +72,16 @@ export interface PlanStop {
 const LEAST = 3;
 
 /** Counts after which an opening may end. */
-export const leastCounts = ({ band, strokes, strokeMl }: PlanStop): number =>
+export const leastCounts = ({ band, strokes, strokeMl }: PlanOpening): number =>
   band ? Math.max(LEAST, Math.ceil(band.leastMl / strokeMl.value - 1e-9)) : strokes.value;
 
 /** Counts beyond which bubbles are no matter of patience any more; none where it ends by its count. */
-export const mostCounts = ({ band, strokeMl }: PlanStop): number =>
+export const mostCounts = ({ band, strokeMl }: PlanOpening): number =>
   band ? Math.max(LEAST, Math.ceil(band.mostMl / strokeMl.value - 1e-9)) : Infinity;
 
 /** The opening with the longest way of some; null of none. */
-export const longestOpening = (stops: readonly PlanStop[]): PlanStop | null =>
-  stops.reduce<PlanStop | null>(
+export const longestOpening = (openings: readonly PlanOpening[]): PlanOpening | null =>
+  openings.reduce<PlanOpening | null>(
     (a, b) => (a === null || b.pathLengthM.value > a.pathLengthM.value ? b : a),
     null,
   );
