@@ -42,9 +42,7 @@ test('kept on the phone, the app opens without the server, and a run that was be
   await expect(count(planned - 4)).toBeVisible();
 
   await context.setOffline(false);
-  await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible({
-    timeout: 15_000,
-  });
+  await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
   await expect
     .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
     .toBe(4);

@@ -485,7 +485,7 @@ test('two people without a second phone have it called: the big word is in sight
   await page.setViewportSize({ width: 390, height: 664 });
   await page.getByRole('button', { name: 'Call it for us' }).click();
   await expect(page.getByText('Push', { exact: true })).toBeInViewport();
-  await expect(page.getByText('Shut', { exact: true })).toBeInViewport({ timeout: 20_000 });
+  await expect(page.getByText('Shut', { exact: true })).toBeInViewport();
   await page.getByTestId('count-pad').click();
   await expect(page.getByText('Let go', { exact: true })).toBeInViewport();
   await expect(page.getByText(`${planned - 3} strokes to go of ${planned}`).first()).toBeVisible();
