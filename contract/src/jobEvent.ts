@@ -184,9 +184,9 @@ const happenings = [
     ),
   }),
   z.strictObject({
-    kind: z.literal('stopped early'),
+    kind: z.literal('shut early'),
     openingId,
-    reason: line('Why it was stopped early', 3, 300),
+    reason: line('Why it was shut early', 3, 300),
   }),
   ...stageEvents,
   z.strictObject({

@@ -40,7 +40,7 @@ test('clear and as the new it may be shut where the rest does not pay: what that
     .poll(async () => (await workshop.get(job.id)).events.slice(-2))
     .toMatchObject([
       { kind: 'shut' },
-      { kind: 'stopped early', reason: expect.stringMatching(/^Clear and as the new; 5 more/) },
+      { kind: 'shut early', reason: expect.stringMatching(/^Clear and as the new; 5 more/) },
     ]);
 });
 

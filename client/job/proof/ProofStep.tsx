@@ -252,7 +252,7 @@ const aboutOf = (job: Job) => ({
 
 /** The way back to a bleeder that was left shut before it was clear. */
 function OpenAgain({ run, show }: { readonly run: LiveRun; readonly show: boolean }) {
-  const early = run.state.log.filter((e) => e.kind === 'stopped early').at(-1);
+  const early = run.state.log.filter((e) => e.kind === 'shut early').at(-1);
   if (!show || !early) return null;
   return (
     <Button

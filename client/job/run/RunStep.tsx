@@ -49,8 +49,8 @@ import { PotUnderPressure } from '../side/PotUnderPressure';
 import { RunNotices } from './RunNotices';
 import { RunBrook, RunGauge } from '../frame/RunPicture';
 import { StageStep } from './StageStep';
-import { StopHere } from './StopHere';
-import { StoppedEarly } from './StoppedEarly';
+import { ShutHere } from './ShutHere';
+import { ShutEarly } from './ShutEarly';
 import { TryNext } from './TryNext';
 import { useAwake } from '../../ui/useAwake';
 import { useBeat, type Beating } from './useBeat';
@@ -353,7 +353,7 @@ function Bleeding({
         <JointHere job={job} plan={plan} live={run} elementId={step.opening.bleeder.id} />
       ) : null}
       {step.kind === 'shut early' ? (
-        <StoppedEarly key={step.opening.id} run={run} opening={step.opening} />
+        <ShutEarly key={step.opening.id} run={run} opening={step.opening} />
       ) : null}
       {opening &&
       step.kind !== 'top up' &&
@@ -368,7 +368,7 @@ function Bleeding({
         />
       ) : null}
       {opening && step.kind === 'stroke' ? (
-        <StopHere job={job} run={run} opening={opening} />
+        <ShutHere job={job} run={run} opening={opening} />
       ) : null}
       <View style={styles.foot}>
         {opening ? (

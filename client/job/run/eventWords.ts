@@ -92,8 +92,8 @@ export function eventWords(
       return lowerFirst(MEDIUM_WORDS[said.medium]);
     case 'note':
       return `a note: ${said.text.slice(0, 60)}`;
-    case 'stopped early':
-      return `stopped early, ${at(said.openingId)}: ${said.reason}`;
+    case 'shut early':
+      return `shut early, ${at(said.openingId)}: ${said.reason}`;
     case 'pedal judged':
       return `${controlOf(plans, said.masterId)}: ${said.result}`;
     case 'take-up judged':

@@ -13,7 +13,7 @@ import {
   runOf,
   type Said,
 } from '../../testing';
-import { doneAt, followCalls, insideNow, missingAt, mayStopHere, restBuys } from '../../job/run';
+import { doneAt, followCalls, insideNow, missingAt, mayShutHere, restBuys } from '../../job/run';
 import { leastCounts } from '../stages';
 import { NEW_WATER_PERCENT, oldWater, planGain, waterOfLot, waterPercent } from '.';
 
@@ -189,19 +189,19 @@ describe('a bleeder that is clear and of the right colour', () => {
   const all = first!.strokes.value;
 
   test('may be shut where only strokes are missing', () => {
-    expect(mayStopHere(at(all - 5, none, asNew), first!)).toBe(true);
-    expect(mayStopHere(at(all - 5, none), first!)).toBe(false);
-    expect(mayStopHere(at(all - 5, asNew), first!)).toBe(false);
-    expect(mayStopHere(at(all - 5, { ...none, reading: 'fine' } as Said, asNew), first!)).toBe(
+    expect(mayShutHere(at(all - 5, none, asNew), first!)).toBe(true);
+    expect(mayShutHere(at(all - 5, none), first!)).toBe(false);
+    expect(mayShutHere(at(all - 5, asNew), first!)).toBe(false);
+    expect(mayShutHere(at(all - 5, { ...none, reading: 'fine' } as Said, asNew), first!)).toBe(
       false,
     );
-    expect(mayStopHere(at(all - 5, none, { ...asNew, colour: 'brown' } as Said), first!)).toBe(
+    expect(mayShutHere(at(all - 5, none, { ...asNew, colour: 'brown' } as Said), first!)).toBe(
       false,
     );
     // Nothing is missing any more: it is shut as planned.
-    expect(mayStopHere(at(all, none, asNew), first!)).toBe(false);
+    expect(mayShutHere(at(all, none, asNew), first!)).toBe(false);
     const shut: Said = { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' };
-    expect(mayStopHere(at(all - 5, none, asNew, shut), first!)).toBe(false);
+    expect(mayShutHere(at(all - 5, none, asNew, shut), first!)).toBe(false);
   });
 
   test('not where strokes carry air out: they are no wash-out', () => {
@@ -224,7 +224,7 @@ describe('a bleeder that is clear and of the right colour', () => {
     expect(swept!.until).toBe('sweep');
     const at = state.bleeders.find((b) => b.openingId === swept!.id)!;
     expect(missingAt(part, swept!, at)).toEqual(['strokes']);
-    expect(mayStopHere(state, swept!)).toBe(false);
+    expect(mayShutHere(state, swept!)).toBe(false);
   });
 
   test('says what the rest would buy: less, the nearer it is to the plan', () => {
@@ -245,7 +245,7 @@ describe('a bleeder that is clear and of the right colour', () => {
   test('shut there it is owed, and holds nothing', () => {
     const shut: Said[] = [
       { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' },
-      { id: 'y', kind: 'stopped early', openingId: first!.id, reason: 'Clear and as the new' },
+      { id: 'y', kind: 'shut early', openingId: first!.id, reason: 'Clear and as the new' },
     ];
     const done = doneAt(at(all - 5, none, asNew, ...shut)).get(first!.bleeder.id)!;
     expect(done).toMatchObject({ shut: true, clear: true, renewed: false });

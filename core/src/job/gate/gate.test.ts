@@ -355,7 +355,7 @@ describe('a run that nobody made', () => {
     expect(codes(run, GOOD, 'good')).toEqual(['run not finished']);
     const early = run.bleeders.map(
       (b): Said => ({
-        kind: 'stopped early',
+        kind: 'shut early',
         openingId: b.openingId,
         reason: 'No light to see by',
       }),
@@ -366,7 +366,7 @@ describe('a run that nobody made', () => {
   test('a reason does not make clear what is not', () => {
     const run = without('bubbles');
     const early = run.bleeders.map(
-      (b): Said => ({ kind: 'stopped early', openingId: b.openingId, reason: 'Friday' }),
+      (b): Said => ({ kind: 'shut early', openingId: b.openingId, reason: 'Friday' }),
     );
     expect(codes(after(run, ...early), GOOD, 'good')).toEqual(Array(4).fill('bleeder not clear'));
   });

@@ -77,7 +77,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
   'drawn off': 'level',
   'topped up': 'level',
   shut: 'all',
-  'stopped early': 'nothing',
+  'shut early': 'nothing',
   'stage done': 'all',
   'stage skipped': 'all',
   halted: 'all',

@@ -56,7 +56,7 @@ export function runEventFault(known: KnownInRun, event: RunEvent): string | null
     case 'syringe readied':
     case 'syringe empty':
     case 'shut':
-    case 'stopped early':
+    case 'shut early':
       return bleederFault(plans, event.openingId);
     case 'jar read': {
       const opening = plans.flatMap((p) => p.openings).find((s) => s.id === event.openingId);

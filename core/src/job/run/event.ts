@@ -181,7 +181,7 @@ export type RunHappening =
   /** Somebody goes back to a bleeder that was through: three strokes and a look follow before it is shut again. */
   | { readonly kind: 'opened again'; readonly openingId: string }
   /** It was shut before it was done, and why: what it lacks stays as an open item. */
-  | { readonly kind: 'stopped early'; readonly openingId: string; readonly reason: string }
+  | { readonly kind: 'shut early'; readonly openingId: string; readonly reason: string }
   | StageEvent
   | {
       readonly kind: 'halted';

@@ -146,7 +146,7 @@ function happened(
       return atBleeder(opened(state, event.atMs), event.openingId, (b) =>
         b.shut ? { ...b, shut: false, tightened: null, early: null, againAtStroke: b.strokes } : b,
       );
-    case 'stopped early':
+    case 'shut early':
       return atBleeder(state, event.openingId, (b) => ({ ...b, early: event.reason }));
     case 'halted':
       return halt(state, event);

@@ -59,7 +59,7 @@ export {
 } from './checkEvent';
 export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS, TRY_WORDS } from './words';
 export { doneAt, type DoneAt } from './doneAt';
-export { mayStopHere, restBuys } from './stopHere';
+export { mayShutHere, restBuys } from './shutHere';
 export { skippedStages, stageLines, type LeftOutStage } from './leftOut';
 export { planOnward, whatFollows } from './onward';
 export { planAgainstActual, type ActualLeg, type ActualRow } from './planAgainstActual';

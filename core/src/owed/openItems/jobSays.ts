@@ -251,7 +251,7 @@ function oldFluid(out: Writer, job: JobState, layout: Layout): void {
     if (!wanted.has(bleeder.id) && !(due && masterIds.includes(master.id))) continue;
     const early = done?.get(bleeder.id)?.early;
     const because = early
-      ? `Stopped early: ${lowerFirst(early)}`
+      ? `Shut early: ${lowerFirst(early)}`
       : due
         ? `Fluid judged “${read.condition!.verdict}” and left in`
         : 'Planned and not renewed';

@@ -727,7 +727,7 @@ describe('weights', () => {
       const all = released(CAR)(p).filter((e) => !(e.kind === 'colour' && e.openingId === opening));
       const shut = all.findIndex((e) => e.kind === 'shut' && e.openingId === opening);
       const early: Said = {
-        kind: 'stopped early',
+        kind: 'shut early',
         openingId: opening,
         reason: 'It no longer pays',
       };

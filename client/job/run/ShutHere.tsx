@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { figureText } from '@brook/core/base/figure';
-import { mayStopHere, restBuys } from '@brook/core/job/run';
+import { mayShutHere, restBuys } from '@brook/core/job/run';
 import type { PlanOpening } from '@brook/core/bleed/stages';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -11,7 +11,7 @@ import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 
 /** A bleeder that is clear and as the new may be shut where the rest no longer pays: with what that would have bought, and owed from then on. */
-export function StopHere({
+export function ShutHere({
   job,
   run,
   opening,
@@ -22,7 +22,7 @@ export function StopHere({
 }) {
   const { state } = run;
   const water = useOldWater(job);
-  const may = mayStopHere(state, opening);
+  const may = mayShutHere(state, opening);
   const buys = useMemo(
     () => (may && water ? restBuys(state, opening, water) : null),
     [may, water, state, opening],
@@ -41,7 +41,7 @@ export function StopHere({
         onPress={() => {
           run.say({ kind: 'shut', openingId: opening.id, tightened: 'by feel' });
           run.say({
-            kind: 'stopped early',
+            kind: 'shut early',
             openingId: opening.id,
             reason: `Clear and as the new; ${left} more would have bought ${worth}.`,
           });

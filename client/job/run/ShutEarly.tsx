@@ -6,7 +6,7 @@ import { Field } from '../../ui/Field';
 import { More } from '../../ui/More';
 
 /** Why a bleeder stays shut that is not done: what it lacks is owed, and bubbles that nobody saw end hold the vehicle. */
-export function StoppedEarly({
+export function ShutEarly({
   run,
   opening,
 }: {
@@ -24,7 +24,7 @@ export function StoppedEarly({
         label="Leave it shut"
         disabled={reason.trim().length < 3}
         onPress={() =>
-          run.say({ kind: 'stopped early', openingId: opening.id, reason: reason.trim() })
+          run.say({ kind: 'shut early', openingId: opening.id, reason: reason.trim() })
         }
       />
     </More>

@@ -11,7 +11,7 @@ import { strokesBuy, type MoreStrokes, type OldWater } from '../../bleed/gain';
  * Whether a bleeder may be shut where it stands: clear and as the new fluid,
  * with nothing missing but strokes of a wash-out. What is left out is owed.
  */
-export function mayStopHere({ plan, bleeders }: RunState, opening: PlanOpening): boolean {
+export function mayShutHere({ plan, bleeders }: RunState, opening: PlanOpening): boolean {
   const b = bleeders.find((x) => x.openingId === opening.id);
   if (!b || b.shut || opening.until !== 'new' || opening.counted !== 'strokes') return false;
   const missing = missingAt(plan, opening, b);
@@ -29,7 +29,7 @@ export function restBuys(
   opening: PlanOpening,
   water: OldWater,
 ): MoreStrokes | null {
-  if (!mayStopHere(state, opening)) return null;
+  if (!mayShutHere(state, opening)) return null;
   const { plan } = state;
   const part = plan.layout.nodes.find((n) => n.id === opening.bleeder.at)!;
   if (!isActuator(part)) return null;
