@@ -1,6 +1,5 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
-import { get, set } from 'idb-keyval';
 import {
   drop,
   enqueue,

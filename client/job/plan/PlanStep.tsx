@@ -12,7 +12,7 @@ import {
 } from '@brook/core/bleed/plan';
 import { complains, nameOf, workTitle } from '@brook/core/bleed/scope';
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ApiProblem } from '../../data/api';
 import { useJobAct } from '../../data/job';
