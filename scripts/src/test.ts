@@ -161,7 +161,7 @@ function playwright(name: Part, url: string | undefined, ...args: string[]): Cou
   const report = join(TEST_DIR, `${name}-browser.json`);
   const done = spawnSync(
     join(ROOT, 'node_modules', '.bin', 'playwright'),
-    ['test', '--config', 'e2e/playwright.config.ts', ...args, ...rest],
+    ['test', '--config', 'e2e/playwright.config.ts', ...rest, ...args],
     {
       cwd: ROOT,
       stdio: ['ignore', 'inherit', 'inherit'],
