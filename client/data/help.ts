@@ -1,4 +1,5 @@
 import type { HelpSaid, HelpSignal } from '@brook/contract';
+import { HELPER_LINE_LOST_MS, HERE_EVERY_MS } from '@brook/contract/beats';
 import { useCallback, useEffect, useState } from 'react';
 import { v4 as uuid } from '@lukeed/uuid/secure';
 import { ApiProblem } from './api';
@@ -22,11 +23,6 @@ export async function joinRun(code: string, name: string): Promise<string> {
 }
 
 export const leaveRun = (): void => sessionStorage.removeItem(JOINED);
-
-/** The server beats every two seconds; two that are missed and a bit. */
-const SILENT_MS = 5_000;
-/** The technician's phone takes this one for out of step after eight seconds without a word. */
-const HERE_MS = 3_000;
 
 export interface Help {
   /** Null before the first word. */
@@ -55,7 +51,7 @@ export function useHelp(token: string): Help {
     };
     const line = new Line({
       address: () => `/api/v1/help/live?token=${token}`,
-      silentMs: SILENT_MS,
+      silentMs: HELPER_LINE_LOST_MS,
       on: {
         said: (data) => {
           setSaid(data as HelpSaid);
@@ -68,7 +64,7 @@ export function useHelp(token: string): Help {
       },
     });
     line.open();
-    const timer = setInterval(here, HERE_MS);
+    const timer = setInterval(here, HERE_EVERY_MS);
     return () => {
       line.shut();
       clearInterval(timer);

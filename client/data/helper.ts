@@ -1,4 +1,5 @@
 import type { HelperNews } from '@brook/contract';
+import { HERE_EVERY_MS } from '@brook/contract/beats';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
 import { call } from './call';
@@ -35,9 +36,6 @@ export function useHelper(jobId: string): HelperHeard | null {
   return useSyncExternalStore(subscribe, read, read);
 }
 
-/** The server takes a phone for out of step after eight seconds without a word. */
-const HERE_MS = 3_000;
-
 /** Tell the helper's phone that this one is in step, for as long as a page of its job is looked at. */
 export function useHere(jobId: string): void {
   const linked = (useHelper(jobId)?.news ?? null) !== null;
@@ -48,7 +46,7 @@ export function useHere(jobId: string): void {
         void call('post', '/jobs/{id}/helper/here', { id: jobId }).catch(() => undefined);
     };
     here();
-    const timer = setInterval(here, HERE_MS);
+    const timer = setInterval(here, HERE_EVERY_MS);
     document.addEventListener('visibilitychange', here);
     return () => {
       clearInterval(timer);

@@ -2,7 +2,7 @@ import type { FluidEntry, FluidUsed, Job, NewJob, Override, PlanChoices } from '
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ApiProblem } from './api';
 import { call, callKept } from './call';
-import { keepLaterJob, wasOvertaken } from './laterJob';
+import { against, keepLaterJob, knownOf } from './laterJob';
 
 const key = (id: string) => ['job', id] as const;
 
@@ -55,7 +55,7 @@ export function useJobAct(job: Pick<Job, 'id' | 'version'>) {
       client.setQueryData(key(job.id), changed);
       const shown = client.getQueryData<Job>(key(job.id));
       // Overtaken by taps: what the answer says of the job besides may be older than they are.
-      if (shown && wasOvertaken(shown, changed))
+      if (shown && against(knownOf(shown), knownOf(changed)).overtaken)
         void client.invalidateQueries({ queryKey: key(job.id) });
       forgetLists(client);
     },

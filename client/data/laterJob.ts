@@ -1,22 +1,44 @@
 import type { Job } from '@brook/contract';
 import { replaceEqualDeep } from '@tanstack/react-query';
 
+/** How far a job is known: its log only grows, and its version never falls. */
+export interface Known {
+  readonly version: number;
+  /** How many events of its log. */
+  readonly position: number;
+}
+
+export const knownOf = (job: Job): Known => ({
+  version: job.version,
+  position: job.events.length,
+});
+
 /**
- * What a phone shows of a job after one more answer. Answers overtake each
- * other: an act answers with the whole job, a batch of taps with its log. The
- * log only grows and the version never falls, so a shorter or an older one tells
- * nothing of what was known already, and nothing that was taken is lost from
- * sight.
+ * Which of two answers on a job is the later one. Answers overtake each other:
+ * an act answers with the whole job, a batch of taps with its log, so that each
+ * may be ahead of the other in what it tells.
+ */
+export const against = (known: Known, answer: Known) => ({
+  /** It tells events that were not known. */
+  longer: answer.position > known.position,
+  /** It tells of a change that was not known. */
+  newer: answer.version > known.version,
+  /** More was known, of log or version, than it says. */
+  overtaken: answer.version < known.version || answer.position < known.position,
+  /** How the job stands was known later than it says. */
+  older: answer.version < known.version,
+});
+
+/**
+ * What a phone shows of a job after one more answer: a shorter or an older one
+ * tells nothing of what was known already, and nothing that was taken is lost
+ * from sight.
  */
 export function laterJob(known: Job | undefined, answer: Job): Job {
-  if (!known || !wasOvertaken(known, answer)) return answer;
+  if (!known || !against(knownOf(known), knownOf(answer)).overtaken) return answer;
   const { events, version, drive, vehicleDrive } = known;
   return { ...answer, events, version, drive, vehicleDrive };
 }
-
-/** Whether more was known of a job than an answer says. */
-export const wasOvertaken = (known: Job, answer: Job): boolean =>
-  answer.version < known.version || answer.events.length < known.events.length;
 
 /** The same, for the cache: what did not change stays the very thing that it was. */
 export const keepLaterJob = (known: unknown, answer: unknown): unknown =>

@@ -1,4 +1,5 @@
 import type { HelperNews, Job, LiveBeat, LiveLog, LivePhone } from '@brook/contract';
+import { JOB_LINE_LOST_MS } from '@brook/contract/beats';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from './api';
@@ -17,8 +18,6 @@ export interface Live {
   readonly phones: readonly LivePhone[];
 }
 
-/** The server beats every four seconds; two that are missed and a bit. */
-const SILENT_MS = 10_000;
 const NOTHING: Live = { inTouch: false, phones: [] };
 
 /**
@@ -35,7 +34,7 @@ export function useLive(jobId: string, open: boolean): Live {
         const since = client.getQueryData<Job>(['job', jobId])?.events.length ?? 0;
         return `/api/v1/jobs/${jobId}/live?since=${since}&device=${deviceId()}`;
       },
-      silentMs: SILENT_MS,
+      silentMs: JOB_LINE_LOST_MS,
       on: {
         log: (data) => {
           heard();

@@ -3,9 +3,13 @@ import { isClosed } from '@brook/core/job/stage';
 import { movesClocks } from '@brook/core/base/clock';
 import type { useQueryClient } from '@tanstack/react-query';
 import { forgetLists } from './job';
+import { against, knownOf } from './laterJob';
 
 /** What the server told of a job's log: events behind a position, and how the job stands. */
 export type Told = Pick<Appended, 'events' | 'stage' | 'version' | 'drive'>;
+
+const standing = (known: Job, since: number, { version, events }: Told) =>
+  against(knownOf(known), { version, position: since + events.length });
 
 /**
  * A job with what was told behind a position put in. The log only grows and the
@@ -15,20 +19,20 @@ export type Told = Pick<Appended, 'events' | 'stage' | 'version' | 'drive'>;
  */
 export function withTold(known: Job, since: number, told: Told): Job | null {
   if (since > known.events.length) return null;
-  const longer = since + told.events.length > known.events.length;
-  if (!longer && told.version <= known.version) return known;
+  const { longer, newer, older } = standing(known, since, told);
+  if (!longer && !newer) return known;
   return {
     ...known,
     events: longer ? [...known.events.slice(0, since), ...told.events] : known.events,
-    ...(told.version >= known.version
-      ? {
+    ...(older
+      ? {}
+      : {
           version: told.version,
           drive: told.drive,
           vehicleDrive: told.drive.state,
           // Who closed a job and why is not told here: until that is fetched it is not shown as closed.
           stage: isClosed(told.stage) ? known.stage : told.stage,
-        }
-      : {}),
+        }),
   };
 }
 
@@ -48,10 +52,11 @@ export function takeUp(
     return;
   }
   if (taken !== known) client.setQueryData<Job>(key, taken);
-  const stage = told.version >= known.version && known.stage !== told.stage;
+  const { newer, older } = standing(known, since, told);
+  const stage = !older && known.stage !== told.stage;
   const drive = taken.drive.state !== known.drive.state;
   // What a job says besides its log changed: plan, containers, what was recorded.
-  const beyond = told.version > known.version && told.events.some((e) => e.deviceSeq === 0);
+  const beyond = newer && told.events.some((e) => e.deviceSeq === 0);
   if (stage || beyond) void client.invalidateQueries({ queryKey: key });
   if (stage || drive || told.events.some((e) => movesClocks(e, known.clocks))) forgetLists(client);
 }

@@ -1,4 +1,5 @@
-import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit/templates';
+import { layoutOf } from '@brook/core/testing';
+import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import Ajv2020 from 'ajv/dist/2020';
 import { PREPARATION_STEPS } from '@brook/core/bleed/plan';
 import { PROOF_ITEMS } from '@brook/core/job/gate';
@@ -163,7 +164,7 @@ test('every step and every check of core can be put down', () => {
 test('every template passes as it is, a bad layout names its element in the path', () => {
   for (const t of layoutTemplates)
     for (const side of t.driverSides) expect(layout.parse(t.build(side))).toEqual(t.build(side));
-  const good = templateById('hatchback-diagonal')!.build('left');
+  const good = layoutOf('hatchback-diagonal', 'left');
   const bad = layout.safeParse({
     ...good,
     bleeders: [
@@ -191,7 +192,7 @@ test('the published schema of a layout takes every template and refuses what the
   const check = new Ajv2020({ strict: false }).compile(layoutJsonSchema());
   for (const t of layoutTemplates)
     expect(check(JSON.parse(JSON.stringify(t.build(t.driverSides[0]!))))).toBe(true);
-  const good = templateById('three-wheeler')!.build('left');
+  const good = layoutOf('three-wheeler', 'left');
   for (const bad of [
     { ...good, version: 1 },
     { ...good, colour: 'red' },

@@ -3,7 +3,7 @@ import { Workshop } from '../support/workshop';
 
 test('looking back at a step, back and reload stay inside the job', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 0);
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 0);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('count-pad')).toBeVisible();
   await expect(page).toHaveTitle(/^Run · .+ · Job \d+ · Cascade Brook$/);
@@ -31,7 +31,7 @@ test('looking back at a step, back and reload stay inside the job', async ({ pag
 
 test('the pages of a plan have addresses; back and reload stay at them', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: /^Method/ }).click();
   await expect(page).toHaveURL(/page=method/);
@@ -46,7 +46,7 @@ test('a figure’s reasons have an address: back closes them, a reload keeps the
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   const figure = page.getByRole('button', { name: /^Top-ups: .+ Why\?$/ });
   const reasons = page.getByText('How this came about');
@@ -68,7 +68,7 @@ test('a figure’s reasons have an address: back closes them, a reload keeps the
 
 test('what is not saved asks before it goes, whichever way one leaves', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: /^Work/ }).click();
   const soft = page.getByRole('checkbox', { name: /^Pedal is soft/ });
@@ -88,7 +88,7 @@ test('what is not saved asks before it goes, whichever way one leaves', async ({
   await page.getByRole('button', { name: 'Drop it and leave' }).click();
   await expect(page).toHaveURL(new RegExp(`/jobs/${job.id}$`));
   await expect(page.getByTestId('next-action')).toContainText('Start');
-  expect((await workshop.get(job.id)).planChoices.work.purpose).toBe('routine flush');
+  expect((await workshop.job(job.id)).planChoices.work.purpose).toBe('routine flush');
 
   // Saved, it asks nothing.
   await page.getByRole('button', { name: /^Work/ }).click();
@@ -115,7 +115,7 @@ test('the keyboard begins at the head of a new page, and Space still counts ther
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 0);
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 0);
   await page.goto(`/jobs/${job.id}`);
   const head = (name: string) => page.getByRole('heading', { level: 1, name });
   await page.getByRole('button', { name: 'Something is wrong' }).click();

@@ -41,7 +41,7 @@ const SCREENS: readonly (readonly [
   [
     'intake',
     async (page, w) => {
-      const v = await w.vehicle('veteran-single', 'right');
+      const v = await w.addVehicle('veteran-single', 'right');
       await page.goto(`/new?vehicle=${v.id}`);
       await page.getByText('Why is it here?').waitFor();
     },
@@ -49,7 +49,7 @@ const SCREENS: readonly (readonly [
   [
     'layout',
     async (page, w) => {
-      const v = await w.vehicle('three-wheeler', 'left');
+      const v = await w.addVehicle('three-wheeler', 'left');
       await page.goto(`/vehicles/${v.id}/layout`);
       await page.getByRole('button', { name: 'Rear hose', exact: true }).click();
       await page.getByText('Put something into this line').waitFor();
@@ -58,7 +58,7 @@ const SCREENS: readonly (readonly [
   [
     'photos and voice',
     async (page, w) => {
-      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.running(await w.addVehicle('hatchback-diagonal', 'right'));
       await w.photo(job);
       await page.goto(`/jobs/${job.id}?page=media`);
       await page.getByRole('img', { name: /^Photo/ }).waitFor();
@@ -67,7 +67,7 @@ const SCREENS: readonly (readonly [
   [
     'what came off',
     async (page, w) => {
-      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.running(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}?page=off`);
       await page.getByRole('button', { name: 'Wheel', exact: true }).click();
       await page.getByRole('button', { name: /^Wheel, .*back on/ }).waitFor();
@@ -76,9 +76,9 @@ const SCREENS: readonly (readonly [
   [
     'clocks',
     async (page, w) => {
-      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.running(await w.addVehicle('hatchback-diagonal', 'right'));
       const clock = { kind: 'clock started', clock: 'penetrant', minutes: 15, elementId: null };
-      await w.log(job.id, [clock]);
+      await w.say(job, [clock]);
       await page.goto(`/jobs/${job.id}?page=clock`);
       await page.getByRole('list', { name: 'Clocks', exact: true }).waitFor();
     },
@@ -86,7 +86,7 @@ const SCREENS: readonly (readonly [
   [
     'a helper’s phone',
     async (page, w) => {
-      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.running(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}?page=helper`);
       const code = await page.getByText(/^[2-9A-Z]{4} [2-9A-Z]{4}$/).innerText();
       await page.goto(`/help#${code.replace(' ', '')}`);
@@ -98,7 +98,7 @@ const SCREENS: readonly (readonly [
   [
     'what was done',
     async (page, w) => {
-      const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));
+      const j = await w.planned(await w.addVehicle('estate-front-rear', 'right'));
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('button', { name: /^Work:/ }).click();
       await page.getByRole('checkbox', { name: 'A part was changed' }).click();
@@ -108,7 +108,7 @@ const SCREENS: readonly (readonly [
   [
     'methods',
     async (page, w) => {
-      const j = await w.planned(await w.vehicle('estate-front-rear', 'right'));
+      const j = await w.planned(await w.addVehicle('estate-front-rear', 'right'));
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('button', { name: /^Method:/ }).click();
       await page.getByRole('button', { name: /^Vacuum/ }).click();
@@ -118,7 +118,7 @@ const SCREENS: readonly (readonly [
   [
     'orders',
     async (page, w) => {
-      const j = await w.planned(await w.vehicle('van-four-channel', 'right'));
+      const j = await w.planned(await w.addVehicle('van-four-channel', 'right'));
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('button', { name: /^Order:/ }).click();
       await page.getByText(/With one opening each/).waitFor();
@@ -127,7 +127,7 @@ const SCREENS: readonly (readonly [
   [
     'new part',
     async (page, w) => {
-      const j = await w.afterWork(await w.vehicle('hatchback-diagonal', 'right'), {
+      const j = await w.afterWork(await w.addVehicle('hatchback-diagonal', 'right'), {
         parts: [
           { partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true },
         ],
@@ -141,7 +141,7 @@ const SCREENS: readonly (readonly [
   [
     'tool cycle',
     async (page, w) => {
-      const j = await w.atTool(await w.vehicle('van-four-channel', 'right'));
+      const j = await w.atTool(await w.addVehicle('van-four-channel', 'right'));
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('radio', { name: 'Stand-in, practice' }).click();
       await page.getByText('Practice: it reaches no vehicle').waitFor();
@@ -150,7 +150,7 @@ const SCREENS: readonly (readonly [
   [
     'halted',
     async (page, w) => {
-      const j = await w.running(await w.vehicle('van-four-channel', 'right'), 5);
+      const j = await w.running(await w.addVehicle('van-four-channel', 'right'), 5);
       await page.goto(`/jobs/${j.id}`);
       await page.getByRole('button', { name: 'Something is wrong' }).click();
       await page.getByRole('button', { name: 'The reservoir ran dry' }).click();
@@ -161,7 +161,7 @@ const SCREENS: readonly (readonly [
   [
     'vehicle',
     async (page, w) => {
-      const v = await w.vehicle('veteran-single', 'right');
+      const v = await w.addVehicle('veteran-single', 'right');
       await page.goto(`/vehicles/${v.id}`);
       await page.getByText('Jobs on it').waitFor();
     },
@@ -169,7 +169,7 @@ const SCREENS: readonly (readonly [
   [
     'fluid, stop',
     async (page, w) => {
-      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.openJob(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await answer(page, {
         ...LOOKED,
@@ -186,7 +186,7 @@ const SCREENS: readonly (readonly [
   [
     'fluid, the cap with everything unfolded',
     async (page, w) => {
-      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.openJob(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await answer(page, { 'Which grade on the cap?': 'DOT 4' });
       await unfold(page, 'Old seals, changed parts');
@@ -197,7 +197,7 @@ const SCREENS: readonly (readonly [
   [
     'fluid, an odd colour',
     async (page, w) => {
-      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.openJob(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await answer(page, { ...LOOKED, 'Any odd colour, reservoir?': 'blue' });
       await page.getByText('A few drops in water?').waitFor();
@@ -206,7 +206,7 @@ const SCREENS: readonly (readonly [
   [
     'fluid, measured, everything unfolded',
     async (page, w) => {
-      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.openJob(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await answer(page, LOOKED);
       await toPart(page, 'measure');
@@ -223,7 +223,7 @@ const SCREENS: readonly (readonly [
   [
     'fluid, why',
     async (page, w) => {
-      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.openJob(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await answer(page, LOOKED);
       await why(page, 'Not measured: no verdict');
@@ -233,7 +233,7 @@ const SCREENS: readonly (readonly [
   [
     'fluid, what goes in',
     async (page, w) => {
-      const job = await w.job(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.openJob(await w.addVehicle('hatchback-diagonal', 'right'));
       await w.shelve();
       await page.goto(`/jobs/${job.id}`);
       await answer(page, SOUND);
@@ -244,8 +244,8 @@ const SCREENS: readonly (readonly [
   [
     'wrong bottle',
     async (page, w) => {
-      await w.shelve(undefined, { grade: 'DOT 5', sizeMl: 500, count: 1 });
-      const job = await w.job(await w.vehicle('motorcycle-front-disc', 'middle'));
+      await w.shelve({ grade: 'DOT 5', sizeMl: 500, count: 1 });
+      const job = await w.openJob(await w.addVehicle('motorcycle-front-disc', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await answer(page, { ...LOOKED, 'Which fluid goes in?': /^DOT 5 \(five/ });
       await page
@@ -314,7 +314,7 @@ const SCREENS: readonly (readonly [
   [
     'history',
     async (page, w) => {
-      const v = await w.vehicle('motorcycle-front-disc', 'middle');
+      const v = await w.addVehicle('motorcycle-front-disc', 'middle');
       await w.released(v);
       await page.goto(`/vehicles/${v.id}/history`);
       for (const title of [
@@ -328,7 +328,7 @@ const SCREENS: readonly (readonly [
   [
     'descent',
     async (page, w) => {
-      const v = await w.vehicle('hatchback-diagonal', 'right');
+      const v = await w.addVehicle('hatchback-diagonal', 'right');
       await page.goto(`/vehicles/${v.id}/descent`);
       await page.getByLabel('Water in the fluid').fill('3.4');
       await page.getByTestId('next-action').click();
@@ -341,7 +341,7 @@ const SCREENS: readonly (readonly [
   [
     'plan',
     async (page, w) => {
-      const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.planned(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await page
         .getByRole('button', { name: /why here/ })
@@ -352,7 +352,7 @@ const SCREENS: readonly (readonly [
   [
     'figure',
     async (page, w) => {
-      const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.planned(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByRole('button', { name: /^Hands on/ }).click();
       await page.getByRole('dialog').waitFor();
@@ -361,7 +361,7 @@ const SCREENS: readonly (readonly [
   [
     'preparing',
     async (page, w) => {
-      const job = await w.planned(await w.vehicle('hatchback-diagonal', 'right'));
+      const job = await w.planned(await w.addVehicle('hatchback-diagonal', 'right'));
       await page.goto(`/jobs/${job.id}`);
       // An opened container of an earlier job may be among those picked; then it is looked at twice.
       await page.getByTestId('next-action').waitFor();
@@ -374,7 +374,7 @@ const SCREENS: readonly (readonly [
   [
     'run',
     async (page, w) => {
-      const job = await w.running(await w.vehicle('hatchback-diagonal', 'right'), 5);
+      const job = await w.running(await w.addVehicle('hatchback-diagonal', 'right'), 5);
       await page.goto(`/jobs/${job.id}`);
       await page.getByTestId('count-pad').waitFor();
       await page.getByRole('radio', { name: 'fine' }).click();
@@ -383,7 +383,7 @@ const SCREENS: readonly (readonly [
   [
     'something is wrong',
     async (page, w) => {
-      const job = await w.running(await w.vehicle('motorcycle-front-disc', 'middle'), 5);
+      const job = await w.running(await w.addVehicle('motorcycle-front-disc', 'middle'), 5);
       await page.goto(`/jobs/${job.id}`);
       await page.getByRole('button', { name: 'Something is wrong' }).click();
     },
@@ -391,7 +391,7 @@ const SCREENS: readonly (readonly [
   [
     'proof',
     async (page, w) => {
-      const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
+      const job = await w.bled(await w.addVehicle('motorcycle-front-disc', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByRole('radio', { name: 'springy' }).click();
       await page
@@ -403,7 +403,7 @@ const SCREENS: readonly (readonly [
   [
     'measure',
     async (page, w) => {
-      const job = await w.bled(await w.vehicle('motorcycle-front-disc', 'middle'));
+      const job = await w.bled(await w.addVehicle('motorcycle-front-disc', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
       await page.getByRole('textbox').fill('60');
@@ -422,7 +422,7 @@ const SCREENS: readonly (readonly [
   [
     'refused plan',
     async (page, w) => {
-      const job = await w.planned(await w.vehicle('motorcycle-integral-abs', 'middle'));
+      const job = await w.planned(await w.addVehicle('motorcycle-integral-abs', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByText(/works under high pressure/).waitFor();
     },
@@ -430,7 +430,7 @@ const SCREENS: readonly (readonly [
   [
     'test drive',
     async (page, w) => {
-      const job = await w.onTestDrive(await w.vehicle('motorcycle-front-disc', 'middle'));
+      const job = await w.onTestDrive(await w.addVehicle('motorcycle-front-disc', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByText('How was the test drive?').waitFor();
     },
@@ -438,7 +438,7 @@ const SCREENS: readonly (readonly [
   [
     'ended',
     async (page, w) => {
-      const job = await w.ended(await w.vehicle('motorcycle-front-disc', 'middle'));
+      const job = await w.ended(await w.addVehicle('motorcycle-front-disc', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByText(/Ended unreleased by/).waitFor();
     },
@@ -460,7 +460,7 @@ const SCREENS: readonly (readonly [
   [
     'record',
     async (page, w) => {
-      const job = await w.released(await w.vehicle('motorcycle-front-disc', 'middle'));
+      const job = await w.released(await w.addVehicle('motorcycle-front-disc', 'middle'));
       await page.goto(`/jobs/${job.id}`);
       await page.getByText('Plan against done').waitFor();
     },

@@ -9,7 +9,7 @@ test('clocks run on from intake to run, through a reload, on the list and on ano
   const workshop = await Workshop.signIn(page);
   const name = `Clocked ${Date.now()}`;
   const job = await workshop.planned(
-    await workshop.vehicle('motorcycle-front-disc', 'middle', name),
+    await workshop.addVehicle('motorcycle-front-disc', 'middle', name),
   );
   await page.goto(`/jobs/${job.id}`);
   for (const clock of ['Penetrant: 15 min', 'Lever tied back: 10 h']) {
@@ -21,7 +21,7 @@ test('clocks run on from intake to run, through a reload, on the list and on ano
   await expect(clocks.getByText(/^9 h 59 min$/)).toBeVisible();
   await page.reload();
   await expect(clocks.getByText(/^14:\d\d$/)).toBeVisible();
-  await workshop.accept(await workshop.get(job.id));
+  await workshop.accept(await workshop.job(job.id));
   await expect(page.getByText('1 of', { exact: false }).first()).toBeVisible();
   await expect(clocks.getByText(/^14:\d\d$/)).toBeVisible();
   await page.goto('/');
@@ -51,7 +51,7 @@ test('a clock that is up while the page is open is said once, by a notice where 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.planned(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.addInitScript(() => {
     const shown: string[] = [];
     class Shown {

@@ -1,6 +1,7 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 /** What a hand does in the editor: open an element or press a button, type a size and leave the field. */
 function pencil(page: Page) {
@@ -18,7 +19,7 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('three-wheeler', 'left');
+  const vehicle = await workshop.addVehicle('three-wheeler', 'left');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
   const { open, type } = pencil(page);
 
@@ -67,12 +68,12 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   const kept = await readFile(await download.path(), 'utf8');
   await page.getByTestId('next-action').click();
   await expect(page.getByRole('heading', { name: vehicle.name })).toBeVisible();
-  const saved = await workshop.saved(vehicle);
+  const saved = await workshop.vehicle(vehicle.id);
   expect(JSON.parse(kept)).toEqual(saved.layout);
   const tunnel = saved.layout.stretches.find((s) => s.name === 'Line up the tunnel')!;
   expect(tunnel.known).toEqual({ lengthMm: 'measured' });
 
-  const other = await workshop.vehicle('three-wheeler', 'left');
+  const other = await workshop.addVehicle('three-wheeler', 'left');
   await page.goto(`/vehicles/${other.id}/layout`);
   await open('The whole layout');
   const give = async (text: string) => {
@@ -92,7 +93,7 @@ test('from a drawing: faults named by their element, a plan as good as a templat
   await expect(page.getByRole('button', { name: 'Rear tee', exact: true })).toBeVisible();
   await page.getByTestId('next-action').click();
   await expect(page.getByRole('heading', { name: other.name })).toBeVisible();
-  expect((await workshop.saved(other)).layout).toEqual(saved.layout);
+  expect((await workshop.vehicle(other.id)).layout).toEqual(saved.layout);
 
   const job = await workshop.planned(other);
   await page.goto(`/jobs/${job.id}`);
@@ -103,7 +104,7 @@ test('from nothing: a master, a tee, two fronts and a rear line over a tunnel wi
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('three-wheeler', 'left', 'Nobody has seen it');
+  const vehicle = await workshop.addVehicle('three-wheeler', 'left', 'Nobody has seen it');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
   const { open, type } = pencil(page);
   await open('The whole layout');
@@ -131,14 +132,14 @@ test('from nothing: a master, a tee, two fronts and a rear line over a tunnel wi
   await open('A valve');
   await page.getByTestId('next-action').click();
   await expect(page.getByRole('heading', { name: vehicle.name })).toBeVisible();
-  const { layout } = await workshop.saved(vehicle);
+  const { layout } = await workshop.vehicle(vehicle.id);
   expect([layout.bleeders.length, layout.nodes.filter((n) => n.kind === 'valve').length]).toEqual([
     3, 1,
   ]);
   const job = await workshop.planned(vehicle);
-  expect(planOf(job).openings).toHaveLength(3);
+  expect(planOfJob(job).openings).toHaveLength(3);
   // The rear line is the longest: it comes first.
-  expect(planOf(job).openings[0]!.bleeder.at).toBe(
+  expect(planOfJob(job).openings[0]!.bleeder.at).toBe(
     layout.nodes.find((n) => n.name === 'Rear cylinder')!.id,
   );
 });

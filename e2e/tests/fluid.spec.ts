@@ -5,8 +5,8 @@ import { Workshop } from '../support/workshop';
 async function atTheCap(page: Page) {
   const workshop = await Workshop.signIn(page);
   await workshop.shelve();
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
-  const job = await workshop.job(vehicle);
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
+  const job = await workshop.openJob(vehicle);
   await page.goto(`/jobs/${job.id}`);
   return { workshop, vehicle, job };
 }
@@ -66,7 +66,7 @@ for (const [word, says, row] of [
     await expect(page.getByText(says).first()).toBeVisible();
     await unfold(page, 'What it may be');
     await expect(page.getByText(row)).toBeVisible();
-    expect((await workshop.get(job.id)).vehicleDrive).toBe('do not drive');
+    expect((await workshop.job(job.id)).vehicleDrive).toBe('do not drive');
   });
 }
 
@@ -100,7 +100,7 @@ test('good fluid is left in: the readings stay, nothing was opened', async ({ pa
   await page.getByLabel('Water, reservoir').fill('0.8');
   await page.getByRole('button', { name: 'It is good: leave it in and end here' }).click();
   await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
-  expect(await workshop.get(job.id)).toMatchObject({
+  expect(await workshop.job(job.id)).toMatchObject({
     vehicleDrive: 'free',
     fluid: { samples: [{ water: { percent: 0.8 } }], verdict: { condition: { verdict: 'good' } } },
   });
@@ -109,7 +109,7 @@ test('good fluid is left in: the readings stay, nothing was opened', async ({ pa
 // Natural rubber and a grade up: common practice, no source.
 test('old seals and a better grade: with caution, and the reason', async ({ page }) => {
   const { workshop } = await atTheCap(page);
-  await workshop.shelve(undefined, { grade: 'DOT 5.1', sizeMl: 500, count: 1 });
+  await workshop.shelve({ grade: 'DOT 5.1', sizeMl: 500, count: 1 });
   await page.reload();
   await answer(page, LOOKED);
   await toPart(page, 'cap');
@@ -143,7 +143,7 @@ test('cap and part that cannot both be obeyed: a person decides and writes why',
   await answer(page, { 'Which fluid goes in?': 'DOT 4', 'Colour of the new fluid?': 'clear' });
   await page.getByTestId('next-action').click();
   await expect(page.getByText('Farthest first')).toBeVisible();
-  expect((await workshop.get(job.id)).fluid!.follow).toEqual({
+  expect((await workshop.job(job.id)).fluid!.follow).toEqual({
     source: 'part',
     why: 'Converted with new seals, papers in the glovebox.',
   });
@@ -156,7 +156,7 @@ test('what may not be right is said at its field, and nothing goes out', async (
   await page.getByLabel('Water, reservoir').fill('12');
   await expect(page.getByText('Water is 12 %; a reading is between 0 and 10 %.')).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
-  expect((await workshop.get(job.id)).version).toBe(job.version);
+  expect((await workshop.job(job.id)).version).toBe(job.version);
 });
 
 test('a job is ended unreleased only with a reason', async ({ page }) => {
@@ -164,7 +164,7 @@ test('a job is ended unreleased only with a reason', async ({ page }) => {
   await page.getByRole('button', { name: 'End this job unreleased …' }).click();
   await page.getByRole('button', { name: 'End it' }).click();
   await expect(page.getByText('Reason is missing.')).toBeVisible();
-  expect((await workshop.get(job.id)).stage).toBe('fluid');
+  expect((await workshop.job(job.id)).stage).toBe('fluid');
   await page.getByLabel('Why does it end here?').fill('Wanted back before anything was opened.');
   await page.getByRole('button', { name: 'End it' }).click();
   await expect(page.getByText('Wanted back before anything was opened.')).toBeVisible();
@@ -172,9 +172,9 @@ test('a job is ended unreleased only with a reason', async ({ page }) => {
 
 test('what was as before is looked back at with what it was', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
   await workshop.released(vehicle);
-  const job = await workshop.job(vehicle);
+  const job = await workshop.openJob(vehicle);
   await page.goto(`/jobs/${job.id}`);
   // One tap, and the page goes on by itself.
   await page

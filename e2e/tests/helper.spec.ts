@@ -1,7 +1,8 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { Helper, pressOn } from '../support/helper';
 import { countPresses } from '../support/presses';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 const action = (page: Page) => page.getByTestId('next-action');
 
@@ -11,9 +12,9 @@ test('a hatchback is bled with a helper’s phone in 55 presses at most, the net
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.accept(
-    await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
+    await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right')),
   );
-  const planned = planOf(job).openings.map((s) => s.strokes.value);
+  const planned = planOfJob(job).openings.map((s) => s.strokes.value);
   const presses = await countPresses(page);
   await page.goto(`/jobs/${job.id}`);
   await pressOn(page);
@@ -37,7 +38,7 @@ test('a hatchback is bled with a helper’s phone in 55 presses at most, the net
     last = await pressOn(page);
   }
   await expect(page.getByText(/^All with the workshop/).first()).toBeVisible();
-  const strokes = (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke');
+  const strokes = (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke');
   expect(strokes).toHaveLength(made);
   expect(made).toBe(planned.reduce((sum, n) => sum + n, 0));
   expect(new Set(strokes.map((e) => e.person))).toEqual(new Set(['Ana (helper)', 'Una Marrick']));
@@ -72,8 +73,8 @@ test('a stroke that was counted while this phone heard nothing is asked about, a
   browser,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'));
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Helper’s phone' }).click();
   const helper = await Helper.joins(browser, page);
@@ -99,8 +100,8 @@ test('the helper’s own slips: let go too soon, and a tap that was none', async
   browser,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'));
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Helper’s phone' }).click();
   const helper = await Helper.joins(browser, page);
@@ -116,7 +117,7 @@ test('the helper’s own slips: let go too soon, and a tap that was none', async
   await expect
     .poll(
       async () =>
-        (await workshop.get(job.id)).events.filter((e) => e.kind === 'round broken').length,
+        (await workshop.job(job.id)).events.filter((e) => e.kind === 'round broken').length,
     )
     .toBe(1);
   await helper.page.context().close();

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { droveWell } from '../support/proof';
 import { PHOTO } from '../support/photo';
-import { BREK, provedBy, UNA, Workshop } from '../support/workshop';
+import { BREK, UNA, Workshop } from '../support/workshop';
 
 // One after the other: both change the rules of the same workshop.
 test.describe.configure({ mode: 'serial' });
@@ -52,9 +52,9 @@ test('a workshop that asks for photos gets them at their item, or a lead lets on
   // A workshop of its own: its rules are nobody else's.
   const workshop = await Workshop.signIn(page, BREK);
   await workshop.changeRules({ proofPhotos: 'level and joints' });
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Photographed car');
-  const job = await workshop.usedUp(await workshop.bled(car));
-  await workshop.log(job.id, provedBy(car));
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Photographed car');
+  const job = await workshop.recordFluid(await workshop.bled(car));
+  await workshop.prove(job);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: 'Paper you may let go' })).toBeVisible();
 
@@ -85,7 +85,7 @@ test('a workshop that asks for photos gets them at their item, or a lead lets on
     page.getByText(/“The owner rang: it pulls a little” Signed Brek Sandel/),
   ).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).additions)
+    .poll(async () => (await workshop.job(job.id)).additions)
     .toMatchObject([{ kind: 'note', person: 'Brek Sandel' }]);
   await workshop.changeRules({ proofPhotos: 'none' });
 });

@@ -1,14 +1,15 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 // Walk 6, its first hour: nothing in the system, vacuum to prime.
 test('a dry front: while a way fills the run asks for looks into the reservoir by time, and counts from when fluid comes', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-twin-front-master-bleeder', 'middle');
+  const vehicle = await workshop.addVehicle('motorcycle-twin-front-master-bleeder', 'middle');
   const planned = await workshop.planned(vehicle);
-  const dry = await workshop.chooseAll(planned, {
+  const dry = await workshop.choose(planned, {
     work: { ...planned.planChoices.work, purpose: 'new or dry' },
     means: { ...planned.planChoices.means, vacuumPump: true },
     primeInPlace: true,
@@ -17,9 +18,9 @@ test('a dry front: while a way fills the run asks for looks into the reservoir b
   await page.goto(`/jobs/${dry.id}`);
   await expect(page.getByText('Swallowed by what is empty')).toBeVisible();
   const job = await workshop.accept(dry);
-  const plan = planOf(job);
-  await workshop.log(
-    job.id,
+  const plan = planOfJob(job);
+  await workshop.say(
+    job,
     plan.preparation.map((step) => ({ kind: 'prepared', step })),
   );
   await page.goto(`/jobs/${job.id}`);
@@ -54,7 +55,7 @@ test('what is inside now stands at the vehicle, and the next plan begins there',
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle');
+  const vehicle = await workshop.addVehicle('motorcycle-front-disc', 'middle');
   await workshop.released(vehicle);
   await page.goto(`/vehicles/${vehicle.id}/history`);
   await expect(page.getByRole('heading', { name: 'Inside now' })).toBeVisible();

@@ -4,7 +4,7 @@ import { Workshop } from '../support/workshop';
 
 async function atTheReading(page: Page) {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.openJob(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await answer(page, LOOKED);
   await toPart(page, 'measure');
@@ -77,7 +77,7 @@ test('the colour is read off a photo by two taps, freed of the lamp, and a perso
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.openJob(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await toPart(page, 'look');
   await page

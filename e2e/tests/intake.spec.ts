@@ -9,7 +9,7 @@ test('several things at once, each with what it asks for: all of it is in the pl
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle', 'Wet at the banjo');
+  const vehicle = await workshop.addVehicle('motorcycle-front-disc', 'middle', 'Wet at the banjo');
   await page.goto(`/new?vehicle=${vehicle.id}`);
   await expect(page.getByText('Why is it here?')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Lever is soft' }).click();
@@ -34,7 +34,7 @@ test('several things at once, each with what it asks for: all of it is in the pl
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
-  const job = await workshop.readFluid(await workshop.get(id));
+  const job = await workshop.readFluid(await workshop.job(id));
   expect(job.planChoices.work).toMatchObject({ purpose: 'after work', also: ['soft'] });
   await page.goto(`/jobs/${id}`);
   await expect(
@@ -45,7 +45,7 @@ test('several things at once, each with what it asks for: all of it is in the pl
 
 test('a joint that was found wet keeps the gate shut until it was mended', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle', 'Wet once');
+  const vehicle = await workshop.addVehicle('motorcycle-front-disc', 'middle', 'Wet once');
   await page.goto(`/new?vehicle=${vehicle.id}`);
   await page.getByRole('checkbox', { name: 'Renew the fluid' }).click();
   await page.getByRole('button', { name: 'Something else found?' }).click();
@@ -55,8 +55,8 @@ test('a joint that was found wet keeps the gate shut until it was mended', async
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
-  const job = await workshop.readFluid(await workshop.get(id));
-  await workshop.bleed(await workshop.accept(job));
+  const job = await workshop.readFluid(await workshop.job(id));
+  await workshop.runOn(await workshop.accept(job));
   await page.goto(`/jobs/${id}`);
   await showMissing(page);
   await expect(page.getByText(/Still open: leak/).first()).toBeVisible();

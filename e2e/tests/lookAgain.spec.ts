@@ -1,12 +1,13 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
 import { toProofPage } from '../support/proof';
-import { planOf, provedBy, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 test('a torque above the manual’s is warned of in both units; it and a worn part are owed at the next visit, and hold nothing', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Looked at again');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Looked at again');
   const job = await workshop.bled(car);
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Torque, or look again later' }).click();
@@ -33,7 +34,7 @@ test('a torque above the manual’s is warned of in both units; it and a worn pa
   await page.getByRole('button', { name: 'It is looked at again' }).click();
   await expect(page.getByText(/Used, past not known: master off the parts car/)).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).leaves.map((m) => m.kind))
+    .poll(async () => (await workshop.job(job.id)).leaves.map((m) => m.kind))
     .toEqual(expect.arrayContaining(['tightness', 'look again']));
   // Owed, not holding: what keeps this car is its proof alone.
   await page.goto(`/vehicles/${car.id}`);
@@ -45,10 +46,10 @@ test('a torque is written down where the bleeder is shut, stands on the record, 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Torqued car');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Torqued car');
   const job = await workshop.running(car);
-  const [opening] = planOf(job).openings;
-  await workshop.log(job.id, [
+  const [opening] = planOfJob(job).openings;
+  await workshop.say(job, [
     ...Array.from({ length: opening!.strokes.value }, () => ({
       kind: 'stroke',
       openingId: opening!.id,
@@ -67,14 +68,14 @@ test('a torque is written down where the bleeder is shut, stands on the record, 
   await expect(torque).toContainText('tightened to 9.0 N·m = 6.6 lbf·ft');
   await page.getByTestId('next-action').click();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.map((e) => e.kind))
+    .poll(async () => (await workshop.job(job.id)).events.map((e) => e.kind))
     .toContain('shut');
-  await workshop.end(await workshop.get(job.id));
+  await workshop.end(await workshop.job(job.id));
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByText(/shut to 9.0 N·m = 6.6 lbf·ft/)).toBeVisible();
 
   const later = await workshop.running(car);
-  expect((await workshop.get(later.id)).manualTorques).toMatchObject([
+  expect((await workshop.job(later.id)).manualTorques).toMatchObject([
     { elementId: opening!.bleeder.id, manualNm: 9 },
   ]);
 });
@@ -83,10 +84,12 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Shut by feel');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Shut by feel');
   const first = await workshop.released(car);
   const byFeel = async () =>
-    (await workshop.saved(car)).openItems.flatMap((m) => (m.kind === 'by feel' ? [m.where] : []));
+    (await workshop.vehicle(car.id)).openItems.flatMap((m) =>
+      m.kind === 'by feel' ? [m.where] : [],
+    );
   expect((await byFeel()).sort()).toEqual(car.layout.bleeders.map((b) => b.id).sort());
   await page.goto(`/new?vehicle=${car.id}`);
   await expect(page.getByText('Why is it here?')).toBeVisible();
@@ -100,13 +103,13 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
       .getByRole('link', { name: new RegExp(car.tag) }),
   ).toContainText(`job ${first.number}`);
 
-  const chosen = await workshop.choose(await workshop.planned(car), {
+  const chosen = await workshop.chooseWork(await workshop.planned(car), {
     purpose: 'after work',
     parts: [{ partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
-  const plan = await workshop.chooseAll(chosen, { leaveOldFluid: true });
-  expect(planOf(plan).openings.map((s) => s.bleeder.id)).toEqual(['left-rear']);
-  let job = await workshop.usedUp(await workshop.bleed(await workshop.accept(plan)));
+  const plan = await workshop.choose(chosen, { leaveOldFluid: true });
+  expect(planOfJob(plan).openings.map((s) => s.bleeder.id)).toEqual(['left-rear']);
+  let job = await workshop.recordFluid(await workshop.runOn(await workshop.accept(plan)));
   await page.goto(`/jobs/${job.id}`);
   await toProofPage(page, 'Joints dry');
   await expect(
@@ -114,8 +117,8 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
       `Look here too. Left front, right front and right rear: no torque written, job ${first.number}.`,
     ),
   ).toBeVisible();
-  await workshop.log(job.id, provedBy(car));
-  job = await workshop.drivenAndReleased(await workshop.get(job.id));
+  await workshop.prove(job);
+  job = await workshop.driveAndRelease(await workshop.job(job.id));
   // Shut once more by feel, that one is looked at again; the others were seen dry.
   expect((await byFeel()).sort()).toEqual(['left-rear', 'left-rear-caliper']);
   const card = await (await page.request.get(`/api/v1/jobs/${job.id}/card`)).json();

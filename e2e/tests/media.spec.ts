@@ -1,6 +1,7 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
 import { PHOTO } from '../support/photo';
-import { planOf, TARN, UNA, Workshop } from '../support/workshop';
+import { TARN, UNA, Workshop } from '../support/workshop';
 
 const kept = { name: 'caliper.png', mimeType: 'image/png', buffer: PHOTO };
 
@@ -9,7 +10,7 @@ test('a photo taken without reception waits on the phone, and is seen on another
   browser,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'));
+  const job = await workshop.running(await workshop.addVehicle('motorcycle-rear-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Photo or voice' }).click();
   await expect(page.getByRole('heading', { name: 'Photos and voice' })).toBeVisible();
@@ -51,14 +52,14 @@ test('a photo taken without reception waits on the phone, and is seen on another
   await page.getByRole('button', { name: /^Take back: Photo/ }).click();
   await expect(shown).toBeHidden();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.slice(-2).map((e) => e.kind))
+    .poll(async () => (await workshop.job(job.id)).events.slice(-2).map((e) => e.kind))
     .toEqual(['media note', 'undone']);
 });
 
 test('a voice note is spoken, kept, and heard from the record', async ({ page }) => {
   await page.context().grantPermissions(['microphone']);
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.openJob(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}?page=media`);
   await page.getByRole('button', { name: 'Speak' }).click();
   await expect(page.getByRole('timer')).toContainText('0:01');
@@ -66,7 +67,7 @@ test('a voice note is spoken, kept, and heard from the record', async ({ page })
   await expect(page.getByText('Voice note', { exact: true })).toBeVisible();
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Throw away' }).waitFor({ state: 'hidden' });
-  const ended = await workshop.end(await workshop.get(job.id));
+  const ended = await workshop.end(await workshop.job(job.id));
   await page.goto(`/jobs/${ended.id}`);
   await page.getByRole('button', { name: 'Listen to: Voice note' }).click();
   await expect(page.getByRole('button', { name: 'Stop: Voice note' })).toBeVisible();
@@ -78,9 +79,9 @@ test('a photo sticks to its place on the brook, and stands there at the next job
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
   const job = await workshop.running(vehicle);
-  const first = planOf(job).openings[0]!.bleeder;
+  const first = planOfJob(job).openings[0]!.bleeder;
   const take = async () => {
     const chosen = page.waitForEvent('filechooser');
     await page.getByTestId('next-action').click();
@@ -100,10 +101,10 @@ test('a photo sticks to its place on the brook, and stands there at the next job
   await expect(page.getByRole('img', { name: /^Photo, .*modulator.*\. / })).toBeVisible();
   await expect(page.getByRole('img', { name: /noted at: .*left rear/ })).toBeVisible();
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
-  await workshop.end(await workshop.get(job.id));
+  await workshop.end(await workshop.job(job.id));
 
   const next = await workshop.running(vehicle);
-  const at = planOf(next).openings[0]!.bleeder;
+  const at = planOfJob(next).openings[0]!.bleeder;
   expect(at.id).toBe(first.id);
   await page.goto(`/jobs/${next.id}`);
   await page.getByRole('button', { name: `Noted here before: photo of ${UNA.name}` }).click();
@@ -119,7 +120,7 @@ test('what has no name in the list is photographed: that asks it back as well, w
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'));
+  const job = await workshop.running(await workshop.addVehicle('motorcycle-rear-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Something came off' }).click();
   const chosen = page.waitForEvent('filechooser');
@@ -131,7 +132,7 @@ test('what has no name in the list is photographed: that asks it back as well, w
   await off.getByRole('button', { name: /back on/ }).click();
   await expect(off.getByText(/^Back on: Una Marrick/)).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.slice(-3))
+    .poll(async () => (await workshop.job(job.id)).events.slice(-3))
     .toMatchObject([
       { kind: 'media note', medium: 'photo' },
       { kind: 'came off', what: 'Another thing', noteId: expect.any(String) },

@@ -10,9 +10,9 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
 }) => {
   const workshop = await Workshop.signIn(page);
   const batch = `W-${randomUUID().slice(0, 5).toUpperCase()}`;
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Minibus on test');
-  const job = await workshop.job(vehicle);
-  await workshop.shelve(batch, { sizeMl: 250, count: 6 });
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right', 'Minibus on test');
+  const job = await workshop.openJob(vehicle);
+  await workshop.shelve({ batch, sizeMl: 250, count: 6 });
   await page.goto(`/jobs/${job.id}`);
 
   await answer(page, {
@@ -69,7 +69,7 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   // Other tests put containers on the shelf and take some off it: page and answer are of one moment only when asked together.
   await expect(async () => {
     await page.reload();
-    const { pick } = await workshop.get(job.id);
+    const { pick } = await workshop.job(job.id);
     if (pick?.kind !== 'enough') throw new Error('the shelf is short');
     const { containers, leftOverMl } = pick;
     const shown = { timeout: 5_000 };
@@ -81,12 +81,12 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
   }).toPass();
 
   const moves: string[] = [];
-  while ((await workshop.get(job.id)).stage === 'plan') {
+  while ((await workshop.job(job.id)).stage === 'plan') {
     const move = await nextMove(page);
     if (move !== null) moves.push(move);
   }
   // The strokes themselves are walked elsewhere.
-  await workshop.bleed(await workshop.get(job.id));
+  await workshop.runOn(await workshop.job(job.id));
   await page.reload();
   while (!/^release/i.test(moves.at(-1) ?? '')) {
     const move = await nextMove(page);
@@ -94,7 +94,7 @@ test('brown minibus: the worst point governs, the descent is reckoned, the conta
     expect(moves.length, `so far: ${moves.slice(-12).join(' | ')}`).toBeLessThan(400);
   }
   await expect(page.getByRole('heading', { name: 'Filled from' })).toBeVisible();
-  const { fluidUsed } = await workshop.get(job.id);
+  const { fluidUsed } = await workshop.job(job.id);
   const used = fluidUsed!.containers[0]!;
   await expect(
     page

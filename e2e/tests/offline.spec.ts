@@ -1,5 +1,6 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -8,8 +9,11 @@ test('kept on the phone, the app opens without the server, and a run that was be
   context,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'), 1);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(
+    await workshop.addVehicle('motorcycle-rear-disc', 'middle'),
+    1,
+  );
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   const action = page.getByTestId('next-action');
   const count = (n: number) => page.getByTestId('count-pad').getByText(String(n), { exact: true });
   await page.goto('/');
@@ -23,7 +27,7 @@ test('kept on the phone, the app opens without the server, and a run that was be
   await expect(count(planned - 2)).toBeVisible();
   // The number is painted a moment before the strip has counted the tap: what counts is that it arrived.
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .poll(async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke').length)
     .toBe(2);
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
 
@@ -44,7 +48,7 @@ test('kept on the phone, the app opens without the server, and a run that was be
   await context.setOffline(false);
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .poll(async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke').length)
     .toBe(4);
 });
 
@@ -53,7 +57,10 @@ test('what waits is sent from any page, also when its job is not looked at', asy
   context,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'), 1);
+  const job = await workshop.running(
+    await workshop.addVehicle('motorcycle-rear-disc', 'middle'),
+    1,
+  );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('count-pad')).toBeVisible();
   await context.setOffline(true);
@@ -62,6 +69,6 @@ test('what waits is sent from any page, also when its job is not looked at', asy
   await page.getByRole('link', { name: '‹ Jobs' }).click();
   await context.setOffline(false);
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .poll(async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke').length)
     .toBe(2);
 });

@@ -1,13 +1,14 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
-import { planOf, TARN, UNA, Workshop } from '../support/workshop';
+import { TARN, UNA, Workshop } from '../support/workshop';
 
 test('bled half without reception on one phone and looked at on another, it ends with one record', async ({
   page: first,
   browser,
 }) => {
   const workshop = await Workshop.signIn(first);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 2);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 2);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   const context = await browser.newContext();
   const second = await context.newPage();
   await Workshop.signIn(second);
@@ -34,13 +35,13 @@ test('bled half without reception on one phone and looked at on another, it ends
   await first.context().setOffline(false);
   await expect(left(second, planned - 6)).toBeVisible();
   await expect(second.getByText('All with the workshop', { exact: true })).toBeVisible();
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   const strokes = events.filter((e) => e.kind === 'stroke');
   expect([strokes.length, new Set(strokes.map((e) => e.id)).size]).toEqual([6, 6]);
   expect(events.filter((e) => e.kind === 'bubbles')).toHaveLength(1);
 
   // To the end on the first; the second stands before the same proof, by the same log.
-  await workshop.bleedBy(job, planOf(job));
+  await workshop.runOn(job);
   for (const phone of [first, second])
     await expect(phone.getByRole('heading', { name: 'Brake pedal' })).toBeVisible();
   await context.close();
@@ -54,7 +55,10 @@ test('what Una tapped without reception waits for her, whoever signs in on that 
   // The record is read from elsewhere: on this phone people come and go.
   const desk = await browser.newContext();
   const record = await Workshop.signIn(await desk.newPage());
-  const job = await workshop.running(await workshop.vehicle('motorcycle-rear-disc', 'middle'), 1);
+  const job = await workshop.running(
+    await workshop.addVehicle('motorcycle-rear-disc', 'middle'),
+    1,
+  );
   const signIn = async ({ login, password }: typeof UNA) => {
     await page.getByLabel('Sign-in name').fill(login);
     await page.getByLabel('Password').fill(password);
@@ -76,7 +80,7 @@ test('what Una tapped without reception waits for her, whoever signs in on that 
   ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Set 1 tap aside' })).toBeVisible();
   const strokes = async () =>
-    (await record.get(job.id)).events.filter((e) => e.kind === 'stroke').map((e) => e.person);
+    (await record.job(job.id)).events.filter((e) => e.kind === 'stroke').map((e) => e.person);
   expect(await strokes()).toEqual([UNA.name]);
 
   await page.goto('/');

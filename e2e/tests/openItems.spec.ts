@@ -1,7 +1,8 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import type { Job, Vehicle } from '@brook/contract';
 import { expect, test, type Page } from '@playwright/test';
 import { showMissing, droveWell } from '../support/proof';
-import { planOf, provedBy, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 /** Something is wrong, said and decided on the phone. */
 async function halt(page: Page, what: string, decision: RegExp): Promise<void> {
@@ -23,22 +24,22 @@ async function takeIn(page: Page, vehicle: Vehicle): Promise<void> {
 /** The job that a page shows. */
 async function shown(page: Page, workshop: Workshop): Promise<Job> {
   await page.waitForURL(/\/jobs\//);
-  return workshop.get(page.url().split('/jobs/')[1]!.split('?')[0]!);
+  return workshop.job(page.url().split('/jobs/')[1]!.split('?')[0]!);
 }
 
 /** From the job as it was taken in to its proof, by the plan. */
 async function toTheProof(page: Page, workshop: Workshop): Promise<Job> {
   const job = await workshop.accept(await workshop.readFluid(await shown(page, workshop)));
-  return workshop.usedUp(await workshop.bleed(job));
+  return workshop.recordFluid(await workshop.runOn(job));
 }
 
 test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks for the brake pedal', async ({
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const van = await workshop.vehicle('clutch-concentric', 'right', 'Snapped van');
+  const van = await workshop.addVehicle('clutch-concentric', 'right', 'Snapped van');
   const first = await workshop.running(van, 2);
-  const place = planOf(first).openings[0]!.bleeder.place;
+  const place = planOfJob(first).openings[0]!.bleeder.place;
   await page.goto(`/jobs/${first.id}`);
   await halt(page, 'The bleeder snapped', /End the job/);
   await expect(page.getByRole('heading', { name: 'Left open by this job' })).toBeVisible();
@@ -50,17 +51,16 @@ test('a bleeder snapped and the job ended: a clutch-only job opens it, and asks 
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await toTheProof(page, workshop);
   expect(job.planChoices.work.masterIds).toEqual(['clutch-master']);
-  expect(planOf(job).openings.map((s) => s.bleeder.place)).toContain(place);
+  expect(planOfJob(job).openings.map((s) => s.bleeder.place)).toContain(place);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: 'Brake pedal', exact: true })).toBeVisible();
   // Everything but the brakes is right: the gate stays shut.
-  const ofClutch = provedBy(van).filter((e) => !('masterId' in e) || e.masterId !== 'master');
-  await workshop.log(job.id, ofClutch);
+  await workshop.prove(job, { only: (e) => !('masterId' in e) || e.masterId !== 'master' });
   await page.reload();
   await expect(page.getByTestId('next-action')).toBeDisabled();
   await showMissing(page);
   await expect(page.getByText('· Brake pedal: not judged yet.').first()).toBeVisible();
-  await workshop.log(job.id, provedBy(van));
+  await workshop.prove(job);
   await page.reload();
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
   await droveWell(page);
@@ -76,28 +76,28 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Seized car');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Seized car');
   const first = await workshop.running(car, 2);
-  const place = planOf(first).openings[0]!.bleeder.place;
+  const place = planOfJob(first).openings[0]!.bleeder.place;
   await page.goto(`/jobs/${first.id}`);
   await halt(page, 'The bleeder is seized', /Leave this one/);
   await expect(page.getByRole('heading', { name: /front|rear/ }).first()).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(first.id)).events.map((e) => e.kind))
+    .poll(async () => (await workshop.job(first.id)).events.map((e) => e.kind))
     .toContain('decided');
-  await workshop.end(await workshop.get(first.id));
+  await workshop.end(await workshop.job(first.id));
   await takeIn(page, car);
   await expect(page.getByTestId('open item seized')).toContainText('Settled by bleeding');
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const job = await shown(page, workshop);
-  const chosen = await workshop.choose(job, {
+  const chosen = await workshop.chooseWork(job, {
     purpose: 'after work',
     parts: [{ partId: 'right-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
   const read = await workshop.readFluid(chosen);
-  expect(planOf(read).openings.map((s) => s.bleeder.place)).toContain(place);
+  expect(planOfJob(read).openings.map((s) => s.bleeder.place)).toContain(place);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('open item seized')).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
@@ -107,13 +107,10 @@ test('a motorcycle with lever and pedal: each is judged by itself before it is d
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const bike = await workshop.vehicle('motorcycle-abs', 'middle', 'Two controls');
-  const job = await workshop.usedUp(await workshop.bled(bike));
+  const bike = await workshop.addVehicle('motorcycle-abs', 'middle', 'Two controls');
+  const job = await workshop.recordFluid(await workshop.bled(bike));
   const [lever, pedal] = bike.masters;
-  await workshop.log(
-    job.id,
-    provedBy(bike).filter((e) => !('masterId' in e) || e.masterId === lever!.id),
-  );
+  await workshop.prove(job, { only: (e) => !('masterId' in e) || e.masterId === lever!.id });
   await page.goto(`/jobs/${job.id}`);
   const second = page.getByTestId(`proof ${pedal!.id}`);
   await showMissing(page);
@@ -131,7 +128,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const bus = await workshop.vehicle('hatchback-diagonal', 'right', 'Half-done minibus');
+  const bus = await workshop.addVehicle('hatchback-diagonal', 'right', 'Half-done minibus');
   const first = await workshop.running(bus, 2);
   await page.goto(`/jobs/${first.id}`);
   await halt(page, 'The reservoir ran dry', /End the job/);
@@ -142,22 +139,22 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
   const taken = await shown(page, workshop);
-  await workshop.choose(taken, {
+  await workshop.chooseWork(taken, {
     purpose: 'after work',
     parts: [{ partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
   const job = await toTheProof(page, workshop);
-  expect(new Set(planOf(job).openings.map((s) => s.bleeder.id)).size).toBe(4);
+  expect(new Set(planOfJob(job).openings.map((s) => s.bleeder.id)).size).toBe(4);
   await page.goto('/');
   const listed = page.getByRole('link', { name: /Half-done minibus.*do not drive/ });
   await expect(listed.first()).toBeVisible();
-  await workshop.log(job.id, provedBy(bus));
+  await workshop.prove(job);
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
   await droveWell(page);
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
-  expect((await workshop.get(job.id)).vehicleDrive).toBe('free');
+  expect((await workshop.job(job.id)).vehicleDrive).toBe('free');
 });
 
 // Walk 14.
@@ -165,17 +162,16 @@ test('one reservoir, two pedals: the level fell, both are proved; the clutch alo
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const van = await workshop.vehicle('sports-coupe', 'right', 'One reservoir, two pedals');
+  const van = await workshop.addVehicle('sports-coupe', 'right', 'One reservoir, two pedals');
   const accepted = await workshop.afterWork(van, {
     masterIds: ['clutch-master'],
     parts: [{ partId: 'slave', cappedAtOnce: true, keptFull: false, newPart: false }],
     lowest: [{ reservoirId: 'reservoir', belowMaxMm: 55 }],
   });
   // Why the brakes are in it too: the level fell to their outlet.
-  expect(planOf(accepted).scope.drewAir).toContain('master');
-  await workshop.bledAndTested(accepted);
-  const brakes = provedBy(van).filter((e) => 'masterId' in e && e.masterId === 'master');
-  await workshop.log(accepted.id, brakes);
+  expect(planOfJob(accepted).scope.drewAir).toContain('master');
+  await workshop.recordFluid(await workshop.runOn(accepted));
+  await workshop.prove(accepted, { only: (e) => 'masterId' in e && e.masterId === 'master' });
   await page.goto(`/jobs/${accepted.id}`);
   const clutch = page.getByTestId('proof clutch-master');
   await clutch.getByRole('radio', { name: 'near the floor' }).click();
@@ -184,7 +180,7 @@ test('one reservoir, two pedals: the level fell, both are proved; the clutch alo
   await page.getByRole('button', { name: 'Record it' }).click();
   await expect
     .poll(async () => {
-      const decided = (await workshop.get(accepted.id)).events.find((e) => e.kind === 'decided');
+      const decided = (await workshop.job(accepted.id)).events.find((e) => e.kind === 'decided');
       return decided?.kind === 'decided' ? decided.plan?.openings.map((s) => s.bleeder.id) : null;
     })
     .toEqual(['slave-bleeder']);

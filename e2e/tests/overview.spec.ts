@@ -6,9 +6,9 @@ test('on Friday the lead sees in one look what must not be driven, what is looke
   page,
 }) => {
   const workshop = await Workshop.signIn(page, TARN);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Held over the weekend');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Held over the weekend');
   const job = await workshop.bled(car);
-  await workshop.log(job.id, [
+  await workshop.say(job, [
     {
       kind: 'look later',
       elementId: null,

@@ -17,7 +17,11 @@ test('a caliper of another size is refused before anything is filled; the right 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Van with a new caliper');
+  const vehicle = await workshop.addVehicle(
+    'hatchback-diagonal',
+    'right',
+    'Van with a new caliper',
+  );
   const job = await workshop.afterWork(vehicle, {
     parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: true }],
   });
@@ -45,10 +49,10 @@ test('a caliper of another size is refused before anything is filled; the right 
   await expect
     .poll(
       async () =>
-        (await workshop.get(job.id)).events.filter((e) => e.kind === 'part compared').length,
+        (await workshop.job(job.id)).events.filter((e) => e.kind === 'part compared').length,
     )
     .toBe(2);
-  const { layout } = await workshop.get(job.id);
+  const { layout } = await workshop.job(job.id);
   expect(layout.nodes.find((n) => n.id === 'left-front-caliper')!.known).toEqual({
     pistonMm: 'measured',
     pistons: 'measured',
@@ -59,7 +63,7 @@ test('a new master of another bore than the layout guesses, and the same as the 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Swapped in the yard');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right', 'Swapped in the yard');
   const job = await workshop.afterWork(vehicle, {
     master: MASTER_NOT_YET,
   });
@@ -77,13 +81,13 @@ test('a new master of another bore than the layout guesses, and the same as the 
   await next(page).click();
   await expect(page.getByText('Another size than was planned with')).toHaveCount(0);
   await expect
-    .poll(async () => (await workshop.get(job.id)).layout.masters[0]!.chambers.map((c) => c.boreMm))
+    .poll(async () => (await workshop.job(job.id)).layout.masters[0]!.chambers.map((c) => c.boreMm))
     .toEqual([22.2, 22.2]);
 
   // How the join went is asked when it is done.
   const { stages } = await workshop.planDecided(job.id);
-  await workshop.log(
-    job.id,
+  await workshop.say(
+    job,
     stages.flatMap((s) =>
       s.kind === 'bench'
         ? benchRun(s.id, ['Primary chamber', 'Secondary chamber'])
@@ -114,7 +118,11 @@ test('a wrench that is another than listed is put down at the bleeder, and laid 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-rear-disc', 'middle', 'Courier with a nine');
+  const vehicle = await workshop.addVehicle(
+    'motorcycle-rear-disc',
+    'middle',
+    'Courier with a nine',
+  );
   const job = await workshop.running(vehicle, 3);
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Something is wrong' }).click();
@@ -126,7 +134,7 @@ test('a wrench that is another than listed is put down at the bleeder, and laid 
   await page.getByRole('textbox', { name: 'As found' }).fill('9');
   await next(page).click();
   await expect
-    .poll(async () => (await workshop.get(job.id)).layout.bleeders[0]!.fitting.found?.wrenchMm)
+    .poll(async () => (await workshop.job(job.id)).layout.bleeders[0]!.fitting.found?.wrenchMm)
     .toBe(9);
   await expect(page.getByText('Another size than was planned with')).toHaveCount(0);
 });
@@ -136,7 +144,7 @@ test('a clutch is proved by what is measured: too much travel of the rod leads b
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.atSlaveTest(
-    await workshop.vehicle('clutch-external', 'right', 'Hatchback with its slave back'),
+    await workshop.addVehicle('clutch-external', 'right', 'Hatchback with its slave back'),
   );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: /Prove the clutch/ })).toBeVisible();
@@ -149,6 +157,6 @@ test('a clutch is proved by what is measured: too much travel of the rod leads b
   await page.getByRole('textbox', { name: 'Travel of the master’s rod' }).fill('2,5');
   await page.getByRole('button', { name: 'Record it' }).click();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.at(-1))
+    .poll(async () => (await workshop.job(job.id)).events.at(-1))
     .toMatchObject({ kind: 'slave tested', mm: 2.5 });
 });

@@ -1,7 +1,8 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { measurePedal, toProofPage, droveWell } from '../support/proof';
 import { hurry } from '../support/stranger';
-import { planOf, provedBy, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 const next = (page: Page) => page.getByTestId('next-action');
 
@@ -27,13 +28,10 @@ test('a pedal is measured step by step: low and soft it does not pass and says w
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Measured car');
-  const job = await workshop.usedUp(await workshop.bled(car));
-  const [master] = planOf(job).layout.masters;
-  await workshop.log(
-    job.id,
-    provedBy(car).filter((e) => !('kind' in e && e.kind === 'pedal judged')),
-  );
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Measured car');
+  const job = await workshop.recordFluid(await workshop.bled(car));
+  const [master] = planOfJob(job).layout.masters;
+  await workshop.prove(job, { only: (e) => e.kind !== 'pedal judged' });
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
   await read(page, /at rest/, '180');
@@ -68,11 +66,11 @@ test('a pedal is measured step by step: low and soft it does not pass and says w
   await droveWell(page);
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   expect(events.flatMap((e) => (e.kind === 'pedal judged' ? [e] : []))).toEqual([]);
 
   const later = await workshop.bled(car);
-  expect((await workshop.get(later.id)).baselines).toMatchObject([
+  expect((await workshop.job(later.id)).baselines).toMatchObject([
     { masterId: master!.id, jobNumber: job.number },
   ]);
   await page.goto(`/jobs/${later.id}`);
@@ -95,15 +93,15 @@ test('before anything is opened it is measured as it came and with the servo emp
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Measured before');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Measured before');
   const job = await workshop.accept(await workshop.planned(car));
-  const { preparation, layout } = planOf(job);
+  const { preparation, layout } = planOfJob(job);
   const masterId = layout.masters[0]!.id;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Measure the brake pedal first' }).click();
   await read(page, /at rest/, '181');
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.at(-1))
+    .poll(async () => (await workshop.job(job.id)).events.at(-1))
     .toMatchObject({
       kind: 'pedal read',
       when: 'before',
@@ -111,20 +109,20 @@ test('before anything is opened it is measured as it came and with the servo emp
       heightMm: 181,
     });
   const until = preparation.indexOf('empty servo');
-  await workshop.log(
-    job.id,
+  await workshop.say(
+    job,
     preparation.slice(0, until + 1).map((step) => ({ kind: 'prepared', step })),
   );
   await expect(page.getByText(/servo emptied, before the work/)).toBeVisible();
   await read(page, /at rest/, '180');
   await read(page, /first resistance/, '150');
   await page.getByRole('button', { name: 'Back', exact: true }).click();
-  await workshop.log(
-    job.id,
+  await workshop.say(
+    job,
     preparation.slice(until + 1).map((step) => ({ kind: 'prepared', step })),
   );
-  await workshop.bleed(await workshop.get(job.id));
-  await workshop.log(job.id, [
+  await workshop.runOn(await workshop.job(job.id));
+  await workshop.say(job, [
     { kind: 'pedal read', masterId, when: 'after', at: 'rest', pumped: false, heightMm: 180 },
     {
       kind: 'pedal read',
@@ -153,13 +151,10 @@ test('low take-up: no air, so the rod; turns for the middle of the window, its p
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const van = await workshop.vehicle('clutch-concentric', 'right', 'Van that takes up low');
-  const job = await workshop.usedUp(await workshop.bled(van));
-  const clutch = planOf(job).layout.masters.find((m) => m.control === 'clutch pedal')!;
-  await workshop.log(
-    job.id,
-    provedBy(van).filter((e) => !('kind' in e && e.kind === 'take-up judged')),
-  );
+  const van = await workshop.addVehicle('clutch-concentric', 'right', 'Van that takes up low');
+  const job = await workshop.recordFluid(await workshop.bled(van));
+  const clutch = planOfJob(job).layout.masters.find((m) => m.control === 'clutch pedal')!;
+  await workshop.prove(job, { only: (e) => e.kind !== 'take-up judged' });
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { level: 1, name: 'Clutch pedal' })).toBeVisible();
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
@@ -194,9 +189,9 @@ test('low take-up: no air, so the rod; turns for the middle of the window, its p
   await next(page).click();
   await page.getByRole('button', { name: 'Set “test drive only”' }).click();
   await expect(page.getByText('Test drive only').first()).toBeVisible();
-  const reads = (await workshop.get(job.id)).events.filter((e) => e.kind === 'take-up read');
+  const reads = (await workshop.job(job.id)).events.filter((e) => e.kind === 'take-up read');
   expect(reads.map((e) => e.takeUpMm)).toEqual([30, 64]);
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   expect(events.flatMap((e) => (e.kind === 'clutch needs' ? [e] : []))).toMatchObject([
     { slaveTravelMm: null, window: { leastMm: 55, mostMm: 75 }, pitchMm: 1.25 },
   ]);
@@ -207,9 +202,9 @@ test('a clutch that pumps up is air: with its slave blocked it is told whether a
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const van = await workshop.vehicle('clutch-external', 'right', 'Clutch alone');
+  const van = await workshop.addVehicle('clutch-external', 'right', 'Clutch alone');
   const accepted = await workshop.accept(await workshop.planned(van));
-  const job = await workshop.usedUp(await workshop.bledAndTested(accepted));
+  const job = await workshop.recordFluid(await workshop.runOn(accepted));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
   const field = (name: string) => page.getByRole('textbox', { name, exact: true });
@@ -235,7 +230,7 @@ test('a clutch that pumps up is air: with its slave blocked it is told whether a
   await next(page).click();
   await expect
     .poll(async () =>
-      (await workshop.get(job.id)).events.flatMap((e) =>
+      (await workshop.job(job.id)).events.flatMap((e) =>
         e.kind === 'take-up read' ? [[e.blockedMm, e.stopMm]] : [],
       ),
     )
@@ -253,7 +248,7 @@ test('more is measured where somebody wants it: low forces, pumped, and the sink
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Measured twice');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Measured twice');
   const job = await workshop.bled(car);
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
@@ -275,7 +270,7 @@ test('more is measured where somebody wants it: low forces, pumped, and the sink
   await expect(page.getByText(/^Sinks: 9 mm sunk in 30 s, 5 at the most/)).toBeVisible();
   await expect
     .poll(async () =>
-      (await workshop.get(job.id)).events.flatMap((e) =>
+      (await workshop.job(job.id)).events.flatMap((e) =>
         e.kind === 'sink watched' ? [[e.mm, e.engine ?? 'off']] : [],
       ),
     )

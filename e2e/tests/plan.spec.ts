@@ -1,9 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { Workshop } from '../support/workshop';
 
-async function planOnScreen(page: Page, ...vehicle: Parameters<Workshop['vehicle']>) {
+async function planOnScreen(page: Page, ...vehicle: Parameters<Workshop['addVehicle']>) {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle(...vehicle));
+  const job = await workshop.planned(await workshop.addVehicle(...vehicle));
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('next-action')).toBeVisible();
 }
@@ -73,7 +73,9 @@ test('a unit under high pressure: no plan, the reason, and nothing that starts a
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle('motorcycle-integral-abs', 'middle'));
+  const job = await workshop.planned(
+    await workshop.addVehicle('motorcycle-integral-abs', 'middle'),
+  );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByText(/Modulator, front circuit works under high pressure/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Start/ })).toHaveCount(0);

@@ -1,10 +1,11 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { Helper, pressOn } from '../support/helper';
 import { countPresses } from '../support/presses';
 import { measurePedal, proveAll } from '../support/proof';
 import { hurry, nextMove, runToTheEnd } from '../support/stranger';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 /**
  * Take in a vehicle that nobody has seen, up to the first step of its run.
@@ -86,15 +87,15 @@ test('from start to the last fill a hatchback takes 70 presses where nobody has 
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.accept(
-    await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right')),
+    await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right')),
   );
   const presses = await countPresses(page);
   await hurry(page);
   await page.goto(`/jobs/${job.id}`);
   await runToTheEnd(page);
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   const made = events.reduce((sum, e) => sum + (e.kind === 'stroke' ? (e.made ?? 1) : 0), 0);
-  expect(made).toBe(planOf(job).openings.reduce((sum, s) => sum + s.strokes.value, 0));
+  expect(made).toBe(planOfJob(job).openings.reduce((sum, s) => sum + s.strokes.value, 0));
   expect(await presses()).toBeLessThanOrEqual(70);
 });
 
@@ -103,14 +104,14 @@ test('with nothing wrong a hatchback goes from the last bleeder to its release i
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Nothing wrong');
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Nothing wrong');
   const job = await workshop.bled(car);
   const presses = await countPresses(page);
   await page.goto(`/jobs/${job.id}`);
   await toRelease(page);
   // The record knows it as measured, though nobody said a word of it.
   await expect(page.getByText(/^Brake pedal: measured, firm and high/)).toBeVisible();
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   expect(events.filter((e) => e.kind === 'pedal read')).toHaveLength(5);
   expect(events.filter((e) => e.kind === 'pedal judged')).toEqual([]);
   expect(await presses()).toBeLessThanOrEqual(20);

@@ -7,7 +7,7 @@ test('a soft pedal does not pass, and the next action leads back to the bleed', 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.bled(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('radio', { name: 'springy' }).click();
   await expect(page.getByText(/Only firm and high passes/).first()).toBeVisible();
@@ -19,7 +19,7 @@ test('a soft pedal does not pass, and the next action leads back to the bleed', 
 
 test('a failed drive means "do not drive" at once, and the proof starts over', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.bled(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await proveAll(page);
   await page.getByTestId('next-action').click();
@@ -33,7 +33,7 @@ test('a failed drive means "do not drive" at once, and the proof starts over', a
 
 test('a "no" keeps the gate shut and says what to do', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.bled(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await toProofPage(page, 'Joints dry');
   // What it would look like is drawn and said.
@@ -50,7 +50,7 @@ test('one thing at a time: in its first second a page takes no answer, so nobody
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.bled(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   const heading = (name: string) => page.getByRole('heading', { level: 1, name });
   await expect(heading('Brake lever')).toBeVisible();
@@ -70,7 +70,7 @@ test('the record is found from its vehicle, with plan against done, and nothing 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'left', 'Record car');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'left', 'Record car');
   const job = await workshop.released(vehicle);
   await page.goto('/vehicles');
   await page.getByRole('link', { name: `Record car, ${vehicle.tag}` }).click();
@@ -85,7 +85,7 @@ test('the record is found from its vehicle, with plan against done, and nothing 
 test('"do not drive" stands wherever the vehicle is named', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   const name = `Open ${test.info().project.name}`;
-  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle', name);
+  const vehicle = await workshop.addVehicle('motorcycle-front-disc', 'middle', name);
   const job = await workshop.running(vehicle, 2);
   for (const path of ['/', '/vehicles', '/new']) {
     await page.goto(path);
@@ -106,7 +106,7 @@ test('a job that is ended while its pot holds pressure says so before anybody to
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(
-    await workshop.vehicle('hatchback-diagonal', 'right', 'Pot left on'),
+    await workshop.addVehicle('hatchback-diagonal', 'right', 'Pot left on'),
   );
   const toTheEnd = async () => {
     await page.goto(`/jobs/${job.id}`);
@@ -119,7 +119,7 @@ test('a job that is ended while its pot holds pressure says so before anybody to
   await toTheEnd();
   const caution = page.getByText('The pot is still under pressure');
   await expect(caution).toHaveCount(0);
-  await workshop.log(job.id, [{ kind: 'pressure set', on: true }]);
+  await workshop.say(job, [{ kind: 'pressure set', on: true }]);
   await toTheEnd();
   await expect(caution).toBeVisible();
 });

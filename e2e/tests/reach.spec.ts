@@ -10,7 +10,7 @@ const next = (page: Page) => page.getByTestId('next-action');
 test('from the list to a released car by keyboard alone', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
   await workshop.shelve();
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'By keyboard');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right', 'By keyboard');
   await page.goto(`/new?vehicle=${vehicle.id}`);
   const moves: string[] = [];
   while (!/^release/i.test(moves.at(-1) ?? '')) {
@@ -24,7 +24,7 @@ test('from the list to a released car by keyboard alone', async ({ page }) => {
 
 test('an action that waits can be reached, says for what, and leads there', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.openJob(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await expect(next(page)).toBeDisabled();
   for (let i = 0; i < 60 && !(await next(page).evaluate((e) => e === document.activeElement)); i++)
@@ -39,7 +39,7 @@ test('a page that moves under a finger: what it went down on is pressed, and its
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', 'Moved meanwhile');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right', 'Moved meanwhile');
   await page.goto(`/new?vehicle=${vehicle.id}`);
   const box = (name: string) => page.getByRole('checkbox', { name });
   const pressed = box('Pedal is soft');
@@ -70,7 +70,7 @@ test('a page that moves under a finger: what it went down on is pressed, and its
 
 test('each stroke is said with its number, Space counts and u takes back', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('count-pad')).toBeVisible();
   const said = page.getByRole('status').filter({ hasText: /to go/ });
@@ -87,7 +87,7 @@ test('with a person’s own colours what is chosen still stands out, and the pic
 }) => {
   await page.emulateMedia({ forcedColors: 'active' });
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.openJob(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}`);
   await answer(page, LOOKED);
   const painted = (name: string) =>
@@ -103,7 +103,7 @@ test('the record prints in black on white, whole, with its figures and without b
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.released(
-    await workshop.vehicle('hatchback-diagonal', 'right', 'On paper'),
+    await workshop.addVehicle('hatchback-diagonal', 'right', 'On paper'),
   );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: /^Released by/ })).toBeVisible();
@@ -129,8 +129,8 @@ test('a slash leads to the search on a desk, where the jobs stay at the left', a
   await page.setViewportSize({ width: 1280, height: 800 });
   const workshop = await Workshop.signIn(page);
   const tag = randomUUID().slice(0, 8);
-  const job = await workshop.job(
-    await workshop.vehicle('hatchback-diagonal', 'right', `At the desk ${tag}`),
+  const job = await workshop.openJob(
+    await workshop.addVehicle('hatchback-diagonal', 'right', `At the desk ${tag}`),
   );
   await page.goto(`/jobs/${job.id}`);
   const desk = page.getByRole('navigation', { name: 'Jobs' });
@@ -149,7 +149,7 @@ const LONG = 'Harbourmasters-relief-transporter-with-a-tail-lift-number-07';
 test('a name of sixty letters is cut off nowhere', async ({ page }) => {
   expect(LONG).toHaveLength(60);
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right', LONG);
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right', LONG);
   const sideways = () =>
     page.evaluate(() =>
       Array.from(document.querySelectorAll('#root *'))
@@ -159,7 +159,7 @@ test('a name of sixty letters is cut off nowhere', async ({ page }) => {
         })
         .map((e) => (e.textContent ?? '').slice(0, 60)),
     );
-  const job = await workshop.job(vehicle);
+  const job = await workshop.openJob(vehicle);
   const paths = ['/', `/vehicles/${vehicle.id}`, `/jobs/${job.id}`];
   for (const path of paths) {
     await page.goto(path);

@@ -1,6 +1,7 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { heldFor, hurry } from '../support/stranger';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 const left = (page: Page, n: number) =>
   page.getByTestId('count-pad').getByText(String(n), { exact: true });
@@ -9,10 +10,10 @@ const stroke = (page: Page) => page.getByTestId('next-action').click();
 /** A car at its first bleeder, with so many strokes made. */
 async function atTheCar(page: Page, strokes = 0) {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
   const job = await workshop.running(vehicle, strokes);
   await page.goto(`/jobs/${job.id}`);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await expect(left(page, planned - strokes)).toBeVisible();
   return { workshop, vehicle, job, planned };
 }
@@ -37,7 +38,7 @@ test('clear and as the new it may be shut where the rest does not pay: what that
   await shutHere.click();
   await expect(page.getByRole('heading', { name: 'Right rear' })).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.slice(-2))
+    .poll(async () => (await workshop.job(job.id)).events.slice(-2))
     .toMatchObject([
       { kind: 'shut' },
       { kind: 'shut early', reason: expect.stringMatching(/^Clear and as the new; 5 more/) },
@@ -53,7 +54,7 @@ test('a reload right after the tap that was painted keeps that tap', async ({ pa
   await page.reload();
   await expect(left(page, planned - 5)).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .poll(async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke').length)
     .toBe(5);
 });
 
@@ -71,7 +72,7 @@ test('a lost connection is said, counts on, and arrives once when it is back', a
   await context.setOffline(false);
   await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length)
+    .poll(async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke').length)
     .toBe(7);
   await page.reload();
   await expect(left(page, planned - 7)).toBeVisible();
@@ -88,7 +89,7 @@ test('an answer that gets lost does not count a stroke twice', async ({ page }) 
   await stroke(page);
   await expect(left(page, planned - 1)).toBeVisible();
   await expect.poll(() => dropped).toBeGreaterThan(1);
-  expect((await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke')).toHaveLength(1);
+  expect((await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke')).toHaveLength(1);
 });
 
 test('undo takes back the last tap and no other', async ({ page }) => {
@@ -126,7 +127,7 @@ test('a long press counts ten, one tap one, and an undo takes back what one pres
   await expect(left(page, planned)).toBeVisible();
   await page.getByRole('button', { name: 'Let go too soon' }).click();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.slice(-5))
+    .poll(async () => (await workshop.job(job.id)).events.slice(-5))
     .toMatchObject([
       { kind: 'stroke', made: 10 },
       { kind: 'stroke' },
@@ -140,9 +141,9 @@ test('one person at a lever: the app beats time, says each turn in a big word, a
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.running(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await page.getByRole('button', { name: 'Beat time for me, and count' }).click();
   // The two that stand longest; all of them in their order are looked at without a browser.
   for (const word of ['Go with it', 'Let go'])
@@ -153,7 +154,7 @@ test('one person at a lever: the app beats time, says each turn in a big word, a
   await expect(left(page, planned - 1)).toBeVisible();
   await stroke(page);
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.slice(-4))
+    .poll(async () => (await workshop.job(job.id)).events.slice(-4))
     .toMatchObject([
       { kind: 'counting', way: 'tempo' },
       { kind: 'stroke' },
@@ -189,7 +190,7 @@ test('bubbles that stay the same bring up what to try; a burst of taps is asked 
   await expect(page.getByText(/in a moment/)).toBeHidden();
   await expect
     .poll(async () =>
-      (await workshop.get(job.id)).events.flatMap((e) => (e.kind === 'tried' ? [e.what] : [])),
+      (await workshop.job(job.id)).events.flatMap((e) => (e.kind === 'tried' ? [e.what] : [])),
     )
     .toEqual(['open less', 'tap it']);
 });
@@ -213,8 +214,8 @@ test('the call to top up comes before MIN, and strokes are not called for until 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const probe = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const firstCall = planOf(probe).openings[0]!.topUps[0]!.afterStrokes;
+  const probe = await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right'));
+  const firstCall = planOfJob(probe).openings[0]!.topUps[0]!.afterStrokes;
   await atTheCar(page, firstCall - 1);
   const places = await Promise.all(
     ['next-action', 'count-pad'].map(async (id) => {
@@ -242,9 +243,9 @@ test('the call to top up comes before MIN, and strokes are not called for until 
 test('bubbles within the last three strokes ask for three clean ones', async ({ page }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.running(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
-  const strokes = planOf(job).openings[0]!.strokes.value;
+  const strokes = planOfJob(job).openings[0]!.strokes.value;
   for (let made = 0; made < strokes; ) {
     const call = page.getByText('Top up now');
     await expect(left(page, strokes - made).or(call)).toBeVisible();
@@ -306,7 +307,7 @@ test.describe('halts', () => {
     await page.getByRole('button', { name: 'Filled to MAX' }).click();
     await expect(page.getByTestId('count-pad')).toBeVisible();
     const decided = () =>
-      workshop.get(job.id).then((j) => j.events.flatMap((e) => ('plan' in e ? [e.plan] : [])));
+      workshop.job(job.id).then((j) => j.events.flatMap((e) => ('plan' in e ? [e.plan] : [])));
     await expect.poll(async () => (await decided()).length).toBe(1);
     const [plan] = await decided();
     await page.reload();
@@ -318,7 +319,7 @@ test.describe('halts', () => {
     await halt(page, 'The bleeder is seized');
     await decide(page, /do the others first/);
     await expect(
-      page.getByRole('heading', { name: planOf(job).openings[1]!.bleeder.place }),
+      page.getByRole('heading', { name: planOfJob(job).openings[1]!.bleeder.place }),
     ).toBeVisible();
   });
 
@@ -334,7 +335,7 @@ test.describe('halts', () => {
     await expect(left(page, planned - 2)).toBeVisible();
     await expect
       .poll(
-        async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'decided').length,
+        async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'decided').length,
       )
       .toBe(1);
   });
@@ -345,9 +346,9 @@ test.describe('halts', () => {
     await expect(page.getByText(/hub or axle seal/)).toBeVisible();
     await decide(page, /do the others/);
     await expect(
-      page.getByRole('heading', { name: planOf(job).openings[1]!.bleeder.place }),
+      page.getByRole('heading', { name: planOfJob(job).openings[1]!.bleeder.place }),
     ).toBeVisible();
-    await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)!.kind).toBe('decided');
+    await expect.poll(async () => (await workshop.job(job.id)).events.at(-1)!.kind).toBe('decided');
   });
 
   test('another product ends the job, and the vehicle stays where it is', async ({ page }) => {
@@ -377,21 +378,21 @@ test('what comes off is asked back by name before anybody may drive, also in the
   await page.getByTestId('next-action').click();
   await expect(page.getByTestId('count-pad')).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.slice(-3).map((e) => e.kind))
+    .poll(async () => (await workshop.job(job.id)).events.slice(-3).map((e) => e.kind))
     .toEqual(['came off', 'came off', 'back on']);
-  await workshop.end(await workshop.get(job.id));
+  await workshop.end(await workshop.job(job.id));
   // On the record: who put back what, and what is still off.
   await page.goto(`/jobs/${job.id}`);
   await expect(list.getByText(/^Back on: Una Marrick/)).toBeVisible();
   await expect(list.getByText(/^Off: Una Marrick/)).toBeVisible();
   await expect(list.getByRole('button')).toHaveCount(0);
-  const next = await workshop.job({ id: job.vehicleId });
+  const next = await workshop.openJob({ id: job.vehicleId });
   await page.goto(`/jobs/${next.id}?page=off`);
   await expect(list.getByText(/^Off since job \d+: Una Marrick/)).toBeVisible();
   await page.getByRole('button', { name: /^Clip or bracket, left rear: back on/ }).click();
   await expect(list.getByText('Back on', { exact: true })).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(next.id)).leaves.filter((m) => m.kind === 'not back on'))
+    .poll(async () => (await workshop.job(next.id)).leaves.filter((m) => m.kind === 'not back on'))
     .toEqual([]);
 });
 
@@ -399,7 +400,7 @@ test('the jar is read instead of strokes being counted: count, reservoir and the
   page,
 }) => {
   const { job, workshop, planned } = await atTheCar(page, 2);
-  const opening = planOf(job).openings[0]!;
+  const opening = planOfJob(job).openings[0]!;
   const ml = opening.strokeMl.value;
   await page.getByRole('button', { name: 'Read the jar' }).click();
   const jar = page.getByRole('textbox', { name: 'In the jar now' });
@@ -424,7 +425,7 @@ test('the jar is read instead of strokes being counted: count, reservoir and the
   // What the space bar said while the jar counted would stand among them.
   await expect
     .poll(async () =>
-      (await workshop.get(job.id)).events.flatMap((e) =>
+      (await workshop.job(job.id)).events.flatMap((e) =>
         e.kind === 'counting' ? [e.way] : e.kind === 'stroke' ? ['stroke'] : [],
       ),
     )
@@ -435,13 +436,13 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
   const job = await workshop.accept(
-    await workshop.chooseAll(await workshop.planned(vehicle), { method: 'gravity' }),
+    await workshop.choose(await workshop.planned(vehicle), { method: 'gravity' }),
   );
-  await workshop.log(
-    job.id,
-    planOf(job).preparation.map((step) => ({ kind: 'prepared', step })),
+  await workshop.say(
+    job,
+    planOfJob(job).preparation.map((step) => ({ kind: 'prepared', step })),
   );
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'It runs: start the clock' }).click();
@@ -451,10 +452,10 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   await expect(clock.getByRole('button')).toHaveCount(0);
   await expect(page.getByText('to the next look at jar and reservoir')).toBeVisible();
   // As if it had been let run a quarter of an hour ago, on another phone.
-  await workshop.log(job.id, [
+  await workshop.say(job, [
     {
       kind: 'flow set',
-      openingId: planOf(job).openings[0]!.id,
+      openingId: planOfJob(job).openings[0]!.id,
       lookAfterS: 200,
       atMs: Date.now() - 900_000,
     },
@@ -474,7 +475,7 @@ test('gravity runs by the clock: a look at the jar in time, on every screen, and
   await page.getByRole('textbox', { name: 'In the jar now' }).fill('70');
   await expect(page.getByTestId('next-action')).toHaveText('That is in it');
   await page.getByTestId('next-action').click();
-  const of = planOf(job).openings[0]!.strokes.value;
+  const of = planOfJob(job).openings[0]!.strokes.value;
   await expect(page.getByText(`${of - 7} marks to go of ${of}`).first()).toBeVisible();
 });
 

@@ -30,7 +30,7 @@ test('a container that is open for too long must not be used; discarded, it goes
 }) => {
   const workshop = await Workshop.signIn(page);
   const batch = newBatch();
-  await workshop.shelve(batch, { sizeMl: 500, count: 1 });
+  await workshop.shelve({ batch, sizeMl: 500, count: 1 });
   await page.goto('/shelf');
   await page.getByRole('button', { name: new RegExp(`^Batch ${batch}`) }).click();
   await answer(page, { 'It is open since': 'over 30 days' });
@@ -46,7 +46,10 @@ test('a shelf that is short stops the run before it starts, and leads to the way
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.plannedOn('DOT 3', await workshop.vehicle('veteran-single', 'right'));
+  const job = await workshop.plannedOn(
+    'DOT 3',
+    await workshop.addVehicle('veteran-single', 'right'),
+  );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByText(/The shelf is \d+ mL short/)).toBeVisible();
   await expect(page.getByTestId('next-action')).toBeDisabled();
@@ -63,7 +66,7 @@ test('what was moved is put right where it was measured, and cannot be more than
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.bled(await workshop.vehicle('motorcycle-front-disc', 'middle'));
+  const job = await workshop.bled(await workshop.addVehicle('motorcycle-front-disc', 'middle'));
   await page.goto(`/jobs/${job.id}`);
   await toProofPage(page, 'Fluid used');
   await unfold(page, 'Correct it');
@@ -80,7 +83,7 @@ test('what was moved is put right where it was measured, and cannot be more than
   await page.getByRole('button', { name: 'Record the fluid' }).click();
   await proveAll(page);
   await expect(page.getByRole('button', { name: 'Set “test drive only”' })).toBeEnabled();
-  expect((await workshop.get(job.id)).fluidUsed).toMatchObject({
+  expect((await workshop.job(job.id)).fluidUsed).toMatchObject({
     bledMl: 110,
     bledBy: 'measured',
     spilledMl: 5,
@@ -92,7 +95,7 @@ test('the maker’s word is put down once, beats the house rule, and stands on t
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
   await workshop.released(vehicle);
   await page.goto(`/vehicles/${vehicle.id}/history`);
   await expect(page.getByText('By the house rule; nothing was measured here')).toBeVisible();
@@ -106,14 +109,14 @@ test('the maker’s word is put down once, beats the house rule, and stands on t
   await answer(page, { 'The maker asks for': 'DOT 4' });
   await page.getByRole('button', { name: 'Keep the maker’s word' }).click();
   await expect(page.getByText('By the maker’s interval, as entered here')).toBeVisible();
-  const job = await workshop.job(vehicle);
+  const job = await workshop.openJob(vehicle);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByText(/The maker asks for DOT 4, by this vehicle’s entry/)).toBeVisible();
 });
 
 test('a long reckoning can be stopped, and the page answers meanwhile', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('hatchback-diagonal', 'right');
+  const vehicle = await workshop.addVehicle('hatchback-diagonal', 'right');
   await page.goto(`/vehicles/${vehicle.id}/descent`);
   await page.getByLabel('Water in the fluid').fill('2');
   await page.getByLabel('Length of the descent').fill('25');

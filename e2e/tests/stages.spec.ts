@@ -1,7 +1,8 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { ownClock } from '../support/ownClock';
 import { hurry, nextMove, runToTheEnd } from '../support/stranger';
-import { MASTER_NOT_YET, planOf, Workshop } from '../support/workshop';
+import { MASTER_NOT_YET, Workshop } from '../support/workshop';
 
 const next = (page: Page) => page.getByTestId('next-action');
 
@@ -9,13 +10,13 @@ test('a master on the bench ends by the three signs of every chamber, and the jo
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
+  const job = await workshop.afterWork(await workshop.addVehicle('hatchback-diagonal', 'right'), {
     master: MASTER_NOT_YET,
   });
-  const plan = planOf(job);
+  const plan = planOfJob(job);
   const compared = plan.stages.find((s) => s.kind === 'right part')!;
   await workshop.prepared(job);
-  await workshop.log(job.id, [
+  await workshop.say(job, [
     { kind: 'stage skipped', stageId: compared.id, reason: 'The same part goes back.' },
     ...plan.preparation
       .filter((step) => step === 'empty reservoir' || step === 'clean reservoir')
@@ -47,12 +48,12 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle');
+  const vehicle = await workshop.addVehicle('motorcycle-front-disc', 'middle');
   const planned = await workshop.planned(vehicle);
   const job = await workshop.accept(
-    await workshop.choose(planned, { purpose: 'soft pedal' } as never),
+    await workshop.chooseWork(planned, { purpose: 'soft pedal' } as never),
   );
-  await workshop.bleed(job);
+  await workshop.runOn(job);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: 'Tie the brake lever back' })).toBeVisible();
   await expect(next(page)).toContainText('Measure the bite first');
@@ -74,10 +75,10 @@ test('a motorcycle clutch is filled from below from dry to the end: the syringe 
 }) => {
   const workshop = await Workshop.signIn(page);
   const planned = await workshop.planned(
-    await workshop.vehicle('motorcycle-clutch-bends', 'middle', 'Clutch from below'),
+    await workshop.addVehicle('motorcycle-clutch-bends', 'middle', 'Clutch from below'),
   );
-  const dry = await workshop.choose(planned, { purpose: 'new or dry' });
-  const chosen = await workshop.chooseAll(dry, {
+  const dry = await workshop.chooseWork(planned, { purpose: 'new or dry' });
+  const chosen = await workshop.choose(dry, {
     method: 'reverse',
     primeInPlace: true,
     means: { ...dry.planChoices.means, helper: false, syringe: true },
@@ -96,7 +97,7 @@ test('a motorcycle clutch is filled from below from dry to the end: the syringe 
   await expect(page.getByText(/Bleeder shut before the plunger comes back/)).toBeVisible();
   const moves = await runToTheEnd(page);
   expect(moves.filter((m) => /No air in its tube/.test(m)).length).toBeGreaterThan(0);
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   expect(events.filter((e) => e.kind === 'syringe readied').length).toBeGreaterThan(1);
   expect(events.filter((e) => e.kind === 'halted')).toEqual([]);
 });
@@ -107,20 +108,20 @@ test('a pickup whose modulator has a bleeder of its own is bled in two passes to
   await hurry(page);
   const workshop = await Workshop.signIn(page);
   const planned = await workshop.planned(
-    await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup in two passes'),
+    await workshop.addVehicle('pickup-rear-abs', 'right', 'Pickup in two passes'),
   );
-  const chosen = await workshop.choose(planned, {
+  const chosen = await workshop.chooseWork(planned, {
     purpose: 'after work',
     parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false, newPart: false }],
   });
   const job = await workshop.accept(chosen);
-  const { openings } = planOf(job);
+  const { openings } = planOfJob(job);
   const twice = openings.filter((s) => s.id.includes('#'));
   expect(twice.length).toBeGreaterThan(0);
   expect(openings.filter((s) => s.bleeder.id === 'modulator')).toHaveLength(1);
   await page.goto(`/jobs/${job.id}`);
   await runToTheEnd(page);
-  const shut = (await workshop.get(job.id)).events.flatMap((e) =>
+  const shut = (await workshop.job(job.id)).events.flatMap((e) =>
     e.kind === 'shut' ? [e.openingId] : [],
   );
   expect(shut).toEqual(openings.map((s) => s.id));
@@ -129,11 +130,11 @@ test('a pickup whose modulator has a bleeder of its own is bled in two passes to
 test('a master is swapped with bench work, joined and bled to the end', async ({ page }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.afterWork(await workshop.vehicle('hatchback-diagonal', 'right'), {
+  const job = await workshop.afterWork(await workshop.addVehicle('hatchback-diagonal', 'right'), {
     master: MASTER_NOT_YET,
   });
-  const compared = planOf(job).stages.find((s) => s.kind === 'right part')!;
-  await workshop.log(job.id, [
+  const compared = planOfJob(job).stages.find((s) => s.kind === 'right part')!;
+  await workshop.say(job, [
     { kind: 'stage skipped', stageId: compared.id, reason: 'The same part goes back.' },
   ]);
   await page.goto(`/jobs/${job.id}`);
@@ -142,7 +143,7 @@ test('a master is swapped with bench work, joined and bled to the end', async ({
   expect(at(/chamber/i)).toBeGreaterThan(-1);
   expect(at(/Every chamber clean/)).toBeGreaterThan(at(/chamber/i));
   expect(at(/It is joined/)).toBeGreaterThan(at(/Every chamber clean/));
-  expect((await workshop.get(job.id)).events.map((e) => e.kind)).toContain('bench ended');
+  expect((await workshop.job(job.id)).events.map((e) => e.kind)).toContain('bench ended');
 });
 
 test('a tool-driven cycle is done wheel by wheel, and the bleed after it to the end', async ({
@@ -151,12 +152,12 @@ test('a tool-driven cycle is done wheel by wheel, and the bleed after it to the 
   await hurry(page);
   await ownClock(page);
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.atTool(await workshop.vehicle('van-four-channel', 'right'));
+  const job = await workshop.atTool(await workshop.addVehicle('van-four-channel', 'right'));
   await page.goto(`/jobs/${job.id}`);
   // Between two wheels the pump cools for a minute.
   const cooling = setInterval(() => void page.clock.fastForward(61_000).catch(() => {}), 700);
   await runToTheEnd(page).finally(() => clearInterval(cooling));
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   const cycled = events.map((e) => e.kind).lastIndexOf('tool step');
   expect(cycled).toBeGreaterThan(-1);
   expect(events.slice(cycled).some((e) => e.kind === 'shut')).toBe(true);

@@ -1,10 +1,11 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 // One start of the app, on which the tests follow each other.
 test.describe.configure({ mode: 'serial' });
@@ -64,8 +65,8 @@ test('any one of our processes may be killed in the middle of a run: it stands u
   const context = await browser.newContext({ baseURL: origin });
   const page = await context.newPage();
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 1);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   const action = page.getByTestId('next-action');
   const count = (n: number) => page.getByTestId('count-pad').getByText(String(n), { exact: true });
   await page.goto(`/jobs/${job.id}`);
@@ -91,7 +92,7 @@ test('any one of our processes may be killed in the middle of a run: it stands u
       .poll(() => said)
       .toMatch(new RegExp(`${what} ended \\(SIGKILL\\); starting it again`));
   }
-  const { events } = await workshop.get(job.id);
+  const { events } = await workshop.job(job.id);
   expect(events.filter((e) => e.kind === 'stroke')).toHaveLength(1 + 9);
   await context.close();
 });

@@ -8,7 +8,7 @@ async function atTheTool(page: Page) {
   await ownClock(page);
   const workshop = await Workshop.signIn(page);
   const job = await workshop.atTool(
-    await workshop.vehicle('van-four-channel', 'right', 'Van with a new modulator'),
+    await workshop.addVehicle('van-four-channel', 'right', 'Van with a new modulator'),
   );
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: /Cycle the modulator/ })).toBeVisible();
@@ -60,7 +60,7 @@ test('a weak battery halts the run; charged, the cycle goes wheel by wheel and t
   await expect
     .poll(
       async () =>
-        (await workshop.get(job.id)).events.filter((e) => e.kind === 'tool step' && e.done).length,
+        (await workshop.job(job.id)).events.filter((e) => e.kind === 'tool step' && e.done).length,
     )
     .toBe(8);
 });
@@ -78,6 +78,6 @@ test('the stand-in says that it is practice, and what it did counts as left out'
   await page.clock.runFor(3_000);
   await expect(page.getByText('2 of 8')).toBeVisible();
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.at(-1))
+    .poll(async () => (await workshop.job(job.id)).events.at(-1))
     .toMatchObject({ kind: 'tool step', by: 'practice', done: true });
 });

@@ -7,7 +7,7 @@ test('a form that a colleague changed meanwhile shows both, field by field, and 
   browser,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.openJob(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await workshop.shelve();
   await page.goto(`/jobs/${job.id}`);
   await answer(page, { ...LOOKED, 'Colour in the reservoir?': 'straw' });
@@ -15,14 +15,14 @@ test('a form that a colleague changed meanwhile shows both, field by field, and 
 
   const other = await (await browser.newContext()).newPage();
   const colleague = await Workshop.signIn(other);
-  await colleague.readFluid(job, 'brown');
+  await colleague.readColour(job, 'brown');
 
   // It is told at once, the form stays under the hands, and both stand side by side.
   await expect(page.getByText('Somebody changed the same meanwhile')).toBeVisible();
   const seen = page.getByRole('radiogroup', { name: 'Seen and measured' });
   await expect(seen.getByText(/straw, clear, no other product/)).toBeVisible();
   await expect(seen.getByText(/brown.*water 2 %/)).toBeVisible();
-  const stored = async () => (await workshop.get(job.id)).fluid!.samples[0]!.colour;
+  const stored = async () => (await workshop.job(job.id)).fluid!.samples[0]!.colour;
   expect(await stored()).toBe('brown');
   for (const group of await page.getByRole('radiogroup').all())
     await group.getByRole('radio', { name: 'Yours' }).click();
@@ -38,7 +38,7 @@ test('a layout that a colleague measured meanwhile is not written over: what bot
   browser,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const vehicle = await workshop.vehicle('motorcycle-front-disc', 'middle');
+  const vehicle = await workshop.addVehicle('motorcycle-front-disc', 'middle');
   await page.goto(`/vehicles/${vehicle.id}/layout`);
   const line = vehicle.layout.stretches[0]!;
   await page
@@ -59,7 +59,7 @@ test('a layout that a colleague measured meanwhile is not written over: what bot
   const asked = page.getByRole('radiogroup', { name: line.name });
   await expect(asked.getByText('length 1234 mm')).toBeVisible();
   await expect(asked.getByText('length 1300 mm')).toBeVisible();
-  expect((await workshop.saved(vehicle)).layout.stretches[0]!.lengthMm).toBe(1300);
+  expect((await workshop.vehicle(vehicle.id)).layout.stretches[0]!.lengthMm).toBe(1300);
   await asked.getByRole('radio', { name: 'Theirs' }).click();
   await page.getByTestId('next-action').click();
   await expect(page.getByRole('button', { name: 'Save the layout' })).toBeVisible();
@@ -83,7 +83,7 @@ test('two who choose for one plan at the same time see both choices, and neither
   browser,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const job = await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await page.goto(`/jobs/${job.id}?page=method`);
   await page.getByRole('button', { name: 'At hand today' }).click();
   await page.getByRole('checkbox', { name: 'Vacuum pump' }).click();
@@ -91,7 +91,7 @@ test('two who choose for one plan at the same time see both choices, and neither
   const colleague = await Workshop.signIn(other);
   const { circumstances, means } = job.planChoices;
   const theirs = { ...means, pressurePot: !means.pressurePot };
-  await colleague.chooseAll(job, {
+  await colleague.choose(job, {
     means: theirs,
     circumstances: { ...circumstances, dirty: true },
   });
@@ -103,11 +103,11 @@ test('two who choose for one plan at the same time see both choices, and neither
   await expect(hand.getByText(/pressure pot/)).toBeVisible();
   // What only the colleague changed is not asked about.
   await expect(page.getByRole('radiogroup')).toHaveCount(1);
-  expect((await workshop.get(job.id)).planChoices.means).toEqual(theirs);
+  expect((await workshop.job(job.id)).planChoices.means).toEqual(theirs);
   await hand.getByRole('radio', { name: 'Yours' }).click();
   await page.getByTestId('next-action').click();
   await expect
-    .poll(async () => (await workshop.get(job.id)).planChoices)
+    .poll(async () => (await workshop.job(job.id)).planChoices)
     .toMatchObject({
       means: { ...means, vacuumPump: !means.vacuumPump },
       circumstances: { dirty: true },

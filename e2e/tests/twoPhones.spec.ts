@@ -1,6 +1,7 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { ownClock } from '../support/ownClock';
-import { planOf, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 const count = (page: Page, n: number) =>
   page.getByTestId('count-pad').getByText(String(n), { exact: true });
@@ -20,8 +21,8 @@ test('two phones on one run: one counts, the other asks to take over, and no str
   browser,
 }) => {
   const workshop = await Workshop.signIn(first);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'));
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await first.goto(`/jobs/${job.id}`);
   for (let i = 0; i < 3; i++) await action(first).click();
   await expect(count(first, planned - 3)).toBeVisible();
@@ -61,8 +62,8 @@ test('each stroke and each step is seen on a second phone at once, and without r
   browser,
 }) => {
   const workshop = await Workshop.signIn(first);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 1);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await first.goto(`/jobs/${job.id}`);
   const second = await anotherPhone(browser, job.id);
   await expect(number(second, planned - 1)).toBeVisible();
@@ -71,7 +72,7 @@ test('each stroke and each step is seen on a second phone at once, and without r
     await expect(number(second, planned - n)).toBeVisible();
   }
   await expect(second.getByText('All with the workshop', { exact: true })).toBeVisible();
-  await workshop.bleedBy(job, planOf(job));
+  await workshop.runOn(job);
   await expect(second.getByRole('heading', { name: 'Brake pedal' })).toBeVisible();
   await second.context().setOffline(true);
   await expect(second.getByText(/no connection since \d\d:\d\d/)).toBeVisible();
@@ -80,14 +81,14 @@ test('each stroke and each step is seen on a second phone at once, and without r
 
 test('a phone whose clock is three days ahead takes the time from the server', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 1);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await page.clock.setFixedTime(Date.now() + 3 * 86_400_000);
   await page.goto(`/jobs/${job.id}`);
   await action(page).click();
   await expect(count(page, planned - 2)).toBeVisible();
   const strokes = async () =>
-    (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke');
+    (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke');
   await expect.poll(async () => (await strokes()).length).toBe(2);
   expect(Math.abs((await strokes()).at(-1)!.atMs - Date.now())).toBeLessThan(60_000);
   await expect(page.getByText(/Not taken/)).toHaveCount(0);
@@ -98,8 +99,8 @@ test('a phone with nothing of its own to take back asks by name before it takes 
   browser,
 }) => {
   const workshop = await Workshop.signIn(first);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 2);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 2);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   const second = await anotherPhone(browser, job.id);
   await expect(number(second, planned - 2)).toBeVisible();
   await second.getByRole('button', { name: 'Undo' }).click();
@@ -116,8 +117,8 @@ test('what the server refuses is shown with what it was, can be dropped or done 
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 1);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await ownClock(page);
   await page.goto(`/jobs/${job.id}`);
   await expect(count(page, planned - 1)).toBeVisible();
@@ -141,13 +142,13 @@ test('a look back at plan and fluid and forward again goes on at the same stroke
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 3);
-  const planned = planOf(job).openings[0]!.strokes.value;
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 3);
+  const planned = planOfJob(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await action(page).click();
   await expect(count(page, planned - 4)).toBeVisible();
   const strokes = async () =>
-    (await workshop.get(job.id)).events.filter((e) => e.kind === 'stroke').length;
+    (await workshop.job(job.id)).events.filter((e) => e.kind === 'stroke').length;
   await expect.poll(strokes).toBe(4);
   await page.getByRole('button', { name: 'Something is wrong' }).click();
   await page.getByRole('button', { name: 'Plan: done' }).click();
@@ -163,7 +164,7 @@ test('a run ended by a decision without reception leaves a way on, and arrives l
   context,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.running(await workshop.vehicle('hatchback-diagonal', 'right'), 1);
+  const job = await workshop.running(await workshop.addVehicle('hatchback-diagonal', 'right'), 1);
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByTestId('count-pad')).toBeVisible();
   await context.setOffline(true);
@@ -174,5 +175,5 @@ test('a run ended by a decision without reception leaves a way on, and arrives l
   await expect(page.getByText('The job ends here, unreleased')).toBeVisible();
   await expect(action(page)).toHaveText('Back to the jobs');
   await context.setOffline(false);
-  await expect.poll(async () => (await workshop.get(job.id)).stage).toBe('ended');
+  await expect.poll(async () => (await workshop.job(job.id)).stage).toBe('ended');
 });

@@ -1,5 +1,6 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test } from '@playwright/test';
-import { planOf, TARN, Workshop } from '../support/workshop';
+import { TARN, Workshop } from '../support/workshop';
 
 test('somebody asked in by a lead comes in by the code, and reads and types in inches; the record stays metric', async ({
   page,
@@ -38,15 +39,15 @@ test('somebody asked in by a lead comes in by the code, and reads and types in i
   await expect(own.getByRole('radio', { name: 'fl oz', exact: true })).toBeChecked();
 
   const workshop = await Workshop.signIn(own, { login, password: 'a word or two' });
-  const job = await workshop.planned(await workshop.vehicle('hatchback-diagonal', 'right'));
-  const { totals } = planOf(await workshop.get(job.id));
+  const job = await workshop.planned(await workshop.addVehicle('hatchback-diagonal', 'right'));
+  const { totals } = planOfJob(await workshop.job(job.id));
   await own.goto(`/jobs/${job.id}`);
   // US fluid ounces of 29.5735 mL.
   const ounces = (Math.round(totals.pouredMl.value) / 29.5735).toFixed(2);
   await expect(own.getByText(`${ounces} fl oz`).first()).toBeVisible();
   await expect(own.getByText(/\d mL\b/)).toHaveCount(0);
 
-  const bled = await workshop.bled(await workshop.vehicle('hatchback-diagonal', 'right'));
+  const bled = await workshop.bled(await workshop.addVehicle('hatchback-diagonal', 'right'));
   await own.goto(`/jobs/${bled.id}`);
   await own.getByRole('button', { name: 'Measure it with a ruler' }).click();
   await own.getByRole('textbox').fill('7');
@@ -58,7 +59,7 @@ test('somebody asked in by a lead comes in by the code, and reads and types in i
   await own.getByTestId('next-action').click();
   await expect
     .poll(async () =>
-      (await workshop.get(bled.id)).events.flatMap((e) =>
+      (await workshop.job(bled.id)).events.flatMap((e) =>
         e.kind === 'pedal read' ? [e.heightMm] : [],
       ),
     )

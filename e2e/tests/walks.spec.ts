@@ -1,7 +1,8 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Page } from '@playwright/test';
 import { measurePedal, showMissing, toProofPage, droveWell } from '../support/proof';
 import { hurry } from '../support/stranger';
-import { planOf, provedBy, Workshop } from '../support/workshop';
+import { Workshop } from '../support/workshop';
 
 /** Something is wrong at the bleeder in hand, said and decided on the phone. */
 async function halt(page: Page, what: string, says: RegExp, decision: RegExp): Promise<void> {
@@ -17,20 +18,20 @@ test('harbour pickup: a rear hose, the level unseen, alone with a vacuum pump: w
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const pickup = await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup from the harbour');
+  const pickup = await workshop.addVehicle('pickup-rear-abs', 'right', 'Pickup from the harbour');
   const planned = await workshop.planned(pickup);
-  const chosen = await workshop.choose(planned, {
+  const chosen = await workshop.chooseWork(planned, {
     purpose: 'after work',
     parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false, newPart: true }],
   });
-  const alone = await workshop.chooseAll(chosen, {
+  const alone = await workshop.choose(chosen, {
     method: 'vacuum',
     means: { ...chosen.planChoices.means, helper: false, vacuumPump: true, syringe: true },
   });
   await page.goto(`/jobs/${alone.id}`);
   await expect(page.getByText(/The reservoir was not kept full/).first()).toBeVisible();
   // Round by round: the bleeder of the modulator is opened once, in the first.
-  const { stages, openings } = planOf(alone);
+  const { stages, openings } = planOfJob(alone);
   const bleed = stages.find((s) => s.kind === 'bleed')!;
   const order = bleed.kind === 'bleed' ? bleed.openingIds : [];
   expect(order.filter((id) => id.startsWith('modulator'))).toHaveLength(1);
@@ -46,11 +47,10 @@ test('one corner: that bleeder and no other; its air against this van’s own ba
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const van = await workshop.vehicle('van-four-channel', 'right', 'Post van, one corner');
+  const van = await workshop.addVehicle('van-four-channel', 'right', 'Post van, one corner');
   // The baseline: bled, measured and released.
-  const first = await workshop.usedUp(await workshop.bled(van));
-  const said = provedBy(van).filter((e) => !('kind' in e && e.kind === 'pedal judged'));
-  await workshop.log(first.id, said);
+  const first = await workshop.recordFluid(await workshop.bled(van));
+  await workshop.prove(first, { only: (e) => e.kind !== 'pedal judged' });
   await page.goto(`/jobs/${first.id}`);
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
   await measurePedal(page, ['180', '169', '165', '158', '161']);
@@ -61,21 +61,21 @@ test('one corner: that bleeder and no other; its air against this van’s own ba
   await page.getByRole('button', { name: 'Release this vehicle' }).click();
   await expect(page.getByText(/^Released by/)).toBeVisible();
 
-  const chosen = await workshop.choose(await workshop.planned(van), {
+  const chosen = await workshop.chooseWork(await workshop.planned(van), {
     purpose: 'after work',
     parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
   });
-  const left = await workshop.chooseAll(chosen, {
+  const left = await workshop.choose(chosen, {
     leaveOldFluid: true,
     means: { ...chosen.planChoices.means, scanTool: true },
   });
-  expect(planOf(left).openings.map((s) => s.bleeder.id)).toEqual(['left-front']);
+  expect(planOfJob(left).openings.map((s) => s.bleeder.id)).toEqual(['left-front']);
   await page.goto(`/jobs/${left.id}`);
   await page.getByRole('button', { name: 'What is opened, and why' }).click();
   await expect(
     page.getByText(/May stay shut: nothing on its way was opened/).first(),
   ).toBeVisible();
-  await workshop.bleed(await workshop.accept(left));
+  await workshop.runOn(await workshop.accept(left));
   await page.reload();
   await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
   // Twenty millimetres lower under the light push already: that is air, not widening.
@@ -100,9 +100,9 @@ test('the parade car: one bleeder does not move, another brings grease; what can
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('veteran-single', 'right', 'Veteran on test');
+  const car = await workshop.addVehicle('veteran-single', 'right', 'Veteran on test');
   const job = await workshop.running(car, 1);
-  const { openings } = planOf(job);
+  const { openings } = planOfJob(job);
   await page.goto(`/jobs/${job.id}`);
   await halt(page, 'The bleeder is seized', /No force, no heat, no flame/, /Leave this one/);
   await expect(page.getByTestId('count-pad')).toBeVisible();
@@ -110,19 +110,19 @@ test('the parade car: one bleeder does not move, another brings grease; what can
   await halt(page, 'Something like grease came', /Bleeding cannot cure it/, /Leave this one/);
   await expect
     .poll(
-      async () => (await workshop.get(job.id)).events.filter((e) => e.kind === 'decided').length,
+      async () => (await workshop.job(job.id)).events.filter((e) => e.kind === 'decided').length,
     )
     .toBe(2);
-  const decided = (await workshop.get(job.id)).events.flatMap((e) =>
+  const decided = (await workshop.job(job.id)).events.flatMap((e) =>
     e.kind === 'decided' && e.plan ? [e.plan] : [],
   );
   const rest = decided.at(-1)!;
   expect(rest.openings.length).toBe(openings.length - 2);
-  await workshop.bleedBy(job, rest);
+  await workshop.runOn(job);
   await page.reload();
   await showMissing(page);
   await expect(page.getByText(/left unbled|left, not bled|left shut/i).first()).toBeVisible();
-  await workshop.end(await workshop.get(job.id));
+  await workshop.end(await workshop.job(job.id));
   await page.goto(`/vehicles/${car.id}`);
   await expect(page.getByTestId('open item seized')).toBeVisible();
   await expect(page.getByText('Do not drive').first()).toBeVisible();

@@ -1,8 +1,9 @@
+import { planOfJob } from '@brook/contract/apiDriver';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { Helper } from '../support/helper';
 import { ownClock } from '../support/ownClock';
 import { hurry, nextMove, runToTheEnd } from '../support/stranger';
-import { MASTER_NOT_YET, planOf, TARN, UNA, Workshop } from '../support/workshop';
+import { MASTER_NOT_YET, TARN, UNA, Workshop } from '../support/workshop';
 
 const action = (page: Page) => page.getByTestId('next-action');
 const heading = (page: Page, name: string | RegExp) => page.getByRole('heading', { name });
@@ -25,21 +26,21 @@ test('harbour pickup, alone with a vacuum pump: primed by vacuum, finished by st
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const pickup = await workshop.vehicle('pickup-rear-abs', 'right', 'Pickup, run alone');
-  const chosen = await workshop.choose(await workshop.planned(pickup), {
+  const pickup = await workshop.addVehicle('pickup-rear-abs', 'right', 'Pickup, run alone');
+  const chosen = await workshop.chooseWork(await workshop.planned(pickup), {
     purpose: 'after work',
     parts: [{ partId: 'rear-hose', cappedAtOnce: true, keptFull: false, newPart: true }],
   });
   const job = await workshop.accept(
-    await workshop.chooseAll(chosen, {
+    await workshop.choose(chosen, {
       method: 'vacuum',
       means: { ...chosen.planChoices.means, helper: false, vacuumPump: true, syringe: true },
     }),
   );
-  const plan = planOf(job);
+  const plan = planOfJob(job);
   const compared = plan.stages.find((s) => s.kind === 'right part');
   if (compared)
-    await workshop.log(job.id, [
+    await workshop.say(job, [
       { kind: 'stage skipped', stageId: compared.id, reason: 'By its number.' },
     ]);
   await page.goto(`/jobs/${job.id}`);
@@ -52,7 +53,7 @@ test('harbour pickup, alone with a vacuum pump: primed by vacuum, finished by st
   expect(seen).toBe(true);
   await expect
     .poll(async () =>
-      (await workshop.get(job.id)).events.flatMap((e) => (e.kind === 'shut' ? [e.openingId] : [])),
+      (await workshop.job(job.id)).events.flatMap((e) => (e.kind === 'shut' ? [e.openingId] : [])),
     )
     .toEqual(plan.openings.map((s) => s.id));
   // In each stage it is opened in the first round alone.
@@ -69,19 +70,19 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const bike = await workshop.vehicle(
+  const bike = await workshop.addVehicle(
     'motorcycle-twin-front-master-bleeder',
     'middle',
     'Courier motorcycle, dry front',
   );
-  const dry = await workshop.choose(await workshop.planned(bike), { purpose: 'new or dry' });
+  const dry = await workshop.chooseWork(await workshop.planned(bike), { purpose: 'new or dry' });
   const job = await workshop.accept(
-    await workshop.chooseAll(dry, {
+    await workshop.choose(dry, {
       primeInPlace: true,
       means: { ...dry.planChoices.means, helper: false, vacuumPump: true },
     }),
   );
-  const { openings, stages } = planOf(job);
+  const { openings, stages } = planOfJob(job);
   const methods = openings.map((s) => s.method);
   expect(methods[0]).toBe('vacuum');
   expect(methods.at(-1)).toBe('alone at the lever');
@@ -105,7 +106,7 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
   ).toBeVisible();
   // Until then it stands on this phone alone.
   await expect
-    .poll(async () => (await workshop.get(job.id)).events.map((e) => e.kind))
+    .poll(async () => (await workshop.job(job.id)).events.map((e) => e.kind))
     .toContain('clock started');
   await page.close();
 
@@ -123,7 +124,7 @@ test('dry front: vacuum primes it, the lever finishes it, calipers in turn; tied
   await expect(heading(morning, 'Brake lever')).toBeVisible();
   await expect
     .poll(async () => {
-      const { events } = await workshop.get(job.id);
+      const { events } = await workshop.job(job.id);
       return events.flatMap((e) => (e.kind === 'bite measured' ? [[e.when, e.mm, e.person]] : []));
     })
     .toEqual([
@@ -140,9 +141,9 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
 }) => {
   const workshop = await Workshop.signIn(page);
   const job = await workshop.running(
-    await workshop.vehicle('hatchback-diagonal', 'right', 'In the boathouse'),
+    await workshop.addVehicle('hatchback-diagonal', 'right', 'In the boathouse'),
   );
-  const of = planOf(job).openings[0]!.strokes.value;
+  const of = planOfJob(job).openings[0]!.strokes.value;
   await page.goto(`/jobs/${job.id}`);
   await page.getByRole('button', { name: 'Helper’s phone' }).click();
   const helper = await Helper.joins(browser, page);
@@ -185,7 +186,7 @@ test('boathouse: out of step behind the doors they go on by voice; the phone die
   await expect(charged.getByText(`${of - 6} strokes to go of ${of}`).first()).toBeVisible();
   await expect
     .poll(async () => {
-      const { events } = await workshop.get(job.id);
+      const { events } = await workshop.job(job.id);
       const by = (name: string) =>
         events.filter((e) => e.kind === 'stroke' && e.person === name).length;
       return [by('Ana (helper)'), by(UNA.name), by(TARN.name)];
@@ -200,13 +201,17 @@ test('swapped in the yard: the old part is the measure, the servo is emptied whi
 }) => {
   await hurry(page);
   const workshop = await Workshop.signIn(page);
-  const car = await workshop.vehicle('hatchback-diagonal', 'right', 'Swapped in the yard, walked');
-  const said = await workshop.choose(await workshop.planned(car), {
+  const car = await workshop.addVehicle(
+    'hatchback-diagonal',
+    'right',
+    'Swapped in the yard, walked',
+  );
+  const said = await workshop.chooseWork(await workshop.planned(car), {
     purpose: 'after work',
     master: MASTER_NOT_YET,
   });
   const job = await workshop.accept(
-    await workshop.chooseAll(said, { means: { ...said.planChoices.means, helper: false } }),
+    await workshop.choose(said, { means: { ...said.planChoices.means, helper: false } }),
   );
   await page.goto(`/jobs/${job.id}`);
   const compare = heading(page, 'Compare the new part: Master');
@@ -224,8 +229,8 @@ test('swapped in the yard: the old part is the measure, the servo is emptied whi
   await action(page).click();
   await runToTheEnd(page);
 
-  await expect.poll(async () => (await workshop.get(job.id)).events.at(-1)?.kind).toBe('topped up');
-  const done = await workshop.get(job.id);
+  await expect.poll(async () => (await workshop.job(job.id)).events.at(-1)?.kind).toBe('topped up');
+  const done = await workshop.job(job.id);
   const order = done.events.map((e) => (e.kind === 'prepared' ? e.step : e.kind));
   const inOrder = ['protect', 'empty servo', 'crack bleeders', 'part compared', 'bench ended'];
   expect(inOrder.map((k) => order.indexOf(k as never))).toEqual(

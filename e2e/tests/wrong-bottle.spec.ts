@@ -14,9 +14,9 @@ test('wrong bottle: must not, in words that make the trap plain, before anything
   page,
 }) => {
   const workshop = await Workshop.signIn(page);
-  await workshop.shelve(undefined, { grade: 'DOT 5', sizeMl: 500, count: 1 });
-  const job = await workshop.job(
-    await workshop.vehicle('motorcycle-front-disc', 'middle', 'Courier motorcycle on test'),
+  await workshop.shelve({ grade: 'DOT 5', sizeMl: 500, count: 1 });
+  const job = await workshop.openJob(
+    await workshop.addVehicle('motorcycle-front-disc', 'middle', 'Courier motorcycle on test'),
   );
   await page.goto(`/jobs/${job.id}`);
   await answer(page, {
@@ -43,13 +43,13 @@ test('wrong bottle: must not, in words that make the trap plain, before anything
   await expect(page.getByTestId('next-action')).toBeDisabled();
   await answer(page, { 'What does the label say?': 'DOT 5.1' });
   await expect(page.getByTestId('next-action')).toBeEnabled();
-  expect((await workshop.get(job.id)).fluid).toBeNull();
+  expect((await workshop.job(job.id)).fluid).toBeNull();
 });
 
 test('wrong bottle, poured already: what it costs, and the vehicle stays', async ({ page }) => {
   const workshop = await Workshop.signIn(page);
-  const job = await workshop.job(
-    await workshop.vehicle('motorcycle-front-disc', 'middle', 'Courier motorcycle on test'),
+  const job = await workshop.openJob(
+    await workshop.addVehicle('motorcycle-front-disc', 'middle', 'Courier motorcycle on test'),
   );
   await page.goto(`/jobs/${job.id}`);
   await answer(page, { ...LOOKED, 'ABS or stability control?': 'Neither' });
@@ -61,5 +61,5 @@ test('wrong bottle, poured already: what it costs, and the vehicle stays', async
   ).toBeVisible();
   await page.getByRole('button', { name: 'Stop: end the job here' }).click();
   await expect(page.getByText(/Ended unreleased by/)).toBeVisible();
-  expect((await workshop.get(job.id)).vehicleDrive).toBe('do not drive');
+  expect((await workshop.job(job.id)).vehicleDrive).toBe('do not drive');
 });

@@ -1,6 +1,6 @@
+import { layoutOf } from '@brook/core/testing';
 import { problem, type Job } from '@brook/contract';
 import { OPERATIONS, openApi } from '@brook/contract/openapi';
-import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { randomUUID } from 'node:crypto';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -66,7 +66,7 @@ describe('one workshop cannot see or touch another’s', () => {
     },
     MoveJob: { vehicleId: '00000000-0000-4000-8000-000000000000' },
     MakerEntry: { grades: ['DOT 4'] },
-    Layout: templateById('hatchback-diagonal')!.build('left'),
+    Layout: layoutOf('hatchback-diagonal', 'left'),
     PlanChoices: { work: { purpose: 'routine flush', masterIds: ['master'] } },
     OpenContainer: {},
     CountContainer: { leftMl: 0 },

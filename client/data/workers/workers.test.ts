@@ -1,4 +1,4 @@
-import { templateById } from '@brook/core/vehicle/circuit/templates';
+import { layoutOf } from '@brook/core/testing';
 import { ENTRY, figure } from '@brook/core/base/figure';
 import { isNearEnough } from '@brook/core/hydraulics/order';
 import { planBleed, planOrders } from '@brook/core/bleed/plan';
@@ -64,7 +64,7 @@ test('a photo is answered with a reading or with what was wrong', () => {
 
 test('the orders: every school at once, progress with a proven gap, then the best among them', () => {
   const request = {
-    layout: templateById('clutch-concentric')!.build('left'),
+    layout: layoutOf('clutch-concentric', 'left'),
     fillGrade: 'DOT 4' as const,
     newColour: 'clear' as const,
   };
@@ -96,7 +96,7 @@ test('the orders: every school at once, progress with a proven gap, then the bes
 
 test('a job whose order is not free is priced and not searched; a refused one is empty', () => {
   const single = {
-    layout: templateById('motorcycle-front-disc')!.build('middle'),
+    layout: layoutOf('motorcycle-front-disc', 'middle'),
     fillGrade: 'DOT 4' as const,
     newColour: 'clear' as const,
   };

@@ -1,11 +1,9 @@
 import type { LivePhone } from '@brook/contract';
+import { PHONE_UNHEARD_MS } from '@brook/contract/beats';
 import type { Medium } from '@brook/core/job/log';
 import { counted } from '@brook/core/base/text';
 import { keptWords, type KeptHere } from '../../data/keptHere';
 import { clockTime } from '../../ui/dates';
-
-/** A phone that was heard of this long ago is not in touch, ms: its beats come every four seconds. */
-const QUIET_MS = 15_000;
 
 export interface LinkFacts {
   /** Events that wait on this phone. */
@@ -58,6 +56,6 @@ export function linkWords({
 /** What another phone holds, by its own word, or may hold. */
 function otherWords({ person, seenAtMs, holds }: LivePhone, nowMs: number): string | null {
   if (holds !== null) return holds > 0 ? `${person}’s phone holds ${counted(holds, 'tap')}` : null;
-  if (nowMs - seenAtMs <= QUIET_MS) return null;
+  if (nowMs - seenAtMs <= PHONE_UNHEARD_MS) return null;
   return `${person}’s phone may hold more, last heard of ${clockTime(seenAtMs)}`;
 }

@@ -26,7 +26,7 @@ import { typedNumber } from '../../ui/typedNumber';
 import { colour, SPACE } from '../../ui/theme';
 import { leavePage, useUnsaved } from '../../ui/unsaved';
 import { Words } from '../../ui/Words';
-import { planRequestOf, type PlanBasis } from './request';
+import { requestOfJob, type PlanBasis } from './request';
 import { PageHead } from '../frame/PageHead';
 
 export interface MethodPageProps {
@@ -78,7 +78,7 @@ export function MethodPage({ job, plan, busy, onChoose, onBack }: MethodPageProp
   );
   const shown = useDeferredValue(choices);
   const result = useMemo(
-    () => planBleed(planRequestOf(job, plan, { ...shown, method: null })),
+    () => planBleed(requestOfJob(job, plan, { ...shown, method: null })),
     [job, plan, shown],
   );
   const methods = result.verdict === 'planned' ? result.plan.methods : result.methods;

@@ -9,7 +9,7 @@ import { useJobAct } from '../../data/job';
 import { Choice } from '../../ui/Choice';
 import { FigureRow } from '../../ui/FigureValue';
 import { Caution } from '../../ui/Notice';
-import { planRequestOf } from './request';
+import { requestOfJob } from './request';
 
 /** Fluid that is due, or that a job before left, goes along with a part: asked with the price of both ways. */
 export function OldFluid({ job, plan }: { readonly job: Job; readonly plan: Plan }) {
@@ -25,7 +25,7 @@ export function OldFluid({ job, plan }: { readonly job: Job; readonly plan: Plan
   const other = useMemo(() => {
     if (!asked) return null;
     const result = planBleed(
-      planRequestOf(job, plan, { ...job.planChoices, leaveOldFluid: !leaveOldFluid }),
+      requestOfJob(job, plan, { ...job.planChoices, leaveOldFluid: !leaveOldFluid }),
     );
     return result.verdict === 'planned' ? result.plan : null;
   }, [asked, job, plan, leaveOldFluid]);

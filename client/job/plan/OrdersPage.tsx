@@ -23,7 +23,7 @@ import { leavePage, useUnsaved } from '../../ui/unsaved';
 import { Words } from '../../ui/Words';
 import { askWorker, type Asked } from '../../data/workers/ask';
 import type { OrdersAnswer, OrdersSoFar } from '../../data/workers/orders.worker';
-import { planRequestOf } from './request';
+import { requestOfJob } from './request';
 import { ColumnWords } from '../../ui/Table';
 import { PageHead } from '../frame/PageHead';
 
@@ -43,7 +43,7 @@ export function OrdersPage({ job, plan, busy, onChoose, onBack }: OrdersPageProp
   const row = orders.find((o) => o.id === picked) ?? null;
   const counts = plan.openings[0]?.counted ?? 'strokes';
   const notEmptied = useMemo(
-    () => notEmptiedFirst(planRequestOf(job, plan), plan, picked),
+    () => notEmptiedFirst(requestOfJob(job, plan), plan, picked),
     [job, plan, picked],
   );
   const most = Math.max(1, ...orders.map((o) => ('code' in o.price ? 0 : o.price.bledMl)));
@@ -152,7 +152,7 @@ function useOrders(
   useEffect(() => {
     asked.current = askWorker<OrdersAnswer, OrdersSoFar>(
       () => new Worker(new URL('../../data/workers/orders.worker', import.meta.url)),
-      planRequestOf(job, plan),
+      requestOfJob(job, plan),
       (_, soFar) => {
         if (soFar?.orders) setOrders(soFar.orders);
         if (soFar?.sureties) setSureties(new Map(soFar.sureties));

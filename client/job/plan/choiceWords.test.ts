@@ -1,8 +1,8 @@
+import { layoutOf } from '@brook/core/testing';
 import { planChoices, type PlanChoices } from '@brook/contract';
-import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { CHOICE_LABELS, choiceWords } from './choiceWords';
 
-const layout = templateById('hatchback-diagonal')!.build('right');
+const layout = layoutOf('hatchback-diagonal', 'right');
 const chosen = (more: object = {}): PlanChoices =>
   planChoices.parse({ work: { purpose: 'routine flush', masterIds: ['master'] }, ...more });
 const CALIPER = layout.nodes.find((n) => n.kind === 'caliper')!;

@@ -1,9 +1,9 @@
+import { layoutOf } from '@brook/core/testing';
 import type { PlanChoices } from '@brook/contract';
-import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { workDraft, workFaults, workOf, type WorkDraft } from './work';
 
-const layout = templateById('clutch-concentric')!.build('right');
+const layout = layoutOf('clutch-concentric', 'right');
 const CHOICES: PlanChoices = {
   work: {
     ...routineFlush(['master', 'clutch-master']),

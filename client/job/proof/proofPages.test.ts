@@ -1,5 +1,5 @@
 import { type Master } from '@brook/core/vehicle/circuit';
-import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
+import { layoutOf } from '@brook/core/testing';
 import { controlProof, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/job/gate';
 import {
   pageCalledFor,
@@ -10,8 +10,7 @@ import {
   type ProofPage,
 } from './proofPages';
 
-const templateOf = (id: string) => layoutTemplates.find((t) => t.id === id)!.build('right');
-const LAYOUT = templateOf('hatchback-diagonal');
+const LAYOUT = layoutOf('hatchback-diagonal', 'right');
 const NOTHING: Proof = { controls: {}, checks: {}, photos: new Set(), fluidPutDown: false };
 const pagesOf = (known: readonly CheckItem[] = [], moves = true, controls = LAYOUT.masters) =>
   proofPages({ controls, vehicleKind: LAYOUT.vehicleKind, known, moves });

@@ -1,12 +1,11 @@
 import { planBleed, type Plan } from '@brook/core/bleed/plan';
-import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { emptyRun, foldRun, followCalls, nextStep, type RunState } from '@brook/core/job/run';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { countingIds, layoutOf, planned, runOf } from '@brook/core/testing';
 import { padLook } from './padLook';
 
 const result = planBleed({
-  layout: templateById('motorcycle-front-disc')!.build('middle'),
+  layout: layoutOf('motorcycle-front-disc', 'middle'),
   fillGrade: 'DOT 4',
   newColour: 'clear',
 });

@@ -1,8 +1,8 @@
-import { templateById } from '@brook/core/vehicle/circuit/templates';
+import { layoutOf } from '@brook/core/testing';
 import type { Content, Inside } from '@brook/core/fluid/inside';
 import { brookWords } from './brookWords';
 
-const layout = templateById('motorcycle-twin-front')!.build('middle');
+const layout = layoutOf('motorcycle-twin-front', 'middle');
 const order = ['left-front', 'right-front'];
 const holds = (more: Partial<Content>): Content => ({
   old: [],
@@ -46,7 +46,7 @@ test('old fluid alone is nothing new, and a bubble is nothing empty', () => {
 });
 
 test('where much is empty it is counted, not recited', () => {
-  const car = templateById('hatchback-diagonal')!.build('right');
+  const car = layoutOf('hatchback-diagonal', 'right');
   const empty = (parts: number): Inside =>
     Object.fromEntries(car.stretches.slice(0, parts).map((s) => [s.id, holds({ emptyMl: 5 })]));
   const said = (parts: number) => brookWords({ layout: car, order: [], inside: empty(parts) });

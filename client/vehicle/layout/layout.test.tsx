@@ -1,5 +1,6 @@
+import { layoutOf } from '@brook/core/testing';
 import { insertInto } from '@brook/core/vehicle/circuit';
-import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit/templates';
+import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import { act, renderHook } from '@testing-library/react';
 import { layoutFile, readLayoutFile } from './layoutFile';
 import { outline } from './outline';
@@ -29,7 +30,7 @@ test('a layout goes out to a file and comes in the same; what is no layout says 
     expect(file.name).toMatch(/^[a-z0-9-]+\.layout\.json$/);
     expect(readLayoutFile(file.text)).toEqual({ kind: 'layout', layout });
   }
-  const good = templateById('three-wheeler')!.build('left');
+  const good = layoutOf('three-wheeler', 'left');
   const sentences = (text: string) => {
     const read = readLayoutFile(text);
     return read.kind === 'faults' ? read.sentences.join(' ') : '';
@@ -47,7 +48,7 @@ test('a layout goes out to a file and comes in the same; what is no layout says 
 });
 
 test('every change can be undone, back to where it began', () => {
-  const first = templateById('three-wheeler')!.build('left');
+  const first = layoutOf('three-wheeler', 'left');
   const { result } = renderHook(() => useLayoutDraft(first));
   expect(result.current).toMatchObject({ changed: false, undo: null, faults: [] });
   act(() => result.current.change(insertInto(first, 'feed', 'joint').layout));

@@ -19,10 +19,10 @@ export async function fillHistory(database: string): Promise<void> {
          SELECT j.*, j.fluid -> 'samples' -> 0 AS sample FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
           WHERE v.tag = $1 AND j.stage = 'ended' ORDER BY j.opened_at LIMIT 1
        )
-       INSERT INTO jobs (id, workshop_id, vehicle_id, number, stage, closed, opened_at, opened_by, closed_at, fluid, proof, drives, ended)
+       INSERT INTO jobs (id, workshop_id, vehicle_id, number, stage, closed, opened_at, opened_by, closed_at, fluid, ended)
        SELECT gen_random_uuid(), p.workshop_id, p.vehicle_id, 100000 + n, 'ended', true, now() - (n || ' days')::interval, 'bench', now() - (n || ' days')::interval,
               jsonb_set(p.fluid, '{samples}', (SELECT jsonb_agg(jsonb_set(p.sample, '{water,percent}', to_jsonb(round((0.4 + 0.006 * (n % 500) + 0.1 * k)::numeric, 2)))) FROM generate_series(1, $3::int) k)),
-              p.proof, p.drives, p.ended
+              p.ended
          FROM pattern p, generate_series(1, $2::int) n`,
       [TAG, VISITS, SAMPLES_A_VISIT],
     );

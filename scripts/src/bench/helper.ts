@@ -1,9 +1,9 @@
 import type { HelperNews, HelpSignal, Job } from '@brook/contract';
+import { ApiDriver, planOfJob, type Answer, type Method } from '@brook/contract/apiDriver';
 import { DEMO_SIGN_IN } from '@brook/demo';
 import { randomUUID } from 'node:crypto';
 import type { APIRequestContext, Browser, Page } from 'playwright-core';
 import { serverEvents } from '../endurance/serverEvents';
-import { FLUID } from '../endurance/field';
 import type { Measured } from './report';
 
 const CALLS = 200;
@@ -15,7 +15,7 @@ export async function helperBehind(browser: Browser, url: string): Promise<Measu
     const workshop = new Desk(context.request, url);
     await workshop.signIn();
     const job = await workshop.newRun();
-    await workshop.prepare(job);
+    await workshop.runOn(job, { strokes: 0 });
     const helper = await workshop.helper(job);
     const cookies = await context.cookies();
     const abort = new AbortController();
@@ -109,70 +109,53 @@ const pressNext = (page: Page): Promise<boolean> =>
     );
 
 /** What is prepared through the API, on vehicles of its own. */
-class Desk {
+class Desk extends ApiDriver {
   constructor(
     private readonly request: APIRequestContext,
     private readonly url: string,
-  ) {}
+  ) {
+    const deviceId = randomUUID();
+    super({
+      nextId: randomUUID,
+      deviceId: () => deviceId,
+      saidFromMs: (count) => Date.now() - 1_000 * count,
+      everyMs: 1_000,
+    });
+  }
 
-  async send<T>(method: string, path: string, data?: object, version?: number): Promise<T> {
+  protected override async answer(
+    method: Method,
+    path: string,
+    body?: object,
+    version?: number,
+  ): Promise<Answer> {
     const res = await this.request.fetch(`${this.url}/api/v1${path}`, {
       method,
-      ...(data ? { data } : {}),
+      ...(body ? { data: body } : {}),
       headers: version === undefined ? {} : { 'if-match': `"${version}"` },
     });
-    if (!res.ok()) throw new Error(`${method} ${path}: ${res.status()} ${await res.text()}`);
-    return (await res.json()) as T;
+    return { status: res.status(), body: await res.json() };
   }
 
   signIn(): Promise<unknown> {
-    return this.send('POST', '/session', DEMO_SIGN_IN);
+    return this.ask('post', '/session', DEMO_SIGN_IN);
   }
 
   /** A routine hatchback with a helper, its plan accepted. */
   async newRun(): Promise<Job> {
-    const vehicle = await this.send<{ id: string }>('POST', '/vehicles', {
-      name: 'Bench hatchback',
-      tag: randomUUID().slice(0, 12),
-      templateId: 'hatchback-diagonal',
-      driverSide: 'right',
-    });
-    await this.send('POST', '/shelf', {
-      grade: 'DOT 4',
-      isoClass: null,
-      batch: 'BENCH',
-      sizeMl: 1000,
-      count: 2,
-      justCarried: false,
-    });
-    const job = await this.send<Job>('POST', '/jobs', { vehicleId: vehicle.id });
-    const read = await this.send<Job>('PUT', `/jobs/${job.id}/fluid`, FLUID, job.version);
-    return this.send('POST', `/jobs/${job.id}/plan/accept`, { lookedAtOpened: true }, read.version);
-  }
-
-  /** Everything before the first stroke. */
-  async prepare(job: Job): Promise<void> {
-    const deviceId = randomUUID();
-    const events = planOf(job).preparation.map((step, i) => ({
-      id: randomUUID(),
-      deviceId,
-      deviceSeq: i + 1,
-      atMs: Date.now(),
-      planId: null,
-      kind: 'prepared',
-      step,
-    }));
-    await this.send('POST', `/jobs/${job.id}/events`, { events, lowestWaiting: 1, since: 0 });
+    const vehicle = await this.addVehicle('hatchback-diagonal', 'right', 'Bench hatchback');
+    await this.shelve();
+    return this.accept(await this.readFluid(await this.openJob(vehicle)));
   }
 
   async helper(job: Job): Promise<HelperPhone> {
-    const { code } = await this.send<{ code: string }>('POST', `/jobs/${job.id}/helper`);
+    const { code } = await this.ask<{ code: string }>('post', `/jobs/${job.id}/helper`);
     return this.join(code, job);
   }
 
   async join(code: string, job: Job): Promise<HelperPhone> {
-    const { token } = await this.send<{ token: string }>('POST', '/help', { code, name: 'Ana' });
-    return new HelperPhone(this, token, planOf(job).openings[0]!.id);
+    const { token } = await this.ask<{ token: string }>('post', '/help', { code, name: 'Ana' });
+    return new HelperPhone(this, token, planOfJob(job).openings[0]!.id);
   }
 }
 
@@ -190,21 +173,16 @@ class HelperPhone {
 
   tap(signal: HelpSignal['signal']): Promise<Said> {
     const { token, openingId } = this;
-    return this.desk.send('POST', '/help/signal', { token, id: randomUUID(), openingId, signal });
+    return this.desk.ask('post', '/help/signal', { token, id: randomUUID(), openingId, signal });
   }
 
   /** One stroke, where one is called for. */
   async stroke(): Promise<boolean> {
-    const { view } = await this.desk.send<Said>('POST', '/help/here', { token: this.token });
+    const { view } = await this.desk.ask<Said>('post', '/help/here', { token: this.token });
     if (view.kind !== 'call') return false;
     this.openingId = view.openingId!;
     await this.tap('at the end');
     await this.tap('shut');
     return true;
   }
-}
-
-function planOf(job: Job) {
-  if (job.planResult?.verdict !== 'planned') throw new Error('the job has no plan');
-  return job.planResult.plan;
 }

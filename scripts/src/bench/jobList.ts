@@ -40,9 +40,9 @@ export async function fillJobLists(database: string): Promise<void> {
            SELECT gen_random_uuid(), w.id, 'Vehicle ' || n, 'V ' || n, '{}' FROM workshops w, generate_series(1, $2::int / 10) n WHERE w.name = $1
            RETURNING id, workshop_id, split_part(tag, ' ', 2)::int AS n
          )
-         INSERT INTO jobs (id, workshop_id, vehicle_id, number, stage, closed, opened_at, opened_by, closed_at, proof, drives)
+         INSERT INTO jobs (id, workshop_id, vehicle_id, number, stage, closed, opened_at, opened_by, closed_at)
          SELECT gen_random_uuid(), m.workshop_id, m.id, (m.n - 1) * 10 + k, CASE WHEN k = 10 THEN 'fluid' ELSE 'ended' END, k < 10,
-                now() - ((m.n * 10 + k) || ' hours')::interval, 'bench', CASE WHEN k < 10 THEN now() END, '{}', '[]'
+                now() - ((m.n * 10 + k) || ' hours')::interval, 'bench', CASE WHEN k < 10 THEN now() END
            FROM made m, generate_series(1, 10) k`,
         [name, count],
       );

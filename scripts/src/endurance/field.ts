@@ -1,4 +1,5 @@
 import type { Job, JobPage, Seed } from '@brook/contract';
+import { SOUND_FLUID } from '@brook/contract/apiDriver';
 import type { ChildProcess } from 'node:child_process';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -33,39 +34,13 @@ function seedOf(runs: number): Seed {
       vehicleTag: `E ${n}`,
       daysAgo: 0,
       by: name,
-      fluid: FLUID,
+      fluid: SOUND_FLUID,
       reach: 'run',
       strokes: 0,
     })),
   });
   return { workshops: [workshop('ours', runs), workshop('theirs', 1)] };
 }
-
-/** Old but sound fluid of a usual car. */
-export const FLUID: NonNullable<NonNullable<Seed['workshops'][number]['jobs']>[number]['fluid']> = {
-  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
-  control: 'ABS',
-  seals: 'ordinary',
-  inSystem: 'DOT 4',
-  samples: [
-    {
-      point: 'reservoir',
-      colour: 'amber',
-      clarity: 'clear',
-      foreign: 'none',
-      dye: null,
-      dropsInWater: null,
-      water: { percent: 2, meterGrade: 'DOT 4' },
-      boiling: null,
-      copperPpm: null,
-      pH: null,
-      practice: false,
-    },
-  ],
-  fill: { grade: 'DOT 4', isoClass: null },
-  newColour: 'clear',
-  newDye: null,
-};
 
 export interface FieldOptions {
   readonly dir: string;

@@ -1,9 +1,10 @@
 import type { Job } from '@brook/contract';
 import type { OPERATIONS } from '@brook/contract/openapi';
+import { SOUND_FLUID } from '@brook/contract/apiDriver';
 import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { METRIC } from '@brook/core/base/units';
 import { DEFAULT_RULES } from '@brook/core/bleed/rules';
-import { FLUID, type Caller } from './field';
+import type { Caller } from './field';
 
 export type Operation = (typeof OPERATIONS)[number];
 
@@ -17,7 +18,7 @@ export interface Ids {
   readonly media: string;
 }
 
-const { samples, fill: _, newColour: __, newDye: ___, ...READ } = FLUID;
+const { samples, fill: _, newColour: __, newDye: ___, ...READ } = SOUND_FLUID;
 const CHOICES = { work: { purpose: 'routine flush', masterIds: ['master'] } };
 
 /** What came in and is put on the shelf. */
@@ -69,7 +70,7 @@ export function bodyFor(o: Operation, ids: Ids, job: Job): unknown {
     },
     NewJob: { vehicleId: ids.vehicle, purpose: 'routine flush' },
     MoveJob: { vehicleId: ids.vehicle },
-    FluidEntry: FLUID,
+    FluidEntry: SOUND_FLUID,
     PlanChoices: CHOICES,
     AcceptPlan: { lookedAtOpened: true },
     EventBatch: {

@@ -1,4 +1,5 @@
 import type { Appended, Job } from '@brook/contract';
+import { planOfJob } from '@brook/contract/apiDriver';
 import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Caller } from './field';
@@ -18,8 +19,7 @@ export class Tapper {
     private readonly caller: Caller,
     readonly job: Job,
   ) {
-    if (job.planResult?.verdict !== 'planned') throw new Error('the job has no plan');
-    const { plan } = job.planResult;
+    const plan = planOfJob(job);
     this.planId = plan.id;
     this.position = job.events.length;
     this.openingId = plan.openings[0]!.id;

@@ -40,7 +40,7 @@ beforeAll(async () => {
   for (const tag of ['H 1', 'M 1']) {
     const job = await lead.bled(tag);
     await lead.change(job, 'put', 'fluid-used', usedFluid(job));
-    const judged = await lead.prove(job, 'springy');
+    const judged = await lead.prove(job, { result: 'springy' });
     await lead.change(judged, 'post', 'end', { reason: 'Not today' });
   }
   for (let n = 0; n < 2; n++) {

@@ -32,7 +32,7 @@ import {
   releaseJob,
   setTestDrive,
 } from '../journal/job/service';
-import { usualChoices } from '../journal/job/planFor';
+import { usualChoices } from '../journal/job/usualChoices';
 import { heardOf } from '../journal/live/phones';
 import { takeBatch } from '../journal/batch/batch';
 import { openItemsBefore } from '../journal/log/drive';

@@ -11,7 +11,6 @@ import { randomUUID } from 'node:crypto';
 import {
   Brook,
   fullRun,
-  jobsOf,
   NOW,
   planOfJob,
   SEED,
@@ -211,8 +210,8 @@ test('more than the shelf knew of asks for a count and is kept with it; recorded
   });
   const record = (job: Job, containers: object[]) =>
     tech.send('put', `/jobs/${job.id}/fluid-used`, { ...usedFluid(job), containers }, job.version);
-  const jobs = jobsOf(tech);
-  const bled = async () => jobs.runOn(await jobs.accepted(await jobs.add('motorcycle-front-disc')));
+  const bled = async () =>
+    tech.runOn(await tech.accepted(await tech.addVehicle('motorcycle-front-disc')));
   const first = await bled();
   const pouredMl = stateOfJob(first).run!.pouredMl;
   await record(first, [from('K-117', { pouredMl, discardedMl: 940 - pouredMl })]).expect(200);
@@ -246,8 +245,8 @@ test('more than the shelf knew of asks for a count and is kept with it; recorded
 // Ended half-way nobody is asked: the pour is kept, and the shelf asks instead.
 test('a job that ends half-way and took more than the shelf knew of leaves a container to be counted', async () => {
   await start([delivery('K-117', 1000, 1), delivery('K-118', 1000, 1)]);
-  const jobs = jobsOf(tech);
-  const bled = async () => jobs.runOn(await jobs.accepted(await jobs.add('motorcycle-front-disc')));
+  const bled = async () =>
+    tech.runOn(await tech.accepted(await tech.addVehicle('motorcycle-front-disc')));
   const [first, second] = [await bled(), await bled()];
   const pouredMl = stateOfJob(first).run!.pouredMl;
   const containerId = pickedOf(second);

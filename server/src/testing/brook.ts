@@ -1,30 +1,30 @@
 import type {
-  Appended,
   FluidEntry,
-  FluidUsed,
   Job,
+  PlanChoices,
   Seed,
+  Vehicle,
   VehiclePage,
   VehicleSummary,
 } from '@brook/contract';
-import type { PedalResult } from '@brook/core/control/pedal';
-import type { Plan } from '@brook/core/bleed/plan';
 import {
-  foldJob,
-  followProof,
-  measuringOf,
-  type JobEvent,
-  type JobState,
-} from '@brook/core/job/log';
-import { controlsConcerned } from '@brook/core/owed/openItems';
-import { followCalls, type RunEvent } from '@brook/core/job/run';
-import { sharePoured } from '@brook/core/fluid/shelf';
+  ApiDriver,
+  goodProof as proofOf,
+  planOfJob,
+  runOnFrom,
+  SOUND_FLUID,
+  type Answer,
+  type Method,
+} from '@brook/contract/apiDriver';
+import { measuringOf, type JobEvent } from '@brook/core/job/log';
+import type { RunEvent } from '@brook/core/job/run';
+
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import { Client, Pool } from 'pg';
 import { pino, type Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
-import request, { type Agent, type Response } from 'supertest';
+import request, { type Agent } from 'supertest';
 import { createApp } from '../app';
 import { checkAnswers } from './answers';
 import { connect } from '../db/connect';
@@ -87,41 +87,6 @@ export const SEED: Seed = {
     },
   ],
 };
-
-/** What was seen at one point, clean but for what is said. */
-export const seen = (point: string, more: object = {}): FluidEntry['samples'][number] => ({
-  point,
-  colour: 'amber',
-  clarity: 'clear',
-  foreign: 'none',
-  dye: null,
-  dropsInWater: null,
-  water: null,
-  boiling: null,
-  copperPpm: null,
-  pH: null,
-  practice: false,
-  ...more,
-});
-
-/** A DOT 4 system with old but sound fluid. */
-export const SOUND_FLUID: FluidEntry = {
-  demands: [{ source: 'cap', grades: ['DOT 4'], lowViscosity: false }],
-  follow: null,
-  control: 'ABS',
-  seals: 'ordinary',
-  inSystem: 'DOT 4',
-  samples: [seen('reservoir', { water: { percent: 2, meterGrade: 'DOT 4' } })],
-  fill: { grade: 'DOT 4', isoClass: null, labelRead: null },
-  newColour: 'clear',
-  newDye: null,
-};
-
-/** The same with another look at the reservoir. */
-export const fluidSeen = (more: object): FluidEntry => ({
-  ...SOUND_FLUID,
-  samples: [seen('reservoir', more)],
-});
 
 interface TestDatabase {
   readonly name: string;
@@ -304,15 +269,32 @@ export class Brook {
   }
 }
 
-/** One signed-in person's calls, with the version that was seen last sent along. */
-export class Caller {
-  constructor(readonly agent: Agent) {}
+/** One signed-in person's calls, each event from a phone of its own unless it says otherwise. */
+export class Caller extends ApiDriver {
+  constructor(readonly agent: Agent) {
+    super({
+      nextId: randomUUID,
+      deviceId: randomUUID,
+      saidFromMs: () => NOW.getTime() + 1,
+      everyMs: 6_000,
+    });
+  }
 
+  protected override async answer(
+    method: Method,
+    path: string,
+    body?: object,
+    version?: number,
+  ): Promise<Answer> {
+    return method === 'get' ? this.get(path) : this.send(method, path, body, version);
+  }
+
+  /** A call whose answer is looked at. */
   get(path: string) {
     return this.agent.get(`/api/v1${path}`);
   }
 
-  send(method: 'post' | 'put' | 'delete', path: string, body?: object, version?: number) {
+  send(method: Exclude<Method, 'get'>, path: string, body?: object, version?: number) {
     const call = this.agent[method](`/api/v1${path}`);
     if (version !== undefined) call.set('if-match', `"${version}"`);
     return call.send(body);
@@ -327,7 +309,7 @@ export class Caller {
 
   /** The first page of them. */
   async vehicles(): Promise<readonly VehicleSummary[]> {
-    return ((await this.get('/vehicles').expect(200)).body as VehiclePage).vehicles;
+    return (await this.ask<VehiclePage>('get', '/vehicles')).vehicles;
   }
 
   async vehicleId(tag: string): Promise<string> {
@@ -341,28 +323,25 @@ export class Caller {
   }
 
   async open(tag = 'M 1'): Promise<Job> {
-    return (await this.send('post', '/jobs', { vehicleId: await this.vehicleId(tag) }).expect(201))
-      .body as Job;
-  }
-
-  async job(id: string): Promise<Job> {
-    return (await this.get(`/jobs/${id}`).expect(200)).body as Job;
-  }
-
-  /** A change that must go through. */
-  async change(job: Job, method: 'post' | 'put', step: string, body?: object): Promise<Job> {
-    return expectOk(
-      await this.send(method, `/jobs/${job.id}/${step}`, body, (await this.job(job.id)).version),
-    );
+    return this.openJob({ id: await this.vehicleId(tag) });
   }
 
   /** A job with its plan accepted. */
   async running(tag = 'M 1'): Promise<Job> {
-    const read = await this.change(await this.open(tag), 'put', 'fluid', SOUND_FLUID);
-    return this.change(read, 'post', 'plan/accept', { lookedAtOpened: true });
+    return this.accept(await this.readFluid(await this.open(tag)));
   }
 
-  /** Events as one phone sends them. */
+  /** The same on a vehicle of its own, after work that is said. */
+  async accepted(
+    vehicle: Pick<Vehicle, 'id'>,
+    work: Partial<PlanChoices['work']> = {},
+    fluid: FluidEntry = SOUND_FLUID,
+  ): Promise<Job> {
+    const job = await this.chooseWork(await this.openJob(vehicle, work.purpose), work);
+    return this.accept(await this.readFluid(job, fluid));
+  }
+
+  /** Events as one phone sends them, for what is answered to them. */
   events(job: Pick<Job, 'id'>, events: readonly unknown[], more: object = {}) {
     return this.send('post', `/jobs/${job.id}/events`, {
       events,
@@ -372,32 +351,19 @@ export class Caller {
     });
   }
 
-  /** Events that must all be taken. */
-  async say(job: Pick<Job, 'id'>, events: readonly unknown[]): Promise<Appended> {
-    for (let i = 0; ; i += 500) {
-      const { body } = await this.events(job, events.slice(i, i + 500)).expect(200);
-      const { answers } = body as Appended;
-      const refused = answers.find((a) => a.result === 'refused');
-      if (refused) throw new Error(refused.sentence!);
-      if (i + 500 >= events.length) return body as Appended;
-    }
+  /** A halt at a bleeder, and what was decided. */
+  async halted(job: Job, reason: string, bleederId: string, decision: string): Promise<Job> {
+    const openingId = planOfJob(job).openings.find((s) => s.bleeder.id === bleederId)!.id;
+    const id = randomUUID();
+    return this.say(job, [
+      { id, kind: 'halted', reason, openingId },
+      { kind: 'decided', haltId: id, decision },
+    ]);
   }
 
   /** A job whose run is through. */
   async bled(tag = 'M 1'): Promise<Job> {
-    const job = await this.running(tag);
-    await this.say(job, fullRun(job));
-    return this.job(job.id);
-  }
-
-  /** Every item of the proof answered, the result at the pedal as given. */
-  async prove(job: Pick<Job, 'id'>, result: PedalResult = 'firm and high'): Promise<Job> {
-    const answers = goodProof(await this.job(job.id));
-    await this.say(
-      job,
-      answers.map((a) => (a.kind === 'pedal judged' ? { ...a, result } : a)),
-    );
-    return this.job(job.id);
+    return this.runOn(await this.running(tag));
   }
 
   /** Measure the first control of a job at its end, mm; it does not sink. */
@@ -413,7 +379,7 @@ export class Caller {
     const plan = planOfJob(job);
     const [master] = plan.layout.masters;
     const { forces } = measuringOf(plan, master!);
-    const of = { masterId: master!.id, when: 'after' };
+    const of = { planId: plan.id, masterId: master!.id, when: 'after' };
     const read = (at: unknown, heightMm: number, pumped = false) => ({
       ...of,
       kind: 'pedal read',
@@ -421,95 +387,47 @@ export class Caller {
       pumped,
       heightMm,
     });
-    const said = [
+    await this.say(job, [
       read('rest', 180),
       read('first resistance', mm.first),
       read({ forceN: forces.light }, mm.light),
       read({ forceN: forces.firm }, mm.firm),
       read({ forceN: forces.firm }, mm.pumped, true),
       { ...of, kind: 'sink watched', mm: 0, seconds: 30 },
-    ];
-    const deviceId = randomUUID();
-    await this.say(
-      job,
-      said.map((e, i) => ({
-        id: randomUUID(),
-        deviceId,
-        deviceSeq: i + 1,
-        atMs: Date.parse(job.openedAt),
-        planId: plan.id,
-        ...e,
-      })),
-    );
+    ]);
   }
 
   /** A job whose proof lacks nothing but the drive. */
   async proved(tag = 'M 1'): Promise<Job> {
-    const job = await this.bled(tag);
-    await this.change(job, 'put', 'fluid-used', usedFluid(job));
-    return this.prove(job);
+    return this.prove(await this.recordFluid(await this.bled(tag)));
+  }
+
+  /** Recorded, proved and driven as the gate asks, and released. */
+  async release(job: Job): Promise<Job> {
+    if (planOfJob(job).totals.pouredMl.value > 0) await this.recordFluid(job);
+    return this.driveAndRelease(await this.prove(job));
   }
 }
 
-export function planOfJob(job: Job): Plan {
-  if (job.planResult?.verdict !== 'planned') throw new Error('no plan');
-  return job.planResult.plan;
-}
-
-/** Everything that the run calls for, up to so many strokes. */
+/** Everything that the run of a job calls for from its beginning, up to so many strokes, as one phone says it. */
 export function fullRun(job: Job, strokes?: number): RunEvent[] {
-  return followCalls(planOfJob(job), {
-    deviceId: randomUUID(),
-    nextId: randomUUID,
-    startMs: Date.parse(job.openedAt),
-    strokes,
-  });
-}
-
-/** What the run moved by its count, poured out of the picked containers, opened ones first. */
-export function usedFluid(job: Job, more: Partial<FluidUsed> = {}): FluidUsed {
-  const { pouredMl, bledMl, removedMl } = stateOfJob(job).run!;
-  const picked = job.pick?.kind === 'enough' ? job.pick.containers : [];
-  return {
-    containers: sharePoured(pouredMl, picked).map((c) => ({
-      ...c,
-      discardedMl: 0,
-      countedLeftMl: null,
-    })),
-    bledMl,
-    bledBy: 'strokes',
-    removedMl,
-    spilledMl: 0,
-    caught: true,
-    gap: null,
-    ...more,
-  };
-}
-
-/** The answers of somebody who finds everything right. */
-export function goodProof(job: Job): JobEvent[] {
-  const { layout } = planOfJob(job);
-  return followProof(planOfJob(job), {
-    deviceId: randomUUID(),
-    nextId: randomUUID,
-    startMs: Date.parse(job.openedAt),
-    masterIds: controlsConcerned(stateOfJob(job), layout, job.before).map((m) => m.id),
-  });
-}
-
-/** State of a job as a phone folds it: the accepted plan stands on the job, not in the event. */
-export function stateOfJob(job: Job): JobState {
-  return foldJob(
-    job.events.map((e) =>
-      e.kind === 'plan accepted' ? { ...e, plan: planOfJob(job), pick: null } : e,
-    ),
+  return runOnFrom(
+    { ...job, events: job.events.filter((e) => e.kind === 'plan accepted') },
+    {
+      ...oneMorePhone(job),
+      strokes,
+    },
   );
 }
 
-function expectOk(res: Response): Job {
-  if (res.status !== 200) throw new Error(`${res.status} ${JSON.stringify(res.body)}`);
-  return res.body as Job;
-}
+/** The answers of somebody who finds everything right, as one phone says them. */
+export const goodProof = (job: Job): JobEvent[] => proofOf(job, oneMorePhone(job));
+
+const oneMorePhone = (job: Job) => ({
+  deviceId: randomUUID(),
+  nextId: randomUUID,
+  startMs: Date.parse(job.openedAt),
+});
 
 /** A database as one of the roles that `npm test` makes. */
 function urlOf(role: 'admin' | 'owner' | 'app', name?: string): string {

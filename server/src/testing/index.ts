@@ -1,16 +1,9 @@
 export {
-  Brook,
-  Caller,
-  newDatabase,
   fluidSeen,
-  fullRun,
-  goodProof,
-  NOW,
   planOfJob,
-  SEED,
   seen,
   SOUND_FLUID,
   stateOfJob,
   usedFluid,
-} from './brook';
-export { jobsOf } from './jobs';
+} from '@brook/contract/apiDriver';
+export { Brook, Caller, fullRun, goodProof, newDatabase, NOW, SEED } from './brook';

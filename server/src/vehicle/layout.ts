@@ -6,7 +6,7 @@ import { planOfJob } from '../journal/job/planOfJob';
 import { appendDesk } from '../journal/log/append';
 import { sayOfLocked } from '../journal/log/follow';
 import { jobStateOf } from '../journal/log/stored';
-import { choicesStill } from '../journal/job/planFor';
+import { choicesStill } from '../journal/job/usualChoices';
 import { refused } from '../http/problems/kinds';
 import type { Actor } from '../session/actor';
 import { changeVehicle } from './service';

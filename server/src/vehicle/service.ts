@@ -16,7 +16,7 @@ import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
 import { listJobs } from '../journal/job/list';
 import { insideOf } from '../journal/rows/inside';
 import { openItemsOf } from '../journal/rows/openItems';
-import { unknownBleeder } from '../journal/job/planFor';
+import { unknownBleeder } from '../journal/job/usualChoices';
 import { ProblemError } from '../http/problems/kinds';
 import { driveStateOf, findVehicle } from '../workshop/vehicle/findVehicle';
 import type { Actor } from '../session/actor';

@@ -1,6 +1,6 @@
+import { layoutOf } from '@brook/core/testing';
 import { vehicle as vehicleSchema, type VehiclePage } from '@brook/contract';
 import { type Layout } from '@brook/core/vehicle/circuit';
-import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { Vehicle } from '../db/models';
 import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
 
@@ -12,7 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => brook.stop());
 
-const hatchback = templateById('hatchback-diagonal')!.build('right');
+const hatchback = layoutOf('hatchback-diagonal', 'right');
 const add = (body: object) => tech.send('post', '/vehicles', body);
 const faults = async (body: object) => {
   const before = await Vehicle.count();

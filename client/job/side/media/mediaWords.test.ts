@@ -1,7 +1,7 @@
-import { templateById } from '@brook/core/vehicle/circuit/templates';
+import { layoutOf } from '@brook/core/testing';
 import { mediaTitle } from './mediaWords';
 
-const layout = templateById('hatchback-diagonal')!.build('right');
+const layout = layoutOf('hatchback-diagonal', 'right');
 
 test('a photo is named by what it is of: a bleeder by its place, a part by its name, the vehicle by nothing', () => {
   expect(mediaTitle(layout, { medium: 'photo', elementId: null })).toBe('Photo');

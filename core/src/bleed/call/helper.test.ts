@@ -1,6 +1,6 @@
+import { layoutOf } from '../../testing';
 import fc from 'fast-check';
 import { bleederName, CONTROLS, paths } from '../../vehicle/circuit';
-import { templateById } from '../../vehicle/circuit/templates';
 import {
   CLOSED_PHASES,
   HELPER_SIGNALS,
@@ -14,7 +14,7 @@ import {
   type Heard,
 } from '.';
 
-const bleeder = paths(templateById('hatchback-diagonal')!.build('right')).find(
+const bleeder = paths(layoutOf('hatchback-diagonal', 'right')).find(
   (p) => bleederName(p.bleeder) === 'left rear',
 )!.bleeder;
 const CALLED = { control: 'brake pedal', bleeder, shape: 'steady', pumps: 0 } as const;

@@ -12,6 +12,7 @@ export {
   type OpenItemKind,
   type OpenItemWeight,
 } from './openItem';
+export { planRequestOf, type JobChoices, type JobKnown } from './planRequest';
 export { owedWork, owesBleed, workTakenOver } from './takenOver';
 export { usedGap } from './usedGap';
 export { openItems, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';

@@ -5,12 +5,12 @@ import {
   type Job,
   type JobPage,
 } from '@brook/contract';
+import { OUT_OF_STEP_MS } from '@brook/contract/beats';
 import { OPERATIONS } from '@brook/contract/openapi';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { Brook, fullRun, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
 import { TRIES } from '../../session/tries';
-import { QUIET_MS } from '../live/links';
 
 let brook: Brook;
 let tech: Caller;
@@ -160,9 +160,9 @@ test('one source at a time: who goes on by voice counts, and the helper takes it
 test('a phone that is not heard of is out of step, and is in step again when it is', async () => {
   const { job, helper } = await atThePedal();
   expect((await helper.said()).inStep).toBe(true);
-  brook.now = new Date(NOW.getTime() + QUIET_MS - 1);
+  brook.now = new Date(NOW.getTime() + OUT_OF_STEP_MS - 1);
   expect((await helper.said()).inStep).toBe(true);
-  brook.now = new Date(NOW.getTime() + QUIET_MS);
+  brook.now = new Date(NOW.getTime() + OUT_OF_STEP_MS);
   expect((await helper.said()).inStep).toBe(false);
   await tech.send('post', `/jobs/${job.id}/helper/here`).expect(204);
   expect((await helper.said()).inStep).toBe(true);

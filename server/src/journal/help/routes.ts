@@ -1,4 +1,5 @@
 import { helpHere, helpQuery, helpSignal, joinHelp, type HelpSaid } from '@brook/contract';
+import { HELPER_BEAT_MS } from '@brook/contract/beats';
 import { Router, type Response } from 'express';
 import type { Clock } from '../../http/clock';
 import { parse, pathId } from '../../http/parse';
@@ -9,9 +10,6 @@ import { actorOf } from '../../session/actor';
 import { forgetTries, pairOf, takeTry } from '../../session/tries';
 import { hearSignal, helperIsHere, joinRun, saidOn, saidTo } from './call';
 import { endLink, makeLink, wrenchIsHere } from '../live/links';
-
-/** How often a helper's phone hears that the line stands, ms. */
-const BEAT_MS = 2_000;
 
 /** The link of a helper's phone, as the technician makes and ends it. */
 export function helperLinkRoutes(clock: Clock): Router {
@@ -73,7 +71,7 @@ class HelpLine {
 
   async follow(subscribe: (hear: () => void) => () => void): Promise<void> {
     const unsubscribe = subscribe(() => void this.tell());
-    const timer = setInterval(() => void this.tell(), BEAT_MS);
+    const timer = setInterval(() => void this.tell(), HELPER_BEAT_MS);
     this.res.on('close', () => {
       this.closed = true;
       unsubscribe();

@@ -1,16 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { Vehicle } from '@brook/contract';
-import { Brook, jobsOf, type Caller } from '../../testing';
+import { Brook, type Caller } from '../../testing';
 
 jest.setTimeout(120_000);
 
 let brook: Brook;
 let tech: Caller;
-let jobs: ReturnType<typeof jobsOf>;
 beforeAll(async () => {
   brook = await Brook.start();
   tech = await brook.signedIn();
-  jobs = jobsOf(tech);
 }, 60_000);
 afterAll(() => brook.stop());
 
@@ -22,14 +20,14 @@ const needs = (more: object = {}) => ({
   pitchMm: null,
   ...more,
 });
-const accepted = (van: Vehicle) => jobs.accepted(van, { masterIds: ['clutch-master'] });
+const accepted = (van: Vehicle) => tech.accepted(van, { masterIds: ['clutch-master'] });
 
 test('what a clutch needs is known to every later job of its vehicle, the last word of it, and to no other’s', async () => {
-  const van = await jobs.add('clutch-concentric');
+  const van = await tech.addVehicle('clutch-concentric');
   let job = await accepted(van);
   expect(job.clutchNeeds).toEqual([]);
-  job = await jobs.say(job, needs());
-  await jobs.end(job);
+  job = await tech.say(job, [needs()]);
+  await tech.end(job);
   let next = await accepted(van);
   expect(next.clutchNeeds).toEqual([
     {
@@ -41,16 +39,16 @@ test('what a clutch needs is known to every later job of its vehicle, the last w
     },
   ]);
   // Said anew it is what the job after knows; what was taken back, nobody does.
-  next = await jobs.say(next, needs({ window: null, pitchMm: 1.25 }));
+  next = await tech.say(next, [needs({ window: null, pitchMm: 1.25 })]);
   const undone = randomUUID();
-  next = await jobs.say(next, { ...needs({ slaveTravelMm: 20 }), id: undone });
-  next = await jobs.say(next, { kind: 'undone', eventId: undone });
-  await jobs.end(next);
+  next = await tech.say(next, [{ ...needs({ slaveTravelMm: 20 }), id: undone }]);
+  next = await tech.say(next, [{ kind: 'undone', eventId: undone }]);
+  await tech.end(next);
   const third = await accepted(van);
   expect(third.clutchNeeds).toMatchObject([
     { slaveTravelMm: 12.5, window: null, pitchMm: 1.25, by: `Tech One, job ${next.number}` },
   ]);
-  expect((await accepted(await jobs.add('clutch-concentric'))).clutchNeeds).toEqual([]);
+  expect((await accepted(await tech.addVehicle('clutch-concentric'))).clutchNeeds).toEqual([]);
 });
 
 test.each([
@@ -58,7 +56,7 @@ test.each([
   [{ pitchMm: 3.1 }, 'The thread should be 0.5 to 3 mm.'],
   [{ window: { leastMm: 75, mostMm: 55 } }, 'it should end above where it begins.'],
 ])('%j is refused with what would be right', async (more, sentence) => {
-  const job = await accepted(await jobs.add('clutch-concentric'));
+  const job = await accepted(await tech.addVehicle('clutch-concentric'));
   const event = {
     id: randomUUID(),
     deviceId: randomUUID(),

@@ -81,7 +81,7 @@ test('the gate lists what is missing and lets nothing past', async () => {
     .send('post', `/jobs/${job.id}/test-drive`, undefined, job.version)
     .expect(409);
   expect(shut.body.faults.map((f: { field: string }) => f.field)).toContain('control not judged');
-  const soft = await tech.prove(job, 'springy');
+  const soft = await tech.prove(job, { result: 'springy' });
   const res = await tech
     .send('post', `/jobs/${job.id}/test-drive`, undefined, soft.version)
     .expect(409);
@@ -114,7 +114,7 @@ test('a failed drive means "do not drive" again, and everything is proved anew',
 });
 
 // What stops a flush: facts of the trade, common practice, no source.
-test.each([
+test.each<[Parameters<typeof fluidSeen>[0], string]>([
   [{ foreign: 'purple or beads in water' }, 'Silicone'],
   [{ foreign: 'oil film, green or red' }, 'Mineral oil'],
   [{ foreign: 'thick or greasy' }, 'hub or axle seal'],

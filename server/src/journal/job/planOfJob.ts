@@ -1,19 +1,12 @@
 import type { PlanChoices } from '@brook/contract';
-import {
-  foundDirty,
-  gradeNamed,
-  isDue,
-  type Colour,
-  type Grade,
-  type IsoClass,
-} from '@brook/core/fluid/verdict';
 import type { FluidRead } from '@brook/core/job/log';
-import type { PlanResult } from '@brook/core/bleed/plan';
+import { planRequestOf, type JobKnown } from '@brook/core/owed/openItems';
+import { planBleed, rulesForPlan, type PlanResult } from '@brook/core/bleed/plan';
 import type { Transaction } from 'sequelize';
 import type { Job, Vehicle } from '../../db/models';
 import { insideOf } from '../rows/inside';
 import { openItemsBefore } from '../log/drive';
-import { planFor, usualChoices } from './planFor';
+import { usualChoices } from './usualChoices';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
 
@@ -27,26 +20,28 @@ export async function planOfJob(
 ): Promise<PlanResult | null> {
   const filled = filledWith(read, job.planChoices);
   if (!filled) return null;
-  return planFor(vehicle, job.planChoices ?? usualChoices(vehicle.layout), {
-    ...filled,
-    rules: await houseRulesOf(actor, transaction),
-    before: await openItemsBefore(vehicle, job, transaction),
-    due: isDue(read.verdict),
-    dirty: foundDirty(read.samples),
-    inside: await insideOf(vehicle.id, job.number, transaction),
-    inSystem: gradeNamed(read.inSystem),
-  });
+  return planBleed(
+    planRequestOf(job.planChoices ?? usualChoices(vehicle.layout), {
+      ...filled,
+      layout: vehicle.layout,
+      makerOrder: vehicle.makerEntry?.order ?? null,
+      before: await openItemsBefore(vehicle, job, transaction),
+      fluid: read,
+      inside: await insideOf(vehicle.id, job.number, transaction),
+      preferences: rulesForPlan(await houseRulesOf(actor, transaction)),
+    }),
+  );
 }
 
 /** What would go in. Where nothing is opened nothing is poured, and the plan is made by what the cap asks for. */
 function filledWith(
   { verdict, fill, newColour }: FluidRead,
   choices: PlanChoices | null,
-): { fill: { grade: Grade; isoClass: IsoClass | null }; newColour: Colour } | null {
+): Pick<JobKnown, 'fillGrade' | 'isoClass' | 'newColour'> | null {
   if (verdict.fill && fill && newColour)
-    return { fill: { grade: verdict.fill.grade, isoClass: fill.isoClass }, newColour };
+    return { fillGrade: verdict.fill.grade, isoClass: fill.isoClass, newColour };
   const asked = verdict.advice.minimum;
   return choices?.work.purpose === 'look and prove' && asked
-    ? { fill: { grade: asked.grade, isoClass: null }, newColour: 'clear' }
+    ? { fillGrade: asked.grade, isoClass: null, newColour: 'clear' }
     : null;
 }

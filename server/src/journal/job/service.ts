@@ -21,7 +21,7 @@ import { openItemsOf } from '../rows/openItems';
 import { aboutOf } from '../log/follow';
 import { insideOf } from '../rows/inside';
 import { additionsOf, logOf, onWire } from '../log/stored';
-import { usualChoices } from './planFor';
+import { usualChoices } from './usualChoices';
 import { notFound, ProblemError, refused } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';

@@ -1,4 +1,5 @@
 import { CODE_LENGTH, type HelperNews } from '@brook/contract';
+import { OUT_OF_STEP_MS } from '@brook/contract/beats';
 import { randomBytes } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
@@ -7,9 +8,6 @@ import { changeJob, mustBeOurs, onlyAt } from '../log/locked';
 import { ProblemError } from '../../http/problems/kinds';
 import type { Actor } from '../../session/actor';
 import { hashOf, newCode } from '../../session/code';
-
-/** A phone that says nothing for so long is out of step, ms: it says that it is here every three seconds. */
-export const QUIET_MS = 8_000;
 
 /** Make the code of a job's run; whoever joined by one before has left. */
 export async function makeLink(actor: Actor, jobId: string, at: Date): Promise<string> {
@@ -90,4 +88,4 @@ export async function helperNewsOf(jobId: string, at: Date): Promise<HelperNews>
 }
 
 export const isInStep = (seenAt: Date | null, at: Date): boolean =>
-  seenAt !== null && at.getTime() - seenAt.getTime() < QUIET_MS;
+  seenAt !== null && at.getTime() - seenAt.getTime() < OUT_OF_STEP_MS;

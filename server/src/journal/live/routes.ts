@@ -1,4 +1,5 @@
 import { liveQuery, putAway, type LiveBeat, type LiveLog } from '@brook/contract';
+import { JOB_BEAT_MS } from '@brook/contract/beats';
 import { Router, type Request, type Response } from 'express';
 import { Op } from 'sequelize';
 import type { Clock } from '../../http/clock';
@@ -12,9 +13,6 @@ import { helperNewsOf } from './links';
 import type { JobNews } from './jobNews';
 import { heardOf, phonesOf } from './phones';
 import { openStream, sendTo } from './stream';
-
-/** How often a phone hears that the line stands, ms. */
-const BEAT_MS = 4_000;
 
 export interface LiveOptions {
   readonly news: JobNews;
@@ -76,7 +74,7 @@ class LiveLine {
     openStream(this.res);
     this.res.on('close', () => this.close());
     this.unsubscribe = this.options.news.subscribe(this.jobId, () => void this.tell());
-    this.timer = setInterval(() => void this.beat(), BEAT_MS);
+    this.timer = setInterval(() => void this.beat(), JOB_BEAT_MS);
     await this.tell();
     await this.beat();
   }

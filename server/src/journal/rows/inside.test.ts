@@ -3,21 +3,19 @@ import { oldestPart, oldMl, toFillMl, wayTo, type Inside } from '@brook/core/flu
 import { fluidHistory } from '@brook/core/fluid/ageing';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { Brook, jobsOf, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
+import { Brook, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
 import { followCalls, insideNow } from '@brook/core/job/run';
 
 let brook: Brook;
 let tech: Caller;
-let jobs: ReturnType<typeof jobsOf>;
 beforeEach(async () => {
   brook = await Brook.start();
   tech = await brook.signedIn();
-  jobs = jobsOf(tech);
 });
 afterEach(() => brook.stop());
 
 const flush = async (vehicle: Vehicle) =>
-  jobs.release(await jobs.runOn(await jobs.accepted(vehicle)));
+  tech.release(await tech.runOn(await tech.accepted(vehicle)));
 const historyOf = async (id: string): Promise<VehicleHistory> =>
   (await tech.get(`/vehicles/${id}/history`).expect(200)).body;
 const shareSince = (inside: Inside, id: string, atMs: number): number =>
@@ -25,13 +23,13 @@ const shareSince = (inside: Inside, id: string, atMs: number): number =>
   oldMl(inside[id]!);
 
 test('a released job leaves what it filled; the next one begins there, with that fill and its date', async () => {
-  const car = await jobs.add('hatchback-diagonal');
-  expect((await jobs.vehicleOf(car.id)).inside).toBeNull();
+  const car = await tech.addVehicle('hatchback-diagonal');
+  expect((await tech.vehicle(car.id)).inside).toBeNull();
   await flush(car);
-  const inside = (await jobs.vehicleOf(car.id)).inside!;
+  const inside = (await tech.vehicle(car.id)).inside!;
   expect(shareSince(inside, 'left-rear-caliper', NOW.getTime())).toBeGreaterThan(0.9);
   expect(Object.values(inside).every((c) => c.newMl === 0)).toBe(true);
-  const next = await jobs.accepted(car);
+  const next = await tech.accepted(car);
   expect(next.inside).toEqual(inside);
   expect(planOfJob(next).inside['left-rear-caliper']!.old).toEqual(
     inside['left-rear-caliper']!.old,
@@ -41,8 +39,8 @@ test('a released job leaves what it filled; the next one begins there, with that
 });
 
 test('a dry job that was ended half-way: the next one finds the other ways empty still', async () => {
-  const car = await jobs.add('hatchback-diagonal');
-  const job = await jobs.accepted(car, { purpose: 'new or dry' });
+  const car = await tech.addVehicle('hatchback-diagonal');
+  const job = await tech.accepted(car, { purpose: 'new or dry' });
   const plan = planOfJob(job);
   const events = followCalls(plan, {
     deviceId: randomUUID(),
@@ -52,8 +50,8 @@ test('a dry job that was ended half-way: the next one finds the other ways empty
   const firstShut = events.findIndex((e) => e.kind === 'shut');
   await tech.say(job, events.slice(0, firstShut + 1));
   const halfWay = insideNow(stateOfJob(await tech.job(job.id)).run!);
-  await jobs.end(await tech.job(job.id));
-  const inside = (await jobs.vehicleOf(car.id)).inside!;
+  await tech.end(await tech.job(job.id));
+  const inside = (await tech.vehicle(car.id)).inside!;
   const [first, ...others] = plan.openings.map((s) => s.bleeder.id);
   const emptyTo = (bleederId: string) =>
     wayTo(plan.layout, bleederId).reduce(
@@ -64,12 +62,12 @@ test('a dry job that was ended half-way: the next one finds the other ways empty
   expect(others.some((id) => emptyTo(id) > 20)).toBe(true);
   for (const [id, content] of Object.entries(halfWay))
     expect(toFillMl(inside[id]!)).toBeCloseTo(toFillMl(content), 6);
-  const next = await jobs.accepted(car, { purpose: 'soft pedal' });
+  const next = await tech.accepted(car, { purpose: 'soft pedal' });
   expect(planOfJob(next).totals.filledMl.value).toBeGreaterThan(20);
 });
 
 test('due goes by what each part holds: one axle of new fluid does not make the vehicle young', async () => {
-  const car = await jobs.add('estate-front-rear');
+  const car = await tech.addVehicle('estate-front-rear');
   const told = async () => {
     const { inside, layout, samples, changes, rules } = await historyOf(car.id);
     return fluidHistory({
@@ -81,7 +79,7 @@ test('due goes by what each part holds: one axle of new fluid does not make the 
     });
   };
   // The rear axle is flushed and the job ended: the front is as old as before, and nobody knows how old.
-  const job = await jobs.accepted(car);
+  const job = await tech.accepted(car);
   const events = followCalls(planOfJob(job), {
     deviceId: randomUUID(),
     nextId: randomUUID,
@@ -89,7 +87,7 @@ test('due goes by what each part holds: one axle of new fluid does not make the 
   });
   const shuts = events.flatMap((e, i) => (e.kind === 'shut' ? [i] : []));
   await tech.say(job, events.slice(0, shuts[1]! + 1));
-  await jobs.end(await tech.job(job.id));
+  await tech.end(await tech.job(job.id));
   const one = await historyOf(car.id);
   for (const rear of ['left-rear-cylinder', 'right-rear-cylinder'])
     expect(shareSince(one.inside!, rear, NOW.getTime())).toBeGreaterThan(0.8);
@@ -107,28 +105,28 @@ test('due goes by what each part holds: one axle of new fluid does not make the 
 });
 
 test('it is written once, when the job is closed, and nobody changes it', async () => {
-  const car = await jobs.add('motorcycle-front-disc');
+  const car = await tech.addVehicle('motorcycle-front-disc');
   const rows = () =>
     brook.db.query<{ id: string }>('SELECT job_id AS id FROM job_inside WHERE vehicle_id = :id', {
       type: QueryTypes.SELECT,
       replacements: { id: car.id },
     });
-  const job = await jobs.runOn(await jobs.accepted(car));
+  const job = await tech.runOn(await tech.accepted(car));
   expect(await rows()).toEqual([]);
-  await jobs.release(job);
+  await tech.release(job);
   expect(await rows()).toEqual([{ id: job.id }]);
   for (const sql of ["UPDATE job_inside SET inside = '{}'", 'DELETE FROM job_inside'])
     await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/only be added to/);
   // A job that was ended before anything was planned says nothing.
-  const other = await jobs.add('motorcycle-front-disc');
+  const other = await tech.addVehicle('motorcycle-front-disc');
   const ended = (await tech.send('post', '/jobs', { vehicleId: other.id })).body;
-  await jobs.end(ended);
-  expect((await jobs.vehicleOf(other.id)).inside).toBeNull();
+  await tech.end(ended);
+  expect((await tech.vehicle(other.id)).inside).toBeNull();
 });
 
 test('a look at the level beyond what the reservoir holds, or at a bleeder that is not there, gets a sentence', async () => {
-  const car = await jobs.add('hatchback-diagonal');
-  const job = await jobs.accepted(car, { purpose: 'new or dry' });
+  const car = await tech.addVehicle('hatchback-diagonal');
+  const job = await tech.accepted(car, { purpose: 'new or dry' });
   const openingId = planOfJob(job).openings[0]!.id;
   const look = (more: object) =>
     tech.send('post', `/jobs/${job.id}/events`, {
@@ -158,10 +156,10 @@ test('a look at the level beyond what the reservoir holds, or at a bleeder that 
 });
 
 test('a bore that is found while a car is bled is the car’s at once and in its next job; taken back, it has what it had', async () => {
-  const car = await jobs.add('hatchback-diagonal');
-  const job = await jobs.accepted(car);
+  const car = await tech.addVehicle('hatchback-diagonal');
+  const job = await tech.accepted(car);
   const boreOf = async () =>
-    (await jobs.vehicleOf(car.id)).layout.masters[0]!.chambers.map((c) => c.boreMm);
+    (await tech.vehicle(car.id)).layout.masters[0]!.chambers.map((c) => c.boreMm);
   const found = (id: string, value: number) => ({
     id,
     kind: 'size found',
@@ -170,23 +168,23 @@ test('a bore that is found while a car is bled is the car’s at once and in its
     value,
   });
   const first = randomUUID();
-  await jobs.say(job, found(first, 22.2));
+  await tech.say(job, [found(first, 22.2)]);
   expect(await boreOf()).toEqual([22.2, 20.6]);
-  await jobs.say(job, { kind: 'undone', eventId: first });
+  await tech.say(job, [{ kind: 'undone', eventId: first }]);
   expect(await boreOf()).toEqual([20.6, 20.6]);
   const again = randomUUID();
-  const halted = await jobs.say(job, found(again, 22.2));
+  const halted = await tech.say(job, [found(again, 22.2)]);
   expect(stateOfJob(halted).run!.halts.at(-1)).toMatchObject({ reason: 'other size' });
   const decided = { kind: 'decided', haltId: again, decision: 'plan anew' };
-  await jobs.release(await jobs.runOn(await jobs.say(job, decided)));
+  await tech.release(await tech.runOn(await tech.say(job, [decided])));
   expect(await boreOf()).toEqual([22.2, 20.6]);
-  const next = await jobs.accepted(car);
+  const next = await tech.accepted(car);
   expect(planOfJob(next).layout.masters[0]!.chambers[0]!.boreMm).toBe(22.2);
 });
 
 test('a size that cannot be is refused with what would be right, and nothing is kept', async () => {
-  const car = await jobs.add('hatchback-diagonal');
-  const job = await jobs.accepted(car);
+  const car = await tech.addVehicle('hatchback-diagonal');
+  const job = await tech.accepted(car);
   const event = {
     id: randomUUID(),
     deviceId: randomUUID(),
@@ -200,5 +198,5 @@ test('a size that cannot be is refused with what would be right, and nothing is 
   };
   const { body } = await tech.events(job, [event]).expect(200);
   expect(JSON.stringify(body)).toContain('it should be between 8 and 40 mm');
-  expect((await jobs.vehicleOf(car.id)).layout.masters[0]!.chambers[0]!.boreMm).toBe(20.6);
+  expect((await tech.vehicle(car.id)).layout.masters[0]!.chambers[0]!.boreMm).toBe(20.6);
 });

@@ -10,7 +10,6 @@ import {
   fluidSeen,
   fullRun,
   goodProof,
-  jobsOf,
   NOW,
   planOfJob,
   seen,
@@ -22,20 +21,18 @@ import {
 
 let brook: Brook;
 let tech: Caller;
-let jobs: ReturnType<typeof jobsOf>;
 beforeEach(async () => {
   brook = await Brook.start();
   tech = await brook.signedIn();
-  jobs = jobsOf(tech);
 });
-const add: typeof jobs.add = (...of) => jobs.add(...of);
-const vehicleOf: typeof jobs.vehicleOf = (...of) => jobs.vehicleOf(...of);
-const accepted: typeof jobs.accepted = (...of) => jobs.accepted(...of);
-const say: typeof jobs.say = (...of) => jobs.say(...of);
-const runOn: typeof jobs.runOn = (...of) => jobs.runOn(...of);
-const halted: typeof jobs.halted = (...of) => jobs.halted(...of);
-const end: typeof jobs.end = (...of) => jobs.end(...of);
-const release: typeof jobs.release = (...of) => jobs.release(...of);
+const add = (...of: Parameters<Caller['addVehicle']>) => tech.addVehicle(...of);
+const vehicleOf = (id: string) => tech.vehicle(id);
+const accepted = (...of: Parameters<Caller['accepted']>) => tech.accepted(...of);
+const say = (job: Job, ...said: object[]) => tech.say(job, said);
+const runOn = (job: Job) => tech.runOn(job);
+const halted = (...of: Parameters<Caller['halted']>) => tech.halted(...of);
+const end = (job: Job) => tech.end(job);
+const release = (job: Job) => tech.release(job);
 afterEach(async () => {
   await rowsAreTheFold();
   await brook.stop();
@@ -535,7 +532,7 @@ describe('what is known goes on by itself', () => {
     const body = { vehicleId: bike.id, purpose: 'soft pedal', helper: false };
     let job = (await tech.send('post', '/jobs', body).expect(201)).body as Job;
     expect(job.planChoices.means.helper).toBe(false);
-    const methods = async (colour: string) => {
+    const methods = async (colour: 'amber' | 'brown') => {
       job = await tech.change(job, 'put', 'fluid', {
         ...GOOD_FLUID,
         samples: [seen('reservoir', { colour })],

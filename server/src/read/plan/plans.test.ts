@@ -1,4 +1,5 @@
-import { layoutTemplates, templateById } from '@brook/core/vehicle/circuit/templates';
+import { layoutOf } from '@brook/core/testing';
+import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { Brook, fullRun, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../../testing';
 
@@ -24,10 +25,7 @@ describe('what if', () => {
   test.each(layoutTemplates.map((t) => t.id))(
     '%s: a whole plan with its comparison, or the reason why not',
     async (id) => {
-      const template = templateById(id)!;
-      const { result, orders } = (
-        await ask({ layout: template.build(template.driverSides[0]!) }).expect(200)
-      ).body;
+      const { result, orders } = (await ask({ layout: layoutOf(id) }).expect(200)).body;
       if (id === 'motorcycle-integral-abs')
         return expect(result).toMatchObject({
           verdict: 'refused',
@@ -40,7 +38,7 @@ describe('what if', () => {
   );
 
   test('nothing is saved, and what is asked for counts', async () => {
-    const layout = templateById('van-four-channel')!.build('left');
+    const layout = layoutOf('van-four-channel', 'left');
     const soft = (
       await ask({
         layout,
@@ -66,7 +64,7 @@ describe('what if', () => {
   });
 
   test('the house rules hold where nothing is asked for, and what is asked for wins', async () => {
-    const layout = templateById('van-four-channel')!.build('left');
+    const layout = layoutOf('van-four-channel', 'left');
     const order = async (preferences: object) =>
       (await ask({ layout, preferences }).expect(200)).body.result.plan.order as string;
     expect(await order({})).toBe('farthest first');
@@ -76,7 +74,7 @@ describe('what if', () => {
   });
 
   test('bad input names its field', async () => {
-    const layout = templateById('van-four-channel')!.build('left');
+    const layout = layoutOf('van-four-channel', 'left');
     for (const [body, field] of [
       [{ layout: { ...layout, bleeders: [] } }, 'layout.bleeders'],
       [{ layout, method: 'magic' }, 'method'],

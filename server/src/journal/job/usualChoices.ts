@@ -1,14 +1,7 @@
 import type { PlanChoices } from '@brook/contract';
-import type { Layout } from '@brook/core/vehicle/circuit';
-import { bleederName } from '@brook/core/vehicle/circuit';
-import type { Colour, Grade, IsoClass } from '@brook/core/fluid/verdict';
-import type { Inside } from '@brook/core/fluid/inside';
+import { bleederName, type Layout } from '@brook/core/vehicle/circuit';
 import { USUAL_DAY, USUAL_MEANS } from '@brook/core/hydraulics/flow';
-import { workTakenOver, type OpenItem } from '@brook/core/owed/openItems';
-import { planBleed, rulesForPlan, type PlanRequest, type PlanResult } from '@brook/core/bleed/plan';
-import type { HouseRules } from '@brook/core/bleed/rules';
 import { partsAsOne, routineFlush, type Purpose, type WorkDone } from '@brook/core/bleed/scope';
-import type { Vehicle } from '../../db/models';
 
 /** What is said and chosen before anybody said or chose anything more than why it is here. */
 export function usualChoices(
@@ -63,51 +56,6 @@ export function choicesStill(layout: Layout, choices: PlanChoices | null): PlanC
     leastFluid: null,
     order: choices.order === 'least fluid' ? null : choices.order,
   };
-}
-
-/** What a job's plan is made of besides the vehicle and what was chosen. */
-export interface PlanBasis {
-  readonly fill: { readonly grade: Grade; readonly isoClass: IsoClass | null };
-  readonly newColour: Colour;
-  readonly rules: HouseRules;
-  /** What the vehicle owes: the job takes it over. */
-  readonly before: readonly OpenItem[];
-  /** Whether its fluid was judged as due, and whether it was found dark or dirty. */
-  readonly due: boolean;
-  readonly dirty: boolean;
-  /** What the jobs before left inside, and what is in the system as somebody said. */
-  readonly inside: Inside | null;
-  readonly inSystem: Grade | null;
-}
-
-/** What a job's plan is made of. */
-export function planRequestOf(
-  vehicle: Pick<Vehicle, 'layout' | 'makerEntry'>,
-  { leaveOldFluid, ...choices }: PlanChoices,
-  { fill, newColour, rules, before, due, dirty, inside, inSystem }: PlanBasis,
-): PlanRequest {
-  const { layout } = vehicle;
-  return {
-    ...choices,
-    circumstances: {
-      ...choices.circumstances,
-      dirty: choices.circumstances.dirty || dirty,
-    },
-    work: workTakenOver(layout, choices.work, { before, due, leaveOldFluid }),
-    layout,
-    fillGrade: fill.grade,
-    isoClass: fill.isoClass,
-    newColour,
-    inside,
-    inSystem,
-    makerOrder: vehicle.makerEntry?.order ?? null,
-    preferences: rulesForPlan(rules),
-  };
-}
-
-/** The plan of a job by what is known now. */
-export function planFor(...of: Parameters<typeof planRequestOf>): PlanResult {
-  return planBleed(planRequestOf(...of));
 }
 
 /** The first bleeder of a maker's order that this layout does not have, with those that it has; null when all are there. */
