@@ -1,0 +1,234 @@
+import { gateWords } from '../../job/gate';
+import { foldJob, type JobEvent } from '../../job/log';
+import { nextStep, type Kept } from '../../job/run';
+import { afterWork, EVERYTHING, kept, layoutOf, logFrom, planned, type Said } from '../../testing';
+import { controlsConcerned, jobSays, owedWork } from '.';
+import {
+  CAR,
+  FERRY_VAN,
+  MOTORCYCLE,
+  SIDECAR,
+  Yard,
+  run,
+  proof,
+  used,
+  DRIVEN,
+  ended,
+  released,
+  openingAt,
+  until,
+  halt,
+  flush,
+  onePart,
+} from '../../testing/yard';
+
+const brown = (): Kept<JobEvent> =>
+  kept({
+    kind: 'fluid read',
+    read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
+  } as unknown as Said);
+
+describe('the next job does not free what the one before left', () => {
+  test('(a) a bleeder snapped, the job ended; then the clutch alone', () => {
+    const yard = new Yard(FERRY_VAN);
+    yard.take(flush(FERRY_VAN, 'master'), (p) => [
+      ...(until(p, 'left-rear', 2) as Said[]),
+      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
+      ended,
+    ]);
+    expect(yard.kinds()).toContain('snapped left-rear');
+    expect(yard.drive).toBe('do not drive');
+    const clutch = yard.take(flush(FERRY_VAN, 'clutch-master'), (p) =>
+      released(FERRY_VAN)(p).slice(0, -1),
+    );
+    // It takes the brakes over: the bleeder is in the plan, and both controls are proved.
+    expect(clutch.run!.plan.openings.map((s) => s.bleeder.id)).toContain('left-rear');
+    expect(controlsConcerned(clutch, FERRY_VAN, yard.before).map((m) => m.id)).toEqual([
+      'master',
+      'clutch-master',
+    ]);
+  });
+
+  test('(a) a clutch job whose plan was made without it is shut by the gate', () => {
+    const yard = new Yard(FERRY_VAN);
+    yard.take(flush(FERRY_VAN, 'master'), (p) => [
+      ...(until(p, 'left-rear', 2) as Said[]),
+      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
+      ended,
+    ]);
+    const plan = planned(FERRY_VAN, { work: flush(FERRY_VAN, 'clutch-master'), means: EVERYTHING });
+    const only = foldJob(
+      logFrom(plan, [...run(plan), used, ...proof(plan, ['clutch-master']), ...DRIVEN] as Said[]),
+    );
+    yard.put(only);
+    const { verdict, reasons } = yard.gate(only);
+    expect(verdict).toBe('shut');
+    const sentences = reasons.map(gateWords).join(' ');
+    expect(sentences).toContain('Left rear bleeder snapped'.toLowerCase().slice(0, 9));
+    expect(reasons.map((r) => r.code)).toContain('open item');
+    expect(reasons).toContainEqual({ code: 'control not judged', control: 'brake pedal' });
+    yard.says[yard.says.length - 1] = { ...yard.says.at(-1)!, released: true, open: [] };
+    expect(yard.drive).toBe('do not drive');
+  });
+
+  test('(b) a flush ran dry and was ended; then one caliper', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      ...(until(p, 'right-rear', 1) as Said[]),
+      ...halt('ran dry', openingAt(p, 'right-rear'), 'end job'),
+      ended,
+    ]);
+    const airy = owedWork(CAR, yard.before).airAt;
+    expect(new Set(airy)).toEqual(new Set(CAR.bleeders.map((b) => b.id)));
+    const next = yard.take(onePart(CAR, 'left-rear-caliper', ['master']), () => []);
+    expect(new Set(next.run!.plan.openings.map((s) => s.bleeder.id))).toEqual(new Set(airy));
+  });
+
+  test('(c) “leave this one” at a seized wheel, ended; then another wheel', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      ...(until(p, 'left-rear', 3) as Said[]),
+      ...halt('seized', openingAt(p, 'left-rear'), 'leave shut'),
+      ended,
+    ]);
+    expect(yard.kinds()).toContain('seized left-rear');
+    expect(yard.before.find((m) => m.kind === 'seized')!.weight).toBe('holds');
+    const next = yard.take(onePart(CAR, 'left-front-caliper', ['master']), () => []);
+    expect(next.run!.plan.openings.map((s) => s.bleeder.id)).toContain('left-rear');
+  });
+
+  test('(d) hoses off and compared, ended before anything was drawn', () => {
+    const yard = new Yard(CAR);
+    const work = afterWork(CAR, {
+      parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }],
+    });
+    yard.take(work, (p) => [
+      ...(run(p).filter((e) => e.kind === 'part compared') as Said[]),
+      ended,
+    ]);
+    expect(yard.drive).toBe('do not drive');
+    expect(yard.kinds()).toEqual(
+      expect.arrayContaining([
+        'part off left-front-caliper',
+        'control not proved master',
+        'air possible left-front',
+      ]),
+    );
+    // Said to be off is enough: before a plan was accepted, before the fluid was read.
+    const said = new Yard(CAR);
+    said.put(foldJob([kept({ kind: 'work said', work }), kept(ended)]));
+    expect(said.drive).toBe('do not drive');
+    expect(said.kinds()).toContain('air possible left-front');
+  });
+
+  test('a part that is not done yet holds nothing until something is opened', () => {
+    const work = afterWork(CAR, {
+      parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, notYet: true }],
+    });
+    const yard = new Yard(CAR);
+    yard.put(foldJob([kept({ kind: 'work said', work }), kept(ended)]));
+    expect(yard.drive).toBe('free');
+    const planned = new Yard(CAR);
+    planned.take(work, () => []);
+    expect(planned.drive).toBe('free');
+    const opened = new Yard(CAR);
+    opened.take(work, (p) => [
+      ...(run(p).filter((e) => e.kind === 'prepared') as Said[]).slice(0, -1),
+      ended,
+    ]);
+    expect(opened.kinds()).toEqual(
+      expect.arrayContaining(['part off left-front-caliper', 'air possible left-front']),
+    );
+  });
+
+  test('(d) what was said before it stood in the log counts as well', () => {
+    const work = onePart(CAR, 'left-front-caliper', ['master']);
+    const about = { jobId: 'old', jobNumber: 1, openedAtMs: 7, layout: CAR, work };
+    const { open } = jobSays(foldJob([kept(ended)]), about);
+    expect(open.map((m) => m.kind)).toContain('part off');
+    expect(open.every((m) => m.sinceMs === 7 || m.kind === 'old fluid')).toBe(true);
+    expect(jobSays(foldJob([kept(ended)]), { ...about, work: null }).open).toEqual([]);
+  });
+
+  test('(e) a tool cycle that is owed for air is not left out by a sentence', () => {
+    const yard = new Yard(CAR);
+    const work = afterWork(CAR, { modulatorOpened: true });
+    const job = yard.take(work, (p) => {
+      const tool = p.stages.find((s) => s.kind === 'tool cycle')!;
+      const all = run(p);
+      const first = all.findIndex((e) => 'stageId' in e && e.stageId === tool.id);
+      const skipped: Said = { kind: 'stage skipped', stageId: tool.id, reason: 'Tool is away' };
+      const without = all.filter((e) => !('stageId' in e && e.stageId === tool.id));
+      return [
+        ...(without.slice(0, first) as Said[]),
+        skipped,
+        ...(without.slice(first) as Said[]),
+        used,
+        ...(proof(p, ['master']) as Said[]),
+      ];
+    });
+    expect(nextStep(job.run!).kind).toBe('finished');
+    expect(yard.gate(job).reasons.map((r) => r.code)).toEqual(['stage owed']);
+    expect(yard.kinds()).toContain('tool cycle owed modulator-primary');
+    expect(yard.drive).toBe('do not drive');
+  });
+
+  test('(f) one axle of brown fluid bled is not a change of all', () => {
+    const yard = new Yard(CAR);
+    const plan = planned(CAR, {
+      work: onePart(CAR, 'left-rear-caliper', ['master']),
+      means: EVERYTHING,
+    });
+    const read = brown();
+    const job = foldJob([
+      read,
+      ...logFrom(plan, [
+        ...run(plan),
+        used,
+        ...proof(plan, ['master']),
+        ...DRIVEN,
+        { kind: 'released' },
+      ] as Said[]),
+    ]);
+    yard.put(job);
+    expect(yard.says[0]!.renewed).toEqual([]);
+    expect(yard.drive).toBe('free');
+    expect(yard.before.map((m) => `${m.kind} ${m.where} ${m.weight}`).sort()).toEqual(
+      CAR.bleeders.map((b) => `old fluid ${b.id} owed`).sort(),
+    );
+  });
+
+  test.each([
+    ['motorcycle with lever and pedal', MOTORCYCLE],
+    ['sidecar outfit', SIDECAR],
+    ['van with a clutch', FERRY_VAN],
+  ] as const)('(g) every control is proved, not only the first in hand: %s', (_, layout) => {
+    const masters = layout.masters.map((m) => m.id);
+    expect(masters.length).toBeGreaterThan(1);
+    for (const left of masters) {
+      const yard = new Yard(layout);
+      const others = masters.filter((id) => id !== left);
+      const job = yard.take(flush(layout), (p) => [
+        ...(run(p) as Said[]),
+        used,
+        ...(proof(p, others) as Said[]),
+      ]);
+      const { control } = layout.masters.find((m) => m.id === left)!;
+      expect(yard.gate(job).reasons).toContainEqual({ code: 'control not judged', control });
+    }
+  });
+
+  test('(h) a clutch is judged by where it takes up and not by a brake’s words', () => {
+    const layout = layoutOf('motorcycle-clutch-bare');
+    const yard = new Yard(layout);
+    const job = yard.take(flush(layout), (p) => [
+      ...(run(p) as Said[]),
+      used,
+      ...(proof(p, ['clutch-master']).filter((e) => e.kind !== 'take-up judged') as Said[]),
+      { kind: 'pedal judged', masterId: 'clutch-master', result: 'firm and high' },
+    ]);
+    expect(yard.gate(job).reasons).toEqual([
+      { code: 'control not judged', control: 'clutch lever' },
+    ]);
+  });
+});

@@ -1,0 +1,212 @@
+import { foldJob, type JobEvent } from '../../job/log';
+import { nextStep, type Kept } from '../../job/run';
+import type { WorkDone } from '../../bleed/scope';
+import { afterWork, EVERYTHING, kept, logFrom, planned, type Said } from '../../testing';
+import { doneAfterClose, owedWork } from '.';
+import {
+  CAR,
+  MOTORCYCLE,
+  VETERAN,
+  Yard,
+  run,
+  proof,
+  DRIVEN,
+  ended,
+  released,
+  openingAt,
+  until,
+  halt,
+  flush,
+} from '../../testing/yard';
+
+const brown = (): Kept<JobEvent> =>
+  kept({
+    kind: 'fluid read',
+    read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
+  } as unknown as Said);
+
+describe('what settles', () => {
+  const snapped = (): Yard => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [
+      ...(until(p, 'left-rear', 2) as Said[]),
+      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
+      ended,
+    ]);
+    return yard;
+  };
+
+  test('the next job that bleeds what is owed, proves the control and is released', () => {
+    const yard = snapped();
+    yard.take(flush(CAR), (p) => [...(run(p) as Said[]), ended]);
+    // Bled, but nobody proved it.
+    expect(yard.kinds()).not.toContain('snapped left-rear');
+    expect(yard.drive).toBe('do not drive');
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.before).toEqual([]);
+  });
+
+  test('a mark: by a job that was taken in after it, or that judged every control after it', () => {
+    const marked = (atMs: number) => {
+      const yard = new Yard(CAR);
+      yard.take(flush(CAR), released(CAR));
+      yard.say({ kind: 'marked', reason: 'Towed in, no pedal' }, atMs);
+      return yard;
+    };
+    const taken = 1_000_000;
+    const judged = 9_000_000;
+    expect(marked(taken).drive).toBe('free');
+    expect(marked(judged).drive).toBe('free');
+    expect(marked(judged + 1).drive).toBe('do not drive');
+    expect(marked(judged + 1).before).toMatchObject([
+      { kind: 'marked', because: 'Towed in, no pedal', by: 'Ode' },
+    ]);
+    const yard = marked(judged + 1);
+    yard.say({ kind: 'undone', eventId: 'v0' }, judged + 2);
+    expect(yard.drive).toBe('free');
+  });
+
+  test('look and prove: nothing is opened, every control is proved, the mark is gone', () => {
+    const yard = new Yard(MOTORCYCLE);
+    yard.say({ kind: 'marked', reason: 'Fell over in the yard' }, 10);
+    const work: WorkDone = { ...flush(MOTORCYCLE, 'front-master'), purpose: 'look and prove' };
+    const job = yard.take(work, (p) => [
+      ...(run(p) as Said[]),
+      ...(proof(p, ['front-master']) as Said[]),
+    ]);
+    expect(job.run!.plan.openings).toEqual([]);
+    expect(job.run!.plan.preparation).not.toContain('fill reservoir');
+    // The mark is of the whole vehicle: its other control too.
+    expect(yard.gate(job).reasons).toContainEqual({
+      code: 'control not judged',
+      control: 'brake pedal',
+    });
+    yard.says.pop();
+    yard.take(work, (p) => [
+      ...(run(p) as Said[]),
+      ...(proof(p, ['front-master', 'rear-master']) as Said[]),
+      ...DRIVEN,
+      { kind: 'released' },
+    ]);
+    expect(yard.drive).toBe('free');
+  });
+
+  const owesCycle = (): Yard => {
+    const yard = new Yard(CAR);
+    yard.take(afterWork(CAR, { modulatorOpened: true }), () => [ended]);
+    expect(yard.kinds()).toContain('tool cycle owed modulator-primary');
+    return yard;
+  };
+  const paper = {
+    kind: 'cycle elsewhere',
+    workshop: 'Harbour garage',
+    date: '2026-04-30',
+    paper: 'H 12',
+  };
+
+  test('a tool cycle elsewhere settles the cycle; without the bleed after it a base bleed is owed, holding', () => {
+    const yard = owesCycle();
+    yard.say({ ...paper, bledAfter: false }, 50_000_000);
+    expect(yard.kinds().filter((k) => k.startsWith('tool'))).toEqual([]);
+    expect(yard.kinds()).toContain('base bleed owed modulator-primary');
+    expect(new Set(owedWork(CAR, yard.before).airAt)).toEqual(
+      new Set(CAR.bleeders.map((b) => b.id)),
+    );
+    const both = owesCycle();
+    both.say({ ...paper, bledAfter: true }, 50_000_000);
+    expect(both.kinds().filter((k) => /tool|base/.test(k))).toEqual([]);
+    // A paper of before the work says nothing of it.
+    const early = owesCycle();
+    early.say({ ...paper, bledAfter: true }, -1);
+    expect(early.kinds()).toContain('tool cycle owed modulator-primary');
+  });
+
+  test('the base bleed after a paper: by a job taken in after it', () => {
+    const yard = owesCycle();
+    yard.say({ ...paper, bledAfter: false }, 1_500_000);
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.kinds()).toEqual([]);
+    const late = owesCycle();
+    late.say({ ...paper, bledAfter: false }, 2_000_001);
+    late.take(flush(CAR), released(CAR));
+    expect(late.kinds().map((k) => k.split(' modulator')[0])).toContain('base bleed owed');
+  });
+
+  test('the cycle here, and the bleed after it', () => {
+    const yard = owesCycle();
+    const job = yard.take(flush(CAR), released(CAR));
+    expect(job.run!.plan.stages.map((s) => s.kind)).toContain('tool cycle');
+    expect(yard.before).toEqual([]);
+  });
+
+  test('a leak: mended, and looked at by whoever releases', () => {
+    const leaking = () => {
+      const yard = new Yard(CAR);
+      yard.take(flush(CAR), (p) => [
+        ...(until(p, 'left-rear', 2) as Said[]),
+        ...halt('leak', openingAt(p, 'left-rear'), 'end job'),
+        ended,
+      ]);
+      return yard;
+    };
+    const [leak] = leaking().before.filter((m) => m.kind === 'leak');
+    const unmended = leaking();
+    unmended.take(flush(CAR), released(CAR));
+    expect(unmended.kinds()).toEqual(['leak left-rear']);
+    const mended: Said = {
+      kind: 'mended',
+      haltId: null,
+      openItemId: leak!.id,
+      where: 'left rear',
+      how: 'Banjo washers renewed',
+    };
+    const yard = leaking();
+    yard.take(flush(CAR), (p) => [mended, ...released(CAR)(p)]);
+    expect(yard.before).toEqual([]);
+  });
+
+  test('a leak mended in the same job halts no more and is proved anew', () => {
+    const yard = new Yard(CAR);
+    const job = yard.take(flush(CAR), (p) => [
+      ...(run(p) as Said[]),
+      ...(proof(p, ['master']) as Said[]),
+      { id: 'h', kind: 'halted', reason: 'leak', openingId: null },
+      { kind: 'mended', haltId: 'h', where: 'left rear hose', how: 'Flare remade' },
+    ]);
+    expect(nextStep(job.run!).kind).toBe('finished');
+    expect(job.proof.answers).toEqual([]);
+    expect(yard.kinds()).not.toContain('leak');
+  });
+
+  test('a stop by the fluid: only by fluid that was looked at, every bleeder, and a release', () => {
+    const yard = new Yard(VETERAN);
+    yard.put(foldJob([kept({ kind: 'ended', reason: 'Oil in the fluid.', stop: true })]));
+    expect(yard.before).toMatchObject([{ kind: 'stop verdict', because: 'Oil in the fluid.' }]);
+    const unread = new Yard(VETERAN);
+    unread.says.push(...yard.says);
+    unread.take(flush(VETERAN), released(VETERAN));
+    expect(unread.drive).toBe('do not drive');
+    const plan = planned(VETERAN, { work: flush(VETERAN), means: EVERYTHING });
+    yard.put(foldJob([brown(), ...logFrom(plan, released(VETERAN)(plan))]));
+    expect(yard.drive).toBe('free');
+  });
+
+  test('what was done after a job was closed holds until a later job releases', () => {
+    const stroke: Said = { id: 's', kind: 'stroke', openingId: 'left-rear', atMs: 1_500_000 };
+    const note: Said = { id: 'n', kind: 'note', text: 'Boot torn', atMs: 5 };
+    expect(doneAfterClose([kept(note)], [])).toBeNull();
+    const undone: Said = { id: 'u', kind: 'undone', eventId: 's' };
+    expect(doneAfterClose([kept(stroke), kept(undone)], [])).toBeNull();
+    expect(doneAfterClose([kept(undone)], [kept(stroke)])).toMatchObject({ eventId: 'u' });
+    const late = doneAfterClose([kept(note), kept(stroke)], []);
+    expect(late).toMatchObject({ eventId: 's', atMs: 1_500_000, person: 'Una' });
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), released(CAR));
+    yard.says[0] = { ...yard.says[0]!, afterClose: late };
+    // A phone whose clock is slow: its own job's proof does not count for it.
+    expect(yard.drive).toBe('do not drive');
+    expect(yard.before).toMatchObject([{ kind: 'done after close', sinceMs: 1_500_000 }]);
+    yard.take(flush(CAR), released(CAR));
+    expect(yard.drive).toBe('free');
+  });
+});
