@@ -122,5 +122,5 @@ test('what was shut by feel stands in small where its vehicle is taken in, besid
   // Shut once more by feel, that one is looked at again; the others were seen dry.
   expect((await byFeel()).sort()).toEqual(['left-rear', 'left-rear-caliper']);
   const card = await (await page.request.get(`/api/v1/jobs/${job.id}/card`)).json();
-  expect(card.settled).toContain('Left front, right front and right rear: no torque written');
+  expect(card.cleared).toContain('Left front, right front and right rear: no torque written');
 });

@@ -87,7 +87,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
     .toContain('decided');
   await workshop.end(await workshop.job(first.id));
   await takeIn(page, car);
-  await expect(page.getByTestId('open item seized')).toContainText('Settled by bleeding');
+  await expect(page.getByTestId('open item seized')).toContainText('Clears by bleeding');
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();

@@ -23,10 +23,10 @@ export function OpenItemList({ openItems }: { readonly openItems: readonly OpenI
       {owed.map((g) => (
         <OpenItemLine key={g.openItems[0].id} group={g} />
       ))}
-      {byFeel.map(({ title, settledBy, openItems: [first] }) => (
+      {byFeel.map(({ title, clearsWhen, openItems: [first] }) => (
         <View key={first.id} role="listitem" style={styles.quiet}>
           <Words size="small" tone="softWords">
-            {`${title}. ${first.because}. ${whence(first)}. ${settledBy}`}
+            {`${title}. ${first.because}. ${whence(first)}. ${clearsWhen}`}
           </Words>
         </View>
       ))}
@@ -46,7 +46,7 @@ function OpenItemLine({ group }: { readonly group: OpenItemGroup }) {
           {`${first.because}. ${whence(first)}`}
         </Words>
         <Words size="small">
-          {holds ? group.settledBy : `${group.settledBy} It may be driven meanwhile.`}
+          {holds ? group.clearsWhen : `${group.clearsWhen} It may be driven meanwhile.`}
         </Words>
       </View>
     </View>

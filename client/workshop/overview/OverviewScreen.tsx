@@ -135,7 +135,7 @@ const drumWords = ({ wasteMl, drumMl }: Overview['waste']): string =>
   `${(wasteMl / 1000).toFixed(1)} of ${(drumMl / 1000).toFixed(0)} L`;
 
 const titles = (openItems: readonly OpenItem[]): string[] =>
-  groupOpenItems(openItems).map((g) => `${g.title}. ${g.settledBy}`);
+  groupOpenItems(openItems).map((g) => `${g.title}. ${g.clearsWhen}`);
 
 function Drum(waste: Overview['waste']) {
   const { wasteMl, drumMl } = waste;

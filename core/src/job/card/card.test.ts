@@ -38,7 +38,7 @@ function cardOf(plan: typeof PLAN, said: readonly Said[], more: Partial<CardFact
     used: null,
     controls: controlsOnRecord(job),
     air: {},
-    settled: [],
+    cleared: [],
     left: [],
     rules: DEFAULT_RULES,
     makerMonths: null,

@@ -99,8 +99,8 @@ export interface JobCard {
     readonly by: string;
   }[];
   readonly people: readonly { readonly name: string; readonly did: string }[];
-  /** What the vehicle owed and this job settled, and what it still owes. */
-  readonly settled: readonly string[];
+  /** What the vehicle owed and this job cleared, and what it still owes. */
+  readonly cleared: readonly string[];
   readonly left: readonly string[];
   /** When the fluid is due again; null where not all of it was renewed. */
   readonly due: { readonly atMs: number; readonly by: 'maker' | 'house rule' } | null;
@@ -129,8 +129,8 @@ export interface CardFacts {
   readonly controls: readonly ControlOnRecord[];
   /** Air left by master, where it was measured. */
   readonly air: Readonly<Record<string, AirLeft>>;
-  /** Open items that this job settled, in words. */
-  readonly settled: readonly string[];
+  /** Open items that this job cleared, in words. */
+  readonly cleared: readonly string[];
   /** What it leaves open, in words. */
   readonly left: readonly string[];
   readonly rules: HouseRules;
@@ -175,7 +175,7 @@ export function jobCard(facts: CardFacts): JobCard {
     checks: checksOf(job, layout),
     overridden: overridesOf(job).map(({ what, why, person: by }) => ({ what, why, by })),
     people: peopleOf(job),
-    settled: facts.settled,
+    cleared: facts.cleared,
     left: facts.left,
     due: dueOf(facts),
   };

@@ -145,7 +145,7 @@ test('every reason has a sentence', () => {
     { code: 'bleeder not clear', place: 'left rear bleeder' },
     { code: 'stage owed', title: 'Cycle the modulator' },
     { code: 'strokes asked' },
-    { code: 'open item', what: 'Tool cycle owed', settledBy: 'Settled by the cycle.' },
+    { code: 'open item', what: 'Tool cycle owed', clearsWhen: 'Clears with the cycle.' },
     { code: 'control not judged', control: 'brake pedal' },
     { code: 'control does not pass', control: 'brake pedal', result: 'springy' },
     { code: 'control does not pass', control: 'clutch pedal', result: 'near the end' },
@@ -332,7 +332,7 @@ test('nobody overrides what leaves danger', () => {
 });
 
 test('what the vehicle owes besides keeps the gate shut, whatever this job did', () => {
-  const owed = { what: 'Tool cycle owed', settledBy: 'Settled by the cycle.' };
+  const owed = { what: 'Tool cycle owed', clearsWhen: 'Clears with the cycle.' };
   const answer = gateOn(DONE, GOOD, 'good', { openItems: [owed] });
   expect(answer).toEqual({ verdict: 'shut', reasons: [{ code: 'open item', ...owed }] });
 });

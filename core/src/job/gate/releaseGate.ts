@@ -40,7 +40,7 @@ export type GateReason =
   /** The workshop asks for a photo of it. */
   | { readonly code: 'photo asked for'; readonly item: CheckItem }
   /** What the vehicle owes from before or beside this job, and what settles it. */
-  | { readonly code: 'open item'; readonly what: string; readonly settledBy: string }
+  | { readonly code: 'open item'; readonly what: string; readonly clearsWhen: string }
   | { readonly code: 'no test drive' }
   | { readonly code: 'drive failed' };
 
@@ -67,7 +67,7 @@ export interface GateInput {
   /** Bleeders that were left shut and may stay so: seized ones of a circuit that was never opened. */
   readonly mayStayShut: ReadonlySet<string>;
   /** Open items that hold the vehicle and that the release of this job would not settle. */
-  readonly openItems: readonly { readonly what: string; readonly settledBy: string }[];
+  readonly openItems: readonly { readonly what: string; readonly clearsWhen: string }[];
   readonly drive: DriveResult | null;
   /** Paper that this workshop asks for by its house rules. */
   readonly paper: {

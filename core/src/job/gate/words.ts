@@ -178,7 +178,7 @@ export function gateWords(reason: GateReason): string {
     case 'photo asked for':
       return `This workshop asks for a photo: ${lowerFirst(CHECK_WORDS[reason.item].ask)}.`;
     case 'open item':
-      return `Still open: ${lowerFirst(reason.what)}. ${reason.settledBy}`;
+      return `Still open: ${lowerFirst(reason.what)}. ${reason.clearsWhen}`;
     case 'no test drive':
       return 'The test drive is still to come.';
     case 'drive failed':

@@ -37,7 +37,7 @@ describe('what comes off goes back on', () => {
     expect(shut.verdict).toBe('shut');
     expect(shut.reasons.map(gateWords)).toEqual([
       expect.stringMatching(
-        /^Still open: clip or bracket, not back on\. Settled by putting it back/,
+        /^Still open: clip or bracket, not back on\. Clears when it is back on/,
       ),
     ]);
     expect(verdict([off('a'), back('a')]).verdict).toBe('release');

@@ -36,7 +36,7 @@ export function gateOf(
       ...leftOpen(job, about, before, true).filter(holds),
     ]).map((g) => ({
       what: g.title,
-      settledBy: g.settledBy,
+      clearsWhen: g.clearsWhen,
     })),
     // A drive counts for the proof that it followed: after a failed one everything is proved, and driven, anew.
     drive: drive?.result?.result ?? null,

@@ -18,7 +18,7 @@ export { usedGap } from './usedGap';
 export { openItems, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';
 export {
   groupOpenItems,
-  openItemSettledBy,
+  openItemClearsWhen,
   openItemTitle,
   owesCount,
   type OpenItemGroup,

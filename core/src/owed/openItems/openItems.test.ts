@@ -8,7 +8,7 @@ import {
   groupOpenItems,
   holds,
   OPEN_ITEM_KINDS,
-  openItemSettledBy,
+  openItemClearsWhen,
   openItemTitle,
   owedWork,
   owesBleed,
@@ -166,11 +166,11 @@ test('a place that the layout has no more stands for every bleeder', () => {
   expect(owesBleed(CAR, [{ kind: 'marked', where: null } as OpenItem])).toBe(false);
 });
 
-test('every kind says what is owed and what settles it, and one thing is said once', () => {
+test('every kind says what is owed and what clears it, and one thing is said once', () => {
   const said = OPEN_ITEM_KINDS.map((kind) => openItemTitle({ kind, place: 'left rear' }));
   expect(new Set(said).size).toBe(OPEN_ITEM_KINDS.length);
   for (const kind of OPEN_ITEM_KINDS)
-    expect(openItemSettledBy({ kind, place: null })).toMatch(/^Settled by .*\.$/);
+    expect(openItemClearsWhen({ kind, place: null })).toMatch(/^Clears (by|when|with) .*\.$/);
   const m = (where: string, weight: OpenItem['weight'] = 'holds') =>
     ({
       kind: 'air possible',

@@ -3,106 +3,108 @@ import { isQuiet, type OpenItem, type OpenItemKind } from './openItem';
 
 type Words = (place: string) => string;
 
-/** What is owed, and what settles it: as one says it across the bench. */
-const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly settledBy: Words }>> = {
-  'control not proved': {
-    what: (place) => `${capital(place)} not proved`,
-    settledBy: (place) => `Settled by the proof of the ${place} and a release.`,
-  },
-  'control soft': {
-    what: (place) => `${capital(place)} not right`,
-    settledBy: (place) => `Settled by the proof of the ${place} and a release.`,
-  },
-  'air possible': {
-    what: (place) => `Air may be behind the ${place}`,
-    settledBy: (place) => `Settled by bleeding the ${place}.`,
-  },
-  'part off': {
-    what: (place) => `${capital(place)}: off, or not proved since`,
-    settledBy: () => 'Settled by fitting it, bleeding what hangs on it, and a release.',
-  },
-  'not back on': {
-    what: (place) => `${capital(place)}, not back on`,
-    settledBy: () => 'Settled by putting it back, and saying so.',
-  },
-  'tool cycle owed': {
-    what: (place) => `Tool cycle owed, ${lowerFirst(place)}`,
-    settledBy: () =>
-      'Settled by the cycle and the bleed after it, here or by a workshop that names both.',
-  },
-  'base bleed owed': {
-    what: (place) => `Base bleed owed, ${lowerFirst(place)}`,
-    settledBy: () => 'Settled by bleeding every bleeder behind it.',
-  },
-  'bleeder left': {
-    what: (place) => `${capital(place)} left unbled`,
-    settledBy: (place) => `Settled by bleeding the ${place}.`,
-  },
-  seized: {
-    what: (place) => `${capital(place)} seized`,
-    settledBy: (place) => `Settled by bleeding the ${place}.`,
-  },
-  snapped: {
-    what: (place) => `${capital(place)} snapped`,
-    settledBy: (place) => `Settled by renewing it and bleeding the ${place}.`,
-  },
-  leak: {
-    what: (place) => (place === 'vehicle' ? 'Leak' : `Leak: ${lowerFirst(place)}`),
-    settledBy: () => 'Settled by a mend that was looked at, and a release.',
-  },
-  'stop verdict': {
-    what: () => 'The fluid stopped the job',
-    settledBy: () =>
-      'Settled by a later look at the fluid that does not stop, every bleeder bled, and a release.',
-  },
-  'drive failed': {
-    what: () => 'The test drive failed',
-    settledBy: () => 'Settled by a proof after it, and a release.',
-  },
-  marked: {
-    what: () => 'Marked by hand',
-    settledBy: () => 'Settled by a job that looks at it and proves every control.',
-  },
-  'done after close': {
-    what: () => 'Something was done after its job was closed',
-    settledBy: () => 'Settled by a job that looks at it and proves every control.',
-  },
-  'look again': {
-    what: (place) =>
-      place === 'vehicle' ? 'Look at it again' : `${capital(place)}: look at it again`,
-    settledBy: () => 'Settled by putting it right, and saying what was done.',
-  },
-  tightness: {
-    what: (place) => `${capital(place)}: look at its tightness`,
-    settledBy: () =>
-      'Settled by tightening it to the manual’s value, or by putting it right and saying what was done.',
-  },
-  'by feel': {
-    what: (place) => `${capital(place)}: no torque written`,
-    settledBy: () => 'Settled by a torque, or by a later job that finds it dry and leaves it shut.',
-  },
-  'lamp lit': {
-    what: () => 'A lamp was lit',
-    settledBy: () => 'Settled by a proof that the lamps are out, and a release.',
-  },
-  'old fluid': {
-    what: (place) => `Old fluid left at the ${place}`,
-    settledBy: () => 'Settled by renewing it there.',
-  },
-};
+/** What is owed, and what clears it: as one says it across the bench. */
+const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly clearsWhen: Words }>> =
+  {
+    'control not proved': {
+      what: (place) => `${capital(place)} not proved`,
+      clearsWhen: (place) => `Clears with the proof of the ${place} and a release.`,
+    },
+    'control soft': {
+      what: (place) => `${capital(place)} not right`,
+      clearsWhen: (place) => `Clears with the proof of the ${place} and a release.`,
+    },
+    'air possible': {
+      what: (place) => `Air may be behind the ${place}`,
+      clearsWhen: (place) => `Clears by bleeding the ${place}.`,
+    },
+    'part off': {
+      what: (place) => `${capital(place)}: off, or not proved since`,
+      clearsWhen: () => 'Clears by fitting it, bleeding what hangs on it, and a release.',
+    },
+    'not back on': {
+      what: (place) => `${capital(place)}, not back on`,
+      clearsWhen: () => 'Clears when it is back on, and somebody says so.',
+    },
+    'tool cycle owed': {
+      what: (place) => `Tool cycle owed, ${lowerFirst(place)}`,
+      clearsWhen: () =>
+        'Clears with the cycle and the bleed after it, here or by a workshop that names both.',
+    },
+    'base bleed owed': {
+      what: (place) => `Base bleed owed, ${lowerFirst(place)}`,
+      clearsWhen: () => 'Clears by bleeding every bleeder behind it.',
+    },
+    'bleeder left': {
+      what: (place) => `${capital(place)} left unbled`,
+      clearsWhen: (place) => `Clears by bleeding the ${place}.`,
+    },
+    seized: {
+      what: (place) => `${capital(place)} seized`,
+      clearsWhen: (place) => `Clears by bleeding the ${place}.`,
+    },
+    snapped: {
+      what: (place) => `${capital(place)} snapped`,
+      clearsWhen: (place) => `Clears by renewing it and bleeding the ${place}.`,
+    },
+    leak: {
+      what: (place) => (place === 'vehicle' ? 'Leak' : `Leak: ${lowerFirst(place)}`),
+      clearsWhen: () => 'Clears with a mend that was looked at, and a release.',
+    },
+    'stop verdict': {
+      what: () => 'The fluid stopped the job',
+      clearsWhen: () =>
+        'Clears with a later look at the fluid that does not stop, every bleeder bled, and a release.',
+    },
+    'drive failed': {
+      what: () => 'The test drive failed',
+      clearsWhen: () => 'Clears with a proof after it, and a release.',
+    },
+    marked: {
+      what: () => 'Marked by hand',
+      clearsWhen: () => 'Clears with a job that looks at it and proves every control.',
+    },
+    'done after close': {
+      what: () => 'Something was done after its job was closed',
+      clearsWhen: () => 'Clears with a job that looks at it and proves every control.',
+    },
+    'look again': {
+      what: (place) =>
+        place === 'vehicle' ? 'Look at it again' : `${capital(place)}: look at it again`,
+      clearsWhen: () => 'Clears when it is put right, and somebody says what was done.',
+    },
+    tightness: {
+      what: (place) => `${capital(place)}: look at its tightness`,
+      clearsWhen: () =>
+        'Clears by tightening it to the manual’s value, or by putting it right and saying what was done.',
+    },
+    'by feel': {
+      what: (place) => `${capital(place)}: no torque written`,
+      clearsWhen: () =>
+        'Clears when a torque is noted, or a later job finds it dry and leaves it shut.',
+    },
+    'lamp lit': {
+      what: () => 'A lamp was lit',
+      clearsWhen: () => 'Clears with a proof that the lamps are out, and a release.',
+    },
+    'old fluid': {
+      what: (place) => `Old fluid left at the ${place}`,
+      clearsWhen: () => 'Clears by renewing it there.',
+    },
+  };
 
 /** What is owed, in one line. */
 export const openItemTitle = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
   WORDS[m.kind].what(m.place ?? 'vehicle');
 
-/** What settles it, in one sentence. */
-export const openItemSettledBy = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
-  WORDS[m.kind].settledBy(m.place ?? 'vehicle');
+/** What clears it, in one sentence. */
+export const openItemClearsWhen = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
+  WORDS[m.kind].clearsWhen(m.place ?? 'vehicle');
 
 /** Open items of one kind, one job and one cause, said in one go. */
 export interface OpenItemGroup {
   readonly title: string;
-  readonly settledBy: string;
+  readonly clearsWhen: string;
   readonly openItems: readonly [OpenItem, ...OpenItem[]];
 }
 
@@ -118,7 +120,7 @@ export function groupOpenItems(openItems: readonly OpenItem[]): OpenItemGroup[] 
   const said = [...groups.values()].map((group): OpenItemGroup => {
     const place = listed(group.flatMap((m) => (m.place === null ? [] : [m.place])));
     const named = { kind: group[0].kind, place: place || null };
-    return { title: openItemTitle(named), settledBy: openItemSettledBy(named), openItems: group };
+    return { title: openItemTitle(named), clearsWhen: openItemClearsWhen(named), openItems: group };
   });
   return [
     ...said.filter((g) => g.openItems[0].weight === 'holds'),

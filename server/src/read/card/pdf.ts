@@ -251,7 +251,7 @@ class Paper {
     if (card.overridden.length > 0)
       this.pair('Let go', card.overridden.map((o) => `${o.what}: ${o.why} (${o.by})`).join('; '));
     if (card.steps.length > 0) this.pair('Steps', card.steps.join('; '));
-    if (card.settled.length > 0) this.pair('Settled', card.settled.join('; '));
+    if (card.cleared.length > 0) this.pair('Cleared', card.cleared.join('; '));
     this.pair('Look again', card.left.length > 0 ? card.left.join('; ') : 'nothing left open');
     if (card.due)
       this.pair(

@@ -51,7 +51,7 @@ export async function cardOf(actor: Actor, id: string): Promise<CardDrawn> {
       controls,
       air: airOf(layout, plan?.preferences.altitudeM, controls, baselines),
       // What it opened itself on the way is no news to whoever gets the card.
-      settled: titles(entries.map((e) => e.openItem).filter((m) => m.jobId !== id)),
+      cleared: titles(entries.map((e) => e.openItem).filter((m) => m.jobId !== id)),
       left: titles(left.filter((m) => m.jobId === id)),
       // The rules that were in force when it was begun; a card does not change with them.
       rules: state.fluid?.read.rules ?? (await houseRulesOf(actor)),

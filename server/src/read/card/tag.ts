@@ -54,7 +54,7 @@ export async function wheelTag(actor: Actor, id: string, address: string): Promi
       name: `${vehicle.name} · ${vehicle.tag}`,
       lines: [
         since && `Since ${since}`,
-        ...groupOpenItems(openItems).map((g) => `${g.title}. ${g.settledBy}`),
+        ...groupOpenItems(openItems).map((g) => `${g.title}. ${g.clearsWhen}`),
         openItems.length === 0 ? vehicle.driveReason : null,
       ].filter((line): line is string => line !== null),
       foot: 'Scan it for what is next. Only the proof and a named person take this tag off.',
