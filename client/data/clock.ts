@@ -7,7 +7,7 @@ const HOLDS_MS = 300_000;
 /** Less than this is the doubt of the hearing itself. */
 const LEAST_MS = 100;
 
-interface Heard {
+interface ClockSample {
   readonly offsetMs: number;
   readonly tookMs: number;
   readonly atMs: number;
@@ -18,7 +18,7 @@ interface Heard {
  *
  * @param tookMs of question and answer together: the doubt is half of it
  */
-export function betterHeard(known: Heard | null, fresh: Heard): boolean {
+export function betterHeard(known: ClockSample | null, fresh: ClockSample): boolean {
   if (fresh.tookMs > LONGEST_MS) return known === null;
   if (known === null || fresh.tookMs <= known.tookMs) return true;
   return (
@@ -27,7 +27,7 @@ export function betterHeard(known: Heard | null, fresh: Heard): boolean {
   );
 }
 
-let known: Heard | null = null;
+let known: ClockSample | null = null;
 let offsetMs = Number(globalThis.localStorage?.getItem(KEY) ?? 0) || 0;
 
 /** An answer told the server's time. */

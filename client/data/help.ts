@@ -1,4 +1,4 @@
-import type { HelpSaid, HelpSignal } from '@brook/contract';
+import type { HelperScreen, HelpSignal } from '@brook/contract';
 import { HELPER_LINE_LOST_MS, HERE_EVERY_MS } from '@brook/contract/beats';
 import { useCallback, useEffect, useState } from 'react';
 import { v4 as uuid } from '@lukeed/uuid/secure';
@@ -26,7 +26,7 @@ export const leaveRun = (): void => sessionStorage.removeItem(JOINED);
 
 export interface Help {
   /** Null before the first word. */
-  readonly said: HelpSaid | null;
+  readonly said: HelperScreen | null;
   /** Whether the line to the workshop stands. */
   readonly inTouch: boolean;
   /** Whether the link has ended for this phone. */
@@ -36,7 +36,7 @@ export interface Help {
 
 /** The present call, as it changes, for a phone that joined. A tap that does not get through is no tap: the stroke in hand stops. */
 export function useHelp(token: string): Help {
-  const [said, setSaid] = useState<HelpSaid | null>(null);
+  const [said, setSaid] = useState<HelperScreen | null>(null);
   const [inTouch, setInTouch] = useState(true);
   const [ended, setEnded] = useState(false);
 
@@ -54,7 +54,7 @@ export function useHelp(token: string): Help {
       silentMs: HELPER_LINE_LOST_MS,
       on: {
         said: (data) => {
-          setSaid(data as HelpSaid);
+          setSaid(data as HelperScreen);
           setInTouch(true);
         },
       },

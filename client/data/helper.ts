@@ -5,7 +5,7 @@ import { useEffect, useSyncExternalStore } from 'react';
 import { call } from './call';
 
 /** The helper's phone of a run, as this phone last heard of it. */
-export interface HelperHeard {
+export interface HelperState {
   /** Null where no link stands. */
   readonly news: HelperNews;
   /** Whether this phone hears what happens as it happens. */
@@ -13,11 +13,11 @@ export interface HelperHeard {
 }
 
 /** By job: a link belongs to one run. */
-const known = new Map<string, HelperHeard>();
+const known = new Map<string, HelperState>();
 const listeners = new Set<() => void>();
 
 /** The line of a job told of the helper's phone, or was lost. */
-export function heardOfHelper(jobId: string, change: Partial<HelperHeard>): void {
+export function heardOfHelper(jobId: string, change: Partial<HelperState>): void {
   const before = known.get(jobId);
   const after = { news: null, inTouch: true, ...before, ...change };
   if (before && after.news === before.news && after.inTouch === before.inTouch) return;
@@ -31,7 +31,7 @@ function subscribe(listener: () => void): () => void {
 }
 
 /** @returns null as long as the line of the job has said nothing */
-export function useHelper(jobId: string): HelperHeard | null {
+export function useHelper(jobId: string): HelperState | null {
   const read = () => known.get(jobId) ?? null;
   return useSyncExternalStore(subscribe, read, read);
 }

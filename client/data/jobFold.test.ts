@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
 import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
-import type { Kept } from '@brook/core/job/run';
-import { kept, logFrom, planOf } from '@brook/core/testing';
+import type { Logged } from '@brook/core/job/run';
+import { loggedEvent, logFrom, planOf } from '@brook/core/testing';
 import { renderHook } from '@testing-library/react';
 import { FollowedJob, logOf, useFolded } from './jobFold';
 
@@ -12,13 +12,13 @@ jest.mock('@brook/core/job/log', () => {
 });
 
 const plan = planOf('motorcycle-front-disc');
-const stroke = (id: string) => kept({ id, kind: 'stroke', openingId: plan.openings[0]!.id });
-const undo = (eventId: string) => kept({ id: `undo-${eventId}`, kind: 'undone', eventId });
-const log = (...events: Kept<JobEvent>[]) => [...logFrom(plan, []), ...events];
+const stroke = (id: string) => loggedEvent({ id, kind: 'stroke', openingId: plan.openings[0]!.id });
+const undo = (eventId: string) => loggedEvent({ id: `undo-${eventId}`, kind: 'undone', eventId });
+const log = (...events: Logged<JobEvent>[]) => [...logFrom(plan, []), ...events];
 
 test('the accepted plan goes over the wire once, and stands in the log again', () => {
   const bare = {
-    ...kept({ id: 'accepted', kind: 'plan accepted', plan, pick: null }),
+    ...loggedEvent({ id: 'accepted', kind: 'plan accepted', plan, pick: null }),
     plan: undefined,
   };
   const events = [bare, stroke('a')] as unknown as Job['events'];
@@ -31,7 +31,7 @@ test('the accepted plan goes over the wire once, and stands in the log again', (
 });
 
 // Whatever comes: what was followed is what the whole log says.
-test.each<[string, Kept<JobEvent>[][]]>([
+test.each<[string, Logged<JobEvent>[][]]>([
   ['one tap after the other', [log(), log(stroke('a')), log(stroke('a'), stroke('b'))]],
   ['several at once', [log(), log(stroke('a'), stroke('b'), stroke('c'))]],
   ['an undo', [log(stroke('a'), stroke('b')), log(stroke('a'), stroke('b'), undo('b'))]],
@@ -55,7 +55,7 @@ test.each<[string, Kept<JobEvent>[][]]>([
 });
 
 // A tap is painted within a frame: folding a long log anew at each would not be.
-test.each<[string, Kept<JobEvent>[], Kept<JobEvent>[], { folded: number; added: number }]>([
+test.each<[string, Logged<JobEvent>[], Logged<JobEvent>[], { folded: number; added: number }]>([
   ['one tap', [stroke('a')], [stroke('b')], { folded: 0, added: 1 }],
   ['three at once', [stroke('a')], ['b', 'c', 'd'].map(stroke), { folded: 0, added: 3 }],
   ['nothing new', [stroke('a')], [], { folded: 0, added: 0 }],
@@ -81,7 +81,7 @@ test.each<[string, Kept<JobEvent>[], Kept<JobEvent>[], { folded: number; added: 
   },
 );
 
-test.each<[string, Kept<JobEvent>[]]>([
+test.each<[string, Logged<JobEvent>[]]>([
   ['another order', log(stroke('b'), stroke('a'))],
   ['fewer', log(stroke('a'))],
   ['another last one', log(stroke('a'), stroke('c'))],
@@ -97,7 +97,7 @@ test.each<[string, Kept<JobEvent>[]]>([
 });
 
 test('what is only shown is folded once for a log, and anew for another', () => {
-  const job = (events: Kept<JobEvent>[]) =>
+  const job = (events: Logged<JobEvent>[]) =>
     ({ events, planResult: { verdict: 'planned', plan } }) as unknown as Job;
   const first = job(log(stroke('a')));
   const { result, rerender } = renderHook((shown: Job) => useFolded(shown), {

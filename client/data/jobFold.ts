@@ -1,16 +1,16 @@
 import type { Job } from '@brook/contract';
 import { addToJob, foldJob, type JobEvent, type JobState } from '@brook/core/job/log';
 import type { Plan } from '@brook/core/bleed/plan';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { useMemo } from 'react';
 
 /** The log of a job as it came, its accepted plan put back where the log holds it: over the wire it goes once. */
-export function logOf(job: Pick<Job, 'events' | 'planResult'>): Kept<JobEvent>[] {
+export function logOf(job: Pick<Job, 'events' | 'planResult'>): Logged<JobEvent>[] {
   const plan = job.planResult?.verdict === 'planned' ? job.planResult.plan : null;
   return job.events.map((e) => withPlan(e, plan));
 }
 
-function withPlan(event: Kept<JobEvent>, plan: Plan | null): Kept<JobEvent> {
+function withPlan(event: Logged<JobEvent>, plan: Plan | null): Logged<JobEvent> {
   return event.kind === 'plan accepted' && plan ? { ...event, plan, pick: null } : event;
 }
 
@@ -23,7 +23,7 @@ export class FollowedJob {
   private ids: readonly string[] = [];
   private state: JobState = foldJob([]);
 
-  after(log: readonly Kept<JobEvent>[]): JobState {
+  after(log: readonly Logged<JobEvent>[]): JobState {
     const goesOn =
       this.ids.length > 0 &&
       this.ids.length <= log.length &&

@@ -8,14 +8,15 @@ const MOST = 40;
 /** Version of what answers hold: it counts up where a page cannot do without something that older ones lack. */
 const ANSWERS_SHAPE = 3;
 
-interface Kept {
+interface StoredAnswer {
   /** Missing in the first. */
   readonly shape?: number;
   readonly atMs: number;
   readonly answer: unknown;
 }
 
-const isOfToday = (kept: Kept | undefined): kept is Kept => kept?.shape === ANSWERS_SHAPE;
+const isOfToday = (kept: StoredAnswer | undefined): kept is StoredAnswer =>
+  kept?.shape === ANSWERS_SHAPE;
 
 /** What grows in an answer that has it: a job's log, and the version of whatever has one. */
 interface Growing {
@@ -37,7 +38,7 @@ function isOlder(answer: Growing | null, known: Growing | null): boolean {
  */
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {
   try {
-    await update<Kept>(
+    await update<StoredAnswer>(
       path,
       (before) =>
         isOfToday(before) && isOlder(answer as Growing | null, before.answer as Growing | null)
@@ -54,7 +55,7 @@ export async function keepAnswer(path: string, answer: unknown): Promise<void> {
 /** The answer as it last came, or undefined; so where an older app kept it. */
 export async function keptAnswer<T>(path: string): Promise<T | undefined> {
   try {
-    const kept = await get<Kept>(path, store);
+    const kept = await get<StoredAnswer>(path, store);
     return isOfToday(kept) ? (kept.answer as T) : undefined;
   } catch {
     return undefined;
@@ -71,7 +72,7 @@ export async function forgetAnswers(): Promise<void> {
 }
 
 async function makeRoom(): Promise<void> {
-  const all = await entries<string, Kept>(store);
+  const all = await entries<string, StoredAnswer>(store);
   const oldest = all.sort(([, a], [, b]) => b.atMs - a.atMs).slice(MOST);
   for (const [path] of oldest) await del(path, store);
 }

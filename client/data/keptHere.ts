@@ -7,7 +7,7 @@ import { allWaiting, onOutbox, othersWaiting, outboxOf, type WaitingEvent } from
 import { useReadAnew } from './readAnew';
 
 /** What somebody tapped, photographed and said that is not with the workshop yet. */
-export interface KeptHere {
+export interface WaitingTaps {
   readonly id: string;
   readonly person: string;
   readonly taps: number;
@@ -19,7 +19,7 @@ export function keptForOthers(
   waiting: readonly WaitingEvent[],
   media: readonly Pick<WaitingMedia, 'by' | 'medium'>[],
   personId: string,
-): readonly KeptHere[] {
+): readonly WaitingTaps[] {
   const tappers = othersWaiting(waiting, personId);
   const files = media.filter((m) => m.by.id !== personId);
   const names = new Map([
@@ -35,7 +35,7 @@ export function keptForOthers(
 }
 
 /** Counted, in words; null where nothing is kept. @example "2 taps, 1 photo" */
-export function keptWords({ taps, media }: Pick<KeptHere, 'taps' | 'media'>): string | null {
+export function keptWords({ taps, media }: Pick<WaitingTaps, 'taps' | 'media'>): string | null {
   const of = (medium: Medium) => media.filter((m) => m === medium).length;
   const kinds = [
     [taps, 'tap'],

@@ -1,5 +1,5 @@
 import type { Appended, Job } from '@brook/contract';
-import { kept, planOf } from '@brook/core/testing';
+import { loggedEvent, planOf } from '@brook/core/testing';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
@@ -27,8 +27,8 @@ const server = jest.mocked(api as (path: string, options?: object) => Promise<un
 
 const plan = planOf('motorcycle-front-disc');
 const openingId = plan.openings[0]!.id;
-const ACCEPTED = kept({ id: 'accepted', kind: 'plan accepted', plan: plan, pick: null });
-const PREPARED = kept({ id: 'prepared', kind: 'prepared', step: 'read cap', deviceSeq: 1 });
+const ACCEPTED = loggedEvent({ id: 'accepted', kind: 'plan accepted', plan: plan, pick: null });
+const PREPARED = loggedEvent({ id: 'prepared', kind: 'prepared', step: 'read cap', deviceSeq: 1 });
 const STROKE = { kind: 'stroke', openingId } as const;
 const DRIVE = { state: 'do not drive', since: null, reason: null } as const;
 const job = (...events: object[]) =>
@@ -239,8 +239,8 @@ test('one that is refused lies on its own shelf; dropped it is gone, said again 
 });
 
 test('undo takes back the last of this phone, though another one tapped later', async () => {
-  const others = kept({ ...STROKE, id: 'theirs', deviceId: 'other', deviceSeq: 1 });
-  const mine = kept({ ...STROKE, id: 'mine', deviceId: 'phone', deviceSeq: 2 });
+  const others = loggedEvent({ ...STROKE, id: 'theirs', deviceId: 'other', deviceSeq: 1 });
+  const mine = loggedEvent({ ...STROKE, id: 'mine', deviceId: 'phone', deviceSeq: 2 });
   const run = await ready(live(mine, others));
   act(() => run.current.undo());
   await waitFor(() => expect(batches).toHaveLength(1));
@@ -250,7 +250,9 @@ test('undo takes back the last of this phone, though another one tapped later', 
 
 test('without one of its own it asks before it takes back another’s, and may be told no', async () => {
   localStorage.setItem('brook.device', 'second');
-  const run = await ready(live(kept({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 2 })));
+  const run = await ready(
+    live(loggedEvent({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 2 })),
+  );
   expect(run.current.counts).toBe(false);
   act(() => run.current.undo());
   expect(run.current.undoAsked).toMatchObject({ id: 'theirs' });
@@ -266,7 +268,7 @@ test('without one of its own it asks before it takes back another’s, and may b
 });
 
 test('what was taken back, and the acceptance of the plan, are not taken back again', async () => {
-  const undone = kept({ kind: 'undone', eventId: 'prepared', id: 'u', deviceSeq: 2 });
+  const undone = loggedEvent({ kind: 'undone', eventId: 'prepared', id: 'u', deviceSeq: 2 });
   const run = await ready(live(undone));
   act(() => run.current.undo());
   await settled();
@@ -310,7 +312,7 @@ test('where the job moved on meanwhile it is fetched anew, and the lists forget 
 
 test('what another phone did comes with the answer to one’s own tap', async () => {
   const run = await ready(live());
-  log = [...log, kept({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 40 })];
+  log = [...log, loggedEvent({ ...STROKE, id: 'theirs', deviceId: 'phone', deviceSeq: 40 })];
   act(() => run.current.say(STROKE));
   await waitFor(() => expect(made(run)).toBe(2));
 });
@@ -353,7 +355,7 @@ test('what was refused meanwhile does not stay painted', async () => {
 test('another job on the same page has a log, shelves and numbers of its own', async () => {
   const hook = live();
   hook.unmount();
-  const theirs = kept({ ...STROKE, id: 'sent', deviceId: 'phone', deviceSeq: 30 });
+  const theirs = loggedEvent({ ...STROKE, id: 'sent', deviceId: 'phone', deviceSeq: 30 });
   const other = { ...job(theirs), id: 'other' };
   const event = { ...STROKE, id: 'no', deviceId: 'phone', deviceSeq: 9, atMs: 0, planId: plan.id };
   const shelf = (id: string) =>

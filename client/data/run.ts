@@ -9,7 +9,7 @@ import {
   helpedOpening,
   nextStep,
   type EventBase,
-  type Kept,
+  type Logged,
   type RunState,
 } from '@brook/core/job/run';
 import { useQueryClient } from '@tanstack/react-query';
@@ -66,7 +66,7 @@ export interface LiveJob {
   /** Take back this phone's last; without one of its own another's is asked about, by name. */
   readonly undo: () => void;
   /** The event of another phone that somebody was asked about, and how to answer. */
-  readonly undoAsked: Kept<JobEvent> | null;
+  readonly undoAsked: Logged<JobEvent> | null;
   readonly answerUndo: (takeBack: boolean) => void;
   readonly dropRefused: (eventId: string) => void;
   readonly sayAgain: (refused: RefusedEvent) => void;
@@ -87,7 +87,7 @@ export function useRun(job: Job): LiveRun {
 export function useJobLog(job: Job): LiveJob {
   const person = useSession().data?.user;
   const { box, sent, setBox } = useBox(job.id);
-  const [undoAsked, setUndoAsked] = useState<Kept<JobEvent> | null>(null);
+  const [undoAsked, setUndoAsked] = useState<Logged<JobEvent> | null>(null);
   const state = useJobState(job, box, sent);
 
   const client = useQueryClient();
@@ -251,12 +251,12 @@ function lastToUndo(
   { log, undone }: JobState,
   person: string,
 ): {
-  readonly own: Kept<JobEvent> | null;
-  readonly other: Kept<JobEvent> | null;
+  readonly own: Logged<JobEvent> | null;
+  readonly other: Logged<JobEvent> | null;
 } {
   const mine = deviceId();
   const open = log.filter((e) => isPhoneEvent(e) && e.kind !== 'undone' && !undone.has(e.id));
-  const isOwn = (e: Kept<JobEvent>) => e.deviceId === mine && e.person === person;
+  const isOwn = (e: Logged<JobEvent>) => e.deviceId === mine && e.person === person;
   return {
     own: open.filter(isOwn).at(-1) ?? null,
     other: open.filter((e) => !isOwn(e)).at(-1) ?? null,

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { withTold, type Told } from './takeUp';
+import { withTold, type LogAnswer } from './takeUp';
 
 const event = (id: string) => ({ id }) as Job['events'][number];
 const FREE = { state: 'free', since: null, reason: null } as const;
@@ -11,7 +11,7 @@ const known = {
   drive: FREE,
   vehicleDrive: 'free',
 } as unknown as Job;
-const told = (ids: string[], version = 3, drive: Told['drive'] = FREE): Told => ({
+const told = (ids: string[], version = 3, drive: LogAnswer['drive'] = FREE): LogAnswer => ({
   events: ids.map(event),
   version,
   drive,
@@ -35,9 +35,9 @@ test('events between that are missing are said, not bridged', () => {
 });
 
 test('the job moves on with what was told, but is not closed before it is known by whom', () => {
-  const moved = (stage: Told['stage']) => withTold(known, 3, { ...told(['d']), stage })!.stage;
+  const moved = (stage: LogAnswer['stage']) => withTold(known, 3, { ...told(['d']), stage })!.stage;
   expect(
-    ['proof', 'test drive', 'ended', 'released'].map((s) => moved(s as Told['stage'])),
+    ['proof', 'test drive', 'ended', 'released'].map((s) => moved(s as LogAnswer['stage'])),
   ).toEqual(['proof', 'test drive', 'run', 'run']);
 });
 

@@ -6,9 +6,9 @@ import { forgetLists } from './job';
 import { against, knownOf } from './laterJob';
 
 /** What the server told of a job's log: events behind a position, and how the job stands. */
-export type Told = Pick<Appended, 'events' | 'stage' | 'version' | 'drive'>;
+export type LogAnswer = Pick<Appended, 'events' | 'stage' | 'version' | 'drive'>;
 
-const standing = (known: Job, since: number, { version, events }: Told) =>
+const standing = (known: Job, since: number, { version, events }: LogAnswer) =>
   against(knownOf(known), { version, position: since + events.length });
 
 /**
@@ -17,7 +17,7 @@ const standing = (known: Job, since: number, { version, events }: Told) =>
  *
  * @returns null where events between what is known and what was told are missing
  */
-export function withTold(known: Job, since: number, told: Told): Job | null {
+export function withTold(known: Job, since: number, told: LogAnswer): Job | null {
   if (since > known.events.length) return null;
   const { longer, newer, older } = standing(known, since, told);
   if (!longer && !newer) return known;
@@ -41,7 +41,7 @@ export function takeUp(
   client: ReturnType<typeof useQueryClient>,
   jobId: string,
   since: number,
-  told: Told,
+  told: LogAnswer,
 ): void {
   const key = ['job', jobId];
   const known = client.getQueryData<Job>(key);

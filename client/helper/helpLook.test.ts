@@ -1,7 +1,7 @@
-import type { HelpSaid } from '@brook/contract';
+import type { HelperScreen } from '@brook/contract';
 import { helpLook, type HelpFacts } from './helpLook';
 
-const call = (more: object = {}): HelpSaid => ({
+const call = (more: object = {}): HelperScreen => ({
   inStep: true,
   view: {
     kind: 'call',
@@ -17,9 +17,9 @@ const call = (more: object = {}): HelpSaid => ({
     ...more,
   },
 });
-const look = (said: HelpSaid | null, more: Partial<HelpFacts> = {}) =>
+const look = (said: HelperScreen | null, more: Partial<HelpFacts> = {}) =>
   helpLook({ said, inTouch: true, ended: false, upAgain: true, ...more });
-const byVoice = (openAt: string | null): HelpSaid => ({
+const byVoice = (openAt: string | null): HelperScreen => ({
   inStep: true,
   view: { kind: 'by voice', word: 'By voice', say: 'The wrench hand counts', openAt },
 });
@@ -70,7 +70,7 @@ test('who counts by voice is left to it; this phone takes the count again by one
 });
 
 test('over is over, whether or not anything is in step; ended says how to come back', () => {
-  const over: HelpSaid = { view: { kind: 'over' }, inStep: false };
+  const over: HelperScreen = { view: { kind: 'over' }, inStep: false };
   expect(look(over, { inTouch: false })).toMatchObject({ word: 'Over', tap: null, loud: false });
   expect(look(call(), { ended: true }).say).toContain('join again with a new code');
   expect(look(null)).toMatchObject({ word: 'Wait', tap: null });

@@ -1,8 +1,8 @@
-import type { HelpSaid, HelpSignal } from '@brook/contract';
+import type { HelperScreen, HelpSignal } from '@brook/contract';
 import { capital } from '@brook/core/base/text';
 
 export interface HelpFacts {
-  readonly said: HelpSaid | null;
+  readonly said: HelperScreen | null;
   /** Whether the line to the workshop stands. */
   readonly inTouch: boolean;
   /** Whether the link has ended for this phone. */

@@ -11,7 +11,7 @@ import { useUnits } from '../ui/unitChoice';
 import { Words } from '../ui/Words';
 import { colour } from '../ui/theme';
 
-type Told = PacePage['paces'][number];
+type Pace = PacePage['paces'][number];
 
 /** What was done, of what was planned. */
 const COLUMNS = ['min', 'strokes', 'mL'];
@@ -42,7 +42,7 @@ export function RunsTook({ vehicleId }: { readonly vehicleId: string }) {
   );
 }
 
-function Opening({ told: { at, jobNumber, pace } }: { readonly told: Told }) {
+function Opening({ told: { at, jobNumber, pace } }: { readonly told: Pace }) {
   const units = useUnits();
   const cells = [
     ofPlan(pace.minutes, pace.plannedMinutes),

@@ -48,13 +48,13 @@ export const helpSignal = z.strictObject({
 export type HelpSignal = z.infer<typeof helpSignal>;
 
 /** What a helper's phone shows, and whether the technician's is in step. */
-export const helpSaid = z.object({
+export const helperScreen = z.object({
   view: computed('HelperView'),
   inStep: z
     .boolean()
     .describe('False where the technician’s phone was not heard of: then it goes on by voice'),
 });
-export type HelpSaid = z.infer<typeof helpSaid>;
+export type HelperScreen = z.infer<typeof helperScreen>;
 
 /** The code of a helper's link, shown once. */
 export const helperLink = z.object({ code: z.string() });

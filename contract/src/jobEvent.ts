@@ -35,7 +35,7 @@ import {
   MOST_MADE,
   TRIES,
   type EventBase,
-  type Kept,
+  type Logged,
 } from '@brook/core/job/run';
 import { BENCH_ENDS, ODOMETER_KM } from '@brook/core/bleed/scope';
 import { JOINT_NM } from '@brook/core/vehicle/torque';
@@ -275,7 +275,7 @@ const happenings = [
     pumpedMm: within(TAKE_UP_MM, 'Where it takes up after pumping').nullable(),
     playMm: within(PLAY_MM).nullable(),
     blockedMm: within(SLAVE_READING_MM, 'Rod travel, slave blocked').nullish(),
-    stopMm: within(TAKE_UP_MM, 'Where its stop ends it').nullish(),
+    endOfTravelMm: within(TAKE_UP_MM, 'The end of travel').nullish(),
   }),
   z.strictObject({
     kind: z.literal('clutch needs'),
@@ -340,10 +340,10 @@ const happenings = [
   z.strictObject({ kind: z.literal('undone'), eventId: id }),
 ] as const;
 
-type Said = z.output<(typeof happenings)[number]>;
+type WireHappening = z.output<(typeof happenings)[number]>;
 type Same<A, B> = A extends B ? (B extends A ? true : never) : never;
 // What core knows and what is on the wire is the same; a kind that one of them lacks does not compile.
-const COVERED: Same<Said['kind'], PhoneHappening['kind']> = true;
+const COVERED: Same<WireHappening['kind'], PhoneHappening['kind']> = true;
 void COVERED;
 
 /** One event of a job's log, as a phone sends it. */
@@ -355,7 +355,7 @@ export const jobEvent = z.discriminatedUnion(
 ) as unknown as z.ZodType<EventBase & PhoneHappening>;
 
 /** One event as the log keeps it: with the person behind it and, after a decision, the plan of the rest that followed. */
-export const keptEvent = computed('LogEvent') as z.ZodType as z.ZodType<Kept<JobEvent>>;
+export const keptEvent = computed('LogEvent') as z.ZodType as z.ZodType<Logged<JobEvent>>;
 
 const BATCH = 'A batch should hold 1 to 500 events.';
 /** A batch as a phone sends it; sending it twice changes nothing. */

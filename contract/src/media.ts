@@ -10,7 +10,7 @@ export const PHOTO_SIDE_PX = 2048;
 export const VOICE = { sampleRateHz: 16_000, mostS: 120 } as const;
 
 /** A photo or voice note that is with the workshop; its id is that of the event that tells of it. */
-export const mediaKept = z.object({
+export const storedMedia = z.object({
   id,
   medium: z.enum(MEDIA),
   contentType: z.enum(['image/jpeg', 'audio/wav']),
@@ -18,9 +18,9 @@ export const mediaKept = z.object({
   receivedAt: isoTime,
 });
 /** A page of a job's, in the order in which they came. */
-export const mediaPage = z.object({ media: z.array(mediaKept), next });
+export const mediaPage = z.object({ media: z.array(storedMedia), next });
 export type MediaPage = z.infer<typeof mediaPage>;
-export type MediaKept = z.infer<typeof mediaKept>;
+export type StoredMedia = z.infer<typeof storedMedia>;
 
 /** A photo or voice note of an earlier job on a vehicle, at its place. */
 export const vehicleNote = z.object({

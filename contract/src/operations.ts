@@ -21,7 +21,7 @@ import {
   helperNews,
   helpHere,
   helpJoined,
-  helpSaid,
+  helperScreen,
   helpSignal,
   joinHelp,
 } from './help';
@@ -107,7 +107,7 @@ export const SCHEMAS = {
   HelpJoined: helpJoined,
   HelpHere: helpHere,
   HelpSignal: helpSignal,
-  HelpSaid: helpSaid,
+  HelperScreen: helperScreen,
   MediaPage: mediaPage,
   VehicleNotesPage: vehicleNotesPage,
   CompatibilityRequest: compatibilityRequest,
@@ -531,8 +531,8 @@ const LISTED = [
   {
     method: 'get',
     path: '/help/live',
-    does: 'The present call, as it changes: server-sent events "said" (HelpSaid); ?token',
-    gives: 'HelpSaid',
+    does: 'The present call, as it changes: server-sent events "said" (HelperScreen); ?token',
+    gives: 'HelperScreen',
     streams: true,
   },
   {
@@ -540,14 +540,14 @@ const LISTED = [
     path: '/help/here',
     does: 'The helper’s phone is in step; answers with the present call',
     takes: 'HelpHere',
-    gives: 'HelpSaid',
+    gives: 'HelperScreen',
   },
   {
     method: 'post',
     path: '/help/signal',
     does: 'One tap on the helper’s phone; sending it twice changes nothing',
     takes: 'HelpSignal',
-    gives: 'HelpSaid',
+    gives: 'HelperScreen',
   },
   {
     method: 'get',
@@ -644,11 +644,11 @@ export type Gives<M extends Method, P> =
 /** What a call takes, as the document says it. */
 export type Takes<M extends Method, P> =
   Call<M, P> extends { readonly takes: infer N extends Name }
-    ? Said<z.input<(typeof SCHEMAS)[N]>>
+    ? ReadOnly<z.input<(typeof SCHEMAS)[N]>>
     : undefined;
 /** What somebody says is only read: a list that nobody may change will do. */
-type Said<T> = T extends readonly (infer E)[]
-  ? readonly Said<E>[]
+type ReadOnly<T> = T extends readonly (infer E)[]
+  ? readonly ReadOnly<E>[]
   : T extends object
-    ? { readonly [K in keyof T]: Said<T[K]> }
+    ? { readonly [K in keyof T]: ReadOnly<T[K]> }
     : T;

@@ -1,4 +1,4 @@
-import type { HelpSaid } from '@brook/contract';
+import type { HelperScreen } from '@brook/contract';
 import { expect, type Browser, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { nextMove } from './stranger';
@@ -50,7 +50,7 @@ export class Helper {
     const token = await this.page.evaluate(() => sessionStorage.getItem('brook.helper.token'));
     const send = (path: string, data: object) =>
       this.page.request.post(`/api/v1/help/${path}`, { data: { token, ...data } });
-    const { view } = (await (await send('here', {})).json()) as HelpSaid;
+    const { view } = (await (await send('here', {})).json()) as HelperScreen;
     if (view.kind !== 'call') return;
     for (const signal of ['at the end', 'shut'])
       await send('signal', { id: randomUUID(), openingId: view.openingId, signal });

@@ -214,9 +214,11 @@ test('a clutch that pumps up is air: with its slave blocked it is told whether a
   await expect(
     page.getByText('It is air: 25 mm higher. Bleed it before the rod is turned.'),
   ).toBeVisible();
-  await field('Its stop ends it at').fill('30');
-  await expect(page.getByText('Its stop lies lower than where it takes up (20 mm).')).toBeVisible();
-  await field('Its stop ends it at').fill('5');
+  await field('End of travel at').fill('30');
+  await expect(
+    page.getByText('The end of travel lies lower than where it takes up (20 mm).'),
+  ).toBeVisible();
+  await field('End of travel at').fill('5');
   await expect(page.getByText(/^15 mm of travel beyond the take-up/)).toBeVisible();
   // Hydraulic ratio by hand: (155/5.5 − 1.2) · (15.9/19)² are 18.9 mm at the slave, by the sizes of the template.
   await field('Slave must travel, by the manual').fill('20');
@@ -231,7 +233,7 @@ test('a clutch that pumps up is air: with its slave blocked it is told whether a
   await expect
     .poll(async () =>
       (await workshop.job(job.id)).events.flatMap((e) =>
-        e.kind === 'take-up read' ? [[e.blockedMm, e.stopMm]] : [],
+        e.kind === 'take-up read' ? [[e.blockedMm, e.endOfTravelMm]] : [],
       ),
     )
     .toEqual([[6, 5]]);

@@ -14,6 +14,7 @@ test('a soft pedal does not pass, and the next action leads back to the bleed', 
   await page.getByRole('button', { name: 'Back to the bleed' }).click();
   await page.getByRole('radio', { name: /Plan the rest anew/ }).click();
   await page.getByTestId('next-action').click();
+  await page.getByRole('button', { name: 'Topped up to MAX' }).click();
   await expect(page.getByTestId('count-pad')).toBeVisible();
 });
 

@@ -53,7 +53,7 @@ test('a lever tied back is done by its bite before and after; the clock runs in 
   const job = await workshop.accept(
     await workshop.chooseWork(planned, { purpose: 'soft pedal' } as never),
   );
-  await workshop.runOn(job);
+  await workshop.runOn(job, { until: 'tie back' });
   await page.goto(`/jobs/${job.id}`);
   await expect(page.getByRole('heading', { name: 'Tie the brake lever back' })).toBeVisible();
   await expect(next(page)).toContainText('Measure the bite first');

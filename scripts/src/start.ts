@@ -6,7 +6,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { parseArgs } from 'node:util';
 import { secretFile, startCluster, type Cluster } from './setup/cluster';
 import { leaveDataFolder, takeDataFolder } from './setup/dataLock';
-import { KeptUp } from './setup/keptUp';
+import { Supervisor } from './setup/supervisor';
 import { ROOT } from './setup/paths';
 import { giveUp, say } from './setup/say';
 import { prepareDatabase, serve, stopServer } from './setup/server';
@@ -31,7 +31,7 @@ if (!(await portComesFree()))
   giveUp(`Port ${options.port} is in use by something else; choose another with --port.`);
 
 let cluster: Cluster | null = null;
-let server: KeptUp | null = null;
+let server: Supervisor | null = null;
 let stopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop(0));
 // Whoever started us is gone: nothing of ours stays behind.
@@ -49,7 +49,7 @@ writeFileSync(seed, JSON.stringify(DEMO));
 try {
   const database = cluster.database('brook');
   await prepareDatabase(database);
-  server = new KeptUp({
+  server = new Supervisor({
     what: 'The server',
     begin: () =>
       serve({

@@ -7,19 +7,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import request from 'supertest';
 import { brotliCompressSync } from 'node:zlib';
-import { Brook, fullRun, SOUND_FLUID, type Caller } from './testing';
+import { TestServer, fullRun, SOUND_FLUID, type Caller } from './testing';
 
 const webDir = mkdtempSync(join(tmpdir(), 'brook-web-'));
-let brook: Brook;
+let testServer: TestServer;
 beforeAll(async () => {
   mkdirSync(join(webDir, 'js'));
   writeFileSync(join(webDir, 'index.html'), '<html>page</html>');
   writeFileSync(join(webDir, 'js', 'app-0123456789abcdef.js'), 'run()');
   writeFileSync(join(webDir, 'js', 'app-0123456789abcdef.js.br'), brotliCompressSync('run()'));
-  brook = await Brook.start({ webDir });
+  testServer = await TestServer.start({ webDir });
 });
 afterAll(async () => {
-  await brook.stop();
+  await testServer.stop();
   rmSync(webDir, { recursive: true });
 });
 
@@ -37,7 +37,7 @@ const behindSignIn = OPERATIONS.filter(
 );
 
 test.each(behindSignIn)('$method $path is there, and shut to strangers', async (o) => {
-  const res = await call(request.agent(brook.app), o).send(o.takes ? {} : undefined);
+  const res = await call(request.agent(testServer.app), o).send(o.takes ? {} : undefined);
   expect(res.status).toBe(401);
   expect(problem.parse(res.body).type).toBe('/problems/signed-out');
 });
@@ -75,8 +75,8 @@ describe('one workshop cannot see or touch another’s', () => {
   };
 
   test.each(OPERATIONS.filter((o) => o.path.includes('{id}')))('$method $path', async (o) => {
-    const owner = await brook.signedIn('tech');
-    const stranger = await brook.signedIn('other');
+    const owner = await testServer.signedIn('tech');
+    const stranger = await testServer.signedIn('other');
     const open = (await owner.get('/jobs')).body.jobs[0] as { id: string } | undefined;
     const job = open ? await owner.job(open.id) : await owner.running('H 1');
     const [container] = (await owner.get('/shelf')).body.containers as { id: string }[];
@@ -111,8 +111,8 @@ describe('one workshop cannot see or touch another’s', () => {
   }
 
   test('lists hold one’s own only, and another’s vehicle cannot be taken in', async () => {
-    const stranger = await brook.signedIn('other');
-    const owner = await brook.signedIn('tech');
+    const stranger = await testServer.signedIn('other');
+    const owner = await testServer.signedIn('tech');
     expect(await stranger.vehicles()).toMatchObject([{ name: 'Runabout' }]);
     expect((await stranger.get('/jobs')).body.jobs).toEqual([]);
     await stranger.send('post', '/jobs', { vehicleId: await owner.vehicleId('M 1') }).expect(404);
@@ -120,7 +120,7 @@ describe('one workshop cannot see or touch another’s', () => {
 });
 
 test('the API describes itself, and every reference in it leads somewhere', async () => {
-  const res = await request(brook.app).get('/api/v1/openapi.json').expect(200);
+  const res = await request(testServer.app).get('/api/v1/openapi.json').expect(200);
   expect(res.body).toEqual(JSON.parse(JSON.stringify(openApi())));
   const names = Object.keys(res.body.components.schemas);
   for (const [, name] of JSON.stringify(res.body.paths).matchAll(/#\/components\/schemas\/(\w+)/g))
@@ -128,19 +128,19 @@ test('the API describes itself, and every reference in it leads somewhere', asyn
 });
 
 test('an address that is not there is said so, in the API as a problem', async () => {
-  const res = await (await brook.signedIn()).get('/nowhere').expect(404);
+  const res = await (await testServer.signedIn()).get('/nowhere').expect(404);
   expect(res.type).toBe('application/problem+json');
 });
 
 describe('the web target', () => {
   test('any page address opens the app; a missing file is missing', async () => {
-    expect((await request(brook.app).get('/jobs/123').expect(200)).text).toContain('page');
-    await request(brook.app).get('/js/missing.js').expect(404);
-    await request(brook.app).post('/').expect(404);
+    expect((await request(testServer.app).get('/jobs/123').expect(200)).text).toContain('page');
+    await request(testServer.app).get('/js/missing.js').expect(404);
+    await request(testServer.app).post('/').expect(404);
   });
 
   test('what was compressed at build time goes out as it is, with its own type, for ever', async () => {
-    const res = await request(brook.app)
+    const res = await request(testServer.app)
       .get('/js/app-0123456789abcdef.js')
       .set('accept-encoding', 'br')
       .expect(200);
@@ -149,7 +149,7 @@ describe('the web target', () => {
       'content-type': 'text/javascript; charset=utf-8',
       'cache-control': expect.stringContaining('immutable'),
     });
-    const plain = await request(brook.app)
+    const plain = await request(testServer.app)
       .get('/js/app-0123456789abcdef.js')
       .set('accept-encoding', 'identity')
       .expect(200);
@@ -158,13 +158,13 @@ describe('the web target', () => {
   });
 
   test.each(['/%', '/..%2f..%2fetc%2fpasswd.txt'])('%s leads nowhere', async (path) => {
-    const res = await request(brook.app).get(path);
+    const res = await request(testServer.app).get(path);
     expect([400, 403, 404]).toContain(res.status);
     expect(res.text).not.toContain('root:');
   });
 
   test('the page may load nothing from elsewhere', async () => {
-    const res = await request(brook.app).get('/');
+    const res = await request(testServer.app).get('/');
     expect(res.headers['content-security-policy']).toContain("default-src 'self'");
     expect(res.headers['x-powered-by']).toBeUndefined();
   });

@@ -4,7 +4,7 @@ export type WorkerAnswer<T, P = undefined> =
   | { readonly kind: 'done'; readonly value: T }
   | { readonly kind: 'failed'; readonly sentence: string };
 
-export interface Asked<T> {
+export interface WorkerCall<T> {
   readonly answer: Promise<T>;
   /** Stop at once: the worker ends and the answer never comes. */
   readonly cancel: () => void;
@@ -20,7 +20,7 @@ export function askWorker<T, P = undefined>(
   make: () => Worker,
   question: unknown,
   onProgress: (share: number, soFar?: P) => void = () => undefined,
-): Asked<T> {
+): WorkerCall<T> {
   const worker = make();
   const answer = new Promise<T>((resolve, reject) => {
     worker.onmessage = ({ data }: MessageEvent<WorkerAnswer<T, P>>) => {

@@ -22,10 +22,10 @@ export interface JobPages extends JobAddress {
   readonly closePage: () => void;
 }
 
-type Said = Readonly<Partial<Record<keyof JobAddress, string>>>;
+type TypedAddress = Readonly<Partial<Record<keyof JobAddress, string>>>;
 
 /** An address as somebody may have typed it; what says nothing is left out. */
-export function jobAddressOf({ step, at, page }: Said): JobAddress {
+export function jobAddressOf({ step, at, page }: TypedAddress): JobAddress {
   return {
     step: WAY.find((s) => s === step) ?? null,
     at: JOB_STAGES.find((s) => s === at) ?? null,

@@ -2,7 +2,7 @@ import type { LivePhone } from '@brook/contract';
 import { PHONE_UNHEARD_MS } from '@brook/contract/beats';
 import type { Medium } from '@brook/core/job/log';
 import { counted } from '@brook/core/base/text';
-import { keptWords, type KeptHere } from '../../data/keptHere';
+import { keptWords, type WaitingTaps } from '../../data/keptHere';
 import { clockTime } from '../../ui/dates';
 
 export interface LinkFacts {
@@ -11,7 +11,7 @@ export interface LinkFacts {
   /** Photos and voice notes that wait on this phone. */
   readonly media: readonly Medium[];
   /** What of that waits for somebody who is not signed in here. */
-  readonly waitsFor: readonly KeptHere[];
+  readonly waitsFor: readonly WaitingTaps[];
   /** Whether what others do is seen at once. */
   readonly inTouch: boolean;
   /** Since when the server does not answer, by this phone’s clock; null while it does. */

@@ -33,6 +33,9 @@ const show = (plan: Plan) =>
           vehicleName: 'Van',
           layout,
           before: [],
+          fluid: null,
+          inside: null,
+          makerEntry: null,
           planChoices: {
             order: null,
             work: plan.work,

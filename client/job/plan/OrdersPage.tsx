@@ -21,7 +21,7 @@ import { Press } from '../../ui/Press';
 import { colour, SPACE } from '../../ui/theme';
 import { leavePage, useUnsaved } from '../../ui/unsaved';
 import { Words } from '../../ui/Words';
-import { askWorker, type Asked } from '../../data/workers/ask';
+import { askWorker, type WorkerCall } from '../../data/workers/ask';
 import type { OrdersAnswer, OrdersSoFar } from '../../data/workers/orders.worker';
 import { requestOfJob } from './request';
 import { ColumnWords } from '../../ui/Table';
@@ -148,7 +148,7 @@ function useOrders(
   const [search, setSearch] = useState<SearchState | null>(null);
   const [answered, setAnswered] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const asked = useRef<Asked<OrdersAnswer> | null>(null);
+  const asked = useRef<WorkerCall<OrdersAnswer> | null>(null);
   useEffect(() => {
     asked.current = askWorker<OrdersAnswer, OrdersSoFar>(
       () => new Worker(new URL('../../data/workers/orders.worker', import.meta.url)),

@@ -174,7 +174,7 @@ function OpeningRow({
   const [open, setOpen] = useState(false);
   const name = bleederName(opening.bleeder);
   return (
-    <View role="rowgroup" style={styles.stop}>
+    <View role="rowgroup" style={styles.opening}>
       <Row>
         <RowHead>
           <Press
@@ -280,7 +280,7 @@ const styles = StyleSheet.create({
     paddingTop: SPACE.small,
   },
   grow: { flex: 1 },
-  stop: { borderTopWidth: 1, borderTopColor: colour.hairline },
+  opening: { borderTopWidth: 1, borderTopColor: colour.hairline },
   placeLine: {
     flexDirection: 'row',
     alignItems: 'center',

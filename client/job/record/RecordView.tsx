@@ -28,7 +28,7 @@ import {
   TRY_WORDS,
   type ActualRow,
   type Tried,
-  type Kept,
+  type Logged,
   type RunState,
 } from '@brook/core/job/run';
 import { useFolded } from '../../data/jobFold';
@@ -312,7 +312,7 @@ function resultWords(
   return pedal === null ? 'not judged' : `${pedal}, by feel. ${PEDAL_RESULT_WORDS[pedal].means}`;
 }
 
-const isOfProof = ({ kind }: Kept<JobEvent>): boolean =>
+const isOfProof = ({ kind }: Logged<JobEvent>): boolean =>
   kind === 'pedal judged' ||
   kind === 'take-up judged' ||
   kind === 'pedal read' ||
@@ -351,7 +351,7 @@ function noteLines({ log }: RunState): string[] {
 }
 
 /** The people behind some events in effect, in the order in which they came. */
-function peopleOf({ log, undone }: JobState, of: (e: Kept<JobEvent>) => boolean): string {
+function peopleOf({ log, undone }: JobState, of: (e: Logged<JobEvent>) => boolean): string {
   return [...new Set(log.flatMap((e) => (of(e) && !undone.has(e.id) ? [e.person] : [])))].join(
     ', ',
   );

@@ -4,7 +4,7 @@ import {
   benchGrade,
   signsOf,
   stageWords,
-  type BenchSaid,
+  type BenchEvent,
   type BenchSign,
   type OwnStage as Stage,
 } from '@brook/core/bleed/stages';
@@ -44,7 +44,7 @@ export function BenchStage({
 function Signs({ stage, ...rest }: StageProps & { readonly stage: Bench }) {
   const { plan, run } = rest;
   const words = stageWords(plan, stage);
-  const said = (run.state.stages[stage.id]?.said ?? []) as readonly BenchSaid[];
+  const said = (run.state.stages[stage.id]?.said ?? []) as readonly BenchEvent[];
   const chambers = plan.layout.masters
     .find((m) => m.id === stage.masterId)!
     .chambers.map((c) => c.name);

@@ -3,7 +3,7 @@ import {
   injectionBy,
   stageWords,
   type Injection,
-  type InjectionSaid,
+  type InjectionEvent,
   type OwnStage as Stage,
 } from '@brook/core/bleed/stages';
 import type { ReactNode } from 'react';
@@ -46,7 +46,7 @@ export function InjectionStage({
 function Drops({ stage, ...rest }: InjectionProps) {
   const { run } = rest;
   const words = stageWords(rest.plan, stage);
-  const drops = dropsOf((run.state.stages[stage.id]?.said ?? []) as readonly InjectionSaid[]);
+  const drops = dropsOf((run.state.stages[stage.id]?.said ?? []) as readonly InjectionEvent[]);
   const far = injectionBy(drops);
   return (
     <StageFrame

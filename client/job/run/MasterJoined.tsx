@@ -1,5 +1,5 @@
 import type { BenchEnd } from '@brook/core/bleed/scope';
-import { benchGrade, type BenchSaid } from '@brook/core/bleed/stages';
+import { benchGrade, type BenchEvent } from '@brook/core/bleed/stages';
 import { capital } from '@brook/core/base/text';
 import { useState } from 'react';
 import { JobFoot } from '../side/JobFoot';
@@ -36,7 +36,7 @@ export function MasterJoined({
   // How the bench run ended was said there.
   const known = benched
     ? benchGrade(
-        (run.state.stages[benched.id]?.said ?? []) as readonly BenchSaid[],
+        (run.state.stages[benched.id]?.said ?? []) as readonly BenchEvent[],
         master.chambers.map((c) => c.name),
       )
     : 'not done';

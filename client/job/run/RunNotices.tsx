@@ -1,5 +1,5 @@
 import { unseenStrokes, type JobEvent } from '@brook/core/job/log';
-import { burstOf, type AskedStroke, type Kept } from '@brook/core/job/run';
+import { burstOf, type UncountedStroke, type Logged } from '@brook/core/job/run';
 import { counted } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { deviceId } from '../../data/device';
@@ -45,12 +45,12 @@ const planLayouts = (run: LiveRun) => ({
   plans: [...run.state.past.map((leg) => leg.plan), run.state.plan],
 });
 
-const whose = (e: Kept<JobEvent>): string => `${e.person}’s, ${clockTime(e.atMs)}`;
+const whose = (e: Logged<JobEvent>): string => `${e.person}’s, ${clockTime(e.atMs)}`;
 
 /** Strokes that another phone counted while this one does: their own, or the same ones. */
 function OtherStrokes({ run }: { readonly run: LiveRun }) {
   const { asked } = run.state;
-  const people = [...new Set(asked.map((a: AskedStroke) => a.person))].join(', ');
+  const people = [...new Set(asked.map((a: UncountedStroke) => a.person))].join(', ');
   const judge = (count: boolean) =>
     run.say({ kind: 'strokes judged', eventIds: asked.map((a) => a.eventId), count });
   const made = asked.reduce((sum, a) => sum + a.made, 0);

@@ -5,7 +5,7 @@ import {
   stageWords,
   type BiteMeasured,
   type OwnStage as Stage,
-  type Said,
+  type Timed,
 } from '@brook/core/bleed/stages';
 import { inRange, rangeWords } from '@brook/core/base/units';
 import { useState, type ReactNode } from 'react';
@@ -33,7 +33,7 @@ function Bites({ stage, ...rest }: TieBackProps) {
   const { run } = rest;
   const [typed, setTyped] = useState('');
   const words = stageWords(rest.plan, stage);
-  const said = (run.state.stages[stage.id]?.said ?? []) as readonly Said<BiteMeasured>[];
+  const said = (run.state.stages[stage.id]?.said ?? []) as readonly Timed<BiteMeasured>[];
   const before = said.filter((e) => e.when === 'before').at(-1) ?? null;
   const mm = typedNumber(typed);
   const measured = inRange(BITE_MM, mm);

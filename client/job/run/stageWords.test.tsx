@@ -1,6 +1,13 @@
 import type { Job } from '@brook/contract';
 import { usualSaying, type OwnStage, type PartCompared } from '@brook/core/bleed/stages';
-import { afterWork, allMasters, layoutOf, planned, runOf, type Said } from '@brook/core/testing';
+import {
+  afterWork,
+  allMasters,
+  layoutOf,
+  planned,
+  runOf,
+  type LooseEvent,
+} from '@brook/core/testing';
 import { routineFlush } from '@brook/core/bleed/scope';
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
@@ -21,7 +28,7 @@ jest.mock('./StageFrame', () => ({
 
 const say = jest.fn();
 const action = () => screen.getByTestId('next-action');
-const around = (plan: ReturnType<typeof planned>, ...events: Said[]) => ({
+const around = (plan: ReturnType<typeof planned>, ...events: LooseEvent[]) => ({
   job: {} as Job,
   plan,
   run: { say, state: runOf(plan, events) } as unknown as LiveRun,
@@ -89,7 +96,7 @@ describe('a new part on screen', () => {
   >;
   const fits = usualSaying(plan, stage) as PartCompared;
   const compared = (more: Partial<PartCompared> = {}) => {
-    render(<PartStage stage={stage} {...around(plan, { ...fits, ...more } as Said)} />);
+    render(<PartStage stage={stage} {...around(plan, { ...fits, ...more } as LooseEvent)} />);
     fireEvent.click(action());
   };
 

@@ -1,4 +1,4 @@
-import { kept, planOf, runOf, type Said } from '@brook/core/testing';
+import { loggedEvent, planOf, runOf, type LooseEvent } from '@brook/core/testing';
 import { nextStep } from '@brook/core/job/run';
 import { act, renderHook } from '@testing-library/react';
 import type { LiveRun } from '../../data/run';
@@ -14,15 +14,15 @@ const strokeMs = opening!.secondsPerStroke * 1000;
 
 /** A run in somebody's hand, which takes what it is told. */
 function hand(counts = true) {
-  const told: Said[] = [];
+  const told: LooseEvent[] = [];
   let state = runOf(plan, []);
   const run = () =>
     ({
       state,
       counts,
-      say: (happening: Said) => {
+      say: (happening: LooseEvent) => {
         told.push(happening);
-        state = runOf(plan, [...state.log, kept(happening) as Said]);
+        state = runOf(plan, [...state.log, loggedEvent(happening) as LooseEvent]);
       },
     }) as unknown as LiveRun;
   return { run, told };

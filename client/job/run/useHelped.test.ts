@@ -1,6 +1,6 @@
 import type { HelperNews } from '@brook/contract';
 import { followCalls, nextStep } from '@brook/core/job/run';
-import { countingIds, planOf, runOf, type Said } from '@brook/core/testing';
+import { countingIds, planOf, runOf, type LooseEvent } from '@brook/core/testing';
 import { helpedLook } from './useHelped';
 
 const plan = planOf('hatchback-diagonal');
@@ -8,8 +8,8 @@ const calls = followCalls(plan, { deviceId: 'phone', nextId: countingIds(), star
 const atFirst = calls.slice(
   0,
   calls.findIndex((e) => e.kind === 'stroke'),
-) as Said[];
-const taken: Said = { kind: 'counting', way: 'helper', deviceId: 'h' };
+) as LooseEvent[];
+const taken: LooseEvent = { kind: 'counting', way: 'helper', deviceId: 'h' };
 const news = (more: object = {}): NonNullable<HelperNews> => ({
   name: 'Ana',
   deviceId: 'h',
@@ -18,7 +18,7 @@ const news = (more: object = {}): NonNullable<HelperNews> => ({
   openingId: plan.openings[0]!.id,
   ...more,
 });
-const look = (n: HelperNews, inTouch = true, said: readonly Said[] = [...atFirst, taken]) => {
+const look = (n: HelperNews, inTouch = true, said: readonly LooseEvent[] = [...atFirst, taken]) => {
   const state = runOf(plan, said);
   return helpedLook(state, nextStep(state), { news: n, inTouch });
 };

@@ -8,7 +8,7 @@ import {
   type RunState,
 } from '@brook/core/job/run';
 import { useEffect } from 'react';
-import { useHelper, type HelperHeard } from '../../data/helper';
+import { useHelper, type HelperState } from '../../data/helper';
 import { sayCue } from '../../ui/sayCue';
 
 /** A helper's phone that counts, as the wrench hand is told of it. */
@@ -24,7 +24,7 @@ export interface Helped {
 export function helpedLook(
   state: RunState,
   step: NextStep,
-  heard: HelperHeard | null,
+  heard: HelperState | null,
 ): Helped | null {
   const opening = helpedOpening(step);
   const { counting } = state;

@@ -3,7 +3,7 @@ import { toFillMl, volumeMl, type Inside } from '@brook/core/fluid/inside';
 import { nameOf } from '@brook/core/bleed/scope';
 import { lowerFirst } from '@brook/core/base/text';
 /** What is told of a picture; as for the picture itself. */
-interface Told {
+interface BrookShown {
   readonly layout: Layout;
   readonly order: readonly string[];
   readonly inside?: Inside;
@@ -27,7 +27,7 @@ export function brookWords({
   marked,
   markedAs,
   noted = [],
-}: Told): string {
+}: BrookShown): string {
   const called = new Map(layout.bleeders.map((b) => [b.id, bleederName(b)]));
   const names = (ids: readonly string[]) => ids.flatMap((id) => called.get(id) ?? []).join(', ');
   const held = Object.entries(inside ?? {}).filter(([, c]) => volumeMl(c) > 0);

@@ -20,7 +20,7 @@ import { Loading } from '../../ui/States';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { usePageTitle } from '../../ui/usePageTitle';
-import { askWorker, type Asked } from '../../data/workers/ask';
+import { askWorker, type WorkerCall } from '../../data/workers/ask';
 import {
   DESCENT_FIELDS,
   descentDraft,
@@ -33,7 +33,7 @@ import {
 } from './entry';
 import { HeatChart } from './HeatChart';
 
-interface Given {
+interface DescentParams {
   readonly grade?: string;
   readonly water?: string;
   readonly boiling?: string;
@@ -45,7 +45,7 @@ export function DescentScreen({
   given,
 }: {
   readonly vehicleId: string;
-  readonly given: Given;
+  readonly given: DescentParams;
 }) {
   const vehicle = useVehicle(vehicleId).data;
   usePageTitle('How long would it last?', vehicle?.name);
@@ -112,7 +112,7 @@ function Descent({
   const [answers, setAnswers] = useState<readonly VapourAnswer[] | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const asked = useRef<Asked<VapourAnswer[]> | null>(null);
+  const asked = useRef<WorkerCall<VapourAnswer[]> | null>(null);
   useEffect(() => () => asked.current?.cancel(), []);
   const faults = descentFaults(draft);
   const requests = vapourRequests(draft, kind, grade);

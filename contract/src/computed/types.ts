@@ -21,7 +21,7 @@ import type {
 import type { MeasuredReading, Trend } from '@brook/core/control/pedal';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/bleed/plan';
 import type { HouseRules } from '@brook/core/bleed/rules';
-import type { HelperView, Kept, Pace } from '@brook/core/job/run';
+import type { HelperView, Logged, Pace } from '@brook/core/job/run';
 import type { AdmitAnswer, LowStock } from '@brook/core/fluid/shelf';
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */
@@ -31,7 +31,9 @@ export type JobPick =
 
 type Accepted = Extract<JobEvent, { readonly kind: 'plan accepted' }>;
 /** An event of the log as it is told: the accepted plan and its containers stand on the job, once. */
-export type EventOnWire = Kept<Exclude<JobEvent, Accepted>> | Omit<Kept<Accepted>, 'plan' | 'pick'>;
+export type EventOnWire =
+  | Logged<Exclude<JobEvent, Accepted>>
+  | Omit<Logged<Accepted>, 'plan' | 'pick'>;
 
 /**
  * What core computes and an answer carries as it is. Their schemas in the

@@ -18,11 +18,11 @@ export {
   eventFault,
   gateOn,
   jobOf,
-  kept,
+  loggedEvent,
   logFrom,
   NOBODY_LOOKED,
   runOf,
-  type Said,
+  type LooseEvent,
 } from './runs';
 export { normalNoise } from './pedal';
 export { DRAWINGS, type Drawing } from './drawings';

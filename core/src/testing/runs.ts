@@ -14,10 +14,10 @@ import {
   type PhoneHappening,
 } from '../job/log';
 import type { Plan } from '../bleed/plan';
-import { firstPlanOf, type EventBase, type Kept, type RunState } from '../job/run';
+import { firstPlanOf, type EventBase, type Logged, type RunState } from '../job/run';
 
 /** An event as a test says it: what every event carries may be left out. */
-export type Said = Partial<EventBase> & { readonly person?: string } & (
+export type LooseEvent = Partial<EventBase> & { readonly person?: string } & (
     | PhoneHappening
     | DeskHappening
   );
@@ -25,7 +25,7 @@ export type Said = Partial<EventBase> & { readonly person?: string } & (
 let unnamed = 0;
 
 /** An event with everything that the log keeps of it. */
-export function kept(said: Said): Kept<JobEvent> {
+export function loggedEvent(said: LooseEvent): Logged<JobEvent> {
   return {
     id: `unnamed-${++unnamed}`,
     deviceId: 'phone',
@@ -34,35 +34,35 @@ export function kept(said: Said): Kept<JobEvent> {
     planId: null,
     person: 'Una',
     ...said,
-  } as Kept<JobEvent>;
+  } as Logged<JobEvent>;
 }
 
 /** The log of a job that begins with the acceptance of a plan; a second copy of an event is not in it. */
-export function logFrom(plan: Plan, events: readonly Said[]): Kept<JobEvent>[] {
-  const accepted = kept({ id: 'accepted', kind: 'plan accepted', plan, pick: null });
+export function logFrom(plan: Plan, events: readonly LooseEvent[]): Logged<JobEvent>[] {
+  const accepted = loggedEvent({ id: 'accepted', kind: 'plan accepted', plan, pick: null });
   const seen = new Set<string>();
-  return [accepted, ...events.map(kept)].filter((e) => !seen.has(e.id) && seen.add(e.id));
+  return [accepted, ...events.map(loggedEvent)].filter((e) => !seen.has(e.id) && seen.add(e.id));
 }
 
 /** State of a job that begins with the acceptance of a plan. */
-export function jobOf(plan: Plan, events: readonly Said[]): JobState {
+export function jobOf(plan: Plan, events: readonly LooseEvent[]): JobState {
   return foldJob(logFrom(plan, events));
 }
 
 /** State of a run by its events, undos among them. @param from where it stands already */
-export function runOf(plan: Plan, events: readonly Said[], from?: RunState): RunState {
+export function runOf(plan: Plan, events: readonly LooseEvent[], from?: RunState): RunState {
   return jobOf(from ? firstPlanOf(from) : plan, [...(from?.log ?? []), ...events]).run!;
 }
 
 /** A run some events later. */
-export function after(from: RunState, ...events: readonly Said[]): RunState {
+export function after(from: RunState, ...events: readonly LooseEvent[]): RunState {
   return runOf(from.plan, events, from);
 }
 
 /** Why an event cannot belong to a run, or null. */
-export function eventFault(on: RunState, event: Said): string | null {
+export function eventFault(on: RunState, event: LooseEvent): string | null {
   const job = jobOf(firstPlanOf(on), on.log);
-  return jobEventFault(job, kept(event), { openedAtMs: 0, nowMs: 0 });
+  return jobEventFault(job, loggedEvent(event), { openedAtMs: 0, nowMs: 0 });
 }
 
 /** A proof of which nobody has looked at anything. */

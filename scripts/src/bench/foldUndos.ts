@@ -1,7 +1,7 @@
 import { templateById } from '@brook/core/vehicle/circuit/templates';
 import { foldJob, type JobEvent } from '@brook/core/job/log';
 import { planBleed } from '@brook/core/bleed/plan';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import type { Measured } from './report';
 
 const EVENTS = 4_500;
@@ -20,7 +20,7 @@ export function foldUndos(): Measured {
   const { plan } = result;
   const openingId = plan.openings[0]!.id;
   const base = { deviceId: 'phone', planId: plan.id, person: 'Una' };
-  const log: Kept<JobEvent>[] = [
+  const log: Logged<JobEvent>[] = [
     { ...base, id: 'accepted', deviceSeq: 0, atMs: 0, kind: 'plan accepted', plan, pick: null },
   ];
   for (let i = 0; i < EVENTS; i++) {

@@ -159,7 +159,7 @@ class Desk extends ApiDriver {
   }
 }
 
-interface Said {
+interface HelperAnswer {
   readonly view: { readonly kind: string; readonly openingId?: string };
 }
 
@@ -171,14 +171,14 @@ class HelperPhone {
     private openingId: string,
   ) {}
 
-  tap(signal: HelpSignal['signal']): Promise<Said> {
+  tap(signal: HelpSignal['signal']): Promise<HelperAnswer> {
     const { token, openingId } = this;
     return this.desk.ask('post', '/help/signal', { token, id: randomUUID(), openingId, signal });
   }
 
   /** One stroke, where one is called for. */
   async stroke(): Promise<boolean> {
-    const { view } = await this.desk.ask<Said>('post', '/help/here', { token: this.token });
+    const { view } = await this.desk.ask<HelperAnswer>('post', '/help/here', { token: this.token });
     if (view.kind !== 'call') return false;
     this.openingId = view.openingId!;
     await this.tap('at the end');

@@ -12,7 +12,7 @@ const STROKE_MS = 150;
 export async function twoPhones(field: Field, seconds: number): Promise<Figure[]> {
   const [a, b] = [await field.signIn('ours', 0), await field.signIn('ours', 1)];
   const [job] = await a.jobs();
-  const heard = new Heard(job!);
+  const heard = new LineListener(job!);
   const listening = heard.listen(b);
   const delays: number[] = [];
   const until = Date.now() + seconds * 1000;
@@ -46,7 +46,7 @@ export async function twoPhones(field: Field, seconds: number): Promise<Figure[]
 }
 
 /** What a phone hears of a run on its live line. */
-class Heard {
+class LineListener {
   readonly ids: string[] = [];
   private readonly atMs = new Map<string, number>();
   private readonly waiting = new Map<string, (atMs: number) => void>();

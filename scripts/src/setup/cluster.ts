@@ -14,7 +14,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { postgresPrograms } from './debian';
-import { KeptUp } from './keptUp';
+import { Supervisor } from './supervisor';
 import { APP, databaseSql, HAND_OVER_SQL, OWNER, rolesSql } from './roles';
 import { giveUp, say } from './say';
 
@@ -80,7 +80,7 @@ export async function startCluster(options: ClusterOptions): Promise<Cluster> {
         ]
       : []),
   ].flatMap(([name, value]) => ['-c', `${name}=${value}`]);
-  const kept = new KeptUp({
+  const kept = new Supervisor({
     what: 'PostgreSQL',
     begin: () => startPostgres(programs, data, port, settings),
     mostEnds: options.mostEnds,

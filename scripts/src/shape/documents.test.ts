@@ -36,3 +36,14 @@ test('the glossary has a word for a thing once, each with its mark', () => {
   expect(new Set(words).size).toBe(words.length);
   expect(rows.filter((line) => !/\| \[[CMS]\]/.test(line))).toEqual([]);
 });
+
+test('each section of the architecture is a screen long at the most, and each chapter stands in the list at its head', () => {
+  const text = read('docs/architecture.md');
+  const sections = text.split(/\n(?=#{2,3} )/);
+  // A table or a paragraph of this many signs fills a laptop's screen.
+  expect(sections.filter((section) => section.length > 1_500)).toEqual([]);
+  const chapters = [...text.matchAll(/^## (.*)$/gm)].map((m) => m[1]!);
+  expect(chapters.length).toBeGreaterThan(4);
+  const anchor = (title: string) => title.toLowerCase().replaceAll(',', '').replaceAll(' ', '-');
+  for (const title of chapters) expect(text).toContain(`- [${title}](#${anchor(title)})`);
+});

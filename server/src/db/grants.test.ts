@@ -1,16 +1,17 @@
 import { QueryTypes } from 'sequelize';
-import { Brook, fullRun, type Caller } from '../testing';
+import { TestServer, fullRun, type Caller } from '../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn('tech');
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn('tech');
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
-const app = (sql: string) => brook.db.query(sql);
-const list = <T extends object>(sql: string) => brook.db.query<T>(sql, { type: QueryTypes.SELECT });
+const app = (sql: string) => testServer.db.query(sql);
+const list = <T extends object>(sql: string) =>
+  testServer.db.query<T>(sql, { type: QueryTypes.SELECT });
 
 test('the app owns nothing, and no table is forgotten: each one is used by it or is the owner’s alone', async () => {
   const rows = await list<{ name: string; owner: string; may: boolean }>(
@@ -59,7 +60,7 @@ test.each([
 test('not even the owner’s temporary tables mislead what guards a release', async () => {
   const job = await tech.running('H 1');
   await expect(
-    brook.asOwner((db) =>
+    testServer.asOwner((db) =>
       db.query(`BEGIN;
         CREATE TEMP TABLE open_items (vehicle_id uuid, weight text);
         CREATE TEMP TABLE gate_answers AS SELECT '${job.id}'::uuid AS job_id,
@@ -81,7 +82,9 @@ test('what a closed job poured stands as it was recorded, whoever writes; what i
     `DELETE FROM fluid_moved ${of}`,
     `INSERT INTO container_draws SELECT job_id, gen_random_uuid(), workshop_id, 1, 0, 0, 0 FROM container_draws ${of}`,
   ])
-    await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/stands as it was recorded/);
+    await expect(testServer.asOwner((db) => db.query(sql))).rejects.toThrow(
+      /stands as it was recorded/,
+    );
   await app(`UPDATE container_draws SET found_ml = found_ml, left_ml = left_ml ${of}`);
 });
 

@@ -1,11 +1,11 @@
 import { QueryTypes } from 'sequelize';
-import { Brook } from '../testing';
+import { TestServer } from '../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 beforeAll(async () => {
-  brook = await Brook.start();
+  testServer = await TestServer.start();
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 /** Whose these are is told by their job or vehicle, through which alone they are reached; a drum is summed with its workshop. */
 const REACHED_OTHERWISE = [
@@ -19,7 +19,7 @@ const REACHED_OTHERWISE = [
 ];
 
 test('whatever is summed up by what it belongs to has an index that begins with that', async () => {
-  const rows = await brook.asOwner((db) =>
+  const rows = await testServer.asOwner((db) =>
     db.query<{ at: string }>(
       `SELECT c.conrelid::regclass || ' ' || (SELECT string_agg(a.attname, ', ') FROM pg_attribute a WHERE a.attrelid = c.conrelid AND a.attnum = ANY (c.conkey)) AS at
          FROM pg_constraint c
@@ -64,7 +64,7 @@ test.each([
     `SELECT job_id FROM job_events WHERE workshop_id = 'W' AND id = 'W' AND event->>'kind' = 'media note'`,
   ],
 ])('%s goes by its index', async (_, index, sql) => {
-  const explained = await brook.asOwner((db) =>
+  const explained = await testServer.asOwner((db) =>
     db.transaction(async (transaction) => {
       // Of a few rows none is worth an index: what is asked is whether it can be used.
       await db.query('SET LOCAL enable_seqscan = off', { transaction });

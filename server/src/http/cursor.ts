@@ -9,7 +9,7 @@ const writeCursor = (place: object): string =>
   Buffer.from(JSON.stringify(place)).toString('base64url');
 
 /** What a page is asked for by: from where, and how many. */
-export interface PageAsked {
+export interface PageRequest {
   readonly cursor?: string | undefined;
   readonly limit: number;
 }
@@ -32,7 +32,7 @@ export function pageOf<R>(
 /** The place that a page goes on from, null for the first. @throws ProblemError of kind invalid when the cursor was not made here */
 export const placeAfter = <T extends z.ZodType>(
   shape: T,
-  { cursor }: PageAsked,
+  { cursor }: PageRequest,
 ): z.output<T> | null => (cursor === undefined ? null : readCursor(shape, cursor));
 
 /** @throws ProblemError of kind invalid when it was not made here */

@@ -1,5 +1,5 @@
 import { pino } from 'pino';
-import { Brook } from '../testing';
+import { TestServer } from '../testing';
 import { errorForLog } from './log';
 
 test('what is logged of a request is structured and holds no cookie, no body, no search, no name', async () => {
@@ -8,11 +8,11 @@ test('what is logged of a request is structured and holds no cookie, no body, no
     { level: 'trace', serializers: { err: errorForLog } },
     { write: (l: string) => lines.push(l) },
   );
-  const brook = await Brook.start({ log });
+  const testServer = await TestServer.start({ log });
   try {
-    const tech = await brook.signedIn('tech');
+    const tech = await testServer.signedIn('tech');
     // A table that is gone makes a real failure with a query and values in it.
-    await brook.asOwner((db) => db.query('ALTER TABLE containers RENAME TO elsewhere'));
+    await testServer.asOwner((db) => db.query('ALTER TABLE containers RENAME TO elsewhere'));
     const res = await tech
       .get('/shelf/recall?batch=Marrick')
       .set('x-note', 'secret-note')
@@ -30,7 +30,7 @@ test('what is logged of a request is structured and holds no cookie, no body, no
     for (const l of lines)
       expect(l).not.toMatch(/brook\.sid|tech-password|Marrick|secret-note|SELECT|Tech One/);
   } finally {
-    await brook.stop();
+    await testServer.stop();
   }
 });
 

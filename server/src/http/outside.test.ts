@@ -5,15 +5,15 @@ import { connect as connectTcp } from 'node:net';
 import request from 'supertest';
 import { gzipSync } from 'node:zlib';
 import { refuseConnection } from './problems/clientError';
-import { Brook, type Caller } from '../testing';
+import { TestServer, type Caller } from '../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn('tech');
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn('tech');
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const json = (body: string | Buffer, headers: Record<string, string> = {}) =>
   tech.agent
@@ -64,7 +64,7 @@ describe('a body that cannot be read is refused in a sentence of ours', () => {
   });
 
   test('of somebody who is not signed in it is not even read', async () => {
-    const res = await request(brook.app)
+    const res = await request(testServer.app)
       .post('/api/v1/jobs')
       .set('content-type', 'application/json')
       .send('{');
@@ -74,7 +74,7 @@ describe('a body that cannot be read is refused in a sentence of ours', () => {
   test('sign-in takes 4 kB, and no byte more', async () => {
     const of = (bytes: number) => {
       const bare = JSON.stringify({ login: 'tech', password: '' }).length;
-      return request(brook.app)
+      return request(testServer.app)
         .post('/api/v1/session')
         .send({ login: 'tech', password: 'x'.repeat(bytes - bare) });
     };
@@ -148,7 +148,7 @@ test('counters and times beyond belief are refused, each by itself, and nothing 
     id: crypto.randomUUID(),
     deviceId: ID(),
     deviceSeq: 1,
-    atMs: brook.now.getTime(),
+    atMs: testServer.now.getTime(),
     planId: null,
     kind: 'note',
     text: 'a note',
@@ -187,7 +187,7 @@ test('every operation answers a body of another kind with a sentence of ours', a
 });
 
 test('what is no HTTP, or has a head beyond all measure, is answered in our words too', async () => {
-  const server = createServer(brook.app);
+  const server = createServer(testServer.app);
   server.on('clientError', refuseConnection);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as { port: number };

@@ -2,7 +2,7 @@ import type { Seed } from '@brook/contract';
 import { OPERATIONS, QUERIES } from '@brook/contract/openapi';
 import { randomUUID } from 'node:crypto';
 import { ControlResultRow, Job, MediaRow } from '../db/models';
-import { Brook, fluidSeen, SEED, usedFluid, type Caller } from '../testing';
+import { TestServer, fluidSeen, SEED, usedFluid, type Caller } from '../testing';
 
 const [first, ...others] = SEED.workshops;
 const SEEDED: Seed = {
@@ -28,14 +28,14 @@ const SEEDED: Seed = {
   ],
 };
 
-let brook: Brook;
+let testServer: TestServer;
 let lead: Caller;
 /** The lists of the document, filled in, each with how to find what it lists in an answer. */
 let lists: Record<string, { path: string; of: (body: never) => readonly object[]; count: number }>;
 
 beforeAll(async () => {
-  brook = await Brook.start({ seed: SEEDED });
-  lead = await brook.signedIn('lead');
+  testServer = await TestServer.start({ seed: SEEDED });
+  lead = await testServer.signedIn('lead');
   // Two jobs that poured the same batch, and two more on one of the vehicles.
   for (const tag of ['H 1', 'M 1']) {
     const job = await lead.bled(tag);
@@ -56,7 +56,7 @@ beforeAll(async () => {
       deviceId: '4c1d8f0e-0000-4000-8000-000000000009',
       deviceSeq: n + 1,
       // Two of the same moment: then the id tells them apart.
-      atMs: brook.now.getTime() - Math.floor(n / 2) * 1000,
+      atMs: testServer.now.getTime() - Math.floor(n / 2) * 1000,
       planId: null,
       kind: 'media note',
       medium: 'photo',
@@ -73,14 +73,14 @@ beforeAll(async () => {
       content: Buffer.from([n]),
       sentSha256: `${n}`,
       person: 'Lead One',
-      receivedAt: brook.now,
+      receivedAt: testServer.now,
     });
   for (const masterId of ['a', 'b', 'c', 'd'])
     await ControlResultRow.create({
       jobId: job.id,
       masterId,
       vehicleId: job.vehicleId,
-      at: brook.now,
+      at: testServer.now,
       released: false,
       found: {
         masterId,
@@ -144,7 +144,7 @@ beforeAll(async () => {
     },
   };
 }, 60_000);
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const paged = OPERATIONS.filter((o) => o.asks !== undefined).map((o) => o.path);
 const asking = (path: string, more: string) => `${path}${path.includes('?') ? '&' : '?'}${more}`;

@@ -1,16 +1,16 @@
-import type { Appended, Job, MediaKept, VehicleNotesPage } from '@brook/contract';
+import type { Appended, Job, StoredMedia, VehicleNotesPage } from '@brook/contract';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { WaveFile } from './reencode';
-import { Brook, NOW, type Caller } from '../testing';
+import { TestServer, NOW, type Caller } from '../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn('tech');
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn('tech');
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const told = (medium: 'photo' | 'voice', more: object = {}) => ({
   id: randomUUID(),
@@ -33,7 +33,7 @@ async function noted(medium: 'photo' | 'voice') {
 }
 let job: Job | null = null;
 const listed = async (of: Job) =>
-  (await tech.get(`/jobs/${of.id}/media`)).body.media as MediaKept[];
+  (await tech.get(`/jobs/${of.id}/media`)).body.media as StoredMedia[];
 const put = (id: string, body: Buffer, type = 'image/jpeg', by = tech) =>
   by.agent.put(`/api/v1/media/${id}`).set('content-type', type).send(body);
 const fetched = async (id: string, by = tech) =>
@@ -187,7 +187,7 @@ test('sent twice it is one; another under the same id is refused, and the first 
 });
 
 test('it is of the workshop alone: another one is answered as for an id that never was', async () => {
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   const { job, id } = await noted('photo');
   await put(id, await photo()).expect(204);
   const without = (body: object) => JSON.stringify(body).replaceAll(/[0-9a-f-]{36}/g, 'ID');
@@ -207,7 +207,7 @@ test('it is of the workshop alone: another one is answered as for an id that nev
 
 test('signed out, nothing is read of a body and nothing is shown', async () => {
   const { id } = await noted('photo');
-  const nobody = await brook.signedIn('tech');
+  const nobody = await testServer.signedIn('tech');
   await nobody.agent.delete('/api/v1/session').expect(204);
   expect((await put(id, await photo(), 'image/jpeg', nobody)).status).toBe(401);
   expect((await nobody.get(`/media/${id}`)).status).toBe(401);
@@ -282,7 +282,7 @@ test('notes of every job stand at their vehicle, at their place, and what was ta
   expect((await notesOf(open.vehicleId)).notes.map((n) => n.id)).not.toContain(note.id);
   await tech.say(open, [{ ...again, eventId: back.id }]);
   expect((await notesOf(open.vehicleId)).notes.map((n) => n.id)).toContain(note.id);
-  await (await brook.signedIn('other')).get(`/vehicles/${open.vehicleId}/notes`).expect(404);
+  await (await testServer.signedIn('other')).get(`/vehicles/${open.vehicleId}/notes`).expect(404);
   await tech.change(open, 'post', 'end', { reason: 'Customer came early.' });
 });
 

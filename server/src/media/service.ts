@@ -1,16 +1,16 @@
-import type { MediaKept, MediaPage, VehicleNote, VehicleNotesPage } from '@brook/contract';
+import type { StoredMedia, MediaPage, VehicleNote, VehicleNotesPage } from '@brook/contract';
 import type { Medium } from '@brook/core/job/log';
 import { createHash } from 'node:crypto';
 import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import { z } from 'zod';
 import { Job, MediaRow } from '../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../http/cursor';
 import { notFound, refused } from '../http/problems/kinds';
 import type { Actor } from '../session/actor';
 import { findVehicle } from '../workshop/vehicle/findVehicle';
 import { reencode } from './reencode';
 
-interface Told {
+interface NotedMedia {
   readonly jobId: string;
   readonly medium: Medium;
 }
@@ -56,8 +56,8 @@ async function isKept(workshopId: string, id: string, sentSha256: string): Promi
 }
 
 /** The job in whose log an event tells of it, or beside whose record. @throws ProblemError not-found where none does */
-export async function toldBy({ workshopId }: Actor, id: string): Promise<Told> {
-  const [told] = await MediaRow.sequelize!.query<Told>(
+export async function toldBy({ workshopId }: Actor, id: string): Promise<NotedMedia> {
+  const [told] = await MediaRow.sequelize!.query<NotedMedia>(
     ['job_events', 'job_additions']
       .map(
         (log) =>
@@ -82,11 +82,11 @@ export async function getMedia({ workshopId }: Actor, id: string): Promise<Media
 export async function mediaOfJob(
   { workshopId }: Actor,
   jobId: string,
-  page: PageAsked,
+  page: PageRequest,
 ): Promise<MediaPage> {
   const after = placeAfter(place, page);
   if ((await Job.count({ where: { id: jobId, workshopId } })) === 0) throw notFound('job');
-  const found = await MediaRow.sequelize!.query<Omit<MediaKept, 'receivedAt'> & { at: Date }>(
+  const found = await MediaRow.sequelize!.query<Omit<StoredMedia, 'receivedAt'> & { at: Date }>(
     `SELECT id, medium, content_type AS "contentType", octet_length(content) AS "sizeBytes", received_at AS at
        FROM media WHERE job_id = :jobId
          ${after ? 'AND (received_at, id) > (CAST(:at AS timestamptz), CAST(:id AS uuid))' : ''}
@@ -103,7 +103,7 @@ const place = z.strictObject({ at: moment, id: z.uuid() });
 export async function notesOfVehicle(
   actor: Actor,
   vehicleId: string,
-  page: PageAsked,
+  page: PageRequest,
 ): Promise<VehicleNotesPage> {
   const vehicle = await findVehicle(actor, vehicleId);
   const after = placeAfter(place, page);

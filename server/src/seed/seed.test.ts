@@ -1,6 +1,6 @@
 import type { Job, Seed } from '@brook/contract';
 import { migrate } from '../db/migrate';
-import { Brook, SEED, SOUND_FLUID, NOW } from '../testing';
+import { TestServer, SEED, SOUND_FLUID, NOW } from '../testing';
 import { isEmpty, loadSeed } from './load';
 
 type SeedJob = Seed['workshops'][number]['jobs'][number];
@@ -25,13 +25,13 @@ const seedWith = (...jobs: Partial<SeedJob>[]): Seed => ({
 
 /** The jobs that a seed makes, as the API shows them. */
 async function jobsOf(seed: Seed): Promise<Job[]> {
-  const brook = await Brook.start({ seed });
+  const testServer = await TestServer.start({ seed });
   try {
-    const tech = await brook.signedIn();
+    const tech = await testServer.signedIn();
     const page = (await tech.get('/jobs').expect(200)).body as { jobs: { id: string }[] };
     return await Promise.all(page.jobs.map((j) => tech.job(j.id)));
   } finally {
-    await brook.stop();
+    await testServer.stop();
   }
 }
 
@@ -72,11 +72,11 @@ test('what a later visit looks at again, and paper that a lead let go, stand whe
     { of: 'level', why: 'Camera broken', person: 'Lead One' },
   ]);
   // It was the rule of that day; today's are the workshop's own.
-  const brook = await Brook.start({
+  const testServer = await TestServer.start({
     seed: seedWith({ letGo: { by: 'lead', why: 'Camera broken' } }),
   });
-  const { rules } = (await (await brook.signedIn()).get('/house-rules').expect(200)).body;
-  await brook.stop();
+  const { rules } = (await (await testServer.signedIn()).get('/house-rules').expect(200)).body;
+  await testServer.stop();
   expect(rules.proofPhotos).toBe('none');
 });
 
@@ -125,14 +125,14 @@ test('a seed that names nobody of its workshop is refused by name', async () => 
 });
 
 test('a database that holds something is told from an empty one, and migrating again changes nothing', async () => {
-  const brook = await Brook.start({ seed: { workshops: [] } });
+  const testServer = await TestServer.start({ seed: { workshops: [] } });
   try {
     expect(await isEmpty()).toBe(true);
     await loadSeed(SEED, NOW);
-    await brook.asOwner(migrate);
+    await testServer.asOwner(migrate);
     expect(await isEmpty()).toBe(false);
-    await brook.signedIn();
+    await testServer.signedIn();
   } finally {
-    await brook.stop();
+    await testServer.stop();
   }
 });

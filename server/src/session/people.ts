@@ -2,14 +2,14 @@ import type { PeoplePage, Person } from '@brook/contract';
 import { literal, Op, QueryTypes, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { User } from '../db/models';
-import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
+import { pageOf, placeAfter, type PageRequest } from '../http/cursor';
 import { ProblemError, notFound, refused } from '../http/problems/kinds';
 import type { Actor } from './actor';
 
 /** A page of the people of a workshop by name, those who left among them: their names stand on its records. */
 export async function listPeople(
   actor: Actor,
-  page: PageAsked,
+  page: PageRequest,
 ): Promise<Omit<PeoplePage, 'invited'>> {
   onlyLead(actor);
   const after = placeAfter(place, page);

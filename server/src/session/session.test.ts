@@ -1,15 +1,15 @@
 import request from 'supertest';
 import type { Person } from '@brook/contract';
 import { User } from '../db/models';
-import { Brook, NOW, type Caller } from '../testing';
+import { TestServer, NOW, type Caller } from '../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 beforeAll(async () => {
-  brook = await Brook.start();
+  testServer = await TestServer.start();
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
-const signIn = (body: object) => request(brook.app).post('/api/v1/session').send(body);
+const signIn = (body: object) => request(testServer.app).post('/api/v1/session').send(body);
 
 test('signing in keeps a cookie that scripts of the page cannot read and other sites do not send', async () => {
   const res = await signIn({ login: 'Tech', password: 'tech-password' }).expect(201);
@@ -28,8 +28,8 @@ test('the password is kept as an argon2id hash only', async () => {
 });
 
 test('the session stands in the database and ends when signed out', async () => {
-  const caller = await brook.signedIn('lead');
-  const [rows] = await brook.db.query('SELECT count(*)::int AS n FROM sessions');
+  const caller = await testServer.signedIn('lead');
+  const [rows] = await testServer.db.query('SELECT count(*)::int AS n FROM sessions');
   expect((rows as { n: number }[])[0]!.n).toBeGreaterThan(0);
   expect((await caller.get('/session').expect(200)).body.user.role).toBe('lead');
   await caller.agent.delete('/api/v1/session').expect(204);
@@ -53,12 +53,12 @@ test('what is missing is named at its field', async () => {
 });
 
 test('health answers before anybody has signed in', async () => {
-  await request(brook.app).get('/api/v1/health').expect(200, { status: 'ready' });
+  await request(testServer.app).get('/api/v1/health').expect(200, { status: 'ready' });
 });
 
 describe('wrong tries', () => {
   const from = (address: string, login: string, password: string) =>
-    request(brook.app)
+    request(testServer.app)
       .post('/api/v1/session')
       .set('x-forwarded-for', address)
       .send({ login, password });
@@ -66,8 +66,8 @@ describe('wrong tries', () => {
     for (let i = 0; i < times; i++) await signIn({ login, password: 'no' }).expect(401);
   };
   beforeEach(async () => {
-    await brook.db.query('DELETE FROM sign_in_tries');
-    brook.now = NOW;
+    await testServer.db.query('DELETE FROM sign_in_tries');
+    testServer.now = NOW;
   });
 
   test('ten are allowed, the eleventh is not, also with the right password, and with a sentence', async () => {
@@ -88,16 +88,16 @@ describe('wrong tries', () => {
 
   test('they stand in the database, where every server process counts them, and name nobody', async () => {
     await wrong('tech', 3);
-    const [rows] = await brook.db.query('SELECT * FROM sign_in_tries');
+    const [rows] = await testServer.db.query('SELECT * FROM sign_in_tries');
     expect(rows).toHaveLength(3);
     expect(JSON.stringify(rows)).not.toMatch(/tech|127\.0/);
   });
 
   test('after a quarter of an hour they are gone', async () => {
     await wrong('tech', 10);
-    brook.now = new Date(NOW.getTime() + 15 * 60_000 - 1);
+    testServer.now = new Date(NOW.getTime() + 15 * 60_000 - 1);
     await signIn({ login: 'tech', password: 'tech-password' }).expect(429);
-    brook.now = new Date(NOW.getTime() + 15 * 60_000);
+    testServer.now = new Date(NOW.getTime() + 15 * 60_000);
     await signIn({ login: 'tech', password: 'tech-password' }).expect(201);
   });
 
@@ -115,13 +115,13 @@ describe('wrong tries', () => {
 });
 
 describe('a session', () => {
-  beforeAll(() => brook.db.query('DELETE FROM sign_in_tries'));
-  afterEach(() => (brook.now = NOW));
+  beforeAll(() => testServer.db.query('DELETE FROM sign_in_tries'));
+  afterEach(() => (testServer.now = NOW));
 
   test('that is used every day ends after seven days all the same', async () => {
-    const caller = await brook.signedIn();
+    const caller = await testServer.signedIn();
     const at = (days: number, moreMs = 0) =>
-      (brook.now = new Date(NOW.getTime() + days * 86_400_000 + moreMs));
+      (testServer.now = new Date(NOW.getTime() + days * 86_400_000 + moreMs));
     for (let day = 1; day <= 7; day++) {
       at(day);
       await caller.get('/session').expect(200);
@@ -132,7 +132,7 @@ describe('a session', () => {
   });
 
   test('ends everywhere else when the password is changed, and the old word no longer opens', async () => {
-    const [here, there] = [await brook.signedIn(), await brook.signedIn()];
+    const [here, there] = [await testServer.signedIn(), await testServer.signedIn()];
     const change = (old: string, to: string) =>
       here.send('put', '/session/password', { old, new: to });
     expect((await change('not it', 'a longer word')).body.faults).toEqual([
@@ -156,7 +156,7 @@ describe('a person who left', () => {
     ((await lead.get('/people').expect(200)).body.people as Person[]).find((p) => p.name === name)!;
 
   test('is out at once, comes in no more, keeps the name on the records, and may come back', async () => {
-    const [lead, tech] = [await brook.signedIn('lead'), await brook.signedIn('tech')];
+    const [lead, tech] = [await testServer.signedIn('lead'), await testServer.signedIn('tech')];
     const { id } = await personNamed(lead, 'Tech One');
     const job = await tech.running('H 1');
     await lead.send('put', `/people/${id}`, { left: true }).expect(200);
@@ -172,7 +172,7 @@ describe('a person who left', () => {
   });
 
   test('is named by a lead, who cannot send themself away', async () => {
-    const [lead, tech] = [await brook.signedIn('lead'), await brook.signedIn('tech')];
+    const [lead, tech] = [await testServer.signedIn('lead'), await testServer.signedIn('tech')];
     const self = await personNamed(lead, 'Lead One');
     await tech.get('/people').expect(403);
     await tech.send('put', `/people/${self.id}`, { left: true }).expect(403);
@@ -184,9 +184,9 @@ describe('a person who left', () => {
 describe('units', () => {
   test('are one’s own, on every phone, metric until they were chosen', async () => {
     const [here, there, lead] = [
-      await brook.signedIn(),
-      await brook.signedIn(),
-      await brook.signedIn('lead'),
+      await testServer.signedIn(),
+      await testServer.signedIn(),
+      await testServer.signedIn('lead'),
     ];
     const unitsOf = async (caller: Caller) => (await caller.get('/session')).body.user.units;
     const metric = await unitsOf(here);
@@ -212,13 +212,13 @@ describe('units', () => {
 describe('an invitation', () => {
   let lead: Caller;
   beforeAll(async () => {
-    brook.now = NOW;
-    lead = await brook.signedIn('lead');
+    testServer.now = NOW;
+    lead = await testServer.signedIn('lead');
   });
   const ask = async (name: string, role = 'technician') =>
     (await lead.send('post', '/people/invitations', { name, role }).expect(201)).body;
   const join = (code: string, login: string) =>
-    request(brook.app)
+    request(testServer.app)
       .post('/api/v1/session/join')
       .send({ code, login, password: 'a word or two' });
   const invited = async () =>
@@ -242,11 +242,11 @@ describe('an invitation', () => {
   });
 
   test('is made and taken back by a lead alone, of this workshop', async () => {
-    const tech = await brook.signedIn();
+    const tech = await testServer.signedIn();
     await tech.send('post', '/people/invitations', { name: 'Bo', role: 'lead' }).expect(403);
     const { code, invitation } = await ask('Bo Vik');
     await tech.send('delete', `/people/invitations/${invitation.id}`).expect(403);
-    const other = await brook.signedIn('other');
+    const other = await testServer.signedIn('other');
     await other.send('delete', `/people/invitations/${invitation.id}`).expect(404);
     await lead.send('delete', `/people/invitations/${invitation.id}`).expect(204);
     await join(code, 'bo').expect(404);
@@ -256,11 +256,11 @@ describe('an invitation', () => {
   test('holds for seven days to the minute', async () => {
     const [early, late] = [await ask('Early Bird'), await ask('Late Bird')];
     const after = (ms: number) => new Date(NOW.getTime() + 7 * 86_400_000 + ms);
-    brook.now = after(-1);
+    testServer.now = after(-1);
     await join(early.code, 'early').expect(201);
-    brook.now = after(0);
+    testServer.now = after(0);
     await join(late.code, 'late').expect(404);
-    brook.now = NOW;
+    testServer.now = NOW;
     await lead.send('delete', `/people/invitations/${late.invitation.id}`).expect(204);
   });
 
@@ -277,7 +277,7 @@ describe('an invitation', () => {
 
   test('its code stands nowhere in the database', async () => {
     const { code } = await ask('Dot Marsh');
-    const [rows] = await brook.db.query('SELECT * FROM invitations');
+    const [rows] = await testServer.db.query('SELECT * FROM invitations');
     expect(JSON.stringify(rows)).not.toContain(code);
   });
 

@@ -7,7 +7,7 @@ const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 
 /** A container with what is left in it. */
-export interface Held {
+export interface Filling {
   readonly row: Container;
   readonly leftMl: number;
   /** What came out of it beyond what it was down as holding; above 0 it is to be counted. */
@@ -19,7 +19,7 @@ export async function heldOf(
   workshopId: string,
   of: { ids?: readonly string[]; exceptJobId?: string; states?: readonly Container['state'][] },
   transaction?: Transaction,
-): Promise<Held[]> {
+): Promise<Filling[]> {
   const where = {
     workshopId,
     ...(of.ids ? { id: [...of.ids] } : {}),
@@ -51,7 +51,7 @@ export async function heldOf(
 }
 
 /** A container in the words of core, as it stands at a moment. */
-export function shelfContainer({ row, leftMl }: Held, at: Date): ShelfContainer {
+export function shelfContainer({ row, leftMl }: Filling, at: Date): ShelfContainer {
   const since = (moment: Date) => Math.max(0, at.getTime() - moment.getTime());
   return {
     id: row.id,
@@ -69,7 +69,7 @@ export function shelfContainer({ row, leftMl }: Held, at: Date): ShelfContainer 
 }
 
 /** A container as it goes over the wire. */
-export function containerDto(held: Held, at: Date, rule: OpenRule): ContainerDto {
+export function containerDto(held: Filling, at: Date, rule: OpenRule): ContainerDto {
   const { row } = held;
   const now = shelfContainer(held, at);
   return {

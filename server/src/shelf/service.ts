@@ -4,14 +4,14 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
 import { Container, ContainerDraw, FluidMovedRow } from '../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../http/cursor';
 import { notFound, ProblemError, refused } from '../http/problems/kinds';
 import { houseRulesOf } from '../workshop/rules/service';
 import type { Actor } from '../session/actor';
-import { containerDto, heldOf, shelfContainer, type Held } from './containers';
+import { containerDto, heldOf, shelfContainer, type Filling } from './containers';
 
 /** The shelf of this moment, a page of its containers, the oldest first. */
-export async function getShelf(actor: Actor, page: PageAsked, at: Date): Promise<Shelf> {
+export async function getShelf(actor: Actor, page: PageRequest, at: Date): Promise<Shelf> {
   const after = placeAfter(place, page);
   const rules = await houseRulesOf(actor);
   const held = await heldOf(actor.workshopId, {});
@@ -145,7 +145,7 @@ async function changeContainer(
   id: string,
   version: number,
   at: Date,
-  change: (held: Held, transaction: Transaction) => Promise<void>,
+  change: (held: Filling, transaction: Transaction) => Promise<void>,
 ): Promise<ContainerDto> {
   const rules = await houseRulesOf(actor);
   await Container.sequelize!.transaction(async (transaction) => {
@@ -164,7 +164,7 @@ async function changeContainer(
 }
 
 /** Which vehicles got a batch, newest first. */
-export async function recallBatch(actor: Actor, batch: string, page: PageAsked): Promise<Recall> {
+export async function recallBatch(actor: Actor, batch: string, page: PageRequest): Promise<Recall> {
   const after = placeAfter(usePlace, page);
   const held = (await heldOf(actor.workshopId, {})).filter(
     (h) => h.row.batch.toLowerCase() === batch.toLowerCase(),

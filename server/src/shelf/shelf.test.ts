@@ -9,7 +9,7 @@ import {
 } from '@brook/contract';
 import { randomUUID } from 'node:crypto';
 import {
-  Brook,
+  TestServer,
   fullRun,
   NOW,
   planOfJob,
@@ -34,13 +34,13 @@ const delivery = (batch: string, sizeMl: number, count: number, more: object = {
   ...more,
 });
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 const start = async (deliveries = [delivery('K-117', 250, 4), delivery('K-118', 1000, 2)]) => {
-  brook = await Brook.start({ seed: seed(deliveries) });
-  tech = await brook.signedIn();
+  testServer = await TestServer.start({ seed: seed(deliveries) });
+  tech = await testServer.signedIn();
 };
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 const shelf = async (): Promise<Shelf> =>
   shelfSchema.parse((await tech.get('/shelf').expect(200)).body) as Shelf;
@@ -408,7 +408,7 @@ test('the drum holds what was bled, removed and caught, until it is handed over'
     .send('put', `/jobs/${job.id}/fluid-used`, used, (await tech.job(job.id)).version)
     .expect(409);
   expect(again.body.detail).toContain('handed over with the drum already');
-  await expect(brook.asOwner((db) => db.query('DELETE FROM hand_overs'))).rejects.toThrow(
+  await expect(testServer.asOwner((db) => db.query('DELETE FROM hand_overs'))).rejects.toThrow(
     /only be added to/,
   );
 });
@@ -427,7 +427,7 @@ test('who got the batch, in one search, and nobody else’s', async () => {
     uses: [],
   });
   await tech.get('/shelf/recall?batch=').expect(422);
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   expect((await other.get('/shelf/recall?batch=K-117')).body).toMatchObject({
     containers: [],
     uses: [],

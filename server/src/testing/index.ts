@@ -6,4 +6,4 @@ export {
   stateOfJob,
   usedFluid,
 } from '@brook/contract/apiDriver';
-export { Brook, Caller, fullRun, goodProof, newDatabase, NOW, SEED } from './brook';
+export { TestServer, Caller, fullRun, goodProof, newDatabase, NOW, SEED } from './testServer';

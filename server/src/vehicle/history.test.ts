@@ -1,7 +1,7 @@
 import { fluidHistory } from '@brook/core/fluid/ageing';
 import { oldestPart } from '@brook/core/fluid/inside';
 import { vehicleHistory, type Seed } from '@brook/contract';
-import { Brook, SEED, seen, SOUND_FLUID, type Caller } from '../testing';
+import { TestServer, SEED, seen, SOUND_FLUID, type Caller } from '../testing';
 
 const visit = (
   daysAgo: number,
@@ -22,7 +22,7 @@ const visit = (
 const wet = (point: string, percent: number, more: object = {}) =>
   seen(point, { water: { percent, meterGrade: 'DOT 4' }, ...more });
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
   const jobs = [
@@ -48,12 +48,12 @@ beforeAll(async () => {
       justCarried: false,
     },
   ];
-  brook = await Brook.start({
+  testServer = await TestServer.start({
     seed: { workshops: SEED.workshops.map((w, i) => (i === 0 ? { ...w, deliveries, jobs } : w)) },
   });
-  tech = await brook.signedIn();
+  tech = await testServer.signedIn();
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 test('samples, changes and batches of a vehicle, oldest first, practice readings left out', async () => {
   const { body } = await tech.get(`/vehicles/${await tech.vehicleId('M 1')}/history`).expect(200);
@@ -130,6 +130,6 @@ test('an interval that cannot be right is refused', async () => {
 });
 
 test('another workshop’s vehicle has no history for you', async () => {
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   await other.get(`/vehicles/${await tech.vehicleId('M 1')}/history`).expect(404);
 });

@@ -6,7 +6,7 @@ import type { FluidRead } from '@brook/core/job/log';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../http/cursor';
 import { insideOf } from '../journal/rows/inside';
 import { houseRulesOf } from '../workshop/rules/service';
 import type { Actor } from '../session/actor';
@@ -32,7 +32,7 @@ type ReadRow = Omit<Row, 'fluid'> & { readonly fluid: FluidRead };
 export async function vehicleHistoryOf(
   actor: Actor,
   id: string,
-  page: PageAsked,
+  page: PageRequest,
 ): Promise<VehicleHistory> {
   const vehicle = await findVehicle(actor, id);
   const after = placeAfter(place, page);

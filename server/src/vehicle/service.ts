@@ -12,7 +12,7 @@ import { literal, Op, UniqueConstraintError, type Transaction } from 'sequelize'
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
 import { Job, Vehicle } from '../db/models';
-import { pageOf, placeAfter, type PageAsked } from '../http/cursor';
+import { pageOf, placeAfter, type PageRequest } from '../http/cursor';
 import { listJobs } from '../journal/job/list';
 import { insideOf } from '../journal/rows/inside';
 import { openItemsOf } from '../journal/rows/openItems';
@@ -22,7 +22,7 @@ import { driveStateOf, findVehicle } from '../workshop/vehicle/findVehicle';
 import type { Actor } from '../session/actor';
 
 /** A page of the workshop's vehicles, by name, by keyset over the index `vehicles_list`. */
-export async function listVehicles({ workshopId }: Actor, page: PageAsked): Promise<VehiclePage> {
+export async function listVehicles({ workshopId }: Actor, page: PageRequest): Promise<VehiclePage> {
   const after = placeAfter(place, page);
   const found = await Vehicle.findAll({
     where: {

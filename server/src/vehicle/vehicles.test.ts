@@ -2,15 +2,15 @@ import { layoutOf } from '@brook/core/testing';
 import { vehicle as vehicleSchema, type VehiclePage } from '@brook/contract';
 import { type Layout } from '@brook/core/vehicle/circuit';
 import { Vehicle } from '../db/models';
-import { Brook, planOfJob, SOUND_FLUID, type Caller } from '../testing';
+import { TestServer, planOfJob, SOUND_FLUID, type Caller } from '../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const hatchback = layoutOf('hatchback-diagonal', 'right');
 const add = (body: object) => tech.send('post', '/vehicles', body);
@@ -220,7 +220,7 @@ describe('the layout as it was measured', () => {
 });
 
 test('the list comes page by page, each vehicle once and in the order of names, whatever names are alike', async () => {
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   for (const [name, tag] of [
     ['Twin', 'B'],
     ['Twin', 'A'],

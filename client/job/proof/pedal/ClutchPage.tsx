@@ -50,7 +50,7 @@ export function ClutchPage({
   const [pumped, setPumped] = useState(said(known?.pumpedMm));
   const [play, setPlay] = useState(said(known?.playMm));
   const [blocked, setBlocked] = useState(said(known?.blockedMm));
-  const [stop, setStop] = useState(said(known?.stopMm));
+  const [end, setEnd] = useState(said(known?.endOfTravelMm));
   const needed = clutchNeedOf(master.id, { log: run.job.log, earlier: job.clutchNeeds });
   const [need, setNeed] = useState(() => clutchNeedDraftOf(needed));
   const set = (more: Partial<ClutchNeedDraft>) => setNeed((n) => ({ ...n, ...more }));
@@ -65,7 +65,7 @@ export function ClutchPage({
   const pumpedMm = optional(pumped);
   const playMm = optional(play);
   const blockedMm = optional(blocked);
-  const stopMm = optional(stop);
+  const endOfTravelMm = optional(end);
   const faults = {
     rest: lengthFault(rest, TAKE_UP_MM),
     takeUp:
@@ -74,10 +74,10 @@ export function ClutchPage({
     pumped: lengthFault(pumped, TAKE_UP_MM),
     play: lengthFault(play, PLAY_MM),
     blocked: lengthFault(blocked, SLAVE_READING_MM),
-    stop:
-      lengthFault(stop, TAKE_UP_MM) ??
-      (stopMm !== null && stopMm > takeUpMm
-        ? `Its stop lies lower than where it takes up (${takeUpMm} mm).`
+    end:
+      lengthFault(end, TAKE_UP_MM) ??
+      (endOfTravelMm !== null && endOfTravelMm > takeUpMm
+        ? `The end of travel lies lower than where it takes up (${takeUpMm} mm).`
         : null),
   };
   const whole =
@@ -110,7 +110,7 @@ export function ClutchPage({
       pumpedMm,
       playMm,
       ...(blockedMm === null ? {} : { blockedMm }),
-      ...(stopMm === null ? {} : { stopMm }),
+      ...(endOfTravelMm === null ? {} : { endOfTravelMm }),
     });
     // What is known already is not said again.
     if (needed ? !isSame(needed, wanted) : Object.values(wanted).some((v) => v !== null))
@@ -153,7 +153,7 @@ export function ClutchPage({
       </Caution>
       <PedalDrawing
         held={lever ? 'lever' : 'pedal'}
-        at={nextAt({ rest, takeUp, play, stop }, lever)}
+        at={nextAt({ rest, takeUp, play, end }, lever)}
         pumped={false}
         forcesN={[]}
       />
@@ -200,7 +200,7 @@ export function ClutchPage({
           masterId={master.id}
           restMm={restMm}
           takeUpMm={takeUpMm}
-          stopMm={stopMm}
+          endOfTravelMm={endOfTravelMm}
           playMm={playMm}
           need={need.slaveTravel}
           needMm={wanted.slaveTravelMm}
@@ -248,17 +248,17 @@ export function ClutchPage({
       />
       {lever ? null : (
         <Field
-          label="Its stop ends it at"
+          label="End of travel at"
           why="Above the floor, pressed right down. Left out where there is none."
           unit="mm"
-          value={stop}
-          onChange={setStop}
-          fault={faults.stop}
+          value={end}
+          onChange={setEnd}
+          fault={faults.end}
         />
       )}
-      {stopMm !== null && whole && !lever ? (
+      {endOfTravelMm !== null && whole && !lever ? (
         <Words>
-          {`${Math.round(takeUpMm - stopMm)} mm of travel beyond the take-up. It needs enough that reverse goes in silently; more strains the spring. The maker’s figure wins.`}
+          {`${Math.round(takeUpMm - endOfTravelMm)} mm of travel beyond the take-up. It needs enough that reverse goes in silently; more strains the spring. The maker’s figure wins.`}
         </Words>
       ) : null}
       {lever ? null : (
@@ -324,12 +324,12 @@ function TurnsFound({ turns }: { readonly turns: PushrodTurns }) {
 
 /** What is read next: it is drawn. */
 function nextAt(
-  typed: Readonly<Record<'rest' | 'takeUp' | 'play' | 'stop', string>>,
+  typed: Readonly<Record<'rest' | 'takeUp' | 'play' | 'end', string>>,
   lever: boolean,
 ): 'rest' | ClutchAt {
   if (typed.rest.trim() === '') return 'rest';
   if (typed.takeUp.trim() === '') return 'takes up';
-  return typed.play.trim() === '' || lever ? 'free play' : 'stop';
+  return typed.play.trim() === '' || lever ? 'free play' : 'end of travel';
 }
 
 /** Against the window that is wanted, with the sign, on the millimetre that is shown. */

@@ -5,12 +5,12 @@ import { ChartText } from '../../../ui/ChartText';
 import { CHART_LABEL, colour } from '../../../ui/theme';
 
 /** What is read at a clutch besides its rest. */
-export type ClutchAt = 'takes up' | 'free play' | 'stop';
+export type ClutchAt = 'takes up' | 'free play' | 'end of travel';
 /** How far it is pushed there, as it is drawn. */
 const CLUTCH_SHARE: Readonly<Record<ClutchAt, number>> = {
   'free play': 0.14,
   'takes up': 0.5,
-  stop: 0.86,
+  'end of travel': 0.86,
 };
 const isClutchAt = (at: PedalDrawingProps['at']): at is ClutchAt =>
   typeof at === 'string' && at in CLUTCH_SHARE;

@@ -13,8 +13,8 @@ export interface ReachesSlaveProps {
   readonly masterId: string;
   readonly restMm: number;
   readonly takeUpMm: number;
-  /** Where its stop ends it; null where there is none, or nobody measured it. */
-  readonly stopMm: number | null;
+  /** Where its travel ends; null where there is none, or nobody measured it. */
+  readonly endOfTravelMm: number | null;
   readonly playMm: number | null;
   /** What the slave must travel by the manual, as it is typed. */
   readonly need: string;
@@ -29,12 +29,12 @@ export interface ReachesSlaveProps {
 
 /** What of a clutch pedal's or lever's way reaches the slave, against what it needs, and what a little air takes of it. */
 export function ReachesSlave(props: ReachesSlaveProps) {
-  const { layout, masterId, restMm, takeUpMm, stopMm, playMm, open } = props;
+  const { layout, masterId, restMm, takeUpMm, endOfTravelMm, playMm, open } = props;
   const { need, needMm, fault, needBy, onNeed } = props;
   const reaches = (heightMm: number) =>
     slaveTravel({ layout, masterId, travelMm: restMm - heightMm, playMm });
   const atTakeUp = reaches(takeUpMm);
-  const atEnd = reaches(stopMm ?? 0);
+  const atEnd = reaches(endOfTravelMm ?? 0);
   const taken = airTakes(layout, masterId, SOME_AIR_ML);
   if (!atTakeUp || !atEnd || !taken) return null;
   return (
@@ -46,7 +46,11 @@ export function ReachesSlave(props: ReachesSlaveProps) {
     >
       <FigureRow label="Slave travel where it takes up" figure={atTakeUp} />
       <FigureRow
-        label={stopMm === null ? 'Slave travel, pressed right down' : 'Slave travel at its stop'}
+        label={
+          endOfTravelMm === null
+            ? 'Slave travel, pressed right down'
+            : 'Slave travel at its end of travel'
+        }
         figure={atEnd}
       />
       <FigureRow figure={taken} />
@@ -68,5 +72,5 @@ function againstNeed(atEndMm: number, needMm: number): string {
   const spareMm = Math.round(10 * (atEndMm - needMm)) / 10;
   return spareMm >= 0
     ? `Enough, ${spareMm.toFixed(1)} mm to spare, if no air takes of it.`
-    : `${(-spareMm).toFixed(1)} mm short, without any air: play, the stop, another bore, or wear. Bleeding will not cure it.`;
+    : `${(-spareMm).toFixed(1)} mm short, without any air: play, the end of travel, another bore, or wear. Bleeding will not cure it.`;
 }

@@ -5,7 +5,7 @@ import type { AirQuestion } from '../../../data/workers/air.worker';
 import { askWorker } from '../../../data/workers/ask';
 
 /** What is asked of one control. */
-export interface AirAsked {
+export interface AirRequest {
   readonly masterId: string;
   /** Null asks nothing. */
   readonly now: readonly Reading[] | null;
@@ -19,7 +19,7 @@ export interface AirAsked {
  */
 export function useAirLeft(
   { layout, preferences }: Pick<Plan, 'layout' | 'preferences'>,
-  { masterId, now, baseline }: AirAsked,
+  { masterId, now, baseline }: AirRequest,
 ): {
   readonly air: AirLeft | null;
   readonly fault: string | null;

@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
 import { undoneIds, type JobEvent, type MediaNote } from '@brook/core/job/log';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { dropMedia, useKeptMedia, useWaitingMedia, type WaitingMedia } from '../../../data/media';
@@ -11,10 +11,10 @@ import { Words } from '../../../ui/Words';
 import { mediaTitle, MEDIUM_WORDS } from './mediaWords';
 import { NoteView } from './NoteView';
 
-type Noted = Kept<JobEvent> & MediaNote;
+type Noted = Logged<JobEvent> & MediaNote;
 
 /** The photos and voice notes in effect of a log, oldest first. */
-export function mediaNotes(log: readonly Kept<JobEvent>[]): readonly Noted[] {
+export function mediaNotes(log: readonly Logged<JobEvent>[]): readonly Noted[] {
   const undone = undoneIds(log);
   return log.filter((e): e is Noted => e.kind === 'media note' && !undone.has(e.id));
 }
@@ -27,7 +27,7 @@ export function MediaList({
   onTakeBack,
 }: {
   readonly job: Pick<Job, 'id' | 'layout'>;
-  readonly log: readonly Kept<JobEvent>[];
+  readonly log: readonly Logged<JobEvent>[];
   /** Those that are shown, by their events; all of them where it is left out. */
   readonly only?: readonly string[];
   /** Take one back; left out where nothing changes any more. */

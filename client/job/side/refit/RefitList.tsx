@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
 import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/job/log';
 import { refitName, type OpenItem } from '@brook/core/owed/openItems';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { capital } from '@brook/core/base/text';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -19,7 +19,7 @@ export function RefitList({
   say,
 }: {
   readonly job: Pick<Job, 'id' | 'layout' | 'before'>;
-  readonly log: readonly Kept<JobEvent>[];
+  readonly log: readonly Logged<JobEvent>[];
   /** Left out where nothing changes any more. */
   readonly say?: LiveJob['say'];
 }) {

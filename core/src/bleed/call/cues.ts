@@ -51,7 +51,7 @@ export const WORKED: Readonly<
     word: 'Push',
     in: 'push it in',
     out: 'let it come out',
-    end: 'It may go to its stop: that is right',
+    end: 'It may go to the end of its travel: that is right',
   },
 };
 

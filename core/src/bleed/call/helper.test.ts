@@ -11,7 +11,7 @@ import {
   wrenchCue,
   OPEN_PHASES,
   type ClosedPhase,
-  type Heard,
+  type PhaseAfter,
 } from '.';
 
 const bleeder = paths(layoutOf('hatchback-diagonal', 'right')).find(
@@ -24,7 +24,7 @@ test('two taps make a round, again and again: nobody presses a phone while they 
   const told: (string | null)[] = [];
   for (let i = 0; i < 3; i++)
     for (const signal of ['at the end', 'shut'] as const) {
-      const heard: Heard<ClosedPhase> = helperHears(phase, signal)!;
+      const heard: PhaseAfter<ClosedPhase> = helperHears(phase, signal)!;
       phase = heard.phase;
       told.push(heard.told);
     }

@@ -2,7 +2,7 @@ import { CONTROL_TRAITS } from '../../vehicle/circuit';
 import { capital } from '../../base/text';
 import { CLOSED_STROKES, OPEN_PHASES, type ClosedPhase, type ClosedSignal } from './closedStrokes';
 import { closedCue, WORKED, type Called, type Cue } from './cues';
-import { hear, type Heard } from './machine';
+import { hear, type PhaseAfter } from './machine';
 import { SHAPE_WORDS } from './shape';
 
 /** What a helper's phone tells: two taps a round, and the one thing that must be said at once. */
@@ -31,7 +31,10 @@ const UNHEARD: Readonly<
  *
  * @returns null where the tap means nothing now, as when the page went on under the finger
  */
-export function helperHears(phase: ClosedPhase, signal: HelperSignal): Heard<ClosedPhase> | null {
+export function helperHears(
+  phase: ClosedPhase,
+  signal: HelperSignal,
+): PhaseAfter<ClosedPhase> | null {
   const unheard = UNHEARD[signal][phase] ?? [];
   const from = unheard.reduce((at, s) => hear(CLOSED_STROKES, at, s)?.phase ?? at, phase);
   return hear(CLOSED_STROKES, from, signal === 'let go too soon' ? 'let go' : signal);

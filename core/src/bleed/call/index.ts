@@ -17,7 +17,7 @@ export {
   type HelperCue,
   type HelperSignal,
 } from './helper';
-export { hear, type CallMachine, type Heard, type Told } from './machine';
+export { hear, type CallMachine, type PhaseAfter, type CallResult } from './machine';
 export { HOSE_PHASES, HOSE_SIGNALS, OPEN_HOSE, type HosePhase, type HoseSignal } from './openHose';
 export { SHAPE_WORDS, type ShapeWords } from './shape';
 export { beatTells, tempoOf, type Beat, type Tempo } from './tempo';

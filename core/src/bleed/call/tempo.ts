@@ -2,7 +2,7 @@ import type { Method } from '../../hydraulics/flow';
 import type { StrokeShape } from '../stages';
 import { CLOSED_STROKES, type ClosedPhase, type ClosedSignal } from './closedStrokes';
 import { callOf } from './cues';
-import { hear, type CallMachine, type Told } from './machine';
+import { hear, type CallMachine, type CallResult } from './machine';
 import { OPEN_HOSE, type HosePhase, type HoseSignal } from './openHose';
 import { SHAPE_WORDS } from './shape';
 
@@ -84,7 +84,11 @@ const HEARD_BY: {
  *
  * @throws Error where the machine does not lead from the one to the other
  */
-export function beatTells(method: Method, from: Beat['phase'], to: Beat['phase']): Told | null {
+export function beatTells(
+  method: Method,
+  from: Beat['phase'],
+  to: Beat['phase'],
+): CallResult | null {
   return callOf(method) === 'open hose'
     ? through(OPEN_HOSE, from as HosePhase, to as HosePhase, HEARD_BY.hose)
     : through(CLOSED_STROKES, from as ClosedPhase, to as ClosedPhase, HEARD_BY.closed);
@@ -95,9 +99,9 @@ function through<P extends string, S extends string>(
   from: P,
   to: P,
   heardBy: Readonly<Partial<Record<P, readonly S[]>>>,
-): Told | null {
+): CallResult | null {
   let phase = from;
-  let told: Told | null = null;
+  let told: CallResult | null = null;
   for (const signal of heardBy[to] ?? []) {
     const heard = hear(machine, phase, signal);
     phase = heard?.phase ?? phase;

@@ -11,7 +11,7 @@ import {
   layoutOf,
   planned,
   runOf,
-  type Said,
+  type LooseEvent,
 } from '../../testing';
 import { doneAt, followCalls, insideNow, missingAt, mayShutHere, restBuys } from '../../job/run';
 import { leastCounts } from '../stages';
@@ -158,7 +158,7 @@ describe('what a plan gains', () => {
       const end = planEnd(plan).fluid.inside();
       let n = 0;
       const calls = followCalls(plan, { deviceId: 'p', nextId: () => `e${++n}`, startMs: 0 });
-      const run = insideNow(runOf(plan, calls as Said[]));
+      const run = insideNow(runOf(plan, calls as LooseEvent[]));
       for (const s of plan.openings) {
         const part = s.bleeder.at;
         if (!end[part]) continue;
@@ -172,35 +172,40 @@ describe('a bleeder that is clear and of the right colour', () => {
   const plan = planned(CAR);
   const [first] = plan.openings;
   const water = of([wet(3)]);
-  const at = (strokes: number, ...more: Said[]) => {
+  const at = (strokes: number, ...more: LooseEvent[]) => {
     let n = 0;
     const calls = followCalls(plan, {
       deviceId: 'p',
       nextId: () => `s${++n}`,
       startMs: 0,
       strokes,
-    }) as Said[];
+    }) as LooseEvent[];
     // As far as the strokes, without what is said after them.
     const last = calls.map((e) => e.kind).lastIndexOf('stroke');
     return runOf(plan, [...calls.slice(0, last + 1), ...more]);
   };
-  const none: Said = { id: 'n', kind: 'bubbles', openingId: first!.id, reading: 'none' };
-  const asNew: Said = { id: 'c', kind: 'colour', openingId: first!.id, colour: plan.newColour };
+  const none: LooseEvent = { id: 'n', kind: 'bubbles', openingId: first!.id, reading: 'none' };
+  const asNew: LooseEvent = {
+    id: 'c',
+    kind: 'colour',
+    openingId: first!.id,
+    colour: plan.newColour,
+  };
   const all = first!.strokes.value;
 
   test('may be shut where only strokes are missing', () => {
     expect(mayShutHere(at(all - 5, none, asNew), first!)).toBe(true);
     expect(mayShutHere(at(all - 5, none), first!)).toBe(false);
     expect(mayShutHere(at(all - 5, asNew), first!)).toBe(false);
-    expect(mayShutHere(at(all - 5, { ...none, reading: 'fine' } as Said, asNew), first!)).toBe(
-      false,
-    );
-    expect(mayShutHere(at(all - 5, none, { ...asNew, colour: 'brown' } as Said), first!)).toBe(
-      false,
-    );
+    expect(
+      mayShutHere(at(all - 5, { ...none, reading: 'fine' } as LooseEvent, asNew), first!),
+    ).toBe(false);
+    expect(
+      mayShutHere(at(all - 5, none, { ...asNew, colour: 'brown' } as LooseEvent), first!),
+    ).toBe(false);
     // Nothing is missing any more: it is shut as planned.
     expect(mayShutHere(at(all, none, asNew), first!)).toBe(false);
-    const shut: Said = { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' };
+    const shut: LooseEvent = { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' };
     expect(mayShutHere(at(all - 5, none, asNew, shut), first!)).toBe(false);
   });
 
@@ -214,12 +219,17 @@ describe('a bleeder that is clear and of the right colour', () => {
       deviceId: 'p',
       nextId: () => `w${++n}`,
       startMs: 0,
-    }) as Said[];
+    }) as LooseEvent[];
     // One short of what the sweep asks for at least.
     const strokes = calls.flatMap((e, i) => (e.kind === 'stroke' ? [i] : []));
     const short = strokes[leastCounts(swept!) - 2]!;
-    const bubbles: Said = { id: 'n', kind: 'bubbles', openingId: swept!.id, reading: 'none' };
-    const colour: Said = { id: 'c', kind: 'colour', openingId: swept!.id, colour: part.newColour };
+    const bubbles: LooseEvent = { id: 'n', kind: 'bubbles', openingId: swept!.id, reading: 'none' };
+    const colour: LooseEvent = {
+      id: 'c',
+      kind: 'colour',
+      openingId: swept!.id,
+      colour: part.newColour,
+    };
     const state = runOf(part, [...calls.slice(0, short + 1), bubbles, colour]);
     expect(swept!.until).toBe('sweep');
     const at = state.bleeders.find((b) => b.openingId === swept!.id)!;
@@ -243,7 +253,7 @@ describe('a bleeder that is clear and of the right colour', () => {
   });
 
   test('shut there it is owed, and holds nothing', () => {
-    const shut: Said[] = [
+    const shut: LooseEvent[] = [
       { id: 'x', kind: 'shut', openingId: first!.id, tightened: 'by feel' },
       { id: 'y', kind: 'shut early', openingId: first!.id, reason: 'Clear and as the new' },
     ];

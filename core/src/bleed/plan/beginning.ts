@@ -2,7 +2,7 @@ import { partIdOf } from '../../vehicle/circuit';
 import type { Beginning } from '../../hydraulics/order';
 import { insideAtStart, newElements, type BenchEnd, type ScopeFinding } from '../scope';
 import type { StageDraft } from '../stages';
-import type { PlanAsked } from './request';
+import type { FullPlanRequest } from './request';
 import type { Plan } from './shape';
 
 /** Ends of a bench run that leave a master full. */
@@ -10,7 +10,7 @@ const BENCHED: readonly BenchEnd[] = ['clean', 'a few tiny bubbles'];
 
 /** What is inside when the bleeding begins: benched masters full, the parts behind a hold point still on. */
 export function beginningOf(
-  asked: PlanAsked,
+  asked: FullPlanRequest,
   { air }: ScopeFinding,
   drafts: readonly StageDraft[],
 ): Beginning {

@@ -2,7 +2,7 @@ import type { Path } from '../../vehicle/circuit';
 import { figure, MODEL, type Figure } from '../../base/figure';
 import { METHOD_TRAITS, type Method } from '../../hydraulics/flow';
 import { fullStrokeVolume, strokeVolume, type Count } from '../../hydraulics/order';
-import type { PlanAsked } from './request';
+import type { FullPlanRequest } from './request';
 
 /**
  * What is counted at a bleeder by a method: strokes, or marks of the jar or
@@ -11,7 +11,7 @@ import type { PlanAsked } from './request';
  * @param flowMlS flow by the layout; null where it cannot be computed, then the usual one is taken for the time
  */
 export function countFor(
-  { preferences, layout, means }: PlanAsked,
+  { preferences, layout, means }: FullPlanRequest,
   path: Path,
   method: Method,
   flowMlS: Figure | null,

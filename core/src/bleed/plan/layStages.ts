@@ -18,11 +18,11 @@ import {
   type StrokeShape,
 } from '../stages';
 import { openingFigures } from './planFigures';
-import { FIRST_PLAN, type PlanAsked } from './request';
+import { FIRST_PLAN, type FullPlanRequest } from './request';
 
 /** What the stages are laid out from. */
 interface Laid {
-  readonly asked: PlanAsked;
+  readonly asked: FullPlanRequest;
   readonly setup: OrderSetup;
   readonly drafts: readonly StageDraft[];
   readonly priced: readonly VisitPrice[];
@@ -135,7 +135,7 @@ export const topUpsMl = (v: VisitPrice): number =>
 
 /** Fast push and slow return where a stretch falls towards the bleeder, slow where a port is open, steady otherwise [C]. */
 function shapeOf(
-  { preferences, work }: PlanAsked,
+  { preferences, work }: FullPlanRequest,
   path: Path,
   air: ReadonlySet<string>,
 ): StrokeShape {

@@ -16,7 +16,7 @@ import {
   reservoirMinutes,
   type ReservoirTreatment,
 } from './reservoirTreatment';
-import type { PlanAsked } from './request';
+import type { FullPlanRequest } from './request';
 
 /** One piece of the day: hands-on and waiting minutes. */
 export interface TimelinePiece {
@@ -60,7 +60,7 @@ const PREPARING_MINUTES = 15;
 /** Tools by the sizes of this layout, hoses and kit by the methods, caps by the open joints, and the timeline. */
 export function materialsFor(of: {
   layout: Layout;
-  asked: PlanAsked;
+  asked: FullPlanRequest;
   openings: readonly PlanOpening[];
   stages: readonly PlanStage[];
   treatment: ReservoirTreatment | null;
@@ -107,7 +107,11 @@ export function materialsFor(of: {
 }
 
 /** What holds pistons in where a part comes off its place, and what shuts the ports of a master that comes off. */
-function blocks(layout: Layout, { work }: PlanAsked, openings: readonly PlanOpening[]): Material[] {
+function blocks(
+  layout: Layout,
+  { work }: FullPlanRequest,
+  openings: readonly PlanOpening[],
+): Material[] {
   const off = new Set([
     ...work.parts.flatMap((p) => partElements(layout, p.partId)),
     ...openings.flatMap(({ bleeder }) => (bleeder.atTop ? [] : [bleeder.at])),
@@ -137,7 +141,11 @@ function blocks(layout: Layout, { work }: PlanAsked, openings: readonly PlanOpen
 }
 
 /** One wrench for each size, with what it fits; a size that nobody knows is asked for. */
-function wrenches(layout: Layout, asked: PlanAsked, openings: readonly PlanOpening[]): Material[] {
+function wrenches(
+  layout: Layout,
+  asked: FullPlanRequest,
+  openings: readonly PlanOpening[],
+): Material[] {
   const fits = new Map<string, Set<string>>();
   const add = (key: string, what: string) => fits.set(key, (fits.get(key) ?? new Set()).add(what));
   for (const { bleeder } of openings) {

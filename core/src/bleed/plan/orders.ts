@@ -14,11 +14,11 @@ import {
 } from '../../hydraulics/order';
 import { countFor } from './counts';
 import { emptiesFirst } from './preparation';
-import type { PlanAsked } from './request';
+import type { FullPlanRequest } from './request';
 
 /** Price the job: every bleeder in question with every method. */
 export function planSetup(
-  asked: PlanAsked,
+  asked: FullPlanRequest,
   bleederIds: readonly string[],
   rows: readonly MethodRow[],
 ): OrderSetup {
@@ -41,7 +41,7 @@ export function planSetup(
 }
 
 /** Reservoirs of the masters in hand: they are drawn off and filled even where none of their bleeders is opened. */
-function reservoirsInHand({ layout, work }: PlanAsked): string[] {
+function reservoirsInHand({ layout, work }: FullPlanRequest): string[] {
   return chambersOf(layout).flatMap(({ master, chamber }) =>
     work.masterIds.includes(master.id) ? [chamber.fedBy] : [],
   );
@@ -49,7 +49,7 @@ function reservoirsInHand({ layout, work }: PlanAsked): string[] {
 
 /** The order that is followed for some bleeders: the technician's, the maker's, the workshop's; farthest first where that one has nothing to say. */
 export function orderVisits(
-  asked: PlanAsked,
+  asked: FullPlanRequest,
   setup: OrderSetup,
   bleederIds: readonly string[],
   method: Method,
@@ -82,7 +82,7 @@ export const swept = (visit: Visit): Visit =>
 
 /** The visits of one order. @returns null where it has nothing to say, or leaves one of these bleeders out */
 export function visitsOf(
-  asked: PlanAsked,
+  asked: FullPlanRequest,
   setup: OrderSetup,
   id: OrderId,
   method: Method,
@@ -97,7 +97,10 @@ export function visitsOf(
 }
 
 /** What workshop and work say about any order. */
-export const settingsOf = ({ preferences, work }: PlanAsked, method: Method): OrderSettings => ({
+export const settingsOf = (
+  { preferences, work }: FullPlanRequest,
+  method: Method,
+): OrderSettings => ({
   pairs: preferences.pairs,
   primeMaster: work.master !== null || work.purpose === 'new or dry' || work.lowest.length > 0,
   method,

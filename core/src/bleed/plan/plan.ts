@@ -26,7 +26,7 @@ import { materialsFor } from './materials';
 import { orderVisits, planSetup } from './orders';
 import { totalFigures } from './planFigures';
 import { preparationFor } from './preparation';
-import { planAsked, wishesOf, type PlanAsked, type PlanRequest } from './request';
+import { planAsked, wishesOf, type FullPlanRequest, type PlanRequest } from './request';
 import type { Plan, PlanReservoir, PlanMethod, PlanRefusal, PlanResult } from './shape';
 
 /** Version of the rules by which a plan was made; stored with it. */
@@ -224,7 +224,10 @@ function searchable(visits: readonly OrderedVisit[], method: Method): readonly s
 }
 
 /** Reservoirs that feed what is opened or in hand. */
-function reservoirsInUse({ layout, preferences }: PlanAsked, setup: OrderSetup): PlanReservoir[] {
+function reservoirsInUse(
+  { layout, preferences }: FullPlanRequest,
+  setup: OrderSetup,
+): PlanReservoir[] {
   return setup.reservoirs.map(({ id, name, maxMl, minMl, airDrawnMl, topUpLevelMl, known }) => ({
     id,
     name,
@@ -269,7 +272,7 @@ function fromBelowMl(openings: readonly PlanOpening[]): number {
 /** The first id in the request that names nothing in this layout. */
 function unknownElement(
   layout: Layout,
-  { work, makerOrder, leastFluid }: PlanAsked,
+  { work, makerOrder, leastFluid }: FullPlanRequest,
 ): string | null {
   const masters = new Set(layout.masters.map((m) => m.id));
   const parts = new Set([

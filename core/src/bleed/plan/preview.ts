@@ -28,7 +28,7 @@ import { planSetup, settingsOf, swept, visitsOf } from './orders';
 import { planBleed } from './plan';
 import type { Plan, PlanResult } from './shape';
 import { WASHOUT_SOURCE, type CircuitFluid } from '../../hydraulics/washout';
-import { planAsked, type PlanAsked, type PlanRequest } from './request';
+import { planAsked, type FullPlanRequest, type PlanRequest } from './request';
 
 /** One order compared: what it would cost for the main stage of the plan. */
 export interface PlanOrder {
@@ -258,7 +258,7 @@ function mainOf(
 }
 
 function setupOf(
-  asked: PlanAsked,
+  asked: FullPlanRequest,
   plan: Plan,
   main: { readonly method: Method; readonly bleederIds: readonly string[] },
 ): OrderSetup {
@@ -346,7 +346,7 @@ export const countsOfPlan = (plan: Plan): OrderSetup => againOf(plan).setup;
 
 /** A plan as it was priced, once more: what is inside by it, its openings in order, their counts. */
 function againOf(plan: Plan): {
-  readonly asked: PlanAsked;
+  readonly asked: FullPlanRequest;
   readonly setup: OrderSetup;
   readonly visits: readonly Visit[];
 } {

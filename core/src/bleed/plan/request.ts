@@ -81,12 +81,12 @@ export function wishesOf({
   leastFluid,
   holdPoint,
   partnerAges,
-}: PlanAsked): PlanWishes {
+}: FullPlanRequest): PlanWishes {
   return { isoClass, circumstances, method, order, makerOrder, leastFluid, holdPoint, partnerAges };
 }
 
 /** A request with everything said. */
-export type PlanAsked = {
+export type FullPlanRequest = {
   readonly [K in keyof Required<PlanRequest>]: Exclude<Required<PlanRequest>[K], undefined>;
 } & { readonly preferences: PlanPreferences };
 
@@ -106,7 +106,7 @@ export const USUAL_CHOICES = {
 } as const satisfies Partial<PlanRequest>;
 
 /** Fill in what was left out; each part is named once. @throws RangeError naming a preference outside its range */
-export function planAsked(request: PlanRequest): PlanAsked {
+export function planAsked(request: PlanRequest): FullPlanRequest {
   const { layout, work = routineFlush(layout.masters.map((m) => m.id)) } = request;
   return {
     isoClass: null,

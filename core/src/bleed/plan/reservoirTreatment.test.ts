@@ -8,7 +8,7 @@ import {
   layoutOf,
   planned,
   runOf,
-  type Said,
+  type LooseEvent,
 } from '../../testing';
 import { followCalls, RunFluid } from '../../job/run';
 import { routineFlush } from '../scope';
@@ -26,7 +26,7 @@ const PLAN = planned(CAR);
 const fluidOut = (plan: Plan) => plan.totals.pouredMl.value;
 const calls = (plan: Plan) => {
   let n = 0;
-  return followCalls(plan, { deviceId: 'p', nextId: () => `e${++n}`, startMs: 0 }) as Said[];
+  return followCalls(plan, { deviceId: 'p', nextId: () => `e${++n}`, startMs: 0 }) as LooseEvent[];
 };
 
 // m mL leave rest²/(rest + m) of the old, by mixing: of a rest of 25 mL two rinses of 25 leave 6.25, one of 50 leaves 8.33. Arithmetic.

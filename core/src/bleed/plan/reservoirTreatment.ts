@@ -14,7 +14,7 @@ import {
   type Visit,
 } from '../../hydraulics/order';
 import { emptiesFirst } from './preparation';
-import type { PlanAsked } from './request';
+import type { FullPlanRequest } from './request';
 
 /** What is done about the old rest in the reservoirs, beside filling them at once. */
 export interface ReservoirTreatment {
@@ -28,7 +28,10 @@ export interface ReservoirTreatment {
 }
 
 /** Whether the reservoirs are drawn off on this job, and fluid is renewed through them; from a benched master nothing is drawn. */
-export const treatsReservoirs = ({ work, reached }: PlanAsked, visits: readonly Visit[]): boolean =>
+export const treatsReservoirs = (
+  { work, reached }: FullPlanRequest,
+  visits: readonly Visit[],
+): boolean =>
   (!reached || reached.emptyFirst) &&
   emptiesFirst(work) &&
   work.purpose !== 'new or dry' &&
@@ -36,7 +39,7 @@ export const treatsReservoirs = ({ work, reached }: PlanAsked, visits: readonly 
   visits.some((v) => v.until === 'new' && !METHOD_TRAITS[v.method].reverse);
 
 /** Ways that can be gone at these reservoirs: none is wiped past a screen or baffles. */
-export const canWipe = ({ layout }: PlanAsked, setup: OrderSetup): boolean =>
+export const canWipe = ({ layout }: FullPlanRequest, setup: OrderSetup): boolean =>
   !layout.reservoirs.some((b) => b.screen && setup.reservoirs.some((s) => s.id === b.id));
 
 /**
@@ -44,7 +47,7 @@ export const canWipe = ({ layout }: PlanAsked, setup: OrderSetup): boolean =>
  * reach: the workshop's own way, else the one of the fewest minutes at no more fluid.
  */
 export function priceTreated(
-  asked: PlanAsked,
+  asked: FullPlanRequest,
   setup: OrderSetup,
   visits: readonly Visit[],
 ): { readonly price: OrderPrice; readonly treatment: ReservoirTreatment | null } | OrderRefusal {

@@ -61,7 +61,7 @@ export interface StageInput {
 }
 
 /** Something said in a stage, as the log keeps it, with its moment, milliseconds since 1970. */
-export type Said<E> = E & { readonly atMs: number };
+export type Timed<E> = E & { readonly atMs: number };
 
 /** What can stop a run from within a stage that opens no bleeder. */
 export type StageHalt = 'wrong part' | 'pedal not right' | 'tool stopped';

@@ -26,7 +26,7 @@ export const BENCH_GRADES = ['clean', 'a few tiny bubbles'] as const;
 export type BenchGrade = (typeof BENCH_GRADES)[number];
 
 /** What is seen on the bench, chamber by chamber, and how it ended. */
-export type BenchSaid =
+export type BenchEvent =
   | {
       readonly kind: 'bench sign';
       readonly stageId: string;
@@ -40,7 +40,7 @@ export type BenchSaid =
   | { readonly kind: 'bench ended'; readonly stageId: string; readonly grade: BenchGrade };
 
 /** The signs of a chamber that hold by now. */
-export function signsOf(said: readonly BenchSaid[], chamber: string): readonly BenchSign[] {
+export function signsOf(said: readonly BenchEvent[], chamber: string): readonly BenchSign[] {
   const holds = new Map<BenchSign, boolean>();
   for (const e of said) {
     if (e.kind === 'bench ended' || e.chamber !== chamber) continue;
@@ -52,7 +52,7 @@ export function signsOf(said: readonly BenchSaid[], chamber: string): readonly B
 
 /** How a bench run ended; null while it goes on, and where a sign went after the end was said. */
 export function benchGrade(
-  said: readonly BenchSaid[],
+  said: readonly BenchEvent[],
   chambers: readonly string[],
 ): BenchGrade | null {
   const ended = said.map((e) => e.kind).lastIndexOf('bench ended');
@@ -70,7 +70,11 @@ const chambersOf = (layout: Layout, masterId: string): readonly string[] =>
   layout.masters.find((m) => m.id === masterId)!.chambers.map((c) => c.name);
 
 /** The first thing that is not said yet of a bench run that goes well. */
-function nextSaid(id: string, chambers: readonly string[], said: readonly BenchSaid[]): BenchSaid {
+function nextSaid(
+  id: string,
+  chambers: readonly string[],
+  said: readonly BenchEvent[],
+): BenchEvent {
   for (const chamber of chambers)
     for (const sign of BENCH_SIGNS)
       if (!signsOf(said, chamber).includes(sign))
@@ -99,7 +103,7 @@ const chamberFault = (plan: StagePlan, { masterId }: BenchStage, chamber: string
     : `There is no chamber "${chamber}"; it should be one of ${names.join(', ')}.`;
 };
 
-export const bench: OwnStageKind<BenchDraft, BenchStage, BenchSaid> = {
+export const bench: OwnStageKind<BenchDraft, BenchStage, BenchEvent> = {
   kind: 'bench',
   when: () => 'before filling',
   opens: false,

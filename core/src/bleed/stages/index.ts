@@ -1,4 +1,4 @@
-export type { Said, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
+export type { Timed, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
 export { bleedMinutes, bleedWaiting, type BleedStage } from './bleed';
 export type { BleedPurpose } from './bleedDrafts';
 export { linesOf } from './joining';
@@ -33,10 +33,10 @@ export {
   benchGrade,
   signsOf,
   type BenchGrade,
-  type BenchSaid,
+  type BenchEvent,
   type BenchSign,
 } from './bench';
-export { DROP_MM, dropsOf, injectionBy, type Injection, type InjectionSaid } from './injection';
+export { DROP_MM, dropsOf, injectionBy, type Injection, type InjectionEvent } from './injection';
 export { BITE_MM, biteDrop, biteLossWords, type BiteDrop, type BiteMeasured } from './tieBack';
 export {
   UNTOUCHED,

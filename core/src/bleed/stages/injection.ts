@@ -12,7 +12,7 @@ export interface InjectionDraft {
 }
 
 /** What the level does stroke by stroke, and the end. */
-export type InjectionSaid =
+export type InjectionEvent =
   | { readonly kind: 'level dropped'; readonly stageId: string; readonly mm: number }
   /** A few more strokes, held down, shut, let go, topped up, pumped up. */
   | { readonly kind: 'pumped up'; readonly stageId: string };
@@ -39,17 +39,17 @@ export function injectionBy(dropsMm: readonly number[]): Injection {
   return last.length === 2 && last.every((mm) => mm <= DIED_AWAY_MM) ? 'died away' : 'falling';
 }
 
-export const dropsOf = (said: readonly InjectionSaid[]): readonly number[] =>
+export const dropsOf = (said: readonly InjectionEvent[]): readonly number[] =>
   said.flatMap((e) => (e.kind === 'level dropped' ? [e.mm] : []));
 
 /** Whether it was pumped up after the drop had died away, and nothing was read after that. */
-function isDone(said: readonly InjectionSaid[]): boolean {
+function isDone(said: readonly InjectionEvent[]): boolean {
   return said.at(-1)?.kind === 'pumped up' && injectionBy(dropsOf(said)) === 'died away';
 }
 
 export type InjectionStage = StageHead & InjectionDraft;
 
-export const injection: OwnStageKind<InjectionDraft, InjectionStage, InjectionSaid> = {
+export const injection: OwnStageKind<InjectionDraft, InjectionStage, InjectionEvent> = {
   kind: 'injection',
   when: () => 'in the chain',
   opens: false,

@@ -1,6 +1,6 @@
 import type { Layout } from '../../vehicle/circuit';
 import type { Figure } from '../../base/figure';
-import type { Said, StageHalt, StageHead, StageInput, StagePlan, StagePreferences } from './base';
+import type { Timed, StageHalt, StageHead, StageInput, StagePlan, StagePreferences } from './base';
 import type { Material } from './material';
 
 /** What to do in a stage, step by step, and the reason that counts there. All of it common practice, no source. */
@@ -43,7 +43,7 @@ export interface SayingRule<S, E, A = E> {
     plan: StagePlan,
     stage: S,
     event: E,
-    said: readonly Said<A>[],
+    said: readonly Timed<A>[],
   ) => StageHalt | null;
 }
 
@@ -81,13 +81,13 @@ export interface OwnStageKind<
     readonly [X in E['kind']]: SayingRule<S, Extract<E, { readonly kind: X }>, E>;
   };
   /** Whether what was said brings it through; a tap or a decision does so by itself. */
-  readonly isThrough: (plan: StagePlan, stage: S, said: readonly Said<E>[]) => boolean;
+  readonly isThrough: (plan: StagePlan, stage: S, said: readonly Timed<E>[]) => boolean;
   /** What somebody says next who does just what is called for; null where that is a tap. */
-  readonly usual: (plan: StagePlan, stage: S, said: readonly Said<E>[]) => E | null;
+  readonly usual: (plan: StagePlan, stage: S, said: readonly Timed<E>[]) => E | null;
   /** Whether some of it was only practised: nothing was done on this vehicle. */
-  readonly practised: (said: readonly Said<E>[]) => boolean;
+  readonly practised: (said: readonly Timed<E>[]) => boolean;
   /** Its lines in the record. */
-  readonly recordLines: (plan: StagePlan, stage: S, said: readonly Said<E>[]) => readonly string[];
+  readonly recordLines: (plan: StagePlan, stage: S, said: readonly Timed<E>[]) => readonly string[];
 }
 
 /** What a kind says that is through by a tap: nothing. */

@@ -25,7 +25,7 @@ import {
   usualSaying,
   type OwnDraft,
   type OwnStage,
-  type Said,
+  type Timed,
   type SlaveTested,
   type StageEvent,
   type StageWhen,
@@ -494,7 +494,7 @@ describe('a tool cycle', () => {
     let state = UNTOUCHED;
     const kinds: string[] = [];
     while (!isStageThrough(opened, stage, state) && kinds.length < 20) {
-      const next = usualSaying(opened, stage, state) as Said<ToolChecked>;
+      const next = usualSaying(opened, stage, state) as Timed<ToolChecked>;
       kinds.push(next.kind);
       const after = afterSaying(opened, stage, state, at(next, kinds.length));
       expect(after.halt).toBeNull();

@@ -10,7 +10,7 @@ import type { OwnStageKind, SayingRule, StageKind, StageWhen, StageWords } from 
 import type { Material } from './material';
 import { rightPart } from './rightPart';
 import { slaveTest } from './slaveTest';
-import type { Said, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
+import type { Timed, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
 import {
   UNTOUCHED,
   type OwnDraft,
@@ -154,7 +154,7 @@ export function afterSaying(
   plan: StagePlan,
   stage: OwnStage,
   before: StageState | undefined,
-  event: Said<StageEvent>,
+  event: Timed<StageEvent>,
 ): { readonly state: StageState; readonly halt: StageHalt | null } {
   const state = before ?? UNTOUCHED;
   switch (event.kind) {

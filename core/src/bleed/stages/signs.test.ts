@@ -6,7 +6,7 @@ import {
   runOf,
   afterWork,
   carefulMaster,
-  type Said as SaidEvent,
+  type LooseEvent as SaidEvent,
 } from '../../testing';
 import { routineFlush } from '../scope';
 import { followCalls, nextStep } from '../../job/run';
@@ -19,15 +19,15 @@ import {
   signsOf,
   stageFault,
   stageRecordLines,
-  type BenchSaid,
+  type BenchEvent,
   type BenchSign,
   type BiteMeasured,
-  type InjectionSaid,
+  type InjectionEvent,
   type OwnStage,
-  type Said,
+  type Timed,
 } from '.';
 
-const sign = (chamber: string, which: BenchSign, holds = true): BenchSaid => ({
+const sign = (chamber: string, which: BenchSign, holds = true): BenchEvent => ({
   kind: 'bench sign',
   stageId: 's',
   chamber,
@@ -35,8 +35,8 @@ const sign = (chamber: string, which: BenchSign, holds = true): BenchSaid => ({
   holds,
 });
 const full = (chamber: string) => BENCH_SIGNS.map((s) => sign(chamber, s));
-const out = (chamber: string): BenchSaid => ({ kind: 'tube end out', stageId: 's', chamber });
-const end: BenchSaid = { kind: 'bench ended', stageId: 's', grade: 'clean' };
+const out = (chamber: string): BenchEvent => ({ kind: 'tube end out', stageId: 's', chamber });
+const end: BenchEvent = { kind: 'bench ended', stageId: 's', grade: 'clean' };
 const BOTH = ['primary', 'secondary'];
 
 // Three signs in every chamber, a tube end that leaves the fluid voids the strokes of that chamber: common practice, no source.
@@ -76,7 +76,7 @@ describe('a bench run', () => {
   });
 });
 
-const dropped = (mm: number): InjectionSaid => ({ kind: 'level dropped', stageId: 's', mm });
+const dropped = (mm: number): InjectionEvent => ({ kind: 'level dropped', stageId: 's', mm });
 
 describe('an injection', () => {
   test.each([
@@ -111,7 +111,7 @@ describe('an injection', () => {
   });
 });
 
-const bite = (when: 'before' | 'after', mm: number, atMs = 0): Said<BiteMeasured> => ({
+const bite = (when: 'before' | 'after', mm: number, atMs = 0): Timed<BiteMeasured> => ({
   kind: 'bite measured',
   stageId: 's',
   when,

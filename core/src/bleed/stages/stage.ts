@@ -1,10 +1,10 @@
-import type { BenchDraft, BenchSaid, BenchStage } from './bench';
+import type { BenchDraft, BenchEvent, BenchStage } from './bench';
 import type { BleedStage } from './bleed';
 import type { BleedDraft } from './bleedDrafts';
-import type { Said } from './base';
+import type { Timed } from './base';
 import type { ValveDraft, ValveStage } from './centreTheValve';
 import type { HoldPointDraft, HoldPointStage } from './holdPoint';
-import type { InjectionDraft, InjectionSaid, InjectionStage } from './injection';
+import type { InjectionDraft, InjectionEvent, InjectionStage } from './injection';
 import type { JoinLinesDraft, JoinLinesStage } from './joinLines';
 import type { PartCompared, RightPartDraft, RightPartStage } from './rightPart';
 import type { SlaveTestDraft, SlaveTested, SlaveTestStage } from './slaveTest';
@@ -53,8 +53,8 @@ export type StageSaying =
   | ToolChecked
   | ToolStepped
   | BiteMeasured
-  | BenchSaid
-  | InjectionSaid;
+  | BenchEvent
+  | InjectionEvent;
 
 /** Something said in a stage that opens no bleeder. */
 export type StageEvent = StageTap | StageSaying;
@@ -63,7 +63,7 @@ export type StageEvent = StageTap | StageSaying;
 export interface StageState {
   readonly tapped: boolean;
   readonly skipped: string | null;
-  readonly said: readonly Said<StageSaying>[];
+  readonly said: readonly Timed<StageSaying>[];
 }
 
 /** What a stage that nobody has touched looks like. */

@@ -1,6 +1,6 @@
 import { CONTROL_TRAITS, VEHICLE_TRAITS, type Layout } from '../../vehicle/circuit';
 import { capital } from '../../base/text';
-import type { Said, StageHead } from './base';
+import type { Timed, StageHead } from './base';
 import { figure, PRACTICE } from '../../base/figure';
 import { TWO_READINGS_MM, heldLoss, heldWords } from '../../control/pedal';
 import { isSoft } from '../scope';
@@ -42,7 +42,7 @@ export interface BiteDrop {
   readonly gaveWay: boolean;
 }
 
-export function biteDrop(said: readonly Said<BiteMeasured>[]): BiteDrop | null {
+export function biteDrop(said: readonly Timed<BiteMeasured>[]): BiteDrop | null {
   const last = (when: BiteMeasured['when']) => said.filter((e) => e.when === when).at(-1);
   const [before, after] = [last('before'), last('after')];
   if (!before || !after) return null;

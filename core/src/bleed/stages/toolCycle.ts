@@ -1,4 +1,4 @@
-import type { StageHead, Said, StagePlan } from './base';
+import type { StageHead, Timed, StagePlan } from './base';
 import { heldOf, type Layout, behind } from '../../vehicle/circuit';
 import {
   cycleMinutes,
@@ -50,7 +50,7 @@ export interface ToolStepped {
   readonly why: string | null;
 }
 
-type ToolSaid = Said<ToolChecked | ToolStepped>;
+type TimedToolEvent = Timed<ToolChecked | ToolStepped>;
 
 export type ToolCycleStage = StageHead & ToolCycleDraft;
 
@@ -196,12 +196,12 @@ export function toolStepsOf(
 export function toolNext(
   plan: Pick<StagePlan, 'layout' | 'stages' | 'openings'>,
   stage: Pick<StageHead, 'id'>,
-  said: readonly ToolSaid[],
+  said: readonly TimedToolEvent[],
 ): ToolNext {
   return nextInCycle(toolStepsOf(plan, stage.id), said.map(asEntry));
 }
 
-const asEntry = (said: ToolSaid): ToolEntry =>
+const asEntry = (said: TimedToolEvent): ToolEntry =>
   said.kind === 'tool checked'
     ? { kind: 'checked', check: said.check }
     : { kind: 'step', stepId: said.stepId, done: said.done, atMs: said.atMs };

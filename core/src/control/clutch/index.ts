@@ -14,10 +14,10 @@ export {
   PITCH_MM,
   pushrodTurns,
   type PlayAt,
-  type PushrodGiven,
+  type PushrodPass,
   type PushrodTurns,
 } from './pushrod';
-export { airTakes, SLAVE_NEED_MM, slaveTravel, type SlaveTravelGiven } from './slaveTravel';
+export { airTakes, SLAVE_NEED_MM, slaveTravel, type SlaveTravelInput } from './slaveTravel';
 export {
   airOrRod,
   PLAY_MM,

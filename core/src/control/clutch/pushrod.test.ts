@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { FREE_PLAY_MM, pushrodTurns, type PushrodGiven } from '.';
+import { FREE_PLAY_MM, pushrodTurns, type PushrodPass } from '.';
 
 /** Takes up 30 mm above the floor; wanted 55 to 75; a thread of 1.25 mm behind a ratio of 6. */
-const LOW: PushrodGiven = {
+const LOW: PushrodPass = {
   takeUpMm: 30,
   window: { leastMm: 55, mostMm: 75 },
   pitchMm: 1.25,

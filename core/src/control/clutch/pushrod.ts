@@ -10,7 +10,7 @@ export const FREE_PLAY_MM = { least: 1, most: 3 } as const;
 export const PITCH_MM: Range = { what: 'The thread', unit: 'mm', least: 0.5, most: 3 };
 
 /** What one pass of the loop reckons with: measured, turned, measured again. */
-export interface PushrodGiven {
+export interface PushrodPass {
   /** Height of the pad at which it takes up now, above the floor, mm. */
   readonly takeUpMm: number;
   /** The window that is wanted: from where reverse still goes in silently, to the maker's or the surplus travel. */
@@ -49,7 +49,7 @@ export function pushrodTurns({
   ratio,
   freePlayMm,
   playAt,
-}: PushrodGiven): PushrodTurns {
+}: PushrodPass): PushrodTurns {
   if (!(pitchMm > 0)) throw new RangeError(`The pitch is ${pitchMm} mm a turn; give more than 0.`);
   if (!(ratio > 0)) throw new RangeError(`The ratio is ${ratio}; give more than 0.`);
   if (!(mostMm > leastMm))

@@ -39,7 +39,7 @@ function driveOf(layout: Layout, masterId: string): Drive | null {
 }
 
 /** What a slave's travel is reckoned from. */
-export interface SlaveTravelGiven {
+export interface SlaveTravelInput {
   readonly layout: Layout;
   readonly masterId: string;
   /** Way of the pad, or of the lever's tip, from its rest, mm, 0 or more. */
@@ -56,7 +56,7 @@ export interface SlaveTravelGiven {
  * @returns mm, not below 0; null where the master works no slave
  * @example 120 mm at ratio 6, 1 mm of play: 18.3 mm at the rod; from 15.87 to 19.05 mm that is 12.7 mm
  */
-export function slaveTravel(given: SlaveTravelGiven): Figure | null {
+export function slaveTravel(given: SlaveTravelInput): Figure | null {
   const { layout, masterId, travelMm, playMm } = given;
   const drive = driveOf(layout, masterId);
   if (!drive) return null;

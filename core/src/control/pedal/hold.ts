@@ -9,7 +9,7 @@ export const TWO_READINGS_MM = 3;
 const DROP_ML = 0.05;
 
 /** What a lever or pedal gave way while it was held. */
-export interface HeldGiven {
+export interface HoldWatch {
   /** Nearer to the bar or the floor than before, mm; 0 or less is none. */
   readonly lostMm: number;
   /** Above 0. */
@@ -19,7 +19,7 @@ export interface HeldGiven {
 }
 
 /** What was lost while a control was held, in all and by the hour, with what the ruler may err by. */
-export interface HeldLoss {
+export interface HoldLoss {
   readonly perHour: Figure;
   readonly inAll: Figure;
   /** Whether that is more than the ruler can err by. */
@@ -32,7 +32,7 @@ export interface HeldLoss {
  *
  * @throws RangeError where it was held for no time
  */
-export function heldLoss({ lostMm, hours, boreMm, ratio }: HeldGiven): HeldLoss {
+export function heldLoss({ lostMm, hours, boreMm, ratio }: HoldWatch): HoldLoss {
   if (!(hours > 0)) throw new RangeError(`It was held for ${hours} h; give more than 0.`);
   const mlPerMm = (Math.PI * boreMm * boreMm) / 4 / ratio / 1000;
   const lost = Math.max(0, lostMm);
@@ -67,7 +67,7 @@ export function heldLoss({ lostMm, hours, boreMm, ratio }: HeldGiven): HeldLoss 
  *
  * @example "0.12 mL/h lost, give or take 0.05: 2 drops an hour. Wet outside is a leak; dry, a seal of the master lets past, or air moved up."
  */
-export function heldWords({ perHour, found }: HeldLoss): string {
+export function heldWords({ perHour, found }: HoldLoss): string {
   const said = (ml: number) => (ml < 1 ? ml.toFixed(2) : ml.toFixed(1));
   if (!found) return `No loss that a ruler can tell: less than ${said(perHour.plusMinus!)} mL/h.`;
   const drops = Math.max(1, Math.round(perHour.value / DROP_ML));

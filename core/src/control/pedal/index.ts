@@ -51,4 +51,4 @@ export {
   type Sinking,
 } from './measured';
 export { airTrend, FIRST_MEASURE, trendWords, type Trend, type TrendPoint } from './trend';
-export { heldLoss, heldWords, TWO_READINGS_MM, type HeldGiven, type HeldLoss } from './hold';
+export { heldLoss, heldWords, TWO_READINGS_MM, type HoldWatch, type HoldLoss } from './hold';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { JUDGED_BY, judgeMeasured, TWO_FINGERS_MM, type Reading } from '.';
 
-interface Given {
+interface Heights {
   readonly rest?: number;
   readonly bite?: number;
   readonly light?: number;
@@ -9,7 +9,7 @@ interface Given {
   readonly pumped?: number;
   readonly sink?: number | null;
 }
-const GOOD: Required<Given> = {
+const GOOD: Required<Heights> = {
   rest: 180,
   bite: 165,
   light: 130,
@@ -17,7 +17,7 @@ const GOOD: Required<Given> = {
   pumped: 120,
   sink: 1,
 };
-const judge = (held: 'pedal' | 'lever', more: Given, of: Given = GOOD) => {
+const judge = (held: 'pedal' | 'lever', more: Heights, of: Heights = GOOD) => {
   const { rest, bite, light, firm, pumped, sink = null } = { ...of, ...more };
   const at = (forceN: number, heightMm: number | undefined, isPumped = false): Reading[] =>
     heightMm === undefined ? [] : [{ at: { forceN }, pumped: isPumped, heightMm }];
@@ -32,13 +32,13 @@ const judge = (held: 'pedal' | 'lever', more: Given, of: Given = GOOD) => {
   ];
   return judgeMeasured(held, readings, { lightN: 50, firmN: 300, sinkMm: sink });
 };
-const word = (more: Given, held: 'pedal' | 'lever' = 'pedal') => {
+const word = (more: Heights, held: 'pedal' | 'lever' = 'pedal') => {
   const said = judge(held, more);
   return 'result' in said ? said.result : said.missing;
 };
 
 // The product's own scale in measured terms: a house rule, no source.
-test.each<[string, Given, string]>([
+test.each<[string, Heights, string]>([
   ['half of the height at rest', { firm: 90, light: 100, pumped: 95 }, 'firm and high'],
   ['a millimetre beyond half', { firm: 89, light: 100, pumped: 95 }, 'firm but low'],
   ['20 mm from light to firm', { light: 135 }, 'firm and high'],
@@ -55,7 +55,7 @@ test.each<[string, Given, string]>([
 
 test('a lever has limits of its own: bite within half of the travel, two fingers from the bar, pumped within 5 mm, no creep', () => {
   const good = { rest: 70, bite: 50, light: 48, firm: 40, pumped: 42, sink: 0 };
-  const lever = (more: Given) => word({ ...good, ...more }, 'lever');
+  const lever = (more: Heights) => word({ ...good, ...more }, 'lever');
   expect(lever({})).toBe('firm and high');
   expect(lever({ bite: 35 })).toBe('firm and high');
   expect(lever({ bite: 34 })).toBe('firm but low');
@@ -67,8 +67,8 @@ test('a lever has limits of its own: bite within half of the travel, two fingers
   expect(lever({ sink: 3 })).toBe('sinks');
   // No limit from light to firm: two fingers from the bar are what counts.
   expect(lever({ rest: 90, bite: 80, light: 75, firm: 31, pumped: 33 })).toBe('firm and high');
-  expect(lever({ bite: undefined } as Given)).toEqual(['first resistance']);
-  expect(lever({ light: undefined } as Given)).toBe('firm and high');
+  expect(lever({ bite: undefined } as Heights)).toEqual(['first resistance']);
+  expect(lever({ light: undefined } as Heights)).toBe('firm and high');
 });
 
 test('a good word is said once nothing is missing, a bad one as soon as it is true', () => {
@@ -78,7 +78,7 @@ test('a good word is said once nothing is missing, a bad one as soon as it is tr
     ['firm', 'firm push'],
     ['pumped', 'firm push, pumped'],
   ] as const)
-    expect(word({ [key]: undefined } as Given)).toContain(what);
+    expect(word({ [key]: undefined } as Heights)).toContain(what);
   expect(word({ sink: null })).toEqual(['sink']);
   expect(judge('pedal', { sink: 9 }, {})).toMatchObject({ result: 'sinks' });
   expect(judge('pedal', { firm: 3 }, {})).toMatchObject({ result: 'no pressure' });
@@ -97,7 +97,7 @@ test('the figure that decides is told with what it is held against', () => {
 });
 
 test('whatever is measured: no reading that gets worse makes the word better', () => {
-  const isGood = (g: Required<Given>) => {
+  const isGood = (g: Required<Heights>) => {
     const said = judge('pedal', g);
     return 'result' in said && said.result === 'firm and high';
   };
@@ -123,7 +123,7 @@ test('whatever is measured: no reading that gets worse makes the word better', (
   );
 });
 
-test.each<[string, 'pedal' | 'lever', Given, number, number, boolean]>([
+test.each<[string, 'pedal' | 'lever', Heights, number, number, boolean]>([
   ['used by a firm push', 'pedal', {}, 65, 90, false],
   ['used by a firm push', 'pedal', { firm: 80, light: 95, pumped: 85 }, 100, 90, false],
   ['from light to firm', 'pedal', { light: 140 }, 25, 20, false],

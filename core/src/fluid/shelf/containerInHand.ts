@@ -1,6 +1,6 @@
 import type { ShelfContainer } from './admit';
 
-type Held = Pick<ShelfContainer, 'id' | 'state' | 'leftMl'>;
+type Stock = Pick<ShelfContainer, 'id' | 'state' | 'leftMl'>;
 
 /** What is hardly a pour: a container with less than this left counts as empty, mL [M]. */
 const EMPTY_ML = 1;
@@ -11,7 +11,7 @@ const EMPTY_ML = 1;
  *
  * @returns null where none was picked; the last one where all are empty by the count
  */
-export function containerInHand<C extends Held>(
+export function containerInHand<C extends Stock>(
   picked: readonly C[],
   pouredFromMl: Readonly<Record<string, number>>,
 ): C | null {

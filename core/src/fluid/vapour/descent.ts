@@ -76,7 +76,7 @@ export function brakeHeatW(vehicle: DescentVehicle, piece: RoadPiece): number {
   );
 }
 
-/** Heat of the stop at the end that one front brake takes, J: what the vehicle has in motion, and no help from drag. */
-export function stopHeatJ(vehicle: DescentVehicle, speedMs: number): number {
+/** Heat of the last braking that one front brake takes, J: what the vehicle has in motion, and no help from drag. */
+export function lastBrakingHeatJ(vehicle: DescentVehicle, speedMs: number): number {
   return (0.5 * vehicle.massKg * speedMs ** 2 * vehicle.frontShare) / vehicle.frontBrakes;
 }

@@ -2,7 +2,7 @@ export {
   brakeHeatW,
   SMALL_CAR,
   SMALL_MOTORCYCLE,
-  stopHeatJ,
+  lastBrakingHeatJ,
   type DescentVehicle,
   type RoadPiece,
 } from './descent';

@@ -5,7 +5,7 @@ import {
   brakeHeatW,
   simulateHeat,
   SMALL_CAR,
-  stopHeatJ,
+  lastBrakingHeatJ,
   twoMasses,
   vapourMargin,
   type HeatPhase,
@@ -41,7 +41,7 @@ describe('heat into one brake', () => {
     );
   });
   test('of a stop is what the vehicle has in motion', () =>
-    expect(stopHeatJ(SMALL_CAR, 20)).toBe((0.5 * 1400 * 400 * 0.7) / 2));
+    expect(lastBrakingHeatJ(SMALL_CAR, 20)).toBe((0.5 * 1400 * 400 * 0.7) / 2));
   test.each([
     [{ lengthM: 100, dropM: 100, speedMs: 10 }, /drops/],
     [{ lengthM: 0, dropM: 0, speedMs: 10 }, /drops/],
@@ -123,7 +123,7 @@ describe('two masses', () => {
   // By hand: a stop from 100 km/h of 1400 kg, 70 % in front on two discs, is ½·1400·27.78²·0.35 =
   // 189 kJ; 6 kg of iron at 500 J/(kg·K) take 63 K of it (specific heats from memory).
   test('one stop from 100 km/h warms a disc of 6 kg by 63 K before anything is shed', () => {
-    const joule = stopHeatJ(SMALL_CAR, 100 / 3.6);
+    const joule = lastBrakingHeatJ(SMALL_CAR, 100 / 3.6);
     expect(joule).toBeCloseTo(189_043, -1);
     const run = simulateHeat(twoMasses(6, 5), [{ seconds: 1, heatW: joule, speedMs: 0 }], 20);
     expect(run.points.at(-1)!.discC - 20).toBeGreaterThan(62.5);
@@ -135,7 +135,7 @@ describe('two masses', () => {
   // twice, evens out in 500 s: after 500 s a share e^−1 of the difference is left.
   test('what a stop leaves in the disc is shared with the caliper', () => {
     const shut = { ...twoMasses(6, 5), discAirWK: 0, discAirWKPerMs: 0, caliperAirWK: 0 };
-    const joule = stopHeatJ(SMALL_CAR, 100 / 3.6);
+    const joule = lastBrakingHeatJ(SMALL_CAR, 100 / 3.6);
     const stop = { seconds: 1, heatW: joule, speedMs: 0 };
     const even = simulateHeat(shut, [stop, { seconds: 21_000, heatW: 0, speedMs: 0 }], 20);
     expect(even.points.at(-1)!.discC - 20).toBeCloseTo(189_043 / 6000, 1);
@@ -211,10 +211,10 @@ describe('margin', () => {
   // standing. Small steps of another scheme check the phases, their heats and their speeds.
   test('the whole descent agrees with the balance taken in small steps', () => {
     let [disc, fluid, hottest] = [0, 0, 0];
-    const stopS = 14 / 3;
+    const brakingS = 14 / 3;
     for (const [seconds, watt, speed] of [
       [8000 / 14, brakeHeatW(SMALL_CAR, { lengthM: 8000, dropM: 560, speedMs: 14 }), 14],
-      [stopS, (0.5 * 1400 * 14 ** 2 * 0.35) / stopS, 7],
+      [brakingS, (0.5 * 1400 * 14 ** 2 * 0.35) / brakingS, 7],
       [900, 0, 0],
     ] as const) {
       for (let t = 0; t < seconds; t += 0.01) {

@@ -1,7 +1,7 @@
 import { ENTRY, figure, MODEL, type Figure } from '../../base/figure';
 import { atLocalPressureC } from '../verdict';
 import { simulateHeat, twoMasses, type HeatPhase, type HeatRun } from './brakeHeat';
-import { brakeHeatW, stopHeatJ, type DescentVehicle, type RoadPiece } from './descent';
+import { brakeHeatW, lastBrakingHeatJ, type DescentVehicle, type RoadPiece } from './descent';
 
 export interface VapourRequest {
   readonly vehicle: DescentVehicle;
@@ -20,8 +20,8 @@ export interface VapourAnswer {
   readonly heat: HeatRun;
 }
 
-/** Deceleration of the stop at the end, m/s² [M]. */
-const STOP_MS2 = 3;
+/** Deceleration of the last braking, m/s² [M]. */
+const BRAKING_MS2 = 3;
 /** The fluid goes on heating while the vehicle stands. */
 const STANDING_S = 15 * 60;
 
@@ -36,14 +36,18 @@ export function vapourMargin(request: VapourRequest): VapourAnswer {
   const { vehicle, road, airC, altitudeM, boiling } = request;
   const last = road.at(-1);
   if (!last) throw new RangeError('the road has no piece; give at least one');
-  const stopS = last.speedMs / STOP_MS2;
+  const brakingS = last.speedMs / BRAKING_MS2;
   const phases: HeatPhase[] = [
     ...road.map((p) => ({
       seconds: p.lengthM / p.speedMs,
       heatW: brakeHeatW(vehicle, p),
       speedMs: p.speedMs,
     })),
-    { seconds: stopS, heatW: stopHeatJ(vehicle, last.speedMs) / stopS, speedMs: last.speedMs / 2 },
+    {
+      seconds: brakingS,
+      heatW: lastBrakingHeatJ(vehicle, last.speedMs) / brakingS,
+      speedMs: last.speedMs / 2,
+    },
     { seconds: STANDING_S, heatW: 0, speedMs: 0 },
   ];
   const heat = simulateHeat(twoMasses(vehicle.discKg, vehicle.caliperKg), phases, airC);

@@ -49,7 +49,7 @@ export {
   type ReservoirRinse,
   type ReservoirSetup,
   type Count,
-  type OrderAsked,
+  type OrderQuestion,
   type OrderSetup,
   type Reached,
 } from './setup';

@@ -83,7 +83,7 @@ export interface OrderSetup {
 }
 
 /** Which bleeders are in question, and how a count of each is made. */
-export interface OrderAsked
+export interface OrderQuestion
   extends Pick<
     OrderSetup,
     | 'layout'
@@ -110,7 +110,7 @@ export function orderSetup({
   reservoirIds = [],
   countOf,
   ...rest
-}: OrderAsked): OrderSetup {
+}: OrderQuestion): OrderSetup {
   const inQuestion = paths(rest.layout).filter((p) => bleederIds.includes(p.bleeder.id));
   return {
     ...rest,

@@ -32,7 +32,7 @@ export function strokeVolume(chamber: MasterChamber): Figure {
 }
 
 /**
- * The most that one stroke can move, mL: somebody will push to the stop. The
+ * The most that one stroke can move, mL: somebody will push to the end of travel. The
  * calls to top up reckon with it.
  *
  * @example a bore of 20.6 mm and its own 32 mm of stroke move 10.7 mL

@@ -9,24 +9,24 @@ import {
   layoutOf,
   planned,
   planOf,
-  type Said,
+  type LooseEvent,
 } from '../../testing';
 import { jobCard, pouredWords, type CardFacts } from '.';
 
 const PLAN = planOf('hatchback-diagonal');
 const masterId = PLAN.layout.masters[0]!.id;
 const follow = (plan: typeof PLAN) =>
-  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
-const RELEASED: Said = { id: 'r', atMs: 1_000_000, kind: 'released' } as Said;
-const felt: Said = {
+  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as LooseEvent[];
+const RELEASED: LooseEvent = { id: 'r', atMs: 1_000_000, kind: 'released' } as LooseEvent;
+const felt: LooseEvent = {
   id: 'f',
   atMs: 900,
   kind: 'pedal judged',
   masterId,
   result: 'firm and high',
-} as Said;
+} as LooseEvent;
 
-function cardOf(plan: typeof PLAN, said: readonly Said[], more: Partial<CardFacts> = {}) {
+function cardOf(plan: typeof PLAN, said: readonly LooseEvent[], more: Partial<CardFacts> = {}) {
   const job = jobOf(plan, said);
   return jobCard({
     workshop: 'Skerrow',
@@ -61,7 +61,7 @@ test('a word is printed by feel and as no millimetres, a reading as what it was'
     pumped: false,
     heightMm: 118,
   };
-  const measured = cardOf(PLAN, [...follow(PLAN), felt, read as Said]);
+  const measured = cardOf(PLAN, [...follow(PLAN), felt, read as LooseEvent]);
   expect(measured.after).toContainEqual({
     what: 'Brake pedal at 300 N',
     value: '118 mm',
@@ -88,7 +88,7 @@ test('a torque stands in both units, what was tightened by feel as that', () => 
   const first = PLAN.openings[0]!.id;
   const said = follow(PLAN).map((e) =>
     e.kind === 'shut' && e.openingId === first
-      ? ({ ...e, tightened: { torqueNm: 10.8 } } as Said)
+      ? ({ ...e, tightened: { torqueNm: 10.8 } } as LooseEvent)
       : e,
   );
   const { openings } = cardOf(PLAN, said);
@@ -116,9 +116,15 @@ test('due again by the maker, else by the house rule; not where a corner alone w
 });
 
 test('who did what stands once each; what was taken back was done by nobody', () => {
-  const checked = { id: 'c', kind: 'checked', item: 'level', passes: true, person: 'Tarn' } as Said;
-  const undone = { id: 'u', kind: 'undone', eventId: 'c', person: 'Tarn' } as Said;
-  const people = (said: readonly Said[]) => cardOf(PLAN, said).people;
+  const checked = {
+    id: 'c',
+    kind: 'checked',
+    item: 'level',
+    passes: true,
+    person: 'Tarn',
+  } as LooseEvent;
+  const undone = { id: 'u', kind: 'undone', eventId: 'c', person: 'Tarn' } as LooseEvent;
+  const people = (said: readonly LooseEvent[]) => cardOf(PLAN, said).people;
   expect(people([...follow(PLAN), felt])).toEqual([{ name: 'Una', did: 'bled, proved' }]);
   expect(people([...follow(PLAN), checked])).toContainEqual({ name: 'Tarn', did: 'proved' });
   expect(people([...follow(PLAN), checked, undone]).map((p) => p.name)).not.toContain('Tarn');
@@ -140,7 +146,13 @@ test('what was poured names grade and batch; an empty container is not on it', (
 });
 
 test('ended, it says why and what is left; the fluid as it was seen stands before', () => {
-  const ended = { id: 'e', atMs: 5, kind: 'ended', reason: 'Bay needed', stop: false } as Said;
+  const ended = {
+    id: 'e',
+    atMs: 5,
+    kind: 'ended',
+    reason: 'Bay needed',
+    stop: false,
+  } as LooseEvent;
   const card = cardOf(PLAN, [...follow(PLAN).slice(0, 12), ended]);
   expect(card.outcome).toEqual({
     is: 'ended unreleased',
@@ -161,7 +173,7 @@ test('a joint that was tightened stands on the card as it was said', () => {
     elementId: PLAN.openings[0]!.bleeder.id,
     manualNm: 10,
     appliedNm: 14,
-  } as Said;
+  } as LooseEvent;
   expect(cardOf(PLAN, [...follow(PLAN), joint]).steps.at(-1)).toMatch(
     /tightened to 14\.0 N·m = 10\.3 lbf·ft.*above it$/,
   );

@@ -295,11 +295,11 @@ const sinkLine = (what: string, watch: ControlMeasured['sink'] | undefined): Car
 
 /** What else was read at a clutch; of records from before that lack it nothing. */
 function clutchLines(name: string, read: TakeUpRead): CardLine[] {
-  const { playMm, stopMm = null, blockedMm = null } = read;
+  const { playMm, endOfTravelMm = null, blockedMm = null } = read;
   return (
     [
       [`${name}, free play`, playMm],
-      [`${name}, stop at`, stopMm],
+      [`${name}, end of travel at`, endOfTravelMm],
       [`${name}, slave blocked: rod travel`, blockedMm],
     ] as const
   ).flatMap(([what, mm]) =>

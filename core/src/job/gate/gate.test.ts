@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { PEDAL_RESULT_WORDS, PEDAL_RESULTS, pedalPasses } from '../../control/pedal';
 import { followCalls } from '../run';
-import { after, countingIds, gateOn, NOBODY_LOOKED, planOf, runOf, type Said } from '../../testing';
+import {
+  after,
+  countingIds,
+  gateOn,
+  NOBODY_LOOKED,
+  planOf,
+  runOf,
+  type LooseEvent,
+} from '../../testing';
 import {
   CHECK_WORDS,
   CONTROL_CHECK_WORDS,
@@ -117,7 +125,7 @@ test('a shut that was undone shuts the gate again', () => {
 });
 
 test('a bleeder that was left cannot be released by this job, and an ended run by none', () => {
-  const halt: Said = {
+  const halt: LooseEvent = {
     id: 'h',
     deviceId: 'phone',
     deviceSeq: 1,
@@ -127,7 +135,11 @@ test('a bleeder that was left cannot be released by this job, and an ended run b
     openingId: 'left-rear',
   };
   const decided = (decision: 'leave shut' | 'end job') =>
-    runOf(PLAN, [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as Said], DONE);
+    runOf(
+      PLAN,
+      [halt, { ...halt, id: 'd', kind: 'decided', haltId: 'h', decision } as LooseEvent],
+      DONE,
+    );
   expect(codes(decided('leave shut'), GOOD, 'good')).toEqual(['bleeder left']);
   expect(codes(decided('end job'), GOOD, 'good')).toEqual(['run ended']);
 });
@@ -339,7 +351,7 @@ test('what the vehicle owes besides keeps the gate shut, whatever this job did',
 
 describe('a run that nobody made', () => {
   const without = (kind: string) =>
-    runOf(PLAN, log.filter((e) => e.kind !== kind) as unknown as Said[]);
+    runOf(PLAN, log.filter((e) => e.kind !== kind) as unknown as LooseEvent[]);
 
   // Prepared and shut, 0 of so many strokes.
   test('every bleeder shut without a stroke is not through', () => {
@@ -354,7 +366,7 @@ describe('a run that nobody made', () => {
     const run = without('colour');
     expect(codes(run, GOOD, 'good')).toEqual(['run not finished']);
     const early = run.bleeders.map(
-      (b): Said => ({
+      (b): LooseEvent => ({
         kind: 'shut early',
         openingId: b.openingId,
         reason: 'No light to see by',
@@ -366,7 +378,7 @@ describe('a run that nobody made', () => {
   test('a reason does not make clear what is not', () => {
     const run = without('bubbles');
     const early = run.bleeders.map(
-      (b): Said => ({ kind: 'shut early', openingId: b.openingId, reason: 'Friday' }),
+      (b): LooseEvent => ({ kind: 'shut early', openingId: b.openingId, reason: 'Friday' }),
     );
     expect(codes(after(run, ...early), GOOD, 'good')).toEqual(Array(4).fill('bleeder not clear'));
   });

@@ -168,15 +168,20 @@ function needFault(
 /** A take-up is read at a clutch, between its end and its rest. */
 function takeUpFault(
   plans: readonly Plan[],
-  { masterId, restMm, takeUpMm, stopMm }: Extract<JobEvent, { readonly kind: 'take-up read' }>,
+  {
+    masterId,
+    restMm,
+    takeUpMm,
+    endOfTravelMm,
+  }: Extract<JobEvent, { readonly kind: 'take-up read' }>,
 ): string | null {
   const notClutch = clutchFault(plans, masterId);
   if (notClutch) return notClutch;
   if (takeUpMm >= restMm)
     return `It takes up at ${takeUpMm} mm and rests at ${restMm} mm; it should take up lower than it rests.`;
-  return (stopMm ?? 0) <= takeUpMm
+  return (endOfTravelMm ?? 0) <= takeUpMm
     ? null
-    : `Its stop ends it at ${stopMm} mm and it takes up at ${takeUpMm} mm; the stop should lie lower.`;
+    : `Its travel ends at ${endOfTravelMm} mm and it takes up at ${takeUpMm} mm; the end of travel should lie lower.`;
 }
 
 /** What is tried at a control names it; what is looked at on the vehicle names none. */

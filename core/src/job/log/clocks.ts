@@ -1,6 +1,6 @@
 import { ENDS_FLOW, type ClockKind } from '../../base/clock';
 import { cycleTimes, isPumpStep } from '../../bleed/scanTool';
-import type { Kept } from '../run';
+import type { Logged } from '../run';
 import type { JobEvent } from './event';
 import { undoneIds } from './undo';
 
@@ -20,7 +20,7 @@ export interface RunningClock {
 }
 
 /** The clocks of a job that nobody has ended, the one that is up first at the front. */
-export function runningClocks(log: readonly Kept<JobEvent>[]): RunningClock[] {
+export function runningClocks(log: readonly Logged<JobEvent>[]): RunningClock[] {
   const undone = undoneIds(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   const ended = new Set(inEffect.flatMap((e) => (e.kind === 'clock ended' ? [e.eventId] : [])));
@@ -45,7 +45,7 @@ export function runningClocks(log: readonly Kept<JobEvent>[]): RunningClock[] {
 }
 
 /** The flows of a run that nobody looked at since they were let run: each opening has one at the most. */
-function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
+function flowsOf(log: readonly Logged<JobEvent>[]): RunningClock[] {
   const flows = new Map<string, RunningClock>();
   for (const e of log) {
     // What halts the run stops what runs in it; by another plan it is another opening.
@@ -67,7 +67,7 @@ function flowsOf(log: readonly Kept<JobEvent>[]): RunningClock[] {
 }
 
 /** The pump of a tool's cycle after its last run: it cools, an aborted run too, until the cycle is checked at its end. */
-function coolsIn(log: readonly Kept<JobEvent>[]): RunningClock[] {
+function coolsIn(log: readonly Logged<JobEvent>[]): RunningClock[] {
   const steps = log.filter((e) => e.kind === 'tool step' || e.kind === 'tool checked');
   const ran = steps.filter((e) => e.kind === 'tool step' && isPumpStep(e.stepId)).at(-1);
   if (!ran) return [];

@@ -1,9 +1,9 @@
-import { countingIds, jobOf, kept, planOf, type Said } from '../../testing';
+import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
 import { clutchNeedOf, jobEventFault, type ClutchNeed, type JobEvent } from '.';
 
 const VAN = planOf('clutch-concentric');
 const ids = countingIds('n');
-const needs = (more: object = {}): Said =>
+const needs = (more: object = {}): LooseEvent =>
   ({
     id: ids(),
     atMs: 10,
@@ -13,7 +13,7 @@ const needs = (more: object = {}): Said =>
     window: { leastMm: 55, mostMm: 75 },
     pitchMm: 1.25,
     ...more,
-  }) as Said;
+  }) as LooseEvent;
 const EARLIER: ClutchNeed = {
   masterId: 'clutch-master',
   slaveTravelMm: 10,
@@ -21,8 +21,11 @@ const EARLIER: ClutchNeed = {
   pitchMm: null,
   by: 'Ode, job 3',
 };
-const known = (said: readonly Said[], earlier: readonly ClutchNeed[] = [], of = 'clutch-master') =>
-  clutchNeedOf(of, { log: jobOf(VAN, said).log, earlier });
+const known = (
+  said: readonly LooseEvent[],
+  earlier: readonly ClutchNeed[] = [],
+  of = 'clutch-master',
+) => clutchNeedOf(of, { log: jobOf(VAN, said).log, earlier });
 
 test('what a clutch needs is the last word of this job, else an earlier one’s, else nobody’s', () => {
   expect(known([])).toBeNull();
@@ -39,14 +42,14 @@ test('what a clutch needs is the last word of this job, else an earlier one’s,
 
 test('taken back, what was known before holds again', () => {
   const said = needs({ slaveTravelMm: 14 });
-  const undo = { id: 'u', kind: 'undone', eventId: said.id } as Said;
+  const undo = { id: 'u', kind: 'undone', eventId: said.id } as LooseEvent;
   expect(known([said, undo], [EARLIER])).toEqual(EARLIER);
   expect(known([needs(), said, undo])!.slaveTravelMm).toBe(12);
 });
 
 test('it is said of a clutch, and a window ends above where it begins', () => {
-  const fault = (said: Said) =>
-    jobEventFault(jobOf(VAN, []), kept(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
+  const fault = (said: LooseEvent) =>
+    jobEventFault(jobOf(VAN, []), loggedEvent(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
   expect(fault(needs())).toBeNull();
   expect(fault(needs({ window: null }))).toBeNull();
   expect(fault(needs({ masterId: 'master' }))).toMatch(/only a clutch does/);

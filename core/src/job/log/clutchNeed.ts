@@ -1,4 +1,4 @@
-import type { Kept } from '../run';
+import type { Logged } from '../run';
 import type { ClutchNeedHappening, JobEvent } from './event';
 import { undoneIds } from './undo';
 
@@ -10,7 +10,7 @@ export interface ClutchNeed extends Omit<ClutchNeedHappening, 'kind'> {
 /** What the clutch of a master needs, as it is known: the last word of this job, else of an earlier one on this vehicle. */
 export function clutchNeedOf(
   masterId: string,
-  given: { readonly log: readonly Kept<JobEvent>[]; readonly earlier: readonly ClutchNeed[] },
+  given: { readonly log: readonly Logged<JobEvent>[]; readonly earlier: readonly ClutchNeed[] },
 ): ClutchNeed | null {
   const undone = undoneIds(given.log);
   const here = given.log.flatMap((e) =>

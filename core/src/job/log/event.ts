@@ -64,7 +64,7 @@ export type ProofHappening =
       /** Travel of the master's rod with the slave blocked; left out where nobody tried. */
       readonly blockedMm?: number | null | undefined;
       /** Height at which the pedal's stop ends its travel; left out where nobody read it. */
-      readonly stopMm?: number | null | undefined;
+      readonly endOfTravelMm?: number | null | undefined;
     }
   /** One thing that was looked at on the vehicle, or tried at the control of a master. */
   | {

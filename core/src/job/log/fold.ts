@@ -1,5 +1,5 @@
 import type { Plan } from '../../bleed/plan';
-import { foldEvent, foldRun, plansOf, type Kept, type RunEvent } from '../run';
+import { foldEvent, foldRun, plansOf, type Logged, type RunEvent } from '../run';
 import { isOfRun, type JobEvent } from './event';
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
@@ -11,11 +11,11 @@ import { takenBackIn, undoneIds } from './undo';
  * server, record. Undos are resolved first, then one pass goes through what is
  * in effect; what an event makes void, it makes void by its position.
  */
-export function foldJob(log: readonly Kept<JobEvent>[]): JobState {
+export function foldJob(log: readonly Logged<JobEvent>[]): JobState {
   const undone = undoneIds(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   const late = lateTakings(log);
-  const ofRun = inEffect.filter(isOfRun).filter((e) => !late.has(e.id)) as Kept<RunEvent>[];
+  const ofRun = inEffect.filter(isOfRun).filter((e) => !late.has(e.id)) as Logged<RunEvent>[];
   const context = { takenBack: takenBackIn(log), plans: plansIn(log) };
   const state = inEffect.reduce((job, event) => atDesk(job, event, context), NEW_JOB);
   return {
@@ -30,24 +30,26 @@ export function foldJob(log: readonly Kept<JobEvent>[]): JobState {
  * One more event on top of a state; an undo folds the whole log anew. A
  * decision stands in the log with the plan that followed from it.
  */
-export function addToJob(job: JobState, given: Kept<JobEvent>): JobState {
+export function addToJob(job: JobState, given: Logged<JobEvent>): JobState {
   if (given.kind === 'undone' || given.kind === 'plan accepted')
     return foldJob([...job.log, given]);
   const event =
     given.kind === 'decided' && job.run
-      ? (foldEvent(job.run, given).log.at(-1) as Kept<JobEvent>)
+      ? (foldEvent(job.run, given).log.at(-1) as Logged<JobEvent>)
       : given;
   const log = [...job.log, event];
   const plans = job.run ? plansOf(job.run) : [];
   const next = atDesk(job, event, { takenBack: () => undefined, plans });
   const counts = event.kind !== 'counting' || !lateTakings(log).has(event.id);
   const run =
-    next.run && isOfRun(event) && counts ? foldEvent(next.run, event as Kept<RunEvent>) : next.run;
+    next.run && isOfRun(event) && counts
+      ? foldEvent(next.run, event as Logged<RunEvent>)
+      : next.run;
   return { ...next, log, run };
 }
 
 /** Every plan that a log brought, the accepted one first. */
-function plansIn(log: readonly Kept<JobEvent>[]): Plan[] {
+function plansIn(log: readonly Logged<JobEvent>[]): Plan[] {
   return log.flatMap((e) => {
     if (e.kind === 'plan accepted') return [e.plan];
     return e.kind === 'decided' && e.plan ? [e.plan] : [];
@@ -55,7 +57,7 @@ function plansIn(log: readonly Kept<JobEvent>[]): Plan[] {
 }
 
 /** Everything besides the run itself. */
-function atDesk(before: JobState, event: Kept<JobEvent>, context: ProofContext): JobState {
+function atDesk(before: JobState, event: Logged<JobEvent>, context: ProofContext): JobState {
   const proof = proofAfter(before.proof, event, context);
   const job = afterTouch(before, event, context, proof);
   switch (event.kind) {
@@ -98,7 +100,7 @@ function atDesk(before: JobState, event: Kept<JobEvent>, context: ProofContext):
 /** What was done to the vehicle makes a test drive void that was set before, and what was recorded of its fluid. */
 function afterTouch(
   job: JobState,
-  event: Kept<JobEvent>,
+  event: Logged<JobEvent>,
   { takenBack }: ProofContext,
   proof: JobState['proof'],
 ): JobState {

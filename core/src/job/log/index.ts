@@ -39,7 +39,7 @@ export {
   proofOf,
   stageOf,
   type JobState,
-  type KeptOf,
+  type LoggedOf,
   type TestDrive,
 } from './state';
 export { addToJob, foldJob } from './fold';

@@ -1,4 +1,4 @@
-import type { Kept } from '../run';
+import type { Logged } from '../run';
 import type { JobEvent } from './event';
 import { undoneIds } from './undo';
 
@@ -11,7 +11,7 @@ import { undoneIds } from './undo';
  * @param log in log order, with everything that was taken back
  * @returns ids of their events
  */
-export function lateTakings(log: readonly Kept<JobEvent>[]): ReadonlySet<string> {
+export function lateTakings(log: readonly Logged<JobEvent>[]): ReadonlySet<string> {
   const undone = undoneIds(log);
   const late = new Set<string>();
   let over: { readonly deviceId: string; readonly at: number } | null = null;
@@ -25,7 +25,7 @@ export function lateTakings(log: readonly Kept<JobEvent>[]): ReadonlySet<string>
 
 /** Whether the last event that a device knew stands before a place in the log; not where nobody says what it knew. */
 function knewBefore(
-  log: readonly Kept<JobEvent>[],
+  log: readonly Logged<JobEvent>[],
   knew: string | null | undefined,
   at: number,
 ): boolean {

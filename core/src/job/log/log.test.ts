@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { PROOF_ITEMS } from '../gate';
 import { sayingTouches } from '../../bleed/stages';
 import { followCalls, type CountWay } from '../run';
-import { countingIds, jobOf, kept, logFrom, planOf, type Said } from '../../testing';
+import { countingIds, jobOf, loggedEvent, logFrom, planOf, type LooseEvent } from '../../testing';
 import {
   addToJob,
   foldJob,
@@ -37,11 +37,11 @@ const ALL: ProofItem[] = [
 const sorted = (items: readonly ProofItem[]) => items.map((i) => `${i.masterId} ${i.item}`).sort();
 const holdsStill = ({ answers }: ProofState, item: string) => answers.some((a) => a.item === item);
 const OPENING = PLAN.openings[0]!.id;
-const stroke = (id: string, more: Partial<Said> = {}): Said =>
-  ({ id, kind: 'stroke', openingId: OPENING, ...more }) as Said;
-const undo = (id: string, eventId: string, more: Partial<Said> = {}): Said =>
-  ({ id, kind: 'undone', eventId, ...more }) as Said;
-const strokesOf = (said: readonly Said[]) => jobOf(PLAN, said).run!.bleeders[0]!.strokes;
+const stroke = (id: string, more: Partial<LooseEvent> = {}): LooseEvent =>
+  ({ id, kind: 'stroke', openingId: OPENING, ...more }) as LooseEvent;
+const undo = (id: string, eventId: string, more: Partial<LooseEvent> = {}): LooseEvent =>
+  ({ id, kind: 'undone', eventId, ...more }) as LooseEvent;
+const strokesOf = (said: readonly LooseEvent[]) => jobOf(PLAN, said).run!.bleeders[0]!.strokes;
 
 describe('undo', () => {
   const log = (...ids: [string, string | null][]) =>
@@ -70,9 +70,9 @@ describe('undo', () => {
 
   test('one that comes a second time is superfluous, the first is not', () => {
     const job = jobOf(PLAN, [stroke('a')]);
-    const again = kept(undo('v', 'a')) as JobEvent;
+    const again = loggedEvent(undo('v', 'a')) as JobEvent;
     expect(isSuperfluous(job, again)).toBe(false);
-    expect(isSuperfluous(addToJob(job, kept(undo('u', 'a'))), again)).toBe(true);
+    expect(isSuperfluous(addToJob(job, loggedEvent(undo('u', 'a'))), again)).toBe(true);
   });
 });
 
@@ -87,7 +87,7 @@ describe('who counts', () => {
   });
 
   test('whether a stroke counts is asked; that the brakes were worked is known at once', () => {
-    const taken = { id: 'c', kind: 'counting', way: 'tap', atMs: 4 } as Said;
+    const taken = { id: 'c', kind: 'counting', way: 'tap', atMs: 4 } as LooseEvent;
     expect(jobOf(PLAN, [taken]).run!.openedAtMs).toBeNull();
     const asked = jobOf(PLAN, [taken, stroke('b', { ...other, atMs: 5 })]);
     expect(asked.run!.asked).toHaveLength(1);
@@ -98,7 +98,7 @@ describe('who counts', () => {
     [true, 3],
     [false, 2],
   ])('judged as strokes of their own: %s', (count, strokes) => {
-    const judged: Said = { id: 'j', kind: 'strokes judged', eventIds: ['b'], count };
+    const judged: LooseEvent = { id: 'j', kind: 'strokes judged', eventIds: ['b'], count };
     const { run } = jobOf(PLAN, [stroke('a'), stroke('b', other), stroke('c'), judged]);
     expect(run!.bleeders[0]!.strokes).toBe(strokes);
     expect(run!.asked).toEqual([]);
@@ -130,7 +130,7 @@ describe('who counts', () => {
 });
 
 describe('a proof counts for what was there when it was made', () => {
-  const proved = [...RUN, ...PROOF] as Said[];
+  const proved = [...RUN, ...PROOF] as LooseEvent[];
 
   test('all answered: the stage is the proof, every item holds, nothing is void', () => {
     const job = jobOf(PLAN, proved);
@@ -164,7 +164,7 @@ describe('a proof counts for what was there when it was made', () => {
   });
 
   // Whose it was and when is said: a stroke made before the proof may arrive after it.
-  test.each<[string, Said, ProofItem[]]>([
+  test.each<[string, LooseEvent, ProofItem[]]>([
     ['a stroke', stroke('late', { atMs: 1, person: 'Ode' }), ALL],
     [
       'a bleeder shut',
@@ -242,7 +242,7 @@ describe('a proof counts for what was there when it was made', () => {
     expect(holdsStill(proof, 'joints dry')).toBe(items.length < ALL.length);
   });
 
-  test.each<[string, Said]>([
+  test.each<[string, LooseEvent]>([
     ['a note', { id: 'n', kind: 'note', text: 'Boot is torn, look again' }],
     ['a photo', { id: 'n', kind: 'media note', medium: 'photo', elementId: null }],
     ['a colour', { id: 'n', kind: 'colour', openingId: OPENING, colour: 'clear' }],
@@ -256,14 +256,14 @@ describe('a proof counts for what was there when it was made', () => {
   });
 
   test('answered again, an item is asked no more, and the others still are', () => {
-    const again: Said = { id: 'r', kind: 'checked', item: 'level', passes: true };
+    const again: LooseEvent = { id: 'r', kind: 'checked', item: 'level', passes: true };
     const { proof } = jobOf(PLAN, [...proved, stroke('late'), again]);
     expect(proof.answers).toMatchObject([{ item: 'level', value: true, eventId: 'r' }]);
     expect(sorted(proof.voided[0]!.items)).toEqual(sorted(ALL.filter((i) => i.item !== 'level')));
   });
 
   test('a photo of an item shows it as long as nothing was done to it since', () => {
-    const photo = (id: string, item: 'level' | 'joints dry'): Said => ({
+    const photo = (id: string, item: 'level' | 'joints dry'): LooseEvent => ({
       id,
       kind: 'media note',
       medium: 'photo',
@@ -271,7 +271,7 @@ describe('a proof counts for what was there when it was made', () => {
       proof: { masterId: null, item },
     });
     const both = [...proved, photo('photo 1', 'level'), photo('photo 2', 'joints dry')];
-    const shown = (...said: Said[]) => {
+    const shown = (...said: LooseEvent[]) => {
       const { photos } = proofOf(jobOf(PLAN, [...both, ...said]));
       return [...photos].sort();
     };
@@ -281,12 +281,12 @@ describe('a proof counts for what was there when it was made', () => {
     expect(shown(stroke('late'))).toEqual([]);
     expect(shown(stroke('late'), photo('photo 3', 'level'))).toEqual(['level']);
     // A voice note shows nothing.
-    const voice = { ...photo('photo 4', 'level'), medium: 'voice' } as Said;
+    const voice = { ...photo('photo 4', 'level'), medium: 'voice' } as LooseEvent;
     expect(shown(undo('u', 'photo 1'), voice)).toEqual(['joints dry']);
   });
 
   test('what goes on makes void what was recorded of the fluid; a note does not', () => {
-    const used: Said = {
+    const used: LooseEvent = {
       id: 'f',
       kind: 'fluid used',
       used: {
@@ -309,7 +309,7 @@ describe('a proof counts for what was there when it was made', () => {
   });
 
   test('a test drive that was set holds no longer when something was done since', () => {
-    const set: Said = { id: 'd', kind: 'drive set' };
+    const set: LooseEvent = { id: 'd', kind: 'drive set' };
     expect(stageOf(jobOf(PLAN, [...proved, set]))).toBe('test drive');
     const touched = jobOf(PLAN, [...proved, set, stroke('late')]);
     // What was seen at the last stroke was seen before this one: the bleeder is asked about again.
@@ -317,7 +317,7 @@ describe('a proof counts for what was there when it was made', () => {
   });
 
   test('a failed drive makes everything void; a good one nothing', () => {
-    const drive = (result: 'good' | 'bad'): Said[] => [
+    const drive = (result: 'good' | 'bad'): LooseEvent[] => [
       { id: 'd', kind: 'drive set' },
       { id: 'e', kind: 'drive ended', result, atMs: 77 },
     ];
@@ -328,10 +328,10 @@ describe('a proof counts for what was there when it was made', () => {
 });
 
 describe('the way', () => {
-  test.each<[string, Said[], string]>([
+  test.each<[string, LooseEvent[], string]>([
     ['a plan accepted', [], 'run'],
-    ['the run through', RUN as Said[], 'proof'],
-    ['released', [...(RUN as Said[]), { kind: 'released' }], 'released'],
+    ['the run through', RUN as LooseEvent[], 'proof'],
+    ['released', [...(RUN as LooseEvent[]), { kind: 'released' }], 'released'],
     ['ended', [{ kind: 'ended', reason: 'Bay needed', stop: false }], 'ended'],
   ])('%s', (_, said, stage) => expect(stageOf(jobOf(PLAN, said))).toBe(stage));
 
@@ -343,7 +343,8 @@ describe('what is refused', () => {
   const DAY = 86_400_000;
   const times = { openedAtMs: 10 * DAY, nowMs: 12 * DAY };
   const job = jobOf(PLAN, [stroke('a')]);
-  const fault = (said: Said) => jobEventFault(job, kept({ atMs: 11 * DAY, ...said }), times);
+  const fault = (said: LooseEvent) =>
+    jobEventFault(job, loggedEvent({ atMs: 11 * DAY, ...said }), times);
 
   test.each([
     [9 * DAY, null],
@@ -379,28 +380,28 @@ describe('what is refused', () => {
   });
 
   test('before a plan was accepted there is nothing to add to', () => {
-    expect(jobEventFault(foldJob([]), kept(stroke('x', { atMs: 11 * DAY })), times)).toContain(
-      'Accept',
-    );
+    expect(
+      jobEventFault(foldJob([]), loggedEvent(stroke('x', { atMs: 11 * DAY })), times),
+    ).toContain('Accept');
   });
 });
 
 describe('a photo or voice note', () => {
   const times = { openedAtMs: 0, nowMs: 1 };
-  const photo = (id: string, elementId: string | null = null): Said => ({
+  const photo = (id: string, elementId: string | null = null): LooseEvent => ({
     id,
     kind: 'media note',
     medium: 'photo',
     elementId,
   });
-  const fault = (log: Parameters<typeof foldJob>[0], said: Said) =>
-    jobEventFault(foldJob(log), kept(said), times);
+  const fault = (log: Parameters<typeof foldJob>[0], said: LooseEvent) =>
+    jobEventFault(foldJob(log), loggedEvent(said), times);
 
   test('may be taken before there is a plan, and moves nothing: neither stage nor run', () => {
     expect(fault([], photo('a'))).toBeNull();
-    expect(stageOf(foldJob([kept(photo('a'))]))).toBe(stageOf(foldJob([])));
+    expect(stageOf(foldJob([loggedEvent(photo('a'))]))).toBe(stageOf(foldJob([])));
     const before = jobOf(PLAN, RUN.slice(0, 9));
-    const after = addToJob(before, kept(photo('a')));
+    const after = addToJob(before, loggedEvent(photo('a')));
     expect(after.run).toBe(before.run);
     expect(after.log).toHaveLength(before.log.length + 1);
   });
@@ -423,7 +424,7 @@ describe('a photo or voice note', () => {
   });
 
   test('a job keeps so many of them and no more', () => {
-    const notes = Array.from({ length: MOST_MEDIA_NOTES }, (_, i) => kept(photo(`n${i}`)));
+    const notes = Array.from({ length: MOST_MEDIA_NOTES }, (_, i) => loggedEvent(photo(`n${i}`)));
     expect(fault(notes.slice(1), photo('a'))).toBeNull();
     expect(fault(notes, photo('a'))).toBe(
       'A job keeps 200 photos and voice notes; this one has as many.',
@@ -434,14 +435,14 @@ describe('a photo or voice note', () => {
 describe('a phone that was without reception', () => {
   const dead = { deviceId: 'dead', person: 'Una' };
   const other = { deviceId: 'other', person: 'Ode' };
-  const taking = (id: string, knew: string | null | undefined, more: object): Said =>
+  const taking = (id: string, knew: string | null | undefined, more: object): LooseEvent =>
     ({
       id,
       kind: 'counting',
       way: 'tap',
       ...(knew === undefined ? {} : { knew }),
       ...more,
-    }) as Said;
+    }) as LooseEvent;
   const before = [stroke('a', { deviceId: 'helper' })];
 
   test('takes nothing from the one that went on: what it counted arrives and is asked about', () => {
@@ -477,7 +478,8 @@ describe('a phone that was without reception', () => {
   });
 
   test('takes over from itself whatever it knew, and one whose last known event is not in this log is not late', () => {
-    const way = (w: CountWay, more: object) => ({ ...taking('d', 'a', more), way: w }) as Said;
+    const way = (w: CountWay, more: object) =>
+      ({ ...taking('d', 'a', more), way: w }) as LooseEvent;
     const log = [...before, taking('b', 'a', other), stroke('c', other)];
     expect(jobOf(PLAN, [...log, way('jar', other)]).run!.counting).toEqual({
       deviceId: 'other',
@@ -502,7 +504,7 @@ test('however strokes, takings-over and undos of two phones fall, every stroke i
   );
   fc.assert(
     fc.property(fc.array(step, { maxLength: 30 }), (steps) => {
-      const said = steps.map((s, i): Said => {
+      const said = steps.map((s, i): LooseEvent => {
         const id = `e${i}`;
         if (s.kind === 'undone') return undo(id, `e${s.n % (i + 1)}`);
         return s.kind === 'stroke'

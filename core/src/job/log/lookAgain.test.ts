@@ -1,6 +1,6 @@
 import { gateOf, jobSays } from '../../owed/openItems';
 import { followCalls } from '../run';
-import { countingIds, jobOf, kept, planOf, type Said } from '../../testing';
+import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
 import {
   jobEventFault,
   jointsOf,
@@ -12,11 +12,15 @@ import {
 
 const PLAN = planOf('hatchback-diagonal');
 const [first, second] = PLAN.openings.map((s) => s.bleeder.id);
-const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
+const RUN = followCalls(PLAN, {
+  deviceId: 'phone',
+  nextId: countingIds(),
+  startMs: 0,
+}) as LooseEvent[];
 const ids = countingIds('t');
-const joint = (elementId: string, manualNm: number | null, appliedNm: number | null): Said =>
-  ({ id: ids(), atMs: 10, kind: 'joint tightened', elementId, manualNm, appliedNm }) as Said;
-const later = (more: object = {}): Said =>
+const joint = (elementId: string, manualNm: number | null, appliedNm: number | null): LooseEvent =>
+  ({ id: ids(), atMs: 10, kind: 'joint tightened', elementId, manualNm, appliedNm }) as LooseEvent;
+const later = (more: object = {}): LooseEvent =>
   ({
     id: ids(),
     atMs: 20,
@@ -27,9 +31,9 @@ const later = (more: object = {}): Said =>
     byDate: '2027-05-01',
     byKm: 52_000,
     ...more,
-  }) as Said;
+  }) as LooseEvent;
 const ABOUT = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
-const leaves = (said: readonly Said[]) =>
+const leaves = (said: readonly LooseEvent[]) =>
   jobSays(jobOf(PLAN, [...RUN, ...said]), ABOUT, []).open.filter(
     (m) => m.kind === 'look again' || m.kind === 'tightness' || m.kind === 'by feel',
   );
@@ -67,15 +71,15 @@ test('above its value, by feel and used again: owed at the next visit, at its pl
 
 test('taken back it is not; owed things shut no gate', () => {
   const said = later();
-  expect(leaves([said, { id: 'u', kind: 'undone', eventId: said.id } as Said])).toEqual([]);
+  expect(leaves([said, { id: 'u', kind: 'undone', eventId: said.id } as LooseEvent])).toEqual([]);
   const job = jobOf(PLAN, [...RUN, said]);
   const bare = jobOf(PLAN, RUN);
   expect(gateOf(job, ABOUT, [])).toEqual(gateOf(bare, ABOUT, []));
 });
 
 test('a place that the plan does not know is refused', () => {
-  const fault = (said: Said) =>
-    jobEventFault(jobOf(PLAN, []), kept(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
+  const fault = (said: LooseEvent) =>
+    jobEventFault(jobOf(PLAN, []), loggedEvent(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
   expect(fault(joint(first!, 10, 10))).toBeNull();
   expect(fault(joint('nowhere', 10, 10))).toMatch(/nowhere/);
   expect(fault(later({ elementId: null }))).toBeNull();

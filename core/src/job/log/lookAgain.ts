@@ -1,5 +1,5 @@
 import { sizesOf, type Layout } from '../../vehicle/circuit';
-import type { ActualRow, Kept, Tightened } from '../run';
+import type { ActualRow, Logged, Tightened } from '../run';
 import { jointAgain, jointWords } from '../../vehicle/torque';
 import type { JobEvent } from './event';
 import { undoneIds } from './undo';
@@ -14,10 +14,10 @@ export interface LookAgain {
   readonly atMs: number;
 }
 
-type Joint = Extract<Kept<JobEvent>, { readonly kind: 'joint tightened' }>;
+type Joint = Extract<Logged<JobEvent>, { readonly kind: 'joint tightened' }>;
 
 /** What was said of each joint in a job, the last word of each. */
-export function jointsOf(log: readonly Kept<JobEvent>[]): readonly Joint[] {
+export function jointsOf(log: readonly Logged<JobEvent>[]): readonly Joint[] {
   const undone = undoneIds(log);
   const joints = new Map<string, Joint>();
   for (const e of log)
@@ -31,7 +31,7 @@ export function jointsOf(log: readonly Kept<JobEvent>[]): readonly Joint[] {
  */
 export function tightnessOf(
   { bleederId, openingId, tightened }: Pick<ActualRow, 'bleederId' | 'openingId' | 'tightened'>,
-  log: readonly Kept<JobEvent>[],
+  log: readonly Logged<JobEvent>[],
 ): Tightened | null {
   const joint = jointsOf(log).find((j) => j.elementId === bleederId);
   if (tightened === null || !joint || joint.appliedNm === null) return tightened;
@@ -43,7 +43,7 @@ export function tightnessOf(
 export const isOpenedSince = (
   joint: Pick<Joint, 'id'>,
   openingIds: readonly string[],
-  log: readonly Kept<JobEvent>[],
+  log: readonly Logged<JobEvent>[],
 ): boolean =>
   log
     .slice(log.findIndex((e) => e.id === joint.id))
@@ -65,7 +65,7 @@ export interface ManualTorque {
 export function manualTorqueOf(
   elementId: string,
   given: {
-    readonly log: readonly Kept<JobEvent>[];
+    readonly log: readonly Logged<JobEvent>[];
     readonly earlier: readonly ManualTorque[];
     readonly layout: Layout;
   },
@@ -84,7 +84,7 @@ export function manualTorqueOf(
  * What a job leaves to be looked at again: joints above the manual's value or
  * by feel, and parts that were used again.
  */
-export function lookAgainOf(log: readonly Kept<JobEvent>[]): LookAgain[] {
+export function lookAgainOf(log: readonly Logged<JobEvent>[]): LookAgain[] {
   const undone = undoneIds(log);
   const joints = jointsOf(log)
     .filter((j) => jointAgain(j) !== null)

@@ -1,5 +1,5 @@
 import { followCalls } from '../run';
-import { countingIds, jobOf, kept, planOf, type Said } from '../../testing';
+import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
 import { JUDGED_BY, readingWords, type At } from '../../control/pedal';
 import {
   addToJob,
@@ -19,18 +19,30 @@ const PLAN = planOf('hatchback-diagonal');
 const [MASTER] = PLAN.layout.masters;
 const masterId = MASTER!.id;
 const { forces } = measuringOf(PLAN, MASTER!);
-const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
+const RUN = followCalls(PLAN, {
+  deviceId: 'phone',
+  nextId: countingIds(),
+  startMs: 0,
+}) as LooseEvent[];
 const ids = countingIds('m');
 
-const read = (at: At, heightMm: number, pumped = false, when = 'after'): Said =>
-  ({ id: ids(), atMs: 50, kind: 'pedal read', masterId, when, at, pumped, heightMm }) as Said;
-const sank = (mm: number, seconds = 30): Said =>
-  ({ id: ids(), atMs: 60, kind: 'sink watched', masterId, when: 'after', mm, seconds }) as Said;
-const felt = (result: string): Said =>
-  ({ id: ids(), atMs: 70, kind: 'pedal judged', masterId, result }) as Said;
+const read = (at: At, heightMm: number, pumped = false, when = 'after'): LooseEvent =>
+  ({ id: ids(), atMs: 50, kind: 'pedal read', masterId, when, at, pumped, heightMm }) as LooseEvent;
+const sank = (mm: number, seconds = 30): LooseEvent =>
+  ({
+    id: ids(),
+    atMs: 60,
+    kind: 'sink watched',
+    masterId,
+    when: 'after',
+    mm,
+    seconds,
+  }) as LooseEvent;
+const felt = (result: string): LooseEvent =>
+  ({ id: ids(), atMs: 70, kind: 'pedal judged', masterId, result }) as LooseEvent;
 const FIRM = { forceN: forces.firm };
 const LIGHT = { forceN: forces.light };
-const GOOD: Said[] = [
+const GOOD: LooseEvent[] = [
   read('rest', 180),
   read('first resistance', 165),
   read(LIGHT, 130),
@@ -38,7 +50,7 @@ const GOOD: Said[] = [
   read(FIRM, 120, true),
   sank(1),
 ];
-const controlAfter = (...said: Said[]) =>
+const controlAfter = (...said: LooseEvent[]) =>
   proofOf(jobOf(PLAN, [...RUN, ...said])).controls[masterId];
 
 test('measured whole it is judged by its figures, and says what is missing until then', () => {
@@ -53,7 +65,10 @@ test('of a place the last reading counts; taken back, the one before it', () => 
   const low = read(FIRM, 80);
   const again = jobOf(PLAN, [...RUN, ...GOOD, low]);
   expect(proofOf(again).controls[masterId]!.pedal).toBe('springy');
-  const back = addToJob(again, kept({ id: 'u', kind: 'undone', eventId: low.id! } as Said));
+  const back = addToJob(
+    again,
+    loggedEvent({ id: 'u', kind: 'undone', eventId: low.id! } as LooseEvent),
+  );
   expect(proofOf(back).controls[masterId]!.pedal).toBe('firm and high');
 });
 
@@ -90,14 +105,14 @@ test('a stroke after it voids what was measured at the end, not what was measure
     atMs: 90,
     kind: 'opened again',
     openingId: PLAN.openings[0]!.id,
-  } as Said;
+  } as LooseEvent;
   const job = jobOf(PLAN, [before, ...RUN, ...GOOD, stroke]);
   expect(measuredAt(job.proof.measured, masterId, 'after')).toBeNull();
   expect(measuredAt(job.proof.measured, masterId, 'servo emptied')!.readings).toHaveLength(1);
   expect(proofOf(job).controls[masterId]!.pedal).toBeNull();
   expect(job.proof.voided.at(-1)!.items).toContainEqual({ masterId, item: 'result' });
   // Read again, it is being answered.
-  expect(addToJob(job, kept(read('rest', 180))).proof.voided).toEqual([]);
+  expect(addToJob(job, loggedEvent(read('rest', 180))).proof.voided).toEqual([]);
   expect(foldJob(job.log).proof).toEqual(job.proof);
 });
 
@@ -108,7 +123,7 @@ test('fluid filled up after it leaves it as it is: a level moves no pedal', () =
     reservoirId: PLAN.reservoirs[0]!.id,
     containerId: null,
   };
-  expect(controlAfter(...GOOD, filled as Said)!.pedal).toBe('firm and high');
+  expect(controlAfter(...GOOD, filled as LooseEvent)!.pedal).toBe('firm and high');
 });
 
 test('in which state it stands is known by the run: as it came, servo emptied, under way, through', () => {
@@ -126,7 +141,7 @@ test('what is no brake pedal or lever is not measured like one, nor what is not 
   const fault = (id: string) =>
     jobEventFault(
       jobOf(shared, []),
-      kept({ ...read('rest', 100), masterId: id } as Said) as JobEvent,
+      loggedEvent({ ...read('rest', 100), masterId: id } as LooseEvent) as JobEvent,
       { openedAtMs: 0, nowMs: 1_000 },
     );
   expect(fault('clutch-master')).toMatch(/only a brake pedal or lever/);
@@ -162,7 +177,7 @@ test('who finds everything right is not said to have measured', () => {
     startMs: 9_000,
     masterIds: [masterId],
   });
-  const { controls } = proofOf(jobOf(PLAN, [...RUN, ...(proof as Said[])]));
+  const { controls } = proofOf(jobOf(PLAN, [...RUN, ...(proof as LooseEvent[])]));
   expect(controls[masterId]).toMatchObject({ byFeel: 'firm and high', measured: null });
 });
 
@@ -173,8 +188,8 @@ describe('a clutch', () => {
     deviceId: 'phone',
     nextId: countingIds('c'),
     startMs: 0,
-  }) as Said[];
-  const took = (takeUpMm: number, restMm = 200): Said =>
+  }) as LooseEvent[];
+  const took = (takeUpMm: number, restMm = 200): LooseEvent =>
     ({
       id: ids(),
       atMs: 80,
@@ -184,10 +199,10 @@ describe('a clutch', () => {
       takeUpMm,
       pumpedMm: null,
       playMm: null,
-    }) as Said;
-  const word = (takeUp: string): Said =>
-    ({ id: ids(), atMs: 81, kind: 'take-up judged', masterId: clutch, takeUp }) as Said;
-  const at = (...said: Said[]) => proofOf(jobOf(SHARED, [...run, ...said])).controls[clutch];
+    }) as LooseEvent;
+  const word = (takeUp: string): LooseEvent =>
+    ({ id: ids(), atMs: 81, kind: 'take-up judged', masterId: clutch, takeUp }) as LooseEvent;
+  const at = (...said: LooseEvent[]) => proofOf(jobOf(SHARED, [...run, ...said])).controls[clutch];
 
   test('measured it has its word; of word and measure the lower one counts', () => {
     expect(at(took(110))!.takeUp).toBe('middle');
@@ -199,20 +214,25 @@ describe('a clutch', () => {
   test('its own circuit voids it, the brakes’ does not', () => {
     const openingOf = (system: string) =>
       SHARED.openings.find((s) => s.control.startsWith(system))!.id;
-    const opened = (openingId: string): Said =>
-      ({ id: ids(), atMs: 90, kind: 'opened again', openingId }) as Said;
+    const opened = (openingId: string): LooseEvent =>
+      ({ id: ids(), atMs: 90, kind: 'opened again', openingId }) as LooseEvent;
     expect(at(took(110), opened(openingOf('brake')))!.takeUp).toBe('middle');
     expect(at(took(110), opened(openingOf('clutch')))).toBeUndefined();
   });
 
   test('it takes up lower than it rests, and a brake takes nothing up', () => {
-    const fault = (said: Said) =>
-      jobEventFault(jobOf(SHARED, []), kept(said) as JobEvent, { openedAtMs: 0, nowMs: 1_000 });
+    const fault = (said: LooseEvent) =>
+      jobEventFault(jobOf(SHARED, []), loggedEvent(said) as JobEvent, {
+        openedAtMs: 0,
+        nowMs: 1_000,
+      });
     expect(fault(took(199))).toBeNull();
     expect(fault(took(200))).toMatch(/lower than it rests/);
-    expect(fault({ ...took(100), masterId: 'master' } as Said)).toMatch(/only a clutch/);
-    expect(fault({ ...took(100), stopMm: 100 } as Said)).toBeNull();
-    expect(fault({ ...took(100), stopMm: 101 } as Said)).toMatch(/the stop should lie lower/);
+    expect(fault({ ...took(100), masterId: 'master' } as LooseEvent)).toMatch(/only a clutch/);
+    expect(fault({ ...took(100), endOfTravelMm: 100 } as LooseEvent)).toBeNull();
+    expect(fault({ ...took(100), endOfTravelMm: 101 } as LooseEvent)).toMatch(
+      /the end of travel should lie lower/,
+    );
   });
 
   test('a closed job keeps it', () => {
@@ -223,20 +243,20 @@ describe('a clutch', () => {
       result: 'middle',
       byMeasure: 'middle',
       byFeel: null,
-      takeUp: { takeUpMm: 110, restMm: 200, blockedMm: null, stopMm: null },
+      takeUp: { takeUpMm: 110, restMm: 200, blockedMm: null, endOfTravelMm: null },
     });
-    const whole = { ...took(110), blockedMm: 2, stopMm: 10 } as Said;
+    const whole = { ...took(110), blockedMm: 2, endOfTravelMm: 10 } as LooseEvent;
     const said = jobOf(SHARED, [...run, whole]);
     expect(controlsOnRecord(said).find((r) => r.masterId === clutch)!.takeUp).toMatchObject({
       blockedMm: 2,
-      stopMm: 10,
+      endOfTravelMm: 10,
     });
   });
 });
 
 test('a sink watched with the engine running stands beside the one without, and counts where it is worse', () => {
-  const running = (mm: number) => ({ ...sank(mm), engine: 'running' }) as Said;
-  const at = (...said: Said[]) => {
+  const running = (mm: number) => ({ ...sank(mm), engine: 'running' }) as LooseEvent;
+  const at = (...said: LooseEvent[]) => {
     const { proof, run } = jobOf(PLAN, [...RUN, ...GOOD, ...said]);
     const here = measuredAt(proof.measured, masterId, 'after')!;
     return { here, word: judgedByMeasure(run!.plan, proof.measured, masterId) };

@@ -14,10 +14,10 @@ import {
   type PedalSetup,
 } from '../../control/pedal';
 import type { Plan } from '../../bleed/plan';
-import { nextStep, type Kept, type RunState } from '../run';
+import { nextStep, type Logged, type RunState } from '../run';
 import type { JobEvent } from './event';
 
-type MeasuringEvent = Extract<Kept<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>;
+type MeasuringEvent = Extract<Logged<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>;
 
 /** Where a clutch took up when somebody measured it. */
 export interface TakeUpRead {
@@ -28,8 +28,8 @@ export interface TakeUpRead {
   readonly playMm: number | null;
   /** Null where the slave was not blocked. */
   readonly blockedMm: number | null;
-  /** Null where nobody read where its stop ends it. */
-  readonly stopMm: number | null;
+  /** Null where nobody read where its travel ends. */
+  readonly endOfTravelMm: number | null;
   readonly eventId: string;
   readonly person: string;
   readonly atMs: number;
@@ -46,15 +46,15 @@ export const takeUpRead = ({
   pumpedMm,
   playMm,
   blockedMm = null,
-  stopMm = null,
-}: Extract<Kept<JobEvent>, { readonly kind: 'take-up read' }>): TakeUpRead => ({
+  endOfTravelMm = null,
+}: Extract<Logged<JobEvent>, { readonly kind: 'take-up read' }>): TakeUpRead => ({
   masterId,
   restMm,
   takeUpMm,
   pumpedMm,
   playMm,
   blockedMm,
-  stopMm,
+  endOfTravelMm,
   eventId: id,
   person,
   atMs,

@@ -1,7 +1,7 @@
 import type { CheckItem, ControlCheck, TakeUp } from '../gate';
 import type { ControlMeasured, PedalResult } from '../../control/pedal';
 import { OPENING_STEPS, type Plan, type PreparationStep } from '../../bleed/plan';
-import type { Kept } from '../run';
+import type { Logged } from '../run';
 import { sayingTouches, type StageSaying } from '../../bleed/stages';
 import type { JobEvent, JobEventKind } from './event';
 import { takeUpRead, withMeasured, type TakeUpRead } from './measured';
@@ -128,7 +128,7 @@ const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touch
 const OF_THE_LEVEL: readonly CheckItem[] = ['level', 'reservoir cap'];
 
 /** What an event makes void, an undo by what it takes back, what is said in a stage by its rule there. */
-export function touches(event: Kept<JobEvent>, takenBack: TakenBack<Kept<JobEvent>>): Touches {
+export function touches(event: Logged<JobEvent>, takenBack: TakenBack<Logged<JobEvent>>): Touches {
   if (event.kind === 'drive ended') return event.result === 'bad' ? 'all' : 'nothing';
   if (event.kind === 'undone') {
     const target = takenBack(event);
@@ -146,7 +146,7 @@ function isListed(kind: JobEventKind): kind is keyof typeof TOUCHES {
 
 /** What the proof must know besides an event: what undos take back, and the plans that named openings. */
 export interface ProofContext {
-  readonly takenBack: TakenBack<Kept<JobEvent>>;
+  readonly takenBack: TakenBack<Logged<JobEvent>>;
   readonly plans: readonly Plan[];
 }
 
@@ -157,7 +157,7 @@ function touchedBy(step: PreparationStep): Touches {
 }
 
 /** The masters whose circuits an event can touch: of the opening that it names, else of the plan under which it was made; null where that is not known. */
-function circuitsOf(event: Kept<JobEvent>, context: ProofContext): readonly string[] | null {
+function circuitsOf(event: Logged<JobEvent>, context: ProofContext): readonly string[] | null {
   if (event.kind === 'undone') {
     const target = context.takenBack(event);
     return target ? circuitsOf(target, context) : null;
@@ -180,7 +180,7 @@ const mastersAt = ({ layout }: Plan, openings: Plan['openings']): string[] =>
 /** A proof after one event: an answer is taken up, or answers given before it are void. */
 export function proofAfter(
   proof: ProofState,
-  event: Kept<JobEvent>,
+  event: Logged<JobEvent>,
   context: ProofContext,
 ): ProofState {
   const given = answerIn(event, context.plans[0]);
@@ -229,7 +229,7 @@ const resultAt = (masterId: string): ProofItem => ({ masterId, item: 'result' })
 /** One more reading; what was void of that control is being measured again. */
 function measuredAgain(
   proof: ProofState,
-  event: Extract<Kept<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>,
+  event: Extract<Logged<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>,
 ): ProofState {
   const measured = withMeasured(proof.measured, event);
   return event.when === 'after'
@@ -239,7 +239,7 @@ function measuredAgain(
 
 /** What an event answers; null where it answers nothing. An old one that named no master spoke of the first in hand. */
 function answerIn(
-  event: Kept<JobEvent>,
+  event: Logged<JobEvent>,
   plan: Plan | undefined,
 ): (ProofItem & Pick<ProofAnswer, 'value'>) | null {
   switch (event.kind) {

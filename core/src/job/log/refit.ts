@@ -1,4 +1,4 @@
-import type { Kept } from '../run';
+import type { Logged } from '../run';
 import type { CameOff, JobEvent } from './event';
 import { undoneIds } from './undo';
 
@@ -16,7 +16,7 @@ export interface Refit {
 }
 
 /** What came off in a job, oldest first. */
-export function refitOf(log: readonly Kept<JobEvent>[]): Refit[] {
+export function refitOf(log: readonly Logged<JobEvent>[]): Refit[] {
   const undone = undoneIds(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   return inEffect.flatMap((e): Refit[] => {

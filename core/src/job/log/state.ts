@@ -1,13 +1,13 @@
 import { takeUpOf } from '../../control/clutch';
 import { TAKE_UPS, type ControlAnswers, type DriveResult, type Proof, type TakeUp } from '../gate';
 import type { JobStage } from '../stage';
-import { nextStep, type Kept, type RunState } from '../run';
+import { nextStep, type Logged, type RunState } from '../run';
 import { worseResult, type PedalResult } from '../../control/pedal';
 import type { JobEvent } from './event';
 import { judgedByMeasure } from './measured';
 import { NO_PROOF, type ProofState } from './proof';
 
-export type KeptOf<K extends JobEvent['kind']> = Kept<Extract<JobEvent, { readonly kind: K }>>;
+export type LoggedOf<K extends JobEvent['kind']> = Logged<Extract<JobEvent, { readonly kind: K }>>;
 
 /** One test drive, from "test drive only" to its result. */
 export interface TestDrive {
@@ -25,23 +25,23 @@ export interface TestDrive {
 /** State of a job: a fold over its log. */
 export interface JobState {
   /** The whole log, in order, undone events and undos included. */
-  readonly log: readonly Kept<JobEvent>[];
+  readonly log: readonly Logged<JobEvent>[];
   /** Ids of the events that were taken back. */
   readonly undone: ReadonlySet<string>;
   /** What was said of the work, the last word; null in logs from before it was kept. */
-  readonly said: KeptOf<'work said'> | null;
+  readonly said: LoggedOf<'work said'> | null;
   /** How it was taken in; null where nobody said more than why. */
-  readonly takenIn: KeptOf<'taken in'> | null;
-  readonly fluid: KeptOf<'fluid read'> | null;
-  readonly accepted: KeptOf<'plan accepted'> | null;
+  readonly takenIn: LoggedOf<'taken in'> | null;
+  readonly fluid: LoggedOf<'fluid read'> | null;
+  readonly accepted: LoggedOf<'plan accepted'> | null;
   /** Null before a plan was accepted. */
   readonly run: RunState | null;
   readonly proof: ProofState;
   /** What the job moved, once somebody recorded it; what moves after that makes it void. */
-  readonly fluidUsed: KeptOf<'fluid used'> | null;
+  readonly fluidUsed: LoggedOf<'fluid used'> | null;
   readonly drives: readonly TestDrive[];
-  readonly released: KeptOf<'released'> | null;
-  readonly ended: KeptOf<'ended'> | null;
+  readonly released: LoggedOf<'released'> | null;
+  readonly ended: LoggedOf<'ended'> | null;
 }
 
 /** A job that was taken in, before the first event. */

@@ -1,12 +1,12 @@
-import { jobOf, planOf, runOf, type Said } from '../../testing';
+import { jobOf, planOf, runOf, type LooseEvent } from '../../testing';
 import { unseenStrokes } from '.';
 
 const plan = planOf('hatchback-diagonal');
 const openingId = plan.openings[0]!.id;
-const of = (...said: Said[]) => unseenStrokes(jobOf(plan, said), 'phone').map((e) => e.id);
-const helped = (id: string): Said => ({ id, kind: 'stroke', openingId, deviceId: 'helper' });
-const joined: Said = { id: 'j', kind: 'counting', way: 'helper', deviceId: 'helper' };
-const over = (knew: string | null | undefined, id = 'o'): Said => ({
+const of = (...said: LooseEvent[]) => unseenStrokes(jobOf(plan, said), 'phone').map((e) => e.id);
+const helped = (id: string): LooseEvent => ({ id, kind: 'stroke', openingId, deviceId: 'helper' });
+const joined: LooseEvent = { id: 'j', kind: 'counting', way: 'helper', deviceId: 'helper' };
+const over = (knew: string | null | undefined, id = 'o'): LooseEvent => ({
   id,
   kind: 'counting',
   way: 'tap',
@@ -26,14 +26,14 @@ test('what comes behind the take-over is asked about elsewhere: it does not coun
 });
 
 test('judged or taken back it is asked no more; nor is what this phone counted itself', () => {
-  const both: Said[] = [joined, helped('a'), helped('b'), over('a')];
+  const both: LooseEvent[] = [joined, helped('a'), helped('b'), over('a')];
   expect(of(...both, { kind: 'strokes judged', eventIds: ['b'], count: true })).toEqual([]);
   expect(of(...both, { kind: 'undone', eventId: 'b' })).toEqual([]);
   expect(of(joined, { ...helped('m'), deviceId: 'phone' }, over(null))).toEqual([]);
 });
 
 test('what this phone knew may have been taken back since: it stands in the log for good', () => {
-  const back: Said = { kind: 'undone', eventId: 'a' };
+  const back: LooseEvent = { kind: 'undone', eventId: 'a' };
   expect(of(joined, helped('a'), helped('b'), over('a'), back)).toEqual(['b']);
 });
 

@@ -1,4 +1,4 @@
-import type { Kept } from '../run';
+import type { Logged } from '../run';
 import type { JobEvent } from './event';
 import { lateTakings } from './late';
 import type { JobState } from './state';
@@ -13,7 +13,7 @@ import type { JobState } from './state';
 export function unseenStrokes(
   { log, undone }: Pick<JobState, 'log' | 'undone'>,
   deviceId: string,
-): readonly Extract<Kept<JobEvent>, { readonly kind: 'stroke' }>[] {
+): readonly Extract<Logged<JobEvent>, { readonly kind: 'stroke' }>[] {
   const over = log
     .map((e) => e.kind === 'counting' && e.deviceId === deviceId && !undone.has(e.id))
     .lastIndexOf(true);

@@ -7,13 +7,14 @@ import {
   layoutOf,
   planned,
   planOf,
-  type Said,
+  type LooseEvent,
 } from '../../testing';
 import { airClueWords, airSits, followCalls } from '.';
 
 const follow = (plan: ReturnType<typeof planOf>) =>
-  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
-const runOf = (plan: ReturnType<typeof planOf>, said: readonly Said[]) => jobOf(plan, said).run!;
+  followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as LooseEvent[];
+const runOf = (plan: ReturnType<typeof planOf>, said: readonly LooseEvent[]) =>
+  jobOf(plan, said).run!;
 const PLAN = planOf('hatchback-diagonal');
 const [MASTER] = PLAN.layout.masters;
 const RUN = follow(PLAN);
@@ -30,7 +31,7 @@ test('where everything was seen clear it is a guess, said as one, and the method
 
 test('bubbles that still came stand before what nothing speaks for', () => {
   const last = RUN.map((e) => e.kind === 'bubbles' && e.openingId === first.id).lastIndexOf(true);
-  const seen = RUN.map((e, i) => (i === last ? ({ ...e, reading: 'some' } as Said) : e));
+  const seen = RUN.map((e, i) => (i === last ? ({ ...e, reading: 'some' } as LooseEvent) : e));
   const [place] = airSits(runOf(PLAN, seen), MASTER!);
   expect(place).toMatchObject({ bleederId: first.bleeder.id, clue: { code: 'bubbles' } });
   expect(airClueWords(place!)).toMatch(/bubbles still came/);
@@ -127,10 +128,15 @@ test('where the flow leaves a bubble behind, another method is named that carrie
 });
 
 test('a modulator is named where it may have got air, and no more once a tool has cycled it', () => {
-  const clues = (said: readonly Said[]) =>
+  const clues = (said: readonly LooseEvent[]) =>
     airSits(runOf(PLAN, said), MASTER!).map((p) => p.clue.code);
-  const dry: Said = { id: 'dry', kind: 'halted', reason: 'ran dry', openingId: first.id } as Said;
-  const cycled = { id: 'c', kind: 'tool step', stageId: 'x', done: true } as unknown as Said;
+  const dry: LooseEvent = {
+    id: 'dry',
+    kind: 'halted',
+    reason: 'ran dry',
+    openingId: first.id,
+  } as LooseEvent;
+  const cycled = { id: 'c', kind: 'tool step', stageId: 'x', done: true } as unknown as LooseEvent;
   expect(clues(RUN)).not.toContain('modulator');
   expect(clues([...RUN, dry])).toContain('modulator');
   expect(clues([...RUN, dry, cycled])).not.toContain('modulator');

@@ -1,16 +1,16 @@
-import { planOf, runOf, type Said } from '../../testing';
+import { planOf, runOf, type LooseEvent } from '../../testing';
 import { burstOf } from '.';
 
 const plan = planOf('hatchback-diagonal');
 const openingId = plan.openings[0]!.id;
-const tap = (atMs: number, more: object = {}): Said => ({
+const tap = (atMs: number, more: object = {}): LooseEvent => ({
   id: `t${atMs}`,
   kind: 'stroke',
   openingId,
   atMs,
   ...more,
 });
-const burst = (...said: Said[]) => burstOf(runOf(plan, said), 'phone');
+const burst = (...said: LooseEvent[]) => burstOf(runOf(plan, said), 'phone');
 
 test('four taps within a moment are asked about, three are not', () => {
   expect(burst(tap(0), tap(500), tap(1000))).toEqual([]);
@@ -42,6 +42,6 @@ test('what was judged, what another phone tapped, and several said at once are n
 
 test('taken back they are gone', () => {
   const four = [tap(0), tap(100), tap(200), tap(300)];
-  const back = four.map((t): Said => ({ kind: 'undone', eventId: t.id! }));
+  const back = four.map((t): LooseEvent => ({ kind: 'undone', eventId: t.id! }));
   expect(burst(...four, ...back)).toEqual([]);
 });

@@ -20,7 +20,7 @@ import {
   followCalls,
   usualAnswer,
   nextStep,
-  type Kept,
+  type Logged,
   type RunEvent,
   type RunHappening,
 } from '.';
@@ -64,7 +64,7 @@ const arbitraryPlan = fc
   .filter((plan): plan is Plan => plan !== null);
 
 let made = 0;
-const event = (said: RunHappening, planId: string): Kept<RunEvent> => ({
+const event = (said: RunHappening, planId: string): Logged<RunEvent> => ({
   id: `made-${++made}`,
   deviceId: 'phone',
   deviceSeq: made,

@@ -233,4 +233,4 @@ export type Undone = { readonly kind: 'undone'; readonly eventId: string };
 export type RunEvent = EventBase & RunHappening;
 
 /** An event with the name of the person behind it, as the log keeps it. */
-export type Kept<E> = E & { readonly person: string };
+export type Logged<E> = E & { readonly person: string };

@@ -1,12 +1,20 @@
 import { runningClocks, type JobEvent } from '../log';
-import { EVERYTHING, jobOf, kept, layoutOf, planned, runOf, type Said } from '../../testing';
+import {
+  EVERYTHING,
+  jobOf,
+  loggedEvent,
+  layoutOf,
+  planned,
+  runOf,
+  type LooseEvent,
+} from '../../testing';
 import { lookAfterS } from '../../hydraulics/order';
 import {
   flowFigure,
   flowLookAfterS,
   nextStep,
   runEventFault,
-  type Kept,
+  type Logged,
   type NextStep,
   type RunState,
 } from '.';
@@ -14,12 +22,12 @@ import {
 const PLAN = planned(layoutOf('hatchback-diagonal'), { method: 'gravity' });
 const [OPENING, SECOND] = PLAN.openings;
 const [RESERVOIR] = PLAN.reservoirs;
-const READY: readonly Said[] = PLAN.preparation.map((step) => ({ kind: 'prepared', step }));
-const run = (...said: readonly Said[]) => runOf(PLAN, [...READY, ...said]);
-const flow = (lookAfter: number | null, more: Partial<Said> = {}): Said =>
-  ({ kind: 'flow set', openingId: OPENING!.id, lookAfterS: lookAfter, ...more }) as Said;
-const jar = (jarMl: number): Said => ({ kind: 'jar read', openingId: OPENING!.id, jarMl });
-const step = (...said: readonly Said[]) => nextStep(run(...said));
+const READY: readonly LooseEvent[] = PLAN.preparation.map((step) => ({ kind: 'prepared', step }));
+const run = (...said: readonly LooseEvent[]) => runOf(PLAN, [...READY, ...said]);
+const flow = (lookAfter: number | null, more: Partial<LooseEvent> = {}): LooseEvent =>
+  ({ kind: 'flow set', openingId: OPENING!.id, lookAfterS: lookAfter, ...more }) as LooseEvent;
+const jar = (jarMl: number): LooseEvent => ({ kind: 'jar read', openingId: OPENING!.id, jarMl });
+const step = (...said: readonly LooseEvent[]) => nextStep(run(...said));
 const look = (state: RunState) => flowLookAfterS(state, nextStep(state));
 
 describe('a steady flow by the clock', () => {
@@ -49,7 +57,7 @@ describe('a steady flow by the clock', () => {
   test('what feeds itself is looked at for its marks alone; strokes and a push from below have no clock', () => {
     const fed = planned(layoutOf('hatchback-diagonal'), { method: 'pressure' });
     const onward = runOf(fed, [
-      ...fed.preparation.map((s): Said => ({ kind: 'prepared', step: s })),
+      ...fed.preparation.map((s): LooseEvent => ({ kind: 'prepared', step: s })),
       { kind: 'pressure set', on: true },
     ]);
     expect(fed.openings[0]!.selfFed).toBe(true);
@@ -96,9 +104,9 @@ describe('a steady flow by the clock', () => {
   test('nothing flows by itself where strokes are made', () => {
     const strokes = planned(layoutOf('hatchback-diagonal'));
     const known = { plans: [strokes], has: () => true };
-    const event = kept({ ...flow(60), openingId: strokes.openings[0]!.id } as Said);
+    const event = loggedEvent({ ...flow(60), openingId: strokes.openings[0]!.id } as LooseEvent);
     expect(runEventFault(known, event as never)).toContain('Nothing flows by itself');
-    expect(runEventFault({ ...known, plans: [PLAN] }, kept(flow(60)) as never)).toBeNull();
+    expect(runEventFault({ ...known, plans: [PLAN] }, loggedEvent(flow(60)) as never)).toBeNull();
   });
 
   test('what it may have given is time by flow, and never below nothing', () => {
@@ -110,19 +118,23 @@ describe('a steady flow by the clock', () => {
   });
 
   test('it is a clock of the job: on every phone, until somebody looked at that bleeder', () => {
-    const clocks = (...said: Said[]) =>
-      runningClocks(jobOf(PLAN, [...READY, ...said]).log as readonly Kept<JobEvent>[]);
+    const clocks = (...said: LooseEvent[]) =>
+      runningClocks(jobOf(PLAN, [...READY, ...said]).log as readonly Logged<JobEvent>[]);
     const set = flow(100, { id: 'f', atMs: 5_000 });
     expect(clocks(set)).toMatchObject([
       { eventId: 'f', clock: 'level look', dueMs: 105_000, ofRun: true },
     ]);
-    const elsewhere: Said = { kind: 'stroke', openingId: SECOND!.id };
+    const elsewhere: LooseEvent = { kind: 'stroke', openingId: SECOND!.id };
     expect(clocks(set, elsewhere)).toHaveLength(1);
-    for (const end of [jar(10), flow(null), { kind: 'stroke', openingId: OPENING!.id } as Said])
+    for (const end of [
+      jar(10),
+      flow(null),
+      { kind: 'stroke', openingId: OPENING!.id } as LooseEvent,
+    ])
       expect(clocks(set, end)).toEqual([]);
     expect(clocks(set, flow(50, { id: 'g', atMs: 9_000 }))).toMatchObject([{ eventId: 'g' }]);
-    const halt: Said = { id: 'h', kind: 'halted', reason: 'leak', openingId: null };
-    const goOn: Said = { kind: 'decided', haltId: 'h', decision: 'go on' };
+    const halt: LooseEvent = { id: 'h', kind: 'halted', reason: 'leak', openingId: null };
+    const goOn: LooseEvent = { kind: 'decided', haltId: 'h', decision: 'go on' };
     expect(clocks(set, halt)).toEqual([]);
     expect(clocks(set, halt, goOn)).toEqual([]);
     // The run says the same: it stopped, and what it gave is read first.

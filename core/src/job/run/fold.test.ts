@@ -4,12 +4,12 @@ import {
   carefulMaster,
   countingIds,
   jobOf,
-  kept,
+  loggedEvent,
   layoutOf,
   planned,
   planOf,
   runOf,
-  type Said,
+  type LooseEvent,
   newShares,
 } from '../../testing';
 import type { JobEvent } from '../log';
@@ -31,7 +31,7 @@ import {
   runEventFault,
   RunFluid,
   type HaltReason,
-  type Kept,
+  type Logged,
   type RunEvent,
 } from '.';
 
@@ -41,9 +41,9 @@ const openingId = OPENING!.id;
 const [RESERVOIR] = PLAN.reservoirs;
 const FRONT = PLAN.layout.nodes.find((n) => n.kind === 'caliper')!;
 const ml = OPENING!.strokeMl.value;
-const run = (...events: Said[]) => runOf(PLAN, events);
-const stroke = (id?: string, more: Partial<Said> = {}): Said =>
-  ({ kind: 'stroke', openingId, ...(id ? { id } : {}), ...more }) as Said;
+const run = (...events: LooseEvent[]) => runOf(PLAN, events);
+const stroke = (id?: string, more: Partial<LooseEvent> = {}): LooseEvent =>
+  ({ kind: 'stroke', openingId, ...(id ? { id } : {}), ...more }) as LooseEvent;
 const at = (state: ReturnType<typeof run>) =>
   state.bleeders.find((b) => b.openingId === openingId)!;
 
@@ -57,7 +57,7 @@ describe('strokes and levels', () => {
   });
 
   test('a top-up fills to MAX and counts; the last fill stops midway and is none', () => {
-    const topped: Said = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null };
+    const topped: LooseEvent = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null };
     const once = run(stroke(), stroke(), topped);
     expect(once).toMatchObject({ topUps: 1, levelMl: { [RESERVOIR!.id]: RESERVOIR!.maxMl } });
     expect(once.pouredMl).toBeCloseTo(2 * ml, 9);
@@ -69,15 +69,15 @@ describe('strokes and levels', () => {
     expect(RESERVOIR!.finalLevelMl).toBeCloseTo((RESERVOIR!.maxMl + RESERVOIR!.minMl) / 2, 9);
     // What stands higher already is not drawn down, and a reservoir that is none moves nothing.
     expect(run(topped).pouredMl).toBe(0);
-    expect(run({ ...topped, reservoirId: 'elsewhere' } as Said)).toMatchObject({
+    expect(run({ ...topped, reservoirId: 'elsewhere' } as LooseEvent)).toMatchObject({
       topUps: 0,
       pouredMl: 0,
     });
   });
 
   test('the reservoir is emptied to where air would be drawn, once, and filled to MAX', () => {
-    const emptied: Said = { kind: 'prepared', step: 'empty reservoir' };
-    const filled: Said = { kind: 'prepared', step: 'fill reservoir' };
+    const emptied: LooseEvent = { kind: 'prepared', step: 'empty reservoir' };
+    const filled: LooseEvent = { kind: 'prepared', step: 'fill reservoir' };
     const low = run(emptied, emptied);
     expect(low.levelMl[RESERVOIR!.id]).toBe(RESERVOIR!.airDrawnMl);
     expect(low.removedMl).toBeCloseTo(RESERVOIR!.maxMl - RESERVOIR!.airDrawnMl, 9);
@@ -128,7 +128,7 @@ describe('what is seen and done at a bleeder', () => {
     expect(at(state)).toMatchObject({ openedTurns: 0.5, shut: true, tightened: torque });
   });
 
-  test.each<[string, Said, boolean]>([
+  test.each<[string, LooseEvent, boolean]>([
     ['a stroke', stroke(), true],
     ['a bleeder that was opened', { kind: 'bleeder opened', openingId, turns: 0.5 }, true],
     ['a part that came off', { kind: 'taken off', elementId: 'lower-hose' }, true],
@@ -145,11 +145,13 @@ describe('what is seen and done at a bleeder', () => {
     ['a reservoir that was drawn off', { kind: 'prepared', step: 'empty reservoir' }, true],
     ['a cap that was read', { kind: 'prepared', step: 'read cap' }, false],
   ])('%s opens the brakes: %#', (_, said, opens) => {
-    const state = run({ ...said, atMs: 500 } as Said);
+    const state = run({ ...said, atMs: 500 } as LooseEvent);
     expect(state.openedAtMs).toBe(opens ? 500 : null);
     // It stays the moment of the first.
     if (opens)
-      expect(run({ ...said, atMs: 500 } as Said, stroke('b', { atMs: 900 })).openedAtMs).toBe(500);
+      expect(run({ ...said, atMs: 500 } as LooseEvent, stroke('b', { atMs: 900 })).openedAtMs).toBe(
+        500,
+      );
     expect(state.log).toHaveLength(1);
   });
 });
@@ -166,7 +168,7 @@ describe('who counts', () => {
     ]);
     const taken = run(
       stroke('a'),
-      { kind: 'counting', way: 'jar', ...other } as Said,
+      { kind: 'counting', way: 'jar', ...other } as LooseEvent,
       stroke('c', other),
     );
     expect(taken.counting).toEqual({ deviceId: 'other', way: 'jar' });
@@ -178,14 +180,14 @@ describe('who counts', () => {
     [true, 3],
     [false, 1],
   ])('strokes of another, judged to count: %p', (count, strokes) => {
-    const judged: Said = { kind: 'strokes judged', eventIds: ['b', 'c'], count };
+    const judged: LooseEvent = { kind: 'strokes judged', eventIds: ['b', 'c'], count };
     const state = run(stroke('a'), stroke('b', other), stroke('c', other), judged);
     expect(at(state).strokes).toBe(strokes);
     expect(state.asked).toEqual([]);
   });
 
   test('those that nobody judged stay asked, and what was not asked is not counted twice', () => {
-    const judged: Said = { kind: 'strokes judged', eventIds: ['b', 'a'], count: true };
+    const judged: LooseEvent = { kind: 'strokes judged', eventIds: ['b', 'a'], count: true };
     const state = run(stroke('a'), stroke('b', other), stroke('c', other), judged);
     expect(at(state).strokes).toBe(2);
     expect(state.asked.map((x) => x.eventId)).toEqual(['c']);
@@ -193,9 +195,14 @@ describe('who counts', () => {
 });
 
 describe('halts and decisions', () => {
-  const halted = (reason: HaltReason): Said => ({ id: 'h', kind: 'halted', reason, openingId });
-  const decided = (decision: (typeof DECISIONS)[number], id = 'd'): Said =>
-    ({ id, kind: 'decided', haltId: 'h', decision }) as Said;
+  const halted = (reason: HaltReason): LooseEvent => ({
+    id: 'h',
+    kind: 'halted',
+    reason,
+    openingId,
+  });
+  const decided = (decision: (typeof DECISIONS)[number], id = 'd'): LooseEvent =>
+    ({ id, kind: 'decided', haltId: 'h', decision }) as LooseEvent;
 
   test('ended: the halt is the reason', () => {
     expect(run(halted('leak'), decided('end job'))).toMatchObject({
@@ -215,7 +222,7 @@ describe('halts and decisions', () => {
   test.each(HALT_REASONS)('after "%s" only what is offered may be decided', (reason) => {
     const state = run(halted(reason));
     for (const decision of DECISIONS) {
-      const fault = decisionFault(state, kept(decided(decision)) as never);
+      const fault = decisionFault(state, loggedEvent(decided(decision)) as never);
       if (!DECISIONS_ON[reason].includes(decision))
         expect(fault).toContain(`"${decision}" is not open`);
       else if (decision === 'end job' || decision === 'go on') expect(fault).toBeNull();
@@ -247,12 +254,12 @@ describe('halts and decisions', () => {
 
   test('a stored plan of the rest is taken up as it is, and one that stayed leaves the run', () => {
     const rest = planOf('motorcycle-twin-front');
-    const stored = run(halted('seized'), { ...decided('do it last'), plan: rest } as Said);
+    const stored = run(halted('seized'), { ...decided('do it last'), plan: rest } as LooseEvent);
     expect(stored.plan).toBe(rest);
     // A reservoir that comes first in the later plan begins at MAX; one that was there stands as it was.
     for (const b of rest.reservoirs)
       expect(stored.levelMl[b.id]).toBe(b.id === RESERVOIR!.id ? RESERVOIR!.maxMl : b.maxMl);
-    const stayed = run(halted('seized'), { ...decided('do it last'), plan: null } as Said);
+    const stayed = run(halted('seized'), { ...decided('do it last'), plan: null } as LooseEvent);
     expect(stayed.plan).toBe(PLAN);
     expect(stayed.halts[0]!.decision).toBe('do it last');
   });
@@ -264,7 +271,7 @@ describe('halts and decisions', () => {
       {
         ...decided('do it last'),
         plan: { ...rest, openings: rest.openings.map((s) => ({ ...s, id: `${s.id}@d` })) },
-      } as Said,
+      } as LooseEvent,
       stroke('late'),
       { kind: 'shut', openingId, tightened: 'by feel' },
     );
@@ -274,7 +281,7 @@ describe('halts and decisions', () => {
   });
 
   test('an opening that no plan knows moves nothing', () => {
-    expect(run(stroke('x', { openingId: 'nowhere' } as Partial<Said>))).toMatchObject({
+    expect(run(stroke('x', { openingId: 'nowhere' } as Partial<LooseEvent>))).toMatchObject({
       bledMl: 0,
       openedAtMs: null,
     });
@@ -290,11 +297,11 @@ describe('what arrives under the plan before', () => {
     },
   });
   const join = joinPlan.stages.find((s) => s.kind === 'join lines')!;
-  const onward: Said[] = [
+  const onward: LooseEvent[] = [
     { kind: 'halted', id: 'h', reason: 'seized', openingId: null },
     { kind: 'decided', haltId: 'h', decision: 'do it last', plan: { ...PLAN, id: 'rest' } },
   ];
-  const late = (stageId: string): Said => ({
+  const late = (stageId: string): LooseEvent => ({
     kind: 'stage done',
     stageId,
     planId: joinPlan.id,
@@ -312,7 +319,7 @@ describe('what arrives under the plan before', () => {
   });
 
   test('two plans before: the stage stands at its own alone', () => {
-    const again: Said[] = [
+    const again: LooseEvent[] = [
       { kind: 'halted', id: 'h2', reason: 'seized', openingId: null },
       { kind: 'decided', haltId: 'h2', decision: 'do it last', plan: { ...PLAN, id: 'rest 2' } },
     ];
@@ -402,7 +409,7 @@ describe('the bleeder in hand', () => {
     });
     const calls = followCalls(plan, { deviceId: 'p', nextId: countingIds(), startMs: 0 });
     const at = calls.findIndex((e) => e.kind === 'part compared');
-    const state = runOf(plan, calls.slice(0, at) as Said[]);
+    const state = runOf(plan, calls.slice(0, at) as LooseEvent[]);
     expect(nextStep(state).kind).toBe('stage');
     expect(currentOpening(state)).toBeNull();
   });
@@ -410,22 +417,22 @@ describe('the bleeder in hand', () => {
   test('of several the one that is neither shut nor left', () => {
     const car = planOf('hatchback-diagonal');
     const [first, second] = car.openings;
-    const shut: Said = { kind: 'shut', openingId: first!.id, tightened: 'by feel' };
-    const halt: Said = { kind: 'halted', id: 'h', reason: 'grease', openingId: second!.id };
+    const shut: LooseEvent = { kind: 'shut', openingId: first!.id, tightened: 'by feel' };
+    const halt: LooseEvent = { kind: 'halted', id: 'h', reason: 'grease', openingId: second!.id };
     expect(currentOpening(runOf(car, [shut, halt]))).toBe(second);
   });
 });
 
 describe('the fluid of a run with two who count', () => {
   const other = { deviceId: 'other', person: 'Brek' };
-  const shares = (...events: Said[]) => [
+  const shares = (...events: LooseEvent[]) => [
     ...newShares(new RunFluid(PLAN).after(run(...events).log)),
   ];
-  const filled: Said[] = [
+  const filled: LooseEvent[] = [
     { kind: 'prepared', step: 'empty reservoir' },
     { kind: 'prepared', step: 'fill reservoir' },
   ];
-  const judged = (count: boolean, id = 'j'): Said => ({
+  const judged = (count: boolean, id = 'j'): LooseEvent => ({
     kind: 'strokes judged',
     id,
     eventIds: ['b'],
@@ -443,7 +450,7 @@ describe('the fluid of a run with two who count', () => {
     expect(shares(...asked, judged(true), judged(true, 'k'))).toEqual(two);
     expect(shares(...asked, judged(false), judged(true, 'k'))).toEqual(one);
     expect(
-      shares(...filled, { kind: 'counting', way: 'tap', ...other } as Said, stroke('a')),
+      shares(...filled, { kind: 'counting', way: 'tap', ...other } as LooseEvent, stroke('a')),
     ).toEqual(shares(...filled));
   });
 
@@ -463,11 +470,11 @@ describe('the fluid of a run with two who count', () => {
       id: 'rest',
       openings: PLAN.openings.map((s) => ({ ...s, id: `${s.id}@d` })),
     };
-    const onward: Said[] = [
+    const onward: LooseEvent[] = [
       ...filled,
       { kind: 'halted', id: 'h', reason: 'seized', openingId },
       { kind: 'decided', haltId: 'h', decision: 'do it last', plan: rest },
-      stroke('late', { openingId: `${openingId}@d` } as Partial<Said>),
+      stroke('late', { openingId: `${openingId}@d` } as Partial<LooseEvent>),
     ];
     expect(shares(...onward)).toEqual(shares(...filled, stroke('a')));
   });
@@ -475,7 +482,7 @@ describe('the fluid of a run with two who count', () => {
 
 test('one event on top gives what the whole log gives, and leaves the state under it as it was', () => {
   const events = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }).map(
-    (e) => kept(e) as Kept<RunEvent>,
+    (e) => loggedEvent(e) as Logged<RunEvent>,
   );
   const before = foldRun(PLAN, events.slice(0, -1));
   const length = before.log.length;
@@ -497,14 +504,14 @@ describe('events that name what was never there', () => {
   };
   const fault = (said: object) =>
     runEventFault(known, {
-      ...(kept({ kind: 'note', text: 'x' }) as JobEvent),
+      ...(loggedEvent({ kind: 'note', text: 'x' }) as JobEvent),
       ...said,
     } as RunEvent);
 
   test('what any of the plans knows is known', () => {
     const car = planOf('hatchback-diagonal');
     const both = { ...known, plans: [PLAN, { ...car, id: 'car' }] };
-    const event = kept({ kind: 'note', text: 'x' }) as JobEvent;
+    const event = loggedEvent({ kind: 'note', text: 'x' }) as JobEvent;
     const said = (more: object) => runEventFault(both, { ...event, ...more } as RunEvent);
     expect(said({ planId: PLAN.id })).toBeNull();
     expect(said({ planId: 'car' })).toBeNull();
@@ -515,7 +522,7 @@ describe('events that name what was never there', () => {
 
   test('a decision on what is decided, or on no halt, is kept; one that is not offered is refused', () => {
     const decision = (haltId: string, what: string) =>
-      ({ ...kept({ kind: 'decided', haltId, decision: what } as Said) }) as Parameters<
+      ({ ...loggedEvent({ kind: 'decided', haltId, decision: what } as LooseEvent) }) as Parameters<
         typeof decisionFault
       >[1];
     const open = run({ kind: 'halted', id: 'h', reason: 'leak', openingId });
@@ -667,7 +674,7 @@ test('what bubbles or a dark colour ask for is strokes, and the reservoir is fil
   const calls = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
   const lastStroke = calls.map((e) => e.kind).lastIndexOf('stroke');
   const through = runOf(PLAN, calls.slice(0, lastStroke + 1));
-  const full: Said = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null };
+  const full: LooseEvent = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: null };
   const low = (state: typeof through) => ({
     ...state,
     levelMl: { [RESERVOIR!.id]: RESERVOIR!.topUpLevelMl.value },
@@ -679,7 +686,7 @@ test('what bubbles or a dark colour ask for is strokes, and the reservoir is fil
       { kind: 'bubbles', openingId, reading: 'none' },
       { kind: 'colour', openingId, colour: 'black' },
     ],
-  ] as Said[][]) {
+  ] as LooseEvent[][]) {
     const state = runOf(PLAN, said, through);
     expect(state.bleeders[0]!.strokes).toBe(enough);
     expect(nextStep(low(state)).kind).toBe('top up');
@@ -716,10 +723,10 @@ test('plan against done: one leg for each plan, each opening with what was plann
 
 test('what is poured stands by the container that it came out of, where somebody said so', () => {
   const calls = followCalls(PLAN, { deviceId: 'p', nextId: countingIds(), startMs: 0 });
-  const said = calls.map((e): Said => {
+  const said = calls.map((e): LooseEvent => {
     if (e.kind === 'prepared' && ['clean reservoir', 'fill reservoir'].includes(e.step))
       return { ...e, containerId: 'one' };
-    return e.kind === 'topped up' ? { ...e, containerId: 'two' } : (e as Said);
+    return e.kind === 'topped up' ? { ...e, containerId: 'two' } : (e as LooseEvent);
   });
   const run = runOf(PLAN, said);
   const { one, two } = run.pouredFromMl;
@@ -727,5 +734,5 @@ test('what is poured stands by the container that it came out of, where somebody
   expect(rinsed).toBeGreaterThan(0);
   expect(one).toBeCloseTo(RESERVOIR!.maxMl - RESERVOIR!.airDrawnMl + rinsed);
   expect(one! + two!).toBeCloseTo(run.pouredMl);
-  expect(runOf(PLAN, calls as Said[]).pouredFromMl).toEqual({});
+  expect(runOf(PLAN, calls as LooseEvent[]).pouredFromMl).toEqual({});
 });

@@ -18,7 +18,7 @@ import {
   type BubbleReading,
   type HaltReason,
   type JarShare,
-  type Kept,
+  type Logged,
   type RunEvent,
 } from './event';
 import { JAR_READ_TO_ML, jarAfter, jarSet, jarShares, levelKnown, recounted } from './jar';
@@ -35,7 +35,7 @@ import {
   type RunState,
 } from './state';
 
-type Of<K extends RunEvent['kind']> = Kept<Extract<RunEvent, { readonly kind: K }>>;
+type Of<K extends RunEvent['kind']> = Logged<Extract<RunEvent, { readonly kind: K }>>;
 
 /**
  * State of a run from the events in effect, in log order: undos are resolved
@@ -43,9 +43,9 @@ type Of<K extends RunEvent['kind']> = Kept<Extract<RunEvent, { readonly kind: K 
  *
  * @param plan the one that was accepted
  */
-export function foldRun(plan: Plan, events: readonly Kept<RunEvent>[]): RunState {
+export function foldRun(plan: Plan, events: readonly Logged<RunEvent>[]): RunState {
   // One list grows with the fold: copying it at each event would cost the square of its length.
-  const log: Kept<RunEvent>[] = [];
+  const log: Logged<RunEvent>[] = [];
   return events.reduce<RunState>((state, event) => apply(state, event, log), {
     ...emptyRun(plan, sizesIn(plan, events)),
     log,
@@ -53,7 +53,7 @@ export function foldRun(plan: Plan, events: readonly Kept<RunEvent>[]): RunState
 }
 
 /** One event on top of a state that nobody else goes on from. */
-export function foldEvent(state: RunState, event: Kept<RunEvent>): RunState {
+export function foldEvent(state: RunState, event: Logged<RunEvent>): RunState {
   // A size that is found was so all along: the run is read again by it.
   if (sizesTold(state.accepted, plansOf(state), event).length > 0)
     return foldRun(state.accepted, [...state.log, event]);
@@ -61,7 +61,7 @@ export function foldEvent(state: RunState, event: Kept<RunEvent>): RunState {
   return apply({ ...state, log }, event, log);
 }
 
-function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): RunState {
+function apply(state: RunState, event: Logged<RunEvent>, log: Logged<RunEvent>[]): RunState {
   if (event.kind === 'decided') return decide(state, event, log);
   if (event.kind === 'jar read') return jarRead(state, event, log);
   const otherSize = asksAnew(state, event, log);
@@ -71,7 +71,11 @@ function apply(state: RunState, event: Kept<RunEvent>, log: Kept<RunEvent>[]): R
 }
 
 /** Whether an event tells a size by which the rest must be worked out anew, and nothing asks for that yet. */
-function asksAnew(state: RunState, event: Kept<RunEvent>, log: readonly Kept<RunEvent>[]): boolean {
+function asksAnew(
+  state: RunState,
+  event: Logged<RunEvent>,
+  log: readonly Logged<RunEvent>[],
+): boolean {
   const { accepted } = state;
   const told = sizesTold(accepted, plansOf(state), event);
   if (told.length === 0 || state.halts.some((h) => h.reason === 'other size' && !h.decision))
@@ -81,8 +85,8 @@ function asksAnew(state: RunState, event: Kept<RunEvent>, log: readonly Kept<Run
 
 function happened(
   state: RunState,
-  event: Exclude<Kept<RunEvent>, { readonly kind: 'decided' | 'jar read' }>,
-  log: Kept<RunEvent>[],
+  event: Exclude<Logged<RunEvent>, { readonly kind: 'decided' | 'jar read' }>,
+  log: Logged<RunEvent>[],
 ): RunState {
   switch (event.kind) {
     case 'prepared':
@@ -262,7 +266,7 @@ function counted(state: RunState, event: Of<'stroke'>): RunState {
 function judge(
   before: RunState,
   { eventIds, count }: Of<'strokes judged'>,
-  log: readonly Kept<RunEvent>[],
+  log: readonly Logged<RunEvent>[],
 ): RunState {
   const judged = before.asked.filter((a) => eventIds.includes(a.eventId));
   const state = { ...before, asked: before.asked.filter((a) => !judged.includes(a)) };
@@ -335,7 +339,7 @@ function pastItsBand(
 }
 
 /** The jar as it was read: count, reservoirs and bottles follow from it, with its sign. */
-function jarRead(before: RunState, event: Of<'jar read'>, log: Kept<RunEvent>[]): RunState {
+function jarRead(before: RunState, event: Of<'jar read'>, log: Logged<RunEvent>[]): RunState {
   const shares = jarShares(before, event);
   log.push({ ...event, shares });
   const opening = openingIn(before, event.openingId);
@@ -542,7 +546,7 @@ function fillTo(
 /** Something said in a stage that opens no bleeder, under the plan to which that stage belongs. */
 function atStage(
   state: RunState,
-  event: Kept<Extract<RunEvent, { readonly stageId: string }>>,
+  event: Logged<Extract<RunEvent, { readonly stageId: string }>>,
 ): RunState {
   const legs: readonly Pick<RunLeg, 'plan' | 'stages'>[] = [state, ...state.past];
   for (const leg of legs) {
@@ -644,7 +648,7 @@ function mended(state: RunState, { haltId }: Of<'mended'>): RunState {
   };
 }
 
-function decide(state: RunState, event: Of<'decided'>, log: Kept<RunEvent>[]): RunState {
+function decide(state: RunState, event: Of<'decided'>, log: Logged<RunEvent>[]): RunState {
   const stays = (next: RunState): RunState => {
     log.push({ ...event, plan: null });
     return next;

@@ -1,5 +1,5 @@
 import { callOf, type ClosedPhase } from '../../bleed/call';
-import { EVERYTHING, layoutOf, planned, planOf, runOf, type Said } from '../../testing';
+import { EVERYTHING, layoutOf, planned, planOf, runOf, type LooseEvent } from '../../testing';
 import { followCalls } from './followCalls';
 import { helpedOpening, helperView, nextStep, phaseAt, type HelperView } from '.';
 
@@ -11,13 +11,13 @@ const nextId = () => `h${++n}`;
 /** Everything up to the first stroke, by the technician's phone; then this phone counts. */
 const before = followCalls(PLAN, { deviceId: 'phone', nextId, startMs: 0 });
 const first = before.findIndex((e) => e.kind === 'stroke');
-const TAKEN = { kind: 'counting', way: 'helper', deviceId: HELPER } as Said;
-const READY: Said[] = [...(before.slice(0, first) as Said[]), TAKEN];
-const stroke = (more: Partial<Said> = {}): Said =>
-  ({ kind: 'stroke', openingId: OPENING!.id, deviceId: HELPER, ...more }) as Said;
+const TAKEN = { kind: 'counting', way: 'helper', deviceId: HELPER } as LooseEvent;
+const READY: LooseEvent[] = [...(before.slice(0, first) as LooseEvent[]), TAKEN];
+const stroke = (more: Partial<LooseEvent> = {}): LooseEvent =>
+  ({ kind: 'stroke', openingId: OPENING!.id, deviceId: HELPER, ...more }) as LooseEvent;
 
 const view = (
-  said: readonly Said[],
+  said: readonly LooseEvent[],
   phase: ClosedPhase = 'ready',
   openingId = OPENING!.id,
 ): HelperView => helperView(runOf(PLAN, [...said]), { deviceId: HELPER, openingId, phase });
@@ -66,7 +66,7 @@ describe('what the phone shows', () => {
     const reading = runOf(PLAN, [...READY, ...all]);
     expect(nextStep(reading).kind).toMatch(/read|top up/);
     expect(view([...READY, ...all], 'released')).toMatchObject({ kind: 'wait', word: 'Wait' });
-    const halted: Said = { kind: 'halted', reason: 'seized', openingId: OPENING!.id };
+    const halted: LooseEvent = { kind: 'halted', reason: 'seized', openingId: OPENING!.id };
     expect(view([...READY, halted])).toMatchObject({
       kind: 'wait',
       say: expect.stringContaining('leave pedal and lever alone'),
@@ -83,10 +83,10 @@ describe('what the phone shows', () => {
   });
 
   test('where it may be open it is held, whatever else is done, until "shut" is heard', () => {
-    const halted: Said = { kind: 'halted', reason: 'leak', openingId: OPENING!.id };
+    const halted: LooseEvent = { kind: 'halted', reason: 'leak', openingId: OPENING!.id };
     const hold = { word: 'Hold', openAt: OPENING!.id };
     expect(view([...READY, halted], 'at the end')).toMatchObject({ kind: 'wait', ...hold });
-    const byVoice: Said = { kind: 'counting', way: 'tap', deviceId: 'phone' };
+    const byVoice: LooseEvent = { kind: 'counting', way: 'tap', deviceId: 'phone' };
     expect(view([...READY, byVoice], 'at the end')).toMatchObject({ kind: 'by voice', ...hold });
     expect(view([...READY, byVoice], 'shut')).toMatchObject({
       kind: 'by voice',
@@ -100,7 +100,7 @@ describe('what the phone shows', () => {
   });
 
   test('through or ended, it is over', () => {
-    const whole = followCalls(PLAN, { deviceId: HELPER, nextId, startMs: 0 }) as Said[];
+    const whole = followCalls(PLAN, { deviceId: HELPER, nextId, startMs: 0 }) as LooseEvent[];
     expect(view(whole)).toEqual({ kind: 'over' });
   });
 });
@@ -111,7 +111,7 @@ test('nobody is called to a pedal where the method needs none there', () => {
   });
   const calls = followCalls(alone, { deviceId: 'p', nextId, startMs: 0 });
   const upTo = calls.findIndex((e) => e.kind === 'stroke');
-  const step = nextStep(runOf(alone, calls.slice(0, upTo) as Said[]));
+  const step = nextStep(runOf(alone, calls.slice(0, upTo) as LooseEvent[]));
   expect(step.kind).toBe('stroke');
   expect(helpedOpening(step)).toBeNull();
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { emptyOnWayMl, wayTo } from '../../fluid/inside';
-import { layoutOf, planned, planOf, runOf, type Said } from '../../testing';
+import { layoutOf, planned, planOf, runOf, type LooseEvent } from '../../testing';
 import { routineFlush } from '../../bleed/scope';
 import {
   isBledMeasured,
@@ -22,25 +22,25 @@ const [RESERVOIR] = PLAN.reservoirs;
 const strokeMl = FIRST!.strokeMl.value;
 const slackMl = FIRST!.mostStrokeMl.value - strokeMl;
 
-const stroke = (made: number, opening = FIRST!): Said => ({
+const stroke = (made: number, opening = FIRST!): LooseEvent => ({
   kind: 'stroke',
   openingId: opening.id,
   made,
 });
-const strokes = (n: number, opening = FIRST!): Said[] =>
+const strokes = (n: number, opening = FIRST!): LooseEvent[] =>
   Array.from({ length: Math.ceil(n / 10) }, (_, i) => stroke(Math.min(10, n - i * 10), opening));
-const read = (jarMl: number, opening = FIRST!): Said => ({
+const read = (jarMl: number, opening = FIRST!): LooseEvent => ({
   kind: 'jar read',
   openingId: opening.id,
   jarMl,
 });
-const set = (jarMl: number): Said => ({ kind: 'jar set', jarMl });
-const shut = (opening = FIRST!): Said => ({
+const set = (jarMl: number): LooseEvent => ({ kind: 'jar set', jarMl });
+const shut = (opening = FIRST!): LooseEvent => ({
   kind: 'shut',
   openingId: opening.id,
   tightened: 'by feel',
 });
-const bubbles = (reading: 'none' | 'some'): Said => ({
+const bubbles = (reading: 'none' | 'some'): LooseEvent => ({
   kind: 'bubbles',
   openingId: FIRST!.id,
   reading,
@@ -48,7 +48,7 @@ const bubbles = (reading: 'none' | 'some'): Said => ({
 const at = (state: RunState, opening = FIRST!) =>
   state.bleeders.find((b) => b.openingId === opening.id)!;
 const level = (state: RunState) => state.levelMl[RESERVOIR!.id]!;
-const run = (...events: readonly Said[]) => runOf(PLAN, events);
+const run = (...events: readonly LooseEvent[]) => runOf(PLAN, events);
 
 describe('the jar is read', () => {
   test('nothing counted: count, level and bled follow, in whole strokes', () => {
@@ -126,7 +126,11 @@ describe('the jar is read', () => {
   });
 
   test('what was poured meanwhile is less where the count was too high, and the reservoir stands where it was filled to', () => {
-    const topped: Said = { kind: 'topped up', reservoirId: RESERVOIR!.id, containerId: 'tin' };
+    const topped: LooseEvent = {
+      kind: 'topped up',
+      reservoirId: RESERVOIR!.id,
+      containerId: 'tin',
+    };
     const counted = run(...strokes(8), topped);
     const less = run(...strokes(8), topped, read(6 * strokeMl));
     expect(level(less)).toBeCloseTo(RESERVOIR!.maxMl, 9);
@@ -195,7 +199,7 @@ describe('the jar is read', () => {
     const fed = planned(layoutOf('hatchback-diagonal'), { method: 'pressure' });
     const [pot] = fed.openings;
     expect(pot!.selfFed).toBe(true);
-    const fedRun = (...said: Said[]) =>
+    const fedRun = (...said: LooseEvent[]) =>
       runOf(fed, [{ kind: 'prepared', step: 'fill reservoir' }, ...said]);
     const more = fedRun(read(50, pot!));
     expect(more.pouredMl - fedRun().pouredMl).toBeCloseTo(50, 9);
@@ -211,7 +215,7 @@ describe('the jar is read', () => {
   });
 
   test('a look into the reservoir is no fill: what was poured stays as it was', () => {
-    const looked: Said = {
+    const looked: LooseEvent = {
       kind: 'level seen',
       openingId: FIRST!.id,
       levelMl: RESERVOIR!.maxMl - 4 * strokeMl,
@@ -228,12 +232,12 @@ describe('the jar is read', () => {
     const ml = opening!.strokeMl.value;
     const slack = opening!.mostStrokeMl.value - ml;
     expect(3 * slack).toBeLessThan(JAR_READ_TO_ML);
-    const at = (...said: Said[]) => {
+    const at = (...said: LooseEvent[]) => {
       const state = runOf(bike, said);
       return state.levelMl[opening!.reservoirId]! - state.leastMl[opening!.reservoirId]!;
     };
     expect(at(stroke(3, opening!), read(3 * ml, opening!))).toBeCloseTo(3 * slack, 9);
-    const topped: Said = {
+    const topped: LooseEvent = {
       kind: 'topped up',
       reservoirId: opening!.reservoirId,
       containerId: null,
@@ -321,14 +325,14 @@ describe('the jar is read', () => {
     );
     fc.assert(
       fc.property(fc.array(step, { maxLength: 14 }), (steps) => {
-        const said: Said[] = [];
+        const said: LooseEvent[] = [];
         const fluid = new RunFluid(PLAN);
         let state = run();
         for (const { kind, stop, n } of steps) {
           const of = PLAN.openings[stop]!;
           // What was in it at the last look is still in it.
           const lookedMl = state.jar.standsMl - state.jar.since.reduce((ml, s) => ml + s.ml, 0);
-          const next: Said =
+          const next: LooseEvent =
             kind === 'stroke'
               ? { ...stroke(n, of), id: `s${said.length}` }
               : kind === 'read'
@@ -353,7 +357,7 @@ describe('the jar is read', () => {
           expect(fluid.after(state.log).levelMl(RESERVOIR!.id)).toBeCloseTo(level(state), 6);
         }
         const looks = said.filter((e) => e.kind === 'jar read');
-        const undone = looks.map((e): Said => ({ kind: 'undone', eventId: e.id! }));
+        const undone = looks.map((e): LooseEvent => ({ kind: 'undone', eventId: e.id! }));
         const without = run(...said.filter((e) => e.kind !== 'jar read'));
         expect(run(...said, ...undone).bledMl).toBeCloseTo(without.bledMl, 9);
       }),

@@ -271,7 +271,7 @@ function atBleeder(state: RunState, opening: PlanOpening): NextStep {
   const reservoir = plan.reservoirs.find((x) => x.id === opening.reservoirId)!;
   const levelMl = state.levelMl[reservoir.id]!;
   const leastMl = state.leastMl[reservoir.id]!;
-  // Somebody will push to the stop: the call comes where full strokes would ask for it.
+  // Somebody will push to the end of travel: the call comes where full strokes would ask for it.
   const untilTopUp = opening.fromReservoir
     ? strokesUntilTopUp(leastMl, reservoir, opening.mostStrokeMl.value)
     : Infinity;

@@ -10,7 +10,7 @@ import {
   eventFault,
   layoutOf,
   runOf,
-  type Said,
+  type LooseEvent,
   newShares,
 } from '../../testing';
 import {
@@ -39,14 +39,14 @@ const planned = (request: Partial<PlanRequest> & Pick<PlanRequest, 'layout'>): P
 const follow = (plan: Plan, strokes?: number) =>
   followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 0, strokes });
 const base = { deviceId: 'phone', deviceSeq: 1, atMs: 0 };
-const halted = (reason: HaltReason, openingId: string | null): Said => ({
+const halted = (reason: HaltReason, openingId: string | null): LooseEvent => ({
   ...base,
   id: `h-${reason}`,
   kind: 'halted',
   reason,
   openingId,
 });
-const decided = (reason: HaltReason, decision: Decision): Said => ({
+const decided = (reason: HaltReason, decision: Decision): LooseEvent => ({
   ...base,
   id: `d-${reason}`,
   kind: 'decided',
@@ -114,7 +114,7 @@ describe('planned anew before the reservoir was seen to', () => {
       VAN,
       VAN.preparation
         .filter((s) => !ofTheReservoir.includes(s as never) || done.includes(s as never))
-        .map((step): Said => ({ kind: 'prepared', step })),
+        .map((step): LooseEvent => ({ kind: 'prepared', step })),
     );
   const still = (state: RunState) =>
     meet(state, 'seized', 'do it last').plan.preparation.filter((s) =>
@@ -438,7 +438,7 @@ describe('a master that is not changed yet', () => {
   const events = follow(plan);
   const at = events.findIndex((e) => e.kind === 'master fitted');
   const before = runOf(plan, events.slice(0, at));
-  const fitted = (more: object): Said => ({
+  const fitted = (more: object): LooseEvent => ({
     ...base,
     id: 'm',
     kind: 'master fitted',
@@ -487,7 +487,7 @@ describe('a master that is not changed yet', () => {
   ])('%j: every wheel is opened', (went) => {
     const halt = runOf(plan, [fitted(went)], before);
     expect(nextStep(halt)).toMatchObject({ kind: 'decide', halt: { reason: 'not as planned' } });
-    const decided: Said = {
+    const decided: LooseEvent = {
       ...base,
       id: 'd',
       kind: 'decided',
@@ -529,7 +529,7 @@ describe('a part that is not done yet', () => {
   const events = follow(plan);
   const at = events.findIndex((e) => e.kind === 'part fitted');
   const before = runOf(plan, events.slice(0, at));
-  const fitted = (cappedAtOnce: boolean, keptFull: boolean): Said => ({
+  const fitted = (cappedAtOnce: boolean, keptFull: boolean): LooseEvent => ({
     ...base,
     id: 'f',
     kind: 'part fitted',
@@ -556,7 +556,7 @@ describe('a part that is not done yet', () => {
     (capped, full) => {
       const halt = runOf(plan, [fitted(capped, full)], before);
       expect(nextStep(halt)).toMatchObject({ kind: 'decide', halt: { reason: 'not as planned' } });
-      const decided: Said = {
+      const decided: LooseEvent = {
         ...base,
         id: 'd',
         kind: 'decided',

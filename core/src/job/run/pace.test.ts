@@ -1,17 +1,17 @@
 import { METHODS } from '../../hydraulics/flow';
-import { planOf, runOf, type Said } from '../../testing';
+import { planOf, runOf, type LooseEvent } from '../../testing';
 import { pacesOf, paceRule } from '.';
 
 const plan = planOf('hatchback-diagonal');
 const [first, second] = plan.openings;
 const S = 1000;
-const stroke = (openingId: string, atMs: number, more: object = {}): Said =>
-  ({ kind: 'stroke', openingId, atMs, ...more }) as Said;
-const shut = (openingId: string, atMs: number): Said =>
-  ({ kind: 'shut', openingId, atMs, tightened: 'by feel' }) as Said;
+const stroke = (openingId: string, atMs: number, more: object = {}): LooseEvent =>
+  ({ kind: 'stroke', openingId, atMs, ...more }) as LooseEvent;
+const shut = (openingId: string, atMs: number): LooseEvent =>
+  ({ kind: 'shut', openingId, atMs, tightened: 'by feel' }) as LooseEvent;
 const row = (openingId: string, from: number, n: number, apartS: number) =>
   Array.from({ length: n }, (_, i) => stroke(openingId, from + i * apartS * S));
-const paces = (...said: Said[]) => pacesOf(runOf(plan, said));
+const paces = (...said: LooseEvent[]) => pacesOf(runOf(plan, said));
 
 test('seconds of a stroke are the time from one to the next; the pause of a top-up is none', () => {
   const [pace] = paces(
@@ -73,7 +73,7 @@ test('what was not shut, or at which nobody made a stroke, teaches nothing', () 
 test('it is whose strokes most of them were, against what was planned', () => {
   const [pace] = paces(
     stroke(first!.id, 0, { person: 'Bo' }),
-    ...row(first!.id, 5 * S, 3, 5).map((s) => ({ ...s, person: 'Ana' }) as Said),
+    ...row(first!.id, 5 * S, 3, 5).map((s) => ({ ...s, person: 'Ana' }) as LooseEvent),
     shut(first!.id, 60 * S),
   );
   expect(pace).toMatchObject({

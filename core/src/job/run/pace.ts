@@ -3,7 +3,7 @@ import type { Method } from '../../hydraulics/flow';
 import type { Plan } from '../../bleed/plan';
 import type { AmountKey } from '../../bleed/rules';
 import type { PlanOpening } from '../../bleed/stages';
-import type { Kept, RunEvent } from './event';
+import type { Logged, RunEvent } from './event';
 import type { BleederState, RunState } from './state';
 
 /** A pause between two strokes that is longer is something else: a look, a top-up, a call, s [M]. */
@@ -51,7 +51,7 @@ function paceOf(
   plan: Plan,
   opening: PlanOpening,
   { strokes, bledMl }: BleederState,
-  log: readonly Kept<RunEvent>[],
+  log: readonly Logged<RunEvent>[],
 ): Pace {
   const made = log.filter(
     (e) =>
@@ -86,7 +86,7 @@ function paceOf(
 }
 
 /** Seconds of one stroke: the time from one to the next, several that were said at once shared out. */
-function secondsOf(made: readonly Kept<RunEvent>[]): number | null {
+function secondsOf(made: readonly Logged<RunEvent>[]): number | null {
   let strokes = 0;
   let ms = 0;
   for (let i = 1; i < made.length; i++) {

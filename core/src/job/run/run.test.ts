@@ -10,13 +10,13 @@ import {
   countingIds,
   eventFault,
   jobOf,
-  kept,
+  loggedEvent,
   layoutOf,
   logFrom,
   planned,
   planOf,
   runOf,
-  type Said,
+  type LooseEvent,
   newShares,
 } from '../../testing';
 import { planBleed } from '../../bleed/plan';
@@ -38,7 +38,7 @@ import {
   RunFluid,
   type Decision,
   type HaltReason,
-  type Kept,
+  type Logged,
   type RunEvent,
   type RunState,
 } from '.';
@@ -55,7 +55,7 @@ const at = (state: RunState, openingId: string) =>
 const prepared = (plan: Plan) => runOf(plan, logOf(plan, 0));
 
 /** Any log over a plan: sensible and senseless events, undos and second copies among them. */
-const anyLog = (plan: Plan): fc.Arbitrary<Said[]> => {
+const anyLog = (plan: Plan): fc.Arbitrary<LooseEvent[]> => {
   const openingId = fc.constantFrom(...plan.openings.map((s) => s.bleeder.id));
   const kind = fc.oneof(
     fc.constantFrom(...plan.preparation).map((step) => ({ kind: 'prepared' as const, step })),
@@ -144,7 +144,7 @@ describe('following the calls', () => {
         const { plan } = result;
         let job = jobOf(plan, []);
         for (const event of logOf(plan)) {
-          job = addToJob(job, kept(event));
+          job = addToJob(job, loggedEvent(event));
           if (job.run!.bledMl > 0)
             for (const b of plan.reservoirs)
               expect(job.run!.levelMl[b.id]).toBeGreaterThanOrEqual(b.minMl - 1e-9);
@@ -397,7 +397,7 @@ describe('events that cannot belong to the run', () => {
 
 describe('the fluid that a run has moved', () => {
   const follow = (plan: Plan, strokes?: number) =>
-    logOf(plan, strokes).map(kept) as Kept<RunEvent>[];
+    logOf(plan, strokes).map(loggedEvent) as Logged<RunEvent>[];
 
   test('it is that of the simulation behind the plan', () => {
     const shares = newShares(new RunFluid(HATCHBACK).after(follow(HATCHBACK)));
@@ -438,7 +438,8 @@ describe('the fluid that a run has moved', () => {
       ...follow(MOTORCYCLE, 0),
       ...Array.from(
         { length: 50 },
-        (_, i) => kept({ ...base(`s${i}`), kind: 'stroke', openingId: 'front' }) as Kept<RunEvent>,
+        (_, i) =>
+          loggedEvent({ ...base(`s${i}`), kind: 'stroke', openingId: 'front' }) as Logged<RunEvent>,
       ),
     ];
     expect(() => new RunFluid(MOTORCYCLE).after(log)).not.toThrow();

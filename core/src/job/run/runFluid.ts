@@ -4,7 +4,7 @@ import { CircuitFluid } from '../../hydraulics/washout';
 import { reservoirsRunDry } from './dry';
 import type { PlanOpening } from '../../bleed/stages';
 import { countsItself } from './counting';
-import type { Kept, RunEvent } from './event';
+import type { Logged, RunEvent } from './event';
 
 /** Strokes or marks made in a row at one opening. */
 interface Made {
@@ -19,7 +19,7 @@ interface Made {
  */
 export class RunFluid {
   private fluid: CircuitFluid;
-  private followed: readonly Kept<RunEvent>[] = [];
+  private followed: readonly Logged<RunEvent>[] = [];
   private inForce: Plan;
   /** Openings of every plan so far, by id: a late stroke belongs to the one that it names. */
   private openings = new Map<string, PlanOpening>();
@@ -40,7 +40,7 @@ export class RunFluid {
   }
 
   /** The fluid after the events of a log, as a state's log has them: with the plan that each decision brought. */
-  after(log: readonly Kept<RunEvent>[]): CircuitFluid {
+  after(log: readonly Logged<RunEvent>[]): CircuitFluid {
     const goesOn =
       this.followed.length <= log.length && this.followed.every((e, i) => log[i]!.id === e.id);
     if (!goesOn) {
@@ -72,7 +72,7 @@ export class RunFluid {
   }
 
   /** Whether a look into the jar makes strokes before it smaller than they were followed; what was washed too far is not put back. */
-  private saysLess({ id, shares = [] }: Extract<Kept<RunEvent>, { kind: 'jar read' }>): boolean {
+  private saysLess({ id, shares = [] }: Extract<Logged<RunEvent>, { kind: 'jar read' }>): boolean {
     const less = shares.filter((s) => s.ml < 0);
     if (less.length === 0 || this.lessSaid.has(id)) return false;
     this.lessSaid.add(id);
@@ -95,7 +95,7 @@ export class RunFluid {
     for (const opening of plan.openings) this.openings.set(opening.id, opening);
   }
 
-  private follow(event: Kept<RunEvent>): void {
+  private follow(event: Logged<RunEvent>): void {
     const { reservoirs } = this.inForce;
     switch (event.kind) {
       case 'prepared':

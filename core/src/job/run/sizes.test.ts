@@ -5,7 +5,7 @@ import {
   planOf,
   planned,
   runOf,
-  type Said,
+  type LooseEvent,
 } from '../../testing';
 import { paths } from '../../vehicle/circuit';
 import { isStageThrough, type OwnStage, type PartCompared } from '../../bleed/stages';
@@ -22,7 +22,7 @@ import {
 
 const PLAN = planOf('hatchback-diagonal');
 const CHAMBER = PLAN.layout.masters[0]!.chambers.find((c) => c.id === PLAN.openings[0]!.chamberId)!;
-const bore = (value: number): Said => ({
+const bore = (value: number): LooseEvent => ({
   id: 'bore',
   kind: 'size found',
   elementId: CHAMBER.id,
@@ -33,9 +33,9 @@ const ids = () => {
   let n = 0;
   return () => `e${++n}`;
 };
-const until = (strokes: number): Said[] =>
-  followCalls(PLAN, { deviceId: 'phone', nextId: ids(), startMs: 0, strokes }) as Said[];
-const anew = (state: RunState, id = 'd'): Said => {
+const until = (strokes: number): LooseEvent[] =>
+  followCalls(PLAN, { deviceId: 'phone', nextId: ids(), startMs: 0, strokes }) as LooseEvent[];
+const anew = (state: RunState, id = 'd'): LooseEvent => {
   const halt = state.halts.find((h) => h.reason === 'other size' && h.decision === null)!;
   const result = planOnward(state, halt, 'plan anew', id);
   if (result.verdict === 'refused') throw new Error('refused');
@@ -93,7 +93,11 @@ describe('a bore that is found while the car is bled', () => {
       ...until(15),
       bore(22.2),
       anew(after),
-      ...(followCalls(on.plan, { deviceId: 'phone', nextId: ids2(), startMs: 1e6 }, on) as Said[]),
+      ...(followCalls(
+        on.plan,
+        { deviceId: 'phone', nextId: ids2(), startMs: 1e6 },
+        on,
+      ) as LooseEvent[]),
     ]);
     expect(nextStep(whole).kind).toBe('finished');
   });
@@ -129,14 +133,26 @@ describe('a bore that is found while the car is bled', () => {
   test('the same bore as guessed asks nothing, a wrench asks nothing and is laid down', () => {
     for (const said of [
       bore(20.6),
-      { id: 'w', kind: 'size found', elementId: 'left-front', size: 'wrenchMm', value: 9 } as Said,
+      {
+        id: 'w',
+        kind: 'size found',
+        elementId: 'left-front',
+        size: 'wrenchMm',
+        value: 9,
+      } as LooseEvent,
     ]) {
       const state = runOf(PLAN, [...until(15), said]);
       expect(state.halts).toEqual([]);
       expect(state.bledMl).toBe(before.bledMl);
     }
     const state = runOf(PLAN, [
-      { id: 'w', kind: 'size found', elementId: 'left-front', size: 'wrenchMm', value: 9 } as Said,
+      {
+        id: 'w',
+        kind: 'size found',
+        elementId: 'left-front',
+        size: 'wrenchMm',
+        value: 9,
+      } as LooseEvent,
     ]);
     const bleeder = state.plan.openings.find((s) => s.bleeder.id === 'left-front')!.bleeder;
     expect(bleeder.fitting.found!.wrenchMm).toBe(9);
@@ -147,14 +163,14 @@ describe('a bore that is found while the car is bled', () => {
     const both = runOf(PLAN, [
       ...until(10),
       bore(22.2),
-      { ...bore(22.2), id: 'other', elementId: 'secondary' } as Said,
+      { ...bore(22.2), id: 'other', elementId: 'secondary' } as LooseEvent,
     ]);
     expect(both.halts).toHaveLength(1);
     const decided = runOf(PLAN, [
       ...until(10),
       bore(22.2),
       anew(runOf(PLAN, [...until(10), bore(22.2)])),
-      { ...bore(23.8), id: 'again' } as Said,
+      { ...bore(23.8), id: 'again' } as LooseEvent,
     ]);
     expect(decided.halts).toHaveLength(2);
     expect(decided.plan.openings[0]!.strokeMl.value).toBeCloseTo(
@@ -175,7 +191,7 @@ describe('a bore that is found while the car is bled', () => {
         scanTool: false,
       },
     });
-    const said: Said[] = [
+    const said: LooseEvent[] = [
       { id: 'h', kind: 'halted', reason: 'nothing comes', openingId: only.openings[0]!.id },
       { id: 'd', kind: 'decided', haltId: 'h', decision: 'another method' },
     ];
@@ -193,7 +209,7 @@ describe('a bore that is found while the car is bled', () => {
   test('a longer line holds more of what stood in it', () => {
     const hose = paths(PLAN.layout).find((p) => p.bleeder.id === PLAN.openings[0]!.bleeder.id)!
       .stretches[0]!;
-    const found: Said = {
+    const found: LooseEvent = {
       id: 'l',
       kind: 'size found',
       elementId: hose.id,
@@ -219,10 +235,10 @@ describe('a new master of another bore than was guessed', () => {
     work: afterWork(layout, { master: carefulMaster() }),
   });
   const stage = plan.stages.find((s) => s.kind === 'right part')!;
-  const calls = followCalls(plan, { deviceId: 'phone', nextId: ids(), startMs: 0 }) as Said[];
+  const calls = followCalls(plan, { deviceId: 'phone', nextId: ids(), startMs: 0 }) as LooseEvent[];
   const at = calls.findIndex((e) => e.kind === 'part compared');
-  const fits = calls[at] as Said & PartCompared;
-  const measured = (mm: number, old = mm): Said => ({
+  const fits = calls[at] as LooseEvent & PartCompared;
+  const measured = (mm: number, old = mm): LooseEvent => ({
     ...fits,
     id: 'compared',
     found: {
@@ -231,7 +247,7 @@ describe('a new master of another bore than was guessed', () => {
       'secondary:bore': { newPart: mm, oldPart: old, maker: null },
     },
   });
-  const run = (said: Said) => runOf(plan, [...calls.slice(0, at), said]);
+  const run = (said: LooseEvent) => runOf(plan, [...calls.slice(0, at), said]);
 
   test('it fits, for the old one is the measure; the rest is worked out by it', () => {
     const state = run(measured(22.2));

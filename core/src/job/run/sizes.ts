@@ -12,7 +12,7 @@ import { scaled, volumeMl, volumesMl, type Inside } from '../../fluid/inside';
 import { fullStrokeVolume, strokeVolume } from '../../hydraulics/order';
 import type { Plan } from '../../bleed/plan';
 import { sizesBrought, type PlanOpening } from '../../bleed/stages';
-import type { Kept, RunEvent } from './event';
+import type { Logged, RunEvent } from './event';
 
 /** Sizes that one event tells: put down by themselves, or measured on a new part that fits. */
 export function sizesTold(accepted: Plan, plans: readonly Plan[], event: RunEvent): SizeFound[] {
@@ -35,7 +35,7 @@ export function sizesIn(accepted: Plan, events: readonly RunEvent[]): SizeFound[
 /** What one event of a log told, and what the layout had before it. */
 export function sizesBefore(
   accepted: Plan,
-  log: readonly Kept<RunEvent>[],
+  log: readonly Logged<RunEvent>[],
   eventId: string,
 ): { readonly told: readonly SizeFound[]; readonly before: readonly SizeFound[] } {
   const at = log.findIndex((e) => e.id === eventId);

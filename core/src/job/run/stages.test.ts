@@ -14,11 +14,11 @@ import {
   carefulMaster,
   countingIds,
   eventFault,
-  kept,
+  loggedEvent,
   layoutOf,
   planOf,
   runOf,
-  type Said,
+  type LooseEvent,
   newShares,
   EVERYTHING,
 } from '../../testing';
@@ -30,7 +30,7 @@ import {
   RunFluid,
   skippedStages,
   stageLines,
-  type Kept,
+  type Logged,
   type RunEvent,
   type RunState,
 } from '.';
@@ -95,7 +95,7 @@ describe('from below', () => {
   const below = plan.openings.find((s) => !s.fromReservoir)!;
   const reservoir = plan.reservoirs.find((b) => b.id === below.reservoirId)!;
   const half = (reservoir.maxMl + reservoir.minMl) / 2;
-  const push: Said = { ...base, kind: 'stroke', openingId: below.id };
+  const push: LooseEvent = { ...base, kind: 'stroke', openingId: below.id };
 
   test('what is pushed in comes out of the syringe and up into the reservoir, and nothing is bled', () => {
     const before = runOf(plan, []);
@@ -113,7 +113,7 @@ describe('from below', () => {
     // Filled up before the push, it is drawn down first.
     const push = events.findIndex((e) => e.kind === 'stroke' && e.openingId === below.id);
     const filled = runOf(plan, [
-      ...(events.slice(0, push) as Said[]).filter((e) => e.kind !== 'drawn off'),
+      ...(events.slice(0, push) as LooseEvent[]).filter((e) => e.kind !== 'drawn off'),
       { ...base, id: 'full', kind: 'topped up', reservoirId: reservoir.id, containerId: null },
     ]);
     expect(nextStep(filled)).toMatchObject({
@@ -130,7 +130,7 @@ describe('from below', () => {
     expect(at.length).toBeGreaterThan(1);
     let state = runOf(plan, []);
     for (const e of events) {
-      state = runOf(plan, [e as Said], state);
+      state = runOf(plan, [e as LooseEvent], state);
       expect(state.levelMl[reservoir.id]).toBeLessThanOrEqual(reservoir.maxMl + 1e-9);
       if (e.kind === 'drawn off') expect(state.levelMl[reservoir.id]).toBeCloseTo(half, 9);
     }
@@ -141,25 +141,35 @@ describe('from below', () => {
 
   // No air left in the tube, joined and tied before the bleeder is opened, at every filling: common practice, no source.
   test('before the first push, at every refill and after each shut the syringe is readied', () => {
-    const events = log(plan) as Said[];
+    const events = log(plan) as LooseEvent[];
     const first = events.findIndex((e) => e.kind === 'stroke' && e.openingId === below.id);
     expect(events[first - 1]).toMatchObject({ kind: 'syringe readied', openingId: below.id });
-    const step = (...said: Said[]) => nextStep(runOf(plan, said));
+    const step = (...said: LooseEvent[]) => nextStep(runOf(plan, said));
     const unready = events.slice(0, first - 1);
     expect(step(...unready)).toMatchObject({ kind: 'ready syringe', again: false });
     const ready = events.slice(0, first);
     expect(step(...ready).kind).toBe('stroke');
-    const drawn: Said = { ...base, id: 'drawn', kind: 'drawn off', reservoirId: reservoir.id };
-    const empty: Said = { ...base, id: 'empty', kind: 'syringe empty', openingId: below.id };
+    const drawn: LooseEvent = {
+      ...base,
+      id: 'drawn',
+      kind: 'drawn off',
+      reservoirId: reservoir.id,
+    };
+    const empty: LooseEvent = { ...base, id: 'empty', kind: 'syringe empty', openingId: below.id };
     expect(step(...ready, empty)).toMatchObject({ kind: 'ready syringe', again: false });
     // Behind a push it is filled again, and shut before that.
     expect(step(...ready, { ...push, id: 'pushed' }, drawn, empty)).toMatchObject({
       kind: 'ready syringe',
       again: true,
     });
-    const again: Said = { ...base, id: 'again', kind: 'syringe readied', openingId: below.id };
+    const again: LooseEvent = {
+      ...base,
+      id: 'again',
+      kind: 'syringe readied',
+      openingId: below.id,
+    };
     expect(step(...ready, empty, again).kind).toBe('stroke');
-    const shut: Said = {
+    const shut: LooseEvent = {
       ...base,
       id: 'shut',
       kind: 'shut',
@@ -186,7 +196,9 @@ describe('from below', () => {
     expect(dry.preparation).not.toContain('fill reservoir');
     expect(prime!.fillMl.value).toBeGreaterThan(0);
     const events = log(dry);
-    const pushed = events.filter((e) => e.kind === 'stroke' && e.openingId === prime!.id) as Said[];
+    const pushed = events.filter(
+      (e) => e.kind === 'stroke' && e.openingId === prime!.id,
+    ) as LooseEvent[];
     const atFirst = runOf(dry, pushed.slice(0, 1));
     expect(atFirst.levelMl.reservoir).toBe(runOf(dry, []).levelMl.reservoir);
     const after = runOf(dry, pushed);
@@ -194,7 +206,7 @@ describe('from below', () => {
       pushed.length * prime!.strokeMl.value - prime!.fillMl.value,
       6,
     );
-    expect(nextStep(runOf(dry, events as Said[])).kind).toBe('finished');
+    expect(nextStep(runOf(dry, events as LooseEvent[])).kind).toBe('finished');
   });
 });
 
@@ -210,8 +222,8 @@ test('what comes is looked at at every opening, clear must be the last alone, co
   const before = events.slice(
     0,
     events.findIndex((e) => e.kind === 'bubbles'),
-  ) as Said[];
-  const after = (...said: Said[]) => nextStep(runOf(plan, [...before, ...said]));
+  ) as LooseEvent[];
+  const after = (...said: LooseEvent[]) => nextStep(runOf(plan, [...before, ...said]));
   expect(first.id.endsWith('#2')).toBe(false);
   expect(after()).toMatchObject({ kind: 'read', opening: { id: first.id } });
   expect(after({ kind: 'bubbles', openingId: first.id, reading: 'many' })).toMatchObject({
@@ -233,7 +245,7 @@ test('a tool cycle waits for the base bleed, and is left out only with a reason 
   const state = runOf(modulator, before);
   expect(nextStep(state)).toMatchObject({ kind: 'stage', stage: { id: tool.id } });
   expect(currentOpening(state)).toBeNull();
-  const skipped: Said = {
+  const skipped: LooseEvent = {
     ...base,
     kind: 'stage skipped',
     stageId: tool.id,
@@ -285,7 +297,7 @@ describe('a new part in the run', () => {
     ],
     ['something nobody compared', { found: {} }],
   ])('%s halts the run; decided, it is compared again', (_, wrong) => {
-    const halted = runOf(plan, [{ ...fits!, ...wrong } as Said], state);
+    const halted = runOf(plan, [{ ...fits!, ...wrong } as LooseEvent], state);
     expect(nextStep(halted)).toMatchObject({ kind: 'decide', halt: { reason: 'wrong part' } });
     const again = runOf(
       plan,
@@ -408,7 +420,7 @@ test('a hold point at which the pedal is not right leads back to the bleed, befo
     }),
   );
   expect(nextStep(held)).toMatchObject({ kind: 'stage', stage: { kind: 'hold point' } });
-  const soft: Said = {
+  const soft: LooseEvent = {
     ...base,
     id: 'soft',
     kind: 'halted',
@@ -431,7 +443,7 @@ describe('a tool cycle in the run', () => {
   const events = log(modulator);
   const from = events.findIndex((e) => e.kind === 'tool checked');
   const atTool = runOf(modulator, events.slice(0, from));
-  const checked = (id: string, more: object = {}): Said => ({
+  const checked = (id: string, more: object = {}): LooseEvent => ({
     ...base,
     id,
     kind: 'tool checked',
@@ -444,7 +456,7 @@ describe('a tool cycle in the run', () => {
     stepId: string,
     done: boolean,
     by: 'by hand' | 'practice' = 'by hand',
-  ): Said => ({
+  ): LooseEvent => ({
     ...base,
     id,
     kind: 'tool step',
@@ -504,7 +516,7 @@ describe('a tool cycle in the run', () => {
     const log2 = [
       checked('c1'),
       step('s1', first.id, false),
-      { ...base, id: 'd', kind: 'decided', haltId: 's1', decision: 'go on' } as Said,
+      { ...base, id: 'd', kind: 'decided', haltId: 's1', decision: 'go on' } as LooseEvent,
       checked('c2'),
       step('s2', first.id, true),
     ];
@@ -593,10 +605,10 @@ test('every stage that opens no bleeder says what to do and why', () => {
 test('a dry system begins with nothing above its outlets, in the levels and in the picture', () => {
   const plan = dry(layoutOf('motorcycle-front-disc'));
   expect(runOf(plan, []).levelMl).toEqual({ reservoir: 0 });
-  const fill: Said = { ...base, kind: 'prepared', step: 'fill reservoir' };
-  expect(newShares(new RunFluid(plan).after([kept(fill) as Kept<RunEvent>])).get('reservoir')).toBe(
-    1,
-  );
+  const fill: LooseEvent = { ...base, kind: 'prepared', step: 'fill reservoir' };
+  expect(
+    newShares(new RunFluid(plan).after([loggedEvent(fill) as Logged<RunEvent>])).get('reservoir'),
+  ).toBe(1);
 });
 
 describe('what changed between two plans', () => {
@@ -648,13 +660,13 @@ test('a bench run into a can takes its fluid along: in the plan, in the run, in 
   expect(can!.totals.removedMl.value).toBeCloseTo(back!.totals.removedMl.value + byHand, 9);
   let n = 0;
   const events = followCalls(can!, { deviceId: 'p', nextId: () => `c${++n}`, startMs: 0 });
-  const state = runOf(can!, events as Said[]);
+  const state = runOf(can!, events as LooseEvent[]);
   expect(state.pouredMl).toBeCloseTo(can!.totals.pouredMl.value, 6);
   expect(state.removedMl).toBeCloseTo(can!.totals.removedMl.value, 6);
   // Said twice it went in once.
   const done = events.find((e) => e.kind === 'bench ended' && e.stageId === stage.id)!;
   expect(done).toBeDefined();
-  const twice = runOf(can!, [...events, { ...done, id: 'again' }] as Said[]);
+  const twice = runOf(can!, [...events, { ...done, id: 'again' }] as LooseEvent[]);
   expect(twice.pouredMl).toBeCloseTo(state.pouredMl, 9);
 });
 
@@ -662,7 +674,7 @@ test('a bench run into a can takes its fluid along: in the plan, in the run, in 
 describe('a pot under pressure', () => {
   const everything = { means: EVERYTHING };
   const plan = planned(layoutOf('hatchback-diagonal'), { ...everything, method: 'pressure' });
-  const events = log(plan) as Said[];
+  const events = log(plan) as LooseEvent[];
   const set = events.flatMap((e, i) => (e.kind === 'pressure set' ? [{ i, on: e.on }] : []));
   const [opening] = plan.openings;
 
@@ -688,7 +700,7 @@ describe('a pot under pressure', () => {
 
   test('whatever goes wrong, it is let off before that is decided on', () => {
     const at = events.slice(0, set[0]!.i + 3);
-    const halted: Said = {
+    const halted: LooseEvent = {
       ...base,
       id: 'h',
       kind: 'halted',
@@ -696,7 +708,7 @@ describe('a pot under pressure', () => {
       openingId: opening!.id,
     };
     expect(nextStep(runOf(plan, [...at, halted]))).toEqual({ kind: 'pressure', on: false });
-    const off: Said = { ...base, id: 'off', kind: 'pressure set', on: false };
+    const off: LooseEvent = { ...base, id: 'off', kind: 'pressure set', on: false };
     expect(nextStep(runOf(plan, [...at, halted, off]))).toMatchObject({ kind: 'decide' });
     // Off in the middle of a bleeder: it is put on again before the next mark.
     expect(nextStep(runOf(plan, [...at, off]))).toEqual({ kind: 'pressure', on: true });

@@ -9,7 +9,7 @@ import type {
   CountWay,
   Decision,
   HaltReason,
-  Kept,
+  Logged,
   RunEvent,
   Tightened,
   Try,
@@ -85,11 +85,11 @@ export interface Jar {
   /** Whether it was emptied or changed unread: then what was bled altogether is no measurement. */
   readonly unread: boolean;
   /** What each opening gave since by the count, and what it may have given more with full strokes, mL. */
-  readonly since: readonly JarGiven[];
+  readonly since: readonly JarShareSince[];
 }
 
 /** What one opening gave since somebody looked at the jar, mL. */
-export interface JarGiven {
+export interface JarShareSince {
   readonly openingId: string;
   readonly reservoirId: string;
   readonly ml: number;
@@ -108,7 +108,7 @@ export interface Counting {
 }
 
 /** A stroke that another source counted: it counts when somebody says so. */
-export interface AskedStroke {
+export interface UncountedStroke {
   readonly eventId: string;
   readonly openingId: string;
   readonly deviceId: string;
@@ -168,9 +168,9 @@ export interface RunState {
   /** Null until somebody counts. */
   readonly counting: Counting | null;
   /** Strokes of another source that nobody has judged yet. */
-  readonly asked: readonly AskedStroke[];
+  readonly asked: readonly UncountedStroke[];
   /** Events in effect, in log order, decisions with the plan that followed. */
-  readonly log: readonly Kept<RunEvent>[];
+  readonly log: readonly Logged<RunEvent>[];
 }
 
 /** State before the first event: what is inside by the plan and by the sizes that will be found, every bleeder shut. */

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
-import { after, eventFault, kept, planOf, runOf, type Said } from '../../testing';
+import { after, eventFault, loggedEvent, planOf, runOf, type LooseEvent } from '../../testing';
 import { dangerAt, missingAt, nextStep, planAgainstActual, RunFluid } from '.';
 
 const plan = planOf('hatchback-diagonal');
 const [first, second] = plan.openings;
-const stroke = (openingId: string, made?: number): Said => ({
+const stroke = (openingId: string, made?: number): LooseEvent => ({
   kind: 'stroke',
   openingId,
   ...(made === undefined ? {} : { made }),
 });
-const broken = (openingId: string): Said => ({
+const broken = (openingId: string): LooseEvent => ({
   kind: 'round broken',
   openingId,
   how: 'let go while open',
@@ -47,8 +47,8 @@ describe('strokes said at once', () => {
   });
 
   test('taken back, all of them are', () => {
-    const ten = kept({ ...stroke(first!.id, 10), id: 'ten' });
-    const run = runOf(plan, [stroke(first!.id), ten as Said]);
+    const ten = loggedEvent({ ...stroke(first!.id, 10), id: 'ten' });
+    const run = runOf(plan, [stroke(first!.id), ten as LooseEvent]);
     expect(run.bleeders[0]!.strokes).toBe(11);
     expect(after(run, { kind: 'undone', eventId: 'ten' }).bleeders[0]!.strokes).toBe(1);
   });
@@ -56,7 +56,7 @@ describe('strokes said at once', () => {
 
 describe('a broken round', () => {
   const count = first!.strokes.value;
-  const clean: Said[] = [
+  const clean: LooseEvent[] = [
     { kind: 'bubbles', openingId: first!.id, reading: 'none' },
     { kind: 'colour', openingId: first!.id, colour: plan.newColour },
   ];
@@ -75,7 +75,7 @@ describe('a broken round', () => {
   });
 
   test('calls for strokes, not for a look', () => {
-    const prepared = plan.preparation.map((step): Said => ({ kind: 'prepared', step }));
+    const prepared = plan.preparation.map((step): LooseEvent => ({ kind: 'prepared', step }));
     const wrong = after(runOf(plan, prepared), ...bled.log, ...clean, broken(first!.id));
     expect(['more strokes', 'top up']).toContain(nextStep(wrong).kind);
   });
@@ -100,8 +100,8 @@ describe('a broken round', () => {
 });
 
 describe('back to a bleeder that was through', () => {
-  const through: Said[] = [
-    ...plan.preparation.map((step): Said => ({ kind: 'prepared', step })),
+  const through: LooseEvent[] = [
+    ...plan.preparation.map((step): LooseEvent => ({ kind: 'prepared', step })),
     ...Array.from({ length: Math.ceil(first!.strokes.value / 10) }, () => stroke(first!.id, 10)),
     { kind: 'topped up', reservoirId: first!.reservoirId, containerId: null },
     { kind: 'bubbles', openingId: first!.id, reading: 'none' },

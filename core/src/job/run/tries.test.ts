@@ -1,16 +1,16 @@
-import { planOf, runOf, type Said } from '../../testing';
+import { planOf, runOf, type LooseEvent } from '../../testing';
 import { planAgainstActual, TRIES, tryNext, type BubbleReading, type Try } from '.';
 
 const plan = planOf('hatchback-diagonal');
 const [opening] = plan.openings;
 const openingId = opening!.id;
-const look = (reading: BubbleReading): Said[] => [
+const look = (reading: BubbleReading): LooseEvent[] => [
   { kind: 'stroke', openingId },
   { kind: 'bubbles', openingId, reading },
 ];
-const tried = (what: Try, done = true): Said => ({ kind: 'tried', openingId, what, done });
-const at = (events: readonly Said[]) => runOf(plan, events).bleeders[0]!;
-const next = (...events: readonly Said[]) => tryNext(opening!, at(events));
+const tried = (what: Try, done = true): LooseEvent => ({ kind: 'tried', openingId, what, done });
+const at = (events: readonly LooseEvent[]) => runOf(plan, events).bleeders[0]!;
+const next = (...events: readonly LooseEvent[]) => tryNext(opening!, at(events));
 const some = [...look('some'), ...look('some'), ...look('some')];
 
 // Three equal readings other than none, and the order of effort: common practice, no source.
@@ -26,7 +26,7 @@ test('none, and another reading between, begin the looks anew', () => {
 });
 
 test('a second tap on the same answer is no second look', () => {
-  const tap: Said = { kind: 'bubbles', openingId, reading: 'some' };
+  const tap: LooseEvent = { kind: 'bubbles', openingId, reading: 'some' };
   expect(next(...look('some'), tap, tap)).toBeNull();
   expect(next(...look('some'), tap, ...look('some'), tap)).toBeNull();
 });
@@ -39,7 +39,7 @@ test('what was done asks for three more looks, what was passed over does not', (
 });
 
 test('each comes once, in order of effort, and at the end nothing is left to try', () => {
-  const events: Said[] = [...some];
+  const events: LooseEvent[] = [...some];
   const came: Try[] = [];
   for (let what = next(...events); what; what = next(...events)) {
     came.push(what);

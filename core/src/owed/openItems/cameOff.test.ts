@@ -5,28 +5,28 @@ import {
   eventFault,
   EVERYTHING,
   jobOf,
-  kept,
+  loggedEvent,
   logFrom,
   planned,
   runOf,
-  type Said,
+  type LooseEvent,
 } from '../../testing';
 import { openItemTitle } from '.';
 import { CAR, Yard, run, proof, used, DRIVEN, ended, released, flush } from '../../testing/yard';
 
 describe('what comes off goes back on', () => {
-  const off = (id: string, more: object = {}): Said => ({
+  const off = (id: string, more: object = {}): LooseEvent => ({
     id,
     kind: 'came off',
     what: 'Wheel',
     elementId: null,
     ...more,
   });
-  const back = (eventId: string): Said => ({ kind: 'back on', eventId, openItemId: null });
+  const back = (eventId: string): LooseEvent => ({ kind: 'back on', eventId, openItemId: null });
   /** All but the release: what the gate is asked. */
-  const through = (plan: Plan, more: readonly Said[]) =>
-    [...run(plan), ...more, used, ...proof(plan, ['master']), ...DRIVEN] as Said[];
-  const verdict = (more: readonly Said[]) => {
+  const through = (plan: Plan, more: readonly LooseEvent[]) =>
+    [...run(plan), ...more, used, ...proof(plan, ['master']), ...DRIVEN] as LooseEvent[];
+  const verdict = (more: readonly LooseEvent[]) => {
     const yard = new Yard(CAR);
     return yard.gate(yard.take(flush(CAR), (plan) => through(plan, more)));
   };
@@ -43,12 +43,16 @@ describe('what comes off goes back on', () => {
     expect(verdict([off('a'), back('a')]).verdict).toBe('release');
     // Taken back, it never was off; the back taken back, it is off again.
     expect(verdict([off('a'), { kind: 'undone', eventId: 'a' }]).verdict).toBe('release');
-    const again: Said[] = [off('a'), { ...back('a'), id: 'on' }, { kind: 'undone', eventId: 'on' }];
+    const again: LooseEvent[] = [
+      off('a'),
+      { ...back('a'), id: 'on' },
+      { kind: 'undone', eventId: 'on' },
+    ];
     expect(verdict(again).verdict).toBe('shut');
   });
 
   test('a photo or a voice note of it asks it back like any other, and is told of before', () => {
-    const note: Said = { id: 'n', kind: 'media note', medium: 'photo', elementId: null };
+    const note: LooseEvent = { id: 'n', kind: 'media note', medium: 'photo', elementId: null };
     const shown = off('a', { what: 'Another thing', noteId: 'n' });
     expect(verdict([note, shown]).reasons.map(gateWords)).toEqual([
       expect.stringMatching(/^Still open: another thing, not back on/),
@@ -57,7 +61,8 @@ describe('what comes off goes back on', () => {
     const log = logFrom(planned(CAR), [note, shown, off('b')]);
     expect(refitOf(log).map((r) => r.noteId)).toEqual(['n', null]);
     const at = jobOf(planned(CAR), [note]);
-    const fault = (event: Said) => jobEventFault(at, kept(event), { openedAtMs: 0, nowMs: 0 });
+    const fault = (event: LooseEvent) =>
+      jobEventFault(at, loggedEvent(event), { openedAtMs: 0, nowMs: 0 });
     expect(fault(shown)).toBeNull();
     expect(fault(off('c', { noteId: 'elsewhere' }))).toContain(
       'no photo or voice note "elsewhere"',

@@ -1,7 +1,7 @@
 import { gateWords } from '../../job/gate';
 import type { Plan } from '../../bleed/plan';
 import type { WorkDone } from '../../bleed/scope';
-import { countingIds, planned, type Said } from '../../testing';
+import { countingIds, planned, type LooseEvent } from '../../testing';
 import { controlsConcerned, groupOpenItems, lookedAtToo, owesCount, type OpenItem } from '.';
 import {
   CAR,
@@ -23,7 +23,7 @@ describe('what is found at intake', () => {
     found: [{ what, where }],
   });
   const notReleased = (p: Plan) => released(CAR)(p).slice(0, -1);
-  const putRight = (kind: string): Said =>
+  const putRight = (kind: string): LooseEvent =>
     ({
       id: 'mend',
       kind: 'mended',
@@ -32,10 +32,10 @@ describe('what is found at intake', () => {
       where: 'rear bracket',
       how: 'flare remade',
       atMs: 5_500_000,
-    }) as Said;
+    }) as LooseEvent;
   const FIRST = planned(CAR, { work: flush(CAR) }).openings[0]!.bleeder.id;
   const ids = countingIds('j');
-  const joint = (appliedNm: number | null): Said =>
+  const joint = (appliedNm: number | null): LooseEvent =>
     ({
       id: ids(),
       kind: 'joint tightened',
@@ -43,13 +43,13 @@ describe('what is found at intake', () => {
       manualNm: 10,
       appliedNm,
       atMs: 8_000_000,
-    }) as Said;
-  const withJoint = (said: Said) => (p: Plan) => {
+    }) as LooseEvent;
+  const withJoint = (said: LooseEvent) => (p: Plan) => {
     const all = released(CAR)(p);
     const at = all.findIndex((e) => e.kind === 'fluid used');
     return [...all.slice(0, at), said, ...all.slice(at)];
   };
-  const mendedFirst = (kind: string, events: (p: Plan) => Said[]) => (p: Plan) => {
+  const mendedFirst = (kind: string, events: (p: Plan) => LooseEvent[]) => (p: Plan) => {
     const all = events(p);
     const at = all.findIndex((e) => e.kind === 'fluid used');
     return [...all.slice(0, at), putRight(kind), ...all.slice(at)];
@@ -134,14 +134,14 @@ describe('what is found at intake', () => {
   });
 
   test('a bleeder that was shut to more than its manual’s value is owed as a joint above it, where that value is known', () => {
-    const shutTo = (torqueNm: number, manual: Said[]) => (p: Plan) => {
+    const shutTo = (torqueNm: number, manual: LooseEvent[]) => (p: Plan) => {
       const all = released(CAR)(p).map((e) =>
-        e.kind === 'shut' ? ({ ...e, tightened: { torqueNm } } as Said) : e,
+        e.kind === 'shut' ? ({ ...e, tightened: { torqueNm } } as LooseEvent) : e,
       );
       return [...manual, ...all];
     };
     // Known before it is opened: the manual's value, nothing applied.
-    const known = () => [{ ...joint(null), atMs: 4_000_000 } as Said];
+    const known = () => [{ ...joint(null), atMs: 4_000_000 } as LooseEvent];
     const left = (...of: Parameters<typeof shutTo>) => {
       const yard = new Yard(CAR);
       yard.take(flush(CAR), shutTo(...of));
@@ -157,9 +157,10 @@ describe('what is found at intake', () => {
       const all = shutTo(14, known())(p);
       const at = all.findIndex((e) => e.kind === 'shut');
       const { openingId } = all[at] as { openingId: string };
-      const again = { id: 'oa', kind: 'opened again', openingId, atMs: 8_500_000 } as Said;
-      const twice = { ...all[at], id: 'twice', atMs: 8_600_000 } as Said;
-      const undo = (eventId: string) => ({ id: `u ${eventId}`, kind: 'undone', eventId }) as Said;
+      const again = { id: 'oa', kind: 'opened again', openingId, atMs: 8_500_000 } as LooseEvent;
+      const twice = { ...all[at], id: 'twice', atMs: 8_600_000 } as LooseEvent;
+      const undo = (eventId: string) =>
+        ({ id: `u ${eventId}`, kind: 'undone', eventId }) as LooseEvent;
       return [...all.slice(0, at + 1), again, twice, undo('twice'), undo('oa'), ended];
     };
     const undone = new Yard(CAR);
@@ -213,7 +214,7 @@ describe('what is found at intake', () => {
       // A lamp is settled by the release as well, and is no joint.
       const lamp = { ...yard.all[0]!, id: 'lamp', kind: 'lamp lit' } as OpenItem;
       const before = [...yard.all, lamp];
-      const beside = (work: WorkDone, events: (p: Plan) => readonly Said[]) => {
+      const beside = (work: WorkDone, events: (p: Plan) => readonly LooseEvent[]) => {
         const job = new Yard(CAR).take(work, events);
         return lookedAtToo(job, yard.about(2), before).flatMap((g) =>
           g.openItems.map((m) => m.where),
@@ -250,7 +251,7 @@ describe('what is found at intake', () => {
         where: 'rear',
         how: 'torqued',
         atMs: 5_500_000,
-      } as Said;
+      } as LooseEvent;
       yard.take(flush(CAR), () => [mended, ended]);
       expect(byFeel(yard)).toEqual(all.filter((id) => id !== FIRST && id !== second));
     });
@@ -258,7 +259,7 @@ describe('what is found at intake', () => {
     test('a joint that two jobs said to be by feel is looked at after the second as well', () => {
       const yard = new Yard(CAR);
       const pipe = CAR.stretches.find((s) => s.kind === 'hose')!.id;
-      const said = () => ({ ...joint(null), elementId: pipe }) as Said;
+      const said = () => ({ ...joint(null), elementId: pipe }) as LooseEvent;
       for (let visit = 0; visit < 2; visit++) {
         yard.take(flush(CAR), withJoint(said()));
         expect(byFeel(yard)).toContain(pipe);
@@ -290,7 +291,7 @@ describe('what is found at intake', () => {
     // The proof of a later job says it as well; a mend of something else does not.
     yard.take(
       flush(CAR),
-      mendedFirst('look again', (p) => [...(run(p) as Said[]), used, ended]),
+      mendedFirst('look again', (p) => [...(run(p) as LooseEvent[]), used, ended]),
     );
     expect(yard.kinds()).toContain('lamp lit');
     yard.take(flush(CAR), released(CAR));

@@ -2,7 +2,7 @@ import { paths, type Layout } from '../../vehicle/circuit';
 import { isDue } from '../../fluid/verdict';
 import { driveInForce, lookAgainOf, refitOf, takenBackIn, touches, undoneIds } from '../../job/log';
 import type { Answered, JobEvent, JobState, LookAgain, Refit } from '../../job/log';
-import { doneAt, plansOf, type Kept } from '../../job/run';
+import { doneAt, plansOf, type Logged } from '../../job/run';
 import { comesSinking, isSoft, type WorkDone } from '../../bleed/scope';
 import { capital, lowerFirst } from '../../base/text';
 import { notClear, saysOpen } from './airLeft';
@@ -107,8 +107,8 @@ function withWorkSaid(job: JobState, { work, openedAtMs, jobId }: JobAbout): Job
 
 /** What the additions to a closed job say: what was done after its end, or taken back from what it ended on. */
 export function doneAfterClose(
-  additions: readonly Kept<JobEvent>[],
-  log: readonly Kept<JobEvent>[],
+  additions: readonly Logged<JobEvent>[],
+  log: readonly Logged<JobEvent>[],
 ): JobSays['afterClose'] {
   const undone = undoneIds(additions);
   const takenBack = takenBackIn(log);
@@ -123,7 +123,7 @@ export function doneAfterClose(
   };
 }
 
-const inEffect = (job: JobState): readonly Kept<JobEvent>[] =>
+const inEffect = (job: JobState): readonly Logged<JobEvent>[] =>
   job.log.filter((e) => !job.undone.has(e.id));
 
 /** What a job leaves open, as it stands or as if it were released. */

@@ -1,13 +1,13 @@
 import { foldJob } from '../../job/log';
 import { nextStep } from '../../job/run';
-import { EVERYTHING, logFrom, planned, type Said } from '../../testing';
+import { EVERYTHING, logFrom, planned, type LooseEvent } from '../../testing';
 import { knownFromRun } from '.';
 import { CAR, run, flush } from '../../testing/yard';
 
 describe('what the run says of the proof', () => {
   const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
-  const known = (said: readonly Said[]) => knownFromRun(foldJob(logFrom(plan, said)).run!);
-  const all = run(plan) as Said[];
+  const known = (said: readonly LooseEvent[]) => knownFromRun(foldJob(logFrom(plan, said)).run!);
+  const all = run(plan) as LooseEvent[];
 
   test('caps and level, once every bleeder is shut and the last fill was made', () => {
     expect(known(all)).toEqual(['bleeder caps', 'level']);
@@ -24,6 +24,6 @@ describe('what the run says of the proof', () => {
 
   test('nothing where nothing was opened: somebody has to look', () => {
     const looked = planned(CAR, { work: { ...flush(CAR), purpose: 'look and prove' } });
-    expect(knownFromRun(foldJob(logFrom(looked, run(looked) as Said[])).run!)).toEqual([]);
+    expect(knownFromRun(foldJob(logFrom(looked, run(looked) as LooseEvent[])).run!)).toEqual([]);
   });
 });

@@ -3,7 +3,14 @@ import { foldJob } from '../../job/log';
 import { planBleed } from '../../bleed/plan';
 import { followCalls } from '../../job/run';
 import type { WorkDone } from '../../bleed/scope';
-import { countingIds, EVERYTHING, kept, logFrom, planned, type Said } from '../../testing';
+import {
+  countingIds,
+  EVERYTHING,
+  loggedEvent,
+  logFrom,
+  planned,
+  type LooseEvent,
+} from '../../testing';
 import {
   groupOpenItems,
   holds,
@@ -51,7 +58,7 @@ describe('weights', () => {
       const job = yard.take(flush(MOTORCYCLE), (p) => {
         const own = openingAt(p, 'rear');
         const before = bled ? until(p, 'rear', 2) : until(p, 'rear', 0);
-        const left = [...(before as Said[]), ...halt('seized', own, 'leave shut')];
+        const left = [...(before as LooseEvent[]), ...halt('seized', own, 'leave shut')];
         const at = foldJob(logFrom(p, left)).run!;
         const rest = followCalls(
           at.plan,
@@ -60,9 +67,9 @@ describe('weights', () => {
         );
         return [
           ...left,
-          ...(rest as Said[]),
+          ...(rest as LooseEvent[]),
           used,
-          ...(proof(p, ['front-master', 'rear-master']) as Said[]),
+          ...(proof(p, ['front-master', 'rear-master']) as LooseEvent[]),
         ];
       });
       return { yard, job };
@@ -81,7 +88,7 @@ describe('weights', () => {
       const opening = openingAt(p, 'right-front');
       const all = released(CAR)(p).filter((e) => !(e.kind === 'colour' && e.openingId === opening));
       const shut = all.findIndex((e) => e.kind === 'shut' && e.openingId === opening);
-      const early: Said = {
+      const early: LooseEvent = {
         kind: 'shut early',
         openingId: opening,
         reason: 'It no longer pays',
@@ -122,7 +129,7 @@ describe('while nothing was touched', () => {
 
   test('a soft pedal is an open item from the moment it was said, and withdrawn with the word', () => {
     const said = (purpose: WorkDone['purpose'], id: string) =>
-      kept({ id, kind: 'work said', work: { ...flush(CAR), purpose } });
+      loggedEvent({ id, kind: 'work said', work: { ...flush(CAR), purpose } });
     const yard = new Yard(CAR);
     yard.put(foldJob([said('soft pedal', 'a')]));
     expect(yard.kinds()).toEqual(['control soft master']);
@@ -144,7 +151,7 @@ describe('while nothing was touched', () => {
 test('a failed judgement and a failed drive are open items until they are put right', () => {
   const yard = new Yard(CAR);
   yard.take(flush(CAR), (p) => [
-    ...(run(p) as Said[]),
+    ...(run(p) as LooseEvent[]),
     { kind: 'pedal judged', masterId: 'master', result: 'springy' },
   ]);
   expect(new Set(yard.before.map((m) => `${m.kind}: ${m.because}`))).toEqual(
@@ -190,7 +197,7 @@ test('every kind says what is owed and what clears it, and one thing is said onc
 // Whatever somebody does and wherever they stop: a job that was opened and not released leaves its controls to be proved.
 test('however a job ends, what it opened holds the vehicle until it is released', () => {
   const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
-  const all = [...run(plan), used, ...proof(plan, ['master']), ...DRIVEN] as Said[];
+  const all = [...run(plan), used, ...proof(plan, ['master']), ...DRIVEN] as LooseEvent[];
   fc.assert(
     fc.property(fc.nat(all.length - 1), fc.boolean(), (upTo, stop) => {
       const job = foldJob(

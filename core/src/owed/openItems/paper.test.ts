@@ -3,7 +3,7 @@ import { followProof, jobEventFault, overridesOf, proofOf, type JobEvent } from 
 import { DEFAULT_RULES } from '../../bleed/rules';
 import type { Plan } from '../../bleed/plan';
 import { followCalls } from '../../job/run';
-import { countingIds, jobOf, kept, planOf, type Said } from '../../testing';
+import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
 import { gateOf } from '.';
 import { jobSays, leftOpen } from './jobSays';
 import { paperOf } from './paper';
@@ -15,10 +15,14 @@ const PLAN: Plan = {
 };
 const [left, right] = PLAN.openings.map((s) => s.bleeder.id);
 const ids = countingIds('p');
-const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 }) as Said[];
-const joint = (elementId: string, appliedNm: number | null): Said =>
-  ({ id: ids(), kind: 'joint tightened', elementId, manualNm: 10, appliedNm }) as Said;
-const owed = (said: readonly Said[], plan = PLAN) =>
+const RUN = followCalls(PLAN, {
+  deviceId: 'phone',
+  nextId: countingIds(),
+  startMs: 0,
+}) as LooseEvent[];
+const joint = (elementId: string, appliedNm: number | null): LooseEvent =>
+  ({ id: ids(), kind: 'joint tightened', elementId, manualNm: 10, appliedNm }) as LooseEvent;
+const owed = (said: readonly LooseEvent[], plan = PLAN) =>
   paperOf(jobOf(plan, [...RUN, ...said])).torques.map((t) => t.elementId);
 
 test('by the manual, each bleeder that was shut by feel owes its torque until it is written down; by feel is none', () => {
@@ -27,13 +31,13 @@ test('by the manual, each bleeder that was shut by feel owes its torque until it
   expect(owed([joint(left!, 9)])).toContain(right);
   expect(owed([joint(left!, null)])).toContain(left);
   // Opened again behind it: what was said of it is past.
-  const again = { id: ids(), kind: 'stroke', openingId: PLAN.openings[0]!.id } as Said;
+  const again = { id: ids(), kind: 'stroke', openingId: PLAN.openings[0]!.id } as LooseEvent;
   const shut = {
     id: ids(),
     kind: 'shut',
     openingId: PLAN.openings[0]!.id,
     tightened: 'by feel',
-  } as Said;
+  } as LooseEvent;
   expect(owed([joint(left!, 9), again, shut])).toContain(left);
   expect(owed([joint(left!, 9), joint(left!, null)])).toContain(left);
 });
@@ -41,7 +45,7 @@ test('by the manual, each bleeder that was shut by feel owes its torque until it
 test('a bleeder that was shut to a torque owes none; where the house goes by feel nobody does', () => {
   const exact = RUN.map((e) =>
     e.kind === 'shut' && e.openingId === PLAN.openings[0]!.id
-      ? ({ ...e, tightened: { torqueNm: 9 } } as Said)
+      ? ({ ...e, tightened: { torqueNm: 9 } } as LooseEvent)
       : e,
   );
   expect(paperOf(jobOf(PLAN, exact)).torques.map((t) => t.elementId)).not.toContain(left);
@@ -50,9 +54,9 @@ test('a bleeder that was shut to a torque owes none; where the house goes by fee
 
 test('opened again behind it, a torque that was written settles nothing', () => {
   const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
-  const right = (...said: Said[]) =>
+  const right = (...said: LooseEvent[]) =>
     jobSays(jobOf(BY_FEEL, [...RUN, ...said]), about).tightened ?? [];
-  const again = { id: ids(), kind: 'stroke', openingId: PLAN.openings[0]!.id } as Said;
+  const again = { id: ids(), kind: 'stroke', openingId: PLAN.openings[0]!.id } as LooseEvent;
   expect(right()).toEqual([]);
   expect(right(joint(left!, 10))).toEqual([left]);
   expect(right(joint(left!, 14))).toEqual([]);
@@ -73,7 +77,7 @@ test('what a bleeder was shut to is right where the layout lists its value, and 
     );
     const plan = { ...BY_FEEL, layout: { ...BY_FEEL.layout, bleeders } };
     const shut = RUN.map((e) =>
-      e.kind === 'shut' ? ({ ...e, tightened: { torqueNm } } as Said) : e,
+      e.kind === 'shut' ? ({ ...e, tightened: { torqueNm } } as LooseEvent) : e,
     );
     return jobSays(jobOf(plan, shut), about).tightened;
   };
@@ -84,8 +88,13 @@ test('what a bleeder was shut to is right where the layout lists its value, and 
 
 test('what is left by feel is looked at again, whatever the house goes by, once its job is closed', () => {
   const about = { jobId: 'j', jobNumber: 1, openedAtMs: 0, layout: PLAN.layout };
-  const ended: Said = { id: 'end', kind: 'ended', reason: 'Bay needed', stop: false } as Said;
-  const again = (said: readonly Said[], plan = PLAN) =>
+  const ended: LooseEvent = {
+    id: 'end',
+    kind: 'ended',
+    reason: 'Bay needed',
+    stop: false,
+  } as LooseEvent;
+  const again = (said: readonly LooseEvent[], plan = PLAN) =>
     leftOpen(jobOf(plan, [...RUN, ...said]), about, [], false)
       .filter((m) => m.kind === 'by feel')
       .map((m) => [m.where, m.weight, m.because]);
@@ -114,24 +123,24 @@ describe('what a lead let go', () => {
       nextId: ids,
       startMs: 0,
       masterIds: BY_FEEL.layout.masters.map((m) => m.id),
-    }) as Said[]),
+    }) as LooseEvent[]),
   ];
-  const jobWith = (...said: Said[]) => {
+  const jobWith = (...said: LooseEvent[]) => {
     const job = jobOf(ASKED, [...proved, ...said]);
     const read = { rules: DEFAULT_RULES, verdict: { verdict: 'fill' } } as never;
-    return { ...job, fluid: { ...kept({ kind: 'fluid read', read } as never) } as never };
+    return { ...job, fluid: { ...loggedEvent({ kind: 'fluid read', read } as never) } as never };
   };
-  const missing = (...said: Said[]) =>
+  const missing = (...said: LooseEvent[]) =>
     gateOf(jobWith(...said), ABOUT, [])!
       .reasons.filter((r) => r.code !== 'fluid not put down')
       .map(gateWords);
-  const letGo: Said = {
+  const letGo: LooseEvent = {
     id: 'o',
     kind: 'overridden',
     code: 'photo asked for',
     of: 'level',
     why: 'No phone got in',
-  } as Said;
+  } as LooseEvent;
 
   test('is asked no more, stays on the record with its reason, and nothing else goes with it', () => {
     expect(missing()).toEqual([

@@ -1,7 +1,15 @@
 import { gateWords } from '../../job/gate';
 import { foldJob, type JobEvent } from '../../job/log';
-import { nextStep, type Kept } from '../../job/run';
-import { afterWork, EVERYTHING, kept, layoutOf, logFrom, planned, type Said } from '../../testing';
+import { nextStep, type Logged } from '../../job/run';
+import {
+  afterWork,
+  EVERYTHING,
+  loggedEvent,
+  layoutOf,
+  logFrom,
+  planned,
+  type LooseEvent,
+} from '../../testing';
 import { controlsConcerned, jobSays, owedWork } from '.';
 import {
   CAR,
@@ -22,17 +30,17 @@ import {
   onePart,
 } from '../../testing/yard';
 
-const brown = (): Kept<JobEvent> =>
-  kept({
+const brown = (): Logged<JobEvent> =>
+  loggedEvent({
     kind: 'fluid read',
     read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
-  } as unknown as Said);
+  } as unknown as LooseEvent);
 
 describe('the next job does not free what the one before left', () => {
   test('(a) a bleeder snapped, the job ended; then the clutch alone', () => {
     const yard = new Yard(FERRY_VAN);
     yard.take(flush(FERRY_VAN, 'master'), (p) => [
-      ...(until(p, 'left-rear', 2) as Said[]),
+      ...(until(p, 'left-rear', 2) as LooseEvent[]),
       ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
       ended,
     ]);
@@ -52,13 +60,18 @@ describe('the next job does not free what the one before left', () => {
   test('(a) a clutch job whose plan was made without it is shut by the gate', () => {
     const yard = new Yard(FERRY_VAN);
     yard.take(flush(FERRY_VAN, 'master'), (p) => [
-      ...(until(p, 'left-rear', 2) as Said[]),
+      ...(until(p, 'left-rear', 2) as LooseEvent[]),
       ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
       ended,
     ]);
     const plan = planned(FERRY_VAN, { work: flush(FERRY_VAN, 'clutch-master'), means: EVERYTHING });
     const only = foldJob(
-      logFrom(plan, [...run(plan), used, ...proof(plan, ['clutch-master']), ...DRIVEN] as Said[]),
+      logFrom(plan, [
+        ...run(plan),
+        used,
+        ...proof(plan, ['clutch-master']),
+        ...DRIVEN,
+      ] as LooseEvent[]),
     );
     yard.put(only);
     const { verdict, reasons } = yard.gate(only);
@@ -74,7 +87,7 @@ describe('the next job does not free what the one before left', () => {
   test('(b) a flush ran dry and was ended; then one caliper', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
-      ...(until(p, 'right-rear', 1) as Said[]),
+      ...(until(p, 'right-rear', 1) as LooseEvent[]),
       ...halt('ran dry', openingAt(p, 'right-rear'), 'end job'),
       ended,
     ]);
@@ -87,7 +100,7 @@ describe('the next job does not free what the one before left', () => {
   test('(c) “leave this one” at a seized wheel, ended; then another wheel', () => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
-      ...(until(p, 'left-rear', 3) as Said[]),
+      ...(until(p, 'left-rear', 3) as LooseEvent[]),
       ...halt('seized', openingAt(p, 'left-rear'), 'leave shut'),
       ended,
     ]);
@@ -103,7 +116,7 @@ describe('the next job does not free what the one before left', () => {
       parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true }],
     });
     yard.take(work, (p) => [
-      ...(run(p).filter((e) => e.kind === 'part compared') as Said[]),
+      ...(run(p).filter((e) => e.kind === 'part compared') as LooseEvent[]),
       ended,
     ]);
     expect(yard.drive).toBe('do not drive');
@@ -116,7 +129,7 @@ describe('the next job does not free what the one before left', () => {
     );
     // Said to be off is enough: before a plan was accepted, before the fluid was read.
     const said = new Yard(CAR);
-    said.put(foldJob([kept({ kind: 'work said', work }), kept(ended)]));
+    said.put(foldJob([loggedEvent({ kind: 'work said', work }), loggedEvent(ended)]));
     expect(said.drive).toBe('do not drive');
     expect(said.kinds()).toContain('air possible left-front');
   });
@@ -126,14 +139,14 @@ describe('the next job does not free what the one before left', () => {
       parts: [{ partId: 'left-front-caliper', cappedAtOnce: true, keptFull: true, notYet: true }],
     });
     const yard = new Yard(CAR);
-    yard.put(foldJob([kept({ kind: 'work said', work }), kept(ended)]));
+    yard.put(foldJob([loggedEvent({ kind: 'work said', work }), loggedEvent(ended)]));
     expect(yard.drive).toBe('free');
     const planned = new Yard(CAR);
     planned.take(work, () => []);
     expect(planned.drive).toBe('free');
     const opened = new Yard(CAR);
     opened.take(work, (p) => [
-      ...(run(p).filter((e) => e.kind === 'prepared') as Said[]).slice(0, -1),
+      ...(run(p).filter((e) => e.kind === 'prepared') as LooseEvent[]).slice(0, -1),
       ended,
     ]);
     expect(opened.kinds()).toEqual(
@@ -144,10 +157,10 @@ describe('the next job does not free what the one before left', () => {
   test('(d) what was said before it stood in the log counts as well', () => {
     const work = onePart(CAR, 'left-front-caliper', ['master']);
     const about = { jobId: 'old', jobNumber: 1, openedAtMs: 7, layout: CAR, work };
-    const { open } = jobSays(foldJob([kept(ended)]), about);
+    const { open } = jobSays(foldJob([loggedEvent(ended)]), about);
     expect(open.map((m) => m.kind)).toContain('part off');
     expect(open.every((m) => m.sinceMs === 7 || m.kind === 'old fluid')).toBe(true);
-    expect(jobSays(foldJob([kept(ended)]), { ...about, work: null }).open).toEqual([]);
+    expect(jobSays(foldJob([loggedEvent(ended)]), { ...about, work: null }).open).toEqual([]);
   });
 
   test('(e) a tool cycle that is owed for air is not left out by a sentence', () => {
@@ -157,14 +170,18 @@ describe('the next job does not free what the one before left', () => {
       const tool = p.stages.find((s) => s.kind === 'tool cycle')!;
       const all = run(p);
       const first = all.findIndex((e) => 'stageId' in e && e.stageId === tool.id);
-      const skipped: Said = { kind: 'stage skipped', stageId: tool.id, reason: 'Tool is away' };
+      const skipped: LooseEvent = {
+        kind: 'stage skipped',
+        stageId: tool.id,
+        reason: 'Tool is away',
+      };
       const without = all.filter((e) => !('stageId' in e && e.stageId === tool.id));
       return [
-        ...(without.slice(0, first) as Said[]),
+        ...(without.slice(0, first) as LooseEvent[]),
         skipped,
-        ...(without.slice(first) as Said[]),
+        ...(without.slice(first) as LooseEvent[]),
         used,
-        ...(proof(p, ['master']) as Said[]),
+        ...(proof(p, ['master']) as LooseEvent[]),
       ];
     });
     expect(nextStep(job.run!).kind).toBe('finished');
@@ -188,7 +205,7 @@ describe('the next job does not free what the one before left', () => {
         ...proof(plan, ['master']),
         ...DRIVEN,
         { kind: 'released' },
-      ] as Said[]),
+      ] as LooseEvent[]),
     ]);
     yard.put(job);
     expect(yard.says[0]!.renewed).toEqual([]);
@@ -209,9 +226,9 @@ describe('the next job does not free what the one before left', () => {
       const yard = new Yard(layout);
       const others = masters.filter((id) => id !== left);
       const job = yard.take(flush(layout), (p) => [
-        ...(run(p) as Said[]),
+        ...(run(p) as LooseEvent[]),
         used,
-        ...(proof(p, others) as Said[]),
+        ...(proof(p, others) as LooseEvent[]),
       ]);
       const { control } = layout.masters.find((m) => m.id === left)!;
       expect(yard.gate(job).reasons).toContainEqual({ code: 'control not judged', control });
@@ -222,9 +239,9 @@ describe('the next job does not free what the one before left', () => {
     const layout = layoutOf('motorcycle-clutch-bare');
     const yard = new Yard(layout);
     const job = yard.take(flush(layout), (p) => [
-      ...(run(p) as Said[]),
+      ...(run(p) as LooseEvent[]),
       used,
-      ...(proof(p, ['clutch-master']).filter((e) => e.kind !== 'take-up judged') as Said[]),
+      ...(proof(p, ['clutch-master']).filter((e) => e.kind !== 'take-up judged') as LooseEvent[]),
       { kind: 'pedal judged', masterId: 'clutch-master', result: 'firm and high' },
     ]);
     expect(yard.gate(job).reasons).toEqual([

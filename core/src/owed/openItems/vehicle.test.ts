@@ -1,7 +1,14 @@
 import { foldJob, type JobEvent } from '../../job/log';
-import { nextStep, type Kept } from '../../job/run';
+import { nextStep, type Logged } from '../../job/run';
 import type { WorkDone } from '../../bleed/scope';
-import { afterWork, EVERYTHING, kept, logFrom, planned, type Said } from '../../testing';
+import {
+  afterWork,
+  EVERYTHING,
+  loggedEvent,
+  logFrom,
+  planned,
+  type LooseEvent,
+} from '../../testing';
 import { doneAfterClose, owedWork } from '.';
 import {
   CAR,
@@ -19,17 +26,17 @@ import {
   flush,
 } from '../../testing/yard';
 
-const brown = (): Kept<JobEvent> =>
-  kept({
+const brown = (): Logged<JobEvent> =>
+  loggedEvent({
     kind: 'fluid read',
     read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
-  } as unknown as Said);
+  } as unknown as LooseEvent);
 
 describe('what settles', () => {
   const snapped = (): Yard => {
     const yard = new Yard(CAR);
     yard.take(flush(CAR), (p) => [
-      ...(until(p, 'left-rear', 2) as Said[]),
+      ...(until(p, 'left-rear', 2) as LooseEvent[]),
       ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
       ended,
     ]);
@@ -38,7 +45,7 @@ describe('what settles', () => {
 
   test('the next job that bleeds what is owed, proves the control and is released', () => {
     const yard = snapped();
-    yard.take(flush(CAR), (p) => [...(run(p) as Said[]), ended]);
+    yard.take(flush(CAR), (p) => [...(run(p) as LooseEvent[]), ended]);
     // Bled, but nobody proved it.
     expect(yard.kinds()).not.toContain('snapped left-rear');
     expect(yard.drive).toBe('do not drive');
@@ -71,8 +78,8 @@ describe('what settles', () => {
     yard.say({ kind: 'marked', reason: 'Fell over in the yard' }, 10);
     const work: WorkDone = { ...flush(MOTORCYCLE, 'front-master'), purpose: 'look and prove' };
     const job = yard.take(work, (p) => [
-      ...(run(p) as Said[]),
-      ...(proof(p, ['front-master']) as Said[]),
+      ...(run(p) as LooseEvent[]),
+      ...(proof(p, ['front-master']) as LooseEvent[]),
     ]);
     expect(job.run!.plan.openings).toEqual([]);
     expect(job.run!.plan.preparation).not.toContain('fill reservoir');
@@ -83,8 +90,8 @@ describe('what settles', () => {
     });
     yard.says.pop();
     yard.take(work, (p) => [
-      ...(run(p) as Said[]),
-      ...(proof(p, ['front-master', 'rear-master']) as Said[]),
+      ...(run(p) as LooseEvent[]),
+      ...(proof(p, ['front-master', 'rear-master']) as LooseEvent[]),
       ...DRIVEN,
       { kind: 'released' },
     ]);
@@ -143,7 +150,7 @@ describe('what settles', () => {
     const leaking = () => {
       const yard = new Yard(CAR);
       yard.take(flush(CAR), (p) => [
-        ...(until(p, 'left-rear', 2) as Said[]),
+        ...(until(p, 'left-rear', 2) as LooseEvent[]),
         ...halt('leak', openingAt(p, 'left-rear'), 'end job'),
         ended,
       ]);
@@ -153,7 +160,7 @@ describe('what settles', () => {
     const unmended = leaking();
     unmended.take(flush(CAR), released(CAR));
     expect(unmended.kinds()).toEqual(['leak left-rear']);
-    const mended: Said = {
+    const mended: LooseEvent = {
       kind: 'mended',
       haltId: null,
       openItemId: leak!.id,
@@ -168,8 +175,8 @@ describe('what settles', () => {
   test('a leak mended in the same job halts no more and is proved anew', () => {
     const yard = new Yard(CAR);
     const job = yard.take(flush(CAR), (p) => [
-      ...(run(p) as Said[]),
-      ...(proof(p, ['master']) as Said[]),
+      ...(run(p) as LooseEvent[]),
+      ...(proof(p, ['master']) as LooseEvent[]),
       { id: 'h', kind: 'halted', reason: 'leak', openingId: null },
       { kind: 'mended', haltId: 'h', where: 'left rear hose', how: 'Flare remade' },
     ]);
@@ -180,7 +187,7 @@ describe('what settles', () => {
 
   test('a stop by the fluid: only by fluid that was looked at, every bleeder, and a release', () => {
     const yard = new Yard(VETERAN);
-    yard.put(foldJob([kept({ kind: 'ended', reason: 'Oil in the fluid.', stop: true })]));
+    yard.put(foldJob([loggedEvent({ kind: 'ended', reason: 'Oil in the fluid.', stop: true })]));
     expect(yard.before).toMatchObject([{ kind: 'stop verdict', because: 'Oil in the fluid.' }]);
     const unread = new Yard(VETERAN);
     unread.says.push(...yard.says);
@@ -192,13 +199,15 @@ describe('what settles', () => {
   });
 
   test('what was done after a job was closed holds until a later job releases', () => {
-    const stroke: Said = { id: 's', kind: 'stroke', openingId: 'left-rear', atMs: 1_500_000 };
-    const note: Said = { id: 'n', kind: 'note', text: 'Boot torn', atMs: 5 };
-    expect(doneAfterClose([kept(note)], [])).toBeNull();
-    const undone: Said = { id: 'u', kind: 'undone', eventId: 's' };
-    expect(doneAfterClose([kept(stroke), kept(undone)], [])).toBeNull();
-    expect(doneAfterClose([kept(undone)], [kept(stroke)])).toMatchObject({ eventId: 'u' });
-    const late = doneAfterClose([kept(note), kept(stroke)], []);
+    const stroke: LooseEvent = { id: 's', kind: 'stroke', openingId: 'left-rear', atMs: 1_500_000 };
+    const note: LooseEvent = { id: 'n', kind: 'note', text: 'Boot torn', atMs: 5 };
+    expect(doneAfterClose([loggedEvent(note)], [])).toBeNull();
+    const undone: LooseEvent = { id: 'u', kind: 'undone', eventId: 's' };
+    expect(doneAfterClose([loggedEvent(stroke), loggedEvent(undone)], [])).toBeNull();
+    expect(doneAfterClose([loggedEvent(undone)], [loggedEvent(stroke)])).toMatchObject({
+      eventId: 'u',
+    });
+    const late = doneAfterClose([loggedEvent(note), loggedEvent(stroke)], []);
     expect(late).toMatchObject({ eventId: 's', atMs: 1_500_000, person: 'Una' });
     const yard = new Yard(CAR);
     yard.take(flush(CAR), released(CAR));

@@ -1,7 +1,7 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import type { DriveState } from '../../job/stage';
 import { undoneIds, type VehicleEvent } from '../../job/log';
-import type { Kept } from '../../job/run';
+import type { Logged } from '../../job/run';
 import type { JobSays } from './jobSays';
 import { placeOf } from './writer';
 import { mastersAt } from './controlsConcerned';
@@ -12,7 +12,7 @@ import { groupOpenItems } from './words';
 export interface VehicleFacts {
   readonly layout: Layout;
   readonly jobs: readonly JobSays[];
-  readonly log: readonly Kept<VehicleEvent>[];
+  readonly log: readonly Logged<VehicleEvent>[];
 }
 
 /** Everything that a vehicle owes, the oldest first. */
@@ -124,7 +124,7 @@ function afterClose({ jobId, afterClose: done }: JobSays, later: readonly JobSay
   return notSeen(openItem, later);
 }
 
-const bySaying = (e: Kept<VehicleEvent>) => ({
+const bySaying = (e: Logged<VehicleEvent>) => ({
   weight: 'holds' as const,
   sinceMs: e.atMs,
   by: e.person,
@@ -132,7 +132,7 @@ const bySaying = (e: Kept<VehicleEvent>) => ({
   jobNumber: null,
 });
 
-const marked = (e: Kept<Extract<VehicleEvent, { readonly kind: 'marked' }>>): OpenItem => ({
+const marked = (e: Logged<Extract<VehicleEvent, { readonly kind: 'marked' }>>): OpenItem => ({
   id: e.id,
   kind: 'marked',
   where: null,
@@ -144,7 +144,7 @@ const marked = (e: Kept<Extract<VehicleEvent, { readonly kind: 'marked' }>>): Op
 /** A paper that names the cycle alone leaves the bleed after it owed. */
 const baseBleedOwed = (
   layout: Layout,
-  e: Kept<Extract<VehicleEvent, { readonly kind: 'cycle elsewhere' }>>,
+  e: Logged<Extract<VehicleEvent, { readonly kind: 'cycle elsewhere' }>>,
 ): OpenItem[] =>
   layout.nodes
     .filter((n) => n.kind === 'modulator')

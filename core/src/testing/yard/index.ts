@@ -7,17 +7,17 @@ import {
   type VehicleEvent,
 } from '../../job/log';
 import type { Plan } from '../../bleed/plan';
-import { followCalls, type Kept } from '../../job/run';
+import { followCalls, type Logged } from '../../job/run';
 import { routineFlush, type WorkDone } from '../../bleed/scope';
 import {
   afterWork,
   countingIds,
   EVERYTHING,
-  kept,
+  loggedEvent,
   layoutOf,
   logFrom,
   planned,
-  type Said,
+  type LooseEvent,
 } from '..';
 import {
   gateOf,
@@ -38,7 +38,7 @@ export const VETERAN = layoutOf('veteran-single');
 /** A vehicle as the server keeps it: each job takes over what the ones before left. */
 export class Yard {
   readonly says: JobSays[] = [];
-  readonly log: Kept<VehicleEvent>[] = [];
+  readonly log: Logged<VehicleEvent>[] = [];
 
   constructor(readonly layout: Layout) {}
 
@@ -58,7 +58,7 @@ export class Yard {
     };
   }
   /** The next job, as somebody goes about it. */
-  take(work: WorkDone, events: (plan: Plan) => readonly Said[]): JobState {
+  take(work: WorkDone, events: (plan: Plan) => readonly LooseEvent[]): JobState {
     const takenOver = workTakenOver(this.layout, work, {
       before: this.all,
       due: false,
@@ -66,7 +66,7 @@ export class Yard {
     });
     const plan = planned(this.layout, { work: takenOver, means: EVERYTHING });
     const log = [
-      kept({ id: 'said', kind: 'work said', work, atMs: this.nextMs }),
+      loggedEvent({ id: 'said', kind: 'work said', work, atMs: this.nextMs }),
       ...logFrom(plan, events(plan)),
     ];
     return this.put(foldJob(log));
@@ -93,7 +93,7 @@ export class Yard {
       planId: null,
       person: 'Ode',
       ...event,
-    } as Kept<VehicleEvent>);
+    } as Logged<VehicleEvent>);
   }
   get drive() {
     return vehicleDrive({ layout: this.layout, jobs: this.says, log: this.log }).state;
@@ -107,16 +107,19 @@ export const run = (plan: Plan): JobEvent[] =>
   followCalls(plan, { deviceId: 'phone', nextId: countingIds(), startMs: 5_000_000 });
 export const proof = (plan: Plan, masterIds: readonly string[], startMs = 9_000_000): JobEvent[] =>
   followProof(plan, { deviceId: 'phone', nextId: countingIds('p'), startMs, masterIds });
-export const used: Said = {
+export const used: LooseEvent = {
   kind: 'fluid used',
   used: { containers: [], bledMl: 1, bledBy: 'strokes', removedMl: 0, spilledMl: 0, caught: true },
 };
-export const DRIVEN: Said[] = [{ kind: 'drive set' }, { kind: 'drive ended', result: 'good' }];
-export const ended: Said = { kind: 'ended', reason: 'Bay needed', stop: false };
+export const DRIVEN: LooseEvent[] = [
+  { kind: 'drive set' },
+  { kind: 'drive ended', result: 'good' },
+];
+export const ended: LooseEvent = { kind: 'ended', reason: 'Bay needed', stop: false };
 /** Everything right to the release, every control of the layout proved. */
 export const released =
   (layout: Layout) =>
-  (plan: Plan): Said[] =>
+  (plan: Plan): LooseEvent[] =>
     [
       ...run(plan),
       used,
@@ -126,7 +129,7 @@ export const released =
       ),
       ...DRIVEN,
       { kind: 'released' },
-    ] as Said[];
+    ] as LooseEvent[];
 export const openingAt = (plan: Plan, bleederId: string) =>
   plan.openings.find((s) => s.bleeder.id === bleederId)!.id;
 /** Up to the first stroke at a bleeder and some strokes on. */
@@ -137,11 +140,11 @@ export const until = (plan: Plan, bleederId: string, strokes: number): JobEvent[
   );
   return all.slice(0, first + strokes);
 };
-export const halt = (reason: string, openingId: string | null, decision: string): Said[] =>
+export const halt = (reason: string, openingId: string | null, decision: string): LooseEvent[] =>
   [
     { id: 'h', kind: 'halted', reason, openingId, atMs: 6_000_000 },
     { id: 'd', kind: 'decided', haltId: 'h', decision, atMs: 6_000_001 },
-  ] as Said[];
+  ] as LooseEvent[];
 export const flush = (layout: Layout, ...ids: string[]) =>
   routineFlush(ids.length > 0 ? ids : layout.masters.map((m) => m.id));
 export const onePart = (layout: Layout, partId: string, masterIds: readonly string[]) =>

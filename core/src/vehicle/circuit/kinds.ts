@@ -104,7 +104,7 @@ export interface Worked {
 }
 
 /** What is worked on a vehicle, in the word that one says of it, and how it comes to rest again. */
-export interface Held {
+export interface ControlWords {
   /** Without its article: "pedal", "lever", "pedal or lever" where it has both. */
   readonly word: string;
   readonly returns: string;
@@ -121,7 +121,7 @@ export function heldOf({
   masters,
 }: {
   readonly masters: readonly { readonly control: Control }[];
-}): Held {
+}): ControlWords {
   const held = [...new Set(masters.map((m) => CONTROL_TRAITS[m.control].held))].sort().reverse();
   const [only] = held;
   return only && held.length === 1

@@ -8,7 +8,7 @@ import {
   type JobState,
 } from '@brook/core/job/log';
 import { isClosed } from '@brook/core/job/stage';
-import { HALT_WORDS, type EventBase, type Kept } from '@brook/core/job/run';
+import { HALT_WORDS, type EventBase, type Logged } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../job/end';
 import { changeJob, type LockedJob } from '../log/locked';
@@ -62,14 +62,14 @@ export async function takeBatch(
 
 /** Takes the events of one batch in their order. */
 class Taker {
-  private fresh: Kept<JobEvent>[] = [];
+  private fresh: Logged<JobEvent>[] = [];
   private state: JobState;
   /** Undos that the state does not show yet: they are folded in one go. */
   private stale = false;
-  private additions: Kept<JobEvent>[] | null = null;
+  private additions: Logged<JobEvent>[] | null = null;
   readonly sent: EventBase[] = [];
   /** What the log holds, by id. */
-  private readonly held: Map<string, Kept<JobEvent>>;
+  private readonly held: Map<string, Logged<JobEvent>>;
 
   constructor(private readonly locked: LockedJob) {
     this.state = locked.state;
@@ -116,7 +116,7 @@ class Taker {
     return { result: 'new', sentence: null };
   }
 
-  private keep(event: Kept<JobEvent>): void {
+  private keep(event: Logged<JobEvent>): void {
     if (event.kind === 'undone') {
       this.stale = true;
       this.fresh.push(event);
@@ -153,7 +153,7 @@ class Taker {
     this.state = this.locked.state;
   }
 
-  private async known(): Promise<Kept<JobEvent>[]> {
+  private async known(): Promise<Logged<JobEvent>[]> {
     const { job, transaction } = this.locked;
     return (this.additions ??= await additionsOf(job.id, transaction));
   }

@@ -3,7 +3,7 @@ import { followCalls, nextStep, type RunEvent } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import { JobDevice, JobEventRow } from '../../db/models';
 import {
-  Brook,
+  TestServer,
   fullRun,
   goodProof,
   NOW,
@@ -13,13 +13,13 @@ import {
   type Caller,
 } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 /** What a phone said of a job's log, without what the server did. */
 const ofPhone = (job: Job) => job.events.filter((e) => e.deviceSeq > 0);
@@ -136,7 +136,7 @@ describe('each event is answered by itself', () => {
 
 test('what one person tapped is not taken in another’s name, and goes once they are signed in', async () => {
   const job = await tech.running();
-  const lead = await brook.signedIn('lead');
+  const lead = await testServer.signedIn('lead');
   const [event] = fullRun(job, 1);
   const personId = (await lead.get('/session')).body.user.id as string;
   const { body } = await tech.events(job, [event], { personId }).expect(409);
@@ -153,7 +153,7 @@ test('what one person tapped is not taken in another’s name, and goes once the
 
 test('a batch is answered with what the phone does not know, not with the whole job', async () => {
   const job = await tech.running();
-  const lead = await brook.signedIn('lead');
+  const lead = await testServer.signedIn('lead');
   const log = fullRun(job, 4);
   const { length: first } = (await tech.say(job, log.slice(0, 3))).events;
   await lead.say(job, log.slice(3, 5));
@@ -228,7 +228,7 @@ describe('what was done on the vehicle is kept, whenever it arrives', () => {
     expect(after.events).toEqual(job.events);
     expect(after.additions).toMatchObject([{ id: late.id, person: 'Tech One' }]);
     expect(after).toMatchObject({ stage: 'released', vehicleDrive: 'do not drive' });
-    await expect(brook.asOwner((db) => db.query('DELETE FROM job_additions'))).rejects.toThrow(
+    await expect(testServer.asOwner((db) => db.query('DELETE FROM job_additions'))).rejects.toThrow(
       /only be added to/,
     );
   });
@@ -408,7 +408,7 @@ test('undoing the last step of a finished run goes back from the proof, and says
 
 test('who did what stands in the log, event by event', async () => {
   const job = await tech.running();
-  const lead = await brook.signedIn('lead');
+  const lead = await testServer.signedIn('lead');
   const log = fullRun(job, 4);
   await tech.say(job, log.slice(0, 3));
   await lead.say(job, log.slice(3));
@@ -435,7 +435,7 @@ test('what is done at the desk is an event too, with the phone that it was done 
 describe('two phones on one run', () => {
   test('one counts; what the other taps is kept and asked about, and judged once', async () => {
     const job = await tech.running();
-    const lead = await brook.signedIn('lead');
+    const lead = await testServer.signedIn('lead');
     const log = fullRun(job, 4);
     await tech.say(job, log);
     const other = [{ deviceId: randomUUID(), planId: null }];

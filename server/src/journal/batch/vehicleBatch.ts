@@ -1,6 +1,6 @@
 import { vehicleEvent, type EventAnswer } from '@brook/contract';
 import type { VehicleEvent } from '@brook/core/job/log';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Vehicle } from '../../db/models';
 import type { Actor } from '../../session/actor';
@@ -36,7 +36,7 @@ export async function takeVehicleBatch(
 }
 
 function look(
-  log: readonly Kept<VehicleEvent>[],
+  log: readonly Logged<VehicleEvent>[],
   given: unknown,
 ): { readonly answer: EventAnswer; readonly fresh?: VehicleEvent } {
   const read = vehicleEvent.safeParse(given);

@@ -1,8 +1,8 @@
 import { METRIC } from '@brook/core/base/units';
-import type { HelpSaid, HelpSignal } from '@brook/contract';
+import type { HelperScreen, HelpSignal } from '@brook/contract';
 import { helperHears, mustHold } from '@brook/core/bleed/call';
 import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
-import { helpedOpening, helperView, nextStep, phaseAt, type Kept } from '@brook/core/job/run';
+import { helpedOpening, helperView, nextStep, phaseAt, type Logged } from '@brook/core/job/run';
 import { v4 as uuid } from 'uuid';
 import { HelperLinkRow, Job } from '../../db/models';
 import { changeJob, type LockedJob } from '../log/locked';
@@ -44,7 +44,7 @@ export async function joinRun(code: string, name: string, at: Date): Promise<str
 }
 
 /** What a joined phone shows now. */
-export async function saidTo(token: string, at: Date): Promise<HelpSaid> {
+export async function saidTo(token: string, at: Date): Promise<HelperScreen> {
   return saidOn(await linkByToken(token), at);
 }
 
@@ -55,7 +55,7 @@ export async function helperIsHere(token: string, at: Date, anew = false): Promi
 }
 
 /** The present call of a link. */
-export async function saidOn(link: HelperLinkRow, at: Date): Promise<HelpSaid> {
+export async function saidOn(link: HelperLinkRow, at: Date): Promise<HelperScreen> {
   const job = await Job.findByPk(link.jobId, { attributes: ['stage'], rejectOnEmpty: true });
   const inStep = isInStep(link.wrenchSeenAt, at);
   if (job.stage !== 'run') return { view: { kind: 'over' }, inStep };
@@ -66,7 +66,7 @@ export async function saidOn(link: HelperLinkRow, at: Date): Promise<HelpSaid> {
 }
 
 /** One tap of a helper's phone, brought into the call and, where that tells something, into the log. */
-export async function hearSignal(given: HelpSignal, at: Date): Promise<HelpSaid> {
+export async function hearSignal(given: HelpSignal, at: Date): Promise<HelperScreen> {
   const known = await linkByToken(given.token);
   const link = await changeJob(
     actorOf(known, known.name ?? ''),
@@ -123,9 +123,9 @@ async function heard(
     await say(locked, id, { kind: 'round broken', openingId, how: 'let go while open' });
 }
 
-type Said = Extract<JobEvent, { kind: 'counting' | 'stroke' | 'round broken' | 'undone' }>;
-type Happening = Said extends infer E
-  ? E extends Said
+type HelperEvent = Extract<JobEvent, { kind: 'counting' | 'stroke' | 'round broken' | 'undone' }>;
+type Happening = HelperEvent extends infer E
+  ? E extends HelperEvent
     ? Omit<E, 'id' | 'deviceId' | 'deviceSeq' | 'atMs' | 'planId'>
     : never
   : never;
@@ -141,7 +141,7 @@ async function say(locked: LockedJob, id: string, happening: Happening): Promise
     planId: state.run?.plan.id ?? null,
     ...happening,
     person: actor.name,
-  } as Kept<JobEvent>;
+  } as Logged<JobEvent>;
   const after = event.kind === 'undone' ? foldJob([...state.log, event]) : addToJob(state, event);
   await appendKept(locked, [event], after);
 }

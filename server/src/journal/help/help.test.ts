@@ -1,6 +1,6 @@
 import {
   CODE_LETTERS,
-  type HelpSaid,
+  type HelperScreen,
   type HelpSignal,
   type Job,
   type JobPage,
@@ -9,25 +9,25 @@ import { OUT_OF_STEP_MS } from '@brook/contract/beats';
 import { OPERATIONS } from '@brook/contract/openapi';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { Brook, fullRun, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
+import { TestServer, fullRun, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
 import { TRIES } from '../../session/tries';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn('tech');
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn('tech');
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 // Each test has the car to itself.
 afterEach(async () => {
-  brook.now = NOW;
+  testServer.now = NOW;
   const { jobs } = (await tech.get('/jobs').expect(200)).body as JobPage;
   for (const { id } of jobs.filter((j) => j.closedAt === null))
     await tech.change(await tech.job(id), 'post', 'end', { reason: 'The test is over.' });
 });
 
-const anybody = () => request(brook.app);
+const anybody = () => request(testServer.app);
 const join = (code: string, name = 'Ana') =>
   anybody().post('/api/v1/help').send({ code, name }).set('accept-encoding', 'identity');
 const codeOf = async (job: Pick<Job, 'id'>): Promise<string> =>
@@ -49,7 +49,7 @@ class Helper {
     signal: HelpSignal['signal'],
     openingId: string | null,
     id?: string,
-  ): Promise<HelpSaid> {
+  ): Promise<HelperScreen> {
     return (await this.send(signal, openingId, id).expect(200)).body;
   }
 
@@ -57,7 +57,7 @@ class Helper {
     return anybody().post('/api/v1/help/here').send({ token: this.token });
   }
 
-  async said(): Promise<HelpSaid> {
+  async said(): Promise<HelperScreen> {
     return (await this.here().expect(200)).body;
   }
 }
@@ -160,9 +160,9 @@ test('one source at a time: who goes on by voice counts, and the helper takes it
 test('a phone that is not heard of is out of step, and is in step again when it is', async () => {
   const { job, helper } = await atThePedal();
   expect((await helper.said()).inStep).toBe(true);
-  brook.now = new Date(NOW.getTime() + OUT_OF_STEP_MS - 1);
+  testServer.now = new Date(NOW.getTime() + OUT_OF_STEP_MS - 1);
   expect((await helper.said()).inStep).toBe(true);
-  brook.now = new Date(NOW.getTime() + OUT_OF_STEP_MS);
+  testServer.now = new Date(NOW.getTime() + OUT_OF_STEP_MS);
   expect((await helper.said()).inStep).toBe(false);
   await tech.send('post', `/jobs/${job.id}/helper/here`).expect(204);
   expect((await helper.said()).inStep).toBe(true);
@@ -185,7 +185,7 @@ describe('the link', () => {
     for (let i = 0; i < TRIES; i++) await join('22222222').expect(404);
     await join('22222222').expect(429);
     await join(code).expect(429);
-    brook.now = new Date(NOW.getTime() + 15 * 60_000);
+    testServer.now = new Date(NOW.getTime() + 15 * 60_000);
     await join(code).expect(201);
   });
 
@@ -218,7 +218,7 @@ describe('the link', () => {
 
   test('another workshop neither makes nor ends nor feeds it', async () => {
     const { job, helper } = await atThePedal();
-    const other = await brook.signedIn('other');
+    const other = await testServer.signedIn('other');
     await other.send('post', `/jobs/${job.id}/helper`).expect(404);
     await other.agent.delete(`/api/v1/jobs/${job.id}/helper`).expect(404);
     await other.send('post', `/jobs/${job.id}/helper/here`).expect(404);
@@ -261,7 +261,7 @@ describe('the link', () => {
 
   test('neither code nor token stands in the database', async () => {
     const { code, helper } = await atThePedal();
-    const [rows] = await brook.db.query('SELECT * FROM helper_links');
+    const [rows] = await testServer.db.query('SELECT * FROM helper_links');
     const text = JSON.stringify(rows);
     expect(text).toContain('Ana');
     for (const secret of [code, helper.token]) expect(text).not.toContain(secret);

@@ -1,4 +1,4 @@
-import { helpHere, helpQuery, helpSignal, joinHelp, type HelpSaid } from '@brook/contract';
+import { helpHere, helpQuery, helpSignal, joinHelp, type HelperScreen } from '@brook/contract';
 import { HELPER_BEAT_MS } from '@brook/contract/beats';
 import { Router, type Response } from 'express';
 import type { Clock } from '../../http/clock';
@@ -66,7 +66,7 @@ class HelpLine {
 
   constructor(
     private readonly res: Response,
-    private readonly read: () => Promise<HelpSaid>,
+    private readonly read: () => Promise<HelperScreen>,
   ) {}
 
   async follow(subscribe: (hear: () => void) => () => void): Promise<void> {

@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { Vehicle } from '@brook/contract';
-import { Brook, type Caller } from '../../testing';
+import { TestServer, type Caller } from '../../testing';
 
 jest.setTimeout(120_000);
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 }, 60_000);
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const needs = (more: object = {}) => ({
   kind: 'clutch needs',
@@ -61,7 +61,7 @@ test.each([
     id: randomUUID(),
     deviceId: randomUUID(),
     deviceSeq: 1,
-    atMs: brook.now.getTime(),
+    atMs: testServer.now.getTime(),
     planId: job.planResult?.verdict === 'planned' ? job.planResult.plan.id : null,
     ...needs(more),
   };

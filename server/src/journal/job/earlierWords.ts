@@ -2,7 +2,7 @@ import type { ClutchNeed, JobEvent, ManualTorque } from '@brook/core/job/log';
 import { QueryTypes } from 'sequelize';
 import { JobEventRow, type Job } from '../../db/models';
 
-type Said = Extract<JobEvent, { readonly kind: 'joint tightened' | 'clutch needs' }>;
+type StandingWord = Extract<JobEvent, { readonly kind: 'joint tightened' | 'clutch needs' }>;
 
 /**
  * The last word that earlier jobs of a vehicle said of each thing, as far as
@@ -11,11 +11,11 @@ type Said = Extract<JobEvent, { readonly kind: 'joint tightened' | 'clutch needs
  * @param of field of the event that names the thing
  * @param having field without which an event says nothing here
  */
-function earlierWords<K extends Said['kind']>(
+function earlierWords<K extends StandingWord['kind']>(
   { vehicleId, number }: Pick<Job, 'vehicleId' | 'number'>,
   kind: K,
   { of, having }: { readonly of: string; readonly having: string },
-): Promise<{ readonly event: Extract<Said, { readonly kind: K }>; readonly by: string }[]> {
+): Promise<{ readonly event: Extract<StandingWord, { readonly kind: K }>; readonly by: string }[]> {
   return JobEventRow.sequelize!.query(
     `SELECT DISTINCT ON (e.event->>:of) e.event, e.person || ', job ' || j.number AS "by"
        FROM jobs j JOIN job_events e ON e.job_id = j.id AND e.event->>'kind' = :kind

@@ -1,13 +1,13 @@
 import type { Job, Vehicle } from '@brook/contract';
-import { Brook, stateOfJob, type Caller } from '../../testing';
+import { TestServer, stateOfJob, type Caller } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 describe('what is said at intake', () => {
   const take = async (more: object) => {

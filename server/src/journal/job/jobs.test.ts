@@ -2,7 +2,7 @@ import { proofOf } from '@brook/core/job/log';
 import { job as jobSchema, jobPage } from '@brook/contract';
 import { Job } from '../../db/models';
 import {
-  Brook,
+  TestServer,
   fluidSeen,
   fullRun,
   SOUND_FLUID,
@@ -11,13 +11,13 @@ import {
   type Caller,
 } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 test('from intake to release, as the way goes', async () => {
   let job = await tech.open('H 1');
@@ -70,7 +70,7 @@ test('a released record is read-only, through the API and in the database itself
   await expect(Job.update({ stage: 'run' }, { where: { id: job.id } })).rejects.toThrow(
     /only be added to/,
   );
-  await expect(brook.asOwner((db) => db.query('DELETE FROM job_events'))).rejects.toThrow(
+  await expect(testServer.asOwner((db) => db.query('DELETE FROM job_events'))).rejects.toThrow(
     /only be added to/,
   );
 });
@@ -196,7 +196,7 @@ test('a change must name the version it saw, and a stale one saves nothing', asy
 
 test('of two changes at once exactly one goes through', async () => {
   const job = await tech.open();
-  const other = await brook.signedIn('lead');
+  const other = await testServer.signedIn('lead');
   const answers = await Promise.all(
     [tech, other].map((c) =>
       c.send('post', `/jobs/${job.id}/end`, { reason: 'Both at once' }, job.version),

@@ -2,7 +2,7 @@ import type { JobPage, JobSummary } from '@brook/contract';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../../http/cursor';
 import type { Actor } from '../../session/actor';
 
 const place = z.strictObject({ closed: z.boolean(), openedAt: moment, id: z.uuid() });
@@ -26,7 +26,7 @@ interface Row {
 /** A page of the workshop's jobs: open before closed, newest first, by keyset over the index `jobs_list`. */
 export async function listJobs(
   actor: Actor,
-  page: PageAsked & { readonly q?: string | undefined; readonly vehicle?: string | undefined },
+  page: PageRequest & { readonly q?: string | undefined; readonly vehicle?: string | undefined },
 ): Promise<JobPage> {
   const after = placeAfter(place, page);
   // Open and closed ones are asked for apart, so that each is one range of the index.

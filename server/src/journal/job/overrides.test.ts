@@ -1,17 +1,17 @@
 import type { Job } from '@brook/contract';
 import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { randomUUID } from 'node:crypto';
-import { Brook, type Caller } from '../../testing';
+import { TestServer, type Caller } from '../../testing';
 
 jest.setTimeout(120_000);
 
-let brook: Brook;
+let testServer: TestServer;
 let lead: Caller;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  lead = await brook.signedIn('lead');
-  tech = await brook.signedIn('tech');
+  testServer = await TestServer.start();
+  lead = await testServer.signedIn('lead');
+  tech = await testServer.signedIn('tech');
   const { version } = (await lead.get('/house-rules').expect(200)).body;
   await lead
     .send(
@@ -22,12 +22,12 @@ beforeAll(async () => {
     )
     .expect(200);
 }, 60_000);
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const base = () => ({
   id: randomUUID(),
   deviceId: '4c1d8f0e-0000-4000-8000-00000000000d',
-  atMs: brook.now.getTime(),
+  atMs: testServer.now.getTime(),
   planId: null,
 });
 const letGo = async (caller: Caller, job: Job, code: string, of: string, why = 'Rain') =>
@@ -54,9 +54,9 @@ test('paper keeps the gate shut until it is there or a lead lets it go, by name 
   ]);
   // Not a technician, not another workshop's lead, not what the gate does not ask for, not a look.
   expect((await letGo(tech, job, 'photo asked for', 'level')).status).toBe(403);
-  expect((await letGo(await brook.signedIn('other'), job, 'photo asked for', 'level')).status).toBe(
-    404,
-  );
+  expect(
+    (await letGo(await testServer.signedIn('other'), job, 'photo asked for', 'level')).status,
+  ).toBe(404);
   expect((await letGo(lead, job, 'photo asked for', 'lamps out')).status).toBe(409);
   const look = await letGo(lead, job, 'not checked', 'level');
   expect(look.status).toBe(422);
@@ -140,6 +140,6 @@ test('a note on a closed record is signed, stands beside it, and changes nothing
   expect(after.additions).toMatchObject([{ text: note.text, person: 'Lead One' }]);
   expect({ ...after, additions: [] }).toEqual({ ...ended, additions: [] });
   await expect(
-    brook.asOwner((db) => db.query(`UPDATE job_additions SET person = 'Somebody'`)),
+    testServer.asOwner((db) => db.query(`UPDATE job_additions SET person = 'Somebody'`)),
   ).rejects.toThrow();
 });

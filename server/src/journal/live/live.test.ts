@@ -1,22 +1,26 @@
-import type { Job, HelperNews, HelpSaid, LiveBeat, LiveLog } from '@brook/contract';
+import type { Job, HelperNews, HelperScreen, LiveBeat, LiveLog } from '@brook/contract';
 import { randomUUID } from 'node:crypto';
 import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import { QueryTypes } from 'sequelize';
-import { Brook, fullRun, NOW, type Caller } from '../../testing';
+import { TestServer, fullRun, NOW, type Caller } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 /** Two server processes' worth: two apps with ears of their own on one database. */
 let servers: { server: Server; port: number; stop: () => Promise<void> }[];
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn('tech');
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn('tech');
   servers = [];
-  for (const beside of [brook, await brook.beside()]) {
+  for (const beside of [testServer, await testServer.beside()]) {
     const server = createServer(beside.app);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const { port } = server.address() as { port: number };
-    servers.push({ server, port, stop: beside === brook ? async () => {} : () => beside.close() });
+    servers.push({
+      server,
+      port,
+      stop: beside === testServer ? async () => {} : () => beside.close(),
+    });
   }
 });
 afterAll(async () => {
@@ -25,18 +29,18 @@ afterAll(async () => {
     server.close();
     await stop();
   }
-  await brook.stop();
+  await testServer.stop();
 });
 
-interface Said {
+interface LineMessage {
   readonly event: string;
-  readonly data: LiveLog & LiveBeat & NonNullable<HelperNews> & HelpSaid;
+  readonly data: LiveLog & LiveBeat & NonNullable<HelperNews> & HelperScreen;
 }
 
 /** An open line, and the next thing that it says of a kind. */
 class Line {
   private text = '';
-  private readonly said: Said[] = [];
+  private readonly said: LineMessage[] = [];
   private wake = () => {};
   ended = false;
   private constructor(private readonly res: IncomingMessage) {
@@ -47,7 +51,10 @@ class Line {
         const of = (name: string) =>
           lines.find((l) => l.startsWith(`${name}: `))?.slice(name.length + 2);
         if (of('event'))
-          this.said.push({ event: of('event')!, data: JSON.parse(of('data')!) as Said['data'] });
+          this.said.push({
+            event: of('event')!,
+            data: JSON.parse(of('data')!) as LineMessage['data'],
+          });
       }
       this.wake();
     });
@@ -70,7 +77,7 @@ class Line {
     return new Line(res);
   }
 
-  async next(event: string): Promise<Said['data']> {
+  async next(event: string): Promise<LineMessage['data']> {
     for (;;) {
       const i = this.said.findIndex((s) => s.event === event);
       if (i >= 0) return this.said.splice(0, i + 1).at(-1)!.data;
@@ -118,7 +125,7 @@ test('after a break the browser’s own word says how far it came; a stage that 
     'last-event-id': String(n - 1),
   });
   expect((await line.next('log')).events).toHaveLength(1);
-  await brook.db.query(`UPDATE jobs SET version = version + 1 WHERE id = '${job.id}'`);
+  await testServer.db.query(`UPDATE jobs SET version = version + 1 WHERE id = '${job.id}'`);
   expect(await line.next('log')).toMatchObject({
     events: [],
     position: n,
@@ -167,12 +174,12 @@ test('a lost ear is there again, and what was said meanwhile is told', async () 
   const line = await Line.open(tech, 1, `/jobs/${job.id}/live`);
   await line.next('log');
   const cut = () =>
-    brook.asAdmin(
+    testServer.asAdmin(
       `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN brook_job' AND datname = current_database()`,
     );
   await cut();
-  await brook.db.query(`UPDATE jobs SET version = version + 1 WHERE id = '${job.id}'`);
-  const [row] = await brook.db.query<{ version: number }>(
+  await testServer.db.query(`UPDATE jobs SET version = version + 1 WHERE id = '${job.id}'`);
+  const [row] = await testServer.db.query<{ version: number }>(
     `SELECT version FROM jobs WHERE id = '${job.id}'`,
     { type: QueryTypes.SELECT },
   );
@@ -184,7 +191,7 @@ test('a lost ear is there again, and what was said meanwhile is told', async () 
 
 test('whose session ended hears no more, and another workshop’s job has no line', async () => {
   const job = (await tech.get('/jobs')).body.jobs[0] as { id: string };
-  const [caller, other] = [await brook.signedIn('tech'), await brook.signedIn('other')];
+  const [caller, other] = [await testServer.signedIn('tech'), await testServer.signedIn('other')];
   const line = await Line.open(caller, 0, `/jobs/${job.id}/live`);
   await line.next('beat');
   await caller.agent.delete('/api/v1/session').expect(204);
@@ -241,12 +248,12 @@ test('a helper’s phone that comes back begins its round anew', async () => {
   const { token } = (await tech.send('post', '/help', { code, name: 'Ana' }).expect(201)).body;
   const phase = async () =>
     (
-      await brook.db.query<{ phase: string }>(
+      await testServer.db.query<{ phase: string }>(
         `SELECT phase FROM helper_links WHERE ended_at IS NULL`,
         { type: QueryTypes.SELECT },
       )
     )[0]!.phase;
-  await brook.db.query(`UPDATE helper_links SET phase = 'at the end' WHERE ended_at IS NULL`);
+  await testServer.db.query(`UPDATE helper_links SET phase = 'at the end' WHERE ended_at IS NULL`);
   expect(await phase()).toBe('at the end');
   const line = await Line.open(null, 0, `/help/live?token=${token}`);
   await line.next('said');

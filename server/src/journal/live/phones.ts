@@ -4,7 +4,7 @@ import { JobDevice } from '../../db/models';
 import type { Actor } from '../../session/actor';
 
 /** What was heard of a phone on a job. */
-export interface Heard {
+export interface PhoneContact {
   readonly deviceId: string;
   readonly at: Date;
   /** How much it said it holds when it was put away; null while it is in use; left out where it only sent something. */
@@ -25,7 +25,7 @@ export interface Heard {
 export async function heardOf(
   { workshopId, name }: Pick<Actor, 'workshopId' | 'name'>,
   jobId: string,
-  { deviceId, at, holds, sent }: Heard,
+  { deviceId, at, holds, sent }: PhoneContact,
   transaction?: Transaction,
 ): Promise<void> {
   await JobDevice.sequelize!.query(

@@ -1,6 +1,6 @@
 import type { JobEvent } from '@brook/core/job/log';
 import { doneAfterClose, jobSays } from '@brook/core/owed/openItems';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import type { LockedJob } from './locked';
 import { saidUpTo, sayOfJob } from './drive';
 import { aboutOf } from './follow';
@@ -8,7 +8,7 @@ import { aboutOf } from './follow';
 /** What arrived after a job was closed may open its vehicle again. */
 export async function sayOfAdditions(
   locked: LockedJob,
-  additions: readonly Kept<JobEvent>[],
+  additions: readonly Logged<JobEvent>[],
 ): Promise<void> {
   const { state, actor, at } = locked;
   const { before, own } = await saidUpTo(locked.vehicle, locked.job, locked.transaction);

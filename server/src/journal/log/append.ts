@@ -1,6 +1,6 @@
 import type { DeskHappening, JobEvent, VehicleEvent } from '@brook/core/job/log';
 import { addToJob } from '@brook/core/job/log';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { JobAdditionRow, JobEventRow, VehicleEventRow, type Vehicle } from '../../db/models';
@@ -11,7 +11,7 @@ import { followLog } from './follow';
 /** Put an event that a person made at the desk into the log of a locked job, and bring everything after it. */
 export async function appendDesk(locked: LockedJob, happening: DeskHappening): Promise<void> {
   const { actor, at, state } = locked;
-  const event: Kept<JobEvent> = {
+  const event: Logged<JobEvent> = {
     id: uuid(),
     deviceId: actor.deviceId,
     deviceSeq: 0,
@@ -30,7 +30,7 @@ export async function appendDesk(locked: LockedJob, happening: DeskHappening): P
  */
 export async function appendKept(
   locked: LockedJob,
-  events: readonly Kept<JobEvent>[],
+  events: readonly Logged<JobEvent>[],
   after: LockedJob['state'],
 ): Promise<void> {
   const { job, transaction, at } = locked;
@@ -55,7 +55,7 @@ export async function appendKept(
 /** Put an event beside the record of a closed job. */
 export async function appendAddition(
   { job, transaction, at }: LockedJob,
-  event: Kept<JobEvent>,
+  event: Logged<JobEvent>,
 ): Promise<void> {
   const position = 1 + (await JobAdditionRow.count({ where: { jobId: job.id }, transaction }));
   await JobAdditionRow.create(
@@ -67,7 +67,7 @@ export async function appendAddition(
 /** Put an event into a locked vehicle's own log. */
 export async function appendToVehicle(
   vehicle: Vehicle,
-  event: Kept<VehicleEvent>,
+  event: Logged<VehicleEvent>,
   at: Date,
   transaction: Transaction,
 ): Promise<void> {
@@ -80,7 +80,10 @@ export async function appendToVehicle(
 }
 
 /** What every row of a log holds of its event. */
-export function rowOf<E extends JobEvent | VehicleEvent>({ person, ...event }: Kept<E>, at: Date) {
+export function rowOf<E extends JobEvent | VehicleEvent>(
+  { person, ...event }: Logged<E>,
+  at: Date,
+) {
   return {
     id: event.id,
     deviceId: event.deviceId,
@@ -93,7 +96,7 @@ export function rowOf<E extends JobEvent | VehicleEvent>({ person, ...event }: K
 }
 
 /** Who stands behind an event. */
-export const by = <E>(actor: Pick<Actor, 'name'>, event: E): Kept<E> => ({
+export const by = <E>(actor: Pick<Actor, 'name'>, event: E): Logged<E> => ({
   ...event,
   person: actor.name,
 });

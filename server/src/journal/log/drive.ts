@@ -1,6 +1,6 @@
 import type { VehicleEvent } from '@brook/core/job/log';
 import { openItems, vehicleDrive, type JobSays, type OpenItem } from '@brook/core/owed/openItems';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { JobSaysRow, OpenItemEntry, type Vehicle } from '../../db/models';
@@ -23,7 +23,7 @@ export async function saidUpTo(
   // Every batch of a run asks this: both in one question.
   const [said] = await JobSaysRow.sequelize!.query<{
     readonly says: readonly Pick<JobSaysRow, 'jobId' | 'says'>[];
-    readonly log: readonly Kept<VehicleEvent>[];
+    readonly log: readonly Logged<VehicleEvent>[];
   }>(
     `SELECT (SELECT coalesce(jsonb_agg(jsonb_build_object('jobId', job_id, 'says', says) ORDER BY number), '[]')
                FROM job_says WHERE vehicle_id = $1 AND number <= $2) AS says,

@@ -2,7 +2,7 @@ import { isClosed } from '@brook/core/job/stage';
 import { movesClocks } from '@brook/core/base/clock';
 import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/job/log';
 import { jobSays, type JobAbout } from '@brook/core/owed/openItems';
-import { firstPlanOf, type Kept } from '@brook/core/job/run';
+import { firstPlanOf, type Logged } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { keepAir } from '../rows/air';
 import { keepControls } from '../rows/controls';
@@ -21,7 +21,7 @@ import { saidUpTo, sayOfJob } from './drive';
 export async function followLog(
   locked: LockedJob,
   before: JobState,
-  events: readonly Kept<JobEvent>[],
+  events: readonly Logged<JobEvent>[],
 ): Promise<void> {
   const { job, state } = locked;
   const stage = stageOf(state);
@@ -70,7 +70,7 @@ export function aboutOf({ job, vehicle }: Pick<LockedJob, 'job' | 'vehicle'>): J
 /** Keep what a locked job says of its vehicle after some events. */
 export async function sayOfLocked(
   locked: LockedJob,
-  events: readonly Kept<JobEvent>[] = [],
+  events: readonly Logged<JobEvent>[] = [],
 ): Promise<void> {
   const { job, vehicle, transaction, actor, at, state } = locked;
   const { before, own } = await saidUpTo(vehicle, job, transaction);
@@ -83,7 +83,7 @@ export async function sayOfLocked(
   await sayOfJob(locked, jobSays(state, aboutOf(locked), before), because, own);
 }
 
-function followEvent(job: LockedJob['job'], event: Kept<JobEvent>): void {
+function followEvent(job: LockedJob['job'], event: Logged<JobEvent>): void {
   const at = new Date(event.atMs);
   const who = named({ name: event.person }, at);
   switch (event.kind) {

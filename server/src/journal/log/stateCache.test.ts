@@ -1,6 +1,6 @@
 import type { JobState } from '@brook/core/job/log';
 import type { Sequelize } from 'sequelize';
-import { Brook, fullRun, stateOfJob } from '../../testing';
+import { TestServer, fullRun, stateOfJob } from '../../testing';
 import { JobEventRow } from '../../db/models';
 import { foldedUpTo, keepFolded } from './stateCache';
 import { jobStateOf } from './stored';
@@ -27,14 +27,14 @@ test('a hundred jobs are kept, the one that was longest not asked for makes room
 });
 
 describe('with a database', () => {
-  let brook: Brook;
+  let testServer: TestServer;
   beforeAll(async () => {
-    brook = await Brook.start();
+    testServer = await TestServer.start();
   });
-  afterAll(() => brook.stop());
+  afterAll(() => testServer.stop());
 
   test('what another server added behind is folded on top, undos among it', async () => {
-    const tech = await brook.signedIn('tech');
+    const tech = await testServer.signedIn('tech');
     const job = await tech.running('H 1');
     const run = fullRun(job).slice(0, 12);
     const [first, rest] = [run.slice(0, 6), run.slice(6)];
@@ -50,8 +50,8 @@ describe('with a database', () => {
       id: event.id,
       deviceId: event.deviceId,
       deviceSeq: event.deviceSeq,
-      at: brook.now,
-      receivedAt: brook.now,
+      at: testServer.now,
+      receivedAt: testServer.now,
       person: 'Somebody',
       event,
     }));

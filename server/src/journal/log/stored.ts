@@ -5,12 +5,12 @@ import {
   type JobState,
   type VehicleEvent,
 } from '@brook/core/job/log';
-import type { Kept } from '@brook/core/job/run';
+import type { Logged } from '@brook/core/job/run';
 import { Op, type Transaction } from 'sequelize';
 import { JobAdditionRow, JobEventRow, VehicleEventRow } from '../../db/models';
 import { foldedUpTo } from './stateCache';
 
-const kept = <E>(row: { readonly event: E; readonly person: string }): Kept<E> => ({
+const kept = <E>(row: { readonly event: E; readonly person: string }): Logged<E> => ({
   ...row.event,
   person: row.person,
 });
@@ -20,7 +20,7 @@ export async function logOf(
   jobId: string,
   transaction?: Transaction,
   behind = 0,
-): Promise<Kept<JobEvent>[]> {
+): Promise<Logged<JobEvent>[]> {
   const rows = await JobEventRow.findAll({
     where: { jobId, ...(behind > 0 ? { position: { [Op.gt]: behind } } : {}) },
     order: ['position'],
@@ -34,7 +34,7 @@ export async function logOf(
 export async function additionsOf(
   jobId: string,
   transaction?: Transaction,
-): Promise<Kept<JobEvent>[]> {
+): Promise<Logged<JobEvent>[]> {
   const rows = await JobAdditionRow.findAll({
     where: { jobId },
     order: ['position'],
@@ -48,7 +48,7 @@ export async function additionsOf(
 export async function vehicleLogOf(
   vehicleId: string,
   transaction?: Transaction,
-): Promise<Kept<VehicleEvent>[]> {
+): Promise<Logged<VehicleEvent>[]> {
   const rows = await VehicleEventRow.findAll({
     where: { vehicleId },
     order: ['position'],
@@ -83,16 +83,16 @@ export async function jobStateOf(
 }
 
 /** An event as a phone sent it: without the person behind it, and a decision without the plan that followed. */
-export function asSent(event: Kept<JobEvent> | JobEvent): JobEvent {
-  const { person: _, ...sent } = event as Kept<JobEvent>;
+export function asSent(event: Logged<JobEvent> | JobEvent): JobEvent {
+  const { person: _, ...sent } = event as Logged<JobEvent>;
   if (sent.kind !== 'decided') return sent as JobEvent;
   const { plan: __, ...decided } = sent;
   return decided as JobEvent;
 }
 
 /** An event as it goes over the wire: the accepted plan and its containers stand on the job, once. */
-export function onWire(event: Kept<JobEvent>): Kept<JobEvent> {
+export function onWire(event: Logged<JobEvent>): Logged<JobEvent> {
   if (event.kind !== 'plan accepted') return event;
   const { plan: _, pick: __, ...rest } = event;
-  return rest as Kept<JobEvent>;
+  return rest as Logged<JobEvent>;
 }

@@ -1,18 +1,18 @@
 import type { ControlPage, Job, Overview } from '@brook/contract';
 import { airLeft } from '@brook/core/control/air';
 import { FIRST_MEASURE, pedalSetup } from '@brook/core/control/pedal';
-import { Brook, planOfJob, type Caller } from '../../testing';
+import { TestServer, planOfJob, type Caller } from '../../testing';
 
 // Whole jobs through the API: a busy machine takes its time.
 jest.setTimeout(120_000);
 
-let brook: Brook;
+let testServer: TestServer;
 let lead: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  lead = await brook.signedIn('lead');
+  testServer = await TestServer.start();
+  lead = await testServer.signedIn('lead');
 }, 60_000);
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const measure = (job: Job, firmMm: number, lightMm = 140): Promise<void> =>
   lead.measure(job, { first: 168, light: lightMm, firm: firmMm, pumped: firmMm + 2 });
@@ -47,7 +47,7 @@ test('what a released job measured is the baseline of the next, what one measure
   expect(known!.readings.find((r) => r.at === 'rest')!.heightMm).toBe(180);
   expect(known!.readings).toHaveLength(5);
   // Two jobs of one moment have no order.
-  brook.now = new Date(brook.now.getTime() + 3_600_000);
+  testServer.now = new Date(testServer.now.getTime() + 3_600_000);
   await measure(first, 100);
   await lead.change(first, 'post', 'end', { reason: 'Bay needed' });
   const second = await lead.open('H 1');
@@ -66,8 +66,8 @@ test('what a released job measured is the baseline of the next, what one measure
 test('each measure is held against the first of its control; three that go down stand in what stands open', async () => {
   const worse = async () => ((await lead.get('/overview').expect(200)).body as Overview).worse;
   expect(await worse()).toEqual([]);
-  brook.pass(200);
-  lead = await brook.signedIn('lead');
+  testServer.pass(200);
+  lead = await testServer.signedIn('lead');
   const job = await lead.bled('H 1');
   await measure(job, 88, 118);
   await lead.change(job, 'post', 'end', { reason: 'Bay needed' });
@@ -96,7 +96,7 @@ test('each measure is held against the first of its control; three that go down 
       trend: { verdict: 'worse' },
     },
   ]);
-  const other = (await (await brook.signedIn('other')).get('/overview').expect(200)).body;
+  const other = (await (await testServer.signedIn('other')).get('/overview').expect(200)).body;
   expect((other as Overview).worse).toEqual([]);
 });
 
@@ -113,8 +113,8 @@ test('what a job measured that ended unreleased is nobody’s first: it may have
   const [ended] = await air(soft.vehicleId);
   expect(ended).toMatchObject({ first: false });
   expect(ended!.ml).toBeGreaterThan(0);
-  brook.pass(40);
-  lead = await brook.signedIn('lead');
+  testServer.pass(40);
+  lead = await testServer.signedIn('lead');
   const job = await lead.proved('H 2');
   await measure(job, 125);
   await lead.change(job, 'post', 'test-drive');

@@ -8,7 +8,7 @@ import {
 import { QueryTypes, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { ControlResultRow, type Job } from '../../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../../http/cursor';
 import type { Actor } from '../../session/actor';
 import { findVehicle } from '../../workshop/vehicle/findVehicle';
 
@@ -53,7 +53,7 @@ const place = z.strictObject({ at: moment, jobId: z.uuid(), masterId: z.string()
 export async function controlsOfVehicle(
   actor: Actor,
   id: string,
-  page: PageAsked,
+  page: PageRequest,
 ): Promise<ControlPage> {
   const vehicle = await findVehicle(actor, id);
   const after = placeAfter(place, page);

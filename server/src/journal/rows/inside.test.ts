@@ -3,16 +3,16 @@ import { oldestPart, oldMl, toFillMl, wayTo, type Inside } from '@brook/core/flu
 import { fluidHistory } from '@brook/core/fluid/ageing';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { Brook, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
+import { TestServer, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
 import { followCalls, insideNow } from '@brook/core/job/run';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 const flush = async (vehicle: Vehicle) =>
   tech.release(await tech.runOn(await tech.accepted(vehicle)));
@@ -107,16 +107,19 @@ test('due goes by what each part holds: one axle of new fluid does not make the 
 test('it is written once, when the job is closed, and nobody changes it', async () => {
   const car = await tech.addVehicle('motorcycle-front-disc');
   const rows = () =>
-    brook.db.query<{ id: string }>('SELECT job_id AS id FROM job_inside WHERE vehicle_id = :id', {
-      type: QueryTypes.SELECT,
-      replacements: { id: car.id },
-    });
+    testServer.db.query<{ id: string }>(
+      'SELECT job_id AS id FROM job_inside WHERE vehicle_id = :id',
+      {
+        type: QueryTypes.SELECT,
+        replacements: { id: car.id },
+      },
+    );
   const job = await tech.runOn(await tech.accepted(car));
   expect(await rows()).toEqual([]);
   await tech.release(job);
   expect(await rows()).toEqual([{ id: job.id }]);
   for (const sql of ["UPDATE job_inside SET inside = '{}'", 'DELETE FROM job_inside'])
-    await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/only be added to/);
+    await expect(testServer.asOwner((db) => db.query(sql))).rejects.toThrow(/only be added to/);
   // A job that was ended before anything was planned says nothing.
   const other = await tech.addVehicle('motorcycle-front-disc');
   const ended = (await tech.send('post', '/jobs', { vehicleId: other.id })).body;

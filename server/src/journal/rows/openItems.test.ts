@@ -6,7 +6,7 @@ import { QueryTypes } from 'sequelize';
 import { JobSaysRow, OpenItemEntry, Vehicle as VehicleRow } from '../../db/models';
 import { vehicleLogOf } from '../log/stored';
 import {
-  Brook,
+  TestServer,
   fluidSeen,
   fullRun,
   goodProof,
@@ -19,11 +19,11 @@ import {
   type Caller,
 } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
 const add = (...of: Parameters<Caller['addVehicle']>) => tech.addVehicle(...of);
 const vehicleOf = (id: string) => tech.vehicle(id);
@@ -35,7 +35,7 @@ const end = (job: Job) => tech.end(job);
 const release = (job: Job) => tech.release(job);
 afterEach(async () => {
   await rowsAreTheFold();
-  await brook.stop();
+  await testServer.stop();
 });
 
 /** Whatever a test did: the rows of every vehicle are what the fold of its jobs and its own log says. */
@@ -52,7 +52,7 @@ async function rowsAreTheFold(): Promise<void> {
 
 const openRows = async (vehicleId: string): Promise<OpenItem[]> =>
   (
-    await brook.db.query<{ openItem: OpenItem }>(
+    await testServer.db.query<{ openItem: OpenItem }>(
       'SELECT open_item AS "openItem" FROM open_items WHERE vehicle_id = :vehicleId ORDER BY open_item_id COLLATE "C"',
       { type: QueryTypes.SELECT, replacements: { vehicleId } },
     )
@@ -236,7 +236,7 @@ describe('what a job leaves, the next one takes over', () => {
 
 describe('the database keeps the same line', () => {
   const update = (job: Job) =>
-    brook.db.query(`UPDATE jobs SET stage = 'released', closed = true WHERE id = '${job.id}'`);
+    testServer.db.query(`UPDATE jobs SET stage = 'released', closed = true WHERE id = '${job.id}'`);
 
   test('no job becomes released beside the gate, however the change is sent', async () => {
     const job = await tech.proved();
@@ -245,15 +245,15 @@ describe('the database keeps the same line', () => {
     // The answer that is there opens the drive, not the release.
     await expect(update(driven)).rejects.toThrow(/released by the gate/);
     await expect(
-      brook.db.query(`UPDATE jobs SET released = '{"by": "me"}' WHERE id = '${job.id}'`),
+      testServer.db.query(`UPDATE jobs SET released = '{"by": "me"}' WHERE id = '${job.id}'`),
     ).rejects.toThrow(/released by the gate/);
     const copy = `INSERT INTO jobs (id, workshop_id, vehicle_id, number, stage, closed, opened_at, opened_by)
       SELECT '${randomUUID()}', workshop_id, vehicle_id, 999, 'released', true, opened_at, opened_by FROM jobs WHERE id = '${job.id}'`;
-    await expect(brook.db.query(copy)).rejects.toThrow(/released by the gate/);
+    await expect(testServer.db.query(copy)).rejects.toThrow(/released by the gate/);
   });
 
   const answer = (job: Job, position: number, said: object) =>
-    brook.db.query(
+    testServer.db.query(
       `INSERT INTO gate_answers (job_id, position, workshop_id, answer, at, person)
         SELECT id, ${position}, workshop_id, '${JSON.stringify(said)}', now(), 'x' FROM jobs WHERE id = '${job.id}'`,
     );
@@ -284,7 +284,7 @@ describe('the database keeps the same line', () => {
       'DELETE FROM gate_answers',
       `UPDATE gate_answers SET position = 1`,
     ])
-      await expect(brook.asOwner((db) => db.query(sql))).rejects.toThrow(/only be added to/);
+      await expect(testServer.asOwner((db) => db.query(sql))).rejects.toThrow(/only be added to/);
   });
 });
 

@@ -4,18 +4,18 @@ import type { JobCard } from '@brook/core/job/card';
 import Ajv2020 from 'ajv/dist/2020';
 import { writeFileSync } from 'node:fs';
 import PDFDocument from 'pdfkit';
-import { Brook, planOfJob, usedFluid, type Caller } from '../../testing';
+import { TestServer, planOfJob, usedFluid, type Caller } from '../../testing';
 
 // Whole jobs through the API: a busy machine takes its time.
 jest.setTimeout(120_000);
 
-let brook: Brook;
+let testServer: TestServer;
 let lead: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  lead = await brook.signedIn('lead');
+  testServer = await TestServer.start();
+  lead = await testServer.signedIn('lead');
 }, 60_000);
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const measure = (job: Job): Promise<void> =>
   lead.measure(job, { first: 165, light: 140, firm: 125, pumped: 130 });
@@ -70,7 +70,7 @@ test('the card of a released job says what was measured, by feel and reckoned, a
   // Two years by the house rule, on a car whose every bleeder ran clear and new.
   const years = (card.due!.atMs - card.outcome.atMs!) / (365.25 * 86_400_000);
   expect(years).toBeCloseTo(2, 2);
-  brook.now = new Date(brook.now.getTime() + 86_400_000);
+  testServer.now = new Date(testServer.now.getTime() + 86_400_000);
   const later = await lead.get(`/jobs/${job.id}/card`).expect(200);
   expect(later.body).toEqual(body);
 });
@@ -107,7 +107,7 @@ test('a tag for the wheel while something holds the vehicle, none once nothing d
   expect(free.body.detail).toMatch(/Nothing on record holds this vehicle/);
   const reservoir = await file(`/vehicles/${id}/tag-reservoir.pdf`);
   expect(reservoir.pdf).toContain('/MediaBox [0 0 297.64 419.53]');
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   await other.get(`/vehicles/${id}/tag-reservoir.pdf`).expect(404);
 });
 
@@ -121,7 +121,7 @@ test('a job that lacks its release says so; another workshop’s has no card', a
   expect(ended.outcome).toMatchObject({ is: 'ended unreleased', reason: 'Bay needed' });
   expect(ended.left.length).toBeGreaterThan(0);
   expect(ended.due).toBeNull();
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   await other.get(`/jobs/${job.id}/card`).expect(404);
   await other.get(`/jobs/${job.id}/card.pdf`).expect(404);
 });

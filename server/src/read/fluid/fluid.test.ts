@@ -1,12 +1,12 @@
-import { Brook, type Caller } from '../../testing';
+import { TestServer, type Caller } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const ADVICE = {
   demands: [{ source: 'cap', grades: ['DOT 5.1'] }],

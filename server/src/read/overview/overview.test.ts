@@ -1,17 +1,17 @@
 import type { Overview } from '@brook/contract';
 import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import { randomUUID } from 'node:crypto';
-import { Brook, type Caller } from '../../testing';
+import { TestServer, type Caller } from '../../testing';
 
 jest.setTimeout(120_000);
 
-let brook: Brook;
+let testServer: TestServer;
 let lead: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  lead = await brook.signedIn('lead');
+  testServer = await TestServer.start();
+  lead = await testServer.signedIn('lead');
 }, 60_000);
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const seen = async (caller = lead): Promise<Overview> =>
   (await caller.get('/overview').expect(200)).body as Overview;
@@ -27,7 +27,7 @@ test('what holds a vehicle, what is looked at again and what was let go stand in
     id: randomUUID(),
     deviceId: '4c1d8f0e-0000-4000-8000-00000000000e',
     deviceSeq: 1,
-    atMs: brook.now.getTime(),
+    atMs: testServer.now.getTime(),
     planId: null,
     kind: 'joint tightened',
     elementId: (await lead.job(job.id)).layout.bleeders[0]!.id,
@@ -63,11 +63,11 @@ test('what holds a vehicle, what is looked at again and what was let go stand in
     [job.id, 'No phone at hand', 'Lead One'],
     [job.id, 'No phone at hand', 'Lead One'],
   ]);
-  expect(await seen(await brook.signedIn('other'))).toMatchObject({
+  expect(await seen(await testServer.signedIn('other'))).toMatchObject({
     held: [],
     lookAgain: [],
     letGo: [],
   });
   // Whoever works here sees it; whoever does not, does not.
-  await (await brook.signedIn('tech')).get('/overview').expect(200);
+  await (await testServer.signedIn('tech')).get('/overview').expect(200);
 });

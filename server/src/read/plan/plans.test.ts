@@ -1,15 +1,15 @@
 import { layoutOf } from '@brook/core/testing';
 import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import { routineFlush } from '@brook/core/bleed/scope';
-import { Brook, fullRun, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../../testing';
+import { TestServer, fullRun, planOfJob, SOUND_FLUID, usedFluid, type Caller } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 beforeAll(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
 });
-afterAll(() => brook.stop());
+afterAll(() => testServer.stop());
 
 const FLUSH = { purpose: 'routine flush', masterIds: ['master'] };
 

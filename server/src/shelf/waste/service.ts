@@ -3,13 +3,13 @@ import { literal, Op, QueryTypes } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
 import { FluidMovedRow, HandOver } from '../../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../../http/cursor';
 import { refused } from '../../http/problems/kinds';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
 
 /** So much of each list comes with the drum. */
-const SHOWN: PageAsked = { limit: 30 };
+const SHOWN: PageRequest = { limit: 30 };
 
 /** The drum: how full it is, and the first pages of what went in and of what was handed over. */
 export async function getWaste(actor: Actor): Promise<Waste> {
@@ -34,7 +34,7 @@ export async function wasteNow(actor: Actor): Promise<Pick<Waste, 'wasteMl' | 'd
 const place = z.strictObject({ at: moment, id: z.uuid() });
 
 /** A page of what went into the drum since it was handed over last, newest first. */
-export async function wentIn({ workshopId }: Actor, page: PageAsked): Promise<WentInPage> {
+export async function wentIn({ workshopId }: Actor, page: PageRequest): Promise<WentInPage> {
   const after = placeAfter(place, page);
   type Entry = Omit<WentInPage['entries'][number], 'at'> & { readonly at: Date };
   const found = await HandOver.sequelize!.query<Entry>(
@@ -57,7 +57,7 @@ const IN_DRUM =
   'm.workshop_id = :workshopId AND m.hand_over_id IS NULL AND m.bled_ml + m.removed_ml + m.caught_ml > 0';
 
 /** A page of what was handed over, newest first. */
-export async function handedOver({ workshopId }: Actor, page: PageAsked): Promise<HandOverPage> {
+export async function handedOver({ workshopId }: Actor, page: PageRequest): Promise<HandOverPage> {
   const after = placeAfter(place, page);
   const found = await HandOver.findAll({
     where: {

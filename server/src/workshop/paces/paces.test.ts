@@ -1,20 +1,20 @@
 import type { HouseRulesRecord, Job, PacePage, PaceProposals } from '@brook/contract';
 import { PROPOSE_FROM, type RunEvent } from '@brook/core/job/run';
-import { Brook, fullRun, type Caller } from '../../testing';
+import { TestServer, fullRun, type Caller } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 let lead: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  [tech, lead] = [await brook.signedIn('tech'), await brook.signedIn('lead')];
+  testServer = await TestServer.start();
+  [tech, lead] = [await testServer.signedIn('tech'), await testServer.signedIn('lead')];
 });
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 /** A run whose strokes came so many seconds apart, ended and so on record. */
 async function ranAt(secondsApart: number): Promise<Job> {
   const job = await tech.running('H 1');
-  let atMs = brook.now.getTime() - 3 * 3_600_000;
+  let atMs = testServer.now.getTime() - 3 * 3_600_000;
   const timed = fullRun(job).map((e): RunEvent => {
     atMs += e.kind === 'stroke' ? secondsApart * 1000 : 90_000;
     return { ...e, atMs };
@@ -61,7 +61,7 @@ test('a lead is shown the middle one once ten bleeders told it, and taken it is 
 
 test('another workshop learns nothing of it', async () => {
   const job = await ranAt(5);
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   await other.get(`/vehicles/${job.vehicleId}/paces`).expect(404);
   await ranAt(5);
   await ranAt(5);

@@ -6,7 +6,7 @@ import { AMOUNTS, type AmountKey } from '@brook/core/bleed/rules';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { z } from 'zod';
 import { RunPaceRow, type Job } from '../../db/models';
-import { moment, pageOf, placeAfter, type PageAsked } from '../../http/cursor';
+import { moment, pageOf, placeAfter, type PageRequest } from '../../http/cursor';
 import { houseRulesOf } from '../rules/service';
 import type { Actor } from '../../session/actor';
 import { findVehicle } from '../vehicle/findVehicle';
@@ -38,7 +38,11 @@ export async function keepPaces(
 const place = z.strictObject({ at: moment, jobId: z.uuid(), n: z.number().int() });
 
 /** A page of what the runs of a vehicle took, newest first. */
-export async function pacesOfVehicle(actor: Actor, id: string, page: PageAsked): Promise<PacePage> {
+export async function pacesOfVehicle(
+  actor: Actor,
+  id: string,
+  page: PageRequest,
+): Promise<PacePage> {
   const vehicle = await findVehicle(actor, id);
   const after = placeAfter(place, page);
   const rows = await RunPaceRow.sequelize!.query<{

@@ -1,15 +1,15 @@
 import { DEFAULT_RULES } from '@brook/core/bleed/rules';
-import { Brook, SOUND_FLUID, type Caller } from '../../testing';
+import { TestServer, SOUND_FLUID, type Caller } from '../../testing';
 
-let brook: Brook;
+let testServer: TestServer;
 let tech: Caller;
 let lead: Caller;
 beforeEach(async () => {
-  brook = await Brook.start();
-  tech = await brook.signedIn();
-  lead = await brook.signedIn('lead');
+  testServer = await TestServer.start();
+  tech = await testServer.signedIn();
+  lead = await testServer.signedIn('lead');
 });
-afterEach(() => brook.stop());
+afterEach(() => testServer.stop());
 
 test('a workshop starts with the common rules; a lead changes them, a technician does not', async () => {
   expect((await tech.get('/house-rules').expect(200)).body).toEqual({
@@ -23,7 +23,7 @@ test('a workshop starts with the common rules; a lead changes them, a technician
     version: 2,
   });
   await lead.send('put', '/house-rules', DEFAULT_RULES, 1).expect(409);
-  const other = await brook.signedIn('other');
+  const other = await testServer.signedIn('other');
   expect((await other.get('/house-rules')).body.rules).toEqual(DEFAULT_RULES);
 });
 

@@ -135,11 +135,11 @@ function seededDatabase(): Promise<Seeded> {
     await prepare(made);
     const db = connect(made.appUrl);
     await loadSeed(SEED, NOW);
-    const brook = await Brook.on(db, made, {});
+    const testServer = await TestServer.on(db, made, {});
     const cookies = new Map<string, string>();
     for (const { login } of SEED.workshops.flatMap((w) => w.users))
-      cookies.set(login, await (await brook.signedIn(login)).cookie());
-    await brook.close();
+      cookies.set(login, await (await testServer.signedIn(login)).cookie());
+    await testServer.close();
     await db.close();
     return { made, cookies };
   }));
@@ -153,7 +153,7 @@ async function prepare({ url }: TestDatabase): Promise<void> {
 }
 
 /** The real app on a database of its own in the real PostgreSQL that `npm test` starts. */
-export class Brook {
+export class TestServer {
   app!: ReturnType<typeof createApp>;
   /** What the server's clock says. */
   now = NOW;
@@ -169,48 +169,48 @@ export class Brook {
 
   static async start(
     options: { seed?: Seed; now?: Date; webDir?: string; log?: Logger } = {},
-  ): Promise<Brook> {
+  ): Promise<TestServer> {
     const asAlways = !options.seed && !options.now;
     const like = asAlways ? await seededDatabase() : null;
     const made = await newDatabase(like?.made.name);
     if (!asAlways) await prepare(made);
     const db = connect(made.appUrl);
     if (!asAlways) await loadSeed(options.seed ?? SEED, options.now ?? NOW);
-    const brook = await Brook.on(db, made, options);
-    if (like) brook.cookies = new Map(like.cookies);
-    return brook;
+    const testServer = await TestServer.on(db, made, options);
+    if (like) testServer.cookies = new Map(like.cookies);
+    return testServer;
   }
 
   static async on(
     db: Sequelize,
     made: TestDatabase,
     options: { now?: Date; webDir?: string; log?: Logger },
-  ): Promise<Brook> {
+  ): Promise<TestServer> {
     const pool = new Pool({ connectionString: made.appUrl, max: 4 });
     pool.on('error', () => undefined);
     const log = options.log ?? pino({ level: 'silent' });
     const news = new JobNews(made.appUrl, log);
     await news.start();
-    const brook = new Brook(db, pool, news, made);
-    brook.now = options.now ?? NOW;
-    brook.app = express().use(
-      checkAnswers((sentence) => brook.disagreements.push(sentence)),
+    const testServer = new TestServer(db, pool, news, made);
+    testServer.now = options.now ?? NOW;
+    testServer.app = express().use(
+      checkAnswers((sentence) => testServer.disagreements.push(sentence)),
       createApp({
         pool,
         news,
         sessionSecret: 'a secret of the tests',
-        clock: { now: () => brook.now },
+        clock: { now: () => testServer.now },
         log,
         secure: false,
         webDir: options.webDir,
       }),
     );
-    return brook;
+    return testServer;
   }
 
   /** Another server on the same database; close it, the first one stops the rest. */
-  beside(): Promise<Brook> {
-    return Brook.on(this.db, this.made, {});
+  beside(): Promise<TestServer> {
+    return TestServer.on(this.db, this.made, {});
   }
 
   async close(): Promise<void> {
@@ -262,20 +262,23 @@ export class Brook {
     if (cookie) {
       this.cookies.delete(login);
       agent.jar.setCookie(cookie, '127.0.0.1', '/');
-      return new Caller(agent);
+      return new Caller(agent, () => this.now);
     }
     await agent.post('/api/v1/session').send({ login, password }).expect(201);
-    return new Caller(agent);
+    return new Caller(agent, () => this.now);
   }
 }
 
 /** One signed-in person's calls, each event from a phone of its own unless it says otherwise. */
 export class Caller extends ApiDriver {
-  constructor(readonly agent: Agent) {
+  constructor(
+    readonly agent: Agent,
+    now: () => Date,
+  ) {
     super({
       nextId: randomUUID,
       deviceId: randomUUID,
-      saidFromMs: () => NOW.getTime() + 1,
+      saidFromMs: () => now().getTime() + 1,
       everyMs: 6_000,
     });
   }

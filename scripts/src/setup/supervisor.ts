@@ -16,7 +16,7 @@ export function waitBeforeStart(
   return recent > most ? null : FIRST_WAIT_MS * 2 ** Math.min(5, Math.max(0, recent - 1));
 }
 
-export interface KeptUpOptions {
+export interface SupervisorOptions {
   /** What it is, as the person reads it. */
   readonly what: string;
   /** Start it; resolves when it is ready. */
@@ -29,12 +29,12 @@ export interface KeptUpOptions {
 }
 
 /** A process that is started again when it ends by itself, until that happens too often. */
-export class KeptUp {
+export class Supervisor {
   private child: ChildProcess | null = null;
   private ends: number[] = [];
   private stopping = false;
 
-  constructor(private readonly options: KeptUpOptions) {}
+  constructor(private readonly options: SupervisorOptions) {}
 
   /** @throws when it does not come up the first time */
   async start(): Promise<void> {

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { KeptUp, MOST_ENDS, waitBeforeStart, WITHIN_MS } from './keptUp';
+import { Supervisor, MOST_ENDS, waitBeforeStart, WITHIN_MS } from './supervisor';
 
 const started: ChildProcess[] = [];
 afterEach(() => started.splice(0).forEach((c) => c.kill('SIGKILL')));
@@ -27,7 +27,7 @@ test('what is killed comes up again and says so; what was released stays down', 
   const said: string[] = [];
   let ups = 0;
   let upAgain = () => {};
-  const kept = new KeptUp({
+  const kept = new Supervisor({
     what: 'The sleeper',
     begin: () => {
       ups++;
@@ -57,7 +57,7 @@ test('what is killed comes up again and says so; what was released stays down', 
 test('what ends again and again is given up in a sentence that says what to do', async () => {
   let tries = 0;
   const sentence = await new Promise<string>((givenUp) => {
-    const kept = new KeptUp({
+    const kept = new Supervisor({
       what: 'The server',
       begin: async () => {
         if (tries++ > 0) throw new Error('no room');
