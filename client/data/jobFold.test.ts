@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
-import type { Logged } from '@brook/core/job/run';
+import { addToJob, foldJob } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
 import { loggedEvent, logFrom, planOf } from '@brook/core/testing';
 import { renderHook } from '@testing-library/react';
 import { FollowedJob, logOf, useFolded } from './jobFold';

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { addToJob, foldJob, type JobEvent, type JobState } from '@brook/core/job/log';
+import { addToJob, foldJob, type JobState } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
 import type { Plan } from '@brook/core/bleed/plan';
-import type { Logged } from '@brook/core/job/run';
 import { useMemo } from 'react';
 
 /** The log of a job as it came, its accepted plan put back where the log holds it: over the wire it goes once. */

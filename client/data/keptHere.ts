@@ -1,4 +1,4 @@
-import type { Medium } from '@brook/core/job/log';
+import type { Medium } from '@brook/core/job/events';
 import { counted } from '@brook/core/base/text';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';

@@ -1,7 +1,6 @@
 import type { VehicleNote } from '@brook/contract';
-import type { Medium } from '@brook/core/job/log';
-import type { useQueryClient } from '@tanstack/react-query';
-import { useQuery } from '@tanstack/react-query';
+import type { Medium } from '@brook/core/job/events';
+import { type useQueryClient, useQuery } from '@tanstack/react-query';
 import { createStore, del, entries, get, set, update } from 'idb-keyval';
 import { useCallback, useState } from 'react';
 import { api, ApiProblem } from './api';

@@ -1,5 +1,4 @@
-import type { EventBase } from '@brook/core/job/run';
-import type { PhoneHappening } from '@brook/core/job/log';
+import { type EventBase, type PhoneHappening } from '@brook/core/job/events';
 import { entries, get, update } from 'idb-keyval';
 
 /** An event as this phone says it. */

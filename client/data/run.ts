@@ -1,17 +1,7 @@
 import type { Job } from '@brook/contract';
-import {
-  isPhoneEvent,
-  type JobEvent,
-  type JobState,
-  type PhoneHappening,
-} from '@brook/core/job/log';
-import {
-  helpedOpening,
-  nextStep,
-  type EventBase,
-  type Logged,
-  type RunState,
-} from '@brook/core/job/run';
+import { type JobState } from '@brook/core/job/log';
+import { isPhoneEvent, type JobEvent, type PhoneHappening, type EventBase, type Logged } from '@brook/core/job/events';
+import { helpedOpening, nextStep, type RunState } from '@brook/core/job/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from '@lukeed/uuid/secure';

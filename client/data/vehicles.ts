@@ -1,6 +1,6 @@
 import type { MakerEntry, NewVehicle, PacePage, Vehicle, VehicleHistory } from '@brook/contract';
 import type { Layout } from '@brook/core/vehicle/circuit';
-import type { VehicleHappening } from '@brook/core/job/log';
+import type { VehicleHappening } from '@brook/core/job/events';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { v4 as uuid } from '@lukeed/uuid/secure';
 import { call, callKept } from './call';

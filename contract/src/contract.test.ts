@@ -2,7 +2,7 @@ import { layoutOf } from '@brook/core/testing';
 import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
 import Ajv2020 from 'ajv/dist/2020';
 import { PREPARATION_STEPS } from '@brook/core/bleed/plan';
-import { PROOF_ITEMS } from '@brook/core/job/gate';
+import { PROOF_ITEMS } from '@brook/core/job/items';
 import { DEFAULT_RULES } from '@brook/core/bleed/rules';
 import {
   fluidEntry,

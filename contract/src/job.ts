@@ -1,5 +1,5 @@
 import { COLOURS, DEMAND_SOURCES } from '@brook/core/fluid/verdict';
-import type { Overridable } from '@brook/core/job/gate';
+import type { Overridable } from '@brook/core/job/events';
 import { ODOMETER_KM, PURPOSES } from '@brook/core/bleed/scope';
 import { z } from 'zod';
 import { id, isoTime, line, oneOf, within } from './common';

@@ -1,4 +1,4 @@
-import { MEDIA } from '@brook/core/job/log';
+import { MEDIA } from '@brook/core/job/events';
 import { z } from 'zod';
 import { id, isoTime, line, next } from './common';
 

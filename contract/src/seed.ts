@@ -1,13 +1,13 @@
 import { JOB_STAGES } from '@brook/core/job/stage';
 import { layoutTemplates, type TemplateId } from '@brook/core/vehicle/circuit/templates';
-import { HALT_REASONS } from '@brook/core/job/run';
+import { HALT_REASONS } from '@brook/core/job/events';
 import { PURPOSES } from '@brook/core/bleed/scope';
 import { OWN_STAGE_KINDS } from '@brook/core/bleed/stages';
 import { z } from 'zod';
 import { line, oneOf } from './common';
 import { houseRules } from './houseRules';
 import { fluidEntry } from './job';
-import { lookAgainHappenings } from './jobEvent';
+import { lookAgainHappenings } from './events';
 import { planChoices } from './plan';
 import { role } from './session';
 import { newContainers } from './shelf';

@@ -1,4 +1,4 @@
-import type { FluidRead } from '@brook/core/job/log';
+import type { FluidRead } from '@brook/core/job/events';
 import { fluidEntry } from '@brook/contract';
 import {
   ambientHpaOf,

@@ -1,5 +1,5 @@
 import type { FluidEntry, Job, MakerEntry } from '@brook/contract';
-import type { FluidRead } from '@brook/core/job/log';
+import type { FluidRead } from '@brook/core/job/events';
 import {
   CHEMISTRY,
   fluidVerdict,

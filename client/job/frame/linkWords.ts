@@ -1,6 +1,6 @@
 import type { LivePhone } from '@brook/contract';
 import { PHONE_UNHEARD_MS } from '@brook/contract/beats';
-import type { Medium } from '@brook/core/job/log';
+import type { Medium } from '@brook/core/job/events';
 import { counted } from '@brook/core/base/text';
 import { keptWords, type WaitingTaps } from '../../data/keptHere';
 import { clockTime } from '../../ui/dates';

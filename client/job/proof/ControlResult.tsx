@@ -1,15 +1,13 @@
 import type { Master } from '@brook/core/vehicle/circuit';
+import { MISSING_MEASURE_WORDS, takeUpWords } from '@brook/core/job/gate';
+import { TAKE_UPS, takeUpOf } from '@brook/core/control/clutch';
 import {
   controlProof,
-  MISSING_MEASURE_WORDS,
   NOTHING_TRIED,
-  TAKE_UPS,
   takeUpPasses,
-  takeUpWords,
   type ControlAnswers,
   type Proof,
-} from '@brook/core/job/gate';
-import { takeUpOf } from '@brook/core/control/clutch';
+} from '@brook/core/job/items';
 import type { TakeUpRead } from '@brook/core/job/log';
 import {
   judgedWords,

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { MediaNote } from '@brook/core/job/log';
+import type { HappeningOf } from '@brook/core/job/events';
 import { View } from 'react-native';
 import type { LiveRun } from '../../data/run';
 import { MediaList } from '../side/media/MediaList';
@@ -17,7 +17,7 @@ export function ItemPhotos({
 }: {
   readonly job: Job;
   readonly run: LiveRun;
-  readonly item: NonNullable<MediaNote['proof']>;
+  readonly item: NonNullable<HappeningOf<'media note'>['proof']>;
   readonly armed: boolean;
 }) {
   const { photo, busy, fault } = useTakeMedia(job, run, null, { proof: item });

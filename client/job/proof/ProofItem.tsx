@@ -4,9 +4,9 @@ import {
   takeUpPasses,
   WATCHED_S,
   type Proof,
-} from '@brook/core/job/gate';
+} from '@brook/core/job/items';
 import { CONTROL_TRAITS } from '@brook/core/vehicle/circuit';
-import type { PhoneHappening } from '@brook/core/job/log';
+import type { PhoneHappening } from '@brook/core/job/events';
 import type { OpenItemGroup } from '@brook/core/owed/openItems';
 import { pedalPasses } from '@brook/core/control/pedal';
 import type { Plan } from '@brook/core/bleed/plan';

@@ -1,5 +1,6 @@
 import { judgedWords } from '@brook/core/control/pedal';
-import { NOTHING_TRIED, takeUpWords, type Proof } from '@brook/core/job/gate';
+import { takeUpWords } from '@brook/core/job/gate';
+import { NOTHING_TRIED, type Proof } from '@brook/core/job/items';
 import type { Answered, ProofAnswer, ProofPhoto } from '@brook/core/job/log';
 import { capital } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';

@@ -1,7 +1,6 @@
 import { VEHICLE_TRAITS, hasServo } from '@brook/core/vehicle/circuit';
 import type { Job } from '@brook/contract';
-import type { ProofState, Voided } from '@brook/core/job/log';
-import { proofOf } from '@brook/core/job/log';
+import { type ProofState, type Voided, proofOf } from '@brook/core/job/log';
 import { gateWords, type GateReason } from '@brook/core/job/gate';
 import {
   controlsConcerned,
@@ -23,7 +22,7 @@ import type { StepProps } from '../frame/step';
 import { TakenOver } from '../../vehicle/owes/TakenOver';
 import { BesideBrook } from '../frame/BesideBrook';
 import { RefitList } from '../side/refit/RefitList';
-import { askOf } from '../run/eventWords';
+import { askOf } from '@brook/core/job/items';
 import { RunNotices } from '../run/RunNotices';
 import { SkippedStages } from '../run/SkippedStages';
 import { ActionBar } from '../../ui/ActionBar';

@@ -1,5 +1,5 @@
 import { layoutTemplates } from '@brook/core/vehicle/circuit/templates';
-import { controlProof } from '@brook/core/job/gate';
+import { controlProof } from '@brook/core/job/items';
 import { TRIED_DRAWN } from './TriedDrawings';
 
 test('whatever is tried at a pedal or a lever of any template is drawn; what a coupling does is told', () => {

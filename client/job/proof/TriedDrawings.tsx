@@ -1,4 +1,4 @@
-import type { ControlCheck } from '@brook/core/job/gate';
+import type { ControlCheck } from '@brook/core/job/items';
 import { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import { FLUID } from '../../ui/theme/fluid';
 import {

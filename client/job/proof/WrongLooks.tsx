@@ -1,4 +1,4 @@
-import type { CheckItem, ControlCheck } from '@brook/core/job/gate';
+import type { CheckItem, ControlCheck } from '@brook/core/job/items';
 import { View } from 'react-native';
 import Svg, { Circle, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
 import { FLUID } from '../../ui/theme/fluid';

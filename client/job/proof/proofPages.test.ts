@@ -1,6 +1,6 @@
 import { type Master } from '@brook/core/vehicle/circuit';
 import { layoutOf } from '@brook/core/testing';
-import { controlProof, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/job/gate';
+import { controlProof, PROOF_ITEMS, type CheckItem, type Proof } from '@brook/core/job/items';
 import {
   pageCalledFor,
   pageKey,

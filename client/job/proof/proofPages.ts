@@ -7,8 +7,8 @@ import {
   type CheckItem,
   type ControlCheck,
   type Proof,
-} from '@brook/core/job/gate';
-import type { MediaNote } from '@brook/core/job/log';
+} from '@brook/core/job/items';
+import type { HappeningOf } from '@brook/core/job/events';
 import { pedalPasses } from '@brook/core/control/pedal';
 import { capital } from '@brook/core/base/text';
 
@@ -72,7 +72,7 @@ export function pageKey(page: ProofPage): string {
 }
 
 /** What a photo taken on a page is of; null where there is nothing that one could show. */
-export function photoItemOf(page: ProofPage): MediaNote['proof'] | null {
+export function photoItemOf(page: ProofPage): HappeningOf<'media note'>['proof'] | null {
   switch (page.kind) {
     case 'result':
       return { masterId: page.master.id, item: 'result' };

@@ -1,34 +1,30 @@
 import type { Job } from '@brook/contract';
 import type { Control } from '@brook/core/vehicle/circuit';
+import { takeUpWords } from '@brook/core/job/gate';
 import {
   CHECK_WORDS,
   CONTROL_CHECK_WORDS,
   controlProof,
   PROOF_ITEMS,
-  takeUpWords,
   type ControlAnswers,
-} from '@brook/core/job/gate';
+} from '@brook/core/job/items';
 import { signsOfFluid, type FaultSign } from '@brook/core/find/faults';
 import { isClosed } from '@brook/core/job/stage';
+import { overridesOf, proofOf, refitOf, tightnessOf, type JobState } from '@brook/core/job/log';
 import {
   isOfRun,
-  overridesOf,
-  proofOf,
-  refitOf,
-  tightnessOf,
   type JobEvent,
-  type JobState,
-} from '@brook/core/job/log';
-import { judgedWords, PEDAL_RESULT_WORDS } from '@brook/core/control/pedal';
-import {
   DECISION_WORDS,
   HALT_WORDS,
+  TRY_WORDS,
+  type Logged,
+} from '@brook/core/job/events';
+import { judgedWords, PEDAL_RESULT_WORDS } from '@brook/core/control/pedal';
+import {
   planAgainstActual,
   stageLines,
-  TRY_WORDS,
   type ActualRow,
   type Tried,
-  type Logged,
   type RunState,
 } from '@brook/core/job/run';
 import { useFolded } from '../../data/jobFold';

@@ -2,17 +2,16 @@ import { stageTitle, type PlanOpening } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { type Plan } from '@brook/core/bleed/plan';
+import { whatFollows, type Halt } from '@brook/core/job/run';
 import {
   DECISION_WORDS,
   DECISIONS_ON,
   HALT_WORDS,
   HALTS_AT_BLEEDER,
   MENDABLE,
-  whatFollows,
   type Decision,
-  type Halt,
   type HaltReason,
-} from '@brook/core/job/run';
+} from '@brook/core/job/events';
 import { capital } from '@brook/core/base/text';
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

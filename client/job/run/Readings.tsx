@@ -1,5 +1,6 @@
 import { COLOURS, type Colour, type Dye } from '@brook/core/fluid/verdict';
-import { BUBBLE_READINGS, type BubbleReading, type RunState } from '@brook/core/job/run';
+import { type RunState } from '@brook/core/job/run';
+import { BUBBLE_READINGS, type BubbleReading } from '@brook/core/job/events';
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { LiveRun } from '../../data/run';

@@ -1,5 +1,6 @@
-import { unseenStrokes, type JobEvent } from '@brook/core/job/log';
-import { burstOf, type UncountedStroke, type Logged } from '@brook/core/job/run';
+import { unseenStrokes } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
+import { burstOf, type UncountedStroke } from '@brook/core/job/run';
 import { counted } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { deviceId } from '../../data/device';

@@ -7,9 +7,9 @@ import {
   helpedOpening,
   nextStep,
   pourFigure,
-  type BrokenRound,
   type NextStep,
 } from '@brook/core/job/run';
+import { type BrokenRound, MEDIUM_WORDS } from '@brook/core/job/events';
 import { useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ClockButton } from '../side/clocks/ClockButton';
@@ -18,7 +18,6 @@ import { useRun, type LiveRun } from '../../data/run';
 import { JobHead } from '../frame/JobHead';
 import type { StepProps } from '../frame/step';
 import { MediaButton } from '../side/media/MediaButton';
-import { MEDIUM_WORDS } from '../side/media/mediaWords';
 import { useNotesHere } from '../side/media/useNotesHere';
 import { lowerFirst } from '@brook/core/base/text';
 import { RefitButton } from '../side/refit/RefitButton';

@@ -1,5 +1,6 @@
 import { CLOCK_WORDS } from '@brook/core/base/clock';
-import { TRY_WORDS, tryNext, type Try } from '@brook/core/job/run';
+import { tryNext } from '@brook/core/job/run';
+import { TRY_WORDS, type Try } from '@brook/core/job/events';
 import type { PlanOpening } from '@brook/core/bleed/stages';
 import type { LiveRun } from '../../data/run';
 import { Asked } from './Asked';

@@ -1,4 +1,4 @@
-import type { CountWay } from '@brook/core/job/run';
+import type { CountWay } from '@brook/core/job/events';
 import { deviceId } from '../../data/device';
 import type { LiveRun } from '../../data/run';
 

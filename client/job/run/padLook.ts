@@ -7,10 +7,10 @@ import {
   calledAt,
   MISSING_WORDS,
   MORE_STROKES,
-  MOST_MADE,
   type NextStep,
   type RunState,
 } from '@brook/core/job/run';
+import { MOST_MADE } from '@brook/core/job/events';
 
 /** What the large area of a run shows. */
 export interface PadLook {

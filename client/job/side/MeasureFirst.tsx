@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { controlProof } from '@brook/core/job/gate';
+import { controlProof } from '@brook/core/job/items';
 import { measuredAt, measuredNow } from '@brook/core/job/log';
 import type { Plan } from '@brook/core/bleed/plan';
 import type { LiveRun } from '../../data/run';

@@ -1,6 +1,6 @@
 import type { FollowOptions } from '@brook/core/job/run';
 import type { PedalResult } from '@brook/core/control/pedal';
-import type { JobEvent } from '@brook/core/job/log';
+import type { JobEvent } from '@brook/core/job/events';
 import type { TemplateId } from '@brook/core/vehicle/circuit/templates';
 import type { FluidEntry, Job } from '../job';
 import type { Appended } from '../jobEvent';

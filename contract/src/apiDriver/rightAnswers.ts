@@ -1,7 +1,8 @@
 import type { Plan } from '@brook/core/bleed/plan';
 import { sharePoured } from '@brook/core/fluid/shelf';
-import { foldJob, followProof, type JobEvent, type JobState } from '@brook/core/job/log';
-import { followCalls, type FollowOptions, type RunEvent } from '@brook/core/job/run';
+import { foldJob, followProof, type JobState } from '@brook/core/job/log';
+import { type JobEvent, type RunEvent } from '@brook/core/job/events';
+import { followCalls, type FollowOptions } from '@brook/core/job/run';
 import { controlsConcerned } from '@brook/core/owed/openItems';
 import type { Job } from '../job';
 import type { FluidUsed } from '../shelf';

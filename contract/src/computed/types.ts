@@ -11,17 +11,17 @@ import type {
   Sample,
 } from '@brook/core/fluid/verdict';
 import type { Inside } from '@brook/core/fluid/inside';
-import type {
-  AcceptedPick,
-  ControlOnRecord,
-  FluidRead,
-  JobEvent,
-  RunningClock,
-} from '@brook/core/job/log';
+import type { ControlOnRecord, RunningClock } from '@brook/core/job/log';
+import {
+  type AcceptedPick,
+  type FluidRead,
+  type JobEvent,
+  type Logged,
+} from '@brook/core/job/events';
 import type { MeasuredReading, Trend } from '@brook/core/control/pedal';
 import type { PlanPreview as Preview, PlanResult } from '@brook/core/bleed/plan';
 import type { HouseRules } from '@brook/core/bleed/rules';
-import type { HelperView, Logged, Pace } from '@brook/core/job/run';
+import type { HelperView, Pace } from '@brook/core/job/run';
 import type { AdmitAnswer, LowStock } from '@brook/core/fluid/shelf';
 
 /** The containers that the shelf gives for a job, each with why it is looked at twice. */

@@ -17,6 +17,7 @@ export {
   after,
   eventFault,
   gateOn,
+  knownEvents,
   jobOf,
   loggedEvent,
   logFrom,

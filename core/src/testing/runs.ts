@@ -1,20 +1,15 @@
+import { releaseGate, type GateAnswer, type GateInput } from '../job/gate';
+import { type DriveResult, type Proof } from '../job/items';
+import { foldJob, jobEventFault, type JobState } from '../job/log';
 import {
-  releaseGate,
-  type DriveResult,
-  type GateAnswer,
-  type GateInput,
-  type Proof,
-} from '../job/gate';
-import {
-  foldJob,
-  jobEventFault,
   type DeskHappening,
   type JobEvent,
-  type JobState,
   type PhoneHappening,
-} from '../job/log';
+  type EventBase,
+  type Logged,
+} from '../job/events';
 import type { Plan } from '../bleed/plan';
-import { firstPlanOf, type EventBase, type Logged, type RunState } from '../job/run';
+import { firstPlanOf, type RunState } from '../job/run';
 
 /** An event as a test says it: what every event carries may be left out. */
 export type LooseEvent = Partial<EventBase> & { readonly person?: string } & (
@@ -90,3 +85,10 @@ export const gateOn = (
     paper: { photosOf: [], torques: [], letGo: [] },
     ...more,
   });
+
+/** What an event may name, by id and kind; every kind may be taken back. */
+export const knownEvents = (kinds: Readonly<Record<string, JobEvent['kind']>>) => ({
+  find: (id: string) => (kinds[id] ? { kind: kinds[id] } : undefined),
+  mediaNotes: 0,
+  byPhone: () => true,
+});

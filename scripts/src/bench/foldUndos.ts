@@ -1,7 +1,7 @@
 import { templateById } from '@brook/core/vehicle/circuit/templates';
-import { foldJob, type JobEvent } from '@brook/core/job/log';
+import { foldJob } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
 import { planBleed } from '@brook/core/bleed/plan';
-import type { Logged } from '@brook/core/job/run';
 import type { Measured } from './report';
 
 const EVENTS = 4_500;

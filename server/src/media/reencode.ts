@@ -1,5 +1,5 @@
 import { PHOTO_SIDE_PX, VOICE } from '@brook/contract';
-import type { Medium } from '@brook/core/job/log';
+import type { Medium } from '@brook/core/job/events';
 import { createRequire } from 'node:module';
 import sharp from 'sharp';
 import { ProblemError } from '../http/problems/kinds';

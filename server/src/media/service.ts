@@ -1,5 +1,5 @@
 import type { StoredMedia, MediaPage, VehicleNote, VehicleNotesPage } from '@brook/contract';
-import type { Medium } from '@brook/core/job/log';
+import type { Medium } from '@brook/core/job/events';
 import { createHash } from 'node:crypto';
 import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import { z } from 'zod';

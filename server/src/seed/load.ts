@@ -1,7 +1,8 @@
 import { seed as seedSchema, type FluidUsed, type Seed } from '@brook/contract';
 import { normals, ruled } from '@brook/core/control/air';
-import { controlProof } from '@brook/core/job/gate';
-import { followProof, measuringOf, type JobEvent, type PhoneHappening } from '@brook/core/job/log';
+import { controlProof } from '@brook/core/job/items';
+import { followProof, measuringOf } from '@brook/core/job/log';
+import { type JobEvent, type PhoneHappening, type RunEvent } from '@brook/core/job/events';
 import { controlsConcerned } from '@brook/core/owed/openItems';
 import {
   curveOf,
@@ -13,7 +14,6 @@ import {
 } from '@brook/core/control/pedal';
 import type { Plan } from '@brook/core/bleed/plan';
 import { DEFAULT_RULES, type HouseRules } from '@brook/core/bleed/rules';
-import type { RunEvent } from '@brook/core/job/run';
 import { currentOpening, followCalls, foldRun } from '@brook/core/job/run';
 import { sharePoured } from '@brook/core/fluid/shelf';
 import { v4 as uuid } from 'uuid';

@@ -16,8 +16,8 @@ import {
   type Answer,
   type Method,
 } from '@brook/contract/apiDriver';
-import { measuringOf, type JobEvent } from '@brook/core/job/log';
-import type { RunEvent } from '@brook/core/job/run';
+import { measuringOf } from '@brook/core/job/log';
+import { type JobEvent, type RunEvent } from '@brook/core/job/events';
 
 import { randomUUID } from 'node:crypto';
 import express from 'express';

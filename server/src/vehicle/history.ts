@@ -2,7 +2,7 @@ import type { VehicleHistory } from '@brook/contract';
 import { historyReading } from '@brook/core/fluid/ageing';
 import { paths, type Layout } from '@brook/core/vehicle/circuit';
 import { gradeNamed, type Grade } from '@brook/core/fluid/verdict';
-import type { FluidRead } from '@brook/core/job/log';
+import type { FluidRead } from '@brook/core/job/events';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../db/models';

@@ -1,5 +1,4 @@
-import type { Master } from '@brook/core/vehicle/circuit';
-import { CONTROL_TRAITS, paths } from '@brook/core/vehicle/circuit';
+import { type Master, CONTROL_TRAITS, paths } from '@brook/core/vehicle/circuit';
 import {
   airOrRod,
   BLOCKED_ROD_MM,
@@ -12,7 +11,8 @@ import {
   takeUpOf,
   type PushrodTurns,
 } from '@brook/core/control/clutch';
-import { takeUpPasses, takeUpWords } from '@brook/core/job/gate';
+import { takeUpWords } from '@brook/core/job/gate';
+import { takeUpPasses } from '@brook/core/job/items';
 import { clutchNeedOf, type ClutchNeed } from '@brook/core/job/log';
 import { capital } from '@brook/core/base/text';
 import { inRange } from '@brook/core/base/units';

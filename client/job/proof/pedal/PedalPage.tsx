@@ -1,5 +1,5 @@
 import { hasServo } from '@brook/core/vehicle/circuit';
-import { controlProof } from '@brook/core/job/gate';
+import { controlProof } from '@brook/core/job/items';
 import { measuredAt, measuredNow, measuringOf } from '@brook/core/job/log';
 import { measuresFor, wasTaken, type Measure } from '@brook/core/control/pedal';
 import { capital, lowerFirst } from '@brook/core/base/text';

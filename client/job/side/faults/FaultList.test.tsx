@@ -1,4 +1,4 @@
-import { HALT_REASONS } from '@brook/core/job/run';
+import { HALT_REASONS } from '@brook/core/job/events';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { FaultList } from './FaultList';
 

@@ -1,5 +1,6 @@
 import { bleederName, type Layout } from '@brook/core/vehicle/circuit';
-import { jointsOf, LOOK_LATER, type LookLater } from '@brook/core/job/log';
+import { jointsOf } from '@brook/core/job/log';
+import { LOOK_LATER, type LookLater } from '@brook/core/job/events';
 import { partsInHand } from '@brook/core/owed/openItems';
 import { nameOf } from '@brook/core/bleed/scope';
 import { capital } from '@brook/core/base/text';

@@ -5,7 +5,8 @@ import { View } from 'react-native';
 import { useVehicleNotes } from '../../../data/media';
 import { clockTime, shortDate } from '../../../ui/dates';
 import { Words } from '../../../ui/Words';
-import { mediaTitle, MEDIUM_WORDS } from './mediaWords';
+import { MEDIUM_WORDS } from '@brook/core/job/events';
+import { mediaTitle } from './mediaWords';
 import { NoteView } from './NoteView';
 
 /** What earlier jobs photographed and said of a vehicle. */

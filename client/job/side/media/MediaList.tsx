@@ -1,6 +1,6 @@
 import type { Job } from '@brook/contract';
-import { undoneIds, type JobEvent, type MediaNote } from '@brook/core/job/log';
-import type { Logged } from '@brook/core/job/run';
+import { undoneIds } from '@brook/core/job/log';
+import { type JobEvent, type HappeningOf, type Logged, MEDIUM_WORDS } from '@brook/core/job/events';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { dropMedia, useKeptMedia, useWaitingMedia, type WaitingMedia } from '../../../data/media';
@@ -8,10 +8,10 @@ import { useSession } from '../../../data/session';
 import { clockTime, shortDate } from '../../../ui/dates';
 import { Button } from '../../../ui/Button';
 import { Words } from '../../../ui/Words';
-import { mediaTitle, MEDIUM_WORDS } from './mediaWords';
+import { mediaTitle } from './mediaWords';
 import { NoteView } from './NoteView';
 
-type Noted = Logged<JobEvent> & MediaNote;
+type Noted = Logged<JobEvent> & HappeningOf<'media note'>;
 
 /** The photos and voice notes in effect of a log, oldest first. */
 export function mediaNotes(log: readonly Logged<JobEvent>[]): readonly Noted[] {

@@ -1,4 +1,4 @@
-import type { Medium } from '@brook/core/job/log';
+import type { Medium } from '@brook/core/job/events';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
 import { Button } from '../../../ui/Button';

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import type { MediaNote, Medium } from '@brook/core/job/log';
+import type { HappeningOf, Medium } from '@brook/core/job/events';
 import { useEffect, useState } from 'react';
 import { v4 as uuid } from '@lukeed/uuid/secure';
 import { keepMedia } from '../../../data/media';
@@ -31,7 +31,10 @@ export function useTakeMedia(
   job: Pick<Job, 'id'>,
   live: Pick<LiveJob, 'say'>,
   elementId: string | null,
-  { proof, onKept }: Pick<MediaNote, 'proof'> & { readonly onKept?: (noteId: string) => void } = {},
+  {
+    proof,
+    onKept,
+  }: Pick<HappeningOf<'media note'>, 'proof'> & { readonly onKept?: (noteId: string) => void } = {},
 ): TakeMedia {
   const person = useSession().data?.user;
   const [fault, setFault] = useState<string | null>(null);

@@ -1,7 +1,7 @@
 import type { Job } from '@brook/contract';
-import { refitOf, undoneIds, type JobEvent, type Refit } from '@brook/core/job/log';
+import { refitOf, undoneIds, type Refit } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
 import { refitName, type OpenItem } from '@brook/core/owed/openItems';
-import type { Logged } from '@brook/core/job/run';
 import { capital } from '@brook/core/base/text';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,5 +1,5 @@
 import { bleederName } from '@brook/core/vehicle/circuit';
-import { CAME_OFF } from '@brook/core/job/log';
+import { CAME_OFF } from '@brook/core/job/events';
 import { currentOpening } from '@brook/core/job/run';
 import { StyleSheet, View } from 'react-native';
 import { useJobLog } from '../../../data/run';

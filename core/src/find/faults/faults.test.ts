@@ -1,5 +1,5 @@
 import { fluidVerdict, type ConditionCode, type FluidRequest } from '../../fluid/verdict';
-import { HALT_REASONS } from '../../job/run';
+import { HALT_REASONS } from '../../job/events';
 import { layoutOf } from '../../testing';
 import { FAULT_ROWS, faultParts, faultRowsFor, signsOfFluid } from '.';
 

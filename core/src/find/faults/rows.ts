@@ -1,5 +1,5 @@
 import type { ConditionCode, FluidHold, FluidVerdict } from '../../fluid/verdict';
-import type { HaltReason } from '../../job/run';
+import type { HaltReason } from '../../job/events';
 import { type Layout, hasServo } from '../../vehicle/circuit';
 
 /** What can bring a person to the list: a halt of the run, a finding in the fluid, or what stopped the fluid step. */

@@ -1,7 +1,8 @@
 import { historyReading, MONTH_MS } from '../../fluid/ageing';
 import type { Layout } from '../../vehicle/circuit';
 import { gradeNamed, type Grade } from '../../fluid/verdict';
-import { CHECK_WORDS, CONTROL_CHECK_WORDS, PROOF_ITEMS, takeUpWords } from '../gate';
+import { takeUpWords } from '../gate';
+import { CHECK_WORDS, CONTROL_CHECK_WORDS, PROOF_ITEMS } from '../items';
 import {
   jointsOf,
   measuredAt,
@@ -14,7 +15,8 @@ import {
 import { airWords, type AirLeft, type ControlMeasured } from '../../control/pedal';
 import type { Plan } from '../../bleed/plan';
 import { intervalFor, type HouseRules } from '../../bleed/rules';
-import { doneAt, planAgainstActual, stageLines, type ActualRow, type Tightened } from '../run';
+import { doneAt, planAgainstActual, stageLines, type ActualRow } from '../run';
+import { type Tightened } from '../events';
 import { nameOf, workTitle } from '../../bleed/scope';
 import { capital } from '../../base/text';
 import { jointWords } from '../../vehicle/torque';

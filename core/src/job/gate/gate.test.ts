@@ -10,23 +10,20 @@ import {
   runOf,
   type LooseEvent,
 } from '../../testing';
+import { gateWords, MAY_OVERRIDE, takeUpWords, type GateReason } from '.';
+import { TAKE_UPS } from '../../control/clutch';
 import {
   CHECK_WORDS,
   CONTROL_CHECK_WORDS,
   CONTROL_CHECKS,
   controlProof,
-  gateWords,
-  MAY_OVERRIDE,
   PROOF_ITEMS,
-  TAKE_UPS,
   takeUpPasses,
-  takeUpWords,
   WATCHED_S,
   type CheckItem,
   type ControlAnswers,
-  type GateReason,
   type Proof,
-} from '.';
+} from '../items';
 
 const PLAN = planOf('hatchback-diagonal');
 const log = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });

@@ -7,8 +7,11 @@ import {
   takeUpPasses,
   type ControlAnswers,
   type ControlCheck,
-} from './controls';
-import { PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
+  PROOF_ITEMS,
+  type CheckItem,
+  type DriveResult,
+  type Proof,
+} from '../items';
 
 /** One reason why the gate is shut, with what it is about. */
 export type GateReason =

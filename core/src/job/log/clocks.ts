@@ -1,7 +1,6 @@
 import { ENDS_FLOW, type ClockKind } from '../../base/clock';
 import { cycleTimes, isPumpStep } from '../../bleed/scanTool';
-import type { Logged } from '../run';
-import type { JobEvent } from './event';
+import { type Logged, type JobEvent } from '../events';
 import { undoneIds } from './undo';
 
 /** A clock that runs, or is up and was not looked at. */

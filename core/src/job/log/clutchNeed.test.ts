@@ -1,5 +1,6 @@
 import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
-import { clutchNeedOf, jobEventFault, type ClutchNeed, type JobEvent } from '.';
+import { clutchNeedOf, jobEventFault, type ClutchNeed } from '.';
+import { type JobEvent } from '../events';
 
 const VAN = planOf('clutch-concentric');
 const ids = countingIds('n');

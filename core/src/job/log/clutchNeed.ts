@@ -1,9 +1,8 @@
-import type { Logged } from '../run';
-import type { ClutchNeedHappening, JobEvent } from './event';
+import type { HappeningOf, JobEvent, Logged } from '../events';
 import { undoneIds } from './undo';
 
 /** What a clutch of this vehicle needs, and who said so. */
-export interface ClutchNeed extends Omit<ClutchNeedHappening, 'kind'> {
+export interface ClutchNeed extends Omit<HappeningOf<'clutch needs'>, 'kind'> {
   readonly by: string;
 }
 

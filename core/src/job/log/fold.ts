@@ -1,6 +1,6 @@
 import type { Plan } from '../../bleed/plan';
-import { foldEvent, foldRun, plansOf, type Logged, type RunEvent } from '../run';
-import { isOfRun, type JobEvent } from './event';
+import { foldEvent, foldRun, plansOf } from '../run';
+import { type Logged, type RunEvent, isOfRun, type JobEvent } from '../events';
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState } from './state';

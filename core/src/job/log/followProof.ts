@@ -1,7 +1,7 @@
-import { controlProof, PROOF_ITEMS } from '../gate';
+import { controlProof, PROOF_ITEMS } from '../items';
 import type { Plan } from '../../bleed/plan';
 import type { FollowOptions } from '../run';
-import type { JobEvent, ProofHappening } from './event';
+import type { JobEvent, ProofHappening } from '../events';
 
 /**
  * The answers of somebody who finds everything right, each control by itself

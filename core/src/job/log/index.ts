@@ -1,26 +1,3 @@
-export {
-  CAME_OFF,
-  isOfRun,
-  MEDIA,
-  LOOK_LATER,
-  isPhoneEvent,
-  type AcceptedPick,
-  type CameOff,
-  type DeskHappening,
-  FLUID_READ_VERSION,
-  type FluidRead,
-  type FluidUsedEntry,
-  type JobEvent,
-  type JobEventKind,
-  type LookLater,
-  type MediaNote,
-  type Medium,
-  type PhoneHappening,
-  type ProofHappening,
-  type RefitHappening,
-  type VehicleEvent,
-  type VehicleHappening,
-} from './event';
 export { refitOf, type Refit } from './refit';
 export { takenBackIn, undoneIds } from './undo';
 export {
@@ -44,7 +21,7 @@ export {
 } from './state';
 export { addToJob, foldJob } from './fold';
 export { followProof } from './followProof';
-export { isSuperfluous, jobEventFault, MOST_MEDIA_NOTES, type Believable } from './checkEvent';
+export { isSuperfluous, jobEventFault, type Believable } from './checkEvent';
 export { unseenStrokes } from './unseen';
 export { runningClocks, type RunningClock } from './clocks';
 export {

@@ -1,5 +1,4 @@
-import type { Logged } from '../run';
-import type { JobEvent } from './event';
+import { type Logged, type JobEvent } from '../events';
 import { undoneIds } from './undo';
 
 /**

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { PROOF_ITEMS } from '../gate';
+import { PROOF_ITEMS } from '../items';
 import { sayingTouches } from '../../bleed/stages';
-import { followCalls, type CountWay } from '../run';
+import { followCalls } from '../run';
+import { type CountWay, MOST_MEDIA_NOTES, type JobEvent } from '../events';
 import { countingIds, jobOf, loggedEvent, logFrom, planOf, type LooseEvent } from '../../testing';
 import {
   addToJob,
@@ -9,11 +10,9 @@ import {
   followProof,
   isSuperfluous,
   jobEventFault,
-  MOST_MEDIA_NOTES,
   proofOf,
   stageOf,
   undoneIds,
-  type JobEvent,
   type ProofItem,
   type ProofState,
   unseenStrokes,

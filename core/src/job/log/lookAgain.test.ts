@@ -1,14 +1,8 @@
 import { gateOf, jobSays } from '../../owed/openItems';
 import { followCalls } from '../run';
 import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
-import {
-  jobEventFault,
-  jointsOf,
-  lookAgainOf,
-  manualTorqueOf,
-  tightnessOf,
-  type JobEvent,
-} from '.';
+import { jobEventFault, jointsOf, lookAgainOf, manualTorqueOf, tightnessOf } from '.';
+import { type JobEvent } from '../events';
 
 const PLAN = planOf('hatchback-diagonal');
 const [first, second] = PLAN.openings.map((s) => s.bleeder.id);

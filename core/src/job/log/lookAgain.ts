@@ -1,7 +1,7 @@
 import { sizesOf, type Layout } from '../../vehicle/circuit';
-import type { ActualRow, Logged, Tightened } from '../run';
+import type { ActualRow } from '../run';
+import { type Logged, type Tightened, type JobEvent } from '../events';
 import { jointAgain, jointWords } from '../../vehicle/torque';
-import type { JobEvent } from './event';
 import { undoneIds } from './undo';
 
 /** One thing that a later visit looks at again, and why. */

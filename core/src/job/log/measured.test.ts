@@ -12,8 +12,8 @@ import {
   measuredNow,
   measuringOf,
   proofOf,
-  type JobEvent,
 } from '.';
+import { type JobEvent } from '../events';
 
 const PLAN = planOf('hatchback-diagonal');
 const [MASTER] = PLAN.layout.masters;

@@ -14,8 +14,8 @@ import {
   type PedalSetup,
 } from '../../control/pedal';
 import type { Plan } from '../../bleed/plan';
-import { nextStep, type Logged, type RunState } from '../run';
-import type { JobEvent } from './event';
+import { nextStep, type RunState } from '../run';
+import { type Logged, type JobEvent } from '../events';
 
 type MeasuringEvent = Extract<Logged<JobEvent>, { readonly kind: 'pedal read' | 'sink watched' }>;
 

@@ -1,6 +1,5 @@
 import type { Control } from '../../vehicle/circuit';
-import { takeUpOf } from '../../control/clutch';
-import type { TakeUp } from '../gate';
+import { takeUpOf, type TakeUp } from '../../control/clutch';
 import type { ControlMeasured, PedalResult } from '../../control/pedal';
 import type { TakeUpRead } from './measured';
 import { proofOf, type JobState } from './state';

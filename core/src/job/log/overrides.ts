@@ -1,5 +1,6 @@
 import type { Layout } from '../../vehicle/circuit';
-import { CHECK_WORDS, type CheckItem, type Overridable } from '../gate';
+import { type Overridable } from '../events';
+import { CHECK_WORDS, type CheckItem } from '../items';
 import { nameOf } from '../../bleed/scope';
 import { lowerFirst } from '../../base/text';
 import type { JobState } from './state';

@@ -1,9 +1,8 @@
-import type { CheckItem, ControlCheck, TakeUp } from '../gate';
+import type { TakeUp } from '../../control/clutch';
+import type { CheckItem, ControlCheck } from '../items';
 import type { ControlMeasured, PedalResult } from '../../control/pedal';
-import { OPENING_STEPS, type Plan, type PreparationStep } from '../../bleed/plan';
-import type { Logged } from '../run';
-import { sayingTouches, type StageSaying } from '../../bleed/stages';
-import type { JobEvent, JobEventKind } from './event';
+import type { Plan } from '../../bleed/plan';
+import { voidsOf, type JobEvent, type JobEventKind, type Logged } from '../events';
 import { takeUpRead, withMeasured, type TakeUpRead } from './measured';
 import type { TakenBack } from './undo';
 
@@ -55,105 +54,22 @@ export const NO_PROOF: ProofState = {
 
 type Touches = 'all' | 'level' | 'nothing';
 
-/**
- * What of a proof an event makes void: it was given for what was there then.
- * A stroke, a part, a shut bleeder touch everything; fluid poured touches the
- * level; what is only seen or written touches nothing.
- */
-const TOUCHES: Readonly<Record<Exclude<JobEventKind, StageSaying['kind']>, Touches>> = {
-  // By its step; see below.
-  prepared: 'all',
-  counting: 'nothing',
-  stroke: 'all',
-  'round broken': 'all',
-  'strokes judged': 'all',
-  bubbles: 'nothing',
-  colour: 'nothing',
-  tried: 'nothing',
-  'bleeder opened': 'all',
-  'flow set': 'all',
-  'jar set': 'nothing',
-  'jar read': 'all',
-  'drawn off': 'level',
-  'topped up': 'level',
-  shut: 'all',
-  'shut early': 'nothing',
-  'stage done': 'all',
-  'stage skipped': 'all',
-  halted: 'all',
-  // What it halted for made the proof void; deciding touches nothing.
-  decided: 'nothing',
-  mended: 'all',
-  'size found': 'nothing',
-  'taken off': 'all',
-  'level seen': 'all',
-  'part fitted': 'all',
-  'master fitted': 'all',
-  note: 'nothing',
-  'media note': 'nothing',
-  'opened again': 'all',
-  'pressure set': 'nothing',
-  'syringe readied': 'nothing',
-  'syringe empty': 'nothing',
-  'clock started': 'nothing',
-  'clock ended': 'nothing',
-  'came off': 'all',
-  // What came off made the proof void; putting it back touches nothing.
-  'back on': 'nothing',
-  // A joint is tightened before it is looked at; what is said of it later moves nothing.
-  'joint tightened': 'nothing',
-  'look later': 'nothing',
-  'clutch needs': 'nothing',
-  // An undo touches what it takes back; see below.
-  undone: 'nothing',
-  'pedal judged': 'nothing',
-  'take-up judged': 'nothing',
-  'pedal read': 'nothing',
-  'sink watched': 'nothing',
-  'take-up read': 'nothing',
-  checked: 'nothing',
-  'work said': 'nothing',
-  'taken in': 'nothing',
-  'fluid read': 'nothing',
-  'plan accepted': 'nothing',
-  'fluid used': 'nothing',
-  'drive set': 'nothing',
-  'drive ended': 'nothing',
-  // Paper is let go, not brakes.
-  overridden: 'nothing',
-  released: 'nothing',
-  ended: 'nothing',
-};
-
 const OF_THE_LEVEL: readonly CheckItem[] = ['level', 'reservoir cap'];
 
-/** What an event makes void, an undo by what it takes back, what is said in a stage by its rule there. */
+/** What of a proof an event makes void, as its kind says; an undo by what it takes back. */
 export function touches(event: Logged<JobEvent>, takenBack: TakenBack<Logged<JobEvent>>): Touches {
-  if (event.kind === 'drive ended') return event.result === 'bad' ? 'all' : 'nothing';
   if (event.kind === 'undone') {
     const target = takenBack(event);
     return target ? touches(target, takenBack) : 'nothing';
   }
-  if (event.kind === 'prepared') return touchedBy(event.step);
-  const { kind } = event;
-  if (isListed(kind)) return TOUCHES[kind];
-  return sayingTouches(kind) ? 'all' : 'nothing';
-}
-
-function isListed(kind: JobEventKind): kind is keyof typeof TOUCHES {
-  return Object.hasOwn(TOUCHES, kind);
+  const voids = voidsOf(event);
+  return typeof voids === 'string' ? voids : 'nothing';
 }
 
 /** What the proof must know besides an event: what undos take back, and the plans that named openings. */
 export interface ProofContext {
   readonly takenBack: TakenBack<Logged<JobEvent>>;
   readonly plans: readonly Plan[];
-}
-
-/** Of the preparation only what opens a circuit or moves the level. */
-function touchedBy(step: PreparationStep): Touches {
-  if (OPENING_STEPS.includes(step)) return 'all';
-  return step === 'fill reservoir' ? 'level' : 'nothing';
 }
 
 /** The masters whose circuits an event can touch: of the opening that it names, else of the plan under which it was made; null where that is not known. */

@@ -1,5 +1,4 @@
-import type { Logged } from '../run';
-import type { CameOff, JobEvent } from './event';
+import { type Logged, type CameOff, type JobEvent } from '../events';
 import { undoneIds } from './undo';
 
 /** Something that came off, was unplugged, cut or dropped, and whether it is back. */

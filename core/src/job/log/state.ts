@@ -1,9 +1,9 @@
-import { takeUpOf } from '../../control/clutch';
-import { TAKE_UPS, type ControlAnswers, type DriveResult, type Proof, type TakeUp } from '../gate';
+import { takeUpOf, TAKE_UPS, type TakeUp } from '../../control/clutch';
+import { type ControlAnswers, type DriveResult, type Proof } from '../items';
 import type { JobStage } from '../stage';
-import { nextStep, type Logged, type RunState } from '../run';
+import { nextStep, type RunState } from '../run';
+import { type Logged, type JobEvent } from '../events';
 import { worseResult, type PedalResult } from '../../control/pedal';
-import type { JobEvent } from './event';
 import { judgedByMeasure } from './measured';
 import { NO_PROOF, type ProofState } from './proof';
 

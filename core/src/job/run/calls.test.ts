@@ -14,16 +14,8 @@ import {
   requestOf,
   runOf,
 } from '../../testing';
-import {
-  insideAfter,
-  RunFluid,
-  followCalls,
-  usualAnswer,
-  nextStep,
-  type Logged,
-  type RunEvent,
-  type RunHappening,
-} from '.';
+import { insideAfter, RunFluid, followCalls, usualAnswer, nextStep } from '.';
+import { type Logged, type RunEvent, type RunHappening } from '../events';
 import { leastCounts, mostCounts, type PlanOpening } from '../../bleed/stages';
 import { emptyRun, type RunState } from './state';
 import { foldEvent } from './fold';

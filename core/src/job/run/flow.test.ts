@@ -1,4 +1,5 @@
-import { runningClocks, type JobEvent } from '../log';
+import { runningClocks } from '../log';
+import { type JobEvent, happeningFault, type Logged } from '../events';
 import {
   EVERYTHING,
   jobOf,
@@ -7,17 +8,10 @@ import {
   planned,
   runOf,
   type LooseEvent,
+  knownEvents,
 } from '../../testing';
 import { lookAfterS } from '../../hydraulics/order';
-import {
-  flowFigure,
-  flowLookAfterS,
-  nextStep,
-  runEventFault,
-  type Logged,
-  type NextStep,
-  type RunState,
-} from '.';
+import { flowFigure, flowLookAfterS, nextStep, type NextStep, type RunState } from '.';
 
 const PLAN = planned(layoutOf('hatchback-diagonal'), { method: 'gravity' });
 const [OPENING, SECOND] = PLAN.openings;
@@ -103,10 +97,10 @@ describe('a steady flow by the clock', () => {
 
   test('nothing flows by itself where strokes are made', () => {
     const strokes = planned(layoutOf('hatchback-diagonal'));
-    const known = { plans: [strokes], has: () => true };
+    const known = { plans: [strokes], ...knownEvents({}) };
     const event = loggedEvent({ ...flow(60), openingId: strokes.openings[0]!.id } as LooseEvent);
-    expect(runEventFault(known, event as never)).toContain('Nothing flows by itself');
-    expect(runEventFault({ ...known, plans: [PLAN] }, loggedEvent(flow(60)) as never)).toBeNull();
+    expect(happeningFault(known, event as never)).toContain('Nothing flows by itself');
+    expect(happeningFault({ ...known, plans: [PLAN] }, loggedEvent(flow(60)) as never)).toBeNull();
   });
 
   test('what it may have given is time by flow, and never below nothing', () => {

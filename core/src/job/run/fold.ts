@@ -20,7 +20,7 @@ import {
   type JarShare,
   type Logged,
   type RunEvent,
-} from './event';
+} from '../events';
 import { JAR_READ_TO_ML, jarAfter, jarSet, jarShares, levelKnown, recounted } from './jar';
 import { planOnward } from './onward';
 import { bySizes, sizesIn, sizesTold } from './sizes';

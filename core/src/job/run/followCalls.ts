@@ -1,4 +1,4 @@
-import type { RunEvent, RunHappening } from './event';
+import type { RunEvent, RunHappening } from '../events';
 import { foldEvent } from './fold';
 import { nextStep, type NextStep } from './nextStep';
 import { strokesUntilTopUp } from '../../hydraulics/order';

@@ -1,29 +1,4 @@
 export {
-  BROKEN_ROUNDS,
-  BUBBLE_READINGS,
-  COUNT_WAYS,
-  DECISIONS,
-  HALT_REASONS,
-  HALTS_AT_BLEEDER,
-  MENDABLE,
-  MOST_MADE,
-  TRIES,
-  type BrokenRound,
-  type BubbleReading,
-  type CountWay,
-  type Decision,
-  type EventBase,
-  type HaltReason,
-  type JarShare,
-  type Logged,
-  type Onward,
-  type RunEvent,
-  type RunHappening,
-  type Tightened,
-  type Try,
-  type Undone,
-} from './event';
-export {
   emptyRun,
   firstPlanOf,
   isBledMeasured,
@@ -50,14 +25,8 @@ export {
   type Missing,
   type NextStep,
 } from './nextStep';
-export {
-  decisionFault,
-  DECISIONS_ON,
-  elementFault,
-  runEventFault,
-  type KnownInRun,
-} from './checkEvent';
-export { DECISION_WORDS, HALT_WORDS, MISSING_WORDS, TRY_WORDS } from './words';
+export { decisionFault } from './decision';
+export { MISSING_WORDS } from './words';
 export { doneAt, type DoneAt } from './doneAt';
 export { mayShutHere, restBuys } from './shutHere';
 export { skippedStages, stageLines, type LeftOutStage } from './leftOut';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { emptyOnWayMl, wayTo } from '../../fluid/inside';
-import { layoutOf, planned, planOf, runOf, type LooseEvent } from '../../testing';
+import { layoutOf, planned, planOf, runOf, type LooseEvent, knownEvents } from '../../testing';
 import { routineFlush } from '../../bleed/scope';
 import {
   isBledMeasured,
@@ -11,10 +11,10 @@ import {
   nextStep,
   pacesOf,
   planAgainstActual,
-  runEventFault,
   RunFluid,
   type RunState,
 } from '.';
+import { happeningFault } from '../events';
 
 const PLAN = planOf('veteran-single');
 const [FIRST, SECOND] = PLAN.openings;
@@ -281,11 +281,15 @@ describe('the jar is read', () => {
     const plan = planned(layoutOf('motorcycle-clutch-bends'), { method: 'reverse' });
     const opening = plan.openings.find((x) => !x.fromReservoir)!;
     const event = { kind: 'jar read', openingId: opening.id, jarMl: 20 } as const;
-    const known = { plans: [plan], has: () => true };
+    const known = { plans: [plan], ...knownEvents({}) };
     const base = { id: 'a', deviceId: 'p', deviceSeq: 1, atMs: 0, planId: plan.id };
-    expect(runEventFault(known, { ...base, ...event })).toContain('not in the jar');
+    expect(happeningFault(known, { ...base, ...event })).toContain('not in the jar');
     expect(
-      runEventFault({ ...known, plans: [PLAN] }, { ...base, planId: PLAN.id, ...read(5) } as never),
+      happeningFault({ ...known, plans: [PLAN] }, {
+        ...base,
+        planId: PLAN.id,
+        ...read(5),
+      } as never),
     ).toBeNull();
   });
 

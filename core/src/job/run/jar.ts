@@ -1,6 +1,6 @@
 import { emptyOnWayMl, wayTo } from '../../fluid/inside';
 import type { PlanOpening } from '../../bleed/stages';
-import type { JarShare } from './event';
+import type { JarShare } from '../events';
 import type { BleederState, Jar, RunState } from './state';
 
 /** A jar is read to the nearest half of a mark every 10 mL [M]. */

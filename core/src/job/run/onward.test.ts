@@ -20,11 +20,9 @@ import {
   planOnward,
   RunFluid,
   whatFollows,
-  type Decision,
-  type HaltReason,
-  type RunEvent,
   type RunState,
 } from '.';
+import { type Decision, type HaltReason, type RunEvent } from '../events';
 
 const planned = (request: Partial<PlanRequest> & Pick<PlanRequest, 'layout'>): Plan => {
   const result = planBleed({

@@ -19,7 +19,7 @@ import type { Method } from '../../hydraulics/flow';
 import { type WorkDone } from '../../bleed/scope';
 import { draftOf, isStageThrough, type PlanOpening, type StageDraft } from '../../bleed/stages';
 import { reservoirsRunDry } from './dry';
-import type { Onward } from './event';
+import type { Onward } from '../events';
 import { missingAt } from './nextStep';
 import { RunFluid } from './runFluid';
 import { bySizes, sizeChanges, sizesBefore } from './sizes';

@@ -3,7 +3,7 @@ import type { Method } from '../../hydraulics/flow';
 import type { Plan } from '../../bleed/plan';
 import type { AmountKey } from '../../bleed/rules';
 import type { PlanOpening } from '../../bleed/stages';
-import type { Logged, RunEvent } from './event';
+import type { Logged, RunEvent } from '../events';
 import type { BleederState, RunState } from './state';
 
 /** A pause between two strokes that is longer is something else: a look, a top-up, a call, s [M]. */

@@ -1,7 +1,7 @@
 import { ARITHMETIC, ENTRY, figure, type Figure } from '../../base/figure';
 import { bleederName } from '../../vehicle/circuit';
 import type { Plan } from '../../bleed/plan';
-import type { HaltReason } from './event';
+import type { HaltReason } from '../events';
 import type { BleederState, RunState, Tried } from './state';
 
 /** One bleeder: what was planned and what was done. */

@@ -1,5 +1,5 @@
 import fc, { pre } from 'fast-check';
-import type { Plan } from '../../bleed/plan';
+import { type Plan, planBleed } from '../../bleed/plan';
 import { addToJob, foldJob, NEW_JOB } from '../log';
 import {
   after,
@@ -19,29 +19,30 @@ import {
   type LooseEvent,
   newShares,
 } from '../../testing';
-import { planBleed } from '../../bleed/plan';
 import { routineFlush } from '../../bleed/scope';
 import { CircuitFluid } from '../../hydraulics/washout';
 import {
-  BUBBLE_READINGS,
-  DECISION_WORDS,
-  DECISIONS_ON,
   emptyRun,
   followCalls,
-  HALT_REASONS,
-  HALT_WORDS,
   levelFigure,
   missingAt,
   nextStep,
   planAgainstActual,
   pourFigure,
   RunFluid,
+  type RunState,
+} from '.';
+import {
+  BUBBLE_READINGS,
+  DECISION_WORDS,
+  DECISIONS_ON,
+  HALT_REASONS,
+  HALT_WORDS,
   type Decision,
   type HaltReason,
   type Logged,
   type RunEvent,
-  type RunState,
-} from '.';
+} from '../events';
 
 const HATCHBACK = planOf('hatchback-diagonal');
 const MOTORCYCLE = planOf('motorcycle-front-disc');

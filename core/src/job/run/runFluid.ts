@@ -4,7 +4,7 @@ import { CircuitFluid } from '../../hydraulics/washout';
 import { reservoirsRunDry } from './dry';
 import type { PlanOpening } from '../../bleed/stages';
 import { countsItself } from './counting';
-import type { Logged, RunEvent } from './event';
+import type { Logged, RunEvent } from '../events';
 
 /** Strokes or marks made in a row at one opening. */
 interface Made {

@@ -12,7 +12,7 @@ import { scaled, volumeMl, volumesMl, type Inside } from '../../fluid/inside';
 import { fullStrokeVolume, strokeVolume } from '../../hydraulics/order';
 import type { Plan } from '../../bleed/plan';
 import { sizesBrought, type PlanOpening } from '../../bleed/stages';
-import type { Logged, RunEvent } from './event';
+import type { Logged, RunEvent } from '../events';
 
 /** Sizes that one event tells: put down by themselves, or measured on a new part that fits. */
 export function sizesTold(accepted: Plan, plans: readonly Plan[], event: RunEvent): SizeFound[] {

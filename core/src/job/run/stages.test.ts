@@ -30,10 +30,9 @@ import {
   RunFluid,
   skippedStages,
   stageLines,
-  type Logged,
-  type RunEvent,
   type RunState,
 } from '.';
+import { type Logged, type RunEvent } from '../events';
 
 const planned = (layout: Layout, more: Partial<PlanRequest> = {}): Plan => {
   const result = planBleed({

@@ -13,7 +13,7 @@ import type {
   RunEvent,
   Tightened,
   Try,
-} from './event';
+} from '../events';
 
 /** What was tried where bubbles stayed the same, or passed over, and what it changed. */
 export interface Tried {

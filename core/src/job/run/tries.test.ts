@@ -1,5 +1,6 @@
 import { planOf, runOf, type LooseEvent } from '../../testing';
-import { planAgainstActual, TRIES, tryNext, type BubbleReading, type Try } from '.';
+import { planAgainstActual, tryNext } from '.';
+import { TRIES, type BubbleReading, type Try } from '../events';
 
 const plan = planOf('hatchback-diagonal');
 const [opening] = plan.openings;

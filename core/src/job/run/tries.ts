@@ -1,6 +1,6 @@
 import { METHOD_TRAITS } from '../../hydraulics/flow';
 import type { PlanOpening } from '../../bleed/stages';
-import { TRIES, type Try } from './event';
+import { TRIES, type Try } from '../events';
 import type { BleederState } from './state';
 
 /** So many equal readings in a row, with strokes between them, bring up what to try [C]. */

@@ -1,8 +1,19 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import { isDue } from '../../fluid/verdict';
-import { driveInForce, lookAgainOf, refitOf, takenBackIn, touches, undoneIds } from '../../job/log';
-import type { Answered, JobEvent, JobState, LookAgain, Refit } from '../../job/log';
-import { doneAt, plansOf, type Logged } from '../../job/run';
+import {
+  driveInForce,
+  lookAgainOf,
+  refitOf,
+  takenBackIn,
+  touches,
+  undoneIds,
+  type Answered,
+  type JobState,
+  type LookAgain,
+  type Refit,
+} from '../../job/log';
+import { type JobEvent, type Logged } from '../../job/events';
+import { doneAt, plansOf } from '../../job/run';
 import { comesSinking, isSoft, type WorkDone } from '../../bleed/scope';
 import { capital, lowerFirst } from '../../base/text';
 import { notClear, saysOpen } from './airLeft';

@@ -1,4 +1,4 @@
-import type { CheckItem } from '../../job/gate';
+import type { CheckItem } from '../../job/items';
 import { doneAt, nextStep, type RunState } from '../../job/run';
 
 /**

@@ -1,5 +1,6 @@
 import { gateWords } from '../../job/gate';
-import { followProof, jobEventFault, overridesOf, proofOf, type JobEvent } from '../../job/log';
+import { followProof, jobEventFault, overridesOf, proofOf } from '../../job/log';
+import { type JobEvent } from '../../job/events';
 import { DEFAULT_RULES } from '../../bleed/rules';
 import type { Plan } from '../../bleed/plan';
 import { followCalls } from '../../job/run';

@@ -1,4 +1,5 @@
-import { PROOF_ITEMS, type CheckItem, type GateInput } from '../../job/gate';
+import { type GateInput } from '../../job/gate';
+import { PROOF_ITEMS, type CheckItem } from '../../job/items';
 import type { JobState } from '../../job/log';
 import type { VehicleKind } from '../../vehicle/circuit';
 import type { HouseRules } from '../../bleed/rules';

@@ -1,6 +1,6 @@
 import { foundDirty, gradeNamed, isDue, type Colour } from '../../fluid/verdict';
 import type { Circumstances } from '../../hydraulics/flow';
-import type { FluidRead } from '../../job/log';
+import type { FluidRead } from '../../job/events';
 import type { PlanRequest } from '../../bleed/plan';
 import type { WorkDone } from '../../bleed/scope';
 import type { OpenItem } from './openItem';

@@ -1,6 +1,7 @@
 import { gateWords } from '../../job/gate';
-import { foldJob, type JobEvent } from '../../job/log';
-import { nextStep, type Logged } from '../../job/run';
+import { foldJob } from '../../job/log';
+import { type JobEvent, type Logged } from '../../job/events';
+import { nextStep } from '../../job/run';
 import {
   afterWork,
   EVERYTHING,

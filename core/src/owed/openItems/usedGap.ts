@@ -1,5 +1,6 @@
 import { chambersOf } from '../../vehicle/circuit';
-import type { FluidUsedEntry, JobState } from '../../job/log';
+import type { JobState } from '../../job/log';
+import type { FluidUsedEntry } from '../../job/events';
 import { balanceGap, type BalanceGap } from '../../fluid/shelf';
 
 /**

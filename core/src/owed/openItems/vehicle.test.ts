@@ -1,5 +1,6 @@
-import { foldJob, type JobEvent } from '../../job/log';
-import { nextStep, type Logged } from '../../job/run';
+import { foldJob } from '../../job/log';
+import { type JobEvent, type Logged } from '../../job/events';
+import { nextStep } from '../../job/run';
 import type { WorkDone } from '../../bleed/scope';
 import {
   afterWork,

@@ -1,7 +1,7 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import type { DriveState } from '../../job/stage';
-import { undoneIds, type VehicleEvent } from '../../job/log';
-import type { Logged } from '../../job/run';
+import { undoneIds } from '../../job/log';
+import { type VehicleEvent, type Logged } from '../../job/events';
 import type { JobSays } from './jobSays';
 import { placeOf } from './writer';
 import { mastersAt } from './controlsConcerned';

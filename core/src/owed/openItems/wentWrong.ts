@@ -1,9 +1,10 @@
 import { chambersOf, paths, type Layout, type Master } from '../../vehicle/circuit';
-import { takeUpOf } from '../../control/clutch';
-import { controlProof, takeUpPasses, type TakeUp } from '../../job/gate';
+import { takeUpOf, type TakeUp } from '../../control/clutch';
+import { controlProof, takeUpPasses } from '../../job/items';
 import { judgedByMeasure, measuredAt, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
-import { HALT_WORDS, plansOf, type Halt, type RunState } from '../../job/run';
+import { plansOf, type Halt, type RunState } from '../../job/run';
+import { HALT_WORDS } from '../../job/events';
 import { needsTool } from '../../bleed/stages';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';

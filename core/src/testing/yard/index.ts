@@ -1,13 +1,8 @@
 import type { Layout } from '../../vehicle/circuit';
-import {
-  followProof,
-  foldJob,
-  type JobEvent,
-  type JobState,
-  type VehicleEvent,
-} from '../../job/log';
+import { followProof, foldJob, type JobState } from '../../job/log';
+import { type JobEvent, type VehicleEvent, type Logged } from '../../job/events';
 import type { Plan } from '../../bleed/plan';
-import { followCalls, type Logged } from '../../job/run';
+import { followCalls } from '../../job/run';
 import { routineFlush, type WorkDone } from '../../bleed/scope';
 import {
   afterWork,

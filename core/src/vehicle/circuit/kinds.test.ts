@@ -1,5 +1,5 @@
 import { faultParts } from '../../find/faults';
-import { controlProof, PROOF_ITEMS } from '../../job/gate';
+import { controlProof, PROOF_ITEMS } from '../../job/items';
 import { usualPieces } from '../part';
 import { planBleed } from '../../bleed/plan';
 import { DEFAULT_RULES, intervalFor } from '../../bleed/rules';

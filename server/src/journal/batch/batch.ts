@@ -1,14 +1,7 @@
 import { jobEvent, type Appended, type EventAnswer } from '@brook/contract';
-import {
-  addToJob,
-  foldJob,
-  isSuperfluous,
-  jobEventFault,
-  type JobEvent,
-  type JobState,
-} from '@brook/core/job/log';
+import { addToJob, foldJob, isSuperfluous, jobEventFault, type JobState } from '@brook/core/job/log';
+import { type JobEvent, HALT_WORDS, type EventBase, type Logged } from '@brook/core/job/events';
 import { isClosed } from '@brook/core/job/stage';
-import { HALT_WORDS, type EventBase, type Logged } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../job/end';
 import { changeJob, type LockedJob } from '../log/locked';

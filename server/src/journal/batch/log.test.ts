@@ -1,5 +1,6 @@
 import type { Appended, Job, JobPage } from '@brook/contract';
-import { followCalls, nextStep, type RunEvent } from '@brook/core/job/run';
+import { followCalls, nextStep } from '@brook/core/job/run';
+import { type RunEvent } from '@brook/core/job/events';
 import { randomUUID } from 'node:crypto';
 import { JobDevice, JobEventRow } from '../../db/models';
 import {

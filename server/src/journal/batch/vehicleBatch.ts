@@ -1,6 +1,5 @@
 import { vehicleEvent, type EventAnswer } from '@brook/contract';
-import type { VehicleEvent } from '@brook/core/job/log';
-import type { Logged } from '@brook/core/job/run';
+import { type VehicleEvent, type Logged } from '@brook/core/job/events';
 import { isDeepStrictEqual } from 'node:util';
 import { Vehicle } from '../../db/models';
 import type { Actor } from '../../session/actor';

@@ -1,8 +1,9 @@
 import { METRIC } from '@brook/core/base/units';
 import type { HelperScreen, HelpSignal } from '@brook/contract';
 import { helperHears, mustHold } from '@brook/core/bleed/call';
-import { addToJob, foldJob, type JobEvent } from '@brook/core/job/log';
-import { helpedOpening, helperView, nextStep, phaseAt, type Logged } from '@brook/core/job/run';
+import { addToJob, foldJob } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
+import { helpedOpening, helperView, nextStep, phaseAt } from '@brook/core/job/run';
 import { v4 as uuid } from 'uuid';
 import { HelperLinkRow, Job } from '../../db/models';
 import { changeJob, type LockedJob } from '../log/locked';

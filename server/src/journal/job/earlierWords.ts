@@ -1,4 +1,5 @@
-import type { ClutchNeed, JobEvent, ManualTorque } from '@brook/core/job/log';
+import type { ClutchNeed, ManualTorque } from '@brook/core/job/log';
+import type { JobEvent } from '@brook/core/job/events';
 import { QueryTypes } from 'sequelize';
 import { JobEventRow, type Job } from '../../db/models';
 

@@ -1,5 +1,5 @@
 import type { PlanChoices } from '@brook/contract';
-import type { FluidRead } from '@brook/core/job/log';
+import type { FluidRead } from '@brook/core/job/events';
 import { planRequestOf, type JobKnown } from '@brook/core/owed/openItems';
 import { planBleed, rulesForPlan, type PlanResult } from '@brook/core/bleed/plan';
 import type { Transaction } from 'sequelize';

@@ -15,7 +15,7 @@ import type { Actor } from '../../session/actor';
 import { lastFillOf } from './before';
 import { planOfJob } from './planOfJob';
 import { endLocked } from './end';
-import { FLUID_READ_VERSION } from '@brook/core/job/log';
+import { FLUID_READ_VERSION } from '@brook/core/job/events';
 import { appendDesk } from '../log/append';
 import { changeJob, onlyAt } from '../log/locked';
 

@@ -1,6 +1,5 @@
-import type { JobEvent } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
 import { doneAfterClose, jobSays } from '@brook/core/owed/openItems';
-import type { Logged } from '@brook/core/job/run';
 import type { LockedJob } from './locked';
 import { saidUpTo, sayOfJob } from './drive';
 import { aboutOf } from './follow';

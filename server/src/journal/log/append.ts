@@ -1,6 +1,5 @@
-import type { DeskHappening, JobEvent, VehicleEvent } from '@brook/core/job/log';
+import { type DeskHappening, type JobEvent, type VehicleEvent, type Logged } from '@brook/core/job/events';
 import { addToJob } from '@brook/core/job/log';
-import type { Logged } from '@brook/core/job/run';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { JobAdditionRow, JobEventRow, VehicleEventRow, type Vehicle } from '../../db/models';

@@ -1,6 +1,5 @@
-import type { VehicleEvent } from '@brook/core/job/log';
+import { type VehicleEvent, type Logged } from '@brook/core/job/events';
 import { openItems, vehicleDrive, type JobSays, type OpenItem } from '@brook/core/owed/openItems';
-import type { Logged } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { JobSaysRow, OpenItemEntry, type Vehicle } from '../../db/models';

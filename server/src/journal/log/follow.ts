@@ -1,8 +1,9 @@
 import { isClosed } from '@brook/core/job/stage';
 import { movesClocks } from '@brook/core/base/clock';
-import { runningClocks, stageOf, type JobEvent, type JobState } from '@brook/core/job/log';
+import { runningClocks, stageOf, type JobState } from '@brook/core/job/log';
+import { type JobEvent, type Logged } from '@brook/core/job/events';
 import { jobSays, type JobAbout } from '@brook/core/owed/openItems';
-import { firstPlanOf, type Logged } from '@brook/core/job/run';
+import { firstPlanOf } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { keepAir } from '../rows/air';
 import { keepControls } from '../rows/controls';

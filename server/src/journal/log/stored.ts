@@ -1,11 +1,5 @@
-import {
-  addToJob,
-  foldJob,
-  type JobEvent,
-  type JobState,
-  type VehicleEvent,
-} from '@brook/core/job/log';
-import type { Logged } from '@brook/core/job/run';
+import { addToJob, foldJob, type JobState } from '@brook/core/job/log';
+import { type JobEvent, type VehicleEvent, type Logged } from '@brook/core/job/events';
 import { Op, type Transaction } from 'sequelize';
 import { JobAdditionRow, JobEventRow, VehicleEventRow } from '../../db/models';
 import { foldedUpTo } from './stateCache';

@@ -1,5 +1,6 @@
 import type { Overview } from '@brook/contract';
-import { overriddenWords, type JobEvent } from '@brook/core/job/log';
+import { overriddenWords } from '@brook/core/job/log';
+import { type JobEvent } from '@brook/core/job/events';
 import { holds } from '@brook/core/owed/openItems';
 import { Op, QueryTypes } from 'sequelize';
 import { gettingWorse } from '../../journal/rows/air';

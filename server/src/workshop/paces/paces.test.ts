@@ -1,5 +1,6 @@
 import type { HouseRulesRecord, Job, PacePage, PaceProposals } from '@brook/contract';
-import { PROPOSE_FROM, type RunEvent } from '@brook/core/job/run';
+import { PROPOSE_FROM } from '@brook/core/job/run';
+import { type RunEvent } from '@brook/core/job/events';
 import { TestServer, fullRun, type Caller } from '../../testing';
 
 let testServer: TestServer;

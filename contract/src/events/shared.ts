@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { counter, id, line } from '../common';
+
+export const elementId = line('Element id', 1, 60);
+/** An element's id, with a number behind it from the second opening on, and the plan's own id from the second plan on. */
+export const openingId = line('Opening', 1, 140);
+/** An open item of an earlier job, by its id. */
+export const openItemId = line('OpenItem', 1, 200);
+
+const JAR = 'What stands in the jar should be 0 to 5000 mL.';
+export const jarMl = z.number({ error: JAR }).min(0, JAR).max(5000, JAR).describe('mL');
+
+/** What every event carries. */
+export const base = {
+  id,
+  deviceId: id,
+  deviceSeq: counter('deviceSeq', 1).describe('Counts up on that device'),
+  atMs: z
+    .number({ error: 'atMs should be whole milliseconds since 1970.' })
+    .int('atMs should be whole milliseconds since 1970.')
+    .min(0)
+    .describe('Milliseconds since 1970 by that device’s clock'),
+  planId: line('Plan', 1, 60)
+    .nullable()
+    .describe('The plan under which it was made; null before there was one'),
+};

@@ -1,0 +1,15 @@
+import { nothing, jobEvent } from './kind';
+
+/** Somebody looked, whether or not it was up; named by the event that started it. */
+export interface ClockEndedHappening {
+  readonly kind: 'clock ended';
+  readonly eventId: string;
+}
+
+export const clockEnded = jobEvent<ClockEndedHappening>({
+  kind: 'clock ended',
+  voids: nothing('a clock moves nothing'),
+  fault: ({ eventId }, { find }) =>
+    find(eventId)?.kind === 'clock started' ? null : `There is no clock "${eventId}" to end.`,
+  words: () => 'a clock that was looked at',
+});

@@ -1,0 +1,16 @@
+import type { Colour } from '../../fluid/verdict';
+import { openingFault } from './faults';
+import { nothing, runEvent } from './kind';
+
+export interface ColourHappening {
+  readonly kind: 'colour';
+  readonly openingId: string;
+  readonly colour: Colour;
+}
+
+export const colour = runEvent<ColourHappening>({
+  kind: 'colour',
+  voids: nothing('it is only seen'),
+  fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
+  words: ({ colour: seen, openingId }, { at }) => `colour ${seen}, ${at(openingId)}`,
+});

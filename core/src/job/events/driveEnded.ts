@@ -1,0 +1,12 @@
+import type { DriveResult } from '../items';
+import { nothing, deskEvent } from './kind';
+
+export interface DriveEndedHappening {
+  readonly kind: 'drive ended';
+  readonly result: DriveResult;
+}
+
+export const driveEnded = deskEvent<DriveEndedHappening>({
+  kind: 'drive ended',
+  voids: ({ result }) => (result === 'bad' ? 'all' : nothing('it went well')),
+});

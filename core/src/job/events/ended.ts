@@ -1,0 +1,13 @@
+import { nothing, deskEvent } from './kind';
+
+/** Ended unreleased; on a stop the vehicle must not be driven even if nothing was opened. */
+export interface EndedHappening {
+  readonly kind: 'ended';
+  readonly reason: string;
+  readonly stop: boolean;
+}
+
+export const ended = deskEvent<EndedHappening>({
+  kind: 'ended',
+  voids: nothing('it is said at the desk, and touches no part'),
+});

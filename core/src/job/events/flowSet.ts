@@ -1,0 +1,24 @@
+import { bleederName } from '../../vehicle/circuit';
+import { openingFault, openingNamed } from './faults';
+import { runEvent } from './kind';
+
+/** A steady flow was let run, so long at the most until somebody looks, or was stopped. What it gave is read on the jar. */
+export interface FlowSetHappening {
+  readonly kind: 'flow set';
+  readonly openingId: string;
+  /** Null where it was stopped. */
+  readonly lookAfterS: number | null;
+}
+
+export const flowSet = runEvent<FlowSetHappening>({
+  kind: 'flow set',
+  voids: 'all',
+  fault: ({ openingId }, { plans }) => {
+    const opening = openingNamed(plans, openingId);
+    return opening && (!opening.fromReservoir || opening.mostMlS === null)
+      ? `Nothing flows by itself at ${bleederName(opening.bleeder)}; count the ${opening.counted} there.`
+      : openingFault(plans, openingId);
+  },
+  words: ({ lookAfterS, openingId }, { at }) =>
+    `${lookAfterS === null ? 'the flow stopped' : 'let run by the clock'}, ${at(openingId)}`,
+});

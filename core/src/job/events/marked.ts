@@ -1,0 +1,12 @@
+import { nothing, vehicleEvent } from './kind';
+
+/** Marked by hand, as in the yard: it must not be driven. */
+export interface MarkedHappening {
+  readonly kind: 'marked';
+  readonly reason: string;
+}
+
+export const marked = vehicleEvent<MarkedHappening>({
+  kind: 'marked',
+  voids: nothing('it is of the vehicle, and of no job'),
+});

@@ -1,0 +1,24 @@
+import type { MasterChanged } from '../../bleed/scope';
+import { runEvent } from './kind';
+
+/** What is said of a master once its lines are joined. */
+export type MasterJoined = Pick<
+  MasterChanged,
+  'linesStayedFull' | 'nothingElseOpened' | 'modulatorLostNothing' | 'heldDown' | 'bench'
+>;
+
+/** A master that was still to be changed is joined, and how that went. What was not kept halts the run. */
+export interface MasterFittedHappening extends MasterJoined {
+  readonly kind: 'master fitted';
+  readonly masterId: string;
+}
+
+export const masterFitted = runEvent<MasterFittedHappening>({
+  kind: 'master fitted',
+  voids: 'all',
+  fault: ({ masterId }, { plans }) =>
+    plans.some((p) => p.work.master?.masterId === masterId)
+      ? null
+      : `No plan of this job changes a master "${masterId}".`,
+  words: () => 'a master joined',
+});

@@ -1,0 +1,24 @@
+import type { HaltReason } from './halted';
+import { runEvent } from './kind';
+
+/** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */
+export const MENDABLE: readonly HaltReason[] = ['leak'];
+
+/** Something that was wrong was put right: what a halt was for, or what was owed from before. */
+export interface MendedHappening {
+  readonly kind: 'mended';
+  readonly haltId: string | null;
+  readonly openItemId?: string | null;
+  readonly where: string;
+  readonly how: string;
+}
+
+export const mended = runEvent<MendedHappening>({
+  kind: 'mended',
+  voids: 'all',
+  fault: ({ haltId }, { find }) =>
+    haltId === null || find(haltId)
+      ? null
+      : `There is no halt "${haltId}" that could have been mended.`,
+  words: ({ where }) => `mended: ${where}`,
+});

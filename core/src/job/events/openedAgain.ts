@@ -1,0 +1,15 @@
+import { openingFault } from './faults';
+import { runEvent } from './kind';
+
+/** Somebody goes back to a bleeder that was through: three strokes and a look follow before it is shut again. */
+export interface OpenedAgainHappening {
+  readonly kind: 'opened again';
+  readonly openingId: string;
+}
+
+export const openedAgain = runEvent<OpenedAgainHappening>({
+  kind: 'opened again',
+  voids: 'all',
+  fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
+  words: ({ openingId }, { at }) => `opened again, ${at(openingId)}`,
+});

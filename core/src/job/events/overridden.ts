@@ -1,0 +1,19 @@
+import { nothing, deskEvent } from './kind';
+
+/** Reasons of the gate that are paper, not brakes. */
+export const OVERRIDABLE = ['torque not written', 'photo asked for'] as const;
+export type Overridable = (typeof OVERRIDABLE)[number];
+
+/** A lead let paper go that the gate asked for, by their own sign-in; it stays on the record. */
+export interface OverriddenHappening {
+  readonly kind: 'overridden';
+  readonly code: Overridable;
+  /** What of it: the element or the item of the proof. */
+  readonly of: string;
+  readonly why: string;
+}
+
+export const overridden = deskEvent<OverriddenHappening>({
+  kind: 'overridden',
+  voids: nothing('paper is let go, not brakes'),
+});

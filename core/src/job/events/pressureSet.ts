@@ -1,0 +1,14 @@
+import { nothing, runEvent } from './kind';
+
+/** A pot at the reservoir: put under pressure, or let off, by its gauge. */
+export interface PressureSetHappening {
+  readonly kind: 'pressure set';
+  readonly on: boolean;
+}
+
+export const pressureSet = runEvent<PressureSetHappening>({
+  kind: 'pressure set',
+  voids: nothing('a pot at the reservoir moves nothing behind a shut bleeder'),
+  fault: () => null,
+  words: ({ on }) => (on ? 'the pot under pressure' : 'the pressure let off'),
+});

@@ -1,0 +1,20 @@
+import { openingFault } from './faults';
+import { runEvent } from './kind';
+
+/** How many strokes are said at once, at the most. */
+export const MOST_MADE = 10;
+
+/** One stroke or mark; several made in a row and said at once, where `made` says how many. */
+export interface StrokeHappening {
+  readonly kind: 'stroke';
+  readonly openingId: string;
+  readonly made?: number | undefined;
+}
+
+export const stroke = runEvent<StrokeHappening>({
+  kind: 'stroke',
+  voids: 'all',
+  fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
+  words: ({ made = 1, openingId }, { at }) =>
+    `${made > 1 ? `${made} strokes` : 'a stroke'}, ${at(openingId)}`,
+});

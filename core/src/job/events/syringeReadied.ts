@@ -1,0 +1,15 @@
+import { openingFault } from './faults';
+import { nothing, runEvent } from './kind';
+
+/** From below: no air left in the tube of the syringe, joined to the bleeder and tied. Only then it may be opened. */
+export interface SyringeReadiedHappening {
+  readonly kind: 'syringe readied';
+  readonly openingId: string;
+}
+
+export const syringeReadied = runEvent<SyringeReadiedHappening>({
+  kind: 'syringe readied',
+  voids: nothing('the bleeder is still shut'),
+  fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
+  words: ({ openingId }, { at }) => `the syringe joined and tied, ${at(openingId)}`,
+});

@@ -1,0 +1,13 @@
+import { nothing, deskEvent } from './kind';
+
+/** How it was taken in: what the odometer read, and who is there to help; null where nobody said. */
+export interface TakenInHappening {
+  readonly kind: 'taken in';
+  readonly odometerKm: number | null;
+  readonly helper: string | null;
+}
+
+export const takenIn = deskEvent<TakenInHappening>({
+  kind: 'taken in',
+  voids: nothing('it is said at the desk, and touches no part'),
+});

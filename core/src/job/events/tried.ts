@@ -1,0 +1,63 @@
+import { lowerFirst } from '../../base/text';
+import { openingFault } from './faults';
+import { nothing, runEvent } from './kind';
+
+/** What may help where bubbles stay the same, in order of effort [C]. */
+export const TRIES = [
+  'open less',
+  'tap it',
+  'flick it',
+  'another stroke',
+  'turn it up',
+  'wait',
+  'another method',
+] as const;
+export type Try = (typeof TRIES)[number];
+
+/** What to try where bubbles stay the same, and why that helps [C]. */
+export const TRY_WORDS: Readonly<Record<Try, { readonly title: string; readonly why: string }>> = {
+  'open less': {
+    title: 'Open it less',
+    why: 'Only as far as it flows: opened further it lets air in past its threads.',
+  },
+  'tap it': {
+    title: 'Tap it',
+    why: 'Caliper, backing plate or line, lightly, while fluid moves: bubbles that cling let go.',
+  },
+  'flick it': {
+    title: 'Flick the pedal or lever',
+    why: 'Shut; then a dozen times through its first few millimetres: bubbles below the port rise into the reservoir.',
+  },
+  'another stroke': {
+    title: 'Another stroke',
+    why: 'Fast down and slowly back where it was steady, steady where it was fast.',
+  },
+  'turn it up': {
+    title: 'Turn or raise it',
+    why: 'So that its bleeder is the highest point. Unhooked: its pistons blocked first, and hung by wire, never by its hose.',
+  },
+  wait: {
+    title: 'Wait half an hour',
+    why: 'Shut. Fine bubbles rise and gather; then go on.',
+  },
+  'another method': {
+    title: 'Another method',
+    why: 'Under “Something is wrong”, air that never ends: the rest is planned anew.',
+  },
+};
+
+/** Where bubbles stay the same: what was tried against it, or passed over. */
+export interface TriedHappening {
+  readonly kind: 'tried';
+  readonly openingId: string;
+  readonly what: Try;
+  readonly done: boolean;
+}
+
+export const tried = runEvent<TriedHappening>({
+  kind: 'tried',
+  voids: nothing('what is done at the bleeder is said by its own events'),
+  fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
+  words: ({ done, what, openingId }, { at }) =>
+    `${done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[what].title)}, ${at(openingId)}`,
+});
