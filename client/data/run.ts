@@ -1,6 +1,12 @@
 import type { Job } from '@brook/contract';
 import { type JobState } from '@brook/core/job/log';
-import { isPhoneEvent, type JobEvent, type PhoneHappening, type EventBase, type Logged } from '@brook/core/job/events';
+import {
+  isPhoneEvent,
+  type JobEvent,
+  type PhoneHappening,
+  type EventBase,
+  type Logged,
+} from '@brook/core/job/events';
 import { helpedOpening, nextStep, type RunState } from '@brook/core/job/run';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';

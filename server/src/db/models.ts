@@ -4,7 +4,13 @@ import type { ClosedPhase } from '@brook/core/bleed/call';
 import type { Control, Layout } from '@brook/core/vehicle/circuit';
 import type { Grade, IsoClass } from '@brook/core/fluid/verdict';
 import { type ControlOnRecord, type RunningClock } from '@brook/core/job/log';
-import { type AcceptedPick, type FluidRead, type JobEvent, type Medium, type VehicleEvent } from '@brook/core/job/events';
+import {
+  type AcceptedPick,
+  type FluidRead,
+  type JobEvent,
+  type Medium,
+  type VehicleEvent,
+} from '@brook/core/job/events';
 import type { Method } from '@brook/core/hydraulics/flow';
 import type { GateAnswer } from '@brook/core/job/gate';
 import type { Inside } from '@brook/core/fluid/inside';

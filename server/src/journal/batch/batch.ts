@@ -1,5 +1,11 @@
 import { jobEvent, type Appended, type EventAnswer } from '@brook/contract';
-import { addToJob, foldJob, isSuperfluous, jobEventFault, type JobState } from '@brook/core/job/log';
+import {
+  addToJob,
+  foldJob,
+  isSuperfluous,
+  jobEventFault,
+  type JobState,
+} from '@brook/core/job/log';
 import { type JobEvent, HALT_WORDS, type EventBase, type Logged } from '@brook/core/job/events';
 import { isClosed } from '@brook/core/job/stage';
 import { isDeepStrictEqual } from 'node:util';

@@ -1,4 +1,9 @@
-import { type DeskHappening, type JobEvent, type VehicleEvent, type Logged } from '@brook/core/job/events';
+import {
+  type DeskHappening,
+  type JobEvent,
+  type VehicleEvent,
+  type Logged,
+} from '@brook/core/job/events';
 import { addToJob } from '@brook/core/job/log';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
