@@ -314,7 +314,7 @@ CREATE INDEX hand_overs_list ON hand_overs (workshop_id, at);
 CREATE TABLE fluid_moved (
   id uuid PRIMARY KEY,
   workshop_id uuid NOT NULL REFERENCES workshops,
-  job_id uuid UNIQUE REFERENCES jobs,
+  job_id uuid REFERENCES jobs,
   container_id uuid UNIQUE REFERENCES containers,
   at timestamptz NOT NULL,
   by text NOT NULL,
@@ -328,6 +328,9 @@ CREATE TABLE fluid_moved (
   CHECK ((job_id IS NULL) <> (container_id IS NULL))
 );
 CREATE INDEX fluid_moved_drum ON fluid_moved (workshop_id, hand_over_id);
+-- What left with the drum stays as it was; what the job moves after that is a row of its own, one until the next hand-over.
+CREATE UNIQUE INDEX fluid_moved_in_hand ON fluid_moved (job_id) WHERE hand_over_id IS NULL;
+CREATE INDEX fluid_moved_job ON fluid_moved (job_id);
 
 -- What only grows -------------------------------------------------------------
 -- Functions that refuse look at the real tables, whatever stands in a temporary schema.

@@ -172,7 +172,8 @@ export async function recallBatch(actor: Actor, batch: string, page: PageRequest
   const found = await Container.sequelize!.query<Omit<Recall['uses'][number], 'at'> & { at: Date }>(
     `SELECT j.id AS "jobId", j.number AS "jobNumber", m.at, v.id AS "vehicleId", v.name AS "vehicleName", v.tag AS "vehicleTag", SUM(d.poured_ml) AS "pouredMl",
             NOT EXISTS (SELECT 1 FROM fluid_moved l JOIN jobs lj ON lj.id = l.job_id WHERE lj.vehicle_id = v.id AND l.at > m.at AND lj.released IS NOT NULL) AS "stillInside"
-       FROM containers c JOIN container_draws d ON d.container_id = c.id JOIN jobs j ON j.id = d.job_id JOIN vehicles v ON v.id = j.vehicle_id JOIN fluid_moved m ON m.job_id = j.id
+       FROM containers c JOIN container_draws d ON d.container_id = c.id JOIN jobs j ON j.id = d.job_id JOIN vehicles v ON v.id = j.vehicle_id
+       JOIN (SELECT job_id, max(at) AS at FROM fluid_moved GROUP BY job_id) m ON m.job_id = j.id
       WHERE c.workshop_id = :workshopId AND lower(c.batch) = lower(:batch) AND d.poured_ml > 0
         ${after ? 'AND (m.at, j.id) < (CAST(:at AS timestamptz), CAST(:jobId AS uuid))' : ''}
       GROUP BY j.id, v.id, m.at ORDER BY m.at DESC, j.id DESC LIMIT :limit`,

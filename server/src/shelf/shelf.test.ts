@@ -413,6 +413,57 @@ test('the drum holds what was bled, removed and caught, until it is handed over'
   );
 });
 
+test.each(['goes on and is recorded anew', 'ends by its count'] as const)(
+  'after the drum was handed over a job %s',
+  async (way) => {
+    await start();
+    const job = await tech.recordFluid(await tech.bled());
+    const before = (await tech.job(job.id)).fluidUsed!;
+    await tech
+      .send('post', '/waste/hand-overs', { toWhom: 'Harbour collection', document: 'W 3' })
+      .expect(201);
+    const { id: openingId } = planOfJob(job).openings[0]!;
+    await tech.say(job, [{ kind: 'opened again', openingId }]);
+    await tech.runOn(job, { strokes: 2 });
+    if (way === 'ends by its count') {
+      expect((await tech.end(job)).stage).toBe('ended');
+    } else {
+      const again = await tech.recordFluid(await tech.runOn(job));
+      expect(again.fluidUsed!.bledMl).toBeGreaterThan(before.bledMl);
+      // Once more, after a second hand-over.
+      await tech
+        .send('post', '/waste/hand-overs', { toWhom: 'Harbour collection', document: 'W 4' })
+        .expect(201);
+      await tech.say(job, [{ kind: 'shut', openingId, tightened: 'by feel' }]);
+      await tech.recordFluid(await tech.runOn(job));
+    }
+    const after = (await tech.job(job.id)).fluidUsed!;
+    expect(after.bledMl).toBeGreaterThan(before.bledMl);
+    const { wasteMl } = wasteSchema.parse((await tech.get('/waste').expect(200)).body);
+    const expected = way === 'ends by its count' ? after.bledMl - before.bledMl : 0;
+    expect(wasteMl).toBeCloseTo(expected, 6);
+    // The vehicle got the batch once.
+    const { uses } = recallSchema.parse(
+      (await tech.get(`/shelf/recall?batch=${after.containers[0]!.batch}`).expect(200)).body,
+    );
+    expect(uses.map((u) => u.jobId)).toEqual([job.id]);
+  },
+);
+
+test('strokes that are taken back after the drum was handed over let the job end', async () => {
+  await start();
+  const job = await tech.recordFluid(await tech.bled());
+  await tech
+    .send('post', '/waste/hand-overs', { toWhom: 'Harbour collection', document: 'W 5' })
+    .expect(201);
+  const strokes = (await tech.job(job.id)).events.filter((e) => e.kind === 'stroke').slice(-3);
+  await tech.say(
+    job,
+    strokes.map((e) => ({ kind: 'undone', eventId: e.id })),
+  );
+  expect((await tech.end(job)).stage).toBe('ended');
+});
+
 test('who got the batch, in one search, and nobody else’s', async () => {
   await start([delivery('K-117', 1000, 3)]);
   const job = await released('M 1');

@@ -129,6 +129,18 @@ describe('what settles', () => {
     expect(early.kinds()).toContain('tool cycle owed modulator-primary');
   });
 
+  // The cycle is owed since a quarter of an hour into the first of January 1970.
+  test.each([
+    ['1969-12-31', true],
+    ['1970-01-01', false],
+    ['1970-01-02', false],
+    ['1999-06-30', false],
+  ])('a paper dated %s leaves a cycle owed that began then: %s', (date, owed) => {
+    const yard = owesCycle();
+    yard.say({ ...paper, date, bledAfter: true }, 50_000_000);
+    expect(yard.kinds().some((k) => k.startsWith('tool cycle owed'))).toBe(owed);
+  });
+
   test('the base bleed after a paper: by a job taken in after it', () => {
     const yard = owesCycle();
     yard.say({ ...paper, bledAfter: false }, 1_500_000);

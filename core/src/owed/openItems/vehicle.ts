@@ -1,4 +1,5 @@
 import { paths, type Layout } from '../../vehicle/circuit';
+import { dayEndsMs } from '../../base/clock';
 import type { DriveState } from '../../job/stage';
 import { undoneIds } from '../../job/log';
 import { type VehicleEvent, type Logged } from '../../job/events';
@@ -25,7 +26,9 @@ export function openItems({ layout, jobs, log }: VehicleFacts): OpenItem[] {
   const said = log.filter((e) => !undone.has(e.id));
   const papers = said.flatMap((e) => (e.kind === 'cycle elsewhere' ? [e] : []));
   const cycledElsewhere = (m: OpenItem) =>
-    m.kind === 'tool cycle owed' && papers.some((p) => p.atMs >= m.sinceMs);
+    m.kind === 'tool cycle owed' &&
+    // A paper settles only what began before its date was past.
+    papers.some((p) => p.atMs >= m.sinceMs && dayEndsMs(p.date) > m.sinceMs);
   return [
     ...byJobs.filter((m) => !cycledElsewhere(m)),
     ...jobs.flatMap((j, i) => afterClose(j, jobs.slice(i + 1))),

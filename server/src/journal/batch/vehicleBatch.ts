@@ -20,7 +20,7 @@ export async function takeVehicleBatch(
     const log = await vehicleLogOf(vehicleId, transaction);
     const answers: EventAnswer[] = [];
     for (const given of events) {
-      const { answer, fresh } = look(log, given);
+      const { answer, fresh } = look(log, given, at);
       answers.push(answer);
       if (!fresh) continue;
       const kept = by(actor, fresh);
@@ -37,6 +37,7 @@ export async function takeVehicleBatch(
 function look(
   log: readonly Logged<VehicleEvent>[],
   given: unknown,
+  at: Date,
 ): { readonly answer: EventAnswer; readonly fresh?: VehicleEvent } {
   const read = vehicleEvent.safeParse(given);
   if (!read.success) {
@@ -56,6 +57,8 @@ function look(
       ? known
       : refused('This id stands for another event already; an event keeps its content.');
   }
+  if (event.kind === 'cycle elsewhere' && liesAhead(event.date, at))
+    return refused(`The paper is dated ${event.date}; its date should be a day up to today.`);
   if (event.kind === 'undone') {
     if (!log.some((e) => e.id === event.eventId))
       return refused(`There is no event "${event.eventId}" to undo.`);
@@ -63,3 +66,9 @@ function look(
   }
   return { answer: { id: event.id, result: 'new', sentence: null }, fresh: event };
 }
+
+/** Nowhere on earth a day has begun sooner than so long before it does at Greenwich, ms. */
+const FIRST_ZONE_MS = 14 * 3_600_000;
+
+const liesAhead = (date: string, at: Date): boolean =>
+  Date.parse(date) - FIRST_ZONE_MS > at.getTime();

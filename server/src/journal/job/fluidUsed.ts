@@ -32,7 +32,7 @@ export async function putFluidUsed(
     );
     await refuseWrongContainers(locked, given);
     refuseGap(locked, given);
-    await settle(locked, given);
+    await settle(locked, given, 'recorded');
     // So that the job's version moves with what hangs on it.
     locked.job.changed('stage', true);
   });
@@ -65,15 +65,19 @@ export async function settleByStrokes(locked: LockedJob): Promise<void> {
     // What none of them was down as holding was poured all the same: the one at hand is to be counted.
     .map((c) => (c.containerId === first!.id ? { ...c, pouredMl: c.pouredMl + restMl } : c))
     .filter((c) => c.pouredMl > 0);
-  await settle(locked, {
-    containers: containers.map((c) => ({ ...c, discardedMl: 0, countedLeftMl: null })),
-    bledMl: run.bledMl,
-    bledBy: 'strokes',
-    removedMl: run.removedMl,
-    spilledMl: 0,
-    caught: true,
-    gap: null,
-  });
+  await settle(
+    locked,
+    {
+      containers: containers.map((c) => ({ ...c, discardedMl: 0, countedLeftMl: null })),
+      bledMl: run.bledMl,
+      bledBy: 'strokes',
+      removedMl: run.removedMl,
+      spilledMl: 0,
+      caught: true,
+      gap: null,
+    },
+    'counted',
+  );
 }
 
 /** What a job moved, as it stands on its record; null before it was recorded. */
@@ -115,8 +119,16 @@ export async function fluidUsedOf(jobId: string): Promise<FluidUsedRecord | null
   };
 }
 
-/** Bring shelf and drum to what a job moved, and put it into the log. */
-async function settle(locked: LockedJob, given: FluidUsed): Promise<void> {
+/**
+ * Bring shelf and drum to what a job moved, and put it into the log.
+ *
+ * @param how what somebody records may not be less than what left with the drum; a count that is less stops nobody from ending a job
+ */
+async function settle(
+  locked: LockedJob,
+  given: FluidUsed,
+  how: 'recorded' | 'counted',
+): Promise<void> {
   const { job, transaction, actor, at } = locked;
   const rows = await FluidMovedRow.findAll({
     where: { jobId: job.id },
@@ -155,6 +167,7 @@ async function settle(locked: LockedJob, given: FluidUsed): Promise<void> {
   const moved = beyondHandedOver(
     given,
     rows.filter((r) => r.handOverId),
+    how,
   );
   const record = { at, by: actor.name, bledBy: given.bledBy, ...moved };
   const open = rows.find((r) => !r.handOverId);
@@ -170,7 +183,11 @@ async function settle(locked: LockedJob, given: FluidUsed): Promise<void> {
 type Moved = Pick<FluidMovedRow, 'bledMl' | 'removedMl' | 'spilledMl' | 'discardedMl' | 'caughtMl'>;
 
 /** What a job moved besides what left with the drum already. */
-function beyondHandedOver(given: FluidUsed, handed: readonly Moved[]): Moved {
+function beyondHandedOver(
+  given: FluidUsed,
+  handed: readonly Moved[],
+  how: 'recorded' | 'counted',
+): Moved {
   const discardedMl = given.containers.reduce((sum, c) => sum + c.discardedMl, 0);
   const all: Moved = {
     bledMl: given.bledMl,
@@ -181,7 +198,7 @@ function beyondHandedOver(given: FluidUsed, handed: readonly Moved[]): Moved {
   };
   const rest = (of: keyof Moved): number => {
     const gone = handed.reduce((sum, r) => sum + r[of], 0);
-    if (gone > all[of] + 1e-6)
+    if (how === 'recorded' && gone > all[of] + 1e-6)
       throw refused(
         `${Math.round(gone)} mL of this job were handed over with the drum already; it cannot have been less.`,
       );

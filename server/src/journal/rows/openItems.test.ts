@@ -423,7 +423,7 @@ describe('look and prove', () => {
       planId: null,
       kind: 'cycle elsewhere',
       workshop: 'Harbour garage',
-      date: '2026-03-09',
+      date: '2026-03-10',
       paper: 'H 12',
       bledAfter: false,
       ...more,
@@ -432,6 +432,17 @@ describe('look and prove', () => {
       (await tech.send('post', `/vehicles/${car.id}/events`, { events: [event] })).body.answers[0];
     expect(await put(paper({ date: 'Monday' }))).toMatchObject({ result: 'refused' });
     expect(await put(paper({ bledAfter: undefined }))).toMatchObject({ result: 'refused' });
+    // No date lies ahead, and a paper of before the work says nothing of it.
+    for (const date of ['2099-01-01', '2026-03-12'])
+      expect(await put(paper({ date }))).toMatchObject({
+        result: 'refused',
+        sentence: `The paper is dated ${date}; its date should be a day up to today.`,
+      });
+    for (const date of ['1999-01-01', '2026-03-09']) {
+      const event = paper({ date, bledAfter: true });
+      expect(await put(event)).toMatchObject({ result: 'new' });
+      expect((await kinds(car.id)).join()).toContain('tool cycle owed');
+    }
     expect(await put(paper({}))).toMatchObject({ result: 'new' });
     expect(await kinds(car.id)).toContain('base bleed owed modulator-primary');
     expect((await kinds(car.id)).join()).not.toContain('tool cycle owed');
