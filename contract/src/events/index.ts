@@ -1,6 +1,6 @@
 import type { PhoneHappening, VehicleHappening } from '@brook/core/job/events';
 import type { z } from 'zod';
-import { stageEvents } from '../stageEvent';
+import { stageEvents } from './stageEvent';
 import { jointTightened } from './jointTightened';
 import { lookLater } from './lookLater';
 import { prepared } from './prepared';

@@ -10,7 +10,7 @@ import {
   type StageEvent,
 } from '@brook/core/bleed/stages';
 import { z } from 'zod';
-import { within, line, oneOf } from './common';
+import { within, line, oneOf } from '../common';
 
 /** A stage's id; that of a later plan carries the plan's own. */
 const stageId = line('Stage', 1, 120);
