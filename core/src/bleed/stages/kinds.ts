@@ -128,9 +128,10 @@ export function stageOpens(stage: OwnStage): boolean {
   return own(stage).opens;
 }
 
-/** Whether a saying touches the vehicle, so that what was answered for the proof before it no longer holds. */
+/** Whether a saying touches the vehicle, so that what was answered for the proof before it no longer holds. What no stage knows counts as touching. */
 export function sayingTouches(kind: StageSaying['kind']): boolean {
-  return OWN_STAGE_KINDS.some((k) => rulesOf({ kind: k })[kind]?.touches);
+  const rules = OWN_STAGE_KINDS.flatMap((k) => rulesOf({ kind: k })[kind] ?? []);
+  return rules.length === 0 || rules.some((rule) => rule.touches);
 }
 
 /** The sentence for an event that cannot belong to a stage, or null. */

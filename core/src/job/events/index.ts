@@ -38,5 +38,5 @@ export { LOOK_LATER, type LookLater } from './lookLater';
 export { FLUID_READ_VERSION, type FluidRead } from './fluidRead';
 export { type AcceptedPick } from './planAccepted';
 export { type FluidUsedEntry } from './fluidUsed';
-export { OVERRIDABLE, type Overridable } from './overridden';
+export { type Overridable } from './overridden';
 export type { StageEvent } from './stageEvent';

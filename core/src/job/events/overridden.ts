@@ -1,8 +1,7 @@
 import { nothing, deskEvent } from './kind';
 
 /** Reasons of the gate that are paper, not brakes. */
-export const OVERRIDABLE = ['torque not written', 'photo asked for'] as const;
-export type Overridable = (typeof OVERRIDABLE)[number];
+export type Overridable = 'torque not written' | 'photo asked for';
 
 /** A lead let paper go that the gate asked for, by their own sign-in; it stays on the record. */
 export interface OverriddenHappening {

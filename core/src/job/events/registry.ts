@@ -58,7 +58,8 @@ import { cycleElsewhere, type CycleElsewhereHappening } from './cycleElsewhere';
 import type { EventKind, Known, Names, Part, Voids } from './kind';
 import { stageEventFault, stageVoids, type StageEvent } from './stageEvent';
 
-/** The kinds of each part: what each says, by the name of its file. What a stage says stands with its stage. */
+// The kinds of each part: what each says, by the name of its file. What a stage says stands with its stage.
+
 /** What is done and seen while a vehicle is bled. `openingId` names one opening of a bleeder. */
 export interface RunKinds {
   readonly prepared: PreparedHappening;

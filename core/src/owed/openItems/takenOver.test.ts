@@ -1,6 +1,5 @@
 import { gateWords } from '../../job/gate';
 import { foldJob } from '../../job/log';
-import { type JobEvent, type Logged } from '../../job/events';
 import { nextStep } from '../../job/run';
 import {
   afterWork,
@@ -29,13 +28,8 @@ import {
   halt,
   flush,
   onePart,
+  brown,
 } from '../../testing/yard';
-
-const brown = (): Logged<JobEvent> =>
-  loggedEvent({
-    kind: 'fluid read',
-    read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
-  } as unknown as LooseEvent);
 
 describe('the next job does not free what the one before left', () => {
   test('(a) a bleeder snapped, the job ended; then the clutch alone', () => {

@@ -1,5 +1,4 @@
 import { foldJob } from '../../job/log';
-import { type JobEvent, type Logged } from '../../job/events';
 import { nextStep } from '../../job/run';
 import type { WorkDone } from '../../bleed/scope';
 import {
@@ -25,13 +24,8 @@ import {
   until,
   halt,
   flush,
+  brown,
 } from '../../testing/yard';
-
-const brown = (): Logged<JobEvent> =>
-  loggedEvent({
-    kind: 'fluid read',
-    read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
-  } as unknown as LooseEvent);
 
 describe('what settles', () => {
   const snapped = (): Yard => {

@@ -147,3 +147,10 @@ export const onePart = (layout: Layout, partId: string, masterIds: readonly stri
     masterIds: [...masterIds],
     parts: [{ partId, cappedAtOnce: true, keptFull: true, newPart: false }],
   });
+
+/** Fluid that was read as brown: to be replaced now. */
+export const brown = (): Logged<JobEvent> =>
+  loggedEvent({
+    kind: 'fluid read',
+    read: { verdict: { verdict: 'fill', condition: { verdict: 'replace now' } } },
+  } as unknown as LooseEvent);
