@@ -1,4 +1,5 @@
 import type { Job } from '@brook/contract';
+import { heardThrough } from '@brook/core/job/events';
 import { replaceEqualDeep } from '@tanstack/react-query';
 
 /** How far a job is known: its log only grows, and its version never falls. */
@@ -37,7 +38,9 @@ export const against = (known: Known, answer: Known) => ({
 export function laterJob(known: Job | undefined, answer: Job): Job {
   if (!known || !against(knownOf(known), knownOf(answer)).overtaken) return answer;
   const { events, version, drive, vehicleDrive } = known;
-  return { ...answer, events, version, drive, vehicleDrive };
+  // What both tell it has heard, and what the log goes on with from there.
+  const heard = heardThrough(Math.min(known.heard, answer.heard), events);
+  return { ...answer, events, version, drive, vehicleDrive, heard };
 }
 
 /** The same, for the cache: what did not change stays the very thing that it was. */

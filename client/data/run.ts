@@ -51,8 +51,6 @@ export interface LiveJob {
   readonly ready: boolean;
   /** Whether this phone counts; another one that taps is asked about. */
   readonly counts: boolean;
-  /** The last event of the workshop's log that this phone knows; null where it knows none. */
-  readonly knew: string | null;
   /**
    * Record what happened. Painted once it is kept, so that a number that was seen is never lost.
    *
@@ -100,9 +98,10 @@ export function useJobLog(job: Job): LiveJob {
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
   const planId = state.run?.plan.id ?? null;
+  const { heard } = job;
   const say = useCallback(
     (happening: PhoneHappening, id: string = uuid()) => {
-      const base = { id, deviceId: deviceId(), atMs: nowMs(), planId };
+      const base = { id, deviceId: deviceId(), atMs: nowMs(), planId, heard };
       // Nobody counts before it is known who does.
       if (!person) return;
       enqueue(job.id, { id: person.id, name: person.name }, seqFloor, (deviceSeq) => ({
@@ -121,7 +120,7 @@ export function useJobLog(job: Job): LiveJob {
           ),
         );
     },
-    [job.id, setBox, person, seqFloor, planId, client],
+    [job.id, setBox, person, seqFloor, planId, heard, client],
   );
   // What is taken back is the last that was painted, however quickly the key comes after it.
   const painted = useRef(state);
@@ -176,7 +175,6 @@ export function useJobLog(job: Job): LiveJob {
     refusal,
     ready: box !== null && person !== undefined,
     counts: countsHere(state.run),
-    knew: job.events.at(-1)?.id ?? null,
     say,
     undo,
     undoAsked,
@@ -261,8 +259,11 @@ function lastToUndo(
 
 /** What an event says, without what every event carries. */
 function happeningOf(event: PhoneEvent): PhoneHappening {
-  const { id: _, deviceId: __, deviceSeq: ___, atMs: ____, planId: _____, ...said } = event;
-  return said as PhoneHappening;
+  // Said again it is said by what this phone has heard by now.
+  const base = ['id', 'deviceId', 'deviceSeq', 'atMs', 'planId', 'heard'];
+  return Object.fromEntries(
+    Object.entries(event).filter(([name]) => !base.includes(name)),
+  ) as unknown as PhoneHappening;
 }
 
 function lastSeqOf(events: readonly EventBase[]): number {

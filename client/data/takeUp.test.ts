@@ -16,6 +16,7 @@ const told = (ids: string[], version = 3, drive: LogAnswer['drive'] = FREE): Log
   version,
   drive,
   stage: 'run',
+  lastPlace: 0,
 });
 const ids = (job: Job | null) => job!.events.map((e) => e.id).join('');
 

@@ -1,12 +1,13 @@
 import type { Appended, Job } from '@brook/contract';
 import { isClosed } from '@brook/core/job/stage';
+import { heardThrough } from '@brook/core/job/events';
 import { movesClocks } from '@brook/core/base/clock';
 import type { useQueryClient } from '@tanstack/react-query';
 import { forgetLists } from './job';
 import { against, knownOf } from './laterJob';
 
 /** What the server told of a job's log: events behind a position, and how the job stands. */
-export type LogAnswer = Pick<Appended, 'events' | 'stage' | 'version' | 'drive'>;
+export type LogAnswer = Pick<Appended, 'events' | 'stage' | 'version' | 'drive' | 'lastPlace'>;
 
 const standing = (known: Job, since: number, { version, events }: LogAnswer) =>
   against(knownOf(known), { version, position: since + events.length });
@@ -21,9 +22,11 @@ export function withTold(known: Job, since: number, told: LogAnswer): Job | null
   if (since > known.events.length) return null;
   const { longer, newer, older } = standing(known, since, told);
   if (!longer && !newer) return known;
+  const events = longer ? [...known.events.slice(0, since), ...told.events] : known.events;
   return {
     ...known,
-    events: longer ? [...known.events.slice(0, since), ...told.events] : known.events,
+    events,
+    heard: heardThrough(known.heard, events),
     ...(older
       ? {}
       : {
@@ -54,9 +57,12 @@ export function takeUp(
   if (taken !== known) client.setQueryData<Job>(key, taken);
   const { newer, older } = standing(known, since, told);
   const stage = !older && known.stage !== told.stage;
-  const drive = taken.drive.state !== known.drive.state;
+  // A mark or a late word of another job changes it without a word in this log.
+  const drive = !older && told.drive.state !== known.drive.state;
   // What a job says besides its log changed: plan, containers, what was recorded.
   const beyond = newer && told.events.some((e) => e.deviceSeq === 0);
-  if (stage || beyond) void client.invalidateQueries({ queryKey: key });
+  // Something of its vehicle was said elsewhere: what is owed is fetched, and then heard.
+  const elsewhere = told.lastPlace > taken.heard;
+  if (stage || beyond || drive || elsewhere) void client.invalidateQueries({ queryKey: key });
   if (stage || drive || told.events.some((e) => movesClocks(e, known.clocks))) forgetLists(client);
 }

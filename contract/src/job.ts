@@ -92,6 +92,10 @@ const named = z.object({ by: z.string(), at: isoTime });
 export const job = jobSummary.extend({
   openedBy: z.string(),
   drive: driveState.describe('Drive state of the vehicle'),
+  heard: z
+    .number()
+    .int()
+    .describe('Up to which place of its vehicle’s order this tells everything'),
   before: z
     .array(openItem)
     .describe('What the vehicle owes besides this job’s own: the job takes it over'),

@@ -55,6 +55,7 @@ export const appended = z.object({
   stage: z.enum(JOB_STAGES),
   version: z.number().int(),
   drive: driveState,
+  lastPlace: z.number().int().describe('The last place of its vehicle’s order'),
 });
 export type Appended = z.infer<typeof appended>;
 

@@ -26,6 +26,7 @@ export const liveLog = z.object({
   stage: z.enum(JOB_STAGES),
   version: z.number().int(),
   drive: driveState,
+  lastPlace: z.number().int().describe('The last place of its vehicle’s order'),
 });
 export type LiveLog = z.infer<typeof liveLog>;
 

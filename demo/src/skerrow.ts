@@ -106,7 +106,7 @@ const history: SeedJob[] = [
   checked('SM 1', 125, HATCHBACK(2.3, 3)),
   {
     ...released('MC 3', 94, MOTORCYCLE(1.8)),
-    lookAgain: [{ kind: 'joint tightened', elementId: 'front', manualNm: 8, appliedNm: 10.8 }],
+    lookAgain: [{ kind: 'joint tightened', elementId: 'front', manualNm: 8, appliedNm: 9.4 }],
   },
   released('PV 1', 90, HATCHBACK(2.5, 3.1), 'una', 0.9),
   checked('HC 1', 80, PROBED(203, 985)),

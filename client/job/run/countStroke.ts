@@ -3,13 +3,13 @@ import { deviceId } from '../../data/device';
 import type { LiveRun } from '../../data/run';
 
 /** From here on this phone counts. What another one counted and this one has not seen is asked about afterwards. */
-export function takeCount({ say, knew }: Pick<LiveRun, 'say' | 'knew'>, way: CountWay): void {
-  say({ kind: 'counting', way, knew });
+export function takeCount({ say }: Pick<LiveRun, 'say'>, way: CountWay): void {
+  say({ kind: 'counting', way });
 }
 
 /** Count by hand what was made; where the app beat time before, the jar was read, or a helper's phone counted, the record says that they do no longer. */
 export function countStroke(
-  run: Pick<LiveRun, 'state' | 'say' | 'knew'>,
+  run: Pick<LiveRun, 'state' | 'say'>,
   openingId: string,
   made = 1,
 ): void {

@@ -1,4 +1,6 @@
 import type { Vehicle } from '@brook/contract';
+import { lowerFirst } from '@brook/core/base/text';
+import { clearsByLook, openItemTitle, type OpenItem } from '@brook/core/owed/openItems';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useSayOfVehicle } from '../../data/vehicles';
@@ -8,14 +10,39 @@ import { Field } from '../../ui/Field';
 import { More } from '../../ui/More';
 import { Caution } from '../../ui/Notice';
 
-/** What anybody may say of a vehicle outside a job: that it must not be driven, and that another workshop cycled its modulator. */
+/** What anybody may say of a vehicle outside a job: what was looked at, that it must not be driven, and that another workshop cycled its modulator. */
 export function SayOfVehicle({ vehicle }: { readonly vehicle: Vehicle }) {
   const owesCycle = vehicle.openItems.some((m) => m.kind === 'tool cycle owed');
   return (
     <View>
+      {vehicle.openItems.filter(clearsByLook).map((m) => (
+        <LookedAt key={m.id} vehicleId={vehicle.id} of={m} />
+      ))}
       <MarkIt vehicleId={vehicle.id} />
       {owesCycle ? <CycledElsewhere vehicleId={vehicle.id} /> : null}
     </View>
+  );
+}
+
+/** Bad news is taken back by a look: whoever looked says what they saw, and signs for it. */
+function LookedAt({ vehicleId, of }: { readonly vehicleId: string; readonly of: OpenItem }) {
+  const [saw, setSaw] = useState('');
+  const say = useSayOfVehicle(vehicleId);
+  return (
+    <More title={`Looked at: ${lowerFirst(openItemTitle(of))}`} about={of.because}>
+      <Field
+        label="What did you look at, and what did you see?"
+        value={saw}
+        onChange={setSaw}
+        maxLength={300}
+        fault={say.error?.message ?? null}
+      />
+      <Button
+        label="I looked at it"
+        disabled={saw.trim().length < 3 || say.isPending}
+        onPress={() => say.mutate({ kind: 'looked at', openItemId: of.id, saw: saw.trim() })}
+      />
+    </More>
   );
 }
 

@@ -3,7 +3,7 @@ import type { PedalResult } from '@brook/core/control/pedal';
 import type { JobEvent } from '@brook/core/job/events';
 import type { TemplateId } from '@brook/core/vehicle/circuit/templates';
 import type { FluidEntry, Job } from '../job';
-import type { Appended } from '../jobEvent';
+import type { Appended, VehicleAnswers } from '../jobEvent';
 import type { PlanChoices } from '../plan';
 import type { Container, FluidUsed, NewContainers } from '../shelf';
 import type { NewVehicle, Vehicle } from '../vehicle';
@@ -70,6 +70,23 @@ export abstract class ApiDriver {
   /** A vehicle as it stands now. */
   vehicle(id: string): Promise<Vehicle> {
     return this.ask('get', `/vehicles/${id}`);
+  }
+
+  /** Say something of a vehicle outside any job. @throws Error where it is refused */
+  async sayOf({ id }: Pick<Vehicle, 'id'>, said: object): Promise<Vehicle> {
+    const event = {
+      id: this.phone.nextId(),
+      deviceId: this.phone.deviceId(),
+      deviceSeq: 1,
+      atMs: this.phone.saidFromMs(1),
+      planId: null,
+      ...said,
+    };
+    const { answers } = await this.ask<VehicleAnswers>('post', `/vehicles/${id}/events`, {
+      events: [event],
+    });
+    if (answers[0]?.result === 'refused') throw new Error(answers[0].sentence!);
+    return this.vehicle(id);
   }
 
   async saveLayout({ id }: Pick<Vehicle, 'id'>, layout: Vehicle['layout']): Promise<Vehicle> {
@@ -139,12 +156,15 @@ export abstract class ApiDriver {
   ): Promise<Job> {
     const fromMs = this.phone.saidFromMs(said.length);
     const lastSeq = this.seqOf(id, deviceId);
+    // Somebody with reception: whoever has not heard of something says so.
+    const { heard } = await this.job(id);
     const events = said.map((event, i) => ({
       id: this.phone.nextId(),
       deviceId,
       deviceSeq: lastSeq + i + 1,
       atMs: fromMs + i * this.phone.everyMs,
       planId: null,
+      heard,
       ...event,
     }));
     this.count(id, events);

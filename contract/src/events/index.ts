@@ -46,6 +46,7 @@ import { backOn } from './backOn';
 import { mediaNote } from './mediaNote';
 import { undone } from './undone';
 import { marked } from './marked';
+import { lookedAt } from './lookedAt';
 import { cycleElsewhere } from './cycleElsewhere';
 
 export { base } from './shared';
@@ -103,7 +104,7 @@ export const phoneHappenings = [
 export const lookAgainHappenings = [jointTightened, lookLater] as const;
 
 /** What may be said of a vehicle outside any job. */
-export const vehicleHappenings = [marked, cycleElsewhere, undone] as const;
+export const vehicleHappenings = [marked, lookedAt, cycleElsewhere, undone] as const;
 
 type KindsOf<S extends readonly z.ZodType<{ readonly kind: string }>[]> = z.output<
   S[number]

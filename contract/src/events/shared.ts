@@ -23,4 +23,9 @@ export const base = {
   planId: line('Plan', 1, 60)
     .nullable()
     .describe('The plan under which it was made; null before there was one'),
+  heard: counter('heard', 0)
+    .optional()
+    .describe(
+      'Up to which place of its vehicle’s order this device had heard of everything; left out, of nothing',
+    ),
 };

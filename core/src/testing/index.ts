@@ -22,6 +22,7 @@ export {
   loggedEvent,
   logFrom,
   NOBODY_LOOKED,
+  placed,
   runOf,
   type LooseEvent,
 } from './runs';

@@ -28,15 +28,26 @@ export function loggedEvent(said: LooseEvent): Logged<JobEvent> {
     atMs: 0,
     planId: null,
     person: 'Una',
+    // Who does not say what it had heard of had heard of all.
+    heard: Number.MAX_SAFE_INTEGER,
     ...said,
   } as Logged<JobEvent>;
 }
 
-/** The log of a job that begins with the acceptance of a plan; a second copy of an event is not in it. */
+/** Events as the server places them in the order of their vehicle, behind a position. */
+export const placed = <E extends Logged<EventBase>>(log: readonly E[], behind = 0): E[] =>
+  log.map((e, i) => ({
+    ...e,
+    order: { position: behind + i + 1, receivedMs: e.order?.receivedMs ?? e.atMs },
+  }));
+
+/** The log of a job that begins with the acceptance of a plan, at the first place; a second copy of an event is not in it. */
 export function logFrom(plan: Plan, events: readonly LooseEvent[]): Logged<JobEvent>[] {
   const accepted = loggedEvent({ id: 'accepted', kind: 'plan accepted', plan, pick: null });
   const seen = new Set<string>();
-  return [accepted, ...events.map(loggedEvent)].filter((e) => !seen.has(e.id) && seen.add(e.id));
+  return placed(
+    [accepted, ...events.map(loggedEvent)].filter((e) => !seen.has(e.id) && seen.add(e.id)),
+  );
 }
 
 /** State of a job that begins with the acceptance of a plan. */

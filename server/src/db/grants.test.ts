@@ -26,6 +26,7 @@ test.each([
   'job_events',
   'job_additions',
   'vehicle_events',
+  'vehicle_order',
   'open_item_entries',
   'gate_answers',
   'job_inside',

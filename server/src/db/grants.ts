@@ -17,6 +17,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   sign_in_tries: 'SELECT, INSERT, DELETE',
   vehicles: 'SELECT, INSERT, UPDATE',
   vehicle_events: 'SELECT, INSERT',
+  vehicle_order: 'SELECT, INSERT',
   jobs: 'SELECT, INSERT, UPDATE',
   job_events: 'SELECT, INSERT',
   job_additions: 'SELECT, INSERT',

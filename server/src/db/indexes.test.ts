@@ -16,6 +16,7 @@ const REACHED_OTHERWISE = [
   'job_devices workshop_id',
   'open_item_entries workshop_id',
   'vehicle_events workshop_id',
+  'vehicle_order job_id',
 ];
 
 test('whatever is summed up by what it belongs to has an index that begins with that', async () => {

@@ -208,6 +208,7 @@ export class JobSaysRow extends Model<
   InferCreationAttributes<JobSaysRow>
 > {
   declare jobId: string;
+  /** Of one that was moved, a row for each vehicle. */
   declare vehicleId: string;
   /** Of the job: jobs of a vehicle count up in the order in which they were taken in. */
   declare number: number;
@@ -298,6 +299,8 @@ export class GateAnswerRow extends Model<
   declare jobId: string;
   declare position: number;
   declare workshopId: string;
+  /** The last place of its vehicle's order when it was asked. */
+  declare vehiclePosition: number;
   declare answer: GateAnswer;
   declare at: Date;
   declare person: string;
@@ -528,7 +531,7 @@ export function defineModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'media' },
   );
   JobSaysRow.init(
-    { jobId: key(), vehicleId: uuid(), number: whole(), says: { ...json(), allowNull: false } },
+    { jobId: key(), vehicleId: key(), number: whole(), says: { ...json(), allowNull: false } },
     { sequelize, tableName: 'job_says' },
   );
   JobInsideRow.init(
@@ -594,6 +597,7 @@ export function defineModels(sequelize: Sequelize): void {
       jobId: key(),
       position: { ...whole(), primaryKey: true },
       workshopId: uuid(),
+      vehiclePosition: whole(),
       answer: { ...json(), allowNull: false },
       at: time(),
       person: text(),

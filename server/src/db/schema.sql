@@ -138,6 +138,18 @@ CREATE TABLE vehicle_events (
   PRIMARY KEY (vehicle_id, position),
   UNIQUE (vehicle_id, id)
 );
+-- The one order of what was said of a vehicle, in whatever log: given under its
+-- lock as it arrives. A job that was moved keeps its places here, and has others
+-- at the end of the order of the vehicle that was meant.
+CREATE TABLE vehicle_order (
+  vehicle_id uuid NOT NULL REFERENCES vehicles,
+  position integer NOT NULL,
+  job_id uuid REFERENCES jobs,
+  event_id uuid NOT NULL,
+  received_at timestamptz NOT NULL,
+  PRIMARY KEY (vehicle_id, position),
+  UNIQUE (vehicle_id, event_id)
+);
 -- Photos and voice notes, each under the id of the event that tells of it.
 CREATE TABLE media (
   workshop_id uuid NOT NULL REFERENCES workshops,
@@ -185,11 +197,13 @@ CREATE UNIQUE INDEX helper_links_open ON helper_links (job_id) WHERE ended_at IS
 
 -- What jobs say and leave -----------------------------------------------------
 
+-- By job and vehicle: one that was moved said something of both.
 CREATE TABLE job_says (
-  job_id uuid PRIMARY KEY REFERENCES jobs,
+  job_id uuid NOT NULL REFERENCES jobs,
   vehicle_id uuid NOT NULL REFERENCES vehicles,
   number integer NOT NULL,
-  says jsonb NOT NULL
+  says jsonb NOT NULL,
+  PRIMARY KEY (job_id, vehicle_id)
 );
 CREATE INDEX job_says_vehicle ON job_says (vehicle_id, number);
 CREATE TABLE open_item_entries (
@@ -214,6 +228,8 @@ CREATE TABLE gate_answers (
   job_id uuid NOT NULL REFERENCES jobs,
   position integer NOT NULL,
   workshop_id uuid NOT NULL REFERENCES workshops,
+  -- The last place of its vehicle's order when it was asked.
+  vehicle_position integer NOT NULL,
   answer jsonb NOT NULL,
   at timestamptz NOT NULL,
   person text NOT NULL,
@@ -345,6 +361,8 @@ CREATE TRIGGER job_additions_append_only BEFORE UPDATE OR DELETE ON job_addition
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER vehicle_events_append_only BEFORE UPDATE OR DELETE ON vehicle_events
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
+CREATE TRIGGER vehicle_order_append_only BEFORE UPDATE OR DELETE ON vehicle_order
+  FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER media_append_only BEFORE UPDATE OR DELETE ON media
   FOR EACH ROW EXECUTE FUNCTION refuse_change();
 CREATE TRIGGER open_item_entries_append_only BEFORE UPDATE OR DELETE ON open_item_entries
@@ -404,16 +422,19 @@ CREATE TRIGGER fluid_moved_closed_update BEFORE UPDATE ON fluid_moved
       IS DISTINCT FROM (NEW.job_id, NEW.bled_ml, NEW.removed_ml, NEW.spilled_ml, NEW.discarded_ml, NEW.by, NEW.at)
   ) EXECUTE FUNCTION refuse_fluid_of_closed();
 
--- A job becomes "released" only beside an answer of the gate for its log as it
--- stands, and with nothing open that holds its vehicle, whatever sends the change.
+-- A job becomes "released" only beside an answer of the gate for the last place
+-- of its vehicle's order, and with nothing open that holds its vehicle, whatever
+-- sends the change.
 CREATE FUNCTION refuse_release() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
 BEGIN
   IF NOT EXISTS (
     SELECT 1 FROM gate_answers g WHERE g.job_id = NEW.id
        AND g.position = (SELECT max(position) FROM job_events WHERE job_id = NEW.id AND event->>'kind' <> 'released')
+       AND g.vehicle_position = (SELECT max(o.position) FROM vehicle_order o WHERE o.vehicle_id = NEW.vehicle_id
+             AND NOT EXISTS (SELECT 1 FROM job_events e WHERE e.job_id = NEW.id AND e.id = o.event_id AND e.event->>'kind' = 'released'))
        AND g.answer->>'verdict' = 'release' AND jsonb_array_length(g.answer->'reasons') = 0
   ) THEN
-    RAISE EXCEPTION 'a job is released by the gate, for its log as it stands';
+    RAISE EXCEPTION 'a job is released by the gate, for its vehicle as it stands';
   END IF;
   IF EXISTS (SELECT 1 FROM open_items m WHERE m.vehicle_id = NEW.vehicle_id AND m.weight = 'holds') THEN
     RAISE EXCEPTION 'a job is not released while something holds its vehicle';
@@ -440,6 +461,15 @@ CREATE TRIGGER job_events_tell AFTER INSERT ON job_events
   REFERENCING NEW TABLE AS added FOR EACH STATEMENT EXECUTE FUNCTION tell_log();
 CREATE TRIGGER job_additions_tell AFTER INSERT ON job_additions
   REFERENCING NEW TABLE AS added FOR EACH STATEMENT EXECUTE FUNCTION tell_log();
+-- What is said of a vehicle elsewhere is told to the job in hand.
+CREATE FUNCTION tell_vehicle() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
+BEGIN
+  PERFORM pg_notify('brook_job', j.id || ' 0')
+    FROM jobs j WHERE NOT j.closed AND j.vehicle_id IN (SELECT vehicle_id FROM added WHERE job_id IS DISTINCT FROM j.id);
+  RETURN NULL;
+END $$;
+CREATE TRIGGER vehicle_order_tell AFTER INSERT ON vehicle_order
+  REFERENCING NEW TABLE AS added FOR EACH STATEMENT EXECUTE FUNCTION tell_vehicle();
 CREATE FUNCTION tell_job() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
 BEGIN
   PERFORM pg_notify('brook_job', NEW.id || ' 0');

@@ -64,8 +64,8 @@ test('what a later visit looks at again, and paper that a lead let go, stand whe
     fluid: { rules: { proofPhotos: 'level and joints' } },
   });
   expect(job!.leaves).toMatchObject([
-    { kind: 'look again', weight: 'owed' },
     { kind: 'by feel', weight: 'owed', where: 'front' },
+    { kind: 'look again', weight: 'owed' },
   ]);
   expect(job!.events.filter((e) => e.kind === 'overridden')).toMatchObject([
     { of: 'joints dry', why: 'Camera broken', person: 'Lead One' },

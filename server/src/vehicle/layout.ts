@@ -5,6 +5,7 @@ import type { LockedJob } from '../journal/log/locked';
 import { planOfJob } from '../journal/job/planOfJob';
 import { appendDesk } from '../journal/log/append';
 import { sayOfLocked } from '../journal/log/follow';
+import { lastInOrder } from '../journal/log/order';
 import { jobStateOf } from '../journal/log/stored';
 import { choicesStill } from '../journal/job/usualChoices';
 import { refused } from '../http/problems/kinds';
@@ -32,7 +33,8 @@ export async function changeLayout(
     await vehicle.update({ layout, version: version + 1 }, { transaction });
     if (!job) return;
     const state = await jobStateOf(job.id, transaction);
-    await planAnew({ job, vehicle, transaction, actor, at, state });
+    const lastPlace = await lastInOrder(vehicle.id, transaction);
+    await planAnew({ job, vehicle, transaction, actor, at, state, lastPlace });
   });
 }
 

@@ -1,7 +1,13 @@
 import type { Job } from '@brook/contract';
 import type { Layout } from '@brook/core/vehicle/circuit';
 import { manualTorqueOf } from '@brook/core/job/log';
-import { jointAgain, TORQUE_UNITS, torqueFault, torquePair } from '@brook/core/vehicle/torque';
+import {
+  jointAgain,
+  jointHolds,
+  TORQUE_UNITS,
+  torqueFault,
+  torquePair,
+} from '@brook/core/vehicle/torque';
 import { convertTorque, type TorqueUnit } from '@brook/core/base/units';
 import { useState } from 'react';
 import type { LiveJob } from '../../../data/run';
@@ -38,7 +44,11 @@ export function TorqueEntry({ job, layout, live, elementId, onSaid }: TorqueEntr
   const appliedNm = nm(applied);
   const faultOf = (value: number | null) => (value === null ? null : torqueFault(value, bleeder));
   const good = faultOf(manualNm) === null && faultOf(appliedNm) === null;
-  const above = good && jointAgain({ manualNm, appliedNm }) === 'above';
+  const joint = { manualNm, appliedNm };
+  const again = good && appliedNm !== null ? jointAgain(joint) : null;
+  const holds = jointHolds(joint)
+    ? 'It holds the vehicle until it is put right.'
+    : 'It goes on the list to be looked at again.';
   const say = (by: number | null) => {
     live.say({ kind: 'joint tightened', elementId, manualNm, appliedNm: by });
     setApplied('');
@@ -79,10 +89,14 @@ export function TorqueEntry({ job, layout, live, elementId, onSaid }: TorqueEntr
       {appliedNm !== null && faultOf(appliedNm) === null ? (
         <Words strong>{torquePair(appliedNm)}</Words>
       ) : null}
-      {above ? (
+      {again === 'above' || again === 'far above' ? (
         <Caution title={`Above the manual’s ${torquePair(manualNm!)}`}>
-          A thread may be stretched or a bleeder cracked. Slacken it, look at it, tighten it anew.
-          It goes on the list to be looked at again.
+          {`A thread may be stretched or a bleeder cracked. Slacken it, look at it, tighten it anew. ${holds}`}
+        </Caution>
+      ) : null}
+      {again === 'below' ? (
+        <Caution title={`Below the manual’s ${torquePair(manualNm!)}`}>
+          {`It may weep or work loose. Tighten it to its value. ${holds}`}
         </Caution>
       ) : null}
       <Button

@@ -1,4 +1,4 @@
-import { nothing, jobEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 /** Of this job by the event that told of it, of an earlier one by its open item. */
 export interface BackOnHappening {
@@ -10,6 +10,9 @@ export interface BackOnHappening {
 export const backOn = jobEvent<BackOnHappening>({
   kind: 'back on',
   voids: nothing('what came off made the proof void'),
+  opens: BRINGS_NOTHING,
+  settles: ['not back on'],
+  proves: PROVES_NOTHING,
   fault: ({ eventId, openItemId }, { find }) => {
     if ((eventId === null) === (openItemId === null))
       return 'Name what is back: by the event that told of it, or by the open item of an earlier job.';

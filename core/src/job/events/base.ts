@@ -9,7 +9,21 @@ export interface EventBase {
   readonly atMs: number;
   /** The plan under which it was made; null before there was one. */
   readonly planId: string | null;
+  /** Up to which place of its vehicle's order its phone had heard of everything; left out, of nothing. */
+  readonly heard?: number | undefined;
+}
+
+/** The place of an event in the one order of its vehicle: over its jobs, what came beside their records, and its own log. */
+export interface Order {
+  /** Counts up from 1. */
+  readonly position: number;
+  /** When the server got it, milliseconds since 1970. */
+  readonly receivedMs: number;
 }
 
 /** An event with the name of the person behind it, as the log keeps it. */
-export type Logged<E> = E & { readonly person: string };
+export type Logged<E> = E & {
+  readonly person: string;
+  /** Left out while only its phone has it: then it comes behind everything that has one. */
+  readonly order?: Order | undefined;
+};

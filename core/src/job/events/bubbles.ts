@@ -1,5 +1,6 @@
 import { openingFault } from './faults';
-import { nothing, runEvent } from './kind';
+import { PROVES_NOTHING, nothing, runEvent } from './kind';
+import { airBehind } from './places';
 
 export const BUBBLE_READINGS = ['none', 'fine', 'some', 'many'] as const;
 export type BubbleReading = (typeof BUBBLE_READINGS)[number];
@@ -13,6 +14,9 @@ export interface BubblesHappening {
 export const bubbles = runEvent<BubblesHappening>({
   kind: 'bubbles',
   voids: nothing('it is only seen'),
+  opens: ({ openingId, reading }, plans) => (reading === 'none' ? [] : airBehind(plans, openingId)),
+  settles: ['air possible'],
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ reading, openingId }, { at }) => `bubbles ${reading}, ${at(openingId)}`,
 });

@@ -1,6 +1,6 @@
 import { lowerFirst } from '../../base/text';
 import { elementIfAny } from './faults';
-import { jobEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, jobEvent } from './kind';
 
 /** What comes off a vehicle to be worked on, in the words of one tap [C]. */
 export const CAME_OFF = [
@@ -27,6 +27,9 @@ export interface CameOffHappening {
 export const cameOff = jobEvent<CameOffHappening>({
   kind: 'came off',
   voids: 'all',
+  opens: ({ id }) => [{ what: 'not back on', where: id }],
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ noteId = null, elementId }, { plans, find }) =>
     noteId !== null && find(noteId)?.kind !== 'media note'
       ? `There is no photo or voice note "${noteId}" of what came off.`

@@ -1,4 +1,4 @@
-import { nothing, jobEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 /** Somebody looked, whether or not it was up; named by the event that started it. */
 export interface ClockEndedHappening {
@@ -9,6 +9,9 @@ export interface ClockEndedHappening {
 export const clockEnded = jobEvent<ClockEndedHappening>({
   kind: 'clock ended',
   voids: nothing('a clock moves nothing'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ eventId }, { find }) =>
     find(eventId)?.kind === 'clock started' ? null : `There is no clock "${eventId}" to end.`,
   words: () => 'a clock that was looked at',

@@ -1,7 +1,7 @@
 import { lowerFirst } from '../../base/text';
 import { type ClockKind, CLOCK_WORDS } from '../../base/clock';
 import { elementIfAny } from './faults';
-import { nothing, jobEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 export interface ClockStartedHappening {
   readonly kind: 'clock started';
@@ -14,6 +14,9 @@ export interface ClockStartedHappening {
 export const clockStarted = jobEvent<ClockStartedHappening>({
   kind: 'clock started',
   voids: nothing('a clock moves nothing'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ elementId }, { plans }) => elementIfAny(plans, elementId),
   words: ({ clock, minutes }) => `a clock: ${lowerFirst(CLOCK_WORDS[clock].title)}, ${minutes} min`,
 });

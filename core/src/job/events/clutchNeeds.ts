@@ -1,5 +1,5 @@
 import { notClutchFault } from './faults';
-import { nothing, proofEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, proofEvent } from './kind';
 
 /** What the manual of this vehicle asks of a clutch, and where somebody wants it to take up: said once, known to its later jobs. */
 export interface ClutchNeedsHappening {
@@ -16,6 +16,9 @@ export interface ClutchNeedsHappening {
 export const clutchNeeds = proofEvent<ClutchNeedsHappening>({
   kind: 'clutch needs',
   voids: nothing('it is what the manual says'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ masterId, window }, { plans }) => {
     const notClutch = notClutchFault(plans, masterId);
     if (notClutch) return notClutch;

@@ -1,6 +1,6 @@
 import type { Colour } from '../../fluid/verdict';
 import { openingFault } from './faults';
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 export interface ColourHappening {
   readonly kind: 'colour';
@@ -11,6 +11,9 @@ export interface ColourHappening {
 export const colour = runEvent<ColourHappening>({
   kind: 'colour',
   voids: nothing('it is only seen'),
+  opens: BRINGS_NOTHING,
+  settles: ['old fluid'],
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ colour: seen, openingId }, { at }) => `colour ${seen}, ${at(openingId)}`,
 });

@@ -1,4 +1,4 @@
-import { nothing, vehicleEvent } from './kind';
+import { PROVES_NOTHING, nothing, vehicleEvent } from './kind';
 
 /** A tool cycle that another workshop did, by its paper; and whether that names the bleed after it. */
 export interface CycleElsewhereHappening {
@@ -12,4 +12,7 @@ export interface CycleElsewhereHappening {
 export const cycleElsewhere = vehicleEvent<CycleElsewhereHappening>({
   kind: 'cycle elsewhere',
   voids: nothing('it is of the vehicle, and of no job'),
+  opens: ({ bledAfter }) => (bledAfter ? [] : [{ what: 'base bleed owed', where: null }]),
+  settles: ['tool cycle owed'],
+  proves: PROVES_NOTHING,
 });

@@ -1,6 +1,6 @@
 import type { Plan } from '../../bleed/plan';
 import type { HaltReason } from './halted';
-import { nothing, runEvent } from './kind';
+import { PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** What a person may decide on a halt. */
 export const DECISIONS = [
@@ -71,6 +71,20 @@ export interface DecidedHappening {
 export const decided = runEvent<DecidedHappening>({
   kind: 'decided',
   voids: nothing('what it halted for made the proof void'),
+  opens: ({ decision, haltId }) =>
+    decision === 'leave shut' || decision === 'end job'
+      ? [{ what: 'done after close', where: null }]
+      : [],
+  settles: [
+    'air possible',
+    'bleeder left',
+    'seized',
+    'snapped',
+    'leak',
+    'control soft',
+    'stop verdict',
+  ],
+  proves: PROVES_NOTHING,
   fault: ({ haltId }, { find }) =>
     find(haltId) ? null : `There is no halt "${haltId}" to decide on.`,
   words: ({ decision }) => `a decision: ${decision}`,

@@ -1,5 +1,5 @@
 import { reservoirFault } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** A reservoir drawn off to half, before or while fluid is pushed up into it. */
 export interface DrawnOffHappening {
@@ -10,6 +10,9 @@ export interface DrawnOffHappening {
 export const drawnOff = runEvent<DrawnOffHappening>({
   kind: 'drawn off',
   voids: 'level',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ reservoirId }, { plans }) => reservoirFault(plans, reservoirId),
   words: () => 'drawn off to half',
 });

@@ -1,5 +1,5 @@
 import type { DriveResult } from '../items';
-import { nothing, deskEvent } from './kind';
+import { PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 export interface DriveEndedHappening {
   readonly kind: 'drive ended';
@@ -9,4 +9,7 @@ export interface DriveEndedHappening {
 export const driveEnded = deskEvent<DriveEndedHappening>({
   kind: 'drive ended',
   voids: ({ result }) => (result === 'bad' ? 'all' : nothing('it went well')),
+  opens: ({ result }) => (result === 'bad' ? [{ what: 'drive failed', where: null }] : []),
+  settles: ['drive failed'],
+  proves: PROVES_NOTHING,
 });

@@ -1,4 +1,4 @@
-import { nothing, deskEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** "Test drive only" was set. */
 export interface DriveSetHappening {
@@ -8,4 +8,7 @@ export interface DriveSetHappening {
 export const driveSet = deskEvent<DriveSetHappening>({
   kind: 'drive set',
   voids: nothing('it is said at the desk, and touches no part'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
 });

@@ -1,6 +1,6 @@
 import { bleederName } from '../../vehicle/circuit';
 import { openingFault, openingNamed } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** A steady flow was let run, so long at the most until somebody looks, or was stopped. What it gave is read on the jar. */
 export interface FlowSetHappening {
@@ -13,6 +13,9 @@ export interface FlowSetHappening {
 export const flowSet = runEvent<FlowSetHappening>({
   kind: 'flow set',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => {
     const opening = openingNamed(plans, openingId);
     return opening && (!opening.fromReservoir || opening.mostMlS === null)

@@ -8,7 +8,7 @@ import type {
   IsoClass,
 } from '../../fluid/verdict';
 import type { HouseRules } from '../../bleed/rules';
-import { nothing, deskEvent } from './kind';
+import { PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** Version of the shape in which a reading of the fluid and its verdict are stored. */
 export const FLUID_READ_VERSION = 3;
@@ -41,4 +41,7 @@ export interface FluidReadHappening {
 export const fluidRead = deskEvent<FluidReadHappening>({
   kind: 'fluid read',
   voids: nothing('it is only seen'),
+  opens: nothing('what it decides is read from its verdict'),
+  settles: ['stop verdict'],
+  proves: PROVES_NOTHING,
 });

@@ -1,4 +1,4 @@
-import { nothing, deskEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** What a job moved: what came out of which container, what left the vehicle. */
 export interface FluidUsedEntry {
@@ -27,4 +27,7 @@ export interface FluidUsedHappening {
 export const fluidUsed = deskEvent<FluidUsedHappening>({
   kind: 'fluid used',
   voids: nothing('what was poured is said by the events of the run'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
 });

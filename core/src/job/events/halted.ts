@@ -1,6 +1,7 @@
 import { lowerFirst } from '../../base/text';
 import { openingFault, masterFault, hasMaster } from './faults';
-import { runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { mattersOfHalt } from './places';
 
 /** What can stop a run. */
 export const HALT_REASONS = [
@@ -99,6 +100,10 @@ export interface HaltedHappening {
 export const halted = runEvent<HaltedHappening>({
   kind: 'halted',
   voids: 'all',
+  opens: ({ reason, openingId, masterId = null }, plans) =>
+    mattersOfHalt(reason, openingId, masterId, plans),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId, masterId = null }, { plans }) => {
     if (masterId !== null && !hasMaster(plans, masterId)) return masterFault(plans, masterId);
     return openingId === null ? null : openingFault(plans, openingId);

@@ -1,13 +1,21 @@
-export type { EventBase, Logged } from './base';
+export type { EventBase, Logged, Order } from './base';
+export { hadHeard, heardThrough, heardUpTo, positionOf } from './heard';
 export type { Known, Names, Voids } from './kind';
+export { OPEN_ITEM_KINDS, type Matter, type OpenItemKind } from './matters';
+export { namesIn } from './names';
+export { mattersOfHalt, modulatorsOf } from './places';
 export { elementFault } from './faults';
 export {
+  answerOf,
+  bearsOnDriving,
   happeningFault,
   happeningWords,
+  isBadAnswer,
   isBeforePlan,
   isByPhone,
   isOfRun,
   isPhoneEvent,
+  opensOf,
   partOf,
   voidsOf,
   type DeskHappening,

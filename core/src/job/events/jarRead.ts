@@ -1,6 +1,6 @@
 import { bleederName } from '../../vehicle/circuit';
 import { openingFault, openingNamed } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** By how much the jar says that more left an opening than was counted there, mL; below 0 less. */
 export interface JarShare {
@@ -24,6 +24,9 @@ export interface JarReadHappening {
 export const jarRead = runEvent<JarReadHappening>({
   kind: 'jar read',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => {
     const opening = openingNamed(plans, openingId);
     return opening && !opening.fromReservoir

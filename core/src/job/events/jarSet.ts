@@ -1,4 +1,4 @@
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** The jar as it was emptied, changed or first put under: what stands in it now counts nothing. */
 export interface JarSetHappening {
@@ -9,6 +9,9 @@ export interface JarSetHappening {
 export const jarSet = runEvent<JarSetHappening>({
   kind: 'jar set',
   voids: nothing('the jar moves nothing in the vehicle'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: () => null,
   words: ({ jarMl }) => `the jar, ${Math.round(jarMl)} mL in it at first`,
 });

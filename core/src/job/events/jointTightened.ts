@@ -1,6 +1,6 @@
-import { jointWords } from '../../vehicle/torque';
+import { jointAgain, jointHolds, jointWords } from '../../vehicle/torque';
 import { elementIfAny } from './faults';
-import { nothing, jobEvent } from './kind';
+import { PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 export interface JointTightenedHappening {
   readonly kind: 'joint tightened';
@@ -16,6 +16,19 @@ export const jointTightened = jobEvent<JointTightenedHappening>({
   voids: nothing(
     'a joint is tightened before it is looked at; what is said of it later moves nothing',
   ),
+  opens: (joint) => {
+    const again = jointAgain(joint);
+    if (again === null || again === 'by feel') return [];
+    return [
+      {
+        what: 'tightness',
+        where: joint.elementId,
+        ...(jointHolds(joint) ? {} : { owed: true as const }),
+      },
+    ];
+  },
+  settles: ['tightness', 'by feel'],
+  proves: PROVES_NOTHING,
   fault: ({ elementId }, { plans }) => elementIfAny(plans, elementId),
   words: (event) => jointWords(event),
 });

@@ -1,14 +1,48 @@
 import type { Plan } from '../../bleed/plan';
+import type { TakeUp } from '../../control/clutch';
+import type { PedalResult } from '../../control/pedal';
+import type { ProofItem } from '../items';
+import type { Matter, OpenItemKind } from './matters';
 
 /**
  * What of a proof an event makes void: it was given for what was there then. A
  * stroke, a part, a shut bleeder make all of it void; fluid that was poured what
  * was said of the level; nothing is said with its reason.
  */
-export type Voids = 'all' | 'level' | { readonly nothing: string };
+export type Voids = 'all' | 'level' | Nothing;
 
-/** @param why it leaves every answer as it was */
-export const nothing = (why: string): Voids => ({ nothing: why });
+/** What is said where an event does nothing of a sort: why. What is left out does not compile. */
+export interface Nothing {
+  readonly nothing: string;
+}
+
+/** @param why it does nothing of that sort */
+export const nothing = (why: string): Nothing => ({ nothing: why });
+
+/** Most kinds bring nothing by themselves: what they make void must be proved anew, and that is said by `voids`. */
+export const BRINGS_NOTHING = nothing(
+  'what it makes void is proved anew; besides that it is no harm',
+);
+/** Most kinds settle nothing, and prove nothing. */
+export const SETTLES_NOTHING = nothing('nothing that is owed is over by it');
+export const PROVES_NOTHING = nothing('it is no answer to the proof');
+
+/** What an event answers of the proof, and whether the answer passes. */
+export type Answer = ProofItem & {
+  readonly value: boolean | PedalResult | TakeUp;
+};
+
+/**
+ * What an event brings against its vehicle by itself, wherever it stands in
+ * the order: before the proof, behind "test drive only", after the release.
+ */
+export type Opens<H> =
+  | Nothing
+  | ((event: H & { readonly id: string }, plans: readonly Plan[]) => readonly Matter[]);
+/** Which sorts of open items it may settle, or be the ground on which they were settled. */
+export type Settles = Nothing | readonly OpenItemKind[];
+/** What it answers; a reading answers only with the others, and says so by null. */
+export type Proves<H> = Nothing | ((event: H, plans: readonly Plan[]) => Answer | null);
 
 /** What was ever there in a job, taken back or not: what an event may name. */
 export interface Known {
@@ -43,6 +77,9 @@ export interface EventKind<H extends { readonly kind: string }, P extends Part> 
   /** Whether it may be said before a plan was accepted: it belongs to the job from its first day to long after its last. */
   readonly beforePlan: boolean;
   readonly voids: Voids | ((event: H) => Voids);
+  readonly opens: Opens<H>;
+  readonly settles: Settles;
+  readonly proves: Proves<H>;
   /** The sentence for one that names what was never there, or null. What was done on the vehicle is kept even where it should not have been done. */
   readonly fault: (event: H, known: Known) => string | null;
   /** What it was, in a few words, for a person who is asked about it. */
@@ -51,7 +88,10 @@ export interface EventKind<H extends { readonly kind: string }, P extends Part> 
 
 /** A kind as a phone says it: its file leaves out what follows from its part. */
 type Said<H extends { readonly kind: string }> = Omit<EventKind<H, Part>, 'part' | 'beforePlan'>;
-type Silent<H extends { readonly kind: string }> = Pick<EventKind<H, Part>, 'kind' | 'voids'>;
+type Silent<H extends { readonly kind: string }> = Pick<
+  EventKind<H, Part>,
+  'kind' | 'voids' | 'opens' | 'settles' | 'proves'
+>;
 
 export const runEvent = <H extends { readonly kind: string }>(
   said: Said<H> & { readonly beforePlan?: true },

@@ -1,5 +1,6 @@
 import { openingFault, openingNamed } from './faults';
-import { runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { airBehind } from './places';
 
 /** A look into a reservoir while a steady flow fills a way: where it stands, and whether fluid comes at the bleeder by now. */
 export interface LevelSeenHappening {
@@ -12,6 +13,9 @@ export interface LevelSeenHappening {
 export const levelSeen = runEvent<LevelSeenHappening>({
   kind: 'level seen',
   voids: 'all',
+  opens: ({ openingId, levelMl }, plans) => (levelMl > 0 ? [] : airBehind(plans, openingId)),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId, levelMl }, { plans }) => {
     const opening = openingNamed(plans, openingId);
     const reservoir = plans.flatMap((p) => p.reservoirs).find((b) => b.id === opening?.reservoirId);

@@ -1,5 +1,5 @@
 import { elementIfAny } from './faults';
-import { nothing, jobEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 /** Why a part is used again that is looked at once more. */
 export const LOOK_LATER = [
@@ -24,6 +24,9 @@ export interface LookLaterHappening {
 export const lookLater = jobEvent<LookLaterHappening>({
   kind: 'look later',
   voids: nothing('it is only written'),
+  opens: ({ elementId }) => [{ what: 'look again', where: elementId, owed: true }],
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ elementId }, { plans }) => elementIfAny(plans, elementId),
   words: ({ what }) => `looked at again later, ${what}`,
 });

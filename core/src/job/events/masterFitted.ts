@@ -1,5 +1,5 @@
 import type { MasterChanged } from '../../bleed/scope';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** What is said of a master once its lines are joined. */
 export type MasterJoined = Pick<
@@ -16,6 +16,9 @@ export interface MasterFittedHappening extends MasterJoined {
 export const masterFitted = runEvent<MasterFittedHappening>({
   kind: 'master fitted',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: ['part off'],
+  proves: PROVES_NOTHING,
   fault: ({ masterId }, { plans }) =>
     plans.some((p) => p.work.master?.masterId === masterId)
       ? null

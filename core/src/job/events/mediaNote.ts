@@ -1,7 +1,7 @@
 import { lowerFirst } from '../../base/text';
 import type { CheckItem, ControlCheck } from '../items';
 import { elementIfAny, masterFault, itemFault } from './faults';
-import { nothing, jobEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 /** How a note was taken that is no text. */
 export const MEDIA = ['photo', 'voice'] as const;
@@ -34,6 +34,9 @@ export interface MediaNoteHappening {
 export const mediaNote = jobEvent<MediaNoteHappening>({
   kind: 'media note',
   voids: nothing('it only shows'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ elementId, proof }, { plans, mediaNotes }) => {
     if (mediaNotes >= MOST_MEDIA_NOTES)
       return `A job keeps ${MOST_MEDIA_NOTES} photos and voice notes; this one has as many.`;

@@ -1,5 +1,5 @@
 import type { HaltReason } from './halted';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */
 export const MENDABLE: readonly HaltReason[] = ['leak'];
@@ -16,6 +16,9 @@ export interface MendedHappening {
 export const mended = runEvent<MendedHappening>({
   kind: 'mended',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: ['leak', 'look again', 'not back on', 'tightness', 'by feel'],
+  proves: PROVES_NOTHING,
   fault: ({ haltId }, { find }) =>
     haltId === null || find(haltId)
       ? null

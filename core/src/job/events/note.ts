@@ -1,4 +1,4 @@
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 export interface NoteHappening {
   readonly kind: 'note';
@@ -8,6 +8,9 @@ export interface NoteHappening {
 export const note = runEvent<NoteHappening>({
   kind: 'note',
   voids: nothing('it is only written'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   beforePlan: true,
   fault: () => null,
   words: ({ text }) => `a note: ${text.slice(0, 60)}`,

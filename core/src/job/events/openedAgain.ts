@@ -1,5 +1,5 @@
 import { openingFault } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** Somebody goes back to a bleeder that was through: three strokes and a look follow before it is shut again. */
 export interface OpenedAgainHappening {
@@ -10,6 +10,9 @@ export interface OpenedAgainHappening {
 export const openedAgain = runEvent<OpenedAgainHappening>({
   kind: 'opened again',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId }, { at }) => `opened again, ${at(openingId)}`,
 });

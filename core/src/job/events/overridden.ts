@@ -1,4 +1,4 @@
-import { nothing, deskEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** Reasons of the gate that are paper, not brakes. */
 export type Overridable = 'torque not written' | 'photo asked for';
@@ -15,4 +15,7 @@ export interface OverriddenHappening {
 export const overridden = deskEvent<OverriddenHappening>({
   kind: 'overridden',
   voids: nothing('paper is let go, not brakes'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
 });

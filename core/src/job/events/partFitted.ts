@@ -1,5 +1,5 @@
 import { elementFault } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** A part that was still to be done is fitted, and how that went. What was not kept halts the run. */
 export interface PartFittedHappening {
@@ -12,6 +12,9 @@ export interface PartFittedHappening {
 export const partFitted = runEvent<PartFittedHappening>({
   kind: 'part fitted',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: ['part off'],
+  proves: PROVES_NOTHING,
   fault: ({ partId }, { plans }) => elementFault(plans, partId),
   words: () => 'a part fitted',
 });

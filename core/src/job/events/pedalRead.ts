@@ -1,6 +1,6 @@
 import { readingWords, type At, type MeasuredWhen } from '../../control/pedal';
 import { notBrakeFault } from './faults';
-import { nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
 
 /** One reading of a ruler at a pedal or lever; the last one of a place counts. */
 export interface PedalReadHappening {
@@ -16,6 +16,9 @@ export interface PedalReadHappening {
 export const pedalRead = proofEvent<PedalReadHappening>({
   kind: 'pedal read',
   voids: nothing('it is an answer'),
+  opens: nothing('a height by itself says little: what the readings amount to is judged'),
+  settles: SETTLES_NOTHING,
+  proves: () => null,
   fault: ({ masterId }, { plans }) => notBrakeFault(plans, masterId),
   words: (event, { control }) =>
     `${control(event.masterId)}, ${readingWords(event)}: ${event.heightMm} mm`,

@@ -1,7 +1,7 @@
 import type { Plan } from '../../bleed/plan';
 import type { Figure } from '../../base/figure';
 import type { AdmitAnswer, OpenRule, ShelfContainer } from '../../fluid/shelf';
-import { nothing, deskEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** The containers with which a plan was accepted, each with why it is looked at twice. */
 export interface AcceptedPick {
@@ -21,4 +21,7 @@ export interface PlanAcceptedHappening {
 export const planAccepted = deskEvent<PlanAcceptedHappening>({
   kind: 'plan accepted',
   voids: nothing('it is said at the desk, and touches no part'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
 });

@@ -1,6 +1,6 @@
 import { OPENING_STEPS, PREPARATION_WORDS, type PreparationStep } from '../../bleed/plan';
 import { lowerFirst } from '../../base/text';
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 export interface PreparedHappening {
   readonly kind: 'prepared';
@@ -17,6 +17,9 @@ export const prepared = runEvent<PreparedHappening>({
       : step === 'fill reservoir'
         ? 'level'
         : nothing('it opens no circuit and moves no level'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ step }, { plans }) => {
     const steps = [...new Set(plans.flatMap((p) => p.preparation))];
     return steps.includes(step)

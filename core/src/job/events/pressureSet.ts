@@ -1,4 +1,4 @@
-import { nothing, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** A pot at the reservoir: put under pressure, or let off, by its gauge. */
 export interface PressureSetHappening {
@@ -9,6 +9,9 @@ export interface PressureSetHappening {
 export const pressureSet = runEvent<PressureSetHappening>({
   kind: 'pressure set',
   voids: nothing('a pot at the reservoir moves nothing behind a shut bleeder'),
+  opens: ({ on }) => (on ? [{ what: 'done after close', where: null }] : []),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: () => null,
   words: ({ on }) => (on ? 'the pot under pressure' : 'the pressure let off'),
 });

@@ -1,3 +1,4 @@
+import type { Plan } from '../../bleed/plan';
 import type { EventBase } from './base';
 import { prepared, type PreparedHappening } from './prepared';
 import { counting, type CountingHappening } from './counting';
@@ -54,8 +55,10 @@ import { overridden, type OverriddenHappening } from './overridden';
 import { released, type ReleasedHappening } from './released';
 import { ended, type EndedHappening } from './ended';
 import { marked, type MarkedHappening } from './marked';
+import { lookedAt, type LookedAtHappening } from './lookedAt';
 import { cycleElsewhere, type CycleElsewhereHappening } from './cycleElsewhere';
-import type { EventKind, Known, Names, Part, Voids } from './kind';
+import type { Answer, EventKind, Known, Names, Part, Voids } from './kind';
+import type { Matter } from './matters';
 import { stageEventFault, stageVoids, type StageEvent } from './stageEvent';
 
 // The kinds of each part: what each says, by the name of its file. What a stage says stands with its stage.
@@ -129,6 +132,7 @@ export interface DeskKinds {
 /** What can be said of a vehicle outside any job. */
 export interface VehicleKinds {
   readonly marked: MarkedHappening;
+  readonly lookedAt: LookedAtHappening;
   readonly cycleElsewhere: CycleElsewhereHappening;
 }
 
@@ -199,7 +203,7 @@ const DESK: Registered<DeskKinds, 'desk'> = {
   released,
   ended,
 };
-const VEHICLE: Registered<VehicleKinds, 'vehicle'> = { marked, cycleElsewhere };
+const VEHICLE: Registered<VehicleKinds, 'vehicle'> = { marked, lookedAt, cycleElsewhere };
 
 export type RunHappening = RunKinds[keyof RunKinds] | StageEvent;
 export type ProofHappening = ProofKinds[keyof ProofKinds];
@@ -253,6 +257,36 @@ export function voidsOf(event: PhoneHappening | DeskHappening): Voids {
   const kind = BY_KIND.get(event.kind);
   if (!kind) return stageVoids(event as StageEvent);
   return typeof kind.voids === 'function' ? kind.voids(event) : kind.voids;
+}
+
+/** What an event brings against its vehicle by itself; an undo by itself nothing. */
+export function opensOf(
+  event: (PhoneHappening | DeskHappening | VehicleHappening) & { readonly id: string },
+  plans: readonly Plan[],
+): readonly Matter[] {
+  const opens = BY_KIND.get(event.kind)?.opens;
+  return typeof opens === 'function' ? opens(event, plans) : [];
+}
+
+/** What an event answers of the proof; null where it is no answer by itself. */
+export function answerOf(
+  event: PhoneHappening | DeskHappening,
+  plans: readonly Plan[],
+): Answer | null {
+  const proves = BY_KIND.get(event.kind)?.proves;
+  return typeof proves === 'function' ? proves(event, plans) : null;
+}
+
+/** Whether an event is an answer to the proof that does not pass. */
+export const isBadAnswer = (event: JobEvent, plans: readonly Plan[]): boolean =>
+  partOf(event.kind) === 'proof' && opensOf(event, plans).length > 0;
+
+/** Whether what an event did bears on whether its vehicle may be driven; what no kind knows does. */
+export function bearsOnDriving(event: PhoneHappening | DeskHappening): boolean {
+  const kind = BY_KIND.get(event.kind);
+  if (!kind) return true;
+  const says = (part: object) => !('nothing' in part);
+  return typeof voidsOf(event) === 'string' || [kind.opens, kind.settles, kind.proves].some(says);
 }
 
 /** Whether an event may be said before a plan was accepted. */

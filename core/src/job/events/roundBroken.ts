@@ -1,5 +1,6 @@
 import { openingFault } from './faults';
-import { runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { airBehind } from './places';
 
 /** How the order of a round is broken: let go while the bleeder was open, or the end of the hose out of the fluid. */
 export const BROKEN_ROUNDS = ['let go while open', 'hose end out'] as const;
@@ -15,6 +16,9 @@ export interface RoundBrokenHappening {
 export const roundBroken = runEvent<RoundBrokenHappening>({
   kind: 'round broken',
   voids: 'all',
+  opens: ({ openingId }, plans) => airBehind(plans, openingId),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ how, openingId }, { at }) => `${how}, ${at(openingId)}`,
 });

@@ -1,5 +1,5 @@
 import { openingFault } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** How tight a bleeder was made: an honest "by feel" is never a torque. */
 export type Tightened = 'by feel' | { readonly torqueNm: number };
@@ -14,6 +14,17 @@ export interface ShutHappening {
 export const shut = runEvent<ShutHappening>({
   kind: 'shut',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: [
+    'air possible',
+    'bleeder left',
+    'seized',
+    'snapped',
+    'base bleed owed',
+    'stop verdict',
+    'old fluid',
+  ],
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId }, { at }) => `shut, ${at(openingId)}`,
 });

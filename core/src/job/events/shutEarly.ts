@@ -1,5 +1,6 @@
 import { openingFault } from './faults';
-import { nothing, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { airBehind } from './places';
 
 /** It was shut before it was done, and why: what it lacks stays as an open item. */
 export interface ShutEarlyHappening {
@@ -11,6 +12,9 @@ export interface ShutEarlyHappening {
 export const shutEarly = runEvent<ShutEarlyHappening>({
   kind: 'shut early',
   voids: nothing('shutting it has said so already'),
+  opens: ({ openingId }, plans) => airBehind(plans, openingId),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId, reason }, { at }) => `shut early, ${at(openingId)}: ${reason}`,
 });

@@ -1,6 +1,7 @@
-import type { MeasuredWhen } from '../../control/pedal';
+import { JUDGED_BY, type MeasuredWhen } from '../../control/pedal';
 import { notBrakeFault } from './faults';
-import { nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
+import { heldOf } from './places';
 
 /** How far it sank under a steady firm push, by the clock. */
 export interface SinkWatchedHappening {
@@ -16,6 +17,12 @@ export interface SinkWatchedHappening {
 export const sinkWatched = proofEvent<SinkWatchedHappening>({
   kind: 'sink watched',
   voids: nothing('it is an answer'),
+  opens: ({ masterId, mm }, plans) =>
+    mm > JUDGED_BY[heldOf(plans, masterId)].sinksOverMm
+      ? [{ what: 'control soft', where: masterId }]
+      : [],
+  settles: SETTLES_NOTHING,
+  proves: () => null,
   fault: ({ masterId }, { plans }) => notBrakeFault(plans, masterId),
   words: ({ masterId, mm, seconds, engine }, { control }) =>
     `${control(masterId)}: sank ${mm} mm in ${seconds} s${engine ? ', engine running' : ''}`,

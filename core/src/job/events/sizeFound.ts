@@ -1,5 +1,5 @@
 import { sizeFault, type HowKnown } from '../../vehicle/circuit';
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** A size as it was found on this vehicle, in the unit of that size. */
 export interface SizeFoundHappening {
@@ -13,6 +13,9 @@ export interface SizeFoundHappening {
 export const sizeFound = runEvent<SizeFoundHappening>({
   kind: 'size found',
   voids: nothing('it was so all along'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: (event, { plans }) => sizeFault(plans[0]!.layout, event),
   words: ({ value }) => `a size found: ${value}`,
 });

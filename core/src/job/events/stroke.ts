@@ -1,5 +1,5 @@
 import { openingFault } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** How many strokes are said at once, at the most. */
 export const MOST_MADE = 10;
@@ -14,6 +14,9 @@ export interface StrokeHappening {
 export const stroke = runEvent<StrokeHappening>({
   kind: 'stroke',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ made = 1, openingId }, { at }) =>
     `${made > 1 ? `${made} strokes` : 'a stroke'}, ${at(openingId)}`,

@@ -1,4 +1,4 @@
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** What another source counted meanwhile: strokes of their own, or the same ones counted twice. */
 export interface StrokesJudgedHappening {
@@ -10,6 +10,9 @@ export interface StrokesJudgedHappening {
 export const strokesJudged = runEvent<StrokesJudgedHappening>({
   kind: 'strokes judged',
   voids: 'all',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ eventIds }, { find }) => {
     const unknown = eventIds.find((id) => find(id)?.kind !== 'stroke');
     return unknown === undefined ? null : `There is no stroke "${unknown}" to judge.`;

@@ -1,5 +1,5 @@
 import { openingFault } from './faults';
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** The syringe is empty: shut before the plunger comes back, and readied anew. */
 export interface SyringeEmptyHappening {
@@ -10,6 +10,9 @@ export interface SyringeEmptyHappening {
 export const syringeEmpty = runEvent<SyringeEmptyHappening>({
   kind: 'syringe empty',
   voids: nothing('what it moved was counted'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId }, { at }) => `the syringe empty, ${at(openingId)}`,
 });

@@ -1,5 +1,5 @@
 import { openingFault } from './faults';
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** From below: no air left in the tube of the syringe, joined to the bleeder and tied. Only then it may be opened. */
 export interface SyringeReadiedHappening {
@@ -10,6 +10,9 @@ export interface SyringeReadiedHappening {
 export const syringeReadied = runEvent<SyringeReadiedHappening>({
   kind: 'syringe readied',
   voids: nothing('the bleeder is still shut'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId }, { at }) => `the syringe joined and tied, ${at(openingId)}`,
 });

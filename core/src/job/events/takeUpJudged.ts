@@ -1,6 +1,7 @@
 import type { TakeUp } from '../../control/clutch';
+import { takeUpPasses } from '../items';
 import { masterFault } from './faults';
-import { nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
 
 /** Where a clutch takes up, in words. */
 export interface TakeUpJudgedHappening {
@@ -12,6 +13,10 @@ export interface TakeUpJudgedHappening {
 export const takeUpJudged = proofEvent<TakeUpJudgedHappening>({
   kind: 'take-up judged',
   voids: nothing('it is an answer'),
+  opens: ({ masterId, takeUp }) =>
+    takeUpPasses(takeUp) ? [] : [{ what: 'control soft', where: masterId }],
+  settles: SETTLES_NOTHING,
+  proves: ({ masterId, takeUp }) => ({ masterId, item: 'result', value: takeUp }),
   fault: ({ masterId }, { plans }) => masterFault(plans, masterId),
   words: ({ masterId, takeUp }, { control }) => `${control(masterId)} takes up: ${takeUp}`,
 });

@@ -1,5 +1,7 @@
+import { takeUpOf } from '../../control/clutch';
+import { takeUpPasses } from '../items';
 import { notClutchFault } from './faults';
-import { nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
 
 /** Where a clutch takes up, by a ruler: at a clutch, between its end and its rest. */
 export interface TakeUpReadHappening {
@@ -20,6 +22,10 @@ export interface TakeUpReadHappening {
 export const takeUpRead = proofEvent<TakeUpReadHappening>({
   kind: 'take-up read',
   voids: nothing('it is an answer'),
+  opens: ({ masterId, restMm, takeUpMm }) =>
+    takeUpPasses(takeUpOf(restMm, takeUpMm)) ? [] : [{ what: 'control soft', where: masterId }],
+  settles: SETTLES_NOTHING,
+  proves: () => null,
   fault: ({ masterId, restMm, takeUpMm, endOfTravelMm }, { plans }) => {
     const notClutch = notClutchFault(plans, masterId);
     if (notClutch) return notClutch;

@@ -1,4 +1,4 @@
-import { nothing, deskEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** How it was taken in: what the odometer read, and who is there to help; null where nobody said. */
 export interface TakenInHappening {
@@ -10,4 +10,7 @@ export interface TakenInHappening {
 export const takenIn = deskEvent<TakenInHappening>({
   kind: 'taken in',
   voids: nothing('it is said at the desk, and touches no part'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
 });

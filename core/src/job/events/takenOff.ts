@@ -1,5 +1,5 @@
 import { elementFault } from './faults';
-import { runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** A part came off the vehicle: from here on it must not be driven. */
 export interface TakenOffHappening {
@@ -10,6 +10,9 @@ export interface TakenOffHappening {
 export const takenOff = runEvent<TakenOffHappening>({
   kind: 'taken off',
   voids: 'all',
+  opens: ({ elementId }) => [{ what: 'part off', where: elementId }],
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ elementId }, { plans }) => elementFault(plans, elementId),
   words: () => 'a part taken off',
 });

@@ -1,5 +1,5 @@
 import { reservoirFault } from './faults';
-import { runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** Filled up; out of which container, where somebody said so. */
 export interface ToppedUpHappening {
@@ -11,6 +11,9 @@ export interface ToppedUpHappening {
 export const toppedUp = runEvent<ToppedUpHappening>({
   kind: 'topped up',
   voids: 'level',
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ reservoirId }, { plans }) => reservoirFault(plans, reservoirId),
   words: () => 'a top-up',
 });

@@ -1,6 +1,6 @@
 import { lowerFirst } from '../../base/text';
 import { openingFault } from './faults';
-import { nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** What may help where bubbles stay the same, in order of effort [C]. */
 export const TRIES = [
@@ -57,6 +57,9 @@ export interface TriedHappening {
 export const tried = runEvent<TriedHappening>({
   kind: 'tried',
   voids: nothing('what is done at the bleeder is said by its own events'),
+  opens: BRINGS_NOTHING,
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ done, what, openingId }, { at }) =>
     `${done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[what].title)}, ${at(openingId)}`,

@@ -1,4 +1,4 @@
-import { nothing, jobEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
 
 /** An undo names the event that it takes back; it can be taken back itself. */
 export interface UndoneHappening {
@@ -9,6 +9,9 @@ export interface UndoneHappening {
 export const undone = jobEvent<UndoneHappening>({
   kind: 'undone',
   voids: nothing('it makes void what the event does that it takes back'),
+  opens: nothing('it brings what it takes the ground from'),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
   fault: ({ eventId }, { find, byPhone }) => {
     const target = find(eventId);
     if (!target) return `There is no event "${eventId}" to undo.`;

@@ -1,5 +1,5 @@
 import type { WorkDone } from '../../bleed/scope';
-import { nothing, deskEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, deskEvent } from './kind';
 
 /** Why the vehicle is here and what was done to it, as somebody said it; the last word counts. */
 export interface WorkSaidHappening {
@@ -10,4 +10,7 @@ export interface WorkSaidHappening {
 export const workSaid = deskEvent<WorkSaidHappening>({
   kind: 'work said',
   voids: nothing('it is said at the desk, and touches no part'),
+  opens: nothing('what was found and what is off is read from its last word'),
+  settles: SETTLES_NOTHING,
+  proves: PROVES_NOTHING,
 });

@@ -1,4 +1,11 @@
-export { CHECK_ITEMS, PROOF_ITEMS, type CheckItem, type DriveResult, type Proof } from './proof';
+export {
+  CHECK_ITEMS,
+  PROOF_ITEMS,
+  type CheckItem,
+  type DriveResult,
+  type Proof,
+  type ProofItem,
+} from './proof';
 export {
   CONTROL_CHECKS,
   controlProof,

@@ -1,5 +1,5 @@
 import type { VehicleKind } from '../../vehicle/circuit';
-import type { ControlAnswers } from './controls';
+import type { ControlAnswers, ControlCheck } from './controls';
 
 /** Things that are looked at on the whole vehicle, each answered yes or no by a person. */
 export const CHECK_ITEMS = [
@@ -30,6 +30,11 @@ export const PROOF_ITEMS: Readonly<Record<VehicleKind, readonly CheckItem[]>> = 
   // Without an engine of its own there is no lamp that an engine must run for.
   trailer: [...EVERY_VEHICLE, 'wheels'],
 };
+
+/** One thing that the proof asks for: at the control of a master, or on the whole vehicle. */
+export type ProofItem =
+  | { readonly masterId: string; readonly item: 'result' | ControlCheck }
+  | { readonly masterId: null; readonly item: CheckItem };
 
 /** What was answered so far. Absent means that nobody has looked. */
 export interface Proof {

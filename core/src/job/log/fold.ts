@@ -1,6 +1,14 @@
 import type { Plan } from '../../bleed/plan';
 import { foldEvent, foldRun, plansOf } from '../run';
-import { type Logged, type RunEvent, isOfRun, type JobEvent } from '../events';
+import {
+  bearsOnDriving,
+  hadHeard,
+  isOfRun,
+  opensOf,
+  type JobEvent,
+  type Logged,
+  type RunEvent,
+} from '../events';
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState } from './state';
@@ -16,7 +24,11 @@ export function foldJob(log: readonly Logged<JobEvent>[]): JobState {
   const inEffect = log.filter((e) => !undone.has(e.id));
   const late = lateTakings(log);
   const ofRun = inEffect.filter(isOfRun).filter((e) => !late.has(e.id)) as Logged<RunEvent>[];
-  const context = { takenBack: takenBackIn(log), plans: plansIn(log) };
+  const context = {
+    takenBack: takenBackIn(log),
+    plans: plansIn(log),
+    unheard: unheardIn(inEffect),
+  };
   const state = inEffect.reduce((job, event) => atDesk(job, event, context), NEW_JOB);
   return {
     ...state,
@@ -39,13 +51,24 @@ export function addToJob(job: JobState, given: Logged<JobEvent>): JobState {
       : given;
   const log = [...job.log, event];
   const plans = job.run ? plansOf(job.run) : [];
-  const next = atDesk(job, event, { takenBack: () => undefined, plans });
+  const next = atDesk(job, event, {
+    takenBack: () => undefined,
+    plans,
+    unheard: (e) => unheardIn(log.filter((x) => !job.undone.has(x.id)))(e),
+  });
   const counts = event.kind !== 'counting' || !lateTakings(log).has(event.id);
   const run =
     next.run && isOfRun(event) && counts
       ? foldEvent(next.run, event as Logged<RunEvent>)
       : next.run;
   return { ...next, log, run };
+}
+
+/** Finds what stands before an event of a log in effect and its phone had not heard of. */
+function unheardIn(inEffect: readonly Logged<JobEvent>[]): ProofContext['unheard'] {
+  const places = new Map(inEffect.map((e, i) => [e.id, i]));
+  return (event) =>
+    inEffect.slice(0, places.get(event.id) ?? inEffect.length).filter((e) => !hadHeard(event, e));
 }
 
 /** Every plan that a log brought, the accepted one first. */
@@ -97,21 +120,34 @@ function atDesk(before: JobState, event: Logged<JobEvent>, context: ProofContext
   }
 }
 
-/** What was done to the vehicle makes a test drive void that was set before, and what was recorded of its fluid. */
+/**
+ * What was done to the vehicle makes a test drive void that was set before, and
+ * what was recorded of its fluid. A drive falls with bad news too, and with
+ * ground that was taken back: it is set anew by a named person.
+ */
 function afterTouch(
   job: JobState,
   event: Logged<JobEvent>,
-  { takenBack }: ProofContext,
+  context: ProofContext,
   proof: JobState['proof'],
 ): JobState {
-  const touched = event.kind !== 'drive ended' && touches(event, takenBack) !== 'nothing';
+  if (event.kind === 'drive ended') return { ...job, proof };
+  const touched = touches(event, context.takenBack) !== 'nothing';
+  const falls = touched || isBadNews(event, context);
   return {
     ...job,
     proof,
     fluidUsed: touched ? null : job.fluidUsed,
     drives:
-      touched && job.drives.some((d) => !d.void)
+      falls && job.drives.some((d) => !d.void)
         ? job.drives.map((d) => ({ ...d, void: true }))
         : job.drives,
   };
+}
+
+/** Whether an event brings something that holds, or takes back what the vehicle's being free stood on. */
+function isBadNews(event: Logged<JobEvent>, { takenBack, plans }: ProofContext): boolean {
+  if (event.kind !== 'undone') return opensOf(event, plans).some((m) => !m.owed);
+  const target = takenBack(event);
+  return target !== undefined && (target.kind === 'undone' || bearsOnDriving(target));
 }

@@ -6,7 +6,6 @@ export {
   type Answered,
   type ProofAnswer,
   type ProofPhoto,
-  type ProofItem,
   type ProofState,
   type Voided,
 } from './proof';

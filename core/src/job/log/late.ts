@@ -1,4 +1,4 @@
-import { type Logged, type JobEvent } from '../events';
+import { hadHeard, type JobEvent, type Logged } from '../events';
 import { undoneIds } from './undo';
 
 /**
@@ -13,23 +13,11 @@ import { undoneIds } from './undo';
 export function lateTakings(log: readonly Logged<JobEvent>[]): ReadonlySet<string> {
   const undone = undoneIds(log);
   const late = new Set<string>();
-  let over: { readonly deviceId: string; readonly at: number } | null = null;
-  for (const [at, e] of log.entries()) {
+  let over: Logged<JobEvent> | null = null;
+  for (const e of log) {
     if (e.kind !== 'counting' || undone.has(e.id)) continue;
-    if (over && over.deviceId !== e.deviceId && knewBefore(log, e.knew, over.at)) late.add(e.id);
-    else over = { deviceId: e.deviceId, at };
+    if (over && over.deviceId !== e.deviceId && !hadHeard(e, over)) late.add(e.id);
+    else over = e;
   }
   return late;
-}
-
-/** Whether the last event that a device knew stands before a place in the log; not where nobody says what it knew. */
-function knewBefore(
-  log: readonly Logged<JobEvent>[],
-  knew: string | null | undefined,
-  at: number,
-): boolean {
-  if (knew === undefined) return false;
-  if (knew === null) return true;
-  const known = log.findIndex((e) => e.id === knew);
-  return known !== -1 && known < at;
 }

@@ -13,10 +13,10 @@ import {
   proofOf,
   stageOf,
   undoneIds,
-  type ProofItem,
   type ProofState,
   unseenStrokes,
 } from '.';
+import type { ProofItem } from '../items';
 
 const PLAN = planOf('motorcycle-front-disc');
 const RUN = followCalls(PLAN, { deviceId: 'phone', nextId: countingIds(), startMs: 0 });
@@ -434,23 +434,19 @@ describe('a photo or voice note', () => {
 describe('a phone that was without reception', () => {
   const dead = { deviceId: 'dead', person: 'Una' };
   const other = { deviceId: 'other', person: 'Ode' };
-  const taking = (id: string, knew: string | null | undefined, more: object): LooseEvent =>
-    ({
-      id,
-      kind: 'counting',
-      way: 'tap',
-      ...(knew === undefined ? {} : { knew }),
-      ...more,
-    }) as LooseEvent;
+  // The plan was accepted at the first place, the helper's stroke "a" stands at the second, "b" at the third, "c" at the fourth.
+  const [A, B, C] = [2, 3, 4];
+  const taking = (id: string, heard: number, more: object): LooseEvent =>
+    ({ id, kind: 'counting', way: 'tap', heard, ...more }) as LooseEvent;
   const before = [stroke('a', { deviceId: 'helper' })];
 
   test('takes nothing from the one that went on: what it counted arrives and is asked about', () => {
     const { run } = jobOf(PLAN, [
       ...before,
-      taking('b', 'a', other),
+      taking('b', A, other),
       stroke('c', other),
       // Made before, arrived behind.
-      taking('d', 'a', dead),
+      taking('d', A, dead),
       stroke('e', dead),
       stroke('f', other),
     ]);
@@ -459,38 +455,35 @@ describe('a phone that was without reception', () => {
     expect(run!.asked.map((s) => s.eventId)).toEqual(['e']);
   });
 
-  test.each<[string, string | null | undefined, string]>([
-    ['heard of the other by then', 'b', 'dead'],
-    ['heard of a stroke of the other by then', 'c', 'dead'],
-    ['a log that does not say what it knew', undefined, 'dead'],
-    ['had heard of nothing', null, 'other'],
-    ['had heard of what came before', 'a', 'other'],
-  ])('%s', (_, knew, counts) => {
-    const log = [...before, taking('b', 'a', other), stroke('c', other), taking('d', knew, dead)];
+  test.each<[string, number, string]>([
+    ['heard of the other by then', B, 'dead'],
+    ['heard of a stroke of the other by then', C, 'dead'],
+    ['had heard of nothing', 0, 'other'],
+    ['had heard of what came before', A, 'other'],
+  ])('%s', (_, heard, counts) => {
+    const log = [...before, taking('b', A, other), stroke('c', other), taking('d', heard, dead)];
     expect(jobOf(PLAN, log).run!.counting!.deviceId).toBe(counts);
     // Taken over once more, now with all that was known.
-    const again = jobOf(PLAN, [...log, taking('e', 'd', dead)]);
+    const again = jobOf(PLAN, [...log, taking('e', C + 1, dead)]);
     expect(again.run!.counting!.deviceId).toBe('dead');
     // The other's taking-over taken back: nobody went on.
     const back = jobOf(PLAN, [...log, undo('u', 'b')]);
     expect(back.run!.counting!.deviceId).toBe('dead');
   });
 
-  test('takes over from itself whatever it knew, and one whose last known event is not in this log is not late', () => {
-    const way = (w: CountWay, more: object) =>
-      ({ ...taking('d', 'a', more), way: w }) as LooseEvent;
-    const log = [...before, taking('b', 'a', other), stroke('c', other)];
-    expect(jobOf(PLAN, [...log, way('jar', other)]).run!.counting).toEqual({
-      deviceId: 'other',
-      way: 'jar',
-    });
-    expect(jobOf(PLAN, [...log, taking('d', 'elsewhere', dead)]).run!.counting!.deviceId).toBe(
-      'dead',
-    );
+  test('takes over from itself whatever it had heard of', () => {
+    const log = [...before, taking('b', A, other), stroke('c', other)];
+    const jar = { ...taking('d', 0, other), way: 'jar' } as LooseEvent;
+    expect(jobOf(PLAN, [...log, jar]).run!.counting).toEqual({ deviceId: 'other', way: 'jar' });
+  });
+
+  test('what a phone says of itself it had heard of, whoever numbers what: never beyond its own place', () => {
+    const log = [taking('b', A, other), taking('d', 10_000, dead), taking('e', 0, other)];
+    expect(jobOf(PLAN, [...before, ...log]).run!.counting!.deviceId).toBe('dead');
   });
 
   test('is not asked about what it had not seen: the other is asked about what it counted', () => {
-    const log = [...before, taking('b', 'a', other), stroke('c', other), taking('d', 'a', dead)];
+    const log = [...before, taking('b', A, other), stroke('c', other), taking('d', A, dead)];
     expect(unseenStrokes(jobOf(PLAN, log), 'dead')).toEqual([]);
   });
 });

@@ -39,12 +39,12 @@ test('of a joint the last word counts; one that is as it should be is not looked
 });
 
 test('above its value, by feel and used again: owed at the next visit, at its place, released or not', () => {
-  expect(leaves([joint(first!, 10, 14)])).toMatchObject([
+  expect(leaves([joint(first!, 10, 12)])).toMatchObject([
     {
       kind: 'tightness',
       weight: 'owed',
       where: first,
-      because: expect.stringMatching(/^Tightened to 14.0.*above it$/),
+      because: expect.stringMatching(/^Tightened to 12.0.*above it$/),
     },
   ]);
   expect(leaves([joint(first!, null, null)])).toHaveLength(1);

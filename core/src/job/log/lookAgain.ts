@@ -1,17 +1,19 @@
 import { sizesOf, type Layout } from '../../vehicle/circuit';
 import type { ActualRow } from '../run';
 import { type Logged, type Tightened, type JobEvent } from '../events';
-import { jointAgain, jointWords } from '../../vehicle/torque';
+import { jointAgain, jointHolds, jointWords } from '../../vehicle/torque';
 import { undoneIds } from './undo';
 
 /** One thing that a later visit looks at again, and why. */
 export interface LookAgain {
-  /** A joint above its value, one whose torque nobody wrote down, or a part that was used again. */
+  /** A joint against its value, one whose torque nobody wrote down, or a part that was used again. */
   readonly kind: 'tightness' | 'by feel' | 'look again';
   readonly elementId: string | null;
   readonly because: string;
   readonly person: string;
   readonly atMs: number;
+  /** Whether it holds the vehicle: far above its value, or below it. */
+  readonly holds?: true;
 }
 
 type Joint = Extract<Logged<JobEvent>, { readonly kind: 'joint tightened' }>;
@@ -90,11 +92,12 @@ export function lookAgainOf(log: readonly Logged<JobEvent>[]): LookAgain[] {
     .filter((j) => jointAgain(j) !== null)
     .map(
       (j): LookAgain => ({
-        kind: jointAgain(j) === 'above' ? 'tightness' : 'by feel',
+        kind: jointAgain(j) === 'by feel' ? 'by feel' : 'tightness',
         elementId: j.elementId,
         because: jointWords(j),
         person: j.person,
         atMs: j.atMs,
+        ...(jointHolds(j) ? { holds: true } : {}),
       }),
     );
   const parts = log.flatMap((e): LookAgain[] => {

@@ -1,8 +1,16 @@
 import type { TakeUp } from '../../control/clutch';
-import type { CheckItem, ControlCheck } from '../items';
-import type { ControlMeasured, PedalResult } from '../../control/pedal';
+import type { CheckItem, ProofItem } from '../items';
+import { isSamePlace, type ControlMeasured, type PedalResult } from '../../control/pedal';
 import type { Plan } from '../../bleed/plan';
-import { voidsOf, type JobEvent, type JobEventKind, type Logged } from '../events';
+import {
+  answerOf,
+  isBadAnswer,
+  partOf,
+  voidsOf,
+  type JobEvent,
+  type JobEventKind,
+  type Logged,
+} from '../events';
 import { takeUpRead, withMeasured, type TakeUpRead } from './measured';
 import type { TakenBack } from './undo';
 
@@ -12,11 +20,6 @@ export interface Answered {
   readonly person: string;
   readonly atMs: number;
 }
-
-/** One thing that the proof asks for: at the control of a master, or on the whole vehicle. */
-export type ProofItem =
-  | { readonly masterId: string; readonly item: 'result' | ControlCheck }
-  | { readonly masterId: null; readonly item: CheckItem };
 
 /** An answer that holds. */
 export type ProofAnswer = Answered & ProofItem & { readonly value: boolean | PedalResult | TakeUp };
@@ -66,10 +69,12 @@ export function touches(event: Logged<JobEvent>, takenBack: TakenBack<Logged<Job
   return typeof voids === 'string' ? voids : 'nothing';
 }
 
-/** What the proof must know besides an event: what undos take back, and the plans that named openings. */
+/** What the proof must know besides an event: what undos take back, the plans that named openings, and what came before. */
 export interface ProofContext {
   readonly takenBack: TakenBack<Logged<JobEvent>>;
   readonly plans: readonly Plan[];
+  /** What stands before an event, in effect, and its phone had not heard of. */
+  readonly unheard: (event: Logged<JobEvent>) => readonly Logged<JobEvent>[];
 }
 
 /** The masters whose circuits an event can touch: of the opening that it names, else of the plan under which it was made; null where that is not known. */
@@ -93,13 +98,53 @@ const mastersAt = ({ layout }: Plan, openings: Plan['openings']): string[] =>
     .filter((m) => m.chambers.some((c) => openings.some((s) => s.chamberId === c.id)))
     .map((m) => m.id);
 
-/** A proof after one event: an answer is taken up, or answers given before it are void. */
+/**
+ * A proof after one event: an answer is taken up, or answers given before it
+ * are void. What stands before an answer and its phone had not heard of is as
+ * if it came after it: bad news counts whenever it arrives, good news for what
+ * its phone knew.
+ */
 export function proofAfter(
   proof: ProofState,
   event: Logged<JobEvent>,
   context: ProofContext,
 ): ProofState {
-  const given = answerIn(event, context.plans[0]);
+  const after = proofBy(proof, event, context);
+  if (!answers(event) || isBadAnswer(event, context.plans)) return after;
+  const unheard = context.unheard(event);
+  if (unheard.length === 0) return after;
+  // A reading amounts to something only with the others: where it and they did not know of each other, all are taken again.
+  const again = isReading(event)
+    ? unheard.filter((e) => !answers(e) || isWorseReading(e, event))
+    : unheard;
+  return again.reduce((then, e) => proofBy(then, e, context), after);
+}
+
+/** Whether an event is taken up by the proof: an answer, a reading, a photo of an item. */
+const answers = (event: Logged<JobEvent>): boolean =>
+  partOf(event.kind) === 'proof' || (event.kind === 'media note' && event.proof !== undefined);
+
+const isReading = (event: Logged<JobEvent>): boolean =>
+  event.kind === 'pedal read' || event.kind === 'sink watched' || event.kind === 'take-up read';
+
+/** Whether a reading says worse of the same place than another: it sank further, or stood lower. */
+function isWorseReading(a: Logged<JobEvent>, b: Logged<JobEvent>): boolean {
+  if (a.kind === 'sink watched' && b.kind === 'sink watched')
+    return a.masterId === b.masterId && a.when === b.when && a.engine === b.engine && a.mm > b.mm;
+  if (a.kind === 'pedal read' && b.kind === 'pedal read')
+    return (
+      a.masterId === b.masterId && a.when === b.when && isSamePlace(a, b) && a.heightMm < b.heightMm
+    );
+  return (
+    a.kind === 'take-up read' &&
+    b.kind === 'take-up read' &&
+    a.masterId === b.masterId &&
+    a.takeUpMm < b.takeUpMm
+  );
+}
+
+function proofBy(proof: ProofState, event: Logged<JobEvent>, context: ProofContext): ProofState {
+  const given = answerOf(event, context.plans);
   const answered: Answered = { eventId: event.id, person: event.person, atMs: event.atMs };
   if (given) return answeredAgain(proof, { ...answered, ...given });
   if (event.kind === 'pedal read' || event.kind === 'sink watched')
@@ -151,28 +196,6 @@ function measuredAgain(
   return event.when === 'after'
     ? { ...proof, measured, voided: stillVoid(proof.voided, resultAt(event.masterId)) }
     : { ...proof, measured };
-}
-
-/** What an event answers; null where it answers nothing. An old one that named no master spoke of the first in hand. */
-function answerIn(
-  event: Logged<JobEvent>,
-  plan: Plan | undefined,
-): (ProofItem & Pick<ProofAnswer, 'value'>) | null {
-  switch (event.kind) {
-    case 'pedal judged': {
-      const masterId = event.masterId ?? plan?.work.masterIds[0] ?? null;
-      return masterId === null ? null : { masterId, item: 'result', value: event.result };
-    }
-    case 'take-up judged':
-      return { masterId: event.masterId, item: 'result', value: event.takeUp };
-    case 'checked':
-      return {
-        ...({ masterId: event.masterId ?? null, item: event.item } as ProofItem),
-        value: event.passes,
-      };
-    default:
-      return null;
-  }
 }
 
 const itemOf = ({ masterId, item }: ProofAnswer): ProofItem => ({ masterId, item }) as ProofItem;

@@ -1,4 +1,4 @@
-import { type Logged, type JobEvent } from '../events';
+import { hadHeard, type Logged, type JobEvent } from '../events';
 import { lateTakings } from './late';
 import type { JobState } from './state';
 
@@ -19,14 +19,13 @@ export function unseenStrokes(
   const taken = log[over];
   // One that came too late took nothing over: what it counted is asked about itself.
   if (taken && lateTakings(log).has(taken.id)) return [];
-  if (taken?.kind !== 'counting' || taken.knew === undefined) return [];
+  if (!taken) return [];
   const judged = new Set(
     log.flatMap((e) => (e.kind === 'strokes judged' && !undone.has(e.id) ? e.eventIds : [])),
   );
-  // What it knew stands in the log for good, taken back or not.
-  const known = taken.knew === null ? -1 : log.findIndex((e) => e.id === taken.knew);
   return log
-    .slice(known + 1, over)
+    .slice(0, over)
     .filter((e) => e.kind === 'stroke')
-    .filter((e) => e.deviceId !== deviceId && !judged.has(e.id) && !undone.has(e.id));
+    .filter((e) => e.deviceId !== deviceId && !hadHeard(taken, e))
+    .filter((e) => !judged.has(e.id) && !undone.has(e.id));
 }

@@ -122,7 +122,7 @@ describe('what is found at intake', () => {
   // What was above its value is right once it is tightened to a value: a fact of the trade, no source.
   test('a joint above its value is owed until it is tightened right or put right', () => {
     const yard = new Yard(CAR);
-    yard.take(flush(CAR), withJoint(joint(14)));
+    yard.take(flush(CAR), withJoint(joint(11)));
     expect(yard.kinds()).toEqual([`tightness ${FIRST}`]);
     expect(yard.drive).toBe('free');
     // By feel again, or above it again, settles nothing, and is said once.
@@ -131,6 +131,18 @@ describe('what is found at intake', () => {
     expect(yard.kinds()).toEqual([`tightness ${FIRST}`]);
     yard.take(flush(CAR), withJoint(joint(10)));
     expect(yard.kinds()).toEqual([]);
+    // More than a fifth above, or a tenth below: it holds the vehicle, and no gate lets it go.
+    for (const [nm, held] of [
+      [12, false],
+      [12.1, true],
+      [9, false],
+      [8.9, true],
+    ] as const) {
+      const far = new Yard(CAR);
+      const job = far.take(flush(CAR), withJoint(joint(nm)));
+      expect([nm, far.drive]).toEqual([nm, held ? 'do not drive' : 'free']);
+      expect(far.gate(job).reasons.some((r) => r.code === 'open item')).toBe(held);
+    }
   });
 
   test('a bleeder that was shut to more than its manual’s value is owed as a joint above it, where that value is known', () => {
@@ -148,7 +160,12 @@ describe('what is found at intake', () => {
       return yard.before.map(({ kind, where, weight, because }) => [kind, where, weight, because]);
     };
     expect(left(14, known())).toEqual([
-      ['tightness', FIRST, 'owed', expect.stringMatching(/^Tightened to 14.0.*manual 10.0.*above/)],
+      [
+        'tightness',
+        FIRST,
+        'holds',
+        expect.stringMatching(/^Tightened to 14.0.*manual 10.0.*far above/),
+      ],
     ]);
     expect(left(10, known())).toEqual([]);
     expect(left(14, [])).toEqual([]);
@@ -215,7 +232,9 @@ describe('what is found at intake', () => {
       const lamp = { ...yard.all[0]!, id: 'lamp', kind: 'lamp lit' } as OpenItem;
       const before = [...yard.all, lamp];
       const beside = (work: WorkDone, events: (p: Plan) => readonly LooseEvent[]) => {
-        const job = new Yard(CAR).take(work, events);
+        const next = new Yard(CAR);
+        next.position = yard.position;
+        const job = next.take(work, events);
         return lookedAtToo(job, yard.about(2), before).flatMap((g) =>
           g.openItems.map((m) => m.where),
         );
@@ -281,9 +300,8 @@ describe('what is found at intake', () => {
   test('a lamp that is lit is owed until a proof says that the lamps are out', () => {
     const yard = new Yard(CAR);
     yard.take(found('lamp lit', 'ABS') as WorkDone, () => [ended]);
-    expect(yard.before).toMatchObject([
-      ...yard.before.filter((m) => m.kind !== 'lamp lit'),
-      { kind: 'lamp lit', because: 'A lamp is lit: ABS', weight: 'owed' },
+    expect(yard.before.filter((m) => m.kind === 'lamp lit')).toMatchObject([
+      { because: 'A lamp is lit: ABS', weight: 'owed' },
     ]);
     const done = new Yard(CAR);
     done.take(found('lamp lit', 'ABS') as WorkDone, released(CAR));

@@ -4,7 +4,7 @@ import { driveInForce, proofOf, type JobState } from '../../job/log';
 import { controlsConcerned } from './controlsConcerned';
 import { mayStayShut } from './airLeft';
 import { paperOf } from './paper';
-import { jobSays, leftOpen } from './jobSays';
+import { jobFacts, leftOpen } from './jobSays';
 import type { JobAbout } from './writer';
 import { holds, type OpenItem } from './openItem';
 import { settles } from './vehicle';
@@ -54,7 +54,7 @@ export function lookedAtToo(
   before: readonly OpenItem[],
 ): OpenItemGroup[] {
   const layout = job.run?.plan.layout ?? about.layout;
-  const says = jobSays(job, about, before);
+  const says = jobFacts(job, about, before);
   return groupOpenItems(
     before.filter(
       (m) =>
@@ -72,6 +72,6 @@ function notSettled(
   before: readonly OpenItem[],
   layout: Layout,
 ): OpenItem[] {
-  const says = { ...jobSays(job, about, before), released: true };
+  const says = { ...jobFacts(job, about, before), released: true };
   return before.filter((m) => holds(m) && !settles(says, m, layout));
 }

@@ -1,10 +1,13 @@
 export { controlsConcerned, partsInHand } from './controlsConcerned';
 export { FOUND_WORDS, foundWords } from './foundAtIntake';
 export { gateOf, lookedAtToo } from './gateOf';
-export { doneAfterClose, jobSays, refitName, type JobSays } from './jobSays';
+export { doneAfterClose } from './afterClose';
+export { refitName, type JobSays } from './jobSays';
+export { jobSays } from './saysOf';
 export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
 export {
+  clearsByLook,
   holds,
   isQuiet,
   OPEN_ITEM_KINDS,

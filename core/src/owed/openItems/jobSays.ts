@@ -1,18 +1,7 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import { isDue } from '../../fluid/verdict';
-import {
-  driveInForce,
-  lookAgainOf,
-  refitOf,
-  takenBackIn,
-  touches,
-  undoneIds,
-  type Answered,
-  type JobState,
-  type LookAgain,
-  type Refit,
-} from '../../job/log';
-import { type JobEvent, type Logged } from '../../job/events';
+import { lookAgainOf, refitOf, type JobState, type LookAgain, type Refit } from '../../job/log';
+import { heardUpTo, modulatorsOf, positionOf, type JobEvent, type Logged } from '../../job/events';
 import { doneAt, plansOf } from '../../job/run';
 import { comesSinking, isSoft, type WorkDone } from '../../bleed/scope';
 import { capital, lowerFirst } from '../../base/text';
@@ -21,21 +10,20 @@ import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { OpenItem } from './openItem';
 import { foundAtIntake, isMended } from './foundAtIntake';
 import { leftByFeel, shutAbove, tightenedRight } from './tightness';
-import { cycled, modulatorsOf, toolCycle } from './toolOwed';
+import { cycled, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
 
-/** What a job says of its vehicle: what it leaves open, and what of earlier open items it settles. */
-export interface JobSays {
+/** What a job leaves open, and what of earlier open items it settles. */
+export interface JobFacts {
   readonly jobId: string;
-  readonly openedAtMs: number;
+  /** Where in the vehicle's order it was taken in. */
+  readonly openedPosition: number;
   readonly released: boolean;
   /** What is open by this job as it stands. */
   readonly open: readonly OpenItem[];
-  /** While "test drive only" is set: since when, and what would stay open if it were released. */
-  readonly driving: { readonly sinceMs: number; readonly open: readonly OpenItem[] } | null;
-  /** Bleeders that were bled clear. */
-  readonly bled: readonly string[];
+  /** Bleeders that were bled clear, each with the place up to which whoever shut it had heard. */
+  readonly bled: Readonly<Record<string, number>>;
   /** Bleeders at which the fluid was renewed to the last sign. */
   readonly renewed: readonly string[];
   /** Modulators that were cycled by the tool and bled after it. */
@@ -46,41 +34,44 @@ export interface JobSays {
   readonly tightened?: readonly string[];
   /** What it leaves without a torque on record; left out by jobs of before. */
   readonly byFeel?: readonly string[];
-  /** Masters whose controls it proves once it is released, and the first moment at which one of them was judged. */
+  /** Masters whose controls it proves once it is released. */
   readonly proves: readonly string[];
-  readonly provedSinceMs: number | null;
+  /** By master, and for what is looked at on the whole vehicle: up to which place all had heard who answered. */
+  readonly provedHeard: Readonly<Record<string, number>>;
   /** Whether the fluid was looked at and did not stop the job. */
   readonly fluidPasses: boolean;
-  /** What was done after it was closed. */
-  readonly afterClose: (Answered & { readonly reason: string }) | null;
+  /** Moved to another vehicle: what it said of this one counts until somebody looked. */
+  readonly moved?: true;
+  /** What was said or done after it was closed, and brings something against the vehicle. */
+  readonly afterClose: readonly OpenItem[];
+}
+
+/** What a job says of its vehicle. */
+export interface JobSays extends JobFacts {
+  /** While "test drive only" stands: since when, and what would stay open if it were released. */
+  readonly driving: { readonly sinceMs: number; readonly open: readonly OpenItem[] } | null;
 }
 
 /**
- * What a job says of its vehicle, from its log.
+ * What a job says of its vehicle, from its log, but for whether it may be test driven.
  *
  * @param before open items that were open before it, which it takes over
  */
-export function jobSays(
-  given: JobState,
-  about: JobAbout,
-  before: readonly OpenItem[] = [],
-): JobSays {
+export function jobFacts(given: JobState, about: JobAbout, before: readonly OpenItem[]): JobFacts {
   const job = withWorkSaid(given, about);
   const released = job.released !== null;
-  // Ended while it was set, nobody drives it any more.
-  const drive = released || job.ended ? null : driveInForce(job);
   const { run } = job;
   const done = run ? [...doneAt(run).values()] : [];
   const layout = run?.plan.layout ?? about.layout;
   const proves = controlsConcerned(job, layout, before).map((m) => m.id);
-  const judged = job.proof.answers.filter((a) => a.masterId !== null).map((a) => a.atMs);
   return {
     jobId: about.jobId,
-    openedAtMs: about.openedAtMs,
+    openedPosition: openedPosition(job),
     released,
     open: leftOpen(job, about, before, released),
-    driving: drive && { sinceMs: drive.setAtMs, open: leftOpen(job, about, before, true) },
-    bled: done.filter((d) => d.clear).map((d) => d.bleederId),
+    bled: Object.fromEntries(
+      done.filter((d) => d.clear).map((d) => [d.bleederId, shutHeard(job, d.bleederId)]),
+    ),
     renewed: done.filter((d) => d.renewed).map((d) => d.bleederId),
     cycled: run && cycled(run) ? modulatorsOf(layout) : [],
     mended: inEffect(job).flatMap((e) =>
@@ -94,10 +85,38 @@ export function jobSays(
       ),
     ],
     proves,
-    provedSinceMs: judged.length > 0 ? Math.min(...judged) : null,
+    provedHeard: provedHeard(job),
     fluidPasses: job.fluid !== null && job.fluid.read.verdict.verdict !== 'stop',
-    afterClose: null,
+    afterClose: [],
   };
+}
+
+/** Where a job was taken in: its first event stands there. */
+const openedPosition = ({ log }: JobState): number => (log[0] ? positionOf(log[0]) : 0);
+
+/** Up to which place whoever shut a bleeder last had heard. */
+function shutHeard(job: JobState, bleederId: string): number {
+  const openings = (job.run ? plansOf(job.run) : [])
+    .flatMap((p) => p.openings)
+    .flatMap((o) => (o.bleeder.id === bleederId ? [o.id] : []));
+  const shut = inEffect(job)
+    .filter((e) => e.kind === 'shut' && openings.includes(e.openingId))
+    .at(-1);
+  return shut ? heardUpTo(shut) : 0;
+}
+
+/** What is looked at on the whole vehicle, among what is proved by master. */
+export const WHOLE_VEHICLE = 'vehicle';
+
+function provedHeard({ log, proof }: JobState): Record<string, number> {
+  const heard: Record<string, number> = {};
+  const events = new Map(log.map((e) => [e.id, e]));
+  for (const { masterId, eventId } of proof.answers) {
+    const at = masterId ?? WHOLE_VEHICLE;
+    const event = events.get(eventId);
+    heard[at] = Math.min(heard[at] ?? Infinity, event ? heardUpTo(event) : 0);
+  }
+  return heard;
 }
 
 /** A job from before its log held what was said of the work, as if it did. */
@@ -116,24 +135,6 @@ function withWorkSaid(job: JobState, { work, openedAtMs, jobId }: JobAbout): Job
   return { ...job, said };
 }
 
-/** What the additions to a closed job say: what was done after its end, or taken back from what it ended on. */
-export function doneAfterClose(
-  additions: readonly Logged<JobEvent>[],
-  log: readonly Logged<JobEvent>[],
-): JobSays['afterClose'] {
-  const undone = undoneIds(additions);
-  const takenBack = takenBackIn(log);
-  const first = additions.find((e) => !undone.has(e.id) && touches(e, takenBack) !== 'nothing');
-  if (!first) return null;
-  const { id: eventId, person, atMs } = first;
-  return {
-    eventId,
-    person,
-    atMs,
-    reason: 'Done after its job was closed. Look before it is driven.',
-  };
-}
-
 const inEffect = (job: JobState): readonly Logged<JobEvent>[] =>
   job.log.filter((e) => !job.undone.has(e.id));
 
@@ -145,13 +146,13 @@ export function leftOpen(
   released: boolean,
 ): readonly OpenItem[] {
   const layout = job.run?.plan.layout ?? about.layout;
-  const out = new Writer(about, layout, before);
+  const out = new Writer(about, layout, before, job.log);
   const work = job.run?.plan.work ?? job.said?.work ?? null;
   if (!released) {
     if (work) complaint(out, job, work);
     opened(out, job, layout, work, before);
     // What happened says more than that it was not finished.
-    halts(out, job, layout);
+    halts(out, job);
     notClear(out, job, layout, work);
     toolCycle(out, job, layout, work);
     failedAnswers(out, job, layout);
@@ -174,7 +175,13 @@ function lookAgain(out: Writer, job: JobState): void {
     for (const where of new Set(ofKind.map((f) => f.elementId))) {
       const here = ofKind.filter((f) => f.elementId === where);
       if (isMended(job, out.idOf(kind, where))) continue;
-      out.add(kind, 'owed', where, here.map((f) => capital(f.because)).join('; '), here[0]!);
+      out.add(
+        kind,
+        here.some((f) => f.holds) ? 'holds' : 'owed',
+        where,
+        here.map((f) => capital(f.because)).join('; '),
+        here[0]!,
+      );
     }
   }
 }

@@ -6,7 +6,8 @@ import type { Plan } from '../../bleed/plan';
 import { followCalls } from '../../job/run';
 import { countingIds, jobOf, loggedEvent, planOf, type LooseEvent } from '../../testing';
 import { gateOf } from '.';
-import { jobSays, leftOpen } from './jobSays';
+import { leftOpen } from './jobSays';
+import { jobSays } from './saysOf';
 import { paperOf } from './paper';
 
 const BY_FEEL = planOf('hatchback-diagonal');

@@ -8,7 +8,7 @@ import {
 import type { BleederState, RunState } from '../../job/run';
 import { bleederName } from '../../vehicle/circuit';
 import { nameOf } from '../../bleed/scope';
-import { jointAgain, jointWords } from '../../vehicle/torque';
+import { jointAgain, jointHolds, jointWords } from '../../vehicle/torque';
 import { partsInHand } from './controlsConcerned';
 
 /** A joint that a job leaves without a torque on record. */
@@ -36,7 +36,7 @@ export function leftByFeel(job: JobState): JointLeft[] {
   return [...bleeders, ...parts].filter((j) => !written.has(j.elementId));
 }
 
-/** Bleeders that were shut to more than the manual's value, where that is known and nobody wrote another torque down. */
+/** Bleeders that were shut to another than the manual's value, where that is known and nobody wrote another torque down. */
 export function shutAbove(job: JobState): LookAgain[] {
   const { run } = job;
   if (!run) return [];
@@ -45,9 +45,18 @@ export function shutAbove(job: JobState): LookAgain[] {
     const shut = job.log
       .filter((e) => e.kind === 'shut' && !job.undone.has(e.id) && openings.includes(e.openingId))
       .at(-1);
-    if (!shut || jointAgain(joint) !== 'above') return [];
+    if (!shut || jointAgain(joint) === null) return [];
     const { person, atMs } = shut;
-    return [{ kind: 'tightness', elementId, because: jointWords(joint), person, atMs }];
+    return [
+      {
+        kind: 'tightness',
+        elementId,
+        because: jointWords(joint),
+        person,
+        atMs,
+        ...(jointHolds(joint) ? { holds: true } : {}),
+      },
+    ];
   });
 }
 
@@ -57,7 +66,7 @@ const writtenTorques = (job: JobState, run: RunState) =>
     (j) => j.appliedNm !== null && !isOpenedSince(j, openingsAt(run, j.elementId), job.log),
   );
 
-/** What a job leaves tightened to a torque that is not above the manual's. What a bleeder was shut to counts where the manual's value is known here; unknown settles nothing. */
+/** What a job leaves tightened to a torque as the manual has it. What a bleeder was shut to counts where the manual's value is known here; unknown settles nothing. */
 export function tightenedRight(job: JobState): string[] {
   const { run } = job;
   if (!run) return [];

@@ -3,6 +3,7 @@ import type { JobState } from '../../job/log';
 import { doneAt, type RunState } from '../../job/run';
 import { findScope, type WorkDone } from '../../bleed/scope';
 import { isStageThrough, leftOut, needsTool, UNTOUCHED } from '../../bleed/stages';
+import { modulatorsOf } from '../../job/events';
 import { firstOpened, type Writer } from './writer';
 
 /** A tool cycle that is owed for air, and was not done. */
@@ -43,6 +44,3 @@ export function cycled(run: RunState): boolean {
     return [...after].every((id) => done.get(id)?.clear === true);
   });
 }
-
-export const modulatorsOf = (layout: Layout): string[] =>
-  layout.nodes.filter((n) => n.kind === 'modulator').map((n) => n.id);

@@ -9,7 +9,7 @@ import {
   planned,
   type LooseEvent,
 } from '../../testing';
-import { doneAfterClose, owedWork } from '.';
+import { jobSays, owedWork } from '.';
 import {
   CAR,
   MOTORCYCLE,
@@ -48,24 +48,55 @@ describe('what settles', () => {
     expect(yard.before).toEqual([]);
   });
 
-  test('a mark: by a job that was taken in after it, or that judged every control after it', () => {
-    const marked = (atMs: number) => {
+  test('a mark: by a job that was taken in after it, or whose phones had heard of it when they answered', () => {
+    const inHand = (heardOfMark: boolean) => {
       const yard = new Yard(CAR);
-      yard.take(flush(CAR), released(CAR));
-      yard.say({ kind: 'marked', reason: 'Towed in, no pedal' }, atMs);
+      // Taken in, marked at the third place, then bled and proved.
+      const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
+      const log = logFrom(plan, released(CAR)(plan));
+      const begun = yard.place(log.slice(0, 2));
+      // By a phone whose clock is three hours behind: it holds from the moment at which it arrives.
+      yard.say({ kind: 'marked', reason: 'Towed in, no pedal' }, -3 * 3_600_000);
+      const rest = yard.place(log.slice(2)).map((e) => (heardOfMark ? e : { ...e, heard: 2 }));
+      yard.says.push(jobSays(foldJob([...begun, ...rest]), yard.about(1), []));
       return yard;
     };
-    const taken = 1_000_000;
-    const judged = 9_000_000;
-    expect(marked(taken).drive).toBe('free');
-    expect(marked(judged).drive).toBe('free');
-    expect(marked(judged + 1).drive).toBe('do not drive');
-    expect(marked(judged + 1).before).toMatchObject([
+    expect(inHand(true).drive).toBe('free');
+    expect(inHand(false).drive).toBe('do not drive');
+    // A proof by a phone whose clock is a day ahead hides no mark that came after it.
+    const after = new Yard(CAR);
+    after.take(flush(CAR), released(CAR));
+    after.say({ kind: 'marked', reason: 'Towed in, no pedal' }, 0);
+    expect(after.before).toMatchObject([
       { kind: 'marked', because: 'Towed in, no pedal', by: 'Ode' },
     ]);
-    const yard = marked(judged + 1);
-    yard.say({ kind: 'undone', eventId: 'v0' }, judged + 2);
-    expect(yard.drive).toBe('free');
+    expect(after.drive).toBe('do not drive');
+    after.take(flush(CAR), released(CAR));
+    expect(after.drive).toBe('free');
+  });
+
+  test('a mark is taken back in the same press, or by a look that is said; an undo later does nothing', () => {
+    const marked = () => {
+      const yard = new Yard(CAR);
+      yard.say({ kind: 'marked', reason: 'Towed in, no pedal' }, 5);
+      return yard;
+    };
+    const undo = { kind: 'undone', eventId: 'v0' };
+    const slip = marked();
+    slip.say(undo, 6);
+    expect(slip.drive).toBe('free');
+    const another = marked();
+    another.say({ ...undo, deviceId: 'another phone' }, 6);
+    expect(another.drive).toBe('do not drive');
+    const later = marked();
+    later.say({ kind: 'marked', reason: 'It rolls' }, 6);
+    later.say(undo, 7);
+    expect(later.before.map((m) => m.because)).toContain('Towed in, no pedal');
+    const looked = marked();
+    looked.say({ kind: 'looked at', openItemId: 'v0', saw: 'Pedal firm, it was the mat' }, 9);
+    expect(looked.drive).toBe('free');
+    looked.say({ kind: 'undone', eventId: 'v1' }, 10);
+    expect(looked.drive).toBe('do not drive');
   });
 
   test('look and prove: nothing is opened, every control is proved, the mark is gone', () => {
@@ -117,9 +148,10 @@ describe('what settles', () => {
     const both = owesCycle();
     both.say({ ...paper, bledAfter: true }, 50_000_000);
     expect(both.kinds().filter((k) => /tool|base/.test(k))).toEqual([]);
-    // A paper of before the work says nothing of it.
-    const early = owesCycle();
-    early.say({ ...paper, bledAfter: true }, -1);
+    // A paper that arrived before the work says nothing of it, whatever its phone says.
+    const early = new Yard(CAR);
+    early.say({ ...paper, bledAfter: true }, 50_000_000);
+    early.take(afterWork(CAR, { modulatorOpened: true }), () => [ended]);
     expect(early.kinds()).toContain('tool cycle owed modulator-primary');
   });
 
@@ -135,14 +167,15 @@ describe('what settles', () => {
     expect(yard.kinds().some((k) => k.startsWith('tool cycle owed'))).toBe(owed);
   });
 
-  test('the base bleed after a paper: by a job taken in after it', () => {
+  test('the base bleed after a paper: by a job taken in after it, or shut by who had heard of it', () => {
     const yard = owesCycle();
     yard.say({ ...paper, bledAfter: false }, 1_500_000);
     yard.take(flush(CAR), released(CAR));
     expect(yard.kinds()).toEqual([]);
+    // Bled before the paper came.
     const late = owesCycle();
-    late.say({ ...paper, bledAfter: false }, 2_000_001);
-    late.take(flush(CAR), released(CAR));
+    late.take(flush(CAR), (p) => [...(run(p) as LooseEvent[]), ended]);
+    late.say({ ...paper, bledAfter: false }, 0);
     expect(late.kinds().map((k) => k.split(' modulator')[0])).toContain('base bleed owed');
   });
 
@@ -202,27 +235,6 @@ describe('what settles', () => {
     expect(unread.drive).toBe('do not drive');
     const plan = planned(VETERAN, { work: flush(VETERAN), means: EVERYTHING });
     yard.put(foldJob([brown(), ...logFrom(plan, released(VETERAN)(plan))]));
-    expect(yard.drive).toBe('free');
-  });
-
-  test('what was done after a job was closed holds until a later job releases', () => {
-    const stroke: LooseEvent = { id: 's', kind: 'stroke', openingId: 'left-rear', atMs: 1_500_000 };
-    const note: LooseEvent = { id: 'n', kind: 'note', text: 'Boot torn', atMs: 5 };
-    expect(doneAfterClose([loggedEvent(note)], [])).toBeNull();
-    const undone: LooseEvent = { id: 'u', kind: 'undone', eventId: 's' };
-    expect(doneAfterClose([loggedEvent(stroke), loggedEvent(undone)], [])).toBeNull();
-    expect(doneAfterClose([loggedEvent(undone)], [loggedEvent(stroke)])).toMatchObject({
-      eventId: 'u',
-    });
-    const late = doneAfterClose([loggedEvent(note), loggedEvent(stroke)], []);
-    expect(late).toMatchObject({ eventId: 's', atMs: 1_500_000, person: 'Una' });
-    const yard = new Yard(CAR);
-    yard.take(flush(CAR), released(CAR));
-    yard.says[0] = { ...yard.says[0]!, afterClose: late };
-    // A phone whose clock is slow: its own job's proof does not count for it.
-    expect(yard.drive).toBe('do not drive');
-    expect(yard.before).toMatchObject([{ kind: 'done after close', sinceMs: 1_500_000 }]);
-    yard.take(flush(CAR), released(CAR));
     expect(yard.drive).toBe('free');
   });
 });

@@ -2,8 +2,9 @@ import { paths, type Layout } from '../../vehicle/circuit';
 import { dayEndsMs } from '../../base/clock';
 import type { DriveState } from '../../job/stage';
 import { undoneIds } from '../../job/log';
-import { type VehicleEvent, type Logged } from '../../job/events';
-import type { JobSays } from './jobSays';
+import { positionOf, type Logged, type VehicleEvent } from '../../job/events';
+import { slipsIn } from './afterClose';
+import { WHOLE_VEHICLE, type JobFacts, type JobSays } from './jobSays';
 import { placeOf } from './writer';
 import { mastersAt } from './controlsConcerned';
 import { holds, type OpenItem } from './openItem';
@@ -18,48 +19,83 @@ export interface VehicleFacts {
 
 /** Everything that a vehicle owes, the oldest first. */
 export function openItems({ layout, jobs, log }: VehicleFacts): OpenItem[] {
-  const byJobs = jobs.reduce<readonly OpenItem[]>(
-    (open, job) => [...open.filter((m) => !settles(job, m, layout)), ...job.open],
+  const own = saidOutside(layout, log);
+  const open = jobs.reduce<readonly OpenItem[]>(
+    (before, job) => [
+      ...before.filter((m) => !settles(job, m, layout)),
+      ...(job.moved ? job.open.flatMap(own.leftBehind) : job.open),
+      ...job.afterClose,
+    ],
     [],
   );
-  const undone = undoneIds(log);
-  const said = log.filter((e) => !undone.has(e.id));
-  const papers = said.flatMap((e) => (e.kind === 'cycle elsewhere' ? [e] : []));
-  const cycledElsewhere = (m: OpenItem) =>
-    m.kind === 'tool cycle owed' &&
-    // A paper settles only what began before its date was past.
-    papers.some((p) => p.atMs >= m.sinceMs && dayEndsMs(p.date) > m.sinceMs);
   return [
-    ...byJobs.filter((m) => !cycledElsewhere(m)),
-    ...jobs.flatMap((j, i) => afterClose(j, jobs.slice(i + 1))),
-    ...said.flatMap((e): OpenItem[] => {
-      if (e.kind === 'marked') return notSeen(marked(e), jobs);
-      if (e.kind !== 'cycle elsewhere' || e.bledAfter) return [];
-      return baseBleedOwed(layout, e).filter((m) => !jobs.some((j) => settles(j, m, layout)));
-    }),
-  ].sort((a, b) => a.sinceMs - b.sinceMs);
+    ...open.filter((m) => !own.settled(m)),
+    ...own.open.filter((m) => !jobs.some((j) => settles(j, m, layout))),
+  ].sort((a, b) => positionOf(a) - positionOf(b));
+}
+
+/** What is said of a vehicle outside any job: what it leaves open, and what of its jobs' it settles. */
+function saidOutside(layout: Layout, log: readonly Logged<VehicleEvent>[]) {
+  const undone = undoneIds(log);
+  const slips = slipsIn(log);
+  const papers = log.flatMap((e) => (e.kind === 'cycle elsewhere' && !undone.has(e.id) ? [e] : []));
+  const looked = new Set(
+    log.flatMap((e) => (e.kind === 'looked at' && !undone.has(e.id) ? [e.openItemId] : [])),
+  );
+  return {
+    open: [
+      ...log.flatMap((e) =>
+        // Bad news is taken back within the press, or by a look; not by an undo.
+        e.kind === 'marked' && !slips.has(e.id) && !looked.has(e.id) ? [marked(e)] : [],
+      ),
+      ...papers.flatMap((e) => (e.bledAfter ? [] : baseBleedOwed(layout, e))),
+    ],
+    leftBehind: (m: OpenItem): OpenItem[] =>
+      looked.has(m.id)
+        ? []
+        : [
+            {
+              ...m,
+              because: `${m.because}; its job was moved to another vehicle`,
+              leftBehind: true,
+            },
+          ],
+    settled: (m: OpenItem) =>
+      m.kind === 'tool cycle owed' &&
+      // A paper settles only what began before its date was past; by the server's clock, as phones' clocks decide nothing.
+      papers.some(
+        (p) =>
+          positionOf(p) > positionOf(m) && dayEndsMs(p.date) > (m.order?.receivedMs ?? Infinity),
+      ),
+  };
 }
 
 /** Whether a job settles an open item that was open before it, by what it did. */
-export function settles(job: JobSays, m: OpenItem, layout: Layout): boolean {
-  const proves = mastersAt(layout, m.where).every((x) => job.proves.includes(x.id));
+export function settles(job: JobFacts, m: OpenItem, layout: Layout): boolean {
+  const proves = sees(job, m, layout);
+  const bled = (wanted: readonly string[]) =>
+    allOf(wanted, layout).every(
+      (id) => id in job.bled && (tookOver(job, m) || job.bled[id]! >= positionOf(m)),
+    );
   switch (m.kind) {
     case 'control not proved':
     case 'control soft':
     case 'part off':
     case 'drive failed':
-      return job.released && proves;
+    case 'marked':
+    case 'done after close':
+      return proves;
     case 'air possible':
     case 'bleeder left':
     case 'seized':
     case 'snapped':
-      return bledAll(job.bled, m.where === null ? [] : [m.where], layout);
+      return bled(m.where === null ? [] : [m.where]);
     case 'base bleed owed':
-      return job.openedAtMs >= m.sinceMs && bledAll(job.bled, behindNode(layout, m.where), layout);
+      return bled(behindNode(layout, m.where));
     case 'tool cycle owed':
-      return m.where !== null && job.cycled.includes(m.where);
+      return tookOver(job, m) && m.where !== null && job.cycled.includes(m.where);
     case 'leak':
-      return job.released && proves && job.mended.includes(m.id);
+      return proves && job.mended.includes(m.id);
     case 'look again':
     case 'not back on':
       return job.mended.includes(m.id);
@@ -72,64 +108,51 @@ export function settles(job: JobSays, m: OpenItem, layout: Layout): boolean {
         job.mended.includes(m.id) ||
         (m.where !== null && (job.tightened ?? []).includes(m.where)) ||
         // Nobody is released whose joints were not found dry; what it left by feel itself is looked at after it.
-        (job.released && proves && m.where !== null && !(job.byFeel ?? []).includes(m.where))
+        (proves && m.where !== null && !(job.byFeel ?? []).includes(m.where))
       );
     case 'lamp lit':
       return job.released;
     case 'stop verdict':
-      return (
-        job.released &&
-        job.fluidPasses &&
-        bledAll(job.bled, m.where === null ? [] : [m.where], layout)
-      );
-    case 'marked':
-    case 'done after close':
-      return sees(job, m.sinceMs) && proves;
+      return job.released && job.fluidPasses && bled(m.where === null ? [] : [m.where]);
     case 'old fluid':
-      return bledAll(job.renewed, m.where === null ? [] : [m.where], layout);
+      return allOf(m.where === null ? [] : [m.where], layout).every((id) =>
+        job.renewed.includes(id),
+      );
   }
 }
 
-/** Whether these bleeders were bled; those that the layout has no more stand for all that it has. */
-function bledAll(bled: readonly string[], wanted: readonly string[], layout: Layout): boolean {
+/** These bleeders; those that the layout has no more, or none, stand for all that it has. */
+function allOf(wanted: readonly string[], layout: Layout): readonly string[] {
   const known = layout.bleeders.map((b) => b.id);
-  const all = wanted.length === 0 || wanted.some((id) => !known.includes(id)) ? known : wanted;
-  return all.every((id) => bled.includes(id));
+  return wanted.length === 0 || wanted.some((id) => !known.includes(id)) ? known : wanted;
 }
 
 /** The bleeders that the fluid reaches through a node. */
 export const behindNode = (layout: Layout, nodeId: string | null): string[] =>
   paths(layout).flatMap((p) => (p.points.some((x) => x.node.id === nodeId) ? [p.bleeder.id] : []));
 
-/** Whether whoever released a job has seen what was so at a moment: it was taken in after that, or every control was judged after it. */
-const sees = (job: JobSays, atMs: number): boolean =>
-  job.released &&
-  (job.openedAtMs >= atMs || (job.provedSinceMs !== null && job.provedSinceMs >= atMs));
+/** Whether a job was taken in when an open item was there: then it took it over. */
+const tookOver = (job: JobFacts, m: OpenItem): boolean => job.openedPosition > positionOf(m);
 
-const notSeen = (m: OpenItem, jobs: readonly JobSays[]): OpenItem[] =>
-  jobs.some((j) => sees(j, m.sinceMs)) ? [] : [m];
-
-/** What was done after a job was closed holds until a later job was taken in after it and released. */
-function afterClose({ jobId, afterClose: done }: JobSays, later: readonly JobSays[]): OpenItem[] {
-  if (!done) return [];
-  const openItem: OpenItem = {
-    id: `${jobId} done after close`,
-    kind: 'done after close',
-    weight: 'holds',
-    where: null,
-    place: null,
-    because: done.reason,
-    sinceMs: done.atMs,
-    by: done.person,
-    jobId,
-    jobNumber: null,
-  };
-  return notSeen(openItem, later);
+/**
+ * Whether a job that was released proved every control that an open item is
+ * about, and whoever answered had heard of it: it was taken in after it, or all
+ * that was answered there and on the whole vehicle was answered after it.
+ */
+function sees(job: JobFacts, m: OpenItem, layout: Layout): boolean {
+  if (!job.released) return false;
+  const at = mastersAt(layout, m.where).map((x) => x.id);
+  if (!at.every((id) => job.proves.includes(id))) return false;
+  return (
+    tookOver(job, m) ||
+    [...at, WHOLE_VEHICLE].every((x) => (job.provedHeard[x] ?? 0) >= positionOf(m))
+  );
 }
 
 const bySaying = (e: Logged<VehicleEvent>) => ({
   weight: 'holds' as const,
   sinceMs: e.atMs,
+  order: e.order,
   by: e.person,
   jobId: null,
   jobNumber: null,

@@ -4,73 +4,22 @@ import { controlProof, takeUpPasses } from '../../job/items';
 import { judgedByMeasure, measuredAt, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
 import { plansOf, type Halt, type RunState } from '../../job/run';
-import { HALT_WORDS } from '../../job/events';
+import { HALT_WORDS, mattersOfHalt, type OpenItemKind } from '../../job/events';
 import { needsTool } from '../../bleed/stages';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';
-import type { OpenItemKind } from './openItem';
-import { modulatorsOf } from './toolOwed';
 import { firstOpened, type Writer } from './writer';
 
 /** What halted the run and was not cured. */
-export function halts(out: Writer, job: JobState, layout: Layout): void {
-  const { run } = job;
+export function halts(out: Writer, { run }: JobState): void {
   if (!run) return;
   for (const halt of run.halts) {
     if (halt.decision !== null && halt.decision !== 'end job') continue;
     const event = run.log.find((e) => e.id === halt.eventId)!;
     const because = HALT_WORDS[halt.reason].title;
-    const bleeder = plansOf(run)
-      .flatMap((p) => p.openings)
-      .find((s) => s.id === halt.openingId)?.bleeder.id;
-    for (const [kind, where] of openItemsOfHalt(halt, bleeder ?? null, run, layout))
-      out.add(kind, 'holds', where, because, event);
-  }
-}
-
-function openItemsOfHalt(
-  { reason, openingId, masterId }: Halt,
-  bleederId: string | null,
-  run: RunState,
-  layout: Layout,
-): (readonly [OpenItemKind, string | null])[] {
-  switch (reason) {
-    case 'ran dry': {
-      const reservoirId = run.plan.openings.find((s) => s.id === openingId)?.reservoirId;
-      return paths(layout)
-        .filter((p) => reservoirId === undefined || p.chamber.fedBy === reservoirId)
-        .map((p) => ['air possible', p.bleeder.id] as const);
-    }
-    case 'seized':
-    case 'snapped':
-      return [[reason, bleederId]];
-    case 'nothing comes':
-      return [['bleeder left', bleederId]];
-    case 'air never ends':
-      return [
-        ['air possible', bleederId],
-        ...(needsTool(layout) ? modulatorsOf(layout) : []).map(
-          (id) => ['tool cycle owed', id] as const,
-        ),
-      ];
-    case 'leak':
-      return [['leak', bleederId]];
-    case 'grease':
-    case 'other product':
-      return [['stop verdict', bleederId]];
-    case 'pedal not right':
-      return masterId === null
-        ? chambersOf(layout)
-            .map(({ master }) => master.id)
-            .filter((id) => run.plan.work.masterIds.includes(id))
-            .map((id) => ['control soft', id] as const)
-        : [['control soft', masterId]];
-    case 'tool stopped':
-    case 'wrong part':
-    case 'not as planned':
-    case 'other size':
-      // The stage that halted is not through: what it leaves stands by itself.
-      return [];
+    const { reason, openingId, masterId } = halt;
+    for (const { what, where } of mattersOfHalt(reason, openingId, masterId, plansOf(run)))
+      out.add(what, 'holds', where, because, event);
   }
 }
 

@@ -62,10 +62,11 @@ const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly clea
     },
     marked: {
       what: () => 'Marked by hand',
-      clearsWhen: () => 'Clears with a job that looks at it and proves every control.',
+      clearsWhen: () =>
+        'Clears with a job that looks at it and proves every control, or when somebody says what they looked at.',
     },
     'done after close': {
-      what: () => 'Something was done after its job was closed',
+      what: () => 'Something was said or done after its job was closed',
       clearsWhen: () => 'Clears with a job that looks at it and proves every control.',
     },
     'look again': {
@@ -98,8 +99,10 @@ export const openItemTitle = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
   WORDS[m.kind].what(m.place ?? 'vehicle');
 
 /** What clears it, in one sentence. */
-export const openItemClearsWhen = (m: Pick<OpenItem, 'kind' | 'place'>): string =>
-  WORDS[m.kind].clearsWhen(m.place ?? 'vehicle');
+export const openItemClearsWhen = (m: Pick<OpenItem, 'kind' | 'place' | 'leftBehind'>): string =>
+  m.leftBehind
+    ? `Clears when somebody says what they looked at here, or else: ${lowerFirst(WORDS[m.kind].clearsWhen(m.place ?? 'vehicle'))}`
+    : WORDS[m.kind].clearsWhen(m.place ?? 'vehicle');
 
 /** Open items of one kind, one job and one cause, said in one go. */
 export interface OpenItemGroup {
@@ -119,7 +122,8 @@ export function groupOpenItems(openItems: readonly OpenItem[]): OpenItemGroup[] 
   }
   const said = [...groups.values()].map((group): OpenItemGroup => {
     const place = listed(group.flatMap((m) => (m.place === null ? [] : [m.place])));
-    const named = { kind: group[0].kind, place: place || null };
+    const { kind, leftBehind } = group[0];
+    const named = { kind, place: place || null, leftBehind };
     return { title: openItemTitle(named), clearsWhen: openItemClearsWhen(named), openItems: group };
   });
   return [

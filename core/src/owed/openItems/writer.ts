@@ -1,4 +1,5 @@
 import { bleederName, type Layout } from '../../vehicle/circuit';
+import type { JobEvent, Logged, Order } from '../../job/events';
 import type { Answered, JobState } from '../../job/log';
 import { nameOf, type WorkDone } from '../../bleed/scope';
 import type { OpenItem, OpenItemKind, OpenItemWeight } from './openItem';
@@ -23,6 +24,7 @@ export class Writer {
     private readonly about: JobAbout,
     private readonly layout: Layout,
     private readonly before: readonly OpenItem[],
+    private readonly log: readonly Logged<JobEvent>[],
   ) {}
 
   /** What an open item of this job is known by. */
@@ -35,7 +37,7 @@ export class Writer {
     weight: OpenItemWeight,
     where: string | null,
     because: string,
-    { person, atMs }: Pick<Answered, 'person' | 'atMs'>,
+    by: SaidBy,
     /** What it is called, where the layout does not know it. */
     called: string | null = null,
   ): void {
@@ -50,16 +52,29 @@ export class Writer {
       where,
       place: called ?? (where === null ? null : placeOf(this.layout, where)),
       because,
-      sinceMs: atMs,
-      by: person,
+      sinceMs: by.atMs,
+      by: by.person,
+      ...this.orderOf(by),
       jobId: this.about.jobId,
       jobNumber: this.about.jobNumber,
     });
   }
+
+  /** Where it stands; what nobody can find stands where its job stands now. */
+  private orderOf({ eventId, order }: SaidBy): { readonly order?: Order } {
+    const found = order ?? (this.log.find((e) => e.id === eventId) ?? this.log.at(-1))?.order;
+    return found ? { order: found } : {};
+  }
 }
 
+/** Who said or did something, when, and where it stands where that is known. */
+export type SaidBy = Pick<Answered, 'person' | 'atMs'> & {
+  readonly eventId?: string | null;
+  readonly order?: Order | undefined;
+};
+
 /** Who first said or did what opened the vehicle. */
-export function firstOpened(job: JobState): Pick<Answered, 'person' | 'atMs'> {
+export function firstOpened(job: JobState): SaidBy {
   const { run, said, accepted } = job;
   const at = run?.openedAtMs ?? null;
   const event = at === null ? null : run!.log.find((e) => e.atMs === at);

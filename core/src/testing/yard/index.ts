@@ -11,6 +11,7 @@ import {
   loggedEvent,
   layoutOf,
   logFrom,
+  placed,
   planned,
   type LooseEvent,
 } from '..';
@@ -34,6 +35,8 @@ export const VETERAN = layoutOf('veteran-single');
 export class Yard {
   readonly says: JobSays[] = [];
   readonly log: Logged<VehicleEvent>[] = [];
+  /** The last place of this vehicle's order. */
+  position = 0;
 
   constructor(readonly layout: Layout) {}
 
@@ -66,10 +69,17 @@ export class Yard {
     ];
     return this.put(foldJob(log));
   }
-  put(job: JobState): JobState {
+  put(given: JobState): JobState {
     const number = this.says.length + 1;
+    const job = foldJob(this.place(given.log));
     this.says.push(jobSays(job, this.about(number), this.all));
     return job;
+  }
+  /** Put events at the end of this vehicle's order. */
+  place<E extends Logged<JobEvent | VehicleEvent>>(log: readonly E[]): E[] {
+    const behind = this.position;
+    this.position += log.length;
+    return placed(log, behind);
   }
   get nextMs(): number {
     return (this.says.length + 1) * 1_000_000;
@@ -80,7 +90,7 @@ export class Yard {
     return gateOf(job, this.about(this.says.length), before)!;
   }
   say(event: { readonly kind: 'marked'; readonly reason: string } | object, atMs: number): void {
-    this.log.push({
+    const said = {
       id: `v${this.log.length}`,
       deviceId: 'yard',
       deviceSeq: 1,
@@ -88,7 +98,8 @@ export class Yard {
       planId: null,
       person: 'Ode',
       ...event,
-    } as Logged<VehicleEvent>);
+    } as Logged<VehicleEvent>;
+    this.log.push(...this.place([said]));
   }
   get drive() {
     return vehicleDrive({ layout: this.layout, jobs: this.says, log: this.log }).state;

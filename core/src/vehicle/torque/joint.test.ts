@@ -21,7 +21,10 @@ test.each([
   [10, 10, null],
   [10, 10.4, null],
   [10, 10.5, 'above'],
-  [10, 8, null],
+  [10, 12, 'above'],
+  [10, 12.1, 'far above'],
+  [10, 9, null],
+  [10, 8.9, 'below'],
   [null, 12, null],
   [10, null, 'by feel'],
   [null, null, 'by feel'],
@@ -32,5 +35,5 @@ test.each([
 test('by feel is printed as that, never as a torque of its own', () => {
   expect(jointWords({ manualNm: null, appliedNm: null })).not.toMatch(/N·m/);
   expect(jointWords({ manualNm: 10, appliedNm: null })).toMatch(/^tightened by feel; manual 10.0/);
-  expect(jointWords({ manualNm: 10, appliedNm: 14 })).toMatch(/above it$/);
+  expect(jointWords({ manualNm: 10, appliedNm: 14 })).toMatch(/far above it$/);
 });

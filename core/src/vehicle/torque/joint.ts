@@ -32,11 +32,25 @@ export interface JointTorque {
 /** Above the manual's value by less than a wrench tells is not above [M]: a good one is right to 4 %. */
 const WRENCH_SHARE = 0.04;
 
-/** Why a joint is looked at again: above the manual's value, or by feel; null where it is as it should be. */
-export function jointAgain({ manualNm, appliedNm }: JointTorque): 'above' | 'by feel' | null {
+/** Beyond these shares of the manual's value a joint holds the vehicle [C]: stretched, or not tight. */
+const FAR_ABOVE = 1.2;
+const BELOW = 0.9;
+
+/** Why a joint is looked at again. */
+export type JointAgain = 'far above' | 'above' | 'below' | 'by feel';
+
+/** Why a joint is looked at again: against the manual's value, or by feel; null where it is as it should be. */
+export function jointAgain({ manualNm, appliedNm }: JointTorque): JointAgain | null {
   if (appliedNm === null) return 'by feel';
-  return manualNm !== null && appliedNm > manualNm * (1 + WRENCH_SHARE) ? 'above' : null;
+  if (manualNm === null) return null;
+  if (appliedNm > manualNm * FAR_ABOVE) return 'far above';
+  if (appliedNm > manualNm * (1 + WRENCH_SHARE)) return 'above';
+  return appliedNm < manualNm * BELOW ? 'below' : null;
 }
+
+/** Whether a joint as it was tightened holds the vehicle. */
+export const jointHolds = (joint: JointTorque): boolean =>
+  ['far above', 'below'].includes(jointAgain(joint) ?? '');
 
 /** What was said of a joint, as it is printed: by feel is never a torque. */
 export function jointWords(joint: JointTorque): string {
@@ -44,6 +58,7 @@ export function jointWords(joint: JointTorque): string {
   const manual =
     manualNm === null ? 'the manual’s value was not looked up' : `manual ${torquePair(manualNm)}`;
   if (appliedNm === null) return `tightened by feel; ${manual}`;
-  const above = jointAgain(joint) === 'above' ? ', above it' : '';
-  return `tightened to ${torquePair(appliedNm)}; ${manual}${above}`;
+  const again = jointAgain(joint);
+  const against = again === null || again === 'by feel' ? '' : `, ${again} it`;
+  return `tightened to ${torquePair(appliedNm)}; ${manual}${against}`;
 }

@@ -15,7 +15,7 @@ import { heardOf } from '../live/phones';
 import type { Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { sayOfAdditions } from '../log/additions';
-import { appendAddition, appendKept, by } from '../log/append';
+import { appendAddition, appendKept, placed } from '../log/append';
 import { additionsOf, asSent, onWire } from '../log/stored';
 
 /** A batch as it came, its events not yet looked at. */
@@ -53,6 +53,7 @@ export async function takeBatch(
       // Where something changed, the job is saved with the next version.
       version: locked.job.version + (locked.job.changed() ? 1 : 0),
       drive: driveStateOf(locked.vehicle),
+      lastPlace: locked.lastPlace,
     };
   };
   // The log holds the accepted plan and its containers.
@@ -104,7 +105,7 @@ class Taker {
     const besides = fault !== null && additions.some((a) => namedBy(event) === a.id);
     if (fault !== null && !besides) return refused(fault);
     if (isSuperfluous(this.state, event)) return { result: 'known', sentence: null };
-    const kept = by(this.locked.actor, event);
+    const kept = placed(this.locked, event);
     if (closed) {
       await appendAddition(this.locked, kept);
       additions.push(kept);

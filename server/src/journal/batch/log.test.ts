@@ -24,7 +24,7 @@ afterEach(() => testServer.stop());
 
 /** What a phone said of a job's log, without what the server did. */
 const ofPhone = (job: Job) => job.events.filter((e) => e.deviceSeq > 0);
-const sent = (job: Job) => ofPhone(job).map(({ person: _, ...e }) => e);
+const sent = (job: Job) => ofPhone(job).map(({ person: _, order: __, ...e }) => e);
 const results = (body: unknown) => (body as Appended).answers.map((a) => a.result);
 /** One more event behind a log, of the same phone. */
 const next = (
@@ -518,7 +518,7 @@ describe('a vehicle’s own log', () => {
     expect((await tech.change(job, 'post', 'release')).vehicleDrive).toBe('free');
   });
 
-  test('a mark can be taken back; another id, another content and a short reason are refused', async () => {
+  test('a mark is taken back at once, or by a look; another id, another content and a short reason are refused', async () => {
     const id = await tech.vehicleId('M 1');
     const marked = mark('Leaks at the rear');
     await say(id, [marked]).expect(200);
@@ -533,7 +533,29 @@ describe('a vehicle’s own log', () => {
       'refused',
     ]);
     const { reason: _, ...undo } = { ...mark(''), kind: 'undone', eventId: marked.id };
+    Object.assign(undo, { deviceId: marked.deviceId });
     await say(id, [undo]).expect(200);
+    expect(await tech.drive('M 1')).toBe('free');
+    // Not by another phone, and not once something else was said: then somebody says what they looked at.
+    const late = async (more: object, between: readonly object[]) => {
+      const again = mark('Leaks at the rear');
+      await say(id, [again, ...between]).expect(200);
+      const { reason: __, ...back } = { ...mark(''), kind: 'undone', eventId: again.id };
+      const answer = await say(id, [{ ...back, deviceId: again.deviceId, ...more }]).expect(200);
+      expect(answer.body.answers[0]).toMatchObject({
+        result: 'refused',
+        sentence: 'A mark is taken back by whoever looked; say what was looked at.',
+      });
+    };
+    await late({ deviceId: randomUUID() }, []);
+    await late({}, [mark('It rolls')]);
+    expect(await tech.drive('M 1')).toBe('do not drive');
+    const vehicle = await tech.vehicle(id);
+    await expect(
+      tech.sayOf(vehicle, { kind: 'looked at', openItemId: 'nothing', saw: 'All dry' }),
+    ).rejects.toThrow(/nothing open/);
+    for (const { id: openItemId } of vehicle.openItems)
+      await tech.sayOf(vehicle, { kind: 'looked at', openItemId, saw: 'All dry' });
     expect(await tech.drive('M 1')).toBe('free');
   });
 });

@@ -2,12 +2,12 @@ import { METRIC } from '@brook/core/base/units';
 import type { HelperScreen, HelpSignal } from '@brook/contract';
 import { helperHears, mustHold } from '@brook/core/bleed/call';
 import { addToJob, foldJob } from '@brook/core/job/log';
-import { type JobEvent, type Logged } from '@brook/core/job/events';
+import { type JobEvent } from '@brook/core/job/events';
 import { helpedOpening, helperView, nextStep, phaseAt } from '@brook/core/job/run';
 import { v4 as uuid } from 'uuid';
 import { HelperLinkRow, Job } from '../../db/models';
 import { changeJob, type LockedJob } from '../log/locked';
-import { appendKept } from '../log/append';
+import { appendKept, placedHere } from '../log/append';
 import { jobStateOf } from '../log/stored';
 import type { Actor } from '../../session/actor';
 import { isInStep, linkByCode, linkByToken, newToken } from '../live/links';
@@ -133,16 +133,8 @@ type Happening = HelperEvent extends infer E
 
 /** Put an event of a helper's phone into the log of its job. */
 async function say(locked: LockedJob, id: string, happening: Happening): Promise<void> {
-  const { actor, at, state } = locked;
-  const event = {
-    id,
-    deviceId: actor.deviceId,
-    deviceSeq: 0,
-    atMs: at.getTime(),
-    planId: state.run?.plan.id ?? null,
-    ...happening,
-    person: actor.name,
-  } as Logged<JobEvent>;
+  const { state } = locked;
+  const event = placedHere(locked, happening, id);
   const after = event.kind === 'undone' ? foldJob([...state.log, event]) : addToJob(state, event);
   await appendKept(locked, [event], after);
 }

@@ -54,6 +54,15 @@ describe('what is said at intake', () => {
       found: [{ what: 'wet joint' }],
     });
     expect(moved.planChoices.means.helper).toBe(false);
+    expect(await tech.drive('R 1')).toBe('do not drive');
+    // What was said counts for both until a named person looked which it was.
+    expect(await tech.drive('M 1')).toBe('do not drive');
+    const first = (await tech.get(`/vehicles/${vehicle.id}`).expect(200)).body as Vehicle;
+    expect(first.openItems.map((m) => m.because)).toContainEqual(
+      expect.stringMatching(/banjo.*; its job was moved to another vehicle$/),
+    );
+    for (const { id } of first.openItems)
+      await tech.sayOf(vehicle, { kind: 'looked at', openItemId: id, saw: 'Dry, lever firm' });
     expect(await tech.drive('M 1')).toBe('free');
     expect(await tech.drive('R 1')).toBe('do not drive');
   });

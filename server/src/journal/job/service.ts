@@ -15,11 +15,12 @@ import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { baselinesOf } from '../rows/controls';
 import { GateAnswerRow, Job, JobSaysRow, Workshop } from '../../db/models';
-import { appendDesk } from '../log/append';
+import { appendDesk, orderedAt } from '../log/append';
 import { openItemsBefore, projectOpenItems } from '../log/drive';
 import { openItemsOf } from '../rows/openItems';
 import { aboutOf } from '../log/follow';
 import { insideOf } from '../rows/inside';
+import { keepOrder, lastInOrder } from '../log/order';
 import { additionsOf, logOf, onWire } from '../log/stored';
 import { usualChoices } from './usualChoices';
 import { notFound, ProblemError, refused } from '../../http/problems/kinds';
@@ -77,7 +78,8 @@ export async function openJob(actor: Actor, given: NewJob, at: Date): Promise<st
         },
         { transaction },
       );
-      const locked = { job, vehicle, transaction, actor, at, state: NEW_JOB };
+      const lastPlace = await lastInOrder(vehicle.id, transaction);
+      const locked = { job, vehicle, transaction, actor, at, state: NEW_JOB, lastPlace };
       await appendDesk(locked, { kind: 'work said', work: choices.work });
       const { odometerKm = null, helperName = null } = given;
       if (odometerKm !== null || helperName !== null)
@@ -141,11 +143,9 @@ export async function moveJob(
       });
       if (purpose === 'look and prove')
         refuseOwedBleed(meant.layout, await openItemsBefore(meant, job, transaction));
+      await leaveBehind(locked);
       job.set({ vehicleId: meant.id, planChoices: choices });
-      await JobSaysRow.destroy({ where: { jobId: id }, transaction });
-      const because = { person: actor.name, at, settledBy: 'withdrawn' };
-      await projectOpenItems(vehicle, because, transaction);
-      const moved = { ...locked, vehicle: meant };
+      const moved = await placedAnew({ ...locked, vehicle: meant });
       await appendDesk(moved, { kind: 'work said', work: choices.work });
       locked.state = moved.state;
     });
@@ -156,11 +156,31 @@ export async function moveJob(
   }
 }
 
+/** What a job said of the vehicle that it leaves still counts there, until somebody looked at it. */
+async function leaveBehind({ job, vehicle, transaction, actor, at }: LockedJob): Promise<void> {
+  const key = { jobId: job.id, vehicleId: vehicle.id };
+  const row = await JobSaysRow.findOne({ where: key, transaction });
+  if (row) await row.update({ says: { ...row.says, moved: true } }, { transaction });
+  await projectOpenItems(vehicle, { person: actor.name, at, settledBy: 'withdrawn' }, transaction);
+}
+
+/** What a moved job's log holds, at the end of the order of the vehicle that was meant as well. */
+async function placedAnew(locked: LockedJob): Promise<LockedJob> {
+  const { job, vehicle, transaction, state } = locked;
+  const there = { ...locked, lastPlace: await lastInOrder(vehicle.id, transaction) };
+  const log = state.log.map((e) => ({ ...e, order: orderedAt(there) }));
+  await keepOrder({ vehicleId: vehicle.id, jobId: job.id }, log, transaction);
+  there.state = foldJob(log);
+  return there;
+}
+
 /** A job with everything on it. */
 export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto> {
   const job = await Job.findOne({ where: { id, workshopId: actor.workshopId } });
   if (!job) throw notFound('job');
   const vehicle = await findVehicle(actor, job.vehicleId);
+  // Asked before everything else: what comes meanwhile is told and not yet counted as heard.
+  const heard = await lastInOrder(vehicle.id);
   const log = await logOf(id);
   // What can be chosen since then was not.
   const choices = { ...usualChoices(vehicle.layout), ...job.planChoices };
@@ -203,6 +223,7 @@ export async function getJob(actor: Actor, id: string, at: Date): Promise<JobDto
     events: log.map(onWire),
     additions: await additionsOf(id),
     drives: drivesOf(foldJob(log)),
+    heard,
     released: job.released,
     ended: job.ended,
     clocks: job.closed ? [] : job.clocks,
@@ -346,6 +367,7 @@ async function gateMustSay(wanted: GateVerdict, locked: LockedJob): Promise<void
     {
       jobId: job.id,
       position: state.log.length,
+      vehiclePosition: locked.lastPlace,
       workshopId: job.workshopId,
       answer,
       at,

@@ -1,12 +1,12 @@
 import { liveQuery, putAway, type LiveBeat, type LiveLog } from '@brook/contract';
 import { JOB_BEAT_MS } from '@brook/contract/beats';
 import { Router, type Request, type Response } from 'express';
-import { Op } from 'sequelize';
 import type { Clock } from '../../http/clock';
-import { Job, JobEventRow, Vehicle } from '../../db/models';
+import { Job, Vehicle } from '../../db/models';
 import { parse, pathId } from '../../http/parse';
 import { mustBeOurs } from '../log/locked';
-import { onWire } from '../log/stored';
+import { lastInOrder } from '../log/order';
+import { logOf, onWire } from '../log/stored';
 import { actorOf, NO_DEVICE, type Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { helperNewsOf } from './links';
@@ -52,7 +52,8 @@ async function seen(actor: Actor, jobId: string, at: Date, holds: number | null)
 
 /** One open line to one phone. */
 class LiveLine {
-  private version = -1;
+  /** How its job and the order of its vehicle stood when it was told last. */
+  private told = '';
   /** What was told of the helper's phone last; a phone that comes back may know of one that has ended. */
   private helper: string | null = null;
   private reading = false;
@@ -94,9 +95,10 @@ class LiveLine {
       while (this.stale && !this.closed) {
         this.stale = false;
         const [log] = await Promise.all([this.read(), this.tellHelper()]);
-        if (log.events.length === 0 && log.version === this.version) continue;
+        const changed = [log.version, log.lastPlace].join();
+        if (log.events.length === 0 && changed === this.told) continue;
         this.position = log.position;
-        this.version = log.version;
+        this.told = changed;
         this.send('log', log, log.position);
       }
     } catch (error) {
@@ -113,21 +115,20 @@ class LiveLine {
       attributes: ['stage', 'version', 'vehicleId'],
       rejectOnEmpty: true,
     });
-    const [rows, vehicle] = await Promise.all([
-      JobEventRow.findAll({
-        where: { jobId: this.jobId, position: { [Op.gt]: this.position } },
-        order: ['position'],
-        attributes: ['position', 'event', 'person'],
-      }),
+    // Asked before the log: what comes meanwhile is told again.
+    const lastPlace = await lastInOrder(job.vehicleId);
+    const [events, vehicle] = await Promise.all([
+      logOf(this.jobId, undefined, this.position),
       Vehicle.findByPk(job.vehicleId, { rejectOnEmpty: true }),
     ]);
     return {
       since: this.position,
-      events: rows.map((r) => onWire({ ...r.event, person: r.person })),
-      position: rows.at(-1)?.position ?? this.position,
+      events: events.map(onWire),
+      position: this.position + events.length,
       stage: job.stage,
       version: job.version,
       drive: driveStateOf(vehicle),
+      lastPlace,
     };
   }
 

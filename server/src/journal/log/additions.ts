@@ -11,7 +11,7 @@ export async function sayOfAdditions(
 ): Promise<void> {
   const { state, actor, at } = locked;
   const { before, own } = await saidUpTo(locked.vehicle, locked.job, locked.transaction);
-  const afterClose = doneAfterClose(additions, state.log);
+  const afterClose = doneAfterClose(additions, state, aboutOf(locked));
   const says = { ...jobSays(state, aboutOf(locked), before), afterClose };
   await sayOfJob(locked, says, { person: actor.name, at, settledBy: 'withdrawn' }, own);
 }

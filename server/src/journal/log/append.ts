@@ -1,6 +1,8 @@
 import {
   type DeskHappening,
   type JobEvent,
+  type Order,
+  type PhoneHappening,
   type VehicleEvent,
   type Logged,
 } from '@brook/core/job/events';
@@ -9,23 +11,46 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { JobAdditionRow, JobEventRow, VehicleEventRow, type Vehicle } from '../../db/models';
 import type { LockedJob } from './locked';
-import type { Actor } from '../../session/actor';
 import { followLog } from './follow';
+import { keepOrder } from './order';
 
 /** Put an event that a person made at the desk into the log of a locked job, and bring everything after it. */
 export async function appendDesk(locked: LockedJob, happening: DeskHappening): Promise<void> {
+  const event = placedHere(locked, happening);
+  await appendKept(locked, [event], addToJob(locked.state, event));
+}
+
+/** An event that is made on the server, behind the lock of its vehicle: it knows all that came before. */
+export function placedHere(
+  locked: LockedJob,
+  happening: JobHappening,
+  id: string = uuid(),
+): Logged<JobEvent> {
   const { actor, at, state } = locked;
-  const event: Logged<JobEvent> = {
-    id: uuid(),
+  return placed(locked, {
+    id,
     deviceId: actor.deviceId,
     deviceSeq: 0,
     atMs: at.getTime(),
     planId: state.run?.plan.id ?? null,
+    heard: locked.lastPlace,
     ...happening,
-    person: actor.name,
-  };
-  await appendKept(locked, [event], addToJob(state, event));
+  });
 }
+
+type JobHappening = DeskHappening | PhoneHappening;
+
+/** An event at the end of its vehicle's order, with who stands behind it. */
+export const placed = <E>(
+  locked: Pick<LockedJob, 'actor' | 'at' | 'lastPlace'>,
+  event: E,
+): Logged<E> => ({ ...event, person: locked.actor.name, order: orderedAt(locked) });
+
+/** The next place of a locked vehicle's order. */
+export const orderedAt = (locked: Pick<LockedJob, 'at' | 'lastPlace'>): Order => ({
+  position: ++locked.lastPlace,
+  receivedMs: locked.at.getTime(),
+});
 
 /**
  * Put events at the end of a locked job's log.
@@ -43,7 +68,7 @@ export async function appendKept(
   await JobEventRow.sequelize!.query(
     `INSERT INTO job_events (job_id, workshop_id, position, id, device_id, device_seq, at, received_at, person, event)
      SELECT $1, $2, $3 + (r.n - 1)::int, (e->>'id')::uuid, (e->>'deviceId')::uuid, (e->>'deviceSeq')::int,
-            to_timestamp((e->>'atMs')::double precision / 1000), $4, e->>'person', e - 'person'
+            to_timestamp((e->>'atMs')::double precision / 1000), $4, e->>'person', e - 'person' - 'order'
        FROM jsonb_array_elements($5::jsonb) WITH ORDINALITY AS r(e, n)`,
     {
       type: QueryTypes.INSERT,
@@ -51,6 +76,7 @@ export async function appendKept(
       transaction,
     },
   );
+  await keepOrder(ofJob(job), events, transaction);
   const before = locked.state;
   locked.state = after;
   await followLog(locked, before, events);
@@ -66,7 +92,10 @@ export async function appendAddition(
     { jobId: job.id, workshopId: job.workshopId, position, ...rowOf(event, at) },
     { transaction },
   );
+  await keepOrder(ofJob(job), [event], transaction);
 }
+
+const ofJob = (job: LockedJob['job']) => ({ vehicleId: job.vehicleId, jobId: job.id });
 
 /** Put an event into a locked vehicle's own log. */
 export async function appendToVehicle(
@@ -81,11 +110,12 @@ export async function appendToVehicle(
     { ...where, workshopId: vehicle.workshopId, position, ...rowOf(event, at) },
     { transaction },
   );
+  await keepOrder({ vehicleId: vehicle.id, jobId: null }, [event], transaction);
 }
 
 /** What every row of a log holds of its event. */
 export function rowOf<E extends JobEvent | VehicleEvent>(
-  { person, ...event }: Logged<E>,
+  { person, order: _, ...event }: Logged<E>,
   at: Date,
 ) {
   return {
@@ -98,9 +128,3 @@ export function rowOf<E extends JobEvent | VehicleEvent>(
     event,
   };
 }
-
-/** Who stands behind an event. */
-export const by = <E>(actor: Pick<Actor, 'name'>, event: E): Logged<E> => ({
-  ...event,
-  person: actor.name,
-});

@@ -4,6 +4,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { JobSaysRow, OpenItemEntry, type Vehicle } from '../../db/models';
 import type { LockedJob } from './locked';
+import { LOGGED_JSON } from './order';
 import { vehicleLogOf } from './stored';
 
 /** Who brought a change about, when, and what settles what is gone by it. */
@@ -26,8 +27,9 @@ export async function saidUpTo(
   }>(
     `SELECT (SELECT coalesce(jsonb_agg(jsonb_build_object('jobId', job_id, 'says', says) ORDER BY number), '[]')
                FROM job_says WHERE vehicle_id = $1 AND number <= $2) AS says,
-            (SELECT coalesce(jsonb_agg(event || jsonb_build_object('person', person) ORDER BY position), '[]')
-               FROM vehicle_events WHERE vehicle_id = $1) AS log`,
+            (SELECT coalesce(jsonb_agg(${LOGGED_JSON} ORDER BY e.position), '[]')
+               FROM vehicle_events e LEFT JOIN vehicle_order o ON o.vehicle_id = e.vehicle_id AND o.event_id = e.id
+              WHERE e.vehicle_id = $1) AS log`,
     { type: QueryTypes.SELECT, bind: [vehicle.id, job.number], transaction },
   );
   const { says, log } = said!;

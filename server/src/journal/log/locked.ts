@@ -3,6 +3,7 @@ import type { JobState } from '@brook/core/job/log';
 import type { Attributes, Transaction } from 'sequelize';
 import { Job, Vehicle } from '../../db/models';
 import { oneRow } from '../../db/oneRow';
+import { LAST_IN_ORDER } from './order';
 import { keepFolded } from './stateCache';
 import { jobStateOf } from './stored';
 import { notFound, ProblemError, refused } from '../../http/problems/kinds';
@@ -17,6 +18,8 @@ export interface LockedJob {
   readonly at: Date;
   /** By its log; it moves with what is appended. */
   state: JobState;
+  /** The last place of the vehicle's order; it moves with what is placed. */
+  lastPlace: number;
 }
 
 /**
@@ -54,6 +57,7 @@ export async function changeJob<T>(
         without,
         also: {
           logPosition: 'SELECT coalesce(max(position), 0) FROM job_events WHERE job_id = :id',
+          lastPlace: LAST_IN_ORDER('jobs.vehicle_id'),
         },
       }));
     if (!job) throw notFound('job');
@@ -67,7 +71,8 @@ export async function changeJob<T>(
     if (version !== null && isClosed(job.stage))
       throw refused('This job is closed; its record is read-only.');
     const state = await jobStateOf(id, transaction, job.get('logPosition') as number);
-    const locked: LockedJob = { job, vehicle, transaction, actor, at, state };
+    const lastPlace = job.get('lastPlace') as number;
+    const locked: LockedJob = { job, vehicle, transaction, actor, at, state, lastPlace };
     const said = await change(locked);
     if (job.changed()) await job.set({ version: job.version + 1 }).save({ transaction });
     after = locked.state;

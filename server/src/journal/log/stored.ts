@@ -1,56 +1,53 @@
 import { addToJob, foldJob, type JobState } from '@brook/core/job/log';
 import { type JobEvent, type VehicleEvent, type Logged } from '@brook/core/job/events';
-import { Op, type Transaction } from 'sequelize';
-import { JobAdditionRow, JobEventRow, VehicleEventRow } from '../../db/models';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { JobEventRow } from '../../db/models';
+import { LOGGED_JSON } from './order';
 import { foldedUpTo } from './stateCache';
 
-const kept = <E>(row: { readonly event: E; readonly person: string }): Logged<E> => ({
-  ...row.event,
-  person: row.person,
-});
+async function rowsOf<E>(
+  sql: string,
+  bind: readonly (string | number)[],
+  transaction?: Transaction,
+): Promise<Logged<E>[]> {
+  const rows = await JobEventRow.sequelize!.query<{ readonly event: Logged<E> }>(sql, {
+    type: QueryTypes.SELECT,
+    bind: [...bind],
+    transaction,
+  });
+  return rows.map((r) => r.event);
+}
+
+const ofJob = (table: 'job_events' | 'job_additions'): string =>
+  `SELECT ${LOGGED_JSON} AS event FROM ${table} e JOIN jobs j ON j.id = e.job_id
+     LEFT JOIN vehicle_order o ON o.vehicle_id = j.vehicle_id AND o.event_id = e.id
+    WHERE e.job_id = $1 AND e.position > $2 ORDER BY e.position`;
 
 /** The log of a job, in order, from behind a position. */
-export async function logOf(
+export const logOf = (
   jobId: string,
   transaction?: Transaction,
   behind = 0,
-): Promise<Logged<JobEvent>[]> {
-  const rows = await JobEventRow.findAll({
-    where: { jobId, ...(behind > 0 ? { position: { [Op.gt]: behind } } : {}) },
-    order: ['position'],
-    attributes: ['event', 'person'],
-    transaction,
-  });
-  return rows.map(kept);
-}
+): Promise<Logged<JobEvent>[]> => rowsOf(ofJob('job_events'), [jobId, behind], transaction);
 
 /** What arrived after a job was closed, in order. */
-export async function additionsOf(
+export const additionsOf = (
   jobId: string,
   transaction?: Transaction,
-): Promise<Logged<JobEvent>[]> {
-  const rows = await JobAdditionRow.findAll({
-    where: { jobId },
-    order: ['position'],
-    attributes: ['event', 'person'],
-    transaction,
-  });
-  return rows.map(kept);
-}
+): Promise<Logged<JobEvent>[]> => rowsOf(ofJob('job_additions'), [jobId, 0], transaction);
 
 /** The own log of a vehicle, in order. */
-export async function vehicleLogOf(
+export const vehicleLogOf = (
   vehicleId: string,
   transaction?: Transaction,
-): Promise<Logged<VehicleEvent>[]> {
-  const rows = await VehicleEventRow.findAll({
-    where: { vehicleId },
-    order: ['position'],
-    attributes: ['event', 'person'],
+): Promise<Logged<VehicleEvent>[]> =>
+  rowsOf(
+    `SELECT ${LOGGED_JSON} AS event FROM vehicle_events e
+       LEFT JOIN vehicle_order o ON o.vehicle_id = e.vehicle_id AND o.event_id = e.id
+      WHERE e.vehicle_id = $1 ORDER BY e.position`,
+    [vehicleId],
     transaction,
-  });
-  return rows.map(kept);
-}
+  );
 
 /**
  * State of a job by its log; what was folded of it before is not folded again.
@@ -78,9 +75,9 @@ export async function jobStateOf(
 
 /** An event as a phone sent it: without the person behind it, and a decision without the plan that followed. */
 export function asSent(event: Logged<JobEvent> | JobEvent): JobEvent {
-  const { person: _, ...sent } = event as Logged<JobEvent>;
+  const { person: _, order: __, ...sent } = event as Logged<JobEvent>;
   if (sent.kind !== 'decided') return sent as JobEvent;
-  const { plan: __, ...decided } = sent;
+  const { plan: ___, ...decided } = sent;
   return decided as JobEvent;
 }
 

@@ -252,18 +252,23 @@ describe('the database keeps the same line', () => {
     await expect(testServer.db.query(copy)).rejects.toThrow(/released by the gate/);
   });
 
-  const answer = (job: Job, position: number, said: object) =>
+  /** @param behind how far the order of its vehicle has gone on since it was asked */
+  const answer = (job: Job, position: number, said: object, behind = 0) =>
     testServer.db.query(
-      `INSERT INTO gate_answers (job_id, position, workshop_id, answer, at, person)
-        SELECT id, ${position}, workshop_id, '${JSON.stringify(said)}', now(), 'x' FROM jobs WHERE id = '${job.id}'`,
+      `INSERT INTO gate_answers (job_id, position, workshop_id, vehicle_position, answer, at, person)
+        SELECT id, ${position}, workshop_id,
+               (SELECT max(position) FROM vehicle_order o WHERE o.vehicle_id = jobs.vehicle_id) - ${behind},
+               '${JSON.stringify(said)}', now(), 'x' FROM jobs WHERE id = '${job.id}'`,
     );
 
-  test('an answer for another position of the log, or one with a reason, does not do', async () => {
+  test('an answer for another position of log or order, or one with a reason, does not do', async () => {
     const car = await add('hatchback-diagonal');
     const job = await accepted(car);
     const reads = { verdict: 'release', reasons: [] };
     await answer(job, job.events.length - 1, reads);
     await answer(job, job.events.length + 1, reads);
+    // Something was said of the vehicle since, in whatever log.
+    await answer(job, job.events.length, reads, 1);
     await expect(update(job)).rejects.toThrow(/released by the gate/);
     const other = await tech.running();
     await answer(other, other.events.length, { verdict: 'release', reasons: [{ code: 'x' }] });
@@ -451,7 +456,7 @@ describe('look and prove', () => {
 });
 
 describe('a job on the wrong vehicle', () => {
-  test('is moved before anything was done in it, and leaves nothing on the wrong one', async () => {
+  test('is moved before anything was done in it; what was said counts for both until somebody looked', async () => {
     const [wrong, right] = [await add('hatchback-diagonal'), await add('motorcycle-abs')];
     const body = { vehicleId: wrong.id, purpose: 'soft pedal' };
     const job = (await tech.send('post', '/jobs', body).expect(201)).body as Job;
@@ -459,11 +464,32 @@ describe('a job on the wrong vehicle', () => {
     const moved = await tech.change(job, 'put', 'vehicle', { vehicleId: right.id });
     expect(moved).toMatchObject({ vehicleId: right.id, purpose: 'soft pedal' });
     expect(moved.planChoices.work.masterIds).toEqual(right.layout.masters.map((m) => m.id));
-    expect((await vehicleOf(wrong.id)).drive.state).toBe('free');
     expect(await kinds(right.id)).toEqual([
       'control soft front-master',
       'control soft rear-master',
     ]);
+    expect(await kinds(wrong.id)).toEqual(['control soft master']);
+    // Its events have places in both orders, in each at the end of what was there.
+    const order = async (id: string) =>
+      (
+        await testServer.db.query(
+          `SELECT position, event_id FROM vehicle_order WHERE vehicle_id = '${id}' ORDER BY position`,
+        )
+      )[0] as { position: number; event_id: string }[];
+    expect((await order(wrong.id)).map((o) => o.position)).toEqual([1]);
+    expect((await order(right.id)).map((o) => [o.position, o.event_id])).toEqual(
+      moved.events.map((e) => [e.order!.position, e.id]),
+    );
+    // What holds the one holds it whatever becomes of the other.
+    await tech.end(moved);
+    const { openItems } = await vehicleOf(wrong.id);
+    await tech.sayOf(wrong, {
+      kind: 'looked at',
+      openItemId: openItems[0]!.id,
+      saw: 'Pedal firm and high',
+    });
+    expect((await vehicleOf(wrong.id)).drive.state).toBe('free');
+    expect((await vehicleOf(right.id)).drive.state).toBe('do not drive');
   });
 
   test('stays once something was read, and where the other one has a job', async () => {

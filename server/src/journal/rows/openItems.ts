@@ -1,13 +1,16 @@
 import type { OpenItem } from '@brook/core/owed/openItems';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { OpenItemEntry } from '../../db/models';
 
 /** What some vehicles owe, by vehicle, from the rows. */
-export async function openItemsOf(vehicleIds: readonly string[]): Promise<Map<string, OpenItem[]>> {
+export async function openItemsOf(
+  vehicleIds: readonly string[],
+  transaction?: Transaction,
+): Promise<Map<string, OpenItem[]>> {
   if (vehicleIds.length === 0) return new Map();
   const rows = await OpenItemEntry.sequelize!.query<Row>(
     'SELECT vehicle_id AS "vehicleId", open_item AS "openItem" FROM open_items WHERE vehicle_id IN (:vehicleIds) ORDER BY vehicle_id, position',
-    { type: QueryTypes.SELECT, replacements: { vehicleIds } },
+    { type: QueryTypes.SELECT, replacements: { vehicleIds }, transaction },
   );
   return byVehicle(rows);
 }
