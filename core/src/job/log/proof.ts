@@ -1,6 +1,11 @@
-import type { TakeUp } from '../../control/clutch';
-import type { CheckItem, ProofItem } from '../items';
-import { isSamePlace, type ControlMeasured, type PedalResult } from '../../control/pedal';
+import { TAKE_UPS, type TakeUp } from '../../control/clutch';
+import { takeUpPasses, type CheckItem, type ProofItem } from '../items';
+import {
+  isSamePlace,
+  pedalPasses,
+  type ControlMeasured,
+  type PedalResult,
+} from '../../control/pedal';
 import type { Plan } from '../../bleed/plan';
 import {
   answerOf,
@@ -117,8 +122,19 @@ export function proofAfter(
   const again = isReading(event)
     ? unheard.filter((e) => !answers(e) || isWorseReading(e, event))
     : unheard;
-  return again.reduce((then, e) => proofBy(then, e, context), after);
+  const then = again.reduce((before, e) => proofBy(before, e, context), after);
+  // A bad answer stands until it is answered by who knows of it: no event that stands before it makes it void.
+  const bad = after.answers.filter((a) => !passes(a) && !then.answers.some((t) => isSame(t, a)));
+  return bad.length === 0 ? then : { ...then, answers: [...then.answers, ...bad] };
 }
+
+function passes({ value }: Pick<ProofAnswer, 'value'>): boolean {
+  if (typeof value === 'boolean') return value;
+  return isTakeUp(value) ? takeUpPasses(value) : pedalPasses(value);
+}
+
+const isTakeUp = (value: PedalResult | TakeUp): value is TakeUp =>
+  TAKE_UPS.some((t) => t === value);
 
 /** Whether an event is taken up by the proof: an answer, a reading, a photo of an item. */
 const answers = (event: Logged<JobEvent>): boolean =>

@@ -10,6 +10,7 @@ import {
   type LooseEvent,
 } from '../../testing';
 import { CAR, flush, openingAt, released, Yard } from '../../testing/yard';
+import { badNews } from '../../testing/yard/badNews';
 import { doneAfterClose, jobSays } from '.';
 
 // A vehicle whose job released it; what arrives then, one addition at a time.
@@ -32,104 +33,7 @@ const driveAfter = (...said: readonly LooseEvent[]) => {
 const LEFT_REAR = openingAt(PLAN, 'left-rear');
 const answer = JOB.log.find((e) => e.kind === 'pedal judged')!;
 
-// What is bad news after a release, from the trade: common practice, no source.
-const BAD: readonly [string, LooseEvent, string][] = [
-  [
-    'the pedal sinks',
-    { kind: 'pedal judged', masterId: 'master', result: 'sinks' },
-    'control soft master',
-  ],
-  [
-    'it is soft',
-    { kind: 'pedal judged', masterId: 'master', result: 'springy' },
-    'control soft master',
-  ],
-  [
-    'it sank 60 mm',
-    { kind: 'sink watched', masterId: 'master', when: 'after', mm: 60, seconds: 30 },
-    'control soft master',
-  ],
-  ['a joint is not dry', { kind: 'checked', item: 'joints dry', passes: false }, 'leak'],
-  [
-    'a wheel is not held',
-    { kind: 'checked', item: 'wheels held and free', masterId: 'master', passes: false },
-    'control soft master',
-  ],
-  [
-    'the servo gives nothing',
-    { kind: 'checked', item: 'servo gives', masterId: 'master', passes: false },
-    'control soft master',
-  ],
-  ['the level is wrong', { kind: 'checked', item: 'level', passes: false }, 'done after close'],
-  [
-    'the cap is loose',
-    { kind: 'checked', item: 'reservoir cap', passes: false },
-    'done after close',
-  ],
-  ['a lamp is lit', { kind: 'checked', item: 'lamps out', passes: false }, 'done after close'],
-  ['the wheels are not on', { kind: 'checked', item: 'wheels', passes: false }, 'done after close'],
-  ['a disc is wet', { kind: 'checked', item: 'wiped dry', passes: false }, 'done after close'],
-  [
-    'many bubbles',
-    { kind: 'bubbles', openingId: LEFT_REAR, reading: 'many' },
-    'air possible left-rear',
-  ],
-  [
-    'fine bubbles',
-    { kind: 'bubbles', openingId: LEFT_REAR, reading: 'fine' },
-    'air possible left-rear',
-  ],
-  [
-    'let go while open',
-    { kind: 'round broken', openingId: LEFT_REAR, how: 'let go while open' },
-    'air possible left-rear',
-  ],
-  [
-    'the level fell to nothing',
-    { kind: 'level seen', openingId: LEFT_REAR, levelMl: 0, fluidComes: false },
-    'air possible left-rear',
-  ],
-  [
-    'shut before it was clear',
-    { kind: 'shut early', openingId: LEFT_REAR, reason: 'bay needed' },
-    'air possible left-rear',
-  ],
-  ['the pot is under pressure', { kind: 'pressure set', on: true }, 'done after close'],
-  ['a stroke', { kind: 'stroke', openingId: LEFT_REAR }, 'done after close'],
-  ['a leak', { kind: 'halted', reason: 'leak', openingId: LEFT_REAR }, 'leak left-rear'],
-  [
-    'a snapped bleeder',
-    { kind: 'halted', reason: 'snapped', openingId: LEFT_REAR },
-    'snapped left-rear',
-  ],
-  [
-    'grease came',
-    { kind: 'halted', reason: 'grease', openingId: LEFT_REAR },
-    'stop verdict left-rear',
-  ],
-  [
-    'a line came off',
-    { kind: 'came off', what: 'Line or hose', elementId: null, id: 'off' },
-    'not back on off',
-  ],
-  ['a part was taken off', { kind: 'taken off', elementId: 'left-rear' }, 'part off left-rear'],
-  [
-    'tightened far above its value',
-    { kind: 'joint tightened', elementId: 'left-rear', manualNm: 10, appliedNm: 12.1 },
-    'tightness left-rear',
-  ],
-  [
-    'left below its value',
-    { kind: 'joint tightened', elementId: 'left-rear', manualNm: 10, appliedNm: 8.9 },
-    'tightness left-rear',
-  ],
-  [
-    'topped up',
-    { kind: 'topped up', reservoirId: 'reservoir', containerId: null },
-    'done after close',
-  ],
-  ['an answer taken back', { kind: 'undone', eventId: answer.id }, 'done after close'],
-];
+const BAD = badNews({ openingId: LEFT_REAR, answerId: answer.id });
 
 test.each(BAD)('%s after the release: it must not be driven', (_, said, what) => {
   expect(brings(said)).toContain(what);
