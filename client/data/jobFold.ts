@@ -27,14 +27,18 @@ export class FollowedJob {
     const goesOn =
       this.ids.length > 0 &&
       this.ids.length <= log.length &&
-      this.ids.every((id, i) => log[i]!.id === id);
+      this.ids.every((id, i) => asFolded(log[i]!) === id);
     const fresh = log.slice(this.ids.length);
     if (!goesOn || fresh.filter((e) => e.kind === 'undone').length > 1) this.state = foldJob(log);
     else for (const event of fresh) this.state = addToJob(this.state, event);
-    this.ids = log.map((e) => e.id);
+    this.ids = log.map(asFolded);
     return this.state;
   }
 }
+
+/** What of an event the fold goes by that only the server knows: what was in a container, and whether an undo came at once. */
+const asFolded = (e: Logged<JobEvent>): string =>
+  [e.id, 'product' in e, e.kind === 'undone' && e.order !== undefined].join();
 
 /** The state of a job as the server knows it, for what is only shown. */
 export function useFolded(job: Pick<Job, 'events' | 'planResult'>): JobState {

@@ -1,5 +1,5 @@
 import type { Job } from '@brook/contract';
-import { type JobState } from '@brook/core/job/log';
+import { pressIn, type JobState } from '@brook/core/job/log';
 import {
   isPhoneEvent,
   type JobEvent,
@@ -28,6 +28,7 @@ import {
   type RefusedEvent,
   type WaitingEvent,
 } from './outbox';
+import { pressName } from './press';
 import { useReadAnew } from './readAnew';
 import { couldNotKeep, sendWaiting, useLink, type LinkState } from './sender';
 import { useSession } from './session';
@@ -62,6 +63,9 @@ export interface LiveJob {
   /** The event of another phone that somebody was asked about, and how to answer. */
   readonly undoAsked: Logged<JobEvent> | null;
   readonly answerUndo: (takeBack: boolean) => void;
+  /** The pour that was to be taken back, and how to answer whether it went in. */
+  readonly pourAsked: Logged<JobEvent> | null;
+  readonly answerPour: (wentIn: boolean) => void;
   readonly dropRefused: (eventId: string) => void;
   readonly sayAgain: (refused: RefusedEvent) => void;
 }
@@ -82,6 +86,7 @@ export function useJobLog(job: Job): LiveJob {
   const person = useSession().data?.user;
   const { box, sent, setBox } = useBox(job.id);
   const [undoAsked, setUndoAsked] = useState<Logged<JobEvent> | null>(null);
+  const [pourAsked, setPourAsked] = useState<Logged<JobEvent> | null>(null);
   const state = useJobState(job, box, sent);
 
   const client = useQueryClient();
@@ -101,7 +106,8 @@ export function useJobLog(job: Job): LiveJob {
   const { heard } = job;
   const say = useCallback(
     (happening: PhoneHappening, id: string = uuid()) => {
-      const base = { id, deviceId: deviceId(), atMs: nowMs(), planId, heard };
+      const group = pressName();
+      const base = { id, deviceId: deviceId(), atMs: nowMs(), planId, heard, group };
       // Nobody counts before it is known who does.
       if (!person) return;
       enqueue(job.id, { id: person.id, name: person.name }, seqFloor, (deviceSeq) => ({
@@ -129,7 +135,10 @@ export function useJobLog(job: Job): LiveJob {
   }, [state]);
   const undo = useCallback(() => {
     const { own, other } = lastToUndo(painted.current, person?.name ?? '');
-    if (own) say({ kind: 'undone', eventId: own.id });
+    const pour = own && pressIn(painted.current.log, own).find(isPour);
+    // What is in stays in: of a pour it is asked whether it went in.
+    if (pour) setPourAsked(pour);
+    else if (own) say({ kind: 'undone', eventId: own.id });
     else setUndoAsked(other);
   }, [say, person]);
   const answerUndo = useCallback(
@@ -138,6 +147,13 @@ export function useJobLog(job: Job): LiveJob {
       setUndoAsked(null);
     },
     [say, undoAsked],
+  );
+  const answerPour = useCallback(
+    (wentIn: boolean) => {
+      if (!wentIn && pourAsked) say({ kind: 'undone', eventId: pourAsked.id });
+      setPourAsked(null);
+    },
+    [say, pourAsked],
   );
   const dropRefused = useCallback(
     (eventId: string) => {
@@ -179,6 +195,8 @@ export function useJobLog(job: Job): LiveJob {
     undo,
     undoAsked,
     answerUndo,
+    pourAsked,
+    answerPour,
     dropRefused,
     sayAgain,
   };
@@ -240,6 +258,9 @@ function useJobState(job: Job, box: Outbox | null, sent: readonly WaitingEvent[]
   }, [followed, server, box, sent]);
 }
 
+const isPour = (e: Logged<JobEvent>): boolean =>
+  e.kind === 'topped up' || (e.kind === 'prepared' && e.step === 'fill reservoir');
+
 /** The last event in effect that may be taken back: this person's on this phone, and anybody else's. */
 function lastToUndo(
   { log, undone }: JobState,
@@ -260,7 +281,7 @@ function lastToUndo(
 /** What an event says, without what every event carries. */
 function happeningOf(event: PhoneEvent): PhoneHappening {
   // Said again it is said by what this phone has heard by now.
-  const base = ['id', 'deviceId', 'deviceSeq', 'atMs', 'planId', 'heard'];
+  const base = ['id', 'deviceId', 'deviceSeq', 'atMs', 'planId', 'heard', 'group'];
   return Object.fromEntries(
     Object.entries(event).filter(([name]) => !base.includes(name)),
   ) as unknown as PhoneHappening;

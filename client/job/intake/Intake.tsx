@@ -217,6 +217,9 @@ const BLED_FOR: readonly OpenItemKind[] = [
   'seized',
   'snapped',
   'stop verdict',
+  'wrong fluid',
+  'wrong grade',
+  'product not known',
   'base bleed owed',
   'tool cycle owed',
 ];

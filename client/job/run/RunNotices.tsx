@@ -28,6 +28,15 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
           ]}
         />
       ) : null}
+      {run.pourAsked ? (
+        <Asked
+          say={`Taken back: ${eventWords(plans, run.pourAsked)}. Did it go in? What is in stays in.`}
+          answers={[
+            { label: 'It went in: it stays', onPress: () => run.answerPour(true) },
+            { label: 'Nothing was poured', onPress: () => run.answerPour(false) },
+          ]}
+        />
+      ) : null}
       {run.state.asked.length > 0 ? (
         <OtherStrokes run={run} />
       ) : unseen.length > 0 ? (

@@ -47,6 +47,7 @@ import { mediaNote } from './mediaNote';
 import { undone } from './undone';
 import { marked } from './marked';
 import { lookedAt } from './lookedAt';
+import { strippedElsewhere } from './strippedElsewhere';
 import { cycleElsewhere } from './cycleElsewhere';
 
 export { base } from './shared';
@@ -104,7 +105,13 @@ export const phoneHappenings = [
 export const lookAgainHappenings = [jointTightened, lookLater] as const;
 
 /** What may be said of a vehicle outside any job. */
-export const vehicleHappenings = [marked, lookedAt, cycleElsewhere, undone] as const;
+export const vehicleHappenings = [
+  marked,
+  lookedAt,
+  cycleElsewhere,
+  strippedElsewhere,
+  undone,
+] as const;
 
 type KindsOf<S extends readonly z.ZodType<{ readonly kind: string }>[]> = z.output<
   S[number]

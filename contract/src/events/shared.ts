@@ -10,6 +10,13 @@ export const openItemId = line('OpenItem', 1, 200);
 const JAR = 'What stands in the jar should be 0 to 5000 mL.';
 export const jarMl = z.number({ error: JAR }).min(0, JAR).max(5000, JAR).describe('mL');
 
+/** Who did something elsewhere, on which day, and by which paper. */
+export const paperOfWorkshop = {
+  workshop: line('Workshop', 2, 80),
+  date: z.iso.date({ error: 'Date should be a day like 2026-04-30.' }),
+  paper: line('Number of the paper', 1, 60),
+};
+
 /** What every event carries. */
 export const base = {
   id,
@@ -28,4 +35,5 @@ export const base = {
     .describe(
       'Up to which place of its vehicle’s order this device had heard of everything; left out, of nothing',
     ),
+  group: id.optional().describe('What one press made carries one name: it is taken back together'),
 };

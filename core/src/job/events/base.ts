@@ -11,6 +11,8 @@ export interface EventBase {
   readonly planId: string | null;
   /** Up to which place of its vehicle's order its phone had heard of everything; left out, of nothing. */
   readonly heard?: number | undefined;
+  /** What one press made carries one name: it is taken back together. Left out, it was made alone. */
+  readonly group?: string | undefined;
 }
 
 /** The place of an event in the one order of its vehicle: over its jobs, what came beside their records, and its own log. */

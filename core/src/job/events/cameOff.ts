@@ -1,19 +1,46 @@
 import { lowerFirst } from '../../base/text';
 import { elementIfAny } from './faults';
 import { SETTLES_NOTHING, PROVES_NOTHING, jobEvent } from './kind';
+import { airBehindPart } from './places';
 
 /** What comes off a vehicle to be worked on, in the words of one tap [C]. */
 export const CAME_OFF = [
   'Wheel',
-  'Cap or cover',
+  'Cover, trim or mat',
   'Clip or bracket',
   'Plug or connector',
+  'Lever or electric switch',
+  'Pads, shoes or disc',
+  'Caliper or slave, hose joined',
+  'Caliper or slave, hose off',
   'Line or hose',
-  'Caliper or slave',
-  'Lever or switch',
+  'Pressure switch or bleeder',
   'Another thing',
 ] as const;
 export type CameOff = (typeof CAME_OFF)[number];
+
+/**
+ * What it opens that something came off [C]: a circuit, behind which there may
+ * be air; a control, which is proved again; or no more than that it is off.
+ * What nobody named may have been a joint.
+ */
+const CAME_OFF_OPENS: Readonly<Record<CameOff, 'circuit' | 'control' | 'nothing'>> = {
+  Wheel: 'nothing',
+  'Cover, trim or mat': 'nothing',
+  'Clip or bracket': 'nothing',
+  'Plug or connector': 'nothing',
+  'Lever or electric switch': 'control',
+  'Pads, shoes or disc': 'control',
+  'Caliper or slave, hose joined': 'control',
+  'Caliper or slave, hose off': 'circuit',
+  'Line or hose': 'circuit',
+  'Pressure switch or bleeder': 'circuit',
+  'Another thing': 'circuit',
+};
+
+export const opensCircuit = (what: CameOff): boolean => CAME_OFF_OPENS[what] === 'circuit';
+/** Whether the control at which it came off is proved again, in whatever job. */
+export const opensControl = (what: CameOff): boolean => CAME_OFF_OPENS[what] !== 'nothing';
 
 export interface CameOffHappening {
   readonly kind: 'came off';
@@ -27,7 +54,10 @@ export interface CameOffHappening {
 export const cameOff = jobEvent<CameOffHappening>({
   kind: 'came off',
   voids: 'all',
-  opens: ({ id }) => [{ what: 'not back on', where: id }],
+  opens: ({ id, what, elementId }, plans) => [
+    { what: 'not back on', where: id },
+    ...(opensCircuit(what) ? airBehindPart(plans.at(-1)?.layout ?? null, elementId) : []),
+  ],
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   fault: ({ noteId = null, elementId }, { plans, find }) =>

@@ -1,9 +1,10 @@
 export type { EventBase, Logged, Order } from './base';
-export { hadHeard, heardThrough, heardUpTo, positionOf } from './heard';
+export { hadHeard, heardThrough, heardUpTo, positionOf, type Heard } from './heard';
 export type { Known, Names, Voids } from './kind';
 export { OPEN_ITEM_KINDS, type Matter, type OpenItemKind } from './matters';
 export { namesIn } from './names';
-export { mattersOfHalt, modulatorsOf } from './places';
+export type { Product } from './product';
+export { airBehindPart, mattersOfHalt, modulatorsOf } from './places';
 export { elementFault } from './faults';
 export {
   answerOf,
@@ -41,7 +42,7 @@ export { DECISIONS, DECISIONS_ON, DECISION_WORDS, type Decision, type Onward } f
 export { MENDABLE } from './mended';
 export { type MasterJoined } from './masterFitted';
 export { MEDIA, MEDIUM_WORDS, MOST_MEDIA_NOTES, type Medium } from './mediaNote';
-export { CAME_OFF, type CameOff } from './cameOff';
+export { CAME_OFF, opensCircuit, opensControl, type CameOff } from './cameOff';
 export { LOOK_LATER, type LookLater } from './lookLater';
 export { FLUID_READ_VERSION, type FluidRead } from './fluidRead';
 export { type AcceptedPick } from './planAccepted';

@@ -1,7 +1,7 @@
 import type { Plan } from '../../bleed/plan';
 import { needsTool } from '../../bleed/stages';
 import { heldAs } from '../../control/pedal';
-import { paths, type Layout } from '../../vehicle/circuit';
+import { behind, paths, type Layout } from '../../vehicle/circuit';
 import { openingNamed } from './faults';
 import type { HaltReason } from './halted';
 import type { Matter } from './matters';
@@ -14,6 +14,28 @@ const bleederOf = (plans: readonly Plan[], openingId: string | null): string | n
 export const airBehind = (plans: readonly Plan[], openingId: string): readonly Matter[] => [
   { what: 'air possible', where: bleederOf(plans, openingId) },
 ];
+
+/** The bleeders behind a place of a layout; where nobody said which, or the layout knows it not, all of them. */
+function bleedersBehind(layout: Layout, elementId: string | null): string[] {
+  const all = layout.bleeders.map((b) => b.id);
+  if (elementId === null) return all;
+  if (all.includes(elementId)) return [elementId];
+  const ports = layout.masters
+    .filter((m) => m.id === elementId)
+    .flatMap((m) => m.chambers.map((c) => c.port));
+  const reached = [elementId, ...ports].flatMap((id) => [...behind(layout, id)]);
+  const there = layout.bleeders.filter((b) => reached.includes(b.at)).map((b) => b.id);
+  return there.length > 0 ? there : all;
+}
+
+/** Air may be behind a joint that was undone, somewhere where nobody knows the layout. */
+export function airBehindPart(
+  layout: Layout | null,
+  elementId: string | null,
+): readonly (Matter & { readonly what: 'air possible' })[] {
+  const where = layout ? bleedersBehind(layout, elementId) : [null];
+  return where.map((w) => ({ what: 'air possible', where: w }));
+}
 
 /** Whether a control is held as a pedal or as a lever; one that no plan knows is judged as a lever, more strictly. */
 export function heldOf(plans: readonly Plan[], masterId: string): 'pedal' | 'lever' {
@@ -61,7 +83,8 @@ export function mattersOfHalt(
       return [{ what: 'leak', where: at }];
     case 'grease':
     case 'other product':
-      return [{ what: 'stop verdict', where: at }];
+      // Every rubber part that it reached was exposed: no later look that says clean is the end of it.
+      return [{ what: 'wrong fluid', where: at }];
     case 'pedal not right':
       return (masterId === null ? (plan?.work.masterIds ?? []) : [masterId]).map((where) => ({
         what: 'control soft',

@@ -1,8 +1,9 @@
 import { OPENING_STEPS, PREPARATION_WORDS, type PreparationStep } from '../../bleed/plan';
 import { lowerFirst } from '../../base/text';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { pouredMatters, type OutOf } from './product';
 
-export interface PreparedHappening {
+export interface PreparedHappening extends OutOf {
   readonly kind: 'prepared';
   readonly step: PreparationStep;
   /** Of a first fill: out of which container, where somebody said so. */
@@ -17,7 +18,7 @@ export const prepared = runEvent<PreparedHappening>({
       : step === 'fill reservoir'
         ? 'level'
         : nothing('it opens no circuit and moves no level'),
-  opens: BRINGS_NOTHING,
+  opens: (event) => pouredMatters(event, null),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   fault: ({ step }, { plans }) => {

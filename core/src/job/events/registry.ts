@@ -56,6 +56,7 @@ import { released, type ReleasedHappening } from './released';
 import { ended, type EndedHappening } from './ended';
 import { marked, type MarkedHappening } from './marked';
 import { lookedAt, type LookedAtHappening } from './lookedAt';
+import { strippedElsewhere, type StrippedElsewhereHappening } from './strippedElsewhere';
 import { cycleElsewhere, type CycleElsewhereHappening } from './cycleElsewhere';
 import type { Answer, EventKind, Known, Names, Part, Voids } from './kind';
 import type { Matter } from './matters';
@@ -134,6 +135,7 @@ export interface VehicleKinds {
   readonly marked: MarkedHappening;
   readonly lookedAt: LookedAtHappening;
   readonly cycleElsewhere: CycleElsewhereHappening;
+  readonly strippedElsewhere: StrippedElsewhereHappening;
 }
 
 type Registered<Says extends object, P extends Part> = {
@@ -203,7 +205,12 @@ const DESK: Registered<DeskKinds, 'desk'> = {
   released,
   ended,
 };
-const VEHICLE: Registered<VehicleKinds, 'vehicle'> = { marked, lookedAt, cycleElsewhere };
+const VEHICLE: Registered<VehicleKinds, 'vehicle'> = {
+  marked,
+  lookedAt,
+  cycleElsewhere,
+  strippedElsewhere,
+};
 
 export type RunHappening = RunKinds[keyof RunKinds] | StageEvent;
 export type ProofHappening = ProofKinds[keyof ProofKinds];

@@ -1,8 +1,9 @@
 import { reservoirFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { pouredMatters, type OutOf } from './product';
 
 /** Filled up; out of which container, where somebody said so. */
-export interface ToppedUpHappening {
+export interface ToppedUpHappening extends OutOf {
   readonly kind: 'topped up';
   readonly reservoirId: string;
   readonly containerId: string | null;
@@ -11,9 +12,10 @@ export interface ToppedUpHappening {
 export const toppedUp = runEvent<ToppedUpHappening>({
   kind: 'topped up',
   voids: 'level',
-  opens: BRINGS_NOTHING,
+  opens: (event) => pouredMatters(event, event.reservoirId),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   fault: ({ reservoirId }, { plans }) => reservoirFault(plans, reservoirId),
-  words: () => 'a top-up',
+  words: ({ product }) =>
+    product ? `a top-up, ${product.grade}, batch ${product.batch}` : 'a top-up',
 });

@@ -12,7 +12,7 @@ import {
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState } from './state';
-import { takenBackIn, undoneIds } from './undo';
+import { isTakenBackBefore, takenBackIn, undoneIds } from './undo';
 
 /**
  * State of a job from its log, in log order. The same everywhere: phone,
@@ -43,7 +43,11 @@ export function foldJob(log: readonly Logged<JobEvent>[]): JobState {
  * decision stands in the log with the plan that followed from it.
  */
 export function addToJob(job: JobState, given: Logged<JobEvent>): JobState {
-  if (given.kind === 'undone' || given.kind === 'plan accepted')
+  if (
+    given.kind === 'undone' ||
+    given.kind === 'plan accepted' ||
+    isTakenBackBefore(job.log, job.undone, given)
+  )
     return foldJob([...job.log, given]);
   const event =
     given.kind === 'decided' && job.run

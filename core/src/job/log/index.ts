@@ -1,5 +1,5 @@
 export { refitOf, type Refit } from './refit';
-export { takenBackIn, undoneIds } from './undo';
+export { pressIn, slipsIn, takenBackIn, undoneIds } from './undo';
 export {
   NO_PROOF,
   touches,

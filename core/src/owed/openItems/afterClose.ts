@@ -4,14 +4,12 @@ import {
   namesIn,
   isPhoneEvent,
   opensOf,
-  positionOf,
   voidsOf,
   type JobEvent,
   type Logged,
   type Matter,
-  type VehicleEvent,
 } from '../../job/events';
-import { takenBackIn, undoneIds, type JobState } from '../../job/log';
+import { slipsIn, takenBackIn, type JobState } from '../../job/log';
 import { plansOf } from '../../job/run';
 import { lowerFirst } from '../../base/text';
 import type { OpenItem } from './openItem';
@@ -72,23 +70,4 @@ function mattersOf(
   const brought = opensOf(event, plans);
   if (brought.length > 0) return brought;
   return typeof voidsOf(event) === 'string' ? [DONE] : [];
-}
-
-/**
- * Additions that were a slip, and what took them back: by the same phone, and
- * nothing of the vehicle in between. Later it asks what was looked at.
- */
-export function slipsIn(
-  additions: readonly Logged<JobEvent | VehicleEvent>[],
-): ReadonlySet<string> {
-  const undone = undoneIds(additions);
-  const slips = new Set<string>();
-  for (const e of additions) {
-    if (e.kind !== 'undone' || undone.has(e.id)) continue;
-    const of = additions.find((a) => a.id === e.eventId);
-    if (!of || of.deviceId !== e.deviceId) continue;
-    if (positionOf(e) - positionOf(of) !== 1) continue;
-    slips.add(of.id).add(e.id);
-  }
-  return slips;
 }

@@ -2,6 +2,7 @@ import { chambersOf, paths, type Layout, type Master, circuitOf } from '../../ve
 import type { JobState } from '../../job/log';
 import { plansOf } from '../../job/run';
 import { complains, findScope, type WorkDone } from '../../bleed/scope';
+import { openedAt } from './openedByHand';
 import { holds, type OpenItem } from './openItem';
 
 /** Parts that a job names as changed, compares or took off: nobody knows that they are fitted until it is released. */
@@ -52,6 +53,7 @@ export function controlsConcerned(
         ? [...openedBySaying(layout, job.said.work), ...broughtFor(job.said.work)]
         : []),
     ...partsInHand(job).flatMap((id) => mastersAt(layout, id).map((m) => m.id)),
+    ...openedAt(job).flatMap((e) => mastersAt(layout, e.elementId).map((m) => m.id)),
     ...before.filter(holds).flatMap((m) => mastersAt(layout, m.where).map((x) => x.id)),
   ]);
   return layout.masters.filter((m) => ids.has(m.id));

@@ -9,9 +9,10 @@ import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { OpenItem } from './openItem';
 import { foundAtIntake, isMended } from './foundAtIntake';
+import { openedAt, openedByHand } from './openedByHand';
 import { leftByFeel, shutAbove, tightenedRight } from './tightness';
 import { cycled, toolCycle } from './toolOwed';
-import { failedAnswers, halts, leftShut, stopVerdict } from './wentWrong';
+import { failedAnswers, halts, leftShut, stopVerdict, wrongInside } from './wentWrong';
 import { firstOpened, placeOf, Writer, type JobAbout } from './writer';
 
 /** What a job leaves open, and what of earlier open items it settles. */
@@ -158,6 +159,8 @@ export function leftOpen(
     failedAnswers(out, job, layout);
     stopVerdict(out, job);
   }
+  openedByHand(out, job, layout);
+  wrongInside(out, job);
   foundAtIntake(out, job, work, released);
   leftShut(out, job, released);
   notBack(out, job, layout);
@@ -242,8 +245,9 @@ function opened(
   const parts = partsInHand(job);
   const said = work !== null && saysOpen(layout, work);
   const run = (job.run?.openedAtMs ?? null) !== null;
-  if (!run && !said && parts.length === 0) return;
-  const because = run ? 'Opened and not released' : 'Said to be open, and not released';
+  const off = openedAt(job).length > 0;
+  if (!run && !said && !off && parts.length === 0) return;
+  const because = run || off ? 'Opened and not released' : 'Said to be open, and not released';
   for (const m of controlsConcerned(job, layout, before))
     out.add('control not proved', 'holds', m.id, because, firstOpened(job));
   for (const id of parts)

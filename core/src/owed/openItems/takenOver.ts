@@ -1,7 +1,7 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import { renewsToo, type OwedWork, type WorkDone } from '../../bleed/scope';
 import type { OpenItem } from './openItem';
-import { behindNode } from './vehicle';
+import { behindNode, fedThrough } from './vehicle';
 
 /** Kinds that are settled at a bleeder, by bleeding it. */
 const AIR: readonly OpenItem['kind'][] = [
@@ -20,7 +20,7 @@ export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWo
   ];
   return {
     airAt: at(AIR),
-    oldAt: at(['old fluid']),
+    oldAt: at(['old fluid', 'wrong grade']),
     modulatorIds: [
       ...new Set(
         openItems.flatMap((m) => (m.kind === 'tool cycle owed' && m.where ? [m.where] : [])),
@@ -39,6 +39,7 @@ export function owesBleed(layout: Layout, openItems: readonly OpenItem[]): boole
 function bleedersOf(m: OpenItem, layout: Layout): readonly string[] {
   const known = layout.bleeders.map((b) => b.id);
   if (m.kind === 'base bleed owed') return behindNode(layout, m.where);
+  if (m.kind === 'wrong grade') return fedThrough(layout, m.where);
   return m.where !== null && known.includes(m.where) ? [m.where] : known;
 }
 

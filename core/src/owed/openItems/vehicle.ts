@@ -1,9 +1,8 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import { dayEndsMs } from '../../base/clock';
 import type { DriveState } from '../../job/stage';
-import { undoneIds } from '../../job/log';
+import { slipsIn, undoneIds } from '../../job/log';
 import { positionOf, type Logged, type VehicleEvent } from '../../job/events';
-import { slipsIn } from './afterClose';
 import { WHOLE_VEHICLE, type JobFacts, type JobSays } from './jobSays';
 import { placeOf } from './writer';
 import { mastersAt } from './controlsConcerned';
@@ -38,7 +37,11 @@ export function openItems({ layout, jobs, log }: VehicleFacts): OpenItem[] {
 function saidOutside(layout: Layout, log: readonly Logged<VehicleEvent>[]) {
   const undone = undoneIds(log);
   const slips = slipsIn(log);
-  const papers = log.flatMap((e) => (e.kind === 'cycle elsewhere' && !undone.has(e.id) ? [e] : []));
+  const papers = log.flatMap((e) =>
+    (e.kind === 'cycle elsewhere' || e.kind === 'stripped elsewhere') && !undone.has(e.id)
+      ? [e]
+      : [],
+  );
   const looked = new Set(
     log.flatMap((e) => (e.kind === 'looked at' && !undone.has(e.id) ? [e.openItemId] : [])),
   );
@@ -48,7 +51,9 @@ function saidOutside(layout: Layout, log: readonly Logged<VehicleEvent>[]) {
         // Bad news is taken back within the press, or by a look; not by an undo.
         e.kind === 'marked' && !slips.has(e.id) && !looked.has(e.id) ? [marked(e)] : [],
       ),
-      ...papers.flatMap((e) => (e.bledAfter ? [] : baseBleedOwed(layout, e))),
+      ...papers.flatMap((e) =>
+        e.kind === 'cycle elsewhere' && !e.bledAfter ? baseBleedOwed(layout, e) : [],
+      ),
     ],
     leftBehind: (m: OpenItem): OpenItem[] =>
       looked.has(m.id)
@@ -61,11 +66,14 @@ function saidOutside(layout: Layout, log: readonly Logged<VehicleEvent>[]) {
             },
           ],
     settled: (m: OpenItem) =>
-      m.kind === 'tool cycle owed' &&
-      // A paper settles only what began before its date was past; by the server's clock, as phones' clocks decide nothing.
       papers.some(
         (p) =>
-          positionOf(p) > positionOf(m) && dayEndsMs(p.date) > (m.order?.receivedMs ?? Infinity),
+          (p.kind === 'cycle elsewhere'
+            ? m.kind === 'tool cycle owed'
+            : m.kind === 'wrong fluid' || m.kind === 'product not known') &&
+          // A paper settles only what began before its date was past; by the server's clock, as phones' clocks decide nothing.
+          positionOf(p) > positionOf(m) &&
+          dayEndsMs(p.date) > (m.order?.receivedMs ?? Infinity),
       ),
   };
 }
@@ -114,6 +122,12 @@ export function settles(job: JobFacts, m: OpenItem, layout: Layout): boolean {
       return job.released;
     case 'stop verdict':
       return job.released && job.fluidPasses && bled(m.where === null ? [] : [m.where]);
+    case 'wrong fluid':
+    case 'product not known':
+      // Only by all rubber renewed: a later look that says clean is not the end of it.
+      return false;
+    case 'wrong grade':
+      return fedThrough(layout, m.where).every((id) => job.renewed.includes(id) && bled([id]));
     case 'old fluid':
       return allOf(m.where === null ? [] : [m.where], layout).every((id) =>
         job.renewed.includes(id),
@@ -125,6 +139,12 @@ export function settles(job: JobFacts, m: OpenItem, layout: Layout): boolean {
 function allOf(wanted: readonly string[], layout: Layout): readonly string[] {
   const known = layout.bleeders.map((b) => b.id);
   return wanted.length === 0 || wanted.some((id) => !known.includes(id)) ? known : wanted;
+}
+
+/** The bleeders that a reservoir feeds; a place that is none, or is not known, stands for all. */
+export function fedThrough(layout: Layout, where: string | null): string[] {
+  const fed = paths(layout).flatMap((p) => (p.chamber.fedBy === where ? [p.bleeder.id] : []));
+  return fed.length > 0 ? fed : layout.bleeders.map((b) => b.id);
 }
 
 /** The bleeders that the fluid reaches through a node. */

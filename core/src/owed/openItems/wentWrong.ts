@@ -1,10 +1,10 @@
 import { chambersOf, paths, type Layout, type Master } from '../../vehicle/circuit';
 import { takeUpOf, type TakeUp } from '../../control/clutch';
 import { controlProof, takeUpPasses } from '../../job/items';
-import { judgedByMeasure, measuredAt, type JobState } from '../../job/log';
+import { judgedByMeasure, measuredAt, slipsIn, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
 import { plansOf, type Halt, type RunState } from '../../job/run';
-import { HALT_WORDS, mattersOfHalt, type OpenItemKind } from '../../job/events';
+import { HALT_WORDS, mattersOfHalt, opensOf, type OpenItemKind } from '../../job/events';
 import { needsTool } from '../../bleed/stages';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';
@@ -34,7 +34,7 @@ export function leftShut(out: Writer, { run, log }: JobState, released: boolean)
       reason === 'seized' || reason === 'snapped'
         ? reason
         : reason === 'grease' || reason === 'other product'
-          ? 'stop verdict'
+          ? 'wrong fluid'
           : 'bleeder left';
     const halt = run.halts.find(
       (h) =>
@@ -96,7 +96,34 @@ function passes(
     : pedalPasses(value as PedalResult);
 }
 
-/** A job that the fluid stopped. */
-export function stopVerdict(out: Writer, { ended, run }: JobState): void {
-  if (ended?.stop && !run?.ended) out.add('stop verdict', 'holds', null, ended.reason, ended);
+/** A job that the fluid stopped: what asks for a strip is not over by a later look. */
+export function stopVerdict(out: Writer, { ended, run, fluid }: JobState): void {
+  if (!ended?.stop || run?.ended) return;
+  const strip = fluid?.read.verdict.remedy?.startsWith('strip') ?? false;
+  out.add(strip ? 'wrong fluid' : 'stop verdict', 'holds', null, ended.reason, ended);
+}
+
+/**
+ * What was poured and must not be in there, or nobody knows, and what came out
+ * that must not have been: it holds, whoever releases. What is in stays in: to
+ * take it back later does not take it out.
+ */
+export function wrongInside(out: Writer, { log, undone, run }: JobState): void {
+  const plans = run ? plansOf(run) : [];
+  const slips = slipsIn(log);
+  for (const e of log) {
+    if (slips.has(e.id)) continue;
+    const back = undone.has(e.id) ? ', said and taken back later' : '';
+    if (e.kind === 'topped up' || e.kind === 'prepared') {
+      const said = e.product
+        ? `${e.product.grade}, batch ${e.product.batch}, was poured in`
+        : 'Out of a container that the shelf does not know';
+      for (const { what, where } of opensOf(e, plans))
+        out.add(what, 'holds', where, `${said}${back}`, e);
+    }
+    if (e.kind === 'halted' && back)
+      for (const { what, where } of opensOf(e, plans))
+        if (what === 'wrong fluid')
+          out.add(what, 'holds', where, `${HALT_WORDS[e.reason].title}${back}`, e);
+  }
 }

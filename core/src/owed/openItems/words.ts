@@ -56,6 +56,25 @@ const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly clea
       clearsWhen: () =>
         'Clears with a later look at the fluid that does not stop, every bleeder bled, and a release.',
     },
+    'wrong fluid': {
+      what: (place) =>
+        place === 'vehicle' ? 'Wrong fluid inside' : `Wrong fluid inside, ${lowerFirst(place)}`,
+      clearsWhen: () =>
+        'Clears when every rubber part that it may have reached is renewed and flushed after it: by the paper of a named workshop.',
+    },
+    'wrong grade': {
+      what: (place) =>
+        place === 'vehicle' ? 'A wrong grade inside' : `A wrong grade inside, ${lowerFirst(place)}`,
+      clearsWhen: () => 'Clears by renewing the fluid at every bleeder that it feeds.',
+    },
+    'product not known': {
+      what: (place) =>
+        place === 'vehicle'
+          ? 'Nobody knows what was poured in'
+          : `Nobody knows what was poured in, ${lowerFirst(place)}`,
+      clearsWhen: () =>
+        'Clears when every rubber part is renewed and flushed, as after a wrong fluid: by the paper of a named workshop.',
+    },
     'drive failed': {
       what: () => 'The test drive failed',
       clearsWhen: () => 'Clears with a proof after it, and a release.',

@@ -88,7 +88,7 @@ export const badNews = ({
   [
     'grease came',
     { kind: 'halted', reason: 'grease', openingId: LEFT_REAR },
-    'stop verdict left-rear',
+    'wrong fluid left-rear',
   ],
   [
     'a line came off',

@@ -16,6 +16,7 @@ import type { Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { sayOfAdditions } from '../log/additions';
 import { appendAddition, appendKept, placed } from '../log/append';
+import { withProduct } from '../log/product';
 import { additionsOf, asSent, onWire } from '../log/stored';
 
 /** A batch as it came, its events not yet looked at. */
@@ -105,7 +106,8 @@ class Taker {
     const besides = fault !== null && additions.some((a) => namedBy(event) === a.id);
     if (fault !== null && !besides) return refused(fault);
     if (isSuperfluous(this.state, event)) return { result: 'known', sentence: null };
-    const kept = placed(this.locked, event);
+    const { job, transaction } = this.locked;
+    const kept = placed(this.locked, await withProduct(event, job, transaction));
     if (closed) {
       await appendAddition(this.locked, kept);
       additions.push(kept);

@@ -37,8 +37,7 @@ export async function takeVehicleBatch(
       log.push(kept);
       await appendToVehicle(vehicle, kept, at, transaction);
     }
-    const undone = log.at(-1)?.kind === 'undone';
-    const settledBy = undone ? 'withdrawn' : 'a paper of another workshop';
+    const settledBy = settles(log.at(-1));
     await projectOpenItems(vehicle, { person: actor.name, at, settledBy }, transaction);
     return answers;
   });
@@ -74,7 +73,7 @@ function look(
       ? known
       : refused('This id stands for another event already; an event keeps its content.');
   }
-  if (event.kind === 'cycle elsewhere' && liesAhead(event.date, at))
+  if ('date' in event && liesAhead(event.date, at))
     return refused(`The paper is dated ${event.date}; its date should be a day up to today.`);
   if (event.kind === 'undone') {
     const target = log.find((e) => e.id === event.eventId);
@@ -91,6 +90,12 @@ function look(
       return refused(`${openItemTitle(of)}: a look does not clear this. ${openItemClearsWhen(of)}`);
   }
   return { answer: { id: event.id, result: 'new', sentence: null }, fresh: event };
+}
+
+/** What settles what is gone by the last that was said. */
+function settles(last: VehicleEvent | undefined): string {
+  if (last?.kind === 'looked at') return `a look: ${last.saw}`;
+  return last?.kind === 'undone' ? 'withdrawn' : 'the paper of a workshop';
 }
 
 /** Nowhere on earth a day has begun sooner than so long before it does at Greenwich, ms. */

@@ -73,13 +73,16 @@ export async function jobStateOf(
     : behind.reduce(addToJob, folded);
 }
 
-/** An event as a phone sent it: without the person behind it, and a decision without the plan that followed. */
-export function asSent(event: Logged<JobEvent> | JobEvent): JobEvent {
-  const { person: _, order: __, ...sent } = event as Logged<JobEvent>;
-  if (sent.kind !== 'decided') return sent as JobEvent;
-  const { plan: ___, ...decided } = sent;
-  return decided as JobEvent;
-}
+/** What the server adds to an event: the person and the place, the plan that followed from a decision, the product of a container. */
+const ADDED = ['person', 'order', 'product'];
+
+/** An event as a phone sent it: without what the server adds. */
+export const asSent = (event: Logged<JobEvent> | JobEvent): JobEvent =>
+  Object.fromEntries(
+    Object.entries(event).filter(
+      ([name]) => !ADDED.includes(name) && !(name === 'plan' && event.kind === 'decided'),
+    ),
+  ) as unknown as JobEvent;
 
 /** An event as it goes over the wire: the accepted plan and its containers stand on the job, once. */
 export function onWire(event: Logged<JobEvent>): Logged<JobEvent> {

@@ -1,0 +1,39 @@
+import type { Layout } from '../../vehicle/circuit';
+import { airBehindPart, opensCircuit, opensControl, type HappeningOf } from '../../job/events';
+import type { JobState, LoggedOf } from '../../job/log';
+import { doneAt, plansOf } from '../../job/run';
+import type { Writer } from './writer';
+
+/** What came off in a job and is not taken back. */
+export const cameOffIn = ({ log, undone }: JobState): LoggedOf<'came off'>[] =>
+  log.flatMap((e) => (e.kind === 'came off' && !undone.has(e.id) ? [e] : []));
+
+/** Places at which something came off by which a control is to be proved again. */
+export const openedAt = (job: JobState): HappeningOf<'came off'>[] =>
+  cameOffIn(job).filter((e) => opensControl(e.what));
+
+/**
+ * A joint that was undone is an opened circuit: air may be behind it until each
+ * bleeder there was bled clear after it, by strokes. That it is back on ends
+ * only that it is off.
+ */
+export function openedByHand(out: Writer, job: JobState, layout: Layout): void {
+  for (const e of cameOffIn(job).filter((x) => opensCircuit(x.what)))
+    for (const { where } of airBehindPart(layout, e.elementId))
+      if (where !== null && !bledAfter(job, where, e))
+        out.add('air possible', 'holds', where, `${e.what} came off, not bled since`, e);
+}
+
+/** Whether a bleeder was bled by strokes, and shut clear, behind an event of its job. */
+function bledAfter(job: JobState, bleederId: string, event: { readonly id: string }): boolean {
+  const { run, log, undone } = job;
+  if (!run || !doneAt(run).get(bleederId)?.clear) return false;
+  const openings = plansOf(run)
+    .flatMap((p) => p.openings)
+    .flatMap((x) => (x.bleeder.id === bleederId ? [x.id] : []));
+  const since = log
+    .slice(log.findIndex((e) => e.id === event.id) + 1)
+    .filter((e) => !undone.has(e.id) && 'openingId' in e && openings.includes(e.openingId ?? ''));
+  const moved = since.findIndex((e) => e.kind === 'stroke' || e.kind === 'jar read');
+  return moved >= 0 && since.slice(moved).some((e) => e.kind === 'shut');
+}
