@@ -1,12 +1,15 @@
 import type { Layout } from '@brook/core/vehicle/circuit';
+import { layoutFault } from '@brook/core/owed/openItems';
 import { isDeepStrictEqual } from 'node:util';
 import { Job } from '../db/models';
 import type { LockedJob } from '../journal/log/locked';
 import { planOfJob } from '../journal/job/planOfJob';
 import { appendDesk } from '../journal/log/append';
+import { projectOpenItems } from '../journal/log/drive';
 import { sayOfLocked } from '../journal/log/follow';
 import { lastInOrder } from '../journal/log/order';
 import { jobStateOf } from '../journal/log/stored';
+import { openItemsOf } from '../journal/rows/openItems';
 import { choicesStill } from '../journal/job/usualChoices';
 import { refused } from '../http/problems/kinds';
 import type { Actor } from '../session/actor';
@@ -30,8 +33,19 @@ export async function changeLayout(
       throw refused(
         'This vehicle is being bled by the layout that it has; change it when the job is through.',
       );
+    const open = (await openItemsOf([id], transaction)).get(id) ?? [];
+    const fault = layoutFault(vehicle.layout, layout, open);
+    if (fault !== null) throw refused(fault);
     await vehicle.update({ layout, version: version + 1 }, { transaction });
-    if (!job) return;
+    if (!job) {
+      // What settles what goes by the layout too.
+      await projectOpenItems(
+        vehicle,
+        { person: actor.name, at, settledBy: 'the layout' },
+        transaction,
+      );
+      return;
+    }
     const state = await jobStateOf(job.id, transaction);
     const lastPlace = await lastInOrder(vehicle.id, transaction);
     await planAnew({ job, vehicle, transaction, actor, at, state, lastPlace });

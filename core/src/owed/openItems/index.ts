@@ -6,6 +6,7 @@ export { refitName, type JobSays } from './jobSays';
 export { jobSays } from './saysOf';
 export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
+export { layoutFault } from './layoutKeeps';
 export {
   clearsByLook,
   holds,

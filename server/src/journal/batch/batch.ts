@@ -6,7 +6,17 @@ import {
   jobEventFault,
   type JobState,
 } from '@brook/core/job/log';
-import { type JobEvent, HALT_WORDS, type EventBase, type Logged } from '@brook/core/job/events';
+import {
+  happeningWords,
+  HALT_WORDS,
+  isPhoneEvent,
+  namesIn,
+  opensOf,
+  type EventBase,
+  type JobEvent,
+  type Logged,
+} from '@brook/core/job/events';
+import { plansOf } from '@brook/core/job/run';
 import { isClosed } from '@brook/core/job/stage';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../job/end';
@@ -15,9 +25,10 @@ import { heardOf } from '../live/phones';
 import type { Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { sayOfAdditions } from '../log/additions';
-import { appendAddition, appendKept, placed } from '../log/append';
+import { appendAddition, appendKept, appendToVehicle, placed } from '../log/append';
+import { projectOpenItems } from '../log/drive';
 import { withProduct } from '../log/product';
-import { additionsOf, asSent, onWire } from '../log/stored';
+import { additionsOf, asSent, onWire, vehicleLogOf } from '../log/stored';
 
 /** A batch as it came, its events not yet looked at. */
 export interface Batch {
@@ -68,6 +79,7 @@ class Taker {
   /** Undos that the state does not show yet: they are folded in one go. */
   private stale = false;
   private additions: Logged<JobEvent>[] | null = null;
+  private marked = false;
   readonly sent: EventBase[] = [];
   /** What the log holds, by id. */
   private readonly held: Map<string, Logged<JobEvent>>;
@@ -104,7 +116,10 @@ class Taker {
       nowMs: this.locked.at.getTime(),
     });
     const besides = fault !== null && additions.some((a) => namedBy(event) === a.id);
-    if (fault !== null && !besides) return refused(fault);
+    if (fault !== null && !besides) {
+      const marks = await this.markRefused(event);
+      return refused(marks ? `${fault} The vehicle is marked “do not drive” for it.` : fault);
+    }
     if (isSuperfluous(this.state, event)) return { result: 'known', sentence: null };
     const { job, transaction } = this.locked;
     const kept = placed(this.locked, await withProduct(event, job, transaction));
@@ -116,6 +131,21 @@ class Taker {
     this.keep(kept);
     if (this.state.run?.ended) await this.end();
     return { result: 'new', sentence: null };
+  }
+
+  /** Bad news that cannot be kept as it was said is not lost: the vehicle is marked for it. */
+  private async markRefused(event: JobEvent): Promise<boolean> {
+    const { vehicle, at, transaction, state } = this.locked;
+    const plans = state.run ? plansOf(state.run) : [];
+    if (!isPhoneEvent(event) || !opensOf(event, plans).some((m) => !m.owed)) return false;
+    const { id, deviceId, deviceSeq, atMs } = event;
+    const log = await vehicleLogOf(vehicle.id, transaction);
+    if (log.some((e) => e.id === id)) return true;
+    const reason = `Said on a phone and not taken: ${happeningWords(event, namesIn(plans))}`;
+    const mark = { id, deviceId, deviceSeq, atMs, planId: null, kind: 'marked' as const, reason };
+    await appendToVehicle(vehicle, placed(this.locked, mark), at, transaction);
+    this.marked = true;
+    return true;
   }
 
   private keep(event: Logged<JobEvent>): void {
@@ -163,6 +193,13 @@ class Taker {
   async finish(): Promise<void> {
     await this.flush();
     if (this.additions) await sayOfAdditions(this.locked, this.additions);
+    if (!this.marked) return;
+    const { vehicle, actor, at, transaction } = this.locked;
+    await projectOpenItems(
+      vehicle,
+      { person: actor.name, at, settledBy: 'withdrawn' },
+      transaction,
+    );
   }
 }
 

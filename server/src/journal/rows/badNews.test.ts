@@ -1,6 +1,6 @@
 import type { Job, JobPage, Vehicle } from '@brook/contract';
 import { randomUUID } from 'node:crypto';
-import { NOW, planOfJob, TestServer, type Caller } from '../../testing';
+import { NOW, planOfJob, stateOfJob, TestServer, type Caller } from '../../testing';
 
 let testServer: TestServer;
 let tech: Caller;
@@ -154,4 +154,151 @@ test('good news of a phone that had not heard of the last stroke proves nothing'
     .send('post', `/jobs/${job.id}/test-drive`, undefined, now.version)
     .expect(409);
   expect(body.detail).toMatch(/not looked at|not tried|not judged/i);
+});
+
+const drive = async ({ vehicleId }: Pick<Job, 'vehicleId'>) =>
+  (await tech.vehicle(vehicleId)).drive.state;
+const reservoirOf = (job: Job) => planOfJob(job).reservoirs[0]!.id;
+const holding = async (job: Job) =>
+  (await vehicleOf(job)).openItems.filter((m) => m.weight === 'holds').map((m) => m.kind);
+const driveRefused = async (job: Job): Promise<string> =>
+  (
+    await tech
+      .send('post', `/jobs/${job.id}/test-drive`, undefined, (await tech.job(job.id)).version)
+      .expect(409)
+  ).body.detail;
+
+// Silicone and glycol do not mix (SAE J1703, J1705); what must be done then is common practice, no source.
+test('a: another product that was poured holds, though its halt is taken back; so does a container that nobody knows', async () => {
+  const [silicone] = await tech.shelve({ grade: 'DOT 5', count: 1 });
+  const { job } = await bled();
+  const pour = (containerId: string) => ({
+    kind: 'topped up',
+    reservoirId: reservoirOf(job),
+    containerId,
+  });
+  const halt = event({ kind: 'halted', reason: 'other product', openingId: null });
+  await tech.say(job, [event(pour(silicone!.id)), halt]);
+  await tech.say(job, [event({ kind: 'undone', eventId: halt.id })]);
+  const proved = await tech.prove(await tech.recordFluid(await tech.job(job.id)));
+  expect(await driveRefused(proved)).toMatch(/wrong fluid inside/i);
+  await tech.end(proved);
+  // The next job takes it over, and a clean look ends nothing of it.
+  const next = await tech.runOn(await tech.accepted({ id: job.vehicleId }));
+  expect(next.before.map((m) => m.kind)).toContain('wrong fluid');
+  await expect(tech.release(next)).rejects.toThrow(/wrong fluid inside/i);
+  const paper = { kind: 'stripped elsewhere', workshop: 'Harbour garage', paper: 'H 12' };
+  await expect(tech.sayOf({ id: job.vehicleId }, { ...paper, date: '2099-01-01' })).rejects.toThrow(
+    /should be a day up to today/,
+  );
+  await tech.sayOf({ id: job.vehicleId }, { ...paper, date: '1999-01-01' });
+  expect(await holding(job)).toContain('wrong fluid');
+  await tech.sayOf({ id: job.vehicleId }, { ...paper, date: NOW.toISOString().slice(0, 10) });
+  expect(await holding(job)).not.toContain('wrong fluid');
+
+  const unknown = await bled();
+  const said = { ...pour(randomUUID()), reservoirId: reservoirOf(unknown.job) };
+  const after = await tech.say(unknown.job, [event(said)]);
+  // Kept as it was said; that nobody knows the product is what the server adds.
+  expect(after.events.at(-1)).toMatchObject({ ...said, product: null });
+  expect(await holding(unknown.job)).toContain('product not known');
+});
+
+test('a: one press is one undo: pour and halt go together at once, and later what is in stays in', async () => {
+  const [silicone] = await tech.shelve({ grade: 'DOT 5', count: 1 });
+  const { job } = await bled();
+  const group = randomUUID();
+  const press = () => [
+    event({
+      kind: 'topped up',
+      reservoirId: reservoirOf(job),
+      containerId: silicone!.id,
+      group,
+    }),
+    event({ kind: 'halted', reason: 'other product', openingId: null, group }),
+  ];
+  const [poured, halted] = press();
+  await tech.say(job, [poured!, halted!]);
+  expect(await holding(job)).toContain('wrong fluid');
+  const after = await tech.say(job, [event({ kind: 'undone', eventId: halted!.id })]);
+  expect(await holding(job)).not.toContain('wrong fluid');
+  expect(after.stage).toBe('proof');
+  const [again, , note] = [...press(), event({ kind: 'note', text: 'Hm' })];
+  await tech.say(job, [again!, note!, event({ kind: 'undone', eventId: again!.id })]);
+  expect(await holding(job)).toContain('wrong fluid');
+});
+
+test('d: a line that was off after the bleed is bled again; “back on” in an empty job frees nothing', async () => {
+  const { job, openingId } = await bled();
+  const off = event({ kind: 'came off', what: 'Line or hose', elementId: 'left-rear' });
+  const back = (more: object) =>
+    event({ kind: 'back on', eventId: null, openItemId: null, ...more });
+  const proved = await tech.prove(
+    await tech.recordFluid(await tech.say(job, [off, back({ eventId: off.id })])),
+  );
+  expect(await driveRefused(proved)).toMatch(/air may be behind the left rear/i);
+  // By the phone that counts.
+  const { deviceId } = stateOfJob(proved).run!.counting!;
+  const strokes = Array.from({ length: 6 }, () => event({ kind: 'stroke', openingId, deviceId }));
+  await tech.say(proved, [
+    event({ kind: 'opened again', openingId }),
+    ...strokes,
+    event({ kind: 'bubbles', openingId, reading: 'none' }),
+    event({ kind: 'shut', openingId, tightened: 'by feel' }),
+  ]);
+  expect((await vehicleOf(job)).openItems.map((m) => m.kind)).not.toContain('air possible');
+
+  const car = await tech.addVehicle('hatchback-diagonal', 'left');
+  const torn = await tech.say(await tech.openJob(car), [
+    event({ kind: 'came off', what: 'Caliper or slave, hose off', elementId: null }),
+  ]);
+  const ended = await tech.end(torn);
+  const openItem = ended.leaves.find((m) => m.kind === 'not back on')!;
+  const empty = await tech.say(await tech.openJob(car), [back({ openItemId: openItem.id })]);
+  await tech.end(empty);
+  expect(await drive(empty)).toBe('do not drive');
+  expect((await tech.vehicle(car.id)).openItems.map((m) => m.kind)).toEqual(
+    expect.arrayContaining(['air possible', 'control not proved']),
+  );
+});
+
+test('h: a layout that moves what is open to another wheel is refused, with what is open there', async () => {
+  const car = await tech.addVehicle('hatchback-diagonal', 'left');
+  const torn = await tech.say(await tech.openJob(car), [
+    event({ kind: 'came off', what: 'Line or hose', elementId: null }),
+  ]);
+  await tech.end(torn);
+  const text = JSON.stringify(car.layout)
+    .replaceAll('"left-rear"', '"-"')
+    .replaceAll('"right-rear"', '"left-rear"')
+    .replaceAll('"-"', '"right-rear"');
+  const saved = tech.saveLayout(car, JSON.parse(text) as Vehicle['layout']);
+  await expect(saved).rejects.toThrow(/Its place should stay what it is/);
+  await tech.saveLayout(car, { ...car.layout, name: 'The same, by another name' });
+});
+
+test('i: a leak at a place that nobody knows is refused, and the vehicle marked for it', async () => {
+  const { job } = await bled();
+  const released = await tech.release(job);
+  expect(await drive(job)).toBe('free');
+  const leak = event({ kind: 'halted', reason: 'leak', openingId: 'nowhere' });
+  for (let sent = 0; sent < 2; sent++)
+    await expect(tech.say(released, [{ ...leak, atMs: NOW.getTime(), heard: 0 }])).rejects.toThrow(
+      /There is no bleeder "nowhere".*marked “do not drive” for it/,
+    );
+  expect((await vehicleOf(job)).openItems.filter((m) => m.weight === 'holds')).toMatchObject([
+    { kind: 'marked', because: 'Said on a phone and not taken: a halt: a joint or hose leaks' },
+  ]);
+  // A clock that is days ahead loses bad news as little; good news with such a clock is only refused.
+  const { job: other } = await bled();
+  const far = NOW.getTime() + 5 * 86_400_000;
+  const say = (said: object) => tech.say(other, [event({ ...said, atMs: far })]);
+  await expect(say({ kind: 'checked', item: 'joints dry', passes: true })).rejects.toThrow(
+    /Set the clock of this phone\.$/,
+  );
+  expect(await holding(other)).not.toContain('marked');
+  await expect(say({ kind: 'checked', item: 'joints dry', passes: false })).rejects.toThrow(
+    /marked/,
+  );
+  expect(await holding(other)).toContain('marked');
 });
