@@ -2,7 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Field } from './field';
-import { isMet, percentile, seeded, type Figure } from './figures';
+import { isMet, percentile, type Figure } from './figures';
+import { mulberry32 } from '@brook/core/testing/witness';
 import { fuzz } from './fuzz';
 import { killDatabase, killServer } from './kills';
 import { load } from './load';
@@ -79,7 +80,7 @@ describe('what is counted', () => {
   });
 
   test('numbers that look random are the same each time and fill what they should', () => {
-    const draw = (seed: number) => Array.from({ length: 1000 }, seeded(seed));
+    const draw = (seed: number) => Array.from({ length: 1000 }, mulberry32(seed));
     expect(draw(1)).toEqual(draw(1));
     expect(draw(1)).not.toEqual(draw(2));
     const mean = draw(5).reduce((a, b) => a + b) / 1000;

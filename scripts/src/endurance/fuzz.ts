@@ -2,7 +2,8 @@ import type { Job, Shelf, Vehicle, VehiclePage } from '@brook/contract';
 import { OPERATIONS } from '@brook/contract/openapi';
 import { foldJob, stageOf } from '@brook/core/job/log';
 import { Field, type Caller } from './field';
-import { seeded, type Figure } from './figures';
+import { type Figure } from './figures';
+import { mulberry32 } from '@brook/core/testing/witness';
 import { bodyFor, fileFor, noteMedia, pathFor, type Ids } from './requests';
 
 type Random = () => number;
@@ -129,7 +130,7 @@ const QUERIES = [
 /** Requests mutated from the document: how many brought about a fault of ours, or left something half-saved. */
 export async function fuzz(field: Field, requests: number): Promise<Figure> {
   const caller = await field.signIn();
-  const random = seeded(3);
+  const random = mulberry32(3);
   let value = 0;
   let ids = await idsOf(caller);
   let job = await caller.get<Job>(`/jobs/${ids.job}`);

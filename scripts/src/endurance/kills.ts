@@ -1,11 +1,12 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { Field, type Caller } from './field';
-import { seeded, type Figure } from './figures';
+import { type Figure } from './figures';
+import { mulberry32 } from '@brook/core/testing/witness';
 import { lostOrDoubled, Tapper } from './tapper';
 
 /** The server is ended again and again while phones count: what it acknowledged is there, once. */
 export async function killServer(field: Field, times: number): Promise<Figure> {
-  const random = seeded(1);
+  const random = mulberry32(1);
   const value = await whileTapping(field, async () => {
     for (let i = 0; i < times; i++) {
       await wait(20 + 300 * random());
@@ -18,7 +19,7 @@ export async function killServer(field: Field, times: number): Promise<Figure> {
 
 /** The same of the database, with every commit on the disk. */
 export async function killDatabase(field: Field, times: number): Promise<Figure> {
-  const random = seeded(2);
+  const random = mulberry32(2);
   const value = await whileTapping(field, async () => {
     for (let i = 0; i < times; i++) {
       await wait(100 + 600 * random());

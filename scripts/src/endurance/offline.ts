@@ -2,7 +2,8 @@ import type { Job } from '@brook/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import { launchChromium } from '../setup/browser';
 import { Field } from './field';
-import { seeded, type Figure } from './figures';
+import { type Figure } from './figures';
+import { mulberry32 } from '@brook/core/testing/witness';
 
 /** Cycles of reception that comes and goes, reloads and a second tab, while somebody taps: taps that differ from the log. */
 export async function offlineCycles(field: Field, cycles: number): Promise<Figure> {
@@ -17,7 +18,7 @@ export async function offlineCycles(field: Field, cycles: number): Promise<Figur
     const phone = new Phone(context, origin, job!.id);
     await phone.keepApp();
     await phone.open();
-    const random = seeded(4);
+    const random = mulberry32(4);
     for (let i = 0; i < cycles; i++) {
       const way = random();
       if (way < 0.4) await phone.reception(way < 0.2);

@@ -537,5 +537,5 @@ test('what was poured from another container, of a grade that must not go in too
   const from = job.fluidUsed!.containers.find((c) => c.containerId === wrong.id)!;
   expect(from).toMatchObject({ grade: 'DOT 5', batch: 'S-5' });
   expect(from.pouredMl).toBeCloseTo(reservoir!.maxMl - reservoir!.airDrawnMl);
-  expect(job.leaves.map((m) => m.kind)).toContain('stop verdict');
+  expect(job.leaves.map((m) => m.kind)).toContain('wrong fluid');
 });

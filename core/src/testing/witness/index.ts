@@ -1,0 +1,2 @@
+export { history, type Told } from './histories';
+export { mulberry32 } from './mulberry32';

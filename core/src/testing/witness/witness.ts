@@ -1,0 +1,595 @@
+import type { JobEvent, Logged, VehicleEvent } from '../../job/events';
+import type { Plan } from '../../bleed/plan';
+import type { Layout } from '../../vehicle/circuit';
+
+/*
+ * A second witness: it reads the raw events of a vehicle in their order and says
+ * why it must not be driven, by the rules of safety alone. Written apart, plain
+ * and slow: of the product it takes types and data, no rule. What nobody has to
+ * ask it does not ask; where it and the product differ, one of them is wrong.
+ */
+
+/** One event of a vehicle, in whatever log it stands. */
+export interface Seen {
+  readonly position: number;
+  /** When the server got it, milliseconds since 1970. */
+  readonly receivedMs: number;
+  /** Its job; null where it was said of the vehicle. */
+  readonly job: number | null;
+  readonly event: Logged<JobEvent | VehicleEvent>;
+}
+
+/** What is asked: the order of a vehicle, its layout, and the plans that each job had. */
+export interface Case {
+  readonly layout: Layout;
+  readonly order: readonly Seen[];
+  readonly plans: ReadonlyMap<number, readonly Plan[]>;
+  /** Jobs that were moved to another vehicle. */
+  readonly movedAway?: ReadonlySet<number>;
+}
+
+type Said = Seen['event'];
+
+/** Why a vehicle must not be driven; empty where nothing speaks against it. */
+export function objections(given: Case): string[] {
+  return [...new Set(new Witness(given).reasons())];
+}
+
+/** The same with the drive alone outstanding: as if the last job that was sent on it were released at the end. */
+export function objectionsToDrive(given: Case): string[] {
+  const last = [...given.order].reverse().find((s) => s.event.kind === 'drive set');
+  if (!last) return ['nobody set a test drive'];
+  const end = (given.order.at(-1)?.position ?? 0) + 1;
+  const event = { ...last.event, id: 'as if', kind: 'released' } as unknown as Said;
+  const asIf: Seen = { position: end, receivedMs: 0, job: last.job, event };
+  return objections({ ...given, order: [...given.order, asIf] });
+}
+
+class Witness {
+  private readonly order: readonly Seen[];
+  private readonly gone: ReadonlySet<string>;
+  private readonly slips: ReadonlySet<string>;
+
+  constructor(private readonly given: Case) {
+    this.order = [...given.order].sort((a, b) => a.position - b.position);
+    this.gone = takenBack(this.order);
+    this.slips = slipped(this.order, this.gone);
+  }
+
+  reasons(): string[] {
+    return this.order.flatMap((s) => (this.slips.has(s.event.id) ? [] : this.against(s)));
+  }
+
+  private stands = (s: Seen): boolean => !this.gone.has(s.event.id);
+
+  /** What one event says against the vehicle and nothing behind it has ended. */
+  private against(s: Seen): string[] {
+    const e = s.event;
+    const out: string[] = [];
+    const unless = (ended: boolean, why: string) => {
+      if (!ended) out.push(why);
+    };
+    // Bad news that is taken back later asks what was looked at; what was done on the vehicle was done.
+    switch (e.kind) {
+      case 'marked':
+        unless(this.looked(e.id) || this.provedAfter(s, this.masters()), `marked: ${e.reason}`);
+        break;
+      case 'topped up':
+      case 'prepared':
+        if (e.product === null) unless(this.rubber(s), 'nobody knows what was poured');
+        else if (e.product?.remedy.startsWith('strip')) unless(this.rubber(s), 'wrong fluid');
+        else if (e.product?.remedy.startsWith('flush'))
+          for (const b of this.fedBy(e.kind === 'topped up' ? e.reservoirId : null))
+            unless(this.bledAfter(s, b), `wrong grade at ${b}`);
+        break;
+      case 'halted':
+        if (e.reason === 'grease' || e.reason === 'other product')
+          unless(this.rubber(s), `${e.reason} came`);
+        else if (this.stands(s)) this.halt(s, e, unless);
+        break;
+      case 'undone':
+        this.undo(s, e.eventId, unless);
+        break;
+      case 'cycle elsewhere':
+      case 'stripped elsewhere':
+      case 'looked at':
+        break;
+      default:
+        if (this.stands(s)) this.standing(s, e, unless);
+    }
+    return out;
+  }
+
+  private standing(s: Seen, e: Said, unless: (ended: boolean, why: string) => void): void {
+    switch (e.kind) {
+      case 'pedal judged':
+        if (['firm and high', 'high and springy'].indexOf(e.result) < 0 && isBadPedal(e.result))
+          unless(this.answeredAfter(s, e.masterId, 'result'), `pedal: ${e.result}`);
+        break;
+      case 'take-up judged':
+        if (e.takeUp === 'near the end')
+          unless(this.answeredAfter(s, e.masterId, 'result'), 'takes up near the end');
+        break;
+      case 'checked':
+        if (!e.passes)
+          unless(this.answeredAfter(s, e.masterId ?? null, e.item), `not right: ${e.item}`);
+        break;
+      case 'sink watched':
+        // Between the clearest of pedals and this nobody argues.
+        if (e.mm >= 20 && e.when === 'after')
+          unless(this.measuredAfter(s, e.masterId), `sank ${e.mm} mm`);
+        break;
+      case 'came off':
+        unless(this.isBack(s), `off: ${e.what}`);
+        if (OPENS.includes(e.what))
+          for (const b of this.behind(e.elementId)) unless(this.bledAfter(s, b), `air behind ${b}`);
+        if (OPENS.includes(e.what) || CONTROLS.includes(e.what))
+          unless(this.provedAfter(s, this.mastersOf(e.elementId)), `not proved after ${e.what}`);
+        break;
+      case 'taken off':
+        unless(this.provedAfter(s, this.mastersOf(e.elementId)), 'a part was taken off');
+        break;
+      case 'joint tightened':
+        if (e.appliedNm !== null && e.manualNm !== null)
+          if (e.appliedNm > 1.2 * e.manualNm || e.appliedNm < 0.9 * e.manualNm)
+            unless(this.jointAfter(s, e.elementId), 'a joint far from its value');
+        break;
+      case 'bubbles':
+        if (e.reading !== 'none')
+          for (const b of this.at(s, e.openingId)) unless(this.clearAfter(s, b), `bubbles at ${b}`);
+        break;
+      case 'round broken':
+        for (const b of this.at(s, e.openingId)) unless(this.clearAfter(s, b), `let go at ${b}`);
+        break;
+      case 'shut early':
+        for (const b of this.at(s, e.openingId)) unless(this.shutGood(s, b), `shut early at ${b}`);
+        break;
+      case 'level seen':
+        if (e.levelMl <= 0)
+          for (const b of this.at(s, e.openingId)) unless(this.clearAfter(s, b), `dry at ${b}`);
+        break;
+      case 'pressure set':
+        if (e.on)
+          unless(
+            this.later(s, (x) => x.kind === 'pressure set'),
+            'pot under pressure',
+          );
+        break;
+      case 'stroke':
+      case 'shut':
+      case 'opened again':
+      case 'bleeder opened':
+        for (const m of this.masterOfOpening(s, e.openingId))
+          unless(this.provedAfter(s, [m]), `${e.kind}, not proved after it`);
+        break;
+      case 'drive ended':
+        if (e.result === 'bad') unless(this.provedAfter(s, []), 'the drive went badly');
+        break;
+      case 'ended':
+        if (e.stop) unless(this.rubber(s) || this.lookedAtFluid(s), 'the fluid stopped it');
+        break;
+      case 'work said':
+        this.said(s, e, unless);
+        break;
+      default:
+    }
+  }
+
+  private said(
+    s: Seen,
+    { work }: Extract<Said, { readonly kind: 'work said' }>,
+    unless: (ended: boolean, why: string) => void,
+  ): void {
+    const away = this.given.movedAway?.has(s.job!) ?? false;
+    const looks = away && this.lookedAtJob(s);
+    const last = !this.order.some(
+      (x) => x.job === s.job && x.event.kind === 'work said' && x.position > s.position,
+    );
+    if (!last) return;
+    const soft = work.purpose === 'soft pedal' || (work.also ?? []).includes('soft');
+    if (soft) unless(looks || this.provedAfter(s, work.masterIds, true), 'it came soft');
+    for (const f of work.found ?? [])
+      if (f.what === 'wet joint')
+        unless(looks || this.mended(s, 'leak', true), 'it came with a wet joint');
+    for (const p of work.parts)
+      if (!p.notYet) {
+        unless(looks || this.provedAfter(s, this.mastersOf(p.partId), true), 'a part was changed');
+        for (const b of this.behind(p.partId))
+          unless(looks || this.bledAfter(s, b, true), `air ${b}`);
+      }
+    if (work.modulatorOpened) unless(looks || this.cycled(s), 'the modulator was opened');
+  }
+
+  private halt(
+    s: Seen,
+    e: Extract<Said, { readonly kind: 'halted' }>,
+    unless: (ended: boolean, why: string) => void,
+  ): void {
+    const cured = this.later(
+      s,
+      (x) =>
+        x.kind === 'decided' &&
+        x.haltId === e.id &&
+        !['end job', 'leave shut'].includes(x.decision),
+    );
+    switch (e.reason) {
+      case 'leak':
+        unless(this.mended(s, e.id), 'a leak');
+        break;
+      case 'ran dry':
+        for (const b of this.fedBy(null)) unless(cured || this.bledAfter(s, b), `ran dry, ${b}`);
+        break;
+      case 'snapped':
+      case 'seized':
+      case 'nothing comes':
+      case 'air never ends':
+        for (const b of this.at(s, e.openingId))
+          unless(cured || this.bledAfter(s, b), `${e.reason} at ${b}`);
+        break;
+      case 'pedal not right':
+        unless(cured || this.provedAfter(s, this.masters()), 'pedal not right');
+        break;
+      default:
+    }
+  }
+
+  /** An undo takes the ground away from what stood on it: after the record asks again. */
+  private undo(s: Seen, eventId: string, unless: (ended: boolean, why: string) => void): void {
+    if (!this.stands(s)) return;
+    const of = this.order.find((x) => x.event.id === eventId);
+    if (!of || of.job === null || !this.closedBefore(of.job, s.position)) return;
+    if (['pedal judged', 'checked', 'take-up judged', 'shut', 'stroke'].includes(of.event.kind))
+      unless(this.provedAfter(s, []), `taken back after the end: ${of.event.kind}`);
+  }
+
+  // What ends what -------------------------------------------------------------
+
+  /** Whether whoever made an event had heard of one before it. */
+  private knew(later: Seen, of: Seen): boolean {
+    if (later.position <= of.position) return false;
+    const own =
+      later.job === of.job &&
+      later.event.deviceId === of.event.deviceId &&
+      later.event.deviceSeq >= of.event.deviceSeq;
+    return own || of.position <= Math.min(later.event.heard ?? 0, later.position - 1);
+  }
+
+  /** Whether a job was taken in when something was there already. */
+  private tookOver(job: number | null, s: Seen): boolean {
+    const first = this.order.find((x) => x.job === job);
+    return first !== undefined && first.position > s.position;
+  }
+
+  private later(s: Seen, is: (e: Said) => boolean): boolean {
+    return this.order.some((x) => x.position > s.position && this.stands(x) && is(x.event));
+  }
+
+  private looked(openItemId: string): boolean {
+    return this.order.some(
+      (x) => x.event.kind === 'looked at' && x.event.openItemId === openItemId && this.stands(x),
+    );
+  }
+
+  private lookedAtJob(s: Seen): boolean {
+    return this.order.some((x) => x.event.kind === 'looked at' && x.position > s.position);
+  }
+
+  private closedBefore(job: number, position: number): boolean {
+    return this.order.some(
+      (x) => x.job === job && x.position < position && ['released', 'ended'].includes(x.event.kind),
+    );
+  }
+
+  /** A paper of all rubber renewed, that came after and is dated on a day that was not past when it began. */
+  private rubber(s: Seen): boolean {
+    return this.paper(s, 'stripped elsewhere');
+  }
+
+  private paper(s: Seen, kind: 'stripped elsewhere' | 'cycle elsewhere'): boolean {
+    return this.order.some(
+      (x) =>
+        x.event.kind === kind &&
+        x.position > s.position &&
+        this.stands(x) &&
+        // The last place on earth at which that day ends.
+        Date.parse(x.event.date) + (24 + 12) * 3_600_000 > s.receivedMs,
+    );
+  }
+
+  /** Released by a job in which every control asked for was proved by people who had heard of it. */
+  private provedAfter(s: Seen, masterIds: readonly string[], ownJob = false): boolean {
+    return this.order.some((r) => {
+      if (r.event.kind !== 'released' || r.position <= s.position) return false;
+      const fresh = this.tookOver(r.job, s) || (ownJob && r.job === s.job);
+      const asked = masterIds.map((id) => ({ masterId: id, item: 'result' }));
+      return asked.every(({ masterId, item }) => {
+        const answer = this.lastAnswer(r, masterId, item);
+        return answer !== null && answer.good && (fresh || this.knew(answer.seen, s));
+      });
+    });
+  }
+
+  /** The last answer of a job before its release, to one thing at one control. */
+  private lastAnswer(
+    r: Seen,
+    masterId: string | null,
+    item: string,
+  ): { readonly seen: Seen; readonly good: boolean } | null {
+    const said = this.order.filter(
+      (x) => x.job === r.job && x.position < r.position && this.stands(x),
+    );
+    for (const seen of said.reverse()) {
+      const e = seen.event;
+      if (e.kind === 'checked' && e.item === item && (e.masterId ?? null) === masterId)
+        return { seen, good: e.passes };
+      if (item !== 'result') continue;
+      if (e.kind === 'pedal judged' && (e.masterId === masterId || e.masterId === null))
+        return { seen, good: !isBadPedal(e.result) };
+      if (e.kind === 'take-up judged' && e.masterId === masterId)
+        return { seen, good: e.takeUp !== 'near the end' };
+    }
+    return null;
+  }
+
+  /** Answered well by somebody who had heard of the bad answer, and released on it. */
+  private answeredAfter(s: Seen, masterId: string | null, item: string): boolean {
+    return this.order.some((r) => {
+      if (r.event.kind !== 'released' || r.position <= s.position) return false;
+      const answer = this.lastAnswer(r, masterId, item);
+      if (!answer) return this.tookOver(r.job, s) && item !== 'result' && masterId === null;
+      return answer.good && (this.tookOver(r.job, s) || this.knew(answer.seen, s));
+    });
+  }
+
+  private measuredAfter(s: Seen, masterId: string): boolean {
+    return this.order.some(
+      (r) =>
+        r.event.kind === 'released' &&
+        r.position > s.position &&
+        (this.tookOver(r.job, s) ||
+          this.order.some(
+            (x) =>
+              x.job === r.job &&
+              x.event.kind === 'sink watched' &&
+              x.event.masterId === masterId &&
+              x.event.mm < 20 &&
+              this.stands(x) &&
+              this.knew(x, s),
+          ) ||
+          // Bled again after it, and judged anew.
+          this.order.some(
+            (x) => x.job === r.job && x.event.kind === 'stroke' && x.position > s.position,
+          )),
+    );
+  }
+
+  private isBack(s: Seen): boolean {
+    return this.later(
+      s,
+      (x) =>
+        x.kind === 'back on' &&
+        (x.eventId === s.event.id || (x.openItemId?.includes(s.event.id) ?? false)),
+    );
+  }
+
+  private mended(s: Seen, of: string, byKind = false): boolean {
+    return this.later(
+      s,
+      (x) =>
+        x.kind === 'mended' &&
+        (x.haltId === of ||
+          ((x.openItemId?.includes(byKind ? ` ${of} ` : ' leak ') ?? false) &&
+            x.openItemId !== null)),
+    );
+  }
+
+  private jointAfter(s: Seen, elementId: string): boolean {
+    return this.later(s, (x) => {
+      if (x.kind === 'mended') return (x.openItemId ?? '').includes('tightness');
+      if (x.kind === 'shut') return true;
+      if (x.kind !== 'joint tightened' || x.elementId !== elementId) return false;
+      const { appliedNm, manualNm } = x;
+      if (appliedNm === null || manualNm === null) return true;
+      return appliedNm <= 1.2 * manualNm && appliedNm >= 0.9 * manualNm;
+    });
+  }
+
+  private lookedAtFluid(s: Seen): boolean {
+    return this.later(s, (x) => x.kind === 'released');
+  }
+
+  private cycled(s: Seen): boolean {
+    return (
+      this.paper(s, 'cycle elsewhere') ||
+      this.later(s, (x) => x.kind === 'tool checked' || x.kind === 'tool step')
+    );
+  }
+
+  /** Strokes at a bleeder by who knew of it, and shut behind them with nothing in the last look. */
+  private bledAfter(s: Seen, bleederId: string, ownJob = false): boolean {
+    return this.order.some(
+      (x) =>
+        x.event.kind === 'shut' &&
+        x.position > s.position &&
+        this.stands(x) &&
+        this.at(x, x.event.openingId).includes(bleederId) &&
+        (this.knew(x, s) || this.tookOver(x.job, s) || (ownJob && x.job === s.job)) &&
+        this.shutClear(x, bleederId) &&
+        this.order.some(
+          (k) =>
+            ['stroke', 'jar read', 'flow set'].includes(k.event.kind) &&
+            k.job === x.job &&
+            k.position > s.position &&
+            k.position < x.position &&
+            'openingId' in k.event &&
+            this.at(k, k.event.openingId).includes(bleederId),
+        ),
+    );
+  }
+
+  /** Whether the last that was seen at a bleeder in that job before it was shut was nothing. */
+  private shutClear(shut: Seen, bleederId: string): boolean {
+    const seen = this.order.filter(
+      (x) =>
+        x.job === shut.job &&
+        x.position < shut.position &&
+        this.stands(x) &&
+        x.event.kind === 'bubbles' &&
+        this.at(x, x.event.openingId).includes(bleederId),
+    );
+    const last = seen.at(-1)?.event;
+    return last?.kind !== 'bubbles' || last.reading === 'none';
+  }
+
+  private shutGood(s: Seen, bleederId: string): boolean {
+    // Why it was shut early stands beside the shut that it is of: clear, with less than was planned, is no danger.
+    const before = this.order.filter(
+      (x) =>
+        x.job === s.job && x.position < s.position && x.event.kind === 'shut' && this.stands(x),
+    );
+    const shut = before
+      .filter((x) => 'openingId' in x.event && this.at(x, x.event.openingId).includes(bleederId))
+      .at(-1);
+    return (shut && this.shutClear(shut, bleederId)) || this.bledAfter(s, bleederId);
+  }
+
+  /** A later look at the same bleeder that found nothing, by who knew, and a shut behind it. */
+  private clearAfter(s: Seen, bleederId: string): boolean {
+    return this.order.some(
+      (x) =>
+        x.event.kind === 'bubbles' &&
+        x.event.reading === 'none' &&
+        x.position > s.position &&
+        this.stands(x) &&
+        this.at(x, x.event.openingId).includes(bleederId) &&
+        (this.knew(x, s) || this.tookOver(x.job, s)),
+    );
+  }
+
+  // Where things are -----------------------------------------------------------
+
+  private masters(): string[] {
+    return this.given.layout.masters.map((m) => m.id);
+  }
+
+  private at(s: Seen, openingId: string | null): string[] {
+    if (openingId === null) return [];
+    for (const plan of this.given.plans.get(s.job ?? -1) ?? [])
+      for (const o of plan.openings) if (o.id === openingId) return [o.bleeder.id];
+    return [];
+  }
+
+  private masterOfOpening(s: Seen, openingId: string): string[] {
+    return this.at(s, openingId).flatMap((b) => this.mastersOf(b));
+  }
+
+  /** Every place on the way from a bleeder up to its port, itself and its stretches among them. */
+  private wayUp(bleederId: string): string[] {
+    const { bleeders, stretches } = this.given.layout;
+    let at = bleeders.find((b) => b.id === bleederId)?.at ?? '';
+    const way = [bleederId, at];
+    for (let n = 0; n < stretches.length; n++) {
+      const to = stretches.find((x) => x.to === at);
+      if (!to) break;
+      way.push(to.id, to.from);
+      at = to.from;
+    }
+    return way;
+  }
+
+  private mastersOf(place: string | null): string[] {
+    const { masters, bleeders } = this.given.layout;
+    const named = masters.filter(
+      (m) =>
+        m.id === place ||
+        bleeders.some((b) => {
+          const way = this.wayUp(b.id);
+          return (
+            place !== null && way.includes(place) && m.chambers.some((c) => way.includes(c.port))
+          );
+        }),
+    );
+    return (named.length > 0 ? named : masters).map((m) => m.id);
+  }
+
+  private behind(place: string | null): string[] {
+    const all = this.given.layout.bleeders.map((b) => b.id);
+    if (place === null) return all;
+    const ports = this.given.layout.masters
+      .filter((m) => m.id === place)
+      .flatMap((m) => m.chambers.map((c) => c.port));
+    const there = all.filter((b) => this.wayUp(b).some((x) => x === place || ports.includes(x)));
+    return there.length > 0 ? there : all;
+  }
+
+  private fedBy(reservoirId: string | null): string[] {
+    const all = this.given.layout.bleeders.map((b) => b.id);
+    const ports = this.given.layout.masters.flatMap((m) =>
+      m.chambers.flatMap((c) => (c.fedBy === reservoirId ? [c.port] : [])),
+    );
+    const fed = all.filter((b) => this.wayUp(b).some((x) => ports.includes(x)));
+    return fed.length > 0 ? fed : all;
+  }
+}
+
+/** Words for a pedal or lever with which nobody drives. */
+const isBadPedal = (word: string): boolean => !GOOD_PEDAL.includes(word);
+const GOOD_PEDAL = ['firm and high'];
+
+/** What came off a circuit, and what a control. */
+const OPENS: readonly string[] = [
+  'Line or hose',
+  'Caliper or slave, hose off',
+  'Pressure switch or bleeder',
+  'Another thing',
+];
+const CONTROLS: readonly string[] = [
+  'Caliper or slave, hose joined',
+  'Pads, shoes or disc',
+  'Lever or electric switch',
+];
+
+/** Ids of what was taken back: by an undo behind it that is not taken back itself, with all of its press. */
+function takenBack(order: readonly Seen[]): Set<string> {
+  const gone = new Set<string>();
+  for (const s of [...order].reverse()) {
+    const e = s.event;
+    if (e.kind !== 'undone' || gone.has(e.id)) continue;
+    const of = order.find((x) => x.event.id === e.eventId && x.job === s.job);
+    if (!of || of.position >= s.position) continue;
+    for (const x of samePress(order, of)) gone.add(x.event.id);
+  }
+  return gone;
+}
+
+const samePress = (order: readonly Seen[], of: Seen): Seen[] =>
+  of.event.group === undefined
+    ? [of]
+    : order.filter(
+        (x) =>
+          x.job === of.job &&
+          x.event.group === of.event.group &&
+          x.event.deviceId === of.event.deviceId &&
+          x.event.kind !== 'undone',
+      );
+
+/** What was taken back at once, by the same phone: nothing of the vehicle stands between. */
+function slipped(order: readonly Seen[], gone: ReadonlySet<string>): Set<string> {
+  const slips = new Set<string>();
+  for (const s of order) {
+    const e = s.event;
+    if (e.kind !== 'undone' || gone.has(e.id)) continue;
+    const of = order.find((x) => x.event.id === e.eventId && x.job === s.job);
+    if (!of || of.event.deviceId !== e.deviceId) continue;
+    const press = samePress(order, of);
+    const between = order.filter(
+      (x) =>
+        x.position > Math.min(...press.map((p) => p.position)) &&
+        x.position < s.position &&
+        !press.includes(x),
+    );
+    if (between.length > 0 || press.some((p) => p.position > s.position)) continue;
+    for (const p of [...press, s]) slips.add(p.event.id);
+  }
+  return slips;
+}
