@@ -75,6 +75,7 @@ export function eventFault(on: RunState, event: LooseEvent): string | null {
 export const NOBODY_LOOKED: Proof = {
   controls: {},
   checks: {},
+  again: [],
   photos: new Set(),
   fluidPutDown: false,
 };

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { PEDAL_RESULT_WORDS, PEDAL_RESULTS, pedalPasses } from '../../control/pedal';
+import { proofOf } from '../log';
 import { followCalls } from '../run';
 import {
   after,
   countingIds,
   gateOn,
+  jobOf,
   NOBODY_LOOKED,
   planOf,
   runOf,
@@ -39,6 +41,7 @@ const at = (answers: ControlAnswers): Proof['controls'] => ({
 const GOOD: Proof = {
   controls: at(FIRM),
   checks: Object.fromEntries(PROOF_ITEMS.car.map((i) => [i, true])),
+  again: [],
   photos: new Set(),
   fluidPutDown: true,
 };
@@ -388,4 +391,44 @@ test('what is watched for a time has the time that its own words ask for', () =>
   }
   const timed = CONTROL_CHECKS.filter((c) => /\b\d+ s\b|minute/.test(CONTROL_CHECK_WORDS[c].ask));
   expect(Object.keys(WATCHED_S).sort()).toEqual([...timed].sort());
+});
+
+test('what was found wrong though nobody asks for it keeps the gate shut, also once it is void', () => {
+  const bike = planOf('motorcycle-abs');
+  const [front] = bike.layout.masters.map((m) => m.id);
+  const said = (...more: LooseEvent[]) => {
+    const job = jobOf(bike, [
+      ...(followCalls(bike, {
+        deviceId: 'phone',
+        nextId: countingIds(),
+        startMs: 0,
+      }) as LooseEvent[]),
+      ...more,
+    ]);
+    return gateOn(job.run!, proofOf(job)).reasons;
+  };
+  // A motorcycle has no wheels on nuts: it is not asked, and it is wrong.
+  const wheels: LooseEvent = { kind: 'checked', item: 'wheels', passes: false };
+  const servo: LooseEvent = {
+    kind: 'checked',
+    item: 'servo gives',
+    masterId: front!,
+    passes: false,
+  };
+  expect(said()).not.toContainEqual(expect.objectContaining({ item: 'wheels' }));
+  expect(said(wheels)).toContainEqual({ code: 'check failed', item: 'wheels' });
+  expect(said(servo)).toContainEqual(
+    expect.objectContaining({ code: 'control failed', item: 'servo gives' }),
+  );
+  const touched: LooseEvent = { kind: 'came off', what: 'Clip or bracket', elementId: null };
+  expect(said(wheels, servo, touched)).toEqual(
+    expect.arrayContaining([
+      { code: 'not checked', item: 'wheels' },
+      expect.objectContaining({ code: 'control not tried', item: 'servo gives' }),
+    ]),
+  );
+  const right = { ...wheels, passes: true } as LooseEvent;
+  expect(said(wheels, touched, right)).not.toContainEqual(
+    expect.objectContaining({ item: 'wheels' }),
+  );
 });

@@ -119,9 +119,7 @@ export function releaseGate(given: GateInput): GateAnswer {
   const { vehicleKind } = run.plan.layout;
   const reasons: GateReason[] = [
     ...runReasons(given),
-    ...controls.flatMap((m) =>
-      controlReasons(m, vehicleKind, proof.controls[m.id] ?? NOTHING_TRIED),
-    ),
+    ...controls.flatMap((m) => controlReasons(m, vehicleKind, proof)),
     ...checkReasons(vehicleKind, proof),
     ...paperReasons(given),
     ...openItems.map((m): GateReason => ({ code: 'open item', ...m })),
@@ -175,17 +173,31 @@ function runReasons({ run, mayStayShut }: GateInput): GateReason[] {
   return reasons;
 }
 
-function controlReasons(master: Master, kind: VehicleKind, answers: ControlAnswers): GateReason[] {
+function controlReasons(master: Master, kind: VehicleKind, proof: Proof): GateReason[] {
   const { control } = master;
+  const answers = proof.controls[master.id] ?? NOTHING_TRIED;
+  const again = proof.again.flatMap((i) =>
+    i.masterId === master.id && i.item !== 'result' ? [i.item] : [],
+  );
   const { result, checks } = controlProof(master, kind);
   return [
     ...resultReasons(control, result, answers),
-    ...checks.flatMap((item): GateReason[] => {
+    ...askedOrWrong(checks, answers.checks, again).flatMap((item): GateReason[] => {
       const answer = answers.checks[item];
       if (answer === true) return [];
       return [{ code: answer === false ? 'control failed' : 'control not tried', control, item }];
     }),
   ];
+}
+
+/** What is asked, and what was answered though nobody asked and is wrong, or void: a bad answer counts wherever it comes from. */
+function askedOrWrong<T extends string>(
+  asked: readonly T[],
+  answers: Readonly<Partial<Record<T, boolean>>>,
+  again: readonly T[],
+): readonly T[] {
+  const wrong = (Object.keys(answers) as T[]).filter((item) => answers[item] === false);
+  return [...new Set([...asked, ...wrong, ...again.filter((i) => answers[i] === undefined)])];
 }
 
 function resultReasons(
@@ -205,7 +217,11 @@ function resultReasons(
 
 function checkReasons(kind: VehicleKind, proof: Proof): GateReason[] {
   const reasons: GateReason[] = [];
-  for (const item of PROOF_ITEMS[kind]) {
+  for (const item of askedOrWrong(
+    PROOF_ITEMS[kind],
+    proof.checks,
+    proof.again.flatMap((i) => (i.masterId === null ? [i.item] : [])),
+  )) {
     if (proof.checks[item] === undefined) reasons.push({ code: 'not checked', item });
     else if (!proof.checks[item]) reasons.push({ code: 'check failed', item });
   }

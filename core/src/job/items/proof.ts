@@ -41,6 +41,8 @@ export interface Proof {
   /** By master: each control is proved by itself. */
   readonly controls: Readonly<Record<string, ControlAnswers>>;
   readonly checks: Readonly<Partial<Record<CheckItem, boolean>>>;
+  /** What was answered once and is to be answered again: also where nobody asks for it. */
+  readonly again: readonly ProofItem[];
   /** What of the whole vehicle a photo shows. */
   readonly photos: ReadonlySet<CheckItem>;
   /** Whether it was put down what was poured out of which container, bled, removed and spilled. */

@@ -2,6 +2,7 @@ export { refitOf, type Refit } from './refit';
 export { pressIn, slipsIn, takenBackIn, undoneIds } from './undo';
 export {
   NO_PROOF,
+  passes,
   touches,
   type Answered,
   type ProofAnswer,

@@ -128,7 +128,8 @@ export function proofAfter(
   return bad.length === 0 ? then : { ...then, answers: [...then.answers, ...bad] };
 }
 
-function passes({ value }: Pick<ProofAnswer, 'value'>): boolean {
+/** Whether an answer passes, whatever it is about. */
+export function passes({ value }: Pick<ProofAnswer, 'value'>): boolean {
   if (typeof value === 'boolean') return value;
   return isTakeUp(value) ? takeUpPasses(value) : pedalPasses(value);
 }

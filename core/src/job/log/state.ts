@@ -94,6 +94,7 @@ export function proofOf(job: Pick<JobState, 'proof' | 'fluidUsed' | 'run'>): Pro
     checks: Object.fromEntries(
       answers.flatMap((a) => (a.masterId === null ? [[a.item, a.value as boolean]] : [])),
     ),
+    again: job.proof.voided.flatMap((v) => v.items),
     photos: new Set(job.proof.photos.flatMap((p) => (p.masterId === null ? [p.item] : []))),
     fluidPutDown: job.fluidUsed !== null || movedNothing(job.run),
   };

@@ -1,5 +1,5 @@
 import { chambersOf, paths, type Layout, type Master, circuitOf } from '../../vehicle/circuit';
-import type { JobState } from '../../job/log';
+import { passes, type JobState } from '../../job/log';
 import { plansOf } from '../../job/run';
 import { complains, findScope, type WorkDone } from '../../bleed/scope';
 import { openedAt } from './openedByHand';
@@ -53,6 +53,8 @@ export function controlsConcerned(
         ? [...openedBySaying(layout, job.said.work), ...broughtFor(job.said.work)]
         : []),
     ...partsInHand(job).flatMap((id) => mastersAt(layout, id).map((m) => m.id)),
+    // What was found wrong at a control that nobody asked about is proved too.
+    ...job.proof.answers.flatMap((a) => (a.masterId !== null && !passes(a) ? [a.masterId] : [])),
     ...openedAt(job).flatMap((e) => mastersAt(layout, e.elementId).map((m) => m.id)),
     ...before.filter(holds).flatMap((m) => mastersAt(layout, m.where).map((x) => x.id)),
   ]);

@@ -151,7 +151,7 @@ class Witness {
       case 'pressure set':
         if (e.on)
           unless(
-            this.later(s, (x) => x.kind === 'pressure set'),
+            this.later(s, (x) => x.kind === 'pressure set') || this.provedAfter(s, this.masters()),
             'pot under pressure',
           );
         break;
@@ -443,14 +443,15 @@ class Witness {
 
   private shutGood(s: Seen, bleederId: string): boolean {
     // Why it was shut early stands beside the shut that it is of: clear, with less than was planned, is no danger.
-    const before = this.order.filter(
+    const shut = this.order.some(
       (x) =>
-        x.job === s.job && x.position < s.position && x.event.kind === 'shut' && this.stands(x),
+        x.job === s.job &&
+        x.event.kind === 'shut' &&
+        this.stands(x) &&
+        this.at(x, x.event.openingId).includes(bleederId) &&
+        this.shutClear(x, bleederId),
     );
-    const shut = before
-      .filter((x) => 'openingId' in x.event && this.at(x, x.event.openingId).includes(bleederId))
-      .at(-1);
-    return (shut && this.shutClear(shut, bleederId)) || this.bledAfter(s, bleederId);
+    return shut || this.bledAfter(s, bleederId);
   }
 
   /** A later look at the same bleeder that found nothing, by who knew, and a shut behind it. */
