@@ -2,7 +2,7 @@ import { lowerFirst } from '../../base/text';
 import { type CheckItem, type ControlCheck, askOf } from '../items';
 import { itemFault } from './faults';
 import { SETTLES_NOTHING, type Answer, nothing, proofEvent } from './kind';
-import type { Matter } from './matters';
+import type { Brought } from './brought';
 
 /** One thing that was looked at on the vehicle, or tried at the control of a master. */
 export interface CheckedHappening {
@@ -12,12 +12,12 @@ export interface CheckedHappening {
   readonly passes: boolean;
 }
 
-const soft = (where: string | null): Matter => ({ what: 'control soft', where });
-const leak = (where: string | null): Matter => ({ what: 'leak', where });
-const found = (): Matter => ({ what: 'done after close', where: null });
+const soft = (where: string | null): Brought => ({ what: 'control soft', where });
+const leak = (where: string | null): Brought => ({ what: 'leak', where });
+const found = (): Brought => ({ what: 'done after close', where: null });
 
 /** What an answer "no" brings against the vehicle. */
-const FAILED: Readonly<Record<CheckItem | ControlCheck, (masterId: string | null) => Matter>> = {
+const FAILED: Readonly<Record<CheckItem | ControlCheck, (masterId: string | null) => Brought>> = {
   'joints dry': leak,
   'bleeder caps': found,
   level: found,

@@ -1,7 +1,7 @@
 import { lowerFirst } from '../../base/text';
 import { openingFault, masterFault, hasMaster } from './faults';
 import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
-import { mattersOfHalt } from './places';
+import { broughtByHalt } from './places';
 
 /** What can stop a run. */
 export const HALT_REASONS = [
@@ -101,7 +101,7 @@ export const halted = runEvent<HaltedHappening>({
   kind: 'halted',
   voids: 'all',
   opens: ({ reason, openingId, masterId = null }, plans) =>
-    mattersOfHalt(reason, openingId, masterId, plans),
+    broughtByHalt(reason, openingId, masterId, plans),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   fault: ({ openingId, masterId = null }, { plans }) => {

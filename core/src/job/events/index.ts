@@ -1,10 +1,10 @@
 export type { EventBase, Logged, Order } from './base';
 export { hadHeard, heardThrough, heardUpTo, positionOf, type Heard } from './heard';
 export type { Known, Names, Voids } from './kind';
-export { OPEN_ITEM_KINDS, type Matter, type OpenItemKind } from './matters';
+export { OPEN_ITEM_KINDS, type Brought, type OpenItemKind } from './brought';
 export { namesIn } from './names';
 export type { Product } from './product';
-export { airBehindPart, mattersOfHalt, modulatorsOf } from './places';
+export { airBehindPart, broughtByHalt, modulatorsOf } from './places';
 export { elementFault } from './faults';
 export {
   answerOf,

@@ -2,7 +2,7 @@ import type { Plan } from '../../bleed/plan';
 import type { TakeUp } from '../../control/clutch';
 import type { PedalResult } from '../../control/pedal';
 import type { ProofItem } from '../items';
-import type { Matter, OpenItemKind } from './matters';
+import type { Brought, OpenItemKind } from './brought';
 
 /**
  * What of a proof an event makes void: it was given for what was there then. A
@@ -38,7 +38,7 @@ export type Answer = ProofItem & {
  */
 export type Opens<H> =
   | Nothing
-  | ((event: H & { readonly id: string }, plans: readonly Plan[]) => readonly Matter[]);
+  | ((event: H & { readonly id: string }, plans: readonly Plan[]) => readonly Brought[]);
 /** Which sorts of open items it may settle, or be the ground on which they were settled. */
 export type Settles = Nothing | readonly OpenItemKind[];
 /** What it answers; a reading answers only with the others, and says so by null. */

@@ -4,14 +4,14 @@ import { heldAs } from '../../control/pedal';
 import { behind, paths, type Layout } from '../../vehicle/circuit';
 import { openingNamed } from './faults';
 import type { HaltReason } from './halted';
-import type { Matter } from './matters';
+import type { Brought } from './brought';
 
 /** The bleeder of an opening; null where no plan knows it, which is the whole vehicle. */
 const bleederOf = (plans: readonly Plan[], openingId: string | null): string | null =>
   openingId === null ? null : (openingNamed(plans, openingId)?.bleeder.id ?? null);
 
 /** Air may be behind the bleeder of an opening. */
-export const airBehind = (plans: readonly Plan[], openingId: string): readonly Matter[] => [
+export const airBehind = (plans: readonly Plan[], openingId: string): readonly Brought[] => [
   { what: 'air possible', where: bleederOf(plans, openingId) },
 ];
 
@@ -32,7 +32,7 @@ function bleedersBehind(layout: Layout, elementId: string | null): string[] {
 export function airBehindPart(
   layout: Layout | null,
   elementId: string | null,
-): readonly (Matter & { readonly what: 'air possible' })[] {
+): readonly (Brought & { readonly what: 'air possible' })[] {
   const where = layout ? bleedersBehind(layout, elementId) : [null];
   return where.map((w) => ({ what: 'air possible', where: w }));
 }
@@ -48,12 +48,12 @@ export const modulatorsOf = (layout: Layout): string[] =>
   layout.nodes.filter((n) => n.kind === 'modulator').map((n) => n.id);
 
 /** What a halt leaves open until it is cured. */
-export function mattersOfHalt(
+export function broughtByHalt(
   reason: HaltReason,
   openingId: string | null,
   masterId: string | null,
   plans: readonly Plan[],
-): readonly Matter[] {
+): readonly Brought[] {
   const plan = plans.at(-1);
   const at = bleederOf(plans, openingId);
   switch (reason) {
@@ -76,7 +76,7 @@ export function mattersOfHalt(
       return [
         { what: 'air possible', where: at },
         ...(plan && needsTool(plan.layout) ? modulatorsOf(plan.layout) : []).map(
-          (where): Matter => ({ what: 'tool cycle owed', where }),
+          (where): Brought => ({ what: 'tool cycle owed', where }),
         ),
       ];
     case 'leak':

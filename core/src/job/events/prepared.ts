@@ -1,7 +1,7 @@
 import { OPENING_STEPS, PREPARATION_WORDS, type PreparationStep } from '../../bleed/plan';
 import { lowerFirst } from '../../base/text';
 import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
-import { pouredMatters, type OutOf } from './product';
+import { broughtByPour, type OutOf } from './product';
 
 export interface PreparedHappening extends OutOf {
   readonly kind: 'prepared';
@@ -18,7 +18,7 @@ export const prepared = runEvent<PreparedHappening>({
       : step === 'fill reservoir'
         ? 'level'
         : nothing('it opens no circuit and moves no level'),
-  opens: (event) => pouredMatters(event, null),
+  opens: (event) => broughtByPour(event, null),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   fault: ({ step }, { plans }) => {

@@ -1,5 +1,5 @@
 import type { Grade, Remedy } from '../../fluid/verdict';
-import type { Matter } from './matters';
+import type { Brought } from './brought';
 
 /** What a container held that was poured from, and what the adviser says of it in this vehicle. */
 export interface Product {
@@ -18,7 +18,7 @@ export interface OutOf {
 }
 
 /** What a pour brings: a product that must not be in there, or one that nobody knows. What is not known counts as bad. */
-export function pouredMatters({ product }: OutOf, where: string | null): readonly Matter[] {
+export function broughtByPour({ product }: OutOf, where: string | null): readonly Brought[] {
   if (product === undefined) return [];
   if (product === null) return [{ what: 'product not known', where }];
   switch (product.remedy) {

@@ -59,7 +59,7 @@ import { lookedAt, type LookedAtHappening } from './lookedAt';
 import { strippedElsewhere, type StrippedElsewhereHappening } from './strippedElsewhere';
 import { cycleElsewhere, type CycleElsewhereHappening } from './cycleElsewhere';
 import type { Answer, EventKind, Known, Names, Part, Voids } from './kind';
-import type { Matter } from './matters';
+import type { Brought } from './brought';
 import { stageEventFault, stageVoids, type StageEvent } from './stageEvent';
 
 // The kinds of each part: what each says, by the name of its file. What a stage says stands with its stage.
@@ -270,7 +270,7 @@ export function voidsOf(event: PhoneHappening | DeskHappening): Voids {
 export function opensOf(
   event: (PhoneHappening | DeskHappening | VehicleHappening) & { readonly id: string },
   plans: readonly Plan[],
-): readonly Matter[] {
+): readonly Brought[] {
   const opens = BY_KIND.get(event.kind)?.opens;
   return typeof opens === 'function' ? opens(event, plans) : [];
 }

@@ -1,6 +1,6 @@
 import { reservoirFault } from './faults';
 import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
-import { pouredMatters, type OutOf } from './product';
+import { broughtByPour, type OutOf } from './product';
 
 /** Filled up; out of which container, where somebody said so. */
 export interface ToppedUpHappening extends OutOf {
@@ -12,7 +12,7 @@ export interface ToppedUpHappening extends OutOf {
 export const toppedUp = runEvent<ToppedUpHappening>({
   kind: 'topped up',
   voids: 'level',
-  opens: (event) => pouredMatters(event, event.reservoirId),
+  opens: (event) => broughtByPour(event, event.reservoirId),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   fault: ({ reservoirId }, { plans }) => reservoirFault(plans, reservoirId),

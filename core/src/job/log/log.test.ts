@@ -135,6 +135,7 @@ describe('a proof counts for what was there when it was made', () => {
     const job = jobOf(PLAN, proved);
     expect(stageOf(job)).toBe('proof');
     expect(proofOf(job)).toEqual({
+      again: [],
       controls: {
         [LEVER!]: {
           pedal: 'firm and high',

@@ -7,7 +7,7 @@ import {
   voidsOf,
   type JobEvent,
   type Logged,
-  type Matter,
+  type Brought,
 } from '../../job/events';
 import { slipsIn, takenBackIn, type JobState } from '../../job/log';
 import { plansOf } from '../../job/run';
@@ -39,7 +39,7 @@ export function doneAfterClose(
       if (!what) return [];
       const words = isPhoneEvent(what) ? happeningWords(what, names) : what.kind;
       const said = e.kind === 'undone' ? `taken back: ${words}` : words;
-      return mattersOf(e, what, plans).map((m): OpenItem => {
+      return broughtBy(e, what, plans).map((m): OpenItem => {
         const { what: kind, where, owed } = m;
         return {
           id: `${e.id} ${kind} ${where ?? 'vehicle'}`,
@@ -58,14 +58,14 @@ export function doneAfterClose(
     });
 }
 
-const DONE: Matter = { what: 'done after close', where: null };
+const DONE: Brought = { what: 'done after close', where: null };
 
 /** What one addition brings: what is taken back takes the ground from the record it stood in. */
-function mattersOf(
+function broughtBy(
   event: Logged<JobEvent>,
   what: Logged<JobEvent>,
   plans: Parameters<typeof opensOf>[1],
-): readonly Matter[] {
+): readonly Brought[] {
   if (event.kind === 'undone') return what.kind === 'undone' || bearsOnDriving(what) ? [DONE] : [];
   const brought = opensOf(event, plans);
   if (brought.length > 0) return brought;

@@ -4,7 +4,7 @@ import { controlProof, takeUpPasses } from '../../job/items';
 import { judgedByMeasure, measuredAt, slipsIn, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
 import { plansOf, type Halt, type RunState } from '../../job/run';
-import { HALT_WORDS, mattersOfHalt, opensOf, type OpenItemKind } from '../../job/events';
+import { HALT_WORDS, broughtByHalt, opensOf, type OpenItemKind } from '../../job/events';
 import { needsTool } from '../../bleed/stages';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';
@@ -18,7 +18,7 @@ export function halts(out: Writer, { run }: JobState): void {
     const event = run.log.find((e) => e.id === halt.eventId)!;
     const because = HALT_WORDS[halt.reason].title;
     const { reason, openingId, masterId } = halt;
-    for (const { what, where } of mattersOfHalt(reason, openingId, masterId, plansOf(run)))
+    for (const { what, where } of broughtByHalt(reason, openingId, masterId, plansOf(run)))
       out.add(what, 'holds', where, because, event);
   }
 }

@@ -358,7 +358,10 @@ class Witness {
           ) ||
           // Bled again after it, and judged anew.
           this.order.some(
-            (x) => x.job === r.job && x.event.kind === 'stroke' && x.position > s.position,
+            (x) =>
+              x.job === r.job &&
+              ['stroke', 'shut'].includes(x.event.kind) &&
+              x.position > s.position,
           )),
     );
   }

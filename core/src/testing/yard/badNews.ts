@@ -10,8 +10,8 @@ export interface Places {
 
 /**
  * What is bad news of a hatchback that was bled and proved, from the trade
- * (common practice, no source): in words, as somebody says it, and the matter
- * that it brings.
+ * (common practice, no source): in words, as somebody says it, and the open
+ * item that it brings.
  */
 export const badNews = ({
   openingId: LEFT_REAR,

@@ -27,7 +27,7 @@ export const OPEN_ITEM_KINDS = [
 export type OpenItemKind = (typeof OPEN_ITEM_KINDS)[number];
 
 /** Something that an event brings against its vehicle by itself, and where: bleeder, master, part; null where it is the whole vehicle. */
-export interface Matter {
+export interface Brought {
   readonly what: OpenItemKind;
   readonly where: string | null;
   /** Owed at the next visit; else it holds the vehicle. */
