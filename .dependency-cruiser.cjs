@@ -75,7 +75,7 @@ module.exports = {
       name: 'testing-for-tests',
       comment: 'What helps the tests stays with the tests.',
       severity: 'error',
-      from: { path: '/src/', pathNot: ['\\.test\\.ts$', '/testing/'] },
+      from: { path: '/src/', pathNot: ['\\.test\\.ts$', '/testing/', '^scripts/src/endurance/'] },
       to: { path: '/testing/', pathNot: 'node_modules' },
     },
     {

@@ -11,7 +11,13 @@ import {
 } from './proofPages';
 
 const LAYOUT = layoutOf('hatchback-diagonal', 'right');
-const NOTHING: Proof = { controls: {}, checks: {}, photos: new Set(), fluidPutDown: false };
+const NOTHING: Proof = {
+  controls: {},
+  checks: {},
+  again: [],
+  photos: new Set(),
+  fluidPutDown: false,
+};
 const pagesOf = (known: readonly CheckItem[] = [], moves = true, controls = LAYOUT.masters) =>
   proofPages({ controls, vehicleKind: LAYOUT.vehicleKind, known, moves });
 
@@ -30,6 +36,7 @@ function answered(pages: readonly ProofPage[]): Proof {
       ]),
     ),
     checks: Object.fromEntries(PROOF_ITEMS[vehicleKind].map((i) => [i, true])),
+    again: [],
     photos: new Set(),
     fluidPutDown: pages.some((p) => p.kind === 'fluid'),
   };

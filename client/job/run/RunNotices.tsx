@@ -30,9 +30,9 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
       ) : null}
       {run.pourAsked ? (
         <Asked
-          say={`Taken back: ${eventWords(plans, run.pourAsked)}. Did it go in? What is in stays in.`}
+          say={`Take back ${eventWords(plans, run.pourAsked)}? What went in stays in: did it?`}
           answers={[
-            { label: 'It went in: it stays', onPress: () => run.answerPour(true) },
+            { label: 'It went in', onPress: () => run.answerPour(true) },
             { label: 'Nothing was poured', onPress: () => run.answerPour(false) },
           ]}
         />

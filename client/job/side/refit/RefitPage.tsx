@@ -54,7 +54,7 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
         question="What came off?"
       />
       <Words tone="softWords">
-        {`${opening ? `At the ${bleederName(opening.bleeder)}: one` : 'One'} tap for each thing taken off, unplugged, cut or dropped. It is asked back before anybody may drive.`}
+        {`${opening ? `At the ${bleederName(opening.bleeder)}: one` : 'One'} tap for each thing taken off, unplugged, cut or dropped. It is asked back before anybody may drive; behind what fluid runs through it is bled again.`}
       </Words>
       <View style={styles.things}>
         {CAME_OFF.map((what) => (

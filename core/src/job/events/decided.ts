@@ -1,5 +1,5 @@
 import type { Plan } from '../../bleed/plan';
-import type { HaltReason } from './halted';
+import type { HaltReason } from './haltReason';
 import { PROVES_NOTHING, nothing, runEvent } from './kind';
 
 /** What a person may decide on a halt. */
@@ -71,7 +71,7 @@ export interface DecidedHappening {
 export const decided = runEvent<DecidedHappening>({
   kind: 'decided',
   voids: nothing('what it halted for made the proof void'),
-  opens: ({ decision, haltId }) =>
+  opens: ({ decision }) =>
     decision === 'leave shut' || decision === 'end job'
       ? [{ what: 'done after close', where: null }]
       : [],

@@ -1,25 +1,8 @@
 import { lowerFirst } from '../../base/text';
 import { openingFault, masterFault, hasMaster } from './faults';
+import { HALT_REASONS, type HaltReason } from './haltReason';
 import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 import { broughtByHalt } from './places';
-
-/** What can stop a run. */
-export const HALT_REASONS = [
-  'ran dry',
-  'seized',
-  'snapped',
-  'nothing comes',
-  'air never ends',
-  'tool stopped',
-  'wrong part',
-  'not as planned',
-  'other size',
-  'grease',
-  'other product',
-  'leak',
-  'pedal not right',
-] as const;
-export type HaltReason = (typeof HALT_REASONS)[number];
 
 /** Those that can be met at a bleeder; the pedal is judged when all of them are shut, a tool's stop, a wrong part and another size follow from what is recorded. */
 export const HALTS_AT_BLEEDER = HALT_REASONS.filter(

@@ -1,4 +1,4 @@
-import type { HaltReason } from './halted';
+import type { HaltReason } from './haltReason';
 import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
 
 /** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */

@@ -9,8 +9,7 @@ import {
   EVERYTHING,
   type LooseEvent,
 } from '../../testing';
-import { CAR, flush, openingAt, released, Yard } from '../../testing/yard';
-import { badNews } from '../../testing/yard/badNews';
+import { badNews, CAR, flush, openingAt, released, Yard } from '../../testing/yard';
 import { doneAfterClose, jobSays } from '.';
 
 // A vehicle whose job released it; what arrives then, one addition at a time.

@@ -1,8 +1,7 @@
 import type { LooseEvent } from '../../testing';
 import type { Plan } from '../../bleed/plan';
 import { driveInForce } from '../../job/log';
-import { CAR, flush, openingAt, proof, run, used, Yard } from '../../testing/yard';
-import { badNews } from '../../testing/yard/badNews';
+import { badNews, CAR, flush, openingAt, proof, run, used, Yard } from '../../testing/yard';
 
 // A vehicle that is bled, proved and sent on its slow drive; what is said then.
 const sent = (...said: readonly ((p: Plan) => LooseEvent)[]) => {

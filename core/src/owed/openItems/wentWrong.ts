@@ -1,11 +1,10 @@
-import { chambersOf, paths, type Layout, type Master } from '../../vehicle/circuit';
+import type { Layout, Master } from '../../vehicle/circuit';
 import { takeUpOf, type TakeUp } from '../../control/clutch';
 import { controlProof, takeUpPasses } from '../../job/items';
 import { judgedByMeasure, measuredAt, slipsIn, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
-import { plansOf, type Halt, type RunState } from '../../job/run';
+import { plansOf } from '../../job/run';
 import { HALT_WORDS, broughtByHalt, opensOf, type OpenItemKind } from '../../job/events';
-import { needsTool } from '../../bleed/stages';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';
 import { firstOpened, type Writer } from './writer';

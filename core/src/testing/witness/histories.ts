@@ -155,7 +155,9 @@ class World {
 
   private seen(job: number | null, event: Logged<JobEvent | VehicleEvent>): void {
     const { position, receivedMs } = event.order!;
-    this.order.push({ position, receivedMs, job, event });
+    // Twelve hours behind Greenwich a day ends last.
+    const receivedDay = receivedMs < NOON_MS ? '2026-03-09' : '2026-03-10';
+    this.order.push({ position, receivedDay, job, event });
     this.kinds.set(event.kind, (this.kinds.get(event.kind) ?? 0) + 1);
   }
 
@@ -235,8 +237,10 @@ class World {
   }
 }
 
-/** Long before the first event of any history, so that papers may be dated before it. */
-const DAY_MS = Date.parse('2026-03-10T08:00:00Z');
+/** Eight in the morning of the tenth of March 2026 at Greenwich, when every history begins; papers may be dated before it. */
+const DAY_MS = 1_773_129_600_000;
+/** Noon of it at Greenwich; no history is so long that it sees the next. */
+const NOON_MS = DAY_MS + 4 * 3_600_000;
 
 const PRODUCTS: readonly (Product | null)[] = [
   { grade: 'DOT 5', batch: 'S', remedy: 'strip, new seals, dry system' },

@@ -12,8 +12,8 @@ import type { Layout } from '../../vehicle/circuit';
 /** One event of a vehicle, in whatever log it stands. */
 export interface Seen {
   readonly position: number;
-  /** When the server got it, milliseconds since 1970. */
-  readonly receivedMs: number;
+  /** The day on which the server got it, where a day ends last on earth: YYYY-MM-DD. */
+  readonly receivedDay: string;
   /** Its job; null where it was said of the vehicle. */
   readonly job: number | null;
   readonly event: Logged<JobEvent | VehicleEvent>;
@@ -41,7 +41,7 @@ export function objectionsToDrive(given: Case): string[] {
   if (!last) return ['nobody set a test drive'];
   const end = (given.order.at(-1)?.position ?? 0) + 1;
   const event = { ...last.event, id: 'as if', kind: 'released' } as unknown as Said;
-  const asIf: Seen = { position: end, receivedMs: 0, job: last.job, event };
+  const asIf: Seen = { position: end, receivedDay: last.receivedDay, job: last.job, event };
   return objections({ ...given, order: [...given.order, asIf] });
 }
 
@@ -291,8 +291,7 @@ class Witness {
         x.event.kind === kind &&
         x.position > s.position &&
         this.stands(x) &&
-        // The last place on earth at which that day ends.
-        Date.parse(x.event.date) + (24 + 12) * 3_600_000 > s.receivedMs,
+        x.event.date >= s.receivedDay,
     );
   }
 

@@ -25,6 +25,8 @@ import {
   type OpenItem,
 } from '../../owed/openItems';
 
+export { badNews } from './badNews';
+
 export const CAR = layoutOf('hatchback-diagonal');
 export const FERRY_VAN = layoutOf('clutch-concentric');
 export const MOTORCYCLE = layoutOf('motorcycle-abs');

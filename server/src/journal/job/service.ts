@@ -129,7 +129,7 @@ export async function moveJob(
 ): Promise<void> {
   try {
     await changeJob(actor, id, version, at, async (locked) => {
-      const { job, vehicle, transaction, state } = locked;
+      const { job, transaction, state } = locked;
       if (state.log.some((e) => e.kind !== 'work said' && e.kind !== 'taken in'))
         throw refused(
           'Something was done in this job already; end it and begin one on the right vehicle.',
