@@ -178,3 +178,36 @@ test('a joint that was tightened stands on the card as it was said', () => {
     /tightened to 14\.0 N·m = 10\.3 lbf·ft.*above it$/,
   );
 });
+
+test('a job that was not released proves nothing on its card, whatever was judged in it', () => {
+  const ended: LooseEvent = { kind: 'ended', reason: 'Bay needed', stop: false };
+  expect(cardOf(PLAN, [...follow(PLAN), felt, ended]).title).toBe('Renew the fluid');
+  expect(cardOf(PLAN, [...follow(PLAN), felt]).title).toBe('Renew the fluid');
+});
+
+test('strokes and millilitres on it are those that were made, not those that were planned', () => {
+  const [first] = PLAN.openings;
+  const all = follow(PLAN);
+  const at = all.findIndex((e) => e.kind === 'stroke');
+  const { openings } = cardOf(PLAN, all.slice(0, at + 3));
+  const made = all.slice(0, at + 3).filter((e) => e.kind === 'stroke').length;
+  expect(made).toBeGreaterThan(0);
+  expect(made).toBeLessThan(first!.strokes.value);
+  expect(openings[0]!.strokes).toBe(made);
+  expect(openings[0]!.plannedStrokes).toBe(first!.strokes.value);
+  expect(openings[0]!.bledMl).toBeLessThan(openings[0]!.plannedMl);
+});
+
+test('a photo stands beside what it shows, and beside nothing else', () => {
+  const looked = (item: string): LooseEvent =>
+    ({ id: item, kind: 'checked', item, passes: true }) as LooseEvent;
+  const photo = {
+    kind: 'media note',
+    medium: 'photo',
+    elementId: null,
+    proof: { masterId: null, item: 'level' },
+  } as LooseEvent;
+  const { checks } = cardOf(PLAN, [...follow(PLAN), looked('joints dry'), looked('level'), photo]);
+  expect(checks.map((c) => c.photo)).toEqual([false, true]);
+  expect(checks[1]!.what).toMatch(/MIN and MAX/);
+});

@@ -1,11 +1,16 @@
 import { PREPARATION_STEPS } from '../../bleed/plan';
 import { knownEvents, layoutOf, loggedEvent, planned, type LooseEvent } from '../../testing';
 import {
+  answerOf,
+  bearsOnDriving,
   happeningFault,
   happeningWords,
+  isBadAnswer,
   isBeforePlan,
   isByPhone,
+  opensOf,
   partOf,
+  settledBy,
   voidsOf,
   type JobEvent,
   type JobEventKind,
@@ -147,6 +152,124 @@ test('of the preparation, cracking the bleeders and what else opens a circuit ma
 test('a drive that went badly makes all of it void, a good one nothing', () => {
   expect(voids('drive ended', { result: 'bad' })).toBe('all');
   expect(voids('drive ended')).toEqual({ nothing: expect.any(String) });
+});
+
+// What speaks against a vehicle by itself, from the trade: common practice, no source. Beside each what it is called.
+const BRINGS: readonly (readonly [JobEventKind, object, readonly string[]])[] = [
+  ['round broken', {}, ['air possible']],
+  ['bubbles', {}, ['air possible']],
+  ['bubbles', { reading: 'fine' }, ['air possible']],
+  ['bubbles', { reading: 'none' }, []],
+  ['pressure set', {}, ['done after close']],
+  ['pressure set', { on: false }, []],
+  ['topped up', {}, []],
+  ['topped up', { product: null }, ['product not known']],
+  ['prepared', { product: null }, ['product not known']],
+  ['level seen', {}, []],
+  ['level seen', { levelMl: 0 }, ['air possible']],
+  ['shut early', {}, ['air possible']],
+  ['halted', {}, ['leak']],
+  ['halted', { reason: 'ran dry' }, ['air possible']],
+  ['halted', { reason: 'seized' }, ['seized']],
+  ['halted', { reason: 'snapped' }, ['snapped']],
+  ['halted', { reason: 'nothing comes' }, ['bleeder left']],
+  ['halted', { reason: 'air never ends' }, ['air possible']],
+  ['halted', { reason: 'grease' }, ['wrong fluid']],
+  ['halted', { reason: 'other product' }, ['wrong fluid']],
+  ['halted', { reason: 'pedal not right', masterId: 'm' }, ['control soft']],
+  ['halted', { reason: 'other size' }, []],
+  ['decided', {}, []],
+  ['decided', { decision: 'leave shut' }, ['done after close']],
+  ['decided', { decision: 'end job' }, ['done after close']],
+  ['taken off', {}, ['part off']],
+  ['pedal judged', {}, ['control soft']],
+  ['pedal judged', { result: 'firm and high' }, []],
+  ['take-up judged', {}, []],
+  ['take-up judged', { takeUp: 'near the end' }, ['control soft']],
+  ['sink watched', { mm: 2 }, []],
+  ['sink watched', { mm: 2.1 }, ['control soft']],
+  ['take-up read', {}, []],
+  ['take-up read', { takeUpMm: 1 }, ['control soft']],
+  ['checked', {}, ['leak']],
+  ['checked', { item: 'slave and master dry', masterId: 'm' }, ['leak']],
+  ['checked', { item: 'no slip', masterId: 'm' }, ['control soft']],
+  ['checked', { item: 'level' }, ['done after close']],
+  ['checked', { passes: true }, []],
+  ['came off', {}, ['not back on']],
+  ['came off', { what: 'Line or hose' }, ['air possible', 'not back on']],
+  ['joint tightened', {}, []],
+  ['joint tightened', { appliedNm: 13 }, ['tightness']],
+  ['joint tightened', { appliedNm: 8 }, ['tightness']],
+  ['joint tightened', { appliedNm: null }, []],
+  ['look later', {}, ['look again']],
+  ['drive ended', {}, []],
+  ['drive ended', { result: 'bad' }, ['drive failed']],
+  ['ended', {}, []],
+  ['ended', { stop: true }, ['stop verdict']],
+];
+const brought = (kind: JobEventKind, more: object = {}) =>
+  [...new Set(opensOf(event(kind, more), []).map((b) => b.what))].sort();
+
+test.each(BRINGS)('%s %j brings %j', (kind, more, what) => {
+  expect(brought(kind, more)).toEqual(what);
+});
+
+test('whatever is not in that list brings nothing by itself', () => {
+  const said = new Set(BRINGS.map(([kind]) => kind));
+  for (const kind of KINDS) if (!said.has(kind)) expect([kind, brought(kind)]).toEqual([kind, []]);
+});
+
+test('what is over by what: each sort of open item has something that ends it, and nothing ends a wrong fluid in a job', () => {
+  const by = (what: string) =>
+    [...KINDS, 'marked', 'looked at', 'cycle elsewhere', 'stripped elsewhere']
+      .filter((kind) => settledBy(kind).some((s) => s === what))
+      .sort();
+  expect(by('wrong fluid')).toEqual(['stripped elsewhere']);
+  expect(by('product not known')).toEqual(['stripped elsewhere']);
+  expect(by('marked')).toEqual(['looked at', 'released']);
+  expect(by('not back on')).toEqual(['back on', 'mended']);
+  expect(by('leak')).toEqual(['decided', 'mended', 'released']);
+  expect(by('air possible')).toEqual(['bubbles', 'decided', 'shut']);
+  expect(by('old fluid')).toEqual(['colour', 'shut']);
+  expect(by('tightness')).toEqual(['joint tightened', 'mended']);
+  expect(by('drive failed')).toEqual(['drive ended', 'released']);
+  expect(by('tool cycle owed')).toEqual(['cycle elsewhere']);
+  expect(settledBy('never heard of')).toEqual([]);
+});
+
+test('what bears on whether it may be driven: all but what is only written, timed, shown or set beside the vehicle', () => {
+  const harmless = KINDS.filter((kind) => isByPhone(kind) && !bearsOnDriving(event(kind)));
+  expect(harmless.sort()).toEqual([
+    'clock ended',
+    'clock started',
+    'clutch needs',
+    'counting',
+    'jar set',
+    'look later',
+    'media note',
+    'note',
+    'size found',
+    'syringe empty',
+    'syringe readied',
+    'tried',
+    'undone',
+  ]);
+});
+
+test('an answer says what it answers, and whether; a reading answers only with the others', () => {
+  const [plan] = [planned(layoutOf('hatchback-diagonal'))];
+  const of = (kind: JobEventKind, more: object = {}) => answerOf(event(kind, more), [plan!]);
+  expect(of('pedal judged')).toEqual({ masterId: 'm', item: 'result', value: 'springy' });
+  // An old one that named no master spoke of the first in hand.
+  expect(of('pedal judged', { masterId: null })).toMatchObject({ masterId: 'master' });
+  expect(of('take-up judged')).toEqual({ masterId: 'm', item: 'result', value: 'middle' });
+  expect(of('checked')).toEqual({ masterId: null, item: 'joints dry', value: false });
+  for (const kind of KINDS)
+    if (!['pedal judged', 'take-up judged', 'checked'].includes(kind)) expect(of(kind)).toBeNull();
+  expect(isBadAnswer(event('checked') as JobEvent, [plan!])).toBe(true);
+  expect(isBadAnswer(event('checked', { passes: true }) as JobEvent, [plan!])).toBe(false);
+  // Bad news, and no answer.
+  expect(isBadAnswer(event('halted') as JobEvent, [plan!])).toBe(false);
 });
 
 test('what is decided with the server’s answer is said at the desk; a phone says everything else', () => {

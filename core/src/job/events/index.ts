@@ -18,6 +18,7 @@ export {
   isPhoneEvent,
   opensOf,
   partOf,
+  settledBy,
   voidsOf,
   type DeskHappening,
   type HappeningOf,

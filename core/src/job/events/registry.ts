@@ -59,7 +59,7 @@ import { lookedAt, type LookedAtHappening } from './lookedAt';
 import { strippedElsewhere, type StrippedElsewhereHappening } from './strippedElsewhere';
 import { cycleElsewhere, type CycleElsewhereHappening } from './cycleElsewhere';
 import type { Answer, EventKind, Known, Names, Part, Voids } from './kind';
-import type { Brought } from './brought';
+import type { Brought, OpenItemKind } from './brought';
 import { stageEventFault, stageVoids, type StageEvent } from './stageEvent';
 
 // The kinds of each part: what each says, by the name of its file. What a stage says stands with its stage.
@@ -288,12 +288,26 @@ export function answerOf(
 export const isBadAnswer = (event: JobEvent, plans: readonly Plan[]): boolean =>
   partOf(event.kind) === 'proof' && opensOf(event, plans).length > 0;
 
+/** Which sorts of open items a kind may settle; what no kind knows settles none. */
+export function settledBy(kind: string): readonly OpenItemKind[] {
+  const settles = BY_KIND.get(kind)?.settles;
+  return settles && !('nothing' in settles) ? settles : [];
+}
+
 /** Whether what an event did bears on whether its vehicle may be driven; what no kind knows does. */
-export function bearsOnDriving(event: PhoneHappening | DeskHappening): boolean {
+export function bearsOnDriving(
+  event: (PhoneHappening | DeskHappening) & { readonly id: string },
+): boolean {
   const kind = BY_KIND.get(event.kind);
   if (!kind) return true;
-  const says = (part: object) => !('nothing' in part);
-  return typeof voidsOf(event) === 'string' || [kind.opens, kind.settles, kind.proves].some(says);
+  const brought = opensOf(event, []);
+  const onlyOwed = brought.length > 0 && brought.every((b) => b.owed);
+  return (
+    typeof voidsOf(event) === 'string' ||
+    (typeof kind.opens === 'function' && !onlyOwed) ||
+    typeof kind.proves === 'function' ||
+    settledBy(event.kind).length > 0
+  );
 }
 
 /** Whether an event may be said before a plan was accepted. */
