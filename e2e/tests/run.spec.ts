@@ -269,8 +269,13 @@ test('bubbles within the last three strokes ask for three clean ones', async ({ 
   const low = await call.isVisible();
   if (low) await stroke(page);
   await expect(more).toBeVisible();
-  for (let taken = 0; taken < (low ? 2 : 1); taken++)
+  if (low) {
+    // Of a pour it is asked whether it went in.
     await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Nothing was poured' }).click();
+    await expect(call).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Undo' }).click();
   await page
     .getByRole('radiogroup', { name: 'Bubbles' })
     .getByRole('radio', { name: 'none', exact: true })

@@ -1,0 +1,51 @@
+import { runOnFrom } from '@brook/contract/apiDriver';
+import { expect, test } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { Workshop } from '../support/workshop';
+
+// Causes a and i of a vehicle that was free and must not have been, as they are met on the screen.
+test('another product that was poured: an undo asks whether it went in, and what is in holds the vehicle', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  await workshop.shelve({ grade: 'DOT 5', batch: 'S-77', count: 1 });
+  const car = await workshop.addVehicle('hatchback-diagonal', 'right', 'Wrong bottle in the hand');
+  const job = await workshop.accept(await workshop.readFluid(await workshop.openJob(car)));
+  // Up to the first fill, at which the container in hand is named.
+  const all = runOnFrom(job, {
+    deviceId: randomUUID(),
+    nextId: randomUUID,
+    startMs: 0,
+  });
+  const fill = all.findIndex(
+    (e) => e.kind === 'topped up' || (e.kind === 'prepared' && e.step === 'fill reservoir'),
+  );
+  await workshop.say(
+    job,
+    all.slice(0, fill).map(({ deviceId: _, deviceSeq: __, atMs: ___, ...said }) => said),
+  );
+  await page.goto(`/jobs/${job.id}`);
+  await page.getByRole('button', { name: 'Another one' }).click();
+  await page.getByRole('radio', { name: /S-77/ }).click();
+  await page.getByRole('button', { name: 'It was poured' }).click();
+  await expect(page.getByText('Another product came')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(/What went in stays in: did it\?/)).toBeVisible();
+  await page.getByRole('button', { name: 'It went in', exact: true }).click();
+  await page.goto(`/vehicles/${car.id}`);
+  await expect(page.getByText(/Wrong fluid inside/).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^All rubber was renewed/ })).toBeVisible();
+});
+
+test('a mark by hand is taken back by who says what they looked at', async ({ page }) => {
+  const workshop = await Workshop.signIn(page);
+  const car = await workshop.addVehicle('motorcycle-rear-disc', 'middle', 'Marked and looked at');
+  await workshop.sayOf(car, { kind: 'marked', reason: 'Rolled into the wall' });
+  await page.goto(`/vehicles/${car.id}`);
+  await page.getByRole('button', { name: /^Looked at: marked by hand/ }).click();
+  await page
+    .getByRole('textbox', { name: /^What did you look at/ })
+    .fill('Fork and lines straight, lever firm');
+  await page.getByRole('button', { name: 'I looked at it' }).click();
+  await expect.poll(async () => (await workshop.vehicle(car.id)).drive.state).toBe('free');
+});
