@@ -110,3 +110,23 @@ test('what is only shown is folded once for a log, and anew for another', () => 
   rerender(job(log(stroke('a'), stroke('b'))));
   expect(result.current.run!.bleeders[0]!.strokes).toBe(2);
 });
+
+test('a tap of this phone has its place once the server told it: who heard of it takes the count over', () => {
+  const taking = (id: string, more: object) =>
+    loggedEvent({ id, kind: 'counting', way: 'tap', ...more });
+  const own = taking('own', { deviceId: 'this', heard: 1 });
+  const told = { ...own, order: { position: 2, receivedMs: 0 } };
+  const helper = {
+    ...taking('helper', { deviceId: 'helper', heard: 2 }),
+    order: { position: 3, receivedMs: 0 },
+  };
+  const followed = new FollowedJob();
+  expect(followed.after(log(own)).run!.counting!.deviceId).toBe('this');
+  followed.after(log(told));
+  expect(followed.after(log(told, helper)).run!.counting!.deviceId).toBe('helper');
+  // One that had not heard of it takes nothing.
+  const asleep = { ...helper, heard: 1 };
+  const other = new FollowedJob();
+  other.after(log(own));
+  expect(other.after(log(told, asleep)).run!.counting!.deviceId).toBe('this');
+});

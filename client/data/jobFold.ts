@@ -28,12 +28,23 @@ export class FollowedJob {
       this.ids.length > 0 &&
       this.ids.length <= log.length &&
       this.ids.every((id, i) => asFolded(log[i]!) === id);
+    if (goesOn) this.state = withPlaces(this.state, log);
     const fresh = log.slice(this.ids.length);
     if (!goesOn || fresh.filter((e) => e.kind === 'undone').length > 1) this.state = foldJob(log);
     else for (const event of fresh) this.state = addToJob(this.state, event);
     this.ids = log.map(asFolded);
     return this.state;
   }
+}
+
+/** What was folded as a tap of this phone has its place in the vehicle's order once the server told it: others had heard of it or not by that. */
+function withPlaces(state: JobState, log: readonly Logged<JobEvent>[]): JobState {
+  const isNew = (e: Logged<JobEvent>, i: number) => e.order === undefined && log[i]!.order;
+  if (!state.log.some(isNew)) return state;
+  return {
+    ...state,
+    log: state.log.map((e, i) => (isNew(e, i) ? { ...e, order: log[i]!.order } : e)),
+  };
 }
 
 /** What of an event the fold goes by that only the server knows: what was in a container, and whether an undo came at once. */
