@@ -4,7 +4,8 @@ import { burstOf, type UncountedStroke } from '@brook/core/job/run';
 import { counted } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { deviceId } from '../../data/device';
-import type { LiveRun } from '../../data/run';
+import type { Plan } from '@brook/core/bleed/plan';
+import type { LiveJob, LiveRun } from '../../data/run';
 import type { RefusedEvent } from '../../data/outbox';
 import { clockTime } from '../../ui/dates';
 import { Words } from '../../ui/Words';
@@ -19,24 +20,7 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
   return (
     <>
       <LinkState run={run} />
-      {run.undoAsked ? (
-        <Asked
-          say={`Nothing here is yours to take back. The last is ${whose(run.undoAsked)}: ${eventWords(plans, run.undoAsked)}.`}
-          answers={[
-            { label: `Take back ${run.undoAsked.person}’s`, onPress: () => run.answerUndo(true) },
-            { label: 'Leave it', onPress: () => run.answerUndo(false) },
-          ]}
-        />
-      ) : null}
-      {run.pourAsked ? (
-        <Asked
-          say={`Take back ${eventWords(plans, run.pourAsked)}? What went in stays in: did it?`}
-          answers={[
-            { label: 'It went in', onPress: () => run.answerPour(true) },
-            { label: 'Nothing was poured', onPress: () => run.answerPour(false) },
-          ]}
-        />
-      ) : null}
+      <UndoAsked live={run} plans={plans} />
       {run.state.asked.length > 0 ? (
         <OtherStrokes run={run} />
       ) : unseen.length > 0 ? (
@@ -47,6 +31,38 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
       {run.refused.map((r) => (
         <Refused key={r.event.id} run={run} refused={r} words={eventWords(plans, r.event)} />
       ))}
+    </>
+  );
+}
+
+/** What an undo asks before it takes anything back: whether it is another's, and of a pour whether it went in. */
+export function UndoAsked({
+  live,
+  plans,
+}: {
+  readonly live: Pick<LiveJob, 'undoAsked' | 'answerUndo' | 'pourAsked' | 'answerPour'>;
+  readonly plans: readonly Plan[];
+}) {
+  return (
+    <>
+      {live.undoAsked ? (
+        <Asked
+          say={`Nothing here is yours to take back. The last is ${whose(live.undoAsked)}: ${eventWords(plans, live.undoAsked)}.`}
+          answers={[
+            { label: `Take back ${live.undoAsked.person}’s`, onPress: () => live.answerUndo(true) },
+            { label: 'Leave it', onPress: () => live.answerUndo(false) },
+          ]}
+        />
+      ) : null}
+      {live.pourAsked ? (
+        <Asked
+          say={`Take back ${eventWords(plans, live.pourAsked)}? What went in stays in: did it?`}
+          answers={[
+            { label: 'It went in', onPress: () => live.answerPour(true) },
+            { label: 'Nothing was poured', onPress: () => live.answerPour(false) },
+          ]}
+        />
+      ) : null}
     </>
   );
 }
