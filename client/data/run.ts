@@ -258,8 +258,8 @@ function useJobState(job: Job, box: Outbox | null, sent: readonly WaitingEvent[]
   }, [followed, server, box, sent]);
 }
 
-const isPour = (e: Logged<JobEvent>): boolean =>
-  e.kind === 'topped up' || (e.kind === 'prepared' && e.step === 'fill reservoir');
+/** Whatever may name a container pours out of it. */
+const isPour = (e: Logged<JobEvent>): boolean => 'containerId' in e;
 
 /** The last event in effect that may be taken back: this person's on this phone, and anybody else's. */
 function lastToUndo(

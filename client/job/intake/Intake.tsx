@@ -1,5 +1,5 @@
 import type { VehicleSummary } from '@brook/contract';
-import { FOUND_WORDS, holds, owesCount, type OpenItemKind } from '@brook/core/owed/openItems';
+import { FOUND_WORDS, lookSettles, owesCount } from '@brook/core/owed/openItems';
 import { ASKS, purposeOf, purposeWords, SEEN_AT_INTAKE, withAsk } from '@brook/core/bleed/scope';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -118,7 +118,7 @@ function TakeIn({
       ) : null}
       <Choices
         question={owes ? 'And today?' : 'Why is it here?'}
-        options={ASKS.filter((a) => a !== 'look' || mayOnlyLook(vehicle)).map((a) => ({
+        options={ASKS.filter((a) => a !== 'look' || lookSettles(vehicle.openItems)).map((a) => ({
           value: a,
           label: purposeWords(purposeOf(a), vehicle).title,
           about: purposeWords(purposeOf(a), vehicle).about,
@@ -206,23 +206,6 @@ function PartsOf({
   if (!vehicle.data) return <Words>Looking up its parts …</Words>;
   return <PartQuestions layout={vehicle.data.layout} parts={parts} onChange={onChange} open />;
 }
-
-/** Whether a look and a proof settle something here: a mark, a mended leak; not where it owes a bleed. */
-const mayOnlyLook = ({ openItems }: VehicleSummary): boolean =>
-  openItems.some(holds) && !openItems.some((m) => holds(m) && BLED_FOR.includes(m.kind));
-
-const BLED_FOR: readonly OpenItemKind[] = [
-  'air possible',
-  'bleeder left',
-  'seized',
-  'snapped',
-  'stop verdict',
-  'wrong fluid',
-  'wrong grade',
-  'product not known',
-  'base bleed owed',
-  'tool cycle owed',
-];
 
 function PickVehicle({
   vehicles,

@@ -28,7 +28,7 @@ import {
   type RunState,
 } from '@brook/core/job/run';
 import { useFolded } from '../../data/jobFold';
-import { eventWords } from '../run/eventWords';
+import { eventWords } from '../frame/eventWords';
 import type { Plan } from '@brook/core/bleed/plan';
 import { router } from 'expo-router';
 import { useMemo } from 'react';

@@ -3,7 +3,7 @@ import { capital } from '@brook/core/base/text';
 import { useState } from 'react';
 import type { LiveRun } from '../../data/run';
 import { Button } from '../../ui/Button';
-import { Asked } from './Asked';
+import { Asked } from '../frame/Asked';
 
 /** Back to a bleeder that is through: three strokes and a look, then it is shut again. */
 export function BackTo({ run }: { readonly run: LiveRun }) {

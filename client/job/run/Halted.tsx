@@ -2,7 +2,7 @@ import { stageTitle, type PlanOpening } from '@brook/core/bleed/stages';
 import type { Job } from '@brook/contract';
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { type Plan } from '@brook/core/bleed/plan';
-import { whatFollows, type Halt, plansOf } from '@brook/core/job/run';
+import { whatFollows, type Halt } from '@brook/core/job/run';
 import {
   DECISION_WORDS,
   DECISIONS_ON,
@@ -29,7 +29,7 @@ import { Caution, Stop } from '../../ui/Notice';
 import { Page } from '../../ui/Page';
 import { Press } from '../../ui/Press';
 import { Words } from '../../ui/Words';
-import { UndoAsked } from './RunNotices';
+import { UndoAsked } from '../frame/UndoAsked';
 import { colour, SPACE } from '../../ui/theme';
 
 /** The run stands still until somebody has decided. What a decision would bring is shown before it is put down. */
@@ -78,7 +78,7 @@ export function Halted({
       }
     >
       <JobHead job={job} />
-      <UndoAsked live={run} plans={plansOf(run.state)} />
+      <UndoAsked live={run} />
       <Stop title={`${HALT_WORDS[halt.reason].title}${bleeder ? `, ${bleederName(bleeder)}` : ''}`}>
         {HALT_WORDS[halt.reason].say}
       </Stop>

@@ -4,14 +4,14 @@ import { burstOf, type UncountedStroke } from '@brook/core/job/run';
 import { counted } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
 import { deviceId } from '../../data/device';
-import type { Plan } from '@brook/core/bleed/plan';
-import type { LiveJob, LiveRun } from '../../data/run';
+import type { LiveRun } from '../../data/run';
 import type { RefusedEvent } from '../../data/outbox';
 import { clockTime } from '../../ui/dates';
 import { Words } from '../../ui/Words';
 import { colour, SPACE } from '../../ui/theme';
-import { Asked } from './Asked';
-import { eventWords } from './eventWords';
+import { Asked } from '../frame/Asked';
+import { eventWords } from '../frame/eventWords';
+import { UndoAsked, whose } from '../frame/UndoAsked';
 
 /** What stands between phones and server, each with what can be done about it: the link, strokes of another phone, what was refused, whose tap an undo would take back. */
 export function RunNotices({ run }: { readonly run: LiveRun }) {
@@ -20,7 +20,7 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
   return (
     <>
       <LinkState run={run} />
-      <UndoAsked live={run} plans={plans} />
+      <UndoAsked live={run} />
       {run.state.asked.length > 0 ? (
         <OtherStrokes run={run} />
       ) : unseen.length > 0 ? (
@@ -35,43 +35,9 @@ export function RunNotices({ run }: { readonly run: LiveRun }) {
   );
 }
 
-/** What an undo asks before it takes anything back: whether it is another's, and of a pour whether it went in. */
-export function UndoAsked({
-  live,
-  plans,
-}: {
-  readonly live: Pick<LiveJob, 'undoAsked' | 'answerUndo' | 'pourAsked' | 'answerPour'>;
-  readonly plans: readonly Plan[];
-}) {
-  return (
-    <>
-      {live.undoAsked ? (
-        <Asked
-          say={`Nothing here is yours to take back. The last is ${whose(live.undoAsked)}: ${eventWords(plans, live.undoAsked)}.`}
-          answers={[
-            { label: `Take back ${live.undoAsked.person}’s`, onPress: () => live.answerUndo(true) },
-            { label: 'Leave it', onPress: () => live.answerUndo(false) },
-          ]}
-        />
-      ) : null}
-      {live.pourAsked ? (
-        <Asked
-          say={`Take back ${eventWords(plans, live.pourAsked)}? What went in stays in: did it?`}
-          answers={[
-            { label: 'It went in', onPress: () => live.answerPour(true) },
-            { label: 'Nothing was poured', onPress: () => live.answerPour(false) },
-          ]}
-        />
-      ) : null}
-    </>
-  );
-}
-
 const planLayouts = (run: LiveRun) => ({
   plans: [...run.state.past.map((leg) => leg.plan), run.state.plan],
 });
-
-const whose = (e: Logged<JobEvent>): string => `${e.person}’s, ${clockTime(e.atMs)}`;
 
 /** Strokes that another phone counted while this one does: their own, or the same ones. */
 function OtherStrokes({ run }: { readonly run: LiveRun }) {

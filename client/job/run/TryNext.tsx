@@ -3,7 +3,7 @@ import { tryNext } from '@brook/core/job/run';
 import { TRY_WORDS, type Try } from '@brook/core/job/events';
 import type { PlanOpening } from '@brook/core/bleed/stages';
 import type { LiveRun } from '../../data/run';
-import { Asked } from './Asked';
+import { Asked } from '../frame/Asked';
 
 /** Where bubbles stay the same, what to try next: the least effort first. It comes up by itself. */
 export function TryNext({

@@ -1,3 +1,4 @@
+import { UndoAsked } from '../../frame/UndoAsked';
 import { hasServo } from '@brook/core/vehicle/circuit';
 import { controlProof } from '@brook/core/job/items';
 import { measuredAt, measuredNow, measuringOf } from '@brook/core/job/log';
@@ -78,6 +79,7 @@ function Measuring(props: MeasuringProps) {
       }
     >
       <PageHead vehicle={vehicleOf(job)} question={title} />
+      <UndoAsked live={run} />
       <MeasureResult
         job={job}
         plan={plan}

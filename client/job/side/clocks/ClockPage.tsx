@@ -1,3 +1,4 @@
+import { UndoAsked } from '../../frame/UndoAsked';
 import { CLOCK_WORDS, CLOCKS, type ClockKind } from '@brook/core/base/clock';
 import { runningClocks } from '@brook/core/job/log';
 import { currentOpening } from '@brook/core/job/run';
@@ -37,6 +38,7 @@ export function ClockPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
         vehicle={[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
         question="Which clock?"
       />
+      <UndoAsked live={live} />
       <View role="list" aria-label="Clocks to start">
         {CLOCKS.map((clock) => {
           const { title, offers } = CLOCK_WORDS[clock];

@@ -1,3 +1,4 @@
+import { UndoAsked } from '../../frame/UndoAsked';
 import { bleederName, type Layout } from '@brook/core/vehicle/circuit';
 import { jointsOf } from '@brook/core/job/log';
 import { LOOK_LATER, type LookLater } from '@brook/core/job/events';
@@ -49,6 +50,7 @@ export function LookAgainPage({ job, band, pages }: Pick<StepProps, 'job' | 'ban
         vehicle={[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
         question="Torque, and what is looked at again"
       />
+      <UndoAsked live={live} />
       <Choice question="Which?" options={WHATS} chosen={what} onChoose={setWhat} />
       {what === 'torque' ? (
         <Torque job={job} layout={layout} places={places} live={live} />

@@ -1,3 +1,4 @@
+import { UndoAsked } from '../../frame/UndoAsked';
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { CAME_OFF } from '@brook/core/job/events';
 import { currentOpening } from '@brook/core/job/run';
@@ -53,6 +54,7 @@ export function RefitPage({ job, band, pages }: Pick<StepProps, 'job' | 'band' |
         vehicle={[job.vehicleName, job.vehicleTag].filter(Boolean).join(' · ')}
         question="What came off?"
       />
+      <UndoAsked live={live} />
       <Words tone="softWords">
         {`${opening ? `At the ${bleederName(opening.bleeder)}: one` : 'One'} tap for each thing taken off, unplugged, cut or dropped. It is asked back before anybody may drive; behind what fluid runs through it is bled again.`}
       </Words>

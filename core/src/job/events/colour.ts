@@ -12,7 +12,7 @@ export const colour = runEvent<ColourHappening>({
   kind: 'colour',
   voids: nothing('it is only seen'),
   opens: BRINGS_NOTHING,
-  settles: ['old fluid'],
+  settles: ['old fluid', 'wrong grade'],
   proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ colour: seen, openingId }, { at }) => `colour ${seen}, ${at(openingId)}`,

@@ -23,6 +23,7 @@ export const shut = runEvent<ShutHappening>({
     'base bleed owed',
     'stop verdict',
     'old fluid',
+    'wrong grade',
   ],
   proves: PROVES_NOTHING,
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),

@@ -24,6 +24,7 @@ import {
   released,
   flush,
   openingAt,
+  until,
 } from '../../testing/yard';
 
 describe('what comes off goes back on', () => {
@@ -219,5 +220,23 @@ describe('what comes off goes back on', () => {
         return again(p).map((e) => ({ ...e, openingId: other }) as LooseEvent);
       }),
     ).toBe(true);
+  });
+
+  test('a bleeder that was owed, bled, and then opened again by hand is owed still', () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (plan) => [...(until(plan, 'left-rear', 2) as LooseEvent[]), ended]);
+    expect(yard.kinds()).toContain('air possible left-rear');
+    const line = off('a', { what: 'Line or hose', elementId: 'left-rear' });
+    const job = yard.take(flush(CAR), (plan) => through(plan, [line, back('a')]));
+    expect(yard.gate(job).verdict).toBe('shut');
+    expect(yard.kinds()).toContain('air possible left-rear');
+  });
+
+  test('taken back later than in its own press it was off all the same', () => {
+    const line = off('a', { what: 'Line or hose', elementId: 'left-rear' });
+    const undo: LooseEvent = { kind: 'undone', eventId: 'a' };
+    const note: LooseEvent = { kind: 'note', text: 'Hm' };
+    expect(verdict([line, undo]).verdict).toBe('release');
+    expect(verdict([line, note, undo]).verdict).toBe('shut');
   });
 });

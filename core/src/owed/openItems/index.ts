@@ -17,7 +17,7 @@ export {
   type OpenItemWeight,
 } from './openItem';
 export { planRequestOf, type JobChoices, type JobKnown } from './planRequest';
-export { owedWork, owesBleed, workTakenOver } from './takenOver';
+export { lookSettles, owedWork, owesBleed, workTakenOver } from './takenOver';
 export { usedGap } from './usedGap';
 export { openItems, vehicleDrive, type DriveFinding, type VehicleFacts } from './vehicle';
 export {

@@ -9,7 +9,7 @@ import { notClear, saysOpen } from './airLeft';
 import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { OpenItem } from './openItem';
 import { foundAtIntake, isMended } from './foundAtIntake';
-import { openedAt, openedByHand } from './openedByHand';
+import { notBledSince, openedAt, openedByHand } from './openedByHand';
 import { leftByFeel, shutAbove, tightenedRight } from './tightness';
 import { cycled, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict, wrongInside } from './wentWrong';
@@ -64,6 +64,8 @@ export function jobFacts(given: JobState, about: JobAbout, before: readonly Open
   const { run } = job;
   const done = run ? [...doneAt(run).values()] : [];
   const layout = run?.plan.layout ?? about.layout;
+  // Bled and then opened again it settles nothing that was open there before.
+  const openedSince = new Set(notBledSince(job, layout).map((n) => n.bleederId));
   const proves = controlsConcerned(job, layout, before).map((m) => m.id);
   return {
     jobId: about.jobId,
@@ -71,7 +73,9 @@ export function jobFacts(given: JobState, about: JobAbout, before: readonly Open
     released,
     open: leftOpen(job, about, before, released),
     bled: Object.fromEntries(
-      done.filter((d) => d.clear).map((d) => [d.bleederId, shutHeard(job, d.bleederId)]),
+      done
+        .filter((d) => d.clear && !openedSince.has(d.bleederId))
+        .map((d) => [d.bleederId, shutHeard(job, d.bleederId)]),
     ),
     renewed: done.filter((d) => d.renewed).map((d) => d.bleederId),
     cycled: run && cycled(run) ? modulatorsOf(layout) : [],

@@ -1,12 +1,14 @@
 import type { Layout } from '../../vehicle/circuit';
 import { airBehindPart, opensCircuit, opensControl, type HappeningOf } from '../../job/events';
-import type { JobState, LoggedOf } from '../../job/log';
+import { slipsIn, type JobState, type LoggedOf } from '../../job/log';
 import { doneAt, plansOf } from '../../job/run';
 import type { Writer } from './writer';
 
-/** What came off in a job and is not taken back. */
-export const cameOffIn = ({ log, undone }: JobState): LoggedOf<'came off'>[] =>
-  log.flatMap((e) => (e.kind === 'came off' && !undone.has(e.id) ? [e] : []));
+/** What came off in a job: taken back later than in its own press it was off all the same. */
+function cameOffIn({ log }: JobState): LoggedOf<'came off'>[] {
+  const slips = slipsIn(log);
+  return log.flatMap((e) => (e.kind === 'came off' && !slips.has(e.id) ? [e] : []));
+}
 
 /** Places at which something came off by which a control is to be proved again. */
 export const openedAt = (job: JobState): HappeningOf<'came off'>[] =>
@@ -18,11 +20,22 @@ export const openedAt = (job: JobState): HappeningOf<'came off'>[] =>
  * only that it is off.
  */
 export function openedByHand(out: Writer, job: JobState, layout: Layout): void {
-  for (const e of cameOffIn(job).filter((x) => opensCircuit(x.what)))
-    for (const { where } of airBehindPart(layout, e.elementId))
-      if (where !== null && !bledAfter(job, where, e))
-        out.add('air possible', 'holds', where, `${e.what} came off, not bled since`, e);
+  for (const { bleederId, event } of notBledSince(job, layout))
+    out.add('air possible', 'holds', bleederId, `${event.what} came off, not bled since`, event);
 }
+
+/** Bleeders behind what came off that were not bled clear after it, whatever was bled before. */
+export const notBledSince = (
+  job: JobState,
+  layout: Layout,
+): { readonly bleederId: string; readonly event: LoggedOf<'came off'> }[] =>
+  cameOffIn(job)
+    .filter((event) => opensCircuit(event.what))
+    .flatMap((event) =>
+      airBehindPart(layout, event.elementId).flatMap(({ where }) =>
+        where !== null && !bledAfter(job, where, event) ? [{ bleederId: where, event }] : [],
+      ),
+    );
 
 /** Whether a bleeder was bled by strokes, and shut clear, behind an event of its job. */
 function bledAfter(job: JobState, bleederId: string, event: { readonly id: string }): boolean {

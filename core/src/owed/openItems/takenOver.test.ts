@@ -10,7 +10,7 @@ import {
   planned,
   type LooseEvent,
 } from '../../testing';
-import { controlsConcerned, jobSays, owedWork } from '.';
+import { controlsConcerned, jobSays, lookSettles, owedWork, type OpenItem } from '.';
 import {
   CAR,
   FERRY_VAN,
@@ -243,4 +243,25 @@ describe('the next job does not free what the one before left', () => {
       { code: 'control not judged', control: 'clutch lever' },
     ]);
   });
+});
+
+// What only a bleed, a flush or new rubber clears is not for a look: facts of the trade, common practice, no source.
+test.each<[OpenItem['kind'], boolean]>([
+  ['marked', true],
+  ['leak', true],
+  ['control soft', true],
+  ['done after close', true],
+  ['air possible', false],
+  ['bleeder left', false],
+  ['seized', false],
+  ['snapped', false],
+  ['base bleed owed', false],
+  ['tool cycle owed', false],
+  ['stop verdict', false],
+  ['wrong grade', false],
+  ['wrong fluid', false],
+  ['product not known', false],
+])('with %s a look and a proof alone settle something: %s', (kind, may) => {
+  expect(lookSettles([{ kind, weight: 'holds' }])).toBe(may);
+  expect(lookSettles([{ kind, weight: 'owed' }])).toBe(false);
 });

@@ -1,17 +1,12 @@
 import { paths, type Layout } from '../../vehicle/circuit';
 import { renewsToo, type OwedWork, type WorkDone } from '../../bleed/scope';
-import type { OpenItem } from './openItem';
+import { settledBy } from '../../job/events';
+import { holds, type OpenItem } from './openItem';
 import { behindNode, fedThrough } from './vehicle';
 
-/** Kinds that are settled at a bleeder, by bleeding it. */
-const AIR: readonly OpenItem['kind'][] = [
-  'air possible',
-  'bleeder left',
-  'seized',
-  'snapped',
-  'base bleed owed',
-  'stop verdict',
-];
+/** Kinds that are settled by what the fluid looks like at a bleeder, and those by bleeding it. */
+const OLD = settledBy('colour');
+const AIR = settledBy('shut').filter((kind) => !OLD.includes(kind));
 
 /** What of a vehicle's open items the next plan must open. */
 export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWork {
@@ -20,7 +15,7 @@ export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWo
   ];
   return {
     airAt: at(AIR),
-    oldAt: at(['old fluid', 'wrong grade']),
+    oldAt: at(OLD),
     modulatorIds: [
       ...new Set(
         openItems.flatMap((m) => (m.kind === 'tool cycle owed' && m.where ? [m.where] : [])),
@@ -33,6 +28,13 @@ export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWo
 export function owesBleed(layout: Layout, openItems: readonly OpenItem[]): boolean {
   const { airAt, modulatorIds } = owedWork(layout, openItems);
   return airAt.length > 0 || modulatorIds.length > 0;
+}
+
+/** Whether a look and a proof settle something here: a mark, a mended leak; not where it owes a bleed, a flush or new rubber. */
+export function lookSettles(openItems: readonly Pick<OpenItem, 'kind' | 'weight'>[]): boolean {
+  const held = openItems.filter(holds).map((m) => m.kind);
+  const more = [...AIR, ...OLD, 'tool cycle owed', ...settledBy('stripped elsewhere')];
+  return held.length > 0 && !held.some((kind) => more.includes(kind));
 }
 
 /** A place that the layout has no more stands for every bleeder that it has. */

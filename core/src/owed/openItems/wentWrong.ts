@@ -113,7 +113,7 @@ export function wrongInside(out: Writer, { log, undone, run }: JobState): void {
   for (const e of log) {
     if (slips.has(e.id)) continue;
     const back = undone.has(e.id) ? ', said and taken back later' : '';
-    if (e.kind === 'topped up' || e.kind === 'prepared') {
+    if ('containerId' in e) {
       const said = e.product
         ? `${e.product.grade}, batch ${e.product.batch}, was poured in`
         : 'Out of a container that the shelf does not know';

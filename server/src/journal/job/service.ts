@@ -20,7 +20,7 @@ import { openItemsBefore, projectOpenItems } from '../log/drive';
 import { openItemsOf } from '../rows/openItems';
 import { aboutOf } from '../log/follow';
 import { insideOf } from '../rows/inside';
-import { keepOrder, lastInOrder } from '../log/order';
+import { keepOrder, lastInOrder, placesOf } from '../log/order';
 import { additionsOf, logOf, onWire } from '../log/stored';
 import { usualChoices } from './usualChoices';
 import { notFound, ProblemError, refused } from '../../http/problems/kinds';
@@ -168,8 +168,15 @@ async function leaveBehind({ job, vehicle, transaction, actor, at }: LockedJob):
 async function placedAnew(locked: LockedJob): Promise<LockedJob> {
   const { job, vehicle, transaction, state } = locked;
   const there = { ...locked, lastPlace: await lastInOrder(vehicle.id, transaction) };
-  const log = state.log.map((e) => ({ ...e, order: orderedAt(there) }));
-  await keepOrder({ vehicleId: vehicle.id, jobId: job.id }, log, transaction);
+  // Moved back it has its places there still.
+  const known = await placesOf(
+    vehicle.id,
+    state.log.map((e) => e.id),
+    transaction,
+  );
+  const log = state.log.map((e) => ({ ...e, order: known.get(e.id) ?? orderedAt(there) }));
+  const fresh = log.filter((e) => !known.has(e.id));
+  await keepOrder({ vehicleId: vehicle.id, jobId: job.id }, fresh, transaction);
   there.state = foldJob(log);
   return there;
 }

@@ -1,4 +1,4 @@
-import type { EventBase, Logged } from '@brook/core/job/events';
+import type { EventBase, Logged, Order } from '@brook/core/job/events';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { Vehicle } from '../../db/models';
 
@@ -19,6 +19,20 @@ export async function lastInOrder(vehicleId: string, transaction?: Transaction):
     { type: QueryTypes.SELECT, bind: [vehicleId], transaction },
   );
   return row!.last;
+}
+
+/** Places that events have in a vehicle's order already, by event. */
+export async function placesOf(
+  vehicleId: string,
+  eventIds: readonly string[],
+  transaction: Transaction,
+): Promise<ReadonlyMap<string, Order>> {
+  const rows = await Vehicle.sequelize!.query<Order & { readonly id: string }>(
+    `SELECT event_id AS id, position, round(extract(epoch from received_at) * 1000)::double precision AS "receivedMs"
+       FROM vehicle_order WHERE vehicle_id = $1 AND event_id = ANY ($2::uuid[])`,
+    { type: QueryTypes.SELECT, bind: [vehicleId, eventIds], transaction },
+  );
+  return new Map(rows.map(({ id, ...order }) => [id, order]));
 }
 
 /** Write the places of events into the order of their locked vehicle. */

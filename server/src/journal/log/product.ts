@@ -9,8 +9,7 @@ export async function withProduct<E extends JobEvent>(
   job: Job,
   transaction: Transaction,
 ): Promise<E> {
-  if (event.kind !== 'topped up' && event.kind !== 'prepared') return event;
-  if (!event.containerId) return event;
+  if (!('containerId' in event) || !event.containerId) return event;
   const container = await Container.findOne({
     where: { id: event.containerId, workshopId: job.workshopId },
     transaction,

@@ -1,4 +1,5 @@
 import type { Job, JobPage, Vehicle } from '@brook/contract';
+import { partOf } from '@brook/core/job/events';
 import { randomUUID } from 'node:crypto';
 import { NOW, planOfJob, stateOfJob, TestServer, type Caller } from '../../testing';
 
@@ -135,25 +136,31 @@ test('e: a mark by a phone three hours behind holds; a proof by one twenty hours
   expect(await listed(job)).toBe('do not drive');
 });
 
-test('good news of a phone that had not heard of the last stroke proves nothing', async () => {
+test('good news of a phone that had not heard of what was done since proves nothing; of one that had, it does', async () => {
   const { job } = await bled();
-  const heard = job.heard - 3;
-  const before = await tech.recordFluid(job);
-  const proved = await tech.prove(before);
-  const asleep = await tech.say(proved, [
-    { kind: 'stroke', openingId: planOfJob(job).openings[0]!.id },
-  ]);
-  const again = asleep.events
-    .filter((e) => e.kind === 'checked')
-    .map(({ item, masterId = null }) => ({
-      ...event({ kind: 'checked', item, passes: true, heard, atMs: NOW.getTime() }),
-      ...(masterId === null ? {} : { masterId }),
-    }));
-  const now = await tech.say(asleep, again);
-  const { body } = await tech
-    .send('post', `/jobs/${job.id}/test-drive`, undefined, now.version)
-    .expect(409);
-  expect(body.detail).toMatch(/not looked at|not tried|not judged/i);
+  const proved = await tech.prove(await tech.recordFluid(job));
+  const good = proved.events.filter((e) => partOf(e.kind) === 'proof');
+  // After the proof something comes off and is put back, on another phone.
+  const { heard } = proved;
+  const off = event({ kind: 'came off', what: 'Clip or bracket', elementId: null });
+  const back = event({ kind: 'back on', eventId: off.id, openItemId: null });
+  const other = randomUUID();
+  const opened = await tech.recordFluid(
+    await tech.say(
+      proved,
+      [off, back].map((e) => ({ ...e, deviceId: other })),
+    ),
+  );
+  const said = (upTo: number) =>
+    good.map(({ id: _, deviceSeq: __, order: ___, person: ____, ...e }) =>
+      event({ ...e, deviceId: PHONE, heard: upTo }),
+    );
+  const asleep = await tech.say(opened, said(heard));
+  expect(stateOfJob(asleep).proof.answers).toEqual([]);
+  expect(await driveRefused(asleep)).toMatch(/not judged yet/);
+  const awake = await tech.say(asleep, said(asleep.heard));
+  expect(stateOfJob(awake).proof.answers).toHaveLength(good.length);
+  await tech.driveAndRelease(awake);
 });
 
 const drive = async ({ vehicleId }: Pick<Job, 'vehicleId'>) =>

@@ -480,8 +480,15 @@ describe('a job on the wrong vehicle', () => {
     expect((await order(right.id)).map((o) => [o.position, o.event_id])).toEqual(
       moved.events.map((e) => [e.order!.position, e.id]),
     );
+    // There and back, it has its places still; what it said counts for both.
+    const there = await tech.change(moved, 'put', 'vehicle', { vehicleId: wrong.id });
+    expect(there.events[0]!.order!.position).toBe(1);
+    const again = await tech.change(there, 'put', 'vehicle', { vehicleId: right.id });
+    expect(again.events.map((e) => e.order!.position)).toEqual(
+      [...again.events.map((e) => e.order!.position)].sort((a, b) => a - b),
+    );
     // What holds the one holds it whatever becomes of the other.
-    await tech.end(moved);
+    await tech.end(again);
     const { openItems } = await vehicleOf(wrong.id);
     await tech.sayOf(wrong, {
       kind: 'looked at',
