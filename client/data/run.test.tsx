@@ -238,6 +238,21 @@ test('one that is refused lies on its own shelf; dropped it is gone, said again 
   await waitFor(() => expect(run.current.refused).toEqual([]));
 });
 
+test('two undos in quick succession take back two, before either is painted', async () => {
+  const run = await ready(live());
+  for (const _ of [1, 2]) {
+    act(() => run.current.say(STROKE));
+    await settled();
+  }
+  expect(made(run)).toBe(2);
+  act(() => {
+    run.current.undo();
+    run.current.undo();
+  });
+  await settled();
+  expect(made(run)).toBe(0);
+});
+
 test('undo takes back the last of this phone, though another one tapped later', async () => {
   const others = loggedEvent({ ...STROKE, id: 'theirs', deviceId: 'other', deviceSeq: 1 });
   const mine = loggedEvent({ ...STROKE, id: 'mine', deviceId: 'phone', deviceSeq: 2 });

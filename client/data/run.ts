@@ -103,6 +103,8 @@ export function useJobLog(job: Job): LiveJob {
 
   const seqFloor = useMemo(() => lastSeqOf(job.events), [job.events]);
   const planId = state.run?.plan.id ?? null;
+  /** What an undo took back that is not painted yet: two in quick succession take back two. */
+  const takingBack = useRef(new Set<string>());
   const { heard } = job;
   const say = useCallback(
     (happening: PhoneHappening, id: string = uuid()) => {
@@ -119,12 +121,13 @@ export function useJobLog(job: Job): LiveJob {
           setBox(after);
           afterPaint(() => void sendWaiting(client, job.id));
         })
-        .catch(() =>
+        .catch(() => {
+          takingBack.current.clear();
           couldNotKeep(
             job.id,
             'This phone cannot keep the tap. Free some storage, then tap again.',
-          ),
-        );
+          );
+        });
     },
     [job.id, setBox, person, seqFloor, planId, heard, client],
   );
@@ -134,12 +137,14 @@ export function useJobLog(job: Job): LiveJob {
     painted.current = state;
   }, [state]);
   const undo = useCallback(() => {
-    const { own, other } = lastToUndo(painted.current, person?.name ?? '');
-    const pour = own && pressIn(painted.current.log, own).find(isPour);
+    const { own, other } = lastToUndo(painted.current, person?.name ?? '', takingBack.current);
+    const press = own ? pressIn(painted.current.log, own) : [];
+    const pour = press.find(isPour);
     // What is in stays in: of a pour it is asked whether it went in.
-    if (pour) setPourAsked(pour);
-    else if (own) say({ kind: 'undone', eventId: own.id });
-    else setUndoAsked(other);
+    if (pour) return setPourAsked(pour);
+    if (!own) return setUndoAsked(other);
+    for (const e of press) takingBack.current.add(e.id);
+    say({ kind: 'undone', eventId: own.id });
   }, [say, person]);
   const answerUndo = useCallback(
     (takeBack: boolean) => {
@@ -261,16 +266,19 @@ function useJobState(job: Job, box: Outbox | null, sent: readonly WaitingEvent[]
 /** Whatever may name a container pours out of it. */
 const isPour = (e: Logged<JobEvent>): boolean => 'containerId' in e;
 
-/** The last event in effect that may be taken back: this person's on this phone, and anybody else's. */
+/** The last event in effect that may be taken back and is not on its way: this person's on this phone, and anybody else's. */
 function lastToUndo(
   { log, undone }: JobState,
   person: string,
+  takingBack: ReadonlySet<string>,
 ): {
   readonly own: Logged<JobEvent> | null;
   readonly other: Logged<JobEvent> | null;
 } {
   const mine = deviceId();
-  const open = log.filter((e) => isPhoneEvent(e) && e.kind !== 'undone' && !undone.has(e.id));
+  const open = log.filter(
+    (e) => isPhoneEvent(e) && e.kind !== 'undone' && !undone.has(e.id) && !takingBack.has(e.id),
+  );
   const isOwn = (e: Logged<JobEvent>) => e.deviceId === mine && e.person === person;
   return {
     own: open.filter(isOwn).at(-1) ?? null,

@@ -6,7 +6,7 @@ import { Asked } from './Asked';
 import { eventWords } from './eventWords';
 
 /** Whose an event was, and when. */
-export const whose = (e: Logged<JobEvent>): string => `${e.person}’s, ${clockTime(e.atMs)}`;
+const whose = (e: Logged<JobEvent>): string => `${e.person}’s, ${clockTime(e.atMs)}`;
 
 /** What an undo asks before it takes anything back: whether it is another's, and of a pour whether it went in. */
 export function UndoAsked({

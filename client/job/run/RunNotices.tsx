@@ -1,5 +1,4 @@
 import { unseenStrokes } from '@brook/core/job/log';
-import { type JobEvent, type Logged } from '@brook/core/job/events';
 import { burstOf, type UncountedStroke } from '@brook/core/job/run';
 import { counted } from '@brook/core/base/text';
 import { StyleSheet, View } from 'react-native';
@@ -11,7 +10,7 @@ import { Words } from '../../ui/Words';
 import { colour, SPACE } from '../../ui/theme';
 import { Asked } from '../frame/Asked';
 import { eventWords } from '../frame/eventWords';
-import { UndoAsked, whose } from '../frame/UndoAsked';
+import { UndoAsked } from '../frame/UndoAsked';
 
 /** What stands between phones and server, each with what can be done about it: the link, strokes of another phone, what was refused, whose tap an undo would take back. */
 export function RunNotices({ run }: { readonly run: LiveRun }) {
