@@ -29,6 +29,8 @@ export interface Help {
   readonly said: HelperScreen | null;
   /** Whether the line to the workshop stands. */
   readonly inTouch: boolean;
+  /** Whether it does not, because too many pages of the workshop are open. */
+  readonly full: boolean;
   /** Whether the link has ended for this phone. */
   readonly ended: boolean;
   readonly tap: (signal: HelpSignal['signal'], openingId: string | null) => void;
@@ -38,6 +40,7 @@ export interface Help {
 export function useHelp(token: string): Help {
   const [said, setSaid] = useState<HelperScreen | null>(null);
   const [inTouch, setInTouch] = useState(true);
+  const [full, setFull] = useState(false);
   const [ended, setEnded] = useState(false);
 
   const lost = useCallback((error: unknown) => {
@@ -56,12 +59,14 @@ export function useHelp(token: string): Help {
         said: (data) => {
           setSaid(data as HelperScreen);
           setInTouch(true);
+          setFull(false);
         },
       },
       onLost: () => {
         setInTouch(false);
         here();
       },
+      onFull: () => setFull(true),
     });
     line.open();
     const timer = setInterval(here, HERE_EVERY_MS);
@@ -79,5 +84,5 @@ export function useHelp(token: string): Help {
     },
     [token, lost],
   );
-  return { said, inTouch, ended, tap };
+  return { said, inTouch, full, ended, tap };
 }

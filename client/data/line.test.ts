@@ -21,17 +21,20 @@ const last = () => FakeSource.made.at(-1)!;
 let line: Line;
 let heard: unknown[];
 let lost: number;
+let full: number;
 beforeEach(() => {
   jest.useFakeTimers();
   FakeSource.made = [];
   heard = [];
   lost = 0;
+  full = 0;
   (globalThis as { EventSource: unknown }).EventSource = FakeSource;
   line = new Line({
     address: () => `/live?since=${heard.length}`,
     on: { said: (data) => heard.push(data) },
     silentMs: 5_000,
     onLost: () => lost++,
+    onFull: () => full++,
   });
   line.open();
 });
@@ -81,4 +84,36 @@ test('a phone that loses reception knows at once, and tries as soon as it has it
   jest.advanceTimersByTime(60_000);
   expect(FakeSource.made).toHaveLength(2);
   expect(last().readyState).toBe(2);
+});
+
+test.each([
+  [204, 1],
+  [200, 0],
+  [401, 0],
+])(
+  'a line that the server shuts with %i is asked why, and is one too many %i times',
+  async (status, times) => {
+    const asked: string[] = [];
+    let asking: AbortSignal | null = null;
+    globalThis.fetch = ((url: string, { signal }: { signal: AbortSignal }) => {
+      asked.push(url);
+      asking = signal;
+      return Promise.resolve({ status });
+    }) as unknown as typeof fetch;
+    last().close();
+    last().dispatchEvent(new Event('error'));
+    await jest.advanceTimersByTimeAsync(0);
+    expect([lost, full, asked]).toEqual([1, times, ['/live?since=0']]);
+    // What was asked is no second line.
+    expect(asking!.aborted).toBe(true);
+  },
+);
+
+test('a line that the browser makes anew by itself is not asked about', async () => {
+  const fetched = jest.fn();
+  globalThis.fetch = fetched;
+  last().dispatchEvent(new Event('error'));
+  await jest.advanceTimersByTimeAsync(0);
+  expect([lost, full]).toEqual([1, 0]);
+  expect(fetched).not.toHaveBeenCalled();
 });

@@ -1,5 +1,7 @@
 const LOOK_MS = 1_000;
 const AGAIN_MS = 3_000;
+/** No content: a browser asks no more by itself (HTML Living Standard, 9.2.3). */
+const NO_MORE_LINES = 204;
 
 export interface LineOptions {
   /** Where it leads, anew at every try: what was heard meanwhile need not be said again. */
@@ -10,6 +12,8 @@ export interface LineOptions {
   readonly silentMs: number;
   /** It was lost; said once until something is heard again. */
   readonly onLost: () => void;
+  /** As many stand open as there may be: this one was not opened, and is tried again. */
+  readonly onFull: () => void;
 }
 
 /** A line of server-sent events that is made anew by itself whenever it was lost. */
@@ -50,8 +54,24 @@ export class Line {
         this.inTouch = true;
         act(JSON.parse(data));
       });
-    source.addEventListener('error', () => this.lose());
+    source.addEventListener('error', () => {
+      this.lose();
+      if (source.readyState === EventSource.CLOSED) void this.askWhy();
+    });
   };
+
+  /** A line that was shut for good does not say why; its address does, asked by itself. */
+  private async askWhy(): Promise<void> {
+    const asking = new AbortController();
+    try {
+      const { status } = await fetch(this.options.address(), { signal: asking.signal });
+      if (status === NO_MORE_LINES) this.options.onFull();
+    } catch {
+      // Without an answer it is the connection that is gone, which is said already.
+    } finally {
+      asking.abort();
+    }
+  }
 
   /** Nothing comes any more. */
   private lose(): void {

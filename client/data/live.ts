@@ -15,10 +15,12 @@ import { heard } from './touch';
 /** Whether what others do to a job is seen at once, and which phones worked on it. */
 export interface Live {
   readonly inTouch: boolean;
+  /** Whether it is not, because too many pages are open. */
+  readonly full: boolean;
   readonly phones: readonly LivePhone[];
 }
 
-const NOTHING: Live = { inTouch: false, phones: [] };
+const NOTHING: Live = { inTouch: false, full: false, phones: [] };
 
 /**
  * A line to a job, open while its page is looked at: a hidden page closes it,
@@ -46,7 +48,7 @@ export function useLive(jobId: string, open: boolean): Live {
           const { nowMs, phones } = data as LiveBeat;
           // One way only: half a second is what a slow line may have taken.
           heardTime(nowMs, Date.now() - 500, Date.now());
-          setLive({ inTouch: true, phones });
+          setLive({ inTouch: true, full: false, phones });
           heardOfHelper(jobId, { inTouch: true });
         },
         helper: (data) => {
@@ -60,6 +62,7 @@ export function useLive(jobId: string, open: boolean): Live {
         // Whether the server is gone, or the line alone, a question tells.
         void api('/session').catch(() => undefined);
       },
+      onFull: () => setLive((before) => ({ ...before, full: true })),
     });
     const away = () => {
       line.shut();

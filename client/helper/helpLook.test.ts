@@ -18,7 +18,7 @@ const call = (more: object = {}): HelperScreen => ({
   },
 });
 const look = (said: HelperScreen | null, more: Partial<HelpFacts> = {}) =>
-  helpLook({ said, inTouch: true, ended: false, upAgain: true, ...more });
+  helpLook({ said, inTouch: true, full: false, ended: false, upAgain: true, ...more });
 const byVoice = (openAt: string | null): HelperScreen => ({
   inStep: true,
   view: { kind: 'by voice', word: 'By voice', say: 'The wrench hand counts', openAt },
@@ -52,6 +52,7 @@ test('a slip is said by one tap, and before the first stroke there is nothing to
 
 test.each([
   ['without reception', { inTouch: false }, call(), /no reception/],
+  ['beside too many pages', { inTouch: false, full: true }, call(), /Too many pages/],
   ['without the technician’s phone', {}, { ...call(), inStep: false }, /does not answer/],
 ] as const)('%s it says that it is out of step, and takes no tap', (_, more, said, why) => {
   const lost = look(said, more);
@@ -74,4 +75,9 @@ test('over is over, whether or not anything is in step; ended says how to come b
   expect(look(over, { inTouch: false })).toMatchObject({ word: 'Over', tap: null, loud: false });
   expect(look(call(), { ended: true }).say).toContain('join again with a new code');
   expect(look(null)).toMatchObject({ word: 'Wait', tap: null });
+});
+
+test('before the first word it waits, and says where too many pages are the reason', () => {
+  expect(look(null).say).toMatch(/Looking for the run/);
+  expect(look(null, { inTouch: false, full: true }).say).toMatch(/^Too many pages.*tries again/);
 });

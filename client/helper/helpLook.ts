@@ -5,6 +5,8 @@ export interface HelpFacts {
   readonly said: HelperScreen | null;
   /** Whether the line to the workshop stands. */
   readonly inTouch: boolean;
+  /** Whether it does not, because too many pages of the workshop are open. */
+  readonly full: boolean;
   /** Whether the link has ended for this phone. */
   readonly ended: boolean;
   /** Whether what is read first, between "shut" and the next push, has had its time. */
@@ -34,15 +36,27 @@ export interface HelpLook {
 const quiet = { about: null, tap: null, aside: [], loud: false } as const;
 const SHUT = '“Shut” was called';
 
+const whyOut = ({ inTouch, full }: Pick<HelpFacts, 'inTouch' | 'full'>): string => {
+  if (inTouch) return 'The technician’s phone does not answer';
+  return full ? 'Too many pages of this workshop are open' : 'This phone has no reception';
+};
+
 /** Work out what a helper's phone shows; plain, so that it can be tested without drawing. */
-export function helpLook({ said, inTouch, ended, upAgain }: HelpFacts): HelpLook {
+export function helpLook({ said, inTouch, full, ended, upAgain }: HelpFacts): HelpLook {
   if (ended)
     return {
       ...quiet,
       word: 'Over',
       say: 'This phone is no longer in the run. From here by voice, or join again with a new code.',
     };
-  if (!said) return { ...quiet, word: 'Wait', say: 'Looking for the run …' };
+  if (!said)
+    return {
+      ...quiet,
+      word: 'Wait',
+      say: full
+        ? `${whyOut({ inTouch: false, full })}; this one tries again by itself. Close some.`
+        : 'Looking for the run …',
+    };
   const { view, inStep } = said;
   if (view.kind === 'over')
     return { ...quiet, word: 'Over', say: 'The run is over. Thank you; put the phone away.' };
@@ -50,7 +64,7 @@ export function helpLook({ said, inTouch, ended, upAgain }: HelpFacts): HelpLook
     return {
       ...quiet,
       word: 'Stop',
-      say: `${inTouch ? 'The technician’s phone does not answer' : 'This phone has no reception'}: out of step. Leave pedal or lever where it is until “shut” is called aloud. From here by voice; this page comes back by itself.`,
+      say: `${whyOut({ inTouch, full })}: out of step. Leave pedal or lever where it is until “shut” is called aloud. From here by voice; this page comes back by itself.`,
       loud: true,
     };
   if (view.kind !== 'call') {

@@ -9,6 +9,7 @@ import { fillHistory, fluidHistory2000 } from './bench/fluidHistory';
 import { foldUndos } from './bench/foldUndos';
 import { helperBehind, runTaps } from './bench/helper';
 import { fillJobLists, jobList, LIST_SEED } from './bench/jobList';
+import { mixedBatch } from './bench/mixedBatch';
 import {
   planCorners,
   planFourWheel,
@@ -66,6 +67,7 @@ async function run(): Promise<void> {
   report(await tapToPaint(browser, app));
   report(await helperBehind(browser, app));
   report(await runTaps(browser, app));
+  for (const measured of await mixedBatch(browser, app)) report(measured);
   report(await cardPdf(app));
   await fillHistory(cluster.database('demo').admin);
   report(await fluidHistory2000(browser, app));

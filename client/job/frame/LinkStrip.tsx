@@ -21,7 +21,7 @@ export function LinkStrip({ id }: { readonly id: string }) {
   const job = useJob(id).data;
   const stage = job?.stage;
   const open = stage !== undefined && !isClosed(stage);
-  const { inTouch, phones } = useLive(id, open);
+  const { inTouch, full, phones } = useLive(id, open);
   const waiting = useWaiting(id);
   const media = useWaitingMedia(id);
   const self = useSession().data?.user.id;
@@ -34,6 +34,7 @@ export function LinkStrip({ id }: { readonly id: string }) {
     media: media.map((m) => m.medium),
     waitsFor: self ? keptForOthers(waiting, media, self) : [],
     inTouch,
+    full,
     outSinceMs,
     others: others(phones),
     nowMs: now,

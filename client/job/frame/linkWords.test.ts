@@ -13,6 +13,7 @@ const say = (more: Partial<LinkFacts>) =>
     media: [],
     waitsFor: [],
     inTouch: true,
+    full: false,
     outSinceMs: null,
     others: [],
     nowMs: AT,
@@ -68,4 +69,9 @@ test('another phone: in touch, silent for more than a quarter of a minute, put a
   expect(say({ others: [phone(3_600_000, 1)] }).words).toBe(
     'All with the workshop · Brek’s phone holds 1 tap',
   );
+});
+
+test('a line that was not opened because there are too many says what would open it', () => {
+  expect(say({ inTouch: false }).words).toMatch(/others’ taps not seen just now/);
+  expect(say({ inTouch: false, full: true }).words).toMatch(/too many pages.*close some/);
 });

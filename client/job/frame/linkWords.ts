@@ -14,6 +14,8 @@ export interface LinkFacts {
   readonly waitsFor: readonly WaitingTaps[];
   /** Whether what others do is seen at once. */
   readonly inTouch: boolean;
+  /** Whether it is not, because too many pages are open. */
+  readonly full: boolean;
   /** Since when the server does not answer, by this phone’s clock; null while it does. */
   readonly outSinceMs: number | null;
   /** The other phones that worked on the job. */
@@ -32,6 +34,7 @@ export function linkWords({
   media,
   waitsFor,
   inTouch,
+  full,
   outSinceMs,
   others,
   nowMs,
@@ -47,7 +50,9 @@ export function linkWords({
       ? `no connection since ${clockTime(outSinceMs)}`
       : inTouch
         ? null
-        : 'others’ taps not seen just now',
+        : full
+          ? 'too many pages of yours or of this workshop are open: close some to see others’ taps here'
+          : 'others’ taps not seen just now',
     ...others.map((p) => otherWords(p, nowMs)),
   ].filter((part) => part !== null);
   return { words: parts.join(' · '), calm: waiting + media.length === 0 && parts.length === 1 };

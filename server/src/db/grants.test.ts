@@ -58,6 +58,69 @@ test.each([
   await expect(app(sql)).rejects.toThrow();
 });
 
+describe('what a person may do, what a vehicle owes and whether it may move change only as the owner’s functions take it', () => {
+  const M1 = `(SELECT id FROM vehicles WHERE tag = 'M 1')`;
+  const WORKSHOP = `(SELECT workshop_id FROM vehicles WHERE tag = 'M 1')`;
+  const item = (weight: string) => `'{"id": "x", "weight": "${weight}"}'::jsonb`;
+  const note = (entry: string, weight = 'holds') =>
+    app(
+      `SELECT note_open_items(${M1}, jsonb_build_array(jsonb_build_object('entry', '${entry}', 'openItem', ${item(weight)}, 'settledBy', ${entry === 'settled' ? `'x'` : 'NULL'})), now(), 'x')`,
+    );
+  const person = (role: string, invitation: string) =>
+    app(
+      `SELECT add_person(gen_random_uuid(), ${WORKSHOP}, '${role}9', 'Nine', '${role}', 'x', ${invitation}, now())`,
+    );
+
+  test.each([
+    `UPDATE users SET role = 'lead'`,
+    `INSERT INTO users (id, workshop_id, login, name, role, password_hash) SELECT gen_random_uuid(), id, 'x', 'x', 'lead', 'x' FROM workshops LIMIT 1`,
+    `UPDATE vehicles SET drive_state = 'free'`,
+    'UPDATE vehicles SET drive_reason = NULL',
+    'UPDATE vehicles SET drive_since = NULL',
+    `INSERT INTO vehicles (id, workshop_id, name, tag, layout, drive_state) SELECT gen_random_uuid(), id, 'x', 'x', '{}', 'free' FROM workshops LIMIT 1`,
+    `INSERT INTO open_item_entries SELECT * FROM open_item_entries`,
+  ])('the app cannot: %s', async (sql) => {
+    await expect(app(sql)).rejects.toThrow(/permission denied/);
+  });
+
+  test('a person comes by an open invitation, as it says, once', async () => {
+    await app(
+      `INSERT INTO invitations (id, workshop_id, name, role, code_hash, made_by, made_at, until)
+       SELECT gen_random_uuid(), ${WORKSHOP}, 'Nine', 'technician', 'x', 'x', now(), now() + interval '1 day'`,
+    );
+    const open = `(SELECT id FROM invitations WHERE code_hash = 'x')`;
+    await expect(person('technician', 'NULL')).rejects.toThrow(/by an invitation/);
+    await expect(person('lead', open)).rejects.toThrow(/that is open/);
+    await person('technician', open);
+    await expect(person('technician', open)).rejects.toThrow(/that is open/);
+  });
+
+  test('what is settled was open, what is opened was not, and while it holds nothing makes the vehicle free', async () => {
+    const free = () => app(`SELECT set_drive(${M1}, 'free', NULL, NULL)`);
+    await free();
+    await expect(note('settled')).rejects.toThrow(/was open/);
+    await note('opened', 'owed');
+    await free();
+    await expect(note('opened')).rejects.toThrow(/was not/);
+    await note('settled', 'owed');
+    await note('opened');
+    await expect(free()).rejects.toThrow(/something holds it/);
+    await expect(app(`SELECT set_drive(${M1}, 'test drive only', now(), 'x')`)).rejects.toThrow(
+      /a job that set it/,
+    );
+    await app(`SELECT set_drive(${M1}, 'do not drive', now(), 'x')`);
+    await note('settled');
+    await free();
+  });
+
+  test('no other function is the app’s to call', async () => {
+    const rows = await list<{ name: string }>(
+      `SELECT proname AS name FROM pg_proc WHERE pronamespace = 'public'::regnamespace AND has_function_privilege('brook_app', oid, 'EXECUTE') ORDER BY 1`,
+    );
+    expect(rows.map((r) => r.name)).toEqual(['add_person', 'note_open_items', 'set_drive']);
+  });
+});
+
 test('not even the owner’s temporary tables mislead what guards a release', async () => {
   const job = await tech.running('H 1');
   await expect(

@@ -68,6 +68,17 @@ export class Invitation extends Model<
   declare endedAt: CreationOptional<Date | null>;
 }
 
+/** A line that stands open to a phone. */
+export class LiveLineRow extends Model<
+  InferAttributes<LiveLineRow>,
+  InferCreationAttributes<LiveLineRow>
+> {
+  declare id: string;
+  declare workshopId: string;
+  declare person: string;
+  declare seenAt: Date;
+}
+
 /** A try to sign in, of one account from one address. */
 export class SignInTry extends Model<
   InferAttributes<SignInTry>,
@@ -421,6 +432,10 @@ export function defineModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'invitations' },
   );
+  LiveLineRow.init(
+    { id: key(), workshopId: uuid(), person: uuid(), seenAt: time() },
+    { sequelize, tableName: 'live_lines' },
+  );
   SignInTry.init(
     { id: key(), pair: text(), at: time() },
     { sequelize, tableName: 'sign_in_tries' },
@@ -432,7 +447,7 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(),
       tag: text(),
       layout: json(),
-      driveState: { ...text(), defaultValue: 'free' },
+      driveState: DataTypes.TEXT,
       driveSince: DataTypes.DATE,
       driveReason: DataTypes.TEXT,
       makerEntry: json(),

@@ -195,6 +195,16 @@ CREATE TABLE helper_links (
 );
 CREATE UNIQUE INDEX helper_links_open ON helper_links (job_id) WHERE ended_at IS NULL;
 
+-- Lines that stand open to phones, in every server process: by account, or by the
+-- link of a helper's phone. One that says nothing any more is none.
+CREATE TABLE live_lines (
+  id uuid PRIMARY KEY,
+  workshop_id uuid NOT NULL REFERENCES workshops,
+  person uuid NOT NULL,
+  seen_at timestamptz NOT NULL
+);
+CREATE INDEX live_lines_workshop ON live_lines (workshop_id, person);
+
 -- What jobs say and leave -----------------------------------------------------
 
 -- By job and vehicle: one that was moved said something of both.
@@ -448,6 +458,71 @@ CREATE TRIGGER jobs_release_update BEFORE UPDATE ON jobs
     (NEW.stage = 'released' AND OLD.stage <> 'released') OR (NEW.released IS NOT NULL AND OLD.released IS NULL)
   ) EXECUTE FUNCTION refuse_release();
 
+-- What the app changes only by asking -------------------------------------------
+-- It may not write these columns itself; the owner's functions take what can be.
+
+-- Somebody comes in by an invitation that is open, with the role that a lead wrote
+-- on it; without one only where a workshop is being set up and has no vehicle yet.
+CREATE FUNCTION add_person(
+  person uuid, workshop uuid, person_login text, person_name text, person_role text, hash text, invitation uuid, now_at timestamptz
+) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+BEGIN
+  IF invitation IS NULL THEN
+    IF EXISTS (SELECT 1 FROM vehicles WHERE workshop_id = workshop) THEN
+      RAISE EXCEPTION 'people come into a workshop by an invitation';
+    END IF;
+  ELSE
+    UPDATE invitations SET ended_at = now_at
+     WHERE id = invitation AND workshop_id = workshop AND name = person_name AND role = person_role
+       AND ended_at IS NULL AND until > now_at;
+    IF NOT FOUND THEN
+      RAISE EXCEPTION 'people come into a workshop by an invitation that is open';
+    END IF;
+  END IF;
+  INSERT INTO users (id, workshop_id, login, name, role, password_hash)
+  VALUES (person, workshop, person_login, person_name, person_role, hash);
+END $$;
+
+-- What a vehicle owes: what is open is opened once, and what is settled was open.
+CREATE FUNCTION note_open_items(vehicle uuid, entries jsonb, said_at timestamptz, said_by text)
+RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+DECLARE
+  e jsonb;
+  place integer := (SELECT coalesce(max(position), 0) FROM open_item_entries WHERE vehicle_id = vehicle);
+BEGIN
+  FOR e IN SELECT value FROM jsonb_array_elements(entries) WITH ORDINALITY ORDER BY ordinality LOOP
+    IF (e->>'entry' = 'settled') IS DISTINCT FROM
+       EXISTS (SELECT 1 FROM open_items WHERE vehicle_id = vehicle AND open_item_id = e->'openItem'->>'id') THEN
+      RAISE EXCEPTION 'what is settled was open, and what is opened was not';
+    END IF;
+    place := place + 1;
+    INSERT INTO open_item_entries (vehicle_id, position, workshop_id, open_item_id, entry, weight, open_item, settled_by, at, person)
+    SELECT v.id, place, v.workshop_id, e->'openItem'->>'id', e->>'entry', e->'openItem'->>'weight', e->'openItem', e->>'settledBy', said_at, said_by
+      FROM vehicles v WHERE v.id = vehicle;
+  END LOOP;
+END $$;
+
+-- Whether a vehicle may move: free only with nothing open that holds it, for a
+-- drive only with a job in hand that set one.
+CREATE FUNCTION set_drive(vehicle uuid, state text, since timestamptz, reason text)
+RETURNS integer LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+DECLARE
+  now_version integer;
+BEGIN
+  IF state = 'free' AND EXISTS (SELECT 1 FROM open_items WHERE vehicle_id = vehicle AND weight = 'holds') THEN
+    RAISE EXCEPTION 'a vehicle is not free while something holds it';
+  END IF;
+  IF state = 'test drive only' AND NOT EXISTS (
+    SELECT 1 FROM jobs j JOIN job_events e ON e.job_id = j.id
+     WHERE j.vehicle_id = vehicle AND NOT j.closed AND e.event->>'kind' = 'drive set'
+  ) THEN
+    RAISE EXCEPTION 'a vehicle is out for a drive only with a job that set it';
+  END IF;
+  UPDATE vehicles SET drive_state = state, drive_since = since, drive_reason = reason, version = version + 1
+   WHERE id = vehicle RETURNING version INTO now_version;
+  RETURN now_version;
+END $$;
+
 -- What is told to every server process -----------------------------------------
 -- Which job, and up to which position its log goes. Nothing of the job itself is
 -- in the notice, which ends at 8,000 bytes; it goes out with the commit or not at all.
@@ -477,6 +552,14 @@ BEGIN
 END $$;
 CREATE TRIGGER jobs_tell AFTER UPDATE ON jobs
   FOR EACH ROW WHEN (OLD.version IS DISTINCT FROM NEW.version) EXECUTE FUNCTION tell_job();
+-- A session that is over is told by its hash: whoever has a line open by it is out.
+CREATE FUNCTION tell_session() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
+BEGIN
+  PERFORM pg_notify('brook_job', encode(sha256(convert_to(OLD.sid, 'UTF8')), 'hex') || ' 0');
+  RETURN NULL;
+END $$;
+CREATE TRIGGER sessions_tell AFTER DELETE ON sessions
+  FOR EACH ROW EXECUTE FUNCTION tell_session();
 CREATE FUNCTION tell_helper() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
 BEGIN
   PERFORM pg_notify('brook_job', NEW.job_id || ' 0');

@@ -18,7 +18,7 @@ import { currentOpening, followCalls, foldRun } from '@brook/core/job/run';
 import { sharePoured } from '@brook/core/fluid/shelf';
 import { v4 as uuid } from 'uuid';
 import type { z } from 'zod';
-import { Container, Job, User, Vehicle, Workshop } from '../db/models';
+import { Container, Job, Vehicle, Workshop } from '../db/models';
 import { choosePlan } from '../journal/job/choices';
 import { endJob } from '../journal/job/end';
 import { putFluidUsed } from '../journal/job/fluidUsed';
@@ -39,6 +39,7 @@ import { openItemsBefore } from '../journal/log/drive';
 import { jobStateOf } from '../journal/log/stored';
 import { hashPassword } from '../session/password';
 import { actorFor, type Actor } from '../session/actor';
+import { addPerson } from '../session/people';
 import { addContainers, discardContainer, getShelf } from '../shelf/service';
 import { addVehicle } from '../vehicle/service';
 import { handOverDrum } from '../shelf/waste/service';
@@ -75,14 +76,10 @@ async function loadWorkshop(given: SeedWorkshop, now: Date): Promise<void> {
   });
   const actors = new Map<string, Actor>();
   for (const u of given.users) {
-    const user = await User.create({
-      id: uuid(),
-      workshopId,
-      login: u.login.toLowerCase(),
-      name: u.name,
-      role: u.role,
-      passwordHash: await hashPassword(u.password),
-    });
+    const { login, name, role } = u;
+    const passwordHash = await hashPassword(u.password);
+    const comes = { workshopId, login, name, role, passwordHash, invitationId: null };
+    const user = await addPerson(comes, now);
     actors.set(u.login, actorFor(user));
   }
   const vehicles = new Map<string, Vehicle>();

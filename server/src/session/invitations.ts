@@ -12,7 +12,7 @@ import { ProblemError, notFound } from '../http/problems/kinds';
 import type { Actor } from './actor';
 import { hashOf, newCode } from './code';
 import { hashPassword } from './password';
-import { onlyLead } from './people';
+import { addPerson, onlyLead } from './people';
 
 /** How long an invitation holds. */
 export const INVITED_DAYS = 7;
@@ -78,12 +78,9 @@ export async function joinBy({ code, login, password }: JoinWorkshop, at: Date):
           'This invitation is used, over or taken back. Ask a lead for a new one.',
           [{ field: 'code', sentence: 'No invitation waits for this code.' }],
         );
-      await invited.update({ endedAt: at }, { transaction });
-      const { workshopId, name, role } = invited;
-      return User.create(
-        { id: uuid(), workshopId, login: login.toLowerCase(), name, role, passwordHash },
-        { transaction },
-      );
+      const { id: invitationId, workshopId, name, role } = invited;
+      const comes = { workshopId, login, name, role, passwordHash, invitationId };
+      return await addPerson(comes, at, transaction);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;

@@ -1,5 +1,6 @@
-import type { PeoplePage, Person } from '@brook/contract';
+import type { PeoplePage, Person, Role } from '@brook/contract';
 import { literal, Op, QueryTypes, type Transaction } from 'sequelize';
+import { v4 as uuid } from 'uuid';
 import { z } from 'zod';
 import { User } from '../db/models';
 import { pageOf, placeAfter, type PageRequest } from '../http/cursor';
@@ -50,6 +51,31 @@ export async function setLeft(actor: Actor, id: string, left: boolean, at: Date)
     if (left) await endSessions(user.id, { transaction });
     return personOf(user);
   });
+}
+
+/** Somebody who comes in: by an invitation, or as a workshop is set up. */
+export interface Comes {
+  readonly workshopId: string;
+  readonly login: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly passwordHash: string;
+  readonly invitationId: string | null;
+}
+
+/** Add a person, which the database does only by an open invitation, or before a workshop has a vehicle. */
+export async function addPerson(
+  { workshopId, login, name, role, passwordHash, invitationId }: Comes,
+  at: Date,
+  transaction?: Transaction,
+): Promise<User> {
+  const id = uuid();
+  await User.sequelize!.query('SELECT add_person($1, $2, $3, $4, $5, $6, $7, $8)', {
+    type: QueryTypes.SELECT,
+    bind: [id, workshopId, login.toLowerCase(), name, role, passwordHash, invitationId, at],
+    ...(transaction ? { transaction } : {}),
+  });
+  return User.findByPk(id, { rejectOnEmpty: true, ...(transaction ? { transaction } : {}) });
 }
 
 /** End every session of a person, but for one. */

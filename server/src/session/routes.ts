@@ -17,7 +17,7 @@ import { actorOf, requireActor, sessionOf, signedOut, userOf } from './actor';
 import { hashPassword, passwordMatches } from './password';
 import { invite, joinBy, openInvitations, takeBack } from './invitations';
 import { endSessions, listPeople, setLeft } from './people';
-import { forgetTries, pairOf, takeTry } from './tries';
+import { forgetTries, pairOf, takeTry, tryCode } from './tries';
 
 /** Sign in, who am I, change the password, sign out. */
 export function sessionRoutes(clock: Clock): Router {
@@ -38,11 +38,9 @@ export function sessionRoutes(clock: Clock): Router {
 
   routes.post('/join', ...smallBody, async (req, res) => {
     const given = parse(joinWorkshop, req.body);
-    // No sign-in name has a space in it: nobody's tries are these.
-    const pair = pairOf('invitation code', req.ip);
-    await takeTry(pair, clock.now());
-    const user = await joinBy(given, clock.now());
-    await forgetTries(pair);
+    const at = clock.now();
+    const tried = { code: given.code, address: req.ip };
+    const user = await tryCode('invitation code', tried, at, () => joinBy(given, at));
     await begin(req, user, clock.now());
     res.status(201).json(await sessionOf(user));
   });

@@ -163,7 +163,7 @@ export class TestServer {
   private constructor(
     readonly db: Sequelize,
     private readonly pool: Pool,
-    private readonly news: JobNews,
+    readonly news: JobNews,
     private readonly made: TestDatabase,
   ) {}
 

@@ -27,9 +27,13 @@ export function jobEventFault(
   if (!isBeforePlan(event.kind) && !job.accepted)
     return 'Accept the plan first; then the run may begin.';
   const fault = happeningFault(knownIn(job), event);
-  if (fault !== null || event.kind !== 'decided' || !job.run) return fault;
-  return decisionFault(job.run, event);
+  return fault ?? (asksTheFold(event) && job.run ? decisionFault(job.run, event) : null);
 }
+
+/** Whether an event is held against the run as it stands; any other goes by what the log holds alone. */
+export const asksTheFold = <E extends JobEvent>(
+  event: E,
+): event is Extract<E, { readonly kind: 'decided' }> => event.kind === 'decided';
 
 /** Whether an event changes nothing because what it takes back is taken back already. */
 export function isSuperfluous(job: JobState, event: JobEvent): boolean {

@@ -12,7 +12,7 @@ import {
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState } from './state';
-import { isTakenBackBefore, takenBackIn, undoneIds } from './undo';
+import { isTakenBackBefore, pressIn, takenBackIn, undoneIds } from './undo';
 
 /**
  * State of a job from its log, in log order. The same everywhere: phone,
@@ -66,6 +66,24 @@ export function addToJob(job: JobState, given: Logged<JobEvent>): JobState {
       ? foldEvent(next.run, event as Logged<RunEvent>)
       : next.run;
   return { ...next, log, run };
+}
+
+/**
+ * One more event whose fold comes later: the log and what is taken back are up to
+ * date, the rest as it stood. For many undos in a row, which are folded in one go.
+ */
+export function addUnfolded(job: JobState, event: Logged<JobEvent>): JobState {
+  const log = [...job.log, event];
+  const of = event.kind === 'undone' ? takenBackIn(log)(event) : undefined;
+  if (of?.kind === 'undone') return { ...job, log, undone: undoneIds(log) };
+  const gone = of
+    ? pressIn(log, of).map((e) => e.id)
+    : isTakenBackBefore(job.log, job.undone, event)
+      ? [event.id]
+      : [];
+  return gone.length === 0
+    ? { ...job, log }
+    : { ...job, log, undone: new Set([...job.undone, ...gone]) };
 }
 
 /** Finds what stands before an event of a log in effect and its phone had not heard of. */

@@ -19,9 +19,9 @@ export {
   type LoggedOf,
   type TestDrive,
 } from './state';
-export { addToJob, foldJob } from './fold';
+export { addToJob, addUnfolded, foldJob } from './fold';
 export { followProof } from './followProof';
-export { isSuperfluous, jobEventFault, type Believable } from './checkEvent';
+export { asksTheFold, isSuperfluous, jobEventFault, type Believable } from './checkEvent';
 export { unseenStrokes } from './unseen';
 export { runningClocks, type RunningClock } from './clocks';
 export {

@@ -6,6 +6,7 @@ import { type CountWay, MOST_MEDIA_NOTES, type JobEvent } from '../events';
 import { countingIds, jobOf, loggedEvent, logFrom, planOf, type LooseEvent } from '../../testing';
 import {
   addToJob,
+  addUnfolded,
   foldJob,
   followProof,
   isSuperfluous,
@@ -509,6 +510,27 @@ test('however strokes, takings-over and undos of two phones fall, every stroke i
       const made = log.filter((e) => e.kind === 'stroke' && !undone.has(e.id)).length;
       const { run } = foldJob(log);
       expect(run!.bleeders[0]!.strokes + run!.asked.length).toBe(made);
+    }),
+  );
+});
+
+test('what is folded later is folded the same: many undos in a row, of presses and of undos too', () => {
+  const step = fc.record({
+    undoes: fc.option(fc.nat(30)),
+    group: fc.option(fc.constantFrom('g', 'h'), { nil: undefined }),
+    later: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(fc.array(step, { maxLength: 30 }), (steps) => {
+      let state = jobOf(PLAN, []);
+      steps.forEach(({ undoes, group, later }, i) => {
+        const id = `e${i}`;
+        const said = undoes === null ? stroke(id, { group }) : undo(id, `e${undoes % (i + 1)}`);
+        const event = loggedEvent(said);
+        // Once something waits for its fold, all behind it does.
+        state = later ? addUnfolded(state, event) : addToJob(foldJob(state.log), event);
+        expect(state.undone).toEqual(undoneIds(state.log));
+      });
     }),
   );
 });

@@ -1,6 +1,8 @@
 import { jobEvent, type Appended, type EventAnswer } from '@brook/contract';
 import {
   addToJob,
+  addUnfolded,
+  asksTheFold,
   foldJob,
   isSuperfluous,
   jobEventFault,
@@ -18,6 +20,7 @@ import {
 } from '@brook/core/job/events';
 import { plansOf } from '@brook/core/job/run';
 import { isClosed } from '@brook/core/job/stage';
+import { setImmediate } from 'node:timers/promises';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../job/end';
 import { changeJob, type LockedJob } from '../log/locked';
@@ -76,7 +79,7 @@ export async function takeBatch(
 class Taker {
   private fresh: Logged<JobEvent>[] = [];
   private state: JobState;
-  /** Undos that the state does not show yet: they are folded in one go. */
+  /** Whether an undo, and what came behind it, is not folded yet: all of it is folded in one go. */
   private stale = false;
   private additions: Logged<JobEvent>[] | null = null;
   private marked = false;
@@ -110,7 +113,7 @@ class Taker {
       return isDeepStrictEqual(asSent(before), event)
         ? { result: 'known', sentence: null }
         : refused('This id stands for another event already; an event keeps its content.');
-    if (this.stale && event.kind !== 'undone') this.refold();
+    if (asksTheFold(event)) await this.refold();
     const fault = jobEventFault(this.state, event, {
       openedAtMs: this.locked.job.openedAt.getTime(),
       nowMs: this.locked.at.getTime(),
@@ -149,29 +152,25 @@ class Taker {
   }
 
   private keep(event: Logged<JobEvent>): void {
-    if (event.kind === 'undone') {
-      this.stale = true;
-      this.fresh.push(event);
-      this.held.set(event.id, event);
-      const undone = new Set([...this.state.undone, event.eventId]);
-      this.state = { ...this.state, log: [...this.state.log, event], undone };
-      return;
-    }
-    this.state = addToJob(this.state, event);
+    this.stale ||= event.kind === 'undone';
+    this.state = this.stale ? addUnfolded(this.state, event) : addToJob(this.state, event);
     // As the fold keeps it: a decision with the plan that follows.
     const kept = this.state.log.at(-1)!;
     this.fresh.push(kept);
     this.held.set(kept.id, kept);
   }
 
-  private refold(): void {
+  /** Fold what is not folded yet; others are served before it goes on. */
+  private async refold(): Promise<void> {
+    if (!this.stale) return;
     this.state = foldJob(this.state.log);
     this.stale = false;
+    await setImmediate();
   }
 
   /** Put what is new into the log. */
   private async flush(): Promise<void> {
-    if (this.stale) this.refold();
+    await this.refold();
     if (this.fresh.length === 0) return;
     await appendKept(this.locked, this.fresh, this.state);
     this.fresh = [];
@@ -192,6 +191,8 @@ class Taker {
 
   async finish(): Promise<void> {
     await this.flush();
+    // An undo can let a decision hold that was one too many before.
+    if (this.state.run?.ended && !isClosed(this.locked.job.stage)) await this.end();
     if (this.additions) await sayOfAdditions(this.locked, this.additions);
     if (!this.marked) return;
     const { vehicle, actor, at, transaction } = this.locked;

@@ -10,7 +10,6 @@ import { OPERATIONS } from '@brook/contract/openapi';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { TestServer, fullRun, NOW, planOfJob, stateOfJob, type Caller } from '../../testing';
-import { TRIES } from '../../session/tries';
 
 let testServer: TestServer;
 let tech: Caller;
@@ -180,12 +179,9 @@ describe('the link', () => {
     expect(CODE_LETTERS).not.toMatch(/[01IO]/);
   });
 
-  test('codes are not tried out', async () => {
+  test('however many wrong ones were typed from here, a right one goes through', async () => {
     const { code } = await atThePedal();
-    for (let i = 0; i < TRIES; i++) await join('22222222').expect(404);
-    await join('22222222').expect(429);
-    await join(code).expect(429);
-    testServer.now = new Date(NOW.getTime() + 15 * 60_000);
+    for (let i = 0; i < 11; i++) await join('22222222').expect(404);
     await join(code).expect(201);
   });
 

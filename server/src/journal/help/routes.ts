@@ -5,9 +5,10 @@ import type { Clock } from '../../http/clock';
 import { parse, pathId } from '../../http/parse';
 import { smallBody } from '../../http/readable';
 import type { JobNews } from '../live/jobNews';
+import { takeLine, type OpenLine } from '../live/lines';
 import { openStream, sendTo } from '../live/stream';
 import { actorOf } from '../../session/actor';
-import { forgetTries, pairOf, takeTry } from '../../session/tries';
+import { tryCode } from '../../session/tries';
 import { hearSignal, helperIsHere, joinRun, saidOn, saidTo } from './call';
 import { endLink, makeLink, wrenchIsHere } from '../live/links';
 
@@ -33,11 +34,9 @@ export function helpRoutes({ clock, news }: { clock: Clock; news: JobNews }): Ro
   const routes = Router();
   routes.post('/', ...smallBody, async (req, res) => {
     const { code, name } = parse(joinHelp, req.body);
-    // No sign-in name has a space in it: nobody's tries are these.
-    const pair = pairOf('helper code', req.ip);
-    await takeTry(pair, clock.now());
-    const token = await joinRun(code, name, clock.now());
-    await forgetTries(pair);
+    const at = clock.now();
+    const tried = { code, address: req.ip };
+    const token = await tryCode('helper code', tried, at, () => joinRun(code, name, at));
     res.status(201).json({ token });
   });
   routes.post('/here', ...smallBody, async (req, res) => {
@@ -49,9 +48,14 @@ export function helpRoutes({ clock, news }: { clock: Clock; news: JobNews }): Ro
   });
   routes.get('/live', async (req, res) => {
     const { token } = parse(helpQuery, req.query);
-    const { jobId } = await helperIsHere(token, clock.now(), true);
+    const { id: person, jobId, workshopId } = await helperIsHere(token, clock.now(), true);
+    const line = await takeLine({ workshopId, person }, clock.now());
+    if (!line) {
+      res.status(204).end();
+      return;
+    }
     openStream(res);
-    await new HelpLine(res, () => saidTo(token, clock.now())).follow((hear) =>
+    await new HelpLine(res, line, clock, () => saidTo(token, clock.now())).follow((hear) =>
       news.subscribe(jobId, hear),
     );
   });
@@ -66,16 +70,23 @@ class HelpLine {
 
   constructor(
     private readonly res: Response,
+    private readonly line: OpenLine,
+    private readonly clock: Clock,
     private readonly read: () => Promise<HelperScreen>,
   ) {}
 
   async follow(subscribe: (hear: () => void) => () => void): Promise<void> {
+    if (this.res.destroyed) return this.line.end();
     const unsubscribe = subscribe(() => void this.tell());
-    const timer = setInterval(() => void this.tell(), HELPER_BEAT_MS);
+    const timer = setInterval(() => {
+      void this.line.beat(this.clock.now()).catch(() => undefined);
+      void this.tell();
+    }, HELPER_BEAT_MS);
     this.res.on('close', () => {
       this.closed = true;
       unsubscribe();
       clearInterval(timer);
+      void this.line.end();
     });
     await this.tell();
   }

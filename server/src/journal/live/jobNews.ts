@@ -2,7 +2,10 @@ import type { Logger } from 'pino';
 import { Client } from 'pg';
 import { setTimeout as wait } from 'node:timers/promises';
 
-/** The channel that the triggers of the database tell on: a job's id and the position its log has reached. */
+/**
+ * The channel that the triggers of the database tell on: a job's id and the
+ * position its log has reached, or the hash of a session that is over.
+ */
 const CHANNEL = 'brook_job';
 const LONGEST_WAIT_MS = 2_000;
 /** A connection that was cut without a word is noticed by a question that gets no answer. */
@@ -11,7 +14,7 @@ const PROBE_MS = 15_000;
 type Hear = () => void;
 
 /**
- * What the database says of changed jobs, for whoever listens in this process.
+ * What the database says of changed jobs and of sessions that are over, for whoever listens in this process.
  * One connection of its own; when that is lost it is made again, and everybody
  * looks anew, because what was said meanwhile was said to nobody.
  */
@@ -39,13 +42,16 @@ export class JobNews {
     }
   }
 
-  /** @returns how to stop hearing */
-  subscribe(jobId: string, hear: Hear): () => void {
-    const known = this.hearers.get(jobId) ?? new Set();
-    this.hearers.set(jobId, known.add(hear));
+  /**
+   * @param about a job's id, or the hash of a session
+   * @returns how to stop hearing
+   */
+  subscribe(about: string, hear: Hear): () => void {
+    const known = this.hearers.get(about) ?? new Set();
+    this.hearers.set(about, known.add(hear));
     return () => {
       known.delete(hear);
-      if (known.size === 0 && this.hearers.get(jobId) === known) this.hearers.delete(jobId);
+      if (known.size === 0 && this.hearers.get(about) === known) this.hearers.delete(about);
     };
   }
 
@@ -76,10 +82,10 @@ export class JobNews {
     this.client = client;
     this.probe = setInterval(() => void client.query('SELECT 1').catch(lose), PROBE_MS);
     this.probe.unref();
-    for (const jobId of this.hearers.keys()) this.hear(jobId);
+    for (const about of this.hearers.keys()) this.hear(about);
   }
 
-  private hear(jobId: string): void {
-    for (const hear of this.hearers.get(jobId) ?? []) hear();
+  private hear(about: string): void {
+    for (const hear of this.hearers.get(about) ?? []) hear();
   }
 }

@@ -2,7 +2,10 @@ import type { Job, HelperNews, HelperScreen, LiveBeat, LiveLog } from '@brook/co
 import { randomUUID } from 'node:crypto';
 import { createServer, get, type IncomingMessage, type Server } from 'node:http';
 import { QueryTypes } from 'sequelize';
+import { LiveLineRow } from '../../db/models';
+import { hashOf } from '../../session/code';
 import { TestServer, fullRun, NOW, type Caller } from '../../testing';
+import { LINES_OF_PERSON, takeLine } from './lines';
 
 let testServer: TestServer;
 let tech: Caller;
@@ -201,6 +204,73 @@ test('whose session ended hears no more, and another workshop’s job has no lin
   await caller.agent.delete('/api/v1/session').expect(204);
   await line.end();
   await other.get(`/jobs/${job.id}/live`).expect(404);
+});
+
+test('a session that is over is told to every server process at once, by its hash alone', async () => {
+  const caller = await testServer.signedIn('tech');
+  const sid = decodeURIComponent(await caller.cookie()).replace(/^brook\.sid=s:([^.]+)\..*$/, '$1');
+  const told = new Promise<void>((resolve) => {
+    const leave = testServer.news.subscribe(hashOf(sid), () => {
+      leave();
+      resolve();
+    });
+  });
+  await caller.agent.delete('/api/v1/session').expect(204);
+  await told;
+});
+
+describe('as many lines as there may be', () => {
+  const rows = (person: string, count: number, seenAt = NOW) =>
+    testServer.db.query(
+      `INSERT INTO live_lines (id, workshop_id, person, seen_at)
+       SELECT gen_random_uuid(), workshop_id, ${person}, '${seenAt.toISOString()}' FROM users, generate_series(1, ${count}) WHERE login = 'tech'`,
+    );
+  const jobId = async () => ((await tech.get('/jobs')).body.jobs[0] as { id: string }).id;
+  beforeEach(() => testServer.db.query('DELETE FROM live_lines'));
+  afterAll(() => testServer.db.query('DELETE FROM live_lines'));
+
+  test.each([
+    ['of a person', 'users.id', 30],
+    ['of a workshop', 'gen_random_uuid()', 300],
+  ])('%s: one more is not opened, and is where one has ended', async (_, person, most) => {
+    await rows(person, most - 1);
+    const path = `/jobs/${await jobId()}/live`;
+    const last = await Line.open(tech, 0, path);
+    await last.next('beat');
+    // Counted in the database: the other process knows of it.
+    await tech.get(path).expect(204);
+    const lead = await testServer.signedIn('lead');
+    if (most === 30) (await Line.open(lead, 1, path)).shut();
+    else await lead.get(path).expect(204);
+    last.shut();
+    while ((await LiveLineRow.count()) > most - 1);
+    (await Line.open(tech, 1, path)).shut();
+  });
+
+  test('a line whose process died counts no longer', async () => {
+    await rows('users.id', 30, new Date(NOW.getTime() - 16_000));
+    const path = `/jobs/${await jobId()}/live`;
+    await tech.get(path).expect(204);
+    await testServer.db.query(`UPDATE live_lines SET seen_at = seen_at - interval '1 ms'`);
+    (await Line.open(tech, 0, path)).shut();
+  });
+
+  test('a helper’s phone is counted by its link', async () => {
+    const workshop = `(SELECT workshop_id FROM users WHERE login = 'tech')`;
+    const of = {
+      workshopId: (
+        await testServer.db.query<{ id: string }>(`SELECT ${workshop} AS id`, {
+          type: QueryTypes.SELECT,
+        })
+      )[0]!.id,
+      person: randomUUID(),
+    };
+    const lines = [];
+    for (let i = 0; i < LINES_OF_PERSON; i++) lines.push(await takeLine(of, NOW));
+    expect(lines).not.toContain(null);
+    expect(await takeLine(of, NOW)).toBeNull();
+    expect(await takeLine({ ...of, person: randomUUID() }, NOW)).not.toBeNull();
+  });
 });
 
 test('where a helper’s call stands is told by every server, and what changes the call by theirs to the helper', async () => {

@@ -8,9 +8,11 @@ import { mustBeOurs } from '../log/locked';
 import { lastInOrder } from '../log/order';
 import { logOf, onWire } from '../log/stored';
 import { actorOf, NO_DEVICE, type Actor } from '../../session/actor';
+import { hashOf } from '../../session/code';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
 import { helperNewsOf } from './links';
 import type { JobNews } from './jobNews';
+import { takeLine, type OpenLine } from './lines';
 import { heardOf, phonesOf } from './phones';
 import { openStream, sendTo } from './stream';
 
@@ -39,7 +41,10 @@ export function liveRoutes(options: LiveOptions): Router {
     // After a break the browser says by itself how far it came.
     const last = Number(req.get('last-event-id'));
     const from = Number.isSafeInteger(last) && last > 0 ? Math.max(last, since) : since;
-    await new LiveLine(options, req, res, actor, jobId, from).open();
+    const { workshopId, userId: person } = actor;
+    const line = await takeLine({ workshopId, person }, options.clock.now());
+    if (line) await new LiveLine(options, req, res, line, actor, jobId, from).open();
+    else res.status(204).end();
   });
   return routes;
 }
@@ -60,21 +65,28 @@ class LiveLine {
   private stale = false;
   private closed = false;
   private timer: NodeJS.Timeout | null = null;
-  private unsubscribe = () => {};
+  private unsubscribe: readonly (() => void)[] = [];
 
   constructor(
     private readonly options: LiveOptions,
     private readonly req: Request,
     private readonly res: Response,
+    private readonly line: OpenLine,
     private readonly actor: Actor,
     private readonly jobId: string,
     private position: number,
   ) {}
 
   async open(): Promise<void> {
+    // Gone before it stood: nobody would say so again.
+    if (this.res.destroyed) return this.line.end();
     openStream(this.res);
     this.res.on('close', () => this.close());
-    this.unsubscribe = this.options.news.subscribe(this.jobId, () => void this.tell());
+    const { news } = this.options;
+    this.unsubscribe = [
+      news.subscribe(this.jobId, () => void this.tell()),
+      news.subscribe(hashOf(this.req.sessionID), () => void this.beat()),
+    ];
     this.timer = setInterval(() => void this.beat(), JOB_BEAT_MS);
     await this.tell();
     await this.beat();
@@ -82,8 +94,9 @@ class LiveLine {
 
   private close(): void {
     this.closed = true;
-    this.unsubscribe();
+    for (const leave of this.unsubscribe) leave();
     if (this.timer) clearInterval(this.timer);
+    void this.line.end();
   }
 
   /** Send what the log holds behind what was sent; news that come meanwhile are read after it. */
@@ -139,6 +152,7 @@ class LiveLine {
         return;
       }
       const now = this.options.clock.now();
+      await this.line.beat(now);
       await seen(this.actor, this.jobId, now, null);
       const beat: LiveBeat = { nowMs: now.getTime(), phones: await phonesOf(this.jobId) };
       this.send('beat', beat);

@@ -101,14 +101,14 @@ export async function projectOpenItems(
   await writeEntries(vehicle, openItems(facts), because, transaction);
   const { state, sinceMs, reason } = vehicleDrive(facts);
   if (vehicle.driveState === state && vehicle.driveReason === reason) return;
-  await vehicle.update(
-    {
-      driveState: state,
-      driveSince: sinceMs === null ? null : new Date(sinceMs),
-      driveReason: reason,
-      version: vehicle.version + 1,
-    },
-    { transaction },
+  const since = sinceMs === null ? null : new Date(sinceMs);
+  const [changed] = await vehicle.sequelize.query<{ version: number }>(
+    'SELECT set_drive($1, $2, $3, $4) AS version',
+    { type: QueryTypes.SELECT, bind: [vehicle.id, state, since, reason], transaction },
+  );
+  vehicle.set(
+    { driveState: state, driveSince: since, driveReason: reason, version: changed!.version },
+    { raw: true },
   );
 }
 
@@ -118,31 +118,29 @@ async function writeEntries(
   { person, at, settledBy }: Because,
   transaction: Transaction,
 ): Promise<void> {
-  const entries = await OpenItemEntry.findAll({
+  const rows = await OpenItemEntry.findAll({
     where: { vehicleId: vehicle.id },
     order: ['position'],
     transaction,
   });
-  const last = new Map(entries.map((e) => [e.openItemId, e]));
+  const last = new Map(rows.map((e) => [e.openItemId, e]));
   const known = [...last.values()].filter((e) => e.entry === 'opened').map((e) => e.openItem);
   const now = new Map(open.map((m) => [m.id, plain(m)]));
   const stays = (m: OpenItem) => isDeepStrictEqual(now.get(m.id), m);
   const gone = known.filter((m) => !stays(m));
   const fresh = [...now.values()].filter((m) => !known.some((k) => k.id === m.id && stays(k)));
-  const row = (openItem: OpenItem, entry: OpenItemEntry['entry']) => ({
-    vehicleId: vehicle.id,
-    workshopId: vehicle.workshopId,
-    openItemId: openItem.id,
-    entry,
-    weight: openItem.weight,
-    openItem,
-    settledBy: entry === 'opened' ? null : now.has(openItem.id) ? 'said anew' : settledBy,
-    at,
-    person,
+  const entries = [
+    ...gone.map((openItem) => ({
+      openItem,
+      entry: 'settled',
+      settledBy: now.has(openItem.id) ? 'said anew' : settledBy,
+    })),
+    ...fresh.map((openItem) => ({ openItem, entry: 'opened', settledBy: null })),
+  ];
+  if (entries.length === 0) return;
+  await vehicle.sequelize.query('SELECT note_open_items($1, $2, $3, $4)', {
+    type: QueryTypes.SELECT,
+    bind: [vehicle.id, JSON.stringify(entries), at, person],
+    transaction,
   });
-  const rows = [...gone.map((m) => row(m, 'settled')), ...fresh.map((m) => row(m, 'opened'))];
-  await OpenItemEntry.bulkCreate(
-    rows.map((r, i) => ({ ...r, position: entries.length + i + 1 })),
-    { transaction },
-  );
 }
