@@ -149,3 +149,20 @@ test('who reads in ounces and inches prints the card in them; the card as JSON s
   await lead.send('put', '/session/units', units).expect(200);
   written.mockRestore();
 });
+
+test('names in any script stand on card and tag, and one that cannot be printed says so', async () => {
+  const written = jest.spyOn(PDFDocument.prototype, 'text');
+  const job = await lead.bled('M 1');
+  const id = job.vehicleId;
+  await testServer.db.query(`UPDATE vehicles SET name = 'Щука 李' WHERE id = '${id}'`);
+  for (const path of [`/jobs/${job.id}/card.pdf`, `/vehicles/${id}/tag-wheel.pdf`]) {
+    written.mockClear();
+    const { pdf } = await file(path);
+    const words = written.mock.calls.map(([said]) => said).join('|');
+    expect(words).toContain('Щука');
+    expect(words).toContain('cannot be printed here');
+    expect(words).not.toContain('李');
+    expect(pdf).toMatch(/NotoSans/);
+  }
+  written.mockRestore();
+});

@@ -1,15 +1,6 @@
-import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { create as qrCode } from 'qrcode';
-
-const files = createRequire(import.meta.url);
-const FONTS = {
-  words:
-    '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
-  strong:
-    '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff',
-  numerals: '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
-} as const;
+import { FONT_FILES } from './letters';
 
 export const INK = '#000';
 export const SOFT = '#555';
@@ -31,7 +22,7 @@ export function newSheet(
     doc.on('end', () => resolve(Buffer.concat(parts)));
     doc.on('error', reject);
   });
-  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, files.resolve(file));
+  for (const [name, path] of FONT_FILES) doc.registerFont(name, path);
   return { doc, whole };
 }
 

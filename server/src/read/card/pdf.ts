@@ -3,6 +3,8 @@ import { pouredWords, type CardLine, type JobCard } from '@brook/core/job/card';
 import { inUnits, numberIn, unitIn, type UnitChoice } from '@brook/core/base/units';
 import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
 import type { CardDrawn } from './service';
+import type { Face } from './letters';
+import { Writing, type Style } from './writing';
 
 /** A4, in points (ISO 216: 210 × 297 mm). */
 const PAGE = { width: 595.28, height: 841.89 } as const;
@@ -47,12 +49,14 @@ class Paper {
   private short = false;
   private readonly moment: Intl.DateTimeFormat;
   private readonly day: Intl.DateTimeFormat;
+  private readonly writing: Writing;
 
   constructor(
     private readonly doc: PDFKit.PDFDocument,
     timeZone: string,
     private readonly units: UnitChoice,
   ) {
+    this.writing = new Writing(doc);
     const day = { day: 'numeric', month: 'short', year: 'numeric', timeZone } as const;
     this.moment = new Intl.DateTimeFormat('en-GB', { ...day, hour: '2-digit', minute: '2-digit' });
     this.day = new Intl.DateTimeFormat('en-GB', { ...day, day: undefined, month: 'long' });
@@ -68,10 +72,9 @@ class Paper {
       [outcome.by ?? '', 'words'],
     ] as const;
     let y = this.y;
-    for (const [words, font] of right) {
-      this.doc.font(font).fontSize(9).fillColor(INK);
-      this.doc.text(words, PAGE.width - EDGE - 170, y, { width: 170, align: 'right' });
-      y += 13;
+    for (const [words, face] of right) {
+      const place = { x: PAGE.width - EDGE - 170, y, width: 170, align: 'right' } as const;
+      y += Math.max(13, this.writing.write(words, { face, size: 9, color: INK }, place));
     }
     this.y += 14;
     this.y += this.write(card.title, EDGE, 18, 'strong', INK, INNER - 190) + 4;
@@ -88,18 +91,14 @@ class Paper {
     const top = this.y;
     const column = (title: string, lines: readonly CardLine[], x: number): number => {
       let y = top;
-      this.doc.font('strong').fontSize(10).fillColor(INK).text(title, x, y);
+      this.writing.write(title, { face: 'strong', size: 10, color: INK }, { x, y, width });
       y += 17;
       for (const line of lines.length > 0 ? lines : [NOTHING]) {
         const said = inUnits(line.value, this.units);
         const value = line.source === 'by feel' ? `${said} (by feel)` : said;
-        this.doc.font('words').fontSize(9);
-        const rows = this.doc.heightOfString(line.what, { width: width * 0.46 });
-        this.doc.fillColor(SOFT).text(line.what, x, y, { width: width * 0.46 });
-        this.doc.fillColor(INK);
-        const right = { width: width * 0.52, align: 'right' } as const;
-        const values = this.doc.heightOfString(value, right);
-        this.doc.text(value, x + width * 0.48, y, right);
+        const rows = this.writing.write(line.what, BODY_SOFT, { x, y, width: width * 0.46 });
+        const right = { x: x + width * 0.48, width: width * 0.52, align: 'right' } as const;
+        const values = this.writing.write(value, BODY, { y, ...right });
         y += Math.max(rows, values) + 4;
         this.line(x, y - 2, x + width);
       }
@@ -227,16 +226,19 @@ class Paper {
       let y = top;
       const x = EDGE + i * (width + GAP);
       for (const c of column) {
-        this.doc.font('words').fontSize(8.5);
         const words = `${c.passes ? '' : 'Not so: '}${c.what}${c.photo ? ' (photo)' : ''}`;
-        const height = this.doc.heightOfString(words, { width: width - 78 });
+        const height = Math.max(
+          this.writing.heightOf(words, CHECK, width - 78),
+          this.writing.heightOf(c.by, CHECK, 64),
+        );
         if (y + height > PAGE.height - FOOT - 60) {
           this.short = true;
           break;
         }
         this.tick(x, y + 1, c.passes);
-        this.doc.fillColor(INK).text(words, x + 14, y, { width: width - 78 });
-        this.doc.fillColor(SOFT).text(c.by, x + width - 64, y, { width: 64, align: 'right' });
+        this.writing.write(words, CHECK, { x: x + 14, y, width: width - 78 });
+        const by = { x: x + width - 64, y, width: 64, align: 'right' } as const;
+        this.writing.write(c.by, { ...CHECK, color: SOFT }, by);
         y += height + 3;
       }
       lowest = Math.max(lowest, y);
@@ -270,12 +272,10 @@ class Paper {
         ? `Released by ${card.outcome.by}: a named person says that it may be driven, not the app.`
         : 'Not released by this job.',
     ];
-    this.doc.font('words').fontSize(8).fillColor(SOFT);
-    this.doc.text(words.filter(Boolean).join('\n'), EDGE, y, { width: INNER - 120 });
-    this.doc.text('opens the record', PAGE.width - EDGE - 118, y + 18, {
-      width: 66,
-      align: 'right',
-    });
+    const small: Style = { face: 'words', size: 8, color: SOFT };
+    this.writing.write(words.filter(Boolean).join('\n'), small, { x: EDGE, y, width: INNER - 120 });
+    const beside = { x: PAGE.width - EDGE - 118, y: y + 18, width: 66, align: 'right' } as const;
+    this.writing.write('opens the record', small, beside);
     drawCode(this.doc, address, PAGE.width - EDGE - 46, y - 2, 46);
   }
 
@@ -287,12 +287,10 @@ class Paper {
 
   private pair(title: string, metric: string): void {
     const words = inUnits(metric, this.units);
-    this.doc.font('words').fontSize(9);
-    const height = this.doc.heightOfString(words, { width: INNER - 70 });
-    if (!this.fits(height + 5)) return;
-    this.doc.font('strong').fontSize(9).fillColor(INK).text(title, EDGE, this.y, { width: 66 });
-    this.doc.font('words').text(words, EDGE + 70, this.y, { width: INNER - 70 });
-    this.y += height + 5;
+    if (!this.fits(this.writing.heightOf(words, BODY, INNER - 70) + 5)) return;
+    const y = this.y;
+    this.writing.write(title, { ...BODY, face: 'strong' }, { x: EDGE, y, width: 66 });
+    this.y += this.writing.write(words, BODY, { x: EDGE + 70, y, width: INNER - 70 }) + 5;
   }
 
   private row(
@@ -302,16 +300,10 @@ class Paper {
   ): void {
     let x = EDGE;
     columns.forEach(({ width }, i) => {
-      this.doc
-        .font(i === 0 ? 'words' : 'numerals')
-        .fontSize(i === 0 ? 9 : 10)
-        .fillColor(color);
-      this.doc.text(cells[i]!, x, this.y, {
-        width: width * INNER - 4,
-        align: i === 0 ? 'left' : 'right',
-        lineBreak: false,
-        ellipsis: true,
-      });
+      const [face, size, align] =
+        i === 0 ? (['words', 9, 'left'] as const) : (['numerals', 10, 'right'] as const);
+      const place = { x, y: this.y, width: width * INNER - 4, align, oneLine: true };
+      this.writing.write(cells[i]!, { face, size, color }, place);
       x += width * INNER;
     });
     this.y += 14;
@@ -328,13 +320,11 @@ class Paper {
     words: string,
     x: number,
     size: number,
-    font: string,
+    face: Face,
     color: string,
     width: number,
   ): number {
-    this.doc.font(font).fontSize(size).fillColor(color);
-    this.doc.text(words, x, this.y, { width });
-    return this.doc.heightOfString(words, { width });
+    return this.writing.write(words, { face, size, color }, { x, y: this.y, width });
   }
 
   private rule(width: number): void {
@@ -350,6 +340,10 @@ class Paper {
     this.doc.lineWidth(0.5).strokeColor(HAIRLINE).moveTo(x, y).lineTo(to, y).stroke();
   }
 }
+
+const BODY: Style = { face: 'words', size: 9, color: INK };
+const BODY_SOFT: Style = { ...BODY, color: SOFT };
+const CHECK: Style = { ...BODY, size: 8.5 };
 
 const NOTHING: CardLine = { what: 'Nothing was measured', value: '', source: 'recorded' };
 

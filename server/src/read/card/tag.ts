@@ -9,7 +9,9 @@ import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';
 import { findVehicle } from '../../workshop/vehicle/findVehicle';
 import { vehicleHistoryOf } from '../../vehicle/history';
+import type { Face } from './letters';
 import { drawCode, HAIRLINE, INK, newSheet, SOFT } from './paper';
+import { Writing, type Style } from './writing';
 
 /** A6 upright, in points (ISO 216: 105 × 148 mm). */
 const PAGE = { width: 297.64, height: 419.53 } as const;
@@ -128,15 +130,15 @@ function drawn(tag: Tag, address: string): Promise<Buffer> {
     doc.restore();
   }
   let y = 70;
-  doc.font('words').fontSize(9).fillColor(SOFT).text(tag.workshop, EDGE, y, { width: INNER });
+  const writing = new Writing(doc);
+  const soft: Style = { face: 'words', size: 9, color: SOFT };
+  writing.write(tag.workshop, soft, { x: EDGE, y, width: INNER });
   y += 16;
-  const write = (words: string, font: string, size: number, gap: number) => {
-    doc.font(font).fontSize(size).fillColor(INK);
-    const height = doc.heightOfString(words, { width: INNER });
+  const write = (words: string, face: Face, size: number, gap: number) => {
+    const style = { face, size, color: INK };
     // What does not fit any more stands behind the code.
-    if (y + height > PAGE.height - 112) return;
-    doc.text(words, EDGE, y, { width: INNER });
-    y += height + gap;
+    if (y + writing.heightOf(words, style, INNER) > PAGE.height - 112) return;
+    y += writing.write(words, style, { x: EDGE, y, width: INNER }) + gap;
   };
   write(tag.head, 'strong', 32, 4);
   write(tag.name, 'strong', 12, 10);
@@ -149,8 +151,7 @@ function drawn(tag: Tag, address: string): Promise<Buffer> {
     .lineTo(EDGE + INNER, foot)
     .stroke();
   drawCode(doc, address, PAGE.width - EDGE - 76, foot + 12, 76);
-  doc.font('words').fontSize(9).fillColor(SOFT);
-  doc.text(tag.foot, EDGE, foot + 14, { width: INNER - 92 });
+  writing.write(tag.foot, soft, { x: EDGE, y: foot + 14, width: INNER - 92 });
   doc.end();
   return whole;
 }
