@@ -1,6 +1,7 @@
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { startCluster } from './setup/cluster';
+import { folderFault } from './setup/dataFolder';
 import { leaveDataFolder, takeDataFolder } from './setup/dataLock';
 import { restore } from './setup/dump';
 import { ROOT } from './setup/paths';
@@ -10,6 +11,8 @@ const USAGE = 'npm run restore -- FILE [--data DIR]';
 
 /** A backup into an empty data folder; npm start goes on from it. */
 const { file, dir } = readOptions();
+const unusable = folderFault(dir);
+if (unusable) giveUp(unusable);
 const other = takeDataFolder(dir, 'a restore');
 if (other)
   giveUp(`This data is in use by ${other}; stop it first or give another folder with --data.`);

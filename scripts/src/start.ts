@@ -5,6 +5,7 @@ import { join, resolve } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { parseArgs } from 'node:util';
 import { secretFile, startCluster, type Cluster } from './setup/cluster';
+import { folderFault } from './setup/dataFolder';
 import { leaveDataFolder, takeDataFolder } from './setup/dataLock';
 import { Supervisor } from './setup/supervisor';
 import { ROOT } from './setup/paths';
@@ -20,6 +21,8 @@ const dataDir = resolve(ROOT, options.data);
 const scheme = options.cert ? 'https' : 'http';
 const address = `${scheme}://${options.host === '0.0.0.0' ? 'localhost' : options.host}:${options.port}`;
 
+const unusable = folderFault(dataDir);
+if (unusable) giveUp(unusable);
 const other = takeDataFolder(dataDir, address);
 if (other)
   giveUp(

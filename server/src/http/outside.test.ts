@@ -5,6 +5,7 @@ import { connect as connectTcp } from 'node:net';
 import request from 'supertest';
 import { gzipSync } from 'node:zlib';
 import { refuseConnection } from './problems/clientError';
+import { problemOf } from './problems/fromOutside';
 import { TestServer, type Caller } from '../testing';
 
 let testServer: TestServer;
@@ -205,4 +206,21 @@ test('what is no HTTP, or has a head beyond all measure, is answered in our word
   } finally {
     server.close();
   }
+});
+
+test.each([
+  // PostgreSQL documentation, appendix "Error Codes".
+  ['disk full', { original: { code: '53100' } }, /disk .* full/],
+  ['may only read', { cause: { code: '25006' } }, /disk .* only be read/],
+  ['a file that cannot be written', { code: '58030' }, /disk/],
+  ['too many connections', { original: { code: '53300' } }, /not there just now/],
+])('%s: nothing was saved, in one sentence', (_, error, words) => {
+  expect(problemOf(error)).toMatchObject({
+    kind: 'unavailable',
+    message: expect.stringMatching(words),
+  });
+});
+
+test('what is our own fault is no refusal of anybody’s', () => {
+  expect(problemOf({ original: { code: '42601' } })).toBeNull();
 });

@@ -42,6 +42,11 @@ export function problemOf(error: unknown): ProblemError | null {
       'unavailable',
       'The database is not there just now. Nothing was saved; it is tried again.',
     );
+  if (isDiskFull(error))
+    return new ProblemError(
+      'unavailable',
+      'The disk of the workshop’s server is full or can only be read. Nothing was saved; make room there, then it is tried again.',
+    );
   const { type, status, limit } = error as { type?: unknown; status?: unknown; limit?: unknown };
   const read = typeof type === 'string' ? BY_TYPE[type] : undefined;
   if (read) return read(Number(limit ?? 0));
@@ -54,25 +59,39 @@ export function problemOf(error: unknown): ProblemError | null {
 /** Classes 08 and 57P of SQLSTATE: no connection, and a server that shuts down or is not up yet; 53300 is full, 40 gave way to another. */
 const AWAY = /^(08...|57P0[1-3]|53300|40001|40P01|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
 
+/** Disk full, a transaction or cluster that may only read, and a file that cannot be written (PostgreSQL, "Error Codes"). */
+const FULL = /^(53100|25006|58030)$/;
+
 /** Whether an error only says that the database cannot be reached at this moment. */
-export function isDatabaseAway(error: unknown): boolean {
-  for (let e = error, depth = 0; e && depth < 5; depth++) {
-    const { code, name, message, original, cause } = e as {
-      code?: unknown;
-      name?: unknown;
-      message?: unknown;
-      original?: unknown;
-      cause?: unknown;
-    };
-    if (typeof code === 'string' && AWAY.test(code)) return true;
-    if (/^SequelizeConnection|^ConnectionAcquireTimeout/.test(String(name))) return true;
-    if (
+export const isDatabaseAway = (error: unknown): boolean =>
+  within(error).some(
+    ({ code, name, message }) =>
+      (typeof code === 'string' && AWAY.test(code)) ||
+      /^SequelizeConnection|^ConnectionAcquireTimeout/.test(String(name)) ||
       /^Connection terminated|timeout exceeded when trying to connect|not queryable/.test(
         String(message),
-      )
-    )
-      return true;
-    e = original ?? cause;
+      ),
+  );
+
+/** Whether an error says that nothing more can be written on the disk. */
+const isDiskFull = (error: unknown): boolean =>
+  within(error).some(({ code }) => typeof code === 'string' && FULL.test(code));
+
+interface Said {
+  readonly code?: unknown;
+  readonly name?: unknown;
+  readonly message?: unknown;
+  readonly original?: unknown;
+  readonly cause?: unknown;
+}
+
+/** An error and what brought it about. */
+function within(error: unknown): Said[] {
+  const said: Said[] = [];
+  let e = error as Said | undefined;
+  while (e && said.length < 5) {
+    said.push(e);
+    e = (e.original ?? e.cause) as Said | undefined;
   }
-  return false;
+  return said;
 }
