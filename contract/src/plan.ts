@@ -108,6 +108,8 @@ export const workDone = z.strictObject({
       airAt: z.array(elementId).max(40).readonly(),
       oldAt: z.array(elementId).max(40).readonly(),
       modulatorIds: z.array(elementId).max(8).readonly(),
+      rubberAt: z.array(elementId).max(8).readonly().optional(),
+      strippedAt: z.array(elementId).max(8).readonly().optional(),
     })
     .optional()
     .describe('What earlier jobs left; on a job the server puts it in'),

@@ -6,7 +6,9 @@ import {
   BENCH_SIGNS,
   BITE_MM,
   DROP_MM,
+  RENEWED,
   TOOL_WITNESSES,
+  WATER_SEEN,
   type StageEvent,
 } from '@brook/core/bleed/stages';
 import { z } from 'zod';
@@ -115,6 +117,18 @@ const toolStep = z.strictObject({
   why: line('Why it stopped', 1, 120).nullable(),
 });
 
+const rubberRenewed = z.strictObject({
+  kind: z.literal('rubber renewed'),
+  stageId,
+  part: line('Part with rubber', 1, 120),
+  how: oneOf('What was done with it', RENEWED),
+});
+const waterTested = z.strictObject({
+  kind: z.literal('water tested'),
+  stageId,
+  seen: oneOf('What was seen in the glass', WATER_SEEN),
+});
+
 /** What is said in the stages that open no bleeder, one schema a kind. */
 export const stageEvents = [
   stageDone,
@@ -129,6 +143,8 @@ export const stageEvents = [
   benchEnded,
   levelDropped,
   pumpedUp,
+  rubberRenewed,
+  waterTested,
 ] as const;
 
 // Every schema is of an event that core knows.

@@ -63,6 +63,10 @@ export interface OwedWork {
   readonly oldAt: readonly string[];
   /** Modulators that may hold air beyond the reach of a stroke. */
   readonly modulatorIds: readonly string[];
+  /** Chambers of bowls behind which all rubber is to be renewed, after a wrong product. */
+  readonly rubberAt?: readonly string[];
+  /** Of those, where it is renewed in this run already, and the test behind the flush is still to come. */
+  readonly strippedAt?: readonly string[];
 }
 
 /** What goes along with the main purpose. */

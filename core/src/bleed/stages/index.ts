@@ -27,6 +27,8 @@ export {
 export type { Material } from './material';
 export { sizesBrought, type PartCompared } from './rightPart';
 export type { SlaveTested } from './slaveTest';
+export { RENEWED, rubberLeft, type Renewed, type RubberRenewed } from './strip';
+export { isCleanInWater, WATER_SEEN, type WaterSeen, type WaterTested } from './waterTest';
 export {
   BENCH_GRADES,
   BENCH_SIGNS,

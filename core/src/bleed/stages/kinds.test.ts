@@ -44,6 +44,7 @@ const made = (draft: OwnDraft, plan: Plan = opened) =>
 
 const BENCH = { kind: 'bench', masterId: 'master', compulsory: true, set: false } as const;
 const DRAFTS: { readonly [K in OwnDraft['kind']]: Extract<OwnDraft, { kind: K }> } = {
+  strip: { kind: 'strip', reservoirIds: ['reservoir'] },
   'right part': { kind: 'right part', partId: 'left-front-caliper' },
   bench: BENCH,
   'join lines': { kind: 'join lines', masterId: 'master' },
@@ -53,6 +54,7 @@ const DRAFTS: { readonly [K in OwnDraft['kind']]: Extract<OwnDraft, { kind: K }>
   'tool cycle': { kind: 'tool cycle', atHand: true },
   'slave test': { kind: 'slave test', slaveId: 'slave', way: 'take-up', limitMm: null },
   'tie back': { kind: 'tie back' },
+  'water test': { kind: 'water test', reservoirIds: ['reservoir'] },
 };
 const dry = (layout: Layout): WorkDone => ({
   ...routineFlush(allMasters(layout)),
@@ -68,6 +70,8 @@ describe('what each kind is', () => {
       'right part',
       { skip: true, when: 'before drawing', opens: false, tap: /compared and its pieces counted/ },
     ],
+    ['strip', { skip: false, when: 'before drawing', opens: true, tap: /part by part/ }],
+    ['water test', { skip: false, when: 'in the chain', opens: false, tap: /what was seen/ }],
     ['bench', { skip: false, when: 'before filling', opens: false, tap: null }],
     ['join lines', { skip: false, when: 'before filling', opens: true, tap: null }],
     ['centre the valve', { skip: false, when: 'in the chain', opens: false, tap: null }],

@@ -10,6 +10,7 @@ import type { OwnStageKind, SayingRule, StageKind, StageWhen, StageWords } from 
 import type { Material } from './material';
 import { rightPart } from './rightPart';
 import { slaveTest } from './slaveTest';
+import { strip } from './strip';
 import type { Timed, StageHalt, StageInput, StagePlan, StagePreferences } from './base';
 import {
   UNTOUCHED,
@@ -23,9 +24,11 @@ import {
 } from './stage';
 import { tieBack } from './tieBack';
 import { toolCycle } from './toolCycle';
+import { waterTest } from './waterTest';
 
 /** Every kind that opens no bleeder. A kind that is drafted and not listed here does not compile. */
 const OWN = {
+  strip,
   'right part': rightPart,
   bench,
   'join lines': joinLines,
@@ -35,10 +38,12 @@ const OWN = {
   'tool cycle': toolCycle,
   'slave test': slaveTest,
   'tie back': tieBack,
+  'water test': waterTest,
 } satisfies { readonly [K in OwnDraft['kind']]: { readonly kind: K } };
 
 /** In which order the stages of a job are drafted [C]. */
 const CHAIN: readonly { readonly drafts: (input: StageInput) => readonly StageDraft[] }[] = [
+  strip,
   rightPart,
   bench,
   joinLines,
@@ -46,6 +51,7 @@ const CHAIN: readonly { readonly drafts: (input: StageInput) => readonly StageDr
   injection,
   bleed,
   toolCycle,
+  waterTest,
   slaveTest,
   tieBack,
 ];

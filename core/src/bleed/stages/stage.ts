@@ -8,11 +8,14 @@ import type { InjectionDraft, InjectionEvent, InjectionStage } from './injection
 import type { JoinLinesDraft, JoinLinesStage } from './joinLines';
 import type { PartCompared, RightPartDraft, RightPartStage } from './rightPart';
 import type { SlaveTestDraft, SlaveTested, SlaveTestStage } from './slaveTest';
+import type { RubberRenewed, StripDraft, StripStage } from './strip';
 import type { BiteMeasured, TieBackDraft, TieBackStage } from './tieBack';
 import type { ToolChecked, ToolCycleDraft, ToolCycleStage, ToolStepped } from './toolCycle';
+import type { WaterTestDraft, WaterTestStage, WaterTested } from './waterTest';
 
 /** A stage that opens no bleeder, before its figures are known. */
 export type OwnDraft =
+  | StripDraft
   | RightPartDraft
   | BenchDraft
   | JoinLinesDraft
@@ -21,13 +24,15 @@ export type OwnDraft =
   | HoldPointDraft
   | ToolCycleDraft
   | SlaveTestDraft
-  | TieBackDraft;
+  | TieBackDraft
+  | WaterTestDraft;
 
 /** One stage of a plan, before its visits are priced. */
 export type StageDraft = OwnDraft | BleedDraft;
 
 /** A stage that opens no bleeder. */
 export type OwnStage =
+  | StripStage
   | RightPartStage
   | BenchStage
   | JoinLinesStage
@@ -36,7 +41,8 @@ export type OwnStage =
   | HoldPointStage
   | ToolCycleStage
   | SlaveTestStage
-  | TieBackStage;
+  | TieBackStage
+  | WaterTestStage;
 
 /** One stage of the plan. */
 export type PlanStage = BleedStage | OwnStage;
@@ -48,6 +54,8 @@ export type StageTap =
 
 /** What is said in a stage that is through by what is said there, not by a tap. */
 export type StageSaying =
+  | RubberRenewed
+  | WaterTested
   | PartCompared
   | SlaveTested
   | ToolChecked

@@ -16,7 +16,7 @@ import {
   type PreparationStep,
 } from '../../bleed/plan';
 import type { Method } from '../../hydraulics/flow';
-import { type WorkDone } from '../../bleed/scope';
+import { type OwedWork, type WorkDone } from '../../bleed/scope';
 import { draftOf, isStageThrough, type PlanOpening, type StageDraft } from '../../bleed/stages';
 import { reservoirsRunDry } from './dry';
 import type { Onward } from '../events';
@@ -45,7 +45,7 @@ export function planOnward(
     case 'plan anew': {
       // What was done to the vehicle is as it was; only what it takes is not.
       if (halt.reason === 'other size') return restBy(state, planId, leftShut);
-      const work = workAfter(state, halt);
+      const work = rubberRenewed(state, workAfter(state, halt));
       return anew(
         state,
         planId,
@@ -160,10 +160,37 @@ function workAfter(state: RunState, { eventId, reason, openingId, masterId }: Ha
   }
 }
 
+/** What of the strip is owed still, whatever else is planned anew. */
+const rubberOf = (owed: WorkDone['owed']): Pick<OwedWork, 'rubberAt' | 'strippedAt'> => ({
+  ...(owed?.rubberAt ? { rubberAt: owed.rubberAt } : {}),
+  ...(owed?.strippedAt ? { strippedAt: owed.strippedAt } : {}),
+});
+
+/** Where all rubber was renewed in this run, only the test behind the flush is still to come. */
+function rubberRenewed({ plan, past, stages }: RunState, work: WorkDone): WorkDone {
+  const { owed } = work;
+  if (!owed?.rubberAt) return work;
+  const done = [...past, { plan, stages }].flatMap((leg) =>
+    leg.plan.stages.flatMap((s) =>
+      s.kind === 'strip' && isStageThrough(leg.plan, s, leg.stages[s.id]) ? s.reservoirIds : [],
+    ),
+  );
+  const { rubberAt, ...others } = owed;
+  const still = rubberAt.filter((id) => !done.includes(id));
+  return {
+    ...work,
+    owed: {
+      ...others,
+      ...(still.length > 0 ? { rubberAt: still } : {}),
+      strippedAt: [...new Set([...(owed.strippedAt ?? []), ...done])],
+    },
+  };
+}
+
 /** Of what was done, only what belongs to one master: the rest was bled and proved. */
 function onlyOf(
   layout: Layout,
-  { parts, master }: WorkDone,
+  { parts, master, owed }: WorkDone,
   { id, chambers }: Master,
 ): Pick<WorkDone, 'parts' | 'master' | 'lowest' | 'owed'> {
   const circuit = new Set(chambers.flatMap((c) => [...circuitOf(layout, c)]));
@@ -172,7 +199,7 @@ function onlyOf(
     parts: parts.filter((p) => circuit.has(p.partId)).map((p) => ({ ...p, keptFull: true })),
     master: master?.masterId === id ? master : null,
     lowest: [],
-    owed: { airAt: [], oldAt: [], modulatorIds: [] },
+    owed: { airAt: [], oldAt: [], modulatorIds: [], ...rubberOf(owed) },
   };
 }
 

@@ -1,5 +1,6 @@
 import { chambersOf, paths, type Layout, type Master, circuitOf } from '../../vehicle/circuit';
 import { passes, type JobState } from '../../job/log';
+import { isBadAnswer } from '../../job/events';
 import { plansOf } from '../../job/run';
 import { complains, findScope, type WorkDone } from '../../bleed/scope';
 import { openedAt } from './openedByHand';
@@ -53,12 +54,21 @@ export function controlsConcerned(
         ? [...openedBySaying(layout, job.said.work), ...broughtFor(job.said.work)]
         : []),
     ...partsInHand(job).flatMap((id) => mastersAt(layout, id).map((m) => m.id)),
-    // What was found wrong at a control that nobody asked about is proved too.
+    // What was found wrong at a control that nobody asked about is proved too, said or measured.
     ...job.proof.answers.flatMap((a) => (a.masterId !== null && !passes(a) ? [a.masterId] : [])),
+    ...foundWrong(job),
     ...openedAt(job).flatMap((e) => mastersAt(layout, e.elementId).map((m) => m.id)),
     ...before.filter(holds).flatMap((m) => mastersAt(layout, m.where).map((x) => x.id)),
   ]);
   return layout.masters.filter((m) => ids.has(m.id));
+}
+
+/** Controls at which something was measured or said that does not pass, and was not taken back. */
+function foundWrong({ log, undone, run }: JobState): string[] {
+  const plans = run ? plansOf(run) : [];
+  return log.flatMap((e) =>
+    !undone.has(e.id) && 'masterId' in e && e.masterId && isBadAnswer(e, plans) ? [e.masterId] : [],
+  );
 }
 
 const masterOf = (layout: Layout, chamberId: string): string =>

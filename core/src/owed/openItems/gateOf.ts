@@ -7,7 +7,7 @@ import { paperOf } from './paper';
 import { jobFacts, leftOpen } from './jobSays';
 import type { JobAbout } from './writer';
 import { holds, type OpenItem } from './openItem';
-import { settles } from './vehicle';
+import { joined, settles } from './vehicle';
 import { groupOpenItems, type OpenItemGroup } from './words';
 
 /**
@@ -31,10 +31,12 @@ export function gateOf(
     proof: proofOf(job),
     controls: controlsConcerned(job, layout, before),
     mayStayShut: mayStayShut(run),
-    openItems: groupOpenItems([
-      ...notSettled(job, about, before, layout),
-      ...leftOpen(job, about, before, true).filter(holds),
-    ]).map((g) => ({
+    openItems: groupOpenItems(
+      joined(
+        notSettled(job, about, before, layout),
+        leftOpen(job, about, before, true).filter(holds),
+      ),
+    ).map((g) => ({
       what: g.title,
       clearsWhen: g.clearsWhen,
     })),

@@ -10,6 +10,7 @@ import { controlsConcerned, partsInHand } from './controlsConcerned';
 import type { OpenItem } from './openItem';
 import { foundAtIntake, isMended } from './foundAtIntake';
 import { notBledSince, openedAt, openedByHand } from './openedByHand';
+import { strippedIn } from './stripped';
 import { leftByFeel, shutAbove, tightenedRight } from './tightness';
 import { cycled, toolCycle } from './toolOwed';
 import { failedAnswers, halts, leftShut, stopVerdict, wrongInside } from './wentWrong';
@@ -29,6 +30,8 @@ export interface JobFacts {
   readonly renewed: readonly string[];
   /** Modulators that were cycled by the tool and bled after it. */
   readonly cycled: readonly string[];
+  /** Chambers of bowls behind which all rubber was renewed, flushed and tested, each with the place up to which whoever renewed it had heard. */
+  readonly stripped: Readonly<Record<string, number>>;
   /** Open items of earlier jobs that were mended. */
   readonly mended: readonly string[];
   /** What it leaves tightened to a torque; left out by jobs of before. */
@@ -79,6 +82,7 @@ export function jobFacts(given: JobState, about: JobAbout, before: readonly Open
     ),
     renewed: done.filter((d) => d.renewed).map((d) => d.bleederId),
     cycled: run && cycled(run) ? modulatorsOf(layout) : [],
+    stripped: strippedIn(job, layout),
     mended: inEffect(job).flatMap((e) =>
       (e.kind === 'mended' || e.kind === 'back on') && e.openItemId ? [e.openItemId] : [],
     ),
@@ -151,7 +155,7 @@ export function leftOpen(
   released: boolean,
 ): readonly OpenItem[] {
   const layout = job.run?.plan.layout ?? about.layout;
-  const out = new Writer(about, layout, before, job.log);
+  const out = new Writer(about, layout, job.log);
   const work = job.run?.plan.work ?? job.said?.work ?? null;
   if (!released) {
     if (work) complaint(out, job, work);

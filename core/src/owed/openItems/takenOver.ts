@@ -2,17 +2,25 @@ import { paths, type Layout } from '../../vehicle/circuit';
 import { renewsToo, type OwedWork, type WorkDone } from '../../bleed/scope';
 import { settledBy } from '../../job/events';
 import { holds, type OpenItem } from './openItem';
+import { reachedFrom } from './stripped';
 import { behindNode, fedThrough } from './vehicle';
 
 /** Kinds that are settled by what the fluid looks like at a bleeder, and those by bleeding it. */
 const OLD = settledBy('colour');
 const AIR = settledBy('shut').filter((kind) => !OLD.includes(kind));
+/** Kinds that are settled by new rubber alone. */
+const RUBBER = settledBy('stripped elsewhere');
 
 /** What of a vehicle's open items the next plan must open. */
 export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWork {
   const at = (of: readonly OpenItem['kind'][]) => [
     ...new Set(openItems.flatMap((m) => (of.includes(m.kind) ? bleedersOf(m, layout) : []))),
   ];
+  const rubberAt = layout.reservoirs.flatMap((r) =>
+    openItems.some((m) => RUBBER.includes(m.kind) && reachedFrom(layout, m).includes(r.id))
+      ? [r.id]
+      : [],
+  );
   return {
     airAt: at(AIR),
     oldAt: at(OLD),
@@ -21,6 +29,7 @@ export function owedWork(layout: Layout, openItems: readonly OpenItem[]): OwedWo
         openItems.flatMap((m) => (m.kind === 'tool cycle owed' && m.where ? [m.where] : [])),
       ),
     ],
+    ...(rubberAt.length > 0 ? { rubberAt } : {}),
   };
 }
 
@@ -33,7 +42,7 @@ export function owesBleed(layout: Layout, openItems: readonly OpenItem[]): boole
 /** Whether a look and a proof settle something here: a mark, a mended leak; not where it owes a bleed, a flush or new rubber. */
 export function lookSettles(openItems: readonly Pick<OpenItem, 'kind' | 'weight'>[]): boolean {
   const held = openItems.filter(holds).map((m) => m.kind);
-  const more = [...AIR, ...OLD, 'tool cycle owed', ...settledBy('stripped elsewhere')];
+  const more = [...AIR, ...OLD, 'tool cycle owed', ...RUBBER];
   return held.length > 0 && !held.some((kind) => more.includes(kind));
 }
 
@@ -76,7 +85,32 @@ export function workTakenOver(
   );
   const oldAt = leaveOldFluid ? [] : owed.oldAt;
   const all = { ...owed, oldAt: takesFlush ? [...new Set([...oldAt, ...inHand])] : oldAt };
+  if (owed.rubberAt) return stripped(layout, said, all);
   return all.airAt.length + all.oldAt.length + all.modulatorIds.length === 0
     ? said
     : { ...said, owed: all };
+}
+
+/**
+ * What is stripped for new rubber comes together dry, whatever was said of the
+ * work; what is in hand besides and was not reached is bled or renewed as was said.
+ */
+function stripped(layout: Layout, work: WorkDone, owed: OwedWork): WorkDone {
+  const at = owed.rubberAt ?? [];
+  const reached = layout.masters.filter((m) => m.chambers.some((c) => at.includes(c.fedBy)));
+  const beside = paths(layout).flatMap((p) =>
+    work.masterIds.includes(p.master.id) && !reached.includes(p.master) ? [p.bleeder.id] : [],
+  );
+  const opens = work.purpose === 'soft pedal' || work.purpose === 'new or dry';
+  const renews = work.purpose === 'routine flush';
+  return {
+    ...work,
+    purpose: 'new or dry',
+    masterIds: reached.map((m) => m.id),
+    owed: {
+      ...owed,
+      airAt: [...new Set([...owed.airAt, ...(opens ? beside : [])])],
+      oldAt: [...new Set([...owed.oldAt, ...(renews ? beside : [])])],
+    },
+  };
 }

@@ -1,7 +1,17 @@
 import type { LooseEvent } from '../../testing';
 import type { Plan } from '../../bleed/plan';
 import { driveInForce } from '../../job/log';
-import { badNews, CAR, flush, openingAt, proof, run, used, Yard } from '../../testing/yard';
+import {
+  badNews,
+  CAR,
+  FERRY_VAN,
+  flush,
+  openingAt,
+  proof,
+  run,
+  used,
+  Yard,
+} from '../../testing/yard';
 
 // A vehicle that is bled, proved and sent on its slow drive; what is said then.
 const sent = (...said: readonly ((p: Plan) => LooseEvent)[]) => {
@@ -115,4 +125,36 @@ test('of two readings that did not know of each other the worse counts', () => {
   expect(last(sank(9), sank(1))).toBe(1);
   expect(last(sank(9, { deviceId: 'other' }), sank(1, { ...asleep, heard: length }))).toBe(9);
   expect(last(sank(1, { deviceId: 'other' }), sank(9, { ...asleep, heard: length }))).toBe(9);
+});
+
+describe('what is found at a control that the job was not about', () => {
+  /** The clutch alone was bled; somebody tries the brake pedal besides. */
+  const clutch = FERRY_VAN.masters.find((m) => m.system === 'clutch')!;
+  const brake = FERRY_VAN.masters.find((m) => m.system === 'brakes')!;
+  const tried = (...said: object[]) => {
+    const yard = new Yard(FERRY_VAN);
+    const job = yard.take({ ...flush(FERRY_VAN), masterIds: [clutch.id] }, (p) => [
+      ...(run(p) as LooseEvent[]),
+      used,
+      ...(proof(p, [clutch.id]) as LooseEvent[]),
+      ...(said as LooseEvent[]),
+    ]);
+    return yard.gate(job);
+  };
+  const sank = (mm: number) => ({
+    kind: 'sink watched',
+    masterId: brake.id,
+    when: 'after',
+    mm,
+    seconds: 30,
+  });
+
+  test('a good figure asks nothing, a bad one holds, measured as well as said', () => {
+    expect(tried().verdict).toBe('test drive');
+    expect(tried(sank(0)).verdict).toBe('test drive');
+    expect(tried(sank(60)).verdict).toBe('shut');
+    expect(tried({ kind: 'pedal judged', masterId: brake.id, result: 'sinks' }).verdict).toBe(
+      'shut',
+    );
+  });
 });

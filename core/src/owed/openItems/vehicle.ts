@@ -7,6 +7,7 @@ import { WHOLE_VEHICLE, type JobFacts, type JobSays } from './jobSays';
 import { placeOf } from './writer';
 import { mastersAt } from './controlsConcerned';
 import { holds, type OpenItem } from './openItem';
+import { reachedFrom } from './stripped';
 import { groupOpenItems } from './words';
 
 /** What is known of a vehicle: its jobs in the order in which they were taken in, and its own log. */
@@ -21,8 +22,10 @@ export function openItems({ layout, jobs, log }: VehicleFacts): OpenItem[] {
   const own = saidOutside(layout, log);
   const open = jobs.reduce<readonly OpenItem[]>(
     (before, job) => [
-      ...before.filter((m) => !settles(job, m, layout)),
-      ...(job.moved ? job.open.flatMap(own.leftBehind) : job.open),
+      ...joined(
+        before.filter((m) => !settles(job, m, layout) && !own.settled(m)),
+        job.moved ? job.open.flatMap(own.leftBehind) : job.open,
+      ),
       ...job.afterClose,
     ],
     [],
@@ -31,6 +34,24 @@ export function openItems({ layout, jobs, log }: VehicleFacts): OpenItem[] {
     ...open.filter((m) => !own.settled(m)),
     ...own.open.filter((m) => !jobs.some((j) => settles(j, m, layout))),
   ].sort((a, b) => positionOf(a) - positionOf(b));
+}
+
+/**
+ * What is open still and what comes to it. What an earlier job left is said once,
+ * by that job, and is over only for who knows of the later cause as well.
+ */
+export function joined(open: readonly OpenItem[], more: readonly OpenItem[]): OpenItem[] {
+  const again = (m: OpenItem) =>
+    m.where === null ? undefined : open.find((o) => o.kind === m.kind && o.where === m.where);
+  return [
+    ...open.map((o) => {
+      const m = more.find((x) => again(x) === o);
+      if (!m) return o;
+      const graver = holds(m) && !holds(o) ? { weight: m.weight, because: m.because } : {};
+      return { ...o, ...graver, ...(positionOf(m) > positionOf(o) ? { order: m.order } : {}) };
+    }),
+    ...more.filter((m) => !again(m)),
+  ];
 }
 
 /** What is said of a vehicle outside any job: what it leaves open, and what of its jobs' it settles. */
@@ -125,7 +146,12 @@ export function settles(job: JobFacts, m: OpenItem, layout: Layout): boolean {
     case 'wrong fluid':
     case 'product not known':
       // Only by all rubber renewed: a later look that says clean is not the end of it.
-      return false;
+      return (
+        proves &&
+        reachedFrom(layout, m).every(
+          (r) => r in job.stripped && (tookOver(job, m) || job.stripped[r]! >= positionOf(m)),
+        )
+      );
     case 'wrong grade':
       return fedThrough(layout, m.where).every((id) => job.renewed.includes(id) && bled([id]));
     case 'old fluid':

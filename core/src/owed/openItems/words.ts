@@ -60,7 +60,7 @@ const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly clea
       what: (place) =>
         place === 'vehicle' ? 'Wrong fluid inside' : `Wrong fluid inside, ${lowerFirst(place)}`,
       clearsWhen: () =>
-        'Clears when every rubber part that it may have reached is renewed and flushed after it: by the paper of a named workshop.',
+        'Clears with a job that renews every rubber part that it may have reached, part by part, flushes it and tests what comes out; or by the paper of a named workshop that did.',
     },
     'wrong grade': {
       what: (place) =>
@@ -73,7 +73,7 @@ const WORDS: Readonly<Record<OpenItemKind, { readonly what: Words; readonly clea
           ? 'Nobody knows what was poured in'
           : `Nobody knows what was poured in, ${lowerFirst(place)}`,
       clearsWhen: () =>
-        'Clears when every rubber part is renewed and flushed, as after a wrong fluid: by the paper of a named workshop.',
+        'Clears with a job that renews every rubber part, as after a wrong fluid, flushes it and tests what comes out; or by the paper of a named workshop that did.',
     },
     'drive failed': {
       what: () => 'The test drive failed',

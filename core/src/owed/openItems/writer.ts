@@ -23,7 +23,6 @@ export class Writer {
   constructor(
     private readonly about: JobAbout,
     private readonly layout: Layout,
-    private readonly before: readonly OpenItem[],
     private readonly log: readonly Logged<JobEvent>[],
   ) {}
 
@@ -41,8 +40,6 @@ export class Writer {
     /** What it is called, where the layout does not know it. */
     called: string | null = null,
   ): void {
-    // What an earlier job left is said once, by that job.
-    if (this.before.some((m) => m.kind === kind && m.where === where && where !== null)) return;
     const id = this.idOf(kind, where);
     if (this.openItems.some((m) => m.id === id)) return;
     this.openItems.push({

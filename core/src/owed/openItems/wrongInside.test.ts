@@ -100,7 +100,8 @@ test('taken back in the same press it never went in; taken back later it is stil
 
 test('c: no later job that looks and says clean settles it, only all rubber renewed by a paper that came after', () => {
   const { yard } = withIn(pour(MINERAL));
-  yard.take(flush(CAR), released(CAR));
+  // Bled clean, seen clean, driven and released; the rubber is as it was.
+  yard.take(flush(CAR), (p) => released(CAR)(p).filter((e) => e.kind !== 'rubber renewed'));
   expect(yard.kinds()).toContain(`wrong fluid ${RESERVOIR}`);
   expect(yard.drive).toBe('do not drive');
   const paper = { kind: 'stripped elsewhere', workshop: 'Harbour garage', paper: 'H 12' };
@@ -115,6 +116,17 @@ test('c: no later job that looks and says clean settles it, only all rubber rene
     0,
   );
   expect(cycle.kinds()).toContain(`wrong fluid ${RESERVOIR}`);
+});
+
+test('what is poured again in the job that puts the first right holds anew', () => {
+  const { yard } = withIn(pour(TOO_LOW));
+  yard.take(flush(CAR), (p) => {
+    const said = released(CAR)(p);
+    const at = said.findIndex((e) => e.kind === 'fluid used');
+    return [...said.slice(0, at), pour(TOO_LOW, { id: 'again' }), ...said.slice(at)];
+  });
+  expect(yard.kinds()).toContain(`wrong grade ${RESERVOIR}`);
+  expect(yard.drive).toBe('do not drive');
 });
 
 test('a grade that is too low is flushed out of every bleeder that it reached, by the next job', () => {

@@ -3,6 +3,7 @@ import { addToJob, jobEventFault, NEW_JOB, type JobState } from '../../job/log';
 import { plansOf } from '../../job/run';
 import { planBleed, type Plan } from '../../bleed/plan';
 import type { WorkDone } from '../../bleed/scope';
+import { usualSaying } from '../../bleed/stages';
 import type { Layout } from '../../vehicle/circuit';
 import {
   doneAfterClose,
@@ -17,8 +18,9 @@ import {
   type OpenItem,
   type VehicleFacts,
 } from '../../owed/openItems';
-import { EVERYTHING, requestOf } from '..';
-import { CAR, flush, MOTORCYCLE, proof, run, used } from '../yard';
+import { DECISIONS } from '../../job/events';
+import { afterWork, cappedPart, carefulMaster, EVERYTHING, requestOf } from '..';
+import { CAR, FERRY_VAN, flush, MOTORCYCLE, proof, run, used } from '../yard';
 import { objections, objectionsToDrive, type Case, type Seen } from './witness';
 
 /** What is drawn: a number from 0 up to 1, the same each time for a seed. */
@@ -261,7 +263,16 @@ function anything(world: World, job: Job): Said {
   const masterId = pick(layout.masters).id;
   const reservoirId = pick(layout.reservoirs).id;
   const stageId = plan && plan.stages.length > 0 ? pick(plan.stages).id : 's';
-  const said: readonly Said[] = [
+  const said = (kind: string): string[] =>
+    world.order.filter((s) => s.job === job.number && s.event.kind === kind).map((s) => s.event.id);
+  // What follows from something that was said before is rare, and so drawn more often.
+  const follows: readonly Said[] = [
+    ...said('came off').map((eventId) => ({ kind: 'back on', eventId, openItemId: null })),
+    ...said('clock started').map((eventId) => ({ kind: 'clock ended', eventId })),
+    ...said('halted').map((haltId) => ({ kind: 'decided', haltId, decision: pick(DECISIONS) })),
+  ];
+  if (follows.length > 0 && draw() < 0.25) return pick(follows);
+  const may: readonly Said[] = [
     {
       kind: 'pedal judged',
       masterId,
@@ -329,15 +340,26 @@ function anything(world: World, job: Job): Said {
       ]),
       elementId: place,
     },
+    ...stageSayings(job, draw),
+    ...layout.masters
+      .filter((m) => m.system === 'clutch')
+      .flatMap(({ id }) => [
+        { kind: 'take-up judged', masterId: id, takeUp: pick(['near the start', 'near the end']) },
+        {
+          kind: 'take-up read',
+          masterId: id,
+          restMm: 180,
+          takeUpMm: 90,
+          pumpedMm: null,
+          playMm: null,
+        },
+        { kind: 'clutch needs', masterId: id, slaveTravelMm: 12, window: null, pitchMm: null },
+      ]),
     {
-      kind: 'back on',
-      eventId: pick(
-        world.order
-          .filter((s) => s.event.kind === 'came off')
-          .map((s) => s.event.id)
-          .concat('none'),
-      ),
-      openItemId: null,
+      kind: 'size found',
+      elementId: pick(layout.masters).chambers[0]!.id,
+      size: 'boreMm',
+      value: 22,
     },
     { kind: 'taken off', elementId: pick(layout.nodes).id },
     {
@@ -357,7 +379,6 @@ function anything(world: World, job: Job): Said {
     { kind: 'note', text: 'Dusty' },
     { kind: 'media note', medium: 'photo', elementId: null },
     { kind: 'clock started', clock: 'penetrant', minutes: 15, elementId: null },
-    { kind: 'clock ended', eventId: 'none' },
     { kind: 'counting', way: 'tap' },
     { kind: 'jar set', jarMl: 3 },
     { kind: 'jar read', openingId, jarMl: 40 },
@@ -372,7 +393,20 @@ function anything(world: World, job: Job): Said {
     { kind: 'undone', eventId: pick(ofJob(world, job)) },
     { kind: 'undone', eventId: pick(ofJob(world, job).slice(-1)) },
   ];
-  return pick(said);
+  return pick(may);
+}
+
+/** What may be said in the stages of a job's plan that open no bleeder: what is called for, and what goes wrong there. */
+function stageSayings({ state }: Job, draw: Draw): Said[] {
+  const { run } = state;
+  if (!run) return [];
+  return run.plan.stages.flatMap((stage): Said[] => {
+    if (stage.kind === 'bleed') return [];
+    const usual = usualSaying(run.plan, stage, run.stages[stage.id]) as unknown as Said;
+    if (stage.kind === 'water test')
+      return [{ ...usual, seen: draw() < 0.5 ? 'drops or a film' : 'mixes' }];
+    return [usual];
+  });
 }
 
 const ofJob = (world: World, job: Job): string[] =>
@@ -508,7 +542,9 @@ function prove(world: World, job: Job, plan: Plan, noise: () => void): boolean {
   world.compare();
   noise();
   world.compare();
-  world.desk(job, { kind: 'drive ended', result: world.chance(0.97) ? 'good' : 'bad' });
+  // Bad once at the most: what was found is put right before it is driven again.
+  const again = job.state.drives.some((d) => d.result?.result === 'bad');
+  world.desk(job, { kind: 'drive ended', result: again || world.chance(0.97) ? 'good' : 'bad' });
   noise();
   const free = world.ask(job, 'release');
   world.compare();
@@ -525,6 +561,8 @@ const bare = (e: JobEvent): Said => {
 function someWork(world: World): WorkDone {
   const { layout } = world;
   const routine = flush(layout);
+  const part = world.pick(layout.bleeders).at;
+  const master = world.pick(layout.masters).id;
   return world.pick<WorkDone>([
     routine,
     routine,
@@ -532,12 +570,19 @@ function someWork(world: World): WorkDone {
     { ...routine, purpose: 'soft pedal' },
     { ...routine, purpose: 'after work', also: ['soft'] },
     { ...routine, found: [{ what: 'wet joint', where: 'somewhere' }] },
+    { ...routine, purpose: 'new or dry' },
+    afterWork(layout, { parts: [{ ...cappedPart(part), newPart: true }] }),
+    afterWork(layout, { parts: [{ ...cappedPart(part), notYet: true }] }),
+    afterWork(layout, { master: { ...carefulMaster(master), bench: 'not done', notYet: true } }),
   ]);
 }
 
+/** Two of them as often as one: what is tried most is brakes. */
+const VEHICLES = [CAR, MOTORCYCLE, CAR, MOTORCYCLE, FERRY_VAN];
+
 /** One history of a vehicle: two or three jobs, and what is said after them. */
 export function history(draw: Draw, harm: boolean): Told {
-  const world = new World(draw() < 0.5 ? CAR : MOTORCYCLE, draw);
+  const world = new World(VEHICLES[Math.floor(draw() * VEHICLES.length)]!, draw);
   const often = harm ? world.pick([0, 0.002, 0.01, 0.03]) : 0.02;
   const jobs = harm ? world.pick([1, 2, 2, 3]) : 1;
   for (let n = 0; n < jobs; n++) {

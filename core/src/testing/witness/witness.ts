@@ -1,6 +1,8 @@
-import type { JobEvent, Logged, VehicleEvent } from '../../job/events';
 import type { Plan } from '../../bleed/plan';
 import type { Layout } from '../../vehicle/circuit';
+import { slipped, takenBack, type Seen } from './press';
+
+export type { Seen };
 
 /*
  * A second witness: it reads the raw events of a vehicle in their order and says
@@ -8,16 +10,6 @@ import type { Layout } from '../../vehicle/circuit';
  * and slow: of the product it takes types and data, no rule. What nobody has to
  * ask it does not ask; where it and the product differ, one of them is wrong.
  */
-
-/** One event of a vehicle, in whatever log it stands. */
-export interface Seen {
-  readonly position: number;
-  /** The day on which the server got it, where a day ends last on earth: YYYY-MM-DD. */
-  readonly receivedDay: string;
-  /** Its job; null where it was said of the vehicle. */
-  readonly job: number | null;
-  readonly event: Logged<JobEvent | VehicleEvent>;
-}
 
 /** What is asked: the order of a vehicle, its layout, and the plans that each job had. */
 export interface Case {
@@ -90,10 +82,6 @@ class Witness {
       case 'undone':
         this.undo(s, e.eventId, unless);
         break;
-      case 'cycle elsewhere':
-      case 'stripped elsewhere':
-      case 'looked at':
-        break;
       default:
         if (this.stands(s)) this.standing(s, e, unless);
     }
@@ -122,7 +110,8 @@ class Witness {
       case 'came off':
         unless(this.isBack(s), `off: ${e.what}`);
         if (OPENS.includes(e.what))
-          for (const b of this.behind(e.elementId)) unless(this.bledAfter(s, b), `air behind ${b}`);
+          for (const b of this.behind(e.elementId, s))
+            unless(this.bledAfter(s, b), `air behind ${b}`);
         if (OPENS.includes(e.what) || CONTROLS.includes(e.what))
           unless(this.provedAfter(s, this.mastersOf(e.elementId)), `not proved after ${e.what}`);
         break;
@@ -166,7 +155,11 @@ class Witness {
         if (e.result === 'bad') unless(this.provedAfter(s, []), 'the drive went badly');
         break;
       case 'ended':
-        if (e.stop) unless(this.rubber(s) || this.lookedAtFluid(s), 'the fluid stopped it');
+        if (e.stop)
+          unless(
+            this.rubber(s) || this.later(s, (x) => x.kind === 'released'),
+            'the fluid stopped it',
+          );
         break;
       case 'work said':
         this.said(s, e, unless);
@@ -194,7 +187,7 @@ class Witness {
     for (const p of work.parts)
       if (!p.notYet) {
         unless(looks || this.provedAfter(s, this.mastersOf(p.partId), true), 'a part was changed');
-        for (const b of this.behind(p.partId))
+        for (const b of this.behind(p.partId, s))
           unless(looks || this.bledAfter(s, b, true), `air ${b}`);
       }
     if (work.modulatorOpened) unless(looks || this.cycled(s), 'the modulator was opened');
@@ -280,9 +273,54 @@ class Witness {
     );
   }
 
-  /** A paper of all rubber renewed, that came after and is dated on a day that was not past when it began. */
+  /** All rubber renewed: by a paper, or by a released job that took it over, with a clean glass behind the flush. */
   private rubber(s: Seen): boolean {
-    return this.paper(s, 'stripped elsewhere');
+    if (this.paper(s, 'stripped elsewhere')) return true;
+    const released = this.order.filter((r) => r.event.kind === 'released');
+    return released.some((r) => this.tookOver(r.job, s) && this.stripped(r, this.mastersFrom(s)));
+  }
+
+  private stripped(r: Seen, masters: Layout['masters']): boolean {
+    const own = this.order.filter((x) => x.job === r.job && this.stands(x));
+    const parts = own.filter((x) => x.event.kind === 'rubber renewed');
+    const glass = own.filter((x) => x.event.kind === 'water tested').at(-1);
+    if (!glass || (glass.event as { seen?: string }).seen === 'drops or a film') return false;
+    const named = parts.map((x) => (x.event as { part?: string }).part!);
+    const bowls = [...new Set(masters.flatMap((m) => m.chambers.map((c) => c.fedBy)))];
+    const fed = bowls.flatMap((id) => this.fedBy(id));
+    const behind = (x: Seen) => parts.every((p) => p.position < x.position);
+    const shut = own.filter((x) => x.event.kind === 'shut' && x.position < glass.position);
+    const wanted = [
+      ...bowls.flatMap((id) => [[`${id} cap`], [`${id} grommets`]]),
+      ...masters.flatMap((m) => [[m.id], [`${m.id} switch`]]),
+      ...fed.flatMap((b) => this.softOn(this.wayUp(b))),
+    ];
+    return (
+      wanted.every((any) => any.some((id) => named.includes(id))) &&
+      fed.every((b) => shut.some((x) => behind(x) && this.isAt(x, b)))
+    );
+  }
+
+  /** What has rubber on a way, each by itself; of its hoses one must be named. */
+  private softOn(way: readonly string[]): string[][] {
+    const { nodes, stretches } = this.given.layout;
+    const plain = ['port', 'joint', 'tee'];
+    const solid = nodes.filter((n) => way.includes(n.id) && !plain.includes(n.kind));
+    const hoses = stretches.filter((x) => way.includes(x.id) && x.kind === 'hose');
+    return [...solid.map((n) => [n.id]), ...(hoses.length > 0 ? [hoses.map((x) => x.id)] : [])];
+  }
+
+  /** Masters under whose cap one event's product stands; where nobody knows, all. */
+  private mastersFrom(s: Seen): Layout['masters'] {
+    const { masters } = this.given.layout;
+    const e = s.event as { reservoirId?: string; openingId?: string | null };
+    const at = this.at(s, e.openingId ?? null);
+    const fed = masters.filter((m) =>
+      m.chambers.some(
+        ({ fedBy }) => fedBy === e.reservoirId || at.some((b) => this.fedBy(fedBy).includes(b)),
+      ),
+    );
+    return fed.length > 0 ? fed : masters;
   }
 
   private paper(s: Seen, kind: 'stripped elsewhere' | 'cycle elsewhere'): boolean {
@@ -335,7 +373,9 @@ class Witness {
     return this.order.some((r) => {
       if (r.event.kind !== 'released' || r.position <= s.position) return false;
       const answer = this.lastAnswer(r, masterId, item);
-      if (!answer) return this.tookOver(r.job, s) && item !== 'result' && masterId === null;
+      // What is not asked there is answered with its whole control.
+      const whole = () => masterId === null || this.lastAnswer(r, masterId, 'result')?.good;
+      if (!answer) return this.tookOver(r.job, s) && item !== 'result' && Boolean(whole());
       return answer.good && (this.tookOver(r.job, s) || this.knew(answer.seen, s));
     });
   }
@@ -359,7 +399,7 @@ class Witness {
           this.order.some(
             (x) =>
               x.job === r.job &&
-              ['stroke', 'shut'].includes(x.event.kind) &&
+              ['stroke', 'shut', 'master fitted', 'part fitted'].includes(x.event.kind) &&
               x.position > s.position,
           )),
     );
@@ -396,10 +436,6 @@ class Witness {
     });
   }
 
-  private lookedAtFluid(s: Seen): boolean {
-    return this.later(s, (x) => x.kind === 'released');
-  }
-
   private cycled(s: Seen): boolean {
     return (
       this.paper(s, 'cycle elsewhere') ||
@@ -414,7 +450,7 @@ class Witness {
         x.event.kind === 'shut' &&
         x.position > s.position &&
         this.stands(x) &&
-        this.at(x, x.event.openingId).includes(bleederId) &&
+        this.isAt(x, bleederId) &&
         (this.knew(x, s) || this.tookOver(x.job, s) || (ownJob && x.job === s.job)) &&
         this.shutClear(x, bleederId) &&
         this.order.some(
@@ -423,8 +459,7 @@ class Witness {
             k.job === x.job &&
             k.position > s.position &&
             k.position < x.position &&
-            'openingId' in k.event &&
-            this.at(k, k.event.openingId).includes(bleederId),
+            this.isAt(k, bleederId),
         ),
     );
   }
@@ -437,7 +472,7 @@ class Witness {
         x.position < shut.position &&
         this.stands(x) &&
         x.event.kind === 'bubbles' &&
-        this.at(x, x.event.openingId).includes(bleederId),
+        this.isAt(x, bleederId),
     );
     const last = seen.at(-1)?.event;
     return last?.kind !== 'bubbles' || last.reading === 'none';
@@ -450,7 +485,7 @@ class Witness {
         x.job === s.job &&
         x.event.kind === 'shut' &&
         this.stands(x) &&
-        this.at(x, x.event.openingId).includes(bleederId) &&
+        this.isAt(x, bleederId) &&
         this.shutClear(x, bleederId),
     );
     return shut || this.bledAfter(s, bleederId);
@@ -464,7 +499,7 @@ class Witness {
         x.event.reading === 'none' &&
         x.position > s.position &&
         this.stands(x) &&
-        this.at(x, x.event.openingId).includes(bleederId) &&
+        this.isAt(x, bleederId) &&
         (this.knew(x, s) || this.tookOver(x.job, s)),
     );
   }
@@ -473,6 +508,11 @@ class Witness {
 
   private masters(): string[] {
     return this.given.layout.masters.map((m) => m.id);
+  }
+
+  private isAt(x: Seen, bleederId: string): boolean {
+    const { openingId } = x.event as { openingId?: string | null };
+    return this.at(x, openingId ?? null).includes(bleederId);
   }
 
   private at(s: Seen, openingId: string | null): string[] {
@@ -487,8 +527,8 @@ class Witness {
   }
 
   /** Every place on the way from a bleeder up to its port, itself and its stretches among them. */
-  private wayUp(bleederId: string): string[] {
-    const { bleeders, stretches } = this.given.layout;
+  private wayUp(bleederId: string, layout = this.given.layout): string[] {
+    const { bleeders, stretches } = layout;
     let at = bleeders.find((b) => b.id === bleederId)?.at ?? '';
     const way = [bleederId, at];
     for (let n = 0; n < stretches.length; n++) {
@@ -515,13 +555,17 @@ class Witness {
     return (named.length > 0 ? named : masters).map((m) => m.id);
   }
 
-  private behind(place: string | null): string[] {
-    const all = this.given.layout.bleeders.map((b) => b.id);
+  /** By the layout as it was when it was said: an edit that was let through later moves nothing that is over. */
+  private behind(place: string | null, { job }: Seen): string[] {
+    const layout = this.given.plans.get(job ?? -1)?.at(-1)?.layout ?? this.given.layout;
+    const all = layout.bleeders.map((b) => b.id);
     if (place === null) return all;
-    const ports = this.given.layout.masters
+    const ports = layout.masters
       .filter((m) => m.id === place)
       .flatMap((m) => m.chambers.map((c) => c.port));
-    const there = all.filter((b) => this.wayUp(b).some((x) => x === place || ports.includes(x)));
+    const there = all.filter((b) =>
+      this.wayUp(b, layout).some((x) => x === place || ports.includes(x)),
+    );
     return there.length > 0 ? there : all;
   }
 
@@ -551,48 +595,3 @@ const CONTROLS: readonly string[] = [
   'Pads, shoes or disc',
   'Lever or electric switch',
 ];
-
-/** Ids of what was taken back: by an undo behind it that is not taken back itself, with all of its press. */
-function takenBack(order: readonly Seen[]): Set<string> {
-  const gone = new Set<string>();
-  for (const s of [...order].reverse()) {
-    const e = s.event;
-    if (e.kind !== 'undone' || gone.has(e.id)) continue;
-    const of = order.find((x) => x.event.id === e.eventId && x.job === s.job);
-    if (!of || of.position >= s.position) continue;
-    for (const x of samePress(order, of)) gone.add(x.event.id);
-  }
-  return gone;
-}
-
-const samePress = (order: readonly Seen[], of: Seen): Seen[] =>
-  of.event.group === undefined
-    ? [of]
-    : order.filter(
-        (x) =>
-          x.job === of.job &&
-          x.event.group === of.event.group &&
-          x.event.deviceId === of.event.deviceId &&
-          x.event.kind !== 'undone',
-      );
-
-/** What was taken back at once, by the same phone: nothing of the vehicle stands between. */
-function slipped(order: readonly Seen[], gone: ReadonlySet<string>): Set<string> {
-  const slips = new Set<string>();
-  for (const s of order) {
-    const e = s.event;
-    if (e.kind !== 'undone' || gone.has(e.id)) continue;
-    const of = order.find((x) => x.event.id === e.eventId && x.job === s.job);
-    if (!of || of.event.deviceId !== e.deviceId) continue;
-    const press = samePress(order, of);
-    const between = order.filter(
-      (x) =>
-        x.position > Math.min(...press.map((p) => p.position)) &&
-        x.position < s.position &&
-        !press.includes(x),
-    );
-    if (between.length > 0 || press.some((p) => p.position > s.position)) continue;
-    for (const p of [...press, s]) slips.add(p.event.id);
-  }
-  return slips;
-}

@@ -65,6 +65,7 @@ export {
 export { SIZE_FIELDS, sizedThings, type SizedKind, type SizeField } from './fields';
 export { RANGES, rangeFault } from './ranges';
 export { nodeVolumeMl, paths, type Path, type PathPoint } from './path';
+export { bowlOf, rubberIn, type RubberPart } from './rubber';
 export { behind, circuitOf, climbsFrom, jointBefore } from './reach';
 export { tubeVolumeMl } from './tubeVolume';
 export {

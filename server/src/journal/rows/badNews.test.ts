@@ -1,7 +1,7 @@
 import type { Job, JobPage, Vehicle } from '@brook/contract';
 import { partOf } from '@brook/core/job/events';
 import { randomUUID } from 'node:crypto';
-import { NOW, planOfJob, stateOfJob, TestServer, type Caller } from '../../testing';
+import { fullRun, NOW, planOfJob, stateOfJob, TestServer, type Caller } from '../../testing';
 
 let testServer: TestServer;
 let tech: Caller;
@@ -191,9 +191,13 @@ test('a: another product that was poured holds, though its halt is taken back; s
   expect(await driveRefused(proved)).toMatch(/wrong fluid inside/i);
   await tech.end(proved);
   // The next job takes it over, and a clean look ends nothing of it.
-  const next = await tech.runOn(await tech.accepted({ id: job.vehicleId }));
+  const next = await tech.accepted({ id: job.vehicleId });
   expect(next.before.map((m) => m.kind)).toContain('wrong fluid');
-  await expect(tech.release(next)).rejects.toThrow(/wrong fluid inside/i);
+  await tech.say(
+    next,
+    fullRun(next).filter((e) => e.kind !== 'rubber renewed'),
+  );
+  await expect(tech.release(next)).rejects.toThrow(/when the run is through/);
   const paper = { kind: 'stripped elsewhere', workshop: 'Harbour garage', paper: 'H 12' };
   await expect(tech.sayOf({ id: job.vehicleId }, { ...paper, date: '2099-01-01' })).rejects.toThrow(
     /should be a day up to today/,
@@ -209,6 +213,37 @@ test('a: another product that was poured holds, though its halt is taken back; s
   // Kept as it was said; that nobody knows the product is what the server adds.
   expect(after.events.at(-1)).toMatchObject({ ...said, product: null });
   expect(await holding(unknown.job)).toContain('product not known');
+});
+
+test('c: all rubber renewed part by part, flushed and tested, frees it; a part that is left out does not', async () => {
+  const [oil] = await tech.shelve({ grade: 'mineral oil', count: 1 });
+  const poured = async () => {
+    const { job } = await bled();
+    const said = { kind: 'topped up', reservoirId: reservoirOf(job), containerId: oil!.id };
+    await tech.say(job, [event(said)]);
+    await tech.end(job);
+    expect(await holding(job)).toContain('wrong fluid');
+    return tech.accepted({ id: job.vehicleId });
+  };
+  const whole = await poured();
+  expect(planOfJob(whole).stages.map((s) => s.kind)).toEqual(
+    expect.arrayContaining(['strip', 'bleed', 'water test']),
+  );
+  const unknown = event({
+    kind: 'rubber renewed',
+    stageId: planOfJob(whole).stages.find((s) => s.kind === 'strip')!.id,
+    part: 'the ashtray',
+    how: 'renewed',
+  });
+  await expect(tech.say(whole, [unknown])).rejects.toThrow(/no part "the ashtray" with rubber/);
+  const freed = await tech.release(await tech.runOn(whole));
+  expect(freed.vehicleDrive).toBe('free');
+  const lacking = await poured();
+  await tech.say(
+    lacking,
+    fullRun(lacking).filter((e) => e.kind !== 'rubber renewed' || e.part !== 'master'),
+  );
+  await expect(tech.release(lacking)).rejects.toThrow(/when the run is through/);
 });
 
 test('a: one press is one undo: pour and halt go together at once, and later what is in stays in', async () => {
