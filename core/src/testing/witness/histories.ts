@@ -4,6 +4,7 @@ import { plansOf } from '../../job/run';
 import { planBleed, type Plan } from '../../bleed/plan';
 import type { WorkDone } from '../../bleed/scope';
 import { usualSaying } from '../../bleed/stages';
+import type { Method } from '../../hydraulics/flow';
 import type { Layout } from '../../vehicle/circuit';
 import {
   doneAfterClose,
@@ -53,11 +54,11 @@ export interface Told {
 
 const plans = new Map<string, Plan | null>();
 /** Plans are dear and few: the same work on the same vehicle has the same one; null where it is refused. */
-function planFor(layout: Layout, work: WorkDone): Plan | null {
-  const key = JSON.stringify([layout, work]);
+function planFor(layout: Layout, work: WorkDone, method: Method | null): Plan | null {
+  const key = JSON.stringify([layout, work, method]);
   const known = plans.get(key);
   if (known !== undefined) return known;
-  const result = planBleed(requestOf(layout, { work, means: EVERYTHING }));
+  const result = planBleed(requestOf(layout, { work, means: EVERYTHING, method }));
   const made = result.verdict === 'planned' ? result.plan : null;
   plans.set(key, made);
   return made;
@@ -405,6 +406,23 @@ function stageSayings({ state }: Job, draw: Draw): Said[] {
     const usual = usualSaying(run.plan, stage, run.stages[stage.id]) as unknown as Said;
     if (stage.kind === 'water test')
       return [{ ...usual, seen: draw() < 0.5 ? 'drops or a film' : 'mixes' }];
+    if (stage.kind === 'bench') {
+      const master = run.plan.layout.masters.find((m) => m.id === stage.masterId)!;
+      return [
+        usual,
+        ...master.chambers.map((c) => ({
+          kind: 'tube end out',
+          stageId: stage.id,
+          chamber: c.id,
+        })),
+      ];
+    }
+    if (stage.kind === 'injection')
+      return [
+        usual,
+        { kind: 'pumped up', stageId: stage.id },
+        { kind: 'pumped up', stageId: stage.id },
+      ];
     return [usual];
   });
 }
@@ -506,7 +524,11 @@ function work(
     world.desk(job, { kind: 'ended', reason: 'Bay needed', stop: world.chance(0.3) });
     return world.compare();
   }
-  const plan = planFor(layout, takenOver);
+  const method =
+    harm && world.chance(0.25)
+      ? world.pick<Method>(['vacuum', 'pressure', 'gravity', 'reverse', 'injection'])
+      : null;
+  const plan = planFor(layout, takenOver, method);
   if (plan === null) {
     world.desk(job, { kind: 'ended', reason: 'No plan', stop: false });
     return world.compare();
