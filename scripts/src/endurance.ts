@@ -7,6 +7,7 @@ import { killDatabase, killServer } from './endurance/kills';
 import { eventsRatio, load } from './endurance/load';
 import { offlineCycles } from './endurance/offline';
 import { twoPhones } from './endurance/phones';
+import { putBack } from './endurance/putBack';
 import { tenancy } from './endurance/tenancy';
 import { ROOT } from './setup/paths';
 import { buildWeb } from './setup/web';
@@ -16,6 +17,13 @@ type Part = (field: Field) => Promise<Figure | Figure[]>;
 const [only, random = '20000', honest = '2000', from = '1'] = process.argv.slice(2);
 if (only === 'gate') {
   const figures = gate({ random: Number(random), honest: Number(honest), from: Number(from) });
+  figures.forEach(report);
+  process.exit(figures.every(isMet) ? 0 : 1);
+}
+
+if (only === 'causes') {
+  const which = process.argv[4];
+  const figures = putBack(Number(random), which?.split(''));
   figures.forEach(report);
   process.exit(figures.every(isMet) ? 0 : 1);
 }

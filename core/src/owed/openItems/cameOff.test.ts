@@ -240,3 +240,34 @@ describe('what comes off goes back on', () => {
     expect(verdict([line, note, undo]).verdict).toBe('shut');
   });
 });
+
+describe('a level that was seen at nothing', () => {
+  const low = (plan: Plan, levelMl: number): LooseEvent =>
+    ({
+      kind: 'level seen',
+      openingId: openingAt(plan, 'left-rear'),
+      levelMl,
+      fluidComes: true,
+    }) as LooseEvent;
+  const gate = (levelMl: number, again: boolean) => {
+    const yard = new Yard(CAR);
+    const job = yard.take(flush(CAR), (plan) => {
+      const openingId = openingAt(plan, 'left-rear');
+      const bledAgain = [
+        { kind: 'opened again', openingId },
+        { kind: 'stroke', openingId, made: 10 },
+        { kind: 'bubbles', openingId, reading: 'none' },
+        { kind: 'shut', openingId, tightened: 'by feel' },
+      ] as LooseEvent[];
+      const more = [low(plan, levelMl), ...(again ? bledAgain : [])];
+      return [...run(plan), ...more, used, ...proof(plan, ['master']), ...DRIVEN] as LooseEvent[];
+    });
+    return yard.gate(job).reasons.map(gateWords).join();
+  };
+
+  test('is air at that outlet, whatever came out before, until it is bled clear after it', () => {
+    expect(gate(0, false)).toMatch(/air may be behind the left rear/);
+    expect(gate(0.1, false)).not.toMatch(/air may be/);
+    expect(gate(0, true)).toBe('');
+  });
+});

@@ -1,5 +1,11 @@
 import type { Layout } from '../../vehicle/circuit';
-import { airBehindPart, opensCircuit, opensControl, type HappeningOf } from '../../job/events';
+import {
+  airBehindPart,
+  opensCircuit,
+  opensControl,
+  opensOf,
+  type HappeningOf,
+} from '../../job/events';
 import { slipsIn, type JobState, type LoggedOf } from '../../job/log';
 import { doneAt, plansOf } from '../../job/run';
 import type { Writer } from './writer';
@@ -20,22 +26,41 @@ export const openedAt = (job: JobState): HappeningOf<'came off'>[] =>
  * only that it is off.
  */
 export function openedByHand(out: Writer, job: JobState, layout: Layout): void {
-  for (const { bleederId, event } of notBledSince(job, layout))
-    out.add('air possible', 'holds', bleederId, `${event.what} came off, not bled since`, event);
+  for (const { bleederId, event, what } of notBledSince(job, layout))
+    out.add('air possible', 'holds', bleederId, `${what}, not bled since`, event);
 }
 
-/** Bleeders behind what came off that were not bled clear after it, whatever was bled before. */
-export const notBledSince = (
-  job: JobState,
-  layout: Layout,
-): { readonly bleederId: string; readonly event: LoggedOf<'came off'> }[] =>
+/** What let air in at a bleeder, and what it was in words. */
+interface LetIn {
+  readonly bleederId: string;
+  readonly event: LoggedOf<'came off' | 'level seen'>;
+  readonly what: string;
+}
+
+/** Bleeders behind what came off, or at which the level was seen at nothing, that were not bled clear after it, whatever was bled before. */
+export const notBledSince = (job: JobState, layout: Layout): LetIn[] =>
+  [...behindWhatCameOff(job, layout), ...seenDry(job)].filter(
+    ({ bleederId, event }) => !bledAfter(job, bleederId, event),
+  );
+
+const behindWhatCameOff = (job: JobState, layout: Layout): LetIn[] =>
   cameOffIn(job)
     .filter((event) => opensCircuit(event.what))
     .flatMap((event) =>
       airBehindPart(layout, event.elementId).flatMap(({ where }) =>
-        where !== null && !bledAfter(job, where, event) ? [{ bleederId: where, event }] : [],
+        where === null ? [] : [{ bleederId: where, event, what: `${event.what} came off` }],
       ),
     );
+
+/** A level that was seen at nothing is air at that outlet, whatever came out before. */
+const seenDry = ({ log, undone, run }: JobState): LetIn[] =>
+  log.flatMap((event) =>
+    event.kind === 'level seen' && !undone.has(event.id)
+      ? opensOf(event, run ? plansOf(run) : []).flatMap(({ where }) =>
+          where === null ? [] : [{ bleederId: where, event, what: 'The level was at nothing' }],
+        )
+      : [],
+  );
 
 /** Whether a bleeder was bled by strokes, and shut clear, behind an event of its job. */
 function bledAfter(job: JobState, bleederId: string, event: { readonly id: string }): boolean {
