@@ -268,6 +268,6 @@ describe('a level that was seen at nothing', () => {
   test('is air at that outlet, whatever came out before, until it is bled clear after it', () => {
     expect(gate(0, false)).toMatch(/air may be behind the left rear/);
     expect(gate(0.1, false)).not.toMatch(/air may be/);
-    expect(gate(0, true)).toBe('');
+    expect(gate(0, true)).not.toMatch(/air may be/);
   });
 });
