@@ -271,3 +271,56 @@ describe('a level that was seen at nothing', () => {
     expect(gate(0, true)).not.toMatch(/air may be/);
   });
 });
+
+describe('air that is seen at a bleeder behind its last shut', () => {
+  /** A dry car is opened several times at each wheel: a second phone may still hold the first. */
+  const gate = (...said: ((first: string, last: string) => object)[]) => {
+    const yard = new Yard(CAR);
+    const job = yard.take({ ...flush(CAR), purpose: 'new or dry' }, (plan) => {
+      const at = plan.openings.filter((o) => o.bleeder.id === 'left-rear').map((o) => o.id);
+      expect(at.length).toBeGreaterThan(1);
+      const more = said.map((s) => s(at[0]!, at.at(-1)!)) as LooseEvent[];
+      return [...run(plan), ...more, used, ...proof(plan, ['master']), ...DRIVEN] as LooseEvent[];
+    });
+    return yard.gate(job).reasons.map(gateWords).join();
+  };
+  const AIR = /air may be behind the left rear/;
+  const many = (openingId: string) => ({ kind: 'bubbles', openingId, reading: 'many' });
+  const none =
+    (more: object = {}) =>
+    (_: string, openingId: string) => ({
+      kind: 'bubbles',
+      openingId,
+      reading: 'none',
+      ...more,
+    });
+
+  test.each<[string, (first: string) => object]>([
+    ['many bubbles', many],
+    [
+      'let go while open',
+      (openingId) => ({ kind: 'round broken', openingId, how: 'let go while open' }),
+    ],
+    [
+      'a level at nothing',
+      (openingId) => ({ kind: 'level seen', openingId, levelMl: 0, fluidComes: true }),
+    ],
+  ])('%s, said of an opening before: air may be there', (_, said) => {
+    expect(gate(said)).toMatch(AIR);
+  });
+
+  test('a look by somebody who had heard of it ends bubbles, and no level at nothing', () => {
+    expect(gate()).not.toMatch(AIR);
+    expect(gate(many, none())).not.toMatch(AIR);
+    expect(gate(none(), many)).toMatch(AIR);
+    const unaware = none({ deviceId: 'another', heard: 1 });
+    expect(gate(many, unaware)).toMatch(AIR);
+    const low = (openingId: string) => ({
+      kind: 'level seen',
+      openingId,
+      levelMl: 0,
+      fluidComes: true,
+    });
+    expect(gate(low, none())).toMatch(AIR);
+  });
+});

@@ -1,10 +1,13 @@
 import type { Layout } from '../../vehicle/circuit';
 import {
   airBehindPart,
+  hadHeard,
   opensCircuit,
   opensControl,
   opensOf,
   type HappeningOf,
+  type JobEvent,
+  type Logged,
 } from '../../job/events';
 import { slipsIn, type JobState, type LoggedOf } from '../../job/log';
 import { doneAt, plansOf } from '../../job/run';
@@ -33,14 +36,24 @@ export function openedByHand(out: Writer, job: JobState, layout: Layout): void {
 /** What let air in at a bleeder, and what it was in words. */
 interface LetIn {
   readonly bleederId: string;
-  readonly event: LoggedOf<'came off' | 'level seen'>;
+  readonly event: LoggedOf<'came off' | SeesAir>;
   readonly what: string;
 }
 
-/** Bleeders behind what came off, or at which the level was seen at nothing, that were not bled clear after it, whatever was bled before. */
+/** What is seen at a bleeder while it is bled, and tells of air, in words. */
+const SEES_AIR = {
+  'level seen': 'The level was at nothing',
+  bubbles: 'Bubbles were seen',
+  'round broken': 'A round was broken',
+} as const;
+type SeesAir = keyof typeof SEES_AIR;
+const seesAir = (e: Logged<JobEvent>): e is LoggedOf<SeesAir> => Object.hasOwn(SEES_AIR, e.kind);
+
+/** Bleeders behind what came off, or at which air was seen, that were not bled or seen clear after it, whatever was bled before and by whichever opening it was said. */
 export const notBledSince = (job: JobState, layout: Layout): LetIn[] =>
-  [...behindWhatCameOff(job, layout), ...seenDry(job)].filter(
-    ({ bleederId, event }) => !bledAfter(job, bleederId, event),
+  [...behindWhatCameOff(job, layout), ...seenAir(job)].filter(
+    ({ bleederId, event }) =>
+      !bledAfter(job, bleederId, event) && !seenClearAfter(job, bleederId, event),
   );
 
 const behindWhatCameOff = (job: JobState, layout: Layout): LetIn[] =>
@@ -52,23 +65,41 @@ const behindWhatCameOff = (job: JobState, layout: Layout): LetIn[] =>
       ),
     );
 
-/** A level that was seen at nothing is air at that outlet, whatever came out before. */
-const seenDry = ({ log, undone, run }: JobState): LetIn[] =>
+const seenAir = ({ log, undone, run }: JobState): LetIn[] =>
   log.flatMap((event) =>
-    event.kind === 'level seen' && !undone.has(event.id)
+    seesAir(event) && !undone.has(event.id)
       ? opensOf(event, run ? plansOf(run) : []).flatMap(({ where }) =>
-          where === null ? [] : [{ bleederId: where, event, what: 'The level was at nothing' }],
+          where === null ? [] : [{ bleederId: where, event, what: SEES_AIR[event.kind] }],
         )
       : [],
   );
+
+/** Whether somebody who had heard of bubbles, or of a broken round, looked again and saw none. A level at nothing is air, whatever comes out. */
+function seenClearAfter(job: JobState, bleederId: string, event: LetIn['event']): boolean {
+  if (event.kind !== 'bubbles' && event.kind !== 'round broken') return false;
+  const openings = openingsOf(job, bleederId);
+  return job.log
+    .slice(job.log.findIndex((e) => e.id === event.id) + 1)
+    .some(
+      (e) =>
+        e.kind === 'bubbles' &&
+        e.reading === 'none' &&
+        !job.undone.has(e.id) &&
+        openings.includes(e.openingId) &&
+        hadHeard(e, event),
+    );
+}
+
+const openingsOf = ({ run }: JobState, bleederId: string): string[] =>
+  (run ? plansOf(run) : [])
+    .flatMap((p) => p.openings)
+    .flatMap((x) => (x.bleeder.id === bleederId ? [x.id] : []));
 
 /** Whether a bleeder was bled by strokes, and shut clear, behind an event of its job. */
 function bledAfter(job: JobState, bleederId: string, event: { readonly id: string }): boolean {
   const { run, log, undone } = job;
   if (!run || !doneAt(run).get(bleederId)?.clear) return false;
-  const openings = plansOf(run)
-    .flatMap((p) => p.openings)
-    .flatMap((x) => (x.bleeder.id === bleederId ? [x.id] : []));
+  const openings = openingsOf(job, bleederId);
   const since = log
     .slice(log.findIndex((e) => e.id === event.id) + 1)
     .filter((e) => !undone.has(e.id) && 'openingId' in e && openings.includes(e.openingId ?? ''));

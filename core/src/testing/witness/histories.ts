@@ -450,6 +450,12 @@ function outside(world: World): void {
   const marks = world.own.filter((e) => e.kind === 'marked').map((e) => e.id);
   const date = pick(['1999-01-01', '2026-03-09', '2026-03-10', '2026-03-11']);
   const paper = { workshop: 'Harbour garage', paper: 'H 12', date };
+  // A paper where one would settle something, and a mark that somebody would take back, come more often.
+  const owes = openItems(world.facts()).map((m) => m.kind);
+  if (owes.includes('wrong fluid') && world.chance(0.4))
+    return void world.say({ kind: 'stripped elsewhere', ...paper });
+  if (marks.length > 0 && world.chance(0.4))
+    return void world.say({ kind: 'undone', eventId: pick(marks) });
   const said: readonly Said[] = [
     { kind: 'marked', reason: 'Towed in' },
     { kind: 'cycle elsewhere', ...paper, bledAfter: world.chance(0.5) },
