@@ -262,6 +262,7 @@ function anything(world: World, job: Job): Said {
   const bleederId = pick(layout.bleeders).id;
   const place = pick([bleederId, pick(layout.nodes).id, pick(layout.stretches).id, null]);
   const masterId = pick(layout.masters).id;
+  const brakes = pick(layout.masters.filter((m) => m.system === 'brakes')).id;
   const reservoirId = pick(layout.reservoirs).id;
   const stageId = plan && plan.stages.length > 0 ? pick(plan.stages).id : 's';
   const said = (kind: string): string[] =>
@@ -284,7 +285,7 @@ function anything(world: World, job: Job): Said {
       item: pick(['joints dry', 'level', 'wheels', 'lamps out', 'reservoir cap']),
       passes: draw() < 0.3,
     },
-    { kind: 'checked', item: 'wheels held and free', masterId, passes: draw() < 0.3 },
+    { kind: 'checked', item: 'wheels held and free', masterId: brakes, passes: draw() < 0.3 },
     { kind: 'sink watched', masterId, when: 'after', mm: pick([0, 1, 30, 60]), seconds: 30 },
     { kind: 'pedal read', masterId, when: 'after', at: 'rest', pumped: false, heightMm: 180 },
     { kind: 'bubbles', openingId, reading: pick(['none', 'fine', 'some', 'many']) },

@@ -22,7 +22,7 @@ export interface Case {
 
 type Said = Seen['event'];
 
-/** Why a vehicle must not be driven; empty where nothing speaks against it. */
+/** Why a vehicle must not be driven; empty where nothing does. */
 export function objections(given: Case): string[] {
   return [...new Set(new Witness(given).reasons())];
 }
@@ -516,9 +516,8 @@ class Witness {
   }
 
   private at(s: Seen, openingId: string | null): string[] {
-    if (openingId === null) return [];
     for (const plan of this.given.plans.get(s.job ?? -1) ?? [])
-      for (const o of plan.openings) if (o.id === openingId) return [o.bleeder.id];
+      for (const o of plan.openings) if (o.id === openingId) return [nameOf(o.bleeder)];
     return [];
   }
 
@@ -529,8 +528,9 @@ class Witness {
   /** Every place on the way from a bleeder up to its port, itself and its stretches among them. */
   private wayUp(bleederId: string, layout = this.given.layout): string[] {
     const { bleeders, stretches } = layout;
-    let at = bleeders.find((b) => b.id === bleederId)?.at ?? '';
-    const way = [bleederId, at];
+    const { id = '', at: from = '' } = bleeders.find((b) => nameOf(b) === bleederId) ?? {};
+    let at = from;
+    const way = [bleederId, id, at];
     for (let n = 0; n < stretches.length; n++) {
       const to = stretches.find((x) => x.to === at);
       if (!to) break;
@@ -546,7 +546,7 @@ class Witness {
       (m) =>
         m.id === place ||
         bleeders.some((b) => {
-          const way = this.wayUp(b.id);
+          const way = this.wayUp(nameOf(b));
           return (
             place !== null && way.includes(place) && m.chambers.some((c) => way.includes(c.port))
           );
@@ -558,7 +558,7 @@ class Witness {
   /** By the layout as it was when it was said: an edit that was let through later moves nothing that is over. */
   private behind(place: string | null, { job }: Seen): string[] {
     const layout = this.given.plans.get(job ?? -1)?.at(-1)?.layout ?? this.given.layout;
-    const all = layout.bleeders.map((b) => b.id);
+    const all = layout.bleeders.map(nameOf);
     if (place === null) return all;
     const ports = layout.masters
       .filter((m) => m.id === place)
@@ -570,7 +570,7 @@ class Witness {
   }
 
   private fedBy(reservoirId: string | null): string[] {
-    const all = this.given.layout.bleeders.map((b) => b.id);
+    const all = this.given.layout.bleeders.map(nameOf);
     const ports = this.given.layout.masters.flatMap((m) =>
       m.chambers.flatMap((c) => (c.fedBy === reservoirId ? [c.port] : [])),
     );
@@ -578,6 +578,9 @@ class Witness {
     return fed.length > 0 ? fed : all;
   }
 }
+
+/** By its place: an id may come to mean another. */
+const nameOf = ({ place, which }: Layout['bleeders'][number]): string => `${place} ${which}`;
 
 /** Words for a pedal or lever with which nobody drives. */
 const isBadPedal = (word: string): boolean => !GOOD_PEDAL.includes(word);
