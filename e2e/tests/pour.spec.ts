@@ -49,3 +49,39 @@ test('a mark by hand is taken back by who says what they looked at', async ({ pa
   await page.getByRole('button', { name: 'I looked at it' }).click();
   await expect.poll(async () => (await workshop.vehicle(car.id)).drive.state).toBe('free');
 });
+
+test('what must be renewed after it is pressed part by part, and the glass behind the flush is looked at until it is clean', async ({
+  page,
+}) => {
+  const workshop = await Workshop.signIn(page);
+  const [oil] = await workshop.shelve({ grade: 'mineral oil', count: 1 });
+  await workshop.shelve();
+  const bike = await workshop.addVehicle('motorcycle-rear-disc', 'middle', 'Oil in the bowl');
+  const first = await workshop.runOn(
+    await workshop.accept(await workshop.readFluid(await workshop.openJob(bike))),
+  );
+  const [bowl] = bike.layout.reservoirs;
+  await workshop.say(first, [{ kind: 'topped up', reservoirId: bowl!.id, containerId: oil!.id }]);
+  await workshop.change(first, 'post', 'end', { reason: 'Mineral oil was poured in' });
+  const next = await workshop.accept(await workshop.readFluid(await workshop.openJob(bike)));
+  await workshop.runOn(next, { until: 'strip' });
+  await page.goto(`/jobs/${next.id}`);
+  await expect(page.getByText('One old cup is enough.', { exact: false })).toBeVisible();
+  // The one that a vehicle may lack is pressed so; all others one after the other, by the next action.
+  await page.getByRole('radio', { name: 'It has none' }).click();
+  const left = page.getByText(/^\d+ of \d+ parts with rubber\.$/);
+  const [, , count] = /^(\d+) of (\d+)/.exec(await left.innerText())!;
+  for (let pressed = 1; pressed < Number(count); pressed++)
+    await page.getByRole('button', { name: 'Renewed', exact: true }).click();
+  await expect(page.getByText('One old cup is enough.', { exact: false })).toBeHidden();
+  await workshop.runOn(next, { until: 'water test' });
+  await page.reload();
+  await page.getByRole('radio', { name: /Drops or a film/ }).click();
+  await page.getByRole('button', { name: 'It is still in it: record it' }).click();
+  await expect(page.getByRole('button', { name: 'Record it' })).toBeVisible();
+  await page.getByRole('radio', { name: /Mixes to one/ }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText('Water test behind the flush')).toBeHidden();
+  await workshop.runOn(next);
+  expect((await workshop.job(next.id)).stage).toBe('proof');
+});

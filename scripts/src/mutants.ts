@@ -3,7 +3,15 @@ import { byNumbers } from './mutants/numbers';
 import { byStryker } from './mutants/stryker';
 import { ROOT } from './setup/paths';
 
+/** What the tests of a folder should notice of the changes, %; where a vehicle is let go or held, more. */
 const LIMIT_PERCENT = 85;
+const LIMITS: Readonly<Record<string, number>> = {
+  'core/src/job/events': 90,
+  'core/src/job/gate': 90,
+  'core/src/job/card': 90,
+  'core/src/owed/openItems': 90,
+  'core/src/fluid/inside': 90,
+};
 
 /** What the tests of a folder miss: one JSON line a folder, and behind it where a change went unnoticed. */
 for (const folder of foldersOf(process.argv.slice(2))) {
@@ -12,7 +20,7 @@ for (const folder of foldersOf(process.argv.slice(2))) {
   const all = parts.reduce((sum, p) => sum + p.all, 0);
   const value = all === 0 ? 100 : Math.round((1000 * caught) / all) / 10;
   process.stdout.write(
-    `${JSON.stringify({ name: `mutants.${folder}`, value, unit: '%', limit: LIMIT_PERCENT, caught, of: all })}\n`,
+    `${JSON.stringify({ name: `mutants.${folder}`, value, unit: '%', limit: LIMITS[folder] ?? LIMIT_PERCENT, caught, of: all })}\n`,
   );
   for (const line of parts.flatMap((p) => p.unnoticed)) process.stderr.write(`  ${line}\n`);
 }

@@ -3,7 +3,6 @@ import type { Layout } from '../../vehicle/circuit';
 import { slipped, takenBack, type Seen } from './press';
 
 export type { Seen };
-
 /*
  * A second witness: it reads the raw events of a vehicle in their order and says
  * why it must not be driven, by the rules of safety alone. Written apart, plain
@@ -397,10 +396,7 @@ class Witness {
           ) ||
           // Bled again after it, and judged anew.
           this.order.some(
-            (x) =>
-              x.job === r.job &&
-              ['stroke', 'shut', 'master fitted', 'part fitted'].includes(x.event.kind) &&
-              x.position > s.position,
+            (x) => x.job === r.job && TOUCHED.includes(x.event.kind) && x.position > s.position,
           )),
     );
   }
@@ -585,6 +581,9 @@ const nameOf = ({ place, which }: Layout['bleeders'][number]): string => `${plac
 /** Words for a pedal or lever with which nobody drives. */
 const isBadPedal = (word: string): boolean => !GOOD_PEDAL.includes(word);
 const GOOD_PEDAL = ['firm and high'];
+
+/** Behind it a measure is of a pedal that is no more. */
+const TOUCHED: readonly string[] = ['stroke', 'shut', 'master fitted', 'part fitted', 'pumped up'];
 
 /** What came off a circuit, and what a control. */
 const OPENS: readonly string[] = [
