@@ -1,4 +1,5 @@
 import { rubberIn, type Layout, type RubberPart } from '../../vehicle/circuit';
+import { capital } from '../../base/text';
 import { figure, MODEL, type Figure } from '../../base/figure';
 import type { StageHead, Timed } from './base';
 import type { OwnStageKind } from './kind';
@@ -50,7 +51,7 @@ export const strip: OwnStageKind<StripDraft, StripStage, RubberRenewed> = {
   materials: ({ layout }, { reservoirIds }) =>
     rubberIn(layout, reservoirIds).map((p) => ({
       kind: 'kit',
-      what: `${capitalOf(p.renew)}${p.mayLack ? ', where it has one' : ''}`,
+      what: `${capital(p.renew)}${p.mayLack ? ', where it has one' : ''}`,
       for: p.name,
     })),
   maySkip: () => false,
@@ -110,5 +111,3 @@ const minutesOf = (parts: number): Figure =>
     rule: `${parts} parts × ${MINUTES_EACH} min`,
     source: MODEL,
   });
-
-const capitalOf = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
