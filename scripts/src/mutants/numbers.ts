@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import type { Caught } from './stryker';
+import { testsOf } from './tests';
 
 /** Numbers that are changed in one folder at the most; which ones goes by the seed. */
 const MOST = 24;
@@ -16,8 +17,8 @@ interface Place {
 }
 
 /**
- * Change numbers by a tenth, one at a time, and see whether the folder's own
- * tests catch it: StrykerJS leaves numbers alone. The files are put back
+ * Change numbers by a tenth, one at a time, and see whether the tests of
+ * its room catch it: StrykerJS leaves numbers alone. The files are put back
  * whatever happens.
  */
 export function byNumbers(root: string, folder: string): Caught {
@@ -78,11 +79,15 @@ function isCaught(root: string, folder: string, { file, from, to, becomes }: Pla
   const before = readFileSync(file, 'utf8');
   writeFileSync(file, before.slice(0, from) + becomes + before.slice(to));
   try {
-    const done = spawnSync(join(root, 'node_modules', '.bin', 'jest'), ['--bail', `${folder}/`], {
-      cwd: root,
-      stdio: 'ignore',
-      env: { ...process.env, TZ: 'UTC' },
-    });
+    const done = spawnSync(
+      join(root, 'node_modules', '.bin', 'jest'),
+      ['--bail', `${testsOf(folder)}/`],
+      {
+        cwd: root,
+        stdio: 'ignore',
+        env: { ...process.env, TZ: 'UTC' },
+      },
+    );
     return done.status !== 0;
   } finally {
     writeFileSync(file, before);

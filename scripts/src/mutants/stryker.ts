@@ -1,6 +1,7 @@
 import { Stryker } from '@stryker-mutator/core';
 import { join } from 'node:path';
 import { ROOT } from '../setup/paths';
+import { testsOf } from './tests';
 
 /** What became of the changes that were seeded into one folder. */
 export interface Caught {
@@ -12,13 +13,13 @@ export interface Caught {
 
 /**
  * Seed changes into a folder by StrykerJS (a condition negated, `<` for `<=`, a
- * statement dropped, a member out of a list) and see which its own tests catch.
+ * statement dropped, a member out of a list) and see which the tests of its room catch.
  * Texts are left alone: what must be said is tested by name.
  */
 export async function byStryker(folder: string): Promise<Caught> {
   const room = folder.split('/')[0]!;
   // Read by the configuration of Jest, in this process and in those that run the tests.
-  process.env.BROOK_MUTANTS = folder;
+  process.env.BROOK_MUTANTS = testsOf(folder);
   const results = await new Stryker({
     mutate: [`${folder}/**/*.ts`, `${folder}/**/*.tsx`, `!${folder}/**/*.test.{ts,tsx}`],
     testRunner: 'jest',
@@ -26,7 +27,7 @@ export async function byStryker(folder: string): Promise<Caught> {
     jest: {
       projectType: 'custom',
       configFile: `scripts/jest/${room === 'client' ? 'client' : 'room'}.cjs`,
-      // A folder is judged by its own tests, not by all that happen to reach it.
+      // A folder is judged by the tests of its room, not by all that happen to reach it.
       enableFindRelatedTests: false,
     },
     mutator: { plugins: null, excludedMutations: ['StringLiteral'] },
