@@ -6,6 +6,7 @@ import {
   type PhoneHappening,
   type EventBase,
   type Logged,
+  undoOf,
 } from '@brook/core/job/events';
 import { helpedOpening, nextStep, type RunState } from '@brook/core/job/run';
 import { useQueryClient } from '@tanstack/react-query';
@@ -139,7 +140,7 @@ export function useJobLog(job: Job): LiveJob {
   const undo = useCallback(() => {
     const { own, other } = lastToUndo(painted.current, person?.name ?? '', takingBack.current);
     const press = own ? pressIn(painted.current.log, own) : [];
-    const pour = press.find(isPour);
+    const pour = press.find((e) => undoOf(e) === 'asks whether it went in');
     // What is in stays in: of a pour it is asked whether it went in.
     if (pour) return setPourAsked(pour);
     if (!own) return setUndoAsked(other);
@@ -262,9 +263,6 @@ function useJobState(job: Job, box: Outbox | null, sent: readonly WaitingEvent[]
     ]);
   }, [followed, server, box, sent]);
 }
-
-/** Whatever may name a container pours out of it. */
-const isPour = (e: Logged<JobEvent>): boolean => 'containerId' in e;
 
 /** The last event in effect that may be taken back and is not on its way: this person's on this phone, and anybody else's. */
 function lastToUndo(

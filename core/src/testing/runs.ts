@@ -102,5 +102,5 @@ export const gateOn = (
 export const knownEvents = (kinds: Readonly<Record<string, JobEvent['kind']>>) => ({
   find: (id: string) => (kinds[id] ? { kind: kinds[id] } : undefined),
   mediaNotes: 0,
-  byPhone: () => true,
+  undoOf: () => 'takes it back' as const,
 });

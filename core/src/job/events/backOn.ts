@@ -1,4 +1,4 @@
-import { BRINGS_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, nothing, jobEvent, TAKES_BACK } from './kind';
 
 /** Of this job by the event that told of it, of an earlier one by its open item. */
 export interface BackOnHappening {
@@ -13,6 +13,7 @@ export const backOn = jobEvent<BackOnHappening>({
   opens: BRINGS_NOTHING,
   settles: ['not back on'],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ eventId, openItemId }, { find }) => {
     if ((eventId === null) === (openItemId === null))
       return 'Name what is back: by the event that told of it, or by the open item of an earlier job.';

@@ -1,5 +1,6 @@
+import { atBleeder, opened } from '../standing';
 import { openingFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 
 /** How far the bleeder was opened, turns. */
 export interface BleederOpenedHappening {
@@ -14,6 +15,15 @@ export const bleederOpened = runEvent<BleederOpenedHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { openingId, turns, atMs }) =>
+    atBleeder(opened(run, atMs), openingId, (b) => ({
+      ...b,
+      openedTurns: turns,
+      shut: false,
+      tightened: null,
+      early: null,
+    })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ turns, openingId }, { at }) => `opened ${turns} turns, ${at(openingId)}`,
 });

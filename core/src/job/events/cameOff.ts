@@ -1,6 +1,6 @@
 import { lowerFirst } from '../../base/text';
 import { elementIfAny } from './faults';
-import { SETTLES_NOTHING, PROVES_NOTHING, jobEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, jobEvent, TAKES_BACK } from './kind';
 import { airBehindPart } from './places';
 
 /** What comes off a vehicle to be worked on, in the words of one tap [C]. */
@@ -60,6 +60,7 @@ export const cameOff = jobEvent<CameOffHappening>({
   ],
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ noteId = null, elementId }, { plans, find }) =>
     noteId !== null && find(noteId)?.kind !== 'media note'
       ? `There is no photo or voice note "${noteId}" of what came off.`

@@ -1,7 +1,7 @@
 import { lowerFirst } from '../../base/text';
 import { type CheckItem, type ControlCheck, askOf } from '../items';
 import { itemFault } from './faults';
-import { SETTLES_NOTHING, type Answer, nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, type Answer, nothing, proofEvent, TAKES_BACK } from './kind';
 import type { Brought } from './brought';
 
 /** One thing that was looked at on the vehicle, or tried at the control of a master. */
@@ -49,6 +49,7 @@ export const checked = proofEvent<CheckedHappening>({
   opens: ({ item, masterId = null, passes }) => (passes ? [] : [FAILED[item](masterId)]),
   settles: SETTLES_NOTHING,
   proves: ({ item, masterId = null, passes }) => ({ masterId, item, value: passes }) as Answer,
+  undo: TAKES_BACK,
   fault: ({ item, masterId = null }, { plans }) => itemFault(plans, item, masterId),
   words: ({ item, passes }) => `${lowerFirst(askOf(item))}: ${passes ? 'yes' : 'no'}`,
 });

@@ -1,7 +1,14 @@
 import { lowerFirst } from '../../base/text';
 import { type ClockKind, CLOCK_WORDS } from '../../base/clock';
 import { elementIfAny } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  jobEvent,
+  TAKES_BACK,
+} from './kind';
 
 export interface ClockStartedHappening {
   readonly kind: 'clock started';
@@ -17,6 +24,7 @@ export const clockStarted = jobEvent<ClockStartedHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ elementId }, { plans }) => elementIfAny(plans, elementId),
   words: ({ clock, minutes }) => `a clock: ${lowerFirst(CLOCK_WORDS[clock].title)}, ${minutes} min`,
 });

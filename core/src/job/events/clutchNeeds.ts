@@ -1,5 +1,12 @@
 import { notClutchFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, proofEvent } from './kind';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  proofEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** What the manual of this vehicle asks of a clutch, and where somebody wants it to take up: said once, known to its later jobs. */
 export interface ClutchNeedsHappening {
@@ -19,6 +26,7 @@ export const clutchNeeds = proofEvent<ClutchNeedsHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ masterId, window }, { plans }) => {
     const notClutch = notClutchFault(plans, masterId);
     if (notClutch) return notClutch;

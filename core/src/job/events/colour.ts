@@ -1,6 +1,7 @@
+import { atBleeder } from '../standing';
 import type { Colour } from '../../fluid/verdict';
 import { openingFault } from './faults';
-import { BRINGS_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, nothing, runEvent, TAKES_BACK } from './kind';
 
 export interface ColourHappening {
   readonly kind: 'colour';
@@ -14,6 +15,9 @@ export const colour = runEvent<ColourHappening>({
   opens: BRINGS_NOTHING,
   settles: ['old fluid', 'wrong grade'],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { openingId, colour: seen }) =>
+    atBleeder(run, openingId, (b) => ({ ...b, colour: { seen, atStroke: b.strokes } })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ colour: seen, openingId }, { at }) => `colour ${seen}, ${at(openingId)}`,
 });

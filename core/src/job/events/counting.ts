@@ -1,8 +1,12 @@
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
-
-/** How strokes are counted: a tap for each, by a beat, by reading the jar, by a helper's phone. */
-export const COUNT_WAYS = ['tap', 'tempo', 'jar', 'helper'] as const;
-export type CountWay = (typeof COUNT_WAYS)[number];
+import { type CountWay } from '../standing';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  runEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** From here on this device counts, and no other: one source at a time. What was counted that it had not heard of it has not seen. */
 export interface CountingHappening {
@@ -16,6 +20,8 @@ export const counting = runEvent<CountingHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { deviceId, way }) => ({ ...run, counting: { deviceId, way } }),
   fault: () => null,
   words: () => 'counting on this phone',
 });

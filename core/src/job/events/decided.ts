@@ -1,20 +1,22 @@
+import { emptiesOf } from '../../fluid/inside';
+import {
+  decidedOn,
+  freshBleeder,
+  levelsAtFirst,
+  openingIn,
+  undecided,
+  type Decision,
+  type HaltReason,
+  type RunStanding,
+} from '../standing';
 import type { Plan } from '../../bleed/plan';
-import type { HaltReason } from './haltReason';
-import { PROVES_NOTHING, nothing, runEvent } from './kind';
-
-/** What a person may decide on a halt. */
-export const DECISIONS = [
-  'plan anew',
-  'another method',
-  'go on',
-  'do it last',
-  'leave shut',
-  'end job',
-] as const;
-export type Decision = (typeof DECISIONS)[number];
+import { PROVES_NOTHING, nothing, runEvent, TAKES_BACK } from './kind';
 
 /** Decisions after which the rest is planned anew from the state reached. */
 export type Onward = Exclude<Decision, 'go on' | 'end job'>;
+
+export const isOnward = (decision: Decision): decision is Onward =>
+  decision !== 'go on' && decision !== 'end job';
 
 /** Decisions that are offered on each halt; the first is the usual one. */
 export const DECISIONS_ON: Readonly<Record<HaltReason, readonly Decision[]>> = {
@@ -85,7 +87,52 @@ export const decided = runEvent<DecidedHappening>({
     'stop verdict',
   ],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { haltId, decision, plan }) => {
+    const on = undecided(run, haltId);
+    // The first decision on a halt counts; another one is kept and changes nothing.
+    if (!on) return run;
+    const next = decidedOn(run, on, decision);
+    switch (decision) {
+      case 'go on':
+        return next;
+      case 'end job':
+        return { ...next, ended: on.reason };
+      case 'plan anew':
+      case 'another method':
+      case 'leave shut':
+      case 'do it last': {
+        // Where the rest cannot be planned like this, nothing is decided, however often the log is read.
+        if (plan === undefined) return run;
+        const bleederId = on.openingId === null ? null : openingIn(run, on.openingId)?.bleeder.id;
+        const left =
+          decision === 'leave shut' && bleederId
+            ? { ...next, leftShut: new Map([...next.leftShut, [bleederId, on.reason]]) }
+            : next;
+        return plan ? takeUp(left, plan, on.reason) : left;
+      }
+      default:
+        return decision satisfies never;
+    }
+  },
   fault: ({ haltId }, { find }) =>
     find(haltId) ? null : `There is no halt "${haltId}" to decide on.`,
   words: ({ decision }) => `a decision: ${decision}`,
 });
+
+/** From here on the rest goes by another plan; what was done under the one before stays beside it. */
+function takeUp(run: RunStanding, plan: Plan, because: HaltReason): RunStanding {
+  const { stages, bleeders } = run;
+  return {
+    ...run,
+    plan,
+    stages: {},
+    bleeders: plan.openings.map((s) => freshBleeder(s.id)),
+    past: [...run.past, { plan: run.plan, stages, bleeders, because }],
+    prepared: run.prepared.filter((s) => !plan.preparation.includes(s)),
+    // A reservoir that first comes in now begins as the plan says; the others stand where the run left them.
+    levelMl: { ...levelsAtFirst(plan), ...run.levelMl },
+    leastMl: { ...levelsAtFirst(plan), ...run.leastMl },
+    empties: emptiesOf(plan.layout, plan.inside),
+  };
+}

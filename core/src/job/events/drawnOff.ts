@@ -1,5 +1,7 @@
+import { halfMl } from '../../hydraulics/order';
+import { levelled } from '../standing';
 import { reservoirFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 
 /** A reservoir drawn off to half, before or while fluid is pushed up into it. */
 export interface DrawnOffHappening {
@@ -13,6 +15,18 @@ export const drawnOff = runEvent<DrawnOffHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { reservoirId }) => {
+    const reservoir = run.plan.reservoirs.find((b) => b.id === reservoirId);
+    if (!reservoir) return run;
+    const levelMl = run.levelMl[reservoirId]!;
+    const removedMl = Math.max(0, levelMl - halfMl(reservoir));
+    return {
+      ...run,
+      removedMl: run.removedMl + removedMl,
+      ...levelled(run, { [reservoirId]: levelMl - removedMl }),
+    };
+  },
   fault: ({ reservoirId }, { plans }) => reservoirFault(plans, reservoirId),
   words: () => 'drawn off to half',
 });

@@ -12,4 +12,5 @@ export const driveEnded = deskEvent<DriveEndedHappening>({
   opens: ({ result }) => (result === 'bad' ? [{ what: 'drive failed', where: null }] : []),
   settles: ['drive failed'],
   proves: PROVES_NOTHING,
+  keeps: 'driveResult',
 });

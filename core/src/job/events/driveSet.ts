@@ -11,4 +11,5 @@ export const driveSet = deskEvent<DriveSetHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: 'drive',
 });

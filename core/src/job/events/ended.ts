@@ -13,4 +13,5 @@ export const ended = deskEvent<EndedHappening>({
   opens: ({ stop }) => (stop ? [{ what: 'stop verdict', where: null }] : []),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: 'ended',
 });

@@ -11,6 +11,7 @@ import {
   opensOf,
   partOf,
   settledBy,
+  undoOf,
   voidsOf,
   type JobEvent,
   type JobEventKind,
@@ -332,6 +333,18 @@ test('whoever is asked about an event is told what it was', () => {
   expect(words('flow set', { lookAfterS: null })).toBe('the flow stopped, left rear');
   expect(words('tool step')).toBe('tool cycle');
   expect(words('checked')).toMatch(/^joints .*: no$/);
+});
+
+test('what a phone said is taken back; of what was poured it is asked whether it went in; what was decided at the desk stays', () => {
+  const undo = (kind: string, more: object = {}) => undoOf({ kind, ...more } as { kind: string });
+  for (const kind of ['stroke', 'shut', 'halted', 'pedal judged', 'came off', 'stage done'])
+    expect(undo(kind)).toBe('takes it back');
+  expect(undo('topped up')).toBe('asks whether it went in');
+  expect(undo('prepared', { step: 'fill reservoir' })).toBe('asks whether it went in');
+  expect(undo('prepared', { step: 'clean reservoir' })).toBe('asks whether it went in');
+  expect(undo('prepared', { step: 'empty reservoir' })).toBe('takes it back');
+  for (const kind of ['released', 'ended', 'plan accepted', 'marked', 'looked at'])
+    expect(undo(kind)).toEqual({ nothing: expect.stringMatching(/decided at the desk/) });
 });
 
 describe('an event that names what was never there is refused', () => {

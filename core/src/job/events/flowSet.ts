@@ -1,6 +1,7 @@
+import { atBleeder, opened } from '../standing';
 import { bleederName } from '../../vehicle/circuit';
 import { openingFault, openingNamed } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 
 /** A steady flow was let run, so long at the most until somebody looks, or was stopped. What it gave is read on the jar. */
 export interface FlowSetHappening {
@@ -16,6 +17,18 @@ export const flowSet = runEvent<FlowSetHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  // What a flow gives is not known until somebody looks.
+  fold: (run, { id, openingId, lookAfterS, atMs }) =>
+    atBleeder(opened(run, atMs), openingId, (b) =>
+      lookAfterS === null
+        ? { ...b, flow: null }
+        : {
+            ...b,
+            flow: { eventId: id, sinceMs: atMs, dueMs: atMs + lookAfterS * 1000 },
+            flowUnread: true,
+          },
+    ),
   fault: ({ openingId }, { plans }) => {
     const opening = openingNamed(plans, openingId);
     return opening && (!opening.fromReservoir || opening.mostMlS === null)

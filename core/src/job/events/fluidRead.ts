@@ -44,4 +44,5 @@ export const fluidRead = deskEvent<FluidReadHappening>({
   opens: nothing('what it decides is read from its verdict'),
   settles: ['stop verdict'],
   proves: PROVES_NOTHING,
+  keeps: 'fluid',
 });

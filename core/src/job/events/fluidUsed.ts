@@ -30,4 +30,5 @@ export const fluidUsed = deskEvent<FluidUsedHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: 'fluidUsed',
 });

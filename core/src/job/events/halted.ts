@@ -1,7 +1,7 @@
+import { halt, HALT_REASONS, type HaltReason } from '../standing';
 import { lowerFirst } from '../../base/text';
 import { openingFault, masterFault, hasMaster } from './faults';
-import { HALT_REASONS, type HaltReason } from './haltReason';
-import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 import { broughtByHalt } from './places';
 
 /** Those that can be met at a bleeder; the pedal is judged when all of them are shut, a tool's stop, a wrong part and another size follow from what is recorded. */
@@ -87,6 +87,9 @@ export const halted = runEvent<HaltedHappening>({
     broughtByHalt(reason, openingId, masterId, plans),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { id: eventId, reason, openingId, masterId = null }) =>
+    halt(run, { eventId, reason, openingId, masterId }),
   fault: ({ openingId, masterId = null }, { plans }) => {
     if (masterId !== null && !hasMaster(plans, masterId)) return masterFault(plans, masterId);
     return openingId === null ? null : openingFault(plans, openingId);

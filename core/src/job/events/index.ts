@@ -9,6 +9,7 @@ export { elementFault } from './faults';
 export {
   answerOf,
   bearsOnDriving,
+  foldOf,
   happeningFault,
   happeningWords,
   isBadAnswer,
@@ -16,9 +17,12 @@ export {
   isByPhone,
   isOfRun,
   isPhoneEvent,
+  keepsOf,
+  keptOf,
   opensOf,
   partOf,
   settledBy,
+  undoOf,
   voidsOf,
   type DeskHappening,
   type HappeningOf,
@@ -31,16 +35,11 @@ export {
   type VehicleEvent,
   type VehicleHappening,
 } from './registry';
-export { COUNT_WAYS, type CountWay } from './counting';
 export { MOST_MADE } from './stroke';
 export { BROKEN_ROUNDS, type BrokenRound } from './roundBroken';
-export { BUBBLE_READINGS, type BubbleReading } from './bubbles';
-export { TRIES, TRY_WORDS, type Try } from './tried';
-export { type JarShare } from './jarRead';
-export { type Tightened } from './shut';
-export { HALT_REASONS, type HaltReason } from './haltReason';
+export { TRY_WORDS } from './tried';
 export { HALTS_AT_BLEEDER, HALT_WORDS } from './halted';
-export { DECISIONS, DECISIONS_ON, DECISION_WORDS, type Decision, type Onward } from './decided';
+export { DECISIONS_ON, DECISION_WORDS, isOnward, type Onward } from './decided';
 export { MENDABLE } from './mended';
 export { type MasterJoined } from './masterFitted';
 export { MEDIA, MEDIUM_WORDS, MOST_MEDIA_NOTES, type Medium } from './mediaNote';
@@ -51,3 +50,17 @@ export { type AcceptedPick } from './planAccepted';
 export { type FluidUsedEntry } from './fluidUsed';
 export { type Overridable } from './overridden';
 export type { StageEvent } from './stageEvent';
+export {
+  BUBBLE_READINGS,
+  COUNT_WAYS,
+  DECISIONS,
+  HALT_REASONS,
+  TRIES,
+  type BubbleReading,
+  type CountWay,
+  type Decision,
+  type HaltReason,
+  type JarShare,
+  type Tightened,
+  type Try,
+} from '../standing';

@@ -1,4 +1,12 @@
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { jarSet as emptied } from '../standing';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  runEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** The jar as it was emptied, changed or first put under: what stands in it now counts nothing. */
 export interface JarSetHappening {
@@ -12,6 +20,8 @@ export const jarSet = runEvent<JarSetHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { jarMl }) => ({ ...run, jar: emptied(run.jar, jarMl) }),
   fault: () => null,
   words: ({ jarMl }) => `the jar, ${Math.round(jarMl)} mL in it at first`,
 });

@@ -1,6 +1,6 @@
 import { jointAgain, jointHolds, jointWords } from '../../vehicle/torque';
 import { elementIfAny } from './faults';
-import { PROVES_NOTHING, nothing, jobEvent } from './kind';
+import { PROVES_NOTHING, nothing, jobEvent, TAKES_BACK } from './kind';
 
 export interface JointTightenedHappening {
   readonly kind: 'joint tightened';
@@ -29,6 +29,7 @@ export const jointTightened = jobEvent<JointTightenedHappening>({
   },
   settles: ['tightness', 'by feel'],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ elementId }, { plans }) => elementIfAny(plans, elementId),
   words: (event) => jointWords(event),
 });

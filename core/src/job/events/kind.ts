@@ -2,6 +2,8 @@ import type { Plan } from '../../bleed/plan';
 import type { TakeUp } from '../../control/clutch';
 import type { PedalResult } from '../../control/pedal';
 import type { ProofItem } from '../items';
+import type { RunStanding } from '../standing';
+import type { EventBase, Logged } from './base';
 import type { Brought, OpenItemKind } from './brought';
 
 /**
@@ -44,6 +46,13 @@ export type Settles = Nothing | readonly OpenItemKind[];
 /** What it answers; a reading answers only with the others, and says so by null. */
 export type Proves<H> = Nothing | ((event: H, plans: readonly Plan[]) => Answer | null);
 
+/** What an undo of it does: it takes back what was said, or first asks whether what was poured went in, for that stays in. */
+export type Undo = 'takes it back' | 'asks whether it went in' | Nothing;
+
+/** Most of what a phone says is as if it had not been said. */
+export const TAKES_BACK = 'takes it back';
+const DECIDED_AT_DESK = nothing('This was decided at the desk; it is not taken back by undo.');
+
 /** What was ever there in a job, taken back or not: what an event may name. */
 export interface Known {
   /** Every plan that the job ever had, the accepted one first. */
@@ -51,8 +60,8 @@ export interface Known {
   readonly find: (eventId: string) => { readonly kind: string } | undefined;
   /** How many photos and voice notes its log tells of. */
   readonly mediaNotes: number;
-  /** Whether a kind is one that a phone says by itself, and so one that it may take back. */
-  readonly byPhone: (kind: string) => boolean;
+  /** What an undo of a kind does. */
+  readonly undoOf: (event: { readonly kind: string }) => Undo;
 }
 
 /** How what an event names is called. */
@@ -80,6 +89,7 @@ export interface EventKind<H extends { readonly kind: string }, P extends Part> 
   readonly opens: Opens<H>;
   readonly settles: Settles;
   readonly proves: Proves<H>;
+  readonly undo: Undo | ((event: H) => Undo);
   /** The sentence for one that names what was never there, or null. What was done on the vehicle is kept even where it should not have been done. */
   readonly fault: (event: H, known: Known) => string | null;
   /** What it was, in a few words, for a person who is asked about it. */
@@ -88,14 +98,22 @@ export interface EventKind<H extends { readonly kind: string }, P extends Part> 
 
 /** A kind as a phone says it: its file leaves out what follows from its part. */
 type Said<H extends { readonly kind: string }> = Omit<EventKind<H, Part>, 'part' | 'beforePlan'>;
+
+/** What a kind of the run does to where it stands. */
+export interface Folds<H> {
+  readonly fold: (run: RunStanding, event: Logged<EventBase & H>) => RunStanding;
+  /** As it stands in the log, with what follows from where the run stood; left out, as it was said. */
+  readonly kept?: (run: RunStanding, event: Logged<EventBase & H>) => Logged<EventBase & H>;
+}
+
 type Silent<H extends { readonly kind: string }> = Pick<
   EventKind<H, Part>,
   'kind' | 'voids' | 'opens' | 'settles' | 'proves'
 >;
 
 export const runEvent = <H extends { readonly kind: string }>(
-  said: Said<H> & { readonly beforePlan?: true },
-): EventKind<H, 'run'> => ({ beforePlan: false, ...said, part: 'run' });
+  said: Said<H> & Folds<H> & { readonly beforePlan?: true },
+): EventKind<H, 'run'> & Folds<H> => ({ beforePlan: false, ...said, part: 'run' });
 
 export const proofEvent = <H extends { readonly kind: string }>(
   said: Said<H>,
@@ -108,10 +126,39 @@ export const jobEvent = <H extends { readonly kind: string }>(
 /** What the server makes names only what it has looked up itself. */
 const looked = { fault: () => null, words: ({ kind }: { readonly kind: string }) => kind };
 
+/** Under which name a job keeps the last word of what was said at the desk: of its drives one more, or how the last one went. */
+export type Keeps =
+  | 'said'
+  | 'takenIn'
+  | 'fluid'
+  | 'accepted'
+  | 'fluidUsed'
+  | 'drive'
+  | 'driveResult'
+  | 'released'
+  | 'ended';
+
+/** What a kind of the desk leaves with its job. */
+export interface KeptAtDesk {
+  readonly keeps: Keeps | Nothing;
+}
+
 export const deskEvent = <H extends { readonly kind: string }>(
-  said: Silent<H>,
-): EventKind<H, 'desk'> => ({ ...looked, ...said, part: 'desk', beforePlan: false });
+  said: Silent<H> & KeptAtDesk,
+): EventKind<H, 'desk'> & KeptAtDesk => ({
+  ...looked,
+  ...said,
+  undo: DECIDED_AT_DESK,
+  part: 'desk',
+  beforePlan: false,
+});
 
 export const vehicleEvent = <H extends { readonly kind: string }>(
   said: Silent<H>,
-): EventKind<H, 'vehicle'> => ({ ...looked, ...said, part: 'vehicle', beforePlan: false });
+): EventKind<H, 'vehicle'> => ({
+  ...looked,
+  ...said,
+  undo: DECIDED_AT_DESK,
+  part: 'vehicle',
+  beforePlan: false,
+});

@@ -1,5 +1,5 @@
 import { elementIfAny } from './faults';
-import { SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent, TAKES_BACK } from './kind';
 
 /** Why a part is used again that is looked at once more. */
 export const LOOK_LATER = [
@@ -27,6 +27,7 @@ export const lookLater = jobEvent<LookLaterHappening>({
   opens: ({ elementId }) => [{ what: 'look again', where: elementId, owed: true }],
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ elementId }, { plans }) => elementIfAny(plans, elementId),
   words: ({ what }) => `looked at again later, ${what}`,
 });

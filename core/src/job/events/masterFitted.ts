@@ -1,5 +1,6 @@
+import { halt, opened } from '../standing';
 import type { MasterChanged } from '../../bleed/scope';
-import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 
 /** What is said of a master once its lines are joined. */
 export type MasterJoined = Pick<
@@ -19,6 +20,19 @@ export const masterFitted = runEvent<MasterFittedHappening>({
   opens: BRINGS_NOTHING,
   settles: ['part off'],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  // What the plan was made for and was not kept halts it.
+  fold: (before, { id: eventId, atMs, masterId, ...how }) => {
+    const run = opened(before, atMs);
+    const next = { ...run, fitted: [...run.fitted, masterId] };
+    const kept =
+      how.linesStayedFull &&
+      how.nothingElseOpened &&
+      how.modulatorLostNothing &&
+      how.heldDown &&
+      how.bench === 'clean';
+    return kept ? next : halt(next, { eventId, reason: 'not as planned' });
+  },
   fault: ({ masterId }, { plans }) =>
     plans.some((p) => p.work.master?.masterId === masterId)
       ? null

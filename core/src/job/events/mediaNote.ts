@@ -1,7 +1,14 @@
 import { lowerFirst } from '../../base/text';
 import type { CheckItem, ControlCheck } from '../items';
 import { elementIfAny, masterFault, itemFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  jobEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** How a note was taken that is no text. */
 export const MEDIA = ['photo', 'voice'] as const;
@@ -37,6 +44,7 @@ export const mediaNote = jobEvent<MediaNoteHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
   fault: ({ elementId, proof }, { plans, mediaNotes }) => {
     if (mediaNotes >= MOST_MEDIA_NOTES)
       return `A job keeps ${MOST_MEDIA_NOTES} photos and voice notes; this one has as many.`;

@@ -1,5 +1,5 @@
-import type { HaltReason } from './haltReason';
-import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { decidedOn, undecided, type HaltReason } from '../standing';
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 
 /** What a mend cures on the vehicle, so that the run goes on where it stood [C]. */
 export const MENDABLE: readonly HaltReason[] = ['leak'];
@@ -19,6 +19,12 @@ export const mended = runEvent<MendedHappening>({
   opens: BRINGS_NOTHING,
   settles: ['leak', 'look again', 'not back on', 'tightness', 'by feel'],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  // It halts the run no longer, where a mend is a cure: the count goes on where it stood.
+  fold: (run, { haltId }) => {
+    const on = haltId === null ? null : undecided(run, haltId);
+    return on && MENDABLE.includes(on.reason) ? decidedOn(run, on, 'go on') : run;
+  },
   fault: ({ haltId }, { find }) =>
     haltId === null || find(haltId)
       ? null

@@ -1,4 +1,11 @@
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  runEvent,
+  TAKES_BACK,
+} from './kind';
 
 export interface NoteHappening {
   readonly kind: 'note';
@@ -12,6 +19,8 @@ export const note = runEvent<NoteHappening>({
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
   beforePlan: true,
+  undo: TAKES_BACK,
+  fold: (run) => run,
   fault: () => null,
   words: ({ text }) => `a note: ${text.slice(0, 60)}`,
 });

@@ -18,4 +18,5 @@ export const overridden = deskEvent<OverriddenHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: nothing('the gate reads it from the log, as long as nothing it was given for has changed'),
 });

@@ -1,6 +1,6 @@
 import { pedalPasses, type PedalResult } from '../../control/pedal';
 import { masterFault } from './faults';
-import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent, TAKES_BACK } from './kind';
 
 /** The result at one control, named by its master; null where an old record did not say which. */
 export interface PedalJudgedHappening {
@@ -20,6 +20,7 @@ export const pedalJudged = proofEvent<PedalJudgedHappening>({
     const at = masterId ?? plans[0]?.work.masterIds[0] ?? null;
     return at === null ? null : { masterId: at, item: 'result', value: result };
   },
+  undo: TAKES_BACK,
   fault: ({ masterId }, { plans }) => (masterId === null ? null : masterFault(plans, masterId)),
   words: ({ masterId, result }, { control }) => `${control(masterId)}: ${result}`,
 });

@@ -1,6 +1,6 @@
 import { readingWords, type At, type MeasuredWhen } from '../../control/pedal';
 import { notBrakeFault } from './faults';
-import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent, TAKES_BACK } from './kind';
 
 /** One reading of a ruler at a pedal or lever; the last one of a place counts. */
 export interface PedalReadHappening {
@@ -19,6 +19,7 @@ export const pedalRead = proofEvent<PedalReadHappening>({
   opens: nothing('a height by itself says little: what the readings amount to is judged'),
   settles: SETTLES_NOTHING,
   proves: () => null,
+  undo: TAKES_BACK,
   fault: ({ masterId }, { plans }) => notBrakeFault(plans, masterId),
   words: (event, { control }) =>
     `${control(event.masterId)}, ${readingWords(event)}: ${event.heightMm} mm`,

@@ -3,7 +3,7 @@ import { needsTool } from '../../bleed/stages';
 import { heldAs } from '../../control/pedal';
 import { behind, paths, type Layout } from '../../vehicle/circuit';
 import { openingNamed } from './faults';
-import type { HaltReason } from './haltReason';
+import type { HaltReason } from '../standing';
 import type { Brought } from './brought';
 
 /** The bleeder of an opening; null where no plan knows it, which is the whole vehicle. */

@@ -24,4 +24,5 @@ export const planAccepted = deskEvent<PlanAcceptedHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: 'accepted',
 });

@@ -1,4 +1,4 @@
-import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent, TAKES_BACK } from './kind';
 
 /** A pot at the reservoir: put under pressure, or let off, by its gauge. */
 export interface PressureSetHappening {
@@ -12,6 +12,8 @@ export const pressureSet = runEvent<PressureSetHappening>({
   opens: ({ on }) => (on ? [{ what: 'done after close', where: null }] : []),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { on }) => ({ ...run, pressureOn: on }),
   fault: () => null,
   words: ({ on }) => (on ? 'the pot under pressure' : 'the pressure let off'),
 });

@@ -1,5 +1,5 @@
 import type { Plan } from '../../bleed/plan';
-import type { EventBase } from './base';
+import type { EventBase, Logged } from './base';
 import { prepared, type PreparedHappening } from './prepared';
 import { counting, type CountingHappening } from './counting';
 import { stroke, type StrokeHappening } from './stroke';
@@ -58,9 +58,22 @@ import { marked, type MarkedHappening } from './marked';
 import { lookedAt, type LookedAtHappening } from './lookedAt';
 import { strippedElsewhere, type StrippedElsewhereHappening } from './strippedElsewhere';
 import { cycleElsewhere, type CycleElsewhereHappening } from './cycleElsewhere';
-import type { Answer, EventKind, Known, Names, Part, Voids } from './kind';
+import type { RunStanding } from '../standing';
+import {
+  TAKES_BACK,
+  type Answer,
+  type EventKind,
+  type Folds,
+  type Keeps,
+  type KeptAtDesk,
+  type Known,
+  type Names,
+  type Part,
+  type Undo,
+  type Voids,
+} from './kind';
 import type { Brought, OpenItemKind } from './brought';
-import { stageEventFault, stageVoids, type StageEvent } from './stageEvent';
+import { stageEventFault, stageFold, stageVoids, type StageEvent } from './stageEvent';
 
 // The kinds of each part: what each says, by the name of its file. What a stage says stands with its stage.
 
@@ -140,7 +153,8 @@ export interface VehicleKinds {
 
 type Registered<Says extends object, P extends Part> = {
   readonly [K in keyof Says]: Says[K] extends { readonly kind: string }
-    ? EventKind<Says[K], P>
+    ? EventKind<Says[K], P> &
+        (P extends 'run' ? Folds<Says[K]> : P extends 'desk' ? KeptAtDesk : unknown)
     : never;
 };
 const RUN: Registered<RunKinds, 'run'> = {
@@ -236,7 +250,8 @@ export type HappeningOf<K extends string> = Extract<
 >;
 
 /** A kind as it is asked of any event: its file has made sure that it fits. */
-type AnyKind = EventKind<{ readonly kind: string }, Part>;
+type AnyKind = EventKind<{ readonly kind: string }, Part> &
+  Partial<Folds<{ readonly kind: string }> & KeptAtDesk>;
 const BY_KIND: ReadonlyMap<string, AnyKind> = new Map(
   [RUN, PROOF, JOB, DESK, VEHICLE]
     .flatMap((kinds) => Object.values(kinds) as unknown as AnyKind[])
@@ -258,6 +273,32 @@ export const isPhoneEvent = <E extends { readonly kind: JobEventKind }>(
 
 /** The same of its kind alone. */
 export const isByPhone = (kind: string): boolean => !['desk', 'vehicle'].includes(partOf(kind));
+
+/** What an undo of an event does; what a stage says is taken back. */
+export function undoOf(event: { readonly kind: string }): Undo {
+  const undo = BY_KIND.get(event.kind)?.undo ?? TAKES_BACK;
+  return typeof undo === 'function' ? undo(event) : undo;
+}
+
+/** One event of a run on top of where it stood; a decision with the plan that follows. */
+export function foldOf(run: RunStanding, event: Logged<RunEvent>): RunStanding {
+  const kind = BY_KIND.get(event.kind);
+  return kind?.fold
+    ? kind.fold(run, event)
+    : stageFold(run, event as Logged<EventBase & StageEvent>);
+}
+
+/** An event of a run as it stands in the log, with what follows from where the run stood. */
+export function keptOf(run: RunStanding, event: Logged<RunEvent>): Logged<RunEvent> {
+  const kept = BY_KIND.get(event.kind)?.kept;
+  return kept ? (kept(run, event) as Logged<RunEvent>) : event;
+}
+
+/** Under which name a job keeps what was said at the desk; null where it keeps nothing of it. */
+export function keepsOf(kind: string): Keeps | null {
+  const keeps = BY_KIND.get(kind)?.keeps;
+  return typeof keeps === 'string' ? keeps : null;
+}
 
 /** What of a proof an event makes void; an undo by itself nothing. */
 export function voidsOf(event: PhoneHappening | DeskHappening): Voids {

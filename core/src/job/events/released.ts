@@ -21,4 +21,5 @@ export const released = deskEvent<ReleasedHappening>({
     'by feel',
   ],
   proves: PROVES_NOTHING,
+  keeps: 'released',
 });

@@ -1,5 +1,6 @@
+import { atBleeder, opened } from '../standing';
 import { openingFault } from './faults';
-import { SETTLES_NOTHING, PROVES_NOTHING, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 import { airBehind } from './places';
 
 /** How the order of a round is broken: let go while the bleeder was open, or the end of the hose out of the fluid. */
@@ -19,6 +20,13 @@ export const roundBroken = runEvent<RoundBrokenHappening>({
   opens: ({ openingId }, plans) => airBehind(plans, openingId),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { openingId, atMs }) =>
+    atBleeder(opened(run, atMs), openingId, (b) => ({
+      ...b,
+      broken: b.broken + 1,
+      lastBrokenAtStroke: b.strokes,
+    })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ how, openingId }, { at }) => `${how}, ${at(openingId)}`,
 });

@@ -1,8 +1,6 @@
+import { atBleeder, type Tightened } from '../standing';
 import { openingFault } from './faults';
-import { BRINGS_NOTHING, PROVES_NOTHING, runEvent } from './kind';
-
-/** How tight a bleeder was made: an honest "by feel" is never a torque. */
-export type Tightened = 'by feel' | { readonly torqueNm: number };
+import { BRINGS_NOTHING, PROVES_NOTHING, runEvent, TAKES_BACK } from './kind';
 
 /** Bleeder shut, hose off, cap on. */
 export interface ShutHappening {
@@ -26,6 +24,15 @@ export const shut = runEvent<ShutHappening>({
     'wrong grade',
   ],
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { openingId, tightened }) =>
+    atBleeder(run, openingId, (b) => ({
+      ...b,
+      shut: true,
+      flow: null,
+      syringeReady: false,
+      tightened,
+    })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId }, { at }) => `shut, ${at(openingId)}`,
 });

@@ -1,5 +1,6 @@
+import { atBleeder } from '../standing';
 import { openingFault } from './faults';
-import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent, TAKES_BACK } from './kind';
 import { airBehind } from './places';
 
 /** It was shut before it was done, and why: what it lacks stays as an open item. */
@@ -15,6 +16,8 @@ export const shutEarly = runEvent<ShutEarlyHappening>({
   opens: ({ openingId }, plans) => airBehind(plans, openingId),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { openingId, reason }) => atBleeder(run, openingId, (b) => ({ ...b, early: reason })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId, reason }, { at }) => `shut early, ${at(openingId)}: ${reason}`,
 });

@@ -1,6 +1,6 @@
 import { JUDGED_BY, type MeasuredWhen } from '../../control/pedal';
 import { notBrakeFault } from './faults';
-import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent, TAKES_BACK } from './kind';
 import { heldOf } from './places';
 
 /** How far it sank under a steady firm push, by the clock. */
@@ -23,6 +23,7 @@ export const sinkWatched = proofEvent<SinkWatchedHappening>({
       : [],
   settles: SETTLES_NOTHING,
   proves: () => null,
+  undo: TAKES_BACK,
   fault: ({ masterId }, { plans }) => notBrakeFault(plans, masterId),
   words: ({ masterId, mm, seconds, engine }, { control }) =>
     `${control(masterId)}: sank ${mm} mm in ${seconds} s${engine ? ', engine running' : ''}`,

@@ -1,5 +1,12 @@
 import { sizeFault, type HowKnown } from '../../vehicle/circuit';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  runEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** A size as it was found on this vehicle, in the unit of that size. */
 export interface SizeFoundHappening {
@@ -16,6 +23,8 @@ export const sizeFound = runEvent<SizeFoundHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run) => run,
   fault: (event, { plans }) => sizeFault(plans[0]!.layout, event),
   words: ({ value }) => `a size found: ${value}`,
 });

@@ -1,5 +1,13 @@
+import { atBleeder } from '../standing';
 import { openingFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  runEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** The syringe is empty: shut before the plunger comes back, and readied anew. */
 export interface SyringeEmptyHappening {
@@ -13,6 +21,8 @@ export const syringeEmpty = runEvent<SyringeEmptyHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  fold: (run, { openingId }) => atBleeder(run, openingId, (b) => ({ ...b, syringeReady: false })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ openingId }, { at }) => `the syringe empty, ${at(openingId)}`,
 });

@@ -1,7 +1,7 @@
 import type { TakeUp } from '../../control/clutch';
 import { takeUpPasses } from '../items';
 import { masterFault } from './faults';
-import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent, TAKES_BACK } from './kind';
 
 /** Where a clutch takes up, in words. */
 export interface TakeUpJudgedHappening {
@@ -17,6 +17,7 @@ export const takeUpJudged = proofEvent<TakeUpJudgedHappening>({
     takeUpPasses(takeUp) ? [] : [{ what: 'control soft', where: masterId }],
   settles: SETTLES_NOTHING,
   proves: ({ masterId, takeUp }) => ({ masterId, item: 'result', value: takeUp }),
+  undo: TAKES_BACK,
   fault: ({ masterId }, { plans }) => masterFault(plans, masterId),
   words: ({ masterId, takeUp }, { control }) => `${control(masterId)} takes up: ${takeUp}`,
 });

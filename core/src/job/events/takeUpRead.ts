@@ -1,7 +1,7 @@
 import { takeUpOf } from '../../control/clutch';
 import { takeUpPasses } from '../items';
 import { notClutchFault } from './faults';
-import { SETTLES_NOTHING, nothing, proofEvent } from './kind';
+import { SETTLES_NOTHING, nothing, proofEvent, TAKES_BACK } from './kind';
 
 /** Where a clutch takes up, by a ruler: at a clutch, between its end and its rest. */
 export interface TakeUpReadHappening {
@@ -26,6 +26,7 @@ export const takeUpRead = proofEvent<TakeUpReadHappening>({
     takeUpPasses(takeUpOf(restMm, takeUpMm)) ? [] : [{ what: 'control soft', where: masterId }],
   settles: SETTLES_NOTHING,
   proves: () => null,
+  undo: TAKES_BACK,
   fault: ({ masterId, restMm, takeUpMm, endOfTravelMm }, { plans }) => {
     const notClutch = notClutchFault(plans, masterId);
     if (notClutch) return notClutch;

@@ -13,4 +13,5 @@ export const takenIn = deskEvent<TakenInHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: 'takenIn',
 });

@@ -1,18 +1,14 @@
+import { atBleeder, type Try } from '../standing';
 import { lowerFirst } from '../../base/text';
 import { openingFault } from './faults';
-import { BRINGS_NOTHING, SETTLES_NOTHING, PROVES_NOTHING, nothing, runEvent } from './kind';
-
-/** What may help where bubbles stay the same, in order of effort [C]. */
-export const TRIES = [
-  'open less',
-  'tap it',
-  'flick it',
-  'another stroke',
-  'turn it up',
-  'wait',
-  'another method',
-] as const;
-export type Try = (typeof TRIES)[number];
+import {
+  BRINGS_NOTHING,
+  SETTLES_NOTHING,
+  PROVES_NOTHING,
+  nothing,
+  runEvent,
+  TAKES_BACK,
+} from './kind';
 
 /** What to try where bubbles stay the same, and why that helps [C]. */
 export const TRY_WORDS: Readonly<Record<Try, { readonly title: string; readonly why: string }>> = {
@@ -60,6 +56,17 @@ export const tried = runEvent<TriedHappening>({
   opens: BRINGS_NOTHING,
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  undo: TAKES_BACK,
+  // What was done against them begins the looks anew; what was passed over does not.
+  fold: (run, { openingId, what, done }) =>
+    atBleeder(run, openingId, (b) => ({
+      ...b,
+      tried: [
+        ...b.tried,
+        { what, done, atStroke: b.strokes, before: b.bubbles?.reading ?? null, after: null },
+      ],
+      equalBubbles: done ? 0 : b.equalBubbles,
+    })),
   fault: ({ openingId }, { plans }) => openingFault(plans, openingId),
   words: ({ done, what, openingId }, { at }) =>
     `${done ? 'tried' : 'passed over'}: ${lowerFirst(TRY_WORDS[what].title)}, ${at(openingId)}`,

@@ -1,4 +1,4 @@
-import { SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent } from './kind';
+import { SETTLES_NOTHING, PROVES_NOTHING, nothing, jobEvent, TAKES_BACK } from './kind';
 
 /** An undo names the event that it takes back; it can be taken back itself. */
 export interface UndoneHappening {
@@ -12,12 +12,12 @@ export const undone = jobEvent<UndoneHappening>({
   opens: nothing('it brings what it takes the ground from'),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
-  fault: ({ eventId }, { find, byPhone }) => {
+  undo: TAKES_BACK,
+  fault: ({ eventId }, { find, undoOf }) => {
     const target = find(eventId);
     if (!target) return `There is no event "${eventId}" to undo.`;
-    return byPhone(target.kind)
-      ? null
-      : 'This was decided at the desk; it is not taken back by undo.';
+    const undo = undoOf(target);
+    return typeof undo === 'string' ? null : undo.nothing;
   },
   words: () => 'an undo',
 });

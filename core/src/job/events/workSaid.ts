@@ -13,4 +13,5 @@ export const workSaid = deskEvent<WorkSaidHappening>({
   opens: nothing('what was found and what is off is read from its last word'),
   settles: SETTLES_NOTHING,
   proves: PROVES_NOTHING,
+  keeps: 'said',
 });

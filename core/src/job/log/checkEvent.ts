@@ -1,5 +1,5 @@
 import { decisionFault } from '../run';
-import { happeningFault, isBeforePlan, isByPhone, type JobEvent, type Known } from '../events';
+import { happeningFault, isBeforePlan, undoOf, type JobEvent, type Known } from '../events';
 import type { Plan } from '../../bleed/plan';
 import type { JobState } from './state';
 
@@ -46,7 +46,7 @@ const knownIn = (job: JobState): Known => ({
   get mediaNotes() {
     return job.log.filter((e) => e.kind === 'media note').length;
   },
-  byPhone: isByPhone,
+  undoOf,
 });
 
 /** Every plan that the job ever had, those of decisions that were taken back among them. */

@@ -4,6 +4,7 @@ import {
   bearsOnDriving,
   hadHeard,
   isOfRun,
+  keepsOf,
   opensOf,
   type JobEvent,
   type Logged,
@@ -11,7 +12,7 @@ import {
 } from '../events';
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
-import { NEW_JOB, type JobState } from './state';
+import { NEW_JOB, type JobState, type TestDrive } from './state';
 import { isTakenBackBefore, pressIn, takenBackIn, undoneIds } from './undo';
 
 /**
@@ -105,18 +106,11 @@ function plansIn(log: readonly Logged<JobEvent>[]): Plan[] {
 function atDesk(before: JobState, event: Logged<JobEvent>, context: ProofContext): JobState {
   const proof = proofAfter(before.proof, event, context);
   const job = afterTouch(before, event, context, proof);
-  switch (event.kind) {
-    case 'work said':
-      return { ...job, said: event };
-    case 'taken in':
-      return { ...job, takenIn: event };
-    case 'fluid read':
-      return { ...job, fluid: event };
-    case 'plan accepted':
-      return { ...job, accepted: event };
-    case 'fluid used':
-      return { ...job, fluidUsed: event };
-    case 'drive set':
+  const keeps = keepsOf(event.kind);
+  switch (keeps) {
+    case null:
+      return job;
+    case 'drive':
       return {
         ...job,
         drives: [
@@ -124,23 +118,21 @@ function atDesk(before: JobState, event: Logged<JobEvent>, context: ProofContext
           { setBy: event.person, setAtMs: event.atMs, result: null, void: false },
         ],
       };
-    case 'drive ended': {
-      const { result, person, atMs } = event;
+    case 'driveResult':
       return {
         ...job,
-        drives: job.drives.map((d, i) =>
-          i === job.drives.length - 1 ? { ...d, result: { result, person, atMs } } : d,
-        ),
+        drives: job.drives.map((d, i) => (i === job.drives.length - 1 ? driven(d, event) : d)),
       };
-    }
-    case 'released':
-      return { ...job, released: event };
-    case 'ended':
-      return { ...job, ended: event };
     default:
-      return job;
+      return { ...job, [keeps]: event };
   }
 }
+
+/** A drive with how it went. */
+const driven = (drive: TestDrive, event: Logged<JobEvent>): TestDrive =>
+  event.kind === 'drive ended'
+    ? { ...drive, result: { result: event.result, person: event.person, atMs: event.atMs } }
+    : drive;
 
 /**
  * What was done to the vehicle makes a test drive void that was set before, and

@@ -4,7 +4,8 @@ import { emptyOnWayMl, oldMl, volumeMl, wayTo } from '../../fluid/inside';
 import type { PlanOpening } from '../../bleed/stages';
 import { capital } from '../../base/text';
 import { insideNow } from './insideAfter';
-import type { BleederState, RunState } from './state';
+import type { RunState } from './state';
+import type { BleederState } from '../standing';
 
 /** Why air is rather there than elsewhere. */
 export type AirClue =

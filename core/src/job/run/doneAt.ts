@@ -1,6 +1,7 @@
 import type { Plan } from '../../bleed/plan';
 import { dangerAt, missingAt } from './nextStep';
-import type { BleederState, RunState } from './state';
+import type { RunState } from './state';
+import type { BleederState } from '../standing';
 
 /** How a bleeder stands after what was done. */
 export interface DoneAt {

@@ -1,7 +1,7 @@
 export {
-  emptyRun,
   firstPlanOf,
   isBledMeasured,
+  JAR_READ_TO_ML,
   plansOf,
   type UncountedStroke,
   type BleederState,
@@ -9,12 +9,12 @@ export {
   type Halt,
   type Jar,
   type RunLeg,
-  type RunState,
   type Tried,
-} from './state';
+} from '../standing';
+export { emptyRun, type RunState } from './state';
 export { airClueWords, airSits, type AirClue, type AirPlace } from './airSits';
 export { foldEvent, foldRun } from './fold';
-export { JAR_READ_TO_ML, jarFault, jarSays, type JarSays } from './jar';
+export { jarFault, jarSays, type JarSays } from './jar';
 export {
   currentOpening,
   dangerAt,

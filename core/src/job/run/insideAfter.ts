@@ -3,7 +3,8 @@ import { carriedOver, pocketsOf, scaled, volumeMl, wayTo, type Inside } from '..
 import { isStageThrough, leftOut } from '../../bleed/stages';
 import { doneAt } from './doneAt';
 import { RunFluid } from './runFluid';
-import { firstPlanOf, type RunState } from './state';
+import { type RunState } from './state';
+import { firstPlanOf } from '../standing';
 
 /** What is inside now, as a run moved it: the fluid of its job is new. */
 export function insideNow(run: RunState): Inside {

@@ -6,7 +6,8 @@ import {
   type OwnStage,
   type StageState,
 } from '../../bleed/stages';
-import type { RunLeg, RunState } from './state';
+import type { RunState } from './state';
+import type { RunLeg } from '../standing';
 
 /** Stages that were left out by decision under any plan of the run, or only practised, with the reason: they show at the gate and on the record. */
 export function skippedStages(state: RunState): LeftOutStage[] {

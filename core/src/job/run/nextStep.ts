@@ -16,7 +16,8 @@ import {
   type PlanOpening,
   type StageWhen,
 } from '../../bleed/stages';
-import { isWaiting, type BleederState, type Halt, type RunState } from './state';
+import { type RunState } from './state';
+import { isWaiting, type BleederState, type Halt } from '../standing';
 
 /** What is still missing before a bleeder may be shut. */
 export type Missing =

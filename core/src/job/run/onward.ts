@@ -18,12 +18,12 @@ import {
 import type { Method } from '../../hydraulics/flow';
 import { type OwedWork, type WorkDone } from '../../bleed/scope';
 import { draftOf, isStageThrough, type PlanOpening, type StageDraft } from '../../bleed/stages';
-import { reservoirsRunDry } from './dry';
 import type { Onward } from '../events';
 import { missingAt } from './nextStep';
 import { RunFluid } from './runFluid';
 import { bySizes, sizeChanges, sizesBefore } from './sizes';
-import { firstPlanOf, plansOf, type BleederState, type Halt, type RunState } from './state';
+import { type RunState } from './state';
+import { firstPlanOf, plansOf, reservoirsRunDry, type BleederState, type Halt } from '../standing';
 
 /**
  * Plan the rest of a run anew from the state reached: the fluid as it stands

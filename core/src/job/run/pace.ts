@@ -4,7 +4,8 @@ import type { Plan } from '../../bleed/plan';
 import type { AmountKey } from '../../bleed/rules';
 import type { PlanOpening } from '../../bleed/stages';
 import type { Logged, RunEvent } from '../events';
-import type { BleederState, RunState } from './state';
+import type { RunState } from './state';
+import type { BleederState } from '../standing';
 
 /** A pause between two strokes that is longer is something else: a look, a top-up, a call, s [M]. */
 const LONGEST_STROKE_S = 30;

@@ -2,7 +2,8 @@ import { ARITHMETIC, ENTRY, figure, type Figure } from '../../base/figure';
 import { bleederName } from '../../vehicle/circuit';
 import type { Plan } from '../../bleed/plan';
 import type { HaltReason } from '../events';
-import type { BleederState, RunState, Tried } from './state';
+import type { RunState } from './state';
+import type { BleederState, Tried } from '../standing';
 
 /** One bleeder: what was planned and what was done. */
 export interface ActualRow {

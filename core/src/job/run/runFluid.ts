@@ -1,10 +1,9 @@
 import { halfMl } from '../../hydraulics/order';
 import { cameOff, heldBack, type Plan } from '../../bleed/plan';
 import { CircuitFluid } from '../../hydraulics/washout';
-import { reservoirsRunDry } from './dry';
 import type { PlanOpening } from '../../bleed/stages';
-import { countsItself } from './counting';
 import type { Logged, RunEvent } from '../events';
+import { countsItself, reservoirsRunDry } from '../standing';
 
 /** Strokes or marks made in a row at one opening. */
 interface Made {

@@ -3,9 +3,10 @@ import { makeCount, type Visit } from '../../hydraulics/order';
 import { countsOfPlan } from '../../bleed/plan';
 import { missingAt } from './nextStep';
 import { RunFluid } from './runFluid';
-import { firstPlanOf, type RunState } from './state';
+import { type RunState } from './state';
 import type { PlanOpening } from '../../bleed/stages';
 import { strokesBuy, type MoreStrokes, type OldWater } from '../../bleed/gain';
+import { firstPlanOf } from '../standing';
 
 /**
  * Whether a bleeder may be shut where it stands: clear and as the new fluid,

@@ -1,7 +1,7 @@
 import { METHOD_TRAITS } from '../../hydraulics/flow';
 import type { PlanOpening } from '../../bleed/stages';
 import { TRIES, type Try } from '../events';
-import type { BleederState } from './state';
+import type { BleederState } from '../standing';
 
 /** So many equal readings in a row, with strokes between them, bring up what to try [C]. */
 const EQUAL = 3;
