@@ -1,5 +1,6 @@
 import type { Plan } from '../../bleed/plan';
-import { foldEvent, foldRun, plansOf } from '../run';
+import { inOneGo, reduceSliced, type Sliced } from '../../base/slices';
+import { foldEvent, foldingRun, plansOf, SLICE_EVENTS } from '../run';
 import {
   bearsOnDriving,
   hadHeard,
@@ -20,7 +21,10 @@ import { isTakenBackBefore, pressIn, takenBackIn, undoneIds } from './undo';
  * server, record. Undos are resolved first, then one pass goes through what is
  * in effect; what an event makes void, it makes void by its position.
  */
-export function foldJob(log: readonly Logged<JobEvent>[]): JobState {
+export const foldJob = (log: readonly Logged<JobEvent>[]): JobState => inOneGo(foldingJob(log));
+
+/** The same in slices: a long log keeps nobody else waiting. */
+export function* foldingJob(log: readonly Logged<JobEvent>[]): Sliced<JobState> {
   const undone = undoneIds(log);
   const inEffect = log.filter((e) => !undone.has(e.id));
   const late = lateTakings(log);
@@ -30,13 +34,14 @@ export function foldJob(log: readonly Logged<JobEvent>[]): JobState {
     plans: plansIn(log),
     unheard: unheardIn(inEffect),
   };
-  const state = inEffect.reduce((job, event) => atDesk(job, event, context), NEW_JOB);
-  return {
-    ...state,
-    log,
-    undone,
-    run: state.accepted ? foldRun(state.accepted.plan, ofRun) : null,
-  };
+  const state = yield* reduceSliced(
+    inEffect,
+    (job, event) => atDesk(job, event, context),
+    NEW_JOB,
+    SLICE_EVENTS,
+  );
+  const run = state.accepted ? yield* foldingRun(state.accepted.plan, ofRun) : null;
+  return { ...state, log, undone, run };
 }
 
 /**

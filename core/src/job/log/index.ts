@@ -19,7 +19,7 @@ export {
   type LoggedOf,
   type TestDrive,
 } from './state';
-export { addToJob, addUnfolded, foldJob } from './fold';
+export { addToJob, addUnfolded, foldingJob, foldJob } from './fold';
 export { followProof } from './followProof';
 export { asksTheFold, isSuperfluous, jobEventFault, type Believable } from './checkEvent';
 export { unseenStrokes } from './unseen';

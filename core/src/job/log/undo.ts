@@ -97,10 +97,11 @@ interface Placed extends Undoable, Heard {
 export function slipsIn(log: readonly Placed[]): ReadonlySet<string> {
   const undone = undoneIds(log as readonly Undoable[]);
   const presses = pressesIn(log);
+  const byId = new Map(log.map((e) => [e.id, e]));
   const slips = new Set<string>();
   for (const e of log) {
     if (e.kind !== 'undone' || undone.has(e.id)) continue;
-    const of = log.find((a) => a.id === e.eventId);
+    const of = typeof e.eventId === 'string' ? byId.get(e.eventId) : undefined;
     if (!of || of.deviceId !== e.deviceId) continue;
     const press = pressed(presses, of);
     const places = press.map(positionOf);

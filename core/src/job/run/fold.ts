@@ -1,3 +1,4 @@
+import { inOneGo, reduceSliced, type Sliced } from '../../base/slices';
 import { changesTheSums, withSizes } from '../../vehicle/circuit';
 import type { Plan } from '../../bleed/plan';
 import { foldOf, isOnward, keptOf, type Logged, type RunEvent } from '../events';
@@ -6,6 +7,9 @@ import { planOnward } from './onward';
 import { bySizes, sizesIn, sizesTold } from './sizes';
 import { emptyRun, type RunState } from './state';
 
+/** Events of a log that are folded before somebody else may be served. */
+export const SLICE_EVENTS = 250;
+
 /**
  * State of a run from the events in effect, in log order: undos are resolved
  * before. The same everywhere: phone, server, record. What one event does stands
@@ -13,13 +17,20 @@ import { emptyRun, type RunState } from './state';
  *
  * @param plan the one that was accepted
  */
-export function foldRun(plan: Plan, events: readonly Logged<RunEvent>[]): RunState {
+export const foldRun = (plan: Plan, events: readonly Logged<RunEvent>[]): RunState =>
+  inOneGo(foldingRun(plan, events));
+
+/** The same in slices. */
+export function foldingRun(plan: Plan, events: readonly Logged<RunEvent>[]): Sliced<RunState> {
   // One list grows with the fold: copying it at each event would cost the square of its length.
   const log: Logged<RunEvent>[] = [];
-  return events.reduce<RunState>((state, event) => apply(state, event, log), {
-    ...emptyRun(plan, sizesIn(plan, events)),
-    log,
-  });
+  const first = { ...emptyRun(plan, sizesIn(plan, events)), log };
+  return reduceSliced<Logged<RunEvent>, RunState>(
+    events,
+    (state, event) => apply(state, event, log),
+    first,
+    SLICE_EVENTS,
+  );
 }
 
 /** One event on top of a state that nobody else goes on from. */

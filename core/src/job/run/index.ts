@@ -13,7 +13,7 @@ export {
 } from '../standing';
 export { emptyRun, type RunState } from './state';
 export { airClueWords, airSits, type AirClue, type AirPlace } from './airSits';
-export { foldEvent, foldRun } from './fold';
+export { foldEvent, foldingRun, foldRun, SLICE_EVENTS } from './fold';
 export { jarFault, jarSays, type JarSays } from './jar';
 export {
   currentOpening,

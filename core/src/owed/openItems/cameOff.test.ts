@@ -309,6 +309,19 @@ describe('air that is seen at a bleeder behind its last shut', () => {
     expect(gate(said)).toMatch(AIR);
   });
 
+  test('air that never ends at an opening before, fixed and gone on: until it was bled again it may be there', () => {
+    const halted = (openingId: string) => ({
+      id: 'never',
+      kind: 'halted',
+      reason: 'air never ends',
+      openingId,
+    });
+    const fixed = () => ({ kind: 'decided', haltId: 'never', decision: 'go on' });
+    expect(gate(halted, fixed)).toMatch(AIR);
+    // No look alone ends it: it is bled again.
+    expect(gate(halted, fixed, none())).toMatch(AIR);
+  });
+
   test('a look by somebody who had heard of it ends bubbles, and no level at nothing', () => {
     expect(gate()).not.toMatch(AIR);
     expect(gate(many, none())).not.toMatch(AIR);

@@ -1,7 +1,11 @@
+import { capital } from '../../base/text';
 import type { Layout } from '../../vehicle/circuit';
 import {
   airBehindPart,
   hadHeard,
+  happeningWords,
+  isPhoneEvent,
+  namesIn,
   opensCircuit,
   opensControl,
   opensOf,
@@ -15,6 +19,8 @@ import type { Writer } from './writer';
 
 /** What came off in a job: taken back later than in its own press it was off all the same. */
 function cameOffIn({ log }: JobState): LoggedOf<'came off'>[] {
+  // Asked of every batch: a log in which nothing came off is not gone through for slips.
+  if (!log.some((e) => e.kind === 'came off')) return [];
   const slips = slipsIn(log);
   return log.flatMap((e) => (e.kind === 'came off' && !slips.has(e.id) ? [e] : []));
 }
@@ -36,18 +42,16 @@ export function openedByHand(out: Writer, job: JobState, layout: Layout): void {
 /** What let air in at a bleeder, and what it was in words. */
 interface LetIn {
   readonly bleederId: string;
-  readonly event: LoggedOf<'came off' | SeesAir>;
+  readonly event: Logged<JobEvent>;
   readonly what: string;
 }
 
-/** What is seen at a bleeder while it is bled, and tells of air, in words. */
-const SEES_AIR = {
+/** What lets air in, or tells of it, in short; whatever else brings it is said in its kind's words. */
+const IN_SHORT: Readonly<Record<string, string>> = {
   'level seen': 'The level was at nothing',
   bubbles: 'Bubbles were seen',
   'round broken': 'A round was broken',
-} as const;
-type SeesAir = keyof typeof SEES_AIR;
-const seesAir = (e: Logged<JobEvent>): e is LoggedOf<SeesAir> => Object.hasOwn(SEES_AIR, e.kind);
+};
 
 /** Bleeders behind what came off, or at which air was seen, that were not bled or seen clear after it, whatever was bled before and by whichever opening it was said. */
 export const notBledSince = (job: JobState, layout: Layout): LetIn[] =>
@@ -65,14 +69,25 @@ const behindWhatCameOff = (job: JobState, layout: Layout): LetIn[] =>
       ),
     );
 
-const seenAir = ({ log, undone, run }: JobState): LetIn[] =>
-  log.flatMap((event) =>
-    seesAir(event) && !undone.has(event.id)
-      ? opensOf(event, run ? plansOf(run) : []).flatMap(({ where }) =>
-          where === null ? [] : [{ bleederId: where, event, what: SEES_AIR[event.kind] }],
-        )
-      : [],
-  );
+/**
+ * Whatever kind brings air at a bleeder: its own file says so. What came off is
+ * asked of the layout, above; why one was shut early, of the count at that shut.
+ */
+function seenAir({ log, undone, run }: JobState): LetIn[] {
+  const plans = run ? plansOf(run) : [];
+  const names = namesIn(plans);
+  return log.flatMap((event) => {
+    if (undone.has(event.id) || event.kind === 'came off' || event.kind === 'shut early') return [];
+    return opensOf(event, plans).flatMap(({ what, where }) =>
+      what === 'air possible' && where !== null
+        ? [{ bleederId: where, event, what: IN_SHORT[event.kind] ?? saidOf(event, names) }]
+        : [],
+    );
+  });
+}
+
+const saidOf = (event: Logged<JobEvent>, names: ReturnType<typeof namesIn>): string =>
+  capital(isPhoneEvent(event) ? happeningWords(event, names) : event.kind);
 
 /** Whether somebody who had heard of bubbles, or of a broken round, looked again and saw none. A level at nothing is air, whatever comes out. */
 function seenClearAfter(job: JobState, bleederId: string, event: LetIn['event']): boolean {

@@ -3,7 +3,7 @@ import {
   addToJob,
   addUnfolded,
   asksTheFold,
-  foldJob,
+  foldingJob,
   isSuperfluous,
   jobEventFault,
   type JobState,
@@ -20,10 +20,10 @@ import {
 } from '@brook/core/job/events';
 import { plansOf } from '@brook/core/job/run';
 import { isClosed } from '@brook/core/job/stage';
-import { setImmediate } from 'node:timers/promises';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../job/end';
 import { changeJob, type LockedJob } from '../log/locked';
+import { servingOthers } from '../log/servingOthers';
 import { heardOf } from '../live/phones';
 import type { Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
@@ -163,9 +163,8 @@ class Taker {
   /** Fold what is not folded yet; others are served before it goes on. */
   private async refold(): Promise<void> {
     if (!this.stale) return;
-    this.state = foldJob(this.state.log);
+    this.state = await servingOthers(foldingJob(this.state.log));
     this.stale = false;
-    await setImmediate();
   }
 
   /** Put what is new into the log. */

@@ -1,8 +1,9 @@
-import { addToJob, foldJob, type JobState } from '@brook/core/job/log';
+import { addToJob, foldingJob, type JobState } from '@brook/core/job/log';
 import { type JobEvent, type VehicleEvent, type Logged } from '@brook/core/job/events';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { JobEventRow } from '../../db/models';
 import { LOGGED_JSON } from './order';
+import { servingOthers } from './servingOthers';
 import { foldedUpTo } from './stateCache';
 
 async function rowsOf<E>(
@@ -64,12 +65,12 @@ export async function jobStateOf(
   const position =
     known ?? (await JobEventRow.max<number, JobEventRow>('position', { where, transaction })) ?? 0;
   const folded = foldedUpTo(db, jobId, position);
-  if (!folded) return foldJob(await logOf(jobId, transaction));
+  if (!folded) return servingOthers(foldingJob(await logOf(jobId, transaction)));
   if (folded.log.length === position) return folded;
   const behind = await logOf(jobId, transaction, folded.log.length);
   // One undo folds the whole log anew: then it is done once for all of them.
   return behind.some((e) => e.kind === 'undone')
-    ? foldJob([...folded.log, ...behind])
+    ? servingOthers(foldingJob([...folded.log, ...behind]))
     : behind.reduce(addToJob, folded);
 }
 

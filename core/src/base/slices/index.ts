@@ -1,0 +1,1 @@
+export { inOneGo, reduceSliced, type Sliced } from './slices';
