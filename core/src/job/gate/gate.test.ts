@@ -8,11 +8,14 @@ import {
   gateOn,
   jobOf,
   NOBODY_LOOKED,
+  planned,
   planOf,
   runOf,
   type LooseEvent,
 } from '../../testing';
-import { gateWords, MAY_OVERRIDE, takeUpWords, type GateReason } from '.';
+import { gateWords, mayLetGo, MAY_OVERRIDE, takeUpWords, type GateReason } from '.';
+import { routineFlush } from '../../bleed/scope';
+import type { Control } from '../../vehicle/circuit';
 import { TAKE_UPS } from '../../control/clutch';
 import {
   CHECK_WORDS,
@@ -335,13 +338,121 @@ describe('paper, which a lead may let go', () => {
   });
 });
 
+test('a torque is let go at its own joint', () => {
+  const torques = PLAN.layout.bleeders.map((b) => ({ elementId: b.id, place: b.place }));
+  const paper = (of: string) => ({
+    photosOf: [],
+    torques,
+    letGo: [{ code: 'torque not written', of } as const],
+  });
+  const left = (of: string) =>
+    gateOn(DONE, GOOD, 'good', { paper: paper(of) }).reasons.map((r) =>
+      'place' in r ? r.place : r.code,
+    );
+  const [first, ...others] = torques;
+  expect(left(first!.elementId)).toEqual(others.map((t) => t.place));
+  expect(left('level')).toEqual(torques.map((t) => t.place));
+});
+
 // What leaves danger, nobody; a lead paper alone: common practice, no source.
 test('nobody overrides what leaves danger', () => {
   const byLead = Object.entries(MAY_OVERRIDE).flatMap(([code, who]) =>
     who === 'lead' ? [code] : [],
   );
   expect(byLead.sort()).toEqual(['photo asked for', 'torque not written']);
+  expect(mayLetGo({ code: 'photo asked for', item: 'level' })).toBe(true);
+  expect(mayLetGo({ code: 'torque not written', elementId: 'x', place: 'left rear' })).toBe(true);
+  expect(mayLetGo({ code: 'check failed', item: 'level' })).toBe(false);
+  expect(mayLetGo({ code: 'strokes asked' })).toBe(false);
 });
+
+// A modulator that was opened holds air that only its cycle brings out: common practice, no source.
+test('a stage that was left out keeps the gate shut only where danger stays behind', () => {
+  const opened = planned(PLAN.layout, {
+    work: { ...routineFlush(['master']), purpose: 'after work', modulatorOpened: true },
+  });
+  const tool = opened.stages.find((s) => s.kind === 'tool cycle')!;
+  const run = runOf(opened, [{ kind: 'stage skipped', stageId: tool.id, reason: 'No tool today' }]);
+  const owed = (r: typeof run) =>
+    gateOn(r, GOOD, 'good').reasons.filter((reason) => reason.code === 'stage owed');
+  expect(owed(run)).toEqual([{ code: 'stage owed', title: expect.stringMatching(/\w/) }]);
+  const harmless = { ...opened, scope: { ...opened.scope, airInModulator: false } };
+  expect(owed({ ...run, plan: harmless })).toEqual([]);
+});
+
+describe('what is to be answered again', () => {
+  const master = PLAN.layout.masters[0]!;
+  const reasons = (...again: Proof['again']) => gateOn(DONE, { ...GOOD, again }, 'good').reasons;
+
+  test('is asked at the control, or of the vehicle, that it was asked of', () => {
+    expect(reasons({ masterId: master.id, item: 'no creep' })).toEqual([
+      { code: 'control not tried', control: master.control, item: 'no creep' },
+    ]);
+    expect(reasons({ masterId: null, item: 'wheels' })).toEqual([]);
+    const { wheels: _, ...checks } = GOOD.checks;
+    expect(
+      gateOn(DONE, { ...GOOD, checks, again: [{ masterId: null, item: 'wheels' }] }).reasons,
+    ).toEqual([{ code: 'not checked', item: 'wheels' }]);
+  });
+
+  test('of another control, or a result that is there, asks nothing more', () => {
+    expect(reasons({ masterId: 'another', item: 'no creep' })).toEqual([]);
+    expect(reasons({ masterId: master.id, item: 'result' })).toEqual([]);
+  });
+});
+
+describe('a control that is not judged by a word', () => {
+  const master = PLAN.layout.masters[0]!;
+  const proved = (control: Control, answers: Partial<ControlAnswers>) =>
+    gateOn(DONE, { ...GOOD, controls: at({ ...FIRM, ...answers }) }, 'good', {
+      controls: [{ ...master, control }],
+    }).reasons;
+
+  test('a coupling has no result to give', () =>
+    expect(proved('overrun coupling', { pedal: null }).map((r) => r.code)).not.toContain(
+      'control not judged',
+    ));
+
+  test('a clutch passes by where it takes up, whatever a pedal of it was called', () => {
+    const result = (takeUp: ControlAnswers['takeUp']) =>
+      proved('clutch pedal', { pedal: 'springy', takeUp }).filter(
+        (r) => r.code === 'control does not pass' || r.code === 'control not judged',
+      );
+    expect(result('middle')).toEqual([]);
+    expect(result('near the end')).toEqual([
+      { code: 'control does not pass', control: 'clutch pedal', result: 'near the end' },
+    ]);
+    expect(result(null)).toEqual([{ code: 'control not judged', control: 'clutch pedal' }]);
+  });
+
+  test('a measure that was begun says what of it is missing; one that came to a word, or none, does not', () => {
+    const judged = (measured: ControlAnswers['measured']) =>
+      proved('brake pedal', { pedal: null, measured }).find((r) => r.code === 'control not judged');
+    const missing = ['firm push', 'sink'] as const;
+    expect(judged({ missing })).toEqual({
+      code: 'control not judged',
+      control: 'brake pedal',
+      missing,
+    });
+    expect(gateWords(judged({ missing })!)).toBe(
+      'Brake pedal, still to measure: firm push, whether it sinks. Or say it by feel.',
+    );
+    expect(judged(null)).toEqual({ code: 'control not judged', control: 'brake pedal' });
+  });
+});
+
+// What the gate says is read aloud to whoever wants the car out: each for what it is about.
+test.each<[GateReason, RegExp]>([
+  [{ code: 'strokes asked' }, /another phone/i],
+  [{ code: 'bleeder left', place: 'left rear' }, /^The left rear was left unbled/],
+  [{ code: 'control not judged', control: 'brake pedal' }, /^Brake pedal: not judged yet/],
+  [{ code: 'fluid not put down' }, /which container/],
+  [
+    { code: 'control does not pass', control: 'brake pedal', result: 'springy' },
+    /springy\. Only firm/,
+  ],
+  [{ code: 'control does not pass', control: 'clutch pedal', result: 'low' }, /low\. So close/],
+])('%j', (reason, says) => expect(gateWords(reason)).toMatch(says));
 
 test('what the vehicle owes besides keeps the gate shut, whatever this job did', () => {
   const owed = { what: 'Tool cycle owed', clearsWhen: 'Clears with the cycle.' };

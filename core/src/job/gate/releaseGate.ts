@@ -1,6 +1,6 @@
 import { bleederName, type Master, type VehicleKind } from '../../vehicle/circuit';
 import { pedalPasses, type MissingMeasure } from '../../control/pedal';
-import { doneAt, nextStep, skippedStages, type RunState } from '../run';
+import { doneAt, nextStep, skippedStages, type DoneAt, type RunState } from '../run';
 import {
   controlProof,
   NOTHING_TRIED,
@@ -161,7 +161,7 @@ function runReasons({ run, mayStayShut }: GateInput): GateReason[] {
   const reasons: GateReason[] = [
     ...left.map((b): GateReason => ({ code: 'bleeder left', place: b.place })),
     ...bleeders
-      .filter((b) => !run.leftShut.has(b.id) && done.get(b.id)?.shut && !done.get(b.id)!.clear)
+      .filter((b) => !run.leftShut.has(b.id) && isShutUnclear(done.get(b.id)))
       .map((b): GateReason => ({ code: 'bleeder not clear', place: bleederName(b) })),
     ...skippedStages(run)
       .filter((s) => s.danger)
@@ -173,6 +173,9 @@ function runReasons({ run, mayStayShut }: GateInput): GateReason[] {
   return reasons;
 }
 
+const isShutUnclear = (done: DoneAt | undefined): boolean =>
+  done !== undefined && done.shut && !done.clear;
+
 function controlReasons(master: Master, kind: VehicleKind, proof: Proof): GateReason[] {
   const { control } = master;
   const answers = proof.controls[master.id] ?? NOTHING_TRIED;
@@ -182,7 +185,7 @@ function controlReasons(master: Master, kind: VehicleKind, proof: Proof): GateRe
   const { result, checks } = controlProof(master, kind);
   return [
     ...resultReasons(control, result, answers),
-    ...askedOrWrong(checks, answers.checks, again).flatMap((item): GateReason[] => {
+    ...askedOrAnswered(checks, answers.checks, again).flatMap((item): GateReason[] => {
       const answer = answers.checks[item];
       if (answer === true) return [];
       return [{ code: answer === false ? 'control failed' : 'control not tried', control, item }];
@@ -190,15 +193,12 @@ function controlReasons(master: Master, kind: VehicleKind, proof: Proof): GateRe
   ];
 }
 
-/** What is asked, and what was answered though nobody asked and is wrong, or void: a bad answer counts wherever it comes from. */
-function askedOrWrong<T extends string>(
+/** What is asked, and what was answered though nobody asked, or is void: a bad answer counts wherever it comes from. */
+const askedOrAnswered = <T extends string>(
   asked: readonly T[],
   answers: Readonly<Partial<Record<T, boolean>>>,
   again: readonly T[],
-): readonly T[] {
-  const wrong = (Object.keys(answers) as T[]).filter((item) => answers[item] === false);
-  return [...new Set([...asked, ...wrong, ...again.filter((i) => answers[i] === undefined)])];
-}
+): readonly T[] => [...new Set([...asked, ...(Object.keys(answers) as T[]), ...again])];
 
 function resultReasons(
   control: string,
@@ -217,7 +217,7 @@ function resultReasons(
 
 function checkReasons(kind: VehicleKind, proof: Proof): GateReason[] {
   const reasons: GateReason[] = [];
-  for (const item of askedOrWrong(
+  for (const item of askedOrAnswered(
     PROOF_ITEMS[kind],
     proof.checks,
     proof.again.flatMap((i) => (i.masterId === null ? [i.item] : [])),
