@@ -24,6 +24,7 @@ import {
 } from '../../testing';
 import {
   currentOpening,
+  foldEvent,
   followCalls,
   nextStep,
   planAgainstActual,
@@ -76,7 +77,7 @@ test.each(layoutTemplates.filter((t) => t.id !== 'motorcycle-integral-abs').map(
     // The bottles stand where the plan says after each opening.
     let poured = runOf(plan, []);
     for (const event of events) {
-      poured = runOf(plan, [event], poured);
+      poured = foldEvent(poured, { ...event, person: 'Una' });
       if (event.kind === 'shut')
         expect(poured.pouredMl).toBeCloseTo(
           plan.openings.find((s) => s.id === event.openingId)!.outOfBottlesMl!.value,
