@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { queryClient } from '../data/queryClient';
 import { keepApp } from '../data/serviceWorker';
 import { SessionGate } from '../workshop/session/SessionGate';
+import { WorkshopNews } from '../workshop/session/WorkshopNews';
 import { Boundary } from '../ui/Boundary';
 import { LeaveQuestion } from '../ui/LeaveQuestion';
 import { SlowNotice } from '../ui/SlowNotice';
@@ -20,6 +21,7 @@ export default function Layout() {
   return (
     <QueryClientProvider client={queryClient}>
       <SlowNotice />
+      <WorkshopNews />
       <View style={styles.page}>
         <Boundary page={usePathname()}>
           <SessionGate>

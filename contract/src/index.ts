@@ -27,11 +27,13 @@ export {
 } from './session';
 export {
   liveBeat,
+  workshopBeat,
   liveLog,
   livePhone,
   liveQuery,
   putAway,
   type LiveBeat,
+  type WorkshopBeat,
   type LiveLog,
   type LivePhone,
 } from './live';

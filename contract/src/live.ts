@@ -51,6 +51,12 @@ export const liveBeat = z.object({
 });
 export type LiveBeat = z.infer<typeof liveBeat>;
 
+/** The line to a workshop stands. */
+export const workshopBeat = z.object({
+  nowMs: z.number().int().describe('Milliseconds since 1970 by the server’s clock'),
+});
+export type WorkshopBeat = z.infer<typeof workshopBeat>;
+
 /** A phone is put away, or turns to something else. */
 export const putAway = z.strictObject({
   holds: counter('holds', 0).describe('How many events of this job wait on it'),

@@ -34,7 +34,7 @@ import { jobCard } from './card';
 import { controlPage } from './control';
 import { pacePage, paceProposals } from './pace';
 import { problem } from './problem';
-import { liveBeat, liveLog, putAway } from './live';
+import { liveBeat, liveLog, putAway, workshopBeat } from './live';
 import {
   changePassword,
   joinWorkshop,
@@ -100,6 +100,7 @@ export const SCHEMAS = {
   Appended: appended,
   LiveLog: liveLog,
   LiveBeat: liveBeat,
+  WorkshopBeat: workshopBeat,
   PutAway: putAway,
   HelperLink: helperLink,
   HelperNews: helperNews,
@@ -492,6 +493,13 @@ const LISTED = [
     path: '/jobs/{id}/live',
     does: 'The log as it grows: server-sent events "log" (LiveLog), "beat" (LiveBeat) and "helper" (HelperNews); ?since, ?device',
     gives: 'LiveLog',
+    streams: true,
+  },
+  {
+    method: 'get',
+    path: '/news',
+    does: 'Says when what may be driven, or what a vehicle owes, changed: server-sent events "changed" and "beat" (both WorkshopBeat)',
+    gives: 'WorkshopBeat',
     streams: true,
   },
   {

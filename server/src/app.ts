@@ -14,7 +14,8 @@ import { requestLog } from './http/log';
 import { keepable } from './http/readable';
 import { jobRoutes } from './journal/job/routes';
 import type { JobNews } from './journal/live/jobNews';
-import { liveRoutes } from './journal/live/routes';
+import { liveRoutes, type LiveOptions } from './journal/live/routes';
+import { workshopNewsRoutes } from './journal/live/workshopNews';
 import { jobLogRoutes, vehicleLogRoutes } from './journal/batch/routes';
 import { jobMediaRoutes, mediaRoutes } from './media/routes';
 import { planRoutes } from './read/plan/routes';
@@ -130,6 +131,11 @@ function api(options: AppOptions): express.Router {
   routes.use('/session', sessionRoutes(clock));
   // Only of somebody who is signed in is a body read, and none that could not be kept.
   routes.use(requireActor(clock), express.json({ limit: BODY_LIMIT }), keepable);
+  const live: LiveOptions = {
+    news: options.news,
+    clock,
+    stillIn: async (req) => (await sessionStands(req)) && (await userOf(req, clock)) !== null,
+  };
   routes.use('/overview', overviewRoutes());
   routes.use('/people', peopleRoutes(clock));
   routes.use('/vehicles', vehicleRoutes(clock), vehicleLogRoutes(clock), vehicleTagRoutes());
@@ -146,12 +152,9 @@ function api(options: AppOptions): express.Router {
     jobMediaRoutes(),
     jobCardRoutes(),
     helperLinkRoutes(clock),
-    liveRoutes({
-      news: options.news,
-      clock,
-      stillIn: async (req) => (await sessionStands(req)) && (await userOf(req, clock)) !== null,
-    }),
+    liveRoutes(live),
   );
+  routes.use('/news', workshopNewsRoutes(live));
   routes.use((_req, _res) => {
     throw new ProblemError('not-found', 'There is nothing at this address of the API.');
   });

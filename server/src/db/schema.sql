@@ -552,6 +552,23 @@ BEGIN
 END $$;
 CREATE TRIGGER jobs_tell AFTER UPDATE ON jobs
   FOR EACH ROW WHEN (OLD.version IS DISTINCT FROM NEW.version) EXECUTE FUNCTION tell_job();
+-- What may be driven, and what is owed, is told to the whole workshop: its lists and the pages of its vehicles.
+CREATE FUNCTION tell_workshop() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
+BEGIN
+  PERFORM pg_notify('brook_job', v.workshop_id || ' 0') FROM vehicles v
+    WHERE v.id IN (SELECT vehicle_id FROM added) GROUP BY v.workshop_id;
+  RETURN NULL;
+END $$;
+CREATE TRIGGER open_item_entries_tell AFTER INSERT ON open_item_entries
+  REFERENCING NEW TABLE AS added FOR EACH STATEMENT EXECUTE FUNCTION tell_workshop();
+CREATE FUNCTION tell_drive() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
+BEGIN
+  PERFORM pg_notify('brook_job', NEW.workshop_id || ' 0');
+  RETURN NULL;
+END $$;
+CREATE TRIGGER vehicles_tell AFTER UPDATE ON vehicles
+  FOR EACH ROW WHEN ((OLD.drive_state, OLD.drive_reason) IS DISTINCT FROM (NEW.drive_state, NEW.drive_reason))
+  EXECUTE FUNCTION tell_drive();
 -- A session that is over is told by its hash: whoever has a line open by it is out.
 CREATE FUNCTION tell_session() RETURNS trigger LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
 BEGIN

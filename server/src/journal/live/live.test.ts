@@ -89,6 +89,10 @@ class Line {
     }
   }
 
+  has(event: string): boolean {
+    return this.said.some((s) => s.event === event);
+  }
+
   async end(): Promise<void> {
     while (!this.ended) await new Promise<void>((resolve) => (this.wake = resolve));
   }
@@ -219,6 +223,33 @@ test('a session that is over is told to every server process at once, by its has
   await told;
 });
 
+test('what may be driven is told to every page of the workshop the moment it changes, and to no other workshop', async () => {
+  const lines = await Promise.all([0, 1].map((at) => Line.open(tech, at, '/news')));
+  const other = await testServer.signedIn('other');
+  const theirs = await Line.open(other, 0, '/news');
+  for (const line of [...lines, theirs]) await line.next('beat');
+  const { id } = (await tech.get('/vehicles')).body.vehicles[0] as { id: string };
+  const mark = {
+    id: randomUUID(),
+    deviceId: randomUUID(),
+    deviceSeq: 1,
+    atMs: NOW.getTime(),
+    planId: null,
+    kind: 'marked',
+    reason: 'Towed in, no pedal',
+  };
+  await tech.send('post', `/vehicles/${id}/events`, { events: [mark] }).expect(200);
+  for (const line of lines) await line.next('changed');
+  expect(theirs.has('changed')).toBe(false);
+  // Whoever signs out hears no more.
+  const caller = await testServer.signedIn('tech');
+  const line = await Line.open(caller, 1, '/news');
+  await line.next('beat');
+  await caller.agent.delete('/api/v1/session').expect(204);
+  await line.end();
+  for (const l of [...lines, theirs]) l.shut();
+});
+
 describe('as many lines as there may be', () => {
   const rows = (person: string, count: number, seenAt = NOW) =>
     testServer.db.query(
@@ -239,6 +270,7 @@ describe('as many lines as there may be', () => {
     await last.next('beat');
     // Counted in the database: the other process knows of it.
     await tech.get(path).expect(204);
+    await tech.get('/news').expect(204);
     const lead = await testServer.signedIn('lead');
     if (most === 30) (await Line.open(lead, 1, path)).shut();
     else await lead.get(path).expect(204);

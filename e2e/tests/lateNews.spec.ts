@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test';
+import { showMissing } from '../support/proof';
+import { Workshop } from '../support/workshop';
+
+test('a lever that came to the bar, told late by a phone without reception: page and list say “do not drive” the moment it arrives, and the next job proves it', async ({
+  page: inTheVan,
+  browser,
+}) => {
+  const workshop = await Workshop.signIn(inTheVan);
+  const bike = await workshop.addVehicle('motorcycle-twin-front', 'middle', 'Yard courier');
+  const job = await workshop.recordFluid(await workshop.bled(bike));
+  await inTheVan.goto(`/jobs/${job.id}`);
+  const result = inTheVan.getByRole('radio', { name: /^no pressure/ });
+  await expect(result).toBeVisible();
+  await inTheVan.context().setOffline(true);
+  await result.click();
+  await expect(inTheVan.getByText(/1 tap kept on this phone/)).toBeVisible();
+
+  // Meanwhile, by who knows nothing of it: proved, driven, released.
+  const office = await browser.newContext();
+  const page = await office.newPage();
+  const elsewhere = await Workshop.signIn(page);
+  await elsewhere.driveAndRelease(await elsewhere.prove(job));
+  await page.goto(`/vehicles/${bike.id}`);
+  await expect(page.getByRole('heading', { name: 'Yard courier' })).toBeVisible();
+  await expect(page.getByText('Do not drive', { exact: true })).toHaveCount(0);
+  const list = await office.newPage();
+  await list.goto('/');
+  const line = list.getByRole('link', { name: /Yard courier/ });
+
+  await inTheVan.context().setOffline(false);
+  await expect(page.getByText('Do not drive', { exact: true }).first()).toBeVisible();
+  await expect(line).toContainText('Do not drive');
+  // Who said it, and when; the record stays, and has its addition.
+  await expect(page.getByTestId(/^open item/).first()).toContainText(/Una Marrick/);
+  await page.goto(`/jobs/${job.id}`);
+  await expect(page.getByText(/^Released by/)).toBeVisible();
+  await expect(page.getByText(/[Aa]fter it was closed|Added after/).first()).toBeVisible();
+
+  // The next job proves the lever, and then it is free.
+  const next = await elsewhere.recordFluid(await elsewhere.bled(bike));
+  await elsewhere.prove(next, { only: (e) => e.kind !== 'pedal judged' });
+  await page.goto(`/jobs/${next.id}`);
+  await showMissing(page);
+  await expect(page.getByText(/Brake lever: not judged yet/).first()).toBeVisible();
+  await elsewhere.driveAndRelease(await elsewhere.prove(next));
+  await page.goto(`/vehicles/${bike.id}`);
+  await expect(page.getByRole('heading', { name: 'Yard courier' })).toBeVisible();
+  await expect(page.getByText('Do not drive', { exact: true })).toHaveCount(0);
+  await office.close();
+});
