@@ -1,47 +1,13 @@
-import type { JobEvent, Logged, Product, VehicleEvent } from '../../job/events';
-import { addToJob, jobEventFault, NEW_JOB, type JobState } from '../../job/log';
-import { plansOf } from '../../job/run';
+import type { JobEvent } from '../../job/events';
 import { planBleed, type Plan } from '../../bleed/plan';
 import type { WorkDone } from '../../bleed/scope';
-import { usualSaying } from '../../bleed/stages';
 import type { Method } from '../../hydraulics/flow';
 import type { Layout } from '../../vehicle/circuit';
-import {
-  doneAfterClose,
-  gateOf,
-  holds,
-  jobSays,
-  layoutFault,
-  openItems,
-  vehicleDrive,
-  workTakenOver,
-  type JobSays,
-  type OpenItem,
-  type VehicleFacts,
-} from '../../owed/openItems';
-import { DECISIONS } from '../../job/events';
+import { layoutFault, openItems, workTakenOver } from '../../owed/openItems';
 import { afterWork, cappedPart, carefulMaster, EVERYTHING, requestOf } from '..';
 import { CAR, FERRY_VAN, flush, MOTORCYCLE, proof, run, used } from '../yard';
-import { objections, objectionsToDrive, type Case, type Seen } from './witness';
-
-/** What is drawn: a number from 0 up to 1, the same each time for a seed. */
-export type Draw = () => number;
-
-/** Loose: what the generator says is checked by what it does to the product. */
-type Said = { readonly kind: string } & Readonly<Record<string, unknown>>;
-
-interface Job {
-  readonly number: number;
-  readonly work: WorkDone;
-  state: JobState;
-  additions: Logged<JobEvent>[];
-  closed: boolean;
-}
-
-interface Phone {
-  readonly id: string;
-  seq: number;
-}
+import { anything, harmless, outside } from './sayings';
+import { World, type Draw, type Job, type Said } from './world';
 
 /** What a history came to. */
 export interface Told {
@@ -62,409 +28,6 @@ function planFor(layout: Layout, work: WorkDone, method: Method | null): Plan | 
   const made = result.verdict === 'planned' ? result.plan : null;
   plans.set(key, made);
   return made;
-}
-
-/** A vehicle and what is said of it, placed as the server places it and asked as the server asks. */
-class World {
-  readonly order: Seen[] = [];
-  readonly own: Logged<VehicleEvent>[] = [];
-  readonly jobs: Job[] = [];
-  readonly kinds = new Map<string, number>();
-  readonly movedAway = new Set<number>();
-  readonly waiting: { readonly at: number; readonly send: () => void }[] = [];
-  position = 0;
-  steps = 0;
-  asked = 0;
-  released = 0;
-  differ: string | null = null;
-  readonly a: Phone = { id: 'a', seq: 0 };
-  readonly b: Phone = { id: 'b', seq: 0 };
-
-  constructor(
-    public layout: Layout,
-    readonly draw: Draw,
-  ) {}
-
-  pick = <T>(of: readonly T[]): T => of[Math.floor(this.draw() * of.length)]!;
-  chance = (share: number): boolean => this.draw() < share;
-
-  take(work: WorkDone): Job {
-    const job: Job = {
-      number: this.jobs.length + 1,
-      work,
-      state: NEW_JOB,
-      additions: [],
-      closed: false,
-    };
-    this.jobs.push(job);
-    this.desk(job, { kind: 'work said', work });
-    return job;
-  }
-
-  desk(job: Job, said: Said): void {
-    this.put(job, { id: 'desk', seq: -1 }, said, this.position);
-  }
-
-  /** What a phone says, as it reaches the server now. */
-  put(job: Job, phone: Phone, said: Said, heard: number): string {
-    const id = (said['id'] as string | undefined) ?? `${job.number}-${this.position + 1}`;
-    const event = {
-      // Clocks are wrong by hours, and decide nothing.
-      atMs: Math.round(this.steps * 1000 + (this.draw() - 0.5) * 7e7),
-      planId: job.state.run?.plan.id ?? null,
-      person: phone.id,
-      ...said,
-      id,
-      deviceId: phone.id,
-      deviceSeq: (phone.seq += 1),
-      heard,
-      order: { position: this.position + 1, receivedMs: DAY_MS + (this.position + 1) * 60_000 },
-    } as unknown as Logged<JobEvent>;
-    // As the server refuses what names what was never there.
-    const { atMs } = event;
-    if (phone.id !== 'desk')
-      if (jobEventFault(job.state, event, { openedAtMs: atMs, nowMs: atMs }) !== null) return id;
-    this.place();
-    if (job.closed) job.additions.push(event);
-    else {
-      job.state = addToJob(job.state, event);
-      if (event.kind === 'released' || event.kind === 'ended') job.closed = true;
-    }
-    this.seen(job.number, event);
-    return id;
-  }
-
-  say(said: Said): string {
-    const id = `v-${this.position + 1}`;
-    const event = {
-      id,
-      deviceId: this.pick(['a', 'b']),
-      deviceSeq: 1,
-      atMs: Math.round((this.draw() - 0.5) * 7e7),
-      planId: null,
-      person: 'Ode',
-      order: this.place(),
-      ...said,
-    } as unknown as Logged<VehicleEvent>;
-    this.own.push(event);
-    this.seen(null, event);
-    return id;
-  }
-
-  private place() {
-    this.position += 1;
-    return { position: this.position, receivedMs: DAY_MS + this.position * 60_000 };
-  }
-
-  private seen(job: number | null, event: Logged<JobEvent | VehicleEvent>): void {
-    const { position, receivedMs } = event.order!;
-    // Twelve hours behind Greenwich a day ends last.
-    const receivedDay = receivedMs < NOON_MS ? '2026-03-09' : '2026-03-10';
-    this.order.push({ position, receivedDay, job, event });
-    this.kinds.set(event.kind, (this.kinds.get(event.kind) ?? 0) + 1);
-  }
-
-  /** Time goes on: what was under way on a phone without reception may arrive. */
-  tick(): void {
-    this.steps += 1;
-    for (const w of this.waiting.splice(0).sort((x, y) => x.at - y.at))
-      if (w.at <= this.steps) w.send();
-      else this.waiting.push(w);
-  }
-
-  about = (job: Job) => ({
-    jobId: `job-${job.number}`,
-    jobNumber: job.number,
-    openedAtMs: 0,
-    layout: this.layout,
-  });
-
-  /** What each job says, each with what the ones before it left. */
-  facts(): VehicleFacts {
-    const jobs: JobSays[] = [];
-    for (const job of this.jobs) {
-      const before = openItems({ layout: this.layout, jobs, log: this.own });
-      const says = jobSays(job.state, this.about(job), before);
-      const afterClose = doneAfterClose(job.additions, job.state, this.about(job));
-      jobs.push({
-        ...says,
-        afterClose,
-        ...(this.movedAway.has(job.number) ? { moved: true as const } : {}),
-      });
-    }
-    return { layout: this.layout, jobs, log: this.own };
-  }
-
-  before(job: Job): OpenItem[] {
-    const { layout, jobs, log } = this.facts();
-    return openItems({ layout, jobs: jobs.slice(0, job.number - 1), log });
-  }
-
-  /** As the server lets a job go on its drive, or free: by the gate, and with nothing that holds after it. */
-  ask(job: Job, wanted: 'test drive' | 'release'): boolean {
-    this.asked += 1;
-    const answer = gateOf(job.state, this.about(job), this.before(job));
-    if (answer?.verdict !== wanted) return false;
-    if (wanted === 'test drive') {
-      this.desk(job, { kind: 'drive set' });
-      return true;
-    }
-    const { layout, jobs, log } = this.facts();
-    const freed = jobs.map((j, i) => (i === job.number - 1 ? { ...j, released: true } : j));
-    // What its proof settles is settled by the release; what holds besides refuses it, as the database does.
-    const left = openItems({ layout, jobs: freed, log }).filter(
-      (m) => holds(m) && m.jobId !== `job-${job.number}`,
-    );
-    if (left.length > 0) return false;
-    this.desk(job, { kind: 'released' });
-    this.released += 1;
-    return true;
-  }
-
-  /** Whether product and witness agree on the vehicle as it stands. */
-  compare(): void {
-    if (this.differ) return;
-    const facts = this.facts();
-    const { state } = vehicleDrive(facts);
-    if (state === 'do not drive') return;
-    const given: Case = {
-      layout: this.layout,
-      order: this.order,
-      plans: new Map(
-        this.jobs.map((j) => [j.number, j.state.run ? plansOf(j.state.run) : []] as const),
-      ),
-      movedAway: this.movedAway,
-    };
-    const against = state === 'free' ? objections(given) : objectionsToDrive(given);
-    if (against.length > 0) this.differ = `${state}, but ${against.join('; ')}`;
-  }
-}
-
-/** Eight in the morning of the tenth of March 2026 at Greenwich, when every history begins; papers may be dated before it. */
-const DAY_MS = 1_773_129_600_000;
-/** Noon of it at Greenwich; no history is so long that it sees the next. */
-const NOON_MS = DAY_MS + 4 * 3_600_000;
-
-const PRODUCTS: readonly (Product | null)[] = [
-  { grade: 'DOT 5', batch: 'S', remedy: 'strip, new seals, dry system' },
-  { grade: 'mineral oil', batch: 'O', remedy: 'strip, all rubber renewed' },
-  { grade: 'DOT 3', batch: 'L', remedy: 'flush with the grade asked for' },
-  { grade: 'DOT 4', batch: 'F', remedy: 'nothing' },
-  null,
-];
-
-/** Something that may be said at any moment of a job: mostly harm, some of it none. */
-function anything(world: World, job: Job): Said {
-  const { pick, draw } = world;
-  const { layout } = world;
-  const plan = job.state.run?.plan;
-  const openingId = plan && plan.openings.length > 0 ? pick(plan.openings).id : 'nowhere';
-  const bleederId = pick(layout.bleeders).id;
-  const place = pick([bleederId, pick(layout.nodes).id, pick(layout.stretches).id, null]);
-  const masterId = pick(layout.masters).id;
-  const brakes = pick(layout.masters.filter((m) => m.system === 'brakes')).id;
-  const reservoirId = pick(layout.reservoirs).id;
-  const stageId = plan && plan.stages.length > 0 ? pick(plan.stages).id : 's';
-  const said = (kind: string): string[] =>
-    world.order.filter((s) => s.job === job.number && s.event.kind === kind).map((s) => s.event.id);
-  // What follows from something that was said before is rare, and so drawn more often.
-  const follows: readonly Said[] = [
-    ...said('came off').map((eventId) => ({ kind: 'back on', eventId, openItemId: null })),
-    ...said('clock started').map((eventId) => ({ kind: 'clock ended', eventId })),
-    ...said('halted').map((haltId) => ({ kind: 'decided', haltId, decision: pick(DECISIONS) })),
-  ];
-  if (follows.length > 0 && draw() < 0.25) return pick(follows);
-  const may: readonly Said[] = [
-    {
-      kind: 'pedal judged',
-      masterId,
-      result: pick(['sinks', 'springy', 'no pressure', 'firm and high']),
-    },
-    {
-      kind: 'checked',
-      item: pick(['joints dry', 'level', 'wheels', 'lamps out', 'reservoir cap']),
-      passes: draw() < 0.3,
-    },
-    { kind: 'checked', item: 'wheels held and free', masterId: brakes, passes: draw() < 0.3 },
-    { kind: 'sink watched', masterId, when: 'after', mm: pick([0, 1, 30, 60]), seconds: 30 },
-    { kind: 'pedal read', masterId, when: 'after', at: 'rest', pumped: false, heightMm: 180 },
-    { kind: 'bubbles', openingId, reading: pick(['none', 'fine', 'some', 'many']) },
-    { kind: 'colour', openingId, colour: pick(['straw', 'amber', 'brown']) },
-    { kind: 'round broken', openingId, how: pick(['let go while open', 'hose end out']) },
-    { kind: 'stroke', openingId },
-    { kind: 'opened again', openingId },
-    { kind: 'bleeder opened', openingId, turns: 0.5 },
-    { kind: 'shut', openingId, tightened: 'by feel' },
-    { kind: 'shut early', openingId, reason: 'bay needed' },
-    { kind: 'pressure set', on: draw() < 0.6 },
-    { kind: 'level seen', openingId, levelMl: pick([0, 40]), fluidComes: true },
-    { kind: 'topped up', reservoirId, containerId: 'c', product: pick(PRODUCTS) },
-    { kind: 'drawn off', reservoirId },
-    { kind: 'prepared', step: 'protect' },
-    {
-      kind: 'halted',
-      reason: pick([
-        'leak',
-        'ran dry',
-        'grease',
-        'other product',
-        'seized',
-        'snapped',
-        'air never ends',
-        'pedal not right',
-      ]),
-      openingId: pick([openingId, null]),
-    },
-    {
-      kind: 'mended',
-      haltId: null,
-      openItemId: pick(
-        world
-          .facts()
-          .jobs.flatMap((j) => j.open)
-          .map((m) => m.id)
-          .concat('none'),
-      ),
-      where: 'there',
-      how: 'so',
-    },
-    {
-      kind: 'came off',
-      what: pick([
-        'Wheel',
-        'Cover, trim or mat',
-        'Line or hose',
-        'Caliper or slave, hose off',
-        'Caliper or slave, hose joined',
-        'Plug or connector',
-        'Another thing',
-        'Pads, shoes or disc',
-      ]),
-      elementId: place,
-    },
-    ...stageSayings(job, draw),
-    ...layout.masters
-      .filter((m) => m.system === 'clutch')
-      .flatMap(({ id }) => [
-        { kind: 'take-up judged', masterId: id, takeUp: pick(['near the start', 'near the end']) },
-        {
-          kind: 'take-up read',
-          masterId: id,
-          restMm: 180,
-          takeUpMm: 90,
-          pumpedMm: null,
-          playMm: null,
-        },
-        { kind: 'clutch needs', masterId: id, slaveTravelMm: 12, window: null, pitchMm: null },
-      ]),
-    {
-      kind: 'size found',
-      elementId: pick(layout.masters).chambers[0]!.id,
-      size: 'boreMm',
-      value: 22,
-    },
-    { kind: 'taken off', elementId: pick(layout.nodes).id },
-    {
-      kind: 'joint tightened',
-      elementId: bleederId,
-      manualNm: 10,
-      appliedNm: pick([5, 8.9, 10, 11, 12.5, 20]),
-    },
-    {
-      kind: 'look later',
-      elementId: bleederId,
-      why: 'worn, used again',
-      what: 'hose',
-      byDate: null,
-      byKm: null,
-    },
-    { kind: 'note', text: 'Dusty' },
-    { kind: 'media note', medium: 'photo', elementId: null },
-    { kind: 'clock started', clock: 'penetrant', minutes: 15, elementId: null },
-    { kind: 'counting', way: 'tap' },
-    { kind: 'jar set', jarMl: 3 },
-    { kind: 'jar read', openingId, jarMl: 40 },
-    { kind: 'tried', openingId, what: 'tap it', done: true },
-    { kind: 'flow set', openingId, lookAfterS: null },
-    { kind: 'syringe readied', openingId },
-    { kind: 'syringe empty', openingId },
-    { kind: 'strokes judged', eventIds: [], count: true },
-    { kind: 'stage skipped', stageId, reason: 'no tool' },
-    { kind: 'stage done', stageId },
-    { kind: 'part fitted', partId: pick(layout.nodes).id, cappedAtOnce: true, keptFull: true },
-    { kind: 'undone', eventId: pick(ofJob(world, job)) },
-    { kind: 'undone', eventId: pick(ofJob(world, job).slice(-1)) },
-  ];
-  return pick(may);
-}
-
-/** What may be said in the stages of a job's plan that open no bleeder: what is called for, and what goes wrong there. */
-function stageSayings({ state }: Job, draw: Draw): Said[] {
-  const { run } = state;
-  if (!run) return [];
-  return run.plan.stages.flatMap((stage): Said[] => {
-    if (stage.kind === 'bleed') return [];
-    const usual = usualSaying(run.plan, stage, run.stages[stage.id]) as unknown as Said;
-    if (stage.kind === 'water test')
-      return [{ ...usual, seen: draw() < 0.5 ? 'drops or a film' : 'mixes' }];
-    if (stage.kind === 'bench') {
-      const master = run.plan.layout.masters.find((m) => m.id === stage.masterId)!;
-      return [
-        usual,
-        ...master.chambers.map((c) => ({
-          kind: 'tube end out',
-          stageId: stage.id,
-          chamber: c.id,
-        })),
-      ];
-    }
-    if (stage.kind === 'injection')
-      return [
-        usual,
-        { kind: 'pumped up', stageId: stage.id },
-        { kind: 'pumped up', stageId: stage.id },
-      ];
-    return [usual];
-  });
-}
-
-const ofJob = (world: World, job: Job): string[] =>
-  world.order
-    .filter((s) => s.job === job.number && s.event.kind !== 'work said')
-    .filter((s) => !DESK.includes(s.event.kind))
-    .map((s) => s.event.id)
-    .concat('none');
-
-const DESK = [
-  'work said',
-  'plan accepted',
-  'fluid used',
-  'drive set',
-  'drive ended',
-  'released',
-  'ended',
-];
-
-/** Something that is said of the vehicle outside any job. */
-function outside(world: World): void {
-  const { pick } = world;
-  const marks = world.own.filter((e) => e.kind === 'marked').map((e) => e.id);
-  const date = pick(['1999-01-01', '2026-03-09', '2026-03-10', '2026-03-11']);
-  const paper = { workshop: 'Harbour garage', paper: 'H 12', date };
-  // A paper where one would settle something, and a mark that somebody would take back, come more often.
-  const owes = openItems(world.facts()).map((m) => m.kind);
-  if (owes.includes('wrong fluid') && world.chance(0.4))
-    return void world.say({ kind: 'stripped elsewhere', ...paper });
-  if (marks.length > 0 && world.chance(0.4))
-    return void world.say({ kind: 'undone', eventId: pick(marks) });
-  const said: readonly Said[] = [
-    { kind: 'marked', reason: 'Towed in' },
-    { kind: 'cycle elsewhere', ...paper, bledAfter: world.chance(0.5) },
-    { kind: 'stripped elsewhere', ...paper },
-    { kind: 'undone', eventId: pick([...marks, 'none']) },
-    { kind: 'looked at', openItemId: pick([...marks, 'none']), saw: 'All dry' },
-  ];
-  world.say(pick(said));
 }
 
 /** Ids of two bleeders change places, where the product allows it. */
@@ -492,21 +55,6 @@ function besides(world: World, job: Job, harm: boolean): void {
   world.put(job, phone, said, phone === world.a ? world.position : heard);
 }
 
-const harmless = (world: World): Said =>
-  world.pick<Said>([
-    { kind: 'note', text: 'Dusty' },
-    { kind: 'clock started', clock: 'penetrant', minutes: 15, elementId: null },
-    { kind: 'media note', medium: 'photo', elementId: null },
-    {
-      kind: 'look later',
-      elementId: null,
-      why: 'worn, used again',
-      what: 'hose',
-      byDate: null,
-      byKm: null,
-    },
-  ]);
-
 /** A job from its intake to its end, as it goes; with so much besides. */
 function work(
   world: World,
@@ -525,6 +73,7 @@ function work(
     if (harm && world.chance(0.12)) outside(world);
     else besides(world, job, harm);
   };
+  if (harm) atTheDesk(world, job);
   noise();
   world.compare();
   if (harm && world.chance(0.06)) {
@@ -558,6 +107,17 @@ function work(
   world.compare();
 }
 
+/** What is put down when it is taken in: who helps, and the fluid, which may stop the job. */
+function atTheDesk(world: World, job: Job): void {
+  if (world.chance(0.3)) world.desk(job, { kind: 'taken in', odometerKm: 84_000, helper: null });
+  if (!world.chance(0.6)) return;
+  const stop = world.chance(0.1);
+  const verdict = stop ? 'stop' : 'fill';
+  const remedy = stop ? world.pick([null, 'strip, all rubber renewed']) : null;
+  const read = { verdict: { verdict, remedy, condition: { verdict: 'serviceable' } } };
+  world.desk(job, { kind: 'fluid read', read });
+}
+
 /** The proof, the drive and the release, as far as the gate lets them. */
 function prove(world: World, job: Job, plan: Plan, noise: () => void): boolean {
   world.desk(job, used as unknown as Said);
@@ -567,6 +127,9 @@ function prove(world: World, job: Job, plan: Plan, noise: () => void): boolean {
     noise();
     world.put(job, world.a, bare(answer), world.position);
   }
+  // A lead lets paper go, and nothing else with it.
+  if (world.chance(0.2))
+    world.desk(job, { kind: 'overridden', code: 'photo asked for', of: 'level', why: 'No camera' });
   if (!world.ask(job, 'test drive')) return false;
   world.compare();
   noise();
