@@ -27,7 +27,6 @@ const GRANTS: Readonly<Record<string, string>> = {
   job_devices: 'SELECT, INSERT, UPDATE',
   helper_links: 'SELECT, INSERT, UPDATE',
   live_lines: 'SELECT, INSERT, UPDATE, DELETE',
-  job_says: 'SELECT, INSERT, UPDATE, DELETE',
   job_inside: 'SELECT, INSERT',
   run_paces: 'SELECT, INSERT',
   control_results: 'SELECT, INSERT',

@@ -14,7 +14,7 @@ import {
 import type { Method } from '@brook/core/hydraulics/flow';
 import type { GateAnswer } from '@brook/core/job/gate';
 import type { Inside } from '@brook/core/fluid/inside';
-import type { JobSays, OpenItem, OpenItemWeight } from '@brook/core/owed/openItems';
+import type { OpenItem, OpenItemWeight } from '@brook/core/owed/openItems';
 import type { PlanResult } from '@brook/core/bleed/plan';
 import type { HouseRules } from '@brook/core/bleed/rules';
 import type { UnitChoice } from '@brook/core/base/units';
@@ -211,19 +211,6 @@ export class MediaRow extends Model<InferAttributes<MediaRow>, InferCreationAttr
   declare sentSha256: string;
   declare person: string;
   declare receivedAt: Date;
-}
-
-/** What a job says of its vehicle: written from the fold of its log. */
-export class JobSaysRow extends Model<
-  InferAttributes<JobSaysRow>,
-  InferCreationAttributes<JobSaysRow>
-> {
-  declare jobId: string;
-  /** Of one that was moved, a row for each vehicle. */
-  declare vehicleId: string;
-  /** Of the job: jobs of a vehicle count up in the order in which they were taken in. */
-  declare number: number;
-  declare says: JobSays;
 }
 
 /** What a job left inside its vehicle when it was closed: written once, from the fold of its log. */
@@ -544,10 +531,6 @@ export function defineModels(sequelize: Sequelize): void {
       receivedAt: time(),
     },
     { sequelize, tableName: 'media' },
-  );
-  JobSaysRow.init(
-    { jobId: key(), vehicleId: key(), number: whole(), says: { ...json(), allowNull: false } },
-    { sequelize, tableName: 'job_says' },
   );
   JobInsideRow.init(
     { jobId: key(), vehicleId: uuid(), number: whole(), inside: { ...json(), allowNull: false } },

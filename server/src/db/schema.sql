@@ -207,15 +207,6 @@ CREATE INDEX live_lines_workshop ON live_lines (workshop_id, person);
 
 -- What jobs say and leave -----------------------------------------------------
 
--- By job and vehicle: one that was moved said something of both.
-CREATE TABLE job_says (
-  job_id uuid NOT NULL REFERENCES jobs,
-  vehicle_id uuid NOT NULL REFERENCES vehicles,
-  number integer NOT NULL,
-  says jsonb NOT NULL,
-  PRIMARY KEY (job_id, vehicle_id)
-);
-CREATE INDEX job_says_vehicle ON job_says (vehicle_id, number);
 CREATE TABLE open_item_entries (
   vehicle_id uuid NOT NULL REFERENCES vehicles,
   position integer NOT NULL,

@@ -35,7 +35,7 @@ import {
 import { usualChoices } from '../journal/job/usualChoices';
 import { heardOf } from '../journal/live/phones';
 import { takeBatch } from '../journal/batch/batch';
-import { openItemsBefore } from '../journal/log/drive';
+import { openItemsBefore } from '../journal/log/vehicleFacts';
 import { jobStateOf } from '../journal/log/stored';
 import { hashPassword } from '../session/password';
 import { actorFor, type Actor } from '../session/actor';

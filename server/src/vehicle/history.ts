@@ -1,12 +1,14 @@
 import type { VehicleHistory } from '@brook/contract';
 import { historyReading } from '@brook/core/fluid/ageing';
-import { paths, type Layout } from '@brook/core/vehicle/circuit';
+import { paths } from '@brook/core/vehicle/circuit';
 import { gradeNamed, type Grade } from '@brook/core/fluid/verdict';
 import type { FluidRead } from '@brook/core/job/events';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { Job } from '../db/models';
 import { moment, pageOf, placeAfter, type PageRequest } from '../http/cursor';
+import type { VehicleFacts } from '@brook/core/owed/openItems';
+import { factsOf } from '../journal/log/vehicleFacts';
 import { insideOf } from '../journal/rows/inside';
 import { houseRulesOf } from '../workshop/rules/service';
 import type { Actor } from '../session/actor';
@@ -20,8 +22,6 @@ interface Row {
   readonly released: boolean;
   readonly fluid: FluidRead | null;
   readonly batches: string[] | null;
-  /** Bleeders at which it renewed the fluid to the last sign. */
-  readonly renewed: string[] | null;
   /** What the odometer read when somebody looked at intake. */
   readonly km: number[] | null;
 }
@@ -39,7 +39,6 @@ export async function vehicleHistoryOf(
   const found = await Job.sequelize!.query<Row>(
     `SELECT j.id, j.number, j.opened_at AS "openedAt", j.closed_at AS "closedAt", j.released IS NOT NULL AS released, j.fluid,
             (SELECT array_agg(DISTINCT c.batch) FROM container_draws d JOIN containers c ON c.id = d.container_id WHERE d.job_id = j.id AND d.poured_ml > 0) AS batches,
-            (SELECT ARRAY(SELECT jsonb_array_elements_text(s.says->'renewed')) FROM job_says s WHERE s.job_id = j.id) AS renewed,
             (SELECT array_agg((e.event->>'odometerKm')::integer ORDER BY e.position) FROM job_events e
               WHERE e.job_id = j.id AND e.event->>'kind' = 'taken in' AND e.event->>'odometerKm' IS NOT NULL) AS km
        FROM jobs j WHERE j.vehicle_id = :vehicleId
@@ -54,7 +53,7 @@ export async function vehicleHistoryOf(
   const read = shown.flatMap(({ fluid, ...row }) => (fluid ? [{ ...row, fluid }] : []));
   return {
     samples: samplesOf(read),
-    changes: changesOf(read, vehicle.layout),
+    changes: changesOf(read, await factsOf(vehicle)),
     odometer: shown.flatMap(({ id, number, openedAt, km }) =>
       (km ?? []).map((reading) => ({
         jobId: id,
@@ -98,11 +97,18 @@ function samplesOf(rows: readonly ReadRow[]): VehicleHistory['samples'] {
 }
 
 /** Changes of the whole fluid: a corner that was bled is none, whatever went in there. */
-function changesOf(rows: readonly ReadRow[], layout: Layout): VehicleHistory['changes'] {
+function changesOf(
+  rows: readonly ReadRow[],
+  { layout, jobs }: VehicleFacts,
+): VehicleHistory['changes'] {
   const brakes = paths(layout).filter((p) => p.master.system === 'brakes');
   const whole = (brakes.length > 0 ? brakes : paths(layout)).map((p) => p.bleeder.id);
+  const renewed = new Map(jobs.map((j) => [j.jobId, j.renewed]));
   return rows.flatMap((job) =>
-    job.released && job.closedAt && job.fluid.fill && whole.every((id) => job.renewed?.includes(id))
+    job.released &&
+    job.closedAt &&
+    job.fluid.fill &&
+    whole.every((id) => renewed.get(job.id)?.includes(id))
       ? [
           {
             jobId: job.id,

@@ -3,7 +3,7 @@ export { FOUND_WORDS, foundWords } from './foundAtIntake';
 export { gateOf, lookedAtToo } from './gateOf';
 export { doneAfterClose } from './afterClose';
 export { refitName, type JobSays } from './jobSays';
-export { jobSays } from './saysOf';
+export { jobSays, saysByLogs, type JobByLogs } from './saysOf';
 export type { JobAbout } from './writer';
 export { knownFromRun } from './knownFromRun';
 export { layoutFault } from './layoutKeeps';

@@ -34,10 +34,10 @@ export interface JobFacts {
   readonly stripped: Readonly<Record<string, number>>;
   /** Open items of earlier jobs that were mended. */
   readonly mended: readonly string[];
-  /** What it leaves tightened to a torque; left out by jobs of before. */
-  readonly tightened?: readonly string[];
-  /** What it leaves without a torque on record; left out by jobs of before. */
-  readonly byFeel?: readonly string[];
+  /** What it leaves tightened to a torque. */
+  readonly tightened: readonly string[];
+  /** What it leaves without a torque on record. */
+  readonly byFeel: readonly string[];
   /** Masters whose controls it proves once it is released. */
   readonly proves: readonly string[];
   /** By master, and for what is looked at on the whole vehicle: up to which place all had heard who answered. */

@@ -1,4 +1,6 @@
+import type { JobEvent, Logged } from '../../job/events';
 import { driveInForce, type JobState } from '../../job/log';
+import { doneAfterClose } from './afterClose';
 import { gateOf } from './gateOf';
 import { jobFacts, leftOpen, type JobSays } from './jobSays';
 import type { OpenItem } from './openItem';
@@ -19,3 +21,23 @@ export function jobSays(job: JobState, about: JobAbout, before: readonly OpenIte
     driving: may ? { sinceMs: drive.setAtMs, open: leftOpen(job, about, before, true) } : null,
   };
 }
+
+/** A job by its logs. */
+export interface JobByLogs {
+  readonly state: JobState;
+  /** What arrived after it was closed, in that order. */
+  readonly additions: readonly Logged<JobEvent>[];
+  /** Whether it was moved to another vehicle since. */
+  readonly moved: boolean;
+}
+
+/** What a job says of a vehicle by all of its logs. @param before what the jobs before it left open */
+export const saysByLogs = (
+  { state, additions, moved }: JobByLogs,
+  about: JobAbout,
+  before: readonly OpenItem[],
+): JobSays => ({
+  ...jobSays(state, about, before),
+  afterClose: additions.length > 0 ? doneAfterClose(additions, state, about) : [],
+  ...(moved ? { moved } : {}),
+});

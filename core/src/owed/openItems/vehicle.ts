@@ -129,15 +129,13 @@ export function settles(job: JobFacts, m: OpenItem, layout: Layout): boolean {
     case 'not back on':
       return job.mended.includes(m.id);
     case 'tightness':
-      return (
-        job.mended.includes(m.id) || (m.where !== null && (job.tightened ?? []).includes(m.where))
-      );
+      return job.mended.includes(m.id) || (m.where !== null && job.tightened.includes(m.where));
     case 'by feel':
       return (
         job.mended.includes(m.id) ||
-        (m.where !== null && (job.tightened ?? []).includes(m.where)) ||
+        (m.where !== null && job.tightened.includes(m.where)) ||
         // Nobody is released whose joints were not found dry; what it left by feel itself is looked at after it.
-        (proves && m.where !== null && !(job.byFeel ?? []).includes(m.where))
+        (proves && m.where !== null && !job.byFeel.includes(m.where))
       );
     case 'lamp lit':
       return job.released;

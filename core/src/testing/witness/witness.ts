@@ -90,7 +90,7 @@ class Witness {
   private standing(s: Seen, e: Said, unless: (ended: boolean, why: string) => void): void {
     switch (e.kind) {
       case 'pedal judged':
-        if (['firm and high', 'high and springy'].indexOf(e.result) < 0 && isBadPedal(e.result))
+        if (isBadPedal(e.result))
           unless(this.answeredAfter(s, e.masterId, 'result'), `pedal: ${e.result}`);
         break;
       case 'take-up judged':
@@ -123,11 +123,9 @@ class Witness {
             unless(this.jointAfter(s, e.elementId), 'a joint far from its value');
         break;
       case 'bubbles':
-        if (e.reading !== 'none')
-          for (const b of this.at(s, e.openingId)) unless(this.clearAfter(s, b), `bubbles at ${b}`);
-        break;
       case 'round broken':
-        for (const b of this.at(s, e.openingId)) unless(this.clearAfter(s, b), `let go at ${b}`);
+        if (e.kind === 'bubbles' && e.reading === 'none') break;
+        for (const b of this.at(s, e.openingId)) unless(this.clearAfter(s, b), `${e.kind} at ${b}`);
         break;
       case 'shut early':
         for (const b of this.at(s, e.openingId)) unless(this.shutGood(s, b), `shut early at ${b}`);
@@ -209,7 +207,8 @@ class Witness {
         unless(this.mended(s, e.id), 'a leak');
         break;
       case 'ran dry':
-        for (const b of this.fedBy(null)) unless(cured || this.bledAfter(s, b), `ran dry, ${b}`);
+        for (const b of this.bowlOf(this.at(s, e.openingId)))
+          unless(cured || this.bledAfter(s, b), `ran dry, ${b}`);
         break;
       case 'snapped':
       case 'seized':
@@ -337,45 +336,43 @@ class Witness {
     return this.order.some((r) => {
       if (r.event.kind !== 'released' || r.position <= s.position) return false;
       const fresh = this.tookOver(r.job, s) || (ownJob && r.job === s.job);
-      const asked = masterIds.map((id) => ({ masterId: id, item: 'result' }));
-      return asked.every(({ masterId, item }) => {
-        const answer = this.lastAnswer(r, masterId, item);
-        return answer !== null && answer.good && (fresh || this.knew(answer.seen, s));
-      });
+      return masterIds.every((id) => this.goodFor(this.answersTo(r, id, 'result'), s, fresh));
     });
   }
 
-  /** The last answer of a job before its release, to one thing at one control. */
-  private lastAnswer(
-    r: Seen,
-    masterId: string | null,
-    item: string,
-  ): { readonly seen: Seen; readonly good: boolean } | null {
-    const said = this.order.filter(
-      (x) => x.job === r.job && x.position < r.position && this.stands(x),
-    );
-    for (const seen of said.reverse()) {
-      const e = seen.event;
-      if (e.kind === 'checked' && e.item === item && (e.masterId ?? null) === masterId)
-        return { seen, good: e.passes };
-      if (item !== 'result') continue;
-      if (e.kind === 'pedal judged' && (e.masterId === masterId || e.masterId === null))
-        return { seen, good: !isBadPedal(e.result) };
-      if (e.kind === 'take-up judged' && e.masterId === masterId)
-        return { seen, good: e.takeUp !== 'near the end' };
-    }
-    return null;
+  /** Whether the last answers are good, one of them by who had heard of something. */
+  private goodFor(newestFirst: readonly Answer[], s: Seen, fresh: boolean): boolean {
+    const bad = newestFirst.findIndex((a) => !a.good);
+    return newestFirst
+      .slice(0, bad < 0 ? undefined : bad)
+      .some((a) => fresh || this.knew(a.seen, s));
+  }
+
+  /** What was answered in a job before its release to one thing at one control, the last first. */
+  private answersTo(r: Seen, masterId: string | null, item: string): Answer[] {
+    return this.order
+      .filter((x) => x.job === r.job && x.position < r.position && this.stands(x))
+      .flatMap((seen): Answer[] => {
+        const e = { masterId: null, ...seen.event };
+        if (e.masterId !== masterId) return [];
+        if (e.kind === 'checked') return e.item === item ? [{ seen, good: e.passes }] : [];
+        if (item !== 'result') return [];
+        if (e.kind === 'pedal judged') return [{ seen, good: !isBadPedal(e.result) }];
+        return e.kind === 'take-up judged' ? [{ seen, good: e.takeUp !== 'near the end' }] : [];
+      })
+      .reverse();
   }
 
   /** Answered well by somebody who had heard of the bad answer, and released on it. */
   private answeredAfter(s: Seen, masterId: string | null, item: string): boolean {
     return this.order.some((r) => {
       if (r.event.kind !== 'released' || r.position <= s.position) return false;
-      const answer = this.lastAnswer(r, masterId, item);
+      const answers = this.answersTo(r, masterId, item);
       // What is not asked there is answered with its whole control.
-      const whole = () => masterId === null || this.lastAnswer(r, masterId, 'result')?.good;
-      if (!answer) return this.tookOver(r.job, s) && item !== 'result' && Boolean(whole());
-      return answer.good && (this.tookOver(r.job, s) || this.knew(answer.seen, s));
+      const whole = () => masterId === null || this.answersTo(r, masterId, 'result')[0]?.good;
+      const fresh = this.tookOver(r.job, s);
+      if (answers.length === 0) return fresh && item !== 'result' && Boolean(whole());
+      return this.goodFor(answers, s, fresh);
     });
   }
 
@@ -415,9 +412,7 @@ class Witness {
       s,
       (x) =>
         x.kind === 'mended' &&
-        (x.haltId === of ||
-          ((x.openItemId?.includes(byKind ? ` ${of} ` : ' leak ') ?? false) &&
-            x.openItemId !== null)),
+        (x.haltId === of || (x.openItemId?.includes(byKind ? ` ${of} ` : ' leak ') ?? false)),
     );
   }
 
@@ -427,8 +422,8 @@ class Witness {
       if (x.kind === 'shut') return true;
       if (x.kind !== 'joint tightened' || x.elementId !== elementId) return false;
       const { appliedNm, manualNm } = x;
-      if (appliedNm === null || manualNm === null) return true;
-      return appliedNm <= 1.2 * manualNm && appliedNm >= 0.9 * manualNm;
+      const known = appliedNm !== null && manualNm !== null;
+      return !known || (appliedNm <= 1.2 * manualNm && appliedNm >= 0.9 * manualNm);
     });
   }
 
@@ -565,6 +560,12 @@ class Witness {
     return there.length > 0 ? there : all;
   }
 
+  /** All that hangs on the bowls of some bleeders; of none that is known, all. */
+  private bowlOf(bleeders: readonly string[]): string[] {
+    const bowls = this.given.layout.reservoirs.map((r) => this.fedBy(r.id));
+    return bowls.filter((b) => b.some((x) => bleeders.length === 0 || bleeders.includes(x))).flat();
+  }
+
   private fedBy(reservoirId: string | null): string[] {
     const all = this.given.layout.bleeders.map(nameOf);
     const ports = this.given.layout.masters.flatMap((m) =>
@@ -575,12 +576,13 @@ class Witness {
   }
 }
 
+type Answer = { readonly seen: Seen; readonly good: boolean };
+
 /** By its place: an id may come to mean another. */
 const nameOf = ({ place, which }: Layout['bleeders'][number]): string => `${place} ${which}`;
 
 /** Words for a pedal or lever with which nobody drives. */
-const isBadPedal = (word: string): boolean => !GOOD_PEDAL.includes(word);
-const GOOD_PEDAL = ['firm and high'];
+const isBadPedal = (word: string): boolean => word !== 'firm and high';
 
 /** Behind it a measure is of a pedal that is no more. */
 const TOUCHED: readonly string[] = ['stroke', 'shut', 'master fitted', 'part fitted', 'pumped up'];

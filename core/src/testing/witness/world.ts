@@ -4,11 +4,10 @@ import { plansOf } from '../../job/run';
 import type { WorkDone } from '../../bleed/scope';
 import type { Layout } from '../../vehicle/circuit';
 import {
-  doneAfterClose,
   gateOf,
   holds,
-  jobSays,
   openItems,
+  saysByLogs,
   vehicleDrive,
   type JobSays,
   type OpenItem,
@@ -155,13 +154,8 @@ export class World {
     const jobs: JobSays[] = [];
     for (const job of this.jobs) {
       const before = openItems({ layout: this.layout, jobs, log: this.own });
-      const says = jobSays(job.state, this.about(job), before);
-      const afterClose = doneAfterClose(job.additions, job.state, this.about(job));
-      jobs.push({
-        ...says,
-        afterClose,
-        ...(this.movedAway.has(job.number) ? { moved: true as const } : {}),
-      });
+      const moved = this.movedAway.has(job.number);
+      jobs.push(saysByLogs({ ...job, moved }, this.about(job), before));
     }
     return { layout: this.layout, jobs, log: this.own };
   }

@@ -192,7 +192,7 @@ class Taker {
     await this.flush();
     // An undo can let a decision hold that was one too many before.
     if (this.state.run?.ended && !isClosed(this.locked.job.stage)) await this.end();
-    if (this.additions) await sayOfAdditions(this.locked, this.additions);
+    if (this.additions) await sayOfAdditions(this.locked);
     if (!this.marked) return;
     const { vehicle, actor, at, transaction } = this.locked;
     await projectOpenItems(

@@ -1,7 +1,7 @@
 import type { PlanChoices } from '@brook/contract';
 import { isDeepStrictEqual } from 'node:util';
 import { appendDesk } from '../log/append';
-import { openItemsBefore } from '../log/drive';
+import { openItemsBefore } from '../log/vehicleFacts';
 import type { Actor } from '../../session/actor';
 import { changeJob, onlyAt } from '../log/locked';
 import { planOfJob } from './planOfJob';

@@ -5,7 +5,7 @@ import { planBleed, rulesForPlan, type PlanResult } from '@brook/core/bleed/plan
 import type { Transaction } from 'sequelize';
 import type { Job, Vehicle } from '../../db/models';
 import { insideOf } from '../rows/inside';
-import { openItemsBefore } from '../log/drive';
+import { openItemsBefore } from '../log/vehicleFacts';
 import { usualChoices } from './usualChoices';
 import { houseRulesOf } from '../../workshop/rules/service';
 import type { Actor } from '../../session/actor';

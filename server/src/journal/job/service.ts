@@ -14,9 +14,10 @@ import { changeableParts } from '@brook/core/bleed/scope';
 import { UniqueConstraintError } from 'sequelize';
 import { v4 as uuid } from 'uuid';
 import { baselinesOf } from '../rows/controls';
-import { GateAnswerRow, Job, JobSaysRow, Workshop } from '../../db/models';
+import { GateAnswerRow, Job, Workshop } from '../../db/models';
 import { appendDesk, orderedAt } from '../log/append';
-import { openItemsBefore, projectOpenItems } from '../log/drive';
+import { projectOpenItems } from '../log/drive';
+import { openItemsBefore } from '../log/vehicleFacts';
 import { openItemsOf } from '../rows/openItems';
 import { aboutOf } from '../log/follow';
 import { insideOf } from '../rows/inside';
@@ -157,12 +158,12 @@ export async function moveJob(
 }
 
 /** What a job said of the vehicle that it leaves still counts there, until somebody looked at it. */
-async function leaveBehind({ job, vehicle, transaction, actor, at }: LockedJob): Promise<void> {
-  const key = { jobId: job.id, vehicleId: vehicle.id };
-  const row = await JobSaysRow.findOne({ where: key, transaction });
-  if (row) await row.update({ says: { ...row.says, moved: true } }, { transaction });
-  await projectOpenItems(vehicle, { person: actor.name, at, settledBy: 'withdrawn' }, transaction);
-}
+const leaveBehind = ({ job, vehicle, transaction, actor, at, state }: LockedJob): Promise<void> =>
+  projectOpenItems(vehicle, { person: actor.name, at, settledBy: 'withdrawn' }, transaction, {
+    job,
+    state,
+    moved: true,
+  });
 
 /** What a moved job's log holds, at the end of the order of the vehicle that was meant as well. */
 async function placedAnew(locked: LockedJob): Promise<LockedJob> {

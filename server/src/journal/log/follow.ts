@@ -2,7 +2,7 @@ import { isClosed } from '@brook/core/job/stage';
 import { movesClocks } from '@brook/core/base/clock';
 import { runningClocks, stageOf, type JobState } from '@brook/core/job/log';
 import { type JobEvent, type Logged } from '@brook/core/job/events';
-import { jobSays, type JobAbout } from '@brook/core/owed/openItems';
+import type { JobAbout } from '@brook/core/owed/openItems';
 import { firstPlanOf } from '@brook/core/job/run';
 import { isDeepStrictEqual } from 'node:util';
 import { keepAir } from '../rows/air';
@@ -12,7 +12,8 @@ import { keepInside } from '../rows/inside';
 import { keepPaces } from '../../workshop/paces/rows';
 import { takeBackFluidUsed } from '../../shelf/takeBack';
 import { named, type LockedJob } from './locked';
-import { saidUpTo, sayOfJob } from './drive';
+import { projectOpenItems } from './drive';
+import { aboutJob } from './vehicleFacts';
 
 /**
  * Bring what is written from the fold after the log: the columns that lists ask
@@ -58,30 +59,22 @@ async function followSizes(
 }
 
 /** A locked job as its vehicle knows it. */
-export function aboutOf({ job, vehicle }: Pick<LockedJob, 'job' | 'vehicle'>): JobAbout {
-  return {
-    jobId: job.id,
-    jobNumber: job.number,
-    openedAtMs: job.openedAt.getTime(),
-    layout: vehicle.layout,
-    work: job.planChoices?.work ?? null,
-  };
-}
+export const aboutOf = ({ job, vehicle }: Pick<LockedJob, 'job' | 'vehicle'>): JobAbout =>
+  aboutJob(job, vehicle.layout);
 
-/** Keep what a locked job says of its vehicle after some events. */
+/** Bring what its vehicle owes, and whether it may move, after some events of a locked job. */
 export async function sayOfLocked(
   locked: LockedJob,
   events: readonly Logged<JobEvent>[] = [],
 ): Promise<void> {
   const { job, vehicle, transaction, actor, at, state } = locked;
-  const { before, own } = await saidUpTo(vehicle, job, transaction);
   const last = events.at(-1);
   const because = {
     person: last?.person ?? actor.name,
     at,
     settledBy: last?.kind === 'undone' ? 'withdrawn' : `job ${job.number}`,
   };
-  await sayOfJob(locked, jobSays(state, aboutOf(locked), before), because, own);
+  await projectOpenItems(vehicle, because, transaction, { job, state });
 }
 
 function followEvent(job: LockedJob['job'], event: Logged<JobEvent>): void {

@@ -50,6 +50,24 @@ export const vehicleLogOf = (
     transaction,
   );
 
+/** State of a job that was moved away, by what of its log stands in the order of the vehicle it left. */
+export const stateThere = async (
+  jobId: string,
+  vehicleId: string,
+  transaction?: Transaction,
+): Promise<JobState> =>
+  servingOthers(
+    foldingJob(
+      await rowsOf<JobEvent>(
+        `SELECT ${LOGGED_JSON} AS event FROM job_events e
+           JOIN vehicle_order o ON o.event_id = e.id AND o.vehicle_id = $2
+          WHERE e.job_id = $1 ORDER BY e.position`,
+        [jobId, vehicleId],
+        transaction,
+      ),
+    ),
+  );
+
 /**
  * State of a job by its log; what was folded of it before is not folded again.
  *

@@ -3,8 +3,8 @@ import { groupOpenItems, openItems, type OpenItem } from '@brook/core/owed/openI
 import { followCalls, nextStep } from '@brook/core/job/run';
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import { JobSaysRow, OpenItemEntry, Vehicle as VehicleRow } from '../../db/models';
-import { vehicleLogOf } from '../log/stored';
+import { OpenItemEntry, Vehicle as VehicleRow } from '../../db/models';
+import { factsOf } from '../log/vehicleFacts';
 import {
   TestServer,
   fluidSeen,
@@ -41,9 +41,7 @@ afterEach(async () => {
 /** Whatever a test did: the rows of every vehicle are what the fold of its jobs and its own log says. */
 async function rowsAreTheFold(): Promise<void> {
   for (const vehicle of await VehicleRow.findAll()) {
-    const says = await JobSaysRow.findAll({ where: { vehicleId: vehicle.id }, order: ['number'] });
-    const log = await vehicleLogOf(vehicle.id);
-    const fold = openItems({ layout: vehicle.layout, jobs: says.map((r) => r.says), log });
+    const fold = openItems(await factsOf(vehicle));
     expect(await openRows(vehicle.id)).toEqual(
       [...fold].sort((a, b) => (a.id < b.id ? -1 : 1)).map((m) => JSON.parse(JSON.stringify(m))),
     );
