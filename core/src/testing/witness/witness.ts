@@ -106,6 +106,9 @@ class Witness {
         if (e.mm >= 20 && e.when === 'after')
           unless(this.measuredAfter(s, e.masterId), `sank ${e.mm} mm`);
         break;
+      case 'taken off':
+        unless(this.provedAfter(s, this.mastersOf(e.elementId)), 'a part was taken off');
+        break;
       case 'came off':
         unless(this.isBack(s), `off: ${e.what}`);
         if (OPENS.includes(e.what))
@@ -113,9 +116,6 @@ class Witness {
             unless(this.bledAfter(s, b), `air behind ${b}`);
         if (OPENS.includes(e.what) || CONTROLS.includes(e.what))
           unless(this.provedAfter(s, this.mastersOf(e.elementId)), `not proved after ${e.what}`);
-        break;
-      case 'taken off':
-        unless(this.provedAfter(s, this.mastersOf(e.elementId)), 'a part was taken off');
         break;
       case 'joint tightened':
         if (e.appliedNm !== null && e.manualNm !== null)
@@ -369,10 +369,10 @@ class Witness {
       if (r.event.kind !== 'released' || r.position <= s.position) return false;
       const answers = this.answersTo(r, masterId, item);
       // What is not asked there is answered with its whole control.
-      const whole = () => masterId === null || this.answersTo(r, masterId, 'result')[0]?.good;
+      const whole = masterId === null || this.answersTo(r, masterId, 'result')[0]?.good === true;
       const fresh = this.tookOver(r.job, s);
-      if (answers.length === 0) return fresh && item !== 'result' && Boolean(whole());
-      return this.goodFor(answers, s, fresh);
+      if (answers.length > 0) return this.goodFor(answers, s, fresh);
+      return fresh && item !== 'result' && whole;
     });
   }
 
@@ -465,8 +465,7 @@ class Witness {
         x.event.kind === 'bubbles' &&
         this.isAt(x, bleederId),
     );
-    const last = seen.at(-1)?.event;
-    return last?.kind !== 'bubbles' || last.reading === 'none';
+    return seen.length === 0 || (seen.at(-1)!.event as { reading?: string }).reading === 'none';
   }
 
   private shutGood(s: Seen, bleederId: string): boolean {
@@ -502,8 +501,7 @@ class Witness {
   }
 
   private isAt(x: Seen, bleederId: string): boolean {
-    const { openingId } = x.event as { openingId?: string | null };
-    return this.at(x, openingId ?? null).includes(bleederId);
+    return 'openingId' in x.event && this.at(x, x.event.openingId ?? null).includes(bleederId);
   }
 
   private at(s: Seen, openingId: string | null): string[] {
