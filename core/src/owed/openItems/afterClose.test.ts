@@ -112,3 +112,17 @@ test('a layout that is not known any more does not hide it', () => {
   });
   expect(m).toMatchObject({ kind: 'part off', weight: 'holds', where: 'nowhere' });
 });
+
+test('a bleeder was bled for what was known by its last stroke, not by its shut alone', () => {
+  const bledFor = (stroke: number, shut: number) => {
+    const log = released(CAR)(PLAN).map((e) =>
+      'openingId' in e && e.openingId === LEFT_REAR
+        ? ({ ...e, heard: e.kind === 'shut' ? shut : stroke } as LooseEvent)
+        : e,
+    );
+    return jobSays(foldJob(logFrom(PLAN, log)), ABOUT).bled['left-rear'];
+  };
+  expect(bledFor(3, 5)).toBe(3);
+  expect(bledFor(5, 3)).toBe(3);
+  expect(bledFor(5, 5)).toBe(5);
+});

@@ -103,15 +103,21 @@ export function jobFacts(given: JobState, about: JobAbout, before: readonly Open
 /** Where a job was taken in: its first event stands there. */
 const openedPosition = ({ log }: JobState): number => (log[0] ? positionOf(log[0]) : 0);
 
-/** Up to which place whoever shut a bleeder last had heard. */
+/** Up to which place all had heard who bled a bleeder last, and shut it: what arrives between the last stroke and the shut was bled by nobody. */
 function shutHeard(job: JobState, bleederId: string): number {
   const openings = (job.run ? plansOf(job.run) : [])
     .flatMap((p) => p.openings)
     .flatMap((o) => (o.bleeder.id === bleederId ? [o.id] : []));
-  const shut = inEffect(job)
-    .filter((e) => e.kind === 'shut' && openings.includes(e.openingId))
+  const here = inEffect(job).filter(
+    (e) => 'openingId' in e && e.openingId !== null && openings.includes(e.openingId),
+  );
+  const shut = here.filter((e) => e.kind === 'shut').at(-1);
+  if (!shut) return 0;
+  const moved = here
+    .slice(0, here.indexOf(shut))
+    .filter((e) => e.kind === 'stroke' || e.kind === 'jar read')
     .at(-1);
-  return shut ? heardUpTo(shut) : 0;
+  return moved ? Math.min(heardUpTo(moved), heardUpTo(shut)) : 0;
 }
 
 /** What is looked at on the whole vehicle, among what is proved by master. */
