@@ -50,14 +50,17 @@ test('a figure’s reasons have an address: back closes them, a reload keeps the
   await page.goto(`/jobs/${job.id}`);
   const figure = page.getByRole('button', { name: /^Top-ups: .+ Why\?$/ });
   const reasons = page.getByText('How this came about');
+  // The line stands and says so: from then on nothing above it grows.
+  await expect(page.getByText('All with the workshop', { exact: true })).toBeVisible();
   await figure.scrollIntoViewIfNeeded();
-  const where = await figure.evaluate((e) => e.getBoundingClientRect().top);
+  const top = () => figure.evaluate((e) => e.getBoundingClientRect().top);
+  const where = await top();
   await figure.click();
   await expect(page).toHaveURL(/#why=Top-ups$/);
   await page.goBack();
   await expect(reasons).toBeHidden();
   await expect(page).toHaveURL(new RegExp(`/jobs/${job.id}$`));
-  expect(await figure.evaluate((e) => e.getBoundingClientRect().top)).toBe(where);
+  await expect.poll(top).toBe(where);
   await figure.click();
   await page.reload();
   await expect(reasons).toBeVisible();

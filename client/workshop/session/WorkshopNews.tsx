@@ -5,13 +5,13 @@ import { useWorkshopNews } from '../../data/workshopNews';
 import { colour, SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 
-/** Pages that show what may be driven; a job has a line of its own. */
-const SHOWS_VEHICLES = /^\/($|vehicles|overview)/;
+/** Whatever page may show what may be driven, but for those of a job, which has a line of its own, and those of nobody's workshop. */
+const WITHOUT_LINE = /^\/(jobs\/|sign-in|help|join)/;
 
 /** Keeps lists and vehicles as they are told; says so where too many pages are open for it. */
 export function WorkshopNews() {
   const signedIn = useSession().data !== undefined;
-  const full = useWorkshopNews(SHOWS_VEHICLES.test(usePathname()) && signedIn);
+  const full = useWorkshopNews(!WITHOUT_LINE.test(usePathname()) && signedIn);
   if (!full) return null;
   return (
     <View role="status" style={styles.bar}>
