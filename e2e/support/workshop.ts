@@ -83,6 +83,12 @@ export class Workshop extends ApiDriver {
     return { status: res.status(), body: text === '' ? null : JSON.parse(text) };
   }
 
+  /** The job that a page shows, once it shows one: what may be driven stands on lists and forms too, so its words do not say that a job was opened. */
+  async shown(page: Page): Promise<Job> {
+    await page.waitForURL(/\/jobs\//);
+    return this.job(new URL(page.url()).pathname.split('/').at(-1)!);
+  }
+
   async rules(): Promise<HouseRulesRecord['rules']> {
     return (await this.ask<HouseRulesRecord>('get', '/house-rules')).rules;
   }

@@ -33,10 +33,9 @@ test('several things at once, each with what it asks for: all of it is in the pl
   await page.getByRole('textbox', { name: /Helper’s name/ }).fill('Ode');
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
-  const id = new URL(page.url()).pathname.split('/').at(-1)!;
-  const job = await workshop.readFluid(await workshop.job(id));
+  const job = await workshop.readFluid(await workshop.shown(page));
   expect(job.planChoices.work).toMatchObject({ purpose: 'after work', also: ['soft'] });
-  await page.goto(`/jobs/${id}`);
+  await page.goto(`/jobs/${job.id}`);
   await expect(
     page.getByRole('button', { name: /^Work: A part was changed, pedal or lever is soft/ }),
   ).toBeVisible();
@@ -54,10 +53,9 @@ test('a joint that was found wet keeps the gate shut until it was mended', async
   await page.getByRole('radio', { name: 'I am alone' }).click();
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Do not drive').first()).toBeVisible();
-  const id = new URL(page.url()).pathname.split('/').at(-1)!;
-  const job = await workshop.readFluid(await workshop.job(id));
+  const job = await workshop.readFluid(await workshop.shown(page));
   await workshop.runOn(await workshop.accept(job));
-  await page.goto(`/jobs/${id}`);
+  await page.goto(`/jobs/${job.id}`);
   await showMissing(page);
   await expect(page.getByText(/Still open: leak/).first()).toBeVisible();
   await page.getByRole('button', { name: 'A joint is wet: banjo at the caliper. Mended?' }).click();

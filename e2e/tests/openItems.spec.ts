@@ -21,15 +21,9 @@ async function takeIn(page: Page, vehicle: Vehicle): Promise<void> {
   await expect(page.getByText('And today?')).toBeVisible();
 }
 
-/** The job that a page shows. */
-async function shown(page: Page, workshop: Workshop): Promise<Job> {
-  await page.waitForURL(/\/jobs\//);
-  return workshop.job(page.url().split('/jobs/')[1]!.split('?')[0]!);
-}
-
 /** From the job as it was taken in to its proof, by the plan. */
 async function toTheProof(page: Page, workshop: Workshop): Promise<Job> {
-  const job = await workshop.accept(await workshop.readFluid(await shown(page, workshop)));
+  const job = await workshop.accept(await workshop.readFluid(await workshop.shown(page)));
   return workshop.recordFluid(await workshop.runOn(job));
 }
 
@@ -91,7 +85,7 @@ test('“leave this one” at a seized wheel, ended: the next job for another wh
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
-  const job = await shown(page, workshop);
+  const job = await workshop.shown(page);
   const chosen = await workshop.chooseWork(job, {
     purpose: 'after work',
     parts: [{ partId: 'right-front-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
@@ -138,7 +132,7 @@ test('left half done: the minibus ran dry, a colleague takes it in for one calip
   await page.getByRole('checkbox', { name: 'A part was changed' }).click();
   await page.getByRole('radio', { name: 'A helper too' }).click();
   await page.getByRole('button', { name: 'Take it in with these' }).click();
-  const taken = await shown(page, workshop);
+  const taken = await workshop.shown(page);
   await workshop.chooseWork(taken, {
     purpose: 'after work',
     parts: [{ partId: 'left-rear-caliper', cappedAtOnce: true, keptFull: true, newPart: false }],
