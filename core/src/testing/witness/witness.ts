@@ -40,11 +40,14 @@ class Witness {
   private readonly order: readonly Seen[];
   private readonly gone: ReadonlySet<string>;
   private readonly slips: ReadonlySet<string>;
+  private readonly releases: readonly Seen[];
+  private readonly answered = new Map<string, Answer[]>();
 
   constructor(private readonly given: Case) {
     this.order = [...given.order].sort((a, b) => a.position - b.position);
     this.gone = takenBack(this.order);
     this.slips = slipped(this.order, this.gone);
+    this.releases = this.order.filter((r) => r.event.kind === 'released');
   }
 
   reasons(): string[] {
@@ -255,6 +258,11 @@ class Witness {
     return this.order.some((x) => x.position > s.position && this.stands(x) && is(x.event));
   }
 
+  private before = (r: Seen) =>
+    this.order.filter((x) => x.job === r.job && x.position < r.position && this.stands(x));
+
+  private releasesAfter = (s: Seen) => this.releases.filter((r) => r.position > s.position);
+
   private looked(openItemId: string): boolean {
     return this.order.some(
       (x) => x.event.kind === 'looked at' && x.event.openItemId === openItemId && this.stands(x),
@@ -273,9 +281,8 @@ class Witness {
 
   /** All rubber renewed: by a paper, or by a released job that took it over, with a clean glass behind the flush. */
   private rubber(s: Seen): boolean {
-    if (this.paper(s, 'stripped elsewhere')) return true;
-    const released = this.order.filter((r) => r.event.kind === 'released');
-    return released.some((r) => this.tookOver(r.job, s) && this.stripped(r, this.mastersFrom(s)));
+    const by = (r: Seen) => this.tookOver(r.job, s) && this.stripped(r, this.mastersFrom(s));
+    return this.paper(s, 'stripped elsewhere') || this.releases.some(by);
   }
 
   private stripped(r: Seen, masters: Layout['masters']): boolean {
@@ -333,8 +340,7 @@ class Witness {
 
   /** Released by a job in which every control asked for was proved by people who had heard of it. */
   private provedAfter(s: Seen, masterIds: readonly string[], ownJob = false): boolean {
-    return this.order.some((r) => {
-      if (r.event.kind !== 'released' || r.position <= s.position) return false;
+    return this.releasesAfter(s).some((r) => {
       const fresh = this.tookOver(r.job, s) || (ownJob && r.job === s.job);
       return masterIds.every((id) => this.goodFor(this.answersTo(r, id, 'result'), s, fresh));
     });
@@ -350,51 +356,48 @@ class Witness {
 
   /** What was answered in a job before its release to one thing at one control, the last first. */
   private answersTo(r: Seen, masterId: string | null, item: string): Answer[] {
-    return this.order
-      .filter((x) => x.job === r.job && x.position < r.position && this.stands(x))
-      .flatMap((seen): Answer[] => {
-        const e = { masterId: null, ...seen.event };
-        if (e.masterId !== masterId) return [];
-        if (e.kind === 'checked') return e.item === item ? [{ seen, good: e.passes }] : [];
-        if (item !== 'result') return [];
-        if (e.kind === 'pedal judged') return [{ seen, good: !isBadPedal(e.result) }];
-        return e.kind === 'take-up judged' ? [{ seen, good: e.takeUp !== 'near the end' }] : [];
-      })
-      .reverse();
+    const key = `${r.position} ${masterId} ${item}`;
+    const answer = (seen: Seen): Answer[] => {
+      const e = { masterId: null, ...seen.event };
+      if (e.masterId !== masterId) return [];
+      if (e.kind === 'checked') return e.item === item ? [{ seen, good: e.passes }] : [];
+      if (item !== 'result') return [];
+      if (e.kind === 'pedal judged') return [{ seen, good: !isBadPedal(e.result) }];
+      return e.kind === 'take-up judged' ? [{ seen, good: e.takeUp !== 'near the end' }] : [];
+    };
+    if (!this.answered.has(key)) this.answered.set(key, this.before(r).flatMap(answer).reverse());
+    return this.answered.get(key)!;
   }
 
   /** Answered well by somebody who had heard of the bad answer, and released on it. */
   private answeredAfter(s: Seen, masterId: string | null, item: string): boolean {
-    return this.order.some((r) => {
-      if (r.event.kind !== 'released' || r.position <= s.position) return false;
+    return this.releasesAfter(s).some((r) => {
       const answers = this.answersTo(r, masterId, item);
-      // What is not asked there is answered with its whole control.
-      const whole = masterId === null || this.answersTo(r, masterId, 'result')[0]?.good === true;
       const fresh = this.tookOver(r.job, s);
       if (answers.length > 0) return this.goodFor(answers, s, fresh);
-      return fresh && item !== 'result' && whole;
+      // What is not asked there is answered with its whole control.
+      const whole = (id: string) => this.goodFor(this.answersTo(r, id, 'result'), s, fresh);
+      return item !== 'result' && (masterId === null ? this.masters() : [masterId]).some(whole);
     });
   }
 
   private measuredAfter(s: Seen, masterId: string): boolean {
-    return this.order.some(
+    return this.releasesAfter(s).some(
       (r) =>
-        r.event.kind === 'released' &&
-        r.position > s.position &&
-        (this.tookOver(r.job, s) ||
-          this.order.some(
-            (x) =>
-              x.job === r.job &&
-              x.event.kind === 'sink watched' &&
-              x.event.masterId === masterId &&
-              x.event.mm < 20 &&
-              this.stands(x) &&
-              this.knew(x, s),
-          ) ||
-          // Bled again after it, and judged anew.
-          this.order.some(
-            (x) => x.job === r.job && TOUCHED.includes(x.event.kind) && x.position > s.position,
-          )),
+        this.tookOver(r.job, s) ||
+        this.order.some(
+          (x) =>
+            x.job === r.job &&
+            x.event.kind === 'sink watched' &&
+            x.event.masterId === masterId &&
+            x.event.mm < 20 &&
+            this.stands(x) &&
+            this.knew(x, s),
+        ) ||
+        // Bled again after it, and judged anew.
+        this.order.some(
+          (x) => x.job === r.job && TOUCHED.includes(x.event.kind) && x.position > s.position,
+        ),
     );
   }
 
@@ -457,13 +460,8 @@ class Witness {
 
   /** Whether the last that was seen at a bleeder in that job before it was shut was nothing. */
   private shutClear(shut: Seen, bleederId: string): boolean {
-    const seen = this.order.filter(
-      (x) =>
-        x.job === shut.job &&
-        x.position < shut.position &&
-        this.stands(x) &&
-        x.event.kind === 'bubbles' &&
-        this.isAt(x, bleederId),
+    const seen = this.before(shut).filter(
+      (x) => x.event.kind === 'bubbles' && this.isAt(x, bleederId),
     );
     return seen.length === 0 || (seen.at(-1)!.event as { reading?: string }).reading === 'none';
   }

@@ -49,6 +49,7 @@ export class World {
   differ: string | null = null;
   readonly a: Phone = { id: 'a', seq: 0 };
   readonly b: Phone = { id: 'b', seq: 0 };
+  private readonly known: { readonly of: readonly unknown[]; readonly says: JobSays }[] = [];
 
   constructor(
     public layout: Layout,
@@ -149,14 +150,19 @@ export class World {
     layout: this.layout,
   });
 
-  /** What each job says, each with what the ones before it left. */
+  /** What each job says, each with what the ones before it left; as remembered while nothing of it has changed. */
   facts(): VehicleFacts {
     const jobs: JobSays[] = [];
-    for (const job of this.jobs) {
-      const before = openItems({ layout: this.layout, jobs, log: this.own });
+    this.jobs.forEach((job, i) => {
       const moved = this.movedAway.has(job.number);
-      jobs.push(saysByLogs({ ...job, moved }, this.about(job), before));
-    }
+      const of = [this.layout, this.own.length, job.state, job.additions.length, moved, ...jobs];
+      const known = this.known[i];
+      if (known?.of.every((x, n) => x === of[n])) return jobs.push(known.says);
+      const before = openItems({ layout: this.layout, jobs, log: this.own });
+      const says = saysByLogs({ ...job, moved }, this.about(job), before);
+      this.known[i] = { of, says };
+      return jobs.push(says);
+    });
     return { layout: this.layout, jobs, log: this.own };
   }
 
