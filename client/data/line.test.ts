@@ -1,22 +1,5 @@
+import { FakeSource, lastSource as last } from '../testing/fakeSource';
 import { Line } from './line';
-
-/** A line that the test speaks on. */
-class FakeSource extends EventTarget {
-  static readonly CLOSED = 2;
-  static made: FakeSource[] = [];
-  readyState = 1;
-  constructor(readonly url: string) {
-    super();
-    FakeSource.made.push(this);
-  }
-  close(): void {
-    this.readyState = 2;
-  }
-  say(event: string, data: unknown): void {
-    this.dispatchEvent(new MessageEvent(event, { data: JSON.stringify(data) }));
-  }
-}
-const last = () => FakeSource.made.at(-1)!;
 
 let line: Line;
 let heard: unknown[];
@@ -24,11 +7,10 @@ let lost: number;
 let full: number;
 beforeEach(() => {
   jest.useFakeTimers();
-  FakeSource.made = [];
+  FakeSource.begin();
   heard = [];
   lost = 0;
   full = 0;
-  (globalThis as { EventSource: unknown }).EventSource = FakeSource;
   line = new Line({
     address: () => `/live?since=${heard.length}`,
     on: { said: (data) => heard.push(data) },

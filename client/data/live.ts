@@ -11,6 +11,7 @@ import { Line } from './line';
 import { outboxOf } from './outbox';
 import { takeUp } from './takeUp';
 import { heard } from './touch';
+import { listsHeard } from './workshopNews';
 
 /** Whether what others do to a job is seen at once, and which phones worked on it. */
 export interface Live {
@@ -24,13 +25,15 @@ const NOTHING: Live = { inTouch: false, full: false, phones: [] };
 
 /**
  * A line to a job, open while its page is looked at: a hidden page closes it,
- * because a browser keeps few open for one address.
+ * because a browser keeps few open for one address. A closed job has one too:
+ * what comes late to its record, or to its vehicle, counts at once.
  */
 export function useLive(jobId: string, open: boolean): Live {
   const client = useQueryClient();
   const [live, setLive] = useState<Live>(NOTHING);
   useEffect(() => {
     if (!open) return;
+    const lists = listsHeard(client);
     const line = new Line({
       address: () => {
         const since = client.getQueryData<Job>(['job', jobId])?.events.length ?? 0;
@@ -49,7 +52,12 @@ export function useLive(jobId: string, open: boolean): Live {
           // One way only: half a second is what a slow line may have taken.
           heardTime(nowMs, Date.now() - 500, Date.now());
           setLive({ inTouch: true, full: false, phones });
+          lists.back();
           heardOfHelper(jobId, { inTouch: true });
+        },
+        changed: () => {
+          heard();
+          lists.changed();
         },
         helper: (data) => {
           heard();
@@ -58,6 +66,7 @@ export function useLive(jobId: string, open: boolean): Live {
       },
       onLost: () => {
         setLive((before) => ({ ...before, inTouch: false }));
+        lists.lost();
         heardOfHelper(jobId, { inTouch: false });
         // Whether the server is gone, or the line alone, a question tells.
         void api('/session').catch(() => undefined);
@@ -66,6 +75,7 @@ export function useLive(jobId: string, open: boolean): Live {
     });
     const away = () => {
       line.shut();
+      lists.lost();
       void sayAway(jobId);
     };
     const look = () => (document.hidden ? away() : line.open());

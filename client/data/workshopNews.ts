@@ -1,9 +1,28 @@
 import { JOB_LINE_LOST_MS } from '@brook/contract/beats';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { forgetLists } from './job';
 import { Line } from './line';
 import { heard } from './touch';
+
+/** The lists of a workshop as a line tells of them: what was said while it was lost is asked for as soon as it is back. */
+export function listsHeard(client: QueryClient) {
+  let missed = false;
+  const changed = () => {
+    forgetLists(client);
+    void client.invalidateQueries({ queryKey: ['overview'] });
+  };
+  return {
+    changed,
+    lost: () => {
+      missed = true;
+    },
+    back: () => {
+      if (missed) changed();
+      missed = false;
+    },
+  };
+}
 
 /**
  * A line to the workshop, open while a page is looked at that shows what may be
@@ -16,32 +35,28 @@ export function useWorkshopNews(open: boolean): boolean {
   const [full, setFull] = useState(false);
   useEffect(() => {
     if (!open) return;
-    let lost = false;
-    const changed = () => {
-      heard();
-      forgetLists(client);
-      void client.invalidateQueries({ queryKey: ['overview'] });
-    };
+    const lists = listsHeard(client);
     const line = new Line({
       address: () => '/api/v1/news',
       silentMs: JOB_LINE_LOST_MS,
       on: {
-        changed,
+        changed: () => {
+          heard();
+          lists.changed();
+        },
         beat: () => {
           heard();
           setFull(false);
-          // What was said while nothing was heard is asked for.
-          if (lost) changed();
-          lost = false;
+          lists.back();
         },
       },
-      onLost: () => (lost = true),
+      onLost: lists.lost,
       onFull: () => setFull(true),
     });
     const look = () => {
       if (!document.hidden) return line.open();
       line.shut();
-      lost = true;
+      lists.lost();
     };
     look();
     document.addEventListener('visibilitychange', look);

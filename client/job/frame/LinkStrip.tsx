@@ -21,14 +21,14 @@ export function LinkStrip({ id }: { readonly id: string }) {
   const job = useJob(id).data;
   const stage = job?.stage;
   const open = stage !== undefined && !isClosed(stage);
-  const { inTouch, full, phones } = useLive(id, open);
+  const { inTouch, full, phones } = useLive(id, stage !== undefined);
   const waiting = useWaiting(id);
   const media = useWaitingMedia(id);
   const self = useSession().data?.user.id;
   useEffect(inJob, []);
   const outSinceMs = useSyncExternalStore(touch.subscribe, touch.outSinceMs, touch.outSinceMs);
   const now = useSlowNow();
-  if (stage === undefined || (!open && waiting.length + media.length === 0)) return null;
+  if (stage === undefined || (!open && waiting.length + media.length === 0 && !full)) return null;
   const { words, calm } = linkWords({
     waiting: waiting.length,
     media: media.map((m) => m.medium),

@@ -229,6 +229,12 @@ test('what may be driven is told to every page of the workshop the moment it cha
   const theirs = await Line.open(other, 0, '/news');
   for (const line of [...lines, theirs]) await line.next('beat');
   const { id } = (await tech.get('/vehicles')).body.vehicles[0] as { id: string };
+  // The list beside a job is told of by the job's own line, whatever vehicle the job is of.
+  const jobs = (await tech.get('/jobs')).body.jobs as { id: string; vehicleId: string }[];
+  const elsewhere = jobs.find((j) => j.vehicleId !== id)!;
+  const ofJob = await Line.open(tech, 0, `/jobs/${elsewhere.id}/live`);
+  await ofJob.next('beat');
+  lines.push(ofJob);
   const mark = {
     id: randomUUID(),
     deviceId: randomUUID(),

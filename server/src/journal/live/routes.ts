@@ -1,4 +1,10 @@
-import { liveQuery, putAway, type LiveBeat, type LiveLog } from '@brook/contract';
+import {
+  liveQuery,
+  putAway,
+  type LiveBeat,
+  type LiveLog,
+  type WorkshopBeat,
+} from '@brook/contract';
 import { JOB_BEAT_MS } from '@brook/contract/beats';
 import { Router, type Request, type Response } from 'express';
 import type { Clock } from '../../http/clock';
@@ -85,6 +91,7 @@ class LiveLine {
     const { news } = this.options;
     this.unsubscribe = [
       news.subscribe(this.jobId, () => void this.tell()),
+      news.subscribe(this.actor.workshopId, () => this.changed()),
       news.subscribe(hashOf(this.req.sessionID), () => void this.beat()),
     ];
     this.timer = setInterval(() => void this.beat(), JOB_BEAT_MS);
@@ -97,6 +104,13 @@ class LiveLine {
     for (const leave of this.unsubscribe) leave();
     if (this.timer) clearInterval(this.timer);
     void this.line.end();
+  }
+
+  /** What may be driven or is owed changed somewhere: the list beside the job asks anew, and so may its own vehicle have. */
+  private changed(): void {
+    const now: WorkshopBeat = { nowMs: this.options.clock.now().getTime() };
+    this.send('changed', now);
+    void this.tell();
   }
 
   /** Send what the log holds behind what was sent; news that come meanwhile are read after it. */
