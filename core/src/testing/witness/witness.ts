@@ -385,6 +385,8 @@ class Witness {
     return this.releasesAfter(s).some(
       (r) =>
         this.tookOver(r.job, s) ||
+        // Another job judges by who had heard of it, as one that took it over does.
+        (r.job !== s.job && this.goodFor(this.answersTo(r, masterId, 'result'), s, false)) ||
         this.order.some(
           (x) =>
             x.job === r.job &&
