@@ -4,6 +4,7 @@ import { controlProof, takeUpPasses } from '../../job/items';
 import { judgedByMeasure, measuredAt, slipsIn, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
 import { plansOf } from '../../job/run';
+import { openingIn } from '../../job/standing';
 import { HALT_WORDS, broughtByHalt, opensOf, type OpenItemKind } from '../../job/events';
 import { lowerFirst } from '../../base/text';
 import { mayStayShut } from './airLeft';
@@ -45,6 +46,11 @@ export function leftShut(out: Writer, { run, log }: JobState, released: boolean)
     const event = log.find((e) => e.id === halt?.eventId) ?? firstOpened({ run } as JobState);
     out.add(kind, owed ? 'owed' : 'holds', id, `${HALT_WORDS[reason].title}, left shut`, event);
   }
+  // Where it was met nobody said: there is no bleeder that could have been left.
+  for (const { reason, openingId, masterId, decision, eventId } of run.halts)
+    if (decision === 'leave shut' && !(openingId && openingIn(run, openingId)))
+      for (const { what, where } of broughtByHalt(reason, openingId, masterId, plansOf(run)))
+        out.add(what, 'holds', where, HALT_WORDS[reason].title, log.find((e) => e.id === eventId)!);
 }
 
 /** A control that was judged and does not pass. */
@@ -120,7 +126,8 @@ export function wrongInside(out: Writer, { log, undone, run }: JobState): void {
       for (const { what, where } of opensOf(e, plans))
         out.add(what, 'holds', where, `${said}${back}`, e);
     }
-    if (e.kind === 'halted' && back)
+    // Whatever was decided on it: to go on at the others takes nothing out.
+    if (e.kind === 'halted')
       for (const { what, where } of opensOf(e, plans))
         if (what === 'wrong fluid')
           out.add(what, 'holds', where, `${HALT_WORDS[e.reason].title}${back}`, e);

@@ -65,6 +65,25 @@ test('a: what must not be in there holds the vehicle, whatever is taken back bes
   );
 });
 
+// "Leave this one, do the others" where nobody said at which one it came.
+test('grease that came, left where nobody said: it holds, and the gate is shut, whoever was at the others', () => {
+  const decided = (p: Plan) =>
+    ({ id: 'on', kind: 'decided', haltId: 'halt', decision: 'leave shut', plan: p }) as LooseEvent;
+  for (const reason of ['grease', 'other product', 'nothing comes', 'seized'] as const) {
+    const yard = new Yard(CAR);
+    const job = yard.take(flush(CAR), (p: Plan) => [
+      halt({ reason }),
+      decided({ ...p, id: 'on' }),
+      ...(released(CAR)({ ...p, id: 'on' }).filter((e) => e.kind !== 'released') as LooseEvent[]),
+    ]);
+    expect(yard.gate(job).verdict).toBe('shut');
+    expect(yard.gate(job).reasons.map((r) => r.code)).toEqual(['open item']);
+    expect(yard.kinds()).toContainEqual(
+      expect.stringMatching(/^(wrong fluid|bleeder left|seized)$/),
+    );
+  }
+});
+
 test('a container that the shelf does not know is as bad as a wrong one; one that fits, or none that was named, is no harm', () => {
   expect(open(pour(null))).toContain(`product not known ${RESERVOIR}`);
   for (const fits of [FIT, undefined])
