@@ -265,9 +265,9 @@ export function asIfReleased({ layout, jobs, log }: VehicleFacts): VehicleFacts 
 /** What holds a vehicle, in one line. */
 function reasonFor(open: readonly OpenItem[]): string {
   const groups = groupOpenItems(open);
-  const [first] = groups;
-  const { kind, because } = first!.openItems[0];
+  const first = groups[0]!;
+  const { kind, because } = first.openItems[0];
   const said =
-    kind === 'marked' || kind === 'stop verdict' ? because : `${first!.title}: ${because}`;
+    kind === 'marked' || kind === 'stop verdict' ? because : `${first.title}: ${because}`;
   return groups.length === 1 ? `${said}.` : `${said}. And ${groups.length - 1} more.`;
 }

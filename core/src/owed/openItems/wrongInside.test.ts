@@ -53,6 +53,9 @@ test('a: what must not be in there holds the vehicle, whatever is taken back bes
   expect(open(pour(MINERAL))).toContain(`wrong fluid ${RESERVOIR}`);
   expect(open(pour(SILICONE), halt(), undo('halt'))).toContain(`wrong fluid ${RESERVOIR}`);
   const { yard, job } = withIn(pour(SILICONE), halt(), undo('halt'));
+  // What went wrong is named before what any begun job leaves: the pedal is not proved either.
+  expect(yard.kinds()).toContain('control not proved master');
+  expect(yard.reason).toMatch(/^Wrong fluid inside, .*: DOT 5, batch S-1, was poured in/);
   expect(yard.gate(job).verdict).toBe('shut');
   expect(yard.gate(job).reasons).toContainEqual(
     expect.objectContaining({

@@ -103,8 +103,15 @@ export class Yard {
     } as Logged<VehicleEvent>;
     this.log.push(...this.place([said]));
   }
+  private get finding() {
+    return vehicleDrive({ layout: this.layout, jobs: this.says, log: this.log });
+  }
   get drive() {
-    return vehicleDrive({ layout: this.layout, jobs: this.says, log: this.log }).state;
+    return this.finding.state;
+  }
+  /** What a vehicle's page says of why it must not be driven. */
+  get reason() {
+    return this.finding.reason;
   }
   kinds(): string[] {
     return this.before.map((m) => `${m.kind} ${m.where ?? ''}`.trim());
