@@ -149,6 +149,7 @@ export {
   eventAnswer,
   eventBatch,
   jobEvent,
+  SAID_KINDS,
   keptEvent,
   vehicleEvent,
   vehicleAnswers,

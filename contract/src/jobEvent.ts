@@ -13,6 +13,11 @@ import { computed } from './computed';
 import { base, phoneHappenings, vehicleHappenings } from './events';
 import { driveState } from './vehicle';
 
+/** Every kind that a phone may say, of a job or of a vehicle. */
+export const SAID_KINDS: ReadonlySet<string> = new Set(
+  [...phoneHappenings, ...vehicleHappenings].map((h) => h.shape.kind.value),
+);
+
 /** One event of a job's log, as a phone sends it. */
 export const jobEvent = z.discriminatedUnion(
   'kind',

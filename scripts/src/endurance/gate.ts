@@ -1,3 +1,4 @@
+import { SAID_KINDS } from '@brook/contract';
 import { history, mulberry32 } from '@brook/core/testing/witness';
 import type { Figure } from './figures';
 
@@ -8,6 +9,9 @@ export interface Histories {
   readonly from: number;
 }
 
+/** How often every kind must occur, for each history: 200 times in 20,000. */
+const KIND_SHARE = 0.01;
+
 /**
  * Random histories of vehicles, each in the order in which a server would get
  * it: how many the product calls free, or sends on a drive, where the witness
@@ -16,7 +20,7 @@ export interface Histories {
  */
 export function gate({ random, honest, from }: Histories): Figure[] {
   const seeds = (count: number) => Array.from({ length: count }, (_, i) => from + i);
-  const kinds = new Map<string, number>();
+  const kinds = new Map<string, number>([...SAID_KINDS].map((kind) => [kind, 0]));
   let [asked, released, differ] = [0, 0, 0];
   for (const seed of seeds(random)) {
     const told = history(mulberry32(seed), true);
@@ -38,9 +42,11 @@ export function gate({ random, honest, from }: Histories): Figure[] {
   process.stdout.write(
     `${JSON.stringify({ asked, released, kinds: Object.fromEntries(rarest) })}\n`,
   );
+  const rare = rarest.filter(([, n]) => n < random * KIND_SHARE).length;
   return [
     { name: 'gate.histories', value: differ, unit: 'count', limit: 0, tried: random },
     { name: 'gate.honest', value: held, unit: 'count', limit: 0, tried: honest },
+    { name: 'gate.kinds.rare', value: rare, unit: 'count', limit: 0, tried: kinds.size },
     // As shares, so that a shorter run asks for as much.
     { name: 'gate.asked', value: asked / random, unit: 'ratio', limit: 0.2, tried: random },
     { name: 'gate.released', value: released / random, unit: 'ratio', limit: 0.1, tried: random },

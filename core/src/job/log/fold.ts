@@ -11,6 +11,7 @@ import {
   type Logged,
   type RunEvent,
 } from '../events';
+import type { LogIndex } from './known';
 import { lateTakings } from './late';
 import { proofAfter, touches, type ProofContext } from './proof';
 import { NEW_JOB, type JobState, type TestDrive } from './state';
@@ -77,10 +78,16 @@ export function addToJob(job: JobState, given: Logged<JobEvent>): JobState {
 /**
  * One more event whose fold comes later: the log and what is taken back are up to
  * date, the rest as it stood. For many undos in a row, which are folded in one go.
+ *
+ * @param find what the log holds by an id, where it is kept for many events in a row
  */
-export function addUnfolded(job: JobState, event: Logged<JobEvent>): JobState {
+export function addUnfolded(
+  job: JobState,
+  event: Logged<JobEvent>,
+  find: LogIndex['find'] = (id) => job.log.find((e) => e.id === id),
+): JobState {
   const log = [...job.log, event];
-  const of = event.kind === 'undone' ? takenBackIn(log)(event) : undefined;
+  const of = event.kind === 'undone' ? find(event.eventId) : undefined;
   if (of?.kind === 'undone') return { ...job, log, undone: undoneIds(log) };
   const gone = of
     ? pressIn(log, of).map((e) => e.id)

@@ -22,6 +22,7 @@ export {
 export { addToJob, addUnfolded, foldingJob, foldJob } from './fold';
 export { followProof } from './followProof';
 export { asksTheFold, isSuperfluous, jobEventFault, type Believable } from './checkEvent';
+export { LogIndex } from './known';
 export { unseenStrokes } from './unseen';
 export { runningClocks, type RunningClock } from './clocks';
 export {

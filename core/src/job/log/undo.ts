@@ -63,11 +63,16 @@ export const isTakenBackBefore = (
   event: Undoable,
 ): boolean =>
   event.group !== undefined &&
+  undone.size > 0 &&
   log.some((e) => e.group === event.group && e.deviceId === event.deviceId && undone.has(e.id));
 
 /** What the press made that made an event, itself among it. */
-export const pressIn = <E extends Undoable>(log: readonly E[], event: E): readonly E[] =>
-  pressed(pressesIn(log), event);
+export function pressIn<E extends Undoable>(log: readonly E[], event: E): readonly E[] {
+  const press = pressOf(event);
+  if (press === null) return [event];
+  const made = log.filter((e) => e.kind !== 'undone' && pressOf(e) === press);
+  return made.length > 0 ? made : [event];
+}
 
 /** Finds what an undo takes back: an event that stands before it in the log. */
 export type TakenBack<E> = (undo: {

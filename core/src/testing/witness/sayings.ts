@@ -171,12 +171,12 @@ function stageSayings({ state }: Job, draw: Draw): Said[] {
         ...master.chambers.map((c) => ({
           kind: 'tube end out',
           stageId: stage.id,
-          chamber: c.id,
+          chamber: c.name,
         })),
       ];
     }
     if (stage.kind === 'injection')
-      return [usual, { kind: 'pumped up', stageId: stage.id }, skipped];
+      return [usual, ...Array<Said>(3).fill({ kind: 'pumped up', stageId: stage.id }), skipped];
     return [usual, skipped];
   });
 }

@@ -6,6 +6,7 @@ import {
   foldingJob,
   isSuperfluous,
   jobEventFault,
+  LogIndex,
   type JobState,
 } from '@brook/core/job/log';
 import {
@@ -23,7 +24,7 @@ import { isClosed } from '@brook/core/job/stage';
 import { isDeepStrictEqual } from 'node:util';
 import { endLocked } from '../job/end';
 import { changeJob, type LockedJob } from '../log/locked';
-import { servingOthers } from '../log/servingOthers';
+import { serveOthers, servingOthers } from '../log/servingOthers';
 import { heardOf } from '../live/phones';
 import type { Actor } from '../../session/actor';
 import { driveStateOf } from '../../workshop/vehicle/findVehicle';
@@ -32,6 +33,9 @@ import { appendAddition, appendKept, appendToVehicle, placed } from '../log/appe
 import { projectOpenItems } from '../log/drive';
 import { withProduct } from '../log/product';
 import { additionsOf, asSent, onWire, vehicleLogOf } from '../log/stored';
+
+/** So many events of a batch are looked at before others are served. */
+const EVENTS_IN_A_ROW = 50;
 
 /** A batch as it came, its events not yet looked at. */
 export interface Batch {
@@ -56,7 +60,10 @@ export async function takeBatch(
   const take = async (locked: LockedJob): Promise<Appended> => {
     const taker = new Taker(locked);
     const answers: EventAnswer[] = [];
-    for (const given of batch.events) answers.push(await taker.take(given));
+    for (const [i, given] of batch.events.entries()) {
+      answers.push(await taker.take(given));
+      if ((i + 1) % EVENTS_IN_A_ROW === 0) await serveOthers();
+    }
     await taker.finish();
     await rememberDevices(locked, taker.sent, batch.lowestWaiting, sentFirst(taker.sent, answers));
     const { log } = locked.state;
@@ -84,12 +91,11 @@ class Taker {
   private additions: Logged<JobEvent>[] | null = null;
   private marked = false;
   readonly sent: EventBase[] = [];
-  /** What the log holds, by id. */
-  private readonly held: Map<string, Logged<JobEvent>>;
+  private index: LogIndex;
 
   constructor(private readonly locked: LockedJob) {
     this.state = locked.state;
-    this.held = new Map(this.state.log.map((e) => [e.id, e]));
+    this.index = new LogIndex(this.state);
   }
 
   async take(given: unknown): Promise<EventAnswer> {
@@ -108,23 +114,21 @@ class Taker {
     const refused = (sentence: string) => ({ result: 'refused' as const, sentence });
     const closed = isClosed(this.locked.job.stage);
     const additions = closed ? await this.known() : [];
-    const before = this.held.get(event.id) ?? additions.find((e) => e.id === event.id);
+    const before = this.index.find(event.id) ?? additions.find((e) => e.id === event.id);
     if (before)
       return isDeepStrictEqual(asSent(before), event)
         ? { result: 'known', sentence: null }
         : refused('This id stands for another event already; an event keeps its content.');
     if (asksTheFold(event)) await this.refold();
-    const fault = jobEventFault(this.state, event, {
-      openedAtMs: this.locked.job.openedAt.getTime(),
-      nowMs: this.locked.at.getTime(),
-    });
+    const { job, at, transaction } = this.locked;
+    const believable = { openedAtMs: job.openedAt.getTime(), nowMs: at.getTime() };
+    const fault = jobEventFault(this.state, event, believable, this.index);
     const besides = fault !== null && additions.some((a) => namedBy(event) === a.id);
     if (fault !== null && !besides) {
       const marks = await this.markRefused(event);
       return refused(marks ? `${fault} The vehicle is marked “do not drive” for it.` : fault);
     }
     if (isSuperfluous(this.state, event)) return { result: 'known', sentence: null };
-    const { job, transaction } = this.locked;
     const kept = placed(this.locked, await withProduct(event, job, transaction));
     if (closed) {
       await appendAddition(this.locked, kept);
@@ -153,11 +157,13 @@ class Taker {
 
   private keep(event: Logged<JobEvent>): void {
     this.stale ||= event.kind === 'undone';
-    this.state = this.stale ? addUnfolded(this.state, event) : addToJob(this.state, event);
+    this.state = this.stale
+      ? addUnfolded(this.state, event, this.index.find)
+      : addToJob(this.state, event);
     // As the fold keeps it: a decision with the plan that follows.
     const kept = this.state.log.at(-1)!;
     this.fresh.push(kept);
-    this.held.set(kept.id, kept);
+    this.index.add(kept);
   }
 
   /** Fold what is not folded yet; others are served before it goes on. */
@@ -181,6 +187,7 @@ class Taker {
     const { title, say } = HALT_WORDS[this.state.run!.ended!];
     await endLocked(this.locked, `${title}. ${say}`, true);
     this.state = this.locked.state;
+    this.index = new LogIndex(this.state);
   }
 
   private async known(): Promise<Logged<JobEvent>[]> {
