@@ -1,4 +1,4 @@
-import type { JobEvent } from '../../job/events';
+import { DECISIONS_ON, type JobEvent } from '../../job/events';
 import { planBleed, type Plan } from '../../bleed/plan';
 import type { WorkDone } from '../../bleed/scope';
 import type { Method } from '../../hydraulics/flow';
@@ -17,6 +17,9 @@ export interface Told {
   /** Where the product says that it may be driven and the witness objects; null where they agree. */
   readonly differ: string | null;
 }
+
+/** Plans of one job that are followed, at the most: a run that halts again and again ends some day. */
+const MOST_LEGS = 6;
 
 const plans = new Map<string, Plan | null>();
 /** Plans are dear and few: the same work on the same vehicle has the same one; null where it is refused. */
@@ -84,12 +87,34 @@ function work(
     harm && world.chance(0.25)
       ? world.pick<Method>(['vacuum', 'pressure', 'gravity', 'reverse', 'injection'])
       : null;
-  const plan = planFor(layout, takenOver, method);
-  if (plan === null) {
+  const first = planFor(layout, takenOver, method);
+  if (first === null) {
     world.desk(job, { kind: 'ended', reason: 'No plan', stop: false });
     return world.compare();
   }
-  world.desk(job, { kind: 'plan accepted', plan, pick: null });
+  world.desk(job, { kind: 'plan accepted', plan: first, pick: null });
+  let plan: Plan | null = first;
+  for (let legs = 0; plan !== null && legs < MOST_LEGS; legs++)
+    plan = followed(world, job, plan, { harm, noise });
+  if (job.closed) return world.compare();
+  for (let turn = 0; turn < 2; turn++) {
+    if (prove(world, job, job.state.run!.plan, noise)) break;
+  }
+  if (!job.closed) world.desk(job, { kind: 'ended', reason: 'Bay needed', stop: false });
+  world.compare();
+}
+
+/**
+ * A plan from its first step to its last, unless the job ends under it.
+ *
+ * @returns the plan of the rest, where a decision made one that nobody has followed yet
+ */
+function followed(
+  world: World,
+  job: Job,
+  plan: Plan,
+  { harm, noise }: { readonly harm: boolean; readonly noise: () => void },
+): Plan | null {
   for (const step of run(plan)) {
     world.tick();
     noise();
@@ -97,14 +122,26 @@ function work(
     world.put(job, world.a, bare(step), world.position);
     if (harm && world.chance(0.0008)) {
       world.desk(job, { kind: 'ended', reason: 'Bay needed', stop: false });
-      return world.compare();
+      return null;
     }
+    if (world.chance(0.2)) decide(world, job);
+    const now = job.state.run!;
+    // As the server does: a decision ended the run, and so the job.
+    if (now.ended) {
+      world.desk(job, { kind: 'ended', reason: now.ended, stop: true });
+      return null;
+    }
+    if (now.plan.id !== plan.id) return now.plan;
   }
-  for (let turn = 0; turn < 2; turn++) {
-    if (prove(world, job, plan, noise)) break;
-  }
-  if (!job.closed) world.desk(job, { kind: 'ended', reason: 'Bay needed', stop: false });
-  world.compare();
+  return null;
+}
+
+/** What stopped the run is decided on, by what is offered there. */
+function decide(world: World, job: Job): void {
+  const halt = job.state.run!.halts.find((h) => h.decision === null);
+  if (!halt) return;
+  const decision = world.pick(DECISIONS_ON[halt.reason]);
+  world.put(job, world.a, { kind: 'decided', haltId: halt.eventId, decision }, world.position);
 }
 
 /** What is put down when it is taken in: who helps, and the fluid, which may stop the job. */

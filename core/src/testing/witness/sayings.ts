@@ -176,7 +176,7 @@ function stageSayings({ state }: Job, draw: Draw): Said[] {
       ];
     }
     if (stage.kind === 'injection')
-      return [usual, ...Array<Said>(3).fill({ kind: 'pumped up', stageId: stage.id }), skipped];
+      return [usual, ...Array<Said>(6).fill({ kind: 'pumped up', stageId: stage.id }), skipped];
     return [usual, skipped];
   });
 }
