@@ -45,17 +45,23 @@ function editLayout(world: World): void {
   if (layoutFault(world.layout, after, openItems(world.facts())) === null) world.layout = after;
 }
 
-/** What is said besides, at some moment of a history: at once, or from a phone that was away for a while. */
+/** What is said besides, at some moment of a history, one thing or two by one press: at once, or from a phone that was away for a while. */
 function besides(world: World, job: Job, harm: boolean): void {
   const phone = world.pick([world.a, world.a, world.b]);
-  const said = harm ? anything(world, job) : harmless(world);
+  const press = `press ${world.position}`;
+  const said = harm ? [anything(world, job)] : [harmless(world)];
+  if (harm && world.chance(0.2)) said.push(anything(world, job));
   const heard = world.chance(0.7) ? world.position : Math.floor(world.draw() * world.position);
-  if (phone === world.b && world.chance(0.5)) {
-    const send = () => void world.put(job, phone, said, heard);
-    world.waiting.push({ at: world.steps + Math.ceil(world.draw() * 250), send });
-    return;
+  for (const one of said) {
+    const grouped = said.length > 1 && one.kind !== 'undone' ? { ...one, group: press } : one;
+    const send = (known: number) => void world.put(job, phone, grouped, known);
+    if (phone === world.b && world.chance(0.5))
+      world.waiting.push({
+        at: world.steps + Math.ceil(world.draw() * 250),
+        send: () => send(heard),
+      });
+    else send(phone === world.a ? world.position : heard);
   }
-  world.put(job, phone, said, phone === world.a ? world.position : heard);
 }
 
 /** A job from its intake to its end, as it goes; with so much besides. */
