@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import type { Caught } from './stryker';
-import { testsOf } from './tests';
+import { isFile, testsOf } from './tests';
 
 /** Numbers that are changed in one folder at the most; which ones goes by the seed. */
 const MOST = 24;
@@ -32,6 +32,7 @@ export function byNumbers(root: string, folder: string): Caught {
 }
 
 function filesOf(dir: string): string[] {
+  if (isFile(dir)) return [dir];
   return readdirSync(dir, { withFileTypes: true }).flatMap((entry) => {
     const path = join(dir, entry.name);
     if (entry.isDirectory()) return filesOf(path);

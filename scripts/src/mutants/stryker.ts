@@ -1,7 +1,7 @@
 import { Stryker } from '@stryker-mutator/core';
 import { join } from 'node:path';
 import { ROOT } from '../setup/paths';
-import { testsOf } from './tests';
+import { isFile, testsOf } from './tests';
 
 /** What became of the changes that were seeded into one folder. */
 export interface Caught {
@@ -15,13 +15,17 @@ export interface Caught {
  * Seed changes into a folder by StrykerJS (a condition negated, `<` for `<=`, a
  * statement dropped, a member out of a list) and see which the tests of its room catch.
  * Texts are left alone: what must be said is tested by name.
+ *
+ * @param folder or one file of it: a long folder can be gone through in pieces
  */
 export async function byStryker(folder: string): Promise<Caught> {
   const room = folder.split('/')[0]!;
   // Read by the configuration of Jest, in this process and in those that run the tests.
   process.env.BROOK_MUTANTS = testsOf(folder);
   const results = await new Stryker({
-    mutate: [`${folder}/**/*.ts`, `${folder}/**/*.tsx`, `!${folder}/**/*.test.{ts,tsx}`],
+    mutate: isFile(folder)
+      ? [folder]
+      : [`${folder}/**/*.ts`, `${folder}/**/*.tsx`, `!${folder}/**/*.test.{ts,tsx}`],
     testRunner: 'jest',
     plugins: ['@stryker-mutator/jest-runner'],
     jest: {
