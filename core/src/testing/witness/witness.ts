@@ -155,11 +155,9 @@ class Witness {
         if (e.result === 'bad') unless(this.provedAfter(s, []), 'the drive went badly');
         break;
       case 'ended':
-        if (e.stop)
-          unless(
-            this.rubber(s) || this.later(s, (x) => x.kind === 'released'),
-            'the fluid stopped it',
-          );
+        // What halted the run speaks for itself.
+        if (e.stop && !this.before(s).some((x) => 'decision' in x.event && isEnd(x.event)))
+          unless(this.rubber(s) || this.releasesAfter(s).length > 0, 'the fluid stopped it');
         break;
       case 'work said':
         this.said(s, e, unless);
@@ -348,10 +346,11 @@ class Witness {
 
   /** Whether the last answers are good, one of them by who had heard of something. */
   private goodFor(newestFirst: readonly Answer[], s: Seen, fresh: boolean): boolean {
-    const bad = newestFirst.findIndex((a) => !a.good);
-    return newestFirst
-      .slice(0, bad < 0 ? undefined : bad)
-      .some((a) => fresh || this.knew(a.seen, s));
+    // Put right by who knew of it.
+    const right = (a: Answer) => newestFirst.some((b) => b.good && this.knew(b.seen, a.seen));
+    const bad = newestFirst.findIndex((a) => !a.good && !right(a));
+    const last = bad < 0 ? newestFirst : newestFirst.slice(0, bad);
+    return last.some((a) => a.good && (fresh || this.knew(a.seen, s)));
   }
 
   /** What was answered in a job before its release to one thing at one control, the last first. */
@@ -579,6 +578,7 @@ type Answer = { readonly seen: Seen; readonly good: boolean };
 /** By its place: an id may come to mean another. */
 const nameOf = ({ place, which }: Layout['bleeders'][number]): string => `${place} ${which}`;
 
+const isEnd = ({ decision }: { readonly decision: string }) => decision === 'end job';
 /** Words for a pedal or lever with which nobody drives. */
 const isBadPedal = (word: string): boolean => word !== 'firm and high';
 
