@@ -91,7 +91,7 @@ function work(
   }
   const method =
     harm && world.chance(0.25)
-      ? world.pick<Method>(['vacuum', 'pressure', 'gravity', 'reverse', 'injection'])
+      ? world.pick<Method>(['vacuum', 'pressure', 'gravity', 'reverse', 'injection', 'injection'])
       : null;
   const first = planFor(layout, takenOver, method);
   if (first === null) {
