@@ -98,6 +98,6 @@ function send(act: JobAct, to: { readonly id: string; readonly version: number }
 export function forgetLists(client: ReturnType<typeof useQueryClient>): void {
   void client.invalidateQueries({ queryKey: ['jobs'] });
   void client.invalidateQueries({ queryKey: ['vehicles'] });
-  for (const key of ['vehicle', 'history', 'shelf', 'waste', 'recall'])
+  for (const key of ['vehicle', 'history', 'overview', 'shelf', 'waste', 'recall'])
     void client.invalidateQueries({ queryKey: [key] });
 }

@@ -8,10 +8,7 @@ import { heard } from './touch';
 /** The lists of a workshop as a line tells of them: what was said while it was lost is asked for as soon as it is back. */
 export function listsHeard(client: QueryClient) {
   let missed = false;
-  const changed = () => {
-    forgetLists(client);
-    void client.invalidateQueries({ queryKey: ['overview'] });
-  };
+  const changed = () => forgetLists(client);
   return {
     changed,
     lost: () => {

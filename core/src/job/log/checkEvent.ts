@@ -1,6 +1,6 @@
 import { decisionFault } from '../run';
 import { happeningFault, isBeforePlan, type JobEvent, type Known } from '../events';
-import { knownIn } from './known';
+import { LogIndex } from './known';
 import type { JobState } from './state';
 
 /** How far a phone's clock may be off before its events are not believed, ms: a day either way. */
@@ -23,7 +23,7 @@ export function jobEventFault(
   job: JobState,
   event: JobEvent,
   { openedAtMs, nowMs }: Believable,
-  known: Known = knownIn(job),
+  known: Known = new LogIndex(job),
 ): string | null {
   if (event.atMs < openedAtMs - BELIEVED_MS || event.atMs > nowMs + BELIEVED_MS)
     return 'The time of this event cannot be right: it should lie between the start of the job and now. Set the clock of this phone.';

@@ -3,7 +3,7 @@ import { takeUpOf, type TakeUp } from '../../control/clutch';
 import { controlProof, takeUpPasses } from '../../job/items';
 import { judgedByMeasure, measuredAt, slipsIn, type JobState } from '../../job/log';
 import { judgedWords, pedalPasses, type PedalResult } from '../../control/pedal';
-import { plansOf } from '../../job/run';
+import { plansOf, type RunState } from '../../job/run';
 import { openingIn } from '../../job/standing';
 import { HALT_WORDS, broughtByHalt, opensOf, type OpenItemKind } from '../../job/events';
 import { lowerFirst } from '../../base/text';
@@ -15,12 +15,16 @@ export function halts(out: Writer, { run }: JobState): void {
   if (!run) return;
   for (const halt of run.halts) {
     if (halt.decision !== null && halt.decision !== 'end job') continue;
-    const event = run.log.find((e) => e.id === halt.eventId)!;
-    const because = HALT_WORDS[halt.reason].title;
-    const { reason, openingId, masterId } = halt;
-    for (const { what, where } of broughtByHalt(reason, openingId, masterId, plansOf(run)))
-      out.add(what, 'holds', where, because, event);
+    bring(out, run, halt);
   }
+}
+
+/** All that a halt brought holds. */
+function bring(out: Writer, run: RunState, halt: RunState['halts'][number]): void {
+  const { reason, openingId, masterId, eventId } = halt;
+  const event = run.log.find((e) => e.id === eventId)!;
+  for (const { what, where } of broughtByHalt(reason, openingId, masterId, plansOf(run)))
+    out.add(what, 'holds', where, HALT_WORDS[reason].title, event);
 }
 
 /** Bleeders that were left shut by decision. */
@@ -47,10 +51,9 @@ export function leftShut(out: Writer, { run, log }: JobState, released: boolean)
     out.add(kind, owed ? 'owed' : 'holds', id, `${HALT_WORDS[reason].title}, left shut`, event);
   }
   // Where it was met nobody said: there is no bleeder that could have been left.
-  for (const { reason, openingId, masterId, decision, eventId } of run.halts)
-    if (decision === 'leave shut' && !(openingId && openingIn(run, openingId)))
-      for (const { what, where } of broughtByHalt(reason, openingId, masterId, plansOf(run)))
-        out.add(what, 'holds', where, HALT_WORDS[reason].title, log.find((e) => e.id === eventId)!);
+  for (const halt of run.halts)
+    if (halt.decision === 'leave shut' && !(halt.openingId && openingIn(run, halt.openingId)))
+      bring(out, run, halt);
 }
 
 /** A control that was judged and does not pass. */
