@@ -1,17 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { byNumbers } from './mutants/numbers';
 import { byStryker } from './mutants/stryker';
+import { limitOf } from './mutants/tests';
 import { ROOT } from './setup/paths';
-
-/** What the tests of a folder should notice of the changes, %; where a vehicle is let go or held, more. */
-const LIMIT_PERCENT = 85;
-const LIMITS: Readonly<Record<string, number>> = {
-  'core/src/job/events': 90,
-  'core/src/job/gate': 90,
-  'core/src/job/card': 90,
-  'core/src/owed/openItems': 90,
-  'core/src/fluid/inside': 90,
-};
 
 /** What the tests of a folder, or of one file, miss: one JSON line each, and behind it where a change went unnoticed. */
 for (const folder of foldersOf(process.argv.slice(2))) {
@@ -23,12 +14,6 @@ for (const folder of foldersOf(process.argv.slice(2))) {
     `${JSON.stringify({ name: `mutants.${folder}`, value, unit: '%', limit: limitOf(folder), caught, of: all })}\n`,
   );
   for (const line of parts.flatMap((p) => p.unnoticed)) process.stderr.write(`  ${line}\n`);
-}
-
-/** Of a folder, and of each file in it. */
-function limitOf(path: string): number {
-  const folder = Object.keys(LIMITS).find((f) => path === f || path.startsWith(`${f}/`));
-  return folder ? LIMITS[folder]! : LIMIT_PERCENT;
 }
 
 /** Folders, or files, by name; without one those of the files that were changed and not yet committed. */

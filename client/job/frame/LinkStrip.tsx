@@ -20,7 +20,6 @@ import { linkWords } from './linkWords';
 export function LinkStrip({ id }: { readonly id: string }) {
   const job = useJob(id).data;
   const stage = job?.stage;
-  const open = stage !== undefined && !isClosed(stage);
   const { inTouch, full, phones } = useLive(id, stage !== undefined);
   const waiting = useWaiting(id);
   const media = useWaitingMedia(id);
@@ -28,8 +27,9 @@ export function LinkStrip({ id }: { readonly id: string }) {
   useEffect(inJob, []);
   const outSinceMs = useSyncExternalStore(touch.subscribe, touch.outSinceMs, touch.outSinceMs);
   const now = useSlowNow();
-  if (stage === undefined || (!open && waiting.length + media.length === 0 && !full)) return null;
-  const { words, calm } = linkWords({
+  if (stage === undefined) return null;
+  const said = linkWords({
+    open: !isClosed(stage),
     waiting: waiting.length,
     media: media.map((m) => m.medium),
     waitsFor: self ? keptForOthers(waiting, media, self) : [],
@@ -39,6 +39,8 @@ export function LinkStrip({ id }: { readonly id: string }) {
     others: others(phones),
     nowMs: now,
   });
+  if (!said) return null;
+  const { words, calm } = said;
   return (
     <View role="status" style={[styles.strip, calm ? null : styles.loud]}>
       <View style={styles.words}>

@@ -9,6 +9,7 @@ const phone = (seenAgoMs: number, holds: number | null = null) => ({
 });
 const say = (more: Partial<LinkFacts>) =>
   linkWords({
+    open: true,
     waiting: 0,
     media: [],
     waitsFor: [],
@@ -18,7 +19,7 @@ const say = (more: Partial<LinkFacts>) =>
     others: [],
     nowMs: AT,
     ...more,
-  });
+  })!;
 
 test('where everything is with the workshop, that is said calmly', () => {
   expect(say({})).toEqual({ words: 'All with the workshop', calm: true });
@@ -74,4 +75,12 @@ test('another phone: in touch, silent for more than a quarter of a minute, put a
 test('a line that was not opened because there are too many says what would open it', () => {
   expect(say({ inTouch: false }).words).toMatch(/others’ taps not seen just now/);
   expect(say({ inTouch: false, full: true }).words).toMatch(/too many pages.*close some/);
+});
+
+test('of a closed job it says only what is amiss', () => {
+  const closed = { open: false, inTouch: false, others: [phone(0, 2)] };
+  expect(say(closed)).toBeNull();
+  expect(say({ ...closed, waiting: 1 }).words).toContain('1 tap kept on this phone');
+  expect(say({ ...closed, media: ['photo'] }).words).toContain('1 photo kept on this phone');
+  expect(say({ ...closed, full: true }).words).toContain('too many pages');
 });

@@ -6,6 +6,8 @@ import { keptWords, type WaitingTaps } from '../../data/keptHere';
 import { clockTime } from '../../ui/dates';
 
 export interface LinkFacts {
+  /** Whether the job is in hand; of a closed one only what is amiss is said. */
+  readonly open: boolean;
   /** Events that wait on this phone. */
   readonly waiting: number;
   /** Photos and voice notes that wait on this phone. */
@@ -27,9 +29,10 @@ export interface LinkFacts {
 /**
  * Where what was tapped stands, in one line.
  *
- * @returns calm where everything is with the workshop and nobody is out of touch
+ * @returns calm where everything is with the workshop and nobody is out of touch; null where there is nothing to say
  */
 export function linkWords({
+  open,
   waiting,
   media,
   waitsFor,
@@ -41,7 +44,8 @@ export function linkWords({
 }: LinkFacts): {
   readonly words: string;
   readonly calm: boolean;
-} {
+} | null {
+  if (!open && waiting + media.length === 0 && !full) return null;
   const kept = keptWords({ taps: waiting, media });
   const parts = [
     kept ? `${kept} kept on this phone` : 'All with the workshop',

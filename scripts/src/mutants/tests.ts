@@ -10,3 +10,19 @@ export const isFile = (path: string): boolean => /\.tsx?$/.test(path);
  */
 export const testsOf = (path: string): string =>
   /^core\/src\/[^/]+/.exec(path)?.[0] ?? (isFile(path) ? dirname(path) : path);
+
+/** What the tests of a folder should notice of the changes, %; where a vehicle is let go or held, more. */
+const LIMIT_PERCENT = 85;
+const LIMITS: Readonly<Record<string, number>> = {
+  'core/src/job/events': 90,
+  'core/src/job/gate': 90,
+  'core/src/job/card': 90,
+  'core/src/owed/openItems': 90,
+  'core/src/fluid/inside': 90,
+};
+
+/** What is to be noticed of a folder, and of each file in it, %. */
+export function limitOf(path: string): number {
+  const folder = Object.keys(LIMITS).find((f) => path === f || path.startsWith(`${f}/`));
+  return folder ? LIMITS[folder]! : LIMIT_PERCENT;
+}

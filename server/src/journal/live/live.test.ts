@@ -228,13 +228,17 @@ test('what may be driven is told to every page of the workshop the moment it cha
   const other = await testServer.signedIn('other');
   const theirs = await Line.open(other, 0, '/news');
   for (const line of [...lines, theirs]) await line.next('beat');
-  const { id } = (await tech.get('/vehicles')).body.vehicles[0] as { id: string };
-  // The list beside a job is told of by the job's own line, whatever vehicle the job is of.
   const jobs = (await tech.get('/jobs')).body.jobs as { id: string; vehicleId: string }[];
+  const ofVehicle = jobs[0]!;
+  const id = ofVehicle.vehicleId;
+  // The list beside a job is told of by the job's own line, whatever vehicle the job is of.
   const elsewhere = jobs.find((j) => j.vehicleId !== id)!;
-  const ofJob = await Line.open(tech, 0, `/jobs/${elsewhere.id}/live`);
-  await ofJob.next('beat');
-  lines.push(ofJob);
+  const [ofJob, itsOwn] = await Promise.all(
+    [elsewhere, ofVehicle].map((j) => Line.open(tech, 0, `/jobs/${j.id}/live`)),
+  );
+  const before = await itsOwn!.next('log');
+  await Promise.all([ofJob, itsOwn].map((line) => line!.next('beat')));
+  lines.push(ofJob!, itsOwn!);
   const mark = {
     id: randomUUID(),
     deviceId: randomUUID(),
@@ -246,6 +250,10 @@ test('what may be driven is told to every page of the workshop the moment it cha
   };
   await tech.send('post', `/vehicles/${id}/events`, { events: [mark] }).expect(200);
   for (const line of lines) await line.next('changed');
+  // Nothing came into the job's own log: its line tells of its vehicle all the same.
+  const told = await itsOwn!.next('log');
+  expect(told).toMatchObject({ events: [], drive: { state: 'do not drive' } });
+  expect(told.lastPlace).toBeGreaterThan(before.lastPlace);
   // Whoever signs out hears no more; and by then they would have heard what was told before.
   await other.agent.delete('/api/v1/session').expect(204);
   await theirs.end();
