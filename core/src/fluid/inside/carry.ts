@@ -7,7 +7,7 @@ export function carriedOver(inside: Inside, lot: Lot): Inside {
       id,
       {
         ...content,
-        old: merged([...content.old, ...(content.newMl > 0 ? [{ lot, ml: content.newMl }] : [])]),
+        old: merged([...content.old, { lot, ml: content.newMl }]),
         newMl: 0,
       },
     ]),

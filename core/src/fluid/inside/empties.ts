@@ -63,10 +63,10 @@ export function swallow(
   const next = { ...empties };
   let passedMl = ml;
   for (const id of way) {
-    const takes = Math.min(next[id] ?? 0, passedMl);
-    if (takes === 0) continue;
-    passedMl -= takes;
-    if (next[id]! - takes > TINY_ML) next[id] = next[id]! - takes;
+    const emptyMl = next[id] ?? 0;
+    const takesMl = Math.min(emptyMl, passedMl);
+    passedMl -= takesMl;
+    if (emptyMl - takesMl > TINY_ML) next[id] = emptyMl - takesMl;
     else delete next[id];
   }
   return { empties: next, passedMl: passedMl > TINY_ML ? passedMl : 0 };

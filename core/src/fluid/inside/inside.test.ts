@@ -12,13 +12,17 @@ import { CircuitFluid } from '../../hydraulics/washout';
 import {
   carriedOver,
   changedBy,
+  emptied,
   emptiesOf,
   emptyOnWayMl,
   fillsInside,
+  merged,
   newShareOf,
   oldMl,
+  oldestPart,
   partAges,
   pocketsOf,
+  scaled,
   swallow,
   toFillMl,
   volumeMl,
@@ -193,6 +197,44 @@ describe('a way is filled before anything passes', () => {
     expect(swallow({}, way, 7)).toEqual({ empties: {}, passedMl: 7 });
   });
 
+  test('what is as small as rounding is neither a hollow nor a flow; where nothing is empty nothing is copied', () => {
+    // Exactly as much as rounding may leave, 1e-9 mL, and more.
+    expect(swallow({ a: 1e-9, b: 2e-9 }, ['a', 'b'], 0)).toEqual({
+      empties: { b: 2e-9 },
+      passedMl: 0,
+    });
+    expect(swallow({ a: 1e-9 }, ['a'], 2e-9)).toEqual({ empties: {}, passedMl: 0 });
+    expect(swallow({ a: 1e-9 }, ['a'], 4e-9).passedMl).toBeCloseTo(3e-9, 12);
+    const full = { elsewhere: 9 };
+    expect(swallow(full, ['a'], 3).empties).toBe(full);
+  });
+
+  test('a way names each part from the chamber to the bleeder, once, and is found once', () => {
+    const bare = layoutOf('motorcycle-clutch-bare');
+    const [bleeder] = bare.bleeders;
+    expect(wayTo(bare, bleeder!.id)).toEqual([
+      'clutch-chamber',
+      'outlet',
+      'upper',
+      'head',
+      'lower',
+      'slave',
+    ]);
+    expect(wayTo(HATCHBACK, 'left-front')).toBe(wayTo(HATCHBACK, 'left-front'));
+    expect(wayTo(HATCHBACK, 'no such bleeder')).toEqual([]);
+  });
+
+  test('where all is full nothing is empty; what came off is, as large as it is', () => {
+    expect(emptiesOf(HATCHBACK, flush)).toEqual({});
+    const hoseMl = volume.get('left-front-hose')!;
+    const before = { 'left-rear-caliper': 3 };
+    expect(emptied(HATCHBACK, before, ['left-front-hose', 'no such part'])).toEqual({
+      ...before,
+      'left-front-hose': hoseMl,
+    });
+    expect(before).toEqual({ 'left-rear-caliper': 3 });
+  });
+
   test('reservoirs and closed pockets are on no way', () => {
     const empty = startOf(dry);
     expect(empty.reservoir!.emptyMl).toBe(220);
@@ -363,6 +405,57 @@ describe('a way is filled before anything passes', () => {
   });
 });
 
+describe('what one part holds', () => {
+  const content: Content = {
+    old: [{ lot: { grade: 'DOT 4', filledAtMs: 1 }, ml: 1 }],
+    newMl: 3,
+    emptyMl: 4,
+    unknownMl: 5,
+    mayHoldAir: true,
+  };
+
+  test('the new share is of the fluid alone', () => {
+    expect(newShareOf(content)).toBe(0.75);
+    expect(newShareOf({ ...content, newMl: 0 })).toBe(0);
+    expect(newShareOf({ ...content, old: [], newMl: 0 })).toBe(0);
+    expect(newShareOf({ ...content, old: [] })).toBe(1);
+  });
+
+  test('in a part twice as large there is twice as much of each, and bubbles as before', () => {
+    expect(scaled(content, 2)).toEqual({
+      old: [{ lot: { grade: 'DOT 4', filledAtMs: 1 }, ml: 2 }],
+      newMl: 6,
+      emptyMl: 8,
+      unknownMl: 10,
+      mayHoldAir: true,
+    });
+    expect(volumeMl(scaled(content, 2))).toBe(26);
+  });
+
+  test('every stretch, part and chamber has its volume; pockets only where a modulator has some', () => {
+    const unit = HATCHBACK.nodes.find((n) => n.kind === 'modulator')!;
+    expect(volume.get(pocketsOf(unit.id))).toBe((unit as { pocketsMl: number }).pocketsMl);
+    const open = {
+      ...HATCHBACK,
+      nodes: HATCHBACK.nodes.map((n) => (n.kind === 'modulator' ? { ...n, pocketsMl: 0 } : n)),
+    };
+    const without = [...volumesMl(open).keys()];
+    expect(without).toEqual([...volume.keys()].filter((id) => !id.endsWith('/pockets')));
+    expect(without.length).toBeLessThan(volume.size);
+  });
+
+  test('the same fill is said once, the most first; a trace goes to the largest, and nothing is no fill', () => {
+    const of = (...parts: [atMs: number, ml: number][]) =>
+      parts.map(([filledAtMs, ml]) => ({ lot: { grade: 'DOT 4' as const, filledAtMs }, ml }));
+    expect(merged(of([1, 4], [2, 10], [1, 3], [3, 0.006]))).toEqual(of([2, 10.006], [1, 7]));
+    // 0.01 mL is kept, less is a trace; a lone trace is all that there is.
+    expect(merged(of([1, 4], [2, 0.01]))).toEqual(of([1, 4], [2, 0.01]));
+    expect(merged(of([1, 0.006]))).toEqual(of([1, 0.006]));
+    expect(merged(of([1, 0]))).toEqual([]);
+    expect(merged([])).toEqual([]);
+  });
+});
+
 describe('fills, and how old the fluid is', () => {
   const lot = (filledAtMs: number | null) => ({ grade: 'DOT 4', filledAtMs }) as const;
   const sinceMs = (content: Content) => changedBy(content)?.filledAtMs ?? null;
@@ -381,6 +474,10 @@ describe('fills, and how old the fluid is', () => {
     expect(sinceMs(of([9, 79], [null, 21]))).toBeNull();
     expect(sinceMs(of([9, 80], [null, 20]))).toBe(9);
     expect(sinceMs({ ...of(), emptyMl: 30 })).toBeNull();
+    // In whatever order they are said; of nothing there is no fill.
+    expect(sinceMs(of([1, 20], [5, 40], [9, 40]))).toBe(5);
+    expect(sinceMs(of([1, 80], [9, 20]))).toBe(1);
+    expect(sinceMs(of([9, 0]))).toBeNull();
   });
 
   test('new fluid is one more fill of the past; the same fill is said once, traces go to the largest', () => {
@@ -409,6 +506,11 @@ describe('fills, and how old the fluid is', () => {
       elementId: wheels[1],
       since: null,
     });
+    expect(oldestPart(van, old)).toEqual(partAges(van, old)[0]);
+    const { [late]: gone, ...less } = old;
+    expect(gone).toBeDefined();
+    expect(partAges(van, less).map((p) => p.elementId)).not.toContain(late);
+    for (const none of [null, {}]) expect(oldestPart(van, none)).toBeNull();
     const alone = layoutOf('motorcycle-clutch-bare');
     const slave = Object.fromEntries([...volumesMl(alone)].map(([id, ml]) => [id, of([3, ml])]));
     expect(partAges(alone, slave).map((p) => p.since)).toEqual([lot(3)]);
@@ -425,6 +527,8 @@ describe('fills, and how old the fluid is', () => {
     const [most, least] = fillsInside(HATCHBACK, half);
     expect(most!.share.value + least!.share.value).toBeCloseTo(100, 9);
     expect(least!.lot.filledAtMs).toBe(7);
+    // The share opens to what it was divided out of.
+    expect(least!.share.from.map((f) => f.value)).toEqual([least!.ml, expect.closeTo(expected, 9)]);
     expect(least!.share.value).toBeCloseTo((100 * volume.get('left-front-hose')!) / expected, 9);
   });
 
