@@ -56,23 +56,19 @@ function pressed<E extends Undoable>(
   return (press !== null && presses.get(press)) || [event];
 }
 
-/** Whether two events were made by one press. */
-const isSamePress = (one: Undoable, other: Undoable): boolean =>
-  one.group !== undefined && one.group === other.group && one.deviceId === other.deviceId;
-
 /** Whether an event comes behind an undo of the press that made it: then it is taken back as it arrives. */
-export const isTakenBackBefore = (
+export function isTakenBackBefore(
   log: readonly Undoable[],
   undone: ReadonlySet<string>,
   event: Undoable,
-): boolean =>
-  event.group !== undefined && log.some((e) => isSamePress(e, event) && undone.has(e.id));
+): boolean {
+  const press = pressOf(event);
+  return press !== null && log.some((e) => undone.has(e.id) && pressOf(e) === press);
+}
 
 /** What the press made that made an event, itself among it. */
 export function pressIn<E extends Undoable>(log: readonly E[], event: E): readonly E[] {
-  if (event.group === undefined) return [event];
-  const made = log.filter((e) => e.kind !== 'undone' && isSamePress(e, event));
-  return made.length > 0 ? made : [event];
+  return pressed(pressesIn(log), event);
 }
 
 /** Finds what an undo takes back: an event that stands before it in the log. */

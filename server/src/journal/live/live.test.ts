@@ -229,7 +229,8 @@ test('what may be driven is told to every page of the workshop the moment it cha
   const theirs = await Line.open(other, 0, '/news');
   for (const line of [...lines, theirs]) await line.next('beat');
   const jobs = (await tech.get('/jobs')).body.jobs as { id: string; vehicleId: string }[];
-  const ofVehicle = jobs[0]!;
+  const ofVehicle = await tech.end(jobs[0]!);
+  expect(ofVehicle.stage).toBe('ended');
   const id = ofVehicle.vehicleId;
   // The list beside a job is told of by the job's own line, whatever vehicle the job is of.
   const elsewhere = jobs.find((j) => j.vehicleId !== id)!;
