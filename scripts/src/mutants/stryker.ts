@@ -3,6 +3,27 @@ import { join } from 'node:path';
 import { ROOT } from '../setup/paths';
 import { isFile, testsOf } from './tests';
 
+/** The client's tests want the world that Jest builds for them. */
+const BY_JEST = {
+  testRunner: 'jest',
+  plugins: ['@stryker-mutator/jest-runner'],
+  coverageAnalysis: 'off',
+  jest: {
+    projectType: 'custom',
+    configFile: 'scripts/jest/client.cjs',
+    // A folder is judged by the tests beside it, not by all that happen to reach it.
+    enableFindRelatedTests: false,
+  },
+};
+
+/** Rooms without an interface go without that world, many times as quickly. */
+const BY_ROOM = {
+  testRunner: 'room',
+  plugins: [join(ROOT, 'scripts/src/mutants/roomRunner.ts')],
+  testRunnerNodeArgs: ['--import', 'tsx'],
+  coverageAnalysis: 'perTest',
+};
+
 /** What became of the changes that were seeded into one folder. */
 export interface Caught {
   readonly caught: number;
@@ -19,23 +40,14 @@ export interface Caught {
  * @param folder or one file of it: a long folder can be gone through in pieces
  */
 export async function byStryker(folder: string): Promise<Caught> {
-  const room = folder.split('/')[0]!;
   // Read by the configuration of Jest, in this process and in those that run the tests.
   process.env.BROOK_MUTANTS = testsOf(folder);
   const results = await new Stryker({
     mutate: isFile(folder)
       ? [folder]
       : [`${folder}/**/*.ts`, `${folder}/**/*.tsx`, `!${folder}/**/*.test.{ts,tsx}`],
-    testRunner: 'jest',
-    plugins: ['@stryker-mutator/jest-runner'],
-    jest: {
-      projectType: 'custom',
-      configFile: `scripts/jest/${room === 'client' ? 'client' : 'room'}.cjs`,
-      // A folder is judged by the tests of its room, not by all that happen to reach it.
-      enableFindRelatedTests: false,
-    },
+    ...(folder.startsWith('client/') ? BY_JEST : BY_ROOM),
     mutator: { plugins: null, excludedMutations: ['StringLiteral'] },
-    coverageAnalysis: room === 'client' ? 'off' : 'perTest',
     reporters: [],
     concurrency: 2,
     timeoutMS: 8_000,
