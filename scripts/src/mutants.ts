@@ -4,7 +4,7 @@ import { byStryker } from './mutants/stryker';
 import { limitOf } from './mutants/tests';
 import { ROOT } from './setup/paths';
 
-/** What the tests of a folder, or of one file, miss: one JSON line each, and behind it where a change went unnoticed. */
+/** What the tests of a folder, or of one file, miss: where a change went unnoticed, and one JSON line behind it. */
 for (const folder of foldersOf(process.argv.slice(2))) {
   const parts = [await byStryker(folder), byNumbers(ROOT, folder)];
   const caught = parts.reduce((sum, p) => sum + p.caught, 0);
@@ -13,7 +13,6 @@ for (const folder of foldersOf(process.argv.slice(2))) {
   process.stdout.write(
     `${JSON.stringify({ name: `mutants.${folder}`, value, unit: '%', limit: limitOf(folder), caught, of: all })}\n`,
   );
-  for (const line of parts.flatMap((p) => p.unnoticed)) process.stderr.write(`  ${line}\n`);
 }
 
 /** Folders, or files, by name; without one those of the files that were changed and not yet committed. */

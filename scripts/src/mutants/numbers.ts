@@ -1,8 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join, relative } from 'node:path';
+import { join } from 'node:path';
 import type { Caught } from './stryker';
 import { isFile, testsOf } from './tests';
+import { sayUnnoticed } from './unnoticed';
 
 /** Numbers that are changed in one folder at the most; which ones goes by the seed. */
 const MOST = 24;
@@ -23,12 +24,12 @@ interface Place {
  */
 export function byNumbers(root: string, folder: string): Caught {
   const places = chosen(filesOf(join(root, folder)).flatMap(numbersIn));
-  const unnoticed = places.filter((p) => !isCaught(root, folder, p));
-  return {
-    caught: places.length - unnoticed.length,
-    all: places.length,
-    unnoticed: unnoticed.map((p) => `${relative(root, p.file)}:${p.line} number → ${p.becomes}`),
-  };
+  const caught = places.filter((p) => {
+    const noticed = isCaught(root, folder, p);
+    if (!noticed) sayUnnoticed(p.file, p.line, `number → ${p.becomes}`);
+    return noticed;
+  });
+  return { caught: caught.length, all: places.length };
 }
 
 function filesOf(dir: string): string[] {

@@ -2,11 +2,14 @@ import { Stryker } from '@stryker-mutator/core';
 import { join } from 'node:path';
 import { ROOT } from '../setup/paths';
 import { isFile, testsOf } from './tests';
+import { isUnnoticed } from './unnoticed';
+
+const UNNOTICED = join(ROOT, 'scripts/src/mutants/reporter.ts');
 
 /** The client's tests want the world that Jest builds for them. */
 const BY_JEST = {
   testRunner: 'jest',
-  plugins: ['@stryker-mutator/jest-runner'],
+  plugins: ['@stryker-mutator/jest-runner', UNNOTICED],
   coverageAnalysis: 'off',
   jest: {
     projectType: 'custom',
@@ -19,7 +22,7 @@ const BY_JEST = {
 /** Rooms without an interface go without that world, many times as quickly. */
 const BY_ROOM = {
   testRunner: 'room',
-  plugins: [join(ROOT, 'scripts/src/mutants/roomRunner.ts')],
+  plugins: [join(ROOT, 'scripts/src/mutants/roomRunner.ts'), UNNOTICED],
   testRunnerNodeArgs: ['--import', 'tsx'],
   coverageAnalysis: 'perTest',
 };
@@ -28,8 +31,6 @@ const BY_ROOM = {
 export interface Caught {
   readonly caught: number;
   readonly all: number;
-  /** Where a change went unnoticed, one line each. */
-  readonly unnoticed: readonly string[];
 }
 
 /**
@@ -48,7 +49,7 @@ export async function byStryker(folder: string): Promise<Caught> {
       : [`${folder}/**/*.ts`, `${folder}/**/*.tsx`, `!${folder}/**/*.test.{ts,tsx}`],
     ...(folder.startsWith('client/') ? BY_JEST : BY_ROOM),
     mutator: { plugins: null, excludedMutations: ['StringLiteral'] },
-    reporters: [],
+    reporters: ['unnoticed'],
     concurrency: 2,
     timeoutMS: 8_000,
     tempDirName: join(ROOT, '.test', 'mutants'),
@@ -57,13 +58,5 @@ export async function byStryker(folder: string): Promise<Caught> {
     cleanTempDir: 'always',
   } as ConstructorParameters<typeof Stryker>[0]).runMutationTest();
   const judged = results.filter((r) => r.status !== 'Ignored' && r.status !== 'CompileError');
-  const unnoticed = judged.filter((r) => r.status === 'Survived' || r.status === 'NoCoverage');
-  return {
-    caught: judged.length - unnoticed.length,
-    all: judged.length,
-    unnoticed: unnoticed.map(
-      (r) =>
-        `${r.fileName.replace(`${ROOT}/`, '')}:${r.location.start.line} ${r.mutatorName} → ${(r.replacement ?? '').replace(/\s+/g, ' ').slice(0, 80)}`,
-    ),
-  };
+  return { caught: judged.filter((r) => !isUnnoticed(r)).length, all: judged.length };
 }
