@@ -88,6 +88,48 @@ test('taken back at once by the same phone it was a slip; by another, or behind 
   expect(brings(bad, undo, { kind: 'undone', eventId: 'u' })).toContain('leak');
 });
 
+test('what is taken back is said, unless it bore on nothing or is not there', () => {
+  const note = JOB.log.find((e) => e.kind === 'prepared')!;
+  const takenBack = (eventId: string, more: readonly LooseEvent[] = []) =>
+    doneAfterClose(added(...more, { id: 'u', kind: 'undone', eventId }), JOB, ABOUT);
+  expect(takenBack(answer.id)).toMatchObject([
+    {
+      id: 'u done after close vehicle',
+      kind: 'done after close',
+      because: 'After its job was closed, taken back: brake pedal: firm and high',
+      where: null,
+      place: null,
+    },
+  ]);
+  // What nobody has is not taken back.
+  expect(takenBack('nothing')).toEqual([]);
+  // A note bears on nothing, also when it came behind the record and another phone takes it back.
+  expect(takenBack('n', [{ id: 'n', kind: 'note', text: 'x', deviceId: 'another' }])).toEqual([]);
+  // To take back an undo is to say again what was taken back: nobody knows what holds now.
+  const twice = added(
+    { id: 'u', kind: 'undone', eventId: note.id, deviceId: 'another' },
+    { id: 'uu', kind: 'undone', eventId: 'u' },
+  );
+  expect(doneAfterClose(twice, JOB, ABOUT).map((m) => m.id)).toContain(
+    'uu done after close vehicle',
+  );
+});
+
+test('a job that never had a plan knows its places by the layout of its vehicle', () => {
+  const empty = foldJob([loggedEvent({ kind: 'ended', reason: 'Bay needed', stop: false })]);
+  const sinks = added({ kind: 'pedal judged', masterId: 'master', result: 'sinks' });
+  expect(doneAfterClose(sinks, empty, ABOUT)).toMatchObject([
+    { kind: 'control soft', where: 'master', place: 'brake pedal' },
+  ]);
+});
+
+test('what came off has no place but itself', () => {
+  const off = added({ id: 'off', kind: 'came off', what: 'Wheel', elementId: null });
+  expect(doneAfterClose(off, JOB, ABOUT)).toMatchObject([
+    { kind: 'not back on', where: 'off', place: null },
+  ]);
+});
+
 test('the next job takes it over, sees it and settles it; one in hand only by what was answered after it', () => {
   const soft = BAD[0]![1];
   const next = driveAfter(soft);

@@ -58,14 +58,15 @@ function airyBleeders(run: RunState): ReadonlyMap<string, string> {
   );
 }
 
-const airLeft = (f: BleederFinding): boolean =>
+type Airy = BleederFinding & { readonly why: { readonly code: 'air' } };
+
+const airLeft = (f: BleederFinding): f is Airy =>
   f.open &&
   f.why.code === 'air' &&
   f.why.cause !== 'soft pedal' &&
   f.why.cause !== 'left from before';
 
-const airBecause = ({ why }: BleederFinding): string =>
-  why.code === 'air' ? AIR_BECAUSE[why.cause] : 'Not bled';
+const airBecause = ({ why }: Airy): string => AIR_BECAUSE[why.cause];
 
 const AIR_BECAUSE = {
   opened: 'Opened and not bled',
@@ -86,8 +87,8 @@ export function mayStayShut(run: RunState): ReadonlySet<string> {
   const airy = airyBleeders(run);
   return new Set(
     [...run.leftShut].flatMap(([id, reason]) => {
-      const chamberId = paths(run.plan.layout).find((p) => p.bleeder.id === id)?.chamber.id;
-      const untouched = chamberId !== undefined && !opened.has(chamberId) && !airy.has(id);
+      const { chamber } = paths(run.plan.layout).find((p) => p.bleeder.id === id)!;
+      const untouched = !opened.has(chamber.id) && !airy.has(id);
       return reason === 'seized' && untouched ? [id] : [];
     }),
   );
