@@ -213,6 +213,29 @@ describe('what comes off goes back on', () => {
     expect(
       open((p) => [...again(p), { kind: 'shut', openingId: openingId(p), tightened: 'by feel' }]),
     ).toBe(false);
+    // Moved here and shut elsewhere, or moved elsewhere and shut here; or the strokes were taken back.
+    const shut = (openingId: string): LooseEvent => ({
+      kind: 'shut',
+      openingId,
+      tightened: 'by feel',
+    });
+    const elsewhere = (p: Plan) => openingAt(p, 'right-rear');
+    expect(open((p) => [...again(p), shut(elsewhere(p))])).toBe(true);
+    expect(
+      open((p) => [
+        ...again(p).map((e) => ({ ...e, openingId: elsewhere(p) }) as LooseEvent),
+        shut(openingId(p)),
+      ]),
+    ).toBe(true);
+    expect(
+      open((p) => [
+        { kind: 'opened again', openingId: openingId(p) },
+        { id: 'six', kind: 'stroke', openingId: openingId(p), made: 6 } as LooseEvent,
+        { kind: 'bubbles', openingId: openingId(p), reading: 'none' },
+        { kind: 'undone', eventId: 'six', deviceId: 'another' },
+        shut(openingId(p)),
+      ]),
+    ).toBe(true);
     // At another bleeder it moves nothing here.
     expect(
       open((p) => {
@@ -326,6 +349,17 @@ describe('air that is seen at a bleeder behind its last shut', () => {
     expect(gate()).not.toMatch(AIR);
     expect(gate(many, none())).not.toMatch(AIR);
     expect(gate(none(), many)).toMatch(AIR);
+    // A few are not none, and none elsewhere is not none here.
+    expect(gate(many, none({ reading: 'few' }))).toMatch(AIR);
+    const elsewhere = (_: string, last: string) => ({
+      kind: 'bubbles',
+      openingId: last.replace('left-rear', 'right-rear'),
+      reading: 'none',
+    });
+    expect(gate(many, elsewhere)).toMatch(AIR);
+    // Taken back, nobody looked.
+    const takenBack = () => ({ kind: 'undone', eventId: 'looked' });
+    expect(gate(many, none({ id: 'looked' }), takenBack)).toMatch(AIR);
     const unaware = none({ deviceId: 'another', heard: 1 });
     expect(gate(many, unaware)).toMatch(AIR);
     const low = (openingId: string) => ({

@@ -49,3 +49,19 @@ test('nothing open, of the whole vehicle, or of a place that was never there: it
   expect(layoutFault(CAR, wheels, [at(null, 'marked'), at('nowhere')])).toBeNull();
   expect(layoutFault(CAR, CAR, [at('left-rear'), at('master', 'control soft')])).toBeNull();
 });
+
+test('a part, a line and a bowl stay what they are, at their control', () => {
+  const refused = (one: string, other: string, where: string) =>
+    layoutFault(FERRY_VAN, swapped(FERRY_VAN, one, other), [at(where)]);
+  expect(refused('slave', 'left-rear-caliper', 'slave')).toMatch(/at the clutch pedal/);
+  expect(refused('clutch-line', 'left-front-line', 'clutch-line')).toMatch(/at the clutch pedal/);
+  // What is named anew elsewhere moves nothing.
+  expect(refused('clutch-line', 'left-front-line', 'slave')).toBeNull();
+  expect(refused('left-rear-caliper', 'right-rear-caliper', 'left-rear-caliper')).toBeNull();
+  const renamed = (id: string) => swapped(FERRY_VAN, id, 'another');
+  for (const id of ['slave', 'clutch-line', 'reservoir', 'clutch-master', 'slave-bleeder'])
+    expect([id, layoutFault(FERRY_VAN, renamed(id), [at(id)])]).toEqual([
+      id,
+      expect.stringMatching(/this is open/),
+    ]);
+});

@@ -10,7 +10,17 @@ import {
   planned,
   type LooseEvent,
 } from '../../testing';
-import { controlsConcerned, jobSays, lookSettles, owedWork, type OpenItem } from '.';
+import type { Layout } from '../../vehicle/circuit';
+import type { WorkDone } from '../../bleed/scope';
+import {
+  controlsConcerned,
+  jobSays,
+  lookSettles,
+  owedWork,
+  owesBleed,
+  workTakenOver,
+  type OpenItem,
+} from '.';
 import {
   CAR,
   FERRY_VAN,
@@ -264,4 +274,121 @@ test.each<[OpenItem['kind'], boolean]>([
 ])('with %s a look and a proof alone settle something: %s', (kind, may) => {
   expect(lookSettles([{ kind, weight: 'holds' }])).toBe(may);
   expect(lookSettles([{ kind, weight: 'owed' }])).toBe(false);
+});
+
+/** What the next plan is made for, of what was said and what is open there. */
+const taken = (
+  work: WorkDone,
+  before: readonly (readonly [OpenItem['kind'], string | null])[],
+  more: { readonly due?: boolean; readonly leaveOldFluid?: boolean } = {},
+  layout = MOTORCYCLE,
+) =>
+  workTakenOver(layout, work, {
+    before: before.map(([kind, where]) => ({ kind, where, weight: 'holds' }) as OpenItem),
+    due: false,
+    leaveOldFluid: false,
+    ...more,
+  });
+const ids = (layout: Layout, of: (b: string) => boolean = () => true) =>
+  layout.bleeders.map((b) => b.id).filter(of);
+const FRONT = ids(MOTORCYCLE, (id) => id !== 'rear');
+const [LEVER_BOWL] = MOTORCYCLE.reservoirs.map((r) => r.id) as [string];
+
+describe('what is owed where', () => {
+  const owed = (kind: OpenItem['kind'], where: string | null, layout = FERRY_VAN) =>
+    owedWork(layout, [{ kind, where } as OpenItem]);
+  test('air at its bleeder; where nobody can say, or of a bleeder that was there once, at all', () => {
+    expect(owed('air possible', 'left-rear').airAt).toEqual(['left-rear']);
+    expect(owed('air possible', null).airAt).toEqual(ids(FERRY_VAN));
+    expect(owed('air possible', 'gone').airAt).toEqual(ids(FERRY_VAN));
+  });
+  test('a base bleed behind its modulator, a wrong grade at what its bowl feeds', () => {
+    expect(owed('base bleed owed', 'modulator-rear').airAt.slice().sort()).toEqual([
+      'left-rear',
+      'right-rear',
+    ]);
+    expect(owed('wrong grade', LEVER_BOWL, MOTORCYCLE).oldAt).toEqual(FRONT);
+    expect(owed('wrong grade', 'reservoir').oldAt.slice().sort()).toEqual(ids(FERRY_VAN).sort());
+  });
+  test('a tool cycle at its modulator, by name', () => {
+    expect(owed('tool cycle owed', 'modulator-rear').modulatorIds).toEqual(['modulator-rear']);
+    expect(owed('tool cycle owed', null).modulatorIds).toEqual([]);
+    expect(owed('leak', 'modulator-rear').modulatorIds).toEqual([]);
+  });
+  test('rubber behind its bowl alone', () => {
+    expect(owed('wrong fluid', 'rear', MOTORCYCLE).rubberAt).toHaveLength(1);
+    expect(owed('wrong fluid', null, MOTORCYCLE).rubberAt).toHaveLength(2);
+    expect(owed('leak', 'rear', MOTORCYCLE)).not.toHaveProperty('rubberAt');
+  });
+  test('a bleed is owed for air and for a tool cycle; not for a mark or for old fluid', () => {
+    const owes = (kind: OpenItem['kind'], where: string) =>
+      owesBleed(FERRY_VAN, [{ kind, where } as OpenItem]);
+    expect(owes('air possible', 'left-rear')).toBe(true);
+    expect(owes('tool cycle owed', 'modulator-rear')).toBe(true);
+    expect(owes('old fluid', 'left-rear')).toBe(false);
+    expect(owes('marked', 'left-rear')).toBe(false);
+  });
+  test('a look settles something only if none of what holds wants more than a look', () => {
+    const held = (...kinds: OpenItem['kind'][]) =>
+      lookSettles(kinds.map((kind) => ({ kind, weight: 'holds' as const })));
+    expect(held('marked', 'leak')).toBe(true);
+    expect(held('marked', 'air possible')).toBe(false);
+    expect(held('air possible', 'marked')).toBe(false);
+  });
+});
+
+describe('the work that a plan is made for', () => {
+  test('what was said, where nothing is owed; what an older plan owed is not owed again', () => {
+    const before = { airAt: ['rear'], oldAt: [], modulatorIds: [] };
+    expect(taken({ ...flush(MOTORCYCLE), owed: before }, [])).toEqual(flush(MOTORCYCLE));
+  });
+  const part = { ...afterWork(MOTORCYCLE, {}), masterIds: ['rear-master'] };
+  const soft: WorkDone = { ...flush(MOTORCYCLE, 'rear-master'), purpose: 'soft pedal' };
+  test('fluid that is due goes with work that opens, at the controls in hand', () => {
+    expect(taken(part, [], { due: true }).owed!.oldAt).toEqual(['rear']);
+    expect(taken(soft, [], { due: true }).owed!.oldAt).toEqual(['rear']);
+    // A look opens nothing, a flush renews anyway, and who leaves the fluid leaves it.
+    for (const purpose of ['look and prove', 'routine flush', 'new or dry'] as const)
+      expect(taken({ ...part, purpose }, [], { due: true })).not.toHaveProperty('owed');
+    expect(taken(part, [], { due: true, leaveOldFluid: true })).not.toHaveProperty('owed');
+    // It was asked for: done, whatever is decided about fluid that is only due.
+    expect(taken({ ...part, also: ['renew'] }, [], { leaveOldFluid: true }).owed!.oldAt).toEqual([
+      'rear',
+    ]);
+  });
+  test('old fluid that was left is renewed now, once each, unless it is left again', () => {
+    const old = [['old fluid', FRONT[0]!] as const, ['old fluid', 'rear'] as const];
+    expect(taken(part, old, { due: true }).owed!.oldAt.slice().sort()).toEqual(
+      [FRONT[0]!, 'rear'].sort(),
+    );
+    expect(taken(part, old, { leaveOldFluid: true })).not.toHaveProperty('owed');
+  });
+});
+
+describe('what is stripped for new rubber comes together dry', () => {
+  const stripped = (work: WorkDone) => taken(work, [['wrong fluid', LEVER_BOWL]]);
+  test('behind its bowl alone, whatever was said of the work', () => {
+    const work = stripped({ ...flush(MOTORCYCLE, 'rear-master'), purpose: 'look and prove' });
+    expect(work).toMatchObject({ purpose: 'new or dry', masterIds: ['front-master'] });
+    expect(work.owed).toMatchObject({ rubberAt: [LEVER_BOWL], airAt: [], oldAt: [] });
+  });
+  test('what is in hand besides is bled or renewed as was said', () => {
+    const beside = (purpose: WorkDone['purpose']) => {
+      const { airAt, oldAt } = stripped({ ...flush(MOTORCYCLE), purpose }).owed!;
+      return { airAt, oldAt };
+    };
+    expect(beside('soft pedal')).toEqual({ airAt: ['rear'], oldAt: [] });
+    expect(beside('new or dry')).toEqual({ airAt: ['rear'], oldAt: [] });
+    expect(beside('routine flush')).toEqual({ airAt: [], oldAt: ['rear'] });
+    expect(beside('look and prove')).toEqual({ airAt: [], oldAt: [] });
+  });
+  test('what is owed there from before stays owed, once', () => {
+    const work = taken({ ...flush(MOTORCYCLE), purpose: 'soft pedal' }, [
+      ['wrong fluid', LEVER_BOWL],
+      ['air possible', 'rear'],
+      ['old fluid', FRONT[0]!],
+    ]);
+    expect(work.owed!.airAt).toEqual(['rear']);
+    expect(work.owed!.oldAt).toEqual([FRONT[0]!]);
+  });
 });
