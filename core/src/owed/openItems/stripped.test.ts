@@ -1,4 +1,4 @@
-import { rubberIn, type Layout } from '../../vehicle/circuit';
+import { paths, rubberIn, type Layout } from '../../vehicle/circuit';
 import type { JobEvent, Product } from '../../job/events';
 import { routineFlush } from '../../bleed/scope';
 import type { Plan } from '../../bleed/plan';
@@ -15,6 +15,7 @@ import {
   Yard,
 } from '../../testing/yard';
 import { openItemClearsWhen, workTakenOver } from '.';
+import { reachedFrom, strippedIn } from './stripped';
 
 const MINERAL: Product = {
   grade: 'mineral oil',
@@ -83,6 +84,19 @@ describe('rubber that a wrong product reaches', () => {
     const [lever] = MOTORCYCLE.reservoirs.map((r) => r.id);
     expect(ids(MOTORCYCLE, [lever!]).length).toBeLessThan(ids(MOTORCYCLE).length);
   });
+});
+
+test('a wrong product reaches what its place is fed from; where nobody can say, every bowl', () => {
+  const at = (where: string | null) => reachedFrom(MOTORCYCLE, { where });
+  const [lever, foot] = MOTORCYCLE.reservoirs.map((r) => r.id);
+  expect(at('rear')).toEqual([foot]);
+  const caliper = paths(MOTORCYCLE)
+    .find((p) => p.bleeder.id === 'rear')!
+    .points.at(-1)!.node.id;
+  expect(at(caliper)).toEqual([foot]);
+  expect(at(lever!)).toEqual([lever]);
+  expect(at(null)).toEqual([lever, foot]);
+  expect(at('nowhere')).toEqual([lever, foot]);
 });
 
 describe('strip and renew all rubber', () => {
@@ -158,6 +172,24 @@ describe('strip and renew all rubber', () => {
     next(yard, (said) => change(said));
     expect(holdsStill(yard)).toBe(true);
     expect(yard.drive).toBe('do not drive');
+  });
+
+  test('it goes up to what whoever renewed the rubber had heard, the least of them', () => {
+    const yard = wrong();
+    const heard = (places: readonly number[]) => {
+      let n = 0;
+      const job = next(yard, (said) =>
+        said.map((e) =>
+          e.kind === 'rubber renewed'
+            ? ({ ...e, heard: places[n++ % places.length]! } as LooseEvent)
+            : e,
+        ),
+      );
+      yard.says.pop();
+      return strippedIn(job, CAR);
+    };
+    expect(heard([9])).toEqual({ reservoir: 9 });
+    expect(heard([9, 7, 8])).toEqual({ reservoir: 7 });
   });
 
   test('it is settled by its release alone', () => {

@@ -9,7 +9,7 @@ import {
   planned,
   type LooseEvent,
 } from '../../testing';
-import { jobSays, owedWork } from '.';
+import { jobSays, owedWork, type OpenItem } from '.';
 import {
   CAR,
   MOTORCYCLE,
@@ -237,4 +237,99 @@ describe('what settles', () => {
     yard.put(foldJob([brown(), ...logFrom(plan, released(VETERAN)(plan))]));
     expect(yard.drive).toBe('free');
   });
+});
+
+// What a named workshop did elsewhere it says on paper: the cycle, or the strip; never more than it names.
+describe('papers of another workshop', () => {
+  const paper = (kind: string, more: object = {}) => ({
+    kind,
+    workshop: 'Harbour garage',
+    date: '2026-04-30',
+    paper: 'H 12',
+    ...more,
+  });
+  const left = (kind: OpenItem['kind'], more: Partial<OpenItem> = {}): OpenItem => ({
+    id: `job-1 ${kind}`,
+    kind,
+    weight: 'holds',
+    where: null,
+    place: null,
+    because: 'x',
+    sinceMs: 0,
+    order: { position: 3, receivedMs: 0 },
+    by: 'Una',
+    jobId: 'job-1',
+    jobNumber: 1,
+    ...more,
+  });
+  /** A vehicle whose job left that, and what was said of it since. */
+  const since = (openItem: OpenItem, ...said: readonly object[]) => {
+    const yard = new Yard(CAR);
+    const job = foldJob([loggedEvent(ended)]);
+    yard.says.push({ ...jobSays(job, yard.about(1)), open: [openItem] });
+    yard.position = 5;
+    for (const event of said) yard.say(event, 0);
+    return yard.kinds();
+  };
+  const strip = paper('stripped elsewhere');
+  test('a strip ends what asks for new rubber, and nothing else; it owes no bleed', () => {
+    for (const kind of ['wrong fluid', 'product not known'] as const)
+      expect(since(left(kind), strip)).toEqual([]);
+    for (const kind of ['leak', 'air possible', 'marked', 'tool cycle owed'] as const)
+      expect(since(left(kind), strip)).toEqual([kind]);
+  });
+  test('taken back it ends nothing', () => {
+    const undo = { kind: 'undone', eventId: 'v0' };
+    expect(since(left('wrong fluid'), strip, { kind: 'marked', reason: 'Hm' }, undo)).toContain(
+      'wrong fluid',
+    );
+    const cycle = paper('cycle elsewhere', { bledAfter: false });
+    expect(since(left('tool cycle owed'), cycle)).toEqual([
+      expect.stringMatching(/^base bleed owed/),
+      expect.stringMatching(/^base bleed owed/),
+    ]);
+    expect(since(left('tool cycle owed'), cycle, undo)).toEqual(['tool cycle owed']);
+  });
+  test('what a phone alone has stands behind every paper', () => {
+    expect(since(left('wrong fluid', { order: undefined }), strip)).toEqual(['wrong fluid']);
+  });
+});
+
+describe('a job that was moved to another vehicle', () => {
+  const left = () => {
+    const yard = new Yard(CAR);
+    yard.take(flush(CAR), (p) => [...(until(p, 'left-rear', 2) as LooseEvent[]), ended]);
+    yard.says[0] = { ...yard.says[0]!, moved: true };
+    return yard;
+  };
+  test('leaves here what it said, until somebody looked', () => {
+    const yard = left();
+    const air = yard.before.find((m) => m.kind === 'air possible')!;
+    expect(air).toMatchObject({
+      leftBehind: true,
+      because: expect.stringMatching(/; its job was moved to another vehicle$/),
+    });
+    yard.say({ kind: 'looked at', openItemId: air.id, saw: 'Never opened here' }, 9);
+    expect(yard.kinds()).not.toContain('air possible left-rear');
+    expect(yard.kinds()).toContain('control not proved master');
+    yard.say({ kind: 'undone', eventId: 'v0' }, 10);
+    expect(yard.kinds()).toContain('air possible left-rear');
+  });
+});
+
+test('each kind is listed where it stands in the order, and the page names the first that holds', () => {
+  const yard = new Yard(CAR);
+  yard.say({ kind: 'marked', reason: 'It rolls' }, 9);
+  yard.take(flush(CAR), (p) => [
+    ...(until(p, 'left-rear', 2) as LooseEvent[]),
+    ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
+    ended,
+  ]);
+  const places = yard.all.map((m) => m.order!.position);
+  expect(places).toEqual([...places].sort((a, b) => a - b));
+  expect(yard.kinds()[0]).toBe('marked');
+  expect(yard.reason).toMatch(/And \d+ more\.$/);
+  const alone = new Yard(CAR);
+  alone.say({ kind: 'marked', reason: 'It rolls' }, 9);
+  expect(alone.reason).toBe('It rolls.');
 });
