@@ -130,6 +130,32 @@ describe('halts', () => {
   });
 });
 
+test('a bleeder that was left shut is told by whoever met it there, and when', () => {
+  const plan = planned(CAR, { work: flush(CAR), means: EVERYTHING });
+  const at = (place: string, n: number): LooseEvent[] => [
+    {
+      id: `h${n}`,
+      kind: 'halted',
+      reason: 'seized',
+      openingId: openingAt(plan, place),
+      person: n === 1 ? 'Bo' : 'Ode',
+      atMs: 6_000_000 + n,
+    },
+    { id: `d${n}`, kind: 'decided', haltId: `h${n}`, decision: 'leave shut', person: 'Una' },
+  ];
+  const { open } = jobSays(
+    jobOf(plan, [...until(plan, 'left-rear', 2), ...at('left-rear', 1), ...at('right-front', 2)]),
+    { ...ABOUT, layout: CAR },
+  );
+  const seized = open.filter((m) => m.kind === 'seized');
+  expect(seized.map(({ where, by, sinceMs }) => [where, by, sinceMs])).toEqual([
+    ['left-rear', 'Bo', 6_000_001],
+    ['right-front', 'Ode', 6_000_002],
+  ]);
+  const places = new Set(seized.map((m) => m.order!.position));
+  expect(places.size).toBe(2);
+});
+
 test('fluid that stopped a job holds by the remedy that it asked for', () => {
   const stopped = (remedy: string | null) => {
     const fluid = loggedEvent({
