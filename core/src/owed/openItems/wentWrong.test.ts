@@ -83,6 +83,24 @@ describe('a control that was measured and does not pass, whatever was said of it
       soft({ kind: 'pedal judged', masterId: 'master', result: 'springy' }).map((m) => m.because),
     ).toEqual(['Judged: springy']);
     expect(soft({ kind: 'pedal judged', masterId: 'master', result: 'firm and high' })).toEqual([]);
+    expect(
+      soft({ kind: 'take-up judged', masterId: 'clutch-master', takeUp: 'near the end' }),
+    ).toMatchObject([{ where: 'clutch-master', because: 'Judged: near the end' }]);
+    expect(soft({ kind: 'take-up judged', masterId: 'clutch-master', takeUp: 'middle' })).toEqual(
+      [],
+    );
+    const held = (passes: boolean): LooseEvent => ({
+      kind: 'checked',
+      item: 'wheels held and free',
+      masterId: 'master',
+      passes,
+    });
+    expect(soft(held(false))).toMatchObject([
+      { where: 'master', because: 'Judged: failed: wheels held and free' },
+    ]);
+    expect(soft(held(true))).toEqual([]);
+    // Of the whole vehicle it is nothing of a control.
+    expect(soft({ kind: 'checked', item: 'joints dry', passes: false })).toEqual([]);
   });
 });
 
