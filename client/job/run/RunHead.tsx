@@ -1,6 +1,5 @@
 import { type PlanOpening } from '@brook/core/bleed/stages';
 import type { Figure } from '@brook/core/base/figure';
-import type { DriveState } from '@brook/core/job/stage';
 import { bleederName } from '@brook/core/vehicle/circuit';
 import { methodWords } from '@brook/core/bleed/method';
 import { wrenchMm, type Plan } from '@brook/core/bleed/plan';
@@ -8,7 +7,6 @@ import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { JobsLink } from '../frame/JobHead';
 import { capital } from '@brook/core/base/text';
-import { DriveMark } from '../../ui/DriveMark';
 import { FigureValue } from '../../ui/FigureValue';
 import { Numeral } from '../../ui/Numeral';
 import { Words } from '../../ui/Words';
@@ -21,7 +19,6 @@ interface RunHeadProps {
   readonly finished: boolean;
   /** What is to be poured before anything else, or null. */
   readonly pour: Figure | null;
-  readonly drive: DriveState;
   /** How many open items of earlier jobs are taken over. */
   readonly owes: number;
 }
@@ -32,7 +29,6 @@ export const RunHead = memo(function RunHead({
   opening,
   finished,
   pour,
-  drive,
   owes,
 }: RunHeadProps) {
   return (
@@ -58,13 +54,13 @@ export const RunHead = memo(function RunHead({
       ) : null}
       <View style={styles.line}>
         <View style={styles.grow}>
-          {opening ? (
-            <Words size="small" tone="softWords">
-              {`${wrenchMm(opening.bleeder) === null ? 'Wrench to fit' : `${wrenchMm(opening.bleeder)} mm wrench`}, ${opening.bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}${owes > 0 ? ` · owes ${owes} from before` : ''}`}
-            </Words>
-          ) : (
-            <DriveMark state={drive} owes={owes} />
-          )}
+          <Words size="small" tone="softWords">
+            {[
+              ...(opening ? [toolWords(opening)] : []),
+              // Whether it may be driven stands in the strip above.
+              ...(owes > 0 ? [`owes ${owes} from before`] : []),
+            ].join(' · ')}
+          </Words>
         </View>
         {pour ? (
           <FigureValue figure={pour} />
@@ -76,6 +72,13 @@ export const RunHead = memo(function RunHead({
     </View>
   );
 });
+
+/** @example "8 mm wrench, cracked open" */
+function toolWords({ bleeder }: PlanOpening): string {
+  const wide = wrenchMm(bleeder);
+  const wrench = wide === null ? 'Wrench to fit' : `${wide} mm wrench`;
+  return `${wrench}, ${bleeder.type === 'screw' ? 'cracked open' : 'a quarter turn'}`;
+}
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.medium },

@@ -298,7 +298,6 @@ function Bleeding({
         opening={opening}
         finished={step.kind === 'finished'}
         pour={pour}
-        drive={job.vehicleDrive}
         owes={job.owes}
       />
       <RunNotices run={run} />
