@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { byNumbers } from './mutants/numbers';
 import { byStryker } from './mutants/stryker';
-import { limitOf } from './mutants/tests';
+import { isFile, isJudged, limitOf } from './mutants/tests';
 import { ROOT } from './setup/paths';
 
 /** What the tests of a folder, or of one file, miss: where a change went unnoticed, and one JSON line behind it. */
@@ -18,6 +18,13 @@ for (const folder of foldersOf(process.argv.slice(2))) {
 /** Folders, or files, by name; without one those of the files that were changed and not yet committed. */
 function foldersOf(given: readonly string[]): string[] {
   const named = given.filter((a) => a !== '--');
+  const other = named.find((f) => !isJudged(f));
+  if (other !== undefined) {
+    process.stderr.write(
+      `Mutants are seeded below core/src, contract/src or client; "${other}" is none of these.\n`,
+    );
+    process.exit(1);
+  }
   if (named.length > 0) return [...named];
   const changed = execFileSync('git', ['diff', '--name-only', 'HEAD'], {
     cwd: ROOT,
@@ -25,7 +32,7 @@ function foldersOf(given: readonly string[]): string[] {
   });
   const folders = changed
     .split('\n')
-    .filter((f) => /^(core\/src|contract\/src|client)\/.+\.tsx?$/.test(f))
+    .filter((f) => isJudged(f) && isFile(f))
     .map((f) =>
       f
         .split('/')

@@ -1,4 +1,4 @@
-import { isFile, limitOf, testsOf } from './tests';
+import { isFile, isJudged, limitOf, testsOf } from './tests';
 
 test('a folder or one file of it may be named, with or without markup', () => {
   for (const file of ['core/src/job/gate/gate.ts', 'client/ui/Words.tsx'])
@@ -20,4 +20,17 @@ test('where a vehicle is let go or held more must be noticed, in the folder and 
   // Beside it, and one whose name only begins alike.
   for (const path of ['core/src/job/run', 'core/src/job/gateway', 'core/src/job'])
     expect(limitOf(path)).toBe(85);
+});
+
+test('rooms whose tests want a database or a browser are not judged', () => {
+  for (const path of ['core/src/job/gate', 'contract/src/apiDriver', 'client/ui/Words.tsx'])
+    expect(isJudged(path)).toBe(true);
+  for (const path of [
+    'server/src/journal',
+    'scripts/src/mutants',
+    'e2e/tests',
+    'core',
+    'clientele/x',
+  ])
+    expect(isJudged(path)).toBe(false);
 });

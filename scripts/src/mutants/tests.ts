@@ -3,6 +3,9 @@ import { dirname } from 'node:path';
 /** Whether a path names one file, not a folder. */
 export const isFile = (path: string): boolean => /\.tsx?$/.test(path);
 
+/** Whether a folder or file is of a room whose tests can judge it: core and contract, which use no more than `test` and `expect`, and the client by Jest. */
+export const isJudged = (path: string): boolean => /^(core\/src|contract\/src|client)\//.test(path);
+
 /**
  * Where the tests lie that judge a folder or a file: in core its room, elsewhere the folder.
  *

@@ -1,6 +1,15 @@
 import { foldJob } from '../../job/log';
+import type { RunState } from '../../job/run';
 import type { WorkDone } from '../../bleed/scope';
-import { afterWork, carefulMaster, cappedPart, loggedEvent, type LooseEvent } from '../../testing';
+import {
+  afterWork,
+  carefulMaster,
+  cappedPart,
+  loggedEvent,
+  type LooseEvent,
+  planned,
+  runOf,
+} from '../../testing';
 import {
   CAR,
   ended,
@@ -11,7 +20,9 @@ import {
   onePart,
   until,
   Yard,
+  endedAt,
 } from '../../testing/yard';
+import { mayStayShut } from './airLeft';
 
 /** Where air may be, and why, when a job of that work is ended before anything is planned. */
 function said(work: WorkDone): Record<string, string> {
@@ -45,11 +56,7 @@ describe('air that was said, and not bled', () => {
 
 test('what was left from before is said once, by the job that left it', () => {
   const yard = new Yard(CAR);
-  yard.take(flush(CAR), (p) => [
-    ...(until(p, 'left-rear', 2) as LooseEvent[]),
-    ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
-    ended,
-  ]);
+  yard.take(flush(CAR), endedAt('left-rear', 'snapped'));
   const left = yard.kinds().filter((k) => k.endsWith('left-rear'));
   expect(left).toContain('snapped left-rear');
   // Taken over and ended again before anything was opened: nothing is added.
@@ -91,5 +98,15 @@ describe('a bleeder that was left shut', () => {
     expect(weight('seized', 0)).toBe('owed');
     expect(weight('snapped', 0)).toBe('holds');
     expect(weight('seized', 2)).toBe('holds');
+  });
+
+  test('one that the layout of this plan does not know holds', () => {
+    const plan = planned(CAR, { work: flush(CAR) });
+    const left = (id: string) => {
+      const run = runOf(plan, []);
+      return [...mayStayShut({ ...run, leftShut: new Map([[id, 'seized']]) } as RunState)];
+    };
+    expect(left('left-rear')).toEqual(['left-rear']);
+    expect(left('a bleeder that was there once')).toEqual([]);
   });
 });

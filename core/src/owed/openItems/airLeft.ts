@@ -87,8 +87,9 @@ export function mayStayShut(run: RunState): ReadonlySet<string> {
   const airy = airyBleeders(run);
   return new Set(
     [...run.leftShut].flatMap(([id, reason]) => {
-      const { chamber } = paths(run.plan.layout).find((p) => p.bleeder.id === id)!;
-      const untouched = !opened.has(chamber.id) && !airy.has(id);
+      // A bleeder that this plan's layout does not know is no bleeder that may stay.
+      const chamberId = paths(run.plan.layout).find((p) => p.bleeder.id === id)?.chamber.id;
+      const untouched = chamberId !== undefined && !opened.has(chamberId) && !airy.has(id);
       return reason === 'seized' && untouched ? [id] : [];
     }),
   );

@@ -39,16 +39,13 @@ import {
   flush,
   onePart,
   brown,
+  endedAt,
 } from '../../testing/yard';
 
 describe('the next job does not free what the one before left', () => {
   test('(a) a bleeder snapped, the job ended; then the clutch alone', () => {
     const yard = new Yard(FERRY_VAN);
-    yard.take(flush(FERRY_VAN, 'master'), (p) => [
-      ...(until(p, 'left-rear', 2) as LooseEvent[]),
-      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
-      ended,
-    ]);
+    yard.take(flush(FERRY_VAN, 'master'), endedAt('left-rear', 'snapped'));
     expect(yard.kinds()).toContain('snapped left-rear');
     expect(yard.drive).toBe('do not drive');
     const clutch = yard.take(flush(FERRY_VAN, 'clutch-master'), (p) =>
@@ -64,11 +61,7 @@ describe('the next job does not free what the one before left', () => {
 
   test('(a) a clutch job whose plan was made without it is shut by the gate', () => {
     const yard = new Yard(FERRY_VAN);
-    yard.take(flush(FERRY_VAN, 'master'), (p) => [
-      ...(until(p, 'left-rear', 2) as LooseEvent[]),
-      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
-      ended,
-    ]);
+    yard.take(flush(FERRY_VAN, 'master'), endedAt('left-rear', 'snapped'));
     const plan = planned(FERRY_VAN, { work: flush(FERRY_VAN, 'clutch-master'), means: EVERYTHING });
     const only = foldJob(
       logFrom(plan, [

@@ -20,21 +20,16 @@ import {
   DRIVEN,
   ended,
   released,
-  openingAt,
   until,
-  halt,
   flush,
   brown,
+  endedAt,
 } from '../../testing/yard';
 
 describe('what settles', () => {
   const snapped = (): Yard => {
     const yard = new Yard(CAR);
-    yard.take(flush(CAR), (p) => [
-      ...(until(p, 'left-rear', 2) as LooseEvent[]),
-      ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
-      ended,
-    ]);
+    yard.take(flush(CAR), endedAt('left-rear', 'snapped'));
     return yard;
   };
 
@@ -189,11 +184,7 @@ describe('what settles', () => {
   test('a leak: mended, and looked at by whoever releases', () => {
     const leaking = () => {
       const yard = new Yard(CAR);
-      yard.take(flush(CAR), (p) => [
-        ...(until(p, 'left-rear', 2) as LooseEvent[]),
-        ...halt('leak', openingAt(p, 'left-rear'), 'end job'),
-        ended,
-      ]);
+      yard.take(flush(CAR), endedAt('left-rear', 'leak'));
       return yard;
     };
     const [leak] = leaking().before.filter((m) => m.kind === 'leak');
@@ -320,11 +311,7 @@ describe('a job that was moved to another vehicle', () => {
 test('each kind is listed where it stands in the order, and the page names the first that holds', () => {
   const yard = new Yard(CAR);
   yard.say({ kind: 'marked', reason: 'It rolls' }, 9);
-  yard.take(flush(CAR), (p) => [
-    ...(until(p, 'left-rear', 2) as LooseEvent[]),
-    ...halt('snapped', openingAt(p, 'left-rear'), 'end job'),
-    ended,
-  ]);
+  yard.take(flush(CAR), endedAt('left-rear', 'snapped'));
   const places = yard.all.map((m) => m.order!.position);
   expect(places).toEqual([...places].sort((a, b) => a - b));
   expect(yard.kinds()[0]).toBe('marked');

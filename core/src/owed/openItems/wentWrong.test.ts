@@ -1,6 +1,16 @@
 import { foldJob } from '../../job/log';
 import { EVERYTHING, jobOf, loggedEvent, planned, type LooseEvent } from '../../testing';
-import { CAR, ended, FERRY_VAN, flush, halt, openingAt, until, Yard } from '../../testing/yard';
+import {
+  CAR,
+  ended,
+  FERRY_VAN,
+  flush,
+  halt,
+  openingAt,
+  until,
+  Yard,
+  endedAt,
+} from '../../testing/yard';
 import { jobSays } from '.';
 
 const ABOUT = { jobId: 'job-1', jobNumber: 1, openedAtMs: 0, layout: FERRY_VAN };
@@ -126,11 +136,7 @@ test('a drive that failed holds the whole vehicle, the last one counts', () => {
 describe('halts', () => {
   const kinds = (reason: string, decision: string) => {
     const yard = new Yard(CAR);
-    yard.take(flush(CAR), (p) => [
-      ...(until(p, 'left-rear', 2) as LooseEvent[]),
-      ...halt(reason, openingAt(p, 'left-rear'), decision),
-      ended,
-    ]);
+    yard.take(flush(CAR), endedAt('left-rear', reason, decision));
     return yard.kinds();
   };
   test('what was not cured holds; what was cured and gone on with does not', () => {

@@ -160,6 +160,14 @@ export const halt = (reason: string, openingId: string | null, decision: string)
     { id: 'h', kind: 'halted', reason, openingId, atMs: 6_000_000 },
     { id: 'd', kind: 'decided', haltId: 'h', decision, atMs: 6_000_001 },
   ] as LooseEvent[];
+/** Two strokes at a bleeder, a halt there, and the job is ended. */
+export const endedAt =
+  (bleederId: string, reason: string, decision = 'end job') =>
+  (plan: Plan): LooseEvent[] => [
+    ...(until(plan, bleederId, 2) as LooseEvent[]),
+    ...halt(reason, openingAt(plan, bleederId), decision),
+    ended,
+  ];
 export const flush = (layout: Layout, ...ids: string[]) =>
   routineFlush(ids.length > 0 ? ids : layout.masters.map((m) => m.id));
 export const onePart = (layout: Layout, partId: string, masterIds: readonly string[]) =>
