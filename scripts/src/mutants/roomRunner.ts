@@ -51,7 +51,7 @@ class RoomRunner implements TestRunner {
   }
 
   async init(): Promise<void> {
-    this.files = roomFiles(process.cwd(), process.env.BROOK_MUTANTS!);
+    this.files = await roomFiles(process.cwd(), process.env.BROOK_MUTANTS!);
   }
 
   async dryRun(): Promise<DryRunResult> {

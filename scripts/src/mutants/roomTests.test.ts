@@ -13,9 +13,10 @@ function write(path: string, text: string): void {
 }
 
 /** What became of each test below a folder, by its name. */
-function ran(folder: string): Record<string, string> {
+async function ran(folder: string): Promise<Record<string, string>> {
+  const files = await roomFiles(root, folder);
   return Object.fromEntries(
-    roomFiles(root, folder).flatMap((file) =>
+    files.flatMap((file) =>
       file.tests().map(({ id, run }) => {
         try {
           run();
@@ -28,7 +29,7 @@ function ran(folder: string): Record<string, string> {
   );
 }
 
-test('tests of files below a folder, each by its full name, passed or failed', () => {
+test('tests of files below a folder, each by its full name, passed or failed', async () => {
   write('core/src/bowl/level.ts', 'export const levelMm = (ml: number) => ml / 4;');
   write(
     'core/src/bowl/level.test.ts',
@@ -44,7 +45,7 @@ test('tests of files below a folder, each by its full name, passed or failed', (
   );
   write('core/src/bowl/level.alone.ts', 'throw new Error("not a test");');
   write('core/src/other/line.test.ts', `test('elsewhere', () => undefined);`);
-  expect(ran('core/src/bowl')).toEqual({
+  expect(await ran('core/src/bowl')).toEqual({
     'core/src/bowl/level.test.ts: a bowl falls': 'passed',
     'core/src/bowl/level.test.ts: a bowl that is wide holds 1': 'passed',
     'core/src/bowl/level.test.ts: a bowl that is wide holds 2':
@@ -54,7 +55,7 @@ test('tests of files below a folder, each by its full name, passed or failed', (
   });
 });
 
-test('rooms are those of the copy, not those that are linked', () => {
+test('rooms are those of the copy, not those that are linked', async () => {
   write('core/src/fluid/index.ts', `export const boils = 'in the copy';`);
   write('contract/src/index.ts', `export const wire = 'here';`);
   write('node_modules/@brook/core/src/fluid/index.ts', `export const boils = 'elsewhere';`);
@@ -64,16 +65,30 @@ test('rooms are those of the copy, not those that are linked', () => {
      import { wire } from '@brook/contract';
      test('both', () => expect([boils, wire]).toEqual(['in the copy', 'here']));`,
   );
-  expect(ran('core/src/job')).toEqual({ 'core/src/job/job.test.ts: both': 'passed' });
+  expect(await ran('core/src/job')).toEqual({ 'core/src/job/job.test.ts: both': 'passed' });
 });
 
-test('nothing is remembered from one change to the next', () => {
+test('a package is the one that the importing room has, not one of the room that is tested', async () => {
+  write('core/node_modules/gauge/index.js', `module.exports = 'of core';`);
+  write('node_modules/gauge/index.js', `module.exports = 'of all';`);
+  write('core/src/bowl/index.ts', `import gauge from 'gauge'; export const has = gauge;`);
+  write(
+    'contract/src/wire.test.ts',
+    `import { has } from '@brook/core/bowl';
+     import { sep } from 'node:path';
+     import gauge from 'gauge';
+     test('each', () => expect([has, gauge, typeof sep]).toEqual(['of core', 'of all', 'string']));`,
+  );
+  expect(await ran('contract/src')).toEqual({ 'contract/src/wire.test.ts: each': 'passed' });
+});
+
+test('nothing is remembered from one change to the next', async () => {
   write('core/src/job/count.ts', 'let n = 0; export const next = () => (n += 1);');
   write(
     'core/src/job/count.test.ts',
     `import { next } from './count'; test('first', () => { expect(next()).toBe(1); });`,
   );
-  const [file] = roomFiles(root, 'core/src/job');
+  const [file] = await roomFiles(root, 'core/src/job');
   for (let i = 0; i < 2; i += 1) expect(() => file!.tests()[0]!.run()).not.toThrow();
   // Evaluated once and run twice, it does remember: it is the evaluating that forgets.
   const [once] = file!.tests();

@@ -1,8 +1,8 @@
-import { buildSync } from 'esbuild';
+import { build, type Plugin } from 'esbuild';
 import { expect } from 'expect';
 import { bind } from 'jest-each';
 import { readdirSync } from 'node:fs';
-import { createRequire } from 'node:module';
+import { createRequire, isBuiltin } from 'node:module';
 import { join, relative } from 'node:path';
 import { compileFunction } from 'node:vm';
 
@@ -28,23 +28,34 @@ export interface RoomFile {
  * @param root the copy of the project that is tested
  * @param folder below it, for example core/src/owed
  */
-export function roomFiles(root: string, folder: string): RoomFile[] {
+export function roomFiles(root: string, folder: string): Promise<RoomFile[]> {
   const paths = readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
     .filter((path) => path.endsWith('.test.ts'))
     .map((path) => join(root, folder, path))
     .sort();
-  return paths.map((path) => roomFile(root, path));
+  return Promise.all(paths.map((path) => roomFile(root, path)));
 }
 
-function roomFile(root: string, path: string): RoomFile {
-  const { outputFiles } = buildSync({
+/** Packages stay outside the bundle, each as the file that imports it finds it: a room may have some of its own. */
+const packagesOutside: Plugin = {
+  name: 'packages outside',
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /^[^./]/ }, ({ path, importer, kind }) => {
+      if (kind === 'entry-point' || path.startsWith('@brook/')) return undefined;
+      if (isBuiltin(path)) return { path, external: true };
+      return { path: createRequire(importer).resolve(path), external: true };
+    }),
+};
+
+async function roomFile(root: string, path: string): Promise<RoomFile> {
+  const { outputFiles } = await build({
     entryPoints: [path],
     bundle: true,
     write: false,
     platform: 'node',
     format: 'cjs',
     target: 'node20',
-    packages: 'external',
+    plugins: [packagesOutside],
     // Across the links between rooms too the copy is tested, not what it was copied from.
     alias: {
       '@brook/core': join(root, 'core/src'),

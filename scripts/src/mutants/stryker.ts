@@ -53,7 +53,7 @@ export async function byStryker(folder: string): Promise<Caught> {
     concurrency: 2,
     timeoutMS: 8_000,
     tempDirName: join(ROOT, '.test', 'mutants'),
-    logLevel: 'off',
+    logLevel: 'error',
     allowConsoleColors: false,
     cleanTempDir: 'always',
   } as ConstructorParameters<typeof Stryker>[0]).runMutationTest();
